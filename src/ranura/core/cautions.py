@@ -1,0 +1,291 @@
+"""Cautions (R17): what a plan has to say, as a code with its level and facts. All their words live here.
+
+`stop` means that the plan cannot be run or printed as ready; `caution` asks for care or a measurement; `note` is worth
+knowing. House rules can make things stricter, never the other way.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
+from typing import Literal
+
+from ranura.core.text import Fact, Text, write
+
+Level = Literal["stop", "caution", "note"]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Words:
+    """The usual level of a code, what is so and why, and what to do."""
+
+    level: Level
+    message: str
+    do: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Caution:
+    """One caution, ready to be shown. `place` is the section of the slip it belongs to."""
+
+    code: str
+    level: Level
+    message: Text
+    do: Text
+    place: str = ""
+    facts: Mapping[str, Fact] = field(default_factory=dict)
+
+
+@dataclass(frozen=True, slots=True)
+class Reason:
+    """A code with its facts, before anybody asked for the sentence: cheap enough for every dropped candidate."""
+
+    code: str
+    facts: Mapping[str, Fact] = field(default_factory=dict)
+
+
+GENERAL = "general"
+
+WORDS: Mapping[str, Words] = {
+    # R2 speed and size
+    "rim-too-fast": Words(
+        level="caution",
+        message="The rim runs at {rim:n1} m/s, over the {limit:n1} m/s that this shop holds to",
+        do="Turn the router down, or take the rim-speed school",
+    ),
+    "marked-maximum-unknown": Words(
+        level="caution",
+        message="The maximum speed marked on this {diameter:len} bit is not known",
+        do="Read it off the shank or the packet and type it in",
+    ),
+    "too-slow-router": Words(
+        level="stop",
+        message="This router cannot turn slowly enough for this bit: its slowest is {min_rpm:rpm} rpm, the bit may turn "
+        "at most {cap_rpm:rpm}",
+        do="Take a router that turns slower, or a smaller bit",
+    ),
+    "dial-too-fast": Words(
+        level="stop",
+        message="Even the lowest position of the dial, {slowest_rpm:rpm} rpm, is above the {cap_rpm:rpm} rpm this bit may turn",
+        do="Take a router that turns slower, or a smaller bit",
+    ),
+    "no-dial-table": Words(
+        level="note",
+        message="No table of dial positions is known for this router, so only the speed is given",
+        do="Read the positions in its manual, or measure them",
+    ),
+    "measure-the-dial": Words(
+        level="caution",
+        message="The bit may turn at most {cap_rpm:rpm} rpm, this router {max_rpm:rpm}, and what its dial means is not known",
+        do="Measure the dial first",
+    ),
+    "table-only": Words(
+        level="stop",
+        message="{diameter:len} is too large to be turned by hand; over {limit:len} is for the router table only",
+        do="Take the router table, or a smaller bit",
+    ),
+    "large-by-hand": Words(
+        level="caution",
+        message="{diameter:len} is a large bit to guide by hand",
+        do="Take light passes with both hands on the router, or use the table",
+    ),
+    "size-over-class": Words(
+        level="stop",
+        message="{diameter:len} is over the {limit:len} that a router of this class ({router_class}) should turn",
+        do="Take a larger router, or a smaller bit",
+    ),
+    "size-over-shank": Words(
+        level="stop",
+        message="{diameter:len} is too wide for a {shank:len} shank; it may carry {limit:len}",
+        do="Take the same bit on a thicker shank",
+    ),
+    "opening-too-small": Words(
+        level="stop",
+        message="The base opens {opening:len}; a {diameter:len} bit needs {needed:len}",
+        do="Take a base with a larger opening, or a smaller bit",
+    ),
+    "opening-unknown": Words(
+        level="caution",
+        message="The opening of this base is not known",
+        do="Measure it first: the bit needs {needed:len}",
+    ),
+    # R4 feed
+    "burning-likely": Words(
+        level="caution",
+        message="The chip is only {chip:n3} mm thick, so the bit rubs and is likely to burn",
+        do="Move faster and take less, or slow the spindle",
+    ),
+    "tear-out-likely": Words(
+        level="caution",
+        message="The chip is {chip:n3} mm thick, so fibres are likely to tear out",
+        do="Move slower, or take a lighter pass",
+    ),
+    "feed-hand-maximum": Words(
+        level="note",
+        message="The chip asks for {wanted:n1} m/min, more than the {limit:n1} m/min a hand can guide; each tooth takes "
+        "{tooth:n3} mm",
+        do="Stay at {limit:n1} m/min; a slower spindle would bring the chip back",
+    ),
+    "feed-hand-minimum": Words(
+        level="note",
+        message="The chip asks for {wanted:n1} m/min, slower than the {limit:n1} m/min a hand moves steadily; each tooth takes "
+        "{tooth:n3} mm",
+        do="Stay at {limit:n1} m/min; a faster spindle would bring the chip back",
+    ),
+    # R5 power
+    "power-caution": Words(
+        level="caution",
+        message="This takes about {power:n0} W of the {available:n0} W the router has to give",
+        do="Keep the feed even and listen to the motor; ease off when it drops",
+    ),
+    "power-over": Words(
+        level="stop",
+        message="This takes about {power:n0} W; the router has {available:n0} W to give",
+        do="Take a stronger router, a narrower bit or a shallower cut",
+    ),
+    # R7 direction
+    "climb-cut": Words(
+        level="stop",
+        message="With the wood on this side the bit pulls the router along: a climb cut",
+        do="Go the other way, so that the bit works against the feed",
+    ),
+    "climb-bounds": Words(
+        level="caution",
+        message="A climb cut: only guided, clamped, with a bit up to 32 mm, at most 1 mm sideways and 6 mm² of section",
+        do="Hold the router back, and follow with a conventional pass",
+    ),
+    "climb-on-table": Words(
+        level="stop",
+        message="On the table this is a climb cut: the bit would tear the work out of your hands",
+        do="Feed from the other side, against the rotation",
+    ),
+    "down-cut-lifts-router": Words(
+        level="caution",
+        message="A down-cut pushes the router up and packs the slot with chips",
+        do="Press the router down and clear the chips between passes",
+    ),
+    "up-cut-lifts-thin-work": Words(
+        level="caution",
+        message="An up-cut pulls work of {thickness:len} up towards the router",
+        do="Hold the work down over its whole length",
+    ),
+    # R8 guides
+    "bit-wider-than-cut": Words(
+        level="stop",
+        message="The bit is {diameter:len} and the cut {width:len}: it cuts too wide in one pass",
+        do="Take a bit of {width:len} or less",
+    ),
+    "fence-off-board": Words(
+        level="stop",
+        message="The fence would lie {outside:len} beyond the board",
+        do="Lay a board of the same thickness beside the work and say so, or take another guide",
+    ),
+    "fence-on-support": Words(
+        level="note",
+        message="The fence reaches {outside:len} past the board and rests on the board beside it",
+        do="Check that both are of the same thickness, with no step between them",
+    ),
+    "base-unmeasured": Words(
+        level="caution",
+        message="The distance from this base's edge to the bit has not been measured",
+        do="Measure first: one cut along the fence in scrap, then base = fence to cut + half the bit",
+    ),
+    "needs-hand-router": Words(
+        level="stop",
+        message="This router hangs under its table; a clamped straightedge guides a router held by hand",
+        do="Take a router with a fixed or plunge base",
+    ),
+    # R3 depths
+    "beyond-cutting-length": Words(
+        level="stop",
+        message="The cut is {depth:len} deep and this bit cuts {cutting_length:len}",
+        do="Take a longer bit or a shallower cut",
+    ),
+    "deep-for-the-board": Words(
+        level="caution",
+        message="{depth:len} takes more than half of the board, which is {thickness:len} thick",
+        do="Keep a dado to about a third of the thickness",
+    ),
+    # R15 choosing
+    "no-collet": Words(
+        level="stop",
+        message="No collet for a {shank} shank: this router has {collets}",
+        do="Take a router with a {shank} collet, or the bit on another shank",
+    ),
+    "shank-trap": Words(
+        level="stop",
+        message="A {shank} shank slips in the {near} collet: it never goes in",
+        do="Take a {shank} collet",
+    ),
+    "small-part": Words(
+        level="stop",
+        message="A part of {length:len} × {width:len} is too small to rout by hand",
+        do="Rout it on a larger blank and cut it free, or on the table with a carrier",
+    ),
+    "dull-bit": Words(
+        level="caution",
+        message="This bit is dull: it takes half as much power again, burns and pushes back",
+        do="Have it sharpened, or take a sharp one",
+    ),
+    # R15 to R17, materials and holding
+    "thin-wall": Words(
+        level="caution",
+        message="Only {wall:len} of wood is left beside the cut; short grain breaks off",
+        do="Leave more wood, or back it up while you rout",
+    ),
+    "face-grain-splinters": Words(
+        level="caution",
+        message="The thin face of {material} splinters where the bit crosses its grain",
+        do="Score both walls with a knife before routing",
+    ),
+    "dust": Words(
+        level="caution",
+        message="The dust of {material} harms the lungs",
+        do="Wear a respirator and use the extraction",
+    ),
+    "thickness-unmeasured": Words(
+        level="caution",
+        message="The thickness of this piece is its name, not a measurement",
+        do="Measure first: sheet goods run under their name",
+    ),
+    "no-room-for-clamps": Words(
+        level="stop",
+        message="The sweep of the base leaves no room for {where}",
+        do="Work on a larger blank, or hold the work another way",
+    ),
+    GENERAL: Words(
+        level="note",
+        message="The tool's manual, your local rules and your instructor come first",
+        do="Eyes, ears, dust mask; unplugged while you set",
+    ),
+}
+
+
+def caution(code: str, *, level: Level | None = None, place: str = "", **facts: Fact) -> Caution:
+    """The caution of a code with its facts; `level` where it differs from the usual one.
+
+    >>> caution("large-by-hand", diameter=40).message.metric
+    '40 mm is a large bit to guide by hand'"""
+    return _made(code, level, place, facts)
+
+
+def _made(code: str, level: Level | None, place: str, facts: Mapping[str, Fact]) -> Caution:
+    words = WORDS[code]
+    return Caution(
+        code=code,
+        level=level or words.level,
+        message=write(words.message, **facts),
+        do=write(words.do, **facts),
+        place=place,
+        facts=facts,
+    )
+
+
+def spoken(reason: Reason, *, place: str = "", level: Level | None = None) -> Caution:
+    """The sentence of a reason."""
+    return _made(reason.code, level, place, reason.facts)
+
+
+def has_stop(cautions: Iterable[Caution]) -> bool:
+    """Whether any of them forbids the cut."""
+    return any(each.level == "stop" for each in cautions)

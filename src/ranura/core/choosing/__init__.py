@@ -1,0 +1,1 @@
+"""Candidates, their reasons and their ranking (R15)."""

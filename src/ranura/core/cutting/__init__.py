@@ -1,0 +1,1 @@
+"""Speed, passes, feed, power and direction (R2 to R7)."""

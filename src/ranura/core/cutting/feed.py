@@ -1,0 +1,175 @@
+"""Feed by hand (R4): the chip each tooth should take, what thin engagement does to it, and the pace a person keeps."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from itertools import pairwise
+from typing import Literal
+
+from ranura.core import numbers
+from ranura.core.cautions import Caution, caution
+from ranura.core.materials import MaterialClass
+
+HAND_MINIMUM = 0.8
+HAND_MAXIMUM = 5.0
+"""m/min within which a hand moves a router steadily."""
+
+_BASE = ((3.0, 0.030), (6.0, 0.055), (12.0, 0.070), (25.0, 0.100))
+_FACTOR: dict[MaterialClass, float] = {
+    "softwood": 1.1,
+    "hardwood": 1.0,
+    "dense-hardwood": 0.85,
+    "plywood": 1.0,
+    "veneered-board": 1.0,
+    "mdf": 1.15,
+    "plastic": 1.2,
+}
+_BURNS_BELOW = 0.02
+_TEARS_ABOVE = 0.15
+_MOST_RAISE = 2.0
+_PACE_LENGTH = 300.0
+
+FeedLimit = Literal["chip", "hand-maximum", "hand-minimum"]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Feed:
+    """A feed in m/min with the chip it makes: per tooth along the feed, and at its thickest, both in mm."""
+
+    feed_m_min: float
+    wanted_m_min: float
+    chip_mm: float
+    chip_thickness_mm: float
+    target_chip_mm: float
+    limited_by: FeedLimit
+    cautions: tuple[Caution, ...]
+
+
+def target_chip(*, bit_diameter: float, material: MaterialClass) -> float:
+    """The feed per tooth in mm that a hand-guided bit should take; below 3 mm and above 25 mm it stays level.
+
+    Rule: R4 chip
+    Formula: f_z = base(D) × factor; base 3 mm 0.030, 6 mm 0.055, 12 mm 0.070, 25 mm 0.100, linear between
+    Source: practice of hand feeding, far below what machines take
+
+    >>> round(target_chip(bit_diameter=12.7, material="plywood"), 5)
+    0.07162"""
+    factor = _FACTOR[material]
+    if bit_diameter <= _BASE[0][0]:
+        return _BASE[0][1] * factor
+    for (d0, f0), (d1, f1) in pairwise(_BASE):
+        if bit_diameter <= d1:
+            return (f0 + (f1 - f0) * (bit_diameter - d0) / (d1 - d0)) * factor
+    return _BASE[-1][1] * factor
+
+
+def thinning(*, radial_engagement: float, bit_diameter: float) -> float:
+    """How much thinner than the feed per tooth the chip is at its thickest: 1 from half the diameter on.
+
+    Rule: R4 thin engagement
+    Formula: k = 2·√(a_e/D·(1 − a_e/D)) where a_e < D/2, else 1
+    Source: geometry of the chip of a turning cutter
+
+    >>> round(thinning(radial_engagement=1, bit_diameter=10), 2), thinning(radial_engagement=5, bit_diameter=10)
+    (0.6, 1.0)"""
+    share = radial_engagement / bit_diameter
+    return 1.0 if not numbers.under(share, 0.5) else 2 * math.sqrt(share * (1 - share))
+
+
+def feed_per_tooth(*, feed_m_min: float, rpm: float, flutes: int) -> float:
+    """The way in mm that the bit moves on from one tooth to the next.
+
+    Rule: R4 feed per tooth
+    Formula: f_z = F·1000 / (n·z)
+    Source: physics
+
+    >>> feed_per_tooth(feed_m_min=3, rpm=15_000, flutes=2)
+    0.1"""
+    return feed_m_min * 1000 / (rpm * flutes)
+
+
+def seconds_for(length: float, *, feed_m_min: float) -> float:
+    """How long a way of `length` mm takes.
+
+    Rule: R4 pace
+    Formula: t = length·60 / (F·1000)
+    Source: physics
+
+    >>> seconds_for(300, feed_m_min=3)
+    6.0"""
+    return length * 60 / (feed_m_min * 1000)
+
+
+def plan_feed(
+    *,
+    rpm: float,
+    flutes: int,
+    bit_diameter: float,
+    material: MaterialClass,
+    radial_engagement: float | None = None,
+    burn: int = 2,
+    tear_out: int = 2,
+    slowest: float = HAND_MINIMUM,
+    fastest: float = HAND_MAXIMUM,
+) -> Feed:
+    """The feed for a chip that neither burns nor tears, within what a hand keeps steady (R4).
+
+    `radial_engagement` None means a full slot. `burn` and `tear_out` are the wood's classes 1 to 3; a caution is raised
+    to a lower or higher threshold by them.
+
+    Rule: R4 feed
+    Formula: F = f_z·n·z/1000 · min(1/k, 2), within 0.8 to 5.0 m/min
+    Source: chip thickness decides between burning and tear-out"""
+    k = 1.0 if radial_engagement is None else thinning(radial_engagement=radial_engagement, bit_diameter=bit_diameter)
+    target = target_chip(bit_diameter=bit_diameter, material=material)
+    wanted = target * rpm * flutes / 1000 * min(1 / k, _MOST_RAISE)
+    limited: FeedLimit = "chip"
+    if numbers.over(wanted, fastest):
+        limited = "hand-maximum"
+    elif numbers.under(wanted, slowest):
+        limited = "hand-minimum"
+    feed = numbers.clamp(wanted, slowest, fastest) if limited != "chip" else wanted
+    tooth = feed_per_tooth(feed_m_min=feed, rpm=rpm, flutes=flutes)
+    return Feed(
+        feed_m_min=feed,
+        wanted_m_min=wanted,
+        chip_mm=tooth,
+        chip_thickness_mm=tooth * k,
+        target_chip_mm=target,
+        limited_by=limited,
+        cautions=tuple(
+            _cautions(wanted, tooth, tooth * k, limited, burn=burn, tear_out=tear_out, slowest=slowest, fastest=fastest)
+        ),
+    )
+
+
+def _cautions(
+    wanted: float,
+    tooth: float,
+    chip: float,
+    limited: FeedLimit,
+    *,
+    burn: int,
+    tear_out: int,
+    slowest: float,
+    fastest: float,
+) -> list[Caution]:
+    found = []
+    if limited == "hand-maximum":
+        found.append(caution("feed-hand-maximum", wanted=wanted, limit=fastest, tooth=tooth))
+    elif limited == "hand-minimum":
+        found.append(caution("feed-hand-minimum", wanted=wanted, limit=slowest, tooth=tooth))
+    if numbers.under(chip, _BURNS_BELOW):
+        found.append(caution("burning-likely", level="note" if burn == 1 else "caution", chip=chip))
+    if numbers.over(chip, _TEARS_ABOVE):
+        found.append(caution("tear-out-likely", level="note" if tear_out == 1 else "caution", chip=chip))
+    return found
+
+
+def pace_seconds(feed_m_min: float) -> float:
+    """Seconds per 300 mm of way.
+
+    >>> round(pace_seconds(3.1), 1)
+    5.8"""
+    return seconds_for(_PACE_LENGTH, feed_m_min=feed_m_min)

@@ -1,0 +1,227 @@
+"""Spindle speed (R2): what a school asks for, what caps it, and where that lies on this router's dial.
+
+Equal rim speed is a ceiling, not a target: small bits run far below it. A bit's diameter is always its largest,
+engaged or not.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+from ranura.core import numbers
+from ranura.core.cautions import Caution, Level, caution
+from ranura.core.house_rules import SPEED_RULES, SpeedRule
+from ranura.core.tooling.routers import DialPosition, Mounting
+
+RIM_CEILING = 60.0
+"""m/s; no house rule goes over it (R17)."""
+
+RPM_STEP = 100
+HAND_LIMIT = 63.5
+HAND_CAUTION = 38.0
+_UNMARKED_CAUTION = 25.4
+_UNMARKED_STOP = 50.8
+
+INCH_CHART = ((25.4, 24_000), (50.8, 18_000), (63.5, 16_000), (math.inf, 12_000))
+METRIC_CHART = ((20.0, 28_000), (50.0, 20_000), (64.0, 18_000), (math.inf, 12_000))
+"""Printed charts: up to this diameter in mm, this many rpm. Between two printed rows the slower one counts."""
+
+LimitedBy = Literal["rule", "bit", "rim", "router"]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Speed:
+    """The speed for a bit in a router.
+
+    `rpm` is the target after caps, `rim_speed_m_s` its rim speed; `dial_rpm` what the dial position really gives (None
+    without a dial table or when blocked); `cap_rpm` the least of the caps; `others` the other schools after the same caps.
+    """
+
+    rpm: float
+    rim_speed_m_s: float
+    dial_setting: float | str | None
+    dial_rpm: float | None
+    limited_by: LimitedBy
+    cap_rpm: float
+    blocked: bool
+    cautions: tuple[Caution, ...]
+    others: dict[SpeedRule, float]
+
+
+def rim_speed(*, diameter: float, rpm: float) -> float:
+    """Speed of the rim in m/s of a bit `diameter` mm wide turning at `rpm`.
+
+    Rule: R2 rim speed
+    Formula: v = π·D·n / 60 000
+    Source: physics: circumference times turns
+
+    >>> round(rim_speed(diameter=12.7, rpm=22_000), 2)
+    14.63"""
+    return math.pi * diameter * rpm / 60_000
+
+
+def rpm_at(*, diameter: float, rim_speed_m_s: float) -> float:
+    """The rpm at which a bit `diameter` mm wide has this rim speed in m/s.
+
+    Rule: R2.1 rim-speed
+    Formula: n = 60 000·v / (π·D)
+    Source: R2's rim speed, solved for the speed
+
+    >>> round(rpm_at(diameter=50, rim_speed_m_s=48))
+    18335"""
+    return 60_000 * rim_speed_m_s / (math.pi * diameter)
+
+
+def chart_rpm(chart: Sequence[tuple[float, int]], diameter: float) -> float:
+    """The rpm of a printed chart; a diameter on a row's edge still belongs to it.
+
+    Rule: R2.2 bands-inch, R2.3 bands-metric
+    Formula: the first row whose largest diameter is not below D
+    Source: printed speed charts, inch and metric
+
+    >>> chart_rpm(INCH_CHART, 25.4), chart_rpm(INCH_CHART, 25.5)
+    (24000, 18000)"""
+    return next(rpm for largest, rpm in chart if not numbers.over(diameter, largest))
+
+
+def share_rpm(*, diameter: float, router_max_rpm: float) -> float:
+    """A share of the router's full speed by the size of the bit.
+
+    Rule: R2.4 share
+    Formula: under 25.4 mm n_max; under 50.8 mm 2/3·n_max; else n_max/2
+    Source: a rule of thumb of the trade
+
+    >>> share_rpm(diameter=50.8, router_max_rpm=24_000)
+    12000.0"""
+    if numbers.under(diameter, 25.4):
+        return router_max_rpm
+    return router_max_rpm * 2 / 3 if numbers.under(diameter, 50.8) else router_max_rpm / 2
+
+
+def rule_rpm(rule: SpeedRule, *, diameter: float, router_max_rpm: float, rim_limit_m_s: float) -> float:
+    """What a school asks for, before any cap."""
+    match rule:
+        case "rim-speed":
+            return rpm_at(diameter=diameter, rim_speed_m_s=rim_limit_m_s)
+        case "bands-inch":
+            return chart_rpm(INCH_CHART, diameter)
+        case "bands-metric":
+            return chart_rpm(METRIC_CHART, diameter)
+        case "share":
+            return share_rpm(diameter=diameter, router_max_rpm=router_max_rpm)
+
+
+def capped(n: float, *, diameter: float, bit_max_rpm: float | None, router_max_rpm: float) -> tuple[float, LimitedBy]:
+    """A speed after the caps, and the last cap that lowered it.
+
+    Rule: R2.5 caps
+    Formula: n ≤ the bit's marked maximum, then n ≤ 60 000·60/(π·D), then n ≤ the router's maximum
+    Source: the bit maker's marking always wins; 60 m/s is the floor of R17"""
+    limited_by: LimitedBy = "rule"
+    caps: list[tuple[LimitedBy, float | None]] = [
+        ("bit", bit_max_rpm),
+        ("rim", rpm_at(diameter=diameter, rim_speed_m_s=RIM_CEILING)),
+        ("router", router_max_rpm),
+    ]
+    for name, cap in caps:
+        if cap is not None and n > cap * (1 + 1e-9):
+            n, limited_by = cap, name
+    return n, limited_by
+
+
+def rounded(n: float, *, router_min_rpm: float, attainable: bool) -> float:
+    """A speed rounded down to 100 rpm, but never below the router's minimum when the router can turn that slowly.
+
+    Rule: R2.6 rounding
+    Formula: n = max(100·⌊n/100⌋, n_min)
+    Source: dials are not read finer; down is the safe side"""
+    down = numbers.floor_to(n, RPM_STEP)
+    return max(down, router_min_rpm) if attainable else down
+
+
+def on_dial(target: float, dial: Sequence[DialPosition], *, stepped: bool) -> DialPosition | None:
+    """Where a speed lies on a dial: interpolated on a continuous one, the highest step not above it on a stepped one.
+
+    Above the highest position: that position. Below the lowest: the lowest, whose speed is then above the target. None
+    for an unknown dial.
+
+    Rule: R2.9 dial
+    Formula: between two positions s = s₀ + (s₁ − s₀)·(n − n₀)/(n₁ − n₀); never extrapolated
+    Source: each router's own table, from its manual or measured"""
+    if not dial:
+        return None
+    positions = sorted(dial, key=lambda position: position.rpm)
+    below = [position for position in positions if not numbers.over(position.rpm, target)]
+    if not below:
+        return positions[0]
+    low = below[-1]
+    if stepped or low is positions[-1]:
+        return low
+    high = positions[len(below)]
+    if isinstance(low.setting, str) or isinstance(high.setting, str):
+        return low
+    share = (target - low.rpm) / (high.rpm - low.rpm)
+    return DialPosition(setting=low.setting + (high.setting - low.setting) * share, rpm=target)
+
+
+def plan_speed(
+    *,
+    bit_diameter: float,
+    bit_max_rpm: float | None,
+    mounting: Mounting,
+    rule: SpeedRule,
+    rim_limit_m_s: float,
+    router_min_rpm: float,
+    router_max_rpm: float,
+    dial: Sequence[DialPosition],
+    stepped: bool,
+    hand_limit: float = HAND_LIMIT,
+    hand_caution: float = HAND_CAUTION,
+) -> Speed:
+    """The speed of a bit in a router under a school, with every cap, the dial position and the cautions (R2.1 to R2.9)."""
+    cap, _ = capped(math.inf, diameter=bit_diameter, bit_max_rpm=bit_max_rpm, router_max_rpm=router_max_rpm)
+    attainable = not numbers.over(router_min_rpm, cap)
+
+    def after_caps(school: SpeedRule) -> tuple[float, LimitedBy]:
+        asked = rule_rpm(school, diameter=bit_diameter, router_max_rpm=router_max_rpm, rim_limit_m_s=rim_limit_m_s)
+        n, limited = capped(asked, diameter=bit_diameter, bit_max_rpm=bit_max_rpm, router_max_rpm=router_max_rpm)
+        return rounded(n, router_min_rpm=router_min_rpm, attainable=attainable), limited
+
+    rpm, limited_by = after_caps(rule)
+    position = on_dial(rpm, dial, stepped=stepped)
+    slowest = min((each.rpm for each in dial), default=None)
+    cautions: list[Caution] = []
+    if not attainable:
+        cautions.append(caution("too-slow-router", min_rpm=router_min_rpm, cap_rpm=cap))
+    elif slowest is not None and numbers.over(slowest, cap):
+        cautions.append(caution("dial-too-fast", slowest_rpm=slowest, cap_rpm=cap))
+    if mounting == "hand" and numbers.over(bit_diameter, hand_limit):
+        cautions.append(caution("table-only", diameter=bit_diameter, limit=hand_limit))
+    blocked = bool(cautions)
+    turning = rpm if blocked or position is None else max(rpm, position.rpm)
+    rim = rim_speed(diameter=bit_diameter, rpm=turning)
+    if numbers.over(rim, rim_limit_m_s):
+        cautions.append(caution("rim-too-fast", rim=rim, limit=rim_limit_m_s))
+    if mounting == "hand" and not numbers.over(bit_diameter, hand_limit) and numbers.over(bit_diameter, hand_caution):
+        cautions.append(caution("large-by-hand", diameter=bit_diameter))
+    if bit_max_rpm is None and numbers.over(bit_diameter, _UNMARKED_CAUTION):
+        level: Level = "stop" if numbers.over(bit_diameter, _UNMARKED_STOP) else "caution"
+        cautions.append(caution("marked-maximum-unknown", level=level, diameter=bit_diameter))
+    if not dial:
+        cautions.append(caution("no-dial-table"))
+        if numbers.under(cap, router_max_rpm):
+            cautions.append(caution("measure-the-dial", cap_rpm=cap, max_rpm=router_max_rpm))
+    return Speed(
+        rpm=rpm,
+        rim_speed_m_s=rim_speed(diameter=bit_diameter, rpm=rpm),
+        dial_setting=None if blocked or position is None else position.setting,
+        dial_rpm=None if blocked or position is None else position.rpm,
+        limited_by=limited_by,
+        cap_rpm=cap,
+        blocked=blocked,
+        cautions=tuple(cautions),
+        others={school: after_caps(school)[0] for school in SPEED_RULES if school != rule},
+    )

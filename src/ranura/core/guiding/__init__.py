@@ -1,0 +1,1 @@
+"""Fences and where they stand (R8)."""

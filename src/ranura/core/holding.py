@@ -1,0 +1,99 @@
+"""Holding the work (R17, craft 15): clamps outside the sweep of base and handles, found from the geometry of the cut.
+
+Seen from above. The sweep is the rectangle the router covers from before the near edge to beyond the far one, in all its
+lateral passes. Each clamp covers a pad at the edge of the board.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from ranura.core.cautions import Caution, caution
+from ranura.core.cuts.dado import Channel
+from ranura.core.guiding.placing import Fence
+from ranura.core.tooling.routers import Base
+
+PAD_ACROSS, PAD_ALONG, PAD_OUTSIDE = 30.0, 40.0, 12.0
+"""A clamp's foot: its width along the edge, its reach onto the board, and what stands out beyond the edge, in mm."""
+
+LEAD = 10.0
+"""The bit starts and ends this far clear of the wood, in mm."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Rect:
+    """A rectangle, low and high along x and y."""
+
+    x0: float
+    y0: float
+    x1: float
+    y1: float
+
+    def meets(self, other: Rect) -> bool:
+        """Whether the two share any area."""
+        return self.x0 < other.x1 and other.x0 < self.x1 and self.y0 < other.y1 and other.y0 < self.y1
+
+    def gap(self, other: Rect) -> float:
+        """The least distance to another along an axis; negative when they overlap.
+
+        >>> Rect(x0=0, y0=0, x1=1, y1=1).gap(Rect(x0=3, y0=0, x1=4, y1=1))
+        2"""
+        return max(max(self.x0 - other.x1, other.x0 - self.x1), max(self.y0 - other.y1, other.y0 - self.y1))
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Holding:
+    """The clamps, the sweep they stay out of, the least distance between them, and what is wrong with it."""
+
+    clamps: tuple[Rect, ...]
+    sweep: Rect
+    clear: float | None
+    cautions: tuple[Caution, ...]
+
+
+def sweep_of(channel: Channel, fence: Fence, base: Base, *, bit_diameter: float, guided: float, widest_spacer: float) -> Rect:
+    """What base and handles cover during the whole cut, beside the fence's edge."""
+    reach = max(base.across / 2, base.handle_reach or 0.0)
+    away = -fence.towards
+    first_axis = fence.edge + away * guided
+    last_axis = first_axis + away * widest_spacer
+    low, high = min(first_axis, last_axis) - reach, max(first_axis, last_axis) + reach
+    beyond = bit_diameter / 2 + LEAD + base.across / 2
+    return Rect(x0=low, y0=-beyond, x1=high, y1=channel.run + beyond)
+
+
+def _pads(x0: float, x1: float, run: float) -> tuple[Rect, Rect]:
+    """A foot at the near edge and one at the far edge."""
+    return (
+        Rect(x0=x0, y0=-PAD_OUTSIDE, x1=x1, y1=PAD_ALONG - PAD_OUTSIDE),
+        Rect(x0=x0, y0=run - PAD_ALONG + PAD_OUTSIDE, x1=x1, y1=run + PAD_OUTSIDE),
+    )
+
+
+def hold(channel: Channel, fence: Fence, sweep: Rect) -> Holding:
+    """Two clamps on the fence's ends, at the side away from the router, and two on the board's far corners.
+
+    The corners of the end farther from the cut are taken, the other end's where those are in the way.
+
+    Rule: R17 holding
+    Formula: a clamp's foot of 30 × 40 mm, 12 mm of it beyond the edge, shares no area with the sweep of base and handles
+    Source: the base overhangs the line by its radius; clamps must not be in its way"""
+    cautions: list[Caution] = []
+    outer = fence.edge + fence.towards * fence.width
+    fence_clamps: tuple[Rect, ...] = _pads(
+        min(outer, outer - fence.towards * PAD_ACROSS), max(outer, outer - fence.towards * PAD_ACROSS), channel.run
+    )
+    if any(pad.meets(sweep) for pad in fence_clamps):
+        cautions.append(caution("no-room-for-clamps", place="hold", where="clamps on the fence"))
+        fence_clamps = ()
+    length = channel.board_length
+    ends = [_pads(0.0, PAD_ACROSS, channel.run), _pads(length - PAD_ACROSS, length, channel.run)]
+    if channel.left < length - channel.right:
+        ends.reverse()
+    body = Rect(x0=fence.body[0], y0=fence.span[0], x1=fence.body[1], y1=fence.span[1])
+    free = [pads for pads in ends if not any(pad.meets(sweep) or pad.meets(body) for pad in pads)]
+    if not free:
+        cautions.append(caution("no-room-for-clamps", place="hold", where="clamps on the board's corners"))
+    clamps = (*fence_clamps, *(free[0] if free else ()))
+    clear = min((pad.gap(sweep) for pad in clamps), default=None)
+    return Holding(clamps=clamps, sweep=sweep, clear=clear, cautions=tuple(cautions))

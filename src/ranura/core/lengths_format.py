@@ -1,0 +1,43 @@
+"""Writing lengths (R1): millimetres to a step, inches to the nearest 1/64 as a reduced fraction with its error."""
+
+from __future__ import annotations
+
+import math
+from decimal import ROUND_FLOOR, Decimal
+from fractions import Fraction
+
+MM_PER_INCH = Fraction(254, 10)
+INCH_STEP = 64
+"""Parts of an inch that a fraction is rounded to."""
+
+SHOWN_ERROR = 0.02
+"""Errors of a fraction up to this many mm are not worth showing."""
+
+
+def mm_number(mm: float, step: float) -> str:
+    """Millimetres rounded to a multiple of `step`, without trailing zeros.
+
+    >>> mm_number(68.65, 0.05), mm_number(4.9 / 3, 0.01), mm_number(6, 0.05)
+    ('68.65', '1.63', '6')"""
+    # Shortest decimal of the float first: 2.675 is meant as typed, not as its binary neighbour below.
+    exact, grain = Decimal(repr(float(mm))), Decimal(str(step))
+    rounded = (exact / grain).quantize(Decimal(1), rounding="ROUND_HALF_UP") * grain
+    text = f"{rounded:f}"
+    return text.rstrip("0").rstrip(".") if "." in text else text
+
+
+def inch_number(mm: float | Fraction) -> tuple[str, float]:
+    """The nearest 1/64 in (halves up), reduced, and its error in mm: fraction − exact.
+
+    >>> inch_number(19.05), inch_number(0), inch_number(17.6)
+    (('3/4', 0.0), ('0', 0.0), ('11/16', -0.1375))"""
+    exact = Decimal(mm.numerator) / mm.denominator if isinstance(mm, Fraction) else Decimal(repr(float(mm)))
+    sixty_fourths = int((exact * INCH_STEP * 10 / 254 + Decimal("0.5")).to_integral_value(ROUND_FLOOR))
+    error = float(Decimal(sixty_fourths) * 254 / (10 * INCH_STEP) - exact)
+    sign, size = ("−", -sixty_fourths) if sixty_fourths < 0 else ("", sixty_fourths)
+    whole, rest = divmod(size, INCH_STEP)
+    parts = [str(whole)] if whole or not rest else []
+    if rest:
+        common = math.gcd(rest, INCH_STEP)
+        parts.append(f"{rest // common}/{INCH_STEP // common}")
+    return sign + " ".join(parts), error

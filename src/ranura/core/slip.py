@@ -1,0 +1,180 @@
+"""The slip: the setup in the order of the hands, one action and one number a line. Screen and paper show this."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+from ranura.core.cautions import Caution
+from ranura.core.holding import LEAD
+from ranura.core.setting import Setting
+from ranura.core.text import Fact, Shown, Text, write
+from ranura.core.tooling.bits import shank_name
+from ranura.core.working import Figure, plain, show
+
+SectionKey = Literal["tool", "speed", "depths", "guide", "direction", "feed", "hold"]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Lead:
+    """A large figure with the word after it; `figure` is the key of its working."""
+
+    shown: Shown
+    caption: Text
+    figure: str | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Section:
+    """One place of the slip: its large figures, the lines below them, and the figures whose workings it opens."""
+
+    key: SectionKey
+    title: str
+    leads: tuple[Lead, ...]
+    lines: tuple[Text, ...]
+    figures: tuple[str, ...]
+
+
+def sections(setting: Setting, figures: Sequence[Figure], cautions: Sequence[Caution]) -> tuple[Section, ...]:
+    """The slip of a setting. Sections without a figure are left out where a stop leaves nothing to say."""
+    by_key = {figure.key: figure for figure in figures}
+    made = [_tool(setting), _speed(setting, by_key)]
+    if setting.stepping is not None:
+        made.append(_depths(setting))
+    made += [_guide(setting, by_key), _direction(setting)]
+    if setting.stepping is not None:
+        made.append(_feed(setting, by_key))
+    made.append(_hold(setting, by_key, cautions))
+    return tuple(made)
+
+
+def _lead(figure: Figure, caption: str, **facts: Fact) -> Lead:
+    return Lead(shown=figure.shown, caption=write(caption, **facts), figure=figure.key)
+
+
+def _tool(setting: Setting) -> Section:
+    bit, router, base = setting.bit, setting.router, setting.base
+    has = router.has_collet(bit.shank)
+    fits = "{shank} shank and collet · {router}, {base} base" if has else "{shank} shank · {router}, {base} base"
+    return Section(
+        key="tool",
+        title="Tool up",
+        leads=(Lead(shown=plain(bit.name), caption=write("")),),
+        lines=(
+            write(fits, shank=shank_name(bit.shank), router=router.name, base=base.kind),
+            write("unplugged; push it in, draw it back 3 mm"),
+        ),
+        figures=(),
+    )
+
+
+def _speed(setting: Setting, figures: Mapping[str, Figure]) -> Section:
+    rpm, rim, dial = figures["speed.rpm"], figures["speed.rim"], figures.get("speed.dial")
+    leads = [] if dial is None else [_lead(dial, "on the dial")]
+    leads.append(Lead(shown=show(setting.turning_rpm, "rpm"), caption=write(""), figure="speed.rpm"))
+    marked = setting.bit.marked_max_rpm
+    line = (
+        "rim {v:n1} of {limit:n} m/s · bit marked {marked:rpm}" if marked else "rim {v:n1} of {limit:n} m/s · no maximum marked"
+    )
+    facts: dict[str, Fact] = {"v": rim.value, "limit": setting.rules.rim_speed_limit_m_s}
+    if marked:
+        facts["marked"] = marked
+    return Section(
+        key="speed",
+        title="Speed",
+        leads=tuple(leads),
+        lines=(write(line, **facts),),
+        figures=(rpm.key, *(["speed.dial"] if dial else []), rim.key),
+    )
+
+
+def _depths(setting: Setting) -> Section:
+    stepping = setting.stepping
+    assert stepping is not None, "only a setting with passes has depths"
+    count = len(stepping.depths)
+    named = {f"d{i}": depth for i, depth in enumerate(stepping.depths)}
+    caption = write("in one pass") if count == 1 else write("in {n} passes", n=count)
+    allowed = write("up to {a:len} a pass · zero on the face", a=stepping.step)
+    steps = write(" · ".join(f"{{{name}:len}}" for name in named), **named)
+    return Section(
+        key="depths",
+        title="Depths",
+        leads=(Lead(shown=show(setting.channel.depth, "mm"), caption=caption, figure="depth.count"),),
+        lines=(allowed,) if count == 1 else (steps, allowed),
+        figures=("depth.step", "depth.count"),
+    )
+
+
+def _guide(setting: Setting, figures: Mapping[str, Figure]) -> Section:
+    fence = setting.fence
+    spacers = fence.setback.spacers or ()
+    facts = {"at": fence.at, "end": setting.channel.reference_end, "length": fence.length}
+    lines = [write("at {at:len} from the {end} end · {length:len} long", **facts)]
+    if len(spacers) > 1:
+        named = {f"x{i}": x for i, x in enumerate(spacers[:-1])}
+        listed = " · ".join(f"{{{name}:len}}" for name in named)
+        word = "spacer" if len(named) == 1 else "spacers"
+        lines.append(write(f"{word} at the fence: {listed}, then none", **named))
+    lines.append(write("{side} of the base along the fence", side=setting.guided.name))
+    keys = ["guide.setback", "guide.fence_at", "guide.fence_length"]
+    return Section(
+        key="guide",
+        title="Guide",
+        leads=(_lead(figures["guide.setback"], "from line to fence"),),
+        lines=tuple(lines),
+        figures=(*keys, *(["guide.spacer"] if "guide.spacer" in figures else [])),
+    )
+
+
+def _direction(setting: Setting) -> Section:
+    away = setting.pushes_away
+    return Section(
+        key="direction",
+        title="Direction",
+        leads=(Lead(shown=plain("Push away" if away else "Pull towards you"), caption=write("")),),
+        lines=(
+            write(
+                "fence on your left, {over:len} past both edges"
+                if away
+                else "fence at your right hand, on the left of the feed, {over:len} past both edges",
+                over=setting.rules.fence_overhang,
+            ),
+            write("start {lead:len} clear; lift off to come back", lead=LEAD),
+        ),
+        figures=(),
+    )
+
+
+def _feed(setting: Setting, figures: Mapping[str, Figure]) -> Section:
+    stepping = setting.stepping
+    assert stepping is not None, "only a setting with passes has a feed"
+    hard = stepping.hardest.power
+    return Section(
+        key="feed",
+        title="Feed",
+        leads=(_lead(figures["feed.pace"], "for 300 mm"),),
+        lines=(
+            write(
+                "{n} {passes}, {t:n0} s in the wood · {p:n0} of {available:n0} W",
+                n=len(stepping.passes), passes="pass" if len(stepping.passes) == 1 else "passes",
+                t=figures["feed.time"].value, p=hard.power_w, available=hard.available_w or 0.0,
+            ),
+        ),
+        figures=("feed.pace", "feed.time", "feed.power"),
+    )  # fmt: skip
+
+
+def _hold(setting: Setting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> Section:
+    holding = setting.holding
+    lines: list[Text] = []
+    if not any(each.place == "hold" for each in cautions) and holding.clear is not None:
+        lines.append(write("2 on the fence, 2 on the corners, {x:len} clear", x=holding.clear))
+    lines.append(write("backer at the {edge} edge, level with the face", edge="far" if setting.pushes_away else "near"))
+    return Section(
+        key="hold",
+        title="Hold",
+        leads=(Lead(shown=plain(str(len(holding.clamps))), caption=write("clamps")),),
+        lines=tuple(lines),
+        figures=("hold.clear",) if "hold.clear" in figures else (),
+    )

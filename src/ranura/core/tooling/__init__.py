@@ -1,0 +1,1 @@
+"""Bits and routers."""
