@@ -1,0 +1,72 @@
+"""The application: routes, errors, the built page, and nothing that reaches outside the machine."""
+
+from __future__ import annotations
+
+from collections.abc import Awaitable, Callable
+from dataclasses import dataclass
+from pathlib import Path
+
+from fastapi import FastAPI, Request, Response
+from fastapi.responses import FileResponse, JSONResponse
+from starlette.middleware.base import BaseHTTPMiddleware
+from starlette.staticfiles import StaticFiles
+
+from ranura.api import calc, jobs, plans, problems, shop
+from ranura.api.keeping import ShopKeeper
+from ranura.calc.registry import Problem
+from ranura.store.repository import Store
+
+CONTENT_POLICY = (
+    "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'self'; base-uri 'self'; "
+    "form-action 'self'; object-src 'none'"
+)
+
+
+@dataclass(frozen=True, kw_only=True)
+class Settings:
+    """Which shop is served, and where the built page lies (None: the API alone)."""
+
+    shop_id: str
+    page: Path | None
+
+
+def create_app(settings: Settings, store: Store) -> FastAPI:
+    """The application of one shop on a store."""
+    app = FastAPI(title="Ranura", version="0.1.0", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
+    app.state.store = store
+    app.state.keeper = ShopKeeper(store, settings.shop_id)
+    problems.install(app)
+    for part in (shop, jobs, plans, calc):
+        app.include_router(part.router)
+
+    @app.get("/api/{path:path}", include_in_schema=False)
+    def unknown_route(path: str) -> JSONResponse:
+        return JSONResponse(Problem(None, f"there is nothing at /api/{path}").body(), status_code=404)
+
+    if settings.page is not None:
+        _serve_page(app, settings.page)
+    return app
+
+
+def _serve_page(app: FastAPI, page: Path) -> None:
+    app.mount("/assets", StaticFiles(directory=page / "assets"), name="assets")
+    index = page / "index.html"
+
+    @app.get("/{path:path}", include_in_schema=False)
+    def any_place(path: str) -> FileResponse:
+        """Every place in the application is the one page; files beside it are served as they are."""
+        file = (page / path).resolve()
+        inside = file.is_file() and page.resolve() in file.parents
+        return FileResponse(file if path and inside else index, headers={"Cache-Control": "no-cache"})
+
+    app.add_middleware(BaseHTTPMiddleware, dispatch=_page_headers)
+
+
+async def _page_headers(request: Request, call_next: Callable[[Request], Awaitable[Response]]) -> Response:
+    response = await call_next(request)
+    path = request.url.path
+    if path.startswith("/assets/"):
+        response.headers["Cache-Control"] = "public, max-age=31536000, immutable"
+    response.headers.setdefault("Content-Security-Policy", CONTENT_POLICY)
+    response.headers.setdefault("X-Content-Type-Options", "nosniff")
+    return response

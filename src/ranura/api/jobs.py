@@ -1,0 +1,102 @@
+"""Jobs, their pieces and their cuts."""
+
+from __future__ import annotations
+
+from uuid import uuid4
+
+from fastapi import APIRouter, Response
+
+from ranura.api.doors import JobIn, NewCut, NewPiece, SaveCut
+from ranura.api.keeping import TheShop, TheStore
+from ranura.api.problems import ERRORS, ProblemBody
+from ranura.api.views import CutItem, JobView, cut_item, job_view
+from ranura.core.plan import plan_cut
+from ranura.store import repository
+from ranura.store.repository import JobName
+
+router = APIRouter(prefix="/api", tags=["jobs"], responses=ERRORS)
+
+
+def _new_id() -> str:
+    return uuid4().hex
+
+
+@router.get("/jobs")
+def list_jobs(shop: TheShop, store: TheStore) -> tuple[JobName, ...]:
+    """The jobs of the shop, in order."""
+    with store.session() as session:
+        return repository.list_jobs(session, shop.id)
+
+
+@router.post("/jobs", status_code=201)
+def add_job(asked: JobIn, shop: TheShop, store: TheStore) -> JobView:
+    """A new job, empty."""
+    job_id = _new_id()
+    with store.session() as session:
+        repository.add_job(session, shop.id, id=job_id, name=asked.name.strip())
+        return job_view(repository.load_job(session, shop.id, job_id), shop)
+
+
+@router.get("/jobs/{job_id}")
+def get_job(job_id: str, shop: TheShop, store: TheStore) -> JobView:
+    """A job with its pieces and cuts."""
+    with store.session() as session:
+        job = repository.load_job(session, shop.id, job_id)
+    return job_view(job, shop)
+
+
+@router.post("/jobs/{job_id}/pieces", status_code=201)
+def add_piece(job_id: str, asked: NewPiece, shop: TheShop, store: TheStore) -> JobView:
+    """A new piece at the end of a job; answers the whole job."""
+    piece = asked.piece.piece()
+    with store.session() as session:
+        repository.add_piece(session, shop.id, job_id, id=_new_id(), piece=piece)
+        return job_view(repository.load_job(session, shop.id, job_id), shop)
+
+
+@router.delete("/pieces/{piece_id}", status_code=204)
+def remove_piece(piece_id: str, shop: TheShop, store: TheStore) -> Response:
+    """Takes a piece away with its cuts."""
+    with store.session() as session:
+        repository.remove_piece(session, shop.id, piece_id)
+    return Response(status_code=204)
+
+
+@router.post("/pieces/{piece_id}/cuts", status_code=201)
+def add_cut(piece_id: str, asked: NewCut, shop: TheShop, store: TheStore) -> CutItem:
+    """A new cut at the end of a piece; refused when it cannot be made in it."""
+    cut = asked.cut.cut()
+    with store.session() as session:
+        piece = repository.load_piece(session, shop.id, piece_id)
+        plan_cut(cut, piece, shop, shop.rules)
+        kept = repository.add_cut(session, shop.id, piece_id, id=_new_id(), name=asked.name.strip(), cut=cut)
+    return cut_item(kept, piece, shop)
+
+
+@router.get("/cuts/{cut_id}")
+def get_cut(cut_id: str, shop: TheShop, store: TheStore) -> CutItem:
+    """A cut as it is kept."""
+    with store.session() as session:
+        kept = repository.load_cut(session, shop.id, cut_id)
+        piece = repository.load_piece(session, shop.id, kept.piece_id)
+    return cut_item(kept, piece, shop)
+
+
+@router.put("/cuts/{cut_id}", responses={409: {"model": ProblemBody, "description": "changed elsewhere; has `newer`"}})
+def save_cut(cut_id: str, asked: SaveCut, shop: TheShop, store: TheStore) -> CutItem:
+    """Keeps a change to the version that was read; 409 with the newer cut when there is one."""
+    cut = asked.cut.cut()
+    with store.session() as session:
+        before = repository.load_cut(session, shop.id, cut_id)
+        piece = repository.load_piece(session, shop.id, before.piece_id)
+        plan_cut(cut, piece, shop, shop.rules)
+        kept = repository.save_cut(session, shop.id, cut_id, name=asked.name.strip(), cut=cut, version=asked.version)
+    return cut_item(kept, piece, shop)
+
+
+@router.delete("/cuts/{cut_id}", status_code=204)
+def remove_cut(cut_id: str, shop: TheShop, store: TheStore) -> Response:
+    """Takes a cut away."""
+    with store.session() as session:
+        repository.remove_cut(session, shop.id, cut_id)
+    return Response(status_code=204)

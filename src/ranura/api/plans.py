@@ -1,0 +1,51 @@
+"""Planning: a cut while it is typed, and the slip of a kept cut as a PDF."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from fastapi import APIRouter, Response
+
+from ranura.api.doors import PlanRequest
+from ranura.api.keeping import TheShop, TheStore
+from ranura.api.problems import ERRORS
+from ranura.core.plan import CutPlan, plan_cut
+from ranura.formats.slip_pdf import Sheet, slip_pdf
+from ranura.store import repository
+
+router = APIRouter(prefix="/api", tags=["plans"], responses=ERRORS)
+
+
+@router.post("/plan")
+def plan(asked: PlanRequest, shop: TheShop) -> CutPlan:
+    """Plans a cut in a piece; writes nothing."""
+    return plan_cut(asked.cut.cut(), asked.piece.piece(), shop, shop.rules)
+
+
+@router.get("/cuts/{cut_id}/plan")
+def kept_plan(cut_id: str, shop: TheShop, store: TheStore) -> CutPlan:
+    """The plan of a kept cut."""
+    with store.session() as session:
+        kept = repository.load_cut(session, shop.id, cut_id)
+        piece = repository.load_piece(session, shop.id, kept.piece_id)
+    return plan_cut(kept.cut, piece, shop, shop.rules)
+
+
+@router.get("/cuts/{cut_id}/slip.pdf", response_class=Response)
+def slip(
+    cut_id: str,
+    shop: TheShop,
+    store: TheStore,
+    paper: Literal["A4", "Letter"] = "A4",
+    unit: Literal["mm", "in"] | None = None,
+) -> Response:
+    """The slip of a kept cut as one page."""
+    with store.session() as session:
+        kept = repository.load_cut(session, shop.id, cut_id)
+        piece = repository.load_piece(session, shop.id, kept.piece_id)
+    made = plan_cut(kept.cut, piece, shop, shop.rules)
+    system: Literal["metric", "inch"] = "inch" if (unit or shop.unit) == "in" else "metric"
+    sheet = Sheet(plan=made, piece=piece, cut=kept.cut, name=kept.name, shop_name=shop.name, word=shop.rules.dado_word)
+    body = slip_pdf(sheet, paper=paper, system=system)
+    headers = {"Content-Disposition": 'inline; filename="slip.pdf"', "Cache-Control": "no-store"}
+    return Response(body, media_type="application/pdf", headers=headers)

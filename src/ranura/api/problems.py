@@ -1,0 +1,78 @@
+"""The one form of every error: `{"error": {"field": …, "message": …}}`, mapped here and nowhere else."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from fastapi.responses import JSONResponse
+from pydantic import BaseModel
+from sqlalchemy.exc import InterfaceError, OperationalError
+from starlette.exceptions import HTTPException
+
+from ranura.calc.fields import Refused
+from ranura.calc.registry import Problem, first_problem, problem_of
+from ranura.core.errors import CraftError
+from ranura.core.text import Text
+from ranura.store.repository import NotFoundError, StaleError
+
+
+class ProblemInner(BaseModel):
+    """What is wrong, where, and whether typing on could mend it; `words` has the sentence in both systems of units."""
+
+    field: str | None
+    message: str
+    partial: bool = False
+    words: Text | None = None
+
+
+class ProblemBody(BaseModel):
+    """The body of every error."""
+
+    error: ProblemInner
+
+
+DATABASE_DOWN = "The shop's database does not answer; it is being started again. Nothing you typed is lost."
+ERRORS: dict[int | str, dict[str, Any]] = {status: {"model": ProblemBody} for status in (404, 422, 503)}
+
+
+def _answer(status: int, problem: Problem, **more: Any) -> JSONResponse:
+    return JSONResponse({**problem.body(), **more}, status_code=status)
+
+
+def install(app: FastAPI) -> None:
+    """Gives an application its error handlers."""
+
+    @app.exception_handler(RequestValidationError)
+    def malformed(_: Request, error: RequestValidationError) -> JSONResponse:
+        return _answer(422, first_problem(list(error.errors())))
+
+    @app.exception_handler(Refused)
+    def refused(_: Request, error: Refused) -> JSONResponse:
+        return _answer(422, problem_of(error))
+
+    @app.exception_handler(CraftError)
+    def craft(_: Request, error: CraftError) -> JSONResponse:
+        body = problem_of(error).body()
+        body["error"]["words"] = {"metric": error.message.metric, "inch": error.message.inch}
+        return JSONResponse(body, status_code=422)
+
+    @app.exception_handler(NotFoundError)
+    def not_found(_: Request, error: NotFoundError) -> JSONResponse:
+        return _answer(404, Problem(None, str(error)))
+
+    @app.exception_handler(StaleError)
+    def stale(_: Request, error: StaleError) -> JSONResponse:
+        from ranura.api.views import kept_cut_json
+
+        return _answer(409, Problem("version", str(error)), newer=kept_cut_json(error.newer))
+
+    @app.exception_handler(OperationalError)
+    @app.exception_handler(InterfaceError)
+    def database_down(_: Request, __: Exception) -> JSONResponse:
+        return JSONResponse(Problem(None, DATABASE_DOWN).body(), status_code=503, headers={"Retry-After": "1"})
+
+    @app.exception_handler(HTTPException)
+    def http(_: Request, error: HTTPException) -> JSONResponse:
+        return _answer(error.status_code, Problem(None, str(error.detail)))

@@ -1,0 +1,24 @@
+"""The shop: what it owns, its house rules and its unit."""
+
+from __future__ import annotations
+
+from fastapi import APIRouter
+
+from ranura.api.doors import ShopSettings
+from ranura.api.keeping import TheKeeper, TheShop
+from ranura.api.problems import ERRORS
+from ranura.api.views import ShopView, shop_view
+
+router = APIRouter(prefix="/api", tags=["shop"], responses=ERRORS)
+
+
+@router.get("/shop")
+def get_shop(shop: TheShop) -> ShopView:
+    """The shop with everything a person can choose from."""
+    return shop_view(shop)
+
+
+@router.put("/shop/settings")
+def save_settings(asked: ShopSettings, keeper: TheKeeper) -> ShopView:
+    """Keeps house rules and unit; rules beyond the floor are refused at their field."""
+    return shop_view(keeper.change(asked.rules, asked.unit))

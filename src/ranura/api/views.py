@@ -1,0 +1,98 @@
+"""What the API answers beyond the core's own types: the job with what its list shows, the shop with its choices."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Any, Literal
+
+from pydantic import TypeAdapter
+
+from ranura.core.cuts.dado import Dado, channel
+from ranura.core.drawing import Point, glyph
+from ranura.core.errors import CraftError
+from ranura.core.house_rules import SCHOOLS, Choice
+from ranura.core.materials import MATERIALS, Material
+from ranura.core.pieces import Piece
+from ranura.core.plan import plan_cut, title_of
+from ranura.core.shop import Shop
+from ranura.core.text import Text, write
+from ranura.store.repository import KeptCut, KeptJob, KeptPiece
+
+_KEPT_CUT = TypeAdapter(KeptCut)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class CutItem:
+    """A cut in the list of a job: its title, where it is, its glyph (mm, z up) and how its plan stands."""
+
+    id: str
+    name: str
+    version: int
+    cut: Dado
+    title: Text
+    place: Text
+    glyph: tuple[Point, ...]
+    status: Literal["ready", "caution", "stop"]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PieceItem:
+    """A piece in the list of a job."""
+
+    id: str
+    piece: Piece
+    cuts: tuple[CutItem, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class JobView:
+    """A job as the strip shows it."""
+
+    id: str
+    name: str
+    pieces: tuple[PieceItem, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ShopView:
+    """The shop with everything a person can choose from."""
+
+    shop: Shop
+    materials: tuple[Material, ...]
+    schools: tuple[Choice, ...]
+
+
+def kept_cut_json(cut: KeptCut) -> Any:
+    """A kept cut as JSON values."""
+    return _KEPT_CUT.dump_python(cut, mode="json")
+
+
+def cut_item(kept: KeptCut, piece: Piece, shop: Shop) -> CutItem:
+    """A cut as the list shows it; one that cannot be planned (any more) stands as a stop."""
+    status: Literal["ready", "caution", "stop"] = "stop"
+    outline: tuple[Point, ...] = ()
+    try:
+        outline = glyph(channel(kept.cut, piece))
+        status = plan_cut(kept.cut, piece, shop, shop.rules).status
+    except CraftError:
+        pass  # the list shows the stop; opening the cut says why
+    place = write("{p:fine} from {end}", p=kept.cut.position.mm, end=kept.cut.end)
+    return CutItem(
+        id=kept.id, name=kept.name, version=kept.version, cut=kept.cut, title=title_of(kept.cut, shop.rules), place=place,
+        glyph=outline, status=status,
+    )  # fmt: skip
+
+
+def piece_item(kept: KeptPiece, shop: Shop) -> PieceItem:
+    """A piece as the list shows it."""
+    return PieceItem(id=kept.id, piece=kept.piece, cuts=tuple(cut_item(cut, kept.piece, shop) for cut in kept.cuts))
+
+
+def job_view(job: KeptJob, shop: Shop) -> JobView:
+    """A job as the strip shows it."""
+    return JobView(id=job.id, name=job.name, pieces=tuple(piece_item(piece, shop) for piece in job.pieces))
+
+
+def shop_view(shop: Shop) -> ShopView:
+    """The shop with its choices."""
+    return ShopView(shop=shop, materials=MATERIALS, schools=SCHOOLS)

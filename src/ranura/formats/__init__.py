@@ -1,0 +1,1 @@
+"""Files in open formats: text or bytes on one side, core types on the other."""

@@ -1,0 +1,85 @@
+"""The tables. Every row belongs to a shop; what a tool or a cut *is* stands in `spec`, in the core's own JSON form."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from sqlalchemy import JSON, ForeignKey, Integer, MetaData, String
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+ID_LENGTH = 40
+NAME_LENGTH = 200
+
+
+class Base(DeclarativeBase):
+    """All tables, with predictable names for their keys."""
+
+    metadata = MetaData(
+        naming_convention={"ix": "ix_%(table_name)s_%(column_0_name)s", "fk": "fk_%(table_name)s_%(column_0_name)s"}
+    )
+    type_annotation_map = {dict[str, Any]: JSON}
+
+
+class ShopRow(Base):
+    """A workshop: `unit` is what a bare number means, `rules` the house rules."""
+
+    __tablename__ = "shops"
+
+    id: Mapped[str] = mapped_column(String(ID_LENGTH), primary_key=True)
+    name: Mapped[str] = mapped_column(String(NAME_LENGTH))
+    unit: Mapped[str] = mapped_column(String(2))
+    rules: Mapped[dict[str, Any]]
+
+
+class _Owned(Base):
+    """A row of a shop, in its place among its like."""
+
+    __abstract__ = True
+
+    id: Mapped[str] = mapped_column(String(ID_LENGTH), primary_key=True)
+    shop_id: Mapped[str] = mapped_column(ForeignKey("shops.id", ondelete="CASCADE"), index=True)
+    place: Mapped[int] = mapped_column(Integer)
+
+
+class RouterRow(_Owned):
+    """A router of the bench."""
+
+    __tablename__ = "routers"
+
+    spec: Mapped[dict[str, Any]]
+
+
+class BitRow(_Owned):
+    """A bit of the drawer."""
+
+    __tablename__ = "bits"
+
+    spec: Mapped[dict[str, Any]]
+
+
+class JobRow(_Owned):
+    """A job: pieces that are made together."""
+
+    __tablename__ = "jobs"
+
+    name: Mapped[str] = mapped_column(String(NAME_LENGTH))
+
+
+class PieceRow(_Owned):
+    """A piece of a job."""
+
+    __tablename__ = "pieces"
+
+    job_id: Mapped[str] = mapped_column(ForeignKey("jobs.id", ondelete="CASCADE"), index=True)
+    spec: Mapped[dict[str, Any]]
+
+
+class CutRow(_Owned):
+    """A cut in a piece; `version` rises with every save, so that an old one is noticed."""
+
+    __tablename__ = "cuts"
+
+    piece_id: Mapped[str] = mapped_column(ForeignKey("pieces.id", ondelete="CASCADE"), index=True)
+    name: Mapped[str] = mapped_column(String(NAME_LENGTH))
+    spec: Mapped[dict[str, Any]]
+    version: Mapped[int] = mapped_column(Integer)

@@ -1,0 +1,247 @@
+"""Reading and writing what a shop keeps. A store opens sessions; the functions take one, with the shop they act for."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from contextlib import contextmanager
+from dataclasses import dataclass
+from typing import Any, TypeVar
+
+from pydantic import TypeAdapter
+from sqlalchemy import create_engine, delete, func, select
+from sqlalchemy.orm import Session, sessionmaker
+
+from ranura.core.cuts.dado import Dado
+from ranura.core.house_rules import HouseRules
+from ranura.core.lengths import Unit
+from ranura.core.pieces import Piece
+from ranura.core.shop import Shop
+from ranura.core.tooling.bits import Bit
+from ranura.core.tooling.routers import Router
+from ranura.store.models import BitRow, CutRow, JobRow, PieceRow, RouterRow, ShopRow
+
+_ROUTER, _BIT = TypeAdapter(Router), TypeAdapter(Bit)
+_PIECE, _CUT = TypeAdapter(Piece), TypeAdapter(Dado)
+_RULES, _UNIT = TypeAdapter(HouseRules), TypeAdapter[Unit](Unit)
+
+
+class NotFoundError(LookupError):
+    """An id that this shop does not have."""
+
+    def __init__(self, what: str, id: str) -> None:
+        super().__init__(f"there is no {what} {id!r} here")
+
+
+class StaleError(Exception):
+    """A save of an older version than the one that is kept; `newer` is the latter."""
+
+    def __init__(self, newer: KeptCut) -> None:
+        super().__init__("this cut was changed elsewhere in the meantime")
+        self.newer = newer
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KeptCut:
+    """A cut as it is kept."""
+
+    id: str
+    piece_id: str
+    name: str
+    version: int
+    cut: Dado
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KeptPiece:
+    """A piece with its cuts, in order."""
+
+    id: str
+    piece: Piece
+    cuts: tuple[KeptCut, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KeptJob:
+    """A job with its pieces, in order."""
+
+    id: str
+    name: str
+    pieces: tuple[KeptPiece, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class JobName:
+    """A job in a list."""
+
+    id: str
+    name: str
+
+
+class Store:
+    """The database of one installation. Raises SQLAlchemy's OperationalError while it is down; the next call tries anew."""
+
+    def __init__(self, url: str) -> None:
+        self._engine = create_engine(url, pool_pre_ping=True, pool_recycle=1800, pool_size=4, connect_args={"connect_timeout": 3})
+        self._sessions = sessionmaker(self._engine, expire_on_commit=False)
+
+    @contextmanager
+    def session(self) -> Iterator[Session]:
+        """One transaction: committed at the end, rolled back on an error."""
+        with self._sessions.begin() as session:
+            yield session
+
+    def close(self) -> None:
+        """Lets go of all connections."""
+        self._engine.dispose()
+
+
+_Row = TypeVar("_Row", JobRow, PieceRow, CutRow)
+
+
+def _mine(session: Session, row_type: type[_Row], shop_id: str, id: str, *, lock: bool = False) -> _Row:
+    query = select(row_type).where(row_type.id == id, row_type.shop_id == shop_id)
+    row = session.scalar(query.with_for_update() if lock else query)
+    if row is None:
+        raise NotFoundError(row_type.__tablename__.removesuffix("s"), id)
+    return row
+
+
+def has_shop(session: Session, shop_id: str) -> bool:
+    """Whether a shop of this id is kept."""
+    return session.get(ShopRow, shop_id) is not None
+
+
+def remove_shop(session: Session, shop_id: str) -> None:
+    """Takes a shop away with all it holds."""
+    session.execute(delete(ShopRow).where(ShopRow.id == shop_id))
+
+
+def add_shop(session: Session, shop: Shop) -> None:
+    """Keeps a new shop with its tools."""
+    rules: dict[str, Any] = _RULES.dump_python(shop.rules, mode="json")
+    session.add(ShopRow(id=shop.id, name=shop.name, unit=shop.unit, rules=rules))
+    session.flush()
+    for place, router in enumerate(shop.routers):
+        spec = _ROUTER.dump_python(router, mode="json")
+        session.add(RouterRow(id=router.id, shop_id=shop.id, place=place, spec=spec))
+    for place, bit in enumerate(shop.bits):
+        session.add(BitRow(id=bit.id, shop_id=shop.id, place=place, spec=_BIT.dump_python(bit, mode="json")))
+    session.flush()
+
+
+def load_shop(session: Session, shop_id: str) -> Shop:
+    """The shop as one frozen value. Raises NotFoundError."""
+    row = session.get(ShopRow, shop_id)
+    if row is None:
+        raise NotFoundError("shop", shop_id)
+    routers = session.scalars(select(RouterRow).where(RouterRow.shop_id == shop_id).order_by(RouterRow.place))
+    bits = session.scalars(select(BitRow).where(BitRow.shop_id == shop_id).order_by(BitRow.place))
+    return Shop(
+        id=row.id,
+        name=row.name,
+        unit=_UNIT.validate_python(row.unit),
+        rules=_RULES.validate_python(row.rules),
+        routers=tuple(_ROUTER.validate_python(each.spec) for each in routers),
+        bits=tuple(_BIT.validate_python(each.spec) for each in bits),
+    )
+
+
+def save_rules(session: Session, shop_id: str, rules: HouseRules, unit: Unit) -> None:
+    """Keeps the house rules and the unit of a shop. Raises NotFoundError."""
+    row = session.get(ShopRow, shop_id)
+    if row is None:
+        raise NotFoundError("shop", shop_id)
+    row.rules = _RULES.dump_python(rules, mode="json")
+    row.unit = unit
+
+
+def list_jobs(session: Session, shop_id: str) -> tuple[JobName, ...]:
+    """The jobs of a shop, in order."""
+    rows = session.scalars(select(JobRow).where(JobRow.shop_id == shop_id).order_by(JobRow.place, JobRow.id))
+    return tuple(JobName(id=row.id, name=row.name) for row in rows)
+
+
+def load_job(session: Session, shop_id: str, job_id: str) -> KeptJob:
+    """A job with its pieces and cuts. Raises NotFoundError."""
+    job = _mine(session, JobRow, shop_id, job_id)
+    pieces = list(session.scalars(select(PieceRow).where(PieceRow.job_id == job_id).order_by(PieceRow.place, PieceRow.id)))
+    query = select(CutRow).where(CutRow.piece_id.in_([p.id for p in pieces])).order_by(CutRow.place, CutRow.id)
+    cuts = list(session.scalars(query)) if pieces else []
+    return KeptJob(
+        id=job.id,
+        name=job.name,
+        pieces=tuple(
+            KeptPiece(
+                id=row.id,
+                piece=_PIECE.validate_python(row.spec),
+                cuts=tuple(_kept(cut) for cut in cuts if cut.piece_id == row.id),
+            )
+            for row in pieces
+        ),
+    )
+
+
+def _kept(row: CutRow) -> KeptCut:
+    cut = _CUT.validate_python(row.spec)
+    return KeptCut(id=row.id, piece_id=row.piece_id, name=row.name, version=row.version, cut=cut)
+
+
+def _next_place(session: Session, row_type: type[_Row], shop_id: str) -> int:
+    highest = session.scalar(select(func.max(row_type.place)).where(row_type.shop_id == shop_id))
+    return 0 if highest is None else highest + 1
+
+
+def add_job(session: Session, shop_id: str, *, id: str, name: str) -> None:
+    """Keeps a new job at the end."""
+    session.add(JobRow(id=id, shop_id=shop_id, place=_next_place(session, JobRow, shop_id), name=name))
+    session.flush()
+
+
+def add_piece(session: Session, shop_id: str, job_id: str, *, id: str, piece: Piece) -> None:
+    """Keeps a new piece at the end of a job. Raises NotFoundError."""
+    _mine(session, JobRow, shop_id, job_id)
+    place = _next_place(session, PieceRow, shop_id)
+    spec = _PIECE.dump_python(piece, mode="json")
+    session.add(PieceRow(id=id, shop_id=shop_id, place=place, job_id=job_id, spec=spec))
+    session.flush()
+
+
+def load_piece(session: Session, shop_id: str, piece_id: str) -> Piece:
+    """A piece alone. Raises NotFoundError."""
+    return _PIECE.validate_python(_mine(session, PieceRow, shop_id, piece_id).spec)
+
+
+def remove_piece(session: Session, shop_id: str, piece_id: str) -> None:
+    """Takes a piece away with its cuts. Raises NotFoundError."""
+    session.delete(_mine(session, PieceRow, shop_id, piece_id))
+
+
+def add_cut(session: Session, shop_id: str, piece_id: str, *, id: str, name: str, cut: Dado) -> KeptCut:
+    """Keeps a new cut at the end of a piece, as version 1. Raises NotFoundError."""
+    _mine(session, PieceRow, shop_id, piece_id)
+    place = _next_place(session, CutRow, shop_id)
+    spec = _CUT.dump_python(cut, mode="json")
+    row = CutRow(id=id, shop_id=shop_id, place=place, piece_id=piece_id, name=name, spec=spec, version=1)
+    session.add(row)
+    session.flush()
+    return _kept(row)
+
+
+def load_cut(session: Session, shop_id: str, cut_id: str) -> KeptCut:
+    """A cut as it is kept. Raises NotFoundError."""
+    return _kept(_mine(session, CutRow, shop_id, cut_id))
+
+
+def save_cut(session: Session, shop_id: str, cut_id: str, *, name: str, cut: Dado, version: int) -> KeptCut:
+    """Keeps a change to the version that was read. Raises StaleError with the newer one, or NotFoundError."""
+    row = _mine(session, CutRow, shop_id, cut_id, lock=True)
+    if row.version != version:
+        raise StaleError(_kept(row))
+    row.name, row.spec, row.version = name, _CUT.dump_python(cut, mode="json"), version + 1
+    session.flush()
+    return _kept(row)
+
+
+def remove_cut(session: Session, shop_id: str, cut_id: str) -> None:
+    """Takes a cut away. Raises NotFoundError."""
+    session.delete(_mine(session, CutRow, shop_id, cut_id))

@@ -1,0 +1,1 @@
+"""Migrations, in order; one change each, safe to run again, since MariaDB commits a schema change at once."""

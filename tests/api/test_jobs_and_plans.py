@@ -1,0 +1,156 @@
+"""The API of jobs, pieces, cuts and plans on a real database."""
+
+from __future__ import annotations
+
+import dataclasses
+
+import pytest
+
+from ranura.store import demo, repository
+from ranura.store.repository import Store
+
+
+def typed(text: str, unit: str = "mm") -> dict[str, str]:
+    return {"typed": text, "unit": unit}
+
+
+def cut(**changes) -> dict:
+    asked = {"kind": "dado", "width": typed("17.6"), "depth": typed("6"), "position": typed("212")}
+    return {**asked, **{k: typed(v) if isinstance(v, str) and k in asked else v for k, v in changes.items()}}
+
+
+PIECE = {
+    "name": "Wing case side", "material": "birch-plywood", "length": typed("640"), "width": typed("300"),
+    "thickness": typed("17.6"),
+}  # fmt: skip
+
+
+def plan(client, **changes):
+    return client.post("/api/plan", json={"piece": PIECE, "cut": cut(**changes)})
+
+
+def test_the_demo_job_and_its_plans(client):
+    jobs = client.get("/api/jobs").json()
+    assert [job["name"] for job in jobs] == ["The Little Harbour"]
+    job = client.get(f"/api/jobs/{jobs[0]['id']}").json()
+    (piece,) = job["pieces"]
+    assert [c["cut"]["position"]["typed"] for c in piece["cuts"]] == ["212", "64"]
+    assert all(c["glyph"] and c["status"] == "caution" for c in piece["cuts"])
+    kept = client.get(f"/api/cuts/{piece['cuts'][0]['id']}/plan").json()
+    assert kept == plan(client).json(), "the kept cut and the typed one have the same plan"
+
+
+@pytest.mark.parametrize(
+    ("changes", "field", "partial", "words"),
+    [
+        ({"width": "3"}, "cut.width", False, "narrowest"),
+        ({"width": "700"}, "cut.width", False, "wider than the board"),
+        ({"depth": "18"}, "cut.depth", False, "through the board"),
+        ({"width": "5", "depth": "12"}, "cut.depth", False, "deep"),
+        ({"width": "3//4"}, "cut.width", False, "two slashes"),
+        ({"width": ""}, "cut.width", True, "Type a length"),
+        ({"depth": "1e9"}, "cut.depth", False, "exponent"),
+        ({"depth": "abc"}, "cut.depth", False, "no number"),
+        ({"position": "1-1/"}, "cut.position", True, "not finished"),
+        ({"position": "630"}, "cut.position", False, "no wood is left"),
+        ({"position": "0"}, "cut.position", True, "more than 0"),
+        ({"bit_id": "none"}, "cut.bit_id", False, "not in this shop"),
+        ({"end": "top"}, "cut.end", False, "left"),
+        ({"more": 1}, "cut.more", False, "not known"),
+    ],
+)
+def test_bad_input_is_said_where_it_was_typed(client, changes, field, partial, words):
+    response = plan(client, **changes)
+    assert response.status_code == 422
+    error = response.json()["error"]
+    assert (error["field"], error.get("partial", False)) == (field, partial)
+    assert words in error["message"]
+
+
+def test_refusals_come_in_the_readers_own_unit(client):
+    error = plan(client, width=typed("25.5 in")).json()["error"]
+    assert "25 1/2 in" in error["words"]["inch"]
+    assert "647.7 mm" in error["words"]["metric"]
+
+
+def test_a_piece_and_a_cut_of_ones_own_are_kept(client, store: Store):
+    job = client.post("/api/jobs/little-harbour/pieces", json={"piece": {**PIECE, "name": "Shelf", "material": "ash"}}).json()
+    piece = job["pieces"][-1]
+    assert (piece["piece"]["name"], piece["cuts"]) == ("Shelf", [])
+    made = client.post(f"/api/pieces/{piece['id']}/cuts", json={"name": "Housing", "cut": cut(width="23/32 in")})
+    assert made.status_code == 201
+    assert made.json()["version"] == 1
+    with store.session() as session:
+        kept = repository.load_job(session, demo.DEMO_SHOP, "little-harbour")
+    assert kept.pieces[-1].cuts[0].cut.width.typed == "23/32 in"
+    assert client.delete(f"/api/cuts/{made.json()['id']}").status_code == 204
+    assert client.get(f"/api/cuts/{made.json()['id']}").status_code == 404
+
+
+def test_a_cut_that_cannot_be_is_not_kept(client):
+    before = client.get("/api/cuts/shelf-dado-212").json()
+    refused = client.put(
+        "/api/cuts/shelf-dado-212", json={"name": "Middle", "cut": cut(depth="20"), "version": before["version"]}
+    )
+    assert refused.status_code == 422
+    assert client.get("/api/cuts/shelf-dado-212").json() == before
+
+
+def test_saving_an_old_version_is_refused_with_the_newer_cut(client):
+    first = client.put("/api/cuts/shelf-dado-212", json={"name": "Middle", "cut": cut(depth="7"), "version": 1})
+    assert (first.status_code, first.json()["version"]) == (200, 2)
+    late = client.put("/api/cuts/shelf-dado-212", json={"name": "Middle", "cut": cut(depth="8"), "version": 1})
+    assert late.status_code == 409
+    assert late.json()["error"]["field"] == "version"
+    assert late.json()["newer"]["cut"]["depth"]["typed"] == "7"
+    assert late.json()["newer"]["version"] == 2
+    again = client.put("/api/cuts/shelf-dado-212", json={"name": "Middle", "cut": cut(depth="8"), "version": 2})
+    assert again.json()["version"] == 3
+
+
+@pytest.mark.parametrize(
+    ("method", "path", "body"),
+    [
+        ("GET", "/api/jobs/nothing", None),
+        ("GET", "/api/cuts/nothing", None),
+        ("GET", "/api/cuts/nothing/plan", None),
+        ("GET", "/api/cuts/nothing/slip.pdf", None),
+        ("DELETE", "/api/pieces/nothing", None),
+        ("POST", "/api/jobs/nothing/pieces", {"piece": PIECE}),
+        ("POST", "/api/pieces/nothing/cuts", {"name": "x", "cut": cut()}),
+        ("PUT", "/api/cuts/nothing", {"name": "x", "cut": cut(), "version": 1}),
+        ("GET", "/api/no/such/place", None),
+    ],
+)
+def test_unknown_ids_are_404_in_the_one_form(client, method, path, body):
+    response = client.request(method, path, json=body)
+    assert response.status_code == 404
+    assert set(response.json()["error"]) >= {"field", "message"}
+
+
+def test_what_belongs_to_another_shop_is_not_there(client, store: Store):
+    other = dataclasses.replace(demo.SHOP, id="other", routers=(), bits=())
+    with store.session() as session:
+        repository.remove_shop(session, "other")
+        repository.add_shop(session, other)
+        repository.add_job(session, "other", id="their-job", name="Theirs")
+    assert client.get("/api/jobs/their-job").status_code == 404
+    assert [job["id"] for job in client.get("/api/jobs").json()] == ["little-harbour"]
+
+
+def test_house_rules_change_figures_at_once_and_stop_at_the_floor(client):
+    shop = client.get("/api/shop").json()
+    rules = {**shop["shop"]["rules"], "depth_rule": "fixed-cap"}
+    assert client.put("/api/shop/settings", json={"unit": "mm", "rules": rules}).status_code == 200
+    step = next(f for f in plan(client).json()["figures"] if f["key"] == "depth.step")
+    assert (step["value"], step["school"]) == (6.0, "fixed-cap")
+    beyond = client.put("/api/shop/settings", json={"unit": "mm", "rules": {**rules, "rim_speed_limit_m_s": 75}})
+    assert beyond.status_code == 422
+    assert "60" in beyond.json()["error"]["message"]
+    assert client.get("/api/shop").json()["shop"]["rules"]["depth_rule"] == "fixed-cap"
+
+
+def test_every_refusal_of_a_pinned_tool_is_shown_not_hidden(client):
+    made = plan(client, bit_id="straight-12", router_id="plunge-two")
+    assert made.status_code == 200
+    assert made.json()["status"] == "stop"

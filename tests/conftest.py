@@ -1,0 +1,77 @@
+"""One private MariaDB and one server for the whole run; the demo shop is laid anew for every test that asks for it."""
+
+from __future__ import annotations
+
+import threading
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+import uvicorn
+from fastapi.testclient import TestClient
+
+from ranura.api.application import Settings, create_app
+from ranura.host import places
+from ranura.host.database import PrivateDatabase
+from ranura.host.serve import listen
+from ranura.store import demo
+from ranura.store.repository import Store
+from ranura.store.schema import upgrade
+
+
+@pytest.fixture(scope="session")
+def database(tmp_path_factory: pytest.TempPathFactory) -> Iterator[PrivateDatabase]:
+    """A MariaDB of its own, with the tables of today."""
+    server = PrivateDatabase(tmp_path_factory.mktemp("home"))
+    server.start()
+    try:
+        upgrade(server.url)
+        yield server
+    finally:
+        server.stop()
+
+
+@pytest.fixture(scope="session")
+def opened_store(database: PrivateDatabase) -> Iterator[Store]:
+    store = Store(database.url)
+    yield store
+    store.close()
+
+
+@pytest.fixture
+def store(opened_store: Store) -> Store:
+    """The store with the demo shop as it comes."""
+    demo.lay(opened_store, fresh=True, say=lambda _: None)
+    return opened_store
+
+
+@pytest.fixture
+def client(store: Store) -> Iterator[TestClient]:
+    """The API of the demo shop, without the page."""
+    with TestClient(create_app(Settings(shop_id=demo.DEMO_SHOP, page=None), store)) as made:
+        yield made
+
+
+class Served:
+    """A server with the built page on a port of its own."""
+
+    def __init__(self, store: Store, page: Path) -> None:
+        self.app = create_app(Settings(shop_id=demo.DEMO_SHOP, page=page), store)
+        self._socket = listen(18_740)
+        self.url = f"http://127.0.0.1:{self._socket.getsockname()[1]}"
+        config = uvicorn.Config(self.app, log_level="error", lifespan="off", timeout_graceful_shutdown=1)
+        self._server = uvicorn.Server(config)
+        self._thread = threading.Thread(target=self._server.run, kwargs={"sockets": [self._socket]}, daemon=True)
+        self._thread.start()
+
+    def close(self) -> None:
+        self._server.should_exit = True
+        self._thread.join(timeout=10)
+
+
+@pytest.fixture(scope="session")
+def served(opened_store: Store) -> Iterator[Served]:
+    demo.lay(opened_store, fresh=True, say=lambda _: None)
+    server = Served(opened_store, places.BUILT_PAGE)
+    yield server
+    server.close()
