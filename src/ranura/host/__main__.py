@@ -1,0 +1,132 @@
+"""The verbs of `./ranura`. Standard library only until set-up is done; a verb's own module is imported last."""
+
+from __future__ import annotations
+
+import os
+import sys
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+
+from ranura.host import places, setup
+from ranura.host.progress import CannotGoOn, say
+
+
+@dataclass(frozen=True)
+class Verb:
+    """A word of the command line: what it does, what must be installed first, and who does it."""
+
+    help: str
+    level: setup.Level | None
+    run: Callable[[Sequence[str]], int]
+    debian: tuple[dict[str, str], ...] = ()
+
+
+def _demo(arguments: Sequence[str]) -> int:
+    from ranura.host.serve import serve
+
+    return serve(demo=True, fresh=_flag(arguments, "--fresh"))
+
+
+def _start(arguments: Sequence[str]) -> int:
+    from ranura.host.serve import serve
+
+    _flag(arguments)
+    return serve(demo=False, fresh=False)
+
+
+def _stop(arguments: Sequence[str]) -> int:
+    from ranura.host.running import stop
+
+    _flag(arguments)
+    return stop()
+
+
+def _test(arguments: Sequence[str]) -> int:
+    from ranura.host.checks import test
+
+    return test(quick=list(arguments) == ["quick"], rest=[] if list(arguments) == ["quick"] else arguments)
+
+
+def _check(arguments: Sequence[str]) -> int:
+    from ranura.host.checks import check
+
+    _flag(arguments)
+    return check()
+
+
+def _fix(arguments: Sequence[str]) -> int:
+    from ranura.host.checks import fix
+
+    _flag(arguments)
+    return fix()
+
+
+def _bench(arguments: Sequence[str]) -> int:
+    from ranura.host.bench import bench
+
+    _flag(arguments)
+    return bench()
+
+
+def _calc(arguments: Sequence[str]) -> int:
+    from ranura.calc.command import main
+
+    return main(list(arguments), sys.stdin.buffer, sys.stdout)
+
+
+def _flag(arguments: Sequence[str], known: str | None = None) -> bool:
+    """True when the one known flag was given; anything else is refused."""
+    for argument in arguments:
+        if argument != known:
+            raise CannotGoOn(f"unknown option {argument!r}; ./ranura --help lists the verbs", code=2)
+    return bool(arguments)
+
+
+_DATABASE = (setup.DATABASE_PACKAGES,)
+_ALL = (setup.DATABASE_PACKAGES, setup.BROWSER_PACKAGES)
+
+VERBS = {
+    "demo": Verb("set up what is missing and serve the demo shop (--fresh lays it anew)", "run", _demo, _DATABASE),
+    "start": Verb("serve your own shop", "run", _start, _DATABASE),
+    "stop": Verb("end the Ranura that is running", None, _stop),
+    "calc": Verb("answer one sum: calc NAME < request.json, or calc --batch < requests.jsonl", "run", _calc),
+    "test": Verb("linters, types and all tests (test quick: without the slow ones)", "dev", _test, _ALL),
+    "check": Verb("linters and types alone", "dev", _check),
+    "fix": Verb("format the code and write the generated documents", "dev", _fix),
+    "bench": Verb("measure speed side by side and write docs/performance.md", "dev", _bench, _ALL),
+}
+
+
+def usage() -> str:
+    """One line a verb."""
+    lines = [f"  {name:<6} {verb.help}" for name, verb in VERBS.items()]
+    return "\n".join(["Ranura plans router cuts. Usage: ./ranura VERB", "", *lines])
+
+
+def main(arguments: Sequence[str]) -> int:
+    """Sets up what the verb needs, moves into the project's own Python, and runs the verb."""
+    if not arguments or arguments[0] in ("--help", "-h", "help"):
+        print(usage())
+        return 0 if arguments else 2
+    verb = VERBS.get(arguments[0])
+    if verb is None:
+        raise CannotGoOn(f"unknown verb {arguments[0]!r}\n\n{usage()}", code=2)
+    if verb.level is not None:
+        with setup.one_at_a_time():
+            for packages in verb.debian:
+                setup.ensure_debian(packages)
+            changed = setup.ensure_python(verb.level)
+        python = places.venv_python()
+        if changed or os.path.realpath(sys.prefix) != os.path.realpath(places.VENV):
+            os.execv(python, [str(python), "-m", "ranura.host", *arguments])
+    return verb.run(arguments[1:])
+
+
+if __name__ == "__main__":
+    try:
+        sys.exit(main(sys.argv[1:]))
+    except CannotGoOn as problem:
+        say(str(problem))
+        sys.exit(problem.code)
+    except KeyboardInterrupt:
+        sys.exit(130)

@@ -1,0 +1,118 @@
+"""`test`, `check` and `fix`: every linter, type checker and test runner behind three verbs; pytest last."""
+
+from __future__ import annotations
+
+import os
+import subprocess
+import sys
+import time
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from ranura.host import places, setup
+from ranura.host.progress import CannotGoOn, say
+
+PYTHON = str(places.venv_python())
+BIN = places.VENV / "bin"
+OPENAPI = places.WEB / "openapi"
+GENERATED = places.WEB / "src" / "api" / "generated"
+
+
+@dataclass(frozen=True)
+class Step:
+    """One command of a verb, run from the project's root or from web/."""
+
+    what: str
+    command: tuple[str, ...]
+    in_web: bool = False
+
+
+def _npm(script: str) -> tuple[str, ...]:
+    return (*setup.npm_command(), "run", "--silent", script)
+
+
+def _check_steps() -> list[Step]:
+    return [
+        Step("Formatting of Python", (str(BIN / "ruff"), "format", "--check", "-q", "src", "tests")),
+        Step("Linting of Python", (str(BIN / "ruff"), "check", "-q", "src", "tests")),
+        Step("Types of Python", (PYTHON, "-m", "mypy", "--no-error-summary")),
+        Step("Arrows between rooms", (str(BIN / "lint-imports"), "--no-cache")),
+        Step("Linting of the page", _npm("lint"), in_web=True),
+        Step("Types of the page", _npm("types"), in_web=True),
+    ]
+
+
+def _run(steps: Sequence[Step]) -> None:
+    for step in steps:
+        began = time.monotonic()
+        done = subprocess.run(
+            step.command,
+            cwd=places.WEB if step.in_web else places.ROOT,
+            env=setup.node_environment(),
+            stdin=subprocess.DEVNULL,
+            capture_output=True,
+            text=True,
+        )
+        if done.returncode:
+            say((done.stdout + done.stderr).strip())
+            raise CannotGoOn(f"{step.what}: not in order")
+        say(f"{step.what}: in order ({time.monotonic() - began:.1f} s)")
+
+
+def prepare() -> None:
+    """What linters and tests of the page need: its packages, the client generated from the API, the built page."""
+    setup.ensure_node_packages(places.WEB, "dev")
+    generate_client()
+    setup.ensure_page("dev")
+
+
+def generate_client() -> None:
+    """The page's types of the API, made from its OpenAPI description when that changed."""
+    from ranura.host.openapi import description
+
+    setup.ensure_node_packages(OPENAPI, "dev")
+    GENERATED.mkdir(parents=True, exist_ok=True)
+    source, target = GENERATED / "openapi.json", GENERATED / "schema.ts"
+    text = description()
+    if target.is_file() and source.is_file() and source.read_text() == text:
+        return
+    source.write_text(text)
+    generator = str(OPENAPI / "node_modules" / "openapi-typescript" / "bin" / "cli.js")
+    options = ("--output", str(target), "--default-non-nullable=false")
+    _run([Step("The page's types of the API", (*setup.node_command(), generator, str(source), *options))])
+
+
+def check() -> int:
+    """Linters and types."""
+    prepare()
+    _run(_check_steps())
+    return 0
+
+
+def fix() -> int:
+    """Formats everything and writes the generated documents."""
+    from ranura.host.rules_page import write_rules_page
+
+    prepare()
+    _run(
+        [
+            Step("Formatting Python", (str(BIN / "ruff"), "format", "-q", "src", "tests")),
+            Step("Mending Python", (str(BIN / "ruff"), "check", "-q", "--fix", "src", "tests")),
+            Step("Formatting the page", _npm("fix"), in_web=True),
+        ]
+    )
+    write_rules_page()
+    say("docs/rules.md: written")
+    return 0
+
+
+def test(*, quick: bool, rest: Sequence[str]) -> int:
+    """All checks and tests; `quick` leaves out those marked slow. `rest` goes to pytest. Ends with pytest's own code."""
+    prepare()
+    if not rest:
+        _run([*_check_steps(), Step("Tests of the page's own thinking", _npm("test"), in_web=True)])
+    only = ["-m", "not slow"] if quick else []
+    say("Tests of core, API, store and browser:")
+    sys.stderr.flush()
+    done = subprocess.run([PYTHON, "-m", "pytest", *only, *rest], cwd=places.ROOT, env={**os.environ, "PYTHONUTF8": "1"})
+    return done.returncode

@@ -1,0 +1,90 @@
+"""`demo` and `start`: one process in the foreground that holds the database, the schema and the web server."""
+
+from __future__ import annotations
+
+import errno
+import os
+import socket
+from pathlib import Path
+
+import uvicorn
+
+from ranura.api.application import Settings, create_app
+from ranura.host import places, running, setup
+from ranura.host.database import PrivateDatabase
+from ranura.host.progress import CannotGoOn, answer, say
+from ranura.store import demo as demo_shop
+from ranura.store.repository import Store
+from ranura.store.schema import upgrade
+
+DEFAULT_PORT = 8740
+
+
+def listen(first: int) -> socket.socket:
+    """A listening socket on loopback: on port `first`, or the next free one of the fifty after it."""
+    for port in range(first, min(first + 50, 65536)):
+        server = socket.socket()
+        server.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            server.bind(("127.0.0.1", port))
+            server.listen(128)
+        except OSError as problem:
+            server.close()
+            if problem.errno in (errno.EADDRINUSE, errno.EACCES):
+                continue
+            raise
+        return server
+    raise CannotGoOn(f"No free port from {first} to {first + 49}; set RANURA_PORT.")
+
+
+def wanted_port() -> int:
+    """RANURA_PORT, or the usual one."""
+    text = os.environ.get("RANURA_PORT") or str(DEFAULT_PORT)
+    if not text.isdecimal() or not 1 <= int(text) <= 65535:
+        raise CannotGoOn(f"RANURA_PORT must be a port number, not {text!r}.", code=2)
+    return int(text)
+
+
+class _Server(uvicorn.Server):
+    """Says that it is ready once it answers."""
+
+    def __init__(self, config: uvicorn.Config, home: Path, url: str) -> None:
+        super().__init__(config)
+        self._home, self._url = home, url
+
+    async def startup(self, sockets: list[socket.socket] | None = None) -> None:
+        await super().startup(sockets=sockets)
+        answer(running.announce(self._home, self._url).ready_line)
+
+
+def serve(*, demo: bool, fresh: bool) -> int:
+    """Serves until Ctrl-C or `./ranura stop`. A second call only prints where the first one serves."""
+    home = places.home()
+    lock = running.take_lock(home)
+    if lock is None:
+        answer(running.wait_until_ready(home).ready_line)
+        return 0
+    with lock:
+        setup.ensure_page()
+        say("Starting the database …")
+        database = PrivateDatabase(home)
+        database.start()
+        try:
+            say("Bringing its tables up to date …")
+            upgrade(database.url)
+            store = Store(database.url)
+            if demo:
+                demo_shop.lay(store, fresh=fresh, say=say)
+            else:
+                demo_shop.own_shop(store)
+            shop_id = demo_shop.DEMO_SHOP if demo else demo_shop.OWN_SHOP
+            server_socket = listen(wanted_port())
+            url = f"http://127.0.0.1:{server_socket.getsockname()[1]}/"
+            app = create_app(Settings(shop_id=shop_id, page=places.BUILT_PAGE), store)
+            say("Starting the server …")
+            config = uvicorn.Config(app, log_level="warning", timeout_graceful_shutdown=3, lifespan="off")
+            _Server(config, home, url).run(sockets=[server_socket])
+        finally:
+            say("Stopping the database …")
+            database.stop()
+    return 0
