@@ -1,0 +1,138 @@
+/** The one way to the server: a client typed by the generated description, and errors in one form. */
+import createClient from "openapi-fetch";
+import type { components, paths } from "./generated/schema";
+
+type Schemas = components["schemas"];
+export type CutPlan = Schemas["CutPlan"];
+export type CutItem = Schemas["CutItem"];
+export type JobView = Schemas["JobView"];
+export type PieceItem = Schemas["PieceItem"];
+export type ShopView = Schemas["ShopView"];
+export type HouseRules = Schemas["HouseRules-Output"];
+export type CutIn = Schemas["CutIn"];
+export type PieceIn = Schemas["PieceIn"];
+export type LengthIn = Schemas["LengthIn"];
+export type Text = Schemas["Text"];
+export type Shown = Schemas["Shown"];
+export type Reading = Schemas["Reading"];
+export type Figure = Schemas["Figure"];
+export type Caution = Schemas["Caution"];
+export type SlipSection = Schemas["Section"];
+export type JobName = Schemas["JobName"];
+export type View = Schemas["View"];
+export type Dimension = Schemas["Dimension"];
+export type Unit = LengthIn["unit"];
+
+/** What is wrong, where it was typed, and whether typing on could mend it. */
+export interface Problem {
+  field: string | null;
+  message: Text;
+  partial: boolean;
+}
+
+/** How a request ended; `down` covers a server or database that does not answer. */
+export type Outcome<T> =
+  | { kind: "ok"; data: T }
+  | { kind: "refused"; problem: Problem }
+  | { kind: "stale"; newer: unknown }
+  | { kind: "missing"; problem: Problem }
+  | { kind: "down"; message: string };
+
+export const NO_SERVER =
+  "Ranura's server does not answer. It was stopped or is starting; this page keeps trying.";
+
+const client = createClient<paths>({ baseUrl: "/" });
+
+/** The client's own type of an answer loses tuples (a point becomes number[]), so each call names its schema. */
+interface Answer {
+  data?: unknown;
+  error?: unknown;
+  response: Response;
+}
+
+/** Turns any answer into an outcome; a network failure is `down`. */
+export async function outcome<T>(request: Promise<Answer>): Promise<Outcome<T>> {
+  let answer: Answer;
+  try {
+    answer = await request;
+  } catch {
+    return { kind: "down", message: NO_SERVER };
+  }
+  if (answer.response.ok) return { kind: "ok", data: answer.data as T };
+  const body = answer.error as
+    | {
+        error?: { field?: string | null; message?: string; partial?: boolean; words?: Text };
+        newer?: unknown;
+      }
+    | undefined;
+  const said = body?.error?.message ?? `The server answered ${answer.response.status}.`;
+  const problem: Problem = {
+    field: body?.error?.field ?? null,
+    message: body?.error?.words ?? { metric: said, inch: said },
+    partial: body?.error?.partial ?? false,
+  };
+  switch (answer.response.status) {
+    case 409:
+      return { kind: "stale", newer: body?.newer };
+    case 404:
+      return { kind: "missing", problem };
+    case 503:
+      return { kind: "down", message: said };
+    default:
+      return answer.response.status >= 500 ? { kind: "down", message: said } : { kind: "refused", problem };
+  }
+}
+
+export const api = {
+  shop: () => outcome<ShopView>(client.GET("/api/shop")),
+  saveSettings: (unit: Unit, rules: HouseRules) =>
+    outcome<ShopView>(client.PUT("/api/shop/settings", { body: { unit, rules } })),
+  jobs: () => outcome<JobName[]>(client.GET("/api/jobs")),
+  job: (job_id: string) =>
+    outcome<JobView>(client.GET("/api/jobs/{job_id}", { params: { path: { job_id } } })),
+  addJob: (name: string) => outcome<JobView>(client.POST("/api/jobs", { body: { name } })),
+  addPiece: (job_id: string, piece: PieceIn) =>
+    outcome<JobView>(
+      client.POST("/api/jobs/{job_id}/pieces", { params: { path: { job_id } }, body: { piece } }),
+    ),
+  removePiece: (piece_id: string) =>
+    outcome<undefined>(client.DELETE("/api/pieces/{piece_id}", { params: { path: { piece_id } } })),
+  addCut: (piece_id: string, name: string, cut: CutIn) =>
+    outcome<CutItem>(
+      client.POST("/api/pieces/{piece_id}/cuts", { params: { path: { piece_id } }, body: { name, cut } }),
+    ),
+  cut: (cut_id: string) =>
+    outcome<CutItem>(client.GET("/api/cuts/{cut_id}", { params: { path: { cut_id } } })),
+  saveCut: (cut_id: string, name: string, cut: CutIn, version: number) =>
+    outcome<CutItem>(
+      client.PUT("/api/cuts/{cut_id}", { params: { path: { cut_id } }, body: { name, cut, version } }),
+    ),
+  removeCut: (cut_id: string) =>
+    outcome<undefined>(client.DELETE("/api/cuts/{cut_id}", { params: { path: { cut_id } } })),
+  plan: (piece: PieceIn, cut: CutIn) => outcome<CutPlan>(client.POST("/api/plan", { body: { piece, cut } })),
+};
+
+/** The slip of a kept cut, as a PDF. */
+export const slipAddress = (cutId: string, paper: "A4" | "Letter", unit: Unit) =>
+  `/api/cuts/${encodeURIComponent(cutId)}/slip.pdf?paper=${paper}&unit=${unit}`;
+
+/** A kept length as it is sent back: its text and its unit, without the value the server worked out. */
+export const asTyped = (length: { typed: string; unit?: Unit }): LengthIn => ({
+  typed: length.typed,
+  unit: length.unit ?? "mm",
+});
+
+/** A kept piece as a request takes it. */
+export function pieceIn(piece: PieceItem["piece"]): PieceIn {
+  return {
+    ...piece,
+    length: asTyped(piece.length),
+    width: asTyped(piece.width),
+    thickness: asTyped(piece.thickness),
+  };
+}
+
+/** A kept cut as a request takes it. */
+export function cutIn(cut: CutItem["cut"]): CutIn {
+  return { ...cut, width: asTyped(cut.width), depth: asTyped(cut.depth), position: asTyped(cut.position) };
+}

@@ -1,0 +1,56 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { useNavigate } from "react-router";
+import { api } from "../api/client";
+import { useJobs } from "../api/queries";
+import { Waiting } from "./Waiting";
+
+/** The front door: opens the first job, or asks for one. */
+export function FirstCut() {
+  const jobs = useJobs();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [name, setName] = useState("");
+  const [wrong, setWrong] = useState<string | null>(null);
+  const first = jobs.data?.[0];
+  useEffect(() => {
+    if (first) void navigate(`/jobs/${first.id}`, { replace: true });
+  }, [first, navigate]);
+  if (!jobs.data || first) return <Waiting reason={jobs.failureReason?.message ?? null} />;
+  return (
+    <main className="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-4 p-6">
+      <h1 className="text-[28px] font-bold leading-tight">What are you making?</h1>
+      <p className="text-ink-2">
+        A job holds the pieces you cut and the cuts in them. Give it a name to begin.
+      </p>
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={async (event) => {
+          event.preventDefault();
+          const made = await api.addJob(name.trim());
+          if (made.kind === "ok") {
+            await queries.invalidateQueries({ queryKey: ["jobs"] });
+            void navigate(`/jobs/${made.data.id}`);
+          } else if (made.kind === "down") setWrong(made.message);
+          else if (made.kind !== "stale") setWrong(`The name: ${made.problem.message.metric}`);
+        }}
+      >
+        <input
+          className="field"
+          aria-label="Name of the job"
+          placeholder="Name of the job"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        {wrong ? (
+          <p role="alert" className="text-cut">
+            {wrong}
+          </p>
+        ) : null}
+        <button type="submit" className="button button-main justify-center" disabled={!name.trim()}>
+          Start the job
+        </button>
+      </form>
+    </main>
+  );
+}

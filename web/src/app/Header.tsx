@@ -1,0 +1,155 @@
+import { Moon, Redo2, Sun, Undo2 } from "lucide-react";
+import { DropdownMenu } from "radix-ui";
+import { useNavigate } from "react-router";
+import { type HouseRules, type JobView, slipAddress, type Unit } from "../api/client";
+import type { ShortcutName } from "./shortcuts";
+import { useTheme } from "./theme";
+
+interface Props {
+  shopName: string;
+  job: JobView;
+  jobs: readonly { id: string; name: string }[];
+  unit: Unit;
+  rules: HouseRules;
+  saving: string;
+  undo: string | null;
+  redo: string | null;
+  cutId: string | null;
+  onRun: (name: ShortcutName) => void;
+}
+
+const SAVING: Record<string, string> = {
+  saved: "Saved",
+  waiting: "Saving …",
+  saving: "Saving …",
+  refused: "Not saved: mend the marked field",
+  offline: "Not saved yet: no answer",
+  conflict: "Not saved: changed elsewhere",
+};
+
+export function Header(props: Props) {
+  const { job, jobs, unit, saving, onRun } = props;
+  const { theme, toggle } = useTheme();
+  const navigate = useNavigate();
+  return (
+    <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-ink bg-bench px-3 py-1.5 lg:h-[54px] lg:flex-nowrap">
+      <a
+        href="/"
+        className="flex items-center gap-2 text-[22px] font-[760] tracking-tight"
+        aria-label="Ranura, first job"
+      >
+        <svg width="34" height="20" viewBox="0 0 34 20" aria-hidden>
+          <path d="M1 5h9v11h14V5h9" fill="none" className="stroke-cut" strokeWidth="3.4" />
+        </svg>
+        ranura
+      </a>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger className="truncate text-left leading-tight" data-testid="job-menu">
+          <span className="block text-[16px] font-semibold">{job.name}</span>
+          <span className="block text-[13px] text-ink-2">{props.shopName}</span>
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content className="floating min-w-56 p-1" align="start" sideOffset={6}>
+            {jobs.map((each) => (
+              <DropdownMenu.Item
+                key={each.id}
+                className="rounded px-3 py-2 data-highlighted:bg-bench"
+                onSelect={() => void navigate(`/jobs/${each.id}`)}
+              >
+                {each.name}
+              </DropdownMenu.Item>
+            ))}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      <span className="ml-auto text-[14px] text-ink-2" role="status" data-testid="saving" data-state={saving}>
+        {SAVING[saving]}
+      </span>
+      <span className="flex">
+        <IconButton
+          label={props.undo ? `Undo: ${props.undo}` : "Nothing to undo"}
+          disabled={!props.undo}
+          onClick={() => onRun("undo")}
+        >
+          <Undo2 size={19} aria-hidden />
+        </IconButton>
+        <IconButton
+          label={props.redo ? `Redo: ${props.redo}` : "Nothing to redo"}
+          disabled={!props.redo}
+          onClick={() => onRun("redo")}
+        >
+          <Redo2 size={19} aria-hidden />
+        </IconButton>
+      </span>
+      <button type="button" className="button" onClick={() => onRun("rules")} data-testid="house-rules">
+        House rules
+      </button>
+      <fieldset className="flex overflow-hidden rounded border border-rule" aria-label="Unit">
+        {(["mm", "in"] as const).map((each) => (
+          <button
+            key={each}
+            type="button"
+            aria-pressed={unit === each}
+            data-testid={`unit-${each}`}
+            className={`min-h-[36px] px-3 text-[14.5px] font-semibold ${unit === each ? "bg-ink text-bench" : "bg-paper"}`}
+            onClick={() => unit !== each && onRun("unit")}
+          >
+            {each === "mm" ? "mm" : "inch"}
+          </button>
+        ))}
+      </fieldset>
+      <IconButton label={theme === "dark" ? "Light" : "Dark"} onClick={toggle}>
+        {theme === "dark" ? <Sun size={19} aria-hidden /> : <Moon size={19} aria-hidden />}
+      </IconButton>
+      <IconButton label="Keyboard shortcuts" onClick={() => onRun("help")}>
+        <span className="text-[17px] font-bold">?</span>
+      </IconButton>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger className="button button-main" disabled={!props.cutId} data-testid="print">
+          Print slip
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content className="floating min-w-40 p-1" align="end" sideOffset={6}>
+            {(["A4", "Letter"] as const).map((paper) => (
+              <DropdownMenu.Item
+                key={paper}
+                asChild
+                className="block rounded px-3 py-2 data-highlighted:bg-bench"
+              >
+                <a
+                  href={props.cutId ? slipAddress(props.cutId, paper, unit) : "#"}
+                  target="_blank"
+                  rel="noreferrer"
+                >
+                  PDF, {paper}
+                </a>
+              </DropdownMenu.Item>
+            ))}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+    </header>
+  );
+}
+
+interface IconButtonProps {
+  label: string;
+  disabled?: boolean;
+  onClick: () => void;
+  children: React.ReactNode;
+}
+
+function IconButton({ label, disabled, onClick, children }: IconButtonProps) {
+  return (
+    <button
+      type="button"
+      className="inline-flex size-9 items-center justify-center rounded hover:bg-paper"
+      aria-label={label}
+      title={label}
+      disabled={disabled ?? false}
+      onClick={onClick}
+    >
+      {children}
+    </button>
+  );
+}

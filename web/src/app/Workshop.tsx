@@ -1,0 +1,181 @@
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from "react";
+import { useNavigate, useParams } from "react-router";
+import type { HouseRules, JobView, ShopView, Unit } from "../api/client";
+import { RefusedError, useJob, useJobs, useShop } from "../api/queries";
+import { CutScreen } from "../board/CutScreen";
+import { Strip } from "../jobs/Strip";
+import { Header } from "./Header";
+import { History } from "./history";
+import { useShopSettings } from "./settings";
+import { type ShortcutName, useShortcuts } from "./shortcuts";
+import { Waiting } from "./Waiting";
+
+const Dialogs = lazy(() => import("./Dialogs"));
+
+export type OpenDialog = "shortcuts" | "rules" | "piece" | "cut" | null;
+
+/** The workshop: the strip of cuts, the board and the slip of one of them. */
+export function Workshop() {
+  const { jobId = "", cutId } = useParams();
+  const shop = useShop();
+  const job = useJob(jobId);
+  const jobs = useJobs();
+  const refused = job.error instanceof RefusedError ? job.error : null;
+  if (refused)
+    return (
+      <main className="flex min-h-dvh flex-col items-center justify-center gap-3 p-6 text-center">
+        <h1 className="text-[22px] font-bold">This job is not here</h1>
+        <p>{refused.message}.</p>
+        <a className="button" href="/">
+          Open the first job
+        </a>
+      </main>
+    );
+  if (!shop.data || !job.data)
+    return <Waiting reason={(shop.failureReason ?? job.failureReason)?.message ?? null} />;
+  return <Bench key={jobId} shop={shop.data} job={job.data} jobs={jobs.data ?? []} cutId={cutId ?? null} />;
+}
+
+interface BenchProps {
+  shop: ShopView;
+  job: JobView;
+  jobs: readonly { id: string; name: string }[];
+  cutId: string | null;
+}
+
+function Bench({ shop, job, jobs, cutId }: BenchProps) {
+  const navigate = useNavigate();
+  const history = useMemo(() => new History(), []);
+  const undoable = useSyncExternalStore(history.subscribe, history.snapshot);
+  const [dialog, setDialog] = useState<OpenDialog>(null);
+  const [saving, setSaving] = useState<string>("saved");
+  const settings = useShopSettings(shop, history);
+  const cuts = useMemo(() => job.pieces.flatMap((item) => item.cuts.map((cut) => ({ item, cut }))), [job]);
+  const index = Math.max(
+    0,
+    cuts.findIndex((each) => each.cut.id === cutId),
+  );
+  const current = cuts[index] ?? null;
+  const unit: Unit = shop.shop.unit;
+  const open = useCallback((id: string) => void navigate(`/jobs/${job.id}/cuts/${id}`), [navigate, job.id]);
+
+  useEffect(() => {
+    if (current && current.cut.id !== cutId)
+      void navigate(`/jobs/${job.id}/cuts/${current.cut.id}`, { replace: true });
+  }, [current, cutId, job.id, navigate]);
+
+  const step = (by: number) => {
+    const next = cuts[index + by];
+    if (next) open(next.cut.id);
+  };
+  const run = (name: ShortcutName) => {
+    switch (name) {
+      case "help":
+        return setDialog("shortcuts");
+      case "rules":
+        return setDialog("rules");
+      case "new-piece":
+        return setDialog("piece");
+      case "new-cut":
+        return setDialog(job.pieces.length > 0 ? "cut" : "piece");
+      case "undo":
+        return history.undo();
+      case "redo":
+        return history.redo();
+      case "unit":
+        return settings.changeUnit(unit === "mm" ? "in" : "mm");
+      case "next-cut":
+        return step(1);
+      case "previous-cut":
+        return step(-1);
+      case "width":
+      case "depth":
+      case "position":
+        return document.querySelector<HTMLInputElement>(`input[data-field="${name}"]`)?.focus();
+      case "tools":
+        return document.querySelector<HTMLButtonElement>('[data-testid="tool-picker"]')?.click();
+      case "print":
+        return document.querySelector<HTMLButtonElement>('[data-testid="print"]')?.click();
+      default:
+        return name satisfies never;
+    }
+  };
+  useShortcuts(run, dialog === null);
+
+  return (
+    <div className="flex min-h-dvh flex-col lg:h-dvh lg:min-h-0">
+      <Header
+        shopName={shop.shop.name}
+        job={job}
+        jobs={jobs}
+        unit={unit}
+        rules={shop.shop.rules}
+        saving={saving}
+        undo={undoable.undo}
+        redo={undoable.redo}
+        cutId={current?.cut.id ?? null}
+        onRun={run}
+      />
+      <div className="flex min-h-0 flex-1 flex-col lg:grid lg:grid-cols-[198px_minmax(0,1fr)]">
+        <Strip
+          job={job}
+          unit={unit}
+          currentId={current?.cut.id ?? null}
+          onOpen={open}
+          onNewCut={() => run("new-cut")}
+          onNewPiece={() => run("new-piece")}
+        />
+        {current ? (
+          <CutScreen
+            key={current.cut.id}
+            shop={shop}
+            jobId={job.id}
+            item={current.item}
+            cut={current.cut}
+            unit={unit}
+            history={history}
+            onOpen={open}
+            onSaving={setSaving}
+            onSchool={(change: Partial<HouseRules>) => settings.changeRules(change)}
+          />
+        ) : (
+          <Empty hasPieces={job.pieces.length > 0} onNew={() => run("new-cut")} />
+        )}
+      </div>
+      {dialog ? (
+        <Suspense>
+          <Dialogs
+            open={dialog}
+            shop={shop}
+            job={job}
+            unit={unit}
+            pieceId={current?.item.id ?? job.pieces[0]?.id ?? null}
+            problem={settings.problem}
+            onRules={settings.changeRules}
+            onClose={() => setDialog(null)}
+            onCut={open}
+            onPiece={() => setDialog("cut")}
+          />
+        </Suspense>
+      ) : null}
+    </div>
+  );
+}
+
+function Empty({ hasPieces, onNew }: { hasPieces: boolean; onNew: () => void }) {
+  return (
+    <main className="flex flex-col items-center justify-center gap-3 p-8 text-center" data-testid="empty">
+      <h1 className="text-[24px] font-bold">
+        {hasPieces ? "What do you want to cut?" : "Which board do you want to cut?"}
+      </h1>
+      <p className="max-w-sm text-ink-2">
+        {hasPieces
+          ? "Say how wide, how deep and where; Ranura works out the rest."
+          : "Name the board, its wood and its measured size. Cuts come after."}
+      </p>
+      <button type="button" className="button button-main" onClick={onNew}>
+        {hasPieces ? "Add a cut" : "Add a board"}
+      </button>
+    </main>
+  );
+}

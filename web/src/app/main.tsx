@@ -1,0 +1,32 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { BrowserRouter, Route, Routes } from "react-router";
+import { FirstCut } from "./FirstCut";
+import "./theme.css";
+import { Workshop } from "./Workshop";
+
+const queries = new QueryClient({
+  defaultOptions: {
+    // A server that is down is asked again every second until it answers: the page recovers by itself.
+    queries: { retry: true, retryDelay: 1000, networkMode: "always", staleTime: 30_000 },
+    mutations: { networkMode: "always" },
+  },
+});
+
+const root = document.getElementById("root");
+if (root)
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={queries}>
+        <BrowserRouter>
+          <Routes>
+            <Route path="/" element={<FirstCut />} />
+            <Route path="/jobs/:jobId" element={<Workshop />} />
+            <Route path="/jobs/:jobId/cuts/:cutId" element={<Workshop />} />
+            <Route path="*" element={<FirstCut />} />
+          </Routes>
+        </BrowserRouter>
+      </QueryClientProvider>
+    </StrictMode>,
+  );

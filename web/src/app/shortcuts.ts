@@ -1,0 +1,60 @@
+/** All keys of the workshop in one table. Letters work outside of fields; undo works everywhere. */
+import { useEffect, useRef } from "react";
+
+export const SHORTCUTS = [
+  { name: "width", keys: "W", says: "type the width" },
+  { name: "depth", keys: "D", says: "type the depth" },
+  { name: "position", keys: "F", says: "type the distance from the end" },
+  { name: "tools", keys: "B", says: "see all bits and routers for this cut" },
+  { name: "rules", keys: "H", says: "house rules" },
+  { name: "unit", keys: "U", says: "millimetres or inches" },
+  { name: "next-cut", keys: "]", says: "next cut" },
+  { name: "previous-cut", keys: "[", says: "previous cut" },
+  { name: "new-cut", keys: "N", says: "add a cut" },
+  { name: "new-piece", keys: "M", says: "add a board" },
+  { name: "print", keys: "P", says: "print the slip" },
+  { name: "undo", keys: "Ctrl Z", says: "undo" },
+  { name: "redo", keys: "Ctrl Shift Z", says: "redo" },
+  { name: "help", keys: "?", says: "this list" },
+] as const;
+
+export type ShortcutName = (typeof SHORTCUTS)[number]["name"];
+
+interface Key {
+  key: string;
+  ctrlKey: boolean;
+  metaKey: boolean;
+  shiftKey: boolean;
+  altKey: boolean;
+}
+
+/** The shortcut of a key, if there is one; `typing` says that a text field has the focus. */
+export function shortcutFor(event: Key, typing: boolean): ShortcutName | null {
+  const key = event.key.toLowerCase();
+  if (event.ctrlKey || event.metaKey) {
+    if (key === "z") return event.shiftKey ? "redo" : "undo";
+    return key === "y" ? "redo" : null;
+  }
+  if (typing || event.altKey) return null;
+  return SHORTCUTS.find((each) => each.keys.toLowerCase() === key)?.name ?? null;
+}
+
+const isTyping = (target: EventTarget | null) =>
+  target instanceof HTMLElement &&
+  target.matches("input:not([type=checkbox], [type=radio]), textarea, select");
+
+export function useShortcuts(run: (name: ShortcutName) => void, active: boolean): void {
+  const latest = useRef(run);
+  latest.current = run;
+  useEffect(() => {
+    if (!active) return;
+    const onKey = (event: KeyboardEvent) => {
+      const name = shortcutFor(event, isTyping(event.target));
+      if (!name) return;
+      event.preventDefault();
+      latest.current(name);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [active]);
+}

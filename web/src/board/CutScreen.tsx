@@ -1,0 +1,219 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
+import {
+  api,
+  type CutIn,
+  type CutItem,
+  cutIn,
+  type HouseRules,
+  type PieceItem,
+  pieceIn,
+  type ShopView,
+  type Unit,
+} from "../api/client";
+import type { History } from "../app/history";
+import { Slip } from "../slip/Slip";
+import { Words } from "../ui/Words";
+import { inUnit } from "../ui/words";
+import { Conflict } from "./Conflict";
+import { Drawing } from "./Drawing";
+import { CutEditor } from "./editor";
+import { Legend } from "./Legend";
+import { Sentence } from "./Sentence";
+
+interface Props {
+  shop: ShopView;
+  jobId: string;
+  item: PieceItem;
+  cut: CutItem;
+  unit: Unit;
+  history: History;
+  onOpen: (cutId: string) => void;
+  onSaving: (state: string) => void;
+  onSchool: (change: Partial<HouseRules>) => void;
+}
+
+/** Editors outlive the screen for as long as their cut is open, so that undo can reach the one that is shown. */
+const editors = new Map<string, CutEditor>();
+
+const SAVE_AFTER_MS = 500;
+const RETRY_AFTER_MS = 1000;
+
+/** The board and the slip of one cut. */
+export function CutScreen(props: Props) {
+  const { shop, jobId, item, cut, unit, history, onOpen, onSaving, onSchool } = props;
+  const queries = useQueryClient();
+  const [editor, setEditor] = useState<CutEditor | null>(null);
+  const latest = useRef({ item, onOpen, name: cut.name, kept: cut });
+  latest.current = { item, onOpen, name: cut.name, kept: cut };
+
+  useEffect(() => {
+    const id = latest.current.kept.id;
+    const restore = (draft: CutIn) => {
+      const shown = editors.get(id);
+      if (shown) shown.restore(draft);
+      else {
+        pending.set(id, draft);
+        latest.current.onOpen(id);
+      }
+    };
+    const made = new CutEditor(
+      { cut: cutIn(latest.current.kept.cut), version: latest.current.kept.version },
+      {
+        plan: (draft) => api.plan(pieceIn(latest.current.item.piece), draft),
+        save: (draft, version) => api.saveCut(id, latest.current.name, draft, version),
+        saved: (before, after) => {
+          void queries.invalidateQueries({ queryKey: ["job", jobId] });
+          if (before !== after)
+            history.push({
+              label: latest.current.name,
+              undo: () => restore(before),
+              redo: () => restore(after),
+            });
+        },
+        toDraft: (newer) => {
+          const kept = newer as { cut: CutItem["cut"]; version: number };
+          return { cut: cutIn(kept.cut), version: kept.version };
+        },
+        saveAfterMs: SAVE_AFTER_MS,
+        retryAfterMs: RETRY_AFTER_MS,
+      },
+    );
+    editors.set(id, made);
+    setEditor(made);
+    const waiting = pending.get(id);
+    if (waiting) {
+      pending.delete(id);
+      made.restore(waiting);
+    }
+    return () => {
+      made.close();
+      editors.delete(id);
+    };
+  }, [history, jobId, queries]);
+
+  // Another school, another unit, another shop: the figures follow.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the shop is what the plan depends on
+  useEffect(() => editor?.replan(), [editor, shop]);
+
+  useEffect(() => {
+    const warn = (event: BeforeUnloadEvent) => {
+      if (editor?.hasUnsaved) event.preventDefault();
+    };
+    window.addEventListener("beforeunload", warn);
+    return () => window.removeEventListener("beforeunload", warn);
+  }, [editor]);
+
+  return editor ? (
+    <Board editor={editor} shop={shop} item={item} unit={unit} onSaving={onSaving} onSchool={onSchool} />
+  ) : null;
+}
+
+/** What an undo wants of a cut that is not open yet. */
+const pending = new Map<string, CutIn>();
+
+interface BoardProps extends Pick<Props, "shop" | "item" | "unit" | "onSaving" | "onSchool"> {
+  editor: CutEditor;
+}
+
+function Board({ editor, shop, item, unit, onSaving, onSchool }: BoardProps) {
+  const state = useSyncExternalStore(editor.subscribe, editor.snapshot);
+  const { draft, plan, problem } = state;
+  const elsewhere =
+    problem && !["cut.width", "cut.depth", "cut.position"].includes(problem.field ?? "") ? problem : null;
+  useEffect(() => onSaving(state.saving), [onSaving, state.saving]);
+  const onEdit = useCallback((change: Partial<CutIn>) => editor.edit(change), [editor]);
+  const dragFrom = useRef<number | null>(null);
+  const pick = (field: string) =>
+    document.querySelector<HTMLInputElement>(`input[data-field="${field}"]`)?.focus();
+  const piece = item.piece;
+  return (
+    <div className="grid min-h-0 min-w-0 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_384px]">
+      <main className="flex min-h-0 min-w-0 flex-col px-4 pt-3 pb-1.5 lg:px-5">
+        <Sentence
+          draft={draft}
+          plan={plan}
+          problem={problem}
+          unit={unit}
+          word={shop.shop.rules.dado_word ?? "dado"}
+          pieceName={piece.name}
+          onEdit={onEdit}
+        />
+        {state.down ? (
+          <p
+            role="alert"
+            className="striped mt-1 border-l-4 border-hazard px-3 py-2 text-[15px]"
+            data-testid="down"
+          >
+            {state.down}
+          </p>
+        ) : null}
+        {elsewhere ? (
+          <p role="alert" className="mt-1 border-l-4 border-cut px-3 py-2 text-[15px]" data-testid="problem">
+            <Words text={inUnit(elsewhere.message, unit)} />
+          </p>
+        ) : null}
+        {plan ? (
+          <div className={`flex min-h-0 flex-1 flex-col ${problem && !problem.partial ? "opacity-60" : ""}`}>
+            <div className="h-[330px] min-h-0 lg:h-auto lg:flex-[66]">
+              {plan.drawing[0] ? (
+                <Drawing
+                  view={plan.drawing[0]}
+                  unit={unit}
+                  label="The board from above"
+                  onPick={pick}
+                  onDrag={(shift) => {
+                    const asked = plan.asked.find((each) => each.field === "position");
+                    const next = shift(0);
+                    if (dragFrom.current === null || next === "0") dragFrom.current = asked?.length.mm ?? 0;
+                    if (next === "0") return;
+                    const sign = (draft.end ?? "left") === "left" ? 1 : -1;
+                    const moved = dragFrom.current + sign * Number(next);
+                    if (moved > 0) onEdit({ position: { typed: String(moved), unit: "mm" } });
+                  }}
+                />
+              ) : null}
+            </div>
+            <div className="h-[190px] min-h-0 lg:h-auto lg:flex-[34]">
+              {plan.drawing[1] ? (
+                <Drawing view={plan.drawing[1]} unit={unit} label="The section at the bit" onPick={pick} />
+              ) : null}
+            </div>
+            <Legend
+              piece={piece}
+              material={shop.materials.find((each) => each.id === piece.material)?.name ?? piece.material}
+            />
+          </div>
+        ) : (
+          <div className="flex flex-1 items-center justify-center text-ink-2" data-testid="no-plan">
+            {problem ? "Mend what is marked above and the plan appears here." : "Working it out …"}
+          </div>
+        )}
+      </main>
+      <aside className="min-h-0 px-3 pb-3 lg:pr-4 lg:pl-0">
+        <div className="perforated h-full bg-paper lg:overflow-y-auto">
+          <div className="px-3.5 pt-2.5 pb-3">
+            {plan ? (
+              <Slip
+                plan={plan}
+                unit={unit}
+                shop={shop}
+                stale={problem !== null && !problem.partial}
+                onEdit={onEdit}
+                onSchool={onSchool}
+              />
+            ) : null}
+          </div>
+        </div>
+      </aside>
+      {state.newer ? (
+        <Conflict
+          mine={draft}
+          theirs={state.newer}
+          onMine={() => editor.keepMine()}
+          onTheirs={() => editor.takeTheirs()}
+        />
+      ) : null}
+    </div>
+  );
+}

@@ -1,0 +1,344 @@
+/** Dresses a view of the plan: every role has one colour and one pattern. Nothing is computed here but the scale. */
+import { useId, useRef } from "react";
+import type { Dimension, Unit, View } from "../api/client";
+import { useSize } from "../ui/useSize";
+import { SvgWords } from "../ui/Words";
+import { inUnit } from "../ui/words";
+import { fitted, outlinePath, type Scale, snapped, turnPath } from "./scale";
+
+type Role = View["outlines"][number]["role"];
+
+const STROKE: Record<Role, string> = {
+  work: "stroke-ink",
+  waste: "stroke-cut",
+  pass: "stroke-cut",
+  bit: "stroke-cut",
+  guide: "stroke-guide",
+  spacer: "stroke-guide",
+  base: "stroke-ink-2",
+  clamp: "stroke-bench",
+  backer: "stroke-ink-2",
+  path: "stroke-cut",
+  hazard: "stroke-hazard",
+};
+const FILL: Record<Role, string> = {
+  work: "var(--work)",
+  waste: "url(#waste)",
+  pass: "url(#pass)",
+  bit: "none",
+  guide: "var(--guide-soft)",
+  spacer: "var(--guide)",
+  base: "color-mix(in srgb, var(--paper) 62%, transparent)",
+  clamp: "var(--clamp)",
+  backer: "url(#backer)",
+  path: "none",
+  hazard: "url(#hazard)",
+};
+
+function Patterns({ id }: { id: string }) {
+  return (
+    <defs>
+      <pattern
+        id={`${id}waste`}
+        width="7"
+        height="7"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(45)"
+      >
+        <rect width="7" height="7" fill="var(--paper)" opacity="0.5" />
+        <path d="M0 0V7" stroke="var(--cut)" strokeWidth="1.6" />
+      </pattern>
+      <pattern
+        id={`${id}pass`}
+        width="7"
+        height="7"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(45)"
+      >
+        <rect width="7" height="7" fill="var(--cut-soft)" />
+        <path d="M0 0V7" stroke="var(--cut)" strokeWidth="0.8" opacity="0.55" />
+      </pattern>
+      <pattern
+        id={`${id}backer`}
+        width="9"
+        height="9"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(-30)"
+      >
+        <rect width="9" height="9" fill="var(--paper)" />
+        <path d="M0 0V9" stroke="var(--work-line)" strokeWidth="2.4" />
+      </pattern>
+      <pattern
+        id={`${id}hazard`}
+        width="12"
+        height="12"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(-45)"
+      >
+        <rect width="12" height="12" fill="var(--hazard-soft)" />
+        <path d="M3 0V12" stroke="var(--hazard)" strokeWidth="5" />
+      </pattern>
+      <pattern id={`${id}grain`} width="160" height="26" patternUnits="userSpaceOnUse">
+        <path
+          d="M0 7C50 4 110 10 160 7M0 20C60 23 100 17 160 20"
+          stroke="var(--work-line)"
+          strokeWidth="1"
+          fill="none"
+          opacity="0.7"
+        />
+      </pattern>
+    </defs>
+  );
+}
+
+const local = (fill: string, id: string) => fill.replace("url(#", `url(#${id}`);
+
+function Outlines({ view, scale, id }: { view: View; scale: Scale; id: string }) {
+  return view.outlines.map((shape, index) => {
+    const path = outlinePath(shape.points, scale);
+    const dashed = shape.role === "base" || (shape.role === "bit" && view.name === "section");
+    return (
+      // biome-ignore lint/suspicious/noArrayIndexKey: shapes have no identity but their order of painting
+      <g key={index} data-role={shape.role}>
+        <path
+          d={path}
+          fill={local(FILL[shape.role], id)}
+          className={STROKE[shape.role]}
+          strokeWidth={shape.role === "work" || shape.role === "bit" ? 1.8 : 1.2}
+          strokeDasharray={dashed ? "6 4" : undefined}
+        />
+        {shape.role === "work" ? <path d={path} fill={`url(#${id}grain)`} /> : null}
+      </g>
+    );
+  });
+}
+
+function centre(points: View["outlines"][number]["points"], scale: Scale) {
+  const xs = points.map(([x]) => scale.x(x));
+  const ys = points.map(([, y]) => scale.y(y));
+  const low = { x: Math.min(...xs), y: Math.min(...ys) };
+  const high = { x: Math.max(...xs), y: Math.max(...ys) };
+  return { x: (low.x + high.x) / 2, y: (low.y + high.y) / 2, width: high.x - low.x, height: high.y - low.y };
+}
+
+function Labels({ view, scale, unit }: { view: View; scale: Scale; unit: Unit }) {
+  return view.outlines.map((shape, index) => {
+    if (!shape.label) return null;
+    const text = inUnit(shape.label, unit);
+    const at = centre(shape.points, scale);
+    const key = `${shape.role}${index}`;
+    switch (shape.role) {
+      case "pass":
+        return at.width > 9 && at.height > 9 ? (
+          <text
+            key={key}
+            x={at.x}
+            y={at.y + 5}
+            textAnchor="middle"
+            className="fill-ink text-[14px] font-bold"
+          >
+            <SvgWords text={text} />
+          </text>
+        ) : null;
+      case "guide":
+        return (
+          <text
+            key={key}
+            transform={`translate(${at.x + 5} ${at.y + at.height * 0.3}) rotate(-90)`}
+            textAnchor="middle"
+            className="fill-guide text-[14px] font-semibold"
+          >
+            <SvgWords text={text} />
+          </text>
+        );
+      case "spacer":
+        return (
+          <g key={key} data-role="spacer">
+            <path d={`M${at.x} ${at.y - at.height * 0.36}h-26`} className="stroke-guide" strokeWidth="1.2" />
+            <text
+              x={at.x - 30}
+              y={at.y - at.height * 0.36 + 5}
+              textAnchor="end"
+              className="fill-guide text-[13.5px] font-semibold halo"
+            >
+              <SvgWords text={text} />
+            </text>
+          </g>
+        );
+      case "bit":
+        return (
+          <text
+            key={key}
+            x={at.x}
+            y={at.y - at.height / 2 + 16}
+            textAnchor="middle"
+            className="fill-cut text-[13.5px] font-semibold halo"
+          >
+            <SvgWords text={`Ø ${text}`} />
+          </text>
+        );
+      default:
+        return null;
+    }
+  });
+}
+
+function Arrows({ view, scale, unit }: { view: View; scale: Scale; unit: Unit }) {
+  return view.arrows.map((arrow) => {
+    const [x0, y0] = [scale.x(arrow.start[0]), scale.y(arrow.start[1])];
+    const [x1, y1] = [scale.x(arrow.end[0]), scale.y(arrow.end[1])];
+    if (arrow.turn) {
+      const turn = turnPath(x0, y0, Math.max(12, Math.abs(x1 - x0)));
+      return (
+        <g key="turn" data-role="turn">
+          <path d={turn.path} fill="none" className="stroke-cut" strokeWidth="2.2" />
+          <path d={turn.tip} className="fill-cut" />
+        </g>
+      );
+    }
+    const sign = Math.sign(y1 - y0) || 1;
+    const head = 15;
+    return (
+      <g key="feed" data-role="feed">
+        <path d={`M${x0} ${y0}V${y1 - sign * head}`} className="stroke-cut" strokeWidth="5" />
+        <path d={`M${x1 - 11} ${y1 - sign * head}h22L${x1} ${y1}Z`} className="fill-cut" />
+        {arrow.label ? (
+          <text x={x0 + 18} y={(y0 + y1) / 2 + 5} className="fill-cut text-[15px] font-bold halo">
+            {inUnit(arrow.label, unit)}
+          </text>
+        ) : null}
+      </g>
+    );
+  });
+}
+
+interface DimensionProps {
+  dimension: Dimension;
+  scale: Scale;
+  unit: Unit;
+  onPick: (field: "width" | "depth" | "position") => void;
+}
+
+function DimensionMark({ dimension, scale, unit, onPick }: DimensionProps) {
+  const [ax, ay] = [scale.x(dimension.start[0]), scale.y(dimension.start[1])];
+  const [bx, by] = [scale.x(dimension.end[0]), scale.y(dimension.end[1])];
+  const text = inUnit(dimension.text, unit);
+  const field = dimension.field;
+  const colour = dimension.name === "setback" ? "guide" : "ink";
+  const away = dimension.vertical || dimension.offset === 0
+    ? 0
+    : -Math.sign(dimension.offset) * Math.max(26, Math.abs(dimension.offset) * scale.px);
+  const [y0, y1] = dimension.vertical ? [Math.min(ay, by), Math.max(ay, by)] : [ay + away, by + away];
+  const middle = { x: (ax + bx) / 2, y: (y0 + y1) / 2 };
+  const line = dimension.vertical
+    ? `M${ax} ${y0}V${y1}M${ax - 6} ${y0}h12M${ax - 6} ${y1}h12`
+    : `M${ax} ${y0}H${bx}M${ax} ${y0 - 6}v12M${bx} ${y0 - 6}v12M${ax} ${ay}V${y0}M${bx} ${by}V${y0}`;
+  const place = dimension.vertical
+    ? { x: ax + 9, y: middle.y + 5, anchor: "start" as const }
+    : { x: middle.x, y: y0 + (away > 0 ? 19 : -7), anchor: "middle" as const };
+  const mark = (
+    <>
+      <path
+        d={line}
+        className={colour === "guide" ? "stroke-guide" : "stroke-ink"}
+        strokeWidth="1.2"
+        fill="none"
+      />
+      <text
+        x={place.x}
+        y={place.y}
+        textAnchor={place.anchor}
+        className={`halo text-[16px] font-bold ${colour === "guide" ? "fill-guide" : "fill-ink"} ${field ? "underline decoration-dotted" : ""}`}
+      >
+        <SvgWords text={text} />
+      </text>
+    </>
+  );
+  if (!field) return <g data-dimension={dimension.name}>{mark}</g>;
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: an SVG has no button of its own
+    <g
+      data-dimension={dimension.name}
+      role="button"
+      tabIndex={0}
+      aria-label={`Change the ${field}: ${text}`}
+      className="cursor-text"
+      onClick={() => onPick(field)}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") onPick(field);
+      }}
+    >
+      {mark}
+    </g>
+  );
+}
+
+interface Props {
+  view: View;
+  unit: Unit;
+  onPick: DimensionProps["onPick"];
+  /** Dragging the cut along the board: the way in mm from where it was taken, as text of the new position. */
+  onDrag?: (shift: (from: number) => string) => void;
+  label: string;
+}
+
+export function Drawing({ view, unit, onPick, onDrag, label }: Props) {
+  const { ref, width, height } = useSize<HTMLDivElement>();
+  const id = useId();
+  const taken = useRef<{ x: number; px: number } | null>(null);
+  const scale = fitted(view.frame, width, height);
+  const waste = view.outlines.find((shape) => shape.role === "waste");
+  return (
+    <div ref={ref} className="h-full w-full min-h-0 min-w-0">
+      {width > 0 ? (
+        <svg
+          width={width}
+          height={height}
+          aria-label={label}
+          data-view={view.name}
+          className="block select-none"
+        >
+          <title>{label}</title>
+          <Patterns id={id} />
+          <Outlines view={view} scale={scale} id={id} />
+          <Arrows view={view} scale={scale} unit={unit} />
+          <Labels view={view} scale={scale} unit={unit} />
+          {waste && onDrag ? (
+            <path
+              d={outlinePath(waste.points, scale)}
+              fill="transparent"
+              stroke="transparent"
+              strokeWidth="16"
+              className="cursor-ew-resize touch-none"
+              data-drag="position"
+              onPointerDown={(event) => {
+                event.currentTarget.setPointerCapture(event.pointerId);
+                taken.current = { x: event.clientX, px: scale.px };
+                onDrag((from) => snapped(from));
+              }}
+              onPointerMove={(event) => {
+                const start = taken.current;
+                if (start) onDrag((from) => snapped(from + (event.clientX - start.x) / start.px));
+              }}
+              onPointerUp={() => {
+                taken.current = null;
+              }}
+              onPointerCancel={() => {
+                taken.current = null;
+              }}
+            />
+          ) : null}
+          {view.dimensions.map((dimension) => (
+            <DimensionMark
+              key={dimension.name}
+              dimension={dimension}
+              scale={scale}
+              unit={unit}
+              onPick={onPick}
+            />
+          ))}
+        </svg>
+      ) : null}
+    </div>
+  );
+}

@@ -1,0 +1,36 @@
+import type { PieceItem } from "../api/client";
+
+const KEYS = [
+  { role: "waste", says: "cut away" },
+  { role: "guide", says: "straightedge" },
+  { role: "base", says: "router" },
+  { role: "clamp", says: "clamp" },
+  { role: "backer", says: "backer" },
+] as const;
+
+const SWATCH: Record<(typeof KEYS)[number]["role"], string> = {
+  waste: "border-cut [background:repeating-linear-gradient(135deg,transparent_0_3px,var(--cut)_3px_4.5px)]",
+  guide: "border-guide bg-guide-soft",
+  base: "rounded-full border-dashed border-ink-2",
+  clamp: "border-clamp bg-clamp",
+  backer:
+    "border-ink-2 [background:repeating-linear-gradient(60deg,transparent_0_4px,var(--work-line)_4px_6px)]",
+};
+
+/** What the signs of the drawing mean, and which wood it shows. */
+export function Legend({ piece, material }: { piece: PieceItem["piece"]; material: string }) {
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-1 text-[13px] text-ink-2">
+      {KEYS.map((key) => (
+        <span key={key.role} className="inline-flex items-center gap-1.5">
+          <span className={`inline-block size-3.5 border-[1.5px] ${SWATCH[key.role]}`} aria-hidden />
+          {key.says}
+        </span>
+      ))}
+      <span className="ml-auto" data-testid="board-of">
+        {material}, {piece.length.typed} × {piece.width.typed} × {piece.thickness.typed}
+        {piece.thickness_measured ? " measured" : " not measured"}
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,221 @@
+/**
+ * Editing one cut: what is typed, the last good plan, what is wrong and where, and saving by itself.
+ *
+ * Plain TypeScript, no DOM. Typing asks for a plan (at most one question under way, the latest text wins); the save
+ * follows shortly after the last valid state. Nothing typed is ever dropped: a refusal marks its field and the last good
+ * plan stays; a server that is down is asked again until it answers; a cut that was changed elsewhere waits for a choice.
+ */
+import type { CutIn, CutItem, CutPlan, Outcome, Problem } from "../api/client";
+
+export type Saving = "saved" | "waiting" | "saving" | "refused" | "offline" | "conflict";
+
+export interface EditorState {
+  readonly draft: CutIn;
+  readonly plan: CutPlan | null;
+  readonly problem: Problem | null;
+  readonly saving: Saving;
+  readonly down: string | null;
+  readonly newer: CutIn | null;
+}
+
+export interface Deps {
+  plan: (cut: CutIn) => Promise<Outcome<CutPlan>>;
+  save: (cut: CutIn, version: number) => Promise<Outcome<CutItem>>;
+  /** A state was saved: `before` is what had been saved until then. */
+  saved: (before: CutIn, after: CutIn, item: CutItem) => void;
+  toDraft: (newer: unknown) => { cut: CutIn; version: number };
+  saveAfterMs: number;
+  retryAfterMs: number;
+}
+
+const same = (a: CutIn, b: CutIn) => JSON.stringify(a) === JSON.stringify(b);
+
+export class CutEditor {
+  private state: EditorState;
+  private readonly listeners = new Set<() => void>();
+  private keptDraft: CutIn;
+  private version: number;
+  private newerVersion = 0;
+  private asking = false;
+  private askAgain = false;
+  private savingNow = false;
+  private silent = false;
+  private saveTimer: ReturnType<typeof setTimeout> | null = null;
+  private retryTimer: ReturnType<typeof setTimeout> | null = null;
+  private closed = false;
+  private readonly deps: Deps;
+
+  constructor(kept: { cut: CutIn; version: number }, deps: Deps) {
+    this.deps = deps;
+    this.keptDraft = kept.cut;
+    this.version = kept.version;
+    this.state = { draft: kept.cut, plan: null, problem: null, saving: "saved", down: null, newer: null };
+    void this.ask();
+  }
+
+  readonly snapshot = () => this.state;
+
+  readonly subscribe = (listener: () => void) => {
+    this.listeners.add(listener);
+    return () => {
+      this.listeners.delete(listener);
+    };
+  };
+
+  /** Takes what was typed or chosen, and plans it. */
+  edit(change: Partial<CutIn>): void {
+    this.silent = false;
+    this.take({ ...this.state.draft, ...change });
+  }
+
+  /** Brings back an earlier or later state; the save it leads to is not news for the history. */
+  restore(draft: CutIn): void {
+    this.silent = true;
+    this.take(draft);
+  }
+
+  /** Asks for the plan anew: the shop or the piece has changed. */
+  replan(): void {
+    void this.ask();
+  }
+
+  /** After a change elsewhere: goes on with the newer cut. */
+  takeTheirs(): void {
+    const theirs = this.state.newer;
+    if (!theirs) return;
+    this.version = this.newerVersion;
+    this.keptDraft = theirs;
+    this.put({ draft: theirs, newer: null, saving: "saved", problem: null });
+    void this.ask();
+  }
+
+  /** After a change elsewhere: saves this window's cut over the newer one. */
+  keepMine(): void {
+    if (!this.state.newer) return;
+    this.version = this.newerVersion;
+    this.keptDraft = this.state.newer;
+    this.put({ newer: null, saving: "waiting" });
+    void this.save();
+  }
+
+  /** Saves what is still waiting, and stops. */
+  close(): void {
+    if (this.saveTimer) {
+      clearTimeout(this.saveTimer);
+      void this.save();
+    }
+    if (this.retryTimer) clearTimeout(this.retryTimer);
+    this.closed = true;
+  }
+
+  get hasUnsaved(): boolean {
+    return this.state.saving !== "saved";
+  }
+
+  private put(change: Partial<EditorState>): void {
+    this.state = { ...this.state, ...change };
+    for (const listener of this.listeners) listener();
+  }
+
+  private take(draft: CutIn): void {
+    if (this.saveTimer) clearTimeout(this.saveTimer);
+    this.saveTimer = null;
+    this.put({ draft, saving: this.state.saving === "conflict" ? "conflict" : "waiting" });
+    void this.ask();
+  }
+
+  private async ask(): Promise<void> {
+    if (this.asking) {
+      this.askAgain = true;
+      return;
+    }
+    this.asking = true;
+    do {
+      this.askAgain = false;
+      const asked = this.state.draft;
+      const answer = await this.deps.plan(asked);
+      if (this.closed) break;
+      if (!this.askAgain) this.settle(asked, answer);
+    } while (this.askAgain);
+    this.asking = false;
+  }
+
+  private settle(asked: CutIn, answer: Outcome<CutPlan>): void {
+    switch (answer.kind) {
+      case "ok":
+        this.put({ plan: answer.data, problem: null, down: null });
+        if (this.state.saving === "conflict") return;
+        if (same(asked, this.keptDraft)) this.put({ saving: "saved" });
+        else this.saveSoon();
+        return;
+      case "refused":
+      case "missing":
+        this.put({
+          problem: answer.problem,
+          down: null,
+          saving: same(asked, this.keptDraft) ? "saved" : "refused",
+        });
+        return;
+      case "stale":
+        return;
+      case "down":
+        this.retry(answer.message, () => void this.ask());
+        return;
+      default:
+        answer satisfies never;
+    }
+  }
+
+  private saveSoon(): void {
+    this.put({ saving: "waiting" });
+    if (this.saveTimer) clearTimeout(this.saveTimer);
+    this.saveTimer = setTimeout(() => void this.save(), this.deps.saveAfterMs);
+  }
+
+  private async save(): Promise<void> {
+    this.saveTimer = null;
+    if (this.savingNow) {
+      this.saveSoon();
+      return;
+    }
+    const draft = this.state.draft;
+    const before = this.keptDraft;
+    const silent = this.silent;
+    this.savingNow = true;
+    this.put({ saving: "saving" });
+    const answer = await this.deps.save(draft, this.version);
+    this.savingNow = false;
+    switch (answer.kind) {
+      case "ok":
+        this.version = answer.data.version;
+        this.keptDraft = draft;
+        if (!silent) this.deps.saved(before, draft, answer.data);
+        else this.deps.saved(draft, draft, answer.data);
+        this.put({ down: null });
+        if (same(this.state.draft, draft)) this.put({ saving: "saved" });
+        else if (!this.state.problem) this.saveSoon();
+        return;
+      case "stale": {
+        const newer = this.deps.toDraft(answer.newer);
+        this.newerVersion = newer.version;
+        this.put({ saving: "conflict", newer: newer.cut });
+        return;
+      }
+      case "refused":
+      case "missing":
+        this.put({ saving: "refused", problem: answer.problem });
+        return;
+      case "down":
+        this.retry(answer.message, () => void this.save());
+        return;
+      default:
+        answer satisfies never;
+    }
+  }
+
+  private retry(message: string, again: () => void): void {
+    this.put({ down: message, saving: this.state.saving === "saved" ? "saved" : "offline" });
+    if (this.retryTimer) clearTimeout(this.retryTimer);
+    if (!this.closed) this.retryTimer = setTimeout(again, this.deps.retryAfterMs);
+  }
+}

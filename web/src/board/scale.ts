@@ -1,0 +1,37 @@
+/** From the drawing's millimetres (y up) to the screen's pixels (y down). */
+
+export interface Scale {
+  readonly px: number;
+  readonly x: (mm: number) => number;
+  readonly y: (mm: number) => number;
+}
+
+type Frame = readonly [number, number, number, number];
+
+/** Fits a frame (x0, y0, x1, y1) into a box, centred, with one scale for both axes. */
+export function fitted(frame: Frame, width: number, height: number): Scale {
+  const [x0, y0, x1, y1] = frame;
+  const px = Math.max(0.01, Math.min(width / (x1 - x0), height / (y1 - y0)));
+  const left = (width - px * (x1 - x0)) / 2;
+  const top = (height - px * (y1 - y0)) / 2;
+  return { px, x: (mm) => left + (mm - x0) * px, y: (mm) => top + (y1 - mm) * px };
+}
+
+/** The path of a closed outline. */
+export function outlinePath(points: readonly (readonly [number, number])[], scale: Scale): string {
+  const at = points.map(([x, y]) => `${scale.x(x).toFixed(2)} ${scale.y(y).toFixed(2)}`);
+  return `M${at.join("L")}Z`;
+}
+
+/** Three quarters of a circle around a centre, with the tip of its arrow at the end; clockwise as seen. */
+export function turnPath(cx: number, cy: number, radius: number): { path: string; tip: string } {
+  const from = { x: cx - radius * Math.SQRT1_2, y: cy + radius * Math.SQRT1_2 };
+  const to = { x: cx + radius * Math.SQRT1_2, y: cy - radius * Math.SQRT1_2 };
+  const path = `M${from.x} ${from.y}A${radius} ${radius} 0 0 1 ${to.x} ${to.y}`;
+  const size = 7;
+  const tip = `M${to.x + size * 0.9} ${to.y + size * 0.9}l${-size * 1.9} ${-size * 0.2}l${size * 1.7} ${-size * 1.7}Z`;
+  return { path, tip };
+}
+
+/** A length snapped to half a millimetre, as text: what dragging types. */
+export const snapped = (mm: number): string => String(Math.round(mm * 2) / 2);

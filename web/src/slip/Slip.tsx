@@ -1,0 +1,174 @@
+import { useState } from "react";
+import type { Caution, CutIn, CutPlan, HouseRules, ShopView, SlipSection, Unit } from "../api/client";
+import { BigReading, Words } from "../ui/Words";
+import { inUnit, reading } from "../ui/words";
+import { ToolPicker } from "./ToolPicker";
+import { Working } from "./Working";
+
+interface Props {
+  plan: CutPlan;
+  unit: Unit;
+  shop: ShopView;
+  stale: boolean;
+  onEdit: (change: Partial<CutIn>) => void;
+  onSchool: (change: Partial<HouseRules>) => void;
+}
+
+const STATUS: Record<CutPlan["status"], string> = {
+  ready: "Ready to set up",
+  caution: "Ready, with care",
+  stop: "Do not cut like this",
+};
+
+/** The setup in the order of the hands. */
+export function Slip({ plan, unit, shop, stale, onEdit, onSchool }: Props) {
+  const [open, setOpen] = useState<string | null>(null);
+  const stops = plan.cautions.filter((each) => each.level === "stop");
+  const elsewhere = plan.cautions.filter((each) => each.level !== "stop" && each.code !== "general");
+  const general = plan.cautions.find((each) => each.code === "general");
+  return (
+    <section
+      aria-label="Setup slip"
+      data-testid="slip"
+      data-status={plan.status}
+      data-stale={stale}
+      className="flex flex-col"
+    >
+      <div
+        className={`flex items-center justify-between py-1 text-[14px] font-semibold ${plan.status === "stop" ? "text-cut" : "text-ink-2"}`}
+      >
+        <span data-testid="status">{STATUS[plan.status]}</span>
+        {stale ? <span className="text-cut">shows the last good plan</span> : null}
+      </div>
+      {stops.map((stop) => (
+        <Stop key={stop.code + stop.message.metric} stop={stop} unit={unit} />
+      ))}
+      {plan.slip.map((section) => (
+        <Place
+          key={section.key}
+          section={section}
+          plan={plan}
+          unit={unit}
+          shop={shop}
+          open={open === section.key}
+          onOpen={() => setOpen(open === section.key ? null : section.key)}
+          onEdit={onEdit}
+          onSchool={onSchool}
+        />
+      ))}
+      {elsewhere.length > 0 ? (
+        <ul className="mt-1 flex flex-col gap-1.5">
+          {elsewhere.map((each) => (
+            <CautionLine key={each.code + each.message.metric} caution={each} unit={unit} />
+          ))}
+        </ul>
+      ) : null}
+      {general ? (
+        <p className="mt-2 text-[13.5px] leading-snug text-ink-2" data-testid="general">
+          {inUnit(general.do, unit)}. {inUnit(general.message, unit)}.
+        </p>
+      ) : null}
+    </section>
+  );
+}
+
+function Stop({ stop, unit }: { stop: Caution; unit: Unit }) {
+  return (
+    <div
+      role="alert"
+      className="my-1 border-2 border-cut bg-cut-soft/40 p-2 text-[15px]"
+      data-caution={stop.code}
+      data-level="stop"
+    >
+      <p className="font-bold">
+        <span aria-hidden>⛔ </span>Stop. <Words text={inUnit(stop.message, unit)} />
+      </p>
+      <p>
+        <Words text={inUnit(stop.do, unit)} />
+      </p>
+    </div>
+  );
+}
+
+function CautionLine({ caution, unit }: { caution: Caution; unit: Unit }) {
+  const strong = caution.level === "caution";
+  return (
+    <li
+      className={
+        strong
+          ? "striped border-l-4 border-hazard px-2.5 py-1.5 text-[14px] leading-snug"
+          : "px-2.5 text-[14px] text-ink-2"
+      }
+      data-caution={caution.code}
+      data-level={caution.level}
+    >
+      <b className="font-semibold">
+        <Words text={inUnit(caution.message, unit)} />.
+      </b>{" "}
+      <Words text={inUnit(caution.do, unit)} />.
+    </li>
+  );
+}
+
+interface PlaceProps extends Omit<Props, "stale"> {
+  section: SlipSection;
+  open: boolean;
+  onOpen: () => void;
+}
+
+function Place({ section, plan, unit, shop, open, onOpen, onEdit, onSchool }: PlaceProps) {
+  const figures = section.figures
+    .map((key) => plan.figures.find((figure) => figure.key === key))
+    .filter((figure) => figure !== undefined);
+  return (
+    <div className="border-t border-rule py-1" data-section={section.key}>
+      <div className="grid grid-cols-[64px_1fr_auto] items-baseline gap-x-2">
+        <h3 className="label">{section.title}</h3>
+        <div className="flex flex-wrap items-baseline gap-x-2.5">
+          {section.leads.map((lead, index) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: leads keep their order
+            <span key={index} className="whitespace-nowrap" data-figure={lead.figure ?? undefined}>
+              <BigReading reading={reading(lead.shown, unit)} />
+              {inUnit(lead.caption, unit) ? (
+                <span className="text-[15px]"> {inUnit(lead.caption, unit)}</span>
+              ) : null}
+            </span>
+          ))}
+        </div>
+        {section.key === "tool" ? (
+          <ToolPicker plan={plan} unit={unit} shop={shop} onEdit={onEdit} />
+        ) : figures.length > 0 ? (
+          <button
+            type="button"
+            className="quiet"
+            aria-expanded={open}
+            onClick={onOpen}
+            data-testid={`working-${section.key}`}
+          >
+            {open ? "close" : "working"}
+          </button>
+        ) : null}
+      </div>
+      <ul className="pl-[72px] text-[14px] leading-[1.28] text-ink-2 [font-stretch:92%]">
+        {section.lines.map((line) => (
+          <li key={line.metric}>
+            <Words text={inUnit(line, unit)} />
+          </li>
+        ))}
+      </ul>
+      {open ? (
+        <div className="mt-2 flex flex-col gap-2">
+          {figures.map((figure) => (
+            <Working
+              key={figure.key}
+              figure={figure}
+              unit={unit}
+              schools={shop.schools}
+              onSchool={onSchool}
+            />
+          ))}
+        </div>
+      ) : null}
+    </div>
+  );
+}

@@ -1,0 +1,40 @@
+import { X } from "lucide-react";
+import { Dialog as Radix } from "radix-ui";
+
+interface Props {
+  title: string;
+  onClose: () => void;
+  /** A choice that must be made cannot be closed by the side door. */
+  mustChoose?: boolean;
+  children: React.ReactNode;
+}
+
+/** The one dialog. */
+export function Dialog({ title, onClose, mustChoose = false, children }: Props) {
+  return (
+    <Radix.Root
+      open
+      onOpenChange={(open) => {
+        if (!open && !mustChoose) onClose();
+      }}
+    >
+      <Radix.Portal>
+        <Radix.Overlay className="fixed inset-0 z-40 bg-black/45" />
+        <Radix.Content
+          className="floating fixed top-1/2 left-1/2 z-50 max-h-[92dvh] w-[min(560px,96vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto p-5"
+          aria-describedby={undefined}
+        >
+          <div className="mb-3 flex items-start justify-between gap-3">
+            <Radix.Title className="text-[21px] font-bold leading-tight">{title}</Radix.Title>
+            {mustChoose ? null : (
+              <Radix.Close className="rounded p-1 hover:bg-bench" aria-label="Close">
+                <X size={20} aria-hidden />
+              </Radix.Close>
+            )}
+          </div>
+          {children}
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  );
+}

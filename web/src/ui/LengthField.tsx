@@ -1,0 +1,77 @@
+import { useId, useState } from "react";
+import type { LengthIn, Problem, Unit } from "../api/client";
+import { Words } from "./Words";
+import { inUnit } from "./words";
+
+export type FieldState = "valid" | "partial" | "invalid";
+
+export const stateOf = (problem: Problem | null): FieldState =>
+  problem === null ? "valid" : problem.partial ? "partial" : "invalid";
+
+interface Props {
+  label: string;
+  name: string;
+  value: LengthIn;
+  unit: Unit;
+  problem: Problem | null;
+  onType: (value: LengthIn) => void;
+  className: string;
+  hint?: React.ReactNode;
+  messageAt?: "below" | "floating";
+}
+
+/**
+ * The one length field. The text stays as typed; the server says whether it is right, partial or wrong. A text without a
+ * unit that was typed under the other unit gets its unit written out before it is changed, so that it keeps its meaning.
+ */
+export function LengthField(props: Props) {
+  const { label, name, value, unit, problem, onType } = props;
+  const id = useId();
+  const [focused, setFocused] = useState(false);
+  const state = stateOf(problem);
+  const bare = /^[\d.,/\s¼-¾⅐-⅞-]*$/.test(value.typed);
+  const shown =
+    focused && bare && value.typed && value.unit !== unit ? `${value.typed} ${value.unit}` : value.typed;
+  const message = problem && (state === "invalid" || !focused) ? inUnit(problem.message, unit) : null;
+  return (
+    <span className="relative inline-flex flex-col">
+      <input
+        id={id}
+        name={name}
+        aria-label={label}
+        aria-invalid={state === "invalid"}
+        aria-describedby={message ? `${id}-message` : undefined}
+        data-state={state}
+        data-field={name}
+        className={props.className}
+        value={shown}
+        inputMode="text"
+        autoComplete="off"
+        spellCheck={false}
+        onFocus={(event) => {
+          setFocused(true);
+          event.target.select();
+        }}
+        onBlur={() => setFocused(false)}
+        onChange={(event) => onType({ typed: event.target.value, unit })}
+        onKeyDown={(event) => {
+          if (event.key === "Enter") event.currentTarget.blur();
+        }}
+      />
+      {props.hint}
+      {message ? (
+        <span
+          id={`${id}-message`}
+          role="alert"
+          className={
+            props.messageAt === "floating"
+              ? "floating absolute top-full left-0 mt-2 w-72 p-3 text-[15px] leading-snug font-normal text-ink border-l-4 border-l-cut"
+              : "mt-1 text-[14px] text-cut"
+          }
+        >
+          <Words text={message} />
+        </span>
+      ) : null}
+    </span>
+  );
+}

@@ -1,0 +1,21 @@
+/** Splitting what the server wrote into plain text and fractions, so that fractions can be set as such. */
+import type { Reading, Shown, Text, Unit } from "../api/client";
+
+export const inUnit = (text: Text, unit: Unit): string => (unit === "in" ? text.inch : text.metric);
+
+export const reading = (shown: Shown, unit: Unit): Reading => (unit === "in" ? shown.inch : shown.metric);
+
+export interface Part {
+  text: string;
+  fraction: boolean;
+}
+
+const FRACTION = /(?<![\d/.])(\d{1,3}\/\d{1,3})(?![\d/])/;
+
+/** Parts of a text; a whole number right before a fraction stays outside of it. */
+export function parts(text: string): Part[] {
+  return text
+    .split(FRACTION)
+    .map((piece, index) => ({ text: piece, fraction: index % 2 === 1 }))
+    .filter((part) => part.text !== "");
+}
