@@ -287,7 +287,7 @@ def _refusal(drop: Drop) -> Refusal:
 
 
 def _drawing(setting: Setting) -> tuple[View, ...]:
-    heading = write("push away, fence on your left" if setting.pushes_away else "pull towards you, fence on the left of the feed")
+    heading = write("push away" if setting.pushes_away else "pull towards you")
     above = plan_view(
         setting.channel,
         bit=setting.bit,

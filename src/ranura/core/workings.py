@@ -102,7 +102,7 @@ def _dial(setting: Setting) -> list[Figure]:
             unit="dial",
             shown=plain(position),
             rule="R2.9",
-            formula="s = s₀ + (s₁ − s₀)·(n − n₀)/(n₁ − n₀); a stepped dial: the step below",
+            formula="s = s0 + (s1 − s0) · (n − n0) / (n1 − n0); a stepped dial: the step below",
             worked=write("{name} gives {steps}", name=router.name, steps=steps),
             because=because(
                 "{rpm:rpm} rpm lies at {position}: {how}, which gives {dial:rpm} rpm",

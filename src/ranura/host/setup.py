@@ -63,7 +63,8 @@ def _run(command: Sequence[str | Path], what: str, cwd: Path | None = None, env:
         raise CannotGoOn(f"{what} failed:\n{(done.stdout + done.stderr).strip()[-4000:]}")
 
 
-def _find_program(name: str) -> str | None:
+def find_program(name: str) -> str | None:
+    """Where a program lies, also where only root usually looks."""
     return shutil.which(name, path=os.environ.get("PATH", "") + ":/usr/sbin:/sbin")
 
 
@@ -72,7 +73,7 @@ def ensure_debian(packages: dict[str, str]) -> None:
 
     Otherwise raises `CannotGoOn` with code 2 and the one command to give.
     """
-    missing = [package for package, program in packages.items() if _find_program(program) is None]
+    missing = [package for package, program in packages.items() if find_program(program) is None]
     if importlib.util.find_spec("ensurepip") is None and not places.venv_python().exists():
         missing.insert(0, "python3-venv")
     if not missing:
@@ -81,11 +82,11 @@ def ensure_debian(packages: dict[str, str]) -> None:
     by_hand = f"apt-get update && apt-get install --no-install-recommends -y {names}"
     if os.geteuid() == 0:
         prefix: list[str] = []
-    elif _find_program("sudo") and subprocess.run(["sudo", "-n", "true"], capture_output=True).returncode == 0:
+    elif find_program("sudo") and subprocess.run(["sudo", "-n", "true"], capture_output=True).returncode == 0:
         prefix = ["sudo", "-n"]
     else:
         raise CannotGoOn(f"Some Debian packages are missing. As root, run once:\n\n    {by_hand}\n", code=2)
-    if _find_program("apt-get") is None:
+    if find_program("apt-get") is None:
         raise CannotGoOn(f"Ranura needs these programs and cannot install them here: {names}", code=2)
     say(f"Installing Debian packages: {names} …")
     apt = [*prefix, "env", "DEBIAN_FRONTEND=noninteractive", "apt-get", "-q", "-y"]

@@ -1,3 +1,4 @@
+import { OctagonX } from "lucide-react";
 import { useState } from "react";
 import type { Caution, CutIn, CutPlan, HouseRules, ShopView, SlipSection, Unit } from "../api/client";
 import { BigReading, Words } from "../ui/Words";
@@ -81,7 +82,8 @@ function Stop({ stop, unit }: { stop: Caution; unit: Unit }) {
       data-level="stop"
     >
       <p className="font-bold">
-        <span aria-hidden>⛔ </span>Stop. <Words text={inUnit(stop.message, unit)} />
+        <OctagonX size={20} aria-hidden className="mr-1 inline align-[-4px] text-cut" />
+        Stop. <Words text={inUnit(stop.message, unit)} />
       </p>
       <p>
         <Words text={inUnit(stop.do, unit)} />

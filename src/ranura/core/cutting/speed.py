@@ -149,7 +149,7 @@ def on_dial(target: float, dial: Sequence[DialPosition], *, stepped: bool) -> Di
     for an unknown dial.
 
     Rule: R2.9 dial
-    Formula: between two positions s = s₀ + (s₁ − s₀)·(n − n₀)/(n₁ − n₀); never extrapolated
+    Formula: between two positions s = s0 + (s1 − s0)·(n − n0)/(n1 − n0); never extrapolated
     Source: each router's own table, from its manual or measured"""
     if not dial:
         return None

@@ -1,0 +1,174 @@
+"""Dresses a view of the plan for paper: the same roles as on the screen, told apart by hatching as well as by colour."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from reportlab.lib.colors import Color, HexColor, white
+from reportlab.pdfgen.canvas import Canvas
+
+from ranura.core.drawing import Arrow, Dimension, Outline, Point, Role, View
+from ranura.core.text import System, Text
+from ranura.formats.type_on_paper import width_of, write
+
+INK = HexColor("#17211f")
+CUT = HexColor("#bf3015")
+GUIDE = HexColor("#0a6569")
+SOFT = HexColor("#5b6763")
+
+_STROKE: dict[Role, Color] = {
+    "work": INK, "waste": CUT, "pass": CUT, "bit": CUT, "guide": GUIDE, "spacer": GUIDE, "base": SOFT, "clamp": INK,
+    "backer": SOFT, "path": CUT, "hazard": CUT,
+}  # fmt: skip
+_FILL: dict[Role, Color | None] = {
+    "work": HexColor("#f4e7cc"), "waste": None, "pass": None, "bit": None, "guide": HexColor("#cfe6e4"), "spacer": GUIDE,
+    "base": None, "clamp": HexColor("#46545a"), "backer": None, "path": None, "hazard": HexColor("#fae4ad"),
+}  # fmt: skip
+_HATCH: dict[Role, tuple[int, float]] = {"waste": (1, 4.0), "pass": (1, 5.0), "backer": (-1, 5.0), "hazard": (-1, 4.0)}
+"""Slope and distance of hatching, in points."""
+
+
+@dataclass(frozen=True, slots=True)
+class _Fit:
+    """From the view's millimetres to points on the page."""
+
+    scale: float
+    dx: float
+    dy: float
+
+    def at(self, point: Point) -> Point:
+        return (self.dx + point[0] * self.scale, self.dy + point[1] * self.scale)
+
+
+def draw_view(canvas: Canvas, view: View, *, x: float, y: float, width: float, height: float, system: System) -> None:
+    """Draws a view into a box whose lower left corner is (x, y), all in points."""
+    x0, y0, x1, y1 = view.frame
+    scale = min(width / (x1 - x0), height / (y1 - y0))
+    fit = _Fit(scale, x + (width - scale * (x1 - x0)) / 2 - x0 * scale, y + (height - scale * (y1 - y0)) / 2 - y0 * scale)
+    canvas.saveState()
+    for outline in view.outlines:
+        _outline(canvas, outline, fit, dashed=outline.role == "base" or (outline.role == "bit" and view.name == "section"))
+    for outline in view.outlines:
+        if outline.role == "pass" and outline.label is not None:
+            _label(canvas, outline, outline.label, fit, system)
+    for arrow in view.arrows:
+        _arrow(canvas, arrow, fit, system)
+    for dimension in view.dimensions:
+        _dimension(canvas, dimension, fit, system)
+    canvas.restoreState()
+    canvas.setFillColor(SOFT)
+    write(canvas, x, y + height - 7, _said(view.caption, system), "text", 7.5)
+
+
+def _said(text: Text, system: System) -> str:
+    return text.inch if system == "inch" else text.metric
+
+
+def _outline(canvas: Canvas, outline: Outline, fit: _Fit, *, dashed: bool) -> None:
+    points = [fit.at(point) for point in outline.points]
+    path = canvas.beginPath()
+    path.moveTo(*points[0])
+    for point in points[1:]:
+        path.lineTo(*point)
+    path.close()
+    fill = _FILL[outline.role]
+    if fill is not None:
+        canvas.setFillColor(fill)
+        canvas.drawPath(path, stroke=0, fill=1)
+    if outline.role in _HATCH:
+        _hatch(canvas, path, points, *_HATCH[outline.role], colour=_STROKE[outline.role])
+    canvas.setStrokeColor(_STROKE[outline.role])
+    canvas.setLineWidth(1.1 if outline.role in ("work", "bit") else 0.7)
+    canvas.setDash(*([3, 2] if dashed else []))
+    canvas.drawPath(path, stroke=1, fill=0)
+    canvas.setDash()
+
+
+def _hatch(canvas: Canvas, path: object, points: Sequence[Point], slope: int, gap: float, *, colour: Color) -> None:
+    xs, ys = [p[0] for p in points], [p[1] for p in points]
+    low, high, bottom, top = min(xs), max(xs), min(ys), max(ys)
+    rise = top - bottom
+    canvas.saveState()
+    canvas.clipPath(path, stroke=0, fill=0)
+    canvas.setStrokeColor(colour)
+    canvas.setLineWidth(0.45)
+    start = low - rise
+    while start < high + rise:
+        if slope > 0:
+            canvas.line(start, bottom, start + rise, top)
+        else:
+            canvas.line(start, top, start + rise, bottom)
+        start += gap
+    canvas.restoreState()
+
+
+def _label(canvas: Canvas, outline: Outline, label: Text, fit: _Fit, system: System) -> None:
+    points = [fit.at(point) for point in outline.points]
+    x = (min(p[0] for p in points) + max(p[0] for p in points)) / 2
+    y = (min(p[1] for p in points) + max(p[1] for p in points)) / 2
+    if max(p[0] for p in points) - min(p[0] for p in points) < 6:
+        return
+    canvas.setFillColor(HexColor("#ffffff"))
+    canvas.circle(x, y, 5, stroke=0, fill=1)
+    canvas.setFillColor(INK)
+    write(canvas, x, y - 2.8, _said(label, system), "strong", 8, align=0.5)
+
+
+def _arrow(canvas: Canvas, arrow: Arrow, fit: _Fit, system: System) -> None:
+    start, end = fit.at(arrow.start), fit.at(arrow.end)
+    canvas.setStrokeColor(CUT)
+    canvas.setFillColor(CUT)
+    if arrow.turn is not None:
+        radius = max(6.0, abs(end[0] - start[0]))
+        canvas.setLineWidth(1.2)
+        canvas.arc(start[0] - radius, start[1] - radius, start[0] + radius, start[1] + radius, 45, 180)
+        tip = (start[0] + radius * 0.7071, start[1] + radius * 0.7071)
+        _head(canvas, tip, (0.7071, -0.7071), 4)
+        return
+    sign = 1 if end[1] > start[1] else -1
+    canvas.setLineWidth(2.6)
+    canvas.line(start[0], start[1], end[0], end[1] - sign * 6)
+    _head(canvas, end, (0, sign), 7)
+    if arrow.label is not None:
+        text, left, base = _said(arrow.label, system), start[0] + 9, (start[1] + end[1]) / 2 - 3
+        canvas.setFillColor(white)
+        canvas.rect(left - 2, base - 2.5, width_of(text, "strong", 9) + 4, 11, stroke=0, fill=1)
+        canvas.setFillColor(CUT)
+        write(canvas, left, base, text, "strong", 9)
+
+
+def _head(canvas: Canvas, tip: Point, along: Point, size: float) -> None:
+    back = (tip[0] - along[0] * size, tip[1] - along[1] * size)
+    aside = (-along[1] * size * 0.6, along[0] * size * 0.6)
+    path = canvas.beginPath()
+    path.moveTo(*tip)
+    path.lineTo(back[0] + aside[0], back[1] + aside[1])
+    path.lineTo(back[0] - aside[0], back[1] - aside[1])
+    path.close()
+    canvas.drawPath(path, stroke=0, fill=1)
+
+
+def _dimension(canvas: Canvas, dimension: Dimension, fit: _Fit, system: System) -> None:
+    a, b = fit.at(dimension.start), fit.at(dimension.end)
+    colour = GUIDE if dimension.name == "setback" else INK
+    canvas.setStrokeColor(colour)
+    canvas.setFillColor(colour)
+    canvas.setLineWidth(0.7)
+    text = _said(dimension.text, system)
+    if dimension.vertical:
+        canvas.line(a[0], a[1], b[0], b[1])
+        for point in (a, b):
+            canvas.line(point[0] - 3, point[1], point[0] + 3, point[1])
+        write(canvas, a[0] + 5, (a[1] + b[1]) / 2 - 3, text, "strong", 9.5)
+        return
+    away = 0.0
+    if dimension.offset:
+        away = max(14.0, abs(dimension.offset) * fit.scale) * (1 if dimension.offset > 0 else -1)
+    y = a[1] + away
+    canvas.line(a[0], y, b[0], y)
+    for point in (a, b):
+        canvas.line(point[0], y - 3, point[0], y + 3)
+        if away:
+            canvas.line(point[0], point[1], point[0], y)
+    write(canvas, (a[0] + b[0]) / 2, y + (3 if away >= 0 else -9.5), text, "strong", 9.5, align=0.5)
