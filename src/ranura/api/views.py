@@ -11,6 +11,7 @@ from ranura.core.cuts.dado import Dado, channel
 from ranura.core.drawing import Point, glyph
 from ranura.core.errors import CraftError
 from ranura.core.house_rules import SCHOOLS, Choice
+from ranura.core.lengths import as_typed
 from ranura.core.materials import MATERIALS, Material
 from ranura.core.pieces import Piece
 from ranura.core.plan import plan_cut, title_of
@@ -76,7 +77,7 @@ def cut_item(kept: KeptCut, piece: Piece, shop: Shop) -> CutItem:
         status = plan_cut(kept.cut, piece, shop, shop.rules).status
     except CraftError:
         pass  # the list shows the stop; opening the cut says why
-    place = write("{p:fine} from {end}", p=kept.cut.position.mm, end=kept.cut.end)
+    place = write("{p} from {end}", p=as_typed(kept.cut.position), end=kept.cut.end)
     return CutItem(
         id=kept.id, name=kept.name, version=kept.version, cut=kept.cut, title=title_of(kept.cut, shop.rules), place=place,
         glyph=outline, status=status,

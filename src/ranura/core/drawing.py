@@ -7,6 +7,7 @@ in the plan is left in the section; x to the right, z up, the board's underside 
 from __future__ import annotations
 
 import math
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Literal
 
@@ -92,7 +93,8 @@ def base_outline(base: Base, *, axis: Point, guided: float, towards: int) -> tup
 
 
 def plan_view(
-    channel: Channel, *, bit: Bit, base: Base, guided: float, fence: Fence, spacers: tuple[float, ...], holding: Holding,
+    channel: Channel, *, position: str, bit: Bit, base: Base, guided: float, fence: Fence, spacers: tuple[float, ...],
+    holding: Holding,
     heading_text: Text,
 ) -> View:  # fmt: skip
     """The board from above with fence, first spacer, router, clamps, backer and the way of the feed."""
@@ -134,7 +136,7 @@ def plan_view(
     within = channel.run * (0.12 if up else 0.88)
     dimensions = (
         Dimension(start=(reference, edge), end=(near_wall, edge), offset=away * 34, field="position", name="position",
-                  text=write("{x:len}", x=channel.position)),
+                  text=write(position)),
         Dimension(start=(fence.edge, within), end=(wall, within), offset=0, name="setback",
                   text=write("{x:len}", x=abs(wall - fence.edge))),
     )  # fmt: skip
@@ -171,8 +173,10 @@ def channel_section(channel: Channel, *, window: tuple[float, float]) -> tuple[P
     )  # fmt: skip
 
 
-def section_view(channel: Channel, *, bit: Bit, fence: Fence, passes: tuple[Pass, ...]) -> View:
-    """The section at the bit: what remains, each pass as a band with its number, and the bit in its first pass."""
+def section_view(channel: Channel, *, typed: Mapping[str, str], bit: Bit, fence: Fence, passes: tuple[Pass, ...]) -> View:
+    """The section at the bit: what remains, each pass as a band with its number, and the bit in its first pass.
+
+    `typed` has the texts of width, depth and thickness, which stay as they were typed."""
     side = max(channel.width * 0.9, channel.thickness * 1.2)
     window = (channel.left - side, channel.right + side)
     top = channel.thickness
@@ -189,11 +193,11 @@ def section_view(channel: Channel, *, bit: Bit, fence: Fence, passes: tuple[Pass
     outlines.append(Outline(role="bit", points=bit_box, label=write("{d:len}", d=bit.diameter)))
     dimensions = (
         Dimension(start=(channel.left, 0), end=(channel.right, 0), offset=-6, field="width", name="width",
-                  text=write("{x:len}", x=channel.width)),
+                  text=write(typed["width"])),
         Dimension(start=(channel.right + side * 0.45, top - channel.depth), end=(channel.right + side * 0.45, top), offset=0,
-                  field="depth", name="depth", text=write("{x:len}", x=channel.depth), vertical=True),
+                  field="depth", name="depth", text=write(typed["depth"]), vertical=True),
         Dimension(start=(channel.left - side * 0.45, 0), end=(channel.left - side * 0.45, top), offset=0, name="thickness",
-                  text=write("{x:len}", x=channel.thickness), vertical=True),
+                  text=write(typed["thickness"]), vertical=True),
     )  # fmt: skip
     frame = (
         max(0.0, window[0]) - 1,

@@ -101,6 +101,15 @@ def written_in(text: str, unit: Unit) -> tuple[Unit, bool]:
     return ("mm", True) if "m" in plain else (unit, False)
 
 
+def as_typed(length: Length) -> str:
+    """A length as it was typed, with its unit where the text left it out.
+
+    >>> as_typed(read("17.6", "mm")), as_typed(read("23/32 in", "mm"))
+    ('17.6 mm', '23/32 in')"""
+    unit, said = written_in(length.typed, length.unit)
+    return length.typed if said else f"{length.typed} {unit}"
+
+
 def describe(mm: Fraction | float) -> Written:
     """Writes a length in both systems.
 

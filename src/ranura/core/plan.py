@@ -16,7 +16,7 @@ from ranura.core.errors import CutError
 from ranura.core.guiding.placing import place_fence
 from ranura.core.holding import hold, sweep_of
 from ranura.core.house_rules import HouseRules
-from ranura.core.lengths import Length, written_in
+from ranura.core.lengths import Length, as_typed, written_in
 from ranura.core.materials import CROSS_VENEERED, material
 from ranura.core.pieces import Piece
 from ranura.core.setting import Setting
@@ -129,15 +129,15 @@ def plan_cut(cut: Dado, piece: Piece, shop: Shop, rules: HouseRules) -> CutPlan:
         refusals=tuple(_refusal(each) for each in dropped),
         passes=setting.stepping.passes if setting.stepping else (),
         figures=worked,
-        slip=sections(setting, worked, setting.cautions),
+        slip=sections(setting, cut, worked, setting.cautions),
         cautions=setting.cautions,
-        drawing=_drawing(setting),
+        drawing=_drawing(setting, cut),
     )
 
 
 def title_of(cut: Dado, rules: HouseRules) -> Text:
     """What a cut is called in a list, in the shop's own word."""
-    return write("{word} {w:fine} × {d:fine}", word=rules.dado_word, w=cut.width.mm, d=cut.depth.mm)
+    return write("{word} {w} × {d}", word=rules.dado_word, w=as_typed(cut.width), d=as_typed(cut.depth))
 
 
 def _status(cautions: tuple[Caution, ...]) -> Literal["ready", "caution", "stop"]:
@@ -286,10 +286,11 @@ def _refusal(drop: Drop) -> Refusal:
     )
 
 
-def _drawing(setting: Setting) -> tuple[View, ...]:
+def _drawing(setting: Setting, cut: Dado) -> tuple[View, ...]:
     heading = write("push away" if setting.pushes_away else "pull towards you")
     above = plan_view(
         setting.channel,
+        position=as_typed(cut.position),
         bit=setting.bit,
         base=setting.base,
         guided=setting.guided.distance,
@@ -299,5 +300,6 @@ def _drawing(setting: Setting) -> tuple[View, ...]:
         heading_text=heading,
     )
     passes = setting.stepping.passes if setting.stepping else ()
-    section = section_view(setting.channel, bit=setting.bit, fence=setting.fence, passes=passes)
+    typed = {"width": as_typed(cut.width), "depth": as_typed(cut.depth), "thickness": as_typed(setting.piece.thickness)}
+    section = section_view(setting.channel, typed=typed, bit=setting.bit, fence=setting.fence, passes=passes)
     return (above, section)

@@ -7,7 +7,8 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.cautions import Caution
-from ranura.core.holding import LEAD
+from ranura.core.cuts.dado import Dado
+from ranura.core.lengths import Length, written_in
 from ranura.core.setting import Setting
 from ranura.core.text import Fact, Shown, Text, write
 from ranura.core.tooling.bits import shank_name
@@ -36,17 +37,22 @@ class Section:
     figures: tuple[str, ...]
 
 
-def sections(setting: Setting, figures: Sequence[Figure], cautions: Sequence[Caution]) -> tuple[Section, ...]:
+def sections(setting: Setting, cut: Dado, figures: Sequence[Figure], cautions: Sequence[Caution]) -> tuple[Section, ...]:
     """The slip of a setting. Sections without a figure are left out where a stop leaves nothing to say."""
     by_key = {figure.key: figure for figure in figures}
     made = [_tool(setting), _speed(setting, by_key)]
     if setting.stepping is not None:
-        made.append(_depths(setting))
+        made.append(_depths(setting, cut))
     made += [_guide(setting, by_key), _direction(setting)]
     if setting.stepping is not None:
         made.append(_feed(setting, by_key))
     made.append(_hold(setting, by_key, cautions))
     return tuple(made)
+
+
+def _as_typed(length: Length) -> Shown:
+    unit, said = written_in(length.typed, length.unit)
+    return plain(length.typed, "" if said else unit)
 
 
 def _lead(figure: Figure, caption: str, **facts: Fact) -> Lead:
@@ -89,7 +95,7 @@ def _speed(setting: Setting, figures: Mapping[str, Figure]) -> Section:
     )
 
 
-def _depths(setting: Setting) -> Section:
+def _depths(setting: Setting, cut: Dado) -> Section:
     stepping = setting.stepping
     assert stepping is not None, "only a setting with passes has depths"
     count = len(stepping.depths)
@@ -100,7 +106,7 @@ def _depths(setting: Setting) -> Section:
     return Section(
         key="depths",
         title="Depths",
-        leads=(Lead(shown=show(setting.channel.depth, "mm"), caption=caption, figure="depth.count"),),
+        leads=(Lead(shown=_as_typed(cut.depth), caption=caption, figure="depth.count"),),
         lines=(allowed,) if count == 1 else (steps, allowed),
         figures=("depth.step", "depth.count"),
     )
@@ -109,8 +115,7 @@ def _depths(setting: Setting) -> Section:
 def _guide(setting: Setting, figures: Mapping[str, Figure]) -> Section:
     fence = setting.fence
     spacers = fence.setback.spacers or ()
-    facts = {"at": fence.at, "end": setting.channel.reference_end, "length": fence.length}
-    lines = [write("at {at:len} from the {end} end · {length:len} long", **facts)]
+    lines = [write("at {at:len} from the {end} end", at=fence.at, end=setting.channel.reference_end)]
     if len(spacers) > 1:
         named = {f"x{i}": x for i, x in enumerate(spacers[:-1])}
         listed = " · ".join(f"{{{name}:len}}" for name in named)
@@ -135,12 +140,12 @@ def _direction(setting: Setting) -> Section:
         leads=(Lead(shown=plain("Push away" if away else "Pull towards you"), caption=write("")),),
         lines=(
             write(
-                "fence on your left, {over:len} past both edges"
+                "fence on your left, {length:len} long or more"
                 if away
-                else "fence at your right hand, on the left of the feed, {over:len} past both edges",
-                over=setting.rules.fence_overhang,
+                else "fence at your right hand, {length:len} long or more",
+                length=setting.fence.length,
             ),
-            write("start {lead:len} clear; lift off to come back", lead=LEAD),
+            write("start clear of the wood; lift off to come back"),
         ),
         figures=(),
     )

@@ -11,9 +11,9 @@ from reportlab.lib.colors import HexColor, white
 from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.pdfgen.canvas import Canvas
 
-from ranura.core.cautions import Caution
+from ranura.core.cautions import GENERAL, Caution
 from ranura.core.cuts.dado import Dado
-from ranura.core.lengths import Length, written_in
+from ranura.core.lengths import as_typed
 from ranura.core.materials import material
 from ranura.core.pieces import Piece
 from ranura.core.plan import CutPlan
@@ -47,22 +47,17 @@ def _said(text: Text, system: System) -> str:
     return text.inch if system == "inch" else text.metric
 
 
-def _typed(length: Length) -> str:
-    unit, said = written_in(length.typed, length.unit)
-    return length.typed if said else f"{length.typed} {unit}"
-
-
 def sentence(sheet: Sheet) -> str:
     """What is asked, as a sentence with the dimensions as typed."""
     cut = sheet.cut
     return (
-        f"A {sheet.word} {_typed(cut.width)} wide, {_typed(cut.depth)} deep, {_typed(cut.position)} from the {cut.end} end, "
-        f"across {sheet.piece.name}"
+        f"A {sheet.word} {as_typed(cut.width)} wide, {as_typed(cut.depth)} deep, "
+        f"{as_typed(cut.position)} from the {cut.end} end, across {sheet.piece.name}"
     )
 
 
 def _board(piece: Piece) -> str:
-    size = " × ".join(_typed(length) for length in (piece.length, piece.width, piece.thickness))
+    size = " × ".join(as_typed(length) for length in (piece.length, piece.width, piece.thickness))
     return f"{material(piece.material).name}, {size}{'' if piece.thickness_measured else ', not measured'}"
 
 
@@ -77,7 +72,7 @@ def slip_pdf(sheet: Sheet, *, paper: Paper, system: System) -> bytes:
     canvas.setViewerPreference("PrintScaling", "None")
     inner = width - 2 * _MARGIN
     top = _heading(canvas, sheet, height - _MARGIN, inner)
-    cautions = [each for each in sheet.plan.cautions if each.code != "general"]
+    cautions = [each for each in sheet.plan.cautions if each.code != GENERAL]
     below = sum(_section_height(each, system, inner) for each in sheet.plan.slip)
     below += sum(_caution_height(each, system, inner) for each in cautions) + 34
     room = top - _MARGIN - below
@@ -175,6 +170,6 @@ def _caution(canvas: Canvas, caution: Caution, top: float, inner: float, system:
 
 
 def _footer(canvas: Canvas, sheet: Sheet, system: System) -> None:
-    general = next(each for each in sheet.plan.cautions if each.code == "general")
+    general = next(each for each in sheet.plan.cautions if each.code == GENERAL)
     canvas.setFillColor(SOFT)
     write(canvas, _MARGIN, _MARGIN - 6, f"{_said(general.do, system)}. {_said(general.message, system)}.", "text", 8.5)

@@ -91,9 +91,11 @@ def check() -> int:
 
 def fix() -> int:
     """Formats everything and writes the generated documents."""
+    from ranura.host.fonts import write_fonts
     from ranura.host.rules_page import write_rules_page
 
     prepare()
+    write_fonts()
     _run(
         [
             Step("Formatting Python", (str(BIN / "ruff"), "format", "-q", "src", "tests")),

@@ -4,7 +4,9 @@ from __future__ import annotations
 
 import errno
 import os
+import signal
 import socket
+import sys
 from pathlib import Path
 
 import uvicorn
@@ -58,6 +60,12 @@ class _Server(uvicorn.Server):
         answer(running.announce(self._home, self._url).ready_line)
 
 
+def _ends_orderly() -> None:
+    """Being told to end unwinds like Ctrl-C does, so that the database is shut down too; uvicorn hands the signal back."""
+    for number in (signal.SIGTERM, signal.SIGHUP):
+        signal.signal(number, lambda *_: sys.exit(0))
+
+
 def serve(*, demo: bool, fresh: bool) -> int:
     """Serves until Ctrl-C or `./ranura stop`. A second call only prints where the first one serves."""
     home = places.home()
@@ -65,6 +73,7 @@ def serve(*, demo: bool, fresh: bool) -> int:
     if lock is None:
         answer(running.wait_until_ready(home).ready_line)
         return 0
+    _ends_orderly()
     with lock:
         setup.ensure_page()
         say("Starting the database …")

@@ -23,8 +23,8 @@ Level = Literal["run", "dev"]
 DATABASE_PACKAGES = {"mariadb-server-core": "mariadbd", "mariadb-client-core": "mariadb"}
 """Debian package → a program it brings."""
 
-BROWSER_PACKAGES = {"chromium-headless-shell": "chromium-headless-shell", "poppler-utils": "pdftoppm"}
-"""For the browser tests, and for looking at a printed page."""
+BROWSER_PACKAGES = {"chromium-headless-shell": "chromium-headless-shell"}
+"""For the browser tests and the bench."""
 
 
 @contextlib.contextmanager

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from sqlalchemy import JSON, ForeignKey, Integer, MetaData, String
+from sqlalchemy import JSON, ForeignKey, Integer, String
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 ID_LENGTH = 40
@@ -12,11 +12,8 @@ NAME_LENGTH = 200
 
 
 class Base(DeclarativeBase):
-    """All tables, with predictable names for their keys."""
+    """All tables. MariaDB makes the index of a foreign key by itself."""
 
-    metadata = MetaData(
-        naming_convention={"ix": "ix_%(table_name)s_%(column_0_name)s", "fk": "fk_%(table_name)s_%(column_0_name)s"}
-    )
     type_annotation_map = {dict[str, Any]: JSON}
 
 
@@ -37,7 +34,7 @@ class _Owned(Base):
     __abstract__ = True
 
     id: Mapped[str] = mapped_column(String(ID_LENGTH), primary_key=True)
-    shop_id: Mapped[str] = mapped_column(ForeignKey("shops.id", ondelete="CASCADE"), index=True)
+    shop_id: Mapped[str] = mapped_column(ForeignKey("shops.id", ondelete="CASCADE"))
     place: Mapped[int] = mapped_column(Integer)
 
 
@@ -70,7 +67,7 @@ class PieceRow(_Owned):
 
     __tablename__ = "pieces"
 
-    job_id: Mapped[str] = mapped_column(ForeignKey("jobs.id", ondelete="CASCADE"), index=True)
+    job_id: Mapped[str] = mapped_column(ForeignKey("jobs.id", ondelete="CASCADE"))
     spec: Mapped[dict[str, Any]]
 
 
@@ -79,7 +76,7 @@ class CutRow(_Owned):
 
     __tablename__ = "cuts"
 
-    piece_id: Mapped[str] = mapped_column(ForeignKey("pieces.id", ondelete="CASCADE"), index=True)
+    piece_id: Mapped[str] = mapped_column(ForeignKey("pieces.id", ondelete="CASCADE"))
     name: Mapped[str] = mapped_column(String(NAME_LENGTH))
     spec: Mapped[dict[str, Any]]
     version: Mapped[int] = mapped_column(Integer)

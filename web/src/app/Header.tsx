@@ -15,6 +15,7 @@ interface Props {
   undo: string | null;
   redo: string | null;
   cutId: string | null;
+  cutName: string | null;
   onRun: (name: ShortcutName) => void;
 }
 
@@ -32,7 +33,11 @@ export function Header(props: Props) {
   const { theme, toggle } = useTheme();
   const navigate = useNavigate();
   return (
-    <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-ink bg-bench px-3 py-1.5 lg:h-[54px] lg:flex-nowrap">
+    <header className="flex flex-wrap items-center gap-x-1.5 gap-y-1 border-b-2 lg:gap-x-3 border-ink bg-bench px-3 py-1.5 lg:h-[54px] lg:flex-nowrap">
+      <h1 className="sr-only">
+        {job.name}
+        {props.cutName ? `: ${props.cutName}` : ""}
+      </h1>
       <a
         href="/"
         className="flex items-center gap-2 text-[22px] font-[760] tracking-tight"
@@ -82,7 +87,8 @@ export function Header(props: Props) {
         </IconButton>
       </span>
       <button type="button" className="button" onClick={() => onRun("rules")} data-testid="house-rules">
-        House rules
+        <span className="max-lg:hidden">House </span>
+        <span className="capitalize lg:normal-case">rules</span>
       </button>
       <fieldset className="flex overflow-hidden rounded border border-rule" aria-label="Unit">
         {(["mm", "in"] as const).map((each) => (
@@ -101,12 +107,14 @@ export function Header(props: Props) {
       <IconButton label={theme === "dark" ? "Light" : "Dark"} onClick={toggle}>
         {theme === "dark" ? <Sun size={19} aria-hidden /> : <Moon size={19} aria-hidden />}
       </IconButton>
-      <IconButton label="Keyboard shortcuts" onClick={() => onRun("help")}>
-        <span className="text-[17px] font-bold">?</span>
-      </IconButton>
+      <span className="max-lg:hidden">
+        <IconButton label="Keyboard shortcuts" onClick={() => onRun("help")}>
+          <span className="text-[17px] font-bold">?</span>
+        </IconButton>
+      </span>
       <DropdownMenu.Root>
         <DropdownMenu.Trigger className="button button-main" disabled={!props.cutId} data-testid="print">
-          Print slip
+          Print<span className="max-lg:hidden"> slip</span>
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content className="floating min-w-40 p-1" align="end" sideOffset={6}>

@@ -114,6 +114,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
         undo={undoable.undo}
         redo={undoable.redo}
         cutId={current?.cut.id ?? null}
+        cutName={current ? `${current.cut.name}, ${current.item.piece.name}` : null}
         onRun={run}
       />
       <div className="flex min-h-0 flex-1 flex-col lg:grid lg:grid-cols-[198px_minmax(0,1fr)]">
@@ -165,9 +166,9 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
 function Empty({ hasPieces, onNew }: { hasPieces: boolean; onNew: () => void }) {
   return (
     <main className="flex flex-col items-center justify-center gap-3 p-8 text-center" data-testid="empty">
-      <h1 className="text-[24px] font-bold">
+      <h2 className="text-[24px] font-bold">
         {hasPieces ? "What do you want to cut?" : "Which board do you want to cut?"}
-      </h1>
+      </h2>
       <p className="max-w-sm text-ink-2">
         {hasPieces
           ? "Say how wide, how deep and where; Ranura works out the rest."

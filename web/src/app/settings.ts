@@ -14,7 +14,7 @@ export function useShopSettings(shop: ShopView, history: History) {
       if (answer.kind === "ok") {
         setProblem(null);
         queries.setQueryData(["shop"], answer.data);
-        await queries.invalidateQueries({ queryKey: ["job"] });
+        void queries.invalidateQueries({ queryKey: ["job"] });
       } else if (answer.kind === "refused") setProblem(answer.problem);
       else if (answer.kind === "down")
         setProblem({

@@ -20,6 +20,7 @@ import { Drawing } from "./Drawing";
 import { CutEditor } from "./editor";
 import { Legend } from "./Legend";
 import { Sentence } from "./Sentence";
+import { snapped } from "./scale";
 
 interface Props {
   shop: ShopView;
@@ -162,14 +163,16 @@ function Board({ editor, shop, item, unit, onSaving, onSchool }: BoardProps) {
                   unit={unit}
                   label="The board from above"
                   onPick={pick}
-                  onDrag={(shift) => {
-                    const asked = plan.asked.find((each) => each.field === "position");
-                    const next = shift(0);
-                    if (dragFrom.current === null || next === "0") dragFrom.current = asked?.length.mm ?? 0;
-                    if (next === "0") return;
-                    const sign = (draft.end ?? "left") === "left" ? 1 : -1;
-                    const moved = dragFrom.current + sign * Number(next);
-                    if (moved > 0) onEdit({ position: { typed: String(moved), unit: "mm" } });
+                  onDrag={{
+                    start: () => {
+                      dragFrom.current =
+                        plan.asked.find((each) => each.field === "position")?.length.mm ?? null;
+                    },
+                    by: (mm) => {
+                      if (dragFrom.current === null) return;
+                      const at = dragFrom.current + ((draft.end ?? "left") === "left" ? mm : -mm);
+                      if (at > 0) onEdit({ position: { typed: snapped(at), unit: "mm" } });
+                    },
                   }}
                 />
               ) : null}

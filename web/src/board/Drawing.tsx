@@ -4,7 +4,7 @@ import type { Dimension, Unit, View } from "../api/client";
 import { useSize } from "../ui/useSize";
 import { SvgWords } from "../ui/Words";
 import { inUnit } from "../ui/words";
-import { fitted, outlinePath, type Scale, snapped, turnPath } from "./scale";
+import { fitted, outlinePath, type Scale, turnPath } from "./scale";
 
 type Role = View["outlines"][number]["role"];
 
@@ -141,7 +141,7 @@ function Labels({ view, scale, unit }: { view: View; scale: Scale; unit: Unit })
           </text>
         ) : null;
       case "guide":
-        return (
+        return at.height > 300 ? (
           <text
             key={key}
             transform={`translate(${at.x + 5} ${at.y + at.height * 0.3}) rotate(-90)`}
@@ -150,21 +150,25 @@ function Labels({ view, scale, unit }: { view: View; scale: Scale; unit: Unit })
           >
             <SvgWords text={text} />
           </text>
-        );
-      case "spacer":
+        ) : null;
+      case "spacer": {
+        // The label leaves the spacer towards the middle of the drawing, where there is room for it.
+        const side = at.x < scale.x(view.frame[2]) * 0.5 ? 1 : -1;
+        const y = at.y - at.height * 0.36;
         return (
-          <g key={key} data-role="spacer">
-            <path d={`M${at.x} ${at.y - at.height * 0.36}h-26`} className="stroke-guide" strokeWidth="1.2" />
+          <g key={key} data-role="spacer-label">
+            <path d={`M${at.x} ${y}h${side * 22}`} className="stroke-guide" strokeWidth="1.2" />
             <text
-              x={at.x - 30}
-              y={at.y - at.height * 0.36 + 5}
-              textAnchor="end"
+              x={at.x + side * 26}
+              y={y + 5}
+              textAnchor={side > 0 ? "start" : "end"}
               className="fill-guide text-[13.5px] font-semibold halo"
             >
               <SvgWords text={text} />
             </text>
           </g>
         );
+      }
       case "bit":
         return (
           <text
@@ -225,9 +229,10 @@ function DimensionMark({ dimension, scale, unit, onPick }: DimensionProps) {
   const text = inUnit(dimension.text, unit);
   const field = dimension.field;
   const colour = dimension.name === "setback" ? "guide" : "ink";
-  const away = dimension.vertical || dimension.offset === 0
-    ? 0
-    : -Math.sign(dimension.offset) * Math.max(26, Math.abs(dimension.offset) * scale.px);
+  const away =
+    dimension.vertical || dimension.offset === 0
+      ? 0
+      : -Math.sign(dimension.offset) * Math.max(26, Math.abs(dimension.offset) * scale.px);
   const [y0, y1] = dimension.vertical ? [Math.min(ay, by), Math.max(ay, by)] : [ay + away, by + away];
   const middle = { x: (ax + bx) / 2, y: (y0 + y1) / 2 };
   const line = dimension.vertical
@@ -277,8 +282,8 @@ interface Props {
   view: View;
   unit: Unit;
   onPick: DimensionProps["onPick"];
-  /** Dragging the cut along the board: the way in mm from where it was taken, as text of the new position. */
-  onDrag?: (shift: (from: number) => string) => void;
+  /** Dragging the cut along the board: where it began, then the way in mm from there, to the right. */
+  onDrag?: { start: () => void; by: (mm: number) => void };
   label: string;
 }
 
@@ -314,11 +319,11 @@ export function Drawing({ view, unit, onPick, onDrag, label }: Props) {
               onPointerDown={(event) => {
                 event.currentTarget.setPointerCapture(event.pointerId);
                 taken.current = { x: event.clientX, px: scale.px };
-                onDrag((from) => snapped(from));
+                onDrag.start();
               }}
               onPointerMove={(event) => {
                 const start = taken.current;
-                if (start) onDrag((from) => snapped(from + (event.clientX - start.x) / start.px));
+                if (start) onDrag.by((event.clientX - start.x) / start.px);
               }}
               onPointerUp={() => {
                 taken.current = null;

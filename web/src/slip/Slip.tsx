@@ -125,7 +125,7 @@ function Place({ section, plan, unit, shop, open, onOpen, onEdit, onSchool }: Pl
   return (
     <div className="border-t border-rule py-1" data-section={section.key}>
       <div className="grid grid-cols-[64px_1fr_auto] items-baseline gap-x-2">
-        <h3 className="label">{section.title}</h3>
+        <h2 className="label">{section.title}</h2>
         <div className="flex flex-wrap items-baseline gap-x-2.5">
           {section.leads.map((lead, index) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: leads keep their order

@@ -11,7 +11,7 @@ def upgrade() -> None:
     op.create_table(
         "jobs",
         sa.Column("id", sa.String(40), primary_key=True),
-        sa.Column("shop_id", sa.String(40), sa.ForeignKey("shops.id", ondelete="CASCADE"), nullable=False, index=True),
+        sa.Column("shop_id", sa.String(40), sa.ForeignKey("shops.id", ondelete="CASCADE"), nullable=False),
         sa.Column("place", sa.Integer(), nullable=False),
         sa.Column("name", sa.String(200), nullable=False),
         if_not_exists=True,

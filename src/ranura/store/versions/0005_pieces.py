@@ -11,9 +11,9 @@ def upgrade() -> None:
     op.create_table(
         "pieces",
         sa.Column("id", sa.String(40), primary_key=True),
-        sa.Column("shop_id", sa.String(40), sa.ForeignKey("shops.id", ondelete="CASCADE"), nullable=False, index=True),
+        sa.Column("shop_id", sa.String(40), sa.ForeignKey("shops.id", ondelete="CASCADE"), nullable=False),
         sa.Column("place", sa.Integer(), nullable=False),
-        sa.Column("job_id", sa.String(40), sa.ForeignKey("jobs.id", ondelete="CASCADE"), nullable=False, index=True),
+        sa.Column("job_id", sa.String(40), sa.ForeignKey("jobs.id", ondelete="CASCADE"), nullable=False),
         sa.Column("spec", sa.JSON(), nullable=False),
         if_not_exists=True,
     )

@@ -1,0 +1,108 @@
+"""The printed slip: one page, readable text, the plan's own figures, and never a stop that looks ready."""
+
+from __future__ import annotations
+
+import dataclasses
+from io import BytesIO
+
+import pytest
+from fontTools.ttLib import TTFont
+from pypdf import PdfReader
+
+from ranura.core.lengths import read
+from ranura.core.plan import plan_cut
+from ranura.formats.slip_pdf import Sheet, slip_pdf
+from ranura.formats.type_on_paper import DENOMINATOR, FONTS, NUMERATOR, register, width_of, wrapped
+from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
+
+POINTS_PER_MM = 72 / 25.4
+
+
+def printed(paper="A4", system="metric", **changes) -> tuple[PdfReader, Sheet]:
+    cut = dataclasses.replace(SHELF_DADOES[0][2], **changes)
+    plan = plan_cut(cut, WING_CASE_SIDE, SHOP, SHOP.rules)
+    sheet = Sheet(plan=plan, piece=WING_CASE_SIDE, cut=cut, name="Middle shelf", shop_name=SHOP.name, word="dado")
+    return PdfReader(BytesIO(slip_pdf(sheet, paper=paper, system=system))), sheet
+
+
+def words(reader: PdfReader) -> str:
+    text = reader.pages[0].extract_text()
+    for digit in range(10):
+        text = text.replace(chr(NUMERATOR + digit), str(digit)).replace(chr(DENOMINATOR + digit), str(digit))
+    return text.replace("\u2044", "/").replace("\u2009", " ")
+
+
+@pytest.mark.parametrize(("paper", "size"), [("A4", (210, 297)), ("Letter", (215.9, 279.4))])
+@pytest.mark.parametrize("system", ["metric", "inch"])
+@pytest.mark.parametrize("depth", ["6", "15"])
+def test_one_page_of_the_asked_size_that_carries_the_whole_slip(paper, size, system, depth):
+    reader, sheet = printed(paper, system, depth=read(depth, "mm"))
+    assert len(reader.pages) == 1
+    box = reader.pages[0].mediabox
+    assert (box.width, box.height) == pytest.approx(tuple(mm * POINTS_PER_MM for mm in size), abs=0.5)
+    said = words(reader)
+    for section in sheet.plan.slip:
+        assert section.title in said
+    for caution in sheet.plan.cautions:
+        start = caution.message.metric.split("{")[0][:12] if system == "metric" else caution.message.inch[:12]
+        assert start.replace("\u2009", " ") in said
+
+
+def test_the_figures_are_those_of_the_plan():
+    said = words(printed()[0])
+    for figure in ("68.65", "22 000", "143.35", "4.9", "5.7"):
+        assert figure in said
+    in_inches = words(printed(system="inch")[0])
+    assert "2 45/64" in in_inches
+
+
+def test_dimensions_stay_as_typed():
+    said = words(printed(width=read("23/32 in", "mm"))[0])
+    assert "A dado 23/32 in wide, 6 mm deep, 212 mm from the left end" in said
+
+
+def test_a_stop_is_printed_as_one():
+    reader, _ = printed(bit_id="straight-12", router_id="plunge-two")
+    said = words(reader)
+    assert "NOT READY" in said
+    assert "STOP." in said
+    assert "NOT READY" not in words(printed()[0])
+
+
+def test_printing_twice_gives_the_same_bytes():
+    cut = SHELF_DADOES[0][2]
+    plan = plan_cut(cut, WING_CASE_SIDE, SHOP, SHOP.rules)
+    sheet = Sheet(plan=plan, piece=WING_CASE_SIDE, cut=cut, name="x", shop_name="y", word="dado")
+    assert slip_pdf(sheet, paper="A4", system="metric") == slip_pdf(sheet, paper="A4", system="metric")
+
+
+def test_every_face_is_embedded_and_none_is_the_readers_own():
+    reader, _ = printed()
+    for name, font in reader.pages[0]["/Resources"]["/Font"].items():
+        assert "/FontFile2" in font["/FontDescriptor"], name
+
+
+def test_fractions_on_paper_are_narrower_than_three_full_digits():
+    register()
+    assert width_of("45/64", "text", 10) < width_of("45864", "text", 10)
+    face = TTFont(FONTS / "text.ttf").getBestCmap()
+    assert all(NUMERATOR + d in face and DENOMINATOR + d in face for d in range(10))
+
+
+def test_lines_are_broken_within_their_width():
+    register()
+    lines = wrapped("The thin face of birch plywood splinters where the bit crosses its grain", "text", 10, 120)
+    assert len(lines) > 2
+    assert all(width_of(line, "text", 10) <= 120 for line in lines)
+    assert " ".join(lines).startswith("The thin face")
+
+
+def test_every_sign_a_plan_can_say_has_a_glyph(request):
+    """Whatever the core writes is in one of the shipped fonts, on paper as on the screen."""
+    known = set(TTFont(FONTS / "text.ttf").getBestCmap()) | set(TTFont(FONTS / "math.ttf").getBestCmap())
+    root = request.config.rootpath / "src" / "ranura" / "core"
+    typed_only = set("″”′’–⁄\u00a0\u202f⅐⅑⅒⅓⅔⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞∞")  # read from people, never written by us
+    trees = {"errors.py": set("│├└─")}  # the family tree in its docstring
+    for file in root.rglob("*.py"):
+        signs = {c for c in file.read_text() if ord(c) > 126} - typed_only - trees.get(file.name, set())
+        assert signs <= {chr(c) for c in known}, file

@@ -1,0 +1,140 @@
+"""The store on a real MariaDB: round trips, the schema's promises, and the settings of the private server."""
+
+from __future__ import annotations
+
+import dataclasses
+
+import pymysql
+import pytest
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+from sqlalchemy import create_engine, inspect, text
+
+from ranura.core.cuts.dado import Dado
+from ranura.core.house_rules import DEPTH_RULES, SPEED_RULES, HouseRules
+from ranura.core.lengths import read
+from ranura.host.database import PrivateDatabase
+from ranura.store import demo, repository
+from ranura.store.models import Base, ShopRow
+from ranura.store.repository import NotFoundError, StaleError, Store
+from ranura.store.schema import upgrade
+
+lengths = st.decimals(1, 500, places=2).map(lambda d: read(str(d), "mm"))
+cuts = st.builds(
+    Dado, width=lengths, depth=lengths, position=lengths, end=st.sampled_from(["left", "right"]), support=st.booleans(),
+    bit_id=st.sampled_from([None, "straight-12.7"]), router_id=st.sampled_from([None, "plunge-two"]),
+)  # fmt: skip
+
+
+def test_the_demo_shop_comes_back_equal(store: Store):
+    with store.session() as session:
+        assert repository.load_shop(session, demo.DEMO_SHOP) == demo.SHOP
+
+
+@settings(max_examples=25, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture])
+@given(cut=cuts, name=st.text(min_size=1, max_size=40).filter(str.strip))
+def test_any_cut_saved_and_loaded_equals_itself(store: Store, cut: Dado, name: str):
+    with store.session() as session:
+        version = repository.load_cut(session, demo.DEMO_SHOP, "shelf-dado-212").version
+        saved = repository.save_cut(session, demo.DEMO_SHOP, "shelf-dado-212", name=name, cut=cut, version=version)
+    with store.session() as session:
+        loaded = repository.load_cut(session, demo.DEMO_SHOP, "shelf-dado-212")
+    assert loaded == saved
+    assert (loaded.cut, loaded.name, loaded.version) == (cut, name, version + 1)
+
+
+@pytest.mark.parametrize("speed", SPEED_RULES)
+@pytest.mark.parametrize("depth", DEPTH_RULES)
+def test_house_rules_come_back_equal(store: Store, speed, depth):
+    rules = HouseRules(speed_rule=speed, depth_rule=depth, rim_speed_limit_m_s=40)
+    with store.session() as session:
+        repository.save_rules(session, demo.DEMO_SHOP, rules, "in")
+    with store.session() as session:
+        shop = repository.load_shop(session, demo.DEMO_SHOP)
+    assert (shop.rules, shop.unit) == (rules, "in")
+
+
+def test_an_older_version_is_stale_and_changes_nothing(store: Store):
+    cut = demo.SHELF_DADOES[0][2]
+    with store.session() as session:
+        repository.save_cut(session, demo.DEMO_SHOP, "shelf-dado-212", name="first", cut=cut, version=1)
+    with pytest.raises(StaleError) as caught, store.session() as session:
+        repository.save_cut(session, demo.DEMO_SHOP, "shelf-dado-212", name="second", cut=cut, version=1)
+    assert (caught.value.newer.name, caught.value.newer.version) == ("first", 2)
+
+
+def test_the_demo_shop_is_never_touched_again_unless_laid_anew(store: Store):
+    with store.session() as session:
+        repository.remove_cut(session, demo.DEMO_SHOP, "shelf-dado-64")
+    demo.lay(store, fresh=False, say=lambda _: None)
+    with store.session() as session:
+        assert len(repository.load_job(session, demo.DEMO_SHOP, demo.JOB_ID).pieces[0].cuts) == 1
+    demo.lay(store, fresh=True, say=lambda _: None)
+    with store.session() as session:
+        assert len(repository.load_job(session, demo.DEMO_SHOP, demo.JOB_ID).pieces[0].cuts) == 2
+
+
+def test_ones_own_shop_stands_beside_the_demo(store: Store):
+    demo.own_shop(store)
+    demo.own_shop(store)
+    with store.session() as session:
+        own = repository.load_shop(session, demo.OWN_SHOP)
+        assert (own.bits, own.routers) == ((), ())
+        assert repository.list_jobs(session, demo.OWN_SHOP) == ()
+        with pytest.raises(NotFoundError):
+            repository.load_job(session, demo.OWN_SHOP, demo.JOB_ID)
+
+
+def test_taking_a_piece_away_takes_its_cuts(store: Store):
+    with store.session() as session:
+        repository.remove_piece(session, demo.DEMO_SHOP, "wing-case-side")
+    with store.session() as session, pytest.raises(NotFoundError):
+        repository.load_cut(session, demo.DEMO_SHOP, "shelf-dado-212")
+
+
+def test_every_row_belongs_to_a_shop():
+    for table in Base.metadata.sorted_tables:
+        if table.name != ShopRow.__tablename__:
+            assert not table.c.shop_id.nullable, table.name
+            assert {key.column.table.name for key in table.c.shop_id.foreign_keys} == {"shops"}
+
+
+def test_migrations_make_exactly_the_models_and_may_run_again(database: PrivateDatabase):
+    upgrade(database.url)
+    engine = create_engine(database.url)
+    found = inspect(engine)
+    for table in Base.metadata.sorted_tables:
+        columns = {c["name"]: c["nullable"] for c in found.get_columns(table.name)}
+        assert columns == {c.name: c.nullable for c in table.columns}, table.name
+        indexed = {tuple(index["column_names"]) for index in found.get_indexes(table.name)}
+        assert {(c.name,) for c in table.columns if c.foreign_keys} <= indexed, table.name
+    with engine.begin() as connection:
+        connection.execute(text("DELETE FROM alembic_version"))
+    upgrade(database.url)
+    engine.dispose()
+
+
+def test_the_server_is_private_strict_and_durable(database: PrivateDatabase):
+    engine = create_engine(database.url)
+    with engine.connect() as connection:
+        wanted = {
+            "character_set_server": "utf8mb4",
+            "bind_address": "127.0.0.1",
+            "innodb_flush_log_at_trx_commit": "1",
+            "default_storage_engine": "InnoDB",
+        }
+        for name, value in wanted.items():
+            assert str(connection.execute(text(f"SELECT @@{name}")).scalar_one()) == value
+        assert "STRICT_ALL_TABLES" in connection.execute(text("SELECT @@sql_mode")).scalar_one()
+        assert connection.execute(text("SELECT @@port")).scalar_one() != 3306
+    with pytest.raises(pymysql.err.OperationalError):
+        pymysql.connect(host="127.0.0.1", port=engine.url.port or 0, user="root")
+    engine.dispose()
+
+
+def test_a_name_in_any_script_is_kept(store: Store):
+    cut = dataclasses.replace(demo.SHELF_DADOES[0][2])
+    with store.session() as session:
+        kept = repository.save_cut(session, demo.DEMO_SHOP, "shelf-dado-212", name="棚 – étagère 🪵", cut=cut, version=1)
+    with store.session() as session:
+        assert repository.load_cut(session, demo.DEMO_SHOP, "shelf-dado-212").name == kept.name == "棚 – étagère 🪵"

@@ -1,0 +1,62 @@
+"""A headless Chromium for the run, and a page of its own for each test that sees the demo shop as it comes."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+
+import pytest
+from playwright.sync_api import Browser, BrowserContext, Page, expect, sync_playwright
+from tests.conftest import Served
+
+from ranura.api.keeping import ShopKeeper
+from ranura.host import setup
+from ranura.host.bench import BROWSER, BROWSER_OPTIONS
+from ranura.store import demo
+
+expect.set_options(timeout=15_000)
+
+
+@pytest.fixture(scope="session")
+def browser() -> Iterator[Browser]:
+    with sync_playwright() as playwright:
+        made = playwright.chromium.launch(executable_path=setup.find_program(BROWSER), args=list(BROWSER_OPTIONS))
+        yield made
+        made.close()
+
+
+@pytest.fixture
+def shop(served: Served, store) -> Served:
+    """The server, with the demo shop laid anew and nothing remembered."""
+    served.app.state.keeper = ShopKeeper(store, demo.DEMO_SHOP)
+    served.app.state.store = store
+    return served
+
+
+@pytest.fixture
+def open_page(browser: Browser, shop: Served) -> Iterator[Callable[..., Page]]:
+    """Opens pages; afterwards none may have thrown, nor asked anything of another machine."""
+    contexts: list[BrowserContext] = []
+    wrong: list[str] = []
+
+    def opened(path: str = "/", *, width: int = 1280, height: int = 800, dark: bool = False, wait: str = "slip") -> Page:
+        context = browser.new_context(
+            viewport={"width": width, "height": height}, color_scheme="dark" if dark else "light", reduced_motion="reduce"
+        )
+        contexts.append(context)
+        page = context.new_page()
+        page.set_default_timeout(15_000)
+        page.on("pageerror", lambda error: wrong.append(str(error)))
+        page.on("request", lambda r: None if r.url.startswith((shop.url, "data:")) else wrong.append(f"asked for {r.url}"))
+        page.goto(shop.url + path)
+        page.wait_for_selector(f'[data-testid="{wait}"]')
+        return page
+
+    yield opened
+    for context in contexts:
+        context.close()
+    assert not wrong
+
+
+@pytest.fixture
+def page(open_page: Callable[..., Page]) -> Page:
+    return open_page()

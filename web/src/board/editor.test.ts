@@ -1,0 +1,178 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import type { CutIn, CutItem, CutPlan, Outcome } from "../api/client";
+import { CutEditor, type Deps } from "./editor";
+
+const text = (typed: string) => ({ typed, unit: "mm" as const });
+const cut = (depth: string): CutIn => ({
+  kind: "dado",
+  width: text("17.6"),
+  depth: text(depth),
+  position: text("212"),
+  end: "left",
+  support: false,
+  bit_id: null,
+  router_id: null,
+});
+const planOf = (draft: CutIn) =>
+  ({ kind: "ok", data: { bit_id: draft.depth.typed } as unknown as CutPlan }) as const;
+const kept = (version: number) => ({ kind: "ok", data: { version } as CutItem }) as const;
+const refused: Outcome<CutPlan> = {
+  kind: "refused",
+  problem: { field: "cut.depth", message: { metric: "no", inch: "no" }, partial: false },
+};
+const down = { kind: "down", message: "gone" } as const;
+
+function editor(changes: Partial<Deps> = {}) {
+  const deps = {
+    plan: vi.fn(async (draft: CutIn): Promise<Outcome<CutPlan>> => planOf(draft)),
+    save: vi.fn(async (_: CutIn, version: number): Promise<Outcome<CutItem>> => kept(version + 1)),
+    saved: vi.fn(),
+    toDraft: (newer: unknown) => newer as { cut: CutIn; version: number },
+    saveAfterMs: 500,
+    retryAfterMs: 1000,
+    ...changes,
+  };
+  return { made: new CutEditor({ cut: cut("6"), version: 1 }, deps), deps };
+}
+
+const settle = (ms = 0) => vi.advanceTimersByTimeAsync(ms);
+
+describe("editing a cut", () => {
+  beforeEach(() => {
+    vi.useFakeTimers();
+  });
+  afterEach(() => {
+    vi.useRealTimers();
+  });
+
+  it("plans what it is given and saves nothing that was not changed", async () => {
+    const { made, deps } = editor();
+    await settle(2000);
+    expect(made.snapshot().plan?.bit_id).toBe("6");
+    expect(made.snapshot().saving).toBe("saved");
+    expect(deps.save).not.toHaveBeenCalled();
+  });
+
+  it("saves once, shortly after the last of several digits", async () => {
+    const { made, deps } = editor();
+    for (const depth of ["1", "12", "12.", "12.5"]) {
+      made.edit({ depth: text(depth) });
+      await settle(100);
+    }
+    expect(made.snapshot().saving).toBe("waiting");
+    await settle(600);
+    expect(deps.save).toHaveBeenCalledTimes(1);
+    expect(vi.mocked(deps.save).mock.calls[0]?.[0].depth.typed).toBe("12.5");
+    expect(deps.saved).toHaveBeenCalledWith(cut("6"), cut("12.5"), expect.anything());
+    expect(made.snapshot().saving).toBe("saved");
+  });
+
+  it("asks one question at a time, and the latest text wins", async () => {
+    const answers: ((value: Outcome<CutPlan>) => void)[] = [];
+    const asked: string[] = [];
+    const { made } = editor({
+      plan: (draft) => {
+        asked.push(draft.depth.typed);
+        return new Promise((resolve) => {
+          answers.push(resolve);
+        });
+      },
+    });
+    made.edit({ depth: text("7") });
+    made.edit({ depth: text("8") });
+    expect(asked).toEqual(["6"]);
+    answers[0]?.(planOf(cut("6")));
+    await settle();
+    expect(asked).toEqual(["6", "8"]);
+    answers[1]?.(planOf(cut("8")));
+    await settle();
+    expect(made.snapshot().plan?.bit_id).toBe("8");
+  });
+
+  it("keeps the last good plan and the text when a text is refused", async () => {
+    const { made, deps } = editor({
+      plan: async (draft) => (draft.depth.typed === "99" ? refused : planOf(draft)),
+    });
+    await settle();
+    made.edit({ depth: text("99") });
+    await settle(2000);
+    const state = made.snapshot();
+    expect([state.plan?.bit_id, state.draft.depth.typed, state.problem?.field]).toEqual([
+      "6",
+      "99",
+      "cut.depth",
+    ]);
+    expect(state.saving).toBe("refused");
+    expect(deps.save).not.toHaveBeenCalled();
+  });
+
+  it("does not save a good text that turned bad before its time", async () => {
+    const { made, deps } = editor({
+      plan: async (draft) => (draft.depth.typed === "99" ? refused : planOf(draft)),
+    });
+    made.edit({ depth: text("9") });
+    await settle(200);
+    made.edit({ depth: text("99") });
+    await settle(2000);
+    expect(deps.save).not.toHaveBeenCalled();
+  });
+
+  it("asks again until a server that is down answers", async () => {
+    let up = false;
+    const { made } = editor({ save: async (_, version) => (up ? kept(version + 1) : down) });
+    made.edit({ depth: text("7") });
+    await settle(3500);
+    expect([made.snapshot().saving, made.snapshot().down]).toEqual(["offline", "gone"]);
+    up = true;
+    await settle(1500);
+    expect([made.snapshot().saving, made.snapshot().down]).toEqual(["saved", null]);
+  });
+
+  it("offers theirs or mine when the cut was changed elsewhere", async () => {
+    const save = vi
+      .fn<Deps["save"]>()
+      .mockResolvedValueOnce({ kind: "stale", newer: { cut: cut("5"), version: 7 } })
+      .mockResolvedValue(kept(8));
+    const { made } = editor({ save });
+    made.edit({ depth: text("7") });
+    await settle(600);
+    expect([made.snapshot().saving, made.snapshot().newer?.depth.typed]).toEqual(["conflict", "5"]);
+    made.keepMine();
+    await settle();
+    expect(save).toHaveBeenLastCalledWith(cut("7"), 7);
+    expect(made.snapshot().saving).toBe("saved");
+  });
+
+  it("goes on with theirs when asked to", async () => {
+    const { made } = editor({ save: async () => ({ kind: "stale", newer: { cut: cut("5"), version: 7 } }) });
+    made.edit({ depth: text("7") });
+    await settle(600);
+    made.takeTheirs();
+    await settle();
+    const state = made.snapshot();
+    expect([state.draft.depth.typed, state.plan?.bit_id, state.saving, state.newer]).toEqual([
+      "5",
+      "5",
+      "saved",
+      null,
+    ]);
+  });
+
+  it("restores a state as a save that is no news", async () => {
+    const { made, deps } = editor();
+    made.restore(cut("4"));
+    await settle(600);
+    expect(deps.save).toHaveBeenCalledTimes(1);
+    const [before, after] = vi.mocked(deps.saved).mock.calls[0] ?? [];
+    expect(before).toBe(after);
+  });
+
+  it("saves what is still waiting when it is closed", async () => {
+    const { made, deps } = editor();
+    made.edit({ depth: text("7") });
+    await settle(100);
+    made.close();
+    await settle(0);
+    expect(deps.save).toHaveBeenCalledTimes(1);
+  });
+});
