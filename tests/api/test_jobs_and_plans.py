@@ -87,6 +87,23 @@ def test_a_piece_and_a_cut_of_ones_own_are_kept(client, store: Store):
     assert client.get(f"/api/cuts/{made.json()['id']}").status_code == 404
 
 
+def test_a_removed_cut_comes_back_with_its_version_and_place(client):
+    before = client.get("/api/jobs/little-harbour").json()
+    assert client.delete("/api/cuts/shelf-dado-212").status_code == 204
+    assert len(client.get("/api/jobs/little-harbour").json()["pieces"][0]["cuts"]) == 1
+    assert client.post("/api/cuts/shelf-dado-212/restore").status_code == 204
+    assert client.get("/api/jobs/little-harbour").json() == before
+
+
+def test_a_piece_that_shrinks_shows_which_cuts_no_longer_fit(client):
+    job = client.put("/api/pieces/wing-case-side", json={"piece": {**PIECE, "length": typed("220")}}).json()
+    stands = {c["id"]: c["status"] for c in job["pieces"][0]["cuts"]}
+    assert stands["shelf-dado-212"] == "stop"
+    assert client.get("/api/cuts/shelf-dado-212/plan").status_code == 422
+    wrong = client.put("/api/pieces/wing-case-side", json={"piece": {**PIECE, "width": typed("3//4")}})
+    assert (wrong.status_code, wrong.json()["error"]["field"]) == (422, "piece.width")
+
+
 def test_a_cut_that_cannot_be_is_not_kept(client):
     before = client.get("/api/cuts/shelf-dado-212").json()
     refused = client.put(
@@ -116,6 +133,9 @@ def test_saving_an_old_version_is_refused_with_the_newer_cut(client):
         ("GET", "/api/cuts/nothing/plan", None),
         ("GET", "/api/cuts/nothing/slip.pdf", None),
         ("DELETE", "/api/pieces/nothing", None),
+        ("PUT", "/api/pieces/nothing", {"piece": PIECE}),
+        ("POST", "/api/pieces/nothing/restore", None),
+        ("POST", "/api/cuts/nothing/restore", None),
         ("POST", "/api/jobs/nothing/pieces", {"piece": PIECE}),
         ("POST", "/api/pieces/nothing/cuts", {"name": "x", "cut": cut()}),
         ("PUT", "/api/cuts/nothing", {"name": "x", "cut": cut(), "version": 1}),
@@ -147,6 +167,7 @@ def test_house_rules_change_figures_at_once_and_stop_at_the_floor(client):
     beyond = client.put("/api/shop/settings", json={"unit": "mm", "rules": {**rules, "rim_speed_limit_m_s": 75}})
     assert beyond.status_code == 422
     assert "60" in beyond.json()["error"]["message"]
+    assert beyond.json()["error"]["field"] == "rules.rim_speed_limit_m_s"
     assert client.get("/api/shop").json()["shop"]["rules"]["depth_rule"] == "fixed-cap"
 
 

@@ -65,7 +65,7 @@ def test_an_older_version_is_stale_and_changes_nothing(store: Store):
 
 def test_the_demo_shop_is_never_touched_again_unless_laid_anew(store: Store):
     with store.session() as session:
-        repository.remove_cut(session, demo.DEMO_SHOP, "shelf-dado-64")
+        repository.set_cut_removed(session, demo.DEMO_SHOP, "shelf-dado-64", True)
     demo.lay(store, fresh=False, say=lambda _: None)
     with store.session() as session:
         assert len(repository.load_job(session, demo.DEMO_SHOP, demo.JOB_ID).pieces[0].cuts) == 1
@@ -85,11 +85,25 @@ def test_ones_own_shop_stands_beside_the_demo(store: Store):
             repository.load_job(session, demo.OWN_SHOP, demo.JOB_ID)
 
 
-def test_taking_a_piece_away_takes_its_cuts(store: Store):
+def test_what_is_removed_is_gone_until_it_is_brought_back_to_its_place(store: Store):
+    def cuts() -> list[str]:
+        with store.session() as session:
+            pieces = repository.load_job(session, demo.DEMO_SHOP, demo.JOB_ID).pieces
+            return [cut.id for piece in pieces for cut in piece.cuts]
+
+    before = cuts()
     with store.session() as session:
-        repository.remove_piece(session, demo.DEMO_SHOP, "wing-case-side")
+        repository.set_cut_removed(session, demo.DEMO_SHOP, "shelf-dado-212", True)
+    assert cuts() == ["shelf-dado-64"]
     with store.session() as session, pytest.raises(NotFoundError):
         repository.load_cut(session, demo.DEMO_SHOP, "shelf-dado-212")
+    with store.session() as session:
+        repository.set_cut_removed(session, demo.DEMO_SHOP, "shelf-dado-212", False)
+        repository.set_piece_removed(session, demo.DEMO_SHOP, "wing-case-side", True)
+    assert cuts() == []
+    with store.session() as session:
+        repository.set_piece_removed(session, demo.DEMO_SHOP, "wing-case-side", False)
+    assert cuts() == before
 
 
 def test_every_row_belongs_to_a_shop():

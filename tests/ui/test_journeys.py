@@ -214,6 +214,58 @@ def test_a_piece_and_a_cut_of_ones_own_survive_a_restart(page: Page, shop: Serve
     expect(page.get_by_test_id("strip")).to_contain_text("Divider")
 
 
+def test_what_is_removed_renamed_or_changed_can_be_undone(page: Page):
+    page.get_by_label("Cut Middle shelf").click()
+    page.get_by_role("menuitem", name="Remove the cut").click()
+    expect(page.locator('[data-cut="shelf-dado-212"]')).to_have_count(0)
+    expect(field(page, "position")).to_have_value("64")
+    page.get_by_label("Undo: removing Middle shelf").click()
+    page.locator('[data-cut="shelf-dado-212"]').click()
+    expect(field(page, "position")).to_have_value("212")
+    page.get_by_label("Cut Middle shelf").click()
+    page.get_by_role("menuitem", name="Rename the cut").click()
+    page.get_by_test_id("cut-rename").fill("Tall shelf")
+    page.keyboard.press("Enter")
+    expect(page.locator('[data-cut="shelf-dado-212"]')).to_contain_text("Tall shelf")
+    page.get_by_label("Board Wing case side").click()
+    page.get_by_role("menuitem", name="Change the board").click()
+    page.locator('[data-field="piece-width"]').fill("12 in")
+    page.get_by_test_id("piece-count").fill("many")
+    page.get_by_test_id("save-piece").click()
+    expect(page.get_by_text("A whole number from 1 to 999")).to_be_visible()
+    page.get_by_test_id("piece-count").fill("4")
+    page.get_by_test_id("save-piece").click()
+    expect(page.get_by_test_id("board-of")).to_contain_text("640 × 12 in × 17.6")
+    expect(section(page, "direction")).to_contain_text("504.8 mm long or more")
+    page.get_by_label("Undo: changing Wing case side").click()
+    expect(section(page, "direction")).to_contain_text("500 mm long or more")
+
+
+def test_a_name_changed_here_does_not_make_the_next_edit_stale(page: Page):
+    page.get_by_label("Cut Middle shelf").click()
+    page.get_by_role("menuitem", name="Rename the cut").click()
+    page.get_by_test_id("cut-rename").fill("Tall shelf")
+    page.keyboard.press("Enter")
+    expect(page.locator('[data-cut="shelf-dado-212"]')).to_contain_text("Tall shelf")
+    field(page, "depth").fill("7")
+    saved(page)
+    expect(page.get_by_role("dialog")).to_have_count(0)
+
+
+def test_a_fence_with_no_wood_below_stops_until_a_board_lies_beside_it(page: Page):
+    page.get_by_label("Board Wing case side").click()
+    page.get_by_role("menuitem", name="Change the board").click()
+    page.locator('[data-field="piece-length"]').fill("260")
+    page.get_by_test_id("save-piece").click()
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    field(page, "position").fill("120")
+    expect(page.locator('[data-caution="fence-off-board"]')).to_be_visible()
+    expect(page.get_by_test_id("status")).to_have_text("Do not cut like this")
+    page.get_by_test_id("support").click()
+    expect(page.locator('[data-caution="fence-off-board"]')).to_have_count(0)
+    expect(page.locator('[data-caution="fence-on-support"]')).to_be_visible()
+
+
 def test_two_windows_on_one_cut_choose_theirs_or_mine(open_page: Callable[..., Page]):
     first, second = open_page(), open_page()
     field(first, "depth").fill("7")
@@ -277,6 +329,7 @@ def test_everything_by_keyboard(page: Page):
     page.keyboard.press("b")
     expect(page.get_by_text("Can make it, best first")).to_be_visible()
     page.keyboard.press("Escape")
+    expect(page.get_by_text("Can make it, best first")).to_be_hidden()
     page.keyboard.press("f")
     page.keyboard.type("300")
     expect(section(page, "guide")).to_contain_text("231.35 mm from the left end")

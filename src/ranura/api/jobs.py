@@ -54,11 +54,29 @@ def add_piece(job_id: str, asked: NewPiece, shop: TheShop, store: TheStore) -> J
         return job_view(repository.load_job(session, shop.id, job_id), shop)
 
 
+@router.put("/pieces/{piece_id}")
+def save_piece(piece_id: str, asked: NewPiece, shop: TheShop, store: TheStore) -> JobView:
+    """Keeps a change to a piece; its cuts follow, and those that can no longer be made show it. Answers the whole job."""
+    piece = asked.piece.piece()
+    with store.session() as session:
+        job_id = repository.save_piece(session, shop.id, piece_id, piece)
+        session.flush()
+        return job_view(repository.load_job(session, shop.id, job_id), shop)
+
+
 @router.delete("/pieces/{piece_id}", status_code=204)
 def remove_piece(piece_id: str, shop: TheShop, store: TheStore) -> Response:
-    """Takes a piece away with its cuts."""
+    """Takes a piece away with its cuts; it can be brought back."""
     with store.session() as session:
-        repository.remove_piece(session, shop.id, piece_id)
+        repository.set_piece_removed(session, shop.id, piece_id, True)
+    return Response(status_code=204)
+
+
+@router.post("/pieces/{piece_id}/restore", status_code=204)
+def restore_piece(piece_id: str, shop: TheShop, store: TheStore) -> Response:
+    """Brings a removed piece back, in its old place."""
+    with store.session() as session:
+        repository.set_piece_removed(session, shop.id, piece_id, False)
     return Response(status_code=204)
 
 
@@ -96,7 +114,15 @@ def save_cut(cut_id: str, asked: SaveCut, shop: TheShop, store: TheStore) -> Cut
 
 @router.delete("/cuts/{cut_id}", status_code=204)
 def remove_cut(cut_id: str, shop: TheShop, store: TheStore) -> Response:
-    """Takes a cut away."""
+    """Takes a cut away; it can be brought back."""
     with store.session() as session:
-        repository.remove_cut(session, shop.id, cut_id)
+        repository.set_cut_removed(session, shop.id, cut_id, True)
+    return Response(status_code=204)
+
+
+@router.post("/cuts/{cut_id}/restore", status_code=204)
+def restore_cut(cut_id: str, shop: TheShop, store: TheStore) -> Response:
+    """Brings a removed cut back, in its old place."""
+    with store.session() as session:
+        repository.set_cut_removed(session, shop.id, cut_id, False)
     return Response(status_code=204)

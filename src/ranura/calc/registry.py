@@ -73,6 +73,7 @@ def first_problem(errors: list[Any]) -> Problem:
         return Problem(None, _MESSAGES["json_invalid"])
     field = ".".join(path) or None
     if isinstance(cause, CraftError):
+        field = ".".join([*path, cause.field] if cause.field else path) or None
         return Problem(field, cause.message.metric, cause.partial)
     if error["type"] == "value_error":
         return Problem(field, str(cause))

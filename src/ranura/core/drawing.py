@@ -147,7 +147,7 @@ def plan_view(
         max(channel.board_length, high, holding.sweep.x1) + margin,
         max(fence.span[1], tail) + margin,
     )
-    caption = write("seen from above · grain runs along the board")
+    caption = write("from above")
     return View(name="plan", frame=frame, caption=caption, outlines=tuple(outlines), arrows=arrows, dimensions=dimensions)
 
 
@@ -205,7 +205,7 @@ def section_view(channel: Channel, *, typed: Mapping[str, str], bit: Bit, fence:
         min(channel.board_length, window[1]) + 1,
         top + max(8.0, channel.thickness * 0.6),
     )
-    caption = write("section at the bit · left is left on the board")
+    caption = write("section at the bit")
     return View(name="section", frame=frame, caption=caption, outlines=tuple(outlines), arrows=(), dimensions=dimensions)
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from sqlalchemy import JSON, ForeignKey, Integer, String
+from sqlalchemy import JSON, Boolean, ForeignKey, Integer, String
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 ID_LENGTH = 40
@@ -63,12 +63,13 @@ class JobRow(_Owned):
 
 
 class PieceRow(_Owned):
-    """A piece of a job."""
+    """A piece of a job; a removed one is kept, so that it can be brought back."""
 
     __tablename__ = "pieces"
 
     job_id: Mapped[str] = mapped_column(ForeignKey("jobs.id", ondelete="CASCADE"))
     spec: Mapped[dict[str, Any]]
+    removed: Mapped[bool] = mapped_column(Boolean, default=False)
 
 
 class CutRow(_Owned):
@@ -80,3 +81,4 @@ class CutRow(_Owned):
     name: Mapped[str] = mapped_column(String(NAME_LENGTH))
     spec: Mapped[dict[str, Any]]
     version: Mapped[int] = mapped_column(Integer)
+    removed: Mapped[bool] = mapped_column(Boolean, default=False)

@@ -98,10 +98,10 @@ class Store:
 _Row = TypeVar("_Row", JobRow, PieceRow, CutRow)
 
 
-def _mine(session: Session, row_type: type[_Row], shop_id: str, id: str, *, lock: bool = False) -> _Row:
+def _mine(session: Session, row_type: type[_Row], shop_id: str, id: str, *, lock: bool = False, removed: bool = False) -> _Row:
     query = select(row_type).where(row_type.id == id, row_type.shop_id == shop_id)
     row = session.scalar(query.with_for_update() if lock else query)
-    if row is None:
+    if row is None or (isinstance(row, PieceRow | CutRow) and row.removed and not removed):
         raise NotFoundError(row_type.__tablename__.removesuffix("s"), id)
     return row
 
@@ -164,9 +164,10 @@ def list_jobs(session: Session, shop_id: str) -> tuple[JobName, ...]:
 def load_job(session: Session, shop_id: str, job_id: str) -> KeptJob:
     """A job with its pieces and cuts. Raises NotFoundError."""
     job = _mine(session, JobRow, shop_id, job_id)
-    pieces = list(session.scalars(select(PieceRow).where(PieceRow.job_id == job_id).order_by(PieceRow.place, PieceRow.id)))
-    query = select(CutRow).where(CutRow.piece_id.in_([p.id for p in pieces])).order_by(CutRow.place, CutRow.id)
-    cuts = list(session.scalars(query)) if pieces else []
+    of_job = select(PieceRow).where(PieceRow.job_id == job_id, PieceRow.removed.is_(False))
+    pieces = list(session.scalars(of_job.order_by(PieceRow.place, PieceRow.id)))
+    of_pieces = select(CutRow).where(CutRow.piece_id.in_([p.id for p in pieces]), CutRow.removed.is_(False))
+    cuts = list(session.scalars(of_pieces.order_by(CutRow.place, CutRow.id))) if pieces else []
     return KeptJob(
         id=job.id,
         name=job.name,
@@ -211,9 +212,16 @@ def load_piece(session: Session, shop_id: str, piece_id: str) -> Piece:
     return _PIECE.validate_python(_mine(session, PieceRow, shop_id, piece_id).spec)
 
 
-def remove_piece(session: Session, shop_id: str, piece_id: str) -> None:
-    """Takes a piece away with its cuts. Raises NotFoundError."""
-    session.delete(_mine(session, PieceRow, shop_id, piece_id))
+def save_piece(session: Session, shop_id: str, piece_id: str, piece: Piece) -> str:
+    """Keeps a change to a piece; the last one wins. Returns the job's id. Raises NotFoundError."""
+    row = _mine(session, PieceRow, shop_id, piece_id)
+    row.spec = _PIECE.dump_python(piece, mode="json")
+    return row.job_id
+
+
+def set_piece_removed(session: Session, shop_id: str, piece_id: str, removed: bool) -> None:
+    """Takes a piece out of its job with its cuts, or brings it back. Raises NotFoundError."""
+    _mine(session, PieceRow, shop_id, piece_id, removed=True).removed = removed
 
 
 def add_cut(session: Session, shop_id: str, piece_id: str, *, id: str, name: str, cut: Dado) -> KeptCut:
@@ -242,6 +250,6 @@ def save_cut(session: Session, shop_id: str, cut_id: str, *, name: str, cut: Dad
     return _kept(row)
 
 
-def remove_cut(session: Session, shop_id: str, cut_id: str) -> None:
-    """Takes a cut away. Raises NotFoundError."""
-    session.delete(_mine(session, CutRow, shop_id, cut_id))
+def set_cut_removed(session: Session, shop_id: str, cut_id: str, removed: bool) -> None:
+    """Takes a cut out of its piece, or brings it back. Raises NotFoundError."""
+    _mine(session, CutRow, shop_id, cut_id, removed=True).removed = removed

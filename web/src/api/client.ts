@@ -95,20 +95,26 @@ export const api = {
     outcome<JobView>(
       client.POST("/api/jobs/{job_id}/pieces", { params: { path: { job_id } }, body: { piece } }),
     ),
+  savePiece: (piece_id: string, piece: PieceIn) =>
+    outcome<JobView>(
+      client.PUT("/api/pieces/{piece_id}", { params: { path: { piece_id } }, body: { piece } }),
+    ),
   removePiece: (piece_id: string) =>
     outcome<undefined>(client.DELETE("/api/pieces/{piece_id}", { params: { path: { piece_id } } })),
+  restorePiece: (piece_id: string) =>
+    outcome<undefined>(client.POST("/api/pieces/{piece_id}/restore", { params: { path: { piece_id } } })),
   addCut: (piece_id: string, name: string, cut: CutIn) =>
     outcome<CutItem>(
       client.POST("/api/pieces/{piece_id}/cuts", { params: { path: { piece_id } }, body: { name, cut } }),
     ),
-  cut: (cut_id: string) =>
-    outcome<CutItem>(client.GET("/api/cuts/{cut_id}", { params: { path: { cut_id } } })),
   saveCut: (cut_id: string, name: string, cut: CutIn, version: number) =>
     outcome<CutItem>(
       client.PUT("/api/cuts/{cut_id}", { params: { path: { cut_id } }, body: { name, cut, version } }),
     ),
   removeCut: (cut_id: string) =>
     outcome<undefined>(client.DELETE("/api/cuts/{cut_id}", { params: { path: { cut_id } } })),
+  restoreCut: (cut_id: string) =>
+    outcome<undefined>(client.POST("/api/cuts/{cut_id}/restore", { params: { path: { cut_id } } })),
   plan: (piece: PieceIn, cut: CutIn) => outcome<CutPlan>(client.POST("/api/plan", { body: { piece, cut } })),
 };
 

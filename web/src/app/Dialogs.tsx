@@ -1,27 +1,30 @@
 /** The dialogs of the workshop, loaded when the first one opens. */
 import type { HouseRules, JobView, Problem, ShopView, Unit } from "../api/client";
+import type { JobActions } from "../jobs/actions";
 import { NewCut } from "../jobs/NewCut";
-import { NewPiece } from "../jobs/NewPiece";
+import { PieceForm } from "../jobs/PieceForm";
+import { RenameCut } from "../jobs/RenameCut";
 import { Rules } from "../shop/Rules";
 import { Dialog } from "../ui/Dialog";
 import { SHORTCUTS } from "./shortcuts";
 import type { OpenDialog } from "./Workshop";
 
 interface Props {
-  open: Exclude<OpenDialog, null>;
+  open: OpenDialog;
   shop: ShopView;
   job: JobView;
   unit: Unit;
   pieceId: string | null;
   problem: Problem | null;
+  actions: JobActions;
   onRules: (change: Partial<HouseRules>) => void;
   onClose: () => void;
-  onCut: (id: string) => void;
-  onPiece: () => void;
+  onNewCut: () => void;
 }
 
 export default function Dialogs(props: Props) {
-  switch (props.open) {
+  const { open, actions, onClose } = props;
+  switch (open.what) {
     case "shortcuts":
       return (
         <Dialog title="Keys" onClose={props.onClose}>
@@ -54,11 +57,33 @@ export default function Dialogs(props: Props) {
           onClose={props.onClose}
         />
       );
-    case "piece":
-      return <NewPiece {...props} />;
+    case "piece": {
+      const item = open.item;
+      return (
+        <PieceForm
+          shop={props.shop}
+          unit={props.unit}
+          item={item}
+          onSave={(piece) => (item ? actions.savePiece(item, piece) : actions.addPiece(piece))}
+          onSaved={item ? onClose : props.onNewCut}
+          onClose={onClose}
+        />
+      );
+    }
     case "cut":
-      return <NewCut {...props} />;
+      return <NewCut {...props} onSave={actions.addCut} />;
+    case "rename": {
+      const cut = open.cut;
+      return (
+        <RenameCut
+          cut={cut}
+          unit={props.unit}
+          onSave={(name) => actions.renameCut(cut, name)}
+          onClose={onClose}
+        />
+      );
+    }
     default:
-      return props.open satisfies never;
+      return open satisfies never;
   }
 }

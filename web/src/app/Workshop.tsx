@@ -1,8 +1,9 @@
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from "react";
 import { useNavigate, useParams } from "react-router";
-import type { HouseRules, JobView, ShopView, Unit } from "../api/client";
+import type { CutItem, HouseRules, JobView, PieceItem, ShopView, Unit } from "../api/client";
 import { RefusedError, useJob, useJobs, useShop } from "../api/queries";
 import { CutScreen } from "../board/CutScreen";
+import { useJobActions } from "../jobs/actions";
 import { Strip } from "../jobs/Strip";
 import { Header } from "./Header";
 import { History } from "./history";
@@ -12,7 +13,10 @@ import { Waiting } from "./Waiting";
 
 const Dialogs = lazy(() => import("./Dialogs"));
 
-export type OpenDialog = "shortcuts" | "rules" | "piece" | "cut" | null;
+export type OpenDialog =
+  | { what: "shortcuts" | "rules" | "cut" }
+  | { what: "piece"; item: PieceItem | null }
+  | { what: "rename"; cut: CutItem };
 
 /** The workshop: the strip of cuts, the board and the slip of one of them. */
 export function Workshop() {
@@ -47,7 +51,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
   const navigate = useNavigate();
   const history = useMemo(() => new History(), []);
   const undoable = useSyncExternalStore(history.subscribe, history.snapshot);
-  const [dialog, setDialog] = useState<OpenDialog>(null);
+  const [dialog, setDialog] = useState<OpenDialog | null>(null);
   const [saving, setSaving] = useState<string>("saved");
   const settings = useShopSettings(shop, history);
   const cuts = useMemo(() => job.pieces.flatMap((item) => item.cuts.map((cut) => ({ item, cut }))), [job]);
@@ -58,6 +62,8 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
   const current = cuts[index] ?? null;
   const unit: Unit = shop.shop.unit;
   const open = useCallback((id: string) => void navigate(`/jobs/${job.id}/cuts/${id}`), [navigate, job.id]);
+
+  const actions = useJobActions(job.id, history, open);
 
   useEffect(() => {
     if (current && current.cut.id !== cutId)
@@ -71,13 +77,13 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
   const run = (name: ShortcutName) => {
     switch (name) {
       case "help":
-        return setDialog("shortcuts");
+        return setDialog({ what: "shortcuts" });
       case "rules":
-        return setDialog("rules");
+        return setDialog({ what: "rules" });
       case "new-piece":
-        return setDialog("piece");
+        return setDialog({ what: "piece", item: null });
       case "new-cut":
-        return setDialog(job.pieces.length > 0 ? "cut" : "piece");
+        return setDialog(job.pieces.length > 0 ? { what: "cut" } : { what: "piece", item: null });
       case "undo":
         return history.undo();
       case "redo":
@@ -123,6 +129,9 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
           unit={unit}
           currentId={current?.cut.id ?? null}
           onOpen={open}
+          actions={actions}
+          onEditPiece={(item) => setDialog({ what: "piece", item })}
+          onRenameCut={(cut) => setDialog({ what: "rename", cut })}
           onNewCut={() => run("new-cut")}
           onNewPiece={() => run("new-piece")}
         />
@@ -152,10 +161,10 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
             unit={unit}
             pieceId={current?.item.id ?? job.pieces[0]?.id ?? null}
             problem={settings.problem}
+            actions={actions}
             onRules={settings.changeRules}
             onClose={() => setDialog(null)}
-            onCut={open}
-            onPiece={() => setDialog("cut")}
+            onNewCut={() => setDialog({ what: "cut" })}
           />
         </Suspense>
       ) : null}

@@ -93,9 +93,11 @@ export function CutScreen(props: Props) {
     };
   }, [history, jobId, queries]);
 
+  useEffect(() => editor?.meet({ cut: cutIn(cut.cut), version: cut.version }), [editor, cut]);
+
   // Another school, another unit, another shop: the figures follow.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the shop is what the plan depends on
-  useEffect(() => editor?.replan(), [editor, shop]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: shop and piece are what the plan depends on
+  useEffect(() => editor?.replan(), [editor, shop, item.piece]);
 
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => {

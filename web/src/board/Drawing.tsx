@@ -294,7 +294,10 @@ export function Drawing({ view, unit, onPick, onDrag, label }: Props) {
   const scale = fitted(view.frame, width, height);
   const waste = view.outlines.find((shape) => shape.role === "waste");
   return (
-    <div ref={ref} className="h-full w-full min-h-0 min-w-0">
+    <div ref={ref} className="relative h-full w-full min-h-0 min-w-0">
+      <p className="pointer-events-none absolute top-0 left-0 text-[13px] leading-tight text-ink-2">
+        {inUnit(view.caption, unit)}
+      </p>
       {width > 0 ? (
         <svg
           width={width}

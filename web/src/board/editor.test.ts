@@ -158,6 +158,27 @@ describe("editing a cut", () => {
     ]);
   });
 
+  it("meets a newer cut: takes it when nothing is lost, and leaves what is being typed alone", async () => {
+    const { made, deps } = editor();
+    await settle();
+    made.meet({ cut: cut("9"), version: 4 });
+    await settle();
+    expect([made.snapshot().draft.depth.typed, made.snapshot().plan?.bit_id]).toEqual(["9", "9"]);
+    made.edit({ depth: text("7") });
+    made.meet({ cut: cut("2"), version: 5 });
+    await settle(600);
+    expect(deps.save).toHaveBeenLastCalledWith(cut("7"), 4);
+  });
+
+  it("takes over the version of a cut that only got another name", async () => {
+    const { made, deps } = editor();
+    await settle();
+    made.edit({ depth: text("7") });
+    made.meet({ cut: cut("6"), version: 2 });
+    await settle(600);
+    expect(deps.save).toHaveBeenLastCalledWith(cut("7"), 2);
+  });
+
   it("restores a state as a save that is no news", async () => {
     const { made, deps } = editor();
     made.restore(cut("4"));

@@ -79,6 +79,21 @@ export class CutEditor {
     void this.ask();
   }
 
+  /**
+   * The cut as the server has it was read again. A newer one is taken over when nothing typed would be lost by it;
+   * otherwise the next save is refused as old, and the person chooses.
+   */
+  meet(kept: { cut: CutIn; version: number }): void {
+    if (kept.version <= this.version || this.savingNow) return;
+    if (same(kept.cut, this.keptDraft)) this.version = kept.version;
+    else if (this.state.saving === "saved") {
+      this.version = kept.version;
+      this.keptDraft = kept.cut;
+      this.put({ draft: kept.cut });
+      void this.ask();
+    }
+  }
+
   /** After a change elsewhere: goes on with the newer cut. */
   takeTheirs(): void {
     const theirs = this.state.newer;

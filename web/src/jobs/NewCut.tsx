@@ -1,16 +1,8 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import {
-  api,
-  type CutIn,
-  type JobView,
-  type LengthIn,
-  type Problem,
-  type ShopView,
-  type Unit,
-} from "../api/client";
+import type { CutIn, CutItem, JobView, LengthIn, Outcome, Problem, ShopView, Unit } from "../api/client";
 import { Dialog } from "../ui/Dialog";
 import { LengthField } from "../ui/LengthField";
+import { problemOf } from "../ui/problems";
 import { inUnit } from "../ui/words";
 
 interface Props {
@@ -19,12 +11,11 @@ interface Props {
   unit: Unit;
   pieceId: string | null;
   onClose: () => void;
-  onCut: (id: string) => void;
+  onSave: (pieceId: string, name: string, cut: CutIn) => Promise<Outcome<CutItem>>;
 }
 
 /** A cut of one's own in a board of the job. */
-export function NewCut({ shop, job, unit, pieceId, onClose, onCut }: Props) {
-  const queries = useQueryClient();
+export function NewCut({ shop, job, unit, pieceId, onClose, onSave }: Props) {
   const newest = job.pieces.find((piece) => piece.cuts.length === 0) ?? null;
   const [piece, setPiece] = useState(newest?.id ?? pieceId ?? "");
   const word = shop.shop.rules.dado_word ?? "dado";
@@ -40,14 +31,9 @@ export function NewCut({ shop, job, unit, pieceId, onClose, onCut }: Props) {
   const save = async () => {
     const asked: CutIn = { kind: "dado", ...cut, end, support: false, bit_id: null, router_id: null };
     const title = name.trim() || `${word[0]?.toUpperCase()}${word.slice(1)}`;
-    const answer = await api.addCut(piece, title, asked);
-    if (answer.kind === "ok") {
-      await queries.invalidateQueries({ queryKey: ["job", job.id] });
-      onClose();
-      onCut(answer.data.id);
-    } else if (answer.kind === "down")
-      setProblem({ field: null, message: { metric: answer.message, inch: answer.message }, partial: false });
-    else if (answer.kind !== "stale") setProblem(answer.problem);
+    const answer = await onSave(piece, title, asked);
+    if (answer.kind === "ok") onClose();
+    else setProblem(problemOf(answer));
   };
   const field = (key: "width" | "depth" | "position", label: string) => (
     <div className="flex flex-col gap-1">

@@ -42,7 +42,7 @@ export function Slip({ plan, unit, shop, stale, onEdit, onSchool }: Props) {
         {stale ? <span className="text-cut">shows the last good plan</span> : null}
       </div>
       {stops.map((stop) => (
-        <Stop key={stop.code + stop.message.metric} stop={stop} unit={unit} />
+        <Stop key={stop.code + stop.message.metric} stop={stop} unit={unit} onEdit={onEdit} />
       ))}
       {plan.slip.map((section) => (
         <Place
@@ -60,7 +60,7 @@ export function Slip({ plan, unit, shop, stale, onEdit, onSchool }: Props) {
       {elsewhere.length > 0 ? (
         <ul className="mt-1 flex flex-col gap-1.5">
           {elsewhere.map((each) => (
-            <CautionLine key={each.code + each.message.metric} caution={each} unit={unit} />
+            <CautionLine key={each.code + each.message.metric} caution={each} unit={unit} onEdit={onEdit} />
           ))}
         </ul>
       ) : null}
@@ -73,7 +73,7 @@ export function Slip({ plan, unit, shop, stale, onEdit, onSchool }: Props) {
   );
 }
 
-function Stop({ stop, unit }: { stop: Caution; unit: Unit }) {
+function Stop({ stop, unit, onEdit }: { stop: Caution; unit: Unit; onEdit: Props["onEdit"] }) {
   return (
     <div
       role="alert"
@@ -86,13 +86,23 @@ function Stop({ stop, unit }: { stop: Caution; unit: Unit }) {
         Stop. <Words text={inUnit(stop.message, unit)} />
       </p>
       <p>
-        <Words text={inUnit(stop.do, unit)} />
+        <Words text={inUnit(stop.do, unit)} />.
       </p>
+      {stop.code === "fence-off-board" ? (
+        <button
+          type="button"
+          className="button mt-1.5"
+          onClick={() => onEdit({ support: true })}
+          data-testid="support"
+        >
+          A board of the same thickness lies beside it
+        </button>
+      ) : null}
     </div>
   );
 }
 
-function CautionLine({ caution, unit }: { caution: Caution; unit: Unit }) {
+function CautionLine({ caution, unit, onEdit }: { caution: Caution; unit: Unit; onEdit: Props["onEdit"] }) {
   const strong = caution.level === "caution";
   return (
     <li
@@ -108,6 +118,11 @@ function CautionLine({ caution, unit }: { caution: Caution; unit: Unit }) {
         <Words text={inUnit(caution.message, unit)} />.
       </b>{" "}
       <Words text={inUnit(caution.do, unit)} />.
+      {caution.code === "fence-on-support" ? (
+        <button type="button" className="quiet ml-2" onClick={() => onEdit({ support: false })}>
+          there is none
+        </button>
+      ) : null}
     </li>
   );
 }
