@@ -5,6 +5,8 @@ from __future__ import annotations
 import dataclasses
 
 import pytest
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
 
 from ranura.store import demo, repository
 from ranura.store.repository import Store
@@ -65,6 +67,19 @@ def test_bad_input_is_said_where_it_was_typed(client, changes, field, partial, w
     error = response.json()["error"]
     assert (error["field"], error.get("partial", False)) == (field, partial)
     assert words in error["message"]
+
+
+near_lengths = st.from_regex(r"[0-9]{1,4}([.,/][0-9]{1,3})?( ?(mm|cm|in|\"|'))?", fullmatch=True)
+
+
+@settings(max_examples=120, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture])
+@given(st.dictionaries(st.sampled_from(["width", "depth", "position"]), st.text(max_size=10) | near_lengths, min_size=1))
+def test_whatever_is_typed_is_planned_or_refused_at_its_field(client, texts):
+    response = plan(client, **texts)
+    assert response.status_code in (200, 422)
+    if response.status_code == 422:
+        assert response.json()["error"]["field"] in ("cut.width", "cut.depth", "cut.position")
+        assert response.json()["error"]["message"]
 
 
 def test_refusals_come_in_the_readers_own_unit(client):

@@ -118,6 +118,7 @@ def test_a_router_with_no_power_to_speak_of_is_a_stop():
     made = plan(shop=toy)
     assert made.status == "stop"
     assert codes(made)["power-over"] == "stop"
+    assert len(made.passes) < 50, "no endless list of passes that cannot be made anyway"
 
 
 @pytest.mark.parametrize(
@@ -182,6 +183,14 @@ def test_a_router_that_cannot_turn_slowly_enough_says_so():
     made = plan(change(router_id="plunge-two", bit_id="straight-12.7"), shop=slow)
     assert codes(made)["too-slow-router"] == "stop"
     assert figure(made, "speed.rpm").value == 8_500
+
+
+@pytest.mark.parametrize(("width", "stops"), [("72.5", False), ("72.6", True), ("300", True)])
+def test_a_channel_wider_than_the_base_can_bridge_is_a_stop(width, stops):
+    """72.5 = 152.4/2 + 12.7/2 − 10: beyond it no wood is left under the far side of the base."""
+    made = plan(change(width=width, bit_id="straight-12.7", router_id="plunge-two"))
+    assert ("base-tips" in codes(made)) == stops
+    assert (made.status == "stop") == stops
 
 
 def test_an_empty_drawer_and_an_empty_bench_say_what_is_missing():

@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Awaitable, Callable
 from dataclasses import dataclass
 from pathlib import Path
+from typing import Any
 
-from fastapi import FastAPI, Request, Response
+from fastapi import FastAPI, Response
 from fastapi.responses import FileResponse, JSONResponse
-from starlette.middleware.base import BaseHTTPMiddleware
 from starlette.staticfiles import StaticFiles
 
 from ranura.api import calc, jobs, plans, problems, shop
@@ -48,25 +47,24 @@ def create_app(settings: Settings, store: Store) -> FastAPI:
     return app
 
 
+class _Assets(StaticFiles):
+    """Built files with a hash in their name: never the same name for other contents."""
+
+    def file_response(self, *args: Any, **options: Any) -> Response:
+        """The file, to be kept by the browser for good."""
+        response = super().file_response(*args, **options)
+        response.headers["Cache-Control"] = "public, max-age=31536000, immutable"
+        return response
+
+
 def _serve_page(app: FastAPI, page: Path) -> None:
-    app.mount("/assets", StaticFiles(directory=page / "assets"), name="assets")
+    app.mount("/assets", _Assets(directory=page / "assets"), name="assets")
     index = page / "index.html"
+    headers = {"Cache-Control": "no-cache", "Content-Security-Policy": CONTENT_POLICY, "X-Content-Type-Options": "nosniff"}
 
     @app.get("/{path:path}", include_in_schema=False)
     def any_place(path: str) -> FileResponse:
         """Every place in the application is the one page; files beside it are served as they are."""
         file = (page / path).resolve()
         inside = file.is_file() and page.resolve() in file.parents
-        return FileResponse(file if path and inside else index, headers={"Cache-Control": "no-cache"})
-
-    app.add_middleware(BaseHTTPMiddleware, dispatch=_page_headers)
-
-
-async def _page_headers(request: Request, call_next: Callable[[Request], Awaitable[Response]]) -> Response:
-    response = await call_next(request)
-    path = request.url.path
-    if path.startswith("/assets/"):
-        response.headers["Cache-Control"] = "public, max-age=31536000, immutable"
-    response.headers.setdefault("Content-Security-Policy", CONTENT_POLICY)
-    response.headers.setdefault("X-Content-Type-Options", "nosniff")
-    return response
+        return FileResponse(file if path and inside else index, headers=headers)

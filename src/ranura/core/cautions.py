@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
+from functools import lru_cache
 from typing import Literal
 
 from ranura.core.text import Fact, Text, write
@@ -195,6 +196,11 @@ WORDS: Mapping[str, Words] = {
         message="This router hangs under its table; a clamped straightedge guides a router held by hand",
         do="Take a router with a fixed or plunge base",
     ),
+    "base-tips": Words(
+        level="stop",
+        message="In the last pass this base, {across:len} across, cannot bridge a cut {width:len} wide: it would tip into it",
+        do="Rout it as a recess from the middle outwards, or screw a wider plate to the base",
+    ),
     # R3 depths
     "beyond-cutting-length": Words(
         level="stop",
@@ -266,11 +272,13 @@ def caution(code: str, *, level: Level | None = None, place: str = "", **facts: 
 
     >>> caution("large-by-hand", diameter=40).message.metric
     '40 mm is a large bit to guide by hand'"""
-    return _made(code, level, place, facts)
+    return _made(code, level, place, tuple(facts.items()))
 
 
-def _made(code: str, level: Level | None, place: str, facts: Mapping[str, Fact]) -> Caution:
-    words = WORDS[code]
+@lru_cache(maxsize=4096)
+def _made(code: str, level: Level | None, place: str, items: tuple[tuple[str, Fact], ...]) -> Caution:
+    """Remembered, since a plan says the same of most bits and routers as the plan before it."""
+    words, facts = WORDS[code], dict(items)
     return Caution(
         code=code,
         level=level or words.level,
@@ -283,7 +291,7 @@ def _made(code: str, level: Level | None, place: str, facts: Mapping[str, Fact])
 
 def spoken(reason: Reason, *, place: str = "", level: Level | None = None) -> Caution:
     """The sentence of a reason."""
-    return _made(reason.code, level, place, reason.facts)
+    return _made(reason.code, level, place, tuple(reason.facts.items()))
 
 
 def has_stop(cautions: Iterable[Caution]) -> bool:

@@ -196,7 +196,7 @@ def section_view(channel: Channel, *, typed: Mapping[str, str], bit: Bit, fence:
                   text=write(typed["width"])),
         Dimension(start=(channel.right + side * 0.45, top - channel.depth), end=(channel.right + side * 0.45, top), offset=0,
                   field="depth", name="depth", text=write(typed["depth"]), vertical=True),
-        Dimension(start=(channel.left - side * 0.45, 0), end=(channel.left - side * 0.45, top), offset=0, name="thickness",
+        Dimension(start=(channel.left - side * 0.86, 0), end=(channel.left - side * 0.86, top), offset=0, name="thickness",
                   text=write(typed["thickness"]), vertical=True),
     )  # fmt: skip
     frame = (

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+import dataclasses
 from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core import numbers
 from ranura.core.cautions import GENERAL, Caution, Reason, caution, has_stop, spoken
-from ranura.core.choosing.candidates import Candidate, Drop, candidate, sift
+from ranura.core.choosing.candidates import Candidate, Drop, candidate, sift, speed_of
 from ranura.core.choosing.ranking import Ranked, rank
 from ranura.core.cuts.dado import Channel, Dado, channel
 from ranura.core.cutting.stepping import Pass, Stepping, Tooling, plan_steps
@@ -29,7 +30,7 @@ from ranura.core.workings import figures
 _LEVELS = {"stop": 0, "caution": 1, "note": 2}
 _PLACES = {
     "opening-too-small": "tool", "size-over-class": "tool", "size-over-shank": "tool", "no-collet": "tool", "shank-trap": "tool",
-    "table-only": "tool", "bit-wider-than-cut": "tool", "needs-hand-router": "tool", "dull-bit": "tool",
+    "table-only": "tool", "bit-wider-than-cut": "tool", "needs-hand-router": "tool", "base-tips": "guide", "dull-bit": "tool",
     "beyond-cutting-length": "depths", "deep-for-the-board": "depths", "small-part": "hold",
     "too-slow-router": "speed", "dial-too-fast": "speed", "rim-too-fast": "speed", "marked-maximum-unknown": "speed",
 }  # fmt: skip
@@ -186,7 +187,9 @@ def _refuse_the_dimension(shop: Shop, asked: Channel, dropped: list[Drop]) -> No
 
 def _setting(chosen: Candidate, asked: Channel, piece: Piece, rules: HouseRules) -> Setting:
     wood = material(piece.material)
-    bit, router, base, speed = chosen.bit, chosen.router, chosen.base, chosen.speed
+    speed = speed_of(chosen.bit, chosen.router, rules, compare=True)
+    chosen = dataclasses.replace(chosen, speed=speed)
+    bit, router, base = chosen.bit, chosen.router, chosen.base
     guided = base.sides[0]
     fence, fence_cautions = place_fence(asked, bit, guided, rules)
     stepping = None

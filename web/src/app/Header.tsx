@@ -113,7 +113,12 @@ export function Header(props: Props) {
         </IconButton>
       </span>
       <DropdownMenu.Root>
-        <DropdownMenu.Trigger className="button button-main" disabled={!props.cutId} data-testid="print">
+        <DropdownMenu.Trigger
+          className="button button-main"
+          disabled={!props.cutId || saving !== "saved"}
+          title={saving === "saved" ? undefined : "What is printed is what is saved; wait for that first"}
+          data-testid="print"
+        >
           Print<span className="max-lg:hidden"> slip</span>
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>

@@ -16,6 +16,9 @@ from ranura.core.tooling.bits import Bit, shank_name
 from ranura.core.tooling.routers import Base, Router
 
 SMALL_LENGTH, SMALL_WIDTH = 150.0, 75.0
+BEARING = 10.0
+"""mm of wood that a base must find beyond the far wall."""
+
 _TRAP = 0.75
 """Shanks that differ by less than this many mm get mistaken for one another: 6 and 6.35, 12 and 12.7."""
 
@@ -51,6 +54,8 @@ def router_reasons(bit: Bit, router: Router, base: Base, speed: Speed, channel: 
         reasons.append(Reason("small-part", {"length": channel.board_length, "width": channel.run}))
     if not router.has_collet(bit.shank):
         reasons.append(_collet_reason(bit, router))
+    if not bridges(channel.width, bit.diameter, base.across):
+        reasons.append(Reason("base-tips", {"across": base.across, "width": channel.width}))
     reasons += size_reasons(
         diameter=bit.diameter,
         shank=bit.shank,
@@ -62,6 +67,18 @@ def router_reasons(bit: Bit, router: Router, base: Base, speed: Speed, channel: 
     said = {reason.code for reason in reasons}
     reasons += [Reason(c.code, c.facts) for c in speed.cautions if c.level == "stop" and c.code not in said]
     return reasons
+
+
+def bridges(width: float, bit_diameter: float, across: float) -> bool:
+    """Whether a base rests on wood on both sides of the bit in the pass next to the fence, when the channel is at its widest.
+
+    Rule: R17 base support
+    Formula: w − D/2 + 10 mm ≤ half the base's width
+    Source: geometry: a base held on one side only tips around the wall beside the bit
+
+    >>> bridges(17.6, 12.7, 152.4), bridges(73, 12.7, 152.4)
+    (True, False)"""
+    return not numbers.over(width - bit_diameter / 2 + BEARING, across / 2)
 
 
 def _is_small(channel: Channel) -> bool:
@@ -83,8 +100,8 @@ def usual_base(router: Router, *, several_depths: bool) -> Base:
     return next((base for base in router.bases if base.kind == wanted), router.bases[0])
 
 
-def speed_of(bit: Bit, router: Router, rules: HouseRules) -> Speed:
-    """The speed of a bit in a router under this shop's rules (R2)."""
+def speed_of(bit: Bit, router: Router, rules: HouseRules, *, compare: bool = False) -> Speed:
+    """The speed of a bit in a router under this shop's rules (R2); `compare` adds what the other schools say."""
     return plan_speed(
         bit_diameter=bit.diameter,
         bit_max_rpm=bit.marked_max_rpm,
@@ -97,6 +114,7 @@ def speed_of(bit: Bit, router: Router, rules: HouseRules) -> Speed:
         stepped=router.stepped,
         hand_limit=rules.hand_limit,
         hand_caution=rules.hand_caution,
+        compare=compare,
     )
 
 

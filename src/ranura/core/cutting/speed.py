@@ -180,8 +180,11 @@ def plan_speed(
     stepped: bool,
     hand_limit: float = HAND_LIMIT,
     hand_caution: float = HAND_CAUTION,
+    compare: bool = True,
 ) -> Speed:
-    """The speed of a bit in a router under a school, with every cap, the dial position and the cautions (R2.1 to R2.9)."""
+    """The speed of a bit in a router under a school, with every cap, the dial position and the cautions (R2.1 to R2.9).
+
+    Without `compare` the other schools are left out: choosing among many bits needs one."""
     cap, _ = capped(math.inf, diameter=bit_diameter, bit_max_rpm=bit_max_rpm, router_max_rpm=router_max_rpm)
     attainable = not numbers.over(router_min_rpm, cap)
 
@@ -223,5 +226,5 @@ def plan_speed(
         cap_rpm=cap,
         blocked=blocked,
         cautions=tuple(cautions),
-        others={school: after_caps(school)[0] for school in SPEED_RULES if school != rule},
+        others={school: after_caps(school)[0] for school in SPEED_RULES if compare and school != rule},
     )

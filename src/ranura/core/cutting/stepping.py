@@ -183,7 +183,8 @@ def plan_steps(tooling: Tooling, *, depth: float, run: float, spacers: tuple[flo
     gaits = tuple(gait(tooling, engagement, depth=depth) for engagement in engagements)
     limits = step_limits(tooling, gaits)
     least = min(limits, key=lambda limit: limit.step)
-    depths = cumulative_depths(depth, step=least.step, finish=tooling.rules.finish)
+    # A step the power does not allow is a stop; the passes then show the least step that could be made.
+    depths = cumulative_depths(depth, step=max(least.step, min(LEAST_STEP, depth)), finish=tooling.rules.finish)
     passes: list[Pass] = []
     for spacer, moving in zip(spacers, gaits, strict=True):
         for upper, lower in zip((0.0, *depths), depths, strict=False):

@@ -5,8 +5,6 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
-from ranura.core import numbers
-
 Profile = Literal["straight", "up-cut", "down-cut"]
 State = Literal["sharp", "worn", "dull"]
 
@@ -33,10 +31,7 @@ def shank_name(diameter: float) -> str:
 
     >>> shank_name(12.7), shank_name(12)
     ('1/2 in', '12 mm')"""
-    for nominal, name in NOMINAL_SHANKS.items():
-        if numbers.same(nominal, diameter):
-            return name
-    return f"{diameter:g} mm"
+    return NOMINAL_SHANKS.get(round(diameter, 3)) or f"{diameter:g} mm"
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
