@@ -79,7 +79,8 @@ def test_ones_own_shop_stands_beside_the_demo(store: Store):
     demo.own_shop(store)
     with store.session() as session:
         own = repository.load_shop(session, demo.OWN_SHOP)
-        assert (own.bits, own.routers) == ((), ())
+        assert [bit.name for bit in own.bits] == [bit.name for bit in demo.BITS]
+        assert not {bit.id for bit in own.bits} & {bit.id for bit in demo.BITS}
         assert repository.list_jobs(session, demo.OWN_SHOP) == ()
         with pytest.raises(NotFoundError):
             repository.load_job(session, demo.OWN_SHOP, demo.JOB_ID)

@@ -76,11 +76,16 @@ def test_typing_a_width_and_a_depth_moves_everything_and_is_kept(page: Page):
 
 
 def test_any_figure_opens_its_working_and_another_school_is_one_click_away(page: Page):
-    for key in ("speed", "depths", "guide", "feed", "hold"):
+    for key in ("speed", "depths", "guide", "direction", "feed", "hold"):
         page.get_by_test_id(f"working-{key}").click()
         working = page.locator("[data-working]").first
         expect(working).to_contain_text("(rule R")
         page.get_by_test_id(f"working-{key}").click()
+    page.get_by_test_id("working-feed").click()
+    rows = page.get_by_test_id("passes").locator("tbody tr")
+    expect(rows).to_have_count(2)
+    expect(rows.nth(0)).to_contain_text("4.9 mm")
+    expect(rows.nth(1)).to_contain_text("none")
     page.get_by_test_id("working-depths").click()
     step = page.locator('[data-working="depth.step"]')
     expect(step).to_contain_text("6.35 mm")

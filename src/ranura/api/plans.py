@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from typing import Literal
+from urllib.parse import quote
 
 from fastapi import APIRouter, Response
 
@@ -47,5 +48,6 @@ def slip(
     system: Literal["metric", "inch"] = "inch" if (unit or shop.unit) == "in" else "metric"
     sheet = Sheet(plan=made, piece=piece, cut=kept.cut, name=kept.name, shop_name=shop.name, word=shop.rules.dado_word)
     body = slip_pdf(sheet, paper=paper, system=system)
-    headers = {"Content-Disposition": 'inline; filename="slip.pdf"', "Cache-Control": "no-store"}
+    named = f"inline; filename=\"slip.pdf\"; filename*=UTF-8''{quote(f'{kept.name}, {piece.name}.pdf', safe='')}"
+    headers = {"Content-Disposition": named, "Cache-Control": "no-store"}
     return Response(body, media_type="application/pdf", headers=headers)

@@ -138,7 +138,7 @@ def plan_view(
         Dimension(start=(reference, edge), end=(near_wall, edge), offset=away * 34, field="position", name="position",
                   text=write(position)),
         Dimension(start=(fence.edge, within), end=(wall, within), offset=0, name="setback",
-                  text=write("{x:len}", x=abs(wall - fence.edge))),
+                  text=write("{x:len}", x=fence.setback.setback)),
     )  # fmt: skip
     margin = 8.0
     frame = (
@@ -190,7 +190,7 @@ def section_view(channel: Channel, *, typed: Mapping[str, str], bit: Bit, fence:
     far = near - fence.towards * bit.diameter
     above = bit.cutting_length - depth
     bit_box = box(min(near, far), top - depth, max(near, far), top + min(above, max(8.0, channel.thickness * 0.6)))
-    outlines.append(Outline(role="bit", points=bit_box, label=write("{d:len}", d=bit.diameter)))
+    outlines.append(Outline(role="bit", points=bit_box, label=write("{d:fine}", d=bit.diameter)))
     dimensions = (
         Dimension(start=(channel.left, 0), end=(channel.right, 0), offset=-6, field="width", name="width",
                   text=write(typed["width"])),

@@ -10,6 +10,9 @@ MM_PER_INCH = Fraction(254, 10)
 INCH_STEP = 64
 """Parts of an inch that a fraction is rounded to."""
 
+_NOISE = 9
+"""Decimals of a float in mm that mean something; what lies beyond is left over from arithmetic."""
+
 SHOWN_ERROR = 0.02
 """Errors of a fraction up to this many mm are not worth showing."""
 
@@ -19,8 +22,8 @@ def mm_number(mm: float, step: float) -> str:
 
     >>> mm_number(68.65, 0.05), mm_number(4.9 / 3, 0.01), mm_number(6, 0.05)
     ('68.65', '1.63', '6')"""
-    # Shortest decimal of the float first: 2.675 is meant as typed, not as its binary neighbour below.
-    exact, grain = Decimal(repr(float(mm))), Decimal(str(step))
+    # The shortest decimal of the float first: 2.675 is meant as typed, not as its binary neighbour below.
+    exact, grain = Decimal(repr(round(float(mm), _NOISE))), Decimal(str(step))
     rounded = (exact / grain).quantize(Decimal(1), rounding="ROUND_HALF_UP") * grain
     text = f"{rounded:f}"
     return text.rstrip("0").rstrip(".") if "." in text else text
@@ -31,7 +34,7 @@ def inch_number(mm: float | Fraction) -> tuple[str, float]:
 
     >>> inch_number(19.05), inch_number(0), inch_number(17.6)
     (('3/4', 0.0), ('0', 0.0), ('11/16', -0.1375))"""
-    exact = Decimal(mm.numerator) / mm.denominator if isinstance(mm, Fraction) else Decimal(repr(float(mm)))
+    exact = Decimal(mm.numerator) / mm.denominator if isinstance(mm, Fraction) else Decimal(repr(round(float(mm), _NOISE)))
     sixty_fourths = int((exact * INCH_STEP * 10 / 254 + Decimal("0.5")).to_integral_value(ROUND_FLOOR))
     error = float(Decimal(sixty_fourths) * 254 / (10 * INCH_STEP) - exact)
     sign, size = ("−", -sixty_fourths) if sixty_fourths < 0 else ("", sixty_fourths)

@@ -22,7 +22,7 @@ from ranura.core.materials import CROSS_VENEERED, material
 from ranura.core.pieces import Piece
 from ranura.core.setting import Setting
 from ranura.core.shop import Shop
-from ranura.core.slip import Section, sections
+from ranura.core.slip import PassLine, Section, pass_lines, sections
 from ranura.core.text import Reading, Text, write
 from ranura.core.working import Figure, show
 from ranura.core.workings import figures
@@ -93,6 +93,7 @@ class CutPlan:
     options: tuple[Option, ...]
     refusals: tuple[Refusal, ...]
     passes: tuple[Pass, ...]
+    pass_lines: tuple[PassLine, ...]
     figures: tuple[Figure, ...]
     slip: tuple[Section, ...]
     cautions: tuple[Caution, ...]
@@ -115,6 +116,7 @@ def plan_cut(cut: Dado, piece: Piece, shop: Shop, rules: HouseRules) -> CutPlan:
     chosen = _chosen(cut, shop, asked, rules, ranked, dropped)
     setting = _setting(chosen, asked, piece, rules)
     worked = figures(setting)
+    passes = setting.stepping.passes if setting.stepping else ()
     return CutPlan(
         title=title_of(cut, rules),
         asked=(
@@ -128,7 +130,8 @@ def plan_cut(cut: Dado, piece: Piece, shop: Shop, rules: HouseRules) -> CutPlan:
         pinned=tuple(name for name, pin in (("bit", cut.bit_id), ("router", cut.router_id)) if pin is not None),  # type: ignore[misc]
         options=tuple(_option(each) for each in ranked),
         refusals=tuple(_refusal(each) for each in dropped),
-        passes=setting.stepping.passes if setting.stepping else (),
+        passes=passes,
+        pass_lines=pass_lines(passes),
         figures=worked,
         slip=sections(setting, cut, worked, setting.cautions),
         cautions=setting.cautions,

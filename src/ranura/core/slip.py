@@ -8,6 +8,7 @@ from typing import Literal
 
 from ranura.core.cautions import Caution
 from ranura.core.cuts.dado import Dado
+from ranura.core.cutting.stepping import Pass
 from ranura.core.lengths import Length, written_in
 from ranura.core.setting import Setting
 from ranura.core.text import Fact, Shown, Text, write
@@ -35,6 +36,35 @@ class Section:
     leads: tuple[Lead, ...]
     lines: tuple[Text, ...]
     figures: tuple[str, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PassLine:
+    """One pass as a line of a table: which spacer, how deep, how wide the fresh wood, how fast, how long, how hard."""
+
+    number: int
+    spacer: Shown
+    depth: Shown
+    width: Shown
+    feed: Shown
+    seconds: Shown
+    power: Shown
+
+
+def pass_lines(passes: Sequence[Pass]) -> tuple[PassLine, ...]:
+    """The passes in order of work, to be read."""
+    return tuple(
+        PassLine(
+            number=each.number,
+            spacer=show(each.spacer, "mm") if each.spacer else plain("none"),
+            depth=show(each.to_depth, "mm"),
+            width=show(each.engagement, "mm"),
+            feed=show(each.feed_m_min, "m/min"),
+            seconds=show(each.seconds, "s"),
+            power=show(each.power.power_w, "W"),
+        )
+        for each in passes
+    )
 
 
 def sections(setting: Setting, cut: Dado, figures: Sequence[Figure], cautions: Sequence[Caution]) -> tuple[Section, ...]:
@@ -137,7 +167,7 @@ def _direction(setting: Setting) -> Section:
     return Section(
         key="direction",
         title="Direction",
-        leads=(Lead(shown=plain("Push away" if away else "Pull towards you"), caption=write("")),),
+        leads=(Lead(shown=plain("Push away" if away else "Pull towards you"), caption=write(""), figure="direction.heading"),),
         lines=(
             write(
                 "fence on your left, {length:len} long or more"
@@ -147,7 +177,7 @@ def _direction(setting: Setting) -> Section:
             ),
             write("start clear of the wood; lift off to come back"),
         ),
-        figures=(),
+        figures=("direction.heading",),
     )
 
 

@@ -7,7 +7,7 @@ from typing import Literal
 
 from ranura.core.text import SETTING_STEP, WORKING_STEP, Reading, Shown, Text, grouped, length_reading, write
 
-Unit = Literal["mm", "rpm", "m/s", "m/min", "s", "W", "dial", "passes"]
+Unit = Literal["mm", "rpm", "m/s", "m/min", "s", "W", "dial", "passes", "degrees"]
 
 _M_PER_FOOT = 0.3048
 _DECIMALS: dict[Unit, int] = {"rpm": 0, "m/s": 1, "m/min": 2, "s": 1, "W": 0, "passes": 0}

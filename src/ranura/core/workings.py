@@ -10,7 +10,7 @@ from ranura.core.cutting.stepping import Bound
 from ranura.core.house_rules import DEPTH_RULES, school_name
 from ranura.core.setting import Setting
 from ranura.core.text import Text, grouped, write
-from ranura.core.working import Figure, School, because, given, plain, show
+from ranura.core.working import Figure, Given, School, because, given, plain, show
 
 _SPEED_SET_BY = {
     "rule": "the school {school} asks for it",
@@ -49,7 +49,7 @@ def figures(setting: Setting) -> tuple[Figure, ...]:
         _fence_at(setting),
         _fence_length(setting),
     ]
-    found += [*_depths(setting), *_spacer(setting), *_feed(setting)]
+    found += [*_depths(setting), *_spacer(setting), _direction(setting), *_feed(setting)]
     if setting.holding.clear is not None:
         found.append(_clear(setting))
     return tuple(found)
@@ -281,6 +281,32 @@ def _spacer(setting: Setting) -> list[Figure]:
             inputs=(given("w", "width", width, "mm"), given("D", "bit diameter", bit.diameter, "mm")),
         )
     ]
+
+
+def _direction(setting: Setting) -> Figure:
+    fence, away = setting.fence, setting.pushes_away
+    end = "left" if fence.towards < 0 else "right"
+    return Figure(
+        key="direction.heading",
+        label="Feed direction",
+        value=90.0 if away else 270.0,
+        unit="degrees",
+        shown=plain("away from you" if away else "towards you"),
+        rule="R7",
+        formula="the fence f stands on the left of the heading h: h = (f_y, −f_x)",
+        worked=write(
+            "f = ({fx:n}, 0), towards the {end} end; h = (0, {hy:n}), {way} you",
+            fx=fence.towards, end=end, hy=fence.heading[1], way="away from" if away else "towards",
+        ),
+        because=because(
+            "By hand the bit turns clockwise seen from above; in a slot that pushes the router to the left of its heading, "
+            "onto a fence that stands there. On the other side it would be pushed off the fence"
+        ),
+        inputs=(
+            Given(symbol="f", name="from the cut to the fence", shown=plain(f"towards the {end} end")),
+            Given(symbol="h", name="way of the router", shown=plain("away from you" if away else "towards you")),
+        ),
+    )  # fmt: skip
 
 
 def _feed(setting: Setting) -> list[Figure]:

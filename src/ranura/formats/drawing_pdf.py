@@ -44,6 +44,9 @@ class _Fit:
 def draw_view(canvas: Canvas, view: View, *, x: float, y: float, width: float, height: float, system: System) -> None:
     """Draws a view into a box whose lower left corner is (x, y), all in points."""
     x0, y0, x1, y1 = view.frame
+    # Dimensions below a section do not shrink with it; they keep their room.
+    below = 26.0 if view.name == "section" else 0.0
+    y, height = y + below, height - below
     scale = min(width / (x1 - x0), height / (y1 - y0))
     fit = _Fit(scale, x + (width - scale * (x1 - x0)) / 2 - x0 * scale, y + (height - scale * (y1 - y0)) / 2 - y0 * scale)
     canvas.saveState()

@@ -1,8 +1,10 @@
-"""The demo shop: a marionette theatre's workshop, all made up, the same on every machine. And the empty shop of one's own."""
+"""The demo shop: a marionette theatre's workshop, all made up, the same on every machine. And the
+shop of one's own, which begins with the same tools."""
 
 from __future__ import annotations
 
 from collections.abc import Callable
+from dataclasses import replace
 
 from ranura.core.cuts.dado import Dado
 from ranura.core.house_rules import HouseRules
@@ -140,8 +142,10 @@ def lay(store: Store, *, fresh: bool, say: Callable[[str], None]) -> None:
 
 
 def own_shop(store: Store) -> None:
-    """Adds the person's own shop, empty, if it is missing."""
+    """Adds the person's own shop if it is missing: no job yet, and the demo's tools to begin with."""
     with store.session() as session:
-        if not repository.has_shop(session, OWN_SHOP):
-            empty = Shop(id=OWN_SHOP, name="My shop", unit="mm", rules=HouseRules(), routers=(), bits=())
-            repository.add_shop(session, empty)
+        if repository.has_shop(session, OWN_SHOP):
+            return
+        routers = tuple(replace(each, id=f"{OWN_SHOP}-{each.id}") for each in SHOP.routers)
+        bits = tuple(replace(each, id=f"{OWN_SHOP}-{each.id}") for each in SHOP.bits)
+        repository.add_shop(session, replace(SHOP, id=OWN_SHOP, name="My shop", routers=routers, bits=bits))

@@ -4,9 +4,17 @@ import type { Dimension, Unit, View } from "../api/client";
 import { useSize } from "../ui/useSize";
 import { SvgWords } from "../ui/Words";
 import { inUnit } from "../ui/words";
-import { fitted, outlinePath, type Scale, turnPath } from "./scale";
+import { fitted, outlinePath, type Room, type Scale, turnPath } from "./scale";
 
 type Role = View["outlines"][number]["role"];
+
+const ROOM: Record<View["name"], Room> = {
+  plan: { above: 18, below: 18 },
+  section: { above: 6, below: 46 },
+};
+
+/** An arrow of the feed is at least this many pixels long, however small the board is drawn. */
+const SHORTEST_ARROW = 46;
 
 const STROKE: Record<Role, string> = {
   work: "stroke-ink",
@@ -189,8 +197,12 @@ function Labels({ view, scale, unit }: { view: View; scale: Scale; unit: Unit })
 
 function Arrows({ view, scale, unit }: { view: View; scale: Scale; unit: Unit }) {
   return view.arrows.map((arrow) => {
-    const [x0, y0] = [scale.x(arrow.start[0]), scale.y(arrow.start[1])];
+    const x0 = scale.x(arrow.start[0]);
     const [x1, y1] = [scale.x(arrow.end[0]), scale.y(arrow.end[1])];
+    const along = scale.y(arrow.start[1]) - y1;
+    const y0 = arrow.turn
+      ? scale.y(arrow.start[1])
+      : y1 + Math.sign(along) * Math.max(SHORTEST_ARROW, Math.abs(along));
     if (arrow.turn) {
       const turn = turnPath(x0, y0, Math.max(12, Math.abs(x1 - x0)));
       return (
@@ -291,7 +303,7 @@ export function Drawing({ view, unit, onPick, onDrag, label }: Props) {
   const { ref, width, height } = useSize<HTMLDivElement>();
   const id = useId();
   const taken = useRef<{ x: number; px: number } | null>(null);
-  const scale = fitted(view.frame, width, height);
+  const scale = fitted(view.frame, width, height, ROOM[view.name]);
   const waste = view.outlines.find((shape) => shape.role === "waste");
   return (
     <div ref={ref} className="relative h-full w-full min-h-0 min-w-0">

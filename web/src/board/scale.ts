@@ -8,12 +8,19 @@ export interface Scale {
 
 type Frame = readonly [number, number, number, number];
 
-/** Fits a frame (x0, y0, x1, y1) into a box, centred, with one scale for both axes. */
-export function fitted(frame: Frame, width: number, height: number): Scale {
+/** Room in pixels that stays free above and below a frame, for dimensions and arrows that do not shrink with it. */
+export interface Room {
+  readonly above: number;
+  readonly below: number;
+}
+
+/** Fits a frame (x0, y0, x1, y1) into a box, centred in the room that is left, with one scale for both axes. */
+export function fitted(frame: Frame, width: number, height: number, room: Room): Scale {
   const [x0, y0, x1, y1] = frame;
-  const px = Math.max(0.01, Math.min(width / (x1 - x0), height / (y1 - y0)));
+  const high = height - room.above - room.below;
+  const px = Math.max(0.01, Math.min(width / (x1 - x0), high / (y1 - y0)));
   const left = (width - px * (x1 - x0)) / 2;
-  const top = (height - px * (y1 - y0)) / 2;
+  const top = room.above + (high - px * (y1 - y0)) / 2;
   return { px, x: (mm) => left + (mm - x0) * px, y: (mm) => top + (y1 - mm) * px };
 }
 

@@ -184,8 +184,56 @@ function Place({ section, plan, unit, shop, open, onOpen, onEdit, onSchool }: Pl
               onSchool={onSchool}
             />
           ))}
+          {section.key === "feed" ? <Passes plan={plan} unit={unit} /> : null}
         </div>
       ) : null}
+    </div>
+  );
+}
+
+const COLUMNS = [
+  { key: "spacer", says: "spacer" },
+  { key: "depth", says: "depth" },
+  { key: "width", says: "fresh" },
+  { key: "feed", says: "feed" },
+  { key: "seconds", says: "time" },
+  { key: "power", says: "power" },
+] as const;
+
+/** Every pass in order of work. */
+function Passes({ plan, unit }: { plan: CutPlan; unit: Unit }) {
+  return (
+    <div className="relative overflow-x-auto">
+      <table className="w-full text-[13.5px] tabular-nums" data-testid="passes">
+        <caption className="label text-left">Passes, in order of work</caption>
+        <thead>
+          <tr className="text-left text-ink-2">
+            <th className="pr-1 font-normal">
+              <span className="sr-only">pass</span>
+            </th>
+            {COLUMNS.map((column) => (
+              <th key={column.key} className="pr-2 font-normal">
+                {column.says}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {plan.pass_lines.map((line) => (
+            <tr key={line.number} className="border-t border-rule">
+              <th className="pr-1 text-left font-semibold">{line.number}</th>
+              {COLUMNS.map((column) => {
+                const shown = reading(line[column.key], unit);
+                return (
+                  <td key={column.key} className="pr-2 whitespace-nowrap">
+                    <Words text={`${shown.number} ${shown.unit}`} />
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </div>
   );
 }

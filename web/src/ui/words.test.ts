@@ -27,15 +27,18 @@ describe("fractions in a text", () => {
 
 describe("the drawing's scale", () => {
   it("fits a frame into a box with one scale, y upwards", () => {
-    const scale = fitted([-100, -50, 700, 350], 800, 800);
+    const scale = fitted([-100, -50, 700, 350], 800, 800, { above: 0, below: 0 });
     expect(scale.px).toBe(1);
     expect(scale.x(-100)).toBe(0);
     expect(scale.y(350) < scale.y(-50)).toBe(true);
     expect((scale.y(350) + scale.y(-50)) / 2).toBe(400);
+    const roomy = fitted([-100, -50, 700, 350], 800, 400, { above: 10, below: 90 });
+    expect(roomy.px).toBe(0.75);
+    expect([roomy.y(350), roomy.y(-50)]).toEqual([10, 310]);
   });
 
   it("closes an outline", () => {
-    const scale = fitted([0, 0, 10, 10], 10, 10);
+    const scale = fitted([0, 0, 10, 10], 10, 10, { above: 0, below: 0 });
     expect(
       outlinePath(
         [

@@ -1,0 +1,68 @@
+"""Sentences and readings in both systems."""
+
+from __future__ import annotations
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from ranura.core.house_rules import SCHOOLS, HouseRules
+from ranura.core.lengths_format import SHOWN_ERROR
+from ranura.core.text import length_reading, write
+from ranura.core.working import show
+
+
+@pytest.mark.parametrize(
+    ("template", "facts", "metric", "inch"),
+    [
+        ("{x:len} from the line", {"x": 68.65}, "68.65 mm from the line", "2 45/64 in from the line"),
+        ("{x:len}", {"x": 65.475}, "65.5 mm", "2 37/64 in"),
+        ("{x:fine}", {"x": 65.475}, "65.48 mm", "2 37/64 in"),
+        ("{x:len}", {"x": 1265.475 - 1200}, "65.5 mm", "2 37/64 in"),
+        ("{x:len}", {"x": 6.0}, "6 mm", "15/64 in (−0.05 mm)"),
+        ("{x:mm}", {"x": 12.7}, "12.7 mm", "12.7 mm"),
+        ("{n:rpm} rpm", {"n": 22_000}, "22\u2009000 rpm", "22\u2009000 rpm"),
+        ("{p:pct}", {"p": 0.232}, "23 %", "23 %"),
+        ("{a:n1}", {"a": 14.629}, "14.6", "14.6"),
+        ("{name!r}", {"name": "3//4"}, "'3//4'", "'3//4'"),
+    ],
+)
+def test_facts_are_written_as_their_kind(template, facts, metric, inch):
+    said = write(template, **facts)
+    assert (said.metric, said.inch) == (metric, inch)
+
+
+def test_a_missing_fact_is_an_error_and_not_a_hole():
+    with pytest.raises(KeyError):
+        write("{x:len}", y=1)
+    with pytest.raises(TypeError):
+        write("{x:len}", x="wide")
+
+
+@given(st.floats(0, 3000))
+def test_the_error_of_a_fraction_shows_only_when_it_matters(mm):
+    reading = length_reading(mm, step=0.05, system="inch")
+    whole, _, rest = reading.number.rpartition(" ")
+    above, _, below = rest.partition("/")
+    value = (float(whole) if whole else 0.0) + (int(above) / int(below) if below else float(above))
+    error = value * 25.4 - mm
+    assert abs(error) <= 25.4 / 128 + 1e-6
+    if abs(error) > SHOWN_ERROR + 1e-6:
+        assert reading.error is not None
+        assert float(reading.error.removesuffix(" mm").replace("−", "-")) == pytest.approx(error, abs=0.006)
+    elif abs(error) < SHOWN_ERROR - 1e-6:
+        assert reading.error is None
+
+
+def test_feed_is_read_in_feet_by_inch_readers():
+    shown = show(3.048, "m/min")
+    assert (str(shown.metric), str(shown.inch)) == ("3.05 m/min", "10 ft/min")
+
+
+def test_every_school_has_a_name_and_says_what_it_changes():
+    rules = HouseRules()
+    for choice in SCHOOLS:
+        assert getattr(HouseRules(**{choice.group: choice.value}), choice.group) == choice.value
+        assert choice.says.endswith(".")
+    assert {choice.group for choice in SCHOOLS} == {"speed_rule", "depth_rule"}
+    assert rules.speed_rule == "rim-speed"
