@@ -1,12 +1,12 @@
 /** Dresses a view of the plan: every role has one colour and one pattern. Nothing is computed here but the scale. */
 import { useId, useRef } from "react";
-import type { Dimension, Unit, View } from "../api/client";
+import type { Unit, View } from "../api/client";
 import { useSize } from "../ui/useSize";
 import { SvgWords } from "../ui/Words";
 import { inUnit } from "../ui/words";
+import { DimensionMark, type DimensionProps } from "./DimensionMark";
+import { FILL, local, Patterns, STROKE } from "./roles";
 import { fitted, outlinePath, type Room, type Scale, turnPath } from "./scale";
-
-type Role = View["outlines"][number]["role"];
 
 const ROOM: Record<View["name"], Room> = {
   plan: { above: 18, below: 18 },
@@ -15,91 +15,6 @@ const ROOM: Record<View["name"], Room> = {
 
 /** An arrow of the feed is at least this many pixels long, however small the board is drawn. */
 const SHORTEST_ARROW = 46;
-
-const STROKE: Record<Role, string> = {
-  work: "stroke-ink",
-  waste: "stroke-cut",
-  pass: "stroke-cut",
-  bit: "stroke-cut",
-  guide: "stroke-guide",
-  spacer: "stroke-guide",
-  base: "stroke-ink-2",
-  clamp: "stroke-bench",
-  backer: "stroke-ink-2",
-  path: "stroke-cut",
-  hazard: "stroke-hazard",
-};
-const FILL: Record<Role, string> = {
-  work: "var(--work)",
-  waste: "url(#waste)",
-  pass: "url(#pass)",
-  bit: "none",
-  guide: "var(--guide-soft)",
-  spacer: "var(--guide)",
-  base: "color-mix(in srgb, var(--paper) 62%, transparent)",
-  clamp: "var(--clamp)",
-  backer: "url(#backer)",
-  path: "none",
-  hazard: "url(#hazard)",
-};
-
-function Patterns({ id }: { id: string }) {
-  return (
-    <defs>
-      <pattern
-        id={`${id}waste`}
-        width="7"
-        height="7"
-        patternUnits="userSpaceOnUse"
-        patternTransform="rotate(45)"
-      >
-        <rect width="7" height="7" fill="var(--paper)" opacity="0.5" />
-        <path d="M0 0V7" stroke="var(--cut)" strokeWidth="1.6" />
-      </pattern>
-      <pattern
-        id={`${id}pass`}
-        width="7"
-        height="7"
-        patternUnits="userSpaceOnUse"
-        patternTransform="rotate(45)"
-      >
-        <rect width="7" height="7" fill="var(--cut-soft)" />
-        <path d="M0 0V7" stroke="var(--cut)" strokeWidth="0.8" opacity="0.55" />
-      </pattern>
-      <pattern
-        id={`${id}backer`}
-        width="9"
-        height="9"
-        patternUnits="userSpaceOnUse"
-        patternTransform="rotate(-30)"
-      >
-        <rect width="9" height="9" fill="var(--paper)" />
-        <path d="M0 0V9" stroke="var(--work-line)" strokeWidth="2.4" />
-      </pattern>
-      <pattern
-        id={`${id}hazard`}
-        width="12"
-        height="12"
-        patternUnits="userSpaceOnUse"
-        patternTransform="rotate(-45)"
-      >
-        <rect width="12" height="12" fill="var(--hazard-soft)" />
-        <path d="M3 0V12" stroke="var(--hazard)" strokeWidth="5" />
-      </pattern>
-      <pattern id={`${id}grain`} width="160" height="26" patternUnits="userSpaceOnUse">
-        <path
-          d="M0 7C50 4 110 10 160 7M0 20C60 23 100 17 160 20"
-          stroke="var(--work-line)"
-          strokeWidth="1"
-          fill="none"
-          opacity="0.7"
-        />
-      </pattern>
-    </defs>
-  );
-}
-
-const local = (fill: string, id: string) => fill.replace("url(#", `url(#${id}`);
 
 function Outlines({ view, scale, id }: { view: View; scale: Scale; id: string }) {
   return view.outlines.map((shape, index) => {
@@ -226,68 +141,6 @@ function Arrows({ view, scale, unit }: { view: View; scale: Scale; unit: Unit })
       </g>
     );
   });
-}
-
-interface DimensionProps {
-  dimension: Dimension;
-  scale: Scale;
-  unit: Unit;
-  onPick: (field: "width" | "depth" | "position") => void;
-}
-
-function DimensionMark({ dimension, scale, unit, onPick }: DimensionProps) {
-  const [ax, ay] = [scale.x(dimension.start[0]), scale.y(dimension.start[1])];
-  const [bx, by] = [scale.x(dimension.end[0]), scale.y(dimension.end[1])];
-  const text = inUnit(dimension.text, unit);
-  const field = dimension.field;
-  const colour = dimension.name === "setback" ? "guide" : "ink";
-  const away =
-    dimension.vertical || dimension.offset === 0
-      ? 0
-      : -Math.sign(dimension.offset) * Math.max(26, Math.abs(dimension.offset) * scale.px);
-  const [y0, y1] = dimension.vertical ? [Math.min(ay, by), Math.max(ay, by)] : [ay + away, by + away];
-  const middle = { x: (ax + bx) / 2, y: (y0 + y1) / 2 };
-  const line = dimension.vertical
-    ? `M${ax} ${y0}V${y1}M${ax - 6} ${y0}h12M${ax - 6} ${y1}h12`
-    : `M${ax} ${y0}H${bx}M${ax} ${y0 - 6}v12M${bx} ${y0 - 6}v12M${ax} ${ay}V${y0}M${bx} ${by}V${y0}`;
-  const place = dimension.vertical
-    ? { x: ax + 9, y: middle.y + 5, anchor: "start" as const }
-    : { x: middle.x, y: y0 + (away > 0 ? 19 : -7), anchor: "middle" as const };
-  const mark = (
-    <>
-      <path
-        d={line}
-        className={colour === "guide" ? "stroke-guide" : "stroke-ink"}
-        strokeWidth="1.2"
-        fill="none"
-      />
-      <text
-        x={place.x}
-        y={place.y}
-        textAnchor={place.anchor}
-        className={`halo text-[16px] font-bold ${colour === "guide" ? "fill-guide" : "fill-ink"} ${field ? "underline decoration-dotted" : ""}`}
-      >
-        <SvgWords text={text} />
-      </text>
-    </>
-  );
-  if (!field) return <g data-dimension={dimension.name}>{mark}</g>;
-  return (
-    // biome-ignore lint/a11y/useSemanticElements: an SVG has no button of its own
-    <g
-      data-dimension={dimension.name}
-      role="button"
-      tabIndex={0}
-      aria-label={`Change the ${field}: ${text}`}
-      className="cursor-text"
-      onClick={() => onPick(field)}
-      onKeyDown={(event) => {
-        if (event.key === "Enter") onPick(field);
-      }}
-    >
-      {mark}
-    </g>
-  );
 }
 
 interface Props {
