@@ -9,6 +9,7 @@ from pathlib import Path
 import pytest
 import uvicorn
 from fastapi.testclient import TestClient
+from hypothesis import settings
 
 from ranura.api.application import Settings, create_app
 from ranura.host import places
@@ -17,6 +18,10 @@ from ranura.host.serve import listen
 from ranura.store import demo
 from ranura.store.repository import Store
 from ranura.store.schema import upgrade
+
+settings.register_profile("quick", max_examples=20, deadline=None)
+settings.register_profile("default", deadline=None)
+settings.load_profile("default")
 
 
 @pytest.fixture(scope="session")

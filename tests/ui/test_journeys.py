@@ -241,9 +241,9 @@ def test_what_is_removed_renamed_or_changed_can_be_undone(page: Page):
     page.get_by_test_id("piece-count").fill("4")
     page.get_by_test_id("save-piece").click()
     expect(page.get_by_test_id("board-of")).to_contain_text("640 × 12 in × 17.6")
-    expect(section(page, "direction")).to_contain_text("504.8 mm long or more")
+    expect(section(page, "direction")).to_contain_text("505 mm or longer")
     page.get_by_label("Undo: changing Wing case side").click()
-    expect(section(page, "direction")).to_contain_text("500 mm long or more")
+    expect(section(page, "direction")).to_contain_text("500 mm or longer")
 
 
 def test_a_name_changed_here_does_not_make_the_next_edit_stale(page: Page):

@@ -194,7 +194,7 @@ def section_view(channel: Channel, *, typed: Mapping[str, str], bit: Bit, fence:
     dimensions = (
         Dimension(start=(channel.left, 0), end=(channel.right, 0), offset=-6, field="width", name="width",
                   text=write(typed["width"])),
-        Dimension(start=(channel.right + side * 0.45, top - channel.depth), end=(channel.right + side * 0.45, top), offset=0,
+        Dimension(start=(channel.right + side * 0.25, top - channel.depth), end=(channel.right + side * 0.25, top), offset=0,
                   field="depth", name="depth", text=write(typed["depth"]), vertical=True),
         Dimension(start=(channel.left - side * 0.86, 0), end=(channel.left - side * 0.86, top), offset=0, name="thickness",
                   text=write(typed["thickness"]), vertical=True),

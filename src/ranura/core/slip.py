@@ -170,9 +170,7 @@ def _direction(setting: Setting) -> Section:
         leads=(Lead(shown=plain("Push away" if away else "Pull towards you"), caption=write(""), figure="direction.heading"),),
         lines=(
             write(
-                "fence on your left, {length:len} long or more"
-                if away
-                else "fence at your right hand, {length:len} long or more",
+                "fence on your left, {length:rough} or longer" if away else "fence at your right hand, {length:rough} or longer",
                 length=setting.fence.length,
             ),
             write("start clear of the wood; lift off to come back"),
@@ -204,7 +202,7 @@ def _hold(setting: Setting, figures: Mapping[str, Figure], cautions: Sequence[Ca
     holding = setting.holding
     lines: list[Text] = []
     if not any(each.place == "hold" for each in cautions) and holding.clear is not None:
-        lines.append(write("2 on the fence, 2 on the corners, {x:len} clear", x=holding.clear))
+        lines.append(write("2 on the fence, 2 on the corners, {x:rough} clear", x=holding.clear))
     lines.append(write("backer at the {edge} edge, level with the face", edge="far" if setting.pushes_away else "near"))
     return Section(
         key="hold",

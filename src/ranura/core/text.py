@@ -1,7 +1,7 @@
 """Sentences and readings in both systems of units, made once and dressed by screen and paper.
 
 A template names its facts in braces. The part after the colon says how a fact is written: `len` a length to set
-(0.05 mm, or 1/64 in with its error), `fine` a length in a working (0.01 mm), `mm` always millimetres, `rpm` with
+(0.05 mm, or 1/64 in with its error), `fine` a length in a working (0.01 mm), `rough` one that need not be exact (1 mm, 1/8 in), `mm` always millimetres, `rpm` with
 thousands apart, `n` a plain number, `n1`, `n2` … with that many decimals, `pct` a share as a percentage.
 """
 
@@ -67,6 +67,13 @@ def length_reading(mm: float, *, step: float, system: System) -> Reading:
     return Reading(number=number, unit="in", error=f"{error:+.2f} mm".replace("-", "−") if shows else None)
 
 
+def _rough_reading(mm: float, system: System) -> Reading:
+    if system == "metric":
+        return Reading(number=lengths_format.mm_number(mm, 1), unit="mm")
+    eighth = float(lengths_format.MM_PER_INCH) / 8
+    return Reading(number=lengths_format.inch_number(round(mm / eighth) * eighth)[0], unit="in")
+
+
 SETTING_STEP = 0.05
 WORKING_STEP = 0.01
 
@@ -77,6 +84,8 @@ def _fact(value: Fact, spec: str, system: System) -> str:
             return str(value)
         case "len":
             return str(length_reading(_number(value), step=SETTING_STEP, system=system))
+        case "rough":
+            return str(_rough_reading(_number(value), system))
         case "fine":
             return str(length_reading(_number(value), step=WORKING_STEP, system=system))
         case "mm":
@@ -122,7 +131,7 @@ def _filled(template: str, facts: Mapping[str, Fact], system: System) -> str:
     return "".join(parts)
 
 
-_LENGTH_SPECS = {"len", "fine"}
+_LENGTH_SPECS = {"len", "fine", "rough"}
 
 
 def write(template: str, **facts: Fact) -> Text:

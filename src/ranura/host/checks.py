@@ -113,7 +113,7 @@ def test(*, quick: bool, rest: Sequence[str]) -> int:
     prepare()
     if not rest:
         _run([*_check_steps(), Step("Tests of the page's own thinking", _npm("test"), in_web=True)])
-    only = ["-m", "not slow"] if quick else []
+    only = ["-m", "not slow", "--hypothesis-profile=quick"] if quick else []
     say("Tests of core, API, store and browser:")
     sys.stderr.flush()
     done = subprocess.run([PYTHON, "-m", "pytest", *only, *rest], cwd=places.ROOT, env={**os.environ, "PYTHONUTF8": "1"})

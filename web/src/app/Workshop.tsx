@@ -123,7 +123,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
         cutName={current ? `${current.cut.name}, ${current.item.piece.name}` : null}
         onRun={run}
       />
-      <div className="flex min-h-0 flex-1 flex-col lg:grid lg:grid-cols-[198px_minmax(0,1fr)]">
+      <div className="flex min-h-0 flex-1 flex-col lg:grid lg:grid-cols-[214px_minmax(0,1fr)]">
         <Strip
           job={job}
           unit={unit}

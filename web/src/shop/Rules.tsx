@@ -22,7 +22,7 @@ const WORDS = ["dado", "housing", "trench"] as const;
 export function Rules({ shop, problem, unit, onRules, onClose }: Props) {
   const rules = shop.shop.rules;
   return (
-    <Dialog title="House rules" onClose={onClose}>
+    <Dialog title="House rules" onClose={onClose} aside>
       <p className="mb-3 text-ink-2">
         Experienced people disagree here. Choose what this shop follows; every figure says which rule made it.
         The safety limits hold whatever you choose.

@@ -6,11 +6,13 @@ interface Props {
   onClose: () => void;
   /** A choice that must be made cannot be closed by the side door. */
   mustChoose?: boolean;
+  /** Stands beside what it changes instead of over it. */
+  aside?: boolean;
   children: React.ReactNode;
 }
 
 /** The one dialog. */
-export function Dialog({ title, onClose, mustChoose = false, children }: Props) {
+export function Dialog({ title, onClose, mustChoose = false, aside = false, children }: Props) {
   return (
     <Radix.Root
       open
@@ -19,9 +21,9 @@ export function Dialog({ title, onClose, mustChoose = false, children }: Props) 
       }}
     >
       <Radix.Portal>
-        <Radix.Overlay className="fixed inset-0 z-40 bg-black/45" />
+        <Radix.Overlay className={`fixed inset-0 z-40 ${aside ? "bg-black/10" : "bg-black/45"}`} />
         <Radix.Content
-          className="floating fixed top-1/2 left-1/2 z-50 max-h-[92dvh] w-[min(560px,96vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto p-5"
+          className={`floating fixed top-1/2 left-1/2 z-50 max-h-[92dvh] w-[min(560px,96vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto p-5 ${aside ? "lg:left-4 lg:translate-x-0" : ""}`}
           aria-describedby={undefined}
         >
           <div className="mb-3 flex items-start justify-between gap-3">
