@@ -1,8 +1,9 @@
 """Sentences and readings in both systems of units, made once and dressed by screen and paper.
 
-A template names its facts in braces. The part after the colon says how a fact is written: `len` a length to set
-(0.05 mm, or 1/64 in with its error), `fine` a length in a working (0.01 mm), `rough` one that need not be exact (1 mm, 1/8 in), `mm` always millimetres, `rpm` with
-thousands apart, `n` a plain number, `n1`, `n2` … with that many decimals, `pct` a share as a percentage.
+A template names its facts in braces. The part after the colon says how a fact is written: `len` a length to set (0.05 mm,
+or 1/64 in with its error), `fine` a length in a working (0.01 mm), `rough` one that need not be exact (1 mm, 1/8 in), `mm`
+always millimetres, `rpm` with thousands apart, `n` a plain number, `n1`, `n2` … with that many decimals, `pct` a share as a
+percentage.
 """
 
 from __future__ import annotations
