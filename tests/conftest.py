@@ -12,6 +12,7 @@ from fastapi.testclient import TestClient
 from hypothesis import settings
 
 from ranura.api.application import Settings, create_app
+from ranura.api.keeping import ShopKeeper
 from ranura.host import places
 from ranura.host.database import PrivateDatabase
 from ranura.host.serve import listen
@@ -50,11 +51,18 @@ def store(opened_store: Store) -> Store:
     return opened_store
 
 
-@pytest.fixture
-def client(store: Store) -> Iterator[TestClient]:
-    """The API of the demo shop, without the page."""
-    with TestClient(create_app(Settings(shop_id=demo.DEMO_SHOP, page=None), store)) as made:
+@pytest.fixture(scope="session")
+def api(opened_store: Store) -> Iterator[TestClient]:
+    """The API of the demo shop, without the page; made once, since building its routes takes a while."""
+    with TestClient(create_app(Settings(shop_id=demo.DEMO_SHOP, page=None), opened_store)) as made:
         yield made
+
+
+@pytest.fixture
+def client(api: TestClient, store: Store) -> TestClient:
+    """The API with the demo shop as it comes and nothing remembered."""
+    api.app.state.keeper = ShopKeeper(store, demo.DEMO_SHOP)
+    return api
 
 
 class Served:
