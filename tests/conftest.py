@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import os
 import threading
 from collections.abc import Iterator
 from pathlib import Path
@@ -21,7 +22,8 @@ from ranura.store.repository import Store
 from ranura.store.schema import upgrade
 
 settings.register_profile("quick", max_examples=20, deadline=None)
-settings.register_profile("default", deadline=None)
+settings.register_profile("default", deadline=None, derandomize="CI" in os.environ)
+settings.register_profile("thorough", max_examples=3000, deadline=None)
 settings.load_profile("default")
 
 

@@ -140,6 +140,36 @@ def test_what_is_wrong_is_said_at_its_field_in_all_three_ways(name, request_, fi
     assert lines[0]["error"]["message"]
 
 
+HUGE = 10**400
+HOSTILE: list[tuple[str, Any, str | None]] = [
+    ("passes", {**PASSES, "total_depth": HUGE}, "total_depth"),
+    ("power", {**POWER, "feed_m_min": HUGE}, "feed_m_min"),
+    ("power", {**POWER, "width": 1e-300, "rpm": 20000, "flutes": 2, "bit_diameter": 6}, "width"),
+    ("setback", {**SETBACK, "bit_diameter": 1e-4, "width": 1000}, "width"),
+    ("speed", {**SPEED, "router": {**ROUTER, "dial": [{"setting": HUGE, "rpm": 9000}]}}, "router.dial.0.setting"),
+    ("speed", {**SPEED, "router": {**ROUTER, "dial": [{"setting": float("nan"), "rpm": 9000}]}}, "router.dial.0.setting"),
+    ("length", {"text": "\ud800 in"}, "text"),
+    ("length", "\ud800", None),
+]
+
+
+@pytest.mark.parametrize(("name", "request_", "field"), HOSTILE, ids=lambda v: str(v)[:40].encode("ascii", "replace").decode())
+def test_nothing_that_can_be_sent_ends_a_batch_or_the_server(name, request_, field, http_calc):
+    line = json.dumps({"calc": name, "request": request_})
+    done = subprocess.run([places.ROOT / "ranura", "calc", "--batch"], input=line, capture_output=True, text=True, timeout=60)
+    assert done.returncode == 0
+    assert json.loads(done.stdout)["error"]["field"] == field
+    content = json.dumps(request_).encode()
+    response = http_calc.post(f"/api/calc/{name}", content=content, headers={"Content-Type": "application/json"})
+    assert (response.status_code, response.json()["error"]["field"]) == (422, field)
+
+
+def test_headings_of_any_length_have_the_same_direction(http_calc):
+    for length in (1e-320, 1e-3, 1.0, 1e308):
+        asked = {"mounting": "hand", "heading": [length, length], "wood": "left"}
+        assert http_calc.post("/api/calc/direction", json=asked).json()["cut"] == "conventional"
+
+
 def test_a_half_typed_length_is_partial(http_calc):
     response = http_calc.post("/api/calc/length", json={"text": "1-1/", "unit": "in"})
     assert response.json()["error"]["partial"] is True

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import dataclasses
+import json
 
 import pytest
 from hypothesis import HealthCheck, given, settings
@@ -80,6 +81,15 @@ def test_whatever_is_typed_is_planned_or_refused_at_its_field(client, texts):
     if response.status_code == 422:
         assert response.json()["error"]["field"] in ("cut.width", "cut.depth", "cut.position")
         assert response.json()["error"]["message"]
+
+
+def test_half_a_character_is_refused_and_not_a_fault(client):
+    headers = {"Content-Type": "application/json"}
+    body = json.dumps({"name": "\ud800", "cut": cut(), "version": 1})
+    refused = client.put("/api/cuts/shelf-dado-212", content=body, headers=headers)
+    assert (refused.status_code, refused.json()["error"]["field"]) == (422, "name")
+    typed_body = json.dumps({"piece": PIECE, "cut": cut(width="\ud800")})
+    assert client.post("/api/plan", content=typed_body, headers=headers).status_code == 422
 
 
 def test_refusals_come_in_the_readers_own_unit(client):

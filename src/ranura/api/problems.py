@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
+import json
 from typing import Any
 
-from fastapi import FastAPI, Request
+from fastapi import FastAPI, Request, Response
 from fastapi.exceptions import RequestValidationError
-from fastapi.responses import JSONResponse
 from pydantic import BaseModel
 from sqlalchemy.exc import InterfaceError, OperationalError
 from starlette.exceptions import HTTPException
@@ -37,42 +37,51 @@ DATABASE_DOWN = "The shop's database does not answer; it is being started again.
 ERRORS: dict[int | str, dict[str, Any]] = {status: {"model": ProblemBody} for status in (404, 422, 503)}
 
 
-def _answer(status: int, problem: Problem, **more: Any) -> JSONResponse:
-    return JSONResponse({**problem.body(), **more}, status_code=status)
+class _Json(Response):
+    """JSON in ASCII: a message may quote half a character that has no UTF-8."""
+
+    media_type = "application/json"
+
+    def render(self, content: Any) -> bytes:
+        return json.dumps(content).encode()
+
+
+def _answer(status: int, problem: Problem, headers: dict[str, str] | None = None, **more: Any) -> Response:
+    return _Json({**problem.body(), **more}, status_code=status, headers=headers)
 
 
 def install(app: FastAPI) -> None:
     """Gives an application its error handlers."""
 
     @app.exception_handler(RequestValidationError)
-    def malformed(_: Request, error: RequestValidationError) -> JSONResponse:
+    def malformed(_: Request, error: RequestValidationError) -> Response:
         return _answer(422, first_problem(list(error.errors())))
 
     @app.exception_handler(Refused)
-    def refused(_: Request, error: Refused) -> JSONResponse:
+    def refused(_: Request, error: Refused) -> Response:
         return _answer(422, problem_of(error))
 
     @app.exception_handler(CraftError)
-    def craft(_: Request, error: CraftError) -> JSONResponse:
+    def craft(_: Request, error: CraftError) -> Response:
         body = problem_of(error).body()
         body["error"]["words"] = {"metric": error.message.metric, "inch": error.message.inch}
-        return JSONResponse(body, status_code=422)
+        return _Json(body, status_code=422)
 
     @app.exception_handler(NotFoundError)
-    def not_found(_: Request, error: NotFoundError) -> JSONResponse:
+    def not_found(_: Request, error: NotFoundError) -> Response:
         return _answer(404, Problem(None, str(error)))
 
     @app.exception_handler(StaleError)
-    def stale(_: Request, error: StaleError) -> JSONResponse:
+    def stale(_: Request, error: StaleError) -> Response:
         from ranura.api.views import kept_cut_json
 
         return _answer(409, Problem("version", str(error)), newer=kept_cut_json(error.newer))
 
     @app.exception_handler(OperationalError)
     @app.exception_handler(InterfaceError)
-    def database_down(_: Request, __: Exception) -> JSONResponse:
-        return JSONResponse(Problem(None, DATABASE_DOWN).body(), status_code=503, headers={"Retry-After": "1"})
+    def database_down(_: Request, __: Exception) -> Response:
+        return _answer(503, Problem(None, DATABASE_DOWN), headers={"Retry-After": "1"})
 
     @app.exception_handler(HTTPException)
-    def http(_: Request, error: HTTPException) -> JSONResponse:
+    def http(_: Request, error: HTTPException) -> Response:
         return _answer(error.status_code, Problem(None, str(error.detail)))

@@ -7,7 +7,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, WithJsonSchema
 
-from ranura.core import lengths
+from ranura.core import lengths, numbers
 from ranura.core.cautions import Caution, Level
 from ranura.core.materials import MaterialClass
 from ranura.core.text import Fact
@@ -21,7 +21,7 @@ def _millimetres(value: Any) -> float:
         return float(lengths.parse(value))
     if isinstance(value, bool) or not isinstance(value, int | float):
         raise ValueError("a length is a number of mm or a text such as '3/4 in'")
-    if not math.isfinite(value):
+    if isinstance(value, float) and not math.isfinite(value):
         raise ValueError("a length must be a finite number")
     if value < 0:
         raise ValueError("a length is not negative")
@@ -32,7 +32,7 @@ def _millimetres(value: Any) -> float:
 
 def _size(value: Any) -> float:
     mm = _millimetres(value)
-    if mm == 0:
+    if not numbers.over(mm, 0):
         raise ValueError("this must be more than 0")
     return mm
 

@@ -5,16 +5,20 @@ from __future__ import annotations
 from itertools import pairwise
 from typing import Annotated, Any
 
-from pydantic import BeforeValidator, Field
+from pydantic import Field, PlainValidator, WithJsonSchema
 
 from ranura.calc.fields import Answer, CautionAnswer, MountingField, Positive, Question, Refused, SizeField
 from ranura.core.cutting.speed import RIM_CEILING, LimitedBy, plan_speed
 from ranura.core.house_rules import HouseRules, SpeedRule
 from ranura.core.tooling.routers import DialPosition
 
+_LARGEST_SETTING = 1e6
+
 
 def _setting(value: Any) -> float | str:
-    if isinstance(value, bool) or not isinstance(value, int | float | str):
+    if isinstance(value, str):
+        return value
+    if isinstance(value, bool) or not isinstance(value, int | float) or not abs(value) <= _LARGEST_SETTING:
         raise ValueError("a dial position is a number or a text")
     return value
 
@@ -22,16 +26,16 @@ def _setting(value: Any) -> float | str:
 class DialRequest(Question):
     """One position of the dial and the speed it gives."""
 
-    setting: Annotated[float | str, BeforeValidator(_setting)]
+    setting: Annotated[float | str, PlainValidator(_setting), WithJsonSchema({"anyOf": [{"type": "number"}, {"type": "string"}]})]
     rpm: Positive
 
 
 class RouterRequest(Question):
-    """What the sum needs of a router; an empty dial means that its table is not known."""
+    """What the sum needs of a router; no dial, or an empty one, means that its table is not known."""
 
     min_rpm: Positive
     max_rpm: Positive
-    dial: list[DialRequest] = []
+    dial: list[DialRequest] | None = None
     stepped: bool = False
 
 
@@ -62,7 +66,7 @@ class SpeedAnswer(Answer):
 def _check(router: RouterRequest) -> None:
     if router.max_rpm < router.min_rpm:
         raise Refused("router.max_rpm", f"the maximum must not be below the minimum of {router.min_rpm:g} rpm")
-    in_order = sorted(router.dial, key=lambda position: position.rpm)
+    in_order = sorted(router.dial or [], key=lambda position: position.rpm)
     for slow, fast in pairwise(in_order):
         if slow.rpm == fast.rpm or slow.setting == fast.setting:
             raise Refused("router.dial", "two positions of the dial must differ in setting and in speed")
@@ -88,7 +92,7 @@ def answer(request: SpeedRequest) -> SpeedAnswer:
         rim_limit_m_s=HouseRules().rim_speed_limit_m_s if limit is None else limit,
         router_min_rpm=request.router.min_rpm,
         router_max_rpm=request.router.max_rpm,
-        dial=[DialPosition(setting=each.setting, rpm=each.rpm) for each in request.router.dial],
+        dial=[DialPosition(setting=each.setting, rpm=each.rpm) for each in request.router.dial or []],
         stepped=request.router.stepped,
     )
     return SpeedAnswer(

@@ -71,6 +71,8 @@ def _bench(arguments: Sequence[str]) -> int:
 def _calc(arguments: Sequence[str]) -> int:
     from ranura.calc.command import main
 
+    # Half a character in somebody's text must not end a batch: it goes out as the JSON escape it came in as.
+    sys.stdout.reconfigure(encoding="utf-8", errors="backslashreplace")  # type: ignore[union-attr]
     return main(list(arguments), sys.stdin.buffer, sys.stdout)
 
 

@@ -74,8 +74,10 @@ def straight_direction(*, mounting: Mounting, wood: WoodSide, heading: Vector, c
         # At the front of the slot the teeth sweep sideways; the wood pushes the tool the other way.
         pushed: Side = "left" if mounting == "hand" else "right"
         return Direction(cut="slot", pushed_to=pushed, fence_side="left", allowed=True, cautions=())
-    u = rim_motion(wood, heading, mounting)
-    if u[0] * heading[0] + u[1] * heading[1] > 0:
+    longest = max(abs(heading[0]), abs(heading[1]))
+    h = (heading[0] / longest, heading[1] / longest)
+    u = rim_motion(wood, h, mounting)
+    if u[0] * h[0] + u[1] * h[1] > 0:
         return Direction(cut="conventional", pushed_to=None, fence_side=None, allowed=True, cautions=())
     if mounting == "table":
         return Direction(cut="climb", pushed_to=None, fence_side=None, allowed=False, cautions=(caution("climb-on-table"),))
