@@ -141,6 +141,15 @@ def test_what_is_dropped_can_be_pinned_and_then_stops(bit, router, code):
     assert pinned.slip, "the plan still shows what can be said"
 
 
+def test_nothing_is_said_of_hand_guiding_for_a_router_under_a_table():
+    made = plan(change(bit_id="straight-12", router_id="table-three"))
+    assert made.status == "stop"
+    assert [section.key for section in made.slip] == ["tool", "speed", "depths", "feed"]
+    assert not {f.key for f in made.figures} & {"guide.setback", "direction.heading", "hold.clear"}
+    assert {o.role for o in made.drawing[0].outlines} == {"work", "waste"}
+    assert made.drawing[0].arrows == ()
+
+
 def test_every_pair_is_either_offered_or_refused_once():
     made = plan()
     offered = {(o.bit_id, o.router_id) for o in made.options}

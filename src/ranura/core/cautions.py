@@ -14,12 +14,14 @@ from typing import Literal
 from ranura.core.text import Fact, Text, write
 
 Level = Literal["stop", "caution", "note"]
+Place = Literal["tool", "speed", "depths", "guide", "direction", "feed", "hold", "general"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Words:
-    """The usual level of a code, what is so and why, and what to do."""
+    """The usual level of a code, the place on the slip it belongs to, what is so and why, and what to do."""
 
+    place: Place
     level: Level
     message: str
     do: str
@@ -27,13 +29,13 @@ class Words:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Caution:
-    """One caution, ready to be shown. `place` is the section of the slip it belongs to."""
+    """One caution, ready to be shown at its `place` on the slip."""
 
     code: str
     level: Level
     message: Text
     do: Text
-    place: str = ""
+    place: Place
     facts: Mapping[str, Fact] = field(default_factory=dict)
 
 
@@ -50,84 +52,100 @@ GENERAL = "general"
 WORDS: Mapping[str, Words] = {
     # R2 speed and size
     "rim-too-fast": Words(
+        place="speed",
         level="caution",
         message="The rim runs at {rim:n1} m/s, over the {limit:n1} m/s that this shop holds to",
         do="Turn the router down, or take the rim-speed school",
     ),
     "marked-maximum-unknown": Words(
+        place="speed",
         level="caution",
         message="The maximum speed marked on this {diameter:len} bit is not known",
         do="Read it off the shank or the packet and type it in",
     ),
     "too-slow-router": Words(
+        place="speed",
         level="stop",
         message="This router cannot turn slowly enough for this bit: its slowest is {min_rpm:rpm} rpm, the bit may turn "
         "at most {cap_rpm:rpm}",
         do="Take a router that turns slower, or a smaller bit",
     ),
     "dial-too-fast": Words(
+        place="speed",
         level="stop",
         message="Even the lowest position of the dial, {slowest_rpm:rpm} rpm, is above the {cap_rpm:rpm} rpm this bit may turn",
         do="Take a router that turns slower, or a smaller bit",
     ),
     "no-dial-table": Words(
+        place="speed",
         level="note",
         message="No table of dial positions is known for this router, so only the speed is given",
         do="Read the positions in its manual, or measure them",
     ),
     "measure-the-dial": Words(
+        place="speed",
         level="caution",
         message="The bit may turn at most {cap_rpm:rpm} rpm, this router {max_rpm:rpm}, and what its dial means is not known",
         do="Measure the dial first",
     ),
     "table-only": Words(
+        place="tool",
         level="stop",
         message="{diameter:len} is too large to be turned by hand; over {limit:len} is for the router table only",
         do="Take the router table, or a smaller bit",
     ),
     "large-by-hand": Words(
+        place="tool",
         level="caution",
         message="{diameter:len} is a large bit to guide by hand",
         do="Take light passes with both hands on the router, or use the table",
     ),
     "size-over-class": Words(
+        place="tool",
         level="stop",
         message="{diameter:len} is over the {limit:len} that a router of this class ({router_class}) should turn",
         do="Take a larger router, or a smaller bit",
     ),
     "size-over-shank": Words(
+        place="tool",
         level="stop",
         message="{diameter:len} is too wide for a {shank:len} shank; it may carry {limit:len}",
         do="Take the same bit on a thicker shank",
     ),
     "opening-too-small": Words(
+        place="tool",
         level="stop",
         message="The base opens {opening:len}; a {diameter:len} bit needs {needed:len}",
         do="Take a base with a larger opening, or a smaller bit",
     ),
     "opening-unknown": Words(
+        place="tool",
         level="caution",
         message="The opening of this base is not known",
         do="Measure it first: the bit needs {needed:len}",
     ),
     # R4 feed
     "burning-likely": Words(
+        place="feed",
         level="caution",
         message="The chip is only {chip:n3} mm thick, so the bit rubs and is likely to burn",
         do="Move faster and take less, or slow the spindle",
     ),
     "tear-out-likely": Words(
+        place="feed",
         level="caution",
         message="The chip is {chip:n3} mm thick, so fibres are likely to tear out",
         do="Move slower, or take a lighter pass",
     ),
     "feed-hand-maximum": Words(
+        place="feed",
         level="note",
         message="The chip asks for {wanted:n1} m/min, more than the {limit:n1} m/min a hand can guide; each tooth takes "
         "{tooth:n3} mm",
         do="Stay at {limit:n1} m/min; a slower spindle would bring the chip back",
     ),
     "feed-hand-minimum": Words(
+        place="feed",
         level="note",
         message="The chip asks for {wanted:n1} m/min, slower than the {limit:n1} m/min a hand moves steadily; each tooth takes "
         "{tooth:n3} mm",
@@ -135,131 +153,156 @@ WORDS: Mapping[str, Words] = {
     ),
     # R5 power
     "power-caution": Words(
+        place="feed",
         level="caution",
         message="This takes about {power:n0} W of the {available:n0} W the router has to give",
         do="Keep the feed even and listen to the motor; ease off when it drops",
     ),
     "power-over": Words(
+        place="feed",
         level="stop",
         message="This takes about {power:n0} W; the router has {available:n0} W to give",
         do="Take a stronger router, a narrower bit or a shallower cut",
     ),
     # R7 direction
     "climb-cut": Words(
+        place="direction",
         level="stop",
         message="With the wood on this side the bit pulls the router along: a climb cut",
         do="Go the other way, so that the bit works against the feed",
     ),
     "climb-bounds": Words(
+        place="direction",
         level="caution",
         message="A climb cut: only guided, clamped, with a bit up to 32 mm, at most 1 mm sideways and 6 mm² of section",
         do="Hold the router back, and follow with a conventional pass",
     ),
     "climb-on-table": Words(
+        place="direction",
         level="stop",
         message="On the table this is a climb cut: the bit would tear the work out of your hands",
         do="Feed from the other side, against the rotation",
     ),
     "down-cut-lifts-router": Words(
+        place="direction",
         level="caution",
         message="A down-cut pushes the router up and packs the slot with chips",
         do="Press the router down and clear the chips between passes",
     ),
     "up-cut-lifts-thin-work": Words(
+        place="hold",
         level="caution",
         message="An up-cut pulls work of {thickness:len} up towards the router",
         do="Hold the work down over its whole length",
     ),
     # R8 guides
     "bit-wider-than-cut": Words(
+        place="tool",
         level="stop",
         message="The bit is {diameter:len} and the cut {width:len}: it cuts too wide in one pass",
         do="Take a bit of {width:len} or less",
     ),
     "fence-off-board": Words(
+        place="guide",
         level="stop",
         message="The fence would lie {outside:len} beyond the board",
         do="Lay a board of the same thickness beside the work and say so, or take another guide",
     ),
     "fence-on-support": Words(
+        place="guide",
         level="note",
         message="The fence reaches {outside:len} past the board and rests on the board beside it",
         do="Check that both are of the same thickness, with no step between them",
     ),
     "base-unmeasured": Words(
+        place="guide",
         level="caution",
         message="The distance from this base's edge to the bit has not been measured",
         do="Measure first: one cut along the fence in scrap, then base = fence to cut + half the bit",
     ),
     "needs-hand-router": Words(
+        place="tool",
         level="stop",
         message="This router hangs under its table; a clamped straightedge guides a router held by hand",
         do="Take a router with a fixed or plunge base",
     ),
     "base-tips": Words(
+        place="guide",
         level="stop",
         message="In the last pass this base, {across:len} across, cannot bridge a cut {width:len} wide: it would tip into it",
         do="Rout it as a recess from the middle outwards, or screw a wider plate to the base",
     ),
     # R3 depths
     "beyond-cutting-length": Words(
+        place="tool",
         level="stop",
         message="The cut is {depth:len} deep and this bit cuts {cutting_length:len}",
         do="Take a longer bit or a shallower cut",
     ),
     "deep-for-the-board": Words(
+        place="depths",
         level="caution",
         message="{depth:len} takes more than half of the board, which is {thickness:len} thick",
         do="Keep a dado to about a third of the thickness",
     ),
     # R15 choosing
     "no-collet": Words(
+        place="tool",
         level="stop",
         message="No collet for a {shank} shank: this router has {collets}",
         do="Take a router with a {shank} collet, or the bit on another shank",
     ),
     "shank-trap": Words(
+        place="tool",
         level="stop",
         message="A {shank} shank slips in the {near} collet: it never goes in",
         do="Take a {shank} collet",
     ),
     "small-part": Words(
+        place="hold",
         level="stop",
         message="A part of {length:len} × {width:len} is too small to rout by hand",
         do="Rout it on a larger blank and cut it free, or on the table with a carrier",
     ),
     "dull-bit": Words(
+        place="tool",
         level="caution",
         message="This bit is dull: it takes half as much power again, burns and pushes back",
         do="Have it sharpened, or take a sharp one",
     ),
     # R15 to R17, materials and holding
     "thin-wall": Words(
+        place="guide",
         level="caution",
         message="Only {wall:len} of wood is left beside the cut; short grain breaks off",
         do="Leave more wood, or back it up while you rout",
     ),
     "face-grain-splinters": Words(
+        place="depths",
         level="caution",
         message="The thin face of {material} splinters where the bit crosses its grain",
         do="Score both walls with a knife before routing",
     ),
     "dust": Words(
+        place="hold",
         level="caution",
         message="The dust of {material} harms the lungs",
         do="Wear a respirator and use the extraction",
     ),
     "thickness-unmeasured": Words(
+        place="depths",
         level="caution",
         message="The thickness of this piece is its name, not a measurement",
         do="Measure first: sheet goods run under their name",
     ),
     "no-room-for-clamps": Words(
+        place="hold",
         level="stop",
         message="The sweep of the base leaves no room for {where}",
         do="Work on a larger blank, or hold the work another way",
     ),
     GENERAL: Words(
+        place="general",
         level="note",
         message="The tool's manual, your local rules and your instructor come first",
         do="Eyes, ears, dust mask; unplugged while you set",
@@ -267,16 +310,16 @@ WORDS: Mapping[str, Words] = {
 }
 
 
-def caution(code: str, *, level: Level | None = None, place: str = "", **facts: Fact) -> Caution:
+def caution(code: str, *, level: Level | None = None, **facts: Fact) -> Caution:
     """The caution of a code with its facts; `level` where it differs from the usual one.
 
     >>> caution("large-by-hand", diameter=40).message.metric
     '40 mm is a large bit to guide by hand'"""
-    return _made(code, level, place, tuple(facts.items()))
+    return _made(code, level, tuple(facts.items()))
 
 
 @lru_cache(maxsize=4096)
-def _made(code: str, level: Level | None, place: str, items: tuple[tuple[str, Fact], ...]) -> Caution:
+def _made(code: str, level: Level | None, items: tuple[tuple[str, Fact], ...]) -> Caution:
     """Remembered, since a plan says the same of most bits and routers as the plan before it."""
     words, facts = WORDS[code], dict(items)
     return Caution(
@@ -284,14 +327,14 @@ def _made(code: str, level: Level | None, place: str, items: tuple[tuple[str, Fa
         level=level or words.level,
         message=write(words.message, **facts),
         do=write(words.do, **facts),
-        place=place,
+        place=words.place,
         facts=facts,
     )
 
 
-def spoken(reason: Reason, *, place: str = "", level: Level | None = None) -> Caution:
+def spoken(reason: Reason) -> Caution:
     """The sentence of a reason."""
-    return _made(reason.code, level, place, tuple(reason.facts.items()))
+    return _made(reason.code, None, tuple(reason.facts.items()))
 
 
 def has_stop(cautions: Iterable[Caution]) -> bool:

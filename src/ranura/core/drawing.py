@@ -151,6 +151,22 @@ def plan_view(
     return View(name="plan", frame=frame, caption=caption, outlines=tuple(outlines), arrows=arrows, dimensions=dimensions)
 
 
+def board_view(channel: Channel, *, position: str) -> View:
+    """The board from above with the cut alone: for a router whose guide is not planned."""
+    near_wall = channel.left if channel.reference_end == "left" else channel.right
+    reference = 0.0 if channel.reference_end == "left" else channel.board_length
+    outlines = (
+        Outline(role="work", points=box(0, 0, channel.board_length, channel.run)),
+        Outline(role="waste", points=box(channel.left, 0, channel.right, channel.run)),
+    )
+    dimension = Dimension(
+        start=(reference, 0.0), end=(near_wall, 0.0), offset=-34, field="position", name="position", text=write(position)
+    )
+    frame = (-8.0, -60.0, channel.board_length + 8.0, channel.run + 8.0)
+    caption = write("from above")
+    return View(name="plan", frame=frame, caption=caption, outlines=outlines, arrows=(), dimensions=(dimension,))
+
+
 def _round(steps: int) -> list[float]:
     return [2 * math.pi * i / steps for i in range(steps)]
 

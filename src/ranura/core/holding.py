@@ -84,7 +84,7 @@ def hold(channel: Channel, fence: Fence, sweep: Rect) -> Holding:
         min(outer, outer - fence.towards * PAD_ACROSS), max(outer, outer - fence.towards * PAD_ACROSS), channel.run
     )
     if any(pad.meets(sweep) for pad in fence_clamps):
-        cautions.append(caution("no-room-for-clamps", place="hold", where="clamps on the fence"))
+        cautions.append(caution("no-room-for-clamps", where="clamps on the fence"))
         fence_clamps = ()
     length = channel.board_length
     ends = [_pads(0.0, PAD_ACROSS, channel.run), _pads(length - PAD_ACROSS, length, channel.run)]
@@ -93,7 +93,7 @@ def hold(channel: Channel, fence: Fence, sweep: Rect) -> Holding:
     body = Rect(x0=fence.body[0], y0=fence.span[0], x1=fence.body[1], y1=fence.span[1])
     free = [pads for pads in ends if not any(pad.meets(sweep) or pad.meets(body) for pad in pads)]
     if not free:
-        cautions.append(caution("no-room-for-clamps", place="hold", where="clamps on the board's corners"))
+        cautions.append(caution("no-room-for-clamps", where="clamps on the board's corners"))
     clamps = (*fence_clamps, *(free[0] if free else ()))
     clear = min((pad.gap(sweep) for pad in clamps), default=None)
     return Holding(clamps=clamps, sweep=sweep, clear=clear, cautions=tuple(cautions))

@@ -7,12 +7,12 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core import numbers
-from ranura.core.cautions import GENERAL, Caution, Reason, caution, has_stop, spoken
+from ranura.core.cautions import GENERAL, Caution, caution, has_stop, spoken
 from ranura.core.choosing.candidates import Candidate, Drop, candidate, sift, speed_of
 from ranura.core.choosing.ranking import Ranked, rank
 from ranura.core.cuts.dado import Channel, Dado, channel
 from ranura.core.cutting.stepping import Pass, Stepping, Tooling, plan_steps
-from ranura.core.drawing import View, plan_view, section_view
+from ranura.core.drawing import View, board_view, plan_view, section_view
 from ranura.core.errors import CutError
 from ranura.core.guiding.placing import place_fence
 from ranura.core.holding import hold, sweep_of
@@ -28,12 +28,6 @@ from ranura.core.working import Figure, show
 from ranura.core.workings import figures
 
 _LEVELS = {"stop": 0, "caution": 1, "note": 2}
-_PLACES = {
-    "opening-too-small": "tool", "size-over-class": "tool", "size-over-shank": "tool", "no-collet": "tool", "shank-trap": "tool",
-    "table-only": "tool", "bit-wider-than-cut": "tool", "needs-hand-router": "tool", "base-tips": "guide", "dull-bit": "tool",
-    "beyond-cutting-length": "depths", "deep-for-the-board": "depths", "small-part": "hold",
-    "too-slow-router": "speed", "dial-too-fast": "speed", "rim-too-fast": "speed", "marked-maximum-unknown": "speed",
-}  # fmt: skip
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -210,8 +204,10 @@ def _setting(chosen: Candidate, asked: Channel, piece: Piece, rules: HouseRules)
         widest_spacer=spacers[0] if spacers else 0.0,
     )
     holding = hold(asked, fence, sweep)
-    cautions = [spoken(reason, place=_PLACES.get(reason.code, "tool")) for reason in chosen.reasons]
-    cautions += [*fence_cautions, *holding.cautions, *_cautions(chosen, asked, piece, stepping)]
+    cautions = [spoken(reason) for reason in chosen.reasons]
+    if router.mounting == "hand":
+        cautions += [*fence_cautions, *holding.cautions]
+    cautions += _cautions(chosen, asked, piece, stepping)
     return Setting(
         piece=piece,
         material=wood,
@@ -239,36 +235,32 @@ def _cautions(chosen: Candidate, asked: Channel, piece: Piece, stepping: Steppin
     """What a cut that can be made still asks to be careful about."""
     bit, base, wood = chosen.bit, chosen.base, material(piece.material)
     dropped = {reason.code for reason in chosen.reasons}
-    found = [_placed(each, "speed") for each in chosen.speed.cautions if each.code not in dropped]
+    found = [each for each in chosen.speed.cautions if each.code not in dropped]
     if stepping is not None:
         found += stepping.cautions
-        found += [_placed(each, "feed") for gait in stepping.gaits for each in gait.cautions]
+        found += [each for gait in stepping.gaits for each in gait.cautions]
     if bit.state == "dull":
-        found.append(caution("dull-bit", place="tool"))
+        found.append(caution("dull-bit"))
     if base.opening is None:
-        found.append(caution("opening-unknown", place="tool", needed=bit.diameter + 3))
+        found.append(caution("opening-unknown", needed=bit.diameter + 3))
     if not base.sides[0].measured:
-        found.append(caution("base-unmeasured", place="guide"))
+        found.append(caution("base-unmeasured"))
     if not piece.thickness_measured:
-        found.append(caution("thickness-unmeasured", place="depths"))
+        found.append(caution("thickness-unmeasured"))
     if numbers.over(asked.depth, asked.thickness / 2):
-        found.append(caution("deep-for-the-board", place="depths", depth=asked.depth, thickness=asked.thickness))
+        found.append(caution("deep-for-the-board", depth=asked.depth, thickness=asked.thickness))
     wall = min(asked.left, asked.board_length - asked.right)
     if numbers.under(wall, max(asked.depth, 6.0)):
-        found.append(caution("thin-wall", place="guide", wall=wall))
+        found.append(caution("thin-wall", wall=wall))
     if bit.profile == "down-cut":
-        found.append(caution("down-cut-lifts-router", place="direction"))
+        found.append(caution("down-cut-lifts-router"))
     if bit.profile == "up-cut" and (numbers.under(asked.thickness, 10) or wood.material_class == "veneered-board"):
-        found.append(caution("up-cut-lifts-thin-work", place="hold", thickness=asked.thickness))
+        found.append(caution("up-cut-lifts-thin-work", thickness=asked.thickness))
     if wood.material_class in CROSS_VENEERED:
-        found.append(caution("face-grain-splinters", place="depths", material=wood.name))
+        found.append(caution("face-grain-splinters", material=wood.name))
     if wood.harmful_dust:
-        found.append(caution("dust", place="hold", material=wood.name))
+        found.append(caution("dust", material=wood.name))
     return found
-
-
-def _placed(each: Caution, place: str) -> Caution:
-    return spoken(Reason(each.code, each.facts), place=place, level=each.level)
 
 
 def _option(ranked: Ranked) -> Option:
@@ -293,18 +285,20 @@ def _refusal(drop: Drop) -> Refusal:
 
 
 def _drawing(setting: Setting, cut: Dado) -> tuple[View, ...]:
-    heading = write("push away" if setting.pushes_away else "pull towards you")
-    above = plan_view(
-        setting.channel,
-        position=as_typed(cut.position),
-        bit=setting.bit,
-        base=setting.base,
-        guided=setting.guided.distance,
-        fence=setting.fence,
-        spacers=setting.fence.setback.spacers or (),
-        holding=setting.holding,
-        heading_text=heading,
-    )
+    position = as_typed(cut.position)
+    above = board_view(setting.channel, position=position)
+    if setting.by_hand:
+        above = plan_view(
+            setting.channel,
+            position=position,
+            bit=setting.bit,
+            base=setting.base,
+            guided=setting.guided.distance,
+            fence=setting.fence,
+            spacers=setting.fence.setback.spacers or (),
+            holding=setting.holding,
+            heading_text=write("push away" if setting.pushes_away else "pull towards you"),
+        )
     passes = setting.stepping.passes if setting.stepping else ()
     typed = {"width": as_typed(cut.width), "depth": as_typed(cut.depth), "thickness": as_typed(setting.piece.thickness)}
     section = section_view(setting.channel, typed=typed, bit=setting.bit, fence=setting.fence, passes=passes)

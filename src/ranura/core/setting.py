@@ -49,6 +49,11 @@ class Setting:
         return self.candidate.base
 
     @property
+    def by_hand(self) -> bool:
+        """Whether the router is guided by hand; for another nothing is said of fence, direction and clamps."""
+        return self.router.mounting == "hand"
+
+    @property
     def turning_rpm(self) -> float:
         """The speed the dial position really gives, or the target where no dial is known (R2.9)."""
         speed = self.candidate.speed

@@ -73,10 +73,12 @@ def sections(setting: Setting, cut: Dado, figures: Sequence[Figure], cautions: S
     made = [_tool(setting), _speed(setting, by_key)]
     if setting.stepping is not None:
         made.append(_depths(setting, cut))
-    made += [_guide(setting, by_key), _direction(setting)]
+    if setting.by_hand:
+        made += [_guide(setting, by_key), _direction(setting)]
     if setting.stepping is not None:
         made.append(_feed(setting, by_key))
-    made.append(_hold(setting, by_key, cautions))
+    if setting.by_hand:
+        made.append(_hold(setting, by_key, cautions))
     return tuple(made)
 
 

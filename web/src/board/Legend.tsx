@@ -20,7 +20,7 @@ const SWATCH: Record<(typeof KEYS)[number]["role"], string> = {
 /** What the signs of the drawing mean, and which wood it shows. */
 export function Legend({ piece, material }: { piece: PieceItem["piece"]; material: string }) {
   return (
-    <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-1 text-[13px] text-ink-2">
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-1 pt-1 text-[13px] text-ink-2">
       {KEYS.map((key) => (
         <span key={key.role} className="inline-flex items-center gap-1.5">
           <span className={`inline-block size-3.5 border-[1.5px] ${SWATCH[key.role]}`} aria-hidden />

@@ -25,6 +25,9 @@ const STATUS: Record<CutPlan["status"], string> = {
 export function Slip({ plan, unit, shop, stale, onEdit, onSchool }: Props) {
   const [open, setOpen] = useState<string | null>(null);
   const stops = plan.cautions.filter((each) => each.level === "stop");
+  const placed = new Set<string>(plan.slip.map((section) => section.key));
+  const unplaced = stops.filter((stop) => !placed.has(stop.place));
+  const where = plan.slip.filter((section) => stops.some((stop) => stop.place === section.key));
   const elsewhere = plan.cautions.filter((each) => each.level !== "stop" && each.code !== "general");
   const general = plan.cautions.find((each) => each.code === "general");
   return (
@@ -38,10 +41,13 @@ export function Slip({ plan, unit, shop, stale, onEdit, onSchool }: Props) {
       <div
         className={`flex items-center justify-between py-1 text-[14px] font-semibold ${plan.status === "stop" ? "text-cut" : "text-ink-2"}`}
       >
-        <span data-testid="status">{STATUS[plan.status]}</span>
+        <span data-testid="status">
+          {STATUS[plan.status]}
+          {where.length > 0 ? `: see ${where.map((section) => section.title).join(", ")}` : ""}
+        </span>
         {stale ? <span className="text-cut">shows the last good plan</span> : null}
       </div>
-      {stops.map((stop) => (
+      {unplaced.map((stop) => (
         <Stop key={stop.code + stop.message.metric} stop={stop} unit={unit} onEdit={onEdit} />
       ))}
       {plan.slip.map((section) => (
@@ -49,6 +55,7 @@ export function Slip({ plan, unit, shop, stale, onEdit, onSchool }: Props) {
           key={section.key}
           section={section}
           plan={plan}
+          stops={stops.filter((stop) => stop.place === section.key)}
           unit={unit}
           shop={shop}
           open={open === section.key}
@@ -129,11 +136,12 @@ function CautionLine({ caution, unit, onEdit }: { caution: Caution; unit: Unit; 
 
 interface PlaceProps extends Omit<Props, "stale"> {
   section: SlipSection;
+  stops: Caution[];
   open: boolean;
   onOpen: () => void;
 }
 
-function Place({ section, plan, unit, shop, open, onOpen, onEdit, onSchool }: PlaceProps) {
+function Place({ section, stops, plan, unit, shop, open, onOpen, onEdit, onSchool }: PlaceProps) {
   const figures = section.figures
     .map((key) => plan.figures.find((figure) => figure.key === key))
     .filter((figure) => figure !== undefined);
@@ -173,6 +181,9 @@ function Place({ section, plan, unit, shop, open, onOpen, onEdit, onSchool }: Pl
           </li>
         ))}
       </ul>
+      {stops.map((stop) => (
+        <Stop key={stop.message.metric} stop={stop} unit={unit} onEdit={onEdit} />
+      ))}
       {open ? (
         <div className="mt-2 flex flex-col gap-2">
           {figures.map((figure) => (

@@ -54,7 +54,7 @@ def router_reasons(bit: Bit, router: Router, base: Base, speed: Speed, channel: 
         reasons.append(Reason("small-part", {"length": channel.board_length, "width": channel.run}))
     if not router.has_collet(bit.shank):
         reasons.append(_collet_reason(bit, router))
-    if not bridges(channel.width, bit.diameter, base.across):
+    if router.mounting == "hand" and not bridges(channel.width, bit.diameter, base.across):
         reasons.append(Reason("base-tips", {"across": base.across, "width": channel.width}))
     reasons += size_reasons(
         diameter=bit.diameter,

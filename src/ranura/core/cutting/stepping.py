@@ -216,8 +216,8 @@ def _power_cautions(tooling: Tooling, passes: list[Pass], least: Limit, depth: f
     hardest = max(passes, key=lambda each: each.power.power_w).power
     power, available = hardest.power_w, hardest.available_w
     if hardest.verdict == "over" or numbers.under(least.step, min(LEAST_STEP, depth)):
-        return (caution("power-over", place="feed", power=power, available=available),)
+        return (caution("power-over", power=power, available=available),)
     from_share = 0.4 if not tooling.router.speed_hold else 0.5
     if hardest.share is not None and not numbers.under(hardest.share, from_share):
-        return (caution("power-caution", place="feed", power=power, available=available),)
+        return (caution("power-caution", power=power, available=available),)
     return ()

@@ -84,4 +84,4 @@ def place_fence(channel: Channel, bit: Bit, guided: GuidedSide, rules: HouseRule
             return fence, straight_direction(mounting="hand", wood="both", heading=fence.heading).cautions
     least = min(sides, key=lambda fence: outside(fence, channel))
     code = "fence-on-support" if channel.support else "fence-off-board"
-    return least, (caution(code, place="guide", outside=outside(least, channel)),)
+    return least, (caution(code, outside=outside(least, channel)),)

@@ -11,9 +11,11 @@ from ranura.core.workings.speed import speed_figures
 
 def figures(setting: Setting) -> tuple[Figure, ...]:
     """All figures of a setting, in the order of the slip."""
-    found = [*speed_figures(setting), *guide_figures(setting)]
+    found = speed_figures(setting)
+    if setting.by_hand:
+        found += guide_figures(setting)
     if setting.stepping is not None:
         found += pass_figures(setting, setting.stepping)
-    if setting.holding.clear is not None:
+    if setting.by_hand and setting.holding.clear is not None:
         found.append(clear_figure(setting))
     return tuple(found)
