@@ -115,7 +115,8 @@ def test_a_weak_router_lowers_its_steps_until_the_power_holds():
 
 def test_a_router_with_no_power_to_speak_of_is_a_stop():
     toy = dataclasses.replace(SHOP, routers=tuple(dataclasses.replace(r, rated_input_w=25) for r in SHOP.routers))
-    made = plan(shop=toy)
+    assert plan(shop=toy).bit_id == "down-cut-6.35", "a bit it can still turn"
+    made = plan(change(bit_id="straight-12.7", router_id="plunge-two"), shop=toy)
     assert made.status == "stop"
     assert codes(made)["power-over"] == "stop"
     assert len(made.passes) < 50, "no endless list of passes that cannot be made anyway"
@@ -200,6 +201,23 @@ def test_a_channel_wider_than_the_base_can_bridge_is_a_stop(width, stops):
     made = plan(change(width=width, bit_id="straight-12.7", router_id="plunge-two"))
     assert ("base-tips" in codes(made)) == stops
     assert (made.status == "stop") == stops
+
+
+def test_a_smaller_base_is_taken_where_a_larger_one_finds_no_wood_for_its_fence():
+    short = dataclasses.replace(WING_CASE_SIDE, length=read("260", "mm"))
+    made = plan(change(position="120"), piece=short)
+    assert (made.router_id, made.status) == ("trim-one", "caution")
+    assert {r.code for r in made.refusals if (r.bit_id, r.router_id) == ("straight-12.7", "plunge-two")} == {"fence-off-board"}
+
+
+def test_the_nearest_miss_is_what_only_wants_another_setting_up():
+    """No base finds wood on 170 mm; what is shown is the best bit in the router that takes it, not one without a collet."""
+    short = dataclasses.replace(WING_CASE_SIDE, length=read("170", "mm"))
+    made = plan(change(position="76"), piece=short)
+    assert made.options == ()
+    assert made.status == "stop"
+    assert set(codes(made)) & {"fence-off-board", "no-room-for-clamps"}
+    assert made.router_id == "trim-one" or made.bit_id == "straight-12.7"
 
 
 def test_an_empty_drawer_and_an_empty_bench_say_what_is_missing():

@@ -264,6 +264,9 @@ def test_a_fence_with_no_wood_below_stops_until_a_board_lies_beside_it(page: Pag
     page.get_by_test_id("save-piece").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     field(page, "position").fill("120")
+    expect(section(page, "tool")).to_contain_text("Trim one")  # the smaller base still finds wood for its fence
+    page.get_by_test_id("tool-picker").click()
+    page.get_by_test_id("take-straight-12.7-plunge-two").click()
     expect(page.locator('[data-caution="fence-off-board"]')).to_be_visible()
     expect(page.get_by_test_id("status")).to_have_text("Do not cut like this: see Guide")
     page.get_by_test_id("support").click()

@@ -9,6 +9,7 @@ from typing import Literal
 from ranura.core import numbers
 from ranura.core.cautions import GENERAL, Caution, caution, has_stop, spoken
 from ranura.core.choosing.candidates import Candidate, Drop, candidate, sift, speed_of
+from ranura.core.choosing.feasibility import SETUP_CODES
 from ranura.core.choosing.ranking import Ranked, rank
 from ranura.core.cuts.dado import Channel, Dado, channel
 from ranura.core.cutting.stepping import Pass, Stepping, Tooling, plan_steps
@@ -18,7 +19,7 @@ from ranura.core.guiding.placing import place_fence
 from ranura.core.holding import hold, sweep_of
 from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import Length, as_typed, written_in
-from ranura.core.materials import CROSS_VENEERED, material
+from ranura.core.materials import CROSS_VENEERED, Material, material
 from ranura.core.pieces import Piece
 from ranura.core.setting import Setting
 from ranura.core.shop import Shop
@@ -105,9 +106,9 @@ def plan_cut(cut: Dado, piece: Piece, shop: Shop, rules: HouseRules) -> CutPlan:
         raise CutError("no-bits")
     if not shop.routers:
         raise CutError("no-routers")
-    fit, dropped = sift(shop, asked, rules)
+    fit, dropped = sift(shop, asked, wood, rules)
     ranked = rank(fit, wood, asked)
-    chosen = _chosen(cut, shop, asked, rules, ranked, dropped)
+    chosen = _chosen(cut, shop, asked, wood, rules, ranked, dropped)
     setting = _setting(chosen, asked, piece, rules)
     worked = figures(setting)
     passes = setting.stepping.passes if setting.stepping else ()
@@ -121,7 +122,7 @@ def plan_cut(cut: Dado, piece: Piece, shop: Shop, rules: HouseRules) -> CutPlan:
         status=_status(setting.cautions),
         bit_id=chosen.bit.id,
         router_id=chosen.router.id,
-        pinned=tuple(name for name, pin in (("bit", cut.bit_id), ("router", cut.router_id)) if pin is not None),  # type: ignore[misc]
+        pinned=_pinned(cut),
         options=tuple(_option(each) for each in ranked),
         refusals=tuple(_refusal(each) for each in dropped),
         passes=passes,
@@ -131,6 +132,11 @@ def plan_cut(cut: Dado, piece: Piece, shop: Shop, rules: HouseRules) -> CutPlan:
         cautions=setting.cautions,
         drawing=_drawing(setting, cut),
     )
+
+
+def _pinned(cut: Dado) -> tuple[Literal["bit", "router"], ...]:
+    pins: tuple[tuple[Literal["bit", "router"], str | None], ...] = (("bit", cut.bit_id), ("router", cut.router_id))
+    return tuple(name for name, pin in pins if pin is not None)
 
 
 def title_of(cut: Dado, rules: HouseRules) -> Text:
@@ -145,7 +151,13 @@ def _status(cautions: tuple[Caution, ...]) -> Literal["ready", "caution", "stop"
 
 
 def _chosen(
-    cut: Dado, shop: Shop, asked: Channel, rules: HouseRules, ranked: tuple[Ranked, ...], dropped: list[Drop]
+    cut: Dado,
+    shop: Shop,
+    asked: Channel,
+    wood: Material,
+    rules: HouseRules,
+    ranked: tuple[Ranked, ...],
+    dropped: list[Drop],
 ) -> Candidate:
     """The best candidate that agrees with what is pinned; a pinned pair that was dropped is taken with its reasons."""
     bit = None if cut.bit_id is None else shop.bit(cut.bit_id, field="cut.bit_id")
@@ -158,9 +170,16 @@ def _chosen(
         _refuse_the_dimension(shop, asked, dropped)
     bits = [bit] if bit is not None else [b for b in shop.bits if b.id not in {d.bit.id for d in dropped if d.router is None}]
     routers = [router] if router is not None else list(shop.routers)
-    pairs = [candidate(b, r, asked, rules) for b in bits or shop.bits for r in routers]
-    # The nearest miss: the fewest things against it, by hand before table, then in the order of drawer and bench.
-    return min(pairs, key=lambda pair: (pair.router.mounting == "table", len(pair.reasons)))
+    pairs = [candidate(b, r, asked, wood, rules) for b in bits or shop.bits for r in routers]
+    # The nearest miss: by hand before table, what only wants another way of setting up, the fewest reasons, then by rank.
+    return min(
+        (each.candidate for each in rank(pairs, wood, asked)),
+        key=lambda miss: (
+            miss.router.mounting == "table",
+            any(reason.code not in SETUP_CODES for reason in miss.reasons),
+            len(miss.reasons),
+        ),
+    )
 
 
 def _refuse_the_dimension(shop: Shop, asked: Channel, dropped: list[Drop]) -> None:

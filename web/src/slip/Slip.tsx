@@ -39,7 +39,7 @@ export function Slip({ plan, unit, shop, stale, onEdit, onSchool }: Props) {
       className="flex flex-col"
     >
       <div
-        className={`flex items-center justify-between py-1 text-[14px] font-semibold ${plan.status === "stop" ? "text-cut" : "text-ink-2"}`}
+        className={`flex flex-wrap items-center justify-between gap-x-3 py-1 text-[14px] font-semibold ${plan.status === "stop" ? "text-cut" : "text-ink-2"}`}
       >
         <span data-testid="status">
           {STATUS[plan.status]}

@@ -6,11 +6,14 @@ from dataclasses import dataclass
 
 from ranura.core import numbers
 from ranura.core.cautions import Reason
+from ranura.core.choosing.feasibility import setup_reasons
 from ranura.core.cuts.dado import Channel
 from ranura.core.cutting.passes import max_step
 from ranura.core.cutting.size import size_reasons
 from ranura.core.cutting.speed import Speed, plan_speed
+from ranura.core.cutting.stepping import Tooling
 from ranura.core.house_rules import HouseRules
+from ranura.core.materials import Material
 from ranura.core.shop import Shop
 from ranura.core.tooling.bits import Bit, shank_name
 from ranura.core.tooling.routers import Base, Router
@@ -118,12 +121,15 @@ def speed_of(bit: Bit, router: Router, rules: HouseRules, *, compare: bool = Fal
     )
 
 
-def candidate(bit: Bit, router: Router, channel: Channel, rules: HouseRules) -> Candidate:
-    """One pair, judged."""
+def candidate(bit: Bit, router: Router, channel: Channel, wood: Material, rules: HouseRules) -> Candidate:
+    """One pair, judged; how it would be set up is looked at only when nothing else speaks against it."""
     school = max_step(rules.depth_rule, bit_diameter=bit.diameter, shank_diameter=bit.shank, cap=rules.pass_cap)
     base = usual_base(router, several_depths=numbers.over(channel.depth, school))
     speed = speed_of(bit, router, rules)
     reasons = bit_reasons(bit, channel) + router_reasons(bit, router, base, speed, channel, rules)
+    if not reasons:
+        rpm = speed.rpm if speed.dial_rpm is None else speed.dial_rpm
+        reasons = setup_reasons(Tooling(bit=bit, router=router, rpm=rpm, material=wood, rules=rules), base, channel)
     return Candidate(bit=bit, router=router, base=base, speed=speed, reasons=tuple(reasons))
 
 
@@ -136,7 +142,7 @@ class Drop:
     reason: Reason
 
 
-def sift(shop: Shop, channel: Channel, rules: HouseRules) -> tuple[list[Candidate], list[Drop]]:
+def sift(shop: Shop, channel: Channel, wood: Material, rules: HouseRules) -> tuple[list[Candidate], list[Drop]]:
     """All bits × routers of a shop, parted into those that can make the cut and those that cannot.
 
     A bit that fails by itself is dropped once, without looking at routers."""
@@ -148,7 +154,7 @@ def sift(shop: Shop, channel: Channel, rules: HouseRules) -> tuple[list[Candidat
             dropped.append(Drop(bit=bit, router=None, reason=own[0]))
             continue
         for router in shop.routers:
-            found = candidate(bit, router, channel, rules)
+            found = candidate(bit, router, channel, wood, rules)
             if found.reasons:
                 dropped.append(Drop(bit=bit, router=router, reason=found.reasons[0]))
             else:

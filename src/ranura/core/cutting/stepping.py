@@ -157,6 +157,15 @@ def _slowed(tooling: Tooling, width: float, depth: float, slowest: float, fastes
     return low
 
 
+def gaits_of(tooling: Tooling, spacers: tuple[float, ...], *, depth: float) -> tuple[Gait, ...]:
+    """The gait of each lateral pass: the first engages the whole bit, each later one the same shift between two spacers (R7)."""
+    slot = gait(tooling, tooling.bit.diameter, depth=depth)
+    if len(spacers) == 1:
+        return (slot,)
+    widening = gait(tooling, spacers[0] - spacers[1], depth=depth)
+    return (slot, *[widening] * (len(spacers) - 1))
+
+
 def step_limits(tooling: Tooling, gaits: tuple[Gait, ...]) -> tuple[Limit, ...]:
     """Every bound on the step, in the order in which they are applied.
 
@@ -176,11 +185,8 @@ def step_limits(tooling: Tooling, gaits: tuple[Gait, ...]) -> tuple[Limit, ...]:
 
 
 def plan_steps(tooling: Tooling, *, depth: float, run: float, spacers: tuple[float, ...]) -> Stepping:
-    """All passes of a channel `depth` mm deep and `run` mm long: all depths with one spacer before it is changed.
-
-    The first lateral pass engages the whole bit, each later one the shift between two spacers (R7)."""
-    engagements = [tooling.bit.diameter] + [spacers[i] - spacers[i + 1] for i in range(len(spacers) - 1)]
-    gaits = tuple(gait(tooling, engagement, depth=depth) for engagement in engagements)
+    """All passes of a channel `depth` mm deep and `run` mm long: all depths with one spacer before it is changed (R7)."""
+    gaits = gaits_of(tooling, spacers, depth=depth)
     limits = step_limits(tooling, gaits)
     least = min(limits, key=lambda limit: limit.step)
     # A step the power does not allow is a stop; the passes then show the least step that could be made.

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from ranura.core import numbers
 from ranura.core.cautions import Caution, caution
 from ranura.core.cuts.dado import Channel
-from ranura.core.cutting.direction import Vector, heading_with_fence, straight_direction
+from ranura.core.cutting.direction import Vector, heading_with_fence
 from ranura.core.guiding.fences import FenceOn, Setback, plan_setback
 from ranura.core.house_rules import HouseRules
 from ranura.core.tooling.bits import Bit
@@ -81,7 +81,7 @@ def place_fence(channel: Channel, bit: Bit, guided: GuidedSide, rules: HouseRule
     sides = [_fence(channel, bit, guided, rules, side) for side in ("reference", "other")]
     for fence in sides:
         if not numbers.over(outside(fence, channel), 0):
-            return fence, straight_direction(mounting="hand", wood="both", heading=fence.heading).cautions
+            return fence, ()
     least = min(sides, key=lambda fence: outside(fence, channel))
     code = "fence-on-support" if channel.support else "fence-off-board"
     return least, (caution(code, outside=outside(least, channel)),)
