@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import os
+import signal
 from collections.abc import Callable
 
 import httpx2
@@ -240,7 +242,7 @@ def test_what_is_removed_renamed_or_changed_can_be_undone(page: Page):
     expect(page.get_by_text("A whole number from 1 to 999")).to_be_visible()
     page.get_by_test_id("piece-count").fill("4")
     page.get_by_test_id("save-piece").click()
-    expect(page.get_by_test_id("board-of")).to_contain_text("640 × 12 in × 17.6")
+    expect(page.get_by_test_id("board-of")).to_contain_text("640 mm × 12 in × 17.6 mm")
     expect(section(page, "direction")).to_contain_text("505 mm or longer")
     page.get_by_label("Undo: changing Wing case side").click()
     expect(section(page, "direction")).to_contain_text("500 mm or longer")
@@ -307,6 +309,15 @@ def test_a_database_that_is_down_loses_nothing_and_the_page_recovers(page: Page,
     shop.app.state.store = store
     saved(page)
     expect(page.get_by_test_id("down")).to_have_count(0)
+    with store.session() as session:
+        assert repository.load_cut(session, demo.DEMO_SHOP, "shelf-dado-212").cut.depth.typed == "7"
+
+
+def test_a_database_that_is_killed_comes_back_and_what_was_typed_is_kept(page: Page, database, store):
+    os.kill(database.pid, signal.SIGKILL)
+    field(page, "depth").fill("7")
+    expect(section(page, "depths")).to_contain_text("7 mm")  # planning needs no database
+    saved(page)
     with store.session() as session:
         assert repository.load_cut(session, demo.DEMO_SHOP, "shelf-dado-212").cut.depth.typed == "7"
 

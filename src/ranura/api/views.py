@@ -37,11 +37,21 @@ class CutItem:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class Sizes:
+    """The dimensions of a piece as texts that mean the same under any unit."""
+
+    length: str
+    width: str
+    thickness: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class PieceItem:
-    """A piece in the list of a job."""
+    """A piece in the list of a job; `sizes` are its dimensions as typed, each with its unit."""
 
     id: str
     piece: Piece
+    sizes: Sizes
     cuts: tuple[CutItem, ...]
 
 
@@ -86,7 +96,9 @@ def cut_item(kept: KeptCut, piece: Piece, shop: Shop) -> CutItem:
 
 def piece_item(kept: KeptPiece, shop: Shop) -> PieceItem:
     """A piece as the list shows it."""
-    return PieceItem(id=kept.id, piece=kept.piece, cuts=tuple(cut_item(cut, kept.piece, shop) for cut in kept.cuts))
+    piece = kept.piece
+    sizes = Sizes(length=as_typed(piece.length), width=as_typed(piece.width), thickness=as_typed(piece.thickness))
+    return PieceItem(id=kept.id, piece=piece, sizes=sizes, cuts=tuple(cut_item(cut, piece, shop) for cut in kept.cuts))
 
 
 def job_view(job: KeptJob, shop: Shop) -> JobView:

@@ -158,7 +158,7 @@ function Board({ editor, shop, item, unit, onSaving, onSchool }: BoardProps) {
         ) : null}
         {plan ? (
           <div className={`flex min-h-0 flex-1 flex-col ${problem && !problem.partial ? "opacity-60" : ""}`}>
-            <div className="h-[330px] min-h-0 lg:h-auto lg:flex-[66]">
+            <div className="h-[330px] min-h-0 md:h-[440px] lg:h-auto lg:flex-[66]">
               {plan.drawing[0] ? (
                 <Drawing
                   view={plan.drawing[0]}
@@ -185,7 +185,7 @@ function Board({ editor, shop, item, unit, onSaving, onSchool }: BoardProps) {
               ) : null}
             </div>
             <Legend
-              piece={piece}
+              item={item}
               material={shop.materials.find((each) => each.id === piece.material)?.name ?? piece.material}
             />
           </div>

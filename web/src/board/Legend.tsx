@@ -18,7 +18,7 @@ const SWATCH: Record<(typeof KEYS)[number]["role"], string> = {
 };
 
 /** What the signs of the drawing mean, and which wood it shows. */
-export function Legend({ piece, material }: { piece: PieceItem["piece"]; material: string }) {
+export function Legend({ item, material }: { item: PieceItem; material: string }) {
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-1 pt-1 text-[13px] text-ink-2">
       {KEYS.map((key) => (
@@ -28,8 +28,8 @@ export function Legend({ piece, material }: { piece: PieceItem["piece"]; materia
         </span>
       ))}
       <span className="ml-auto" data-testid="board-of">
-        {material}, {piece.length.typed} × {piece.width.typed} × {piece.thickness.typed}
-        {piece.thickness_measured ? " measured" : " not measured"}
+        {material}, {item.sizes.length} × {item.sizes.width} × {item.sizes.thickness}
+        {item.piece.thickness_measured ? "" : ", not measured"}
       </span>
     </div>
   );

@@ -26,6 +26,7 @@ export function Sentence({ draft, plan, problem, unit, word = "dado", pieceName,
         name={name}
         value={draft[name]}
         unit={unit}
+        suffix={current ? asked.suffix : ""}
         problem={problem?.field === `cut.${name}` ? problem : null}
         onType={(value) => onEdit({ [name]: value })}
         className="token text-center"

@@ -1,14 +1,5 @@
 import { useState } from "react";
-import {
-  asTyped,
-  type LengthIn,
-  type Outcome,
-  type PieceIn,
-  type PieceItem,
-  type Problem,
-  type ShopView,
-  type Unit,
-} from "../api/client";
+import type { LengthIn, Outcome, PieceIn, PieceItem, Problem, ShopView, Unit } from "../api/client";
 import { Dialog } from "../ui/Dialog";
 import { LengthField, stateOf } from "../ui/LengthField";
 import { problemOf } from "../ui/problems";
@@ -41,9 +32,9 @@ export function PieceForm({ shop, unit, item, onSave, onSaved, onClose }: Props)
   const [measured, setMeasured] = useState(known?.thickness_measured ?? true);
   const [count, setCount] = useState(String(known?.count ?? 1));
   const [sizes, setSizes] = useState<Sizes>({
-    length: known ? asTyped(known.length) : empty,
-    width: known ? asTyped(known.width) : empty,
-    thickness: known ? asTyped(known.thickness) : empty,
+    length: item ? { typed: item.sizes.length, unit } : empty,
+    width: item ? { typed: item.sizes.width, unit } : empty,
+    thickness: item ? { typed: item.sizes.thickness, unit } : empty,
   });
   const [problem, setProblem] = useState<Problem | null>(null);
   const at = (field: string) => (problem?.field === field ? { ...problem, partial: false } : null);

@@ -14,6 +14,8 @@ interface Props {
   value: LengthIn;
   unit: Unit;
   problem: Problem | null;
+  /** The unit that the text leaves out, as the server says. */
+  suffix?: string;
   onType: (value: LengthIn) => void;
   className: string;
   hint?: React.ReactNode;
@@ -25,13 +27,11 @@ interface Props {
  * unit that was typed under the other unit gets its unit written out before it is changed, so that it keeps its meaning.
  */
 export function LengthField(props: Props) {
-  const { label, name, value, unit, problem, onType } = props;
+  const { label, name, value, unit, problem, suffix, onType } = props;
   const id = useId();
   const [focused, setFocused] = useState(false);
   const state = stateOf(problem);
-  const bare = /^[\d.,/\s¼-¾⅐-⅞-]*$/.test(value.typed);
-  const shown =
-    focused && bare && value.typed && value.unit !== unit ? `${value.typed} ${value.unit}` : value.typed;
+  const shown = focused && suffix && value.unit !== unit ? `${value.typed} ${suffix}` : value.typed;
   const message = problem && (state === "invalid" || !focused) ? inUnit(problem.message, unit) : null;
   return (
     <span className="relative inline-flex flex-col">
