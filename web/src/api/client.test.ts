@@ -1,0 +1,73 @@
+import { describe, expect, it } from "vitest";
+import { asTyped, cutIn, NO_SERVER, outcome, slipAddress } from "./client";
+
+const answer = (status: number, error?: unknown, data?: unknown) =>
+  outcome<string>(Promise.resolve({ data, error, response: new Response(null, { status }) }));
+
+const said = { field: "cut.width", message: "3 mm is too narrow", words: { metric: "3 mm", inch: "1/8 in" } };
+
+describe("how an answer ended", () => {
+  it("is ok with its data", async () => {
+    expect(await answer(200, undefined, "plan")).toEqual({ kind: "ok", data: "plan" });
+    expect((await answer(204)).kind).toBe("ok");
+  });
+
+  it("is a refusal with field, words and whether typing on may mend it", async () => {
+    const refused = await answer(422, { error: { ...said, partial: true } });
+    expect(refused).toEqual({
+      kind: "refused",
+      problem: { field: "cut.width", message: { metric: "3 mm", inch: "1/8 in" }, partial: true },
+    });
+  });
+
+  it("falls back to the one sentence where there are no words in two systems", async () => {
+    const refused = await answer(422, { error: { field: null, message: "no" } });
+    expect(refused).toMatchObject({ problem: { message: { metric: "no", inch: "no" }, partial: false } });
+  });
+
+  it("tells stale, missing and down apart", async () => {
+    expect(await answer(409, { error: { message: "old" }, newer: { version: 3 } })).toEqual({
+      kind: "stale",
+      newer: { version: 3 },
+    });
+    expect((await answer(404, { error: { message: "gone" } })).kind).toBe("missing");
+    expect(await answer(503, { error: { message: "the database" } })).toEqual({
+      kind: "down",
+      message: "the database",
+    });
+    expect((await answer(500)).kind).toBe("down");
+  });
+
+  it("is down when nobody answers", async () => {
+    const lost = await outcome(Promise.reject(new TypeError("failed to fetch")));
+    expect(lost).toEqual({ kind: "down", message: NO_SERVER });
+  });
+});
+
+describe("what is sent back", () => {
+  const length = (typed: string) => ({ typed, unit: "mm" as const, mm: 1 });
+
+  it("is the text and its unit, never the value the server worked out", () => {
+    expect(asTyped(length("23/32 in"))).toEqual({ typed: "23/32 in", unit: "mm" });
+    const kept = {
+      kind: "dado" as const,
+      width: length("1"),
+      depth: length("2"),
+      position: length("3"),
+      end: "right" as const,
+      support: true,
+      bit_id: null,
+      router_id: "plunge-two",
+    };
+    expect(cutIn(kept)).toEqual({
+      ...kept,
+      width: { typed: "1", unit: "mm" },
+      depth: { typed: "2", unit: "mm" },
+      position: { typed: "3", unit: "mm" },
+    });
+  });
+
+  it("asks for the slip on the paper and in the unit of the person", () => {
+    expect(slipAddress("a b", "Letter", "in")).toBe("/api/cuts/a%20b/slip.pdf?paper=Letter&unit=in");
+  });
+});
