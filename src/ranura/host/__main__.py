@@ -22,15 +22,16 @@ class Verb:
 
 
 def _demo(arguments: Sequence[str]) -> int:
+    fresh = _flag(arguments, "--fresh")
     from ranura.host.serve import serve
 
-    return serve(demo=True, fresh=_flag(arguments, "--fresh"))
+    return serve(demo=True, fresh=fresh)
 
 
 def _start(arguments: Sequence[str]) -> int:
+    _flag(arguments)
     from ranura.host.serve import serve
 
-    _flag(arguments)
     return serve(demo=False, fresh=False)
 
 
