@@ -20,7 +20,7 @@ from ranura.host import places
 _PACKAGES = places.WEB / "node_modules"
 _TEXT = _PACKAGES / "@fontsource-variable" / "archivo" / "files" / "archivo-latin-wdth-normal.woff2"
 _MATH = _PACKAGES / "@fontsource" / "noto-sans-math" / "files" / "noto-sans-math-latin-400-normal.woff2"
-_MATH_SIGNS = "πφΣ√∞≤≥⌈⌉⌊⌋→"
+_MATH_SIGNS = "πφΣ√∞≈≤≥⌈⌉⌊⌋→"
 _INSTANCES = {"text": (430, 94), "strong": (660, 92), "figure": (680, 78)}
 """Weight and width of each face on paper."""
 

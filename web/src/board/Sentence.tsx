@@ -35,7 +35,7 @@ export function Sentence({ draft, plan, problem, unit, word = "dado", pieceName,
           <span className="block h-[17px] text-center text-[13px] leading-tight font-normal text-ink-2 whitespace-nowrap">
             {current ? (
               <>
-                {asked.suffix ? `${asked.suffix} = ` : ""}
+                {`${asked.suffix} ${asked.other.error ? "≈" : "="} `}
                 <Words text={`${asked.other.number} ${asked.other.unit}`} />
               </>
             ) : null}
