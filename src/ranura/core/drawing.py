@@ -110,7 +110,7 @@ def plan_view(
     ]
     if first:
         strip = box(min(fence.edge, touch), 0, max(fence.edge, touch), channel.run)
-        outlines.append(Outline(role="spacer", points=strip, label=write("spacer {x:len}, first", x=first)))
+        outlines.append(Outline(role="spacer", points=strip, label=write("spacer {x:short}, first", x=first)))
     exit_y, outward = (channel.run, 22.0) if up else (0.0, -22.0)
     backer = box(channel.left - 30, min(exit_y, exit_y + outward), channel.right + 30, max(exit_y, exit_y + outward))
     outlines.append(Outline(role="backer", points=backer, label=write("backer")))
@@ -138,7 +138,7 @@ def plan_view(
         Dimension(start=(reference, edge), end=(near_wall, edge), offset=away * 34, field="position", name="position",
                   text=write(position)),
         Dimension(start=(fence.edge, within), end=(wall, within), offset=0, name="setback",
-                  text=write("{x:len}", x=fence.setback.setback)),
+                  text=write("{x:short}", x=fence.setback.setback)),
     )  # fmt: skip
     margin = 8.0
     frame = (

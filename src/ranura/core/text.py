@@ -1,9 +1,9 @@
 """Sentences and readings in both systems of units, made once and dressed by screen and paper.
 
 A template names its facts in braces. The part after the colon says how a fact is written: `len` a length to set (0.05 mm,
-or 1/64 in with its error), `fine` a length in a working (0.01 mm), `rough` one that need not be exact (1 mm, 1/8 in), `mm`
-always millimetres, `rpm` with thousands apart, `n` a plain number, `n1`, `n2` … with that many decimals, `pct` a share as a
-percentage.
+or 1/64 in with its error), `short` the same without the error, `fine` a length in a working (0.01 mm), `rough` one that need
+not be exact (1 mm, 1/8 in), `mm` always millimetres, `rpm` with thousands apart, `n` a plain number, `n1`, `n2` … with that
+many decimals, `pct` a share as a percentage.
 """
 
 from __future__ import annotations
@@ -85,6 +85,9 @@ def _fact(value: Fact, spec: str, system: System) -> str:
             return str(value)
         case "len":
             return str(length_reading(_number(value), step=SETTING_STEP, system=system))
+        case "short":
+            reading = length_reading(_number(value), step=SETTING_STEP, system=system)
+            return f"{reading.number} {reading.unit}"
         case "rough":
             return str(_rough_reading(_number(value), system))
         case "fine":
@@ -132,7 +135,7 @@ def _filled(template: str, facts: Mapping[str, Fact], system: System) -> str:
     return "".join(parts)
 
 
-_LENGTH_SPECS = {"len", "fine", "rough"}
+_LENGTH_SPECS = {"len", "short", "fine", "rough"}
 
 
 def write(template: str, **facts: Fact) -> Text:

@@ -110,8 +110,8 @@ def _label(canvas: Canvas, outline: Outline, label: Text, fit: _Fit, system: Sys
     points = [fit.at(point) for point in outline.points]
     x = (min(p[0] for p in points) + max(p[0] for p in points)) / 2
     y = (min(p[1] for p in points) + max(p[1] for p in points)) / 2
-    if max(p[0] for p in points) - min(p[0] for p in points) < 6:
-        return
+    if min(max(p[i] for p in points) - min(p[i] for p in points) for i in (0, 1)) < 9:
+        return  # too thin for a number; the passes are listed with their depths
     canvas.setFillColor(HexColor("#ffffff"))
     canvas.circle(x, y, 5, stroke=0, fill=1)
     canvas.setFillColor(INK)
@@ -174,4 +174,10 @@ def _dimension(canvas: Canvas, dimension: Dimension, fit: _Fit, system: System) 
         canvas.line(point[0], y - 3, point[0], y + 3)
         if away:
             canvas.line(point[0], point[1], point[0], y)
-    write(canvas, (a[0] + b[0]) / 2, y + (3 if away >= 0 else -9.5), text, "strong", 9.5, align=0.5)
+    middle, base = (a[0] + b[0]) / 2, y + (3 if away >= 0 else -9.5)
+    if not away:
+        wide = width_of(text, "strong", 9.5)
+        canvas.setFillColor(white)
+        canvas.rect(middle - wide / 2 - 2, base - 2, wide + 4, 10.5, stroke=0, fill=1)
+        canvas.setFillColor(colour)
+    write(canvas, middle, base, text, "strong", 9.5, align=0.5)

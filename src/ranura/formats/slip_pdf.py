@@ -96,7 +96,7 @@ def _heading(canvas: Canvas, sheet: Sheet, y: float, inner: float) -> float:
     write(canvas, _MARGIN, y - 15, sheet.name, "figure", 19)
     write(canvas, _MARGIN + inner, y - 8, sheet.shop_name, "text", 9.5, align=1)
     write(canvas, _MARGIN + inner, y - 20, _board(sheet.piece), "text", 9.5, align=1)
-    y -= 30
+    y -= 38
     for line in wrapped(sentence(sheet) + ".", "strong", 12, inner):
         write(canvas, _MARGIN, y, line, "strong", 12)
         y -= 14

@@ -1,5 +1,6 @@
 import { Popover } from "radix-ui";
 import type { CutIn, CutPlan, ShopView, Unit } from "../api/client";
+import { keepMovedFocus } from "../ui/focus";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 
@@ -29,6 +30,7 @@ export function ToolPicker({ plan, unit, shop, onEdit }: Props) {
           sideOffset={6}
           collisionPadding={8}
           aria-label="Choose bit and router"
+          onCloseAutoFocus={keepMovedFocus}
         >
           <div className="flex items-center justify-between gap-2 border-b border-rule px-3 py-2">
             <b className="text-[15px]">Bits and routers for this cut</b>
