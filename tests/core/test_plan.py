@@ -247,7 +247,8 @@ def test_what_was_not_measured_is_a_caution():
 
 
 @pytest.mark.parametrize(
-    ("field", "value"), [("rim_speed_limit_m_s", 61), ("hand_limit", 64), ("power_limit", 0.85), ("fence_overhang", 40)]
+    ("field", "value"),
+    [("rim_speed_limit_m_s", 61), ("hand_limit", 64), ("power_limit", 0.85), ("fence_overhang", 40), ("hand_caution", 39)],
 )
 def test_house_rules_stop_at_the_floor(field, value):
     with pytest.raises(RuleError) as caught:

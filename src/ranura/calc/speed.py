@@ -9,7 +9,7 @@ from pydantic import Field, PlainValidator, WithJsonSchema
 
 from ranura.calc.fields import Answer, CautionAnswer, MountingField, Positive, Question, Refused, SizeField
 from ranura.core.cutting.speed import RIM_CEILING, LimitedBy, plan_speed
-from ranura.core.house_rules import HouseRules, SpeedRule
+from ranura.core.house_rules import STANDARD, SpeedRule
 from ranura.core.tooling.routers import DialPosition
 
 _LARGEST_SETTING = 1e6
@@ -89,7 +89,7 @@ def answer(request: SpeedRequest) -> SpeedAnswer:
         bit_max_rpm=request.bit_max_rpm,
         mounting=request.mounting,
         rule=request.rule,
-        rim_limit_m_s=HouseRules().rim_speed_limit_m_s if limit is None else limit,
+        rim_limit_m_s=STANDARD.rim_speed_limit_m_s if limit is None else limit,
         router_min_rpm=request.router.min_rpm,
         router_max_rpm=request.router.max_rpm,
         dial=[DialPosition(setting=each.setting, rpm=each.rpm) for each in request.router.dial or []],

@@ -64,6 +64,7 @@ _BOUNDS = {
     "power_limit": _Bound(low=0.2, high=0.8, unit="", name="The share of power"),
     "power_share": _Bound(low=0.2, high=0.6, unit="", name="The output for the rated input"),
     "hand_limit": _Bound(low=20, high=63.5, unit="mm", name="The largest bit by hand"),
+    "hand_caution": _Bound(low=10, high=38, unit="mm", name="The size from which a bit by hand is cautioned"),
     "feed_min_m_min": _Bound(low=0.8, high=2, unit="m/min", name="The slowest feed"),
     "feed_max_m_min": _Bound(low=2, high=5, unit="m/min", name="The fastest feed"),
     "fence_overhang": _Bound(low=50, high=400, unit="mm", name="The fence's overhang"),
@@ -102,6 +103,10 @@ class HouseRules:
         for field, known in (("speed_rule", SPEED_RULES), ("depth_rule", DEPTH_RULES)):
             if getattr(self, field) not in known:
                 raise RuleError("unknown-school", field=field, value=getattr(self, field), name=field, choices=", ".join(known))
+
+
+STANDARD = HouseRules()
+"""What holds where no shop says otherwise: the calculators, and the defaults of the core's functions."""
 
 
 def school_name(value: str) -> str:

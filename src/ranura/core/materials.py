@@ -3,14 +3,11 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Literal, get_args
+from typing import Literal
 
 from ranura.core.errors import CutError
 
 MaterialClass = Literal["softwood", "hardwood", "dense-hardwood", "plywood", "mdf", "veneered-board", "plastic"]
-CLASSES: tuple[MaterialClass, ...] = get_args(MaterialClass)
-
-SHEET_GOODS: frozenset[MaterialClass] = frozenset({"plywood", "mdf", "veneered-board"})
 CROSS_VENEERED: frozenset[MaterialClass] = frozenset({"plywood", "veneered-board"})
 """Boards whose thin face splinters where a cut crosses its grain."""
 

@@ -12,6 +12,7 @@ from ranura.core.choosing.candidates import Candidate, Drop, candidate, sift, sp
 from ranura.core.choosing.feasibility import SETUP_CODES
 from ranura.core.choosing.ranking import Ranked, rank
 from ranura.core.cuts.dado import Channel, Dado, channel
+from ranura.core.cutting.size import OPENING_CLEARANCE
 from ranura.core.cutting.stepping import Pass, Stepping, Tooling, plan_steps
 from ranura.core.drawing import View, board_view, plan_view, section_view
 from ranura.core.errors import CutError
@@ -261,7 +262,7 @@ def _cautions(chosen: Candidate, asked: Channel, piece: Piece, stepping: Steppin
     if bit.state == "dull":
         found.append(caution("dull-bit"))
     if base.opening is None:
-        found.append(caution("opening-unknown", needed=bit.diameter + 3))
+        found.append(caution("opening-unknown", needed=bit.diameter + OPENING_CLEARANCE))
     if not base.sides[0].measured:
         found.append(caution("base-unmeasured"))
     if not piece.thickness_measured:

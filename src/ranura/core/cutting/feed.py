@@ -9,10 +9,11 @@ from typing import Literal
 
 from ranura.core import numbers
 from ranura.core.cautions import Caution, caution
+from ranura.core.house_rules import STANDARD
 from ranura.core.materials import MaterialClass
 
-HAND_MINIMUM = 0.8
-HAND_MAXIMUM = 5.0
+HAND_MINIMUM = STANDARD.feed_min_m_min
+HAND_MAXIMUM = STANDARD.feed_max_m_min
 """m/min within which a hand moves a router steadily."""
 
 _BASE = ((3.0, 0.030), (6.0, 0.055), (12.0, 0.070), (25.0, 0.100))

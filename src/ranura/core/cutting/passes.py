@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from ranura.core import numbers
-from ranura.core.house_rules import DepthRule
+from ranura.core.house_rules import STANDARD, DepthRule
 
-CAP = 6.0
-FINISH = 0.8
+CAP = STANDARD.pass_cap
+FINISH = STANDARD.finish
 
 
 def max_step(

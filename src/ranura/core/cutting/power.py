@@ -7,11 +7,12 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core import numbers
+from ranura.core.house_rules import STANDARD
 from ranura.core.materials import MaterialClass
 
-SHARE_OF_INPUT = 0.55
+SHARE_OF_INPUT = STANDARD.power_share
 EASY_BELOW = 0.5
-LIMIT = 0.8
+LIMIT = STANDARD.power_limit
 _LEAST_CHIP = 0.02
 
 _SPECIFIC_ENERGY: dict[MaterialClass, float] = {

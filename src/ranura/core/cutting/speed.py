@@ -13,15 +13,15 @@ from typing import Literal
 
 from ranura.core import numbers
 from ranura.core.cautions import Caution, Level, caution
-from ranura.core.house_rules import SPEED_RULES, SpeedRule
+from ranura.core.house_rules import SPEED_RULES, STANDARD, SpeedRule
 from ranura.core.tooling.routers import DialPosition, Mounting
 
 RIM_CEILING = 60.0
 """m/s; no house rule goes over it (R17)."""
 
 RPM_STEP = 100
-HAND_LIMIT = 63.5
-HAND_CAUTION = 38.0
+HAND_LIMIT = STANDARD.hand_limit
+HAND_CAUTION = STANDARD.hand_caution
 _UNMARKED_CAUTION = 25.4
 _UNMARKED_STOP = 50.8
 

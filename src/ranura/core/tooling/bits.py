@@ -8,12 +8,6 @@ from typing import Literal
 Profile = Literal["straight", "up-cut", "down-cut"]
 State = Literal["sharp", "worn", "dull"]
 
-PROFILE_NAMES: dict[Profile, str] = {
-    "straight": "straight",
-    "up-cut": "up-cut spiral",
-    "down-cut": "down-cut spiral",
-}
-
 NOMINAL_SHANKS: dict[float, str] = {
     3.175: "1/8 in",
     6.0: "6 mm",
@@ -57,8 +51,3 @@ class Bit:
                 raise ValueError(f"{name} of bit {self.id} must be more than 0")
         if self.marked_max_rpm is not None and self.marked_max_rpm <= 0:
             raise ValueError(f"marked_max_rpm of bit {self.id} must be more than 0")
-
-    @property
-    def is_spiral(self) -> bool:
-        """Whether its edges wind around the axis."""
-        return self.profile != "straight"
