@@ -185,7 +185,7 @@ def test_what_belongs_to_another_shop_is_not_there(client, store: Store):
 
 def test_house_rules_change_figures_at_once_and_stop_at_the_floor(client):
     shop = client.get("/api/shop").json()
-    rules = {**shop["shop"]["rules"], "depth_rule": "fixed-cap"}
+    rules = {**shop["rules"], "depth_rule": "fixed-cap"}
     assert client.put("/api/shop/settings", json={"unit": "mm", "rules": rules}).status_code == 200
     step = next(f for f in plan(client).json()["figures"] if f["key"] == "depth.step")
     assert (step["value"], step["school"]) == (6.0, "fixed-cap")
@@ -193,7 +193,7 @@ def test_house_rules_change_figures_at_once_and_stop_at_the_floor(client):
     assert beyond.status_code == 422
     assert "60" in beyond.json()["error"]["message"]
     assert beyond.json()["error"]["field"] == "rules.rim_speed_limit_m_s"
-    assert client.get("/api/shop").json()["shop"]["rules"]["depth_rule"] == "fixed-cap"
+    assert client.get("/api/shop").json()["rules"]["depth_rule"] == "fixed-cap"
 
 
 def test_every_refusal_of_a_pinned_tool_is_shown_not_hidden(client):

@@ -138,7 +138,11 @@ def test_no_speed_ever_passes_a_cap(diameter, marked, rule):
 )
 def test_size_limits(diameter, shank, router_class, mounting, opening, codes):
     found = size_reasons(
-        diameter=diameter, shank=shank, router_class=router_class, mounting=mounting, opening=opening, hand_limit=63.5
+        diameter=diameter,
+        shank=shank,
+        router_class=router_class,
+        mounting=mounting,
+        opening=opening,
     )
     assert [reason.code for reason in found] == codes
 

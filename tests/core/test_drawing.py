@@ -15,7 +15,8 @@ from ranura.core.drawing import base_outline, glyph
 from ranura.core.errors import CutError
 from ranura.core.lengths import read
 from ranura.core.plan import CutPlan, plan_cut
-from ranura.store.demo import PLUNGE_TWO, SHELF_DADOES, SHOP, TRIM_ONE, WING_CASE_SIDE
+from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
+from ranura.store.demo_tools import PLUNGE_TWO, TRIM_ONE
 
 MIDDLE = SHELF_DADOES[0][2]
 

@@ -16,7 +16,7 @@ from ranura.core.holding import Rect, hold, sweep_of
 from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import read
 from ranura.core.pieces import Piece
-from ranura.store.demo import BITS, PLUNGE_TWO
+from ranura.store.demo_tools import BITS, PLUNGE_TWO
 
 RULES = HouseRules()
 BIT = BITS[0]

@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from ranura.core.house_rules import SCHOOLS, HouseRules
+from ranura.core.house_rules import SCHOOLS, HouseRules, school_values
 from ranura.core.lengths_format import SHOWN_ERROR
 from ranura.core.text import length_reading, write
 from ranura.core.working import show
@@ -66,5 +66,5 @@ def test_every_school_has_a_name_and_says_what_it_changes():
     for choice in SCHOOLS:
         assert getattr(HouseRules(**{choice.group: choice.value}), choice.group) == choice.value
         assert choice.says.endswith(".")
-    assert {choice.group for choice in SCHOOLS} == {"speed_rule", "depth_rule"}
+    assert {choice.group for choice in SCHOOLS} == set(school_values())
     assert rules.speed_rule == "rim-speed"

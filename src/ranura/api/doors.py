@@ -9,8 +9,8 @@ from pydantic import BaseModel, ConfigDict, Field
 from ranura.core.cuts.dado import Dado
 from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import Length, Unit, read
-from ranura.core.materials import material
 from ranura.core.pieces import Piece
+from ranura.core.shop import Shop
 
 Name = Annotated[str, Field(min_length=1, max_length=80, pattern=r"\S")]
 IdText = Annotated[str, Field(min_length=1, max_length=40)]
@@ -44,9 +44,9 @@ class PieceIn(Door):
     thickness_measured: bool = True
     count: Annotated[int, Field(ge=1, le=999)] = 1
 
-    def piece(self) -> Piece:
+    def piece(self, shop: Shop) -> Piece:
         """The core's piece. Raises LengthError or CutError with the field."""
-        material(self.material, field="piece.material")
+        shop.material(self.material, field="piece.material")
         return Piece(
             name=self.name.strip(),
             material=self.material,

@@ -48,7 +48,7 @@ def get_job(job_id: str, shop: TheShop, store: TheStore) -> JobView:
 @router.post("/jobs/{job_id}/pieces", status_code=201)
 def add_piece(job_id: str, asked: NewPiece, shop: TheShop, store: TheStore) -> JobView:
     """A new piece at the end of a job; answers the whole job."""
-    piece = asked.piece.piece()
+    piece = asked.piece.piece(shop)
     with store.session() as session:
         repository.add_piece(session, shop.id, job_id, id=_new_id(), piece=piece)
         return job_view(repository.load_job(session, shop.id, job_id), shop)
@@ -57,7 +57,7 @@ def add_piece(job_id: str, asked: NewPiece, shop: TheShop, store: TheStore) -> J
 @router.put("/pieces/{piece_id}")
 def save_piece(piece_id: str, asked: NewPiece, shop: TheShop, store: TheStore) -> JobView:
     """Keeps a change to a piece; its cuts follow, and those that can no longer be made show it. Answers the whole job."""
-    piece = asked.piece.piece()
+    piece = asked.piece.piece(shop)
     with store.session() as session:
         job_id = repository.save_piece(session, shop.id, piece_id, piece)
         session.flush()

@@ -3,15 +3,18 @@
 from __future__ import annotations
 
 import threading
-from typing import Annotated
+from collections.abc import Callable, Sequence
+from dataclasses import replace
+from typing import Annotated, Any
 
 from fastapi import Depends, Request
 
 from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import Unit
 from ranura.core.shop import Shop
-from ranura.store import repository
+from ranura.store import repository, things
 from ranura.store.repository import Store
+from ranura.store.things import Thing, ThingKind
 
 
 class ShopKeeper:
@@ -36,6 +39,37 @@ class ShopKeeper:
             repository.save_rules(session, self._shop_id, rules, unit)
             session.flush()
             self._shop = repository.load_shop(session, self._shop_id)
+        return self._shop
+
+    def add(self, kind: ThingKind, made: Sequence[Thing]) -> Shop:
+        """Keeps new things at the end of their shelf."""
+        self.current()
+        with self._lock:
+            with self._store.session() as session:
+                things.add_all(session, self._shop_id, kind, made)
+            return self._with(kind, lambda kept: (*kept, *made))
+
+    def save(self, kind: ThingKind, thing: Thing) -> Shop:
+        """Keeps a change to a thing. Raises NotFoundError."""
+        self.current()
+        with self._lock:
+            with self._store.session() as session:
+                things.save(session, self._shop_id, kind, thing)
+            return self._with(kind, lambda kept: tuple(thing if each.id == thing.id else each for each in kept))
+
+    def remove(self, kind: ThingKind, id: str) -> Shop:
+        """Takes a thing away. Raises NotFoundError."""
+        self.current()
+        with self._lock:
+            with self._store.session() as session:
+                things.remove(session, self._shop_id, kind, id)
+            return self._with(kind, lambda kept: tuple(each for each in kept if each.id != id))
+
+    def _with(self, kind: ThingKind, change: Callable[[tuple[Thing, ...]], tuple[Thing, ...]]) -> Shop:
+        """The shop with one shelf changed, once that is kept; the other things stay the same values."""
+        assert self._shop is not None, "only a shop that was read is changed"
+        changed: dict[str, Any] = {kind: change(things.of_shop(self._shop, kind))}
+        self._shop = replace(self._shop, **changed)
         return self._shop
 
 

@@ -15,7 +15,8 @@ from ranura.calc.fields import Refused
 from ranura.calc.registry import Problem, first_problem, problem_of
 from ranura.core.errors import CraftError
 from ranura.core.text import Text
-from ranura.store.repository import NotFoundError, StaleError
+from ranura.store.repository import StaleError
+from ranura.store.things import NotFoundError
 
 
 class ProblemInner(BaseModel):
@@ -65,7 +66,7 @@ def install(app: FastAPI) -> None:
     def craft(_: Request, error: CraftError) -> Response:
         body = problem_of(error).body()
         body["error"]["words"] = {"metric": error.message.metric, "inch": error.message.inch}
-        return _Json(body, status_code=422)
+        return _Json(body, status_code=409 if error.code == "in-use" else 422)
 
     @app.exception_handler(NotFoundError)
     def not_found(_: Request, error: NotFoundError) -> Response:

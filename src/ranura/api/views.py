@@ -10,9 +10,9 @@ from pydantic import TypeAdapter
 from ranura.core.cuts.dado import Dado, channel
 from ranura.core.drawing import Point, glyph
 from ranura.core.errors import CraftError
-from ranura.core.house_rules import SCHOOLS, Choice
-from ranura.core.lengths import as_typed
-from ranura.core.materials import MATERIALS, Material
+from ranura.core.house_rules import SCHOOLS, Bound, Choice, HouseRules, bounds
+from ranura.core.lengths import Unit, as_typed
+from ranura.core.materials import Delivery, Material
 from ranura.core.pieces import Piece
 from ranura.core.plan import plan_cut, title_of
 from ranura.core.shop import Shop
@@ -66,11 +66,19 @@ class JobView:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class ShopView:
-    """The shop with everything a person can choose from."""
+    """The shop with everything a person can choose from, but not its drawer and bench, which are asked for when opened."""
 
-    shop: Shop
+    id: str
+    name: str
+    unit: Unit
+    rules: HouseRules
+    currency: str
+    bit_count: int
+    router_count: int
+    deliveries: tuple[Delivery, ...]
     materials: tuple[Material, ...]
     schools: tuple[Choice, ...]
+    bounds: tuple[Bound, ...]
 
 
 def kept_cut_json(cut: KeptCut) -> Any:
@@ -108,4 +116,9 @@ def job_view(job: KeptJob, shop: Shop) -> JobView:
 
 def shop_view(shop: Shop) -> ShopView:
     """The shop with its choices."""
-    return ShopView(shop=shop, materials=MATERIALS, schools=SCHOOLS)
+    return ShopView(
+        id=shop.id, name=shop.name, unit=shop.unit, rules=shop.rules, currency=shop.currency,
+        bit_count=sum(not bit.archived for bit in shop.bits),
+        router_count=sum(not router.archived for router in shop.routers),
+        deliveries=shop.deliveries, materials=shop.materials, schools=SCHOOLS, bounds=bounds(),
+    )  # fmt: skip

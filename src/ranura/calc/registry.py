@@ -8,7 +8,21 @@ from typing import Any
 
 from pydantic import BaseModel, ValidationError
 
-from ranura.calc import direction, feed, length, passes, power, setback, speed
+from ranura.calc import (
+    bearing,
+    bushing,
+    choose,
+    direction,
+    feed,
+    inlay,
+    length,
+    passes,
+    power,
+    setback,
+    sliding_dovetail,
+    speed,
+    stiffness,
+)
 from ranura.calc.fields import Refused
 from ranura.core.errors import CraftError
 
@@ -29,7 +43,15 @@ CALCULATORS: Mapping[str, Calculator] = {
     "feed": Calculator(feed.FeedRequest, feed.FeedAnswer, feed.answer),
     "power": Calculator(power.PowerRequest, power.PowerAnswer, power.answer),
     "direction": Calculator(direction.DirectionRequest, direction.DirectionAnswer, direction.answer),
+    "stiffness": Calculator(stiffness.StiffnessRequest, stiffness.StiffnessAnswer, stiffness.answer),
+    "choose": Calculator(choose.ChooseRequest, choose.ChooseAnswer, choose.answer),
     "setback": Calculator(setback.SetbackRequest, setback.SetbackAnswer, setback.answer),
+    "bushing": Calculator(bushing.BushingRequest, bushing.BushingAnswer, bushing.answer),
+    "inlay": Calculator(inlay.InlayRequest, inlay.InlayAnswer, inlay.answer),
+    "bearing": Calculator(bearing.BearingRequest, bearing.BearingAnswer, bearing.answer),
+    "sliding-dovetail": Calculator(
+        sliding_dovetail.SlidingDovetailRequest, sliding_dovetail.SlidingDovetailAnswer, sliding_dovetail.answer
+    ),
 }
 
 

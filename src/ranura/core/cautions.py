@@ -164,6 +164,55 @@ WORDS: Mapping[str, Words] = {
         message="This takes about {power:n0} W; the router has {available:n0} W to give",
         do="Take a stronger router, a narrower bit or a shallower cut",
     ),
+    # R6 stiffness and grip
+    "bends": Words(
+        place="tool",
+        level="caution",
+        message="The tip gives way by about {bent:n2} mm at its worst",
+        do="Go gently, or take a thicker or a shorter bit",
+    ),
+    "bends-too-far": Words(
+        place="tool",
+        level="stop",
+        message="The tip would give way by {bent:n2} mm, over {limit:n2} mm, even in the smallest step",
+        do="Take a thicker or a shorter bit, or a shallower cut",
+    ),
+    "bit-overloaded": Words(
+        place="tool",
+        level="stop",
+        message="The bit would be loaded with {stress:n0} MPa, over the {limit:n0} MPa it may carry",
+        do="Take a thicker bit, or a shallower cut",
+    ),
+    "grip-short": Words(
+        place="tool",
+        level="stop",
+        message="To reach {free:len} below the collet only {inside:len} of the shank stays in it; {least:len} must",
+        do="Take a longer bit, or a shallower cut",
+    ),
+    "overall-unknown": Words(
+        place="tool",
+        level="stop",
+        message="The overall length of this bit is not known, so its grip cannot be judged",
+        do="Measure it and type it in",
+    ),
+    "datum-unknown": Words(
+        place="tool",
+        level="caution",
+        message="How near the collet comes to the underside, or how deep it is, was not measured; {datum:len} is taken",
+        do="Measure first, and type it in on the bench",
+    ),
+    "shorter-is-stiffer": Words(
+        place="tool",
+        level="note",
+        message="{free:rough} stand out where {needed:rough} would do: a shorter bit would be stiffer",
+        do="Fine as it is; think of it when you buy",
+    ),
+    "reducing-sleeve": Words(
+        place="tool",
+        level="caution",
+        message="A sleeve holds the {shank} shank in the {collet} collet: less grip, more run-out",
+        do="Push both fully in, and take light passes",
+    ),
     # R7 direction
     "climb-cut": Words(
         place="direction",
@@ -188,6 +237,12 @@ WORDS: Mapping[str, Words] = {
         level="caution",
         message="A down-cut pushes the router up and packs the slot with chips",
         do="Press the router down and clear the chips between passes",
+    ),
+    "down-cut-packs": Words(
+        place="depths",
+        level="caution",
+        message="{depth:len} is deeper than this {diameter:len} down-cut is wide: its chips pack in the slot",
+        do="Clear the slot between passes, or take an up-cut",
     ),
     "up-cut-lifts-thin-work": Words(
         place="hold",
@@ -232,6 +287,115 @@ WORDS: Mapping[str, Words] = {
         message="In the last pass this base, {across:len} across, cannot bridge a cut {width:len} wide: it would tip into it",
         do="Rout it as a recess from the middle outwards, or screw a wider plate to the base",
     ),
+    "straightedge-short": Words(
+        place="guide",
+        level="caution",
+        message="The fence needs {needed:rough}; the longest straightedge here is {longest:rough}",
+        do="Take a longer straight piece, and check it with a line",
+    ),
+    "bushing-too-tight": Words(
+        place="guide",
+        level="stop",
+        message="{turning:len} turn in a bore of {bore:len}: {clear:len} are left and {needed:len} must be",
+        do="Take a larger bushing, or a smaller bit",
+    ),
+    "bushing-close": Words(
+        place="guide",
+        level="caution",
+        message="Only {clear:len} are left around the bit in the bushing",
+        do="Centre it with a cone, and clear the chips often",
+    ),
+    "bore-unknown": Words(
+        place="guide",
+        level="caution",
+        message="The bushing's bore is not known; {bore:len} is taken",
+        do="Measure first",
+    ),
+    "bushing-too-long": Words(
+        place="guide",
+        level="stop",
+        message="The bushing is {length:len} long and the template {template:len} thick: it would rub on the work",
+        do="Shim the template, or take a shorter bushing",
+    ),
+    "never-lift": Words(
+        place="guide",
+        level="caution",
+        message="The bit is wider than the bushing's bore: lifted while it turns, it strikes the bushing",
+        do="Set and lock the height before the bushing goes on, lock the plunge, and never lift until the bit stands still",
+    ),
+    "bushing-inside-bit": Words(
+        place="guide",
+        level="stop",
+        message="A straight bit of {diameter:len} is wider than the bushing, {od:len}",
+        do="Take a larger bushing, or a smaller bit",
+    ),
+    "template-vanishes": Words(
+        place="guide",
+        level="stop",
+        message="The part is too small for this bushing: nothing of the template would be left",
+        do="Take a smaller bushing, or a template outside the part",
+    ),
+    "corner-rounded": Words(
+        place="guide",
+        level="note",
+        message="The corners come out with a radius of {smallest:len}; {asked:len} is smaller than this pair can cut",
+        do="Square them with a chisel, round the mate, or take a smaller bit or bushing",
+    ),
+    "bushing-cannot-enter": Words(
+        place="guide",
+        level="stop",
+        message="The narrowest recess of this bit is {narrowest:len}",
+        do="Take a smaller bit",
+    ),
+    "plug-will-not-enter": Words(
+        place="guide",
+        level="caution",
+        message="The plug is {over:n2} mm a side too large for its recess",
+        do="Take a ring whose wall is as thick as the bit, or sand the plug",
+    ),
+    "bearing-cuts-too-wide": Words(
+        place="guide",
+        level="caution",
+        message="The nearest bearing, {bearing:len}, cuts {over:n2} mm too wide",
+        do="By hand take the larger one; on a table set the fence that much proud of the bearing",
+    ),
+    "no-bearing-by-hand": Words(
+        place="guide",
+        level="stop",
+        message="Every bearing here cuts wider than {width:len}",
+        do="Get a bearing of {missing:len}, or use the table with a fence",
+    ),
+    # R13 sliding dovetail
+    "socket-too-deep": Words(
+        place="depths",
+        level="stop",
+        message="A socket {depth:len} deep is over {limit:len}, two thirds of the board and what the bit cuts",
+        do="Make it shallower",
+    ),
+    "tongue-too-thick": Words(
+        place="depths",
+        level="stop",
+        message="The tongue would be {tip:len} wide at its end, and the stock is {stock:len}",
+        do="Take a narrower bit, or less shift",
+    ),
+    "dovetail-without-clearing": Words(
+        place="depths",
+        level="caution",
+        message="No straight bit here is {mouth:len} or less: the dovetail cuts the whole section at once",
+        do="Stay within 6 mm in hardwood and 8 mm in softwood, feed evenly, clear the chips",
+    ),
+    "too-deep-uncleared": Words(
+        place="depths",
+        level="stop",
+        message="{depth:len} is too deep for a dovetail bit without clearing; {limit:len} is the most, in softwood",
+        do="Get a straight bit narrow enough, or make the socket shallower",
+    ),
+    "wide-dovetail": Words(
+        place="tool",
+        level="caution",
+        message="The bit is over {limit:len}, the usual share of a {stock:len} stock",
+        do="Take a narrower dovetail bit if there is one",
+    ),
     # R3 depths
     "beyond-cutting-length": Words(
         place="tool",
@@ -244,6 +408,36 @@ WORDS: Mapping[str, Words] = {
         level="caution",
         message="{depth:len} takes more than half of the board, which is {thickness:len} thick",
         do="Keep a dado to about a third of the thickness",
+    ),
+    "compression-too-shallow": Words(
+        place="tool",
+        level="stop",
+        message="The first pass must go past the {tip:len} up-cut tip, or the near face is torn; here it cannot",
+        do="Take a down-cut, or a straight bit",
+    ),
+    "cannot-plunge": Words(
+        place="tool",
+        level="stop",
+        message="This bit does not cut at its end, and the cut begins inside the board",
+        do="Take a bit that plunges",
+    ),
+    "plunge-unknown": Words(
+        place="tool",
+        level="stop",
+        message="Whether this bit cuts at its end is not known, and the cut begins inside the board",
+        do="Look at its end and type it in",
+    ),
+    "no-plunge-base": Words(
+        place="tool",
+        level="stop",
+        message="The cut begins inside the board, and this router has no plunge base; tipping it in is unsafe",
+        do="Take a router with a plunge base",
+    ),
+    "wrong-profile": Words(
+        place="tool",
+        level="stop",
+        message="A {profile} bit does not leave a flat floor and square walls",
+        do="Take a straight bit or a spiral",
     ),
     # R15 choosing
     "no-collet": Words(

@@ -3,6 +3,8 @@
 CraftError                  field, code, facts, partial
 ├── LengthError             a text that is no length (R1)
 ├── CutError                a cut that cannot be made in this piece, or with nothing in this shop
+├── BitError                a bit that cannot be
+├── ToolError               another tool, wood or guide that cannot be
 └── RuleError               a house rule beyond the floor (R17)
 """
 
@@ -68,10 +70,70 @@ class CutError(CraftError):
         "no-wood-before": "At {position:len} no wood is left between the cut and the {end} end; that would be a rabbet",
         "no-wood-after": "From {position:len}, {width:len} wide, no wood is left at the other end of a {length:len} board",
         "no-tool": "Nothing in this shop can make this cut: {reason}",
+        "no-width": "A cut needs a width of more than 0",
+        "no-depth": "A cut needs a depth of more than 0",
         "no-bits": "There is no bit in the drawer yet; add one to plan a cut",
+        "no-straight-bit": "There is no straight bit or spiral in the drawer; add one to plan this cut",
         "no-routers": "There is no router on the bench yet; add one to plan a cut",
         "unknown-tool": "{id!r} is not in this shop",
         "unknown-material": "{id!r} is no wood of this shop; choose one of the list",
+    }
+
+
+class BitError(CraftError):
+    """A bit that cannot be; `field` is the size that does not fit the others."""
+
+    words = {
+        "unknown-profile": "{profile!r} is no profile; choose one of the list",
+        "profile-missing": "Say what it is: straight, roundover, dovetail …",
+        "shank-missing": "Type the shank, such as 1/4 in or 8 mm",
+        "not-positive": "{name} must be more than 0",
+        "too-many-flutes": "{flutes} flutes are more than a router bit has; type 1 to 12",
+        "size-missing": "A {profile} bit needs its {size}",
+        "size-not-its-own": "A {profile} bit has no {size}; leave it empty",
+        "shorter-than-profile": "A cutting length of {length:fine} is shorter than the profile itself, {profile:fine}",
+        "diameter-disagrees": "With these sizes the bit is {derived:fine} across, not {given:fine}; leave the diameter empty",
+        "angle-too-wide": "{angle:n}° is too wide; it must be under {limit:n}°",
+        "no-neck": "{depth:fine} deep, this bit would have no neck left: it is only {diameter:fine} wide; type less depth",
+        "neck-too-wide": "The neck of {neck:fine} must be thinner than the cutter, {diameter:fine}",
+        "head-too-high": "The head of {head:fine} must be lower than the whole cutting length, {length:fine}",
+        "tip-too-long": "The up-cut part of {tip:fine} must be shorter than the cutting length, {length:fine}",
+        "wider-than-cutter": "{width:fine} must be less than {limit:fine}",
+        "bearing-not-flush": "The bearing of this profile is as wide as its cutter, {diameter:fine}, not {bearing:fine}",
+        "bearing-too-large": "A bearing of {bearing:fine} leaves nothing to cut: the cutter is {diameter:fine}",
+        "longer-than-overall": "Cutter and fillet take {head:fine}; with {overall:fine} overall no shank is left",
+    }
+
+
+class ToolError(CraftError):
+    """A router, guide, wood or delivery that cannot be; `field` is where to look."""
+
+    words = {
+        "unknown-field": "{name!r} is no field of it",
+        "missing": "Type the {name}",
+        "not-whole": "{text!r} is no whole number",
+        "unknown-word": "{text!r} is not one of: {choices}",
+        "out-of-range": "{text!r} is beyond what can be",
+        "dial-unreadable": "{text!r} is no dial position; write 1=10000; 2=13200",
+        "sleeve-unreadable": "{text!r} is no sleeve; write 6 mm in 1/4 in",
+        "not-positive": "{name} must be more than 0",
+        "speed-range": "The slowest speed must be more than 0 and at most the fastest, {max_rpm:rpm} rpm",
+        "dial-twice": "Two positions of the dial must differ in setting and in speed",
+        "dial-letters": "A continuous dial has numbers; letters belong to a stepped one",
+        "dial-order": "The speed must rise or fall with the setting all along the dial",
+        "dial-range": "Position {setting} would turn {rpm:rpm} rpm, beyond what this router turns",
+        "no-base": "A router needs a base: fixed, plunge or table",
+        "no-side": "A base needs at least one side that runs along a guide",
+        "no-collet": "A router needs at least one collet",
+        "side-inside-base": "The guided side at {distance:fine} lies further out than the base reaches, {across:fine}",
+        "bore-too-wide": "The bore of {bore:fine} must be narrower than the outside, {od:fine}",
+        "range-backwards": "The least, {low:fine}, must be under the most, {high:fine}",
+        "class-range": "A class runs from 1 to 3",
+        "density-range": "A density lies between 50 and 3000 kg/m³",
+        "sleeve-backwards": "A sleeve holds a shank thinner than the collet it sits in",
+        "name-missing": "Give it a name",
+        "name-taken": "There is already {name!r} here; give it another name",
+        "in-use": "{name} is used by {uses}; put it away instead, so that these keep what they need",
     }
 
 

@@ -16,6 +16,8 @@ from ranura.core.tooling.routers import Base
 PAD_ACROSS, PAD_ALONG, PAD_OUTSIDE = 30.0, 40.0, 12.0
 """A clamp's foot: its width along the edge, its reach onto the board, and what stands out beyond the edge, in mm."""
 
+_SLACK = 0.01
+
 LEAD = 10.0
 """The bit starts and ends this far clear of the wood, in mm."""
 
@@ -60,6 +62,24 @@ def sweep_of(channel: Channel, fence: Fence, base: Base, *, bit_diameter: float,
     low, high = min(first_axis, last_axis) - reach, max(first_axis, last_axis) + reach
     beyond = bit_diameter / 2 + LEAD + base.across / 2
     return Rect(x0=low, y0=-beyond, x1=high, y1=channel.run + beyond)
+
+
+def surely_room(
+    channel: Channel, base: Base, *, bit_diameter: float, guided: float, widest_spacer: float, fence_width: float
+) -> bool:
+    """Whether fence and clamps find room beyond doubt: the fence on the side of the reference end, the clamps at the other.
+
+    Quick enough for every bit of a full drawer; where it says no, `place_fence` and `hold` look closely."""
+    length = channel.board_length
+    wall = channel.left if channel.reference_end == "left" else length - channel.right
+    edge = wall - guided + bit_diameter / 2
+    reach = max(base.across / 2, base.handle_reach or 0.0)
+    return (
+        edge - fence_width > _SLACK
+        and edge - fence_width + PAD_ACROSS < edge + guided - reach - _SLACK
+        and edge + guided + widest_spacer + reach < length - PAD_ACROSS - _SLACK
+        and wall < length / 2
+    )
 
 
 def _pads(x0: float, x1: float, run: float) -> tuple[Rect, Rect]:

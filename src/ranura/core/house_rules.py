@@ -1,19 +1,29 @@
-"""House rules as data: which school a shop follows, and its limits, never beyond the floor of R17."""
+"""House rules as data: which school a shop follows, and its limits, never beyond the floor of R17.
+
+Every number carries its bounds, its unit, what it is called, and one sentence on what changing it does: the screen, the
+checks and the documents read them from here.
+"""
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-from typing import Literal, get_args
+from dataclasses import dataclass, field, fields
+from functools import lru_cache
+from typing import Any, Literal, get_args
 
 from ranura.core.errors import RuleError
 
 SpeedRule = Literal["rim-speed", "bands-inch", "bands-metric", "share"]
 DepthRule = Literal["half-diameter", "diameter", "fixed-cap", "thinnest"]
 Climb = Literal["never", "start", "light-pass"]
+SpiralSchool = Literal["by-material", "spiral-first", "straight-first"]
+Burning = Literal["faster-feed", "slower-spindle"]
 DadoWord = Literal["dado", "housing", "trench"]
 
 SPEED_RULES: tuple[SpeedRule, ...] = get_args(SpeedRule)
 DEPTH_RULES: tuple[DepthRule, ...] = get_args(DepthRule)
+
+RuleUnit = Literal["mm", "m/s", "m/min", "MPa", "×", "share", "min", "°"]
+RuleGroup = Literal["speed", "depth", "feed", "size", "stiffness", "guide", "template", "joint", "choosing"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -43,34 +53,44 @@ SCHOOLS: tuple[Choice, ...] = (
            says="Every pass at most the same depth, whatever the bit."),
     Choice(group="depth_rule", value="thinnest", name="The thinnest part",
            says="No pass deeper than the thinnest part of the bit, shank included."),
+    Choice(group="spiral", value="by-material", name="By the material",
+           says="The profile that leaves the cleanest wall in this wood comes first."),
+    Choice(group="spiral", value="spiral-first", name="Spiral always",
+           says="A spiral comes before a straight bit wherever one fits: cleaner walls, dearer bits."),
+    Choice(group="spiral", value="straight-first", name="Straight unless the grain asks",
+           says="A straight bit comes first and spares the spirals; spirals stay for wood that tears."),
+    Choice(group="burning", value="faster-feed", name="Move faster",
+           says="Against burning: move faster and take less at a time."),
+    Choice(group="burning", value="slower-spindle", name="Slow the spindle",
+           says="Against burning: turn the spindle slower at the same feed."),
+    Choice(group="climb", value="never", name="Never climb",
+           says="No cut with the rotation; a lead-in block and a backer do its work."),
+    Choice(group="climb", value="start", name="A short climb at the start",
+           says="The first 15 mm of an edge may be climbed, lightly, before the cut proper."),
+    Choice(group="climb", value="light-pass", name="A light climb pass first",
+           says="A guided climb of at most 1 mm may go before the conventional pass."),
 )  # fmt: skip
-"""All schools of R2 and R3. Source: craft, where experienced people disagree."""
+"""All schools of R2, R3, R4, R7 and R15. Source: craft, where experienced people disagree."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class _Bound:
+class Bound:
+    """What a number of the house rules is called, how far it may go (R17), and what changing it does."""
+
+    field: str
+    group: RuleGroup
+    name: str
+    unit: RuleUnit
+    standard: float
     low: float
     high: float
-    unit: str
-    name: str
+    says: str
+    rule: str
 
 
-_BOUNDS = {
-    "rim_speed_limit_m_s": _Bound(low=10, high=60, unit="m/s", name="The rim-speed limit"),
-    "pass_cap": _Bound(low=0.5, high=12, unit="mm", name="The fixed cap of a pass"),
-    "finish": _Bound(low=0, high=3, unit="mm", name="The finishing pass"),
-    "trim_slot_cap": _Bound(low=0.5, high=6, unit="mm", name="The cap of a trim router"),
-    "dense_factor": _Bound(low=0.1, high=1, unit="", name="The factor for dense hardwood"),
-    "power_limit": _Bound(low=0.2, high=0.8, unit="", name="The share of power"),
-    "power_share": _Bound(low=0.2, high=0.6, unit="", name="The output for the rated input"),
-    "hand_limit": _Bound(low=20, high=63.5, unit="mm", name="The largest bit by hand"),
-    "hand_caution": _Bound(low=10, high=38, unit="mm", name="The size from which a bit by hand is cautioned"),
-    "feed_min_m_min": _Bound(low=0.8, high=2, unit="m/min", name="The slowest feed"),
-    "feed_max_m_min": _Bound(low=2, high=5, unit="m/min", name="The fastest feed"),
-    "fence_overhang": _Bound(low=50, high=400, unit="mm", name="The fence's overhang"),
-    "fence_width": _Bound(low=20, high=200, unit="mm", name="The fence's width"),
-}
-"""R17's floor, and what is sensible on the other side."""
+def _rule(standard: float, low: float, high: float, unit: RuleUnit, group: RuleGroup, rule: str, name: str, says: str) -> Any:
+    metadata = {"low": low, "high": high, "unit": unit, "group": group, "rule": rule, "name": name, "says": says}
+    return field(default=standard, metadata=metadata)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -80,29 +100,132 @@ class HouseRules:
     speed_rule: SpeedRule = "rim-speed"
     depth_rule: DepthRule = "half-diameter"
     climb: Climb = "never"
+    spiral: SpiralSchool = "by-material"
+    burning: Burning = "faster-feed"
     dado_word: DadoWord = "dado"
-    rim_speed_limit_m_s: float = 48
-    hand_limit: float = 63.5
-    hand_caution: float = 38
-    pass_cap: float = 6
-    finish: float = 0.8
-    trim_slot_cap: float = 3
-    dense_factor: float = 0.75
-    feed_min_m_min: float = 0.8
-    feed_max_m_min: float = 5
-    power_share: float = 0.55
-    power_limit: float = 0.8
-    fence_width: float = 60
-    fence_overhang: float = 100
+
+    # fmt: off
+    rim_speed_limit_m_s: float = _rule(48, 10, 60, "m/s", "speed", "R2.1", "Rim speed at most",
+        "Lower it and every wide bit turns slower.")
+    hand_limit: float = _rule(63.5, 20, 63.5, "mm", "size", "R2.7", "Largest bit by hand",
+        "A wider bit is for the table only.")
+    hand_caution: float = _rule(38, 10, 38, "mm", "size", "R2.7", "A large bit by hand from",
+        "From this width a hand-held bit carries a caution.")
+    trim_limit: float = _rule(32, 10, 32, "mm", "size", "R2.8", "Largest bit in a trim router",
+        "A wider bit is dropped for the trim class.")
+    mid_hand_limit: float = _rule(51, 20, 51, "mm", "size", "R2.8", "Largest in a mid-size router by hand",
+        "A wider bit is dropped for the mid-size class held by hand.")
+    mid_table_limit: float = _rule(63.5, 20, 63.5, "mm", "size", "R2.8", "Largest in a mid-size router on a table",
+        "A wider bit is dropped for the mid-size class under a table.")
+    thin_shank_limit: float = _rule(38, 10, 38, "mm", "size", "R2.8", "Largest on a 6 mm or 1/4 in shank",
+        "A wider bit needs a thicker shank.")
+    middle_shank_limit: float = _rule(51, 10, 51, "mm", "size", "R2.8", "Largest on an 8 mm or 3/8 in shank",
+        "A wider bit needs a 12 mm or 1/2 in shank.")
+    opening_clearance: float = _rule(3, 3, 20, "mm", "size", "R2.8", "Opening wider than the bit by",
+        "Raise it and bases with a tight opening are dropped.")
+    pass_cap: float = _rule(6, 0.5, 12, "mm", "depth", "R3", "Fixed cap of a pass",
+        "What a pass takes under the school of the fixed cap.")
+    mortise_cap: float = _rule(3, 0.5, 6, "mm", "depth", "R3", "Fixed cap in a mortise",
+        "What a pass of a mortise takes, whatever the school.")
+    rabbet_cap: float = _rule(6, 0.5, 6, "mm", "depth", "R3", "Fixed cap in a rabbet",
+        "Some shops take rabbets in 4.5 mm under the fixed cap.")
+    finish: float = _rule(0.8, 0, 3, "mm", "depth", "R3", "Finishing pass",
+        "What is left for the last, light pass; 0 leaves it out.")
+    trim_slot_cap: float = _rule(3, 0.5, 3, "mm", "depth", "R3", "Deepest pass of a trim router in a slot",
+        "Lower it and a trim router takes more passes.")
+    dense_factor: float = _rule(0.75, 0.1, 1, "×", "depth", "R3", "Step in dense hardwood",
+        "The share of the school's step that dense hardwood gets.")
+    neck_clearance: float = _rule(0.4, 0.4, 2, "mm", "depth", "R3", "Shank thinner than the cutter by",
+        "Only then may a cut go deeper than the cutting length.")
+    compression_extra: float = _rule(1, 1, 4, "mm", "depth", "R3", "First pass beyond the up-cut tip",
+        "How far a compression bit's first pass passes its tip part.")
+    through_extra: float = _rule(0.5, 0.2, 3, "mm", "depth", "R3", "A through cut goes below the work",
+        "How deep a through cut bites the sacrificial board.")
+    feed_min_m_min: float = _rule(0.8, 0.8, 2, "m/min", "feed", "R4", "Slowest feed by hand",
+        "Raise it and slow cuts get a slower spindle.")
+    feed_max_m_min: float = _rule(5, 2, 5, "m/min", "feed", "R4", "Fastest feed by hand",
+        "Lower it and light cuts take longer.")
+    power_share: float = _rule(0.55, 0.2, 0.6, "share", "feed", "R5", "Output for the rated input",
+        "Lower it and passes get shallower.")
+    power_limit: float = _rule(0.8, 0.2, 0.8, "share", "feed", "R5", "Share of the output a pass may take",
+        "Lower it and passes get shallower.")
+    least_step: float = _rule(1, 0.5, 3, "mm", "feed", "R5", "Rather slower than a step under",
+        "When power is short, steps shrink to this, then the feed slows.")
+    bend_caution: float = _rule(0.05, 0.01, 0.05, "mm", "stiffness", "R6", "Bending cautioned from",
+        "Lower it and slender bits are cautioned sooner.")
+    bend_limit: float = _rule(0.15, 0.05, 0.15, "mm", "stiffness", "R6", "Bending at most",
+        "Lower it and slender bits take smaller steps.")
+    steel_limit: float = _rule(350, 100, 350, "MPa", "stiffness", "R6", "Strength of steel",
+        "Half of it is what a shank is loaded with at most.")
+    carbide_limit: float = _rule(800, 200, 800, "MPa", "stiffness", "R6", "Strength of solid carbide",
+        "Half of it is what a carbide bit is loaded with at most.")
+    usual_datum: float = _rule(10, 10, 40, "mm", "stiffness", "R6", "Collet above the underside, where unknown",
+        "How far a bit must stand out before it reaches the wood, until it is measured.")
+    fence_overhang: float = _rule(100, 50, 400, "mm", "guide", "R8", "Fence beyond the board",
+        "How far the straightedge stands out at either end.")
+    fence_width: float = _rule(60, 20, 200, "mm", "guide", "R8", "Fence width",
+        "The room on the board that the straightedge needs.")
+    slot_play: float = _rule(0.1, 0, 0.5, "mm", "template", "R9", "Template slot wider than the bushing by",
+        "Less is truer, more runs easier.")
+    bore_clearance: float = _rule(0.5, 0.5, 3, "mm", "template", "R9", "Cutter clear of the bushing's bore by",
+        "A tighter bushing is refused.")
+    waste_outside: float = _rule(3, 0.5, 3, "mm", "template", "R9", "Waste left for the template bit",
+        "What the saw leaves outside the line, at most.")
+    template_thickness: float = _rule(9, 6, 25, "mm", "template", "R9", "Template at least",
+        "Thinner gives a bearing too little to run on.")
+    plug_extra: float = _rule(1, 0.2, 5, "mm", "template", "R10", "Inlay plug proud by",
+        "What stands out of the recess, to be planed flush.")
+    bearing_fit: float = _rule(0.1, 0.01, 0.3, "mm", "guide", "R11", "A bearing fits within",
+        "How far a rabbet by bearing may be from the width asked for.")
+    bearing_contact: float = _rule(2, 2, 10, "mm", "guide", "R11", "Edge left for the bearing",
+        "Less than this and the bearing has nothing to ride on.")
+    dovetail_share: float = _rule(0.72, 0.4, 0.9, "share", "joint", "R13", "Dovetail of the stock's thickness",
+        "The widest dovetail bit that is taken by itself.")
+    clearing_short: float = _rule(0.5, 0.2, 2, "mm", "joint", "R13", "Clearing pass short of the socket by",
+        "What the straight bit leaves for the dovetail bit.")
+    dovetail_in_hardwood: float = _rule(6, 2, 6, "mm", "joint", "R13", "Dovetail uncleared in hardwood",
+        "Deeper needs a clearing bit first.")
+    dovetail_in_softwood: float = _rule(8, 2, 8, "mm", "joint", "R13", "Dovetail uncleared in softwood",
+        "Deeper needs a clearing bit first.")
+    tongue_short: float = _rule(0.3, 0, 1, "mm", "joint", "R13", "Tongue shorter than its socket by",
+        "Room for glue below the tongue.")
+    dovetail_clearance: float = _rule(0.1, 0, 0.5, "mm", "joint", "R13", "Play of a sliding dovetail",
+        "Over both flanks; 0 for a tapered one.")
+    fit_sliding: float = _rule(0.1, 0.02, 0.5, "mm", "joint", "R14", "Sliding fit",
+        "Clearance of a mate that is to slide.")
+    fit_glue: float = _rule(0.15, 0.02, 0.5, "mm", "joint", "R14", "Room for glue",
+        "Clearance of a mate that is glued.")
+    setup_minutes: float = _rule(8, 1, 60, "min", "choosing", "R16", "A setup takes",
+        "The time of a change of bit, height or fence.")
+    # fmt: on
 
     def __post_init__(self) -> None:
-        for field, bound in _BOUNDS.items():
-            value: float = getattr(self, field)
+        for bound in bounds():
+            value: float = getattr(self, bound.field)
             if not bound.low <= value <= bound.high:
-                raise RuleError("beyond-floor", field=field, name=bound.name, low=bound.low, high=bound.high, unit=bound.unit)
-        for field, known in (("speed_rule", SPEED_RULES), ("depth_rule", DEPTH_RULES)):
-            if getattr(self, field) not in known:
-                raise RuleError("unknown-school", field=field, value=getattr(self, field), name=field, choices=", ".join(known))
+                raise RuleError(
+                    "beyond-floor", field=bound.field, name=bound.name, low=bound.low, high=bound.high, unit=bound.unit
+                )
+        for group, known in school_values().items():
+            if getattr(self, group) not in known:
+                raise RuleError("unknown-school", field=group, value=getattr(self, group), name=group, choices=", ".join(known))
+
+
+@lru_cache(maxsize=1)
+def bounds() -> tuple[Bound, ...]:
+    """Every number of the house rules with its bounds, in the order of the screen."""
+    return tuple(
+        Bound(field=each.name, standard=float(each.default), **each.metadata)  # type: ignore[arg-type]
+        for each in fields(HouseRules)
+        if each.metadata
+    )
+
+
+@lru_cache(maxsize=1)
+def school_values() -> dict[str, tuple[str, ...]]:
+    """The schools that may be chosen, by group."""
+    groups = dict.fromkeys(choice.group for choice in SCHOOLS)
+    return {group: tuple(choice.value for choice in SCHOOLS if choice.group == group) for group in groups}
 
 
 STANDARD = HouseRules()

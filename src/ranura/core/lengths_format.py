@@ -44,3 +44,15 @@ def inch_number(mm: float | Fraction) -> tuple[str, float]:
         common = math.gcd(rest, INCH_STEP)
         parts.append(f"{rest // common}/{INCH_STEP // common}")
     return sign + " ".join(parts), error
+
+
+def trade_text(mm: float) -> str:
+    """A size as the trade names it: in inches when it is a whole number of 1/64 in and no half millimetre, else in mm.
+
+    >>> trade_text(12.7), trade_text(12), trade_text(9.525), trade_text(17.4625)
+    ('1/2 in', '12 mm', '3/8 in', '11/16 in')"""
+    number, error = inch_number(mm)
+    halves = mm * 2
+    if abs(error) < 1e-6 and abs(halves - round(halves)) > 1e-6:
+        return f"{number} in"
+    return f"{mm_number(mm, 0.000001)} mm"

@@ -2,30 +2,32 @@
 
 from __future__ import annotations
 
-import dataclasses
 from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core import numbers
 from ranura.core.cautions import GENERAL, Caution, caution, has_stop, spoken
-from ranura.core.choosing.candidates import Candidate, Drop, candidate, sift, speed_of
-from ranura.core.choosing.feasibility import SETUP_CODES
-from ranura.core.choosing.ranking import Ranked, rank
+from ranura.core.choosing.candidates import Drop, Sifted, sift
+from ranura.core.choosing.judging import SETUP_CODES, Candidate, Judge, speed_of, turning_rpm
+from ranura.core.choosing.offers import Miss, Offer, costs, misses_of, offers
+from ranura.core.choosing.ranking import Pair, Ranked, rank
 from ranura.core.cuts.dado import Channel, Dado, channel
-from ranura.core.cutting.size import OPENING_CLEARANCE
-from ranura.core.cutting.stepping import Pass, Stepping, Tooling, plan_steps
+from ranura.core.cutting.grip import Grip
+from ranura.core.cutting.speed import Speed
+from ranura.core.cutting.stepping import Pass, Stepping, plan_steps
 from ranura.core.drawing import View, board_view, plan_view, section_view
 from ranura.core.errors import CutError
 from ranura.core.guiding.placing import place_fence
 from ranura.core.holding import hold, sweep_of
 from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import Length, as_typed, written_in
-from ranura.core.materials import CROSS_VENEERED, Material, material
+from ranura.core.materials import CROSS_VENEERED, Material
 from ranura.core.pieces import Piece
 from ranura.core.setting import Setting
 from ranura.core.shop import Shop
 from ranura.core.slip import PassLine, Section, pass_lines, sections
 from ranura.core.text import Reading, Text, write
+from ranura.core.tooling.bits import shank_name
 from ranura.core.working import Figure, show
 from ranura.core.workings import figures
 
@@ -49,35 +51,12 @@ def _asked(field: Literal["width", "depth", "position"], length: Length) -> Aske
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Option:
-    """A bit in a router that can make the cut, with what it loses against the best."""
-
-    bit_id: str
-    bit_name: str
-    router_id: str
-    router_name: str
-    loses: tuple[Text, ...]
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Refusal:
-    """A bit, alone or in a router, that cannot make the cut, and why."""
-
-    bit_id: str
-    bit_name: str
-    router_id: str | None
-    router_name: str | None
-    code: str
-    reason: Text
-    do: Text
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
 class CutPlan:
     """The whole setup of a cut. `status` "stop" means that it must not be run, nor printed as ready.
 
     `figures` carry their workings by key, `slip` refers to them; `passes` are in order of work; `drawing` is the plan view
-    and the section. `options` are ranked best first; `pinned` says which tools the person chose.
+    and the section. `offers` are the best bits and routers, best first, of `offer_count` that can make it; `misses` only
+    one thing keeps from it; `refused` counts the rest. `pinned` says which tools the person chose, `costs` what that costs.
     """
 
     title: Text
@@ -86,8 +65,11 @@ class CutPlan:
     bit_id: str
     router_id: str
     pinned: tuple[Literal["bit", "router"], ...]
-    options: tuple[Option, ...]
-    refusals: tuple[Refusal, ...]
+    costs: tuple[Text, ...]
+    offers: tuple[Offer, ...]
+    offer_count: int
+    misses: tuple[Miss, ...]
+    refused: int
     passes: tuple[Pass, ...]
     pass_lines: tuple[PassLine, ...]
     figures: tuple[Figure, ...]
@@ -96,23 +78,25 @@ class CutPlan:
     drawing: tuple[View, ...]
 
 
-def plan_cut(cut: Dado, piece: Piece, shop: Shop, rules: HouseRules) -> CutPlan:
-    """Plans a cut in a piece with what a shop owns, under its house rules.
+def plan_cut(cut: Dado, piece: Piece, shop: Shop, rules: HouseRules, *, mounted: frozenset[Pair] = frozenset()) -> CutPlan:
+    """Plans a cut in a piece with what a shop owns, under its house rules; `mounted` are set up in this job already.
 
     Raises `CutError` with the dimension that cannot be: no wood for it, or no bit in the drawer for it. A pinned tool
     that cannot make the cut is planned all the same, as far as it goes, with its stop."""
-    wood = material(piece.material, field="piece.material")
+    wood = shop.material(piece.material, field="piece.material")
     asked = channel(cut, piece)
-    if not shop.bits:
+    if all(bit.archived for bit in shop.bits):
         raise CutError("no-bits")
-    if not shop.routers:
+    if all(router.archived for router in shop.routers):
         raise CutError("no-routers")
-    fit, dropped = sift(shop, asked, wood, rules)
-    ranked = rank(fit, wood, asked)
-    chosen = _chosen(cut, shop, asked, wood, rules, ranked, dropped)
-    setting = _setting(chosen, asked, piece, rules)
+    judge = Judge(shop, asked.need, wood, rules, asked)
+    sifted = sift(judge)
+    ranked = rank(sifted.fit, wood, asked.need, rules, mounted=mounted)
+    chosen = _chosen(cut, shop, judge, ranked, sifted)
+    setting = _setting(chosen, judge, piece, shop)
     worked = figures(setting)
     passes = setting.stepping.passes if setting.stepping else ()
+    best = ranked[0].candidate if ranked else None
     return CutPlan(
         title=title_of(cut, rules),
         asked=(
@@ -124,8 +108,11 @@ def plan_cut(cut: Dado, piece: Piece, shop: Shop, rules: HouseRules) -> CutPlan:
         bit_id=chosen.bit.id,
         router_id=chosen.router.id,
         pinned=_pinned(cut),
-        options=tuple(_option(each) for each in ranked),
-        refusals=tuple(_refusal(each) for each in dropped),
+        costs=_costs(setting, best, judge, piece, shop),
+        offers=offers(ranked, judge),
+        offer_count=len(ranked),
+        misses=misses_of(judge, sifted, best),
+        refused=len(sifted.dropped),
         passes=passes,
         pass_lines=pass_lines(passes),
         figures=worked,
@@ -133,6 +120,13 @@ def plan_cut(cut: Dado, piece: Piece, shop: Shop, rules: HouseRules) -> CutPlan:
         cautions=setting.cautions,
         drawing=_drawing(setting, cut),
     )
+
+
+def _costs(setting: Setting, best: Candidate | None, judge: Judge, piece: Piece, shop: Shop) -> tuple[Text, ...]:
+    """What taking other tools than the best costs, in words and numbers; empty for the best."""
+    if best is None or (setting.bit.id, setting.router.id) == (best.bit.id, best.router.id):
+        return ()
+    return costs(setting, _setting(best, judge, piece, shop), judge)
 
 
 def _pinned(cut: Dado) -> tuple[Literal["bit", "router"], ...]:
@@ -151,15 +145,7 @@ def _status(cautions: tuple[Caution, ...]) -> Literal["ready", "caution", "stop"
     return "caution" if any(each.level == "caution" for each in cautions) else "ready"
 
 
-def _chosen(
-    cut: Dado,
-    shop: Shop,
-    asked: Channel,
-    wood: Material,
-    rules: HouseRules,
-    ranked: tuple[Ranked, ...],
-    dropped: list[Drop],
-) -> Candidate:
+def _chosen(cut: Dado, shop: Shop, judge: Judge, ranked: list[Ranked], sifted: Sifted) -> Candidate:
     """The best candidate that agrees with what is pinned; a pinned pair that was dropped is taken with its reasons."""
     bit = None if cut.bit_id is None else shop.bit(cut.bit_id, field="cut.bit_id")
     router = None if cut.router_id is None else shop.router(cut.router_id, field="cut.router_id")
@@ -168,13 +154,15 @@ def _chosen(
         if (bit is None or found.bit is bit) and (router is None or found.router is router):
             return found
     if bit is None and not ranked:
-        _refuse_the_dimension(shop, asked, dropped)
-    bits = [bit] if bit is not None else [b for b in shop.bits if b.id not in {d.bit.id for d in dropped if d.router is None}]
-    routers = [router] if router is not None else list(shop.routers)
-    pairs = [candidate(b, r, asked, wood, rules) for b in bits or shop.bits for r in routers]
+        _refuse_the_dimension(shop, judge, sifted.dropped)
+    alone = {drop.bit.id for drop in sifted.dropped if drop.router is None}
+    owned = [each for each in shop.bits if each.cuts_channels and not each.archived]
+    bits = [bit] if bit is not None else [each for each in owned if each.id not in alone] or owned
+    routers = [router] if router is not None else [each for each in shop.routers if not each.archived]
+    pairs = [judge.candidate(b, r) for b in bits for r in routers]
     # The nearest miss: by hand before table, what only wants another way of setting up, the fewest reasons, then by rank.
     return min(
-        (each.candidate for each in rank(pairs, wood, asked)),
+        pairs if bit is not None else (each.candidate for each in rank(pairs, judge.wood, judge.need, judge.rules)),
         key=lambda miss: (
             miss.router.mounting == "table",
             any(reason.code not in SETUP_CODES for reason in miss.reasons),
@@ -183,38 +171,42 @@ def _chosen(
     )
 
 
-def _refuse_the_dimension(shop: Shop, asked: Channel, dropped: list[Drop]) -> None:
+def _refuse_the_dimension(shop: Shop, judge: Judge, dropped: list[Drop]) -> None:
     """Raises `CutError` on width or depth when every bit fails on it; other causes are shown as a plan with a stop."""
     by_itself = {drop.bit.id: drop.reason.code for drop in dropped if drop.router is None}
-    if len(by_itself) < len(shop.bits):
+    bits = [bit for bit in shop.bits if not bit.archived]
+    if len(by_itself) < len(bits):
         return
-    narrow_enough = [bit for bit in shop.bits if by_itself[bit.id] != "bit-wider-than-cut"]
+    straight = [bit for bit in bits if bit.cuts_channels]
+    if not straight:
+        raise CutError("no-straight-bit")
+    narrow_enough = [bit for bit in straight if by_itself[bit.id] != "bit-wider-than-cut"]
     if not narrow_enough:
-        narrowest = min(shop.bits, key=lambda bit: bit.diameter)
+        narrowest = min(straight, key=lambda bit: bit.diameter)
         raise CutError(
             "narrower-than-any-bit",
             field="cut.width",
-            width=asked.width,
+            width=judge.need.width,
             narrowest=narrowest.diameter,
             name=narrowest.name,
         )
     longest = max(narrow_enough, key=lambda bit: bit.cutting_length)
-    raise CutError("deeper-than-any-bit", field="cut.depth", depth=asked.depth, longest=longest.cutting_length, name=longest.name)
+    raise CutError("deeper-than-any-bit", field="cut.depth", depth=judge.reach, longest=longest.cutting_length, name=longest.name)
 
 
-def _setting(chosen: Candidate, asked: Channel, piece: Piece, rules: HouseRules) -> Setting:
-    wood = material(piece.material)
+def _setting(chosen: Candidate, judge: Judge, piece: Piece, shop: Shop) -> Setting:
+    asked, wood, rules = channel_of(judge), judge.wood, judge.rules
     speed = speed_of(chosen.bit, chosen.router, rules, compare=True)
-    chosen = dataclasses.replace(chosen, speed=speed)
-    bit, router, base = chosen.bit, chosen.router, chosen.base
+    bit, base = chosen.bit, chosen.base
     guided = base.sides[0]
     fence, fence_cautions = place_fence(asked, bit, guided, rules)
     stepping = None
     spacers = fence.setback.spacers
-    if spacers is not None:
-        rpm = speed.rpm if speed.dial_rpm is None else speed.dial_rpm
-        tooling = Tooling(bit=bit, router=router, rpm=rpm, material=wood, rules=rules)
-        stepping = plan_steps(tooling, depth=asked.depth, run=asked.run, spacers=spacers)
+    held = judge.grip(bit, chosen.router)
+    grip = held if isinstance(held, Grip) else None
+    if spacers is not None and grip is not None:
+        tooling = judge.tooling(bit, chosen.router, turning_rpm(speed), grip.free)
+        stepping = plan_steps(tooling, run=asked.run, spacers=spacers)
     sweep = sweep_of(
         asked,
         fence,
@@ -225,21 +217,37 @@ def _setting(chosen: Candidate, asked: Channel, piece: Piece, rules: HouseRules)
     )
     holding = hold(asked, fence, sweep)
     cautions = [spoken(reason) for reason in chosen.reasons]
-    if router.mounting == "hand":
-        cautions += [*fence_cautions, *holding.cautions]
-    cautions += _cautions(chosen, asked, piece, stepping)
+    if chosen.router.mounting == "hand":
+        cautions += [*fence_cautions, *holding.cautions, *_straightedges(shop, fence.length)]
+    cautions += _cautions(chosen, speed, grip, asked, piece, wood, rules, stepping)
     return Setting(
         piece=piece,
         material=wood,
         channel=asked,
         rules=rules,
         candidate=chosen,
+        speed=speed,
+        grip=grip,
         guided=guided,
         fence=fence,
         stepping=stepping,
         holding=holding,
         cautions=_in_order(cautions),
     )
+
+
+def channel_of(judge: Judge) -> Channel:
+    """The cut on its board; a plan always has one."""
+    assert judge.channel is not None, "a plan is made for a cut on a board"
+    return judge.channel
+
+
+def _straightedges(shop: Shop, needed: float) -> list[Caution]:
+    """Whether an owned straightedge is long enough; nothing is said where none was put in."""
+    owned = [each.length for each in shop.guides if each.kind == "straightedge"]
+    if not owned or not numbers.under(max(owned), needed):
+        return []
+    return [caution("straightedge-short", needed=needed, longest=max(owned))]
 
 
 def _in_order(cautions: list[Caution]) -> tuple[Caution, ...]:
@@ -251,18 +259,35 @@ def _in_order(cautions: list[Caution]) -> tuple[Caution, ...]:
     return (*ordered, caution(GENERAL))
 
 
-def _cautions(chosen: Candidate, asked: Channel, piece: Piece, stepping: Stepping | None) -> list[Caution]:
+def _cautions(
+    chosen: Candidate,
+    speed: Speed,
+    grip: Grip | None,
+    asked: Channel,
+    piece: Piece,
+    wood: Material,
+    rules: HouseRules,
+    stepping: Stepping | None,
+) -> list[Caution]:
     """What a cut that can be made still asks to be careful about."""
-    bit, base, wood = chosen.bit, chosen.base, material(piece.material)
+    bit, base = chosen.bit, chosen.base
     dropped = {reason.code for reason in chosen.reasons}
-    found = [each for each in chosen.speed.cautions if each.code not in dropped]
+    found = [each for each in speed.cautions if each.code not in dropped]
     if stepping is not None:
         found += stepping.cautions
         found += [each for gait in stepping.gaits for each in gait.cautions]
     if bit.state == "dull":
         found.append(caution("dull-bit"))
     if base.opening is None:
-        found.append(caution("opening-unknown", needed=bit.diameter + OPENING_CLEARANCE))
+        found.append(caution("opening-unknown", needed=bit.diameter + rules.opening_clearance))
+    if chosen.sleeved:
+        sleeve = chosen.router.sleeve_for(bit.shank)
+        collet = shank_name(sleeve.collet) if sleeve else ""
+        found.append(caution("reducing-sleeve", shank=shank_name(bit.shank), collet=collet))
+    if grip is not None and not grip.datum_known:
+        found.append(caution("datum-unknown", datum=grip.datum))
+    if grip is not None and grip.spare:
+        found.append(caution("shorter-is-stiffer", free=grip.free, needed=grip.needed))
     if not base.sides[0].measured:
         found.append(caution("base-unmeasured"))
     if not piece.thickness_measured:
@@ -274,6 +299,8 @@ def _cautions(chosen: Candidate, asked: Channel, piece: Piece, stepping: Steppin
         found.append(caution("thin-wall", wall=wall))
     if bit.profile == "down-cut":
         found.append(caution("down-cut-lifts-router"))
+        if wood.material_class not in CROSS_VENEERED and numbers.over(asked.depth, bit.diameter):
+            found.append(caution("down-cut-packs", depth=asked.depth, diameter=bit.diameter))
     if bit.profile == "up-cut" and (numbers.under(asked.thickness, 10) or wood.material_class == "veneered-board"):
         found.append(caution("up-cut-lifts-thin-work", thickness=asked.thickness))
     if wood.material_class in CROSS_VENEERED:
@@ -281,27 +308,6 @@ def _cautions(chosen: Candidate, asked: Channel, piece: Piece, stepping: Steppin
     if wood.harmful_dust:
         found.append(caution("dust", material=wood.name))
     return found
-
-
-def _option(ranked: Ranked) -> Option:
-    found = ranked.candidate
-    return Option(
-        bit_id=found.bit.id, bit_name=found.bit.name, router_id=found.router.id, router_name=found.router.name,
-        loses=ranked.loses,
-    )  # fmt: skip
-
-
-def _refusal(drop: Drop) -> Refusal:
-    said = spoken(drop.reason)
-    return Refusal(
-        bit_id=drop.bit.id,
-        bit_name=drop.bit.name,
-        router_id=drop.router.id if drop.router else None,
-        router_name=drop.router.name if drop.router else None,
-        code=said.code,
-        reason=said.message,
-        do=said.do,
-    )
 
 
 def _drawing(setting: Setting, cut: Dado) -> tuple[View, ...]:

@@ -5,8 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from ranura.core.cautions import Caution
-from ranura.core.choosing.candidates import Candidate
+from ranura.core.choosing.judging import Candidate, turning_rpm
 from ranura.core.cuts.dado import Channel
+from ranura.core.cutting.grip import Grip
+from ranura.core.cutting.speed import Speed
 from ranura.core.cutting.stepping import Stepping
 from ranura.core.guiding.placing import Fence
 from ranura.core.holding import Holding
@@ -27,6 +29,8 @@ class Setting:
     channel: Channel
     rules: HouseRules
     candidate: Candidate
+    speed: Speed
+    grip: Grip | None
     guided: GuidedSide
     fence: Fence
     stepping: Stepping | None
@@ -56,8 +60,7 @@ class Setting:
     @property
     def turning_rpm(self) -> float:
         """The speed the dial position really gives, or the target where no dial is known (R2.9)."""
-        speed = self.candidate.speed
-        return speed.rpm if speed.dial_rpm is None else speed.dial_rpm
+        return turning_rpm(self.speed)
 
     @property
     def pushes_away(self) -> bool:

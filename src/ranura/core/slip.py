@@ -70,7 +70,7 @@ def pass_lines(passes: Sequence[Pass]) -> tuple[PassLine, ...]:
 def sections(setting: Setting, cut: Dado, figures: Sequence[Figure], cautions: Sequence[Caution]) -> tuple[Section, ...]:
     """The slip of a setting. Sections without a figure are left out where a stop leaves nothing to say."""
     by_key = {figure.key: figure for figure in figures}
-    made = [_tool(setting), _speed(setting, by_key)]
+    made = [_tool(setting, by_key), _speed(setting, by_key)]
     if setting.stepping is not None:
         made.append(_depths(setting, cut))
     if setting.by_hand:
@@ -91,19 +91,20 @@ def _lead(figure: Figure, caption: str, **facts: Fact) -> Lead:
     return Lead(shown=figure.shown, caption=write(caption, **facts), figure=figure.key)
 
 
-def _tool(setting: Setting) -> Section:
+def _tool(setting: Setting, figures: Mapping[str, Figure]) -> Section:
     bit, router, base = setting.bit, setting.router, setting.base
-    has = router.has_collet(bit.shank)
+    has = router.has_collet(bit.shank) or setting.candidate.sleeved
     fits = "{shank} shank and collet · {router}, {base} base" if has else "{shank} shank · {router}, {base} base"
+    grip = setting.grip
+    held = write("unplugged; push it in, draw it back 3 mm")
+    if grip is not None:
+        held = write("unplugged; {i:rough} in the collet, {f:rough} stand out", i=grip.inside, f=grip.free)
     return Section(
         key="tool",
         title="Tool up",
         leads=(Lead(shown=plain(bit.name), caption=write("")),),
-        lines=(
-            write(fits, shank=shank_name(bit.shank), router=router.name, base=base.kind),
-            write("unplugged; push it in, draw it back 3 mm"),
-        ),
-        figures=(),
+        lines=(write(fits, shank=shank_name(bit.shank), router=router.name, base=base.kind), held),
+        figures=tuple(key for key in ("tool.free", "tool.bend") if key in figures),
     )
 
 

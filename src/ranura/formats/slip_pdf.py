@@ -14,7 +14,6 @@ from reportlab.pdfgen.canvas import Canvas
 from ranura.core.cautions import GENERAL, Caution
 from ranura.core.cuts.dado import Dado
 from ranura.core.lengths import as_typed
-from ranura.core.materials import material
 from ranura.core.pieces import Piece
 from ranura.core.plan import CutPlan
 from ranura.core.slip import Section
@@ -41,6 +40,7 @@ class Sheet:
     name: str
     shop_name: str
     word: str
+    material_name: str
 
 
 def _said(text: Text, system: System) -> str:
@@ -56,9 +56,10 @@ def sentence(sheet: Sheet) -> str:
     )
 
 
-def _board(piece: Piece) -> str:
+def _board(sheet: Sheet) -> str:
+    piece = sheet.piece
     size = " × ".join(as_typed(length) for length in (piece.length, piece.width, piece.thickness))
-    return f"{material(piece.material).name}, {size}{'' if piece.thickness_measured else ', not measured'}"
+    return f"{sheet.material_name}, {size}{'' if piece.thickness_measured else ', not measured'}"
 
 
 def slip_pdf(sheet: Sheet, *, paper: Paper, system: System) -> bytes:
@@ -95,7 +96,7 @@ def _heading(canvas: Canvas, sheet: Sheet, y: float, inner: float) -> float:
     canvas.setFillColor(INK)
     write(canvas, _MARGIN, y - 15, sheet.name, "figure", 19)
     write(canvas, _MARGIN + inner, y - 8, sheet.shop_name, "text", 9.5, align=1)
-    write(canvas, _MARGIN + inner, y - 20, _board(sheet.piece), "text", 9.5, align=1)
+    write(canvas, _MARGIN + inner, y - 20, _board(sheet), "text", 9.5, align=1)
     y -= 38
     for line in wrapped(sentence(sheet) + ".", "strong", 12, inner):
         write(canvas, _MARGIN, y, line, "strong", 12)

@@ -26,6 +26,7 @@ class ShopRow(Base):
     name: Mapped[str] = mapped_column(String(NAME_LENGTH))
     unit: Mapped[str] = mapped_column(String(2))
     rules: Mapped[dict[str, Any]]
+    currency: Mapped[str] = mapped_column(String(8), default="€")
 
 
 class _Owned(Base):
@@ -38,20 +39,45 @@ class _Owned(Base):
     place: Mapped[int] = mapped_column(Integer)
 
 
-class RouterRow(_Owned):
+class _Thing(Base):
+    """What a shop owns: known by the shop and its id, in its place among its like."""
+
+    __abstract__ = True
+
+    shop_id: Mapped[str] = mapped_column(ForeignKey("shops.id", ondelete="CASCADE"), primary_key=True)
+    id: Mapped[str] = mapped_column(String(ID_LENGTH), primary_key=True)
+    place: Mapped[int] = mapped_column(Integer)
+    spec: Mapped[dict[str, Any]]
+
+
+class RouterRow(_Thing):
     """A router of the bench."""
 
     __tablename__ = "routers"
 
-    spec: Mapped[dict[str, Any]]
 
-
-class BitRow(_Owned):
+class BitRow(_Thing):
     """A bit of the drawer."""
 
     __tablename__ = "bits"
 
-    spec: Mapped[dict[str, Any]]
+
+class GuideRow(_Thing):
+    """A guide: a bushing, a straightedge, an edge guide."""
+
+    __tablename__ = "guides"
+
+
+class WoodRow(_Thing):
+    """A wood of the shop's own."""
+
+    __tablename__ = "woods"
+
+
+class DeliveryRow(_Thing):
+    """A load of boards and what it measured."""
+
+    __tablename__ = "deliveries"
 
 
 class JobRow(_Owned):

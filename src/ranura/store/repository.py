@@ -16,20 +16,12 @@ from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import Unit
 from ranura.core.pieces import Piece
 from ranura.core.shop import Shop
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.routers import Router
-from ranura.store.models import BitRow, CutRow, JobRow, PieceRow, RouterRow, ShopRow
+from ranura.store import things
+from ranura.store.models import CutRow, JobRow, PieceRow, ShopRow
+from ranura.store.things import NotFoundError
 
-_ROUTER, _BIT = TypeAdapter(Router), TypeAdapter(Bit)
 _PIECE, _CUT = TypeAdapter(Piece), TypeAdapter(Dado)
 _RULES, _UNIT = TypeAdapter(HouseRules), TypeAdapter[Unit](Unit)
-
-
-class NotFoundError(LookupError):
-    """An id that this shop does not have."""
-
-    def __init__(self, what: str, id: str) -> None:
-        super().__init__(f"there is no {what} {id!r} here")
 
 
 class StaleError(Exception):
@@ -67,6 +59,14 @@ class KeptJob:
     id: str
     name: str
     pieces: tuple[KeptPiece, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Use:
+    """A cut or piece that uses something of the shop."""
+
+    id: str
+    name: str
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -119,14 +119,10 @@ def remove_shop(session: Session, shop_id: str) -> None:
 def add_shop(session: Session, shop: Shop) -> None:
     """Keeps a new shop with its tools."""
     rules: dict[str, Any] = _RULES.dump_python(shop.rules, mode="json")
-    session.add(ShopRow(id=shop.id, name=shop.name, unit=shop.unit, rules=rules))
+    session.add(ShopRow(id=shop.id, name=shop.name, unit=shop.unit, rules=rules, currency=shop.currency))
     session.flush()
-    for place, router in enumerate(shop.routers):
-        spec = _ROUTER.dump_python(router, mode="json")
-        session.add(RouterRow(id=router.id, shop_id=shop.id, place=place, spec=spec))
-    for place, bit in enumerate(shop.bits):
-        session.add(BitRow(id=bit.id, shop_id=shop.id, place=place, spec=_BIT.dump_python(bit, mode="json")))
-    session.flush()
+    for kind in things.KINDS:
+        things.add_all(session, shop.id, kind, things.of_shop(shop, kind))
 
 
 def load_shop(session: Session, shop_id: str) -> Shop:
@@ -134,15 +130,13 @@ def load_shop(session: Session, shop_id: str) -> Shop:
     row = session.get(ShopRow, shop_id)
     if row is None:
         raise NotFoundError("shop", shop_id)
-    routers = session.scalars(select(RouterRow).where(RouterRow.shop_id == shop_id).order_by(RouterRow.place))
-    bits = session.scalars(select(BitRow).where(BitRow.shop_id == shop_id).order_by(BitRow.place))
     return Shop(
         id=row.id,
         name=row.name,
         unit=_UNIT.validate_python(row.unit),
         rules=_RULES.validate_python(row.rules),
-        routers=tuple(_ROUTER.validate_python(each.spec) for each in routers),
-        bits=tuple(_BIT.validate_python(each.spec) for each in bits),
+        currency=row.currency,
+        **{kind: things.all_of(session, shop_id, kind) for kind in things.KINDS},
     )
 
 
@@ -153,6 +147,21 @@ def save_rules(session: Session, shop_id: str, rules: HouseRules, unit: Unit) ->
         raise NotFoundError("shop", shop_id)
     row.rules = _RULES.dump_python(rules, mode="json")
     row.unit = unit
+
+
+def uses(
+    session: Session, shop_id: str, *, bit_id: str | None = None, router_id: str | None = None, material_id: str | None = None
+) -> tuple[Use, ...]:
+    """The cuts that have a bit or a router pinned, and the pieces of a material, removed ones too: they can be brought back."""
+    found: list[Use] = []
+    for row in session.scalars(select(CutRow).where(CutRow.shop_id == shop_id).order_by(CutRow.place)):
+        pinned = (row.spec.get("bit_id"), row.spec.get("router_id"))
+        if (bit_id is not None and pinned[0] == bit_id) or (router_id is not None and pinned[1] == router_id):
+            found.append(Use(id=row.id, name=row.name))
+    if material_id is not None:
+        pieces = session.scalars(select(PieceRow).where(PieceRow.shop_id == shop_id).order_by(PieceRow.place))
+        found += [Use(id=row.id, name=row.spec["name"]) for row in pieces if row.spec.get("material") == material_id]
+    return tuple(found)
 
 
 def list_jobs(session: Session, shop_id: str) -> tuple[JobName, ...]:

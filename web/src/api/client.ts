@@ -21,6 +21,22 @@ export type SlipSection = Schemas["Section"];
 export type JobName = Schemas["JobName"];
 export type View = Schemas["View"];
 export type Dimension = Schemas["Dimension"];
+export type ToolsView = Schemas["ToolsView"];
+export type BitTile = Schemas["BitTile"];
+export type BitDetail = Schemas["BitDetail"];
+export type DrawerView = Schemas["DrawerView"];
+export type DraftView = Schemas["DraftView"];
+export type RouterView = Schemas["RouterView"];
+export type FlatView = Schemas["FlatView"];
+export type Form = Schemas["Form"];
+export type FormField = Schemas["FormField"];
+export type Shape = Schemas["Shape"];
+export type DialPosition = Schemas["DialPosition-Output"];
+export type RulesView = Schemas["RulesView"];
+export type DraftedRules = Schemas["DraftedRules"];
+export type Move = Schemas["Move"];
+export type Texts = Record<string, string>;
+export type StarterIn = Schemas["StarterIn"];
 export type Unit = LengthIn["unit"];
 
 /** What is wrong, where it was typed, and whether typing on could mend it. */
@@ -73,7 +89,7 @@ export async function outcome<T>(request: Promise<Answer>): Promise<Outcome<T>> 
   };
   switch (answer.response.status) {
     case 409:
-      return { kind: "stale", newer: body?.newer };
+      return body?.newer === undefined ? { kind: "refused", problem } : { kind: "stale", newer: body.newer };
     case 404:
       return { kind: "missing", problem };
     case 503:
@@ -116,6 +132,57 @@ export const api = {
   restoreCut: (cut_id: string) =>
     outcome<undefined>(client.POST("/api/cuts/{cut_id}/restore", { params: { path: { cut_id } } })),
   plan: (piece: PieceIn, cut: CutIn) => outcome<CutPlan>(client.POST("/api/plan", { body: { piece, cut } })),
+  tools: (piece: PieceIn, cut: CutIn) =>
+    outcome<ToolsView>(client.POST("/api/plan/tools", { body: { piece, cut } })),
+  forms: () => outcome<Form[]>(client.GET("/api/forms")),
+  bits: () => outcome<DrawerView>(client.GET("/api/bits")),
+  findBits: (q: string) => outcome<string[]>(client.GET("/api/bits/find", { params: { query: { q } } })),
+  bit: (bit_id: string) =>
+    outcome<BitDetail>(client.GET("/api/bits/{bit_id}", { params: { path: { bit_id } } })),
+  draftBit: (description: string, texts: Texts) =>
+    outcome<DraftView>(client.POST("/api/bits/draft", { body: { description, texts } })),
+  addBit: (texts: Texts) => outcome<BitTile>(client.POST("/api/bits", { body: { texts } })),
+  saveBit: (bit_id: string, texts: Texts) =>
+    outcome<BitTile>(client.PUT("/api/bits/{bit_id}", { params: { path: { bit_id } }, body: { texts } })),
+  putBitAway: (bit_id: string, archived: boolean) =>
+    outcome<BitTile>(
+      client.POST("/api/bits/{bit_id}/away", { params: { path: { bit_id } }, body: { archived } }),
+    ),
+  removeBit: (bit_id: string) =>
+    outcome<undefined>(client.DELETE("/api/bits/{bit_id}", { params: { path: { bit_id } } })),
+  routers: () => outcome<RouterView[]>(client.GET("/api/routers")),
+  addRouter: (texts: Texts, bases: Texts[]) =>
+    outcome<RouterView>(client.POST("/api/routers", { body: { texts, bases } })),
+  saveRouter: (router_id: string, texts: Texts, bases: Texts[]) =>
+    outcome<RouterView>(
+      client.PUT("/api/routers/{router_id}", { params: { path: { router_id } }, body: { texts, bases } }),
+    ),
+  saveDial: (router_id: string, dial: DialPosition[]) =>
+    outcome<RouterView>(
+      client.PUT("/api/routers/{router_id}/dial", { params: { path: { router_id } }, body: { dial } }),
+    ),
+  putRouterAway: (router_id: string, archived: boolean) =>
+    outcome<RouterView>(
+      client.POST("/api/routers/{router_id}/away", { params: { path: { router_id } }, body: { archived } }),
+    ),
+  removeRouter: (router_id: string) =>
+    outcome<undefined>(client.DELETE("/api/routers/{router_id}", { params: { path: { router_id } } })),
+  things: () => outcome<FlatView[]>(client.GET("/api/things")),
+  addThing: (kind: string, texts: Texts) =>
+    outcome<FlatView>(client.POST("/api/things", { body: { kind, texts } })),
+  saveThing: (thing_id: string, kind: string, texts: Texts) =>
+    outcome<FlatView>(
+      client.PUT("/api/things/{thing_id}", { params: { path: { thing_id } }, body: { kind, texts } }),
+    ),
+  removeThing: (kind: string, thing_id: string) =>
+    outcome<undefined>(
+      client.DELETE("/api/things/{kind}/{thing_id}", { params: { path: { kind, thing_id } } }),
+    ),
+  rules: () => outcome<RulesView>(client.GET("/api/rules")),
+  draftRules: (rules: HouseRules, numbers: Texts, job_id: string | null) =>
+    outcome<DraftedRules>(client.POST("/api/rules/draft", { body: { rules, numbers, job_id } })),
+  offerStarter: (asked: StarterIn) => outcome<DrawerView>(client.POST("/api/starter", { body: asked })),
+  takeStarter: (asked: StarterIn) => outcome<DrawerView>(client.POST("/api/starter/take", { body: asked })),
 };
 
 /** The slip of a kept cut, as a PDF. */

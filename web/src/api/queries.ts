@@ -10,7 +10,7 @@ export class RefusedError extends Error {
   }
 }
 
-async function data<T>(asked: Promise<Outcome<T>>): Promise<T> {
+export async function data<T>(asked: Promise<Outcome<T>>): Promise<T> {
   const answer = await asked;
   switch (answer.kind) {
     case "ok":
@@ -32,3 +32,23 @@ export const useJobs = () => useQuery({ queryKey: ["jobs"], queryFn: () => data(
 
 export const useJob = (id: string) =>
   useQuery({ queryKey: ["job", id], queryFn: () => data(api.job(id)), retry });
+
+export const useForms = () =>
+  useQuery({
+    queryKey: ["forms"],
+    queryFn: () => data(api.forms()),
+    retry,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+export const useBits = () => useQuery({ queryKey: ["bits"], queryFn: () => data(api.bits()), retry });
+
+export const useBit = (id: string) =>
+  useQuery({ queryKey: ["bit", id], queryFn: () => data(api.bit(id)), retry });
+
+export const useRouters = () =>
+  useQuery({ queryKey: ["routers"], queryFn: () => data(api.routers()), retry });
+
+export const useThings = () => useQuery({ queryKey: ["things"], queryFn: () => data(api.things()), retry });
+
+export const useRules = () => useQuery({ queryKey: ["rules"], queryFn: () => data(api.rules()), retry });

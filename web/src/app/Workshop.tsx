@@ -60,7 +60,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
     cuts.findIndex((each) => each.cut.id === cutId),
   );
   const current = cuts[index] ?? null;
-  const unit: Unit = shop.shop.unit;
+  const unit: Unit = shop.unit;
   const open = useCallback((id: string) => void navigate(`/jobs/${job.id}/cuts/${id}`), [navigate, job.id]);
 
   const actions = useJobActions(job.id, history, open);
@@ -111,11 +111,11 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh lg:min-h-0">
       <Header
-        shopName={shop.shop.name}
+        shopName={shop.name}
         job={job}
         jobs={jobs}
         unit={unit}
-        rules={shop.shop.rules}
+        rules={shop.rules}
         saving={saving}
         undo={undoable.undo}
         redo={undoable.redo}

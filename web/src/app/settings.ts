@@ -29,7 +29,7 @@ export function useShopSettings(shop: ShopView, history: History) {
 
   const change = useCallback(
     async (label: string, unit: Unit, rules: HouseRules) => {
-      const before = { unit: shop.shop.unit, rules: shop.shop.rules };
+      const before = { unit: shop.unit, rules: shop.rules };
       if (!(await put(unit, rules))) return;
       history.push({
         label,
@@ -42,8 +42,8 @@ export function useShopSettings(shop: ShopView, history: History) {
 
   return {
     problem,
-    changeUnit: (unit: Unit) => void change("unit", unit, shop.shop.rules),
+    changeUnit: (unit: Unit) => void change("unit", unit, shop.rules),
     changeRules: (part: Partial<HouseRules>) =>
-      void change("house rules", shop.shop.unit, { ...shop.shop.rules, ...part }),
+      void change("house rules", shop.unit, { ...shop.rules, ...part }),
   };
 }

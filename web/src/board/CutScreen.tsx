@@ -138,7 +138,7 @@ function Board({ editor, shop, item, unit, onSaving, onSchool }: BoardProps) {
           plan={plan}
           problem={problem}
           unit={unit}
-          word={shop.shop.rules.dado_word ?? "dado"}
+          word={shop.rules.dado_word ?? "dado"}
           pieceName={piece.name}
           onEdit={onEdit}
         />
@@ -203,6 +203,7 @@ function Board({ editor, shop, item, unit, onSaving, onSchool }: BoardProps) {
                 plan={plan}
                 unit={unit}
                 shop={shop}
+                asked={{ piece: pieceIn(piece), cut: draft }}
                 stale={problem !== null && !problem.partial}
                 onEdit={onEdit}
                 onSchool={onSchool}

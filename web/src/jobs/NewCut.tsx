@@ -18,7 +18,7 @@ interface Props {
 export function NewCut({ shop, job, unit, pieceId, onClose, onSave }: Props) {
   const newest = job.pieces.find((piece) => piece.cuts.length === 0) ?? null;
   const [piece, setPiece] = useState(newest?.id ?? pieceId ?? "");
-  const word = shop.shop.rules.dado_word ?? "dado";
+  const word = shop.rules.dado_word ?? "dado";
   const [name, setName] = useState("");
   const [cut, setCut] = useState<Record<"width" | "depth" | "position", LengthIn>>({
     width: { typed: "", unit },

@@ -20,7 +20,7 @@ const WORDS = ["dado", "housing", "trench"] as const;
 
 /** Where experienced people disagree: the schools this shop follows. A change is seen in the open cut at once. */
 export function Rules({ shop, problem, unit, onRules, onClose }: Props) {
-  const rules = shop.shop.rules;
+  const rules = shop.rules;
   return (
     <Dialog title="House rules" onClose={onClose} aside>
       <p className="mb-3 text-ink-2">

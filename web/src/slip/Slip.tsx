@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { Caution, CutIn, CutPlan, HouseRules, ShopView, SlipSection, Unit } from "../api/client";
 import { BigReading, Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
-import { ToolPicker } from "./ToolPicker";
+import { type Asked, ToolPicker } from "./ToolPicker";
 import { Working } from "./Working";
 
 interface Props {
@@ -11,6 +11,8 @@ interface Props {
   unit: Unit;
   shop: ShopView;
   stale: boolean;
+  /** What the plan was asked for: the board and the cut. */
+  asked: Asked;
   onEdit: (change: Partial<CutIn>) => void;
   onSchool: (change: Partial<HouseRules>) => void;
 }
@@ -22,13 +24,18 @@ const STATUS: Record<CutPlan["status"], string> = {
 };
 
 /** The setup in the order of the hands. */
-export function Slip({ plan, unit, shop, stale, onEdit, onSchool }: Props) {
+export function Slip({ plan, unit, shop, stale, asked, onEdit, onSchool }: Props) {
   const [open, setOpen] = useState<string | null>(null);
   const stops = plan.cautions.filter((each) => each.level === "stop");
   const placed = new Set<string>(plan.slip.map((section) => section.key));
   const unplaced = stops.filter((stop) => !placed.has(stop.place));
   const where = plan.slip.filter((section) => stops.some((stop) => stop.place === section.key));
-  const elsewhere = plan.cautions.filter((each) => each.level !== "stop" && each.code !== "general");
+  const notes = plan.cautions.filter(
+    (each) => each.level === "note" && placed.has(each.place) && each.code !== "fence-on-support",
+  );
+  const elsewhere = plan.cautions.filter(
+    (each) => each.level !== "stop" && each.code !== "general" && !notes.includes(each),
+  );
   const general = plan.cautions.find((each) => each.code === "general");
   return (
     <section
@@ -56,8 +63,10 @@ export function Slip({ plan, unit, shop, stale, onEdit, onSchool }: Props) {
           section={section}
           plan={plan}
           stops={stops.filter((stop) => stop.place === section.key)}
+          notes={notes.filter((note) => note.place === section.key)}
           unit={unit}
           shop={shop}
+          asked={asked}
           open={open === section.key}
           onOpen={() => setOpen(open === section.key ? null : section.key)}
           onEdit={onEdit}
@@ -137,11 +146,25 @@ function CautionLine({ caution, unit, onEdit }: { caution: Caution; unit: Unit; 
 interface PlaceProps extends Omit<Props, "stale"> {
   section: SlipSection;
   stops: Caution[];
+  /** Worth knowing, and said where the working is opened. */
+  notes: Caution[];
   open: boolean;
   onOpen: () => void;
 }
 
-function Place({ section, stops, plan, unit, shop, open, onOpen, onEdit, onSchool }: PlaceProps) {
+function Place({
+  section,
+  stops,
+  notes,
+  plan,
+  unit,
+  shop,
+  asked,
+  open,
+  onOpen,
+  onEdit,
+  onSchool,
+}: PlaceProps) {
   const figures = section.figures
     .map((key) => plan.figures.find((figure) => figure.key === key))
     .filter((figure) => figure !== undefined);
@@ -160,19 +183,22 @@ function Place({ section, stops, plan, unit, shop, open, onOpen, onEdit, onSchoo
             </span>
           ))}
         </div>
-        {section.key === "tool" ? (
-          <ToolPicker plan={plan} unit={unit} shop={shop} onEdit={onEdit} />
-        ) : figures.length > 0 ? (
-          <button
-            type="button"
-            className="quiet"
-            aria-expanded={open}
-            onClick={onOpen}
-            data-testid={`working-${section.key}`}
-          >
-            {open ? "close" : "working"}
-          </button>
-        ) : null}
+        <span className="flex items-baseline gap-2.5">
+          {section.key === "tool" ? (
+            <ToolPicker plan={plan} unit={unit} asked={asked} onEdit={onEdit} />
+          ) : null}
+          {figures.length > 0 ? (
+            <button
+              type="button"
+              className="quiet"
+              aria-expanded={open}
+              onClick={onOpen}
+              data-testid={`working-${section.key}`}
+            >
+              {open ? "close" : "working"}
+            </button>
+          ) : null}
+        </span>
       </div>
       <ul className="pl-[72px] text-[14px] leading-[1.28] text-ink-2 [font-stretch:92%]">
         {section.lines.map((line) => (
@@ -181,11 +207,27 @@ function Place({ section, stops, plan, unit, shop, open, onOpen, onEdit, onSchoo
           </li>
         ))}
       </ul>
+      {section.key === "tool" && plan.costs.length > 0 ? (
+        <p
+          className="mt-0.5 ml-[72px] border-l-4 border-hazard pl-2 text-[14px] leading-snug"
+          data-testid="costs"
+        >
+          <b className="font-semibold">Your choice costs: </b>
+          <Words text={plan.costs.map((each) => inUnit(each, unit)).join(" · ")} />
+        </p>
+      ) : null}
       {stops.map((stop) => (
         <Stop key={stop.message.metric} stop={stop} unit={unit} onEdit={onEdit} />
       ))}
       {open ? (
         <div className="mt-2 flex flex-col gap-2">
+          {notes.length > 0 ? (
+            <ul>
+              {notes.map((note) => (
+                <CautionLine key={note.message.metric} caution={note} unit={unit} onEdit={onEdit} />
+              ))}
+            </ul>
+          ) : null}
           {figures.map((figure) => (
             <Working
               key={figure.key}

@@ -1,25 +1,41 @@
+import { useQuery } from "@tanstack/react-query";
 import { Popover } from "radix-ui";
-import type { CutIn, CutPlan, ShopView, Unit } from "../api/client";
+import { useState } from "react";
+import { api, type CutIn, type CutPlan, type PieceIn, type Unit } from "../api/client";
+import { data } from "../api/queries";
 import { keepMovedFocus } from "../ui/focus";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 
+export interface Asked {
+  piece: PieceIn;
+  cut: CutIn;
+}
+
 interface Props {
   plan: CutPlan;
   unit: Unit;
-  shop: ShopView;
+  asked: Asked;
   onEdit: (change: Partial<CutIn>) => void;
 }
 
-/** All bits and routers of the shop for this cut: ranked with what they lose, dropped with their reasons. Any can be taken. */
-export function ToolPicker({ plan, unit, shop, onEdit }: Props) {
+/** Bits and routers for this cut: the best with what they lose, the nearest misses, and on opening all others with reasons. */
+export function ToolPicker({ plan, unit, asked, onEdit }: Props) {
+  const [open, setOpen] = useState(false);
   const pinned = plan.pinned.length > 0;
   const take = (bit_id: string, router_id: string | null) => onEdit({ bit_id, router_id });
   const chosen = (bit: string, router: string | null) =>
     bit === plan.bit_id && (router === null || router === plan.router_id);
-  const first = plan.options[0];
+  const all = useQuery({
+    queryKey: ["tools", asked],
+    queryFn: () => data(api.tools(asked.piece, asked.cut)),
+    enabled: open,
+    staleTime: 0,
+    gcTime: 0,
+  });
+  const offers = all.data?.offers ?? plan.offers;
   return (
-    <Popover.Root>
+    <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger className="quiet" data-testid="tool-picker">
         {pinned ? "your choice" : "why this one"}
       </Popover.Trigger>
@@ -45,30 +61,53 @@ export function ToolPicker({ plan, unit, shop, onEdit }: Props) {
             ) : null}
           </div>
           <div className="overflow-auto px-3 pb-3">
+            {pinned && plan.costs.length > 0 ? (
+              <p className="striped mt-2 border-l-4 border-hazard px-2.5 py-1.5 text-[14px] leading-snug">
+                <b className="font-semibold">Your choice costs: </b>
+                <Words text={plan.costs.map((each) => inUnit(each, unit)).join(" · ")} />
+              </p>
+            ) : null}
             <h4 className="label mt-2">Can make it, best first</h4>
-            {plan.options.length === 0 ? (
+            {offers.length === 0 ? (
               <p className="text-[14px]">Nothing in this shop can, as things stand.</p>
             ) : null}
             <ul>
-              {plan.options.map((option) => (
-                <li key={option.bit_id + option.router_id}>
+              {offers.map((offer, place) => (
+                <li key={offer.bit_id + offer.router_id}>
                   <Choice
-                    name={option.bit_name}
-                    router={option.router_name}
-                    chosen={chosen(option.bit_id, option.router_id)}
-                    onTake={() => take(option.bit_id, option.router_id)}
-                    testId={`take-${option.bit_id}-${option.router_id}`}
+                    name={offer.bit_name}
+                    router={offer.router_name}
+                    chosen={chosen(offer.bit_id, offer.router_id)}
+                    onTake={() => take(offer.bit_id, offer.router_id)}
+                    testId={`take-${offer.bit_id}-${offer.router_id}`}
                   >
-                    {option === first
-                      ? "best here"
-                      : option.loses.map((loss) => inUnit(loss, unit)).join(" · ")}
+                    {place === 0 ? "best here" : offer.loses.map((loss) => inUnit(loss, unit)).join(" · ")}
                   </Choice>
                 </li>
               ))}
             </ul>
+            {plan.misses.length > 0 ? (
+              <>
+                <h4 className="label mt-3">Nearly, and what is wanting</h4>
+                <ul data-testid="misses">
+                  {plan.misses.map((miss) => (
+                    <li key={miss.bit_id + miss.router_id} className="px-2 py-1.5">
+                      <span className="flex items-baseline justify-between gap-2 text-[15px]">
+                        <span className="font-semibold">{miss.bit_name}</span>
+                        <span className="text-ink-2">{miss.router_name}</span>
+                      </span>
+                      <span className="block text-[13.5px] leading-snug text-ink-2">
+                        needs <Words text={inUnit(miss.needs, unit)} />
+                        {miss.better ? "; it would then be the better choice" : ""}
+                      </span>
+                    </li>
+                  ))}
+                </ul>
+              </>
+            ) : null}
             <h4 className="label mt-3">Cannot, and why</h4>
             <ul>
-              {plan.refusals.map((refusal) => (
+              {(all.data?.refusals ?? []).map((refusal) => (
                 <li key={refusal.bit_id + (refusal.router_id ?? "")}>
                   <Choice
                     name={refusal.bit_name}
@@ -82,8 +121,8 @@ export function ToolPicker({ plan, unit, shop, onEdit }: Props) {
                 </li>
               ))}
             </ul>
-            <p className="mt-2 text-[13.5px] text-ink-2">
-              {shop.shop.bits.length} bits and {shop.shop.routers.length} routers looked at.
+            <p className="mt-2 text-[13.5px] text-ink-2" data-testid="looked-at">
+              {plan.offer_count} can make it, {plan.refused} were refused.
             </p>
           </div>
         </Popover.Content>

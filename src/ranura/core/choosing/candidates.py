@@ -1,139 +1,39 @@
-"""Dropping what cannot make a cut (R15), each with its reason as a code and facts; the sentence is made when it is shown."""
+"""Dropping what cannot make a cut, each with its reason, and finding what nearly can (R15).
+
+A dropped bit is a code and its facts; its sentence is made when somebody reads it.
+"""
 
 from __future__ import annotations
 
+import heapq
+from collections.abc import Iterable
 from dataclasses import dataclass
 
-from ranura.core import numbers
 from ranura.core.cautions import Reason
-from ranura.core.choosing.feasibility import setup_reasons
-from ranura.core.cuts.dado import Channel
-from ranura.core.cutting.passes import max_step
-from ranura.core.cutting.size import size_reasons
-from ranura.core.cutting.speed import Speed, plan_speed
-from ranura.core.cutting.stepping import Tooling
-from ranura.core.house_rules import HouseRules
-from ranura.core.materials import Material
-from ranura.core.shop import Shop
-from ranura.core.tooling.bits import Bit, shank_name
-from ranura.core.tooling.routers import Base, Router
+from ranura.core.choosing.judging import Candidate, Judge
+from ranura.core.tooling.bits import NOMINAL_SHANKS, Bit
+from ranura.core.tooling.routers import Router, RouterClass
 
-SMALL_LENGTH, SMALL_WIDTH = 150.0, 75.0
-BEARING = 10.0
-"""mm of wood that a base must find beyond the far wall."""
+NEEDS: dict[str, str] = {
+    "no-collet": "a {shank} collet for {router}",
+    "shank-trap": "a {shank} collet for {router}",
+    "opening-too-small": "a base for {router} that opens {needed:len}",
+    "no-plunge-base": "a plunge base for {router}",
+    "overall-unknown": "its overall length, measured and typed in",
+    "marked-maximum-unknown": "its marked maximum, read off and typed in",
+    "plunge-unknown": "a look at its end: does it cut there?",
+    "grip-short": "a longer bit of this kind",
+    "fence-off-board": "a board of the same thickness beside the work",
+    "no-room-for-clamps": "another way of holding the work",
+}
+"""What would make a dropped pair work, where one thing would. Source: R15 nearest misses."""
 
-_TRAP = 0.75
-"""Shanks that differ by less than this many mm get mistaken for one another: 6 and 6.35, 12 and 12.7."""
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Candidate:
-    """A bit in a router on a base, with what speaks against it; nothing does when `reasons` is empty."""
-
-    bit: Bit
-    router: Router
-    base: Base
-    speed: Speed
-    reasons: tuple[Reason, ...]
+_LOOKED_INTO = 10
+_COLLETS_UP_TO: dict[RouterClass, float] = {"trim": 6.35, "mid-size": 12.7, "large": 12.7}
+"""mm: the largest collet made for a class of router."""
 
 
-def bit_reasons(bit: Bit, channel: Channel) -> list[Reason]:
-    """What no router could change."""
-    reasons = []
-    if numbers.over(bit.diameter, channel.width):
-        reasons.append(Reason("bit-wider-than-cut", {"diameter": bit.diameter, "width": channel.width}))
-    if numbers.over(channel.depth, bit.cutting_length):
-        facts = {"depth": channel.depth, "cutting_length": bit.cutting_length}
-        reasons.append(Reason("beyond-cutting-length", facts))
-    return reasons
-
-
-def router_reasons(bit: Bit, router: Router, base: Base, speed: Speed, channel: Channel, rules: HouseRules) -> list[Reason]:
-    """What this router cannot do with this bit."""
-    reasons = []
-    if router.mounting == "table":
-        reasons.append(Reason("needs-hand-router"))
-    if router.mounting == "hand" and _is_small(channel):
-        reasons.append(Reason("small-part", {"length": channel.board_length, "width": channel.run}))
-    if not router.has_collet(bit.shank):
-        reasons.append(_collet_reason(bit, router))
-    if router.mounting == "hand" and not bridges(channel.width, bit.diameter, base.across):
-        reasons.append(Reason("base-tips", {"across": base.across, "width": channel.width}))
-    reasons += size_reasons(
-        diameter=bit.diameter,
-        shank=bit.shank,
-        router_class=router.router_class,
-        mounting=router.mounting,
-        opening=base.opening,
-        hand_limit=rules.hand_limit,
-    )
-    said = {reason.code for reason in reasons}
-    reasons += [Reason(c.code, c.facts) for c in speed.cautions if c.level == "stop" and c.code not in said]
-    return reasons
-
-
-def bridges(width: float, bit_diameter: float, across: float) -> bool:
-    """Whether a base rests on wood on both sides of the bit in the pass next to the fence, when the channel is at its widest.
-
-    Rule: R17 base support
-    Formula: w − D/2 + 10 mm ≤ half the base's width
-    Source: geometry: a base held on one side only tips around the wall beside the bit
-
-    >>> bridges(17.6, 12.7, 152.4), bridges(73, 12.7, 152.4)
-    (True, False)"""
-    return not numbers.over(width - bit_diameter / 2 + BEARING, across / 2)
-
-
-def _is_small(channel: Channel) -> bool:
-    long, short = max(channel.board_length, channel.run), min(channel.board_length, channel.run)
-    return numbers.under(long, SMALL_LENGTH) or numbers.under(short, SMALL_WIDTH)
-
-
-def _collet_reason(bit: Bit, router: Router) -> Reason:
-    shank = shank_name(bit.shank)
-    for collet in router.collets:
-        if abs(collet - bit.shank) < _TRAP:
-            return Reason("shank-trap", {"shank": shank, "near": shank_name(collet)})
-    return Reason("no-collet", {"shank": shank, "collets": ", ".join(shank_name(c) for c in router.collets)})
-
-
-def usual_base(router: Router, *, several_depths: bool) -> Base:
-    """The base to take: the fixed one for a single depth, since it is stiffer; the plunge base for several."""
-    wanted = "plunge" if several_depths else "fixed"
-    return next((base for base in router.bases if base.kind == wanted), router.bases[0])
-
-
-def speed_of(bit: Bit, router: Router, rules: HouseRules, *, compare: bool = False) -> Speed:
-    """The speed of a bit in a router under this shop's rules (R2); `compare` adds what the other schools say."""
-    return plan_speed(
-        bit_diameter=bit.diameter,
-        bit_max_rpm=bit.marked_max_rpm,
-        mounting=router.mounting,
-        rule=rules.speed_rule,
-        rim_limit_m_s=rules.rim_speed_limit_m_s,
-        router_min_rpm=router.min_rpm,
-        router_max_rpm=router.max_rpm,
-        dial=router.dial,
-        stepped=router.stepped,
-        hand_limit=rules.hand_limit,
-        hand_caution=rules.hand_caution,
-        compare=compare,
-    )
-
-
-def candidate(bit: Bit, router: Router, channel: Channel, wood: Material, rules: HouseRules) -> Candidate:
-    """One pair, judged; how it would be set up is looked at only when nothing else speaks against it."""
-    school = max_step(rules.depth_rule, bit_diameter=bit.diameter, shank_diameter=bit.shank, cap=rules.pass_cap)
-    base = usual_base(router, several_depths=numbers.over(channel.depth, school))
-    speed = speed_of(bit, router, rules)
-    reasons = bit_reasons(bit, channel) + router_reasons(bit, router, base, speed, channel, rules)
-    if not reasons:
-        rpm = speed.rpm if speed.dial_rpm is None else speed.dial_rpm
-        reasons = setup_reasons(Tooling(bit=bit, router=router, rpm=rpm, material=wood, rules=rules), base, channel)
-    return Candidate(bit=bit, router=router, base=base, speed=speed, reasons=tuple(reasons))
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
+@dataclass(frozen=True, slots=True)
 class Drop:
     """A bit, or a bit in a router, that cannot make the cut."""
 
@@ -142,21 +42,62 @@ class Drop:
     reason: Reason
 
 
-def sift(shop: Shop, channel: Channel, wood: Material, rules: HouseRules) -> tuple[list[Candidate], list[Drop]]:
-    """All bits × routers of a shop, parted into those that can make the cut and those that cannot.
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Miss:
+    """A bit in a router that only one thing keeps from the cut."""
 
-    A bit that fails by itself is dropped once, without looking at routers."""
+    candidate: Candidate
+    reason: Reason
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Sifted:
+    """All bits × routers of a shop, parted into those that can make the cut and those that cannot."""
+
+    fit: list[Candidate]
+    dropped: list[Drop]
+
+
+def sift(judge: Judge) -> Sifted:
+    """Looks at every bit and router that is not put away. A bit that fails by itself is dropped once, without routers."""
     fit: list[Candidate] = []
     dropped: list[Drop] = []
-    for bit in shop.bits:
-        own = bit_reasons(bit, channel)
-        if own:
-            dropped.append(Drop(bit=bit, router=None, reason=own[0]))
+    for bit in judge.rack.bits:
+        if own := judge.of_bit(bit):
+            dropped.append(Drop(bit, None, own))
             continue
-        for router in shop.routers:
-            found = candidate(bit, router, channel, wood, rules)
-            if found.reasons:
-                dropped.append(Drop(bit=bit, router=router, reason=found.reasons[0]))
-            else:
+        for router in judge.rack.routers:
+            found = judge.first_look(bit, router)
+            if isinstance(found, Candidate):
                 fit.append(found)
-    return fit, dropped
+            else:
+                dropped.append(Drop(bit, router, found))
+    return Sifted(fit=fit, dropped=dropped)
+
+
+def misses(judge: Judge, dropped: Iterable[Drop]) -> list[Miss]:
+    """The dropped pairs that only one thing speaks against, and that one curable; at most a few are looked into.
+
+    Bits whose own trouble is curable are tried in every router; those as stiff and as wide as can be come first."""
+    found: list[Miss] = []
+    hopeful = [drop for drop in dropped if drop.reason.code in NEEDS and _could_be_had(drop)]
+    need = judge.need
+    first = heapq.nsmallest(
+        _LOOKED_INTO,
+        hopeful,
+        key=lambda drop: (drop.bit.state == "dull", need.lateral_passes(drop.bit.diameter), -drop.bit.shank),
+    )
+    for drop in first:
+        for router in [drop.router] if drop.router else judge.rack.routers:
+            tried = judge.candidate(drop.bit, router)
+            if {reason.code for reason in tried.reasons} == {drop.reason.code}:
+                found.append(Miss(candidate=tried, reason=drop.reason))
+    return found
+
+
+def _could_be_had(drop: Drop) -> bool:
+    """Whether the collet that is missing is made for a router of this class."""
+    if drop.reason.code not in ("no-collet", "shank-trap") or drop.router is None:
+        return True
+    limit = _COLLETS_UP_TO[drop.router.router_class]
+    return round(drop.bit.shank, 3) in NOMINAL_SHANKS and drop.bit.shank <= limit + 1e-9

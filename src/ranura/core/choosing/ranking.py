@@ -1,94 +1,152 @@
-"""Ranking what can make a cut (R15): fewest set-ups first, then stiffness, finish, power in hand; and what each loses."""
+"""Ranking what can make a cut (R15): no extra set-up, stiffness, finish, power in hand, what is mounted, cost and wear; and
+what each loses against the best."""
 
 from __future__ import annotations
 
+import math
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass
 
 from ranura.core import numbers
-from ranura.core.choosing.candidates import Candidate
-from ranura.core.cuts.dado import Channel
-from ranura.core.guiding.fences import lateral_passes
+from ranura.core.choosing.judging import Candidate
+from ranura.core.cuts.straight import StraightCut
+from ranura.core.house_rules import HouseRules
 from ranura.core.materials import CROSS_VENEERED, Material
 from ranura.core.text import Fact, Text, write
-from ranura.core.tooling.bits import Bit, Profile, shank_name
+from ranura.core.tooling.bits import shank_name
+from ranura.core.tooling.profiles import PROFILES, SPIRALS, Profile
 
-_VENEERED_ORDER: tuple[Profile, ...] = ("down-cut", "straight", "up-cut")
-_MDF_ORDER: tuple[Profile, ...] = ("straight", "down-cut", "up-cut")
-_SOLID_DEEP: tuple[Profile, ...] = ("up-cut", "straight", "down-cut")
-_SOLID_SHALLOW: tuple[Profile, ...] = ("down-cut", "straight", "up-cut")
+Pair = tuple[str, str]
+"""A bit's id and a router's."""
+
+_VENEERED: tuple[Profile, ...] = ("down-cut", "straight", "compression", "up-cut")
+_VENEERED_THROUGH: tuple[Profile, ...] = ("compression", "down-cut", "straight", "up-cut")
+_FAR_FACE: tuple[Profile, ...] = ("compression", "up-cut", "straight", "down-cut")
+_MDF: tuple[Profile, ...] = ("straight", "up-cut", "down-cut", "compression")
+_SOLID_DEEP: tuple[Profile, ...] = ("up-cut", "straight", "compression", "down-cut")
+_SOLID_SHALLOW: tuple[Profile, ...] = ("down-cut", "straight", "up-cut", "compression")
+
+_TEARS = 3
 
 LOSSES = {
     "more-passes": "{count} passes side by side instead of {best}",
     "thinner-shank": "bends more: a {shank} shank instead of {best}",
+    "bends-more": "bends {times:n1} times as much",
     "dull": "dull: half as much power again, and it burns",
     "rougher": "the edges of the cut come out less clean in {material}",
     "less-power": "{watts:n0} W instead of {best:n0} W",
+    "sleeved": "held in a reducing sleeve: less grip, more run-out",
+    "school": "this shop takes {kind} first",
+    "mounted": "another set-up to mount",
+    "dearer": "costs {price:n2} instead of {best:n2}",
+    "worn": "worn",
 }
+"""What a candidate can lose against the best, in words."""
 
 
-@dataclass(frozen=True, kw_only=True, slots=True)
+@dataclass(frozen=True, slots=True)
 class Ranked:
-    """A candidate with what it loses against the best; the best loses nothing."""
+    """A candidate in its place."""
 
     candidate: Candidate
-    loses: tuple[Text, ...]
 
 
-def finish_order(material: Material, *, deep: bool) -> tuple[Profile, ...]:
-    """Profiles from the cleanest to the roughest channel that does not go through.
+def finish_order(material: Material, need: StraightCut) -> tuple[Profile, ...]:
+    """Profiles from the cleanest to the roughest for a cut.
 
     Rule: R15 finish
-    Formula: veneered and plywood: down-cut, straight, up-cut; MDF: straight, spiral; solid and deep: up-cut, straight,
-        down-cut; solid and shallow: down-cut, straight, up-cut
+    Formula: plywood and veneer: down-cut, straight, compression, up-cut; through: compression, down-cut, straight, up-cut;
+        MDF: straight, any spiral; solid and deep or plunged: up-cut, straight, compression, down-cut; solid and shallow:
+        down-cut, straight, up-cut
     Source: a down-cut presses the near face's fibres down; an up-cut clears chips"""
     if material.material_class in CROSS_VENEERED:
-        return _VENEERED_ORDER
+        if need.through:
+            return _VENEERED_THROUGH
+        return _VENEERED if need.clean == "near" else _FAR_FACE
     if material.material_class == "mdf":
-        return _MDF_ORDER
-    return _SOLID_DEEP if deep else _SOLID_SHALLOW
+        return _MDF
+    return _SOLID_DEEP if need.stopped or numbers.over(need.depth, need.width) else _SOLID_SHALLOW
 
 
-def _finish_rank(bit: Bit, material: Material, channel: Channel) -> int:
-    return finish_order(material, deep=numbers.over(channel.depth, bit.diameter)).index(bit.profile)
+def _finish_rank(profile: Profile, order: Sequence[Profile], material: Material) -> int:
+    place = order.index(profile) if profile in order else len(order)
+    return min(place, 1) if material.material_class == "mdf" else place
 
 
-def _key(candidate: Candidate, material: Material, channel: Channel) -> tuple[float | str, ...]:
-    bit, router = candidate.bit, candidate.router
-    return (
-        bit.state == "dull",
-        lateral_passes(width=channel.width, bit_diameter=bit.diameter),
-        -bit.shank,
-        _finish_rank(bit, material, channel),
-        -router.rated_input_w,
-        bit.state == "worn",
-        -bit.diameter,
-        bit.id,
-        router.id,
-    )
+def _school_rank(profile: Profile, material: Material, need: StraightCut, rules: HouseRules) -> int:
+    """0 for what the house takes first (S1, S2), 1 for the rest; 0 for all where it goes by the material."""
+    if rules.spiral == "by-material":
+        return 0
+    tears = material.tear_out + (1 if need.across_grain and material.material_class in CROSS_VENEERED else 0)
+    spiral_first = rules.spiral == "spiral-first" or tears >= _TEARS
+    return int((profile in SPIRALS) != spiral_first)
 
 
-def rank(fit: list[Candidate], material: Material, channel: Channel) -> tuple[Ranked, ...]:
-    """The candidates, best first. A dull bit comes after every sharp one: it wants sharpening before anything else."""
-    ordered = sorted(fit, key=lambda each: _key(each, material, channel))
-    return tuple(Ranked(candidate=each, loses=_losses(each, ordered[0], material, channel)) for each in ordered)
+def rank(
+    found: Sequence[Candidate], material: Material, need: StraightCut, rules: HouseRules, *, mounted: Collection[Pair] = ()
+) -> list[Ranked]:
+    """The candidates, best first. A dull bit comes after every sharp one: it wants sharpening before anything else.
+
+    `mounted` are the pairs already set up in this job."""
+    order = finish_order(material, need)
+    finish = {profile: _finish_rank(profile, order, material) for profile in PROFILES}
+    school = {profile: _school_rank(profile, material, need, rules) for profile in PROFILES}
+    count: dict[float, int] = {}
+
+    def key(each: Candidate) -> tuple[float | str | bool, ...]:
+        bit, router = each.bit, each.router
+        if bit.diameter not in count:
+            count[bit.diameter] = need.lateral_passes(bit.diameter)
+        return (
+            bit.state == "dull",
+            school[bit.profile],
+            bool(router.sleeves) and each.sleeved,
+            count[bit.diameter],
+            -bit.shank,
+            math.floor(math.log2(each.compliance)),
+            finish[bit.profile],
+            -router.rated_input_w,
+            (bit.id, router.id) not in mounted,
+            bit.state == "worn",
+            bit.price or 0.0,
+            bit.metres_cut,
+            -bit.diameter,
+            bit.id,
+            router.id,
+        )
+
+    return [Ranked(each) for each in sorted(found, key=key)]
 
 
-def _losses(each: Candidate, best: Candidate, material: Material, channel: Channel) -> tuple[Text, ...]:
+def losses(each: Candidate, best: Candidate, material: Material, need: StraightCut, rules: HouseRules) -> tuple[Text, ...]:
+    """What a candidate loses against the best, worst first; empty for the best itself."""
     found: list[Text] = []
 
     def loses(code: str, **facts: Fact) -> None:
         found.append(write(LOSSES[code], **facts))
 
-    count = lateral_passes(width=channel.width, bit_diameter=each.bit.diameter)
-    fewest = lateral_passes(width=channel.width, bit_diameter=best.bit.diameter)
-    if each.bit.state == "dull" and best.bit.state != "dull":
+    bit, other = each.bit, best.bit
+    count, fewest = need.lateral_passes(bit.diameter), need.lateral_passes(other.diameter)
+    order = finish_order(material, need)
+    if bit.state == "dull" and other.state != "dull":
         loses("dull")
+    if _school_rank(bit.profile, material, need, rules) > _school_rank(other.profile, material, need, rules):
+        loses("school", kind="spirals" if other.profile in SPIRALS else "straight bits")
+    if each.sleeved and not best.sleeved:
+        loses("sleeved")
     if count > fewest:
         loses("more-passes", count=count, best=fewest)
-    if numbers.under(each.bit.shank, best.bit.shank):
-        loses("thinner-shank", shank=shank_name(each.bit.shank), best=shank_name(best.bit.shank))
-    if _finish_rank(each.bit, material, channel) > _finish_rank(best.bit, material, channel):
+    times = each.compliance / best.compliance
+    if numbers.under(bit.shank, other.shank):
+        loses("thinner-shank", shank=shank_name(bit.shank), best=shank_name(other.shank))
+    elif times >= 2:
+        loses("bends-more", times=times)
+    if _finish_rank(bit.profile, order, material) > _finish_rank(other.profile, order, material):
         loses("rougher", material=material.name)
     if each.router.rated_input_w < best.router.rated_input_w:
         loses("less-power", watts=each.router.rated_input_w, best=best.router.rated_input_w)
+    if bit.state == "worn" and other.state == "sharp":
+        loses("worn")
+    if not found and bit.price and other.price and bit.price > other.price:
+        loses("dearer", price=bit.price, best=other.price)
     return tuple(found)

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core import numbers
+from ranura.core.cuts.straight import StraightCut
 from ranura.core.errors import CutError
 from ranura.core.lengths import Length
 from ranura.core.pieces import Piece
@@ -52,6 +53,13 @@ class Channel:
     def width(self) -> float:
         """Between the walls."""
         return self.right - self.left
+
+    @property
+    def need(self) -> StraightCut:
+        """What it asks of its tool."""
+        return StraightCut(
+            kind="dado", width=self.width, depth=self.depth, thickness=self.thickness, part=(self.board_length, self.run)
+        )
 
 
 def channel(cut: Dado, piece: Piece) -> Channel:

@@ -26,7 +26,8 @@ _SPECIFIC_ENERGY: dict[MaterialClass, float] = {
 }
 _DULL = 1.5
 _REFERENCE_CHIP = 0.045
-_CORRECTION = (0.8, 1.6)
+MOST_CORRECTION = 1.6
+_CORRECTION = (0.8, MOST_CORRECTION)
 _BAND = 0.3
 
 Verdict = Literal["easy", "caution", "over"]

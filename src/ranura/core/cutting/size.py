@@ -6,22 +6,35 @@ import math
 
 from ranura.core import numbers
 from ranura.core.cautions import Reason
+from ranura.core.house_rules import STANDARD, HouseRules
 from ranura.core.tooling.routers import Mounting, RouterClass
 
-CLASS_LIMITS: dict[tuple[RouterClass, Mounting], float] = {
-    ("trim", "hand"): 32.0,
-    ("trim", "table"): 32.0,
-    ("mid-size", "hand"): 51.0,
-    ("mid-size", "table"): 63.5,
-    ("large", "hand"): 63.5,
-    ("large", "table"): math.inf,
-}
-OPENING_CLEARANCE = 3.0
 _THIN_SHANK, _MIDDLE_SHANK = 6.35, 9.525
-_THIN_LIMIT, _MIDDLE_LIMIT = 38.0, 51.0
 
 
-def shank_limit(shank: float) -> float:
+def class_limit(router_class: RouterClass, mounting: Mounting, rules: HouseRules = STANDARD) -> float:
+    """The widest bit in mm that a class of router should turn; without limit for a large one on a table.
+
+    Rule: R2.8 size by class
+    Formula: trim ≤ 32 mm; mid-size ≤ 51 mm by hand, 63.5 mm on a table; large ≤ 63.5 mm by hand
+    Source: what a class of motor and bearing is built for
+
+    >>> class_limit("mid-size", "hand"), class_limit("large", "table")
+    (51, inf)"""
+    match router_class, mounting:
+        case "trim", _:
+            return rules.trim_limit
+        case "mid-size", "hand":
+            return rules.mid_hand_limit
+        case "mid-size", _:
+            return rules.mid_table_limit
+        case _, "hand":
+            return rules.hand_limit
+        case _:
+            return math.inf
+
+
+def shank_limit(shank: float, rules: HouseRules = STANDARD) -> float:
     """The widest bit that a shank may carry, both in mm; without limit above 9.525.
 
     Rule: R2.8 size by shank
@@ -29,10 +42,10 @@ def shank_limit(shank: float) -> float:
     Source: bending of the shank; large bits are sold on large shanks only
 
     >>> shank_limit(6.35), shank_limit(8), shank_limit(12.7)
-    (38.0, 51.0, inf)"""
+    (38, 51, inf)"""
     if not numbers.over(shank, _THIN_SHANK):
-        return _THIN_LIMIT
-    return _MIDDLE_LIMIT if not numbers.over(shank, _MIDDLE_SHANK) else math.inf
+        return rules.thin_shank_limit
+    return rules.middle_shank_limit if not numbers.over(shank, _MIDDLE_SHANK) else math.inf
 
 
 def size_reasons(
@@ -42,26 +55,26 @@ def size_reasons(
     router_class: RouterClass,
     mounting: Mounting,
     opening: float | None,
-    hand_limit: float,
+    rules: HouseRules = STANDARD,
 ) -> list[Reason]:
     """Why a bit is too large for a router, each with its limit; empty when it is not.
 
-    Rule: R2.8 size by class and opening
-    Formula: trim ≤ 32 mm; mid-size ≤ 51 mm by hand, 63.5 mm on a table; large ≤ 63.5 mm by hand; opening ≥ D + 3 mm
-    Source: what a class of motor and bearing is built for; R2.7 by hand
+    Rule: R2.8 opening
+    Formula: by hand D ≤ 63.5 mm; opening ≥ D + 3 mm
+    Source: R2.7 by hand; a bit must turn free in the base
 
-    >>> [r.code for r in size_reasons(diameter=40, shank=12.7, router_class="trim", mounting="hand", opening=60, hand_limit=63.5)]
+    >>> [r.code for r in size_reasons(diameter=40, shank=12.7, router_class="trim", mounting="hand", opening=60)]
     ['size-over-class']"""
     reasons = []
-    if mounting == "hand" and numbers.over(diameter, hand_limit):
-        reasons.append(Reason("table-only", {"diameter": diameter, "limit": hand_limit}))
-    by_class = CLASS_LIMITS[router_class, mounting]
+    if mounting == "hand" and numbers.over(diameter, rules.hand_limit):
+        reasons.append(Reason("table-only", {"diameter": diameter, "limit": rules.hand_limit}))
+    by_class = class_limit(router_class, mounting, rules)
     if numbers.over(diameter, by_class):
         reasons.append(Reason("size-over-class", {"diameter": diameter, "limit": by_class, "router_class": router_class}))
-    by_shank = shank_limit(shank)
+    by_shank = shank_limit(shank, rules)
     if numbers.over(diameter, by_shank):
         reasons.append(Reason("size-over-shank", {"diameter": diameter, "shank": shank, "limit": by_shank}))
-    needed = diameter + OPENING_CLEARANCE
+    needed = diameter + rules.opening_clearance
     if opening is not None and numbers.under(opening, needed):
         reasons.append(Reason("opening-too-small", {"diameter": diameter, "opening": opening, "needed": needed}))
     return reasons

@@ -167,6 +167,19 @@ def on_dial(target: float, dial: Sequence[DialPosition], *, stepped: bool) -> Di
     return DialPosition(setting=low.setting + (high.setting - low.setting) * share, rpm=target)
 
 
+def surely_turns(
+    *, bit_diameter: float, bit_max_rpm: float | None, router_min_rpm: float, router_max_rpm: float, slowest_dial_rpm: float
+) -> bool:
+    """Whether a speed can be had beyond doubt, so that the rest need not be worked out for a bit that is only looked at.
+
+    >>> surely_turns(bit_diameter=12.7, bit_max_rpm=24_000, router_min_rpm=9_000, router_max_rpm=25_000, slowest_dial_rpm=9_000)
+    True"""
+    if bit_max_rpm is None and bit_diameter > _UNMARKED_CAUTION:
+        return False
+    cap = min(bit_max_rpm or math.inf, rpm_at(diameter=bit_diameter, rim_speed_m_s=RIM_CEILING), router_max_rpm)
+    return max(router_min_rpm, slowest_dial_rpm) <= cap
+
+
 def plan_speed(
     *,
     bit_diameter: float,

@@ -1,30 +1,31 @@
 """How deep a pass may go in a plan, and every pass of a channel with its feed and power (R3, R4, R5, R7 widening).
 
 The school's step is cut further, in this order: by the material, by the bit's diameter in a full slot, by the router's
-class, by power. The figure names the one that bound. Stiffness (R6) joins with its issue.
+class, by power and by stiffness. The figure names the one that bound.
 """
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core import numbers
-from ranura.core.cautions import Caution, caution
-from ranura.core.cutting.feed import FeedLimit, feed_per_tooth, plan_feed, seconds_for
+from ranura.core.cautions import Caution, Reason, caution
+from ranura.core.cuts.straight import StraightCut
+from ranura.core.cutting.feed import FeedLimit, feed_per_tooth, plan_feed, seconds_for, target_chip
 from ranura.core.cutting.passes import cumulative_depths, max_step
-from ranura.core.cutting.power import Power, least_feed_chip, plan_power
-from ranura.core.house_rules import HouseRules
-from ranura.core.materials import Material
+from ranura.core.cutting.power import MOST_CORRECTION, Power, least_feed_chip, plan_power, specific_energy
+from ranura.core.cutting.stiffness import CUTTER_SHARE, Stiffness, plan_stiffness, stress_limit
+from ranura.core.house_rules import DepthRule, HouseRules
+from ranura.core.materials import CROSS_VENEERED, Material
 from ranura.core.tooling.bits import Bit
 from ranura.core.tooling.routers import Router
 
-Bound = Literal["school", "material", "diameter", "class", "power"]
-
-LEAST_STEP = 1.0
-"""mm; rather than step less than this, the feed is slowed to save power (R5)."""
+Bound = Literal["school", "material", "diameter", "class", "power", "stiffness", "compression"]
 
 _HALVINGS = 40
+_THIN_FOR_COMPRESSION = 2.0
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -59,6 +60,7 @@ class Pass:
     engagement: float
     feed_m_min: float
     power: Power
+    bend: Stiffness
     seconds: float
 
 
@@ -84,16 +86,44 @@ class Stepping:
         """The pass that takes the most power."""
         return max(self.passes, key=lambda each: each.power.power_w)
 
+    @property
+    def most_bent(self) -> Pass:
+        """The pass that bends the bit most."""
+        return max(self.passes, key=lambda each: each.bend.deflection_mm)
+
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Tooling:
-    """What turns, how fast, in what."""
+    """What turns, how fast, how far it stands out of the collet, in what, for which cut."""
 
     bit: Bit
     router: Router
     rpm: float
+    free_length: float
     material: Material
     rules: HouseRules
+    need: StraightCut
+
+    @property
+    def least_step(self) -> float:
+        """The smallest step worth making: 1 mm, or the whole depth if that is less."""
+        return min(self.rules.least_step, self.need.depth)
+
+    def stiffness(self, *, depth: float, width: float, tooth_mm: float) -> Stiffness:
+        """How far the bit bends in a pass (R6)."""
+        return plan_stiffness(
+            bit_diameter=self.bit.diameter,
+            shank_diameter=self.bit.shank,
+            cutting_length=min(self.bit.cutting_length, self.free_length),
+            free_length=self.free_length,
+            engaged_depth=depth,
+            width=width,
+            material=self.material.material_class,
+            tooth_mm=tooth_mm,
+            body=self.bit.body,
+            dull=self.bit.state == "dull",
+            rules=self.rules,
+        )
 
     def power(self, *, depth: float, width: float, feed_m_min: float) -> Power:
         """The power of a section at a feed (R5)."""
@@ -116,7 +146,7 @@ class Tooling:
         return self.router.rated_input_w * self.rules.power_share * self.rules.power_limit
 
 
-def gait(tooling: Tooling, engagement: float, *, depth: float) -> Gait:
+def gait(tooling: Tooling, engagement: float) -> Gait:
     """The feed for an engagement; slowed where a step of 1 mm (or the whole depth, if less) would take too much power."""
     bit, rules = tooling.bit, tooling.rules
     feed = plan_feed(
@@ -132,7 +162,7 @@ def gait(tooling: Tooling, engagement: float, *, depth: float) -> Gait:
     )
     speed = feed.feed_m_min
     limited: FeedLimit | Literal["power"] = feed.limited_by
-    least = min(LEAST_STEP, depth)
+    least = tooling.least_step
     if numbers.over(tooling.power(depth=least, width=engagement, feed_m_min=speed).power_w, tooling.usable_w):
         slowest = min(least_feed_chip(rpm=tooling.rpm, flutes=bit.flutes, minimum_m_min=rules.feed_min_m_min), speed)
         speed, limited = _slowed(tooling, engagement, least, slowest, speed), "power"
@@ -157,40 +187,140 @@ def _slowed(tooling: Tooling, width: float, depth: float, slowest: float, fastes
     return low
 
 
-def gaits_of(tooling: Tooling, spacers: tuple[float, ...], *, depth: float) -> tuple[Gait, ...]:
-    """The gait of each lateral pass: the first engages the whole bit, each later one the same shift between two spacers (R7)."""
-    slot = gait(tooling, tooling.bit.diameter, depth=depth)
-    if len(spacers) == 1:
-        return (slot,)
-    widening = gait(tooling, spacers[0] - spacers[1], depth=depth)
-    return (slot, *[widening] * (len(spacers) - 1))
+def gaits_of(tooling: Tooling) -> tuple[Gait, ...]:
+    """The gait of each lateral pass: a slot engages the whole bit, each widening the same shift (R7)."""
+    made: dict[float, Gait] = {}
+    for engagement in tooling.need.engagements(tooling.bit.diameter):
+        if engagement not in made:
+            made[engagement] = gait(tooling, engagement)
+    return tuple(made[engagement] for engagement in tooling.need.engagements(tooling.bit.diameter))
+
+
+def _distinct(gaits: tuple[Gait, ...]) -> list[Gait]:
+    return list({each.engagement: each for each in gaits}.values())
+
+
+def stiffness_step(tooling: Tooling, moving: Gait) -> float:
+    """The deepest pass in mm that bends the bit no further than the rules allow; without limit where the whole depth does not."""
+
+    def holds(depth: float) -> bool:
+        return tooling.stiffness(depth=depth, width=moving.engagement, tooth_mm=moving.chip_mm).verdict != "reduce"
+
+    whole = min(tooling.need.depth, tooling.free_length)
+    if holds(whole):
+        return math.inf
+    low, high = 0.0, whole
+    for _ in range(_HALVINGS // 2):
+        middle = (low + high) / 2
+        low, high = (middle, high) if holds(middle) else (low, middle)
+    return low
+
+
+def compression_first(tooling: Tooling) -> float:
+    """How deep a compression bit's first pass must go at least, in mm; 0 for other bits and wood without a face to tear.
+
+    Rule: R3 compression
+    Formula: first pass ≥ up-cut tip + 1 mm
+    Source: before that, the up-cut part pulls at the near face's fibres"""
+    bit = tooling.bit
+    if bit.profile != "compression" or bit.up_cut_tip is None or tooling.material.material_class not in CROSS_VENEERED:
+        return 0.0
+    return bit.up_cut_tip + tooling.rules.compression_extra
+
+
+def school_step(bit: Bit, rule: DepthRule, *, cap: float) -> float:
+    """The largest step of a school with this bit, in mm (R3)."""
+    return max_step(rule, bit_diameter=bit.diameter, shank_diameter=bit.shank, neck_diameter=bit.neck_diameter, cap=cap)
 
 
 def step_limits(tooling: Tooling, gaits: tuple[Gait, ...]) -> tuple[Limit, ...]:
     """Every bound on the step, in the order in which they are applied.
 
     Rule: R3 plan
-    Formula: a = min(school × material, D in a full slot, 3 mm for a trim router, 80 % of the power ÷ watts per mm)
-    Source: R3, R5; the figure names the bound that was least"""
-    bit, rules = tooling.bit, tooling.rules
-    school = max_step(rules.depth_rule, bit_diameter=bit.diameter, shank_diameter=bit.shank, cap=rules.pass_cap)
+    Formula: a = min(school × material, D in a full slot, 3 mm for a trim router, 80 % of the power ÷ watts per mm, stiffness)
+    Source: R3, R5, R6; the figure names the bound that was least"""
+    bit, rules, need = tooling.bit, tooling.rules, tooling.need
+    cap = min(rules.pass_cap, rules.rabbet_cap) if need.open_sided else rules.pass_cap
+    school = school_step(bit, rules.depth_rule, cap=cap)
     limits = [Limit(bound="school", step=school)]
     if tooling.material.material_class == "dense-hardwood":
         limits.append(Limit(bound="material", step=school * rules.dense_factor))
-    limits.append(Limit(bound="diameter", step=bit.diameter))
-    if tooling.router.router_class == "trim":
+    slotted = any(not numbers.under(each.engagement, bit.diameter) for each in gaits)
+    if slotted:
+        limits.append(Limit(bound="diameter", step=bit.diameter))
+    if slotted and tooling.router.router_class == "trim":
         limits.append(Limit(bound="class", step=rules.trim_slot_cap))
     limits.append(Limit(bound="power", step=min(tooling.usable_w / each.watts_per_mm for each in gaits)))
+    bends = min(stiffness_step(tooling, each) for each in _distinct(gaits))
+    if bends < math.inf:
+        limits.append(Limit(bound="stiffness", step=bends))
+    first = compression_first(tooling)
+    if first and numbers.over(first, school) and _first_pass_holds(first, limits):
+        # The school gives way: less would tear the near face. Class, power and stiffness do not.
+        limits[0] = Limit(bound="compression", step=min(first, need.depth))
     return tuple(limits)
 
 
-def plan_steps(tooling: Tooling, *, depth: float, run: float, spacers: tuple[float, ...]) -> Stepping:
-    """All passes of a channel `depth` mm deep and `run` mm long: all depths with one spacer before it is changed (R7)."""
-    gaits = gaits_of(tooling, spacers, depth=depth)
+def _first_pass_holds(first: float, limits: list[Limit]) -> bool:
+    return not any(numbers.over(first, each.step) for each in limits if each.bound not in ("school", "material"))
+
+
+def surely_steps(tooling: Tooling, compliance: float) -> bool:
+    """Whether the smallest step holds beyond doubt: at the fastest feed, with the thickest chip there can be, and all of
+    its force at the tip, which gives way `compliance` mm for a newton.
+
+    Quick enough for every bit of a full drawer; where it says no, `step_reason` looks closely."""
+    bit, rules, need = tooling.bit, tooling.rules, tooling.need
+    if bit.profile == "compression":
+        return False
+    step, width = tooling.least_step, min(bit.diameter, need.width)
+    energy = specific_energy(tooling.material.material_class, dull=bit.state == "dull")
+    if energy * step * width * rules.feed_max_m_min / 60 * MOST_CORRECTION > tooling.usable_w:
+        return False
+    slowest = feed_per_tooth(feed_m_min=rules.feed_min_m_min, rpm=tooling.rpm, flutes=bit.flutes)
+    chip = max(target_chip(bit_diameter=bit.diameter, material=tooling.material.material_class), slowest)
+    force = 2 * energy * step * chip
+    if force * compliance > rules.bend_limit:
+        return False
+    thinnest = min(bit.shank, CUTTER_SHARE * bit.diameter)
+    return 32 * force * tooling.free_length / (math.pi * thinnest**3) < stress_limit(bit.body, rules)
+
+
+def step_reason(tooling: Tooling, gaits: tuple[Gait, ...]) -> Reason | None:
+    """Why not even the smallest step can be made, or a compression bit's first one; None when they can.
+
+    Looks at the smallest step alone, so that it is quick enough for every pair."""
+    needed = tooling.least_step
+    for each in _distinct(gaits):
+        if numbers.under(tooling.usable_w, each.watts_per_mm * needed):
+            available = tooling.usable_w / tooling.rules.power_limit
+            return Reason("power-over", {"power": each.watts_per_mm * needed, "available": available})
+        bend = tooling.stiffness(depth=needed, width=each.engagement, tooth_mm=each.chip_mm)
+        if bend.verdict == "reduce":
+            if numbers.over(bend.stress_mpa, bend.stress_limit_mpa):
+                return Reason("bit-overloaded", {"stress": bend.stress_mpa, "limit": bend.stress_limit_mpa})
+            return Reason("bends-too-far", {"bent": bend.deflection_mm, "limit": tooling.rules.bend_limit})
+    first = compression_first(tooling)
+    if first:
+        tip = tooling.bit.up_cut_tip or 0.0
+        too_thin = numbers.under(tooling.need.thickness, tip + _THIN_FOR_COMPRESSION)
+        if too_thin or numbers.over(first, tooling.need.depth) or not _first_pass_holds(first, list(step_limits(tooling, gaits))):
+            return Reason("compression-too-shallow", {"tip": tip})
+    return None
+
+
+def plan_steps(tooling: Tooling, *, run: float, spacers: tuple[float, ...]) -> Stepping:
+    """All passes of a cut `run` mm long: all depths with one spacer before it is changed (R7)."""
+    gaits = gaits_of(tooling)
+    depth = tooling.need.depth
     limits = step_limits(tooling, gaits)
     least = min(limits, key=lambda limit: limit.step)
-    # A step the power does not allow is a stop; the passes then show the least step that could be made.
-    depths = cumulative_depths(depth, step=max(least.step, min(LEAST_STEP, depth)), finish=tooling.rules.finish)
+    # A step that power or stiffness do not allow is a stop; the passes then show the least step that could be made.
+    depths = cumulative_depths(depth, step=max(least.step, tooling.least_step), finish=tooling.rules.finish)
+    first = min(compression_first(tooling), depth)
+    if first and depths[0] < first and not numbers.over(first, least.step):
+        rest = cumulative_depths(depth - first, step=least.step, finish=tooling.rules.finish) if depth > first else ()
+        depths = (first, *(first + each for each in rest))
     passes: list[Pass] = []
     for spacer, moving in zip(spacers, gaits, strict=True):
         for upper, lower in zip((0.0, *depths), depths, strict=False):
@@ -204,6 +334,7 @@ def plan_steps(tooling: Tooling, *, depth: float, run: float, spacers: tuple[flo
                     engagement=moving.engagement,
                     feed_m_min=moving.feed_m_min,
                     power=power,
+                    bend=tooling.stiffness(depth=lower - upper, width=moving.engagement, tooth_mm=moving.chip_mm),
                     seconds=seconds_for(run, feed_m_min=moving.feed_m_min),
                 )
             )
@@ -214,14 +345,22 @@ def plan_steps(tooling: Tooling, *, depth: float, run: float, spacers: tuple[flo
         depths=depths,
         gaits=gaits,
         passes=tuple(passes),
-        cautions=_power_cautions(tooling, passes, least, depth),
+        cautions=(*_power_cautions(tooling, passes, least), *_bend_cautions(tooling, passes)),
     )
 
 
-def _power_cautions(tooling: Tooling, passes: list[Pass], least: Limit, depth: float) -> tuple[Caution, ...]:
+def _bend_cautions(tooling: Tooling, passes: list[Pass]) -> tuple[Caution, ...]:
+    most = max(passes, key=lambda each: each.bend.deflection_mm).bend
+    if any(each.bend.verdict == "reduce" for each in passes):
+        return (caution("bends-too-far", bent=most.deflection_mm, limit=tooling.rules.bend_limit),)
+    return (caution("bends", bent=most.deflection_mm),) if most.verdict == "caution" else ()
+
+
+def _power_cautions(tooling: Tooling, passes: list[Pass], least: Limit) -> tuple[Caution, ...]:
     hardest = max(passes, key=lambda each: each.power.power_w).power
     power, available = hardest.power_w, hardest.available_w
-    if hardest.verdict == "over" or numbers.under(least.step, min(LEAST_STEP, depth)):
+    short = least.bound == "power" and numbers.under(least.step, tooling.least_step)
+    if hardest.verdict == "over" or short:
         return (caution("power-over", power=power, available=available),)
     from_share = 0.4 if not tooling.router.speed_hold else 0.5
     if hardest.share is not None and not numbers.under(hardest.share, from_share):

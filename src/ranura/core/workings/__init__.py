@@ -7,11 +7,14 @@ from ranura.core.working import Figure
 from ranura.core.workings.guide import clear_figure, guide_figures
 from ranura.core.workings.passes import pass_figures
 from ranura.core.workings.speed import speed_figures
+from ranura.core.workings.tool import tool_figures
 
 
 def figures(setting: Setting) -> tuple[Figure, ...]:
     """All figures of a setting, in the order of the slip."""
-    found = speed_figures(setting)
+    grip = setting.grip
+    found = tool_figures(setting, grip, setting.stepping) if grip else []
+    found += speed_figures(setting)
     if setting.by_hand:
         found += guide_figures(setting)
     if setting.stepping is not None:

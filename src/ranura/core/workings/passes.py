@@ -5,8 +5,7 @@ from __future__ import annotations
 from ranura.core import numbers
 from ranura.core.cutting import speed as spindle
 from ranura.core.cutting.feed import pace_seconds, seconds_for
-from ranura.core.cutting.passes import max_step
-from ranura.core.cutting.stepping import Bound, Stepping
+from ranura.core.cutting.stepping import Bound, Stepping, school_step
 from ranura.core.house_rules import DEPTH_RULES, school_name
 from ranura.core.setting import Setting
 from ranura.core.text import write
@@ -18,6 +17,8 @@ _STEP_SET_BY: dict[Bound, str] = {
     "diameter": "no pass in a full slot goes deeper than the bit is wide",
     "class": "a trim router takes no more than this in a full slot",
     "power": "a deeper pass would take more than {share:pct} of the router's power",
+    "stiffness": "a deeper pass would bend the bit more than {bend:n2} mm, or load it beyond half its strength",
+    "compression": "the first pass must go past the up-cut tip, or the near face tears",
 }
 _FEED_SET_BY = {
     "chip": "each tooth takes the {chip:n3} mm that suits this bit and wood",
@@ -35,12 +36,9 @@ def pass_figures(setting: Setting, stepping: Stepping) -> list[Figure]:
 def _depths(setting: Setting, stepping: Stepping) -> list[Figure]:
     bit, rules = setting.bit, setting.rules
     others = [
-        School(
-            rule=school,
-            shown=show(max_step(school, bit_diameter=bit.diameter, shank_diameter=bit.shank, cap=rules.pass_cap), "mm"),
-        )
-        for school in DEPTH_RULES
-        if school != rules.depth_rule
+        School(rule=rule, shown=show(school_step(bit, rule, cap=rules.pass_cap), "mm"))
+        for rule in DEPTH_RULES
+        if rule != rules.depth_rule
     ]
     parts = ", ".join(f"{limit.bound} {limit.step:.2f} mm" for limit in stepping.limits)
     count = len(stepping.depths)
@@ -60,12 +58,13 @@ def _depths(setting: Setting, stepping: Stepping) -> list[Figure]:
             shown=show(stepping.step, "mm"),
             rule="R3",
             school=rules.depth_rule,
-            formula="a = min(school × material, D in a full slot, class, power)",
+            formula="a = min(school × material, D in a full slot, class, power, stiffness)",
             worked=write("the least of: {parts}", parts=parts),
             because=because(
                 f"Set so because {_STEP_SET_BY[stepping.bound]}",
                 school=school_name(rules.depth_rule),
                 share=rules.power_limit,
+                bend=rules.bend_limit,
             ),
             inputs=(given("D", "bit diameter", bit.diameter, "mm"), given("shank", "shank", bit.shank, "mm")),
             others=tuple(others),

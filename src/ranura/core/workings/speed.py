@@ -28,7 +28,7 @@ def speed_figures(setting: Setting) -> list[Figure]:
 
 
 def _rpm(setting: Setting) -> Figure:
-    speed, bit, router, rules = setting.candidate.speed, setting.bit, setting.router, setting.rules
+    speed, bit, router, rules = setting.speed, setting.bit, setting.router, setting.rules
     asked = spindle.rule_rpm(
         rules.speed_rule, diameter=bit.diameter, router_max_rpm=router.max_rpm, rim_limit_m_s=rules.rim_speed_limit_m_s
     )
@@ -60,7 +60,7 @@ def _rpm(setting: Setting) -> Figure:
 
 
 def _dial(setting: Setting) -> list[Figure]:
-    speed, router = setting.candidate.speed, setting.router
+    speed, router = setting.speed, setting.router
     if speed.dial_setting is None or speed.dial_rpm is None:
         return []
     position = _position(speed.dial_setting)

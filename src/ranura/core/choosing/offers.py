@@ -1,0 +1,121 @@
+"""What choosing shows: the best tools with what they lose, the nearest misses with what they need, and what a pin costs."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from ranura.core.cautions import spoken
+from ranura.core.choosing.candidates import NEEDS, Drop, Sifted, misses
+from ranura.core.choosing.judging import Candidate, Judge
+from ranura.core.choosing.ranking import Ranked, losses, rank
+from ranura.core.setting import Setting
+from ranura.core.text import Text, write
+
+SHOWN_OFFERS = 8
+SHOWN_MISSES = 3
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Offer:
+    """A bit in a router that can make the cut, with what it loses against the best."""
+
+    bit_id: str
+    bit_name: str
+    router_id: str
+    router_name: str
+    loses: tuple[Text, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Refusal:
+    """A bit, alone or in a router, that cannot make the cut, and why."""
+
+    bit_id: str
+    bit_name: str
+    router_id: str | None
+    router_name: str | None
+    code: str
+    reason: Text
+    do: Text
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Miss:
+    """A bit in a router that one thing keeps from the cut, and what that is; `better` than the best that can make it."""
+
+    bit_id: str
+    bit_name: str
+    router_id: str
+    router_name: str
+    code: str
+    needs: Text
+    better: bool
+
+
+def offers(ranked: list[Ranked], judge: Judge, *, count: int = SHOWN_OFFERS) -> tuple[Offer, ...]:
+    """The first of the ranked candidates, in words."""
+    if not ranked:
+        return ()
+    best = ranked[0].candidate
+    return tuple(
+        Offer(
+            bit_id=each.candidate.bit.id,
+            bit_name=each.candidate.bit.name,
+            router_id=each.candidate.router.id,
+            router_name=each.candidate.router.name,
+            loses=() if each.candidate is best else losses(each.candidate, best, judge.wood, judge.need, judge.rules),
+        )
+        for each in ranked[:count]
+    )
+
+
+def refusal(drop: Drop) -> Refusal:
+    """A dropped bit or pair, in words."""
+    said = spoken(drop.reason)
+    return Refusal(
+        bit_id=drop.bit.id,
+        bit_name=drop.bit.name,
+        router_id=drop.router.id if drop.router else None,
+        router_name=drop.router.name if drop.router else None,
+        code=said.code,
+        reason=said.message,
+        do=said.do,
+    )
+
+
+def misses_of(judge: Judge, sifted: Sifted, best: Candidate | None, *, count: int = SHOWN_MISSES) -> tuple[Miss, ...]:
+    """The nearest misses, best first: those that would be better than the best, or all where nothing can make the cut."""
+    near = misses(judge, sifted.dropped)
+    if not near:
+        return ()
+    by_id = {(miss.candidate.bit.id, miss.candidate.router.id): miss for miss in near}
+    ranked = rank([*(miss.candidate for miss in near), *([best] if best else [])], judge.wood, judge.need, judge.rules)
+    made: list[Miss] = []
+    better = True
+    for each in ranked:
+        found = each.candidate
+        if found is best:
+            better = False
+            continue
+        miss = by_id[found.bit.id, found.router.id]
+        facts = {**miss.reason.facts, "router": found.router.name}
+        made.append(
+            Miss(
+                bit_id=found.bit.id, bit_name=found.bit.name, router_id=found.router.id, router_name=found.router.name,
+                code=miss.reason.code, needs=write(NEEDS[miss.reason.code], **facts), better=better,
+            )
+        )  # fmt: skip
+    return tuple(made[:count])
+
+
+def costs(taken: Setting, best: Setting, judge: Judge) -> tuple[Text, ...]:
+    """What the person's own choice costs against the best: what it loses, and the difference in time and bending."""
+    found = list(losses(taken.candidate, best.candidate, judge.wood, judge.need, judge.rules))
+    if taken.stepping and best.stepping:
+        longer = sum(each.seconds for each in taken.stepping.passes) - sum(each.seconds for each in best.stepping.passes)
+        if longer >= 1:
+            found.append(write("{t:n0} s longer in the wood", t=longer))
+        bent, least = taken.stepping.most_bent.bend.deflection_mm, best.stepping.most_bent.bend.deflection_mm
+        if bent >= max(2 * least, 0.005):
+            found.append(write("gives way {bent:n3} mm instead of {least:n3} mm", bent=bent, least=least))
+    return tuple(found)

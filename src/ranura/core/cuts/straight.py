@@ -1,0 +1,65 @@
+"""What a straight cut asks of its tool: the part of a dado, groove or rabbet that choosing looks at (R15)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from ranura.core import numbers
+from ranura.core.errors import CutError
+from ranura.core.guiding.fences import WIDENING_SHARE, lateral_passes
+
+CutKind = Literal["dado", "groove", "rabbet"]
+Clean = Literal["near", "far", "both"]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class StraightCut:
+    """A dado, groove or rabbet by its section, in mm. `stopped`: it begins or ends inside the board; `through`: it goes
+    through it, and `depth` is then the thickness. `clean` is the face that must not be torn, seen from the router.
+
+    `across_grain` is whether it crosses the face grain; `part` the board's length and width where they are known.
+    """
+
+    kind: CutKind
+    width: float
+    depth: float
+    thickness: float
+    stopped: bool = False
+    through: bool = False
+    clean: Clean = "near"
+    across_grain: bool = True
+    part: tuple[float, float] | None = None
+
+    def __post_init__(self) -> None:
+        if not self.width > 0:
+            raise CutError("no-width", field="cut.width")
+        if not self.depth > 0:
+            raise CutError("no-depth", field="cut.depth")
+        if not self.through and not numbers.under(self.depth, self.thickness):
+            raise CutError("through-the-board", field="cut.depth", depth=self.depth, thickness=self.thickness)
+
+    @property
+    def open_sided(self) -> bool:
+        """Whether there is wood on one side only, so that a bit may be wider than the cut."""
+        return self.kind == "rabbet"
+
+    def lateral_passes(self, bit_diameter: float) -> int:
+        """How many passes side by side a bit takes."""
+        if not self.open_sided:
+            return lateral_passes(width=self.width, bit_diameter=bit_diameter)
+        if not numbers.over(self.width, bit_diameter):
+            return 1
+        return numbers.ceil(self.width / (WIDENING_SHARE * bit_diameter))
+
+    def engagements(self, bit_diameter: float) -> tuple[float, ...]:
+        """The fresh wood of each lateral pass, in mm: a slot first and its widenings, or equal bites from an open side.
+
+        >>> StraightCut(kind="dado", width=17.6, depth=6, thickness=18).engagements(12.7)
+        (12.7, 4.900000000000002)
+        >>> StraightCut(kind="rabbet", width=9.5, depth=6, thickness=18).engagements(12.7)
+        (9.5,)"""
+        count = self.lateral_passes(bit_diameter)
+        if self.open_sided:
+            return (self.width / count,) * count
+        return (bit_diameter, *[(self.width - bit_diameter) / (count - 1)] * (count - 1)) if count > 1 else (bit_diameter,)

@@ -1,0 +1,1 @@
+"""The drawer: bits as people type, describe, find and compare them."""

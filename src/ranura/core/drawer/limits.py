@@ -1,0 +1,106 @@
+"""What a bit can do in this shop: its speed at every router, and the cuts it makes (craft 3)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from ranura.core.cautions import spoken
+from ranura.core.choosing.judging import rack_of, speed_of, turning_rpm
+from ranura.core.cutting.passes import max_step
+from ranura.core.cutting.speed import rim_speed
+from ranura.core.shop import Shop
+from ranura.core.text import Shown, Text, write
+from ranura.core.tooling.bits import Bit
+from ranura.core.tooling.routers import Router
+from ranura.core.working import plain, show
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class AtRouter:
+    """A bit at one router: the speed and dial position, or why it does not go there."""
+
+    router_id: str
+    router_name: str
+    fits: bool
+    rpm: Shown | None
+    dial: Shown | None
+    rim: Shown | None
+    why: Text | None
+
+
+def at_routers(bit: Bit, shop: Shop) -> tuple[AtRouter, ...]:
+    """The bit at every router of the bench."""
+    return tuple(_at(bit, router, shop) for router in shop.routers if not router.archived)
+
+
+def _at(bit: Bit, router: Router, shop: Shop) -> AtRouter:
+    base = router.bases[0]
+    against = rack_of(shop, shop.rules).against(bit, router, base)
+    if against:
+        said = spoken(against[0])
+        return AtRouter(router_id=router.id, router_name=router.name, fits=False, rpm=None, dial=None, rim=None, why=said.message)
+    speed = speed_of(bit, router, shop.rules)
+    turning = turning_rpm(speed)
+    setting = speed.dial_setting
+    return AtRouter(
+        router_id=router.id,
+        router_name=router.name,
+        fits=True,
+        rpm=show(turning, "rpm"),
+        dial=None if setting is None else plain(setting if isinstance(setting, str) else f"{setting:.1f}".removesuffix(".0")),
+        rim=show(rim_speed(diameter=bit.diameter, rpm=turning), "m/s"),
+        why=None,
+    )
+
+
+def cuts_made(bit: Bit, shop: Shop) -> tuple[Text, ...]:
+    """What it cuts, in a few lines: the widths and depths, the shapes, how it starts."""
+    lines: list[Text] = []
+    kind = bit.kind
+    step = max_step(
+        shop.rules.depth_rule, bit_diameter=bit.diameter, shank_diameter=bit.shank, neck_diameter=bit.neck_diameter,
+        cap=shop.rules.pass_cap,
+    )  # fmt: skip
+    if bit.cuts_channels:
+        lines.append(
+            write(
+                "Dadoes, grooves and rabbets from {d:len} wide, to {l:len} deep, up to {a:len} a pass",
+                d=bit.diameter, l=bit.cutting_length, a=step,
+            )
+        )  # fmt: skip
+    match bit.profile:
+        case "roundover":
+            lines.append(write("Rounds an edge with radius {r:len}; set lower it leaves a step above", r=bit.radius or 0))
+        case "cove":
+            lines.append(write("Hollows an edge with radius {r:len}", r=bit.radius or 0))
+        case "chamfer" | "bevel":
+            lines.append(write("Bevels an edge at {a:n}° from its face, {l:len} high", a=bit.angle or 0, l=bit.cutting_length))
+        case "rabbet":
+            widths = sorted({(bit.diameter - bearing) / 2 for bearing in (bit.bearing or 0, *bit.bearings)})
+            named = {f"w{i}": width for i, width in enumerate(widths)}
+            lines.append(write("Rabbets of " + " · ".join(f"{{{name}:len}}" for name in named), **named))
+        case "dovetail":
+            lines.append(
+                write(
+                    "Dovetails {a:n}°, neck {n:len} at full depth; a straight bit clears first",
+                    a=bit.angle or 0,
+                    n=bit.neck_diameter,
+                )
+            )
+        case "v-groove":
+            lines.append(write("Grooves of {a:n}°, up to {d:len} wide", a=bit.angle or 0, d=bit.diameter))
+        case "core-box":
+            lines.append(write("Round-bottomed grooves up to {d:len} wide", d=bit.diameter))
+        case "surfacing":
+            lines.append(write("Flattens in lanes of {w:len}", w=0.6 * bit.diameter))
+        case "slot-cutter":
+            lines.append(write("Slots {w:len} wide, {d:len} deep", w=bit.width or 0, d=(bit.diameter - (bit.bearing or 0)) / 2))
+    if kind.makes == "templates":
+        lines.append(write("Follows a template or edge up to {l:len} thick", l=bit.cutting_length))
+    if bit.full_depth_only:
+        lines.append(write("One pass at full depth, after its clearing passes"))
+    elif not kind.raisable:
+        lines.append(write("Approached by the fence, not by raising it"))
+    plunges = {True: "Cuts at its end: may plunge", False: "Does not plunge", None: "Whether it plunges is not known"}
+    lines.append(write(plunges[bit.can_plunge]))
+    return tuple(lines)

@@ -1,0 +1,1 @@
+"""Joints, built from cuts (R13, R14)."""

@@ -1,0 +1,325 @@
+"""The profiles of router bits: what the trade prints on each, what follows from it, and its true silhouette (R12).
+
+A bit is a solid of revolution. Its silhouette is given in the plane of its axis: r from the axis, z upwards from the lowest
+point that cuts. A tip bearing lies below z = 0, a shank bearing above the cutter. Angles are from the axis, but for V-grooves,
+which are named by the angle between their flanks.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping
+from dataclasses import dataclass
+from itertools import pairwise
+from typing import Literal, get_args
+
+Profile = Literal[
+    "straight", "up-cut", "down-cut", "compression", "core-box", "v-groove",
+    "roundover", "chamfer", "bevel", "cove", "ogee", "bead", "rabbet",
+    "flush-trim", "pattern", "double-bearing",
+    "dovetail", "t-slot", "keyhole", "slot-cutter", "tongue-and-groove", "stile-and-rail", "drawer-lock", "mitre-lock",
+    "surfacing",
+]  # fmt: skip
+PROFILES: tuple[Profile, ...] = get_args(Profile)
+
+Makes = Literal["channels", "edges", "templates", "joints", "faces"]
+BearingPlace = Literal["tip", "shank", "both", "between"]
+SizeField = Literal["diameter", "cutting_length", "radius", "width", "angle", "bearing", "head", "neck", "up_cut_tip"]
+
+FLAT_ENDED: frozenset[Profile] = frozenset({"straight", "up-cut", "down-cut", "compression"})
+"""Profiles that cut a channel with a flat floor and square walls."""
+SPIRALS: frozenset[Profile] = frozenset({"up-cut", "down-cut", "compression"})
+_CYLINDERS = FLAT_ENDED | {"flush-trim", "pattern", "double-bearing", "surfacing"}
+
+_QUARTER = math.tan(math.pi / 8)
+BEARING_HEIGHT = 5.0
+"""mm: what a pilot bearing is high, as the trade makes them."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Kind:
+    """A profile: its name, what it makes, the sizes a person types (in order; the first is the printed one), and its nature.
+
+    `optional` sizes have a usual value. `plunges` None: it depends on the bit, and must be known before it is relied on.
+    `full_depth_only`: cuts its whole depth at once. `raisable`: r(z) never shrinks upwards, so that it may be raised in stages.
+    """
+
+    profile: Profile
+    name: str
+    makes: Makes
+    sizes: tuple[SizeField, ...]
+    optional: tuple[SizeField, ...] = ()
+    bearing: BearingPlace | None = None
+    plunges: bool | None = False
+    full_depth_only: bool = False
+    raisable: bool = True
+    prints: str = ""
+
+
+def _kind(profile: Profile, name: str, makes: Makes, *sizes: SizeField, prints: str, **more: object) -> Kind:
+    return Kind(profile=profile, name=name, makes=makes, sizes=sizes, prints=prints, **more)  # type: ignore[arg-type]
+
+
+_AS_MARKED = "named by its diameter"
+
+KINDS: Mapping[Profile, Kind] = {
+    kind.profile: kind
+    for kind in (
+        _kind("straight", "straight", "channels", "diameter", "cutting_length", prints=_AS_MARKED, plunges=None),
+        _kind("up-cut", "up-cut spiral", "channels", "diameter", "cutting_length", prints=_AS_MARKED, plunges=True),
+        _kind("down-cut", "down-cut spiral", "channels", "diameter", "cutting_length", prints=_AS_MARKED, plunges=True),
+        _kind("compression", "compression spiral", "channels", "diameter", "cutting_length", "up_cut_tip",
+              prints=_AS_MARKED, plunges=True),
+        _kind("core-box", "core box", "channels", "radius", "cutting_length", optional=("cutting_length",),
+              prints="named by its radius; the groove is twice as wide", plunges=True),
+        _kind("v-groove", "V-groove", "channels", "angle", "diameter", "cutting_length", optional=("cutting_length",),
+              prints="named by the angle between its flanks", plunges=True),
+        _kind("roundover", "roundover", "edges", "radius", "bearing", "cutting_length", optional=("cutting_length",),
+              bearing="tip", prints="named by its radius, from bearing to the outside of the cutter"),
+        _kind("chamfer", "chamfer", "edges", "cutting_length", "bearing", "angle", optional=("angle",), bearing="tip",
+              prints="named by its cutting length"),
+        _kind("bevel", "bevel", "edges", "angle", "cutting_length", "bearing", bearing="tip",
+              prints="named by its angle from the axis"),
+        _kind("cove", "cove", "edges", "radius", "bearing", "cutting_length", optional=("cutting_length",), bearing="tip",
+              prints="named by its radius, from bearing to the outside of the cutter"),
+        _kind("ogee", "ogee", "edges", "radius", "bearing", "cutting_length", optional=("cutting_length",), bearing="tip",
+              prints="named by the radius of each of its two arcs"),
+        _kind("bead", "bead", "edges", "radius", "bearing", "cutting_length", optional=("cutting_length",), bearing="tip",
+              raisable=False, prints="named by its radius; the bead is twice as high"),
+        _kind("rabbet", "rabbet", "edges", "width", "bearing", "cutting_length", bearing="tip",
+              prints="named by its width, from bearing to the outside of the cutter"),
+        _kind("flush-trim", "flush-trim", "templates", "diameter", "cutting_length", "bearing", optional=("bearing",),
+              bearing="tip", prints=_AS_MARKED),
+        _kind("pattern", "pattern", "templates", "diameter", "cutting_length", "bearing", optional=("bearing",),
+              bearing="shank", prints=_AS_MARKED, plunges=None),
+        _kind("double-bearing", "double-bearing", "templates", "diameter", "cutting_length", "bearing", optional=("bearing",),
+              bearing="both", prints=_AS_MARKED),
+        _kind("dovetail", "dovetail", "joints", "diameter", "angle", "cutting_length", full_depth_only=True, raisable=False,
+              prints="named by its widest diameter, its angle and its depth"),
+        _kind("t-slot", "T-slot", "joints", "diameter", "head", "neck", "cutting_length", full_depth_only=True,
+              raisable=False, prints="named by the width of its head"),
+        _kind("keyhole", "keyhole", "joints", "diameter", "head", "neck", "cutting_length", full_depth_only=True,
+              raisable=False, plunges=True, prints="named by the width of its head"),
+        _kind("slot-cutter", "slot cutter", "joints", "width", "diameter", "bearing", optional=("bearing",), bearing="tip",
+              full_depth_only=True, raisable=False, prints="named by the width of its slot"),
+        _kind("tongue-and-groove", "tongue and groove", "joints", "width", "diameter", "bearing", "cutting_length",
+              bearing="between", full_depth_only=True, raisable=False, prints="named by the thickness of its tongue"),
+        _kind("stile-and-rail", "stile and rail", "joints", "radius", "width", "bearing", bearing="between",
+              full_depth_only=True, raisable=False, prints="named by the radius of its sticking"),
+        _kind("drawer-lock", "drawer lock", "joints", "diameter", "cutting_length", "width", full_depth_only=True,
+              raisable=False, prints=_AS_MARKED),
+        _kind("mitre-lock", "mitre lock", "joints", "diameter", "cutting_length", "width", full_depth_only=True,
+              raisable=False, prints=_AS_MARKED),
+        _kind("surfacing", "surfacing", "faces", "diameter", "cutting_length", prints=_AS_MARKED),
+    )
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Corner:
+    """A corner of a silhouette and the way to the next: straight, or an arc of this bulge.
+
+    The bulge is the tangent of a quarter of the arc's angle, positive when it turns from r towards z.
+    """
+
+    r: float
+    z: float
+    bulge: float = 0.0
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Sizes:
+    """The sizes of a bit, all set: what its silhouette is made from."""
+
+    diameter: float
+    cutting_length: float
+    radius: float = 0.0
+    width: float = 0.0
+    angle: float = 0.0
+    bearing: float = 0.0
+    head: float = 0.0
+    neck: float = 0.0
+
+
+def derived_diameter(
+    profile: Profile, *, radius: float, width: float, angle: float, bearing: float, length: float
+) -> float | None:
+    """The largest diameter, where it follows from what is printed on the bit; None where it is printed itself.
+
+    Rule: R2 largest diameter
+    Formula: roundover, cove, bead D = bearing + 2·R; ogee D = bearing + 4·R; chamfer D = bearing + 2·L·tan(angle);
+        rabbet D = bearing + 2·w; core box D = 2·r
+    Source: craft: what the number on a bit means; never the size printed on it
+
+    >>> derived_diameter("roundover", radius=6.35, width=0, angle=0, bearing=12.7, length=0)
+    25.4"""
+    match profile:
+        case "core-box":
+            return 2 * radius
+        case "roundover" | "cove" | "bead":
+            return bearing + 2 * radius
+        case "ogee":
+            return bearing + 4 * radius
+        case "chamfer" | "bevel":
+            return bearing + 2 * length * math.tan(math.radians(angle))
+        case "rabbet":
+            return bearing + 2 * width
+        case "stile-and-rail":
+            return bearing + 2 * radius
+        case _:
+            return None
+
+
+def derived_length(profile: Profile, *, diameter: float, radius: float, width: float, angle: float) -> float | None:
+    """The cutting length that belongs to the printed sizes, where the bit need not say it; None where it must be typed.
+
+    >>> derived_length("bead", diameter=0, radius=3, width=0, angle=0)
+    6"""
+    match profile:
+        case "roundover" | "cove" | "core-box":
+            return radius
+        case "bead" | "ogee":
+            return 2 * radius
+        case "v-groove":
+            return diameter / 2 / math.tan(math.radians(angle) / 2) if 0 < angle < 180 else None
+        case "slot-cutter":
+            return width
+        case "stile-and-rail":
+            return width + BEARING_HEIGHT + radius
+        case _:
+            return None
+
+
+def silhouette(profile: Profile, sizes: Sizes) -> tuple[Corner, ...]:
+    """The cutting edge of a bit from its tip upwards, in mm; exact, arcs as arcs.
+
+    Rule: R12 silhouette
+    Formula: r(z), z from the lowest point that cuts
+    Source: geometry of each profile as the trade grinds it
+
+    >>> [(round(c.r, 2), c.z) for c in silhouette("dovetail", Sizes(diameter=12.7, cutting_length=10, angle=14))]
+    [(0.0, 0.0), (6.35, 0.0), (3.86, 10)]"""
+    top, half, pilot, radius = sizes.cutting_length, sizes.diameter / 2, sizes.bearing / 2, sizes.radius
+    if profile in _CYLINDERS or profile == "rabbet":
+        inner = pilot if profile == "rabbet" else 0.0
+        return (Corner(inner, 0.0), Corner(half, 0.0), Corner(half, top))
+    match profile:
+        case "core-box":
+            return _ended(half, top, Corner(0.0, 0.0, _QUARTER), Corner(radius, radius))
+        case "v-groove":
+            point = half / math.tan(math.radians(sizes.angle) / 2)
+            return _ended(half, top, Corner(0.0, 0.0), Corner(half, point))
+        case "roundover":
+            return _ended(half, top, Corner(pilot, 0.0, -_QUARTER), Corner(half, radius))
+        case "cove":
+            return _ended(half, top, Corner(pilot, 0.0, _QUARTER), Corner(half, radius))
+        case "ogee":
+            turn = Corner(pilot + radius, radius, -_QUARTER)
+            return _ended(half, top, Corner(pilot, 0.0, _QUARTER), turn, Corner(half, 2 * radius))
+        case "bead":
+            return _ended(half, top, Corner(half, 0.0, -1.0), Corner(half, 2 * radius))
+        case "chamfer" | "bevel":
+            return (Corner(pilot, 0.0), Corner(half, top))
+        case "dovetail":
+            return (Corner(0.0, 0.0), Corner(half, 0.0), Corner(half - top * math.tan(math.radians(sizes.angle)), top))
+        case "t-slot" | "keyhole":
+            head = sizes.head
+            return (
+                Corner(0.0, 0.0),
+                Corner(half, 0.0),
+                Corner(half, head),
+                Corner(sizes.neck / 2, head),
+                Corner(sizes.neck / 2, top),
+            )
+        case "slot-cutter":
+            return (Corner(pilot, 0.0), Corner(half, 0.0), Corner(half, top))
+        case "tongue-and-groove":
+            low, high = (top - sizes.width) / 2, (top + sizes.width) / 2
+            return (
+                Corner(0.0, 0.0), Corner(half, 0.0), Corner(half, low), Corner(pilot, low), Corner(pilot, high),
+                Corner(half, high), Corner(half, top),
+            )  # fmt: skip
+        case "stile-and-rail":
+            slot, rise = sizes.width, sizes.width + BEARING_HEIGHT
+            return _ended(
+                half, top,
+                Corner(0.0, 0.0), Corner(half, 0.0), Corner(half, slot), Corner(pilot, slot), Corner(pilot, rise, -_QUARTER),
+                Corner(half, rise + radius),
+            )  # fmt: skip
+        case "drawer-lock":
+            step = half - sizes.width
+            return (Corner(0.0, 0.0), Corner(half, 0.0), Corner(half, top / 3), Corner(step, top / 3), Corner(step, top))
+        case _:  # mitre lock: a slope of 45° with a tongue and its groove in the middle
+            foot, jog = half - top, sizes.width
+            middle = top / 2
+            return (
+                Corner(0.0, 0.0), Corner(foot, 0.0), Corner(foot + middle - jog, middle - jog),
+                Corner(foot + middle + jog / 2, middle - jog), Corner(foot + middle - jog / 2, middle + jog),
+                Corner(foot + middle + jog, middle + jog), Corner(half, top),
+            )  # fmt: skip
+
+
+def _ended(half: float, top: float, *corners: Corner) -> tuple[Corner, ...]:
+    """The corners, and a straight wall up to the end of the cutting length where that is longer than the profile."""
+    return (*corners, Corner(half, top)) if top > corners[-1].z + 1e-9 else corners
+
+
+def flattened(corners: tuple[Corner, ...], *, per_quarter: int = 10) -> tuple[tuple[float, float], ...]:
+    """The silhouette as points (r, z), arcs in `per_quarter` chords each quarter; the ends of arcs stay exact."""
+    points: list[tuple[float, float]] = []
+    for here, there in pairwise(corners):
+        points.append((here.r, here.z))
+        if here.bulge:
+            points += _arc_points(here, there, per_quarter)
+    points.append((corners[-1].r, corners[-1].z))
+    return tuple(points)
+
+
+def _arc_points(here: Corner, there: Corner, per_quarter: int) -> list[tuple[float, float]]:
+    cr, cz, radius, start, sweep = arc_of(here, there)
+    count = max(2, math.ceil(abs(sweep) / (math.pi / 2) * per_quarter))
+    angles = [start + sweep * i / count for i in range(1, count)]
+    return [(cr + radius * math.cos(a), cz + radius * math.sin(a)) for a in angles]
+
+
+def arc_of(here: Corner, there: Corner) -> tuple[float, float, float, float, float]:
+    """Centre r and z, radius, start angle and sweep in radians (positive from r towards z) of the arc between two corners."""
+    dr, dz = there.r - here.r, there.z - here.z
+    chord = math.hypot(dr, dz)
+    sweep = 4 * math.atan(here.bulge)
+    radius = chord / 2 / abs(math.sin(sweep / 2))
+    rise = chord / 2 / math.tan(sweep / 2)
+    cr, cz = here.r + dr / 2 - dz / chord * rise, here.z + dz / 2 + dr / chord * rise
+    return cr, cz, radius, math.atan2(here.z - cz, here.r - cr), sweep
+
+
+def radius_at(corners: tuple[Corner, ...], z: float) -> float:
+    """r(z) in mm: the largest radius at a height above the tip; 0 outside the cutting length.
+
+    >>> round(radius_at(silhouette("roundover", Sizes(diameter=25.4, cutting_length=6.35, radius=6.35, bearing=12.7)), 0), 3)
+    6.35"""
+    found = 0.0
+    for here, there in pairwise(corners):
+        low, high = min(here.z, there.z), max(here.z, there.z)
+        if here.bulge:
+            found = max(found, _arc_radius_at(here, there, z))
+        elif low - 1e-9 <= z <= high + 1e-9:
+            if high - low < 1e-12:
+                found = max(found, here.r, there.r)
+            else:
+                found = max(found, here.r + (there.r - here.r) * (z - here.z) / (there.z - here.z))
+    return found
+
+
+def _arc_radius_at(here: Corner, there: Corner, z: float) -> float:
+    cr, cz, radius, start, sweep = arc_of(here, there)
+    rest = radius**2 - (z - cz) ** 2
+    if rest < -1e-9:
+        return 0.0
+    side = math.sqrt(max(rest, 0.0))
+    best = 0.0
+    for r in (cr + side, cr - side):
+        turned = (math.atan2(z - cz, r - cr) - start) / sweep % (2 * math.pi / abs(sweep))
+        if turned <= 1 + 1e-6 or turned >= 2 * math.pi / abs(sweep) - 1e-6:
+            best = max(best, r)
+    return best

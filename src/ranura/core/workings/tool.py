@@ -1,0 +1,65 @@
+"""The figures of the bit in its collet (R6): how far it stands out, and how far its tip gives way."""
+
+from __future__ import annotations
+
+from ranura.core.cutting.grip import Grip
+from ranura.core.cutting.stepping import Stepping
+from ranura.core.setting import Setting
+from ranura.core.text import write
+from ranura.core.working import Figure, because, given, show
+
+
+def tool_figures(setting: Setting, grip: Grip, stepping: Stepping | None) -> list[Figure]:
+    """Free length and, where there are passes, the bending of the worst one."""
+    return [_free(setting, grip), *([_bend(setting, grip, stepping)] if stepping else [])]
+
+
+def _free(setting: Setting, grip: Grip) -> Figure:
+    bit = setting.bit
+    whole = bit.overall_length or 0.0
+    return Figure(
+        key="tool.free",
+        label="Stands out of the collet",
+        value=grip.free,
+        unit="mm",
+        shown=show(grip.free, "mm"),
+        rule="R6",
+        formula="the larger of depth + height of the collet, and what full insertion drawn back 3 mm leaves",
+        worked=write(
+            "needed {d:fine} + {h:fine} = {n:fine}; {l:fine} overall leave {i:fine} in the collet",
+            d=setting.channel.depth, h=grip.datum, n=grip.needed, l=whole, i=grip.inside,
+        ),
+        because=because("{i:fine} of the shank are held; {least:fine} must be", i=grip.inside, least=grip.least),
+        inputs=(
+            given("depth", "depth of the cut", setting.channel.depth, "mm"),
+            given("h", "collet above the underside", grip.datum, "mm"),
+            given("l", "overall length", whole, "mm"),
+        ),
+    )  # fmt: skip
+
+
+def _bend(setting: Setting, grip: Grip, stepping: Stepping) -> Figure:
+    worst = stepping.most_bent
+    bend, bit = worst.bend, setting.bit
+    return Figure(
+        key="tool.bend",
+        label="The tip gives way",
+        value=bend.deflection_mm,
+        unit="mm",
+        shown=show(bend.deflection_mm, "mm", setting=False),
+        rule="R6",
+        formula="f = Σ F·(a − x)·(l − x)·dx / (E·I); s = 32·F·arm / (π·d³)",
+        worked=write(
+            "pass {n}: at most {F:n0} N on a tooth give {b:n3} mm and {s:n0} of {limit:n0} MPa",
+            n=worst.number, F=bend.peak_force_n, b=bend.deflection_mm, s=bend.stress_mpa, limit=bend.stress_limit_mpa,
+        ),
+        because=because(
+            "Cautioned from {c:n2} mm; over {limit:n2} mm the passes get shallower",
+            c=setting.rules.bend_caution, limit=setting.rules.bend_limit,
+        ),
+        inputs=(
+            given("l", "stands out", grip.free, "mm"),
+            given("d", "shank", bit.shank, "mm"),
+            given("D", "bit diameter", bit.diameter, "mm"),
+        ),
+    )  # fmt: skip
