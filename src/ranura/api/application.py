@@ -10,7 +10,7 @@ from fastapi import FastAPI, Response
 from fastapi.responses import FileResponse, JSONResponse
 from starlette.staticfiles import StaticFiles
 
-from ranura.api import calc, jobs, plans, problems, rules, shop, tools
+from ranura.api import calc, jobs, plans, problems, quick, rules, shop, tools
 from ranura.api.keeping import ShopKeeper
 from ranura.calc.registry import Problem
 from ranura.store.repository import Store
@@ -35,7 +35,7 @@ def create_app(settings: Settings, store: Store) -> FastAPI:
     app.state.store = store
     app.state.keeper = ShopKeeper(store, settings.shop_id)
     problems.install(app)
-    for part in (shop, rules, tools, jobs, plans, calc):
+    for part in (shop, rules, quick, tools, jobs, plans, calc):
         app.include_router(part.router)
 
     @app.get("/api/{path:path}", include_in_schema=False)

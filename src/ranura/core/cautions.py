@@ -131,6 +131,12 @@ WORDS: Mapping[str, Words] = {
         message="The chip is only {chip:n3} mm thick, so the bit rubs and is likely to burn",
         do="Move faster and take less, or slow the spindle",
     ),
+    "burning-slow-down": Words(
+        place="feed",
+        level="caution",
+        message="The chip is only {chip:n3} mm thick, so the bit rubs and is likely to burn",
+        do="Slow the spindle, or move faster and take less",
+    ),
     "tear-out-likely": Words(
         place="feed",
         level="caution",

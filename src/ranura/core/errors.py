@@ -3,6 +3,7 @@
 CraftError                  field, code, facts, partial
 ├── LengthError             a text that is no length (R1)
 ├── CutError                a cut that cannot be made in this piece, or with nothing in this shop
+├── QuickError              a quick sum that cannot be answered
 ├── BitError                a bit that cannot be
 ├── ToolError               another tool, wood or guide that cannot be
 └── RuleError               a house rule beyond the floor (R17)
@@ -134,6 +135,27 @@ class ToolError(CraftError):
         "name-missing": "Give it a name",
         "name-taken": "There is already {name!r} here; give it another name",
         "in-use": "{name} is used by {uses}; put it away instead, so that these keep what they need",
+    }
+
+
+class QuickError(CraftError):
+    """A quick sum that cannot be answered, or not yet."""
+
+    words = {
+        "nothing-asked": "Type a question, such as speed 1 3/8",
+        "unknown-sum": "{word!r} is no sum; these are: {known}",
+        "sum-wants": "{name} also wants the {missing}, as in {example}",
+        "too-many-lengths": "{name} takes {count}, as in {example}",
+        "unfinished-sum": "{text!r} is not finished; write it as in {example}",
+        "factor": "{text!r}: multiply and divide by a plain number other than 0",
+        "angle": "{angle:n}° is no angle between two flanks",
+        "angle-for-length": "{text!r} is an angle where a length is wanted",
+        "rabbet-too-wide": "A cutter of {cutter:fine} makes less than half its width, not {width:fine}",
+        "deeper-than-radius": "{depth:fine} is deeper than the radius, {radius:fine}",
+        "base-inside-bit": "A base of {base:fine} ends inside a bit of {d:fine}",
+        "ring-inside-bushing": "The ring of {ring:fine} goes over the bushing of {bushing:fine}, so it is wider",
+        "no-mouth": "{depth:fine} deep, this dovetail would have no neck left",
+        "too-many-passes": "That would be more passes than anybody makes",
     }
 
 

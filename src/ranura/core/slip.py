@@ -98,7 +98,7 @@ def _tool(setting: Setting, figures: Mapping[str, Figure]) -> Section:
     grip = setting.grip
     held = write("unplugged; push it in, draw it back 3 mm")
     if grip is not None:
-        held = write("unplugged; {i:rough} in the collet, {f:rough} stand out", i=grip.inside, f=grip.free)
+        held = write("unplugged; {i:rough} held, {f:rough} stand out", i=grip.inside, f=grip.free)
     return Section(
         key="tool",
         title="Tool up",

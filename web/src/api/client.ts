@@ -35,6 +35,7 @@ export type DialPosition = Schemas["DialPosition-Output"];
 export type RulesView = Schemas["RulesView"];
 export type DraftedRules = Schemas["DraftedRules"];
 export type Move = Schemas["Move"];
+export type QuickView = Schemas["QuickView"];
 export type Texts = Record<string, string>;
 export type StarterIn = Schemas["StarterIn"];
 export type Unit = LengthIn["unit"];
@@ -178,6 +179,7 @@ export const api = {
     outcome<undefined>(
       client.DELETE("/api/things/{kind}/{thing_id}", { params: { path: { kind, thing_id } } }),
     ),
+  quick: (text: string) => outcome<QuickView>(client.POST("/api/quick", { body: { text } })),
   rules: () => outcome<RulesView>(client.GET("/api/rules")),
   draftRules: (rules: HouseRules, numbers: Texts, job_id: string | null) =>
     outcome<DraftedRules>(client.POST("/api/rules/draft", { body: { rules, numbers, job_id } })),

@@ -6,6 +6,7 @@ import { PieceForm } from "../jobs/PieceForm";
 import { RenameCut } from "../jobs/RenameCut";
 import { Rules } from "../shop/Rules";
 import { Dialog } from "../ui/Dialog";
+import { Palette } from "./Palette";
 import { SHORTCUTS } from "./shortcuts";
 import type { OpenDialog } from "./Workshop";
 
@@ -47,6 +48,8 @@ export default function Dialogs(props: Props) {
           </dl>
         </Dialog>
       );
+    case "palette":
+      return <Palette unit={props.unit} onClose={onClose} />;
     case "rules":
       return (
         <Rules

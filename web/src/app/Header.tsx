@@ -1,16 +1,15 @@
-import { Moon, Redo2, Sun, Undo2 } from "lucide-react";
+import { Redo2, Undo2 } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import { useNavigate } from "react-router";
-import { type HouseRules, type JobView, slipAddress, type Unit } from "../api/client";
+import { type JobView, slipAddress, type Unit } from "../api/client";
+import { IconButton, Mark, Places, ThemeButton, UnitSwitch } from "./Place";
 import type { ShortcutName } from "./shortcuts";
-import { useTheme } from "./theme";
 
 interface Props {
   shopName: string;
   job: JobView;
   jobs: readonly { id: string; name: string }[];
   unit: Unit;
-  rules: HouseRules;
   saving: string;
   undo: string | null;
   redo: string | null;
@@ -30,7 +29,6 @@ const SAVING: Record<string, string> = {
 
 export function Header(props: Props) {
   const { job, jobs, unit, saving, onRun } = props;
-  const { theme, toggle } = useTheme();
   const navigate = useNavigate();
   return (
     <header className="flex flex-wrap items-center gap-x-1.5 gap-y-1 border-b-2 lg:gap-x-3 border-ink bg-bench px-3 py-1.5 lg:h-[54px] lg:flex-nowrap">
@@ -38,16 +36,7 @@ export function Header(props: Props) {
         {job.name}
         {props.cutName ? `: ${props.cutName}` : ""}
       </h1>
-      <a
-        href="/"
-        className="flex items-center gap-2 text-[22px] font-[760] tracking-tight"
-        aria-label="Ranura, first job"
-      >
-        <svg width="34" height="20" viewBox="0 0 34 20" aria-hidden>
-          <path d="M1 5h9v11h14V5h9" fill="none" className="stroke-cut" strokeWidth="3.4" />
-        </svg>
-        ranura
-      </a>
+      <Mark />
       <DropdownMenu.Root>
         <DropdownMenu.Trigger className="truncate text-left leading-tight" data-testid="job-menu">
           <span className="block text-[16px] font-semibold">{job.name}</span>
@@ -67,6 +56,9 @@ export function Header(props: Props) {
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
+      <span className="max-lg:order-last max-lg:w-full">
+        <Places />
+      </span>
       <span className="ml-auto text-[14px] text-ink-2" role="status" data-testid="saving" data-state={saving}>
         {SAVING[saving]}
       </span>
@@ -86,27 +78,16 @@ export function Header(props: Props) {
           <Redo2 size={19} aria-hidden />
         </IconButton>
       </span>
-      <button type="button" className="button" onClick={() => onRun("rules")} data-testid="house-rules">
-        <span className="max-lg:hidden">House </span>
-        <span className="capitalize lg:normal-case">rules</span>
+      <button
+        type="button"
+        className="button max-lg:hidden"
+        onClick={() => onRun("palette")}
+        data-testid="palette"
+      >
+        Quick sum
       </button>
-      <fieldset className="flex overflow-hidden rounded border border-rule" aria-label="Unit">
-        {(["mm", "in"] as const).map((each) => (
-          <button
-            key={each}
-            type="button"
-            aria-pressed={unit === each}
-            data-testid={`unit-${each}`}
-            className={`min-h-[36px] px-3 text-[14.5px] font-semibold ${unit === each ? "bg-ink text-bench" : "bg-paper"}`}
-            onClick={() => unit !== each && onRun("unit")}
-          >
-            {each === "mm" ? "mm" : "inch"}
-          </button>
-        ))}
-      </fieldset>
-      <IconButton label={theme === "dark" ? "Light" : "Dark"} onClick={toggle}>
-        {theme === "dark" ? <Sun size={19} aria-hidden /> : <Moon size={19} aria-hidden />}
-      </IconButton>
+      <UnitSwitch unit={unit} onSwitch={() => onRun("unit")} />
+      <ThemeButton />
       <span className="max-lg:hidden">
         <IconButton label="Keyboard shortcuts" onClick={() => onRun("help")}>
           <span className="text-[17px] font-bold">?</span>
@@ -142,27 +123,5 @@ export function Header(props: Props) {
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
     </header>
-  );
-}
-
-interface IconButtonProps {
-  label: string;
-  disabled?: boolean;
-  onClick: () => void;
-  children: React.ReactNode;
-}
-
-function IconButton({ label, disabled, onClick, children }: IconButtonProps) {
-  return (
-    <button
-      type="button"
-      className="inline-flex size-9 items-center justify-center rounded hover:bg-paper"
-      aria-label={label}
-      title={label}
-      disabled={disabled ?? false}
-      onClick={onClick}
-    >
-      {children}
-    </button>
   );
 }

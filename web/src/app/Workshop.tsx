@@ -11,10 +11,11 @@ import { useShopSettings } from "./settings";
 import { type ShortcutName, useShortcuts } from "./shortcuts";
 import { Waiting } from "./Waiting";
 
-const Dialogs = lazy(() => import("./Dialogs"));
+const dialogs = () => import("./Dialogs");
+const Dialogs = lazy(dialogs);
 
 export type OpenDialog =
-  | { what: "shortcuts" | "rules" | "cut" }
+  | { what: "shortcuts" | "rules" | "cut" | "palette" }
   | { what: "piece"; item: PieceItem | null }
   | { what: "rename"; cut: CutItem };
 
@@ -100,6 +101,11 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
         return document.querySelector<HTMLInputElement>(`input[data-field="${name}"]`)?.focus();
       case "tools":
         return document.querySelector<HTMLButtonElement>('[data-testid="tool-picker"]')?.click();
+      case "palette":
+        return setDialog({ what: "palette" });
+      case "drawer":
+      case "bench":
+        return void navigate(`/${name}`);
       case "print":
         return document.querySelector<HTMLButtonElement>('[data-testid="print"]')?.click();
       default:
@@ -108,6 +114,12 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
   };
   useShortcuts(run, dialog === null);
 
+  // Fetched while nobody waits for it, so that what is typed right after a key reaches the dialog it opened.
+  useEffect(() => {
+    const later = setTimeout(() => void dialogs(), 400);
+    return () => clearTimeout(later);
+  }, []);
+
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh lg:min-h-0">
       <Header
@@ -115,7 +127,6 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
         job={job}
         jobs={jobs}
         unit={unit}
-        rules={shop.rules}
         saving={saving}
         undo={undoable.undo}
         redo={undoable.redo}

@@ -1,10 +1,15 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { StrictMode } from "react";
+import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Route, Routes } from "react-router";
 import { FirstCut } from "./FirstCut";
 import "./theme.css";
+import { Waiting } from "./Waiting";
 import { Workshop } from "./Workshop";
+
+const Drawer = lazy(() => import("../shop/Drawer"));
+const Bench = lazy(() => import("../shop/Bench"));
+const RulesPage = lazy(() => import("../shop/RulesPage"));
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -20,12 +25,18 @@ if (root)
     <StrictMode>
       <QueryClientProvider client={queries}>
         <BrowserRouter>
-          <Routes>
-            <Route path="/" element={<FirstCut />} />
-            <Route path="/jobs/:jobId" element={<Workshop />} />
-            <Route path="/jobs/:jobId/cuts/:cutId" element={<Workshop />} />
-            <Route path="*" element={<FirstCut />} />
-          </Routes>
+          <Suspense fallback={<Waiting reason={null} />}>
+            <Routes>
+              <Route path="/" element={<FirstCut />} />
+              <Route path="/jobs/:jobId" element={<Workshop />} />
+              <Route path="/jobs/:jobId/cuts/:cutId" element={<Workshop />} />
+              <Route path="/drawer" element={<Drawer />} />
+              <Route path="/drawer/:bitId" element={<Drawer />} />
+              <Route path="/bench" element={<Bench />} />
+              <Route path="/rules" element={<RulesPage />} />
+              <Route path="*" element={<FirstCut />} />
+            </Routes>
+          </Suspense>
         </BrowserRouter>
       </QueryClientProvider>
     </StrictMode>,

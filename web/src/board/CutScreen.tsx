@@ -197,7 +197,7 @@ function Board({ editor, shop, item, unit, onSaving, onSchool }: BoardProps) {
       </main>
       <aside className="min-h-0 px-3 pb-3 lg:pr-4 lg:pl-0">
         <div className="perforated h-full bg-paper lg:overflow-y-auto">
-          <div className="px-3.5 pt-2.5 pb-3">
+          <div className="px-3.5 pt-2 pb-2">
             {plan ? (
               <Slip
                 plan={plan}

@@ -37,7 +37,7 @@ export function ToolPicker({ plan, unit, asked, onEdit }: Props) {
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger className="quiet" data-testid="tool-picker">
-        {pinned ? "your choice" : "why this one"}
+        {pinned ? "your choice" : "why this"}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content

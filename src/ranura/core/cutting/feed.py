@@ -9,7 +9,7 @@ from typing import Literal
 
 from ranura.core import numbers
 from ranura.core.cautions import Caution, caution
-from ranura.core.house_rules import STANDARD
+from ranura.core.house_rules import STANDARD, Burning
 from ranura.core.materials import MaterialClass
 
 HAND_MINIMUM = STANDARD.feed_min_m_min
@@ -113,6 +113,7 @@ def plan_feed(
     tear_out: int = 2,
     slowest: float = HAND_MINIMUM,
     fastest: float = HAND_MAXIMUM,
+    burning: Burning = STANDARD.burning,
 ) -> Feed:
     """The feed for a chip that neither burns nor tears, within what a hand keeps steady (R4).
 
@@ -140,7 +141,9 @@ def plan_feed(
         target_chip_mm=target,
         limited_by=limited,
         cautions=tuple(
-            _cautions(wanted, tooth, tooth * k, limited, burn=burn, tear_out=tear_out, slowest=slowest, fastest=fastest)
+            _cautions(
+                wanted, tooth, tooth * k, limited, burn=burn, tear_out=tear_out, slowest=slowest, fastest=fastest, burning=burning
+            )
         ),
     )
 
@@ -155,6 +158,7 @@ def _cautions(
     tear_out: int,
     slowest: float,
     fastest: float,
+    burning: Burning,
 ) -> list[Caution]:
     found = []
     if limited == "hand-maximum":
@@ -162,7 +166,8 @@ def _cautions(
     elif limited == "hand-minimum":
         found.append(caution("feed-hand-minimum", wanted=wanted, limit=slowest, tooth=tooth))
     if numbers.under(chip, _BURNS_BELOW):
-        found.append(caution("burning-likely", level="note" if burn == 1 else "caution", chip=chip))
+        code = "burning-likely" if burning == "faster-feed" else "burning-slow-down"
+        found.append(caution(code, level="note" if burn == 1 else "caution", chip=chip))
     if numbers.over(chip, _TEARS_ABOVE):
         found.append(caution("tear-out-likely", level="note" if tear_out == 1 else "caution", chip=chip))
     return found

@@ -159,6 +159,7 @@ def gait(tooling: Tooling, engagement: float) -> Gait:
         tear_out=tooling.material.tear_out,
         slowest=rules.feed_min_m_min,
         fastest=rules.feed_max_m_min,
+        burning=rules.burning,
     )
     speed = feed.feed_m_min
     limited: FeedLimit | Literal["power"] = feed.limited_by

@@ -1,0 +1,44 @@
+"""Quick sums: a question in a line, its answer with its working, or what is missing and what it may become."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Annotated
+
+from fastapi import APIRouter
+from pydantic import Field
+
+from ranura.api.doors import Door
+from ranura.api.keeping import TheShop
+from ranura.api.problems import ERRORS
+from ranura.core.errors import CraftError
+from ranura.core.quick import QuickAnswer, Sum, completions, quick
+from ranura.core.text import Text
+
+router = APIRouter(prefix="/api", tags=["quick"], responses=ERRORS)
+
+
+class QuickIn(Door):
+    """A question as typed."""
+
+    text: Annotated[str, Field(max_length=200)]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class QuickView:
+    """The answer, or what is wrong or missing; and the questions that the line may become."""
+
+    answer: QuickAnswer | None
+    words: Text | None
+    partial: bool
+    completions: tuple[Sum, ...]
+
+
+@router.post("/quick")
+def ask(asked: QuickIn, shop: TheShop) -> QuickView:
+    """Answers a question while it is typed; a question that is not right yet is no error of the request."""
+    offered = completions(asked.text)
+    try:
+        return QuickView(answer=quick(asked.text, shop), words=None, partial=False, completions=offered)
+    except CraftError as wrong:
+        return QuickView(answer=None, words=wrong.message, partial=wrong.partial, completions=offered)

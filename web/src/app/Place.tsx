@@ -1,0 +1,128 @@
+/** The frame of a place beside the cuts: the drawer, the bench, the house rules. */
+import { Moon, Sun } from "lucide-react";
+import { Link, useLocation } from "react-router";
+import type { Unit } from "../api/client";
+import { useTheme } from "./theme";
+
+export const PLACES = [
+  { path: "/", name: "Cuts" },
+  { path: "/drawer", name: "Drawer" },
+  { path: "/bench", name: "Bench" },
+  { path: "/rules", name: "House rules" },
+] as const;
+
+export function Mark() {
+  return (
+    <Link
+      to="/"
+      className="flex items-center gap-2 text-[22px] font-[760] tracking-tight"
+      aria-label="Ranura, the cuts"
+    >
+      <svg width="34" height="20" viewBox="0 0 34 20" aria-hidden>
+        <path d="M1 5h9v11h14V5h9" fill="none" className="stroke-cut" strokeWidth="3.4" />
+      </svg>
+      ranura
+    </Link>
+  );
+}
+
+/** The ways to the other places. */
+export function Places() {
+  const here = useLocation().pathname;
+  return (
+    <nav aria-label="Places" className="flex gap-0.5">
+      {PLACES.map((place) => {
+        const current =
+          place.path === "/" ? here === "/" || here.startsWith("/jobs") : here.startsWith(place.path);
+        return (
+          <Link
+            key={place.path}
+            to={place.path}
+            aria-current={current ? "page" : undefined}
+            className={`rounded px-2 py-1.5 text-[14.5px] font-semibold whitespace-nowrap hover:bg-paper lg:px-2.5 ${current ? "border-b-[3px] border-cut rounded-b-none" : "text-ink-2"}`}
+          >
+            {place.name}
+          </Link>
+        );
+      })}
+    </nav>
+  );
+}
+
+export function UnitSwitch({ unit, onSwitch }: { unit: Unit; onSwitch: () => void }) {
+  return (
+    <fieldset className="flex overflow-hidden rounded border border-rule" aria-label="Unit">
+      {(["mm", "in"] as const).map((each) => (
+        <button
+          key={each}
+          type="button"
+          aria-pressed={unit === each}
+          data-testid={`unit-${each}`}
+          className={`min-h-[36px] px-3 text-[14.5px] font-semibold ${unit === each ? "bg-ink text-bench" : "bg-paper"}`}
+          onClick={() => unit !== each && onSwitch()}
+        >
+          {each === "mm" ? "mm" : "inch"}
+        </button>
+      ))}
+    </fieldset>
+  );
+}
+
+export function ThemeButton() {
+  const { theme, toggle } = useTheme();
+  return (
+    <IconButton label={theme === "dark" ? "Light" : "Dark"} onClick={toggle}>
+      {theme === "dark" ? <Sun size={19} aria-hidden /> : <Moon size={19} aria-hidden />}
+    </IconButton>
+  );
+}
+
+interface IconButtonProps {
+  label: string;
+  disabled?: boolean;
+  onClick: () => void;
+  children: React.ReactNode;
+}
+
+export function IconButton({ label, disabled, onClick, children }: IconButtonProps) {
+  return (
+    <button
+      type="button"
+      className="inline-flex size-9 items-center justify-center rounded hover:bg-paper"
+      aria-label={label}
+      title={label}
+      disabled={disabled ?? false}
+      onClick={onClick}
+    >
+      {children}
+    </button>
+  );
+}
+
+interface Props {
+  title: string;
+  shopName: string;
+  unit: Unit;
+  onSwitch: () => void;
+  children: React.ReactNode;
+}
+
+export function Place({ title, shopName, unit, onSwitch, children }: Props) {
+  return (
+    <div className="flex min-h-dvh flex-col lg:h-dvh">
+      <header className="flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-ink bg-bench px-3 py-1.5 lg:h-[54px] lg:flex-nowrap lg:gap-x-4">
+        <Mark />
+        <span className="max-lg:order-3 max-lg:w-full">
+          <Places />
+        </span>
+        <span className="ml-auto text-[14px] text-ink-2 max-sm:hidden">{shopName}</span>
+        <span className="max-lg:ml-auto">
+          <UnitSwitch unit={unit} onSwitch={onSwitch} />
+        </span>
+        <ThemeButton />
+      </header>
+      <h1 className="sr-only">{title}</h1>
+      {children}
+    </div>
+  );
+}

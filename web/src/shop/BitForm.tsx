@@ -1,0 +1,177 @@
+import { useEffect, useRef, useState } from "react";
+import { api, type BitTile, type DraftView, type Problem, type Texts, type Unit } from "../api/client";
+import { useForms } from "../api/queries";
+import { problemOf } from "../ui/problems";
+import { Words } from "../ui/Words";
+import { inUnit } from "../ui/words";
+import { Fields } from "./Fields";
+import { useRefresh } from "./place";
+import { Silhouette } from "./Silhouette";
+
+interface Props {
+  start: Texts;
+  /** The bit that is changed; none for a new one. */
+  change: BitTile | null;
+  unit: Unit;
+  onDone: (made: BitTile | null) => void;
+}
+
+/** A bit typed in: described in a few words, the fields follow; or field by field. Enter keeps it. */
+export function BitForm({ start, change, unit, onDone }: Props) {
+  const forms = useForms();
+  const [description, setDescription] = useState("");
+  const [typed, setTyped] = useState<Texts>(start);
+  const [draft, setDraft] = useState<DraftView | null>(null);
+  const [refused, setRefused] = useState<Problem | null>(null);
+  const [tried, setTried] = useState(false);
+  const first = useRef<HTMLInputElement>(null);
+  const refresh = useRefresh();
+
+  useEffect(() => first.current?.focus(), []);
+  useEffect(() => {
+    let latest = true;
+    void api.draftBit(description, typed).then((answer) => {
+      if (latest && answer.kind === "ok") setDraft(answer.data);
+      else if (latest && answer.kind !== "ok") setRefused(problemOf(answer));
+    });
+    return () => {
+      latest = false;
+    };
+  }, [description, typed]);
+
+  const texts = { ...(draft?.texts ?? {}), ...typed };
+  const form = forms.data?.find((each) => each.kind === texts.profile);
+  const profiles = (forms.data ?? []).filter((each) => !NOT_BITS.has(each.kind));
+  const save = async () => {
+    setTried(true);
+    const asked = await api.draftBit(description, typed);
+    if (asked.kind === "ok") setDraft(asked.data);
+    if (asked.kind === "ok" && asked.data.problem) return;
+    const whole = asked.kind === "ok" ? asked.data.texts : texts;
+    const answer = change ? await api.saveBit(change.id, whole) : await api.addBit(whole);
+    if (answer.kind === "ok") {
+      await refresh();
+      onDone(answer.data);
+    } else setRefused(problemOf(answer));
+  };
+  const problem = draft?.problem ?? null;
+  const shown = problem && (tried || (typed[problem.field ?? ""] ?? "") !== "") ? problem : null;
+  const words =
+    refused?.message ?? (shown && !form?.fields.some((f) => f.field === shown.field) ? shown.words : null);
+  return (
+    <form
+      className="grid gap-x-6 gap-y-2 border-b-2 border-guide bg-paper px-4 py-3 md:grid-cols-[1fr_150px]"
+      aria-label={change ? `Change ${change.name}` : "Add a bit"}
+      data-testid="bit-form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+      onKeyDown={(event) => {
+        if (event.key === "Escape") onDone(null);
+      }}
+    >
+      <div className="flex min-w-0 flex-col gap-2">
+        <div className="grid gap-2 sm:grid-cols-[1fr_190px]">
+          <label className="flex flex-col gap-0.5">
+            <span className="label">
+              {change ? `Change ${change.name}` : "Describe it, as on its packet"}
+            </span>
+            <input
+              ref={first}
+              className="field text-[17px]"
+              value={description}
+              placeholder="roundover 1/4 in, 1/2 shank, bearing"
+              autoComplete="off"
+              spellCheck={false}
+              data-testid="describe-bit"
+              onChange={(event) => setDescription(event.target.value)}
+            />
+          </label>
+          <label className="flex flex-col gap-0.5">
+            <span className="label">Profile</span>
+            <select
+              className="field"
+              value={texts.profile ?? ""}
+              data-testid="bit-profile"
+              onChange={(event) => setTyped({ ...typed, profile: event.target.value })}
+            >
+              <option value="">—</option>
+              {profiles.map((each) => (
+                <option key={each.kind} value={each.kind}>
+                  {each.title}
+                </option>
+              ))}
+            </select>
+          </label>
+        </div>
+        {draft?.left ? (
+          <p className="text-[13.5px] text-ink-2">
+            Not understood: <b>{draft.left}</b>
+          </p>
+        ) : null}
+        {form ? (
+          <Fields
+            form={form}
+            texts={texts}
+            problem={shown}
+            guessed={draft?.guessed ?? []}
+            unit={unit}
+            onType={(field, text) => {
+              setRefused(null);
+              setTyped({ ...typed, [field]: text });
+            }}
+          />
+        ) : null}
+        {words ? (
+          <p role="alert" className="text-[14.5px] text-cut" data-testid="form-problem">
+            <Words text={inUnit(words, unit)} />
+          </p>
+        ) : null}
+      </div>
+      <div className="flex flex-col items-center gap-2">
+        {draft?.bit ? (
+          <>
+            <Silhouette
+              shape={draft.bit.shape}
+              scale={Math.min(2.4, 170 / draft.bit.shape.height, 140 / draft.bit.shape.width)}
+              label="The bit as it would be"
+            />
+            <span className="text-center text-[13.5px]">
+              <b className="block font-semibold">
+                <Words text={draft.bit.name} />
+              </b>
+              <Words text={inUnit(draft.bit.sizes, unit)} />
+            </span>
+          </>
+        ) : (
+          <span className="py-6 text-center text-[13.5px] text-ink-2">
+            Its silhouette appears here as soon as the sizes make a bit.
+          </span>
+        )}
+        <div className="mt-auto flex w-full flex-wrap justify-end gap-2">
+          <button type="button" className="button" onClick={() => onDone(null)}>
+            Not now
+          </button>
+          <button type="submit" className="button button-main" data-testid="keep-bit">
+            {change ? "Keep the change" : "Into the drawer"}
+          </button>
+        </div>
+      </div>
+    </form>
+  );
+}
+
+const NOT_BITS = new Set([
+  "router",
+  "base",
+  "bushing",
+  "inlay-set",
+  "edge-guide",
+  "straightedge",
+  "trammel",
+  "sled",
+  "t-jig",
+  "wood",
+  "delivery",
+]);

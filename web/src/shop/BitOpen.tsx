@@ -1,0 +1,174 @@
+import { X } from "lucide-react";
+import { useState } from "react";
+import { api, type BitDetail, type Problem, type Unit } from "../api/client";
+import { useBit } from "../api/queries";
+import { problemOf } from "../ui/problems";
+import { Words } from "../ui/Words";
+import { inUnit, reading } from "../ui/words";
+import type { Adding } from "./Drawer";
+import { useRefresh } from "./place";
+import { Silhouette } from "./Silhouette";
+
+interface Props {
+  id: string;
+  unit: Unit;
+  currency: string;
+  onClose: () => void;
+  onForm: (form: Adding) => void;
+}
+
+/** A bit opened in its place: its section, its limits at each router, what it cuts, where it is used. */
+export function BitOpen({ id, unit, currency, onClose, onForm }: Props) {
+  const bit = useBit(id);
+  if (!bit.data)
+    return <p className="p-4 text-ink-2">{bit.error ? bit.error.message : "Opening the bit …"}</p>;
+  return <Opened detail={bit.data} unit={unit} currency={currency} onClose={onClose} onForm={onForm} />;
+}
+
+interface OpenedProps extends Omit<Props, "id"> {
+  detail: BitDetail;
+}
+
+function Opened({ detail, unit, currency, onClose, onForm }: OpenedProps) {
+  const { tile, texts } = detail;
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const refresh = useRefresh();
+  const scale = Math.min(4, 250 / tile.shape.height, 190 / tile.shape.width);
+  const put = async (archived: boolean) => {
+    const answer = await api.putBitAway(tile.id, archived);
+    if (answer.kind === "ok") {
+      await refresh();
+      onClose();
+    } else setProblem(problemOf(answer));
+  };
+  const remove = async () => {
+    const answer = await api.removeBit(tile.id);
+    if (answer.kind === "ok") {
+      await refresh();
+      onClose();
+    } else setProblem(problemOf(answer));
+  };
+  return (
+    <section
+      aria-label={tile.name}
+      className="mb-3 grid gap-x-6 gap-y-3 border-2 border-guide bg-paper p-4 md:grid-cols-[200px_1fr_1fr]"
+      data-testid="bit-open"
+    >
+      <div className="flex flex-col items-center">
+        <Silhouette shape={tile.shape} scale={scale} label={`Section of ${tile.name}`} />
+        <p className="mt-2 text-center text-[14px]">
+          <Words text={inUnit(tile.sizes, unit)} />
+        </p>
+        <p className="text-center text-[13px] text-ink-2">{detail.prints}</p>
+      </div>
+      <div className="flex flex-col gap-2">
+        <h3 className="text-[20px] leading-tight font-bold">
+          <Words text={tile.name} />
+        </h3>
+        <p className="text-[14.5px]">
+          <Words
+            text={[
+              `${tile.shank} shank`,
+              texts.overall_length ? `${texts.overall_length} overall` : "overall length not known",
+              `${texts.flutes} flutes`,
+              texts.marked_max_rpm ? `marked ${texts.marked_max_rpm} rpm` : "no maximum marked",
+            ].join(" · ")}
+          />
+        </p>
+        <p className="text-[14.5px]">
+          <b className="font-semibold">{tile.state}</b> · {inUnit(tile.life, unit)}
+          {tile.price === null ? "" : ` · ${tile.price} ${currency}`}
+        </p>
+        <ul className="text-[14.5px]">
+          {detail.cuts.map((line) => (
+            <li key={line.metric}>
+              <Words text={inUnit(line, unit)} />
+            </li>
+          ))}
+        </ul>
+        {tile.marks.length > 0 ? (
+          <ul className="flex flex-col gap-1" data-testid="bit-marks">
+            {tile.marks.map((mark) => (
+              <li key={mark.code} className="striped border-l-4 border-hazard px-2 py-1 text-[14px]">
+                <Words text={inUnit(mark.text, unit)} />
+              </li>
+            ))}
+          </ul>
+        ) : null}
+      </div>
+      <div className="flex flex-col gap-2">
+        <h4 className="label">At each router</h4>
+        <ul data-testid="bit-routers">
+          {detail.routers.map((at) => (
+            <li key={at.router_id} className="border-t border-rule py-1 text-[14.5px]">
+              <span className="flex justify-between gap-2">
+                <b className="font-semibold">{at.router_name}</b>
+                {at.fits && at.rpm ? (
+                  <span className="tabular-nums">
+                    {at.dial ? <b className="font-bold">{reading(at.dial, unit).number} </b> : null}
+                    {at.dial ? "on the dial, " : ""}
+                    {`${reading(at.rpm, unit).number} rpm`}
+                  </span>
+                ) : (
+                  <span className="text-cut">does not go</span>
+                )}
+              </span>
+              {at.why ? (
+                <span className="block text-[13.5px] leading-snug text-ink-2">
+                  <Words text={inUnit(at.why, unit)} />
+                </span>
+              ) : null}
+            </li>
+          ))}
+        </ul>
+        {detail.uses.length > 0 ? (
+          <>
+            <h4 className="label">Chosen for</h4>
+            <ul className="text-[14.5px]">
+              {detail.uses.map((use) => (
+                <li key={use.id}>{use.name}</li>
+              ))}
+            </ul>
+          </>
+        ) : null}
+        {problem ? (
+          <p role="alert" className="text-[14.5px] text-cut" data-testid="bit-problem">
+            <Words text={inUnit(problem.message, unit)} />
+          </p>
+        ) : null}
+        <div className="mt-auto flex flex-wrap gap-2 pt-2">
+          <button
+            type="button"
+            className="button"
+            onClick={() => onForm({ texts, of: tile })}
+            data-testid="change-bit"
+          >
+            Change
+          </button>
+          <button
+            type="button"
+            className="button"
+            onClick={() => onForm({ texts: { ...texts, name: "", metres_cut: "" }, of: null })}
+            data-testid="copy-bit"
+          >
+            Add one like it
+          </button>
+          <button
+            type="button"
+            className="button"
+            onClick={() => void put(!tile.archived)}
+            data-testid="away-bit"
+          >
+            {tile.archived ? "Take out again" : "Put away"}
+          </button>
+          <button type="button" className="button" onClick={() => void remove()} data-testid="remove-bit">
+            Remove
+          </button>
+          <button type="button" className="button ml-auto" aria-label="Close" onClick={onClose}>
+            <X size={18} aria-hidden />
+          </button>
+        </div>
+      </div>
+    </section>
+  );
+}

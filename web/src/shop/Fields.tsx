@@ -1,0 +1,103 @@
+import { useId } from "react";
+import type { Form, FormField, Texts, Unit } from "../api/client";
+import { Words } from "../ui/Words";
+import { inUnit } from "../ui/words";
+
+export interface FieldProblem {
+  field: string | null;
+  words: { metric: string; inch: string };
+  partial: boolean;
+}
+
+interface Props {
+  form: Form;
+  texts: Texts;
+  problem: FieldProblem | null;
+  /** Fields that were filled in as usual and want a look. */
+  guessed?: readonly string[];
+  unit: Unit;
+  /** Put before a field's name where a problem names it, as in `bases.0.`. */
+  prefix?: string;
+  skip?: readonly string[];
+  onType: (field: string, text: string) => void;
+}
+
+/** The fields of a tool. Every text stays as typed; what is wrong is said at its field. */
+export function Fields({ form, texts, problem, guessed, unit, prefix, skip, onType }: Props) {
+  return (
+    <div className="grid grid-cols-2 gap-x-3 gap-y-2 sm:grid-cols-3 xl:grid-cols-4">
+      {form.fields
+        .filter((field) => !skip?.includes(field.field))
+        .map((field) => (
+          <One
+            key={field.field}
+            field={field}
+            text={texts[field.field] ?? ""}
+            guess={guessed?.includes(field.field) ?? false}
+            problem={problem?.field === `${prefix ?? ""}${field.field}` ? problem : null}
+            unit={unit}
+            onType={(text) => onType(field.field, text)}
+          />
+        ))}
+    </div>
+  );
+}
+
+interface OneProps {
+  field: FormField;
+  text: string;
+  guess: boolean;
+  problem: FieldProblem | null;
+  unit: Unit;
+  onType: (text: string) => void;
+}
+
+function One({ field, text, guess, problem, unit, onType }: OneProps) {
+  const id = useId();
+  const state = problem === null ? "valid" : problem.partial && text ? "partial" : "invalid";
+  const choices = field.takes === "yes" ? ["yes", "no"] : field.choices;
+  return (
+    <div className="flex min-w-0 flex-col gap-0.5">
+      <label htmlFor={id} className="label truncate">
+        {field.label}
+        {field.optional ? "" : " *"}
+        {guess ? <b className="ml-1 text-hazard">usual; check</b> : null}
+      </label>
+      {choices.length > 0 ? (
+        <select
+          id={id}
+          className="field"
+          data-state={state}
+          data-field={field.field}
+          value={text}
+          onChange={(event) => onType(event.target.value)}
+        >
+          <option value="">{field.takes === "yes" ? "not known" : "—"}</option>
+          {choices.map((choice) => (
+            <option key={choice} value={choice}>
+              {choice.replaceAll("-", " ")}
+            </option>
+          ))}
+        </select>
+      ) : (
+        <input
+          id={id}
+          className={`field ${guess ? "border-dashed border-hazard" : ""}`}
+          data-state={state}
+          data-field={field.field}
+          aria-invalid={state === "invalid"}
+          value={text}
+          placeholder={field.help}
+          autoComplete="off"
+          spellCheck={false}
+          onChange={(event) => onType(event.target.value)}
+        />
+      )}
+      {problem && state === "invalid" ? (
+        <span className="text-[13.5px] leading-snug text-cut" role="alert">
+          <Words text={inUnit(problem.words, unit)} />
+        </span>
+      ) : null}
+    </div>
+  );
+}

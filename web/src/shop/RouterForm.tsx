@@ -1,0 +1,105 @@
+import { useState } from "react";
+import { api, type Problem, type RouterView, type Texts, type Unit } from "../api/client";
+import { useForms } from "../api/queries";
+import { problemOf } from "../ui/problems";
+import { Words } from "../ui/Words";
+import { inUnit } from "../ui/words";
+import { Fields } from "./Fields";
+import { useRefresh } from "./place";
+
+interface Props {
+  /** The router that is changed; none for a new one. */
+  change: RouterView | null;
+  unit: Unit;
+  onDone: () => void;
+}
+
+const NEW: Texts = { stepped: "no", speed_hold: "yes", soft_start: "yes" };
+const NEW_BASE: Texts = { kind: "plunge", round: "yes" };
+
+/** A router typed in, with its bases. What is wrong is said at its field. */
+export function RouterForm({ change, unit, onDone }: Props) {
+  const forms = useForms();
+  const [texts, setTexts] = useState<Texts>(change?.texts ?? NEW);
+  const [bases, setBases] = useState<Texts[]>(change ? [...change.bases] : [NEW_BASE]);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const refresh = useRefresh();
+  const router = forms.data?.find((each) => each.kind === "router");
+  const base = forms.data?.find((each) => each.kind === "base");
+  if (!router || !base) return null;
+  const save = async () => {
+    const answer = change ? await api.saveRouter(change.id, texts, bases) : await api.addRouter(texts, bases);
+    if (answer.kind === "ok") {
+      await refresh();
+      onDone();
+    } else setProblem(problemOf(answer));
+  };
+  const at = problem ? { field: problem.field, words: problem.message, partial: false } : null;
+  const placed = problem?.field != null;
+  return (
+    <form
+      className="mb-3 flex flex-col gap-3 border-2 border-guide bg-paper p-4"
+      aria-label={change ? `Change ${change.name}` : "Add a router"}
+      data-testid="router-form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+      onKeyDown={(event) => {
+        if (event.key === "Escape") onDone();
+      }}
+    >
+      <h3 className="text-[17px] font-bold">{change ? `Change ${change.name}` : "Add a router"}</h3>
+      <Fields
+        form={router}
+        texts={texts}
+        problem={at}
+        unit={unit}
+        onType={(field, text) => setTexts({ ...texts, [field]: text })}
+      />
+      {bases.map((each, place) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: bases have no name; their place is what they are known by
+        <fieldset key={place} className="border-t border-rule pt-2">
+          <legend className="flex items-center gap-3 pr-2 font-semibold">
+            Base {place + 1}
+            {bases.length > 1 ? (
+              <button
+                type="button"
+                className="quiet"
+                onClick={() => setBases(bases.filter((_, other) => other !== place))}
+              >
+                take it away
+              </button>
+            ) : null}
+          </legend>
+          <Fields
+            form={base}
+            texts={each}
+            problem={at}
+            prefix={`bases.${place}.`}
+            unit={unit}
+            onType={(field, text) =>
+              setBases(bases.map((other, index) => (index === place ? { ...other, [field]: text } : other)))
+            }
+          />
+        </fieldset>
+      ))}
+      {problem && !placed ? (
+        <p role="alert" className="text-cut">
+          <Words text={inUnit(problem.message, unit)} />
+        </p>
+      ) : null}
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="button" onClick={() => setBases([...bases, { kind: "fixed" }])}>
+          Another base
+        </button>
+        <button type="button" className="button ml-auto" onClick={onDone}>
+          Not now
+        </button>
+        <button type="submit" className="button button-main" data-testid="keep-router">
+          {change ? "Keep the change" : "Onto the bench"}
+        </button>
+      </div>
+    </form>
+  );
+}

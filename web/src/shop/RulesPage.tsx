@@ -1,0 +1,291 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import {
+  api,
+  type DraftedRules,
+  type HouseRules,
+  type JobName,
+  type Problem,
+  type RulesView,
+  type ShopView,
+  type Texts,
+  type Unit,
+} from "../api/client";
+import { useJobs, useRules, useShop } from "../api/queries";
+import { Place } from "../app/Place";
+import { Waiting } from "../app/Waiting";
+import { problemOf } from "../ui/problems";
+import { Words } from "../ui/Words";
+import { inUnit, reading } from "../ui/words";
+import { usePlace, useRefresh } from "./place";
+import { GROUPS, Schools, Word } from "./Rules";
+
+/** All house rules: the schools and every number, and what a change would move before it is kept. */
+export default function RulesPage() {
+  const shop = useShop();
+  const rules = useRules();
+  const jobs = useJobs();
+  if (!shop.data || !rules.data || !jobs.data)
+    return <Waiting reason={(shop.failureReason ?? rules.failureReason)?.message ?? null} />;
+  return <Changing key={shop.data.unit} shop={shop.data} kept={rules.data} jobs={jobs.data} />;
+}
+
+interface Props {
+  shop: ShopView;
+  kept: RulesView;
+  jobs: readonly JobName[];
+}
+
+const NUMBERS = [
+  { group: "speed", title: "Speed" },
+  { group: "size", title: "How large a bit" },
+  { group: "depth", title: "Depth per pass" },
+  { group: "feed", title: "Feed and power" },
+  { group: "stiffness", title: "Bending and strength" },
+  { group: "guide", title: "Fence and bearing" },
+  { group: "template", title: "Templates and inlay" },
+  { group: "joint", title: "Joints and fits" },
+  { group: "choosing", title: "Time" },
+] as const;
+
+function Changing({ shop, kept, jobs }: Props) {
+  const { switchUnit } = usePlace(shop);
+  const queries = useQueryClient();
+  const refresh = useRefresh();
+  const [rules, setRules] = useState<HouseRules>(kept.rules);
+  const [numbers, setNumbers] = useState<Texts>({});
+  const [jobId, setJobId] = useState<string | null>(jobs[0]?.id ?? null);
+  const [drafted, setDrafted] = useState<DraftedRules | null>(null);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const changed =
+    Object.keys(numbers).length > 0 || GROUPS.some((group) => rules[group.key] !== kept.rules[group.key]);
+  const wordChanged = rules.dado_word !== kept.rules.dado_word;
+
+  useEffect(() => {
+    let latest = true;
+    void api.draftRules(rules, numbers, jobId).then((answer) => {
+      if (!latest) return;
+      if (answer.kind === "ok") setDrafted(answer.data);
+      else setProblem(problemOf(answer));
+    });
+    return () => {
+      latest = false;
+    };
+  }, [rules, numbers, jobId]);
+
+  const back = () => {
+    setRules(kept.rules);
+    setNumbers({});
+    setProblem(null);
+  };
+  const keep = async () => {
+    if (!drafted?.rules) return;
+    const answer = await api.saveSettings(shop.unit, drafted.rules);
+    if (answer.kind === "ok") {
+      queries.setQueryData(["shop"], answer.data);
+      await refresh();
+      setRules(drafted.rules);
+      setNumbers({});
+      setProblem(null);
+    } else setProblem(problemOf(answer));
+  };
+  const wrong = new Map((drafted?.problems ?? []).map((each) => [each.field, each]));
+  return (
+    <Place title="House rules" shopName={shop.name} unit={shop.unit} onSwitch={switchUnit}>
+      <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_390px]" data-testid="rules-page">
+        <div className="min-h-0 px-4 pb-6 lg:overflow-y-auto">
+          <p className="max-w-3xl py-3 text-[15px] text-ink-2">
+            Where experienced people disagree, this shop decides. Rules can be made stricter; the safety floor
+            holds whatever is typed.
+          </p>
+          <div className="grid gap-x-6 md:grid-cols-2">
+            {GROUPS.map((group) => (
+              <Schools key={group.key} group={group} shop={shop} rules={rules} onPick={setRules} />
+            ))}
+            <div className="mb-4">
+              <h3 className="label mb-1">A channel across the grain is called</h3>
+              <Word rules={rules} onPick={setRules} />
+            </div>
+          </div>
+          {NUMBERS.map((section) => (
+            <section key={section.group} aria-label={section.title} className="mt-3">
+              <h2 className="border-b-2 border-ink pb-0.5 text-[17px] font-bold">{section.title}</h2>
+              <div className="grid gap-x-6 md:grid-cols-2">
+                {kept.numbers
+                  .filter((each) => each.bound.group === section.group)
+                  .map((each) => {
+                    const field = each.bound.field;
+                    return (
+                      <NumberLine
+                        key={field}
+                        number={each}
+                        text={numbers[field] ?? each.text}
+                        problem={wrong.get(field) ?? null}
+                        changed={field in numbers}
+                        unit={shop.unit}
+                        onType={(text) =>
+                          setNumbers(
+                            text === each.text ? without(numbers, field) : { ...numbers, [field]: text },
+                          )
+                        }
+                      />
+                    );
+                  })}
+              </div>
+            </section>
+          ))}
+        </div>
+        <aside
+          className="flex min-h-0 flex-col border-rule bg-paper max-lg:sticky max-lg:bottom-0 max-lg:border-t-2 lg:border-l"
+          aria-label="What moves"
+        >
+          <div className="flex flex-wrap items-center gap-2 border-b border-rule px-4 py-2.5">
+            <h2 className="font-bold">What moves</h2>
+            {jobs.length > 1 ? (
+              <select
+                className="field w-auto! max-w-44"
+                aria-label="In which job"
+                value={jobId ?? ""}
+                onChange={(event) => setJobId(event.target.value)}
+              >
+                {jobs.map((job) => (
+                  <option key={job.id} value={job.id}>
+                    {job.name}
+                  </option>
+                ))}
+              </select>
+            ) : (
+              <span className="text-[14px] text-ink-2">{jobs[0]?.name}</span>
+            )}
+          </div>
+          <div className="min-h-0 flex-1 overflow-y-auto px-4 py-2 max-lg:max-h-40" data-testid="moves">
+            {!changed && !wordChanged ? (
+              <p className="text-[14.5px] text-ink-2">
+                Change a rule, and the figures it would move stand here, before and after. Nothing changes
+                until you keep it.
+              </p>
+            ) : drafted && drafted.problems.length > 0 ? (
+              <p className="text-[14.5px] text-cut">Mend what is marked first.</p>
+            ) : drafted && drafted.moves.length === 0 ? (
+              <p className="text-[14.5px]">No figure of this job moves.</p>
+            ) : (
+              <Moves moves={drafted?.moves ?? []} unit={shop.unit} />
+            )}
+            {problem ? (
+              <p role="alert" className="text-cut">
+                <Words text={inUnit(problem.message, shop.unit)} />
+              </p>
+            ) : null}
+          </div>
+          <div className="flex gap-2 border-t border-rule px-4 py-2.5">
+            <button
+              type="button"
+              className="button"
+              disabled={!changed && !wordChanged}
+              onClick={back}
+              data-testid="rules-back"
+            >
+              Back to what is kept
+            </button>
+            <button
+              type="button"
+              className="button button-main ml-auto"
+              disabled={(!changed && !wordChanged) || !drafted?.rules}
+              onClick={() => void keep()}
+              data-testid="rules-keep"
+            >
+              Keep these
+            </button>
+          </div>
+        </aside>
+      </main>
+    </Place>
+  );
+}
+
+const without = (texts: Texts, field: string): Texts =>
+  Object.fromEntries(Object.entries(texts).filter(([each]) => each !== field));
+
+interface NumberProps {
+  number: RulesView["numbers"][number];
+  text: string;
+  problem: { words: { metric: string; inch: string }; partial: boolean } | null;
+  changed: boolean;
+  unit: Unit;
+  onType: (text: string) => void;
+}
+
+const UNITS: Record<string, string> = { "×": "times", share: "of 1", "°": "degrees" };
+
+function NumberLine({ number, text, problem, changed, unit, onType }: NumberProps) {
+  const { bound } = number;
+  const state = problem === null ? "valid" : problem.partial ? "partial" : "invalid";
+  const suffix = bound.unit === "mm" ? "" : (UNITS[bound.unit] ?? bound.unit);
+  return (
+    <div className="grid grid-cols-[1fr_7.5rem] items-start gap-x-3 border-b border-rule py-1.5">
+      <label htmlFor={`rule-${bound.field}`} className="leading-tight">
+        <span className="block text-[15px] font-semibold">
+          {bound.name} {changed ? <b className="text-cut">changed</b> : null}
+        </span>
+        <span className="block text-[13.5px] leading-snug text-ink-2">
+          {bound.says} <Words text={`${number.low} to ${number.high}`} />
+          {number.standard === number.text ? "" : "; usually "}
+          {number.standard === number.text ? "" : <Words text={number.standard} />}.{" "}
+          <span className="whitespace-nowrap">{bound.rule}</span>
+        </span>
+        {problem && state === "invalid" ? (
+          <span role="alert" className="block text-[13.5px] text-cut">
+            <Words text={inUnit(problem.words, unit)} />
+          </span>
+        ) : null}
+      </label>
+      <span className="flex items-center gap-1.5">
+        <input
+          id={`rule-${bound.field}`}
+          className="field text-right tabular-nums"
+          data-state={state}
+          data-testid={`rule-${bound.field}`}
+          value={text}
+          autoComplete="off"
+          spellCheck={false}
+          onChange={(event) => onType(event.target.value)}
+        />
+        {suffix ? <span className="text-[13px] text-ink-2">{suffix}</span> : null}
+      </span>
+    </div>
+  );
+}
+
+/** The figures of each cut, before and after. */
+function Moves({ moves, unit }: { moves: DraftedRules["moves"]; unit: Unit }) {
+  const cuts = [...new Set(moves.map((move) => move.cut_id))];
+  return (
+    <ul className="flex flex-col gap-3">
+      {cuts.map((id) => {
+        const own = moves.filter((move) => move.cut_id === id);
+        return (
+          <li key={id}>
+            <b className="block text-[15px]">{own[0]?.cut_name}</b>
+            <table className="w-full text-[14.5px] tabular-nums">
+              <tbody>
+                {own.map((move) => (
+                  <tr key={move.label} className="border-t border-rule">
+                    <th className="py-0.5 pr-2 text-left font-normal text-ink-2">{move.label}</th>
+                    <td className="py-0.5 pr-2 text-right whitespace-nowrap text-ink-2 line-through">
+                      <Words text={words(reading(move.before, unit))} />
+                    </td>
+                    <td className="py-0.5 text-right font-semibold whitespace-nowrap">
+                      <Words text={words(reading(move.after, unit))} />
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+const words = (read: { number: string; unit: string }) => `${read.number} ${read.unit}`.trim();

@@ -1,0 +1,196 @@
+import { useState } from "react";
+import {
+  api,
+  type FlatView,
+  type Problem,
+  type RouterView,
+  type ShopView,
+  type Texts,
+  type Unit,
+} from "../api/client";
+import { useForms } from "../api/queries";
+import { problemOf } from "../ui/problems";
+import { Words } from "../ui/Words";
+import { inUnit } from "../ui/words";
+import { Fields } from "./Fields";
+import { useRefresh } from "./place";
+
+interface Props {
+  things: readonly FlatView[];
+  unit: Unit;
+  shop: ShopView;
+  routers: readonly RouterView[];
+}
+
+const SHELVES = [
+  {
+    title: "Guides",
+    kinds: ["straightedge", "edge-guide", "bushing", "inlay-set", "t-jig", "trammel", "sled"],
+  },
+  { title: "Woods of your own", kinds: ["wood"] },
+  { title: "Deliveries, measured", kinds: ["delivery"] },
+] as const;
+
+interface Open {
+  kind: string;
+  of: FlatView | null;
+}
+
+/** Guides, own woods and deliveries, each in its list. */
+export function Things({ things, unit, shop, routers }: Props) {
+  const [open, setOpen] = useState<Open | null>(null);
+  return (
+    <div className="mt-5 grid gap-6 lg:grid-cols-[1.4fr_1fr_1fr]">
+      {SHELVES.map((shelf) => {
+        const kinds: readonly string[] = shelf.kinds;
+        return (
+          <section key={shelf.title} aria-label={shelf.title}>
+            <div className="flex flex-wrap items-baseline gap-2">
+              <h2 className="text-[17px] font-bold">{shelf.title}</h2>
+              <span className="ml-auto flex flex-wrap gap-x-3">
+                {kinds.map((kind) => (
+                  <button
+                    key={kind}
+                    type="button"
+                    className="quiet"
+                    onClick={() => setOpen({ kind, of: null })}
+                    data-testid={`add-${kind}`}
+                  >
+                    + {kind.replace("-", " ")}
+                  </button>
+                ))}
+              </span>
+            </div>
+            {open && kinds.includes(open.kind) ? (
+              <ThingForm
+                key={open.of?.id ?? `new-${open.kind}`}
+                open={open}
+                unit={unit}
+                shop={shop}
+                routers={routers}
+                onDone={() => setOpen(null)}
+              />
+            ) : null}
+            <ul className="mt-1">
+              {things
+                .filter((thing) => kinds.includes(thing.kind))
+                .map((thing) => (
+                  <li key={thing.id} className="border-t border-rule">
+                    <button
+                      type="button"
+                      className="w-full py-1.5 text-left hover:bg-paper"
+                      onClick={() => setOpen({ kind: thing.kind, of: thing })}
+                      data-testid={`thing-${thing.id}`}
+                    >
+                      <b className="block text-[15px] font-semibold">
+                        <Words text={thing.name} />
+                      </b>
+                      <span className="block text-[14px] leading-snug text-ink-2">
+                        <Words text={inUnit(thing.line, unit)} />
+                      </span>
+                    </button>
+                  </li>
+                ))}
+            </ul>
+          </section>
+        );
+      })}
+    </div>
+  );
+}
+
+interface FormProps extends Omit<Props, "things"> {
+  open: Open;
+  onDone: () => void;
+}
+
+/** One guide, wood or delivery. Ids of other things are chosen by name. */
+function ThingForm({ open, unit, shop, routers, onDone }: FormProps) {
+  const forms = useForms();
+  const [texts, setTexts] = useState<Texts>(open.of?.texts ?? {});
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const refresh = useRefresh();
+  const form = forms.data?.find((each) => each.kind === open.kind);
+  if (!form) return null;
+  const named: Record<string, readonly { id: string; name: string }[]> = {
+    material_id: shop.materials,
+    router_id: routers,
+  };
+  const save = async () => {
+    const answer = open.of
+      ? await api.saveThing(open.of.id, open.kind, texts)
+      : await api.addThing(open.kind, texts);
+    if (answer.kind === "ok") {
+      await refresh();
+      onDone();
+    } else setProblem(problemOf(answer));
+  };
+  const remove = async () => {
+    if (!open.of) return;
+    const answer = await api.removeThing(open.kind, open.of.id);
+    if (answer.kind === "ok") {
+      await refresh();
+      onDone();
+    } else setProblem(problemOf(answer));
+  };
+  return (
+    <form
+      className="my-2 flex flex-col gap-2 border-2 border-guide bg-paper p-3"
+      aria-label={`A ${form.title}`}
+      data-testid="thing-form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+      onKeyDown={(event) => {
+        if (event.key === "Escape") onDone();
+      }}
+    >
+      {Object.entries(named)
+        .filter(([field]) => form.fields.some((each) => each.field === field))
+        .map(([field, choices]) => (
+          <label key={field} className="flex flex-col gap-0.5">
+            <span className="label">{form.fields.find((each) => each.field === field)?.label}</span>
+            <select
+              className="field"
+              value={texts[field] ?? ""}
+              onChange={(event) => setTexts({ ...texts, [field]: event.target.value })}
+            >
+              <option value="">—</option>
+              {choices.map((choice) => (
+                <option key={choice.id} value={choice.id}>
+                  {choice.name}
+                </option>
+              ))}
+            </select>
+          </label>
+        ))}
+      <Fields
+        form={form}
+        texts={texts}
+        problem={problem ? { field: problem.field, words: problem.message, partial: false } : null}
+        unit={unit}
+        skip={Object.keys(named)}
+        onType={(field, text) => setTexts({ ...texts, [field]: text })}
+      />
+      {problem && !form.fields.some((each) => each.field === problem.field && !(each.field in named)) ? (
+        <p role="alert" className="text-[14.5px] text-cut" data-testid="thing-problem">
+          <Words text={inUnit(problem.message, unit)} />
+        </p>
+      ) : null}
+      <div className="flex flex-wrap gap-2">
+        {open.of ? (
+          <button type="button" className="button" onClick={() => void remove()} data-testid="remove-thing">
+            Remove
+          </button>
+        ) : null}
+        <button type="button" className="button ml-auto" onClick={onDone}>
+          Not now
+        </button>
+        <button type="submit" className="button button-main" data-testid="keep-thing">
+          Keep
+        </button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,35 @@
+import { describe, expect, it } from "vitest";
+import type { BitTile } from "../api/client";
+import { rowsOf, tileWidth } from "./rows";
+
+const bit = (id: string, makes: BitTile["makes"], width = 12.7, height = 60) =>
+  ({ id, makes, shape: { width, height, parts: [], tip: 0 } }) as unknown as BitTile;
+
+describe("rows of the drawer", () => {
+  it("keeps every bit once, in its order, tray by tray", () => {
+    const bits = [bit("a", "edges"), bit("b", "channels"), bit("c", "edges"), bit("d", "joints")];
+    const rows = rowsOf(bits, 1000, null);
+    expect(rows.filter((row) => row.what === "tray").map((row) => row.key)).toEqual([
+      "channels",
+      "edges",
+      "joints",
+    ]);
+    const seen = rows.flatMap((row) => (row.what === "bits" ? row.bits.map((each) => each.id) : []));
+    expect(seen).toEqual(["b", "a", "c", "d"]);
+  });
+
+  it("never lays a row wider than the drawer, unless one bit alone is", () => {
+    const bits = Array.from({ length: 50 }, (_, place) => bit(`b${place}`, "edges", 5 + place));
+    for (const width of [100, 390, 1200])
+      for (const row of rowsOf(bits, width, null))
+        if (row.what === "bits" && row.bits.length > 1)
+          expect(row.bits.reduce((sum, each) => sum + tileWidth(each), 0)).toBeLessThanOrEqual(width);
+  });
+
+  it("opens a bit below its own row", () => {
+    const bits = [bit("a", "edges"), bit("b", "edges"), bit("c", "joints")];
+    const rows = rowsOf(bits, 1000, "b");
+    const place = rows.findIndex((row) => row.what === "open");
+    expect(rows[place - 1]).toMatchObject({ what: "bits", key: "row-a" });
+  });
+});

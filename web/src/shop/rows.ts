@@ -1,0 +1,51 @@
+/** Laying tiles in rows, tray by tray: plain arithmetic of widths, so that thousands of bits are laid out at once. */
+import type { BitTile } from "../api/client";
+
+export const SCALE = 1.7;
+const LEAST_WIDTH = 92;
+const GAP = 6;
+
+export const TRAYS = [
+  { makes: "channels", title: "Channels: dadoes, grooves, slots" },
+  { makes: "edges", title: "Edges: rounds, bevels, rabbets" },
+  { makes: "templates", title: "Templates: trimming and patterns" },
+  { makes: "joints", title: "Joints: dovetails, slots, locks" },
+  { makes: "faces", title: "Faces: flattening" },
+] as const;
+
+export type Row =
+  | { what: "tray"; key: string; title: string; count: number }
+  | { what: "bits"; key: string; bits: readonly BitTile[]; height: number }
+  | { what: "open"; key: string; bit: BitTile };
+
+export const tileWidth = (bit: BitTile) => Math.max(LEAST_WIDTH, (bit.shape.width + 2) * SCALE + 12);
+
+/** The rows of a drawer `width` pixels wide; the opened bit stands below its row. */
+export function rowsOf(bits: readonly BitTile[], width: number, openId: string | null): Row[] {
+  const rows: Row[] = [];
+  for (const tray of TRAYS) {
+    const inside = bits.filter((bit) => bit.makes === tray.makes);
+    if (inside.length === 0) continue;
+    rows.push({ what: "tray", key: tray.makes, title: tray.title, count: inside.length });
+    let line: BitTile[] = [];
+    let used = 0;
+    const close = () => {
+      const first = line[0];
+      if (!first) return;
+      const height = Math.max(...line.map((bit) => bit.shape.height * SCALE));
+      rows.push({ what: "bits", key: `row-${first.id}`, bits: line, height });
+      const open = line.find((bit) => bit.id === openId);
+      if (open) rows.push({ what: "open", key: `open-${open.id}`, bit: open });
+      line = [];
+      used = 0;
+    };
+    for (const bit of inside) {
+      const wide = tileWidth(bit) + GAP;
+      if (used + wide > width && line.length > 0) close();
+      line.push(bit);
+      used += wide;
+    }
+    close();
+  }
+  return rows;
+}
