@@ -320,7 +320,7 @@ WORDS: Mapping[str, Words] = {
     "bushing-too-long": Words(
         place="guide",
         level="stop",
-        message="The bushing is {length:len} long and the template {template:len} thick: it would rub on the work",
+        message="The bushing is {length:len} long and the template {thickness:len} thick: it would rub on the work",
         do="Shim the template, or take a shorter bushing",
     ),
     "never-lift": Words(

@@ -80,7 +80,7 @@ def plan_template(
     smallest = smallest_corner(cut, bushing_od=bushing_od, bit_diameter=bit_diameter)
     found = _room(bushing_od, bushing_bore, bit_diameter, straight, rules)
     if bushing_length is not None and template_thickness is not None and numbers.over(bushing_length, template_thickness):
-        found.append(caution("bushing-too-long", length=bushing_length, template=template_thickness))
+        found.append(caution("bushing-too-long", length=bushing_length, thickness=template_thickness))
     sizes = [width] if length is None else [width, length]
     if cut == "recess" and any(numbers.under(size, bit_diameter) for size in sizes):
         found.append(caution("bushing-cannot-enter", narrowest=bit_diameter))
