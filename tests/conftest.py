@@ -13,6 +13,7 @@ from fastapi.testclient import TestClient
 from hypothesis import settings
 
 from ranura.api.application import Settings, create_app
+from ranura.api.importing import ImportDesk
 from ranura.api.keeping import ShopKeeper
 from ranura.host import places
 from ranura.host.database import PrivateDatabase
@@ -64,6 +65,7 @@ def api(opened_store: Store) -> Iterator[TestClient]:
 def client(api: TestClient, store: Store) -> TestClient:
     """The API with the demo shop as it comes and nothing remembered."""
     api.app.state.keeper = ShopKeeper(store, demo.DEMO_SHOP)
+    api.app.state.desk = ImportDesk(api.app.state.keeper)
     return api
 
 

@@ -10,7 +10,8 @@ from fastapi import FastAPI, Response
 from fastapi.responses import FileResponse, JSONResponse
 from starlette.staticfiles import StaticFiles
 
-from ranura.api import calc, jobs, plans, problems, quick, rules, shop, tools
+from ranura.api import calc, files, jobs, plans, problems, quick, rules, shop, tools
+from ranura.api.importing import ImportDesk
 from ranura.api.keeping import ShopKeeper
 from ranura.calc.registry import Problem
 from ranura.store.repository import Store
@@ -34,8 +35,9 @@ def create_app(settings: Settings, store: Store) -> FastAPI:
     app = FastAPI(title="Ranura", version="0.1.0", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.store = store
     app.state.keeper = ShopKeeper(store, settings.shop_id)
+    app.state.desk = ImportDesk(app.state.keeper)
     problems.install(app)
-    for part in (shop, rules, quick, tools, jobs, plans, calc):
+    for part in (shop, rules, quick, tools, files, jobs, plans, calc):
         app.include_router(part.router)
 
     @app.get("/api/{path:path}", include_in_schema=False)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import threading
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import replace
 from typing import Annotated, Any
 
@@ -64,6 +64,32 @@ class ShopKeeper:
             with self._store.session() as session:
                 things.remove(session, self._shop_id, kind, id)
             return self._with(kind, lambda kept: tuple(each for each in kept if each.id != id))
+
+    def bring_in(self, kind: ThingKind, added: Sequence[Thing], changed: Sequence[Thing], *, chunk: int) -> Iterator[int]:
+        """Keeps many new and changed things in one transaction; yields how many are written, and is kept at the end."""
+        self.current()
+        with self._lock:
+            done = 0
+            with self._store.session() as session:
+                for start in range(0, len(added), chunk):
+                    part = added[start : start + chunk]
+                    things.add_all(session, self._shop_id, kind, part)
+                    done += len(part)
+                    yield done
+                for thing in changed:
+                    things.save(session, self._shop_id, kind, thing)
+                    done += 1
+                    yield done
+            others = {thing.id: thing for thing in changed}
+            self._with(kind, lambda kept: (*(others.get(each.id, each) for each in kept), *added))
+
+    def replace(self, shop: Shop) -> Shop:
+        """Puts another shop in the place of this one, all at once."""
+        with self._lock:
+            with self._store.session() as session:
+                repository.replace_shop(session, shop)
+            self._shop = shop
+        return shop
 
     def _with(self, kind: ThingKind, change: Callable[[tuple[Thing, ...]], tuple[Thing, ...]]) -> Shop:
         """The shop with one shelf changed, once that is kept; the other things stay the same values."""

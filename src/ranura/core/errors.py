@@ -3,6 +3,7 @@
 CraftError                  field, code, facts, partial
 ├── LengthError             a text that is no length (R1)
 ├── CutError                a cut that cannot be made in this piece, or with nothing in this shop
+├── FileError               a file that is not what it should be
 ├── QuickError              a quick sum that cannot be answered
 ├── BitError                a bit that cannot be
 ├── ToolError               another tool, wood or guide that cannot be
@@ -135,6 +136,28 @@ class ToolError(CraftError):
         "name-missing": "Give it a name",
         "name-taken": "There is already {name!r} here; give it another name",
         "in-use": "{name} is used by {uses}; put it away instead, so that these keep what they need",
+    }
+
+
+class FileError(CraftError):
+    """A file that is not what it should be, or rows of it that cannot be taken."""
+
+    words = {
+        "empty-file": "This file is empty; its first line names the columns",
+        "unknown-column": "{name!r} is no column here; the columns are {known}",
+        "column-twice": "A column stands twice in the first line",
+        "column-missing": "The first line must name the column {name!r}",
+        "broken-csv": "Line {line} is broken: {what}",
+        "too-many-cells": "Line {line} has more cells than the {count} columns",
+        "too-many-rows": "More than {most} rows are too many at once; part the file",
+        "name-twice": "{name!r} stands twice in this file; give one another name",
+        "rows-refused": "{count} rows cannot be taken yet; mend them or leave them out",
+        "not-ready": "This import is not ready",
+        "no-json": "This is not valid JSON",
+        "other-format": "This is no shop file; its format must be {format!r}",
+        "other-version": "Version {version} of the file is not known here",
+        "wrong-place": "{place}: {what}",
+        "id-twice": "{place}: {id!r} stands twice",
     }
 
 

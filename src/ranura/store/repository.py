@@ -149,6 +149,29 @@ def save_rules(session: Session, shop_id: str, rules: HouseRules, unit: Unit) ->
     row.unit = unit
 
 
+def replace_shop(session: Session, shop: Shop) -> None:
+    """Puts a shop's name, unit, rules and things in the place of what is kept under its id. Raises NotFoundError."""
+    save_rules(session, shop.id, shop.rules, shop.unit)
+    row = session.get(ShopRow, shop.id)
+    if row is not None:
+        row.name, row.currency = shop.name, shop.currency
+    for kind in things.KINDS:
+        things.clear(session, shop.id, kind)
+        things.add_all(session, shop.id, kind, things.of_shop(shop, kind))
+
+
+def needed(session: Session, shop_id: str) -> dict[str, str]:
+    """The ids of the bits and routers that cuts have pinned and of the woods of pieces, each with the name of one that uses it."""
+    found: dict[str, str] = {}
+    for cut in session.scalars(select(CutRow).where(CutRow.shop_id == shop_id)):
+        for name in ("bit_id", "router_id"):
+            if cut.spec.get(name):
+                found.setdefault(cut.spec[name], cut.name)
+    for piece in session.scalars(select(PieceRow).where(PieceRow.shop_id == shop_id)):
+        found.setdefault(piece.spec["material"], piece.spec["name"])
+    return found
+
+
 def uses(
     session: Session, shop_id: str, *, bit_id: str | None = None, router_id: str | None = None, material_id: str | None = None
 ) -> tuple[Use, ...]:

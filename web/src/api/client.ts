@@ -36,6 +36,9 @@ export type RulesView = Schemas["RulesView"];
 export type DraftedRules = Schemas["DraftedRules"];
 export type Move = Schemas["Move"];
 export type QuickView = Schemas["QuickView"];
+export type ImportView = Schemas["ImportView"];
+export type RowView = Schemas["RowView"];
+export type ShopFileView = Schemas["ShopFileView"];
 export type Texts = Record<string, string>;
 export type StarterIn = Schemas["StarterIn"];
 export type Unit = LengthIn["unit"];
@@ -179,6 +182,22 @@ export const api = {
     outcome<undefined>(
       client.DELETE("/api/things/{kind}/{thing_id}", { params: { path: { kind, thing_id } } }),
     ),
+  startImport: (kind: "bits" | "routers", text: string) =>
+    outcome<ImportView>(client.POST("/api/imports", { body: { kind, text } })),
+  lookAtImport: (import_id: string) =>
+    outcome<ImportView>(client.GET("/api/imports/{import_id}", { params: { path: { import_id } } })),
+  mendRow: (import_id: string, line: number, texts: Texts | null) =>
+    outcome<ImportView>(
+      client.POST("/api/imports/{import_id}/mend", {
+        params: { path: { import_id } },
+        body: { line, texts },
+      }),
+    ),
+  keepImport: (import_id: string) =>
+    outcome<ImportView>(client.POST("/api/imports/{import_id}/keep", { params: { path: { import_id } } })),
+  previewShop: (text: string) =>
+    outcome<ShopFileView>(client.POST("/api/files/shop/preview", { body: { text } })),
+  replaceShop: (text: string) => outcome<ShopFileView>(client.PUT("/api/files/shop", { body: { text } })),
   quick: (text: string) => outcome<QuickView>(client.POST("/api/quick", { body: { text } })),
   rules: () => outcome<RulesView>(client.GET("/api/rules")),
   draftRules: (rules: HouseRules, numbers: Texts, job_id: string | null) =>

@@ -9,6 +9,7 @@ export const PLACES = [
   { path: "/drawer", name: "Drawer" },
   { path: "/bench", name: "Bench" },
   { path: "/rules", name: "House rules" },
+  { path: "/files", name: "Files" },
 ] as const;
 
 export function Mark() {

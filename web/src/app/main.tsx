@@ -9,6 +9,7 @@ import { Workshop } from "./Workshop";
 
 const Drawer = lazy(() => import("../shop/Drawer"));
 const Bench = lazy(() => import("../shop/Bench"));
+const Files = lazy(() => import("../shop/Files"));
 const RulesPage = lazy(() => import("../shop/RulesPage"));
 
 const queries = new QueryClient({
@@ -34,6 +35,7 @@ if (root)
               <Route path="/drawer/:bitId" element={<Drawer />} />
               <Route path="/bench" element={<Bench />} />
               <Route path="/rules" element={<RulesPage />} />
+              <Route path="/files" element={<Files />} />
               <Route path="*" element={<FirstCut />} />
             </Routes>
           </Suspense>

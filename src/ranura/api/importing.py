@@ -1,0 +1,203 @@
+"""Bringing a table of tools into the shop: read in the background, shown row by row, mended, then kept all at once."""
+
+from __future__ import annotations
+
+import threading
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Literal
+from uuid import uuid4
+
+from ranura.api.keeping import ShopKeeper
+from ranura.core.errors import CraftError, FileError
+from ranura.core.shop import Shop
+from ranura.core.text import Text
+from ranura.formats.tables import Row, TableKind, Tool, column_of, read_table, tool_from_row, tool_texts
+from ranura.store import things
+from ranura.store.things import NotFoundError
+
+Action = Literal["add", "change", "same", "refuse", "leave"]
+_SHOWN = 300
+_KEPT_IMPORTS = 4
+_CHUNK = 250
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Change:
+    """One cell that a row changes in a tool that is there."""
+
+    field: str
+    before: str
+    after: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class RowView:
+    """What becomes of a row; `field` and `words` say what is wrong with a refused one."""
+
+    line: int
+    action: Action
+    name: str
+    texts: Mapping[str, str]
+    changes: tuple[Change, ...] = ()
+    field: str | None = None
+    words: Text | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ImportView:
+    """How far an import is. `rows` are the first few hundred, refused ones first; `counts` are of all."""
+
+    id: str
+    kind: TableKind
+    stage: Literal["reading", "preview", "keeping", "kept", "failed"]
+    done: int
+    total: int
+    counts: Mapping[Action, int]
+    rows: tuple[RowView, ...]
+    words: Text | None = None
+
+
+@dataclass
+class _Judged:
+    row: Row
+    view: RowView
+    tool: Tool | None
+
+
+@dataclass
+class _Import:
+    id: str
+    kind: TableKind
+    rows: tuple[Row, ...]
+    stage: Literal["reading", "preview", "keeping", "kept", "failed"] = "reading"
+    done: int = 0
+    judged: list[_Judged] = field(default_factory=list)
+    words: Text | None = None
+    lock: threading.Lock = field(default_factory=threading.Lock)
+
+
+class ImportDesk:
+    """The imports under way, the last few of them; each is worked on by a thread of its own."""
+
+    def __init__(self, keeper: ShopKeeper) -> None:
+        self._keeper = keeper
+        self._imports: dict[str, _Import] = {}
+
+    def start(self, kind: TableKind, text: str) -> ImportView:
+        """Begins to read a table. Raises FileError for what is no such table."""
+        made = _Import(uuid4().hex, kind, read_table(kind, text))
+        self._imports[made.id] = made
+        for old in list(self._imports)[:-_KEPT_IMPORTS]:
+            del self._imports[old]
+        threading.Thread(target=self._read, args=(made,), daemon=True).start()
+        return _view(made)
+
+    def look(self, id: str) -> ImportView:
+        """How far an import is. Raises NotFoundError."""
+        return _view(self._find(id))
+
+    def mend(self, id: str, line: int, texts: Mapping[str, str] | None) -> ImportView:
+        """Another text for the cells of a row, or None to leave the row out."""
+        found = self._find(id)
+        shop = self._keeper.current()
+        with found.lock:
+            place = next((i for i, each in enumerate(found.judged) if each.row.line == line), None)
+            if place is None:
+                raise NotFoundError("row", str(line))
+            if texts is None:
+                old = found.judged[place]
+                view = RowView(line=line, action="leave", name=old.view.name, texts=old.row.texts)
+                found.judged[place] = _Judged(old.row, view, None)
+            else:
+                others = [each.tool for i, each in enumerate(found.judged) if i != place and each.tool is not None]
+                names = {tool.name for tool in others}
+                found.judged[place] = _judge(found.kind, Row(line, dict(texts)), shop, _by_id(shop, found.kind), names)
+        return _view(found)
+
+    def apply(self, id: str) -> ImportView:
+        """Keeps all rows at once, or none. Raises FileError while a row is refused or the import is not ready."""
+        found = self._find(id)
+        if found.stage != "preview":
+            raise FileError("not-ready")
+        refused = sum(each.view.action == "refuse" for each in found.judged)
+        if refused:
+            raise FileError("rows-refused", count=refused)
+        found.stage, found.done = "keeping", 0
+        threading.Thread(target=self._keep, args=(found,), daemon=True).start()
+        return _view(found)
+
+    def _find(self, id: str) -> _Import:
+        if id not in self._imports:
+            raise NotFoundError("import", id)
+        return self._imports[id]
+
+    def _read(self, made: _Import) -> None:
+        shop = self._keeper.current()
+        by_id = _by_id(shop, made.kind)
+        names: set[str] = set()
+        for row in made.rows:
+            judged = _judge(made.kind, row, shop, by_id, names)
+            if judged.tool is not None:
+                names.add(judged.tool.name)
+            made.judged.append(judged)
+            made.done += 1
+        made.stage = "preview"
+
+    def _keep(self, made: _Import) -> None:
+        try:
+            added = [each.tool for each in made.judged if each.view.action == "add" and each.tool is not None]
+            changed = [each.tool for each in made.judged if each.view.action == "change" and each.tool is not None]
+            for done in self._keeper.bring_in(made.kind, added, changed, chunk=_CHUNK):
+                made.done = done
+            made.stage = "kept"
+        except Exception as problem:
+            said = f"Nothing was kept: {problem}"
+            made.words, made.stage = Text(metric=said, inch=said), "failed"
+            raise
+
+
+def _by_id(shop: Shop, kind: TableKind) -> dict[str, Tool]:
+    return {tool.id: tool for tool in things.of_shop(shop, kind)}  # type: ignore[misc]
+
+
+def _judge(kind: TableKind, row: Row, shop: Shop, by_id: Mapping[str, Tool], names: set[str]) -> _Judged:
+    """What becomes of a row: a tool of its id is changed, one of its name too; anything else is new."""
+    said = row.texts.get("name", "")
+    given_id = row.texts.get("id", "")
+    old = by_id.get(given_id) or next((tool for tool in by_id.values() if said and tool.name == said), None)
+    try:
+        tool = tool_from_row(kind, row.texts, id=old.id if old else uuid4().hex, unit=shop.unit)
+        if tool.name in names and said:
+            raise FileError("name-twice", field="name", name=tool.name)
+    except CraftError as wrong:
+        view = RowView(
+            line=row.line, action="refuse", name=said or row.texts.get("profile", ""), texts=row.texts,
+            field=column_of(wrong.field), words=wrong.message,
+        )  # fmt: skip
+        return _Judged(row, view, None)
+    if old is None:
+        return _Judged(row, RowView(line=row.line, action="add", name=tool.name, texts=row.texts), tool)
+    before, after = tool_texts(old), tool_texts(tool)
+    changes = tuple(
+        Change(field=name, before=before.get(name, ""), after=after.get(name, ""))
+        for name in dict.fromkeys([*before, *after])
+        if before.get(name, "") != after.get(name, "")
+    )
+    action: Action = "change" if changes else "same"
+    return _Judged(row, RowView(line=row.line, action=action, name=tool.name, texts=row.texts, changes=changes), tool)
+
+
+_ORDER: tuple[Action, ...] = ("refuse", "change", "add", "leave", "same")
+
+
+def _view(found: _Import) -> ImportView:
+    judged = list(found.judged)
+    counts: dict[Action, int] = dict.fromkeys(_ORDER, 0)
+    for each in judged:
+        counts[each.view.action] += 1
+    rows = sorted((each.view for each in judged), key=lambda view: (_ORDER.index(view.action), view.line))
+    return ImportView(
+        id=found.id, kind=found.kind, stage=found.stage, done=found.done, total=len(found.rows), counts=counts,
+        rows=tuple(rows[:_SHOWN]) if found.stage != "reading" else (), words=found.words,
+    )  # fmt: skip
