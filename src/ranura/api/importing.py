@@ -12,7 +12,7 @@ from ranura.api.keeping import ShopKeeper
 from ranura.core.errors import CraftError, FileError
 from ranura.core.shop import Shop
 from ranura.core.text import Text
-from ranura.formats.tables import Row, TableKind, Tool, column_of, read_table, tool_from_row, tool_texts
+from ranura.formats.tables import Row, Table, TableKind, Tool, column_of, read_table, tool_from_row, tool_texts
 from ranura.store import things
 from ranura.store.things import NotFoundError
 
@@ -69,7 +69,7 @@ class _Judged:
 class _Import:
     id: str
     kind: TableKind
-    rows: tuple[Row, ...]
+    table: Table
     stage: Literal["reading", "preview", "keeping", "kept", "failed"] = "reading"
     done: int = 0
     judged: list[_Judged] = field(default_factory=list)
@@ -112,7 +112,7 @@ class ImportDesk:
             else:
                 others = [each.tool for i, each in enumerate(found.judged) if i != place and each.tool is not None]
                 names = {tool.name for tool in others}
-                found.judged[place] = _judge(found.kind, Row(line, dict(texts)), shop, _by_id(shop, found.kind), names)
+                found.judged[place] = _judge(found, Row(line, dict(texts)), shop, _by_id(shop, found.kind), names)
         return _view(found)
 
     def apply(self, id: str) -> ImportView:
@@ -136,8 +136,8 @@ class ImportDesk:
         shop = self._keeper.current()
         by_id = _by_id(shop, made.kind)
         names: set[str] = set()
-        for row in made.rows:
-            judged = _judge(made.kind, row, shop, by_id, names)
+        for row in made.table.rows:
+            judged = _judge(made, row, shop, by_id, names)
             if judged.tool is not None:
                 names.add(judged.tool.name)
             made.judged.append(judged)
@@ -161,13 +161,16 @@ def _by_id(shop: Shop, kind: TableKind) -> dict[str, Tool]:
     return {tool.id: tool for tool in things.of_shop(shop, kind)}  # type: ignore[misc]
 
 
-def _judge(kind: TableKind, row: Row, shop: Shop, by_id: Mapping[str, Tool], names: set[str]) -> _Judged:
-    """What becomes of a row: a tool of its id is changed, one of its name too; anything else is new."""
+def _judge(work: _Import, row: Row, shop: Shop, by_id: Mapping[str, Tool], names: set[str]) -> _Judged:
+    """What becomes of a row: a tool of its id is changed, one of its name too; anything else is new.
+
+    A tool that is changed keeps what the table has no column for."""
     said = row.texts.get("name", "")
     given_id = row.texts.get("id", "")
     old = by_id.get(given_id) or next((tool for tool in by_id.values() if said and tool.name == said), None)
     try:
-        tool = tool_from_row(kind, row.texts, id=old.id if old else uuid4().hex, unit=shop.unit)
+        silent = {} if old is None else {name: text for name, text in tool_texts(old).items() if name not in work.table.columns}
+        tool = tool_from_row(work.kind, {**silent, **row.texts}, id=old.id if old else uuid4().hex, unit=shop.unit)
         if tool.name in names and said:
             raise FileError("name-twice", field="name", name=tool.name)
     except CraftError as wrong:
@@ -198,6 +201,6 @@ def _view(found: _Import) -> ImportView:
         counts[each.view.action] += 1
     rows = sorted((each.view for each in judged), key=lambda view: (_ORDER.index(view.action), view.line))
     return ImportView(
-        id=found.id, kind=found.kind, stage=found.stage, done=found.done, total=len(found.rows), counts=counts,
+        id=found.id, kind=found.kind, stage=found.stage, done=found.done, total=len(found.table.rows), counts=counts,
         rows=tuple(rows[:_SHOWN]) if found.stage != "reading" else (), words=found.words,
     )  # fmt: skip

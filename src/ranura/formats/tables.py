@@ -42,6 +42,14 @@ class Row:
     texts: Mapping[str, str]
 
 
+@dataclass(frozen=True, slots=True)
+class Table:
+    """The columns that a file has, and its rows. A column that it lacks says nothing of any tool."""
+
+    columns: frozenset[str]
+    rows: tuple[Row, ...]
+
+
 def header(kind: TableKind) -> tuple[str, ...]:
     """The columns of a table, in order."""
     return BIT_HEADER if kind == "bits" else ROUTER_HEADER
@@ -67,8 +75,8 @@ def tool_texts(tool: Tool) -> dict[str, str]:
     return texts
 
 
-def read_table(kind: TableKind, text: str) -> tuple[Row, ...]:
-    """The rows of a CSV. Raises `FileError` for a file that is no such table at all; single cells are judged later."""
+def read_table(kind: TableKind, text: str) -> Table:
+    """What a CSV says. Raises `FileError` for a file that is no such table at all; single cells are judged later."""
     text = text.lstrip("\ufeff")
     first = text.split("\n", 1)[0]
     if not first.strip():
@@ -87,7 +95,7 @@ def read_table(kind: TableKind, text: str) -> tuple[Row, ...]:
             raise FileError("column-missing", name="profile")
         if "name" not in names and kind == "routers":
             raise FileError("column-missing", name="name")
-        return tuple(_rows(lines, names))
+        return Table(frozenset(names), tuple(_rows(lines, names)))
     except csv.Error as broken:
         raise FileError("broken-csv", line=lines.line_num, what=str(broken)) from None
 

@@ -244,6 +244,7 @@ const OneRow = memo(function OneRow({ row, unit, currency, openId, onOpen, onFor
               key={bit.id}
               bit={bit}
               height={row.height}
+              width={tileWidth(bit, row.width)}
               unit={unit}
               open={bit.id === openId}
               onOpen={() => onOpen(bit.id === openId ? null : bit.id)}
@@ -269,6 +270,7 @@ const OneRow = memo(function OneRow({ row, unit, currency, openId, onOpen, onFor
 interface TileProps {
   bit: BitTile;
   height: number;
+  width: number;
   unit: Unit;
   open: boolean;
   onOpen: () => void;
@@ -277,11 +279,11 @@ interface TileProps {
 const STATES: Record<BitTile["state"], string> = { sharp: "", worn: "worn", dull: "dull" };
 
 /** One bit hanging from its rail; what is to be known of it stands below. */
-function Tile({ bit, height, unit, open, onOpen }: TileProps) {
+function Tile({ bit, height, width, unit, open, onOpen }: TileProps) {
   const traps = bit.marks.filter((mark) => mark.code !== "dull" && mark.code !== "worn");
   const words = [bit.name, ...bit.marks.map((mark) => inUnit(mark.text, unit))].join(". ");
   return (
-    <li style={{ width: tileWidth(bit) }} className="shrink-0">
+    <li style={{ width }} className="shrink-0">
       <button
         type="button"
         className={`flex w-full flex-col items-center rounded-b px-0.5 pb-1 text-center hover:bg-paper ${open ? "bg-paper outline outline-2 outline-guide" : ""}`}

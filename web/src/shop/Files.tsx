@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import {
   api,
   type ImportView,
@@ -34,9 +34,18 @@ const OUT = [
 
 function Desk({ shop }: { shop: ShopView }) {
   const { switchUnit } = usePlace(shop);
+  const undo = useUndo(shop.unit);
   return (
     <Place title="Files" shopName={shop.name} unit={shop.unit} onSwitch={switchUnit}>
       <main className="min-h-0 flex-1 overflow-y-auto px-4 pb-6" data-testid="files">
+        {undo.before ? (
+          <div className="mt-3 flex flex-wrap items-center gap-3 border-2 border-guide bg-paper px-3 py-2">
+            <p className="text-[15px]">{undo.said}</p>
+            <button type="button" className="button" onClick={() => void undo.back()} data-testid="shop-undo">
+              Undo: the shop as it was before
+            </button>
+          </div>
+        ) : null}
         <section aria-label="Out of the shop" className="py-3">
           <h2 className="text-[19px] font-bold">Out of the shop</h2>
           <ul className="mt-2 flex flex-wrap gap-2">
@@ -49,20 +58,54 @@ function Desk({ shop }: { shop: ShopView }) {
             ))}
           </ul>
         </section>
-        <TableIn unit={shop.unit} />
-        <ShopIn />
+        <TableIn unit={shop.unit} undo={undo} />
+        <ShopIn unit={shop.unit} undo={undo} />
       </main>
     </Place>
   );
 }
 
+interface Undo {
+  /** Offers to go back to what `snapshot` answered before a file was taken. */
+  offer: (before: string) => void;
+  before: string | null;
+  said: string;
+  back: () => Promise<void>;
+}
+
+const snapshot = () => fetch("/api/files/shop.json").then((answer) => answer.text());
+
+/** One step back after a file was taken: the shop's own file from before. */
+function useUndo(unit: Unit): Undo {
+  const [before, setBefore] = useState<string | null>(null);
+  const [said, setSaid] = useState("");
+  const refresh = useRefresh();
+  return {
+    before,
+    said,
+    offer: (snapshot) => {
+      setBefore(snapshot);
+      setSaid("The file was taken into the shop.");
+    },
+    back: async () => {
+      if (before === null) return;
+      const answer = await api.replaceShop(before);
+      if (answer.kind === "ok") {
+        setBefore(null);
+        await refresh();
+      } else setSaid(inUnit(problemOf(answer)?.message ?? { metric: "", inch: "" }, unit));
+    },
+  };
+}
+
 type Kind = ImportView["kind"];
 
 /** A table of tools: pasted or chosen, shown row by row, mended where it is wrong, kept all at once. */
-function TableIn({ unit }: { unit: Unit }) {
+function TableIn({ unit, undo }: { unit: Unit; undo: Undo }) {
   const [kind, setKind] = useState<Kind>("bits");
   const [text, setText] = useState("");
   const [view, setView] = useState<ImportView | null>(null);
+  const before = useRef("");
   const [problem, setProblem] = useState<Problem | null>(null);
   const refresh = useRefresh();
   const take = (answer: Outcome<ImportView>) => {
@@ -75,7 +118,10 @@ function TableIn({ unit }: { unit: Unit }) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: one look follows the other while work is under way
   useEffect(() => {
     if (!view || !working) {
-      if (view?.stage === "kept") void refresh();
+      if (view?.stage === "kept") {
+        undo.offer(before.current);
+        void refresh();
+      }
       return;
     }
     const next = setTimeout(() => void api.lookAtImport(view.id).then(take), 120);
@@ -175,7 +221,10 @@ function TableIn({ unit }: { unit: Unit }) {
           view={view}
           unit={unit}
           onMend={async (row, texts) => take(await api.mendRow(view.id, row.line, texts))}
-          onKeep={async () => take(await api.keepImport(view.id))}
+          onKeep={async () => {
+            before.current = await snapshot();
+            take(await api.keepImport(view.id));
+          }}
           onDrop={() => setView(null)}
         />
       ) : null}
@@ -198,12 +247,12 @@ function TableIn({ unit }: { unit: Unit }) {
   );
 }
 
-const ACTIONS: Record<RowView["action"], string> = {
-  refuse: "cannot be taken",
-  change: "changes",
-  add: "is added",
-  leave: "left out",
-  same: "stays as it is",
+const ACTIONS: Record<RowView["action"], { row: string; count: string }> = {
+  refuse: { row: "cannot be taken", count: "cannot be taken" },
+  change: { row: "changes", count: "to change" },
+  add: { row: "is added", count: "to add" },
+  leave: { row: "left out", count: "left out" },
+  same: { row: "stays as it is", count: "as they are" },
 };
 
 interface PreviewProps {
@@ -223,7 +272,7 @@ function Preview({ view, unit, onMend, onKeep, onDrop }: PreviewProps) {
         <p className="text-[15px]" role="status" data-testid="import-counts">
           {(Object.keys(ACTIONS) as RowView["action"][])
             .filter((action) => (view.counts[action] ?? 0) > 0)
-            .map((action) => `${view.counts[action]} ${ACTIONS[action]}`)
+            .map((action) => `${view.counts[action]} ${ACTIONS[action].count}`)
             .join(" · ")}
         </p>
         <button type="button" className="button ml-auto" onClick={onDrop}>
@@ -268,7 +317,7 @@ function Preview({ view, unit, onMend, onKeep, onDrop }: PreviewProps) {
                     text={`changes ${row.changes.map((each) => `${each.field.replaceAll("_", " ")}: ${each.before || "—"} → ${each.after || "—"}`).join("; ")}`}
                   />
                 ) : (
-                  ACTIONS[row.action]
+                  ACTIONS[row.action].row
                 )}
               </td>
             </tr>
@@ -330,17 +379,16 @@ function Mend({
 }
 
 /** A shop's file in the place of the shop, once its differences were seen. */
-function ShopIn() {
+function ShopIn({ unit, undo }: { unit: Unit; undo: Undo }) {
   const [text, setText] = useState<string | null>(null);
   const [view, setView] = useState<ShopFileView | null>(null);
-  const [before, setBefore] = useState<string | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const refresh = useRefresh();
   const replace = async (wanted: string) => {
-    const now = await fetch("/api/files/shop.json").then((answer) => answer.text());
+    const before = await snapshot();
     const answer = await api.replaceShop(wanted);
     if (answer.kind === "ok") {
-      setBefore(now);
+      undo.offer(before);
       setText(null);
       setView(null);
       setProblem(null);
@@ -372,20 +420,14 @@ function ShopIn() {
             }}
           />
         </label>
-        {before ? (
-          <button
-            type="button"
-            className="button"
-            onClick={() => void replace(before).then(() => setBefore(null))}
-            data-testid="shop-undo"
-          >
-            Undo: back to the shop before
-          </button>
-        ) : null}
       </div>
+      <p className="mt-1 max-w-3xl text-[14.5px] text-ink-2">
+        Takes the place of this shop's tools, woods and house rules; jobs stay. You see what changes before it
+        is kept, and can go back after.
+      </p>
       {problem ? (
         <p role="alert" className="mt-2 text-cut" data-testid="shop-problem">
-          {problem.message.metric}
+          <Words text={inUnit(problem.message, unit)} />
         </p>
       ) : null}
       {view && text ? (

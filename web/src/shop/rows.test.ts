@@ -23,7 +23,17 @@ describe("rows of the drawer", () => {
     for (const width of [100, 390, 1200])
       for (const row of rowsOf(bits, width, null))
         if (row.what === "bits" && row.bits.length > 1)
-          expect(row.bits.reduce((sum, each) => sum + tileWidth(each), 0)).toBeLessThanOrEqual(width);
+          expect(row.bits.reduce((sum, each) => sum + tileWidth(each, width), 0)).toBeLessThanOrEqual(width);
+  });
+
+  it("leaves no strip at the right where all bits are slender", () => {
+    const bits = Array.from({ length: 30 }, (_, place) => bit(`b${place}`, "edges"));
+    for (const width of [358, 390, 768, 1248]) {
+      const first = rowsOf(bits, width, null).find((row) => row.what === "bits");
+      const used =
+        first?.what === "bits" ? first.bits.reduce((sum, each) => sum + tileWidth(each, width) + 6, 0) : 0;
+      expect(used).toBeCloseTo(width, 3);
+    }
   });
 
   it("opens a bit below its own row", () => {

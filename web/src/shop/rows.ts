@@ -15,10 +15,15 @@ export const TRAYS = [
 
 export type Row =
   | { what: "tray"; key: string; title: string; count: number }
-  | { what: "bits"; key: string; bits: readonly BitTile[]; height: number }
+  | { what: "bits"; key: string; bits: readonly BitTile[]; height: number; width: number }
   | { what: "open"; key: string; bit: BitTile };
 
-export const tileWidth = (bit: BitTile) => Math.max(LEAST_WIDTH, (bit.shape.width + 2) * SCALE + 12);
+/** The least width of a tile that leaves no strip at the right of a drawer `width` pixels wide. */
+const leastWidth = (width: number) =>
+  Math.max(LEAST_WIDTH, width / Math.max(1, Math.floor(width / (LEAST_WIDTH + GAP))) - GAP);
+
+export const tileWidth = (bit: BitTile, width: number) =>
+  Math.max(leastWidth(width), (bit.shape.width + 2) * SCALE + 12);
 
 /** The rows of a drawer `width` pixels wide; the opened bit stands below its row. */
 export function rowsOf(bits: readonly BitTile[], width: number, openId: string | null): Row[] {
@@ -33,15 +38,15 @@ export function rowsOf(bits: readonly BitTile[], width: number, openId: string |
       const first = line[0];
       if (!first) return;
       const height = Math.max(...line.map((bit) => bit.shape.height * SCALE));
-      rows.push({ what: "bits", key: `row-${first.id}`, bits: line, height });
+      rows.push({ what: "bits", key: `row-${first.id}`, bits: line, height, width });
       const open = line.find((bit) => bit.id === openId);
       if (open) rows.push({ what: "open", key: `open-${open.id}`, bit: open });
       line = [];
       used = 0;
     };
     for (const bit of inside) {
-      const wide = tileWidth(bit) + GAP;
-      if (used + wide > width && line.length > 0) close();
+      const wide = tileWidth(bit, width) + GAP;
+      if (used + wide > width + 0.5 && line.length > 0) close();
       line.push(bit);
       used += wide;
     }
