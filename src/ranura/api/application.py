@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Any
 
@@ -10,10 +11,12 @@ from fastapi import FastAPI, Response
 from fastapi.responses import FileResponse, JSONResponse
 from starlette.staticfiles import StaticFiles
 
-from ranura.api import calc, files, jobs, plans, problems, quick, rules, shop, tools
+from ranura.api import calc, files, instruments, jobs, plans, problems, quick, rules, shop, tools
 from ranura.api.importing import ImportDesk
 from ranura.api.keeping import ShopKeeper
 from ranura.calc.registry import Problem
+from ranura.devices.lines import Kind
+from ranura.devices.rack import Instruments
 from ranura.store.repository import Store
 
 CONTENT_POLICY = (
@@ -24,10 +27,11 @@ CONTENT_POLICY = (
 
 @dataclass(frozen=True, kw_only=True)
 class Settings:
-    """Which shop is served, and where the built page lies (None: the API alone)."""
+    """Which shop is served, where the built page lies (None: the API alone), and the ports of real instruments."""
 
     shop_id: str
     page: Path | None
+    instruments: Mapping[Kind, int] = field(default_factory=dict)
 
 
 def create_app(settings: Settings, store: Store) -> FastAPI:
@@ -35,9 +39,10 @@ def create_app(settings: Settings, store: Store) -> FastAPI:
     app = FastAPI(title="Ranura", version="0.1.0", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.store = store
     app.state.keeper = ShopKeeper(store, settings.shop_id)
+    app.state.instruments = Instruments(settings.instruments)
     app.state.desk = ImportDesk(app.state.keeper)
     problems.install(app)
-    for part in (shop, rules, quick, tools, files, jobs, plans, calc):
+    for part in (shop, rules, quick, tools, files, instruments, jobs, plans, calc):
         app.include_router(part.router)
 
     @app.get("/api/{path:path}", include_in_schema=False)

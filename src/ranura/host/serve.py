@@ -13,6 +13,7 @@ import uvicorn
 
 import ranura.store.demo as demo_shop
 from ranura.api.application import Settings, create_app
+from ranura.devices.lines import UNITS, Kind
 from ranura.host import places, running, setup
 from ranura.host.database import PrivateDatabase
 from ranura.host.progress import CannotGoOn, answer, say
@@ -42,10 +43,22 @@ def listen(first: int) -> socket.socket:
 
 def wanted_port() -> int:
     """RANURA_PORT, or the usual one."""
-    text = os.environ.get("RANURA_PORT") or str(DEFAULT_PORT)
+    return _port("RANURA_PORT") or DEFAULT_PORT
+
+
+def _port(name: str) -> int | None:
+    text = os.environ.get(name)
+    if not text:
+        return None
     if not text.isdecimal() or not 1 <= int(text) <= 65535:
-        raise CannotGoOn(f"RANURA_PORT must be a port number, not {text!r}.", code=2)
+        raise CannotGoOn(f"{name} must be a port number, not {text!r}.", code=2)
     return int(text)
+
+
+def _real_instruments() -> dict[Kind, int]:
+    """The ports on loopback where real instruments speak the lines of `docs/formats.md`; without one, a simulated one is used."""
+    ports = {kind: _port(f"RANURA_{kind.upper()}_PORT") for kind in UNITS}
+    return {kind: port for kind, port in ports.items() if port is not None}
 
 
 class _Server(uvicorn.Server):
@@ -90,10 +103,13 @@ def serve(*, demo: bool, fresh: bool) -> int:
             shop_id = demo_shop.DEMO_SHOP if demo else demo_shop.OWN_SHOP
             server_socket = listen(wanted_port())
             url = f"http://127.0.0.1:{server_socket.getsockname()[1]}/"
-            app = create_app(Settings(shop_id=shop_id, page=places.BUILT_PAGE), store)
+            app = create_app(Settings(shop_id=shop_id, page=places.BUILT_PAGE, instruments=_real_instruments()), store)
             say("Starting the server …")
             config = uvicorn.Config(app, log_level="warning", timeout_graceful_shutdown=3, lifespan="off")
-            _Server(config, home, url).run(sockets=[server_socket])
+            try:
+                _Server(config, home, url).run(sockets=[server_socket])
+            finally:
+                app.state.instruments.close()
         finally:
             say("Stopping the database …")
             database.stop()

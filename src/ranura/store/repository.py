@@ -161,7 +161,7 @@ def replace_shop(session: Session, shop: Shop) -> None:
 
 
 def needed(session: Session, shop_id: str) -> dict[str, str]:
-    """The ids of the bits and routers that cuts have pinned and of the woods of pieces, each with the name of one that uses it."""
+    """The ids of bits and routers that cuts have pinned and of the woods of pieces, each with the name of one that uses it."""
     found: dict[str, str] = {}
     for cut in session.scalars(select(CutRow).where(CutRow.shop_id == shop_id)):
         for name in ("bit_id", "router_id"):
