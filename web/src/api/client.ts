@@ -39,6 +39,7 @@ export type QuickView = Schemas["QuickView"];
 export type ImportView = Schemas["ImportView"];
 export type RowView = Schemas["RowView"];
 export type ShopFileView = Schemas["ShopFileView"];
+export type InstrumentView = Schemas["InstrumentView"];
 export type Texts = Record<string, string>;
 export type StarterIn = Schemas["StarterIn"];
 export type Unit = LengthIn["unit"];
@@ -198,6 +199,18 @@ export const api = {
   previewShop: (text: string) =>
     outcome<ShopFileView>(client.POST("/api/files/shop/preview", { body: { text } })),
   replaceShop: (text: string) => outcome<ShopFileView>(client.PUT("/api/files/shop", { body: { text } })),
+  plugInstrument: (kind: InstrumentView["kind"]) =>
+    outcome<InstrumentView>(client.POST("/api/instruments/{kind}/plug", { params: { path: { kind } } })),
+  zeroInstrument: (kind: InstrumentView["kind"]) =>
+    outcome<InstrumentView>(client.POST("/api/instruments/{kind}/zero", { params: { path: { kind } } })),
+  instrumentNews: (kind: InstrumentView["kind"], after: number, signal: AbortSignal) =>
+    outcome<InstrumentView>(
+      client.GET("/api/instruments/{kind}/news", { params: { path: { kind }, query: { after } }, signal }),
+    ),
+  handInstrument: (kind: InstrumentView["kind"], act: Schemas["HandIn"]["act"], value: number | null) =>
+    outcome<InstrumentView>(
+      client.POST("/api/instruments/{kind}/hand", { params: { path: { kind } }, body: { act, value } }),
+    ),
   quick: (text: string) => outcome<QuickView>(client.POST("/api/quick", { body: { text } })),
   rules: () => outcome<RulesView>(client.GET("/api/rules")),
   draftRules: (rules: HouseRules, numbers: Texts, job_id: string | null) =>

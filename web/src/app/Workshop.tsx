@@ -77,6 +77,8 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
   };
   const run = (name: ShortcutName) => {
     switch (name) {
+      case "caliper":
+        return;
       case "help":
         return setDialog({ what: "shortcuts" });
       case "rules":

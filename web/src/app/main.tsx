@@ -2,6 +2,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Route, Routes } from "react-router";
+import { CaliperBar } from "../instruments/CaliperBar";
 import { FirstCut } from "./FirstCut";
 import "./theme.css";
 import { Waiting } from "./Waiting";
@@ -39,6 +40,7 @@ if (root)
               <Route path="*" element={<FirstCut />} />
             </Routes>
           </Suspense>
+          <CaliperBar />
         </BrowserRouter>
       </QueryClientProvider>
     </StrictMode>,

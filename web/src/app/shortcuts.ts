@@ -18,6 +18,7 @@ export const SHORTCUTS = [
   { name: "print", keys: "P", says: "print the slip" },
   { name: "undo", keys: "Ctrl Z", says: "undo" },
   { name: "redo", keys: "Ctrl Shift Z", says: "redo" },
+  { name: "caliper", keys: "F8", says: "in a length field: take the caliper's next reading" },
   { name: "help", keys: "?", says: "this list" },
 ] as const;
 

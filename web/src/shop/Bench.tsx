@@ -1,4 +1,4 @@
-import { Plus, TriangleAlert } from "lucide-react";
+import { Gauge, Plus, TriangleAlert } from "lucide-react";
 import { useState, useSyncExternalStore } from "react";
 import { api, type DialPosition, type Problem, type RouterView, type ShopView } from "../api/client";
 import { useRouters, useShop, useThings } from "../api/queries";
@@ -9,6 +9,7 @@ import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { DialCurve } from "./DialCurve";
 import { measured } from "./dial";
+import { hasReadings, MeasureDial } from "./MeasureDial";
 import { usePlace, useRefresh } from "./place";
 import { RouterForm } from "./RouterForm";
 import { Things } from "./Things";
@@ -122,6 +123,7 @@ const NAMES: Record<string, string> = {
 /** One router: what its plate says, its collets and bases, and its dial. */
 function Stand({ router, shop, onDial, onChange }: StandProps) {
   const [problem, setProblem] = useState<Problem | null>(null);
+  const [measuring, setMeasuring] = useState(() => hasReadings(router.id));
   const refresh = useRefresh();
   const move = async (place: number, rpm: number) =>
     setProblem(await onDial(router.dial.map((each, at) => (at === place ? measured(each, rpm) : each))));
@@ -215,6 +217,18 @@ function Stand({ router, shop, onDial, onChange }: StandProps) {
             What its dial means is not known, so plans give the speed alone. Type the manual's table under
             Change, or measure it position by position.
           </p>
+        )}
+        {measuring ? (
+          <MeasureDial router={router} onKeep={onDial} onDone={() => setMeasuring(false)} />
+        ) : (
+          <button
+            type="button"
+            className="button mt-1"
+            onClick={() => setMeasuring(true)}
+            data-testid={`measure-${router.id}`}
+          >
+            <Gauge size={17} aria-hidden /> Measure it with the tachometer
+          </button>
         )}
       </div>
     </section>

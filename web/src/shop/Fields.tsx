@@ -1,5 +1,6 @@
 import { useId } from "react";
 import type { Form, FormField, Texts, Unit } from "../api/client";
+import { useReadings } from "../instruments/target";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 
@@ -54,6 +55,7 @@ interface OneProps {
 
 function One({ field, text, guess, problem, unit, onType }: OneProps) {
   const id = useId();
+  const readings = useReadings(id, field.label, onType, field.takes === "length");
   const state = problem === null ? "valid" : problem.partial && text ? "partial" : "invalid";
   const choices = field.takes === "yes" ? ["yes", "no"] : field.choices;
   return (
@@ -85,6 +87,7 @@ function One({ field, text, guess, problem, unit, onType }: OneProps) {
           className={`field ${guess ? "border-dashed border-hazard" : ""}`}
           data-state={state}
           data-field={field.field}
+          {...readings}
           aria-invalid={state === "invalid"}
           value={text}
           placeholder={field.help}

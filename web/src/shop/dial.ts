@@ -42,6 +42,15 @@ export function measured(position: DialPosition, rpm: number): DialPosition {
     ...position,
     rpm,
     measured: true,
-    manual_rpm: position.measured ? (position.manual_rpm ?? null) : position.rpm,
+    manual_rpm: position.measured ? (position.manual_rpm ?? null) : position.rpm || null,
   };
+}
+
+/** The positions that a text names, as written on a dial: `1 2 3` or `A, B, C`; their speeds are still to be measured. */
+export function positionsOf(text: string): DialPosition[] {
+  const names = [...new Set(text.split(/[\s,;]+/).filter(Boolean))];
+  return names.map((name) => {
+    const number = Number(name.replace(",", "."));
+    return { setting: Number.isFinite(number) ? number : name, rpm: 0, measured: false, manual_rpm: null };
+  });
 }

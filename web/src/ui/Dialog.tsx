@@ -1,5 +1,6 @@
 import { X } from "lucide-react";
 import { Dialog as Radix } from "radix-ui";
+import { CaliperBar } from "../instruments/CaliperBar";
 import { keepMovedFocus } from "./focus";
 
 interface Props {
@@ -37,6 +38,7 @@ export function Dialog({ title, onClose, mustChoose = false, aside = false, chil
             )}
           </div>
           {children}
+          <CaliperBar inDialog />
         </Radix.Content>
       </Radix.Portal>
     </Radix.Root>

@@ -1,5 +1,6 @@
 import { useId, useState } from "react";
 import type { LengthIn, Problem, Unit } from "../api/client";
+import { useReadings } from "../instruments/target";
 import { Words } from "./Words";
 import { inUnit } from "./words";
 
@@ -30,6 +31,7 @@ export function LengthField(props: Props) {
   const { label, name, value, unit, problem, suffix, onType } = props;
   const id = useId();
   const [focused, setFocused] = useState(false);
+  const readings = useReadings(id, label, (typed) => onType({ typed, unit }));
   const state = stateOf(problem);
   const shown = focused && suffix && value.unit !== unit ? `${value.typed} ${suffix}` : value.typed;
   const message = problem && (state === "invalid" || !focused) ? inUnit(problem.message, unit) : null;
@@ -43,6 +45,7 @@ export function LengthField(props: Props) {
         aria-describedby={message ? `${id}-message` : undefined}
         data-state={state}
         data-field={name}
+        {...readings}
         className={props.className}
         value={shown}
         inputMode="text"

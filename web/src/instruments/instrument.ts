@@ -1,0 +1,129 @@
+/** What the page knows of an instrument, and who waits for its next reading. */
+import { useSyncExternalStore } from "react";
+import { api, type InstrumentView, type Outcome, type Text } from "../api/client";
+import { problemOf } from "../ui/problems";
+
+export type Kind = InstrumentView["kind"];
+
+export interface Ear {
+  /** The field or position that it is for. */
+  id: string;
+  /** What the reading is for, in words. */
+  label: string;
+  take: (reading: NonNullable<InstrumentView["taken"]>) => void;
+}
+
+export interface Known {
+  view: InstrumentView | null;
+  /** What the next reading is for; null while nobody waits. */
+  listening: string | null;
+  target: string | null;
+  /** The last reading that was taken, in words. */
+  said: string | null;
+  problem: Text | null;
+}
+
+type Api = Pick<typeof api, "instrumentNews" | "plugInstrument" | "handInstrument" | "zeroInstrument">;
+
+const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
+
+/**
+ * One instrument. Readings are waited for only while somebody listens; a reading goes to one ear once. When the
+ * instrument is lost the ear stays: plugged in again, its next reading still arrives.
+ */
+export class Instrument {
+  readonly kind: Kind;
+  private readonly way: Api;
+  private ear: Ear | null = null;
+  private heard = 0;
+  private waiting: AbortController | null = null;
+  private readonly listeners = new Set<() => void>();
+  private known: Known = { view: null, listening: null, target: null, said: null, problem: null };
+
+  constructor(kind: Kind, way: Api = api) {
+    this.kind = kind;
+    this.way = way;
+  }
+
+  readonly snapshot = () => this.known;
+
+  readonly subscribe = (listener: () => void) => {
+    this.listeners.add(listener);
+    return () => {
+      this.listeners.delete(listener);
+    };
+  };
+
+  /** The next reading goes to `ear`; plugs the instrument in if need be. */
+  async listen(ear: Ear): Promise<void> {
+    this.ear = ear;
+    this.heard = Number.POSITIVE_INFINITY;
+    this.tell({ listening: ear.label, target: ear.id, said: null });
+    await this.plug();
+    this.heard = this.known.view?.taken?.number ?? 0;
+    void this.wait();
+  }
+
+  /** Nobody waits any more. */
+  stop(): void {
+    this.ear = null;
+    this.waiting?.abort();
+    this.tell({ listening: null, target: null, problem: null });
+  }
+
+  async plug(): Promise<void> {
+    if (this.known.view?.state === "ready") return;
+    this.learn(await this.way.plugInstrument(this.kind));
+    if (this.ear) void this.wait();
+  }
+
+  /** What the hand does with a simulated instrument. */
+  async hand(act: "hold" | "press" | "battery" | "off" | "drop", value: number | null = null): Promise<void> {
+    this.learn(await this.way.handInstrument(this.kind, act, value));
+  }
+
+  async zero(): Promise<void> {
+    this.learn(await this.way.zeroInstrument(this.kind));
+  }
+
+  private async wait(): Promise<void> {
+    if (this.waiting && !this.waiting.signal.aborted) return;
+    const mine = new AbortController();
+    this.waiting = mine;
+    while (this.ear && !mine.signal.aborted) {
+      const answer = await this.way.instrumentNews(this.kind, this.known.view?.turn ?? 0, mine.signal);
+      if (mine.signal.aborted) break;
+      this.learn(answer);
+      if (answer.kind !== "ok") await pause(1000);
+      else if (answer.data.state !== "ready") break;
+    }
+    if (this.waiting === mine) this.waiting = null;
+  }
+
+  private learn(answer: Outcome<InstrumentView>): void {
+    if (answer.kind !== "ok") {
+      this.tell({ problem: problemOf(answer)?.message ?? null });
+      return;
+    }
+    const view = answer.data;
+    if (this.known.view && view.turn < this.known.view.turn) return;
+    this.tell({ view, problem: null });
+    const { ear } = this;
+    if (!ear || !view.taken || view.taken.number <= this.heard) return;
+    this.heard = view.taken.number;
+    this.ear = null;
+    this.tell({ listening: null, target: null, said: `${view.taken.text} → ${ear.label}` });
+    ear.take(view.taken);
+  }
+
+  private tell(change: Partial<Known>): void {
+    this.known = { ...this.known, ...change };
+    for (const listener of this.listeners) listener();
+  }
+}
+
+export const caliper = new Instrument("caliper");
+export const tachometer = new Instrument("tachometer");
+
+export const useInstrument = (instrument: Instrument) =>
+  useSyncExternalStore(instrument.subscribe, instrument.snapshot);
