@@ -71,8 +71,8 @@ export class Instrument {
     this.tell({ listening: null, target: null, problem: null });
   }
 
+  /** Plugs it in unless it is, and learns what it is doing now. */
   async plug(): Promise<void> {
-    if (this.known.view?.state === "ready") return;
     this.learn(await this.way.plugInstrument(this.kind));
     if (this.ear) void this.wait();
   }
