@@ -11,9 +11,10 @@ from fastapi import FastAPI, Response
 from fastapi.responses import FileResponse, JSONResponse
 from starlette.staticfiles import StaticFiles
 
-from ranura.api import calc, files, instruments, jobs, plans, problems, quick, rules, shop, tools
+from ranura.api import calc, choosing, files, instruments, jobs, plans, problems, quick, rules, shop, tools
 from ranura.api.importing import ImportDesk
 from ranura.api.keeping import ShopKeeper
+from ranura.api.mounting import Mounts
 from ranura.calc.registry import Problem
 from ranura.devices.lines import Kind
 from ranura.devices.rack import Instruments
@@ -39,10 +40,11 @@ def create_app(settings: Settings, store: Store) -> FastAPI:
     app = FastAPI(title="Ranura", version="0.1.0", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.store = store
     app.state.keeper = ShopKeeper(store, settings.shop_id)
+    app.state.mounts = Mounts(store)
     app.state.instruments = Instruments(settings.instruments)
     app.state.desk = ImportDesk(app.state.keeper)
     problems.install(app)
-    for part in (shop, rules, quick, tools, files, instruments, jobs, plans, calc):
+    for part in (shop, rules, quick, tools, files, instruments, choosing, jobs, plans, calc):
         app.include_router(part.router)
 
     @app.get("/api/{path:path}", include_in_schema=False)

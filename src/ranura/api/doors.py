@@ -84,10 +84,11 @@ class CutIn(Door):
 
 
 class PlanRequest(Door):
-    """A cut in a piece, neither of which need be kept."""
+    """A cut in a piece, neither of which need be kept; `cut_id` is the kept cut that it is a draft of, if so."""
 
     piece: PieceIn
     cut: CutIn
+    cut_id: IdText | None = None
 
 
 class JobIn(Door):

@@ -214,6 +214,13 @@ def load_job(session: Session, shop_id: str, job_id: str) -> KeptJob:
     )
 
 
+def job_of_cut(session: Session, shop_id: str, cut_id: str) -> KeptJob:
+    """The job that a cut belongs to. Raises NotFoundError."""
+    cut = _mine(session, CutRow, shop_id, cut_id, removed=True)
+    piece = _mine(session, PieceRow, shop_id, cut.piece_id, removed=True)
+    return load_job(session, shop_id, piece.job_id)
+
+
 def _kept(row: CutRow) -> KeptCut:
     cut = _CUT.validate_python(row.spec)
     return KeptCut(id=row.id, piece_id=row.piece_id, name=row.name, version=row.version, cut=cut)

@@ -40,6 +40,9 @@ export type ImportView = Schemas["ImportView"];
 export type RowView = Schemas["RowView"];
 export type ShopFileView = Schemas["ShopFileView"];
 export type InstrumentView = Schemas["InstrumentView"];
+export type ChooseIn = Schemas["ChooseIn"];
+export type Shopping = Schemas["Shopping"];
+export type Buy = Schemas["Buy"];
 export type Texts = Record<string, string>;
 export type StarterIn = Schemas["StarterIn"];
 export type Unit = LengthIn["unit"];
@@ -136,9 +139,12 @@ export const api = {
     outcome<undefined>(client.DELETE("/api/cuts/{cut_id}", { params: { path: { cut_id } } })),
   restoreCut: (cut_id: string) =>
     outcome<undefined>(client.POST("/api/cuts/{cut_id}/restore", { params: { path: { cut_id } } })),
-  plan: (piece: PieceIn, cut: CutIn) => outcome<CutPlan>(client.POST("/api/plan", { body: { piece, cut } })),
-  tools: (piece: PieceIn, cut: CutIn) =>
-    outcome<ToolsView>(client.POST("/api/plan/tools", { body: { piece, cut } })),
+  plan: (piece: PieceIn, cut: CutIn, cut_id: string) =>
+    outcome<CutPlan>(client.POST("/api/plan", { body: { piece, cut, cut_id } })),
+  tools: (piece: PieceIn, cut: CutIn, cut_id: string) =>
+    outcome<ToolsView>(client.POST("/api/plan/tools", { body: { piece, cut, cut_id } })),
+  choose: (asked: ChooseIn) => outcome<ToolsView>(client.POST("/api/choose", { body: asked })),
+  shopping: () => outcome<Shopping>(client.GET("/api/shopping")),
   forms: () => outcome<Form[]>(client.GET("/api/forms")),
   bits: () => outcome<DrawerView>(client.GET("/api/bits")),
   findBits: (q: string) => outcome<string[]>(client.GET("/api/bits/find", { params: { query: { q } } })),

@@ -61,7 +61,7 @@ export function CutScreen(props: Props) {
     const made = new CutEditor(
       { cut: cutIn(latest.current.kept.cut), version: latest.current.kept.version },
       {
-        plan: (draft) => api.plan(pieceIn(latest.current.item.piece), draft),
+        plan: (draft) => api.plan(pieceIn(latest.current.item.piece), draft, id),
         save: (draft, version) => api.saveCut(id, latest.current.name, draft, version),
         saved: (before, after) => {
           void queries.invalidateQueries({ queryKey: ["job", jobId] });
@@ -108,7 +108,15 @@ export function CutScreen(props: Props) {
   }, [editor]);
 
   return editor ? (
-    <Board editor={editor} shop={shop} item={item} unit={unit} onSaving={onSaving} onSchool={onSchool} />
+    <Board
+      editor={editor}
+      cutId={cut.id}
+      shop={shop}
+      item={item}
+      unit={unit}
+      onSaving={onSaving}
+      onSchool={onSchool}
+    />
   ) : null;
 }
 
@@ -117,9 +125,10 @@ const pending = new Map<string, CutIn>();
 
 interface BoardProps extends Pick<Props, "shop" | "item" | "unit" | "onSaving" | "onSchool"> {
   editor: CutEditor;
+  cutId: string;
 }
 
-function Board({ editor, shop, item, unit, onSaving, onSchool }: BoardProps) {
+function Board({ editor, cutId, shop, item, unit, onSaving, onSchool }: BoardProps) {
   const state = useSyncExternalStore(editor.subscribe, editor.snapshot);
   const { draft, plan, problem } = state;
   const elsewhere =
@@ -203,7 +212,7 @@ function Board({ editor, shop, item, unit, onSaving, onSchool }: BoardProps) {
                 plan={plan}
                 unit={unit}
                 shop={shop}
-                asked={{ piece: pieceIn(piece), cut: draft }}
+                asked={{ piece: pieceIn(piece), cut: draft, cut_id: cutId }}
                 stale={problem !== null && !problem.partial}
                 onEdit={onEdit}
                 onSchool={onSchool}

@@ -13,7 +13,9 @@ import { BitOpen } from "./BitOpen";
 import { FirstQuestions } from "./FirstQuestions";
 import { usePlace } from "./place";
 import { type Row, rowsOf, SCALE, tileWidth } from "./rows";
+import { ShoppingList } from "./ShoppingList";
 import { Silhouette } from "./Silhouette";
+import { WhichBit } from "./WhichBit";
 
 /** The drawer: every bit as its silhouette, at one scale, in trays by what they make. */
 export default function Drawer() {
@@ -24,6 +26,13 @@ export default function Drawer() {
   return <Trays shop={shop.data} drawer={bits.data} />;
 }
 
+type Panel = "which" | "buy";
+
+const PANELS: readonly { name: Panel; says: string }[] = [
+  { name: "which", says: "Which bit?" },
+  { name: "buy", says: "What to buy" },
+];
+
 export type Adding = { texts: Texts; of: BitTile | null } | null;
 
 function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
@@ -33,6 +42,7 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
   const [question, setQuestion] = useState("");
   const [away, setAway] = useState(false);
   const [adding, setAdding] = useState<Adding>(null);
+  const [panel, setPanel] = useState<Panel | null>(null);
   const search = useRef<HTMLInputElement>(null);
   const found = useFound(question);
   const shown = useMemo(
@@ -89,9 +99,21 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
             {away ? "Back to the drawer" : `${stored} put away`}
           </button>
         ) : null}
+        {PANELS.map((each) => (
+          <button
+            key={each.name}
+            type="button"
+            className={`button ${each.name === "which" ? "ml-auto" : ""}`}
+            aria-expanded={panel === each.name}
+            onClick={() => setPanel(panel === each.name ? null : each.name)}
+            data-testid={`panel-${each.name}`}
+          >
+            {each.says}
+          </button>
+        ))}
         <button
           type="button"
-          className="button button-main ml-auto"
+          className="button button-main"
           onClick={() => setAdding({ texts: {}, of: null })}
           data-testid="add-bit"
         >
@@ -110,6 +132,8 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
           }}
         />
       ) : null}
+      {panel === "which" ? <WhichBit shop={shop} /> : null}
+      {panel === "buy" ? <ShoppingList unit={shop.unit} currency={drawer.currency} /> : null}
       {drawer.bits.length === 0 && !adding ? (
         <FirstQuestions shop={shop} onSkip={() => setAdding({ texts: {}, of: null })} />
       ) : shown.length === 0 ? (

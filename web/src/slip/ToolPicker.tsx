@@ -4,12 +4,14 @@ import { useState } from "react";
 import { api, type CutIn, type CutPlan, type PieceIn, type Unit } from "../api/client";
 import { data } from "../api/queries";
 import { keepMovedFocus } from "../ui/focus";
+import { lossLine, Misses, ToolLine } from "../ui/ToolLines";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 
 export interface Asked {
   piece: PieceIn;
   cut: CutIn;
+  cut_id: string;
 }
 
 interface Props {
@@ -28,7 +30,7 @@ export function ToolPicker({ plan, unit, asked, onEdit }: Props) {
     bit === plan.bit_id && (router === null || router === plan.router_id);
   const all = useQuery({
     queryKey: ["tools", asked],
-    queryFn: () => data(api.tools(asked.piece, asked.cut)),
+    queryFn: () => data(api.tools(asked.piece, asked.cut, asked.cut_id)),
     enabled: open,
     staleTime: 0,
     gcTime: 0,
@@ -81,30 +83,12 @@ export function ToolPicker({ plan, unit, asked, onEdit }: Props) {
                     onTake={() => take(offer.bit_id, offer.router_id)}
                     testId={`take-${offer.bit_id}-${offer.router_id}`}
                   >
-                    {place === 0 ? "best here" : offer.loses.map((loss) => inUnit(loss, unit)).join(" · ")}
+                    {lossLine(offer.loses, place, unit)}
                   </Choice>
                 </li>
               ))}
             </ul>
-            {plan.misses.length > 0 ? (
-              <>
-                <h4 className="label mt-3">Nearly, and what is wanting</h4>
-                <ul data-testid="misses">
-                  {plan.misses.map((miss) => (
-                    <li key={miss.bit_id + miss.router_id} className="px-2 py-1.5">
-                      <span className="flex items-baseline justify-between gap-2 text-[15px]">
-                        <span className="font-semibold">{miss.bit_name}</span>
-                        <span className="text-ink-2">{miss.router_name}</span>
-                      </span>
-                      <span className="block text-[13.5px] leading-snug text-ink-2">
-                        needs <Words text={inUnit(miss.needs, unit)} />
-                        {miss.better ? "; it would then be the better choice" : ""}
-                      </span>
-                    </li>
-                  ))}
-                </ul>
-              </>
-            ) : null}
+            <Misses misses={plan.misses} unit={unit} />
             <h4 className="label mt-3">Cannot, and why</h4>
             <ul>
               {(all.data?.refusals ?? []).map((refusal) => (
@@ -148,13 +132,9 @@ function Choice({ name, router, chosen, onTake, testId, children }: ChoiceProps)
       aria-pressed={chosen}
       data-testid={testId}
     >
-      <span className="flex items-baseline justify-between gap-2 text-[15px]">
-        <span className="font-semibold">{name}</span>
-        <span className="text-ink-2">{router ?? "any router"}</span>
-      </span>
-      <span className="block text-[13.5px] leading-snug text-ink-2">
-        <Words text={children} />
-      </span>
+      <ToolLine name={name} router={router}>
+        {children}
+      </ToolLine>
     </Popover.Close>
   );
 }

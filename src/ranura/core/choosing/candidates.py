@@ -29,7 +29,7 @@ NEEDS: dict[str, str] = {
 """What would make a dropped pair work, where one thing would. Source: R15 nearest misses."""
 
 _LOOKED_INTO = 10
-_COLLETS_UP_TO: dict[RouterClass, float] = {"trim": 6.35, "mid-size": 12.7, "large": 12.7}
+COLLETS_UP_TO: dict[RouterClass, float] = {"trim": 6.35, "mid-size": 12.7, "large": 12.7}
 """mm: the largest collet made for a class of router."""
 
 
@@ -99,5 +99,5 @@ def _could_be_had(drop: Drop) -> bool:
     """Whether the collet that is missing is made for a router of this class."""
     if drop.reason.code not in ("no-collet", "shank-trap") or drop.router is None:
         return True
-    limit = _COLLETS_UP_TO[drop.router.router_class]
+    limit = COLLETS_UP_TO[drop.router.router_class]
     return round(drop.bit.shank, 3) in NOMINAL_SHANKS and drop.bit.shank <= limit + 1e-9

@@ -68,7 +68,8 @@ def finish_order(material: Material, need: StraightCut) -> tuple[Profile, ...]:
     return _SOLID_DEEP if need.stopped or numbers.over(need.depth, need.width) else _SOLID_SHALLOW
 
 
-def _finish_rank(profile: Profile, order: Sequence[Profile], material: Material) -> int:
+def finish_rank(profile: Profile, order: Sequence[Profile], material: Material) -> int:
+    """How clean a profile cuts: its place in the order, 0 for the cleanest; in MDF all spirals are alike."""
     place = order.index(profile) if profile in order else len(order)
     return min(place, 1) if material.material_class == "mdf" else place
 
@@ -89,7 +90,7 @@ def rank(
 
     `mounted` are the pairs already set up in this job."""
     order = finish_order(material, need)
-    finish = {profile: _finish_rank(profile, order, material) for profile in PROFILES}
+    finish = {profile: finish_rank(profile, order, material) for profile in PROFILES}
     school = {profile: _school_rank(profile, material, need, rules) for profile in PROFILES}
     count: dict[float, int] = {}
 
@@ -141,7 +142,7 @@ def losses(each: Candidate, best: Candidate, material: Material, need: StraightC
         loses("thinner-shank", shank=shank_name(bit.shank), best=shank_name(other.shank))
     elif times >= 2:
         loses("bends-more", times=times)
-    if _finish_rank(bit.profile, order, material) > _finish_rank(other.profile, order, material):
+    if finish_rank(bit.profile, order, material) > finish_rank(other.profile, order, material):
         loses("rougher", material=material.name)
     if each.router.rated_input_w < best.router.rated_input_w:
         loses("less-power", watts=each.router.rated_input_w, best=best.router.rated_input_w)

@@ -1,0 +1,91 @@
+"""Choosing without a plan: which bit for a cut by its section, and what to buy for the cuts of all jobs."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from fastapi import APIRouter
+
+from ranura.api.doors import Door, IdText, LengthIn
+from ranura.api.keeping import TheShop, TheStore
+from ranura.api.problems import ERRORS
+from ranura.core.choosing.buying import PlannedCut, Shopping, shopping
+from ranura.core.choosing.candidates import sift
+from ranura.core.choosing.judging import Judge
+from ranura.core.choosing.offers import Miss, Offer, Refusal, misses_of, offers, refusal
+from ranura.core.choosing.ranking import Ranked, rank
+from ranura.core.cuts.straight import Clean, CutKind, StraightCut
+from ranura.store import repository
+
+router = APIRouter(prefix="/api", tags=["choosing"], responses=ERRORS)
+
+MOST_SHOWN = 200
+
+
+class ChooseIn(Door):
+    """A dado, groove or rabbet by its section, in a wood of a thickness; `clean` is the face that must not be torn."""
+
+    kind: CutKind
+    width: LengthIn
+    depth: LengthIn
+    thickness: LengthIn
+    material: IdText
+    goes: Literal["across", "along"] = "across"
+    ends: Literal["open", "stopped"] = "open"
+    through: bool = False
+    clean: Clean = "near"
+
+    def need(self) -> StraightCut:
+        """What it asks of its tool. Raises LengthError or CutError with the field."""
+        thickness = self.thickness.length("thickness").mm
+        return StraightCut(
+            kind=self.kind, width=self.width.length("cut.width").mm,
+            depth=thickness if self.through else self.depth.length("cut.depth").mm, thickness=thickness,
+            stopped=self.ends == "stopped", through=self.through, clean=self.clean, across_grain=self.goes == "across",
+        )  # fmt: skip
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ToolsView:
+    """Every bit and router of the shop for a cut: ranked, and refused with reasons; `looked_at` counts both. `misses` only
+    one thing keeps from it."""
+
+    offers: tuple[Offer, ...]
+    refusals: tuple[Refusal, ...]
+    misses: tuple[Miss, ...]
+    looked_at: int
+
+
+def tools_view(judge: Judge, mounted: frozenset[tuple[str, str]] = frozenset()) -> ToolsView:
+    """All tools for a cut, in words; the first few hundred of each where a drawer holds more."""
+    sifted = sift(judge)
+    ranked: list[Ranked] = rank(sifted.fit, judge.wood, judge.need, judge.rules, mounted=mounted)
+    # What nearly fits first; bits of another profile, which nobody expects here, last.
+    dropped = sorted(sifted.dropped, key=lambda drop: (drop.reason.code == "wrong-profile", drop.router is None))
+    return ToolsView(
+        offers=offers(ranked, judge, count=MOST_SHOWN),
+        refusals=tuple(refusal(drop) for drop in dropped[:MOST_SHOWN]),
+        misses=misses_of(judge, sifted, ranked[0].candidate if ranked else None),
+        looked_at=len(sifted.fit) + len(sifted.dropped),
+    )
+
+
+@router.post("/choose")
+def choose(asked: ChooseIn, shop: TheShop) -> ToolsView:
+    """Which bit in which router for a cut, before there is a piece to cut it in."""
+    return tools_view(Judge(shop, asked.need(), shop.material(asked.material, field="material"), shop.rules))
+
+
+@router.get("/shopping")
+def what_to_buy(shop: TheShop, store: TheStore) -> Shopping:
+    """What would make the cuts of all jobs possible or clearly better."""
+    with store.session() as session:
+        jobs = [repository.load_job(session, shop.id, job.id) for job in repository.list_jobs(session, shop.id)]
+    cuts = [
+        PlannedCut(id=cut.id, name=f"{cut.name}, {kept.piece.name}", cut=cut.cut, piece=kept.piece)
+        for job in jobs
+        for kept in job.pieces
+        for cut in kept.cuts
+    ]
+    return shopping(cuts, shop)

@@ -1,0 +1,250 @@
+"""What to buy: for the cuts of all jobs, the fewest things that make them possible, and then those that make them clearly
+better, with what they cost for a metre of these cuts (craft: what to buy, from the cuts people plan)."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Iterable, Sequence
+from dataclasses import dataclass, replace
+from typing import Literal
+
+from ranura.core.choosing.candidates import COLLETS_UP_TO, sift
+from ranura.core.choosing.covering import Items, smallest
+from ranura.core.choosing.goods import COLLET_PRICE, collet_name, goods
+from ranura.core.choosing.judging import Candidate, Judge
+from ranura.core.choosing.ranking import finish_order, finish_rank, rank
+from ranura.core.cuts.dado import Dado, channel
+from ranura.core.drawer.texts import texts_of
+from ranura.core.errors import CraftError
+from ranura.core.pieces import Piece
+from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.shop import Shop
+from ranura.core.text import Text, write
+from ranura.core.tooling.bits import NOMINAL_SHANKS
+from ranura.core.tooling.routers import Router
+
+STIFFER = 4.0
+"""How many times less a bought bit must bend to be clearly better."""
+FEWER = 2.0
+"""How many times fewer passes side by side it must take."""
+_OFFERED_SHANKS = tuple(shank for shank in NOMINAL_SHANKS if shank >= 6)
+_WHY = {
+    "possible": "can be made",
+    "dull": "sharp, where {owned} is dull",
+    "fewer-passes": "{count} passes side by side instead of {owned}",
+    "one-pass": "one pass instead of {owned} side by side",
+    "stiffer": "bends {times:n1} times less than {owned}",
+}
+
+Gain = Literal["possible", "better"]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PlannedCut:
+    """A cut of some job, in its piece."""
+
+    id: str
+    name: str
+    cut: Dado
+    piece: Piece
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Serves:
+    """What a bought thing does for a cut."""
+
+    cut_id: str
+    cut_name: str
+    gain: Gain
+    why: Text
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Buy:
+    """A thing to buy. `metres` it runs in the wood of these cuts, `per_metre` is its price for each. A bit has its `texts`, as
+    they are typed into the drawer; a collet has the router it is for and its `shank` in mm."""
+
+    id: str
+    kind: Literal["bit", "collet"]
+    name: str
+    for_router_id: str | None
+    for_router_name: str | None
+    shank: float
+    price: float
+    metres: float
+    per_metre: float | None
+    texts: dict[str, str]
+    serves: tuple[Serves, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Beyond:
+    """A cut that nothing on the shelf would make possible, and why."""
+
+    cut_id: str
+    cut_name: str
+    why: Text
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Shopping:
+    """What to buy, the things that make cuts possible first; `makes` of all `cuts` can be made with what is there."""
+
+    buys: tuple[Buy, ...]
+    total: float
+    cuts: int
+    makes: int
+    beyond: tuple[Beyond, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class _Way:
+    """A way to make a cut: the pair that would, what of it must be bought, and why it is better than what is there."""
+
+    candidate: Candidate
+    items: Items
+    better: Text | None
+
+
+def shopping(cuts: Sequence[PlannedCut], shop: Shop) -> Shopping:
+    """What to buy for these cuts. Pins are left aside: they are the person's choice among what is there."""
+    wanted = [replace(each, cut=replace(each.cut, bit_id=None, router_id=None)) for each in cuts]
+    made = [each for each in wanted if _plan(each, shop) is not None]
+    shelf = _Shelf(shop)
+    ways = {each.id: _ways(each, shelf) for each in wanted}
+    made_ids = {each.id for each in made}
+    impossible = [each for each in wanted if each.id not in made_ids]
+    first = smallest([[way.items for way in ways[each.id]] for each in impossible], shelf.prices)
+    better = smallest([[way.items for way in ways[each.id] if way.better is not None] for each in made], shelf.prices, have=first)
+    bought = first | better
+    trial = shelf.with_bought(bought)
+    used: dict[str, list[Serves]] = {item: [] for item in bought}
+    metres = dict.fromkeys(bought, 0.0)
+    beyond: list[Beyond] = []
+    for each in wanted:
+        plan = _plan(each, trial)
+        if plan is None:
+            beyond.append(Beyond(cut_id=each.id, cut_name=each.name, why=_why_not(each, trial)))
+            continue
+        gained = next((way for way in ways[each.id] if _same(way.candidate, plan)), None)
+        for item in gained.items & bought if gained else ():
+            gain: Gain = "better" if each.id in made_ids else "possible"
+            why = gained.better if gain == "better" and gained and gained.better else write(_WHY["possible"])
+            used[item].append(Serves(cut_id=each.id, cut_name=each.name, gain=gain, why=why))
+            metres[item] += each.piece.count * len(plan.passes) * each.piece.width.mm / 1_000
+    buys = [shelf.buy(item, tuple(used[item]), metres[item]) for item in bought if used[item]]
+    buys.sort(key=lambda buy: (all(each.gain == "better" for each in buy.serves), -len(buy.serves), buy.price, buy.id))
+    return Shopping(
+        buys=tuple(buys), total=sum(buy.price for buy in buys), cuts=len(wanted), makes=len(made), beyond=tuple(beyond)
+    )
+
+
+class _Shelf:
+    """The shop with everything on the trade's shelf: bits on every shank its routers could take, and the collets for them."""
+
+    def __init__(self, shop: Shop) -> None:
+        self.shop = shop
+        self._routers = {router.id: router for router in shop.routers if not router.archived}
+        self._collets: dict[str, tuple[Router, float]] = {}
+        shanks: set[float] = set()
+        widened = []
+        for router in self._routers.values():
+            most = COLLETS_UP_TO[router.router_class]
+            missing = [s for s in _OFFERED_SHANKS if s <= most + 1e-9 and not router.has_collet(s) and not router.sleeve_for(s)]
+            self._collets |= {_collet_id(router, shank): (router, shank) for shank in missing}
+            shanks.update(missing, (s for s in router.collets if s in NOMINAL_SHANKS))
+            widened.append(replace(router, collets=(*router.collets, *missing)))
+        self._goods = {bit.id: bit for bit in goods(tuple(sorted(shanks)))}
+        self.prices = {bit.id: bit.price or 0.0 for bit in self._goods.values()} | dict.fromkeys(self._collets, COLLET_PRICE)
+        self.everything = replace(shop, bits=(*shop.bits, *self._goods.values()), routers=tuple(widened))
+
+    def items(self, found: Candidate) -> Items:
+        """What of a pair is not there yet."""
+        missing = {found.bit.id} & self._goods.keys()
+        collet = _collet_id(found.router, found.bit.shank)
+        return frozenset(missing | ({collet} & self._collets.keys()))
+
+    def with_bought(self, items: Iterable[str]) -> Shop:
+        """The shop once these things are there."""
+        chosen = sorted(items)
+        bits = [self._goods[item] for item in chosen if item in self._goods]
+        collets = [self._collets[item] for item in chosen if item in self._collets]
+        routers = tuple(
+            replace(router, collets=(*router.collets, *(shank for of, shank in collets if of.id == router.id)))
+            for router in self.shop.routers
+        )
+        return replace(self.shop, bits=(*self.shop.bits, *bits), routers=routers)
+
+    def buy(self, item: str, serves: tuple[Serves, ...], metres: float) -> Buy:
+        """A thing on the list."""
+        bit = self._goods.get(item)
+        router, shank = (None, bit.shank) if bit else self._collets[item]
+        price = self.prices[item]
+        return Buy(
+            id=item, kind="bit" if bit else "collet", name=bit.name if bit else collet_name(shank),
+            for_router_id=router.id if router else None, for_router_name=router.name if router else None, shank=shank,
+            price=price, metres=metres, per_metre=price / metres if metres else None, texts=texts_of(bit) if bit else {},
+            serves=serves,
+        )  # fmt: skip
+
+
+def _collet_id(router: Router, shank: float) -> str:
+    return f"collet-{shank:g}-{router.id}"
+
+
+def _plan(each: PlannedCut, shop: Shop) -> CutPlan | None:
+    """The plan of a cut, if it can be run."""
+    try:
+        plan = plan_cut(each.cut, each.piece, shop, shop.rules)
+    except CraftError:
+        return None
+    return None if plan.status == "stop" else plan
+
+
+def _why_not(each: PlannedCut, shop: Shop) -> Text:
+    try:
+        plan = plan_cut(each.cut, each.piece, shop, shop.rules)
+    except CraftError as problem:
+        return problem.message
+    return next(caution.message for caution in plan.cautions if caution.level == "stop")
+
+
+def _same(found: Candidate, plan: CutPlan) -> bool:
+    return (found.bit.id, found.router.id) == (plan.bit_id, plan.router_id)
+
+
+def _ways(each: PlannedCut, shelf: _Shelf) -> list[_Way]:
+    """The ways to make a cut by buying something: only those that take as few passes side by side as any, and are as clean."""
+    shop = shelf.everything
+    try:
+        asked = channel(each.cut, each.piece)
+        wood = shop.material(each.piece.material)
+    except CraftError:
+        return []
+    judge = Judge(shop, asked.need, wood, shop.rules, asked)
+    ranked = [found.candidate for found in rank(sift(judge).fit, wood, asked.need, shop.rules)]
+    if not ranked:
+        return []
+    owned = next((found for found in ranked if not shelf.items(found)), None)
+    above = ranked if owned is None else ranked[: ranked.index(owned)]
+    order = finish_order(wood, asked.need)
+    fewest = min((asked.need.lateral_passes(found.bit.diameter) for found in above), default=0)
+    cleanest = min((finish_rank(found.bit.profile, order, wood) for found in above), default=0)
+    return [
+        _Way(found, shelf.items(found), None if owned is None else _better(found, owned, asked.need.lateral_passes))
+        for found in above
+        if asked.need.lateral_passes(found.bit.diameter) == fewest and finish_rank(found.bit.profile, order, wood) <= cleanest + 1
+    ]
+
+
+def _better(found: Candidate, owned: Candidate, passes: Callable[[float], int]) -> Text | None:
+    """Why a pair is clearly better than the best that is there; None where it is better by a shade."""
+    if owned.bit.state == "dull" and found.bit.state != "dull":
+        return write(_WHY["dull"], owned=owned.bit.name)
+    count, before = passes(found.bit.diameter), passes(owned.bit.diameter)
+    if count * FEWER <= before:
+        return write(_WHY["one-pass" if count == 1 else "fewer-passes"], count=count, owned=before)
+    times = owned.compliance / found.compliance
+    if times >= STIFFER and math.isfinite(times):
+        return write(_WHY["stiffer"], times=times, owned=owned.bit.name)
+    return None

@@ -1,0 +1,85 @@
+"""What the trade sells everywhere, as kinds and sizes with a usual price: the shelf that shopping looks at.
+
+Prices are rounded middles to plan with, in the shop's currency; nobody's list.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass
+from functools import lru_cache
+
+from ranura.core.drawer.texts import renamed
+from ranura.core.tooling.bits import Bit, shank_name
+from ranura.core.tooling.profiles import Profile
+
+_STRAIGHT = (3.0, 3.175, 4.0, 4.763, 5.0, 6.0, 6.35, 7.938, 8.0, 9.525, 10.0, 12.0, 12.7, 14.0, 15.0, 15.875, 16.0, 18.0, 19.05,
+             20.0, 22.0, 22.225, 25.4)  # fmt: skip
+_SPIRAL = (3.0, 3.175, 4.0, 5.0, 6.0, 6.35, 8.0, 9.525, 10.0, 12.0, 12.7)
+_COMPRESSION = (6.0, 6.35, 8.0, 9.525, 10.0, 12.0, 12.7)
+_BELOW_SHANK = 38.0
+"""mm of shank above the fillet that a bit of the trade has."""
+
+COLLET_PRICE = 18.0
+
+
+@dataclass(frozen=True, slots=True)
+class _Length:
+    """Cutting lengths sold for straight bits up to a diameter."""
+
+    up_to: float
+    usual: float
+    long: float
+
+
+_LENGTHS = (_Length(4, 10, 12), _Length(6.5, 19, 25), _Length(9, 20, 32), _Length(13, 25, 50), _Length(26, 20, 50))
+
+
+def _straight(shank: float) -> Iterator[Bit]:
+    for diameter in _STRAIGHT:
+        if diameter > 3.2 * shank:
+            continue
+        length = next(each for each in _LENGTHS if diameter <= each.up_to)
+        for cutting in (length.usual, length.long):
+            if cutting <= 8 * diameter and (cutting <= 32 or shank >= 8):
+                yield _bit("straight", diameter, cutting, shank, price=12 + 0.6 * diameter + (8 if cutting == length.long else 0))
+
+
+def _spirals(shank: float) -> Iterator[Bit]:
+    for profile, diameters, least, each in (("up-cut", _SPIRAL, 20, 1.6), ("down-cut", _SPIRAL, 20, 1.6),
+                                            ("compression", _COMPRESSION, 30, 2.2)):  # fmt: skip
+        for diameter in diameters:
+            if diameter <= shank:
+                yield _bit(profile, diameter, min(4 * diameter, 32), shank, price=least + each * diameter)  # type: ignore[arg-type]
+
+
+def _bit(profile: Profile, diameter: float, cutting: float, shank: float, *, price: float) -> Bit:
+    spiral = profile != "straight"
+    return renamed(
+        Bit(
+            id=f"trade-{profile}-{diameter:g}-{cutting:g}-{shank:g}", name="", profile=profile, shank=shank, diameter=diameter,
+            cutting_length=cutting, overall_length=cutting + 2 + _BELOW_SHANK, body="solid-carbide" if spiral else "tipped",
+            plunges=True, up_cut_tip=5.0 if profile == "compression" else None, price=round(price),
+            marked_max_rpm=24_000 if diameter <= 16 else 20_000,
+        )
+    )  # fmt: skip
+
+
+@lru_cache(maxsize=8)
+def goods(shanks: tuple[float, ...]) -> tuple[Bit, ...]:
+    """The straight and spiral bits that are sold on these shanks, in mm."""
+    return tuple(_all(shanks))
+
+
+def _all(shanks: Iterable[float]) -> Iterator[Bit]:
+    for shank in shanks:
+        yield from _straight(shank)
+        yield from _spirals(shank)
+
+
+def collet_name(shank: float) -> str:
+    """What a collet is called in a list of things to buy.
+
+    >>> collet_name(8)
+    '8 mm collet'"""
+    return f"{shank_name(shank)} collet"

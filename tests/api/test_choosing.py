@@ -1,0 +1,82 @@
+"""Choosing by HTTP: which bit for a section, what to buy for all jobs, and what is mounted already in a job."""
+
+from __future__ import annotations
+
+from ranura.core.plan import plan_cut
+from ranura.store.demo import SHOP
+
+GROOVE = {"kind": "groove", "material": "oak", "goes": "along"} | {
+    name: {"typed": typed, "unit": "mm"} for name, typed in (("width", "6"), ("depth", "9"), ("thickness", "18"))
+}
+
+
+def test_a_groove_is_asked_without_a_board_and_names_the_missing_collet(client):
+    found = client.post("/api/choose", json=GROOVE).json()
+    assert [(offer["bit_id"], offer["router_id"]) for offer in found["offers"]] == [("straight-6", "trim-one")]
+    assert found["misses"][0]["needs"]["metric"] == "a 6 mm collet for Plunge two"
+    assert found["misses"][0]["better"]
+    assert found["looked_at"] >= 36
+
+
+def test_stopped_and_through_cuts_drop_what_cannot(client):
+    stopped = client.post("/api/choose", json={**GROOVE, "width": {"typed": "12.7", "unit": "mm"}, "ends": "stopped"}).json()
+    assert {offer["router_id"] for offer in stopped["offers"]} == {"plunge-two", "trim-one"}, "these have a plunge base"
+    assert "needs-hand-router" in {each["code"] for each in stopped["refusals"]}
+    through = client.post("/api/choose", json={**GROOVE, "through": True, "depth": {"typed": "", "unit": "mm"}})
+    assert through.status_code == 200, "the depth is the thickness then"
+    assert {each["code"] for each in through.json()["refusals"]} >= {"beyond-cutting-length"}
+
+
+def test_a_wrong_section_is_refused_at_its_field(client):
+    for field, typed, at in (("width", "3//4", "cut.width"), ("depth", "18", "cut.depth"), ("thickness", "", "thickness")):
+        answer = client.post("/api/choose", json={**GROOVE, field: {"typed": typed, "unit": "mm"}})
+        assert (answer.status_code, answer.json()["error"]["field"]) == (422, at)
+    assert client.post("/api/choose", json={**GROOVE, "material": "cheese"}).json()["error"]["field"] == "material"
+
+
+def add_cut(client, width: str, position: str, **pins):
+    job = client.get("/api/jobs/little-harbour").json()
+    lengths = {"width": width, "depth": "6", "position": position}
+    cut = {name: {"typed": typed, "unit": "mm"} for name, typed in lengths.items()} | pins
+    return client.post(f"/api/pieces/{job['pieces'][0]['id']}/cuts", json={"name": f"{width} at {position}", "cut": cut}).json()
+
+
+def test_the_list_of_what_to_buy_follows_the_cuts_of_the_jobs(client):
+    assert client.get("/api/shopping").json()["buys"] == []
+    add_cut(client, "4", "300")
+    found = client.get("/api/shopping").json()
+    assert (found["cuts"], found["makes"]) == (3, 3)
+    (bought,) = found["buys"]
+    assert bought["serves"][0]["cut_name"] == "4 at 300, Wing case side"
+    kept = client.post("/api/bits", json={"texts": {**bought["texts"], "price": str(bought["price"])}})
+    assert kept.status_code == 201
+    assert client.get("/api/shopping").json()["buys"] == []
+
+
+def test_what_earlier_cuts_are_set_up_with_is_taken_again(client):
+    """Two bits as good as one another: the one that is mounted for the cut before wins, and stays when a draft is typed."""
+    texts = client.get("/api/bits/straight-12.7").json()["texts"]
+    twin = client.post("/api/bits", json={"texts": {**texts, "name": "Twin", "price": "90"}}).json()["id"]
+    free = client.get("/api/cuts/shelf-dado-64/plan").json()
+    assert free["bit_id"] == "straight-12.7"
+    kept = client.get("/api/cuts/shelf-dado-212").json()
+    lengths = {k: {"typed": kept["cut"][k]["typed"], "unit": "mm"} for k in ("width", "depth", "position")}
+    pinned = {"name": "Middle shelf", "version": 1, "cut": {**lengths, "bit_id": twin, "router_id": "plunge-two"}}
+    assert client.put("/api/cuts/shelf-dado-212", json=pinned).status_code == 200
+    assert client.get("/api/cuts/shelf-dado-64/plan").json()["bit_id"] == twin
+    job = client.get("/api/jobs/little-harbour").json()
+    piece = {k: v for k, v in job["pieces"][0]["piece"].items() if k in ("name", "material")} | {
+        k: {"typed": job["pieces"][0]["piece"][k]["typed"], "unit": "mm"} for k in ("length", "width", "thickness")
+    }
+    draft = {"piece": piece, "cut": {**lengths, "position": {"typed": "80", "unit": "mm"}}}
+    assert client.post("/api/plan", json=draft).json()["bit_id"] == "straight-12.7"
+    assert client.post("/api/plan", json={**draft, "cut_id": "shelf-dado-64"}).json()["bit_id"] == twin
+    assert client.post("/api/plan", json={**draft, "cut_id": "nothing"}).status_code == 404
+
+
+def test_mounting_only_parts_what_is_equal_otherwise():
+    from ranura.store.demo import SHELF_DADOES, WING_CASE_SIDE
+
+    worse = frozenset({("straight-9.525", "trim-one")})
+    plan = plan_cut(SHELF_DADOES[0][2], WING_CASE_SIDE, SHOP, SHOP.rules, mounted=worse)
+    assert plan.bit_id == "straight-12.7"

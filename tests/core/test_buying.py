@@ -1,0 +1,130 @@
+"""What to buy: the smallest set against all sets, what makes a cut possible, what is clearly better, what nothing helps."""
+
+from __future__ import annotations
+
+import dataclasses
+from itertools import combinations
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from ranura.core.choosing.buying import PlannedCut, shopping
+from ranura.core.choosing.covering import smallest
+from ranura.core.choosing.goods import COLLET_PRICE, goods
+from ranura.core.cuts.dado import Dado
+from ranura.core.drawer.texts import bit_from_texts
+from ranura.core.lengths import read
+from ranura.core.pieces import Piece
+from ranura.core.plan import plan_cut
+from ranura.core.tooling.bits import NOMINAL_SHANKS, Bit
+from ranura.store.demo import SHOP, WING_CASE_SIDE
+
+ITEMS = "abcdef"
+ways = st.frozensets(st.sampled_from(ITEMS), min_size=1, max_size=2)
+needs_of = st.lists(st.lists(ways, max_size=4), max_size=5)
+prices_of = st.fixed_dictionaries({item: st.integers(1, 9) for item in ITEMS})
+
+
+@given(needs_of, prices_of, st.frozensets(st.sampled_from(ITEMS), max_size=2))
+def test_no_smaller_and_no_cheaper_set_meets_the_needs(needs, prices, have):
+    found = smallest(needs, prices, have=have)
+    met = [need for need in needs if need]
+
+    def meets(items):
+        return all(any(way <= items | have for way in need) for need in met)
+
+    assert meets(found)
+    new = sorted(set(ITEMS) - have)
+    least = min(
+        (len(each), sum(prices[item] for item in each))
+        for count in range(len(new) + 1)
+        for each in combinations(new, count)
+        if meets(frozenset(each))
+    )
+    assert (len(found), sum(prices[item] for item in found)) == least
+
+
+def test_everything_on_the_shelf_can_be_typed_in():
+    for bit in goods(tuple(NOMINAL_SHANKS)):
+        assert bit.overall_length > bit.head_length
+        assert 5 < bit.price < 80
+        assert bit.marked_max_rpm
+
+
+def cut(width: str, depth: str = "6", position: str = "100", **more) -> PlannedCut:
+    length = {"width": read(width, "mm"), "depth": read(depth, "mm"), "position": read(position, "mm")}
+    return PlannedCut(id=width, name=f"{width} wide", cut=Dado(**length), piece=dataclasses.replace(WING_CASE_SIDE, **more))
+
+
+def with_bits(*ids: str, **more):
+    kept = tuple(dataclasses.replace(bit, **more) for bit in SHOP.bits if bit.id in ids)
+    return dataclasses.replace(SHOP, bits=kept)
+
+
+def test_nothing_is_bought_where_all_can_be_made_well():
+    found = shopping([cut("17.6"), cut("12.7")], SHOP)
+    assert (found.cuts, found.makes, found.buys, found.total) == (2, 2, (), 0)
+
+
+def test_one_bit_is_bought_for_several_cuts_and_paid_by_the_metre():
+    found = shopping([cut("6"), cut("6.2", position="200"), cut("17.6", position="300")], with_bits("straight-12.7"))
+    assert (found.makes, len(found.buys)) == (1, 1)
+    bought = found.buys[0]
+    assert {each.cut_id for each in bought.serves} == {"6", "6.2"}
+    assert all(each.gain == "possible" for each in bought.serves)
+    bit = bit_from_texts(bought.texts, id="bought", unit="mm")
+    assert bit.diameter == 6
+    assert any(router.has_collet(bit.shank) for router in SHOP.routers)
+    shop = with_bits("straight-12.7")
+    later = dataclasses.replace(shop, bits=(*shop.bits, bit))
+    metres = 0.0
+    for each in (cut("6"), cut("6.2", position="200")):
+        plan = plan_cut(each.cut, each.piece, later, later.rules)
+        assert plan.status != "stop"
+        metres += 2 * 0.3 * len(plan.passes)
+    assert bought.metres == pytest.approx(metres)
+    assert bought.per_metre == pytest.approx(bought.price / metres)
+
+
+def test_a_collet_alone_is_enough_where_the_bit_is_there():
+    """2.8 mm is sold nowhere; it lies in the drawer, on a shank that no collet takes."""
+    odd = Bit(id="odd", name="Odd", profile="straight", diameter=2.8, cutting_length=9, shank=6, overall_length=49,
+              marked_max_rpm=25_000)  # fmt: skip
+    plunge = next(router for router in SHOP.routers if router.id == "plunge-two")
+    found = shopping([cut("2.8", "3")], dataclasses.replace(SHOP, bits=(odd,), routers=(plunge,)))
+    assert [(buy.kind, buy.name, buy.for_router_id, buy.price, buy.shank) for buy in found.buys] == [
+        ("collet", "6 mm collet", "plunge-two", COLLET_PRICE, 6)
+    ]
+    assert found.buys[0].serves[0].cut_id == "2.8"
+
+
+def test_a_dull_bit_and_many_passes_are_clearly_bettered_and_said_so():
+    dull = shopping([cut("12.7")], with_bits("straight-12.7", state="dull"))
+    assert [(each.gain, each.why.metric) for buy in dull.buys for each in buy.serves] == [
+        ("better", "sharp, where 12.7 straight is dull")
+    ]
+    narrow = shopping([cut("18")], with_bits("straight-6"))
+    (bought,) = narrow.buys
+    assert bought.serves[0].gain == "better"
+    assert "one pass instead of" in bought.serves[0].why.metric
+
+
+def test_what_nothing_helps_is_said_with_its_reason():
+    found = shopping([cut("2"), cut("17.6", depth="30"), cut("17.6", position="700")], SHOP)
+    assert found.buys == ()
+    assert [each.cut_id for each in found.beyond] == ["2", "17.6", "17.6"]
+    assert "as narrow as 2 mm" in found.beyond[0].why.metric
+
+
+def test_pins_do_not_count():
+    pinned = cut("17.6")
+    pinned = dataclasses.replace(pinned, cut=dataclasses.replace(pinned.cut, bit_id="v-90", router_id="trim-one"))
+    assert shopping([pinned], SHOP).makes == 1
+
+
+def test_a_small_part_is_beyond_any_purchase():
+    small = Piece(name="peg", material="oak", length=read("120", "mm"), width=read("60", "mm"), thickness=read("18", "mm"))
+    found = shopping([dataclasses.replace(cut("6", position="40"), piece=small)], SHOP)
+    assert (found.makes, found.buys) == (0, ())
+    assert len(found.beyond) == 1

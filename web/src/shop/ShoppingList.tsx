@@ -1,0 +1,134 @@
+import { useQuery } from "@tanstack/react-query";
+import { Check } from "lucide-react";
+import { useState } from "react";
+import { api, type Buy, type Problem, type Shopping, type Unit } from "../api/client";
+import { data, useRouters } from "../api/queries";
+import { problemOf } from "../ui/problems";
+import { Words } from "../ui/Words";
+import { inUnit } from "../ui/words";
+import { useRefresh } from "./place";
+
+interface Props {
+  unit: Unit;
+  currency: string;
+}
+
+const money = (amount: number, currency: string, digits = 0) =>
+  `${currency}${amount.toLocaleString("en", { minimumFractionDigits: digits, maximumFractionDigits: digits })}`;
+
+/** What to buy for the cuts of all jobs: the fewest things that make them possible, then those that make them clearly better. */
+export function ShoppingList({ unit, currency }: Props) {
+  const list = useQuery({
+    queryKey: ["bits", "shopping"],
+    queryFn: () => data(api.shopping()),
+    staleTime: 0,
+  });
+  if (!list.data)
+    return (
+      <p className="border-b border-rule bg-paper px-4 py-3 text-ink-2" role="status">
+        Going through the cuts of all jobs …
+      </p>
+    );
+  return <Found found={list.data} unit={unit} currency={currency} />;
+}
+
+function Found({ found, unit, currency }: Props & { found: Shopping }) {
+  const words =
+    found.cuts === 0
+      ? "No cut is planned yet; what to buy follows from the cuts people plan."
+      : `${found.makes} of ${found.cuts} planned ${found.cuts === 1 ? "cut" : "cuts"} can be made with what is here.`;
+  return (
+    <section
+      aria-label="What to buy"
+      className="border-b border-rule bg-paper px-4 py-3"
+      data-testid="shopping"
+    >
+      <p className="text-[16px]">
+        {words}{" "}
+        {found.buys.length === 0 && found.cuts > 0 && found.makes === found.cuts
+          ? "Nothing on the shelf would make them clearly better."
+          : null}
+      </p>
+      {found.buys.length > 0 ? (
+        <>
+          <ul className="mt-2 flex flex-col">
+            {found.buys.map((buy) => (
+              <Line key={buy.id} buy={buy} unit={unit} currency={currency} />
+            ))}
+          </ul>
+          <p className="border-t-2 border-ink pt-1.5 text-[16px] font-semibold tabular-nums">
+            About {money(found.total, currency)} in all.{" "}
+            <span className="text-[14px] font-normal text-ink-2">
+              Usual prices; a cheap bit finds out what you use, a good one replaces it.
+            </span>
+          </p>
+        </>
+      ) : null}
+      {found.beyond.length > 0 ? (
+        <>
+          <h4 className="label mt-3">Nothing to buy helps these</h4>
+          <ul className="text-[14.5px]">
+            {found.beyond.map((each) => (
+              <li key={each.cut_id}>
+                <b className="font-semibold">{each.cut_name}</b>: <Words text={inUnit(each.why, unit)} />
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : null}
+    </section>
+  );
+}
+
+function Line({ buy, unit, currency }: { buy: Buy; unit: Unit; currency: string }) {
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const routers = useRouters();
+  const refresh = useRefresh();
+  const keep = async () => {
+    const of = routers.data?.find((router) => router.id === buy.for_router_id);
+    const answer = of
+      ? await api.saveRouter(
+          of.id,
+          { ...of.texts, collets: `${of.texts.collets}; ${buy.shank} mm` },
+          of.bases,
+        )
+      : await api.addBit({ ...buy.texts, price: String(buy.price) });
+    if (answer.kind === "ok") await refresh();
+    else setProblem(problemOf(answer));
+  };
+  return (
+    <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-rule py-2" data-testid="buy">
+      <span className="min-w-56 flex-1">
+        <b className="text-[17px]">
+          <Words text={buy.name} />
+        </b>{" "}
+        <span className="text-[14.5px] text-ink-2">
+          {buy.kind === "bit" ? <Words text={`${buy.texts.shank} shank`} /> : `for ${buy.for_router_name}`}
+        </span>
+        <span className="block text-[14.5px] leading-snug">
+          {buy.serves.map((each) => (
+            <span key={each.cut_id} className="block">
+              {each.cut_name}: <Words text={inUnit(each.why, unit)} />
+            </span>
+          ))}
+        </span>
+        {problem ? (
+          <span role="alert" className="block text-cut">
+            <Words text={inUnit(problem.message, unit)} />
+          </span>
+        ) : null}
+      </span>
+      <span className="text-right tabular-nums">
+        <b className="block text-[17px]">about {money(buy.price, currency)}</b>
+        {buy.per_metre !== null ? (
+          <span className="block text-[13.5px] text-ink-2">
+            {money(buy.per_metre, currency, 2)} a metre over {buy.metres.toFixed(1)} m
+          </span>
+        ) : null}
+      </span>
+      <button type="button" className="button" onClick={() => void keep()} data-testid={`bought-${buy.id}`}>
+        <Check size={17} aria-hidden /> I have it now
+      </button>
+    </li>
+  );
+}
