@@ -56,6 +56,18 @@ def test_a_bit_put_away_is_not_planned_with_and_comes_back(client):
     assert client.get("/api/cuts/shelf-dado-212/plan").json()["bit_id"] == "straight-12.7"
 
 
+def test_a_bit_keeps_its_history(client):
+    texts = client.get("/api/bits/straight-12.7").json()["texts"]
+    assert client.get("/api/bits/straight-12.7").json()["history"] == []
+    client.put("/api/bits/straight-12.7", json={"texts": {**texts, "state": "worn", "metres_cut": "90"}})
+    client.post("/api/bits/straight-12.7/away", json={"archived": True})
+    seen = client.get("/api/bits/straight-12.7").json()["history"]
+    assert [each["words"]["metric"] for each in seen] == ["was put away", "cut 4 m more", "sharp → worn"]
+    assert seen[0]["at"].endswith(("Z", "+00:00"))
+    made = add(client).json()
+    assert [each["words"]["inch"] for each in client.get(f"/api/bits/{made['id']}").json()["history"]] == ["came into the drawer"]
+
+
 def test_what_cuts_have_pinned_is_not_removed(client):
     kept = client.get("/api/cuts/shelf-dado-212").json()
     lengths = {k: {"typed": kept["cut"][k]["typed"], "unit": "mm"} for k in ("width", "depth", "position")}

@@ -8,11 +8,14 @@ from dataclasses import replace
 from typing import Annotated, Any
 
 from fastapi import Depends, Request
+from sqlalchemy.orm import Session
 
+from ranura.core.drawer.history import events
 from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import Unit
 from ranura.core.shop import Shop
-from ranura.store import repository, things
+from ranura.core.tooling.bits import Bit
+from ranura.store import history, repository, things
 from ranura.store.repository import Store
 from ranura.store.things import Thing, ThingKind
 
@@ -47,6 +50,7 @@ class ShopKeeper:
         with self._lock:
             with self._store.session() as session:
                 things.add_all(session, self._shop_id, kind, made)
+                self._remember(session, made)
             return self._with(kind, lambda kept: (*kept, *made))
 
     def save(self, kind: ThingKind, thing: Thing) -> Shop:
@@ -55,6 +59,7 @@ class ShopKeeper:
         with self._lock:
             with self._store.session() as session:
                 things.save(session, self._shop_id, kind, thing)
+                self._remember(session, [thing])
             return self._with(kind, lambda kept: tuple(thing if each.id == thing.id else each for each in kept))
 
     def remove(self, kind: ThingKind, id: str) -> Shop:
@@ -74,10 +79,12 @@ class ShopKeeper:
                 for start in range(0, len(added), chunk):
                     part = added[start : start + chunk]
                     things.add_all(session, self._shop_id, kind, part)
+                    self._remember(session, part)
                     done += len(part)
                     yield done
                 for thing in changed:
                     things.save(session, self._shop_id, kind, thing)
+                    self._remember(session, [thing])
                     done += 1
                     yield done
             others = {thing.id: thing for thing in changed}
@@ -90,6 +97,13 @@ class ShopKeeper:
                 repository.replace_shop(session, shop)
             self._shop = shop
         return shop
+
+    def _remember(self, session: Session, made: Sequence[Thing]) -> None:
+        """Writes down what happens to bits by this change."""
+        assert self._shop is not None, "only a shop that was read is changed"
+        bits = [thing for thing in made if isinstance(thing, Bit)]
+        before = {bit.id: bit for bit in self._shop.bits} if bits else {}
+        history.record(session, self._shop_id, [(bit.id, each) for bit in bits for each in events(before.get(bit.id), bit)])
 
     def _with(self, kind: ThingKind, change: Callable[[tuple[Thing, ...]], tuple[Thing, ...]]) -> Shop:
         """The shop with one shelf changed, once that is kept; the other things stay the same values."""

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from datetime import datetime
 
 from ranura.core.drawer.bench import base_texts, router_texts
 from ranura.core.drawer.describing import Draft
@@ -19,6 +20,7 @@ from ranura.core.tooling.bits import Bit, State, shank_name
 from ranura.core.tooling.profiles import Makes, Profile
 from ranura.core.tooling.routers import DialPosition, Router
 from ranura.store import repository
+from ranura.store.history import Happened
 from ranura.store.repository import Store, Use
 
 
@@ -51,6 +53,14 @@ class DrawerView:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class EventView:
+    """Something that happened to a bit, in words."""
+
+    at: datetime
+    words: Text
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class BitDetail:
     """A bit opened."""
 
@@ -60,6 +70,7 @@ class BitDetail:
     routers: tuple[AtRouter, ...]
     cuts: tuple[Text, ...]
     uses: tuple[Use, ...]
+    history: tuple[EventView, ...]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -145,7 +156,7 @@ def drawer_view(shop: Shop) -> DrawerView:
     )
 
 
-def bit_detail(bit: Bit, shop: Shop, uses: tuple[Use, ...]) -> BitDetail:
+def bit_detail(bit: Bit, shop: Shop, uses: tuple[Use, ...], happened: tuple[Happened, ...]) -> BitDetail:
     """A bit opened in place."""
     return BitDetail(
         tile=tile(bit, marks(shop).get(bit.id, ())),
@@ -154,6 +165,7 @@ def bit_detail(bit: Bit, shop: Shop, uses: tuple[Use, ...]) -> BitDetail:
         routers=at_routers(bit, shop),
         cuts=cuts_made(bit, shop),
         uses=uses,
+        history=tuple(EventView(at=each.at, words=each.event.words) for each in happened),
     )
 
 

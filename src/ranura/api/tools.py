@@ -39,6 +39,7 @@ from ranura.core.errors import ToolError
 from ranura.core.lengths import Unit
 from ranura.core.tooling.bits import Bit
 from ranura.core.tooling.routers import DialPosition, Router, check_dial
+from ranura.store import history
 from ranura.store.things import ThingKind
 
 router = APIRouter(prefix="/api", tags=["tools"], responses=ERRORS)
@@ -122,7 +123,10 @@ def draft_bit(asked: DraftIn, shop: TheShop) -> DraftView:
 @router.get("/bits/{bit_id}")
 def get_bit(bit_id: str, shop: TheShop, store: TheStore) -> BitDetail:
     """A bit opened: its section, its limits at each router, what it cuts, where it is used."""
-    return bit_detail(shop.bit(bit_id), shop, uses_of(store, shop.id, bit_id=bit_id))
+    bit = shop.bit(bit_id)
+    with store.session() as session:
+        happened = history.of_bit(session, shop.id, bit_id)
+    return bit_detail(bit, shop, uses_of(store, shop.id, bit_id=bit_id), happened)
 
 
 @router.post("/bits", status_code=201)

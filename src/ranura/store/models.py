@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
+from datetime import datetime
 from typing import Any
 
-from sqlalchemy import JSON, Boolean, ForeignKey, Integer, String
+from sqlalchemy import JSON, BigInteger, Boolean, ForeignKey, Index, Integer, String
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 ID_LENGTH = 40
@@ -60,6 +61,20 @@ class BitRow(_Thing):
     """A bit of the drawer."""
 
     __tablename__ = "bits"
+
+
+class BitEventRow(Base):
+    """Something that happened to a bit, at a time in UTC."""
+
+    __tablename__ = "bit_events"
+
+    id: Mapped[int] = mapped_column(BigInteger, primary_key=True, autoincrement=True)
+    shop_id: Mapped[str] = mapped_column(ForeignKey("shops.id", ondelete="CASCADE"))
+    bit_id: Mapped[str] = mapped_column(String(ID_LENGTH))
+    at: Mapped[datetime]
+    spec: Mapped[dict[str, Any]]
+
+    __table_args__ = (Index("bit_events_of_a_bit", "shop_id", "bit_id"),)
 
 
 class GuideRow(_Thing):

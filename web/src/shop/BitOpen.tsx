@@ -2,6 +2,7 @@ import { X } from "lucide-react";
 import { useState } from "react";
 import { api, type BitDetail, type Problem, type Unit } from "../api/client";
 import { useBit } from "../api/queries";
+import type { Step } from "../app/history";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
@@ -15,38 +16,57 @@ interface Props {
   currency: string;
   onClose: () => void;
   onForm: (form: Adding) => void;
+  /** Something was done that can be undone. */
+  onDone: (step: Step) => void;
 }
 
 /** A bit opened in its place: its section, its limits at each router, what it cuts, where it is used. */
-export function BitOpen({ id, unit, currency, onClose, onForm }: Props) {
+export function BitOpen({ id, ...rest }: Props) {
   const bit = useBit(id);
   if (!bit.data)
     return <p className="p-4 text-ink-2">{bit.error ? bit.error.message : "Opening the bit …"}</p>;
-  return <Opened detail={bit.data} unit={unit} currency={currency} onClose={onClose} onForm={onForm} />;
+  return <Opened detail={bit.data} {...rest} />;
 }
+
+const day = (at: string) =>
+  new Date(at).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" });
 
 interface OpenedProps extends Omit<Props, "id"> {
   detail: BitDetail;
 }
 
-function Opened({ detail, unit, currency, onClose, onForm }: OpenedProps) {
+function Opened({ detail, unit, currency, onClose, onForm, onDone }: OpenedProps) {
   const { tile, texts } = detail;
   const [problem, setProblem] = useState<Problem | null>(null);
   const refresh = useRefresh();
   const scale = Math.min(4, 250 / tile.shape.height, 190 / tile.shape.width);
+  const settle = async (answer: Awaited<ReturnType<typeof api.putBitAway | typeof api.removeBit>>) => {
+    setProblem(problemOf(answer));
+    if (answer.kind === "ok") await refresh();
+    return answer.kind === "ok";
+  };
   const put = async (archived: boolean) => {
-    const answer = await api.putBitAway(tile.id, archived);
-    if (answer.kind === "ok") {
-      await refresh();
-      onClose();
-    } else setProblem(problemOf(answer));
+    if (!(await settle(await api.putBitAway(tile.id, archived)))) return;
+    onClose();
+    onDone({
+      label: `${archived ? "put away" : "take out"} ${tile.name}`,
+      undo: () => void api.putBitAway(tile.id, !archived).then(refresh),
+      redo: () => void api.putBitAway(tile.id, archived).then(refresh),
+    });
   };
   const remove = async () => {
-    const answer = await api.removeBit(tile.id);
-    if (answer.kind === "ok") {
-      await refresh();
-      onClose();
-    } else setProblem(problemOf(answer));
+    if (!(await settle(await api.removeBit(tile.id)))) return;
+    onClose();
+    let again = tile.id;
+    onDone({
+      label: `remove ${tile.name}`,
+      undo: async () => {
+        const back = await api.addBit(texts);
+        if (back.kind === "ok") again = back.data.id;
+        await refresh();
+      },
+      redo: () => void api.removeBit(again).then(refresh),
+    });
   };
   return (
     <section
@@ -127,6 +147,19 @@ function Opened({ detail, unit, currency, onClose, onForm }: OpenedProps) {
             <ul className="text-[14.5px]">
               {detail.uses.map((use) => (
                 <li key={use.id}>{use.name}</li>
+              ))}
+            </ul>
+          </>
+        ) : null}
+        {detail.history.length > 0 ? (
+          <>
+            <h4 className="label">Its history</h4>
+            <ul className="max-h-40 overflow-y-auto text-[14.5px]" data-testid="bit-history">
+              {detail.history.map((each) => (
+                <li key={each.at + each.words.metric}>
+                  <span className="text-ink-2 tabular-nums">{day(each.at)}</span>{" "}
+                  <Words text={inUnit(each.words, unit)} />
+                </li>
               ))}
             </ul>
           </>

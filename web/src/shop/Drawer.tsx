@@ -1,9 +1,20 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { Plus, Search, TriangleAlert } from "lucide-react";
-import { memo, useDeferredValue, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import {
+  memo,
+  useCallback,
+  useDeferredValue,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+} from "react";
 import { useNavigate, useParams } from "react-router";
 import { api, type BitTile, type DrawerView, type ShopView, type Texts, type Unit } from "../api/client";
 import { useBits, useShop } from "../api/queries";
+import type { Step } from "../app/history";
 import { Place } from "../app/Place";
 import { Waiting } from "../app/Waiting";
 import { Words } from "../ui/Words";
@@ -38,7 +49,8 @@ export type Adding = { texts: Texts; of: BitTile | null } | null;
 function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
   const { bitId } = useParams();
   const navigate = useNavigate();
-  const { switchUnit } = usePlace(shop);
+  const { history, switchUnit } = usePlace(shop);
+  const undoable = useSyncExternalStore(history.subscribe, history.snapshot);
   const [question, setQuestion] = useState("");
   const [away, setAway] = useState(false);
   const [adding, setAdding] = useState<Adding>(null);
@@ -49,11 +61,19 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
     () => drawer.bits.filter((bit) => bit.archived === away && (found === null || found.has(bit.id))),
     [drawer, found, away],
   );
-  const open = (id: string | null) => void navigate(id ? `/drawer/${id}` : "/drawer", { replace: true });
+  const open = useCallback(
+    (id: string | null) => void navigate(id ? `/drawer/${id}` : "/drawer", { replace: true }),
+    [navigate],
+  );
+  const push = useCallback((step: Step) => history.push(step), [history]);
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && event.target.matches("input, select, textarea");
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z" && !typing) {
+        event.preventDefault();
+        return event.shiftKey ? history.redo() : history.undo();
+      }
       if (event.key === "Escape" && !typing) return setAdding(null);
       if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
       if (event.key === "/") {
@@ -67,7 +87,7 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, []);
+  }, [history]);
 
   const stored = drawer.bits.filter((bit) => bit.archived).length;
   return (
@@ -97,6 +117,11 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
             data-testid="show-away"
           >
             {away ? "Back to the drawer" : `${stored} put away`}
+          </button>
+        ) : null}
+        {undoable.undo ? (
+          <button type="button" className="button" onClick={() => history.undo()} data-testid="undo-drawer">
+            Undo: <Words text={undoable.undo} />
           </button>
         ) : null}
         {PANELS.map((each) => (
@@ -146,6 +171,7 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
           openId={bitId ?? null}
           onOpen={open}
           onForm={setAdding}
+          onDone={push}
         />
       )}
     </Place>
@@ -189,11 +215,12 @@ interface ShelfProps {
   openId: string | null;
   onOpen: (id: string | null) => void;
   onForm: (form: Adding) => void;
+  onDone: (step: Step) => void;
 }
 
 const LINES = 74;
 
-function Shelf({ bits, unit, currency, openId, onOpen, onForm }: ShelfProps) {
+function Shelf({ bits, unit, currency, openId, onOpen, onForm, onDone }: ShelfProps) {
   const box = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   useLayoutEffect(() => {
@@ -239,6 +266,7 @@ function Shelf({ bits, unit, currency, openId, onOpen, onForm }: ShelfProps) {
                 openId={openId}
                 onOpen={onOpen}
                 onForm={onForm}
+                onDone={onDone}
               />
             </div>
           ) : null;
@@ -252,7 +280,7 @@ interface RowProps extends Omit<ShelfProps, "bits"> {
   row: Row;
 }
 
-const OneRow = memo(function OneRow({ row, unit, currency, openId, onOpen, onForm }: RowProps) {
+const OneRow = memo(function OneRow({ row, unit, currency, openId, onOpen, onForm, onDone }: RowProps) {
   switch (row.what) {
     case "tray":
       return (
@@ -284,6 +312,7 @@ const OneRow = memo(function OneRow({ row, unit, currency, openId, onOpen, onFor
           currency={currency}
           onClose={() => onOpen(null)}
           onForm={onForm}
+          onDone={onDone}
         />
       );
     default:
