@@ -3,6 +3,10 @@
 from __future__ import annotations
 
 import pytest
+from fastapi.testclient import TestClient
+
+from ranura.api.application import Settings, create_app
+from ranura.store import demo, repository
 
 ROUNDOVER = {"profile": "roundover", "radius": "1/4 in", "bearing": "1/2 in", "shank": "1/2 in", "overall_length": "60"}
 
@@ -152,21 +156,24 @@ def test_a_quick_sum_answers_or_says_what_is_missing(client):
     assert (half["answer"], half["partial"], half["completions"][0]["name"]) == (None, True, "speed")
 
 
-def test_an_empty_shop_is_offered_a_starter_and_takes_it(store):
-    from ranura.api.application import Settings, create_app
-    from ranura.store import demo, repository
-
+@pytest.fixture
+def own(store):
+    """The API of an empty shop of one's own."""
     with store.session() as session:
         repository.remove_shop(session, demo.OWN_SHOP)
     demo.own_shop(store)
-    from fastapi.testclient import TestClient
+    with TestClient(create_app(Settings(shop_id=demo.OWN_SHOP, page=None), store)) as made:
+        yield made
+    with store.session() as session:
+        repository.remove_shop(session, demo.OWN_SHOP)
 
-    with TestClient(create_app(Settings(shop_id=demo.OWN_SHOP, page=None), store)) as own:
-        assert own.get("/api/bits").json()["bits"] == []
-        asked = {"unit": "in", "owned": ["plunge"], "makes": ["cases"]}
-        offer = own.post("/api/starter", json=asked).json()
-        assert own.get("/api/bits").json()["bits"] == [], "offered, not kept"
-        taken = own.post("/api/starter/take", json=asked).json()
-        assert [bit["name"] for bit in taken["bits"]] == [bit["name"] for bit in offer["bits"]]
-        assert own.get("/api/shop").json()["unit"] == "in"
-        assert own.post("/api/starter", json={**asked, "owned": []}).status_code == 422
+
+def test_an_empty_shop_is_offered_a_starter_and_takes_it(own):
+    assert own.get("/api/bits").json()["bits"] == []
+    asked = {"unit": "in", "owned": ["plunge"], "makes": ["cases"]}
+    offer = own.post("/api/starter", json=asked).json()
+    assert own.get("/api/bits").json()["bits"] == [], "offered, not kept"
+    taken = own.post("/api/starter/take", json=asked).json()
+    assert [bit["name"] for bit in taken["bits"]] == [bit["name"] for bit in offer["bits"]]
+    assert own.get("/api/shop").json()["unit"] == "in"
+    assert own.post("/api/starter", json={**asked, "owned": []}).status_code == 422

@@ -50,6 +50,7 @@ export function PieceForm({ shop, unit, item, onSave, onSaved, onClose }: Props)
     if (answer.kind === "ok") onSaved();
     else setProblem(problemOf(answer));
   };
+  const deliveries = shop.deliveries.filter((each) => each.material_id === material);
   const save_words = item ? "Keep the change" : "Add the board";
   return (
     <Dialog title={item ? `Change ${item.piece.name}` : "Add a board"} onClose={onClose}>
@@ -114,6 +115,25 @@ export function PieceForm({ shop, unit, item, onSave, onSaved, onClose }: Props)
             </div>
           ))}
         </div>
+        {deliveries.length > 0 ? (
+          <p className="flex flex-wrap items-center gap-2 text-[14.5px]" data-testid="deliveries">
+            Measured already:
+            {deliveries.map((each) => (
+              <button
+                key={each.id}
+                type="button"
+                className="button"
+                title={`sold as ${each.nominal} mm, ${each.name}`}
+                onClick={() => {
+                  setSizes({ ...sizes, thickness: { typed: `${each.measured} mm`, unit } });
+                  setMeasured(true);
+                }}
+              >
+                {each.measured} mm <span className="font-normal text-ink-2">{each.name}</span>
+              </button>
+            ))}
+          </p>
+        ) : null}
         <label className="flex items-center gap-2 text-[15px]">
           <input
             type="checkbox"
