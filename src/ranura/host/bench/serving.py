@@ -1,0 +1,64 @@
+"""A server to measure: a database of its own, the real application, and a bare echo route beside it."""
+
+from __future__ import annotations
+
+import tempfile
+import threading
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+
+import uvicorn
+
+from ranura.api.application import Settings, create_app
+from ranura.api.doors import PlanRequest
+from ranura.core.shop import Shop
+from ranura.host import places
+from ranura.host.database import PrivateDatabase
+from ranura.host.serve import listen
+from ranura.store import demo, repository
+from ranura.store.repository import Store
+from ranura.store.schema import upgrade
+
+
+@contextmanager
+def opened_store() -> Iterator[Store]:
+    """A store with the demo shop on a database of its own."""
+    with tempfile.TemporaryDirectory(prefix="ranura-bench-") as folder:
+        database = PrivateDatabase(Path(folder))
+        database.start()
+        upgrade(database.url)
+        store = Store(database.url)
+        demo.lay(store, fresh=True, say=lambda _: None)
+        try:
+            yield store
+        finally:
+            store.close()
+            database.stop()
+
+
+@contextmanager
+def served(store: Store, shop: Shop | None = None) -> Iterator[str]:
+    """The application of the demo shop, or of another that is laid in first, and `/echo`."""
+    shop_id = demo.DEMO_SHOP
+    if shop is not None:
+        shop_id = shop.id
+        with store.session() as session:
+            repository.remove_shop(session, shop_id)
+            repository.add_shop(session, shop)
+    app = create_app(Settings(shop_id=shop_id, page=None), store)
+
+    def echo(asked: PlanRequest) -> PlanRequest:
+        return asked
+
+    app.add_api_route("/echo", echo, methods=["POST"])
+    app.mount("/", create_app(Settings(shop_id=shop_id, page=places.BUILT_PAGE), store))
+    sock = listen(28_740)
+    server = uvicorn.Server(uvicorn.Config(app, log_level="error", lifespan="off"))
+    thread = threading.Thread(target=server.run, kwargs={"sockets": [sock]}, daemon=True)
+    thread.start()
+    try:
+        yield f"http://127.0.0.1:{sock.getsockname()[1]}"
+    finally:
+        server.should_exit = True
+        thread.join(timeout=10)
