@@ -13,7 +13,8 @@ from pydantic import TypeAdapter
 from ranura.calc.registry import calculate
 from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.judging import Candidate, Judge
-from ranura.core.choosing.ranking import finish_order, rank
+from ranura.core.choosing.ranking import Ranking, finish_order
+from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.dado import channel
 from ranura.core.cuts.straight import StraightCut
 from ranura.core.cutting.stepping import gaits_of, step_reason
@@ -24,6 +25,7 @@ from ranura.core.plan import plan_cut
 from ranura.core.shop import Shop
 from ranura.core.tooling.bits import Bit
 from ranura.core.tooling.routers import Sleeve
+from ranura.host.bench.planning import large_shop
 from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
 from ranura.store.demo_tools import PLUNGE_TWO
 
@@ -42,7 +44,7 @@ def drawer(*bits: Bit, **rules) -> Shop:
 def order(shop: Shop, need: StraightCut, wood: str) -> list[str]:
     judge = Judge(shop, need, shop.material(wood), shop.rules)
     found = sift(judge)
-    return [each.candidate.bit.id for each in rank(found.fit, judge.wood, need, shop.rules)]
+    return [each.bit.id for each in Ranking(judge.wood, need, shop.rules).order(found.fit)]
 
 
 def need(**more) -> StraightCut:
@@ -111,6 +113,34 @@ def test_every_drop_has_its_reason(bit, cut, code):
     found = sift(judge)
     assert found.fit == []
     assert [drop.reason.code for drop in found.dropped] == [code]
+
+
+LARGE = large_shop(400)
+
+
+@given(
+    st.sets(st.integers(0, 399), min_size=1, max_size=120),
+    st.floats(2, 30),
+    st.floats(1, 16),
+    st.sampled_from(["oak", "birch-plywood", "mdf"]),
+    st.sampled_from(["by-material", "spiral-first", "straight-first"]),
+    st.sampled_from([1, 3, 8]),
+)
+def test_the_short_list_is_the_beginning_of_the_whole_one(places, width, depth, wood, spiral, count):
+    """Looking at bits in the order of what they promise finds the same best, and every drop it makes is the same drop."""
+    routers = (*LARGE.routers, dataclasses.replace(PLUNGE_TWO, id="sleeved", sleeves=(Sleeve(shank=6.0, collet=8.0),)))
+    bits = tuple(LARGE.bits[place] for place in sorted(places))
+    shop = dataclasses.replace(LARGE, bits=bits, routers=routers, rules=HouseRules(spiral=spiral))
+    cut = need(width=width, depth=depth)
+    judge = Judge(shop, cut, shop.material(wood), shop.rules)
+    ranking = Ranking(judge.wood, cut, shop.rules)
+    whole, short = sift(judge), shortlist(judge, ranking, count=count)
+    assert short.fit[:count] == ranking.order(whole.fit)[:count]
+    assert {(drop.bit.id, drop.router and drop.router.id, drop.reason.code) for drop in short.dropped} <= {
+        (drop.bit.id, drop.router and drop.router.id, drop.reason.code) for drop in whole.dropped
+    }
+    if len(whole.fit) < count:
+        assert len(short.dropped) == len(whole.dropped)
 
 
 def test_no_plunge_base_is_a_reason_and_the_nearest_miss():

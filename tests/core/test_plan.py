@@ -16,6 +16,7 @@ from shapely.geometry import Polygon
 from ranura.core.cautions import WORDS, Caution
 from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.judging import Judge
+from ranura.core.choosing.ranking import Ranking
 from ranura.core.cuts.dado import Dado, channel
 from ranura.core.errors import CutError
 from ranura.core.house_rules import DEPTH_RULES, SPEED_RULES, HouseRules, RuleError
@@ -164,7 +165,8 @@ def test_every_pair_is_either_offered_or_refused_once():
     refused = [(d.bit.id, d.router.id) for d in found.dropped if d.router is not None]
     assert sorted(offered + refused) == sorted((b.id, r.id) for b in SHOP.bits for r in SHOP.routers if b.id not in alone)
     made = plan()
-    assert (made.offer_count, made.refused) == (len(offered), len(found.dropped))
+    ranked = Ranking(SHOP.material(WING_CASE_SIDE.material), channel(MIDDLE, WING_CASE_SIDE).need, SHOP.rules).order(found.fit)
+    assert [(o.bit_id, o.router_id) for o in made.offers] == [(c.bit.id, c.router.id) for c in ranked[:8]]
     assert not made.offers[0].loses
     assert all(o.loses for o in made.offers[1:])
 

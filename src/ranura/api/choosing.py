@@ -14,7 +14,7 @@ from ranura.core.choosing.buying import PlannedCut, Shopping, shopping
 from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.offers import Miss, Offer, Refusal, misses_of, offers, refusal
-from ranura.core.choosing.ranking import Ranked, rank
+from ranura.core.choosing.ranking import Ranking
 from ranura.core.cuts.straight import Clean, CutKind, StraightCut
 from ranura.store import repository
 
@@ -48,26 +48,28 @@ class ChooseIn(Door):
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class ToolsView:
-    """Every bit and router of the shop for a cut: ranked, and refused with reasons; `looked_at` counts both. `misses` only
-    one thing keeps from it."""
+    """Every bit and router of the shop for a cut: ranked, and refused with reasons, with how many there are of each.
+    `misses` only one thing keeps from it."""
 
     offers: tuple[Offer, ...]
     refusals: tuple[Refusal, ...]
     misses: tuple[Miss, ...]
-    looked_at: int
+    can: int
+    cannot: int
 
 
 def tools_view(judge: Judge, mounted: frozenset[tuple[str, str]] = frozenset()) -> ToolsView:
     """All tools for a cut, in words; the first few hundred of each where a drawer holds more."""
     sifted = sift(judge)
-    ranked: list[Ranked] = rank(sifted.fit, judge.wood, judge.need, judge.rules, mounted=mounted)
+    ranked = Ranking(judge.wood, judge.need, judge.rules, mounted=mounted).order(sifted.fit)
     # What nearly fits first; bits of another profile, which nobody expects here, last.
     dropped = sorted(sifted.dropped, key=lambda drop: (drop.reason.code == "wrong-profile", drop.router is None))
     return ToolsView(
         offers=offers(ranked, judge, count=MOST_SHOWN),
         refusals=tuple(refusal(drop) for drop in dropped[:MOST_SHOWN]),
-        misses=misses_of(judge, sifted, ranked[0].candidate if ranked else None),
-        looked_at=len(sifted.fit) + len(sifted.dropped),
+        misses=misses_of(judge, sifted, ranked[0] if ranked else None),
+        can=len(sifted.fit),
+        cannot=len(sifted.dropped),
     )
 
 

@@ -10,7 +10,7 @@ from ranura.calc.fields import Answer, Question, Refused, SizeField
 from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.offers import misses_of, offers
-from ranura.core.choosing.ranking import rank
+from ranura.core.choosing.ranking import Ranking
 from ranura.core.cuts.straight import Clean, CutKind, StraightCut
 from ranura.core.errors import CraftError
 from ranura.core.materials import Material, MaterialClass
@@ -121,8 +121,8 @@ def answer(request: ChooseRequest) -> ChooseAnswer:
     )  # fmt: skip
     judge = Judge(shop, need, wood, shop.rules)
     sifted = sift(judge)
-    ranked = rank(sifted.fit, wood, need, shop.rules)
-    best = ranked[0].candidate if ranked else None
+    ranked = Ranking(wood, need, shop.rules).order(sifted.fit)
+    best = ranked[0] if ranked else None
     return ChooseAnswer(
         ranked=[
             RankedAnswer(

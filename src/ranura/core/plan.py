@@ -7,10 +7,11 @@ from typing import Literal
 
 from ranura.core import numbers
 from ranura.core.cautions import GENERAL, Caution, caution, has_stop, spoken
-from ranura.core.choosing.candidates import Drop, Sifted, sift
+from ranura.core.choosing.candidates import Drop, Sifted
 from ranura.core.choosing.judging import SETUP_CODES, Candidate, Judge, speed_of, turning_rpm
-from ranura.core.choosing.offers import Miss, Offer, costs, misses_of, offers
-from ranura.core.choosing.ranking import Pair, Ranked, rank
+from ranura.core.choosing.offers import SHOWN_OFFERS, Miss, Offer, costs, misses_of, offers
+from ranura.core.choosing.ranking import Pair, Ranking
+from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.dado import Channel, Dado, channel
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.speed import Speed
@@ -55,8 +56,8 @@ class CutPlan:
     """The whole setup of a cut. `status` "stop" means that it must not be run, nor printed as ready.
 
     `figures` carry their workings by key, `slip` refers to them; `passes` are in order of work; `drawing` is the plan view
-    and the section. `offers` are the best bits and routers, best first, of `offer_count` that can make it; `misses` only
-    one thing keeps from it; `refused` counts the rest. `pinned` says which tools the person chose, `costs` what that costs.
+    and the section. `offers` are the best bits and routers, best first; `misses` only one thing keeps from it. `pinned` says
+    which tools the person chose, `costs` what that costs.
     """
 
     title: Text
@@ -67,9 +68,7 @@ class CutPlan:
     pinned: tuple[Literal["bit", "router"], ...]
     costs: tuple[Text, ...]
     offers: tuple[Offer, ...]
-    offer_count: int
     misses: tuple[Miss, ...]
-    refused: int
     passes: tuple[Pass, ...]
     pass_lines: tuple[PassLine, ...]
     figures: tuple[Figure, ...]
@@ -90,13 +89,13 @@ def plan_cut(cut: Dado, piece: Piece, shop: Shop, rules: HouseRules, *, mounted:
     if all(router.archived for router in shop.routers):
         raise CutError("no-routers")
     judge = Judge(shop, asked.need, wood, rules, asked)
-    sifted = sift(judge)
-    ranked = rank(sifted.fit, wood, asked.need, rules, mounted=mounted)
-    chosen = _chosen(cut, shop, judge, ranked, sifted)
+    ranking = Ranking(wood, asked.need, rules, mounted=mounted)
+    sifted = shortlist(judge, ranking, count=SHOWN_OFFERS)
+    chosen = _chosen(cut, shop, judge, ranking, sifted)
     setting = _setting(chosen, judge, piece, shop)
     worked = figures(setting)
     passes = setting.stepping.passes if setting.stepping else ()
-    best = ranked[0].candidate if ranked else None
+    best = sifted.fit[0] if sifted.fit else None
     return CutPlan(
         title=title_of(cut, rules),
         asked=(
@@ -109,10 +108,8 @@ def plan_cut(cut: Dado, piece: Piece, shop: Shop, rules: HouseRules, *, mounted:
         router_id=chosen.router.id,
         pinned=_pinned(cut),
         costs=_costs(setting, best, judge, piece, shop),
-        offers=offers(ranked, judge),
-        offer_count=len(ranked),
+        offers=offers(sifted.fit, judge),
         misses=misses_of(judge, sifted, best),
-        refused=len(sifted.dropped),
         passes=passes,
         pass_lines=pass_lines(passes),
         figures=worked,
@@ -145,24 +142,25 @@ def _status(cautions: tuple[Caution, ...]) -> Literal["ready", "caution", "stop"
     return "caution" if any(each.level == "caution" for each in cautions) else "ready"
 
 
-def _chosen(cut: Dado, shop: Shop, judge: Judge, ranked: list[Ranked], sifted: Sifted) -> Candidate:
+def _chosen(cut: Dado, shop: Shop, judge: Judge, ranking: Ranking, sifted: Sifted) -> Candidate:
     """The best candidate that agrees with what is pinned; a pinned pair that was dropped is taken with its reasons."""
     bit = None if cut.bit_id is None else shop.bit(cut.bit_id, field="cut.bit_id")
     router = None if cut.router_id is None else shop.router(cut.router_id, field="cut.router_id")
-    for each in ranked:
-        found = each.candidate
-        if (bit is None or found.bit is bit) and (router is None or found.router is router):
-            return found
-    if bit is None and not ranked:
+    routers = [each for each in shop.routers if not each.archived] if router is None else [router]
+    fit = sifted.fit
+    if bit is not None or router is not None:
+        fit = shortlist(judge, ranking, count=1, bits=None if bit is None else [bit], routers=routers).fit
+    if fit:
+        return fit[0]
+    if bit is None and not sifted.fit:
         _refuse_the_dimension(shop, judge, sifted.dropped)
     alone = {drop.bit.id for drop in sifted.dropped if drop.router is None}
     owned = [each for each in shop.bits if each.cuts_channels and not each.archived]
     bits = [bit] if bit is not None else [each for each in owned if each.id not in alone] or owned
-    routers = [router] if router is not None else [each for each in shop.routers if not each.archived]
     pairs = [judge.candidate(b, r) for b in bits for r in routers]
     # The nearest miss: by hand before table, what only wants another way of setting up, the fewest reasons, then by rank.
     return min(
-        pairs if bit is not None else (each.candidate for each in rank(pairs, judge.wood, judge.need, judge.rules)),
+        pairs if bit is not None else ranking.order(pairs),
         key=lambda miss: (
             miss.router.mounting == "table",
             any(reason.code not in SETUP_CODES for reason in miss.reasons),

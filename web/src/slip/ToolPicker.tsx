@@ -105,9 +105,11 @@ export function ToolPicker({ plan, unit, asked, onEdit }: Props) {
                 </li>
               ))}
             </ul>
-            <p className="mt-2 text-[13.5px] text-ink-2" data-testid="looked-at">
-              {plan.offer_count} can make it, {plan.refused} were refused.
-            </p>
+            {all.data ? (
+              <p className="mt-2 text-[13.5px] text-ink-2" data-testid="looked-at">
+                {all.data.can} can make it, {all.data.cannot} were refused.
+              </p>
+            ) : null}
           </div>
         </Popover.Content>
       </Popover.Portal>

@@ -12,7 +12,7 @@ from ranura.core.choosing.candidates import COLLETS_UP_TO, sift
 from ranura.core.choosing.covering import Items, smallest
 from ranura.core.choosing.goods import COLLET_PRICE, collet_name, goods
 from ranura.core.choosing.judging import Candidate, Judge
-from ranura.core.choosing.ranking import finish_order, finish_rank, rank
+from ranura.core.choosing.ranking import Ranking, finish_order, finish_rank
 from ranura.core.cuts.dado import Dado, channel
 from ranura.core.drawer.texts import texts_of
 from ranura.core.errors import CraftError
@@ -222,7 +222,7 @@ def _ways(each: PlannedCut, shelf: _Shelf) -> list[_Way]:
     except CraftError:
         return []
     judge = Judge(shop, asked.need, wood, shop.rules, asked)
-    ranked = [found.candidate for found in rank(sift(judge).fit, wood, asked.need, shop.rules)]
+    ranked = Ranking(wood, asked.need, shop.rules).order(sift(judge).fit)
     if not ranked:
         return []
     owned = next((found for found in ranked if not shelf.items(found)), None)

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from ranura.core.cautions import spoken
 from ranura.core.choosing.candidates import NEEDS, Drop, Sifted, misses
 from ranura.core.choosing.judging import Candidate, Judge
-from ranura.core.choosing.ranking import Ranked, losses, rank
+from ranura.core.choosing.ranking import Ranking, losses
 from ranura.core.setting import Setting
 from ranura.core.text import Text, write
 
@@ -52,18 +52,18 @@ class Miss:
     better: bool
 
 
-def offers(ranked: list[Ranked], judge: Judge, *, count: int = SHOWN_OFFERS) -> tuple[Offer, ...]:
+def offers(ranked: list[Candidate], judge: Judge, *, count: int = SHOWN_OFFERS) -> tuple[Offer, ...]:
     """The first of the ranked candidates, in words."""
     if not ranked:
         return ()
-    best = ranked[0].candidate
+    best = ranked[0]
     return tuple(
         Offer(
-            bit_id=each.candidate.bit.id,
-            bit_name=each.candidate.bit.name,
-            router_id=each.candidate.router.id,
-            router_name=each.candidate.router.name,
-            loses=() if each.candidate is best else losses(each.candidate, best, judge.wood, judge.need, judge.rules),
+            bit_id=each.bit.id,
+            bit_name=each.bit.name,
+            router_id=each.router.id,
+            router_name=each.router.name,
+            loses=() if each is best else losses(each, best, judge.wood, judge.need, judge.rules),
         )
         for each in ranked[:count]
     )
@@ -89,11 +89,11 @@ def misses_of(judge: Judge, sifted: Sifted, best: Candidate | None, *, count: in
     if not near:
         return ()
     by_id = {(miss.candidate.bit.id, miss.candidate.router.id): miss for miss in near}
-    ranked = rank([*(miss.candidate for miss in near), *([best] if best else [])], judge.wood, judge.need, judge.rules)
+    ranking = Ranking(judge.wood, judge.need, judge.rules)
+    ranked = ranking.order([*(miss.candidate for miss in near), *([best] if best else [])])
     made: list[Miss] = []
     better = True
-    for each in ranked:
-        found = each.candidate
+    for found in ranked:
         if found is best:
             better = False
             continue

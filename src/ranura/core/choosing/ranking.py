@@ -4,8 +4,8 @@ what each loses against the best."""
 from __future__ import annotations
 
 import math
-from collections.abc import Collection, Sequence
-from dataclasses import dataclass
+from collections.abc import Collection, Iterable, Sequence
+from typing import Any
 
 from ranura.core import numbers
 from ranura.core.choosing.judging import Candidate
@@ -13,7 +13,7 @@ from ranura.core.cuts.straight import StraightCut
 from ranura.core.house_rules import HouseRules
 from ranura.core.materials import CROSS_VENEERED, Material
 from ranura.core.text import Fact, Text, write
-from ranura.core.tooling.bits import shank_name
+from ranura.core.tooling.bits import Bit, shank_name
 from ranura.core.tooling.profiles import PROFILES, SPIRALS, Profile
 
 Pair = tuple[str, str]
@@ -42,13 +42,6 @@ LOSSES = {
     "worn": "worn",
 }
 """What a candidate can lose against the best, in words."""
-
-
-@dataclass(frozen=True, slots=True)
-class Ranked:
-    """A candidate in its place."""
-
-    candidate: Candidate
 
 
 def finish_order(material: Material, need: StraightCut) -> tuple[Profile, ...]:
@@ -83,31 +76,38 @@ def _school_rank(profile: Profile, material: Material, need: StraightCut, rules:
     return int((profile in SPIRALS) != spiral_first)
 
 
-def rank(
-    found: Sequence[Candidate], material: Material, need: StraightCut, rules: HouseRules, *, mounted: Collection[Pair] = ()
-) -> list[Ranked]:
-    """The candidates, best first. A dull bit comes after every sharp one: it wants sharpening before anything else.
+class Ranking:
+    """The order of candidates for a cut. A dull bit comes after every sharp one: it wants sharpening before anything else.
 
     `mounted` are the pairs already set up in this job."""
-    order = finish_order(material, need)
-    finish = {profile: finish_rank(profile, order, material) for profile in PROFILES}
-    school = {profile: _school_rank(profile, material, need, rules) for profile in PROFILES}
-    count: dict[float, int] = {}
 
-    def key(each: Candidate) -> tuple[float | str | bool, ...]:
+    def __init__(
+        self, material: Material, need: StraightCut, rules: HouseRules, *, mounted: Collection[Pair] = frozenset()
+    ) -> None:
+        order = finish_order(material, need)
+        self._need = need
+        self._mounted = mounted
+        self._finish = {profile: finish_rank(profile, order, material) for profile in PROFILES}
+        self._school = {profile: _school_rank(profile, material, need, rules) for profile in PROFILES}
+        self._counts: dict[float, int] = {}
+
+    def promise(self, bit: Bit) -> tuple[float, ...]:
+        """The best that the beginning of `key` can be for any pair with this bit."""
+        return (bit.state == "dull", self._school[bit.profile], False, self._count(bit.diameter), -bit.shank)
+
+    def key(self, each: Candidate) -> tuple[Any, ...]:
+        """What candidates are sorted by; the smallest is the best."""
         bit, router = each.bit, each.router
-        if bit.diameter not in count:
-            count[bit.diameter] = need.lateral_passes(bit.diameter)
         return (
             bit.state == "dull",
-            school[bit.profile],
+            self._school[bit.profile],
             bool(router.sleeves) and each.sleeved,
-            count[bit.diameter],
+            self._count(bit.diameter),
             -bit.shank,
             math.floor(math.log2(each.compliance)),
-            finish[bit.profile],
+            self._finish[bit.profile],
             -router.rated_input_w,
-            (bit.id, router.id) not in mounted,
+            (bit.id, router.id) not in self._mounted,
             bit.state == "worn",
             bit.price or 0.0,
             bit.metres_cut,
@@ -116,7 +116,14 @@ def rank(
             router.id,
         )
 
-    return [Ranked(each) for each in sorted(found, key=key)]
+    def order(self, found: Iterable[Candidate]) -> list[Candidate]:
+        """The candidates, best first."""
+        return sorted(found, key=self.key)
+
+    def _count(self, diameter: float) -> int:
+        if diameter not in self._counts:
+            self._counts[diameter] = self._need.lateral_passes(diameter)
+        return self._counts[diameter]
 
 
 def losses(each: Candidate, best: Candidate, material: Material, need: StraightCut, rules: HouseRules) -> tuple[Text, ...]:

@@ -1,0 +1,54 @@
+"""The best few of a full drawer, without looking closely at every bit.
+
+A bit by itself already bounds how well any pair with it can rank (`Ranking.promise`); bits are taken in that order, and the
+looking ends when no bit that is left could reach the few. A test holds it against looking at all.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from heapq import nsmallest
+
+from ranura.core.choosing.candidates import Drop, Sifted
+from ranura.core.choosing.judging import Candidate, Judge
+from ranura.core.choosing.ranking import Ranking
+from ranura.core.tooling.bits import Bit
+from ranura.core.tooling.routers import Router
+
+_BATCH = 8
+"""Bits between two looks at whether it is time to end."""
+
+
+def shortlist(
+    judge: Judge,
+    ranking: Ranking,
+    *,
+    count: int,
+    bits: Sequence[Bit] | None = None,
+    routers: Sequence[Router] | None = None,
+) -> Sifted:
+    """At least the best `count` pairs that can make the cut, best first, and all that was dropped on the way to them.
+
+    Where fewer can, every pair was looked at. `bits` and `routers` limit it to some."""
+    racked = judge.rack.routers if routers is None else routers
+    dropped: list[Drop] = []
+    hopeful: list[tuple[tuple[float, ...], int, Bit]] = []
+    for place, bit in enumerate(judge.rack.bits if bits is None else bits):
+        if own := judge.of_bit(bit):
+            dropped.append(Drop(bit, None, own))
+        else:
+            hopeful.append((ranking.promise(bit), place, bit))
+    hopeful.sort()
+    fit: list[Candidate] = []
+    for number, (promise, _, bit) in enumerate(hopeful):
+        if number % _BATCH == 0 and len(fit) >= count:
+            last = nsmallest(count, map(ranking.key, fit))[-1]
+            if last[: len(promise)] < promise:
+                break
+        for router in racked:
+            found = judge.first_look(bit, router)
+            if isinstance(found, Candidate):
+                fit.append(found)
+            else:
+                dropped.append(Drop(bit, router, found))
+    return Sifted(fit=sorted(fit, key=ranking.key), dropped=dropped)
