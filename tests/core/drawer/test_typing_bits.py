@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 
 from ranura.core.drawer.bench import base_texts, dial_from_text, router_from_texts, router_texts
 from ranura.core.drawer.describing import describe
-from ranura.core.drawer.finding import find
+from ranura.core.drawer.finding import find, sizes_of, words_of
 from ranura.core.drawer.flat import FLAT_KINDS, flat_from_texts, flat_texts, kind_of
 from ranura.core.drawer.form import FORMS
 from ranura.core.drawer.limits import at_routers, cuts_made
@@ -162,6 +162,19 @@ def test_a_dial_is_read_from_slow_to_fast():
 def test_finding_by_a_few_words(question, expected):
     found = [bit.id for bit in find(SHOP.bits, question, "mm")]
     assert found == expected
+
+
+@given(st.sampled_from(SHOP.bits), st.data())
+def test_a_bit_is_found_by_any_of_its_words_and_sizes(bit, data):
+    word = data.draw(st.sampled_from([each for each in words_of(bit) if each.isalpha()]))
+    size = data.draw(st.sampled_from(sizes_of(bit)))
+    part = word[: data.draw(st.integers(1, len(word)))]
+    found = find(SHOP.bits, f"{part} {size:.3f}mm", "mm")
+    assert bit in found
+    for each in found:
+        assert any(said.startswith(part) for said in words_of(each))
+        assert any(abs(other - size) < 0.04 for other in sizes_of(each))
+    assert bit in find(SHOP.bits, f"{bit.shank:g} mm shank", "in")
 
 
 def test_an_empty_question_finds_everything_and_no_question_fails():

@@ -3,7 +3,6 @@ import { Plus, Search, TriangleAlert } from "lucide-react";
 import {
   memo,
   useCallback,
-  useDeferredValue,
   useEffect,
   useLayoutEffect,
   useMemo,
@@ -192,7 +191,7 @@ function useFound(question: string): ReadonlySet<string> | null {
       latest = false;
     };
   }, [asked]);
-  return useDeferredValue(found);
+  return found;
 }
 
 function Nothing({ question, onClear }: { question: string; onClear: () => void }) {
@@ -220,7 +219,8 @@ interface ShelfProps {
 
 const LINES = 74;
 
-function Shelf({ bits, unit, currency, openId, onOpen, onForm, onDone }: ShelfProps) {
+/** Stays as it is while a question is typed, until other bits are found. */
+const Shelf = memo(function Shelf({ bits, unit, currency, openId, onOpen, onForm, onDone }: ShelfProps) {
   const box = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   useLayoutEffect(() => {
@@ -238,8 +238,7 @@ function Shelf({ bits, unit, currency, openId, onOpen, onForm, onDone }: ShelfPr
       const row = rows[index];
       return row?.what === "bits" ? row.height + LINES : row?.what === "open" ? 420 : 38;
     },
-    getItemKey: (index) => rows[index]?.key ?? index,
-    overscan: 3,
+    overscan: 2,
   });
   const opened = rows.findIndex((row) => row.what === "open");
   // biome-ignore lint/correctness/useExhaustiveDependencies: only when another bit is opened
@@ -254,10 +253,13 @@ function Shelf({ bits, unit, currency, openId, onOpen, onForm, onDone }: ShelfPr
           return row ? (
             <div
               key={item.key}
-              ref={virtual.measureElement}
+              ref={row.what === "open" ? virtual.measureElement : undefined}
               data-index={item.index}
-              className="absolute top-0 left-0 w-full"
-              style={{ transform: `translateY(${item.start}px)` }}
+              className="absolute top-0 left-0 w-full [contain:layout_style]"
+              style={{
+                transform: `translateY(${item.start}px)`,
+                height: row.what === "open" ? undefined : item.size,
+              }}
             >
               <OneRow
                 row={row}
@@ -274,7 +276,7 @@ function Shelf({ bits, unit, currency, openId, onOpen, onForm, onDone }: ShelfPr
       </div>
     </main>
   );
-}
+});
 
 interface RowProps extends Omit<ShelfProps, "bits"> {
   row: Row;
@@ -291,9 +293,10 @@ const OneRow = memo(function OneRow({ row, unit, currency, openId, onOpen, onFor
     case "bits":
       return (
         <ul className="flex gap-1.5 border-t-[5px] border-clamp pb-2">
-          {row.bits.map((bit) => (
+          {row.bits.map((bit, place) => (
             <Tile
-              key={bit.id}
+              // biome-ignore lint/suspicious/noArrayIndexKey: a place takes the next bit that is found without being made anew
+              key={place}
               bit={bit}
               height={row.height}
               width={tileWidth(bit, row.width)}

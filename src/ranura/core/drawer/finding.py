@@ -6,8 +6,9 @@ alone; a word is true when a word said of the bit begins with it."""
 from __future__ import annotations
 
 import re
-from collections.abc import Callable, Iterable
-from dataclasses import dataclass
+from bisect import bisect_left, bisect_right
+from collections.abc import Iterable
+from typing import Generic, TypeVar
 
 from ranura.core.errors import LengthError
 from ranura.core.lengths import Unit, parse
@@ -15,58 +16,94 @@ from ranura.core.tooling.bits import Bit
 
 _LENGTH = r"(?P<number>\d+[ -]\d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?)\s*(?P<unit>mm|cm|in\b|inch(?:es)?|\"|″)?"
 _PART = re.compile(rf"{_LENGTH}\s*(?P<shank>shank|shaft)?|(?P<word>[^\s,;]+)", re.IGNORECASE)
+_BETWEEN = re.compile(r"[\s\-,()°×]+")
 _NEAR = 0.03
+_TINY = 1e-9
+_LAST = "\U0010ffff"
 
-Test = Callable[[Bit], bool]
-
-
-@dataclass(frozen=True, slots=True)
-class _Sizes:
-    any: tuple[float, ...]
-    words: tuple[str, ...]
+_K = TypeVar("_K", str, float)
 
 
-def _facts(bit: Bit) -> _Sizes:
-    sizes = (bit.diameter, bit.shank, bit.cutting_length, bit.radius, bit.width, bit.bearing, *bit.bearings)
+class Index:
+    """What is said of every bit of a drawer, sorted, so that a question is answered without looking at each bit again."""
+
+    def __init__(self, bits: tuple[Bit, ...]) -> None:
+        self.bits = bits
+        self._words = _Sorted((word, place) for place, bit in enumerate(bits) for word in words_of(bit))
+        self._sizes = _Sorted((size, place) for place, bit in enumerate(bits) for size in sizes_of(bit))
+        self._shanks = _Sorted((bit.shank, place) for place, bit in enumerate(bits))
+        self._angles = _Sorted((bit.angle, place) for place, bit in enumerate(bits) if bit.angle is not None)
+
+    def find(self, text: str, unit: Unit) -> list[Bit]:
+        """The bits of which every part of a question is true, in their order; all where it has no part. Never raises."""
+        found: set[int] | None = None
+        for part in _PART.finditer(text):
+            true_of = self._of(part, unit)
+            found = true_of if found is None else found & true_of
+        return list(self.bits) if found is None else [self.bits[place] for place in sorted(found)]
+
+    def _of(self, part: re.Match[str], unit: Unit) -> set[int]:
+        if word := part["word"]:
+            wanted = [each for each in re.split(r"[-°×]+", word.lower()) if each]
+            beginnings = [self._words.between(each, each + _LAST) for each in wanted]
+            return set.intersection(*beginnings) if beginnings else set(range(len(self.bits)))
+        try:
+            typed = f"{part['number']} {part['unit'] or ('in' if '/' in part['number'] else '')}".strip()
+            mm = float(parse(typed, unit))
+        except LengthError:
+            return set()
+        low, high = mm - _NEAR - _TINY, mm + _NEAR + _TINY
+        if part["shank"]:
+            return self._shanks.between(low, high)
+        found = self._sizes.between(low, high)
+        if "/" not in part["number"] and not part["unit"]:
+            degrees = float(part["number"].replace(",", "."))
+            found |= self._angles.between(degrees, degrees)
+        return found
+
+
+def words_of(bit: Bit) -> tuple[str, ...]:
+    """The words said of a bit, in small letters."""
     said = f"{bit.name} {bit.kind.name} {bit.profile} {bit.body} {bit.state} {'bearing' if bit.bearing else ''}".lower()
-    return _Sizes(tuple(size for size in sizes if size), tuple(re.split(r"[\s\-,()°×]+", said)))
+    return tuple(_BETWEEN.split(said))
 
 
-def question(text: str, unit: Unit) -> list[Test]:
-    """The parts of a question, each as a test of a bit; none for a text without any. Never raises."""
-    return [_test(found, unit) for found in _PART.finditer(text)]
+def sizes_of(bit: Bit) -> tuple[float, ...]:
+    """Its sizes in mm."""
+    sizes = (bit.diameter, bit.shank, bit.cutting_length, bit.radius, bit.width, bit.bearing, *bit.bearings)
+    return tuple(size for size in sizes if size)
 
 
-def _test(found: re.Match[str], unit: Unit) -> Test:
-    if word := found["word"]:
-        wanted = tuple(part for part in re.split(r"[-°×]+", word.lower()) if part)
-        return lambda bit: all(any(said.startswith(part) for said in _remembered(bit).words) for part in wanted)
-    try:
-        typed = f"{found['number']} {found['unit'] or ('in' if '/' in found['number'] else '')}".strip()
-        mm = float(parse(typed, unit))
-    except LengthError:
-        return lambda _: False
-    if found["shank"]:
-        return lambda bit: abs(bit.shank - mm) <= _NEAR
-    degrees = -1.0 if "/" in found["number"] or found["unit"] else float(found["number"].replace(",", "."))
-    return lambda bit: any(abs(size - mm) <= _NEAR for size in _remembered(bit).any) or bit.angle == degrees
+class _Sorted(Generic[_K]):
+    """Places by key."""
+
+    def __init__(self, pairs: Iterable[tuple[_K, int]]) -> None:
+        self._places: dict[_K, list[int]] = {}
+        for key, place in pairs:
+            self._places.setdefault(key, []).append(place)
+        self._keys: list[_K] = sorted(self._places)
+
+    def between(self, low: _K, high: _K) -> set[int]:
+        """The places whose key lies from `low` to `high`, both included."""
+        keys = self._keys[bisect_left(self._keys, low) : bisect_right(self._keys, high)]
+        return {place for key in keys for place in self._places[key]}
 
 
-_memory: dict[int, tuple[Bit, _Sizes]] = {}
-_MOST_REMEMBERED = 50_000
+_KEPT = 2
+_indexes: list[Index] = []
 
 
-def _remembered(bit: Bit) -> _Sizes:
-    """What is said of a bit, worked out once for each: it is one frozen value."""
-    kept = _memory.get(id(bit))
-    if kept is None or kept[0] is not bit:
-        if len(_memory) >= _MOST_REMEMBERED:
-            _memory.clear()
-        kept = _memory[id(bit)] = (bit, _facts(bit))
-    return kept[1]
+def index_of(bits: tuple[Bit, ...]) -> Index:
+    """The index of a drawer, remembered by identity: it is one frozen value, replaced on every change."""
+    for index in list(_indexes):
+        if index.bits is bits:
+            return index
+    made = Index(bits)
+    _indexes.insert(0, made)
+    del _indexes[_KEPT:]
+    return made
 
 
-def find(bits: Iterable[Bit], text: str, unit: Unit) -> list[Bit]:
+def find(bits: tuple[Bit, ...], text: str, unit: Unit) -> list[Bit]:
     """The bits of which every part of the question is true, in their order."""
-    tests = question(text, unit)
-    return [bit for bit in bits if all(test(bit) for test in tests)]
+    return index_of(bits).find(text, unit)
