@@ -1,5 +1,5 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { Plus, Search, TriangleAlert } from "lucide-react";
+import { Plus, Search } from "lucide-react";
 import {
   memo,
   useCallback,
@@ -238,7 +238,7 @@ const Shelf = memo(function Shelf({ bits, unit, currency, openId, onOpen, onForm
       const row = rows[index];
       return row?.what === "bits" ? row.height + LINES : row?.what === "open" ? 420 : 38;
     },
-    overscan: 2,
+    overscan: 1,
   });
   const opened = rows.findIndex((row) => row.what === "open");
   // biome-ignore lint/correctness/useExhaustiveDependencies: only when another bit is opened
@@ -292,7 +292,7 @@ const OneRow = memo(function OneRow({ row, unit, currency, openId, onOpen, onFor
       );
     case "bits":
       return (
-        <ul className="flex gap-1.5 border-t-[5px] border-clamp pb-2">
+        <div className="flex items-start gap-1.5 border-t-[5px] border-clamp pb-2">
           {row.bits.map((bit, place) => (
             <Tile
               // biome-ignore lint/suspicious/noArrayIndexKey: a place takes the next bit that is found without being made anew
@@ -305,7 +305,7 @@ const OneRow = memo(function OneRow({ row, unit, currency, openId, onOpen, onFor
               onOpen={() => onOpen(bit.id === openId ? null : bit.id)}
             />
           ))}
-        </ul>
+        </div>
       );
     case "open":
       return (
@@ -334,45 +334,40 @@ interface TileProps {
 
 const STATES: Record<BitTile["state"], string> = { sharp: "", worn: "worn", dull: "dull" };
 
-/** One bit hanging from its rail; what is to be known of it stands below. */
+/**
+ * One bit hanging from its rail; what is to be known of it stands below. As few elements as can be, since thousands of
+ * these are scrolled through and found.
+ */
 function Tile({ bit, height, width, unit, open, onOpen }: TileProps) {
-  const traps = bit.marks.filter((mark) => mark.code !== "dull" && mark.code !== "worn");
+  const traps = bit.marks.filter((mark) => mark.code !== "dull" && mark.code !== "worn").length;
   const words = [bit.name, ...bit.marks.map((mark) => inUnit(mark.text, unit))].join(". ");
+  const below = height - (bit.shape.height + 1) * SCALE;
   return (
-    <li style={{ width }} className="shrink-0">
-      <button
-        type="button"
-        className={`flex w-full flex-col items-center rounded-b px-0.5 pb-1 text-center hover:bg-paper ${open ? "bg-paper outline outline-2 outline-guide" : ""}`}
-        aria-expanded={open}
-        title={words}
-        onClick={onOpen}
-        data-testid={`bit-${bit.id}`}
-        data-marks={bit.marks.map((mark) => mark.code).join(" ")}
-      >
-        <span style={{ height }} className="flex flex-col items-center">
-          <Silhouette shape={bit.shape} scale={SCALE} label={`Silhouette of ${bit.name}`} />
-        </span>
-        <span className="mt-1 line-clamp-2 text-[13.5px] leading-[1.15] font-semibold">
-          <Words text={bit.name} />
-        </span>
-        <span className="text-[12.5px] leading-tight text-ink-2">
-          <Words text={`${bit.shank} shank`} />
-        </span>
-        <span className="flex min-h-[17px] items-center gap-1 text-[12px] leading-tight">
-          {STATES[bit.state] ? (
-            <b className={`rounded px-1 ${bit.state === "dull" ? "bg-hazard text-paper" : "striped"}`}>
-              {STATES[bit.state]}
-            </b>
-          ) : null}
-          {traps.length > 0 ? (
-            <span className="flex items-center text-hazard">
-              <TriangleAlert size={13} aria-hidden />
-              {traps.length > 1 ? traps.length : ""}
-              <span className="sr-only">{traps.map((mark) => inUnit(mark.text, unit)).join(". ")}</span>
-            </span>
-          ) : null}
-        </span>
-      </button>
-    </li>
+    <button
+      type="button"
+      style={{ width }}
+      className={`block shrink-0 rounded-b px-0.5 pb-1 text-center hover:bg-paper ${open ? "bg-paper outline outline-2 outline-guide" : ""}`}
+      aria-expanded={open}
+      title={words}
+      onClick={onOpen}
+      data-testid={`bit-${bit.id}`}
+      data-marks={bit.marks.map((mark) => mark.code).join(" ")}
+    >
+      <Silhouette shape={bit.shape} scale={SCALE} label={`Silhouette of ${bit.name}`} below={below} />
+      <span className="block max-h-[32px] overflow-hidden text-[13.5px] leading-[16px] font-semibold">
+        <Words text={bit.name} />
+      </span>
+      <span className="block text-[12.5px] leading-tight text-ink-2">
+        <Words text={`${bit.shank} shank`} />
+      </span>
+      {STATES[bit.state] ? (
+        <b
+          className={`mr-1 rounded px-1 text-[12px] ${bit.state === "dull" ? "bg-hazard text-paper" : "striped"}`}
+        >
+          {STATES[bit.state]}
+        </b>
+      ) : null}
+      {traps > 0 ? <b className="trap text-[12px] text-hazard">{traps > 1 ? traps : ""}</b> : null}
+    </button>
   );
 }

@@ -13,10 +13,12 @@ interface Props {
   /** Pixels for a millimetre: the same for all bits that are seen together. */
   scale: number;
   label: string;
+  /** Pixels left free below, so that what stands beneath lines up. */
+  below?: number;
 }
 
 /** A bit from its own geometry, hanging by its shank as it does in a router. */
-export function Silhouette({ shape, scale, label }: Props) {
+export function Silhouette({ shape, scale, label, below }: Props) {
   const half = shape.width / 2 + 1;
   return (
     <svg
@@ -25,7 +27,8 @@ export function Silhouette({ shape, scale, label }: Props) {
       viewBox={`${-half} 0 ${2 * half} ${shape.height + 1}`}
       role="img"
       aria-label={label}
-      className="block"
+      className="mx-auto block"
+      style={below === undefined ? undefined : { marginBottom: below + 4 }}
     >
       {shape.parts.map((part) => (
         <path
