@@ -6,7 +6,7 @@ from dataclasses import replace
 from typing import Annotated, Any
 from uuid import uuid4
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, BackgroundTasks, Response
 from pydantic import Field
 
 from ranura.api.doors import Door
@@ -29,7 +29,7 @@ from ranura.api.tool_views import (
 )
 from ranura.core.drawer.bench import router_from_texts
 from ranura.core.drawer.describing import describe
-from ranura.core.drawer.finding import find
+from ranura.core.drawer.finding import find, index_of
 from ranura.core.drawer.flat import FLAT_KINDS, flat_from_texts
 from ranura.core.drawer.form import FORMS, Form
 from ranura.core.drawer.marks import marks
@@ -103,8 +103,9 @@ def forms() -> tuple[Form, ...]:
 
 
 @router.get("/bits")
-def list_bits(shop: TheShop) -> DrawerView:
-    """The drawer: every bit as a silhouette with what is marked on it."""
+def list_bits(shop: TheShop, after: BackgroundTasks) -> DrawerView:
+    """The drawer: every bit as a silhouette with what is marked on it. Who looks at it will soon look for a bit."""
+    after.add_task(index_of, shop.bits)
     return drawer_view(shop)
 
 

@@ -55,7 +55,7 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
   const [adding, setAdding] = useState<Adding>(null);
   const [panel, setPanel] = useState<Panel | null>(null);
   const search = useRef<HTMLInputElement>(null);
-  const found = useFound(question);
+  const found = useFound(question, drawer.bits);
   const shown = useMemo(
     () => drawer.bits.filter((bit) => bit.archived === away && (found === null || found.has(bit.id))),
     [drawer, found, away],
@@ -177,10 +177,11 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
   );
 }
 
-/** The ids of what a question finds; null while nothing is asked. The last answer stands until the next one comes. */
-function useFound(question: string): ReadonlySet<string> | null {
+/** The ids of what a question finds among `bits`; null while nothing is asked. The last answer stands until the next one comes. */
+function useFound(question: string, bits: readonly BitTile[]): ReadonlySet<string> | null {
   const [found, setFound] = useState<ReadonlySet<string> | null>(null);
   const asked = question.trim();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: other bits are searched again
   useEffect(() => {
     if (!asked) return setFound(null);
     let latest = true;
@@ -190,7 +191,7 @@ function useFound(question: string): ReadonlySet<string> | null {
     return () => {
       latest = false;
     };
-  }, [asked]);
+  }, [asked, bits]);
   return found;
 }
 
@@ -255,7 +256,7 @@ const Shelf = memo(function Shelf({ bits, unit, currency, openId, onOpen, onForm
               key={item.key}
               ref={row.what === "open" ? virtual.measureElement : undefined}
               data-index={item.index}
-              className="absolute top-0 left-0 w-full [contain:layout_style]"
+              className={`absolute top-0 left-0 w-full ${row.what === "bits" ? "[contain:strict]" : ""}`}
               style={{
                 transform: `translateY(${item.start}px)`,
                 height: row.what === "open" ? undefined : item.size,
