@@ -5,7 +5,7 @@ import { useBit } from "../api/queries";
 import type { Step } from "../app/history";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
-import { inUnit, reading } from "../ui/words";
+import { inUnit, money, reading } from "../ui/words";
 import type { Adding } from "./Drawer";
 import { useRefresh } from "./place";
 import { Silhouette } from "./Silhouette";
@@ -97,7 +97,7 @@ function Opened({ detail, unit, currency, onClose, onForm, onDone }: OpenedProps
         </p>
         <p className="text-[14.5px]">
           <b className="font-semibold">{tile.state}</b> · {inUnit(tile.life, unit)}
-          {tile.price === null ? "" : ` · ${tile.price} ${currency}`}
+          {tile.price === null ? "" : ` · ${money(tile.price, currency)}`}
         </p>
         <ul className="text-[14.5px]">
           {detail.cuts.map((line) => (

@@ -218,7 +218,8 @@ interface ShelfProps {
   onDone: (step: Step) => void;
 }
 
-const LINES = 74;
+/** Rail, shank, marks and the room around them, and a line of a name. */
+const [AROUND, LINE] = [56, 16];
 
 /** Stays as it is while a question is typed, until other bits are found. */
 const Shelf = memo(function Shelf({ bits, unit, currency, openId, onOpen, onForm, onDone }: ShelfProps) {
@@ -237,7 +238,7 @@ const Shelf = memo(function Shelf({ bits, unit, currency, openId, onOpen, onForm
     getScrollElement: () => box.current,
     estimateSize: (index) => {
       const row = rows[index];
-      return row?.what === "bits" ? row.height + LINES : row?.what === "open" ? 420 : 38;
+      return row?.what === "bits" ? row.height + AROUND + row.lines * LINE : row?.what === "open" ? 420 : 38;
     },
     overscan: 1,
   });
@@ -355,7 +356,7 @@ function Tile({ bit, height, width, unit, open, onOpen }: TileProps) {
       data-marks={bit.marks.map((mark) => mark.code).join(" ")}
     >
       <Silhouette shape={bit.shape} scale={SCALE} label={`Silhouette of ${bit.name}`} below={below} />
-      <span className="block max-h-[32px] overflow-hidden text-[13.5px] leading-[16px] font-semibold">
+      <span className="block max-h-[48px] overflow-hidden text-[13.5px] leading-[16px] font-semibold">
         <Words text={bit.name} />
       </span>
       <span className="block text-[12.5px] leading-tight text-ink-2">

@@ -5,16 +5,13 @@ import { api, type Buy, type Problem, type Shopping, type Unit } from "../api/cl
 import { data, useRouters } from "../api/queries";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
-import { inUnit } from "../ui/words";
+import { inUnit, money } from "../ui/words";
 import { useRefresh } from "./place";
 
 interface Props {
   unit: Unit;
   currency: string;
 }
-
-const money = (amount: number, currency: string, digits = 0) =>
-  `${currency}${amount.toLocaleString("en", { minimumFractionDigits: digits, maximumFractionDigits: digits })}`;
 
 /** What to buy for the cuts of all jobs: the fewest things that make them possible, then those that make them clearly better. */
 export function ShoppingList({ unit, currency }: Props) {

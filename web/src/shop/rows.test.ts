@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
 import type { BitTile } from "../api/client";
-import { rowsOf, tileWidth } from "./rows";
+import { linesOf, rowsOf, tileWidth } from "./rows";
 
 const bit = (id: string, makes: BitTile["makes"], width = 12.7, height = 60) =>
-  ({ id, makes, shape: { width, height, parts: [], tip: 0 } }) as unknown as BitTile;
+  ({ id, makes, name: id, shape: { width, height, parts: [], tip: 0 } }) as unknown as BitTile;
 
 describe("rows of the drawer", () => {
   it("keeps every bit once, in its order, tray by tray", () => {
@@ -34,6 +34,17 @@ describe("rows of the drawer", () => {
         first?.what === "bits" ? first.bits.reduce((sum, each) => sum + tileWidth(each, width) + 6, 0) : 0;
       expect(used).toBeCloseTo(width, 3);
     }
+  });
+
+  it("makes room for the longest name of a row", () => {
+    expect(
+      ["12 straight", "12.7 compression", "Rabbet with four bearings of its own"].map((name) =>
+        linesOf(name, 98),
+      ),
+    ).toEqual([1, 2, 3]);
+    const named = { ...bit("b", "edges"), name: "Rabbet with four bearings of its own" };
+    const row = rowsOf([{ ...bit("a", "edges"), name: "Cove" }, named], 1000, null)[1];
+    expect(row).toMatchObject({ what: "bits", lines: 3 });
   });
 
   it("opens a bit below its own row", () => {

@@ -15,7 +15,7 @@ export const TRAYS = [
 
 export type Row =
   | { what: "tray"; key: string; title: string; count: number }
-  | { what: "bits"; key: string; bits: readonly BitTile[]; height: number; width: number }
+  | { what: "bits"; key: string; bits: readonly BitTile[]; height: number; width: number; lines: number }
   | { what: "open"; key: string; bit: BitTile };
 
 /** The least width of a tile that leaves no strip at the right of a drawer `width` pixels wide. */
@@ -24,6 +24,20 @@ const leastWidth = (width: number) =>
 
 export const tileWidth = (bit: BitTile, width: number) =>
   Math.max(leastWidth(width), (bit.shape.width + 2) * SCALE + 12);
+
+const CHARACTER = 7.4;
+const MOST_LINES = 3;
+
+/** How many lines a name takes in a tile: nearly so, and rather one too many. */
+export function linesOf(name: string, width: number): number {
+  const fit = Math.max(1, Math.floor((width - 6) / CHARACTER));
+  let [lines, used] = [1, 0];
+  for (const word of name.split(/\s+|(?<=-)/)) {
+    if (used > 0 && used + 1 + word.length > fit) [lines, used] = [lines + 1, word.length];
+    else used += (used > 0 ? 1 : 0) + word.length;
+  }
+  return Math.min(MOST_LINES, lines);
+}
 
 /** The rows of a drawer `width` pixels wide; the opened bit stands below its row. */
 export function rowsOf(bits: readonly BitTile[], width: number, openId: string | null): Row[] {
@@ -37,8 +51,9 @@ export function rowsOf(bits: readonly BitTile[], width: number, openId: string |
     const close = () => {
       const first = line[0];
       if (!first) return;
+      const lines = Math.max(...line.map((bit) => linesOf(bit.name, tileWidth(bit, width))));
       const height = Math.max(...line.map((bit) => bit.shape.height * SCALE));
-      rows.push({ what: "bits", key: `row-${first.id}`, bits: line, height, width });
+      rows.push({ what: "bits", key: `row-${first.id}`, bits: line, height, width, lines });
       const open = line.find((bit) => bit.id === openId);
       if (open) rows.push({ what: "open", key: `open-${open.id}`, bit: open });
       line = [];

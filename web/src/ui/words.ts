@@ -19,3 +19,7 @@ export function parts(text: string): Part[] {
     .map((piece, index) => ({ text: piece, fraction: index % 2 === 1 }))
     .filter((part) => part.text !== "");
 }
+
+/** An amount behind the shop's sign for money. */
+export const money = (amount: number, currency: string, digits = 0) =>
+  `${currency}${amount.toLocaleString("en", { minimumFractionDigits: digits, maximumFractionDigits: Math.max(digits, amount % 1 ? 2 : 0) })}`;
