@@ -3,12 +3,17 @@
 from __future__ import annotations
 
 import re
+from typing import get_args
 
 import pytest
 
 from ranura.calc.registry import CALCULATORS
+from ranura.core.tooling.profiles import PROFILES
+from ranura.devices.lines import Word, parse
+from ranura.formats.tables import BIT_HEADER, ROUTER_HEADER
 from ranura.host import places
 from ranura.host.__main__ import VERBS
+from ranura.host.checks import shop_schema
 from ranura.host.rules_page import entries, rules_page
 
 DOCS = places.ROOT / "docs"
@@ -31,9 +36,26 @@ def test_every_verb_is_explained_to_contributors(verb):
     assert f"./ranura {verb}" in (places.ROOT / "CONTRIBUTING.md").read_text()
 
 
+def test_every_column_and_every_line_is_in_the_formats_page():
+    page = (DOCS / "formats.md").read_text()
+    named = set(re.findall(r"`([\w-]+)`", page))
+    wanted = {*BIT_HEADER, *(name for name in ROUTER_HEADER if not name.startswith("base2_")), *PROFILES}
+    assert wanted <= named
+    columns = set(re.findall(r"`([\w]+)`", "".join(re.findall(r"^\| (`[^|]+) \|", page, re.MULTILINE))))
+    assert columns <= wanted | {"READ", "ZERO"}, "no column that is not there"
+    for word in get_args(Word):
+        assert f"`{word}" in page
+    for line in re.findall(r"^\| `([A-Z]+ ?[^`]*)` \|", page.split("| Ranura says")[0], re.MULTILINE):
+        parse(line)
+
+
+def test_the_published_schema_is_current():
+    assert (DOCS / "shop.schema.json").read_text() == shop_schema(), "run ./ranura fix"
+
+
 def test_every_room_and_calculator_has_its_place():
     architecture = (DOCS / "architecture.md").read_text()
-    for room in ("core", "calc", "formats", "store", "api", "host", "web"):
+    for room in ("core", "calc", "formats", "store", "devices", "api", "host", "web"):
         assert f"`{room}" in architecture or f"{room}/" in architecture
     for name in CALCULATORS:
         assert f"`{name}`" in architecture
@@ -46,7 +68,7 @@ def test_pictures_are_linked_and_there():
     assert 3 <= len(there) < 20
 
 
-@pytest.mark.parametrize("page", ["README.md", "CONTRIBUTING.md", "docs/architecture.md"])
+@pytest.mark.parametrize("page", ["README.md", "CONTRIBUTING.md", "docs/architecture.md", "docs/formats.md"])
 def test_links_lead_somewhere(page):
     path = places.ROOT / page
     for target in re.findall(r"\]\((?!http|#)([^)#]+)", path.read_text()):

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import threading
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Literal
 from uuid import uuid4
 
@@ -12,7 +12,8 @@ from ranura.api.keeping import ShopKeeper
 from ranura.core.errors import CraftError, FileError
 from ranura.core.shop import Shop
 from ranura.core.text import Text
-from ranura.formats.tables import Row, Table, TableKind, Tool, column_of, read_table, tool_from_row, tool_texts
+from ranura.core.tooling.routers import Router
+from ranura.formats.tables import MOST_BASES, Row, Table, TableKind, Tool, column_of, read_table, tool_from_row, tool_texts
 from ranura.store import things
 from ranura.store.things import NotFoundError
 
@@ -171,6 +172,8 @@ def _judge(work: _Import, row: Row, shop: Shop, by_id: Mapping[str, Tool], names
     try:
         silent = {} if old is None else {name: text for name, text in tool_texts(old).items() if name not in work.table.columns}
         tool = tool_from_row(work.kind, {**silent, **row.texts}, id=old.id if old else uuid4().hex, unit=shop.unit)
+        if old is not None:
+            tool = _with_what_no_table_has(tool, old)
         if tool.name in names and said:
             raise FileError("name-twice", field="name", name=tool.name)
     except CraftError as wrong:
@@ -189,6 +192,13 @@ def _judge(work: _Import, row: Row, shop: Shop, by_id: Mapping[str, Tool], names
     )
     action: Action = "change" if changes else "same"
     return _Judged(row, RowView(line=row.line, action=action, name=tool.name, texts=row.texts, changes=changes), tool)
+
+
+def _with_what_no_table_has(tool: Tool, old: Tool) -> Tool:
+    """Whether it is put away, and a router's bases beyond the second."""
+    if isinstance(tool, Router) and isinstance(old, Router):
+        return replace(tool, archived=old.archived, bases=(*tool.bases, *old.bases[MOST_BASES:]))
+    return replace(tool, archived=old.archived)
 
 
 _ORDER: tuple[Action, ...] = ("refuse", "change", "add", "leave", "same")

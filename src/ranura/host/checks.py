@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import os
 import subprocess
 import sys
@@ -15,6 +16,7 @@ from ranura.host.progress import CannotGoOn, say
 PYTHON = str(places.venv_python())
 BIN = places.VENV / "bin"
 OPENAPI = places.WEB / "openapi"
+SCHEMA = places.ROOT / "docs" / "shop.schema.json"
 GENERATED = places.WEB / "src" / "api" / "generated"
 
 
@@ -89,6 +91,13 @@ def check() -> int:
     return 0
 
 
+def shop_schema() -> str:
+    """The schema of the shop's file, as docs/shop.schema.json has it."""
+    from ranura.formats.shop_file import schema
+
+    return json.dumps(schema(), ensure_ascii=False, indent=1, sort_keys=True) + "\n"
+
+
 def fix() -> int:
     """Formats everything and writes the generated documents."""
     from ranura.host.fonts import write_fonts
@@ -105,6 +114,8 @@ def fix() -> int:
     )
     write_rules_page()
     say("docs/rules.md: written")
+    SCHEMA.write_text(shop_schema())
+    say("docs/shop.schema.json: written")
     return 0
 
 

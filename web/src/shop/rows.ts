@@ -25,7 +25,7 @@ const leastWidth = (width: number) =>
 export const tileWidth = (bit: BitTile, width: number) =>
   Math.max(leastWidth(width), (bit.shape.width + 2) * SCALE + 12);
 
-const CHARACTER = 7.4;
+const CHARACTER = 6.5;
 const MOST_LINES = 3;
 
 /** How many lines a name takes in a tile: nearly so, and rather one too many. */
