@@ -82,6 +82,7 @@ class Served:
         self._thread.start()
 
     def close(self) -> None:
+        self.app.state.instruments.close()
         self._server.should_exit = True
         self._thread.join(timeout=10)
 

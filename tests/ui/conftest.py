@@ -8,6 +8,7 @@ import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, expect, sync_playwright
 from tests.conftest import Served
 
+from ranura.api.importing import ImportDesk
 from ranura.api.keeping import ShopKeeper
 from ranura.host import setup
 from ranura.host.bench import BROWSER, BROWSER_OPTIONS
@@ -29,6 +30,8 @@ def shop(served: Served, store) -> Served:
     """The server, with the demo shop laid anew and nothing remembered."""
     served.app.state.keeper = ShopKeeper(store, demo.DEMO_SHOP)
     served.app.state.store = store
+    served.app.state.desk = ImportDesk(served.app.state.keeper)
+    served.app.state.instruments.close()
     return served
 
 

@@ -413,26 +413,6 @@ def test_on_a_phone_nothing_is_cut_off_and_the_slip_follows_the_board(open_page:
     expect(section(page, "depths")).to_contain_text("in 3 passes")
 
 
-def test_an_empty_shop_asks_what_is_to_be_made(browser, store):
-    demo.own_shop(store)
-    with store.session() as session:
-        for job in repository.list_jobs(session, demo.OWN_SHOP):
-            raise AssertionError(f"{job} was left over")
-    server = Served(store, places.BUILT_PAGE)
-    try:
-        server.app.state.keeper = ShopKeeper(store, demo.OWN_SHOP)
-        page = browser.new_page()
-        page.goto(server.url)
-        page.get_by_label("Name of the job").fill("Pantry")
-        page.get_by_role("button", name="Start the job").click()
-        expect(page.get_by_test_id("empty")).to_contain_text("Which board do you want to cut?")
-        page.close()
-    finally:
-        server.close()
-        with store.session() as session:
-            repository.remove_shop(session, demo.OWN_SHOP)
-
-
 def test_the_page_says_where_it_may_load_from(shop: Served):
     policy = httpx2.get(shop.url).headers["content-security-policy"]
     assert policy.startswith("default-src 'self'")

@@ -442,21 +442,21 @@ WORDS: Mapping[str, Words] = {
     "wrong-profile": Words(
         place="tool",
         level="stop",
-        message="A {profile} bit does not leave a flat floor and square walls",
+        message="{profile:A} bit does not leave a flat floor and square walls",
         do="Take a straight bit or a spiral",
     ),
     # R15 choosing
     "no-collet": Words(
         place="tool",
         level="stop",
-        message="No collet for a {shank} shank: this router has {collets}",
-        do="Take a router with a {shank} collet, or the bit on another shank",
+        message="No collet for {shank:a} shank: this router has {collets}",
+        do="Take a router with {shank:a} collet, or the bit on another shank",
     ),
     "shank-trap": Words(
         place="tool",
         level="stop",
-        message="A {shank} shank slips in the {near} collet: it never goes in",
-        do="Take a {shank} collet",
+        message="{shank:A} shank slips in the {near} collet: it never goes in",
+        do="Take {shank:a} collet",
     ),
     "small-part": Words(
         place="hold",

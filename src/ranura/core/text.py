@@ -83,6 +83,8 @@ def _fact(value: Fact, spec: str, system: System) -> str:
     match spec:
         case "":
             return str(value)
+        case "a" | "A":
+            return with_article(str(value), capital=spec == "A")
         case "len":
             return str(length_reading(_number(value), step=SETTING_STEP, system=system))
         case "short":
@@ -101,6 +103,18 @@ def _fact(value: Fact, spec: str, system: System) -> str:
         case "pct":
             return f"{_number(value) * 100:.0f} %"
     return grouped(_number(value), int(spec.removeprefix("n")))
+
+
+_SAID_WITH_A_VOWEL = ("8", "11 ", "11/", "18 ", "a", "e", "i", "o")
+
+
+def with_article(text: str, *, capital: bool = False) -> str:
+    """A word or size with a or an before it.
+
+    >>> with_article("8 mm"), with_article("1/2 in"), with_article("ogee", capital=True)
+    ('an 8 mm', 'a 1/2 in', 'An ogee')"""
+    article = "an" if text.lower().startswith(_SAID_WITH_A_VOWEL) else "a"
+    return f"{article.capitalize() if capital else article} {text}"
 
 
 def _number(value: Fact) -> float:

@@ -1,28 +1,46 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { api } from "../api/client";
-import { useJobs } from "../api/queries";
+import { useJobs, useShop } from "../api/queries";
 import { Waiting } from "./Waiting";
 
-/** The front door: opens the first job, or asks for one. */
+/** An empty shop is asked about its tools once a visit, before anything else. */
+let asked = false;
+
+/** The front door: opens the first job, or asks for one; in a shop without tools, asks for these first. */
 export function FirstCut() {
   const jobs = useJobs();
+  const shop = useShop();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [name, setName] = useState("");
   const [wrong, setWrong] = useState<string | null>(null);
   const first = jobs.data?.[0];
+  const bare = jobs.data?.length === 0 && shop.data?.bit_count === 0 && shop.data.router_count === 0;
   useEffect(() => {
     if (first) void navigate(`/jobs/${first.id}`, { replace: true });
-  }, [first, navigate]);
-  if (!jobs.data || first) return <Waiting reason={jobs.failureReason?.message ?? null} />;
+    else if (bare && !asked) {
+      asked = true;
+      void navigate("/drawer", { replace: true });
+    }
+  }, [first, bare, navigate]);
+  if (!jobs.data || !shop.data || first)
+    return <Waiting reason={(jobs.failureReason ?? shop.failureReason)?.message ?? null} />;
   return (
     <main className="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-4 p-6">
       <h1 className="text-[28px] font-bold leading-tight">What are you making?</h1>
       <p className="text-ink-2">
         A job holds the pieces you cut and the cuts in them. Give it a name to begin.
       </p>
+      {bare ? (
+        <p className="border-l-4 border-hazard bg-hazard-soft px-3 py-2 text-[15px]">
+          There is no tool here yet.{" "}
+          <Link to="/drawer" className="quiet">
+            Three answers put a bench and a drawer in
+          </Link>
+        </p>
+      ) : null}
       <form
         className="flex flex-col gap-3"
         onSubmit={async (event) => {

@@ -113,6 +113,7 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
     <div className="flex min-h-dvh flex-col lg:h-dvh">
       <header className="flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-ink bg-bench px-3 py-1.5 lg:h-[54px] lg:flex-nowrap lg:gap-x-4">
         <Mark />
+        <h1 className="sr-only">{title}</h1>
         <span className="max-lg:order-3 max-lg:w-full">
           <Places />
         </span>
@@ -122,7 +123,6 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
         </span>
         <ThemeButton />
       </header>
-      <h1 className="sr-only">{title}</h1>
       {children}
     </div>
   );

@@ -1,4 +1,4 @@
-import { useEffect, useState, useSyncExternalStore } from "react";
+import { useEffect, useRef, useState, useSyncExternalStore } from "react";
 import { caliper, useInstrument } from "./instrument";
 import { Simulated } from "./Simulated";
 import { listenFor, type Target, targetOf } from "./target";
@@ -87,20 +87,46 @@ function Bar({ inDialog }: { inDialog: boolean }) {
         </Simulated>
       </div>
     );
-  if (!focused) return null;
+  if (inDialog) return <Offer target={focused} />;
+  return focused ? (
+    <div className={where}>
+      <Offer target={focused} />
+    </div>
+  ) : null;
+}
+
+/** A dialog keeps the offer's place also while no field has the focus: a button below must not move under the finger. */
+function Offer({ target }: { target: Target | null }) {
+  const box = useRef<HTMLDivElement>(null);
+  const [useful, setUseful] = useState(target !== null);
+  useEffect(() => {
+    setUseful(
+      target !== null || box.current?.closest('[role="dialog"]')?.querySelector("[data-length]") != null,
+    );
+  }, [target]);
   return (
-    <div className={`${where} flex justify-end`} data-testid="caliper-offer">
-      <button
-        type="button"
-        className="button shadow-lg"
-        tabIndex={-1}
-        onPointerDown={(event) => {
-          event.preventDefault();
-          void listenFor(focused);
-        }}
-      >
-        <kbd>{READ_KEY}</kbd> Take {focused.label} from the caliper
-      </button>
+    <div
+      ref={box}
+      className={`flex min-h-9 items-center justify-end ${useful ? "mt-3" : "hidden"}`}
+      data-testid="caliper-offer"
+    >
+      {target ? (
+        <button
+          type="button"
+          className="button shadow-lg"
+          tabIndex={-1}
+          onPointerDown={(event) => {
+            event.preventDefault();
+            void listenFor(target);
+          }}
+        >
+          <kbd>{READ_KEY}</kbd> Take {target.label} from the caliper
+        </button>
+      ) : (
+        <span className="text-[13.5px] text-ink-2">
+          <kbd>{READ_KEY}</kbd> in a length takes it from the caliper
+        </span>
+      )}
     </div>
   );
 }

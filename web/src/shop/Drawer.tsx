@@ -91,7 +91,7 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
   const stored = drawer.bits.filter((bit) => bit.archived).length;
   return (
     <Place title="Drawer" shopName={shop.name} unit={shop.unit} onSwitch={switchUnit}>
-      <div className="flex flex-wrap items-center gap-2 border-b border-rule px-4 py-2">
+      <search className="flex flex-wrap items-center gap-2 border-b border-rule px-4 py-2">
         <label className="relative flex max-w-md min-w-56 flex-1 items-center">
           <Search size={18} aria-hidden className="absolute left-2.5 text-ink-2" />
           <input
@@ -143,7 +143,7 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
         >
           <Plus size={18} aria-hidden /> Add a bit
         </button>
-      </div>
+      </search>
       {adding ? (
         <BitForm
           key={adding.of?.id ?? (adding.texts.profile || "new")}

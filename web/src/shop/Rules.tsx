@@ -32,7 +32,7 @@ export function Schools({ group, shop, rules, onPick }: SchoolsProps) {
       aria-label={group.title}
       className="mb-3"
     >
-      <h3 className="label mb-1">{group.title}</h3>
+      <h2 className="label mb-1">{group.title}</h2>
       {shop.schools
         .filter((school) => school.group === group.key)
         .map((school) => (
@@ -100,7 +100,7 @@ export function Rules({ shop, problem, unit, onRules, onClose }: Props) {
       {GROUPS.map((group) => (
         <Schools key={group.key} group={group} shop={shop} rules={shop.rules} onPick={onRules} />
       ))}
-      <h3 className="label mb-1">What a channel across the grain is called</h3>
+      <h2 className="label mb-1">What a channel across the grain is called</h2>
       <Word rules={shop.rules} onPick={onRules} />
     </Dialog>
   );

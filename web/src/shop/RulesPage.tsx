@@ -103,7 +103,7 @@ function Changing({ shop, kept, jobs }: Props) {
               <Schools key={group.key} group={group} shop={shop} rules={rules} onPick={setRules} />
             ))}
             <div className="mb-4">
-              <h3 className="label mb-1">A channel across the grain is called</h3>
+              <h2 className="label mb-1">A channel across the grain is called</h2>
               <Word rules={rules} onPick={setRules} />
             </div>
           </div>

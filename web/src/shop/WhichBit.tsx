@@ -131,9 +131,14 @@ export function WhichBit({ shop }: { shop: ShopView }) {
         </p>
       ) : null}
       {found.data && !problem ? (
-        <div className="mt-3 grid max-h-[44vh] gap-x-6 gap-y-2 overflow-y-auto md:grid-cols-3">
+        <section
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls
+          tabIndex={0}
+          aria-label="What could make it"
+          className="mt-3 grid max-h-[44vh] gap-x-6 gap-y-2 overflow-y-auto md:grid-cols-3"
+        >
           <div>
-            <h4 className="label">Can make it, best first</h4>
+            <h2 className="label">Can make it, best first</h2>
             {found.data.offers.length === 0 ? <p className="text-[15px]">Nothing in this shop can.</p> : null}
             <ul data-testid="which-offers">
               {found.data.offers.map((offer, place) => (
@@ -145,11 +150,11 @@ export function WhichBit({ shop }: { shop: ShopView }) {
               ))}
             </ul>
           </div>
-          <div className="[&>h4]:mt-0">
+          <div className="[&>h2]:mt-0">
             <Misses misses={found.data.misses} unit={shop.unit} />
           </div>
           <div>
-            <h4 className="label">Cannot, and why</h4>
+            <h2 className="label">Cannot, and why</h2>
             <ul data-testid="which-refusals">
               {found.data.refusals.map((refusal) => (
                 <li key={refusal.bit_id + (refusal.router_id ?? "")} className="px-2 py-1.5">
@@ -160,7 +165,7 @@ export function WhichBit({ shop }: { shop: ShopView }) {
               ))}
             </ul>
           </div>
-        </div>
+        </section>
       ) : null}
     </section>
   );

@@ -69,7 +69,7 @@ export function ToolPicker({ plan, unit, asked, onEdit }: Props) {
                 <Words text={plan.costs.map((each) => inUnit(each, unit)).join(" · ")} />
               </p>
             ) : null}
-            <h4 className="label mt-2">Can make it, best first</h4>
+            <h2 className="label mt-2">Can make it, best first</h2>
             {offers.length === 0 ? (
               <p className="text-[14px]">Nothing in this shop can, as things stand.</p>
             ) : null}
@@ -89,7 +89,7 @@ export function ToolPicker({ plan, unit, asked, onEdit }: Props) {
               ))}
             </ul>
             <Misses misses={plan.misses} unit={unit} />
-            <h4 className="label mt-3">Cannot, and why</h4>
+            <h2 className="label mt-3">Cannot, and why</h2>
             <ul>
               {(all.data?.refusals ?? []).map((refusal) => (
                 <li key={refusal.bit_id + (refusal.router_id ?? "")}>

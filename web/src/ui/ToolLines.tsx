@@ -42,7 +42,7 @@ export function Misses({ misses, unit }: MissesProps) {
   if (misses.length === 0) return null;
   return (
     <>
-      <h4 className="label mt-3">Nearly, and what is wanting</h4>
+      <h2 className="label mt-3">Nearly, and what is wanting</h2>
       <ul data-testid="misses">
         {misses.map((miss) => (
           <li key={miss.bit_id + miss.router_id} className="px-2 py-1.5">

@@ -15,8 +15,8 @@ from ranura.core.tooling.bits import NOMINAL_SHANKS, Bit
 from ranura.core.tooling.routers import Router, RouterClass
 
 NEEDS: dict[str, str] = {
-    "no-collet": "a {shank} collet for {router}",
-    "shank-trap": "a {shank} collet for {router}",
+    "no-collet": "{shank:a} collet for {router}",
+    "shank-trap": "{shank:a} collet for {router}",
     "opening-too-small": "a base for {router} that opens {needed:len}",
     "no-plunge-base": "a plunge base for {router}",
     "overall-unknown": "its overall length, measured and typed in",

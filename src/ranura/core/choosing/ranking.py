@@ -30,7 +30,7 @@ _TEARS = 3
 
 LOSSES = {
     "more-passes": "{count} passes side by side instead of {best}",
-    "thinner-shank": "bends more: a {shank} shank instead of {best}",
+    "thinner-shank": "bends more: {shank:a} shank instead of {best}",
     "bends-more": "bends {times:n1} times as much",
     "dull": "dull: half as much power again, and it burns",
     "rougher": "the edges of the cut come out less clean in {material}",

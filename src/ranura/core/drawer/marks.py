@@ -15,8 +15,8 @@ MarkCode = Literal["twin", "no-collet", "one-router", "look-alike-shank", "lengt
 
 _WORDS: dict[MarkCode, str] = {
     "twin": "The same as {name}",
-    "no-collet": "No router here has a {shank} collet",
-    "one-router": "Only {router} takes a {shank} shank",
+    "no-collet": "No router here has {shank:a} collet",
+    "one-router": "Only {router} takes {shank:a} shank",
     "look-alike-shank": "A {shank} shank among {other} ones: it slips in their collet",
     "length-unknown": "Overall length not known: no cut can be planned with it",
     "maximum-unknown": "No maximum speed known",

@@ -81,7 +81,7 @@ def texts_of(bit: Bit) -> dict[str, str]:
     sizes: tuple[SizeField, ...] = bit.kind.sizes
     for field in LENGTHS:
         value = getattr(bit, field)
-        if value and (field in sizes or field in ("shank", "overall_length")):
+        if value and (field in sizes or field in ("shank", "overall_length")) and not _follows(bit, field):
             texts[field] = trade_text(value)
     if bit.angle is not None:
         texts["angle"] = f"{bit.angle:.10g}"
@@ -96,3 +96,12 @@ def texts_of(bit: Bit) -> dict[str, str]:
     if bit.metres_cut:
         texts["metres_cut"] = f"{bit.metres_cut:.10g}"
     return texts
+
+
+def _follows(bit: Bit, field: str) -> bool:
+    """Whether a size that may be left out is what it would be then."""
+    if field not in bit.kind.optional:
+        return False
+    without: Bit = replace(bit, **{field: 0.0 if field == "cutting_length" else None})  # type: ignore[arg-type]
+    usual: float | None = getattr(without, field)
+    return usual is not None and abs(usual - getattr(bit, field)) < 1e-6

@@ -1,0 +1,355 @@
+"""Whole journeys through the shop: from nothing to a planned dado, the drawer, the bench, house rules, sums, instruments."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Iterator
+
+import pytest
+from playwright.sync_api import Browser, Page, expect
+from tests.conftest import Served
+from tests.ui.test_journeys import field, figure, saved, section
+
+from ranura.api.importing import ImportDesk
+from ranura.api.keeping import ShopKeeper
+from ranura.host import places
+from ranura.store import demo, repository
+
+pytestmark = pytest.mark.slow
+
+TABLE = """name,profile,shank,diameter,cutting_length,overall_length,plunges
+Six,straight,6 mm,6,16 mm,50,yes
+Twenty,straight,1/2 in,20 mm,1 in,63,no
+Broken,straight,8 mm,8,3//4,60,
+Spade,spade,8 mm,8,25,60,
+Short,straight,8 mm,8,25,20,
+Thin,straight,1/4 in,3/16 in,1/2 in,2 in,
+"""
+
+
+@pytest.fixture
+def empty(browser: Browser, store) -> Iterator[Page]:
+    """The page of a shop of one's own that has nothing yet."""
+    with store.session() as session:
+        repository.remove_shop(session, demo.OWN_SHOP)
+    demo.own_shop(store)
+    server = Served(store, places.BUILT_PAGE)
+    server.app.state.keeper = ShopKeeper(store, demo.OWN_SHOP)
+    server.app.state.desk = ImportDesk(server.app.state.keeper)
+    page = browser.new_page(viewport={"width": 1280, "height": 800})
+    page.set_default_timeout(15_000)
+    page.goto(server.url)
+    yield page
+    page.close()
+    server.close()
+    with store.session() as session:
+        repository.remove_shop(session, demo.OWN_SHOP)
+
+
+def read_position(page: Page, setting: str, rpm: int) -> None:
+    """Holds the tachometer to a spindle and presses its button."""
+    panel = page.get_by_test_id("measure-dial")
+    expect(panel).to_contain_text(f"Set the dial to {setting}")
+    page.get_by_test_id("simulated-value").fill(str(rpm))
+    page.get_by_test_id("press-button").click()
+    expect(page.get_by_test_id(f"position-{setting}")).not_to_contain_text("not yet")
+
+
+def test_from_an_empty_shop_to_a_planned_dado(empty: Page):
+    page = empty
+    # Three questions, and a drawer to begin with.
+    expect(page.get_by_test_id("first")).to_contain_text("What is in your shop?")
+    for answer in ("mm", "trim", "plunge", "cases"):
+        page.get_by_test_id(f"first-{answer}").click()
+    page.get_by_test_id("offer-starter").click()
+    expect(page.get_by_text("Trim router, Plunge router and 7 bits")).to_be_visible()
+    page.get_by_test_id("take-starter").click()
+    expect(page.get_by_test_id("bench")).to_contain_text("Plunge router")
+
+    # A table with three bad rows: one mended, two left out, then all kept at once.
+    page.get_by_role("link", name="Files").click()
+    page.get_by_test_id("csv-text").fill(TABLE)
+    page.get_by_test_id("csv-look").click()
+    expect(page.get_by_test_id("import-counts")).to_have_text("3 cannot be taken · 3 to add")
+    expect(page.get_by_test_id("import-keep")).to_be_disabled()
+    expect(page.get_by_test_id("row-4")).to_contain_text("two slashes")
+    expect(page.get_by_test_id("row-5")).to_contain_text("'spade' is not one of")
+    expect(page.get_by_test_id("row-6")).to_contain_text("no shank is left")
+    page.get_by_test_id("mend-4").fill("20")
+    page.keyboard.press("Enter")
+    expect(page.get_by_test_id("row-4")).to_contain_text("is added")
+    for line in (5, 6):
+        page.get_by_test_id(f"leave-{line}").click()
+    expect(page.get_by_test_id("import-counts")).to_have_text("4 to add · 2 left out")
+    page.get_by_test_id("import-keep").click()
+    expect(page.get_by_test_id("import-kept")).to_contain_text("4 added")
+    page.get_by_role("link", name="Drawer").click()
+    expect(page.get_by_test_id("bit-count")).to_have_text("11 bits")
+
+    # The dial, which nobody knows, is measured position by position.
+    page.get_by_role("link", name="Bench").click()
+    page.get_by_test_id("bench").get_by_role("region", name="Plunge router").get_by_role("button", name="Measure it").click()
+    page.get_by_label("Its positions").fill("1 2 3")
+    for setting, rpm in (("1", 9_000), ("2", 16_000), ("3", 24_500)):
+        read_position(page, setting, rpm)
+    page.get_by_test_id("keep-dial").click()
+    expect(page.get_by_test_id("measure-dial")).to_have_count(0)
+    expect(page.get_by_test_id("dial-2")).to_have_attribute("aria-valuetext", re.compile(r"1[56]\d\d0 rpm, measured"))
+
+    # A job, a board, and the dado in it.
+    page.get_by_role("link", name="Cuts", exact=True).click()
+    page.get_by_label("Name of the job").fill("Pantry")
+    page.get_by_role("button", name="Start the job").click()
+    page.get_by_test_id("empty").get_by_role("button").first.click()
+    page.get_by_test_id("piece-name").fill("Side")
+    for name, text in (("length", "600"), ("width", "300"), ("thickness", "18")):
+        page.locator(f'[data-field="piece-{name}"]').fill(text)
+    page.get_by_test_id("save-piece").click()
+    page.get_by_test_id("cut-name").fill("Shelf")
+    for name, text in (("width", "12"), ("depth", "6"), ("position", "250")):
+        page.locator(f'[data-field="cut-{name}"]').fill(text)
+    page.get_by_test_id("save-cut").click()
+    expect(figure(page, "tool")).to_have_text("Straight 12 mm")
+    expect(section(page, "speed")).to_contain_text("on the dial")
+
+    # A worse bit, and what it costs.
+    page.get_by_test_id("tool-picker").click()
+    page.locator('[data-testid^="take-"]', has_text="Broken").first.click()
+    expect(figure(page, "tool")).to_have_text("Broken")
+    page.get_by_test_id("tool-picker").click()
+    expect(page.get_by_test_id("costs")).to_contain_text("Your choice costs:")
+    expect(page.get_by_label("Choose bit and router")).to_contain_text("passes side by side instead of 1")
+
+    # The nearest miss of a narrower cut: a collet.
+    page.get_by_test_id("unpin").click()
+    field(page, "width").fill("6")
+    expect(section(page, "tool")).to_contain_text("6 mm")
+    page.get_by_test_id("tool-picker").click()
+    expect(page.get_by_test_id("misses")).to_contain_text("needs a 6 mm collet for Plunge router")
+
+
+def test_a_bit_is_added_by_keyboard_from_its_description(open_page: Callable[..., Page]):
+    page = open_page("/drawer", wait="drawer")
+    page.keyboard.press("n")
+    page.keyboard.type("roundover 1/4 in, 1/2 shank, bearing")
+    expect(page.locator('[data-field="radius"]')).to_have_value("1/4 in")
+    expect(page.locator('[data-field="shank"]')).to_have_value("1/2 in")
+    expect(page.get_by_test_id("bit-form")).to_contain_text("Roundover 1/4 in")
+    page.keyboard.press("Enter")
+    expect(page.get_by_test_id("bit-open")).to_contain_text("Roundover 1/4 in")
+    expect(page.get_by_test_id("bit-count")).to_have_text("37 bits")
+    expect(page.get_by_test_id("bit-routers")).to_contain_text("Plunge two")
+    expect(page.get_by_test_id("bit-history")).to_contain_text("came into the drawer")
+    page.get_by_test_id("copy-bit").click()
+    page.locator('[data-field="radius"]').fill("3//8")
+    expect(page.get_by_test_id("bit-form").get_by_role("alert")).to_contain_text("two slashes")
+    page.locator('[data-field="radius"]').fill("3/8 in")
+    page.get_by_test_id("keep-bit").click()
+    expect(page.get_by_test_id("bit-count")).to_have_text("38 bits")
+
+
+def test_bits_are_found_by_typing_put_away_and_brought_back(open_page: Callable[..., Page]):
+    page = open_page("/drawer", wait="drawer")
+    page.keyboard.press("/")
+    page.keyboard.type("6mm shank")
+    expect(page.get_by_test_id("bit-count")).to_have_text("1 of 36 bits")
+    page.get_by_test_id("bit-straight-6").click()
+    expect(page.get_by_test_id("bit-marks")).to_contain_text("Trim one")
+    page.get_by_test_id("away-bit").click()
+    expect(page.get_by_test_id("undo-drawer")).to_contain_text("put away 6 straight")
+    page.get_by_test_id("find-bits").fill("")
+    expect(page.get_by_test_id("bit-straight-6")).to_have_count(0)
+    page.get_by_test_id("undo-drawer").click()
+    expect(page.get_by_test_id("bit-straight-6")).to_be_visible()
+    page.get_by_test_id("bit-straight-8" if page.get_by_test_id("bit-straight-8").count() else "bit-core-box-4").click()
+    page.get_by_test_id("remove-bit").click()
+    expect(page.get_by_test_id("bit-count")).to_have_text("35 bits")
+    page.locator("body").click(position={"x": 640, "y": 20})
+    page.keyboard.press("Control+z")
+    expect(page.get_by_test_id("bit-count")).to_have_text("36 bits")
+
+
+def test_a_bit_that_a_cut_has_pinned_is_not_removed(open_page: Callable[..., Page]):
+    page = open_page()
+    page.get_by_test_id("tool-picker").click()
+    page.get_by_test_id("take-straight-9.525-trim-one").click()
+    saved(page)
+    page.goto(page.url.split("/jobs")[0] + "/drawer/straight-9.525")
+    page.get_by_test_id("remove-bit").click()
+    expect(page.get_by_test_id("bit-problem")).to_contain_text("is used by Middle shelf")
+    expect(page.get_by_test_id("bit-open")).to_contain_text("Chosen for")
+
+
+def test_which_bit_and_what_to_buy(open_page: Callable[..., Page]):
+    page = open_page("/drawer", wait="drawer")
+    page.get_by_test_id("panel-which").click()
+    expect(page.get_by_test_id("which-offers")).to_contain_text("6 straight")
+    expect(page.get_by_test_id("misses")).to_contain_text("a 6 mm collet for Plunge two")
+    page.locator('[data-field="which-width"]').fill("19.05")
+    expect(page.get_by_test_id("which-offers").locator("li").first).to_contain_text("19.05 straight")
+    page.get_by_test_id("panel-buy").click()
+    expect(page.get_by_test_id("shopping")).to_contain_text("2 of 2 planned cuts can be made")
+    page.get_by_role("link", name="Cuts", exact=True).click()
+    field(page, "width").fill("4")
+    saved(page)
+    page.get_by_role("link", name="Drawer").click()
+    page.get_by_test_id("panel-buy").click()
+    expect(page.get_by_test_id("buy")).to_contain_text("one pass instead of 2 side by side")
+    expect(page.get_by_test_id("buy")).to_contain_text("a metre over")
+    page.get_by_role("button", name="I have it now").click()
+    expect(page.get_by_test_id("buy")).to_have_count(0)
+    expect(page.get_by_test_id("bit-count")).to_have_text("37 bits")
+
+
+def test_a_dial_point_is_dragged_by_keys_and_undone(open_page: Callable[..., Page]):
+    page = open_page("/bench", wait="bench")
+    plunge = page.get_by_test_id("router-plunge-two")
+    point = plunge.get_by_test_id("dial-F")
+    point.focus()
+    page.keyboard.press("ArrowDown")
+    expect(point).to_have_attribute("aria-valuetext", "21900 rpm, measured")
+    page.get_by_test_id("undo-bench").click()
+    expect(point).to_have_attribute("aria-valuetext", "22000 rpm, from the manual")
+
+
+def test_a_tachometer_that_goes_takes_no_reading_with_it(open_page: Callable[..., Page]):
+    page = open_page("/bench", wait="bench")
+    page.get_by_test_id("measure-plunge-two").click()
+    read_position(page, "A", 8_700)
+    page.get_by_test_id("pull-cable").click()
+    expect(page.get_by_test_id("instrument-problem")).to_contain_text("plug it in again")
+    expect(page.get_by_test_id("position-A")).to_contain_text("rpm")
+    page.reload()
+    expect(page.get_by_test_id("position-A")).to_contain_text("rpm")
+    read_position(page, "B", 11_300)
+    page.get_by_test_id("keep-dial").click()
+    expect(page.get_by_test_id("dial-A").last).to_have_attribute("aria-valuetext", re.compile("measured"))
+    expect(page.get_by_test_id("router-plunge-two").get_by_test_id("dial-C")).to_have_attribute(
+        "aria-valuetext", re.compile("from the manual")
+    )
+
+
+def test_a_length_field_takes_the_next_reading_of_the_caliper(page: Page):
+    field(page, "width").click()
+    expect(page.get_by_test_id("caliper-offer")).to_contain_text("Take Width from the caliper")
+    page.keyboard.press("F8")
+    panel = page.get_by_test_id("caliper")
+    expect(panel).to_contain_text("The next reading goes to Width")
+    expect(field(page, "width")).to_have_attribute("data-listening", "true")
+    page.get_by_test_id("pull-cable").click()
+    expect(page.get_by_test_id("instrument-problem")).to_contain_text("plug it in again")
+    expect(field(page, "width")).to_have_value("17.6")
+    page.get_by_test_id("plug-in").click()
+    page.get_by_test_id("simulated-value").fill("18.4")
+    page.get_by_test_id("press-button").click()
+    expect(field(page, "width")).to_have_value(re.compile(r"18\.(3|4)\d* mm"))
+    expect(panel).to_have_count(0)
+    saved(page)
+    field(page, "depth").click()
+    page.keyboard.press("F8")
+    expect(panel).to_be_visible()
+    page.keyboard.press("Escape")
+    expect(panel).to_have_count(0)
+    expect(field(page, "depth")).to_have_value("6")
+
+
+def test_a_dialog_takes_readings_and_measured_thicknesses_too(page: Page):
+    page.get_by_test_id("new-piece").click()
+    page.get_by_test_id("deliveries").get_by_role("button", name="17.6 mm").click()
+    expect(page.locator('[data-field="piece-thickness"]')).to_have_value("17.6 mm")
+    page.locator('[data-field="piece-width"]').click()
+    page.keyboard.press("F8")
+    page.get_by_test_id("simulated-value").fill("300")
+    page.get_by_test_id("press-button").click()
+    expect(page.locator('[data-field="piece-width"]')).to_have_value(re.compile(r"(299|300)\.\d+ mm"))
+    expect(page.get_by_role("dialog")).to_be_visible()
+
+
+def test_a_rule_says_what_it_moves_before_it_is_kept(open_page: Callable[..., Page]):
+    page = open_page("/rules", wait="rules-page")
+    page.get_by_test_id("school-fixed-cap").click()
+    page.get_by_test_id("rule-pass_cap").fill("4")
+    expect(page.get_by_test_id("moves")).to_contain_text("Middle shelf")
+    expect(page.get_by_test_id("moves")).to_contain_text("Deepest pass")
+    page.get_by_test_id("rule-hand_limit").fill("90")
+    expect(page.get_by_text("house rules only make things stricter")).to_be_visible()
+    expect(page.get_by_test_id("rules-keep")).to_be_disabled()
+    page.get_by_test_id("rule-hand_limit").fill("40")
+    page.get_by_test_id("rules-keep").click()
+    page.get_by_role("link", name="Cuts", exact=True).click()
+    expect(section(page, "depths")).to_contain_text("in 3 passes")
+
+
+@pytest.mark.parametrize(
+    ("text", "answer"),
+    [
+        ("speed 1 3/8", "26\u2009200 rpm"),
+        ("offset 5/8 1/4", "4.76 mm"),
+        ("rabbet 35 → 9.5", "16 mm"),
+        ("v 90 depth 3", "6 mm"),
+        ("setback 75 12.7", "68.65 mm"),
+        ("passes 20 with 8", "4"),
+        ("7/16 + 3.2mm", "14.31 mm"),
+    ],
+)
+def test_a_quick_sum_is_answered_with_its_working(page: Page, text, answer):
+    page.keyboard.press("k")
+    page.get_by_test_id("palette-box").get_by_role("textbox").fill(text)
+    expect(page.get_by_test_id("quick-answer")).to_contain_text(answer)
+
+
+def test_a_half_typed_sum_is_completed_and_a_wrong_one_says_what_is_missing(page: Page):
+    page.keyboard.press("k")
+    page.get_by_test_id("palette-box").get_by_role("textbox").fill("off")
+    expect(page.get_by_test_id("completions")).to_contain_text("offset")
+    page.get_by_test_id("palette-box").get_by_role("textbox").fill("offset 5/8")
+    expect(page.get_by_test_id("quick-problem")).to_contain_text("also wants")
+
+
+def test_a_shops_file_comes_in_and_is_taken_back(open_page: Callable[..., Page], tmp_path):
+    page = open_page("/files", wait="files")
+    with page.expect_download() as wanted:
+        page.get_by_role("link", name="The whole shop").click()
+    kept = tmp_path / "shop.json"
+    wanted.value.save_as(kept)
+    kept.write_text(kept.read_text().replace('"Lanternfish Workshop"', '"Other Workshop"'))
+    page.get_by_test_id("shop-file").set_input_files(kept)
+    expect(page.get_by_test_id("shop-preview")).to_contain_text("Other Workshop would take the place")
+    page.get_by_test_id("shop-replace").click()
+    expect(page.get_by_role("banner")).to_contain_text("Other Workshop")
+    page.get_by_test_id("shop-undo").click()
+    expect(page.get_by_role("banner")).to_contain_text("Lanternfish Workshop")
+
+
+SCREENS = [
+    ("/drawer", "drawer", None),
+    ("/drawer/straight-12.7", "bit-open", None),
+    ("/drawer", "drawer", "add-bit"),
+    ("/drawer", "drawer", "panel-which"),
+    ("/drawer", "drawer", "panel-buy"),
+    ("/bench", "bench", "measure-plunge-two"),
+    ("/rules", "rules-page", None),
+    ("/files", "files", None),
+]
+
+
+@pytest.mark.parametrize("dark", [False, True])
+@pytest.mark.parametrize(("path", "wait", "opened"), SCREENS)
+def test_no_barrier_that_axe_finds_in_the_shop(open_page: Callable[..., Page], path, wait, opened, dark):
+    page = open_page(path, dark=dark, wait=wait)
+    if opened:
+        page.get_by_test_id(opened).click()
+    page.wait_for_timeout(500)
+    page.evaluate((places.WEB / "node_modules" / "axe-core" / "axe.min.js").read_text())
+    found = page.evaluate("axe.run(document, { resultTypes: ['violations'] })")
+    said = [(v["id"], [n["html"][:160] for n in v["nodes"]]) for v in found["violations"]]
+    assert said == []
+
+
+@pytest.mark.parametrize(("path", "wait", "opened"), SCREENS)
+def test_nothing_is_cut_off_on_a_phone(open_page: Callable[..., Page], path, wait, opened):
+    page = open_page(path, width=390, height=844, wait=wait)
+    if opened:
+        page.get_by_test_id(opened).click()
+    page.wait_for_timeout(300)
+    assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
