@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import json
 
+import pytest
+
 from ranura.calc.registry import CALCULATORS
 from ranura.host.openapi import description
 
@@ -35,5 +37,6 @@ def test_lengths_are_described_as_numbers_or_texts():
     assert {option["type"] for option in width["anyOf"]} == {"number", "string"}
 
 
+@pytest.mark.slow
 def test_the_same_code_gives_the_same_description():
     assert description() == description()

@@ -8,6 +8,7 @@ import subprocess
 import sys
 import time
 from collections.abc import Sequence
+from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass
 
 from ranura.host import places, setup
@@ -44,21 +45,28 @@ def _check_steps() -> list[Step]:
     ]
 
 
-def _run(steps: Sequence[Step]) -> None:
-    for step in steps:
-        began = time.monotonic()
-        done = subprocess.run(
-            step.command,
-            cwd=places.WEB if step.in_web else places.ROOT,
-            env=setup.node_environment(),
-            stdin=subprocess.DEVNULL,
-            capture_output=True,
-            text=True,
-        )
-        if done.returncode:
-            say((done.stdout + done.stderr).strip())
-            raise CannotGoOn(f"{step.what}: not in order")
-        say(f"{step.what}: in order ({time.monotonic() - began:.1f} s)")
+def _run(steps: Sequence[Step], *, together: bool = False) -> None:
+    """Runs commands, one after the other or all on the cores there are, and says in their order how each went."""
+    with ThreadPoolExecutor(max_workers=(os.cpu_count() or 1) if together else 1) as pool:
+        for step, (done, seconds) in zip(steps, pool.map(_done, steps), strict=True):
+            if done.returncode:
+                pool.shutdown(wait=False, cancel_futures=True)
+                say((done.stdout + done.stderr).strip())
+                raise CannotGoOn(f"{step.what}: not in order")
+            say(f"{step.what}: in order ({seconds:.1f} s)")
+
+
+def _done(step: Step) -> tuple[subprocess.CompletedProcess[str], float]:
+    began = time.monotonic()
+    done = subprocess.run(
+        step.command,
+        cwd=places.WEB if step.in_web else places.ROOT,
+        env=setup.node_environment(),
+        stdin=subprocess.DEVNULL,
+        capture_output=True,
+        text=True,
+    )
+    return done, time.monotonic() - began
 
 
 def prepare() -> None:
@@ -87,7 +95,7 @@ def generate_client() -> None:
 def check() -> int:
     """Linters and types."""
     prepare()
-    _run(_check_steps())
+    _run(_check_steps(), together=True)
     return 0
 
 
@@ -123,7 +131,7 @@ def test(*, quick: bool, rest: Sequence[str]) -> int:
     """All checks and tests; `quick` leaves out those marked slow. `rest` goes to pytest. Ends with pytest's own code."""
     prepare()
     if not rest:
-        _run([*_check_steps(), Step("Tests of the page's own thinking", _npm("test"), in_web=True)])
+        _run([*_check_steps(), Step("Tests of the page's own thinking", _npm("test"), in_web=True)], together=True)
     only = ["-m", "not slow", "--hypothesis-profile=quick"] if quick else []
     say("Tests of core, API, store and browser:")
     sys.stderr.flush()
