@@ -1,5 +1,6 @@
-import { useRef, useState } from "react";
+import { useState } from "react";
 import type { DialPosition } from "../api/client";
+import { useSize } from "../ui/useSize";
 import { type Frame, heightOf, placesOf, STEP, speedAt } from "./dial";
 
 interface Props {
@@ -10,45 +11,55 @@ interface Props {
   onMove: (place: number, rpm: number) => void;
 }
 
-const FRAME: Frame = { width: 460, height: 210, left: 64, right: 18, top: 16, bottom: 30 };
+/** Drawn at the size it has, so that its writing stays as large on a phone. */
+const frameOf = (width: number): Frame => ({
+  width: Math.min(560, Math.max(280, width)),
+  height: 224,
+  left: 64,
+  right: 18,
+  top: 16,
+  bottom: 30,
+});
 
 const thousands = (rpm: number) => rpm.toLocaleString("en").replaceAll(",", "\u2009");
 
 /** Dial position against speed. Points are dragged, or moved by the arrow keys; what the manual says stays as a dashed line. */
 export function DialCurve({ dial, min, max, name, onMove }: Props) {
-  const svg = useRef<SVGSVGElement>(null);
+  const { ref: svg, width } = useSize<SVGSVGElement>();
+  const frame = frameOf(width || 460);
   const [dragged, setDragged] = useState<{ place: number; rpm: number } | null>(null);
   const top = Math.ceil((max * 1.08) / 5_000) * 5_000;
-  const xs = placesOf(dial, FRAME);
+  const xs = placesOf(dial, frame);
   const speed = (each: DialPosition, place: number) => (dragged?.place === place ? dragged.rpm : each.rpm);
   const line = (of: (each: DialPosition, place: number) => number) =>
-    dial.map((each, place) => `${xs[place]},${heightOf(of(each, place), top, FRAME)}`).join(" ");
+    dial.map((each, place) => `${xs[place]},${heightOf(of(each, place), top, frame)}`).join(" ");
   const manual = dial.some((each) => each.measured && each.manual_rpm != null);
   const at = (event: React.PointerEvent) => {
     const box = svg.current?.getBoundingClientRect();
-    return box ? speedAt(((event.clientY - box.top) / box.height) * FRAME.height, top, FRAME) : 0;
+    return box ? speedAt(((event.clientY - box.top) / box.height) * frame.height, top, frame) : 0;
   };
   return (
     <svg
       ref={svg}
-      viewBox={`0 0 ${FRAME.width} ${FRAME.height}`}
+      viewBox={`0 0 ${frame.width} ${frame.height}`}
       className="w-full max-w-[560px] touch-none select-none"
+      style={{ aspectRatio: `${frame.width} / ${frame.height}` }}
       data-testid="dial-curve"
     >
       <title>{`Dial of ${name}`}</title>
       {Array.from({ length: top / 5_000 + 1 }, (_, place) => place * 5_000).map((rpm) => (
         <g key={rpm}>
           <line
-            x1={FRAME.left}
-            x2={FRAME.width - FRAME.right}
-            y1={heightOf(rpm, top, FRAME)}
-            y2={heightOf(rpm, top, FRAME)}
+            x1={frame.left}
+            x2={frame.width - frame.right}
+            y1={heightOf(rpm, top, frame)}
+            y2={heightOf(rpm, top, frame)}
             className="stroke-rule"
             strokeWidth={rpm === 0 ? 1.6 : 0.7}
           />
           <text
-            x={FRAME.left - 8}
-            y={heightOf(rpm, top, FRAME) + 4}
+            x={frame.left - 8}
+            y={heightOf(rpm, top, frame) + 4}
             textAnchor="end"
             className="fill-ink-2 text-[11.5px] tabular-nums"
           >
@@ -59,10 +70,10 @@ export function DialCurve({ dial, min, max, name, onMove }: Props) {
       {[min, max].map((rpm) => (
         <line
           key={rpm}
-          x1={FRAME.left}
-          x2={FRAME.width - FRAME.right}
-          y1={heightOf(rpm, top, FRAME)}
-          y2={heightOf(rpm, top, FRAME)}
+          x1={frame.left}
+          x2={frame.width - frame.right}
+          y1={heightOf(rpm, top, frame)}
+          y2={heightOf(rpm, top, frame)}
           className="stroke-hazard"
           strokeWidth={1}
           strokeDasharray="1 4"
@@ -84,7 +95,7 @@ export function DialCurve({ dial, min, max, name, onMove }: Props) {
           <g key={String(each.setting)}>
             <text
               x={xs[place]}
-              y={FRAME.height - 10}
+              y={frame.height - 10}
               textAnchor="middle"
               className="fill-ink text-[13px] font-semibold"
             >
@@ -92,7 +103,7 @@ export function DialCurve({ dial, min, max, name, onMove }: Props) {
             </text>
             <circle
               cx={xs[place]}
-              cy={heightOf(rpm, top, FRAME)}
+              cy={heightOf(rpm, top, frame)}
               r={7}
               className={`cursor-ns-resize stroke-guide ${each.measured || dragged?.place === place ? "fill-guide" : "fill-paper"}`}
               strokeWidth={2.4}
@@ -126,7 +137,7 @@ export function DialCurve({ dial, min, max, name, onMove }: Props) {
             {dragged?.place === place ? (
               <text
                 x={xs[place]}
-                y={heightOf(rpm, top, FRAME) - 13}
+                y={heightOf(rpm, top, frame) - 13}
                 textAnchor="middle"
                 className="halo fill-ink text-[13px] font-bold tabular-nums"
               >
