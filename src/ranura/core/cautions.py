@@ -396,6 +396,12 @@ WORDS: Mapping[str, Words] = {
         message="{depth:len} is too deep for a dovetail bit without clearing; {limit:len} is the most, in softwood",
         do="Get a straight bit narrow enough, or make the socket shallower",
     ),
+    "uncleared-in-softwood-only": Words(
+        place="depths",
+        level="caution",
+        message="{depth:len} without clearing is for softwood only; in hardwood {limit:len} is the most",
+        do="In hardwood get a straight bit narrow enough, or make the socket shallower",
+    ),
     "wide-dovetail": Words(
         place="tool",
         level="caution",

@@ -86,10 +86,25 @@ class Bound:
     high: float
     says: str
     rule: str
+    waits: str
 
 
-def _rule(standard: float, low: float, high: float, unit: RuleUnit, group: RuleGroup, rule: str, name: str, says: str) -> Any:
-    metadata = {"low": low, "high": high, "unit": unit, "group": group, "rule": rule, "name": name, "says": says}
+def _rule(
+    standard: float,
+    low: float,
+    high: float,
+    unit: RuleUnit,
+    group: RuleGroup,
+    rule: str,
+    name: str,
+    says: str,
+    *,
+    waits: str = "",
+) -> Any:
+    """A number of the rules; `waits` names the work it will matter for, where no plan or sum uses it yet."""
+    metadata = {
+        "low": low, "high": high, "unit": unit, "group": group, "rule": rule, "name": name, "says": says, "waits": waits,
+    }  # fmt: skip
     return field(default=standard, metadata=metadata)
 
 
@@ -126,7 +141,7 @@ class HouseRules:
     pass_cap: float = _rule(6, 0.5, 12, "mm", "depth", "R3", "Fixed cap of a pass",
         "What a pass takes under the school of the fixed cap.")
     mortise_cap: float = _rule(3, 0.5, 6, "mm", "depth", "R3", "Fixed cap in a mortise",
-        "What a pass of a mortise takes, whatever the school.")
+        "What a pass of a mortise takes, whatever the school.", waits="mortises")
     rabbet_cap: float = _rule(6, 0.5, 6, "mm", "depth", "R3", "Fixed cap in a rabbet",
         "Some shops take rabbets in 4.5 mm under the fixed cap.")
     finish: float = _rule(0.8, 0, 3, "mm", "depth", "R3", "Finishing pass",
@@ -136,7 +151,7 @@ class HouseRules:
     dense_factor: float = _rule(0.75, 0.1, 1, "×", "depth", "R3", "Step in dense hardwood",
         "The share of the school's step that dense hardwood gets.")
     neck_clearance: float = _rule(0.4, 0.4, 2, "mm", "depth", "R3", "Shank thinner than the cutter by",
-        "Only then may a cut go deeper than the cutting length.")
+        "Only then may a cut go deeper than the cutting length.", waits="bits with a long thin neck")
     compression_extra: float = _rule(1, 1, 4, "mm", "depth", "R3", "First pass beyond the up-cut tip",
         "How far a compression bit's first pass passes its tip part.")
     through_extra: float = _rule(0.5, 0.2, 3, "mm", "depth", "R3", "A through cut goes below the work",
@@ -170,15 +185,15 @@ class HouseRules:
     bore_clearance: float = _rule(0.5, 0.5, 3, "mm", "template", "R9", "Cutter clear of the bushing's bore by",
         "A tighter bushing is refused.")
     waste_outside: float = _rule(3, 0.5, 3, "mm", "template", "R9", "Waste left for the template bit",
-        "What the saw leaves outside the line, at most.")
+        "What the saw leaves outside the line, at most.", waits="template bits")
     template_thickness: float = _rule(9, 6, 25, "mm", "template", "R9", "Template at least",
-        "Thinner gives a bearing too little to run on.")
+        "Thinner gives a bearing too little to run on.", waits="templates")
     plug_extra: float = _rule(1, 0.2, 5, "mm", "template", "R10", "Inlay plug proud by",
         "What stands out of the recess, to be planed flush.")
     bearing_fit: float = _rule(0.1, 0.01, 0.3, "mm", "guide", "R11", "A bearing fits within",
         "How far a rabbet by bearing may be from the width asked for.")
     bearing_contact: float = _rule(2, 2, 10, "mm", "guide", "R11", "Edge left for the bearing",
-        "Less than this and the bearing has nothing to ride on.")
+        "Less than this and the bearing has nothing to ride on.", waits="edges by bearing")
     dovetail_share: float = _rule(0.72, 0.4, 0.9, "share", "joint", "R13", "Dovetail of the stock's thickness",
         "The widest dovetail bit that is taken by itself.")
     clearing_short: float = _rule(0.5, 0.2, 2, "mm", "joint", "R13", "Clearing pass short of the socket by",
@@ -192,11 +207,11 @@ class HouseRules:
     dovetail_clearance: float = _rule(0.1, 0, 0.5, "mm", "joint", "R13", "Play of a sliding dovetail",
         "Over both flanks; 0 for a tapered one.")
     fit_sliding: float = _rule(0.1, 0.02, 0.5, "mm", "joint", "R14", "Sliding fit",
-        "Clearance of a mate that is to slide.")
+        "Clearance of a mate that is to slide.", waits="fitted mates")
     fit_glue: float = _rule(0.15, 0.02, 0.5, "mm", "joint", "R14", "Room for glue",
-        "Clearance of a mate that is glued.")
+        "Clearance of a mate that is glued.", waits="fitted mates")
     setup_minutes: float = _rule(8, 1, 60, "min", "choosing", "R16", "A setup takes",
-        "The time of a change of bit, height or fence.")
+        "The time of a change of bit, height or fence.", waits="the order of work")
     # fmt: on
 
     def __post_init__(self) -> None:

@@ -6,8 +6,8 @@ import type { Step } from "../app/history";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit, money, reading } from "../ui/words";
-import type { Adding } from "./Drawer";
 import { useRefresh } from "./place";
+import type { Adding } from "./Shelf";
 import { Silhouette } from "./Silhouette";
 
 interface Props {

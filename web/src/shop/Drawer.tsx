@@ -1,30 +1,17 @@
-import { useVirtualizer } from "@tanstack/react-virtual";
 import { Plus, Search } from "lucide-react";
-import {
-  memo,
-  useCallback,
-  useEffect,
-  useLayoutEffect,
-  useMemo,
-  useRef,
-  useState,
-  useSyncExternalStore,
-} from "react";
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { useNavigate, useParams } from "react-router";
-import { api, type BitTile, type DrawerView, type ShopView, type Texts, type Unit } from "../api/client";
+import { api, type BitTile, type DrawerView, type ShopView } from "../api/client";
 import { useBits, useShop } from "../api/queries";
 import type { Step } from "../app/history";
 import { Place } from "../app/Place";
 import { Waiting } from "../app/Waiting";
 import { Words } from "../ui/Words";
-import { inUnit } from "../ui/words";
 import { BitForm } from "./BitForm";
-import { BitOpen } from "./BitOpen";
 import { FirstQuestions } from "./FirstQuestions";
 import { usePlace } from "./place";
-import { type Row, rowsOf, SCALE, tileWidth } from "./rows";
+import { type Adding, Shelf } from "./Shelf";
 import { ShoppingList } from "./ShoppingList";
-import { Silhouette } from "./Silhouette";
 import { WhichBit } from "./WhichBit";
 
 /** The drawer: every bit as its silhouette, at one scale, in trays by what they make. */
@@ -42,8 +29,6 @@ const PANELS: readonly { name: Panel; says: string }[] = [
   { name: "which", says: "Which bit?" },
   { name: "buy", says: "What to buy" },
 ];
-
-export type Adding = { texts: Texts; of: BitTile | null } | null;
 
 function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
   const { bitId } = useParams();
@@ -205,171 +190,5 @@ function Nothing({ question, onClear }: { question: string; onClear: () => void 
         </button>
       ) : null}
     </main>
-  );
-}
-
-interface ShelfProps {
-  bits: readonly BitTile[];
-  unit: Unit;
-  currency: string;
-  openId: string | null;
-  onOpen: (id: string | null) => void;
-  onForm: (form: Adding) => void;
-  onDone: (step: Step) => void;
-}
-
-/** Rail, shank, marks and the room around them, and a line of a name. */
-const [AROUND, LINE] = [56, 16];
-
-/** Stays as it is while a question is typed, until other bits are found. */
-const Shelf = memo(function Shelf({ bits, unit, currency, openId, onOpen, onForm, onDone }: ShelfProps) {
-  const box = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(0);
-  useLayoutEffect(() => {
-    const element = box.current;
-    if (!element) return;
-    const watch = new ResizeObserver(() => setWidth(element.clientWidth - 32));
-    watch.observe(element);
-    return () => watch.disconnect();
-  }, []);
-  const rows = useMemo(() => (width > 0 ? rowsOf(bits, width, openId) : []), [bits, width, openId]);
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => box.current,
-    estimateSize: (index) => {
-      const row = rows[index];
-      return row?.what === "bits" ? row.height + AROUND + row.lines * LINE : row?.what === "open" ? 420 : 38;
-    },
-    overscan: 1,
-  });
-  const opened = rows.findIndex((row) => row.what === "open");
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only when another bit is opened
-  useEffect(() => {
-    if (opened > 0) virtual.scrollToIndex(opened - 1, { align: "start" });
-  }, [openId, opened > 0]);
-  return (
-    <main ref={box} className="min-h-0 flex-1 overflow-y-auto px-4" data-testid="drawer">
-      <div className="relative w-full" style={{ height: virtual.getTotalSize() }}>
-        {virtual.getVirtualItems().map((item) => {
-          const row = rows[item.index];
-          return row ? (
-            <div
-              key={item.key}
-              ref={row.what === "open" ? virtual.measureElement : undefined}
-              data-index={item.index}
-              className={`absolute top-0 left-0 w-full ${row.what === "bits" ? "[contain:strict]" : ""}`}
-              style={{
-                transform: `translateY(${item.start}px)`,
-                height: row.what === "open" ? undefined : item.size,
-              }}
-            >
-              <OneRow
-                row={row}
-                unit={unit}
-                currency={currency}
-                openId={openId}
-                onOpen={onOpen}
-                onForm={onForm}
-                onDone={onDone}
-              />
-            </div>
-          ) : null;
-        })}
-      </div>
-    </main>
-  );
-});
-
-interface RowProps extends Omit<ShelfProps, "bits"> {
-  row: Row;
-}
-
-const OneRow = memo(function OneRow({ row, unit, currency, openId, onOpen, onForm, onDone }: RowProps) {
-  switch (row.what) {
-    case "tray":
-      return (
-        <h2 className="flex items-baseline gap-2 pt-3 pb-1.5 text-[15px] font-bold">
-          {row.title} <span className="label">{row.count}</span>
-        </h2>
-      );
-    case "bits":
-      return (
-        <div className="flex items-start gap-1.5 border-t-[5px] border-clamp pb-2">
-          {row.bits.map((bit, place) => (
-            <Tile
-              // biome-ignore lint/suspicious/noArrayIndexKey: a place takes the next bit that is found without being made anew
-              key={place}
-              bit={bit}
-              height={row.height}
-              width={tileWidth(bit, row.width)}
-              unit={unit}
-              open={bit.id === openId}
-              onOpen={() => onOpen(bit.id === openId ? null : bit.id)}
-            />
-          ))}
-        </div>
-      );
-    case "open":
-      return (
-        <BitOpen
-          id={row.bit.id}
-          unit={unit}
-          currency={currency}
-          onClose={() => onOpen(null)}
-          onForm={onForm}
-          onDone={onDone}
-        />
-      );
-    default:
-      return row satisfies never;
-  }
-});
-
-interface TileProps {
-  bit: BitTile;
-  height: number;
-  width: number;
-  unit: Unit;
-  open: boolean;
-  onOpen: () => void;
-}
-
-const STATES: Record<BitTile["state"], string> = { sharp: "", worn: "worn", dull: "dull" };
-
-/**
- * One bit hanging from its rail; what is to be known of it stands below. As few elements as can be, since thousands of
- * these are scrolled through and found.
- */
-function Tile({ bit, height, width, unit, open, onOpen }: TileProps) {
-  const traps = bit.marks.filter((mark) => mark.code !== "dull" && mark.code !== "worn").length;
-  const words = [bit.name, ...bit.marks.map((mark) => inUnit(mark.text, unit))].join(". ");
-  const below = height - (bit.shape.height + 1) * SCALE;
-  return (
-    <button
-      type="button"
-      style={{ width }}
-      className={`block shrink-0 rounded-b px-0.5 pb-1 text-center hover:bg-paper ${open ? "bg-paper outline outline-2 outline-guide" : ""}`}
-      aria-expanded={open}
-      title={words}
-      onClick={onOpen}
-      data-testid={`bit-${bit.id}`}
-      data-marks={bit.marks.map((mark) => mark.code).join(" ")}
-    >
-      <Silhouette shape={bit.shape} scale={SCALE} label={`Silhouette of ${bit.name}`} below={below} />
-      <span className="block max-h-[48px] overflow-hidden text-[13.5px] leading-[16px] font-semibold">
-        <Words text={bit.name} />
-      </span>
-      <span className="block text-[12.5px] leading-tight text-ink-2">
-        <Words text={`${bit.shank} shank`} />
-      </span>
-      {STATES[bit.state] ? (
-        <b
-          className={`mr-1 rounded px-1 text-[12px] ${bit.state === "dull" ? "bg-hazard text-paper" : "striped"}`}
-        >
-          {STATES[bit.state]}
-        </b>
-      ) : null}
-      {traps > 0 ? <b className="trap text-[12px] text-hazard">{traps > 1 ? traps : ""}</b> : null}
-    </button>
   );
 }

@@ -232,6 +232,7 @@ function NumberLine({ number, text, problem, changed, unit, onType }: NumberProp
           {number.standard === number.text ? "" : "; usually "}
           {number.standard === number.text ? "" : <Words text={number.standard} />}.{" "}
           <span className="whitespace-nowrap">{bound.rule}</span>
+          {bound.waits ? <b className="font-semibold"> Waits for {bound.waits}.</b> : null}
         </span>
         {problem && state === "invalid" ? (
           <span role="alert" className="block text-[13.5px] text-cut">

@@ -81,6 +81,8 @@ def plan_sliding_dovetail(
             found.append(caution("dovetail-without-clearing", mouth=max(mouth, 0.0)))
             if numbers.over(depth, rules.dovetail_in_softwood):
                 found.append(caution("too-deep-uncleared", depth=depth, limit=rules.dovetail_in_softwood))
+            elif numbers.over(depth, rules.dovetail_in_hardwood):
+                found.append(caution("uncleared-in-softwood-only", depth=depth, limit=rules.dovetail_in_hardwood))
     angle = tight = None
     if tapered and taper is not None and length is not None:
         angle = math.degrees(math.atan(taper / length))

@@ -1,0 +1,198 @@
+"""House rules: every number keeps to its bounds, says what it changes, and does change it; the floor holds whatever is typed."""
+
+from __future__ import annotations
+
+import dataclasses
+import json
+from functools import lru_cache
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from pydantic import TypeAdapter
+
+from ranura.core.choosing.candidates import sift
+from ranura.core.choosing.judging import Judge
+from ranura.core.choosing.ranking import Ranking
+from ranura.core.cuts.dado import Dado
+from ranura.core.cuts.straight import StraightCut
+from ranura.core.cutting.size import size_reasons
+from ranura.core.cutting.stepping import Tooling, plan_steps
+from ranura.core.cutting.stiffness import stress_limit
+from ranura.core.errors import CraftError, RuleError
+from ranura.core.guiding.bearings import choose_bearing
+from ranura.core.guiding.bushings import plan_template
+from ranura.core.guiding.inlay import plan_inlay
+from ranura.core.house_rules import SCHOOLS, STANDARD, HouseRules, bounds, school_values
+from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
+from ranura.core.lengths import read
+from ranura.core.moves import moves
+from ranura.core.plan import plan_cut
+from ranura.core.shop import Shop
+from ranura.core.tooling.bits import Bit
+from ranura.store.demo import SHOP, WING_CASE_SIDE
+
+_JSON = TypeAdapter(object)
+
+
+SLENDER = Bit(
+    id="slender", name="Slender", profile="straight", diameter=5, shank=6.35, cutting_length=42, overall_length=90, body="steel"
+)
+
+
+def dado(width: str, depth: str, **pins) -> Dado:
+    return Dado(width=read(width, "mm"), depth=read(depth, "mm"), position=read("212", "mm"), **pins)
+
+
+def board(material: str, thickness: str):
+    return dataclasses.replace(WING_CASE_SIDE, material=material, thickness=read(thickness, "mm"))
+
+
+PLY, DENSE, SOFT = board("birch-plywood", "17.6"), board("hornbeam", "40"), board("pine", "40")
+CUTS = (
+    (dado("17.6", "6"), PLY), (dado("12.7", "14"), DENSE), (dado("12.7", "20"), SOFT), (dado("6.35", "12"), DENSE),
+    (dado("6.35", "12", router_id="trim-one"), PLY), (dado("3.2", "6"), DENSE), (dado("30", "8"), SOFT),
+    (dado("50", "6", bit_id="surfacing-70"), SOFT), (dado("40", "3", bit_id="chamfer-45"), SOFT),
+    (dado("6.35", "14", bit_id="compression-6.35"), board("birch-plywood", "30")), (dado("6.35", "22"), DENSE),
+    (dado("9.6", "20", router_id="trim-one"), DENSE),
+)  # fmt: skip
+NEEDS = (
+    StraightCut(kind="rabbet", width=12, depth=14, thickness=30),
+    StraightCut(kind="groove", width=12.7, depth=18, thickness=18, through=True),
+    StraightCut(kind="dado", width=12.7, depth=8, thickness=20, part=(160, 80)),
+)
+UNKNOWN_DATUM = tuple(
+    dataclasses.replace(router, bases=tuple(dataclasses.replace(base, collet_height=None, opening=40.0) for base in router.bases))
+    for router in SHOP.routers
+)
+
+
+def facts_of(cut, piece, shop: Shop):
+    try:
+        plan = plan_cut(cut, piece, shop, shop.rules)
+    except CraftError as problem:
+        return [problem.code, str(problem)]
+    figures = [(figure.key, figure.value) for figure in plan.figures]
+    cautions = [(caution.code, caution.message.metric) for caution in plan.cautions]
+    return [plan.title.metric, plan.bit_id, plan.router_id, figures, cautions]
+
+
+@lru_cache(maxsize=256)
+def battery(rules: HouseRules) -> str:
+    """What a shop under these rules answers to many cuts and sums."""
+    shop = dataclasses.replace(SHOP, rules=rules)
+    vague = dataclasses.replace(shop, routers=UNKNOWN_DATUM)
+    said = [facts_of(cut, piece, shop) for cut, piece in CUTS]
+    said += [facts_of(cut, piece, vague) for cut, piece in CUTS[:2]]
+    for need in NEEDS:
+        for wood in ("hornbeam", "birch-plywood"):
+            judge = Judge(shop, need, shop.material(wood), rules)
+            found = sift(judge)
+            ranked = Ranking(judge.wood, need, rules).order(found.fit)
+            said += [[(each.bit.id, each.router.id) for each in ranked], [(d.bit.id, d.reason.code) for d in found.dropped]]
+            tooling = Tooling(
+                bit=SLENDER, router=SHOP.routers[1], rpm=18_000, free_length=58, material=judge.wood, rules=rules, need=need
+            )  # fmt: skip
+            steps = plan_steps(tooling, run=300, spacers=(0.0,) * len(need.engagements(SLENDER.diameter)))
+            said.append([steps.passes, [(caution.code, caution.message.metric) for caution in steps.cautions]])
+            said.append([judge.reach, *(str(judge.grip(bit, SHOP.routers[1])) for bit in SHOP.bits[:6])])
+    for diameter in (22, 30, 36, 45, 55, 62):
+        for shank in (6.35, 8, 12.7):
+            for kind, mounting in (("trim", "hand"), ("mid-size", "hand"), ("mid-size", "table"), ("large", "hand")):
+                reasons = size_reasons(
+                    diameter=diameter, shank=shank, router_class=kind, mounting=mounting, opening=diameter + 3, rules=rules
+                )  # fmt: skip
+                said.append([reason.code for reason in reasons])
+    for bore in range(7, 11):
+        template = plan_template(
+            bushing_od=16, bit_diameter=6.35, cut="slot", width=20, length=60, bushing_bore=bore, rules=rules
+        )  # fmt: skip
+        said.append(str(template))
+    said.append(str(plan_inlay(ring_od=23.8, bushing_od=11.1, bit_diameter=6.35, recess_depth=3, rules=rules)))
+    said += [str(choose_bearing(cutter=35, bearings=(12.7, 15.9), width=9.6 + i / 50, rules=rules)) for i in range(12)]
+    for depth in (4, 5.5, 7, 9):
+        for stock in range(14, 26, 2):
+            said.append(
+                str(
+                    plan_sliding_dovetail(
+                        bit_diameter=12.7,
+                        bit_angle=9,
+                        depth=depth,
+                        tongue_stock=stock,
+                        socket_board=25,
+                        available_straight_bits=[] if stock < 20 else [6.0],
+                        rules=rules,
+                    )
+                )
+            )
+    said += [stress_limit(body, rules) for body in ("steel", "solid-carbide", "tipped")]
+    return json.dumps(said, default=str)
+
+
+@pytest.mark.slow
+@pytest.mark.parametrize("bound", bounds(), ids=lambda bound: bound.field)
+def test_a_number_keeps_to_its_bounds_and_does_what_it_says_or_says_what_it_waits_for(bound):
+    assert bound.low <= bound.standard <= bound.high
+    assert bound.says.endswith(".")
+    assert bound.rule.startswith("R")
+    for value in (bound.low, bound.high):
+        assert getattr(HouseRules(**{bound.field: value}), bound.field) == value
+    for beyond in (bound.low - 0.001, bound.high + 0.001, float("nan")):
+        with pytest.raises(RuleError) as refused:
+            HouseRules(**{bound.field: beyond})
+        assert refused.value.field == bound.field
+    others = {value for value in (bound.low, bound.high) if value != bound.standard}
+    moved = any(
+        battery(dataclasses.replace(base, **{bound.field: value})) != battery(base)
+        for base in (STANDARD, HouseRules(depth_rule="fixed-cap"))
+        for value in others
+    )
+    assert moved == (not bound.waits), bound.name
+
+
+@pytest.mark.parametrize("group", [group for group in school_values() if group != "climb"])
+def test_every_school_answers_something_of_its_own(group):
+    """Schools of climbing matter for edges, which are not planned yet."""
+    answers = {battery(HouseRules(**{group: value})) for value in school_values()[group]}
+    assert len(answers) == len(school_values()[group])
+
+
+def test_every_school_has_a_sentence_and_no_other_is_taken():
+    assert all(school.says.endswith(".") for school in SCHOOLS)
+    for group in school_values():
+        with pytest.raises(RuleError) as refused:
+            HouseRules(**{group: "by-ear"})
+        assert refused.value.field == group
+
+
+@given(st.data())
+def test_no_rules_that_can_be_kept_loosen_the_floor(data):
+    """Whatever is typed within the bounds: no plan turns faster, goes deeper or feeds outside of what R17 allows."""
+    numbers = {
+        bound.field: data.draw(st.floats(bound.low, bound.high, allow_nan=False), label=bound.field)
+        for bound in data.draw(st.lists(st.sampled_from(bounds()), max_size=6, unique=True))
+    }
+    schools = {group: data.draw(st.sampled_from(values)) for group, values in school_values().items()}
+    shop = dataclasses.replace(SHOP, rules=HouseRules(**schools, **numbers))
+    cut, piece = data.draw(st.sampled_from(CUTS[:7]))
+    try:
+        plan = plan_cut(cut, piece, shop, shop.rules)
+    except CraftError:
+        return
+    if plan.status == "stop":
+        return
+    values = {figure.key: figure.value for figure in plan.figures}
+    bit = shop.bit(plan.bit_id)
+    assert values["speed.rpm"] <= (bit.marked_max_rpm or 1e9) + 1e-6
+    assert values["speed.rpm"] * bit.diameter * 3.141592653589793 / 60_000 <= 60.001
+    assert max(each.to_depth - each.from_depth for each in plan.passes) <= bit.diameter + 1e-6
+    assert max(each.to_depth for each in plan.passes) == pytest.approx(cut.depth.mm)
+
+
+def test_what_a_change_moves_is_named_before_and_after_and_nothing_moves_without_one():
+    cuts = [("a", "Shelf", CUTS[0][0], CUTS[0][1])]
+    assert moves(cuts, SHOP, SHOP.rules) == ()
+    found = moves(cuts, SHOP, dataclasses.replace(SHOP.rules, depth_rule="fixed-cap", pass_cap=3.0))
+    assert {move.cut_name for move in found} == {"Shelf"}
+    deepest = next(move for move in found if move.label == "Deepest pass")
+    assert (deepest.before.metric.number, deepest.after.metric.number) == ("6.35", "3")
