@@ -143,7 +143,7 @@ def tile(bit: Bit, said: tuple[Mark, ...]) -> BitTile:
 
 
 def _sizes(bit: Bit) -> Text:
-    return write("Ø {d:short} · cuts {l:short}", d=bit.diameter, l=bit.cutting_length)
+    return write("Ø {d:fine} · cuts {l:fine}", d=bit.diameter, l=bit.cutting_length)
 
 
 def drawer_view(shop: Shop) -> DrawerView:

@@ -22,7 +22,7 @@ const SAVING: Record<string, string> = {
   saved: "Saved",
   waiting: "Saving …",
   saving: "Saving …",
-  refused: "Not saved: mend the marked field",
+  refused: "Not saved: a field is marked",
   offline: "Not saved yet: no answer",
   conflict: "Not saved: changed elsewhere",
 };
@@ -59,7 +59,12 @@ export function Header(props: Props) {
       <span className="max-lg:order-last max-lg:w-full">
         <Places />
       </span>
-      <span className="ml-auto text-[14px] text-ink-2" role="status" data-testid="saving" data-state={saving}>
+      <span
+        className="ml-auto text-right text-[13.5px] leading-tight text-ink-2"
+        role="status"
+        data-testid="saving"
+        data-state={saving}
+      >
         {SAVING[saving]}
       </span>
       <span className="flex">
@@ -80,7 +85,7 @@ export function Header(props: Props) {
       </span>
       <button
         type="button"
-        className="button max-lg:hidden"
+        className="button whitespace-nowrap max-lg:hidden"
         onClick={() => onRun("palette")}
         data-testid="palette"
       >

@@ -64,7 +64,7 @@ function Bar({ inDialog }: { inDialog: boolean }) {
   }, []);
   const where = inDialog
     ? "sticky bottom-0 -mx-2 mt-3"
-    : "fixed right-3 bottom-3 z-40 max-sm:left-3 print:hidden";
+    : "fixed bottom-2 left-1/2 z-40 w-max max-w-[96vw] -translate-x-1/2 print:hidden";
   if (known.listening !== null)
     return (
       <div className={where} data-testid="caliper" data-hears={known.listening}>

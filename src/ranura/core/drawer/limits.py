@@ -64,39 +64,39 @@ def cuts_made(bit: Bit, shop: Shop) -> tuple[Text, ...]:
     if bit.cuts_channels:
         lines.append(
             write(
-                "Dadoes, grooves and rabbets from {d:len} wide, to {l:len} deep, up to {a:len} a pass",
+                "Dadoes, grooves and rabbets from {d:fine} wide, to {l:fine} deep, up to {a:fine} a pass",
                 d=bit.diameter, l=bit.cutting_length, a=step,
             )
         )  # fmt: skip
     match bit.profile:
         case "roundover":
-            lines.append(write("Rounds an edge with radius {r:len}; set lower it leaves a step above", r=bit.radius or 0))
+            lines.append(write("Rounds an edge with radius {r:fine}; set lower it leaves a step above", r=bit.radius or 0))
         case "cove":
-            lines.append(write("Hollows an edge with radius {r:len}", r=bit.radius or 0))
+            lines.append(write("Hollows an edge with radius {r:fine}", r=bit.radius or 0))
         case "chamfer" | "bevel":
-            lines.append(write("Bevels an edge at {a:n}° from its face, {l:len} high", a=bit.angle or 0, l=bit.cutting_length))
+            lines.append(write("Bevels an edge at {a:n}° from its face, {l:fine} high", a=bit.angle or 0, l=bit.cutting_length))
         case "rabbet":
             widths = sorted({(bit.diameter - bearing) / 2 for bearing in (bit.bearing or 0, *bit.bearings)})
             named = {f"w{i}": width for i, width in enumerate(widths)}
-            lines.append(write("Rabbets of " + " · ".join(f"{{{name}:len}}" for name in named), **named))
+            lines.append(write("Rabbets of " + " · ".join(f"{{{name}:fine}}" for name in named), **named))
         case "dovetail":
             lines.append(
                 write(
-                    "Dovetails {a:n}°, neck {n:len} at full depth; a straight bit clears first",
+                    "Dovetails {a:n}°, neck {n:fine} at full depth; a straight bit clears first",
                     a=bit.angle or 0,
                     n=bit.neck_diameter,
                 )
             )
         case "v-groove":
-            lines.append(write("Grooves of {a:n}°, up to {d:len} wide", a=bit.angle or 0, d=bit.diameter))
+            lines.append(write("Grooves of {a:n}°, up to {d:fine} wide", a=bit.angle or 0, d=bit.diameter))
         case "core-box":
-            lines.append(write("Round-bottomed grooves up to {d:len} wide", d=bit.diameter))
+            lines.append(write("Round-bottomed grooves up to {d:fine} wide", d=bit.diameter))
         case "surfacing":
-            lines.append(write("Flattens in lanes of {w:len}", w=0.6 * bit.diameter))
+            lines.append(write("Flattens in lanes of {w:fine}", w=0.6 * bit.diameter))
         case "slot-cutter":
-            lines.append(write("Slots {w:len} wide, {d:len} deep", w=bit.width or 0, d=(bit.diameter - (bit.bearing or 0)) / 2))
+            lines.append(write("Slots {w:fine} wide, {d:fine} deep", w=bit.width or 0, d=(bit.diameter - (bit.bearing or 0)) / 2))
     if kind.makes == "templates":
-        lines.append(write("Follows a template or edge up to {l:len} thick", l=bit.cutting_length))
+        lines.append(write("Follows a template or edge up to {l:fine} thick", l=bit.cutting_length))
     if bit.full_depth_only:
         lines.append(write("One pass at full depth, after its clearing passes"))
     elif not kind.raisable:
