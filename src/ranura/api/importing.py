@@ -174,7 +174,7 @@ def _judge(work: _Import, row: Row, shop: Shop, by_id: Mapping[str, Tool], names
         tool = tool_from_row(work.kind, {**silent, **row.texts}, id=old.id if old else uuid4().hex, unit=shop.unit)
         if old is not None:
             tool = _with_what_no_table_has(tool, old)
-        if tool.name in names and said:
+        if tool.name in names and (said or old is not None):
             raise FileError("name-twice", field="name", name=tool.name)
     except CraftError as wrong:
         view = RowView(

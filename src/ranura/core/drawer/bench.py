@@ -22,7 +22,8 @@ BASE_FIELDS: tuple[str, ...] = (
 )  # fmt: skip
 _BASE_LENGTHS = ("opening", "handle_reach", "front", "back", "collet_height", "plunge_travel", "rods")
 _POSITION = re.compile(
-    r"\s*(?P<setting>[^=\s]+)\s*=\s*(?P<rpm>[\d\s\u2009.,]+?)\s*(?P<measured>measured(?:,? manual (?P<manual>[\d.]+))?)?\s*"
+    r"\s*(?P<setting>[^=\s]+)\s*=\s*(?P<rpm>[\d\s\u2009.,]+?)\s*(?P<measured>measured)?"
+    r"(?:\s*,?\s*manual\s+(?P<manual>[\d.]+))?\s*"
 )
 _SLEEVE = re.compile(r"\s*(?P<shank>.+?)\s+in\s+(?P<collet>\d.*)")
 
