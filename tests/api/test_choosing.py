@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from sqlalchemy.exc import OperationalError
+
+from ranura.api.mounting import Mounts
 from ranura.core.plan import plan_cut
 from ranura.store.demo import SHOP
 
@@ -81,3 +84,26 @@ def test_mounting_only_parts_what_is_equal_otherwise():
     worse = frozenset({("straight-9.525", "trim-one")})
     plan = plan_cut(SHELF_DADOES[0][2], WING_CASE_SIDE, SHOP, SHOP.rules, mounted=worse)
     assert plan.bit_id == "straight-12.7"
+
+
+def test_what_is_mounted_is_remembered_while_the_database_is_down(store):
+    class Down:
+        def session(self):
+            raise OperationalError("SELECT 1", {}, Exception("gone"))
+
+    mounts = Mounts(store)
+    known = mounts.before("shelf-dado-64", SHOP)
+    assert known == {("straight-12.7", "plunge-two")}
+    assert mounts.before("shelf-dado-212", SHOP) == frozenset(), "nothing comes before the first"
+    mounts._store = Down()
+    assert mounts.before("shelf-dado-64", SHOP) == known
+    assert mounts.before("another", SHOP) == frozenset()
+
+
+def test_a_cut_that_stops_mounts_nothing(client):
+    kept = client.get("/api/cuts/shelf-dado-212").json()
+    lengths = {k: {"typed": kept["cut"][k]["typed"], "unit": "mm"} for k in ("width", "depth", "position")}
+    stopped = {"name": "x", "version": 1, "cut": {**lengths, "bit_id": "straight-12", "router_id": "plunge-two"}}
+    assert client.put("/api/cuts/shelf-dado-212", json=stopped).status_code == 200
+    assert client.get("/api/cuts/shelf-dado-212/plan").json()["status"] == "stop"
+    assert client.app.state.mounts.before("shelf-dado-64", client.app.state.keeper.current()) == frozenset()

@@ -6,7 +6,7 @@ import dataclasses
 from itertools import combinations
 
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from ranura.core.choosing.buying import PlannedCut, shopping
@@ -14,6 +14,7 @@ from ranura.core.choosing.covering import smallest
 from ranura.core.choosing.goods import COLLET_PRICE, goods
 from ranura.core.cuts.dado import Dado
 from ranura.core.drawer.texts import bit_from_texts
+from ranura.core.errors import CraftError
 from ranura.core.lengths import read
 from ranura.core.pieces import Piece
 from ranura.core.plan import plan_cut
@@ -128,3 +129,43 @@ def test_a_small_part_is_beyond_any_purchase():
     found = shopping([dataclasses.replace(cut("6", position="40"), piece=small)], SHOP)
     assert (found.makes, found.buys) == (0, ())
     assert len(found.beyond) == 1
+
+
+@pytest.mark.slow
+@given(
+    st.lists(st.tuples(st.integers(20, 300), st.integers(2, 16)), min_size=1, max_size=4),
+    st.sets(st.sampled_from([bit.id for bit in SHOP.bits if bit.cuts_channels]), max_size=4),
+    st.sets(st.sampled_from([router.id for router in SHOP.routers]), min_size=1),
+)
+@settings(max_examples=25)
+def test_what_is_bought_makes_what_it_says_possible_and_nothing_on_the_list_is_idle(sizes, bits, routers):
+    cuts = [cut(str(w / 10), str(d)) for w, d in sizes]
+    cuts = [dataclasses.replace(each, id=str(place)) for place, each in enumerate(cuts)]
+    shop = dataclasses.replace(
+        SHOP,
+        bits=tuple(bit for bit in SHOP.bits if bit.id in bits),
+        routers=tuple(router for router in SHOP.routers if router.id in routers),
+    )
+    found = shopping(cuts, shop)
+    later = shop
+    for buy in found.buys:
+        assert buy.serves
+        assert buy.price > 0
+        if buy.kind == "bit":
+            later = dataclasses.replace(later, bits=(*later.bits, bit_from_texts(buy.texts, id=buy.id, unit="mm")))
+        else:
+            later = dataclasses.replace(
+                later,
+                routers=tuple(
+                    dataclasses.replace(each, collets=(*each.collets, buy.shank)) if each.id == buy.for_router_id else each
+                    for each in later.routers
+                ),
+            )
+    assert found.total == pytest.approx(sum(buy.price for buy in found.buys))
+    beyond = {each.cut_id for each in found.beyond}
+    for each in cuts:
+        try:
+            ready = plan_cut(each.cut, each.piece, later, later.rules).status != "stop"
+        except CraftError:
+            ready = False
+        assert ready == (each.id not in beyond)

@@ -171,6 +171,47 @@ def test_kill_9_of_the_server_leaves_no_database_and_the_next_start_recovers(dem
         again.close()
 
 
+def instruments() -> set[int]:
+    """The simulated instruments that run on this machine."""
+    found = set()
+    for folder in Path("/proc").iterdir():
+        if folder.name.isdecimal():
+            try:
+                words = (folder / "cmdline").read_bytes().split(b"\0")
+            except OSError:
+                continue
+            if b"ranura.devices" in words:
+                found.add(int(folder.name))
+    return found
+
+
+@pytest.mark.slow
+@pytest.mark.parametrize("end", ["stop", "kill"])
+def test_no_instrument_outlives_its_server(demo: Demo, end):
+    before = instruments()
+    for kind in ("caliper", "tachometer"):
+        request = urllib.request.Request(f"{demo.url}api/instruments/{kind}/plug", method="POST")
+        with urllib.request.urlopen(request, timeout=20) as answer:
+            assert json.loads(answer.read())["state"] == "ready"
+    started = instruments() - before
+    assert len(started) == 2
+    if end == "stop":
+        assert demo.verb("stop").returncode == 0
+    else:
+        demo.process.kill()
+        demo.process.wait()
+    wait_for(lambda: not instruments() & started)
+
+
+@pytest.mark.slow
+def test_a_port_that_is_none_is_refused_before_anything_starts(tmp_path):
+    for name in ("RANURA_PORT", "RANURA_CALIPER_PORT"):
+        env = {**os.environ, "RANURA_HOME": str(tmp_path), name: "70000"}
+        done = subprocess.run([LAUNCHER, "demo"], env=env, capture_output=True, text=True, timeout=60)
+        assert done.returncode == 2
+        assert name in done.stderr
+
+
 def test_a_file_left_by_a_dead_server_is_not_believed(tmp_path):
     running.announce(tmp_path, "http://127.0.0.1:1/")
     lock = running.take_lock(tmp_path)

@@ -88,6 +88,7 @@ def serve(*, demo: bool, fresh: bool) -> int:
         return 0
     _ends_orderly()
     with lock:
+        port, instruments = wanted_port(), _real_instruments()
         setup.ensure_page()
         say("Starting the database …")
         database = PrivateDatabase(home)
@@ -101,9 +102,9 @@ def serve(*, demo: bool, fresh: bool) -> int:
             else:
                 demo_shop.own_shop(store)
             shop_id = demo_shop.DEMO_SHOP if demo else demo_shop.OWN_SHOP
-            server_socket = listen(wanted_port())
+            server_socket = listen(port)
             url = f"http://127.0.0.1:{server_socket.getsockname()[1]}/"
-            app = create_app(Settings(shop_id=shop_id, page=places.BUILT_PAGE, instruments=_real_instruments()), store)
+            app = create_app(Settings(shop_id=shop_id, page=places.BUILT_PAGE, instruments=instruments), store)
             say("Starting the server …")
             config = uvicorn.Config(app, log_level="warning", timeout_graceful_shutdown=3, lifespan="off")
             try:
