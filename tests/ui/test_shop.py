@@ -298,6 +298,23 @@ def test_a_quick_sum_is_answered_with_its_working(page: Page, text, answer):
     expect(page.get_by_test_id("quick-answer")).to_contain_text(answer)
 
 
+def test_every_place_is_a_key_away_and_sums_are_answered_everywhere(open_page: Callable[..., Page]):
+    page = open_page("/drawer", wait="drawer")
+    page.keyboard.press("r")
+    expect(page.get_by_test_id("bench")).to_be_visible()
+    page.keyboard.press("h")
+    expect(page.get_by_test_id("rules-page")).to_be_visible()
+    page.keyboard.press("g")
+    expect(page.get_by_test_id("drawer")).to_be_visible()
+    page.keyboard.press("k")
+    line = page.get_by_test_id("palette-box").get_by_role("textbox")
+    line.fill("7/16 + 3.2mm")
+    expect(page.get_by_test_id("quick-answer")).to_contain_text("14.31 mm")
+    line.fill("bench")
+    page.keyboard.press("Enter")
+    expect(page.get_by_test_id("bench")).to_be_visible()
+
+
 def test_a_half_typed_sum_is_completed_and_a_wrong_one_says_what_is_missing(page: Page):
     page.keyboard.press("k")
     page.get_by_test_id("palette-box").get_by_role("textbox").fill("off")

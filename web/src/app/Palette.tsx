@@ -4,7 +4,7 @@ import { useNavigate } from "react-router";
 import { api, type QuickView, type Unit } from "../api/client";
 import { BigReading, Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
-import { PLACES } from "./Place";
+import { PLACES } from "./places";
 
 interface Props {
   unit: Unit;

@@ -1,16 +1,13 @@
 /** The frame of a place beside the cuts: the drawer, the bench, the house rules. */
 import { Moon, Sun } from "lucide-react";
-import { Link, useLocation } from "react-router";
+import { lazy, Suspense, useEffect, useState } from "react";
+import { Link, useLocation, useNavigate } from "react-router";
 import type { Unit } from "../api/client";
+import { PLACES } from "./places";
+import { isTyping, shortcutFor } from "./shortcuts";
 import { useTheme } from "./theme";
 
-export const PLACES = [
-  { path: "/", name: "Cuts" },
-  { path: "/drawer", name: "Drawer" },
-  { path: "/bench", name: "Bench" },
-  { path: "/rules", name: "House rules" },
-  { path: "/files", name: "Files" },
-] as const;
+const Palette = lazy(() => import("./Palette").then((module) => ({ default: module.Palette })));
 
 export function Mark() {
   return (
@@ -109,6 +106,19 @@ interface Props {
 }
 
 export function Place({ title, shopName, unit, onSwitch, children }: Props) {
+  const navigate = useNavigate();
+  const [asking, setAsking] = useState(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const name = asking ? null : shortcutFor(event, isTyping(event.target));
+      if (name === "drawer" || name === "bench" || name === "rules") void navigate(`/${name}`);
+      else if (name === "palette") setAsking(true);
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [asking, navigate]);
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
       <header className="flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-ink bg-bench px-3 py-1.5 lg:h-[54px] lg:flex-nowrap lg:gap-x-4">
@@ -118,12 +128,25 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
           <Places />
         </span>
         <span className="ml-auto text-[14px] text-ink-2 max-sm:hidden">{shopName}</span>
+        <button
+          type="button"
+          className="button whitespace-nowrap max-lg:hidden"
+          onClick={() => setAsking(true)}
+          data-testid="palette"
+        >
+          Quick sum
+        </button>
         <span className="max-lg:ml-auto">
           <UnitSwitch unit={unit} onSwitch={onSwitch} />
         </span>
         <ThemeButton />
       </header>
       {children}
+      {asking ? (
+        <Suspense>
+          <Palette unit={unit} onClose={() => setAsking(false)} />
+        </Suspense>
+      ) : null}
     </div>
   );
 }

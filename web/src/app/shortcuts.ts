@@ -43,7 +43,8 @@ export function shortcutFor(event: Key, typing: boolean): ShortcutName | null {
   return SHORTCUTS.find((each) => each.keys.toLowerCase() === key)?.name ?? null;
 }
 
-const isTyping = (target: EventTarget | null) =>
+/** Whether keys are being typed into something. */
+export const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   target.matches("input:not([type=checkbox], [type=radio]), textarea, select");
 

@@ -110,7 +110,9 @@ export function FirstQuestions({ shop, onSkip }: Props) {
                 className="flex w-24 flex-col items-center text-center text-[13px] leading-tight"
               >
                 <Silhouette shape={bit.shape} scale={1.3} label={bit.name} />
-                <Words text={bit.name} />
+                <span>
+                  <Words text={bit.name} />
+                </span>
               </li>
             ))}
           </ul>

@@ -1,0 +1,8 @@
+/** The places of the application, in the order of the header. */
+export const PLACES = [
+  { path: "/", name: "Cuts" },
+  { path: "/drawer", name: "Drawer" },
+  { path: "/bench", name: "Bench" },
+  { path: "/rules", name: "House rules" },
+  { path: "/files", name: "Files" },
+] as const;
