@@ -14,7 +14,7 @@ interface Props {
 /** A line for small questions, answered while it is typed; and the way to any place. Enter copies the figure. */
 export function Palette({ unit, onClose }: Props) {
   const [text, setText] = useState("");
-  const [view, setView] = useState<QuickView | null>(null);
+  const [found, setFound] = useState<{ asked: string; view: QuickView } | null>(null);
   const [copied, setCopied] = useState(false);
   const [down, setDown] = useState<string | null>(null);
   const navigate = useNavigate();
@@ -24,7 +24,7 @@ export function Palette({ unit, onClose }: Props) {
     void api.quick(text).then((answer) => {
       if (!latest) return;
       setDown(answer.kind === "down" ? answer.message : null);
-      if (answer.kind === "ok") setView(answer.data);
+      if (answer.kind === "ok") setFound({ asked: text, view: answer.data });
     });
     return () => {
       latest = false;
@@ -36,6 +36,7 @@ export function Palette({ unit, onClose }: Props) {
     onClose();
     void navigate(path);
   };
+  const view = found?.view ?? null;
   const answer = view?.answer ?? null;
   const copy = async () => {
     if (!answer) return;
@@ -49,7 +50,8 @@ export function Palette({ unit, onClose }: Props) {
   const enter = () => {
     const place = places[0];
     const next = view?.completions[0];
-    if (answer) void copy();
+    // What is still shown of an earlier question is not what Enter is pressed for.
+    if (answer && found?.asked === text) void copy();
     else if (place) go(place.path);
     else if (next && !text.includes(" ")) setText(`${next.name} `);
   };
