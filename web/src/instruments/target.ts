@@ -22,6 +22,8 @@ export function useReadings(id: string, label: string, onText: (text: string) =>
     targets.set(id, { id, label, take: (text) => latest.current(text) });
     return () => {
       targets.delete(id);
+      // A field that is gone takes no reading: it would be lost.
+      if (caliper.snapshot().target === id) caliper.stop();
     };
   }, [id, label, takes]);
   const listening = useSyncExternalStore(caliper.subscribe, () => caliper.snapshot().target === id);
