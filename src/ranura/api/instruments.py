@@ -51,12 +51,12 @@ class InstrumentView:
     words: Text | None
 
 
-def _all(request: Request) -> Instruments:
+async def _all(request: Request) -> Instruments:
     instruments: Instruments = request.app.state.instruments
     return instruments
 
 
-def _one(kind: Kind, instruments: Annotated[Instruments, Depends(_all)]) -> Socketed:
+async def _one(kind: Kind, instruments: Annotated[Instruments, Depends(_all)]) -> Socketed:
     return instruments[kind]
 
 

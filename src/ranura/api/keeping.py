@@ -8,6 +8,7 @@ from dataclasses import replace
 from typing import Annotated, Any
 
 from fastapi import Depends, Request
+from fastapi.concurrency import run_in_threadpool
 from sqlalchemy.orm import Session
 
 from ranura.core.drawer.history import events
@@ -34,6 +35,11 @@ class ShopKeeper:
         if self._shop is None:
             with self._lock, self._store.session() as session:
                 self._shop = repository.load_shop(session, self._shop_id)
+        return self._shop
+
+    @property
+    def known(self) -> Shop | None:
+        """The shop as it is in memory; None before it was read."""
         return self._shop
 
     def change(self, rules: HouseRules, unit: Unit) -> Shop:
@@ -113,18 +119,20 @@ class ShopKeeper:
         return self._shop
 
 
-def _store(request: Request) -> Store:
+# What is at hand is handed over at once: a dependency that is no coroutine costs a change of thread.
+async def _store(request: Request) -> Store:
     store: Store = request.app.state.store
     return store
 
 
-def _keeper(request: Request) -> ShopKeeper:
+async def _keeper(request: Request) -> ShopKeeper:
     keeper: ShopKeeper = request.app.state.keeper
     return keeper
 
 
-def _shop(keeper: Annotated[ShopKeeper, Depends(_keeper)]) -> Shop:
-    return keeper.current()
+async def _shop(keeper: Annotated[ShopKeeper, Depends(_keeper)]) -> Shop:
+    known = keeper.known
+    return known if known is not None else await run_in_threadpool(keeper.current)
 
 
 TheStore = Annotated[Store, Depends(_store)]

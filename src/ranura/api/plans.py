@@ -22,7 +22,7 @@ from ranura.store import repository
 router = APIRouter(prefix="/api", tags=["plans"], responses=ERRORS)
 
 
-def _mounts(request: Request) -> Mounts:
+async def _mounts(request: Request) -> Mounts:
     mounts: Mounts = request.app.state.mounts
     return mounts
 

@@ -110,7 +110,7 @@ def list_bits(shop: TheShop, after: BackgroundTasks) -> DrawerView:
 
 
 @router.get("/bits/find")
-def find_bits(shop: TheShop, q: Annotated[str, Field(max_length=200)] = "") -> tuple[str, ...]:
+async def find_bits(shop: TheShop, q: Annotated[str, Field(max_length=200)] = "") -> tuple[str, ...]:
     """The ids of the bits that a few typed words fit."""
     return tuple(bit.id for bit in find(shop.bits, q, shop.unit))
 
