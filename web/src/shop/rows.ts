@@ -28,15 +28,22 @@ export const tileWidth = (bit: BitTile, width: number) =>
 const CHARACTER = 6.5;
 const MOST_LINES = 3;
 
-/** How many lines a name takes in a tile: nearly so, and rather one too many. */
+const counted = new Map<string, number>();
+
+/** How many lines a name takes in a tile: nearly so, and rather one too many. Counted once for each name and width. */
 export function linesOf(name: string, width: number): number {
   const fit = Math.max(1, Math.floor((width - 6) / CHARACTER));
+  const key = `${fit} ${name}`;
+  const known = counted.get(key);
+  if (known !== undefined) return known;
   let [lines, used] = [1, 0];
   for (const word of name.split(/\s+|(?<=-)/)) {
     if (used > 0 && used + 1 + word.length > fit) [lines, used] = [lines + 1, word.length];
     else used += (used > 0 ? 1 : 0) + word.length;
   }
-  return Math.min(MOST_LINES, lines);
+  const found = Math.min(MOST_LINES, lines);
+  counted.set(key, found);
+  return found;
 }
 
 /** The rows of a drawer `width` pixels wide; the opened bit stands below its row. */
