@@ -18,6 +18,7 @@ from ranura.calc import (
     length,
     passes,
     power,
+    profile,
     setback,
     sliding_dovetail,
     speed,
@@ -49,6 +50,7 @@ CALCULATORS: Mapping[str, Calculator] = {
     "bushing": Calculator(bushing.BushingRequest, bushing.BushingAnswer, bushing.answer),
     "inlay": Calculator(inlay.InlayRequest, inlay.InlayAnswer, inlay.answer),
     "bearing": Calculator(bearing.BearingRequest, bearing.BearingAnswer, bearing.answer),
+    "profile": Calculator(profile.ProfileRequest, profile.ProfileAnswer, profile.answer),
     "sliding-dovetail": Calculator(
         sliding_dovetail.SlidingDovetailRequest, sliding_dovetail.SlidingDovetailAnswer, sliding_dovetail.answer
     ),

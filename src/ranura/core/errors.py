@@ -74,6 +74,8 @@ class CutError(CraftError):
         "no-tool": "Nothing in this shop can make this cut: {reason}",
         "no-width": "A cut needs a width of more than 0",
         "no-depth": "A cut needs a depth of more than 0",
+        "tip-beyond-cutter": "{height:fine} beyond the face, more than the cutter of {length:fine} would be in the wood",
+        "cannot-be-raised": "A profile that gets thinner upwards, as of {profile:a} bit, cannot be raised in stages",
         "no-bits": "There is no bit in the drawer yet; add one to plan a cut",
         "no-straight-bit": "There is no straight bit or spiral in the drawer; add one to plan this cut",
         "no-routers": "There is no router on the bench yet; add one to plan a cut",
