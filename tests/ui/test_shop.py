@@ -274,6 +274,15 @@ def test_a_dialog_takes_readings_and_measured_thicknesses_too(page: Page):
     expect(page.get_by_role("dialog")).to_be_visible()
 
 
+def test_a_rule_that_is_a_length_takes_a_reading_too(open_page: Callable[..., Page]):
+    page = open_page("/rules", wait="rules-page")
+    page.get_by_test_id("rule-finish").click()
+    page.keyboard.press("F8")
+    page.get_by_test_id("simulated-value").fill("1.2")
+    page.get_by_test_id("press-button").click()
+    expect(page.get_by_test_id("rule-finish")).to_have_value(re.compile(r"1\.[12]\d* mm"))
+
+
 def test_a_rule_says_what_it_moves_before_it_is_kept(open_page: Callable[..., Page]):
     page = open_page("/rules", wait="rules-page")
     page.get_by_test_id("school-fixed-cap").click()

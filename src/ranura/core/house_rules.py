@@ -17,12 +17,13 @@ DepthRule = Literal["half-diameter", "diameter", "fixed-cap", "thinnest"]
 Climb = Literal["never", "start", "light-pass"]
 SpiralSchool = Literal["by-material", "spiral-first", "straight-first"]
 Burning = Literal["faster-feed", "slower-spindle"]
+Corners = Literal["chisel", "round-mate"]
 DadoWord = Literal["dado", "housing", "trench"]
 
 SPEED_RULES: tuple[SpeedRule, ...] = get_args(SpeedRule)
 DEPTH_RULES: tuple[DepthRule, ...] = get_args(DepthRule)
 
-RuleUnit = Literal["mm", "m/s", "m/min", "MPa", "×", "share", "min", "°"]
+RuleUnit = Literal["mm", "mm²", "m/s", "m/min", "MPa", "×", "share", "min", "°", "uses"]
 RuleGroup = Literal["speed", "depth", "feed", "size", "stiffness", "guide", "template", "joint", "choosing"]
 
 
@@ -69,6 +70,10 @@ SCHOOLS: tuple[Choice, ...] = (
            says="The first 15 mm of an edge may be climbed, lightly, before the cut proper."),
     Choice(group="climb", value="light-pass", name="A light climb pass first",
            says="A guided climb of at most 1 mm may go before the conventional pass."),
+    Choice(group="corners", value="chisel", name="Square with a chisel",
+           says="The round corners of a mortise are cut square, for a mate with square edges."),
+    Choice(group="corners", value="round-mate", name="Round the mate",
+           says="The corners stay round, and the edges of the mate are rounded to the bit."),
 )  # fmt: skip
 """All schools of R2, R3, R4, R7 and R15. Source: craft, where experienced people disagree."""
 
@@ -117,6 +122,7 @@ class HouseRules:
     climb: Climb = "never"
     spiral: SpiralSchool = "by-material"
     burning: Burning = "faster-feed"
+    corners: Corners = "chisel"
     dado_word: DadoWord = "dado"
 
     # fmt: off
@@ -156,6 +162,10 @@ class HouseRules:
         "How far a compression bit's first pass passes its tip part.")
     through_extra: float = _rule(0.5, 0.2, 3, "mm", "depth", "R3", "A through cut goes below the work",
         "How deep a through cut bites the sacrificial board.")
+    small_profile: float = _rule(20, 1, 20, "mm²", "depth", "R3", "A stage may be deeper while it takes under",
+        "Lower it and wide profiles take more stages.", waits="edges")
+    profile_last: float = _rule(0.5, 0.1, 0.5, "mm", "depth", "R3", "Last stage of a profile at most",
+        "Lower it and the last stage leaves a cleaner face.", waits="edges")
     feed_min_m_min: float = _rule(0.8, 0.8, 2, "m/min", "feed", "R4", "Slowest feed by hand",
         "Raise it and slow cuts get a slower spindle.")
     feed_max_m_min: float = _rule(5, 2, 5, "m/min", "feed", "R4", "Fastest feed by hand",
@@ -180,6 +190,18 @@ class HouseRules:
         "How far the straightedge stands out at either end.")
     fence_width: float = _rule(60, 20, 200, "mm", "guide", "R8", "Fence width",
         "The room on the board that the straightedge needs.")
+    downhill: float = _rule(3, 0.5, 3, "°", "guide", "R7", "Fibres lift from a slope of",
+        "Lower it and more of a curve is marked as risky.", waits="curved outlines")
+    end_grain: float = _rule(80, 45, 80, "°", "guide", "R7", "End grain from a slope of",
+        "Lower it and more of a curve is routed as end grain.", waits="curved outlines")
+    thin_work: float = _rule(10, 10, 40, "mm", "guide", "R7", "Work that an up-cut lifts, thinner than",
+        "Raise it and more boards carry the caution.")
+    tab: float = _rule(1.5, 1.5, 6, "mm", "guide", "R8", "Left below a cut-out at least",
+        "What holds a loose piece before it is trimmed flush.", waits="cut-outs")
+    lane: float = _rule(0.6, 0.1, 0.6, "share", "guide", "R8", "Lane of a field, of the bit's width",
+        "Lower it and flattening takes more lanes, with lower ridges.")
+    jointing: float = _rule(1, 0.5, 1.5, "mm", "guide", "R8", "Jointing takes in one trip",
+        "How far the infeed face stands behind the outfeed one.", waits="jointing")
     slot_play: float = _rule(0.1, 0, 0.5, "mm", "template", "R9", "Template slot wider than the bushing by",
         "Less is truer, more runs easier.")
     bore_clearance: float = _rule(0.5, 0.5, 3, "mm", "template", "R9", "Cutter clear of the bushing's bore by",
@@ -188,12 +210,20 @@ class HouseRules:
         "What the saw leaves outside the line, at most.", waits="template bits")
     template_thickness: float = _rule(9, 6, 25, "mm", "template", "R9", "Template at least",
         "Thinner gives a bearing too little to run on.", waits="templates")
+    uses_mdf: float = _rule(100, 10, 100, "uses", "template", "R9", "A template of MDF lasts for",
+        "Lower it and a template is measured again sooner.", waits="templates")
+    uses_plywood: float = _rule(150, 10, 150, "uses", "template", "R9", "A template of plywood lasts for",
+        "Lower it and a template is measured again sooner.", waits="templates")
+    uses_plastic: float = _rule(5_000, 100, 5_000, "uses", "template", "R9", "A template of hard plastic lasts for",
+        "Lower it and a template is measured again sooner.", waits="templates")
     plug_extra: float = _rule(1, 0.2, 5, "mm", "template", "R10", "Inlay plug proud by",
         "What stands out of the recess, to be planed flush.")
     bearing_fit: float = _rule(0.1, 0.01, 0.3, "mm", "guide", "R11", "A bearing fits within",
         "How far a rabbet by bearing may be from the width asked for.")
     bearing_contact: float = _rule(2, 2, 10, "mm", "guide", "R11", "Edge left for the bearing",
         "Less than this and the bearing has nothing to ride on.", waits="edges by bearing")
+    bearing_overhang: float = _rule(3, 3, 20, "mm", "guide", "R11", "A tip bearing clear of the bench by",
+        "How much further the work overhangs or is raised.", waits="edges by bearing")
     dovetail_share: float = _rule(0.72, 0.4, 0.9, "share", "joint", "R13", "Dovetail of the stock's thickness",
         "The widest dovetail bit that is taken by itself.")
     clearing_short: float = _rule(0.5, 0.2, 2, "mm", "joint", "R13", "Clearing pass short of the socket by",
@@ -206,10 +236,28 @@ class HouseRules:
         "Room for glue below the tongue.")
     dovetail_clearance: float = _rule(0.1, 0, 0.5, "mm", "joint", "R13", "Play of a sliding dovetail",
         "Over both flanks; 0 for a tapered one.")
+    fit_tight: float = _rule(0, 0, 0.05, "mm", "joint", "R14", "Tight fit",
+        "Clearance of a mate that is to be driven home.", waits="fitted mates")
     fit_sliding: float = _rule(0.1, 0.02, 0.5, "mm", "joint", "R14", "Sliding fit",
         "Clearance of a mate that is to slide.", waits="fitted mates")
     fit_glue: float = _rule(0.15, 0.02, 0.5, "mm", "joint", "R14", "Room for glue",
         "Clearance of a mate that is glued.", waits="fitted mates")
+    box_play: float = _rule(0.05, 0, 0.3, "mm", "joint", "R14", "Pins of a box joint narrower by",
+        "Two slots less this are the pitch; it adds up over the pins.", waits="box joints")
+    spread_bit: float = _rule(0.03, 0.03, 0.3, "mm", "joint", "R19", "A bit's width is known within",
+        "Raise it and a forecast of fit is less sure of itself.", waits="forecasts of fit")
+    spread_base: float = _rule(0.1, 0.1, 1, "mm", "joint", "R19", "A base's distance is known within",
+        "Raise it and a forecast of fit is less sure of itself.", waits="forecasts of fit")
+    spread_fence: float = _rule(0.15, 0.15, 1, "mm", "joint", "R19", "A fence is set within",
+        "Raise it and a forecast of fit is less sure of itself.", waits="forecasts of fit")
+    spread_spacer: float = _rule(0.05, 0.05, 0.5, "mm", "joint", "R19", "A spacer is known within",
+        "Raise it and a forecast of fit is less sure of itself.", waits="forecasts of fit")
+    spread_depth: float = _rule(0.1, 0.1, 1, "mm", "joint", "R19", "A depth is set within",
+        "Raise it and a forecast of fit is less sure of itself.", waits="forecasts of fit")
+    spread_mate: float = _rule(0.1, 0.1, 1, "mm", "joint", "R19", "A mate's thickness is known within",
+        "Raise it and a forecast of fit is less sure of itself.", waits="forecasts of fit")
+    spread_sheet: float = _rule(0.15, 0.15, 1, "mm", "joint", "R19", "A sheet's thickness is known within",
+        "Raise it and a forecast of fit is less sure of itself.", waits="forecasts of fit")
     setup_minutes: float = _rule(8, 1, 60, "min", "choosing", "R16", "A setup takes",
         "The time of a change of bit, height or fence.", waits="the order of work")
     # fmt: on

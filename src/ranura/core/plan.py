@@ -299,7 +299,7 @@ def _cautions(
         found.append(caution("down-cut-lifts-router"))
         if wood.material_class not in CROSS_VENEERED and numbers.over(asked.depth, bit.diameter):
             found.append(caution("down-cut-packs", depth=asked.depth, diameter=bit.diameter))
-    if bit.profile == "up-cut" and (numbers.under(asked.thickness, 10) or wood.material_class == "veneered-board"):
+    if bit.profile == "up-cut" and (numbers.under(asked.thickness, rules.thin_work) or wood.material_class == "veneered-board"):
         found.append(caution("up-cut-lifts-thin-work", thickness=asked.thickness))
     if wood.material_class in CROSS_VENEERED:
         found.append(caution("face-grain-splinters", material=wood.name))

@@ -10,6 +10,7 @@ export const GROUPS = [
   { key: "spiral", title: "Straight bit or spiral" },
   { key: "burning", title: "Against burning" },
   { key: "climb", title: "Cutting with the rotation" },
+  { key: "corners", title: "Corners of a mortise" },
 ] as const;
 
 type Group = (typeof GROUPS)[number];

@@ -14,6 +14,7 @@ import {
 import { useJobs, useRules, useShop } from "../api/queries";
 import { Place } from "../app/Place";
 import { Waiting } from "../app/Waiting";
+import { useReadings } from "../instruments/target";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
@@ -221,6 +222,7 @@ function NumberLine({ number, text, problem, changed, unit, onType }: NumberProp
   const { bound } = number;
   const state = problem === null ? "valid" : problem.partial ? "partial" : "invalid";
   const suffix = bound.unit === "mm" ? "" : (UNITS[bound.unit] ?? bound.unit);
+  const readings = useReadings(`rule-${bound.field}`, bound.name, onType, bound.unit === "mm");
   return (
     <div className="grid grid-cols-[1fr_7.5rem] items-start gap-x-3 border-b border-rule py-1.5">
       <label htmlFor={`rule-${bound.field}`} className="leading-tight">
@@ -246,6 +248,7 @@ function NumberLine({ number, text, problem, changed, unit, onType }: NumberProp
           className="field text-right tabular-nums"
           data-state={state}
           data-testid={`rule-${bound.field}`}
+          {...readings}
           value={text}
           autoComplete="off"
           spellCheck={false}

@@ -92,7 +92,7 @@ def cuts_made(bit: Bit, shop: Shop) -> tuple[Text, ...]:
         case "core-box":
             lines.append(write("Round-bottomed grooves up to {d:fine} wide", d=bit.diameter))
         case "surfacing":
-            lines.append(write("Flattens in lanes of {w:fine}", w=0.6 * bit.diameter))
+            lines.append(write("Flattens in lanes of {w:fine}", w=shop.rules.lane * bit.diameter))
         case "slot-cutter":
             lines.append(write("Slots {w:fine} wide, {d:fine} deep", w=bit.width or 0, d=(bit.diameter - (bit.bearing or 0)) / 2))
     if kind.makes == "templates":
