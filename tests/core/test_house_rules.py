@@ -30,6 +30,7 @@ from ranura.core.lengths import read
 from ranura.core.moves import moves
 from ranura.core.plan import plan_cut
 from ranura.core.shop import Shop
+from ranura.core.text import inch_parts
 from ranura.core.tooling.bits import Bit
 from ranura.store.demo import SHOP, WING_CASE_SIDE
 
@@ -73,7 +74,7 @@ def facts_of(cut, piece, shop: Shop):
         plan = plan_cut(cut, piece, shop, shop.rules)
     except CraftError as problem:
         return [problem.code, str(problem)]
-    figures = [(figure.key, figure.value) for figure in plan.figures]
+    figures = [(figure.key, figure.value, str(figure.shown.inch)) for figure in plan.figures]
     cautions = [(caution.code, caution.message.metric) for caution in plan.cautions]
     return [plan.title.metric, plan.bit_id, plan.router_id, figures, cautions]
 
@@ -198,3 +199,17 @@ def test_what_a_change_moves_is_named_before_and_after_and_nothing_moves_without
     assert {move.cut_name for move in found} == {"Shelf"}
     deepest = next(move for move in found if move.label == "Deepest pass")
     assert (deepest.before.metric.number, deepest.after.metric.number) == ("6.35", "3")
+
+
+def test_inches_are_written_as_fine_as_the_shop_reads_them_with_what_they_are_off_by():
+    read_so = {}
+    for inches in school_values()["inches"]:
+        shop = dataclasses.replace(SHOP, rules=HouseRules(inches=inches))
+        plan = plan_cut(CUTS[0][0], PLY, shop, shop.rules)
+        setback = next(figure for figure in plan.figures if figure.key == "guide.setback")
+        read_so[inches] = (str(setback.shown.inch), str(setback.shown.metric))
+    assert read_so == {
+        "1/64": ("2 45/64 in", "68.65 mm"), "1/32": ("2 11/16 in (−0.39 mm)", "68.65 mm"),
+        "1/16": ("2 11/16 in (−0.39 mm)", "68.65 mm"),
+    }  # fmt: skip
+    assert inch_parts() == 64, "a plan leaves no trace"

@@ -15,6 +15,7 @@ from ranura.core.drawer.history import events
 from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import Unit
 from ranura.core.shop import Shop
+from ranura.core.text import read_inches_to
 from ranura.core.tooling.bits import Bit
 from ranura.store import history, repository, things
 from ranura.store.repository import Store
@@ -132,7 +133,9 @@ async def _keeper(request: Request) -> ShopKeeper:
 
 async def _shop(keeper: Annotated[ShopKeeper, Depends(_keeper)]) -> Shop:
     known = keeper.known
-    return known if known is not None else await run_in_threadpool(keeper.current)
+    shop = known if known is not None else await run_in_threadpool(keeper.current)
+    read_inches_to(shop.rules.inch_parts)
+    return shop
 
 
 TheStore = Annotated[Store, Depends(_store)]

@@ -124,7 +124,7 @@ class FlatView:
     texts: Mapping[str, str]
 
 
-_remembered: dict[int, tuple[Bit, Shape, Text]] = {}
+_remembered: dict[int, tuple[Bit, Shape]] = {}
 _MOST_REMEMBERED = 30_000
 
 
@@ -134,9 +134,9 @@ def tile(bit: Bit, said: tuple[Mark, ...]) -> BitTile:
     if kept is None or kept[0] is not bit:
         if len(_remembered) >= _MOST_REMEMBERED:
             _remembered.clear()
-        kept = _remembered[id(bit)] = (bit, shape(bit), _sizes(bit))
+        kept = _remembered[id(bit)] = (bit, shape(bit))
     return BitTile(
-        id=bit.id, name=bit.name, profile=bit.profile, kind=bit.kind.name, makes=bit.kind.makes, sizes=kept[2],
+        id=bit.id, name=bit.name, profile=bit.profile, kind=bit.kind.name, makes=bit.kind.makes, sizes=_sizes(bit),
         shank=shank_name(bit.shank), state=bit.state, life=write("{m:n0} m cut", m=bit.metres_cut), price=bit.price,
         shape=kept[1], marks=said, archived=bit.archived,
     )  # fmt: skip

@@ -11,7 +11,7 @@ from dataclasses import dataclass, field
 from functools import lru_cache
 from typing import Literal
 
-from ranura.core.text import Fact, Text, write
+from ranura.core.text import Fact, Text, inch_parts, write
 
 Level = Literal["stop", "caution", "note"]
 Place = Literal["tool", "speed", "depths", "guide", "direction", "feed", "hold", "general"]
@@ -521,11 +521,11 @@ def caution(code: str, *, level: Level | None = None, **facts: Fact) -> Caution:
 
     >>> caution("large-by-hand", diameter=40).message.metric
     '40 mm is a large bit to guide by hand'"""
-    return _made(code, level, tuple(facts.items()))
+    return _made(code, level, tuple(facts.items()), inch_parts())
 
 
 @lru_cache(maxsize=4096)
-def _made(code: str, level: Level | None, items: tuple[tuple[str, Fact], ...]) -> Caution:
+def _made(code: str, level: Level | None, items: tuple[tuple[str, Fact], ...], _parts: int) -> Caution:
     """Remembered, since a plan says the same of most bits and routers as the plan before it."""
     words, facts = WORDS[code], dict(items)
     return Caution(
@@ -540,7 +540,7 @@ def _made(code: str, level: Level | None, items: tuple[tuple[str, Fact], ...]) -
 
 def spoken(reason: Reason) -> Caution:
     """The sentence of a reason."""
-    return _made(reason.code, None, tuple(reason.facts.items()))
+    return _made(reason.code, None, tuple(reason.facts.items()), inch_parts())
 
 
 def has_stop(cautions: Iterable[Caution]) -> bool:

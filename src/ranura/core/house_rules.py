@@ -18,6 +18,7 @@ Climb = Literal["never", "start", "light-pass"]
 SpiralSchool = Literal["by-material", "spiral-first", "straight-first"]
 Burning = Literal["faster-feed", "slower-spindle"]
 Corners = Literal["chisel", "round-mate"]
+Inches = Literal["1/64", "1/32", "1/16"]
 DadoWord = Literal["dado", "housing", "trench"]
 
 SPEED_RULES: tuple[SpeedRule, ...] = get_args(SpeedRule)
@@ -74,6 +75,12 @@ SCHOOLS: tuple[Choice, ...] = (
            says="The round corners of a mortise are cut square, for a mate with square edges."),
     Choice(group="corners", value="round-mate", name="Round the mate",
            says="The corners stay round, and the edges of the mate are rounded to the bit."),
+    Choice(group="inches", value="1/64", name="To 1/64 in",
+           says="Lengths in inches are written to the nearest 1/64, as a fine rule shows them."),
+    Choice(group="inches", value="1/32", name="To 1/32 in",
+           says="Written to the nearest 1/32; what that is off by stands beside it."),
+    Choice(group="inches", value="1/16", name="To 1/16 in",
+           says="Written to the nearest 1/16, as on a tape; what that is off by stands beside it."),
 )  # fmt: skip
 """All schools of R2, R3, R4, R7 and R15. Source: craft, where experienced people disagree."""
 
@@ -123,6 +130,7 @@ class HouseRules:
     spiral: SpiralSchool = "by-material"
     burning: Burning = "faster-feed"
     corners: Corners = "chisel"
+    inches: Inches = "1/64"
     dado_word: DadoWord = "dado"
 
     # fmt: off
@@ -272,6 +280,11 @@ class HouseRules:
         for group, known in school_values().items():
             if getattr(self, group) not in known:
                 raise RuleError("unknown-school", field=group, value=getattr(self, group), name=group, choices=", ".join(known))
+
+    @property
+    def inch_parts(self) -> int:
+        """Into how many parts an inch is divided where lengths are written."""
+        return int(self.inches.removeprefix("1/"))
 
 
 @lru_cache(maxsize=1)

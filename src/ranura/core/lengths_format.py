@@ -29,21 +29,21 @@ def mm_number(mm: float, step: float) -> str:
     return text.rstrip("0").rstrip(".") if "." in text else text
 
 
-def inch_number(mm: float | Fraction) -> tuple[str, float]:
-    """The nearest 1/64 in (halves up), reduced, and its error in mm: fraction − exact.
+def inch_number(mm: float | Fraction, parts: int = INCH_STEP) -> tuple[str, float]:
+    """The nearest part of an inch (halves up), reduced, and its error in mm: fraction − exact.
 
     >>> inch_number(19.05), inch_number(0), inch_number(17.6)
     (('3/4', 0.0), ('0', 0.0), ('11/16', -0.1375))"""
     exact = Decimal(mm.numerator) / mm.denominator if isinstance(mm, Fraction) else Decimal(repr(round(float(mm), _NOISE)))
-    sixty_fourths = int((exact * INCH_STEP * 10 / 254 + Decimal("0.5")).to_integral_value(ROUND_FLOOR))
-    error = float(Decimal(sixty_fourths) * 254 / (10 * INCH_STEP) - exact)
-    sign, size = ("−", -sixty_fourths) if sixty_fourths < 0 else ("", sixty_fourths)
-    whole, rest = divmod(size, INCH_STEP)
-    parts = [str(whole)] if whole or not rest else []
+    count = int((exact * parts * 10 / 254 + Decimal("0.5")).to_integral_value(ROUND_FLOOR))
+    error = float(Decimal(count) * 254 / (10 * parts) - exact)
+    sign, size = ("−", -count) if count < 0 else ("", count)
+    whole, rest = divmod(size, parts)
+    words = [str(whole)] if whole or not rest else []
     if rest:
-        common = math.gcd(rest, INCH_STEP)
-        parts.append(f"{rest // common}/{INCH_STEP // common}")
-    return sign + " ".join(parts), error
+        common = math.gcd(rest, parts)
+        words.append(f"{rest // common}/{parts // common}")
+    return sign + " ".join(words), error
 
 
 def trade_text(mm: float) -> str:

@@ -27,7 +27,7 @@ from ranura.core.pieces import Piece
 from ranura.core.setting import Setting
 from ranura.core.shop import Shop
 from ranura.core.slip import PassLine, Section, pass_lines, sections
-from ranura.core.text import Reading, Text, write
+from ranura.core.text import Reading, Text, inches_to, write
 from ranura.core.tooling.bits import shank_name
 from ranura.core.working import Figure, show
 from ranura.core.workings import figures
@@ -82,6 +82,11 @@ def plan_cut(cut: Dado, piece: Piece, shop: Shop, rules: HouseRules, *, mounted:
 
     Raises `CutError` with the dimension that cannot be: no wood for it, or no bit in the drawer for it. A pinned tool
     that cannot make the cut is planned all the same, as far as it goes, with its stop."""
+    with inches_to(rules.inch_parts):
+        return _plan(cut, piece, shop, rules, mounted)
+
+
+def _plan(cut: Dado, piece: Piece, shop: Shop, rules: HouseRules, mounted: frozenset[Pair]) -> CutPlan:
     wood = shop.material(piece.material, field="piece.material")
     asked = channel(cut, piece)
     if all(bit.archived for bit in shop.bits):

@@ -9,7 +9,9 @@ many decimals, `pct` a share as a percentage.
 from __future__ import annotations
 
 import string
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
+from contextlib import contextmanager
+from contextvars import ContextVar
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
@@ -58,12 +60,39 @@ def grouped(value: float, decimals: int = 0) -> str:
     return text.rstrip("0").rstrip(".") if "." in text else text
 
 
-@lru_cache(maxsize=8192)
+_parts: ContextVar[int] = ContextVar("parts", default=lengths_format.INCH_STEP)
+
+
+def read_inches_to(parts: int) -> None:
+    """From here on, in this context, lengths are written to so many parts of an inch (R1 house rule)."""
+    _parts.set(parts)
+
+
+@contextmanager
+def inches_to(parts: int) -> Iterator[None]:
+    """Inside of it lengths are written to so many parts of an inch."""
+    before = _parts.set(parts)
+    try:
+        yield
+    finally:
+        _parts.reset(before)
+
+
+def inch_parts() -> int:
+    """How many parts of an inch lengths are written to here: what remembers a text must remember it for these."""
+    return _parts.get()
+
+
 def length_reading(mm: float, *, step: float, system: System) -> Reading:
-    """A length rounded to `step` mm, or to the nearest 1/64 in with its error where that shows."""
+    """A length rounded to `step` mm, or to the nearest part of an inch with its error where that shows."""
+    return _length_reading(mm, step, system, _parts.get())
+
+
+@lru_cache(maxsize=8192)
+def _length_reading(mm: float, step: float, system: System, parts: int) -> Reading:
     if system == "metric":
         return Reading(number=lengths_format.mm_number(mm, step), unit="mm")
-    number, error = lengths_format.inch_number(mm)
+    number, error = lengths_format.inch_number(mm, parts)
     shows = abs(error) > lengths_format.SHOWN_ERROR
     return Reading(number=number, unit="in", error=f"{error:+.2f} mm".replace("-", "−") if shows else None)
 

@@ -11,6 +11,7 @@ export const GROUPS = [
   { key: "burning", title: "Against burning" },
   { key: "climb", title: "Cutting with the rotation" },
   { key: "corners", title: "Corners of a mortise" },
+  { key: "inches", title: "How fine inches are written" },
 ] as const;
 
 type Group = (typeof GROUPS)[number];
