@@ -274,6 +274,16 @@ def test_a_dialog_takes_readings_and_measured_thicknesses_too(page: Page):
     expect(page.get_by_role("dialog")).to_be_visible()
 
 
+def test_how_fine_inches_are_written_moves_what_an_inch_reader_sees(open_page: Callable[..., Page]):
+    page = open_page("/rules", wait="rules-page")
+    page.get_by_test_id("school-1/32").click()
+    expect(page.get_by_test_id("moves")).to_have_text("No figure of this job moves.")
+    page.get_by_test_id("rules-keep").click()
+    page.get_by_role("link", name="Cuts", exact=True).click()
+    page.get_by_test_id("unit-in").click()
+    expect(section(page, "guide")).to_contain_text("2 11/16 in −0.39 mm")
+
+
 def test_a_rule_that_is_a_length_takes_a_reading_too(open_page: Callable[..., Page]):
     page = open_page("/rules", wait="rules-page")
     page.get_by_test_id("rule-finish").click()

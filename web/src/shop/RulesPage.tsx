@@ -91,6 +91,10 @@ function Changing({ shop, kept, jobs }: Props) {
     } else setProblem(problemOf(answer));
   };
   const wrong = new Map((drafted?.problems ?? []).map((each) => [each.field, each]));
+  // How fine inches are written moves nothing for who reads millimetres.
+  const seen = (drafted?.moves ?? []).filter(
+    (move) => line(reading(move.before, shop.unit)) !== line(reading(move.after, shop.unit)),
+  );
   return (
     <Place title="House rules" shopName={shop.name} unit={shop.unit} onSwitch={switchUnit}>
       <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_390px]" data-testid="rules-page">
@@ -167,10 +171,10 @@ function Changing({ shop, kept, jobs }: Props) {
               </p>
             ) : drafted && drafted.problems.length > 0 ? (
               <p className="text-[14.5px] text-cut">Mend what is marked first.</p>
-            ) : drafted && drafted.moves.length === 0 ? (
+            ) : drafted && seen.length === 0 ? (
               <p className="text-[14.5px]">No figure of this job moves.</p>
             ) : (
-              <Moves moves={drafted?.moves ?? []} unit={shop.unit} />
+              <Moves moves={seen} unit={shop.unit} />
             )}
             {problem ? (
               <p role="alert" className="text-cut">
@@ -276,10 +280,10 @@ function Moves({ moves, unit }: { moves: DraftedRules["moves"]; unit: Unit }) {
                   <tr key={move.label} className="border-t border-rule">
                     <th className="py-0.5 pr-2 text-left font-normal text-ink-2">{move.label}</th>
                     <td className="py-0.5 pr-2 text-right whitespace-nowrap text-ink-2 line-through">
-                      <Words text={words(reading(move.before, unit))} />
+                      <Words text={line(reading(move.before, unit))} />
                     </td>
                     <td className="py-0.5 text-right font-semibold whitespace-nowrap">
-                      <Words text={words(reading(move.after, unit))} />
+                      <Words text={line(reading(move.after, unit))} />
                     </td>
                   </tr>
                 ))}
@@ -292,4 +296,5 @@ function Moves({ moves, unit }: { moves: DraftedRules["moves"]; unit: Unit }) {
   );
 }
 
-const words = (read: { number: string; unit: string }) => `${read.number} ${read.unit}`.trim();
+const line = (read: { number: string; unit: string; error?: string | null }) =>
+  `${read.number} ${read.unit} ${read.error ? `(${read.error})` : ""}`.trim();
