@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 import pytest
-from hypothesis import assume, given, settings
+from hypothesis import assume, given
 from hypothesis import strategies as st
 from pydantic import ValidationError
 from shapely.geometry import Polygon
@@ -103,7 +103,6 @@ def test_a_fine_raster_counts_the_same(tool):
 
 
 @given(bits(), st.lists(st.tuples(st.floats(0, 1), st.floats(-0.5, 1)), min_size=1, max_size=4), st.floats(3, 40))
-@settings(max_examples=60)
 def test_trips_add_up_and_never_take_the_same_wood_twice(tool, settings_of, thickness):
     stock = Stock(thickness=thickness, width=300)
     trips = [Trip(height=share * tool.cutting_length, offset=out * tool.diameter) for share, out in settings_of]
@@ -184,7 +183,6 @@ def test_the_calculator_answers_and_refuses_at_the_field():
 
 
 @given(bits(), st.floats(1, 30), st.integers(1, 4))
-@settings(max_examples=40)
 def test_any_bit_that_may_be_raised_is_staged(tool, thickness, count):
     assume(can_be_raised(tool))
     stock = Stock(thickness=thickness, width=300)

@@ -30,6 +30,7 @@ def test_help_has_one_line_a_verb():
         assert sum(line.strip().startswith(f"{verb} ") for line in lines) == 1
 
 
+@pytest.mark.slow
 @pytest.mark.parametrize("words", [[], ["magic"], ["demo", "--frsh"], ["calc"], ["calc", "--all"]])
 def test_wrong_words_end_with_2(words):
     done = subprocess.run([LAUNCHER, *words], capture_output=True, text=True, input="")
@@ -37,6 +38,7 @@ def test_wrong_words_end_with_2(words):
     assert "Traceback" not in done.stderr
 
 
+@pytest.mark.slow
 def test_calc_keeps_standard_output_for_the_answer():
     done = subprocess.run([LAUNCHER, "calc", "length"], capture_output=True, text=True, input='{"text": "3/4 in"}', check=True)
     assert json.loads(done.stdout)["mm"] == 19.05
