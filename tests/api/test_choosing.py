@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from sqlalchemy.exc import OperationalError
 
-from ranura.api.mounting import Mounts
+from ranura.api.mounting import Before, Mounts
 from ranura.core.plan import plan_cut
 from ranura.store.demo import SHOP
 
@@ -49,7 +49,7 @@ def test_the_list_of_what_to_buy_follows_the_cuts_of_the_jobs(client):
     assert client.get("/api/shopping").json()["buys"] == []
     add_cut(client, "4", "300")
     found = client.get("/api/shopping").json()
-    assert (found["cuts"], found["makes"]) == (3, 3)
+    assert (found["cuts"], found["makes"]) == (8, 8)
     (bought,) = found["buys"]
     assert bought["serves"][0]["cut_name"] == "4 at 300, Wing case side"
     kept = client.post("/api/bits", json={"texts": {**bought["texts"], "price": str(bought["price"])}})
@@ -93,11 +93,11 @@ def test_what_is_mounted_is_remembered_while_the_database_is_down(store):
 
     mounts = Mounts(store)
     known = mounts.before("shelf-dado-64", SHOP)
-    assert known == {("straight-12.7", "plunge-two")}
-    assert mounts.before("shelf-dado-212", SHOP) == frozenset(), "nothing comes before the first"
+    assert known.mounted == {("straight-12.7", "plunge-two")}
+    assert mounts.before("shelf-dado-212", SHOP) == Before(), "nothing comes before the first"
     mounts._store = Down()
     assert mounts.before("shelf-dado-64", SHOP) == known
-    assert mounts.before("another", SHOP) == frozenset()
+    assert mounts.before("another", SHOP) == Before()
 
 
 def test_a_cut_that_stops_mounts_nothing(client):
@@ -106,4 +106,4 @@ def test_a_cut_that_stops_mounts_nothing(client):
     stopped = {"name": "x", "version": 1, "cut": {**lengths, "bit_id": "straight-12", "router_id": "plunge-two"}}
     assert client.put("/api/cuts/shelf-dado-212", json=stopped).status_code == 200
     assert client.get("/api/cuts/shelf-dado-212/plan").json()["status"] == "stop"
-    assert client.app.state.mounts.before("shelf-dado-64", client.app.state.keeper.current()) == frozenset()
+    assert client.app.state.mounts.before("shelf-dado-64", client.app.state.keeper.current()) == Before()

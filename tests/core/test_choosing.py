@@ -12,8 +12,9 @@ from pydantic import TypeAdapter
 
 from ranura.calc.registry import calculate
 from ranura.core.choosing.candidates import sift
-from ranura.core.choosing.judging import Candidate, Judge
-from ranura.core.choosing.ranking import Ranking, finish_order
+from ranura.core.choosing.channels import ChannelJudge
+from ranura.core.choosing.order import Candidate
+from ranura.core.choosing.ranking import ChannelRanking, finish_order
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.dado import channel
 from ranura.core.cuts.straight import StraightCut
@@ -42,9 +43,9 @@ def drawer(*bits: Bit, **rules) -> Shop:
 
 
 def order(shop: Shop, need: StraightCut, wood: str) -> list[str]:
-    judge = Judge(shop, need, shop.material(wood), shop.rules)
+    judge = ChannelJudge(shop, need, shop.material(wood), shop.rules)
     found = sift(judge)
-    return [each.bit.id for each in Ranking(judge.wood, need, shop.rules).order(found.fit)]
+    return [each.bit.id for each in ChannelRanking(judge.wood, need, shop.rules).order(found.fit)]
 
 
 def need(**more) -> StraightCut:
@@ -109,7 +110,7 @@ SLENDER = {"cutting_length": 29, "overall_length": 80}
 )  # fmt: skip
 def test_every_drop_has_its_reason(bit, cut, code):
     shop = drawer(dataclasses.replace(FOUR[0], **bit))
-    judge = Judge(shop, need(**cut), shop.material("oak"), shop.rules)
+    judge = ChannelJudge(shop, need(**cut), shop.material("oak"), shop.rules)
     found = sift(judge)
     assert found.fit == []
     assert [drop.reason.code for drop in found.dropped] == [code]
@@ -132,8 +133,8 @@ def test_the_short_list_is_the_beginning_of_the_whole_one(places, width, depth, 
     bits = tuple(LARGE.bits[place] for place in sorted(places))
     shop = dataclasses.replace(LARGE, bits=bits, routers=routers, rules=HouseRules(spiral=spiral))
     cut = need(width=width, depth=depth)
-    judge = Judge(shop, cut, shop.material(wood), shop.rules)
-    ranking = Ranking(judge.wood, cut, shop.rules)
+    judge = ChannelJudge(shop, cut, shop.material(wood), shop.rules)
+    ranking = ChannelRanking(judge.wood, cut, shop.rules)
     whole, short = sift(judge), shortlist(judge, ranking, count=count)
     assert short.fit[:count] == ranking.order(whole.fit)[:count]
     assert {(drop.bit.id, drop.router and drop.router.id, drop.reason.code) for drop in short.dropped} <= {
@@ -146,7 +147,7 @@ def test_the_short_list_is_the_beginning_of_the_whole_one(places, width, depth, 
 def test_no_plunge_base_is_a_reason_and_the_nearest_miss():
     fixed = dataclasses.replace(PLUNGE_TWO, bases=PLUNGE_TWO.bases[1:])
     shop = dataclasses.replace(drawer(FOUR[0]), routers=(fixed,))
-    judge = Judge(shop, need(stopped=True), shop.material("oak"), shop.rules)
+    judge = ChannelJudge(shop, need(stopped=True), shop.material("oak"), shop.rules)
     assert sift(judge).dropped[0].reason.code == "no-plunge-base"
 
 
@@ -221,7 +222,7 @@ def test_the_quick_look_never_says_yes_where_the_close_one_says_no(made, depth, 
         return
     asked = channel(cut, piece)
     shop = dataclasses.replace(SHOP, bits=(made,))
-    judge = Judge(shop, asked.need, wood, SHOP.rules, asked)
+    judge = ChannelJudge(shop, asked.need, wood, SHOP.rules, asked)
     for router in SHOP.routers:
         quick = judge.of_bit(made) or judge.first_look(made, router)
         close = judge.candidate(made, router)

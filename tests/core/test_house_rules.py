@@ -12,8 +12,8 @@ from hypothesis import strategies as st
 from pydantic import TypeAdapter
 
 from ranura.core.choosing.candidates import sift
-from ranura.core.choosing.judging import Judge
-from ranura.core.choosing.ranking import Ranking
+from ranura.core.choosing.channels import ChannelJudge
+from ranura.core.choosing.ranking import ChannelRanking
 from ranura.core.cuts.dado import Dado
 from ranura.core.cuts.straight import StraightCut
 from ranura.core.cutting.size import size_reasons
@@ -88,16 +88,16 @@ def battery(rules: HouseRules) -> str:
     said += [facts_of(cut, piece, vague) for cut, piece in CUTS[:2]]
     for need in NEEDS:
         for wood in ("hornbeam", "birch-plywood"):
-            judge = Judge(shop, need, shop.material(wood), rules)
+            judge = ChannelJudge(shop, need, shop.material(wood), rules)
             found = sift(judge)
-            ranked = Ranking(judge.wood, need, rules).order(found.fit)
+            ranked = ChannelRanking(judge.wood, need, rules).order(found.fit)
             said += [[(each.bit.id, each.router.id) for each in ranked], [(d.bit.id, d.reason.code) for d in found.dropped]]
             tooling = Tooling(
                 bit=SLENDER, router=SHOP.routers[1], rpm=18_000, free_length=58, material=judge.wood, rules=rules, need=need
             )  # fmt: skip
             steps = plan_steps(tooling, run=300, spacers=(0.0,) * len(need.engagements(SLENDER.diameter)))
             said.append([steps.passes, [(caution.code, caution.message.metric) for caution in steps.cautions]])
-            said.append([judge.reach, *(str(judge.grip(bit, SHOP.routers[1])) for bit in SHOP.bits[:6])])
+            said.append([judge.depth, *(str(judge.grip(bit, SHOP.routers[1])) for bit in SHOP.bits[:6])])
     for diameter in (22, 30, 36, 45, 55, 62):
         for shank in (6.35, 8, 12.7):
             for kind, mounting in (("trim", "hand"), ("mid-size", "hand"), ("mid-size", "table"), ("large", "hand")):

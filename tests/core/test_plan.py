@@ -15,8 +15,8 @@ from shapely.geometry import Polygon
 
 from ranura.core.cautions import WORDS, Caution
 from ranura.core.choosing.candidates import sift
-from ranura.core.choosing.judging import Judge
-from ranura.core.choosing.ranking import Ranking
+from ranura.core.choosing.channels import ChannelJudge
+from ranura.core.choosing.ranking import ChannelRanking
 from ranura.core.cuts.dado import Dado, channel
 from ranura.core.errors import CutError
 from ranura.core.house_rules import DEPTH_RULES, SPEED_RULES, HouseRules, RuleError
@@ -155,7 +155,7 @@ def test_nothing_is_said_of_hand_guiding_for_a_router_under_a_table():
 
 def sifted(cut: Dado = MIDDLE, piece: Piece = WING_CASE_SIDE, shop: Shop = SHOP):
     asked = channel(cut, piece)
-    return sift(Judge(shop, asked.need, shop.material(piece.material), shop.rules, asked))
+    return sift(ChannelJudge(shop, asked.need, shop.material(piece.material), shop.rules, asked))
 
 
 def test_every_pair_is_either_offered_or_refused_once():
@@ -165,7 +165,9 @@ def test_every_pair_is_either_offered_or_refused_once():
     refused = [(d.bit.id, d.router.id) for d in found.dropped if d.router is not None]
     assert sorted(offered + refused) == sorted((b.id, r.id) for b in SHOP.bits for r in SHOP.routers if b.id not in alone)
     made = plan()
-    ranked = Ranking(SHOP.material(WING_CASE_SIDE.material), channel(MIDDLE, WING_CASE_SIDE).need, SHOP.rules).order(found.fit)
+    ranked = ChannelRanking(SHOP.material(WING_CASE_SIDE.material), channel(MIDDLE, WING_CASE_SIDE).need, SHOP.rules).order(
+        found.fit
+    )
     assert [(o.bit_id, o.router_id) for o in made.offers] == [(c.bit.id, c.router.id) for c in ranked[:8]]
     assert not made.offers[0].loses
     assert all(o.loses for o in made.offers[1:])
@@ -327,7 +329,7 @@ def _facts_of(template: str) -> set[str]:
 
 def test_codes_and_words_are_the_same_set(request):
     root = request.config.rootpath / "src" / "ranura"
-    sources = [f.read_text() for f in root.rglob("*.py") if f.name != "cautions.py"]
+    sources = [f.read_text() for f in root.rglob("*.py") if f.parent.name != "caution_words"]
     said = {code for text in sources for code in re.findall(r'(?:caution|Reason)\(\s*"([a-z-]+)"', text)}
     assert said <= set(WORDS), "a code without words"
     assert {code for code in WORDS if not any(f'"{code}"' in text for text in sources)} == {"general"}, "words no rule says"

@@ -14,8 +14,9 @@ from tests.data.tools import bits
 from ranura.calc.fields import Refused
 from ranura.calc.registry import calculate, problem_of
 from ranura.core.errors import CraftError, CutError
-from ranura.core.shapes.section import Stock, Trip, can_be_raised, section, taken
-from ranura.core.shapes.stages import stages_by_fence, stages_by_height
+from ranura.core.shapes.section import section
+from ranura.core.shapes.stages import stages
+from ranura.core.shapes.trips import Stock, Trip, can_be_raised, taken
 from ranura.core.tooling.bits import Bit
 from ranura.core.tooling.profiles import PROFILES, radius_at
 from ranura.store.demo_tools import BITS
@@ -114,6 +115,7 @@ def test_trips_add_up_and_never_take_the_same_wood_twice(tool, settings_of, thic
         assert bite.width <= tool.diameter + 1e-6
         assert bite.depth <= min(thickness, tool.cutting_length) + 1e-6
         assert bite.mean_width <= bite.width + 1e-6
+    assert taken(tool, trips[0], stock) == pytest.approx(found.bites[0].area, rel=1e-6, abs=1e-6), "in one dimension and in two"
     again = section(tool, [*trips, trips[-1]], stock)
     assert again.bites[-1].area == pytest.approx(0, abs=1e-6), "a spring pass takes nothing"
 
@@ -133,7 +135,8 @@ def test_raising_is_for_profiles_that_never_get_thinner():
 @pytest.mark.parametrize("count", [1, 2, 3, 5])
 def test_stages_take_equal_areas_and_end_where_they_should(tool, count):
     final = Trip(height=tool.cutting_length, offset=tool.bearing / 2)
-    for staged in (stages_by_height(tool, final, BOARD, count=count), stages_by_fence(tool, final, BOARD, count=count)):
+    for by in ("height", "fence", "both"):
+        staged = stages(tool, final, BOARD, count=count, by=by)
         assert staged[-1] == final
         assert len(staged) == count
         areas = [bite.area for bite in section(tool, staged, BOARD).bites]
@@ -144,7 +147,7 @@ def test_stages_take_equal_areas_and_end_where_they_should(tool, count):
 def test_what_cannot_be_raised_or_stands_too_far_out_is_refused_at_its_field():
     dovetail = bit("dovetail", diameter=12.7, angle=14, cutting_length=12)
     with pytest.raises(CutError) as refused:
-        stages_by_height(dovetail, Trip(height=8, offset=0), BOARD, count=2)
+        stages(dovetail, Trip(height=8, offset=0), BOARD, count=2, by="height")
     assert (refused.value.code, refused.value.field) == ("cannot-be-raised", "stages")
     with pytest.raises(CutError) as refused:
         section(ROUND, [Trip(height=3, offset=6.35), Trip(height=6.5, offset=6.35)], BOARD)
@@ -187,6 +190,6 @@ def test_any_bit_that_may_be_raised_is_staged(tool, thickness, count):
     assume(can_be_raised(tool))
     stock = Stock(thickness=thickness, width=300)
     final = Trip(height=tool.cutting_length, offset=tool.diameter / 4)
-    staged = stages_by_height(tool, final, stock, count=count)
+    staged = stages(tool, final, stock, count=count, by="height")
     heights = [trip.height for trip in staged]
     assert heights == sorted(heights)

@@ -24,10 +24,8 @@ def printed(paper="A4", system="metric", **changes) -> tuple[PdfReader, Sheet]:
     sheet = Sheet(
         plan=plan,
         piece=WING_CASE_SIDE,
-        cut=cut,
         name="Middle shelf",
         shop_name=SHOP.name,
-        word="dado",
         material_name="birch plywood",
     )
     return PdfReader(BytesIO(slip_pdf(sheet, paper=paper, system=system))), sheet
@@ -80,7 +78,7 @@ def test_a_stop_is_printed_as_one():
 def test_printing_twice_gives_the_same_bytes():
     cut = SHELF_DADOES[0][2]
     plan = plan_cut(cut, WING_CASE_SIDE, SHOP, SHOP.rules)
-    sheet = Sheet(plan=plan, piece=WING_CASE_SIDE, cut=cut, name="x", shop_name="y", word="dado", material_name="birch plywood")
+    sheet = Sheet(plan=plan, piece=WING_CASE_SIDE, name="x", shop_name="y", material_name="birch plywood")
     assert slip_pdf(sheet, paper="A4", system="metric") == slip_pdf(sheet, paper="A4", system="metric")
 
 

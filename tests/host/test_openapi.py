@@ -28,8 +28,10 @@ def test_answers_carry_every_field():
 
 
 def test_requests_keep_their_defaults():
-    cut = API["components"]["schemas"]["CutIn"]
+    cut = API["components"]["schemas"]["DadoIn"]
     assert set(cut["required"]) == {"width", "depth", "position"}
+    edge = API["components"]["schemas"]["EdgeCutIn"]
+    assert set(edge["required"]) == {"kind", "shape", "size", "edges"}
 
 
 def test_lengths_are_described_as_numbers_or_texts():

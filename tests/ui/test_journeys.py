@@ -274,7 +274,7 @@ def test_a_fence_with_no_wood_below_stops_until_a_board_lies_beside_it(page: Pag
     page.get_by_test_id("take-straight-12.7-plunge-two").click()
     expect(page.locator('[data-caution="fence-off-board"]')).to_be_visible()
     expect(page.get_by_test_id("status")).to_have_text("Do not cut like this: see Guide")
-    page.get_by_test_id("support").click()
+    page.locator("[data-remedy=support]").click()
     expect(page.locator('[data-caution="fence-off-board"]')).to_have_count(0)
     expect(page.locator('[data-caution="fence-on-support"]')).to_be_visible()
 

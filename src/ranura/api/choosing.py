@@ -12,9 +12,9 @@ from ranura.api.keeping import TheShop, TheStore
 from ranura.api.problems import ERRORS
 from ranura.core.choosing.buying import PlannedCut, Shopping, shopping
 from ranura.core.choosing.candidates import sift
+from ranura.core.choosing.channels import ChannelJudge
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.offers import Miss, Offer, Refusal, misses_of, offers, refusal
-from ranura.core.choosing.ranking import Ranking
 from ranura.core.cuts.straight import Clean, CutKind, StraightCut
 from ranura.store import repository
 
@@ -61,9 +61,11 @@ class ToolsView:
 def tools_view(judge: Judge, mounted: frozenset[tuple[str, str]] = frozenset()) -> ToolsView:
     """All tools for a cut, in words; the first few hundred of each where a drawer holds more."""
     sifted = sift(judge)
-    ranked = Ranking(judge.wood, judge.need, judge.rules, mounted=mounted).order(sifted.fit)
+    ranked = judge.ranking(mounted).order(sifted.fit)
     # What nearly fits first; bits of another profile, which nobody expects here, last.
-    dropped = sorted(sifted.dropped, key=lambda drop: (drop.reason.code == "wrong-profile", drop.router is None))
+    dropped = sorted(
+        sifted.dropped, key=lambda drop: (drop.reason.code in ("wrong-profile", "other-profile"), drop.router is None)
+    )
     return ToolsView(
         offers=offers(ranked, judge, count=MOST_SHOWN),
         refusals=tuple(refusal(drop) for drop in dropped[:MOST_SHOWN]),
@@ -76,7 +78,7 @@ def tools_view(judge: Judge, mounted: frozenset[tuple[str, str]] = frozenset()) 
 @router.post("/choose")
 def choose(asked: ChooseIn, shop: TheShop) -> ToolsView:
     """Which bit in which router for a cut, before there is a piece to cut it in."""
-    return tools_view(Judge(shop, asked.need(), shop.material(asked.material, field="material"), shop.rules))
+    return tools_view(ChannelJudge(shop, asked.need(), shop.material(asked.material, field="material"), shop.rules))
 
 
 @router.get("/shopping")

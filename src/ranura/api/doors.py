@@ -4,15 +4,18 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Discriminator, Field, Tag
 
 from ranura.core.cuts.dado import Dado
+from ranura.core.cuts.edge import EdgeCut, EdgeState, Guidance, Shape, StageBy
 from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import Length, Unit, read
-from ranura.core.pieces import Piece
+from ranura.core.pieces import Grain, Piece, edges_of
+from ranura.core.shapes.contour import MOST_POINTS, Contour, Form
 from ranura.core.shop import Shop
 
 Name = Annotated[str, Field(min_length=1, max_length=80, pattern=r"\S")]
+Coordinate = Annotated[float, Field(ge=-10_000, le=10_000, allow_inf_nan=False)]
 IdText = Annotated[str, Field(min_length=1, max_length=40)]
 
 
@@ -33,6 +36,25 @@ class LengthIn(Door):
         return read(self.typed, self.unit, field=field, positive=True)
 
 
+class ContourIn(Door):
+    """An outline or an opening; see `ranura.core.shapes.contour.Contour`."""
+
+    form: Form
+    length: LengthIn | None = None
+    width: LengthIn | None = None
+    left: LengthIn | None = None
+    near: LengthIn | None = None
+    radius: LengthIn | None = None
+    points: Annotated[tuple[tuple[Coordinate, Coordinate], ...], Field(max_length=MOST_POINTS)] = ()
+
+    def contour(self, field: str) -> Contour:
+        """The core's contour. Raises LengthError with its field."""
+        sizes = {
+            name: maybe_length(getattr(self, name), f"{field}.{name}") for name in ("length", "width", "left", "near", "radius")
+        }
+        return Contour(form=self.form, points=self.points, **sizes)
+
+
 class PieceIn(Door):
     """A board."""
 
@@ -43,11 +65,15 @@ class PieceIn(Door):
     thickness: LengthIn
     thickness_measured: bool = True
     count: Annotated[int, Field(ge=1, le=999)] = 1
+    grain: Grain = "length"
+    slope: Annotated[float, Field(gt=-45, lt=45)] = 0.0
+    outline: ContourIn | None = None
+    openings: Annotated[tuple[ContourIn, ...], Field(max_length=20)] = ()
 
     def piece(self, shop: Shop) -> Piece:
         """The core's piece. Raises LengthError or CutError with the field."""
         shop.material(self.material, field="piece.material")
-        return Piece(
+        piece = Piece(
             name=self.name.strip(),
             material=self.material,
             length=self.length.length("piece.length"),
@@ -55,10 +81,16 @@ class PieceIn(Door):
             thickness=self.thickness.length("piece.thickness"),
             thickness_measured=self.thickness_measured,
             count=self.count,
+            grain=self.grain,
+            slope=self.slope,
+            outline=None if self.outline is None else self.outline.contour("piece.outline"),
+            openings=tuple(each.contour(f"piece.openings.{place}") for place, each in enumerate(self.openings)),
         )
+        edges_of(piece)  # an outline or opening that cannot be is refused here
+        return piece
 
 
-class CutIn(Door):
+class DadoIn(Door):
     """A through dado."""
 
     kind: Literal["dado"] = "dado"
@@ -81,6 +113,48 @@ class CutIn(Door):
             bit_id=self.bit_id,
             router_id=self.router_id,
         )
+
+
+class EdgeCutIn(Door):
+    """A profile, rabbet or flush cut along edges; see `ranura.core.cuts.edge.EdgeCut`."""
+
+    kind: Literal["edge"]
+    shape: Shape
+    size: LengthIn
+    depth: LengthIn | None = None
+    width: LengthIn | None = None
+    angle: Annotated[float, Field(gt=0, lt=90)] | None = None
+    edges: Annotated[tuple[IdText, ...], Field(max_length=40)]
+    both_faces: bool = False
+    guide: Guidance | None = None
+    staged: StageBy | None = None
+    least_stages: Annotated[int, Field(ge=1, le=12)] = 1
+    edge_state: EdgeState | None = None
+    far_side: bool = False
+    bit_id: IdText | None = None
+    router_id: IdText | None = None
+
+    def cut(self) -> EdgeCut:
+        """The core's cut. Raises LengthError with the field."""
+        return EdgeCut(
+            size=self.size.length("cut.size"), depth=maybe_length(self.depth, "cut.depth"),
+            width=maybe_length(self.width, "cut.width"),
+            **self.model_dump(exclude={"size", "depth", "width"}),
+        )  # fmt: skip
+
+
+def maybe_length(length: LengthIn | None, field: str) -> Length | None:
+    """A length that may be left out. Raises LengthError with its field."""
+    return None if length is None else length.length(field)
+
+
+def _kind(given: object) -> str:
+    """Which kind of cut comes in; a dado where nothing is said."""
+    kind = given.get("kind", "dado") if isinstance(given, dict) else getattr(given, "kind", "dado")
+    return str(kind)
+
+
+CutIn = Annotated[Annotated[DadoIn, Tag("dado")] | Annotated[EdgeCutIn, Tag("edge")], Discriminator(_kind)]
 
 
 class PlanRequest(Door):
@@ -119,7 +193,7 @@ class SaveCut(Door):
 
 
 class ShopSettings(Door):
-    """The unit and the house rules of a shop."""
+    """The unit or the house rules of a shop; what is left out stays as it is."""
 
-    unit: Unit
-    rules: HouseRules
+    unit: Unit | None = None
+    rules: HouseRules | None = None

@@ -10,11 +10,9 @@ from fastapi import APIRouter, Depends, Request, Response
 from ranura.api.choosing import ToolsView, tools_view
 from ranura.api.doors import PlanRequest
 from ranura.api.keeping import TheShop, TheStore
-from ranura.api.mounting import Mounts, Pairs
+from ranura.api.mounting import Before, Mounts
 from ranura.api.problems import ERRORS
-from ranura.core.choosing.judging import Judge
-from ranura.core.cuts.dado import channel
-from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.plan import CutPlan, judge_of, plan_cut
 from ranura.core.shop import Shop
 from ranura.formats.slip_pdf import Sheet, slip_pdf
 from ranura.store import repository
@@ -30,23 +28,24 @@ async def _mounts(request: Request) -> Mounts:
 TheMounts = Annotated[Mounts, Depends(_mounts)]
 
 
-def _mounted(asked: PlanRequest, shop: Shop, mounts: Mounts) -> Pairs:
-    return mounts.before(asked.cut_id, shop) if asked.cut_id else frozenset()
+def _before(asked: PlanRequest, shop: Shop, mounts: Mounts) -> Before:
+    return mounts.before(asked.cut_id, shop) if asked.cut_id else Before()
 
 
 @router.post("/plan")
 def plan(asked: PlanRequest, shop: TheShop, mounts: TheMounts) -> CutPlan:
     """Plans a cut in a piece; writes nothing."""
-    return plan_cut(asked.cut.cut(), asked.piece.piece(shop), shop, shop.rules, mounted=_mounted(asked, shop, mounts))
+    before = _before(asked, shop, mounts)
+    piece = asked.piece.piece(shop)
+    return plan_cut(asked.cut.cut(), piece, shop, shop.rules, mounted=before.mounted, before=before.done)
 
 
 @router.post("/plan/tools")
 def tools(asked: PlanRequest, shop: TheShop, mounts: TheMounts) -> ToolsView:
     """All tools for a cut, in words; the first few hundred of each where a drawer holds more."""
-    piece = asked.piece.piece(shop)
-    cut = channel(asked.cut.cut(), piece)
-    judge = Judge(shop, cut.need, shop.material(piece.material), shop.rules, cut)
-    return tools_view(judge, _mounted(asked, shop, mounts))
+    before = _before(asked, shop, mounts)
+    judge = judge_of(asked.cut.cut(), asked.piece.piece(shop), shop, before=before.done)
+    return tools_view(judge, before.mounted)
 
 
 @router.get("/cuts/{cut_id}/plan")
@@ -55,7 +54,8 @@ def kept_plan(cut_id: str, shop: TheShop, store: TheStore, mounts: TheMounts) ->
     with store.session() as session:
         kept = repository.load_cut(session, shop.id, cut_id)
         piece = repository.load_piece(session, shop.id, kept.piece_id)
-    return plan_cut(kept.cut, piece, shop, shop.rules, mounted=mounts.before(cut_id, shop))
+    before = mounts.before(cut_id, shop)
+    return plan_cut(kept.cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
 
 
 @router.get("/cuts/{cut_id}/slip.pdf", response_class=Response)
@@ -71,10 +71,10 @@ def slip(
     with store.session() as session:
         kept = repository.load_cut(session, shop.id, cut_id)
         piece = repository.load_piece(session, shop.id, kept.piece_id)
-    made = plan_cut(kept.cut, piece, shop, shop.rules, mounted=mounts.before(cut_id, shop))
+    before = mounts.before(cut_id, shop)
+    made = plan_cut(kept.cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
     system: Literal["metric", "inch"] = "inch" if (unit or shop.unit) == "in" else "metric"
-    sheet = Sheet(plan=made, piece=piece, cut=kept.cut, name=kept.name, shop_name=shop.name, word=shop.rules.dado_word,
-                  material_name=shop.material(piece.material).name)  # fmt: skip
+    sheet = Sheet(plan=made, piece=piece, name=kept.name, shop_name=shop.name, material_name=shop.material(piece.material).name)
     body = slip_pdf(sheet, paper=paper, system=system)
     named = f"inline; filename=\"slip.pdf\"; filename*=UTF-8''{quote(f'{kept.name}, {piece.name}.pdf', safe='')}"
     headers = {"Content-Disposition": named, "Cache-Control": "no-store"}

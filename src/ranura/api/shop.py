@@ -21,4 +21,5 @@ def get_shop(shop: TheShop) -> ShopView:
 @router.put("/shop/settings")
 def save_settings(asked: ShopSettings, keeper: TheKeeper) -> ShopView:
     """Keeps house rules and unit; rules beyond the floor are refused at their field."""
-    return shop_view(keeper.change(asked.rules, asked.unit))
+    shop = keeper.current()
+    return shop_view(keeper.change(asked.rules or shop.rules, asked.unit or shop.unit))

@@ -7,14 +7,14 @@ from typing import Any, Literal
 
 from pydantic import TypeAdapter
 
-from ranura.core.cuts.dado import Dado, channel
-from ranura.core.drawing import Point, glyph
+from ranura.core.cuts.edge import EdgeCut
+from ranura.core.drawing import Point
 from ranura.core.errors import CraftError
 from ranura.core.house_rules import SCHOOLS, Bound, Choice, HouseRules, bounds
 from ranura.core.lengths import Unit, as_typed
 from ranura.core.materials import Delivery, Material
-from ranura.core.pieces import Piece
-from ranura.core.plan import plan_cut, title_of
+from ranura.core.pieces import Piece, edges_of
+from ranura.core.plan import Cut, place_of, plan_cut, title_of
 from ranura.core.shop import Shop
 from ranura.core.text import Text, write
 from ranura.store.repository import KeptCut, KeptJob, KeptPiece
@@ -29,7 +29,7 @@ class CutItem:
     id: str
     name: str
     version: int
-    cut: Dado
+    cut: Cut
     title: Text
     place: Text
     glyph: tuple[Point, ...]
@@ -46,12 +46,22 @@ class Sizes:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class EdgeName:
+    """An edge of a piece by its ref and name; `inside`: it is that of an opening."""
+
+    ref: str
+    name: str
+    inside: bool
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class PieceItem:
-    """A piece in the list of a job; `sizes` are its dimensions as typed, each with its unit."""
+    """A piece in the list of a job; `sizes` are its dimensions as typed, each with its unit, `edges` those that can be cut."""
 
     id: str
     piece: Piece
     sizes: Sizes
+    edges: tuple[EdgeName, ...]
     cuts: tuple[CutItem, ...]
 
 
@@ -91,22 +101,32 @@ def cut_item(kept: KeptCut, piece: Piece, shop: Shop) -> CutItem:
     status: Literal["ready", "caution", "stop"] = "stop"
     outline: tuple[Point, ...] = ()
     try:
-        outline = glyph(channel(kept.cut, piece))
-        status = plan_cut(kept.cut, piece, shop, shop.rules).status
+        plan = plan_cut(kept.cut, piece, shop, shop.rules)
+        outline, status = plan.glyph, plan.status
     except CraftError:
         pass  # the list shows the stop; opening the cut says why
-    place = write("{p} from {end}", p=as_typed(kept.cut.position), end=kept.cut.end)
     return CutItem(
-        id=kept.id, name=kept.name, version=kept.version, cut=kept.cut, title=title_of(kept.cut, shop.rules), place=place,
-        glyph=outline, status=status,
+        id=kept.id, name=kept.name, version=kept.version, cut=kept.cut, title=title_of(kept.cut, shop.rules),
+        place=_place(kept.cut, piece), glyph=outline, status=status,
     )  # fmt: skip
+
+
+def _place(cut: Cut, piece: Piece) -> Text:
+    if isinstance(cut, EdgeCut):
+        try:
+            return write("{edges}", edges=place_of(cut, piece))
+        except CraftError:
+            return write("edges of the board")
+    return write("{p} from {end}", p=as_typed(cut.position), end=cut.end)
 
 
 def piece_item(kept: KeptPiece, shop: Shop) -> PieceItem:
     """A piece as the list shows it."""
     piece = kept.piece
     sizes = Sizes(length=as_typed(piece.length), width=as_typed(piece.width), thickness=as_typed(piece.thickness))
-    return PieceItem(id=kept.id, piece=piece, sizes=sizes, cuts=tuple(cut_item(cut, piece, shop) for cut in kept.cuts))
+    edges = tuple(EdgeName(ref=edge.ref, name=edge.name, inside=edge.inside) for edge in edges_of(piece))
+    cuts = tuple(cut_item(cut, piece, shop) for cut in kept.cuts)
+    return PieceItem(id=kept.id, piece=piece, sizes=sizes, edges=edges, cuts=cuts)
 
 
 def job_view(job: KeptJob, shop: Shop) -> JobView:

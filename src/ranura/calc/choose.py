@@ -8,9 +8,8 @@ from pydantic import TypeAdapter, ValidationError
 
 from ranura.calc.fields import Answer, Question, Refused, SizeField
 from ranura.core.choosing.candidates import sift
-from ranura.core.choosing.judging import Judge
+from ranura.core.choosing.channels import ChannelJudge
 from ranura.core.choosing.offers import misses_of, offers
-from ranura.core.choosing.ranking import Ranking
 from ranura.core.cuts.straight import Clean, CutKind, StraightCut
 from ranura.core.errors import CraftError
 from ranura.core.materials import Material, MaterialClass
@@ -119,9 +118,9 @@ def answer(request: ChooseRequest) -> ChooseAnswer:
         kind=asked.kind, width=asked.width, depth=asked.depth, thickness=request.thickness, stopped=asked.stopped,
         through=asked.through, clean=asked.clean, across_grain=asked.across_grain,
     )  # fmt: skip
-    judge = Judge(shop, need, wood, shop.rules)
+    judge = ChannelJudge(shop, need, wood, shop.rules)
     sifted = sift(judge)
-    ranked = Ranking(wood, need, shop.rules).order(sifted.fit)
+    ranked = judge.ranking().order(sifted.fit)
     best = ranked[0] if ranked else None
     return ChooseAnswer(
         ranked=[

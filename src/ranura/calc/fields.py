@@ -8,7 +8,8 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, WithJsonSchema
 
 from ranura.core import lengths, numbers
-from ranura.core.cautions import Caution, Level
+from ranura.core.caution_words.kinds import Level
+from ranura.core.cautions import Caution
 from ranura.core.materials import MaterialClass
 from ranura.core.text import Fact
 

@@ -8,6 +8,8 @@ from pydantic import Field
 
 from ranura.calc.fields import Answer, Question, Refused, SizeField
 from ranura.core.errors import CraftError
+from ranura.core.shapes.stages import StageBy, stages
+from ranura.core.shapes.trips import Stock, Trip, can_be_raised
 from ranura.core.tooling.bits import Bit
 from ranura.core.tooling.profiles import Profile
 
@@ -52,6 +54,7 @@ class ProfileRequest(Question):
     stock_width: SizeField = 200.0
     passes: Annotated[list[TripRequest], Field(min_length=1, max_length=50)]
     stages: Annotated[int, Field(ge=1, le=20)] | None = None
+    by: StageBy = "height"
 
 
 class PassAnswer(Answer):
@@ -79,15 +82,14 @@ class ProfileAnswer(Answer):
 def answer(request: ProfileRequest) -> ProfileAnswer:
     """The section. Raises Refused or CraftError at the field that cannot be."""
     # Geometry is loaded when it is asked for: other sums answer without it.
-    from ranura.core.shapes.section import Stock, Trip, can_be_raised, section
-    from ranura.core.shapes.stages import stages_by_height
+    from ranura.core.shapes.section import section
 
     bit = request.bit.bit()
     stock = Stock(thickness=request.thickness, width=request.stock_width)
     riding = (bit.bearing or 0.0) / 2
     trips = [Trip(height=each.height, offset=riding if each.offset is None else each.offset) for each in request.passes]
     if request.stages is not None:
-        trips = [*trips[:-1], *stages_by_height(bit, trips[-1], stock, count=request.stages)]
+        trips = [*trips[:-1], *stages(bit, trips[-1], stock, count=request.stages, by=request.by)]
     found = section(bit, trips, stock)
     return ProfileAnswer(
         passes=[

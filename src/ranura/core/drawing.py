@@ -19,7 +19,11 @@ from ranura.core.text import Text, write
 from ranura.core.tooling.bits import Bit
 from ranura.core.tooling.routers import Base
 
-Role = Literal["work", "waste", "pass", "bit", "guide", "spacer", "base", "clamp", "backer", "path", "hazard"]
+Role = Literal[
+    "work", "waste", "pass", "bit", "guide", "spacer", "base", "clamp", "backer", "path", "hazard", "opening", "bearing"
+]
+AskedField = Literal["width", "depth", "position", "size"]
+"""The dimensions of a cut that are typed."""
 Point = tuple[float, float]
 
 
@@ -34,13 +38,36 @@ class Outline:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Arrow:
-    """A way from `start` to `end`; `turn` is the sense of a rotation arrow, whose radius is the distance between them."""
+    """A way from `start` to `end`; `turn` is the sense of a rotation arrow, whose radius is the distance between them. `climb`:
+    it is run with the rotation."""
 
     role: Role
     start: Point
     end: Point
     label: Text | None = None
     turn: Literal["clockwise", "counter-clockwise"] | None = None
+    climb: bool = False
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Mark:
+    """A sign at a point: where a run begins or ends, where to stand, which way the grain runs. `way` is its direction."""
+
+    kind: Literal["start", "end", "stand", "grain"]
+    at: Point
+    way: Point
+    text: Text | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class EdgeMark:
+    """An edge that can be chosen; `number` is its place in the order of work, None while it is not chosen."""
+
+    ref: str
+    name: str
+    points: tuple[Point, ...]
+    closed: bool
+    number: int | None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -51,14 +78,15 @@ class Dimension:
     end: Point
     offset: float
     text: Text
-    field: Literal["width", "depth", "position"] | None = None
+    field: AskedField | None = None
     vertical: bool = False
     name: str = ""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class View:
-    """One view: its frame (x0, y0, x1, y1) in mm and what stands in it, in order of painting."""
+    """One view: its frame (x0, y0, x1, y1) in mm and what stands in it, in order of painting. `edges` can be chosen; `handle` is
+    where the bit is taken to move it."""
 
     name: Literal["plan", "section"]
     frame: tuple[float, float, float, float]
@@ -66,6 +94,9 @@ class View:
     outlines: tuple[Outline, ...]
     arrows: tuple[Arrow, ...]
     dimensions: tuple[Dimension, ...]
+    marks: tuple[Mark, ...] = ()
+    edges: tuple[EdgeMark, ...] = ()
+    handle: Point | None = None
 
 
 def box(x0: float, y0: float, x1: float, y1: float) -> tuple[Point, ...]:

@@ -5,11 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
-from ranura.core.cuts.dado import Dado
 from ranura.core.errors import CraftError
 from ranura.core.house_rules import HouseRules
 from ranura.core.pieces import Piece
-from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.plan import Cut, CutPlan, plan_cut
 from ranura.core.shop import Shop
 from ranura.core.text import Shown
 from ranura.core.working import plain
@@ -28,7 +27,7 @@ class Move:
     after: Shown
 
 
-def moves(cuts: Iterable[tuple[str, str, Dado, Piece]], shop: Shop, after: HouseRules) -> tuple[Move, ...]:
+def moves(cuts: Iterable[tuple[str, str, Cut, Piece]], shop: Shop, after: HouseRules) -> tuple[Move, ...]:
     """Every figure that differs under other rules, for cuts given as id, name, cut and piece."""
     found: list[Move] = []
     changed = replace(shop, rules=after)
@@ -52,7 +51,7 @@ def _move(cut_id: str, name: str, label: str, before: Shown, after: Shown) -> Mo
     return Move(cut_id=cut_id, cut_name=name, label=label, before=before, after=after)
 
 
-def _planned(cut: Dado, piece: Piece, shop: Shop) -> CutPlan | None:
+def _planned(cut: Cut, piece: Piece, shop: Shop) -> CutPlan | None:
     try:
         return plan_cut(cut, piece, shop, shop.rules)
     except CraftError:

@@ -2,65 +2,81 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import partial
 from typing import Literal
 
-from ranura.core import numbers
-from ranura.core.cautions import GENERAL, Caution, caution, has_stop, spoken
-from ranura.core.choosing.candidates import Drop, Sifted
-from ranura.core.choosing.judging import SETUP_CODES, Candidate, Judge, speed_of, turning_rpm
+from ranura.core.cautions import Caution, has_stop
+from ranura.core.choosing.channels import ChannelJudge
+from ranura.core.choosing.edges import EdgeJudge
+from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.offers import SHOWN_OFFERS, Miss, Offer, costs, misses_of, offers
-from ranura.core.choosing.ranking import Pair, Ranking
+from ranura.core.choosing.order import Candidate, Pair
 from ranura.core.choosing.shortlist import shortlist
-from ranura.core.cuts.dado import Channel, Dado, channel
-from ranura.core.cutting.grip import Grip
-from ranura.core.cutting.speed import Speed
-from ranura.core.cutting.stepping import Pass, Stepping, plan_steps
-from ranura.core.drawing import View, board_view, plan_view, section_view
-from ranura.core.errors import CutError
-from ranura.core.guiding.placing import place_fence
-from ranura.core.holding import hold, sweep_of
+from ranura.core.cuts.dado import Dado, channel
+from ranura.core.cuts.edge import EdgeCut, Edging, edging, shape_name
+from ranura.core.cutting.staging import Stage
+from ranura.core.cutting.stepping import Pass
+from ranura.core.drawing import AskedField, Point, View, glyph
+from ranura.core.drawing_edges import edge_glyph, edge_plan_view, edge_section_view
+from ranura.core.edge_setting import EdgeSetting
 from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import Length, as_typed, written_in
-from ranura.core.materials import CROSS_VENEERED, Material
-from ranura.core.pieces import Piece
-from ranura.core.setting import Setting
+from ranura.core.materials import Material
+from ranura.core.pieces import Piece, edges_of
+from ranura.core.planning import channels, edges
+from ranura.core.planning.common import Remedy, check_shop, choose
+from ranura.core.planning.edges import DoneCut
+from ranura.core.setting import ToolSetting
 from ranura.core.shop import Shop
-from ranura.core.slip import PassLine, Section, pass_lines, sections
+from ranura.core.slip import PASS_COLUMNS, PassLine, Section, pass_lines, sections
+from ranura.core.slip_edges import STAGE_COLUMNS, edge_sections, stage_lines
 from ranura.core.text import Reading, Text, inches_to, write
-from ranura.core.tooling.bits import shank_name
 from ranura.core.working import Figure, show
 from ranura.core.workings import figures
+from ranura.core.workings.edges import edge_figures
 
-_LEVELS = {"stop": 0, "caution": 1, "note": 2}
+Cut = Dado | EdgeCut
+"""What can be planned."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Asked:
     """A dimension of the cut as it was typed; `suffix` is the unit the text left out, `other` its value in the other unit."""
 
-    field: Literal["width", "depth", "position"]
+    field: AskedField
     length: Length
     suffix: str
     other: Reading
 
 
-def _asked(field: Literal["width", "depth", "position"], length: Length) -> Asked:
-    unit, said = written_in(length.typed, length.unit)
-    shown = show(length.mm, "mm", setting=False)
-    return Asked(field=field, length=length, suffix="" if said else unit, other=shown.inch if unit == "mm" else shown.metric)
+def _asked(cut: Cut) -> tuple[Asked, ...]:
+    fields: tuple[AskedField, ...] = ("width", "depth", "position") if isinstance(cut, Dado) else ("size", "depth", "width")
+    found = []
+    for field in fields:
+        length: Length | None = getattr(cut, field)
+        if length is not None:
+            unit, said = written_in(length.typed, length.unit)
+            shown = show(length.mm, "mm", setting=False)
+            other = shown.inch if unit == "mm" else shown.metric
+            found.append(Asked(field=field, length=length, suffix="" if said else unit, other=other))
+    return tuple(found)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class CutPlan:
     """The whole setup of a cut. `status` "stop" means that it must not be run, nor printed as ready.
 
-    `figures` carry their workings by key, `slip` refers to them; `passes` are in order of work; `drawing` is the plan view
+    `sentence` says what is asked, `figures` carry their workings by key, `slip` refers to them; `passes` of a channel and
+    `stages` of an edge are in order of work, `pass_lines` say either in words under `pass_columns`; `drawing` is the plan view
     and the section. `offers` are the best bits and routers, best first; `misses` only one thing keeps from it. `pinned` says
-    which tools the person chose, `costs` what that costs.
+    which tools the person chose, `costs` what that costs. `remedies` take a stop away. `run_mm` is the way of one pass on one
+    face in the wood, `leaves` what an edge cut takes of its edges, for the cuts after it, `glyph` the small section of a list.
     """
 
     title: Text
+    sentence: Text
     asked: tuple[Asked, ...]
     status: Literal["ready", "caution", "stop"]
     bit_id: str
@@ -69,266 +85,201 @@ class CutPlan:
     costs: tuple[Text, ...]
     offers: tuple[Offer, ...]
     misses: tuple[Miss, ...]
+    remedies: tuple[Remedy, ...]
     passes: tuple[Pass, ...]
+    stages: tuple[Stage, ...]
+    pass_columns: tuple[str, ...]
     pass_lines: tuple[PassLine, ...]
     figures: tuple[Figure, ...]
     slip: tuple[Section, ...]
     cautions: tuple[Caution, ...]
     drawing: tuple[View, ...]
+    run_mm: float
+    leaves: DoneCut | None
+    glyph: tuple[Point, ...]
 
 
-def plan_cut(cut: Dado, piece: Piece, shop: Shop, rules: HouseRules, *, mounted: frozenset[Pair] = frozenset()) -> CutPlan:
-    """Plans a cut in a piece with what a shop owns, under its house rules; `mounted` are set up in this job already.
+def plan_cut(
+    cut: Cut,
+    piece: Piece,
+    shop: Shop,
+    rules: HouseRules,
+    *,
+    mounted: frozenset[Pair] = frozenset(),
+    before: Sequence[DoneCut] = (),
+) -> CutPlan:
+    """Plans a cut in a piece with what a shop owns, under its house rules; `mounted` are set up in this job already, `before`
+    are the edge cuts made in this board before.
 
     Raises `CutError` with the dimension that cannot be: no wood for it, or no bit in the drawer for it. A pinned tool
     that cannot make the cut is planned all the same, as far as it goes, with its stop."""
     with inches_to(rules.inch_parts):
-        return _plan(cut, piece, shop, rules, mounted)
+        wood = shop.material(piece.material, field="piece.material")
+        if isinstance(cut, EdgeCut):
+            return _plan_edge(cut, piece, shop, rules, wood, mounted, before)
+        return _plan_channel(cut, piece, shop, rules, wood, mounted)
 
 
-def _plan(cut: Dado, piece: Piece, shop: Shop, rules: HouseRules, mounted: frozenset[Pair]) -> CutPlan:
+def judge_of(cut: Cut, piece: Piece, shop: Shop, *, before: Sequence[DoneCut] = ()) -> Judge:
+    """The judge of a cut in a piece. Raises `CutError` with the dimension that cannot be."""
     wood = shop.material(piece.material, field="piece.material")
+    if isinstance(cut, EdgeCut):
+        return EdgeJudge(shop, edging(cut, piece), wood, shop.rules, edges.before_here(before, cut, shop))
     asked = channel(cut, piece)
-    if all(bit.archived for bit in shop.bits):
-        raise CutError("no-bits")
-    if all(router.archived for router in shop.routers):
-        raise CutError("no-routers")
-    judge = Judge(shop, asked.need, wood, rules, asked)
-    ranking = Ranking(wood, asked.need, rules, mounted=mounted)
+    return ChannelJudge(shop, asked.need, wood, shop.rules, asked)
+
+
+def _plan_channel(
+    cut: Dado, piece: Piece, shop: Shop, rules: HouseRules, wood: Material, mounted: frozenset[Pair]
+) -> CutPlan:  # fmt: skip
+    asked = channel(cut, piece)
+    check_shop(shop)
+    judge = ChannelJudge(shop, asked.need, wood, rules, asked)
+    ranking = judge.ranking(mounted)
     sifted = shortlist(judge, ranking, count=SHOWN_OFFERS)
-    chosen = _chosen(cut, shop, judge, ranking, sifted)
-    setting = _setting(chosen, judge, piece, shop)
+    refuse = partial(channels.refuse_the_dimension, judge)
+    chosen = choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=refuse)
+    setting = channels.setting_of(chosen, judge, piece)
     worked = figures(setting)
     passes = setting.stepping.passes if setting.stepping else ()
     best = sifted.fit[0] if sifted.fit else None
+    taken = None if best is None or _same(setting, best) else channels.setting_of(best, judge, piece)
     return CutPlan(
         title=title_of(cut, rules),
-        asked=(
-            _asked("width", cut.width),
-            _asked("depth", cut.depth),
-            _asked("position", cut.position),
-        ),
+        sentence=sentence_of(cut, piece, rules),
+        asked=_asked(cut),
         status=_status(setting.cautions),
         bit_id=chosen.bit.id,
         router_id=chosen.router.id,
         pinned=_pinned(cut),
-        costs=_costs(setting, best, judge, piece, shop),
+        costs=() if taken is None else costs(setting, taken, judge),
         offers=offers(sifted.fit, judge),
         misses=misses_of(judge, sifted, best),
+        remedies=channels.remedies(setting),
         passes=passes,
+        stages=(),
+        pass_columns=PASS_COLUMNS,
         pass_lines=pass_lines(passes),
         figures=worked,
         slip=sections(setting, cut, worked, setting.cautions),
         cautions=setting.cautions,
-        drawing=_drawing(setting, cut),
+        drawing=channels.drawing_of(setting, cut),
+        run_mm=asked.run,
+        leaves=None,
+        glyph=glyph(asked),
     )
 
 
-def _costs(setting: Setting, best: Candidate | None, judge: Judge, piece: Piece, shop: Shop) -> tuple[Text, ...]:
-    """What taking other tools than the best costs, in words and numbers; empty for the best."""
-    if best is None or (setting.bit.id, setting.router.id) == (best.bit.id, best.router.id):
-        return ()
-    return costs(setting, _setting(best, judge, piece, shop), judge)
+def _plan_edge(
+    cut: EdgeCut, piece: Piece, shop: Shop, rules: HouseRules, wood: Material, mounted: frozenset[Pair],
+    before: Sequence[DoneCut],
+) -> CutPlan:  # fmt: skip
+    asked = edging(cut, piece)
+    check_shop(shop)
+    judge = EdgeJudge(shop, asked, wood, rules, edges.before_here(before, cut, shop))
+    ranking = judge.ranking(mounted)
+    sifted = shortlist(judge, ranking, count=SHOWN_OFFERS)
+    chosen = choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=partial(edges.refuse, judge))
+    setting = edges.setting_of(chosen, judge, piece)
+    worked = edge_figures(setting)
+    best = sifted.fit[0] if sifted.fit else None
+    taken = None if best is None or _same(setting, best) else edges.setting_of(best, judge, piece)
+    return CutPlan(
+        title=title_of(cut, rules),
+        sentence=sentence_of(cut, piece, rules),
+        asked=_asked(cut),
+        status=_status(setting.cautions),
+        bit_id=chosen.bit.id,
+        router_id=chosen.router.id,
+        pinned=_pinned(cut),
+        costs=() if taken is None else costs(setting, taken, judge),
+        offers=offers(sifted.fit, judge),
+        misses=misses_of(judge, sifted, best),
+        remedies=edges.remedies(cut, piece, judge, setting),
+        passes=(),
+        stages=setting.staging.stages if setting.staging else (),
+        pass_columns=STAGE_COLUMNS,
+        pass_lines=stage_lines(setting),
+        figures=worked,
+        slip=edge_sections(setting, worked, setting.cautions),
+        cautions=setting.cautions,
+        drawing=(edge_plan_view(setting, piece), edge_section_view(setting, typed=_typed(cut, asked, piece, worked))),
+        run_mm=asked.way * (2 if asked.both_faces else 1),
+        leaves=_leaves(cut, setting),
+        glyph=edge_glyph(
+            setting.bit, setting.way.trip if setting.way else None, thickness=asked.thickness,
+            outlines=setting.section.outlines if setting.section else (),
+        ),
+    )  # fmt: skip
 
 
-def _pinned(cut: Dado) -> tuple[Literal["bit", "router"], ...]:
+def _same(setting: ToolSetting, best: Candidate) -> bool:
+    return (setting.bit.id, setting.router.id) == (best.bit.id, best.router.id)
+
+
+def _leaves(cut: EdgeCut, setting: EdgeSetting) -> DoneCut | None:
+    if setting.way is None:
+        return None
+    trip = setting.way.trip
+    return DoneCut(cut.edges, setting.bit.id, trip.height, trip.offset, cut.both_faces)
+
+
+def _typed(cut: EdgeCut, asked: Edging, piece: Piece, worked: Sequence[Figure]) -> dict[str, Text]:
+    """The texts of the section's dimensions: as typed where they were, else as they come out."""
+    wide = next((figure.value for figure in worked if figure.key == "edge.width"), asked.size)
+    width = cut.size if cut.shape == "rabbet" else cut.width
+    return {
+        "depth": write("{d:short}", d=asked.depth) if cut.depth is None else write(as_typed(cut.depth)),
+        "width": write("{w:short}", w=wide) if width is None else write(as_typed(width)),
+        "thickness": write(as_typed(piece.thickness)),
+    }
+
+
+def _pinned(cut: Cut) -> tuple[Literal["bit", "router"], ...]:
     pins: tuple[tuple[Literal["bit", "router"], str | None], ...] = (("bit", cut.bit_id), ("router", cut.router_id))
     return tuple(name for name, pin in pins if pin is not None)
 
 
-def title_of(cut: Dado, rules: HouseRules) -> Text:
+def title_of(cut: Cut, rules: HouseRules) -> Text:
     """What a cut is called in a list, in the shop's own word."""
+    if isinstance(cut, EdgeCut):
+        if cut.depth is None:
+            return write("{shape} {s}", shape=shape_name(cut.shape), s=as_typed(cut.size))
+        return write("{shape} {s} × {d}", shape=shape_name(cut.shape), s=as_typed(cut.size), d=as_typed(cut.depth))
     return write("{word} {w} × {d}", word=rules.dado_word, w=as_typed(cut.width), d=as_typed(cut.depth))
+
+
+_SAID_SIZE = {
+    "roundover": "A roundover of radius {s}", "cove": "A cove of radius {s}", "ogee": "An ogee of radius {s}",
+    "bead": "A bead of radius {s}", "chamfer": "A chamfer of {s}", "bevel": "A bevel of {a}°, {s} high",
+    "rabbet": "A rabbet {s} wide", "flush": "An overhang of {s} trimmed flush", "jointing": "An edge jointed by {s}",
+}  # fmt: skip
+
+
+def sentence_of(cut: Cut, piece: Piece, rules: HouseRules) -> Text:
+    """What is asked, as a sentence with the dimensions as typed."""
+    if isinstance(cut, Dado):
+        return write(
+            "A {word} {w} wide, {d} deep, {p} from the {end} end, across {piece}",
+            word=rules.dado_word, w=as_typed(cut.width), d=as_typed(cut.depth), p=as_typed(cut.position), end=cut.end,
+            piece=piece.name,
+        )  # fmt: skip
+    said = _SAID_SIZE[cut.shape].replace("{s}", as_typed(cut.size)).replace("{a}", f"{cut.angle or 45:g}")
+    depth = "" if cut.depth is None else f", {as_typed(cut.depth)} deep"
+    width = "" if cut.width is None else f", {as_typed(cut.width)} into the face"
+    faces = ", both faces" if cut.both_faces else ""
+    return write("{said}, on {edges} of {piece}", said=said + depth + width, edges=place_of(cut, piece) + faces, piece=piece.name)
+
+
+def place_of(cut: EdgeCut, piece: Piece) -> str:
+    """Where an edge cut is, in words: all round, or its edges by name."""
+    there = {edge.ref: edge.name for edge in edges_of(piece)}
+    if set(cut.edges) >= {ref for ref in there if not ref.startswith("opening")}:
+        return "all edges"
+    return ", ".join(there.get(ref, ref) for ref in cut.edges)
 
 
 def _status(cautions: tuple[Caution, ...]) -> Literal["ready", "caution", "stop"]:
     if has_stop(cautions):
         return "stop"
     return "caution" if any(each.level == "caution" for each in cautions) else "ready"
-
-
-def _chosen(cut: Dado, shop: Shop, judge: Judge, ranking: Ranking, sifted: Sifted) -> Candidate:
-    """The best candidate that agrees with what is pinned; a pinned pair that was dropped is taken with its reasons."""
-    bit = None if cut.bit_id is None else shop.bit(cut.bit_id, field="cut.bit_id")
-    router = None if cut.router_id is None else shop.router(cut.router_id, field="cut.router_id")
-    routers = [each for each in shop.routers if not each.archived] if router is None else [router]
-    fit = sifted.fit
-    if bit is not None or router is not None:
-        fit = shortlist(judge, ranking, count=1, bits=None if bit is None else [bit], routers=routers).fit
-    if fit:
-        return fit[0]
-    if bit is None and not sifted.fit:
-        _refuse_the_dimension(shop, judge, sifted.dropped)
-    alone = {drop.bit.id for drop in sifted.dropped if drop.router is None}
-    owned = [each for each in shop.bits if each.cuts_channels and not each.archived]
-    bits = [bit] if bit is not None else [each for each in owned if each.id not in alone] or owned
-    pairs = [judge.candidate(b, r) for b in bits for r in routers]
-    # The nearest miss: by hand before table, what only wants another way of setting up, the fewest reasons, then by rank.
-    return min(
-        pairs if bit is not None else ranking.order(pairs),
-        key=lambda miss: (
-            miss.router.mounting == "table",
-            any(reason.code not in SETUP_CODES for reason in miss.reasons),
-            len(miss.reasons),
-        ),
-    )
-
-
-def _refuse_the_dimension(shop: Shop, judge: Judge, dropped: list[Drop]) -> None:
-    """Raises `CutError` on width or depth when every bit fails on it; other causes are shown as a plan with a stop."""
-    by_itself = {drop.bit.id: drop.reason.code for drop in dropped if drop.router is None}
-    bits = [bit for bit in shop.bits if not bit.archived]
-    if len(by_itself) < len(bits):
-        return
-    straight = [bit for bit in bits if bit.cuts_channels]
-    if not straight:
-        raise CutError("no-straight-bit")
-    narrow_enough = [bit for bit in straight if by_itself[bit.id] != "bit-wider-than-cut"]
-    if not narrow_enough:
-        narrowest = min(straight, key=lambda bit: bit.diameter)
-        raise CutError(
-            "narrower-than-any-bit",
-            field="cut.width",
-            width=judge.need.width,
-            narrowest=narrowest.diameter,
-            name=narrowest.name,
-        )
-    longest = max(narrow_enough, key=lambda bit: bit.cutting_length)
-    raise CutError("deeper-than-any-bit", field="cut.depth", depth=judge.reach, longest=longest.cutting_length, name=longest.name)
-
-
-def _setting(chosen: Candidate, judge: Judge, piece: Piece, shop: Shop) -> Setting:
-    asked, wood, rules = channel_of(judge), judge.wood, judge.rules
-    speed = speed_of(chosen.bit, chosen.router, rules, compare=True)
-    bit, base = chosen.bit, chosen.base
-    guided = base.sides[0]
-    fence, fence_cautions = place_fence(asked, bit, guided, rules)
-    stepping = None
-    spacers = fence.setback.spacers
-    held = judge.grip(bit, chosen.router)
-    grip = held if isinstance(held, Grip) else None
-    if spacers is not None and grip is not None:
-        tooling = judge.tooling(bit, chosen.router, turning_rpm(speed), grip.free)
-        stepping = plan_steps(tooling, run=asked.run, spacers=spacers)
-    sweep = sweep_of(
-        asked,
-        fence,
-        base,
-        bit_diameter=bit.diameter,
-        guided=guided.distance,
-        widest_spacer=spacers[0] if spacers else 0.0,
-    )
-    holding = hold(asked, fence, sweep)
-    cautions = [spoken(reason) for reason in chosen.reasons]
-    if chosen.router.mounting == "hand":
-        cautions += [*fence_cautions, *holding.cautions, *_straightedges(shop, fence.length)]
-    cautions += _cautions(chosen, speed, grip, asked, piece, wood, rules, stepping)
-    return Setting(
-        piece=piece,
-        material=wood,
-        channel=asked,
-        rules=rules,
-        candidate=chosen,
-        speed=speed,
-        grip=grip,
-        guided=guided,
-        fence=fence,
-        stepping=stepping,
-        holding=holding,
-        cautions=_in_order(cautions),
-    )
-
-
-def channel_of(judge: Judge) -> Channel:
-    """The cut on its board; a plan always has one."""
-    assert judge.channel is not None, "a plan is made for a cut on a board"
-    return judge.channel
-
-
-def _straightedges(shop: Shop, needed: float) -> list[Caution]:
-    """Whether an owned straightedge is long enough; nothing is said where none was put in."""
-    owned = [each.length for each in shop.guides if each.kind == "straightedge"]
-    if not owned or not numbers.under(max(owned), needed):
-        return []
-    return [caution("straightedge-short", needed=needed, longest=max(owned))]
-
-
-def _in_order(cautions: list[Caution]) -> tuple[Caution, ...]:
-    """Worst first, each code once (a code may stand twice with other words), the general line last."""
-    seen: dict[tuple[str, str], Caution] = {}
-    for each in cautions:
-        seen.setdefault((each.code, each.message.metric), each)
-    ordered = sorted(seen.values(), key=lambda each: _LEVELS[each.level])
-    return (*ordered, caution(GENERAL))
-
-
-def _cautions(
-    chosen: Candidate,
-    speed: Speed,
-    grip: Grip | None,
-    asked: Channel,
-    piece: Piece,
-    wood: Material,
-    rules: HouseRules,
-    stepping: Stepping | None,
-) -> list[Caution]:
-    """What a cut that can be made still asks to be careful about."""
-    bit, base = chosen.bit, chosen.base
-    dropped = {reason.code for reason in chosen.reasons}
-    found = [each for each in speed.cautions if each.code not in dropped]
-    if stepping is not None:
-        found += stepping.cautions
-        found += [each for gait in stepping.gaits for each in gait.cautions]
-    if bit.state == "dull":
-        found.append(caution("dull-bit"))
-    if base.opening is None:
-        found.append(caution("opening-unknown", needed=bit.diameter + rules.opening_clearance))
-    if chosen.sleeved:
-        sleeve = chosen.router.sleeve_for(bit.shank)
-        collet = shank_name(sleeve.collet) if sleeve else ""
-        found.append(caution("reducing-sleeve", shank=shank_name(bit.shank), collet=collet))
-    if grip is not None and not grip.datum_known:
-        found.append(caution("datum-unknown", datum=grip.datum))
-    if grip is not None and grip.spare:
-        found.append(caution("shorter-is-stiffer", free=grip.free, needed=grip.needed))
-    if not base.sides[0].measured:
-        found.append(caution("base-unmeasured"))
-    if not piece.thickness_measured:
-        found.append(caution("thickness-unmeasured"))
-    if numbers.over(asked.depth, asked.thickness / 2):
-        found.append(caution("deep-for-the-board", depth=asked.depth, thickness=asked.thickness))
-    wall = min(asked.left, asked.board_length - asked.right)
-    if numbers.under(wall, max(asked.depth, 6.0)):
-        found.append(caution("thin-wall", wall=wall))
-    if bit.profile == "down-cut":
-        found.append(caution("down-cut-lifts-router"))
-        if wood.material_class not in CROSS_VENEERED and numbers.over(asked.depth, bit.diameter):
-            found.append(caution("down-cut-packs", depth=asked.depth, diameter=bit.diameter))
-    if bit.profile == "up-cut" and (numbers.under(asked.thickness, rules.thin_work) or wood.material_class == "veneered-board"):
-        found.append(caution("up-cut-lifts-thin-work", thickness=asked.thickness))
-    if wood.material_class in CROSS_VENEERED:
-        found.append(caution("face-grain-splinters", material=wood.name))
-    if wood.harmful_dust:
-        found.append(caution("dust", material=wood.name))
-    return found
-
-
-def _drawing(setting: Setting, cut: Dado) -> tuple[View, ...]:
-    position = as_typed(cut.position)
-    above = board_view(setting.channel, position=position)
-    if setting.by_hand:
-        above = plan_view(
-            setting.channel,
-            position=position,
-            bit=setting.bit,
-            base=setting.base,
-            guided=setting.guided.distance,
-            fence=setting.fence,
-            spacers=setting.fence.setback.spacers or (),
-            holding=setting.holding,
-            heading_text=write("push away" if setting.pushes_away else "pull towards you"),
-        )
-    passes = setting.stepping.passes if setting.stepping else ()
-    typed = {"width": as_typed(cut.width), "depth": as_typed(cut.depth), "thickness": as_typed(setting.piece.thickness)}
-    section = section_view(setting.channel, typed=typed, bit=setting.bit, fence=setting.fence, passes=passes)
-    return (above, section)

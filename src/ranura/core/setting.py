@@ -1,11 +1,12 @@
-"""A setting: everything a bit in a router needs for one channel, worked out and not yet put into words."""
+"""A setting: everything a bit in a router needs for one cut, worked out and not yet put into words."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 
 from ranura.core.cautions import Caution
-from ranura.core.choosing.judging import Candidate, turning_rpm
+from ranura.core.choosing.judging import turning_rpm
+from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.dado import Channel
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.speed import Speed
@@ -20,21 +21,18 @@ from ranura.core.tooling.routers import Base, GuidedSide, Router
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Setting:
-    """Bit, router, fence, steps and clamps for a channel in a piece. `stepping` is None where the bit is wider than the cut
-    or no speed can be had; `cautions` are all there are, worst first."""
+class ToolSetting:
+    """A bit in a router for a cut in a piece that reaches `reach` mm below the base; `cautions` are all there are, worst first.
+
+    `grip` is None where the collet cannot hold it."""
 
     piece: Piece
     material: Material
-    channel: Channel
     rules: HouseRules
     candidate: Candidate
     speed: Speed
     grip: Grip | None
-    guided: GuidedSide
-    fence: Fence
-    stepping: Stepping | None
-    holding: Holding
+    reach: float
     cautions: tuple[Caution, ...]
 
     @property
@@ -54,7 +52,7 @@ class Setting:
 
     @property
     def by_hand(self) -> bool:
-        """Whether the router is guided by hand; for another nothing is said of fence, direction and clamps."""
+        """Whether the router is guided by hand, and not the work along a table."""
         return self.router.mounting == "hand"
 
     @property
@@ -63,6 +61,38 @@ class Setting:
         return turning_rpm(self.speed)
 
     @property
+    def seconds(self) -> float | None:
+        """How long all passes take in the wood; None where there are none."""
+        return None
+
+    @property
+    def bent(self) -> float | None:
+        """How far the tip gives way at its worst, in mm; None where there are no passes."""
+        return None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Setting(ToolSetting):
+    """Bit, router, fence, steps and clamps for a channel in a piece. `stepping` is None where the bit is wider than the cut
+    or no speed can be had. For a router that is not guided by hand nothing is said of fence, direction and clamps."""
+
+    channel: Channel
+    guided: GuidedSide
+    fence: Fence
+    stepping: Stepping | None
+    holding: Holding
+
+    @property
     def pushes_away(self) -> bool:
         """Whether the feed goes away from the person."""
         return self.fence.heading[1] > 0
+
+    @property
+    def seconds(self) -> float | None:
+        """See `ToolSetting.seconds`."""
+        return None if self.stepping is None else sum(each.seconds for each in self.stepping.passes)
+
+    @property
+    def bent(self) -> float | None:
+        """See `ToolSetting.bent`."""
+        return None if self.stepping is None else self.stepping.most_bent.bend.deflection_mm

@@ -6,6 +6,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Protocol, TypeVar
 
+from ranura.core.cuts.edge import SavedProfile
 from ranura.core.errors import CutError
 from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import Unit
@@ -29,8 +30,8 @@ _T = TypeVar("_T", bound=_HasId)
 class Shop:
     """Routers, bits and guides in the order of bench and drawer; `unit` is what a bare number means here.
 
-    `woods` are its own ones, beside those that Ranura ships; `deliveries` what its boards measured. `currency` is put
-    behind prices.
+    `woods` are its own ones, beside those that Ranura ships; `deliveries` what its boards measured,
+    `profiles` the shapes of edges that were kept by name. `currency` is put behind prices.
     """
 
     id: str
@@ -42,6 +43,7 @@ class Shop:
     guides: tuple[Guide, ...] = ()
     woods: tuple[Material, ...] = ()
     deliveries: tuple[Delivery, ...] = ()
+    profiles: tuple[SavedProfile, ...] = ()
     currency: str = "€"
 
     def router(self, id: str, *, field: str | None = None) -> Router:

@@ -10,7 +10,7 @@ from ranura.core.cautions import Caution
 from ranura.core.cuts.dado import Dado
 from ranura.core.cutting.stepping import Pass
 from ranura.core.lengths import Length, written_in
-from ranura.core.setting import Setting
+from ranura.core.setting import Setting, ToolSetting
 from ranura.core.text import Fact, Shown, Text, write
 from ranura.core.tooling.bits import shank_name
 from ranura.core.working import Figure, plain, show
@@ -40,15 +40,14 @@ class Section:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class PassLine:
-    """One pass as a line of a table: which spacer, how deep, how wide the fresh wood, how fast, how long, how hard."""
+    """One pass as a line of a table; what the cells are, the plan's `pass_columns` say."""
 
     number: int
-    spacer: Shown
-    depth: Shown
-    width: Shown
-    feed: Shown
-    seconds: Shown
-    power: Shown
+    cells: tuple[Shown, ...]
+
+
+PASS_COLUMNS = ("spacer", "depth", "fresh", "feed", "time", "power")
+"""What the cells of a channel's passes are: spacer, depth, width of the fresh wood, feed, time, power."""
 
 
 def pass_lines(passes: Sequence[Pass]) -> tuple[PassLine, ...]:
@@ -56,12 +55,14 @@ def pass_lines(passes: Sequence[Pass]) -> tuple[PassLine, ...]:
     return tuple(
         PassLine(
             number=each.number,
-            spacer=show(each.spacer, "mm") if each.spacer else plain("none"),
-            depth=show(each.to_depth, "mm"),
-            width=show(each.engagement, "mm"),
-            feed=show(each.feed_m_min, "m/min"),
-            seconds=show(each.seconds, "s"),
-            power=show(each.power.power_w, "W"),
+            cells=(
+                show(each.spacer, "mm") if each.spacer else plain("none"),
+                show(each.to_depth, "mm"),
+                show(each.engagement, "mm"),
+                show(each.feed_m_min, "m/min"),
+                show(each.seconds, "s"),
+                show(each.power.power_w, "W"),
+            ),
         )
         for each in passes
     )
@@ -70,7 +71,7 @@ def pass_lines(passes: Sequence[Pass]) -> tuple[PassLine, ...]:
 def sections(setting: Setting, cut: Dado, figures: Sequence[Figure], cautions: Sequence[Caution]) -> tuple[Section, ...]:
     """The slip of a setting. Sections without a figure are left out where a stop leaves nothing to say."""
     by_key = {figure.key: figure for figure in figures}
-    made = [_tool(setting, by_key), _speed(setting, by_key)]
+    made = [tool_section(setting, by_key), speed_section(setting, by_key)]
     if setting.stepping is not None:
         made.append(_depths(setting, cut))
     if setting.by_hand:
@@ -87,11 +88,13 @@ def _as_typed(length: Length) -> Shown:
     return plain(length.typed, "" if said else unit)
 
 
-def _lead(figure: Figure, caption: str, **facts: Fact) -> Lead:
+def lead(figure: Figure, caption: str, **facts: Fact) -> Lead:
+    """A figure as a large one, with the word after it."""
     return Lead(shown=figure.shown, caption=write(caption, **facts), figure=figure.key)
 
 
-def _tool(setting: Setting, figures: Mapping[str, Figure]) -> Section:
+def tool_section(setting: ToolSetting, figures: Mapping[str, Figure]) -> Section:
+    """Bit, collet, base, and how it is held."""
     bit, router, base = setting.bit, setting.router, setting.base
     has = router.has_collet(bit.shank) or setting.candidate.sleeved
     fits = "{shank} shank and collet · {router}, {base} base" if has else "{shank} shank · {router}, {base} base"
@@ -108,9 +111,10 @@ def _tool(setting: Setting, figures: Mapping[str, Figure]) -> Section:
     )
 
 
-def _speed(setting: Setting, figures: Mapping[str, Figure]) -> Section:
+def speed_section(setting: ToolSetting, figures: Mapping[str, Figure]) -> Section:
+    """Dial position and rim speed."""
     rpm, rim, dial = figures["speed.rpm"], figures["speed.rim"], figures.get("speed.dial")
-    leads = [] if dial is None else [_lead(dial, "on the dial")]
+    leads = [] if dial is None else [lead(dial, "on the dial")]
     leads.append(Lead(shown=show(setting.turning_rpm, "rpm"), caption=write(""), figure="speed.rpm"))
     marked = setting.bit.marked_max_rpm
     line = (
@@ -159,7 +163,7 @@ def _guide(setting: Setting, figures: Mapping[str, Figure]) -> Section:
     return Section(
         key="guide",
         title="Guide",
-        leads=(_lead(figures["guide.setback"], "from line to fence"),),
+        leads=(lead(figures["guide.setback"], "from line to fence"),),
         lines=tuple(lines),
         figures=(*keys, *(["guide.spacer"] if "guide.spacer" in figures else [])),
     )
@@ -189,7 +193,7 @@ def _feed(setting: Setting, figures: Mapping[str, Figure]) -> Section:
     return Section(
         key="feed",
         title="Feed",
-        leads=(_lead(figures["feed.pace"], "for 300 mm"),),
+        leads=(lead(figures["feed.pace"], "for 300 mm"),),
         lines=(
             write(
                 "{n} {passes}, {t:n0} s in the wood · {p:n0} of {available:n0} W",

@@ -75,6 +75,14 @@ def plain(text: str, unit: str = "") -> Shown:
     return Shown(metric=reading, inch=reading)
 
 
+def as_sold(diameter: float) -> Shown:
+    """A bearing as the trade calls it: its whole size in mm, the nearest fraction in inches.
+
+    >>> str(as_sold(9.525).metric), str(as_sold(9.525).inch)
+    ('9.525 mm', '3/8 in')"""
+    return Shown(metric=Reading(number=f"{diameter:g}", unit="mm"), inch=show(diameter, "mm").inch)
+
+
 def given(symbol: str, name: str, value: float, unit: Unit) -> Given:
     """An input of a working."""
     return Given(symbol=symbol, name=name, shown=show(value, unit, setting=False))

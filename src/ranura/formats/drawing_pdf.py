@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
 from reportlab.lib.colors import Color, HexColor, white
 from reportlab.pdfgen.canvas import Canvas
 
-from ranura.core.drawing import Arrow, Dimension, Outline, Point, Role, View
+from ranura.core.drawing import Arrow, Dimension, Mark, Outline, Point, Role, View
 from ranura.core.text import System, Text
 from ranura.formats.type_on_paper import width_of, write
 
@@ -19,11 +20,12 @@ SOFT = HexColor("#5b6763")
 
 _STROKE: dict[Role, Color] = {
     "work": INK, "waste": CUT, "pass": CUT, "bit": CUT, "guide": GUIDE, "spacer": GUIDE, "base": SOFT, "clamp": INK,
-    "backer": SOFT, "path": CUT, "hazard": CUT,
+    "backer": SOFT, "path": CUT, "hazard": CUT, "opening": INK, "bearing": GUIDE,
 }  # fmt: skip
 _FILL: dict[Role, Color | None] = {
     "work": HexColor("#f4e7cc"), "waste": None, "pass": None, "bit": None, "guide": HexColor("#cfe6e4"), "spacer": GUIDE,
     "base": None, "clamp": HexColor("#46545a"), "backer": None, "path": None, "hazard": HexColor("#fae4ad"),
+    "opening": white, "bearing": HexColor("#cfe6e4"),
 }  # fmt: skip
 _HATCH: dict[Role, tuple[int, float]] = {"waste": (1, 4.0), "pass": (1, 5.0), "backer": (-1, 5.0), "hazard": (-1, 4.0)}
 """Slope and distance of hatching, in points."""
@@ -57,6 +59,8 @@ def draw_view(canvas: Canvas, view: View, *, x: float, y: float, width: float, h
             _label(canvas, outline, outline.label, fit, system)
     for arrow in view.arrows:
         _arrow(canvas, arrow, fit, system)
+    for mark in view.marks:
+        _mark(canvas, mark, fit, system)
     for dimension in view.dimensions:
         _dimension(canvas, dimension, fit, system)
     canvas.restoreState()
@@ -129,10 +133,13 @@ def _arrow(canvas: Canvas, arrow: Arrow, fit: _Fit, system: System) -> None:
         tip = (start[0] + radius * 0.7071, start[1] + radius * 0.7071)
         _head(canvas, tip, (0.7071, -0.7071), 4)
         return
-    sign = 1 if end[1] > start[1] else -1
-    canvas.setLineWidth(2.6)
-    canvas.line(start[0], start[1], end[0], end[1] - sign * 6)
-    _head(canvas, end, (0, sign), 7)
+    size = math.dist(start, end) or 1.0
+    along = ((end[0] - start[0]) / size, (end[1] - start[1]) / size)
+    canvas.setLineWidth(1.4 if arrow.climb else 2.6)
+    canvas.setDash(*([3, 2] if arrow.climb else []))
+    canvas.line(start[0], start[1], end[0] - along[0] * 6, end[1] - along[1] * 6)
+    canvas.setDash()
+    _head(canvas, end, along, 7, hollow=arrow.climb)
     if arrow.label is not None:
         text, left, base = _said(arrow.label, system), start[0] + 9, (start[1] + end[1]) / 2 - 3
         canvas.setFillColor(white)
@@ -141,7 +148,33 @@ def _arrow(canvas: Canvas, arrow: Arrow, fit: _Fit, system: System) -> None:
         write(canvas, left, base, text, "strong", 9)
 
 
-def _head(canvas: Canvas, tip: Point, along: Point, size: float) -> None:
+def _mark(canvas: Canvas, mark: Mark, fit: _Fit, system: System) -> None:
+    """Where a run begins with its number, where it ends, where to stand, the way of the grain."""
+    x, y = fit.at(mark.at)
+    canvas.setLineWidth(1.1)
+    if mark.kind == "start":
+        canvas.setStrokeColor(CUT)
+        canvas.setFillColor(white)
+        canvas.circle(x, y, 6, stroke=1, fill=1)
+        canvas.setFillColor(CUT)
+        number = "".join(sign for sign in _said(mark.text, system) if sign.isdecimal()) if mark.text else ""
+        write(canvas, x, y - 3, number, "strong", 8.5, align=0.5)
+    elif mark.kind == "end":
+        canvas.setStrokeColor(CUT)
+        across = (-mark.way[1] * 6, mark.way[0] * 6)
+        for ahead in (0.0, 2.6):
+            at = (x + mark.way[0] * ahead, y + mark.way[1] * ahead)
+            canvas.line(at[0] - across[0], at[1] - across[1], at[0] + across[0], at[1] + across[1])
+    else:
+        canvas.setStrokeColor(SOFT)
+        canvas.setFillColor(SOFT)
+        if mark.kind == "grain":
+            canvas.line(x - mark.way[0] * 24, y - mark.way[1] * 24, x + mark.way[0] * 24, y + mark.way[1] * 24)
+        text = _said(mark.text, system) if mark.text else "grain"
+        write(canvas, x, y + (3 if mark.kind == "grain" else -3), text, "text", 8, align=0.5)
+
+
+def _head(canvas: Canvas, tip: Point, along: Point, size: float, *, hollow: bool = False) -> None:
     back = (tip[0] - along[0] * size, tip[1] - along[1] * size)
     aside = (-along[1] * size * 0.6, along[0] * size * 0.6)
     path = canvas.beginPath()
@@ -149,7 +182,7 @@ def _head(canvas: Canvas, tip: Point, along: Point, size: float) -> None:
     path.lineTo(back[0] + aside[0], back[1] + aside[1])
     path.lineTo(back[0] - aside[0], back[1] - aside[1])
     path.close()
-    canvas.drawPath(path, stroke=0, fill=1)
+    canvas.drawPath(path, stroke=int(hollow), fill=int(not hollow))
 
 
 def _dimension(canvas: Canvas, dimension: Dimension, fit: _Fit, system: System) -> None:

@@ -1,4 +1,4 @@
-"""The whole shop as one JSON file: tools, guides, woods, deliveries, house rules. It reads back as the same shop."""
+"""The whole shop as one JSON file: tools, guides, woods, deliveries, profiles, house rules. It reads back as the same shop."""
 
 from __future__ import annotations
 
@@ -54,7 +54,7 @@ def read_shop(text: str, *, id: str) -> Shop:
             path = f"{path}.{cause.field}" if cause.field else path
             raise FileError("wrong-place", place=path, what=cause.message.metric) from None
         raise FileError("wrong-place", place=path, what=first["msg"]) from None
-    for name in ("routers", "bits", "guides", "woods", "deliveries"):
+    for name in ("routers", "bits", "guides", "woods", "deliveries", "profiles"):
         ids = [each.id for each in getattr(shop, name)]
         if len(set(ids)) < len(ids):
             twice = next(each for each in ids if ids.count(each) > 1)

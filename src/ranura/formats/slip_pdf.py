@@ -11,8 +11,8 @@ from reportlab.lib.colors import HexColor, white
 from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.pdfgen.canvas import Canvas
 
-from ranura.core.cautions import GENERAL, Caution
-from ranura.core.cuts.dado import Dado
+from ranura.core.caution_words.kinds import GENERAL
+from ranura.core.cautions import Caution
 from ranura.core.lengths import as_typed
 from ranura.core.pieces import Piece
 from ranura.core.plan import CutPlan
@@ -32,28 +32,17 @@ _GAP = 5.0
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Sheet:
-    """What goes on the page: a plan, and what it is for; `word` is what the shop calls the channel."""
+    """What goes on the page: a plan, and what it is for."""
 
     plan: CutPlan
     piece: Piece
-    cut: Dado
     name: str
     shop_name: str
-    word: str
     material_name: str
 
 
 def _said(text: Text, system: System) -> str:
     return text.inch if system == "inch" else text.metric
-
-
-def sentence(sheet: Sheet) -> str:
-    """What is asked, as a sentence with the dimensions as typed."""
-    cut = sheet.cut
-    return (
-        f"A {sheet.word} {as_typed(cut.width)} wide, {as_typed(cut.depth)} deep, "
-        f"{as_typed(cut.position)} from the {cut.end} end, across {sheet.piece.name}"
-    )
 
 
 def _board(sheet: Sheet) -> str:
@@ -98,7 +87,7 @@ def _heading(canvas: Canvas, sheet: Sheet, y: float, inner: float) -> float:
     write(canvas, _MARGIN + inner, y - 8, sheet.shop_name, "text", 9.5, align=1)
     write(canvas, _MARGIN + inner, y - 20, _board(sheet), "text", 9.5, align=1)
     y -= 38
-    for line in wrapped(sentence(sheet) + ".", "strong", 12, inner):
+    for line in wrapped(sheet.plan.sentence.metric + ".", "strong", 12, inner):
         write(canvas, _MARGIN, y, line, "strong", 12)
         y -= 14
     if sheet.plan.status == "stop":

@@ -118,6 +118,8 @@ BITS = (
         metres_cut=19),
     Bit(id="roundover-3", name="Roundover 3", profile="roundover", radius=3, bearing=9.525, shank=6.35, flutes=2,
         overall_length=50, price=19, state="worn", metres_cut=205),
+    Bit(id="roundover-3-half", name="Roundover 3 on 1/2 in", profile="roundover", radius=3, bearing=12.7, shank=12.7, flutes=2,
+        overall_length=60, price=23, marked_max_rpm=24_000, metres_cut=18),
     Bit(id="roundover-6.35", name="Roundover 1/4 in", profile="roundover", radius=6.35, bearing=12.7, shank=6.35, flutes=2,
         overall_length=54, price=22, marked_max_rpm=24_000, metres_cut=95),
     Bit(id="roundover-9.525", name="Roundover 3/8 in", profile="roundover", radius=9.525, bearing=12.7, shank=12.7, flutes=2,

@@ -95,6 +95,12 @@ class DeliveryRow(_Thing):
     __tablename__ = "deliveries"
 
 
+class ProfileRow(_Thing):
+    """A profile of edges that was kept by name."""
+
+    __tablename__ = "profiles"
+
+
 class JobRow(_Owned):
     """A job: pieces that are made together."""
 

@@ -11,16 +11,16 @@ from pydantic import TypeAdapter
 from sqlalchemy import create_engine, delete, func, select
 from sqlalchemy.orm import Session, sessionmaker
 
-from ranura.core.cuts.dado import Dado
 from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import Unit
 from ranura.core.pieces import Piece
+from ranura.core.plan import Cut
 from ranura.core.shop import Shop
 from ranura.store import things
 from ranura.store.models import CutRow, JobRow, PieceRow, ShopRow
 from ranura.store.things import NotFoundError
 
-_PIECE, _CUT = TypeAdapter(Piece), TypeAdapter(Dado)
+_PIECE, _CUT = TypeAdapter(Piece), TypeAdapter(Cut)
 _RULES, _UNIT = TypeAdapter(HouseRules), TypeAdapter[Unit](Unit)
 
 
@@ -40,7 +40,7 @@ class KeptCut:
     piece_id: str
     name: str
     version: int
-    cut: Dado
+    cut: Cut
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -263,7 +263,7 @@ def set_piece_removed(session: Session, shop_id: str, piece_id: str, removed: bo
     _mine(session, PieceRow, shop_id, piece_id, removed=True).removed = removed
 
 
-def add_cut(session: Session, shop_id: str, piece_id: str, *, id: str, name: str, cut: Dado) -> KeptCut:
+def add_cut(session: Session, shop_id: str, piece_id: str, *, id: str, name: str, cut: Cut) -> KeptCut:
     """Keeps a new cut at the end of a piece, as version 1. Raises NotFoundError."""
     _mine(session, PieceRow, shop_id, piece_id)
     place = _next_place(session, CutRow, shop_id)
@@ -279,7 +279,7 @@ def load_cut(session: Session, shop_id: str, cut_id: str) -> KeptCut:
     return _kept(_mine(session, CutRow, shop_id, cut_id))
 
 
-def save_cut(session: Session, shop_id: str, cut_id: str, *, name: str, cut: Dado, version: int) -> KeptCut:
+def save_cut(session: Session, shop_id: str, cut_id: str, *, name: str, cut: Cut, version: int) -> KeptCut:
     """Keeps a change to the version that was read. Raises StaleError with the newer one, or NotFoundError."""
     row = _mine(session, CutRow, shop_id, cut_id, lock=True)
     if row.version != version:

@@ -1,4 +1,4 @@
-"""What a shop owns, all kept alike: routers, bits, guides, woods, deliveries, each as its core value in JSON, in its place."""
+"""What a shop owns, all kept alike: routers, bits, guides, woods, deliveries, profiles, each as JSON, in its place."""
 
 from __future__ import annotations
 
@@ -10,15 +10,16 @@ from pydantic import TypeAdapter
 from sqlalchemy import delete, func, select
 from sqlalchemy.orm import Session
 
+from ranura.core.cuts.edge import SavedProfile
 from ranura.core.materials import Delivery, Material
 from ranura.core.shop import Shop
 from ranura.core.tooling.bits import Bit
 from ranura.core.tooling.guides import Guide
 from ranura.core.tooling.routers import Router
-from ranura.store.models import BitRow, DeliveryRow, GuideRow, RouterRow, WoodRow
+from ranura.store.models import BitRow, DeliveryRow, GuideRow, ProfileRow, RouterRow, WoodRow
 
-ThingKind = Literal["routers", "bits", "guides", "woods", "deliveries"]
-Thing = Router | Bit | Guide | Material | Delivery
+ThingKind = Literal["routers", "bits", "guides", "woods", "deliveries", "profiles"]
+Thing = Router | Bit | Guide | Material | Delivery | SavedProfile
 _T = TypeVar("_T", bound=Thing)
 
 
@@ -33,7 +34,7 @@ class NotFoundError(LookupError):
 class Shelf:
     """Where things of a kind are kept, and how they are read."""
 
-    row: type[RouterRow | BitRow | GuideRow | WoodRow | DeliveryRow]
+    row: type[RouterRow | BitRow | GuideRow | WoodRow | DeliveryRow | ProfileRow]
     adapter: TypeAdapter[Any]
 
 
@@ -43,6 +44,7 @@ SHELVES: Mapping[ThingKind, Shelf] = {
     "guides": Shelf(GuideRow, TypeAdapter(Guide)),
     "woods": Shelf(WoodRow, TypeAdapter(Material)),
     "deliveries": Shelf(DeliveryRow, TypeAdapter(Delivery)),
+    "profiles": Shelf(ProfileRow, TypeAdapter(SavedProfile)),
 }
 KINDS: tuple[ThingKind, ...] = tuple(SHELVES)
 

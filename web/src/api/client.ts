@@ -9,7 +9,15 @@ export type JobView = Schemas["JobView"];
 export type PieceItem = Schemas["PieceItem"];
 export type ShopView = Schemas["ShopView"];
 export type HouseRules = Schemas["HouseRules-Output"];
-export type CutIn = Schemas["CutIn"];
+export type DadoIn = Schemas["DadoIn"];
+export type EdgeCutIn = Schemas["EdgeCutIn"];
+export type CutIn = DadoIn | EdgeCutIn;
+/** What an edit changes of a cut, whichever kind it is of. */
+export type CutChange = Partial<Omit<DadoIn, "kind">> | Partial<Omit<EdgeCutIn, "kind">>;
+export type ContourIn = Schemas["ContourIn"];
+export type AskedField = NonNullable<Schemas["Dimension"]["field"]>;
+export type SavedProfile = Schemas["SavedProfile"];
+export type Remedy = Schemas["Remedy"];
 export type PieceIn = Schemas["PieceIn"];
 export type LengthIn = Schemas["LengthIn"];
 export type Text = Schemas["Text"];
@@ -53,6 +61,9 @@ export interface Problem {
   message: Text;
   partial: boolean;
 }
+
+/** What of a shop's settings changes; the rest stays. */
+export type SettingsChange = { unit: Unit } | { rules: HouseRules };
 
 /** How a request ended; `down` covers a server or database that does not answer. */
 export type Outcome<T> =
@@ -109,8 +120,8 @@ export async function outcome<T>(request: Promise<Answer>): Promise<Outcome<T>> 
 
 export const api = {
   shop: () => outcome<ShopView>(client.GET("/api/shop")),
-  saveSettings: (unit: Unit, rules: HouseRules) =>
-    outcome<ShopView>(client.PUT("/api/shop/settings", { body: { unit, rules } })),
+  saveSettings: (change: SettingsChange) =>
+    outcome<ShopView>(client.PUT("/api/shop/settings", { body: change })),
   jobs: () => outcome<JobName[]>(client.GET("/api/jobs")),
   job: (job_id: string) =>
     outcome<JobView>(client.GET("/api/jobs/{job_id}", { params: { path: { job_id } } })),
@@ -217,6 +228,11 @@ export const api = {
     outcome<InstrumentView>(
       client.POST("/api/instruments/{kind}/hand", { params: { path: { kind } }, body: { act, value } }),
     ),
+  profiles: () => outcome<SavedProfile[]>(client.GET("/api/profiles")),
+  saveProfile: (profile: Schemas["ProfileIn"]) =>
+    outcome<SavedProfile>(client.POST("/api/profiles", { body: profile })),
+  removeProfile: (profile_id: string) =>
+    outcome<undefined>(client.DELETE("/api/profiles/{profile_id}", { params: { path: { profile_id } } })),
   quick: (text: string) => outcome<QuickView>(client.POST("/api/quick", { body: { text } })),
   rules: () => outcome<RulesView>(client.GET("/api/rules")),
   draftRules: (rules: HouseRules, numbers: Texts, job_id: string | null) =>
@@ -229,11 +245,28 @@ export const api = {
 export const slipAddress = (cutId: string, paper: "A4" | "Letter", unit: Unit) =>
   `/api/cuts/${encodeURIComponent(cutId)}/slip.pdf?paper=${paper}&unit=${unit}`;
 
+/** The section of a kept edge cut at 1:1. */
+export const sectionAddress = (cutId: string, format: "svg" | "dxf") =>
+  `/api/cuts/${encodeURIComponent(cutId)}/section.${format}`;
+
 /** A kept length as it is sent back: its text and its unit, without the value the server worked out. */
 export const asTyped = (length: { typed: string; unit?: Unit }): LengthIn => ({
   typed: length.typed,
   unit: length.unit ?? "mm",
 });
+
+const maybeTyped = (length: { typed: string; unit?: Unit } | null) => (length ? asTyped(length) : null);
+
+function contourIn(contour: NonNullable<PieceItem["piece"]["outline"]>): ContourIn {
+  return {
+    ...contour,
+    length: maybeTyped(contour.length),
+    width: maybeTyped(contour.width),
+    left: maybeTyped(contour.left),
+    near: maybeTyped(contour.near),
+    radius: maybeTyped(contour.radius),
+  };
+}
 
 /** A kept piece as a request takes it. */
 export function pieceIn(piece: PieceItem["piece"]): PieceIn {
@@ -242,10 +275,14 @@ export function pieceIn(piece: PieceItem["piece"]): PieceIn {
     length: asTyped(piece.length),
     width: asTyped(piece.width),
     thickness: asTyped(piece.thickness),
+    outline: piece.outline ? contourIn(piece.outline) : null,
+    openings: piece.openings.map(contourIn),
   };
 }
 
 /** A kept cut as a request takes it. */
 export function cutIn(cut: CutItem["cut"]): CutIn {
-  return { ...cut, width: asTyped(cut.width), depth: asTyped(cut.depth), position: asTyped(cut.position) };
+  return cut.kind === "edge"
+    ? { ...cut, size: asTyped(cut.size), depth: maybeTyped(cut.depth), width: maybeTyped(cut.width) }
+    : { ...cut, width: asTyped(cut.width), depth: asTyped(cut.depth), position: asTyped(cut.position) };
 }

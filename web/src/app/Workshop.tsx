@@ -75,7 +75,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
     const next = cuts[index + by];
     if (next) open(next.cut.id);
   };
-  const run = (name: ShortcutName) => {
+  const run = (name: ShortcutName, key = "") => {
     switch (name) {
       case "caliper":
         return;
@@ -97,8 +97,21 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
         return step(1);
       case "previous-cut":
         return step(-1);
+      case "edge":
+        return document
+          .querySelectorAll<HTMLButtonElement>('[data-testid="edges"] button')
+          [Number(key) - 1]?.click();
+      case "all-edges":
+        for (const button of document.querySelectorAll<HTMLButtonElement>(
+          '[data-testid="edges"] button[aria-pressed="false"]:not([data-inside])',
+        ))
+          button.click();
+        return;
+      case "profile":
+        return document.querySelector<HTMLButtonElement>('[data-testid="profile-bench"]')?.click();
       case "width":
       case "depth":
+      case "size":
       case "position":
         return document.querySelector<HTMLInputElement>(`input[data-field="${name}"]`)?.focus();
       case "tools":

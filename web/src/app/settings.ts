@@ -1,7 +1,14 @@
 /** Changing unit and house rules: seen at once, kept by the server, undone like any other change. */
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
-import { api, type HouseRules, type Problem, type ShopView, type Unit } from "../api/client";
+import {
+  api,
+  type HouseRules,
+  type Problem,
+  type SettingsChange,
+  type ShopView,
+  type Unit,
+} from "../api/client";
 import type { History } from "./history";
 
 export function useShopSettings(shop: ShopView, history: History) {
@@ -9,8 +16,8 @@ export function useShopSettings(shop: ShopView, history: History) {
   const [problem, setProblem] = useState<Problem | null>(null);
 
   const put = useCallback(
-    async (unit: Unit, rules: HouseRules) => {
-      const answer = await api.saveSettings(unit, rules);
+    async (change: SettingsChange) => {
+      const answer = await api.saveSettings(change);
       if (answer.kind === "ok") {
         setProblem(null);
         queries.setQueryData(["shop"], answer.data);
@@ -28,22 +35,17 @@ export function useShopSettings(shop: ShopView, history: History) {
   );
 
   const change = useCallback(
-    async (label: string, unit: Unit, rules: HouseRules) => {
-      const before = { unit: shop.unit, rules: shop.rules };
-      if (!(await put(unit, rules))) return;
-      history.push({
-        label,
-        undo: () => void put(before.unit, before.rules),
-        redo: () => void put(unit, rules),
-      });
+    async (label: string, before: SettingsChange, after: SettingsChange) => {
+      if (!(await put(after))) return;
+      history.push({ label, undo: () => void put(before), redo: () => void put(after) });
     },
-    [history, put, shop],
+    [history, put],
   );
 
   return {
     problem,
-    changeUnit: (unit: Unit) => void change("unit", unit, shop.rules),
+    changeUnit: (unit: Unit) => void change("unit", { unit: shop.unit }, { unit }),
     changeRules: (part: Partial<HouseRules>) =>
-      void change("house rules", shop.unit, { ...shop.rules, ...part }),
+      void change("house rules", { rules: shop.rules }, { rules: { ...shop.rules, ...part } }),
   };
 }

@@ -5,6 +5,10 @@ export const SHORTCUTS = [
   { name: "width", keys: "W", says: "type the width" },
   { name: "depth", keys: "D", says: "type the depth" },
   { name: "position", keys: "F", says: "type the distance from the end" },
+  { name: "size", keys: "S", says: "type the radius or size of a profile" },
+  { name: "edge", keys: "1 … 9", says: "choose an edge, or leave it" },
+  { name: "all-edges", keys: "0", says: "choose all edges of the outside" },
+  { name: "profile", keys: "L", says: "the profile bench: the section, large" },
   { name: "tools", keys: "B", says: "see all bits and routers for this cut" },
   { name: "rules", keys: "H", says: "the schools of this shop" },
   { name: "palette", keys: "K", says: "a quick sum" },
@@ -40,6 +44,7 @@ export function shortcutFor(event: Key, typing: boolean): ShortcutName | null {
     return key === "y" ? "redo" : null;
   }
   if (typing || event.altKey) return null;
+  if (/^[1-9]$/.test(key)) return "edge";
   return SHORTCUTS.find((each) => each.keys.toLowerCase() === key)?.name ?? null;
 }
 
@@ -48,7 +53,7 @@ export const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   target.matches("input:not([type=checkbox], [type=radio]), textarea, select");
 
-export function useShortcuts(run: (name: ShortcutName) => void, active: boolean): void {
+export function useShortcuts(run: (name: ShortcutName, key: string) => void, active: boolean): void {
   const latest = useRef(run);
   latest.current = run;
   useEffect(() => {
@@ -57,7 +62,7 @@ export function useShortcuts(run: (name: ShortcutName) => void, active: boolean)
       const name = shortcutFor(event, isTyping(event.target));
       if (!name) return;
       event.preventDefault();
-      latest.current(name);
+      latest.current(name, event.key);
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);

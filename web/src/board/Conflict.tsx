@@ -11,7 +11,9 @@ interface Props {
 }
 
 const sentence = (cut: CutIn) =>
-  `${cut.width.typed} wide, ${cut.depth.typed} deep, ${cut.position.typed} from the ${cut.end ?? "left"} end`;
+  cut.kind === "edge"
+    ? `${cut.shape} ${cut.size.typed}${cut.depth ? `, ${cut.depth.typed} deep` : ""}, ${cut.edges.join(", ")}`
+    : `${cut.width.typed} wide, ${cut.depth.typed} deep, ${cut.position.typed} from the ${cut.end ?? "left"} end`;
 
 /** The cut was changed in another window: theirs or mine. */
 export function Conflict({ mine, theirs, onMine, onTheirs }: Props) {

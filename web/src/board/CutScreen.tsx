@@ -1,7 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
+import { lazy, Suspense, useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
 import {
   api,
+  type CutChange,
   type CutIn,
   type CutItem,
   cutIn,
@@ -17,10 +18,18 @@ import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { Conflict } from "./Conflict";
 import { Drawing } from "./Drawing";
+import { useBitDrag, useDrag } from "./dragging";
+import { EdgeOptions } from "./EdgeOptions";
+import { EdgeSentence } from "./EdgeSentence";
 import { CutEditor } from "./editor";
 import { Legend } from "./Legend";
 import { Sentence } from "./Sentence";
 import { snapped } from "./scale";
+import { toggled } from "./shapes";
+
+const ProfileBench = lazy(() =>
+  import("./ProfileBench").then((module) => ({ default: module.ProfileBench })),
+);
 
 interface Props {
   shop: ShopView;
@@ -120,6 +129,9 @@ export function CutScreen(props: Props) {
   ) : null;
 }
 
+const DADO_FIELDS = ["cut.width", "cut.depth", "cut.position"];
+const EDGE_FIELDS = ["cut.size", "cut.depth", "cut.width", "cut.edges", "cut.angle"];
+
 /** What an undo wants of a cut that is not open yet. */
 const pending = new Map<string, CutIn>();
 
@@ -131,26 +143,41 @@ interface BoardProps extends Pick<Props, "shop" | "item" | "unit" | "onSaving" |
 function Board({ editor, cutId, shop, item, unit, onSaving, onSchool }: BoardProps) {
   const state = useSyncExternalStore(editor.subscribe, editor.snapshot);
   const { draft, plan, problem } = state;
-  const elsewhere =
-    problem && !["cut.width", "cut.depth", "cut.position"].includes(problem.field ?? "") ? problem : null;
+  const shown = draft.kind === "edge" ? EDGE_FIELDS : DADO_FIELDS;
+  const elsewhere = problem && !shown.includes(problem.field ?? "") ? problem : null;
   useEffect(() => onSaving(state.saving), [onSaving, state.saving]);
-  const onEdit = useCallback((change: Partial<CutIn>) => editor.edit(change), [editor]);
-  const dragFrom = useRef<number | null>(null);
+  const onEdit = useCallback((change: CutChange) => editor.edit(change), [editor]);
+  const [bench, setBench] = useState(false);
   const pick = (field: string) =>
     document.querySelector<HTMLInputElement>(`input[data-field="${field}"]`)?.focus();
   const piece = item.piece;
+  const onEdge = (ref: string) => {
+    if (draft.kind === "edge") onEdit({ edges: toggled(draft.edges, ref) });
+  };
+  const position = useDrag(
+    () =>
+      draft.kind === "edge"
+        ? null
+        : (plan?.asked.find((each) => each.field === "position")?.length.mm ?? null),
+    (from, by) => {
+      if (draft.kind === "edge") return;
+      const at = from + ((draft.end ?? "left") === "left" ? by : -by);
+      if (at > 0) onEdit({ position: { typed: snapped(at), unit: "mm" } });
+    },
+  );
+  const bit = useBitDrag(draft, plan, onEdit);
+  const sentence = { plan, problem, unit, pieceName: piece.name };
   return (
     <div className="grid min-h-0 min-w-0 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_384px]">
       <main className="flex min-h-0 min-w-0 flex-col px-4 pt-3 pb-1.5 lg:px-5">
-        <Sentence
-          draft={draft}
-          plan={plan}
-          problem={problem}
-          unit={unit}
-          word={shop.rules.dado_word ?? "dado"}
-          pieceName={piece.name}
-          onEdit={onEdit}
-        />
+        {draft.kind === "edge" ? (
+          <>
+            <EdgeSentence draft={draft} {...sentence} onEdit={onEdit} onEdge={onEdge} />
+            <EdgeOptions draft={draft} plan={plan} onEdit={onEdit} onBench={() => setBench(true)} />
+          </>
+        ) : (
+          <Sentence draft={draft} {...sentence} word={shop.rules.dado_word ?? "dado"} onEdit={onEdit} />
+        )}
         {state.down ? (
           <p
             role="alert"
@@ -174,26 +201,24 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onSchool }: BoardPro
                   unit={unit}
                   label="The board from above"
                   onPick={pick}
-                  onDrag={{
-                    start: () => {
-                      dragFrom.current =
-                        plan.asked.find((each) => each.field === "position")?.length.mm ?? null;
-                    },
-                    by: (mm) => {
-                      if (dragFrom.current === null) return;
-                      const at = dragFrom.current + ((draft.end ?? "left") === "left" ? mm : -mm);
-                      if (at > 0) onEdit({ position: { typed: snapped(at), unit: "mm" } });
-                    },
-                  }}
+                  onDrag={draft.kind === "edge" ? undefined : position}
+                  onEdge={draft.kind === "edge" ? onEdge : undefined}
                 />
               ) : null}
             </div>
             <div className="h-[190px] min-h-0 lg:h-auto lg:flex-[34]">
               {plan.drawing[1] ? (
-                <Drawing view={plan.drawing[1]} unit={unit} label="The section at the bit" onPick={pick} />
+                <Drawing
+                  view={plan.drawing[1]}
+                  unit={unit}
+                  label="The section at the bit"
+                  onPick={pick}
+                  onBit={draft.kind === "edge" ? bit : undefined}
+                />
               ) : null}
             </div>
             <Legend
+              edge={draft.kind === "edge"}
               item={item}
               material={shop.materials.find((each) => each.id === piece.material)?.name ?? piece.material}
             />
@@ -221,6 +246,20 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onSchool }: BoardPro
           </div>
         </div>
       </aside>
+      {bench && plan && draft.kind === "edge" ? (
+        <Suspense>
+          <ProfileBench
+            draft={draft}
+            plan={plan}
+            problem={problem}
+            piece={pieceIn(piece)}
+            cutId={cutId}
+            unit={unit}
+            onEdit={onEdit}
+            onClose={() => setBench(false)}
+          />
+        </Suspense>
+      ) : null}
       {state.newer ? (
         <Conflict
           mine={draft}

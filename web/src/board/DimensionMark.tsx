@@ -1,4 +1,4 @@
-import type { Dimension, Unit } from "../api/client";
+import type { AskedField, Dimension, Unit } from "../api/client";
 import { SvgWords } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import type { Scale } from "./scale";
@@ -7,7 +7,7 @@ export interface DimensionProps {
   dimension: Dimension;
   scale: Scale;
   unit: Unit;
-  onPick: (field: "width" | "depth" | "position") => void;
+  onPick: (field: AskedField) => void;
 }
 
 /** A distance with its text; one that can be typed is a button. */
@@ -26,9 +26,14 @@ export function DimensionMark({ dimension, scale, unit, onPick }: DimensionProps
   const line = dimension.vertical
     ? `M${ax} ${y0}V${y1}M${ax - 6} ${y0}h12M${ax - 6} ${y1}h12`
     : `M${ax} ${y0}H${bx}M${ax} ${y0 - 6}v12M${bx} ${y0 - 6}v12M${ax} ${ay}V${y0}M${bx} ${by}V${y0}`;
-  const place = dimension.vertical
-    ? { x: ax + 9, y: middle.y + 5, anchor: "start" as const }
-    : { x: middle.x, y: y0 + (away > 0 ? 19 : -7), anchor: "middle" as const };
+  const place =
+    dimension.name === "board-width"
+      ? { x: ax, y: middle.y - 7, anchor: "middle" as const }
+      : dimension.vertical && dimension.offset < 0
+        ? { x: ax - 9, y: middle.y + 5, anchor: "end" as const }
+        : dimension.vertical
+          ? { x: ax + 9, y: middle.y + 5, anchor: "start" as const }
+          : { x: middle.x, y: y0 + (away > 0 ? 19 : -7), anchor: "middle" as const };
   const mark = (
     <>
       <path
@@ -40,6 +45,7 @@ export function DimensionMark({ dimension, scale, unit, onPick }: DimensionProps
       <text
         x={place.x}
         y={place.y}
+        transform={dimension.name === "board-width" ? `rotate(-90 ${ax} ${middle.y})` : undefined}
         textAnchor={place.anchor}
         className={`halo text-[16px] font-bold ${colour === "guide" ? "fill-guide" : "fill-ink"} ${field ? "underline decoration-dotted" : ""}`}
       >

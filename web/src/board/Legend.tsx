@@ -7,9 +7,19 @@ const KEYS = [
   { role: "clamp", says: "clamp" },
   { role: "backer", says: "backer" },
 ] as const;
+const EDGE_KEYS = [
+  { role: "waste", says: "cut away" },
+  { role: "hazard", says: "fibres lift" },
+  { role: "guide", says: "guide, bearing" },
+  { role: "base", says: "router" },
+  { role: "backer", says: "backer" },
+] as const;
+type Role = (typeof KEYS)[number]["role"] | (typeof EDGE_KEYS)[number]["role"];
 
-const SWATCH: Record<(typeof KEYS)[number]["role"], string> = {
+const SWATCH: Record<Role, string> = {
   waste: "border-cut [background:repeating-linear-gradient(135deg,transparent_0_3px,var(--cut)_3px_4.5px)]",
+  hazard:
+    "border-hazard [background:repeating-linear-gradient(135deg,var(--hazard-soft)_0_3px,var(--hazard)_3px_5px)]",
   guide: "border-guide bg-guide-soft",
   base: "rounded-full border-dashed border-ink-2",
   clamp: "border-clamp bg-clamp",
@@ -17,11 +27,17 @@ const SWATCH: Record<(typeof KEYS)[number]["role"], string> = {
     "border-ink-2 [background:repeating-linear-gradient(60deg,transparent_0_4px,var(--work-line)_4px_6px)]",
 };
 
+interface Props {
+  item: PieceItem;
+  material: string;
+  edge: boolean;
+}
+
 /** What the signs of the drawing mean, and which wood it shows. */
-export function Legend({ item, material }: { item: PieceItem; material: string }) {
+export function Legend({ item, material, edge }: Props) {
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-1 pt-1 text-[13px] text-ink-2">
-      {KEYS.map((key) => (
+      {(edge ? EDGE_KEYS : KEYS).map((key) => (
         <span key={key.role} className="inline-flex items-center gap-1.5">
           <span className={`inline-block size-3.5 border-[1.5px] ${SWATCH[key.role]}`} aria-hidden />
           {key.says}

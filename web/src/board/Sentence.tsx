@@ -1,17 +1,17 @@
-import type { CutIn, CutPlan, HouseRules, Problem, Unit } from "../api/client";
+import type { CutPlan, DadoIn, HouseRules, Problem, Unit } from "../api/client";
 import { LengthField } from "../ui/LengthField";
 import { Words } from "../ui/Words";
 
 type Dimension = "width" | "depth" | "position";
 
 interface Props {
-  draft: CutIn;
+  draft: DadoIn;
   plan: CutPlan | null;
   problem: Problem | null;
   unit: Unit;
   word: HouseRules["dado_word"];
   pieceName: string;
-  onEdit: (change: Partial<CutIn>) => void;
+  onEdit: (change: Partial<DadoIn>) => void;
 }
 
 /** The sentence that says what is asked; every dimension in it is typed where it stands. */

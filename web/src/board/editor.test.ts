@@ -14,7 +14,7 @@ const cut = (depth: string): CutIn => ({
   router_id: null,
 });
 const planOf = (draft: CutIn) =>
-  ({ kind: "ok", data: { bit_id: draft.depth.typed } as unknown as CutPlan }) as const;
+  ({ kind: "ok", data: { bit_id: draft.depth?.typed } as unknown as CutPlan }) as const;
 const kept = (version: number) => ({ kind: "ok", data: { version } as CutItem }) as const;
 const refused: Outcome<CutPlan> = {
   kind: "refused",
@@ -62,7 +62,7 @@ describe("editing a cut", () => {
     expect(made.snapshot().saving).toBe("waiting");
     await settle(600);
     expect(deps.save).toHaveBeenCalledTimes(1);
-    expect(vi.mocked(deps.save).mock.calls[0]?.[0].depth.typed).toBe("12.5");
+    expect(vi.mocked(deps.save).mock.calls[0]?.[0].depth?.typed).toBe("12.5");
     expect(deps.saved).toHaveBeenCalledWith(cut("6"), cut("12.5"), expect.anything());
     expect(made.snapshot().saving).toBe("saved");
   });
@@ -72,7 +72,7 @@ describe("editing a cut", () => {
     const asked: string[] = [];
     const { made } = editor({
       plan: (draft) => {
-        asked.push(draft.depth.typed);
+        asked.push(draft.depth?.typed ?? "");
         return new Promise((resolve) => {
           answers.push(resolve);
         });
@@ -91,13 +91,13 @@ describe("editing a cut", () => {
 
   it("keeps the last good plan and the text when a text is refused", async () => {
     const { made, deps } = editor({
-      plan: async (draft) => (draft.depth.typed === "99" ? refused : planOf(draft)),
+      plan: async (draft) => (draft.depth?.typed === "99" ? refused : planOf(draft)),
     });
     await settle();
     made.edit({ depth: text("99") });
     await settle(2000);
     const state = made.snapshot();
-    expect([state.plan?.bit_id, state.draft.depth.typed, state.problem?.field]).toEqual([
+    expect([state.plan?.bit_id, state.draft.depth?.typed, state.problem?.field]).toEqual([
       "6",
       "99",
       "cut.depth",
@@ -108,7 +108,7 @@ describe("editing a cut", () => {
 
   it("does not save a good text that turned bad before its time", async () => {
     const { made, deps } = editor({
-      plan: async (draft) => (draft.depth.typed === "99" ? refused : planOf(draft)),
+      plan: async (draft) => (draft.depth?.typed === "99" ? refused : planOf(draft)),
     });
     made.edit({ depth: text("9") });
     await settle(200);
@@ -136,7 +136,7 @@ describe("editing a cut", () => {
     const { made } = editor({ save });
     made.edit({ depth: text("7") });
     await settle(600);
-    expect([made.snapshot().saving, made.snapshot().newer?.depth.typed]).toEqual(["conflict", "5"]);
+    expect([made.snapshot().saving, made.snapshot().newer?.depth?.typed]).toEqual(["conflict", "5"]);
     made.keepMine();
     await settle();
     expect(save).toHaveBeenLastCalledWith(cut("7"), 7);
@@ -150,7 +150,7 @@ describe("editing a cut", () => {
     made.takeTheirs();
     await settle();
     const state = made.snapshot();
-    expect([state.draft.depth.typed, state.plan?.bit_id, state.saving, state.newer]).toEqual([
+    expect([state.draft.depth?.typed, state.plan?.bit_id, state.saving, state.newer]).toEqual([
       "5",
       "5",
       "saved",
@@ -163,7 +163,7 @@ describe("editing a cut", () => {
     await settle();
     made.meet({ cut: cut("9"), version: 4 });
     await settle();
-    expect([made.snapshot().draft.depth.typed, made.snapshot().plan?.bit_id]).toEqual(["9", "9"]);
+    expect([made.snapshot().draft.depth?.typed, made.snapshot().plan?.bit_id]).toEqual(["9", "9"]);
     made.edit({ depth: text("7") });
     made.meet({ cut: cut("2"), version: 5 });
     await settle(600);

@@ -5,7 +5,7 @@
  * follows shortly after the last valid state. Nothing typed is ever dropped: a refusal marks its field and the last good
  * plan stays; a server that is down is asked again until it answers; a cut that was changed elsewhere waits for a choice.
  */
-import type { CutIn, CutItem, CutPlan, Outcome, Problem } from "../api/client";
+import type { CutChange, CutIn, CutItem, CutPlan, Outcome, Problem } from "../api/client";
 
 export type Saving = "saved" | "waiting" | "saving" | "refused" | "offline" | "conflict";
 
@@ -63,9 +63,9 @@ export class CutEditor {
   };
 
   /** Takes what was typed or chosen, and plans it. */
-  edit(change: Partial<CutIn>): void {
+  edit(change: CutChange): void {
     this.silent = false;
-    this.take({ ...this.state.draft, ...change });
+    this.take({ ...this.state.draft, ...change } as CutIn);
   }
 
   /** Brings back an earlier or later state; the save it leads to is not news for the history. */

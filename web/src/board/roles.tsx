@@ -15,6 +15,8 @@ export const STROKE: Record<Role, string> = {
   backer: "stroke-ink-2",
   path: "stroke-cut",
   hazard: "stroke-hazard",
+  opening: "stroke-ink",
+  bearing: "stroke-guide",
 };
 export const FILL: Record<Role, string> = {
   work: "var(--work)",
@@ -28,6 +30,8 @@ export const FILL: Record<Role, string> = {
   backer: "url(#backer)",
   path: "none",
   hazard: "url(#hazard)",
+  opening: "var(--bench)",
+  bearing: "var(--guide-soft)",
 };
 
 /** The patterns that the fills refer to; `id` keeps those of two drawings apart. */

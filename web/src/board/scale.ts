@@ -1,4 +1,5 @@
 /** From the drawing's millimetres (y up) to the screen's pixels (y down). */
+import type { View } from "../api/client";
 
 export interface Scale {
   readonly px: number;
@@ -22,6 +23,20 @@ export function fitted(frame: Frame, width: number, height: number, room: Room):
   const left = (width - px * (x1 - x0)) / 2;
   const top = room.above + (high - px * (y1 - y0)) / 2;
   return { px, x: (mm) => left + (mm - x0) * px, y: (mm) => top + (y1 - mm) * px };
+}
+
+/** A scale of so many pixels to a millimetre, with what is cut away in the middle of the box. */
+export function fixedAt(view: View, width: number, height: number, px: number): Scale {
+  const cut = view.outlines.filter((shape) => shape.role === "pass").flatMap((shape) => shape.points);
+  const [x0, y0, x1, y1] = view.frame;
+  const xs = cut.length > 0 ? cut.map(([x]) => x) : [x0, x1];
+  const ys = cut.length > 0 ? cut.map(([, y]) => y) : [y0, y1];
+  const middle = { x: (Math.min(...xs) + Math.max(...xs)) / 2, y: (Math.min(...ys) + Math.max(...ys)) / 2 };
+  return {
+    px,
+    x: (mm) => width / 2 + (mm - middle.x) * px,
+    y: (mm) => height / 2 - (mm - middle.y) * px,
+  };
 }
 
 /** The path of a closed outline. */

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { CutIn, CutItem, JobView, LengthIn, Outcome, Problem, ShopView, Unit } from "../api/client";
+import { SHAPES, toggled, WITH_DEPTH } from "../board/shapes";
 import { Dialog } from "../ui/Dialog";
 import { LengthField } from "../ui/LengthField";
 import { problemOf } from "../ui/problems";
@@ -14,43 +15,78 @@ interface Props {
   onSave: (pieceId: string, name: string, cut: CutIn) => Promise<Outcome<CutItem>>;
 }
 
+type Shape = keyof typeof SHAPES;
+type What = "dado" | Shape;
+type Size = "width" | "depth" | "position" | "size";
+
+const capital = (text: string) => `${text[0]?.toUpperCase() ?? ""}${text.slice(1)}`;
+
 /** A cut of one's own in a board of the job. */
 export function NewCut({ shop, job, unit, pieceId, onClose, onSave }: Props) {
   const newest = job.pieces.find((piece) => piece.cuts.length === 0) ?? null;
   const [piece, setPiece] = useState(newest?.id ?? pieceId ?? "");
   const word = shop.rules.dado_word ?? "dado";
+  const [what, setWhat] = useState<What>("dado");
   const [name, setName] = useState("");
-  const [cut, setCut] = useState<Record<"width" | "depth" | "position", LengthIn>>({
-    width: { typed: "", unit },
-    depth: { typed: "", unit },
-    position: { typed: "", unit },
+  const empty = { typed: "", unit };
+  const [sizes, setSizes] = useState<Record<Size, LengthIn>>({
+    width: empty,
+    depth: empty,
+    position: empty,
+    size: empty,
   });
+  const [angle, setAngle] = useState("22.5");
   const [end, setEnd] = useState<"left" | "right">("left");
+  const there = job.pieces.find((each) => each.id === piece)?.edges ?? [];
+  const outside = there.filter((edge) => !edge.inside).map((edge) => edge.ref);
+  const [picked, setPicked] = useState<string[] | null>(null);
+  const edges = (picked ?? outside).filter((ref) => there.some((edge) => edge.ref === ref));
+  const [both, setBoth] = useState(false);
   const [problem, setProblem] = useState<Problem | null>(null);
   const at = (field: string) => (problem?.field === field ? { ...problem, partial: false } : null);
+  const called = what === "dado" ? word : SHAPES[what].name;
+  const asked = (): CutIn =>
+    what === "dado"
+      ? {
+          kind: "dado",
+          width: sizes.width,
+          depth: sizes.depth,
+          position: sizes.position,
+          end,
+          support: false,
+          bit_id: null,
+          router_id: null,
+        }
+      : {
+          kind: "edge",
+          shape: what,
+          size: sizes.size,
+          depth: sizes.depth.typed.trim() === "" && !WITH_DEPTH.has(what) ? null : sizes.depth,
+          angle: what === "bevel" ? Number(angle) || null : null,
+          edges,
+          both_faces: both,
+        };
   const save = async () => {
-    const asked: CutIn = { kind: "dado", ...cut, end, support: false, bit_id: null, router_id: null };
-    const title = name.trim() || `${word[0]?.toUpperCase()}${word.slice(1)}`;
-    const answer = await onSave(piece, title, asked);
+    const answer = await onSave(piece, name.trim() || capital(called), asked());
     if (answer.kind === "ok") onClose();
     else setProblem(problemOf(answer));
   };
-  const field = (key: "width" | "depth" | "position", label: string) => (
+  const field = (key: Size, label: string) => (
     <div className="flex flex-col gap-1">
       <span className="label">{label}</span>
       <LengthField
         label={label}
         name={`cut-${key}`}
-        value={cut[key]}
+        value={sizes[key]}
         unit={unit}
         problem={at(`cut.${key}`)}
-        onType={(value) => setCut({ ...cut, [key]: value })}
+        onType={(value) => setSizes({ ...sizes, [key]: value })}
         className="field"
       />
     </div>
   );
   return (
-    <Dialog title={`Add a ${word}`} onClose={onClose}>
+    <Dialog title={`Add a cut: ${called}`} onClose={onClose}>
       <form
         className="flex flex-col gap-3"
         onSubmit={(event) => {
@@ -58,58 +94,137 @@ export function NewCut({ shop, job, unit, pieceId, onClose, onSave }: Props) {
           void save();
         }}
       >
-        <label className="flex flex-col gap-1">
-          <span className="label">In which board</span>
-          <select
-            className="field"
-            value={piece}
-            onChange={(event) => setPiece(event.target.value)}
-            data-testid="cut-piece"
-          >
-            {job.pieces.map((each) => (
-              <option key={each.id} value={each.id}>
-                {each.piece.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <div className="grid gap-3 sm:grid-cols-2">
+          <label className="flex flex-col gap-1">
+            <span className="label">What</span>
+            <select
+              className="field"
+              value={what}
+              data-testid="cut-what"
+              onChange={(event) => setWhat(event.target.value as What)}
+            >
+              <option value="dado">{word}</option>
+              {Object.entries(SHAPES).map(([key, each]) => (
+                <option key={key} value={key}>
+                  {each.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="flex flex-col gap-1">
+            <span className="label">In which board</span>
+            <select
+              className="field"
+              value={piece}
+              onChange={(event) => {
+                setPiece(event.target.value);
+                setPicked(null);
+              }}
+              data-testid="cut-piece"
+            >
+              {job.pieces.map((each) => (
+                <option key={each.id} value={each.id}>
+                  {each.piece.name}
+                </option>
+              ))}
+            </select>
+          </label>
+        </div>
         <label className="flex flex-col gap-1">
           <span className="label">Name (may stay empty)</span>
           <input
             className="field"
             value={name}
-            placeholder="Upper shelf"
+            placeholder={what === "dado" ? "Upper shelf" : "Soft edge"}
             data-testid="cut-name"
             onChange={(event) => setName(event.target.value)}
           />
         </label>
-        <div className="grid gap-3 sm:grid-cols-3">
-          {field("width", "Width")}
-          {field("depth", "Depth")}
-          {field("position", "Distance from the end")}
-        </div>
-        <fieldset className="flex items-center gap-4 text-[15px]">
-          <legend className="label mb-1">Measured from</legend>
-          {(["left", "right"] as const).map((each) => (
-            <label key={each} className="flex items-center gap-2">
+        {what === "dado" ? (
+          <>
+            <div className="grid gap-3 sm:grid-cols-3">
+              {field("width", "Width")}
+              {field("depth", "Depth")}
+              {field("position", "Distance from the end")}
+            </div>
+            <fieldset className="flex items-center gap-4 text-[15px]">
+              <legend className="label mb-1">Measured from</legend>
+              {(["left", "right"] as const).map((each) => (
+                <label key={each} className="flex items-center gap-2">
+                  <input
+                    type="radio"
+                    name="end"
+                    className="size-5"
+                    checked={end === each}
+                    onChange={() => setEnd(each)}
+                  />
+                  the {each} end
+                </label>
+              ))}
+            </fieldset>
+          </>
+        ) : (
+          <>
+            <div className="grid gap-3 sm:grid-cols-2">
+              {field("size", SHAPES[what].size)}
+              {what === "jointing"
+                ? null
+                : field("depth", WITH_DEPTH.has(what) ? "Depth" : "Depth (empty: the whole profile)")}
+              {what === "bevel" ? (
+                <label className="flex flex-col gap-1">
+                  <span className="label">Angle from the edge, in degrees</span>
+                  <input
+                    className="field"
+                    inputMode="decimal"
+                    value={angle}
+                    data-testid="cut-angle"
+                    onChange={(event) => setAngle(event.target.value)}
+                  />
+                  {at("cut.angle") ? (
+                    <span className="text-[14px] text-cut">
+                      {inUnit(problem?.message ?? { metric: "", inch: "" }, unit)}
+                    </span>
+                  ) : null}
+                </label>
+              ) : null}
+            </div>
+            <fieldset className="flex flex-wrap items-center gap-2 text-[15px]" data-testid="cut-edges">
+              <legend className="label mb-1">On which edges</legend>
+              {there.map((edge) => (
+                <label key={edge.ref} className="button gap-2">
+                  <input
+                    type="checkbox"
+                    className="size-5"
+                    checked={edges.includes(edge.ref)}
+                    onChange={() => setPicked(toggled(edges, edge.ref))}
+                  />
+                  {edge.name}
+                </label>
+              ))}
+              {at("cut.edges") ? (
+                <span role="alert" className="text-[14px] text-cut">
+                  {inUnit(problem?.message ?? { metric: "", inch: "" }, unit)}
+                </span>
+              ) : null}
+            </fieldset>
+            <label className="flex items-center gap-2 text-[15px]">
               <input
-                type="radio"
-                name="end"
+                type="checkbox"
                 className="size-5"
-                checked={end === each}
-                onChange={() => setEnd(each)}
+                checked={both}
+                onChange={(event) => setBoth(event.target.checked)}
               />
-              the {each} end
+              on both faces
             </label>
-          ))}
-        </fieldset>
+          </>
+        )}
         {problem && !problem.field?.startsWith("cut.") ? (
           <p role="alert" className="text-cut">
             {inUnit(problem.message, unit)}
           </p>
         ) : null}
         <button type="submit" className="button button-main justify-center" data-testid="save-cut">
-          Add the {word}
+          Add the {called}
         </button>
       </form>
     </Dialog>

@@ -81,7 +81,7 @@ function Changing({ shop, kept, jobs }: Props) {
   };
   const keep = async () => {
     if (!drafted?.rules) return;
-    const answer = await api.saveSettings(shop.unit, drafted.rules);
+    const answer = await api.saveSettings({ rules: drafted.rules });
     if (answer.kind === "ok") {
       queries.setQueryData(["shop"], answer.data);
       await refresh();

@@ -1,6 +1,15 @@
 import { OctagonX } from "lucide-react";
 import { useState } from "react";
-import type { Caution, CutIn, CutPlan, HouseRules, ShopView, SlipSection, Unit } from "../api/client";
+import type {
+  Caution,
+  CutChange,
+  CutPlan,
+  HouseRules,
+  Remedy,
+  ShopView,
+  SlipSection,
+  Unit,
+} from "../api/client";
 import { BigReading, Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
 import { type Asked, ToolPicker } from "./ToolPicker";
@@ -13,7 +22,7 @@ interface Props {
   stale: boolean;
   /** What the plan was asked for: the board and the cut. */
   asked: Asked;
-  onEdit: (change: Partial<CutIn>) => void;
+  onEdit: (change: CutChange) => void;
   onSchool: (change: Partial<HouseRules>) => void;
 }
 
@@ -55,7 +64,13 @@ export function Slip({ plan, unit, shop, stale, asked, onEdit, onSchool }: Props
         {stale ? <span className="text-cut">shows the last good plan</span> : null}
       </div>
       {unplaced.map((stop) => (
-        <Stop key={stop.code + stop.message.metric} stop={stop} unit={unit} onEdit={onEdit} />
+        <Stop
+          key={stop.code + stop.message.metric}
+          stop={stop}
+          unit={unit}
+          remedies={plan.remedies}
+          onEdit={onEdit}
+        />
       ))}
       {plan.slip.map((section) => (
         <Place
@@ -76,7 +91,13 @@ export function Slip({ plan, unit, shop, stale, asked, onEdit, onSchool }: Props
       {elsewhere.length > 0 ? (
         <ul className="mt-1 flex flex-col gap-1.5">
           {elsewhere.map((each) => (
-            <CautionLine key={each.code + each.message.metric} caution={each} unit={unit} onEdit={onEdit} />
+            <CautionLine
+              key={each.code + each.message.metric}
+              caution={each}
+              unit={unit}
+              remedies={plan.remedies}
+              onEdit={onEdit}
+            />
           ))}
         </ul>
       ) : null}
@@ -89,7 +110,35 @@ export function Slip({ plan, unit, shop, stale, asked, onEdit, onSchool }: Props
   );
 }
 
-function Stop({ stop, unit, onEdit }: { stop: Caution; unit: Unit; onEdit: Props["onEdit"] }) {
+interface AnswersProps {
+  code: string;
+  remedies: readonly Remedy[];
+  unit: Unit;
+  onEdit: Props["onEdit"];
+}
+
+/** What the person can say or do about a caution, as buttons. */
+function Answers({ code, remedies, unit, onEdit }: AnswersProps) {
+  const mine = remedies.filter((each) => each.answers === code);
+  if (mine.length === 0) return null;
+  return (
+    <span className="mt-1 flex flex-wrap gap-1.5">
+      {mine.map((each) => (
+        <button
+          key={each.says.metric}
+          type="button"
+          className="button"
+          data-remedy={Object.keys(each.change).join(" ")}
+          onClick={() => onEdit(each.change as CutChange)}
+        >
+          {inUnit(each.says, unit)}
+        </button>
+      ))}
+    </span>
+  );
+}
+
+function Stop({ stop, unit, remedies, onEdit }: { stop: Caution } & Omit<AnswersProps, "code">) {
   return (
     <div
       role="alert"
@@ -104,21 +153,12 @@ function Stop({ stop, unit, onEdit }: { stop: Caution; unit: Unit; onEdit: Props
       <p>
         <Words text={inUnit(stop.do, unit)} />.
       </p>
-      {stop.code === "fence-off-board" ? (
-        <button
-          type="button"
-          className="button mt-1.5"
-          onClick={() => onEdit({ support: true })}
-          data-testid="support"
-        >
-          A board of the same thickness lies beside it
-        </button>
-      ) : null}
+      <Answers code={stop.code} remedies={remedies} unit={unit} onEdit={onEdit} />
     </div>
   );
 }
 
-function CautionLine({ caution, unit, onEdit }: { caution: Caution; unit: Unit; onEdit: Props["onEdit"] }) {
+function CautionLine({ caution, unit, remedies, onEdit }: { caution: Caution } & Omit<AnswersProps, "code">) {
   const strong = caution.level === "caution";
   return (
     <li
@@ -134,11 +174,7 @@ function CautionLine({ caution, unit, onEdit }: { caution: Caution; unit: Unit; 
         <Words text={inUnit(caution.message, unit)} />.
       </b>{" "}
       <Words text={inUnit(caution.do, unit)} />.
-      {caution.code === "fence-on-support" ? (
-        <button type="button" className="quiet ml-2" onClick={() => onEdit({ support: false })}>
-          there is none
-        </button>
-      ) : null}
+      <Answers code={caution.code} remedies={remedies} unit={unit} onEdit={onEdit} />
     </li>
   );
 }
@@ -174,8 +210,12 @@ function Place({
         <h2 className="label">{section.title}</h2>
         <div className="flex flex-wrap items-baseline gap-x-2.5">
           {section.leads.map((lead, index) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: leads keep their order
-            <span key={index} className="whitespace-nowrap" data-figure={lead.figure ?? undefined}>
+            <span
+              // biome-ignore lint/suspicious/noArrayIndexKey: leads keep their order
+              key={index}
+              className={section.key === "tool" ? "" : "whitespace-nowrap"}
+              data-figure={lead.figure ?? undefined}
+            >
               <BigReading reading={reading(lead.shown, unit)} />
               {inUnit(lead.caption, unit) ? (
                 <span className="text-[15px]"> {inUnit(lead.caption, unit)}</span>
@@ -217,14 +257,20 @@ function Place({
         </p>
       ) : null}
       {stops.map((stop) => (
-        <Stop key={stop.message.metric} stop={stop} unit={unit} onEdit={onEdit} />
+        <Stop key={stop.message.metric} stop={stop} unit={unit} remedies={plan.remedies} onEdit={onEdit} />
       ))}
       {open ? (
         <div className="mt-2 flex flex-col gap-2">
           {notes.length > 0 ? (
             <ul>
               {notes.map((note) => (
-                <CautionLine key={note.message.metric} caution={note} unit={unit} onEdit={onEdit} />
+                <CautionLine
+                  key={note.message.metric}
+                  caution={note}
+                  unit={unit}
+                  remedies={plan.remedies}
+                  onEdit={onEdit}
+                />
               ))}
             </ul>
           ) : null}
@@ -244,15 +290,6 @@ function Place({
   );
 }
 
-const COLUMNS = [
-  { key: "spacer", says: "spacer" },
-  { key: "depth", says: "depth" },
-  { key: "width", says: "fresh" },
-  { key: "feed", says: "feed" },
-  { key: "seconds", says: "time" },
-  { key: "power", says: "power" },
-] as const;
-
 /** Every pass in order of work. */
 function Passes({ plan, unit }: { plan: CutPlan; unit: Unit }) {
   return (
@@ -264,9 +301,9 @@ function Passes({ plan, unit }: { plan: CutPlan; unit: Unit }) {
             <th className="pr-1 font-normal">
               <span className="sr-only">pass</span>
             </th>
-            {COLUMNS.map((column) => (
-              <th key={column.key} className="pr-2 font-normal">
-                {column.says}
+            {plan.pass_columns.map((column) => (
+              <th key={column} className="pr-2 font-normal">
+                {column}
               </th>
             ))}
           </tr>
@@ -275,10 +312,10 @@ function Passes({ plan, unit }: { plan: CutPlan; unit: Unit }) {
           {plan.pass_lines.map((line) => (
             <tr key={line.number} className="border-t border-rule">
               <th className="pr-1 text-left font-semibold">{line.number}</th>
-              {COLUMNS.map((column) => {
-                const shown = reading(line[column.key], unit);
+              {line.cells.map((cell, index) => {
+                const shown = reading(cell, unit);
                 return (
-                  <td key={column.key} className="pr-2 whitespace-nowrap">
+                  <td key={plan.pass_columns[index]} className="pr-2 whitespace-nowrap">
                     <Words text={`${shown.number} ${shown.unit}`} />
                   </td>
                 );

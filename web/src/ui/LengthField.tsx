@@ -17,6 +17,8 @@ interface Props {
   problem: Problem | null;
   /** The unit that the text leaves out, as the server says. */
   suffix?: string;
+  /** What stands for an empty text. */
+  placeholder?: string;
   onType: (value: LengthIn) => void;
   className: string;
   hint?: React.ReactNode;
@@ -48,6 +50,7 @@ export function LengthField(props: Props) {
         {...readings}
         className={props.className}
         value={shown}
+        placeholder={props.placeholder}
         inputMode="text"
         autoComplete="off"
         spellCheck={false}

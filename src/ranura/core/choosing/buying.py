@@ -4,20 +4,21 @@ better, with what they cost for a metre of these cuts (craft: what to buy, from 
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Iterable, Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
 from ranura.core.choosing.candidates import COLLETS_UP_TO, sift
+from ranura.core.choosing.channels import ChannelJudge
 from ranura.core.choosing.covering import Items, smallest
 from ranura.core.choosing.goods import COLLET_PRICE, collet_name, goods
-from ranura.core.choosing.judging import Candidate, Judge
-from ranura.core.choosing.ranking import Ranking, finish_order, finish_rank
-from ranura.core.cuts.dado import Dado, channel
+from ranura.core.choosing.judging import Judge
+from ranura.core.choosing.order import Candidate
+from ranura.core.choosing.ranking import finish_order, finish_rank
 from ranura.core.drawer.texts import texts_of
 from ranura.core.errors import CraftError
 from ranura.core.pieces import Piece
-from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.plan import Cut, CutPlan, judge_of, plan_cut
 from ranura.core.shop import Shop
 from ranura.core.text import Text, write
 from ranura.core.tooling.bits import NOMINAL_SHANKS
@@ -45,7 +46,7 @@ class PlannedCut:
 
     id: str
     name: str
-    cut: Dado
+    cut: Cut
     piece: Piece
 
 
@@ -131,7 +132,7 @@ def shopping(cuts: Sequence[PlannedCut], shop: Shop) -> Shopping:
             gain: Gain = "better" if each.id in made_ids else "possible"
             why = gained.better if gain == "better" and gained and gained.better else write(_WHY["possible"])
             used[item].append(Serves(cut_id=each.id, cut_name=each.name, gain=gain, why=why))
-            metres[item] += each.piece.count * len(plan.passes) * each.piece.width.mm / 1_000
+            metres[item] += each.piece.count * len(plan.pass_lines) * plan.run_mm / 1_000
     buys = [shelf.buy(item, tuple(used[item]), metres[item]) for item in bought if used[item]]
     buys.sort(key=lambda buy: (all(each.gain == "better" for each in buy.serves), -len(buy.serves), buy.price, buy.id))
     return Shopping(
@@ -215,34 +216,38 @@ def _same(found: Candidate, plan: CutPlan) -> bool:
 
 def _ways(each: PlannedCut, shelf: _Shelf) -> list[_Way]:
     """The ways to make a cut by buying something: only those that take as few passes side by side as any, and are as clean."""
-    shop = shelf.everything
     try:
-        asked = channel(each.cut, each.piece)
-        wood = shop.material(each.piece.material)
+        judge = judge_of(each.cut, each.piece, shelf.everything)
     except CraftError:
         return []
-    judge = Judge(shop, asked.need, wood, shop.rules, asked)
-    ranked = Ranking(wood, asked.need, shop.rules).order(sift(judge).fit)
+    ranked = judge.ranking().order(sift(judge).fit)
     if not ranked:
         return []
     owned = next((found for found in ranked if not shelf.items(found)), None)
     above = ranked if owned is None else ranked[: ranked.index(owned)]
-    order = finish_order(wood, asked.need)
-    fewest = min((asked.need.lateral_passes(found.bit.diameter) for found in above), default=0)
-    cleanest = min((finish_rank(found.bit.profile, order, wood) for found in above), default=0)
+    if isinstance(judge, ChannelJudge):
+        above = _cleanest(above, judge)
+    return [_Way(found, shelf.items(found), None if owned is None else _better(found, owned, judge)) for found in above]
+
+
+def _cleanest(above: list[Candidate], judge: ChannelJudge) -> list[Candidate]:
+    """Of the candidates those with the fewest passes side by side that are about as clean as any."""
+    order = finish_order(judge.wood, judge.need)
+    fewest = min((judge.extra_work(found.bit) for found in above), default=0)
+    cleanest = min((finish_rank(found.bit.profile, order, judge.wood) for found in above), default=0)
     return [
-        _Way(found, shelf.items(found), None if owned is None else _better(found, owned, asked.need.lateral_passes))
+        found
         for found in above
-        if asked.need.lateral_passes(found.bit.diameter) == fewest and finish_rank(found.bit.profile, order, wood) <= cleanest + 1
+        if judge.extra_work(found.bit) == fewest and finish_rank(found.bit.profile, order, judge.wood) <= cleanest + 1
     ]
 
 
-def _better(found: Candidate, owned: Candidate, passes: Callable[[float], int]) -> Text | None:
+def _better(found: Candidate, owned: Candidate, judge: Judge) -> Text | None:
     """Why a pair is clearly better than the best that is there; None where it is better by a shade."""
     if owned.bit.state == "dull" and found.bit.state != "dull":
         return write(_WHY["dull"], owned=owned.bit.name)
-    count, before = passes(found.bit.diameter), passes(owned.bit.diameter)
-    if count * FEWER <= before:
+    count, before = judge.extra_work(found.bit), judge.extra_work(owned.bit)
+    if before and count * FEWER <= before:
         return write(_WHY["one-pass" if count == 1 else "fewer-passes"], count=count, owned=before)
     times = owned.compliance / found.compliance
     if times >= STIFFER and math.isfinite(times):

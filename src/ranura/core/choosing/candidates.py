@@ -10,7 +10,8 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 
 from ranura.core.cautions import Reason
-from ranura.core.choosing.judging import Candidate, Judge
+from ranura.core.choosing.judging import Judge
+from ranura.core.choosing.order import Candidate
 from ranura.core.tooling.bits import NOMINAL_SHANKS, Bit
 from ranura.core.tooling.routers import Router, RouterClass
 
@@ -23,6 +24,7 @@ NEEDS: dict[str, str] = {
     "marked-maximum-unknown": "its marked maximum, read off and typed in",
     "plunge-unknown": "a look at its end: does it cut there?",
     "grip-short": "a longer bit of this kind",
+    "bearing-missing": "a bearing of {missing:len} for it",
     "fence-off-board": "a board of the same thickness beside the work",
     "no-room-for-clamps": "another way of holding the work",
 }
@@ -81,11 +83,10 @@ def misses(judge: Judge, dropped: Iterable[Drop]) -> list[Miss]:
     Bits whose own trouble is curable are tried in every router; those as stiff and as wide as can be come first."""
     found: list[Miss] = []
     hopeful = [drop for drop in dropped if drop.reason.code in NEEDS and _could_be_had(drop)]
-    need = judge.need
     first = heapq.nsmallest(
         _LOOKED_INTO,
         hopeful,
-        key=lambda drop: (drop.bit.state == "dull", need.lateral_passes(drop.bit.diameter), -drop.bit.shank),
+        key=lambda drop: (drop.bit.state == "dull", judge.extra_work(drop.bit), -drop.bit.shank),
     )
     for drop in first:
         for router in [drop.router] if drop.router else judge.rack.routers:

@@ -6,55 +6,38 @@ of a diameter in a router, the room for fence and clamps around a base, the powe
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-from dataclasses import dataclass
+from abc import ABC, abstractmethod
+from collections.abc import Collection, Iterator
 
 from ranura.core import numbers
 from ranura.core.cautions import Reason
-from ranura.core.cuts.dado import Channel
-from ranura.core.cuts.straight import StraightCut
+from ranura.core.choosing.order import Candidate, Pair, Ranking
 from ranura.core.cutting.grip import Grip, free_length, plan_grip
 from ranura.core.cutting.size import size_reasons
 from ranura.core.cutting.speed import Speed, plan_speed, surely_turns
-from ranura.core.cutting.stepping import Tooling, gaits_of, school_step, step_reason, surely_steps
+from ranura.core.cutting.stepping import school_step
 from ranura.core.cutting.stiffness import tip_compliance
-from ranura.core.guiding.placing import place_fence
-from ranura.core.holding import hold, surely_room, sweep_of
 from ranura.core.house_rules import HouseRules
 from ranura.core.materials import Material
 from ranura.core.shop import Shop
+from ranura.core.text import Text
 from ranura.core.tooling.bits import Bit, shank_name
-from ranura.core.tooling.profiles import FLAT_ENDED
 from ranura.core.tooling.routers import Base, BaseKind, Router
 
 SMALL_LENGTH, SMALL_WIDTH = 150.0, 75.0
 BEARING = 10.0
 """mm of wood that a base must find beyond the far wall."""
 
-SETUP_CODES = frozenset({"fence-off-board", "no-room-for-clamps", "power-over"})
+SETUP_CODES = frozenset(
+    {
+        "fence-off-board", "no-room-for-clamps", "power-over", "bearing-without-edge", "fence-without-edge",
+        "template-out-of-reach", "straightedge-off-board", "trapped",
+    }
+)  # fmt: skip
 """Reasons that another board, another way of holding or a shallower cut can take away."""
 
 _TRAP = 0.75
 """Shanks that differ by less than this many mm get mistaken for one another: 6 and 6.35, 12 and 12.7."""
-
-
-@dataclass(frozen=True, slots=True)
-class Candidate:
-    """A bit in a router on a base, with what speaks against it; nothing does when `reasons` is empty.
-
-    `compliance` is how far its tip gives way for a newton, in mm; infinite where it cannot be held.
-    """
-
-    bit: Bit
-    router: Router
-    base: Base
-    compliance: float
-    reasons: tuple[Reason, ...] = ()
-
-    @property
-    def sleeved(self) -> bool:
-        """Whether a reducing sleeve holds it."""
-        return not self.router.has_collet(self.bit.shank) and self.router.sleeve_for(self.bit.shank) is not None
 
 
 def bridges(width: float, bit_diameter: float, across: float) -> bool:
@@ -158,54 +141,74 @@ def rack_of(shop: Shop, rules: HouseRules) -> Rack:
     return made
 
 
-class Judge:
-    """Judges bits and routers of a shop for one cut in one wood; `channel` is the cut on its board, where that is known."""
+class Judge(ABC):
+    """Judges bits and routers of a shop for one cut in one wood. What it asks of a bit and of a set-up is the cut's own."""
 
-    def __init__(self, shop: Shop, need: StraightCut, wood: Material, rules: HouseRules, channel: Channel | None = None) -> None:
+    def __init__(self, shop: Shop, wood: Material, rules: HouseRules, part: tuple[float, float] | None) -> None:
         self.rack = rack_of(shop, rules)
-        self.need = need
         self.wood = wood
         self.rules = rules
-        self.channel = channel
-        self._room: dict[tuple[float, str, str], tuple[Reason, ...]] = {}
-        self._bases: dict[tuple[float, float, str], Base] = {}
-        self._small = need.part is not None and (
-            numbers.under(max(need.part), SMALL_LENGTH) or numbers.under(min(need.part), SMALL_WIDTH)
-        )
+        self.small = part is not None and (numbers.under(max(part), SMALL_LENGTH) or numbers.under(min(part), SMALL_WIDTH))
+        self.part = part
+        self._bases: dict[tuple[str, str], Base] = {}
+
+    @abstractmethod
+    def reach(self, bit: Bit) -> float:
+        """How far a bit stands out below the base in all, in mm."""
 
     @property
-    def reach(self) -> float:
-        """How deep the bit goes in all, in mm: a through cut goes into the sacrificial board."""
-        return self.need.depth + (self.rules.through_extra if self.need.through else 0.0)
+    def begins_inside(self) -> bool:
+        """Whether the cut begins inside the board, so that the bit plunges."""
+        return False
 
+    @abstractmethod
     def of_bit(self, bit: Bit) -> Reason | None:
         """The first thing that no router could change."""
-        need = self.need
-        if bit.profile not in FLAT_ENDED:
-            return Reason("wrong-profile", {"profile": bit.kind.name})
-        if bit.diameter > need.width and not need.open_sided and numbers.over(bit.diameter, need.width):
-            return Reason("bit-wider-than-cut", {"diameter": bit.diameter, "width": need.width})
-        if self.reach > bit.cutting_length and numbers.over(self.reach, bit.cutting_length):
-            return Reason("beyond-cutting-length", {"depth": self.reach, "cutting_length": bit.cutting_length})
-        if need.stopped and bit.can_plunge is not True:
-            return Reason("plunge-unknown" if bit.can_plunge is None else "cannot-plunge")
-        return None
+
+    @abstractmethod
+    def of_cut(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
+        """What this cut has against the router: by hand or not, begun inside the board, a base that tips, no guide."""
+
+    @abstractmethod
+    def setting_up(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
+        """What speaks against the set-up once it could be had: room around it, power, bending."""
+
+    @abstractmethod
+    def ranking(self, mounted: Collection[Pair] = frozenset()) -> Ranking:
+        """The order of the candidates; `mounted` are set up in this job already."""
+
+    @abstractmethod
+    def losses(self, each: Candidate, best: Candidate) -> tuple[Text, ...]:
+        """What a candidate loses against the best, worst first."""
+
+    @abstractmethod
+    def is_of_kind(self, bit: Bit) -> bool:
+        """Whether a bit is of a kind that makes such cuts at all."""
+
+    @property
+    def on_table(self) -> bool:
+        """Whether a table makes this cut as well as a router by hand."""
+        return False
+
+    @abstractmethod
+    def extra_work(self, bit: Bit) -> float:
+        """How much more there is to do with a bit than with the handiest: passes side by side."""
 
     def first_look(self, bit: Bit, router: Router) -> Candidate | Reason:
         """The pair as a candidate, or the first thing that speaks against it; quick enough for every bit of a full drawer."""
         base = self.base(bit, router)
         if against := self.rack.against(bit, router, base):
             return against[0]
-        for reason in self._of_cut(bit, router, base):
+        for reason in self.of_cut(bit, router, base):
             return reason
-        free = free_length(bit, router, base, depth=self.reach, rules=self.rules)
+        free = free_length(bit, router, base, depth=self.reach(bit), rules=self.rules)
         if free < 0:
             grip = self.grip(bit, router)
             return grip if isinstance(grip, Reason) else Reason("overall-unknown")
         compliance = tip_compliance(
             shank=bit.shank, cutter=bit.diameter, cutting_length=bit.cutting_length, free_length=free, body=bit.body
         )
-        for reason in self._setting_up(bit, router, base, free, compliance):
+        for reason in self.setting_up(bit, router, base, free, compliance):
             return reason
         return Candidate(bit, router, base, compliance)
 
@@ -214,7 +217,8 @@ class Judge:
         base = self.base(bit, router)
         own = self.of_bit(bit)
         grip = self.grip(bit, router)
-        reasons = [*([own] if own else []), *self.rack.against(bit, router, base), *self._of_cut(bit, router, base)]
+        reasons = [*([own] if own else []), *self.rack.against(bit, router, base)]
+        reasons += [] if own else self.of_cut(bit, router, base)
         free = bit.head_length
         if isinstance(grip, Reason):
             reasons.append(grip)
@@ -224,71 +228,28 @@ class Judge:
             shank=bit.shank, cutter=bit.diameter, cutting_length=bit.cutting_length, free_length=free, body=bit.body
         )
         if not reasons:
-            reasons = list(self._setting_up(bit, router, base, free, compliance))
+            reasons = list(self.setting_up(bit, router, base, free, compliance))
         return Candidate(bit, router, base, compliance, tuple(reasons))
 
     def base(self, bit: Bit, router: Router) -> Base:
         """The base this bit would work in."""
-        key = (bit.diameter, bit.shank, router.id)
+        key = (bit.id, router.id)
         found = self._bases.get(key)
         if found is None:
             rules = self.rules
             step = school_step(bit, rules.depth_rule, cap=rules.pass_cap)
-            several = numbers.over(self.need.depth, step)
-            found = self._bases[key] = usual_base(router, several_depths=several, begins_inside=self.need.stopped)
+            several = numbers.over(self.reach(bit), step)
+            found = self._bases[key] = usual_base(router, several_depths=several, begins_inside=self.begins_inside)
         return found
 
     def grip(self, bit: Bit, router: Router) -> Grip | Reason:
         """How it sits in this router's collet."""
-        return plan_grip(bit, router, self.base(bit, router), depth=self.reach, rules=self.rules)
+        return plan_grip(bit, router, self.base(bit, router), depth=self.reach(bit), rules=self.rules)
 
-    def tooling(self, bit: Bit, router: Router, rpm: float, free_length: float) -> Tooling:
-        """What the passes are worked out from."""
-        return Tooling(
-            bit=bit, router=router, rpm=rpm, free_length=free_length, material=self.wood, rules=self.rules, need=self.need
-        )
-
-    def _of_cut(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
-        """What this cut has against the router: by hand or not, begun inside the board, a base that tips."""
-        need = self.need
-        by_hand = self.rack.by_hand[router.id]
-        if not by_hand:
-            yield Reason("needs-hand-router")
-        elif self._small:
-            long, wide = need.part or (0.0, 0.0)
-            yield Reason("small-part", {"length": long, "width": wide})
-        if need.stopped and base.kind != "plunge":
-            yield Reason("no-plunge-base")
-        if by_hand and not need.open_sided and not bridges(need.width, bit.diameter, base.across):
-            yield Reason("base-tips", {"across": base.across, "width": need.width})
-
-    def _setting_up(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
-        if self.channel is not None:
-            yield from self._room_around(bit, router, base, self.channel)
-        tooling = self.tooling(bit, router, self.rack.turning(bit, router), free)
-        if not surely_steps(tooling, compliance) and (found := step_reason(tooling, gaits_of(tooling))):
-            yield found
-
-    def _room_around(self, bit: Bit, router: Router, base: Base, channel: Channel) -> tuple[Reason, ...]:
-        """Wood under the fence and room for clamps; the same for all bits of a diameter."""
-        key = (bit.diameter, router.id, base.kind)
-        found = self._room.get(key)
-        if found is None:
-            found = self._room[key] = self._look_around(bit, base, channel)
-        return found
-
-    def _look_around(self, bit: Bit, base: Base, channel: Channel) -> tuple[Reason, ...]:
-        guided = base.sides[0]
-        if surely_room(
-            channel, base, bit_diameter=bit.diameter, guided=guided.distance,
-            widest_spacer=max(channel.width - bit.diameter, 0.0), fence_width=self.rules.fence_width,
-        ):  # fmt: skip
-            return ()
-        fence, cautions = place_fence(channel, bit, guided, self.rules)
-        spacers = fence.setback.spacers or (0.0,)
-        sweep = sweep_of(channel, fence, base, bit_diameter=bit.diameter, guided=guided.distance, widest_spacer=spacers[0])
-        said = [*cautions, *hold(channel, fence, sweep).cautions]
-        return tuple(Reason(each.code, each.facts) for each in said if each.level == "stop")
+    def small_reason(self) -> Reason:
+        """Why a part this small is not routed by hand."""
+        long, wide = self.part or (0.0, 0.0)
+        return Reason("small-part", {"length": long, "width": wide})
 
 
 def turning_rpm(speed: Speed) -> float:

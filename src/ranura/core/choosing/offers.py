@@ -6,9 +6,9 @@ from dataclasses import dataclass
 
 from ranura.core.cautions import spoken
 from ranura.core.choosing.candidates import NEEDS, Drop, Sifted, misses
-from ranura.core.choosing.judging import Candidate, Judge
-from ranura.core.choosing.ranking import Ranking, losses
-from ranura.core.setting import Setting
+from ranura.core.choosing.judging import Judge
+from ranura.core.choosing.order import Candidate
+from ranura.core.setting import ToolSetting
 from ranura.core.text import Text, write
 
 SHOWN_OFFERS = 8
@@ -63,7 +63,7 @@ def offers(ranked: list[Candidate], judge: Judge, *, count: int = SHOWN_OFFERS) 
             bit_name=each.bit.name,
             router_id=each.router.id,
             router_name=each.router.name,
-            loses=() if each is best else losses(each, best, judge.wood, judge.need, judge.rules),
+            loses=() if each is best else judge.losses(each, best),
         )
         for each in ranked[:count]
     )
@@ -89,8 +89,7 @@ def misses_of(judge: Judge, sifted: Sifted, best: Candidate | None, *, count: in
     if not near:
         return ()
     by_id = {(miss.candidate.bit.id, miss.candidate.router.id): miss for miss in near}
-    ranking = Ranking(judge.wood, judge.need, judge.rules)
-    ranked = ranking.order([*(miss.candidate for miss in near), *([best] if best else [])])
+    ranked = judge.ranking().order([*(miss.candidate for miss in near), *([best] if best else [])])
     made: list[Miss] = []
     better = True
     for found in ranked:
@@ -108,14 +107,13 @@ def misses_of(judge: Judge, sifted: Sifted, best: Candidate | None, *, count: in
     return tuple(made[:count])
 
 
-def costs(taken: Setting, best: Setting, judge: Judge) -> tuple[Text, ...]:
+def costs(taken: ToolSetting, best: ToolSetting, judge: Judge) -> tuple[Text, ...]:
     """What the person's own choice costs against the best: what it loses, and the difference in time and bending."""
-    found = list(losses(taken.candidate, best.candidate, judge.wood, judge.need, judge.rules))
-    if taken.stepping and best.stepping:
-        longer = sum(each.seconds for each in taken.stepping.passes) - sum(each.seconds for each in best.stepping.passes)
+    found = list(judge.losses(taken.candidate, best.candidate))
+    if taken.seconds is not None and best.seconds is not None:
+        longer = taken.seconds - best.seconds
         if longer >= 1:
             found.append(write("{t:n0} s longer in the wood", t=longer))
-        bent, least = taken.stepping.most_bent.bend.deflection_mm, best.stepping.most_bent.bend.deflection_mm
-        if bent >= max(2 * least, 0.005):
-            found.append(write("gives way {bent:n3} mm instead of {least:n3} mm", bent=bent, least=least))
+    if taken.bent is not None and best.bent is not None and taken.bent >= max(2 * best.bent, 0.005):
+        found.append(write("gives way {bent:n3} mm instead of {least:n3} mm", bent=taken.bent, least=best.bent))
     return tuple(found)

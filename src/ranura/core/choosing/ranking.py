@@ -1,23 +1,20 @@
-"""Ranking what can make a cut (R15): no extra set-up, stiffness, finish, power in hand, what is mounted, cost and wear; and
+"""Ranking what can make a channel (R15): no extra set-up, stiffness, finish, power in hand, what is mounted, cost and wear; and
 what each loses against the best."""
 
 from __future__ import annotations
 
 import math
-from collections.abc import Collection, Iterable, Sequence
+from collections.abc import Collection, Sequence
 from typing import Any
 
 from ranura.core import numbers
-from ranura.core.choosing.judging import Candidate
+from ranura.core.choosing.order import Candidate, Pair, Ranking
 from ranura.core.cuts.straight import StraightCut
 from ranura.core.house_rules import HouseRules
 from ranura.core.materials import CROSS_VENEERED, Material
 from ranura.core.text import Fact, Text, write
 from ranura.core.tooling.bits import Bit, shank_name
 from ranura.core.tooling.profiles import PROFILES, SPIRALS, Profile
-
-Pair = tuple[str, str]
-"""A bit's id and a router's."""
 
 _VENEERED: tuple[Profile, ...] = ("down-cut", "straight", "compression", "up-cut")
 _VENEERED_THROUGH: tuple[Profile, ...] = ("compression", "down-cut", "straight", "up-cut")
@@ -76,10 +73,8 @@ def _school_rank(profile: Profile, material: Material, need: StraightCut, rules:
     return int((profile in SPIRALS) != spiral_first)
 
 
-class Ranking:
-    """The order of candidates for a cut. A dull bit comes after every sharp one: it wants sharpening before anything else.
-
-    `mounted` are the pairs already set up in this job."""
+class ChannelRanking(Ranking):
+    """The order for a channel. `mounted` are the pairs already set up in this job."""
 
     def __init__(
         self, material: Material, need: StraightCut, rules: HouseRules, *, mounted: Collection[Pair] = frozenset()
@@ -92,11 +87,11 @@ class Ranking:
         self._counts: dict[float, int] = {}
 
     def promise(self, bit: Bit) -> tuple[float, ...]:
-        """The best that the beginning of `key` can be for any pair with this bit."""
+        """See `Ranking.promise`."""
         return (bit.state == "dull", self._school[bit.profile], False, self._count(bit.diameter), -bit.shank)
 
     def key(self, each: Candidate) -> tuple[Any, ...]:
-        """What candidates are sorted by; the smallest is the best."""
+        """See `Ranking.key`."""
         bit, router = each.bit, each.router
         return (
             bit.state == "dull",
@@ -115,10 +110,6 @@ class Ranking:
             bit.id,
             router.id,
         )
-
-    def order(self, found: Iterable[Candidate]) -> list[Candidate]:
-        """The candidates, best first."""
-        return sorted(found, key=self.key)
 
     def _count(self, diameter: float) -> int:
         if diameter not in self._counts:

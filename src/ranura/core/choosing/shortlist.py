@@ -10,8 +10,8 @@ from collections.abc import Sequence
 from heapq import nsmallest
 
 from ranura.core.choosing.candidates import Drop, Sifted
-from ranura.core.choosing.judging import Candidate, Judge
-from ranura.core.choosing.ranking import Ranking
+from ranura.core.choosing.judging import Judge
+from ranura.core.choosing.order import Candidate, Ranking
 from ranura.core.tooling.bits import Bit
 from ranura.core.tooling.routers import Router
 

@@ -12,7 +12,8 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core import numbers
-from ranura.core.cautions import Caution, Level, caution
+from ranura.core.caution_words.kinds import Level
+from ranura.core.cautions import Caution, caution
 from ranura.core.house_rules import SPEED_RULES, STANDARD, SpeedRule
 from ranura.core.tooling.routers import DialPosition, Mounting
 

@@ -15,12 +15,12 @@ from ranura.core.cautions import Caution, Reason, caution
 from ranura.core.cuts.straight import StraightCut
 from ranura.core.cutting.feed import FeedLimit, feed_per_tooth, plan_feed, seconds_for, target_chip
 from ranura.core.cutting.passes import cumulative_depths, max_step
-from ranura.core.cutting.power import MOST_CORRECTION, Power, least_feed_chip, plan_power, specific_energy
-from ranura.core.cutting.stiffness import CUTTER_SHARE, Stiffness, plan_stiffness, stress_limit
-from ranura.core.house_rules import DepthRule, HouseRules
-from ranura.core.materials import CROSS_VENEERED, Material
+from ranura.core.cutting.power import MOST_CORRECTION, Power, least_feed_chip, specific_energy
+from ranura.core.cutting.stiffness import CUTTER_SHARE, Stiffness, stress_limit
+from ranura.core.cutting.turning import Turning
+from ranura.core.house_rules import DepthRule
+from ranura.core.materials import CROSS_VENEERED
 from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.routers import Router
 
 Bound = Literal["school", "material", "diameter", "class", "power", "stiffness", "compression"]
 
@@ -93,57 +93,15 @@ class Stepping:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Tooling:
-    """What turns, how fast, how far it stands out of the collet, in what, for which cut."""
+class Tooling(Turning):
+    """What turns, for which cut."""
 
-    bit: Bit
-    router: Router
-    rpm: float
-    free_length: float
-    material: Material
-    rules: HouseRules
     need: StraightCut
 
     @property
     def least_step(self) -> float:
         """The smallest step worth making: 1 mm, or the whole depth if that is less."""
         return min(self.rules.least_step, self.need.depth)
-
-    def stiffness(self, *, depth: float, width: float, tooth_mm: float) -> Stiffness:
-        """How far the bit bends in a pass (R6)."""
-        return plan_stiffness(
-            bit_diameter=self.bit.diameter,
-            shank_diameter=self.bit.shank,
-            cutting_length=min(self.bit.cutting_length, self.free_length),
-            free_length=self.free_length,
-            engaged_depth=depth,
-            width=width,
-            material=self.material.material_class,
-            tooth_mm=tooth_mm,
-            body=self.bit.body,
-            dull=self.bit.state == "dull",
-            rules=self.rules,
-        )
-
-    def power(self, *, depth: float, width: float, feed_m_min: float) -> Power:
-        """The power of a section at a feed (R5)."""
-        return plan_power(
-            material=self.material.material_class,
-            depth=depth,
-            width=width,
-            feed_m_min=feed_m_min,
-            dull=self.bit.state == "dull",
-            rated_input_w=self.router.rated_input_w,
-            bit_diameter=self.bit.diameter,
-            tooth_mm=feed_per_tooth(feed_m_min=feed_m_min, rpm=self.rpm, flutes=self.bit.flutes),
-            share_of_input=self.rules.power_share,
-            limit=self.rules.power_limit,
-        )
-
-    @property
-    def usable_w(self) -> float:
-        """Watts a pass may take: the limit's share of what the router has to give."""
-        return self.router.rated_input_w * self.rules.power_share * self.rules.power_limit
 
 
 def gait(tooling: Tooling, engagement: float) -> Gait:

@@ -2,57 +2,52 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
+from collections.abc import Callable
+from typing import Literal
 
 from ranura.core.errors import CutError
-from ranura.core.shapes.section import Stock, Trip, can_be_raised, section, taken
+from ranura.core.shapes.trips import Stock, Trip, can_be_raised, skin, taken
 from ranura.core.tooling.bits import Bit
+
+StageBy = Literal["height", "fence", "both"]
 
 _HALVINGS = 40
 
 
-def stages_by_height(bit: Bit, final: Trip, stock: Stock, *, count: int) -> tuple[Trip, ...]:
-    """`count` settings that end at `final`, the bit raised (or let down) between them, each taking as much as any other.
+def stages(
+    bit: Bit, final: Trip, stock: Stock, *, count: int, by: StageBy, light: float | None = None, field: str = "stages"
+) -> tuple[Trip, ...]:
+    """`count` settings that end at `final`: the bit raised between them, the fence moved back, or both by the same share.
 
-    Raises CutError ("cannot-be-raised") for a profile that gets thinner upwards.
+    Each takes as much as any other. With `light` the last one takes a skin of at most so many mm, measured normal to the face,
+    and the others share the rest. Raises CutError ("cannot-be-raised") at `field` for a profile that gets thinner upwards.
 
-    Rule: R12 stages by height
-    Formula: taken(h_i) = i/n · taken(h_n); a raised bit covers all that it covered before, so areas add up
+    Rule: R12 stages, R3 last stage
+    Formula: taken(trip_i) = i/n · taken(trip_n); what a later trip covers holds all that an earlier one did, so areas add up
     Source: the power of a trip goes with the area it takes (R5)"""
-    if not can_be_raised(bit):
-        raise CutError("cannot-be-raised", field="stages", profile=bit.kind.name)
-    whole = taken(bit, final, stock)
-    return (*(replace(final, height=_height_of(whole * i / count, bit, final, stock)) for i in range(1, count)), final)
+    if by != "fence" and not can_be_raised(bit):
+        raise CutError("cannot-be-raised", field=field, profile=bit.kind.name)
+    # From where the bit only touches the wood, as far as it is moved at all.
+    way_up = 0.0 if by == "fence" else final.height
+    way_out = 0.0 if by == "height" else max(bit.diameter / 2 - final.offset, 0.0) + stock.overhang
+
+    def at(share: float) -> Trip:
+        return Trip(height=final.height - (1 - share) * way_up, offset=final.offset + (1 - share) * way_out)
+
+    last = 1.0
+    if light is not None and count > 1:
+        thickest = skin(bit, final, out=way_out, up=way_up)
+        last = max(0.0, 1 - light / thickest) if thickest > light else 0.0
+    equal = count if last == 1.0 else count - 1
+    whole = taken(bit, at(last), stock)
+    earlier = [at(_share(whole * i / equal, last, lambda share: taken(bit, at(share), stock))) for i in range(1, equal)]
+    return (*earlier, final) if last == 1.0 else (*earlier, at(last), final)
 
 
-def stages_by_fence(bit: Bit, final: Trip, stock: Stock, *, count: int) -> tuple[Trip, ...]:
-    """`count` settings that end at `final`, the fence moved back between them, each taking as much as any other.
-
-    Rule: R12 stages by fence
-    Formula: the areas that the trips take of what was left are equal; found from the last but one downwards
-    Source: the power of a trip goes with the area it takes (R5)"""
-    whole = taken(bit, final, stock)
-    furthest = bit.diameter / 2
-    trips: list[Trip] = []
-    for i in range(1, count):
-        low, high = final.offset, furthest
-        for _ in range(_HALVINGS):
-            middle = (low + high) / 2
-            tried = [*trips, replace(final, offset=middle)]
-            if sum(bite.area for bite in section(bit, tried, stock).bites) > whole * i / count:
-                low = middle
-            else:
-                high = middle
-        trips.append(replace(final, offset=(low + high) / 2))
-    return (*trips, final)
-
-
-def _height_of(area: float, bit: Bit, final: Trip, stock: Stock) -> float:
-    low, high = final.height - bit.cutting_length - stock.thickness, final.height
+def _share(area: float, most: float, area_at: Callable[[float], float]) -> float:
+    """The share of the way at which an area is reached, by halving; the area rises with it."""
+    low, high = 0.0, most
     for _ in range(_HALVINGS):
         middle = (low + high) / 2
-        if taken(bit, replace(final, height=middle), stock) < area:
-            low = middle
-        else:
-            high = middle
+        low, high = (middle, high) if area_at(middle) < area else (low, middle)
     return (low + high) / 2

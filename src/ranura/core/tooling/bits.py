@@ -239,8 +239,8 @@ def _check_shape(bit: Bit) -> None:
         raise BitError("head-too-high", field="head", head=bit.head, length=bit.cutting_length)
     if bit.up_cut_tip is not None and not bit.up_cut_tip < bit.cutting_length:
         raise BitError("tip-too-long", field="up_cut_tip", tip=bit.up_cut_tip, length=bit.cutting_length)
-    if bit.profile in ("drawer-lock", "tongue-and-groove") and bit.width is not None:
-        limit = bit.diameter / 2 if bit.profile == "drawer-lock" else bit.cutting_length
+    if bit.profile in ("drawer-lock", "tongue-and-groove", "mitre-lock") and bit.width is not None:
+        limit = {"drawer-lock": bit.diameter / 2, "mitre-lock": bit.cutting_length / 2}.get(bit.profile, bit.cutting_length)
         if not bit.width < limit:
             raise BitError("wider-than-cutter", field="width", width=bit.width, limit=limit)
     _check_bearings(bit)

@@ -13,7 +13,8 @@ from ranura.core.workings.tool import tool_figures
 def figures(setting: Setting) -> tuple[Figure, ...]:
     """All figures of a setting, in the order of the slip."""
     grip = setting.grip
-    found = tool_figures(setting, grip, setting.stepping) if grip else []
+    worst = setting.stepping.most_bent if setting.stepping else None
+    found = tool_figures(setting, grip, (worst.number, worst.bend) if worst else None) if grip else []
     found += speed_figures(setting)
     if setting.by_hand:
         found += guide_figures(setting)

@@ -20,7 +20,7 @@ _STEP_SET_BY: dict[Bound, str] = {
     "stiffness": "a deeper pass would bend the bit more than {bend:n2} mm, or load it beyond half its strength",
     "compression": "the first pass must go past the up-cut tip, or the near face tears",
 }
-_FEED_SET_BY = {
+FEED_SET_BY = {
     "chip": "each tooth takes the {chip:n3} mm that suits this bit and wood",
     "hand-maximum": "a hand guides no faster; each tooth takes {chip:n3} mm",
     "hand-minimum": "a hand moves no slower steadily; each tooth takes {chip:n3} mm",
@@ -104,7 +104,7 @@ def _feed(setting: Setting, stepping: Stepping) -> list[Figure]:
                 "{f:n3} mm · {n:rpm} · {z} / 1000 = {F:n2} m/min; 18 / {F:n2} = {p:n1} s for 300 mm",
                 f=slow.chip_mm, n=rpm, z=bit.flutes, F=slow.feed_m_min, p=pace,
             ),
-            because=because(f"The slowest of the passes: {_FEED_SET_BY[slow.limited_by]}", chip=slow.chip_mm),
+            because=because(f"The slowest of the passes: {FEED_SET_BY[slow.limited_by]}", chip=slow.chip_mm),
             inputs=(
                 given("F", "feed", slow.feed_m_min, "m/min"),
                 given("n", "speed at the dial", rpm, "rpm"),

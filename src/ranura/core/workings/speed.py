@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from ranura.core.cutting import speed as spindle
 from ranura.core.house_rules import school_name
-from ranura.core.setting import Setting
+from ranura.core.setting import ToolSetting
 from ranura.core.text import grouped, write
 from ranura.core.working import Figure, School, because, given, plain, show
 
@@ -22,12 +22,12 @@ _SPEED_FORMULA = {
 }
 
 
-def speed_figures(setting: Setting) -> list[Figure]:
+def speed_figures(setting: ToolSetting) -> list[Figure]:
     """Target, dial position if there is a dial table, rim speed."""
     return [_rpm(setting), *_dial(setting), _rim(setting)]
 
 
-def _rpm(setting: Setting) -> Figure:
+def _rpm(setting: ToolSetting) -> Figure:
     speed, bit, router, rules = setting.speed, setting.bit, setting.router, setting.rules
     asked = spindle.rule_rpm(
         rules.speed_rule, diameter=bit.diameter, router_max_rpm=router.max_rpm, rim_limit_m_s=rules.rim_speed_limit_m_s
@@ -59,7 +59,7 @@ def _rpm(setting: Setting) -> Figure:
     )
 
 
-def _dial(setting: Setting) -> list[Figure]:
+def _dial(setting: ToolSetting) -> list[Figure]:
     speed, router = setting.speed, setting.router
     if speed.dial_setting is None or speed.dial_rpm is None:
         return []
@@ -89,7 +89,7 @@ def _position(setting: float | str) -> str:
     return setting if isinstance(setting, str) else f"{setting:.1f}".removesuffix(".0")
 
 
-def _rim(setting: Setting) -> Figure:
+def _rim(setting: ToolSetting) -> Figure:
     bit, rpm = setting.bit, setting.turning_rpm
     value = spindle.rim_speed(diameter=bit.diameter, rpm=rpm)
     return Figure(

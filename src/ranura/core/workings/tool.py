@@ -3,18 +3,18 @@
 from __future__ import annotations
 
 from ranura.core.cutting.grip import Grip
-from ranura.core.cutting.stepping import Stepping
-from ranura.core.setting import Setting
+from ranura.core.cutting.stiffness import Stiffness
+from ranura.core.setting import ToolSetting
 from ranura.core.text import write
 from ranura.core.working import Figure, because, given, show
 
 
-def tool_figures(setting: Setting, grip: Grip, stepping: Stepping | None) -> list[Figure]:
-    """Free length and, where there are passes, the bending of the worst one."""
-    return [_free(setting, grip), *([_bend(setting, grip, stepping)] if stepping else [])]
+def tool_figures(setting: ToolSetting, grip: Grip, worst: tuple[int, Stiffness] | None) -> list[Figure]:
+    """Free length and, where there are passes, the bending of the worst one, given with its number."""
+    return [_free(setting, grip), *([_bend(setting, grip, *worst)] if worst else [])]
 
 
-def _free(setting: Setting, grip: Grip) -> Figure:
+def _free(setting: ToolSetting, grip: Grip) -> Figure:
     bit = setting.bit
     whole = bit.overall_length or 0.0
     return Figure(
@@ -27,20 +27,19 @@ def _free(setting: Setting, grip: Grip) -> Figure:
         formula="the larger of depth + height of the collet, and what full insertion drawn back 3 mm leaves",
         worked=write(
             "needed {d:fine} + {h:fine} = {n:fine}; {l:fine} overall leave {i:fine} in the collet",
-            d=setting.channel.depth, h=grip.datum, n=grip.needed, l=whole, i=grip.inside,
+            d=setting.reach, h=grip.datum, n=grip.needed, l=whole, i=grip.inside,
         ),
         because=because("{i:fine} of the shank are held; {least:fine} must be", i=grip.inside, least=grip.least),
         inputs=(
-            given("depth", "depth of the cut", setting.channel.depth, "mm"),
+            given("depth", "reach below the base", setting.reach, "mm"),
             given("h", "collet above the underside", grip.datum, "mm"),
             given("l", "overall length", whole, "mm"),
         ),
     )  # fmt: skip
 
 
-def _bend(setting: Setting, grip: Grip, stepping: Stepping) -> Figure:
-    worst = stepping.most_bent
-    bend, bit = worst.bend, setting.bit
+def _bend(setting: ToolSetting, grip: Grip, number: int, bend: Stiffness) -> Figure:
+    bit = setting.bit
     return Figure(
         key="tool.bend",
         label="The tip gives way",
@@ -51,7 +50,7 @@ def _bend(setting: Setting, grip: Grip, stepping: Stepping) -> Figure:
         formula="f = Σ F·(a − x)·(l − x)·dx / (E·I); s = 32·F·arm / (π·d³)",
         worked=write(
             "pass {n}: at most {F:n0} N on a tooth give {b:n3} mm and {s:n0} of {limit:n0} MPa",
-            n=worst.number, F=bend.peak_force_n, b=bend.deflection_mm, s=bend.stress_mpa, limit=bend.stress_limit_mpa,
+            n=number, F=bend.peak_force_n, b=bend.deflection_mm, s=bend.stress_mpa, limit=bend.stress_limit_mpa,
         ),
         because=because(
             "Cautioned from {c:n2} mm; over {limit:n2} mm the passes get shallower",

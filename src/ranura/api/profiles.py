@@ -1,0 +1,92 @@
+"""Profiles of edges: kept by name for other pieces, and the section of a kept cut as a file at 1:1."""
+
+from __future__ import annotations
+
+from typing import Annotated
+from urllib.parse import quote
+from uuid import uuid4
+
+from fastapi import APIRouter, Response
+from pydantic import Field
+
+from ranura.api.doors import Door, IdText, LengthIn, Name, maybe_length
+from ranura.api.keeping import TheKeeper, TheShop, TheStore
+from ranura.api.plans import TheMounts
+from ranura.api.problems import ERRORS
+from ranura.core.cuts.edge import SavedProfile, Shape
+from ranura.core.errors import CutError, ToolError
+from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.shop import Shop
+from ranura.formats.section_files import section_dxf, section_svg
+from ranura.store import repository
+
+router = APIRouter(prefix="/api", tags=["profiles"], responses=ERRORS)
+
+
+class ProfileIn(Door):
+    """A profile to keep by name."""
+
+    name: Name
+    shape: Shape
+    size: LengthIn
+    depth: LengthIn | None = None
+    width: LengthIn | None = None
+    angle: Annotated[float, Field(gt=0, lt=90)] | None = None
+    bit_id: IdText | None = None
+
+
+@router.get("/profiles")
+def list_profiles(shop: TheShop) -> tuple[SavedProfile, ...]:
+    """The profiles of the shop, in the order in which they were kept."""
+    return shop.profiles
+
+
+@router.post("/profiles", status_code=201)
+def keep_profile(asked: ProfileIn, keeper: TheKeeper) -> SavedProfile:
+    """Keeps a profile by name; the name of another one is refused."""
+    name = asked.name.strip()
+    if any(each.name.casefold() == name.casefold() for each in keeper.current().profiles):
+        raise ToolError("name-taken", field="name", name=name)
+    made = SavedProfile(
+        id=uuid4().hex, name=name, shape=asked.shape, size=asked.size.length("size"), depth=maybe_length(asked.depth, "depth"),
+        width=maybe_length(asked.width, "width"), angle=asked.angle, bit_id=asked.bit_id,
+    )  # fmt: skip
+    keeper.add("profiles", [made])
+    return made
+
+
+@router.delete("/profiles/{profile_id}", status_code=204)
+def remove_profile(profile_id: str, keeper: TheKeeper) -> Response:
+    """Takes a profile away; the cuts that were made from it keep their sizes."""
+    keeper.remove("profiles", profile_id)
+    return Response(status_code=204)
+
+
+def _planned(cut_id: str, shop: Shop, store: TheStore, mounts: TheMounts) -> tuple[CutPlan, str]:
+    with store.session() as session:
+        kept = repository.load_cut(session, shop.id, cut_id)
+        piece = repository.load_piece(session, shop.id, kept.piece_id)
+    if kept.cut.kind != "edge":
+        raise CutError("no-section-file", field=None)
+    before = mounts.before(cut_id, shop)
+    plan = plan_cut(kept.cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
+    return plan, f"{kept.name}, {piece.name}"
+
+
+def _file(body: str, media_type: str, name: str) -> Response:
+    said = f"attachment; filename=\"section\"; filename*=UTF-8''{quote(name, safe='')}"
+    return Response(body, media_type=media_type, headers={"Content-Disposition": said, "Cache-Control": "no-store"})
+
+
+@router.get("/cuts/{cut_id}/section.svg", response_class=Response)
+def svg(cut_id: str, shop: TheShop, store: TheStore, mounts: TheMounts) -> Response:
+    """The section of a kept edge cut as SVG, in mm at 1:1."""
+    plan, name = _planned(cut_id, shop, store, mounts)
+    return _file(section_svg(plan.drawing[1], title=name), "image/svg+xml", f"{name}.svg")
+
+
+@router.get("/cuts/{cut_id}/section.dxf", response_class=Response)
+def dxf(cut_id: str, shop: TheShop, store: TheStore, mounts: TheMounts) -> Response:
+    """The section of a kept edge cut as DXF, in mm at 1:1."""
+    plan, name = _planned(cut_id, shop, store, mounts)
+    return _file(section_dxf(plan.drawing[1], title=name), "image/vnd.dxf", f"{name}.dxf")

@@ -1,0 +1,50 @@
+"""What is put in order when tools are chosen (R15): a bit in a router, and the order of such pairs."""
+
+from __future__ import annotations
+
+from abc import ABC, abstractmethod
+from collections.abc import Iterable
+from dataclasses import dataclass
+from typing import Any
+
+from ranura.core.cautions import Reason
+from ranura.core.tooling.bits import Bit
+from ranura.core.tooling.routers import Base, Router
+
+Pair = tuple[str, str]
+"""A bit's id and a router's."""
+
+
+@dataclass(frozen=True, slots=True)
+class Candidate:
+    """A bit in a router on a base, with what speaks against it; nothing does when `reasons` is empty.
+
+    `compliance` is how far its tip gives way for a newton, in mm; infinite where it cannot be held.
+    """
+
+    bit: Bit
+    router: Router
+    base: Base
+    compliance: float
+    reasons: tuple[Reason, ...] = ()
+
+    @property
+    def sleeved(self) -> bool:
+        """Whether a reducing sleeve holds it."""
+        return not self.router.has_collet(self.bit.shank) and self.router.sleeve_for(self.bit.shank) is not None
+
+
+class Ranking(ABC):
+    """The order of candidates for a cut. A dull bit comes after every sharp one: it wants sharpening before anything else."""
+
+    @abstractmethod
+    def promise(self, bit: Bit) -> tuple[float, ...]:
+        """The best that the beginning of `key` can be for any pair with this bit."""
+
+    @abstractmethod
+    def key(self, each: Candidate) -> tuple[Any, ...]:
+        """What candidates are sorted by; the smallest is the best."""
+
+    def order(self, found: Iterable[Candidate]) -> list[Candidate]:
+        """The candidates, best first."""
+        return sorted(found, key=self.key)

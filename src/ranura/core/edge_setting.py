@@ -1,0 +1,45 @@
+"""The setting of an edge cut; apart from that of a channel, since its section needs geometry that other sums do without."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from ranura.core.cuts.edge import Edging
+from ranura.core.cutting.staging import Staging
+from ranura.core.guiding.edges import Way
+from ranura.core.guiding.runs import Run
+from ranura.core.holding import EdgeHold
+from ranura.core.setting import ToolSetting
+from ranura.core.shapes.section import Section
+from ranura.core.shapes.trips import Done
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class EdgeSetting(ToolSetting):
+    """A bit in a router for an edge cut: its final setting and guide, the stages to it, the runs along the edges.
+
+    `way` and `staging` are None where nothing guides the bit, or no speed or grip can be had; `contact` is what the last of all
+    cuts has to ride on, None where no edge is needed; `below` how far the bit stands out below the board."""
+
+    edging: Edging
+    way: Way | None
+    staging: Staging | None
+    section: Section | None
+    runs: tuple[Run, ...]
+    contact: float | None
+    below: float
+    hold: EdgeHold
+    before: tuple[Done, ...]
+
+    @property
+    def seconds(self) -> float | None:
+        """See `ToolSetting.seconds`."""
+        if self.staging is None:
+            return None
+        faces = 2 if self.edging.both_faces else 1
+        return sum(stage.seconds for stage in self.staging.stages) * faces
+
+    @property
+    def bent(self) -> float | None:
+        """See `ToolSetting.bent`."""
+        return None if self.staging is None else self.staging.most_bent.bend.deflection_mm

@@ -1,0 +1,121 @@
+"""What planning any cut has in common: tools, cautions in order, what the person's own choice costs."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from ranura.core import numbers
+from ranura.core.caution_words.kinds import GENERAL
+from ranura.core.cautions import Caution, caution
+from ranura.core.choosing.candidates import Drop, Sifted
+from ranura.core.choosing.judging import SETUP_CODES, Judge
+from ranura.core.choosing.order import Candidate, Ranking
+from ranura.core.choosing.shortlist import shortlist
+from ranura.core.cutting.grip import Grip
+from ranura.core.cutting.speed import Speed
+from ranura.core.errors import CutError
+from ranura.core.house_rules import HouseRules
+from ranura.core.materials import Material
+from ranura.core.pieces import Piece
+from ranura.core.shop import Shop
+from ranura.core.text import Text
+from ranura.core.tooling.bits import shank_name
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Remedy:
+    """An answer to a caution or a way out of a stop: which code it answers, what it says, and what it changes of the cut."""
+
+    answers: str
+    says: Text
+    change: Mapping[str, Any]
+
+
+_LEVELS = {"stop": 0, "caution": 1, "note": 2}
+
+
+def check_shop(shop: Shop) -> None:
+    """Raises `CutError` where there is no bit or no router to plan with."""
+    if all(bit.archived for bit in shop.bits):
+        raise CutError("no-bits")
+    if all(router.archived for router in shop.routers):
+        raise CutError("no-routers")
+
+
+def choose(
+    bit_id: str | None,
+    router_id: str | None,
+    shop: Shop,
+    judge: Judge,
+    ranking: Ranking,
+    sifted: Sifted,
+    *,
+    refuse: Callable[[list[Drop]], None],
+) -> Candidate:
+    """The best candidate that agrees with what is pinned; a pinned pair that was dropped is taken with its reasons.
+
+    `refuse` raises where every bit fails on a dimension that was typed."""
+    bit = None if bit_id is None else shop.bit(bit_id, field="cut.bit_id")
+    router = None if router_id is None else shop.router(router_id, field="cut.router_id")
+    routers = [each for each in shop.routers if not each.archived] if router is None else [router]
+    fit = sifted.fit
+    if bit is not None or router is not None:
+        fit = shortlist(judge, ranking, count=1, bits=None if bit is None else [bit], routers=routers).fit
+    if fit:
+        return fit[0]
+    if bit is None and not sifted.fit:
+        refuse(sifted.dropped)
+    alone = {drop.bit.id for drop in sifted.dropped if drop.router is None}
+    owned = [each for each in shop.bits if judge.is_of_kind(each) and not each.archived]
+    bits = [bit] if bit is not None else [each for each in owned if each.id not in alone] or owned
+    pairs = [judge.candidate(b, r) for b in bits for r in routers]
+    # The nearest miss: by hand before table, what only wants another way of setting up, the fewest reasons, then by rank.
+    return min(
+        pairs if bit is not None else ranking.order(pairs),
+        key=lambda miss: (
+            miss.router.mounting == "table" and not judge.on_table,
+            any(reason.code not in SETUP_CODES for reason in miss.reasons),
+            len(miss.reasons),
+        ),
+    )
+
+
+def in_order(cautions: list[Caution]) -> tuple[Caution, ...]:
+    """Worst first, each code once (a code may stand twice with other words), the general line last."""
+    seen: dict[tuple[str, str], Caution] = {}
+    for each in cautions:
+        seen.setdefault((each.code, each.message.metric), each)
+    ordered = sorted(seen.values(), key=lambda each: _LEVELS[each.level])
+    return (*ordered, caution(GENERAL))
+
+
+def tool_cautions(
+    chosen: Candidate, speed: Speed, grip: Grip | None, piece: Piece, wood: Material, rules: HouseRules
+) -> list[Caution]:
+    """What bit, collet, base and wood of a cut that can be made still ask to be careful about."""
+    bit, base = chosen.bit, chosen.base
+    dropped = {reason.code for reason in chosen.reasons}
+    found = [each for each in speed.cautions if each.code not in dropped]
+    if bit.state == "dull":
+        found.append(caution("dull-bit"))
+    if base.opening is None:
+        found.append(caution("opening-unknown", needed=bit.diameter + rules.opening_clearance))
+    if chosen.sleeved:
+        sleeve = chosen.router.sleeve_for(bit.shank)
+        collet = shank_name(sleeve.collet) if sleeve else ""
+        found.append(caution("reducing-sleeve", shank=shank_name(bit.shank), collet=collet))
+    if grip is not None and not grip.datum_known:
+        found.append(caution("datum-unknown", datum=grip.datum))
+    if grip is not None and grip.spare:
+        found.append(caution("shorter-is-stiffer", free=grip.free, needed=grip.needed))
+    if not piece.thickness_measured:
+        found.append(caution("thickness-unmeasured"))
+    if bit.profile == "up-cut" and (
+        numbers.under(piece.thickness.mm, rules.thin_work) or wood.material_class == "veneered-board"
+    ):
+        found.append(caution("up-cut-lifts-thin-work", thickness=piece.thickness.mm))
+    if wood.harmful_dust:
+        found.append(caution("dust", material=wood.name))
+    return found

@@ -1,0 +1,284 @@
+"""Planning an edge cut: guide, stages, runs and holding of the tools that were chosen, and the ways out of a stop."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Any
+
+from ranura.core import numbers
+from ranura.core.cautions import Caution, caution, spoken
+from ranura.core.choosing.candidates import Drop
+from ranura.core.choosing.edges import EdgeJudge
+from ranura.core.choosing.judging import speed_of, turning_rpm
+from ranura.core.choosing.order import Candidate
+from ranura.core.choosing.shortlist import shortlist
+from ranura.core.cuts.edge import BY_RADIUS, PROFILES_OF, EdgeCut, EdgeState, Edging, edging, shape_name
+from ranura.core.cutting.grip import Grip
+from ranura.core.cutting.staging import CLIMB_AREA, CLIMB_WIDTH, EdgeWork, Staging, climb_allowed, plan_stages
+from ranura.core.cutting.turning import Turning
+from ranura.core.edge_setting import EdgeSetting
+from ranura.core.errors import CutError
+from ranura.core.guiding.edges import Way, stands_below
+from ranura.core.guiding.runs import Run, runs_of
+from ranura.core.holding import hold_edges
+from ranura.core.house_rules import HouseRules
+from ranura.core.materials import Material
+from ranura.core.pieces import Piece
+from ranura.core.planning.common import Remedy, in_order, tool_cautions
+from ranura.core.shapes.section import section_of
+from ranura.core.shapes.trips import Done, Trip
+from ranura.core.shop import Shop
+from ranura.core.text import write
+
+_WASTE_AT_MOST = 3.0
+_NARROW = 150.0
+_ONE_PLANE = frozenset({"bead"})
+_BURNS_FROM = 3
+_WATCHED, _WATCHED_WITHOUT_HOLD = 0.5, 0.4
+"""Shares of the power from which a plan says so (R5)."""
+
+
+@dataclass(frozen=True, slots=True)
+class DoneCut:
+    """An edge cut made before in the same board: at which edges, with what, on which faces."""
+
+    edges: tuple[str, ...]
+    bit_id: str
+    height: float
+    offset: float
+    both_faces: bool
+
+
+def before_here(done: Sequence[DoneCut], cut: EdgeCut, shop: Shop) -> tuple[Done, ...]:
+    """What earlier cuts took of the edges of this one; an edge that only some of them share counts for all."""
+    found = []
+    for each in done:
+        if set(each.edges) & set(cut.edges):
+            bit = next((bit for bit in shop.bits if bit.id == each.bit_id), None)
+            if bit is not None:
+                trip = Trip(height=each.height, offset=each.offset)
+                found += [
+                    Done(bit=bit, trip=trip, other_face=other) for other in ((False, True) if each.both_faces else (False,))
+                ]
+    return tuple(found)
+
+
+def refuse(judge: EdgeJudge, dropped: list[Drop]) -> None:
+    """Raises `CutError` where every bit fails by itself on a dimension that was typed, or none is of the shape."""
+    asked, shop = judge.edging, judge.rack.shop
+    by_itself = {drop.bit.id: drop.reason.code for drop in dropped if drop.router is None}
+    bits = [bit for bit in shop.bits if not bit.archived]
+    if len(by_itself) < len(bits):
+        return
+    name = shape_name(asked.shape)
+    of_shape = [bit for bit in bits if bit.profile in PROFILES_OF[asked.shape]]
+    if not of_shape:
+        raise CutError("no-bit-of-shape", shape=name)
+    left = [bit for bit in of_shape if by_itself[bit.id] != "other-radius"]
+    if not left:
+        there = ", ".join(f"{radius:g}" for radius in sorted({bit.radius or 0.0 for bit in of_shape}))
+        raise CutError("no-such-radius", field="cut.size", shape=name, size=asked.size, there=f"{there} mm")
+    right = [bit for bit in left if by_itself[bit.id] != "other-angle"]
+    if not right:
+        there = ", ".join(f"{angle:g}°" for angle in sorted({bit.angle or 0.0 for bit in left}))
+        raise CutError("no-such-angle", field="cut.angle", angle=asked.angle, there=there)
+    long = [bit for bit in right if by_itself[bit.id] != "beyond-cutting-length"]
+    if not long:
+        longest = max(right, key=lambda bit: bit.cutting_length)
+        field = "cut.size" if asked.shape in BY_RADIUS and asked.depth == asked.size else "cut.depth"
+        raise CutError(
+            "profile-deeper-than-bits", field=field, shape=name, depth=asked.depth, longest=longest.cutting_length,
+            name=longest.name,
+        )  # fmt: skip
+    reasons = {by_itself[bit.id] for bit in long}
+    facts = {drop.reason.code: drop.reason.facts for drop in dropped if drop.router is None}
+    if "width-beyond-bit" in reasons:
+        field = "cut.size" if asked.shape == "rabbet" else "cut.width"
+        beyond = facts["width-beyond-bit"]
+        raise CutError("width-beyond-bit", field=field, most=beyond["most"], width=beyond["width"])
+    if "opening-too-small-for-bit" in reasons:
+        narrowest = min(bit.diameter for bit in long)
+        raise CutError("opening-too-small", field="cut.edges", opening=judge.opening or 0.0, narrowest=narrowest)
+    smallest = min((bit for bit in long if bit.bearing), key=lambda bit: bit.bearing or 0.0)
+    raise CutError(
+        "inside-corner", field="cut.edges", corner=judge.corner or 0.0, smallest=(smallest.bearing or 0.0) / 2,
+        name=smallest.name,
+    )  # fmt: skip
+
+
+def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting:
+    """Everything a pair needs for an edge cut."""
+    asked, wood, rules = judge.edging, judge.wood, judge.rules
+    bit, router = chosen.bit, chosen.router
+    by_hand = router.mounting == "hand"
+    speed = speed_of(bit, router, rules, compare=True)
+    held = judge.grip(bit, router)
+    grip = held if isinstance(held, Grip) else None
+    found = None if judge.of_bit(bit) else judge.way(bit, router.mounting)
+    way = found if isinstance(found, Way) else None
+    staging, work = None, None
+    if way is not None and grip is not None:
+        turning = Turning(bit=bit, router=router, rpm=turning_rpm(speed), free_length=grip.free, material=wood, rules=rules)
+        work = EdgeWork(turning=turning, edging=asked, way=way, before=judge.before)
+        staging = plan_stages(work, mounting=router.mounting)
+    climbs = work is not None and staging is not None and rules.climb == "start" and _light(staging, work, router.mounting)
+    runs = runs_of(asked, router.mounting, wood, rules, climb_start=climbs) if way is not None else ()
+    area = staging.whole_area if staging else 0.0
+    hold = hold_edges(
+        asked, chosen.base, offset=way.trip.offset if way else 0.0, light=not numbers.over(area, rules.small_profile),
+        by_hand=by_hand,
+    )  # fmt: skip
+    section = None
+    if work is not None and staging is not None:
+        faces = (False, True) if asked.both_faces else (False,)
+        steps = [Done(bit=bit, trip=stage.trip, other_face=other) for stage in staging.stages for other in faces]
+        section = section_of(steps, work.stock, before=judge.before)
+    contact = judge.least_contact(bit, way, router.mounting) if way else None
+    below = stands_below(way, way.trip, asked.thickness) if way else 0.0
+    cautions = [spoken(reason) for reason in chosen.reasons]
+    if staging is not None and staging.reason is not None and not chosen.reasons:
+        cautions.append(spoken(staging.reason))
+    cautions += [*hold.cautions, *tool_cautions(chosen, speed, grip, piece, wood, rules)]
+    cautions += _cautions(chosen, asked, wood, rules, way, staging, runs, climbs, judge)
+    if by_hand and below > 0 and way is not None:
+        cautions.append(caution("bearing-below", below=below, clear=below + rules.bearing_overhang))
+    return EdgeSetting(
+        piece=piece, material=wood, rules=rules, candidate=chosen, speed=speed, grip=grip, reach=judge.reach(bit),
+        edging=asked, way=way, staging=staging, section=section, runs=runs, contact=contact, below=below, hold=hold,
+        before=judge.before, cautions=in_order(cautions),
+    )  # fmt: skip
+
+
+def _light(staging: Staging, work: EdgeWork, mounting: str) -> bool:
+    """Whether the first stage is within what a climb at the start may take (R7)."""
+    first = staging.stages[0]
+    within = not numbers.over(first.area, CLIMB_AREA) and not numbers.over(first.width, CLIMB_WIDTH)
+    return climb_allowed(work, mounting) and within
+
+
+def _cautions(
+    chosen: Candidate, asked: Edging, wood: Material, rules: HouseRules, way: Way | None, staging: Staging | None,
+    runs: tuple[Run, ...], climbs: bool, judge: EdgeJudge,
+) -> list[Caution]:  # fmt: skip
+    """What an edge cut that can be made still asks to be careful about."""
+    bit, by_hand = chosen.bit, chosen.router.mounting == "hand"
+    found: list[Caution] = []
+    if way is None:
+        return found
+    if way.guide != "template" and not (way.guide == "fence" and by_hand):
+        if asked.edge_state is None:
+            found.append(caution("edge-unknown"))
+        elif asked.edge_state == "sawn" and asked.shape != "jointing":
+            found.append(caution("edge-sawn"))
+    if way.guide == "fence" and by_hand and not chosen.base.sides[0].measured:
+        found.append(caution("base-unmeasured"))
+    sideways = asked.shape == "flush" or (asked.shape == "jointing" and way.guide == "template")
+    if sideways and numbers.over(asked.size, most := min(_WASTE_AT_MOST, rules.waste_outside, bit.diameter / 2)):
+        found.append(caution("much-overhang", overhang=asked.size, most=most))
+    if judge.corner is None and any(edge.inside and edge.closed and _sharp(edge.points) for edge in asked.edges):
+        found.append(caution("corner-left-round", radius=bit.diameter / 2))
+    if climbs and any(run.climb_start for run in runs):
+        found.append(caution("climb-start", length=15.0))
+    if staging is not None:
+        found += _of_stages(staging, bit.state, asked, wood, speed_hold=chosen.router.speed_hold)
+        if staging.by == "single" and staging.bound == "whole" and staging.reason is not None and by_hand:
+            found.append(caution("lighter-bearing-missing"))
+    for run in runs:
+        if run.lifts:
+            worst = min(stretch.worst for stretch in run.lifts)
+            code = "fibres-lift-climb" if by_hand and rules.climb == "light-pass" else "fibres-lift"
+            found.append(caution(code, edge=run.edge.name, worst=-worst))
+        if run.end_grain and run.backer:
+            found.append(caution("end-grain-out", edge=run.edge.name))
+    if not by_hand:
+        found += _of_table(asked, bit.diameter + rules.opening_clearance, bit.kind.profile in _ONE_PLANE, runs, judge)
+    return found
+
+
+def _sharp(ring: Sequence[tuple[float, float]]) -> bool:
+    return len(ring) < 9
+
+
+def _of_stages(staging: Staging, state: str, asked: Edging, wood: Material, *, speed_hold: bool) -> list[Caution]:
+    found = [each for stage in staging.stages for each in stage.bend.cautions if each.code == "bends"]
+    found += [each for stage in staging.stages for each in stage.cautions]
+    if any(stage.climb for stage in staging.stages):
+        found.append(caution("climb-first"))
+    hardest = staging.hardest.power
+    if hardest.share is not None and not numbers.under(hardest.share, _WATCHED if speed_hold else _WATCHED_WITHOUT_HOLD):
+        found.append(caution("power-caution", power=hardest.power_w, available=hardest.available_w or 0.0))
+    burns = wood.burn >= _BURNS_FROM or (state != "sharp" and wood.burn > 1)
+    if burns and asked.shape in BY_RADIUS:
+        found.append(caution("burns-profile", wood=wood.name.capitalize(), shape=shape_name(asked.shape), state=state))
+        found.append(caution("burn-repair"))
+    return found
+
+
+def _of_table(asked: Edging, opening: float, one_plane: bool, runs: tuple[Run, ...], judge: EdgeJudge) -> list[Caution]:
+    """What the table asks for: pin, mitre gauge, closed opening, push blocks, carrier, feather boards (R7, R15)."""
+    found: list[Caution] = []
+    length, width = asked.part
+    if not asked.straight:
+        found.append(caution("starting-pin"))
+    if judge.small:
+        found.append(caution("carrier", length=length, width=width))
+    elif numbers.under(min(length, width), _NARROW):
+        found.append(caution("hands-away", width=min(length, width)))
+    ends = [width if run.edge.ref in ("left", "right") else length for run in runs if not run.edge.closed]
+    if ends and numbers.under(min(ends), _NARROW):
+        found.append(caution("narrow-end", width=min(ends)))
+    if ends and numbers.under(min(ends), 2 * opening):
+        found.append(caution("close-the-opening", length=min(ends), opening=opening))
+    if one_plane:
+        found.append(caution("feather-boards"))
+    return found
+
+
+_WAYS_OUT: tuple[tuple[str, Mapping[str, Any], str], ...] = (
+    ("fence", {"guide": "fence", "router_id": None}, "Clamp a straightedge on the face and run the base along it"),
+    ("template", {"guide": "template", "router_id": None}, "Tape a straightedge below the board for the bearing to ride on"),
+    ("table", {"guide": None, "router_id": None}, "Take it to the table"),
+    ("one-face", {"both_faces": False}, "Cut one face only"),
+    ("near-side", {"far_side": False}, "Cut the edge that runs along the fence"),
+)  # fmt: skip
+_EDGE_STATES: tuple[tuple[EdgeState, str], ...] = (("smooth", "It is planed and smooth"), ("sawn", "It is as sawn"))
+
+
+def remedies(cut: EdgeCut, piece: Piece, judge: EdgeJudge, setting: EdgeSetting) -> tuple[Remedy, ...]:
+    """What would take a caution or a stop away: how the edge is; another guide, another place, one face.
+
+    Each way out of a stop was tried and can be made."""
+    found = []
+    if any(each.code == "edge-unknown" for each in setting.cautions):
+        found = [Remedy(answers="edge-unknown", says=write(says), change={"edge_state": state}) for state, says in _EDGE_STATES]
+    stop = next((each.code for each in setting.cautions if each.level == "stop"), None)
+    if stop is None:
+        return tuple(found)
+    for code, change, says in _WAYS_OUT:
+        changed = replace(cut, **change)
+        if changed == cut and code != "table":
+            continue
+        kept = _tried(code, cut, changed, piece, judge)
+        if kept is not None:
+            found.append(Remedy(answers=stop, says=write(says), change={**change, **kept}))
+    return tuple(found)
+
+
+def _tried(code: str, cut: EdgeCut, changed: EdgeCut, piece: Piece, judge: EdgeJudge) -> dict[str, Any] | None:
+    """What else must be pinned for a changed cut that can be made; None where it cannot."""
+    shop = judge.rack.shop
+    routers = [router for router in shop.routers if not router.archived]
+    if code in ("one-face", "near-side"):
+        routers = [router for router in routers if cut.router_id in (None, router.id)]
+    else:
+        routers = [router for router in routers if (router.mounting == "table") == (code == "table")]
+    try:
+        trial = EdgeJudge(shop, edging(changed, piece), judge.wood, judge.rules, judge.before)
+    except CutError:
+        return None
+    bits = [bit for bit in shop.bits if not bit.archived and cut.bit_id in (None, bit.id)]
+    fit = shortlist(trial, trial.ranking(), count=1, bits=bits, routers=routers).fit
+    if not fit or any(each.level == "stop" for each in setting_of(fit[0], trial, piece).cautions):
+        return None
+    return {"router_id": fit[0].router.id} if code == "table" else {}

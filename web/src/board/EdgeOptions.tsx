@@ -1,0 +1,124 @@
+import { useState } from "react";
+import type { CutPlan, EdgeCutIn } from "../api/client";
+
+interface Props {
+  draft: EdgeCutIn;
+  plan: CutPlan | null;
+  onEdit: (change: Partial<EdgeCutIn>) => void;
+  onBench: () => void;
+}
+
+interface ChoiceProps {
+  label: string;
+  value: string;
+  options: readonly (readonly [string, string])[];
+  onPick: (value: string) => void;
+}
+
+/** A choice in as little room as its words take; what it is about stands in its own words. */
+function Choice({ label, value, options, onPick }: ChoiceProps) {
+  return (
+    <select
+      aria-label={label}
+      title={label}
+      className="rounded border border-rule bg-paper px-1.5 py-1.5 text-[14.5px]"
+      value={value}
+      onChange={(event) => onPick(event.target.value)}
+      data-testid={`option-${label.toLowerCase().replace(/ /g, "-")}`}
+    >
+      {options.map(([key, says]) => (
+        <option key={key} value={key}>
+          {says}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+/** How an edge cut is made, where the person wants it otherwise than Ranura would: faces, guide, stages, the edge's state. */
+export function EdgeOptions({ draft, plan, onEdit, onBench }: Props) {
+  const unusual = Boolean(draft.staged) || Boolean(draft.far_side) || (draft.least_stages ?? 1) > 1;
+  const [more, setMore] = useState(unusual);
+  return (
+    <div className="mt-1.5 flex flex-wrap items-center gap-1.5" data-testid="edge-options">
+      <Choice
+        label="Faces"
+        value={draft.both_faces ? "both" : "one"}
+        options={[
+          ["one", "One face"],
+          ["both", "Both faces"],
+        ]}
+        onPick={(value) => onEdit({ both_faces: value === "both" })}
+      />
+      <Choice
+        label="Guide"
+        value={draft.guide ?? ""}
+        options={[
+          ["", "Guide: best fit"],
+          ["bearing", "Bearing"],
+          ["fence", "Straightedge or fence"],
+          ["template", "Template below"],
+        ]}
+        onPick={(value) => onEdit({ guide: (value || null) as NonNullable<EdgeCutIn["guide"]> | null })}
+      />
+      <Choice
+        label="The edge is"
+        value={draft.edge_state ?? ""}
+        options={[
+          ["", "Edge: not said yet"],
+          ["smooth", "Smooth edge"],
+          ["sawn", "Sawn edge"],
+        ]}
+        onPick={(value) =>
+          onEdit({ edge_state: (value || null) as NonNullable<EdgeCutIn["edge_state"]> | null })
+        }
+      />
+      {more ? (
+        <>
+          <Choice
+            label="Stages"
+            value={String(draft.least_stages ?? 1)}
+            options={[
+              ["1", "Fewest stages"],
+              ...[2, 3, 4, 5, 6].map((count) => [String(count), `${count} stages at least`] as const),
+            ]}
+            onPick={(value) => onEdit({ least_stages: Number(value) })}
+          />
+          <Choice
+            label="Reached by"
+            value={draft.staged ?? ""}
+            options={[
+              ["", "Reached: best fit"],
+              ["height", "By raising the bit"],
+              ["fence", "By moving the fence"],
+              ["both", "By bit and fence"],
+            ]}
+            onPick={(value) => onEdit({ staged: (value || null) as NonNullable<EdgeCutIn["staged"]> | null })}
+          />
+          <Choice
+            label="On a table"
+            value={draft.far_side ? "far" : "near"}
+            options={[
+              ["near", "Edge at the fence"],
+              ["far", "Edge away from the fence"],
+            ]}
+            onPick={(value) => onEdit({ far_side: value === "far" })}
+          />
+        </>
+      ) : (
+        <button type="button" className="quiet px-1" onClick={() => setMore(true)} data-testid="more-options">
+          stages, table
+        </button>
+      )}
+      <button
+        type="button"
+        className="button ml-auto"
+        onClick={onBench}
+        disabled={!plan}
+        data-testid="profile-bench"
+      >
+        Profile bench
+      </button>
+    </div>
+  );
+}

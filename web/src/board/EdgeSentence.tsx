@@ -1,0 +1,128 @@
+import type { CutPlan, EdgeCutIn, LengthIn, Problem, Unit } from "../api/client";
+import { LengthField } from "../ui/LengthField";
+import { reading } from "../ui/words";
+import { SHAPES, WITH_DEPTH } from "./shapes";
+
+interface Props {
+  draft: EdgeCutIn;
+  plan: CutPlan | null;
+  problem: Problem | null;
+  unit: Unit;
+  pieceName: string;
+  onEdit: (change: Partial<EdgeCutIn>) => void;
+  onEdge: (ref: string) => void;
+}
+
+type Size = "size" | "depth" | "width";
+
+/** The sentence of an edge cut: shape, sizes and edges, each changed where it stands. */
+export function EdgeSentence({ draft, plan, problem, unit, pieceName, onEdit, onEdge }: Props) {
+  const worked = (key: string) => {
+    const figure = plan?.figures.find((each) => each.key === key);
+    return figure ? reading(figure.shown, unit).number : "";
+  };
+  const field = (name: Size, label: string, placeholder = "") => {
+    const value: LengthIn = draft[name] ?? { typed: "", unit };
+    const asked = plan?.asked.find((each) => each.field === name);
+    const current = asked && asked.length.typed === value.typed && asked.length.unit === value.unit;
+    return (
+      <LengthField
+        label={label}
+        name={name}
+        value={value}
+        unit={unit}
+        suffix={current ? asked.suffix : ""}
+        placeholder={placeholder}
+        problem={problem?.field === `cut.${name}` ? problem : null}
+        onType={(typed) => onEdit({ [name]: name !== "size" && typed.typed.trim() === "" ? null : typed })}
+        className="token text-center"
+        messageAt="floating"
+      />
+    );
+  };
+  const shape = SHAPES[draft.shape];
+  const edges = plan?.drawing[0]?.edges ?? [];
+  const needsDepth = WITH_DEPTH.has(draft.shape);
+  const wrong = problem?.field === "cut.edges" || problem?.field === "cut.angle" ? problem : null;
+  return (
+    <div data-testid="sentence">
+      <div className="flex flex-wrap items-start gap-x-[0.36em] gap-y-1 text-[21px] leading-[1.3]">
+        <span>{shape.article}</span>
+        <select
+          className="border-b-[2.5px] border-ink-2 border-dotted bg-transparent font-bold"
+          aria-label="Shape"
+          value={draft.shape}
+          data-testid="shape"
+          onChange={(event) => {
+            const next = event.target.value as EdgeCutIn["shape"];
+            onEdit({
+              shape: next,
+              width: null,
+              depth: WITH_DEPTH.has(next) ? (draft.depth ?? draft.size) : null,
+              angle: next === "bevel" ? (draft.angle ?? 22.5) : null,
+              bit_id: null,
+            });
+          }}
+        >
+          {Object.entries(SHAPES).map(([key, each]) => (
+            <option key={key} value={key}>
+              {each.name}
+            </option>
+          ))}
+        </select>
+        <span>{shape.before}</span>
+        {field("size", shape.size)}
+        <span>{shape.after}</span>
+        {draft.shape === "bevel" ? (
+          <>
+            <span>at</span>
+            <input
+              className="token text-center"
+              aria-label="Angle of the bevel from the edge"
+              inputMode="decimal"
+              value={draft.angle ?? ""}
+              onChange={(event) => onEdit({ angle: Number(event.target.value) || null })}
+            />
+            <span>°,</span>
+          </>
+        ) : null}
+        {draft.shape === "jointing" ? null : (
+          <>
+            {field("depth", "Depth below the face", needsDepth ? "" : worked("edge.height"))}
+            <span>{draft.shape === "flush" ? "thick," : "deep,"}</span>
+          </>
+        )}
+        {draft.shape === "rabbet" || needsDepth || draft.shape === "jointing" ? null : (
+          <>
+            {field("width", "Into the face", worked("edge.width"))}
+            <span>into the face,</span>
+          </>
+        )}
+        <span>on</span>
+        <span className="flex flex-wrap gap-1.5" data-testid="edges">
+          {edges.map((edge, index) => (
+            <button
+              key={edge.ref}
+              type="button"
+              aria-pressed={edge.number !== null}
+              className={`rounded border-2 px-2 text-[15px] leading-[1.7] font-semibold ${edge.number === null ? "border-rule text-ink-2" : "border-cut"}`}
+              title={`key ${index + 1}`}
+              onClick={() => onEdge(edge.ref)}
+            >
+              {edge.number === null ? "" : `${edge.number} `}
+              {edge.name}
+            </button>
+          ))}
+        </span>
+        <span>
+          of <b className="font-semibold">{pieceName}</b>
+        </span>
+      </div>
+      {wrong ? (
+        <p role="alert" className="mt-1 border-l-4 border-cut pl-2 text-[15px]" data-testid="edge-problem">
+          {wrong.message.metric}
+        </p>
+      ) : null}
+    </div>
+  );
+}
