@@ -57,6 +57,7 @@ function Changing({ shop, kept, jobs }: Props) {
   const [numbers, setNumbers] = useState<Texts>({});
   const [jobId, setJobId] = useState<string | null>(jobs[0]?.id ?? null);
   const [drafted, setDrafted] = useState<DraftedRules | null>(null);
+  const [settled, setSettled] = useState(false);
   const [problem, setProblem] = useState<Problem | null>(null);
   const changed =
     Object.keys(numbers).length > 0 || GROUPS.some((group) => rules[group.key] !== kept.rules[group.key]);
@@ -64,8 +65,11 @@ function Changing({ shop, kept, jobs }: Props) {
 
   useEffect(() => {
     let latest = true;
+    // What was worked out for other rules must not be kept for these.
+    setSettled(false);
     void api.draftRules(rules, numbers, jobId).then((answer) => {
       if (!latest) return;
+      setSettled(true);
       if (answer.kind === "ok") setDrafted(answer.data);
       else setProblem(problemOf(answer));
     });
@@ -195,7 +199,7 @@ function Changing({ shop, kept, jobs }: Props) {
             <button
               type="button"
               className="button button-main ml-auto"
-              disabled={(!changed && !wordChanged) || !drafted?.rules}
+              disabled={(!changed && !wordChanged) || !settled || !drafted?.rules}
               onClick={() => void keep()}
               data-testid="rules-keep"
             >
