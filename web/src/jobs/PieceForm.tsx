@@ -1,9 +1,20 @@
 import { useState } from "react";
-import type { LengthIn, Outcome, PieceIn, PieceItem, Problem, ShopView, Unit } from "../api/client";
+import {
+  type ContourIn,
+  type LengthIn,
+  type Outcome,
+  type PieceIn,
+  type PieceItem,
+  type Problem,
+  pieceIn,
+  type ShopView,
+  type Unit,
+} from "../api/client";
 import { Dialog } from "../ui/Dialog";
 import { LengthField, stateOf } from "../ui/LengthField";
 import { problemOf } from "../ui/problems";
 import { inUnit } from "../ui/words";
+import { ShapeFields } from "./ShapeFields";
 
 interface Props {
   shop: ShopView;
@@ -16,7 +27,7 @@ interface Props {
 }
 
 const SIZES = [
-  { key: "length", label: "Length, along the grain" },
+  { key: "length", label: "Length" },
   { key: "width", label: "Width" },
   { key: "thickness", label: "Thickness" },
 ] as const;
@@ -36,6 +47,11 @@ export function PieceForm({ shop, unit, item, onSave, onSaved, onClose }: Props)
     width: item ? { typed: item.sizes.width, unit } : empty,
     thickness: item ? { typed: item.sizes.thickness, unit } : empty,
   });
+  const before = known ? pieceIn(known) : null;
+  const [grain, setGrain] = useState(before?.grain ?? "length");
+  const [slope, setSlope] = useState(before?.slope ? String(before.slope) : "");
+  const [outline, setOutline] = useState<ContourIn | null>(before?.outline ?? null);
+  const [openings, setOpenings] = useState<ContourIn[]>([...(before?.openings ?? [])]);
   const [problem, setProblem] = useState<Problem | null>(null);
   const at = (field: string) => (problem?.field === field ? { ...problem, partial: false } : null);
   const save = async () => {
@@ -44,6 +60,10 @@ export function PieceForm({ shop, unit, item, onSave, onSaved, onClose }: Props)
       material,
       thickness_measured: measured,
       count: Number(count),
+      grain,
+      slope: Number(slope.replace(",", ".").replace("−", "-")),
+      outline,
+      openings,
       ...sizes,
     };
     const answer = await onSave(piece);
@@ -143,6 +163,18 @@ export function PieceForm({ shop, unit, item, onSave, onSaved, onClose }: Props)
           />
           I measured the thickness
         </label>
+        <ShapeFields
+          grain={grain}
+          slope={slope}
+          outline={outline}
+          openings={openings}
+          unit={unit}
+          at={at}
+          onGrain={setGrain}
+          onSlope={setSlope}
+          onOutline={setOutline}
+          onOpenings={setOpenings}
+        />
         {problem && !problem.field?.startsWith("piece.") ? (
           <p role="alert" className="text-cut">
             {inUnit(problem.message, unit)}

@@ -1,0 +1,229 @@
+import type { ContourIn, LengthIn, PieceIn, Problem, Unit } from "../api/client";
+import { LengthField } from "../ui/LengthField";
+import { inUnit } from "../ui/words";
+
+type Form = ContourIn["form"];
+type SizeName = "length" | "width" | "left" | "near" | "radius";
+
+const FORMS: Record<Form, string> = {
+  rectangle: "rectangle",
+  oval: "oval",
+  arch: "arch",
+  points: "own points",
+};
+
+interface Props {
+  grain: NonNullable<PieceIn["grain"]>;
+  slope: string;
+  outline: ContourIn | null;
+  openings: readonly ContourIn[];
+  unit: Unit;
+  at: (field: string) => Problem | null;
+  onGrain: (grain: NonNullable<PieceIn["grain"]>) => void;
+  onSlope: (slope: string) => void;
+  onOutline: (outline: ContourIn | null) => void;
+  onOpenings: (openings: ContourIn[]) => void;
+}
+
+/** What a board is beyond a plain rectangle: the way of its grain, its outline, openings cut out of it. */
+export function ShapeFields(props: Props) {
+  const { grain, slope, outline, openings, unit, at, onGrain, onSlope, onOutline, onOpenings } = props;
+  const change = (place: number, contour: ContourIn | null) =>
+    onOpenings(openings.flatMap((each, i) => (i === place ? (contour ? [contour] : []) : [each])));
+  return (
+    <details
+      className="rounded border border-rule px-3 py-2"
+      open={outline !== null || openings.length > 0 || grain !== "length" || Number(slope) !== 0}
+      data-testid="piece-shape"
+    >
+      <summary className="cursor-pointer text-[15px] font-semibold">Grain, outline, openings</summary>
+      <div className="mt-2 flex flex-col gap-3">
+        <div className="grid gap-3 sm:grid-cols-2">
+          <label className="flex flex-col gap-1">
+            <span className="label">The grain runs along the</span>
+            <select
+              className="field"
+              value={grain}
+              data-testid="piece-grain"
+              onChange={(event) => onGrain(event.target.value as typeof grain)}
+            >
+              <option value="length">length</option>
+              <option value="width">width</option>
+            </select>
+          </label>
+          <label className="flex flex-col gap-1">
+            <span className="label">Its fibres rise to the far edge by (°)</span>
+            <input
+              className="field"
+              value={slope}
+              inputMode="decimal"
+              placeholder="0"
+              data-testid="piece-slope"
+              aria-label="Slope of the fibres, in degrees; negative when they rise to the near edge"
+              onChange={(event) => onSlope(event.target.value)}
+            />
+            {at("piece.slope") ? (
+              <span className="text-[14px] text-cut">
+                Less than 45° either way; −5 where they rise to the near edge.
+              </span>
+            ) : null}
+          </label>
+        </div>
+        <label className="flex flex-col gap-1">
+          <span className="label">Outline</span>
+          <select
+            className="field"
+            value={outline?.form ?? ""}
+            data-testid="piece-outline"
+            onChange={(event) => {
+              const form = event.target.value;
+              onOutline(form === "" ? null : { form: form as Form });
+            }}
+          >
+            <option value="">plain rectangle</option>
+            <option value="rectangle">rectangle with round corners</option>
+            <option value="oval">oval</option>
+            <option value="arch">arch</option>
+            <option value="points">own points</option>
+          </select>
+        </label>
+        {outline ? (
+          <Contour
+            field="piece.outline"
+            contour={outline}
+            sizes={SIZES_OF_OUTLINE[outline.form]}
+            unit={unit}
+            at={at}
+            onChange={onOutline}
+          />
+        ) : null}
+        {openings.map((opening, place) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: openings are known by their place
+          <fieldset key={place} className="flex flex-col gap-2 border-t border-rule pt-2">
+            <legend className="label">Opening {place + 1}</legend>
+            <div className="flex items-end gap-2">
+              <select
+                className="field flex-1"
+                aria-label={`Form of opening ${place + 1}`}
+                value={opening.form}
+                onChange={(event) => change(place, { ...opening, form: event.target.value as Form })}
+              >
+                {Object.entries(FORMS).map(([form, says]) => (
+                  <option key={form} value={form}>
+                    {says}
+                  </option>
+                ))}
+              </select>
+              <button type="button" className="button" onClick={() => change(place, null)}>
+                Remove
+              </button>
+            </div>
+            <Contour
+              field={`piece.openings.${place}`}
+              contour={opening}
+              sizes={SIZES_OF_OPENING[opening.form]}
+              unit={unit}
+              at={at}
+              onChange={(contour) => change(place, contour)}
+            />
+          </fieldset>
+        ))}
+        <button
+          type="button"
+          className="button self-start"
+          data-testid="add-opening"
+          onClick={() =>
+            onOpenings([
+              ...openings,
+              { form: "rectangle", length: { typed: "", unit }, width: { typed: "", unit } },
+            ])
+          }
+        >
+          Add an opening
+        </button>
+      </div>
+    </details>
+  );
+}
+
+const SIZES_OF_OUTLINE: Record<Form, readonly (readonly [SizeName, string])[]> = {
+  rectangle: [["radius", "Radius of the corners"]],
+  oval: [],
+  arch: [["radius", "Rise"]],
+  points: [],
+};
+const PLACE = [
+  ["left", "From the left end (empty: centred)"],
+  ["near", "From the near edge (empty: centred)"],
+] as const;
+const SIZES_OF_OPENING: Record<Form, readonly (readonly [SizeName, string])[]> = {
+  rectangle: [["length", "Length"], ["width", "Width"], ...PLACE, ["radius", "Radius of the corners"]],
+  oval: [["length", "Length"], ["width", "Width"], ...PLACE],
+  arch: [["length", "Length"], ["width", "Height"], ...PLACE, ["radius", "Rise"]],
+  points: [],
+};
+
+interface ContourProps {
+  field: string;
+  contour: ContourIn;
+  sizes: readonly (readonly [SizeName, string])[];
+  unit: Unit;
+  at: (field: string) => Problem | null;
+  onChange: (contour: ContourIn) => void;
+}
+
+function Contour({ field, contour, sizes, unit, at, onChange }: ContourProps) {
+  const whole = at(field) ?? at(`${field}.points`);
+  return (
+    <>
+      <div className="grid gap-2 sm:grid-cols-2">
+        {sizes.map(([name, label]) => (
+          <div key={name} className="flex flex-col gap-0.5">
+            <span className="text-[14px] text-ink-2">{label}</span>
+            <LengthField
+              label={label}
+              name={`${field}.${name}`}
+              value={contour[name] ?? ({ typed: "", unit } satisfies LengthIn)}
+              unit={unit}
+              problem={at(`${field}.${name}`)}
+              onType={(value) => onChange({ ...contour, [name]: value.typed.trim() === "" ? null : value })}
+              className="field"
+            />
+          </div>
+        ))}
+      </div>
+      {contour.form === "points" ? (
+        <label className="flex flex-col gap-0.5">
+          <span className="text-[14px] text-ink-2">
+            Points in mm, x and y on a line, from the left end and the near edge
+          </span>
+          <textarea
+            className="field h-28 font-mono text-[14px]"
+            defaultValue={(contour.points ?? []).map(([x, y]) => `${x} ${y}`).join("\n")}
+            placeholder={"0 0\n300 0\n300 120\n0 200"}
+            data-testid={`${field}.points`}
+            onChange={(event) => onChange({ ...contour, points: pointsOf(event.target.value) })}
+          />
+        </label>
+      ) : null}
+      {whole ? (
+        <p role="alert" className="text-[14px] text-cut" data-testid="contour-problem">
+          {inUnit(whole.message, unit)}
+        </p>
+      ) : null}
+    </>
+  );
+}
+
+/** Lines with two numbers; others are left out. */
+function pointsOf(text: string): [number, number][] {
+  return text
+    .split("\n")
+    .map((line) =>
+      line
+        .trim()
+        .split(/[\s;]+/)
+        .map((part) => Number(part.replace(",", "."))),
+    )
+    .filter((pair): pair is [number, number] => pair.length === 2 && pair.every(Number.isFinite));
+}
