@@ -50,6 +50,12 @@ WORDS: Table = {
         message="This needs a bearing of {missing:len}, not among those of this bit; the next leaves {left:n2} mm",
         do="Get that bearing, set a fence, or take the table, where the fence makes up the rest",
     ),
+    "bearing-spares-the-fence": Words(
+        place="guide",
+        level="note",
+        message="A bearing of {missing:len} would ride on the edge, with no straightedge to clamp",
+        do="Fine as it is; think of it when you buy",
+    ),
     "bearing-without-edge": Words(
         place="guide", level="stop",
         message="Only {contact:len} of the edge are left for the bearing to ride on; {needed:len} must be",

@@ -56,7 +56,9 @@ class EdgeJudge(Judge):
         closed = [edge for edge in edging.edges if edge.closed]
         corners = [tightest(edge.points, inside=edge.inside) for edge in closed]
         self.corner = min((each for each in corners if each), default=None)
-        """The tightest rounded inside corner, in mm; sharp ones are left round by any bit."""
+        """The tightest rounded inside corner, in mm."""
+        self.sharp = any(each == 0.0 for each in corners)
+        """Whether there is a sharp inside corner, which any bit leaves round."""
         sides = [extent(edge.points) for edge in closed if edge.inside]
         self.opening = min((min(x1 - x0, y1 - y0) for x0, y0, x1, y1 in sides), default=None)
 

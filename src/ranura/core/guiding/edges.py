@@ -44,7 +44,7 @@ def way_of(edging: Edging, bit: Bit, mounting: Mounting, rules: HouseRules) -> W
     elif mounting == "table":
         guide = "fence" if edging.straight and edging.guide != "bearing" else "bearing"
     else:
-        guide = edging.guide or ("bearing" if rides else "fence")
+        guide = edging.guide or ("bearing" if rides or (bearing is not None and not edging.straight) else "fence")
     if guide == "fence" and not edging.straight:
         return Reason("fence-on-curve", {"edge": next(edge.name for edge in edging.edges if edge.closed)})
     if guide != "fence" and bearing is None:
@@ -105,7 +105,7 @@ def remaining(span: Span, gone: Sequence[Span]) -> float:
     >>> remaining((6, 11), [(0, 6), (10, 14)]), remaining((6, 11), [(5, 12)])
     (4, 0.0)"""
     parts = [span]
-    for low, high in gone:
+    for low, high in (each for each in gone if each[1] > each[0]):
         cut: list[Span] = []
         for a, b in parts:
             cut += [(x, y) for x, y in ((a, min(b, low)), (max(a, high), b)) if y - x > 1e-9]

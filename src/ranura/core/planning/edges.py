@@ -171,12 +171,14 @@ def _cautions(
             found.append(caution("edge-unknown"))
         elif asked.edge_state == "sawn" and asked.shape != "jointing":
             found.append(caution("edge-sawn"))
+    if way.guide == "fence" and by_hand and asked.guide is None and bit.bearing is not None:
+        found.append(caution("bearing-spares-the-fence", missing=2 * way.trip.offset))
     if way.guide == "fence" and by_hand and not chosen.base.sides[0].measured:
         found.append(caution("base-unmeasured"))
     sideways = asked.shape == "flush" or (asked.shape == "jointing" and way.guide == "template")
     if sideways and numbers.over(asked.size, most := min(_WASTE_AT_MOST, rules.waste_outside, bit.diameter / 2)):
         found.append(caution("much-overhang", overhang=asked.size, most=most))
-    if judge.corner is None and any(edge.inside and edge.closed and _sharp(edge.points) for edge in asked.edges):
+    if judge.sharp:
         found.append(caution("corner-left-round", radius=bit.diameter / 2))
     if climbs and any(run.climb_start for run in runs):
         found.append(caution("climb-start", length=15.0))
@@ -194,10 +196,6 @@ def _cautions(
     if not by_hand:
         found += _of_table(asked, bit.diameter + rules.opening_clearance, bit.kind.profile in _ONE_PLANE, runs, judge)
     return found
-
-
-def _sharp(ring: Sequence[tuple[float, float]]) -> bool:
-    return len(ring) < 9
 
 
 def _of_stages(staging: Staging, state: str, asked: Edging, wood: Material, *, speed_hold: bool) -> list[Caution]:

@@ -1,0 +1,320 @@
+"""Edge cuts as whole plans: the demo job's edges by number, guides, stages, stops and their ways out, what is refused."""
+
+from __future__ import annotations
+
+import dataclasses
+
+import pytest
+from hypothesis import given, settings
+from tests.data.edges import board, boards, edge_cut, edge_cuts, mm, window
+
+from ranura.core.cuts.edge import edging
+from ranura.core.errors import CraftError, CutError
+from ranura.core.house_rules import HouseRules
+from ranura.core.plan import CutPlan, judge_of, plan_cut
+from ranura.core.planning.edges import DoneCut
+from ranura.core.shapes.contour import Contour
+from ranura.core.tooling.bits import Bit
+from ranura.store.demo import (  # fmt: skip
+    ARCH,
+    ARCH_OGEE,
+    BACK_PANEL,
+    CONTROL_CROSS,
+    CRATE_BOTTOM,
+    CRATE_SIDE,
+    CROSS_EDGES,
+    EMBLEM_LID,
+    LID_EDGES,
+    SHOP,
+    WING_CASE_SIDE,
+)
+
+
+def plan(cut, piece=None, shop=SHOP, before=(), **rules) -> CutPlan:
+    return plan_cut(cut, piece or board(), shop, dataclasses.replace(shop.rules, **rules), before=before)
+
+
+def codes(made: CutPlan) -> dict[str, str]:
+    return {each.code: each.level for each in made.cautions}
+
+
+def figure(made: CutPlan, key: str) -> float:
+    return next(each.value for each in made.figures if each.key == key)
+
+
+def lines(made: CutPlan, key: str) -> str:
+    section = next(each for each in made.slip if each.key == key)
+    leads = [f"{lead.shown.metric} {lead.caption.metric}" for lead in section.leads]
+    return " | ".join([*leads, *(line.metric for line in section.lines)])
+
+
+def test_a_rabbet_rides_on_the_bearing_that_fits_and_names_the_one_that_is_missing():
+    made = plan(BACK_PANEL, WING_CASE_SIDE)
+    assert (made.bit_id, made.router_id, made.status) == ("rabbet-9.525", "plunge-two", "ready")
+    assert "15.875 mm bearing" in lines(made, "guide")  # (34.925 − 15.875)/2 = 9.525, within 0.1 of 9.5
+    assert figure(made, "edge.width") == pytest.approx(9.525)
+    six = plan(CRATE_BOTTOM, CRATE_SIDE)
+    assert "22.225 mm bearing" in lines(six, "guide")
+    assert figure(six, "edge.contact") == pytest.approx(5.0)  # of 7.5 mm of edge the bearing meets its own height
+    odd = plan(edge_cut("rabbet", 8, 6, edges=("near",), bit_id="rabbet-9.525", router_id="plunge-two"))
+    assert codes(odd)["bearing-spares-the-fence"] == "note"
+    assert "from the edge to the straightedge" in lines(odd, "guide")
+    assert figure(odd, "edge.width") == pytest.approx(8)
+    curved = plan(
+        edge_cut("rabbet", 8, 6, edges=("outline",), bit_id="rabbet-9.525", router_id="plunge-two"),
+        board(outline=Contour(form="oval")),
+    )
+    said = next(each for each in curved.cautions if each.code == "bearing-missing")
+    assert (said.level, said.facts["missing"]) == ("stop", pytest.approx(18.925))
+    assert said.facts["left"] == pytest.approx(8 - (34.925 - 22.225) / 2)
+    nearest = plan(edge_cut("rabbet", 8, 6, edges=("outline",)), board(outline=Contour(form="oval")))
+    assert any(miss.code == "bearing-missing" and "18.95" in miss.needs.metric for miss in nearest.misses)
+
+
+def test_the_proscenium_arch_runs_on_the_table_the_other_way_round_with_a_pin():
+    made = plan(ARCH_OGEE, ARCH)
+    assert (made.bit_id, made.router_id) == ("ogee-6.35", "table-three"), "38.1 mm is large by hand"
+    assert codes(made)["starting-pin"] == "caution"
+    assert "Counter-clockwise" in lines(made, "direction")
+    by_hand = plan(dataclasses.replace(ARCH_OGEE, router_id="plunge-two"), ARCH)
+    assert by_hand.status == "caution"
+    assert "Clockwise" in lines(by_hand, "direction")
+    assert {"large-by-hand", "corner-left-round", "fibres-lift"} <= set(codes(by_hand))
+    assert figure(made, "edge.height") == pytest.approx(12.7)
+
+
+def test_control_crosses_are_too_small_for_the_hand_and_take_a_carrier():
+    made = plan(CROSS_EDGES, CONTROL_CROSS)
+    assert made.router_id == "table-three"
+    assert {"carrier", "narrow-end", "burns-profile", "burn-repair"} <= set(codes(made))
+    assert "run 12 parts and a spare, both faces" in lines(made, "depths")
+    assert figure(made, "edge.contact") == pytest.approx(6.0)  # 12 − 3 − 3 mm run along the fence
+    pinned = plan(dataclasses.replace(CROSS_EDGES, bit_id="roundover-3", router_id="plunge-two"), CONTROL_CROSS)
+    assert codes(pinned)["small-part"] == "stop"
+
+
+def test_a_worn_bit_on_sycamore_says_how_not_to_burn_and_how_to_mend_it():
+    made = plan(LID_EDGES, EMBLEM_LID)
+    assert next(each for each in made.cautions if each.code == "burns-profile").facts["state"] == "worn"
+    pace = next(each for each in made.figures if each.key == "feed.pace")
+    assert [school.rule for school in pace.others] == ["burning: move faster", "burning: slow the spindle"]
+    repair = next(each for each in made.cautions if each.code == "burn-repair")
+    assert "scrape" in repair.do.metric
+    assert "router unplugged" in repair.do.metric
+
+
+def test_ends_come_before_long_edges_and_each_begins_and_ends_safely():
+    made = plan(edge_cut("roundover", 6.35))
+    assert "1 right end, 2 left end, 3 near edge, 4 far edge" in lines(made, "direction")
+    assert "lead-in" not in lines(made, "direction"), "the corners run on into the next edge"
+    one = plan(edge_cut("roundover", 6.35, edges=("near",)))
+    assert "lead-in block at the start of the near edge" in lines(one, "direction")
+    assert "backer where the bit leaves the near edge" in lines(one, "direction")
+    end = plan(edge_cut("roundover", 6.35, edges=("right",)))
+    assert codes(end)["end-grain-out"] == "caution"
+    across = plan(edge_cut("roundover", 6.35), board(grain="width"))
+    assert "1 near edge, 2 far edge, 3 right end, 4 left end" in lines(across, "direction")
+    assert "ends" not in codes(plan(edge_cut("roundover", 6.35), board(material="mdf")))
+
+
+def test_both_faces_with_too_little_edge_stop_and_the_straightedge_gets_out_of_it():
+    cut, piece = edge_cut("roundover", 6.35, both_faces=True), board(thickness=14)
+    stopped = plan(cut, piece)
+    assert stopped.status == "stop"
+    assert next(c for c in stopped.cautions if c.code == "bearing-without-edge").facts["contact"] == pytest.approx(1.3)
+    ways = {remedy.says.metric: dict(remedy.change) for remedy in stopped.remedies}
+    assert any(change.get("guide") == "fence" for change in ways.values())
+    for change in ways.values():
+        freed = plan(dataclasses.replace(cut, **change), piece)
+        assert freed.status != "stop", change
+    fenced = plan(dataclasses.replace(cut, guide="fence", router_id=None), piece)
+    assert figure(fenced, "edge.fence") == pytest.approx(75.0 - 6.35)  # base to axis, less half the bearing
+    assert "clamp it on the face" in lines(fenced, "guide")
+
+
+def test_a_thin_board_may_let_the_bearing_ride_on_a_template_below():
+    cut, piece = edge_cut("roundover", 6.35, both_faces=False, edges=("near",), guide="template"), board(thickness=8)
+    made = plan(cut, piece)
+    assert figure(made, "edge.contact") == pytest.approx(6.35 + 5 - 8)
+    thick = plan(cut, board(thickness=14))
+    assert codes(thick)["template-out-of-reach"] == "stop"
+
+
+def test_what_an_earlier_cut_took_counts_for_the_next():
+    first = plan(edge_cut("rabbet", 9.5, 12, edges=("near",)))
+    assert first.leaves == DoneCut(("near",), "rabbet-9.525", 12, pytest.approx(15.875 / 2), False)
+    done = (DoneCut(("near",), "straight-12.7", 17.0, -3.0, False),)
+    alone = plan(edge_cut("roundover", 6.35, edges=("near",)))
+    after = plan(edge_cut("roundover", 6.35, edges=("near",)), before=done)
+    assert alone.status == "ready"
+    assert codes(after)["bearing-without-edge"] == "stop"
+    elsewhere = plan(edge_cut("roundover", 6.35, edges=("far",)), before=done)
+    assert elsewhere.status == "ready"
+
+
+def test_stages_by_fence_height_and_both_on_the_table():
+    ogee = edge_cut("ogee", 6.35, edges=("near",), router_id="table-three")
+    for by, rises, moves in (("height", True, False), ("fence", False, True), ("both", True, True)):
+        made = plan(dataclasses.replace(ogee, least_stages=4, staged=by), depth_rule="half-diameter")
+        assert len(made.stages) == 4
+        heights = [stage.trip.height for stage in made.stages]
+        offsets = [stage.trip.offset for stage in made.stages]
+        assert (len(set(heights)) > 1, len(set(offsets)) > 1) == (rises, moves)
+        assert heights == sorted(heights)
+        assert offsets == sorted(offsets, reverse=True)
+        areas = [stage.area for stage in made.stages]
+        assert areas[:-1] == pytest.approx([sum(areas[:-1]) / 3] * 3, rel=1e-3)
+        assert areas[-1] < areas[0], "the last one is light"
+    capped = plan(ogee, depth_rule="fixed-cap")
+    assert all(stage.area < 20 for stage in capped.stages if max(bite.depth for bite in stage.bites) > 6)
+    assert len(capped.stages) > 4
+
+
+def test_a_bead_cannot_be_raised_and_says_so():
+    hand = plan(edge_cut("bead", 3, edges=("near",), least_stages=3, router_id="plunge-two"))
+    assert len(hand.stages) == 1
+    shop = dataclasses.replace(
+        SHOP, bits=(Bit(id="b", name="Bead", profile="bead", radius=9, bearing=12.7, shank=12.7, overall_length=80,
+                        bearings=(19.05, 25.4), marked_max_rpm=20_000),),
+    )  # fmt: skip
+    larger = plan(edge_cut("bead", 9, edges=("near",)), board(thickness=40, material="hornbeam"), shop=shop, small_profile=1)
+    assert [stage.trip.offset for stage in larger.stages] in ([12.7, 9.525, 6.35], [6.35])
+    table = plan(
+        edge_cut("bead", 3, edges=("near",), least_stages=3, router_id="table-three"),
+        shop=dataclasses.replace(
+            SHOP, bits=(Bit(id="b", name="Bead", profile="bead", radius=3, bearing=12.7, shank=12.7, overall_length=70),)
+        ),
+    )
+    assert len({stage.trip.offset for stage in table.stages}) == 3
+    assert "feather-boards" in codes(table)
+
+
+@pytest.mark.parametrize(
+    ("rule", "size", "climbs", "starts"),
+    [("never", 3, 0, False), ("start", 3, 0, False), ("start", 1, 0, True), ("light-pass", 6.35, 1, False),
+     ("light-pass", 3, 1, False)],
+)  # fmt: skip
+def test_climbs_stay_within_their_bounds(rule, size, climbs, starts):
+    cut = edge_cut("flush", 1, 3, edges=("near",)) if size == 1 else edge_cut("roundover", size, edges=("near",))
+    made = plan(cut, climb=rule)
+    climbing = [stage for stage in made.stages if stage.climb]
+    assert len(climbing) == climbs
+    for stage in climbing:
+        assert stage.area <= 6.0 + 1e-6
+        assert stage.width <= 1.0 + 1e-6
+        assert stage is made.stages[0], "a conventional pass follows"
+    if size == 1:
+        assert made.stages[0].width <= 1.0 + 1e-6
+    assert ("climb-start" in codes(made)) == starts
+    arrows = [arrow for view in made.drawing for arrow in view.arrows if arrow.climb]
+    assert bool(arrows) == starts
+    table = plan(dataclasses.replace(cut, router_id="table-three"), climb=rule)
+    assert not any(stage.climb for stage in table.stages)
+    assert "climb-start" not in codes(table)
+
+
+def test_the_table_stops_a_trapped_strip_and_lets_the_near_edge_go():
+    cut = edge_cut("chamfer", 5, edges=("near",), far_side=True, router_id="table-three")
+    made = plan(cut)
+    assert codes(made)["trapped"] == "stop"
+    assert [dict(each.change) for each in made.remedies if each.answers == "trapped"] == [{"far_side": False}]
+    assert plan(dataclasses.replace(cut, far_side=False)).status != "stop"
+
+
+def test_jointing_by_table_and_by_hand():
+    table = plan(edge_cut("jointing", 2.4, edges=("near",), router_id="table-three"))
+    assert "infeed behind it by 1 mm" in lines(table, "guide")
+    assert [stage.bites[0].area for stage in table.stages] == pytest.approx([22 * 0.8] * 3)
+    hand = plan(edge_cut("jointing", 2, edges=("near",), router_id="plunge-two"))
+    assert "straightedge under the board" in lines(hand, "guide")
+    assert "bearing-below" in codes(hand)
+    assert "much-overhang" in codes(plan(edge_cut("jointing", 4, edges=("near",), router_id="plunge-two")))
+
+
+def test_a_flush_trim_reaches_past_what_it_trims_and_rides_on_the_panel():
+    made = plan(edge_cut("flush", 2, 3, edges=("near",)))
+    assert figure(made, "edge.height") == 4
+    assert made.stages[0].bites[0].area == pytest.approx(6.0)
+    assert "much-overhang" in codes(plan(edge_cut("flush", 4, 3, edges=("near",))))
+
+
+@pytest.mark.parametrize(
+    ("cut", "piece", "field", "code"),
+    [
+        (edge_cut("roundover", 5), board(), "cut.size", "no-such-radius"),
+        (edge_cut("roundover", 9.525), board(thickness=8), "cut.size", "radius-over-thickness"),
+        (edge_cut("chamfer", 5, 30), board(), "cut.depth", "profile-over-thickness"),
+        (edge_cut("rabbet", 9, 22), board(), "cut.depth", "rabbet-through"),
+        (edge_cut("rabbet", 9, 12, both_faces=True), board(), "cut.depth", "rabbets-meet"),
+        (edge_cut("rabbet", 9), board(), "cut.depth", "depth-missing"),
+        (edge_cut("rabbet", 160, 6), board(), "cut.size", "wider-than-piece"),
+        (edge_cut("bevel", 9), board(), "cut.angle", "angle-missing"),
+        (edge_cut("bevel", 9, angle=30), board(), "cut.angle", "no-such-angle"),
+        (edge_cut("chamfer", 5, 14), board(), "cut.depth", "profile-deeper-than-bits"),
+        (edge_cut("roundover", 6.35, width=9), board(), "cut.width", "width-beyond-bit"),
+        (edge_cut("roundover", 6.35, edges=()), board(), "cut.edges", "no-edge"),
+        (edge_cut("roundover", 6.35, edges=("opening-1",)), board(), "cut.edges", "edge-gone"),
+        (edge_cut("roundover", 6.35, edges=("opening-1",)), board(openings=(window(20, 18),)), "cut.edges", "opening-too-small"),
+        (edge_cut("roundover", 6.35, edges=("opening-1",)), board(openings=(window(90, 80, radius=4),)), "cut.edges",
+         "inside-corner"),
+        (edge_cut("roundover", 6.35), board(openings=(window(590, 295),)), "piece.openings.0", "opening-off-board"),
+        (edge_cut("roundover", 6.35), board(openings=(window(90, 80, radius=50),)), "piece.openings.0.radius",
+         "corners-too-round"),
+    ],
+)  # fmt: skip
+def test_what_cannot_be_is_refused_where_it_was_typed(cut, piece, field, code):
+    with pytest.raises(CutError) as refused:
+        plan(cut, piece)
+    assert (refused.value.code, refused.value.field) == (code, field)
+    assert "{" not in refused.value.message.inch
+
+
+def test_a_glass_rabbet_runs_clockwise_inside_its_frame():
+    frame = board(500, 400, 20, material="oak", openings=(window(380, 280),))
+    made = plan(edge_cut("rabbet", 9.5, 8, edges=("opening-1",), router_id="plunge-two"), frame)
+    assert "Clockwise" in lines(made, "direction")
+    assert codes(made)["corner-left-round"] == "note"
+    assert next(c for c in made.cautions if c.code == "corner-left-round").facts["radius"] == pytest.approx(34.925 / 2)
+
+
+def test_what_nobody_said_of_the_edge_is_asked_and_the_answer_is_kept():
+    made = plan(edge_cut("roundover", 6.35, edge_state=None))
+    assert codes(made)["edge-unknown"] == "caution"
+    assert [dict(each.change) for each in made.remedies] == [{"edge_state": "smooth"}, {"edge_state": "sawn"}]
+    assert "edge-sawn" in codes(plan(edge_cut("roundover", 6.35, edge_state="sawn")))
+
+
+@settings(max_examples=60, deadline=None)
+@given(edge_cuts, boards)
+@pytest.mark.slow
+def test_no_plan_that_could_hurt_is_ready(cut, piece):
+    """Any edge cut is refused at a field, or planned within the floor, or stopped with its reasons."""
+    try:
+        made = plan(cut, piece)
+    except CraftError as refused:
+        assert refused.field is None or refused.field.startswith(("cut.", "piece."))
+        return
+    stopped = any(each.level == "stop" for each in made.cautions)
+    assert (made.status == "stop") == stopped
+    for remedy in made.remedies:
+        assert plan(dataclasses.replace(cut, **remedy.change), piece).status != "stop" or remedy.answers == "edge-unknown"
+    if stopped:
+        return
+    assert made.stages
+    bit = SHOP.bit(made.bit_id)
+    for stage in made.stages:
+        assert stage.power.share <= 0.8 + 1e-6
+        assert stage.bend.deflection_mm <= HouseRules().bend_limit + 1e-6
+        assert stage.trip.height <= bit.cutting_length + 1e-6
+        assert 0.8 - 1e-6 <= stage.feed_m_min <= 5 + 1e-6
+    contact = next((each.value for each in made.figures if each.key == "edge.contact"), None)
+    assert contact is None or contact >= 2 - 1e-6
+    asked = edging(cut, piece)
+    hand = SHOP.router(made.router_id).mounting == "hand"
+    assert not (hand and min(asked.part) < 75)
+    assert not (cut.far_side and not hand)
+    assert judge_of(cut, piece, SHOP).of_bit(bit) is None
+
+
+def test_lengths_are_read_once():
+    assert mm("1/4 in").mm == 6.35
