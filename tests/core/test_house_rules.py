@@ -10,6 +10,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 from pydantic import TypeAdapter
+from tests.data.edges import board as edge_board
+from tests.data.edges import edge_cut
 
 from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.channels import ChannelJudge
@@ -29,6 +31,7 @@ from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
 from ranura.core.lengths import read
 from ranura.core.moves import moves
 from ranura.core.plan import plan_cut
+from ranura.core.shapes.contour import Contour
 from ranura.core.shop import Shop
 from ranura.core.text import inch_parts
 from ranura.core.tooling.bits import Bit
@@ -58,6 +61,18 @@ CUTS = (
     (dado("6.35", "14", bit_id="compression-6.35"), board("birch-plywood", "30")), (dado("6.35", "22"), DENSE),
     (dado("9.6", "20", router_id="trim-one"), DENSE), (dado("6.35", "4", bit_id="up-cut-6.35"), board("oak", "12")),
 )  # fmt: skip
+ONE = ("near",)
+EDGES = (
+    (edge_cut("ogee", 6.35, edges=ONE, least_stages=3), edge_board(material="hornbeam")),
+    (edge_cut("cove", 12.7, edges=ONE), edge_board(thickness=30, material="hornbeam")),
+    (edge_cut("roundover", 6.35, both_faces=True), edge_board(thickness=16)),
+    (edge_cut("roundover", 6.35, edges=ONE), edge_board(thickness=9, slope=2.0)),
+    (edge_cut("roundover", 6.35, edges=("outline",)), edge_board(outline=Contour(form="oval"))),
+    (edge_cut("roundover", 6.35, edges=("near", "far"), guide="fence"), edge_board(width=128)),
+    (edge_cut("jointing", 1.2, edges=ONE, router_id="table-three"), edge_board()),
+    (edge_cut("flush", 1, 3, edges=ONE), edge_board()), (edge_cut("flush", 4, 3, edges=ONE), edge_board()),
+    (edge_cut("rabbet", 9.7, 9, edges=ONE), edge_board(material="hornbeam")),
+)  # fmt: skip
 NEEDS = (
     StraightCut(kind="rabbet", width=12, depth=14, thickness=30),
     StraightCut(kind="groove", width=12.7, depth=18, thickness=18, through=True),
@@ -75,7 +90,7 @@ def facts_of(cut, piece, shop: Shop):
     except CraftError as problem:
         return [problem.code, str(problem)]
     figures = [(figure.key, figure.value, str(figure.shown.inch)) for figure in plan.figures]
-    cautions = [(caution.code, caution.message.metric) for caution in plan.cautions]
+    cautions = [(caution.code, caution.message.metric, caution.do.metric) for caution in plan.cautions]
     return [plan.title.metric, plan.bit_id, plan.router_id, figures, cautions]
 
 
@@ -85,7 +100,8 @@ def battery(rules: HouseRules) -> str:
     shop = dataclasses.replace(SHOP, rules=rules)
     vague = dataclasses.replace(shop, routers=UNKNOWN_DATUM)
     said = [facts_of(cut, piece, shop) for cut, piece in CUTS]
-    said += [facts_of(cut, piece, vague) for cut, piece in CUTS[:2]]
+    said += [facts_of(cut, piece, vague) for cut, piece in (*CUTS[:2], EDGES[0])]
+    said += [facts_of(cut, piece, shop) for cut, piece in EDGES]
     for need in NEEDS:
         for wood in ("hornbeam", "birch-plywood"):
             judge = ChannelJudge(shop, need, shop.material(wood), rules)
@@ -153,9 +169,9 @@ def test_a_number_keeps_to_its_bounds_and_does_what_it_says_or_says_what_it_wait
     assert moved == (not bound.waits), bound.name
 
 
-@pytest.mark.parametrize("group", [group for group in school_values() if group not in ("climb", "corners")])
+@pytest.mark.parametrize("group", [group for group in school_values() if group != "corners"])
 def test_every_school_answers_something_of_its_own(group):
-    """Schools of climbing matter for edges, those of corners for mortises, which are not planned yet."""
+    """The schools of corners matter for mortises, which are not planned yet."""
     answers = {battery(HouseRules(**{group: value})) for value in school_values()[group]}
     assert len(answers) == len(school_values()[group])
 

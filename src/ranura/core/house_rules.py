@@ -171,9 +171,9 @@ class HouseRules:
     through_extra: float = _rule(0.5, 0.2, 3, "mm", "depth", "R3", "A through cut goes below the work",
         "How deep a through cut bites the sacrificial board.")
     small_profile: float = _rule(20, 1, 20, "mm²", "depth", "R3", "A stage may be deeper while it takes under",
-        "Lower it and wide profiles take more stages.", waits="edges")
+        "Lower it and wide profiles take more stages.")
     profile_last: float = _rule(0.5, 0.1, 0.5, "mm", "depth", "R3", "Last stage of a profile at most",
-        "Lower it and the last stage leaves a cleaner face.", waits="edges")
+        "Lower it and the last stage leaves a cleaner face.")
     feed_min_m_min: float = _rule(0.8, 0.8, 2, "m/min", "feed", "R4", "Slowest feed by hand",
         "Raise it and slow cuts get a slower spindle.")
     feed_max_m_min: float = _rule(5, 2, 5, "m/min", "feed", "R4", "Fastest feed by hand",
@@ -199,9 +199,9 @@ class HouseRules:
     fence_width: float = _rule(60, 20, 200, "mm", "guide", "R8", "Fence width",
         "The room on the board that the straightedge needs.")
     downhill: float = _rule(3, 0.5, 3, "°", "guide", "R7", "Fibres lift from a slope of",
-        "Lower it and more of a curve is marked as risky.", waits="curved outlines")
+        "Lower it and more of a curve is marked as risky.")
     end_grain: float = _rule(80, 45, 80, "°", "guide", "R7", "End grain from a slope of",
-        "Lower it and more of a curve is routed as end grain.", waits="curved outlines")
+        "Lower it and more of a curve is routed as end grain.")
     thin_work: float = _rule(10, 10, 40, "mm", "guide", "R7", "Work that an up-cut lifts, thinner than",
         "Raise it and more boards carry the caution.")
     tab: float = _rule(1.5, 1.5, 6, "mm", "guide", "R8", "Left below a cut-out at least",
@@ -209,13 +209,13 @@ class HouseRules:
     lane: float = _rule(0.6, 0.1, 0.6, "share", "guide", "R8", "Lane of a field, of the bit's width",
         "Lower it and flattening takes more lanes, with lower ridges.")
     jointing: float = _rule(1, 0.5, 1.5, "mm", "guide", "R8", "Jointing takes in one trip",
-        "How far the infeed face stands behind the outfeed one.", waits="jointing")
+        "How far the infeed face stands behind the outfeed one.")
     slot_play: float = _rule(0.1, 0, 0.5, "mm", "template", "R9", "Template slot wider than the bushing by",
         "Less is truer, more runs easier.")
     bore_clearance: float = _rule(0.5, 0.5, 3, "mm", "template", "R9", "Cutter clear of the bushing's bore by",
         "A tighter bushing is refused.")
     waste_outside: float = _rule(3, 0.5, 3, "mm", "template", "R9", "Waste left for the template bit",
-        "What the saw leaves outside the line, at most.", waits="template bits")
+        "What the saw leaves outside the line, at most.")
     template_thickness: float = _rule(9, 6, 25, "mm", "template", "R9", "Template at least",
         "Thinner gives a bearing too little to run on.", waits="templates")
     uses_mdf: float = _rule(100, 10, 100, "uses", "template", "R9", "A template of MDF lasts for",
@@ -229,9 +229,9 @@ class HouseRules:
     bearing_fit: float = _rule(0.1, 0.01, 0.3, "mm", "guide", "R11", "A bearing fits within",
         "How far a rabbet by bearing may be from the width asked for.")
     bearing_contact: float = _rule(2, 2, 10, "mm", "guide", "R11", "Edge left for the bearing",
-        "Less than this and the bearing has nothing to ride on.", waits="edges by bearing")
+        "Less than this and the bearing has nothing to ride on.")
     bearing_overhang: float = _rule(3, 3, 20, "mm", "guide", "R11", "A tip bearing clear of the bench by",
-        "How much further the work overhangs or is raised.", waits="edges by bearing")
+        "How much further the work overhangs or is raised.")
     dovetail_share: float = _rule(0.72, 0.4, 0.9, "share", "joint", "R13", "Dovetail of the stock's thickness",
         "The widest dovetail bit that is taken by itself.")
     clearing_short: float = _rule(0.5, 0.2, 2, "mm", "joint", "R13", "Clearing pass short of the socket by",
