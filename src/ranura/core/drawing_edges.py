@@ -10,7 +10,6 @@ from ranura.core.edge_setting import EdgeSetting
 from ranura.core.guiding.runs import START_CLIMB, Run, at_share, wood_is_left
 from ranura.core.pieces import Piece, edges_of, openings_of, outline_of
 from ranura.core.shapes.section import Outline as Ring
-from ranura.core.shapes.section import fine_enough
 from ranura.core.shapes.trips import Trip, curve, reach
 from ranura.core.text import Text, write
 from ranura.core.tooling.bits import Bit
@@ -229,17 +228,18 @@ def edge_section_view(setting: EdgeSetting, *, typed: Mapping[str, Text]) -> Vie
         return (-x, thickness - d) if hand else (x, d)
 
     def placed(ring: Ring) -> tuple[Point, ...]:
-        return tuple(at(min(x, into), d) for x, d in fine_enough(ring))
+        return tuple(at(min(x, into), d) for x, d in ring)
 
     outlines: list[Outline] = []
     if setting.section is not None:
         outlines += [Outline(role="work", points=placed(ring)) for ring in setting.section.outlines]
     else:
         outlines.append(Outline(role="work", points=tuple(at(x, d) for x, d in box(0, 0, into, thickness))))
-    if setting.staging is not None:
-        for stage in setting.staging.stages:
-            for bite in stage.bites:
-                outlines += [Outline(role="pass", points=placed(ring), label=write(f"{stage.number}")) for ring in bite.outlines]
+    if setting.section is not None:
+        faces = 2 if setting.edging.both_faces else 1
+        for place, bite in enumerate(setting.section.bites):
+            number = write(f"{place // faces + 1}")
+            outlines += [Outline(role="pass", points=placed(ring), label=number) for ring in bite.outlines]
     else:
         outlines.append(Outline(role="hazard", points=tuple(at(x, d) for x, d in box(0, 0, wide, setting.edging.depth))))
     outlines += [Outline(role="bit", points=tuple(at(x, d) for x, d in ring)) for ring in bit_rings(setting.bit, trip)]
@@ -295,4 +295,4 @@ def edge_glyph(bit: Bit | None, trip: Trip | None, *, thickness: float, outlines
     wide = thickness * 2.2
     if not outlines or bit is None or trip is None:
         return box(-wide, 0, 0, thickness)
-    return tuple((-min(x, wide), thickness - d) for x, d in fine_enough(outlines[0]))
+    return tuple((-min(x, wide), thickness - d) for x, d in outlines[0])

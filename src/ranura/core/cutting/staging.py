@@ -23,7 +23,7 @@ from ranura.core.cutting.turning import Turning
 from ranura.core.guiding.edges import Way
 from ranura.core.shapes.section import Bite, section_of
 from ranura.core.shapes.stages import stages
-from ranura.core.shapes.trips import Done, Stock, Trip, can_be_raised, taken
+from ranura.core.shapes.trips import Done, Stock, Trip, can_be_raised, reach, taken
 
 MOST_STAGES = 12
 """More settings than that nobody makes: the router or the bit is too small for the profile."""
@@ -232,10 +232,9 @@ def _stage(work: EdgeWork, number: int, trip: Trip, bites: tuple[Bite, ...], cli
 
     power, slowed = power_at(speed), False
     if numbers.over(power.power_w, turning.usable_w):
-        low, high = least_feed_chip(rpm=turning.rpm, flutes=bit.flutes, minimum_m_min=rules.feed_min_m_min), speed
-        for _ in range(30):
-            middle = (low + high) / 2
-            low, high = (middle, high) if power_at(middle).power_w <= turning.usable_w else (low, middle)
+        slowest = least_feed_chip(rpm=turning.rpm, flutes=bit.flutes, minimum_m_min=rules.feed_min_m_min)
+        within = turning.usable_w * (1 - 1e-9)
+        low = numbers.where_reached(lambda feed_m_min: power_at(feed_m_min).power_w, within, low=min(slowest, speed), high=speed)
         speed, slowed, power = low, True, power_at(low)
     tooth = feed_per_tooth(feed_m_min=speed, rpm=turning.rpm, flutes=bit.flutes)
     k = thinning(radial_engagement=width, bit_diameter=bit.diameter) if width > 0 else 1.0
@@ -291,12 +290,13 @@ def _with_climb(work: EdgeWork, made: tuple[Stage, ...], mounting: str) -> tuple
     bit, final = work.turning.bit, work.way.trip
     if work.turning.rules.climb != "light-pass" or not climb_allowed(work, mounting) or not can_be_raised(bit):
         return made
-    low, high = 0.0, made[0].trip.height
-    for _ in range(30):
-        middle = (low + high) / 2
-        bite = section_of([Done(bit=bit, trip=replace(final, height=middle))], work.stock, before=work.before).bites[0]
-        light = bite.area <= CLIMB_AREA and bite.width <= CLIMB_WIDTH
-        low, high = (middle, high) if light else (low, middle)
+
+    def over_the_bounds(height: float) -> float:
+        """How much of what a climb may take a setting takes: 1 is all of it."""
+        trip = replace(final, height=height)
+        return max(taken(bit, trip, work.stock) / CLIMB_AREA, reach(bit, trip) / CLIMB_WIDTH)
+
+    low = numbers.where_reached(over_the_bounds, 1.0 - 1e-4, low=0.0, high=made[0].trip.height)
     if low < 0.2:
         return made
     first = _evaluated(work, [replace(final, height=low)], climb=True)

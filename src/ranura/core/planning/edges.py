@@ -133,7 +133,7 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
     if work is not None and staging is not None:
         faces = (False, True) if asked.both_faces else (False,)
         steps = [Done(bit=bit, trip=stage.trip, other_face=other) for stage in staging.stages for other in faces]
-        section = section_of(steps, work.stock, before=judge.before)
+        section = section_of(steps, work.stock, before=judge.before, drawn=True)
     contact = judge.least_contact(bit, way, router.mounting) if way else None
     below = stands_below(way, way.trip, asked.thickness) if way else 0.0
     cautions = [spoken(reason) for reason in chosen.reasons]

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
-from shapely import LineString, Polygon, box
+from shapely import Polygon, box
 from shapely.affinity import scale, translate
 from shapely.geometry.base import BaseGeometry
 
@@ -72,8 +72,10 @@ def section(bit: Bit, trips: Sequence[Trip], stock: Stock, *, before: Sequence[D
     return section_of([Done(bit=bit, trip=trip) for trip in trips], stock, before=before)
 
 
-def section_of(steps: Sequence[Done], stock: Stock, *, before: Sequence[Done] = ()) -> Section:
-    """The section after some trips on either face, with whichever bit."""
+def section_of(steps: Sequence[Done], stock: Stock, *, before: Sequence[Done] = (), drawn: bool = False) -> Section:
+    """The section after some trips on either face, with whichever bit.
+
+    To be `drawn`, bites have outlines too, and all outlines only the points that they need to be within 0.002 mm."""
     left: BaseGeometry = box(0.0, 0.0, stock.width, stock.thickness)
     if stock.overhang:
         left = left.union(box(-stock.overhang, 0.0, 0.0, stock.overhang_depth))
@@ -82,15 +84,9 @@ def section_of(steps: Sequence[Done], stock: Stock, *, before: Sequence[Done] = 
     bites: list[Bite] = []
     for step in steps:
         body = _body(step, stock)
-        bites.append(_bite(step.trip, left.intersection(body)))
+        bites.append(_bite(step.trip, left.intersection(body), drawn=drawn))
         left = left.difference(body)
-    return Section(bites=tuple(bites), outlines=_outlines(left), area=left.area)
-
-
-def fine_enough(outline: Outline) -> Outline:
-    """An outline with the points left out that a drawing does not need; within 0.002 mm of it."""
-    drawn = LineString((*outline, outline[0])).simplify(_FINE)
-    return tuple((float(x), float(d)) for x, d in drawn.coords[:-1])
+    return Section(bites=tuple(bites), outlines=_outlines(left, drawn=drawn), area=left.area)
 
 
 @lru_cache(maxsize=64)
@@ -107,20 +103,16 @@ def _body(done: Done, stock: Stock) -> BaseGeometry:
     return scale(body, yfact=-1, origin=(0, stock.thickness / 2)) if done.other_face else body
 
 
-def _bite(trip: Trip, gone: BaseGeometry) -> Bite:
+def _bite(trip: Trip, gone: BaseGeometry, *, drawn: bool) -> Bite:
     if gone.area < _SPECK:
         return Bite(trip=trip, area=0.0, width=0.0, depth=0.0)
     left, top, right, bottom = gone.bounds
-    return Bite(
-        trip=trip,
-        area=float(gone.area),
-        width=right - left,
-        depth=bottom - top,
-        outlines=tuple(fine_enough(each) for each in _outlines(gone)),
-    )
+    outlines = _outlines(gone, drawn=True) if drawn else ()
+    return Bite(trip=trip, area=float(gone.area), width=right - left, depth=bottom - top, outlines=outlines)
 
 
-def _outlines(left: BaseGeometry) -> tuple[Outline, ...]:
+def _outlines(left: BaseGeometry, *, drawn: bool) -> tuple[Outline, ...]:
     parts = [part for part in getattr(left, "geoms", [left]) if isinstance(part, Polygon) and part.area >= _SPECK]
     parts.sort(key=lambda part: -part.area)
-    return tuple(tuple((float(x), float(d)) for x, d in part.exterior.coords[:-1]) for part in parts)
+    rings = [part.exterior.simplify(_FINE) if drawn else part.exterior for part in parts]
+    return tuple(tuple((float(x), float(d)) for x, d in ring.coords[:-1]) for ring in rings)

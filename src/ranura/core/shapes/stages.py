@@ -2,16 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from typing import Literal
 
 from ranura.core.errors import CutError
+from ranura.core.numbers import where_reached
 from ranura.core.shapes.trips import Stock, Trip, can_be_raised, skin, taken
 from ranura.core.tooling.bits import Bit
 
 StageBy = Literal["height", "fence", "both"]
-
-_HALVINGS = 40
 
 
 def stages(
@@ -40,14 +38,9 @@ def stages(
         last = max(0.0, 1 - light / thickest) if thickest > light else 0.0
     equal = count if last == 1.0 else count - 1
     whole = taken(bit, at(last), stock)
-    earlier = [at(_share(whole * i / equal, last, lambda share: taken(bit, at(share), stock))) for i in range(1, equal)]
+
+    def area(share: float) -> float:
+        return taken(bit, at(share), stock)
+
+    earlier = [at(where_reached(area, whole * i / equal, low=0.0, high=last)) for i in range(1, equal)]
     return (*earlier, final) if last == 1.0 else (*earlier, at(last), final)
-
-
-def _share(area: float, most: float, area_at: Callable[[float], float]) -> float:
-    """The share of the way at which an area is reached, by halving; the area rises with it."""
-    low, high = 0.0, most
-    for _ in range(_HALVINGS):
-        middle = (low + high) / 2
-        low, high = (middle, high) if area_at(middle) < area else (low, middle)
-    return (low + high) / 2

@@ -7,6 +7,7 @@ board. A bit stands on its axis with its tip `height` beyond that face; its body
 from __future__ import annotations
 
 import math
+from bisect import bisect_left
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import pairwise
@@ -92,6 +93,10 @@ def taken(bit: Bit, trip: Trip, stock: Stock) -> float:
 
 
 def _swept(bit: Bit, offset: float, width: float, low: float, high: float) -> float:
+    """The width covered, summed up over z from `low` to `high`."""
+    if offset >= 0 and bit.diameter / 2 - offset <= width and can_be_raised(bit):
+        return _swept_from_outside(bit.silhouette, offset, low, high)
+
     def summed(r: float) -> float:
         """The width covered, summed up over radii from 0 to r."""
         inner, outer = -offset - r, r - offset
@@ -113,6 +118,40 @@ def _swept(bit: Bit, offset: float, width: float, low: float, high: float) -> fl
         a, b = r0 + slope * (from_z - z0), r0 + slope * (to_z - z0)
         area += (summed(b) - summed(a)) / slope
     return area
+
+
+def _swept_from_outside(silhouette: tuple[Corner, ...], offset: float, low: float, high: float) -> float:
+    """The same for a bit that never gets thinner with its axis outside of the wood: r − offset from where that is positive."""
+    radii, heights, sums = _summed(silhouette)
+    first = bisect_left(radii, offset)
+    if first == len(radii):
+        return 0.0
+    start = heights[first]
+    if first > 0 and radii[first] > radii[first - 1]:
+        share = (offset - radii[first - 1]) / (radii[first] - radii[first - 1])
+        start = heights[first - 1] + share * (heights[first] - heights[first - 1])
+    start = max(start, low)
+    if high <= start:
+        return 0.0
+
+    def upto(z: float) -> float:
+        """r summed up over z, from the tip."""
+        at = min(max(bisect_left(heights, z), 1), len(heights) - 1)
+        z0, z1, r0, r1 = heights[at - 1], heights[at], radii[at - 1], radii[at]
+        r = r1 if z1 == z0 else r0 + (r1 - r0) * (z - z0) / (z1 - z0)
+        return sums[at - 1] + (z - z0) * (r0 + r) / 2
+
+    return upto(high) - upto(start) - offset * (high - start)
+
+
+@lru_cache(maxsize=256)
+def _summed(silhouette: tuple[Corner, ...]) -> tuple[tuple[float, ...], tuple[float, ...], tuple[float, ...]]:
+    """Radii, heights, and r summed up over z up to each, from the tip upwards."""
+    points = curve(silhouette)
+    sums = [0.0]
+    for (r0, z0), (r1, z1) in pairwise(points):
+        sums.append(sums[-1] + (z1 - z0) * (r0 + r1) / 2)
+    return tuple(r for r, _ in points), tuple(z for _, z in points), tuple(sums)
 
 
 def reach(bit: Bit, trip: Trip) -> float:
