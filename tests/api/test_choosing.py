@@ -88,6 +88,8 @@ def test_mounting_only_parts_what_is_equal_otherwise():
 
 def test_what_is_mounted_is_remembered_while_the_database_is_down(store):
     class Down:
+        writes = -2
+
         def session(self):
             raise OperationalError("SELECT 1", {}, Exception("gone"))
 

@@ -31,18 +31,26 @@ _NOTHING = Before()
 
 
 class Mounts:
-    """Plans the cuts of a job in their order and remembers what each leaves for as long as the shop stays the same value."""
+    """Plans the cuts of a job in their order and remembers what each leaves for as long as the shop stays the same value; the
+    job is read again only after something was written."""
 
     def __init__(self, store: Store) -> None:
         self._store = store
         self._shop: Shop | None = None
         self._left: dict[tuple[Cut, Piece, Before], tuple[Pair, DoneCut | None] | None] = {}
         self._known: dict[str, Before] = {}
+        self._fresh: dict[str, Before] = {}
+        self._read_at = -1
 
     def before(self, cut_id: str, shop: Shop) -> Before:
         """What is so before a kept cut. Raises NotFoundError; what was known last stands in while the database is down."""
         if self._shop is not shop or len(self._left) > _MOST:
-            self._shop, self._left = shop, {}
+            self._shop, self._left, self._fresh = shop, {}, {}
+        if self._read_at != self._store.writes:
+            self._read_at, self._fresh = self._store.writes, {}
+        if cut_id in self._fresh:
+            return self._fresh[cut_id]
+        fresh = self._fresh
         try:
             with self._store.session() as session:
                 job = repository.job_of_cut(session, shop.id, cut_id)
@@ -53,8 +61,8 @@ class Mounts:
             done: tuple[DoneCut, ...] = ()
             for cut in kept.cuts:
                 if cut.id == cut_id:
-                    self._known[cut_id] = Before(mounted, done)
-                    return self._known[cut_id]
+                    fresh[cut_id] = self._known[cut_id] = Before(mounted, done)
+                    return fresh[cut_id]
                 left = self._leaves(cut.cut, kept.piece, shop, Before(mounted, done))
                 if left is not None:
                     mounted |= {left[0]}

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Mapping, Sequence
+from functools import lru_cache
 
 from ranura.core.drawing import Arrow, Dimension, EdgeMark, Mark, Outline, Point, View, base_outline, box
 from ranura.core.edge_setting import EdgeSetting
@@ -13,7 +14,7 @@ from ranura.core.shapes.section import Outline as Ring
 from ranura.core.shapes.trips import Trip, curve, reach
 from ranura.core.text import Text, write
 from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.profiles import BEARING_HEIGHT
+from ranura.core.tooling.profiles import BEARING_HEIGHT, Corner
 from ranura.core.working import as_sold
 
 _ARROW_SHARE = 0.24
@@ -276,17 +277,18 @@ def _bearing_label(diameter: float) -> Text:
 
 def bit_rings(bit: Bit, trip: Trip) -> tuple[tuple[Point, ...], ...]:
     """The bit standing in its setting, as x from the edge into the wood and d below the face."""
-    right = [(-trip.offset + r, trip.height - z) for r, z in fine_curve(bit)]
-    left = [(-trip.offset - r, trip.height - z) for r, z in reversed(fine_curve(bit))]
+    right = [(-trip.offset + r, trip.height - z) for r, z in fine_curve(bit.silhouette)]
+    left = [(-trip.offset - r, trip.height - z) for r, z in reversed(fine_curve(bit.silhouette))]
     return ((*right, *left),)
 
 
-def fine_curve(bit: Bit) -> tuple[Point, ...]:
+@lru_cache(maxsize=64)
+def fine_curve(silhouette: tuple[Corner, ...]) -> tuple[Point, ...]:
     """A silhouette for drawing: every tenth chord of the one that is computed with, and all corners."""
-    whole = curve(bit.silhouette)
+    whole = curve(silhouette)
     if len(whole) < 40:
         return whole
-    corners = {(corner.r, corner.z) for corner in bit.silhouette}
+    corners = {(corner.r, corner.z) for corner in silhouette}
     return tuple(point for i, point in enumerate(whole) if i % 10 == 0 or point in corners or i == len(whole) - 1)
 
 

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
 
 from ranura.core.house_rules import STANDARD, HouseRules
@@ -49,8 +49,9 @@ def lie_of(degrees: float, rules: HouseRules = STANDARD) -> Lie:
     return "lifts" if degrees < -rules.downhill else "clean"
 
 
+@lru_cache(maxsize=64)
 def stretches(
-    path: Sequence[Point], *, wood_on_left: bool, fibres: Point, closed: bool, climb: bool = False, rules: HouseRules = STANDARD
+    path: tuple[Point, ...], *, wood_on_left: bool, fibres: Point, closed: bool, climb: bool = False, rules: HouseRules = STANDARD
 ) -> tuple[Stretch, ...]:
     """A path, in the way of the feed, parted into stretches whose fibres lie alike; a closed one comes back to its first point.
 

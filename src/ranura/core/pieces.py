@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
 
 from ranura.core.errors import CutError
@@ -67,6 +68,7 @@ _LEAST_FRAME = 3.0
 """mm of wood that must stand between an opening and the board's outside."""
 
 
+@lru_cache(maxsize=64)
 def outline_of(piece: Piece) -> Ring:
     """The board's outside. Raises CutError at the size that cannot be."""
     length, width = piece.length.mm, piece.width.mm
@@ -79,6 +81,7 @@ def outline_of(piece: Piece) -> Ring:
     return ring
 
 
+@lru_cache(maxsize=64)
 def openings_of(piece: Piece) -> tuple[Ring, ...]:
     """The rings of a board's openings. Raises CutError at one that does not lie within it."""
     x0, y0, x1, y1 = extent(outline_of(piece))
@@ -93,6 +96,7 @@ def openings_of(piece: Piece) -> tuple[Ring, ...]:
     return tuple(rings)
 
 
+@lru_cache(maxsize=64)
 def edges_of(piece: Piece) -> tuple[Edge, ...]:
     """All edges of a board that can be cut, those of its openings last.
 

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from typing import Any, TypeVar
 
 from pydantic import TypeAdapter
-from sqlalchemy import create_engine, delete, func, select
+from sqlalchemy import Connection, create_engine, delete, event, func, select
 from sqlalchemy.orm import Session, sessionmaker
 
 from ranura.core.house_rules import HouseRules
@@ -77,18 +77,32 @@ class JobName:
     name: str
 
 
+_WROTE = "wrote"
+
+
+def _note_writing(connection: Connection, _cursor: object, statement: str, *_: object) -> None:
+    if not statement.lstrip().upper().startswith("SELECT"):
+        connection.info[_WROTE] = True
+
+
 class Store:
     """The database of one installation. Raises SQLAlchemy's OperationalError while it is down; the next call tries anew."""
 
     def __init__(self, url: str) -> None:
         self._engine = create_engine(url, pool_pre_ping=True, pool_recycle=1800, pool_size=4, connect_args={"connect_timeout": 3})
         self._sessions = sessionmaker(self._engine, expire_on_commit=False)
+        self.writes = 0
+        """Rises after every transaction that wrote: what was read before it may be out of date."""
+        event.listen(self._engine, "before_cursor_execute", _note_writing)
 
     @contextmanager
     def session(self) -> Iterator[Session]:
         """One transaction: committed at the end, rolled back on an error."""
         with self._sessions.begin() as session:
             yield session
+            session.flush()
+            wrote = session.connection().info.pop(_WROTE, False)
+        self.writes += int(wrote)
 
     def close(self) -> None:
         """Lets go of all connections."""

@@ -13,6 +13,7 @@ from playwright.sync_api import sync_playwright
 
 from ranura.host import places, setup
 from ranura.host.bench.drawer import measure_drawer, measure_import
+from ranura.host.bench.edges import measure_drag, measure_outline
 from ranura.host.bench.measuring import Measure
 from ranura.host.bench.planning import large_shop, measure_growth, measure_memory, measure_plan
 from ranura.host.bench.screens import measure_first_view, measure_typing
@@ -52,6 +53,8 @@ def bench() -> int:
             measures += measure_first_view(page, url)
             say("Measuring typing …")
             measures.append(measure_typing(page, url))
+            say("Measuring edges …")
+            measures += [measure_drag(page, url), measure_outline(url)]
         say("Measuring a shop with 300 bits …")
         with served(store, large_shop(300)) as url:
             measures.append(measure_plan(url, what="Plan request, 300 bits × 6 routers,"))
