@@ -61,12 +61,14 @@ class Mark:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class EdgeMark:
-    """An edge that can be chosen; `number` is its place in the order of work, None while it is not chosen."""
+    """An edge that can be chosen, `inside` that of an opening; `number` is its place in the order of work, None while it is
+    left."""
 
     ref: str
     name: str
     points: tuple[Point, ...]
     closed: bool
+    inside: bool
     number: int | None
 
 

@@ -54,7 +54,9 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
         marks.append(Mark(kind="grain", at=((x0 + x1) / 2, (y0 + y1) / 2), way=setting.edging.fibres))
     chosen = {run.edge.ref: run.number for run in setting.runs}
     edges = tuple(
-        EdgeMark(ref=edge.ref, name=edge.name, points=edge.points, closed=edge.closed, number=chosen.get(edge.ref))
+        EdgeMark(
+            ref=edge.ref, name=edge.name, points=edge.points, closed=edge.closed, inside=edge.inside, number=chosen.get(edge.ref)
+        )
         for edge in edges_of(piece)
     )
     margin = out * 3.4
@@ -260,8 +262,8 @@ def edge_section_view(setting: EdgeSetting, *, typed: Mapping[str, Text]) -> Vie
                   name="profile-width", text=typed["width"]),
         Dimension(start=(beside, at(0, trip.height)[1]), end=(beside, face), offset=-1 if hand else 0, field="depth",
                   name="depth", text=typed["depth"], vertical=True),
-        Dimension(start=(at(into * 0.94, 0)[0], at(0, 0)[1]), end=(at(into * 0.94, 0)[0], at(0, thickness)[1]), offset=0,
-                  name="thickness", text=typed["thickness"], vertical=True),
+        Dimension(start=(at(into * 0.94, 0)[0], at(0, 0)[1]), end=(at(into * 0.94, 0)[0], at(0, thickness)[1]),
+                  offset=0 if hand else -1, name="thickness", text=typed["thickness"], vertical=True),
     )  # fmt: skip
     caption = write("section along the feed" if hand else "section along the feed, face down on the table")
     return View(

@@ -9,7 +9,7 @@ from ranura.core.cautions import Caution
 from ranura.core.cutting.staging import Staging
 from ranura.core.edge_setting import EdgeSetting
 from ranura.core.guiding.edges import Way
-from ranura.core.guiding.runs import START_CLIMB, Run
+from ranura.core.guiding.runs import START_CLIMB, Run, names_of
 from ranura.core.slip import Lead, PassLine, Section, lead, speed_section, tool_section
 from ranura.core.text import Fact, Shown, Text, write
 from ranura.core.working import Figure, as_sold, plain, show
@@ -178,18 +178,13 @@ def _starts(runs: Sequence[Run], *, by_hand: bool) -> list[Text]:
     if climbs:
         lines.append(write("begin with a light climb of {x:rough}, from inside to the corner", x=START_CLIMB))
     if blocks:
-        facts: dict[str, Fact] = {"edges": _names(blocks)}
+        facts: dict[str, Fact] = {"edges": names_of(blocks)}
         lines.append(write("lead-in block at the start of the {edges}", **facts))
     backers = [run for run in runs if run.backer]
     if backers:
-        lines.append(write("backer where the bit leaves the {edges}", edges=_names(backers)))
+        lines.append(write("backer where the bit leaves the {edges}", edges=names_of(backers)))
     lines.append(write("straight on and straight off at the corners" if by_hand else "past the bit and clear of it, then lift"))
     return lines
-
-
-def _names(runs: Sequence[Run]) -> str:
-    names = [run.edge.name for run in runs]
-    return names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"
 
 
 def _feed(staging: Staging, figures: Mapping[str, Figure]) -> Section:

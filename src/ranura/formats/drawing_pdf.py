@@ -196,7 +196,8 @@ def _dimension(canvas: Canvas, dimension: Dimension, fit: _Fit, system: System) 
         canvas.line(a[0], a[1], b[0], b[1])
         for point in (a, b):
             canvas.line(point[0] - 3, point[1], point[0] + 3, point[1])
-        write(canvas, a[0] + 5, (a[1] + b[1]) / 2 - 3, text, "strong", 9.5)
+        left = dimension.offset < 0 or dimension.name == "board-width"
+        write(canvas, a[0] + (-5 if left else 5), (a[1] + b[1]) / 2 - 3, text, "strong", 9.5, align=1 if left else 0)
         return
     away = 0.0
     if dimension.offset:

@@ -102,11 +102,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
           .querySelectorAll<HTMLButtonElement>('[data-testid="edges"] button')
           [Number(key) - 1]?.click();
       case "all-edges":
-        for (const button of document.querySelectorAll<HTMLButtonElement>(
-          '[data-testid="edges"] button[aria-pressed="false"]:not([data-inside])',
-        ))
-          button.click();
-        return;
+        return document.querySelector<HTMLButtonElement>('[data-testid="all-edges"]')?.click();
       case "profile":
         return document.querySelector<HTMLButtonElement>('[data-testid="profile-bench"]')?.click();
       case "width":

@@ -53,7 +53,7 @@ function centre(points: View["outlines"][number]["points"], scale: Scale) {
   return { x: (low.x + high.x) / 2, y: (low.y + high.y) / 2, width: high.x - low.x, height: high.y - low.y };
 }
 
-function Labels({ view, scale, unit }: { view: View; scale: Scale; unit: Unit }) {
+function Labels({ view, scale, unit, right }: { view: View; scale: Scale; unit: Unit; right: number }) {
   return view.outlines.map((shape, index) => {
     if (!shape.label) return null;
     const text = inUnit(shape.label, unit);
@@ -89,7 +89,7 @@ function Labels({ view, scale, unit }: { view: View; scale: Scale; unit: Unit })
           return (
             <text
               key={key}
-              x={at.x}
+              x={Math.min(Math.max(at.x, 50), right - 50)}
               y={at.y + 5}
               textAnchor="middle"
               className="fill-guide text-[13px] font-semibold halo"
@@ -210,7 +210,7 @@ function Way({ start, end, climb, label, unit }: WayProps) {
 }
 
 /** Signs at points: where a run begins and ends, where to stand, the way of the grain. */
-function Marks({ view, scale, unit }: { view: View; scale: Scale; unit: Unit }) {
+function Marks({ view, scale, unit, right }: { view: View; scale: Scale; unit: Unit; right: number }) {
   return view.marks.map((mark, index) => {
     const [x, y] = [scale.x(mark.at[0]), scale.y(mark.at[1])];
     const way = { x: mark.way[0], y: -mark.way[1] };
@@ -239,7 +239,12 @@ function Marks({ view, scale, unit }: { view: View; scale: Scale; unit: Unit }) 
           <g key={key} data-mark="stand" className="fill-ink-2">
             <ellipse cx={x - 7} cy={y} rx="4.5" ry="8.5" />
             <ellipse cx={x + 7} cy={y} rx="4.5" ry="8.5" />
-            <text x={x + 18} y={y + 5} className="fill-ink-2 text-[13.5px] font-semibold halo">
+            <text
+              x={x + (x > right - 90 ? -18 : 18)}
+              y={y + 5}
+              textAnchor={x > right - 90 ? "end" : "start"}
+              className="fill-ink-2 text-[13.5px] font-semibold halo"
+            >
               {text}
             </text>
           </g>
@@ -389,9 +394,9 @@ export function Drawing({ view, unit, onPick, onDrag, onEdge, onBit, label, fixe
           <Patterns id={id} />
           <Outlines view={view} scale={scale} id={id} />
           <Arrows view={view} scale={scale} unit={unit} />
-          <Labels view={view} scale={scale} unit={unit} />
+          <Labels view={view} scale={scale} unit={unit} right={width} />
           {onEdge ? <Edges view={view} scale={scale} onEdge={onEdge} /> : null}
-          <Marks view={view} scale={scale} unit={unit} />
+          <Marks view={view} scale={scale} unit={unit} right={width} />
           {waste && onDrag ? (
             <path
               d={outlinePath(waste.points, scale)}

@@ -42,6 +42,7 @@ export function EdgeSentence({ draft, plan, problem, unit, pieceName, onEdit, on
   };
   const shape = SHAPES[draft.shape];
   const edges = plan?.drawing[0]?.edges ?? [];
+  const outside = edges.filter((edge) => !edge.inside);
   const needsDepth = WITH_DEPTH.has(draft.shape);
   const wrong = problem?.field === "cut.edges" || problem?.field === "cut.angle" ? problem : null;
   return (
@@ -113,6 +114,17 @@ export function EdgeSentence({ draft, plan, problem, unit, pieceName, onEdit, on
               {edge.name}
             </button>
           ))}
+          {outside.some((edge) => edge.number === null) ? (
+            <button
+              type="button"
+              className="quiet text-[15px]"
+              title="key 0"
+              data-testid="all-edges"
+              onClick={() => onEdit({ edges: outside.map((edge) => edge.ref) })}
+            >
+              all round
+            </button>
+          ) : null}
         </span>
         <span>
           of <b className="font-semibold">{pieceName}</b>

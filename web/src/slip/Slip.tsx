@@ -208,12 +208,12 @@ function Place({
     <div className="border-t border-rule py-1" data-section={section.key}>
       <div className="grid grid-cols-[64px_1fr_auto] items-baseline gap-x-2">
         <h2 className="label">{section.title}</h2>
-        <div className="flex flex-wrap items-baseline gap-x-2.5">
+        <div className="flex min-w-0 flex-wrap items-baseline gap-x-2.5">
           {section.leads.map((lead, index) => (
             <span
               // biome-ignore lint/suspicious/noArrayIndexKey: leads keep their order
               key={index}
-              className={section.key === "tool" ? "" : "whitespace-nowrap"}
+              className={section.key === "tool" ? "min-w-0 [&_*]:whitespace-normal" : "min-w-0"}
               data-figure={lead.figure ?? undefined}
             >
               <BigReading reading={reading(lead.shown, unit)} />

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
@@ -142,3 +143,9 @@ def at_share(points: tuple[Point, ...], share: float, *, closed: bool) -> tuple[
     a, b = ring[-2], ring[-1]
     length = math.dist(a, b) or 1.0
     return b, ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
+
+
+def names_of(runs: Sequence[Run]) -> str:
+    """The edges of some runs, in words: near edge, right end and far edge."""
+    names = [run.edge.name for run in runs]
+    return names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"

@@ -20,7 +20,7 @@ from ranura.core.cutting.turning import Turning
 from ranura.core.edge_setting import EdgeSetting
 from ranura.core.errors import CutError
 from ranura.core.guiding.edges import Way, stands_below
-from ranura.core.guiding.runs import Run, runs_of
+from ranura.core.guiding.runs import Run, names_of, runs_of
 from ranura.core.holding import hold_edges
 from ranura.core.house_rules import HouseRules
 from ranura.core.materials import Material
@@ -186,13 +186,14 @@ def _cautions(
         found += _of_stages(staging, bit.state, asked, wood, speed_hold=chosen.router.speed_hold)
         if staging.by == "single" and staging.bound == "whole" and staging.reason is not None and by_hand:
             found.append(caution("lighter-bearing-missing"))
-    for run in runs:
-        if run.lifts:
-            worst = min(stretch.worst for stretch in run.lifts)
-            code = "fibres-lift-climb" if by_hand and rules.climb == "light-pass" else "fibres-lift"
-            found.append(caution(code, edge=run.edge.name, worst=-worst))
-        if run.end_grain and run.backer:
-            found.append(caution("end-grain-out", edge=run.edge.name))
+    lifting = [run for run in runs if run.lifts]
+    if lifting:
+        worst = min(stretch.worst for run in lifting for stretch in run.lifts)
+        code = "fibres-lift-climb" if by_hand and rules.climb == "light-pass" else "fibres-lift"
+        found.append(caution(code, edge=names_of(lifting), worst=-worst))
+    broken = [run for run in runs if run.end_grain and run.backer]
+    if broken:
+        found.append(caution("end-grain-out", edge=names_of(broken)))
     if not by_hand:
         found += _of_table(asked, bit.diameter + rules.opening_clearance, bit.kind.profile in _ONE_PLANE, runs, judge)
     return found
