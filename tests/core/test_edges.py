@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import dataclasses
+import math
 
 import pytest
 from hypothesis import given, settings
@@ -318,3 +319,31 @@ def test_no_plan_that_could_hurt_is_ready(cut, piece):
 
 def test_lengths_are_read_once():
     assert mm("1/4 in").mm == 6.35
+
+
+def test_a_roundover_set_lower_leaves_a_step_above_the_round():
+    made = plan(edge_cut("roundover", 6.35, 8, edges=("near",)))
+    assert made.status == "ready"
+    assert figure(made, "edge.height") == 8
+    assert made.stages[-1].bites[0].area + sum(s.bites[0].area for s in made.stages[:-1]) == pytest.approx(
+        6.35**2 * (1 - math.pi / 4) + 1.65 * 6.35, rel=1e-4
+    )
+
+
+def test_stacked_profiles_take_only_what_the_one_before_left():
+    rabbet = plan(edge_cut("rabbet", 9.5, 4, edges=("near",)))
+    cove = edge_cut("cove", 12.7, 12.7, edges=("near",))
+    alone, after = plan(cove), plan(cove, before=(rabbet.leaves,))
+    areas = [sum(stage.bites[0].area for stage in made.stages) for made in (alone, after)]
+    assert areas[0] == pytest.approx(math.pi / 4 * 12.7**2, rel=1e-4)
+    assert areas[1] < areas[0] - 20
+    assert after.glyph != alone.glyph
+
+
+def test_a_bearing_that_meets_a_groove_on_its_way_is_noticed():
+    """The last stage rides below the groove; an earlier one would ride right in it."""
+    groove = (DoneCut(("near",), "straight-9.525", 9.0, 0.0, False),)
+    shop = dataclasses.replace(SHOP, rules=dataclasses.replace(SHOP.rules, depth_rule="fixed-cap", pass_cap=3))
+    made = plan(edge_cut("cove", 12.7, edges=("near",), router_id="plunge-two"), board(thickness=30), shop=shop, before=groove)
+    assert figure(made, "edge.contact") < 5.0
+    assert len(made.stages) > 1

@@ -62,7 +62,7 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
     margin = out * 3.4
     frame = (x0 - margin, y0 - margin, x1 + margin, y1 + margin)
     dimensions = (
-        Dimension(start=(x0, y0), end=(x1, y0), offset=-margin * 0.8, name="length", text=write("{l:short}", l=x1 - x0)),
+        Dimension(start=(x0, y1), end=(x1, y1), offset=margin * 0.62, name="length", text=write("{l:short}", l=x1 - x0)),
         Dimension(start=(x0 - margin * 0.62, y0), end=(x0 - margin * 0.62, y1), offset=0, name="board-width", vertical=True,
                   text=write("{w:short}", w=y1 - y0)),
     )  # fmt: skip
@@ -157,7 +157,7 @@ def _way(run: Run, out: float, wood_left: bool) -> tuple[list[Arrow], list[Mark]
     if run.climb_start:
         share = min(START_CLIMB / total, 1.0)
         inside, _ = at_share(run.points, share, closed=False)
-        out_of = (-way[1] * outwards * out * 0.55, way[0] * outwards * out * 0.55)
+        out_of = (-way[1] * outwards * out * 1.25, way[0] * outwards * out * 1.25)
         arrows.append(
             Arrow(
                 role="path", start=(inside[0] + out_of[0], inside[1] + out_of[1]),
@@ -165,7 +165,7 @@ def _way(run: Run, out: float, wood_left: bool) -> tuple[list[Arrow], list[Mark]
             )
         )  # fmt: skip
     if run.number == 1 and not closed and wood_left:
-        at, way = at_share(run.points, 0.08, closed=False)
+        at, way = at_share(run.points, 0.2, closed=False)
         stand = (at[0] - way[1] * outwards * out * 2.1, at[1] + way[0] * outwards * out * 2.1)
         marks.append(Mark(kind="stand", at=stand, way=way, text=write("stand here")))
     return arrows, marks
@@ -251,20 +251,25 @@ def edge_section_view(setting: EdgeSetting, *, typed: Mapping[str, Text]) -> Vie
         half = riding / 2
         ring = box(-trip.offset - half, trip.height, -trip.offset + half, trip.height + BEARING_HEIGHT)
         outlines.append(Outline(role="bearing", points=tuple(at(x, d) for x, d in ring), label=_bearing_label(riding)))
-    low_d, high_d = min(0.0, trip.height - setting.bit.cutting_length), max(thickness, trip.height + BEARING_HEIGHT)
-    a, b = at(into, high_d), at(-outside, min(low_d, -thickness * 0.1))
+    low_d, high_d = (
+        min(0.0, max(trip.height - setting.bit.cutting_length, -0.7 * thickness)),
+        max(thickness, trip.height + BEARING_HEIGHT),
+    )
+    a, b = at(into * 1.17, high_d), at(-outside, min(low_d, -thickness * 0.1))
     frame = (min(a[0], b[0]), min(a[1], b[1]) - thickness * 0.06, max(a[0], b[0]), max(a[1], b[1]) + thickness * 0.06)
     face = at(0, 0)[1]
     width_at = at(reach(setting.bit, trip), 0)[0]
     beside = at(wide + into * 0.1, 0)[0]
-    dimensions = (
+    dimensions: tuple[Dimension, ...] = (
         Dimension(start=(min(0.0, width_at), face), end=(max(0.0, width_at), face), offset=1 if hand else -1, field="width",
                   name="profile-width", text=typed["width"]),
         Dimension(start=(beside, at(0, trip.height)[1]), end=(beside, face), offset=-1 if hand else 0, field="depth",
                   name="depth", text=typed["depth"], vertical=True),
-        Dimension(start=(at(into * 0.94, 0)[0], at(0, 0)[1]), end=(at(into * 0.94, 0)[0], at(0, thickness)[1]),
-                  offset=0 if hand else -1, name="thickness", text=typed["thickness"], vertical=True),
+        Dimension(start=(at(into * 1.03, 0)[0], at(0, 0)[1]), end=(at(into * 1.03, 0)[0], at(0, thickness)[1]),
+                  offset=-1 if hand else 0, name="thickness", text=typed["thickness"], vertical=True),
     )  # fmt: skip
+    if setting.edging.shape in ("flush", "jointing"):
+        dimensions = dimensions[1:]
     caption = write("section along the feed" if hand else "section along the feed, face down on the table")
     return View(
         name="section", frame=frame, caption=caption, outlines=tuple(outlines), arrows=(), dimensions=dimensions,

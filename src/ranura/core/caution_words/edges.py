@@ -99,9 +99,11 @@ WORDS: Table = {
         place="depths", level="caution", message="{overhang:len} stand out, more than {most:len}",
         do="Saw or plane it closer first",
     ),
-    "lighter-bearing-missing": Words(
-        place="depths", level="note", message="This profile cannot be raised in stages, and there is no larger bearing for it",
-        do="All of it is taken at once; on the table the fence can part it",
+    "not-raised": Words(
+        place="depths",
+        level="note",
+        message="A {shape} gets thinner upwards, so it cannot be raised in stages; here it takes {n}",
+        do="By hand a larger bearing makes a lighter stage; on the table the fence does",
     ),
     # R7 direction, climb, grain
     "trapped": Words(

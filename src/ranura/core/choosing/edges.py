@@ -18,7 +18,7 @@ from ranura.core.guiding.edges import Way, contact, taken_spans, way_of, widest_
 from ranura.core.house_rules import HouseRules
 from ranura.core.materials import Material
 from ranura.core.shapes.contour import extent, tightest
-from ranura.core.shapes.trips import Done, Stock, can_be_raised, taken
+from ranura.core.shapes.trips import Done, Stock, Trip, can_be_raised, taken
 from ranura.core.shop import Shop
 from ranura.core.text import Fact, Text, write
 from ranura.core.tooling.bits import Bit, shank_name
@@ -128,8 +128,9 @@ class EdgeJudge(Judge):
         if too_hard := self._too_hard(bit, router, found, free):
             yield too_hard
 
-    def least_contact(self, bit: Bit, way: Way, mounting: Mounting) -> float | None:
-        """What the last cut of all has to ride on, in mm; None for a straightedge on the face, which needs no edge."""
+    def least_contact(self, bit: Bit, way: Way, mounting: Mounting, trips: Sequence[Trip] = ()) -> float | None:
+        """What there is to ride on at the worst of some trips and at the final one, after all cuts of both faces, in mm; None for
+        a straightedge on the face, which needs no edge."""
         asked = self.edging
         if way.guide == "fence" and (mounting == "hand" or asked.shape in ("jointing", "flush")):
             return None
@@ -139,7 +140,10 @@ class EdgeJudge(Judge):
             gone += taken_spans(own, asked.thickness)
         elif asked.both_faces:
             gone += taken_spans(own[1:], asked.thickness)
-        return contact(way, way.trip, thickness=asked.thickness, gone=gone, template=self.rules.template_thickness)
+        template = self.rules.template_thickness
+        return min(
+            contact(way, trip, thickness=asked.thickness, gone=gone, template=template) for trip in (*trips, way.trip)
+        )  # fmt: skip
 
     def fence_beyond(self, way: Way, base: Base) -> float:
         """How much of a straightedge on the face would lie beyond the board, in mm, at the edge with the least room."""

@@ -27,7 +27,7 @@ from ranura.core.materials import Material
 from ranura.core.pieces import Piece
 from ranura.core.planning.common import Remedy, in_order, tool_cautions
 from ranura.core.shapes.section import section_of
-from ranura.core.shapes.trips import Done, Trip
+from ranura.core.shapes.trips import Done, Trip, can_be_raised
 from ranura.core.shop import Shop
 from ranura.core.text import write
 
@@ -35,6 +35,8 @@ _WASTE_AT_MOST = 3.0
 _NARROW = 150.0
 _ONE_PLANE = frozenset({"bead"})
 _BURNS_FROM = 3
+WANTS_STEPS = frozenset({"rabbet", "flush", "jointing"})
+"""Shapes with a straight wall, which go down or in by steps."""
 _WATCHED, _WATCHED_WITHOUT_HOLD = 0.5, 0.4
 """Shares of the power from which a plan says so (R5)."""
 
@@ -134,11 +136,14 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
         faces = (False, True) if asked.both_faces else (False,)
         steps = [Done(bit=bit, trip=stage.trip, other_face=other) for stage in staging.stages for other in faces]
         section = section_of(steps, work.stock, before=judge.before, drawn=True)
-    contact = judge.least_contact(bit, way, router.mounting) if way else None
+    trips = tuple(stage.trip for stage in staging.stages) if staging else ()
+    contact = judge.least_contact(bit, way, router.mounting, trips) if way else None
     below = stands_below(way, way.trip, asked.thickness) if way else 0.0
     cautions = [spoken(reason) for reason in chosen.reasons]
     if staging is not None and staging.reason is not None and not chosen.reasons:
         cautions.append(spoken(staging.reason))
+    if contact is not None and numbers.under(contact, rules.bearing_contact) and not chosen.reasons:
+        cautions.append(caution("bearing-without-edge", contact=contact, needed=rules.bearing_contact))
     cautions += [*hold.cautions, *tool_cautions(chosen, speed, grip, piece, wood, rules)]
     cautions += _cautions(chosen, asked, wood, rules, way, staging, runs, climbs, judge)
     if by_hand and below > 0 and way is not None:
@@ -184,8 +189,9 @@ def _cautions(
         found.append(caution("climb-start", length=15.0))
     if staging is not None:
         found += _of_stages(staging, bit.state, asked, wood, speed_hold=chosen.router.speed_hold)
-        if staging.by == "single" and staging.bound == "whole" and staging.reason is not None and by_hand:
-            found.append(caution("lighter-bearing-missing"))
+        wanted = asked.least_stages > 1 or asked.staged in ("height", "both")
+        if asked.shape not in WANTS_STEPS and not can_be_raised(bit) and (wanted or staging.reason is not None):
+            found.append(caution("not-raised", shape=shape_name(asked.shape), n=len(staging.stages)))
     lifting = [run for run in runs if run.lifts]
     if lifting:
         worst = min(stretch.worst for run in lifting for stretch in run.lifts)
