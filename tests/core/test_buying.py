@@ -8,16 +8,18 @@ from itertools import combinations
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
+from tests.data.edges import board, edge_cut
 
 from ranura.core.choosing.buying import PlannedCut, shopping
 from ranura.core.choosing.covering import smallest
-from ranura.core.choosing.goods import COLLET_PRICE, goods
+from ranura.core.choosing.goods import BEARING_PRICE, COLLET_PRICE, goods
 from ranura.core.cuts.dado import Dado
 from ranura.core.drawer.texts import bit_from_texts
 from ranura.core.errors import CraftError
 from ranura.core.lengths import read
 from ranura.core.pieces import Piece
 from ranura.core.plan import plan_cut
+from ranura.core.shapes.contour import Contour
 from ranura.core.tooling.bits import NOMINAL_SHANKS, Bit
 from ranura.store.demo import SHOP, WING_CASE_SIDE
 
@@ -169,3 +171,32 @@ def test_what_is_bought_makes_what_it_says_possible_and_nothing_on_the_list_is_i
         except CraftError:
             ready = False
         assert ready == (each.id not in beyond)
+
+
+def edge(shape: str, size: float, depth: float | None = None, *, piece=None, **more) -> PlannedCut:
+    return PlannedCut(id=f"{shape} {size}", name=shape, cut=edge_cut(shape, size, depth, **more), piece=piece or board())
+
+
+def test_a_missing_edge_bit_is_on_the_shelf_and_one_serves_several_cuts():
+    found = shopping([edge("roundover", 5), edge("roundover", 6.35)], SHOP)
+    bought = found.buys[0]
+    assert (bought.kind, found.makes, bought.serves[0].gain) == ("bit", 1, "possible")
+    assert {each.cut_id for each in bought.serves} == {"roundover 5"}
+    bit = bit_from_texts(bought.texts, id="bought", unit="mm")
+    assert (bit.profile, bit.radius) == ("roundover", 5)
+    assert any(router.has_collet(bit.shank) for router in SHOP.routers)
+
+
+def test_a_bearing_is_all_that_a_curved_rabbet_wants():
+    oval = board(outline=Contour(form="oval"))
+    rabbet = edge("rabbet", 8, 6, piece=oval, edges=("outline",))
+    found = shopping([rabbet], SHOP)
+    (bought,) = found.buys
+    assert (bought.kind, bought.for_bit_id, bought.price) == ("bearing", "rabbet-9.525", BEARING_PRICE)
+    assert bought.name == "Bearing 18.9 mm"  # 34.925 − 2 · 8, to a tenth
+    fitted = bit_from_texts(bought.texts, id="rabbet-9.525", unit="mm")
+    assert fitted.bearings[-1] == pytest.approx(18.9)
+    shop = dataclasses.replace(SHOP, bits=tuple(fitted if bit.id == fitted.id else bit for bit in SHOP.bits))
+    made = plan_cut(rabbet.cut, oval, shop, shop.rules)
+    assert made.status != "stop"
+    assert shopping([rabbet], shop).buys == ()

@@ -192,6 +192,12 @@ class SaveCut(Door):
     version: Annotated[int, Field(ge=1)]
 
 
+class MoveIn(Door):
+    """Which way a cut moves in the working order."""
+
+    to: Literal["earlier", "later"]
+
+
 class ShopSettings(Door):
     """The unit or the house rules of a shop; what is left out stays as it is."""
 

@@ -6,7 +6,7 @@ from uuid import uuid4
 
 from fastapi import APIRouter, Response
 
-from ranura.api.doors import JobIn, NewCut, NewPiece, SaveCut
+from ranura.api.doors import JobIn, MoveIn, NewCut, NewPiece, SaveCut
 from ranura.api.keeping import TheShop, TheStore
 from ranura.api.problems import ERRORS, ProblemBody
 from ranura.api.views import CutItem, JobView, cut_item, job_view
@@ -110,6 +110,14 @@ def save_cut(cut_id: str, asked: SaveCut, shop: TheShop, store: TheStore) -> Cut
         plan_cut(cut, piece, shop, shop.rules)
         kept = repository.save_cut(session, shop.id, cut_id, name=asked.name.strip(), cut=cut, version=asked.version)
     return cut_item(kept, piece, shop)
+
+
+@router.post("/cuts/{cut_id}/move", status_code=204)
+def move_cut(cut_id: str, asked: MoveIn, shop: TheShop, store: TheStore) -> Response:
+    """Moves a cut one place earlier or later in the working order of its piece; at the end it stays."""
+    with store.session() as session:
+        repository.move_cut(session, shop.id, cut_id, later=asked.to == "later")
+    return Response(status_code=204)
 
 
 @router.delete("/cuts/{cut_id}", status_code=204)

@@ -303,6 +303,22 @@ def save_cut(session: Session, shop_id: str, cut_id: str, *, name: str, cut: Cut
     return _kept(row)
 
 
+def move_cut(session: Session, shop_id: str, cut_id: str, *, later: bool) -> bool:
+    """Moves a cut one place earlier or later among those of its piece; False where it is the first or last already."""
+    row = _mine(session, CutRow, shop_id, cut_id)
+    of_piece = select(CutRow).where(CutRow.piece_id == row.piece_id, CutRow.removed.is_(False))
+    cuts = list(session.scalars(of_piece.order_by(CutRow.place, CutRow.id).with_for_update()))
+    at = cuts.index(row)
+    to = at + (1 if later else -1)
+    if not 0 <= to < len(cuts):
+        return False
+    cuts[at], cuts[to] = cuts[to], cuts[at]
+    places = sorted(cut.place for cut in cuts)
+    for cut, place in zip(cuts, places, strict=True):
+        cut.place = place
+    return True
+
+
 def set_cut_removed(session: Session, shop_id: str, cut_id: str, removed: bool) -> None:
     """Takes a cut out of its piece, or brings it back. Raises NotFoundError."""
     _mine(session, CutRow, shop_id, cut_id, removed=True).removed = removed

@@ -146,6 +146,10 @@ export const api = {
     outcome<CutItem>(
       client.PUT("/api/cuts/{cut_id}", { params: { path: { cut_id } }, body: { name, cut, version } }),
     ),
+  moveCut: (cut_id: string, to: "earlier" | "later") =>
+    outcome<undefined>(
+      client.POST("/api/cuts/{cut_id}/move", { params: { path: { cut_id } }, body: { to } }),
+    ),
   removeCut: (cut_id: string) =>
     outcome<undefined>(client.DELETE("/api/cuts/{cut_id}", { params: { path: { cut_id } } })),
   restoreCut: (cut_id: string) =>

@@ -104,9 +104,14 @@ export function CutScreen(props: Props) {
 
   useEffect(() => editor?.meet({ cut: cutIn(cut.cut), version: cut.version }), [editor, cut]);
 
+  // What earlier cuts leave depends on their order and on what they are.
+  const order = item.cuts
+    .map((each) => (each.id === cut.id ? "here" : `${each.id}.${each.version}`))
+    .join(" ");
+
   // Another school, another unit, another shop: the figures follow.
   // biome-ignore lint/correctness/useExhaustiveDependencies: shop and piece are what the plan depends on
-  useEffect(() => editor?.replan(), [editor, shop, item.piece]);
+  useEffect(() => editor?.replan(), [editor, shop, item.piece, order]);
 
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => {

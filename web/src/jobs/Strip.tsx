@@ -42,7 +42,7 @@ export function Strip(props: Props) {
             />
           </div>
           <ul className="flex gap-1.5 lg:flex-col">
-            {item.cuts.map((cut) => (
+            {item.cuts.map((cut, place) => (
               <li
                 key={cut.id}
                 className={`flex items-start rounded-[4px] border-l-[5px] ${cut.id === currentId ? "border-cut bg-bench" : "border-transparent hover:bg-bench/60"}`}
@@ -70,6 +70,12 @@ export function Strip(props: Props) {
                     label={`Cut ${cut.name}`}
                     items={[
                       { says: "Rename the cut", run: () => props.onRenameCut(cut) },
+                      ...(place > 0
+                        ? [{ says: "Move earlier", run: () => void actions.moveCut(cut, "earlier") }]
+                        : []),
+                      ...(place < item.cuts.length - 1
+                        ? [{ says: "Move later", run: () => void actions.moveCut(cut, "later") }]
+                        : []),
                       { says: "Remove the cut", run: () => void actions.removeCut(cut) },
                     ]}
                   />

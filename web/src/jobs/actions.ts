@@ -82,6 +82,16 @@ export function useJobActions(jobId: string, history: History, open: (cutId: str
       async renameCut(cut: CutItem, name: string) {
         return after(api.saveCut(cut.id, name, cutIn(cut.cut), cut.version));
       },
+      async moveCut(cut: CutItem, to: "earlier" | "later") {
+        const back = to === "earlier" ? "later" : "earlier";
+        const answer = await after(api.moveCut(cut.id, to));
+        if (answer.kind === "ok")
+          step(
+            `moving ${cut.name}`,
+            () => api.moveCut(cut.id, back),
+            () => api.moveCut(cut.id, to),
+          );
+      },
       async removeCut(cut: CutItem) {
         const answer = await after(api.removeCut(cut.id));
         if (answer.kind === "ok")

@@ -83,13 +83,15 @@ function Line({ buy, unit, currency }: { buy: Buy; unit: Unit; currency: string 
   const refresh = useRefresh();
   const keep = async () => {
     const of = routers.data?.find((router) => router.id === buy.for_router_id);
-    const answer = of
-      ? await api.saveRouter(
-          of.id,
-          { ...of.texts, collets: `${of.texts.collets}; ${buy.shank} mm` },
-          of.bases,
-        )
-      : await api.addBit({ ...buy.texts, price: String(buy.price) });
+    const answer = buy.for_bit_id
+      ? await api.saveBit(buy.for_bit_id, buy.texts)
+      : of
+        ? await api.saveRouter(
+            of.id,
+            { ...of.texts, collets: `${of.texts.collets}; ${buy.shank} mm` },
+            of.bases,
+          )
+        : await api.addBit({ ...buy.texts, price: String(buy.price) });
     if (answer.kind === "ok") await refresh();
     else setProblem(problemOf(answer));
   };
@@ -100,7 +102,11 @@ function Line({ buy, unit, currency }: { buy: Buy; unit: Unit; currency: string 
           <Words text={buy.name} />
         </b>{" "}
         <span className="text-[14.5px] text-ink-2">
-          {buy.kind === "bit" ? <Words text={`${buy.texts.shank} shank`} /> : `for ${buy.for_router_name}`}
+          {buy.kind === "bit" ? (
+            <Words text={`${buy.texts.shank} shank`} />
+          ) : (
+            `for ${buy.for_bit_name ?? buy.for_router_name}`
+          )}
         </span>
         <span className="block text-[14.5px] leading-snug">
           {buy.serves.map((each) => (

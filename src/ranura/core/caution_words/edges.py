@@ -61,6 +61,12 @@ WORDS: Table = {
         message="Only {contact:len} of the edge are left for the bearing to ride on; {needed:len} must be",
         do="Take another guide, another order, or a smaller profile",
     ),
+    "order-would-do": Words(
+        place="guide",
+        level="caution",
+        message="Earlier cuts took this edge; before them there would be enough of it",
+        do="Move this cut before them: Move earlier, in its menu",
+    ),
     "fence-without-edge": Words(
         place="guide", level="stop",
         message="Only {contact:len} of the edge are left to run along the fence; {needed:len} must be",

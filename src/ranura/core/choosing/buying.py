@@ -4,28 +4,33 @@ better, with what they cost for a metre of these cuts (craft: what to buy, from 
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
 from ranura.core.choosing.candidates import COLLETS_UP_TO, sift
 from ranura.core.choosing.channels import ChannelJudge
 from ranura.core.choosing.covering import Items, smallest
-from ranura.core.choosing.goods import COLLET_PRICE, collet_name, goods
+from ranura.core.choosing.edges import EdgeJudge
+from ranura.core.choosing.goods import BEARING_PRICE, COLLET_PRICE, collet_name, goods
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.ranking import finish_order, finish_rank
+from ranura.core.cuts.edge import EdgeCut
 from ranura.core.drawer.texts import texts_of
 from ranura.core.errors import CraftError
+from ranura.core.guiding.edges import Way
 from ranura.core.pieces import Piece
 from ranura.core.plan import Cut, CutPlan, judge_of, plan_cut
 from ranura.core.shop import Shop
 from ranura.core.text import Text, write
-from ranura.core.tooling.bits import NOMINAL_SHANKS
+from ranura.core.tooling.bits import NOMINAL_SHANKS, Bit
 from ranura.core.tooling.routers import Router
 
 STIFFER = 4.0
 """How many times less a bought bit must bend to be clearly better."""
+SMALLEST_BEARING = 4.76
+"""mm: no smaller bearing is made for a bit."""
 FEWER = 2.0
 """How many times fewer passes side by side it must take."""
 _OFFERED_SHANKS = tuple(shank for shank in NOMINAL_SHANKS if shank >= 6)
@@ -63,11 +68,14 @@ class Serves:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Buy:
     """A thing to buy. `metres` it runs in the wood of these cuts, `per_metre` is its price for each. A bit has its `texts`, as
-    they are typed into the drawer; a collet has the router it is for and its `shank` in mm."""
+    they are typed into the drawer; a collet has the router it is for and its `shank` in mm; a bearing the bit it is for, and the
+    `texts` of that bit with it."""
 
     id: str
-    kind: Literal["bit", "collet"]
+    kind: Literal["bit", "collet", "bearing"]
     name: str
+    for_bit_id: str | None
+    for_bit_name: str | None
     for_router_id: str | None
     for_router_name: str | None
     shank: float
@@ -111,7 +119,7 @@ def shopping(cuts: Sequence[PlannedCut], shop: Shop) -> Shopping:
     """What to buy for these cuts. Pins are left aside: they are the person's choice among what is there."""
     wanted = [replace(each, cut=replace(each.cut, bit_id=None, router_id=None)) for each in cuts]
     made = [each for each in wanted if _plan(each, shop) is not None]
-    shelf = _Shelf(shop)
+    shelf = _Shelf(shop, wanted)
     ways = {each.id: _ways(each, shelf) for each in wanted}
     made_ids = {each.id for each in made}
     impossible = [each for each in wanted if each.id not in made_ids]
@@ -141,9 +149,10 @@ def shopping(cuts: Sequence[PlannedCut], shop: Shop) -> Shopping:
 
 
 class _Shelf:
-    """The shop with everything on the trade's shelf: bits on every shank its routers could take, and the collets for them."""
+    """The shop with everything on the trade's shelf: bits on every shank its routers could take, the collets for them, and the
+    bearings that rabbets of these cuts miss on its own bits."""
 
-    def __init__(self, shop: Shop) -> None:
+    def __init__(self, shop: Shop, cuts: Sequence[PlannedCut]) -> None:
         self.shop = shop
         self._routers = {router.id: router for router in shop.routers if not router.archived}
         self._collets: dict[str, tuple[Router, float]] = {}
@@ -156,14 +165,25 @@ class _Shelf:
             shanks.update(missing, (s for s in router.collets if s in NOMINAL_SHANKS))
             widened.append(replace(router, collets=(*router.collets, *missing)))
         self._goods = {bit.id: bit for bit in goods(tuple(sorted(shanks)))}
-        self.prices = {bit.id: bit.price or 0.0 for bit in self._goods.values()} | dict.fromkeys(self._collets, COLLET_PRICE)
-        self.everything = replace(shop, bits=(*shop.bits, *self._goods.values()), routers=tuple(widened))
+        self._bearings = dict(_missing_bearings(shop, cuts))
+        self.prices = (
+            {bit.id: bit.price or 0.0 for bit in self._goods.values()}
+            | dict.fromkeys(self._collets, COLLET_PRICE)
+            | dict.fromkeys(self._bearings, BEARING_PRICE)
+        )
+        owned = _with_bearings(shop.bits, self._bearings.values())
+        self.everything = replace(shop, bits=(*owned, *self._goods.values()), routers=tuple(widened))
 
-    def items(self, found: Candidate) -> Items:
-        """What of a pair is not there yet."""
+    def items(self, found: Candidate, judge: Judge) -> Items:
+        """What of a pair is not there yet, for the cut of a judge."""
         missing = {found.bit.id} & self._goods.keys()
         collet = _collet_id(found.router, found.bit.shank)
-        return frozenset(missing | ({collet} & self._collets.keys()))
+        bearing = ""
+        if isinstance(judge, EdgeJudge):
+            way = judge.way(found.bit, found.router.mounting)
+            if isinstance(way, Way) and way.guide == "bearing" and way.bearing is not None:
+                bearing = _bearing_id(found.bit, way.bearing)
+        return frozenset(missing | ({collet} & self._collets.keys()) | ({bearing} & self._bearings.keys()))
 
     def with_bought(self, items: Iterable[str]) -> Shop:
         """The shop once these things are there."""
@@ -174,19 +194,58 @@ class _Shelf:
             replace(router, collets=(*router.collets, *(shank for of, shank in collets if of.id == router.id)))
             for router in self.shop.routers
         )
-        return replace(self.shop, bits=(*self.shop.bits, *bits), routers=routers)
+        owned = _with_bearings(self.shop.bits, [self._bearings[item] for item in chosen if item in self._bearings])
+        return replace(self.shop, bits=(*owned, *bits), routers=routers)
 
     def buy(self, item: str, serves: tuple[Serves, ...], metres: float) -> Buy:
         """A thing on the list."""
+        if item in self._bearings:
+            return self._bearing(item, serves, metres)
         bit = self._goods.get(item)
         router, shank = (None, bit.shank) if bit else self._collets[item]
         price = self.prices[item]
         return Buy(
             id=item, kind="bit" if bit else "collet", name=bit.name if bit else collet_name(shank),
+            for_bit_id=None, for_bit_name=None,
             for_router_id=router.id if router else None, for_router_name=router.name if router else None, shank=shank,
             price=price, metres=metres, per_metre=price / metres if metres else None, texts=texts_of(bit) if bit else {},
             serves=serves,
         )  # fmt: skip
+
+    def _bearing(self, item: str, serves: tuple[Serves, ...], metres: float) -> Buy:
+        bit, bearing = self._bearings[item]
+        (fitted,) = _with_bearings([bit], [(bit, bearing)])
+        return Buy(
+            id=item, kind="bearing", name=f"Bearing {bearing:g} mm", for_bit_id=bit.id, for_bit_name=bit.name,
+            for_router_id=None, for_router_name=None, shank=bit.shank, price=self.prices[item], metres=metres,
+            per_metre=self.prices[item] / metres if metres else None, texts=texts_of(fitted), serves=serves,
+        )  # fmt: skip
+
+
+def _missing_bearings(shop: Shop, cuts: Sequence[PlannedCut]) -> Iterator[tuple[str, tuple[Bit, float]]]:
+    """The bearings that would make the rabbets of these cuts on bits that are there, to a tenth of a millimetre."""
+    for each in cuts:
+        if not isinstance(each.cut, EdgeCut) or each.cut.shape != "rabbet":
+            continue
+        for bit in shop.bits:
+            missing = round(bit.diameter - 2 * each.cut.size.mm, 1)
+            if bit.profile == "rabbet" and not bit.archived and SMALLEST_BEARING <= missing < bit.diameter:
+                fits = shop.rules.bearing_fit * 2
+                if all(abs(missing - owned) > fits for owned in (bit.bearing or 0.0, *bit.bearings)):
+                    yield _bearing_id(bit, missing), (bit, missing)
+
+
+def _with_bearings(bits: Iterable[Bit], more: Iterable[tuple[Bit, float]]) -> tuple[Bit, ...]:
+    added: dict[str, list[float]] = {}
+    for bit, bearing in more:
+        added.setdefault(bit.id, []).append(bearing)
+    return tuple(
+        replace(bit, bearings=(*bit.bearings, *added[bit.id])) if bit.id in added else bit for bit in bits
+    )  # fmt: skip
+
+
+def _bearing_id(bit: Bit, bearing: float) -> str:
+    return f"bearing-{bearing:g}-{bit.id}"
 
 
 def _collet_id(router: Router, shank: float) -> str:
@@ -223,11 +282,11 @@ def _ways(each: PlannedCut, shelf: _Shelf) -> list[_Way]:
     ranked = judge.ranking().order(sift(judge).fit)
     if not ranked:
         return []
-    owned = next((found for found in ranked if not shelf.items(found)), None)
+    owned = next((found for found in ranked if not shelf.items(found, judge)), None)
     above = ranked if owned is None else ranked[: ranked.index(owned)]
     if isinstance(judge, ChannelJudge):
         above = _cleanest(above, judge)
-    return [_Way(found, shelf.items(found), None if owned is None else _better(found, owned, judge)) for found in above]
+    return [_Way(found, shelf.items(found, judge), None if owned is None else _better(found, owned, judge)) for found in above]
 
 
 def _cleanest(above: list[Candidate], judge: ChannelJudge) -> list[Candidate]:

@@ -6,9 +6,10 @@ Prices are rounded middles to plan with, in the shop's currency; nobody's list.
 from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
+from ranura.core.cutting.size import shank_limit
 from ranura.core.drawer.texts import renamed
 from ranura.core.tooling.bits import Bit, shank_name
 from ranura.core.tooling.profiles import Profile
@@ -21,6 +22,7 @@ _BELOW_SHANK = 38.0
 """mm of shank above the fillet that a bit of the trade has."""
 
 COLLET_PRICE = 18.0
+BEARING_PRICE = 7.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,6 +55,39 @@ def _spirals(shank: float) -> Iterator[Bit]:
                 yield _bit(profile, diameter, min(4 * diameter, 32), shank, price=least + each * diameter)  # type: ignore[arg-type]
 
 
+_ROUNDS = (2.0, 3.0, 4.0, 5.0, 6.0, 6.35, 8.0, 9.525, 10.0, 12.7)
+_COVES = (4.0, 6.35, 9.525, 12.7)
+_OGEES = (4.0, 6.35)
+_BEADS = (3.0, 5.0)
+_PILOT = 12.7
+"""mm: the bearing that most edge bits of the trade come with."""
+
+
+def _edges(shank: float) -> Iterator[Bit]:
+    """Bits for edges; the larger ones on the thicker shanks only."""
+    made = [("roundover", {"radius": radius, "cutting_length": radius + 6}, radius) for radius in _ROUNDS]
+    made += [("cove", {"radius": radius}, radius) for radius in _COVES]
+    made += [("ogee", {"radius": radius}, 2 * radius) for radius in _OGEES]
+    made += [("bead", {"radius": radius}, radius) for radius in _BEADS]
+    made += [("chamfer", {"cutting_length": length, "angle": 45.0}, length) for length in (8.0, 12.0, 18.0)]
+    made += [("bevel", {"cutting_length": 18.0, "angle": angle}, 10.0) for angle in (15.0, 22.5, 30.0)]
+    made.append(("rabbet", {"width": 12.7, "cutting_length": 12.7}, 12.7))
+    for profile, sizes, reach in made:
+        if 2 * reach + _PILOT <= shank_limit(shank):
+            yield _edge(profile, sizes, reach, shank)  # type: ignore[arg-type]
+
+
+def _edge(profile: Profile, sizes: dict[str, float], reach: float, shank: float) -> Bit:
+    said = "-".join(f"{value:g}" for value in sizes.values())
+    bare = Bit(id=f"trade-{profile}-{said}-{shank:g}", name="", profile=profile, shank=shank, bearing=_PILOT, **sizes)  # type: ignore[arg-type]
+    return renamed(
+        replace(
+            bare, overall_length=bare.head_length + _BELOW_SHANK, price=round(16 + 0.9 * reach),
+            marked_max_rpm=24_000 if bare.diameter <= 28 else 20_000, bearings=(9.525, 15.875) if profile == "rabbet" else (),
+        )
+    )  # fmt: skip
+
+
 def _bit(profile: Profile, diameter: float, cutting: float, shank: float, *, price: float) -> Bit:
     spiral = profile != "straight"
     return renamed(
@@ -67,7 +102,7 @@ def _bit(profile: Profile, diameter: float, cutting: float, shank: float, *, pri
 
 @lru_cache(maxsize=8)
 def goods(shanks: tuple[float, ...]) -> tuple[Bit, ...]:
-    """The straight and spiral bits that are sold on these shanks, in mm."""
+    """The straight, spiral and edge bits that are sold on these shanks, in mm."""
     return tuple(_all(shanks))
 
 
@@ -75,6 +110,7 @@ def _all(shanks: Iterable[float]) -> Iterator[Bit]:
     for shank in shanks:
         yield from _straight(shank)
         yield from _spirals(shank)
+        yield from _edges(shank)
 
 
 def collet_name(shank: float) -> str:

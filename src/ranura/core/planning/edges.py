@@ -35,6 +35,7 @@ _WASTE_AT_MOST = 3.0
 _NARROW = 150.0
 _ONE_PLANE = frozenset({"bead"})
 _BURNS_FROM = 3
+_EDGE_GONE = frozenset({"bearing-without-edge", "fence-without-edge"})
 WANTS_STEPS = frozenset({"rabbet", "flush", "jointing"})
 """Shapes with a straight wall, which go down or in by steps."""
 _WATCHED, _WATCHED_WITHOUT_HOLD = 0.5, 0.4
@@ -140,6 +141,10 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
     contact = judge.least_contact(bit, way, router.mounting, trips) if way else None
     below = stands_below(way, way.trip, asked.thickness) if way else 0.0
     cautions = [spoken(reason) for reason in chosen.reasons]
+    if any(reason.code in _EDGE_GONE for reason in chosen.reasons) and judge.before and way is not None:
+        fresh = EdgeJudge(judge.rack.shop, asked, wood, rules).least_contact(bit, way, router.mounting)
+        if fresh is None or not numbers.under(fresh, rules.bearing_contact):
+            cautions.append(caution("order-would-do"))
     if staging is not None and staging.reason is not None and not chosen.reasons:
         cautions.append(spoken(staging.reason))
     if contact is not None and numbers.under(contact, rules.bearing_contact) and not chosen.reasons:
