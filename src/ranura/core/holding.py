@@ -141,11 +141,11 @@ def hold_edges(edging: Edging, base: Base, *, offset: float, light: bool, by_han
     that are moved on, where the base leaves room for them.
 
     Rule: R17 holding
-    Formula: covers = half the base − offset of the axis; a clamp's foot of 30 × 40 mm lies beyond it
+    Formula: covers = half the base or its handles − offset of the axis; a clamp's foot of 30 × 40 mm lies beyond it
     Source: clamps must not be in the router's way; a mat holds light edge work only"""
     if not by_hand:
         return EdgeHold(method="table", clamps=(), covers=0.0, cautions=())
-    covers = max(base.across / 2 - offset, 0.0)
+    covers = max(max(base.across / 2, base.handle_reach or 0.0) - offset, 0.0)
     length, width = edging.part
     refs = {edge.ref for edge in edging.edges}
     if not any(edge.closed for edge in edging.edges):
@@ -168,8 +168,7 @@ def _feet(side: str, part: tuple[float, float], inset: float) -> tuple[Rect, ...
     """Two feet along a side, as far apart as the base lets them be."""
     length, width = part
     run = length if side in ("near", "far") else width
-    low = inset if side in ("near", "far") else 0.0
-    starts = (low, run - low - PAD_ACROSS)
+    starts = (inset, run - inset - PAD_ACROSS)
     reach = PAD_ALONG - PAD_OUTSIDE
     if side in ("near", "far"):
         y0, y1 = (-PAD_OUTSIDE, reach) if side == "near" else (width - reach, width + PAD_OUTSIDE)

@@ -65,9 +65,10 @@ def where_reached(rising: Callable[[float], float], wanted: float, *, low: float
     >>> round(where_reached(lambda x: x * x, 2.0, low=0.0, high=2.0), 9)
     1.414213562"""
     below, above = rising(low) - wanted, rising(high) - wanted
-    if below >= 0:
+    nothing = _RELATIVE * abs(above - below)
+    if below >= -nothing:
         return low
-    if above <= 0:
+    if above <= nothing:
         return high
     kept = 0
     for _ in range(_MOST_STEPS):

@@ -1,12 +1,13 @@
 /** Dresses a view of the plan: every role has one colour and one pattern. Nothing is computed here but the scale. */
 import { useId, useRef } from "react";
-import type { Text, Unit, View } from "../api/client";
+import type { Unit, View } from "../api/client";
 import { useSize } from "../ui/useSize";
 import { SvgWords } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { DimensionMark, type DimensionProps } from "./DimensionMark";
 import { FILL, local, Patterns, STROKE } from "./roles";
-import { fitted, fixedAt, outlinePath, type Room, type Scale, turnPath } from "./scale";
+import { fitted, fixedAt, outlinePath, type Room, type Scale } from "./scale";
+import { Arrows, Edges, Marks } from "./signs";
 
 const ROOM: Record<View["name"], Room> = {
   plan: { above: 18, below: 18 },
@@ -21,9 +22,6 @@ function roomFor(view: View): Room {
   const width = view.dimensions.find((each) => each.field === "width");
   return AT_FACE[width && width.offset < 0 ? "below" : "above"];
 }
-
-/** An arrow of the feed is at least this many pixels long, however small the board is drawn. */
-const SHORTEST_ARROW = 46;
 
 function Outlines({ view, scale, id }: { view: View; scale: Scale; id: string }) {
   return view.outlines.map((shape, index) => {
@@ -140,170 +138,6 @@ function Labels({ view, scale, unit, right }: { view: View; scale: Scale; unit: 
       default:
         return null;
     }
-  });
-}
-
-function Arrows({ view, scale, unit }: { view: View; scale: Scale; unit: Unit }) {
-  return view.arrows.map((arrow, index) => {
-    const start = { x: scale.x(arrow.start[0]), y: scale.y(arrow.start[1]) };
-    const end = { x: scale.x(arrow.end[0]), y: scale.y(arrow.end[1]) };
-    const key = `${index}${arrow.role}`;
-    if (arrow.turn) {
-      const turn = turnPath(start.x, start.y, Math.max(12, Math.abs(end.x - start.x)));
-      return (
-        <g key={key} data-role="turn">
-          <path d={turn.path} fill="none" className="stroke-cut" strokeWidth="2.2" />
-          <path d={turn.tip} className="fill-cut" />
-        </g>
-      );
-    }
-    return <Way key={key} start={start} end={end} climb={arrow.climb} label={arrow.label} unit={unit} />;
-  });
-}
-
-interface WayProps {
-  start: { x: number; y: number };
-  end: { x: number; y: number };
-  climb: boolean;
-  label: Text | null;
-  unit: Unit;
-}
-
-/** A way of the feed: a full arrow; a climb is dashed, with an open head. */
-function Way({ start, end, climb, label, unit }: WayProps) {
-  const size = Math.hypot(end.x - start.x, end.y - start.y) || 1;
-  const along = { x: (end.x - start.x) / size, y: (end.y - start.y) / size };
-  const length = Math.max(climb ? 26 : SHORTEST_ARROW, size);
-  const from = { x: end.x - along.x * length, y: end.y - along.y * length };
-  const head = climb ? 11 : 15;
-  const neck = { x: end.x - along.x * head, y: end.y - along.y * head };
-  const side = { x: -along.y * 11, y: along.x * 11 };
-  const tip = `M${neck.x + side.x} ${neck.y + side.y}L${end.x} ${end.y}L${neck.x - side.x} ${neck.y - side.y}`;
-  const steep = Math.abs(along.y) > Math.abs(along.x);
-  const middle = { x: (from.x + end.x) / 2, y: (from.y + end.y) / 2 };
-  return (
-    <g data-role={climb ? "climb" : "feed"}>
-      <path
-        d={`M${from.x} ${from.y}L${climb ? end.x : neck.x} ${climb ? end.y : neck.y}`}
-        className="stroke-cut"
-        strokeWidth={climb ? 3 : 5}
-        strokeDasharray={climb ? "5 4" : undefined}
-      />
-      <path
-        d={climb ? tip : `${tip}Z`}
-        className={climb ? "stroke-cut" : "fill-cut"}
-        fill={climb ? "none" : undefined}
-        strokeWidth={climb ? 2.5 : undefined}
-      />
-      {label ? (
-        <text
-          x={steep ? middle.x + 18 : middle.x}
-          y={steep ? middle.y + 5 : middle.y + 21}
-          textAnchor={steep ? "start" : "middle"}
-          className="fill-cut text-[15px] font-bold halo"
-        >
-          {inUnit(label, unit)}
-        </text>
-      ) : null}
-    </g>
-  );
-}
-
-/** Signs at points: where a run begins and ends, where to stand, the way of the grain. */
-function Marks({ view, scale, unit, right }: { view: View; scale: Scale; unit: Unit; right: number }) {
-  return view.marks.map((mark, index) => {
-    const [x, y] = [scale.x(mark.at[0]), scale.y(mark.at[1])];
-    const way = { x: mark.way[0], y: -mark.way[1] };
-    const degrees = (Math.atan2(way.y, way.x) * 180) / Math.PI;
-    const text = mark.text ? inUnit(mark.text, unit) : null;
-    const key = `${mark.kind}${index}`;
-    switch (mark.kind) {
-      case "start":
-        return (
-          <g key={key} data-mark="start" transform={`translate(${x} ${y})`}>
-            <circle r="10" className="fill-paper stroke-cut" strokeWidth="2.2" />
-            <text textAnchor="middle" y="5" className="fill-cut text-[14px] font-bold">
-              {text?.replace(/\D/g, "")}
-            </text>
-            <title>{text}</title>
-          </g>
-        );
-      case "end":
-        return (
-          <g key={key} data-mark="end" transform={`translate(${x} ${y}) rotate(${degrees})`}>
-            <path d="M0 -11V11M5 -11V11" className="stroke-cut" strokeWidth="2.4" />
-          </g>
-        );
-      case "stand":
-        return (
-          <g key={key} data-mark="stand" className="fill-ink-2">
-            <ellipse cx={x - 7} cy={y} rx="4.5" ry="8.5" />
-            <ellipse cx={x + 7} cy={y} rx="4.5" ry="8.5" />
-            <text
-              x={x + (x > right - 90 ? -18 : 18)}
-              y={y + 5}
-              textAnchor={x > right - 90 ? "end" : "start"}
-              className="fill-ink-2 text-[13.5px] font-semibold halo"
-            >
-              {text}
-            </text>
-          </g>
-        );
-      case "grain":
-        return (
-          <g key={key} data-mark="grain" transform={`translate(${x} ${y}) rotate(${degrees})`}>
-            <path
-              d="M-44 0H44M-36 -5L-44 0L-36 5M36 -5L44 0L36 5"
-              className="stroke-ink-2"
-              fill="none"
-              strokeWidth="1.6"
-            />
-            <text textAnchor="middle" y="-7" className="fill-ink-2 text-[13.5px] font-semibold halo">
-              grain
-            </text>
-          </g>
-        );
-      default:
-        return mark.kind satisfies never;
-    }
-  });
-}
-
-interface EdgesProps {
-  view: View;
-  scale: Scale;
-  onEdge: (ref: string) => void;
-}
-
-/** The edges of the board, to be chosen by clicking or with Space. */
-function Edges({ view, scale, onEdge }: EdgesProps) {
-  return view.edges.map((edge) => {
-    const at = edge.points.map(([x, y]) => `${scale.x(x).toFixed(1)} ${scale.y(y).toFixed(1)}`);
-    const path = `M${at.join("L")}${edge.closed ? "Z" : ""}`;
-    const chosen = edge.number !== null;
-    return (
-      // biome-ignore lint/a11y/useSemanticElements: an SVG has no button of its own
-      <g
-        key={edge.ref}
-        role="button"
-        aria-pressed={chosen}
-        aria-label={edge.name}
-        tabIndex={0}
-        data-edge={edge.ref}
-        className="edge cursor-pointer"
-        onClick={() => onEdge(edge.ref)}
-        onKeyDown={(event) => {
-          if (event.key === " " || event.key === "Enter") {
-            event.preventDefault();
-            onEdge(edge.ref);
-          }
-        }}
-      >
-        <title>{`${edge.name}: ${chosen ? "leave it" : "cut it too"}`}</title>
-        {chosen ? <path d={path} fill="none" className="stroke-cut" strokeWidth="3.4" /> : null}
-        <path d={path} fill="none" stroke="transparent" strokeWidth="26" />
-      </g>
-    );
   });
 }
 

@@ -1,8 +1,7 @@
 import { X } from "lucide-react";
 import { Dialog as Radix } from "radix-ui";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import {
-  api,
   type CutPlan,
   type EdgeCutIn,
   type LengthIn,
@@ -13,10 +12,10 @@ import {
   type View,
 } from "../api/client";
 import { LengthField } from "../ui/LengthField";
-import { problemOf } from "../ui/problems";
 import { useSize } from "../ui/useSize";
 import { Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
+import { Beside, useVariant, type Variant } from "./Beside";
 import { Drawing } from "./Drawing";
 import { useBitDrag } from "./dragging";
 import { Profiles } from "./Profiles";
@@ -32,8 +31,6 @@ interface Props {
   onEdit: (change: Partial<EdgeCutIn>) => void;
   onClose: () => void;
 }
-
-type Variant = Partial<Pick<EdgeCutIn, "depth" | "width" | "bit_id" | "size">>;
 
 const ZOOMS = [0, 1, 2, 5, 10, 20] as const;
 
@@ -265,108 +262,4 @@ function Stages({ plan, unit }: { plan: CutPlan; unit: Unit }) {
       ))}
     </ol>
   );
-}
-
-interface BesideProps {
-  draft: EdgeCutIn;
-  plan: CutPlan;
-  unit: Unit;
-  variant: Variant | null;
-  problem: Problem | null;
-  onChange: (variant: Variant | null) => void;
-  onTake: () => void;
-}
-
-/** Another bit or another height beside this one. */
-function Beside({ draft, plan, unit, variant, problem, onChange, onTake }: BesideProps) {
-  const bits = [...new Map(plan.offers.map((offer) => [offer.bit_id, offer.bit_name])).entries()];
-  if (!variant)
-    return (
-      <button
-        type="button"
-        className="button justify-center"
-        data-testid="compare"
-        onClick={() =>
-          onChange({ depth: draft.depth ?? null, width: draft.width ?? null, bit_id: draft.bit_id ?? null })
-        }
-      >
-        Compare with another height or bit
-      </button>
-    );
-  const field = (name: "depth" | "width" | "size", label: string) => (
-    <div className="flex flex-col gap-0.5">
-      <span className="text-[14px] text-ink-2">{label}</span>
-      <LengthField
-        label={`${label}, beside`}
-        name={`beside-${name}`}
-        value={variant[name] ?? (name === "size" ? draft.size : { typed: "", unit })}
-        unit={unit}
-        problem={problem?.field === `cut.${name}` ? problem : null}
-        onType={(typed) => onChange({ ...variant, [name]: typed.typed.trim() === "" ? null : typed })}
-        className="field"
-      />
-    </div>
-  );
-  return (
-    <section className="flex flex-col gap-1.5" data-testid="beside">
-      <h3 className="label">Beside it</h3>
-      <div className="grid grid-cols-3 gap-2">
-        {field("size", "size")}
-        {field("depth", "below the face")}
-        {field("width", "into the face")}
-      </div>
-      <select
-        className="field"
-        aria-label="Bit beside"
-        value={variant.bit_id ?? ""}
-        onChange={(event) => onChange({ ...variant, bit_id: event.target.value || null })}
-      >
-        <option value="">the bit that fits best</option>
-        {bits.map(([id, name]) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </select>
-      {problem && !problem.partial ? (
-        <p role="alert" className="text-[14px] text-cut">
-          {inUnit(problem.message, unit)}
-        </p>
-      ) : null}
-      <div className="flex gap-2">
-        <button type="button" className="button" onClick={onTake}>
-          Take this one
-        </button>
-        <button type="button" className="button" onClick={() => onChange(null)}>
-          Put it away
-        </button>
-      </div>
-    </section>
-  );
-}
-
-/** The plan of the cut with what the variant changes; the last good one stays while something is wrong. */
-function useVariant(variant: Variant | null, draft: EdgeCutIn, piece: PieceIn, cutId: string) {
-  const [state, setState] = useState<{ plan: CutPlan | null; problem: Problem | null }>({
-    plan: null,
-    problem: null,
-  });
-  const asked = variant ? JSON.stringify({ ...draft, ...variant, size: variant.size ?? draft.size }) : null;
-  const board = JSON.stringify(piece);
-  useEffect(() => {
-    if (!asked) {
-      setState({ plan: null, problem: null });
-      return;
-    }
-    let latest = true;
-    void api.plan(JSON.parse(board) as PieceIn, JSON.parse(asked) as EdgeCutIn, cutId).then((answer) => {
-      if (!latest) return;
-      if (answer.kind === "ok") setState({ plan: answer.data, problem: null });
-      else setState((before) => ({ ...before, problem: problemOf(answer) }));
-    });
-    return () => {
-      latest = false;
-    };
-  }, [asked, board, cutId]);
-  return state;
 }

@@ -1,0 +1,200 @@
+"""What is drawn of an edge cut, and how the board is held: held to the plan it stands for."""
+
+from __future__ import annotations
+
+import dataclasses
+import math
+import string
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from shapely import unary_union
+from shapely.geometry import LineString, Point, Polygon, box
+from tests.data.edges import board, boards, edge_cut, edge_cuts, window
+
+from ranura.core import numbers
+from ranura.core.cautions import WORDS
+from ranura.core.choosing.candidates import sift
+from ranura.core.choosing.edges import EdgeJudge
+from ranura.core.choosing.shortlist import shortlist
+from ranura.core.cuts.edge import edging
+from ranura.core.errors import CraftError
+from ranura.core.holding import hold_edges
+from ranura.core.pieces import edges_of
+from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.shapes.contour import Contour
+from ranura.store.demo import ARCH, ARCH_OGEE, SHOP
+
+PLUNGE = SHOP.router("plunge-two")
+
+
+def plan(cut, piece=None, **rules) -> CutPlan:
+    return plan_cut(cut, piece or board(), SHOP, dataclasses.replace(SHOP.rules, **rules))
+
+
+def of_role(made: CutPlan, view: int, role: str) -> list[Polygon]:
+    return [Polygon(shape.points) for shape in made.drawing[view].outlines if shape.role == role]
+
+
+def clean(polygon: Polygon):
+    return polygon if polygon.is_valid else polygon.buffer(0)
+
+
+@pytest.mark.parametrize("router", ["plunge-two", "table-three"])
+@pytest.mark.parametrize("shape", ["roundover", "chamfer", "ogee"])
+def test_the_section_is_the_board_without_what_the_stages_take(shape, router):
+    cut = edge_cut(shape, 6.35, edges=("near",), least_stages=3, router_id=router, bit_id=None)
+    bits = tuple(dataclasses.replace(bit, shank=12.7) for bit in SHOP.bits)
+    made = plan_cut(cut, board(), dataclasses.replace(SHOP, bits=bits), SHOP.rules)
+    work, passes = of_role(made, 1, "work"), of_role(made, 1, "pass")
+    assert len(passes) == 3
+    taken = sum(stage.bites[0].area for stage in made.stages)
+    assert sum(clean(each).area for each in passes) == pytest.approx(taken, rel=0.01)
+    whole = unary_union([clean(each) for each in (*work, *passes)])
+    x0, y0, x1, y1 = whole.bounds
+    assert y1 - y0 == pytest.approx(22, abs=0.01)
+    assert whole.area == pytest.approx((x1 - x0) * (y1 - y0), rel=0.002)
+    assert not clean(work[0]).buffer(-0.02).intersects(unary_union([clean(each) for each in passes]).buffer(-0.02))
+    face = max(y1, 0) if router == "plunge-two" else y0
+    heights = [y for each in passes for _, y in each.exterior.coords]
+    assert any(math.isclose(y, face, abs_tol=0.01) for y in heights), "the bit comes from the face"
+    assert (made.drawing[1].handle[0] > 0) == (router == "plunge-two"), "wood on the left by hand, on the right on a table"
+
+
+@settings(deadline=None, max_examples=40)
+@given(edge_cuts, boards)
+@pytest.mark.slow
+def test_any_plan_is_drawn_within_the_board_and_says_only_what_it_can(cut, piece):
+    try:
+        made = plan(cut, piece)
+    except CraftError:
+        return
+    above, section = made.drawing
+    for view in made.drawing:
+        x0, y0, x1, y1 = view.frame
+        assert x1 > x0
+        assert y1 > y0
+        for shape in view.outlines:
+            assert len(shape.points) >= 3
+            assert all(math.isfinite(value) for point in shape.points for value in point)
+    assert {edge.ref for edge in above.edges} == {edge.ref for edge in edges_of(piece)}
+    chosen = [edge.number for edge in above.edges if edge.number is not None]
+    runs = [mark for mark in above.marks if mark.kind == "start"]
+    assert sorted(chosen) == list(range(1, len(runs) + 1))
+    assert section.name == "section"
+    for each in made.cautions:
+        wanted = {name for _, name, _, _ in string.Formatter().parse(WORDS[each.code].message + WORDS[each.code].do) if name}
+        assert wanted <= set(each.facts)
+        assert "{" not in each.message.metric + each.do.inch
+    for line in (line for part in made.slip for line in part.lines):
+        assert "{" not in line.metric + line.inch
+        assert "−0 " not in line.metric
+
+
+def test_arrows_go_the_way_of_their_runs_beside_the_board():
+    for router, turned in (("plunge-two", 1), ("table-three", -1)):
+        made = plan(edge_cut("chamfer", 5, router_id=router))
+        ways = [
+            (arrow.end[0] - arrow.start[0], arrow.end[1] - arrow.start[1]) for arrow in made.drawing[0].arrows if not arrow.turn
+        ]
+        assert len(ways) == 4
+        work = box(0, 0, 600, 300)
+        for arrow in made.drawing[0].arrows:
+            if arrow.turn is None:
+                assert not work.intersects(LineString([arrow.start, arrow.end]))
+        right, left, near, far = ways  # in the order of work
+        assert [math.copysign(1, w) for w in (near[0], far[0], right[1], left[1])] == [turned, -turned, turned, -turned]
+
+
+def test_bands_lie_in_the_wood_and_blocks_outside_of_it():
+    made = plan(edge_cut("roundover", 6.35, edges=("near",)))
+    work = box(0, 0, 600, 300)
+    for band in of_role(made, 0, "waste"):
+        assert work.covers(clean(band))
+        assert clean(band).bounds[:2] == pytest.approx((0, 0))
+    for role in ("guide", "backer"):
+        (block,) = of_role(made, 0, role)
+        assert not work.buffer(-0.01).intersects(block)
+        assert work.distance(block) < 1e-6, "level with the edge, and touching it"
+    oval = plan(edge_cut("roundover", 6.35, edges=("outline",)), board(outline=Contour(form="oval")))
+    inside = Polygon(oval.drawing[0].outlines[0].points)
+    for band in of_role(oval, 0, "waste"):
+        assert inside.buffer(0.5).covers(clean(band))
+
+
+def test_hazards_lie_where_the_fibres_lift():
+    made = plan(dataclasses.replace(ARCH_OGEE, router_id="plunge-two"), ARCH)
+    marked = of_role(made, 0, "hazard")
+    assert marked
+    opening = next(edge for edge in edges_of(ARCH) if edge.inside)
+    ring = LineString([*opening.points, opening.points[0]])
+    for hazard in marked:
+        assert ring.distance(hazard) < 1e-6
+        middle = hazard.centroid
+        # By hand inside, clockwise: the right shoulder of the arch is cut against its fibres.
+        assert middle.y > 250
+    sheet = plan(dataclasses.replace(ARCH_OGEE, router_id="plunge-two"), dataclasses.replace(ARCH, material="mdf"))
+    assert of_role(sheet, 0, "hazard") == []
+    assert not any(mark.kind == "grain" for mark in sheet.drawing[0].marks)
+
+
+@given(
+    st.integers(80, 900), st.integers(80, 600),
+    st.lists(st.sampled_from(["near", "right", "far", "left"]), min_size=1, unique=True), st.booleans(),
+)  # fmt: skip
+def test_clamps_stay_out_of_the_way_of_the_base(length, width, edges, light):
+    asked = edging(edge_cut("roundover", 6.35, edges=tuple(edges)), board(length, width))
+    base = PLUNGE.bases[0]
+    held = hold_edges(asked, base, offset=6.35, light=light, by_hand=True)
+    sweeps = []
+    for edge in asked.edges:
+        (x0, y0), (x1, y1) = edge.points
+        out = {"near": (0, -6.35), "far": (0, 6.35), "left": (-6.35, 0), "right": (6.35, 0)}[edge.ref]
+        sweeps.append(LineString([(x0 + out[0], y0 + out[1]), (x1 + out[0], y1 + out[1])]).buffer(base.across / 2))
+    for clamp in held.clamps:
+        foot = box(clamp.x0, clamp.y0, clamp.x1, clamp.y1)
+        assert box(0, 0, length, width).intersects(foot)
+        assert all(foot.intersection(sweep).area < 1e-6 for sweep in sweeps)
+    if held.method == "mat" and not light:
+        assert [each.code for each in held.cautions] == ["nothing-holds"]
+    assert hold_edges(asked, SHOP.router("table-three").bases[0], offset=0, light=light, by_hand=False).method == "table"
+
+
+@settings(deadline=None, max_examples=25)
+@given(edge_cuts, boards)
+@pytest.mark.slow
+def test_the_short_list_of_an_edge_is_the_head_of_looking_at_all(cut, piece):
+    try:
+        asked = edging(cut, piece)
+    except CraftError:
+        return
+    judge = EdgeJudge(SHOP, asked, SHOP.material(piece.material), SHOP.rules)
+    ranking = judge.ranking()
+    whole, short = ranking.order(sift(judge).fit), shortlist(judge, ranking, count=3).fit
+    assert [(each.bit.id, each.router.id) for each in short[:3]] == [(each.bit.id, each.router.id) for each in whole[:3]]
+    for each in whole:
+        assert judge.candidate(each.bit, each.router).reasons == ()
+
+
+@given(st.floats(0.1, 5), st.floats(0.5, 4), st.floats(0, 1))
+def test_where_a_rising_curve_reaches_a_value(scale, power, share):
+    def rising(x: float) -> float:
+        return scale * x**power
+
+    wanted = rising(3.0) * share
+    found = numbers.where_reached(rising, wanted, low=0.0, high=3.0)
+    assert rising(found) == pytest.approx(wanted, rel=1e-6, abs=1e-9)
+    assert numbers.where_reached(rising, rising(3.0) * 2, low=0.0, high=3.0) == 3.0
+    assert numbers.where_reached(rising, -1.0, low=0.0, high=3.0) == 0.0
+
+
+def test_an_opening_is_a_hole_and_its_run_starts_inside_of_it():
+    piece = board(openings=(window(300, 160, radius=20),))
+    made = plan(edge_cut("roundover", 6.35, edges=("opening-1",), router_id="plunge-two"), piece)
+    (hole,) = of_role(made, 0, "opening")
+    assert hole.area == pytest.approx(300 * 160 - (4 - math.pi) * 400, rel=1e-3)
+    start = next(mark for mark in made.drawing[0].marks if mark.kind == "start")
+    assert hole.exterior.distance(Point(start.at)) < 1e-6
+    corners = [(150 + 20, 70), (450 - 20, 70), (150 + 20, 230), (450 - 20, 230)]
+    assert min(math.dist(start.at, corner) for corner in corners) > 30, "in the middle of a straight way"
