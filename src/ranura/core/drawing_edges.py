@@ -255,7 +255,7 @@ def edge_section_view(setting: EdgeSetting, *, typed: Mapping[str, Text]) -> Vie
         min(0.0, max(trip.height - setting.bit.cutting_length, -0.7 * thickness)),
         max(thickness, trip.height + BEARING_HEIGHT),
     )
-    a, b = at(into * 1.17, high_d), at(-outside, min(low_d, -thickness * 0.1))
+    a, b = at(into * 1.26, high_d), at(-outside, min(low_d, -thickness * 0.1))
     frame = (min(a[0], b[0]), min(a[1], b[1]) - thickness * 0.06, max(a[0], b[0]), max(a[1], b[1]) + thickness * 0.06)
     face = at(0, 0)[1]
     width_at = at(reach(setting.bit, trip), 0)[0]
