@@ -184,7 +184,7 @@ def test_where_a_rising_curve_reaches_a_value(scale, power, share):
 
     wanted = rising(3.0) * share
     found = numbers.where_reached(rising, wanted, low=0.0, high=3.0)
-    assert rising(found) == pytest.approx(wanted, rel=1e-6, abs=1e-9)
+    assert rising(found) == pytest.approx(wanted, rel=1e-6, abs=2e-9 * rising(3.0))
     assert numbers.where_reached(rising, rising(3.0) * 2, low=0.0, high=3.0) == 3.0
     assert numbers.where_reached(rising, -1.0, low=0.0, high=3.0) == 0.0
 

@@ -89,6 +89,7 @@ def test_control_crosses_are_too_small_for_the_hand_and_take_a_carrier():
     assert made.router_id == "table-three"
     assert {"carrier", "narrow-end", "burns-profile", "burn-repair"} <= set(codes(made))
     assert "run 12 parts and a spare, both faces" in lines(made, "depths")
+    assert "then turn the board over: the same again" in lines(made, "direction")
     assert figure(made, "edge.contact") == pytest.approx(6.0)  # 12 − 3 − 3 mm run along the fence
     pinned = plan(dataclasses.replace(CROSS_EDGES, bit_id="roundover-3", router_id="plunge-two"), CONTROL_CROSS)
     assert codes(pinned)["small-part"] == "stop"

@@ -162,6 +162,8 @@ def _direction(setting: EdgeSetting, figures: Mapping[str, Figure]) -> Section:
         lines.append(
             write("{name}: {sense}, start at the mark, go 20 mm past it", name=run.edge.name.capitalize(), sense=said(run.sense))
         )
+    if setting.edging.both_faces:
+        lines.append(write("then turn the board over: the same again"))
     return Section(
         key="direction",
         title="Direction",

@@ -20,6 +20,9 @@ OPENAPI = places.WEB / "openapi"
 SCHEMA = places.ROOT / "docs" / "shop.schema.json"
 GENERATED = places.WEB / "src" / "api" / "generated"
 
+MOST_WORKERS = 4
+"""Each has a database, a server and a browser of its own."""
+
 
 @dataclass(frozen=True)
 class Step:
@@ -133,6 +136,8 @@ def test(*, quick: bool, rest: Sequence[str]) -> int:
     if not rest:
         _run([*_check_steps(), Step("Tests of the page's own thinking", _npm("test"), in_web=True)], together=True)
     only = ["-m", "not slow", "--hypothesis-profile=quick"] if quick else []
+    # Files share the cores, each file on one of them: a worker has a database and a server of its own.
+    only += [] if rest else ["-n", str(min(os.cpu_count() or 1, MOST_WORKERS)), "--dist", "loadfile"]
     say("Tests of core, API, store and browser:")
     sys.stderr.flush()
     done = subprocess.run([PYTHON, "-m", "pytest", *only, *rest], cwd=places.ROOT, env=_testing_environment())
