@@ -97,7 +97,7 @@ def test_control_crosses_are_too_small_for_the_hand_and_take_a_carrier():
 
 def test_a_worn_bit_on_sycamore_says_how_not_to_burn_and_how_to_mend_it():
     made = plan(LID_EDGES, EMBLEM_LID)
-    assert next(each for each in made.cautions if each.code == "burns-profile").facts["state"] == "worn"
+    assert next(each for each in made.cautions if each.code == "burns-profile").facts["state"] == "; the bit is worn"
     pace = next(each for each in made.figures if each.key == "feed.pace")
     assert [school.rule for school in pace.others] == ["burning: move faster", "burning: slow the spindle"]
     repair = next(each for each in made.cautions if each.code == "burn-repair")
@@ -209,7 +209,8 @@ def test_climbs_stay_within_their_bounds(rule, size, climbs, starts):
         assert made.stages[0].width <= 1.0 + 1e-6
     assert ("climb-start" in codes(made)) == starts
     arrows = [arrow for view in made.drawing for arrow in view.arrows if arrow.climb]
-    assert bool(arrows) == starts
+    assert bool(arrows) == (starts or climbs > 0)
+    assert ("a light climb" in lines(made, "direction")) == (starts or climbs > 0)
     table = plan(dataclasses.replace(cut, router_id="table-three"), climb=rule)
     assert not any(stage.climb for stage in table.stages)
     assert "climb-start" not in codes(table)

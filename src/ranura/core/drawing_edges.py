@@ -37,12 +37,13 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
     out = large * 0.035
     marks: list[Mark] = []
     arrows: list[Arrow] = []
+    climbs_first = setting.staging is not None and setting.staging.stages[0].climb
     for run in setting.runs:
         left = wood_is_left("hand" if setting.by_hand else "table")
         outlines.append(Outline(role="waste", points=_band(run, wide if left else -wide)))
         outlines += _risks(run, out * 0.55, left)
         outlines += _blocks(run, out, left)
-        made_arrows, made_marks = _way(run, out * 1.2, left)
+        made_arrows, made_marks = _way(run, out * 1.2, left, climbs_first=climbs_first)
         arrows += made_arrows
         marks += made_marks
     outlines += [Outline(role="clamp", points=box(c.x0, c.y0, c.x1, c.y1), label=write("clamp")) for c in setting.hold.clamps]
@@ -137,7 +138,7 @@ def _blocks(run: Run, size: float, wood_left: bool) -> list[Outline]:
     return found
 
 
-def _way(run: Run, out: float, wood_left: bool) -> tuple[list[Arrow], list[Mark]]:
+def _way(run: Run, out: float, wood_left: bool, *, climbs_first: bool) -> tuple[list[Arrow], list[Mark]]:
     """The arrows of a run beside the board, its number, where it begins and ends, and its short climb."""
     closed, outwards = run.edge.closed, (-1.0 if wood_left else 1.0)
     arrows, marks = [], []
@@ -150,6 +151,10 @@ def _way(run: Run, out: float, wood_left: bool) -> tuple[list[Arrow], list[Mark]
         start = (at[0] + out_of[0] * out, at[1] + out_of[1] * out)
         end = (start[0] + way[0] * length, start[1] + way[1] * length)
         arrows.append(Arrow(role="path", start=start, end=end))
+        if climbs_first:
+            more = (out_of[0] * out * 0.75, out_of[1] * out * 0.75)
+            back = ((end[0] + more[0], end[1] + more[1]), (start[0] + more[0], start[1] + more[1]))
+            arrows.append(Arrow(role="path", start=back[0], end=back[1], climb=True))
     begin, way = at_share(run.points, 0.0, closed=closed)
     end, last_way = at_share(run.points, 1.0, closed=closed)
     marks.append(Mark(kind="start", at=begin, way=way, text=write(f"start {run.number}")))

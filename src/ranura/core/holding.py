@@ -128,7 +128,7 @@ HoldMethod = Literal["mat", "clamps", "clamps-moved", "table"]
 class EdgeHold:
     """How a board is held while its edges are cut: by a mat, by clamps, by clamps that move on, or by the hands on a table.
 
-    `clamps` are their feet where they need not move; `covers` is how far the base reaches onto the board."""
+    `clamps` are their feet where they need not move; `covers` is how far base and handles reach over the board."""
 
     method: HoldMethod
     clamps: tuple[Rect, ...]

@@ -162,6 +162,8 @@ def _direction(setting: EdgeSetting, figures: Mapping[str, Figure]) -> Section:
         lines.append(
             write("{name}: {sense}, start at the mark, go 20 mm past it", name=run.edge.name.capitalize(), sense=said(run.sense))
         )
+    if setting.staging is not None and setting.staging.stages[0].climb:
+        lines.append(write("stage 1 the other way round: a light climb, {x:len} deep", x=setting.staging.stages[0].trip.height))
     if setting.edging.both_faces:
         lines.append(write("then turn the board over: the same again"))
     return Section(
@@ -210,9 +212,9 @@ def _feed(staging: Staging, figures: Mapping[str, Figure]) -> Section:
 def _hold(setting: EdgeSetting, cautions: Sequence[Caution]) -> Section:
     hold = setting.hold
     word, line = {
-        "clamps": ("2 clamps", "along the side that is not cut; the base covers {x:rough} of the board"),
+        "clamps": ("2 clamps", "along the side that is not cut; base and handles reach {x:rough} over the board"),
         "clamps-moved": ("2 clamps", "where you do not cut yet; move them on, one at a time"),
-        "mat": ("Mat", "non-slip mat, light work only; {x:rough} of the base lie on the board"),
+        "mat": ("Mat", "non-slip mat, light work only; base and handles reach {x:rough} over the board"),
         "table": ("Both hands", "75 mm from the bit, hopping over it"),
     }[hold.method]
     lines = [write(line, x=hold.covers)]

@@ -144,7 +144,7 @@ WORDS: Table = {
     ),
     # R4 burning
     "burns-profile": Words(
-        place="feed", level="caution", message="{wood} burns easily, and a {shape} more than a straight cut; the bit is {state}",
+        place="feed", level="caution", message="{wood} burns easily, and a {shape} more than a straight cut{state}",
         do="Do not stop on the way; move faster and take less, or slow the spindle",
     ),
     "burn-repair": Words(

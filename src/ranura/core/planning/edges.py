@@ -220,7 +220,8 @@ def _of_stages(staging: Staging, state: str, asked: Edging, wood: Material, *, s
         found.append(caution("power-caution", power=hardest.power_w, available=hardest.available_w or 0.0))
     burns = wood.burn >= _BURNS_FROM or (state != "sharp" and wood.burn > 1)
     if burns and asked.shape in BY_RADIUS:
-        found.append(caution("burns-profile", wood=wood.name.capitalize(), shape=shape_name(asked.shape), state=state))
+        said = "" if state == "sharp" else f"; the bit is {state}"
+        found.append(caution("burns-profile", wood=wood.name.capitalize(), shape=shape_name(asked.shape), state=said))
         found.append(caution("burn-repair"))
     return found
 
