@@ -5,6 +5,7 @@ import { RefusedError, useJob, useJobs, useShop } from "../api/queries";
 import { CutScreen } from "../board/CutScreen";
 import { useJobActions } from "../jobs/actions";
 import { Strip } from "../jobs/Strip";
+import { useStable } from "../ui/stable";
 import { Header } from "./Header";
 import { History } from "./history";
 import { useShopSettings } from "./settings";
@@ -56,6 +57,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
   const [saving, setSaving] = useState<string>("saved");
   const settings = useShopSettings(shop, history);
   const cuts = useMemo(() => job.pieces.flatMap((item) => item.cuts.map((cut) => ({ item, cut }))), [job]);
+  const changeRules = useStable((change: Partial<HouseRules>) => settings.changeRules(change));
   const index = Math.max(
     0,
     cuts.findIndex((each) => each.cut.id === cutId),
@@ -168,7 +170,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
             history={history}
             onOpen={open}
             onSaving={setSaving}
-            onSchool={(change: Partial<HouseRules>) => settings.changeRules(change)}
+            onSchool={changeRules}
           />
         ) : (
           <Empty hasPieces={job.pieces.length > 0} onNew={() => run("new-cut")} />

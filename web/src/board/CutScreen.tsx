@@ -14,6 +14,7 @@ import {
 } from "../api/client";
 import type { History } from "../app/history";
 import { Slip } from "../slip/Slip";
+import { useStable } from "../ui/stable";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { Conflict } from "./Conflict";
@@ -140,6 +141,10 @@ const EDGE_FIELDS = ["cut.size", "cut.depth", "cut.width", "cut.edges", "cut.ang
 /** What an undo wants of a cut that is not open yet. */
 const pending = new Map<string, CutIn>();
 
+/** Puts the writing mark into the field of a dimension. */
+const pick = (field: string) =>
+  document.querySelector<HTMLInputElement>(`input[data-field="${field}"]`)?.focus();
+
 interface BoardProps extends Pick<Props, "shop" | "item" | "unit" | "onSaving" | "onSchool"> {
   editor: CutEditor;
   cutId: string;
@@ -153,12 +158,11 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onSchool }: BoardPro
   useEffect(() => onSaving(state.saving), [onSaving, state.saving]);
   const onEdit = useCallback((change: CutChange) => editor.edit(change), [editor]);
   const [bench, setBench] = useState(false);
-  const pick = (field: string) =>
-    document.querySelector<HTMLInputElement>(`input[data-field="${field}"]`)?.focus();
   const piece = item.piece;
-  const onEdge = (ref: string) => {
+  const onEdge = useStable((ref: string) => {
     if (draft.kind === "edge") onEdit({ edges: toggled(draft.edges, ref) });
-  };
+  });
+  const asked = useStable(() => ({ piece: pieceIn(piece), cut: draft, cut_id: cutId }));
   const position = useDrag(
     () =>
       draft.kind === "edge"
@@ -242,7 +246,7 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onSchool }: BoardPro
                 plan={plan}
                 unit={unit}
                 shop={shop}
-                asked={{ piece: pieceIn(piece), cut: draft, cut_id: cutId }}
+                asked={asked}
                 stale={problem !== null && !problem.partial}
                 onEdit={onEdit}
                 onSchool={onSchool}

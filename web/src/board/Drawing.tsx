@@ -1,5 +1,5 @@
 /** Dresses a view of the plan: every role has one colour and one pattern. Nothing is computed here but the scale. */
-import { useId, useRef } from "react";
+import { memo, useId, useRef } from "react";
 import type { Unit, View } from "../api/client";
 import { useSize } from "../ui/useSize";
 import { SvgWords } from "../ui/Words";
@@ -203,7 +203,17 @@ interface Props {
   fixed?: number | undefined;
 }
 
-export function Drawing({ view, unit, onPick, onDrag, onEdge, onBit, label, fixed }: Props) {
+/** A view of the plan; drawn again when the plan or its room changes, not with every letter that is typed. */
+export const Drawing = memo(function Drawing({
+  view,
+  unit,
+  onPick,
+  onDrag,
+  onEdge,
+  onBit,
+  label,
+  fixed,
+}: Props) {
   const { ref, width, height } = useSize<HTMLDivElement>();
   const id = useId();
   const taken = useRef<{ x: number; px: number } | null>(null);
@@ -270,4 +280,4 @@ export function Drawing({ view, unit, onPick, onDrag, onEdge, onBit, label, fixe
       ) : null}
     </div>
   );
-}
+});

@@ -1,5 +1,5 @@
 import { OctagonX } from "lucide-react";
-import { useState } from "react";
+import { memo, useState } from "react";
 import type {
   Caution,
   CutChange,
@@ -20,8 +20,8 @@ interface Props {
   unit: Unit;
   shop: ShopView;
   stale: boolean;
-  /** What the plan was asked for: the board and the cut. */
-  asked: Asked;
+  /** What the plan was asked for, as it stands now: the board and the cut. */
+  asked: () => Asked;
   onEdit: (change: CutChange) => void;
   onSchool: (change: Partial<HouseRules>) => void;
 }
@@ -33,7 +33,7 @@ const STATUS: Record<CutPlan["status"], string> = {
 };
 
 /** The setup in the order of the hands. */
-export function Slip({ plan, unit, shop, stale, asked, onEdit, onSchool }: Props) {
+export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit, onSchool }: Props) {
   const [open, setOpen] = useState<string | null>(null);
   const stops = plan.cautions.filter((each) => each.level === "stop");
   const placed = new Set<string>(plan.slip.map((section) => section.key));
@@ -108,7 +108,7 @@ export function Slip({ plan, unit, shop, stale, asked, onEdit, onSchool }: Props
       ) : null}
     </section>
   );
-}
+});
 
 interface AnswersProps {
   code: string;

@@ -17,13 +17,14 @@ export interface Asked {
 interface Props {
   plan: CutPlan;
   unit: Unit;
-  asked: Asked;
+  asked: () => Asked;
   onEdit: (change: CutChange) => void;
 }
 
 /** Bits and routers for this cut: the best with what they lose, the nearest misses, and on opening all others with reasons. */
-export function ToolPicker({ plan, unit, asked, onEdit }: Props) {
+export function ToolPicker({ plan, unit, asked: now, onEdit }: Props) {
   const [open, setOpen] = useState(false);
+  const asked = now();
   const pinned = plan.pinned.length > 0;
   const take = (bit_id: string, router_id: string | null) => onEdit({ bit_id, router_id });
   const chosen = (bit: string, router: string | null) =>
