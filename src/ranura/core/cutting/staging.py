@@ -207,7 +207,9 @@ def _evaluated(work: EdgeWork, trips: Sequence[Trip], *, climb: bool = False) ->
     bit = work.turning.bit
     faces = (False, True) if work.edging.both_faces else (False,)
     steps = [Done(bit=bit, trip=trip, other_face=other) for trip in trips for other in faces]
-    bites = section_of(steps, work.stock, before=work.before).bites
+    # The outlines are the drawing's; they come back from there, and do not travel with every stage.
+    found = section_of(steps, work.stock, before=work.before, drawn=True).bites
+    bites = tuple(replace(bite, outlines=()) for bite in found)
     per = len(faces)
     return tuple(
         _stage(work, number + 1, trip, bites[number * per : (number + 1) * per], climb) for number, trip in enumerate(trips)

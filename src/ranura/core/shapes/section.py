@@ -76,6 +76,12 @@ def section_of(steps: Sequence[Done], stock: Stock, *, before: Sequence[Done] = 
     """The section after some trips on either face, with whichever bit.
 
     To be `drawn`, bites have outlines too, and all outlines only the points that they need to be within 0.002 mm."""
+    return _section(tuple(steps), stock, tuple(before), drawn)
+
+
+@lru_cache(maxsize=32)
+def _section(steps: tuple[Done, ...], stock: Stock, before: tuple[Done, ...], drawn: bool) -> Section:
+    """Remembered, since what was evaluated last is what is drawn."""
     left: BaseGeometry = box(0.0, 0.0, stock.width, stock.thickness)
     if stock.overhang:
         left = left.union(box(-stock.overhang, 0.0, 0.0, stock.overhang_depth))
