@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 from urllib.parse import quote
 
 from fastapi import APIRouter, Depends, Request, Response
+from pydantic import TypeAdapter
 
 from ranura.api.choosing import ToolsView, tools_view
 from ranura.api.doors import PlanRequest
@@ -25,6 +26,7 @@ async def _mounts(request: Request) -> Mounts:
     return mounts
 
 
+_PLAN = TypeAdapter(CutPlan)
 TheMounts = Annotated[Mounts, Depends(_mounts)]
 
 
@@ -32,12 +34,14 @@ def _before(asked: PlanRequest, shop: Shop, mounts: Mounts) -> Before:
     return mounts.before(asked.cut_id, shop) if asked.cut_id else Before()
 
 
-@router.post("/plan")
-def plan(asked: PlanRequest, shop: TheShop, mounts: TheMounts) -> CutPlan:
+@router.post("/plan", response_model=CutPlan)
+def plan(asked: PlanRequest, shop: TheShop, mounts: TheMounts) -> Response:
     """Plans a cut in a piece; writes nothing."""
     before = _before(asked, shop, mounts)
     piece = asked.piece.piece(shop)
-    return plan_cut(asked.cut.cut(), piece, shop, shop.rules, mounted=before.mounted, before=before.done)
+    made = plan_cut(asked.cut.cut(), piece, shop, shop.rules, mounted=before.mounted, before=before.done)
+    # Written at once: this is asked with every digit and every move of a drag.
+    return Response(_PLAN.dump_json(made), media_type="application/json")
 
 
 @router.post("/plan/tools")
