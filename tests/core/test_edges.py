@@ -349,3 +349,18 @@ def test_a_bearing_that_meets_a_groove_on_its_way_is_noticed():
     made = plan(edge_cut("cove", 12.7, edges=("near",), router_id="plunge-two"), board(thickness=30), shop=shop, before=groove)
     assert figure(made, "edge.contact") < 5.0
     assert len(made.stages) > 1
+
+
+@pytest.mark.parametrize("rule", ["never", "start", "light-pass"])
+def test_nothing_is_climbed_unless_clamps_hold_the_board(rule):
+    """All round and light: a mat would do, but not for a climb. A board that the base covers cannot be clamped, nor climbed."""
+    round_about = edge_cut("roundover", 3, router_id="plunge-two")
+    for piece in (board(), board(160, 90)):
+        made = plan(round_about, piece, climb=rule)
+        held = next(section for section in made.slip if section.key == "hold").leads[0].shown.metric.number
+        climbs = any(stage.climb for stage in made.stages) or "climb-start" in codes(made)
+        assert not (climbs and held == "Mat"), (piece.length, held)
+        if rule == "never":
+            assert held == "Mat"
+        elif piece == board():
+            assert held == "2 clamps"

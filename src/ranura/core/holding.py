@@ -135,6 +135,11 @@ class EdgeHold:
     covers: float
     cautions: tuple[Caution, ...]
 
+    @property
+    def clamped(self) -> bool:
+        """Whether clamps hold it."""
+        return self.method in ("clamps", "clamps-moved")
+
 
 def hold_edges(edging: Edging, base: Base, *, offset: float, light: bool, by_hand: bool) -> EdgeHold:
     """How a board is held for an edge cut: clamps along the side that is not cut; a mat for light work all round; else clamps

@@ -93,12 +93,14 @@ class Staging:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class EdgeWork:
-    """An edge cut with the tools that make it: what `plan_stages` works on. `before` was cut at this edge already."""
+    """An edge cut with the tools that make it: what `plan_stages` works on. `before` was cut at this edge already; `clamped` says
+    that clamps hold the board, without which nothing is climbed (R7)."""
 
     turning: Turning
     edging: Edging
     way: Way
     before: tuple[Done, ...] = ()
+    clamped: bool = False
 
     @property
     def stock(self) -> Stock:
@@ -282,9 +284,8 @@ def _reason(work: EdgeWork, made: Sequence[Stage], failed: Bound) -> Reason | No
 
 def climb_allowed(work: EdgeWork, mounting: str) -> bool:
     """Whether a guided light climb is within the bounds at all (R7); how much it may take is for the stage to keep."""
-    return (
-        mounting == "hand" and work.turning.rules.climb != "never" and not numbers.over(work.turning.bit.diameter, CLIMB_DIAMETER)
-    )
+    lets = mounting == "hand" and work.clamped and work.turning.rules.climb != "never"
+    return lets and not numbers.over(work.turning.bit.diameter, CLIMB_DIAMETER)
 
 
 def _with_climb(work: EdgeWork, made: tuple[Stage, ...], mounting: str) -> tuple[Stage, ...]:

@@ -21,13 +21,13 @@ from ranura.core.edge_setting import EdgeSetting
 from ranura.core.errors import CutError
 from ranura.core.guiding.edges import Way, stands_below
 from ranura.core.guiding.runs import Run, names_of, runs_of
-from ranura.core.holding import hold_edges
+from ranura.core.holding import EdgeHold, hold_edges
 from ranura.core.house_rules import HouseRules
 from ranura.core.materials import Material
 from ranura.core.pieces import Piece
 from ranura.core.planning.common import Remedy, in_order, tool_cautions
 from ranura.core.shapes.section import section_of
-from ranura.core.shapes.trips import Done, Trip, can_be_raised
+from ranura.core.shapes.trips import Done, Stock, Trip, can_be_raised, taken
 from ranura.core.shop import Shop
 from ranura.core.text import write
 
@@ -120,18 +120,14 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
     grip = held if isinstance(held, Grip) else None
     found = None if judge.of_bit(bit) else judge.way(bit, router.mounting)
     way = found if isinstance(found, Way) else None
+    hold = _hold(asked, chosen, way, rules)
     staging, work = None, None
     if way is not None and grip is not None:
         turning = Turning(bit=bit, router=router, rpm=turning_rpm(speed), free_length=grip.free, material=wood, rules=rules)
-        work = EdgeWork(turning=turning, edging=asked, way=way, before=judge.before)
+        work = EdgeWork(turning=turning, edging=asked, way=way, before=judge.before, clamped=hold.clamped)
         staging = plan_stages(work, mounting=router.mounting)
     climbs = work is not None and staging is not None and rules.climb == "start" and _light(staging, work, router.mounting)
     runs = runs_of(asked, router.mounting, wood, rules, climb_start=climbs) if way is not None else ()
-    area = staging.whole_area if staging else 0.0
-    hold = hold_edges(
-        asked, chosen.base, offset=way.trip.offset if way else 0.0, light=not numbers.over(area, rules.small_profile),
-        by_hand=by_hand,
-    )  # fmt: skip
     section = None
     if work is not None and staging is not None:
         faces = (False, True) if asked.both_faces else (False,)
@@ -158,6 +154,17 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
         edging=asked, way=way, staging=staging, section=section, runs=runs, contact=contact, below=below, hold=hold,
         before=judge.before, cautions=in_order(cautions),
     )  # fmt: skip
+
+
+def _hold(asked: Edging, chosen: Candidate, way: Way | None, rules: HouseRules) -> EdgeHold:
+    """A mat where the work is light, clamps otherwise; clamps too where the house climbs, since climbing is for clamped work."""
+    stock = Stock(thickness=asked.thickness, width=4 * chosen.bit.diameter)
+    light = way is None or not numbers.over(taken(chosen.bit, way.trip, stock), rules.small_profile)
+    offset, by_hand = way.trip.offset if way else 0.0, chosen.router.mounting == "hand"
+    clamps = hold_edges(asked, chosen.base, offset=offset, light=False, by_hand=by_hand)
+    if not light or (rules.climb != "never" and clamps.clamped):
+        return clamps
+    return hold_edges(asked, chosen.base, offset=offset, light=True, by_hand=by_hand)
 
 
 def _light(staging: Staging, work: EdgeWork, mounting: str) -> bool:
