@@ -104,7 +104,10 @@ def test_arrows_go_the_way_of_their_runs_beside_the_board():
             if arrow.turn is None:
                 assert not work.intersects(LineString([arrow.start, arrow.end]))
         right, left, near, far = ways  # in the order of work
-        assert [math.copysign(1, w) for w in (near[0], far[0], right[1], left[1])] == [turned, -turned, turned, -turned]
+        # On the table the board lies face down: the ends have changed places, so that they go the same way as by hand.
+        assert [math.copysign(1, w) for w in (near[0], far[0], right[1], left[1])] == [turned, -turned, 1, -1]
+        ends = {edge.ref: edge.points[0][0] for edge in made.drawing[0].edges}
+        assert (ends["right"] > 300) == (turned == 1)
 
 
 def test_bands_lie_in_the_wood_and_blocks_outside_of_it():

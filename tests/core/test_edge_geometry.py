@@ -12,7 +12,7 @@ from shapely import LineString, Point, Polygon
 from tests.data.edges import board, edge_cut, mm, window
 from tests.data.tools import bits
 
-from ranura.core.cuts.edge import edging
+from ranura.core.cuts.edge import edging, turned_over
 from ranura.core.cutting.direction import rim_motion, straight_direction
 from ranura.core.errors import CutError
 from ranura.core.grain import lie_of, slope, stretches
@@ -64,6 +64,8 @@ def test_every_step_of_a_run_is_conventional_on_any_outline(corners, mounting, i
         assume(False)
         raise
     (run,) = runs_of(asked, mounting, ASH, STANDARD)
+    if mounting == "table":  # face down, turned end for end
+        shape = Polygon([(600 - x, y) for x, y in ring])
     path = [*run.points, run.points[0]]
     assert Polygon(run.points).area == pytest.approx(shape.area, rel=1e-6)
     wood = "left" if mounting == "hand" else "right"
@@ -86,8 +88,44 @@ def test_straight_edges_run_from_left_to_right_by_hand_and_back_on_the_table():
     ways = {run.edge.ref: run.points for run in by_hand}
     assert ways["near"] == ((0, 0), (600, 0))
     assert ways["far"] == ((600, 300), (0, 300))
-    assert {run.edge.ref: run.points for run in table} == {ref: tuple(reversed(way)) for ref, way in ways.items()}
+    turned = {ref: tuple((600 - x, y) for x, y in way) for ref, way in ways.items()}
+    assert {run.edge.ref: run.points for run in table} == turned, "the same way along the face, which now lies below"
     assert all(forwards(edge, "hand") != forwards(edge, "table") for edge in edges_of(board(openings=(window(90, 80),))))
+
+
+@given(
+    outlines, st.sampled_from([-20.0, -6.0, 0.0, 4.0, 15.0]), st.booleans(), st.sampled_from(["length", "width"]),
+)  # fmt: skip
+def test_a_face_has_its_lifting_fibres_by_hand_and_on_the_table_alike(corners, slope_of, inside, grain):
+    """The motor is always behind the face: seen from there the bit turns the same way, and meets the same fibres."""
+    ring = tuple((300 + 280 * r * math.cos(a), 300 + 280 * r * math.sin(a)) for a, r in sorted(corners))
+    shape = Polygon(ring)
+    assume(shape.is_valid and shape.area > 3_000)
+    contour = Contour(form="points", points=ring)
+    piece = board(600, 600, slope=slope_of, grain=grain, **({"openings": (contour,)} if inside else {"outline": contour}))
+    try:
+        asked = edging(edge_cut("roundover", 6.35, edges=("opening-1" if inside else "outline",)), piece)
+    except CutError:
+        assume(False)
+        raise
+
+    def lifting(mounting: str) -> list[tuple[float, float, float, float]]:
+        (run,) = runs_of(asked, mounting, ASH, STANDARD)
+        path = [*run.points, run.points[0]]
+        if mounting == "table":
+            path = [(600 - x, y) for x, y in path]
+        steps = [step for stretch in run.lifts for step in pairwise(path[stretch.first : stretch.last + 1])]
+        return sorted((round(a[0], 3), round(a[1], 3), round(b[0], 3), round(b[1], 3)) for a, b in steps)
+
+    assert lifting("hand") == lifting("table")
+
+
+def test_turned_over_a_straight_edge_lifts_on_the_other_face():
+    asked = edging(edge_cut("roundover", 6.35), board(slope=5.0))
+    up, down = (runs_of(each, "hand", ASH, STANDARD) for each in (asked, turned_over(asked)))
+    assert [run.edge.ref for run in up if run.lifts] == ["near", "far"]
+    assert [run.edge.ref for run in down if run.lifts] == []
+    assert turned_over(turned_over(asked)) == asked
 
 
 @pytest.mark.parametrize(

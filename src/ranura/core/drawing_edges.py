@@ -10,7 +10,7 @@ from ranura.core.drawing import Arrow, Dimension, EdgeMark, Mark, Outline, Point
 from ranura.core.edge_setting import EdgeSetting
 from ranura.core.guiding.runs import START_CLIMB, Run, at_share, wood_is_left
 from ranura.core.pieces import Piece, edges_of, openings_of, outline_of
-from ranura.core.shapes.section import Outline as Ring
+from ranura.core.shapes.contour import Ring, mirrored
 from ranura.core.shapes.trips import Trip, curve, reach
 from ranura.core.text import Text, write
 from ranura.core.tooling.bits import Bit
@@ -25,12 +25,18 @@ _LEAST_BAND = 0.012
 
 def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
     """The board from above: what each edge loses, the way and number of each run, blocks, grain that lifts, the router."""
-    outside = outline_of(piece)
+    length = piece.length.mm
+
+    def lying(ring: Ring) -> Ring:
+        """A ring of the board as it lies before the person: on a table with its face down."""
+        return ring if setting.by_hand else mirrored(ring, length)
+
+    outside = lying(outline_of(piece))
     x0, y0 = min(x for x, _ in outside), min(y for _, y in outside)
     x1, y1 = max(x for x, _ in outside), max(y for _, y in outside)
     large = max(x1 - x0, y1 - y0)
     outlines = [Outline(role="work", points=outside)]
-    outlines += [Outline(role="opening", points=ring) for ring in openings_of(piece)]
+    outlines += [Outline(role="opening", points=lying(ring)) for ring in openings_of(piece)]
     trip = setting.way.trip if setting.way else None
     taken = reach(setting.bit, trip) if trip else setting.edging.size
     wide = max(taken, large * _LEAST_BAND)
@@ -52,11 +58,16 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
         axis, _ = _axis(setting, trip)
         arrows.append(Arrow(role="bit", start=axis, end=(axis[0] + setting.base.across * 0.22, axis[1]), turn="clockwise"))
     if setting.material.material_class not in ("mdf", "plastic"):
-        marks.append(Mark(kind="grain", at=((x0 + x1) / 2, (y0 + y1) / 2), way=setting.edging.fibres))
+        marks.append(Mark(kind="grain", at=((x0 + x1) / 2, (y0 + y1) / 2), way=setting.lying.fibres))
     chosen = {run.edge.ref: run.number for run in setting.runs}
     edges = tuple(
         EdgeMark(
-            ref=edge.ref, name=edge.name, points=edge.points, closed=edge.closed, inside=edge.inside, number=chosen.get(edge.ref)
+            ref=edge.ref,
+            name=edge.name,
+            points=lying(edge.points),
+            closed=edge.closed,
+            inside=edge.inside,
+            number=chosen.get(edge.ref),
         )
         for edge in edges_of(piece)
     )
@@ -67,7 +78,9 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
         Dimension(start=(x0 - margin * 0.62, y0), end=(x0 - margin * 0.62, y1), offset=0, name="board-width", vertical=True,
                   text=write("{w:short}", w=y1 - y0)),
     )  # fmt: skip
-    caption = write("from above, the profiled face up" if setting.by_hand else "from above, the way of the bit along the board")
+    caption = write(
+        "from above, the profiled face up" if setting.by_hand else "from above, face down: left and right have changed places"
+    )
     return View(
         name="plan", frame=frame, caption=caption, outlines=tuple(outlines), arrows=tuple(arrows), dimensions=dimensions,
         marks=tuple(marks), edges=edges,

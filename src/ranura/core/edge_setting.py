@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from ranura.core.cuts.edge import Edging
 from ranura.core.cutting.staging import Staging
 from ranura.core.guiding.edges import Way
-from ranura.core.guiding.runs import Run
+from ranura.core.guiding.runs import Run, lying_for
 from ranura.core.holding import EdgeHold
 from ranura.core.setting import ToolSetting
 from ranura.core.shapes.section import Section
@@ -30,6 +30,11 @@ class EdgeSetting(ToolSetting):
     below: float
     hold: EdgeHold
     before: tuple[Done, ...]
+
+    @property
+    def lying(self) -> Edging:
+        """The board as it lies before the person: face up by hand, face down on a table."""
+        return lying_for(self.edging, self.router.mounting)
 
     @property
     def seconds(self) -> float | None:

@@ -68,6 +68,14 @@ _LEAST_FRAME = 3.0
 """mm of wood that must stand between an opening and the board's outside."""
 
 
+def edge_name(ref: str) -> str:
+    """What an edge is called that may not be there.
+
+    >>> edge_name("near"), edge_name("opening-2")
+    ('near edge', 'opening 2')"""
+    return _SIDE_NAMES.get(ref, ref.replace("-", " "))
+
+
 @lru_cache(maxsize=64)
 def outline_of(piece: Piece) -> Ring:
     """The board's outside. Raises CutError at the size that cannot be."""

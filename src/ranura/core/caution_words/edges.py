@@ -138,6 +138,12 @@ WORDS: Table = {
         message="The fibres dive into the wood along the {edge}, up to {worst:n0}°: they split off ahead of the bit",
         do="A light climb pass first, as the house allows, then a light last pass with a sharp bit",
     ),
+    "fibres-lift-turned": Words(
+        place="direction",
+        level="caution",
+        message="Turned over, the fibres dive in other places, along the {edge}, up to {worst:n0}°",
+        do="Look where they lift before the second face, and go as lightly there",
+    ),
     "end-grain-out": Words(
         place="hold", level="caution", message="Where the bit leaves the {edge} the end grain breaks out",
         do="Clamp a backer there, level with the edge",

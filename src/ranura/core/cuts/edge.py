@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from ranura.core import numbers
 from ranura.core.errors import CutError, ToolError
 from ranura.core.lengths import Length
-from ranura.core.pieces import SIDES, Edge, Piece, edges_of
-from ranura.core.shapes.contour import Point
+from ranura.core.pieces import SIDES, Edge, Piece, edge_name, edges_of
+from ranura.core.shapes.contour import Point, mirrored
 from ranura.core.tooling.profiles import FLAT_ENDED, Profile
 
 Shape = Literal["roundover", "chamfer", "bevel", "cove", "ogee", "bead", "rabbet", "flush", "jointing"]
@@ -127,7 +127,7 @@ def edging(cut: EdgeCut, piece: Piece) -> Edging:
         raise CutError("no-edge", field="cut.edges")
     for ref in cut.edges:
         if ref not in there:
-            raise CutError("edge-gone", field="cut.edges", edge=_said(ref), there=", ".join(e.name for e in there.values()))
+            raise CutError("edge-gone", field="cut.edges", edge=edge_name(ref), there=", ".join(e.name for e in there.values()))
     edges = tuple(edge for ref, edge in there.items() if ref in cut.edges)
     size = cut.size.mm
     whole = profile_depth(cut.shape, size, thickness)
@@ -155,8 +155,13 @@ def edging(cut: EdgeCut, piece: Piece) -> Edging:
     )  # fmt: skip
 
 
-def _said(ref: str) -> str:
-    return {"near": "near edge", "right": "right end", "far": "far edge", "left": "left end"}.get(ref, ref.replace("-", " "))
+def turned_over(asked: Edging) -> Edging:
+    """The edge cut with its board on its other face: turned end for end, so that left and right change places.
+
+    Seen from above again: mirrored outlines, fibres and edges, each with the board's wood on its left as before."""
+    length = asked.part[0]
+    edges = tuple(replace(edge, points=mirrored(edge.points, length)) for edge in asked.edges)
+    return replace(asked, edges=edges, fibres=(-asked.fibres[0], asked.fibres[1]))
 
 
 def _check_reach(cut: EdgeCut, edges: tuple[Edge, ...], piece: Piece, width: float | None) -> None:

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
-from ranura.core.cuts.edge import Edging
+from ranura.core.cuts.edge import Edging, turned_over
 from ranura.core.cutting.direction import Sense, contour_direction, straight_direction
 from ranura.core.grain import Stretch, stretches
 from ranura.core.house_rules import HouseRules
@@ -23,8 +23,9 @@ START_CLIMB = 15.0
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Run:
-    """One edge as it is run. `points` are in the way of the router relative to the board, seen from above; a closed run comes
-    back to its first point. `sense` is how a person says it, facing the edge or going round.
+    """One edge as it is run. `points` are in the way of the router relative to the board, seen from above as it lies there: on a
+    table with its face down, turned end for end. A closed run comes back to its first point. `sense` is how a person says it,
+    facing the edge or going round.
 
     `end_grain`: it is cut across the fibres for most of its length, so that it comes first. `lead_in` and `backer` are wanted
     where no chosen edge goes on from there; `climb_start`: the house lets it begin with a short climb."""
@@ -54,9 +55,15 @@ def runs_of(
     Formula: straight edges by the vector rule; closed ones by the guide: by hand outside counter-clockwise, inside clockwise, on
         a table the other way round
     Source: the force of the cut; long grain takes away what the ends broke out"""
-    found = [_run(edge, edging, mounting, wood, rules, climb_start) for edge in edging.edges]
+    lying = lying_for(edging, mounting)
+    found = [_run(edge, lying, mounting, wood, rules, climb_start) for edge in lying.edges]
     found.sort(key=lambda run: (run.edge.closed, not run.end_grain, _place(run.edge)))
     return tuple(replace(run, number=number) for number, run in enumerate(found, start=1))
+
+
+def lying_for(edging: Edging, mounting: Mounting) -> Edging:
+    """The board as it lies before the person: face up by hand, face down on a table."""
+    return edging if mounting == "hand" else turned_over(edging)
 
 
 def _place(edge: Edge) -> int:
@@ -79,7 +86,7 @@ def _run(
         if edge.closed:
             points, lies = _begun_well(points, wood_on_left, edging, lies, rules)
     chosen = {each.ref for each in edging.edges}
-    before, after = _neighbours(edge, mounting)
+    before, after = _neighbours(edge)
     alone = not edge.closed
     return Run(
         number=0, edge=edge, points=points, sense=sense, stretches=lies,
@@ -101,13 +108,12 @@ def forwards(edge: Edge, mounting: Mounting) -> bool:
     return along.cut == "conventional"
 
 
-def _neighbours(edge: Edge, mounting: Mounting) -> tuple[str | None, str | None]:
-    """The refs of the edges that a straight one begins and ends at."""
+def _neighbours(edge: Edge) -> tuple[str | None, str | None]:
+    """The refs of the edges that a straight one begins and ends at; along the face the way is the same by hand and on a table."""
     if edge.ref not in SIDES:
         return None, None
     at = SIDES.index(edge.ref)
-    before, after = SIDES[at - 1], SIDES[(at + 1) % 4]
-    return (before, after) if mounting == "hand" else (after, before)
+    return SIDES[at - 1], SIDES[(at + 1) % 4]
 
 
 def _begun_well(

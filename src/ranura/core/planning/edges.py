@@ -13,7 +13,7 @@ from ranura.core.choosing.edges import EdgeJudge
 from ranura.core.choosing.judging import speed_of, turning_rpm
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.shortlist import shortlist
-from ranura.core.cuts.edge import BY_RADIUS, PROFILES_OF, EdgeCut, EdgeState, Edging, edging, shape_name
+from ranura.core.cuts.edge import BY_RADIUS, PROFILES_OF, EdgeCut, EdgeState, Edging, edging, shape_name, turned_over
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.staging import CLIMB_AREA, CLIMB_WIDTH, EdgeWork, Staging, climb_allowed, plan_stages
 from ranura.core.cutting.turning import Turning
@@ -209,6 +209,11 @@ def _cautions(
         worst = min(stretch.worst for run in lifting for stretch in run.lifts)
         code = "fibres-lift-climb" if by_hand and rules.climb == "light-pass" else "fibres-lift"
         found.append(caution(code, edge=names_of(lifting), worst=-worst))
+    if asked.both_faces:
+        other = [run for run in runs_of(turned_over(asked), chosen.router.mounting, wood, rules) if run.lifts]
+        if other:
+            worst = min(stretch.worst for run in other for stretch in run.lifts)
+            found.append(caution("fibres-lift-turned", edge=names_of(other), worst=-worst))
     broken = [run for run in runs if run.end_grain and run.backer]
     if broken:
         found.append(caution("end-grain-out", edge=names_of(broken)))

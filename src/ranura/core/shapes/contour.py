@@ -101,6 +101,14 @@ def signed_area(ring: Ring | list[Point]) -> float:
     return doubled / 2
 
 
+def mirrored(ring: Ring, length: float) -> Ring:
+    """A ring or path on a board of this length turned end for end, still running counter-clockwise.
+
+    >>> mirrored(((0, 0), (9, 0), (9, 4)), 10)
+    ((1, 4), (1, 0), (10, 0))"""
+    return tuple((length - x, y) for x, y in reversed(ring))
+
+
 def extent(ring: Ring) -> tuple[float, float, float, float]:
     """The least and greatest x and y: x0, y0, x1, y1."""
     xs, ys = [x for x, _ in ring], [y for _, y in ring]
