@@ -59,7 +59,7 @@ def test_the_section_is_the_board_without_what_the_stages_take(shape, router):
     face = max(y1, 0) if router == "plunge-two" else y0
     heights = [y for each in passes for _, y in each.exterior.coords]
     assert any(math.isclose(y, face, abs_tol=0.01) for y in heights), "the bit comes from the face"
-    assert (made.drawing[1].handle[0] > 0) == (router == "plunge-two"), "wood on the left by hand, on the right on a table"
+    assert (made.drawing[1].handle.at[0] > 0) == (router == "plunge-two"), "wood on the left by hand, on the right on a table"
 
 
 @settings(deadline=None, max_examples=40)

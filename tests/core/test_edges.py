@@ -7,7 +7,7 @@ import math
 
 import pytest
 from hypothesis import given, settings
-from tests.data.edges import board, boards, edge_cut, edge_cuts, mm, window
+from tests.data.edges import board, boards, edge_cut, edge_cuts, window
 
 from ranura.core.cuts.edge import edging
 from ranura.core.errors import CraftError, CutError
@@ -116,7 +116,7 @@ def test_ends_come_before_long_edges_and_each_begins_and_ends_safely():
     assert codes(end)["end-grain-out"] == "caution"
     across = plan(edge_cut("roundover", 6.35), board(grain="width"))
     assert "1 near edge, 2 far edge, 3 right end, 4 left end" in lines(across, "direction")
-    assert "ends" not in codes(plan(edge_cut("roundover", 6.35), board(material="mdf")))
+    assert "end-grain-out" not in codes(plan(edge_cut("roundover", 6.35, edges=("right",)), board(material="mdf")))
 
 
 def test_both_faces_with_too_little_edge_stop_and_the_straightedge_gets_out_of_it():
@@ -180,7 +180,8 @@ def test_a_bead_cannot_be_raised_and_says_so():
                         bearings=(19.05, 25.4), marked_max_rpm=20_000),),
     )  # fmt: skip
     larger = plan(edge_cut("bead", 9, edges=("near",)), board(thickness=40, material="hornbeam"), shop=shop, small_profile=1)
-    assert [stage.trip.offset for stage in larger.stages] in ([12.7, 9.525, 6.35], [6.35])
+    assert [stage.trip.offset for stage in larger.stages] == [12.7, 9.525, 6.35], "the larger bearings first"
+    assert "not-raised" in codes(larger)
     table = plan(
         edge_cut("bead", 3, edges=("near",), least_stages=3, router_id="table-three"),
         shop=dataclasses.replace(
@@ -222,6 +223,21 @@ def test_the_table_stops_a_trapped_strip_and_lets_the_near_edge_go():
     assert codes(made)["trapped"] == "stop"
     assert [dict(each.change) for each in made.remedies if each.answers == "trapped"] == [{"far_side": False}]
     assert plan(dataclasses.replace(cut, far_side=False)).status != "stop"
+
+
+def test_curved_work_on_a_table_stops_until_a_starting_pin_is_said_to_stand_there():
+    bare = dataclasses.replace(ARCH_OGEE, starting_pin=False)
+    assert plan(bare, ARCH).router_id == "plunge-two", "by hand, since the table cannot start it"
+    table = dataclasses.replace(bare, router_id="table-three")
+    made = plan(table, ARCH)
+    assert codes(made)["no-starting-pin"] == "stop"
+    assert {"starting_pin": True} in [dict(each.change) for each in made.remedies if each.answers == "no-starting-pin"]
+    pinned = plan(dataclasses.replace(table, starting_pin=True), ARCH)
+    assert pinned.status != "stop"
+    assert codes(pinned)["starting-pin"] == "caution"
+    straight = edge_cut("ogee", 6.35, edges=("near",), router_id="table-three")
+    assert plan(straight).status != "stop", "a fence needs no pin"
+    assert codes(plan(dataclasses.replace(straight, guide="bearing")))["no-starting-pin"] == "stop"
 
 
 def test_jointing_by_table_and_by_hand():
@@ -317,10 +333,6 @@ def test_no_plan_that_could_hurt_is_ready(cut, piece):
     assert not (hand and min(asked.part) < 75)
     assert not (cut.far_side and not hand)
     assert judge_of(cut, piece, SHOP).of_bit(bit) is None
-
-
-def test_lengths_are_read_once():
-    assert mm("1/4 in").mm == 6.35
 
 
 def test_a_roundover_set_lower_leaves_a_step_above_the_round():

@@ -49,5 +49,6 @@ edge_cuts = st.builds(
     guide=st.sampled_from([None, None, "bearing", "fence", "template"]),
     staged=st.sampled_from([None, None, "height", "fence", "both"]), least_stages=st.integers(1, 5),
     edge_state=st.sampled_from([None, "smooth", "sawn"]), far_side=st.sampled_from([False, False, True]),
+    starting_pin=st.booleans(),
     router_id=st.sampled_from([None, None, "table-three", "plunge-two", "trim-one"]),
 )  # fmt: skip

@@ -131,6 +131,7 @@ class EdgeCutIn(Door):
     least_stages: Annotated[int, Field(ge=1, le=12)] = 1
     edge_state: EdgeState | None = None
     far_side: bool = False
+    starting_pin: bool = False
     bit_id: IdText | None = None
     router_id: IdText | None = None
 

@@ -86,6 +86,15 @@ class Dimension:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class Handle:
+    """Where the bit is taken to move it; `deeper` and `wider` say which way, up (1) or down, right (1) or left, it goes then."""
+
+    at: Point
+    deeper: Literal[1, -1]
+    wider: Literal[1, -1]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class View:
     """One view: its frame (x0, y0, x1, y1) in mm and what stands in it, in order of painting. `edges` can be chosen; `handle` is
     where the bit is taken to move it."""
@@ -98,7 +107,7 @@ class View:
     dimensions: tuple[Dimension, ...]
     marks: tuple[Mark, ...] = ()
     edges: tuple[EdgeMark, ...] = ()
-    handle: Point | None = None
+    handle: Handle | None = None
 
 
 def box(x0: float, y0: float, x1: float, y1: float) -> tuple[Point, ...]:

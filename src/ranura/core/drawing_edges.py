@@ -6,7 +6,7 @@ import math
 from collections.abc import Mapping, Sequence
 from functools import lru_cache
 
-from ranura.core.drawing import Arrow, Dimension, EdgeMark, Mark, Outline, Point, View, base_outline, box
+from ranura.core.drawing import Arrow, Dimension, EdgeMark, Handle, Mark, Outline, Point, View, base_outline, box
 from ranura.core.edge_setting import EdgeSetting
 from ranura.core.guiding.runs import START_CLIMB, Run, at_share, wood_is_left
 from ranura.core.pieces import Piece, edges_of, openings_of, outline_of
@@ -279,8 +279,8 @@ def edge_section_view(setting: EdgeSetting, *, typed: Mapping[str, Text]) -> Vie
     width_at = at(reach(setting.bit, trip), 0)[0]
     beside = at(wide + into * 0.1, 0)[0]
     dimensions: tuple[Dimension, ...] = (
-        Dimension(start=(min(0.0, width_at), face), end=(max(0.0, width_at), face), offset=1 if hand else -1, field="width",
-                  name="profile-width", text=typed["width"]),
+        Dimension(start=(min(0.0, width_at), face), end=(max(0.0, width_at), face), offset=1 if hand else -1,
+                  field="size" if setting.edging.shape == "rabbet" else "width", name="profile-width", text=typed["width"]),
         Dimension(start=(beside, at(0, trip.height)[1]), end=(beside, face), offset=-1 if hand else 0, field="depth",
                   name="depth", text=typed["depth"], vertical=True),
         Dimension(start=(at(into * 1.03, 0)[0], at(0, 0)[1]), end=(at(into * 1.03, 0)[0], at(0, thickness)[1]),
@@ -291,7 +291,7 @@ def edge_section_view(setting: EdgeSetting, *, typed: Mapping[str, Text]) -> Vie
     caption = write("section along the feed" if hand else "section along the feed, face down on the table")
     return View(
         name="section", frame=frame, caption=caption, outlines=tuple(outlines), arrows=(), dimensions=dimensions,
-        handle=at(-trip.offset, trip.height),
+        handle=Handle(at=at(-trip.offset, trip.height), deeper=-1 if hand else 1, wider=-1 if hand else 1),
     )  # fmt: skip
 
 

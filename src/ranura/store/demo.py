@@ -57,7 +57,7 @@ ARCH = _board(
     "Proscenium arch", "ash", "680", "430", "22",
     openings=(Contour(form="arch", length=_mm("520"), width=_mm("310"), near=_mm("60"), radius=_mm("190")),),
 )  # fmt: skip
-ARCH_OGEE = EdgeCut(shape="ogee", size=_mm("6.35"), edges=("opening-1",), edge_state="smooth")
+ARCH_OGEE = EdgeCut(shape="ogee", size=_mm("6.35"), edges=("opening-1",), edge_state="smooth", starting_pin=True)
 CRATE_SIDE = _board("Prop crate side", "beech", "320", "200", "15", count=8)
 CRATE_BOTTOM = EdgeCut(shape="rabbet", size=_mm("6.35"), depth=_mm("7.5"), edges=("near",), edge_state="smooth")
 CONTROL_CROSS = _board("Control cross", "sycamore", "180", "70", "12", count=12)

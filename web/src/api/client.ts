@@ -17,6 +17,7 @@ export type CutChange = Partial<Omit<DadoIn, "kind">> | Partial<Omit<EdgeCutIn, 
 export type ContourIn = Schemas["ContourIn"];
 export type AskedField = NonNullable<Schemas["Dimension"]["field"]>;
 export type SavedProfile = Schemas["SavedProfile"];
+export type Handle = Schemas["Handle"];
 export type Remedy = Schemas["Remedy"];
 export type PieceIn = Schemas["PieceIn"];
 export type LengthIn = Schemas["LengthIn"];

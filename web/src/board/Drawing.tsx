@@ -19,7 +19,7 @@ const AT_FACE = { above: { above: 42, below: 8 }, below: { above: 10, below: 56 
 
 function roomFor(view: View): Room {
   if (!view.handle) return ROOM[view.name];
-  const width = view.dimensions.find((each) => each.field === "width");
+  const width = view.dimensions.find((each) => each.name === "profile-width");
   return AT_FACE[width && width.offset < 0 ? "below" : "above"];
 }
 
@@ -266,7 +266,9 @@ export const Drawing = memo(function Drawing({
               }}
             />
           ) : null}
-          {view.handle && onBit ? <Handle at={view.handle} view={view} scale={scale} onBit={onBit} /> : null}
+          {view.handle && onBit ? (
+            <Handle at={view.handle.at} view={view} scale={scale} onBit={onBit} />
+          ) : null}
           {view.dimensions.map((dimension) => (
             <DimensionMark
               key={dimension.name}

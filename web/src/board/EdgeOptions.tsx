@@ -37,7 +37,11 @@ function Choice({ label, value, options, onPick }: ChoiceProps) {
 
 /** How an edge cut is made, where the person wants it otherwise than Ranura would: faces, guide, stages, the edge's state. */
 export function EdgeOptions({ draft, plan, onEdit, onBench }: Props) {
-  const unusual = Boolean(draft.staged) || Boolean(draft.far_side) || (draft.least_stages ?? 1) > 1;
+  const unusual =
+    Boolean(draft.staged) ||
+    Boolean(draft.far_side) ||
+    Boolean(draft.starting_pin) ||
+    (draft.least_stages ?? 1) > 1;
   const [more, setMore] = useState(unusual);
   return (
     <div className="mt-1.5 flex flex-wrap items-center gap-1.5" data-testid="edge-options">
@@ -103,6 +107,15 @@ export function EdgeOptions({ draft, plan, onEdit, onBench }: Props) {
               ["far", "Edge away from the fence"],
             ]}
             onPick={(value) => onEdit({ far_side: value === "far" })}
+          />
+          <Choice
+            label="Starting pin"
+            value={draft.starting_pin ? "set" : "none"}
+            options={[
+              ["none", "No starting pin"],
+              ["set", "Starting pin set"],
+            ]}
+            onPick={(value) => onEdit({ starting_pin: value === "set" })}
           />
         </>
       ) : (

@@ -24,7 +24,7 @@ const view: View = {
   dimensions: [],
   marks: [],
   edges: [],
-  handle: [0, 5],
+  handle: { at: [0, 5], deeper: -1, wider: -1 },
 };
 
 describe("a section at a stage", () => {

@@ -33,7 +33,7 @@ WORDS: Table = {
         do="Take a smaller bearing, or a wider corner",
     ),
     "too-many-stages": Words(
-        place="depths", level="stop", message="Not even {count} stages keep this within the limits",
+        place="depths", level="stop", message="With {count} stages, the most there can be, one is still beyond school, power or stiffness",
         do="Take a stronger router, a thicker shank or a smaller profile",
     ),
     # R11 guides
@@ -159,9 +159,15 @@ WORDS: Table = {
         "pass",
     ),
     # The table
+    "no-starting-pin": Words(
+        place="guide",
+        level="stop",
+        message="No fence guides this, and nobody said that a starting pin stands in the table: the bit grabs the work",
+        do="Set a starting pin and say so, or take the router by hand",
+    ),
     "starting-pin": Words(
-        place="guide", level="caution", message="There is no fence on a curve: without a starting pin the bit grabs the work",
-        do="Set the pin, rest the work on it, swing it onto the bearing, and only then leave the pin",
+        place="guide", level="caution", message="No fence guides this: the work starts against the pin, or the bit grabs it",
+        do="Rest the work on the pin, swing it onto the bearing, and only then leave the pin",
     ),
     "narrow-end": Words(
         place="guide", level="caution", message="An end of {width:len} is too narrow to run along a fence by itself",

@@ -115,6 +115,8 @@ class EdgeJudge(Judge):
             return
         if router.mounting == "table" and self.edging.far_side:
             yield Reason("trapped")
+        if router.mounting == "table" and found.guide != "fence" and not self.edging.starting_pin:
+            yield Reason("no-starting-pin")
         left = self.least_contact(bit, found, router.mounting)
         if left is not None and numbers.under(left, self.rules.bearing_contact):
             code = "template-out-of-reach" if found.guide == "template" else "bearing-without-edge"

@@ -31,7 +31,7 @@ BEARING = 10.0
 SETUP_CODES = frozenset(
     {
         "fence-off-board", "no-room-for-clamps", "power-over", "bearing-without-edge", "fence-without-edge",
-        "template-out-of-reach", "straightedge-off-board", "trapped",
+        "template-out-of-reach", "straightedge-off-board", "trapped", "no-starting-pin",
     }
 )  # fmt: skip
 """Reasons that another board, another way of holding or a shallower cut can take away."""

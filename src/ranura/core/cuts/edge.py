@@ -31,6 +31,8 @@ PROFILES_OF: dict[Shape, frozenset[Profile]] = {
 """The profiles of bits that can make each shape."""
 BY_RADIUS: frozenset[Shape] = frozenset({"roundover", "cove", "ogee", "bead"})
 WANTS_DEPTH: frozenset[Shape] = frozenset({"rabbet", "flush"})
+STRAIGHT_WALLED: frozenset[Shape] = frozenset({"rabbet", "flush", "jointing"})
+"""Shapes that go down or in by steps, and not by stages of a profile."""
 _HEIGHT_IN_RADII = {"roundover": 1.0, "cove": 1.0, "ogee": 2.0, "bead": 2.0}
 FLUSH_EXTRA = 1.0
 """mm that a flush-trim bit reaches beyond the overhang it trims (R11)."""
@@ -49,8 +51,9 @@ class EdgeCut:
 
     `depth` is how far the profile reaches below the face; None for the whole profile. `width` is how far it reaches into the
     face; None where the bit's own bearing says. `edges` are refs of `edges_of`. `staged` and `least_stages` are how, and in how
-    many stages at least, the person wants to reach it. `edge_state` is how the guiding edge is, None
-    while nobody said. `far_side`: on a table the edge away from the fence is meant. `bit_id` and `router_id` are pinned tools.
+    many stages at least, the person wants to reach it. `edge_state` is how the guiding edge is, None while nobody said.
+    `far_side`: on a table the edge away from the fence is meant; `starting_pin`: one stands in it. `bit_id` and `router_id` are
+    pinned tools.
     """
 
     shape: Shape
@@ -65,6 +68,7 @@ class EdgeCut:
     least_stages: int = 1
     edge_state: EdgeState | None = None
     far_side: bool = False
+    starting_pin: bool = False
     bit_id: str | None = None
     router_id: str | None = None
     kind: Literal["edge"] = "edge"
@@ -89,6 +93,7 @@ class Edging:
     least_stages: int
     edge_state: EdgeState | None
     far_side: bool
+    starting_pin: bool
     thickness: float
     part: tuple[float, float]
     fibres: Point
@@ -150,7 +155,7 @@ def edging(cut: EdgeCut, piece: Piece) -> Edging:
     return Edging(
         shape=cut.shape, size=size, depth=depth, width=width, angle=45.0 if cut.angle is None else cut.angle, edges=edges,
         both_faces=cut.both_faces, guide=cut.guide, staged=cut.staged,
-        least_stages=cut.least_stages, edge_state=cut.edge_state, far_side=cut.far_side,
+        least_stages=cut.least_stages, edge_state=cut.edge_state, far_side=cut.far_side, starting_pin=cut.starting_pin,
         thickness=thickness, part=(piece.length.mm, piece.width.mm), fibres=piece.fibres, count=piece.count,
     )  # fmt: skip
 

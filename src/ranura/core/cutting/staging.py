@@ -12,7 +12,7 @@ from typing import Literal
 
 from ranura.core import numbers
 from ranura.core.cautions import Caution, Reason
-from ranura.core.cuts.edge import Edging, StageBy
+from ranura.core.cuts.edge import STRAIGHT_WALLED, Edging, StageBy
 from ranura.core.cuts.straight import StraightCut
 from ranura.core.cutting.feed import FeedLimit, feed_per_tooth, plan_feed, seconds_for, thinning
 from ranura.core.cutting.passes import cumulative_depths
@@ -130,7 +130,7 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
         the power and the bending; more than one: a last one of at most 0.5 mm normal to the face
     Source: R3, R5, R6, R12"""
     edging = work.edging
-    if edging.shape in ("rabbet", "flush", "jointing"):
+    if edging.shape in STRAIGHT_WALLED:
         return _stepped(work)
     by = stage_by(work, mounting)
     if by == "fence" and work.way.guide != "fence":
@@ -279,7 +279,7 @@ def _reason(work: EdgeWork, made: Sequence[Stage], failed: Bound) -> Reason | No
         if numbers.over(bent.stress_mpa, bent.stress_limit_mpa):
             return Reason("bit-overloaded", {"stress": bent.stress_mpa, "limit": bent.stress_limit_mpa})
         return Reason("bends-too-far", {"bent": bent.deflection_mm, "limit": work.turning.rules.bend_limit})
-    return Reason("too-many-stages", {"count": MOST_STAGES})
+    return Reason("too-many-stages", {"count": len(made)})
 
 
 def climb_allowed(work: EdgeWork, mounting: str) -> bool:

@@ -13,14 +13,24 @@ from ranura.core.choosing.edges import EdgeJudge
 from ranura.core.choosing.judging import speed_of, turning_rpm
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.shortlist import shortlist
-from ranura.core.cuts.edge import BY_RADIUS, PROFILES_OF, EdgeCut, EdgeState, Edging, edging, shape_name, turned_over
+from ranura.core.cuts.edge import (
+    BY_RADIUS,
+    PROFILES_OF,
+    STRAIGHT_WALLED,
+    EdgeCut,
+    EdgeState,
+    Edging,
+    edging,
+    shape_name,
+    turned_over,
+)
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.staging import CLIMB_AREA, CLIMB_WIDTH, EdgeWork, Staging, climb_allowed, plan_stages
 from ranura.core.cutting.turning import Turning
 from ranura.core.edge_setting import EdgeSetting
 from ranura.core.errors import CutError
 from ranura.core.guiding.edges import Way, stands_below
-from ranura.core.guiding.runs import Run, names_of, runs_of
+from ranura.core.guiding.runs import START_CLIMB, Run, names_of, runs_of
 from ranura.core.holding import EdgeHold, hold_edges
 from ranura.core.house_rules import HouseRules
 from ranura.core.materials import Material
@@ -31,13 +41,10 @@ from ranura.core.shapes.trips import Done, Stock, Trip, can_be_raised, taken
 from ranura.core.shop import Shop
 from ranura.core.text import write
 
-_WASTE_AT_MOST = 3.0
 _NARROW = 150.0
 _ONE_PLANE = frozenset({"bead"})
 _BURNS_FROM = 3
 _EDGE_GONE = frozenset({"bearing-without-edge", "fence-without-edge"})
-WANTS_STEPS = frozenset({"rabbet", "flush", "jointing"})
-"""Shapes with a straight wall, which go down or in by steps."""
 _WATCHED, _WATCHED_WITHOUT_HOLD = 0.5, 0.4
 """Shares of the power from which a plan says so (R5)."""
 
@@ -193,16 +200,16 @@ def _cautions(
     if way.guide == "fence" and by_hand and not chosen.base.sides[0].measured:
         found.append(caution("base-unmeasured"))
     sideways = asked.shape == "flush" or (asked.shape == "jointing" and way.guide == "template")
-    if sideways and numbers.over(asked.size, most := min(_WASTE_AT_MOST, rules.waste_outside, bit.diameter / 2)):
+    if sideways and numbers.over(asked.size, most := min(rules.waste_outside, bit.diameter / 2)):
         found.append(caution("much-overhang", overhang=asked.size, most=most))
     if judge.sharp:
         found.append(caution("corner-left-round", radius=bit.diameter / 2))
     if climbs and any(run.climb_start for run in runs):
-        found.append(caution("climb-start", length=15.0))
+        found.append(caution("climb-start", length=START_CLIMB))
     if staging is not None:
         found += _of_stages(staging, bit.state, asked, wood, speed_hold=chosen.router.speed_hold)
         wanted = asked.least_stages > 1 or asked.staged in ("height", "both")
-        if asked.shape not in WANTS_STEPS and not can_be_raised(bit) and (wanted or staging.reason is not None):
+        if asked.shape not in STRAIGHT_WALLED and not can_be_raised(bit) and (wanted or staging.reason is not None):
             found.append(caution("not-raised", shape=shape_name(asked.shape), n=len(staging.stages)))
     lifting = [run for run in runs if run.lifts]
     if lifting:
@@ -218,7 +225,7 @@ def _cautions(
     if broken:
         found.append(caution("end-grain-out", edge=names_of(broken)))
     if not by_hand:
-        found += _of_table(asked, bit.diameter + rules.opening_clearance, bit.kind.profile in _ONE_PLANE, runs, judge)
+        found += _of_table(asked, way, bit.diameter + rules.opening_clearance, bit.kind.profile in _ONE_PLANE, runs, judge)
     return found
 
 
@@ -238,11 +245,11 @@ def _of_stages(staging: Staging, state: str, asked: Edging, wood: Material, *, s
     return found
 
 
-def _of_table(asked: Edging, opening: float, one_plane: bool, runs: tuple[Run, ...], judge: EdgeJudge) -> list[Caution]:
+def _of_table(asked: Edging, way: Way, opening: float, one_plane: bool, runs: tuple[Run, ...], judge: EdgeJudge) -> list[Caution]:
     """What the table asks for: pin, mitre gauge, closed opening, push blocks, carrier, feather boards (R7, R15)."""
     found: list[Caution] = []
     length, width = asked.part
-    if not asked.straight:
+    if way.guide != "fence":
         found.append(caution("starting-pin"))
     if judge.small:
         found.append(caution("carrier", length=length, width=width))
@@ -263,6 +270,7 @@ _WAYS_OUT: tuple[tuple[str, Mapping[str, Any], str], ...] = (
     ("template", {"guide": "template", "router_id": None}, "Tape a straightedge below the board for the bearing to ride on"),
     ("table", {"guide": None, "router_id": None}, "Take it to the table"),
     ("one-face", {"both_faces": False}, "Cut one face only"),
+    ("pin", {"starting_pin": True}, "A starting pin stands in the table"),
     ("near-side", {"far_side": False}, "Cut the edge that runs along the fence"),
 )  # fmt: skip
 _EDGE_STATES: tuple[tuple[EdgeState, str], ...] = (("smooth", "It is planed and smooth"), ("sawn", "It is as sawn"))
@@ -295,7 +303,8 @@ def _tried(code: str, cut: EdgeCut, changed: EdgeCut, piece: Piece, judge: EdgeJ
     if code in ("one-face", "near-side"):
         routers = [router for router in routers if cut.router_id in (None, router.id)]
     else:
-        routers = [router for router in routers if (router.mounting == "table") == (code == "table")]
+        routers = [router for router in routers if (router.mounting == "table") == (code in ("table", "pin"))]
+        routers = [router for router in routers if code != "pin" or cut.router_id in (None, router.id)]
     try:
         trial = EdgeJudge(shop, edging(changed, piece), judge.wood, judge.rules, judge.before)
     except CutError:
