@@ -33,7 +33,7 @@ WORDS: Table = {
         do="Take a smaller bearing, or a wider corner",
     ),
     "too-many-stages": Words(
-        place="depths", level="stop", message="With {count} stages, the most there can be, one is still beyond school, power or stiffness",
+        place="depths", level="stop", message="Even in {count} stages, the most here, one is beyond school, power or stiffness",
         do="Take a stronger router, a thicker shank or a smaller profile",
     ),
     # R11 guides

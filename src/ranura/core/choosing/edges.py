@@ -9,6 +9,7 @@ from typing import Any
 from ranura.core import numbers
 from ranura.core.cautions import Reason
 from ranura.core.choosing.judging import Judge
+from ranura.core.choosing.losses import in_words, of_tools
 from ranura.core.choosing.order import Candidate, Pair, Ranking
 from ranura.core.cuts.edge import BY_RADIUS, FLUSH_EXTRA, PROFILES_OF, Edging, shape_name
 from ranura.core.cutting.feed import plan_feed
@@ -20,8 +21,8 @@ from ranura.core.materials import Material
 from ranura.core.shapes.contour import extent, tightest
 from ranura.core.shapes.trips import Done, Stock, Trip, can_be_raised, taken
 from ranura.core.shop import Shop
-from ranura.core.text import Fact, Text, write
-from ranura.core.tooling.bits import Bit, shank_name
+from ranura.core.text import Text
+from ranura.core.tooling.bits import Bit
 from ranura.core.tooling.profiles import BEARING_HEIGHT, FLAT_ENDED
 from ranura.core.tooling.routers import Base, Mounting, Router
 
@@ -29,20 +30,6 @@ RADIUS_FIT = 0.05
 """mm within which a printed radius is the one that was asked for."""
 START_ROOM = 3.0
 """mm around a bit that starts in an opening, clear of the wood."""
-
-LOSSES = {
-    "dull": "dull: half as much power again, and it burns",
-    "worn": "worn",
-    "fence-to-set": "a fence to set, where a bearing would ride",
-    "thinner-shank": "bends more: {shank:a} shank instead of {best}",
-    "bends-more": "bends {times:n1} times as much",
-    "less-power": "{watts:n0} W instead of {best:n0} W",
-    "sleeved": "held in a reducing sleeve: less grip, more run-out",
-    "table": "the board is carried to the table",
-    "hand": "the router is carried along the edge by hand",
-    "dearer": "costs {price:n2} instead of {best:n2}",
-}
-"""What a candidate can lose against the best, in words."""
 
 
 class EdgeJudge(Judge):
@@ -186,32 +173,12 @@ class EdgeJudge(Judge):
 
     def losses(self, each: Candidate, best: Candidate) -> tuple[Text, ...]:
         """See `Judge.losses`."""
-        found: list[Text] = []
-
-        def loses(code: str, **facts: Fact) -> None:
-            found.append(write(LOSSES[code], **facts))
-
-        bit, other = each.bit, best.bit
-        if bit.state == "dull" and other.state != "dull":
-            loses("dull")
-        if each.sleeved and not best.sleeved:
-            loses("sleeved")
+        lost = of_tools(each, best)
         if self.fenced(each) and not self.fenced(best):
-            loses("fence-to-set")
+            lost["fence-to-set"] = {}
         if each.router.mounting != best.router.mounting:
-            loses(each.router.mounting)
-        times = each.compliance / best.compliance
-        if numbers.under(bit.shank, other.shank):
-            loses("thinner-shank", shank=shank_name(bit.shank), best=shank_name(other.shank))
-        elif times >= 2:
-            loses("bends-more", times=times)
-        if each.router.rated_input_w < best.router.rated_input_w:
-            loses("less-power", watts=each.router.rated_input_w, best=best.router.rated_input_w)
-        if bit.state == "worn" and other.state == "sharp":
-            loses("worn")
-        if not found and bit.price and other.price and bit.price > other.price:
-            loses("dearer", price=bit.price, best=other.price)
-        return tuple(found)
+            lost["to-the-table" if each.router.mounting == "table" else "by-hand"] = {}
+        return in_words(lost, each, best)
 
     def fenced(self, each: Candidate) -> bool:
         """Whether a fence must be set for it."""

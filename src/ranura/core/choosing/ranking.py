@@ -8,12 +8,13 @@ from collections.abc import Collection, Sequence
 from typing import Any
 
 from ranura.core import numbers
+from ranura.core.choosing.losses import in_words, of_tools
 from ranura.core.choosing.order import Candidate, Pair, Ranking
 from ranura.core.cuts.straight import StraightCut
 from ranura.core.house_rules import HouseRules
 from ranura.core.materials import CROSS_VENEERED, Material
-from ranura.core.text import Fact, Text, write
-from ranura.core.tooling.bits import Bit, shank_name
+from ranura.core.text import Text
+from ranura.core.tooling.bits import Bit
 from ranura.core.tooling.profiles import PROFILES, SPIRALS, Profile
 
 _VENEERED: tuple[Profile, ...] = ("down-cut", "straight", "compression", "up-cut")
@@ -24,21 +25,6 @@ _SOLID_DEEP: tuple[Profile, ...] = ("up-cut", "straight", "compression", "down-c
 _SOLID_SHALLOW: tuple[Profile, ...] = ("down-cut", "straight", "up-cut", "compression")
 
 _TEARS = 3
-
-LOSSES = {
-    "more-passes": "{count} passes side by side instead of {best}",
-    "thinner-shank": "bends more: {shank:a} shank instead of {best}",
-    "bends-more": "bends {times:n1} times as much",
-    "dull": "dull: half as much power again, and it burns",
-    "rougher": "the edges of the cut come out less clean in {material}",
-    "less-power": "{watts:n0} W instead of {best:n0} W",
-    "sleeved": "held in a reducing sleeve: less grip, more run-out",
-    "school": "this shop takes {kind} first",
-    "mounted": "another set-up to mount",
-    "dearer": "costs {price:n2} instead of {best:n2}",
-    "worn": "worn",
-}
-"""What a candidate can lose against the best, in words."""
 
 
 def finish_order(material: Material, need: StraightCut) -> tuple[Profile, ...]:
@@ -119,33 +105,14 @@ class ChannelRanking(Ranking):
 
 def losses(each: Candidate, best: Candidate, material: Material, need: StraightCut, rules: HouseRules) -> tuple[Text, ...]:
     """What a candidate loses against the best, worst first; empty for the best itself."""
-    found: list[Text] = []
-
-    def loses(code: str, **facts: Fact) -> None:
-        found.append(write(LOSSES[code], **facts))
-
+    lost = of_tools(each, best)
     bit, other = each.bit, best.bit
-    count, fewest = need.lateral_passes(bit.diameter), need.lateral_passes(other.diameter)
-    order = finish_order(material, need)
-    if bit.state == "dull" and other.state != "dull":
-        loses("dull")
     if _school_rank(bit.profile, material, need, rules) > _school_rank(other.profile, material, need, rules):
-        loses("school", kind="spirals" if other.profile in SPIRALS else "straight bits")
-    if each.sleeved and not best.sleeved:
-        loses("sleeved")
+        lost["school"] = {"kind": "spirals" if other.profile in SPIRALS else "straight bits"}
+    count, fewest = need.lateral_passes(bit.diameter), need.lateral_passes(other.diameter)
     if count > fewest:
-        loses("more-passes", count=count, best=fewest)
-    times = each.compliance / best.compliance
-    if numbers.under(bit.shank, other.shank):
-        loses("thinner-shank", shank=shank_name(bit.shank), best=shank_name(other.shank))
-    elif times >= 2:
-        loses("bends-more", times=times)
+        lost["more-passes"] = {"count": count, "best": fewest}
+    order = finish_order(material, need)
     if finish_rank(bit.profile, order, material) > finish_rank(other.profile, order, material):
-        loses("rougher", material=material.name)
-    if each.router.rated_input_w < best.router.rated_input_w:
-        loses("less-power", watts=each.router.rated_input_w, best=best.router.rated_input_w)
-    if bit.state == "worn" and other.state == "sharp":
-        loses("worn")
-    if not found and bit.price and other.price and bit.price > other.price:
-        loses("dearer", price=bit.price, best=other.price)
-    return tuple(found)
+        lost["rougher"] = {"material": material.name}
+    return in_words(lost, each, best)
