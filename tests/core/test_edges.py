@@ -13,7 +13,7 @@ from ranura.core.cuts.edge import edging
 from ranura.core.errors import CraftError, CutError
 from ranura.core.house_rules import HouseRules
 from ranura.core.plan import CutPlan, judge_of, plan_cut
-from ranura.core.planning.edges import DoneCut
+from ranura.core.planning.common import DoneCut
 from ranura.core.shapes.contour import Contour
 from ranura.core.tooling.bits import Bit
 from ranura.store.demo import (  # fmt: skip
@@ -33,6 +33,11 @@ from ranura.store.demo import (  # fmt: skip
 
 def plan(cut, piece=None, shop=SHOP, before=(), **rules) -> CutPlan:
     return plan_cut(cut, piece or board(), shop, dataclasses.replace(shop.rules, **rules), before=before)
+
+
+def was_cut(bit_id: str, height: float, offset: float) -> DoneCut:
+    """A cut made before along the near edge."""
+    return DoneCut(edges=("near",), bit_id=bit_id, height=height, offset=offset, both_faces=False)
 
 
 def codes(made: CutPlan) -> dict[str, str]:
@@ -144,8 +149,8 @@ def test_a_thin_board_may_let_the_bearing_ride_on_a_template_below():
 
 def test_what_an_earlier_cut_took_counts_for_the_next():
     first = plan(edge_cut("rabbet", 9.5, 12, edges=("near",)))
-    assert first.leaves == DoneCut(("near",), "rabbet-9.525", 12, pytest.approx(15.875 / 2), False)
-    done = (DoneCut(("near",), "straight-12.7", 17.0, -3.0, False),)
+    assert first.leaves == was_cut("rabbet-9.525", 12, pytest.approx(15.875 / 2))
+    done = (was_cut("straight-12.7", 17.0, -3.0),)
     alone = plan(edge_cut("roundover", 6.35, edges=("near",)))
     after = plan(edge_cut("roundover", 6.35, edges=("near",)), before=done)
     assert alone.status == "ready"
@@ -356,7 +361,7 @@ def test_stacked_profiles_take_only_what_the_one_before_left():
 
 def test_a_bearing_that_meets_a_groove_on_its_way_is_noticed():
     """The last stage rides below the groove; an earlier one would ride right in it."""
-    groove = (DoneCut(("near",), "straight-9.525", 9.0, 0.0, False),)
+    groove = (was_cut("straight-9.525", 9.0, 0.0),)
     shop = dataclasses.replace(SHOP, rules=dataclasses.replace(SHOP.rules, depth_rule="fixed-cap", pass_cap=3))
     made = plan(edge_cut("cove", 12.7, edges=("near",), router_id="plunge-two"), board(thickness=30), shop=shop, before=groove)
     assert figure(made, "edge.contact") < 5.0

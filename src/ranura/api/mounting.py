@@ -10,7 +10,7 @@ from ranura.core.choosing.order import Pair
 from ranura.core.errors import CraftError
 from ranura.core.pieces import Piece
 from ranura.core.plan import Cut, plan_cut
-from ranura.core.planning.edges import DoneCut
+from ranura.core.planning.common import DoneCut
 from ranura.core.shop import Shop
 from ranura.store import repository
 from ranura.store.repository import Store

@@ -4,38 +4,27 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import partial
 from typing import Literal
 
 from ranura.core.cautions import Caution, has_stop
-from ranura.core.choosing.channels import ChannelJudge
-from ranura.core.choosing.edges import EdgeJudge
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.offers import SHOWN_OFFERS, Miss, Offer, costs, misses_of, offers
-from ranura.core.choosing.order import Candidate, Pair
+from ranura.core.choosing.order import Pair
 from ranura.core.choosing.shortlist import shortlist
-from ranura.core.cuts.dado import Dado, channel
-from ranura.core.cuts.edge import EdgeCut, Edging, edging, shape_name
+from ranura.core.cuts.dado import Dado
+from ranura.core.cuts.edge import EdgeCut, shape_name
 from ranura.core.cutting.staging import Stage
 from ranura.core.cutting.stepping import Pass
-from ranura.core.drawing import AskedField, Point, View, glyph
-from ranura.core.drawing_edges import edge_glyph, edge_plan_view, edge_section_view
-from ranura.core.edge_setting import EdgeSetting
+from ranura.core.drawing import AskedField, Point, View
 from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import Length, as_typed, written_in
-from ranura.core.materials import Material
 from ranura.core.pieces import Piece, edges_of
-from ranura.core.planning import channels, edges
-from ranura.core.planning.common import Remedy, check_shop, choose
-from ranura.core.planning.edges import DoneCut
-from ranura.core.setting import ToolSetting
+from ranura.core.planning import channels, edge_family
+from ranura.core.planning.common import DoneCut, Family, Remedy, check_shop, choose
 from ranura.core.shop import Shop
-from ranura.core.slip import PASS_COLUMNS, PassLine, Section, pass_lines, sections
-from ranura.core.slip_edges import STAGE_COLUMNS, edge_sections, stage_lines
+from ranura.core.slip import PassLine, Section
 from ranura.core.text import Reading, Text, inches_to, write
 from ranura.core.working import Figure, show
-from ranura.core.workings import figures
-from ranura.core.workings.edges import edge_figures
 
 Cut = Dado | EdgeCut
 """What can be planned."""
@@ -114,36 +103,35 @@ def plan_cut(
     Raises `CutError` with the dimension that cannot be: no wood for it, or no bit in the drawer for it. A pinned tool
     that cannot make the cut is planned all the same, as far as it goes, with its stop."""
     with inches_to(rules.inch_parts):
-        wood = shop.material(piece.material, field="piece.material")
-        if isinstance(cut, EdgeCut):
-            return _plan_edge(cut, piece, shop, rules, wood, mounted, before)
-        return _plan_channel(cut, piece, shop, rules, wood, mounted)
+        return _plan(cut, piece, shop, rules, mounted, before)
 
 
 def judge_of(cut: Cut, piece: Piece, shop: Shop, *, before: Sequence[DoneCut] = ()) -> Judge:
     """The judge of a cut in a piece. Raises `CutError` with the dimension that cannot be."""
+    return _family(cut, piece, shop, shop.rules, before).judge
+
+
+def _family(cut: Cut, piece: Piece, shop: Shop, rules: HouseRules, before: Sequence[DoneCut]) -> Family:
+    """How a cut of its kind is planned."""
     wood = shop.material(piece.material, field="piece.material")
     if isinstance(cut, EdgeCut):
-        return EdgeJudge(shop, edging(cut, piece), wood, shop.rules, edges.before_here(before, cut, shop))
-    asked = channel(cut, piece)
-    return ChannelJudge(shop, asked.need, wood, shop.rules, asked)
+        return edge_family.family(cut, piece, shop, wood, rules, before)
+    return channels.family(cut, piece, shop, wood, rules)
 
 
-def _plan_channel(
-    cut: Dado, piece: Piece, shop: Shop, rules: HouseRules, wood: Material, mounted: frozenset[Pair]
+def _plan(
+    cut: Cut, piece: Piece, shop: Shop, rules: HouseRules, mounted: frozenset[Pair], before: Sequence[DoneCut]
 ) -> CutPlan:  # fmt: skip
-    asked = channel(cut, piece)
+    family = _family(cut, piece, shop, rules, before)
     check_shop(shop)
-    judge = ChannelJudge(shop, asked.need, wood, rules, asked)
+    judge = family.judge
     ranking = judge.ranking(mounted)
     sifted = shortlist(judge, ranking, count=SHOWN_OFFERS)
-    refuse = partial(channels.refuse_the_dimension, judge)
-    chosen = choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=refuse)
-    setting = channels.setting_of(chosen, judge, piece)
-    worked = figures(setting)
-    passes = setting.stepping.passes if setting.stepping else ()
+    chosen = choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=family.refuse)
+    made = family.make(chosen)
+    setting, said = made.setting, made.said()
     best = sifted.fit[0] if sifted.fit else None
-    taken = None if best is None or _same(setting, best) else channels.setting_of(best, judge, piece)
+    other = best is not None and (best.bit.id, best.router.id) != (chosen.bit.id, chosen.router.id)
     return CutPlan(
         title=title_of(cut, rules),
         sentence=sentence_of(cut, piece, rules),
@@ -152,87 +140,22 @@ def _plan_channel(
         bit_id=chosen.bit.id,
         router_id=chosen.router.id,
         pinned=_pinned(cut),
-        costs=() if taken is None else costs(setting, taken, judge),
+        costs=costs(setting, family.make(best).setting, judge) if best is not None and other else (),
         offers=offers(sifted.fit, judge),
         misses=misses_of(judge, sifted, best),
-        remedies=channels.remedies(setting),
-        passes=passes,
-        stages=(),
-        pass_columns=PASS_COLUMNS,
-        pass_lines=pass_lines(passes),
-        figures=worked,
-        slip=sections(setting, cut, worked, setting.cautions),
+        remedies=said.remedies,
+        passes=said.passes,
+        stages=said.stages,
+        pass_columns=said.pass_columns,
+        pass_lines=said.pass_lines,
+        figures=said.figures,
+        slip=said.slip,
         cautions=setting.cautions,
-        drawing=channels.drawing_of(setting, cut),
-        run_mm=asked.run,
-        leaves=None,
-        glyph=glyph(asked),
+        drawing=said.drawing,
+        run_mm=said.run_mm,
+        leaves=said.leaves,
+        glyph=said.glyph,
     )
-
-
-def _plan_edge(
-    cut: EdgeCut, piece: Piece, shop: Shop, rules: HouseRules, wood: Material, mounted: frozenset[Pair],
-    before: Sequence[DoneCut],
-) -> CutPlan:  # fmt: skip
-    asked = edging(cut, piece)
-    check_shop(shop)
-    judge = EdgeJudge(shop, asked, wood, rules, edges.before_here(before, cut, shop))
-    ranking = judge.ranking(mounted)
-    sifted = shortlist(judge, ranking, count=SHOWN_OFFERS)
-    chosen = choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=partial(edges.refuse, judge))
-    setting = edges.setting_of(chosen, judge, piece)
-    worked = edge_figures(setting)
-    best = sifted.fit[0] if sifted.fit else None
-    taken = None if best is None or _same(setting, best) else edges.setting_of(best, judge, piece)
-    return CutPlan(
-        title=title_of(cut, rules),
-        sentence=sentence_of(cut, piece, rules),
-        asked=_asked(cut),
-        status=_status(setting.cautions),
-        bit_id=chosen.bit.id,
-        router_id=chosen.router.id,
-        pinned=_pinned(cut),
-        costs=() if taken is None else costs(setting, taken, judge),
-        offers=offers(sifted.fit, judge),
-        misses=misses_of(judge, sifted, best),
-        remedies=edges.remedies(cut, piece, judge, setting),
-        passes=(),
-        stages=setting.staging.stages if setting.staging else (),
-        pass_columns=STAGE_COLUMNS,
-        pass_lines=stage_lines(setting),
-        figures=worked,
-        slip=edge_sections(setting, worked, setting.cautions),
-        cautions=setting.cautions,
-        drawing=(edge_plan_view(setting, piece), edge_section_view(setting, typed=_typed(cut, asked, piece, worked))),
-        run_mm=asked.way * (2 if asked.both_faces else 1),
-        leaves=_leaves(cut, setting),
-        glyph=edge_glyph(
-            setting.bit, setting.way.trip if setting.way else None, thickness=asked.thickness,
-            outlines=setting.section.outlines if setting.section else (),
-        ),
-    )  # fmt: skip
-
-
-def _same(setting: ToolSetting, best: Candidate) -> bool:
-    return (setting.bit.id, setting.router.id) == (best.bit.id, best.router.id)
-
-
-def _leaves(cut: EdgeCut, setting: EdgeSetting) -> DoneCut | None:
-    if setting.way is None:
-        return None
-    trip = setting.way.trip
-    return DoneCut(cut.edges, setting.bit.id, trip.height, trip.offset, cut.both_faces)
-
-
-def _typed(cut: EdgeCut, asked: Edging, piece: Piece, worked: Sequence[Figure]) -> dict[str, Text]:
-    """The texts of the section's dimensions: as typed where they were, else as they come out."""
-    wide = next((figure.value for figure in worked if figure.key == "edge.width"), asked.size)
-    width = cut.size if cut.shape == "rabbet" else cut.width
-    return {
-        "depth": write("{d:short}", d=asked.depth) if cut.depth is None else write(as_typed(cut.depth)),
-        "width": write("{w:short}", w=wide) if width is None else write(as_typed(width)),
-        "thickness": write(as_typed(piece.thickness)),
-    }
 
 
 def _pinned(cut: Cut) -> tuple[Literal["bit", "router"], ...]:

@@ -2,26 +2,59 @@
 
 from __future__ import annotations
 
+from functools import partial
+
 from ranura.core import numbers
 from ranura.core.cautions import Caution, caution, spoken
 from ranura.core.choosing.candidates import Drop
 from ranura.core.choosing.channels import ChannelJudge
 from ranura.core.choosing.judging import speed_of, turning_rpm
 from ranura.core.choosing.order import Candidate
-from ranura.core.cuts.dado import Channel, Dado
+from ranura.core.cuts.dado import Channel, Dado, channel
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.stepping import Stepping, plan_steps
-from ranura.core.drawing import View, board_view, plan_view, section_view
+from ranura.core.drawing import View, board_view, glyph, plan_view, section_view
 from ranura.core.errors import CutError
 from ranura.core.guiding.placing import place_fence
 from ranura.core.holding import hold, sweep_of
+from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import as_typed
 from ranura.core.materials import CROSS_VENEERED, Material
 from ranura.core.pieces import Piece
-from ranura.core.planning.common import Remedy, in_order, tool_cautions
+from ranura.core.planning.common import Family, Made, Remedy, Said, in_order, tool_cautions
 from ranura.core.setting import Setting
 from ranura.core.shop import Shop
+from ranura.core.slip import PASS_COLUMNS, pass_lines, sections
 from ranura.core.text import write
+from ranura.core.workings import figures
+
+
+def family(cut: Dado, piece: Piece, shop: Shop, wood: Material, rules: HouseRules) -> Family:
+    """How a channel is planned. Raises `CutError` with the dimension that cannot be."""
+    asked = channel(cut, piece)
+    judge = ChannelJudge(shop, asked.need, wood, rules, asked)
+
+    def make(chosen: Candidate) -> Made:
+        setting = setting_of(chosen, judge, piece)
+        return Made(setting=setting, said=partial(_said, setting, cut))
+
+    return Family(judge=judge, refuse=partial(refuse_the_dimension, judge), make=make)
+
+
+def _said(setting: Setting, cut: Dado) -> Said:
+    worked = figures(setting)
+    passes = setting.stepping.passes if setting.stepping else ()
+    return Said(
+        figures=worked,
+        slip=sections(setting, cut, worked, setting.cautions),
+        drawing=drawing_of(setting, cut),
+        remedies=remedies(setting),
+        pass_columns=PASS_COLUMNS,
+        pass_lines=pass_lines(passes),
+        run_mm=setting.channel.run,
+        glyph=glyph(setting.channel),
+        passes=passes,
+    )
 
 
 def refuse_the_dimension(judge: ChannelJudge, dropped: list[Drop]) -> None:

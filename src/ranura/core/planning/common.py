@@ -15,13 +15,19 @@ from ranura.core.choosing.order import Candidate, Ranking
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.speed import Speed
+from ranura.core.cutting.staging import Stage
+from ranura.core.cutting.stepping import Pass
+from ranura.core.drawing import Point, View
 from ranura.core.errors import CutError
 from ranura.core.house_rules import HouseRules
 from ranura.core.materials import Material
 from ranura.core.pieces import Piece
+from ranura.core.setting import ToolSetting
 from ranura.core.shop import Shop
+from ranura.core.slip import PassLine, Section
 from ranura.core.text import Text
 from ranura.core.tooling.bits import shank_name
+from ranura.core.working import Figure
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -31,6 +37,52 @@ class Remedy:
     answers: str
     says: Text
     change: Mapping[str, Any]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class DoneCut:
+    """An edge cut made before in the same board: at which edges, with what, on which faces."""
+
+    edges: tuple[str, ...]
+    bit_id: str
+    height: float
+    offset: float
+    both_faces: bool
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Said:
+    """What a plan says and shows of a setting; see `CutPlan`."""
+
+    figures: tuple[Figure, ...]
+    slip: tuple[Section, ...]
+    drawing: tuple[View, ...]
+    remedies: tuple[Remedy, ...]
+    pass_columns: tuple[str, ...]
+    pass_lines: tuple[PassLine, ...]
+    run_mm: float
+    glyph: tuple[Point, ...]
+    passes: tuple[Pass, ...] = ()
+    stages: tuple[Stage, ...] = ()
+    leaves: DoneCut | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Made:
+    """A setting that was worked out; it is put into words when somebody reads it."""
+
+    setting: ToolSetting
+    said: Callable[[], Said]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Family:
+    """How one kind of cut is planned: who judges the tools, which dimension is refused where none can make it, and what a pair of
+    tools makes of it."""
+
+    judge: Judge
+    refuse: Callable[[list[Drop]], None]
+    make: Callable[[Candidate], Made]
 
 
 _LEVELS = {"stop": 0, "caution": 1, "note": 2}

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from typing import Any
 
 from ranura.core import numbers
@@ -35,7 +35,7 @@ from ranura.core.holding import EdgeHold, hold_edges
 from ranura.core.house_rules import HouseRules
 from ranura.core.materials import Material
 from ranura.core.pieces import Piece
-from ranura.core.planning.common import Remedy, in_order, tool_cautions
+from ranura.core.planning.common import DoneCut, Remedy, in_order, tool_cautions
 from ranura.core.shapes.section import section_of
 from ranura.core.shapes.trips import Done, Stock, Trip, can_be_raised, taken
 from ranura.core.shop import Shop
@@ -47,17 +47,6 @@ _BURNS_FROM = 3
 _EDGE_GONE = frozenset({"bearing-without-edge", "fence-without-edge"})
 _WATCHED, _WATCHED_WITHOUT_HOLD = 0.5, 0.4
 """Shares of the power from which a plan says so (R5)."""
-
-
-@dataclass(frozen=True, slots=True)
-class DoneCut:
-    """An edge cut made before in the same board: at which edges, with what, on which faces."""
-
-    edges: tuple[str, ...]
-    bit_id: str
-    height: float
-    offset: float
-    both_faces: bool
 
 
 def before_here(done: Sequence[DoneCut], cut: EdgeCut, shop: Shop) -> tuple[Done, ...]:
