@@ -67,12 +67,14 @@ class Stage:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Staging:
-    """All stages, how they come about, and what made them as many as they are. `reason`: not even that many are enough."""
+    """All stages, how they come about, and what made them as many as they are: `step` is the school's, in mm. `reason`: not even
+    that many are enough."""
 
     stages: tuple[Stage, ...]
     by: By
     bound: Bound
     whole_area: float
+    step: float
     reason: Reason | None
 
     @property
@@ -146,7 +148,7 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
     reason = None if failed is None else _reason(work, made, failed)
     return Staging(
         stages=_with_climb(work, made, mounting), by="single" if count == 1 else by, bound=bound,
-        whole_area=taken(work.turning.bit, work.way.trip, work.stock), reason=reason,
+        whole_area=taken(work.turning.bit, work.way.trip, work.stock), step=school_of(work), reason=reason,
     )  # fmt: skip
 
 
@@ -181,7 +183,7 @@ def _stepped(work: EdgeWork) -> Staging:
     failed = _failing(work, made, depths_matter=False)
     return Staging(
         stages=made, by=by, bound=bound, whole_area=sum(stage.bites[0].area for stage in made),  # type: ignore[arg-type]
-        reason=None if failed is None else _reason(work, made, failed),
+        step=school_of(work), reason=None if failed is None else _reason(work, made, failed),
     )  # fmt: skip
 
 
@@ -193,13 +195,13 @@ def _by_bearings(work: EdgeWork) -> Staging:
     failed = _failing(work, single)
     if failed is None or not larger:
         return Staging(
-            stages=single, by="single", bound="whole", whole_area=taken(bit, final, work.stock),
+            stages=single, by="single", bound="whole", whole_area=taken(bit, final, work.stock), step=school_of(work),
             reason=None if failed is None else _reason(work, single, failed),
         )  # fmt: skip
     made = _evaluated(work, [*(replace(final, offset=each / 2) for each in larger), final])
     still = _failing(work, made)
     return Staging(
-        stages=made, by="bearing", bound=failed, whole_area=taken(bit, final, work.stock),
+        stages=made, by="bearing", bound=failed, whole_area=taken(bit, final, work.stock), step=school_of(work),
         reason=None if still is None else _reason(work, made, still),
     )  # fmt: skip
 
@@ -250,12 +252,16 @@ def _stage(work: EdgeWork, number: int, trip: Trip, bites: tuple[Bite, ...], cli
     )  # fmt: skip
 
 
+def school_of(work: EdgeWork) -> float:
+    """The depth of cut the school allows this bit in this wood, in mm (R3)."""
+    turning = work.turning
+    step = school_step(turning.bit, turning.rules.depth_rule, cap=turning.rules.pass_cap)
+    return step * turning.rules.dense_factor if turning.material.material_class == "dense-hardwood" else step
+
+
 def _failing(work: EdgeWork, made: Sequence[Stage], *, depths_matter: bool = True) -> Bound | None:
     """What keeps these stages from being enough; None when they are. A stage that had to be slowed is too hard as yet."""
-    rules, bit = work.turning.rules, work.turning.bit
-    step = school_step(bit, rules.depth_rule, cap=rules.pass_cap)
-    if work.turning.material.material_class == "dense-hardwood":
-        step *= rules.dense_factor
+    rules, step = work.turning.rules, school_of(work)
     for stage in made:
         deep = max(bite.depth for bite in stage.bites)
         if depths_matter and numbers.over(deep, step) and not numbers.under(stage.area, rules.small_profile):

@@ -3,10 +3,8 @@
 from __future__ import annotations
 
 from ranura.core import numbers
-from ranura.core.cutting import speed as spindle
 from ranura.core.cutting.feed import pace_seconds, seconds_for
 from ranura.core.cutting.staging import Bound, By, Staging
-from ranura.core.cutting.stepping import school_step
 from ranura.core.edge_setting import EdgeSetting
 from ranura.core.guiding.edges import Way
 from ranura.core.house_rules import school_name
@@ -14,7 +12,7 @@ from ranura.core.shapes.trips import reach
 from ranura.core.text import write
 from ranura.core.tooling.profiles import BEARING_HEIGHT
 from ranura.core.working import Figure, Given, School, because, given, plain, show
-from ranura.core.workings.passes import FEED_SET_BY
+from ranura.core.workings.feed import SET_BY, pace_figure, power_figure, slower_school, time_figure
 from ranura.core.workings.speed import speed_figures
 from ranura.core.workings.tool import tool_figures
 
@@ -102,7 +100,7 @@ def _width(setting: EdgeSetting, way: Way) -> Figure:
 def _stages(setting: EdgeSetting, staging: Staging) -> Figure:
     rules, bit = setting.rules, setting.bit
     count = len(staging.stages)
-    step = school_step(bit, rules.depth_rule, cap=rules.pass_cap)
+    step = staging.step
     areas = " · ".join(f"{stage.area:.1f}" for stage in staging.stages)
     return Figure(
         key="edge.stages",
@@ -112,7 +110,7 @@ def _stages(setting: EdgeSetting, staging: Staging) -> Figure:
         shown=plain(str(count)),
         rule="R3",
         school=rules.depth_rule,
-        formula="n stages of equal area A/n, each within school, power and stiffness; then a skin of at most 0.5 mm",
+        formula=f"n stages of equal area A/n, within school, power and stiffness; then a skin ≤ {rules.profile_last:g} mm",
         worked=write("{how}: {areas} mm² of {whole:n1} mm²", how=_HOW[staging.by], areas=areas, whole=staging.whole_area),
         because=because(
             _STAGES_SET_BY[staging.bound], school=school_name(rules.depth_rule), a=step, small=rules.small_profile,
@@ -252,78 +250,34 @@ def _grain(setting: EdgeSetting) -> list[Figure]:
 
 
 def _feed(setting: EdgeSetting, staging: Staging) -> list[Figure]:
-    bit, rules, rpm = setting.bit, setting.rules, setting.turning_rpm
     slow, hard = staging.slowest, staging.hardest
-    pace = pace_seconds(slow.feed_m_min)
-    available = hard.power.available_w or 0.0
-    slower = max(setting.router.min_rpm, min(rpm, spindle.RPM_STEP * (rpm * 0.75 // spindle.RPM_STEP)))
-    faster = min(slow.feed_m_min * 4 / 3, rules.feed_max_m_min)
-    way = setting.edging.way
-    faces = 2 if setting.edging.both_faces else 1
-    seconds = setting.seconds or 0.0
+    way, faces = setting.edging.way, " on both faces" if setting.edging.both_faces else ""
+    faster = min(slow.feed_m_min * 4 / 3, setting.rules.feed_max_m_min)
     bite = max(hard.bites, key=lambda each: each.area)
-    schools = (
-        School(rule="burning: move faster", shown=show(pace_seconds(faster), "s")),
-        School(rule="burning: slow the spindle", shown=show(slower, "rpm")),
-    )
     return [
-        Figure(
-            key="feed.pace",
-            label="Pace",
-            value=pace,
-            unit="s",
-            shown=show(pace, "s"),
-            rule="R4",
-            school=rules.burning,
-            formula="F = f_z · n · z / 1000, raised where the chip is thin; pace = 18 / F",
-            worked=write(
-                "{f:n3} mm · {n:rpm} · {z} / 1000 = {F:n2} m/min; 18 / {F:n2} = {p:n1} s for 300 mm",
-                f=slow.chip_mm, n=rpm, z=bit.flutes, F=slow.feed_m_min, p=pace,
-            ),
-            because=because(
-                f"The slowest of the stages: {FEED_SET_BY[slow.limited_by]}; at its thickest the chip is {{thick:n3}} mm",
+        pace_figure(
+            setting, feed_m_min=slow.feed_m_min, chip_mm=slow.chip_mm,
+            others=(School(rule="burning: move faster", shown=show(pace_seconds(faster), "s")), *slower_school(setting)),
+            why=because(
+                f"The slowest of the stages: {SET_BY[slow.limited_by]}; at its thickest the chip is {{thick:n3}} mm",
                 chip=slow.chip_mm, thick=slow.chip_thickness_mm,
             ),
-            inputs=(
-                given("F", "feed", slow.feed_m_min, "m/min"),
-                given("n", "speed at the dial", rpm, "rpm"),
-                given("z", "flutes", bit.flutes, "passes"),
-            ),
-            others=schools if numbers.under(slower, rpm) else schools[:1],
         ),
-        Figure(
-            key="feed.time",
-            label="Time in the wood",
-            value=seconds,
-            unit="s",
-            shown=show(seconds, "s"),
-            rule="R4",
-            formula="t = Σ way · 60 / (F · 1000)",
+        time_figure(
+            setting.seconds or 0.0,
             worked=write(
                 "{n} stages of {way:fine}{faces}, the slowest in {t:n1} s",
-                n=len(staging.stages), way=way, faces=" on both faces" if faces == 2 else "",
-                t=seconds_for(way, feed_m_min=slow.feed_m_min),
+                n=len(staging.stages), way=way, faces=faces, t=seconds_for(way, feed_m_min=slow.feed_m_min),
             ),
-            because=because("Cutting one part, without setting up or turning it"),
+            why=because("Cutting one part, without setting up or turning it"),
             inputs=(given("way", "length of the edges", way, "mm"),),
         ),
-        Figure(
-            key="feed.power",
-            label="Power",
-            value=hard.power.power_w,
-            unit="W",
-            shown=show(hard.power.power_w, "W"),
-            rule="R5",
-            formula="P = u · A · F / 60, corrected for the chip",
+        power_figure(
+            setting, hard.power, formula="P = u · A · F / 60, corrected for the chip",
             worked=write(
                 "stage {n}: {a:n1} mm², {w:mm} wide and {d:mm} deep, at {F:n2} m/min: {p:n0} W, between {low:n0} and {high:n0}",
                 n=hard.number, a=bite.area, w=bite.width, d=bite.depth, F=hard.feed_m_min, p=hard.power.power_w,
                 low=hard.power.low_w, high=hard.power.high_w,
             ),
-            because=because(
-                "An estimate, ±30 %; {router} has {available:n0} W to give, this is {share:pct} of it",
-                router=setting.router.name, available=available, share=hard.power.share or 0.0,
-            ),
-            inputs=(given("rated", "on the plate", setting.router.rated_input_w, "W"),),
         ),
     ]  # fmt: skip

@@ -2,14 +2,13 @@
 
 from __future__ import annotations
 
-from ranura.core import numbers
-from ranura.core.cutting import speed as spindle
-from ranura.core.cutting.feed import pace_seconds, seconds_for
+from ranura.core.cutting.feed import seconds_for
 from ranura.core.cutting.stepping import Bound, Stepping, school_step
 from ranura.core.house_rules import DEPTH_RULES, school_name
 from ranura.core.setting import Setting
 from ranura.core.text import write
 from ranura.core.working import Figure, School, because, given, plain, show
+from ranura.core.workings.feed import SET_BY, pace_figure, power_figure, slower_school, time_figure
 
 _STEP_SET_BY: dict[Bound, str] = {
     "school": "the school {school} sets it",
@@ -19,12 +18,6 @@ _STEP_SET_BY: dict[Bound, str] = {
     "power": "a deeper pass would take more than {share:pct} of the router's power",
     "stiffness": "a deeper pass would bend the bit more than {bend:n2} mm, or load it beyond half its strength",
     "compression": "the first pass must go past the up-cut tip, or the near face tears",
-}
-FEED_SET_BY = {
-    "chip": "each tooth takes the {chip:n3} mm that suits this bit and wood",
-    "hand-maximum": "a hand guides no faster; each tooth takes {chip:n3} mm",
-    "hand-minimum": "a hand moves no slower steadily; each tooth takes {chip:n3} mm",
-    "power": "slowed so that the motor keeps its speed; each tooth takes {chip:n3} mm",
 }
 
 
@@ -85,67 +78,28 @@ def _depths(setting: Setting, stepping: Stepping) -> list[Figure]:
 
 
 def _feed(setting: Setting, stepping: Stepping) -> list[Figure]:
-    bit = setting.bit
     slow, hard = stepping.slowest, stepping.hardest
-    pace, rpm = pace_seconds(slow.feed_m_min), setting.turning_rpm
-    cut_seconds = sum(each.seconds for each in stepping.passes)
-    available = hard.power.available_w or 0.0
-    slower = max(setting.router.min_rpm, min(rpm, spindle.RPM_STEP * (rpm * 0.75 // spindle.RPM_STEP)))
+    run = setting.channel.run
     return [
-        Figure(
-            key="feed.pace",
-            label="Pace",
-            value=pace,
-            unit="s",
-            shown=show(pace, "s"),
-            rule="R4",
-            formula="F = f_z · n · z / 1000; pace = 18 / F",
-            worked=write(
-                "{f:n3} mm · {n:rpm} · {z} / 1000 = {F:n2} m/min; 18 / {F:n2} = {p:n1} s for 300 mm",
-                f=slow.chip_mm, n=rpm, z=bit.flutes, F=slow.feed_m_min, p=pace,
-            ),
-            because=because(f"The slowest of the passes: {FEED_SET_BY[slow.limited_by]}", chip=slow.chip_mm),
-            inputs=(
-                given("F", "feed", slow.feed_m_min, "m/min"),
-                given("n", "speed at the dial", rpm, "rpm"),
-                given("z", "flutes", bit.flutes, "passes"),
-            ),
-            others=(School(rule="burning: slow the spindle at this feed", shown=show(slower, "rpm")),)
-            if numbers.under(slower, rpm) else (),
+        pace_figure(
+            setting, feed_m_min=slow.feed_m_min, chip_mm=slow.chip_mm, others=slower_school(setting),
+            why=because(f"The slowest of the passes: {SET_BY[slow.limited_by]}", chip=slow.chip_mm),
         ),
-        Figure(
-            key="feed.time",
-            label="Time in the wood",
-            value=cut_seconds,
-            unit="s",
-            shown=show(cut_seconds, "s"),
-            rule="R4",
-            formula="t = Σ run · 60 / (F · 1000)",
+        time_figure(
+            sum(each.seconds for each in stepping.passes),
             worked=write(
                 "{n} passes of {run:fine}, the slowest in {t:n1} s",
-                n=len(stepping.passes), run=setting.channel.run,
-                t=seconds_for(setting.channel.run, feed_m_min=slow.feed_m_min),
+                n=len(stepping.passes), run=run, t=seconds_for(run, feed_m_min=slow.feed_m_min),
             ),
-            because=because("Cutting alone, without setting up or walking back"),
-            inputs=(given("run", "length of the cut", setting.channel.run, "mm"),),
+            why=because("Cutting alone, without setting up or walking back"),
+            inputs=(given("way", "length of the cut", run, "mm"),),
         ),
-        Figure(
-            key="feed.power",
-            label="Power",
-            value=hard.power.power_w,
-            unit="W",
-            shown=show(hard.power.power_w, "W"),
-            rule="R5",
-            formula="P = u · a_p · a_e · F / 60, corrected for the chip",
+        power_figure(
+            setting, hard.power, formula="P = u · a_p · a_e · F / 60, corrected for the chip",
             worked=write(
                 "pass {n}: {ap:mm} deep, {ae:mm} wide at {F:n2} m/min: {p:n0} W, between {low:n0} and {high:n0}",
                 n=hard.number, ap=hard.to_depth - hard.from_depth, ae=hard.engagement, F=hard.feed_m_min,
                 p=hard.power.power_w, low=hard.power.low_w, high=hard.power.high_w,
             ),
-            because=because(
-                "An estimate, ±30 %; {router} has {available:n0} W to give, this is {share:pct} of it",
-                router=setting.router.name, available=available, share=hard.power.share or 0.0,
-            ),
-            inputs=(given("rated", "on the plate", setting.router.rated_input_w, "W"),),
         ),
     ]  # fmt: skip
