@@ -201,3 +201,11 @@ def test_an_opening_is_a_hole_and_its_run_starts_inside_of_it():
     assert hole.exterior.distance(Point(start.at)) < 1e-6
     corners = [(150 + 20, 70), (450 - 20, 70), (150 + 20, 230), (450 - 20, 230)]
     assert min(math.dist(start.at, corner) for corner in corners) > 30, "in the middle of a straight way"
+
+
+@pytest.mark.parametrize("edge", ["near", "right", "far", "left"])
+def test_the_whole_router_is_in_the_picture(edge):
+    made = plan(edge_cut("roundover", 6.35, edges=(edge,)))
+    view = made.drawing[0]
+    (base,) = of_role(made, 0, "base")
+    assert box(*view.frame).covers(base)

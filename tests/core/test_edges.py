@@ -82,6 +82,7 @@ def test_the_proscenium_arch_runs_on_the_table_the_other_way_round_with_a_pin():
     assert (made.bit_id, made.router_id) == ("ogee-6.35", "table-three"), "38.1 mm is large by hand"
     assert codes(made)["starting-pin"] == "caution"
     assert "Counter-clockwise" in lines(made, "direction")
+    assert "stand in front, out of line with the work" in lines(made, "direction")
     by_hand = plan(dataclasses.replace(ARCH_OGEE, router_id="plunge-two"), ARCH)
     assert by_hand.status == "caution"
     assert "Clockwise" in lines(by_hand, "direction")
@@ -113,6 +114,7 @@ def test_a_worn_bit_on_sycamore_says_how_not_to_burn_and_how_to_mend_it():
 def test_ends_come_before_long_edges_and_each_begins_and_ends_safely():
     made = plan(edge_cut("roundover", 6.35))
     assert "1 right end, 2 left end, 3 near edge, 4 far edge" in lines(made, "direction")
+    assert "stand half turned to the way you go" in lines(made, "direction")
     assert "lead-in" not in lines(made, "direction"), "the corners run on into the next edge"
     one = plan(edge_cut("roundover", 6.35, edges=("near",)))
     assert "lead-in block at the start of the near edge" in lines(one, "direction")

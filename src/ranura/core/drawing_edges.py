@@ -53,7 +53,8 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
         arrows += made_arrows
         marks += made_marks
     outlines += [Outline(role="clamp", points=box(c.x0, c.y0, c.x1, c.y1), label=write("clamp")) for c in setting.hold.clamps]
-    outlines += _router(setting)
+    router = _router(setting)
+    outlines += router
     if setting.by_hand and setting.runs and trip:
         axis, _ = _axis(setting, trip)
         arrows.append(Arrow(role="bit", start=axis, end=(axis[0] + setting.base.across * 0.22, axis[1]), turn="clockwise"))
@@ -72,7 +73,10 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
         for edge in edges_of(piece)
     )
     margin = out * 3.4
-    frame = (x0 - margin, y0 - margin, x1 + margin, y1 + margin)
+    # The whole router is seen; a straightedge may run out of the picture.
+    seen = [point for outline in router if outline.role == "base" for point in outline.points]
+    seen += [(x0 - margin, y0 - margin), (x1 + margin, y1 + margin)]
+    frame = (min(x for x, _ in seen), min(y for _, y in seen), max(x for x, _ in seen), max(y for _, y in seen))
     dimensions = (
         Dimension(start=(x0, y1), end=(x1, y1), offset=margin * 0.62, name="length", text=write("{l:short}", l=x1 - x0)),
         Dimension(start=(x0 - margin * 0.62, y0), end=(x0 - margin * 0.62, y1), offset=0, name="board-width", vertical=True,

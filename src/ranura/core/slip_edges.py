@@ -164,6 +164,7 @@ def _direction(setting: EdgeSetting, figures: Mapping[str, Figure]) -> Section:
         )
     if setting.staging is not None and setting.staging.stages[0].climb:
         lines.append(write("stage 1 the other way round: a light climb, {x:len} deep", x=setting.staging.stages[0].trip.height))
+    lines.append(_stance(setting))
     if setting.edging.both_faces:
         lines.append(write("then turn the board over: the same again"))
     return Section(
@@ -172,6 +173,13 @@ def _direction(setting: EdgeSetting, figures: Mapping[str, Figure]) -> Section:
         leads=(Lead(shown=plain(word), caption=caption, figure="direction.sense"),),
         lines=tuple(lines),
         figures=tuple(key for key in ("direction.sense", "direction.grain") if key in figures),
+    )
+
+
+def _stance(setting: EdgeSetting) -> Text:
+    """Where to stand, and how."""
+    return write(
+        "stand half turned to the way you go, braced" if setting.by_hand else "stand in front, out of line with the work"
     )
 
 

@@ -28,7 +28,7 @@ export function DimensionMark({ dimension, scale, unit, onPick }: DimensionProps
     : `M${ax} ${y0}H${bx}M${ax} ${y0 - 6}v12M${bx} ${y0 - 6}v12M${ax} ${ay}V${y0}M${bx} ${by}V${y0}`;
   const place =
     dimension.name === "board-width"
-      ? { x: ax, y: middle.y + (ax < 24 ? 18 : -7), anchor: "middle" as const }
+      ? { x: ax, y: middle.y + (ax < 24 ? 5 : -7), anchor: "middle" as const }
       : dimension.vertical && dimension.offset < 0
         ? { x: ax - 9, y: middle.y + 5, anchor: "end" as const }
         : dimension.vertical

@@ -72,6 +72,11 @@ function Way({ start, end, climb, label, unit }: WayProps) {
   );
 }
 
+/** The same axis, within a quarter turn of level. */
+function upright(degrees: number): number {
+  return degrees > 90 ? degrees - 180 : degrees <= -90 ? degrees + 180 : degrees;
+}
+
 /** Signs at points: where a run begins and ends, where to stand, the way of the grain. */
 export function Marks({ view, scale, unit, right }: { view: View; scale: Scale; unit: Unit; right: number }) {
   return view.marks.map((mark, index) => {
@@ -93,8 +98,9 @@ export function Marks({ view, scale, unit, right }: { view: View; scale: Scale; 
         );
       case "end":
         return (
+          // Past the point itself, where another run may start, and where a closed run goes on to.
           <g key={key} data-mark="end" transform={`translate(${x} ${y}) rotate(${degrees})`}>
-            <path d="M0 -11V11M5 -11V11" className="stroke-cut" strokeWidth="2.4" />
+            <path d="M15 -11V11M20 -11V11" className="stroke-cut" strokeWidth="2.4" />
           </g>
         );
       case "stand":
@@ -103,9 +109,9 @@ export function Marks({ view, scale, unit, right }: { view: View; scale: Scale; 
             <ellipse cx={x - 7} cy={y} rx="4.5" ry="8.5" />
             <ellipse cx={x + 7} cy={y} rx="4.5" ry="8.5" />
             <text
-              x={x + (x > right - 90 ? -18 : 18)}
-              y={y + 5}
-              textAnchor={x > right - 90 ? "end" : "start"}
+              x={Math.min(x, right - 36)}
+              y={y + 24}
+              textAnchor="middle"
               className="fill-ink-2 text-[13.5px] font-semibold halo"
             >
               {text}
@@ -113,8 +119,9 @@ export function Marks({ view, scale, unit, right }: { view: View; scale: Scale; 
           </g>
         );
       case "grain":
+        // An axis without a sense, so that its word is read upright whichever way the board lies.
         return (
-          <g key={key} data-mark="grain" transform={`translate(${x} ${y}) rotate(${degrees})`}>
+          <g key={key} data-mark="grain" transform={`translate(${x} ${y}) rotate(${upright(degrees)})`}>
             <path
               d="M-44 0H44M-36 -5L-44 0L-36 5M36 -5L44 0L36 5"
               className="stroke-ink-2"
