@@ -119,7 +119,8 @@ def test_a_large_ogee_in_four_table_stages(open_page: Callable[..., Page]):
     page.locator('[data-testid="edges"] button', has_text="opening").click()
     page.locator('[data-testid="edges"] button', has_text="near edge").click()
     expect(section(page, "guide")).to_contain_text("Level with the bearing")
-    page.get_by_test_id("more-options").click()
+    # The pin is set, so the options it stands among are open.
+    expect(page.get_by_test_id("option-starting-pin")).to_have_value("set")
     choose(page, "stages", "4")
     choose(page, "reached-by", "both")
     expect(section(page, "depths")).to_contain_text("in 4 stages")
@@ -145,6 +146,9 @@ def test_a_worn_bit_on_sycamore_says_how_not_to_burn(open_page: Callable[..., Pa
     expect(pace).to_contain_text("burning: slow the spindle")
     expect(section(page, "feed")).to_contain_text("scrape with this very bit held in the hand, router unplugged")
     expect(page.locator('[data-role="hazard"]')).to_have_count(2)
+    page.get_by_test_id("more-options").click()
+    choose(page, "stages", "2")
+    expect(section(page, "depths")).to_contain_text("in 2 stages")
 
 
 def test_wrong_sizes_are_said_at_their_field_and_the_last_good_plan_stays(open_page: Callable[..., Page]):
