@@ -49,7 +49,7 @@ def test_the_list_of_what_to_buy_follows_the_cuts_of_the_jobs(client):
     assert client.get("/api/shopping").json()["buys"] == []
     add_cut(client, "4", "300")
     found = client.get("/api/shopping").json()
-    assert (found["cuts"], found["makes"]) == (8, 8)
+    assert (found["cuts"], found["makes"]) == (15, 15)
     (bought,) = found["buys"]
     assert bought["serves"][0]["cut_name"] == "4 at 300, Wing case side"
     kept = client.post("/api/bits", json={"texts": {**bought["texts"], "price": str(bought["price"])}})

@@ -59,7 +59,16 @@ def test_the_demo_job_and_its_plans(client):
         ({"position": "0"}, "cut.position", True, "more than 0"),
         ({"bit_id": "none"}, "cut.bit_id", False, "not in this shop"),
         ({"end": "top"}, "cut.end", False, "left"),
-        ({"more": 1}, "cut.more", False, "not known"),
+        ({"extra": 1}, "cut.extra", False, "not known"),
+        ({"stop_first": typed("295")}, "cut.stop_first", False, "less than the channel is wide"),
+        ({"count": 3}, "cut.spacing", False, "how far apart"),
+        ({"count": 3, "spacing": typed("12")}, "cut.spacing", False, "no wood between"),
+        ({"count": 3, "spacing": typed("250")}, "cut.spacing", False, "no wood is left"),
+        ({"angle": 75}, "cut.angle", False, "60"),
+        ({"angle": 55}, "cut.angle", False, "runs out of an end"),
+        ({"mirrored": True}, "cut.mirrored", False, "needs two boards"),
+        ({"width": None}, "cut.width", False, "what is to fit"),
+        ({"shape": "round"}, "cut.width", False, "Round nose, radius 4"),
     ],
 )
 def test_bad_input_is_said_where_it_was_typed(client, changes, field, partial, words):
@@ -115,7 +124,7 @@ def test_a_piece_and_a_cut_of_ones_own_are_kept(client, store: Store):
 def test_a_removed_cut_comes_back_with_its_version_and_place(client):
     before = client.get("/api/jobs/little-harbour").json()
     assert client.delete("/api/cuts/shelf-dado-212").status_code == 204
-    assert len(client.get("/api/jobs/little-harbour").json()["pieces"][0]["cuts"]) == 2
+    assert len(client.get("/api/jobs/little-harbour").json()["pieces"][0]["cuts"]) == 3
     assert client.post("/api/cuts/shelf-dado-212/restore").status_code == 204
     assert client.get("/api/jobs/little-harbour").json() == before
 

@@ -11,12 +11,13 @@ from shapely import Point as Dot
 from shapely.geometry import Polygon
 
 from ranura.core.cuts.dado import channel
-from ranura.core.drawing import base_outline, glyph
+from ranura.core.drawing import base_outline
+from ranura.core.drawing_sections import channel_glyph
 from ranura.core.errors import CutError
 from ranura.core.lengths import read
 from ranura.core.plan import CutPlan, plan_cut
 from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
-from ranura.store.demo_tools import PLUNGE_TWO, TRIM_ONE
+from ranura.store.demo_tools import BITS, PLUNGE_TWO, TRIM_ONE
 
 MIDDLE = SHELF_DADOES[0][2]
 
@@ -111,7 +112,7 @@ def test_everything_lies_within_its_frame():
 
 def test_the_glyph_is_the_channel_between_its_own_width_of_wood():
     asked = channel(MIDDLE, WING_CASE_SIDE)
-    drawn = Polygon(glyph(asked))
+    drawn = Polygon(channel_glyph(asked, BITS[0]))
     assert drawn.bounds == pytest.approx((212 - 17.6, 0, 229.6 + 17.6, 17.6))
     assert drawn.area == pytest.approx(3 * 17.6 * 17.6 - 17.6 * 6)
 

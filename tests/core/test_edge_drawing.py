@@ -20,7 +20,7 @@ from ranura.core.choosing.edges import EdgeJudge
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.edge import edging
 from ranura.core.errors import CraftError
-from ranura.core.holding import hold_edges
+from ranura.core.holding_edges import hold_edges
 from ranura.core.pieces import edges_of
 from ranura.core.plan import CutPlan, plan_cut
 from ranura.core.shapes.contour import Contour

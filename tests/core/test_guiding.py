@@ -9,10 +9,10 @@ from shapely import box, unary_union
 from shapely.geometry import Polygon
 
 from ranura.core.cautions import has_stop
+from ranura.core.choosing.channels import held_channel
 from ranura.core.cuts.dado import Dado, channel
-from ranura.core.guiding.fences import lateral_passes, spacers
-from ranura.core.guiding.placing import outside, place_fence
-from ranura.core.holding import Rect, hold, sweep_of
+from ranura.core.guiding.fences import lateral_passes, plan_setback, spacers
+from ranura.core.guiding.placing import guide_options, outside, place_fence
 from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import read
 from ranura.core.pieces import Piece
@@ -70,7 +70,8 @@ def test_the_side_fixes_the_heading(position, end, side, at, heading, why):
     fence, cautions = place_fence(channel(dado(position, end=end), board()), BIT, FLAT, RULES)
     assert (fence.side, fence.heading) == (side, heading), why
     assert fence.at == pytest.approx(at)
-    assert fence.setback.fence_at == pytest.approx(at)
+    sums = plan_setback(base_to_axis=75, bit_diameter=12.7, position=position, width=17.6, fence_on=side)
+    assert sums.fence_at == pytest.approx(fence.at), "the calculator says the same"
     assert not cautions
 
 
@@ -106,8 +107,10 @@ def test_the_bit_along_the_fence_cuts_the_channel_and_nothing_else(position, wid
     assert unary_union(slots).symmetric_difference(wanted).area < 0.1
 
 
-def _polygon(rect: Rect) -> Polygon:
-    return box(rect.x0, rect.y0, rect.x1, rect.y1)
+def held(asked):
+    """A channel's holding beside its straightedge, and the option."""
+    options = guide_options(asked, BIT, PLUNGE_TWO, BASE, (), RULES)
+    return held_channel(asked, options[0], BIT, BASE), options[0]
 
 
 @given(st.floats(5, 600), st.floats(13, 40), st.floats(200, 900), st.floats(80, 500))
@@ -115,25 +118,21 @@ def test_clamps_hold_wood_or_fence_and_keep_out_of_the_sweep(position, width, le
     """Oracle: the router's outline, moved along the cut in small steps with every spacer, never meets a clamp."""
     assume(position + width < length - 1)
     asked = channel(dado(position, width=width), board(length=length, width=run))
-    fence, _ = place_fence(asked, BIT, FLAT, RULES)
-    offsets = fence.setback.spacers
-    sweep = sweep_of(asked, fence, BASE, bit_diameter=BIT.diameter, guided=FLAT.distance, widest_spacer=offsets[0])
-    found = hold(asked, fence, sweep)
+    found, option = held(asked)
+    fence = option.fences[0]
     work = box(0, 0, length, run)
     straightedge = box(fence.body[0], fence.span[0], fence.body[1], fence.span[1])
-    for clamp in map(_polygon, found.clamps):
+    for clamp in (Polygon(foot.points) for foot in found.feet):
         assert clamp.intersects(work) or clamp.intersects(straightedge)
-        for spacer in offsets:
+        for spacer in fence.spacers:
             x = fence.edge - fence.towards * (spacer + FLAT.distance)
             for i in range(12):
                 y = -BIT.diameter / 2 - 10 + (run + BIT.diameter + 20) * i / 11
                 router = box(x - 92, y - 76.2, x + 92, y + 76.2)
                 assert router.intersection(clamp).area < 1e-6
-    assert (len(found.clamps) == 4) == (not found.cautions)
+    assert (len(found.feet) == 4) == (not found.cautions)
 
 
 def test_no_room_on_a_board_hardly_longer_than_the_base():
     asked = channel(dado(90), board(length=190))
-    fence, _ = place_fence(asked, BIT, FLAT, RULES)
-    sweep = sweep_of(asked, fence, BASE, bit_diameter=BIT.diameter, guided=FLAT.distance, widest_spacer=4.9)
-    assert {c.code for c in hold(asked, fence, sweep).cautions} == {"no-room-for-clamps"}
+    assert {c.code for c in held(asked)[0].cautions} == {"no-room-for-clamps"}

@@ -23,6 +23,7 @@ from ranura.core.cutting.stepping import Tooling, plan_steps
 from ranura.core.cutting.stiffness import stress_limit
 from ranura.core.drawer.limits import cuts_made
 from ranura.core.errors import CraftError, RuleError
+from ranura.core.fit import Mate
 from ranura.core.guiding.bearings import choose_bearing
 from ranura.core.guiding.bushings import plan_template
 from ranura.core.guiding.inlay import plan_inlay
@@ -35,7 +36,7 @@ from ranura.core.shapes.contour import Contour
 from ranura.core.shop import Shop
 from ranura.core.text import inch_parts
 from ranura.core.tooling.bits import Bit
-from ranura.store.demo import SHOP, WING_CASE_SIDE
+from ranura.store.demo import CHEEK, CHEEK_DISCS, CONTROL_CROSS, CROSS_MORTISE, SHOP, WING_CASE_SIDE
 
 _JSON = TypeAdapter(object)
 
@@ -61,6 +62,12 @@ CUTS = (
     (dado("6.35", "14", bit_id="compression-6.35"), board("birch-plywood", "30")), (dado("6.35", "22"), DENSE),
     (dado("9.6", "20", router_id="trim-one"), DENSE), (dado("6.35", "4", bit_id="up-cut-6.35"), board("oak", "12")),
 )  # fmt: skip
+MATE = Mate(thickness=read("17.6", "mm"), fit="tight")
+FITTED = tuple(
+    (dataclasses.replace(dado("17.6", "6"), width=None, mate=dataclasses.replace(MATE, fit=fit, sheet=sheet)), PLY)
+    for fit in ("tight", "sliding", "glue") for sheet in (True, False)
+)  # fmt: skip
+POCKETS = ((CHEEK_DISCS, CHEEK), (dataclasses.replace(CHEEK_DISCS, loose="skin"), CHEEK), (CROSS_MORTISE, CONTROL_CROSS))
 ONE = ("near",)
 EDGES = (
     (edge_cut("ogee", 6.35, edges=ONE, least_stages=3), edge_board(material="hornbeam")),
@@ -89,7 +96,8 @@ def facts_of(cut, piece, shop: Shop):
         plan = plan_cut(cut, piece, shop, shop.rules)
     except CraftError as problem:
         return [problem.code, str(problem)]
-    figures = [(figure.key, figure.value, str(figure.shown.inch)) for figure in plan.figures]
+    figures = [(figure.key, figure.value, str(figure.shown.inch), figure.because.metric) for figure in plan.figures]
+    figures.append(plan.fit and (plan.fit.tight, plan.fit.loose))
     cautions = [(caution.code, caution.message.metric, caution.do.metric) for caution in plan.cautions]
     return [plan.title.metric, plan.bit_id, plan.router_id, figures, cautions]
 
@@ -99,7 +107,7 @@ def battery(rules: HouseRules) -> str:
     """What a shop under these rules answers to many cuts and sums."""
     shop = dataclasses.replace(SHOP, rules=rules)
     vague = dataclasses.replace(shop, routers=UNKNOWN_DATUM)
-    said = [facts_of(cut, piece, shop) for cut, piece in CUTS]
+    said = [facts_of(cut, piece, shop) for cut, piece in (*CUTS, *FITTED, *POCKETS)]
     said += [facts_of(cut, piece, vague) for cut, piece in (*CUTS[:2], EDGES[0])]
     said += [facts_of(cut, piece, shop) for cut, piece in EDGES]
     for need in NEEDS:

@@ -76,7 +76,8 @@ def test_the_lower_shelf_stands_its_fence_on_the_far_side_and_pulls():
 def test_a_width_in_inches_and_a_greater_depth_move_everything():
     made = plan(change(width="23/32 in", depth="9"))
     assert figure(made, "guide.spacer").value == pytest.approx(18.25625 - 12.7)
-    assert [round(p.to_depth, 3) for p in made.passes] == [4.1, 8.2, 9.0] * 2, "all depths with one spacer, then the next"
+    turret = "the turret's steps of 6 mm up from the floor, and a skim"
+    assert [round(p.to_depth, 3) for p in made.passes] == [3, 8.2, 9] * 2, f"all depths with one spacer, then the next: {turret}"
     assert codes(made)["deep-for-the-board"] == "caution"
     assert made.asked[0].length.typed == "23/32 in"
     assert made.asked[0].other.number == "18.26"
@@ -215,14 +216,16 @@ def test_a_channel_wider_than_the_base_can_bridge_is_a_stop(width, stops):
 
 def test_a_smaller_base_is_taken_where_a_larger_one_finds_no_wood_for_its_fence():
     short = dataclasses.replace(WING_CASE_SIDE, length=read("260", "mm"))
-    made = plan(change(position="120"), piece=short)
+    cut = dataclasses.replace(change(position="120"), guide="straightedge")
+    made = plan(cut, piece=short)
     assert (made.router_id, made.status) == ("trim-one", "caution")
     against = {
         d.reason.code
-        for d in sifted(change(position="120"), short).dropped
+        for d in sifted(cut, short).dropped
         if (d.bit.id, d.router and d.router.id) == ("straight-12.7", "plunge-two")
     }
     assert against == {"fence-off-board"}
+    assert plan(change(position="120"), piece=short).guides[0].kind == "edge-guide", "which needs no wood for a fence"
 
 
 def test_the_nearest_miss_is_what_only_wants_another_setting_up():

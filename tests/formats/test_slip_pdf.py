@@ -13,7 +13,7 @@ from ranura.core.lengths import read
 from ranura.core.plan import plan_cut
 from ranura.formats.slip_pdf import Sheet, slip_pdf
 from ranura.formats.type_on_paper import DENOMINATOR, FONTS, NUMERATOR, register, width_of, wrapped
-from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
+from ranura.store.demo import PIECES, SHELF_DADOES, SHOP, WING_CASE_SIDE
 
 POINTS_PER_MM = 72 / 25.4
 
@@ -32,7 +32,7 @@ def printed(paper="A4", system="metric", **changes) -> tuple[PdfReader, Sheet]:
 
 
 def words(reader: PdfReader) -> str:
-    text = reader.pages[0].extract_text()
+    text = " ".join(page.extract_text() for page in reader.pages)
     for digit in range(10):
         text = text.replace(chr(NUMERATOR + digit), str(digit)).replace(chr(DENOMINATOR + digit), str(digit))
     return text.replace("\u2044", "/").replace("\u2009", " ")
@@ -43,7 +43,7 @@ def words(reader: PdfReader) -> str:
 @pytest.mark.parametrize("depth", ["6", "15"])
 def test_one_page_of_the_asked_size_that_carries_the_whole_slip(paper, size, system, depth):
     reader, sheet = printed(paper, system, depth=read(depth, "mm"))
-    assert len(reader.pages) == 1
+    assert len(reader.pages) == (1 if depth == "6" else 2), "many passes are listed on a page of their own"
     box = reader.pages[0].mediabox
     assert (box.width, box.height) == pytest.approx(tuple(mm * POINTS_PER_MM for mm in size), abs=0.5)
     said = words(reader)
@@ -112,3 +112,37 @@ def test_every_sign_a_plan_can_say_has_a_glyph(request):
     for file in root.rglob("*.py"):
         signs = {c for c in file.read_text() if ord(c) > 126} - typed_only - trees.get(file.name, set())
         assert signs <= {chr(c) for c in known}, file
+
+
+def sheet_of(cut, piece):
+    plan = plan_cut(cut, piece, SHOP, SHOP.rules)
+    return Sheet(plan=plan, piece=piece, name="A cut", shop_name=SHOP.name, material_name="a wood")
+
+
+@pytest.mark.parametrize(
+    ("cut_id", "pages", "says"),
+    [
+        ("rail-slots", 2, ("Stations, all from the one end", "100 mm", "940 mm", "rod on")),
+        ("flat-hinges", 2, ("template on the lines",)),
+        ("cheek-discs", 2, ("pivot on the cross",)),
+        ("cross-mortise", 1, ("Carrier", "opening 23.1 mm")),
+        ("shelf-dado-420", 1, ("stop block", "in a mirrored pair")),
+    ],
+)
+@pytest.mark.parametrize("system", ["metric", "inch"])
+def test_stations_and_many_passes_follow_on_a_page_of_their_own(cut_id, pages, says, system):
+    cut, piece = next((c, p) for _, p, cuts in PIECES for i, _, c in cuts if i == cut_id)
+    reader = PdfReader(BytesIO(slip_pdf(sheet_of(cut, piece), paper="A4", system=system)))
+    assert len(reader.pages) == pages
+    if system == "metric":
+        for words_ in says:
+            assert words_ in words(reader)
+
+
+def test_forty_stations_fill_as_many_pages_as_they_need():
+    rack = dataclasses.replace(WING_CASE_SIDE, length=read("2400", "mm"))
+    cut = dataclasses.replace(SHELF_DADOES[0][2], position=read("90", "mm"), spacing=read("40", "mm"), count=50)
+    reader = PdfReader(BytesIO(slip_pdf(sheet_of(cut, rack), paper="Letter", system="metric")))
+    assert len(reader.pages) == 3
+    said = words(reader)
+    assert "2050 mm" in said, "the fiftieth is the first and 49 times 40"

@@ -29,7 +29,9 @@ def test_answers_carry_every_field():
 
 def test_requests_keep_their_defaults():
     cut = API["components"]["schemas"]["DadoIn"]
-    assert set(cut["required"]) == {"width", "depth", "position"}
+    assert set(cut["required"]) == {"depth", "position"}, "the width may follow from a part"
+    pocket = API["components"]["schemas"]["PocketIn"]
+    assert set(pocket["required"]) == {"kind", "form", "depth"}
     edge = API["components"]["schemas"]["EdgeCutIn"]
     assert set(edge["required"]) == {"kind", "shape", "size", "edges"}
 

@@ -69,10 +69,10 @@ def test_the_demo_shop_is_never_touched_again_unless_laid_anew(store: Store):
         repository.set_cut_removed(session, demo.DEMO_SHOP, "shelf-dado-64", True)
     demo.lay(store, fresh=False, say=lambda _: None)
     with store.session() as session:
-        assert len(repository.load_job(session, demo.DEMO_SHOP, demo.JOB_ID).pieces[0].cuts) == 2
+        assert len(repository.load_job(session, demo.DEMO_SHOP, demo.JOB_ID).pieces[0].cuts) == 3
     demo.lay(store, fresh=True, say=lambda _: None)
     with store.session() as session:
-        assert len(repository.load_job(session, demo.DEMO_SHOP, demo.JOB_ID).pieces[0].cuts) == 3
+        assert len(repository.load_job(session, demo.DEMO_SHOP, demo.JOB_ID).pieces[0].cuts) == 4
 
 
 def test_ones_own_shop_stands_beside_the_demo(store: Store):
@@ -101,7 +101,7 @@ def test_what_is_removed_is_gone_until_it_is_brought_back_to_its_place(store: St
     with store.session() as session:
         repository.set_cut_removed(session, demo.DEMO_SHOP, "shelf-dado-212", False)
         repository.set_piece_removed(session, demo.DEMO_SHOP, "wing-case-side", True)
-    assert cuts() == [cut for cut in before if cut not in ("shelf-dado-212", "shelf-dado-64", "back-panel")]
+    assert cuts() == [cut for cut in before if cut not in ("shelf-dado-212", "shelf-dado-64", "shelf-dado-420", "back-panel")]
     with store.session() as session:
         repository.set_piece_removed(session, demo.DEMO_SHOP, "wing-case-side", False)
     assert cuts() == before

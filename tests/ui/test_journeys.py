@@ -68,7 +68,7 @@ def test_typing_a_width_and_a_depth_moves_everything_and_is_kept(page: Page):
     field(page, "width").fill("23/32 in")
     expect(section(page, "guide")).to_contain_text("5.55 mm, then none")
     field(page, "depth").fill("9")
-    expect(section(page, "depths")).to_contain_text("4.1 mm · 8.2 mm · 9 mm")
+    expect(section(page, "depths")).to_contain_text("3 mm · 8.2 mm · 9 mm")
     expect(page.locator('[data-caution="deep-for-the-board"]')).to_be_visible()
     expect(page.locator('svg[data-view="section"] [data-role="pass"]')).to_have_count(6)
     saved(page)
@@ -269,9 +269,11 @@ def test_a_fence_with_no_wood_below_stops_until_a_board_lies_beside_it(page: Pag
     page.get_by_test_id("save-piece").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     field(page, "position").fill("120")
-    expect(section(page, "tool")).to_contain_text("Trim one")  # the smaller base still finds wood for its fence
+    expect(section(page, "guide")).to_contain_text("Edge guide")  # which needs no wood for a fence
     page.get_by_test_id("tool-picker").click()
     page.get_by_test_id("take-straight-12.7-plunge-two").click()
+    page.get_by_test_id("working-guide").click()
+    page.locator("[data-guide=straightedge] button").click()
     expect(page.locator('[data-caution="fence-off-board"]')).to_be_visible()
     expect(page.get_by_test_id("status")).to_have_text("Do not cut like this: see Guide")
     page.locator("[data-remedy=support]").click()

@@ -11,7 +11,7 @@ from fastapi import FastAPI, Response
 from fastapi.responses import FileResponse, JSONResponse
 from starlette.staticfiles import StaticFiles
 
-from ranura.api import calc, choosing, files, instruments, jobs, plans, problems, profiles, quick, rules, shop, tools
+from ranura.api import calc, choosing, files, instruments, jobs, plans, problems, profiles, quick, rules, shop, testcuts, tools
 from ranura.api.importing import ImportDesk
 from ranura.api.keeping import ShopKeeper
 from ranura.api.mounting import Mounts
@@ -44,7 +44,7 @@ def create_app(settings: Settings, store: Store) -> FastAPI:
     app.state.instruments = Instruments(settings.instruments)
     app.state.desk = ImportDesk(app.state.keeper)
     problems.install(app)
-    for part in (shop, rules, quick, tools, files, instruments, choosing, jobs, plans, profiles, calc):
+    for part in (shop, rules, quick, tools, files, instruments, choosing, jobs, plans, testcuts, profiles, calc):
         app.include_router(part.router)
 
     @app.get("/api/{path:path}", include_in_schema=False)

@@ -2,12 +2,16 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Discriminator, Field, Tag
 
-from ranura.core.cuts.dado import Dado
+from ranura.core.cuts.dado import MOST_ANGLE, MOST_STATIONS, ChannelGuide, Dado, End, Goes
 from ranura.core.cuts.edge import EdgeCut, EdgeState, Guidance, Shape, StageBy
+from ranura.core.cuts.placed import ClampAt, Held, Side
+from ranura.core.cuts.pocket import NOTHING, Loose, Pocket, PocketForm, PocketGuide
+from ranura.core.cuts.straight import ChannelShape
+from ranura.core.fit import Fit, Mate
 from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import Length, Unit, read
 from ranura.core.pieces import Grain, Piece, edges_of
@@ -90,28 +94,111 @@ class PieceIn(Door):
         return piece
 
 
+class MateIn(Door):
+    """The part that is to fit a channel; see `ranura.core.fit.Mate`."""
+
+    thickness: LengthIn
+    measured: bool = True
+    sheet: bool = True
+    fit: Fit = "sliding"
+
+    def mate(self, field: str) -> Mate:
+        """The core's mate. Raises LengthError with its field."""
+        return Mate(thickness=self.thickness.length(field), measured=self.measured, sheet=self.sheet, fit=self.fit)
+
+
+class ClampIn(Door):
+    """Where a clamp stands on the board; see `ranura.core.cuts.placed.ClampAt`."""
+
+    side: Side
+    at: Annotated[float, Field(ge=0, le=10_000, allow_inf_nan=False)]
+
+
 class DadoIn(Door):
-    """A through dado."""
+    """A channel across the board or along it; see `ranura.core.cuts.dado.Dado`."""
 
     kind: Literal["dado"] = "dado"
-    width: LengthIn
+    width: LengthIn | None = None
+    mate: MateIn | None = None
     depth: LengthIn
     position: LengthIn
-    end: Literal["left", "right"] = "left"
+    end: End = "left"
+    goes: Goes = "across"
+    shape: ChannelShape = "square"
+    angle: Annotated[float, Field(ge=-MOST_ANGLE, le=MOST_ANGLE, allow_inf_nan=False)] = 0.0
+    stop_first: LengthIn | None = None
+    stop_last: LengthIn | None = None
+    spacing: LengthIn | None = None
+    count: Annotated[int, Field(ge=1, le=MOST_STATIONS)] = 1
+    more: Annotated[tuple[LengthIn, ...], Field(max_length=MOST_STATIONS - 1)] = ()
+    mirrored: bool = False
+    guide: ChannelGuide | None = None
+    clamps: Annotated[tuple[ClampIn, ...], Field(max_length=12)] = ()
     support: bool = False
+    held: Held | None = None
     bit_id: IdText | None = None
     router_id: IdText | None = None
 
     def cut(self) -> Dado:
         """The core's cut. Raises LengthError with the field."""
+        lengths = ("width", "stop_first", "stop_last", "spacing")
+        given: dict[str, Any] = {name: maybe_length(getattr(self, name), f"cut.{name}") for name in lengths}
+        given |= self.model_dump(exclude={"depth", "position", "mate", "more", "clamps", *lengths})
         return Dado(
-            width=self.width.length("cut.width"),
             depth=self.depth.length("cut.depth"),
             position=self.position.length("cut.position"),
-            end=self.end,
-            support=self.support,
-            bit_id=self.bit_id,
-            router_id=self.router_id,
+            mate=None if self.mate is None else self.mate.mate("cut.mate"),
+            more=tuple(each.length("cut.more") for each in self.more),
+            clamps=tuple(ClampAt(side=each.side, at=each.at) for each in self.clamps),
+            **given,
+        )
+
+
+class PocketIn(Door):
+    """A mortise, slot, recess, cut-out, disc, hole or ring; see `ranura.core.cuts.pocket.Pocket`."""
+
+    kind: Literal["pocket"]
+    form: PocketForm
+    length: LengthIn | None = None
+    across: LengthIn | None = None
+    depth: LengthIn
+    from_left: LengthIn | None = None
+    from_near: LengthIn | None = None
+    end: Literal["left", "right"] = "left"
+    edge: Literal["near", "far"] = "near"
+    turned: bool = False
+    radius: LengthIn | None = None
+    open_sides: Annotated[tuple[Side, ...], Field(max_length=4)] = ()
+    through: bool = False
+    backed: bool = False
+    loose: Loose | None = None
+    leaf: bool = False
+    contour: ContourIn | None = None
+    sweep: Annotated[float, Field(ge=1, le=360, allow_inf_nan=False)] = 360.0
+    template: LengthIn | None = None
+    spacing: LengthIn | None = None
+    count: Annotated[int, Field(ge=1, le=MOST_STATIONS)] = 1
+    guide: PocketGuide | None = None
+    clamps: Annotated[tuple[ClampIn, ...], Field(max_length=12)] = ()
+    support: bool = False
+    held: Held | None = None
+    bit_id: IdText | None = None
+    router_id: IdText | None = None
+
+    def cut(self) -> Pocket:
+        """The core's cut. Raises LengthError with the field."""
+        # A place may be 0, at an open side; a form that needs a size or a place says so itself.
+        places, optional = ("length", "from_left", "from_near"), ("across", "radius", "template", "spacing")
+        given: dict[str, Any] = {"depth": self.depth.length("cut.depth")}
+        for name in places:
+            typed: LengthIn | None = getattr(self, name)
+            given[name] = NOTHING if typed is None else read(typed.typed, typed.unit, field=f"cut.{name}")
+        given |= {name: maybe_length(getattr(self, name), f"cut.{name}") for name in optional}
+        given |= self.model_dump(exclude={"depth", *places, *optional, "contour", "clamps"})
+        return Pocket(
+            contour=None if self.contour is None else self.contour.contour("cut.contour"),
+            clamps=tuple(ClampAt(side=each.side, at=each.at) for each in self.clamps),
+            **given,
         )
 
 
@@ -155,7 +242,9 @@ def _kind(given: object) -> str:
     return str(kind)
 
 
-CutIn = Annotated[Annotated[DadoIn, Tag("dado")] | Annotated[EdgeCutIn, Tag("edge")], Discriminator(_kind)]
+CutIn = Annotated[
+    Annotated[DadoIn, Tag("dado")] | Annotated[EdgeCutIn, Tag("edge")] | Annotated[PocketIn, Tag("pocket")], Discriminator(_kind)
+]
 
 
 class PlanRequest(Door):

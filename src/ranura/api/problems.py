@@ -34,7 +34,7 @@ class ProblemBody(BaseModel):
     error: ProblemInner
 
 
-CUT_KINDS = frozenset({"dado", "edge"})
+CUT_KINDS = frozenset({"dado", "edge", "pocket"})
 """What the checker puts into a path to tell kinds of cuts apart; nobody typed it."""
 DATABASE_DOWN = "The shop's database does not answer; it is being started again. Nothing you typed is lost."
 ERRORS: dict[int | str, dict[str, Any]] = {status: {"model": ProblemBody} for status in (404, 422, 503)}

@@ -8,6 +8,7 @@ from typing import Any, Literal
 from pydantic import TypeAdapter
 
 from ranura.core.cuts.edge import EdgeCut
+from ranura.core.cuts.pocket import LANE_FORMS, Pocket
 from ranura.core.drawing import Point
 from ranura.core.errors import CraftError
 from ranura.core.house_rules import SCHOOLS, Bound, Choice, HouseRules, bounds
@@ -96,15 +97,41 @@ def kept_cut_json(cut: KeptCut) -> Any:
     return _KEPT_CUT.dump_python(cut, mode="json")
 
 
-def cut_item(kept: KeptCut, piece: Piece, shop: Shop) -> CutItem:
-    """A cut as the list shows it; one that cannot be planned (any more) stands as a stop."""
-    status: Literal["ready", "caution", "stop"] = "stop"
-    outline: tuple[Point, ...] = ()
+Status = Literal["ready", "caution", "stop"]
+_MOST_LOOKS = 2_000
+
+
+class _Looks:
+    """What the list shows of cuts, remembered for as long as the shop stays the same value."""
+
+    def __init__(self) -> None:
+        self._shop: Shop | None = None
+        self._known: dict[tuple[Cut, Piece], tuple[tuple[Point, ...], Status]] = {}
+
+    def of(self, cut: Cut, piece: Piece, shop: Shop) -> tuple[tuple[Point, ...], Status]:
+        """The small section of a cut and how it stands; a stop where it cannot be planned (any more)."""
+        if self._shop is not shop or len(self._known) > _MOST_LOOKS:
+            self._shop, self._known = shop, {}
+        found = self._known.get((cut, piece))
+        if found is None:
+            found = self._known[cut, piece] = _look(cut, piece, shop)
+        return found
+
+
+def _look(cut: Cut, piece: Piece, shop: Shop) -> tuple[tuple[Point, ...], Status]:
     try:
-        plan = plan_cut(kept.cut, piece, shop, shop.rules)
-        outline, status = plan.glyph, plan.status
+        plan = plan_cut(cut, piece, shop, shop.rules)
     except CraftError:
-        pass  # the list shows the stop; opening the cut says why
+        return (), "stop"  # the list shows the stop; opening the cut says why
+    return plan.glyph, plan.status
+
+
+_looks = _Looks()
+
+
+def cut_item(kept: KeptCut, piece: Piece, shop: Shop) -> CutItem:
+    """A cut as the list shows it."""
+    outline, status = _looks.of(kept.cut, piece, shop)
     return CutItem(
         id=kept.id, name=kept.name, version=kept.version, cut=kept.cut, title=title_of(kept.cut, shop.rules),
         place=_place(kept.cut, piece), glyph=outline, status=status,
@@ -117,6 +144,11 @@ def _place(cut: Cut, piece: Piece) -> Text:
             return write("{edges}", edges=place_of(cut, piece))
         except CraftError:
             return write("edges of the board")
+    if isinstance(cut, Pocket) and cut.form in LANE_FORMS:
+        return write("the whole face") if cut.form == "flatten" else write("{end} end", end=cut.end)
+    if isinstance(cut, Pocket):
+        return write("{x} from {end}, {y} from {edge}", x=as_typed(cut.from_left), end=cut.end, y=as_typed(cut.from_near),
+                     edge=cut.edge)  # fmt: skip
     return write("{p} from {end}", p=as_typed(cut.position), end=cut.end)
 
 

@@ -14,6 +14,7 @@ from ranura.calc import (
     choose,
     direction,
     feed,
+    fit,
     inlay,
     length,
     passes,
@@ -50,6 +51,7 @@ CALCULATORS: Mapping[str, Calculator] = {
     "bushing": Calculator(bushing.BushingRequest, bushing.BushingAnswer, bushing.answer),
     "inlay": Calculator(inlay.InlayRequest, inlay.InlayAnswer, inlay.answer),
     "bearing": Calculator(bearing.BearingRequest, bearing.BearingAnswer, bearing.answer),
+    "fit": Calculator(fit.FitRequest, fit.FitAnswer, fit.answer),
     "profile": Calculator(profile.ProfileRequest, profile.ProfileAnswer, profile.answer),
     "sliding-dovetail": Calculator(
         sliding_dovetail.SlidingDovetailRequest, sliding_dovetail.SlidingDovetailAnswer, sliding_dovetail.answer

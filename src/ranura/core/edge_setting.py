@@ -8,7 +8,7 @@ from ranura.core.cuts.edge import Edging
 from ranura.core.cutting.staging import Staging
 from ranura.core.guiding.edges import Way
 from ranura.core.guiding.runs import Run, lying_for
-from ranura.core.holding import EdgeHold
+from ranura.core.holding_edges import EdgeHold
 from ranura.core.setting import ToolSetting
 from ranura.core.shapes.section import Section
 from ranura.core.shapes.trips import Done

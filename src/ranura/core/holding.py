@@ -1,182 +1,253 @@
 """Holding the work (R17, craft 15): clamps outside the sweep of base and handles, found from the geometry of the cut.
 
-Seen from above. The sweep is the rectangle the router covers from before the near edge to beyond the far one, in all its
-lateral passes. Each clamp covers a pad at the edge of the board.
+Seen from above, on the board. The sweep is what base and handles cover while the bit goes its way: a box for each straight run
+beside a guide, a band of the base's reach along any other way. Each clamp covers a foot at the edge of the board or at the end
+of a guide.
 """
 
 from __future__ import annotations
 
+import math
+from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
 
 from ranura.core.cautions import Caution, caution
-from ranura.core.cuts.dado import Channel
-from ranura.core.cuts.edge import Edging
-from ranura.core.guiding.placing import Fence
+from ranura.core.cuts.placed import ClampAt, Held, Side
+from ranura.core.shapes.contour import Point, Ring
+from ranura.core.shapes.convex import gap, oblong
 from ranura.core.tooling.routers import Base
 
 PAD_ACROSS, PAD_ALONG, PAD_OUTSIDE = 30.0, 40.0, 12.0
 """A clamp's foot: its width along the edge, its reach onto the board, and what stands out beyond the edge, in mm."""
 
-_SLACK = 0.01
-
 LEAD = 10.0
 """The bit starts and ends this far clear of the wood, in mm."""
 
+_SEARCH = 5.0
+"""mm between two places tried for a clamp that is in the way."""
+
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Rect:
-    """A rectangle, low and high along x and y."""
+class Sweep:
+    """What the router covers: convex counter-clockwise boxes, and ways with the reach of the base around the axis."""
 
-    x0: float
-    y0: float
-    x1: float
-    y1: float
+    boxes: tuple[Ring, ...] = ()
+    ways: tuple[tuple[tuple[Point, ...], float], ...] = ()
 
-    def meets(self, other: Rect) -> bool:
-        """Whether the two share any area."""
-        return self.x0 < other.x1 and other.x0 < self.x1 and self.y0 < other.y1 and other.y0 < self.y1
+    def gap(self, foot: Ring, *, roughly: bool = False) -> float:
+        """The least distance of a foot from what is covered; negative when it is in the way. `roughly`: where a foot lies
+        outside the box around a way, its distance from that box will do."""
+        best = math.inf
+        for box in self.boxes:
+            best = min(best, gap(box, foot))
+            if best <= 0 and roughly:
+                return best
+        for (way, radius), around in zip(self.ways, self._around, strict=True):
+            from_box = gap(around, foot)
+            if from_box >= best or (roughly and from_box > 0):
+                best = min(best, from_box)
+                continue
+            from ranura.core.shapes.ways import way_gap  # shapely, which sums along straight guides do without
 
-    def gap(self, other: Rect) -> float:
-        """The least distance to another along an axis; negative when they overlap.
+            best = min(best, way_gap(foot, way, radius=radius))
+        return best
 
-        >>> Rect(x0=0, y0=0, x1=1, y1=1).gap(Rect(x0=3, y0=0, x1=4, y1=1))
-        2"""
-        return max(max(self.x0 - other.x1, other.x0 - self.x1), max(self.y0 - other.y1, other.y0 - self.y1))
+    @property
+    def _around(self) -> tuple[Ring, ...]:
+        return tuple(_box_around(way, radius) for way, radius in self.ways)
+
+    @property
+    def extent(self) -> tuple[Ring, ...]:
+        """Outlines around all that is covered, for the frame of a drawing."""
+        return (*self.boxes, *self._around)
+
+
+@lru_cache(maxsize=512)
+def _box_around(way: tuple[Point, ...], radius: float) -> Ring:
+    xs, ys = [x for x, _ in way], [y for _, y in way]
+    return oblong(min(xs) - radius, min(ys) - radius, max(xs) + radius, max(ys) + radius)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Foot:
+    """A clamp's foot: its corners, its distance from the router's sweep, and its place on the board; None on a guide's end."""
+
+    points: Ring
+    gap: float
+    at: ClampAt | None = None
+
+
+HoldMethod = Literal["clamps", "clamps-moved", "dogs", "vice", "tape", "vacuum", "carrier"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Holding:
-    """The clamps, the sweep they stay out of, the least distance between them, and what is wrong with it."""
-
-    clamps: tuple[Rect, ...]
-    sweep: Rect
-    clear: float | None
-    cautions: tuple[Caution, ...]
-
-
-def sweep_of(channel: Channel, fence: Fence, base: Base, *, bit_diameter: float, guided: float, widest_spacer: float) -> Rect:
-    """What base and handles cover during the whole cut, beside the fence's edge."""
-    reach = max(base.across / 2, base.handle_reach or 0.0)
-    away = -fence.towards
-    first_axis = fence.edge + away * guided
-    last_axis = first_axis + away * widest_spacer
-    low, high = min(first_axis, last_axis) - reach, max(first_axis, last_axis) + reach
-    beyond = bit_diameter / 2 + LEAD + base.across / 2
-    return Rect(x0=low, y0=-beyond, x1=high, y1=channel.run + beyond)
-
-
-def surely_room(
-    channel: Channel, base: Base, *, bit_diameter: float, guided: float, widest_spacer: float, fence_width: float
-) -> bool:
-    """Whether fence and clamps find room beyond doubt: the fence on the side of the reference end, the clamps at the other.
-
-    Quick enough for every bit of a full drawer; where it says no, `place_fence` and `hold` look closely."""
-    length = channel.board_length
-    wall = channel.left if channel.reference_end == "left" else length - channel.right
-    edge = wall - guided + bit_diameter / 2
-    reach = max(base.across / 2, base.handle_reach or 0.0)
-    return (
-        edge - fence_width > _SLACK
-        and edge - fence_width + PAD_ACROSS < edge + guided - reach - _SLACK
-        and edge + guided + widest_spacer + reach < length - PAD_ACROSS - _SLACK
-        and wall < length / 2
-    )
-
-
-def _pads(x0: float, x1: float, run: float) -> tuple[Rect, Rect]:
-    """A foot at the near edge and one at the far edge."""
-    return (
-        Rect(x0=x0, y0=-PAD_OUTSIDE, x1=x1, y1=PAD_ALONG - PAD_OUTSIDE),
-        Rect(x0=x0, y0=run - PAD_ALONG + PAD_OUTSIDE, x1=x1, y1=run + PAD_OUTSIDE),
-    )
-
-
-def hold(channel: Channel, fence: Fence, sweep: Rect) -> Holding:
-    """Two clamps on the fence's ends, at the side away from the router, and two on the board's far corners.
-
-    The corners of the end farther from the cut are taken, the other end's where those are in the way.
-
-    Rule: R17 holding
-    Formula: a clamp's foot of 30 × 40 mm, 12 mm of it beyond the edge, shares no area with the sweep of base and handles
-    Source: the base overhangs the line by its radius; clamps must not be in its way"""
-    cautions: list[Caution] = []
-    outer = fence.edge + fence.towards * fence.width
-    fence_clamps: tuple[Rect, ...] = _pads(
-        min(outer, outer - fence.towards * PAD_ACROSS), max(outer, outer - fence.towards * PAD_ACROSS), channel.run
-    )
-    if any(pad.meets(sweep) for pad in fence_clamps):
-        cautions.append(caution("no-room-for-clamps", where="clamps on the fence"))
-        fence_clamps = ()
-    length = channel.board_length
-    ends = [_pads(0.0, PAD_ACROSS, channel.run), _pads(length - PAD_ACROSS, length, channel.run)]
-    if channel.left < length - channel.right:
-        ends.reverse()
-    body = Rect(x0=fence.body[0], y0=fence.span[0], x1=fence.body[1], y1=fence.span[1])
-    free = [pads for pads in ends if not any(pad.meets(sweep) or pad.meets(body) for pad in pads)]
-    if not free:
-        cautions.append(caution("no-room-for-clamps", where="clamps on the board's corners"))
-    clamps = (*fence_clamps, *(free[0] if free else ()))
-    clear = min((pad.gap(sweep) for pad in clamps), default=None)
-    return Holding(clamps=clamps, sweep=sweep, clear=clear, cautions=tuple(cautions))
-
-
-HoldMethod = Literal["mat", "clamps", "clamps-moved", "table"]
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class EdgeHold:
-    """How a board is held while its edges are cut: by a mat, by clamps, by clamps that move on, or by the hands on a table.
-
-    `clamps` are their feet where they need not move; `covers` is how far base and handles reach over the board."""
+    """How the work is held: the method, the clamps' feet, the sweep they stay out of, the least distance between them, and what
+    is wrong with it. `moved` are the person's clamps with those in the way moved clear; empty where none is or nothing helps."""
 
     method: HoldMethod
-    clamps: tuple[Rect, ...]
-    covers: float
+    feet: tuple[Foot, ...]
+    sweep: Sweep
+    clear: float | None
     cautions: tuple[Caution, ...]
-
-    @property
-    def clamped(self) -> bool:
-        """Whether clamps hold it."""
-        return self.method in ("clamps", "clamps-moved")
+    moved: tuple[ClampAt, ...] = ()
 
 
-def hold_edges(edging: Edging, base: Base, *, offset: float, light: bool, by_hand: bool) -> EdgeHold:
-    """How a board is held for an edge cut: clamps along the side that is not cut; a mat for light work all round; else clamps
-    that are moved on, where the base leaves room for them.
+def reach_of(base: Base) -> float:
+    """How far base and handles reach from the axis to the side, in mm."""
+    return max(base.across / 2, base.handle_reach or 0.0)
+
+
+def around_axis(base: Base) -> float:
+    """The radius of the least circle around the axis that holds base and handles, whichever way it is turned."""
+    return max(base.across / 2 * (1.0 if base.round else math.sqrt(2)), base.handle_reach or 0.0)
+
+
+def foot_at(part: tuple[float, float], clamp: ClampAt) -> Ring:
+    """A clamp's foot on a side of a board of length × width."""
+    length, width = part
+    low, high = clamp.at - PAD_ACROSS / 2, clamp.at + PAD_ACROSS / 2
+    onto = PAD_ALONG - PAD_OUTSIDE
+    match clamp.side:
+        case "near":
+            return oblong(low, -PAD_OUTSIDE, high, onto)
+        case "far":
+            return oblong(low, width - onto, high, width + PAD_OUTSIDE)
+        case "left":
+            return oblong(-PAD_OUTSIDE, low, onto, high)
+        case "right":
+            return oblong(length - onto, low, length + PAD_OUTSIDE, high)
+
+
+def side_length(part: tuple[float, float], side: Side) -> float:
+    """How long a side of the board is."""
+    return part[0] if side in ("near", "far") else part[1]
+
+
+@lru_cache(maxsize=64)
+def _pairs(part: tuple[float, float]) -> tuple[tuple[tuple[ClampAt, ClampAt], tuple[Ring, Ring]], ...]:
+    """Where two clamps would hold a board well, with their feet: at both corners of an end, at both ends of an edge, on both
+    ends."""
+    length, width = part
+    inset = PAD_ACROSS / 2
+
+    def pair(a: Side, at_a: float, b: Side, at_b: float) -> tuple[ClampAt, ClampAt]:
+        return (ClampAt(side=a, at=at_a), ClampAt(side=b, at=at_b))
+
+    found = [
+        pair("near", length - inset, "far", length - inset),
+        pair("near", inset, "far", inset),
+        pair("far", inset, "far", length - inset),
+        pair("near", inset, "near", length - inset),
+        pair("left", width / 2, "right", width / 2),
+        pair("near", inset, "far", length - inset),
+        pair("far", inset, "near", length - inset),
+    ]
+    return tuple(
+        ((a, b), (foot_at(part, a), foot_at(part, b)))
+        for a, b in found
+        if min(side_length(part, a.side), side_length(part, b.side)) >= PAD_ACROSS
+    )
+
+
+def propose(part: tuple[float, float], sweep: Sweep, bodies: Sequence[Ring], *, first: bool = False) -> tuple[ClampAt, ...]:
+    """The two clamps that lie farthest from what is covered and from the guides (or the `first` that are clear), empty where no
+    two are.
 
     Rule: R17 holding
-    Formula: covers = half the base or its handles − offset of the axis; a clamp's foot of 30 × 40 mm lies beyond it
-    Source: clamps must not be in the router's way; a mat holds light edge work only"""
-    if not by_hand:
-        return EdgeHold(method="table", clamps=(), covers=0.0, cautions=())
-    covers = max(max(base.across / 2, base.handle_reach or 0.0) - offset, 0.0)
-    length, width = edging.part
-    refs = {edge.ref for edge in edging.edges}
-    if not any(edge.closed for edge in edging.edges):
-        for side, opposite in (("far", "near"), ("near", "far"), ("left", "right"), ("right", "left")):
-            across = width if side in ("near", "far") else length
-            sides = {"near", "far"} if side in ("left", "right") else {"left", "right"}
-            inset = covers if refs & sides else 0.0
-            along = (length if side in ("near", "far") else width) - 2 * inset
-            reach = covers if opposite in refs else 0.0
-            if side not in refs and across - reach > PAD_ALONG - PAD_OUTSIDE and along > 2 * PAD_ACROSS:
-                return EdgeHold(method="clamps", clamps=_feet(side, edging.part, inset), covers=covers, cautions=())
-    if light:
-        return EdgeHold(method="mat", clamps=(), covers=covers, cautions=())
-    if max(edging.part) > covers + 2 * PAD_ALONG:
-        return EdgeHold(method="clamps-moved", clamps=(), covers=covers, cautions=())
-    return EdgeHold(method="mat", clamps=(), covers=covers, cautions=(caution("nothing-holds"),))
+    Formula: a foot of 30 × 40 mm, 12 mm of it beyond the edge, shares no area with the sweep of base and handles
+    Source: the base overhangs the line by its radius; clamps must not be in its way"""
+    best: tuple[ClampAt, ...] = ()
+    most = 0.0
+    for pair, feet in _pairs(part):
+        clear = 1e6
+        for foot in feet:
+            clear = min(clear, sweep.gap(foot, roughly=True), *(gap(body, foot) for body in bodies))
+            if clear <= most:
+                break
+        if clear > most + 1.0 or (clear > 0 and not best):
+            best, most = pair, clear
+            if first:
+                return best
+    return best
 
 
-def _feet(side: str, part: tuple[float, float], inset: float) -> tuple[Rect, ...]:
-    """Two feet along a side, as far apart as the base lets them be."""
-    length, width = part
-    run = length if side in ("near", "far") else width
-    starts = (inset, run - inset - PAD_ACROSS)
-    reach = PAD_ALONG - PAD_OUTSIDE
-    if side in ("near", "far"):
-        y0, y1 = (-PAD_OUTSIDE, reach) if side == "near" else (width - reach, width + PAD_OUTSIDE)
-        return tuple(Rect(x0=x, y0=y0, x1=x + PAD_ACROSS, y1=y1) for x in starts)
-    x0, x1 = (-PAD_OUTSIDE, reach) if side == "left" else (length - reach, length + PAD_OUTSIDE)
-    return tuple(Rect(x0=x0, y0=y, x1=x1, y1=y + PAD_ACROSS) for y in starts)
+def moved_clear(part: tuple[float, float], clamp: ClampAt, sweep: Sweep, bodies: Sequence[Ring]) -> ClampAt | None:
+    """The nearest place for a clamp along its own side where nothing meets it; None where its side has none.
+
+    Rule: R17 clash
+    Formula: places every 5 mm to both sides of where it is, the nearest that is clear
+    Source: brute force along the edge"""
+    run = side_length(part, clamp.side)
+    inset = PAD_ACROSS / 2
+    steps = math.ceil(run / _SEARCH)
+    for step in range(steps + 1):
+        for at in (clamp.at - step * _SEARCH, clamp.at + step * _SEARCH):
+            tried = ClampAt(side=clamp.side, at=min(max(at, inset), run - inset))
+            foot = foot_at(part, tried)
+            if sweep.gap(foot, roughly=True) > 0 and all(gap(body, foot) > 0 for body in bodies):
+                return tried
+    return None
+
+
+def hold(
+    part: tuple[float, float], sweep: Sweep, *, bodies: Sequence[Ring] = (), on_guide: Sequence[Ring] = (),
+    stations: Sequence[Sweep] = (), placed: Sequence[ClampAt] = (), held: Held | None = None,
+) -> Holding:  # fmt: skip
+    """How a board is held: by clamps out of the way of base, handles and guides, or as the person says.
+
+    `on_guide` are the feet of clamps that hold a guide and move with it, `stations` the sweep of every repeat by itself, for
+    which clamps may be moved on when no place is clear of them all."""
+    cautions: list[Caution] = []
+    own = stations[0] if stations else sweep
+    fixed = [Foot(points=foot, gap=own.gap(foot)) for foot in on_guide]
+    if any(foot.gap <= 0 for foot in fixed):
+        cautions.append(caution("no-room-for-clamps", where="clamps on the fence"))
+        fixed = []
+    if held is not None and held != "clamps":
+        said = [*cautions, *_said_of(held)]
+        return Holding(method=held, feet=tuple(fixed), sweep=sweep, clear=_least(fixed), cautions=tuple(said))
+    method: HoldMethod = "clamps"
+    moved: tuple[ClampAt, ...] = ()
+    if placed:
+        chosen = tuple(placed)
+        tried = [_clear_or_moved(part, each, sweep, bodies) for each in placed]
+        clashes = [each for each, new in zip(placed, tried, strict=True) if new != each]
+        if clashes:
+            cautions.append(caution("clamp-in-the-way", count=len(clashes), side=clashes[0].side, at=clashes[0].at))
+            moved = tuple(each for each in tried if each is not None)
+            moved = moved if len(set(moved)) == len(placed) else propose(part, sweep, bodies)
+        if len(placed) < 2:
+            cautions.append(caution("one-clamp"))
+    else:
+        chosen = propose(part, sweep, bodies)
+        if not chosen and len(stations) > 1 and all(propose(part, each, (), first=True) for each in stations):
+            method = "clamps-moved"
+            chosen = propose(part, stations[0], bodies)
+            cautions.append(caution("clamps-move-on"))
+        elif not chosen:
+            cautions.append(caution("no-room-for-clamps", where="two clamps on the board"))
+    against = stations[0] if method == "clamps-moved" else sweep
+    feet = [Foot(points=foot_at(part, each), gap=against.gap(foot_at(part, each)), at=each) for each in chosen]
+    everything = (*fixed, *feet)
+    return Holding(
+        method=method, feet=everything, sweep=sweep, clear=_least(everything), cautions=tuple(cautions), moved=moved
+    )  # fmt: skip
+
+
+def _least(feet: Sequence[Foot]) -> float | None:
+    return min((foot.gap for foot in feet), default=None)
+
+
+def _clear_or_moved(part: tuple[float, float], clamp: ClampAt, sweep: Sweep, bodies: Sequence[Ring]) -> ClampAt | None:
+    foot = foot_at(part, clamp)
+    inside = PAD_ACROSS / 2 <= clamp.at <= side_length(part, clamp.side) - PAD_ACROSS / 2
+    if inside and sweep.gap(foot, roughly=True) > 0 and all(gap(body, foot) > 0 for body in bodies):
+        return clamp
+    return moved_clear(part, clamp, sweep, bodies)
+
+
+def _said_of(held: Held) -> list[Caution]:
+    return [caution("tape-holds-light-cuts", how=held)] if held in ("tape", "vacuum") else []

@@ -19,6 +19,7 @@ SpiralSchool = Literal["by-material", "spiral-first", "straight-first"]
 Burning = Literal["faster-feed", "slower-spindle"]
 Corners = Literal["chisel", "round-mate"]
 Inches = Literal["1/64", "1/32", "1/16"]
+TurretSchool = Literal["from-floor", "from-zero"]
 DadoWord = Literal["dado", "housing", "trench"]
 
 SPEED_RULES: tuple[SpeedRule, ...] = get_args(SpeedRule)
@@ -75,6 +76,10 @@ SCHOOLS: tuple[Choice, ...] = (
            says="The round corners of a mortise are cut square, for a mate with square edges."),
     Choice(group="corners", value="round-mate", name="Round the mate",
            says="The corners stay round, and the edges of the mate are rounded to the bit."),
+    Choice(group="turret", value="from-floor", name="Final depth on the lowest step",
+           says="The turret ends exactly on the floor; the first pass takes what remains."),
+    Choice(group="turret", value="from-zero", name="Zero on the highest step",
+           says="The turret begins on the face and goes down by whole steps; the last pass takes what remains."),
     Choice(group="inches", value="1/64", name="To 1/64 in",
            says="Lengths in inches are written to the nearest 1/64, as a fine rule shows them."),
     Choice(group="inches", value="1/32", name="To 1/32 in",
@@ -130,6 +135,7 @@ class HouseRules:
     spiral: SpiralSchool = "by-material"
     burning: Burning = "faster-feed"
     corners: Corners = "chisel"
+    turret: TurretSchool = "from-floor"
     inches: Inches = "1/64"
     dado_word: DadoWord = "dado"
 
@@ -155,7 +161,7 @@ class HouseRules:
     pass_cap: float = _rule(6, 0.5, 12, "mm", "depth", "R3", "Fixed cap of a pass",
         "What a pass takes under the school of the fixed cap.")
     mortise_cap: float = _rule(3, 0.5, 6, "mm", "depth", "R3", "Fixed cap in a mortise",
-        "What a pass of a mortise takes, whatever the school.", waits="mortises")
+        "What a pass of a mortise takes, whatever the school.")
     rabbet_cap: float = _rule(6, 0.5, 6, "mm", "depth", "R3", "Fixed cap in a rabbet",
         "Some shops take rabbets in 4.5 mm under the fixed cap.")
     finish: float = _rule(0.8, 0, 3, "mm", "depth", "R3", "Finishing pass",
@@ -205,7 +211,7 @@ class HouseRules:
     thin_work: float = _rule(10, 10, 40, "mm", "guide", "R7", "Work that an up-cut lifts, thinner than",
         "Raise it and more boards carry the caution.")
     tab: float = _rule(1.5, 1.5, 6, "mm", "guide", "R8", "Left below a cut-out at least",
-        "What holds a loose piece before it is trimmed flush.", waits="cut-outs")
+        "What holds a loose piece before it is trimmed flush.")
     lane: float = _rule(0.6, 0.1, 0.6, "share", "guide", "R8", "Lane of a field, of the bit's width",
         "Lower it and flattening takes more lanes, with lower ridges.")
     jointing: float = _rule(1, 0.5, 1.5, "mm", "guide", "R8", "Jointing takes in one trip",
@@ -217,7 +223,7 @@ class HouseRules:
     waste_outside: float = _rule(3, 0.5, 3, "mm", "template", "R9", "Waste left for the template bit",
         "What the saw leaves outside the line, at most.")
     template_thickness: float = _rule(9, 6, 25, "mm", "template", "R9", "Template at least",
-        "Thinner gives a bearing too little to run on.", waits="templates")
+        "Thinner gives a bearing too little to run on.")
     uses_mdf: float = _rule(100, 10, 100, "uses", "template", "R9", "A template of MDF lasts for",
         "Lower it and a template is measured again sooner.", waits="templates")
     uses_plywood: float = _rule(150, 10, 150, "uses", "template", "R9", "A template of plywood lasts for",
@@ -245,27 +251,27 @@ class HouseRules:
     dovetail_clearance: float = _rule(0.1, 0, 0.5, "mm", "joint", "R13", "Play of a sliding dovetail",
         "Over both flanks; 0 for a tapered one.")
     fit_tight: float = _rule(0, 0, 0.05, "mm", "joint", "R14", "Tight fit",
-        "Clearance of a mate that is to be driven home.", waits="fitted mates")
+        "Clearance of a mate that is to be driven home.")
     fit_sliding: float = _rule(0.1, 0.02, 0.5, "mm", "joint", "R14", "Sliding fit",
-        "Clearance of a mate that is to slide.", waits="fitted mates")
+        "Clearance of a mate that is to slide.")
     fit_glue: float = _rule(0.15, 0.02, 0.5, "mm", "joint", "R14", "Room for glue",
-        "Clearance of a mate that is glued.", waits="fitted mates")
+        "Clearance of a mate that is glued.")
     box_play: float = _rule(0.05, 0, 0.3, "mm", "joint", "R14", "Pins of a box joint narrower by",
         "Two slots less this are the pitch; it adds up over the pins.", waits="box joints")
     spread_bit: float = _rule(0.03, 0.03, 0.3, "mm", "joint", "R19", "A bit's width is known within",
-        "Raise it and a forecast of fit is less sure of itself.", waits="forecasts of fit")
+        "Raise it and a forecast of fit is less sure of itself.")
     spread_base: float = _rule(0.1, 0.1, 1, "mm", "joint", "R19", "A base's distance is known within",
-        "Raise it and a forecast of fit is less sure of itself.", waits="forecasts of fit")
+        "Raise it and a forecast of fit is less sure of itself.")
     spread_fence: float = _rule(0.15, 0.15, 1, "mm", "joint", "R19", "A fence is set within",
-        "Raise it and a forecast of fit is less sure of itself.", waits="forecasts of fit")
+        "Raise it and a forecast of fit is less sure of itself.")
     spread_spacer: float = _rule(0.05, 0.05, 0.5, "mm", "joint", "R19", "A spacer is known within",
-        "Raise it and a forecast of fit is less sure of itself.", waits="forecasts of fit")
+        "Raise it and a forecast of fit is less sure of itself.")
     spread_depth: float = _rule(0.1, 0.1, 1, "mm", "joint", "R19", "A depth is set within",
-        "Raise it and a forecast of fit is less sure of itself.", waits="forecasts of fit")
+        "Raise it and a forecast of fit is less sure of itself.")
     spread_mate: float = _rule(0.1, 0.1, 1, "mm", "joint", "R19", "A mate's thickness is known within",
-        "Raise it and a forecast of fit is less sure of itself.", waits="forecasts of fit")
+        "Raise it and a forecast of fit is less sure of itself.")
     spread_sheet: float = _rule(0.15, 0.15, 1, "mm", "joint", "R19", "A sheet's thickness is known within",
-        "Raise it and a forecast of fit is less sure of itself.", waits="forecasts of fit")
+        "Raise it and a forecast of fit is less sure of itself.")
     setup_minutes: float = _rule(8, 1, 60, "min", "choosing", "R16", "A setup takes",
         "The time of a change of bit, height or fence.", waits="the order of work")
     # fmt: on

@@ -13,20 +13,25 @@ from ranura.core.choosing.order import Pair
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.dado import Dado
 from ranura.core.cuts.edge import EdgeCut, shape_name
+from ranura.core.cuts.pocket import FORM_NAMES, ROUND_FORMS, Pocket
 from ranura.core.cutting.staging import Stage
 from ranura.core.cutting.stepping import Pass
 from ranura.core.drawing import AskedField, Point, View
+from ranura.core.errors import CutError
 from ranura.core.house_rules import HouseRules
 from ranura.core.lengths import Length, as_typed, written_in
 from ranura.core.pieces import Piece, edges_of
-from ranura.core.planning import channels, edge_family
+from ranura.core.planning import channels, edge_family, pockets
 from ranura.core.planning.common import DoneCut, Family, Remedy, check_shop, choose
+from ranura.core.setting import Setting
 from ranura.core.shop import Shop
-from ranura.core.slip import PassLine, Section
+from ranura.core.slip_guides import FitView, GuideOffer, StationLine
+from ranura.core.slip_parts import PassLine, Section
+from ranura.core.testcut import Correction, MeasureKey, TestCut, correction_of
 from ranura.core.text import Reading, Text, inches_to, write
 from ranura.core.working import Figure, show
 
-Cut = Dado | EdgeCut
+Cut = Dado | EdgeCut | Pocket
 """What can be planned."""
 
 
@@ -40,17 +45,28 @@ class Asked:
     other: Reading
 
 
+_ASKED: dict[str, tuple[AskedField, ...]] = {
+    "dado": ("width", "depth", "position", "stop_first", "stop_last", "spacing"),
+    "edge": ("size", "depth", "width"),
+    "pocket": ("length", "across", "depth", "from_left", "from_near", "radius", "spacing"),
+}
+
+
 def _asked(cut: Cut) -> tuple[Asked, ...]:
-    fields: tuple[AskedField, ...] = ("width", "depth", "position") if isinstance(cut, Dado) else ("size", "depth", "width")
     found = []
-    for field in fields:
+    for field in _ASKED[cut.kind]:
         length: Length | None = getattr(cut, field)
         if length is not None:
-            unit, said = written_in(length.typed, length.unit)
-            shown = show(length.mm, "mm", setting=False)
-            other = shown.inch if unit == "mm" else shown.metric
-            found.append(Asked(field=field, length=length, suffix="" if said else unit, other=other))
+            found.append(_as_asked(field, length))
+    if isinstance(cut, Dado) and cut.mate is not None:
+        found.append(_as_asked("mate", cut.mate.thickness))
     return tuple(found)
+
+
+def _as_asked(field: AskedField, length: Length) -> Asked:
+    unit, said = written_in(length.typed, length.unit)
+    shown = show(length.mm, "mm", setting=False)
+    return Asked(field=field, length=length, suffix="" if said else unit, other=shown.inch if unit == "mm" else shown.metric)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -62,7 +78,9 @@ class CutPlan:
     and the section. `offers` are the best bits and routers, best first; `misses` only one thing keeps from it. `pinned` says
     which tools the person chose, `costs` what that costs. `remedies` take a stop away. `run_mm` is the way of one pass on one
     face in the wood, `leaves` what an edge cut takes of its edges, for the cuts after it, `glyph` the small section of a list.
-    """
+    `guides` are the ways it can be guided, the best first, `stations` the places of a repeated cut in the order of the tape,
+    `fit` how likely its mate fits. `test_cut` says what to try and measure in scrap, `jig` how a cut-line jig for the pair is
+    made."""
 
     title: Text
     sentence: Text
@@ -86,6 +104,11 @@ class CutPlan:
     run_mm: float
     leaves: DoneCut | None
     glyph: tuple[Point, ...]
+    guides: tuple[GuideOffer, ...] = ()
+    stations: tuple[StationLine, ...] = ()
+    fit: FitView | None = None
+    test_cut: TestCut | None = None
+    jig: tuple[Text, ...] = ()
 
 
 def plan_cut(
@@ -106,6 +129,24 @@ def plan_cut(
         return _plan(cut, piece, shop, rules, mounted, before)
 
 
+def corrected(
+    cut: Cut, piece: Piece, shop: Shop, key: MeasureKey, measured: float, *, mounted: frozenset[Pair] = frozenset()
+) -> Correction:
+    """What a measurement in the test cut of a planned cut corrects; `measured` in mm.
+
+    Raises `CutError` on "measured" where nothing of the kind can be measured, or it is far off."""
+    with inches_to(shop.rules.inch_parts):
+        family = _family(cut, piece, shop, shop.rules, ())
+        check_shop(shop)
+        ranking = family.judge.ranking(mounted)
+        sifted = shortlist(family.judge, ranking, count=1)
+        chosen = choose(cut.bit_id, cut.router_id, shop, family.judge, ranking, sifted, refuse=family.refuse)
+        setting = family.make(chosen).setting
+    if not isinstance(setting, Setting):
+        raise CutError("nothing-to-measure", field="measured")
+    return correction_of(setting, key, measured)
+
+
 def judge_of(cut: Cut, piece: Piece, shop: Shop, *, before: Sequence[DoneCut] = ()) -> Judge:
     """The judge of a cut in a piece. Raises `CutError` with the dimension that cannot be."""
     return _family(cut, piece, shop, shop.rules, before).judge
@@ -116,6 +157,8 @@ def _family(cut: Cut, piece: Piece, shop: Shop, rules: HouseRules, before: Seque
     wood = shop.material(piece.material, field="piece.material")
     if isinstance(cut, EdgeCut):
         return edge_family.family(cut, piece, shop, wood, rules, before)
+    if isinstance(cut, Pocket):
+        return pockets.family(cut, piece, shop, wood, rules)
     return channels.family(cut, piece, shop, wood, rules)
 
 
@@ -155,6 +198,11 @@ def _plan(
         run_mm=said.run_mm,
         leaves=said.leaves,
         glyph=said.glyph,
+        guides=said.guides,
+        stations=said.stations,
+        fit=said.fit,
+        test_cut=said.test_cut,
+        jig=said.jig,
     )
 
 
@@ -169,7 +217,9 @@ def title_of(cut: Cut, rules: HouseRules) -> Text:
         if cut.depth is None:
             return write("{shape} {s}", shape=shape_name(cut.shape), s=as_typed(cut.size))
         return write("{shape} {s} × {d}", shape=shape_name(cut.shape), s=as_typed(cut.size), d=as_typed(cut.depth))
-    return write("{word} {w} × {d}", word=rules.dado_word, w=as_typed(cut.width), d=as_typed(cut.depth))
+    if isinstance(cut, Pocket):
+        return write("{form} {size}", form=FORM_NAMES[cut.form], size=_pocket_size(cut))
+    return write("{word} {w} × {d}", word=channel_word(cut, rules), w=width_as_typed(cut), d=as_typed(cut.depth))
 
 
 _SAID_SIZE = {
@@ -182,16 +232,96 @@ _SAID_SIZE = {
 def sentence_of(cut: Cut, piece: Piece, rules: HouseRules) -> Text:
     """What is asked, as a sentence with the dimensions as typed."""
     if isinstance(cut, Dado):
-        return write(
-            "A {word} {w} wide, {d} deep, {p} from the {end} end, across {piece}",
-            word=rules.dado_word, w=as_typed(cut.width), d=as_typed(cut.depth), p=as_typed(cut.position), end=cut.end,
-            piece=piece.name,
-        )  # fmt: skip
+        return _channel_sentence(cut, piece, rules)
+    if isinstance(cut, Pocket):
+        return _pocket_sentence(cut, piece)
     said = _SAID_SIZE[cut.shape].replace("{s}", as_typed(cut.size)).replace("{a}", f"{cut.angle or 45:g}")
     depth = "" if cut.depth is None else f", {as_typed(cut.depth)} deep"
     width = "" if cut.width is None else f", {as_typed(cut.width)} into the face"
     faces = ", both faces" if cut.both_faces else ""
     return write("{said}, on {edges} of {piece}", said=said + depth + width, edges=place_of(cut, piece) + faces, piece=piece.name)
+
+
+def channel_word(cut: Dado, rules: HouseRules) -> str:
+    """What the shop calls a channel: its word for one across the board, a groove along it or with a shaped floor."""
+    shaped = {"round": "round-nose groove", "v": "V groove", "t-slot": "T-slot", "keyhole": "keyhole slot"}
+    if cut.shape != "square":
+        return shaped[cut.shape]
+    return "groove" if cut.goes == "along" else rules.dado_word
+
+
+def width_as_typed(cut: Dado) -> str:
+    """The width as it was typed, or that of the mate with its fit."""
+    if cut.mate is not None:
+        return f"for {as_typed(cut.mate.thickness)}"
+    return "" if cut.width is None else as_typed(cut.width)
+
+
+def _channel_sentence(cut: Dado, piece: Piece, rules: HouseRules) -> Text:
+    fits = {"tight": "to fit tight", "sliding": "to slide", "glue": "with room for glue"}
+    width = f"{width_as_typed(cut)} wide" if cut.mate is None else f"{width_as_typed(cut)}, {fits[cut.mate.fit]}"
+    edge = cut.goes == "along"
+    low, high = ("left end", "right end") if edge else ("near edge", "far edge")
+    ends = [
+        f"stopped {as_typed(stop)} from the {name}"
+        for stop, name in ((cut.stop_first, low), (cut.stop_last, high))
+        if stop is not None
+    ]
+    turned = f", turned {abs(cut.angle):g}° to the {'left' if cut.angle > 0 else 'right'}" if cut.angle else ""
+    count = cut.count + len(cut.more)
+    repeated = "" if count == 1 else f", {count} times"
+    if cut.count > 1 and cut.spacing is not None and not cut.more:
+        repeated += f" every {as_typed(cut.spacing)}"
+    pair = ", in a mirrored pair" if cut.mirrored else ""
+    return write(
+        "A {word} {w}, {d} deep, {p} from the {end}{ends}{turned}{repeated}, {goes} {piece}{pair}",
+        word=channel_word(cut, rules), w=width, d=as_typed(cut.depth), p=as_typed(cut.position), end=end_of(cut),
+        ends="".join(f", {each}" for each in ends), turned=turned, repeated=repeated, goes=cut.goes, piece=piece.name, pair=pair,
+    )  # fmt: skip
+
+
+def _pocket_size(cut: Pocket) -> str:
+    if cut.form == "lap":
+        return as_typed(cut.length)
+    if cut.form == "flatten":
+        return f"by {as_typed(cut.depth)}"
+    if cut.form == "outline":
+        return "of its own outline"
+    if cut.form in ROUND_FORMS or cut.across is None:
+        return f"Ø {as_typed(cut.length)}"
+    return f"{as_typed(cut.length)} × {as_typed(cut.across)}"
+
+
+def _pocket_sentence(cut: Pocket, piece: Piece) -> Text:
+    if cut.form == "lap":
+        return write(
+            "A half-lap {l} long, {d} deep, at the {end} end of {piece}", l=as_typed(cut.length), d=as_typed(cut.depth),
+            end=cut.end, piece=piece.name,
+        )  # fmt: skip
+    if cut.form == "flatten":
+        return write("The face of {piece} flattened by {d}", piece=piece.name, d=as_typed(cut.depth))
+    depth = "right through" if cut.through else f"{as_typed(cut.depth)} deep"
+    by_leaf = ", set by its leaf" if cut.leaf else ""
+    centre = "its centre " if cut.form in ROUND_FORMS else ""
+    ring = f", its groove {as_typed(cut.across)} wide" if cut.form == "ring" and cut.across is not None else ""
+    opens = "".join(f", open at the {side} side" for side in cut.open_sides)
+    spacing = "" if cut.spacing is None else f" every {as_typed(cut.spacing)}"
+    repeated = "" if cut.count == 1 else f", {cut.count} times{spacing}"
+    form = FORM_NAMES[cut.form] if cut.sweep == 360 else f"arc of {cut.sweep:g}°,"
+    return write(
+        "A {form} {size}, {depth}{leaf}{ring}, {centre}{x} from the {end} end and {y} from the {edge} edge{opens}{repeated}, in "
+        "{piece}",
+        form=form, size=_pocket_size(cut), depth=depth, leaf=by_leaf, ring=ring, centre=centre, x=as_typed(cut.from_left),
+        end=cut.end, y=as_typed(cut.from_near), edge=cut.edge, opens=opens, repeated=repeated, piece=piece.name,
+    )  # fmt: skip
+
+
+def end_of(cut: Dado) -> str:
+    """Where a channel is measured from, in words."""
+    low = cut.end in ("left", "near")
+    if cut.goes == "along":
+        return "near edge" if low else "far edge"
+    return "left end" if low else "right end"
 
 
 def place_of(cut: EdgeCut, piece: Piece) -> str:

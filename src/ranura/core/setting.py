@@ -5,13 +5,16 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from ranura.core.cautions import Caution
+from ranura.core.choosing.clearing import Cleared
 from ranura.core.choosing.judging import turning_rpm
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.dado import Channel
+from ranura.core.cutting.direction import Vector
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.speed import Speed
 from ranura.core.cutting.stepping import Stepping
-from ranura.core.guiding.placing import Fence
+from ranura.core.fit import Forecast
+from ranura.core.guiding.placing import Fence, GuideOption
 from ranura.core.holding import Holding
 from ranura.core.house_rules import HouseRules
 from ranura.core.materials import Material
@@ -74,18 +77,27 @@ class ToolSetting:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Setting(ToolSetting):
     """Bit, router, fence, steps and clamps for a channel in a piece. `stepping` is None where the bit is wider than the cut
-    or no speed can be had. For a router that is not guided by hand nothing is said of fence, direction and clamps."""
+    or no speed can be had. `option` is the way it is guided, among `options`. For a router that is not guided by hand nothing is
+    said of fence, direction and clamps. `cleared` is what goes before an undercut."""
 
     channel: Channel
     guided: GuidedSide
-    fence: Fence
+    option: GuideOption
+    options: tuple[GuideOption, ...]
     stepping: Stepping | None
     holding: Holding
+    forecast: Forecast | None = None
+    cleared: Cleared | None = None
 
     @property
-    def pushes_away(self) -> bool:
-        """Whether the feed goes away from the person."""
-        return self.fence.heading[1] > 0
+    def fence(self) -> Fence:
+        """What guides the first station."""
+        return self.option.fences[0]
+
+    @property
+    def heading(self) -> Vector:
+        """Which way the router goes at the first station, on the board."""
+        return self.channel.frame.turn(self.fence.heading)
 
     @property
     def seconds(self) -> float | None:

@@ -3,69 +3,68 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
-from typing import Literal
+from dataclasses import replace
 
+from ranura.core import numbers
 from ranura.core.cautions import Caution
 from ranura.core.cuts.dado import Dado
-from ranura.core.cutting.stepping import Pass
+from ranura.core.cuts.straight import UNDERCUT
+from ranura.core.cutting.stepping import Pass, Stepping
+from ranura.core.cutting.turret import Rung, Turret
+from ranura.core.holding import Holding
 from ranura.core.lengths import Length, written_in
 from ranura.core.setting import Setting, ToolSetting
-from ranura.core.text import Fact, Shown, Text, write
+from ranura.core.slip_guides import guide_words, heading_words, stop_lines
+from ranura.core.slip_parts import Lead, PassLine, Section, lead
+from ranura.core.text import Fact, Reading, Shown, Text, write
 from ranura.core.tooling.bits import shank_name
 from ranura.core.working import Figure, plain, show
 
-SectionKey = Literal["tool", "speed", "depths", "guide", "direction", "feed", "hold"]
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Lead:
-    """A large figure with the word after it; `figure` is the key of its working."""
-
-    shown: Shown
-    caption: Text
-    figure: str | None = None
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Section:
-    """One place of the slip: its large figures, the lines below them, and the figures whose workings it opens."""
-
-    key: SectionKey
-    title: str
-    leads: tuple[Lead, ...]
-    lines: tuple[Text, ...]
-    figures: tuple[str, ...]
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class PassLine:
-    """One pass as a line of a table; what the cells are, the plan's `pass_columns` say."""
-
-    number: int
-    cells: tuple[Shown, ...]
-
-
 PASS_COLUMNS = ("spacer", "depth", "fresh", "feed", "time", "power")
 """What the cells of a channel's passes are: spacer, depth, width of the fresh wood, feed, time, power."""
+TURRET_COLUMNS = ("turret", "depth", "spacer", "feed", "time", "power")
+"""The same where a turret makes the depths: first where the rod comes to rest, then depth and spacer at the guide."""
 
 
-def pass_lines(passes: Sequence[Pass]) -> tuple[PassLine, ...]:
+def columns_of(stepping: Stepping | None) -> tuple[str, ...]:
+    """What the cells of the passes are."""
+    return TURRET_COLUMNS if stepping is not None and stepping.turret is not None else PASS_COLUMNS
+
+
+def pass_lines(stepping: Stepping | None) -> tuple[PassLine, ...]:
     """The passes in order of work, to be read."""
-    return tuple(
-        PassLine(
-            number=each.number,
-            cells=(
-                show(each.spacer, "mm") if each.spacer else plain("none"),
-                show(each.to_depth, "mm"),
-                show(each.engagement, "mm"),
-                show(each.feed_m_min, "m/min"),
-                show(each.seconds, "s"),
-                show(each.power.power_w, "W"),
-            ),
-        )
-        for each in passes
-    )
+    if stepping is None:
+        return ()
+    return tuple(PassLine(number=each.number, cells=_cells(each, stepping)) for each in stepping.passes)
+
+
+def _cells(each: Pass, stepping: Stepping) -> tuple[Shown, ...]:
+    spacer = show(each.spacer, "mm") if each.spacer else plain("none")
+    depth = show(each.to_depth, "mm")
+    moving = (show(each.feed_m_min, "m/min"), show(each.seconds, "s"), show(each.power.power_w, "W"))
+    if stepping.turret is None:
+        return (spacer, depth, show(each.engagement, "mm"), *moving)
+    rung = next(r for r in stepping.turret.rungs if numbers.same(r.depth, each.to_depth))
+    return (rung_shown(rung, stepping.turret), depth, spacer, *moving)
+
+
+def rung_shown(rung: Rung, turret: Turret) -> Shown:
+    """Where the rod comes to rest: the step, and the spacer on it."""
+    name = step_name(rung.step, len(turret.steps))
+    if not rung.spacer:
+        return plain(name)
+    said = write("{name} + {x:short}", name=name, x=rung.spacer)
+    return Shown(metric=Reading(number=said.metric, unit=""), inch=Reading(number=said.inch, unit=""))
+
+
+def step_name(step: int, count: int) -> str:
+    """What a step of a turret is called.
+
+    >>> step_name(1, 3), step_name(2, 3), step_name(5, 6)
+    ('high', 'middle', 'step 5')"""
+    if step in (1, count):
+        return "high" if step == 1 else "low"
+    return "middle" if count == 3 else f"step {step}"
 
 
 def sections(setting: Setting, cut: Dado, figures: Sequence[Figure], cautions: Sequence[Caution]) -> tuple[Section, ...]:
@@ -86,11 +85,6 @@ def sections(setting: Setting, cut: Dado, figures: Sequence[Figure], cautions: S
 def _as_typed(length: Length) -> Shown:
     unit, said = written_in(length.typed, length.unit)
     return plain(length.typed, "" if said else unit)
-
-
-def lead(figure: Figure, caption: str, **facts: Fact) -> Lead:
-    """A figure as a large one, with the word after it."""
-    return Lead(shown=figure.shown, caption=write(caption, **facts), figure=figure.key)
 
 
 def tool_section(setting: ToolSetting, figures: Mapping[str, Figure]) -> Section:
@@ -135,53 +129,121 @@ def speed_section(setting: ToolSetting, figures: Mapping[str, Figure]) -> Sectio
 def _depths(setting: Setting, cut: Dado) -> Section:
     stepping = setting.stepping
     assert stepping is not None, "only a setting with passes has depths"
+    section = depths_section(stepping, _as_typed(cut.depth))
+    cleared = setting.cleared
+    if cleared is None:
+        return section
+    fence = "the fence stays" if cleared.fence_stays else "the fence {m:fine} {way}"
+    line = write(
+        "first clear with {bit}: {n} {passes} to {d:len}; " + fence, bit=cleared.bit.name, n=cleared.passes,
+        passes="pass" if cleared.passes == 1 else "passes", d=cleared.depth, m=abs(cleared.moves),
+        way="further off" if cleared.moves > 0 else "nearer",
+    )  # fmt: skip
+    return replace(section, lines=(line, *section.lines))
+
+
+def depths_section(stepping: Stepping, depth: Shown) -> Section:
+    """The whole depth, its passes, and how a turret makes them."""
     count = len(stepping.depths)
-    named = {f"d{i}": depth for i, depth in enumerate(stepping.depths)}
     caption = write("in one pass") if count == 1 else write("in {n} passes", n=count)
     allowed = write("up to {a:len} a pass · zero on the face", a=stepping.step)
-    steps = write(" · ".join(f"{{{name}:len}}" for name in named), **named)
+    lines = [allowed]
+    named = {f"d{i}": depth for i, depth in enumerate(stepping.depths)}
+    listed = write(" · ".join(f"{{{name}:len}}" for name in named), **named)
+    if stepping.turret is not None:
+        many = write("up to {a:len} a pass; all stops are listed with the feed", a=stepping.step)
+        lines = [listed if count <= _LISTED else many, *_turret_lines(stepping.turret)]
+    elif count > 1:
+        lines = [listed, allowed]
     return Section(
         key="depths",
         title="Depths",
-        leads=(Lead(shown=_as_typed(cut.depth), caption=caption, figure="depth.count"),),
-        lines=(allowed,) if count == 1 else (steps, allowed),
-        figures=("depth.step", "depth.count"),
+        leads=(Lead(shown=depth, caption=caption, figure="depth.count"),),
+        lines=tuple(lines),
+        figures=("depth.step", "depth.count", *(("depth.turret",) if stepping.turret else ())),
     )
+
+
+_LISTED = 4
+"""Depths up to which a slip lists them in a line."""
+
+
+def _turret_lines(turret: Turret) -> list[Text]:
+    """How the rod is set, and which spacers go under it."""
+    first, *later = turret.lowest
+    if turret.way == "from-floor":
+        lines = [write("bit on the face: {d:len} between rod and low step", d=first)]
+        lines += [write("then set again: {d:len} on the low step", d=each) for each in later]
+    else:
+        lines = [write("bit on the face: rod down on the high step")]
+        if later:
+            lines.append(
+                write(
+                    "set again {n}: bit on the floor, rod on the high step",
+                    n="once" if len(later) == 1 else f"{len(later)} times",
+                )
+            )
+    if turret.spacers:
+        named = {f"x{i}": x for i, x in enumerate(turret.spacers)}
+        listed = ", ".join(f"{{{name}:short}}" for name in named)
+        lines.append(write(f"under the rod: {listed}", **named))
+    return lines
 
 
 def _guide(setting: Setting, figures: Mapping[str, Figure]) -> Section:
     fence = setting.fence
-    spacers = fence.setback.spacers or ()
-    lines = [write("at {at:len} from the {end} end", at=fence.at, end=setting.channel.reference_end)]
+    shown, lines, keys = guide_words(setting, figures)
+    spacers = fence.spacers
     if len(spacers) > 1:
         named = {f"x{i}": x for i, x in enumerate(spacers[:-1])}
         listed = " · ".join(f"{{{name}:len}}" for name in named)
         word = "spacer" if len(named) == 1 else "spacers"
-        lines.append(write(f"{word} at the fence: {listed}, then none", **named))
-    lines.append(write("{side} of the base along the fence", side=setting.guided.name))
-    keys = ["guide.setback", "guide.fence_at", "guide.fence_length"]
-    return Section(
-        key="guide",
-        title="Guide",
-        leads=(lead(figures["guide.setback"], "from line to fence"),),
-        lines=tuple(lines),
-        figures=(*keys, *(["guide.spacer"] if "guide.spacer" in figures else [])),
-    )
+        where = "at the fence" if fence.on_board else "between guide and edge"
+        lines.append(write(f"{word} {where}: {listed}, then none", **named))
+    if setting.channel.is_stopped:
+        lines += stop_lines(setting)
+    found = [*keys, *(("guide.spacer",) if "guide.spacer" in figures else ())]
+    found += [key for key in ("guide.start", "guide.end") if key in figures]
+    return Section(key="guide", title="Guide", leads=(shown,), lines=tuple(lines), figures=tuple(found))
 
 
 def _direction(setting: Setting) -> Section:
-    away = setting.pushes_away
+    heading, channel = setting.heading, setting.channel
+    on_board = setting.fence.on_board
+    away = heading[1] > abs(heading[0])
+    guide = "fence" if setting.fence.kind == "straightedge" else "jig"
+    where = f"{guide} on your left" if away or abs(heading[0]) > abs(heading[1]) else f"{guide} at your right hand"
+    lines = [write("{where}, {length:rough} or longer", where=where, length=setting.fence.length)]
+    if setting.fence.kind == "freehand":
+        lines = [write("the bit pushes to the left of the way; hold against it")]
+    if not on_board:
+        lines = [write("guide against the {edge}, pressed on", edge=channel.end_name(setting.fence.towards))]
+    if channel.shape in UNDERCUT:
+        return _undercut_direction(setting, lines[0])
+    low_first = setting.fence.heading[1] > 0
+    begins_inside, ends_inside = channel.stopped if low_first else channel.stopped[::-1]
+    start = "plunge at the start mark" if begins_inside else "start clear of the wood"
+    end = "back 2 mm at the end, wait for the stop" if ends_inside else "lift off to come back"
+    lines.append(write("{start}; {end}", start=start, end=end))
     return Section(
         key="direction",
         title="Direction",
-        leads=(Lead(shown=plain("Push away" if away else "Pull towards you"), caption=write(""), figure="direction.heading"),),
-        lines=(
-            write(
-                "fence on your left, {length:rough} or longer" if away else "fence at your right hand, {length:rough} or longer",
-                length=setting.fence.length,
-            ),
-            write("start clear of the wood; lift off to come back"),
-        ),
+        leads=(Lead(shown=plain(heading_words(heading)), caption=write(""), figure="direction.heading"),),
+        lines=tuple(lines),
+        figures=("direction.heading",),
+    )
+
+
+def _undercut_direction(setting: Setting, guide: Text) -> Section:
+    """How a bit that is wider below than its mouth goes in and comes out again."""
+    in_and_out = "in from the edge, right through, out at the other; never lift inside"
+    if setting.channel.shape == "keyhole":
+        in_and_out = "plunge at the start, to the end, back the same way; lift only there"
+    return Section(
+        key="direction",
+        title="Direction",
+        leads=(Lead(shown=plain(heading_words(setting.heading)), caption=write(""), figure="direction.heading"),),
+        lines=(guide, write(in_and_out)),
         figures=("direction.heading",),
     )
 
@@ -207,14 +269,55 @@ def _feed(setting: Setting, figures: Mapping[str, Figure]) -> Section:
 
 def _hold(setting: Setting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> Section:
     holding = setting.holding
+    stopped = any(each.place == "hold" and each.level == "stop" for each in cautions)
     lines: list[Text] = []
-    if not any(each.place == "hold" for each in cautions) and holding.clear is not None:
-        lines.append(write("2 on the fence, 2 on the corners, {x:rough} clear", x=holding.clear))
-    lines.append(write("backer at the {edge} edge, level with the face", edge="far" if setting.pushes_away else "near"))
+    if not stopped:
+        lines += hold_lines(holding)
+    if backed := backer_edge(setting):
+        lines.append(write("backer at the {edge}, level with the face", edge=backed))
     return Section(
         key="hold",
         title="Hold",
-        leads=(Lead(shown=plain(str(len(holding.clamps))), caption=write("clamps")),),
+        leads=(hold_lead(holding),),
         lines=tuple(lines),
         figures=("hold.clear",) if "hold.clear" in figures else (),
     )
+
+
+def backer_edge(setting: Setting) -> str | None:
+    """Where the bit leaves the wood; None where the channel ends inside the board."""
+    channel = setting.channel
+    up = setting.fence.heading[1] > 0
+    if channel.stopped[1 if up else 0]:
+        return None
+    if channel.goes == "across":
+        return "far edge" if up else "near edge"
+    return "left end" if up else "right end"
+
+
+_HELD_BY = {
+    "dogs": ("dogs", "below the face, at both ends"),
+    "vice": ("vice", "jaws below the face"),
+    "tape": ("tape", "double-sided, on a flat and clean board"),
+    "vacuum": ("vacuum", "cups below the work, clear of the cut"),
+    "carrier": ("carrier", "boards of its own height on both sides, wedged and clamped"),
+}
+
+
+def hold_lead(holding: Holding) -> Lead:
+    """What holds the work, in one word."""
+    if holding.method in _HELD_BY:
+        return Lead(shown=plain(_HELD_BY[holding.method][0].capitalize()), caption=write(""))
+    return Lead(shown=plain(str(len(holding.feet))), caption=write("clamps"))
+
+
+def hold_lines(holding: Holding) -> list[Text]:
+    """Where the clamps stand and how far from the router, or how else it is held."""
+    if holding.method in _HELD_BY:
+        return [write(_HELD_BY[holding.method][1])]
+    on_guide = sum(foot.at is None for foot in holding.feet)
+    on_board = len(holding.feet) - on_guide
+    clear = holding.clear or 0.0
+    if not on_guide:
+        return [write("{n} on the board, {x:rough} clear of the router", n=on_board, x=clear)]
+    return [write("{g} on the fence, {n} on the board, {x:rough} clear", g=on_guide, n=on_board, x=clear)]

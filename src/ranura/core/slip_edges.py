@@ -10,7 +10,8 @@ from ranura.core.cutting.staging import Staging
 from ranura.core.edge_setting import EdgeSetting
 from ranura.core.guiding.edges import Way
 from ranura.core.guiding.runs import START_CLIMB, Run, names_of
-from ranura.core.slip import Lead, PassLine, Section, lead, speed_section, tool_section
+from ranura.core.slip import speed_section, tool_section
+from ranura.core.slip_parts import Lead, PassLine, Section, lead
 from ranura.core.text import Fact, Shown, Text, write
 from ranura.core.working import Figure, as_sold, plain, show
 from ranura.core.workings.edges import said

@@ -21,11 +21,12 @@ SOFT = HexColor("#5b6763")
 _STROKE: dict[Role, Color] = {
     "work": INK, "waste": CUT, "pass": CUT, "bit": CUT, "guide": GUIDE, "spacer": GUIDE, "base": SOFT, "clamp": INK,
     "backer": SOFT, "path": CUT, "hazard": CUT, "opening": INK, "bearing": GUIDE,
+    "sweep": SOFT, "stop": GUIDE, "template": GUIDE,
 }  # fmt: skip
 _FILL: dict[Role, Color | None] = {
     "work": HexColor("#f4e7cc"), "waste": None, "pass": None, "bit": None, "guide": HexColor("#cfe6e4"), "spacer": GUIDE,
     "base": None, "clamp": HexColor("#46545a"), "backer": None, "path": None, "hazard": HexColor("#fae4ad"),
-    "opening": white, "bearing": HexColor("#cfe6e4"),
+    "opening": white, "bearing": HexColor("#cfe6e4"), "sweep": None, "template": None, "stop": HexColor("#cfe6e4"),
 }  # fmt: skip
 _HATCH: dict[Role, tuple[int, float]] = {"waste": (1, 4.0), "pass": (1, 5.0), "backer": (-1, 5.0), "hazard": (-1, 4.0)}
 """Slope and distance of hatching, in points."""
@@ -53,7 +54,8 @@ def draw_view(canvas: Canvas, view: View, *, x: float, y: float, width: float, h
     fit = _Fit(scale, x + (width - scale * (x1 - x0)) / 2 - x0 * scale, y + (height - scale * (y1 - y0)) / 2 - y0 * scale)
     canvas.saveState()
     for outline in view.outlines:
-        _outline(canvas, outline, fit, dashed=outline.role == "base" or (outline.role == "bit" and view.name == "section"))
+        standing = outline.role == "bit" and view.name != "plan"
+        _outline(canvas, outline, fit, dashed=outline.role in ("base", "sweep") or standing)
     for outline in view.outlines:
         if outline.role == "pass" and outline.label is not None:
             _label(canvas, outline, outline.label, fit, system)

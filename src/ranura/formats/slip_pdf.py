@@ -1,4 +1,4 @@
-"""The slip as one page of paper: the drawing above, below it the setup in the order of the hands with boxes to tick."""
+"""The slip on paper: one page with the drawing above and the setup below, with boxes to tick; stations and many passes follow."""
 
 from __future__ import annotations
 
@@ -16,8 +16,8 @@ from ranura.core.cautions import Caution
 from ranura.core.lengths import as_typed
 from ranura.core.pieces import Piece
 from ranura.core.plan import CutPlan
-from ranura.core.slip import Section
-from ranura.core.text import Reading, System, Text
+from ranura.core.slip_parts import Section
+from ranura.core.text import Reading, Shown, System, Text
 from ranura.formats.drawing_pdf import CUT, INK, SOFT, draw_view
 from ranura.formats.type_on_paper import register, width_of, wrapped, write
 
@@ -52,7 +52,8 @@ def _board(sheet: Sheet) -> str:
 
 
 def slip_pdf(sheet: Sheet, *, paper: Paper, system: System) -> bytes:
-    """The slip of a plan on one page. A plan with a stop is printed as one that must not be cut."""
+    """The slip of a plan on one page, and pages for stations and many passes. A plan with a stop is printed as one that must
+    not be cut."""
     register()
     out = BytesIO()
     width, height = _SIZES[paper]
@@ -66,10 +67,13 @@ def slip_pdf(sheet: Sheet, *, paper: Paper, system: System) -> bytes:
     below = sum(_section_height(each, system, inner) for each in sheet.plan.slip)
     below += sum(_caution_height(each, system, inner) for each in cautions) + 34
     room = top - _MARGIN - below
-    above, section = sheet.plan.drawing
+    above, *lower = sheet.plan.drawing
     share = room * 0.64
     draw_view(canvas, above, x=_MARGIN, y=top - share, width=inner, height=share, system=system)
-    draw_view(canvas, section, x=_MARGIN, y=top - room + 4, width=inner, height=room - share - 8, system=system)
+    wide = inner / len(lower)
+    for place, view in enumerate(lower):
+        x = _MARGIN + place * wide
+        draw_view(canvas, view, x=x, y=top - room + 4, width=wide - 6, height=room - share - 8, system=system)
     y = top - room
     for each in sheet.plan.slip:
         y = _section(canvas, each, y, inner, system)
@@ -77,8 +81,59 @@ def slip_pdf(sheet: Sheet, *, paper: Paper, system: System) -> bytes:
         y = _caution(canvas, caution, y, inner, system)
     _footer(canvas, sheet, system)
     canvas.showPage()
+    for rows in _pages(list(_table_rows(sheet.plan, system))):
+        _table_page(canvas, sheet, rows, height, system)
     canvas.save()
     return out.getvalue()
+
+
+_ROWS = 46
+_COLUMN = 84.0
+_COLUMN_NAMES = {"turret": "rod on", "fresh": "fresh wood", "time": "in the wood"}
+_MANY = 4
+"""Passes beyond which they are listed on a page of their own; as many fit into the first page's lines."""
+
+
+def _table_rows(plan: CutPlan, system: System) -> Iterator[tuple[str, ...]]:
+    """Stations to mark out, then many passes, each under its head; a row of one cell is a head."""
+
+    def read(shown: Shown) -> str:
+        return str(shown.inch if system == "inch" else shown.metric)
+
+    if plan.stations:
+        yield ("Stations, all from the one end",)
+        yield ("", "line at", "guide at", "way")
+        for each in plan.stations:
+            yield (str(each.number), read(each.mark), read(each.guide), each.way)
+    if len(plan.pass_lines) > _MANY:
+        yield ("Passes, in order of work",)
+        yield ("", *(_COLUMN_NAMES.get(name, name) for name in plan.pass_columns))
+        for line in plan.pass_lines:
+            yield (str(line.number), *(read(cell) for cell in line.cells))
+
+
+def _pages(rows: list[tuple[str, ...]]) -> Iterator[list[tuple[str, ...]]]:
+    for start in range(0, len(rows), _ROWS):
+        yield rows[start : start + _ROWS]
+
+
+def _table_page(canvas: Canvas, sheet: Sheet, rows: list[tuple[str, ...]], height: float, system: System) -> None:
+    """A page of a table, with a box to tick before each row that is work."""
+    canvas.setFillColor(INK)
+    write(canvas, _MARGIN, height - _MARGIN - 15, f"{sheet.name}: {sheet.piece.name}", "figure", 15)
+    y = height - _MARGIN - 40
+    for row in rows:
+        if len(row) == 1:
+            write(canvas, _MARGIN, y, row[0], "strong", 11)
+        else:
+            if row[0]:
+                canvas.rect(_MARGIN, y - 1.5, 8, 8, stroke=1, fill=0)
+            for place, cell in enumerate(row):
+                x = _MARGIN + 16 + (0 if place == 0 else 24 + (place - 1) * _COLUMN)
+                write(canvas, x, y, cell, "text" if row[0] else "strong", 9.5)
+        y -= 14.5
+    _footer(canvas, sheet, system)
+    canvas.showPage()
 
 
 def _heading(canvas: Canvas, sheet: Sheet, y: float, inner: float) -> float:

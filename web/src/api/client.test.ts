@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { asTyped, cutIn, NO_SERVER, outcome, slipAddress } from "./client";
+import { asTyped, type CutItem, cutIn, NO_SERVER, outcome, slipAddress } from "./client";
 
 const answer = (status: number, error?: unknown, data?: unknown) =>
   outcome<string>(Promise.resolve({ data, error, response: new Response(null, { status }) }));
@@ -49,21 +49,37 @@ describe("what is sent back", () => {
 
   it("is the text and its unit, never the value the server worked out", () => {
     expect(asTyped(length("23/32 in"))).toEqual({ typed: "23/32 in", unit: "mm" });
-    const kept = {
-      kind: "dado" as const,
-      width: length("1"),
+    const kept: CutItem["cut"] = {
+      kind: "dado",
+      width: null,
+      mate: { thickness: length("1"), measured: true, sheet: true, fit: "tight" },
       depth: length("2"),
       position: length("3"),
-      end: "right" as const,
+      end: "right",
+      goes: "across",
+      shape: "square",
+      angle: 0,
+      stop_first: length("4"),
+      stop_last: null,
+      spacing: null,
+      count: 1,
+      more: [length("5")],
+      mirrored: false,
+      guide: null,
+      clamps: [{ side: "near", at: 40 }],
       support: true,
+      held: null,
       bit_id: null,
       router_id: "plunge-two",
     };
+    const again = (typed: string) => ({ typed, unit: "mm" });
     expect(cutIn(kept)).toEqual({
       ...kept,
-      width: { typed: "1", unit: "mm" },
-      depth: { typed: "2", unit: "mm" },
-      position: { typed: "3", unit: "mm" },
+      mate: { ...kept.mate, thickness: again("1") },
+      depth: again("2"),
+      position: again("3"),
+      stop_first: again("4"),
+      more: [again("5")],
     });
   });
 

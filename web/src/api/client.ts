@@ -11,13 +11,21 @@ export type ShopView = Schemas["ShopView"];
 export type HouseRules = Schemas["HouseRules-Output"];
 export type DadoIn = Schemas["DadoIn"];
 export type EdgeCutIn = Schemas["EdgeCutIn"];
-export type CutIn = DadoIn | EdgeCutIn;
+export type PocketIn = Schemas["PocketIn"];
+export type CutIn = DadoIn | EdgeCutIn | PocketIn;
 /** What an edit changes of a cut, whichever kind it is of. */
-export type CutChange = Partial<Omit<DadoIn, "kind">> | Partial<Omit<EdgeCutIn, "kind">>;
+export type CutChange =
+  | Partial<Omit<DadoIn, "kind">>
+  | Partial<Omit<EdgeCutIn, "kind">>
+  | Partial<Omit<PocketIn, "kind">>;
 export type ContourIn = Schemas["ContourIn"];
 export type AskedField = NonNullable<Schemas["Dimension"]["field"]>;
 export type SavedProfile = Schemas["SavedProfile"];
 export type Handle = Schemas["Handle"];
+export type Grip = Schemas["Grip"];
+export type ClampAt = Schemas["ClampIn"];
+export type MateIn = Schemas["MateIn"];
+export type Correction = Schemas["Correction"];
 export type Remedy = Schemas["Remedy"];
 export type PieceIn = Schemas["PieceIn"];
 export type LengthIn = Schemas["LengthIn"];
@@ -159,6 +167,12 @@ export const api = {
     outcome<CutPlan>(client.POST("/api/plan", { body: { piece, cut, cut_id } })),
   tools: (piece: PieceIn, cut: CutIn, cut_id: string) =>
     outcome<ToolsView>(client.POST("/api/plan/tools", { body: { piece, cut, cut_id } })),
+  testCut: (asked: Schemas["MeasuredIn"]) =>
+    outcome<Correction>(client.POST("/api/test-cut", { body: asked })),
+  correct: (asked: Schemas["CorrectionIn"]) =>
+    outcome<null>(client.POST("/api/corrections", { body: asked })),
+  makeJig: (bit_id: string, router_id: string) =>
+    outcome<string>(client.POST("/api/jigs", { body: { bit_id, router_id } })),
   choose: (asked: ChooseIn) => outcome<ToolsView>(client.POST("/api/choose", { body: asked })),
   shopping: () => outcome<Shopping>(client.GET("/api/shopping")),
   forms: () => outcome<Form[]>(client.GET("/api/forms")),
@@ -260,34 +274,16 @@ export const asTyped = (length: { typed: string; unit?: Unit }): LengthIn => ({
   unit: length.unit ?? "mm",
 });
 
-const maybeTyped = (length: { typed: string; unit?: Unit } | null) => (length ? asTyped(length) : null);
-
-function contourIn(contour: NonNullable<PieceItem["piece"]["outline"]>): ContourIn {
-  return {
-    ...contour,
-    length: maybeTyped(contour.length),
-    width: maybeTyped(contour.width),
-    left: maybeTyped(contour.left),
-    near: maybeTyped(contour.near),
-    radius: maybeTyped(contour.radius),
-  };
+/** What was kept, with every length in it as it was typed. */
+function typedAgain(kept: unknown): unknown {
+  if (Array.isArray(kept)) return kept.map(typedAgain);
+  if (kept === null || typeof kept !== "object") return kept;
+  if ("typed" in kept && typeof kept.typed === "string") return asTyped(kept as Schemas["Length"]);
+  return Object.fromEntries(Object.entries(kept).map(([key, value]) => [key, typedAgain(value)]));
 }
 
 /** A kept piece as a request takes it. */
-export function pieceIn(piece: PieceItem["piece"]): PieceIn {
-  return {
-    ...piece,
-    length: asTyped(piece.length),
-    width: asTyped(piece.width),
-    thickness: asTyped(piece.thickness),
-    outline: piece.outline ? contourIn(piece.outline) : null,
-    openings: piece.openings.map(contourIn),
-  };
-}
+export const pieceIn = (piece: PieceItem["piece"]) => typedAgain(piece) as PieceIn;
 
 /** A kept cut as a request takes it. */
-export function cutIn(cut: CutItem["cut"]): CutIn {
-  return cut.kind === "edge"
-    ? { ...cut, size: asTyped(cut.size), depth: maybeTyped(cut.depth), width: maybeTyped(cut.width) }
-    : { ...cut, width: asTyped(cut.width), depth: asTyped(cut.depth), position: asTyped(cut.position) };
-}
+export const cutIn = (cut: CutItem["cut"]) => typedAgain(cut) as CutIn;

@@ -11,9 +11,11 @@ interface Props {
 }
 
 const sentence = (cut: CutIn) =>
-  cut.kind === "edge"
-    ? `${cut.shape} ${cut.size.typed}${cut.depth ? `, ${cut.depth.typed} deep` : ""}, ${cut.edges.join(", ")}`
-    : `${cut.width.typed} wide, ${cut.depth.typed} deep, ${cut.position.typed} from the ${cut.end ?? "left"} end`;
+  cut.kind === "pocket"
+    ? `${cut.form} ${cut.length?.typed ?? ""}${cut.across ? ` × ${cut.across.typed}` : ""}, ${cut.depth.typed} deep, ${cut.from_left?.typed ?? "0"} from the ${cut.end ?? "left"}, ${cut.from_near?.typed ?? "0"} from the ${cut.edge ?? "near"} edge`
+    : cut.kind === "edge"
+      ? `${cut.shape} ${cut.size.typed}${cut.depth ? `, ${cut.depth.typed} deep` : ""}, ${cut.edges.join(", ")}`
+      : `${cut.width?.typed ?? `for ${cut.mate?.thickness.typed}`} wide, ${cut.depth.typed} deep, ${cut.position.typed} from the ${cut.end ?? "left"}`;
 
 /** The cut was changed in another window: theirs or mine. */
 export function Conflict({ mine, theirs, onMine, onTheirs }: Props) {

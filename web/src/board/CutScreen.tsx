@@ -1,7 +1,9 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
 import {
+  type AskedField,
   api,
+  type ClampAt,
   type CutChange,
   type CutIn,
   type CutItem,
@@ -17,15 +19,18 @@ import { Slip } from "../slip/Slip";
 import { useStable } from "../ui/stable";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
+import { ChannelOptions } from "./ChannelOptions";
 import { Conflict } from "./Conflict";
 import { Drawing } from "./Drawing";
-import { useBitDrag, useDrag } from "./dragging";
+import { useBitDrag } from "./dragging";
 import { EdgeOptions } from "./EdgeOptions";
 import { EdgeSentence } from "./EdgeSentence";
 import { CutEditor } from "./editor";
+import { editors } from "./editors";
 import { Legend } from "./Legend";
+import { PocketOptions } from "./PocketOptions";
+import { PocketSentence } from "./PocketSentence";
 import { Sentence } from "./Sentence";
-import { snapped } from "./scale";
 import { toggled } from "./shapes";
 
 const ProfileBench = lazy(() =>
@@ -43,9 +48,6 @@ interface Props {
   onSaving: (state: string) => void;
   onSchool: (change: Partial<HouseRules>) => void;
 }
-
-/** Editors outlive the screen for as long as their cut is open, so that undo can reach the one that is shown. */
-const editors = new Map<string, CutEditor>();
 
 const SAVE_AFTER_MS = 500;
 const RETRY_AFTER_MS = 1000;
@@ -129,14 +131,33 @@ export function CutScreen(props: Props) {
       shop={shop}
       item={item}
       unit={unit}
+      history={history}
       onSaving={onSaving}
       onSchool={onSchool}
     />
   ) : null;
 }
 
-const DADO_FIELDS = ["cut.width", "cut.depth", "cut.position"];
+const DADO_FIELDS = ["width", "depth", "position", "mate", "stop_first", "stop_last", "spacing", "more"].map(
+  (name) => `cut.${name}`,
+);
 const EDGE_FIELDS = ["cut.size", "cut.depth", "cut.width", "cut.edges", "cut.angle"];
+const POCKET_FIELDS = [
+  "length",
+  "across",
+  "depth",
+  "from_left",
+  "from_near",
+  "radius",
+  "template",
+  "spacing",
+].map((name) => `cut.${name}`);
+/** Where each kind of cut shows a problem at the field itself. */
+const FIELDS: Record<NonNullable<CutIn["kind"]>, readonly string[]> = {
+  dado: DADO_FIELDS,
+  edge: EDGE_FIELDS,
+  pocket: POCKET_FIELDS,
+};
 
 /** What an undo wants of a cut that is not open yet. */
 const pending = new Map<string, CutIn>();
@@ -145,15 +166,15 @@ const pending = new Map<string, CutIn>();
 const pick = (field: string) =>
   document.querySelector<HTMLInputElement>(`input[data-field="${field}"]`)?.focus();
 
-interface BoardProps extends Pick<Props, "shop" | "item" | "unit" | "onSaving" | "onSchool"> {
+interface BoardProps extends Pick<Props, "shop" | "item" | "unit" | "history" | "onSaving" | "onSchool"> {
   editor: CutEditor;
   cutId: string;
 }
 
-function Board({ editor, cutId, shop, item, unit, onSaving, onSchool }: BoardProps) {
+function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }: BoardProps) {
   const state = useSyncExternalStore(editor.subscribe, editor.snapshot);
   const { draft, plan, problem } = state;
-  const shown = draft.kind === "edge" ? EDGE_FIELDS : DADO_FIELDS;
+  const shown = FIELDS[draft.kind ?? "dado"];
   const elsewhere = problem && !shown.includes(problem.field ?? "") ? problem : null;
   useEffect(() => onSaving(state.saving), [onSaving, state.saving]);
   const onEdit = useCallback((change: CutChange) => editor.edit(change), [editor]);
@@ -163,29 +184,32 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onSchool }: BoardPro
     if (draft.kind === "edge") onEdit({ edges: toggled(draft.edges, ref) });
   });
   const asked = useStable(() => ({ piece: pieceIn(piece), cut: draft, cut_id: cutId }));
-  const position = useDrag(
-    () =>
-      draft.kind === "edge"
-        ? null
-        : (plan?.asked.find((each) => each.field === "position")?.length.mm ?? null),
-    (from, by) => {
-      if (draft.kind === "edge") return;
-      const at = from + ((draft.end ?? "left") === "left" ? by : -by);
-      if (at > 0) onEdit({ position: { typed: snapped(at), unit: "mm" } });
-    },
+  const onGrip = useStable((typed: Partial<Record<AskedField, string>>) =>
+    onEdit(
+      Object.fromEntries(Object.entries(typed).map(([field, text]) => [field, { typed: text, unit: "mm" }])),
+    ),
   );
+  const onClamps = useStable((clamps: ClampAt[]) => onEdit({ clamps }));
   const bit = useBitDrag(draft, plan, onEdit);
   const sentence = { plan, problem, unit, pieceName: piece.name };
   return (
     <div className="grid min-h-0 min-w-0 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_384px]">
       <main className="flex min-h-0 min-w-0 flex-col px-4 pt-3 pb-1.5 lg:px-5">
-        {draft.kind === "edge" ? (
+        {draft.kind === "pocket" ? (
+          <>
+            <PocketSentence draft={draft} {...sentence} onEdit={onEdit} />
+            <PocketOptions draft={draft} unit={unit} problem={problem} onEdit={onEdit} />
+          </>
+        ) : draft.kind === "edge" ? (
           <>
             <EdgeSentence draft={draft} {...sentence} onEdit={onEdit} onEdge={onEdge} />
             <EdgeOptions draft={draft} plan={plan} onEdit={onEdit} onBench={() => setBench(true)} />
           </>
         ) : (
-          <Sentence draft={draft} {...sentence} word={shop.rules.dado_word ?? "dado"} onEdit={onEdit} />
+          <>
+            <Sentence draft={draft} {...sentence} word={shop.rules.dado_word ?? "dado"} onEdit={onEdit} />
+            <ChannelOptions draft={draft} plan={plan} unit={unit} onEdit={onEdit} />
+          </>
         )}
         {state.down ? (
           <p
@@ -203,28 +227,40 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onSchool }: BoardPro
         ) : null}
         {plan ? (
           <div className={`flex min-h-0 flex-1 flex-col ${problem && !problem.partial ? "opacity-60" : ""}`}>
-            <div className="h-[330px] min-h-0 md:h-[440px] lg:h-auto lg:flex-[66]">
+            <div className="relative h-[330px] min-h-0 md:h-[440px] lg:h-auto lg:flex-[66]">
+              {draft.kind !== "edge" && (draft.clamps ?? []).length > 0 ? (
+                <button
+                  type="button"
+                  className="quiet absolute top-0 right-0 z-10 text-[14px]"
+                  onClick={() => onEdit({ clamps: [] })}
+                >
+                  clamps as proposed
+                </button>
+              ) : null}
               {plan.drawing[0] ? (
                 <Drawing
                   view={plan.drawing[0]}
                   unit={unit}
                   label="The board from above"
                   onPick={pick}
-                  onDrag={draft.kind === "edge" ? undefined : position}
+                  onGrip={draft.kind === "edge" ? undefined : onGrip}
+                  onClamps={draft.kind === "edge" ? undefined : onClamps}
                   onEdge={draft.kind === "edge" ? onEdge : undefined}
                 />
               ) : null}
             </div>
-            <div className="h-[190px] min-h-0 lg:h-auto lg:flex-[34]">
-              {plan.drawing[1] ? (
-                <Drawing
-                  view={plan.drawing[1]}
-                  unit={unit}
-                  label="The section at the bit"
-                  onPick={pick}
-                  onBit={draft.kind === "edge" ? bit : undefined}
-                />
-              ) : null}
+            <div className="flex h-[190px] min-h-0 gap-2 lg:h-auto lg:flex-[34]">
+              {plan.drawing.slice(1).map((view) => (
+                <div key={view.name} className="min-w-0 flex-1">
+                  <Drawing
+                    view={view}
+                    unit={unit}
+                    label={view.name === "side" ? "The turret from the side" : "The section at the bit"}
+                    onPick={pick}
+                    onBit={draft.kind === "edge" && view.name === "section" ? bit : undefined}
+                  />
+                </div>
+              ))}
             </div>
             <Legend
               edge={draft.kind === "edge"}
@@ -246,6 +282,7 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onSchool }: BoardPro
                 plan={plan}
                 unit={unit}
                 shop={shop}
+                history={history}
                 asked={asked}
                 stale={problem !== null && !problem.partial}
                 onEdit={onEdit}

@@ -7,11 +7,16 @@ export interface DimensionProps {
   dimension: Dimension;
   scale: Scale;
   unit: Unit;
+  /** Where the picture ends, in pixels. */
+  right: number;
   onPick: (field: AskedField) => void;
 }
 
+/** Room for the words of a distance beside its line, in pixels. */
+const WORDS = 72;
+
 /** A distance with its text; one that can be typed is a button. */
-export function DimensionMark({ dimension, scale, unit, onPick }: DimensionProps) {
+export function DimensionMark({ dimension, scale, unit, right, onPick }: DimensionProps) {
   const [ax, ay] = [scale.x(dimension.start[0]), scale.y(dimension.start[1])];
   const [bx, by] = [scale.x(dimension.end[0]), scale.y(dimension.end[1])];
   const text = inUnit(dimension.text, unit);
@@ -29,7 +34,7 @@ export function DimensionMark({ dimension, scale, unit, onPick }: DimensionProps
   const place =
     dimension.name === "board-width"
       ? { x: ax, y: middle.y + (ax < 24 ? 5 : -7), anchor: "middle" as const }
-      : dimension.vertical && dimension.offset < 0
+      : dimension.vertical && (dimension.offset < 0 ? ax > WORDS : ax > right - WORDS)
         ? { x: ax - 9, y: middle.y + 5, anchor: "end" as const }
         : dimension.vertical
           ? { x: ax + 9, y: middle.y + 5, anchor: "start" as const }

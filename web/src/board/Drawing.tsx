@@ -1,10 +1,11 @@
 /** Dresses a view of the plan: every role has one colour and one pattern. Nothing is computed here but the scale. */
 import { memo, useId, useRef } from "react";
-import type { Unit, View } from "../api/client";
+import type { AskedField, ClampAt, Unit, View } from "../api/client";
 import { useSize } from "../ui/useSize";
 import { SvgWords } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { DimensionMark, type DimensionProps } from "./DimensionMark";
+import { Clamps, Grips } from "./Grips";
 import { FILL, local, Patterns, STROKE } from "./roles";
 import { fitted, fixedAt, outlinePath, type Room, type Scale } from "./scale";
 import { Arrows, Edges, Marks } from "./signs";
@@ -12,12 +13,17 @@ import { Arrows, Edges, Marks } from "./signs";
 const ROOM: Record<View["name"], Room> = {
   plan: { above: 18, below: 18 },
   section: { above: 6, below: 46 },
+  side: { above: 20, below: 10 },
 };
 
 /** The width of a profile is written at its face: above its section, or below it on a table. */
 const AT_FACE = { above: { above: 42, below: 8 }, below: { above: 10, below: 56 } } as const;
 
+/** Where somebody stands is written below the feet. */
+const STANDING: Room = { above: 18, below: 32 };
+
 function roomFor(view: View): Room {
+  if (view.board && view.marks.some((mark) => mark.kind === "stand")) return STANDING;
   if (!view.handle) return ROOM[view.name];
   const width = view.dimensions.find((each) => each.name === "profile-width");
   return AT_FACE[width && width.offset < 0 ? "below" : "above"];
@@ -26,7 +32,10 @@ function roomFor(view: View): Room {
 function Outlines({ view, scale, id }: { view: View; scale: Scale; id: string }) {
   return view.outlines.map((shape, index) => {
     const path = outlinePath(shape.points, scale);
-    const dashed = shape.role === "base" || (shape.role === "bit" && view.name === "section");
+    const dashed =
+      (shape.role === "base" && view.name === "plan") ||
+      shape.role === "sweep" ||
+      (shape.role === "bit" && view.name !== "plan");
     return (
       // biome-ignore lint/suspicious/noArrayIndexKey: shapes have no identity but their order of painting
       <g key={index} data-role={shape.role}>
@@ -35,7 +44,8 @@ function Outlines({ view, scale, id }: { view: View; scale: Scale; id: string })
           fill={local(FILL[shape.role], id)}
           className={STROKE[shape.role]}
           strokeWidth={shape.role === "work" || shape.role === "bit" ? 1.8 : 1.2}
-          strokeDasharray={dashed ? "6 4" : undefined}
+          opacity={shape.role === "path" ? 0.55 : undefined}
+          strokeDasharray={shape.role === "sweep" ? "2 5" : dashed ? "6 4" : undefined}
         />
         {shape.role === "work" ? <path d={path} fill={`url(#${id}grain)`} /> : null}
       </g>
@@ -59,7 +69,7 @@ function Labels({ view, scale, unit, right }: { view: View; scale: Scale; unit: 
     const key = `${shape.role}${index}`;
     switch (shape.role) {
       case "pass":
-        return at.width > 9 && at.height > 9 ? (
+        return at.width > 9 && at.height > 12 ? (
           <text
             key={key}
             x={at.x}
@@ -123,6 +133,60 @@ function Labels({ view, scale, unit, right }: { view: View; scale: Scale; unit: 
           </g>
         );
       }
+      case "waste":
+        // The number of a station, where a repeat is drawn.
+        return (
+          <text
+            key={key}
+            x={at.x}
+            y={at.y - at.height * 0.28}
+            textAnchor="middle"
+            className="fill-cut text-[15px] font-bold halo"
+          >
+            {text}
+          </text>
+        );
+      case "template":
+        return (
+          <text
+            key={key}
+            x={at.x}
+            y={at.y - at.height / 2 - 6}
+            textAnchor="middle"
+            className="fill-guide text-[13px] font-semibold halo"
+          >
+            {text}
+          </text>
+        );
+      case "stop":
+        return (
+          <text
+            key={key}
+            x={at.x}
+            y={at.y + 5}
+            textAnchor="middle"
+            className="fill-guide text-[13px] font-semibold halo"
+          >
+            {text}
+          </text>
+        );
+      case "base":
+        // A step of the turret: the depths it makes.
+        return view.name === "side" && text ? (
+          <text
+            key={key}
+            x={at.x}
+            y={at.y + at.height / 2 + 15}
+            textAnchor="middle"
+            className="fill-ink text-[13px] font-semibold"
+          >
+            {text.split(" · ").map((line, place) => (
+              <tspan key={line} x={at.x} dy={place === 0 ? 0 : 14}>
+                <SvgWords text={line} />
+              </tspan>
+            ))}
+          </text>
+        ) : null;
       case "bit":
         return (
           <text
@@ -192,8 +256,10 @@ interface Props {
   view: View;
   unit: Unit;
   onPick: DimensionProps["onPick"];
-  /** Dragging the cut along the board: where it began, then the way in mm from there, to the right. */
-  onDrag?: undefined | { start: () => void; by: (mm: number) => void };
+  /** Dragging a dimension of the cut: what is typed by it. */
+  onGrip?: undefined | ((typed: Partial<Record<AskedField, string>>) => void);
+  /** Moving clamps on the board. */
+  onClamps?: undefined | ((clamps: ClampAt[]) => void);
   /** Choosing an edge, or leaving it. */
   onEdge?: undefined | ((ref: string) => void);
   /** Moving the bit: where it was taken, then the way in mm from there, right and up. */
@@ -208,7 +274,8 @@ export const Drawing = memo(function Drawing({
   view,
   unit,
   onPick,
-  onDrag,
+  onGrip,
+  onClamps,
   onEdge,
   onBit,
   label,
@@ -216,11 +283,9 @@ export const Drawing = memo(function Drawing({
 }: Props) {
   const { ref, width, height } = useSize<HTMLDivElement>();
   const id = useId();
-  const taken = useRef<{ x: number; px: number } | null>(null);
   const scale = fixed
     ? fixedAt(view, width, height, fixed)
     : fitted(view.frame, width, height, roomFor(view));
-  const waste = view.outlines.find((shape) => shape.role === "waste");
   return (
     <div ref={ref} className="relative h-full w-full min-h-0 min-w-0">
       <p className="pointer-events-none absolute top-0 left-0 text-[13px] leading-tight text-ink-2">
@@ -237,35 +302,12 @@ export const Drawing = memo(function Drawing({
           <title>{label}</title>
           <Patterns id={id} />
           <Outlines view={view} scale={scale} id={id} />
-          <Arrows view={view} scale={scale} unit={unit} />
+          <Arrows view={view} scale={scale} unit={unit} right={width} />
           <Labels view={view} scale={scale} unit={unit} right={width} />
           {onEdge ? <Edges view={view} scale={scale} onEdge={onEdge} /> : null}
           <Marks view={view} scale={scale} unit={unit} right={width} />
-          {waste && onDrag ? (
-            <path
-              d={outlinePath(waste.points, scale)}
-              fill="transparent"
-              stroke="transparent"
-              strokeWidth="16"
-              className="cursor-ew-resize touch-none"
-              data-drag="position"
-              onPointerDown={(event) => {
-                event.currentTarget.setPointerCapture(event.pointerId);
-                taken.current = { x: event.clientX, px: scale.px };
-                onDrag.start();
-              }}
-              onPointerMove={(event) => {
-                const start = taken.current;
-                if (start) onDrag.by((event.clientX - start.x) / start.px);
-              }}
-              onPointerUp={() => {
-                taken.current = null;
-              }}
-              onPointerCancel={() => {
-                taken.current = null;
-              }}
-            />
-          ) : null}
+          {onGrip ? <Grips view={view} scale={scale} onGrip={onGrip} /> : null}
+          {onClamps ? <Clamps view={view} scale={scale} onClamps={onClamps} /> : null}
           {view.handle && onBit ? (
             <Handle at={view.handle.at} view={view} scale={scale} onBit={onBit} />
           ) : null}
@@ -275,6 +317,7 @@ export const Drawing = memo(function Drawing({
               dimension={dimension}
               scale={scale}
               unit={unit}
+              right={width}
               onPick={onPick}
             />
           ))}

@@ -1,38 +1,12 @@
 import { useState } from "react";
 import type { CutPlan, EdgeCutIn } from "../api/client";
+import { Choice } from "../ui/Choice";
 
 interface Props {
   draft: EdgeCutIn;
   plan: CutPlan | null;
   onEdit: (change: Partial<EdgeCutIn>) => void;
   onBench: () => void;
-}
-
-interface ChoiceProps {
-  label: string;
-  value: string;
-  options: readonly (readonly [string, string])[];
-  onPick: (value: string) => void;
-}
-
-/** A choice in as little room as its words take; what it is about stands in its own words. */
-function Choice({ label, value, options, onPick }: ChoiceProps) {
-  return (
-    <select
-      aria-label={label}
-      title={label}
-      className="rounded border border-rule bg-paper px-1.5 py-1.5 text-[14.5px]"
-      value={value}
-      onChange={(event) => onPick(event.target.value)}
-      data-testid={`option-${label.toLowerCase().replace(/ /g, "-")}`}
-    >
-      {options.map(([key, says]) => (
-        <option key={key} value={key}>
-          {says}
-        </option>
-      ))}
-    </select>
-  );
 }
 
 /** How an edge cut is made, where the person wants it otherwise than Ranura would: faces, guide, stages, the edge's state. */

@@ -2,7 +2,7 @@ import type { PieceItem } from "../api/client";
 
 const KEYS = [
   { role: "waste", says: "cut away" },
-  { role: "guide", says: "straightedge" },
+  { role: "guide", says: "guide" },
   { role: "base", says: "router" },
   { role: "clamp", says: "clamp" },
   { role: "backer", says: "backer" },

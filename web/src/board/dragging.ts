@@ -1,18 +1,7 @@
-/** Dragging in a drawing: from the value it had when it was taken, by the way in mm since then. */
+/** Dragging the bit in a section: from the values it had when it was taken, by the way in mm since then. */
 import { useMemo, useRef } from "react";
 import type { AskedField, CutChange, CutIn, CutPlan, Handle } from "../api/client";
 import { useStable } from "../ui/stable";
-
-export function useDrag(from: () => number | null, to: (from: number, by: number) => void) {
-  const at = useRef<number | null>(null);
-  const start = useStable(() => {
-    at.current = from();
-  });
-  const by = useStable((mm: number) => {
-    if (at.current !== null) to(at.current, mm);
-  });
-  return useMemo(() => ({ start, by }), [start, by]);
-}
 
 const tenths = (mm: number) => String(Math.round(mm * 10) / 10);
 const figure = (plan: CutPlan | null, key: string) =>

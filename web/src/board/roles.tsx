@@ -17,6 +17,9 @@ export const STROKE: Record<Role, string> = {
   hazard: "stroke-hazard",
   opening: "stroke-ink",
   bearing: "stroke-guide",
+  sweep: "stroke-ink-2",
+  stop: "stroke-guide",
+  template: "stroke-guide",
 };
 export const FILL: Record<Role, string> = {
   work: "var(--work)",
@@ -25,13 +28,16 @@ export const FILL: Record<Role, string> = {
   bit: "none",
   guide: "var(--guide-soft)",
   spacer: "var(--guide)",
-  base: "color-mix(in srgb, var(--paper) 62%, transparent)",
+  base: "color-mix(in srgb, var(--paper) 45%, transparent)",
   clamp: "var(--clamp)",
   backer: "url(#backer)",
   path: "none",
   hazard: "url(#hazard)",
   opening: "var(--bench)",
   bearing: "var(--guide-soft)",
+  sweep: "none",
+  stop: "var(--guide-soft)",
+  template: "none",
 };
 
 /** The patterns that the fills refer to; `id` keeps those of two drawings apart. */

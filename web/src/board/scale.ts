@@ -54,6 +54,3 @@ export function turnPath(cx: number, cy: number, radius: number): { path: string
   const tip = `M${to.x + size * 0.9} ${to.y + size * 0.9}l${-size * 1.9} ${-size * 0.2}l${size * 1.7} ${-size * 1.7}Z`;
   return { path, tip };
 }
-
-/** A length snapped to half a millimetre, as text: what dragging types. */
-export const snapped = (mm: number): string => String(Math.round(mm * 2) / 2);

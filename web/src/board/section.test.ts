@@ -25,6 +25,9 @@ const view: View = {
   marks: [],
   edges: [],
   handle: { at: [0, 5], deeper: -1, wider: -1 },
+  grips: [],
+  clamps: [],
+  board: null,
 };
 
 describe("a section at a stage", () => {

@@ -6,7 +6,17 @@ import { type Scale, turnPath } from "./scale";
 /** An arrow of the feed is at least this many pixels long, however small the board is drawn. */
 const SHORTEST_ARROW = 46;
 
-export function Arrows({ view, scale, unit }: { view: View; scale: Scale; unit: Unit }) {
+export function Arrows({
+  view,
+  scale,
+  unit,
+  right,
+}: {
+  view: View;
+  scale: Scale;
+  unit: Unit;
+  right: number;
+}) {
   return view.arrows.map((arrow, index) => {
     const start = { x: scale.x(arrow.start[0]), y: scale.y(arrow.start[1]) };
     const end = { x: scale.x(arrow.end[0]), y: scale.y(arrow.end[1]) };
@@ -20,7 +30,17 @@ export function Arrows({ view, scale, unit }: { view: View; scale: Scale; unit: 
         </g>
       );
     }
-    return <Way key={key} start={start} end={end} climb={arrow.climb} label={arrow.label} unit={unit} />;
+    return (
+      <Way
+        key={key}
+        start={start}
+        end={end}
+        climb={arrow.climb}
+        label={arrow.label}
+        unit={unit}
+        right={right}
+      />
+    );
   });
 }
 
@@ -30,10 +50,11 @@ interface WayProps {
   climb: boolean;
   label: Text | null;
   unit: Unit;
+  right: number;
 }
 
 /** A way of the feed: a full arrow; a climb is dashed, with an open head. */
-function Way({ start, end, climb, label, unit }: WayProps) {
+function Way({ start, end, climb, label, unit, right }: WayProps) {
   const size = Math.hypot(end.x - start.x, end.y - start.y) || 1;
   const along = { x: (end.x - start.x) / size, y: (end.y - start.y) / size };
   const length = Math.max(climb ? 26 : SHORTEST_ARROW, size);
@@ -60,7 +81,7 @@ function Way({ start, end, climb, label, unit }: WayProps) {
       />
       {label ? (
         <text
-          x={steep ? middle.x + 18 : middle.x}
+          x={steep ? middle.x + 18 : within(middle.x, `${inUnit(label, unit)}  `, right)}
           y={steep ? middle.y + 5 : middle.y + 21}
           textAnchor={steep ? "start" : "middle"}
           className="fill-cut text-[15px] font-bold halo"
@@ -75,6 +96,12 @@ function Way({ start, end, climb, label, unit }: WayProps) {
 /** The same axis, within a quarter turn of level. */
 function upright(degrees: number): number {
   return degrees > 90 ? degrees - 180 : degrees <= -90 ? degrees + 180 : degrees;
+}
+
+/** Where words of the small size are centred so that they stay in the picture. */
+function within(x: number, text: string | null, right: number): number {
+  const half = ((text?.length ?? 0) * 6.9) / 2;
+  return Math.max(half, Math.min(x, right - half));
 }
 
 /** Signs at points: where a run begins and ends, where to stand, the way of the grain. */
@@ -109,11 +136,21 @@ export function Marks({ view, scale, unit, right }: { view: View; scale: Scale; 
             <ellipse cx={x - 7} cy={y} rx="4.5" ry="8.5" />
             <ellipse cx={x + 7} cy={y} rx="4.5" ry="8.5" />
             <text
-              x={Math.min(x, right - 36)}
+              x={within(x, text, right)}
               y={y + 24}
               textAnchor="middle"
               className="fill-ink-2 text-[13.5px] font-semibold halo"
             >
+              {text}
+            </text>
+          </g>
+        );
+      case "pivot":
+        return (
+          <g key={key} data-mark="pivot" transform={`translate(${x} ${y})`}>
+            <circle r="6" className="fill-paper stroke-guide" strokeWidth="2.2" />
+            <path d="M-11 0H11M0 -11V11" className="stroke-guide" strokeWidth="1.4" />
+            <text textAnchor="middle" y="24" className="fill-guide text-[13.5px] font-semibold halo">
               {text}
             </text>
           </g>

@@ -1,10 +1,22 @@
 import { useState } from "react";
-import type { CutIn, CutItem, JobView, LengthIn, Outcome, Problem, ShopView, Unit } from "../api/client";
+import type {
+  ContourIn,
+  CutIn,
+  CutItem,
+  JobView,
+  LengthIn,
+  Outcome,
+  Problem,
+  ShopView,
+  Unit,
+} from "../api/client";
+import { FORMS, isForm, THROUGH } from "../board/pockets";
 import { SHAPES, toggled, WITH_DEPTH } from "../board/shapes";
 import { Dialog } from "../ui/Dialog";
 import { LengthField } from "../ui/LengthField";
 import { problemOf } from "../ui/problems";
 import { inUnit } from "../ui/words";
+import { PocketFields } from "./PocketFields";
 
 interface Props {
   shop: ShopView;
@@ -16,8 +28,11 @@ interface Props {
 }
 
 type Shape = keyof typeof SHAPES;
-type What = "dado" | Shape;
-type Size = "width" | "depth" | "position" | "size";
+type Form = keyof typeof FORMS;
+type What = "dado" | "groove" | Shape | Form;
+type Size = "width" | "depth" | "position" | "size" | "length" | "across" | "from_left" | "from_near";
+
+const isShape = (what: What): what is Shape => what in SHAPES;
 
 const capital = (text: string) => `${text[0]?.toUpperCase() ?? ""}${text.slice(1)}`;
 
@@ -34,7 +49,13 @@ export function NewCut({ shop, job, unit, pieceId, onClose, onSave }: Props) {
     depth: empty,
     position: empty,
     size: empty,
+    length: empty,
+    across: empty,
+    from_left: empty,
+    from_near: empty,
   });
+  const [contour, setContour] = useState<ContourIn>({ form: "oval" });
+  const [through, setThrough] = useState<boolean | null>(null);
   const [angle, setAngle] = useState("22.5");
   const [end, setEnd] = useState<"left" | "right">("left");
   const there = job.pieces.find((each) => each.id === piece)?.edges ?? [];
@@ -44,28 +65,50 @@ export function NewCut({ shop, job, unit, pieceId, onClose, onSave }: Props) {
   const [both, setBoth] = useState(false);
   const [problem, setProblem] = useState<Problem | null>(null);
   const at = (field: string) => (problem?.field === field ? { ...problem, partial: false } : null);
-  const called = what === "dado" ? word : SHAPES[what].name;
-  const asked = (): CutIn =>
-    what === "dado"
-      ? {
-          kind: "dado",
-          width: sizes.width,
-          depth: sizes.depth,
-          position: sizes.position,
-          end,
-          support: false,
-          bit_id: null,
-          router_id: null,
-        }
-      : {
-          kind: "edge",
-          shape: what,
-          size: sizes.size,
-          depth: sizes.depth.typed.trim() === "" && !WITH_DEPTH.has(what) ? null : sizes.depth,
-          angle: what === "bevel" ? Number(angle) || null : null,
-          edges,
-          both_faces: both,
-        };
+  const called =
+    what === "dado" || what === "groove"
+      ? what === "dado"
+        ? word
+        : "groove"
+      : isForm(what)
+        ? FORMS[what].name
+        : SHAPES[what].name;
+  const thickness = job.pieces.find((each) => each.id === piece)?.piece.thickness;
+  const byPoints = what === "outline" && contour.form === "points";
+  const goesThrough = isForm(what) && (through ?? THROUGH.has(what));
+  const asked = (): CutIn => {
+    if (isForm(what))
+      return {
+        kind: "pocket",
+        form: what,
+        length: FORMS[what].length && !byPoints ? sizes.length : null,
+        across: FORMS[what].across && !byPoints ? sizes.across : null,
+        contour: what === "outline" ? contour : null,
+        depth:
+          goesThrough && thickness ? { typed: thickness.typed, unit: thickness.unit ?? "mm" } : sizes.depth,
+        from_left: FORMS[what].placed ? sizes.from_left : null,
+        from_near: FORMS[what].placed ? sizes.from_near : null,
+        through: goesThrough,
+      };
+    if (isShape(what))
+      return {
+        kind: "edge",
+        shape: what,
+        size: sizes.size,
+        depth: sizes.depth.typed.trim() === "" && !WITH_DEPTH.has(what) ? null : sizes.depth,
+        angle: what === "bevel" ? Number(angle) || null : null,
+        edges,
+        both_faces: both,
+      };
+    return {
+      kind: "dado",
+      width: sizes.width,
+      depth: sizes.depth,
+      position: sizes.position,
+      goes: what === "groove" ? "along" : "across",
+      end: what === "groove" ? (end === "left" ? "near" : "far") : end,
+    };
+  };
   const save = async () => {
     const answer = await onSave(piece, name.trim() || capital(called), asked());
     if (answer.kind === "ok") onClose();
@@ -103,12 +146,24 @@ export function NewCut({ shop, job, unit, pieceId, onClose, onSave }: Props) {
               data-testid="cut-what"
               onChange={(event) => setWhat(event.target.value as What)}
             >
-              <option value="dado">{word}</option>
-              {Object.entries(SHAPES).map(([key, each]) => (
-                <option key={key} value={key}>
-                  {each.name}
-                </option>
-              ))}
+              <optgroup label="Channels">
+                <option value="dado">{word}</option>
+                <option value="groove">groove</option>
+              </optgroup>
+              <optgroup label="Pockets and circles">
+                {(Object.keys(FORMS) as Form[]).map((form) => (
+                  <option key={form} value={form}>
+                    {FORMS[form].name}
+                  </option>
+                ))}
+              </optgroup>
+              <optgroup label="Edges">
+                {Object.entries(SHAPES).map(([key, each]) => (
+                  <option key={key} value={key}>
+                    {each.name}
+                  </option>
+                ))}
+              </optgroup>
             </select>
           </label>
           <label className="flex flex-col gap-1">
@@ -135,17 +190,29 @@ export function NewCut({ shop, job, unit, pieceId, onClose, onSave }: Props) {
           <input
             className="field"
             value={name}
-            placeholder={what === "dado" ? "Upper shelf" : "Soft edge"}
+            placeholder={isShape(what) ? "Soft edge" : isForm(what) ? "Hinges" : "Upper shelf"}
             data-testid="cut-name"
             onChange={(event) => setName(event.target.value)}
           />
         </label>
-        {what === "dado" ? (
+        {isForm(what) ? (
+          <PocketFields
+            form={what}
+            unit={unit}
+            contour={contour}
+            byPoints={byPoints}
+            goesThrough={goesThrough}
+            at={at}
+            field={field}
+            onContour={setContour}
+            onThrough={setThrough}
+          />
+        ) : !isShape(what) ? (
           <>
             <div className="grid gap-3 sm:grid-cols-3">
               {field("width", "Width")}
               {field("depth", "Depth")}
-              {field("position", "Distance from the end")}
+              {field("position", what === "groove" ? "Distance from the edge" : "Distance from the end")}
             </div>
             <fieldset className="flex items-center gap-4 text-[15px]">
               <legend className="label mb-1">Measured from</legend>
@@ -158,7 +225,7 @@ export function NewCut({ shop, job, unit, pieceId, onClose, onSave }: Props) {
                     checked={end === each}
                     onChange={() => setEnd(each)}
                   />
-                  the {each} end
+                  {what === "groove" ? `the ${each === "left" ? "near" : "far"} edge` : `the ${each} end`}
                 </label>
               ))}
             </fieldset>

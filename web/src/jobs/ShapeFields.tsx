@@ -172,7 +172,8 @@ interface ContourProps {
   onChange: (contour: ContourIn) => void;
 }
 
-function Contour({ field, contour, sizes, unit, at, onChange }: ContourProps) {
+/** The sizes or points of an outline. */
+export function Contour({ field, contour, sizes, unit, at, onChange }: ContourProps) {
   const whole = at(field) ?? at(`${field}.points`);
   return (
     <>

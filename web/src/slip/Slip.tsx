@@ -1,24 +1,20 @@
-import { OctagonX } from "lucide-react";
-import { memo, useState } from "react";
-import type {
-  Caution,
-  CutChange,
-  CutPlan,
-  HouseRules,
-  Remedy,
-  ShopView,
-  SlipSection,
-  Unit,
-} from "../api/client";
+import { lazy, memo, Suspense, useState } from "react";
+import type { Caution, CutChange, CutPlan, HouseRules, ShopView, SlipSection, Unit } from "../api/client";
+import type { History } from "../app/history";
 import { BigReading, Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
+import { CautionLine, Stop } from "./Cautions";
+import { Fit, Guides, Stations } from "./Guides";
 import { type Asked, ToolPicker } from "./ToolPicker";
 import { Working } from "./Working";
+
+const TestCut = lazy(() => import("./TestCut").then((module) => ({ default: module.TestCut })));
 
 interface Props {
   plan: CutPlan;
   unit: Unit;
   shop: ShopView;
+  history: History;
   stale: boolean;
   /** What the plan was asked for, as it stands now: the board and the cut. */
   asked: () => Asked;
@@ -33,7 +29,8 @@ const STATUS: Record<CutPlan["status"], string> = {
 };
 
 /** The setup in the order of the hands. */
-export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit, onSchool }: Props) {
+export const Slip = memo(function Slip({ plan, unit, shop, history, stale, asked, onEdit, onSchool }: Props) {
+  const [testing, setTesting] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
   const stops = plan.cautions.filter((each) => each.level === "stop");
   const placed = new Set<string>(plan.slip.map((section) => section.key));
@@ -81,13 +78,27 @@ export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit,
           notes={notes.filter((note) => note.place === section.key)}
           unit={unit}
           shop={shop}
+          history={history}
           asked={asked}
+          onTest={() => setTesting(true)}
           open={open === section.key}
           onOpen={() => setOpen(open === section.key ? null : section.key)}
           onEdit={onEdit}
           onSchool={onSchool}
         />
       ))}
+      <Fit plan={plan} unit={unit} />
+      {testing ? (
+        <Suspense>
+          <TestCut
+            plan={plan}
+            unit={unit}
+            asked={asked}
+            history={history}
+            onClose={() => setTesting(false)}
+          />
+        </Suspense>
+      ) : null}
       {elsewhere.length > 0 ? (
         <ul className="mt-1 flex flex-col gap-1.5">
           {elsewhere.map((each) => (
@@ -110,75 +121,6 @@ export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit,
   );
 });
 
-interface AnswersProps {
-  code: string;
-  remedies: readonly Remedy[];
-  unit: Unit;
-  onEdit: Props["onEdit"];
-}
-
-/** What the person can say or do about a caution, as buttons. */
-function Answers({ code, remedies, unit, onEdit }: AnswersProps) {
-  const mine = remedies.filter((each) => each.answers === code);
-  if (mine.length === 0) return null;
-  return (
-    <span className="mt-1 flex flex-wrap gap-1.5">
-      {mine.map((each) => (
-        <button
-          key={each.says.metric}
-          type="button"
-          className="button"
-          data-remedy={Object.keys(each.change).join(" ")}
-          onClick={() => onEdit(each.change as CutChange)}
-        >
-          {inUnit(each.says, unit)}
-        </button>
-      ))}
-    </span>
-  );
-}
-
-function Stop({ stop, unit, remedies, onEdit }: { stop: Caution } & Omit<AnswersProps, "code">) {
-  return (
-    <div
-      role="alert"
-      className="my-1 border-2 border-cut bg-cut-soft/40 p-2 text-[15px]"
-      data-caution={stop.code}
-      data-level="stop"
-    >
-      <p className="font-bold">
-        <OctagonX size={20} aria-hidden className="mr-1 inline align-[-4px] text-cut" />
-        Stop. <Words text={inUnit(stop.message, unit)} />
-      </p>
-      <p>
-        <Words text={inUnit(stop.do, unit)} />.
-      </p>
-      <Answers code={stop.code} remedies={remedies} unit={unit} onEdit={onEdit} />
-    </div>
-  );
-}
-
-function CautionLine({ caution, unit, remedies, onEdit }: { caution: Caution } & Omit<AnswersProps, "code">) {
-  const strong = caution.level === "caution";
-  return (
-    <li
-      className={
-        strong
-          ? "striped border-l-4 border-hazard px-2.5 py-1.5 text-[14px] leading-snug"
-          : "px-2.5 text-[14px] text-ink-2"
-      }
-      data-caution={caution.code}
-      data-level={caution.level}
-    >
-      <b className="font-semibold">
-        <Words text={inUnit(caution.message, unit)} />.
-      </b>{" "}
-      <Words text={inUnit(caution.do, unit)} />.
-      <Answers code={caution.code} remedies={remedies} unit={unit} onEdit={onEdit} />
-    </li>
-  );
-}
-
 interface PlaceProps extends Omit<Props, "stale"> {
   section: SlipSection;
   stops: Caution[];
@@ -186,6 +128,7 @@ interface PlaceProps extends Omit<Props, "stale"> {
   notes: Caution[];
   open: boolean;
   onOpen: () => void;
+  onTest: () => void;
 }
 
 function Place({
@@ -198,6 +141,7 @@ function Place({
   asked,
   open,
   onOpen,
+  onTest,
   onEdit,
   onSchool,
 }: PlaceProps) {
@@ -247,6 +191,12 @@ function Place({
           </li>
         ))}
       </ul>
+      {section.key === "guide" ? <Stations plan={plan} unit={unit} /> : null}
+      {section.key === "guide" && plan.test_cut ? (
+        <button type="button" className="quiet ml-[72px] text-[14px]" onClick={onTest} data-testid="test-cut">
+          test cut in scrap
+        </button>
+      ) : null}
       {section.key === "tool" && plan.costs.length > 0 ? (
         <p
           className="mt-0.5 ml-[72px] border-l-4 border-hazard pl-2 text-[14px] leading-snug"
@@ -284,6 +234,7 @@ function Place({
             />
           ))}
           {section.key === "feed" ? <Passes plan={plan} unit={unit} /> : null}
+          {section.key === "guide" ? <Guides plan={plan} unit={unit} onEdit={onEdit} /> : null}
         </div>
       ) : null}
     </div>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { fitted, outlinePath, snapped } from "../board/scale";
+import { fitted, outlinePath } from "../board/scale";
 import { parts } from "./words";
 
 const fractions = (text: string) =>
@@ -49,9 +49,5 @@ describe("the drawing's scale", () => {
         scale,
       ),
     ).toBe("M0.00 10.00L10.00 10.00L10.00 0.00Z");
-  });
-
-  it("drags in half millimetres", () => {
-    expect([snapped(212.26), snapped(212.24), snapped(9)]).toEqual(["212.5", "212", "9"]);
   });
 });

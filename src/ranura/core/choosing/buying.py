@@ -15,6 +15,7 @@ from ranura.core.choosing.edges import EdgeJudge
 from ranura.core.choosing.goods import BEARING_PRICE, COLLET_PRICE, collet_name, goods
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
+from ranura.core.choosing.pockets import PocketJudge
 from ranura.core.choosing.ranking import finish_order, finish_rank
 from ranura.core.cuts.edge import EdgeCut
 from ranura.core.drawer.texts import texts_of
@@ -305,6 +306,8 @@ def _better(found: Candidate, owned: Candidate, judge: Judge) -> Text | None:
     """Why a pair is clearly better than the best that is there; None where it is better by a shade."""
     if owned.bit.state == "dull" and found.bit.state != "dull":
         return write(_WHY["dull"], owned=owned.bit.name)
+    if isinstance(judge, PocketJudge):
+        return None  # a template fits one bit: another one wants another template
     count, before = judge.extra_work(found.bit), judge.extra_work(owned.bit)
     if before and count * FEWER <= before:
         return write(_WHY["one-pass" if count == 1 else "fewer-passes"], count=count, owned=before)

@@ -27,6 +27,7 @@ NEEDS: dict[str, str] = {
     "bearing-missing": "a bearing of {missing:len} for it",
     "fence-off-board": "a board of the same thickness beside the work",
     "no-room-for-clamps": "another way of holding the work",
+    "clamp-in-the-way": "a clamp moved out of the way",
 }
 """What would make a dropped pair work, where one thing would. Source: R15 nearest misses."""
 

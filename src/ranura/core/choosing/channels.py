@@ -10,17 +10,34 @@ from ranura.core.choosing.judging import Judge, bridges
 from ranura.core.choosing.order import Candidate, Pair
 from ranura.core.choosing.ranking import ChannelRanking, losses
 from ranura.core.cuts.dado import Channel
-from ranura.core.cuts.straight import StraightCut
+from ranura.core.cuts.straight import ChannelShape, StraightCut
 from ranura.core.cutting.stepping import Tooling, gaits_of, step_reason, surely_steps
-from ranura.core.guiding.placing import place_fence
-from ranura.core.holding import hold, surely_room, sweep_of
+from ranura.core.guiding.placing import GuideOption, best_guide, guide_options, said_of
+from ranura.core.guiding.sweeping import body_of, clamps_on, surely_room, sweeps_of
+from ranura.core.holding import Holding, Sweep, hold
 from ranura.core.house_rules import HouseRules
 from ranura.core.materials import Material
 from ranura.core.shop import Shop
 from ranura.core.text import Text
 from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.profiles import FLAT_ENDED
+from ranura.core.tooling.profiles import FLAT_ENDED, Profile, radius_at
 from ranura.core.tooling.routers import Base, Router
+
+PROFILE_OF_SHAPE: dict[ChannelShape, Profile] = {
+    "round": "core-box", "v": "v-groove", "t-slot": "t-slot", "keyhole": "keyhole",
+}  # fmt: skip
+"""The bits that leave a round or a pointed floor."""
+_WIDTH_WITHIN = 0.1
+"""mm by which a round or pointed groove may differ from the width that was asked for."""
+
+
+def width_at(bit: Bit, depth: float) -> float:
+    """How wide a bit cuts at the face when its tip is `depth` below it, in mm.
+
+    Rule: R12 grooves
+    Formula: V of an included angle: 2·h·tan(angle/2); round nose of radius r: 2·√(h·(2r − h)) up to h = r
+    Source: the bit's silhouette"""
+    return 2 * radius_at(bit.silhouette, min(depth, bit.cutting_length))
 
 
 class ChannelJudge(Judge):
@@ -31,6 +48,12 @@ class ChannelJudge(Judge):
         self.need = need
         self.channel = channel
         self._room: dict[tuple[float, str, str], tuple[Reason, ...]] = {}
+        self._profiles = FLAT_ENDED if need.shape == "square" else {PROFILE_OF_SHAPE[need.shape]}
+
+    @property
+    def fitted(self) -> bool:
+        """Whether the width follows from a mate."""
+        return self.channel is not None and self.channel.fitted
 
     @property
     def depth(self) -> float:
@@ -49,9 +72,12 @@ class ChannelJudge(Judge):
     def of_bit(self, bit: Bit) -> Reason | None:
         """The first thing that no router could change."""
         need = self.need
-        if bit.profile not in FLAT_ENDED:
-            return Reason("wrong-profile", {"profile": bit.kind.name})
-        if bit.diameter > need.width and not need.open_sided and numbers.over(bit.diameter, need.width):
+        if bit.profile not in self._profiles:
+            return Reason("wrong-profile" if need.shape == "square" else "other-floor", {"profile": bit.kind.name})
+        if need.shape != "square":
+            if abs(width_at(bit, need.depth) - need.width) > _WIDTH_WITHIN:
+                return Reason("groove-of-other-width", {"cuts": width_at(bit, need.depth), "width": need.width})
+        elif bit.diameter > need.width and not need.open_sided and numbers.over(bit.diameter, need.width):
             return Reason("bit-wider-than-cut", {"diameter": bit.diameter, "width": need.width})
         if self.depth > bit.cutting_length and numbers.over(self.depth, bit.cutting_length):
             return Reason("beyond-cutting-length", {"depth": self.depth, "cutting_length": bit.cutting_length})
@@ -69,7 +95,7 @@ class ChannelJudge(Judge):
 
     def is_of_kind(self, bit: Bit) -> bool:
         """See `Judge.is_of_kind`."""
-        return bit.cuts_channels
+        return bit.profile in self._profiles
 
     def extra_work(self, bit: Bit) -> float:
         """Passes side by side."""
@@ -107,18 +133,36 @@ class ChannelJudge(Judge):
         key = (bit.diameter, router.id, base.kind)
         found = self._room.get(key)
         if found is None:
-            found = self._room[key] = self._look_around(bit, base, channel)
+            found = self._room[key] = self._look_around(bit, router, base, channel)
         return found
 
-    def _look_around(self, bit: Bit, base: Base, channel: Channel) -> tuple[Reason, ...]:
-        guided = base.sides[0]
-        if surely_room(
-            channel, base, bit_diameter=bit.diameter, guided=guided.distance,
-            widest_spacer=max(channel.width - bit.diameter, 0.0), fence_width=self.rules.fence_width,
-        ):  # fmt: skip
+    def _look_around(self, bit: Bit, router: Router, base: Base, channel: Channel) -> tuple[Reason, ...]:
+        if surely_room(channel, base, bit_diameter=bit.diameter, fence_width=self.rules.fence_width):
             return ()
-        fence, cautions = place_fence(channel, bit, guided, self.rules)
-        spacers = fence.setback.spacers or (0.0,)
-        sweep = sweep_of(channel, fence, base, bit_diameter=bit.diameter, guided=guided.distance, widest_spacer=spacers[0])
-        said = [*cautions, *hold(channel, fence, sweep).cautions]
+        option = self.guide(bit, router, base, channel)
+        said = [*said_of(option), *(held_channel(channel, option, bit, base).cautions if option.fences else ())]
         return tuple(Reason(each.code, each.facts) for each in said if each.level == "stop")
+
+    def guides(self, bit: Bit, router: Router, base: Base, channel: Channel) -> tuple[GuideOption, ...]:
+        """Every way of guiding this pair along the channel, the best first."""
+        return guide_options(channel, bit, router, base, self.rack.shop.guides, self.rules)
+
+    def guide(self, bit: Bit, router: Router, base: Base, channel: Channel) -> GuideOption:
+        """The pinned way of guiding, or the best."""
+        return best_guide(channel, bit, router, base, self.rack.shop.guides, self.rules)
+
+
+def held_channel(channel: Channel, option: GuideOption, bit: Bit, base: Base) -> Holding:
+    """How the board of a channel is held, with the guides of all stations and the router's sweep along them."""
+    sweeps = sweeps_of(channel, option.fences, base, bit_diameter=bit.diameter)
+    first = option.fences[0]
+    body = body_of(channel, first)
+    return hold(
+        channel.part,
+        Sweep(boxes=tuple(box for each in sweeps for box in each.boxes)),
+        bodies=(body,) if body else (),
+        on_guide=clamps_on(channel, first),
+        stations=sweeps if len(sweeps) > 1 else (),
+        placed=channel.clamps,
+        held=channel.held,
+    )

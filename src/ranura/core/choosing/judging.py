@@ -31,7 +31,10 @@ BEARING = 10.0
 SETUP_CODES = frozenset(
     {
         "fence-off-board", "no-room-for-clamps", "power-over", "bearing-without-edge", "fence-without-edge",
-        "template-out-of-reach", "straightedge-off-board", "trapped", "no-starting-pin",
+        "template-out-of-reach", "straightedge-off-board", "trapped", "no-starting-pin", "clamp-in-the-way", "one-clamp",
+        "small-part", "guide-range", "no-jig-for-pair", "jig-outdated", "no-edge-guide", "no-rods", "not-along-an-edge",
+        "edge-covered", "no-bushing", "no-bushing-plate", "bushing-of-other-plate", "no-bushing-fits", "bearing-above-template",
+        "no-trammel", "trammel-range", "no-sled", "sled-too-small", "guide-leaves-floor", "freehand-one-line", "guide-refused",
     }
 )  # fmt: skip
 """Reasons that another board, another way of holding or a shallower cut can take away."""

@@ -7,22 +7,25 @@ class, by power and by stiffness. The figure names the one that bound.
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core import numbers
 from ranura.core.cautions import Caution, Reason, caution
-from ranura.core.cuts.straight import StraightCut
+from ranura.core.cuts.straight import UNDERCUT, StraightCut
 from ranura.core.cutting.feed import FeedLimit, feed_per_tooth, plan_feed, seconds_for, target_chip
 from ranura.core.cutting.passes import cumulative_depths, max_step
 from ranura.core.cutting.power import MOST_CORRECTION, Power, least_feed_chip, specific_energy
 from ranura.core.cutting.stiffness import CUTTER_SHARE, Stiffness, stress_limit
 from ranura.core.cutting.turning import Turning
+from ranura.core.cutting.turret import Turret, plan_turret
 from ranura.core.house_rules import DepthRule
 from ranura.core.materials import CROSS_VENEERED
 from ranura.core.tooling.bits import Bit
+from ranura.core.tooling.routers import Base
 
-Bound = Literal["school", "material", "diameter", "class", "power", "stiffness", "compression"]
+Bound = Literal["school", "material", "diameter", "class", "power", "stiffness", "compression", "full-depth"]
 
 _HALVINGS = 40
 _THIN_FOR_COMPRESSION = 2.0
@@ -66,7 +69,8 @@ class Pass:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Stepping:
-    """The largest step with its limits in order, the depths, the gait of each engagement and all passes in order of work."""
+    """The largest step with its limits in order, the depths, the gait of each engagement and all passes in order of work.
+    `turret` says how a plunge base makes the depths, None where one pass does or there is no turret."""
 
     step: float
     bound: Bound
@@ -75,6 +79,7 @@ class Stepping:
     gaits: tuple[Gait, ...]
     passes: tuple[Pass, ...]
     cautions: tuple[Caution, ...]
+    turret: Turret | None = None
 
     @property
     def slowest(self) -> Gait:
@@ -100,8 +105,16 @@ class Tooling(Turning):
 
     @property
     def least_step(self) -> float:
-        """The smallest step worth making: 1 mm, or the whole depth if that is less."""
+        """The smallest step worth making: 1 mm, or the whole depth if that is less, or if the bit cuts it at once."""
+        if self.bit.full_depth_only:
+            return self.need.depth
         return min(self.rules.least_step, self.need.depth)
+
+
+def bite(tooling: Tooling, depth: float) -> float:
+    """What of a depth the bit meets wood with, in mm: of an undercut, whose way is cleared, only the head."""
+    head = tooling.bit.head if tooling.need.shape in UNDERCUT else None
+    return depth if head is None else min(depth, head)
 
 
 def gait(tooling: Tooling, engagement: float) -> Gait:
@@ -112,7 +125,7 @@ def gait(tooling: Tooling, engagement: float) -> Gait:
         flutes=bit.flutes,
         bit_diameter=bit.diameter,
         material=tooling.material.material_class,
-        radial_engagement=engagement,
+        radial_engagement=engagement if tooling.need.shape == "square" else bit.diameter,
         burn=tooling.material.burn,
         tear_out=tooling.material.tear_out,
         slowest=rules.feed_min_m_min,
@@ -121,7 +134,7 @@ def gait(tooling: Tooling, engagement: float) -> Gait:
     )
     speed = feed.feed_m_min
     limited: FeedLimit | Literal["power"] = feed.limited_by
-    least = tooling.least_step
+    least = bite(tooling, tooling.least_step)
     if numbers.over(tooling.power(depth=least, width=engagement, feed_m_min=speed).power_w, tooling.usable_w):
         slowest = min(least_feed_chip(rpm=tooling.rpm, flutes=bit.flutes, minimum_m_min=rules.feed_min_m_min), speed)
         speed, limited = _slowed(tooling, engagement, least, slowest, speed), "power"
@@ -199,12 +212,17 @@ def step_limits(tooling: Tooling, gaits: tuple[Gait, ...]) -> tuple[Limit, ...]:
     Formula: a = min(school × material, D in a full slot, 3 mm for a trim router, 80 % of the power ÷ watts per mm, stiffness)
     Source: R3, R5, R6; the figure names the bound that was least"""
     bit, rules, need = tooling.bit, tooling.rules, tooling.need
+    if bit.full_depth_only:
+        return (Limit(bound="full-depth", step=need.depth),)
     cap = min(rules.pass_cap, rules.rabbet_cap) if need.open_sided else rules.pass_cap
     school = school_step(bit, rules.depth_rule, cap=cap)
+    if need.mortise:
+        school = min(school, rules.mortise_cap)
     limits = [Limit(bound="school", step=school)]
     if tooling.material.material_class == "dense-hardwood":
         limits.append(Limit(bound="material", step=school * rules.dense_factor))
-    slotted = any(not numbers.under(each.engagement, bit.diameter) for each in gaits)
+    shaped = need.shape != "square"
+    slotted = shaped or any(not numbers.under(each.engagement, bit.diameter) for each in gaits)
     if slotted:
         limits.append(Limit(bound="diameter", step=bit.diameter))
     if slotted and tooling.router.router_class == "trim":
@@ -230,7 +248,7 @@ def surely_steps(tooling: Tooling, compliance: float) -> bool:
 
     Quick enough for every bit of a full drawer; where it says no, `step_reason` looks closely."""
     bit, rules, need = tooling.bit, tooling.rules, tooling.need
-    if bit.profile == "compression":
+    if bit.profile == "compression" or bit.full_depth_only:
         return False
     step, width = tooling.least_step, min(bit.diameter, need.width)
     energy = specific_energy(tooling.material.material_class, dull=bit.state == "dull")
@@ -249,7 +267,7 @@ def step_reason(tooling: Tooling, gaits: tuple[Gait, ...]) -> Reason | None:
     """Why not even the smallest step can be made, or a compression bit's first one; None when they can.
 
     Looks at the smallest step alone, so that it is quick enough for every pair."""
-    needed = tooling.least_step
+    needed = bite(tooling, tooling.least_step)
     for each in _distinct(gaits):
         if numbers.under(tooling.usable_w, each.watts_per_mm * needed):
             available = tooling.usable_w / tooling.rules.power_limit
@@ -268,35 +286,69 @@ def step_reason(tooling: Tooling, gaits: tuple[Gait, ...]) -> Reason | None:
     return None
 
 
-def plan_steps(tooling: Tooling, *, run: float, spacers: tuple[float, ...]) -> Stepping:
-    """All passes of a cut `run` mm long: all depths with one spacer before it is changed (R7)."""
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Lane:
+    """One lateral setting of a cut: its spacer, its way in the wood in mm, and how the bit moves in it."""
+
+    spacer: float
+    run: float
+    gait: Gait
+
+
+def plan_steps(tooling: Tooling, *, run: float, spacers: tuple[float, ...], base: Base | None = None) -> Stepping:
+    """All passes of a cut `run` mm long beside a guide: all depths with one spacer before it is changed (R7).
+
+    With a plunge base the depths are those its turret makes."""
     gaits = gaits_of(tooling)
-    depth = tooling.need.depth
+    lanes = [Lane(spacer=spacer, run=run, gait=moving) for spacer, moving in zip(spacers, gaits, strict=True)]
+    depths, turret, least, limits = plan_depths(tooling, gaits, base)
+    ordered = [(lane, upper, lower) for lane in lanes for upper, lower in zip((0.0, *depths), depths, strict=False)]
+    return stepped(tooling, ordered, gaits=gaits, depths=depths, turret=turret, limits=limits, least=least)
+
+
+def plan_depths(
+    tooling: Tooling, gaits: tuple[Gait, ...], base: Base | None
+) -> tuple[tuple[float, ...], Turret | None, Limit, tuple[Limit, ...]]:
+    """The cumulative depths of a cut, the turret that makes them, the limit that bound and all limits."""
+    depth, rules = tooling.need.depth, tooling.rules
     limits = step_limits(tooling, gaits)
     least = min(limits, key=lambda limit: limit.step)
     # A step that power or stiffness do not allow is a stop; the passes then show the least step that could be made.
-    depths = cumulative_depths(depth, step=max(least.step, tooling.least_step), finish=tooling.rules.finish)
+    step = max(least.step, tooling.least_step)
     first = min(compression_first(tooling), depth)
+    depths = cumulative_depths(depth, step=step, finish=rules.finish)
     if first and depths[0] < first and not numbers.over(first, least.step):
-        rest = cumulative_depths(depth - first, step=least.step, finish=tooling.rules.finish) if depth > first else ()
-        depths = (first, *(first + each for each in rest))
+        rest = cumulative_depths(depth - first, step=least.step, finish=rules.finish) if depth > first else ()
+        return (first, *(first + each for each in rest)), None, least, limits
+    if base is not None and base.kind == "plunge" and base.turret and len(depths) > 1 and not first:
+        turret = plan_turret(depth, step=step, finish=rules.finish, steps=base.turret, way=rules.turret)
+        return turret.depths, turret, least, limits
+    return depths, None, least, limits
+
+
+def stepped(
+    tooling: Tooling, ordered: Sequence[tuple[Lane, float, float]], *, gaits: tuple[Gait, ...], depths: tuple[float, ...],
+    turret: Turret | None, limits: tuple[Limit, ...], least: Limit,
+) -> Stepping:  # fmt: skip
+    """The passes in their order, each with its power, bending and time."""
     passes: list[Pass] = []
-    for spacer, moving in zip(spacers, gaits, strict=True):
-        for upper, lower in zip((0.0, *depths), depths, strict=False):
-            power = tooling.power(depth=lower - upper, width=moving.engagement, feed_m_min=moving.feed_m_min)
-            passes.append(
-                Pass(
-                    number=len(passes) + 1,
-                    spacer=spacer,
-                    from_depth=upper,
-                    to_depth=lower,
-                    engagement=moving.engagement,
-                    feed_m_min=moving.feed_m_min,
-                    power=power,
-                    bend=tooling.stiffness(depth=lower - upper, width=moving.engagement, tooth_mm=moving.chip_mm),
-                    seconds=seconds_for(run, feed_m_min=moving.feed_m_min),
-                )
+    for lane, upper, lower in ordered:
+        moving = lane.gait
+        deep = bite(tooling, lower - upper)
+        power = tooling.power(depth=deep, width=moving.engagement, feed_m_min=moving.feed_m_min)
+        passes.append(
+            Pass(
+                number=len(passes) + 1,
+                spacer=lane.spacer,
+                from_depth=upper,
+                to_depth=lower,
+                engagement=moving.engagement,
+                feed_m_min=moving.feed_m_min,
+                power=power,
+                bend=tooling.stiffness(depth=deep, width=moving.engagement, tooth_mm=moving.chip_mm),
+                seconds=seconds_for(lane.run, feed_m_min=moving.feed_m_min),
             )
+        )
     return Stepping(
         step=least.step,
         bound=least.bound,
@@ -305,6 +357,7 @@ def plan_steps(tooling: Tooling, *, run: float, spacers: tuple[float, ...]) -> S
         gaits=gaits,
         passes=tuple(passes),
         cautions=(*_power_cautions(tooling, passes, least), *_bend_cautions(tooling, passes)),
+        turret=turret,
     )
 
 

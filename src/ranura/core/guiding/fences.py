@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
 
 from ranura.core import numbers
@@ -43,6 +44,7 @@ def setback(*, base_to_axis: float, bit_diameter: float) -> float:
     return base_to_axis - bit_diameter / 2
 
 
+@lru_cache(maxsize=1024)
 def spacers(*, width: float, bit_diameter: float) -> tuple[float, ...]:
     """The spacers between fence and base, largest first and none last, that widen a cut to `width`.
 

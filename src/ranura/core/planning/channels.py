@@ -1,41 +1,49 @@
-"""Planning a channel: fence, steps and clamps of the tools that were chosen, and its drawing."""
+"""Planning a channel: guide, steps and clamps of the tools that were chosen, its forecast of fit, and what else could guide
+it."""
 
 from __future__ import annotations
 
+from dataclasses import replace
 from functools import partial
 
 from ranura.core import numbers
 from ranura.core.cautions import Caution, caution, spoken
 from ranura.core.choosing.candidates import Drop
-from ranura.core.choosing.channels import ChannelJudge
+from ranura.core.choosing.channels import ChannelJudge, held_channel, width_at
+from ranura.core.choosing.clearing import cleared_by
 from ranura.core.choosing.judging import speed_of, turning_rpm
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.dado import Channel, Dado, channel
+from ranura.core.cuts.straight import UNDERCUT
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.stepping import Stepping, plan_steps
-from ranura.core.drawing import View, board_view, glyph, plan_view, section_view
+from ranura.core.drawing_channels import channel_views
+from ranura.core.drawing_sections import channel_glyph
 from ranura.core.errors import CutError
-from ranura.core.guiding.placing import place_fence
-from ranura.core.holding import hold, sweep_of
+from ranura.core.fit import Forecast, forecast, width_causes
+from ranura.core.guiding.placing import Fence, GuideOption, chosen_guide, said_of
 from ranura.core.house_rules import HouseRules
-from ranura.core.lengths import as_typed
 from ranura.core.materials import CROSS_VENEERED, Material
 from ranura.core.pieces import Piece
-from ranura.core.planning.common import Family, Made, Remedy, Said, in_order, tool_cautions
+from ranura.core.planning.common import Family, Made, Said, corner_note, in_order, tool_cautions
+from ranura.core.planning.ways_out import channel_remedies
 from ranura.core.setting import Setting
 from ranura.core.shop import Shop
-from ranura.core.slip import PASS_COLUMNS, pass_lines, sections
-from ranura.core.text import write
+from ranura.core.slip import columns_of, pass_lines, sections
+from ranura.core.slip_guides import fit_lines, guide_offers, jig_steps, station_lines
+from ranura.core.testcut import test_cut_of
+from ranura.core.tooling.bits import Bit
+from ranura.core.tooling.routers import Base
 from ranura.core.workings import figures
 
 
-def family(cut: Dado, piece: Piece, shop: Shop, wood: Material, rules: HouseRules) -> Family:
-    """How a channel is planned. Raises `CutError` with the dimension that cannot be."""
-    asked = channel(cut, piece)
+def family(cut: Dado, piece: Piece, shop: Shop, wood: Material, rules: HouseRules, *, mortise: bool = False) -> Family:
+    """How a channel is planned, or a mortise that is cut as one. Raises `CutError` with the dimension that cannot be."""
+    asked = replace(channel(cut, piece, rules), mortise=mortise)
     judge = ChannelJudge(shop, asked.need, wood, rules, asked)
 
     def make(chosen: Candidate) -> Made:
-        setting = setting_of(chosen, judge, piece)
+        setting = setting_of(chosen, judge, piece, cut)
         return Made(setting=setting, said=partial(_said, setting, cut))
 
     return Family(judge=judge, refuse=partial(refuse_the_dimension, judge), make=make)
@@ -43,17 +51,22 @@ def family(cut: Dado, piece: Piece, shop: Shop, wood: Material, rules: HouseRule
 
 def _said(setting: Setting, cut: Dado) -> Said:
     worked = figures(setting)
-    passes = setting.stepping.passes if setting.stepping else ()
+    stepping = setting.stepping
     return Said(
         figures=worked,
         slip=sections(setting, cut, worked, setting.cautions),
-        drawing=drawing_of(setting, cut),
-        remedies=remedies(setting),
-        pass_columns=PASS_COLUMNS,
-        pass_lines=pass_lines(passes),
+        drawing=channel_views(setting, cut),
+        remedies=channel_remedies(cut, setting),
+        pass_columns=columns_of(stepping),
+        pass_lines=pass_lines(stepping),
         run_mm=setting.channel.run,
-        glyph=glyph(setting.channel),
-        passes=passes,
+        glyph=channel_glyph(setting.channel, setting.bit),
+        passes=stepping.passes if stepping else (),
+        guides=guide_offers(setting),
+        stations=station_lines(setting) if setting.by_hand else (),
+        fit=fit_lines(setting.forecast),
+        test_cut=test_cut_of(setting),
+        jig=jig_steps(setting),
     )
 
 
@@ -64,6 +77,9 @@ def refuse_the_dimension(judge: ChannelJudge, dropped: list[Drop]) -> None:
     bits = [bit for bit in shop.bits if not bit.archived]
     if len(by_itself) < len(bits):
         return
+    if need.shape != "square":
+        _refuse_the_groove(judge, by_itself)
+        return
     straight = [bit for bit in bits if bit.cuts_channels]
     if not straight:
         raise CutError("no-straight-bit")
@@ -72,7 +88,7 @@ def refuse_the_dimension(judge: ChannelJudge, dropped: list[Drop]) -> None:
         narrowest = min(straight, key=lambda bit: bit.diameter)
         raise CutError(
             "narrower-than-any-bit",
-            field="cut.width",
+            field="cut.width" if judge.channel is None or not judge.fitted else "cut.mate",
             width=need.width,
             narrowest=narrowest.diameter,
             name=narrowest.name,
@@ -81,35 +97,56 @@ def refuse_the_dimension(judge: ChannelJudge, dropped: list[Drop]) -> None:
     raise CutError("deeper-than-any-bit", field="cut.depth", depth=judge.depth, longest=longest.cutting_length, name=longest.name)
 
 
-def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece) -> Setting:
+def _refuse_the_groove(judge: ChannelJudge, by_itself: dict[str, str]) -> None:
+    """Raises `CutError` where no round nose or V bit makes a groove of this width at this depth."""
+    need = judge.need
+    owned = [bit for bit in judge.rack.bits if judge.is_of_kind(bit)]
+    shape = {"round": "round-nose", "v": "V"}.get(need.shape, need.shape)
+    if not owned:
+        raise CutError("no-groove-bit", shape=shape)
+    if all(by_itself[bit.id] == "groove-of-other-width" for bit in owned):
+        there = ", ".join(f"{bit.name}: {width_at(bit, need.depth):.1f} mm" for bit in owned)
+        raise CutError("no-such-groove", field="cut.width", width=need.width, depth=need.depth, shape=shape, there=there)
+    if all(by_itself[bit.id] in ("cannot-plunge", "groove-of-other-width") for bit in owned):
+        raise CutError("undercut-runs-out", field="cut.stop_first", shape=shape)
+    longest = max(owned, key=lambda bit: bit.cutting_length)
+    raise CutError("deeper-than-any-bit", field="cut.depth", depth=judge.depth, longest=longest.cutting_length, name=longest.name)
+
+
+def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Dado) -> Setting:
     """Everything a pair needs for a channel."""
     asked, wood, rules = judge.channel, judge.wood, judge.rules
     assert asked is not None, "a plan is made for a cut on a board"
     speed = speed_of(chosen.bit, chosen.router, rules, compare=True)
     bit, base = chosen.bit, chosen.base
-    guided = base.sides[0]
-    fence, fence_cautions = place_fence(asked, bit, guided, rules)
+    options = judge.guides(bit, chosen.router, base, asked)
+    option = chosen_guide(options, asked.guide)
+    if not option.fences:  # a pinned way that nothing can be set for: drawn as a straightedge, stopped by its reason
+        option = replace(option, fences=next(each.fences for each in options if each.fences))
+    fence = option.fences[0]
     stepping = None
     spacers = fence.setback.spacers
     held = judge.grip(bit, chosen.router)
     grip = held if isinstance(held, Grip) else None
     if spacers is not None and grip is not None:
         tooling = judge.tooling(bit, chosen.router, turning_rpm(speed), grip.free)
-        stepping = plan_steps(tooling, run=asked.run, spacers=spacers)
-    sweep = sweep_of(
-        asked,
-        fence,
-        base,
-        bit_diameter=bit.diameter,
-        guided=guided.distance,
-        widest_spacer=spacers[0] if spacers else 0.0,
-    )
-    holding = hold(asked, fence, sweep)
+        stepping = plan_steps(tooling, run=asked.run, spacers=spacers, base=base)
+    holding = held_channel(asked, option, bit, base)
     cautions = [spoken(reason) for reason in chosen.reasons]
     if chosen.router.mounting == "hand":
-        cautions += [*fence_cautions, *holding.cautions, *_straightedges(judge.rack.shop, fence.length)]
+        cautions += [*said_of(option), *holding.cautions, *_guide_cautions(judge.rack.shop, option)]
+        cautions += _stop_cautions(asked, bit, base, rules)
     cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
-    cautions += _cautions(chosen, asked, wood, stepping)
+    cautions += _cautions(chosen, asked, wood, stepping, option)
+    cleared = cleared_by(judge, chosen) if asked.shape in UNDERCUT else None
+    if asked.shape in UNDERCUT:
+        neck = chosen.bit.neck_diameter
+        cautions.append(
+            caution("no-clearing-bit", neck=neck) if cleared is None else caution("clear-first", bit=cleared.bit.name)
+        )
+        cautions.append(caution("never-lift-undercut" if asked.shape == "t-slot" else "back-out-of-keyhole"))
+    if cut.mate is not None and not cut.mate.measured:
+        cautions.append(caution("mate-unmeasured"))
     return Setting(
         piece=piece,
         material=wood,
@@ -119,74 +156,63 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece) -> Setting:
         speed=speed,
         grip=grip,
         reach=asked.depth,
-        guided=guided,
-        fence=fence,
+        guided=base.sides[0],
+        option=option,
+        options=options,
         stepping=stepping,
         holding=holding,
+        forecast=_forecast(cut, asked, fence, rules),
+        cleared=cleared,
         cautions=in_order(cautions),
     )
 
 
-def _straightedges(shop: Shop, needed: float) -> list[Caution]:
+def _forecast(cut: Dado, asked: Channel, fence: Fence, rules: HouseRules) -> Forecast | None:
+    if cut.mate is None:
+        return None
+    causes = width_causes(rules, sheet=cut.mate.sheet, spacers=len(fence.spacers) - 1)
+    return forecast(width=asked.width, mate=cut.mate.thickness.mm, causes=causes)
+
+
+def _guide_cautions(shop: Shop, option: GuideOption) -> list[Caution]:
     """Whether an owned straightedge is long enough; nothing is said where none was put in."""
     owned = [each.length for each in shop.guides if each.kind == "straightedge"]
-    if not owned or not numbers.under(max(owned), needed):
+    needed = max(fence.length for fence in option.fences)
+    if option.kind != "straightedge" or not owned or not numbers.under(max(owned), needed):
         return []
     return [caution("straightedge-short", needed=needed, longest=max(owned))]
 
 
-def _cautions(chosen: Candidate, asked: Channel, wood: Material, stepping: Stepping | None) -> list[Caution]:
+def _stop_cautions(asked: Channel, bit: Bit, base: Base, rules: HouseRules) -> list[Caution]:
+    """What a stopped end asks for."""
+    found = []
+    if asked.is_stopped:
+        found.append(caution("stopped-end"))
+        if asked.fitted or asked.mortise:
+            found.append(corner_note(rules, radius=bit.diameter / 2))
+        if base.front is None or base.back is None:
+            found.append(caution("base-ends-unmeasured", taken=base.across / 2))
+    return found
+
+
+def _cautions(chosen: Candidate, asked: Channel, wood: Material, stepping: Stepping | None, option: GuideOption) -> list[Caution]:
     """What a channel that can be made still asks to be careful about."""
     bit, base = chosen.bit, chosen.base
     found: list[Caution] = []
     if stepping is not None:
         found += stepping.cautions
         found += [each for gait in stepping.gaits for each in gait.cautions]
-    if not base.sides[0].measured:
+    if option.kind == "straightedge" and not base.sides[0].measured:
         found.append(caution("base-unmeasured"))
     if numbers.over(asked.depth, asked.thickness / 2):
         found.append(caution("deep-for-the-board", depth=asked.depth, thickness=asked.thickness))
-    wall = min(asked.left, asked.board_length - asked.right)
+    wall = min(min(s.left - asked.ends[0] for s in asked.stations), min(asked.ends[1] - s.right for s in asked.stations))
     if numbers.under(wall, max(asked.depth, 6.0)):
         found.append(caution("thin-wall", wall=wall))
     if bit.profile == "down-cut":
         found.append(caution("down-cut-lifts-router"))
         if wood.material_class not in CROSS_VENEERED and numbers.over(asked.depth, bit.diameter):
             found.append(caution("down-cut-packs", depth=asked.depth, diameter=bit.diameter))
-    if wood.material_class in CROSS_VENEERED:
+    if wood.material_class in CROSS_VENEERED and asked.across_grain:
         found.append(caution("face-grain-splinters", material=wood.name))
     return found
-
-
-def drawing_of(setting: Setting, cut: Dado) -> tuple[View, ...]:
-    """The board from above and the section."""
-    position = as_typed(cut.position)
-    above = board_view(setting.channel, position=position)
-    if setting.by_hand:
-        above = plan_view(
-            setting.channel,
-            position=position,
-            bit=setting.bit,
-            base=setting.base,
-            guided=setting.guided.distance,
-            fence=setting.fence,
-            spacers=setting.fence.setback.spacers or (),
-            holding=setting.holding,
-            heading_text=write("push away" if setting.pushes_away else "pull towards you"),
-        )
-    passes = setting.stepping.passes if setting.stepping else ()
-    typed = {"width": as_typed(cut.width), "depth": as_typed(cut.depth), "thickness": as_typed(setting.piece.thickness)}
-    section = section_view(setting.channel, typed=typed, bit=setting.bit, fence=setting.fence, passes=passes)
-    return (above, section)
-
-
-_SUPPORT: dict[str, tuple[bool, str]] = {
-    "fence-off-board": (True, "A board of the same thickness lies beside it"),
-    "fence-on-support": (False, "There is none"),
-}
-
-
-def remedies(setting: Setting) -> tuple[Remedy, ...]:
-    """What would take a stop away, or what a note takes for granted: a board beside the work for the fence."""
-    said = [(each.code, *_SUPPORT[each.code]) for each in setting.cautions if each.code in _SUPPORT]
-    return tuple(Remedy(answers=code, says=write(says), change={"support": there}) for code, there, says in said)

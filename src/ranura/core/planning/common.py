@@ -24,7 +24,9 @@ from ranura.core.materials import Material
 from ranura.core.pieces import Piece
 from ranura.core.setting import ToolSetting
 from ranura.core.shop import Shop
-from ranura.core.slip import PassLine, Section
+from ranura.core.slip_guides import FitView, GuideOffer, StationLine
+from ranura.core.slip_parts import PassLine, Section
+from ranura.core.testcut import TestCut
 from ranura.core.text import Text
 from ranura.core.tooling.bits import shank_name
 from ranura.core.working import Figure
@@ -65,6 +67,11 @@ class Said:
     passes: tuple[Pass, ...] = ()
     stages: tuple[Stage, ...] = ()
     leaves: DoneCut | None = None
+    guides: tuple[GuideOffer, ...] = ()
+    stations: tuple[StationLine, ...] = ()
+    fit: FitView | None = None
+    test_cut: TestCut | None = None
+    jig: tuple[Text, ...] = ()
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -141,6 +148,11 @@ def in_order(cautions: list[Caution]) -> tuple[Caution, ...]:
         seen.setdefault((each.code, each.message.metric), each)
     ordered = sorted(seen.values(), key=lambda each: _LEVELS[each.level])
     return (*ordered, caution(GENERAL))
+
+
+def corner_note(rules: HouseRules, *, radius: float) -> Caution:
+    """What the house does about corners that come out as round as the bit: its chisel, or the mate rounded to them."""
+    return caution("corners-chiselled" if rules.corners == "chisel" else "mate-rounded", radius=radius)
 
 
 def tool_cautions(

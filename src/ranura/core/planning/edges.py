@@ -31,7 +31,7 @@ from ranura.core.edge_setting import EdgeSetting
 from ranura.core.errors import CutError
 from ranura.core.guiding.edges import Way, stands_below
 from ranura.core.guiding.runs import START_CLIMB, Run, names_of, runs_of
-from ranura.core.holding import EdgeHold, hold_edges
+from ranura.core.holding_edges import EdgeHold, hold_edges
 from ranura.core.house_rules import HouseRules
 from ranura.core.materials import Material
 from ranura.core.pieces import Piece

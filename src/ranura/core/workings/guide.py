@@ -2,15 +2,154 @@
 
 from __future__ import annotations
 
+import math
+
+from ranura.core.cutting.turret import Turret
+from ranura.core.fit import Forecast, position_spread
+from ranura.core.holding import Holding
+from ranura.core.house_rules import HouseRules, school_name
 from ranura.core.setting import Setting
+from ranura.core.slip_guides import end_words, heading_words, stop_places
 from ranura.core.text import Text, write
 from ranura.core.working import Figure, Given, because, given, plain, show
 
 
 def guide_figures(setting: Setting) -> list[Figure]:
-    """Fence from the line and from the end, its length, the first spacer if there is one, the way of the feed."""
-    fence = [_setback(setting), _fence_at(setting), _fence_length(setting)]
-    return [*fence, *_spacer(setting), _direction(setting)]
+    """Fence from the line and from the end and its length, or the edge guide's setting; the first spacer if there is one, stops,
+    the way of the feed, the fit."""
+    found = [_setting(setting)]
+    if setting.fence.kind == "freehand":
+        found = []
+    elif setting.fence.on_board:
+        found = [_setback(setting), _fence_at(setting), _fence_length(setting)]
+    if found:
+        found.append(_place(setting))
+    turret = setting.stepping.turret if setting.stepping else None
+    found += [*_spacer(setting), *_stops(setting), _direction(setting)]
+    if turret is not None:
+        found.append(turret_figure(turret, setting.rules))
+    if setting.forecast is not None:
+        found.append(fit_figure(setting.forecast))
+    return found
+
+
+def _place(setting: Setting) -> Figure:
+    """How surely the wall lies on its line."""
+    rules = setting.rules
+    within = 2 * position_spread(rules)
+    return Figure(
+        key="guide.place",
+        label="The wall lies within",
+        value=within,
+        unit="mm",
+        shown=show(within, "mm", setting=False),
+        rule="R19",
+        formula="2 · s, s² = base² + setting² + (bit/2)²",
+        worked=write(
+            "base {b:n2}, setting {f:n2}, bit {d:n2} mm: s = {s:n2} mm", b=rules.spread_base, f=rules.spread_fence,
+            d=rules.spread_bit, s=within / 2,
+        ),
+        because=because("Of twenty walls nineteen lie so near to their line; one setting moves a cut and does not widen it"),
+        inputs=(
+            given("base", "base's distance", rules.spread_base, "mm"),
+            given("setting", "guide's setting", rules.spread_fence, "mm"),
+            given("bit", "bit's width", rules.spread_bit, "mm"),
+        ),
+    )  # fmt: skip
+
+
+def _setting(setting: Setting) -> Figure:
+    """How an edge guide is set."""
+    channel, fence = setting.channel, setting.fence
+    widen = fence.spacers[0]
+    near = fence.at - widen
+    edge = channel.end_name(fence.towards)
+    worked = write("{p:fine}", p=near)
+    if widen:
+        worked = write("{p:fine} + {x:fine} = {s:fine}", p=near, x=widen, s=fence.at)
+    return Figure(
+        key="guide.setting",
+        label="From guide to cut",
+        value=fence.at,
+        unit="mm",
+        shown=show(fence.at, "mm"),
+        rule="R8",
+        formula="setting = p + (w − D)" if widen else "setting = p",
+        worked=worked,
+        because=because("The guide bears on the {edge}, and the near wall lies {p:fine} from it", edge=edge, p=near),
+        inputs=(given("p", "near wall from the edge", near, "mm"), given("w", "width", channel.width, "mm")),
+    )
+
+
+def _stops(setting: Setting) -> list[Figure]:
+    """Where the base is stopped at each stopped end."""
+    base, d = setting.base, setting.bit.diameter
+    found = []
+    for name, word, at, edge in stop_places(setting):
+        reach = (base.back if name == "start" else base.front) or base.across / 2
+        found.append(
+            Figure(
+                key=f"guide.{name}",
+                label="Start block from the edge" if name == "start" else "Stop block from the edge",
+                value=at,
+                unit="mm",
+                shown=show(abs(at), "mm"),
+                rule="R8",
+                formula="start + D/2 − b_back" if name == "start" else "end − D/2 + b_front",
+                worked=write(
+                    "{word}: {x:fine} {side} the {edge}", word=word, x=abs(at), side="onto it from" if at >= 0 else "outside",
+                    edge=edge,
+                ),
+                because=because(
+                    "The bit's centre stays half its width, {r:fine}, from the end; the base reaches {b:fine} beyond it",
+                    r=d / 2, b=reach,
+                ),
+                inputs=(given("D", "bit diameter", d, "mm"), given("b", "axis to the base's edge", reach, "mm")),
+            )
+        )  # fmt: skip
+    return found
+
+
+def turret_figure(turret: Turret, rules: HouseRules) -> Figure:
+    """How the turret makes the depths."""
+    count = len(turret.rungs)
+    first = turret.lowest[0]
+    steps = " · ".join(f"{below:g}" for below in turret.steps)
+    return Figure(
+        key="depth.turret",
+        label="Rod on the low step",
+        value=first,
+        unit="mm",
+        shown=show(first, "mm"),
+        rule="R3",
+        school=rules.turret,
+        formula="depth = rod setting − what the step stands higher − spacer",
+        worked=write("steps {steps} mm below the high one; {n} depths from {k} settings", steps=steps, n=count,
+                     k=len(turret.lowest)),
+        because=because("{school}: a spacer between rod and step at zero gives its own thickness as depth",
+                        school=school_name(turret.way)),
+        inputs=(given("total", "whole depth", turret.depths[-1], "mm"),),
+    )  # fmt: skip
+
+
+def fit_figure(found: Forecast) -> Figure:
+    """The expected gap between the walls and the mate."""
+    parts = ", ".join(f"{each.of} {each.mm:g}" for each in found.causes)
+    return Figure(
+        key="fit.gap",
+        label="Gap to be expected",
+        value=found.gap,
+        unit="mm",
+        shown=show(found.gap, "mm", setting=False),
+        rule="R19",
+        formula="gap = width − mate; s = √(Σ s²)",
+        worked=write(
+            "s from {parts} mm: {s:n2} mm; tight {t:pct}, slides {o:pct}, loose {l:pct}",
+            parts=parts, s=found.spread, t=found.tight, o=found.slides, l=found.loose,
+        ),
+        because=because("Under 0 it is tight, up to 0.25 mm it slides, over that it is loose"),
+        inputs=tuple(given(f"s {each.of}", f"{each.of}'s error", each.mm, "mm") for each in found.causes),
+    )  # fmt: skip
 
 
 def _setback(setting: Setting) -> Figure:
@@ -30,6 +169,7 @@ def _setback(setting: Setting) -> Figure:
         inputs=(
             given("b", f"axis to the {setting.guided.name}", b, "mm"),
             given("D", "bit diameter", bit.diameter, "mm"),
+            given("b + D / 2", "fence to the far wall of a pass", setting.fence.setback.far_wall, "mm"),
         ),
     )
 
@@ -38,15 +178,18 @@ def _fence_at(setting: Setting) -> Figure:
     channel, fence = setting.channel, setting.fence
     s, p, w = fence.setback.setback, channel.position, channel.width
     near = fence.side == "reference"
+    if channel.angle:
+        cos = channel.frame.u[0]
+        return _turned_fence_at(fence.at, p=p, away=(s if near else w + s) / cos * (-1 if near else 1), angle=channel.angle, s=s)
     worked = write("{p:fine} − {s:fine} = {f:fine}", p=p, s=s, f=fence.at)
     if not near:
         worked = write("{p:fine} + {w:fine} + {s:fine} = {f:fine}", p=p, w=w, s=s, f=fence.at)
     return Figure(
         key="guide.fence_at",
-        label=f"Fence from the {channel.reference_end} end",
+        label=f"Fence {'from' if fence.at >= 0 else 'outside'} the {end_words(setting)}",
         value=fence.at,
         unit="mm",
-        shown=show(fence.at, "mm"),
+        shown=show(abs(fence.at), "mm"),
         rule="R8",
         formula="f = p − s" if near else "f = p + w + s",
         worked=worked,
@@ -56,6 +199,18 @@ def _fence_at(setting: Setting) -> Figure:
             width=fence.width,
         ),
         inputs=(given("p", "near wall", p, "mm"), given("w", "width", w, "mm"), given("s", "fence from the line", s, "mm")),
+    )  # fmt: skip
+
+
+def _turned_fence_at(at: float, *, p: float, away: float, angle: float, s: float) -> Figure:
+    """Where a turned fence meets the near edge."""
+    return Figure(
+        key="guide.fence_at", label="Fence meets the near edge at", value=at, unit="mm", shown=show(abs(at), "mm"), rule="R8",
+        formula="f = p − s / cos, or p + (w + s) / cos",
+        worked=write("{p:fine} {sign} {x:fine} = {f:fine}", p=p, sign="+" if away > 0 else "−", x=abs(away), f=at),
+        because=because("Turned by {a:n1}°, the fence is as far from the line, measured square to it, and further along the edge",
+                        a=abs(angle)),
+        inputs=(given("p", "near wall", p, "mm"), given("s", "fence from the line", s, "mm")),
     )  # fmt: skip
 
 
@@ -69,16 +224,16 @@ def _fence_length(setting: Setting) -> Figure:
         unit="mm",
         shown=show(length, "mm"),
         rule="R8",
-        formula="l = W + 2 · overhang",
-        worked=write("{w:fine} + 2 · {o:fine} = {l:fine}", w=run, o=over, l=length),
+        formula="l = cut + 2 · overhang",
+        worked=write("{w:fine} + 2 · {o:fine} = {l:fine}", w=length - 2 * over, o=over, l=length),
         because=because("The base must meet the fence before the bit meets the wood, and leave it after"),
-        inputs=(given("W", "board's width", run, "mm"), given("overhang", "at either end", over, "mm")),
+        inputs=(given("cut", "length of the cut", run, "mm"), given("overhang", "at either end", over, "mm")),
     )
 
 
 def _spacer(setting: Setting) -> list[Figure]:
-    spacers = setting.fence.setback.spacers
-    if not spacers or len(spacers) == 1:
+    spacers = setting.fence.spacers
+    if len(spacers) == 1:
         return []
     width, bit = setting.channel.width, setting.bit
     list_mm = write(" · ".join(f"{{x{i}:len}}" for i in range(len(spacers))), **{f"x{i}": x for i, x in enumerate(spacers)})
@@ -108,34 +263,55 @@ def _spacer(setting: Setting) -> list[Figure]:
 
 
 def _direction(setting: Setting) -> Figure:
-    fence, away = setting.fence, setting.pushes_away
-    end = "left" if fence.towards < 0 else "right"
+    fence, heading = setting.fence, setting.heading
+    way = _WAYS[heading_words(heading)]
+    side = setting.channel.end_name(fence.towards)
+    f = setting.channel.frame.turn((fence.towards, 0.0))
+    rule = "the fence f stands on the left of the heading h: h = (f_y, −f_x)"
+    if not fence.on_board:
+        rule = "the guiding edge f lies to the right of the heading h: h = (−f_y, f_x)"
     return Figure(
         key="direction.heading",
         label="Feed direction",
-        value=90.0 if away else 270.0,
+        value=math.degrees(math.atan2(heading[1], heading[0])) % 360,
         unit="degrees",
-        shown=plain("away from you" if away else "towards you"),
+        shown=plain(way),
         rule="R7",
-        formula="the fence f stands on the left of the heading h: h = (f_y, −f_x)",
+        formula=rule,
         worked=write(
-            "f = ({fx:n}, 0), towards the {end} end; h = (0, {hy:n}), {way} you",
-            fx=fence.towards, end=end, hy=fence.heading[1], way="away from" if away else "towards",
+            "f = ({fx:n2}, {fy:n2}), towards the {side}; h = ({hx:n2}, {hy:n2}), {way}",
+            fx=f[0] + 0.0, fy=f[1] + 0.0, side=side, hx=heading[0] + 0.0, hy=heading[1] + 0.0, way=way,
         ),
         because=because(
             "By hand the bit turns clockwise seen from above; in a slot that pushes the router to the left of its heading, "
             "onto a fence that stands there. On the other side it would be pushed off the fence"
+            if fence.on_board else
+            "By hand the bit turns clockwise seen from above; in a slot that pushes the router to the left of its heading, which "
+            "pulls a guide on its right against the edge. The other way it would be pushed off"
         ),
         inputs=(
-            Given(symbol="f", name="from the cut to the fence", shown=plain(f"towards the {end} end")),
-            Given(symbol="h", name="way of the router", shown=plain("away from you" if away else "towards you")),
+            Given(symbol="f", name="from the cut to the guide", shown=plain(f"towards the {side}")),
+            Given(symbol="h", name="way of the router", shown=plain(way)),
         ),
     )  # fmt: skip
 
 
+_WAYS = {
+    "Push away": "away from you",
+    "Pull towards you": "towards you",
+    "Left to right": "from left to right",
+    "Right to left": "from right to left",
+}
+
+
 def clear_figure(setting: Setting) -> Figure:
     """How far the router stays from the clamps."""
-    clear = setting.holding.clear or 0.0
+    return clearance_figure(setting.holding, across=setting.base.across)
+
+
+def clearance_figure(holding: Holding, *, across: float) -> Figure:
+    """How far a router of a base's width stays from the clamps on its way."""
+    clear = holding.clear or 0.0
     return Figure(
         key="hold.clear",
         label="Clear of the clamps",
@@ -144,10 +320,7 @@ def clear_figure(setting: Setting) -> Figure:
         shown=show(clear, "mm"),
         rule="R17",
         formula="the least gap between a clamp's foot and the sweep of base and handles",
-        worked=write(
-            "the router covers {w:fine} across, from before the near edge to beyond the far one",
-            w=setting.holding.sweep.x1 - setting.holding.sweep.x0,
-        ),
+        worked=write("{n} feet of 30 × 40 mm beside what base and handles cover", n=len(holding.feet)),
         because=because("Clamps must not be in the router's way"),
-        inputs=(given("base", "width of the base", setting.base.across, "mm"),),
+        inputs=(given("base", "width of the base", across, "mm"),),
     )

@@ -5,7 +5,7 @@ from __future__ import annotations
 from ranura.core.cutting.feed import seconds_for
 from ranura.core.cutting.stepping import Bound, Stepping, school_step
 from ranura.core.house_rules import DEPTH_RULES, school_name
-from ranura.core.setting import Setting
+from ranura.core.setting import Setting, ToolSetting
 from ranura.core.text import write
 from ranura.core.working import Figure, School, because, given, plain, show
 from ranura.core.workings.feed import SET_BY, pace_figure, power_figure, slower_school, time_figure
@@ -17,16 +17,18 @@ _STEP_SET_BY: dict[Bound, str] = {
     "class": "a trim router takes no more than this in a full slot",
     "power": "a deeper pass would take more than {share:pct} of the router's power",
     "stiffness": "a deeper pass would bend the bit more than {bend:n2} mm, or load it beyond half its strength",
+    "full-depth": "this bit cuts its whole depth at once, after a straight one cleared the way",
     "compression": "the first pass must go past the up-cut tip, or the near face tears",
 }
 
 
 def pass_figures(setting: Setting, stepping: Stepping) -> list[Figure]:
     """Deepest step and depths, then pace, time and power."""
-    return [*_depths(setting, stepping), *_feed(setting, stepping)]
+    return [*depth_figures(setting, stepping, total=setting.channel.depth), *_feed(setting, stepping)]
 
 
-def _depths(setting: Setting, stepping: Stepping) -> list[Figure]:
+def depth_figures(setting: ToolSetting, stepping: Stepping, *, total: float) -> list[Figure]:
+    """The deepest pass, and how many there are to a whole depth in mm."""
     bit, rules = setting.bit, setting.rules
     others = [
         School(rule=rule, shown=show(school_step(bit, rule, cap=rules.pass_cap), "mm"))
@@ -35,13 +37,18 @@ def _depths(setting: Setting, stepping: Stepping) -> list[Figure]:
     ]
     parts = ", ".join(f"{limit.bound} {limit.step:.2f} mm" for limit in stepping.limits)
     count = len(stepping.depths)
-    depth = setting.channel.depth
+    depth = total
     light = min(rules.finish, stepping.step)
     one = write("{d:fine} is no more than {a:fine}: one pass", d=depth, a=stepping.step)
     several = write(
         "({d:fine} − {f:fine}) / {a:fine}, rounded up: {n} equal steps, then {f:fine} to finish",
         d=depth, f=light, a=stepping.step, n=count - (1 if light else 0),
     )  # fmt: skip
+    why = "Equal steps load the bit evenly; the last one is light and leaves a clean floor"
+    if stepping.turret is not None:
+        listed = " · ".join(f"{{d{i}:fine}}" for i in range(count))
+        several = write(f"the turret's own steps: {listed}", **{f"d{i}": each for i, each in enumerate(stepping.depths)})
+        why = "Each lies on a step of the turret, or on a spacer upon one; the last one is light and leaves a clean floor"
     return [
         Figure(
             key="depth.step",
@@ -69,17 +76,27 @@ def _depths(setting: Setting, stepping: Stepping) -> list[Figure]:
             unit="passes",
             shown=plain(str(count)),
             rule="R3",
-            formula="n = ⌈(total − f) / a⌉ equal steps, then f",
+            formula="n = ⌈(total − f) / a⌉ equal steps, then f" if stepping.turret is None else "no step over a, then f",
             worked=one if count == 1 else several,
-            because=because("Equal steps load the bit evenly; the last one is light and leaves a clean floor"),
+            because=because(why + "; it is known within {x:n2} mm", x=2 * rules.spread_depth),
             inputs=(given("total", "depth", depth, "mm"), given("a", "deepest pass", stepping.step, "mm")),
         ),
     ]
 
 
 def _feed(setting: Setting, stepping: Stepping) -> list[Figure]:
-    slow, hard = stepping.slowest, stepping.hardest
     run = setting.channel.run
+    return feed_figures(
+        setting, stepping, way=run, way_name="length of the cut",
+        worked="{n} passes of {way:fine}, the slowest in {t:n1} s", why="Cutting alone, without setting up or walking back",
+    )  # fmt: skip
+
+
+def feed_figures(
+    setting: ToolSetting, stepping: Stepping, *, way: float, way_name: str, worked: str, why: str
+) -> list[Figure]:  # fmt: skip
+    """Pace, time and power of passes along a `way` in mm; `worked` says how the time came about."""
+    slow, hard = stepping.slowest, stepping.hardest
     return [
         pace_figure(
             setting, feed_m_min=slow.feed_m_min, chip_mm=slow.chip_mm, others=slower_school(setting),
@@ -87,12 +104,9 @@ def _feed(setting: Setting, stepping: Stepping) -> list[Figure]:
         ),
         time_figure(
             sum(each.seconds for each in stepping.passes),
-            worked=write(
-                "{n} passes of {run:fine}, the slowest in {t:n1} s",
-                n=len(stepping.passes), run=run, t=seconds_for(run, feed_m_min=slow.feed_m_min),
-            ),
-            why=because("Cutting alone, without setting up or walking back"),
-            inputs=(given("way", "length of the cut", run, "mm"),),
+            worked=write(worked, n=len(stepping.passes), way=way, t=seconds_for(way, feed_m_min=slow.feed_m_min)),
+            why=because(why),
+            inputs=(given("way", way_name, way, "mm"),),
         ),
         power_figure(
             setting, hard.power, formula="P = u · a_p · a_e · F / 60, corrected for the chip",

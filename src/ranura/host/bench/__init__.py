@@ -12,6 +12,7 @@ import psutil
 from playwright.sync_api import sync_playwright
 
 from ranura.host import places, setup
+from ranura.host.bench.channels import measure_clashes, measure_stations
 from ranura.host.bench.drawer import measure_drawer, measure_import
 from ranura.host.bench.edges import measure_drag, measure_outline
 from ranura.host.bench.measuring import Measure
@@ -55,6 +56,8 @@ def bench() -> int:
             measures.append(measure_typing(page, url))
             say("Measuring edges …")
             measures += [measure_drag(page, url), measure_outline(url)]
+            say("Measuring channels and pockets …")
+            measures += [measure_stations(url), measure_clashes()]
         say("Measuring a shop with 300 bits …")
         with served(store, large_shop(300)) as url:
             measures.append(measure_plan(url, what="Plan request, 300 bits × 6 routers,"))

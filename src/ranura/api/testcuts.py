@@ -1,0 +1,92 @@
+"""Test cuts: what a measurement corrects, the correction kept, and cut-line jigs made from a plan."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from typing import Annotated, Literal
+from uuid import uuid4
+
+from fastapi import APIRouter
+from pydantic import Field
+
+from ranura.api.doors import CutIn, Door, IdText, LengthIn, PieceIn
+from ranura.api.keeping import TheKeeper, TheShop
+from ranura.api.plans import TheMounts
+from ranura.api.problems import ERRORS
+from ranura.core.errors import CutError
+from ranura.core.plan import corrected
+from ranura.core.testcut import Correction, MeasureKey
+from ranura.core.tooling.guides import TJig
+
+router = APIRouter(prefix="/api", tags=["test cuts"], responses=ERRORS)
+
+Millimetres = Annotated[float, Field(gt=0, le=10_000, allow_inf_nan=False)]
+
+
+class MeasuredIn(Door):
+    """A measurement in the test cut of a planned cut."""
+
+    piece: PieceIn
+    cut: CutIn
+    cut_id: IdText | None = None
+    key: MeasureKey
+    measured: LengthIn
+
+
+class CorrectionIn(Door):
+    """A base distance or a bit's width as it is from now on; see `ranura.core.testcut.Correction`."""
+
+    of: Literal["base", "bit"]
+    id: IdText
+    side: Annotated[str, Field(max_length=80)] | None = None
+    value: Millimetres
+
+
+class JigIn(Door):
+    """A cut-line jig that was made with the pair of a kept cut's plan."""
+
+    bit_id: IdText
+    router_id: IdText
+
+
+@router.post("/test-cut")
+def test_cut(asked: MeasuredIn, shop: TheShop, mounts: TheMounts) -> Correction:
+    """What a measurement in the test cut means; writes nothing."""
+    mounted = mounts.before(asked.cut_id, shop).mounted if asked.cut_id else frozenset()
+    measured = asked.measured.length("measured").mm
+    return corrected(asked.cut.cut(), asked.piece.piece(shop), shop, asked.key, measured, mounted=mounted)
+
+
+@router.post("/corrections")
+def correct(asked: CorrectionIn, keeper: TheKeeper) -> None:
+    """Keeps a correction: every plan follows. A side is corrected on all bases of the router that have it."""
+    shop = keeper.current()
+    if asked.of == "bit":
+        keeper.save("bits", replace(shop.bit(asked.id), diameter=asked.value))
+        return
+    kept = shop.router(asked.id)
+    if not any(side.name == asked.side for base in kept.bases for side in base.sides):
+        raise CutError("nothing-to-measure", field="side")
+    bases = tuple(
+        replace(
+            base,
+            sides=tuple(
+                replace(side, distance=asked.value, measured=True) if side.name == asked.side else side for side in base.sides
+            ),
+        )
+        for base in kept.bases
+    )
+    keeper.save("routers", replace(kept, bases=bases))
+
+
+@router.post("/jigs")
+def make_jig(asked: JigIn, keeper: TheKeeper) -> str:
+    """Keeps a cut-line jig trimmed by this bit in this router, as both measure now; answers its id."""
+    shop = keeper.current()
+    bit, owner = shop.bit(asked.bit_id), shop.router(asked.router_id)
+    jig = TJig(
+        id=uuid4().hex, name=f"Jig for {bit.name} in {owner.name}", router_id=owner.id, bit_id=bit.id, bit_diameter=bit.diameter,
+        base_to_axis=owner.bases[0].sides[0].distance,
+    )  # fmt: skip
+    keeper.add("guides", [jig])
+    return jig.id

@@ -1,0 +1,21 @@
+"""Where a person puts what holds the work: clamps at places along the board's edges."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+Side = Literal["near", "far", "left", "right"]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ClampAt:
+    """A clamp on a side of the board: `at` is the middle of its foot, in mm from the side's left or near end."""
+
+    side: Side
+    at: float
+
+
+Held = Literal["clamps", "dogs", "vice", "tape", "vacuum", "carrier"]
+"""What holds the work: clamps on its edges, bench dogs or a vice below its face, tape, vacuum, or boards of the same height on
+both sides that it is wedged between."""

@@ -1,0 +1,105 @@
+"""R17 holding: clamps out of the router's way, judged by shapely and by moving the router in small steps."""
+
+from __future__ import annotations
+
+import math
+
+import pytest
+from hypothesis import assume, given, settings
+from hypothesis import strategies as st
+from shapely import Point, box
+from shapely.geometry import LineString, Polygon
+
+from ranura.core.cuts.placed import ClampAt
+from ranura.core.holding import Sweep, around_axis, foot_at, hold, moved_clear, reach_of
+from ranura.core.shapes.convex import gap, oblong
+from ranura.core.shapes.ways import thinned, way_gap
+from ranura.store.demo_tools import PLUNGE_TWO, TRIM_ONE
+
+PART = (640.0, 300.0)
+corner = st.floats(-200, 800).map(lambda x: round(x, 3))
+
+
+@st.composite
+def turned_boxes(draw):
+    """A rectangle anywhere, turned anyhow, counter-clockwise."""
+    x, y, w, h, angle = draw(st.tuples(corner, corner, st.floats(5, 200), st.floats(5, 200), st.floats(0, math.pi)))
+    c, s = math.cos(angle), math.sin(angle)
+    return tuple((x + a * c - b * s, y + a * s + b * c) for a, b in oblong(0, 0, w, h))
+
+
+@given(turned_boxes(), turned_boxes())
+def test_the_gap_of_two_outlines_is_never_more_than_their_distance(a, b):
+    judge = Polygon(a).distance(Polygon(b))
+    found = gap(a, b)
+    assert found == pytest.approx(gap(b, a))
+    assert found <= judge + 1e-6
+    shared = Polygon(a).intersection(Polygon(b)).area
+    assert shared > 0 if found < -1e-3 else found > 0 or shared < 0.5, "they overlap where the gap is negative"
+    assert found <= 0 or shared == 0
+
+
+@given(turned_boxes(), st.lists(st.tuples(corner, corner), min_size=2, max_size=12), st.floats(5, 120))
+def test_a_base_on_its_way_stays_as_far_as_its_disc_does(foot, way, radius):
+    """Oracle: the disc of the base set down every few millimetres along the way."""
+    assume(LineString(way).length > 1)
+    line = LineString(way)
+    steps = 200
+    nearest = min(Polygon(foot).distance(line.interpolate(i / steps, normalized=True)) for i in range(steps + 1)) - radius
+    found = way_gap(foot, tuple(way), radius=radius)
+    assert found <= nearest + 1e-6
+    assert found >= nearest - line.length / steps
+
+
+@given(st.lists(st.floats(40, 300), min_size=90, max_size=200))
+def test_a_thinned_way_is_true_within_what_was_said(radii):
+    ring = tuple(
+        (r * math.cos(2 * math.pi * i / len(radii)), r * math.sin(2 * math.pi * i / len(radii))) for i, r in enumerate(radii)
+    )
+    thin = thinned(ring, 0.1)
+    assert len(thin) <= len(ring)
+    outline = LineString([*thin, thin[0]])
+    assert max(outline.distance(Point(p)) for p in ring) <= 0.1 + 1e-9
+
+
+@settings(max_examples=60)
+@given(st.floats(0, 640), st.floats(0, 300), st.floats(30, 110), st.sampled_from(["near", "far", "left", "right"]))
+def test_a_clamp_that_is_moved_is_clear_and_stays_on_its_side(x, y, radius, side):
+    sweep = Sweep(ways=((((x - 20, y), (x + 20, y)), radius),))
+    long = PART[0] if side in ("near", "far") else PART[1]
+    found = moved_clear(PART, ClampAt(side=side, at=long / 2), sweep, ())
+    everywhere = [sweep.gap(foot_at(PART, ClampAt(side=side, at=15 + i))) > 0 for i in range(int(long - 30))]
+    if found is None:
+        assert sum(everywhere) < 12, "no place of 12 mm is overlooked"
+        return
+    assert found.side == side
+    assert 15 <= found.at <= long - 15
+    assert sweep.gap(foot_at(PART, found)) > 0
+
+
+@given(st.floats(60, 580), st.floats(60, 240), st.floats(20, 90))
+def test_two_clamps_are_proposed_clear_of_a_round_way(x, y, r):
+    ring = tuple((x + r * math.cos(i / 12), y + r * math.sin(i / 12)) for i in range(76))
+    sweep = Sweep(ways=((ring, around_axis(PLUNGE_TWO.bases[0])),))
+    found = hold(PART, sweep)
+    swept = LineString(ring).buffer(around_axis(PLUNGE_TWO.bases[0]) - 0.01)
+    for foot in found.feet:
+        assert Polygon(foot.points).intersection(swept).area < 1e-6
+        assert Polygon(foot.points).intersects(box(0, 0, *PART))
+    assert len(found.feet) == (0 if found.cautions else 2)
+
+
+def test_reaches_of_bases():
+    round_one, square = PLUNGE_TWO.bases[0], TRIM_ONE.bases[0]
+    assert reach_of(round_one) == 92, "its handles reach beyond its base"
+    assert around_axis(square) == pytest.approx(45 * math.sqrt(2)), "a square base turns with its corners"
+
+
+def test_clamps_beside_a_guide_are_in_its_way():
+    body = oblong(100, -100, 160, 400)
+    sweep = Sweep(boxes=(oblong(160, -80, 320, 380),))
+    on_it = hold(PART, sweep, bodies=(body,), placed=(ClampAt(side="near", at=130), ClampAt(side="far", at=600)))
+    assert [c.code for c in on_it.cautions] == ["clamp-in-the-way"]
+    assert len(on_it.moved) == 2
+    again = hold(PART, sweep, bodies=(body,), placed=on_it.moved)
+    assert not again.cautions

@@ -1,0 +1,451 @@
+"""Pockets on their boards (R3, R7, R8, R9): ways and templates against shapely, guides, what holds them."""
+
+from __future__ import annotations
+
+import dataclasses
+import math
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from shapely import box, unary_union
+from shapely.geometry import LinearRing, LineString, Polygon
+
+from ranura.core.cuts.pocket import FORM_NAMES, GUIDES_OF, Pocket, arc_points, circle_ring, pocketing, rounded
+from ranura.core.errors import CutError
+from ranura.core.guiding.areas import lanes_of
+from ranura.core.lengths import read
+from ranura.core.pieces import Piece
+from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.shapes.clearing import clearing, length_of, unreached
+from ranura.core.shapes.contour import Contour
+from ranura.store.demo import (
+    CHEEK,
+    CHEEK_DISCS,
+    CONTROL_CROSS,
+    CRATE_SIDE,
+    CROSS_MORTISE,
+    CURTAIN_RAIL,
+    FINGER_SLOT,
+    FLAT,
+    FLAT_HINGES,
+    RAIL_SLOTS,
+    SHOP,
+)
+
+RULES = SHOP.rules
+PAIR = {"bit_id": "straight-12.7", "router_id": "plunge-two"}
+LENGTHS = ("length", "across", "depth", "from_left", "from_near", "radius", "template", "spacing")
+
+
+def mm(value):
+    return read(f"{value:.4f}" if isinstance(value, float | int) else value, "mm")
+
+
+def pocket(form="recess", **changes) -> Pocket:
+    base = {"length": 80, "across": 40, "depth": 5, "from_left": 120, "from_near": 90}
+    given_ = {**base, **changes}
+    if form in ("disc", "hole"):
+        given_.pop("across")
+    return Pocket(form=form, **{k: mm(v) if k in LENGTHS and v is not None else v for k, v in given_.items()})
+
+
+def board(length=400, width=260, thickness=24, material="ash") -> Piece:
+    return Piece(name="Board", material=material, length=mm(length), width=mm(width), thickness=mm(thickness))
+
+
+def plan(cut: Pocket, piece: Piece | None = None, shop=SHOP) -> CutPlan:
+    return plan_cut(cut, piece or board(), shop, shop.rules)
+
+
+def codes(made: CutPlan) -> set[str]:
+    return {each.code for each in made.cautions}
+
+
+def figure(made: CutPlan, key: str) -> float:
+    return next(each.value for each in made.figures if each.key == key)
+
+
+def guide(made: CutPlan) -> str:
+    return next(each.kind for each in made.guides if each.chosen)
+
+
+def lead_of(made: CutPlan, key: str) -> str:
+    return next(each for each in made.slip if each.key == key).leads[0].shown.metric.number
+
+
+@settings(max_examples=80, deadline=None)
+@given(
+    length=st.floats(14, 200), across=st.floats(14, 120), diameter=st.floats(3, 13.9), lane=st.sampled_from([0.2, 0.45, 0.6]),
+    radius=st.floats(0, 60),
+)  # fmt: skip
+def test_the_ways_clear_all_that_the_bit_can_reach_and_nothing_else(length, across, diameter, lane, radius):
+    """Oracle: the bit moved along every way, united by shapely, against the field less what no disc of its size can reach."""
+    ring = rounded((0, 0, length, across), min(radius, length / 2, across / 2))
+    made = clearing(ring, bit_diameter=diameter, lane=lane)
+    swept = unary_union([LinearRing(way).buffer(diameter / 2 + 2e-3, quad_segs=24) for way in made.ways])
+    field = Polygon(ring)
+    reachable = field.buffer(-diameter / 2 + 1e-3, quad_segs=24).buffer(diameter / 2 - 1e-3, quad_segs=24)
+    assert reachable.difference(swept).area < 0.02, "no island is left standing"
+    assert swept.difference(field.buffer(0.05)).area < 1e-6, "nothing outside is touched"
+
+
+@settings(max_examples=40, deadline=None)
+@given(length=st.floats(30, 200), across=st.floats(30, 120), diameter=st.floats(3, 12))
+def test_lanes_bite_no_more_than_a_lane_and_run_clockwise_from_the_middle(length, across, diameter):
+    made = clearing(rounded((0, 0, length, across), diameter / 2), bit_diameter=diameter, lane=0.6)
+    gone = LinearRing(made.ways[0]).buffer(diameter / 2)
+    for way in made.ways:
+        assert not LinearRing(way).is_ccw, "clockwise seen from above"
+    sizes = [Polygon(way).area for way in made.ways]
+    assert sizes[-1] == max(sizes), "the wall comes last"
+    for way in made.ways[1:]:
+        bite = LinearRing(way).buffer(diameter / 2).difference(gone)
+        assert (
+            bite.is_empty
+            or Polygon(way).buffer(diameter / 2 - 0.6 * diameter - 0.02).intersection(bite).area < 0.6 * diameter * 8
+        )
+        gone = unary_union([gone, LinearRing(way).buffer(diameter / 2)])
+    assert made.first_length + made.rest_length == pytest.approx(sum(length_of(way) for way in made.ways))
+
+
+def test_a_star_is_cleared_but_for_its_tips():
+    star = tuple(
+        (60 + (50 if i % 2 == 0 else 24) * math.cos(math.pi * i / 5), 60 + (50 if i % 2 == 0 else 24) * math.sin(math.pi * i / 5))
+        for i in range(10)
+    )
+    left, area = unreached(star, bit_diameter=8)
+    opened = Polygon(star).buffer(-4, quad_segs=64).buffer(4, quad_segs=64)
+    assert area == pytest.approx(Polygon(star).difference(opened).area, rel=0.02)
+    assert len(left) == 5, "one at each tip"
+    made = plan(pocket("outline", contour=Contour(form="points", points=star), depth=4))
+    assert made.status == "caution"
+    assert "corners-unreached" in codes(made)
+    assert sum(o.role == "hazard" for o in made.drawing[0].outlines) >= 5, "and shown where they stand"
+
+
+@pytest.mark.parametrize(
+    ("bit", "bushing", "opening", "corner"),
+    [("up-cut-8", "7/16", 80 + 11.1125 - 8, None), ("straight-12.7", "5/8", 80 + 15.875 - 12.7, 6.35 + 1.5875)],
+)
+def test_a_template_for_the_bushing_is_larger_by_the_offset(bit, bushing, opening, corner):
+    made = plan(pocket(guide="bushing", bit_id=bit, router_id="plunge-two"))
+    assert figure(made, "area.template") == pytest.approx(opening)
+    assert bushing in lead_of(made, "guide")
+    if corner is not None:
+        assert figure(made, "area.corner") == pytest.approx(corner)
+    template = Polygon(next(o.points for o in made.drawing[0].outlines if o.role == "template"))
+    waste = Polygon(next(o.points for o in made.drawing[0].outlines if o.role == "waste"))
+    offset = figure(made, "area.offset")
+    assert template.symmetric_difference(waste.buffer(offset, quad_segs=64)).area < 0.35, "drawn all round at the offset"
+
+
+@pytest.mark.parametrize(
+    ("template", "depth", "router", "stops", "why"),
+    [
+        (None, 2.2, "plunge-two", False, "as thick as the first pass needs: 19 − 2.2 + 2"),
+        ("9", 2.2, "plunge-two", True, "the bearing would run above a thin one"),
+        ("18.8", 2.2, "plunge-two", False, "just thick enough"),
+        ("18.7", 2.2, "plunge-two", True, "just too thin"),
+        ("15", 12, "plunge-two", False, "19 − 6.35 + 2 = 14.65: a deep cut begins deeper"),
+        ("15", 12, "trim-one", True, "a trim router begins with 3 mm: 19 − 3 + 2 = 18"),
+    ],
+)
+def test_a_bearing_rides_on_its_template_from_the_first_pass(template, depth, router, stops, why):
+    made = plan(pocket(guide="bearing", template=template, depth=depth, bit_id="pattern-12.7", router_id=router))
+    assert ("bearing-above-template" in codes(made)) == stops, why
+    if template is None:
+        assert figure(made, "area.thickness") == pytest.approx(18.8)
+        assert figure(made, "area.template") == pytest.approx(80), "the bearing is as wide as the cutter"
+
+
+@pytest.mark.parametrize(
+    ("form", "diameter", "across", "pivot", "way", "sense", "why"),
+    [
+        ("disc", 160, None, 80 + 6.35, 86.35, "Counter-clockwise", "around what is kept"),
+        ("hole", 160, None, 80 - 6.35, 73.65, "Clockwise", "inside of what is kept"),
+        ("ring", 160, 12.7, 80 - 6.35, 73.65, "Clockwise", "a groove as wide as the bit"),
+        ("ring", 180, 20, 90 - 6.35, 83.65, "Clockwise", "a wider one ends at its outer wall"),
+    ],
+)
+def test_a_trammel_turns_the_bits_axis_around_its_pivot(form, diameter, across, pivot, way, sense, why):
+    extra = {} if across is None else {"across": across}
+    through = {"through": True, "backed": True, "loose": "screws"} if form != "ring" else {}
+    cut = pocket(
+        form, length=diameter, from_left=130, from_near=130, bit_id="straight-12.7", router_id="plunge-two", **extra, **through
+    )
+    made = plan(cut, board(thickness=12))
+    assert guide(made) == "trammel"
+    assert figure(made, "area.pivot") == pytest.approx(pivot), why
+    assert lead_of(made, "direction") == sense
+    assert made.run_mm >= 2 * math.pi * way * 0.999
+    wastes = [Polygon(o.points).buffer(0) for o in made.drawing[0].outlines if o.role == "waste"]
+    wall = circle_ring((130, 130), diameter / 2)
+    kept = Polygon(wall)
+    cut_away = unary_union(wastes)
+    if form == "disc":
+        assert cut_away.intersection(kept.buffer(-0.05)).area < 0.5, "nothing of the disc is cut"
+    else:
+        assert cut_away.difference(kept.buffer(0.05)).area < 0.5, "nothing outside of the wall is cut"
+
+
+def test_a_wide_ring_is_widened_outwards_from_its_inner_wall():
+    made = plan(
+        pocket("ring", length=180, across=20, from_left=130, from_near=130, bit_id="straight-12.7", router_id="plunge-two")
+    )
+    radii = [float(x.removesuffix(" mm")) for x in made.slip[3].lines[1].metric.removeprefix("set in turn: ").split(" · ")]
+    assert radii == pytest.approx([90 - 20 + 6.35, 90 - 6.35])
+    engaged = [each.engagement for each in made.passes]
+    assert engaged[0] == pytest.approx(12.7)
+    assert engaged[-1] == pytest.approx(20 - 12.7)
+
+
+@pytest.mark.parametrize(
+    ("changes", "code", "change"),
+    [
+        ({"through": True}, "no-sacrificial-board", {"backed": True}),
+        ({"through": True, "backed": True}, "loose-piece", {"loose": "tape"}),
+    ],
+)
+def test_a_through_cut_is_ready_only_when_board_and_piece_are_held(changes, code, change):
+    base = {"length": 160, "from_left": 130, "from_near": 130}
+    made = plan(pocket("disc", **base, **changes), board(thickness=12))
+    assert (made.status, code in codes(made)) == ("stop", True)
+    assert change in [each.change for each in made.remedies]
+    assert code not in codes(plan(pocket("disc", **base, **{**changes, **change}), board(thickness=12)))
+
+
+def test_a_through_cut_goes_into_the_board_below_and_a_skin_stays_short_of_it():
+    base = {"length": 160, "from_left": 130, "from_near": 130, "through": True}
+    through = plan(pocket("disc", **base, backed=True, loose="screws"), board(thickness=12))
+    assert through.passes[-1].to_depth == pytest.approx(12.5)
+    skin = plan(pocket("disc", **base, loose="skin"), board(thickness=12))
+    assert skin.passes[-1].to_depth == pytest.approx(10.5)
+    assert skin.status != "stop", "nothing comes free, and nothing below is cut"
+
+
+@pytest.mark.parametrize(
+    ("cut", "piece", "kind", "bit"),
+    [
+        (FINGER_SLOT, CRATE_SIDE, "bushing", "straight-12.7"),
+        (CROSS_MORTISE, CONTROL_CROSS, "bushing", "up-cut-8"),
+        (RAIL_SLOTS, CURTAIN_RAIL, "bushing", "up-cut-8"),
+        (FLAT_HINGES, FLAT, "bushing", "straight-12.7"),
+        (CHEEK_DISCS, CHEEK, "trammel", "straight-12.7"),
+    ],
+    ids=["finger slot", "mortise", "rail slots", "hinges", "cheeks"],
+)
+def test_the_pockets_of_the_demo_job_are_planned_in_full(cut, piece, kind, bit):
+    made = plan(cut, piece)
+    assert made.status in ("ready", "caution")
+    assert (guide(made), made.bit_id) == (kind, bit)
+    assert [section.key for section in made.slip] == ["tool", "speed", "depths", "guide", "direction", "feed", "hold"]
+    assert all(figure_ in {f.key for f in made.figures} for section in made.slip for figure_ in section.figures)
+
+
+def test_a_deep_mortise_goes_down_by_the_turret_until_its_steps_run_out():
+    cut = pocket("mortise", length=60, across=8, depth=32, from_left=100, from_near=40)
+    made = plan(cut, board(thickness=60, width=120))
+    assert (guide(made), made.bit_id) == ("edge-guide", "up-cut-8")
+    depths = [each.to_depth for each in made.passes]
+    assert depths == pytest.approx([2, 5, 8, 11, 14, 17, 20, 23, 26, 29, 31.2, 32])
+    lines = [line.metric for line in next(each for each in made.slip if each.key == "depths").lines]
+    assert lines[1:4] == [
+        "bit on the face: 14 mm between rod and low step", "then set again: 32 mm on the low step", "under the rod: 0.8 mm, 3 mm"
+    ]  # fmt: skip
+    assert figure(made, "guide.setting") == pytest.approx(40)
+    assert figure(made, "guide.start") == pytest.approx(100 + 4 - 76.2)
+    assert figure(made, "guide.end") == pytest.approx(400 - 160 + 4 - 76.2), "from the other end"
+    fields = {d.field for d in made.drawing[0].dimensions}
+    assert {"from_near", "from_left"} <= fields, "measured as it was asked for"
+    assert {g.field for g in made.drawing[0].grips} == {"from_near", "from_left", "length"}
+
+
+def test_a_mortise_across_the_board_is_guided_from_its_end():
+    cut = pocket("mortise", length=60, across=8, depth=20, from_left=40, from_near=100, turned=True)
+    made = plan(cut, board(thickness=60))
+    assert guide(made) == "edge-guide"
+    assert figure(made, "guide.setting") == pytest.approx(40)
+    assert {g.field for g in made.drawing[0].grips} == {"from_near", "from_left", "length"}
+
+
+def test_a_hinge_recess_is_open_at_its_edge_and_as_deep_as_its_leaf():
+    made = plan(FLAT_HINGES, FLAT)
+    waste = Polygon(next(o.points for o in made.drawing[0].outlines if o.role == "waste"))
+    assert waste.bounds == pytest.approx((100, 0, 164, 19))
+    square = box(100, 0, 164, 12)
+    assert square.difference(waste).area < 1e-6, "no round corners where it runs out of the edge"
+    ways = [LinearRing(o.points) for o in made.drawing[0].outlines if o.role == "path"]
+    swept = unary_union([way.buffer(6.35 + 2e-3, quad_segs=90) for way in ways])
+    assert waste.buffer(-0.02).difference(swept).area < 1e-6, "cleared right to the edge"
+    depths = next(each for each in made.slip if each.key == "depths")
+    assert "the leaf itself" in depths.lines[0].metric
+    assert [str(each.mark.metric) for each in made.stations] == ["100 mm", "736 mm"]
+
+
+@pytest.mark.parametrize(
+    ("changes", "field", "code"),
+    [
+        ({"depth": 24}, "cut.depth", "pocket-through"),
+        ({"from_left": 350}, "cut.from_left", "pocket-off-board"),
+        ({"from_near": 240}, "cut.from_near", "pocket-off-board"),
+        ({"across": None}, "cut.across", "across-missing"),
+        ({"radius": 25}, "cut.radius", "corners-too-round"),
+        ({"count": 2}, "cut.spacing", "spacing-missing"),
+        ({"count": 2, "spacing": 60}, "cut.spacing", "stations-meet"),
+        ({"count": 4, "spacing": 100}, "cut.spacing", "no-wood-after"),
+        ({"across": 2, "radius": 1}, "cut.across", "narrower-than-any-bit"),
+        ({"radius": 1}, "cut.radius", "corner-too-tight"),
+        ({"form": "outline"}, "cut.contour", "outline-missing"),
+        ({"form": "ring", "across": 40}, "cut.across", "ring-too-wide"),
+        ({"guide": "trammel"}, "cut.guide", "guide-not-for-this"),
+    ],
+)
+def test_what_cannot_be_is_refused_at_its_field(changes, field, code):
+    form = changes.pop("form", "recess")
+    with pytest.raises(CutError) as refused:
+        plan(pocket(form, **changes))
+    assert (refused.value.field, refused.value.code) == (field, code)
+
+
+@given(
+    form=st.sampled_from(["mortise", "slot", "recess", "cut-out"]), length=st.floats(20, 150), across=st.floats(7, 60),
+    depth=st.floats(1, 20), x=st.floats(5, 200), y=st.floats(5, 150), turned=st.booleans(), held=st.sampled_from([None, "dogs"]),
+)  # fmt: skip
+@settings(max_examples=60, deadline=None)
+def test_any_pocket_that_is_not_stopped_is_safe_and_as_deep_as_asked(form, length, across, depth, x, y, turned, held):
+    through = form == "cut-out"
+    extra = {"through": True, "backed": True, "loose": "tape"} if through else {}
+    cut = pocket(form, length=length, across=across, depth=depth, from_left=x, from_near=y, turned=turned, held=held, **extra)
+    try:
+        made = plan(cut)
+    except CutError:
+        return
+    if made.status == "stop":
+        return
+    bit = SHOP.bit(made.bit_id)
+    assert bit.diameter <= min(length, across) + 1e-3
+    assert made.passes[-1].to_depth == pytest.approx(24.5 if through else mm(depth).mm)
+    assert all(each.to_depth - each.from_depth <= bit.diameter + 1e-6 for each in made.passes)
+    assert all(each.power.share is None or each.power.share <= 0.8 + 1e-6 for each in made.passes)
+    if form == "mortise":
+        assert all(each.to_depth - each.from_depth <= 3 + 1e-6 for each in made.passes)
+    assert not [m for m in made.drawing[0].clamps if m.clashes]
+
+
+def test_every_form_has_its_guides_and_its_name():
+    assert set(GUIDES_OF) == set(FORM_NAMES)
+    for form in GUIDES_OF:
+        extra = {"contour": Contour(form="oval")} if form == "outline" else {}
+        if form == "flatten":
+            extra = {"held": "dogs"}
+        across = 20 if form in ("ring", "slot", "mortise") else 40
+        cut = pocket(form, length=130, across=across, from_left=150, from_near=120, **extra)
+        made = plan(cut)
+        assert [each.kind for each in made.guides] == list(GUIDES_OF[form])
+        assert FORM_NAMES[form] in made.title.metric
+
+
+def test_small_parts_are_sent_to_a_carrier():
+    loose = plan(dataclasses.replace(CROSS_MORTISE, held=None), CONTROL_CROSS)
+    assert loose.status == "stop"
+    assert {"held": "carrier"} in [each.change for each in loose.remedies]
+
+
+def test_a_template_bit_needs_a_bushing_on_its_plate():
+    made = plan(pocket(guide="bushing", router_id="trim-one"))
+    assert codes(made) & {"no-bushing-plate"}
+    bare = dataclasses.replace(SHOP, guides=())
+    assert not next(g for g in plan(pocket(), shop=bare).guides if g.kind == "bushing").can
+
+
+def test_the_outline_of_a_pocketing_is_what_the_bit_leaves():
+    asked = pocketing(pocket(), board())
+    assert Polygon(asked.outline(12.7)).area == pytest.approx(80 * 40 - (4 - math.pi) * 6.35**2, rel=1e-3)
+
+
+@settings(max_examples=60, deadline=None)
+@given(
+    form=st.sampled_from(["lap", "flatten"]), end=st.sampled_from(["left", "right"]), length=st.floats(20, 200),
+    bit=st.sampled_from(["straight-12.7", "straight-19.05", "down-cut-6.35"]),
+)  # fmt: skip
+def test_lanes_take_the_whole_face_with_the_wood_that_is_left_on_the_left(form, end, length, bit):
+    """Oracle: every lane swept by the bit; together they are the field and stop at the shoulder, and each bites to its left."""
+    diameter = SHOP.bit(bit).diameter
+    asked = pocketing(pocket(form, length=length, across=None, depth=3, end=end), board())
+    lane = asked.need.lane
+    ways = lanes_of(asked, bit_diameter=diameter, lane=lane)
+    field = box(*asked.box)
+    gone = Polygon()
+    for (x0, y0), (x1, y1) in ways:
+        slot = LineString([(x0, y0), (x1, y1)]).buffer(diameter / 2, cap_style="flat")
+        fresh = slot.difference(gone).intersection(field)
+        if not fresh.is_empty:
+            left = -1 if y1 > y0 else 1
+            wall = asked.box[2] if form == "lap" and end == "left" else asked.box[0] if form == "lap" else None
+            uncut = field.difference(unary_union([gone, slot]))
+            assert uncut.is_empty or (uncut.centroid.x - x0) * left > 0, "what is left lies on the left of the heading"
+            assert fresh.area <= (lane * diameter + 1e-6) * asked.size[1] * (1 if wall is None else 1.0001)
+        gone = unary_union([gone, slot])
+    assert field.difference(gone).area < 1e-6, "no ridge is left"
+    if form == "lap":
+        beyond = gone.difference(box(asked.box[0] - 99, -99, asked.box[2] + 99, 999))
+        shoulder = asked.box[2] if end == "left" else asked.box[0]
+        over = gone.bounds[2] - shoulder if end == "left" else shoulder - gone.bounds[0]
+        assert over == pytest.approx(0, abs=1e-6), "the last lane stops at the shoulder"
+        assert beyond.is_empty
+
+
+def test_a_lap_is_stopped_by_a_straightedge_and_a_face_by_the_rails_of_a_sled():
+    lap = plan(pocket("lap", length=60, across=None, depth=12, **PAIR))
+    assert figure(lap, "area.shoulder") == pytest.approx(75 - 6.35)
+    assert lead_of(lap, "direction") == "Pull towards you"
+    assert lap.title.metric.startswith("half-lap 60")
+    fence = Polygon(next(o.points for o in lap.drawing[0].outlines if o.role == "guide"))
+    assert fence.bounds[0] == pytest.approx(60 + 75 - 6.35)
+    face = plan(pocket("flatten", depth=1.5, held="dogs"))
+    assert face.status == "ready"
+    assert lead_of(face, "guide") == "Sled"
+    assert plan(pocket("flatten", depth=1.5)).status == "stop", "clamps would stand in the sled's way"
+    wide = plan(pocket("flatten", depth=1.5, held="dogs"), board(width=500))
+    assert "sled-too-small" in codes(wide)
+    with pytest.raises(CutError):
+        plan(pocket("lap", length=400, across=None))
+
+
+@pytest.mark.parametrize(
+    ("sweep", "length"), [(180.0, math.pi * 73.65), (90.0, math.pi / 2 * 73.65), (360.0, 2 * math.pi * 73.65)]
+)
+def test_an_arc_is_the_part_of_a_ring_that_was_asked_for(sweep, length):
+    made = plan(pocket("ring", length=160, across=12.7, from_left=130, from_near=130, sweep=sweep, **PAIR))
+    assert made.run_mm == pytest.approx(length, rel=2e-3)
+    (waste,) = [Polygon(o.points) for o in made.drawing[0].outlines if o.role == "waste"]
+    if sweep < 360:
+        swept = LineString(arc_points((130, 130), 73.65, sweep)).buffer(6.35, quad_segs=64)
+        assert waste.symmetric_difference(swept).area < 1.0
+        assert waste.centroid.y > 130, "around its far point"
+    assert lead_of(made, "direction") == "Clockwise"
+    with pytest.raises(CutError):
+        plan(pocket("ring", length=160, across=12.7, sweep=0.5))
+
+
+@pytest.mark.parametrize(("school", "code"), [("chisel", "corners-chiselled"), ("round-mate", "mate-rounded")])
+def test_round_ends_are_squared_or_their_mate_is_rounded_as_the_house_has_it(school, code):
+    shop = dataclasses.replace(SHOP, rules=dataclasses.replace(RULES, corners=school))
+    assert code in codes(plan(pocket(), shop=shop))
+    mortise = pocket("mortise", length=60, across=8, depth=20, from_near=60)
+    assert code in codes(plan(mortise, board(thickness=50), shop=shop)), "by an edge guide too"
+    assert code not in codes(plan(pocket("slot", across=20), shop=shop)), "a slot is round by intent"
+
+
+@settings(max_examples=40, deadline=None)
+@given(depth=st.floats(1, 18), wood=st.sampled_from(["ash", "hornbeam", "pine", "birch-plywood"]), across=st.floats(14, 60))
+def test_a_bearing_finds_its_template_in_the_pass_that_is_really_made_first(depth, wood, across):
+    made = plan(pocket(guide="bearing", depth=depth, across=across, length=90), board(material=wood))
+    if made.status == "stop":
+        return
+    first = made.passes[0].to_depth
+    bit = SHOP.bit(made.bit_id)
+    assert figure(made, "area.thickness") >= bit.cutting_length - first + 2 - 1e-6
+    steps = sorted({each.to_depth for each in made.passes})
+    assert max(b - a for a, b in zip([0.0, *steps], steps, strict=False)) <= first + 1e-6, "none is deeper than the first"

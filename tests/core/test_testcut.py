@@ -1,0 +1,79 @@
+"""Test cuts: what is measured in scrap, and what it corrects (R8)."""
+
+from __future__ import annotations
+
+import dataclasses
+
+import pytest
+from tests.core.test_channels import dado, figure, plan
+
+from ranura.core.errors import CutError
+from ranura.core.plan import corrected
+from ranura.store.demo import CURTAIN_RAIL, RAIL_GROOVE, SHOP, WING_CASE_SIDE
+
+
+def correction(key, measured, **changes):
+    return corrected(dado(**changes), WING_CASE_SIDE, SHOP, key, measured)
+
+
+@pytest.mark.parametrize(
+    ("key", "measured", "changes", "of", "before", "after", "why"),
+    [
+        ("setback", 68.95, {}, "base", 75.0, 75.3, "0.3 mm more from fence to wall: the base is wider by as much"),
+        ("setback", 68.65, {}, "base", 75.0, 75.0, "as expected"),
+        ("slot", 12.62, {}, "bit", 12.7, 12.62, "the bit is thinner than its name"),
+        ("width", 17.75, {}, "spacer", 4.9, 4.75, "too wide: a thinner spacer"),
+        ("setback", 45.2, {"goes": "along", "end": "near", "position": 40}, "guide", 44.9, 44.6, "an edge guide is set nearer"),
+    ],
+)
+def test_what_a_measurement_corrects(key, measured, changes, of, before, after, why):
+    found = correction(key, measured, **changes)
+    assert (found.of, found.before, found.after) == (of, pytest.approx(before), pytest.approx(after)), why
+
+
+def test_a_corrected_base_moves_the_fence_and_the_next_measurement_agrees():
+    """Oracle: cut with the true base, and measure what the fence of the plan really gives."""
+    true_base = 75.3
+    measured = true_base - 12.7 / 2
+    found = correction("setback", measured)
+    router = SHOP.router(found.id)
+    bases = tuple(
+        dataclasses.replace(
+            b, sides=tuple(dataclasses.replace(s, distance=found.after) if s.name == found.side else s for s in b.sides)
+        )
+        for b in router.bases
+    )  # fmt: skip
+    shop = dataclasses.replace(
+        SHOP, routers=tuple(dataclasses.replace(r, bases=bases) if r.id == router.id else r for r in SHOP.routers)
+    )  # fmt: skip
+    assert figure(plan(shop=shop), "guide.fence_at") == pytest.approx(212 - measured)
+    again = corrected(dado(), WING_CASE_SIDE, shop, "setback", measured)
+    assert again.after == pytest.approx(again.before)
+
+
+def test_a_depth_is_corrected_by_turns_of_the_adjuster_where_its_advance_is_known():
+    found = correction("depth", 2.7)
+    assert found.says.metric == "Set the bit 0.3 mm deeper: 0.2 turns of the adjuster", "1.5 mm to a turn"
+    assert correction("depth", 3.15).says.metric == "Set the bit 0.15 mm shallower: 0.1 turns of the adjuster"
+    assert correction("depth", 2.8, router_id="trim-one", bit_id="straight-9.525").says.metric.endswith("0.2 mm deeper")
+
+
+@pytest.mark.parametrize(
+    ("key", "measured", "changes", "code"),
+    [
+        ("setback", 75.0, {}, "measured-far-off"), ("slot", 6.35, {}, "measured-far-off"),
+        ("width", 12.7, {"width": 12.7}, "nothing-to-measure"),
+    ],
+)  # fmt: skip
+def test_a_slip_of_the_hand_is_refused(key, measured, changes, code):
+    with pytest.raises(CutError) as refused:
+        correction(key, measured, **changes)
+    assert (refused.value.code, refused.value.field) == (code, "measured")
+
+
+def test_a_round_nose_says_nothing_of_its_fence():
+    with pytest.raises(CutError):
+        corrected(RAIL_GROOVE, CURTAIN_RAIL, SHOP, "slot", 8.0)
+    assert plan().test_cut is not None
+    assert [each.key for each in plan().test_cut.measures] == ["setback", "slot", "depth", "width"]
+    assert [each.key for each in plan(width=12.7).test_cut.measures] == ["setback", "slot", "depth"]

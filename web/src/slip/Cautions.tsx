@@ -1,0 +1,79 @@
+/** What a plan has to say where it is said: stops with their ways out, cautions and notes with their answers. */
+import { OctagonX } from "lucide-react";
+import type { Caution, CutChange, Remedy, Unit } from "../api/client";
+import { Words } from "../ui/Words";
+import { inUnit } from "../ui/words";
+
+interface AnswersProps {
+  code: string;
+  remedies: readonly Remedy[];
+  unit: Unit;
+  onEdit: (change: CutChange) => void;
+}
+
+/** What the person can say or do about a caution, as buttons. */
+function Answers({ code, remedies, unit, onEdit }: AnswersProps) {
+  const mine = remedies.filter((each) => each.answers === code);
+  if (mine.length === 0) return null;
+  return (
+    <span className="mt-1 flex flex-wrap gap-1.5">
+      {mine.map((each) => (
+        <button
+          key={each.says.metric}
+          type="button"
+          className="button"
+          data-remedy={Object.keys(each.change).join(" ")}
+          onClick={() => onEdit(each.change as CutChange)}
+        >
+          {inUnit(each.says, unit)}
+        </button>
+      ))}
+    </span>
+  );
+}
+
+export function Stop({ stop, unit, remedies, onEdit }: { stop: Caution } & Omit<AnswersProps, "code">) {
+  return (
+    <div
+      role="alert"
+      className="my-1 border-2 border-cut bg-cut-soft/40 p-2 text-[15px]"
+      data-caution={stop.code}
+      data-level="stop"
+    >
+      <p className="font-bold">
+        <OctagonX size={20} aria-hidden className="mr-1 inline align-[-4px] text-cut" />
+        Stop. <Words text={inUnit(stop.message, unit)} />
+      </p>
+      <p>
+        <Words text={inUnit(stop.do, unit)} />.
+      </p>
+      <Answers code={stop.code} remedies={remedies} unit={unit} onEdit={onEdit} />
+    </div>
+  );
+}
+
+export function CautionLine({
+  caution,
+  unit,
+  remedies,
+  onEdit,
+}: { caution: Caution } & Omit<AnswersProps, "code">) {
+  const strong = caution.level === "caution";
+  return (
+    <li
+      className={
+        strong
+          ? "striped border-l-4 border-hazard px-2.5 py-1.5 text-[14px] leading-snug"
+          : "px-2.5 text-[14px] text-ink-2"
+      }
+      data-caution={caution.code}
+      data-level={caution.level}
+    >
+      <b className="font-semibold">
+        <Words text={inUnit(caution.message, unit)} />.
+      </b>{" "}
+      <Words text={inUnit(caution.do, unit)} />.
+      <Answers code={caution.code} remedies={remedies} unit={unit} onEdit={onEdit} />
+    </li>
+  );
+}
