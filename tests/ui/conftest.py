@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator
 
 import pytest
-from playwright.sync_api import Browser, BrowserContext, Page, expect, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, Page, Request, expect, sync_playwright
+from playwright.sync_api import TimeoutError as WaitedTooLong
 from tests.conftest import Served
 
 from ranura.api.importing import ImportDesk
@@ -14,7 +15,9 @@ from ranura.host import setup
 from ranura.host.bench import BROWSER, BROWSER_OPTIONS
 from ranura.store import demo
 
-expect.set_options(timeout=15_000)
+# No test measures time; a wait only ends what would never come, and a busy machine may take its time.
+LONGEST_WAIT = 60_000
+expect.set_options(timeout=LONGEST_WAIT)
 
 
 @pytest.fixture(scope="session")
@@ -47,11 +50,19 @@ def open_page(browser: Browser, shop: Served) -> Iterator[Callable[..., Page]]:
         )
         contexts.append(context)
         page = context.new_page()
-        page.set_default_timeout(15_000)
+        page.set_default_timeout(LONGEST_WAIT)
+        open_requests: set[Request] = set()
+        page.on("request", lambda r: open_requests.add(r))
+        page.on("requestfinished", lambda r: open_requests.discard(r))
+        page.on("requestfailed", lambda r: open_requests.discard(r))
         page.on("pageerror", lambda error: wrong.append(str(error)))
         page.on("request", lambda r: None if r.url.startswith((shop.url, "data:")) else wrong.append(f"asked for {r.url}"))
         page.goto(shop.url + path)
-        page.wait_for_selector(f'[data-testid="{wait}"]')
+        try:
+            page.wait_for_selector(f'[data-testid="{wait}"]')
+        except WaitedTooLong as late:
+            unanswered = [request.url for request in open_requests]
+            raise AssertionError(f"{wait} did not come; unanswered: {unanswered}; {page.inner_text('body')}") from late
         return page
 
     yield opened

@@ -8,6 +8,7 @@ from collections.abc import Callable, Iterator
 import pytest
 from playwright.sync_api import Browser, Page, expect
 from tests.conftest import Served
+from tests.ui.conftest import LONGEST_WAIT
 from tests.ui.test_journeys import field, figure, saved, section
 
 from ranura.api.importing import ImportDesk
@@ -37,7 +38,7 @@ def empty(browser: Browser, store) -> Iterator[Page]:
     server.app.state.keeper = ShopKeeper(store, demo.OWN_SHOP)
     server.app.state.desk = ImportDesk(server.app.state.keeper)
     page = browser.new_page(viewport={"width": 1280, "height": 800})
-    page.set_default_timeout(15_000)
+    page.set_default_timeout(LONGEST_WAIT)
     page.goto(server.url)
     yield page
     page.close()
