@@ -64,7 +64,7 @@ class Outline:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Arrow:
     """A way from `start` to `end`; `turn` is the sense of a rotation arrow, whose radius is the distance between them. `climb`:
-    it is run with the rotation."""
+    it is run with the rotation. `beside`: its words stand behind its tail, where others would stand under it."""
 
     role: Role
     start: Point
@@ -72,6 +72,7 @@ class Arrow:
     label: Text | None = None
     turn: Literal["clockwise", "counter-clockwise"] | None = None
     climb: bool = False
+    beside: bool = False
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

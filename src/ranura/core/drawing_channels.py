@@ -6,6 +6,7 @@ from __future__ import annotations
 import math
 
 from ranura.core.cuts.dado import Channel, Dado, Station, corners
+from ranura.core.cuts.placed import Held
 from ranura.core.drawing import (
     Arrow,
     AskedField,
@@ -97,8 +98,8 @@ def _plan(setting: Setting, cut: Dado) -> View:
     axis_u = fence.axis_with(first)
     axis = (axis_u, begin + (end - begin) * 0.46)
     on = channel.frame.place
-    outlines = [*_works(channel), *_wastes(channel, bit), *_sweeps(setting.holding), *_guides(setting, axis)]
-    outlines += [*_backer(setting), *_carrier(setting)]
+    outlines = [*_works(channel), *carrier_outlines(channel.held, channel.part), *_wastes(channel, bit)]
+    outlines += [*_sweeps(setting.holding), *_guides(setting, axis), *_backer(setting)]
     guided = setting.guided.distance if fence.on_board else base.across / 2
     seen = base_outline(base, axis=axis, guided=guided, towards=fence.towards)
     outlines.append(Outline(role="base", points=placed(channel, seen), label=write("base")))
@@ -173,12 +174,11 @@ _CARRIER = 90.0
 """How wide the boards of a carrier are drawn, in mm."""
 
 
-def _carrier(setting: Setting) -> list[Outline]:
-    """The boards of the work's own height that it is wedged between."""
-    channel = setting.channel
-    if channel.held != "carrier":
+def carrier_outlines(held: Held | None, part: tuple[float, float]) -> list[Outline]:
+    """The boards of the work's own height that it is wedged between, where it lies in a carrier; `part` is its size in mm."""
+    if held != "carrier":
         return []
-    length, width = channel.part
+    length, width = part
     return [
         Outline(role="backer", points=box(-40, y, length + 40, y + _CARRIER), label=write("carrier")) for y in (-_CARRIER, width)
     ]
@@ -250,8 +250,10 @@ def _dimensions(setting: Setting, cut: Dado) -> tuple[Dimension, ...]:
         a, b = on((reference, side)), on((near_wall, side))
         found.append(_dimension("position", a, b, away * 34, as_typed(cut.position), vertical=along, way=-away if along else 1))
         if fence.stands:
-            # The fence's distance stands on the board, near where the feed begins and the router is not drawn.
-            within = channel.sides[0] + (channel.sides[1] - channel.sides[0]) * (0.12 if up else 0.88)
+            # The fence's distance stands on the board, near where the feed begins and the router is not drawn; along the
+            # board it keeps clear of the words of the feed, which are level there.
+            far = 0.25 if along else 0.12
+            within = channel.sides[0] + (channel.sides[1] - channel.sides[0]) * (far if up else 1 - far)
             wall = station.left if fence.towards < 0 else station.right
             a, b = on((fence.edge, within)), on((wall, within))
             text = write("{x:short}", x=fence.setback.setback)

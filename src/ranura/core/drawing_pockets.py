@@ -20,7 +20,7 @@ from ranura.core.drawing import (
     circle,
     typed_dimension,
 )
-from ranura.core.drawing_channels import clamp_marks, clamp_outlines
+from ranura.core.drawing_channels import carrier_outlines, clamp_marks, clamp_outlines
 from ranura.core.drawing_pocket_sections import pocket_section
 from ranura.core.drawing_sections import turret_view
 from ranura.core.guiding.areas import sense_of, template_ring
@@ -60,7 +60,7 @@ def _wastes(asked: Pocketing, bit: Bit) -> list[Outline]:
 def _plan(setting: PocketSetting, cut: Pocket) -> View:
     asked, bit, base, guide = setting.pocket, setting.bit, setting.base, setting.guide
     length, width = asked.part
-    outlines = [Outline(role="work", points=box(0, 0, length, width))]
+    outlines = [Outline(role="work", points=box(0, 0, length, width)), *carrier_outlines(asked.held, asked.part)]
     if asked.around:
         outlines += _lines_cut(setting)
     else:
@@ -88,13 +88,8 @@ def _plan(setting: PocketSetting, cut: Pocket) -> View:
         seen = base_outline(base, axis=outer[start], guided=base.across / 2, towards=-1)
         outlines.append(Outline(role="base", points=seen, label=write("base")))
         outlines.append(Outline(role="bit", points=circle(outer[start], bit.diameter / 2)))
-        ahead = outer[(start + max(1, len(outer) // 40)) % len(outer)]
-        way = sense_of(asked)
-        if asked.in_lanes:
-            start, ahead = 0, outer[1]
-            way = heading_words((ahead[0] - outer[0][0], ahead[1] - outer[0][1])).lower()
         arrows = [
-            Arrow(role="path", start=outer[start], end=_along(outer[start], ahead, 34.0), label=write(way)),
+            _feed(setting, outer),
             Arrow(role="bit", start=outer[start], end=(outer[start][0] + base.across * 0.22, outer[start][1]), turn="clockwise"),
         ]
     if setting.holding is not None:
@@ -110,6 +105,22 @@ def _plan(setting: PocketSetting, cut: Pocket) -> View:
         outlines=tuple(outlines), arrows=tuple(arrows), dimensions=_dimensions(asked, cut), marks=tuple(marks),
         grips=_grips(asked, cut), clamps=clamp_marks(setting.holding) if setting.holding else (), board=asked.part,
     )  # fmt: skip
+
+
+def _feed(setting: PocketSetting, outer: Ring) -> Arrow:
+    """The way of the feed: along the first lane; or, round a pocket, beside its near side, where nothing of it is hidden."""
+    asked = setting.pocket
+    if asked.in_lanes:
+        start, ahead = outer[0], outer[1]
+        way = heading_words((ahead[0] - start[0], ahead[1] - start[1])).lower()
+        return Arrow(role="path", start=start, end=_along(start, ahead, 34.0), label=write(way))
+    sense = sense_of(asked)
+    x0, y0, x1, _ = bounds([outer])
+    low = y0 - setting.bit.diameter / 2 - 6.0 - max(asked.part) / 60
+    half, middle = max(12.0, max(asked.part) / 26), (x0 + x1) / 2
+    ahead = 1.0 if sense == "counter-clockwise" else -1.0
+    start, end = (middle - ahead * half, low), (middle + ahead * half, low)
+    return Arrow(role="path", start=start, end=end, label=write(sense), beside=True)
 
 
 def _lane_guides(setting: PocketSetting, lane: Ring) -> list[Outline]:
@@ -202,8 +213,10 @@ def _dimensions(asked: Pocketing, cut: Pocket) -> tuple[Dimension, ...]:
     if not {"left", "right"} & set(asked.open_sides):
         found.append(typed_dimension("from_left", (from_x, width), (at_x, width), cut.from_left, vertical=False, offset=34))
     if not {"near", "far"} & set(asked.open_sides):
-        beside = x1 + 16 if cx < length / 2 else x0 - 16
-        found.append(typed_dimension("from_near", (beside, from_y), (beside, at_y), cut.from_near, vertical=True))
+        # It stands before the arrow of the feed, whose words stand behind it.
+        beside, out = (x0 - 16, -1.0) if sense_of(asked) == "clockwise" else (x1 + 16, 1.0)
+        typed = cut.from_near
+        found.append(typed_dimension("from_near", (beside, from_y), (beside, at_y), typed, vertical=True, offset=out))
     if cut.count > 1 and cut.spacing is not None:
         high = y1 + (width - y1) * 0.5
         found.append(typed_dimension("spacing", (x0, high), (x0 + asked.places[1], high), cut.spacing, vertical=False))

@@ -143,9 +143,11 @@ def _arrow(canvas: Canvas, arrow: Arrow, fit: _Fit, system: System) -> None:
     canvas.setDash()
     _head(canvas, end, along, 7, hollow=arrow.climb)
     if arrow.label is not None:
-        text, left, base = _said(arrow.label, system), start[0] + 9, (start[1] + end[1]) / 2 - 3
+        text, base = _said(arrow.label, system), (start[1] + end[1]) / 2 - 3
+        wide = width_of(text, "strong", 9)
+        left = start[0] - 9 - wide if arrow.beside and along[0] > 0 else start[0] + 9
         canvas.setFillColor(white)
-        canvas.rect(left - 2, base - 2.5, width_of(text, "strong", 9) + 4, 11, stroke=0, fill=1)
+        canvas.rect(left - 2, base - 2.5, wide + 4, 11, stroke=0, fill=1)
         canvas.setFillColor(CUT)
         write(canvas, left, base, text, "strong", 9)
 

@@ -1,3 +1,4 @@
+import { useLayoutEffect, useRef, useState } from "react";
 import type { AskedField, Dimension, Unit } from "../api/client";
 import { SvgWords } from "../ui/Words";
 import { inUnit } from "../ui/words";
@@ -12,8 +13,14 @@ export interface DimensionProps {
   onPick: (field: AskedField) => void;
 }
 
-/** Room for the words of a distance beside its line, in pixels. */
-const WORDS = 72;
+/** How long a text is drawn, in pixels: an underline of its own can be laid under its rim, which would hide the font's. */
+function useTextLength(text: string) {
+  const words = useRef<SVGTextElement>(null);
+  const [long, setLong] = useState(0);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another text is another length
+  useLayoutEffect(() => setLong(words.current?.getComputedTextLength() ?? 0), [text]);
+  return [words, long] as const;
+}
 
 /** A distance with its text; one that can be typed is a button. */
 export function DimensionMark({ dimension, scale, unit, right, onPick }: DimensionProps) {
@@ -21,6 +28,7 @@ export function DimensionMark({ dimension, scale, unit, right, onPick }: Dimensi
   const [bx, by] = [scale.x(dimension.end[0]), scale.y(dimension.end[1])];
   const text = inUnit(dimension.text, unit);
   const field = dimension.field;
+  const [words, long] = useTextLength(text);
   const colour = dimension.name === "setback" ? "guide" : "ink";
   const away =
     dimension.vertical || dimension.offset === 0
@@ -34,11 +42,13 @@ export function DimensionMark({ dimension, scale, unit, right, onPick }: Dimensi
   const place =
     dimension.name === "board-width"
       ? { x: ax, y: middle.y + (ax < 24 ? 5 : -7), anchor: "middle" as const }
-      : dimension.vertical && (dimension.offset < 0 ? ax > WORDS : ax > right - WORDS)
+      : dimension.vertical && (dimension.offset < 0 ? ax > long + 9 : ax > right - long - 9)
         ? { x: ax - 9, y: middle.y + 5, anchor: "end" as const }
         : dimension.vertical
           ? { x: ax + 9, y: middle.y + 5, anchor: "start" as const }
           : { x: middle.x, y: y0 + (away > 0 ? 19 : -7), anchor: "middle" as const };
+  const turned = dimension.name === "board-width" ? `rotate(-90 ${ax} ${middle.y})` : undefined;
+  const from = place.x - { start: 0, middle: long / 2, end: long }[place.anchor];
   const mark = (
     <>
       <path
@@ -48,14 +58,24 @@ export function DimensionMark({ dimension, scale, unit, right, onPick }: Dimensi
         fill="none"
       />
       <text
+        ref={words}
         x={place.x}
         y={place.y}
-        transform={dimension.name === "board-width" ? `rotate(-90 ${ax} ${middle.y})` : undefined}
+        transform={turned}
         textAnchor={place.anchor}
-        className={`halo text-[16px] font-bold ${colour === "guide" ? "fill-guide" : "fill-ink"} ${field ? "underline decoration-dotted" : ""}`}
+        className={`halo text-[16px] font-bold ${colour === "guide" ? "fill-guide" : "fill-ink"}`}
       >
         <SvgWords text={text} />
       </text>
+      {field ? (
+        <path
+          d={`M${from} ${place.y + 4.5}h${long}`}
+          transform={turned}
+          className="stroke-ink"
+          strokeWidth="1.5"
+          strokeDasharray="1.5 2.5"
+        />
+      ) : null}
     </>
   );
   if (!field) return <g data-dimension={dimension.name}>{mark}</g>;

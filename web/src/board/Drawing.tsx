@@ -12,7 +12,7 @@ import { Arrows, Edges, Marks } from "./signs";
 
 const ROOM: Record<View["name"], Room> = {
   plan: { above: 18, below: 18 },
-  section: { above: 6, below: 46 },
+  section: { above: 20, below: 46 },
   side: { above: 20, below: 10 },
 };
 
@@ -61,59 +61,69 @@ function centre(points: View["outlines"][number]["points"], scale: Scale) {
   return { x: (low.x + high.x) / 2, y: (low.y + high.y) / 2, width: high.x - low.x, height: high.y - low.y };
 }
 
+/** Words in the drawing, with a rim that keeps lines behind them from running through. */
+function Label(props: {
+  x: number;
+  y: number;
+  text: string;
+  colour: "guide" | "cut" | "ink";
+  size?: "text-[13px]" | "text-[15px]";
+  anchor?: "start" | "middle" | "end";
+  upright?: boolean;
+  plain?: boolean;
+}) {
+  const {
+    x,
+    y,
+    text,
+    colour,
+    size = "text-[13px]",
+    anchor = "middle",
+    upright = false,
+    plain = false,
+  } = props;
+  const fill = { guide: "fill-guide", cut: "fill-cut", ink: "fill-ink" }[colour];
+  return (
+    <text
+      x={x}
+      y={y}
+      transform={upright ? `rotate(-90 ${x} ${y})` : undefined}
+      textAnchor={anchor}
+      className={`${fill} ${size} font-semibold ${plain ? "" : "halo"}`}
+    >
+      <SvgWords text={text} />
+    </text>
+  );
+}
+
 function Labels({ view, scale, unit, right }: { view: View; scale: Scale; unit: Unit; right: number }) {
   return view.outlines.map((shape, index) => {
     if (!shape.label) return null;
     const text = inUnit(shape.label, unit);
     const at = centre(shape.points, scale);
+    const [top, bottom] = [at.y - at.height / 2, at.y + at.height / 2];
     const key = `${shape.role}${index}`;
     switch (shape.role) {
       case "pass":
         return at.width > 9 && at.height > 12 ? (
-          <text
-            key={key}
-            x={at.x}
-            y={at.y + 5}
-            textAnchor="middle"
-            className="fill-ink text-[14px] font-bold"
-          >
-            <SvgWords text={text} />
-          </text>
+          <Label key={key} x={at.x} y={at.y + 5} text={text} colour="ink" plain />
         ) : null;
       case "bearing":
-        return (
-          <text
-            key={key}
-            x={at.x}
-            y={at.y + 5}
-            textAnchor="middle"
-            className="fill-guide text-[13px] font-semibold halo"
-          >
-            <SvgWords text={text} />
-          </text>
-        );
+      case "stop":
+        return <Label key={key} x={at.x} y={at.y + 5} text={text} colour="guide" />;
       case "guide":
         if (view.edges.length > 0)
           return (
-            <text
+            <Label
               key={key}
               x={Math.min(Math.max(at.x, 50), right - 50)}
               y={at.y + 5}
-              textAnchor="middle"
-              className="fill-guide text-[13px] font-semibold halo"
-            >
-              <SvgWords text={text} />
-            </text>
+              text={text}
+              colour="guide"
+            />
           );
         return at.height > 300 ? (
-          <text
-            key={key}
-            transform={`translate(${at.x + 5} ${at.y + at.height * 0.3}) rotate(-90)`}
-            textAnchor="middle"
-            className="fill-guide text-[14px] font-semibold"
-          >
-            <SvgWords text={text} />
-          </text>
+          <Label key={key} x={at.x + 5} y={at.y} text={text} colour="guide" upright plain />
         ) : null;
       case "spacer": {
         // The label leaves the spacer towards the middle of the drawing, where there is room for it.
@@ -122,82 +132,71 @@ function Labels({ view, scale, unit, right }: { view: View; scale: Scale; unit: 
         return (
           <g key={key} data-role="spacer-label">
             <path d={`M${at.x} ${y}h${side * 22}`} className="stroke-guide" strokeWidth="1.2" />
-            <text
+            <Label
               x={at.x + side * 26}
               y={y + 5}
-              textAnchor={side > 0 ? "start" : "end"}
-              className="fill-guide text-[13.5px] font-semibold halo"
-            >
-              <SvgWords text={text} />
-            </text>
+              text={text}
+              colour="guide"
+              anchor={side > 0 ? "start" : "end"}
+            />
           </g>
         );
       }
       case "waste":
-        // The number of a station, where a repeat is drawn.
+        // The number of a station, where a repeat is drawn: in a long channel it keeps clear of the router.
         return (
-          <text
+          <Label
             key={key}
             x={at.x}
-            y={at.y - at.height * 0.28}
-            textAnchor="middle"
-            className="fill-cut text-[15px] font-bold halo"
-          >
-            {text}
-          </text>
+            y={at.height > 60 ? at.y - at.height * 0.28 : at.y + 5}
+            text={text}
+            colour="cut"
+            size="text-[15px]"
+          />
         );
-      case "template":
+      case "template": {
+        // Beside the template, towards the middle of the drawing, where there is room for it.
+        const side = at.x < scale.x((view.frame[0] + view.frame[2]) / 2) ? 1 : -1;
         return (
-          <text
+          <Label
             key={key}
-            x={at.x}
-            y={at.y - at.height / 2 - 6}
-            textAnchor="middle"
-            className="fill-guide text-[13px] font-semibold halo"
-          >
-            {text}
-          </text>
-        );
-      case "stop":
-        return (
-          <text
-            key={key}
-            x={at.x}
+            x={at.x + side * (at.width / 2 + 8)}
             y={at.y + 5}
-            textAnchor="middle"
-            className="fill-guide text-[13px] font-semibold halo"
-          >
-            {text}
-          </text>
+            text={text}
+            colour="guide"
+            anchor={side > 0 ? "start" : "end"}
+          />
         );
+      }
       case "base":
-        // A step of the turret: the depths it makes.
-        return view.name === "side" && text ? (
-          <text
-            key={key}
-            x={at.x}
-            y={at.y + at.height / 2 + 15}
-            textAnchor="middle"
-            className="fill-ink text-[13px] font-semibold"
-          >
-            {text.split(" · ").map((line, place) => (
-              <tspan key={line} x={at.x} dy={place === 0 ? 0 : 14}>
-                <SvgWords text={line} />
-              </tspan>
-            ))}
-          </text>
-        ) : null;
+        // A step of the turret: the depths it makes, a line each.
+        return view.name === "side"
+          ? text
+              .split(" · ")
+              .map((line, place) => (
+                <Label
+                  key={`${key}${line}`}
+                  x={at.x}
+                  y={bottom + 15 + 14 * place}
+                  text={line}
+                  colour="ink"
+                  plain
+                />
+              ))
+          : null;
       case "bit":
-        return (
-          <text
+        // Inside the bit where it is wide enough, else beside it.
+        return at.width > 76 ? (
+          <Label key={key} x={at.x} y={top + 16} text={`Ø ${text}`} colour="cut" />
+        ) : (
+          <Label
             key={key}
-            x={at.x}
-            y={at.y - at.height / 2 + 16}
-            textAnchor="middle"
-            className="fill-cut text-[13.5px] font-semibold halo"
-          >
-            <SvgWords text={`Ø ${text}`} />
-          </text>
+            x={at.x + at.width / 2 + 6}
+            y={top + 14}
+            text={`Ø ${text}`}
+            colour="cut"
+            anchor="start"
+          />
         );
       default:
         return null;

@@ -37,6 +37,7 @@ export function Arrows({
         end={end}
         climb={arrow.climb}
         label={arrow.label}
+        beside={arrow.beside}
         unit={unit}
         right={right}
       />
@@ -49,12 +50,13 @@ interface WayProps {
   end: { x: number; y: number };
   climb: boolean;
   label: Text | null;
+  beside: boolean;
   unit: Unit;
   right: number;
 }
 
 /** A way of the feed: a full arrow; a climb is dashed, with an open head. */
-function Way({ start, end, climb, label, unit, right }: WayProps) {
+function Way({ start, end, climb, label, beside, unit, right }: WayProps) {
   const size = Math.hypot(end.x - start.x, end.y - start.y) || 1;
   const along = { x: (end.x - start.x) / size, y: (end.y - start.y) / size };
   const length = Math.max(climb ? 26 : SHORTEST_ARROW, size);
@@ -65,6 +67,16 @@ function Way({ start, end, climb, label, unit, right }: WayProps) {
   const tip = `M${neck.x + side.x} ${neck.y + side.y}L${end.x} ${end.y}L${neck.x - side.x} ${neck.y - side.y}`;
   const steep = Math.abs(along.y) > Math.abs(along.x);
   const middle = { x: (from.x + end.x) / 2, y: (from.y + end.y) / 2 };
+  const words = label ? inUnit(label, unit) : "";
+  const place = steep
+    ? { x: middle.x + 18, y: middle.y + 5, anchor: "start" as const }
+    : beside
+      ? {
+          x: from.x - 8 * along.x,
+          y: from.y + 5,
+          anchor: along.x > 0 ? ("end" as const) : ("start" as const),
+        }
+      : { x: within(middle.x, `${words}  `, right), y: middle.y + 21, anchor: "middle" as const };
   return (
     <g data-role={climb ? "climb" : "feed"}>
       <path
@@ -81,12 +93,12 @@ function Way({ start, end, climb, label, unit, right }: WayProps) {
       />
       {label ? (
         <text
-          x={steep ? middle.x + 18 : within(middle.x, `${inUnit(label, unit)}  `, right)}
-          y={steep ? middle.y + 5 : middle.y + 21}
-          textAnchor={steep ? "start" : "middle"}
+          x={place.x}
+          y={place.y}
+          textAnchor={place.anchor}
           className="fill-cut text-[15px] font-bold halo"
         >
-          {inUnit(label, unit)}
+          {words}
         </text>
       ) : null}
     </g>
