@@ -255,7 +255,9 @@ def test_a_stopped_channel_plunges_and_says_how_it_ends():
     assert "back 2 mm" in direction.lines[-1].metric
     never = plan(stop_first=10, bit_id="straight-19.05", width=20)
     assert "cannot-plunge" in codes(never)
-    assert "no-plunge-base" in codes(plan(stop_first=10, router_id="table-three", bit_id="straight-12.7", width=12.7))
+    fixed = dataclasses.replace(PLUNGE_TWO, bases=tuple(each for each in PLUNGE_TWO.bases if each.kind == "fixed"))
+    only = dataclasses.replace(SHOP, routers=(fixed,))
+    assert "no-plunge-base" in codes(plan(shop=only, stop_first=10, bit_id="straight-12.7", width=12.7))
 
 
 def test_the_drawn_channel_has_stopped_ends_as_round_as_the_bit():

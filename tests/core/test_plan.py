@@ -133,7 +133,6 @@ def test_a_router_with_no_power_to_speak_of_is_a_stop():
         ("straight-12", "plunge-two", "shank-trap"),
         ("straight-6", "plunge-two", "shank-trap"),
         ("straight-19.05", "plunge-two", "bit-wider-than-cut"),
-        ("straight-12.7", "table-three", "needs-hand-router"),
     ],
 )
 def test_what_is_dropped_can_be_pinned_and_then_stops(bit, router, code):
@@ -143,15 +142,6 @@ def test_what_is_dropped_can_be_pinned_and_then_stops(bit, router, code):
     assert codes(pinned)[code] == "stop"
     assert pinned.pinned == ("bit", "router")
     assert pinned.slip, "the plan still shows what can be said"
-
-
-def test_nothing_is_said_of_hand_guiding_for_a_router_under_a_table():
-    made = plan(change(bit_id="straight-12", router_id="table-three"))
-    assert made.status == "stop"
-    assert [section.key for section in made.slip] == ["tool", "speed", "depths", "feed"]
-    assert not {f.key for f in made.figures} & {"guide.setback", "direction.heading", "hold.clear"}
-    assert {o.role for o in made.drawing[0].outlines} == {"work", "waste"}
-    assert made.drawing[0].arrows == ()
 
 
 def sifted(cut: Dado = MIDDLE, piece: Piece = WING_CASE_SIDE, shop: Shop = SHOP):
@@ -247,7 +237,8 @@ def test_an_empty_drawer_and_an_empty_bench_say_what_is_missing():
 
 def test_a_small_part_is_not_routed_by_hand():
     small = dataclasses.replace(WING_CASE_SIDE, width=read("70", "mm"))
-    assert codes(plan(piece=small))["small-part"] == "stop"
+    by_hand = dataclasses.replace(SHOP, routers=tuple(each for each in SHOP.routers if each.mounting == "hand"))
+    assert codes(plan(piece=small, shop=by_hand))["small-part"] == "stop"
 
 
 def test_what_was_not_measured_is_a_caution():

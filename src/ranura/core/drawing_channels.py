@@ -22,6 +22,7 @@ from ranura.core.drawing import (
     circle,
 )
 from ranura.core.drawing_sections import section_view, turret_view
+from ranura.core.drawing_tables import table_views
 from ranura.core.guiding.sweeping import body_of, path_of, placed
 from ranura.core.holding import Holding
 from ranura.core.lengths import as_typed
@@ -39,9 +40,10 @@ _BLOCK = 24.0
 
 def channel_views(setting: Setting, cut: Dado) -> tuple[View, ...]:
     """The board from above, the section at the first station, and the turret where it makes the depths."""
-    above = _plan(setting, cut) if setting.by_hand else _board(setting.channel, cut)
-    views = [above, section_view(setting, cut)]
-    if setting.by_hand and setting.stepping is not None and setting.stepping.turret is not None:
+    if not setting.by_hand:
+        return table_views(setting, cut)
+    views = [_plan(setting, cut), section_view(setting, cut)]
+    if setting.stepping is not None and setting.stepping.turret is not None:
         views.append(turret_view(setting.stepping, thickness=setting.channel.thickness, bit=setting.bit))
     return tuple(views)
 
@@ -337,20 +339,3 @@ def _grips(channel: Channel, cut: Dado, bit: Bit) -> tuple[Grip, ...]:
             )
         )  # fmt: skip
     return tuple(found)
-
-
-def _board(channel: Channel, cut: Dado) -> View:
-    """The board from above with the cut alone: for a router whose guide is not planned."""
-    on = channel.frame.place
-    station = channel.stations[0]
-    near_wall = station.left if channel.reference_low else station.right
-    reference = channel.ends[0] if channel.reference_low else channel.ends[1]
-    outlines = [*_works(channel), *(Outline(role="waste", points=corners(channel, each)) for each in channel.stations)]
-    a, b = on((reference, channel.sides[0])), on((near_wall, channel.sides[0]))
-    along = channel.goes == "along"
-    dimension = _dimension("position", a, b, -34, as_typed(cut.position), vertical=along)
-    x0, y0, x1, y1 = bounds([outline.points for outline in outlines])
-    return View(
-        name="plan", frame=(x0 - _MARGIN, y0 - 60, x1 + _MARGIN, y1 + _MARGIN), caption=write("from above"),
-        outlines=tuple(outlines), arrows=(), dimensions=(dimension,),
-    )  # fmt: skip

@@ -111,9 +111,9 @@ def _feed(setting: PocketSetting, outer: Ring) -> Arrow:
     """The way of the feed: along the first lane; or, round a pocket, beside its near side, where nothing of it is hidden."""
     asked = setting.pocket
     if asked.in_lanes:
-        start, ahead = outer[0], outer[1]
-        way = heading_words((ahead[0] - start[0], ahead[1] - start[1])).lower()
-        return Arrow(role="path", start=start, end=_along(start, ahead, 34.0), label=write(way))
+        first, second = outer[0], outer[1]
+        way = heading_words((second[0] - first[0], second[1] - first[1])).lower()
+        return Arrow(role="path", start=first, end=_along(first, second, 34.0), label=write(way))
     sense = sense_of(asked)
     x0, y0, x1, _ = bounds([outer])
     low = y0 - setting.bit.diameter / 2 - 6.0 - max(asked.part) / 60

@@ -103,13 +103,14 @@ def width_causes(rules: HouseRules, *, sheet: bool, spacers: int) -> tuple[Sprea
     return (*found, Spread(of="mate", mm=rules.spread_sheet if sheet else rules.spread_mate))
 
 
-def position_spread(rules: HouseRules) -> float:
-    """How far the near wall may lie from its line, as a standard deviation in mm.
+def position_spread(rules: HouseRules, *, based: bool = True) -> float:
+    """How far the near wall may lie from its line, as a standard deviation in mm; `based`: a base runs along the guide.
 
     Rule: R19 position
     Formula: s = √(base² + setting² + (bit/2)²)
     Source: base distance and fence setting move the wall, half the bit's error widens towards it"""
-    return math.sqrt(rules.spread_base**2 + rules.spread_fence**2 + (rules.spread_bit / 2) ** 2)
+    base = rules.spread_base if based else 0.0
+    return math.sqrt(base**2 + rules.spread_fence**2 + (rules.spread_bit / 2) ** 2)
 
 
 def _below(x: float) -> float:

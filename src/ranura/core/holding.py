@@ -79,7 +79,7 @@ class Foot:
     at: ClampAt | None = None
 
 
-HoldMethod = Literal["clamps", "clamps-moved", "dogs", "vice", "tape", "vacuum", "carrier"]
+HoldMethod = Literal["clamps", "clamps-moved", "dogs", "vice", "tape", "vacuum", "carrier", "table"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -93,6 +93,10 @@ class Holding:
     clear: float | None
     cautions: tuple[Caution, ...]
     moved: tuple[ClampAt, ...] = ()
+
+
+ON_TABLE = Holding(method="table", feet=(), sweep=Sweep(boxes=()), clear=None, cautions=())
+"""The hands hold it, on a table."""
 
 
 def reach_of(base: Base) -> float:

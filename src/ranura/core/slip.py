@@ -73,12 +73,10 @@ def sections(setting: Setting, cut: Dado, figures: Sequence[Figure], cautions: S
     made = [tool_section(setting, by_key), speed_section(setting, by_key)]
     if setting.stepping is not None:
         made.append(_depths(setting, cut))
-    if setting.by_hand:
-        made += [_guide(setting, by_key), _direction(setting)]
+    made += [_guide(setting, by_key), _direction(setting) if setting.by_hand else _fed_over_table(setting)]
     if setting.stepping is not None:
         made.append(_feed(setting, by_key))
-    if setting.by_hand:
-        made.append(_hold(setting, by_key, cautions))
+    made.append(_hold(setting, by_key, cautions) if setting.by_hand else _held_on_table(setting))
     return tuple(made)
 
 
@@ -129,7 +127,9 @@ def speed_section(setting: ToolSetting, figures: Mapping[str, Figure]) -> Sectio
 def _depths(setting: Setting, cut: Dado) -> Section:
     stepping = setting.stepping
     assert stepping is not None, "only a setting with passes has depths"
-    section = depths_section(stepping, _as_typed(cut.depth))
+    section = depths_section(
+        stepping, _as_typed(cut.depth), zero="zero on the face" if setting.by_hand else "raised from the table"
+    )
     cleared = setting.cleared
     if cleared is None:
         return section
@@ -142,11 +142,11 @@ def _depths(setting: Setting, cut: Dado) -> Section:
     return replace(section, lines=(line, *section.lines))
 
 
-def depths_section(stepping: Stepping, depth: Shown) -> Section:
-    """The whole depth, its passes, and how a turret makes them."""
+def depths_section(stepping: Stepping, depth: Shown, *, zero: str = "zero on the face") -> Section:
+    """The whole depth, its passes, how a turret makes them, and what they are measured from."""
     count = len(stepping.depths)
     caption = write("in one pass") if count == 1 else write("in {n} passes", n=count)
-    allowed = write("up to {a:len} a pass · zero on the face", a=stepping.step)
+    allowed = write("up to {a:len} a pass · {zero}", a=stepping.step, zero=zero)
     lines = [allowed]
     named = {f"d{i}": depth for i, depth in enumerate(stepping.depths)}
     listed = write(" · ".join(f"{{{name}:len}}" for name in named), **named)
@@ -199,6 +199,7 @@ def _guide(setting: Setting, figures: Mapping[str, Figure]) -> Section:
         listed = " · ".join(f"{{{name}:len}}" for name in named)
         word = "spacer" if len(named) == 1 else "spacers"
         where = "at the fence" if fence.on_board else "between guide and edge"
+        where = "between fence and work" if fence.kind == "table-fence" else where
         lines.append(write(f"{word} {where}: {listed}, then none", **named))
     if setting.channel.is_stopped:
         lines += stop_lines(setting)
@@ -232,6 +233,38 @@ def _direction(setting: Setting) -> Section:
         lines=tuple(lines),
         figures=("direction.heading",),
     )
+
+
+def _fed_over_table(setting: Setting) -> Section:
+    """The board's way over a table: from right to left, pressed onto the fence behind the bit."""
+    channel = setting.channel
+    up = setting.fence.heading[1] > 0
+    begins_inside, ends_inside = channel.stopped if up else channel.stopped[::-1]
+    start = "lower it on against the right-hand block" if begins_inside else "against the fence before it meets the bit"
+    end = "at the left-hand block wait for the stop, then lift" if ends_inside else "right past the bit, then lift"
+    lines = [write("{start}; {end}", start=start, end=end), write("stand in front, out of line with the work")]
+    return Section(
+        key="direction",
+        title="Direction",
+        leads=(Lead(shown=plain("Right to left"), caption=write("the work"), figure="direction.heading"),),
+        lines=tuple(lines),
+        figures=("direction.heading",),
+    )
+
+
+def _held_on_table(setting: Setting) -> Section:
+    """What keeps the board down and hands away over a table."""
+    wide = min(setting.channel.part)
+    lines = [write("feather boards before the bit, against fence and table")]
+    if backed := backer_edge(setting):
+        lines.append(write("backer behind the {edge}, pushed along with it", edge=backed))
+    word = "Push blocks" if wide < _PUSHED else "Both hands"
+    lines.insert(0, write("75 mm from the bit, never over it"))
+    return Section(key="hold", title="Hold", leads=(Lead(shown=plain(word), caption=write("")),), lines=tuple(lines), figures=())
+
+
+_PUSHED = 150.0
+"""mm: a narrower board is fed with push blocks."""
 
 
 def _undercut_direction(setting: Setting, guide: Text) -> Section:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from typing import Any
 
 from ranura.core import numbers
 from ranura.core.cautions import spoken
@@ -20,6 +21,7 @@ GUIDE_NAMES = {
     "straightedge": "Clamped straightedge",
     "t-jig": "Cut-line jig",
     "edge-guide": "Edge guide",
+    "table-fence": "Router table",
     "bushing": "Bushing in a template",
     "bearing": "Bearing in a template",
     "edge-guide-stops": "Edge guide and stops",
@@ -33,13 +35,20 @@ GUIDE_NAMES = {
 @dataclass(frozen=True, kw_only=True, slots=True)
 class GuideOffer:
     """One way of guiding a cut: what it is called, what speaks for it or against it, whether it can be used, whether it is the
-    one that is planned."""
+    one that is planned, and what taking it changes of the cut."""
 
     kind: str
     name: str
     says: Text
     can: bool
     chosen: bool
+    change: Mapping[str, Any]
+
+
+def offer(kind: str, says: Text, *, can: bool, chosen: bool = False, frees_router: bool = False) -> GuideOffer:
+    """An offer under its usual name; `frees_router`: it wants a router that hangs or is held otherwise than the one planned."""
+    change = {"guide": kind, "router_id": None} if frees_router else {"guide": kind}
+    return GuideOffer(kind=kind, name=GUIDE_NAMES[kind], says=says, can=can, chosen=chosen, change=change)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -83,6 +92,8 @@ def guide_words(setting: Setting, figures: Mapping[str, Figure]) -> tuple[Lead, 
         name = fence.tool.name if fence.tool else "edge guide"
         lines = [write("{name}, on the {edge}", name=name, edge=channel.end_name(fence.towards))]
         return lead(figures["guide.setting"], "guide to cut"), lines, ("guide.setting", "guide.place")
+    if fence.kind == "table-fence":
+        return lead(figures["guide.setting"], "fence to cutter"), table_lines(setting), ("guide.setting", "guide.place")
     if fence.kind == "freehand":
         return (
             Lead(shown=plain("Freehand"), caption=write("along a scored line")),
@@ -103,6 +114,17 @@ def guide_words(setting: Setting, figures: Mapping[str, Figure]) -> tuple[Lead, 
     )
 
 
+def table_lines(setting: Setting) -> list[Text]:
+    """How the board lies on the table, and what closes in on the bit."""
+    edge = setting.channel.end_name(setting.fence.towards)
+    opening = setting.bit.diameter + setting.rules.opening_clearance
+    rings = [ring for ring in setting.base.rings if not numbers.under(ring, opening)]
+    ring = write("face down, the {edge} against the fence", edge=edge)
+    if not rings:
+        return [ring]
+    return [ring, write("fence closed; table ring of {x:rough}", x=min(rings))]
+
+
 def place_words(what: str, at: float, edge: str) -> Text:
     """A distance onto the board from an edge, or out of it.
 
@@ -119,7 +141,28 @@ def end_words(setting: Setting) -> str:
 
 def stop_lines(setting: Setting) -> list[Text]:
     """Where the stop blocks for the base stand, or the marks for its edge: from the edge of the board behind the start."""
+    if not setting.by_hand:
+        names = {"start": "right-hand", "end": "left-hand"}
+        return [write("{side} block {x:len} from the bit's axis", side=names[end], x=at) for end, at in table_blocks(setting)]
     return [place_words(word, at, edge) for _, word, at, edge in stop_places(setting)]
+
+
+def table_blocks(setting: Setting) -> list[tuple[str, float]]:
+    """For each stopped end: "start" or "end", and how far from the bit's axis a block stands on the table's fence, in mm: before
+    the bit for the start, behind it for the end.
+
+    Rule: R8 stops on a table
+    Formula: start: the board's trailing end − (start + D/2); end: (end − D/2) − its leading end, along the feed
+    Source: geometry: the board's ends touch the blocks where the axis is at the channel's first or last place"""
+    channel, fence = setting.channel, setting.fence
+    d = setting.bit.diameter if channel.shape == "square" else channel.width
+    up = fence.heading[1] > 0
+    begin, finish = path_of(channel, fence, bit_diameter=d)
+    low, high = channel.sides
+    begins_inside, ends_inside = channel.stopped if up else channel.stopped[::-1]
+    # The bit goes along v over the board, so the board comes to it with that end last which v reaches last.
+    found = [("start", high - begin if up else begin - low)] if begins_inside else []
+    return [*found, ("end", finish - low if up else high - finish)] if ends_inside else found
 
 
 def stop_places(setting: Setting) -> list[tuple[str, str, float, str]]:
@@ -158,13 +201,14 @@ _FOR = {
     "t-jig": "made with this pair: its notch shows the line, nothing is measured",
     "edge-guide": "bears on the {edge}, set once from it",
     "freehand": "by eye along a scored line",
+    "table-fence": "the board face down, its {edge} along the fence",
     "straightedge": "a straight piece of {length:rough}, clamped at both ends",
 }
 
 
 def guide_offers(setting: Setting) -> tuple[GuideOffer, ...]:
     """The ways of guiding a channel with this pair, the best first, each with what speaks for or against it."""
-    return tuple(_offer(option, setting) for option in setting.options) if setting.by_hand else ()
+    return tuple(_offer(option, setting) for option in setting.options)
 
 
 def _offer(option: GuideOption, setting: Setting) -> GuideOffer:
@@ -176,9 +220,7 @@ def _offer(option: GuideOption, setting: Setting) -> GuideOffer:
     else:
         fence = option.fences[0]
         says = write(_FOR[option.kind], edge=setting.channel.end_name(fence.towards), length=fence.length)
-    return GuideOffer(
-        kind=option.kind, name=GUIDE_NAMES[option.kind], says=says, can=stop is None, chosen=option.kind == setting.option.kind
-    )
+    return offer(option.kind, says, can=stop is None, chosen=option.kind == setting.option.kind)
 
 
 def jig_steps(setting: Setting) -> tuple[Text, ...]:
@@ -213,7 +255,7 @@ def station_lines(setting: Setting) -> tuple[StationLine, ...]:
             number=fence.station.number,
             mark=show(fence.station.position, "mm"),
             guide=_beside(fence.at),
-            way=heading_words(setting.channel.frame.turn(fence.heading)),
+            way=heading_words(setting.channel.frame.turn(fence.heading)) if setting.by_hand else "work right to left",
         )
         for fence in fences
     )

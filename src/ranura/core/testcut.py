@@ -61,9 +61,9 @@ def test_cut_of(setting: Setting) -> TestCut | None:
     """The test cut of a channel; None for a round nose or a V, whose width says nothing of the guide, and where nothing is
     cut."""
     channel, fence, bit = setting.channel, setting.fence, setting.bit
-    if channel.shape != "square" or setting.stepping is None or not setting.by_hand or fence.kind == "freehand":
+    if channel.shape != "square" or setting.stepping is None or fence.kind == "freehand":
         return None
-    kind = {"straightedge": "fence", "t-jig": "jig", "edge-guide": "edge guide"}[fence.kind]
+    kind = {"straightedge": "fence", "t-jig": "jig", "edge-guide": "edge guide", "table-fence": "fence"}[fence.kind]
     deep = min(TEST_DEPTH, channel.depth)
     lines = [
         write("In scrap of the same thickness, with {bit} in {router}: one pass of {d:len} along the {kind}, without a spacer",
@@ -130,7 +130,10 @@ def correction_of(setting: Setting, key: MeasureKey, measured: float) -> Correct
         after = fence.at - off
         return Correction(
             key=key, of="guide", id=None, base=None, side=None, before=fence.at, after=after,
-            says=write("Set the guide {x:fine} {way}", x=abs(off), way="nearer" if off > 0 else "further out"),
+            says=write(
+                "Set the {guide} {x:fine} {way}", guide="guide" if setting.by_hand else "fence", x=abs(off),
+                way="nearer" if off > 0 else "further out",
+            ),
         )  # fmt: skip
     b = setting.guided.distance
     after = measured + bit.diameter / 2

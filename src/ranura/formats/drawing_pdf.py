@@ -131,9 +131,10 @@ def _arrow(canvas: Canvas, arrow: Arrow, fit: _Fit, system: System) -> None:
     if arrow.turn is not None:
         radius = max(6.0, abs(end[0] - start[0]))
         canvas.setLineWidth(1.2)
-        canvas.arc(start[0] - radius, start[1] - radius, start[0] + radius, start[1] + radius, 45, 180)
-        tip = (start[0] + radius * 0.7071, start[1] + radius * 0.7071)
-        _head(canvas, tip, (0.7071, -0.7071), 4)
+        right = 1 if arrow.turn == "clockwise" else -1
+        canvas.arc(start[0] - radius, start[1] - radius, start[0] + radius, start[1] + radius, 45 if right > 0 else -45, 180)
+        tip = (start[0] + right * radius * 0.7071, start[1] + radius * 0.7071)
+        _head(canvas, tip, (right * 0.7071, -0.7071), 4)
         return
     size = math.dist(start, end) or 1.0
     along = ((end[0] - start[0]) / size, (end[1] - start[1]) / size)

@@ -61,6 +61,12 @@ function centre(points: View["outlines"][number]["points"], scale: Scale) {
   return { x: (low.x + high.x) / 2, y: (low.y + high.y) / 2, width: high.x - low.x, height: high.y - low.y };
 }
 
+/** How high the middle of the board is drawn. */
+function middleOf(view: View, scale: Scale): number {
+  const work = view.outlines.find((shape) => shape.role === "work");
+  return work ? centre(work.points, scale).y : 0;
+}
+
 /** Words in the drawing, with a rim that keeps lines behind them from running through. */
 function Label(props: {
   x: number;
@@ -122,10 +128,18 @@ function Labels({ view, scale, unit, right }: { view: View; scale: Scale; unit: 
               colour="guide"
             />
           );
-        return at.height > 300 ? (
-          <Label key={key} x={at.x + 5} y={at.y} text={text} colour="guide" upright plain />
+        if (at.height > 300)
+          return <Label key={key} x={at.x + 5} y={at.y} text={text} colour="guide" upright plain />;
+        return at.width > 300 && at.height > 14 ? (
+          <Label key={key} x={at.x + at.width * 0.2} y={at.y + 5} text={text} colour="guide" plain />
         ) : null;
       case "spacer": {
+        if (at.width > at.height)
+          return (
+            <g key={key} data-role="spacer-label">
+              <Label x={at.x - at.width * 0.2} y={top - 6} text={text} colour="guide" />
+            </g>
+          );
         // The label leaves the spacer towards the middle of the drawing, where there is room for it.
         const side = at.x < scale.x(view.frame[2]) * 0.5 ? 1 : -1;
         const y = at.y - at.height * 0.36;
@@ -184,20 +198,22 @@ function Labels({ view, scale, unit, right }: { view: View; scale: Scale; unit: 
                 />
               ))
           : null;
-      case "bit":
-        // Inside the bit where it is wide enough, else beside it.
+      case "bit": {
+        // Inside the bit where it is wide enough, else beside it; at the end that is out of the wood.
+        const standing = at.y < middleOf(view, scale) ? top + 14 : bottom - 5;
         return at.width > 76 ? (
-          <Label key={key} x={at.x} y={top + 16} text={`Ø ${text}`} colour="cut" />
+          <Label key={key} x={at.x} y={standing + 2} text={`Ø ${text}`} colour="cut" />
         ) : (
           <Label
             key={key}
             x={at.x + at.width / 2 + 6}
-            y={top + 14}
+            y={standing}
             text={`Ø ${text}`}
             colour="cut"
             anchor="start"
           />
         );
+      }
       default:
         return null;
     }

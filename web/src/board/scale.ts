@@ -45,12 +45,18 @@ export function outlinePath(points: readonly (readonly [number, number])[], scal
   return `M${at.join("L")}Z`;
 }
 
-/** Three quarters of a circle around a centre, with the tip of its arrow at the end; clockwise as seen. */
-export function turnPath(cx: number, cy: number, radius: number): { path: string; tip: string } {
-  const from = { x: cx - radius * Math.SQRT1_2, y: cy + radius * Math.SQRT1_2 };
-  const to = { x: cx + radius * Math.SQRT1_2, y: cy - radius * Math.SQRT1_2 };
-  const path = `M${from.x} ${from.y}A${radius} ${radius} 0 0 1 ${to.x} ${to.y}`;
-  const size = 7;
-  const tip = `M${to.x + size * 0.9} ${to.y + size * 0.9}l${-size * 1.9} ${-size * 0.2}l${size * 1.7} ${-size * 1.7}Z`;
+/** Half a circle around a centre, with the tip of its arrow at the end; as seen. */
+export function turnPath(
+  cx: number,
+  cy: number,
+  radius: number,
+  clockwise: boolean,
+): { path: string; tip: string } {
+  const right = clockwise ? 1 : -1;
+  const from = { x: cx - right * radius * Math.SQRT1_2, y: cy + radius * Math.SQRT1_2 };
+  const to = { x: cx + right * radius * Math.SQRT1_2, y: cy - radius * Math.SQRT1_2 };
+  const path = `M${from.x} ${from.y}A${radius} ${radius} 0 0 ${clockwise ? 1 : 0} ${to.x} ${to.y}`;
+  const size = 7 * right;
+  const tip = `M${to.x + size * 0.9} ${to.y + 6.3}l${-size * 1.9} -1.4l${size * 1.7} -11.9Z`;
   return { path, tip };
 }

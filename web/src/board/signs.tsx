@@ -22,7 +22,12 @@ export function Arrows({
     const end = { x: scale.x(arrow.end[0]), y: scale.y(arrow.end[1]) };
     const key = `${index}${arrow.role}`;
     if (arrow.turn) {
-      const turn = turnPath(start.x, start.y, Math.max(12, Math.abs(end.x - start.x)));
+      const turn = turnPath(
+        start.x,
+        start.y,
+        Math.max(12, Math.abs(end.x - start.x)),
+        arrow.turn === "clockwise",
+      );
       return (
         <g key={key} data-role="turn">
           <path d={turn.path} fill="none" className="stroke-cut" strokeWidth="2.2" />

@@ -24,11 +24,7 @@ export function Guides({ plan, unit, onEdit }: Props) {
               {guide.chosen ? (
                 <span className="text-[14px] text-ink-2">this one</span>
               ) : (
-                <button
-                  type="button"
-                  className="button"
-                  onClick={() => onEdit({ guide: guide.kind } as CutChange)}
-                >
+                <button type="button" className="button" onClick={() => onEdit(guide.change as CutChange)}>
                   {guide.can ? "Take it" : "Show it all the same"}
                 </button>
               )}

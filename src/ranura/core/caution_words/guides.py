@@ -69,7 +69,7 @@ WORDS: Table = {
         place="tool",
         level="stop",
         message="This router hangs under its table; a clamped straightedge guides a router held by hand",
-        do="Take a router with a fixed or plunge base",
+        do="Take a router with a fixed or plunge base, or take the board to the table",
     ),
     "base-tips": Words(
         place="guide",

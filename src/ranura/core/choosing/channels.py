@@ -14,14 +14,14 @@ from ranura.core.cuts.straight import ChannelShape, StraightCut
 from ranura.core.cutting.stepping import Tooling, gaits_of, step_reason, surely_steps
 from ranura.core.guiding.placing import GuideOption, best_guide, guide_options, said_of
 from ranura.core.guiding.sweeping import body_of, clamps_on, surely_room, sweeps_of
-from ranura.core.holding import Holding, Sweep, hold
+from ranura.core.holding import ON_TABLE, Holding, Sweep, hold
 from ranura.core.house_rules import HouseRules
 from ranura.core.materials import Material
 from ranura.core.shop import Shop
 from ranura.core.text import Text
 from ranura.core.tooling.bits import Bit
 from ranura.core.tooling.profiles import FLAT_ENDED, Profile, radius_at
-from ranura.core.tooling.routers import Base, Router
+from ranura.core.tooling.routers import Base, Mounting, Router
 
 PROFILE_OF_SHAPE: dict[ChannelShape, Profile] = {
     "round": "core-box", "v": "v-groove", "t-slot": "t-slot", "keyhole": "keyhole",
@@ -47,6 +47,7 @@ class ChannelJudge(Judge):
         super().__init__(shop, wood, rules, need.part)
         self.need = need
         self.channel = channel
+        self._for_table = channel is not None and channel.guide == "table-fence"
         self._room: dict[tuple[float, str, str], tuple[Reason, ...]] = {}
         self._profiles = FLAT_ENDED if need.shape == "square" else {PROFILE_OF_SHAPE[need.shape]}
 
@@ -97,6 +98,11 @@ class ChannelJudge(Judge):
         """See `Judge.is_of_kind`."""
         return bit.profile in self._profiles
 
+    @property
+    def rather(self) -> Mounting | None:
+        """See `Judge.rather`: the table where its fence was asked for."""
+        return "table" if self._for_table else "hand"
+
     def extra_work(self, bit: Bit) -> float:
         """Passes side by side."""
         return self.need.lateral_passes(bit.diameter)
@@ -110,15 +116,29 @@ class ChannelJudge(Judge):
     def of_cut(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
         """See `Judge.of_cut`."""
         need = self.need
-        by_hand = self.rack.by_hand[router.id]
-        if not by_hand:
-            yield Reason("needs-hand-router")
-        elif self.small:
+        if not self.rack.by_hand[router.id]:
+            yield from self._over_a_table(bit, router)
+            return
+        if self._for_table:
+            yield Reason("needs-table")
+        if self.small:
             yield self.small_reason()
         if need.stopped and base.kind != "plunge":
             yield Reason("no-plunge-base")
-        if by_hand and not need.open_sided and not bridges(need.width, bit.diameter, base.across):
+        if not need.open_sided and not bridges(need.width, bit.diameter, base.across):
             yield Reason("base-tips", {"across": base.across, "width": need.width})
+
+    def _over_a_table(self, bit: Bit, router: Router) -> Iterator[Reason]:
+        """What keeps a cut off a table, where it was asked for or the part is too small for the hand: a slant, a pair, a bit that
+        lifts it. Where somebody said how it is guided or held, it is by hand."""
+        asked = self.channel
+        by_hand = asked is None or asked.mortise or asked.guide is not None or asked.held is not None or bool(asked.clamps)
+        if asked is None or not (self._for_table or (self.small and not by_hand)):
+            yield Reason("needs-hand-router")
+        elif against := against_table(asked):
+            yield against
+        if lifts := self.lifts_off_table(bit, router):
+            yield lifts
 
     def setting_up(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
         """See `Judge.setting_up`."""
@@ -137,7 +157,7 @@ class ChannelJudge(Judge):
         return found
 
     def _look_around(self, bit: Bit, router: Router, base: Base, channel: Channel) -> tuple[Reason, ...]:
-        if surely_room(channel, base, bit_diameter=bit.diameter, fence_width=self.rules.fence_width):
+        if base.kind != "table" and surely_room(channel, base, bit_diameter=bit.diameter, fence_width=self.rules.fence_width):
             return ()
         option = self.guide(bit, router, base, channel)
         said = [*said_of(option), *(held_channel(channel, option, bit, base).cautions if option.fences else ())]
@@ -152,8 +172,20 @@ class ChannelJudge(Judge):
         return best_guide(channel, bit, router, base, self.rack.shop.guides, self.rules)
 
 
+def against_table(channel: Channel) -> Reason | None:
+    """What of a channel no table's fence could guide: one that is not parallel to an edge, a pair of boards, a keyhole, in which
+    the bit could not be seen or lifted out of."""
+    if channel.angle:
+        return Reason("turned-on-table")
+    if channel.mirrored:
+        return Reason("pair-on-table")
+    return Reason("keyhole-on-table") if channel.shape == "keyhole" else None
+
+
 def held_channel(channel: Channel, option: GuideOption, bit: Bit, base: Base) -> Holding:
     """How the board of a channel is held, with the guides of all stations and the router's sweep along them."""
+    if option.kind == "table-fence":
+        return ON_TABLE
     sweeps = sweeps_of(channel, option.fences, base, bit_diameter=bit.diameter)
     first = option.fences[0]
     body = body_of(channel, first)

@@ -91,6 +91,8 @@ class EdgeJudge(Judge):
                 yield self.small_reason()
             if self.edging.far_side:
                 yield Reason("far-side-by-hand")
+        if lifts := self.lifts_off_table(bit, router):
+            yield lifts
         found = self.way(bit, router.mounting)
         if isinstance(found, Reason):
             yield found
@@ -190,9 +192,9 @@ class EdgeJudge(Judge):
         return bit.profile in PROFILES_OF[self.edging.shape]
 
     @property
-    def on_table(self) -> bool:
-        """See `Judge.on_table`."""
-        return True
+    def rather(self) -> Mounting | None:
+        """See `Judge.rather`."""
+        return None
 
     def extra_work(self, bit: Bit) -> float:
         """See `Judge.extra_work`."""

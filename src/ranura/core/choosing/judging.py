@@ -22,7 +22,7 @@ from ranura.core.materials import Material
 from ranura.core.shop import Shop
 from ranura.core.text import Text
 from ranura.core.tooling.bits import Bit, shank_name
-from ranura.core.tooling.routers import Base, BaseKind, Router
+from ranura.core.tooling.routers import Base, BaseKind, Mounting, Router
 
 SMALL_LENGTH, SMALL_WIDTH = 150.0, 75.0
 BEARING = 10.0
@@ -34,7 +34,8 @@ SETUP_CODES = frozenset(
         "template-out-of-reach", "straightedge-off-board", "trapped", "no-starting-pin", "clamp-in-the-way", "one-clamp",
         "small-part", "guide-range", "no-jig-for-pair", "jig-outdated", "no-edge-guide", "no-rods", "not-along-an-edge",
         "edge-covered", "no-bushing", "no-bushing-plate", "bushing-of-other-plate", "no-bushing-fits", "bearing-above-template",
-        "no-trammel", "trammel-range", "no-sled", "sled-too-small", "guide-leaves-floor", "freehand-one-line", "guide-refused",
+        "fence-beyond-table", "turned-on-table", "pair-on-table", "keyhole-on-table", "no-trammel",
+        "trammel-range", "no-sled", "sled-too-small", "guide-leaves-floor", "freehand-one-line", "guide-refused",
     }
 )  # fmt: skip
 """Reasons that another board, another way of holding or a shallower cut can take away."""
@@ -53,6 +54,11 @@ def bridges(width: float, bit_diameter: float, across: float) -> bool:
     >>> bridges(17.6, 12.7, 152.4), bridges(73, 12.7, 152.4)
     (True, False)"""
     return not numbers.over(width - bit_diameter / 2 + BEARING, across / 2)
+
+
+def is_small(part: tuple[float, float]) -> bool:
+    """Whether a part is too small for a router held by hand (R15, R17 floor); length and width in mm."""
+    return numbers.under(max(part), SMALL_LENGTH) or numbers.under(min(part), SMALL_WIDTH)
 
 
 def usual_base(router: Router, *, several_depths: bool, begins_inside: bool = False) -> Base:
@@ -151,7 +157,7 @@ class Judge(ABC):
         self.rack = rack_of(shop, rules)
         self.wood = wood
         self.rules = rules
-        self.small = part is not None and (numbers.under(max(part), SMALL_LENGTH) or numbers.under(min(part), SMALL_WIDTH))
+        self.small = part is not None and is_small(part)
         self.part = part
         self._bases: dict[tuple[str, str], Base] = {}
 
@@ -189,9 +195,9 @@ class Judge(ABC):
         """Whether a bit is of a kind that makes such cuts at all."""
 
     @property
-    def on_table(self) -> bool:
-        """Whether a table makes this cut as well as a router by hand."""
-        return False
+    def rather(self) -> Mounting | None:
+        """How the router of a nearest miss had better be mounted; None where a table makes such a cut as well as the hand."""
+        return "hand"
 
     @abstractmethod
     def extra_work(self, bit: Bit) -> float:
@@ -248,6 +254,16 @@ class Judge(ABC):
     def grip(self, bit: Bit, router: Router) -> Grip | Reason:
         """How it sits in this router's collet."""
         return plan_grip(bit, router, self.base(bit, router), depth=self.reach(bit), rules=self.rules)
+
+    def lifts_off_table(self, bit: Bit, router: Router) -> Reason | None:
+        """Why a bit whose flutes push down by hand does not work over a table, where it lifts the work.
+
+        Rule: R7 axial pull
+        Formula: a down-cut; a compression bit that is out by more than twice its up-cut tip
+        Source: over a table "down" is up, away from the motor"""
+        tip = bit.up_cut_tip or 0.0
+        down = bit.profile == "down-cut" or (bit.profile == "compression" and numbers.over(self.reach(bit), 2 * tip))
+        return Reason("lifts-off-table", {"kind": bit.kind.name}) if down and router.mounting == "table" else None
 
     def small_reason(self) -> Reason:
         """Why a part this small is not routed by hand."""

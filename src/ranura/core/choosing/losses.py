@@ -16,7 +16,7 @@ LOSSES = {
     "fence-to-set": "a fence to set, where a bearing would ride",
     "more-passes": "{count} passes side by side instead of {best}",
     "to-the-table": "the board is carried to the table",
-    "by-hand": "the router is carried along the edge by hand",
+    "by-hand": "the router is guided by hand",
     "thinner-shank": "bends more: {shank:a} shank instead of {best}",
     "bends-more": "bends {times:n1} times as much",
     "rougher": "the edges of the cut come out less clean in {material}",

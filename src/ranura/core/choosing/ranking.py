@@ -67,6 +67,7 @@ class ChannelRanking(Ranking):
     ) -> None:
         order = finish_order(material, need)
         self._need = need
+        self._rules = rules
         self._mounted = mounted
         self._finish = {profile: finish_rank(profile, order, material) for profile in PROFILES}
         self._school = {profile: _school_rank(profile, material, need, rules) for profile in PROFILES}
@@ -74,13 +75,14 @@ class ChannelRanking(Ranking):
 
     def promise(self, bit: Bit) -> tuple[float, ...]:
         """See `Ranking.promise`."""
-        return (bit.state == "dull", self._school[bit.profile], False, self._count(bit.diameter), -bit.shank)
+        return (bit.state == "dull", False, self._school[bit.profile], False, self._count(bit.diameter), -bit.shank)
 
     def key(self, each: Candidate) -> tuple[Any, ...]:
         """See `Ranking.key`."""
         bit, router = each.bit, each.router
         return (
             bit.state == "dull",
+            (router.mounting == "hand") == numbers.over(bit.diameter, self._rules.hand_caution),
             self._school[bit.profile],
             bool(router.sleeves) and each.sleeved,
             self._count(bit.diameter),
@@ -106,6 +108,8 @@ class ChannelRanking(Ranking):
 def losses(each: Candidate, best: Candidate, material: Material, need: StraightCut, rules: HouseRules) -> tuple[Text, ...]:
     """What a candidate loses against the best, worst first; empty for the best itself."""
     lost = of_tools(each, best)
+    if each.router.mounting != best.router.mounting:
+        lost["to-the-table" if each.router.mounting == "table" else "by-hand"] = {}
     bit, other = each.bit, best.bit
     if _school_rank(bit.profile, material, need, rules) > _school_rank(other.profile, material, need, rules):
         lost["school"] = {"kind": "spirals" if other.profile in SPIRALS else "straight bits"}

@@ -25,7 +25,7 @@ from ranura.core.shapes.frame import Frame, turned
 
 End = Literal["left", "right", "near", "far"]
 Goes = Literal["across", "along"]
-ChannelGuide = Literal["straightedge", "t-jig", "edge-guide", "freehand"]
+ChannelGuide = Literal["straightedge", "t-jig", "edge-guide", "freehand", "table-fence"]
 
 MOST_STATIONS = 60
 MOST_ANGLE = 60.0

@@ -1,8 +1,9 @@
-"""What the base of a router runs along in a channel, and where it stands: a straightedge, a cut-line jig or an edge guide (R7,
-R8).
+"""What guides a channel, and where it stands: for the base of a router a straightedge, a cut-line jig or an edge guide; over a
+table its fence, which the board's own edge runs along (R7, R8).
 
-In the channel's own axes. Where the guide stands fixes the way the router goes: a fence belongs on the left of the heading, an
-edge guide bears on an edge to the right of it.
+In the channel's own axes, seen from the face. Where the guide stands fixes the way the bit goes: a fence on the board belongs on
+the left of the heading, an edge guide bears on an edge to the right of it. Over a table the board lies face down: seen from the
+face the bit turns as it does by hand, and the fence is where an edge guide would be.
 """
 
 from __future__ import annotations
@@ -27,6 +28,8 @@ _SIDES: tuple[FenceOn, FenceOn] = ("reference", "other")
 _FOR_A_CLAMP = 20.0
 _NEAR_EDGE = 120.0
 """mm up to which an edge guide is handier than a straightedge along a board."""
+TABLE_FENCE_DEEP = 50.0
+"""mm that a table's fence takes behind its face."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -34,8 +37,9 @@ class Fence:
     """What the base runs along at one station: the face at u = `edge`, its body from there in direction `towards` (±1).
 
     A straightedge and a jig stand on the board, `at` from the reference end, along v over `span`, with the heading to their
-    right. An edge guide bears on the board's own edge, to the right of the heading; `at` is then its setting, from guide to
-    near wall. `axis` is where the bit's axis runs without a spacer. `tool` is the owned one, where there is one.
+    right. An edge guide bears on the board's own edge, to the right of the heading, and so does a table's fence; `at` is then
+    its setting, from guide to near wall. `axis` is where the bit's axis runs without a spacer. `tool` is the owned one, where
+    there is one.
     """
 
     kind: ChannelGuide
@@ -54,7 +58,7 @@ class Fence:
     @property
     def on_board(self) -> bool:
         """Whether it lies on the board, and does not run along its edge."""
-        return self.kind != "edge-guide"
+        return self.kind not in ("edge-guide", "table-fence")
 
     @property
     def stands(self) -> bool:
@@ -216,7 +220,10 @@ def best_guide(
 def _ways(
     channel: Channel, bit: Bit, router: Router, base: Base, guides: Sequence[Guide], rules: HouseRules
 ) -> Iterator[GuideOption]:
-    """Every way of guiding, in the order in which they are thought of."""
+    """Every way of guiding, in the order in which they are thought of; over a table there is but its fence."""
+    if router.mounting == "table":
+        yield table_fence(channel, bit, base)
+        return
     jigs = [each for each in guides if isinstance(each, TJig) and each.router_id == router.id and each.bit_id == bit.id]
     straight = None
     if jigs:
@@ -310,8 +317,25 @@ def _edge_guides(channel: Channel, bit: Bit, base: Base, guides: Sequence[Guide]
     return GuideOption(kind="edge-guide", fences=tried[0], cautions=(), against=_beyond(tried[0], base))
 
 
-def _on_edge(channel: Channel, station: Station, bit: Bit, tool: EdgeGuide, towards: int) -> Fence:
-    """An edge guide on the low edge (−1) or the high one (+1) of the board along u.
+def table_fence(channel: Channel, bit: Bit, base: Base) -> GuideOption:
+    """A table's fence along the edge the channel is measured from; along the opposite one where the table is not deep enough.
+
+    Rule: R7, R8 on a table
+    Formula: fence to cutter = p + (w − D), up to half the table less the fence's own depth; spacers between fence and work
+    Source: geometry; with the spacer the first pass cuts the near wall, the last one the far wall, so that the fresh wood is
+        never on the fence's side alone (trapped)"""
+    deepest = base.across / 2 - TABLE_FENCE_DEEP
+    first = -1 if channel.reference_low else 1
+    tried = [tuple(_on_edge(channel, s, bit, None, towards) for s in channel.stations) for towards in (first, -first)]
+    for fences in tried:
+        if not numbers.over(max(fence.at for fence in fences), deepest):
+            return GuideOption(kind="table-fence", fences=fences, cautions=())
+    facts = {"setting": max(fence.at for fence in tried[0]), "most": deepest}
+    return GuideOption(kind="table-fence", fences=tried[0], cautions=(), against=Reason("fence-beyond-table", facts))
+
+
+def _on_edge(channel: Channel, station: Station, bit: Bit, tool: EdgeGuide | None, towards: int) -> Fence:
+    """An edge guide on the low edge (−1) or the high one (+1) of the board along u; a table's fence where there is none.
 
     Rule: R8 edge guide
     Formula: setting = p + (w − D), the guide to the near wall in the last pass; the axis runs D/2 beyond
@@ -323,8 +347,9 @@ def _on_edge(channel: Channel, station: Station, bit: Bit, tool: EdgeGuide, towa
     setting = near + widen
     set_back = _set_back(setting + width / 2, width, channel.width)
     return Fence(
-        kind="edge-guide", station=station, side="reference" if (towards < 0) == channel.reference_low else "other", edge=edge,
-        towards=towards, width=BEHIND_EDGE, span=(channel.sides[0], channel.sides[1]), at=setting,
+        kind="edge-guide" if tool else "table-fence", station=station, edge=edge, towards=towards,
+        side="reference" if (towards < 0) == channel.reference_low else "other",
+        width=BEHIND_EDGE if tool else TABLE_FENCE_DEEP, span=(channel.sides[0], channel.sides[1]), at=setting,
         axis=edge - towards * (setting + width / 2), heading=(0, towards), setback=set_back, tool=tool,
     )  # fmt: skip
 

@@ -9,9 +9,9 @@ from functools import partial
 from ranura.core import numbers
 from ranura.core.cautions import Caution, caution, spoken
 from ranura.core.choosing.candidates import Drop
-from ranura.core.choosing.channels import ChannelJudge, held_channel, width_at
+from ranura.core.choosing.channels import ChannelJudge, against_table, held_channel, width_at
 from ranura.core.choosing.clearing import cleared_by
-from ranura.core.choosing.judging import speed_of, turning_rpm
+from ranura.core.choosing.judging import is_small, speed_of, turning_rpm
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.dado import Channel, Dado, channel
 from ranura.core.cuts.straight import UNDERCUT
@@ -21,17 +21,18 @@ from ranura.core.drawing_channels import channel_views
 from ranura.core.drawing_sections import channel_glyph
 from ranura.core.errors import CutError
 from ranura.core.fit import Forecast, forecast, width_causes
-from ranura.core.guiding.placing import Fence, GuideOption, chosen_guide, said_of
+from ranura.core.guiding.placing import Fence, GuideOption, chosen_guide, said_of, table_fence
 from ranura.core.house_rules import HouseRules
 from ranura.core.materials import CROSS_VENEERED, Material
 from ranura.core.pieces import Piece
-from ranura.core.planning.common import Family, Made, Said, corner_note, in_order, tool_cautions
+from ranura.core.planning.common import Family, Made, Said, corner_note, in_order, table_cautions, tool_cautions
 from ranura.core.planning.ways_out import channel_remedies
 from ranura.core.setting import Setting
 from ranura.core.shop import Shop
 from ranura.core.slip import columns_of, pass_lines, sections
-from ranura.core.slip_guides import fit_lines, guide_offers, jig_steps, station_lines
+from ranura.core.slip_guides import GuideOffer, fit_lines, guide_offers, jig_steps, offer, station_lines
 from ranura.core.testcut import test_cut_of
+from ranura.core.text import write
 from ranura.core.tooling.bits import Bit
 from ranura.core.tooling.routers import Base
 from ranura.core.workings import figures
@@ -40,16 +41,33 @@ from ranura.core.workings import figures
 def family(cut: Dado, piece: Piece, shop: Shop, wood: Material, rules: HouseRules, *, mortise: bool = False) -> Family:
     """How a channel is planned, or a mortise that is cut as one. Raises `CutError` with the dimension that cannot be."""
     asked = replace(channel(cut, piece, rules), mortise=mortise)
+    if cut.guide is None and any(each.id == cut.router_id and each.mounting == "table" for each in shop.routers):
+        asked = replace(asked, guide="table-fence")
     judge = ChannelJudge(shop, asked.need, wood, rules, asked)
 
     def make(chosen: Candidate) -> Made:
         setting = setting_of(chosen, judge, piece, cut)
-        return Made(setting=setting, said=partial(_said, setting, cut))
+        return Made(setting=setting, said=partial(_said, setting, cut, judge))
 
     return Family(judge=judge, refuse=partial(refuse_the_dimension, judge), make=make)
 
 
-def _said(setting: Setting, cut: Dado) -> Said:
+def _on_the_other_side(judge: ChannelJudge, setting: Setting) -> tuple[GuideOffer, ...]:
+    """The table, for a cut that is planned by hand; the hand, for one that is planned over a table."""
+    asked = setting.channel
+    if not setting.by_hand:
+        small = judge.small and asked.held != "carrier"
+        says = spoken(judge.small_reason()).message if small else write("by hand, the board clamped to the bench")
+        return (offer("straightedge", says, can=not small, frees_router=True),)
+    table = next((each for each in judge.rack.routers if each.mounting == "table"), None)
+    if table is None or asked.mortise:
+        return ()
+    against = against_table(asked) or table_fence(asked, setting.bit, table.bases[0]).against
+    says = write("over {router}: the board face down, its edge along the fence", router=table.name)
+    return (offer("table-fence", spoken(against).message if against else says, can=against is None, frees_router=True),)
+
+
+def _said(setting: Setting, cut: Dado, judge: ChannelJudge) -> Said:
     worked = figures(setting)
     stepping = setting.stepping
     return Said(
@@ -62,8 +80,8 @@ def _said(setting: Setting, cut: Dado) -> Said:
         run_mm=setting.channel.run,
         glyph=channel_glyph(setting.channel, setting.bit),
         passes=stepping.passes if stepping else (),
-        guides=guide_offers(setting),
-        stations=station_lines(setting) if setting.by_hand else (),
+        guides=(*guide_offers(setting), *_on_the_other_side(judge, setting)),
+        stations=station_lines(setting),
         fit=fit_lines(setting.forecast),
         test_cut=test_cut_of(setting),
         jig=jig_steps(setting),
@@ -133,9 +151,11 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Dado) 
         stepping = plan_steps(tooling, run=asked.run, spacers=spacers, base=base)
     holding = held_channel(asked, option, bit, base)
     cautions = [spoken(reason) for reason in chosen.reasons]
+    cautions += [*said_of(option), *holding.cautions]
     if chosen.router.mounting == "hand":
-        cautions += [*said_of(option), *holding.cautions, *_guide_cautions(judge.rack.shop, option)]
-        cautions += _stop_cautions(asked, bit, base, rules)
+        cautions += [*_guide_cautions(judge.rack.shop, option), *_stop_cautions(asked, bit, base, rules)]
+    else:
+        cautions += _on_table(asked, bit, base, judge)
     cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
     cautions += _cautions(chosen, asked, wood, stepping, option)
     cleared = cleared_by(judge, chosen) if asked.shape in UNDERCUT else None
@@ -183,6 +203,20 @@ def _guide_cautions(shop: Shop, option: GuideOption) -> list[Caution]:
     return [caution("straightedge-short", needed=needed, longest=max(owned))]
 
 
+def _on_table(asked: Channel, bit: Bit, base: Base, judge: ChannelJudge) -> list[Caution]:
+    """What a table asks for with a channel: care for hands and ends, support for a long board, blocks for a stopped end."""
+    guided = asked.sides[1] - asked.sides[0]
+    # The fence is closed: the bit stands in front of it.
+    found = table_cautions(asked.part, [guided], 0.0, small=is_small(asked.part), one_plane=True)
+    if numbers.over(max(asked.part), 2 * base.across):
+        found.append(caution("support-the-board", length=max(asked.part), across=base.across))
+    if asked.is_stopped:
+        found.append(caution("lowered-onto-bit"))
+        if asked.fitted:
+            found.append(corner_note(judge.rules, radius=bit.diameter / 2))
+    return found
+
+
 def _stop_cautions(asked: Channel, bit: Bit, base: Base, rules: HouseRules) -> list[Caution]:
     """What a stopped end asks for."""
     found = []
@@ -209,7 +243,7 @@ def _cautions(chosen: Candidate, asked: Channel, wood: Material, stepping: Stepp
     wall = min(min(s.left - asked.ends[0] for s in asked.stations), min(asked.ends[1] - s.right for s in asked.stations))
     if numbers.under(wall, max(asked.depth, 6.0)):
         found.append(caution("thin-wall", wall=wall))
-    if bit.profile == "down-cut":
+    if bit.profile == "down-cut" and chosen.router.mounting == "hand":
         found.append(caution("down-cut-lifts-router"))
         if wood.material_class not in CROSS_VENEERED and numbers.over(asked.depth, bit.diameter):
             found.append(caution("down-cut-packs", depth=asked.depth, diameter=bit.diameter))

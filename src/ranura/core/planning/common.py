@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -92,6 +92,8 @@ class Family:
     make: Callable[[Candidate], Made]
 
 
+_NARROW = 150.0
+"""mm: an end below it does not run along a fence by itself, and hands on such a board come near the bit."""
 _LEVELS = {"stop": 0, "caution": 1, "note": 2}
 
 
@@ -130,11 +132,12 @@ def choose(
     owned = [each for each in shop.bits if judge.is_of_kind(each) and not each.archived]
     bits = [bit] if bit is not None else [each for each in owned if each.id not in alone] or owned
     pairs = [judge.candidate(b, r) for b in bits for r in routers]
-    # The nearest miss: by hand before table, what only wants another way of setting up, the fewest reasons, then by rank.
+    # The nearest miss: by hand before table (or as it was asked for), what only wants another way of setting up, the fewest
+    # reasons, then by rank.
     return min(
         pairs if bit is not None else ranking.order(pairs),
         key=lambda miss: (
-            miss.router.mounting == "table" and not judge.on_table,
+            judge.rather not in (None, miss.router.mounting),
             any(reason.code not in SETUP_CODES for reason in miss.reasons),
             len(miss.reasons),
         ),
@@ -176,10 +179,36 @@ def tool_cautions(
         found.append(caution("shorter-is-stiffer", free=grip.free, needed=grip.needed))
     if not piece.thickness_measured:
         found.append(caution("thickness-unmeasured"))
-    if bit.profile == "up-cut" and (
-        numbers.under(piece.thickness.mm, rules.thin_work) or wood.material_class == "veneered-board"
+    if (
+        bit.profile == "up-cut"
+        and chosen.router.mounting == "hand"
+        and (numbers.under(piece.thickness.mm, rules.thin_work) or wood.material_class == "veneered-board")
     ):
         found.append(caution("up-cut-lifts-thin-work", thickness=piece.thickness.mm))
     if wood.harmful_dust:
         found.append(caution("dust", material=wood.name))
+    return found
+
+
+def table_cautions(
+    part: tuple[float, float], ends: Sequence[float], opening: float, *, small: bool, one_plane: bool
+) -> list[Caution]:  # fmt: skip
+    """What a table asks for: carrier or push blocks, mitre gauge, closed opening, feather boards; all lengths in mm.
+
+    Rule: R15 small parts
+    Formula: small: a carrier; narrower than 150 mm: push blocks, an end so narrow a mitre gauge; an end shorter than twice the
+        fence's opening: that closed
+    Source: hands stay 75 mm away; what does not bridge an opening dips into it"""
+    length, width = part
+    found: list[Caution] = []
+    if small:
+        found.append(caution("carrier", length=length, width=width))
+    elif numbers.under(min(length, width), _NARROW):
+        found.append(caution("hands-away", width=min(length, width)))
+    if ends and numbers.under(min(ends), _NARROW):
+        found.append(caution("narrow-end", width=min(ends)))
+    if ends and numbers.under(min(ends), 2 * opening):
+        found.append(caution("close-the-opening", length=min(ends), opening=opening))
+    if one_plane:
+        found.append(caution("feather-boards"))
     return found

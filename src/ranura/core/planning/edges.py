@@ -35,13 +35,12 @@ from ranura.core.holding_edges import EdgeHold, hold_edges
 from ranura.core.house_rules import HouseRules
 from ranura.core.materials import Material
 from ranura.core.pieces import Piece
-from ranura.core.planning.common import DoneCut, Remedy, in_order, tool_cautions
+from ranura.core.planning.common import DoneCut, Remedy, in_order, table_cautions, tool_cautions
 from ranura.core.shapes.section import section_of
 from ranura.core.shapes.trips import Done, Stock, Trip, can_be_raised, taken
 from ranura.core.shop import Shop
 from ranura.core.text import write
 
-_NARROW = 150.0
 _ONE_PLANE = frozenset({"bead"})
 _BURNS_FROM = 3
 _EDGE_GONE = frozenset({"bearing-without-edge", "fence-without-edge"})
@@ -235,23 +234,11 @@ def _of_stages(staging: Staging, state: str, asked: Edging, wood: Material, *, s
 
 
 def _of_table(asked: Edging, way: Way, opening: float, one_plane: bool, runs: tuple[Run, ...], judge: EdgeJudge) -> list[Caution]:
-    """What the table asks for: pin, mitre gauge, closed opening, push blocks, carrier, feather boards (R7, R15)."""
-    found: list[Caution] = []
+    """What the table asks for: a pin where there is no fence, and care for hands and ends (R7, R15)."""
     length, width = asked.part
-    if way.guide != "fence":
-        found.append(caution("starting-pin"))
-    if judge.small:
-        found.append(caution("carrier", length=length, width=width))
-    elif numbers.under(min(length, width), _NARROW):
-        found.append(caution("hands-away", width=min(length, width)))
     ends = [width if run.edge.ref in ("left", "right") else length for run in runs if not run.edge.closed]
-    if ends and numbers.under(min(ends), _NARROW):
-        found.append(caution("narrow-end", width=min(ends)))
-    if ends and numbers.under(min(ends), 2 * opening):
-        found.append(caution("close-the-opening", length=min(ends), opening=opening))
-    if one_plane:
-        found.append(caution("feather-boards"))
-    return found
+    found = [caution("starting-pin")] if way.guide != "fence" else []
+    return [*found, *table_cautions(asked.part, ends, opening, small=judge.small, one_plane=one_plane)]
 
 
 _WAYS_OUT: tuple[tuple[str, Mapping[str, Any], str], ...] = (

@@ -92,7 +92,7 @@ def _with_guides(made: Made, tried: tuple[_Tried, ...], kind: PocketGuide, cut: 
 def _offer(each: _Tried, *, chosen: bool) -> GuideOffer:
     says = spoken(each.against).message if each.against is not None else guide_says(each.kind)
     name = GUIDE_NAMES["edge-guide-stops" if each.kind == "edge-guide" else each.kind]
-    return GuideOffer(kind=each.kind, name=name, says=says, can=each.can, chosen=chosen)
+    return GuideOffer(kind=each.kind, name=name, says=says, can=each.can, chosen=chosen, change={"guide": each.kind})
 
 
 def _try(kind: PocketGuide, cut: Pocket, asked: Pocketing, piece: Piece, shop: Shop, wood: Material, rules: HouseRules) -> _Tried:

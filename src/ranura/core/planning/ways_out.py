@@ -37,6 +37,9 @@ def channel_remedies(cut: Dado, setting: Setting) -> tuple[Remedy, ...]:
         if code in codes
     ]
     found += _held_otherwise(codes, cut.held)
+    if "carrier" in codes and not setting.by_hand:
+        change = {"held": "carrier", "guide": None, "router_id": None}
+        found.append(Remedy(answers="carrier", says=write("By hand, wedged between boards of its own height"), change=change))
     found += _moved_clear(codes, setting.holding.moved)
     if any(each.level == "stop" and each.place == "guide" for each in setting.cautions):
         found += _other_guides(setting)

@@ -16,8 +16,7 @@ def figures(setting: Setting) -> tuple[Figure, ...]:
     worst = setting.stepping.most_bent if setting.stepping else None
     found = tool_figures(setting, grip, (worst.number, worst.bend) if worst else None) if grip else []
     found += speed_figures(setting)
-    if setting.by_hand:
-        found += guide_figures(setting)
+    found += guide_figures(setting)
     if setting.stepping is not None:
         found += pass_figures(setting, setting.stepping)
     if setting.by_hand and setting.holding.clear is not None:

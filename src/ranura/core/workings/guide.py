@@ -9,7 +9,7 @@ from ranura.core.fit import Forecast, position_spread
 from ranura.core.holding import Holding
 from ranura.core.house_rules import HouseRules, school_name
 from ranura.core.setting import Setting
-from ranura.core.slip_guides import end_words, heading_words, stop_places
+from ranura.core.slip_guides import end_words, heading_words, stop_places, table_blocks
 from ranura.core.text import Text, write
 from ranura.core.working import Figure, Given, because, given, plain, show
 
@@ -25,7 +25,8 @@ def guide_figures(setting: Setting) -> list[Figure]:
     if found:
         found.append(_place(setting))
     turret = setting.stepping.turret if setting.stepping else None
-    found += [*_spacer(setting), *_stops(setting), _direction(setting)]
+    stops = _stops(setting) if setting.by_hand else _blocks(setting)
+    found += [*_spacer(setting), *stops, _direction(setting) if setting.by_hand else _fed(setting)]
     if turret is not None:
         found.append(turret_figure(turret, setting.rules))
     if setting.forecast is not None:
@@ -36,7 +37,7 @@ def guide_figures(setting: Setting) -> list[Figure]:
 def _place(setting: Setting) -> Figure:
     """How surely the wall lies on its line."""
     rules = setting.rules
-    within = 2 * position_spread(rules)
+    within = 2 * position_spread(rules, based=setting.by_hand)
     return Figure(
         key="guide.place",
         label="The wall lies within",
@@ -44,10 +45,10 @@ def _place(setting: Setting) -> Figure:
         unit="mm",
         shown=show(within, "mm", setting=False),
         rule="R19",
-        formula="2 · s, s² = base² + setting² + (bit/2)²",
+        formula="2 · s, s² = base² + setting² + (bit/2)²" if setting.by_hand else "2 · s, s² = setting² + (bit/2)²",
         worked=write(
-            "base {b:n2}, setting {f:n2}, bit {d:n2} mm: s = {s:n2} mm", b=rules.spread_base, f=rules.spread_fence,
-            d=rules.spread_bit, s=within / 2,
+            ("base {b:n2}, " if setting.by_hand else "") + "setting {f:n2}, bit {d:n2} mm: s = {s:n2} mm", b=rules.spread_base,
+            f=rules.spread_fence, d=rules.spread_bit, s=within / 2,
         ),
         because=because("Of twenty walls nineteen lie so near to their line; one setting moves a cut and does not widen it"),
         inputs=(
@@ -59,7 +60,7 @@ def _place(setting: Setting) -> Figure:
 
 
 def _setting(setting: Setting) -> Figure:
-    """How an edge guide is set."""
+    """How an edge guide is set, or the fence of a table."""
     channel, fence = setting.channel, setting.fence
     widen = fence.spacers[0]
     near = fence.at - widen
@@ -69,14 +70,19 @@ def _setting(setting: Setting) -> Figure:
         worked = write("{p:fine} + {x:fine} = {s:fine}", p=near, x=widen, s=fence.at)
     return Figure(
         key="guide.setting",
-        label="From guide to cut",
+        label="From guide to cut" if setting.by_hand else "From fence to cutter",
         value=fence.at,
         unit="mm",
         shown=show(fence.at, "mm"),
         rule="R8",
         formula="setting = p + (w − D)" if widen else "setting = p",
         worked=worked,
-        because=because("The guide bears on the {edge}, and the near wall lies {p:fine} from it", edge=edge, p=near),
+        because=because(
+            "The {guide} bears on the {edge}, and the near wall lies {p:fine} from it",
+            guide="guide" if setting.by_hand else "fence",
+            edge=edge,
+            p=near,
+        ),
         inputs=(given("p", "near wall from the edge", near, "mm"), given("w", "width", channel.width, "mm")),
     )
 
@@ -108,6 +114,30 @@ def _stops(setting: Setting) -> list[Figure]:
             )
         )  # fmt: skip
     return found
+
+
+def _blocks(setting: Setting) -> list[Figure]:
+    """Where the blocks of a stopped channel stand on a table's fence."""
+    half = setting.bit.diameter / 2
+    return [
+        Figure(
+            key=f"guide.{end}",
+            label=f"{'Right-hand' if end == 'start' else 'Left-hand'} block from the bit's axis",
+            value=at,
+            unit="mm",
+            shown=show(at, "mm"),
+            rule="R8",
+            formula="cut's start to the board's trailing end − D/2" if end == "start" else
+            "board's leading end to the cut's end − D/2",
+            worked=write("{l:fine} − {r:fine} = {x:fine}", l=at + half, r=half, x=at),
+            because=because(
+                "The board touches it when the bit's centre is half its width, {r:fine}, from the {end} of the cut", r=half,
+                end=end,
+            ),
+            inputs=(given("D", "bit diameter", setting.bit.diameter, "mm"),),
+        )
+        for end, at in table_blocks(setting)
+    ]  # fmt: skip
 
 
 def turret_figure(turret: Turret, rules: HouseRules) -> Figure:
@@ -236,6 +266,7 @@ def _spacer(setting: Setting) -> list[Figure]:
     if len(spacers) == 1:
         return []
     width, bit = setting.channel.width, setting.bit
+    where = "on the left" if setting.by_hand else "away from the fence"
     list_mm = write(" · ".join(f"{{x{i}:len}}" for i in range(len(spacers))), **{f"x{i}": x for i, x in enumerate(spacers)})
     return [
         Figure(
@@ -254,8 +285,8 @@ def _spacer(setting: Setting) -> list[Figure]:
                 k=len(spacers),
             ),
             because=Text(
-                metric=f"Largest spacer first, none last: {list_mm.metric}. The fresh wood then lies on the left.",
-                inch=f"Largest spacer first, none last: {list_mm.inch}. The fresh wood then lies on the left.",
+                metric=f"Largest spacer first, none last: {list_mm.metric}. The fresh wood then lies {where}.",
+                inch=f"Largest spacer first, none last: {list_mm.inch}. The fresh wood then lies {where}.",
             ),
             inputs=(given("w", "width", width, "mm"), given("D", "bit diameter", bit.diameter, "mm")),
         )
@@ -292,6 +323,25 @@ def _direction(setting: Setting) -> Figure:
         inputs=(
             Given(symbol="f", name="from the cut to the guide", shown=plain(f"towards the {side}")),
             Given(symbol="h", name="way of the router", shown=plain(way)),
+        ),
+    )  # fmt: skip
+
+
+def _fed(setting: Setting) -> Figure:
+    """The board's way over a table."""
+    side = setting.channel.end_name(setting.fence.towards)
+    return Figure(
+        key="direction.heading", label="Feed direction", value=180.0, unit="degrees", rule="R7",
+        shown=plain("from right to left"),
+        formula="the fence f stands on the left of the heading h of the bit in the work: h = (f_y, −f_x); the work goes along −h",
+        worked=write("f = (0, 1), behind the bit; h = (1, 0); the work goes along (−1, 0), from right to left"),
+        because=because(
+            "Over a table the bit turns counter-clockwise seen from above; in a slot that pushes the work away from you, its "
+            "{side} onto the fence. From left to right it would be pulled off", side=side,
+        ),
+        inputs=(
+            Given(symbol="f", name="from the bit to the fence", shown=plain("behind the bit")),
+            Given(symbol="h", name="way of the bit in the work", shown=plain("from left to right")),
         ),
     )  # fmt: skip
 

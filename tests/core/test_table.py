@@ -1,0 +1,178 @@
+"""Channels over a router table (R7, R8, R15): what the fence's setting cuts, which way the board goes, what stops it, judged by
+laying the board face down by hand."""
+
+from __future__ import annotations
+
+import dataclasses
+import itertools
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from shapely.geometry import Polygon
+from tests.core.test_channels import codes, dado, figure, lead_of, mm
+
+from ranura.core.cuts.dado import channel
+from ranura.core.cutting.direction import left_of, straight_direction
+from ranura.core.pieces import Piece
+from ranura.core.plan import CutPlan, corrected, plan_cut
+from ranura.store.demo import SHOP
+
+RAIL = Piece(name="Rail", material="ash", length=mm(600), width=mm(60), thickness=mm(24))
+WIDE = dataclasses.replace(RAIL, width=mm(300))
+GROOVE = {"goes": "along", "end": "near", "width": 20, "depth": 8, "position": 18}
+
+
+def plan(piece: Piece = RAIL, shop=SHOP, **changes) -> CutPlan:
+    return plan_cut(dado(**{**GROOVE, **changes}), piece, shop, shop.rules)
+
+
+def bit_of(made: CutPlan) -> float:
+    return SHOP.bit(made.bit_id).diameter
+
+
+def spacers_of(made: CutPlan) -> list[float]:
+    return sorted({each.spacer for each in made.passes}, reverse=True)
+
+
+@settings(max_examples=40, deadline=None)
+@given(
+    width=st.floats(12, 30), position=st.floats(4, 26), far=st.booleans(), across=st.booleans(), board=st.sampled_from([60, 300]),
+)  # fmt: skip
+def test_fence_and_spacers_cut_the_channel_and_never_fresh_wood_on_the_fence_side_alone(width, position, far, across, board):
+    """The bit stands still at fence + setting + D/2; a spacer pushes the board away from the fence, so it cuts nearer to the edge
+    the board bears on."""
+    piece = dataclasses.replace(RAIL, width=mm(board))
+    goes = {"goes": "across", "end": "right" if far else "left"} if across else {"goes": "along", "end": "far" if far else "near"}
+    made = plan(piece, width=width, position=position, guide="table-fence", **goes)
+    setting, d = figure(made, "guide.setting"), bit_of(made)
+    slots = [(setting - spacer, setting - spacer + d) for spacer in spacers_of(made)]
+    assert slots[0][0] == pytest.approx(position, abs=1e-4), "the first pass cuts the near wall"
+    assert slots[-1][1] == pytest.approx(position + width, abs=1e-4), "the last one the far wall"
+    for (_, before), (low, high) in itertools.pairwise(slots):
+        assert low < before, "no ridge is left between two passes"
+        assert high > before, "and its fresh wood is away from the fence: not trapped"
+
+
+def test_the_board_goes_from_right_to_left_onto_the_fence_behind_the_bit():
+    made = plan()
+    seen = made.drawing[0]
+    fence = Polygon(next(each.points for each in seen.outlines if each.role == "guide"))
+    work = Polygon(next(each.points for each in seen.outlines if each.role == "work"))
+    push = next(each for each in seen.arrows if each.role == "path")
+    spin = next(each for each in seen.arrows if each.role == "bit")
+    assert push.end[0] < push.start[0], "the work goes to the left"
+    heading = (1.0, 0.0)  # of the bit in the work
+    assert straight_direction(mounting="table", wood="both", heading=heading).fence_side == "left"
+    x, y = left_of(heading)
+    assert (x, y) == (0.0, 1.0)
+    assert fence.centroid.y > work.centroid.y, "on the left of the heading stands the fence"
+    assert spin.turn == "counter-clockwise"
+    assert lead_of(made, "direction") == "Right to left"
+
+
+@pytest.mark.parametrize(
+    ("changes", "swapped"),
+    [({}, False), ({"end": "far", "position": 10}, True)],
+    ids=["near edge at the fence", "far edge at the fence"],
+)
+def test_the_drawn_board_lies_face_down(changes, swapped):
+    """Near edge to the fence: rolled over away from the person, its left end stays left; far edge: turned round as well."""
+    made = plan(stop_first=60, stop_last=150, width=12.7, **changes)
+    asked = channel(dado(**{**GROOVE, "stop_first": 60, "stop_last": 150, "width": 12.7, **changes}), RAIL)
+    seen = made.drawing[0]
+    work = Polygon(next(each.points for each in seen.outlines if each.role == "work"))
+    waste = Polygon(next(each.points for each in seen.outlines if each.role == "waste"))
+    bit = Polygon(next(each.points for each in seen.outlines if each.role == "bit"))
+    assert work.area == pytest.approx(600 * 60)
+    assert work.contains(waste)
+    assert bit.difference(waste.buffer(1e-6)).area < 1e-6, "the bit is in its channel"
+    left, right = waste.bounds[0] - work.bounds[0], work.bounds[2] - waste.bounds[2]
+    assert (left, right) == pytest.approx((150, 60) if swapped else (60, 150))
+    assert work.bounds[3] == pytest.approx(0), "its edge against the fence's face"
+    assert -waste.bounds[3] == pytest.approx(asked.position)
+
+
+@pytest.mark.parametrize(
+    ("changes", "first", "last"),
+    [({}, 60, 150), ({"end": "far", "position": 10}, 150, 60)],
+    ids=["left end leads", "right end leads"],
+)
+def test_blocks_begin_and_end_a_stopped_channel_where_it_is_asked_for(changes, first, last):
+    """Against the right-hand block the bit's axis is D/2 inside the leading end's stop, at the left-hand one inside the other."""
+    made = plan(stop_first=60, stop_last=150, width=12.7, **changes)
+    r = bit_of(made) / 2
+    assert 600 - figure(made, "guide.start") == pytest.approx(first + r)
+    assert figure(made, "guide.end") == pytest.approx(600 - (last + r))
+    assert codes(made) >= {"lowered-onto-bit"}
+    direction = next(each for each in made.slip if each.key == "direction")
+    assert "right-hand block" in direction.lines[0].metric
+    drawn = [each for each in made.drawing[0].outlines if each.role == "stop" and each.label and each.label.metric == "stop"]
+    assert {round(abs(x), 3) for each in drawn for x, _ in each.points} >= {
+        round(figure(made, "guide.start"), 3), round(figure(made, "guide.end"), 3),
+    }  # fmt: skip
+
+
+def test_a_part_too_small_for_the_hand_goes_to_the_table_unless_somebody_says_how_it_is_held():
+    made = plan()
+    assert (made.router_id, made.status) == ("table-three", "caution")
+    assert codes(made) >= {"carrier", "feather-boards"}
+    assert [section.key for section in made.slip] == ["tool", "speed", "depths", "guide", "direction", "feed", "hold"]
+    assert lead_of(made, "hold") == "Push blocks"
+    remedy = next(each for each in made.remedies if each.answers == "carrier")
+    assert remedy.change["held"] == "carrier"
+    carried = plan(held="carrier")
+    assert SHOP.router(carried.router_id).mounting == "hand"
+    assert "small-part" in codes(plan(guide="straightedge")), "a guide of the hand keeps it by hand, where it is stopped"
+    assert SHOP.router(plan(WIDE).router_id).mounting == "hand", "and what the hand can do is done by hand"
+
+
+def test_the_table_is_offered_by_hand_and_the_hand_over_the_table():
+    by_hand = plan(WIDE, router_id="plunge-two")
+    offered = next(each for each in by_hand.guides if each.kind == "table-fence")
+    assert (offered.can, offered.chosen, dict(offered.change)) == (True, False, {"guide": "table-fence", "router_id": None})
+    over = plan(WIDE, **offered.change)
+    assert (over.router_id, over.status) == ("table-three", "ready")
+    back = next(each for each in over.guides if each.kind == "straightedge")
+    assert back.can
+    assert SHOP.router(plan(WIDE, **back.change).router_id).mounting == "hand"
+    pinned = plan(WIDE, router_id="table-three")
+    assert next(each for each in pinned.guides if each.chosen).kind == "table-fence", "the router pinned says as much"
+    small = next(each for each in plan().guides if each.kind == "straightedge")
+    assert not small.can
+    assert "600 mm × 60 mm" in small.says.metric
+
+
+@pytest.mark.parametrize(
+    ("piece", "changes", "code"),
+    [
+        (WIDE, {"goes": "across", "end": "left", "angle": 20.0, "position": 200}, "turned-on-table"),
+        (dataclasses.replace(WIDE, count=2), {"goes": "across", "end": "left", "mirrored": True}, "pair-on-table"),
+        (dataclasses.replace(WIDE, length=mm(1200)), {"goes": "across", "end": "left", "position": 590}, "fence-beyond-table"),
+        (WIDE, {"width": 10, "bit_id": "down-cut-6.35"}, "lifts-off-table"),
+    ],
+)
+def test_what_no_table_can_do_stops_there_and_says_why(piece, changes, code):
+    made = plan(piece, **{**changes, "guide": "table-fence"})
+    assert made.status == "stop"
+    assert code in codes(made)
+
+
+def test_a_hand_router_does_not_hang_below_a_table():
+    made = plan(WIDE, guide="table-fence", router_id="plunge-two")
+    assert (made.status, "needs-table" in codes(made)) == ("stop", True)
+
+
+def test_a_long_board_is_supported():
+    long = dataclasses.replace(WIDE, length=mm(1800))
+    assert "support-the-board" in codes(plan(long, guide="table-fence"))
+    assert "support-the-board" not in codes(plan(WIDE, guide="table-fence"))
+
+
+def test_a_test_cut_over_a_table_sets_its_fence():
+    asked = dado(**GROOVE)
+    made = plan_cut(asked, RAIL, SHOP, SHOP.rules)
+    expected = figure(made, "guide.setting")
+    found = corrected(asked, RAIL, SHOP, "setback", expected + 0.3)
+    assert (found.of, found.after) == ("guide", pytest.approx(expected - 0.3))
+    assert found.says.metric.startswith("Set the fence 0.3")
