@@ -60,7 +60,7 @@ def draw_view(canvas: Canvas, view: View, *, x: float, y: float, width: float, h
         if outline.role == "pass" and outline.label is not None:
             _label(canvas, outline, outline.label, fit, system)
     for arrow in view.arrows:
-        _arrow(canvas, arrow, fit, system)
+        _arrow(canvas, arrow, fit, system, right=x + width)
     for mark in view.marks:
         _mark(canvas, mark, fit, system)
     for dimension in view.dimensions:
@@ -124,17 +124,17 @@ def _label(canvas: Canvas, outline: Outline, label: Text, fit: _Fit, system: Sys
     write(canvas, x, y - 2.8, _said(label, system), "strong", 8, align=0.5)
 
 
-def _arrow(canvas: Canvas, arrow: Arrow, fit: _Fit, system: System) -> None:
+def _arrow(canvas: Canvas, arrow: Arrow, fit: _Fit, system: System, *, right: float) -> None:
     start, end = fit.at(arrow.start), fit.at(arrow.end)
     canvas.setStrokeColor(CUT)
     canvas.setFillColor(CUT)
     if arrow.turn is not None:
         radius = max(6.0, abs(end[0] - start[0]))
         canvas.setLineWidth(1.2)
-        right = 1 if arrow.turn == "clockwise" else -1
-        canvas.arc(start[0] - radius, start[1] - radius, start[0] + radius, start[1] + radius, 45 if right > 0 else -45, 180)
-        tip = (start[0] + right * radius * 0.7071, start[1] + radius * 0.7071)
-        _head(canvas, tip, (right * 0.7071, -0.7071), 4)
+        side = 1 if arrow.turn == "clockwise" else -1
+        canvas.arc(start[0] - radius, start[1] - radius, start[0] + radius, start[1] + radius, 45 if side > 0 else -45, 180)
+        tip = (start[0] + side * radius * 0.7071, start[1] + radius * 0.7071)
+        _head(canvas, tip, (side * 0.7071, -0.7071), 4)
         return
     size = math.dist(start, end) or 1.0
     along = ((end[0] - start[0]) / size, (end[1] - start[1]) / size)
@@ -146,7 +146,12 @@ def _arrow(canvas: Canvas, arrow: Arrow, fit: _Fit, system: System) -> None:
     if arrow.label is not None:
         text, base = _said(arrow.label, system), (start[1] + end[1]) / 2 - 3
         wide = width_of(text, "strong", 9)
-        left = start[0] - 9 - wide if arrow.beside and along[0] > 0 else start[0] + 9
+        if arrow.beside:
+            left = start[0] - 9 - wide if along[0] > 0 else start[0] + 9
+        elif abs(along[1]) > abs(along[0]):
+            left = start[0] + 9
+        else:
+            left, base = min((start[0] + end[0] - wide) / 2, right - wide), base - 12
         canvas.setFillColor(white)
         canvas.rect(left - 2, base - 2.5, wide + 4, 11, stroke=0, fill=1)
         canvas.setFillColor(CUT)
