@@ -89,3 +89,15 @@ def test_a_measured_bit_makes_the_jigs_of_its_old_width_outdated(client):
     assert not jig["can"]
     assert "12.62" in jig["says"]["metric"]
     assert next(f["value"] for f in old["figures"] if f["key"] == "guide.setback") == pytest.approx(75 - 6.31)
+
+
+def test_a_repeat_is_suggested_as_a_change_that_the_plan_takes(client):
+    asked = {"piece": PIECE, "cut": cut()}
+    found = client.post("/api/plan/repeats", json={**asked, "count": 2}).json()
+    assert found["count"] == 2
+    change = {"count": 2, "spacing": {"typed": found["spacing"]["typed"], "unit": found["spacing"]["unit"]}}
+    assert len(client.post("/api/plan", json={"piece": PIECE, "cut": cut(**change)}).json()["stations"]) == 2
+    more = client.post("/api/plan/repeats", json=asked).json()["more"]
+    assert len(more) == 1
+    refused = client.post("/api/plan/repeats", json={"piece": PIECE, "cut": POCKET})
+    assert (refused.status_code, refused.json()["error"]["field"]) == (422, "cut.count")

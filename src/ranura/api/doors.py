@@ -255,6 +255,12 @@ class PlanRequest(Door):
     cut_id: IdText | None = None
 
 
+class RepeatIn(PlanRequest):
+    """A cut that is to be repeated `count` times; None asks for one given place more."""
+
+    count: Annotated[int, Field(ge=1, le=MOST_STATIONS)] | None = None
+
+
 class JobIn(Door):
     """A new job."""
 

@@ -9,10 +9,14 @@ from fastapi import APIRouter, Depends, Request, Response
 from pydantic import TypeAdapter
 
 from ranura.api.choosing import ToolsView, tools_view
-from ranura.api.doors import PlanRequest
+from ranura.api.doors import PlanRequest, RepeatIn
 from ranura.api.keeping import TheShop, TheStore
 from ranura.api.mounting import Before, Mounts
 from ranura.api.problems import ERRORS
+from ranura.core.cuts.dado import Dado
+from ranura.core.cuts.edge import EdgeCut
+from ranura.core.cuts.repeating import Repeats, repeated, with_another_place
+from ranura.core.errors import CutError
 from ranura.core.plan import CutPlan, judge_of, plan_cut
 from ranura.core.shop import Shop
 from ranura.formats.slip_pdf import Sheet, slip_pdf
@@ -50,6 +54,18 @@ def tools(asked: PlanRequest, shop: TheShop, mounts: TheMounts) -> ToolsView:
     before = _before(asked, shop, mounts)
     judge = judge_of(asked.cut.cut(), asked.piece.piece(shop), shop, before=before.done)
     return tools_view(judge, before.mounted)
+
+
+@router.post("/plan/repeats")
+def repeats(asked: RepeatIn, shop: TheShop) -> Repeats:
+    """How a cut is best repeated; writes nothing."""
+    cut, piece = asked.cut.cut(), asked.piece.piece(shop)
+    if isinstance(cut, EdgeCut) or (asked.count is None and not isinstance(cut, Dado)):
+        raise CutError("no-repeat", field="cut.count")
+    if asked.count is not None:
+        return repeated(cut, piece, asked.count, shop.rules)
+    assert isinstance(cut, Dado), "only a channel is cut at given places"
+    return with_another_place(cut, piece, shop.rules)
 
 
 @router.get("/cuts/{cut_id}/plan")

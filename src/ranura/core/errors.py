@@ -75,6 +75,7 @@ class CutError(CraftError):
         "angle-of-channel": "A channel across the board may be turned by up to {most:n}°; one along it runs straight",
         "too-many-stations": "At most {most} stations are planned at once",
         "spacing-missing": "Say how far apart they are",
+        "no-repeat": "An edge, a lap or a flattened face is made once",
         "stations-meet": "At {first:len} and at {second:len} they leave no wood between them; each is {width:len} wide",
         "stops-meet": "Between its stops {left:len} are left, less than the channel is wide",
         "pair-needs-two": "A mirrored pair needs two boards; say so on the board",

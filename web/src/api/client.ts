@@ -26,6 +26,8 @@ export type Grip = Schemas["Grip"];
 export type ClampAt = Schemas["ClampIn"];
 export type MateIn = Schemas["MateIn"];
 export type Correction = Schemas["Correction"];
+export type Repeats = Schemas["Repeats"];
+export type PlanRequest = Schemas["PlanRequest"];
 export type Remedy = Schemas["Remedy"];
 export type PieceIn = Schemas["PieceIn"];
 export type LengthIn = Schemas["LengthIn"];
@@ -167,6 +169,8 @@ export const api = {
     outcome<CutPlan>(client.POST("/api/plan", { body: { piece, cut, cut_id } })),
   tools: (piece: PieceIn, cut: CutIn, cut_id: string) =>
     outcome<ToolsView>(client.POST("/api/plan/tools", { body: { piece, cut, cut_id } })),
+  repeats: (asked: Schemas["RepeatIn"]) =>
+    outcome<Repeats>(client.POST("/api/plan/repeats", { body: asked })),
   testCut: (asked: Schemas["MeasuredIn"]) =>
     outcome<Correction>(client.POST("/api/test-cut", { body: asked })),
   correct: (asked: Schemas["CorrectionIn"]) =>
@@ -287,3 +291,4 @@ export const pieceIn = (piece: PieceItem["piece"]) => typedAgain(piece) as Piece
 
 /** A kept cut as a request takes it. */
 export const cutIn = (cut: CutItem["cut"]) => typedAgain(cut) as CutIn;
+export const repeatsIn = (repeats: Repeats) => typedAgain(repeats) as CutChange;

@@ -2,11 +2,13 @@ import { useState } from "react";
 import type { CutPlan, DadoIn, LengthIn, Unit } from "../api/client";
 import { Choice } from "../ui/Choice";
 import { HELD } from "./held";
+import type { Repeating } from "./repeating";
 
 interface Props {
   draft: DadoIn;
   plan: CutPlan | null;
   unit: Unit;
+  repeating: Repeating;
   onEdit: (change: Partial<DadoIn>) => void;
 }
 
@@ -18,7 +20,7 @@ const endsOf = (draft: DadoIn): Ends => {
 };
 
 /** How a channel lies, ends and repeats, what it is for, how it is guided and held. */
-export function ChannelOptions({ draft, plan, unit, onEdit }: Props) {
+export function ChannelOptions({ draft, plan, unit, repeating, onEdit }: Props) {
   const [more, setMore] = useState(false);
   const along = draft.goes === "along";
   const usual: LengthIn = { typed: unit === "mm" ? "10" : "3/8", unit };
@@ -27,21 +29,6 @@ export function ChannelOptions({ draft, plan, unit, onEdit }: Props) {
       stop_first: ends === "first" || ends === "both" ? (draft.stop_first ?? draft.stop_last ?? usual) : null,
       stop_last: ends === "last" || ends === "both" ? (draft.stop_last ?? draft.stop_first ?? usual) : null,
     });
-  const repeat = (count: number) =>
-    onEdit({
-      more: [],
-      count,
-      spacing: count > 1 ? (draft.spacing ?? { typed: unit === "mm" ? "100" : "4", unit }) : null,
-    });
-  /** One place more, as far from the last as that is from the one before. */
-  const anotherPlace = () => {
-    const more = draft.more ?? [];
-    const known = [draft.position, ...more].map((each) => Number.parseFloat(each.typed) || 0);
-    const last = known.at(-1) ?? 0;
-    const step = known.length > 1 ? last - (known.at(-2) ?? 0) : Math.max(100, last);
-    const unitOf = draft.position.unit;
-    onEdit({ count: 1, spacing: null, more: [...more, { typed: String(last + step), unit: unitOf }] });
-  };
   const fitted = (value: string) => {
     const width = plan?.asked.find((each) => each.field === "width")?.length ?? draft.width;
     if (value === "part")
@@ -110,10 +97,17 @@ export function ChannelOptions({ draft, plan, unit, onEdit }: Props) {
             (count) => [String(count), `${count} times`] as const,
           ),
         ]}
-        onPick={(value) => (value === "places" ? anotherPlace() : repeat(Number(value)))}
+        disabled={repeating.busy}
+        onPick={(value) => repeating.ask(value === "places" ? null : Number(value))}
       />
       {(draft.more ?? []).length > 0 ? (
-        <button type="button" className="quiet px-1" onClick={anotherPlace} data-testid="another-place">
+        <button
+          type="button"
+          className="quiet px-1"
+          disabled={repeating.busy}
+          onClick={() => repeating.ask(null)}
+          data-testid="another-place"
+        >
           one more
         </button>
       ) : null}

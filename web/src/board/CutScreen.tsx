@@ -30,6 +30,7 @@ import { editors } from "./editors";
 import { Legend } from "./Legend";
 import { PocketOptions } from "./PocketOptions";
 import { PocketSentence } from "./PocketSentence";
+import { useRepeating } from "./repeating";
 import { Sentence } from "./Sentence";
 import { toggled } from "./shapes";
 
@@ -191,6 +192,7 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
   );
   const onClamps = useStable((clamps: ClampAt[]) => onEdit({ clamps }));
   const bit = useBitDrag(draft, plan, onEdit);
+  const repeating = useRepeating(asked, onEdit);
   const sentence = { plan, problem, unit, pieceName: piece.name };
   return (
     <div className="grid min-h-0 min-w-0 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_384px]">
@@ -198,7 +200,7 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
         {draft.kind === "pocket" ? (
           <>
             <PocketSentence draft={draft} {...sentence} onEdit={onEdit} />
-            <PocketOptions draft={draft} unit={unit} problem={problem} onEdit={onEdit} />
+            <PocketOptions {...{ draft, unit, problem, repeating, onEdit }} />
           </>
         ) : draft.kind === "edge" ? (
           <>
@@ -208,7 +210,7 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
         ) : (
           <>
             <Sentence draft={draft} {...sentence} word={shop.rules.dado_word ?? "dado"} onEdit={onEdit} />
-            <ChannelOptions draft={draft} plan={plan} unit={unit} onEdit={onEdit} />
+            <ChannelOptions {...{ draft, plan, unit, repeating, onEdit }} />
           </>
         )}
         {state.down ? (

@@ -1,14 +1,16 @@
 import { useState } from "react";
-import type { LengthIn, PocketIn, Problem, Unit } from "../api/client";
+import type { PocketIn, Problem, Unit } from "../api/client";
 import { Choice } from "../ui/Choice";
 import { LengthField } from "../ui/LengthField";
 import { HELD } from "./held";
 import { FORMS } from "./pockets";
+import type { Repeating } from "./repeating";
 
 interface Props {
   draft: PocketIn;
   unit: Unit;
   problem: Problem | null;
+  repeating: Repeating;
   onEdit: (change: Partial<PocketIn>) => void;
 }
 
@@ -23,7 +25,7 @@ const OPEN: readonly (readonly [string, string])[] = [
 ];
 
 /** How a pocket lies, ends, repeats, is guided and held. */
-export function PocketOptions({ draft, unit, problem, onEdit }: Props) {
+export function PocketOptions({ draft, unit, problem, repeating, onEdit }: Props) {
   const [more, setMore] = useState(false);
   const form = FORMS[draft.form];
   const maybe = (name: "radius" | "template", label: string, placeholder: string) => (
@@ -42,10 +44,6 @@ export function PocketOptions({ draft, unit, problem, onEdit }: Props) {
       />
     </span>
   );
-  const spacing = (): LengthIn => {
-    const wide = Number.parseFloat(draft.length?.typed ?? "") || 50;
-    return draft.spacing ?? { typed: String(Math.round(wide * 1.5)), unit: draft.length?.unit ?? unit };
-  };
   return (
     <div className="mt-1.5 flex flex-wrap items-center gap-1.5" data-testid="pocket-options">
       {form.round || !form.placed ? null : (
@@ -111,9 +109,8 @@ export function PocketOptions({ draft, unit, problem, onEdit }: Props) {
             ["1", "Once"],
             ...[2, 3, 4, 5, 6, 8, 10, 12].map((count) => [String(count), `${count} times`] as const),
           ]}
-          onPick={(value) =>
-            onEdit({ count: Number(value), spacing: Number(value) > 1 ? spacing() : null, clamps: [] })
-          }
+          disabled={repeating.busy}
+          onPick={(value) => repeating.ask(Number(value))}
         />
       ) : null}
       {more ? (
