@@ -57,6 +57,17 @@ def test_a_stopped_mirrored_pair_is_planned_from_a_plain_dado(at):
     expect(page.get_by_test_id("end")).to_have_text("right end")
 
 
+def test_an_open_end_is_dragged_into_the_board_and_out_again(at):
+    page = at("shelf-dado-212")
+    pull(page, "stop_last", 0, up=-40)
+    expect(page.get_by_test_id("option-ends")).to_have_value("last")
+    expect(section(page, "tool")).to_contain_text("plunge base")
+    saved(page)
+    pull(page, "stop_last", 0, up=120)
+    expect(page.get_by_test_id("option-ends")).to_have_value("through")
+    saved(page)
+
+
 def test_repeats_are_listed_as_stations_and_their_spacing_is_dragged(at):
     page = at("shelf-dado-64")
     choose(page, "repeats", "4")

@@ -124,7 +124,8 @@ class Handle:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Grip:
     """What can be taken and dragged: the dimension it changes, where it is taken, how much the dimension grows for a mm along x
-    and y, its value now, and values that it snaps to; all mm. `other` is a second dimension that the same pull changes."""
+    and y, its value now, and values that it snaps to; all mm. `other` is a second dimension that the same pull changes. `opens`:
+    pulled down to nothing it is no dimension any more, since the cut runs out there."""
 
     field: AskedField
     points: tuple[Point, ...]
@@ -132,6 +133,7 @@ class Grip:
     value: float
     snaps: tuple[float, ...] = ()
     other: Grip | None = None
+    opens: bool = False
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

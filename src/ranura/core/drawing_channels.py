@@ -7,6 +7,7 @@ import math
 
 from ranura.core.cuts.dado import Channel, Dado, Station, corners
 from ranura.core.cuts.placed import Held
+from ranura.core.cuts.straight import UNDERCUT
 from ranura.core.drawing import (
     Arrow,
     AskedField,
@@ -317,25 +318,32 @@ def _grips(channel: Channel, cut: Dado, bit: Bit) -> tuple[Grip, ...]:
             found.append(Grip(field="spacing", points=points, way=way, value=cut.spacing.mm, snaps=(even,)))
         elif index == 0:
             found.append(Grip(field="position", points=points, way=away, value=cut.position.mm, snaps=(middle,)))
-    low_field, high_field = (cut.stop_last, cut.stop_first) if channel.goes == "along" else (cut.stop_first, cut.stop_last)
-    for inside, stop, v, sense in (
-        (channel.stopped[0], low_field, channel.low, 1.0),
-        (channel.stopped[1], high_field, channel.high, -1.0),
-    ):
-        if not inside or channel.angle:
-            continue
-        mirror = stop is None  # of a pair, cut together: both ends are the one that was typed
-        typed = stop or cut.stop_first or cut.stop_last
-        if typed is None:
-            continue
-        field: AskedField = "stop_first" if typed is cut.stop_first else "stop_last"
-        left, right = channel.stations[0].left, channel.stations[0].right
-        tip = box(left - 4, v - 9, right + 4, v + 9)
-        other = cut.stop_last if field == "stop_first" else cut.stop_first
+    return (*found, *_end_grips(channel, cut))
+
+
+def _end_grips(channel: Channel, cut: Dado) -> list[Grip]:
+    """Both ends: a stopped one is dragged along the channel and out of the board, one that runs out is dragged into it. Of a pair
+    that is cut together both ends are the one that was typed."""
+    if channel.angle or channel.shape in UNDERCUT:
+        return []
+    names: tuple[AskedField, AskedField] = ("stop_first", "stop_last")
+    low_name, high_name = names[::-1] if channel.goes == "along" else names
+    typed = {"stop_first": cut.stop_first, "stop_last": cut.stop_last}
+    found: list[Grip] = []
+    station = channel.stations[0]
+    for name, inside, v, sense in (
+        (low_name, channel.stopped[0], channel.low, 1.0), (high_name, channel.stopped[1], channel.high, -1.0),
+    ):  # fmt: skip
+        if channel.mirrored and (not inside or typed[name] is None):
+            name = "stop_first" if cut.stop_first is not None else "stop_last"
+            if not inside:
+                continue
+        now, other = typed[name], typed["stop_last" if name == "stop_first" else "stop_first"]
+        tip = box(station.left - 4, v - 9, station.right + 4, v + 9)
         found.append(
             Grip(
-                field=field, points=placed(channel, tip), way=turn((0.0, sense)), value=typed.mm,
-                snaps=() if other is None or mirror else (other.mm,),
+                field=name, points=placed(channel, tip), way=channel.frame.turn((0.0, sense)),
+                value=0.0 if now is None else now.mm, snaps=() if other is None else (other.mm,), opens=True,
             )
         )  # fmt: skip
-    return tuple(found)
+    return found

@@ -187,7 +187,12 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
   const asked = useStable(() => ({ piece: pieceIn(piece), cut: draft, cut_id: cutId }));
   const onGrip = useStable((typed: Partial<Record<AskedField, string>>) =>
     onEdit(
-      Object.fromEntries(Object.entries(typed).map(([field, text]) => [field, { typed: text, unit: "mm" }])),
+      Object.fromEntries(
+        Object.entries(typed).map(([field, text]) => [
+          field,
+          text === "" ? null : { typed: text, unit: "mm" },
+        ]),
+      ),
     ),
   );
   const onClamps = useStable((clamps: ClampAt[]) => onEdit({ clamps }));

@@ -1,7 +1,7 @@
 /** What can be taken in the plan view: dimensions that are dragged, and clamps that are moved along the board's sides. */
 import { useRef } from "react";
 import type { AskedField, ClampAt, Grip, View } from "../api/client";
-import { changes, moving, nearestSide } from "./gripping";
+import { changes, moving, nearestSide, typedBy } from "./gripping";
 import { outlinePath, type Scale } from "./scale";
 
 interface GripsProps {
@@ -59,8 +59,8 @@ export function Grips({ view, scale, onGrip }: GripsProps) {
           const moved = step && moving(grip, step);
           if (!moved) return;
           event.preventDefault();
-          const value = moved.grip.value + moved.sense * 0.5;
-          if (value > 0) onGrip({ [moved.grip.field]: String(Math.round(value * 100) / 100) });
+          const text = typedBy(moved.grip, moved.grip.value + moved.sense * 0.5);
+          if (text !== null) onGrip({ [moved.grip.field]: text });
         }}
       />
     );

@@ -9,6 +9,7 @@ const grip = (change: Partial<Grip>): Grip => ({
   value: 212,
   snaps: [],
   other: null,
+  opens: false,
   ...change,
 });
 
@@ -25,6 +26,9 @@ describe("what a pull at a grip types", () => {
   });
   it("never types nothing or less", () => {
     expect(pulled(grip({ value: 2 }), [-5, 0], 1)).toBeNull();
+  });
+  it("leaves an end that is pulled out of the board without a text", () => {
+    expect(pulled(grip({ value: 2, opens: true }), [-5, 0], 1)).toBe("");
   });
 });
 

@@ -5,13 +5,20 @@ import type { AskedField, ClampAt, Grip } from "../api/client";
 const SNAP = 6;
 const PAD = 15;
 
-/** The text a dimension gets by pulling its grip so many mm to the right and up; null where nothing would be left of it. */
+/** The text a dimension gets by pulling its grip so many mm to the right and up; null where nothing would be left of it, and no
+    text where the cut then runs out. */
 export function pulled(grip: Grip, mm: readonly [number, number], px: number): string | null {
   const [wx, wy] = grip.way;
   const value = grip.value + mm[0] * (wx ?? 0) + mm[1] * (wy ?? 0);
   const near = grip.snaps.find((each) => Math.abs(each - value) * px < SNAP);
   const snapped = near === undefined ? Math.round(value * 2) / 2 : Math.round(near * 100) / 100;
-  return snapped > 0 ? String(snapped) : null;
+  return typedBy(grip, snapped);
+}
+
+/** What a value is typed as at a grip. */
+export function typedBy(grip: Grip, value: number): string | null {
+  if (value > 0) return String(Math.round(value * 100) / 100);
+  return grip.opens ? "" : null;
 }
 
 /** What a pull types of every dimension it changes. */
