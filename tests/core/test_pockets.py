@@ -35,7 +35,7 @@ from ranura.store.demo import (
 
 RULES = SHOP.rules
 PAIR = {"bit_id": "straight-12.7", "router_id": "plunge-two"}
-LENGTHS = ("length", "across", "depth", "from_left", "from_near", "radius", "template", "spacing")
+LENGTHS = ("length", "across", "depth", "from_left", "from_near", "radius", "template", "spacing", "leaves")
 
 
 def mm(value):
@@ -449,3 +449,43 @@ def test_a_bearing_finds_its_template_in_the_pass_that_is_really_made_first(dept
     assert figure(made, "area.thickness") >= bit.cutting_length - first + 2 - 1e-6
     steps = sorted({each.to_depth for each in made.passes})
     assert max(b - a for a, b in zip([0.0, *steps], steps, strict=False)) <= first + 1e-6, "none is deeper than the first"
+
+
+@pytest.mark.parametrize(
+    ("changes", "depth", "tongue", "why"),
+    [
+        ({"depth": 10}, 10, 14, "a half-lap as deep as typed"),
+        ({"leaves": 12}, 12, 12, "half the thickness"),
+        ({"leaves": 9, "both_faces": True}, 7.5, 9, "a tongue of 9 in the middle of 24"),
+        ({"depth": 8, "both_faces": True}, 8, 8, "two cheeks of 8"),
+    ],
+)
+def test_a_lap_is_as_deep_as_typed_or_leaves_what_is_typed(changes, depth, tongue, why):
+    """Oracle: what shapely leaves of the end's section when both faces are cut as deep as the passes go."""
+    made = plan(pocket("lap", length=60, across=None, **{"depth": 5, **changes}))
+    assert made.passes[-1].to_depth == pytest.approx(depth), why
+    section = made.drawing[1]
+    end = unary_union([Polygon(each.points).buffer(0) for each in section.outlines if each.role == "work"])
+    cut_away = unary_union([Polygon(each.points) for each in section.outlines if each.role in ("pass", "waste")])
+    left = end.difference(cut_away).intersection(Polygon([(20, -1), (30, -1), (30, 40), (20, 40)]))
+    assert left.area / 10 == pytest.approx(tongue)
+    assert figure(made, "lap.tongue") == pytest.approx(tongue)
+    both = bool(changes.get("both_faces"))
+    direction = next(each for each in made.slip if each.key == "direction")
+    assert any("turn the board over" in line.metric for line in direction.lines) == both
+    assert ("cheeks-count-twice" in codes(made)) == both
+    assert made.sentence.metric.startswith("A tenon" if both else "A half-lap")
+
+
+@pytest.mark.parametrize(
+    ("changes", "code", "field"),
+    [
+        ({"depth": 12, "both_faces": True}, "cheeks-meet", "cut.depth"),
+        ({"leaves": 24}, "nothing-to-cut", "cut.leaves"),
+        ({"leaves": 30, "both_faces": True}, "nothing-to-cut", "cut.leaves"),
+    ],
+)
+def test_a_lap_that_leaves_nothing_or_all_is_refused_where_it_was_typed(changes, code, field):
+    with pytest.raises(CutError) as caught:
+        plan(pocket("lap", length=60, across=None, **{"depth": 5, **changes}))
+    assert (caught.value.code, caught.value.field) == (code, field)

@@ -224,6 +224,26 @@ def test_a_half_lap_and_a_t_slot_are_added_in_words(at):
     saved(page)
 
 
+def test_a_half_lap_becomes_a_tenon_that_leaves_its_tongue(at):
+    page = at("lid-edges")
+    page.get_by_test_id("new-cut").click()
+    page.get_by_test_id("cut-what").select_option("lap")
+    for name, value in (("length", "40"), ("depth", "5")):
+        page.locator(f'[data-field="cut-{name}"]').fill(value)
+    page.get_by_test_id("save-cut").click()
+    expect(page.get_by_test_id("sentence")).to_contain_text("A half-lap")
+    choose(page, "faces", "both")
+    choose(page, "depth-by", "left")
+    field(page, "leaves").fill("6")
+    expect(page.get_by_test_id("sentence")).to_contain_text("A tenon")
+    expect(section(page, "depths")).to_contain_text("leaves a tongue of 6 mm")
+    expect(section(page, "direction")).to_contain_text("then turn the board over")
+    expect(page.locator('svg[data-view="section"] [data-role="waste"]')).to_have_count(1)
+    saved(page)
+    field(page, "leaves").fill("40")
+    expect(page.get_by_role("alert")).to_contain_text("can only be left of more")
+
+
 def test_a_disc_that_would_fly_off_is_a_stop_until_it_is_held(at):
     page = at("cheek-discs")
     choose(page, "the-piece", "")

@@ -173,6 +173,8 @@ class PocketIn(Door):
     backed: bool = False
     loose: Loose | None = None
     leaf: bool = False
+    leaves: LengthIn | None = None
+    both_faces: bool = False
     contour: ContourIn | None = None
     sweep: Annotated[float, Field(ge=1, le=360, allow_inf_nan=False)] = 360.0
     template: LengthIn | None = None
@@ -188,7 +190,7 @@ class PocketIn(Door):
     def cut(self) -> Pocket:
         """The core's cut. Raises LengthError with the field."""
         # A place may be 0, at an open side; a form that needs a size or a place says so itself.
-        places, optional = ("length", "from_left", "from_near"), ("across", "radius", "template", "spacing")
+        places, optional = ("length", "from_left", "from_near"), ("across", "radius", "template", "spacing", "leaves")
         given: dict[str, Any] = {"depth": self.depth.length("cut.depth")}
         for name in places:
             typed: LengthIn | None = getattr(self, name)

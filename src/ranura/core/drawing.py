@@ -47,6 +47,7 @@ AskedField = Literal[
     "from_left",
     "from_near",
     "radius",
+    "leaves",
 ]
 """The dimensions of a cut that are typed."""
 Point = tuple[float, float]

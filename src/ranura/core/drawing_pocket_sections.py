@@ -23,6 +23,8 @@ def pocket_section(setting: PocketSetting, cut: Pocket) -> View:
     spans = _spans(asked, setting)
     outlines = [Outline(role="work", points=_cut_board(left, right, top, floor, spans))]
     outlines += _bands(stepping, spans, top)
+    if asked.both_faces:
+        outlines.append(Outline(role="waste", points=box(x0, 0, x1, setting.depth)))
     if stepping is None:
         outlines += [Outline(role="hazard", points=box(a, floor, b, top)) for a, b in spans]
     above = max(8.0, top * 0.6)
@@ -58,11 +60,28 @@ def pocket_section(setting: PocketSetting, cut: Pocket) -> View:
         dimensions.append(typed_dimension(along, (x0, 0), (x1, 0), typed or cut.length, vertical=False, offset=-6))
     if not asked.through:
         at = min(x1 + side * 0.25, right - 1)
-        dimensions.append(typed_dimension("depth", (at, floor), (at, top), cut.depth, vertical=True))
+        depth = typed_dimension("depth", (at, floor), (at, top), cut.depth, vertical=True)
+        if asked.form == "lap":
+            depth, *more = _lap_dimensions(asked, cut, depth, (x0 + x1) / 2)
+            dimensions += more
+        dimensions.append(depth)
     return View(
         name="section", frame=(left - 1, -10.0, right + 1, top + above), caption=write("section along the pocket, at the bit"),
         outlines=tuple(outlines), arrows=(), dimensions=tuple(dimensions),
     )  # fmt: skip
+
+
+def _lap_dimensions(asked: Pocketing, cut: Pocket, depth: Dimension, middle: float) -> list[Dimension]:
+    """The depth of a lap and what it leaves; the one that was typed is typed in the drawing too."""
+    low = asked.depth if asked.both_faces else 0.0
+    start, end = (middle, low), (middle, low + asked.tongue)
+    if cut.leaves is None:
+        left = Dimension(start=start, end=end, offset=0, name="leaves", text=write("{t:short}", t=asked.tongue), vertical=True)
+        return [depth, left]
+    shown = Dimension(
+        start=depth.start, end=depth.end, offset=0, name="depth", text=write("{d:short}", d=asked.depth), vertical=True
+    )
+    return [shown, typed_dimension("leaves", start, end, cut.leaves, vertical=True)]
 
 
 def _spans(asked: Pocketing, setting: PocketSetting) -> list[tuple[float, float]]:

@@ -90,6 +90,8 @@ class CutError(CraftError):
         "length-missing": "Say how long it is",
         "across-missing": "Say how wide it is",
         "outline-missing": "Give it an outline: points, or a drawn form",
+        "cheeks-meet": "Two cheeks {depth:len} deep leave nothing of {thickness:len}",
+        "nothing-to-cut": "The board is {thickness:len} thick: {leaves:len} can only be left of more",
         "lap-too-long": "A lap of {lap:len} leaves nothing of a board of {length:len}",
         "sweep-range": "An arc is from 1° to the whole circle, 360°",
         "ring-too-wide": "A groove of {groove:len} leaves nothing inside a ring of {diameter:len}",

@@ -48,7 +48,7 @@ class Asked:
 _ASKED: dict[str, tuple[AskedField, ...]] = {
     "dado": ("width", "depth", "position", "stop_first", "stop_last", "spacing"),
     "edge": ("size", "depth", "width"),
-    "pocket": ("length", "across", "depth", "from_left", "from_near", "radius", "spacing"),
+    "pocket": ("length", "across", "depth", "from_left", "from_near", "radius", "spacing", "leaves"),
 }
 
 
@@ -218,7 +218,8 @@ def title_of(cut: Cut, rules: HouseRules) -> Text:
             return write("{shape} {s}", shape=shape_name(cut.shape), s=as_typed(cut.size))
         return write("{shape} {s} × {d}", shape=shape_name(cut.shape), s=as_typed(cut.size), d=as_typed(cut.depth))
     if isinstance(cut, Pocket):
-        return write("{form} {size}", form=FORM_NAMES[cut.form], size=_pocket_size(cut))
+        tenon = cut.form == "lap" and cut.both_faces
+        return write("{form} {size}", form="tenon" if tenon else FORM_NAMES[cut.form], size=_pocket_size(cut))
     return write("{word} {w} × {d}", word=channel_word(cut, rules), w=width_as_typed(cut), d=as_typed(cut.depth))
 
 
@@ -294,9 +295,12 @@ def _pocket_size(cut: Pocket) -> str:
 
 def _pocket_sentence(cut: Pocket, piece: Piece) -> Text:
     if cut.form == "lap":
+        depth = f"{as_typed(cut.depth)} deep" + (" on both faces" if cut.both_faces else "")
+        if cut.leaves is not None:
+            depth = f"{as_typed(cut.leaves)} thick" if cut.both_faces else f"leaving {as_typed(cut.leaves)}"
         return write(
-            "A half-lap {l} long, {d} deep, at the {end} end of {piece}", l=as_typed(cut.length), d=as_typed(cut.depth),
-            end=cut.end, piece=piece.name,
+            "A {what} {l} long, {d}, at the {end} end of {piece}", what="tenon" if cut.both_faces else "half-lap",
+            l=as_typed(cut.length), d=depth, end=cut.end, piece=piece.name,
         )  # fmt: skip
     if cut.form == "flatten":
         return write("The face of {piece} flattened by {d}", piece=piece.name, d=as_typed(cut.depth))

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from dataclasses import replace
 
 from ranura.core.cautions import Caution
-from ranura.core.cuts.pocket import Pocket, PocketGuide
+from ranura.core.cuts.pocket import Pocket, PocketGuide, Pocketing
 from ranura.core.guiding.areas import AreaGuide, sense_of
 from ranura.core.lengths import as_typed
 from ranura.core.pocket_setting import PocketSetting
@@ -45,8 +46,11 @@ def pocket_sections(
     by_key = {figure.key: figure for figure in figures}
     made = [tool_section(setting, by_key), speed_section(setting, by_key)]
     if setting.stepping is not None:
-        depth = show(setting.depth, "mm") if cut.through else plain(as_typed(cut.depth))
+        worked = cut.through or cut.leaves is not None
+        depth = show(setting.depth, "mm") if worked else plain(as_typed(cut.depth))
         section = depths_section(setting.stepping, depth)
+        if setting.pocket.form == "lap":
+            section = _with_tongue(section, setting.pocket)
         made.append(_with_leaf(section) if cut.leaf else section)
     if setting.guide is not None:
         made += [_guide(setting, setting.guide, by_key), _direction(setting, setting.guide)]
@@ -54,6 +58,13 @@ def pocket_sections(
         made.append(_feed(setting, by_key))
     made.append(_hold(setting, by_key, cautions))
     return tuple(made)
+
+
+def _with_tongue(section: Section, asked: Pocketing) -> Section:
+    """What a lap leaves of the end."""
+    says = "each face; leaves a tongue of {t:len}" if asked.both_faces else "leaves {t:len}"
+    line = write(says, t=asked.tongue)
+    return replace(section, lines=(line, *section.lines), figures=(*section.figures, "lap.tongue"))
 
 
 def _with_leaf(section: Section) -> Section:
@@ -129,6 +140,8 @@ def _direction(setting: PocketSetting, guide: AreaGuide) -> Section:
         first = "left" if x0 < asked.centre[0] else "right"
         lines.append(write("{n} lanes across, from the {first} on, all in this sense", n=len(setting.ways), first=first))
         lines.append(write("lift off to come back; never cut on the way back"))
+        if asked.both_faces:
+            lines.append(write("then turn the board over: the same again"))
         return Section(
             key="direction", title="Direction",
             leads=(Lead(shown=plain(heading_words((x1 - x0, y1 - y0))), caption=write(""), figure="direction.heading"),),
@@ -164,8 +177,9 @@ def _feed(setting: PocketSetting, figures: Mapping[str, Figure]) -> Section:
         key="feed", title="Feed", leads=(lead(figures["feed.pace"], "for 300 mm"),),
         lines=(
             write(
-                "{n} {passes}, {t:n0} s in the wood · {p:n0} of {available:n0} W", n=len(stepping.passes),
+                "{n} {passes}, {t:n0} s in the wood{faces} · {p:n0} of {available:n0} W", n=len(stepping.passes),
                 passes="pass" if len(stepping.passes) == 1 else "passes",
+                faces=" on each face" if setting.pocket.both_faces else "",
                 t=figures["feed.time"].value, p=hard.power_w, available=hard.available_w or 0.0,
             ),
         ),

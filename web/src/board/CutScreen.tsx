@@ -152,6 +152,7 @@ const POCKET_FIELDS = [
   "radius",
   "template",
   "spacing",
+  "leaves",
 ].map((name) => `cut.${name}`);
 /** Where each kind of cut shows a problem at the field itself. */
 const FIELDS: Record<NonNullable<CutIn["kind"]>, readonly string[]> = {

@@ -68,6 +68,28 @@ export function PocketOptions({ draft, unit, problem, repeating, onEdit }: Props
           onPick={(value) => onEdit({ through: value === "through" })}
         />
       ) : null}
+      {draft.form === "lap" ? (
+        <>
+          <Choice
+            label="Faces"
+            value={draft.both_faces ? "both" : "one"}
+            options={[
+              ["one", "One face: a half-lap"],
+              ["both", "Both faces: a tenon"],
+            ]}
+            onPick={(value) => onEdit({ both_faces: value === "both" })}
+          />
+          <Choice
+            label="Depth by"
+            value={draft.leaves ? "left" : "typed"}
+            options={[
+              ["typed", "Depth as typed"],
+              ["left", "By what is left"],
+            ]}
+            onPick={(value) => onEdit({ leaves: value === "left" ? draft.depth : null })}
+          />
+        </>
+      ) : null}
       {draft.form === "recess" ? (
         <>
           <Choice

@@ -43,11 +43,22 @@ export function PocketSentence({ draft, plan, problem, unit, pieceName, onEdit }
       >
         {draft.form === "lap" ? (
           <>
-            <span>A half-lap</span>
+            <span>{draft.both_faces ? "A tenon" : "A half-lap"}</span>
             {field("length", form.length)}
             <span>long,</span>
-            {field("depth", "Depth")}
-            <span>deep, at the</span>
+            {draft.leaves ? (
+              <>
+                {draft.both_faces ? null : <span>leaving</span>}
+                <Comma on={!draft.both_faces}>{field("leaves", "Thickness that is left")}</Comma>
+                {draft.both_faces ? <span>thick,</span> : null}
+              </>
+            ) : (
+              <>
+                {field("depth", "Depth")}
+                <span>{draft.both_faces ? "deep on both faces," : "deep,"}</span>
+              </>
+            )}
+            <span>at the</span>
             <Side says={`${end} end`} id="end" onClick={otherEnd} />
             <span>
               of <b className="font-semibold">{pieceName}</b>.

@@ -312,6 +312,12 @@ WORDS: Table = {
         message="The ends stay round, with a radius of {radius:len}",
         do="Round the edges of the mate to it",
     ),
+    "cheeks-count-twice": Words(
+        place="depths",
+        level="note",
+        message="Both cheeks come from one depth: what it is off counts twice in the tongue",
+        do="Cut a short end in scrap, try it in its mortise, and correct the depth by half of what it is off",
+    ),
     "leaf-sets-depth": Words(
         place="depths",
         level="note",

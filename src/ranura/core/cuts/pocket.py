@@ -59,7 +59,9 @@ class Pocket:
     """What is asked. `length` runs along the board, or across it when `turned`; `across` the other way. Of a disc, hole or ring
     `length` is the diameter and `across` the width of the groove of a ring.
 
-    A lap is `length` long from the `end`, over the whole width; of a face nothing is asked but its depth.
+    A lap is `length` long from the `end`, over the whole width; of a face nothing is asked but its depth. `leaves` is how thick
+    a lap leaves the end and takes the place of its depth: of a half-lap what the other half takes away, with `both_faces` the
+    tongue of a tenon.
 
     `from_left` and `from_near` are from the `end` and the `edge` of the board to the pocket's nearest side; of a round one to its
     centre. `radius` is that of the corners; None takes what the bit leaves. `open_sides` run out of the board there. `through`
@@ -83,6 +85,8 @@ class Pocket:
     backed: bool = False
     loose: Loose | None = None
     leaf: bool = False
+    leaves: Length | None = None
+    both_faces: bool = False
     contour: Contour | None = None
     sweep: float = 360.0
     template: Length | None = None
@@ -118,6 +122,7 @@ class Pocketing:
     places: tuple[float, ...]
     loose: Loose | None
     leaf: bool
+    both_faces: bool
     template: float
     held: Held | None
     clamps: tuple[ClampAt, ...]
@@ -128,6 +133,11 @@ class Pocketing:
         """Along x and along y."""
         x0, y0, x1, y1 = self.box
         return (x1 - x0, y1 - y0)
+
+    @property
+    def tongue(self) -> float:
+        """How thick the cut leaves the board, both its faces counted."""
+        return self.thickness - self.depth * (2 if self.both_faces else 1)
 
     @property
     def narrow(self) -> float:
@@ -227,8 +237,9 @@ def pocketing(cut: Pocket, piece: Piece, rules: HouseRules = STANDARD) -> Pocket
 
     Raises `CutError` at the dimension that cannot be: beyond the board, deeper than it, wider than long, places that meet."""
     length, width, thickness = piece.length.mm, piece.width.mm, piece.thickness.mm
-    if not cut.through and not numbers.under(cut.depth.mm, thickness):
-        raise CutError("pocket-through", field="cut.depth", depth=cut.depth.mm, thickness=thickness)
+    depth = depth_of(cut, piece)
+    if not cut.through and not numbers.under(depth, thickness):
+        raise CutError("pocket-through", field="cut.depth", depth=depth, thickness=thickness)
     if not 1 <= cut.sweep <= 360:
         raise CutError("sweep-range", field="cut.sweep")
     by_points = cut.contour is not None and cut.contour.form == "points" and cut.form == "outline"
@@ -255,12 +266,33 @@ def pocketing(cut: Pocket, piece: Piece, rules: HouseRules = STANDARD) -> Pocket
     if radius is not None and numbers.over(radius, min(x1 - x0, y1 - y0) / 2):
         raise CutError("corners-too-round", field="cut.radius", radius=radius, side=min(x1 - x0, y1 - y0))
     return Pocketing(
-        form=cut.form, box=box, radius=radius, depth=cut.depth.mm, through=cut.through, backed=cut.backed, thickness=thickness,
+        form=cut.form, box=box, radius=radius, depth=depth, through=cut.through, backed=cut.backed, thickness=thickness,
         part=(length, width), open_sides=open_sides, groove=groove, ring=ring,
-        sweep=cut.sweep, places=places, loose=cut.loose, leaf=cut.leaf,
+        sweep=cut.sweep, places=places, loose=cut.loose, leaf=cut.leaf, both_faces=cut.form == "lap" and cut.both_faces,
         template=rules.template_thickness if cut.template is None else cut.template.mm, held=cut.held, clamps=cut.clamps,
         across_grain=True,
     )  # fmt: skip
+
+
+def depth_of(cut: Pocket, piece: Piece) -> float:
+    """How deep it goes below each face that is cut, in mm.
+
+    Rule: R14 half-lap, tenon
+    Formula: as typed; or T − what is left, half of it on each face where both are cut
+    Source: geometry
+
+    Raises `CutError` where nothing would be cut away, or both cheeks would meet."""
+    thickness = piece.thickness.mm
+    if cut.form != "lap":
+        return cut.depth.mm
+    faces = 2 if cut.both_faces else 1
+    if cut.leaves is None:
+        if faces == 2 and not numbers.under(2 * cut.depth.mm, thickness):
+            raise CutError("cheeks-meet", field="cut.depth", depth=cut.depth.mm, thickness=thickness)
+        return cut.depth.mm
+    if not numbers.under(cut.leaves.mm, thickness):
+        raise CutError("nothing-to-cut", field="cut.leaves", leaves=cut.leaves.mm, thickness=thickness)
+    return (thickness - cut.leaves.mm) / faces
 
 
 def _box(cut: Pocket, piece: Piece) -> tuple[tuple[float, float, float, float], float, Ring | None]:

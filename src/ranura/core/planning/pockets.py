@@ -302,8 +302,8 @@ def _cautions(judge: PocketJudge, chosen: Candidate, stepping: Stepping | None) 
             found.append(caution("no-sacrificial-board", extra=rules.through_extra))
         if asked.frees and asked.loose is None:
             found.append(caution("loose-piece", form=asked.form if asked.form in FREEING_FORMS else "piece"))
-    elif numbers.over(asked.depth, asked.thickness * 2 / 3):
-        found.append(caution("thin-floor", floor=asked.thickness - asked.depth))
+    elif numbers.under(asked.tongue, asked.thickness / 3):
+        found.append(caution("thin-floor", floor=asked.tongue))
     x0, y0, x1, y1 = asked.box
     last = max(asked.places)
     first = min(asked.places)
@@ -313,6 +313,8 @@ def _cautions(judge: PocketJudge, chosen: Candidate, stepping: Stepping | None) 
         found.append(caution("thin-wall", wall=wall))
     if asked.form in ("mortise", "recess") and asked.radius is None and not asked.in_lanes:
         found.append(corner_note(rules, radius=bit.diameter / 2))
+    if asked.both_faces:
+        found.append(caution("cheeks-count-twice"))
     if asked.leaf:
         found.append(caution("leaf-sets-depth"))
     if bit.profile == "down-cut":

@@ -26,12 +26,33 @@ def pocket_figures(setting: PocketSetting) -> tuple[Figure, ...]:
         found.append(_direction(setting))
     if stepping is not None:
         found += depth_figures(setting, stepping, total=setting.depth)
+        if setting.pocket.form == "lap":
+            found.append(_tongue(setting))
         if stepping.turret is not None:
             found.append(turret_figure(stepping.turret, setting.rules))
         found += _feed(setting, stepping)
     if setting.holding is not None and setting.holding.clear is not None:
         found.append(clearance_figure(setting.holding, across=setting.base.across))
     return tuple(found)
+
+
+def _tongue(setting: PocketSetting) -> Figure:
+    """What a lap leaves of the end."""
+    asked = setting.pocket
+    faces = 2 if asked.both_faces else 1
+    return Figure(
+        key="lap.tongue", label="Thickness that is left", value=asked.tongue, unit="mm", shown=show(asked.tongue, "mm"),
+        rule="R14", formula="T − 2 · depth" if faces == 2 else "T − depth",
+        worked=write(
+            "{t:fine} − 2 · {d:fine} = {l:fine}" if faces == 2 else "{t:fine} − {d:fine} = {l:fine}", t=asked.thickness,
+            d=asked.depth, l=asked.tongue,
+        ),
+        because=because(
+            "One depth for both faces keeps the tongue in the middle" if faces == 2 else
+            "Of a half-lap each part gives half the thickness"
+        ),
+        inputs=(given("T", "thickness", asked.thickness, "mm"), given("depth", "below each face", asked.depth, "mm")),
+    )  # fmt: skip
 
 
 def _guide(setting: PocketSetting, guide: AreaGuide) -> list[Figure]:
