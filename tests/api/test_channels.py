@@ -89,6 +89,10 @@ def test_a_measured_bit_makes_the_jigs_of_its_old_width_outdated(client):
     assert not jig["can"]
     assert "12.62" in jig["says"]["metric"]
     assert next(f["value"] for f in old["figures"] if f["key"] == "guide.setback") == pytest.approx(75 - 6.31)
+    shelf = next(each for each in client.get("/api/things").json() if each["kind"] == "t-jig")
+    said = shelf["line"]["metric"]
+    assert said.startswith("12.7 straight in Plunge two: notch 12.7 mm")
+    assert "no longer holds: now 12.62 mm" in said
 
 
 def test_a_repeat_is_suggested_as_a_change_that_the_plan_takes(client):

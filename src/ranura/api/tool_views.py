@@ -17,6 +17,7 @@ from ranura.core.errors import CraftError
 from ranura.core.shop import Shop
 from ranura.core.text import Text, write
 from ranura.core.tooling.bits import Bit, State, shank_name
+from ranura.core.tooling.guides import TJig
 from ranura.core.tooling.profiles import Makes, Profile
 from ranura.core.tooling.routers import DialPosition, Router
 from ranura.store import repository
@@ -215,6 +216,21 @@ def router_view(router: Router) -> RouterView:
     )  # fmt: skip
 
 
+def _of_jig(jig: TJig, shop: Shop) -> Text:
+    """Whose line a cut-line jig shows, and whether it still does."""
+    bit = next((each for each in shop.bits if each.id == jig.bit_id), None)
+    router = next((each for each in shop.routers if each.id == jig.router_id), None)
+    if bit is None or router is None:
+        return write("its bit or router is no longer here: it shows no line")
+    base = router.bases[0].sides[0].distance
+    holds = jig.holds(bit_diameter=bit.diameter, base_to_axis=base)
+    now = "" if holds else "; no longer holds: now {d:fine} and {b:fine}"
+    said = "{bit} in {router}: notch {was:fine}, base {base:fine} from the axis"
+    return write(
+        said + now, bit=bit.name, router=router.name, was=jig.bit_diameter, base=jig.base_to_axis, d=bit.diameter, b=base
+    )
+
+
 def flat_view(thing: Flat, shop: Shop) -> FlatView:
     """A guide, wood or delivery in its list."""
     kind = kind_of(thing)
@@ -224,6 +240,8 @@ def flat_view(thing: Flat, shop: Shop) -> FlatView:
         said = (
             f"{names.get(texts['material_id'], texts['material_id'])}, sold as {texts['nominal']}, measures {texts['measured']}"
         )
+    elif isinstance(thing, TJig):
+        return FlatView(id=thing.id, kind=kind, name=thing.name, line=_of_jig(thing, shop), texts=texts)
     elif kind == "wood":
         said = f"{texts['material_class']} · {texts['density']} kg/m³ · burns {texts['burn']}, tears {texts['tear_out']}"
     else:

@@ -265,7 +265,7 @@ def _straightedges(channel: Channel, bit: Bit, base: Base, rules: HouseRules) ->
 def _jig(jig: TJig, straight: GuideOption, bit: Bit, base: Base) -> GuideOption:
     """The jig of this pair stands where a straightedge would; its notch shows the line, so nothing is measured."""
     against = None
-    if not (numbers.same(jig.bit_diameter, bit.diameter) and numbers.same(jig.base_to_axis, base.sides[0].distance)):
+    if not jig.holds(bit_diameter=bit.diameter, base_to_axis=base.sides[0].distance):
         against = Reason(
             "jig-outdated",
             {"was": jig.bit_diameter, "now": bit.diameter, "base_was": jig.base_to_axis, "base_now": base.sides[0].distance},

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from ranura.core import numbers
 from ranura.core.errors import ToolError
 
 
@@ -128,6 +129,10 @@ class TJig:
 
     def __post_init__(self) -> None:
         _positive(self, "bit_diameter", "base_to_axis")
+
+    def holds(self, *, bit_diameter: float, base_to_axis: float) -> bool:
+        """Whether its notch is still the line of its pair, by what the pair measures now, in mm."""
+        return numbers.same(self.bit_diameter, bit_diameter) and numbers.same(self.base_to_axis, base_to_axis)
 
 
 Guide = Bushing | InlaySet | EdgeGuide | Straightedge | Trammel | Sled | TJig
