@@ -245,7 +245,8 @@ def flat_view(thing: Flat, shop: Shop) -> FlatView:
     elif kind == "wood":
         said = f"{texts['material_class']} · {texts['density']} kg/m³ · burns {texts['burn']}, tears {texts['tear_out']}"
     else:
-        said = " · ".join(text for field, text in texts.items() if field != "name" and text not in ("yes", "no"))
+        told = {field.replace("_", " "): text for field, text in texts.items() if field != "name" and text != "no"}
+        said = " · ".join(label if text == "yes" else f"{label} {text}" for label, text in told.items())
     return FlatView(id=thing.id, kind=kind, name=thing.name, line=Text(metric=said, inch=said), texts=texts)
 
 

@@ -8,7 +8,7 @@ import {
   type Texts,
   type Unit,
 } from "../api/client";
-import { useForms } from "../api/queries";
+import { useBits, useForms } from "../api/queries";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
@@ -39,6 +39,8 @@ interface Open {
 /** Guides, own woods and deliveries, each in its list. */
 export function Things({ things, unit, shop, routers }: Props) {
   const [open, setOpen] = useState<Open | null>(null);
+  const forms = useForms();
+  const titles = new Map(forms.data?.map((form) => [form.kind, form.title]));
   return (
     <div className="mt-5 grid gap-6 lg:grid-cols-[1.4fr_1fr_1fr]">
       {SHELVES.map((shelf) => {
@@ -56,7 +58,7 @@ export function Things({ things, unit, shop, routers }: Props) {
                     onClick={() => setOpen({ kind, of: null })}
                     data-testid={`add-${kind}`}
                   >
-                    + {kind.replace("-", " ")}
+                    + {titles.get(kind) ?? kind}
                   </button>
                 ))}
               </span>
@@ -107,6 +109,7 @@ interface FormProps extends Omit<Props, "things"> {
 /** One guide, wood or delivery. Ids of other things are chosen by name. */
 function ThingForm({ open, unit, shop, routers, onDone }: FormProps) {
   const forms = useForms();
+  const bits = useBits();
   const [texts, setTexts] = useState<Texts>(open.of?.texts ?? {});
   const [problem, setProblem] = useState<Problem | null>(null);
   const refresh = useRefresh();
@@ -115,6 +118,7 @@ function ThingForm({ open, unit, shop, routers, onDone }: FormProps) {
   const named: Record<string, readonly { id: string; name: string }[]> = {
     material_id: shop.materials,
     router_id: routers,
+    bit_id: bits.data?.bits ?? [],
   };
   const save = async () => {
     const answer = open.of

@@ -118,6 +118,7 @@ BASE_FORM = Form(
     ),
 )  # fmt: skip
 
+_TITLES = {"t-jig": "cut-line jig"}
 _FLAT_LABELS = {
     "outside": "Outside", "bore": "Bore", "length": "Length", "plate": "Plate system", "bushing_outside": "Bushing outside",
     "ring_outside": "Ring outside", "nearest": "Nearest", "farthest": "Farthest", "gap_closed": "Gap closed", "width": "Width",
@@ -134,7 +135,7 @@ def flat_form(kind: str) -> Form:
     takes: dict[str, Takes] = {"length": "length", "whole": "number", "yes": "yes", "class": "word", "text": "text"}
     return Form(
         kind=kind,
-        title=kind.replace("-", " "),
+        title=_TITLES.get(kind, kind.replace("-", " ")),
         fields=tuple(
             _field(field, _FLAT_LABELS[field], takes[what.removesuffix("?")], "",
                    *(get_args(MaterialClass) if what == "class" else ()), needed=not what.endswith("?"))
