@@ -7,6 +7,7 @@ import math
 
 import pytest
 from hypothesis import given, settings
+from shapely.geometry import Polygon
 from tests.data.edges import board, boards, edge_cut, edge_cuts, window
 
 from ranura.core.cuts.edge import edging
@@ -383,3 +384,41 @@ def test_nothing_is_climbed_unless_clamps_hold_the_board(rule):
             assert held == "Mat"
         elif piece == board():
             assert held == "2 clamps"
+
+
+@pytest.mark.parametrize(("size", "depth"), [(10, 8), (19.05, 6), (25, 9)])
+def test_a_rabbet_runs_along_an_edge_guide_on_its_own_edge(size, depth):
+    """Oracle: the bit stands so far over the face as the guide is set, less its spacer, and nothing else is cut."""
+    cut = edge_cut("rabbet", size, depth=depth, edges=("near",), guide="edge-guide", bit_id="straight-12.7", edge_state="smooth")
+    made = plan(cut, board(thickness=18, material="ash"))
+    assert SHOP.router(made.router_id).mounting == "hand"
+    assert figure(made, "edge.fence") == pytest.approx(size)
+    last = made.stages[-1]
+    assert 6.35 - last.trip.offset == pytest.approx(size), "the far side of the bit is the wall"
+    assert all(6.35 - stage.trip.offset <= size + 1e-9 for stage in made.stages)
+    assert figure(made, "edge.contact") == pytest.approx(18 - depth), "what is left of the edge below carries the guide"
+    assert ("guide-notch" in codes(made)) == (size < 12.7)
+    assert "guide on the edge" in lines(made, "guide")
+    bar = Polygon(next(each.points for each in made.drawing[0].outlines if each.role == "guide"))
+    work = Polygon(next(each.points for each in made.drawing[0].outlines if each.role == "work"))
+    assert bar.intersection(work).area < 1e-6, "it lies beside the board"
+    assert bar.distance(work) < 1e-6
+
+
+@pytest.mark.parametrize(
+    ("change", "shop", "code"),
+    [
+        ({"size": 18, "shape": "jointing", "depth": None}, SHOP, "fence-without-edge"),
+        ({}, dataclasses.replace(SHOP, guides=()), "no-edge-guide"),
+        ({"router_id": "trim-one", "bit_id": "straight-9.525"}, SHOP, None),
+    ],
+)
+def test_an_edge_guide_wants_an_edge_and_to_be_there(change, shop, code):
+    given_ = {"depth": 8, "edges": ("near",), "guide": "edge-guide", "bit_id": "straight-12.7", **change}
+    cut = edge_cut(given_.pop("shape", "rabbet"), given_.pop("size", 10), **given_)
+    made = plan(cut, board(thickness=18, material="ash"), shop)
+    rods = SHOP.router(made.router_id).bases[0].rods
+    if code is None:
+        assert ("no-rods" in codes(made)) == (rods is None)
+    else:
+        assert codes(made)[code] == "stop"

@@ -209,6 +209,8 @@ def _router(setting: EdgeSetting) -> list[Outline]:
     found = []
     if setting.way.guide == "fence":
         found.append(_fence(setting, axis, way))
+    if setting.way.guide == "edge-guide":
+        found.append(_edge_guide(setting.way.trip.offset, axis, way))
     if setting.by_hand:
         half = setting.base.across / 2
         around = base_outline(setting.base, axis=axis, guided=half, towards=1)
@@ -219,6 +221,18 @@ def _router(setting: EdgeSetting) -> list[Outline]:
     )
     found.append(Outline(role="bit", points=circle))
     return found
+
+
+_GUIDE_LONG, _GUIDE_DEEP = 170.0, 18.0
+"""mm: how an edge guide is drawn."""
+
+
+def _edge_guide(offset: float, axis: Point, way: Point) -> Outline:
+    """The edge guide along the edge, outside of the board, beside the bit."""
+    inward = (-way[1], way[0])
+    corners = [(a, b) for a, b in box(-_GUIDE_LONG / 2, offset - _GUIDE_DEEP, _GUIDE_LONG / 2, offset)]
+    points = tuple((axis[0] + way[0] * a + inward[0] * b, axis[1] + way[1] * a + inward[1] * b) for a, b in corners)
+    return Outline(role="guide", points=points, label=write("edge guide"))
 
 
 def _fence(setting: EdgeSetting, axis: Point, way: Point) -> Outline:

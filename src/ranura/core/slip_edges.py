@@ -43,6 +43,8 @@ def stage_lines(setting: EdgeSetting) -> tuple[PassLine, ...]:
 
 def _fence_of(setting: EdgeSetting, way: Way, offset: float) -> Shown:
     """Where the fence stands in a stage; the bearing where that rides on the edge."""
+    if way.guide == "edge-guide":
+        return show(setting.bit.diameter / 2 - offset, "mm")
     if way.guide != "fence":
         return plain("bearing") if way.guide == "bearing" else plain("template")
     if setting.by_hand:
@@ -104,10 +106,11 @@ def _guide(setting: EdgeSetting, way: Way, figures: Mapping[str, Figure]) -> Sec
     if way.guide == "fence" and setting.by_hand:
         leads = (lead(figures["edge.fence"], "from the edge to the straightedge"),)
         lines.append(write("clamp it on the face; {side} of the base along it", side=setting.base.sides[0].name))
-        offsets = list(dict.fromkeys(stage.trip.offset for stage in setting.staging.stages)) if setting.staging else []
-        if len(offsets) > 1:
-            spacers = _listed([offset - way.trip.offset for offset in offsets[:-1]])
-            lines.append(Text(metric=f"spacer: {spacers.metric}, then none", inch=f"spacer: {spacers.inch}, then none"))
+        lines += _spacer_lines(setting, way)
+    elif way.guide == "edge-guide":
+        leads = (lead(figures["edge.fence"], "guide to the far side of the bit"),)
+        lines.append(write("guide on the edge that is cut, its wooden face notched for the bit"))
+        lines += _spacer_lines(setting, way)
     elif way.guide == "fence":
         leads = (_table_fence(way, figures),)
         lines += _fence_lines(setting, way)
@@ -122,6 +125,15 @@ def _guide(setting: EdgeSetting, way: Way, figures: Mapping[str, Figure]) -> Sec
         if not setting.by_hand:
             lines.append(write("no fence on a curve: starting pin in the table"))
     return Section(key="guide", title="Guide", leads=leads, lines=tuple(lines), figures=keys)
+
+
+def _spacer_lines(setting: EdgeSetting, way: Way) -> list[Text]:
+    """The spacers at the guide, where it is reached sideways in steps."""
+    offsets = list(dict.fromkeys(stage.trip.offset for stage in setting.staging.stages)) if setting.staging else []
+    if len(offsets) < 2:
+        return []
+    spacers = _listed([offset - way.trip.offset for offset in offsets[:-1]])
+    return [Text(metric=f"spacer: {spacers.metric}, then none", inch=f"spacer: {spacers.inch}, then none")]
 
 
 def _table_fence(way: Way, figures: Mapping[str, Figure]) -> Lead:

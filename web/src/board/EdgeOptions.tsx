@@ -35,6 +35,7 @@ export function EdgeOptions({ draft, plan, onEdit, onBench }: Props) {
           ["", "Guide: best fit"],
           ["bearing", "Bearing"],
           ["fence", "Straightedge or fence"],
+          ["edge-guide", "Edge guide"],
           ["template", "Template below"],
         ]}
         onPick={(value) => onEdit({ guide: (value || null) as NonNullable<EdgeCutIn["guide"]> | null })}

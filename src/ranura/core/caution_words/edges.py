@@ -67,9 +67,13 @@ WORDS: Table = {
         message="Earlier cuts took this edge; before them there would be enough of it",
         do="Move this cut before them: Move earlier, in its menu",
     ),
+    "guide-notch": Words(
+        place="guide", level="caution", message="The bit reaches {into:len} behind the face of the edge guide",
+        do="Screw a wooden face to the guide, and let the bit cut its own notch into it before the work is cut",
+    ),
     "fence-without-edge": Words(
         place="guide", level="stop",
-        message="Only {contact:len} of the edge are left to run along the fence; {needed:len} must be",
+        message="Only {contact:len} of the edge are left to run along the fence or guide; {needed:len} must be",
         do="Take another guide, another order, or a smaller profile",
     ),
     "template-out-of-reach": Words(

@@ -91,6 +91,8 @@ class EdgeJudge(Judge):
                 yield self.small_reason()
             if self.edging.far_side:
                 yield Reason("far-side-by-hand")
+        elif self.edging.guide == "edge-guide":
+            yield Reason("needs-hand-router")
         if lifts := self.lifts_off_table(bit, router):
             yield lifts
         found = self.way(bit, router.mounting)
@@ -109,13 +111,18 @@ class EdgeJudge(Judge):
         left = self.least_contact(bit, found, router.mounting)
         if left is not None and numbers.under(left, self.rules.bearing_contact):
             code = "template-out-of-reach" if found.guide == "template" else "bearing-without-edge"
-            if router.mounting == "table" and found.guide == "fence":
+            if found.guide == "edge-guide" or (router.mounting == "table" and found.guide == "fence"):
                 code = "fence-without-edge"
             yield Reason(code, {"contact": left, "needed": self.rules.bearing_contact})
         if found.guide == "fence" and router.mounting == "hand":
             beyond = self.fence_beyond(found, base)
             if numbers.over(beyond, 0):
                 yield Reason("straightedge-off-board", {"beyond": beyond})
+        if found.guide == "edge-guide":
+            if all(each.kind != "edge-guide" for each in self.rack.shop.guides):
+                yield Reason("no-edge-guide")
+            elif base.rods is None:
+                yield Reason("no-rods")
         if too_hard := self._too_hard(bit, router, found, free):
             yield too_hard
 
@@ -185,7 +192,7 @@ class EdgeJudge(Judge):
     def fenced(self, each: Candidate) -> bool:
         """Whether a fence must be set for it."""
         found = self.way(each.bit, each.router.mounting)
-        return isinstance(found, Way) and found.guide == "fence"
+        return isinstance(found, Way) and found.fenced
 
     def is_of_kind(self, bit: Bit) -> bool:
         """See `Judge.is_of_kind`."""

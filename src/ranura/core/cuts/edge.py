@@ -13,7 +13,7 @@ from ranura.core.shapes.contour import Point, mirrored
 from ranura.core.tooling.profiles import FLAT_ENDED, Profile
 
 Shape = Literal["roundover", "chamfer", "bevel", "cove", "ogee", "bead", "rabbet", "flush", "jointing"]
-Guidance = Literal["bearing", "fence", "template"]
+Guidance = Literal["bearing", "fence", "template", "edge-guide"]
 StageBy = Literal["height", "fence", "both"]
 EdgeState = Literal["smooth", "sawn"]
 

@@ -118,7 +118,7 @@ class EdgeWork:
 def stage_by(work: EdgeWork, mounting: str) -> StageBy:
     """How a profile is staged where nobody said: raised where that can be; otherwise by fence."""
     wanted, raisable = work.edging.staged, can_be_raised(work.turning.bit)
-    fenced = mounting == "table" or work.way.guide == "fence"
+    fenced = mounting == "table" or work.way.fenced
     if wanted is not None and fenced and (wanted == "fence" or raisable):
         return wanted
     return "height" if raisable else "fence"
@@ -135,7 +135,7 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
     if edging.shape in STRAIGHT_WALLED:
         return _stepped(work)
     by = stage_by(work, mounting)
-    if by == "fence" and work.way.guide != "fence":
+    if by == "fence" and not work.way.fenced:
         return _by_bearings(work)
     bound: Bound = "asked" if edging.least_stages > 1 else "whole"
     for count in range(min(max(edging.least_stages, 1), MOST_STAGES), MOST_STAGES + 1):

@@ -34,6 +34,11 @@ class Way:
     proud: float = 0.0
     left: float = 0.0
 
+    @property
+    def fenced(self) -> bool:
+        """Whether a straight face guides it, whose distance can be set: a straightedge, a table's fence, an edge guide."""
+        return self.guide in ("fence", "edge-guide")
+
 
 def way_of(edging: Edging, bit: Bit, mounting: Mounting, rules: HouseRules) -> Way | Reason:
     """How a bit of a fitting shape makes an edge cut by hand or on a table; a Reason where nothing guides it."""
@@ -42,14 +47,15 @@ def way_of(edging: Edging, bit: Bit, mounting: Mounting, rules: HouseRules) -> W
     if edging.shape == "jointing" and mounting == "hand" and bearing is not None:
         guide: Guidance = "template"
     elif mounting == "table":
-        guide = "fence" if edging.straight and edging.guide != "bearing" else "bearing"
+        guide = "fence" if edging.straight and edging.guide != "bearing" else "bearing"  # an edge guide is for the hand
     else:
         guide = edging.guide or ("bearing" if rides or (bearing is not None and not edging.straight) else "fence")
-    if guide == "fence" and not edging.straight:
+    fenced = guide in ("fence", "edge-guide")
+    if fenced and not edging.straight:
         return Reason("fence-on-curve", {"edge": next(edge.name for edge in edging.edges if edge.closed)})
-    if guide != "fence" and bearing is None:
+    if not fenced and bearing is None:
         return Reason("no-bearing-on-bit")
-    if guide != "fence" and not rides:
+    if not fenced and not rides:
         missing = 2 * trip.offset
         return Reason("bearing-missing", {"missing": missing, "left": left})
     return Way(trip=trip, guide=guide, bearing=bearing, proud=trip.offset - (bearing or bit.diameter) / 2, left=left)
@@ -122,7 +128,7 @@ def contact(way: Way, trip: Trip, *, thickness: float, gone: Sequence[Span], tem
     Source: a bearing, or a fence, with nothing beside it lets the bit dive"""
     if way.guide == "template":
         return remaining((max(trip.height, thickness), min(trip.height + BEARING_HEIGHT, thickness + template)), ())
-    if way.guide == "fence":
+    if way.fenced:
         return remaining((0.0, thickness), gone)
     low, high = trip.height, min(trip.height + BEARING_HEIGHT, thickness)
     return remaining((low, high), gone) if high > low else 0.0

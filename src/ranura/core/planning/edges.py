@@ -183,6 +183,8 @@ def _cautions(
             found.append(caution("edge-unknown"))
         elif asked.edge_state == "sawn" and asked.shape != "jointing":
             found.append(caution("edge-sawn"))
+    if way.guide == "edge-guide" and numbers.over(way.trip.offset, -bit.diameter / 2):
+        found.append(caution("guide-notch", into=way.trip.offset + bit.diameter / 2))
     if way.guide == "fence" and by_hand and asked.guide is None and bit.bearing is not None:
         found.append(caution("bearing-spares-the-fence", missing=2 * way.trip.offset))
     if way.guide == "fence" and by_hand and not chosen.base.sides[0].measured:

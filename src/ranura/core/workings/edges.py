@@ -43,8 +43,8 @@ def edge_figures(setting: EdgeSetting) -> tuple[Figure, ...]:
         found += [_height(setting, way), _width(setting, way)]
         if staging is not None:
             found.append(_stages(setting, staging))
-        if way.guide == "fence":
-            found.append(_fence(setting, way))
+        if way.fenced:
+            found.append(_edge_guide(setting, way) if way.guide == "edge-guide" else _fence(setting, way))
         if setting.contact is not None:
             found.append(_contact(setting, way, setting.contact))
     if setting.runs:
@@ -165,8 +165,18 @@ def _fence(setting: EdgeSetting, way: Way) -> Figure:
     )  # fmt: skip
 
 
+def _edge_guide(setting: EdgeSetting, way: Way) -> Figure:
+    r, o = setting.bit.diameter / 2, way.trip.offset
+    return Figure(
+        key="edge.fence", label="From the guide to the far side of the bit", value=r - o, unit="mm", shown=show(r - o, "mm"),
+        rule="R8", formula="s = r − o", worked=write("{r:fine} − ({o:fine}) = {s:fine}", r=r, o=o, s=r - o),
+        because=because("The guide's face bears on the edge; so far the bit reaches into the face"),
+        inputs=(given("r", "half the bit", r, "mm"), given("o", "axis out of the edge", o, "mm")),
+    )  # fmt: skip
+
+
 def _contact(setting: EdgeSetting, way: Way, left: float) -> Figure:
-    rides = {"bearing": "bearing", "fence": "fence", "template": "bearing on the template"}[way.guide]
+    rides = {"bearing": "bearing", "fence": "fence", "edge-guide": "edge guide", "template": "bearing on the template"}[way.guide]
     return Figure(
         key="edge.contact",
         label=f"Edge for the {rides}",
