@@ -31,7 +31,7 @@ settings.load_profile("default")
 @pytest.fixture(scope="session")
 def database(tmp_path_factory: pytest.TempPathFactory) -> Iterator[PrivateDatabase]:
     """A MariaDB of its own, with the tables of today."""
-    server = PrivateDatabase(tmp_path_factory.mktemp("home"))
+    server = PrivateDatabase(tmp_path_factory.mktemp("home"), synced=False)
     server.start()
     try:
         upgrade(server.url)

@@ -92,6 +92,8 @@ def test_a_second_server_waits_for_the_first_to_let_go_of_the_data(tmp_path):
         with connect(second) as connection, connection.cursor() as cursor:
             cursor.execute("SHOW TABLES")
             assert cursor.fetchall() == (("kept",),)
+            cursor.execute("SELECT @@innodb_flush_log_at_trx_commit, @@innodb_doublewrite")
+            assert cursor.fetchall() == ((1, 1),), "every commit is on the disk, unless told otherwise"
     finally:
         second.stop()
 

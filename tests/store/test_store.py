@@ -131,13 +131,12 @@ def test_migrations_make_exactly_the_models_and_may_run_again(database: PrivateD
     engine.dispose()
 
 
-def test_the_server_is_private_strict_and_durable(database: PrivateDatabase):
+def test_the_server_is_private_and_strict(database: PrivateDatabase):
     engine = create_engine(database.url)
     with engine.connect() as connection:
         wanted = {
             "character_set_server": "utf8mb4",
             "bind_address": "127.0.0.1",
-            "innodb_flush_log_at_trx_commit": "1",
             "default_storage_engine": "InnoDB",
         }
         for name, value in wanted.items():
