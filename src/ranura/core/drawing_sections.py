@@ -131,7 +131,7 @@ def turret_view(stepping: Stepping, *, thickness: float, bit: Bit) -> View:
         left = x + (number - 1) * step_wide
         height = foot + turret.steps[-1] - below
         made = [rung for rung in turret.rungs if rung.step == number and not rung.spacer]
-        label = write(" · ".join(f"{{d{i}:short}}" for i in range(len(made))), **{f"d{i}": r.depth for i, r in enumerate(made)})
+        label = write(" · ".join(f"{{d{i}:bare}}" for i in range(len(made))), **{f"d{i}": r.depth for i, r in enumerate(made)})
         outlines.append(Outline(role="base", points=box(left, top, left + step_wide, top + height), label=label))
     left = x + (first.step - 1) * step_wide
     step_top = top + foot + turret.steps[-1] - turret.steps[first.step - 1]
@@ -143,6 +143,7 @@ def turret_view(stepping: Stepping, *, thickness: float, bit: Bit) -> View:
     frame = (-4.0, -6.0, x + len(turret.steps) * step_wide + 4, top + foot + turret.steps[-1] + 28)
     resting = rung_shown(first, turret)
     caption = Text(
-        metric=f"depth rod and turret, first pass: {resting.metric}", inch=f"depth rod and turret, first pass: {resting.inch}"
+        metric=f"depth rod and turret (depths in mm), first pass: {resting.metric}",
+        inch=f"depth rod and turret (depths in inches), first pass: {resting.inch}",
     )
     return View(name="side", frame=frame, caption=caption, outlines=tuple(outlines), arrows=(), dimensions=())

@@ -119,6 +119,8 @@ def _fact(value: Fact, spec: str, system: System) -> str:
         case "short":
             reading = length_reading(_number(value), step=SETTING_STEP, system=system)
             return f"{reading.number} {reading.unit}"
+        case "bare":
+            return length_reading(_number(value), step=SETTING_STEP, system=system).number
         case "rough":
             return str(_rough_reading(_number(value), system))
         case "fine":
@@ -178,7 +180,7 @@ def _filled(template: str, facts: Mapping[str, Fact], system: System) -> str:
     return "".join(parts)
 
 
-_LENGTH_SPECS = {"len", "short", "fine", "rough"}
+_LENGTH_SPECS = {"len", "short", "bare", "fine", "rough"}
 
 
 def write(template: str, **facts: Fact) -> Text:
