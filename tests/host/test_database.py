@@ -92,8 +92,10 @@ def test_a_second_server_waits_for_the_first_to_let_go_of_the_data(tmp_path):
         with connect(second) as connection, connection.cursor() as cursor:
             cursor.execute("SHOW TABLES")
             assert cursor.fetchall() == (("kept",),)
-            cursor.execute("SELECT @@innodb_flush_log_at_trx_commit, @@innodb_doublewrite")
-            assert cursor.fetchall() == ((1, 1),), "every commit is on the disk, unless told otherwise"
+            cursor.execute("SELECT @@innodb_flush_log_at_trx_commit, @@innodb_doublewrite, @@tmpdir")
+            ((flush, twice, scratch),) = cursor.fetchall()
+            assert (flush, twice) == (1, 1), "every commit is on the disk, unless told otherwise"
+            assert Path(scratch).is_relative_to(tmp_path), "a server that starts sweeps its folder of temporary tables"
     finally:
         second.stop()
 

@@ -5,15 +5,14 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from ranura.core.cuts.pocket import Pocketing
-from ranura.core.cutting.stepping import Stepping
 from ranura.core.guiding.areas import AreaGuide
 from ranura.core.holding import Holding
-from ranura.core.setting import ToolSetting
+from ranura.core.setting import SteppedSetting
 from ranura.core.shapes.contour import Ring
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class PocketSetting(ToolSetting):
+class PocketSetting(SteppedSetting):
     """Bit, router, guide, ways, steps and clamps for a pocket. `depth` is how deep it goes in all.
 
     `guide`, `stepping` and `ways` are missing where a stop leaves nothing to say; `unreached` is what the bit leaves standing in
@@ -23,16 +22,5 @@ class PocketSetting(ToolSetting):
     depth: float
     guide: AreaGuide | None
     ways: tuple[Ring, ...]
-    stepping: Stepping | None
     holding: Holding | None
     unreached: tuple[Ring, ...] = ()
-
-    @property
-    def seconds(self) -> float | None:
-        """See `ToolSetting.seconds`."""
-        return None if self.stepping is None else sum(each.seconds for each in self.stepping.passes)
-
-    @property
-    def bent(self) -> float | None:
-        """See `ToolSetting.bent`."""
-        return None if self.stepping is None else self.stepping.most_bent.bend.deflection_mm

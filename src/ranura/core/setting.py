@@ -75,7 +75,24 @@ class ToolSetting:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Setting(ToolSetting):
+class SteppedSetting(ToolSetting):
+    """A setting that goes down in passes; `stepping` is None where a stop leaves none."""
+
+    stepping: Stepping | None
+
+    @property
+    def seconds(self) -> float | None:
+        """See `ToolSetting.seconds`."""
+        return None if self.stepping is None else sum(each.seconds for each in self.stepping.passes)
+
+    @property
+    def bent(self) -> float | None:
+        """See `ToolSetting.bent`."""
+        return None if self.stepping is None else self.stepping.most_bent.bend.deflection_mm
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Setting(SteppedSetting):
     """Bit, router, fence, steps and clamps for a channel in a piece. `stepping` is None where the bit is wider than the cut
     or no speed can be had. `option` is the way it is guided, among `options`. For a router that is not guided by hand nothing is
     said of fence, direction and clamps. `cleared` is what goes before an undercut."""
@@ -84,7 +101,6 @@ class Setting(ToolSetting):
     guided: GuidedSide
     option: GuideOption
     options: tuple[GuideOption, ...]
-    stepping: Stepping | None
     holding: Holding
     forecast: Forecast | None = None
     cleared: Cleared | None = None
@@ -98,13 +114,3 @@ class Setting(ToolSetting):
     def heading(self) -> Vector:
         """Which way the router goes at the first station, on the board."""
         return self.channel.frame.turn(self.fence.heading)
-
-    @property
-    def seconds(self) -> float | None:
-        """See `ToolSetting.seconds`."""
-        return None if self.stepping is None else sum(each.seconds for each in self.stepping.passes)
-
-    @property
-    def bent(self) -> float | None:
-        """See `ToolSetting.bent`."""
-        return None if self.stepping is None else self.stepping.most_bent.bend.deflection_mm

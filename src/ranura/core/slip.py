@@ -13,7 +13,7 @@ from ranura.core.cutting.stepping import Pass, Stepping
 from ranura.core.cutting.turret import Rung, Turret
 from ranura.core.holding import Holding
 from ranura.core.lengths import Length, written_in
-from ranura.core.setting import Setting, ToolSetting
+from ranura.core.setting import Setting, SteppedSetting, ToolSetting
 from ranura.core.slip_guides import guide_words, heading_words, stop_lines
 from ranura.core.slip_parts import Lead, PassLine, Section, lead
 from ranura.core.text import Fact, Reading, Shown, Text, write
@@ -75,7 +75,7 @@ def sections(setting: Setting, cut: Dado, figures: Sequence[Figure], cautions: S
         made.append(_depths(setting, cut))
     made += [_guide(setting, by_key), _direction(setting) if setting.by_hand else _fed_over_table(setting)]
     if setting.stepping is not None:
-        made.append(_feed(setting, by_key))
+        made.append(feed_section(setting, by_key))
     made.append(_hold(setting, by_key, cautions) if setting.by_hand else _held_on_table(setting))
     return tuple(made)
 
@@ -281,7 +281,8 @@ def _undercut_direction(setting: Setting, guide: Text) -> Section:
     )
 
 
-def _feed(setting: Setting, figures: Mapping[str, Figure]) -> Section:
+def feed_section(setting: SteppedSetting, figures: Mapping[str, Figure], *, faces: str = "") -> Section:
+    """Pace, passes, time and power; `faces` says on how many faces they are run."""
     stepping = setting.stepping
     assert stepping is not None, "only a setting with passes has a feed"
     hard = stepping.hardest.power
@@ -291,8 +292,8 @@ def _feed(setting: Setting, figures: Mapping[str, Figure]) -> Section:
         leads=(lead(figures["feed.pace"], "for 300 mm"),),
         lines=(
             write(
-                "{n} {passes}, {t:n0} s in the wood · {p:n0} of {available:n0} W",
-                n=len(stepping.passes), passes="pass" if len(stepping.passes) == 1 else "passes",
+                "{n} {passes}, {t:n0} s in the wood{faces} · {p:n0} of {available:n0} W",
+                n=len(stepping.passes), passes="pass" if len(stepping.passes) == 1 else "passes", faces=faces,
                 t=figures["feed.time"].value, p=hard.power_w, available=hard.available_w or 0.0,
             ),
         ),

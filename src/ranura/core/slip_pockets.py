@@ -10,7 +10,7 @@ from ranura.core.cuts.pocket import Pocket, PocketGuide, Pocketing
 from ranura.core.guiding.areas import AreaGuide, sense_of
 from ranura.core.lengths import as_typed
 from ranura.core.pocket_setting import PocketSetting
-from ranura.core.slip import depths_section, hold_lead, hold_lines, speed_section, tool_section
+from ranura.core.slip import depths_section, feed_section, hold_lead, hold_lines, speed_section, tool_section
 from ranura.core.slip_guides import StationLine, heading_words
 from ranura.core.slip_parts import Lead, Section, lead
 from ranura.core.text import Text, write
@@ -55,7 +55,8 @@ def pocket_sections(
     if setting.guide is not None:
         made += [_guide(setting, setting.guide, by_key), _direction(setting, setting.guide)]
     if setting.stepping is not None:
-        made.append(_feed(setting, by_key))
+        faces = " on each face" if setting.pocket.both_faces else ""
+        made.append(feed_section(setting, by_key, faces=faces))
     made.append(_hold(setting, by_key, cautions))
     return tuple(made)
 
@@ -167,24 +168,6 @@ _EDGE_OF: dict[PocketGuide, str] = {
     "bushing": "template", "bearing": "template", "trammel": "wall", "freehand": "line", "edge-guide": "wall",
     "straightedge": "wall", "shoulder": "shoulder", "sled": "rails",
 }  # fmt: skip
-
-
-def _feed(setting: PocketSetting, figures: Mapping[str, Figure]) -> Section:
-    stepping = setting.stepping
-    assert stepping is not None, "only a setting with passes has a feed"
-    hard = stepping.hardest.power
-    return Section(
-        key="feed", title="Feed", leads=(lead(figures["feed.pace"], "for 300 mm"),),
-        lines=(
-            write(
-                "{n} {passes}, {t:n0} s in the wood{faces} · {p:n0} of {available:n0} W", n=len(stepping.passes),
-                passes="pass" if len(stepping.passes) == 1 else "passes",
-                faces=" on each face" if setting.pocket.both_faces else "",
-                t=figures["feed.time"].value, p=hard.power_w, available=hard.available_w or 0.0,
-            ),
-        ),
-        figures=("feed.pace", "feed.time", "feed.power"),
-    )  # fmt: skip
 
 
 def _hold(setting: PocketSetting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> Section:

@@ -146,14 +146,22 @@ class PrivateDatabase:
         say("Making the shop's database …")
         partial = self._base / "data.new"
         shutil.rmtree(partial, ignore_errors=True)
+        scratch = self._scratch()
         user = getpass.getuser()
-        command = ["mariadb-install-db", "--no-defaults", f"--datadir={partial}", "--skip-test-db"]
+        command = ["mariadb-install-db", "--no-defaults", f"--datadir={partial}", f"--tmpdir={scratch}", "--skip-test-db"]
         command += ["--auth-root-authentication-method=socket", f"--auth-root-socket-user={user}"]
         command += ["--innodb-log-file-size=16M", "--skip-name-resolve", *self._as_root()]
         done = subprocess.run(command, capture_output=True, text=True)
         if done.returncode:
-            raise CannotGoOn(f"Making the database failed:\n{(done.stdout + done.stderr).strip()[-3000:]}")
+            # What went wrong stands first; long advice follows.
+            raise CannotGoOn(f"Making the database failed:\n{(done.stderr + done.stdout).strip()[:3000]}")
         partial.rename(self._data)
+
+    def _scratch(self) -> Path:
+        """A folder for temporary tables: a server that starts sweeps all of them away, those of other servers in it as well."""
+        folder = self._base / "tmp"
+        folder.mkdir(mode=0o700, exist_ok=True)
+        return folder
 
     @staticmethod
     def _as_root() -> list[str]:
@@ -174,6 +182,7 @@ class PrivateDatabase:
         return [
             *("setpriv", "--pdeathsig", "TERM", "--", server, "--no-defaults"),
             f"--datadir={self._data}",
+            f"--tmpdir={self._scratch()}",
             f"--socket={self._runtime / 'db.sock'}",
             f"--pid-file={self._runtime / 'db.pid'}",
             f"--log-error={self._log}",

@@ -9,11 +9,16 @@ export interface CutFieldProps {
   plan: CutPlan | null;
   problem: Problem | null;
   unit: Unit;
+  /** What is taken where nothing is typed. */
+  placeholder?: string;
+  /** Without its value in the other unit. */
+  bare?: boolean;
   onType: (value: LengthIn) => void;
 }
 
 /** A dimension in the sentence of a cut, with its value in the other unit below it. */
-export function CutField({ name, label, value, plan, problem, unit, onType }: CutFieldProps) {
+export function CutField(props: CutFieldProps) {
+  const { name, label, value, plan, problem, unit, placeholder = "", bare = false, onType } = props;
   const asked = plan?.asked.find((each) => each.field === name);
   const current = asked && asked.length.typed === value.typed && asked.length.unit === value.unit;
   return (
@@ -23,19 +28,22 @@ export function CutField({ name, label, value, plan, problem, unit, onType }: Cu
       value={value}
       unit={unit}
       suffix={current ? asked.suffix : ""}
+      placeholder={placeholder}
       problem={problem?.field === `cut.${name}` ? problem : null}
       onType={onType}
       className="token text-center"
       messageAt="floating"
       hint={
-        <span className="block h-[17px] text-center text-[13px] leading-tight font-normal text-ink-2 whitespace-nowrap">
-          {current ? (
-            <>
-              {`${asked.suffix} ${asked.other.error ? "≈" : "="} `}
-              <Words text={`${asked.other.number} ${asked.other.unit}`} />
-            </>
-          ) : null}
-        </span>
+        bare ? null : (
+          <span className="block h-[17px] text-center text-[13px] leading-tight font-normal text-ink-2 whitespace-nowrap">
+            {current ? (
+              <>
+                {`${asked.suffix} ${asked.other.error ? "≈" : "="} `}
+                <Words text={`${asked.other.number} ${asked.other.unit}`} />
+              </>
+            ) : null}
+          </span>
+        )
       }
     />
   );

@@ -1,6 +1,6 @@
-import type { CutPlan, EdgeCutIn, LengthIn, Problem, Unit } from "../api/client";
-import { LengthField } from "../ui/LengthField";
+import type { CutPlan, EdgeCutIn, Problem, Unit } from "../api/client";
 import { reading } from "../ui/words";
+import { CutField } from "./CutField";
 import { SHAPES, WITH_DEPTH } from "./shapes";
 
 interface Props {
@@ -21,25 +21,14 @@ export function EdgeSentence({ draft, plan, problem, unit, pieceName, onEdit, on
     const figure = plan?.figures.find((each) => each.key === key);
     return figure ? reading(figure.shown, unit).number : "";
   };
-  const field = (name: Size, label: string, placeholder = "") => {
-    const value: LengthIn = draft[name] ?? { typed: "", unit };
-    const asked = plan?.asked.find((each) => each.field === name);
-    const current = asked && asked.length.typed === value.typed && asked.length.unit === value.unit;
-    return (
-      <LengthField
-        label={label}
-        name={name}
-        value={value}
-        unit={unit}
-        suffix={current ? asked.suffix : ""}
-        placeholder={placeholder}
-        problem={problem?.field === `cut.${name}` ? problem : null}
-        onType={(typed) => onEdit({ [name]: name !== "size" && typed.typed.trim() === "" ? null : typed })}
-        className="token text-center"
-        messageAt="floating"
-      />
-    );
-  };
+  const field = (name: Size, label: string, placeholder = "") => (
+    <CutField
+      {...{ name, label, plan, problem, unit, placeholder }}
+      bare
+      value={draft[name] ?? { typed: "", unit }}
+      onType={(typed) => onEdit({ [name]: name !== "size" && typed.typed.trim() === "" ? null : typed })}
+    />
+  );
   const shape = SHAPES[draft.shape];
   const edges = plan?.drawing[0]?.edges ?? [];
   const outside = edges.filter((edge) => !edge.inside);

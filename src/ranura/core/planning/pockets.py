@@ -8,7 +8,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from functools import partial
-from typing import Literal
+from typing import Any, Literal
 
 from ranura.core import numbers
 from ranura.core.cautions import Caution, Reason, caution, spoken
@@ -132,19 +132,17 @@ def as_channel(cut: Pocket, asked: Pocketing, piece: Piece, kind: Literal["edge-
     def mm(value: float) -> Length:
         return Length(typed=f"{value:g}", unit="mm", mm=value)
 
-    count, spacing = (1, None) if along or cut.count == 1 else (cut.count, cut.spacing)
-    if along:
-        near = cut.edge == "near"
-        return Dado(
-            width=mm(y1 - y0), depth=cut.depth, position=mm(y0 if near else width - y1), end="near" if near else "far",
-            goes="along", stop_first=mm(x0), stop_last=mm(length - x1), guide=kind, clamps=cut.clamps, support=cut.support,
-            held=cut.held, bit_id=cut.bit_id, router_id=cut.router_id, count=count, spacing=spacing,
-        )  # fmt: skip
-    left = cut.end == "left"
+    near, left = cut.edge == "near", cut.end == "left"
+    place: dict[str, Any] = {
+        "goes": "along", "width": mm(y1 - y0), "position": mm(y0 if near else width - y1), "end": cut.edge,
+        "stop_first": mm(x0), "stop_last": mm(length - x1),
+    } if along else {
+        "goes": "across", "width": mm(x1 - x0), "position": mm(x0 if left else length - x1), "end": cut.end,
+        "stop_first": mm(y0), "stop_last": mm(width - y1), "count": cut.count, "spacing": cut.spacing if cut.count > 1 else None,
+    }  # fmt: skip
     return Dado(
-        width=mm(x1 - x0), depth=cut.depth, position=mm(x0 if left else length - x1), end="left" if left else "right",
-        goes="across", stop_first=mm(y0), stop_last=mm(width - y1), guide=kind, clamps=cut.clamps, support=cut.support,
-        held=cut.held, bit_id=cut.bit_id, router_id=cut.router_id, count=count, spacing=spacing,
+        depth=cut.depth, guide=kind, clamps=cut.clamps, support=cut.support, held=cut.held, bit_id=cut.bit_id,
+        router_id=cut.router_id, **place,
     )  # fmt: skip
 
 
