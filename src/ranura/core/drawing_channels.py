@@ -264,10 +264,10 @@ def _dimensions(setting: Setting, cut: Dado) -> tuple[Dimension, ...]:
     found += _stop_dimensions(channel, cut)
     if cut.count > 1 and cut.spacing is not None and len(channel.stations) > 1 and not channel.angle:
         first, second = channel.stations[0], channel.stations[1]
-        middle = channel.sides[0] + (channel.sides[1] - channel.sides[0]) * 0.3
         walls = [s.left if channel.reference_low else s.right for s in (first, second)]
-        a, b = on((walls[0], middle)), on((walls[1], middle))
-        found.append(_dimension("spacing", a, b, 0, as_typed(cut.spacing), vertical=along))
+        a, b = on((walls[0], side)), on((walls[1], side))
+        way = -away if along else 1
+        found.append(_dimension("spacing", a, b, away * 34, as_typed(cut.spacing), vertical=along, way=way))
     return tuple(found)
 
 

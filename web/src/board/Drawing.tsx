@@ -199,20 +199,16 @@ function Labels({ view, scale, unit, right }: { view: View; scale: Scale; unit: 
               ))
           : null;
       case "bit": {
-        // Inside the bit where it is wide enough, else beside it; at the end that is out of the wood.
+        // Inside the bit where it is wide enough, else beside it, away from the depth; at the end that is out of the wood.
         const standing = at.y < middleOf(view, scale) ? top + 14 : bottom - 5;
-        return at.width > 76 ? (
-          <Label key={key} x={at.x} y={standing + 2} text={`Ø ${text}`} colour="cut" />
-        ) : (
-          <Label
-            key={key}
-            x={at.x + at.width / 2 + 6}
-            y={standing}
-            text={`Ø ${text}`}
-            colour="cut"
-            anchor="start"
-          />
-        );
+        const left = at.x - at.width / 2;
+        const place =
+          at.width > 76
+            ? ({ x: at.x, y: standing + 2, anchor: "middle" } as const)
+            : left > 90
+              ? ({ x: left - 6, y: standing, anchor: "end" } as const)
+              : ({ x: at.x + at.width / 2 + 6, y: standing, anchor: "start" } as const);
+        return <Label key={key} {...place} text={`Ø ${text}`} colour="cut" />;
       }
       default:
         return null;
