@@ -149,6 +149,7 @@ def test_the_table_is_offered_by_hand_and_the_hand_over_the_table():
         (WIDE, {"goes": "across", "end": "left", "angle": 20.0, "position": 200}, "turned-on-table"),
         (dataclasses.replace(WIDE, count=2), {"goes": "across", "end": "left", "mirrored": True}, "pair-on-table"),
         (dataclasses.replace(WIDE, length=mm(1200)), {"goes": "across", "end": "left", "position": 590}, "fence-beyond-table"),
+        (WIDE, {"width": 9, "depth": 16, "shape": "t-slot", "position": 100}, "undercut-on-table"),
         (WIDE, {"width": 10, "bit_id": "down-cut-6.35"}, "lifts-off-table"),
     ],
 )

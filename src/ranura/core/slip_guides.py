@@ -120,9 +120,10 @@ def table_lines(setting: Setting) -> list[Text]:
     opening = setting.bit.diameter + setting.rules.opening_clearance
     rings = [ring for ring in setting.base.rings if not numbers.under(ring, opening)]
     ring = write("face down, the {edge} against the fence", edge=edge)
-    if not rings:
-        return [ring]
-    return [ring, write("fence closed; table ring of {x:rough}", x=min(rings))]
+    lines = [ring]
+    if setting.channel.shape != "square":
+        lines.append(write("measured at the table, with the bit at its full height"))
+    return [*lines, write("fence closed; table ring of {x:rough}", x=min(rings))] if rings else lines
 
 
 def place_words(what: str, at: float, edge: str) -> Text:

@@ -77,10 +77,10 @@ WORDS: Table = {
         message="Two boards cut together as a pair do not stay together over a table",
         do="Clamp them side by side and take the router by hand, or cut each by itself",
     ),
-    "keyhole-on-table": Words(
+    "undercut-on-table": Words(
         place="guide",
         level="stop",
-        message="Over a table nobody sees where a keyhole begins, and the board cannot be lifted off its bit",
+        message="Over a table a board cannot be lifted off a bit that is wider below its mouth, whatever goes wrong",
         do="Take the router by hand",
     ),
     "lifts-off-table": Words(

@@ -10,7 +10,7 @@ from ranura.core.choosing.judging import Judge, bridges
 from ranura.core.choosing.order import Candidate, Pair
 from ranura.core.choosing.ranking import ChannelRanking, losses
 from ranura.core.cuts.dado import Channel
-from ranura.core.cuts.straight import ChannelShape, StraightCut
+from ranura.core.cuts.straight import UNDERCUT, ChannelShape, StraightCut
 from ranura.core.cutting.stepping import Tooling, gaits_of, step_reason, surely_steps
 from ranura.core.guiding.placing import GuideOption, best_guide, guide_options, said_of
 from ranura.core.guiding.sweeping import body_of, clamps_on, surely_room, sweeps_of
@@ -173,13 +173,13 @@ class ChannelJudge(Judge):
 
 
 def against_table(channel: Channel) -> Reason | None:
-    """What of a channel no table's fence could guide: one that is not parallel to an edge, a pair of boards, a keyhole, in which
-    the bit could not be seen or lifted out of."""
+    """What of a channel no table's fence could guide: one that is not parallel to an edge, a pair of boards, an undercut, which
+    holds the board down on the turning bit."""
     if channel.angle:
         return Reason("turned-on-table")
     if channel.mirrored:
         return Reason("pair-on-table")
-    return Reason("keyhole-on-table") if channel.shape == "keyhole" else None
+    return Reason("undercut-on-table") if channel.shape in UNDERCUT else None
 
 
 def held_channel(channel: Channel, option: GuideOption, bit: Bit, base: Base) -> Holding:
