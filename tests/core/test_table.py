@@ -14,6 +14,7 @@ from tests.core.test_channels import codes, dado, figure, lead_of, mm
 
 from ranura.core.cuts.dado import channel
 from ranura.core.cutting.direction import left_of, straight_direction
+from ranura.core.errors import CutError
 from ranura.core.pieces import Piece
 from ranura.core.plan import CutPlan, corrected, plan_cut
 from ranura.store.demo import SHOP
@@ -177,3 +178,39 @@ def test_a_test_cut_over_a_table_sets_its_fence():
     found = corrected(asked, RAIL, SHOP, "setback", expected + 0.3)
     assert (found.of, found.after) == ("guide", pytest.approx(expected - 0.3))
     assert found.says.metric.startswith("Set the fence 0.3")
+
+
+@settings(max_examples=150, deadline=None)
+@given(
+    length=st.floats(120, 1500), board=st.floats(45, 400), thickness=st.floats(12, 50), share=st.floats(0.05, 0.45),
+    width=st.sampled_from([12.0, 12.7, 16.0, 19.05]), depth=st.floats(0.1, 0.6), along=st.booleans(), high=st.booleans(),
+    stop=st.sampled_from([None, None, 12.0, 40.0]), shape=st.sampled_from(["square", "square", "square", "v"]),
+    asked=st.sampled_from(["table-fence", None]), wood=st.sampled_from(["ash", "birch-plywood", "pine", "mdf"]),
+)  # fmt: skip
+def test_no_plan_over_a_table_that_could_hurt_is_ready(
+    length, board, thickness, width, share, depth, along, high, stop, shape, asked, wood
+):  # fmt: skip
+    piece = dataclasses.replace(RAIL, material=wood, length=mm(length), width=mm(board), thickness=mm(thickness))
+    size = board if along else length
+    end = ("far" if high else "near") if along else ("right" if high else "left")
+    try:
+        made = plan(
+            piece, goes="along" if along else "across", end=end, width=width, depth=thickness * depth, position=size * share,
+            stop_first=stop, shape=shape, guide=asked,
+        )  # fmt: skip
+    except CutError as refused:
+        assert refused.field in ("cut.width", "cut.depth", "cut.position", "cut.stop_first")
+        return
+    router, bit = SHOP.router(made.router_id), SHOP.bit(made.bit_id)
+    if made.status == "stop" or router.mounting == "hand":
+        return
+    small = min(length, board) < 75 or max(length, board) < 150
+    assert asked == "table-fence" or small, "nothing goes to the table unasked but what is too small for the hand"
+    assert bit.profile not in ("down-cut", "compression"), "nothing lifts the board"
+    assert bit.can_plunge or stop is None
+    assert ("carrier" in codes(made)) == small
+    assert figure(made, "guide.setting") <= router.bases[0].across / 2 - 50 + 1e-6, "the fence is still on the table"
+    assert made.passes[-1].to_depth == pytest.approx(thickness * depth, abs=1e-4)
+    assert all(each.to_depth - each.from_depth <= bit.diameter + 1e-6 for each in made.passes)
+    assert made.figures, "every number has its working"
+    assert ("lowered-onto-bit" in codes(made)) == (stop is not None)
