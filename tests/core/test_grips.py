@@ -39,6 +39,12 @@ CUTS = {
     "pair": (dado(stop_first=40, mirrored=True), WING_CASE_SIDE),
     "stations": (dado(position=60, spacing=110, count=5), WING_CASE_SIDE),
     "stations from the right": (dado(end="right", position=60, spacing=110, count=4), WING_CASE_SIDE),
+    "groove over a table": (dado(goes="along", end="near", position=60, guide="table-fence"), WING_CASE_SIDE),
+    "stopped over a table": (
+        dado(goes="along", end="far", position=60, stop_first=40, stop_last=70, guide="table-fence"),
+        WING_CASE_SIDE,
+    ),
+    "stations over a table": (dado(position=60, spacing=90, count=3, guide="table-fence"), WING_CASE_SIDE),
     "turned": (dado(position=260, angle=14.0), WING_CASE_SIDE),
     "rail groove": (RAIL_GROOVE, CURTAIN_RAIL),
     "rail slots": (RAIL_SLOTS, CURTAIN_RAIL),

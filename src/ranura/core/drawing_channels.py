@@ -7,13 +7,11 @@ import math
 
 from ranura.core.cuts.dado import Channel, Dado, Station, corners
 from ranura.core.cuts.placed import Held
-from ranura.core.cuts.straight import UNDERCUT
 from ranura.core.drawing import (
     Arrow,
     AskedField,
     ClampMark,
     Dimension,
-    Grip,
     Mark,
     Outline,
     Point,
@@ -22,6 +20,7 @@ from ranura.core.drawing import (
     box,
     circle,
 )
+from ranura.core.drawing_grips import channel_grips
 from ranura.core.drawing_sections import section_view, turret_view
 from ranura.core.drawing_tables import table_views
 from ranura.core.guiding.sweeping import body_of, path_of, placed
@@ -128,12 +127,14 @@ def _plan(setting: Setting, cut: Dado) -> View:
             kind="stand", at=stand, way=channel.frame.turn((0.0, 1.0 if up else -1.0)), text=write("stand here, cord behind you")
         ),
     )
+    outlined = [channel_outline(channel, each, bit_diameter=bit.diameter) for each in channel.stations]
     everything = [outline.points for outline in outlines]
     x0, y0, x1, y1 = bounds([*everything, *setting.holding.sweep.extent, [on(tail)], [stand]])
     return View(
         name="plan", frame=(x0 - _MARGIN, y0 - _MARGIN, x1 + _MARGIN, y1 + _MARGIN), caption=write("from above"),
         outlines=tuple(outlines), arrows=arrows, dimensions=_dimensions(setting, cut), marks=marks,
-        grips=_grips(channel, cut, bit), clamps=clamp_marks(setting.holding), board=channel.part,
+        grips=channel_grips(channel, cut, outlined, on=on, turn=channel.frame.turn), clamps=clamp_marks(setting.holding),
+        board=channel.part,
     )  # fmt: skip
 
 
@@ -297,53 +298,3 @@ def _dimension(
         start=start, end=end, offset=offset if not vertical else way * abs(offset), text=write(text), field=field,
         vertical=vertical, name=field,
     )  # fmt: skip
-
-
-def _grips(channel: Channel, cut: Dado, bit: Bit) -> tuple[Grip, ...]:
-    """What can be dragged: the first station along the board, later ones for their spacing, stopped ends along the channel."""
-    turn = channel.frame.turn
-    towards = 1.0 if channel.reference_low else -1.0
-    away = turn((towards, 0.0))
-    if channel.angle:
-        away = (towards, 0.0)
-    found = []
-    size = channel.part[1] if channel.goes == "along" else channel.part[0]
-    middle = (size - channel.width) / 2
-    count = len(channel.stations)
-    for index, station in enumerate(channel.stations):
-        points = channel_outline(channel, station, bit_diameter=bit.diameter)
-        if index and cut.spacing is not None and not cut.more:
-            even = (size - 2 * channel.position - channel.width) / (count - 1)
-            way = (away[0] / index, away[1] / index)
-            found.append(Grip(field="spacing", points=points, way=way, value=cut.spacing.mm, snaps=(even,)))
-        elif index == 0:
-            found.append(Grip(field="position", points=points, way=away, value=cut.position.mm, snaps=(middle,)))
-    return (*found, *_end_grips(channel, cut))
-
-
-def _end_grips(channel: Channel, cut: Dado) -> list[Grip]:
-    """Both ends: a stopped one is dragged along the channel and out of the board, one that runs out is dragged into it. Of a pair
-    that is cut together both ends are the one that was typed."""
-    if channel.angle or channel.shape in UNDERCUT:
-        return []
-    names: tuple[AskedField, AskedField] = ("stop_first", "stop_last")
-    low_name, high_name = names[::-1] if channel.goes == "along" else names
-    typed = {"stop_first": cut.stop_first, "stop_last": cut.stop_last}
-    found: list[Grip] = []
-    station = channel.stations[0]
-    for name, inside, v, sense in (
-        (low_name, channel.stopped[0], channel.low, 1.0), (high_name, channel.stopped[1], channel.high, -1.0),
-    ):  # fmt: skip
-        if channel.mirrored and (not inside or typed[name] is None):
-            name = "stop_first" if cut.stop_first is not None else "stop_last"
-            if not inside:
-                continue
-        now, other = typed[name], typed["stop_last" if name == "stop_first" else "stop_first"]
-        tip = box(station.left - 4, v - 9, station.right + 4, v + 9)
-        found.append(
-            Grip(
-                field=name, points=placed(channel, tip), way=channel.frame.turn((0.0, sense)),
-                value=0.0 if now is None else now.mm, snaps=() if other is None else (other.mm,), opens=True,
-            )
-        )  # fmt: skip
-    return found

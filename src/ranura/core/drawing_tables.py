@@ -7,6 +7,7 @@ from dataclasses import replace
 
 from ranura.core.cuts.dado import Channel, Dado, Station
 from ranura.core.drawing import Arrow, AskedField, Dimension, Grip, Mark, Outline, Point, View, box, circle, typed_dimension
+from ranura.core.drawing_grips import channel_grips
 from ranura.core.drawing_sections import section_view
 from ranura.core.guiding.placing import TABLE_FENCE_DEEP
 from ranura.core.guiding.sweeping import path_of
@@ -32,11 +33,14 @@ def table_views(setting: Setting, cut: Dado) -> tuple[View, ...]:
 
 def laid(setting: Setting) -> Lays:
     """Where a point of the channel's own axes lies over the table: x to the right from the bit's axis, y away from the person
-    with the fence's face at 0; the board face down, in its first pass, a little before the middle of the cut."""
+    with the fence's face at 0; the board face down, in its first pass, with the bit
+    near the board's middle."""
     channel, fence = setting.channel, setting.fence
     width = setting.bit.diameter if channel.shape == "square" else channel.width
-    begin, end = path_of(channel, fence, bit_diameter=width)
-    now = begin + (end - begin) * 0.46
+    begin, end = sorted(path_of(channel, fence, bit_diameter=width))
+    low, high = channel.sides
+    # Where it stands depends on the board, so that an end that is dragged goes where the hand goes.
+    now = min(max(low + (high - low) * 0.46, begin), end)
     way, spacer = fence.heading[1], fence.spacers[0]
 
     def place(point: Point) -> Point:
@@ -127,15 +131,13 @@ def _dimensions(setting: Setting, cut: Dado, on: Lays, *, x0: float) -> tuple[Di
 
 
 def _grips(setting: Setting, cut: Dado, on: Lays) -> tuple[Grip, ...]:
-    """The first place is dragged to or from its reference edge."""
     channel, fence = setting.channel, setting.fence
-    size = channel.ends[1] - channel.ends[0]
-    nearer = channel.reference_low == (fence.towards < 0)  # the reference edge runs along the fence
-    way = (0.0, -1.0 if nearer else 1.0)
-    middle = (size - channel.width) / 2
-    return (
-        Grip(field="position", points=_cut(on, channel, channel.stations[0]), way=way, value=cut.position.mm, snaps=(middle,)),
-    )
+    way, towards = fence.heading[1], fence.towards
+
+    def turn(v: Point) -> Point:
+        return (way * v[1], towards * v[0])
+
+    return channel_grips(channel, cut, [_cut(on, channel, each) for each in channel.stations], on=on, turn=turn)
 
 
 def _section(setting: Setting, cut: Dado) -> View:
