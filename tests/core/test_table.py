@@ -114,6 +114,18 @@ def test_blocks_begin_and_end_a_stopped_channel_where_it_is_asked_for(changes, f
     }  # fmt: skip
 
 
+@pytest.mark.parametrize(
+    ("stops", "code", "feathers"),
+    [({"stop_first": 60}, "lowered-onto-bit", False), ({"stop_last": 60}, "lifted-off-bit", True), ({}, None, True)],
+)
+def test_a_stopped_end_over_a_table_warns_of_what_is_done_there(stops, code, feathers):
+    made = plan(width=12.7, **stops)
+    assert ({"lowered-onto-bit", "lifted-off-bit"} & codes(made)) == ({code} if code else set())
+    assert ("feather-boards" in codes(made)) == feathers
+    drawn = [each for each in made.drawing[0].outlines if each.label and each.label.metric == "feather board"]
+    assert bool(drawn) == feathers
+
+
 def test_a_part_too_small_for_the_hand_goes_to_the_table_unless_somebody_says_how_it_is_held():
     made = plan()
     assert (made.router_id, made.status) == ("table-three", "caution")
@@ -213,4 +225,5 @@ def test_no_plan_over_a_table_that_could_hurt_is_ready(
     assert made.passes[-1].to_depth == pytest.approx(thickness * depth, abs=1e-4)
     assert all(each.to_depth - each.from_depth <= bit.diameter + 1e-6 for each in made.passes)
     assert made.figures, "every number has its working"
-    assert ("lowered-onto-bit" in codes(made)) == (stop is not None)
+    assert ("lowered-onto-bit" in codes(made)) == any(each.key == "guide.start" for each in made.figures)
+    assert ("lowered-onto-bit" in codes(made)) != ("feather-boards" in codes(made)), "nothing is lowered past a feather board"

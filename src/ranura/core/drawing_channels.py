@@ -222,7 +222,7 @@ def _blocks(setting: Setting, begin: float, end: float) -> list[Outline]:
     up = fence.heading[1] > 0
     front, back = base.front or base.across / 2, base.back or base.across / 2
     sign = 1 if up else -1
-    begins_inside, ends_inside = channel.stopped if up else channel.stopped[::-1]
+    begins_inside, ends_inside = fence.begins_and_ends_inside(channel)
     places = []
     if begins_inside:
         places.append((begin - sign * back, begin - sign * (back + _BLOCK)))

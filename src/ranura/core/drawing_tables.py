@@ -33,8 +33,7 @@ def table_views(setting: Setting, cut: Dado) -> tuple[View, ...]:
 
 def laid(setting: Setting) -> Lays:
     """Where a point of the channel's own axes lies over the table: x to the right from the bit's axis, y away from the person
-    with the fence's face at 0; the board face down, in its first pass, with the bit
-    near the board's middle."""
+    with the fence's face at 0; the board face down, in its first pass, with the bit near its middle."""
     channel, fence = setting.channel, setting.fence
     width = setting.bit.diameter if channel.shape == "square" else channel.width
     begin, end = sorted(path_of(channel, fence, bit_diameter=width))
@@ -77,7 +76,8 @@ def _above(setting: Setting, cut: Dado) -> View:
         outlines.append(
             Outline(role="stop", points=box(-blocks["end"] - _BLOCK, -_BLOCK, -blocks["end"], 0), label=write("stop"))
         )
-    if x1 > width / 2 + _CLEAR + _FEATHER[1]:
+    begins_inside, _ = fence.begins_and_ends_inside(channel)
+    if not begins_inside and x1 > width / 2 + _CLEAR + _FEATHER[1]:
         deep, length = _FEATHER
         near = width / 2 + _CLEAR
         outlines.append(Outline(role="stop", points=box(near, y0 - deep, near + length, y0), label=write("feather board")))

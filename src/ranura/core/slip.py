@@ -221,8 +221,7 @@ def _direction(setting: Setting) -> Section:
         lines = [write("guide against the {edge}, pressed on", edge=channel.end_name(setting.fence.towards))]
     if channel.shape in UNDERCUT:
         return _undercut_direction(setting, lines[0])
-    low_first = setting.fence.heading[1] > 0
-    begins_inside, ends_inside = channel.stopped if low_first else channel.stopped[::-1]
+    begins_inside, ends_inside = setting.fence.begins_and_ends_inside(channel)
     start = "plunge at the start mark" if begins_inside else "start clear of the wood"
     end = "back 2 mm at the end, wait for the stop" if ends_inside else "lift off to come back"
     lines.append(write("{start}; {end}", start=start, end=end))
@@ -237,9 +236,7 @@ def _direction(setting: Setting) -> Section:
 
 def _fed_over_table(setting: Setting) -> Section:
     """The board's way over a table: from right to left, pressed onto the fence behind the bit."""
-    channel = setting.channel
-    up = setting.fence.heading[1] > 0
-    begins_inside, ends_inside = channel.stopped if up else channel.stopped[::-1]
+    begins_inside, ends_inside = setting.fence.begins_and_ends_inside(setting.channel)
     start = "lower it on against the right-hand block" if begins_inside else "against the fence before it meets the bit"
     end = "at the left-hand block wait for the stop, then lift" if ends_inside else "right past the bit, then lift"
     lines = [write("{start}; {end}", start=start, end=end), write("stand in front, out of line with the work")]
@@ -255,7 +252,8 @@ def _fed_over_table(setting: Setting) -> Section:
 def _held_on_table(setting: Setting) -> Section:
     """What keeps the board down and hands away over a table."""
     wide = min(setting.channel.part)
-    lines = [write("feather boards before the bit, against fence and table")]
+    begins_inside, _ = setting.fence.begins_and_ends_inside(setting.channel)
+    lines = [] if begins_inside else [write("feather boards before the bit, against fence and table")]
     if backed := backer_edge(setting):
         lines.append(write("backer behind the {edge}, pushed along with it", edge=backed))
     word = "Push blocks" if wide < _PUSHED else "Both hands"

@@ -160,7 +160,7 @@ def table_blocks(setting: Setting) -> list[tuple[str, float]]:
     up = fence.heading[1] > 0
     begin, finish = path_of(channel, fence, bit_diameter=d)
     low, high = channel.sides
-    begins_inside, ends_inside = channel.stopped if up else channel.stopped[::-1]
+    begins_inside, ends_inside = fence.begins_and_ends_inside(channel)
     # The bit goes along v over the board, so the board comes to it with that end last which v reaches last.
     found = [("start", high - begin if up else begin - low)] if begins_inside else []
     return [*found, ("end", finish - low if up else high - finish)] if ends_inside else found
@@ -178,7 +178,7 @@ def stop_places(setting: Setting) -> list[tuple[str, str, float, str]]:
     begin, finish = path_of(channel, fence, bit_diameter=d)
     front, back = base.front or base.across / 2, base.back or base.across / 2
     low_edge, high_edge = edge_names(setting)
-    begins_inside, ends_inside = channel.stopped if up else channel.stopped[::-1]
+    begins_inside, ends_inside = fence.begins_and_ends_inside(channel)
     found = []
     if begins_inside:
         block = begin - back if up else begin + back

@@ -95,6 +95,12 @@ WORDS: Table = {
         message="A stopped cut begins by lowering the board onto the turning bit",
         do="Clamp the blocks to the fence, rest the right end against its block and lower the left end last; never without them",
     ),
+    "lifted-off-bit": Words(
+        place="guide",
+        level="caution",
+        message="A stopped cut ends by lifting the board off the bit",
+        do="Clamp the block to the fence; against it switch off and wait until the bit stands, and only then lift",
+    ),
     "support-the-board": Words(
         place="hold",
         level="caution",

@@ -86,6 +86,11 @@ class Fence:
         """On which side of the bit, along u, a widening pass finds fresh wood: to the left of the heading (R7)."""
         return self.towards if self.on_board else -self.towards
 
+    def begins_and_ends_inside(self, channel: Channel) -> tuple[bool, bool]:
+        """Whether the cut begins, and whether it ends inside the board, in the order of the heading."""
+        low, high = channel.stopped
+        return (low, high) if self.heading[1] > 0 else (high, low)
+
     def axis_with(self, spacer: float) -> float:
         """Where the axis runs with a spacer, which holds the base off a fence, or the guide off its edge."""
         return self.axis - self.fresh * spacer

@@ -155,7 +155,7 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Dado) 
     if chosen.router.mounting == "hand":
         cautions += [*_guide_cautions(judge.rack.shop, option), *_stop_cautions(asked, bit, base, rules)]
     else:
-        cautions += _on_table(asked, bit, base, judge)
+        cautions += _on_table(asked, bit, base, judge, fence)
     cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
     cautions += _cautions(chosen, asked, wood, stepping, option)
     cleared = cleared_by(judge, chosen) if asked.shape in UNDERCUT else None
@@ -203,17 +203,20 @@ def _guide_cautions(shop: Shop, option: GuideOption) -> list[Caution]:
     return [caution("straightedge-short", needed=needed, longest=max(owned))]
 
 
-def _on_table(asked: Channel, bit: Bit, base: Base, judge: ChannelJudge) -> list[Caution]:
+def _on_table(asked: Channel, bit: Bit, base: Base, judge: ChannelJudge, fence: Fence) -> list[Caution]:
     """What a table asks for with a channel: care for hands and ends, support for a long board, blocks for a stopped end."""
     guided = asked.sides[1] - asked.sides[0]
-    # The fence is closed: the bit stands in front of it.
-    found = table_cautions(asked.part, [guided], 0.0, small=is_small(asked.part), one_plane=True)
+    begins_inside, ends_inside = fence.begins_and_ends_inside(asked)
+    # The fence is closed: the bit stands in front of it. Feather boards would keep a board from being lowered on.
+    found = table_cautions(asked.part, [guided], 0.0, small=is_small(asked.part), one_plane=not begins_inside)
     if numbers.over(max(asked.part), 2 * base.across):
         found.append(caution("support-the-board", length=max(asked.part), across=base.across))
-    if asked.is_stopped:
+    if begins_inside:
         found.append(caution("lowered-onto-bit"))
-        if asked.fitted:
-            found.append(corner_note(judge.rules, radius=bit.diameter / 2))
+    elif ends_inside:
+        found.append(caution("lifted-off-bit"))
+    if asked.is_stopped and asked.fitted:
+        found.append(corner_note(judge.rules, radius=bit.diameter / 2))
     return found
 
 
