@@ -2,10 +2,11 @@
 import { memo, useId, useRef } from "react";
 import type { AskedField, ClampAt, Unit, View } from "../api/client";
 import { useSize } from "../ui/useSize";
-import { SvgWords } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { DimensionMark, type DimensionProps } from "./DimensionMark";
+import { uncrowded } from "./dimensions";
 import { Clamps, Grips } from "./Grips";
+import { Labels } from "./Labels";
 import { FILL, local, Patterns, STROKE } from "./roles";
 import { fitted, fixedAt, outlinePath, type Room, type Scale } from "./scale";
 import { Arrows, Edges, Marks } from "./signs";
@@ -50,169 +51,6 @@ function Outlines({ view, scale, id }: { view: View; scale: Scale; id: string })
         {shape.role === "work" ? <path d={path} fill={`url(#${id}grain)`} /> : null}
       </g>
     );
-  });
-}
-
-function centre(points: View["outlines"][number]["points"], scale: Scale) {
-  const xs = points.map(([x]) => scale.x(x));
-  const ys = points.map(([, y]) => scale.y(y));
-  const low = { x: Math.min(...xs), y: Math.min(...ys) };
-  const high = { x: Math.max(...xs), y: Math.max(...ys) };
-  return { x: (low.x + high.x) / 2, y: (low.y + high.y) / 2, width: high.x - low.x, height: high.y - low.y };
-}
-
-/** How high the middle of the board is drawn. */
-function middleOf(view: View, scale: Scale): number {
-  const work = view.outlines.find((shape) => shape.role === "work");
-  return work ? centre(work.points, scale).y : 0;
-}
-
-/** Words in the drawing, with a rim that keeps lines behind them from running through. */
-function Label(props: {
-  x: number;
-  y: number;
-  text: string;
-  colour: "guide" | "cut" | "ink";
-  size?: "text-[13px]" | "text-[15px]";
-  anchor?: "start" | "middle" | "end";
-  upright?: boolean;
-  plain?: boolean;
-}) {
-  const {
-    x,
-    y,
-    text,
-    colour,
-    size = "text-[13px]",
-    anchor = "middle",
-    upright = false,
-    plain = false,
-  } = props;
-  const fill = { guide: "fill-guide", cut: "fill-cut", ink: "fill-ink" }[colour];
-  return (
-    <text
-      x={x}
-      y={y}
-      transform={upright ? `rotate(-90 ${x} ${y})` : undefined}
-      textAnchor={anchor}
-      className={`${fill} ${size} font-semibold ${plain ? "" : "halo"}`}
-    >
-      <SvgWords text={text} />
-    </text>
-  );
-}
-
-function Labels({ view, scale, unit, right }: { view: View; scale: Scale; unit: Unit; right: number }) {
-  return view.outlines.map((shape, index) => {
-    if (!shape.label) return null;
-    const text = inUnit(shape.label, unit);
-    const at = centre(shape.points, scale);
-    const [top, bottom] = [at.y - at.height / 2, at.y + at.height / 2];
-    const key = `${shape.role}${index}`;
-    switch (shape.role) {
-      case "pass":
-        return at.width > 9 && at.height > 12 ? (
-          <Label key={key} x={at.x} y={at.y + 5} text={text} colour="ink" plain />
-        ) : null;
-      case "bearing":
-      case "stop":
-        return <Label key={key} x={at.x} y={at.y + 5} text={text} colour="guide" />;
-      case "guide":
-        if (view.edges.length > 0)
-          return (
-            <Label
-              key={key}
-              x={Math.min(Math.max(at.x, 50), right - 50)}
-              y={at.y + 5}
-              text={text}
-              colour="guide"
-            />
-          );
-        if (at.height > 300)
-          return <Label key={key} x={at.x + 5} y={at.y} text={text} colour="guide" upright plain />;
-        return at.width > 300 && at.height > 14 ? (
-          <Label key={key} x={at.x + at.width * 0.2} y={at.y + 5} text={text} colour="guide" plain />
-        ) : null;
-      case "spacer": {
-        if (at.width > at.height)
-          return (
-            <g key={key} data-role="spacer-label">
-              <Label x={at.x - at.width * 0.2} y={top - 6} text={text} colour="guide" />
-            </g>
-          );
-        // The label leaves the spacer towards the middle of the drawing, where there is room for it.
-        const side = at.x < scale.x(view.frame[2]) * 0.5 ? 1 : -1;
-        const y = at.y - at.height * 0.36;
-        return (
-          <g key={key} data-role="spacer-label">
-            <path d={`M${at.x} ${y}h${side * 22}`} className="stroke-guide" strokeWidth="1.2" />
-            <Label
-              x={at.x + side * 26}
-              y={y + 5}
-              text={text}
-              colour="guide"
-              anchor={side > 0 ? "start" : "end"}
-            />
-          </g>
-        );
-      }
-      case "waste":
-        // The number of a station, where a repeat is drawn: in a long channel it keeps clear of the router.
-        return (
-          <Label
-            key={key}
-            x={at.x}
-            y={at.height > 60 ? at.y - at.height * 0.28 : at.y + 5}
-            text={text}
-            colour="cut"
-            size="text-[15px]"
-          />
-        );
-      case "template": {
-        // Beside the template, towards the middle of the drawing, where there is room for it.
-        const side = at.x < scale.x((view.frame[0] + view.frame[2]) / 2) ? 1 : -1;
-        return (
-          <Label
-            key={key}
-            x={at.x + side * (at.width / 2 + 8)}
-            y={at.y + 5}
-            text={text}
-            colour="guide"
-            anchor={side > 0 ? "start" : "end"}
-          />
-        );
-      }
-      case "base":
-        // A step of the turret: the depths it makes, a line each.
-        return view.name === "side"
-          ? text
-              .split(" · ")
-              .map((line, place) => (
-                <Label
-                  key={`${key}${line}`}
-                  x={at.x}
-                  y={bottom + 15 + 14 * place}
-                  text={line}
-                  colour="ink"
-                  plain
-                />
-              ))
-          : null;
-      case "bit": {
-        // Inside the bit where it is wide enough, else beside it, away from the depth; at the end that is out of the wood.
-        const standing = at.y < middleOf(view, scale) ? top + 14 : bottom - 5;
-        const left = at.x - at.width / 2;
-        const place =
-          at.width > 76
-            ? ({ x: at.x, y: standing + 2, anchor: "middle" } as const)
-            : left > 90
-              ? ({ x: left - 6, y: standing, anchor: "end" } as const)
-              : ({ x: at.x + at.width / 2 + 6, y: standing, anchor: "start" } as const);
-        return <Label key={key} {...place} text={`Ø ${text}`} colour="cut" />;
-      }
-      default:
-        return null;
-    }
   });
 }
 
@@ -322,7 +160,7 @@ export const Drawing = memo(function Drawing({
           {view.handle && onBit ? (
             <Handle at={view.handle.at} view={view} scale={scale} onBit={onBit} />
           ) : null}
-          {view.dimensions.map((dimension) => (
+          {uncrowded(view.dimensions, scale, width, (each) => inUnit(each.text, unit)).map((dimension) => (
             <DimensionMark
               key={dimension.name}
               dimension={dimension}
