@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 from shapely import box, unary_union
 from shapely.geometry import LinearRing, LineString, Polygon
 
-from ranura.core.cuts.pocket import FORM_NAMES, GUIDES_OF, Pocket, arc_points, circle_ring, pocketing, rounded
+from ranura.core.cuts.pocket import FORM_NAMES, GUIDES_OF, Pocket, pocketing
 from ranura.core.errors import CutError
 from ranura.core.guiding.areas import lanes_of
 from ranura.core.lengths import read
@@ -19,6 +19,7 @@ from ranura.core.pieces import Piece
 from ranura.core.plan import CutPlan, plan_cut
 from ranura.core.shapes.clearing import clearing, length_of, unreached
 from ranura.core.shapes.contour import Contour
+from ranura.core.shapes.rings import arc_points, circle_ring, rounded
 from ranura.store.demo import (
     CHEEK,
     CHEEK_DISCS,

@@ -10,7 +10,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from functools import lru_cache
 
-from ranura.core.caution_words import channels, choosing, depths, edges, guides, speed, strength
+from ranura.core.caution_words import channels, choosing, depths, edges, guides, speed, strength, tables
 from ranura.core.caution_words.kinds import Level, Place, Words
 from ranura.core.text import Fact, Text, inch_parts, write
 
@@ -38,6 +38,7 @@ class Reason:
 WORDS: Mapping[str, Words] = {
     **speed.WORDS, **strength.WORDS, **guides.WORDS, **depths.WORDS, **choosing.WORDS, **edges.WORDS,
     **channels.WORDS,
+    **tables.WORDS,
 }  # fmt: skip
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import replace
 
-from ranura.core.cuts.pocket import ROUND_FORMS, Pocket, Pocketing, shifted
+from ranura.core.cuts.pocket import ROUND_FORMS, Pocket, Pocketing
 from ranura.core.drawing import (
     Arrow,
     AskedField,
@@ -28,6 +28,7 @@ from ranura.core.lengths import as_typed
 from ranura.core.pocket_setting import PocketSetting
 from ranura.core.shapes.contour import Ring
 from ranura.core.shapes.convex import bounds
+from ranura.core.shapes.rings import shifted
 from ranura.core.shapes.ways import band
 from ranura.core.slip_guides import heading_words
 from ranura.core.text import write

@@ -10,7 +10,7 @@ from ranura.core.cautions import Reason
 from ranura.core.choosing.judging import BEARING, Judge
 from ranura.core.choosing.order import Candidate, Pair
 from ranura.core.choosing.ranking import ChannelRanking, losses
-from ranura.core.cuts.pocket import PocketGuide, Pocketing, arc_points, circle_ring, shifted
+from ranura.core.cuts.pocket import PocketGuide, Pocketing
 from ranura.core.cutting.stepping import Tooling, gaits_of, school_step, step_reason, surely_steps
 from ranura.core.guiding.areas import (
     AreaGuide,
@@ -27,6 +27,7 @@ from ranura.core.house_rules import HouseRules
 from ranura.core.materials import Material
 from ranura.core.shapes.clearing import Clearing, clearing, offset_ring
 from ranura.core.shapes.contour import Ring
+from ranura.core.shapes.rings import arc_points, circle_ring, shifted
 from ranura.core.shapes.ways import thinned
 from ranura.core.shop import Shop
 from ranura.core.text import Text

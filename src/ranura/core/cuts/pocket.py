@@ -5,7 +5,6 @@ Seen from above on the board: x from the left end, y from the near edge, in mm.
 
 from __future__ import annotations
 
-import math
 from dataclasses import dataclass, replace
 from typing import Literal
 
@@ -18,6 +17,7 @@ from ranura.core.house_rules import STANDARD, HouseRules
 from ranura.core.lengths import Length
 from ranura.core.pieces import Piece
 from ranura.core.shapes.contour import Contour, Point, Ring, trace
+from ranura.core.shapes.rings import circle_ring, rounded
 
 PocketForm = Literal["mortise", "slot", "recess", "outline", "cut-out", "disc", "hole", "ring", "lap", "flatten"]
 PocketGuide = Literal["edge-guide", "straightedge", "bushing", "bearing", "freehand", "trammel", "shoulder", "sled"]
@@ -199,39 +199,6 @@ class Pocketing:
         return rounded(self.box, min(radius, min(self.size) / 2), open_sides=self.open_sides)
 
 
-def circle_ring(at: Point, radius: float) -> Ring:
-    """A circle as points, a hundredth of a millimetre true up to a radius of 300 mm."""
-    steps = max(72, math.ceil(math.pi / math.acos(max(1 - 0.01 / radius, 0.9)))) if radius > 0.02 else 72
-    turns = (2 * math.pi * i / steps for i in range(steps))
-    return tuple((at[0] + radius * math.cos(a), at[1] + radius * math.sin(a)) for a in turns)
-
-
-def arc_points(at: Point, radius: float, sweep: float) -> Ring:
-    """An arc clockwise, `sweep` degrees of a circle, half of it on either side of its far point."""
-    steps = max(8, math.ceil(sweep / 3))
-    turns = (math.radians(90 + sweep / 2 - sweep * i / steps) for i in range(steps + 1))
-    return tuple((at[0] + radius * math.cos(a), at[1] + radius * math.sin(a)) for a in turns)
-
-
-def rounded(box: tuple[float, float, float, float], radius: float, *, open_sides: tuple[Side, ...] = ()) -> Ring:
-    """A rectangle with round corners, but square ones where a side is open."""
-    x0, y0, x1, y1 = box
-    corners: tuple[tuple[Point, Point, float, tuple[Side, Side]], ...] = (
-        ((x0 + radius, y0 + radius), (x0, y0), 180, ("left", "near")),
-        ((x1 - radius, y0 + radius), (x1, y0), 270, ("right", "near")),
-        ((x1 - radius, y1 - radius), (x1, y1), 0, ("right", "far")),
-        ((x0 + radius, y1 - radius), (x0, y1), 90, ("left", "far")),
-    )
-    points: list[Point] = []
-    for middle, square, start, sides in corners:
-        if radius <= 0 or set(sides) & set(open_sides):
-            points.append(square)
-            continue
-        turns = (math.radians(start + 90 * i / 12) for i in range(13))
-        points += [(middle[0] + radius * math.cos(a), middle[1] + radius * math.sin(a)) for a in turns]
-    return tuple(points)
-
-
 def pocketing(cut: Pocket, piece: Piece, rules: HouseRules = STANDARD) -> Pocketing:
     """The pocket on its board.
 
@@ -362,11 +329,6 @@ def _places(cut: Pocket, box: tuple[float, float, float, float], length: float) 
     if box[2] + max(shifts) > length - 1e-6 or box[0] + min(shifts) < 1e-6:
         raise CutError("no-wood-after", field="cut.spacing", position=box[0] + shifts[-1], width=wide, length=length)
     return shifts
-
-
-def shifted(ring: Ring, shift: float) -> Ring:
-    """An outline at another place along the board."""
-    return ring if not shift else tuple((x + shift, y) for x, y in ring)
 
 
 def as_first_place(asked: Pocketing) -> Pocketing:

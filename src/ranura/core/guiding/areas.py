@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from ranura.core import numbers
 from ranura.core.cautions import Caution, Reason, caution
-from ranura.core.cuts.pocket import PocketGuide, Pocketing, circle_ring, rounded
+from ranura.core.cuts.pocket import PocketGuide, Pocketing
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.guiding.bushings import TemplatePlan, plan_template
 from ranura.core.guiding.fences import lateral_passes, setback
@@ -15,6 +15,7 @@ from ranura.core.holding import LEAD
 from ranura.core.house_rules import HouseRules
 from ranura.core.shapes.clearing import offset_ring
 from ranura.core.shapes.contour import Point, Ring
+from ranura.core.shapes.rings import circle_ring, rounded
 from ranura.core.tooling.bits import Bit
 from ranura.core.tooling.guides import Bushing, Guide, Sled, Trammel
 from ranura.core.tooling.routers import Base

@@ -9,9 +9,10 @@ from ranura.core.fit import Forecast, position_spread
 from ranura.core.holding import Holding
 from ranura.core.house_rules import HouseRules, school_name
 from ranura.core.setting import Setting
-from ranura.core.slip_guides import end_words, heading_words, stop_places, table_blocks
+from ranura.core.slip_guides import end_words, heading_words, stop_places
 from ranura.core.text import Text, write
 from ranura.core.working import Figure, Given, because, given, plain, show
+from ranura.core.workings.table import block_figures, fed_figure
 
 
 def guide_figures(setting: Setting) -> list[Figure]:
@@ -25,8 +26,8 @@ def guide_figures(setting: Setting) -> list[Figure]:
     if found:
         found.append(_place(setting))
     turret = setting.stepping.turret if setting.stepping else None
-    stops = _stops(setting) if setting.by_hand else _blocks(setting)
-    found += [*_spacer(setting), *stops, _direction(setting) if setting.by_hand else _fed(setting)]
+    stops = _stops(setting) if setting.by_hand else block_figures(setting)
+    found += [*_spacer(setting), *stops, _direction(setting) if setting.by_hand else fed_figure(setting)]
     if turret is not None:
         found.append(turret_figure(turret, setting.rules))
     if setting.forecast is not None:
@@ -114,30 +115,6 @@ def _stops(setting: Setting) -> list[Figure]:
             )
         )  # fmt: skip
     return found
-
-
-def _blocks(setting: Setting) -> list[Figure]:
-    """Where the blocks of a stopped channel stand on a table's fence."""
-    half = setting.bit.diameter / 2
-    return [
-        Figure(
-            key=f"guide.{end}",
-            label=f"{'Right-hand' if end == 'start' else 'Left-hand'} block from the bit's axis",
-            value=at,
-            unit="mm",
-            shown=show(at, "mm"),
-            rule="R8",
-            formula="cut's start to the board's trailing end − D/2" if end == "start" else
-            "board's leading end to the cut's end − D/2",
-            worked=write("{l:fine} − {r:fine} = {x:fine}", l=at + half, r=half, x=at),
-            because=because(
-                "The board touches it when the bit's centre is half its width, {r:fine}, from the {end} of the cut", r=half,
-                end=end,
-            ),
-            inputs=(given("D", "bit diameter", setting.bit.diameter, "mm"),),
-        )
-        for end, at in table_blocks(setting)
-    ]  # fmt: skip
 
 
 def turret_figure(turret: Turret, rules: HouseRules) -> Figure:
@@ -323,25 +300,6 @@ def _direction(setting: Setting) -> Figure:
         inputs=(
             Given(symbol="f", name="from the cut to the guide", shown=plain(f"towards the {side}")),
             Given(symbol="h", name="way of the router", shown=plain(way)),
-        ),
-    )  # fmt: skip
-
-
-def _fed(setting: Setting) -> Figure:
-    """The board's way over a table."""
-    side = setting.channel.end_name(setting.fence.towards)
-    return Figure(
-        key="direction.heading", label="Feed direction", value=180.0, unit="degrees", rule="R7",
-        shown=plain("from right to left"),
-        formula="the fence f stands on the left of the heading h of the bit in the work: h = (f_y, −f_x); the work goes along −h",
-        worked=write("f = (0, 1), behind the bit; h = (1, 0); the work goes along (−1, 0), from right to left"),
-        because=because(
-            "Over a table the bit turns counter-clockwise seen from above; in a slot that pushes the work away from you, its "
-            "{side} onto the fence. From left to right it would be pulled off", side=side,
-        ),
-        inputs=(
-            Given(symbol="f", name="from the bit to the fence", shown=plain("behind the bit")),
-            Given(symbol="h", name="way of the bit in the work", shown=plain("from left to right")),
         ),
     )  # fmt: skip
 
