@@ -431,3 +431,22 @@ def test_a_turned_fence_is_measured_where_it_meets_the_near_edge(angle, end):
     wanted = met.x if end == "left" else 640 - met.x
     assert figure(made, "guide.fence_at") == pytest.approx(wanted)
     assert fence.at == pytest.approx(wanted)
+
+
+@pytest.mark.parametrize(
+    ("changes", "kind", "how"),
+    [
+        ({}, "fixed", "base on two pieces of the part, bit down to the bench"),
+        ({"stop_first": 20}, "plunge", "bit on the face, the part itself between rod and low step"),
+        ({"guide": "table-fence", "router_id": None}, "table", "the part beside the bit, bit up to its face"),
+    ],
+)
+def test_the_part_that_lies_in_a_channel_sets_its_depth(changes, kind, how):
+    made = plan(width=12.7, depth=6, leaf=True, **changes)
+    bases = [base.kind for base in SHOP.router(made.router_id).bases]
+    assert kind in bases
+    depths = next(each for each in made.slip if each.key == "depths")
+    assert depths.lines[0].metric == how
+    assert "leaf-sets-depth" in codes(made)
+    assert "6.0000 mm deep as its part" in made.sentence.metric
+    assert "leaf-sets-depth" not in codes(plan(width=12.7, depth=6, **changes))

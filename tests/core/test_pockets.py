@@ -280,7 +280,7 @@ def test_a_hinge_recess_is_open_at_its_edge_and_as_deep_as_its_leaf():
     swept = unary_union([way.buffer(6.35 + 2e-3, quad_segs=90) for way in ways])
     assert waste.buffer(-0.02).difference(swept).area < 1e-6, "cleared right to the edge"
     depths = next(each for each in made.slip if each.key == "depths")
-    assert "the leaf itself" in depths.lines[0].metric
+    assert "the part itself" in depths.lines[0].metric
     assert [str(each.mark.metric) for each in made.stations] == ["100 mm", "736 mm"]
 
 

@@ -136,7 +136,7 @@ def test_a_deep_mortise_whose_turret_runs_out(at):
 
 def test_a_hinge_recess_is_set_by_its_leaf(at):
     page = at("flat-hinges")
-    expect(section(page, "depths")).to_contain_text("the leaf itself between rod and low step")
+    expect(section(page, "depths")).to_contain_text("the part itself between rod and low step")
     expect(page.get_by_test_id("stations").locator("tbody tr")).to_have_count(2)
     choose(page, "depth-by", "typed")
     expect(section(page, "depths")).not_to_contain_text("leaf")

@@ -135,6 +135,7 @@ class DadoIn(Door):
     guide: ChannelGuide | None = None
     clamps: Annotated[tuple[ClampIn, ...], Field(max_length=12)] = ()
     support: bool = False
+    leaf: bool = False
     held: Held | None = None
     bit_id: IdText | None = None
     router_id: IdText | None = None

@@ -275,8 +275,9 @@ def _channel_sentence(cut: Dado, piece: Piece, rules: HouseRules) -> Text:
         repeated += f" every {as_typed(cut.spacing)}"
     pair = ", in a mirrored pair" if cut.mirrored else ""
     return write(
-        "A {word} {w}, {d} deep, {p} from the {end}{ends}{turned}{repeated}, {goes} {piece}{pair}",
+        "A {word} {w}, {d} deep{leaf}, {p} from the {end}{ends}{turned}{repeated}, {goes} {piece}{pair}",
         word=channel_word(cut, rules), w=width, d=as_typed(cut.depth), p=as_typed(cut.position), end=end_of(cut),
+        leaf=" as its part" if cut.leaf else "",
         ends="".join(f", {each}" for each in ends), turned=turned, repeated=repeated, goes=cut.goes, piece=piece.name, pair=pair,
     )  # fmt: skip
 

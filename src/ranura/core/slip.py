@@ -18,6 +18,7 @@ from ranura.core.slip_guides import guide_words, heading_words, stop_lines
 from ranura.core.slip_parts import Lead, PassLine, Section, lead
 from ranura.core.text import Fact, Reading, Shown, Text, write
 from ranura.core.tooling.bits import shank_name
+from ranura.core.tooling.routers import Base
 from ranura.core.working import Figure, plain, show
 
 PASS_COLUMNS = ("spacer", "depth", "fresh", "feed", "time", "power")
@@ -130,6 +131,8 @@ def _depths(setting: Setting, cut: Dado) -> Section:
     section = depths_section(
         stepping, _as_typed(cut.depth), zero="zero on the face" if setting.by_hand else "raised from the table"
     )
+    if cut.leaf:
+        section = set_by_part(section, setting.base)
     cleared = setting.cleared
     if cleared is None:
         return section
@@ -162,6 +165,21 @@ def depths_section(stepping: Stepping, depth: Shown, *, zero: str = "zero on the
         lines=tuple(lines),
         figures=("depth.step", "depth.count", *(("depth.turret",) if stepping.turret else ())),
     )
+
+
+def set_by_part(section: Section, base: Base) -> Section:
+    """What lies in the cut sets its depth: between rod and step, or below the base; on a table beside the bit.
+
+    Rule: R3 depth by the part
+    Formula: depth = its own thickness
+    Source: what is not measured adds no error"""
+    how = {
+        "plunge": "bit on the face, the part itself between rod and low step",
+        "fixed": "base on two pieces of the part, bit down to the bench",
+        "table": "the part beside the bit, bit up to its face",
+    }[base.kind]
+    kept = [each for each in section.lines if "between rod" not in each.metric]
+    return replace(section, lines=(write(how), *kept))
 
 
 _LISTED = 4

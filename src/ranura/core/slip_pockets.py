@@ -10,7 +10,7 @@ from ranura.core.cuts.pocket import Pocket, PocketGuide, Pocketing
 from ranura.core.guiding.areas import AreaGuide, sense_of
 from ranura.core.lengths import as_typed
 from ranura.core.pocket_setting import PocketSetting
-from ranura.core.slip import depths_section, feed_section, hold_lead, hold_lines, speed_section, tool_section
+from ranura.core.slip import depths_section, feed_section, hold_lead, hold_lines, set_by_part, speed_section, tool_section
 from ranura.core.slip_guides import StationLine, heading_words
 from ranura.core.slip_parts import Lead, Section, lead
 from ranura.core.text import Text, write
@@ -51,7 +51,7 @@ def pocket_sections(
         section = depths_section(setting.stepping, depth)
         if setting.pocket.form == "lap":
             section = _with_tongue(section, setting.pocket)
-        made.append(_with_leaf(section) if cut.leaf else section)
+        made.append(set_by_part(section, setting.base) if cut.leaf else section)
     if setting.guide is not None:
         made += [_guide(setting, setting.guide, by_key), _direction(setting, setting.guide)]
     if setting.stepping is not None:
@@ -66,15 +66,6 @@ def _with_tongue(section: Section, asked: Pocketing) -> Section:
     says = "each face; leaves a tongue of {t:len}" if asked.both_faces else "leaves {t:len}"
     line = write(says, t=asked.tongue)
     return replace(section, lines=(line, *section.lines), figures=(*section.figures, "lap.tongue"))
-
-
-def _with_leaf(section: Section) -> Section:
-    """The leaf itself between rod and step gives the depth."""
-    line = write("bit on the face, the leaf itself between rod and low step")
-    kept = [each for each in section.lines if "between rod" not in each.metric]
-    return Section(
-        key=section.key, title=section.title, leads=section.leads, lines=(line, *kept), figures=section.figures
-    )  # fmt: skip
 
 
 def _guide(setting: PocketSetting, guide: AreaGuide, figures: Mapping[str, Figure]) -> Section:

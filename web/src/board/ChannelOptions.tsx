@@ -147,6 +147,15 @@ export function ChannelOptions({ draft, plan, unit, repeating, onEdit }: Props) 
             options={HELD}
             onPick={(value) => onEdit({ held: (value || null) as NonNullable<DadoIn["held"]> | null })}
           />
+          <Choice
+            label="Depth by"
+            value={draft.leaf ? "leaf" : "typed"}
+            options={[
+              ["typed", "Depth as typed"],
+              ["leaf", "Set by the part"],
+            ]}
+            onPick={(value) => onEdit({ leaf: value === "leaf" })}
+          />
           {draft.mate ? (
             <Choice
               label="The part"

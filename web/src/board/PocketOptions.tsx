@@ -103,7 +103,7 @@ export function PocketOptions({ draft, unit, problem, repeating, onEdit }: Props
             value={draft.leaf ? "leaf" : "typed"}
             options={[
               ["typed", "Depth as typed"],
-              ["leaf", "Set by the leaf"],
+              ["leaf", "Set by the part"],
             ]}
             onPick={(value) => onEdit({ leaf: value === "leaf" })}
           />

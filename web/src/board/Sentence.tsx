@@ -96,7 +96,7 @@ export function Sentence({ draft, plan, problem, unit, word = "dado", pieceName,
         </>
       )}
       {field("depth", "Depth")}
-      <span>deep,</span>
+      <span>{draft.leaf ? "deep as its part," : "deep,"}</span>
       {field("position", draft.goes === "along" ? "Distance from the edge" : "Distance from the end")}
       <span>from the</span>
       <Comma on={Boolean(draft.stop_first ?? draft.stop_last) || many || turned}>

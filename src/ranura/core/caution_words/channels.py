@@ -273,7 +273,7 @@ WORDS: Table = {
     "leaf-sets-depth": Words(
         place="depths",
         level="note",
-        message="The depth is the leaf's own thickness",
-        do="Put the leaf itself between rod and stop with the bit on the face; try it in scrap",
+        message="The depth is the thickness of what lies in it",
+        do="Set it by that part itself, and try it in scrap",
     ),
 }

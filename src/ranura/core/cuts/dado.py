@@ -38,7 +38,8 @@ class Dado:
     The width is typed, or follows from a `mate` that is to fit. `angle` turns it counter-clockwise, in degrees. `stop_first` is
     how far from the near edge (or the left end) it begins, `stop_last` how far from the opposite one it ends; None where it runs
     out. It is repeated `count` times every `spacing`, and at the positions of `more`. `mirrored`: two boards are cut together as
-    a pair. `support` says that a board of the same thickness lies beside the work. `held` is how it is held, `guide`, `bit_id`
+    a pair. `support` says that a board of the same thickness lies beside the work, `leaf` that the depth is the
+    thickness of what lies in it, and is set by that. `held` is how it is held, `guide`, `bit_id`
     and `router_id` are pinned; None leaves the choice to Ranura. `clamps` are where the person put them; empty leaves that to
     Ranura too.
     """
@@ -60,6 +61,7 @@ class Dado:
     guide: ChannelGuide | None = None
     clamps: tuple[ClampAt, ...] = ()
     support: bool = False
+    leaf: bool = False
     held: Held | None = None
     bit_id: str | None = None
     router_id: str | None = None

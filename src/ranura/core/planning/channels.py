@@ -165,6 +165,8 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Dado) 
             caution("no-clearing-bit", neck=neck) if cleared is None else caution("clear-first", bit=cleared.bit.name)
         )
         cautions.append(caution("never-lift-undercut" if asked.shape == "t-slot" else "back-out-of-keyhole"))
+    if cut.leaf:
+        cautions.append(caution("leaf-sets-depth"))
     if cut.mate is not None and not cut.mate.measured:
         cautions.append(caution("mate-unmeasured"))
     return Setting(
