@@ -68,6 +68,7 @@ describe("what is sent back", () => {
       guide: null,
       clamps: [{ side: "near", at: 40 }],
       support: true,
+      leaf: false,
       held: null,
       bit_id: null,
       router_id: "plunge-two",
