@@ -20,11 +20,13 @@ const ROOM: Record<View["name"], Room> = {
 /** The width of a profile is written at its face: above its section, or below it on a table. */
 const AT_FACE = { above: { above: 42, below: 8 }, below: { above: 10, below: 56 } } as const;
 
-/** Where somebody stands is written below the feet. */
+/** Where somebody stands is written behind the feet: below them, or above them at the far side. */
 const STANDING: Room = { above: 18, below: 32 };
+const STANDING_FAR: Room = { above: 40, below: 18 };
 
 function roomFor(view: View): Room {
-  if (view.board && view.marks.some((mark) => mark.kind === "stand")) return STANDING;
+  const stand = view.board ? view.marks.find((mark) => mark.kind === "stand") : undefined;
+  if (stand) return stand.way[1] < 0 ? STANDING_FAR : STANDING;
   if (!view.handle) return ROOM[view.name];
   const width = view.dimensions.find((each) => each.name === "profile-width");
   return AT_FACE[width && width.offset < 0 ? "below" : "above"];

@@ -154,7 +154,7 @@ export function Marks({ view, scale, unit, right }: { view: View; scale: Scale; 
             <ellipse cx={x + 7} cy={y} rx="4.5" ry="8.5" />
             <text
               x={within(x, text, right)}
-              y={y + 24}
+              y={mark.way[1] < 0 ? y - 15 : y + 24}
               textAnchor="middle"
               className="fill-ink-2 text-[13.5px] font-semibold halo"
             >
