@@ -450,3 +450,16 @@ def test_the_part_that_lies_in_a_channel_sets_its_depth(changes, kind, how):
     assert "leaf-sets-depth" in codes(made)
     assert "6.0000 mm deep as its part" in made.sentence.metric
     assert "leaf-sets-depth" not in codes(plan(width=12.7, depth=6, **changes))
+
+
+def test_a_channel_turned_so_far_that_it_leaves_by_an_end_is_refused_at_its_angle():
+    with pytest.raises(CutError) as caught:
+        plan(dataclasses.replace(BOARD, width=mm(533), length=mm(1388)), position=16, width=52, angle=56.7)
+    assert (caught.value.code, caught.value.field) == ("runs-out-of-end", "cut.angle")
+
+
+def test_two_small_boards_are_small_as_a_pair_too():
+    narrow = dataclasses.replace(BOARD, width=mm(46), length=mm(205), count=2)
+    made = plan(narrow, width=12.7, depth=5, position=70, mirrored=True)
+    assert "small-part" in codes(made)
+    assert made.status == "stop"

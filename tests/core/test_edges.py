@@ -422,3 +422,8 @@ def test_an_edge_guide_wants_an_edge_and_to_be_there(change, shop, code):
         assert ("no-rods" in codes(made)) == (rods is None)
     else:
         assert codes(made)[code] == "stop"
+
+
+def test_an_overhang_that_no_bit_meets_is_a_plan_that_stops():
+    cut = edge_cut("flush", 25.4, depth=12, edges=("near", "right"), guide="edge-guide", bit_id="surfacing-70")
+    assert plan(cut, board(length=516, width=194, thickness=12, material="mdf")).status == "stop"

@@ -490,3 +490,23 @@ def test_a_lap_that_leaves_nothing_or_all_is_refused_where_it_was_typed(changes,
     with pytest.raises(CutError) as caught:
         plan(pocket("lap", length=60, across=None, **{"depth": 5, **changes}))
     assert (caught.value.code, caught.value.field) == (code, field)
+
+
+def test_a_cut_out_is_cut_round_by_a_thinner_bit():
+    made = plan(pocket("cut-out", length=60, across=12.7, depth=5, through=True, backed=True, loose="tape"))
+    assert SHOP.bit(made.bit_id).diameter < 12.7
+    filled = plan(pocket("cut-out", length=12.7, across=12.7, depth=5, through=True, bit_id="compression-12.7"))
+    assert "nothing-to-cut-round" in codes(filled)
+    assert filled.status == "stop"
+
+
+def test_an_outline_that_crosses_itself_is_refused_at_its_points():
+    bow = Contour(form="points", points=((0, 0), (100, 60), (100, 0), (0, 61)))
+    with pytest.raises(CutError) as caught:
+        plan(pocket("outline", contour=bow))
+    assert (caught.value.code, caught.value.field) == ("outline-crosses", "cut.contour.points")
+
+
+def test_a_face_too_narrow_for_any_lane_is_a_plan_that_stops():
+    made = plan(pocket("flatten", depth=3, held="carrier", bit_id="flush-12.7"), board(length=380, width=8, thickness=42))
+    assert made.status == "stop"

@@ -121,6 +121,7 @@ class CutError(CraftError):
         "{name}, follows {smallest:len}",
         "opening-too-small": "The opening is {opening:len} across, smaller than any bit for this, {narrowest:len}",
         "outline-too-short": "An outline needs at least three points",
+        "outline-crosses": "The outline crosses or touches itself",
         "outline-flat": "These points enclose no area",
         "outline-off-board": "The outline reaches beyond the board of {length:len} × {width:len}",
         "opening-off-board": "Opening {number} reaches the edge of the board or beyond; 3 mm of wood must stand around it",

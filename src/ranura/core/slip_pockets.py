@@ -53,7 +53,8 @@ def pocket_sections(
             section = _with_tongue(section, setting.pocket)
         made.append(set_by_part(section, setting.base) if cut.leaf else section)
     if setting.guide is not None:
-        made += [_guide(setting, setting.guide, by_key), _direction(setting, setting.guide)]
+        made.append(_guide(setting, setting.guide, by_key))
+        made += [_direction(setting, setting.guide)] if setting.ways else []
     if setting.stepping is not None:
         faces = " on each face" if setting.pocket.both_faces else ""
         made.append(feed_section(setting, by_key, faces=faces))

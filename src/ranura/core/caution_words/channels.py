@@ -11,6 +11,12 @@ WORDS: Table = {
         message="{profile:A} bit does not leave the floor that is asked for",
         do="Take a round-nose bit for a round floor, a V bit for a pointed one",
     ),
+    "nothing-to-cut-round": Words(
+        place="tool",
+        level="stop",
+        message="A cut-out is cut round its line, and a bit of {diameter:len} fills it",
+        do="Take a thinner bit, or plan it as a slot that goes right through",
+    ),
     "groove-of-other-width": Words(
         place="tool",
         level="stop",

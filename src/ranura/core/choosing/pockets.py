@@ -95,6 +95,8 @@ class PocketJudge(Judge):
             return Reason("wrong-profile" if self.kind != "bearing" else "no-shank-bearing", {"profile": bit.kind.name})
         if asked.form not in ("disc", "flatten") and numbers.over(bit.diameter, need.width):
             return Reason("bit-wider-than-cut", {"diameter": bit.diameter, "width": need.width})
+        if asked.form == "cut-out" and not numbers.under(bit.diameter, need.width):
+            return Reason("nothing-to-cut-round", {"diameter": bit.diameter})
         if need.corner is not None and numbers.over(bit.diameter / 2, need.corner):
             return Reason("corner-too-tight", {"radius": bit.diameter / 2, "corner": need.corner})
         if numbers.over(self.depth, bit.cutting_length):

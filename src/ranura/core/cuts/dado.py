@@ -137,8 +137,14 @@ class Channel:
         return StraightCut(
             kind="dado" if self.across_grain else "groove", width=self.width, depth=self.depth, thickness=self.thickness,
             stopped=self.is_stopped, across_grain=self.across_grain,
-            part=None if self.held == "carrier" else self.part, shape=self.shape, mortise=self.mortise,
+            part=None if self.held == "carrier" else self.one_part, shape=self.shape, mortise=self.mortise,
         )  # fmt: skip
+
+    @property
+    def one_part(self) -> tuple[float, float]:
+        """Length and width of one board, of a pair too."""
+        length, width = self.part
+        return (length, width / 2) if self.mirrored else self.part
 
     def end_name(self, towards: int) -> str:
         """What the board ends in along u: towards the low side (−1) or the high one (+1).
@@ -190,12 +196,12 @@ def channel(cut: Dado, piece: Piece, rules: HouseRules = STANDARD) -> Channel:
     first = stations[0]
     boards = _boards(length, across, pair=cut.mirrored)
     local = tuple(tuple(frame.local(corner) for corner in ring) for ring in boards)
+    for station in stations:
+        _check_ends(station, frame, cut, length=length, total=total, along=along)
     sides = _sides(frame, stations, length=length, total=total, along=along)
     low, high, stopped = _span(cut, first, frame, sides, length=length, total=total, along=along)
     middle = (sides[0] + sides[1]) / 2
     ends = _width_at(local, middle)
-    for station in stations:
-        _check_ends(station, frame, cut, length=length, total=total, along=along)
     across_grain = (piece.grain == "length") != along
     return Channel(
         frame=frame, goes=cut.goes, shape=cut.shape, left=first.left, right=first.right, depth=depth, low=low, high=high,

@@ -64,6 +64,8 @@ def chip_correction(*, width: float, bit_diameter: float, tooth_mm: float) -> fl
     1.0"""
     share = min(width / bit_diameter, 1.0)
     arc = math.acos(1 - 2 * share)
+    if not arc:
+        return _CORRECTION[1]  # so thin that the arc is lost in the arithmetic
     mean_chip = tooth_mm * 2 * share / arc
     return numbers.clamp(math.sqrt(_REFERENCE_CHIP / mean_chip), *_CORRECTION)
 

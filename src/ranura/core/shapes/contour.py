@@ -87,6 +87,10 @@ def _own(points: tuple[Point, ...], field: str) -> Ring:
     area = signed_area(ring)
     if abs(area) < 1.0:
         raise CutError("outline-flat", field=f"{field}.points")
+    from shapely.geometry import Polygon  # only here: sums need no shapely
+
+    if not Polygon(ring).is_valid:
+        raise CutError("outline-crosses", field=f"{field}.points")
     return tuple(ring if area > 0 else reversed(ring))
 
 

@@ -23,7 +23,7 @@ def pocket_figures(setting: PocketSetting) -> tuple[Figure, ...]:
     found += speed_figures(setting)
     if guide is not None:
         found += _guide(setting, guide)
-        found.append(_direction(setting))
+        found += [_direction(setting)] if setting.ways else []
     if stepping is not None:
         found += depth_figures(setting, stepping, total=setting.depth)
         if setting.pocket.form == "lap":
