@@ -510,3 +510,12 @@ def test_an_outline_that_crosses_itself_is_refused_at_its_points():
 def test_a_face_too_narrow_for_any_lane_is_a_plan_that_stops():
     made = plan(pocket("flatten", depth=3, held="carrier", bit_id="flush-12.7"), board(length=380, width=8, thickness=42))
     assert made.status == "stop"
+
+
+def test_every_way_out_of_a_stopped_mortise_is_one_that_can_be_taken():
+    cut = pocket("mortise", length=60, across=8, depth=20, from_near=120, guide="edge-guide", held="carrier")
+    made = plan(cut, board(thickness=50))
+    assert made.status == "stop"
+    assert made.remedies
+    for each in made.remedies:
+        plan(dataclasses.replace(cut, **each.change), board(thickness=50))

@@ -85,8 +85,10 @@ def _with_guides(made: Made, tried: tuple[_Tried, ...], kind: PocketGuide, cut: 
         for other in tried
         if other.can and other.kind != kind
     )
+    # What a channel offers is not all for a pocket.
+    own = tuple(each for each in said.remedies if each.change.get("guide") in (None, *GUIDES_OF[cut.form]))
     drawing = retold(said.drawing, cut, asked) if kind in ("edge-guide", "straightedge") else said.drawing
-    return replace(said, guides=offers, remedies=(*said.remedies, *ways_out), drawing=drawing)
+    return replace(said, guides=offers, remedies=(*own, *ways_out), drawing=drawing)
 
 
 def _offer(each: _Tried, *, chosen: bool) -> GuideOffer:
