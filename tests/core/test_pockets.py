@@ -16,7 +16,7 @@ from ranura.core.errors import CutError
 from ranura.core.guiding.areas import lanes_of
 from ranura.core.lengths import read
 from ranura.core.pieces import Piece
-from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.plan import CutPlan, judge_of, plan_cut
 from ranura.core.shapes.clearing import clearing, length_of, unreached
 from ranura.core.shapes.contour import Contour
 from ranura.core.shapes.rings import arc_points, circle_ring, rounded
@@ -519,3 +519,26 @@ def test_every_way_out_of_a_stopped_mortise_is_one_that_can_be_taken():
     assert made.remedies
     for each in made.remedies:
         plan(dataclasses.replace(cut, **each.change), board(thickness=50))
+
+
+def test_a_field_wider_than_the_base_wants_a_plate_that_bridges_it():
+    piece = board(length=500, width=320)
+    wide = pocket("recess", length=260, across=180, depth=5, from_left=80, from_near=60)
+    made = plan(wide, piece)
+    assert made.status == "stop"
+    assert "base-tips" in codes(made)
+    remedy = next(each for each in made.remedies if each.answers == "base-tips")
+    plated = plan(dataclasses.replace(wide, **remedy.change), piece)
+    assert plated.status == "caution"
+    said = next(each for each in plated.cautions if each.code == "plate-bridges")
+    assert float(said.facts["across"]) >= 180 + 20, "it rests on 10 mm of wood on both sides"
+    assert guide(plated) != "bushing", "which the plate would cover"
+    bit = SHOP.bit(plated.bit_id)
+    bare, through = (judge_of(dataclasses.replace(wide, plate=plate, guide="freehand"), piece, SHOP) for plate in (False, True))
+    assert through.reach(bit) == pytest.approx(bare.reach(bit) + 9), "the bit stands out through the plate"
+    rims = [each for each in plated.drawing[0].outlines if each.label and each.label.metric == "plate"]
+    assert Polygon(rims[0].points).bounds[2] - Polygon(rims[0].points).bounds[0] == pytest.approx(float(said.facts["across"]))
+    by_bushing = plan(dataclasses.replace(wide, plate=True, guide="bushing"), piece)
+    assert "plate-hides-bushing" in codes(by_bushing)
+    back = next(each for each in plated.remedies if each.answers == "plate-bridges")
+    assert dict(back.change) == {"plate": False}

@@ -174,6 +174,7 @@ class PocketIn(Door):
     backed: bool = False
     loose: Loose | None = None
     leaf: bool = False
+    plate: bool = False
     leaves: LengthIn | None = None
     both_faces: bool = False
     contour: ContourIn | None = None

@@ -88,6 +88,8 @@ def _plan(setting: PocketSetting, cut: Pocket) -> View:
             marks.append(Mark(kind="pivot", at=guide.pivot, way=(1.0, 0.0), text=write("pivot")))
         seen = base_outline(base, axis=outer[start], guided=base.across / 2, towards=-1)
         outlines.append(Outline(role="base", points=seen, label=write("base")))
+        if setting.plate is not None:
+            outlines.append(Outline(role="base", points=circle(outer[start], setting.plate / 2), label=write("plate")))
         outlines.append(Outline(role="bit", points=circle(outer[start], bit.diameter / 2)))
         arrows = [
             _feed(setting, outer),

@@ -16,7 +16,7 @@ class PocketSetting(SteppedSetting):
     """Bit, router, guide, ways, steps and clamps for a pocket. `depth` is how deep it goes in all.
 
     `guide`, `stepping` and `ways` are missing where a stop leaves nothing to say; `unreached` is what the bit leaves standing in
-    corners of one's own outline."""
+    corners of one's own outline, `plate` how wide a plate below the base must be where one is asked for, in mm."""
 
     pocket: Pocketing
     depth: float
@@ -24,3 +24,4 @@ class PocketSetting(SteppedSetting):
     ways: tuple[Ring, ...]
     holding: Holding | None
     unreached: tuple[Ring, ...] = ()
+    plate: float | None = None

@@ -106,6 +106,8 @@ def _guide(setting: PocketSetting, guide: AreaGuide, figures: Mapping[str, Figur
         case _:
             shown = Lead(shown=plain("Freehand"), caption=write("inside a scored line"))
             lines.append(write("stay 1 mm inside it; pare to the line"))
+    if setting.plate is not None:
+        lines.append(write("plate {x:rough} wide or more below the base", x=setting.plate))
     return Section(key="guide", title="Guide", leads=(shown,), lines=tuple(lines), figures=keys)
 
 

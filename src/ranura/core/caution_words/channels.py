@@ -11,6 +11,18 @@ WORDS: Table = {
         message="{profile:A} bit does not leave the floor that is asked for",
         do="Take a round-nose bit for a round floor, a V bit for a pointed one",
     ),
+    "plate-bridges": Words(
+        place="guide",
+        level="caution",
+        message="Only a plate {across:rough} wide or more below the base rests on wood all the way",
+        do="Make it flat and {thickness:len} thick, its screws sunk below its face, and set the bit to zero with it on",
+    ),
+    "plate-hides-bushing": Words(
+        place="guide",
+        level="stop",
+        message="A plate below the base covers its bushing",
+        do="Take a bearing in a template, or follow a line by eye",
+    ),
     "nothing-to-cut-round": Words(
         place="tool",
         level="stop",

@@ -75,7 +75,7 @@ WORDS: Table = {
         place="guide",
         level="stop",
         message="In the last pass this base, {across:len} across, cannot bridge a cut {width:len} wide: it would tip into it",
-        do="Rout it as a recess from the middle outwards, or screw a wider plate to the base",
+        do="Screw a wider plate to the base; a wide channel can be routed as a recess from the middle outwards",
     ),
     "straightedge-short": Words(
         place="guide",

@@ -34,7 +34,8 @@ SETUP_CODES = frozenset(
         "template-out-of-reach", "straightedge-off-board", "trapped", "no-starting-pin", "clamp-in-the-way", "one-clamp",
         "small-part", "guide-range", "no-jig-for-pair", "jig-outdated", "no-edge-guide", "no-rods", "not-along-an-edge",
         "edge-covered", "no-bushing", "no-bushing-plate", "bushing-of-other-plate", "no-bushing-fits", "bearing-above-template",
-        "fence-beyond-table", "turned-on-table", "pair-on-table", "undercut-on-table", "no-trammel",
+        "base-tips", "plate-hides-bushing", "fence-beyond-table", "turned-on-table", "pair-on-table", "undercut-on-table",
+        "no-trammel",
         "trammel-range", "no-sled", "sled-too-small", "guide-leaves-floor", "freehand-one-line", "guide-refused",
     }
 )  # fmt: skip

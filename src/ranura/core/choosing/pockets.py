@@ -42,6 +42,10 @@ _THINNED = 0.1
 """mm by which a way may be off where clashes are judged; the base counts as larger by as much."""
 
 
+PLATE = 9.0
+"""mm: how thick a plate below the base is taken to be; so much less the bit reaches."""
+
+
 class PocketJudge(Judge):
     """`kind` is the way of guiding that is judged; `thickness_said` whether the person said how thick the template is."""
 
@@ -69,8 +73,8 @@ class PocketJudge(Judge):
         return asked.thickness + rules.through_extra
 
     def reach(self, bit: Bit) -> float:
-        """See `Judge.reach`: the template lies between base and work."""
-        return self.depth + self.template_thickness(bit)
+        """See `Judge.reach`: the template lies between base and work, and so does a plate below the base."""
+        return self.depth + self.template_thickness(bit) + (PLATE if self.asked.plate else 0.0)
 
     def template_thickness(self, bit: Bit) -> float:
         """How thick the template is, in mm; 0 without one."""
@@ -209,15 +213,19 @@ class PocketJudge(Judge):
         guide = self.guide(bit, router, base)
         if isinstance(guide, Reason):
             yield guide
-        elif not (self.asked.around or self.asked.in_lanes) and not self._bridged(guide, base):
+        elif self.asked.plate and self.kind == "bushing":
+            yield Reason("plate-hides-bushing")
+        elif not self.asked.plate and not (self.asked.around or self.asked.in_lanes) and not self._bridged(guide, base):
             yield Reason("base-tips", {"across": base.across, "width": min(self.asked.size)})
 
-    def _bridged(self, guide: AreaGuide, base: Base) -> bool:
-        """Whether the base rests on both rims, or on the board beside an open side, in the middle of the field."""
+    def bridging(self, guide: AreaGuide) -> float:
+        """How wide a base, or a plate below it, must be to rest on both rims in the middle of the field, or on the board beside
+        an open side, in mm."""
         rim = min(self.asked.size) + 2 * guide.offset
-        if self.asked.open_sides:
-            rim /= 2
-        return not numbers.over(rim / 2 + BEARING, base.across / 2)
+        return (rim / 2 if self.asked.open_sides else rim) + 2 * BEARING
+
+    def _bridged(self, guide: AreaGuide, base: Base) -> bool:
+        return not numbers.over(self.bridging(guide), base.across)
 
     def setting_up(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
         """See `Judge.setting_up`."""
@@ -240,7 +248,8 @@ class PocketJudge(Judge):
         asked = self.asked
         ways = self.ways(bit, guide)
         outer = [ways[0], ways[-1]] if asked.open_ways else [thinned(way, _THINNED) for way in ways[-1:]]
-        radius = around_axis(base) + _THINNED
+        across = around_axis(base)
+        radius = (max(across, self.bridging(guide) / 2) if asked.plate else across) + _THINNED
         sweeps = [
             Sweep(ways=tuple(((*shifted(way, shift), shifted(way, shift)[0]), radius) for way in outer)) for shift in asked.places
         ]

@@ -68,7 +68,8 @@ class Pocket:
     goes right through it; `backed` then says that a sacrificial board lies below, and `loose` what holds the piece that comes
     free. `leaf`: the depth is the thickness of what lies in it, and is set by it. `contour` is one's own outline, `sweep` how
     much of a ring is cut, in degrees, half of it on either side of its far point. `template` is how thick the template is; None
-    for the house's usual one. It is repeated `count` times every `spacing` along the board. The rest is as of a channel."""
+    for the house's usual one. `plate` says that a wider plate below the base bridges the field. It is repeated `count` times
+    every `spacing` along the board. The rest is as of a channel."""
 
     form: PocketForm
     length: Length = NOTHING
@@ -85,6 +86,7 @@ class Pocket:
     backed: bool = False
     loose: Loose | None = None
     leaf: bool = False
+    plate: bool = False
     leaves: Length | None = None
     both_faces: bool = False
     contour: Contour | None = None
@@ -123,6 +125,7 @@ class Pocketing:
     loose: Loose | None
     leaf: bool
     both_faces: bool
+    plate: bool
     template: float
     held: Held | None
     clamps: tuple[ClampAt, ...]
@@ -236,6 +239,7 @@ def pocketing(cut: Pocket, piece: Piece, rules: HouseRules = STANDARD) -> Pocket
         form=cut.form, box=box, radius=radius, depth=depth, through=cut.through, backed=cut.backed, thickness=thickness,
         part=(length, width), open_sides=open_sides, groove=groove, ring=ring,
         sweep=cut.sweep, places=places, loose=cut.loose, leaf=cut.leaf, both_faces=cut.form == "lap" and cut.both_faces,
+        plate=cut.plate,
         template=rules.template_thickness if cut.template is None else cut.template.mm, held=cut.held, clamps=cut.clamps,
         across_grain=True,
     )  # fmt: skip

@@ -15,7 +15,7 @@ from ranura.core.cautions import Caution, Reason, caution, spoken
 from ranura.core.choosing.candidates import Drop
 from ranura.core.choosing.judging import SETUP_CODES, Judge, speed_of, turning_rpm
 from ranura.core.choosing.order import Candidate
-from ranura.core.choosing.pockets import PocketJudge
+from ranura.core.choosing.pockets import PLATE, PocketJudge
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.dado import Dado
 from ranura.core.cuts.pocket import FREEING_FORMS, GUIDES_OF, Pocket, PocketGuide, Pocketing, pocketing
@@ -220,6 +220,9 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
         if corners:
             cautions.append(caution("corners-unreached", area=area, radius=bit.diameter / 2))
     cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
+    plate = judge.bridging(guide) if guide is not None and asked.plate else None
+    if plate is not None:
+        cautions.append(caution("plate-bridges", across=plate, thickness=PLATE))
     cautions += _cautions(judge, chosen, stepping)
     return PocketSetting(
         piece=piece,
@@ -236,6 +239,7 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
         stepping=stepping,
         holding=holding,
         unreached=corners,
+        plate=plate,
         cautions=in_order(cautions),
     )
 

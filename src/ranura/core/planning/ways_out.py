@@ -74,6 +74,11 @@ def pocket_remedies(cut: Pocket, setting: PocketSetting) -> tuple[Remedy, ...]:
         found.append(Remedy(answers="no-sacrificial-board", says=write("One lies below it"), change={"backed": True}))
     if "loose-piece" in codes:
         found += [Remedy(answers="loose-piece", says=write(says), change={"loose": how}) for how, says in _LOOSE.items()]
+    for code, there, says in (
+        ("base-tips", True, "A wider plate below the base bridges it"), ("plate-bridges", False, "There is none"),
+    ):  # fmt: skip
+        if code in codes:
+            found.append(Remedy(answers=code, says=write(says), change={"plate": there}))
     found += _held_otherwise(codes, cut.held)
     found += _moved_clear(codes, setting.holding.moved if setting.holding is not None else ())
     if "bearing-above-template" in codes:
