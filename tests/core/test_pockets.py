@@ -16,7 +16,7 @@ from ranura.core.errors import CutError
 from ranura.core.guiding.areas import lanes_of
 from ranura.core.lengths import read
 from ranura.core.pieces import Piece
-from ranura.core.plan import CutPlan, judge_of, plan_cut
+from ranura.core.plan import CutPlan, judge_of, plan_cut, sentence_of
 from ranura.core.shapes.clearing import clearing, length_of, unreached
 from ranura.core.shapes.contour import Contour
 from ranura.core.shapes.rings import arc_points, circle_ring, rounded
@@ -542,3 +542,17 @@ def test_a_field_wider_than_the_base_wants_a_plate_that_bridges_it():
     assert "plate-hides-bushing" in codes(by_bushing)
     back = next(each for each in plated.remedies if each.answers == "plate-bridges")
     assert dict(back.change) == {"plate": False}
+
+
+@pytest.mark.parametrize(
+    ("opens", "words"),
+    [
+        ((), "5.0000 mm deep, 120.0000 mm from the left end and 90.0000 mm from the near edge, in Board"),
+        (("near",), "5.0000 mm deep, 120.0000 mm from the left end, open at the near side, in Board"),
+        (("left",), "5.0000 mm deep, 90.0000 mm from the near edge, open at the left side, in Board"),
+        (("left", "near"), "5.0000 mm deep, open at the left side, open at the near side, in Board"),
+    ],
+)
+def test_nothing_is_measured_from_a_side_that_a_recess_runs_out_of(opens, words):
+    cut = pocket("recess", open_sides=opens, from_left=0 if "left" in opens else 120, from_near=0 if "near" in opens else 90)
+    assert sentence_of(cut, board(), SHOP.rules).metric.endswith(words)

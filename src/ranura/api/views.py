@@ -15,7 +15,7 @@ from ranura.core.house_rules import SCHOOLS, Bound, Choice, HouseRules, bounds
 from ranura.core.lengths import Unit, as_typed
 from ranura.core.materials import Delivery, Material
 from ranura.core.pieces import Piece, edges_of
-from ranura.core.plan import Cut, place_of, plan_cut, title_of
+from ranura.core.plan import Cut, measured_places, place_of, plan_cut, title_of
 from ranura.core.shop import Shop
 from ranura.core.text import Text, write
 from ranura.store.repository import KeptCut, KeptJob, KeptPiece
@@ -147,8 +147,8 @@ def _place(cut: Cut, piece: Piece) -> Text:
     if isinstance(cut, Pocket) and cut.form in LANE_FORMS:
         return write("the whole face") if cut.form == "flatten" else write("{end} end", end=cut.end)
     if isinstance(cut, Pocket):
-        return write("{x} from {end}, {y} from {edge}", x=as_typed(cut.from_left), end=cut.end, y=as_typed(cut.from_near),
-                     edge=cut.edge)  # fmt: skip
+        places = [f"{x} from {side}" for x, side in measured_places(cut)]
+        return write("{places}", places=", ".join([*places, *(f"open {side}" for side in cut.open_sides)]))
     return write("{p} from {end}", p=as_typed(cut.position), end=cut.end)
 
 

@@ -294,6 +294,12 @@ def _pocket_size(cut: Pocket) -> str:
     return f"{as_typed(cut.length)} × {as_typed(cut.across)}"
 
 
+def measured_places(cut: Pocket) -> list[tuple[str, str]]:
+    """How far a pocket lies from its end and its edge, as typed, with their names; nothing of a side that it runs out of."""
+    sides = ((cut.from_left, cut.end, {"left", "right"}), (cut.from_near, cut.edge, {"near", "far"}))
+    return [(as_typed(length), side) for length, side, ways in sides if not ways & set(cut.open_sides)]
+
+
 def _pocket_sentence(cut: Pocket, piece: Piece) -> Text:
     if cut.form == "lap":
         depth = f"{as_typed(cut.depth)} deep" + (" on both faces" if cut.both_faces else "")
@@ -308,16 +314,16 @@ def _pocket_sentence(cut: Pocket, piece: Piece) -> Text:
     depth = "right through" if cut.through else f"{as_typed(cut.depth)} deep"
     by_leaf = ", set by its leaf" if cut.leaf else ""
     centre = "its centre " if cut.form in ROUND_FORMS else ""
+    place = " and ".join(f"{x} from the {side} {'end' if side == cut.end else 'edge'}" for x, side in measured_places(cut))
     ring = f", its groove {as_typed(cut.across)} wide" if cut.form == "ring" and cut.across is not None else ""
     opens = "".join(f", open at the {side} side" for side in cut.open_sides)
     spacing = "" if cut.spacing is None else f" every {as_typed(cut.spacing)}"
     repeated = "" if cut.count == 1 else f", {cut.count} times{spacing}"
     form = FORM_NAMES[cut.form] if cut.sweep == 360 else f"arc of {cut.sweep:g}°,"
     return write(
-        "A {form} {size}, {depth}{leaf}{ring}, {centre}{x} from the {end} end and {y} from the {edge} edge{opens}{repeated}, in "
-        "{piece}",
-        form=form, size=_pocket_size(cut), depth=depth, leaf=by_leaf, ring=ring, centre=centre, x=as_typed(cut.from_left),
-        end=cut.end, y=as_typed(cut.from_near), edge=cut.edge, opens=opens, repeated=repeated, piece=piece.name,
+        "A {form} {size}, {depth}{leaf}{ring}{place}{opens}{repeated}, in {piece}",
+        form=form, size=_pocket_size(cut), depth=depth, leaf=by_leaf, ring=ring, place=f", {centre}{place}" if place else "",
+        opens=opens, repeated=repeated, piece=piece.name,
     )  # fmt: skip
 
 
