@@ -102,10 +102,9 @@ def test_lanes_bite_no_more_than_a_lane_and_run_clockwise_from_the_middle(length
     assert sizes[-1] == max(sizes), "the wall comes last"
     for way in made.ways[1:]:
         bite = LinearRing(way).buffer(diameter / 2).difference(gone)
-        assert (
-            bite.is_empty
-            or Polygon(way).buffer(diameter / 2 - 0.6 * diameter - 0.02).intersection(bite).area < 0.6 * diameter * 8
-        )
+        assert bite.difference(gone.buffer(math.sqrt(2) * 0.6 * diameter + 0.02)).is_empty, "in a corner its diagonal at most"
+        beyond = bite.difference(gone.buffer(0.6 * diameter + 0.02)).area
+        assert beyond < 4 * (math.sqrt(2) - 1) * 0.6 * diameter**2, "and only there more than a lane"
         gone = unary_union([gone, LinearRing(way).buffer(diameter / 2)])
     assert made.first_length + made.rest_length == pytest.approx(sum(length_of(way) for way in made.ways))
 

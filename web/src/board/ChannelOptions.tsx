@@ -1,8 +1,8 @@
 import { useState } from "react";
 import type { CutPlan, DadoIn, LengthIn, Unit } from "../api/client";
 import { Choice } from "../ui/Choice";
-import { HELD } from "./held";
 import type { Repeating } from "./repeating";
+import { Degrees, HeldBy, times } from "./WorkOptions";
 
 interface Props {
   draft: DadoIn;
@@ -90,13 +90,7 @@ export function ChannelOptions({ draft, plan, unit, repeating, onEdit }: Props) 
       <Choice
         label="Repeats"
         value={(draft.more ?? []).length > 0 ? "places" : String(draft.count ?? 1)}
-        options={[
-          ["1", "Once"],
-          ["places", "At given places"],
-          ...[2, 3, 4, 5, 6, 8, 10, 12, 16, 20, 24, 30, 40].map(
-            (count) => [String(count), `${count} times`] as const,
-          ),
-        ]}
+        options={[...times([2, 3, 4, 5, 6, 8, 10, 12, 16, 20, 24, 30, 40]), ["places", "At given places"]]}
         disabled={repeating.busy}
         onPick={(value) => repeating.ask(value === "places" ? null : Number(value))}
       />
@@ -124,29 +118,19 @@ export function ChannelOptions({ draft, plan, unit, repeating, onEdit }: Props) 
                 ]}
                 onPick={(value) => onEdit({ mirrored: value === "pair", clamps: [] })}
               />
-              <label className="flex items-center gap-1.5 text-[14.5px]">
-                turned
-                <input
-                  type="number"
-                  min={-60}
-                  max={60}
-                  step={0.5}
-                  className="w-[4.6em] rounded border border-rule bg-paper px-1.5 py-1.5"
-                  value={draft.angle ?? 0}
-                  aria-label="Turned, in degrees"
-                  data-testid="option-angle"
-                  onChange={(event) => onEdit({ angle: Number(event.target.value) || 0, clamps: [] })}
-                />
-                °
-              </label>
+              <Degrees
+                before="turned"
+                label="Turned, in degrees"
+                name="angle"
+                value={draft.angle ?? 0}
+                min={-60}
+                max={60}
+                step={0.5}
+                onType={(angle) => onEdit({ angle, clamps: [] })}
+              />
             </>
           )}
-          <Choice
-            label="Held by"
-            value={draft.held ?? ""}
-            options={HELD}
-            onPick={(value) => onEdit({ held: (value || null) as NonNullable<DadoIn["held"]> | null })}
-          />
+          <HeldBy held={draft.held} onPick={(held) => onEdit({ held })} />
           <Choice
             label="Depth by"
             value={draft.leaf ? "leaf" : "typed"}

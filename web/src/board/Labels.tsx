@@ -1,8 +1,8 @@
 /** The words of a drawing: what a guide, a pass, a bit or a station is. */
-import type { Unit, View } from "../api/client";
+import type { View } from "../api/client";
 import { SvgWords } from "../ui/Words";
 import { inUnit } from "../ui/words";
-import type { Scale } from "./scale";
+import type { Layer, Scale } from "./scale";
 
 function centre(points: View["outlines"][number]["points"], scale: Scale) {
   const xs = points.map(([x]) => scale.x(x));
@@ -59,17 +59,7 @@ function Label(props: {
   );
 }
 
-export function Labels({
-  view,
-  scale,
-  unit,
-  right,
-}: {
-  view: View;
-  scale: Scale;
-  unit: Unit;
-  right: number;
-}) {
+export function Labels({ view, scale, unit, right }: Layer) {
   return view.outlines.map((shape, index) => {
     if (!shape.label) return null;
     const text = inUnit(shape.label, unit);

@@ -2,9 +2,9 @@ import { useState } from "react";
 import type { PocketIn, Problem, Unit } from "../api/client";
 import { Choice } from "../ui/Choice";
 import { LengthField } from "../ui/LengthField";
-import { HELD } from "./held";
 import { FORMS } from "./pockets";
 import type { Repeating } from "./repeating";
+import { Degrees, HeldBy, times } from "./WorkOptions";
 
 interface Props {
   draft: PocketIn;
@@ -127,10 +127,7 @@ export function PocketOptions({ draft, unit, problem, repeating, onEdit }: Props
         <Choice
           label="Repeats"
           value={String(draft.count ?? 1)}
-          options={[
-            ["1", "Once"],
-            ...[2, 3, 4, 5, 6, 8, 10, 12].map((count) => [String(count), `${count} times`] as const),
-          ]}
+          options={times([2, 3, 4, 5, 6, 8, 10, 12])}
           disabled={repeating.busy}
           onPick={(value) => repeating.ask(Number(value))}
         />
@@ -138,20 +135,15 @@ export function PocketOptions({ draft, unit, problem, repeating, onEdit }: Props
       {more ? (
         <>
           {draft.form === "ring" ? (
-            <label className="flex items-center gap-1.5 text-[14px]">
-              arc of
-              <input
-                type="number"
-                min={1}
-                max={360}
-                className="w-[4.8em] rounded border border-rule bg-paper px-1.5 py-1.5 text-[14px]"
-                value={draft.sweep ?? 360}
-                aria-label="Arc, in degrees"
-                data-testid="option-sweep"
-                onChange={(event) => onEdit({ sweep: Number(event.target.value) || 360 })}
-              />
-              °
-            </label>
+            <Degrees
+              before="arc of"
+              label="Arc, in degrees"
+              name="sweep"
+              value={draft.sweep ?? 360}
+              min={1}
+              max={360}
+              onType={(sweep) => onEdit({ sweep: sweep || 360 })}
+            />
           ) : null}
           {draft.form === "recess" ? maybe("radius", "corners", "as the bit") : null}
           {maybe("template", "template", "usual")}
@@ -166,12 +158,7 @@ export function PocketOptions({ draft, unit, problem, repeating, onEdit }: Props
               onPick={(value) => onEdit({ backed: value === "board" })}
             />
           ) : null}
-          <Choice
-            label="Held by"
-            value={draft.held ?? ""}
-            options={HELD}
-            onPick={(value) => onEdit({ held: (value || null) as NonNullable<PocketIn["held"]> | null })}
-          />
+          <HeldBy held={draft.held} onPick={(held) => onEdit({ held })} />
         </>
       ) : (
         <button type="button" className="quiet px-1" onClick={() => setMore(true)} data-testid="more-options">

@@ -1,10 +1,18 @@
 /** From the drawing's millimetres (y up) to the screen's pixels (y down). */
-import type { View } from "../api/client";
+import type { Unit, View } from "../api/client";
 
 export interface Scale {
   readonly px: number;
   readonly x: (mm: number) => number;
   readonly y: (mm: number) => number;
+}
+
+/** What a layer of a drawing is drawn from; `right` is where the picture ends, in pixels. */
+export interface Layer {
+  view: View;
+  scale: Scale;
+  unit: Unit;
+  right: number;
 }
 
 type Frame = readonly [number, number, number, number];

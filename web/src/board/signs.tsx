@@ -1,22 +1,12 @@
 /** The signs of a drawing: ways of the feed, where a run begins and ends, where to stand, the grain, edges to choose. */
 import type { Text, Unit, View } from "../api/client";
 import { inUnit } from "../ui/words";
-import { type Scale, turnPath } from "./scale";
+import { type Layer, type Scale, turnPath } from "./scale";
 
 /** An arrow of the feed is at least this many pixels long, however small the board is drawn. */
 const SHORTEST_ARROW = 46;
 
-export function Arrows({
-  view,
-  scale,
-  unit,
-  right,
-}: {
-  view: View;
-  scale: Scale;
-  unit: Unit;
-  right: number;
-}) {
+export function Arrows({ view, scale, unit, right }: Layer) {
   return view.arrows.map((arrow, index) => {
     const start = { x: scale.x(arrow.start[0]), y: scale.y(arrow.start[1]) };
     const end = { x: scale.x(arrow.end[0]), y: scale.y(arrow.end[1]) };
@@ -122,7 +112,7 @@ function within(x: number, text: string | null, right: number): number {
 }
 
 /** Signs at points: where a run begins and ends, where to stand, the way of the grain. */
-export function Marks({ view, scale, unit, right }: { view: View; scale: Scale; unit: Unit; right: number }) {
+export function Marks({ view, scale, unit, right }: Layer) {
   return view.marks.map((mark, index) => {
     const [x, y] = [scale.x(mark.at[0]), scale.y(mark.at[1])];
     const way = { x: mark.way[0], y: -mark.way[1] };
