@@ -65,8 +65,8 @@ def test_a_test_cut_says_what_it_means_and_keeps_it_when_told(client):
     assert (found["of"], found["id"], found["side"]) == ("base", "plunge-two", "flat side")
     assert found["after"] == pytest.approx(75.3)
     before = client.post("/api/plan", json={"piece": PIECE, "cut": cut()}).json()
-    kept = client.post("/api/corrections", json={"of": "base", "id": found["id"], "side": found["side"], "value": found["after"]})
-    assert kept.status_code == 200
+    base = {name: found[name] for name in ("of", "id", "base", "side")}
+    assert client.post("/api/corrections", json=base | {"value": found["after"]}).status_code == 204
     after = client.post("/api/plan", json={"piece": PIECE, "cut": cut()}).json()
 
     def at(plan_):
@@ -74,7 +74,7 @@ def test_a_test_cut_says_what_it_means_and_keeps_it_when_told(client):
 
     assert at(before) - at(after) == pytest.approx(0.3)
     assert client.post("/api/test-cut", json={**asked, "measured": typed("90")}).json()["error"]["field"] == "measured"
-    wrong = client.post("/api/corrections", json={"of": "base", "id": "plunge-two", "side": "top", "value": 75})
+    wrong = client.post("/api/corrections", json={"of": "base", "id": "plunge-two", "base": "plunge", "side": "top", "value": 75})
     assert wrong.json()["error"]["field"] == "side"
 
 

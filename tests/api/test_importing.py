@@ -6,6 +6,7 @@ import dataclasses
 
 from tests.api.test_files import finished, preview
 
+from ranura.core.tooling.routers import Router
 from ranura.formats.tables import write_table
 from ranura.store.demo import SHOP
 
@@ -43,7 +44,7 @@ def test_a_third_base_is_not_lost_by_a_table_that_has_two(client):
     keeper: ShopKeeper = client.app.state.keeper
     router = keeper.current().router("plunge-two")
     third = dataclasses.replace(router.bases[0], opening=70.0)
-    keeper.save("routers", dataclasses.replace(router, bases=(*router.bases, third)))
+    keeper.edit("routers", Router, router.id, lambda kept: dataclasses.replace(kept, bases=(*kept.bases, third)))
     text = write_table("routers", [dataclasses.replace(router, rated_input_w=1_500)])
     view = preview(client, text, "routers")
     assert [each["field"] for each in view["rows"][0]["changes"]] == ["rated_input_w"]

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import logging
 import threading
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
+from contextlib import contextmanager
 from dataclasses import dataclass, field, replace
 from typing import Literal
 from uuid import uuid4
@@ -18,6 +20,7 @@ from ranura.store import things
 from ranura.store.things import NotFoundError
 
 Action = Literal["add", "change", "same", "refuse", "leave"]
+_LOG = logging.getLogger(__name__)
 _SHOWN = 300
 _KEPT_IMPORTS = 4
 _CHUNK = 250
@@ -61,9 +64,12 @@ class ImportView:
 
 @dataclass
 class _Judged:
+    """A row, what becomes of it, the tool that it makes, and the one of the shop that it changes."""
+
     row: Row
     view: RowView
     tool: Tool | None
+    changes: Tool | None = None
 
 
 @dataclass
@@ -119,12 +125,13 @@ class ImportDesk:
     def apply(self, id: str) -> ImportView:
         """Keeps all rows at once, or none. Raises FileError while a row is refused or the import is not ready."""
         found = self._find(id)
-        if found.stage != "preview":
-            raise FileError("not-ready")
-        refused = sum(each.view.action == "refuse" for each in found.judged)
-        if refused:
-            raise FileError("rows-refused", count=refused)
-        found.stage, found.done = "keeping", 0
+        with found.lock:
+            if found.stage != "preview":
+                raise FileError("not-ready")
+            refused = sum(each.view.action == "refuse" for each in found.judged)
+            if refused:
+                raise FileError("rows-refused", count=refused)
+            found.stage, found.done = "keeping", 0
         threading.Thread(target=self._keep, args=(found,), daemon=True).start()
         return _view(found)
 
@@ -134,28 +141,36 @@ class ImportDesk:
         return self._imports[id]
 
     def _read(self, made: _Import) -> None:
-        shop = self._keeper.current()
-        by_id = _by_id(shop, made.kind)
-        names: set[str] = set()
-        for row in made.table.rows:
-            judged = _judge(made, row, shop, by_id, names)
-            if judged.tool is not None:
-                names.add(judged.tool.name)
-            made.judged.append(judged)
-            made.done += 1
-        made.stage = "preview"
+        with _saying_what_failed(made, "This table could not be read"):
+            shop = self._keeper.current()
+            by_id = _by_id(shop, made.kind)
+            names: set[str] = set()
+            for row in made.table.rows:
+                judged = _judge(made, row, shop, by_id, names)
+                if judged.tool is not None:
+                    names.add(judged.tool.name)
+                made.judged.append(judged)
+                made.done += 1
+            made.stage = "preview"
 
     def _keep(self, made: _Import) -> None:
-        try:
+        with _saying_what_failed(made, "Nothing was kept"):
             added = [each.tool for each in made.judged if each.view.action == "add" and each.tool is not None]
-            changed = [each.tool for each in made.judged if each.view.action == "change" and each.tool is not None]
+            changed = [(each.changes, each.tool) for each in made.judged if each.changes is not None and each.tool is not None]
             for done in self._keeper.bring_in(made.kind, added, changed, chunk=_CHUNK):
                 made.done = done
             made.stage = "kept"
-        except Exception as problem:
-            said = f"Nothing was kept: {problem}"
-            made.words, made.stage = Text(metric=said, inch=said), "failed"
-            raise
+
+
+@contextmanager
+def _saying_what_failed(work: _Import, what: str) -> Iterator[None]:
+    """The end of work that nobody waits for: whatever it breaks off with is shown to who asks how far it is, and logged."""
+    try:
+        yield
+    except Exception as problem:
+        said = f"{what}: {problem}"
+        work.words, work.stage = Text(metric=said, inch=said), "failed"
+        _LOG.exception("%s of the import %s", what, work.id)
 
 
 def _by_id(shop: Shop, kind: TableKind) -> dict[str, Tool]:
@@ -191,7 +206,8 @@ def _judge(work: _Import, row: Row, shop: Shop, by_id: Mapping[str, Tool], names
         if before.get(name, "") != after.get(name, "")
     )
     action: Action = "change" if changes else "same"
-    return _Judged(row, RowView(line=row.line, action=action, name=tool.name, texts=row.texts, changes=changes), tool)
+    view = RowView(line=row.line, action=action, name=tool.name, texts=row.texts, changes=changes)
+    return _Judged(row, view, tool, changes=old if changes else None)
 
 
 def _with_what_no_table_has(tool: Tool, old: Tool) -> Tool:

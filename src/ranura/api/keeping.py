@@ -5,7 +5,7 @@ from __future__ import annotations
 import threading
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import replace
-from typing import Annotated, Any
+from typing import Annotated, Any, TypeVar
 
 from fastapi import Depends, Request
 from fastapi.concurrency import run_in_threadpool
@@ -17,9 +17,20 @@ from ranura.core.lengths import Unit
 from ranura.core.shop import Shop
 from ranura.core.text import read_inches_to
 from ranura.core.tooling.bits import Bit
+from ranura.core.tooling.routers import Router
 from ranura.store import history, repository, things
 from ranura.store.repository import Store
 from ranura.store.things import Thing, ThingKind
+
+_T = TypeVar("_T", Bit, Router, Thing)
+
+
+class ChangedElsewhereError(Exception):
+    """A tool that is no longer what the change was thought out for; `version` is that of today, None of one that is gone."""
+
+    def __init__(self, name: str, version: str | None) -> None:
+        super().__init__(f"{name} was changed elsewhere in the meantime. Look at it again; what you typed is still here")
+        self.version = version
 
 
 class ShopKeeper:
@@ -33,23 +44,31 @@ class ShopKeeper:
 
     def current(self) -> Shop:
         """The shop. Raises NotFoundError, or OperationalError while the database is down and it was not read yet."""
-        if self._shop is None:
-            with self._lock, self._store.session() as session:
-                self._shop = repository.load_shop(session, self._shop_id)
-        return self._shop
+        known = self._shop
+        if known is not None:
+            return known
+        with self._lock:
+            if self._shop is None:
+                with self._store.session() as session:
+                    self._shop = repository.load_shop(session, self._shop_id)
+            return self._shop
 
     @property
     def known(self) -> Shop | None:
         """The shop as it is in memory; None before it was read."""
         return self._shop
 
-    def change(self, rules: HouseRules, unit: Unit) -> Shop:
-        """Keeps other house rules or another unit."""
-        with self._lock, self._store.session() as session:
-            repository.save_rules(session, self._shop_id, rules, unit)
-            session.flush()
-            self._shop = repository.load_shop(session, self._shop_id)
-        return self._shop
+    def change(self, *, rules: HouseRules | None = None, unit: Unit | None = None) -> Shop:
+        """Keeps other house rules or another unit; None leaves either as it is now."""
+        self.current()
+        with self._lock:
+            assert self._shop is not None, "only a shop that was read is changed"
+            changed = replace(self._shop, rules=rules or self._shop.rules, unit=unit or self._shop.unit)
+            with self._store.session() as session:
+                repository.save_rules(session, self._shop_id, changed.rules, changed.unit)
+            self._shop = changed
+        read_inches_to(changed.rules.inch_parts)
+        return changed
 
     def add(self, kind: ThingKind, made: Sequence[Thing]) -> Shop:
         """Keeps new things at the end of their shelf."""
@@ -60,14 +79,23 @@ class ShopKeeper:
                 self._remember(session, made)
             return self._with(kind, lambda kept: (*kept, *made))
 
-    def save(self, kind: ThingKind, thing: Thing) -> Shop:
-        """Keeps a change to a thing. Raises NotFoundError."""
+    def edit(self, kind: ThingKind, of: type[_T], id: str, change: Callable[[_T], _T], *, version: str | None = None) -> _T:
+        """Keeps what `change` makes of a thing as it is now, and answers it; nobody else writes in between.
+
+        `version` is the one that the change was thought out for, where it replaces the whole thing. Raises NotFoundError, or
+        ChangedElsewhereError when the thing is another by now."""
         self.current()
         with self._lock:
+            assert self._shop is not None, "only a shop that was read is changed"
+            before = things.find(self._shop, kind, of, id)
+            if version is not None and version != things.version_of(before):
+                raise ChangedElsewhereError(before.name, things.version_of(before))
+            changed = change(before)
             with self._store.session() as session:
-                things.save(session, self._shop_id, kind, thing)
-                self._remember(session, [thing])
-            return self._with(kind, lambda kept: tuple(thing if each.id == thing.id else each for each in kept))
+                things.save(session, self._shop_id, kind, changed)
+                self._remember(session, [changed])
+            self._with(kind, lambda kept: tuple(changed if each.id == id else each for each in kept))
+            return changed
 
     def remove(self, kind: ThingKind, id: str) -> Shop:
         """Takes a thing away. Raises NotFoundError."""
@@ -77,10 +105,18 @@ class ShopKeeper:
                 things.remove(session, self._shop_id, kind, id)
             return self._with(kind, lambda kept: tuple(each for each in kept if each.id != id))
 
-    def bring_in(self, kind: ThingKind, added: Sequence[Thing], changed: Sequence[Thing], *, chunk: int) -> Iterator[int]:
-        """Keeps many new and changed things in one transaction; yields how many are written, and is kept at the end."""
+    def bring_in(
+        self, kind: ThingKind, added: Sequence[Thing], changed: Sequence[tuple[Thing, Thing]], *, chunk: int
+    ) -> Iterator[int]:
+        """Keeps many new things, and changed ones (as each was, as it is to be) in one transaction; yields how many are written.
+
+        Raises ChangedElsewhereError, with nothing kept, when one is no longer what it was."""
         self.current()
         with self._lock:
+            assert self._shop is not None, "only a shop that was read is changed"
+            for was, _ in changed:
+                if was not in things.of_shop(self._shop, kind):
+                    raise ChangedElsewhereError(was.name, None)
             done = 0
             with self._store.session() as session:
                 for start in range(0, len(added), chunk):
@@ -89,12 +125,12 @@ class ShopKeeper:
                     self._remember(session, part)
                     done += len(part)
                     yield done
-                for thing in changed:
+                for _, thing in changed:
                     things.save(session, self._shop_id, kind, thing)
                     self._remember(session, [thing])
                     done += 1
                     yield done
-            others = {thing.id: thing for thing in changed}
+            others = {thing.id: thing for _, thing in changed}
             self._with(kind, lambda kept: (*(others.get(each.id, each) for each in kept), *added))
 
     def replace(self, shop: Shop) -> Shop:
@@ -127,15 +163,16 @@ async def _store(request: Request) -> Store:
 
 
 async def _keeper(request: Request) -> ShopKeeper:
+    """Every route that answers in words comes through here, so that all write inches as finely as the house wants."""
     keeper: ShopKeeper = request.app.state.keeper
+    known = keeper.known
+    shop = known if known is not None else await run_in_threadpool(keeper.current)
+    read_inches_to(shop.rules.inch_parts)
     return keeper
 
 
 async def _shop(keeper: Annotated[ShopKeeper, Depends(_keeper)]) -> Shop:
-    known = keeper.known
-    shop = known if known is not None else await run_in_threadpool(keeper.current)
-    read_inches_to(shop.rules.inch_parts)
-    return shop
+    return keeper.current()
 
 
 TheStore = Annotated[Store, Depends(_store)]

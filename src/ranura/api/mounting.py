@@ -3,8 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-
-from sqlalchemy.exc import InterfaceError, OperationalError
+from threading import Lock
 
 from ranura.core.choosing.order import Pair
 from ranura.core.errors import CraftError
@@ -13,7 +12,7 @@ from ranura.core.plan import Cut, plan_cut
 from ranura.core.planning.common import DoneCut
 from ranura.core.shop import Shop
 from ranura.store import repository
-from ranura.store.repository import Store
+from ranura.store.repository import DOWN_ERRORS, Store
 
 Pairs = frozenset[Pair]
 _MOST = 2_000
@@ -28,6 +27,8 @@ class Before:
 
 
 _NOTHING = Before()
+_Left = dict[tuple[Cut, Piece, Before], tuple[Pair, DoneCut | None] | None]
+"""What each cut leaves: the pair it is set up with and what it takes of the edges; None where it is not made."""
 
 
 class Mounts:
@@ -36,25 +37,22 @@ class Mounts:
 
     def __init__(self, store: Store) -> None:
         self._store = store
+        self._lock = Lock()
         self._shop: Shop | None = None
-        self._left: dict[tuple[Cut, Piece, Before], tuple[Pair, DoneCut | None] | None] = {}
+        self._left: _Left = {}
         self._known: dict[str, Before] = {}
         self._fresh: dict[str, Before] = {}
         self._read_at = -1
 
     def before(self, cut_id: str, shop: Shop) -> Before:
         """What is so before a kept cut. Raises NotFoundError; what was known last stands in while the database is down."""
-        if self._shop is not shop or len(self._left) > _MOST:
-            self._shop, self._left, self._fresh = shop, {}, {}
-        if self._read_at != self._store.writes:
-            self._read_at, self._fresh = self._store.writes, {}
-        if cut_id in self._fresh:
-            return self._fresh[cut_id]
-        fresh = self._fresh
+        left, fresh = self._of(shop)
+        if cut_id in fresh:
+            return fresh[cut_id]
         try:
             with self._store.session() as session:
                 job = repository.job_of_cut(session, shop.id, cut_id)
-        except (OperationalError, InterfaceError):
+        except DOWN_ERRORS:
             return self._known.get(cut_id, _NOTHING)
         mounted: Pairs = frozenset()
         for kept in job.pieces:
@@ -63,19 +61,28 @@ class Mounts:
                 if cut.id == cut_id:
                     fresh[cut_id] = self._known[cut_id] = Before(mounted, done)
                     return fresh[cut_id]
-                left = self._leaves(cut.cut, kept.piece, shop, Before(mounted, done))
-                if left is not None:
-                    mounted |= {left[0]}
-                    done += (left[1],) if left[1] else ()
+                made = _leaves(cut.cut, kept.piece, shop, Before(mounted, done), left)
+                if made is not None:
+                    mounted |= {made[0]}
+                    done += (made[1],) if made[1] else ()
         return Before(mounted, ())
 
-    def _leaves(self, cut: Cut, piece: Piece, shop: Shop, before: Before) -> tuple[Pair, DoneCut | None] | None:
-        key = (cut, piece, before)
-        if key not in self._left:
-            try:
-                plan = plan_cut(cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
-                stopped = plan.status == "stop"
-                self._left[key] = None if stopped else ((plan.bit_id, plan.router_id), plan.leaves)
-            except CraftError:
-                self._left[key] = None
-        return self._left[key]
+    def _of(self, shop: Shop) -> tuple[_Left, dict[str, Before]]:
+        """What is remembered of a shop as it is kept now, for a caller to read and fill, whatever others ask meanwhile."""
+        with self._lock:
+            if self._shop is not shop or len(self._left) > _MOST:
+                self._shop, self._left, self._fresh = shop, {}, {}
+            if self._read_at != self._store.writes:
+                self._read_at, self._fresh = self._store.writes, {}
+            return self._left, self._fresh
+
+
+def _leaves(cut: Cut, piece: Piece, shop: Shop, before: Before, left: _Left) -> tuple[Pair, DoneCut | None] | None:
+    key = (cut, piece, before)
+    if key not in left:
+        try:
+            plan = plan_cut(cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
+            left[key] = None if plan.status == "stop" else ((plan.bit_id, plan.router_id), plan.leaves)
+        except CraftError:
+            left[key] = None
+    return left[key]

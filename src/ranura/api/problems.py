@@ -8,14 +8,16 @@ from typing import Any
 from fastapi import FastAPI, Request, Response
 from fastapi.exceptions import RequestValidationError
 from pydantic import BaseModel
-from sqlalchemy.exc import InterfaceError, OperationalError
+from sqlalchemy.exc import DataError, IntegrityError
 from starlette.exceptions import HTTPException
 
+from ranura.api.keeping import ChangedElsewhereError
 from ranura.calc.fields import Refused
 from ranura.calc.registry import Problem, first_problem, problem_of
 from ranura.core.errors import CraftError
+from ranura.core.shop import Shop
 from ranura.core.text import Text
-from ranura.store.repository import StaleError
+from ranura.store.repository import DOWN_ERRORS, StaleError
 from ranura.store.things import NotFoundError
 
 
@@ -37,6 +39,8 @@ class ProblemBody(BaseModel):
 CUT_KINDS = frozenset({"dado", "edge", "pocket"})
 """What the checker puts into a path to tell kinds of cuts apart; nobody typed it."""
 DATABASE_DOWN = "The shop's database does not answer; it is being started again. Nothing you typed is lost."
+WRITTEN_AT_ONCE = "Something else was written at the same moment. Nothing you typed is lost; try it once more."
+TOO_MUCH_TO_KEEP = "This is more than the shop's database can keep; make it shorter."
 ERRORS: dict[int | str, dict[str, Any]] = {status: {"model": ProblemBody} for status in (404, 422, 503)}
 
 
@@ -76,15 +80,29 @@ def install(app: FastAPI) -> None:
         return _answer(404, Problem(None, str(error)))
 
     @app.exception_handler(StaleError)
-    def stale(_: Request, error: StaleError) -> Response:
-        from ranura.api.views import kept_cut_json
+    def stale(request: Request, error: StaleError) -> Response:
+        from ranura.api.views import newer_cut_json
 
-        return _answer(409, Problem("version", str(error)), newer=kept_cut_json(error.newer))
+        shop: Shop = request.app.state.keeper.current()
+        return _answer(409, Problem("version", str(error)), newer=newer_cut_json(error.newer, error.piece, shop))
 
-    @app.exception_handler(OperationalError)
-    @app.exception_handler(InterfaceError)
+    @app.exception_handler(ChangedElsewhereError)
+    def changed_elsewhere(_: Request, error: ChangedElsewhereError) -> Response:
+        return _answer(409, Problem("version", str(error)), newer={"version": error.version})
+
     def database_down(_: Request, __: Exception) -> Response:
         return _answer(503, Problem(None, DATABASE_DOWN), headers={"Retry-After": "1"})
+
+    for error in DOWN_ERRORS:
+        app.add_exception_handler(error, database_down)
+
+    @app.exception_handler(IntegrityError)
+    def written_at_once(_: Request, __: IntegrityError) -> Response:
+        return _answer(409, Problem(None, WRITTEN_AT_ONCE))
+
+    @app.exception_handler(DataError)
+    def too_much_to_keep(_: Request, __: DataError) -> Response:
+        return _answer(422, Problem(None, TOO_MUCH_TO_KEEP))
 
     @app.exception_handler(HTTPException)
     def http(_: Request, error: HTTPException) -> Response:

@@ -21,5 +21,4 @@ def get_shop(shop: TheShop) -> ShopView:
 @router.put("/shop/settings")
 def save_settings(asked: ShopSettings, keeper: TheKeeper) -> ShopView:
     """Keeps house rules and unit; rules beyond the floor are refused at their field."""
-    shop = keeper.current()
-    return shop_view(keeper.change(asked.rules or shop.rules, asked.unit or shop.unit))
+    return shop_view(keeper.change(rules=asked.rules, unit=asked.unit))

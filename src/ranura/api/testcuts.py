@@ -6,7 +6,7 @@ from dataclasses import replace
 from typing import Annotated, Literal
 from uuid import uuid4
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Response
 from pydantic import Field
 
 from ranura.api.doors import CutIn, Door, IdText, LengthIn, PieceIn
@@ -15,8 +15,10 @@ from ranura.api.plans import TheMounts
 from ranura.api.problems import ERRORS
 from ranura.core.errors import CutError
 from ranura.core.plan import corrected
-from ranura.core.testcut import Correction, MeasureKey
+from ranura.core.testcut import Correction, MeasureKey, with_base_distance
+from ranura.core.tooling.bits import Bit
 from ranura.core.tooling.guides import TJig
+from ranura.core.tooling.routers import BaseKind, Router
 
 router = APIRouter(prefix="/api", tags=["test cuts"], responses=ERRORS)
 
@@ -38,6 +40,7 @@ class CorrectionIn(Door):
 
     of: Literal["base", "bit"]
     id: IdText
+    base: BaseKind | None = None
     side: Annotated[str, Field(max_length=80)] | None = None
     value: Millimetres
 
@@ -57,26 +60,19 @@ def test_cut(asked: MeasuredIn, shop: TheShop, mounts: TheMounts) -> Correction:
     return corrected(asked.cut.cut(), asked.piece.piece(shop), shop, asked.key, measured, mounted=mounted)
 
 
-@router.post("/corrections")
-def correct(asked: CorrectionIn, keeper: TheKeeper) -> None:
-    """Keeps a correction: every plan follows. A side is corrected on all bases of the router that have it."""
-    shop = keeper.current()
+@router.post("/corrections", status_code=204)
+def correct(asked: CorrectionIn, keeper: TheKeeper) -> Response:
+    """Keeps a correction of a bit, or of one side of one base: every plan follows."""
     if asked.of == "bit":
-        keeper.save("bits", replace(shop.bit(asked.id), diameter=asked.value))
-        return
-    kept = shop.router(asked.id)
-    if not any(side.name == asked.side for base in kept.bases for side in base.sides):
-        raise CutError("nothing-to-measure", field="side")
-    bases = tuple(
-        replace(
-            base,
-            sides=tuple(
-                replace(side, distance=asked.value, measured=True) if side.name == asked.side else side for side in base.sides
-            ),
+        keeper.edit("bits", Bit, asked.id, lambda bit: replace(bit, diameter=asked.value))
+    else:
+        base, side = asked.base, asked.side
+        if base is None or side is None:
+            raise CutError("nothing-to-measure", field="base" if base is None else "side")
+        keeper.edit(
+            "routers", Router, asked.id, lambda kept: with_base_distance(kept, base=base, side=side, distance=asked.value)
         )
-        for base in kept.bases
-    )
-    keeper.save("routers", replace(kept, bases=bases))
+    return Response(status_code=204)
 
 
 @router.post("/jigs")

@@ -23,13 +23,16 @@ from ranura.core.tooling.routers import DialPosition, Router
 from ranura.store import repository
 from ranura.store.history import Happened
 from ranura.store.repository import Store, Use
+from ranura.store.things import version_of
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class BitTile:
-    """A bit in the drawer: its shape at true scale, two lines, its state and marks. `life` is metres cut, in words."""
+    """A bit in the drawer: its shape at true scale, two lines, its state and marks. `life` is metres cut, in words; `version`
+    goes along with a change of the whole bit."""
 
     id: str
+    version: str
     name: str
     profile: Profile
     kind: str
@@ -97,9 +100,10 @@ class DraftView:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class RouterView:
-    """A router with its texts for the form, and its dial to be plotted."""
+    """A router with its texts for the form, and its dial to be plotted; `version` goes along with a change."""
 
     id: str
+    version: str
     name: str
     router_class: str
     line: Text
@@ -116,16 +120,17 @@ class RouterView:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class FlatView:
-    """A guide, wood or delivery with its texts."""
+    """A guide, wood or delivery with its texts; `version` goes along with a change."""
 
     id: str
+    version: str
     kind: str
     name: str
     line: Text
     texts: Mapping[str, str]
 
 
-_remembered: dict[int, tuple[Bit, Shape]] = {}
+_remembered: dict[int, tuple[Bit, Shape, str]] = {}
 _MOST_REMEMBERED = 30_000
 
 
@@ -135,9 +140,10 @@ def tile(bit: Bit, said: tuple[Mark, ...]) -> BitTile:
     if kept is None or kept[0] is not bit:
         if len(_remembered) >= _MOST_REMEMBERED:
             _remembered.clear()
-        kept = _remembered[id(bit)] = (bit, shape(bit))
+        kept = _remembered[id(bit)] = (bit, shape(bit), version_of(bit))
     return BitTile(
-        id=bit.id, name=bit.name, profile=bit.profile, kind=bit.kind.name, makes=bit.kind.makes, sizes=_sizes(bit),
+        id=bit.id, version=kept[2], name=bit.name, profile=bit.profile, kind=bit.kind.name, makes=bit.kind.makes,
+        sizes=_sizes(bit),
         shank=shank_name(bit.shank), state=bit.state, life=write("{m:n0} m cut", m=bit.metres_cut), price=bit.price,
         shape=kept[1], marks=said, archived=bit.archived,
     )  # fmt: skip
@@ -209,7 +215,7 @@ def router_view(router: Router) -> RouterView:
         w=router.rated_input_w, low=router.min_rpm, high=router.max_rpm, bases=", ".join(base.kind for base in router.bases),
     )  # fmt: skip
     return RouterView(
-        id=router.id, name=router.name, router_class=router.router_class, line=line,
+        id=router.id, version=version_of(router), name=router.name, router_class=router.router_class, line=line,
         collets=tuple(shank_name(collet) for collet in router.collets), texts=router_texts(router),
         bases=tuple(base_texts(base) for base in router.bases), dial=router.dial, stepped=router.stepped,
         min_rpm=router.min_rpm, max_rpm=router.max_rpm, notes=tuple(notes), archived=router.archived,
@@ -233,7 +239,7 @@ def _of_jig(jig: TJig, shop: Shop) -> Text:
 
 def flat_view(thing: Flat, shop: Shop) -> FlatView:
     """A guide, wood or delivery in its list."""
-    kind = kind_of(thing)
+    kind, version = kind_of(thing), version_of(thing)
     texts = flat_texts(thing)
     if kind == "delivery":
         names = {material.id: material.name for material in shop.materials}
@@ -241,13 +247,13 @@ def flat_view(thing: Flat, shop: Shop) -> FlatView:
             f"{names.get(texts['material_id'], texts['material_id'])}, sold as {texts['nominal']}, measures {texts['measured']}"
         )
     elif isinstance(thing, TJig):
-        return FlatView(id=thing.id, kind=kind, name=thing.name, line=_of_jig(thing, shop), texts=texts)
+        return FlatView(id=thing.id, version=version, kind=kind, name=thing.name, line=_of_jig(thing, shop), texts=texts)
     elif kind == "wood":
         said = f"{texts['material_class']} · {texts['density']} kg/m³ · burns {texts['burn']}, tears {texts['tear_out']}"
     else:
         told = {field.replace("_", " "): text for field, text in texts.items() if field != "name" and text != "no"}
         said = " · ".join(label if text == "yes" else f"{label} {text}" for label, text in told.items())
-    return FlatView(id=thing.id, kind=kind, name=thing.name, line=Text(metric=said, inch=said), texts=texts)
+    return FlatView(id=thing.id, version=version, kind=kind, name=thing.name, line=Text(metric=said, inch=said), texts=texts)
 
 
 def uses_of(

@@ -49,10 +49,15 @@ FieldText = Annotated[str, Field(max_length=400)]
 Texts = Annotated[dict[Annotated[str, Field(max_length=40)], FieldText], Field(max_length=60)]
 
 
+Version = Annotated[str, Field(max_length=40)]
+"""Which state of a tool a change was thought out for; None changes it whatever it is by now."""
+
+
 class BitTexts(Door):
     """A bit as texts by field."""
 
     texts: Texts
+    version: Version | None = None
 
 
 class DraftIn(Door):
@@ -67,12 +72,14 @@ class RouterTexts(Door):
 
     texts: Texts
     bases: Annotated[list[Texts], Field(max_length=8)]
+    version: Version | None = None
 
 
 class DialIn(Door):
     """A dial, position by position."""
 
     dial: Annotated[list[DialPosition], Field(max_length=40)]
+    version: Version | None = None
 
 
 class FlatIn(Door):
@@ -80,6 +87,7 @@ class FlatIn(Door):
 
     kind: Annotated[str, Field(max_length=20)]
     texts: Texts
+    version: Version | None = None
 
 
 class AwayIn(Door):
@@ -142,19 +150,16 @@ def add_bit(asked: BitTexts, keeper: TheKeeper) -> BitTile:
 @router.put("/bits/{bit_id}")
 def save_bit(bit_id: str, asked: BitTexts, keeper: TheKeeper) -> BitTile:
     """Keeps a change to a bit; every plan follows."""
-    shop = keeper.current()
-    before = shop.bit(bit_id)
-    made = replace(bit_from_texts(asked.texts, id=bit_id, unit=shop.unit), archived=before.archived)
-    shop = keeper.save("bits", made)
-    return tile(made, marks(shop).get(made.id, ()))
+    typed = bit_from_texts(asked.texts, id=bit_id, unit=keeper.current().unit)
+    made = keeper.edit("bits", Bit, bit_id, lambda bit: replace(typed, archived=bit.archived), version=asked.version)
+    return tile(made, marks(keeper.current()).get(made.id, ()))
 
 
 @router.post("/bits/{bit_id}/away")
 def put_bit_away(bit_id: str, asked: AwayIn, keeper: TheKeeper) -> BitTile:
     """Puts a bit away, so that no plan takes it, or takes it out again."""
-    made = replace(keeper.current().bit(bit_id), archived=asked.archived)
-    shop = keeper.save("bits", made)
-    return tile(made, marks(shop).get(made.id, ()))
+    made = keeper.edit("bits", Bit, bit_id, lambda bit: replace(bit, archived=asked.archived))
+    return tile(made, marks(keeper.current()).get(made.id, ()))
 
 
 @router.delete("/bits/{bit_id}", status_code=204, responses=IN_USE)
@@ -183,30 +188,29 @@ def add_router(asked: RouterTexts, keeper: TheKeeper) -> RouterView:
 @router.put("/routers/{router_id}")
 def save_router(router_id: str, asked: RouterTexts, keeper: TheKeeper) -> RouterView:
     """Keeps a change to a router; every plan follows."""
-    shop = keeper.current()
-    before = shop.router(router_id)
-    made = router_from_texts(asked.texts, asked.bases, id=router_id, unit=shop.unit)
-    keeper.save("routers", replace(made, archived=before.archived))
-    return router_view(keeper.current().router(router_id))
+    typed = router_from_texts(asked.texts, asked.bases, id=router_id, unit=keeper.current().unit)
+    made = keeper.edit(
+        "routers", Router, router_id, lambda kept: replace(typed, archived=kept.archived), version=asked.version
+    )  # fmt: skip
+    return router_view(made)
 
 
 @router.put("/routers/{router_id}/dial")
 def save_dial(router_id: str, asked: DialIn, keeper: TheKeeper) -> RouterView:
     """Keeps a dial: points typed, dragged or measured."""
-    before = keeper.current().router(router_id)
     dial = tuple(sorted(asked.dial, key=lambda position: position.rpm))
-    check_dial(dial, stepped=before.stepped)
-    made = replace(before, dial=dial)
-    keeper.save("routers", made)
-    return router_view(made)
+
+    def with_dial(kept: Router) -> Router:
+        check_dial(dial, stepped=kept.stepped)
+        return replace(kept, dial=dial)
+
+    return router_view(keeper.edit("routers", Router, router_id, with_dial, version=asked.version))
 
 
 @router.post("/routers/{router_id}/away")
 def put_router_away(router_id: str, asked: AwayIn, keeper: TheKeeper) -> RouterView:
     """Puts a router away, so that no plan takes it, or takes it out again."""
-    made = replace(keeper.current().router(router_id), archived=asked.archived)
-    keeper.save("routers", made)
-    return router_view(made)
+    return router_view(keeper.edit("routers", Router, router_id, lambda kept: replace(kept, archived=asked.archived)))
 
 
 @router.delete("/routers/{router_id}", status_code=204, responses=IN_USE)
@@ -236,7 +240,8 @@ def add_thing(asked: FlatIn, keeper: TheKeeper) -> FlatView:
 def save_thing(thing_id: str, asked: FlatIn, keeper: TheKeeper) -> FlatView:
     """Keeps a change to a guide, wood or delivery."""
     made = flat_from_texts(asked.kind, asked.texts, id=thing_id, unit=keeper.current().unit)
-    return flat_view(made, keeper.save(_shelf(asked.kind), made))
+    keeper.edit(_shelf(asked.kind), FLAT_KINDS[asked.kind], thing_id, lambda _: made, version=asked.version)
+    return flat_view(made, keeper.current())
 
 
 @router.delete("/things/{kind}/{thing_id}", status_code=204, responses=IN_USE)
@@ -260,7 +265,7 @@ def offer_starter(asked: StarterIn, shop: TheShop) -> DrawerView:
 def take_starter(asked: StarterIn, keeper: TheKeeper) -> DrawerView:
     """Puts the starter's routers and bits into the shop, and sets its unit."""
     made = starter(asked.unit, asked.owned, asked.makes)
-    keeper.change(keeper.current().rules, asked.unit)
+    keeper.change(unit=asked.unit)
     keeper.add("routers", [replace(each, id=uuid4().hex) for each in made.routers])
     return drawer_view(keeper.add("bits", [replace(each, id=uuid4().hex) for each in made.bits]))
 

@@ -15,7 +15,7 @@ from ranura.core.house_rules import SCHOOLS, Bound, Choice, HouseRules, bounds
 from ranura.core.lengths import Unit, as_typed
 from ranura.core.materials import Delivery, Material
 from ranura.core.pieces import Piece, edges_of
-from ranura.core.plan import Cut, measured_places, place_of, plan_cut, title_of
+from ranura.core.plan import Cut, measured_places, place_of, plan_cut, sentence_of, title_of
 from ranura.core.shop import Shop
 from ranura.core.text import Text, write
 from ranura.store.repository import KeptCut, KeptJob, KeptPiece
@@ -92,9 +92,13 @@ class ShopView:
     bounds: tuple[Bound, ...]
 
 
-def kept_cut_json(cut: KeptCut) -> Any:
-    """A kept cut as JSON values."""
-    return _KEPT_CUT.dump_python(cut, mode="json")
+def newer_cut_json(kept: KeptCut, piece: Piece, shop: Shop) -> Any:
+    """A kept cut as JSON values, with the sentence that says what it asks for."""
+    try:
+        sentence = sentence_of(kept.cut, piece, shop.rules)
+    except CraftError:  # an edge of it is gone; opening the cut says so
+        sentence = title_of(kept.cut, shop.rules)
+    return {**_KEPT_CUT.dump_python(kept, mode="json"), "sentence": {"metric": sentence.metric, "inch": sentence.inch}}
 
 
 Status = Literal["ready", "caution", "stop"]
@@ -105,16 +109,17 @@ class _Looks:
     """What the list shows of cuts, remembered for as long as the shop stays the same value."""
 
     def __init__(self) -> None:
-        self._shop: Shop | None = None
-        self._known: dict[tuple[Cut, Piece], tuple[tuple[Point, ...], Status]] = {}
+        self._now: tuple[Shop | None, dict[tuple[Cut, Piece], tuple[tuple[Point, ...], Status]]] = (None, {})
 
     def of(self, cut: Cut, piece: Piece, shop: Shop) -> tuple[tuple[Point, ...], Status]:
         """The small section of a cut and how it stands; a stop where it cannot be planned (any more)."""
-        if self._shop is not shop or len(self._known) > _MOST_LOOKS:
-            self._shop, self._known = shop, {}
-        found = self._known.get((cut, piece))
+        of, known = self._now  # read once: another thread may go on to another shop while this one plans
+        if of is not shop or len(known) > _MOST_LOOKS:
+            known = {}
+            self._now = (shop, known)
+        found = known.get((cut, piece))
         if found is None:
-            found = self._known[cut, piece] = _look(cut, piece, shop)
+            found = known[cut, piece] = _look(cut, piece, shop)
         return found
 
 

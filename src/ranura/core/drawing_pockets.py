@@ -276,14 +276,10 @@ def _grips(asked: Pocketing, cut: Pocket) -> tuple[Grip, ...]:
     return tuple(found)
 
 
-_ALONG: dict[AskedField, AskedField] = {"position": "from_near", "stop_first": "from_left"}
-_ACROSS: dict[AskedField, AskedField] = {"position": "from_left", "stop_first": "from_near"}
-
-
 def retold(views: tuple[View, ...], cut: Pocket, asked: Pocketing) -> tuple[View, ...]:
     """The views of a mortise that was planned as a channel, with its dimensions under the pocket's own names."""
     sx, sy = asked.size
-    names = _ALONG if sx >= sy else _ACROSS
+    names = _names(along=sx >= sy, far_end=cut.end == "right" if sx >= sy else cut.edge == "far")
     thin: AskedField = "across" if (sx >= sy) != cut.turned or sx == sy else "length"
     long: AskedField = "length" if thin == "across" else "across"
 
@@ -297,9 +293,13 @@ def retold(views: tuple[View, ...], cut: Pocket, asked: Pocketing) -> tuple[View
     return tuple(told(view) for view in views)
 
 
+def _names(*, along: bool, far_end: bool) -> dict[AskedField, AskedField]:
+    """What the channel's dimensions are called for a pocket: the stop on the side that it is measured from gives its place."""
+    stop: AskedField = "stop_last" if far_end else "stop_first"
+    return {"position": "from_near", stop: "from_left"} if along else {"position": "from_left", stop: "from_near"}
+
+
 def _renamed(each: Dimension, names: dict[AskedField, AskedField], thin: AskedField, cut: Pocket) -> Dimension | None:
-    if each.field == "stop_last":
-        return None
     if each.field == "width":
         typed = cut.across if thin == "across" and cut.across is not None else cut.length
         return replace(each, field=thin, text=write(as_typed(typed)))
@@ -307,7 +307,7 @@ def _renamed(each: Dimension, names: dict[AskedField, AskedField], thin: AskedFi
         field = names[each.field]
         typed = cut.from_near if field == "from_near" else cut.from_left
         return replace(each, field=field, name=field, text=write(as_typed(typed)))
-    return each
+    return None if each.field in ("stop_first", "stop_last") else each
 
 
 def _grip_renamed(each: Grip, names: dict[AskedField, AskedField]) -> Grip | None:

@@ -66,6 +66,8 @@ class CutError(CraftError):
 
     words = {
         "narrower-than-any-bit": "No bit here is as narrow as {width:len}; the narrowest, {name}, is {narrowest:len}",
+        "too-deep-for-corners": "No bit that leaves corners of {corner:len} cuts {depth:len} deep; the longest, {name}, "
+        "{longest:len}",
         "deeper-than-any-bit": "No bit that fits this width cuts {depth:len} deep; the longest, {name}, {longest:len}",
         "wider-than-board": "{width:len} is wider than the board is long ({length:len})",
         "through-the-board": "{depth:len} goes through the board, which is {thickness:len} thick; a dado leaves a floor",

@@ -6,12 +6,13 @@ edge; its width is the bit's true one. With the spacers the width shows what the
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from ranura.core.errors import CutError
 from ranura.core.setting import Setting
 from ranura.core.text import Shown, Text, write
+from ranura.core.tooling.routers import BaseKind, Router
 from ranura.core.working import show
 
 MeasureKey = Literal["setback", "slot", "width", "depth"]
@@ -50,7 +51,7 @@ class Correction:
     key: MeasureKey
     of: Literal["base", "bit", "spacer", "guide", "depth"]
     id: str | None
-    base: str | None
+    base: BaseKind | None
     side: str | None
     before: float
     after: float
@@ -144,6 +145,20 @@ def correction_of(setting: Setting, key: MeasureKey, measured: float) -> Correct
             router=setting.router.name, b=after, was=b,
         ),
     )  # fmt: skip
+
+
+def with_base_distance(router: Router, *, base: BaseKind, side: str, distance: float) -> Router:
+    """The router with one side of one base as it was measured, in mm from the bit's axis; its other bases stay as they are. Of
+    several bases of a kind it is the first, which is the one that plans take.
+
+    Raises `CutError` on "side" where that base has no such side."""
+    place = next((place for place, one in enumerate(router.bases) if one.kind == base), None)
+    if place is None or all(each.name != side for each in router.bases[place].sides):
+        raise CutError("nothing-to-measure", field="side")
+    measured = router.bases[place]
+    sides = tuple(replace(each, distance=distance, measured=True) if each.name == side else each for each in measured.sides)
+    bases = (*router.bases[:place], replace(measured, sides=sides), *router.bases[place + 1 :])
+    return replace(router, bases=bases)
 
 
 def _deeper(by: float, per_turn: float | None) -> Text:

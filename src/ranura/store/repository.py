@@ -5,10 +5,12 @@ from __future__ import annotations
 from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
+from threading import Lock
 from typing import Any, TypeVar
 
 from pydantic import TypeAdapter
 from sqlalchemy import Connection, create_engine, delete, event, func, select
+from sqlalchemy import exc as errors
 from sqlalchemy.orm import Session, sessionmaker
 
 from ranura.core.house_rules import HouseRules
@@ -25,11 +27,12 @@ _RULES, _UNIT = TypeAdapter(HouseRules), TypeAdapter[Unit](Unit)
 
 
 class StaleError(Exception):
-    """A save of an older version than the one that is kept; `newer` is the latter."""
+    """A save of an older version than the one that is kept; `newer` is the latter, in the piece that it is cut in."""
 
-    def __init__(self, newer: KeptCut) -> None:
+    def __init__(self, newer: KeptCut, piece: Piece) -> None:
         super().__init__("this cut was changed elsewhere in the meantime")
         self.newer = newer
+        self.piece = piece
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -85,14 +88,24 @@ def _note_writing(connection: Connection, _cursor: object, statement: str, *_: o
         connection.info[_WROTE] = True
 
 
+DOWN_ERRORS = (errors.OperationalError, errors.InterfaceError, errors.InternalError, errors.TimeoutError)
+"""What SQLAlchemy raises while the database is down, starting, or has no connection left to give: another try may succeed."""
+_THREADS = 40
+"""As many connections as there are threads that answer requests, so that none waits for another's."""
+_POOL_SECONDS = 10
+
+
 class Store:
     """The database of one installation. Raises SQLAlchemy's OperationalError while it is down; the next call tries anew."""
 
     def __init__(self, url: str) -> None:
-        self._engine = create_engine(url, pool_pre_ping=True, pool_recycle=1800, pool_size=4, connect_args={"connect_timeout": 3})
+        self._engine = create_engine(
+            url, pool_pre_ping=True, pool_recycle=1800, pool_size=4, max_overflow=_THREADS - 4, pool_timeout=_POOL_SECONDS,
+            connect_args={"connect_timeout": 3},
+        )  # fmt: skip
         self._sessions = sessionmaker(self._engine, expire_on_commit=False)
-        self.writes = 0
-        """Rises after every transaction that wrote: what was read before it may be out of date."""
+        self._writes = 0
+        self._counting = Lock()
         event.listen(self._engine, "before_cursor_execute", _note_writing)
 
     @contextmanager
@@ -102,7 +115,14 @@ class Store:
             yield session
             session.flush()
             wrote = session.connection().info.pop(_WROTE, False)
-        self.writes += int(wrote)
+        if wrote:
+            with self._counting:
+                self._writes += 1
+
+    @property
+    def writes(self) -> int:
+        """Rises after every transaction that wrote: what was read before it may be out of date."""
+        return self._writes
 
     def close(self) -> None:
         """Lets go of all connections."""
@@ -297,7 +317,7 @@ def save_cut(session: Session, shop_id: str, cut_id: str, *, name: str, cut: Cut
     """Keeps a change to the version that was read. Raises StaleError with the newer one, or NotFoundError."""
     row = _mine(session, CutRow, shop_id, cut_id, lock=True)
     if row.version != version:
-        raise StaleError(_kept(row))
+        raise StaleError(_kept(row), load_piece(session, shop_id, row.piece_id))
     row.name, row.spec, row.version = name, _CUT.dump_python(cut, mode="json"), version + 1
     session.flush()
     return _kept(row)

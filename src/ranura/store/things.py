@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
+from hashlib import blake2s
 from typing import Any, Literal, TypeVar
 
 from pydantic import TypeAdapter
@@ -34,17 +35,18 @@ class NotFoundError(LookupError):
 class Shelf:
     """Where things of a kind are kept, and how they are read."""
 
+    noun: str
     row: type[RouterRow | BitRow | GuideRow | WoodRow | DeliveryRow | ProfileRow]
     adapter: TypeAdapter[Any]
 
 
 SHELVES: Mapping[ThingKind, Shelf] = {
-    "routers": Shelf(RouterRow, TypeAdapter(Router)),
-    "bits": Shelf(BitRow, TypeAdapter(Bit)),
-    "guides": Shelf(GuideRow, TypeAdapter(Guide)),
-    "woods": Shelf(WoodRow, TypeAdapter(Material)),
-    "deliveries": Shelf(DeliveryRow, TypeAdapter(Delivery)),
-    "profiles": Shelf(ProfileRow, TypeAdapter(SavedProfile)),
+    "routers": Shelf("router", RouterRow, TypeAdapter(Router)),
+    "bits": Shelf("bit", BitRow, TypeAdapter(Bit)),
+    "guides": Shelf("guide", GuideRow, TypeAdapter(Guide)),
+    "woods": Shelf("wood", WoodRow, TypeAdapter(Material)),
+    "deliveries": Shelf("delivery", DeliveryRow, TypeAdapter(Delivery)),
+    "profiles": Shelf("profile", ProfileRow, TypeAdapter(SavedProfile)),
 }
 KINDS: tuple[ThingKind, ...] = tuple(SHELVES)
 
@@ -67,12 +69,25 @@ def add_all(session: Session, shop_id: str, kind: ThingKind, things: Iterable[Th
     session.flush()
 
 
+def find(shop: Shop, kind: ThingKind, of: type[_T], id: str) -> _T:
+    """A thing of a shop by its id. Raises NotFoundError."""
+    for thing in of_shop(shop, kind):
+        if thing.id == id and isinstance(thing, of):
+            return thing
+    raise NotFoundError(SHELVES[kind].noun, id)
+
+
+def version_of(thing: Thing) -> str:
+    """A short text that differs when the thing does: who changes a whole thing says which one was looked at."""
+    return blake2s(repr(thing).encode(), digest_size=6).hexdigest()
+
+
 def save(session: Session, shop_id: str, kind: ThingKind, thing: Thing) -> None:
     """Keeps a change to a thing. Raises NotFoundError."""
     shelf = SHELVES[kind]
     row = session.get(shelf.row, (shop_id, thing.id))
     if row is None:
-        raise NotFoundError(kind.removesuffix("s"), thing.id)
+        raise NotFoundError(shelf.noun, thing.id)
     row.spec = shelf.adapter.dump_python(thing, mode="json")
 
 
@@ -81,7 +96,7 @@ def remove(session: Session, shop_id: str, kind: ThingKind, id: str) -> None:
     shelf = SHELVES[kind]
     row = session.get(shelf.row, (shop_id, id))
     if row is None:
-        raise NotFoundError(kind.removesuffix("s"), id)
+        raise NotFoundError(shelf.noun, id)
     session.delete(row)
 
 

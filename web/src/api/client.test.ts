@@ -26,9 +26,10 @@ describe("how an answer ended", () => {
   });
 
   it("tells stale, missing and down apart", async () => {
-    expect(await answer(409, { error: { message: "old" }, newer: { version: 3 } })).toEqual({
+    expect(await answer(409, { error: { message: "old" }, newer: { version: 3 } })).toMatchObject({
       kind: "stale",
       newer: { version: 3 },
+      problem: { message: { metric: "old" } },
     });
     expect((await answer(404, { error: { message: "gone" } })).kind).toBe("missing");
     expect(await answer(503, { error: { message: "the database" } })).toEqual({

@@ -80,7 +80,7 @@ export type SettingsChange = { unit: Unit } | { rules: HouseRules };
 export type Outcome<T> =
   | { kind: "ok"; data: T }
   | { kind: "refused"; problem: Problem }
-  | { kind: "stale"; newer: unknown }
+  | { kind: "stale"; newer: unknown; problem: Problem }
   | { kind: "missing"; problem: Problem }
   | { kind: "down"; message: string };
 
@@ -119,7 +119,9 @@ export async function outcome<T>(request: Promise<Answer>): Promise<Outcome<T>> 
   };
   switch (answer.response.status) {
     case 409:
-      return body?.newer === undefined ? { kind: "refused", problem } : { kind: "stale", newer: body.newer };
+      return body?.newer === undefined
+        ? { kind: "refused", problem }
+        : { kind: "stale", newer: body.newer, problem };
     case 404:
       return { kind: "missing", problem };
     case 503:
@@ -174,7 +176,7 @@ export const api = {
   testCut: (asked: Schemas["MeasuredIn"]) =>
     outcome<Correction>(client.POST("/api/test-cut", { body: asked })),
   correct: (asked: Schemas["CorrectionIn"]) =>
-    outcome<null>(client.POST("/api/corrections", { body: asked })),
+    outcome<undefined>(client.POST("/api/corrections", { body: asked })),
   makeJig: (bit_id: string, router_id: string) =>
     outcome<string>(client.POST("/api/jigs", { body: { bit_id, router_id } })),
   choose: (asked: ChooseIn) => outcome<ToolsView>(client.POST("/api/choose", { body: asked })),
@@ -187,8 +189,10 @@ export const api = {
   draftBit: (description: string, texts: Texts) =>
     outcome<DraftView>(client.POST("/api/bits/draft", { body: { description, texts } })),
   addBit: (texts: Texts) => outcome<BitTile>(client.POST("/api/bits", { body: { texts } })),
-  saveBit: (bit_id: string, texts: Texts) =>
-    outcome<BitTile>(client.PUT("/api/bits/{bit_id}", { params: { path: { bit_id } }, body: { texts } })),
+  saveBit: (bit_id: string, texts: Texts, version: string | null) =>
+    outcome<BitTile>(
+      client.PUT("/api/bits/{bit_id}", { params: { path: { bit_id } }, body: { texts, version } }),
+    ),
   putBitAway: (bit_id: string, archived: boolean) =>
     outcome<BitTile>(
       client.POST("/api/bits/{bit_id}/away", { params: { path: { bit_id } }, body: { archived } }),
@@ -198,9 +202,12 @@ export const api = {
   routers: () => outcome<RouterView[]>(client.GET("/api/routers")),
   addRouter: (texts: Texts, bases: Texts[]) =>
     outcome<RouterView>(client.POST("/api/routers", { body: { texts, bases } })),
-  saveRouter: (router_id: string, texts: Texts, bases: Texts[]) =>
+  saveRouter: (router_id: string, texts: Texts, bases: Texts[], version: string | null) =>
     outcome<RouterView>(
-      client.PUT("/api/routers/{router_id}", { params: { path: { router_id } }, body: { texts, bases } }),
+      client.PUT("/api/routers/{router_id}", {
+        params: { path: { router_id } },
+        body: { texts, bases, version },
+      }),
     ),
   saveDial: (router_id: string, dial: DialPosition[]) =>
     outcome<RouterView>(
@@ -215,9 +222,12 @@ export const api = {
   things: () => outcome<FlatView[]>(client.GET("/api/things")),
   addThing: (kind: string, texts: Texts) =>
     outcome<FlatView>(client.POST("/api/things", { body: { kind, texts } })),
-  saveThing: (thing_id: string, kind: string, texts: Texts) =>
+  saveThing: (thing_id: string, kind: string, texts: Texts, version: string | null) =>
     outcome<FlatView>(
-      client.PUT("/api/things/{thing_id}", { params: { path: { thing_id } }, body: { kind, texts } }),
+      client.PUT("/api/things/{thing_id}", {
+        params: { path: { thing_id } },
+        body: { kind, texts, version },
+      }),
     ),
   removeThing: (kind: string, thing_id: string) =>
     outcome<undefined>(

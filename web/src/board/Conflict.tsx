@@ -1,28 +1,28 @@
 import { lazy, Suspense } from "react";
-import type { CutIn } from "../api/client";
+import type { Text, Unit } from "../api/client";
+import { Words } from "../ui/Words";
+import { inUnit } from "../ui/words";
 
 const Dialog = lazy(() => import("../ui/Dialog").then((module) => ({ default: module.Dialog })));
 
 interface Props {
-  mine: CutIn;
-  theirs: CutIn;
+  /** What each cut asks for, in words. */
+  mine: Text;
+  theirs: Text;
+  unit: Unit;
   onMine: () => void;
   onTheirs: () => void;
 }
 
-const sentence = (cut: CutIn) =>
-  cut.kind === "pocket"
-    ? `${cut.form} ${cut.length?.typed ?? ""}${cut.across ? ` × ${cut.across.typed}` : ""}, ${cut.depth.typed} deep, ${cut.from_left?.typed ?? "0"} from the ${cut.end ?? "left"}, ${cut.from_near?.typed ?? "0"} from the ${cut.edge ?? "near"} edge`
-    : cut.kind === "edge"
-      ? `${cut.shape} ${cut.size.typed}${cut.depth ? `, ${cut.depth.typed} deep` : ""}, ${cut.edges.join(", ")}`
-      : `${cut.width?.typed ?? `for ${cut.mate?.thickness.typed}`} wide, ${cut.depth.typed} deep, ${cut.position.typed} from the ${cut.end ?? "left"}`;
-
 /** The cut was changed in another window: theirs or mine. */
-export function Conflict({ mine, theirs, onMine, onTheirs }: Props) {
+export function Conflict({ mine, theirs, unit, onMine, onTheirs }: Props) {
   return (
     <Suspense>
       <Dialog title="This cut was changed in another window" onClose={onTheirs} mustChoose>
         <p className="mb-3 text-ink-2">Both are still here. Which one should be kept?</p>
+        {mine.metric === theirs.metric ? (
+          <p className="mb-3">They ask for the same; only tools, guide or clamps differ.</p>
+        ) : null}
         <div className="grid gap-3 sm:grid-cols-2">
           <button
             type="button"
@@ -31,7 +31,9 @@ export function Conflict({ mine, theirs, onMine, onTheirs }: Props) {
             data-testid="take-theirs"
           >
             <b>Take theirs</b>
-            <span className="font-normal">{sentence(theirs)}</span>
+            <span className="font-normal">
+              <Words text={inUnit(theirs, unit)} />
+            </span>
           </button>
           <button
             type="button"
@@ -40,7 +42,9 @@ export function Conflict({ mine, theirs, onMine, onTheirs }: Props) {
             data-testid="keep-mine"
           >
             <b>Keep mine</b>
-            <span className="font-normal">{sentence(mine)}</span>
+            <span className="font-normal">
+              <Words text={inUnit(mine, unit)} />
+            </span>
           </button>
         </div>
       </Dialog>

@@ -12,6 +12,7 @@ import {
   type PieceItem,
   pieceIn,
   type ShopView,
+  type Text,
   type Unit,
 } from "../api/client";
 import type { History } from "../app/history";
@@ -86,8 +87,8 @@ export function CutScreen(props: Props) {
             });
         },
         toDraft: (newer) => {
-          const kept = newer as { cut: CutItem["cut"]; version: number };
-          return { cut: cutIn(kept.cut), version: kept.version };
+          const kept = newer as Pick<CutItem, "cut" | "version"> & { sentence: Text };
+          return { ...kept, cut: cutIn(kept.cut) };
         },
         saveAfterMs: SAVE_AFTER_MS,
         retryAfterMs: RETRY_AFTER_MS,
@@ -314,10 +315,11 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
           />
         </Suspense>
       ) : null}
-      {state.newer ? (
+      {state.newer && plan ? (
         <Conflict
-          mine={draft}
-          theirs={state.newer}
+          mine={plan.sentence}
+          theirs={state.newer.sentence}
+          unit={unit}
           onMine={() => editor.keepMine()}
           onTheirs={() => editor.takeTheirs()}
         />

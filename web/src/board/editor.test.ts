@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { CutIn, CutItem, CutPlan, Outcome } from "../api/client";
-import { CutEditor, type Deps } from "./editor";
+import { CutEditor, type Deps, type NewerCut } from "./editor";
 
 const text = (typed: string) => ({ typed, unit: "mm" as const });
 const cut = (depth: string): CutIn => ({
@@ -20,6 +20,11 @@ const refused: Outcome<CutPlan> = {
   kind: "refused",
   problem: { field: "cut.depth", message: { metric: "no", inch: "no" }, partial: false },
 };
+const stale: Outcome<CutItem> = {
+  kind: "stale",
+  newer: { cut: cut("5"), version: 7, sentence: { metric: "5 deep", inch: "5 deep" } },
+  problem: { field: "version", message: { metric: "changed", inch: "changed" }, partial: false },
+};
 const down = { kind: "down", message: "gone" } as const;
 
 function editor(changes: Partial<Deps> = {}) {
@@ -27,7 +32,7 @@ function editor(changes: Partial<Deps> = {}) {
     plan: vi.fn(async (draft: CutIn): Promise<Outcome<CutPlan>> => planOf(draft)),
     save: vi.fn(async (_: CutIn, version: number): Promise<Outcome<CutItem>> => kept(version + 1)),
     saved: vi.fn(),
-    toDraft: (newer: unknown) => newer as { cut: CutIn; version: number },
+    toDraft: (newer: unknown) => newer as NewerCut,
     saveAfterMs: 500,
     retryAfterMs: 1000,
     ...changes,
@@ -129,14 +134,11 @@ describe("editing a cut", () => {
   });
 
   it("offers theirs or mine when the cut was changed elsewhere", async () => {
-    const save = vi
-      .fn<Deps["save"]>()
-      .mockResolvedValueOnce({ kind: "stale", newer: { cut: cut("5"), version: 7 } })
-      .mockResolvedValue(kept(8));
+    const save = vi.fn<Deps["save"]>().mockResolvedValueOnce(stale).mockResolvedValue(kept(8));
     const { made } = editor({ save });
     made.edit({ depth: text("7") });
     await settle(600);
-    expect([made.snapshot().saving, made.snapshot().newer?.depth?.typed]).toEqual(["conflict", "5"]);
+    expect([made.snapshot().saving, made.snapshot().newer?.cut.depth?.typed]).toEqual(["conflict", "5"]);
     made.keepMine();
     await settle();
     expect(save).toHaveBeenLastCalledWith(cut("7"), 7);
@@ -144,7 +146,7 @@ describe("editing a cut", () => {
   });
 
   it("goes on with theirs when asked to", async () => {
-    const { made } = editor({ save: async () => ({ kind: "stale", newer: { cut: cut("5"), version: 7 } }) });
+    const { made } = editor({ save: async () => stale });
     made.edit({ depth: text("7") });
     await settle(600);
     made.takeTheirs();
@@ -195,5 +197,38 @@ describe("editing a cut", () => {
     made.close();
     await settle(0);
     expect(deps.save).toHaveBeenCalledTimes(1);
+  });
+
+  it("saves what was typed when it is closed before the plan answered", async () => {
+    const { made, deps } = editor({ plan: () => new Promise(() => {}) });
+    made.edit({ depth: text("7") });
+    made.close();
+    await settle(2000);
+    expect(vi.mocked(deps.save).mock.calls.map(([draft]) => draft.depth?.typed)).toEqual(["7"]);
+  });
+
+  it("goes on saving what was typed while the server is down after it is closed", async () => {
+    let up = false;
+    const save = vi.fn(async (_: CutIn, version: number) => (up ? kept(version + 1) : down));
+    const { made } = editor({ save, plan: async (draft) => (up ? planOf(draft) : down) });
+    made.edit({ depth: text("7") });
+    await settle(1500);
+    made.close();
+    await settle(2500);
+    up = true;
+    await settle(1500);
+    expect(save.mock.lastCall?.[0].depth?.typed).toBe("7");
+    expect(made.snapshot().saving).toBe("saved");
+    const asked = save.mock.calls.length;
+    await settle(5000);
+    expect(save).toHaveBeenCalledTimes(asked);
+  });
+
+  it("saves nothing when it is closed with nothing typed", async () => {
+    const { made, deps } = editor();
+    await settle();
+    made.close();
+    await settle(2000);
+    expect(deps.save).not.toHaveBeenCalled();
   });
 });

@@ -5,7 +5,7 @@
  * follows shortly after the last valid state. Nothing typed is ever dropped: a refusal marks its field and the last good
  * plan stays; a server that is down is asked again until it answers; a cut that was changed elsewhere waits for a choice.
  */
-import type { CutChange, CutIn, CutItem, CutPlan, Outcome, Problem } from "../api/client";
+import type { CutChange, CutIn, CutItem, CutPlan, Outcome, Problem, Text } from "../api/client";
 
 export type Saving = "saved" | "waiting" | "saving" | "refused" | "offline" | "conflict";
 
@@ -15,7 +15,14 @@ export interface EditorState {
   readonly problem: Problem | null;
   readonly saving: Saving;
   readonly down: string | null;
-  readonly newer: CutIn | null;
+  readonly newer: NewerCut | null;
+}
+
+/** The cut as somebody else keeps it by now, and the sentence that says what it asks for. */
+export interface NewerCut {
+  readonly cut: CutIn;
+  readonly version: number;
+  readonly sentence: Text;
 }
 
 export interface Deps {
@@ -23,7 +30,7 @@ export interface Deps {
   save: (cut: CutIn, version: number) => Promise<Outcome<CutItem>>;
   /** A state was saved: `before` is what had been saved until then. */
   saved: (before: CutIn, after: CutIn, item: CutItem) => void;
-  toDraft: (newer: unknown) => { cut: CutIn; version: number };
+  toDraft: (newer: unknown) => NewerCut;
   saveAfterMs: number;
   retryAfterMs: number;
 }
@@ -35,7 +42,6 @@ export class CutEditor {
   private readonly listeners = new Set<() => void>();
   private keptDraft: CutIn;
   private version: number;
-  private newerVersion = 0;
   private asking = false;
   private askAgain = false;
   private savingNow = false;
@@ -98,29 +104,31 @@ export class CutEditor {
   takeTheirs(): void {
     const theirs = this.state.newer;
     if (!theirs) return;
-    this.version = this.newerVersion;
-    this.keptDraft = theirs;
-    this.put({ draft: theirs, newer: null, saving: "saved", problem: null });
+    this.version = theirs.version;
+    this.keptDraft = theirs.cut;
+    this.put({ draft: theirs.cut, newer: null, saving: "saved", problem: null });
     void this.ask();
   }
 
   /** After a change elsewhere: saves this window's cut over the newer one. */
   keepMine(): void {
     if (!this.state.newer) return;
-    this.version = this.newerVersion;
-    this.keptDraft = this.state.newer;
+    this.version = this.state.newer.version;
+    this.keptDraft = this.state.newer.cut;
     this.put({ newer: null, saving: "waiting" });
     void this.save();
   }
 
-  /** Saves what is still waiting, and stops. */
+  /**
+   * Saves what is still waiting, planned or not: the server plans it once more before it keeps it. Asks for no plan any more;
+   * a server that does not answer is asked again until it has kept what was typed.
+   */
   close(): void {
-    if (this.saveTimer) {
-      clearTimeout(this.saveTimer);
-      void this.save();
-    }
+    if (this.saveTimer) clearTimeout(this.saveTimer);
     if (this.retryTimer) clearTimeout(this.retryTimer);
     this.closed = true;
+    const waiting = this.state.saving === "waiting" || this.state.saving === "offline";
+    if (waiting && !same(this.state.draft, this.keptDraft)) void this.save();
   }
 
   get hasUnsaved(): boolean {
@@ -140,6 +148,7 @@ export class CutEditor {
   }
 
   private async ask(): Promise<void> {
+    if (this.closed) return;
     if (this.asking) {
       this.askAgain = true;
       return;
@@ -211,9 +220,7 @@ export class CutEditor {
         else if (!this.state.problem) this.saveSoon();
         return;
       case "stale": {
-        const newer = this.deps.toDraft(answer.newer);
-        this.newerVersion = newer.version;
-        this.put({ saving: "conflict", newer: newer.cut });
+        this.put({ saving: "conflict", newer: this.deps.toDraft(answer.newer) });
         return;
       }
       case "refused":
@@ -231,6 +238,6 @@ export class CutEditor {
   private retry(message: string, again: () => void): void {
     this.put({ down: message, saving: this.state.saving === "saved" ? "saved" : "offline" });
     if (this.retryTimer) clearTimeout(this.retryTimer);
-    if (!this.closed) this.retryTimer = setTimeout(again, this.deps.retryAfterMs);
+    this.retryTimer = setTimeout(again, this.deps.retryAfterMs);
   }
 }

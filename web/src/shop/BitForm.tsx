@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { api, type BitTile, type DraftView, type Problem, type Texts, type Unit } from "../api/client";
 import { useForms } from "../api/queries";
-import { problemOf } from "../ui/problems";
+import { newerVersion, problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { Fields } from "./Fields";
@@ -24,6 +24,7 @@ export function BitForm({ start, change, unit, onDone }: Props) {
   const [draft, setDraft] = useState<DraftView | null>(null);
   const [refused, setRefused] = useState<Problem | null>(null);
   const [tried, setTried] = useState(false);
+  const [version, setVersion] = useState(change?.version ?? null);
   const first = useRef<HTMLInputElement>(null);
   const refresh = useRefresh();
 
@@ -48,11 +49,14 @@ export function BitForm({ start, change, unit, onDone }: Props) {
     if (asked.kind === "ok") setDraft(asked.data);
     if (asked.kind === "ok" && asked.data.problem) return;
     const whole = asked.kind === "ok" ? asked.data.texts : texts;
-    const answer = change ? await api.saveBit(change.id, whole) : await api.addBit(whole);
+    const answer = change ? await api.saveBit(change.id, whole, version) : await api.addBit(whole);
     if (answer.kind === "ok") {
       await refresh();
       onDone(answer.data);
-    } else setRefused(problemOf(answer));
+    } else {
+      setRefused(problemOf(answer));
+      setVersion(newerVersion(answer) ?? version);
+    }
   };
   const problem = draft?.problem ?? null;
   const shown = problem && (tried || (typed[problem.field ?? ""] ?? "") !== "") ? problem : null;

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { api, type Problem, type RouterView, type Texts, type Unit } from "../api/client";
 import { useForms } from "../api/queries";
-import { problemOf } from "../ui/problems";
+import { newerVersion, problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { Fields } from "./Fields";
@@ -23,19 +23,25 @@ export function RouterForm({ change, unit, onDone }: Props) {
   const [texts, setTexts] = useState<Texts>(change?.texts ?? NEW);
   const [bases, setBases] = useState<Texts[]>(change ? [...change.bases] : [NEW_BASE]);
   const [problem, setProblem] = useState<Problem | null>(null);
+  const [version, setVersion] = useState(change?.version ?? null);
   const refresh = useRefresh();
   const router = forms.data?.find((each) => each.kind === "router");
   const base = forms.data?.find((each) => each.kind === "base");
   if (!router || !base) return null;
   const save = async () => {
-    const answer = change ? await api.saveRouter(change.id, texts, bases) : await api.addRouter(texts, bases);
+    const answer = change
+      ? await api.saveRouter(change.id, texts, bases, version)
+      : await api.addRouter(texts, bases);
     if (answer.kind === "ok") {
       await refresh();
       onDone();
-    } else setProblem(problemOf(answer));
+    } else {
+      setProblem(problemOf(answer));
+      setVersion(newerVersion(answer) ?? version);
+    }
   };
   const at = problem ? { field: problem.field, words: problem.message, partial: false } : null;
-  const placed = problem?.field != null;
+  const placed = problem?.field != null && problem.field !== "version";
   return (
     <form
       className="mb-3 flex flex-col gap-3 border-2 border-guide bg-paper p-4"

@@ -84,12 +84,13 @@ function Line({ buy, unit, currency }: { buy: Buy; unit: Unit; currency: string 
   const keep = async () => {
     const of = routers.data?.find((router) => router.id === buy.for_router_id);
     const answer = buy.for_bit_id
-      ? await api.saveBit(buy.for_bit_id, buy.texts)
+      ? await api.saveBit(buy.for_bit_id, buy.texts, null)
       : of
         ? await api.saveRouter(
             of.id,
             { ...of.texts, collets: `${of.texts.collets}; ${buy.shank} mm` },
             of.bases,
+            of.version,
           )
         : await api.addBit({ ...buy.texts, price: String(buy.price) });
     if (answer.kind === "ok") await refresh();

@@ -9,7 +9,7 @@ import {
   type Unit,
 } from "../api/client";
 import { useBits, useForms } from "../api/queries";
-import { problemOf } from "../ui/problems";
+import { newerVersion, problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { Fields } from "./Fields";
@@ -112,6 +112,7 @@ function ThingForm({ open, unit, shop, routers, onDone }: FormProps) {
   const bits = useBits();
   const [texts, setTexts] = useState<Texts>(open.of?.texts ?? {});
   const [problem, setProblem] = useState<Problem | null>(null);
+  const [version, setVersion] = useState(open.of?.version ?? null);
   const refresh = useRefresh();
   const form = forms.data?.find((each) => each.kind === open.kind);
   if (!form) return null;
@@ -122,12 +123,15 @@ function ThingForm({ open, unit, shop, routers, onDone }: FormProps) {
   };
   const save = async () => {
     const answer = open.of
-      ? await api.saveThing(open.of.id, open.kind, texts)
+      ? await api.saveThing(open.of.id, open.kind, texts, version)
       : await api.addThing(open.kind, texts);
     if (answer.kind === "ok") {
       await refresh();
       onDone();
-    } else setProblem(problemOf(answer));
+    } else {
+      setProblem(problemOf(answer));
+      setVersion(newerVersion(answer) ?? version);
+    }
   };
   const remove = async () => {
     if (!open.of) return;

@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { api, type Correction, type CutPlan, type LengthIn, type Problem, type Unit } from "../api/client";
 import type { History } from "../app/history";
 import { replanOpen } from "../board/editors";
@@ -53,22 +53,33 @@ function Measured({ measure, unit, asked, history }: MeasuredProps) {
   const [found, setFound] = useState<Correction | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [kept, setKept] = useState(false);
+  const question = useRef(0);
   const expected = reading(measure.shown, unit);
   const read = async (value: LengthIn) => {
     setTyped(value);
     setKept(false);
     if (value.typed.trim() === "") {
+      question.current += 1;
       setFound(null);
       setProblem(null);
       return;
     }
+    question.current += 1;
+    const asking = question.current;
     const answer = await api.testCut({ ...asked(), key: measure.key as Key, measured: value });
+    if (asking !== question.current) return;
     setFound(answer.kind === "ok" ? answer.data : null);
     setProblem(answer.kind === "ok" ? null : problemOf(answer));
   };
   const put = async (value: number) => {
     if (!found?.id || (found.of !== "base" && found.of !== "bit")) return;
-    const answer = await api.correct({ of: found.of, id: found.id, side: found.side, value });
+    const answer = await api.correct({
+      of: found.of,
+      id: found.id,
+      base: found.base,
+      side: found.side,
+      value,
+    });
     if (answer.kind !== "ok") setProblem(problemOf(answer));
     await queries.invalidateQueries();
     replanOpen();

@@ -13,12 +13,15 @@ export function problemOf(answer: Outcome<unknown>): Problem | null {
       return null;
     case "refused":
     case "missing":
+    case "stale":
       return answer.problem;
     case "down":
       return everywhere(answer.message);
-    case "stale":
-      return everywhere("This was changed in another window in the meantime. Close this and look again.");
     default:
       return answer satisfies never;
   }
 }
+
+/** The version to keep a change over, once somebody was told that the thing is another by now. */
+export const newerVersion = (answer: Outcome<unknown>): string | null =>
+  answer.kind === "stale" ? ((answer.newer as { version: string | null }).version ?? null) : null;

@@ -246,6 +246,18 @@ WORDS: Table = {
         message="Guided like this the cut ends inside the board and leaves a floor",
         do="Guide it by a template",
     ),
+    "guide-leaves-own-corners": Words(
+        place="guide",
+        level="stop",
+        message="Guided like this the corners come out as round as the bit; {corner:len} is asked for",
+        do="Guide it by a template",
+    ),
+    "guide-serves-one-place": Words(
+        place="guide",
+        level="stop",
+        message="Its stop blocks serve one place on the board; this is cut at {count}",
+        do="Guide it by a template, or plan each place as a cut of its own",
+    ),
     "guide-refused": Words(
         place="guide",
         level="stop",

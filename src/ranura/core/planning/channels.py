@@ -3,8 +3,10 @@ it."""
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import replace
 from functools import partial
+from typing import NoReturn
 
 from ranura.core import numbers
 from ranura.core.cautions import Caution, caution, spoken
@@ -111,7 +113,12 @@ def refuse_the_dimension(judge: ChannelJudge, dropped: list[Drop]) -> None:
             narrowest=narrowest.diameter,
             name=narrowest.name,
         )
-    longest = max(narrow_enough, key=lambda bit: bit.cutting_length)
+    if all(by_itself[bit.id] == "beyond-cutting-length" for bit in narrow_enough):
+        _refuse_the_depth(judge, narrow_enough)
+
+
+def _refuse_the_depth(judge: ChannelJudge, too_short: Sequence[Bit]) -> NoReturn:
+    longest = max(too_short, key=lambda bit: bit.cutting_length)
     raise CutError("deeper-than-any-bit", field="cut.depth", depth=judge.depth, longest=longest.cutting_length, name=longest.name)
 
 
@@ -127,8 +134,9 @@ def _refuse_the_groove(judge: ChannelJudge, by_itself: dict[str, str]) -> None:
         raise CutError("no-such-groove", field="cut.width", width=need.width, depth=need.depth, shape=shape, there=there)
     if all(by_itself[bit.id] in ("cannot-plunge", "groove-of-other-width") for bit in owned):
         raise CutError("undercut-runs-out", field="cut.stop_first", shape=shape)
-    longest = max(owned, key=lambda bit: bit.cutting_length)
-    raise CutError("deeper-than-any-bit", field="cut.depth", depth=judge.depth, longest=longest.cutting_length, name=longest.name)
+    right = [bit for bit in owned if by_itself[bit.id] != "groove-of-other-width"]
+    if all(by_itself[bit.id] == "beyond-cutting-length" for bit in right):
+        _refuse_the_depth(judge, right)
 
 
 def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Dado) -> Setting:

@@ -8,7 +8,6 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from functools import partial
-from typing import Any, Literal
 
 from ranura.core import numbers
 from ranura.core.cautions import Caution, Reason, caution, spoken
@@ -17,7 +16,6 @@ from ranura.core.choosing.judging import SETUP_CODES, Judge, speed_of, turning_r
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.pockets import PLATE, PocketJudge
 from ranura.core.choosing.shortlist import shortlist
-from ranura.core.cuts.dado import Dado
 from ranura.core.cuts.pocket import FREEING_FORMS, GUIDES_OF, Pocket, PocketGuide, Pocketing, pocketing
 from ranura.core.cutting.grip import Grip, plan_grip
 from ranura.core.cutting.passes import cumulative_depths
@@ -27,10 +25,10 @@ from ranura.core.drawing_pockets import pocket_views, retold
 from ranura.core.errors import CraftError, CutError
 from ranura.core.guiding.areas import CONTACT, AreaGuide
 from ranura.core.house_rules import HouseRules
-from ranura.core.lengths import Length
 from ranura.core.materials import CROSS_VENEERED, Material
 from ranura.core.pieces import Piece
 from ranura.core.planning import channels
+from ranura.core.planning.as_channel import against_channel, as_channel
 from ranura.core.planning.common import Family, Made, Remedy, Said, corner_note, in_order, tool_cautions
 from ranura.core.planning.ways_out import pocket_remedies
 from ranura.core.pocket_setting import PocketSetting
@@ -41,6 +39,9 @@ from ranura.core.slip_guides import GUIDE_NAMES, GuideOffer
 from ranura.core.slip_pockets import guide_says, pocket_sections, pocket_stations
 from ranura.core.text import write
 from ranura.core.workings.pockets import pocket_figures
+
+_DIMENSION_CODES = frozenset({"bit-wider-than-cut", "corner-too-tight", "beyond-cutting-length"})
+"""Why a bit fails on a dimension of the pocket alone."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -99,8 +100,8 @@ def _offer(each: _Tried, *, chosen: bool) -> GuideOffer:
 
 def _try(kind: PocketGuide, cut: Pocket, asked: Pocketing, piece: Piece, shop: Shop, wood: Material, rules: HouseRules) -> _Tried:
     if kind == "edge-guide" or kind == "straightedge":
-        if cut.through or cut.open_sides:
-            return _Tried(kind=kind, family=None, can=False, against=Reason("guide-leaves-floor"))
+        if (against := against_channel(cut, asked)) is not None:
+            return _Tried(kind=kind, family=None, can=False, against=against)
         try:
             made = channels.family(as_channel(cut, asked, piece, kind), piece, shop, wood, rules, mortise=cut.form == "mortise")
         except CraftError as error:
@@ -123,29 +124,6 @@ def _nearest(dropped: Sequence[Drop], judge: Judge) -> Reason | None:
     for each in found:
         counted[each.reason.code] = counted.get(each.reason.code, 0) + 1
     return max(found, key=lambda each: counted[each.reason.code]).reason if found else None
-
-
-def as_channel(cut: Pocket, asked: Pocketing, piece: Piece, kind: Literal["edge-guide", "straightedge"]) -> Dado:
-    """A mortise or slot as a channel along its longer side, stopped at both ends."""
-    x0, y0, x1, y1 = asked.box
-    length, width = piece.length.mm, piece.width.mm
-    along = (x1 - x0) >= (y1 - y0)
-
-    def mm(value: float) -> Length:
-        return Length(typed=f"{value:g}", unit="mm", mm=value)
-
-    near, left = cut.edge == "near", cut.end == "left"
-    place: dict[str, Any] = {
-        "goes": "along", "width": mm(y1 - y0), "position": mm(y0 if near else width - y1), "end": cut.edge,
-        "stop_first": mm(x0), "stop_last": mm(length - x1),
-    } if along else {
-        "goes": "across", "width": mm(x1 - x0), "position": mm(x0 if left else length - x1), "end": cut.end,
-        "stop_first": mm(y0), "stop_last": mm(width - y1), "count": cut.count, "spacing": cut.spacing if cut.count > 1 else None,
-    }  # fmt: skip
-    return Dado(
-        depth=cut.depth, guide=kind, clamps=cut.clamps, support=cut.support, held=cut.held, bit_id=cut.bit_id,
-        router_id=cut.router_id, **place,
-    )  # fmt: skip
 
 
 def _made(pair: Candidate, *, judge: PocketJudge, piece: Piece, cut: Pocket) -> Made:
@@ -171,25 +149,28 @@ def _said(setting: PocketSetting, cut: Pocket) -> Said:
 
 
 def _refuse(judge: PocketJudge, cut: Pocket, dropped: list[Drop]) -> None:
-    """Raises `CutError` on a dimension when every bit of the kind fails on it; other causes are shown as a plan with a stop."""
+    """Raises `CutError` on a dimension when every bit of the kind fails on one; other causes are shown as a plan with a stop.
+
+    Width is asked first, then corners, then depth; the blame lies with the last of them that any bit came to."""
     by_itself = {drop.bit.id: drop.reason.code for drop in dropped if drop.router is None}
     owned = [bit for bit in judge.rack.bits if judge.is_of_kind(bit)]
-    if not owned or any(bit.id not in by_itself for bit in owned):
+    if not owned or any(by_itself.get(bit.id) not in _DIMENSION_CODES for bit in owned):
         return
-    codes = {by_itself[bit.id] for bit in owned}
-    narrowest = min(owned, key=lambda bit: bit.diameter)
-    field = "cut.length" if cut.across is None else "cut.across"
-    if codes == {"bit-wider-than-cut"}:
+    too_short = [bit for bit in owned if by_itself[bit.id] == "beyond-cutting-length"]
+    too_round = [bit for bit in owned if by_itself[bit.id] == "corner-too-tight"]
+    if too_short:
+        longest = max(too_short, key=lambda bit: bit.cutting_length)
         raise CutError(
-            "narrower-than-any-bit", field=field, width=judge.need.width, narrowest=narrowest.diameter, name=narrowest.name
-        )
-    if "corner-too-tight" in codes and codes <= {"corner-too-tight", "bit-wider-than-cut"}:
+            "too-deep-for-corners" if too_round else "deeper-than-any-bit", field="cut.depth", depth=judge.depth,
+            longest=longest.cutting_length, name=longest.name, corner=judge.need.corner or 0.0,
+        )  # fmt: skip
+    narrowest = min(too_round or owned, key=lambda bit: bit.diameter)
+    if too_round:
         raise CutError("corner-too-tight", field="cut.radius", narrowest=narrowest.diameter / 2, name=narrowest.name)
-    if "beyond-cutting-length" in codes:
-        longest = max(owned, key=lambda bit: bit.cutting_length)
-        raise CutError(
-            "deeper-than-any-bit", field="cut.depth", depth=judge.depth, longest=longest.cutting_length, name=longest.name
-        )
+    field = "cut.length" if cut.across is None else "cut.across"
+    raise CutError(
+        "narrower-than-any-bit", field=field, width=judge.need.width, narrowest=narrowest.diameter, name=narrowest.name
+    )
 
 
 def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSetting:
