@@ -7,9 +7,14 @@ from tests.api.test_edges import typed
 from tests.api.test_jobs_and_plans import PIECE, cut
 
 POCKET = {
-    "kind": "pocket", "form": "recess", "length": typed("64"), "across": typed("3/4 in"), "depth": typed("2.2"),
-    "from_left": typed("100"), "from_near": typed("20"),
-}  # fmt: skip
+    "kind": "pocket",
+    "form": "recess",
+    "length": typed("64"),
+    "across": typed("3/4 in"),
+    "depth": typed("2.2"),
+    "from_left": typed("100"),
+    "from_near": typed("20"),
+}
 
 
 def plan(client, **changes):

@@ -53,17 +53,25 @@ def test_an_edge_cut_is_planned_with_its_edges_to_choose_from(client):
 @pytest.mark.parametrize(
     ("piece", "changes", "field"),
     [
-        ({}, {"size": typed("5")}, "cut.size"), ({}, {"size": typed("1//2")}, "cut.size"),
+        ({}, {"size": typed("5")}, "cut.size"),
+        ({}, {"size": typed("1//2")}, "cut.size"),
         ({}, {"depth": typed("30")}, "cut.depth"),
-        ({}, {"shape": "spiral"}, "cut.shape"), ({}, {"edges": ["outline"]}, "cut.edges"), ({}, {"angle": 95}, "cut.angle"),
-        ({}, {"least_stages": 0}, "cut.least_stages"), ({}, {"position": typed("5")}, "cut.position"),
-        ({"slope": 60}, {}, "piece.slope"), ({"openings": [{"form": "oval", "length": typed("900")}]}, {}, "piece.openings.0"),
+        ({}, {"shape": "spiral"}, "cut.shape"),
+        ({}, {"edges": ["outline"]}, "cut.edges"),
+        ({}, {"angle": 95}, "cut.angle"),
+        ({}, {"least_stages": 0}, "cut.least_stages"),
+        ({}, {"position": typed("5")}, "cut.position"),
+        ({"slope": 60}, {}, "piece.slope"),
+        ({"openings": [{"form": "oval", "length": typed("900")}]}, {}, "piece.openings.0"),
         ({"outline": {"form": "points", "points": [[0, 0], [9, 9]]}}, {}, "piece.outline.points"),
         ({"outline": {"form": "rectangle", "radius": typed("400")}}, {}, "piece.outline.radius"),
-        ({"openings": [{"form": "arch", "length": typed("90"), "width": typed("80"), "radius": typed("x")}]}, {},
-         "piece.openings.0.radius"),
+        (
+            {"openings": [{"form": "arch", "length": typed("90"), "width": typed("80"), "radius": typed("x")}]},
+            {},
+            "piece.openings.0.radius",
+        ),
     ],
-)  # fmt: skip
+)
 def test_what_is_wrong_is_said_at_its_field(client, piece, changes, field):
     answer = plan(client, {**PIECE, **piece}, **changes)
     assert (answer.status_code, answer.json()["error"]["field"]) == (422, field)

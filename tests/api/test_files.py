@@ -49,9 +49,13 @@ def test_a_table_shows_row_by_row_what_becomes_of_it(client):
     view = preview(client, BAD)
     seen = {row["line"]: (row["action"], row["field"]) for row in view["rows"]}
     assert seen == {
-        2: ("add", None), 3: ("add", None), 4: ("refuse", "cutting_length"), 5: ("refuse", "profile"),
-        6: ("refuse", "overall_length"), 7: ("change", None),
-    }  # fmt: skip
+        2: ("add", None),
+        3: ("add", None),
+        4: ("refuse", "cutting_length"),
+        5: ("refuse", "profile"),
+        6: ("refuse", "overall_length"),
+        7: ("change", None),
+    }
     change = next(row for row in view["rows"] if row["line"] == 7)
     assert [(each["field"], each["before"], each["after"]) for each in change["changes"]] == [
         ("cutting_length", "25 mm", "30 mm"),

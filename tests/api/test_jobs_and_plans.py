@@ -23,9 +23,12 @@ def cut(**changes) -> dict:
 
 
 PIECE = {
-    "name": "Wing case side", "material": "birch-plywood", "length": typed("640"), "width": typed("300"),
+    "name": "Wing case side",
+    "material": "birch-plywood",
+    "length": typed("640"),
+    "width": typed("300"),
     "thickness": typed("17.6"),
-}  # fmt: skip
+}
 
 
 def plan(client, **changes):

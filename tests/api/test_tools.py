@@ -116,8 +116,12 @@ def test_guides_woods_and_deliveries_are_kept(client):
     made = client.post("/api/things", json={"kind": "wood", "texts": wood}).json()
     assert made["id"] in {material["id"] for material in client.get("/api/shop").json()["materials"]}
     assert client.post("/api/things", json={"kind": "wood", "texts": {**wood, "burn": "4"}}).json()["error"]["field"] == "burn"
-    piece = {"name": "Test", "material": made["id"], **{k: {"typed": "300", "unit": "mm"} for k in ("length", "width")},
-             "thickness": {"typed": "20", "unit": "mm"}}  # fmt: skip
+    piece = {
+        "name": "Test",
+        "material": made["id"],
+        **{k: {"typed": "300", "unit": "mm"} for k in ("length", "width")},
+        "thickness": {"typed": "20", "unit": "mm"},
+    }
     assert client.post("/api/jobs/little-harbour/pieces", json={"piece": piece}).status_code == 201
     refused = client.delete(f"/api/things/wood/{made['id']}")
     assert (refused.status_code, "Test" in refused.json()["error"]["message"]) == (409, True)

@@ -26,12 +26,35 @@ BOARD = Piece(name="Leg", material="ash", length=mm(600), width=mm(200), thickne
 MORTISE = Pocket(form="mortise", length=mm(60), across=mm(12.7), depth=mm(20), from_left=mm(80), from_near=mm(40))
 
 OTHERWISE = {
-    "length": mm(70), "across": mm(14), "depth": mm(21), "from_left": mm(90), "from_near": mm(50), "end": "right", "edge": "far",
-    "turned": True, "count": 3, "spacing": mm(90), "leaf": True, "clamps": (ClampAt(side="near", at=300.0),), "support": True,
-    "held": "vice", "bit_id": "straight-12.7", "router_id": "plunge-two", "radius": mm(2), "open_sides": ("near",),
-    "through": True, "guide": "edge-guide", "backed": True, "loose": "tape", "plate": True, "leaves": mm(5), "both_faces": True,
-    "contour": Contour(form="round", length=mm(20)), "sweep": 180.0, "template": mm(12),
-}  # fmt: skip
+    "length": mm(70),
+    "across": mm(14),
+    "depth": mm(21),
+    "from_left": mm(90),
+    "from_near": mm(50),
+    "end": "right",
+    "edge": "far",
+    "turned": True,
+    "count": 3,
+    "spacing": mm(90),
+    "leaf": True,
+    "clamps": (ClampAt(side="near", at=300.0),),
+    "support": True,
+    "held": "vice",
+    "bit_id": "straight-12.7",
+    "router_id": "plunge-two",
+    "radius": mm(2),
+    "open_sides": ("near",),
+    "through": True,
+    "guide": "edge-guide",
+    "backed": True,
+    "loose": "tape",
+    "plate": True,
+    "leaves": mm(5),
+    "both_faces": True,
+    "contour": Contour(form="round", length=mm(20)),
+    "sweep": 180.0,
+    "template": mm(12),
+}
 """Every field of a mortise with another value than it has; the form alone cannot be told in this way."""
 
 
@@ -107,8 +130,9 @@ def test_its_place_is_drawn_from_the_end_and_the_edge_that_it_is_measured_from(e
     made = plan(dataclasses.replace(MORTISE, end=end, edge=edge, turned=turned, guide="edge-guide"))
     dimensions = {each.field: each for each in made.drawing[0].dimensions}
     for field, axis, far, size, value in (
-        ("from_left", 0, end == "right", 600.0, 80.0), ("from_near", 1, edge == "far", 200.0, 40.0),
-    ):  # fmt: skip
+        ("from_left", 0, end == "right", 600.0, 80.0),
+        ("from_near", 1, edge == "far", 200.0, 40.0),
+    ):
         drawn = sorted((dimensions[field].start[axis], dimensions[field].end[axis]))
         assert drawn == pytest.approx([size - value, size] if far else [0.0, value]), field
         assert dimensions[field].text.metric == f"{value:g} mm"

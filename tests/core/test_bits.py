@@ -161,5 +161,12 @@ def test_the_neck_is_the_thinnest_part_between_cutter_and_shank():
 def test_full_depth_only_are_those_of_the_craft():
     only = {kind.profile for kind in KINDS.values() if kind.full_depth_only}
     assert only == {
-        "dovetail", "t-slot", "keyhole", "slot-cutter", "tongue-and-groove", "stile-and-rail", "drawer-lock", "mitre-lock",
-    }  # fmt: skip
+        "dovetail",
+        "t-slot",
+        "keyhole",
+        "slot-cutter",
+        "tongue-and-groove",
+        "stile-and-rail",
+        "drawer-lock",
+        "mitre-lock",
+    }

@@ -92,8 +92,16 @@ def test_one_bit_is_bought_for_several_cuts_and_paid_by_the_metre():
 
 def test_a_collet_alone_is_enough_where_the_bit_is_there():
     """2.8 mm is sold nowhere; it lies in the drawer, on a shank that no collet takes."""
-    odd = Bit(id="odd", name="Odd", profile="straight", diameter=2.8, cutting_length=9, shank=6, overall_length=49,
-              marked_max_rpm=25_000)  # fmt: skip
+    odd = Bit(
+        id="odd",
+        name="Odd",
+        profile="straight",
+        diameter=2.8,
+        cutting_length=9,
+        shank=6,
+        overall_length=49,
+        marked_max_rpm=25_000,
+    )
     plunge = next(router for router in SHOP.routers if router.id == "plunge-two")
     found = shopping([cut("2.8", "3")], dataclasses.replace(SHOP, bits=(odd,), routers=(plunge,)))
     assert [(buy.kind, buy.name, buy.for_router_id, buy.price, buy.shank) for buy in found.buys] == [

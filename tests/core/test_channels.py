@@ -89,10 +89,13 @@ def test_where_a_channel_lies_on_its_board(changes, corners, why):
 
 @settings(max_examples=80, deadline=None)
 @given(
-    position=st.floats(80, 500), width=st.floats(12.7, 40), goes=st.sampled_from(["across", "along"]),
-    end=st.sampled_from(["left", "right"]), angle=st.sampled_from([0.0, 12.5, -20.0]),
+    position=st.floats(80, 500),
+    width=st.floats(12.7, 40),
+    goes=st.sampled_from(["across", "along"]),
+    end=st.sampled_from(["left", "right"]),
+    angle=st.sampled_from([0.0, 12.5, -20.0]),
     kind=st.sampled_from(["straightedge", "edge-guide"]),
-)  # fmt: skip
+)
 def test_every_guide_cuts_the_channel_with_the_fresh_wood_on_the_left(position, width, goes, end, angle, kind):
     """Oracle: the slot of every spacer on the board; united they are the channel, and each later one finds fresh wood only to the
     left of the heading, where it belongs."""
@@ -128,22 +131,12 @@ def test_every_guide_cuts_the_channel_with_the_fresh_wood_on_the_left(position, 
     ("changes", "kind", "way", "why"),
     [
         ({"goes": "along", "end": "near", "position": 40}, "edge-guide", "Left to right", "on the near edge, to the right"),
-        (
-            {"goes": "along", "end": "far", "position": 40},
-            "edge-guide",
-            "Right to left",
-            "on the far edge",
-        ),
+        ({"goes": "along", "end": "far", "position": 40}, "edge-guide", "Right to left", "on the far edge"),
         ({"position": 60}, "straightedge", "Pull towards you", "no wood before the cut: fence on the far side"),
         ({"position": 200}, "straightedge", "Push away", "fence on the left"),
         ({"position": 60, "guide": "edge-guide"}, "edge-guide", "Pull towards you", "bearing on the left end"),
         ({"position": 60, "end": "right", "guide": "edge-guide"}, "edge-guide", "Push away", "bearing on the right end"),
-        (
-            {"goes": "along", "end": "near", "position": 150},
-            "straightedge",
-            "Right to left",
-            "too far in for an edge guide",
-        ),
+        ({"goes": "along", "end": "near", "position": 150}, "straightedge", "Right to left", "too far in for an edge guide"),
     ],
 )
 def test_the_guide_fixes_the_way(changes, kind, way, why):
@@ -300,9 +293,7 @@ def test_a_turned_channel_is_measured_where_its_wall_meets_the_near_edge(angle):
     assert made.status == "caution"
 
 
-@pytest.mark.parametrize(
-    ("fit", "width"), [("tight", 17.6), ("sliding", 17.7), ("glue", 17.75)],
-)  # fmt: skip
+@pytest.mark.parametrize(("fit", "width"), [("tight", 17.6), ("sliding", 17.7), ("glue", 17.75)])
 def test_the_width_follows_from_the_measured_mate_and_its_fit(fit, width):
     made = plan_cut(dado(width=None, mate=Mate(thickness=mm("17.6"), fit=fit)), BOARD, SHOP, RULES)
     asked = channel(dado(width=None, mate=Mate(thickness=mm("17.6"), fit=fit)), BOARD)
@@ -383,7 +374,7 @@ def test_a_trim_router_has_no_rods():
             "back the same way",
         ),
     ],
-)  # fmt: skip
+)
 def test_an_undercut_is_cleared_first_and_then_cut_at_once(shape, changes, bit, first, way_out):
     made = plan(piece=dataclasses.replace(BOARD, thickness=mm(30), material="ash"), shape=shape, **changes)
     assert (made.status, made.bit_id) == ("caution", bit)

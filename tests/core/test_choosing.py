@@ -32,10 +32,20 @@ from ranura.store.demo_tools import PLUNGE_TWO
 
 MIDDLE = SHELF_DADOES[0][2]
 FOUR = tuple(
-    Bit(id=profile, name=profile, profile=profile, diameter=10, shank=12.7, cutting_length=30, overall_length=80,
-        body="solid-carbide", up_cut_tip=8 if profile == "compression" else None, plunges=True)
+    Bit(
+        id=profile,
+        name=profile,
+        profile=profile,
+        diameter=10,
+        shank=12.7,
+        cutting_length=30,
+        overall_length=80,
+        body="solid-carbide",
+        up_cut_tip=8 if profile == "compression" else None,
+        plunges=True,
+    )
     for profile in ("straight", "up-cut", "down-cut", "compression")
-)  # fmt: skip
+)
 
 
 def drawer(*bits: Bit, **rules) -> Shop:
@@ -107,7 +117,7 @@ SLENDER = {"cutting_length": 29, "overall_length": 80}
         ({**SLENDER, "diameter": 2, "body": "steel"}, {"depth": 28, "thickness": 40}, "bit-overloaded"),
         ({**SLENDER, "diameter": 1.8}, {"depth": 28, "thickness": 40}, "bends-too-far"),
     ],
-)  # fmt: skip
+)
 def test_every_drop_has_its_reason(bit, cut, code):
     shop = drawer(dataclasses.replace(FOUR[0], **bit))
     judge = ChannelJudge(shop, need(**cut), shop.material("oak"), shop.rules)
@@ -200,14 +210,29 @@ def test_a_compression_bit_passes_its_tip_in_the_first_pass():
 
 bits = st.builds(
     lambda d, shank, length, more, flutes, body, state, profile, marked: Bit(
-        id="x", name="x", profile=profile, diameter=d, shank=shank, cutting_length=length, overall_length=length + more,
-        flutes=flutes, body=body, state=state, up_cut_tip=length / 3 if profile == "compression" else None, marked_max_rpm=marked,
+        id="x",
+        name="x",
+        profile=profile,
+        diameter=d,
+        shank=shank,
+        cutting_length=length,
+        overall_length=length + more,
+        flutes=flutes,
+        body=body,
+        state=state,
+        up_cut_tip=length / 3 if profile == "compression" else None,
+        marked_max_rpm=marked,
     ),
-    st.sampled_from([3, 3.175, 6, 6.35, 8, 12.7, 16, 19.05]), st.sampled_from([6, 6.35, 8, 12, 12.7]), st.floats(8, 50),
-    st.floats(20, 60), st.integers(1, 3), st.sampled_from(["tipped", "solid-carbide", "steel"]),
-    st.sampled_from(["sharp", "dull"]), st.sampled_from(["straight", "up-cut", "compression"]),
+    st.sampled_from([3, 3.175, 6, 6.35, 8, 12.7, 16, 19.05]),
+    st.sampled_from([6, 6.35, 8, 12, 12.7]),
+    st.floats(8, 50),
+    st.floats(20, 60),
+    st.integers(1, 3),
+    st.sampled_from(["tipped", "solid-carbide", "steel"]),
+    st.sampled_from(["sharp", "dull"]),
+    st.sampled_from(["straight", "up-cut", "compression"]),
     st.sampled_from([None, 8_000, 16_000, 24_000]),
-)  # fmt: skip
+)
 
 
 @settings(max_examples=200, deadline=None)
@@ -259,8 +284,12 @@ def test_the_calculator_takes_the_shop_in_its_own_json_and_answers_everything():
 def test_the_calculator_refuses_a_shop_that_cannot_be_at_its_field(change, field):
     from ranura.calc.command import answer_one
 
-    asked = {"cut": {"kind": "dado", "width": 17.6, "depth": 6}, "material": "oak", "thickness": 18,
-             "shop": {"routers": [], "bits": [], **change}}  # fmt: skip
+    asked = {
+        "cut": {"kind": "dado", "width": 17.6, "depth": 6},
+        "material": "oak",
+        "thickness": 18,
+        "shop": {"routers": [], "bits": [], **change},
+    }
     assert answer_one("choose", asked)["error"]["field"] == field
 
 

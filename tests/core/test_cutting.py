@@ -26,9 +26,16 @@ CONTINUOUS = tuple(DialPosition(setting=i + 1.0, rpm=n) for i, n in enumerate((1
 
 def speed(diameter, *, marked=None, rule="rim-speed", mounting="hand", low=9_000, high=25_000, dial=STEPPED, stepped=True):
     return plan_speed(
-        bit_diameter=diameter, bit_max_rpm=marked, mounting=mounting, rule=rule, rim_limit_m_s=48,
-        router_min_rpm=low, router_max_rpm=high, dial=dial, stepped=stepped,
-    )  # fmt: skip
+        bit_diameter=diameter,
+        bit_max_rpm=marked,
+        mounting=mounting,
+        rule=rule,
+        rim_limit_m_s=48,
+        router_min_rpm=low,
+        router_max_rpm=high,
+        dial=dial,
+        stepped=stepped,
+    )
 
 
 @pytest.mark.parametrize(
@@ -137,13 +144,7 @@ def test_no_speed_ever_passes_a_cap(diameter, marked, rule):
     ],
 )
 def test_size_limits(diameter, shank, router_class, mounting, opening, codes):
-    found = size_reasons(
-        diameter=diameter,
-        shank=shank,
-        router_class=router_class,
-        mounting=mounting,
-        opening=opening,
-    )
+    found = size_reasons(diameter=diameter, shank=shank, router_class=router_class, mounting=mounting, opening=opening)
     assert [reason.code for reason in found] == codes
 
 

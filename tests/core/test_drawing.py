@@ -33,9 +33,10 @@ def outline(made: CutPlan, view: int, role: str) -> Polygon:
 
 @settings(max_examples=60, deadline=None)
 @given(
-    position=st.floats(20, 600).map(lambda x: f"{x:.2f}"), width=st.floats(12.7, 60).map(lambda x: f"{x:.2f}"),
+    position=st.floats(20, 600).map(lambda x: f"{x:.2f}"),
+    width=st.floats(12.7, 60).map(lambda x: f"{x:.2f}"),
     end=st.sampled_from(["left", "right"]),
-)  # fmt: skip
+)
 def test_the_router_touches_fence_or_spacer_and_never_lies_on_them(position, width, end):
     try:
         made = plan(position=position, width=width, end=end)
@@ -88,8 +89,12 @@ def test_dimensions_measure_what_they_say():
     made = plan(width="23/32 in", depth="9")
     found = {d.name: d for view in made.drawing for d in view.dimensions}
     assert {name: d.field for name, d in found.items()} == {
-        "position": "position", "setback": None, "width": "width", "depth": "depth", "thickness": None,
-    }  # fmt: skip
+        "position": "position",
+        "setback": None,
+        "width": "width",
+        "depth": "depth",
+        "thickness": None,
+    }
     width = found["width"]
     assert width.end[0] - width.start[0] == pytest.approx(18.25625)
     assert width.text.metric == width.text.inch == "23/32 in", "as typed"

@@ -143,9 +143,11 @@ def test_hazards_lie_where_the_fibres_lift():
 
 
 @given(
-    st.integers(80, 900), st.integers(80, 600),
-    st.lists(st.sampled_from(["near", "right", "far", "left"]), min_size=1, unique=True), st.booleans(),
-)  # fmt: skip
+    st.integers(80, 900),
+    st.integers(80, 600),
+    st.lists(st.sampled_from(["near", "right", "far", "left"]), min_size=1, unique=True),
+    st.booleans(),
+)
 def test_clamps_stay_out_of_the_way_of_the_base(length, width, edges, light):
     asked = edging(edge_cut("roundover", 6.35, edges=tuple(edges)), board(length, width))
     base = PLUNGE.bases[0]

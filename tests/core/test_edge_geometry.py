@@ -93,9 +93,7 @@ def test_straight_edges_run_from_left_to_right_by_hand_and_back_on_the_table():
     assert all(forwards(edge, "hand") != forwards(edge, "table") for edge in edges_of(board(openings=(window(90, 80),))))
 
 
-@given(
-    outlines, st.sampled_from([-20.0, -6.0, 0.0, 4.0, 15.0]), st.booleans(), st.sampled_from(["length", "width"]),
-)  # fmt: skip
+@given(outlines, st.sampled_from([-20.0, -6.0, 0.0, 4.0, 15.0]), st.booleans(), st.sampled_from(["length", "width"]))
 def test_a_face_has_its_lifting_fibres_by_hand_and_on_the_table_alike(corners, slope_of, inside, grain):
     """The motor is always behind the face: seen from there the bit turns the same way, and meets the same fibres."""
     ring = tuple((300 + 280 * r * math.cos(a), 300 + 280 * r * math.sin(a)) for a, r in sorted(corners))
@@ -139,7 +137,7 @@ def test_turned_over_a_straight_edge_lifts_on_the_other_face():
         (85, "end", "beyond 80°"),
         (70, "lifts", "steep, and diving"),
     ],
-)  # fmt: skip
+)
 def test_grain_on_a_near_edge_run_from_left_to_right(fibres, expected, why):
     angle = math.radians(fibres)
     degrees = slope((1, 0), (0, -1), (math.cos(angle), math.sin(angle)))
@@ -182,7 +180,7 @@ def test_an_oval_is_cut_downhill_in_two_quarters_and_marked_in_the_others():
         (((0, 0), (90, 0), (90, 60), (50, 60), (50, 30), (0, 30)), False, 0.0),
         (((0, 0), (90, 0), (90, 60), (0, 60)), False, None),
     ],
-)  # fmt: skip
+)
 def test_the_tightest_corner_is_that_of_the_side_the_tool_is_on(ring, inside, radius):
     found = tightest(ring, inside=inside)
     assert found == (None if radius is None else pytest.approx(radius, rel=0.01))
@@ -262,8 +260,9 @@ def test_shares_of_a_path():
 
 def test_a_boards_edges_follow_its_outline_and_openings():
     assert [edge.ref for edge in edges_of(board(outline=Contour(form="oval"), openings=(window(60, 40),) * 1))] == [
-        "outline", "opening-1",
-    ]  # fmt: skip
+        "outline",
+        "opening-1",
+    ]
     plain = edges_of(board())
     assert sum(edge.length for edge in plain) == 1_800
     assert signed_area(outline_of(board())) == 180_000

@@ -17,7 +17,7 @@ from ranura.core.plan import CutPlan, judge_of, plan_cut
 from ranura.core.planning.common import DoneCut
 from ranura.core.shapes.contour import Contour
 from ranura.core.tooling.bits import Bit
-from ranura.store.demo import (  # fmt: skip
+from ranura.store.demo import (
     ARCH,
     ARCH_OGEE,
     BACK_PANEL,
@@ -184,9 +184,21 @@ def test_a_bead_cannot_be_raised_and_says_so():
     hand = plan(edge_cut("bead", 3, edges=("near",), least_stages=3, router_id="plunge-two"))
     assert len(hand.stages) == 1
     shop = dataclasses.replace(
-        SHOP, bits=(Bit(id="b", name="Bead", profile="bead", radius=9, bearing=12.7, shank=12.7, overall_length=80,
-                        bearings=(19.05, 25.4), marked_max_rpm=20_000),),
-    )  # fmt: skip
+        SHOP,
+        bits=(
+            Bit(
+                id="b",
+                name="Bead",
+                profile="bead",
+                radius=9,
+                bearing=12.7,
+                shank=12.7,
+                overall_length=80,
+                bearings=(19.05, 25.4),
+                marked_max_rpm=20_000,
+            ),
+        ),
+    )
     larger = plan(edge_cut("bead", 9, edges=("near",)), board(thickness=40, material="hornbeam"), shop=shop, small_profile=1)
     assert [stage.trip.offset for stage in larger.stages] == [12.7, 9.525, 6.35], "the larger bearings first"
     assert "not-raised" in codes(larger)
@@ -202,9 +214,14 @@ def test_a_bead_cannot_be_raised_and_says_so():
 
 @pytest.mark.parametrize(
     ("rule", "size", "climbs", "starts"),
-    [("never", 3, 0, False), ("start", 3, 0, False), ("start", 1, 0, True), ("light-pass", 6.35, 1, False),
-     ("light-pass", 3, 1, False)],
-)  # fmt: skip
+    [
+        ("never", 3, 0, False),
+        ("start", 3, 0, False),
+        ("start", 1, 0, True),
+        ("light-pass", 6.35, 1, False),
+        ("light-pass", 3, 1, False),
+    ],
+)
 def test_climbs_stay_within_their_bounds(rule, size, climbs, starts):
     cut = edge_cut("flush", 1, 3, edges=("near",)) if size == 1 else edge_cut("roundover", size, edges=("near",))
     made = plan(cut, climb=rule)
@@ -282,13 +299,21 @@ def test_a_flush_trim_reaches_past_what_it_trims_and_rides_on_the_panel():
         (edge_cut("roundover", 6.35, edges=()), board(), "cut.edges", "no-edge"),
         (edge_cut("roundover", 6.35, edges=("opening-1",)), board(), "cut.edges", "edge-gone"),
         (edge_cut("roundover", 6.35, edges=("opening-1",)), board(openings=(window(20, 18),)), "cut.edges", "opening-too-small"),
-        (edge_cut("roundover", 6.35, edges=("opening-1",)), board(openings=(window(90, 80, radius=4),)), "cut.edges",
-         "inside-corner"),
+        (
+            edge_cut("roundover", 6.35, edges=("opening-1",)),
+            board(openings=(window(90, 80, radius=4),)),
+            "cut.edges",
+            "inside-corner",
+        ),
         (edge_cut("roundover", 6.35), board(openings=(window(590, 295),)), "piece.openings.0", "opening-off-board"),
-        (edge_cut("roundover", 6.35), board(openings=(window(90, 80, radius=50),)), "piece.openings.0.radius",
-         "corners-too-round"),
+        (
+            edge_cut("roundover", 6.35),
+            board(openings=(window(90, 80, radius=50),)),
+            "piece.openings.0.radius",
+            "corners-too-round",
+        ),
     ],
-)  # fmt: skip
+)
 def test_what_cannot_be_is_refused_where_it_was_typed(cut, piece, field, code):
     with pytest.raises(CutError) as refused:
         plan(cut, piece)

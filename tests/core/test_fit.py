@@ -16,9 +16,7 @@ from ranura.core.house_rules import HouseRules
 RULES = HouseRules()
 
 
-@given(
-    gap=st.floats(-0.5, 0.8), spreads=st.lists(st.floats(0.01, 0.3), min_size=1, max_size=4),
-)  # fmt: skip
+@given(gap=st.floats(-0.5, 0.8), spreads=st.lists(st.floats(0.01, 0.3), min_size=1, max_size=4))
 def test_the_chances_are_those_of_a_normal_gap(gap, spreads):
     names = ("bit", "spacer", "mate", "setting")
     causes = [Spread(of=name, mm=mm) for name, mm in zip(names, spreads, strict=False)]

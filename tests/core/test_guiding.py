@@ -36,9 +36,12 @@ def board(length=640.0, width=300.0, thickness=17.6) -> Piece:
 
 def dado(position, width=17.6, depth=6.0, end="left", support=False) -> Dado:
     return Dado(
-        width=read(f"{width:.4f}", "mm"), depth=read(f"{depth:.4f}", "mm"), position=read(f"{position:.4f}", "mm"),
-        end=end, support=support,
-    )  # fmt: skip
+        width=read(f"{width:.4f}", "mm"),
+        depth=read(f"{depth:.4f}", "mm"),
+        position=read(f"{position:.4f}", "mm"),
+        end=end,
+        support=support,
+    )
 
 
 @given(st.floats(3, 25), st.floats(0, 80))

@@ -56,17 +56,26 @@ def board(material: str, thickness: str):
 
 PLY, DENSE, SOFT = board("birch-plywood", "17.6"), board("hornbeam", "40"), board("pine", "40")
 CUTS = (
-    (dado("17.6", "6"), PLY), (dado("12.7", "14"), DENSE), (dado("12.7", "20"), SOFT), (dado("6.35", "12"), DENSE),
-    (dado("6.35", "12", router_id="trim-one"), PLY), (dado("3.2", "6"), DENSE), (dado("30", "8"), SOFT),
-    (dado("50", "6", bit_id="surfacing-70"), SOFT), (dado("40", "3", bit_id="chamfer-45"), SOFT),
-    (dado("6.35", "14", bit_id="compression-6.35"), board("birch-plywood", "30")), (dado("6.35", "22"), DENSE),
-    (dado("9.6", "20", router_id="trim-one"), DENSE), (dado("6.35", "4", bit_id="up-cut-6.35"), board("oak", "12")),
-)  # fmt: skip
+    (dado("17.6", "6"), PLY),
+    (dado("12.7", "14"), DENSE),
+    (dado("12.7", "20"), SOFT),
+    (dado("6.35", "12"), DENSE),
+    (dado("6.35", "12", router_id="trim-one"), PLY),
+    (dado("3.2", "6"), DENSE),
+    (dado("30", "8"), SOFT),
+    (dado("50", "6", bit_id="surfacing-70"), SOFT),
+    (dado("40", "3", bit_id="chamfer-45"), SOFT),
+    (dado("6.35", "14", bit_id="compression-6.35"), board("birch-plywood", "30")),
+    (dado("6.35", "22"), DENSE),
+    (dado("9.6", "20", router_id="trim-one"), DENSE),
+    (dado("6.35", "4", bit_id="up-cut-6.35"), board("oak", "12")),
+)
 MATE = Mate(thickness=read("17.6", "mm"), fit="tight")
 FITTED = tuple(
     (dataclasses.replace(dado("17.6", "6"), width=None, mate=dataclasses.replace(MATE, fit=fit, sheet=sheet)), PLY)
-    for fit in ("tight", "sliding", "glue") for sheet in (True, False)
-)  # fmt: skip
+    for fit in ("tight", "sliding", "glue")
+    for sheet in (True, False)
+)
 POCKETS = ((CHEEK_DISCS, CHEEK), (dataclasses.replace(CHEEK_DISCS, loose="skin"), CHEEK), (CROSS_MORTISE, CONTROL_CROSS))
 ONE = ("near",)
 EDGES = (
@@ -77,9 +86,10 @@ EDGES = (
     (edge_cut("roundover", 6.35, edges=("outline",)), edge_board(outline=Contour(form="oval"))),
     (edge_cut("roundover", 6.35, edges=("near", "far"), guide="fence"), edge_board(width=128)),
     (edge_cut("jointing", 1.2, edges=ONE, router_id="table-three"), edge_board()),
-    (edge_cut("flush", 1, 3, edges=ONE), edge_board()), (edge_cut("flush", 4, 3, edges=ONE), edge_board()),
+    (edge_cut("flush", 1, 3, edges=ONE), edge_board()),
+    (edge_cut("flush", 4, 3, edges=ONE), edge_board()),
     (edge_cut("rabbet", 9.7, 9, edges=ONE), edge_board(material="hornbeam")),
-)  # fmt: skip
+)
 NEEDS = (
     StraightCut(kind="rabbet", width=12, depth=14, thickness=30),
     StraightCut(kind="groove", width=12.7, depth=18, thickness=18, through=True),
@@ -118,7 +128,7 @@ def battery(rules: HouseRules) -> str:
             said += [[(each.bit.id, each.router.id) for each in ranked], [(d.bit.id, d.reason.code) for d in found.dropped]]
             tooling = Tooling(
                 bit=SLENDER, router=SHOP.routers[1], rpm=18_000, free_length=58, material=judge.wood, rules=rules, need=need
-            )  # fmt: skip
+            )
             steps = plan_steps(tooling, run=300, spacers=(0.0,) * len(need.engagements(SLENDER.diameter)))
             said.append([steps.passes, [(caution.code, caution.message.metric) for caution in steps.cautions]])
             said.append([judge.depth, *(str(judge.grip(bit, SHOP.routers[1])) for bit in SHOP.bits[:6])])
@@ -127,12 +137,12 @@ def battery(rules: HouseRules) -> str:
             for kind, mounting in (("trim", "hand"), ("mid-size", "hand"), ("mid-size", "table"), ("large", "hand")):
                 reasons = size_reasons(
                     diameter=diameter, shank=shank, router_class=kind, mounting=mounting, opening=diameter + 3, rules=rules
-                )  # fmt: skip
+                )
                 said.append([reason.code for reason in reasons])
     for bore in range(7, 11):
         template = plan_template(
             bushing_od=16, bit_diameter=6.35, cut="slot", width=20, length=60, bushing_bore=bore, rules=rules
-        )  # fmt: skip
+        )
         said.append(str(template))
     said.append(str(plan_inlay(ring_od=23.8, bushing_od=11.1, bit_diameter=6.35, recess_depth=3, rules=rules)))
     said += [str(choose_bearing(cutter=35, bearings=(12.7, 15.9), width=9.6 + i / 50, rules=rules)) for i in range(12)]
@@ -243,7 +253,8 @@ def test_inches_are_written_as_fine_as_the_shop_reads_them_with_what_they_are_of
         setback = next(figure for figure in plan.figures if figure.key == "guide.setback")
         read_so[inches] = (str(setback.shown.inch), str(setback.shown.metric))
     assert read_so == {
-        "1/64": ("2 45/64 in", "68.65 mm"), "1/32": ("2 11/16 in (−0.39 mm)", "68.65 mm"),
+        "1/64": ("2 45/64 in", "68.65 mm"),
+        "1/32": ("2 11/16 in (−0.39 mm)", "68.65 mm"),
         "1/16": ("2 11/16 in (−0.39 mm)", "68.65 mm"),
-    }  # fmt: skip
+    }
     assert inch_parts() == 64, "a plan leaves no trace"

@@ -270,9 +270,14 @@ sizes = st.floats(0.5, 40).map(lambda x: f"{x:.2f}")
 
 @settings(max_examples=150, deadline=None)
 @given(
-    width=sizes, depth=sizes, position=st.floats(1, 640).map(lambda x: f"{x:.2f}"), end=st.sampled_from(["left", "right"]),
-    wood=st.sampled_from([m.id for m in MATERIALS]), speed=st.sampled_from(SPEED_RULES), rule=st.sampled_from(DEPTH_RULES),
-)  # fmt: skip
+    width=sizes,
+    depth=sizes,
+    position=st.floats(1, 640).map(lambda x: f"{x:.2f}"),
+    end=st.sampled_from(["left", "right"]),
+    wood=st.sampled_from([m.id for m in MATERIALS]),
+    speed=st.sampled_from(SPEED_RULES),
+    rule=st.sampled_from(DEPTH_RULES),
+)
 def test_any_plan_that_is_not_stopped_is_safe_and_cuts_what_was_asked(width, depth, position, end, wood, speed, rule):
     asked = change(width=width, depth=depth, position=position, end=end)
     piece = dataclasses.replace(WING_CASE_SIDE, material=wood)

@@ -77,9 +77,12 @@ def lead_of(made: CutPlan, key: str) -> str:
 
 @settings(max_examples=80, deadline=None)
 @given(
-    length=st.floats(14, 200), across=st.floats(14, 120), diameter=st.floats(3, 13.9), lane=st.sampled_from([0.2, 0.45, 0.6]),
+    length=st.floats(14, 200),
+    across=st.floats(14, 120),
+    diameter=st.floats(3, 13.9),
+    lane=st.sampled_from([0.2, 0.45, 0.6]),
     radius=st.floats(0, 60),
-)  # fmt: skip
+)
 def test_the_ways_clear_all_that_the_bit_can_reach_and_nothing_else(length, across, diameter, lane, radius):
     """Oracle: the bit moved along every way, united by shapely, against the field less what no disc of its size can reach."""
     ring = rounded((0, 0, length, across), min(radius, length / 2, across / 2))
@@ -251,8 +254,10 @@ def test_a_deep_mortise_goes_down_by_the_turret_until_its_steps_run_out():
     assert depths == pytest.approx([2, 5, 8, 11, 14, 17, 20, 23, 26, 29, 31.2, 32])
     lines = [line.metric for line in next(each for each in made.slip if each.key == "depths").lines]
     assert lines[1:4] == [
-        "bit on the face: 14 mm between rod and low step", "then set again: 32 mm on the low step", "under the rod: 0.8 mm, 3 mm"
-    ]  # fmt: skip
+        "bit on the face: 14 mm between rod and low step",
+        "then set again: 32 mm on the low step",
+        "under the rod: 0.8 mm, 3 mm",
+    ]
     assert figure(made, "guide.setting") == pytest.approx(40)
     assert figure(made, "guide.start") == pytest.approx(100 + 4 - 76.2)
     assert figure(made, "guide.end") == pytest.approx(400 - 160 + 4 - 76.2), "from the other end"
@@ -309,9 +314,15 @@ def test_what_cannot_be_is_refused_at_its_field(changes, field, code):
 
 
 @given(
-    form=st.sampled_from(["mortise", "slot", "recess", "cut-out"]), length=st.floats(20, 150), across=st.floats(7, 60),
-    depth=st.floats(1, 20), x=st.floats(5, 200), y=st.floats(5, 150), turned=st.booleans(), held=st.sampled_from([None, "dogs"]),
-)  # fmt: skip
+    form=st.sampled_from(["mortise", "slot", "recess", "cut-out"]),
+    length=st.floats(20, 150),
+    across=st.floats(7, 60),
+    depth=st.floats(1, 20),
+    x=st.floats(5, 200),
+    y=st.floats(5, 150),
+    turned=st.booleans(),
+    held=st.sampled_from([None, "dogs"]),
+)
 @settings(max_examples=60, deadline=None)
 def test_any_pocket_that_is_not_stopped_is_safe_and_as_deep_as_asked(form, length, across, depth, x, y, turned, held):
     through = form == "cut-out"
@@ -366,9 +377,11 @@ def test_the_outline_of_a_pocketing_is_what_the_bit_leaves():
 
 @settings(max_examples=60, deadline=None)
 @given(
-    form=st.sampled_from(["lap", "flatten"]), end=st.sampled_from(["left", "right"]), length=st.floats(20, 200),
+    form=st.sampled_from(["lap", "flatten"]),
+    end=st.sampled_from(["left", "right"]),
+    length=st.floats(20, 200),
     bit=st.sampled_from(["straight-12.7", "straight-19.05", "down-cut-6.35"]),
-)  # fmt: skip
+)
 def test_lanes_take_the_whole_face_with_the_wood_that_is_left_on_the_left(form, end, length, bit):
     """Oracle: every lane swept by the bit; together they are the field and stop at the shoulder, and each bites to its left."""
     diameter = SHOP.bit(bit).diameter

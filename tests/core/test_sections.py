@@ -49,7 +49,7 @@ RABBET = bit("rabbet", width=9.5, bearing=12.7, cutting_length=12)
         (bit("straight", diameter=12.7, cutting_length=25), 6, -40, 12.7 * 6, "a groove"),
         (ROUND, 0, 6.35, 0, "not yet in the wood"),
     ],
-)  # fmt: skip
+)
 def test_areas_of_single_trips_are_the_closed_forms(tool, height, offset, area, why):
     found = section(tool, [Trip(height=height, offset=offset)], BOARD)
     assert found.bites[0].area == pytest.approx(area, rel=1e-4, abs=1e-9), why

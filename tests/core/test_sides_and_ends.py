@@ -92,9 +92,12 @@ def test_the_clearing_pass_of_another_router_says_which_way_the_fence_moves(dist
     slower = dataclasses.replace(own, id="slow", name="Slow one", collets=(12.7,))
     side = dataclasses.replace(own.bases[0].sides[0], distance=distance)
     narrow = dataclasses.replace(
-        own, id="narrow", name="Narrow one", collets=(8.0,),
+        own,
+        id="narrow",
+        name="Narrow one",
+        collets=(8.0,),
         bases=tuple(dataclasses.replace(base, sides=(side,), across=max(base.across, 2 * distance)) for base in own.bases),
-    )  # fmt: skip
+    )
     shop = dataclasses.replace(SHOP, routers=(slower, narrow))
     board = dataclasses.replace(WING_CASE_SIDE, material="ash", thickness=mm(30))
     slot = dataclasses.replace(DADO, shape="t-slot", width=mm(9), depth=mm(12), router_id="slow")
@@ -153,9 +156,15 @@ def test_the_wall_behind_the_last_station_of_a_channel_counts(count, spacing, wa
 @pytest.mark.parametrize(("edge", "position"), [("near", 40.0), ("far", 40.0)])
 def test_a_mortise_is_set_from_the_edge_that_it_is_measured_from(edge, position):
     mortise = Pocket(
-        form="mortise", length=mm(60), across=mm(12.7), depth=mm(20), from_left=mm(80), from_near=mm(position), edge=edge,
+        form="mortise",
+        length=mm(60),
+        across=mm(12.7),
+        depth=mm(20),
+        from_left=mm(80),
+        from_near=mm(position),
+        edge=edge,
         guide="edge-guide",
-    )  # fmt: skip
+    )
     made = plan(mortise, board())
     assert figure(made, "guide.setting") == pytest.approx(position)
     assert any(f"{edge} edge" in line for line in lines(made, "guide")), lines(made, "guide")

@@ -18,9 +18,18 @@ from ranura.store.demo_tools import BITS, PLUNGE_TWO, TRIM_ONE
 
 STRAIGHT = BITS[0]
 ASKED = {
-    "bit_diameter": 6, "shank_diameter": 6, "cutting_length": 20, "free_length": 35, "engaged_depth": 4, "width": 6,
-    "material": "hardwood", "rpm": 20_000, "flutes": 2, "feed_m_min": 2, "body": "steel",
-}  # fmt: skip
+    "bit_diameter": 6,
+    "shank_diameter": 6,
+    "cutting_length": 20,
+    "free_length": 35,
+    "engaged_depth": 4,
+    "width": 6,
+    "material": "hardwood",
+    "rpm": 20_000,
+    "flutes": 2,
+    "feed_m_min": 2,
+    "body": "steel",
+}
 
 
 def test_the_force_on_a_tooth_by_hand():
@@ -74,10 +83,12 @@ def test_stress_is_the_highest_of_collet_root_and_neck():
         ({}, "fine"),
         ({"free_length": 60, "feed_m_min": 4}, "reduce"),
         ({"free_length": 45}, "caution"),
-        ({"bit_diameter": 20, "shank_diameter": 3, "width": 20, "cutting_length": 10, "free_length": 20, "engaged_depth": 10},
-         "reduce"),
+        (
+            {"bit_diameter": 20, "shank_diameter": 3, "width": 20, "cutting_length": 10, "free_length": 20, "engaged_depth": 10},
+            "reduce",
+        ),
     ],
-)  # fmt: skip
+)
 def test_verdicts(more, verdict):
     found = calculate("stiffness", {**ASKED, **more})
     assert found["verdict"] == verdict
@@ -88,9 +99,16 @@ def test_verdicts(more, verdict):
 def test_house_rules_make_bending_stricter():
     strict = dataclasses.replace(STANDARD, bend_limit=0.05, bend_caution=0.01)
     asked = {
-        "bit_diameter": 6, "shank_diameter": 6, "cutting_length": 20, "free_length": 45, "engaged_depth": 4, "width": 6,
-        "material": "hardwood", "tooth_mm": 0.05, "body": "steel",
-    }  # fmt: skip
+        "bit_diameter": 6,
+        "shank_diameter": 6,
+        "cutting_length": 20,
+        "free_length": 45,
+        "engaged_depth": 4,
+        "width": 6,
+        "material": "hardwood",
+        "tooth_mm": 0.05,
+        "body": "steel",
+    }
     assert plan_stiffness(**asked).verdict == "caution"
     assert plan_stiffness(**asked, rules=strict).verdict == "reduce"
 
@@ -108,10 +126,7 @@ def test_a_bit_pushed_in_and_drawn_back_by_hand():
     assert found.spare
 
 
-@pytest.mark.parametrize(
-    ("depth", "inside"),
-    [(18, 33), (25, 26), (31, 20), (31.1, None)],
-)
+@pytest.mark.parametrize(("depth", "inside"), [(18, 33), (25, 26), (31, 20), (31.1, None)])
 def test_a_deeper_cut_leaves_less_inside_until_it_is_too_little(depth, inside):
     found = grip(depth)
     if inside is None:

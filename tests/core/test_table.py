@@ -38,8 +38,8 @@ def spacers_of(made: CutPlan) -> list[float]:
 
 @settings(max_examples=40, deadline=None)
 @given(
-    width=st.floats(12, 30), position=st.floats(4, 26), far=st.booleans(), across=st.booleans(), board=st.sampled_from([60, 300]),
-)  # fmt: skip
+    width=st.floats(12, 30), position=st.floats(4, 26), far=st.booleans(), across=st.booleans(), board=st.sampled_from([60, 300])
+)
 def test_fence_and_spacers_cut_the_channel_and_never_fresh_wood_on_the_fence_side_alone(width, position, far, across, board):
     """The bit stands still at fence + setting + D/2; a spacer pushes the board away from the fence, so it cuts nearer to the edge
     the board bears on."""
@@ -110,8 +110,9 @@ def test_blocks_begin_and_end_a_stopped_channel_where_it_is_asked_for(changes, f
     assert "right-hand block" in direction.lines[0].metric
     drawn = [each for each in made.drawing[0].outlines if each.role == "stop" and each.label and each.label.metric == "stop"]
     assert {round(abs(x), 3) for each in drawn for x, _ in each.points} >= {
-        round(figure(made, "guide.start"), 3), round(figure(made, "guide.end"), 3),
-    }  # fmt: skip
+        round(figure(made, "guide.start"), 3),
+        round(figure(made, "guide.end"), 3),
+    }
 
 
 @pytest.mark.parametrize(
@@ -194,22 +195,37 @@ def test_a_test_cut_over_a_table_sets_its_fence():
 
 @settings(max_examples=150, deadline=None)
 @given(
-    length=st.floats(120, 1500), board=st.floats(45, 400), thickness=st.floats(12, 50), share=st.floats(0.05, 0.45),
-    width=st.sampled_from([12.0, 12.7, 16.0, 19.05]), depth=st.floats(0.1, 0.6), along=st.booleans(), high=st.booleans(),
-    stop=st.sampled_from([None, None, 12.0, 40.0]), shape=st.sampled_from(["square", "square", "square", "v"]),
-    asked=st.sampled_from(["table-fence", None]), wood=st.sampled_from(["ash", "birch-plywood", "pine", "mdf"]),
-)  # fmt: skip
+    length=st.floats(120, 1500),
+    board=st.floats(45, 400),
+    thickness=st.floats(12, 50),
+    share=st.floats(0.05, 0.45),
+    width=st.sampled_from([12.0, 12.7, 16.0, 19.05]),
+    depth=st.floats(0.1, 0.6),
+    along=st.booleans(),
+    high=st.booleans(),
+    stop=st.sampled_from([None, None, 12.0, 40.0]),
+    shape=st.sampled_from(["square", "square", "square", "v"]),
+    asked=st.sampled_from(["table-fence", None]),
+    wood=st.sampled_from(["ash", "birch-plywood", "pine", "mdf"]),
+)
 def test_no_plan_over_a_table_that_could_hurt_is_ready(
     length, board, thickness, width, share, depth, along, high, stop, shape, asked, wood
-):  # fmt: skip
+):
     piece = dataclasses.replace(RAIL, material=wood, length=mm(length), width=mm(board), thickness=mm(thickness))
     size = board if along else length
     end = ("far" if high else "near") if along else ("right" if high else "left")
     try:
         made = plan(
-            piece, goes="along" if along else "across", end=end, width=width, depth=thickness * depth, position=size * share,
-            stop_first=stop, shape=shape, guide=asked,
-        )  # fmt: skip
+            piece,
+            goes="along" if along else "across",
+            end=end,
+            width=width,
+            depth=thickness * depth,
+            position=size * share,
+            stop_first=stop,
+            shape=shape,
+            guide=asked,
+        )
     except CutError as refused:
         assert refused.field in ("cut.width", "cut.depth", "cut.position", "cut.stop_first")
         return

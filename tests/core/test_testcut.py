@@ -42,10 +42,10 @@ def test_a_corrected_base_moves_the_fence_and_the_next_measurement_agrees():
             b, sides=tuple(dataclasses.replace(s, distance=found.after) if s.name == found.side else s for s in b.sides)
         )
         for b in router.bases
-    )  # fmt: skip
+    )
     shop = dataclasses.replace(
         SHOP, routers=tuple(dataclasses.replace(r, bases=bases) if r.id == router.id else r for r in SHOP.routers)
-    )  # fmt: skip
+    )
     assert figure(plan(shop=shop), "guide.fence_at") == pytest.approx(212 - measured)
     again = corrected(dado(), WING_CASE_SIDE, shop, "setback", measured)
     assert again.after == pytest.approx(again.before)
@@ -61,10 +61,11 @@ def test_a_depth_is_corrected_by_turns_of_the_adjuster_where_its_advance_is_know
 @pytest.mark.parametrize(
     ("key", "measured", "changes", "code"),
     [
-        ("setback", 75.0, {}, "measured-far-off"), ("slot", 6.35, {}, "measured-far-off"),
+        ("setback", 75.0, {}, "measured-far-off"),
+        ("slot", 6.35, {}, "measured-far-off"),
         ("width", 12.7, {"width": 12.7}, "nothing-to-measure"),
     ],
-)  # fmt: skip
+)
 def test_a_slip_of_the_hand_is_refused(key, measured, changes, code):
     with pytest.raises(CutError) as refused:
         correction(key, measured, **changes)

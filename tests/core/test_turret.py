@@ -33,9 +33,12 @@ def test_depths_by_turret(total, step, steps, way, depths, lowest, why):
 
 
 @given(
-    total=st.floats(0.5, 60), step=st.floats(0.5, 15), finish=st.sampled_from([0, 0.8]),
-    steps=st.lists(st.floats(1, 9), min_size=1, max_size=5), way=st.sampled_from(["from-floor", "from-zero"]),
-)  # fmt: skip
+    total=st.floats(0.5, 60),
+    step=st.floats(0.5, 15),
+    finish=st.sampled_from([0, 0.8]),
+    steps=st.lists(st.floats(1, 9), min_size=1, max_size=5),
+    way=st.sampled_from(["from-floor", "from-zero"]),
+)
 def test_every_rung_makes_its_depth_and_no_pass_is_too_deep(total, step, finish, steps, way):
     """Oracle: the rod's own arithmetic, from what its setting gives on the lowest step."""
     below = [sum(steps[: i + 1]) for i in range(len(steps))]

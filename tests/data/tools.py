@@ -34,13 +34,20 @@ def bits(draw, *, id: str = "any", profiles=PROFILES) -> Bit:
     try:
         bare = Bit(id=id, name="bare", profile=profile, shank=draw(st.sampled_from(list(NOMINAL_SHANKS))), **sizes)
         return Bit(
-            id=id, name=draw(names), profile=profile, shank=bare.shank, **sizes,
-            flutes=draw(st.integers(1, 4)), body=draw(st.sampled_from(["tipped", "solid-carbide", "steel"])),
-            state=draw(st.sampled_from(["sharp", "worn", "dull"])), plunges=draw(st.sampled_from([None, True, False])),
+            id=id,
+            name=draw(names),
+            profile=profile,
+            shank=bare.shank,
+            **sizes,
+            flutes=draw(st.integers(1, 4)),
+            body=draw(st.sampled_from(["tipped", "solid-carbide", "steel"])),
+            state=draw(st.sampled_from(["sharp", "worn", "dull"])),
+            plunges=draw(st.sampled_from([None, True, False])),
             overall_length=draw(st.none() | st.integers(1, 60).map(lambda n: round(bare.head_length + n, 3))),
             marked_max_rpm=draw(st.none() | st.integers(8, 30).map(lambda n: n * 1000.0)),
-            price=draw(st.none() | st.integers(1, 90).map(float)), metres_cut=draw(st.integers(0, 900).map(float)),
-        )  # fmt: skip
+            price=draw(st.none() | st.integers(1, 90).map(float)),
+            metres_cut=draw(st.integers(0, 900).map(float)),
+        )
     except BitError:
         assume(False)
         raise
@@ -79,8 +86,17 @@ def routers(draw, *, id: str = "any") -> Router:
         )
     collets = draw(st.lists(st.sampled_from(list(NOMINAL_SHANKS)), min_size=1, max_size=4, unique=True))
     return Router(
-        id=id, name=draw(names), router_class=draw(st.sampled_from(["trim", "mid-size", "large"])),
-        rated_input_w=draw(st.integers(400, 2400).map(float)), min_rpm=8_000, max_rpm=25_000, dial=dial, stepped=stepped,
-        collets=tuple(collets), bases=tuple(made), soft_start=draw(st.booleans()), speed_hold=draw(st.booleans()),
+        id=id,
+        name=draw(names),
+        router_class=draw(st.sampled_from(["trim", "mid-size", "large"])),
+        rated_input_w=draw(st.integers(400, 2400).map(float)),
+        min_rpm=8_000,
+        max_rpm=25_000,
+        dial=dial,
+        stepped=stepped,
+        collets=tuple(collets),
+        bases=tuple(made),
+        soft_start=draw(st.booleans()),
+        speed_hold=draw(st.booleans()),
         collet_bore=draw(st.none() | st.integers(15, 40).map(float)),
-    )  # fmt: skip
+    )

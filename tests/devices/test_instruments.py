@@ -21,20 +21,40 @@ from ranura.devices.simulated import CALIPER_NOISE, TACHOMETER_NOISE, Instrument
 @pytest.mark.parametrize(
     "line",
     [
-        Hello("caliper", 1, "Bench caliper"), Hello("tachometer", 2, "T"), Reading("17.62", "mm", "button"),
-        Reading("-0.01", "mm", "asked"), Reading("18040", "rpm", "button"), Zeroed(), Battery(8), Trouble("nothing-to-read"),
-        Bye("off"), Bye("battery"),
+        Hello("caliper", 1, "Bench caliper"),
+        Hello("tachometer", 2, "T"),
+        Reading("17.62", "mm", "button"),
+        Reading("-0.01", "mm", "asked"),
+        Reading("18040", "rpm", "button"),
+        Zeroed(),
+        Battery(8),
+        Trouble("nothing-to-read"),
+        Bye("off"),
+        Bye("battery"),
     ],
-)  # fmt: skip
+)
 def test_a_line_reads_back_as_it_was_written(line):
     assert parse(f"{line}\n") == line
 
 
 @pytest.mark.parametrize(
     "text",
-    ["", "READING", "READING 17,6 mm button", "READING 1e3 mm asked", "READING nan mm asked", "READING 17.6 in button",
-     "BATTERY 101", "BATTERY -1", "BYE now", "HELLO ruler 1 x", "HELLO caliper 1", "reading 1 mm asked", "ERROR Not A Code"],
-)  # fmt: skip
+    [
+        "",
+        "READING",
+        "READING 17,6 mm button",
+        "READING 1e3 mm asked",
+        "READING nan mm asked",
+        "READING 17.6 in button",
+        "BATTERY 101",
+        "BATTERY -1",
+        "BYE now",
+        "HELLO ruler 1 x",
+        "HELLO caliper 1",
+        "reading 1 mm asked",
+        "ERROR Not A Code",
+    ],
+)
 def test_another_line_is_refused(text):
     with pytest.raises(BadLine):
         parse(text)
@@ -136,9 +156,14 @@ def until(instrument, holds):
 
 @pytest.mark.parametrize(
     ("greeting", "code"),
-    [(b"HELLO caliper 1 Mine\n", None), (b"HELLO caliper 2 Mine\n", "other-version"),
-     (b"HELLO tachometer 1 Mine\n", "other-version"), (b"\xff\xfe\n", "no-start"), (b"", "no-start")],
-)  # fmt: skip
+    [
+        (b"HELLO caliper 1 Mine\n", None),
+        (b"HELLO caliper 2 Mine\n", "other-version"),
+        (b"HELLO tachometer 1 Mine\n", "other-version"),
+        (b"\xff\xfe\n", "no-start"),
+        (b"", "no-start"),
+    ],
+)
 def test_a_real_instrument_joins_on_its_port_if_it_speaks_the_lines(greeting, code):
     with socket.create_server(("127.0.0.1", 0)) as server:
 

@@ -21,13 +21,7 @@ POINTS_PER_MM = 72 / 25.4
 def printed(paper="A4", system="metric", **changes) -> tuple[PdfReader, Sheet]:
     cut = dataclasses.replace(SHELF_DADOES[0][2], **changes)
     plan = plan_cut(cut, WING_CASE_SIDE, SHOP, SHOP.rules)
-    sheet = Sheet(
-        plan=plan,
-        piece=WING_CASE_SIDE,
-        name="Middle shelf",
-        shop_name=SHOP.name,
-        material_name="birch plywood",
-    )
+    sheet = Sheet(plan=plan, piece=WING_CASE_SIDE, name="Middle shelf", shop_name=SHOP.name, material_name="birch plywood")
     return PdfReader(BytesIO(slip_pdf(sheet, paper=paper, system=system))), sheet
 
 

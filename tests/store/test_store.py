@@ -22,9 +22,15 @@ from ranura.store.things import NotFoundError
 
 lengths = st.decimals(1, 500, places=2).map(lambda d: read(str(d), "mm"))
 cuts = st.builds(
-    Dado, width=lengths, depth=lengths, position=lengths, end=st.sampled_from(["left", "right"]), support=st.booleans(),
-    bit_id=st.sampled_from([None, "straight-12.7"]), router_id=st.sampled_from([None, "plunge-two"]),
-)  # fmt: skip
+    Dado,
+    width=lengths,
+    depth=lengths,
+    position=lengths,
+    end=st.sampled_from(["left", "right"]),
+    support=st.booleans(),
+    bit_id=st.sampled_from([None, "straight-12.7"]),
+    router_id=st.sampled_from([None, "plunge-two"]),
+)
 
 
 def test_the_demo_shop_comes_back_equal(store: Store):
@@ -134,11 +140,7 @@ def test_migrations_make_exactly_the_models_and_may_run_again(database: PrivateD
 def test_the_server_is_private_and_strict(database: PrivateDatabase):
     engine = create_engine(database.url)
     with engine.connect() as connection:
-        wanted = {
-            "character_set_server": "utf8mb4",
-            "bind_address": "127.0.0.1",
-            "default_storage_engine": "InnoDB",
-        }
+        wanted = {"character_set_server": "utf8mb4", "bind_address": "127.0.0.1", "default_storage_engine": "InnoDB"}
         for name, value in wanted.items():
             assert str(connection.execute(text(f"SELECT @@{name}")).scalar_one()) == value
         assert "STRICT_ALL_TABLES" in connection.execute(text("SELECT @@sql_mode")).scalar_one()

@@ -40,10 +40,15 @@ class ChooseIn(Door):
         """What it asks of its tool. Raises LengthError or CutError with the field."""
         thickness = self.thickness.length("thickness").mm
         return StraightCut(
-            kind=self.kind, width=self.width.length("cut.width").mm,
-            depth=thickness if self.through else self.depth.length("cut.depth").mm, thickness=thickness,
-            stopped=self.ends == "stopped", through=self.through, clean=self.clean, across_grain=self.goes == "across",
-        )  # fmt: skip
+            kind=self.kind,
+            width=self.width.length("cut.width").mm,
+            depth=thickness if self.through else self.depth.length("cut.depth").mm,
+            thickness=thickness,
+            stopped=self.ends == "stopped",
+            through=self.through,
+            clean=self.clean,
+            across_grain=self.goes == "across",
+        )
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

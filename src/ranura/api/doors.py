@@ -229,10 +229,11 @@ class EdgeCutIn(Door):
     def cut(self) -> EdgeCut:
         """The core's cut. Raises LengthError with the field."""
         return EdgeCut(
-            size=self.size.length("cut.size"), depth=maybe_length(self.depth, "cut.depth"),
+            size=self.size.length("cut.size"),
+            depth=maybe_length(self.depth, "cut.depth"),
             width=maybe_length(self.width, "cut.width"),
             **self.model_dump(exclude={"size", "depth", "width"}),
-        )  # fmt: skip
+        )
 
 
 def maybe_length(length: LengthIn | None, field: str) -> Length | None:

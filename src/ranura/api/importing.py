@@ -193,9 +193,13 @@ def _judge(work: _Import, row: Row, shop: Shop, by_id: Mapping[str, Tool], names
             raise FileError("name-twice", field="name", name=tool.name)
     except CraftError as wrong:
         view = RowView(
-            line=row.line, action="refuse", name=said or row.texts.get("profile", ""), texts=row.texts,
-            field=column_of(wrong.field), words=wrong.message,
-        )  # fmt: skip
+            line=row.line,
+            action="refuse",
+            name=said or row.texts.get("profile", ""),
+            texts=row.texts,
+            field=column_of(wrong.field),
+            words=wrong.message,
+        )
         return _Judged(row, view, None)
     if old is None:
         return _Judged(row, RowView(line=row.line, action="add", name=tool.name, texts=row.texts), tool)
@@ -227,6 +231,12 @@ def _view(found: _Import) -> ImportView:
         counts[each.view.action] += 1
     rows = sorted((each.view for each in judged), key=lambda view: (_ORDER.index(view.action), view.line))
     return ImportView(
-        id=found.id, kind=found.kind, stage=found.stage, done=found.done, total=len(found.table.rows), counts=counts,
-        rows=tuple(rows[:_SHOWN]) if found.stage != "reading" else (), words=found.words,
-    )  # fmt: skip
+        id=found.id,
+        kind=found.kind,
+        stage=found.stage,
+        done=found.done,
+        total=len(found.table.rows),
+        counts=counts,
+        rows=tuple(rows[:_SHOWN]) if found.stage != "reading" else (),
+        words=found.words,
+    )

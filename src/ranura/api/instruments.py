@@ -130,7 +130,13 @@ def _line(asked: HandIn, kind: Kind) -> str:
 def _view(status: Status) -> InstrumentView:
     trouble = status.trouble or ("lost" if status.state == "lost" else None)
     return InstrumentView(
-        kind=status.kind, state=status.state, turn=status.turn, name=status.name, simulated=status.simulated,
-        battery=status.battery, battery_low=status.battery_low, taken=status.taken,
+        kind=status.kind,
+        state=status.state,
+        turn=status.turn,
+        name=status.name,
+        simulated=status.simulated,
+        battery=status.battery,
+        battery_low=status.battery_low,
+        taken=status.taken,
         words=write(_TROUBLES.get(trouble, _TROUBLES["bad-line"])) if trouble else None,
-    )  # fmt: skip
+    )

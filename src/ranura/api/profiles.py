@@ -48,9 +48,15 @@ def keep_profile(asked: ProfileIn, keeper: TheKeeper) -> SavedProfile:
     if any(each.name.casefold() == name.casefold() for each in keeper.current().profiles):
         raise ToolError("name-taken", field="name", name=name)
     made = SavedProfile(
-        id=uuid4().hex, name=name, shape=asked.shape, size=asked.size.length("size"), depth=maybe_length(asked.depth, "depth"),
-        width=maybe_length(asked.width, "width"), angle=asked.angle, bit_id=asked.bit_id,
-    )  # fmt: skip
+        id=uuid4().hex,
+        name=name,
+        shape=asked.shape,
+        size=asked.size.length("size"),
+        depth=maybe_length(asked.depth, "depth"),
+        width=maybe_length(asked.width, "width"),
+        angle=asked.angle,
+        bit_id=asked.bit_id,
+    )
     keeper.add("profiles", [made])
     return made
 

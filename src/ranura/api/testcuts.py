@@ -81,8 +81,12 @@ def make_jig(asked: JigIn, keeper: TheKeeper) -> str:
     shop = keeper.current()
     bit, owner = shop.bit(asked.bit_id), shop.router(asked.router_id)
     jig = TJig(
-        id=uuid4().hex, name=f"Jig for {bit.name} in {owner.name}", router_id=owner.id, bit_id=bit.id, bit_diameter=bit.diameter,
+        id=uuid4().hex,
+        name=f"Jig for {bit.name} in {owner.name}",
+        router_id=owner.id,
+        bit_id=bit.id,
+        bit_diameter=bit.diameter,
         base_to_axis=owner.bases[0].sides[0].distance,
-    )  # fmt: skip
+    )
     keeper.add("guides", [jig])
     return jig.id

@@ -142,11 +142,21 @@ def tile(bit: Bit, said: tuple[Mark, ...]) -> BitTile:
             _remembered.clear()
         kept = _remembered[id(bit)] = (bit, shape(bit), version_of(bit))
     return BitTile(
-        id=bit.id, version=kept[2], name=bit.name, profile=bit.profile, kind=bit.kind.name, makes=bit.kind.makes,
+        id=bit.id,
+        version=kept[2],
+        name=bit.name,
+        profile=bit.profile,
+        kind=bit.kind.name,
+        makes=bit.kind.makes,
         sizes=_sizes(bit),
-        shank=shank_name(bit.shank), state=bit.state, life=write("{m:n0} m cut", m=bit.metres_cut), price=bit.price,
-        shape=kept[1], marks=said, archived=bit.archived,
-    )  # fmt: skip
+        shank=shank_name(bit.shank),
+        state=bit.state,
+        life=write("{m:n0} m cut", m=bit.metres_cut),
+        price=bit.price,
+        shape=kept[1],
+        marks=said,
+        archived=bit.archived,
+    )
 
 
 def _sizes(bit: Bit) -> Text:
@@ -212,14 +222,27 @@ def router_view(router: Router) -> RouterView:
         notes.append(write("The distance from bit to base edge was not measured"))
     line = write(
         "{w:n0} W · {low:rpm} to {high:rpm} rpm · {bases}",
-        w=router.rated_input_w, low=router.min_rpm, high=router.max_rpm, bases=", ".join(base.kind for base in router.bases),
-    )  # fmt: skip
+        w=router.rated_input_w,
+        low=router.min_rpm,
+        high=router.max_rpm,
+        bases=", ".join(base.kind for base in router.bases),
+    )
     return RouterView(
-        id=router.id, version=version_of(router), name=router.name, router_class=router.router_class, line=line,
-        collets=tuple(shank_name(collet) for collet in router.collets), texts=router_texts(router),
-        bases=tuple(base_texts(base) for base in router.bases), dial=router.dial, stepped=router.stepped,
-        min_rpm=router.min_rpm, max_rpm=router.max_rpm, notes=tuple(notes), archived=router.archived,
-    )  # fmt: skip
+        id=router.id,
+        version=version_of(router),
+        name=router.name,
+        router_class=router.router_class,
+        line=line,
+        collets=tuple(shank_name(collet) for collet in router.collets),
+        texts=router_texts(router),
+        bases=tuple(base_texts(base) for base in router.bases),
+        dial=router.dial,
+        stepped=router.stepped,
+        min_rpm=router.min_rpm,
+        max_rpm=router.max_rpm,
+        notes=tuple(notes),
+        archived=router.archived,
+    )
 
 
 def _of_jig(jig: TJig, shop: Shop) -> Text:

@@ -189,9 +189,7 @@ def add_router(asked: RouterTexts, keeper: TheKeeper) -> RouterView:
 def save_router(router_id: str, asked: RouterTexts, keeper: TheKeeper) -> RouterView:
     """Keeps a change to a router; every plan follows."""
     typed = router_from_texts(asked.texts, asked.bases, id=router_id, unit=keeper.current().unit)
-    made = keeper.edit(
-        "routers", Router, router_id, lambda kept: replace(typed, archived=kept.archived), version=asked.version
-    )  # fmt: skip
+    made = keeper.edit("routers", Router, router_id, lambda kept: replace(typed, archived=kept.archived), version=asked.version)
     return router_view(made)
 
 

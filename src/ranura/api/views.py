@@ -138,9 +138,15 @@ def cut_item(kept: KeptCut, piece: Piece, shop: Shop) -> CutItem:
     """A cut as the list shows it."""
     outline, status = _looks.of(kept.cut, piece, shop)
     return CutItem(
-        id=kept.id, name=kept.name, version=kept.version, cut=kept.cut, title=title_of(kept.cut, shop.rules),
-        place=_place(kept.cut, piece), glyph=outline, status=status,
-    )  # fmt: skip
+        id=kept.id,
+        name=kept.name,
+        version=kept.version,
+        cut=kept.cut,
+        title=title_of(kept.cut, shop.rules),
+        place=_place(kept.cut, piece),
+        glyph=outline,
+        status=status,
+    )
 
 
 def _place(cut: Cut, piece: Piece) -> Text:
@@ -174,8 +180,15 @@ def job_view(job: KeptJob, shop: Shop) -> JobView:
 def shop_view(shop: Shop) -> ShopView:
     """The shop with its choices."""
     return ShopView(
-        id=shop.id, name=shop.name, unit=shop.unit, rules=shop.rules, currency=shop.currency,
+        id=shop.id,
+        name=shop.name,
+        unit=shop.unit,
+        rules=shop.rules,
+        currency=shop.currency,
         bit_count=sum(not bit.archived for bit in shop.bits),
         router_count=sum(not router.archived for router in shop.routers),
-        deliveries=shop.deliveries, materials=shop.materials, schools=SCHOOLS, bounds=bounds(),
-    )  # fmt: skip
+        deliveries=shop.deliveries,
+        materials=shop.materials,
+        schools=SCHOOLS,
+        bounds=bounds(),
+    )

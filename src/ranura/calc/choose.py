@@ -115,9 +115,15 @@ def answer(request: ChooseRequest) -> ChooseAnswer:
     wood = _wood(shop, request.material)
     asked = request.cut
     need = StraightCut(
-        kind=asked.kind, width=asked.width, depth=asked.depth, thickness=request.thickness, stopped=asked.stopped,
-        through=asked.through, clean=asked.clean, across_grain=asked.across_grain,
-    )  # fmt: skip
+        kind=asked.kind,
+        width=asked.width,
+        depth=asked.depth,
+        thickness=request.thickness,
+        stopped=asked.stopped,
+        through=asked.through,
+        clean=asked.clean,
+        across_grain=asked.across_grain,
+    )
     judge = ChannelJudge(shop, need, wood, shop.rules)
     sifted = sift(judge)
     ranked = judge.ranking().order(sifted.fit)
@@ -134,7 +140,9 @@ def answer(request: ChooseRequest) -> ChooseAnswer:
         ],
         dropped=[
             DroppedAnswer(
-                bit=drop.bit.id, router=drop.router.id if drop.router else None, code=drop.reason.code,
+                bit=drop.bit.id,
+                router=drop.router.id if drop.router else None,
+                code=drop.reason.code,
                 facts=dict(drop.reason.facts),
             )
             for drop in sifted.dropped
@@ -142,4 +150,4 @@ def answer(request: ChooseRequest) -> ChooseAnswer:
         nearest_misses=[
             MissAnswer(bit=miss.bit_id, router=miss.router_id, needs=miss.needs.metric) for miss in misses_of(judge, sifted, best)
         ],
-    )  # fmt: skip
+    )

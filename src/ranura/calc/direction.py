@@ -40,23 +40,14 @@ def answer(request: DirectionRequest) -> DirectionAnswer:
             raise Refused("contour", "give either the side of the wood or a contour, not both")
         contour = contour_direction(mounting=request.mounting, contour=request.contour)
         return DirectionAnswer(
-            cut=None,
-            pushed_to=None,
-            fence_side=None,
-            allowed=True,
-            sense=contour.sense,
-            moves=contour.moves,
-            cautions=[],
+            cut=None, pushed_to=None, fence_side=None, allowed=True, sense=contour.sense, moves=contour.moves, cautions=[]
         )
     if request.wood is None:
         raise Refused("wood", "say on which side of the heading the wood is, or give a contour")
     if request.heading is None or request.heading == [0, 0]:
         raise Refused("heading", "a heading needs a direction other than [0, 0]")
     found = straight_direction(
-        mounting=request.mounting,
-        wood=request.wood,
-        heading=(request.heading[0], request.heading[1]),
-        climb=request.climb,
+        mounting=request.mounting, wood=request.wood, heading=(request.heading[0], request.heading[1]), climb=request.climb
     )
     return DirectionAnswer(
         cut=found.cut,

@@ -2,17 +2,7 @@
 
 from __future__ import annotations
 
-from ranura.calc.fields import (
-    Answer,
-    CautionAnswer,
-    Flutes,
-    LengthField,
-    MaterialField,
-    Positive,
-    Question,
-    Refused,
-    SizeField,
-)
+from ranura.calc.fields import Answer, CautionAnswer, Flutes, LengthField, MaterialField, Positive, Question, Refused, SizeField
 from ranura.core import numbers
 from ranura.core.cutting.feed import FeedLimit, pace_seconds, plan_feed, seconds_for
 

@@ -47,6 +47,11 @@ def answer(request: FitRequest) -> FitAnswer:
     ]
     found = forecast(width=request.width, mate=request.mate, causes=causes)
     return FitAnswer(
-        gap=found.gap, spread=found.spread, tight=found.tight, slides=found.slides, loose=found.loose, most=found.most,
+        gap=found.gap,
+        spread=found.spread,
+        tight=found.tight,
+        slides=found.slides,
+        loose=found.loose,
+        most=found.most,
         without=found.without,
-    )  # fmt: skip
+    )

@@ -36,10 +36,15 @@ class Reason:
 
 
 WORDS: Mapping[str, Words] = {
-    **speed.WORDS, **strength.WORDS, **guides.WORDS, **depths.WORDS, **choosing.WORDS, **edges.WORDS,
+    **speed.WORDS,
+    **strength.WORDS,
+    **guides.WORDS,
+    **depths.WORDS,
+    **choosing.WORDS,
+    **edges.WORDS,
     **channels.WORDS,
     **tables.WORDS,
-}  # fmt: skip
+}
 
 
 def caution(code: str, *, level: Level | None = None, **facts: Fact) -> Caution:

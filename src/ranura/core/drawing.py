@@ -195,8 +195,6 @@ def circle(at: Point, radius: float, *, steps: int = 36) -> tuple[Point, ...]:
 
 def typed_dimension(
     field: AskedField, start: Point, end: Point, typed: Length, *, vertical: bool, offset: float = 0.0
-) -> Dimension:  # fmt: skip
+) -> Dimension:
     """A dimension that is typed where it stands, with the text as it was typed."""
-    return Dimension(
-        start=start, end=end, offset=offset, text=write(as_typed(typed)), field=field, vertical=vertical, name=field
-    )  # fmt: skip
+    return Dimension(start=start, end=end, offset=offset, text=write(as_typed(typed)), field=field, vertical=vertical, name=field)

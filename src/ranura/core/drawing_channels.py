@@ -7,19 +7,7 @@ import math
 
 from ranura.core.cuts.dado import Channel, Dado, Station, corners
 from ranura.core.cuts.placed import Held
-from ranura.core.drawing import (
-    Arrow,
-    AskedField,
-    ClampMark,
-    Dimension,
-    Mark,
-    Outline,
-    Point,
-    View,
-    base_outline,
-    box,
-    circle,
-)
+from ranura.core.drawing import Arrow, AskedField, ClampMark, Dimension, Mark, Outline, Point, View, base_outline, box, circle
 from ranura.core.drawing_grips import channel_grips
 from ranura.core.drawing_sections import section_view, turret_view
 from ranura.core.drawing_tables import table_views
@@ -131,11 +119,17 @@ def _plan(setting: Setting, cut: Dado) -> View:
     everything = [outline.points for outline in outlines]
     x0, y0, x1, y1 = bounds([*everything, *setting.holding.sweep.extent, [on(tail)], [stand]])
     return View(
-        name="plan", frame=(x0 - _MARGIN, y0 - _MARGIN, x1 + _MARGIN, y1 + _MARGIN), caption=write("from above"),
-        outlines=tuple(outlines), arrows=arrows, dimensions=_dimensions(setting, cut), marks=marks,
-        grips=channel_grips(channel, cut, outlined, on=on, turn=channel.frame.turn), clamps=clamp_marks(setting.holding),
+        name="plan",
+        frame=(x0 - _MARGIN, y0 - _MARGIN, x1 + _MARGIN, y1 + _MARGIN),
+        caption=write("from above"),
+        outlines=tuple(outlines),
+        arrows=arrows,
+        dimensions=_dimensions(setting, cut),
+        marks=marks,
+        grips=channel_grips(channel, cut, outlined, on=on, turn=channel.frame.turn),
+        clamps=clamp_marks(setting.holding),
         board=channel.part,
-    )  # fmt: skip
+    )
 
 
 def _sweeps(holding: Holding) -> list[Outline]:
@@ -292,9 +286,14 @@ def _stop_dimensions(channel: Channel, cut: Dado) -> list[Dimension]:
 
 def _dimension(
     field: AskedField, start: Point, end: Point, offset: float, text: str, *, vertical: bool, way: float = 1
-) -> Dimension:  # fmt: skip
+) -> Dimension:
     """A dimension that can be typed; a vertical one stands beside its points, on the side `way` says."""
     return Dimension(
-        start=start, end=end, offset=offset if not vertical else way * abs(offset), text=write(text), field=field,
-        vertical=vertical, name=field,
-    )  # fmt: skip
+        start=start,
+        end=end,
+        offset=offset if not vertical else way * abs(offset),
+        text=write(text),
+        field=field,
+        vertical=vertical,
+        name=field,
+    )

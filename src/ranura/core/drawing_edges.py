@@ -79,16 +79,28 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
     frame = (min(x for x, _ in seen), min(y for _, y in seen), max(x for x, _ in seen), max(y for _, y in seen))
     dimensions = (
         Dimension(start=(x0, y1), end=(x1, y1), offset=margin * 0.62, name="length", text=write("{l:short}", l=x1 - x0)),
-        Dimension(start=(x0 - margin * 0.62, y0), end=(x0 - margin * 0.62, y1), offset=0, name="board-width", vertical=True,
-                  text=write("{w:short}", w=y1 - y0)),
-    )  # fmt: skip
+        Dimension(
+            start=(x0 - margin * 0.62, y0),
+            end=(x0 - margin * 0.62, y1),
+            offset=0,
+            name="board-width",
+            vertical=True,
+            text=write("{w:short}", w=y1 - y0),
+        ),
+    )
     caption = write(
         "from above, the profiled face up" if setting.by_hand else "from above, face down: left and right have changed places"
     )
     return View(
-        name="plan", frame=frame, caption=caption, outlines=tuple(outlines), arrows=tuple(arrows), dimensions=dimensions,
-        marks=tuple(marks), edges=edges,
-    )  # fmt: skip
+        name="plan",
+        frame=frame,
+        caption=caption,
+        outlines=tuple(outlines),
+        arrows=tuple(arrows),
+        dimensions=dimensions,
+        marks=tuple(marks),
+        edges=edges,
+    )
 
 
 def _aside(points: Sequence[Point], distance: float, *, closed: bool) -> list[Point]:
@@ -129,10 +141,11 @@ def _risks(run: Run, width: float, wood_left: bool) -> list[Outline]:
         part = ring[stretch.first : stretch.last + 1]
         found.append(
             Outline(
-                role="hazard", points=(*part, *reversed(_aside(part, sign * width, closed=False))),
+                role="hazard",
+                points=(*part, *reversed(_aside(part, sign * width, closed=False))),
                 label=write("fibres lift, {s:n0}°", s=stretch.worst),
             )
-        )  # fmt: skip
+        )
     return found
 
 
@@ -182,10 +195,13 @@ def _way(run: Run, out: float, wood_left: bool, *, climbs_first: bool) -> tuple[
         out_of = (-way[1] * outwards * out * 1.25, way[0] * outwards * out * 1.25)
         arrows.append(
             Arrow(
-                role="path", start=(inside[0] + out_of[0], inside[1] + out_of[1]),
-                end=(begin[0] + out_of[0], begin[1] + out_of[1]), climb=True, label=write("climb"),
+                role="path",
+                start=(inside[0] + out_of[0], inside[1] + out_of[1]),
+                end=(begin[0] + out_of[0], begin[1] + out_of[1]),
+                climb=True,
+                label=write("climb"),
             )
-        )  # fmt: skip
+        )
     if run.number == 1 and not closed and wood_left:
         at, way = at_share(run.points, 0.2, closed=False)
         stand = (at[0] - way[1] * outwards * out * 2.1, at[1] + way[0] * outwards * out * 2.1)
@@ -297,20 +313,44 @@ def edge_section_view(setting: EdgeSetting, *, typed: Mapping[str, Text]) -> Vie
     width_at = at(reach(setting.bit, trip), 0)[0]
     beside = at(wide + into * 0.1, 0)[0]
     dimensions: tuple[Dimension, ...] = (
-        Dimension(start=(min(0.0, width_at), face), end=(max(0.0, width_at), face), offset=1 if hand else -1,
-                  field="size" if setting.edging.shape == "rabbet" else "width", name="profile-width", text=typed["width"]),
-        Dimension(start=(beside, at(0, trip.height)[1]), end=(beside, face), offset=-1 if hand else 0, field="depth",
-                  name="depth", text=typed["depth"], vertical=True),
-        Dimension(start=(at(into * 1.03, 0)[0], at(0, 0)[1]), end=(at(into * 1.03, 0)[0], at(0, thickness)[1]),
-                  offset=-1 if hand else 0, name="thickness", text=typed["thickness"], vertical=True),
-    )  # fmt: skip
+        Dimension(
+            start=(min(0.0, width_at), face),
+            end=(max(0.0, width_at), face),
+            offset=1 if hand else -1,
+            field="size" if setting.edging.shape == "rabbet" else "width",
+            name="profile-width",
+            text=typed["width"],
+        ),
+        Dimension(
+            start=(beside, at(0, trip.height)[1]),
+            end=(beside, face),
+            offset=-1 if hand else 0,
+            field="depth",
+            name="depth",
+            text=typed["depth"],
+            vertical=True,
+        ),
+        Dimension(
+            start=(at(into * 1.03, 0)[0], at(0, 0)[1]),
+            end=(at(into * 1.03, 0)[0], at(0, thickness)[1]),
+            offset=-1 if hand else 0,
+            name="thickness",
+            text=typed["thickness"],
+            vertical=True,
+        ),
+    )
     if setting.edging.shape in ("flush", "jointing"):
         dimensions = dimensions[1:]
     caption = write("section along the feed" if hand else "section along the feed, face down on the table")
     return View(
-        name="section", frame=frame, caption=caption, outlines=tuple(outlines), arrows=(), dimensions=dimensions,
+        name="section",
+        frame=frame,
+        caption=caption,
+        outlines=tuple(outlines),
+        arrows=(),
+        dimensions=dimensions,
         handle=Handle(at=at(-trip.offset, trip.height), deeper=-1 if hand else 1, wider=-1 if hand else 1),
-    )  # fmt: skip
+    )
 
 
 def _bearing_label(diameter: float) -> Text:

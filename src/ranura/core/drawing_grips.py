@@ -12,7 +12,7 @@ from ranura.core.shapes.contour import Ring
 
 def channel_grips(
     channel: Channel, cut: Dado, outlines: Sequence[Ring], *, on: Callable[[Point], Point], turn: Callable[[Point], Point]
-) -> tuple[Grip, ...]:  # fmt: skip
+) -> tuple[Grip, ...]:
     """The first station for its place, later ones for their spacing, both ends of the first one along the channel.
 
     `outlines` are the stations as they are drawn, `on` and `turn` put a point and a direction of the channel's own axes into the
@@ -42,8 +42,9 @@ def _ends(channel: Channel, cut: Dado, on: Callable[[Point], Point], turn: Calla
     found: list[Grip] = []
     station = channel.stations[0]
     for name, inside, v, sense in (
-        (low_name, channel.stopped[0], channel.low, 1.0), (high_name, channel.stopped[1], channel.high, -1.0),
-    ):  # fmt: skip
+        (low_name, channel.stopped[0], channel.low, 1.0),
+        (high_name, channel.stopped[1], channel.high, -1.0),
+    ):
         if channel.mirrored and not inside:
             continue
         if channel.mirrored and typed[name] is None:
@@ -52,8 +53,12 @@ def _ends(channel: Channel, cut: Dado, on: Callable[[Point], Point], turn: Calla
         tip = box(station.left - 4, v - 9, station.right + 4, v + 9)
         found.append(
             Grip(
-                field=name, points=tuple(on(corner) for corner in tip), way=turn((0.0, sense)),
-                value=0.0 if now is None else now.mm, snaps=() if other is None else (other.mm,), opens=True,
+                field=name,
+                points=tuple(on(corner) for corner in tip),
+                way=turn((0.0, sense)),
+                value=0.0 if now is None else now.mm,
+                snaps=() if other is None else (other.mm,),
+                opens=True,
             )
-        )  # fmt: skip
+        )
     return found

@@ -50,9 +50,15 @@ def pocket_section(setting: PocketSetting, cut: Pocket) -> View:
     typed = cut.across if along == "across" else cut.length
     beside = (x0 + x1) / 2 if asked.around else left + side * 0.12
     dimensions = [
-        Dimension(start=(beside, 0), end=(beside, top), offset=0, name="thickness",
-                  text=write(as_typed(setting.piece.thickness)), vertical=True),
-    ]  # fmt: skip
+        Dimension(
+            start=(beside, 0),
+            end=(beside, top),
+            offset=0,
+            name="thickness",
+            text=write(as_typed(setting.piece.thickness)),
+            vertical=True,
+        )
+    ]
     if asked.ring is not None:
         wide = write("{w:short}", w=x1 - x0)
         dimensions.append(Dimension(start=(x0, 0), end=(x1, 0), offset=-6, name="length", text=wide))
@@ -66,9 +72,13 @@ def pocket_section(setting: PocketSetting, cut: Pocket) -> View:
             dimensions += more
         dimensions.append(depth)
     return View(
-        name="section", frame=(left - 1, -10.0, right + 1, top + above), caption=write("section along the pocket, at the bit"),
-        outlines=tuple(outlines), arrows=(), dimensions=tuple(dimensions),
-    )  # fmt: skip
+        name="section",
+        frame=(left - 1, -10.0, right + 1, top + above),
+        caption=write("section along the pocket, at the bit"),
+        outlines=tuple(outlines),
+        arrows=(),
+        dimensions=tuple(dimensions),
+    )
 
 
 def _lap_dimensions(asked: Pocketing, cut: Pocket, depth: Dimension, middle: float) -> list[Dimension]:

@@ -104,10 +104,17 @@ def _plan(setting: PocketSetting, cut: Pocket) -> View:
     x0, y0, x1, y1 = bounds([*(o.points for o in outlines), *extent, [stand], [(asked.centre[0], width + _ABOVE)]])
     x0, x1 = max(x0, -160.0), min(x1, length + 160.0)
     return View(
-        name="plan", frame=(x0 - _MARGIN, y0 - _MARGIN, x1 + _MARGIN, y1 + _MARGIN), caption=write("from above"),
-        outlines=tuple(outlines), arrows=tuple(arrows), dimensions=_dimensions(asked, cut), marks=tuple(marks),
-        grips=_grips(asked, cut), clamps=clamp_marks(setting.holding) if setting.holding else (), board=asked.part,
-    )  # fmt: skip
+        name="plan",
+        frame=(x0 - _MARGIN, y0 - _MARGIN, x1 + _MARGIN, y1 + _MARGIN),
+        caption=write("from above"),
+        outlines=tuple(outlines),
+        arrows=tuple(arrows),
+        dimensions=_dimensions(asked, cut),
+        marks=tuple(marks),
+        grips=_grips(asked, cut),
+        clamps=clamp_marks(setting.holding) if setting.holding else (),
+        board=asked.part,
+    )
 
 
 def _feed(setting: PocketSetting, outer: Ring) -> Arrow:
@@ -143,7 +150,7 @@ def _lane_guides(setting: PocketSetting, lane: Ring) -> list[Outline]:
     return [
         *(Outline(role="stop", points=rail, label=write("rail")) for rail in rails),
         *(Outline(role="guide", points=side) for side in sides),
-    ]  # fmt: skip
+    ]
 
 
 def _lines_cut(setting: PocketSetting) -> list[Outline]:
@@ -197,8 +204,11 @@ def _arm(pivot: Point, axis: Point) -> tuple[Point, ...]:
     size = math.hypot(dx, dy) or 1.0
     nx, ny = -dy / size * 7, dx / size * 7
     return (
-        (pivot[0] + nx, pivot[1] + ny), (pivot[0] - nx, pivot[1] - ny), (axis[0] - nx, axis[1] - ny), (axis[0] + nx, axis[1] + ny)
-    )  # fmt: skip
+        (pivot[0] + nx, pivot[1] + ny),
+        (pivot[0] - nx, pivot[1] - ny),
+        (axis[0] - nx, axis[1] - ny),
+        (axis[0] + nx, axis[1] + ny),
+    )
 
 
 def _dimensions(asked: Pocketing, cut: Pocket) -> tuple[Dimension, ...]:
@@ -246,10 +256,13 @@ def _grips(asked: Pocketing, cut: Pocket) -> tuple[Grip, ...]:
         for i, shift in enumerate(asked.places[1:], start=1):
             found.append(
                 Grip(
-                    field="spacing", points=box(x0 + shift, y0, x1 + shift, y1), way=(right / i, 0.0), value=cut.spacing.mm,
+                    field="spacing",
+                    points=box(x0 + shift, y0, x1 + shift, y1),
+                    way=(right / i, 0.0),
+                    value=cut.spacing.mm,
                     snaps=(even,),
                 )
-            )  # fmt: skip
+            )
     if asked.ring is None:
         along: AskedField = "across" if cut.turned else "length"
         wide = box(x1 - 4, y0, x1 + 6, y1) if cut.end == "left" else box(x0 - 6, y0, x0 + 4, y1)
@@ -267,10 +280,14 @@ def _grips(asked: Pocketing, cut: Pocket) -> tuple[Grip, ...]:
     if sideways:
         found.append(
             Grip(
-                field="from_left", points=body, way=(right, 0.0), value=cut.from_left.mm, snaps=(middle_x,),
+                field="from_left",
+                points=body,
+                way=(right, 0.0),
+                value=cut.from_left.mm,
+                snaps=(middle_x,),
                 other=vertical if upwards else None,
             )
-        )  # fmt: skip
+        )
     elif upwards:
         found.append(vertical)
     return tuple(found)

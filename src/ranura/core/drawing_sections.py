@@ -70,19 +70,37 @@ def section_view(setting: Setting, cut: Dado) -> View:
     outlines.append(_bit_in_section(channel, bit, fence, passes))
     width = write(as_typed(cut.width)) if cut.width is not None else write("{w:short}", w=channel.width)
     dimensions = (
-        Dimension(start=(channel.left, 0), end=(channel.right, 0), offset=-6, field="width" if cut.mate is None else "mate",
-                  name="width", text=width),
-        Dimension(start=(channel.right + side * 0.25, top - channel.depth), end=(channel.right + side * 0.25, top), offset=0,
-                  field="depth", name="depth", text=write(as_typed(cut.depth)), vertical=True),
-        Dimension(start=(channel.left - side * 0.86, 0), end=(channel.left - side * 0.86, top), offset=0, name="thickness",
-                  text=write(as_typed(setting.piece.thickness)), vertical=True),
-    )  # fmt: skip
+        Dimension(
+            start=(channel.left, 0),
+            end=(channel.right, 0),
+            offset=-6,
+            field="width" if cut.mate is None else "mate",
+            name="width",
+            text=width,
+        ),
+        Dimension(
+            start=(channel.right + side * 0.25, top - channel.depth),
+            end=(channel.right + side * 0.25, top),
+            offset=0,
+            field="depth",
+            name="depth",
+            text=write(as_typed(cut.depth)),
+            vertical=True,
+        ),
+        Dimension(
+            start=(channel.left - side * 0.86, 0),
+            end=(channel.left - side * 0.86, top),
+            offset=0,
+            name="thickness",
+            text=write(as_typed(setting.piece.thickness)),
+            vertical=True,
+        ),
+    )
     above = max(8.0, channel.thickness * 0.6)
     frame = (max(channel.ends[0], window[0]) - 1, -10.0, min(channel.ends[1], window[1]) + 1, top + above)
     return View(
-        name="section", frame=frame, caption=_section_caption(channel), outlines=tuple(outlines), arrows=(),
-        dimensions=dimensions,
-    )  # fmt: skip
+        name="section", frame=frame, caption=_section_caption(channel), outlines=tuple(outlines), arrows=(), dimensions=dimensions
+    )
 
 
 def _section_caption(channel: Channel) -> Text:
@@ -119,9 +137,7 @@ def turret_view(stepping: Stepping, *, thickness: float, bit: Bit) -> View:
     outlines = [Outline(role="work", points=box(0, 0, wide, top))]
     for upper, lower in zip((0.0, *turret.depths), turret.depths, strict=False):
         number = turret.depths.index(lower) + 1
-        outlines.append(
-            Outline(role="pass", points=box(10, top - lower, 26, top - upper), label=write("{n}", n=number))
-        )  # fmt: skip
+        outlines.append(Outline(role="pass", points=box(10, top - lower, 26, top - upper), label=write("{n}", n=number)))
     stands = max(10.0, turret.steps[-1])
     outlines.append(
         Outline(role="bit", points=box(18 - bit.diameter / 2, top - first.depth, 18 + bit.diameter / 2, top + stands))

@@ -92,10 +92,16 @@ def _above(setting: Setting, cut: Dado) -> View:
     seen = bounds([*(outline.points for outline in outlines), [stand, (push[0] + 46, push[1])]])
     frame = (seen[0] - _MARGIN, seen[1] - _MARGIN, seen[2] + _MARGIN, seen[3] + _MARGIN)
     return View(
-        name="plan", frame=frame, caption=write("from above, face down: the cut is below"), outlines=tuple(outlines),
-        arrows=arrows, dimensions=_dimensions(setting, cut, on, x0=x0), marks=marks, grips=_grips(setting, cut, on),
+        name="plan",
+        frame=frame,
+        caption=write("from above, face down: the cut is below"),
+        outlines=tuple(outlines),
+        arrows=arrows,
+        dimensions=_dimensions(setting, cut, on, x0=x0),
+        marks=marks,
+        grips=_grips(setting, cut, on),
         board=channel.part,
-    )  # fmt: skip
+    )
 
 
 def _placed(on: Lays, ring: Ring) -> Ring:
@@ -115,10 +121,16 @@ def _dimensions(setting: Setting, cut: Dado, on: Lays, *, x0: float) -> tuple[Di
     at = x0 + 22.0
     low, high = (at, on((reference, 0.0))[1]), (at, on((wall, 0.0))[1])
     found = [
-        Dimension(start=(_CLEAR, 0.0), end=(_CLEAR, -fence.at), offset=1, name="setback", vertical=True,
-                  text=write("{x:short}", x=fence.at)),
+        Dimension(
+            start=(_CLEAR, 0.0),
+            end=(_CLEAR, -fence.at),
+            offset=1,
+            name="setback",
+            vertical=True,
+            text=write("{x:short}", x=fence.at),
+        ),
         typed_dimension("position", low, high, cut.position, vertical=True, offset=1),
-    ]  # fmt: skip
+    ]
     beside = station.right if fence.towards < 0 else station.left
     names: tuple[AskedField, AskedField] = ("stop_first", "stop_last")
     for name, typed in zip(names, (cut.stop_first, cut.stop_last), strict=True):
@@ -166,6 +178,9 @@ def _section(setting: Setting, cut: Dado) -> View:
         for each in seen.dimensions
     )
     return replace(
-        seen, frame=(x0 - 9, -under - 2.0, x1 + 9, top + above), outlines=tuple(outlines), dimensions=dimensions,
+        seen,
+        frame=(x0 - 9, -under - 2.0, x1 + 9, top + above),
+        outlines=tuple(outlines),
+        dimensions=dimensions,
         caption=write("section at the bit, face down on the table"),
-    )  # fmt: skip
+    )

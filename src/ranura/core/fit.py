@@ -86,9 +86,15 @@ def forecast(*, width: float, mate: float, causes: Sequence[Spread]) -> Forecast
     loose = 1 - _below((LOOSE - gap) / spread)
     most = max(causes, key=lambda each: each.mm)
     return Forecast(
-        gap=gap, spread=spread, tight=tight, slides=1 - tight - loose, loose=loose, most=most.of,
-        without=math.sqrt(max(variance - most.mm**2, 0.0)), causes=tuple(causes),
-    )  # fmt: skip
+        gap=gap,
+        spread=spread,
+        tight=tight,
+        slides=1 - tight - loose,
+        loose=loose,
+        most=most.of,
+        without=math.sqrt(max(variance - most.mm**2, 0.0)),
+        causes=tuple(causes),
+    )
 
 
 def width_causes(rules: HouseRules, *, sheet: bool, spacers: int) -> tuple[Spread, ...]:

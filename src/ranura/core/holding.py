@@ -197,9 +197,15 @@ def moved_clear(part: tuple[float, float], clamp: ClampAt, sweep: Sweep, bodies:
 
 
 def hold(
-    part: tuple[float, float], sweep: Sweep, *, bodies: Sequence[Ring] = (), on_guide: Sequence[Ring] = (),
-    stations: Sequence[Sweep] = (), placed: Sequence[ClampAt] = (), held: Held | None = None,
-) -> Holding:  # fmt: skip
+    part: tuple[float, float],
+    sweep: Sweep,
+    *,
+    bodies: Sequence[Ring] = (),
+    on_guide: Sequence[Ring] = (),
+    stations: Sequence[Sweep] = (),
+    placed: Sequence[ClampAt] = (),
+    held: Held | None = None,
+) -> Holding:
     """How a board is held: by clamps out of the way of base, handles and guides, or as the person says.
 
     `on_guide` are the feet of clamps that hold a guide and move with it, `stations` the sweep of every repeat by itself, for
@@ -236,9 +242,7 @@ def hold(
     against = stations[0] if method == "clamps-moved" else sweep
     feet = [Foot(points=foot_at(part, each), gap=against.gap(foot_at(part, each)), at=each) for each in chosen]
     everything = (*fixed, *feet)
-    return Holding(
-        method=method, feet=everything, sweep=sweep, clear=_least(everything), cautions=tuple(cautions), moved=moved
-    )  # fmt: skip
+    return Holding(method=method, feet=everything, sweep=sweep, clear=_least(everything), cautions=tuple(cautions), moved=moved)
 
 
 def _least(feet: Sequence[Foot]) -> float | None:

@@ -119,9 +119,7 @@ def _rule(
     waits: str = "",
 ) -> Any:
     """A number of the rules; `waits` names the work it will matter for, where no plan or sum uses it yet."""
-    metadata = {
-        "low": low, "high": high, "unit": unit, "group": group, "rule": rule, "name": name, "says": says, "waits": waits,
-    }  # fmt: skip
+    metadata = {"low": low, "high": high, "unit": unit, "group": group, "rule": rule, "name": name, "says": says, "waits": waits}
     return field(default=standard, metadata=metadata)
 
 

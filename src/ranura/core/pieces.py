@@ -119,9 +119,7 @@ def edges_of(piece: Piece) -> tuple[Edge, ...]:
         found = [Edge(ref=OUTLINE, name="outline", points=outside, closed=True)]
     single = len(piece.openings) == 1
     found += [
-        Edge(
-            ref=f"opening-{i + 1}", name="opening" if single else f"opening {i + 1}", points=ring, closed=True, inside=True
-        )
+        Edge(ref=f"opening-{i + 1}", name="opening" if single else f"opening {i + 1}", points=ring, closed=True, inside=True)
         for i, ring in enumerate(openings_of(piece))
-    ]  # fmt: skip
+    ]
     return tuple(found)

@@ -162,9 +162,7 @@ def _family(cut: Cut, piece: Piece, shop: Shop, rules: HouseRules, before: Seque
     return channels.family(cut, piece, shop, wood, rules)
 
 
-def _plan(
-    cut: Cut, piece: Piece, shop: Shop, rules: HouseRules, mounted: frozenset[Pair], before: Sequence[DoneCut]
-) -> CutPlan:  # fmt: skip
+def _plan(cut: Cut, piece: Piece, shop: Shop, rules: HouseRules, mounted: frozenset[Pair], before: Sequence[DoneCut]) -> CutPlan:
     family = _family(cut, piece, shop, rules, before)
     check_shop(shop)
     judge = family.judge
@@ -224,10 +222,16 @@ def title_of(cut: Cut, rules: HouseRules) -> Text:
 
 
 _SAID_SIZE = {
-    "roundover": "A roundover of radius {s}", "cove": "A cove of radius {s}", "ogee": "An ogee of radius {s}",
-    "bead": "A bead of radius {s}", "chamfer": "A chamfer of {s}", "bevel": "A bevel of {a}°, {s} high",
-    "rabbet": "A rabbet {s} wide", "flush": "An overhang of {s} trimmed flush", "jointing": "An edge jointed by {s}",
-}  # fmt: skip
+    "roundover": "A roundover of radius {s}",
+    "cove": "A cove of radius {s}",
+    "ogee": "An ogee of radius {s}",
+    "bead": "A bead of radius {s}",
+    "chamfer": "A chamfer of {s}",
+    "bevel": "A bevel of {a}°, {s} high",
+    "rabbet": "A rabbet {s} wide",
+    "flush": "An overhang of {s} trimmed flush",
+    "jointing": "An edge jointed by {s}",
+}
 
 
 def sentence_of(cut: Cut, piece: Piece, rules: HouseRules) -> Text:
@@ -276,10 +280,19 @@ def _channel_sentence(cut: Dado, piece: Piece, rules: HouseRules) -> Text:
     pair = ", in a mirrored pair" if cut.mirrored else ""
     return write(
         "A {word} {w}, {d} deep{leaf}, {p} from the {end}{ends}{turned}{repeated}, {goes} {piece}{pair}",
-        word=channel_word(cut, rules), w=width, d=as_typed(cut.depth), p=as_typed(cut.position), end=end_of(cut),
+        word=channel_word(cut, rules),
+        w=width,
+        d=as_typed(cut.depth),
+        p=as_typed(cut.position),
+        end=end_of(cut),
         leaf=" as its part" if cut.leaf else "",
-        ends="".join(f", {each}" for each in ends), turned=turned, repeated=repeated, goes=cut.goes, piece=piece.name, pair=pair,
-    )  # fmt: skip
+        ends="".join(f", {each}" for each in ends),
+        turned=turned,
+        repeated=repeated,
+        goes=cut.goes,
+        piece=piece.name,
+        pair=pair,
+    )
 
 
 def _pocket_size(cut: Pocket) -> str:
@@ -306,9 +319,13 @@ def _pocket_sentence(cut: Pocket, piece: Piece) -> Text:
         if cut.leaves is not None:
             depth = f"{as_typed(cut.leaves)} thick" if cut.both_faces else f"leaving {as_typed(cut.leaves)}"
         return write(
-            "A {what} {l} long, {d}, at the {end} end of {piece}", what="tenon" if cut.both_faces else "half-lap",
-            l=as_typed(cut.length), d=depth, end=cut.end, piece=piece.name,
-        )  # fmt: skip
+            "A {what} {l} long, {d}, at the {end} end of {piece}",
+            what="tenon" if cut.both_faces else "half-lap",
+            l=as_typed(cut.length),
+            d=depth,
+            end=cut.end,
+            piece=piece.name,
+        )
     if cut.form == "flatten":
         return write("The face of {piece} flattened by {d}", piece=piece.name, d=as_typed(cut.depth))
     depth = "right through" if cut.through else f"{as_typed(cut.depth)} deep"
@@ -322,9 +339,16 @@ def _pocket_sentence(cut: Pocket, piece: Piece) -> Text:
     form = FORM_NAMES[cut.form] if cut.sweep == 360 else f"arc of {cut.sweep:g}°,"
     return write(
         "A {form} {size}, {depth}{leaf}{ring}{place}{opens}{repeated}, in {piece}",
-        form=form, size=_pocket_size(cut), depth=depth, leaf=by_leaf, ring=ring, place=f", {centre}{place}" if place else "",
-        opens=opens, repeated=repeated, piece=piece.name,
-    )  # fmt: skip
+        form=form,
+        size=_pocket_size(cut),
+        depth=depth,
+        leaf=by_leaf,
+        ring=ring,
+        place=f", {centre}{place}" if place else "",
+        opens=opens,
+        repeated=repeated,
+        piece=piece.name,
+    )
 
 
 def end_of(cut: Dado) -> str:

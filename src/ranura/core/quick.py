@@ -89,20 +89,27 @@ def _speed(given: Sequence[float], shop: Shop) -> QuickAnswer:
         dial = "" if setting is None else f", dial {setting if isinstance(setting, str) else f'{setting:.1f}'.removesuffix('.0')}"
         lines.append(write("{name}: {n:rpm} rpm{dial}", name=router.name, n=turning_rpm(speed), dial=dial))
     return _answer(
-        "speed", math.floor(asked / 100) * 100, "rpm", f"at most, by the school {school_name(rules.speed_rule)}",
-        write("{d:fine} across; the rim then runs at {v:n1} m/s", d=d, v=rim_speed(diameter=d, rpm=asked)), *lines,
-    )  # fmt: skip
+        "speed",
+        math.floor(asked / 100) * 100,
+        "rpm",
+        f"at most, by the school {school_name(rules.speed_rule)}",
+        write("{d:fine} across; the rim then runs at {v:n1} m/s", d=d, v=rim_speed(diameter=d, rpm=asked)),
+        *lines,
+    )
 
 
 def _offset(given: Sequence[float], _: Shop) -> QuickAnswer:
     od, d = given
     o = offset(bushing_od=od, bit_diameter=d)
     return _answer(
-        "offset", o, "mm", "from template to cut",
+        "offset",
+        o,
+        "mm",
+        "from template to cut",
         write("({od:fine} − {d:fine}) / 2 = {o:fine}", od=od, d=d, o=o),
         write("A recess: template larger by {x:len} in all; a part: smaller by as much", x=2 * o),
         setting=False,
-    )  # fmt: skip
+    )
 
 
 def _rabbet(given: Sequence[float], shop: Shop) -> QuickAnswer:
@@ -116,9 +123,14 @@ def _rabbet(given: Sequence[float], shop: Shop) -> QuickAnswer:
         best = choose_bearing(cutter=cutter, bearings=owned, width=width, rules=shop.rules)
         lines.append(write("Nearest in the drawer: {b:len}, which cuts {w:len}", b=best.bearing, w=best.width))
     return _answer(
-        "rabbet", wanted, "mm", "bearing",
-        write("{c:fine} − 2 · {w:fine} = {b:fine}", c=cutter, w=width, b=wanted), *lines, setting=False,
-    )  # fmt: skip
+        "rabbet",
+        wanted,
+        "mm",
+        "bearing",
+        write("{c:fine} − 2 · {w:fine} = {b:fine}", c=cutter, w=width, b=wanted),
+        *lines,
+        setting=False,
+    )
 
 
 def _v(given: Sequence[float], _: Shop) -> QuickAnswer:
@@ -127,9 +139,13 @@ def _v(given: Sequence[float], _: Shop) -> QuickAnswer:
         raise QuickError("angle", angle=angle)
     width = 2 * depth * math.tan(math.radians(angle) / 2)
     return _answer(
-        "v", width, "mm", "wide at the face",
-        write("2 · {h:fine} · tan({a:n}° / 2) = {w:fine}", h=depth, a=angle, w=width), setting=False,
-    )  # fmt: skip
+        "v",
+        width,
+        "mm",
+        "wide at the face",
+        write("2 · {h:fine} · tan({a:n}° / 2) = {w:fine}", h=depth, a=angle, w=width),
+        setting=False,
+    )
 
 
 def _round(given: Sequence[float], _: Shop) -> QuickAnswer:
@@ -138,9 +154,13 @@ def _round(given: Sequence[float], _: Shop) -> QuickAnswer:
         raise QuickError("deeper-than-radius", depth=depth, radius=radius)
     width = 2 * math.sqrt(depth * (2 * radius - depth))
     return _answer(
-        "round", width, "mm", "wide at the face",
-        write("2 · √({h:fine} · (2 · {r:fine} − {h:fine})) = {w:fine}", h=depth, r=radius, w=width), setting=False,
-    )  # fmt: skip
+        "round",
+        width,
+        "mm",
+        "wide at the face",
+        write("2 · √({h:fine} · (2 · {r:fine} − {h:fine})) = {w:fine}", h=depth, r=radius, w=width),
+        setting=False,
+    )
 
 
 def _setback(given: Sequence[float], _: Shop) -> QuickAnswer:
@@ -149,10 +169,13 @@ def _setback(given: Sequence[float], _: Shop) -> QuickAnswer:
         raise QuickError("base-inside-bit", base=base, d=d)
     s = setback(base_to_axis=base, bit_diameter=d)
     return _answer(
-        "setback", s, "mm", "from fence to the near wall",
+        "setback",
+        s,
+        "mm",
+        "from fence to the near wall",
         write("{b:fine} − {d:fine} / 2 = {s:fine}", b=base, d=d, s=s),
         write("To the far wall: {f:len}", f=base + d / 2),
-    )  # fmt: skip
+    )
 
 
 def _passes(given: Sequence[float], shop: Shop) -> QuickAnswer:
@@ -164,10 +187,13 @@ def _passes(given: Sequence[float], shop: Shop) -> QuickAnswer:
     depths = cumulative_depths(depth, step=step, finish=rules.finish)
     named = {f"d{i}": each for i, each in enumerate(depths)}
     return _answer(
-        "passes", len(depths), "passes", "passes" if len(depths) > 1 else "pass",
+        "passes",
+        len(depths),
+        "passes",
+        "passes" if len(depths) > 1 else "pass",
         write("at most {a:fine} a pass, by the school {school}", a=step, school=school_name(rules.depth_rule)),
         write(" · ".join(f"{{{name}:len}}" for name in named), **named),
-    )  # fmt: skip
+    )
 
 
 def _inlay(given: Sequence[float], shop: Shop) -> QuickAnswer:
@@ -177,11 +203,14 @@ def _inlay(given: Sequence[float], shop: Shop) -> QuickAnswer:
     made = plan_inlay(ring_od=ring, bushing_od=bushing, bit_diameter=d, rules=shop.rules)
     fits = {"interference": "too large each side", "tight": "gap, tight", "loose": "gap, loose"}
     return _answer(
-        "inlay", abs(made.gap), "mm", fits[made.fit],
+        "inlay",
+        abs(made.gap),
+        "mm",
+        fits[made.fit],
         write("({b:fine} + {d:fine}) / 2 − ({r:fine} − {d:fine}) / 2", b=bushing, d=d, r=ring),
         write("Inside corners of the template at least {r:len}", r=made.smallest_template_radius),
         setting=False,
-    )  # fmt: skip
+    )
 
 
 def _dovetail(given: Sequence[float], shop: Shop) -> QuickAnswer:
@@ -193,12 +222,19 @@ def _dovetail(given: Sequence[float], shop: Shop) -> QuickAnswer:
         bit_diameter=d, bit_angle=angle, depth=depth, tongue_stock=2 * d, socket_board=2 * depth, rules=shop.rules
     )
     return _answer(
-        "dovetail", mouth, "mm", "mouth of the socket",
+        "dovetail",
+        mouth,
+        "mm",
+        "mouth of the socket",
         write("{d:fine} − 2 · {h:fine} · tan({a:n}°) = {m:fine}", d=d, h=depth, a=angle, m=mouth),
-        write("Clear with a straight bit of {m:len} or less; tongue {t:len} high, {r:len} at its root",
-              m=mouth, t=made.tongue_height, r=made.tongue_root),
+        write(
+            "Clear with a straight bit of {m:len} or less; tongue {t:len} high, {r:len} at its root",
+            m=mouth,
+            t=made.tongue_height,
+            r=made.tongue_root,
+        ),
         setting=False,
-    )  # fmt: skip
+    )
 
 
 def _rim(given: Sequence[float], _: Shop) -> QuickAnswer:

@@ -138,10 +138,14 @@ def _depths(setting: Setting, cut: Dado) -> Section:
         return section
     fence = "the fence stays" if cleared.fence_stays else "the fence {m:fine} {way}"
     line = write(
-        "first clear with {bit}: {n} {passes} to {d:len}; " + fence, bit=cleared.bit.name, n=cleared.passes,
-        passes="pass" if cleared.passes == 1 else "passes", d=cleared.depth, m=abs(cleared.moves),
+        "first clear with {bit}: {n} {passes} to {d:len}; " + fence,
+        bit=cleared.bit.name,
+        n=cleared.passes,
+        passes="pass" if cleared.passes == 1 else "passes",
+        d=cleared.depth,
+        m=abs(cleared.moves),
         way="further off" if cleared.moves > 0 else "nearer",
-    )  # fmt: skip
+    )
     return replace(section, lines=(line, *section.lines))
 
 
@@ -309,12 +313,16 @@ def feed_section(setting: SteppedSetting, figures: Mapping[str, Figure], *, face
         lines=(
             write(
                 "{n} {passes}, {t:n0} s in the wood{faces} · {p:n0} of {available:n0} W",
-                n=len(stepping.passes), passes="pass" if len(stepping.passes) == 1 else "passes", faces=faces,
-                t=figures["feed.time"].value, p=hard.power_w, available=hard.available_w or 0.0,
+                n=len(stepping.passes),
+                passes="pass" if len(stepping.passes) == 1 else "passes",
+                faces=faces,
+                t=figures["feed.time"].value,
+                p=hard.power_w,
+                available=hard.available_w or 0.0,
             ),
         ),
         figures=("feed.pace", "feed.time", "feed.power"),
-    )  # fmt: skip
+    )
 
 
 def _hold(setting: Setting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> Section:

@@ -147,8 +147,12 @@ def _table_fence(way: Way, figures: Mapping[str, Figure]) -> Lead:
 def _fence_lines(setting: EdgeSetting, way: Way) -> list[Text]:
     lines = []
     if setting.edging.shape == "jointing":
-        lines.append(write("outfeed face tangent to the cutter; infeed behind it by {x:len}", x=min(setting.edging.size,
-                           setting.rules.jointing)))  # fmt: skip
+        lines.append(
+            write(
+                "outfeed face tangent to the cutter; infeed behind it by {x:len}",
+                x=min(setting.edging.size, setting.rules.jointing),
+            )
+        )
     else:
         lines.append(write("fence opening {x:rough}, ring to suit", x=setting.bit.diameter + setting.rules.opening_clearance))
     offsets = list(dict.fromkeys(stage.trip.offset for stage in setting.staging.stages)) if setting.staging else []
@@ -222,12 +226,15 @@ def _feed(staging: Staging, figures: Mapping[str, Figure]) -> Section:
         lines=(
             write(
                 "{n} {stages}, {t:n0} s in the wood · {p:n0} of {available:n0} W",
-                n=count, stages="stage" if count == 1 else "stages", t=figures["feed.time"].value, p=hard.power_w,
+                n=count,
+                stages="stage" if count == 1 else "stages",
+                t=figures["feed.time"].value,
+                p=hard.power_w,
                 available=hard.available_w or 0.0,
             ),
         ),
         figures=("feed.pace", "feed.time", "feed.power"),
-    )  # fmt: skip
+    )
 
 
 def _hold(setting: EdgeSetting, cautions: Sequence[Caution]) -> Section:

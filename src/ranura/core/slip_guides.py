@@ -97,8 +97,9 @@ def guide_words(setting: Setting, figures: Mapping[str, Figure]) -> tuple[Lead, 
     if fence.kind == "freehand":
         return (
             Lead(shown=plain("Freehand"), caption=write("along a scored line")),
-            [write("both hands low, a light cut, then deeper")], (),
-        )  # fmt: skip
+            [write("both hands low, a light cut, then deeper")],
+            (),
+        )
     at = place_words("at", fence.at, end_words(setting))
     if fence.kind == "t-jig":
         name = fence.tool.name if fence.tool else "jig"
@@ -239,11 +240,16 @@ def jig_steps(setting: Setting) -> tuple[Text, ...]:
     dial = setting.speed.dial_setting
     return (
         write("Screw a straight arm, {l:rough} long, square across a head that hooks over the board's edge", l=length),
-        write("{bit} in {router}{dial}, {side} of the base along the arm", bit=setting.bit.name, router=setting.router.name,
-              dial="" if dial is None else f", dial at {dial}", side=setting.guided.name),
+        write(
+            "{bit} in {router}{dial}, {side} of the base along the arm",
+            bit=setting.bit.name,
+            router=setting.router.name,
+            dial="" if dial is None else f", dial at {dial}",
+            side=setting.guided.name,
+        ),
         write("Clamp it on scrap and run it off through the head, 3 mm below the face, so that the head gets its notch"),
         write("Write both names on it; the notch is the line of this pair, for as long as bit and base stay as they are"),
-    )  # fmt: skip
+    )
 
 
 def station_lines(setting: Setting) -> tuple[StationLine, ...]:
@@ -286,9 +292,15 @@ def fit_lines(found: Forecast | None) -> FitView | None:
     sure = numbers.under(found.spread, 1e-3)
     says = write(
         "{do}: its error counts most; without it the spread falls from {s:n2} to {w:n2} mm",
-        do=_MEASURE[found.most], s=found.spread, w=found.without,
-    )  # fmt: skip
+        do=_MEASURE[found.most],
+        s=found.spread,
+        w=found.without,
+    )
     return FitView(
-        gap=show(found.gap, "mm", setting=False), spread=show(found.spread, "mm", setting=False), tight=found.tight,
-        slides=found.slides, loose=found.loose, says=write("As good as certain") if sure else says,
-    )  # fmt: skip
+        gap=show(found.gap, "mm", setting=False),
+        spread=show(found.spread, "mm", setting=False),
+        tight=found.tight,
+        slides=found.slides,
+        loose=found.loose,
+        says=write("As good as certain") if sure else says,
+    )

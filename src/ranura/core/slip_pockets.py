@@ -138,10 +138,12 @@ def _direction(setting: PocketSetting, guide: AreaGuide) -> Section:
         if asked.both_faces:
             lines.append(write("then turn the board over: the same again"))
         return Section(
-            key="direction", title="Direction",
+            key="direction",
+            title="Direction",
             leads=(Lead(shown=plain(heading_words((x1 - x0, y1 - y0))), caption=write(""), figure="direction.heading"),),
-            lines=tuple(lines), figures=("direction.heading",),
-        )  # fmt: skip
+            lines=tuple(lines),
+            figures=("direction.heading",),
+        )
     if asked.around:
         lines.append(write("once round at each depth; start with the bit clear, plunge, then move"))
     elif asked.narrow > setting.bit.diameter * 1.02 and len(setting.ways) == 1:
@@ -152,16 +154,24 @@ def _direction(setting: PocketSetting, guide: AreaGuide) -> Section:
         lines.append(write("from end to end, back to the first end, no dwelling"))
     lines.append(write("press it on, wait for the stop, then lift"))
     return Section(
-        key="direction", title="Direction",
+        key="direction",
+        title="Direction",
         leads=(Lead(shown=plain(sense.capitalize()), caption=write(""), figure="direction.heading"),),
-        lines=tuple(lines), figures=("direction.heading",),
-    )  # fmt: skip
+        lines=tuple(lines),
+        figures=("direction.heading",),
+    )
 
 
 _EDGE_OF: dict[PocketGuide, str] = {
-    "bushing": "template", "bearing": "template", "trammel": "wall", "freehand": "line", "edge-guide": "wall",
-    "straightedge": "wall", "shoulder": "shoulder", "sled": "rails",
-}  # fmt: skip
+    "bushing": "template",
+    "bearing": "template",
+    "trammel": "wall",
+    "freehand": "line",
+    "edge-guide": "wall",
+    "straightedge": "wall",
+    "shoulder": "shoulder",
+    "sled": "rails",
+}
 
 
 def _hold(setting: PocketSetting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> Section:
@@ -183,9 +193,8 @@ def _hold(setting: PocketSetting, figures: Mapping[str, Figure], cautions: Seque
         lines.append(write("backer at the {side} side, level with the face", side=asked.open_sides[0]))
     shown = Lead(shown=plain("—"), caption=write("")) if holding is None else hold_lead(holding)
     return Section(
-        key="hold", title="Hold", leads=(shown,), lines=tuple(lines),
-        figures=("hold.clear",) if "hold.clear" in figures else (),
-    )  # fmt: skip
+        key="hold", title="Hold", leads=(shown,), lines=tuple(lines), figures=("hold.clear",) if "hold.clear" in figures else ()
+    )
 
 
 def pocket_stations(setting: PocketSetting, cut: Pocket) -> tuple[StationLine, ...]:
@@ -198,8 +207,10 @@ def pocket_stations(setting: PocketSetting, cut: Pocket) -> tuple[StationLine, .
     kind = setting.guide.kind if setting.guide is not None else "bushing"
     return tuple(
         StationLine(
-            number=i + 1, mark=show(from_end + abs(shift), "mm"), guide=plain(on_lines.get(kind, "template on the lines")),
+            number=i + 1,
+            mark=show(from_end + abs(shift), "mm"),
+            guide=plain(on_lines.get(kind, "template on the lines")),
             way=sense_of(asked).capitalize(),
         )
         for i, shift in enumerate(asked.places)
-    )  # fmt: skip
+    )

@@ -67,18 +67,21 @@ def test_cut_of(setting: Setting) -> TestCut | None:
     kind = {"straightedge": "fence", "t-jig": "jig", "edge-guide": "edge guide", "table-fence": "fence"}[fence.kind]
     deep = min(TEST_DEPTH, channel.depth)
     lines = [
-        write("In scrap of the same thickness, with {bit} in {router}: one pass of {d:len} along the {kind}, without a spacer",
-              bit=bit.name, router=setting.router.name, kind=kind, d=deep),
+        write(
+            "In scrap of the same thickness, with {bit} in {router}: one pass of {d:len} along the {kind}, without a spacer",
+            bit=bit.name,
+            router=setting.router.name,
+            kind=kind,
+            d=deep,
+        ),
         write("Leave the {kind} clamped until it is measured", kind=kind),
-    ]  # fmt: skip
+    ]
     beside = fence.setback.setback if fence.on_board else fence.at
     measures = []
     if fence.kind != "t-jig":
         says = write("from the fence to the nearest wall" if fence.on_board else "from the edge to the nearest wall")
         measures.append(Measure(key="setback", says=says, expected=beside, shown=show(beside, "mm", setting=False)))
-    slot = Measure(
-        key="slot", says=write("across the cut"), expected=bit.diameter, shown=show(bit.diameter, "mm", setting=False)
-    )  # fmt: skip
+    slot = Measure(key="slot", says=write("across the cut"), expected=bit.diameter, shown=show(bit.diameter, "mm", setting=False))
     measures.append(slot)
     measures.append(
         Measure(key="depth", says=write("from the face to the floor"), expected=deep, shown=show(deep, "mm", setting=False))
@@ -87,10 +90,12 @@ def test_cut_of(setting: Setting) -> TestCut | None:
         lines.append(write("Then once more with the {x:len} spacer", x=fence.spacers[0]))
         measures.append(
             Measure(
-                key="width", says=write("across both, with the spacer"), expected=channel.width,
+                key="width",
+                says=write("across both, with the spacer"),
+                expected=channel.width,
                 shown=show(channel.width, "mm", setting=False),
             )
-        )  # fmt: skip
+        )
     return TestCut(lines=tuple(lines), measures=tuple(measures))
 
 
@@ -112,39 +117,74 @@ def correction_of(setting: Setting, key: MeasureKey, measured: float) -> Correct
     bit, fence = setting.bit, setting.fence
     if key == "slot":
         return Correction(
-            key=key, of="bit", id=bit.id, base=None, side=None, before=bit.diameter, after=measured,
+            key=key,
+            of="bit",
+            id=bit.id,
+            base=None,
+            side=None,
+            before=bit.diameter,
+            after=measured,
             says=write("{name} cuts {d:fine} and not {was:fine}", name=bit.name, d=measured, was=bit.diameter),
-        )  # fmt: skip
+        )
     if key == "width":
         spacer = fence.spacers[0]
         after = spacer - off
         return Correction(
-            key=key, of="spacer", id=None, base=None, side=None, before=spacer, after=after,
+            key=key,
+            of="spacer",
+            id=None,
+            base=None,
+            side=None,
+            before=spacer,
+            after=after,
             says=write("Take a spacer of {x:fine} where {was:fine} was planned", x=after, was=spacer),
-        )  # fmt: skip
+        )
     if key == "depth":
         return Correction(
-            key=key, of="depth", id=None, base=None, side=None, before=measured, after=measure.expected,
+            key=key,
+            of="depth",
+            id=None,
+            base=None,
+            side=None,
+            before=measured,
+            after=measure.expected,
             says=_deeper(-off, setting.base.adjuster_mm_per_turn),
-        )  # fmt: skip
+        )
     if not fence.on_board:
         after = fence.at - off
         return Correction(
-            key=key, of="guide", id=None, base=None, side=None, before=fence.at, after=after,
+            key=key,
+            of="guide",
+            id=None,
+            base=None,
+            side=None,
+            before=fence.at,
+            after=after,
             says=write(
-                "Set the {guide} {x:fine} {way}", guide="guide" if setting.by_hand else "fence", x=abs(off),
+                "Set the {guide} {x:fine} {way}",
+                guide="guide" if setting.by_hand else "fence",
+                x=abs(off),
                 way="nearer" if off > 0 else "further out",
             ),
-        )  # fmt: skip
+        )
     b = setting.guided.distance
     after = measured + bit.diameter / 2
     return Correction(
-        key=key, of="base", id=setting.router.id, base=setting.base.kind, side=setting.guided.name, before=b, after=after,
+        key=key,
+        of="base",
+        id=setting.router.id,
+        base=setting.base.kind,
+        side=setting.guided.name,
+        before=b,
+        after=after,
         says=write(
-            "The {side} of {router} lies {b:fine} from the bit's axis, not {was:fine}", side=setting.guided.name,
-            router=setting.router.name, b=after, was=b,
+            "The {side} of {router} lies {b:fine} from the bit's axis, not {was:fine}",
+            side=setting.guided.name,
+            router=setting.router.name,
+            b=after,
+            was=b,
         ),
-    )  # fmt: skip
+    )
 
 
 def with_base_distance(router: Router, *, base: BaseKind, side: str, distance: float) -> Router:

@@ -60,8 +60,7 @@ def show(value: float, unit: Unit, *, setting: bool = True) -> Shown:
     if unit == "mm":
         step = SETTING_STEP if setting else WORKING_STEP
         return Shown(
-            metric=length_reading(value, step=step, system="metric"),
-            inch=length_reading(value, step=step, system="inch"),
+            metric=length_reading(value, step=step, system="metric"), inch=length_reading(value, step=step, system="inch")
         )
     metric = Reading(number=grouped(value, _DECIMALS.get(unit, 2)), unit="" if unit in ("passes", "dial") else unit)
     if unit == "m/min":

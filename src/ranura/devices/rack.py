@@ -32,7 +32,7 @@ from ranura.devices.lines import (
     Trouble,
     Zeroed,
     parse,
-)  # fmt: skip
+)
 
 State = Literal["off", "ready", "lost"]
 _PATIENCE = 5.0
@@ -151,9 +151,12 @@ class Socketed:
         self._end()
         self._process = subprocess.Popen(
             [sys.executable, "-m", "ranura.devices", self._kind],
-            stdin=subprocess.PIPE, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, start_new_session=True,
+            stdin=subprocess.PIPE,
+            stdout=subprocess.PIPE,
+            stderr=subprocess.DEVNULL,
+            start_new_session=True,
             env={**os.environ, "PYTHONPATH": str(_SOURCE)},
-        )  # fmt: skip
+        )
         assert self._process.stdout is not None
         return int(self._process.stdout.readline())
 

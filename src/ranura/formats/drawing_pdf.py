@@ -19,15 +19,41 @@ GUIDE = HexColor("#0a6569")
 SOFT = HexColor("#5b6763")
 
 _STROKE: dict[Role, Color] = {
-    "work": INK, "waste": CUT, "pass": CUT, "bit": CUT, "guide": GUIDE, "spacer": GUIDE, "base": SOFT, "clamp": INK,
-    "backer": SOFT, "path": CUT, "hazard": CUT, "opening": INK, "bearing": GUIDE,
-    "sweep": SOFT, "stop": GUIDE, "template": GUIDE,
-}  # fmt: skip
+    "work": INK,
+    "waste": CUT,
+    "pass": CUT,
+    "bit": CUT,
+    "guide": GUIDE,
+    "spacer": GUIDE,
+    "base": SOFT,
+    "clamp": INK,
+    "backer": SOFT,
+    "path": CUT,
+    "hazard": CUT,
+    "opening": INK,
+    "bearing": GUIDE,
+    "sweep": SOFT,
+    "stop": GUIDE,
+    "template": GUIDE,
+}
 _FILL: dict[Role, Color | None] = {
-    "work": HexColor("#f4e7cc"), "waste": None, "pass": None, "bit": None, "guide": HexColor("#cfe6e4"), "spacer": GUIDE,
-    "base": None, "clamp": HexColor("#46545a"), "backer": None, "path": None, "hazard": HexColor("#fae4ad"),
-    "opening": white, "bearing": HexColor("#cfe6e4"), "sweep": None, "template": None, "stop": HexColor("#cfe6e4"),
-}  # fmt: skip
+    "work": HexColor("#f4e7cc"),
+    "waste": None,
+    "pass": None,
+    "bit": None,
+    "guide": HexColor("#cfe6e4"),
+    "spacer": GUIDE,
+    "base": None,
+    "clamp": HexColor("#46545a"),
+    "backer": None,
+    "path": None,
+    "hazard": HexColor("#fae4ad"),
+    "opening": white,
+    "bearing": HexColor("#cfe6e4"),
+    "sweep": None,
+    "template": None,
+    "stop": HexColor("#cfe6e4"),
+}
 _HATCH: dict[Role, tuple[int, float]] = {"waste": (1, 4.0), "pass": (1, 5.0), "backer": (-1, 5.0), "hazard": (-1, 4.0)}
 """Slope and distance of hatching, in points."""
 

@@ -49,9 +49,12 @@ def section_svg(view: View, *, title: str) -> str:
     x0, y0, x1, y1 = _extent(rings)
     width, height = x1 - x0 + 2 * _MARGIN, y1 - y0 + 2 * _MARGIN
     root = ET.Element(
-        "svg", xmlns="http://www.w3.org/2000/svg", width=f"{width:.3f}mm", height=f"{height:.3f}mm",
+        "svg",
+        xmlns="http://www.w3.org/2000/svg",
+        width=f"{width:.3f}mm",
+        height=f"{height:.3f}mm",
         viewBox=f"0 0 {width:.3f} {height:.3f}",
-    )  # fmt: skip
+    )
     ET.SubElement(root, "title").text = title
     for ring in rings:
         layer, _, colour = _LAYERS[ring.role]

@@ -25,11 +25,7 @@ Tool = Bit | Router
 MOST_BASES = 2
 MOST_ROWS = 50_000
 BIT_HEADER = ("id", *FIELDS)
-ROUTER_HEADER = (
-    "id",
-    *ROUTER_FIELDS,
-    *(f"base{place}_{field}" for place in range(1, MOST_BASES + 1) for field in BASE_FIELDS),
-)
+ROUTER_HEADER = ("id", *ROUTER_FIELDS, *(f"base{place}_{field}" for place in range(1, MOST_BASES + 1) for field in BASE_FIELDS))
 _FORMULA = ("=", "+", "-", "@", "\t", "\r", "'")
 _MARKS = ",;\t"
 

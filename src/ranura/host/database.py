@@ -205,9 +205,13 @@ class PrivateDatabase:
     def _launch(self) -> None:
         assert self._lock is not None
         self._process = subprocess.Popen(
-            self._command(), stdin=subprocess.DEVNULL, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL,
-            pass_fds=[self._lock], start_new_session=True,
-        )  # fmt: skip
+            self._command(),
+            stdin=subprocess.DEVNULL,
+            stdout=subprocess.DEVNULL,
+            stderr=subprocess.DEVNULL,
+            pass_fds=[self._lock],
+            start_new_session=True,
+        )
         deadline = time.monotonic() + 60
         while not self._answers():
             if self._process.poll() is not None or time.monotonic() > deadline:
@@ -218,9 +222,8 @@ class PrivateDatabase:
     def _answers(self) -> bool:
         try:
             pymysql.connect(
-                host="127.0.0.1", port=self._port, user="ranura", password=self._password, database=_DATABASE,
-                connect_timeout=2,
-            ).close()  # fmt: skip
+                host="127.0.0.1", port=self._port, user="ranura", password=self._password, database=_DATABASE, connect_timeout=2
+            ).close()
         except pymysql.Error:
             return False
         return True

@@ -44,9 +44,7 @@ def _mm(text: str) -> Length:
 
 
 def _board(name: str, wood: str, length: str, width: str, thickness: str, *, count: int = 1, **more: Any) -> Piece:
-    return Piece(
-        name=name, material=wood, length=_mm(length), width=_mm(width), thickness=_mm(thickness), count=count, **more
-    )  # fmt: skip
+    return Piece(name=name, material=wood, length=_mm(length), width=_mm(width), thickness=_mm(thickness), count=count, **more)
 
 
 WING_CASE_SIDE = _board("Wing case side", "birch-plywood", "640", "300", "17.6", count=2)
@@ -54,18 +52,26 @@ SHELF_DADOES = (
     ("shelf-dado-212", "Middle shelf", Dado(width=_mm("17.6"), depth=_mm("6"), position=_mm("212"))),
     ("shelf-dado-64", "Lower shelf", Dado(width=_mm("17.6"), depth=_mm("6"), position=_mm("64"))),
     (
-        "shelf-dado-420", "Upper shelf",
+        "shelf-dado-420",
+        "Upper shelf",
         Dado(
-            mate=Mate(thickness=_mm("17.6"), fit="tight"), depth=_mm("6"), position=_mm("420"), stop_first=_mm("10"),
+            mate=Mate(thickness=_mm("17.6"), fit="tight"),
+            depth=_mm("6"),
+            position=_mm("420"),
+            stop_first=_mm("10"),
             mirrored=True,
         ),
     ),
-)  # fmt: skip
+)
 BACK_PANEL = EdgeCut(shape="rabbet", size=_mm("9.5"), depth=_mm("6"), edges=("far",), edge_state="smooth")
 ARCH = _board(
-    "Proscenium arch", "ash", "680", "430", "22",
+    "Proscenium arch",
+    "ash",
+    "680",
+    "430",
+    "22",
     openings=(Contour(form="arch", length=_mm("520"), width=_mm("310"), near=_mm("60"), radius=_mm("190")),),
-)  # fmt: skip
+)
 ARCH_OGEE = EdgeCut(shape="ogee", size=_mm("6.35"), edges=("opening-1",), edge_state="smooth", starting_pin=True)
 CRATE_SIDE = _board("Prop crate side", "beech", "320", "200", "15", count=8)
 CRATE_BOTTOM = EdgeCut(shape="rabbet", size=_mm("6.35"), depth=_mm("7.5"), edges=("near",), edge_state="smooth")
@@ -74,26 +80,54 @@ CROSS_EDGES = EdgeCut(shape="roundover", size=_mm("3"), both_faces=True, edge_st
 CURTAIN_RAIL = _board("Curtain rail", "sapele", "1100", "45", "30")
 RAIL_GROOVE = Dado(width=_mm("8"), depth=_mm("4"), position=_mm("18.5"), end="near", goes="along", shape="round", held="carrier")
 RAIL_SLOTS = Pocket(
-    form="slot", length=_mm("60"), across=_mm("10"), depth=_mm("12"), from_left=_mm("100"), from_near=_mm("17.5"),
-    spacing=_mm("840"), count=2, held="carrier",
-)  # fmt: skip
+    form="slot",
+    length=_mm("60"),
+    across=_mm("10"),
+    depth=_mm("12"),
+    from_left=_mm("100"),
+    from_near=_mm("17.5"),
+    spacing=_mm("840"),
+    count=2,
+    held="carrier",
+)
 FINGER_SLOT = Pocket(
-    form="slot", length=_mm("90"), across=_mm("25"), depth=_mm("15"), from_left=_mm("115"), from_near=_mm("140"), through=True,
+    form="slot",
+    length=_mm("90"),
+    across=_mm("25"),
+    depth=_mm("15"),
+    from_left=_mm("115"),
+    from_near=_mm("140"),
+    through=True,
     backed=True,
-)  # fmt: skip
+)
 CROSS_MORTISE = Pocket(
-    form="mortise", length=_mm("20"), across=_mm("8"), depth=_mm("9"), from_left=_mm("80"), from_near=_mm("31"), held="carrier",
-)  # fmt: skip
+    form="mortise", length=_mm("20"), across=_mm("8"), depth=_mm("9"), from_left=_mm("80"), from_near=_mm("31"), held="carrier"
+)
 FLAT = _board("Hinged flat", "poplar", "900", "90", "20", count=2)
 FLAT_HINGES = Pocket(
-    form="recess", length=_mm("64"), across=_mm("19"), depth=_mm("2.2"), from_left=_mm("100"),
-    open_sides=("near",), leaf=True, spacing=_mm("636"), count=2,
-)  # fmt: skip
+    form="recess",
+    length=_mm("64"),
+    across=_mm("19"),
+    depth=_mm("2.2"),
+    from_left=_mm("100"),
+    open_sides=("near",),
+    leaf=True,
+    spacing=_mm("636"),
+    count=2,
+)
 CHEEK = _board("Roller cheek blank", "birch-plywood", "420", "220", "11.7", count=1)
 CHEEK_DISCS = Pocket(
-    form="disc", length=_mm("160"), depth=_mm("11.7"), from_left=_mm("110"), from_near=_mm("110"), through=True, backed=True,
-    loose="screws", spacing=_mm("200"), count=2,
-)  # fmt: skip
+    form="disc",
+    length=_mm("160"),
+    depth=_mm("11.7"),
+    from_left=_mm("110"),
+    from_near=_mm("110"),
+    through=True,
+    backed=True,
+    loose="screws",
+    spacing=_mm("200"),
+    count=2,
+)
 EMBLEM_LID = _board("Emblem lid", "sycamore", "340", "240", "14", slope=5.0)
 LID_EDGES = EdgeCut(shape="roundover", size=_mm("3"), edge_state="smooth", bit_id="roundover-3")
 
@@ -101,18 +135,20 @@ PIECES: tuple[tuple[str, Piece, tuple[tuple[str, str, Cut], ...]], ...] = (
     ("wing-case-side", WING_CASE_SIDE, (*SHELF_DADOES, ("back-panel", "Back panel", BACK_PANEL))),
     ("proscenium-arch", ARCH, (("arch-ogee", "Ogee round the opening", ARCH_OGEE),)),
     (
-        "prop-crate-side", CRATE_SIDE,
+        "prop-crate-side",
+        CRATE_SIDE,
         (("finger-slot", "Finger slot", FINGER_SLOT), ("crate-bottom", "Rabbet for the bottom", CRATE_BOTTOM)),
     ),
     ("control-cross", CONTROL_CROSS, (("cross-mortise", "Mortise", CROSS_MORTISE), ("cross-edges", "Soft edges", CROSS_EDGES))),
     (
-        "curtain-rail", CURTAIN_RAIL,
+        "curtain-rail",
+        CURTAIN_RAIL,
         (("rail-groove", "Groove for the curtain", RAIL_GROOVE), ("rail-slots", "Slots for the hangers", RAIL_SLOTS)),
     ),
     ("hinged-flat", FLAT, (("flat-hinges", "Hinge recesses", FLAT_HINGES),)),
     ("roller-cheek", CHEEK, (("cheek-discs", "Cheeks by trammel", CHEEK_DISCS),)),
     ("emblem-lid", EMBLEM_LID, (("lid-edges", "Lid edges", LID_EDGES),)),
-)  # fmt: skip
+)
 
 
 def lay(store: Store, *, fresh: bool, say: Callable[[str], None]) -> None:

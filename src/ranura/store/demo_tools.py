@@ -165,8 +165,16 @@ BITS = (
         up_cut_tip=10, flutes=2, overall_length=88, body="solid-carbide", price=96, metres_cut=0),
 )  # fmt: skip
 
-_BUSHING_SIZES = (("5/16 in", 7.9375), ("3/8 in", 9.525), ("7/16 in", 11.1125), ("1/2 in", 12.7), ("5/8 in", 15.875),
-                  ("17 mm", 17.0), ("24 mm", 24.0), ("30 mm", 30.0))  # fmt: skip
+_BUSHING_SIZES = (
+    ("5/16 in", 7.9375),
+    ("3/8 in", 9.525),
+    ("7/16 in", 11.1125),
+    ("1/2 in", 12.7),
+    ("5/8 in", 15.875),
+    ("17 mm", 17.0),
+    ("24 mm", 24.0),
+    ("30 mm", 30.0),
+)
 
 GUIDES: tuple[Guide, ...] = (
     *(

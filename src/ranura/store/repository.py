@@ -100,9 +100,14 @@ class Store:
 
     def __init__(self, url: str) -> None:
         self._engine = create_engine(
-            url, pool_pre_ping=True, pool_recycle=1800, pool_size=4, max_overflow=_THREADS - 4, pool_timeout=_POOL_SECONDS,
+            url,
+            pool_pre_ping=True,
+            pool_recycle=1800,
+            pool_size=4,
+            max_overflow=_THREADS - 4,
+            pool_timeout=_POOL_SECONDS,
             connect_args={"connect_timeout": 3},
-        )  # fmt: skip
+        )
         self._sessions = sessionmaker(self._engine, expire_on_commit=False)
         self._writes = 0
         self._counting = Lock()

@@ -141,8 +141,10 @@ def test_every_wrong_text_of_a_router_is_refused_at_its_field(texts, base, field
 def test_a_dial_is_read_from_slow_to_fast():
     dial = dial_from_text("3=17 600; 1=10000 measured, manual 10500; 2=13200", stepped=False)
     assert [(p.setting, p.rpm, p.measured, p.manual_rpm) for p in dial] == [
-        (1, 10_000, True, 10_500), (2, 13_200, False, None), (3, 17_600, False, None),
-    ]  # fmt: skip
+        (1, 10_000, True, 10_500),
+        (2, 13_200, False, None),
+        (3, 17_600, False, None),
+    ]
 
 
 @pytest.mark.parametrize(

@@ -36,10 +36,7 @@ WORDS: Table = {
         do="Take a bit of another size, or change width or depth to what it cuts",
     ),
     "no-edge-guide": Words(
-        place="guide",
-        level="stop",
-        message="There is no edge guide on the shelf",
-        do="Take a clamped straightedge",
+        place="guide", level="stop", message="There is no edge guide on the shelf", do="Take a clamped straightedge"
     ),
     "no-rods": Words(
         place="guide",
@@ -258,12 +255,7 @@ WORDS: Table = {
         message="Its stop blocks serve one place on the board; this is cut at {count}",
         do="Guide it by a template, or plan each place as a cut of its own",
     ),
-    "guide-refused": Words(
-        place="guide",
-        level="stop",
-        message="{why}",
-        do="Guide it another way",
-    ),
+    "guide-refused": Words(place="guide", level="stop", message="{why}", do="Guide it another way"),
     "no-sacrificial-board": Words(
         place="hold",
         level="stop",

@@ -96,10 +96,7 @@ WORDS: Table = {
         do="Centre it with a cone, and clear the chips often",
     ),
     "bore-unknown": Words(
-        place="guide",
-        level="caution",
-        message="The bushing's bore is not known; {bore:len} is taken",
-        do="Measure first",
+        place="guide", level="caution", message="The bushing's bore is not known; {bore:len} is taken", do="Measure first"
     ),
     "bushing-too-long": Words(
         place="guide",
@@ -132,10 +129,7 @@ WORDS: Table = {
         do="Square them with a chisel, round the mate, or take a smaller bit or bushing",
     ),
     "bushing-cannot-enter": Words(
-        place="guide",
-        level="stop",
-        message="The narrowest recess of this bit is {narrowest:len}",
-        do="Take a smaller bit",
+        place="guide", level="stop", message="The narrowest recess of this bit is {narrowest:len}", do="Take a smaller bit"
     ),
     "plug-will-not-enter": Words(
         place="guide",

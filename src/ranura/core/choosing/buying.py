@@ -206,21 +206,39 @@ class _Shelf:
         router, shank = (None, bit.shank) if bit else self._collets[item]
         price = self.prices[item]
         return Buy(
-            id=item, kind="bit" if bit else "collet", name=bit.name if bit else collet_name(shank),
-            for_bit_id=None, for_bit_name=None,
-            for_router_id=router.id if router else None, for_router_name=router.name if router else None, shank=shank,
-            price=price, metres=metres, per_metre=price / metres if metres else None, texts=texts_of(bit) if bit else {},
+            id=item,
+            kind="bit" if bit else "collet",
+            name=bit.name if bit else collet_name(shank),
+            for_bit_id=None,
+            for_bit_name=None,
+            for_router_id=router.id if router else None,
+            for_router_name=router.name if router else None,
+            shank=shank,
+            price=price,
+            metres=metres,
+            per_metre=price / metres if metres else None,
+            texts=texts_of(bit) if bit else {},
             serves=serves,
-        )  # fmt: skip
+        )
 
     def _bearing(self, item: str, serves: tuple[Serves, ...], metres: float) -> Buy:
         bit, bearing = self._bearings[item]
         (fitted,) = _with_bearings([bit], [(bit, bearing)])
         return Buy(
-            id=item, kind="bearing", name=f"Bearing {bearing:g} mm", for_bit_id=bit.id, for_bit_name=bit.name,
-            for_router_id=None, for_router_name=None, shank=bit.shank, price=self.prices[item], metres=metres,
-            per_metre=self.prices[item] / metres if metres else None, texts=texts_of(fitted), serves=serves,
-        )  # fmt: skip
+            id=item,
+            kind="bearing",
+            name=f"Bearing {bearing:g} mm",
+            for_bit_id=bit.id,
+            for_bit_name=bit.name,
+            for_router_id=None,
+            for_router_name=None,
+            shank=bit.shank,
+            price=self.prices[item],
+            metres=metres,
+            per_metre=self.prices[item] / metres if metres else None,
+            texts=texts_of(fitted),
+            serves=serves,
+        )
 
 
 def _missing_bearings(shop: Shop, cuts: Sequence[PlannedCut]) -> Iterator[tuple[str, tuple[Bit, float]]]:
@@ -240,9 +258,7 @@ def _with_bearings(bits: Iterable[Bit], more: Iterable[tuple[Bit, float]]) -> tu
     added: dict[str, list[float]] = {}
     for bit, bearing in more:
         added.setdefault(bit.id, []).append(bearing)
-    return tuple(
-        replace(bit, bearings=(*bit.bearings, *added[bit.id])) if bit.id in added else bit for bit in bits
-    )  # fmt: skip
+    return tuple(replace(bit, bearings=(*bit.bearings, *added[bit.id])) if bit.id in added else bit for bit in bits)
 
 
 def _bearing_id(bit: Bit, bearing: float) -> str:

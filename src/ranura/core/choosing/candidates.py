@@ -85,9 +85,7 @@ def misses(judge: Judge, dropped: Iterable[Drop]) -> list[Miss]:
     found: list[Miss] = []
     hopeful = [drop for drop in dropped if drop.reason.code in NEEDS and _could_be_had(drop)]
     first = heapq.nsmallest(
-        _LOOKED_INTO,
-        hopeful,
-        key=lambda drop: (drop.bit.state == "dull", judge.extra_work(drop.bit), -drop.bit.shank),
+        _LOOKED_INTO, hopeful, key=lambda drop: (drop.bit.state == "dull", judge.extra_work(drop.bit), -drop.bit.shank)
     )
     for drop in first:
         for router in [drop.router] if drop.router else judge.rack.routers:

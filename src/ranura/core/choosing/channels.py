@@ -23,9 +23,7 @@ from ranura.core.tooling.bits import Bit
 from ranura.core.tooling.profiles import FLAT_ENDED, Profile, radius_at
 from ranura.core.tooling.routers import Base, Mounting, Router
 
-PROFILE_OF_SHAPE: dict[ChannelShape, Profile] = {
-    "round": "core-box", "v": "v-groove", "t-slot": "t-slot", "keyhole": "keyhole",
-}  # fmt: skip
+PROFILE_OF_SHAPE: dict[ChannelShape, Profile] = {"round": "core-box", "v": "v-groove", "t-slot": "t-slot", "keyhole": "keyhole"}
 """The bits that leave a round or a pointed floor."""
 _WIDTH_WITHIN = 0.1
 """mm by which a round or pointed groove may differ from the width that was asked for."""

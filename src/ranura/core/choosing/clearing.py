@@ -48,6 +48,10 @@ def cleared_by(judge: ChannelJudge, chosen: Candidate) -> Cleared | None:
     step = school_step(best.bit, judge.rules.depth_rule, cap=judge.rules.pass_cap)
     here, there = chosen.base.sides[0].distance, best.base.sides[0].distance
     return Cleared(
-        bit=best.bit, router=best.router, depth=depth, passes=pass_count(depth, step=step, finish=judge.rules.finish),
-        fence_stays=best.router.id == chosen.router.id and numbers.same(here, there), moves=there - here,
-    )  # fmt: skip
+        bit=best.bit,
+        router=best.router,
+        depth=depth,
+        passes=pass_count(depth, step=step, finish=judge.rules.finish),
+        fence_stays=best.router.id == chosen.router.id and numbers.same(here, there),
+        moves=there - here,
+    )

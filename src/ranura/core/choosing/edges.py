@@ -139,9 +139,7 @@ class EdgeJudge(Judge):
         elif asked.both_faces:
             gone += taken_spans(own[1:], asked.thickness)
         template = self.rules.template_thickness
-        return min(
-            contact(way, trip, thickness=asked.thickness, gone=gone, template=template) for trip in (*trips, way.trip)
-        )  # fmt: skip
+        return min(contact(way, trip, thickness=asked.thickness, gone=gone, template=template) for trip in (*trips, way.trip))
 
     def fence_beyond(self, way: Way, base: Base) -> float:
         """How much of a straightedge on the face would lie beyond the board, in mm, at the edge with the least room."""
@@ -162,9 +160,14 @@ class EdgeJudge(Judge):
             return None
         width = area / asked.depth
         feed = plan_feed(
-            rpm=turning.rpm, flutes=bit.flutes, bit_diameter=bit.diameter, material=self.wood.material_class,
-            radial_engagement=min(width, bit.diameter), slowest=rules.feed_min_m_min, fastest=rules.feed_max_m_min,
-        )  # fmt: skip
+            rpm=turning.rpm,
+            flutes=bit.flutes,
+            bit_diameter=bit.diameter,
+            material=self.wood.material_class,
+            radial_engagement=min(width, bit.diameter),
+            slowest=rules.feed_min_m_min,
+            fastest=rules.feed_max_m_min,
+        )
         slowest = min(feed.feed_m_min, rules.feed_min_m_min)
         power = turning.power(depth=asked.depth, width=width, feed_m_min=slowest)
         if numbers.over(power.power_w, turning.usable_w):

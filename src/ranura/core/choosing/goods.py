@@ -14,8 +14,31 @@ from ranura.core.drawer.texts import renamed
 from ranura.core.tooling.bits import Bit, shank_name
 from ranura.core.tooling.profiles import Profile
 
-_STRAIGHT = (3.0, 3.175, 4.0, 4.763, 5.0, 6.0, 6.35, 7.938, 8.0, 9.525, 10.0, 12.0, 12.7, 14.0, 15.0, 15.875, 16.0, 18.0, 19.05,
-             20.0, 22.0, 22.225, 25.4)  # fmt: skip
+_STRAIGHT = (
+    3.0,
+    3.175,
+    4.0,
+    4.763,
+    5.0,
+    6.0,
+    6.35,
+    7.938,
+    8.0,
+    9.525,
+    10.0,
+    12.0,
+    12.7,
+    14.0,
+    15.0,
+    15.875,
+    16.0,
+    18.0,
+    19.05,
+    20.0,
+    22.0,
+    22.225,
+    25.4,
+)
 _SPIRAL = (3.0, 3.175, 4.0, 5.0, 6.0, 6.35, 8.0, 9.525, 10.0, 12.0, 12.7)
 _COMPRESSION = (6.0, 6.35, 8.0, 9.525, 10.0, 12.0, 12.7)
 _BELOW_SHANK = 38.0
@@ -48,8 +71,11 @@ def _straight(shank: float) -> Iterator[Bit]:
 
 
 def _spirals(shank: float) -> Iterator[Bit]:
-    for profile, diameters, least, each in (("up-cut", _SPIRAL, 20, 1.6), ("down-cut", _SPIRAL, 20, 1.6),
-                                            ("compression", _COMPRESSION, 30, 2.2)):  # fmt: skip
+    for profile, diameters, least, each in (
+        ("up-cut", _SPIRAL, 20, 1.6),
+        ("down-cut", _SPIRAL, 20, 1.6),
+        ("compression", _COMPRESSION, 30, 2.2),
+    ):
         for diameter in diameters:
             if diameter <= shank:
                 yield _bit(profile, diameter, min(4 * diameter, 32), shank, price=least + each * diameter)  # type: ignore[arg-type]
@@ -82,22 +108,33 @@ def _edge(profile: Profile, sizes: dict[str, float], reach: float, shank: float)
     bare = Bit(id=f"trade-{profile}-{said}-{shank:g}", name="", profile=profile, shank=shank, bearing=_PILOT, **sizes)  # type: ignore[arg-type]
     return renamed(
         replace(
-            bare, overall_length=bare.head_length + _BELOW_SHANK, price=round(16 + 0.9 * reach),
-            marked_max_rpm=24_000 if bare.diameter <= 28 else 20_000, bearings=(9.525, 15.875) if profile == "rabbet" else (),
+            bare,
+            overall_length=bare.head_length + _BELOW_SHANK,
+            price=round(16 + 0.9 * reach),
+            marked_max_rpm=24_000 if bare.diameter <= 28 else 20_000,
+            bearings=(9.525, 15.875) if profile == "rabbet" else (),
         )
-    )  # fmt: skip
+    )
 
 
 def _bit(profile: Profile, diameter: float, cutting: float, shank: float, *, price: float) -> Bit:
     spiral = profile != "straight"
     return renamed(
         Bit(
-            id=f"trade-{profile}-{diameter:g}-{cutting:g}-{shank:g}", name="", profile=profile, shank=shank, diameter=diameter,
-            cutting_length=cutting, overall_length=cutting + 2 + _BELOW_SHANK, body="solid-carbide" if spiral else "tipped",
-            plunges=True, up_cut_tip=5.0 if profile == "compression" else None, price=round(price),
+            id=f"trade-{profile}-{diameter:g}-{cutting:g}-{shank:g}",
+            name="",
+            profile=profile,
+            shank=shank,
+            diameter=diameter,
+            cutting_length=cutting,
+            overall_length=cutting + 2 + _BELOW_SHANK,
+            body="solid-carbide" if spiral else "tipped",
+            plunges=True,
+            up_cut_tip=5.0 if profile == "compression" else None,
+            price=round(price),
             marked_max_rpm=24_000 if diameter <= 16 else 20_000,
         )
-    )  # fmt: skip
+    )
 
 
 @lru_cache(maxsize=8)

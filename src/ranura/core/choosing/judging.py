@@ -30,15 +30,45 @@ BEARING = 10.0
 
 SETUP_CODES = frozenset(
     {
-        "fence-off-board", "no-room-for-clamps", "power-over", "bearing-without-edge", "fence-without-edge",
-        "template-out-of-reach", "straightedge-off-board", "trapped", "no-starting-pin", "clamp-in-the-way", "one-clamp",
-        "small-part", "guide-range", "no-jig-for-pair", "jig-outdated", "no-edge-guide", "no-rods", "not-along-an-edge",
-        "edge-covered", "no-bushing", "no-bushing-plate", "bushing-of-other-plate", "no-bushing-fits", "bearing-above-template",
-        "base-tips", "plate-hides-bushing", "fence-beyond-table", "turned-on-table", "pair-on-table", "undercut-on-table",
+        "fence-off-board",
+        "no-room-for-clamps",
+        "power-over",
+        "bearing-without-edge",
+        "fence-without-edge",
+        "template-out-of-reach",
+        "straightedge-off-board",
+        "trapped",
+        "no-starting-pin",
+        "clamp-in-the-way",
+        "one-clamp",
+        "small-part",
+        "guide-range",
+        "no-jig-for-pair",
+        "jig-outdated",
+        "no-edge-guide",
+        "no-rods",
+        "not-along-an-edge",
+        "edge-covered",
+        "no-bushing",
+        "no-bushing-plate",
+        "bushing-of-other-plate",
+        "no-bushing-fits",
+        "bearing-above-template",
+        "base-tips",
+        "plate-hides-bushing",
+        "fence-beyond-table",
+        "turned-on-table",
+        "pair-on-table",
+        "undercut-on-table",
         "no-trammel",
-        "trammel-range", "no-sled", "sled-too-small", "guide-leaves-floor", "freehand-one-line", "guide-refused",
+        "trammel-range",
+        "no-sled",
+        "sled-too-small",
+        "guide-leaves-floor",
+        "freehand-one-line",
+        "guide-refused",
     }
-)  # fmt: skip
+)
 """Reasons that another board, another way of holding or a shallower cut can take away."""
 
 _TRAP = 0.75
@@ -120,15 +150,22 @@ class Rack:
         if not router.has_collet(bit.shank) and router.sleeve_for(bit.shank) is None:
             yield collet_reason(bit.shank, router)
         sizes = size_reasons(
-            diameter=bit.diameter, shank=bit.shank, router_class=router.router_class, mounting=router.mounting,
-            opening=base.opening, rules=self.rules,
-        )  # fmt: skip
+            diameter=bit.diameter,
+            shank=bit.shank,
+            router_class=router.router_class,
+            mounting=router.mounting,
+            opening=base.opening,
+            rules=self.rules,
+        )
         yield from sizes
         slowest_dial = min((position.rpm for position in router.dial), default=0.0)
         if surely_turns(
-            bit_diameter=bit.diameter, bit_max_rpm=bit.marked_max_rpm, router_min_rpm=router.min_rpm,
-            router_max_rpm=router.max_rpm, slowest_dial_rpm=slowest_dial,
-        ):  # fmt: skip
+            bit_diameter=bit.diameter,
+            bit_max_rpm=bit.marked_max_rpm,
+            router_min_rpm=router.min_rpm,
+            router_max_rpm=router.max_rpm,
+            slowest_dial_rpm=slowest_dial,
+        ):
             return
         codes = {reason.code for reason in sizes}
         for said in speed_of(bit, router, self.rules).cautions:

@@ -100,10 +100,15 @@ def misses_of(judge: Judge, sifted: Sifted, best: Candidate | None, *, count: in
         facts = {**miss.reason.facts, "router": found.router.name}
         made.append(
             Miss(
-                bit_id=found.bit.id, bit_name=found.bit.name, router_id=found.router.id, router_name=found.router.name,
-                code=miss.reason.code, needs=write(NEEDS[miss.reason.code], **facts), better=better,
+                bit_id=found.bit.id,
+                bit_name=found.bit.name,
+                router_id=found.router.id,
+                router_name=found.router.name,
+                code=miss.reason.code,
+                needs=write(NEEDS[miss.reason.code], **facts),
+                better=better,
             )
-        )  # fmt: skip
+        )
     return tuple(made[:count])
 
 

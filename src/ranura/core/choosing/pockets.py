@@ -196,9 +196,8 @@ class PocketJudge(Judge):
     def tooling(self, bit: Bit, router: Router, rpm: float, free_length: float) -> Tooling:
         """What the passes are worked out from."""
         return Tooling(
-            bit=bit, router=router, rpm=rpm, free_length=free_length, material=self.wood, rules=self.rules,
-            need=self.need,
-        )  # fmt: skip
+            bit=bit, router=router, rpm=rpm, free_length=free_length, material=self.wood, rules=self.rules, need=self.need
+        )
 
     def of_cut(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
         """See `Judge.of_cut`."""

@@ -20,12 +20,7 @@ _BATCH = 8
 
 
 def shortlist(
-    judge: Judge,
-    ranking: Ranking,
-    *,
-    count: int,
-    bits: Sequence[Bit] | None = None,
-    routers: Sequence[Router] | None = None,
+    judge: Judge, ranking: Ranking, *, count: int, bits: Sequence[Bit] | None = None, routers: Sequence[Router] | None = None
 ) -> Sifted:
     """At least the best `count` pairs that can make the cut, best first, and all that was dropped on the way to them.
 

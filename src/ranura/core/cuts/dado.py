@@ -135,10 +135,16 @@ class Channel:
     def need(self) -> StraightCut:
         """What it asks of its tool."""
         return StraightCut(
-            kind="dado" if self.across_grain else "groove", width=self.width, depth=self.depth, thickness=self.thickness,
-            stopped=self.is_stopped, across_grain=self.across_grain,
-            part=None if self.held == "carrier" else self.one_part, shape=self.shape, mortise=self.mortise,
-        )  # fmt: skip
+            kind="dado" if self.across_grain else "groove",
+            width=self.width,
+            depth=self.depth,
+            thickness=self.thickness,
+            stopped=self.is_stopped,
+            across_grain=self.across_grain,
+            part=None if self.held == "carrier" else self.one_part,
+            shape=self.shape,
+            mortise=self.mortise,
+        )
 
     @property
     def one_part(self) -> tuple[float, float]:
@@ -204,12 +210,33 @@ def channel(cut: Dado, piece: Piece, rules: HouseRules = STANDARD) -> Channel:
     ends = _width_at(local, middle)
     across_grain = (piece.grain == "length") != along
     return Channel(
-        frame=frame, goes=cut.goes, shape=cut.shape, left=first.left, right=first.right, depth=depth, low=low, high=high,
-        stopped=stopped, ends=ends, sides=sides, boards=local, reference_end=end, reference_low=reference_low,
-        position=first.position, thickness=thickness, part=(length, total), across_grain=across_grain,
-        stations=tuple(stations), support=cut.support or cut.held == "carrier", held=cut.held,
-        clamps=cut.clamps, guide=cut.guide, mirrored=cut.mirrored, fitted=cut.mate is not None, angle=cut.angle,
-    )  # fmt: skip
+        frame=frame,
+        goes=cut.goes,
+        shape=cut.shape,
+        left=first.left,
+        right=first.right,
+        depth=depth,
+        low=low,
+        high=high,
+        stopped=stopped,
+        ends=ends,
+        sides=sides,
+        boards=local,
+        reference_end=end,
+        reference_low=reference_low,
+        position=first.position,
+        thickness=thickness,
+        part=(length, total),
+        across_grain=across_grain,
+        stations=tuple(stations),
+        support=cut.support or cut.held == "carrier",
+        held=cut.held,
+        clamps=cut.clamps,
+        guide=cut.guide,
+        mirrored=cut.mirrored,
+        fitted=cut.mate is not None,
+        angle=cut.angle,
+    )
 
 
 def width_of(cut: Dado, rules: HouseRules) -> float:
@@ -282,7 +309,7 @@ def _sides(frame: Frame, stations: Sequence[Station], *, length: float, total: f
 
 def _span(
     cut: Dado, station: Station, frame: Frame, sides: tuple[float, float], *, length: float, total: float, along: bool
-) -> tuple[float, float, tuple[bool, bool]]:  # fmt: skip
+) -> tuple[float, float, tuple[bool, bool]]:
     """Where the channel begins and ends along v, and whether these ends lie inside the board. Raises CutError."""
     first, last = cut.stop_first, cut.stop_last
     if cut.mirrored:

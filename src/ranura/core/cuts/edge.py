@@ -153,11 +153,24 @@ def edging(cut: EdgeCut, piece: Piece) -> Edging:
     if cut.shape == "bevel" and cut.angle is None:
         raise CutError("angle-missing", field="cut.angle")
     return Edging(
-        shape=cut.shape, size=size, depth=depth, width=width, angle=45.0 if cut.angle is None else cut.angle, edges=edges,
-        both_faces=cut.both_faces, guide=cut.guide, staged=cut.staged,
-        least_stages=cut.least_stages, edge_state=cut.edge_state, far_side=cut.far_side, starting_pin=cut.starting_pin,
-        thickness=thickness, part=(piece.length.mm, piece.width.mm), fibres=piece.fibres, count=piece.count,
-    )  # fmt: skip
+        shape=cut.shape,
+        size=size,
+        depth=depth,
+        width=width,
+        angle=45.0 if cut.angle is None else cut.angle,
+        edges=edges,
+        both_faces=cut.both_faces,
+        guide=cut.guide,
+        staged=cut.staged,
+        least_stages=cut.least_stages,
+        edge_state=cut.edge_state,
+        far_side=cut.far_side,
+        starting_pin=cut.starting_pin,
+        thickness=thickness,
+        part=(piece.length.mm, piece.width.mm),
+        fibres=piece.fibres,
+        count=piece.count,
+    )
 
 
 def turned_over(asked: Edging) -> Edging:

@@ -32,9 +32,17 @@ LAP_LANE = 0.8
 FREEING_FORMS: frozenset[PocketForm] = frozenset({"cut-out", "disc", "hole"})
 """Forms that free a piece where they go through."""
 FORM_NAMES: dict[PocketForm, str] = {
-    "mortise": "mortise", "slot": "slot", "recess": "recess", "outline": "recess", "cut-out": "cut-out", "disc": "disc",
-    "hole": "round hole", "ring": "ring groove", "lap": "half-lap", "flatten": "flattened face",
-}  # fmt: skip
+    "mortise": "mortise",
+    "slot": "slot",
+    "recess": "recess",
+    "outline": "recess",
+    "cut-out": "cut-out",
+    "disc": "disc",
+    "hole": "round hole",
+    "ring": "ring groove",
+    "lap": "half-lap",
+    "flatten": "flattened face",
+}
 GUIDES_OF: dict[PocketForm, tuple[PocketGuide, ...]] = {
     "mortise": ("edge-guide", "bushing", "straightedge", "bearing"),
     "slot": ("bushing", "edge-guide", "bearing", "straightedge"),
@@ -185,12 +193,19 @@ class Pocketing:
         if self.in_lanes:
             kind = "face"
         return StraightCut(
-            kind=kind, width=narrow,
-            depth=self.thickness if self.through else self.depth, thickness=self.thickness, stopped=not self.open_sides,
-            through=self.through, clean="both" if self.through else "near", across_grain=self.across_grain,
-            part=None if self.held == "carrier" else self.part, corner=corner, mortise=self.form == "mortise",
+            kind=kind,
+            width=narrow,
+            depth=self.thickness if self.through else self.depth,
+            thickness=self.thickness,
+            stopped=not self.open_sides,
+            through=self.through,
+            clean="both" if self.through else "near",
+            across_grain=self.across_grain,
+            part=None if self.held == "carrier" else self.part,
+            corner=corner,
+            mortise=self.form == "mortise",
             lane=LAP_LANE if self.form == "lap" else 0.6,
-        )  # fmt: skip
+        )
 
     def outline(self, bit_diameter: float) -> Ring:
         """The pocket as a bit leaves it at its first place, counter-clockwise; open sides end at the board's edge."""
@@ -223,9 +238,11 @@ def pocketing(cut: Pocket, piece: Piece, rules: HouseRules = STANDARD) -> Pocket
     if cut.form == "lap":
         open_sides = (cut.end, "near", "far")
     limits: tuple[tuple[bool, Side, str], ...] = (
-        (x0 > 1e-6, "left", "from_left"), (y0 > 1e-6, "near", "from_near"),
-        (length - x1 > 1e-6, "right", "from_left"), (width - y1 > 1e-6, "far", "from_near"),
-    )  # fmt: skip
+        (x0 > 1e-6, "left", "from_left"),
+        (y0 > 1e-6, "near", "from_near"),
+        (length - x1 > 1e-6, "right", "from_left"),
+        (width - y1 > 1e-6, "far", "from_near"),
+    )
     for inside, side, field in limits:
         if not inside and side not in open_sides:
             raise CutError("pocket-off-board", field=f"cut.{field}", side=side)
@@ -236,13 +253,28 @@ def pocketing(cut: Pocket, piece: Piece, rules: HouseRules = STANDARD) -> Pocket
     if radius is not None and numbers.over(radius, min(x1 - x0, y1 - y0) / 2):
         raise CutError("corners-too-round", field="cut.radius", radius=radius, side=min(x1 - x0, y1 - y0))
     return Pocketing(
-        form=cut.form, box=box, radius=radius, depth=depth, through=cut.through, backed=cut.backed, thickness=thickness,
-        part=(length, width), open_sides=open_sides, groove=groove, ring=ring,
-        sweep=cut.sweep, places=places, loose=cut.loose, leaf=cut.leaf, both_faces=cut.form == "lap" and cut.both_faces,
+        form=cut.form,
+        box=box,
+        radius=radius,
+        depth=depth,
+        through=cut.through,
+        backed=cut.backed,
+        thickness=thickness,
+        part=(length, width),
+        open_sides=open_sides,
+        groove=groove,
+        ring=ring,
+        sweep=cut.sweep,
+        places=places,
+        loose=cut.loose,
+        leaf=cut.leaf,
+        both_faces=cut.form == "lap" and cut.both_faces,
         plate=cut.plate,
-        template=rules.template_thickness if cut.template is None else cut.template.mm, held=cut.held, clamps=cut.clamps,
+        template=rules.template_thickness if cut.template is None else cut.template.mm,
+        held=cut.held,
+        clamps=cut.clamps,
         across_grain=True,
-    )  # fmt: skip
+    )
 
 
 def depth_of(cut: Pocket, piece: Piece) -> float:

@@ -92,6 +92,11 @@ def plan_grip(bit: Bit, router: Router, base: Base, *, depth: float, rules: Hous
     if numbers.under(inside, least):
         return Reason("grip-short", {"inside": max(inside, 0.0), "least": least, "free": needed})
     return Grip(
-        needed=needed, free=free, inside=inside, least=least, datum=datum, datum_known=base.collet_height is not None,
+        needed=needed,
+        free=free,
+        inside=inside,
+        least=least,
+        datum=datum,
+        datum_known=base.collet_height is not None,
         spare=numbers.over(free, needed + _SPARE),
-    )  # fmt: skip
+    )

@@ -147,9 +147,13 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
         bound = failed
     reason = None if failed is None else _reason(work, made, failed)
     return Staging(
-        stages=_with_climb(work, made, mounting), by="single" if count == 1 else by, bound=bound,
-        whole_area=taken(work.turning.bit, work.way.trip, work.stock), step=school_of(work), reason=reason,
-    )  # fmt: skip
+        stages=_with_climb(work, made, mounting),
+        by="single" if count == 1 else by,
+        bound=bound,
+        whole_area=taken(work.turning.bit, work.way.trip, work.stock),
+        step=school_of(work),
+        reason=reason,
+    )
 
 
 def _settings(work: EdgeWork, count: int, by: StageBy) -> tuple[Trip, ...]:
@@ -164,14 +168,22 @@ def _stepped(work: EdgeWork) -> Staging:
     if edging.shape == "rabbet":
         need = StraightCut(kind="rabbet", width=edging.size, depth=edging.depth, thickness=edging.thickness)
         tooling = Tooling(
-            bit=turning.bit, router=turning.router, rpm=turning.rpm, free_length=turning.free_length,
-            material=turning.material, rules=turning.rules, need=need,
-        )  # fmt: skip
+            bit=turning.bit,
+            router=turning.router,
+            rpm=turning.rpm,
+            free_length=turning.free_length,
+            material=turning.material,
+            rules=turning.rules,
+            need=need,
+        )
         limits = step_limits(tooling, gaits_of(tooling))
         least = min(limits, key=lambda limit: limit.step)
         depths = cumulative_depths(edging.depth, step=max(least.step, tooling.least_step), finish=turning.rules.finish)
-        lateral = [edging.size - edging.size * (i + 1) / count for i in range(count)] if (
-            count := need.lateral_passes(turning.bit.diameter)) > 1 else [0.0]  # fmt: skip
+        lateral = (
+            [edging.size - edging.size * (i + 1) / count for i in range(count)]
+            if (count := need.lateral_passes(turning.bit.diameter)) > 1
+            else [0.0]
+        )
         trips = [Trip(height=depth, offset=final.offset + out) for out in lateral for depth in depths]
         if len(depths) > 1:
             by, bound = "depth", least.bound if least.bound in ("power", "stiffness") else "school"
@@ -182,9 +194,13 @@ def _stepped(work: EdgeWork) -> Staging:
     made = _evaluated(work, trips)
     failed = _failing(work, made, depths_matter=False)
     return Staging(
-        stages=made, by=by, bound=bound, whole_area=sum(stage.bites[0].area for stage in made),  # type: ignore[arg-type]
-        step=school_of(work), reason=None if failed is None else _reason(work, made, failed),
-    )  # fmt: skip
+        stages=made,
+        by=by,
+        bound=bound,
+        whole_area=sum(stage.bites[0].area for stage in made),  # type: ignore[arg-type]
+        step=school_of(work),
+        reason=None if failed is None else _reason(work, made, failed),
+    )
 
 
 def _by_bearings(work: EdgeWork) -> Staging:
@@ -195,15 +211,23 @@ def _by_bearings(work: EdgeWork) -> Staging:
     failed = _failing(work, single)
     if failed is None or not larger:
         return Staging(
-            stages=single, by="single", bound="whole", whole_area=taken(bit, final, work.stock), step=school_of(work),
+            stages=single,
+            by="single",
+            bound="whole",
+            whole_area=taken(bit, final, work.stock),
+            step=school_of(work),
             reason=None if failed is None else _reason(work, single, failed),
-        )  # fmt: skip
+        )
     made = _evaluated(work, [*(replace(final, offset=each / 2) for each in larger), final])
     still = _failing(work, made)
     return Staging(
-        stages=made, by="bearing", bound=failed, whole_area=taken(bit, final, work.stock), step=school_of(work),
+        stages=made,
+        by="bearing",
+        bound=failed,
+        whole_area=taken(bit, final, work.stock),
+        step=school_of(work),
         reason=None if still is None else _reason(work, made, still),
-    )  # fmt: skip
+    )
 
 
 def _evaluated(work: EdgeWork, trips: Sequence[Trip], *, climb: bool = False) -> tuple[Stage, ...]:
@@ -226,10 +250,17 @@ def _stage(work: EdgeWork, number: int, trip: Trip, bites: tuple[Bite, ...], cli
     hardest = max(bites, key=lambda bite: bite.area)
     width = min(max(bite.width for bite in bites), bit.diameter)
     feed = plan_feed(
-        rpm=turning.rpm, flutes=bit.flutes, bit_diameter=bit.diameter, material=turning.material.material_class,
-        radial_engagement=None if climb or width <= 0 else width, burn=turning.material.burn,
-        tear_out=turning.material.tear_out, slowest=rules.feed_min_m_min, fastest=rules.feed_max_m_min, burning=rules.burning,
-    )  # fmt: skip
+        rpm=turning.rpm,
+        flutes=bit.flutes,
+        bit_diameter=bit.diameter,
+        material=turning.material.material_class,
+        radial_engagement=None if climb or width <= 0 else width,
+        burn=turning.material.burn,
+        tear_out=turning.material.tear_out,
+        slowest=rules.feed_min_m_min,
+        fastest=rules.feed_max_m_min,
+        burning=rules.burning,
+    )
     speed, limited = feed.feed_m_min, feed.limited_by
     depth, mean = max(hardest.depth, 1e-6), max(hardest.mean_width, 1e-6)
 
@@ -245,11 +276,20 @@ def _stage(work: EdgeWork, number: int, trip: Trip, bites: tuple[Bite, ...], cli
     tooth = feed_per_tooth(feed_m_min=speed, rpm=turning.rpm, flutes=bit.flutes)
     k = thinning(radial_engagement=width, bit_diameter=bit.diameter) if width > 0 else 1.0
     return Stage(
-        number=number, trip=trip, climb=climb, bites=bites, feed_m_min=speed, wanted_m_min=feed.wanted_m_min, chip_mm=tooth,
-        chip_thickness_mm=tooth * k, limited_by="power" if slowed else limited, power=power,
+        number=number,
+        trip=trip,
+        climb=climb,
+        bites=bites,
+        feed_m_min=speed,
+        wanted_m_min=feed.wanted_m_min,
+        chip_mm=tooth,
+        chip_thickness_mm=tooth * k,
+        limited_by="power" if slowed else limited,
+        power=power,
         bend=turning.stiffness(depth=depth, width=mean, tooth_mm=tooth),
-        seconds=seconds_for(work.edging.way, feed_m_min=speed), cautions=feed.cautions,
-    )  # fmt: skip
+        seconds=seconds_for(work.edging.way, feed_m_min=speed),
+        cautions=feed.cautions,
+    )
 
 
 def school_of(work: EdgeWork) -> float:

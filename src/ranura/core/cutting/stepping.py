@@ -327,9 +327,15 @@ def plan_depths(
 
 
 def stepped(
-    tooling: Tooling, ordered: Sequence[tuple[Lane, float, float]], *, gaits: tuple[Gait, ...], depths: tuple[float, ...],
-    turret: Turret | None, limits: tuple[Limit, ...], least: Limit,
-) -> Stepping:  # fmt: skip
+    tooling: Tooling,
+    ordered: Sequence[tuple[Lane, float, float]],
+    *,
+    gaits: tuple[Gait, ...],
+    depths: tuple[float, ...],
+    turret: Turret | None,
+    limits: tuple[Limit, ...],
+    least: Limit,
+) -> Stepping:
     """The passes in their order, each with its power, bending and time."""
     passes: list[Pass] = []
     for lane, upper, lower in ordered:

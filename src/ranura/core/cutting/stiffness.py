@@ -36,8 +36,9 @@ class Stiffness:
     cautions: tuple[Caution, ...]
 
 
-def peak_force(*, material: MaterialClass, engaged_depth: float, width: float, bit_diameter: float, tooth_mm: float,
-               dull: bool = False) -> float:  # fmt: skip
+def peak_force(
+    *, material: MaterialClass, engaged_depth: float, width: float, bit_diameter: float, tooth_mm: float, dull: bool = False
+) -> float:
     """The highest force on one tooth, in N.
 
     Rule: R6 peak force
@@ -50,8 +51,9 @@ def peak_force(*, material: MaterialClass, engaged_depth: float, width: float, b
     return _UNEVEN * specific_energy(material, dull=dull) * engaged_depth * chip
 
 
-def deflection(*, force_n: float, shank: float, cutter: float, cutting_length: float, free_length: float, engaged_depth: float,
-               body: Body) -> float:  # fmt: skip
+def deflection(
+    *, force_n: float, shank: float, cutter: float, cutting_length: float, free_length: float, engaged_depth: float, body: Body
+) -> float:
     """How far the tip of a bit gives way, in mm: shank over its free length, cutter of 0.8·D over the rest.
 
     Rule: R6 deflection
@@ -94,8 +96,16 @@ def _bent(start: float, end: float, a: float, length: float) -> float:
     return whole(end) - whole(start)
 
 
-def stress(*, force_n: float, shank: float, cutter: float, cutting_length: float, free_length: float, engaged_depth: float,
-           neck: float | None = None) -> float:  # fmt: skip
+def stress(
+    *,
+    force_n: float,
+    shank: float,
+    cutter: float,
+    cutting_length: float,
+    free_length: float,
+    engaged_depth: float,
+    neck: float | None = None,
+) -> float:
     """The highest bending stress in MPa: at the collet, at the cutter's root, and at a neck where there is one.
 
     Rule: R6 stress
@@ -142,13 +152,23 @@ def plan_stiffness(
         material=material, engaged_depth=engaged_depth, width=width, bit_diameter=bit_diameter, tooth_mm=tooth_mm, dull=dull
     )
     bent = deflection(
-        force_n=force, shank=shank_diameter, cutter=bit_diameter, cutting_length=cutting_length, free_length=free_length,
-        engaged_depth=engaged_depth, body=body,
-    )  # fmt: skip
+        force_n=force,
+        shank=shank_diameter,
+        cutter=bit_diameter,
+        cutting_length=cutting_length,
+        free_length=free_length,
+        engaged_depth=engaged_depth,
+        body=body,
+    )
     loaded = stress(
-        force_n=force, shank=shank_diameter, cutter=bit_diameter, cutting_length=cutting_length, free_length=free_length,
-        engaged_depth=engaged_depth, neck=neck,
-    )  # fmt: skip
+        force_n=force,
+        shank=shank_diameter,
+        cutter=bit_diameter,
+        cutting_length=cutting_length,
+        free_length=free_length,
+        engaged_depth=engaged_depth,
+        neck=neck,
+    )
     limit = stress_limit(body, rules)
     verdict: Verdict = "fine"
     cautions: list[Caution] = []
@@ -162,6 +182,10 @@ def plan_stiffness(
         verdict = "caution" if verdict == "fine" else verdict
         cautions.append(caution("bends", bent=bent))
     return Stiffness(
-        peak_force_n=force, deflection_mm=bent, stress_mpa=loaded, stress_limit_mpa=limit, verdict=verdict,
+        peak_force_n=force,
+        deflection_mm=bent,
+        stress_mpa=loaded,
+        stress_limit_mpa=limit,
+        verdict=verdict,
         cautions=tuple(cautions),
-    )  # fmt: skip
+    )

@@ -13,13 +13,41 @@ from ranura.core.lengths_format import trade_text
 from ranura.core.tooling.routers import Base, BaseKind, DialPosition, GuidedSide, Router, RouterClass, Sleeve, Weight
 
 ROUTER_FIELDS: tuple[str, ...] = (
-    "name", "class", "rated_input_w", "min_rpm", "max_rpm", "stepped", "dial", "collets", "sleeves", "collet_bore", "speed_hold",
-    "soft_start", "weight",
-)  # fmt: skip
+    "name",
+    "class",
+    "rated_input_w",
+    "min_rpm",
+    "max_rpm",
+    "stepped",
+    "dial",
+    "collets",
+    "sleeves",
+    "collet_bore",
+    "speed_hold",
+    "soft_start",
+    "weight",
+)
 BASE_FIELDS: tuple[str, ...] = (
-    "kind", "round", "across", "side", "side_name", "side_measured", "side2", "side2_name", "opening", "rings", "handle_reach",
-    "front", "back", "collet_height", "plunge_travel", "turret", "rods", "adjuster", "plate",
-)  # fmt: skip
+    "kind",
+    "round",
+    "across",
+    "side",
+    "side_name",
+    "side_measured",
+    "side2",
+    "side2_name",
+    "opening",
+    "rings",
+    "handle_reach",
+    "front",
+    "back",
+    "collet_height",
+    "plunge_travel",
+    "turret",
+    "rods",
+    "adjuster",
+    "plate",
+)
 _BASE_LENGTHS = ("opening", "handle_reach", "front", "back", "collet_height", "plunge_travel", "rods")
 _POSITION = re.compile(
     r"\s*(?P<setting>[^=\s]+)\s*=\s*(?P<rpm>[\d\s\u2009.,]+?)\s*(?P<measured>measured)?"

@@ -124,9 +124,8 @@ def describe(text: str) -> Draft:
         texts[field] = size
     guessed = _usual(profile, texts, named_bearing)
     missing = tuple(
-        field for field in ("shank", *kind.sizes, "overall_length")
-        if field not in texts and (field not in kind.optional)
-    )  # fmt: skip
+        field for field in ("shank", *kind.sizes, "overall_length") if field not in texts and (field not in kind.optional)
+    )
     return Draft(texts=texts, guessed=guessed, missing=missing, left=rest.words)
 
 

@@ -38,9 +38,16 @@ def fields_of(kind: str) -> tuple[tuple[str, str], ...]:
             continue
         said = str(each.type)
         takes = (
-            "class" if "MaterialClass" in said else "yes" if "bool" in said else "whole" if said == "int"
-            else "length" if "float" in said else "text"
-        )  # fmt: skip
+            "class"
+            if "MaterialClass" in said
+            else "yes"
+            if "bool" in said
+            else "whole"
+            if said == "int"
+            else "length"
+            if "float" in said
+            else "text"
+        )
         made.append((each.name, takes + ("?" if "None" in said or takes == "yes" else "")))
     return tuple(made)
 

@@ -76,7 +76,8 @@ def bit_form(kind: Kind) -> Form:
 
 
 ROUTER_FORM = Form(
-    kind="router", title="router",
+    kind="router",
+    title="router",
     fields=(
         _field("name", "Name", "text", needed=True),
         _field("class", "Class", "word", "", *get_args(RouterClass), needed=True),
@@ -92,9 +93,10 @@ ROUTER_FORM = Form(
         _field("soft_start", "Starts softly", "yes"),
         _field("weight", "Weight", "word", "", *get_args(Weight)),
     ),
-)  # fmt: skip
+)
 BASE_FORM = Form(
-    kind="base", title="base",
+    kind="base",
+    title="base",
     fields=(
         _field("kind", "Kind", "word", "", *get_args(BaseKind), needed=True),
         _field("across", "Across", "length", "width or diameter", needed=True),
@@ -116,18 +118,37 @@ BASE_FORM = Form(
         _field("rods", "Edge guide's rods", "length"),
         _field("plate", "Bushing plate", "text", "its system"),
     ),
-)  # fmt: skip
+)
 
 _TITLES = {"t-jig": "cut-line jig"}
 _FLAT_LABELS = {
-    "outside": "Outside", "bore": "Bore", "length": "Length", "plate": "Plate system", "bushing_outside": "Bushing outside",
-    "ring_outside": "Ring outside", "nearest": "Nearest", "farthest": "Farthest", "gap_closed": "Gap closed", "width": "Width",
-    "height": "Height", "span": "Span", "router_id": "Router", "bit_id": "Bit", "bit_diameter": "Bit diameter then",
-    "base_to_axis": "Base to axis then", "name": "Name", "material_class": "Class",
-    "density": "Density, kg/m³", "burn": "Burns, 1–3",
-    "tear_out": "Tears, 1–3", "harmful_dust": "Harmful dust", "material_id": "Material", "nominal": "Sold as",
-    "measured": "Measures", "tolerance": "Within ±",
-}  # fmt: skip
+    "outside": "Outside",
+    "bore": "Bore",
+    "length": "Length",
+    "plate": "Plate system",
+    "bushing_outside": "Bushing outside",
+    "ring_outside": "Ring outside",
+    "nearest": "Nearest",
+    "farthest": "Farthest",
+    "gap_closed": "Gap closed",
+    "width": "Width",
+    "height": "Height",
+    "span": "Span",
+    "router_id": "Router",
+    "bit_id": "Bit",
+    "bit_diameter": "Bit diameter then",
+    "base_to_axis": "Base to axis then",
+    "name": "Name",
+    "material_class": "Class",
+    "density": "Density, kg/m³",
+    "burn": "Burns, 1–3",
+    "tear_out": "Tears, 1–3",
+    "harmful_dust": "Harmful dust",
+    "material_id": "Material",
+    "nominal": "Sold as",
+    "measured": "Measures",
+    "tolerance": "Within ±",
+}
 
 
 def flat_form(kind: str) -> Form:
@@ -137,11 +158,17 @@ def flat_form(kind: str) -> Form:
         kind=kind,
         title=_TITLES.get(kind, kind.replace("-", " ")),
         fields=tuple(
-            _field(field, _FLAT_LABELS[field], takes[what.removesuffix("?")], "",
-                   *(get_args(MaterialClass) if what == "class" else ()), needed=not what.endswith("?"))
+            _field(
+                field,
+                _FLAT_LABELS[field],
+                takes[what.removesuffix("?")],
+                "",
+                *(get_args(MaterialClass) if what == "class" else ()),
+                needed=not what.endswith("?"),
+            )
             for field, what in fields_of(kind)
         ),
-    )  # fmt: skip
+    )
 
 
 FORMS: tuple[Form, ...] = (

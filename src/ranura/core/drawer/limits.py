@@ -58,16 +58,21 @@ def cuts_made(bit: Bit, shop: Shop) -> tuple[Text, ...]:
     lines: list[Text] = []
     kind = bit.kind
     step = max_step(
-        shop.rules.depth_rule, bit_diameter=bit.diameter, shank_diameter=bit.shank, neck_diameter=bit.neck_diameter,
+        shop.rules.depth_rule,
+        bit_diameter=bit.diameter,
+        shank_diameter=bit.shank,
+        neck_diameter=bit.neck_diameter,
         cap=shop.rules.pass_cap,
-    )  # fmt: skip
+    )
     if bit.cuts_channels:
         lines.append(
             write(
                 "Dadoes, grooves and rabbets from {d:fine} wide, to {l:fine} deep, up to {a:fine} a pass",
-                d=bit.diameter, l=bit.cutting_length, a=step,
+                d=bit.diameter,
+                l=bit.cutting_length,
+                a=step,
             )
-        )  # fmt: skip
+        )
     match bit.profile:
         case "roundover":
             lines.append(write("Rounds an edge with radius {r:fine}; set lower it leaves a step above", r=bit.radius or 0))

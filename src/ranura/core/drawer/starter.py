@@ -103,21 +103,45 @@ def _router(kind: Owned, unit: Unit) -> Router:
     match kind:
         case "trim":
             return Router(
-                id="first-trim", name="Trim router", router_class="trim", rated_input_w=700, min_rpm=10_000, max_rpm=30_000,
-                dial=(), stepped=False, collets=(6.35,) if unit == "in" else (6.35, 6.0), weight="light",
+                id="first-trim",
+                name="Trim router",
+                router_class="trim",
+                rated_input_w=700,
+                min_rpm=10_000,
+                max_rpm=30_000,
+                dial=(),
+                stepped=False,
+                collets=(6.35,) if unit == "in" else (6.35, 6.0),
+                weight="light",
                 bases=(Base(kind="fixed", round=False, across=90, sides=_UNMEASURED),),
-            )  # fmt: skip
+            )
         case "plunge":
             return Router(
-                id="first-plunge", name="Plunge router", router_class="mid-size", rated_input_w=1_400, min_rpm=9_000,
-                max_rpm=25_000, dial=(), stepped=False, collets=(6.35, 12.7) if unit == "in" else (6.35, 8.0, 12.7),
+                id="first-plunge",
+                name="Plunge router",
+                router_class="mid-size",
+                rated_input_w=1_400,
+                min_rpm=9_000,
+                max_rpm=25_000,
+                dial=(),
+                stepped=False,
+                collets=(6.35, 12.7) if unit == "in" else (6.35, 8.0, 12.7),
                 weight="middle",
                 bases=(Base(kind="plunge", round=True, across=152, handle_reach=92, plunge_travel=60, sides=_WIDE_UNMEASURED),),
-            )  # fmt: skip
+            )
         case "table":
             return Router(
-                id="first-table", name="Router table", router_class="large", rated_input_w=2_000, min_rpm=8_000, max_rpm=22_000,
-                dial=(), stepped=False, collets=(12.7,) if unit == "in" else (12.0, 12.7), weight="heavy",
-                bases=(Base(kind="table", round=False, across=600,
-                            sides=(GuidedSide(name="fence", distance=300, measured=False),)),),
-            )  # fmt: skip
+                id="first-table",
+                name="Router table",
+                router_class="large",
+                rated_input_w=2_000,
+                min_rpm=8_000,
+                max_rpm=22_000,
+                dial=(),
+                stepped=False,
+                collets=(12.7,) if unit == "in" else (12.0, 12.7),
+                weight="heavy",
+                bases=(
+                    Base(kind="table", round=False, across=600, sides=(GuidedSide(name="fence", distance=300, measured=False),)),
+                ),
+            )

@@ -17,12 +17,40 @@ from ranura.core.tooling.bits import Bit, Body, State, nominal_shank
 from ranura.core.tooling.profiles import PROFILES, SizeField
 
 LENGTHS: tuple[str, ...] = (
-    "diameter", "cutting_length", "radius", "width", "bearing", "head", "neck", "up_cut_tip", "overall_length", "shank",
-)  # fmt: skip
+    "diameter",
+    "cutting_length",
+    "radius",
+    "width",
+    "bearing",
+    "head",
+    "neck",
+    "up_cut_tip",
+    "overall_length",
+    "shank",
+)
 FIELDS: tuple[str, ...] = (
-    "name", "profile", "shank", "diameter", "radius", "width", "angle", "cutting_length", "bearing", "bearings", "head", "neck",
-    "up_cut_tip", "overall_length", "flutes", "body", "plunges", "marked_max_rpm", "price", "state", "metres_cut",
-)  # fmt: skip
+    "name",
+    "profile",
+    "shank",
+    "diameter",
+    "radius",
+    "width",
+    "angle",
+    "cutting_length",
+    "bearing",
+    "bearings",
+    "head",
+    "neck",
+    "up_cut_tip",
+    "overall_length",
+    "flutes",
+    "body",
+    "plunges",
+    "marked_max_rpm",
+    "price",
+    "state",
+    "metres_cut",
+)
 """Everything a person may say of a bit, in the order of a form and of a file's header."""
 
 _BODIES: tuple[Body, ...] = get_args(Body)

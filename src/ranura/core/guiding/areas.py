@@ -65,9 +65,14 @@ def bushing_guide(asked: Pocketing, bit: Bit, base: Base, guides: Sequence[Guide
         return Reason("no-bushing-fits", {"diameter": bit.diameter})
     bushing, plan = min(good, key=lambda each: (any(c.code == "bushing-close" for c in each[1].cautions), each[1].offset))
     return AreaGuide(
-        kind="bushing", offset=plan.offset, template=plan, thickness=asked.template, bushing=bushing, tool=bushing,
+        kind="bushing",
+        offset=plan.offset,
+        template=plan,
+        thickness=asked.template,
+        bushing=bushing,
+        tool=bushing,
         cautions=plan.cautions,
-    )  # fmt: skip
+    )
 
 
 def _template(asked: Pocketing, bushing: Bushing, bit: Bit, rules: HouseRules) -> TemplatePlan:
@@ -76,10 +81,17 @@ def _template(asked: Pocketing, bushing: Bushing, bit: Bit, rules: HouseRules) -
     if radius is None and asked.ring is None and not asked.around:
         radius = bit.diameter / 2
     return plan_template(
-        bushing_od=bushing.outside, bit_diameter=bit.diameter, cut="part" if asked.form == "disc" else "recess", width=sy,
-        length=sx, corner_radius=radius, bushing_bore=bushing.bore, bushing_length=bushing.length,
-        template_thickness=asked.template, rules=rules,
-    )  # fmt: skip
+        bushing_od=bushing.outside,
+        bit_diameter=bit.diameter,
+        cut="part" if asked.form == "disc" else "recess",
+        width=sy,
+        length=sx,
+        corner_radius=radius,
+        bushing_bore=bushing.bore,
+        bushing_length=bushing.length,
+        template_thickness=asked.template,
+        rules=rules,
+    )
 
 
 def bearing_guide(asked: Pocketing, bit: Bit, *, step: float, rules: HouseRules, asked_thickness: bool) -> AreaGuide | Reason:
@@ -97,10 +109,15 @@ def bearing_guide(asked: Pocketing, bit: Bit, *, step: float, rules: HouseRules,
     sx, sy = asked.size
     corner = bit.diameter / 2 if asked.radius is None else max(asked.radius, bit.diameter / 2)
     plan = TemplatePlan(
-        offset=0.0, template_width=sy, template_length=sx,
+        offset=0.0,
+        template_width=sy,
+        template_length=sx,
         template_corner_radius=None if asked.ring is not None or asked.around else corner,
-        smallest_corner_radius=bit.diameter / 2, slot=bit.diameter + rules.slot_play, blocked=False, cautions=(),
-    )  # fmt: skip
+        smallest_corner_radius=bit.diameter / 2,
+        slot=bit.diameter + rules.slot_play,
+        blocked=False,
+        cautions=(),
+    )
     return AreaGuide(kind="bearing", template=plan, thickness=thick)
 
 

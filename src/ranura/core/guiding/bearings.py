@@ -68,8 +68,9 @@ def choose_bearing(*, cutter: float, bearings: Sequence[float], width: float, ru
         width=rabbet_width(cutter=cutter, bearing=nearest),
         remainder=remainder,
         fits=not numbers.over(abs(remainder), rules.bearing_fit),
-        hand=None if hand is None else
-        HandBearing(bearing=hand, width=rabbet_width(cutter=cutter, bearing=hand), remainder=left(hand)),
+        hand=None
+        if hand is None
+        else HandBearing(bearing=hand, width=rabbet_width(cutter=cutter, bearing=hand), remainder=left(hand)),
         fence_proud=max(-remainder, 0.0),
         missing_bearing=cutter - 2 * width,
-    )  # fmt: skip
+    )

@@ -86,14 +86,7 @@ def plan_setback(
     if width is not None and numbers.under(width, bit_diameter):
         too_wide = caution("bit-wider-than-cut", diameter=bit_diameter, width=width)
         return Setback(
-            setback=s,
-            far_wall=far,
-            fence_at=None,
-            shift=None,
-            spacers=None,
-            passes=0,
-            blocked=True,
-            cautions=(too_wide,),
+            setback=s, far_wall=far, fence_at=None, shift=None, spacers=None, passes=0, blocked=True, cautions=(too_wide,)
         )
     if width is None:
         return Setback(setback=s, far_wall=far, fence_at=None, shift=None, spacers=None, passes=None, blocked=False, cautions=())

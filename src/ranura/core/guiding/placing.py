@@ -122,9 +122,7 @@ def _set_back(base_to_axis: float, bit_diameter: float, width: float) -> Setback
     return plan_setback(base_to_axis=base_to_axis, bit_diameter=bit_diameter, width=width)
 
 
-def _straight(
-    channel: Channel, station: Station, bit: Bit, guided: GuidedSide, rules: HouseRules, side: FenceOn
-) -> Fence:  # fmt: skip
+def _straight(channel: Channel, station: Station, bit: Bit, guided: GuidedSide, rules: HouseRules, side: FenceOn) -> Fence:
     set_back = _set_back(guided.distance, _bit_width(channel, bit), channel.width)
     s = set_back.setback
     low_side = (side == "reference") == channel.reference_low
@@ -176,7 +174,7 @@ def outside(fence: Fence, channel: Channel) -> float:
 
 def place_fence(
     channel: Channel, bit: Bit, guided: GuidedSide, rules: HouseRules, station: Station | None = None
-) -> tuple[Fence, tuple[Caution, ...]]:  # fmt: skip
+) -> tuple[Fence, tuple[Caution, ...]]:
     """The fence of a station on the reference side if the board carries its width there, otherwise on the other side.
 
     Where neither carries it: the side where less is missing, with `fence-off-board`, unless a board beside the work does.
@@ -210,9 +208,7 @@ def guide_options(
     return tuple(sorted(_ways(channel, bit, router, base, guides, rules), key=lambda option: option.stops))
 
 
-def best_guide(
-    channel: Channel, bit: Bit, router: Router, base: Base, guides: Sequence[Guide], rules: HouseRules
-) -> GuideOption:  # fmt: skip
+def best_guide(channel: Channel, bit: Bit, router: Router, base: Base, guides: Sequence[Guide], rules: HouseRules) -> GuideOption:
     """The pinned way of guiding, or the first that can be used, without looking at those behind it."""
     found = []
     for option in _ways(channel, bit, router, base, guides, rules):
@@ -293,9 +289,19 @@ def _freehand(straight: GuideOption) -> GuideOption:
 
 def _retold(fence: Fence, kind: ChannelGuide, tool: Guide | None) -> Fence:
     return Fence(
-        kind=kind, station=fence.station, side=fence.side, edge=fence.edge, towards=fence.towards, width=fence.width,
-        span=fence.span, at=fence.at, axis=fence.axis, heading=fence.heading, setback=fence.setback, tool=tool,
-    )  # fmt: skip
+        kind=kind,
+        station=fence.station,
+        side=fence.side,
+        edge=fence.edge,
+        towards=fence.towards,
+        width=fence.width,
+        span=fence.span,
+        at=fence.at,
+        axis=fence.axis,
+        heading=fence.heading,
+        setback=fence.setback,
+        tool=tool,
+    )
 
 
 def _edge_guides(channel: Channel, bit: Bit, base: Base, guides: Sequence[Guide]) -> GuideOption:
@@ -352,11 +358,19 @@ def _on_edge(channel: Channel, station: Station, bit: Bit, tool: EdgeGuide | Non
     setting = near + widen
     set_back = _set_back(setting + width / 2, width, channel.width)
     return Fence(
-        kind="edge-guide" if tool else "table-fence", station=station, edge=edge, towards=towards,
+        kind="edge-guide" if tool else "table-fence",
+        station=station,
+        edge=edge,
+        towards=towards,
         side="reference" if (towards < 0) == channel.reference_low else "other",
-        width=BEHIND_EDGE if tool else TABLE_FENCE_DEEP, span=(channel.sides[0], channel.sides[1]), at=setting,
-        axis=edge - towards * (setting + width / 2), heading=(0, towards), setback=set_back, tool=tool,
-    )  # fmt: skip
+        width=BEHIND_EDGE if tool else TABLE_FENCE_DEEP,
+        span=(channel.sides[0], channel.sides[1]),
+        at=setting,
+        axis=edge - towards * (setting + width / 2),
+        heading=(0, towards),
+        setback=set_back,
+        tool=tool,
+    )
 
 
 def _beyond(fences: Sequence[Fence], base: Base) -> Reason | None:

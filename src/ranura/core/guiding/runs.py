@@ -71,9 +71,7 @@ def _place(edge: Edge) -> int:
     return ("right", "left", "near", "far").index(edge.ref) if edge.ref in SIDES else len(SIDES)
 
 
-def _run(
-    edge: Edge, edging: Edging, mounting: Mounting, wood: Material, rules: HouseRules, climb_start: bool
-) -> Run:  # fmt: skip
+def _run(edge: Edge, edging: Edging, mounting: Mounting, wood: Material, rules: HouseRules, climb_start: bool) -> Run:
     points = edge.points if forwards(edge, mounting) else tuple(reversed(edge.points))
     if edge.closed:
         sense = contour_direction(mounting=mounting, contour="inside" if edge.inside else "outside").sense
@@ -89,11 +87,16 @@ def _run(
     before, after = _neighbours(edge)
     alone = not edge.closed
     return Run(
-        number=0, edge=edge, points=points, sense=sense, stretches=lies,
+        number=0,
+        edge=edge,
+        points=points,
+        sense=sense,
+        stretches=lies,
         end_grain=not edge.closed and any(stretch.lie == "end" for stretch in lies),
-        lead_in=alone and before not in chosen and not climb_start, backer=alone and after not in chosen,
+        lead_in=alone and before not in chosen and not climb_start,
+        backer=alone and after not in chosen,
         climb_start=alone and before not in chosen and climb_start,
-    )  # fmt: skip
+    )
 
 
 def forwards(edge: Edge, mounting: Mounting) -> bool:

@@ -16,16 +16,32 @@ from ranura.core.cuts.pocket import Pocket, Pocketing
 from ranura.core.lengths import Length
 from ranura.core.pieces import Piece
 
-CARRIED: Final = frozenset({
-    "length", "across", "depth", "from_left", "from_near", "end", "edge", "turned", "count", "spacing", "leaf", "clamps",
-    "support", "held", "bit_id", "router_id",
-})  # fmt: skip
+CARRIED: Final = frozenset(
+    {
+        "length",
+        "across",
+        "depth",
+        "from_left",
+        "from_near",
+        "end",
+        "edge",
+        "turned",
+        "count",
+        "spacing",
+        "leaf",
+        "clamps",
+        "support",
+        "held",
+        "bit_id",
+        "router_id",
+    }
+)
 """What the channel has as well, under its own names."""
 REFUSED: Final = frozenset({"radius", "open_sides", "through", "form"})
 """What no channel has: such a pocket is led by a template. A form is refused where no edge guide belongs to it."""
-WITHOUT_MEANING: Final = frozenset({
-    "guide", "kind", "backed", "loose", "plate", "leaves", "both_faces", "contour", "sweep", "template",
-})  # fmt: skip
+WITHOUT_MEANING: Final = frozenset(
+    {"guide", "kind", "backed", "loose", "plate", "leaves", "both_faces", "contour", "sweep", "template"}
+)
 """What says nothing of a blind mortise or slot: it is not through, not round, on no face's whole width, and has no template."""
 
 _BETWEEN_DIGITS = 12
@@ -56,15 +72,39 @@ def as_channel(cut: Pocket, asked: Pocketing, piece: Piece, guide: Literal["edge
     near, left = cut.edge == "near", cut.end == "left"
     if runs_along(asked):
         return Dado(
-            goes="along", width=_mm(y1 - y0), position=_mm(y0 if near else width - y1), end=cut.edge, stop_first=_mm(x0),
-            stop_last=_mm(length - x1), depth=cut.depth, guide=guide, leaf=cut.leaf, clamps=cut.clamps, support=cut.support,
-            held=cut.held, bit_id=cut.bit_id, router_id=cut.router_id,
-        )  # fmt: skip
+            goes="along",
+            width=_mm(y1 - y0),
+            position=_mm(y0 if near else width - y1),
+            end=cut.edge,
+            stop_first=_mm(x0),
+            stop_last=_mm(length - x1),
+            depth=cut.depth,
+            guide=guide,
+            leaf=cut.leaf,
+            clamps=cut.clamps,
+            support=cut.support,
+            held=cut.held,
+            bit_id=cut.bit_id,
+            router_id=cut.router_id,
+        )
     return Dado(
-        goes="across", width=_mm(x1 - x0), position=_mm(x0 if left else length - x1), end=cut.end, stop_first=_mm(y0),
-        stop_last=_mm(width - y1), count=cut.count, spacing=cut.spacing if cut.count > 1 else None, depth=cut.depth, guide=guide,
-        leaf=cut.leaf, clamps=cut.clamps, support=cut.support, held=cut.held, bit_id=cut.bit_id, router_id=cut.router_id,
-    )  # fmt: skip
+        goes="across",
+        width=_mm(x1 - x0),
+        position=_mm(x0 if left else length - x1),
+        end=cut.end,
+        stop_first=_mm(y0),
+        stop_last=_mm(width - y1),
+        count=cut.count,
+        spacing=cut.spacing if cut.count > 1 else None,
+        depth=cut.depth,
+        guide=guide,
+        leaf=cut.leaf,
+        clamps=cut.clamps,
+        support=cut.support,
+        held=cut.held,
+        bit_id=cut.bit_id,
+        router_id=cut.router_id,
+    )
 
 
 def _mm(value: float) -> Length:

@@ -192,7 +192,7 @@ def tool_cautions(
 
 def table_cautions(
     part: tuple[float, float], ends: Sequence[float], opening: float, *, small: bool, one_plane: bool
-) -> list[Caution]:  # fmt: skip
+) -> list[Caution]:
     """What a table asks for: carrier or push blocks, mitre gauge, closed opening, feather boards; all lengths in mm.
 
     Rule: R15 small parts

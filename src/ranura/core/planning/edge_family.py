@@ -23,9 +23,7 @@ from ranura.core.working import Figure
 from ranura.core.workings.edges import edge_figures
 
 
-def family(
-    cut: EdgeCut, piece: Piece, shop: Shop, wood: Material, rules: HouseRules, before: Sequence[DoneCut]
-) -> Family:  # fmt: skip
+def family(cut: EdgeCut, piece: Piece, shop: Shop, wood: Material, rules: HouseRules, before: Sequence[DoneCut]) -> Family:
     """How an edge cut is planned. Raises `CutError` with the dimension or edge that cannot be."""
     judge = EdgeJudge(shop, edging(cut, piece), wood, rules, before_here(before, cut, shop))
 
@@ -47,12 +45,14 @@ def _said(setting: EdgeSetting, cut: EdgeCut, piece: Piece, judge: EdgeJudge) ->
         pass_lines=stage_lines(setting),
         run_mm=asked.way * (2 if asked.both_faces else 1),
         glyph=edge_glyph(
-            setting.bit, setting.way.trip if setting.way else None, thickness=asked.thickness,
+            setting.bit,
+            setting.way.trip if setting.way else None,
+            thickness=asked.thickness,
             outlines=setting.section.outlines if setting.section else (),
         ),
         stages=setting.staging.stages if setting.staging else (),
         leaves=_leaves(cut, setting),
-    )  # fmt: skip
+    )
 
 
 def _leaves(cut: EdgeCut, setting: EdgeSetting) -> DoneCut | None:

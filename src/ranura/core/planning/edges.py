@@ -86,9 +86,13 @@ def refuse(judge: EdgeJudge, dropped: list[Drop]) -> None:
         longest = max(right, key=lambda bit: bit.cutting_length)
         field = "cut.size" if asked.shape in BY_RADIUS and asked.depth == asked.size else "cut.depth"
         raise CutError(
-            "profile-deeper-than-bits", field=field, shape=name, depth=asked.depth, longest=longest.cutting_length,
+            "profile-deeper-than-bits",
+            field=field,
+            shape=name,
+            depth=asked.depth,
+            longest=longest.cutting_length,
             name=longest.name,
-        )  # fmt: skip
+        )
     reasons = {by_itself[bit.id] for bit in long}
     facts = {drop.reason.code: drop.reason.facts for drop in dropped if drop.router is None}
     if "width-beyond-bit" in reasons:
@@ -100,9 +104,8 @@ def refuse(judge: EdgeJudge, dropped: list[Drop]) -> None:
         raise CutError("opening-too-small", field="cut.edges", opening=judge.opening or 0.0, narrowest=narrowest)
     smallest = min((bit for bit in long if bit.bearing), key=lambda bit: bit.bearing or 0.0)
     raise CutError(
-        "inside-corner", field="cut.edges", corner=judge.corner or 0.0, smallest=(smallest.bearing or 0.0) / 2,
-        name=smallest.name,
-    )  # fmt: skip
+        "inside-corner", field="cut.edges", corner=judge.corner or 0.0, smallest=(smallest.bearing or 0.0) / 2, name=smallest.name
+    )
 
 
 def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting:
@@ -145,10 +148,24 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
     if by_hand and below > 0 and way is not None:
         cautions.append(caution("bearing-below", below=below, clear=below + rules.bearing_overhang))
     return EdgeSetting(
-        piece=piece, material=wood, rules=rules, candidate=chosen, speed=speed, grip=grip, reach=judge.reach(bit),
-        edging=asked, way=way, staging=staging, section=section, runs=runs, contact=contact, below=below, hold=hold,
-        before=judge.before, cautions=in_order(cautions),
-    )  # fmt: skip
+        piece=piece,
+        material=wood,
+        rules=rules,
+        candidate=chosen,
+        speed=speed,
+        grip=grip,
+        reach=judge.reach(bit),
+        edging=asked,
+        way=way,
+        staging=staging,
+        section=section,
+        runs=runs,
+        contact=contact,
+        below=below,
+        hold=hold,
+        before=judge.before,
+        cautions=in_order(cautions),
+    )
 
 
 def _hold(asked: Edging, chosen: Candidate, way: Way | None, rules: HouseRules) -> EdgeHold:
@@ -170,9 +187,16 @@ def _light(staging: Staging, work: EdgeWork, mounting: str) -> bool:
 
 
 def _cautions(
-    chosen: Candidate, asked: Edging, wood: Material, rules: HouseRules, way: Way | None, staging: Staging | None,
-    runs: tuple[Run, ...], climbs: bool, judge: EdgeJudge,
-) -> list[Caution]:  # fmt: skip
+    chosen: Candidate,
+    asked: Edging,
+    wood: Material,
+    rules: HouseRules,
+    way: Way | None,
+    staging: Staging | None,
+    runs: tuple[Run, ...],
+    climbs: bool,
+    judge: EdgeJudge,
+) -> list[Caution]:
     """What an edge cut that can be made still asks to be careful about."""
     bit, by_hand = chosen.bit, chosen.router.mounting == "hand"
     found: list[Caution] = []
@@ -250,7 +274,7 @@ _WAYS_OUT: tuple[tuple[str, Mapping[str, Any], str], ...] = (
     ("one-face", {"both_faces": False}, "Cut one face only"),
     ("pin", {"starting_pin": True}, "A starting pin stands in the table"),
     ("near-side", {"far_side": False}, "Cut the edge that runs along the fence"),
-)  # fmt: skip
+)
 _EDGE_STATES: tuple[tuple[EdgeState, str], ...] = (("smooth", "It is planed and smooth"), ("sawn", "It is as sawn"))
 
 

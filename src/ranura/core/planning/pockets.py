@@ -161,9 +161,13 @@ def _refuse(judge: PocketJudge, cut: Pocket, dropped: list[Drop]) -> None:
     if too_short:
         longest = max(too_short, key=lambda bit: bit.cutting_length)
         raise CutError(
-            "too-deep-for-corners" if too_round else "deeper-than-any-bit", field="cut.depth", depth=judge.depth,
-            longest=longest.cutting_length, name=longest.name, corner=judge.need.corner or 0.0,
-        )  # fmt: skip
+            "too-deep-for-corners" if too_round else "deeper-than-any-bit",
+            field="cut.depth",
+            depth=judge.depth,
+            longest=longest.cutting_length,
+            name=longest.name,
+            corner=judge.need.corner or 0.0,
+        )
     narrowest = min(too_round or owned, key=lambda bit: bit.diameter)
     if too_round:
         raise CutError("corner-too-tight", field="cut.radius", narrowest=narrowest.diameter / 2, name=narrowest.name)
@@ -225,9 +229,7 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
     )
 
 
-def _thick_enough(
-    judge: PocketJudge, chosen: Candidate, guide: AreaGuide, first: float
-) -> tuple[AreaGuide, list[Caution]]:  # fmt: skip
+def _thick_enough(judge: PocketJudge, chosen: Candidate, guide: AreaGuide, first: float) -> tuple[AreaGuide, list[Caution]]:
     """The template as thick as the pass that is really made first needs, and what then speaks against it.
 
     Rule: R3 shank bearing

@@ -19,9 +19,7 @@ _HELD = {
     "vice": "A vice holds it, below its face",
     "tape": "Double-sided tape holds it on a flat board",
 }
-_LOOSE = {
-    "tape": "Tape holds it", "screws": "Screws hold it", "tabs": "Tabs are left", "skin": "A skin is left below",
-}  # fmt: skip
+_LOOSE = {"tape": "Tape holds it", "screws": "Screws hold it", "tabs": "Tabs are left", "skin": "A skin is left below"}
 _SUPPORT: dict[str, tuple[bool, str]] = {
     "fence-off-board": (True, "A board of the same thickness lies beside it"),
     "fence-on-support": (False, "There is none"),
@@ -75,8 +73,9 @@ def pocket_remedies(cut: Pocket, setting: PocketSetting) -> tuple[Remedy, ...]:
     if "loose-piece" in codes:
         found += [Remedy(answers="loose-piece", says=write(says), change={"loose": how}) for how, says in _LOOSE.items()]
     for code, there, says in (
-        ("base-tips", True, "A wider plate below the base bridges it"), ("plate-bridges", False, "There is none"),
-    ):  # fmt: skip
+        ("base-tips", True, "A wider plate below the base bridges it"),
+        ("plate-bridges", False, "There is none"),
+    ):
         if code in codes:
             found.append(Remedy(answers=code, says=write(says), change={"plate": there}))
     found += _held_otherwise(codes, cut.held)

@@ -65,9 +65,11 @@ def trace(contour: Contour, *, length: float, width: float, field: str) -> Ring:
     if not radius:
         return ((x, y), (x + across, y), (x + across, y + up), (x, y + up))
     corners = (
-        ((x + across - radius, y + radius), -0.5), ((x + across - radius, y + up - radius), 0.0),
-        ((x + radius, y + up - radius), 0.5), ((x + radius, y + radius), 1.0),
-    )  # fmt: skip
+        ((x + across - radius, y + radius), -0.5),
+        ((x + across - radius, y + up - radius), 0.0),
+        ((x + radius, y + up - radius), 0.5),
+        ((x + radius, y + radius), 1.0),
+    )
     ring: list[Point] = []
     for middle, turn in corners:
         ring += _arc(middle, radius, radius, turn * math.pi, (turn + 0.5) * math.pi)

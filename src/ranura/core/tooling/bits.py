@@ -142,9 +142,15 @@ class Bit:
     def sizes(self) -> Sizes:
         """Its sizes, all set."""
         return Sizes(
-            diameter=self.diameter, cutting_length=self.cutting_length, radius=self.radius or 0.0, width=self.width or 0.0,
-            angle=self.angle or 0.0, bearing=self.bearing or 0.0, head=self.head or 0.0, neck=self.neck or 0.0,
-        )  # fmt: skip
+            diameter=self.diameter,
+            cutting_length=self.cutting_length,
+            radius=self.radius or 0.0,
+            width=self.width or 0.0,
+            angle=self.angle or 0.0,
+            bearing=self.bearing or 0.0,
+            head=self.head or 0.0,
+            neck=self.neck or 0.0,
+        )
 
     @property
     def silhouette(self) -> tuple[Corner, ...]:

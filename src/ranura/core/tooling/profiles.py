@@ -236,16 +236,26 @@ def silhouette(profile: Profile, sizes: Sizes) -> tuple[Corner, ...]:
         case "tongue-and-groove":
             low, high = (top - sizes.width) / 2, (top + sizes.width) / 2
             return (
-                Corner(0.0, 0.0), Corner(half, 0.0), Corner(half, low), Corner(pilot, low), Corner(pilot, high),
-                Corner(half, high), Corner(half, top),
-            )  # fmt: skip
+                Corner(0.0, 0.0),
+                Corner(half, 0.0),
+                Corner(half, low),
+                Corner(pilot, low),
+                Corner(pilot, high),
+                Corner(half, high),
+                Corner(half, top),
+            )
         case "stile-and-rail":
             slot, rise = sizes.width, sizes.width + BEARING_HEIGHT
             return _ended(
-                half, top,
-                Corner(0.0, 0.0), Corner(half, 0.0), Corner(half, slot), Corner(pilot, slot), Corner(pilot, rise, -_QUARTER),
+                half,
+                top,
+                Corner(0.0, 0.0),
+                Corner(half, 0.0),
+                Corner(half, slot),
+                Corner(pilot, slot),
+                Corner(pilot, rise, -_QUARTER),
                 Corner(half, rise + radius),
-            )  # fmt: skip
+            )
         case "drawer-lock":
             step = half - sizes.width
             return (Corner(0.0, 0.0), Corner(half, 0.0), Corner(half, top / 3), Corner(step, top / 3), Corner(step, top))
@@ -253,10 +263,14 @@ def silhouette(profile: Profile, sizes: Sizes) -> tuple[Corner, ...]:
             foot, jog = half - top, sizes.width
             middle = top / 2
             return (
-                Corner(0.0, 0.0), Corner(foot, 0.0), Corner(foot + middle - jog, middle - jog),
-                Corner(foot + middle + jog / 2, middle - jog), Corner(foot + middle - jog / 2, middle + jog),
-                Corner(foot + middle + jog, middle + jog), Corner(half, top),
-            )  # fmt: skip
+                Corner(0.0, 0.0),
+                Corner(foot, 0.0),
+                Corner(foot + middle - jog, middle - jog),
+                Corner(foot + middle + jog / 2, middle - jog),
+                Corner(foot + middle - jog / 2, middle + jog),
+                Corner(foot + middle + jog, middle + jog),
+                Corner(half, top),
+            )
 
 
 def _ended(half: float, top: float, *corners: Corner) -> tuple[Corner, ...]:

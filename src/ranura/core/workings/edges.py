@@ -65,12 +65,10 @@ def _height(setting: EdgeSetting, way: Way) -> Figure:
         shown=show(h, "mm"),
         rule="R12",
         formula="h = depth of the profile below the face",
-        worked=write(
-            "{h:fine} of the cutter's {l:fine}, its lowest point down to there", h=h, l=setting.bit.cutting_length
-        ),
+        worked=write("{h:fine} of the cutter's {l:fine}, its lowest point down to there", h=h, l=setting.bit.cutting_length),
         because=because("The silhouette r(z) of this bit is set so that its tip lies {h:fine} below the face", h=h),
         inputs=(given("depth", "profile below the face", setting.edging.depth, "mm"),),
-    )  # fmt: skip
+    )
 
 
 def _width(setting: EdgeSetting, way: Way) -> Figure:
@@ -113,11 +111,15 @@ def _stages(setting: EdgeSetting, staging: Staging) -> Figure:
         formula=f"n stages of equal area A/n, within school, power and stiffness; then a skin ≤ {rules.profile_last:g} mm",
         worked=write("{how}: {areas} mm² of {whole:n1} mm²", how=_HOW[staging.by], areas=areas, whole=staging.whole_area),
         because=because(
-            _STAGES_SET_BY[staging.bound], school=school_name(rules.depth_rule), a=step, small=rules.small_profile,
-            share=rules.power_limit, bend=rules.bend_limit,
+            _STAGES_SET_BY[staging.bound],
+            school=school_name(rules.depth_rule),
+            a=step,
+            small=rules.small_profile,
+            share=rules.power_limit,
+            bend=rules.bend_limit,
         ),
         inputs=(given("a", "step of the school", step, "mm"), given("D", "bit diameter", bit.diameter, "mm")),
-    )  # fmt: skip
+    )
 
 
 def fence_distance(setting: EdgeSetting, way: Way) -> float:
@@ -159,20 +161,27 @@ def _fence(setting: EdgeSetting, way: Way) -> Figure:
         worked=write("{o:fine} − {r:fine} = {p:fine}", o=way.trip.offset, r=radius, p=value),
         because=because(
             "0 is level with the bearing: the full profile. A bearing proud of the fence would push the work off it"
-            if way.bearing is not None else "Negative: so much of the cutter stands in front of the fence"
+            if way.bearing is not None
+            else "Negative: so much of the cutter stands in front of the fence"
         ),
         inputs=(given("o", "axis out of the edge", way.trip.offset, "mm"), given("r", f"half the {whole}", radius, "mm")),
-    )  # fmt: skip
+    )
 
 
 def _edge_guide(setting: EdgeSetting, way: Way) -> Figure:
     r, o = setting.bit.diameter / 2, way.trip.offset
     return Figure(
-        key="edge.fence", label="From the guide to the far side of the bit", value=r - o, unit="mm", shown=show(r - o, "mm"),
-        rule="R8", formula="s = r − o", worked=write("{r:fine} − ({o:fine}) = {s:fine}", r=r, o=o, s=r - o),
+        key="edge.fence",
+        label="From the guide to the far side of the bit",
+        value=r - o,
+        unit="mm",
+        shown=show(r - o, "mm"),
+        rule="R8",
+        formula="s = r − o",
+        worked=write("{r:fine} − ({o:fine}) = {s:fine}", r=r, o=o, s=r - o),
         because=because("The guide's face bears on the edge; so far the bit reaches into the face"),
         inputs=(given("r", "half the bit", r, "mm"), given("o", "axis out of the edge", o, "mm")),
-    )  # fmt: skip
+    )
 
 
 def _contact(setting: EdgeSetting, way: Way, left: float) -> Figure:
@@ -193,7 +202,7 @@ def _contact(setting: EdgeSetting, way: Way, left: float) -> Figure:
             given("T", "thickness", setting.edging.thickness, "mm"),
             given("bearing height", "as the trade makes them", BEARING_HEIGHT, "mm"),
         ),
-    )  # fmt: skip
+    )
 
 
 def _direction(setting: EdgeSetting) -> Figure:
@@ -206,8 +215,9 @@ def _direction(setting: EdgeSetting) -> Figure:
     if inside or outside:
         worked = write(
             "the tool runs {where} the guiding edge: {sense}, seen from above",
-            where="inside" if inside else "outside", sense=said(first.sense),
-        )  # fmt: skip
+            where="inside" if inside else "outside",
+            sense=said(first.sense),
+        )
     return Figure(
         key="direction.sense",
         label="Feed direction",
@@ -256,7 +266,7 @@ def _grain(setting: EdgeSetting) -> list[Figure]:
             because=because("From −{limit:n0}° on they lift and split off ahead of the bit", limit=setting.rules.downhill),
             inputs=(given("limit", "house rule", setting.rules.downhill, "degrees"),),
         )
-    ]  # fmt: skip
+    ]
 
 
 def _feed(setting: EdgeSetting, staging: Staging) -> list[Figure]:
@@ -266,28 +276,42 @@ def _feed(setting: EdgeSetting, staging: Staging) -> list[Figure]:
     bite = max(hard.bites, key=lambda each: each.area)
     return [
         pace_figure(
-            setting, feed_m_min=slow.feed_m_min, chip_mm=slow.chip_mm,
+            setting,
+            feed_m_min=slow.feed_m_min,
+            chip_mm=slow.chip_mm,
             others=(School(rule="burning: move faster", shown=show(pace_seconds(faster), "s")), *slower_school(setting)),
             why=because(
                 f"The slowest of the stages: {SET_BY[slow.limited_by]}; at its thickest the chip is {{thick:n3}} mm",
-                chip=slow.chip_mm, thick=slow.chip_thickness_mm,
+                chip=slow.chip_mm,
+                thick=slow.chip_thickness_mm,
             ),
         ),
         time_figure(
             setting.seconds or 0.0,
             worked=write(
                 "{n} stages of {way:fine}{faces}, the slowest in {t:n1} s",
-                n=len(staging.stages), way=way, faces=faces, t=seconds_for(way, feed_m_min=slow.feed_m_min),
+                n=len(staging.stages),
+                way=way,
+                faces=faces,
+                t=seconds_for(way, feed_m_min=slow.feed_m_min),
             ),
             why=because("Cutting one part, without setting up or turning it"),
             inputs=(given("way", "length of the edges", way, "mm"),),
         ),
         power_figure(
-            setting, hard.power, formula="P = u · A · F / 60, corrected for the chip",
+            setting,
+            hard.power,
+            formula="P = u · A · F / 60, corrected for the chip",
             worked=write(
                 "stage {n}: {a:n1} mm², {w:mm} wide and {d:mm} deep, at {F:n2} m/min: {p:n0} W, between {low:n0} and {high:n0}",
-                n=hard.number, a=bite.area, w=bite.width, d=bite.depth, F=hard.feed_m_min, p=hard.power.power_w,
-                low=hard.power.low_w, high=hard.power.high_w,
+                n=hard.number,
+                a=bite.area,
+                w=bite.width,
+                d=bite.depth,
+                F=hard.feed_m_min,
+                p=hard.power.power_w,
+                low=hard.power.low_w,
+                high=hard.power.high_w,
             ),
         ),
-    ]  # fmt: skip
+    ]

@@ -30,9 +30,7 @@ def slower_school(setting: ToolSetting) -> tuple[School, ...]:
     return (School(rule="burning: slow the spindle", shown=show(slower, "rpm")),)
 
 
-def pace_figure(
-    setting: ToolSetting, *, feed_m_min: float, chip_mm: float, why: Text, others: tuple[School, ...]
-) -> Figure:  # fmt: skip
+def pace_figure(setting: ToolSetting, *, feed_m_min: float, chip_mm: float, why: Text, others: tuple[School, ...]) -> Figure:
     """The pace of the slowest pass: seconds for 300 mm."""
     pace, rpm, flutes = pace_seconds(feed_m_min), setting.turning_rpm, setting.bit.flutes
     return Figure(
@@ -46,7 +44,11 @@ def pace_figure(
         formula="F = f_z · n · z / 1000; pace = 18 / F",
         worked=write(
             "{f:n3} mm · {n:rpm} · {z} / 1000 = {F:n2} m/min; 18 / {F:n2} = {p:n1} s for 300 mm",
-            f=chip_mm, n=rpm, z=flutes, F=feed_m_min, p=pace,
+            f=chip_mm,
+            n=rpm,
+            z=flutes,
+            F=feed_m_min,
+            p=pace,
         ),
         because=why,
         inputs=(
@@ -55,7 +57,7 @@ def pace_figure(
             given("z", "flutes", flutes, "passes"),
         ),
         others=others,
-    )  # fmt: skip
+    )
 
 
 def time_figure(seconds: float, *, worked: Text, why: Text, inputs: tuple[Given, ...]) -> Figure:
@@ -87,7 +89,9 @@ def power_figure(setting: ToolSetting, power: Power, *, formula: str, worked: Te
         worked=worked,
         because=because(
             "An estimate, ±30 %; {router} has {available:n0} W to give, this is {share:pct} of it",
-            router=setting.router.name, available=power.available_w or 0.0, share=power.share or 0.0,
+            router=setting.router.name,
+            available=power.available_w or 0.0,
+            share=power.share or 0.0,
         ),
         inputs=(given("rated", "on the plate", setting.router.rated_input_w, "W"),),
-    )  # fmt: skip
+    )

@@ -48,8 +48,11 @@ def _place(setting: Setting) -> Figure:
         rule="R19",
         formula="2 · s, s² = base² + setting² + (bit/2)²" if setting.by_hand else "2 · s, s² = setting² + (bit/2)²",
         worked=write(
-            ("base {b:n2}, " if setting.by_hand else "") + "setting {f:n2}, bit {d:n2} mm: s = {s:n2} mm", b=rules.spread_base,
-            f=rules.spread_fence, d=rules.spread_bit, s=within / 2,
+            ("base {b:n2}, " if setting.by_hand else "") + "setting {f:n2}, bit {d:n2} mm: s = {s:n2} mm",
+            b=rules.spread_base,
+            f=rules.spread_fence,
+            d=rules.spread_bit,
+            s=within / 2,
         ),
         because=because("Of twenty walls nineteen lie so near to their line; one setting moves a cut and does not widen it"),
         inputs=(
@@ -57,7 +60,7 @@ def _place(setting: Setting) -> Figure:
             given("setting", "guide's setting", rules.spread_fence, "mm"),
             given("bit", "bit's width", rules.spread_bit, "mm"),
         ),
-    )  # fmt: skip
+    )
 
 
 def _setting(setting: Setting) -> Figure:
@@ -104,16 +107,20 @@ def _stops(setting: Setting) -> list[Figure]:
                 rule="R8",
                 formula="start + D/2 − b_back" if name == "start" else "end − D/2 + b_front",
                 worked=write(
-                    "{word}: {x:fine} {side} the {edge}", word=word, x=abs(at), side="onto it from" if at >= 0 else "outside",
+                    "{word}: {x:fine} {side} the {edge}",
+                    word=word,
+                    x=abs(at),
+                    side="onto it from" if at >= 0 else "outside",
                     edge=edge,
                 ),
                 because=because(
                     "The bit's centre stays half its width, {r:fine}, from the end; the base reaches {b:fine} beyond it",
-                    r=d / 2, b=reach,
+                    r=d / 2,
+                    b=reach,
                 ),
                 inputs=(given("D", "bit diameter", d, "mm"), given("b", "axis to the base's edge", reach, "mm")),
             )
-        )  # fmt: skip
+        )
     return found
 
 
@@ -131,12 +138,14 @@ def turret_figure(turret: Turret, rules: HouseRules) -> Figure:
         rule="R3",
         school=rules.turret,
         formula="depth = rod setting − what the step stands higher − spacer",
-        worked=write("steps {steps} mm below the high one; {n} depths from {k} settings", steps=steps, n=count,
-                     k=len(turret.lowest)),
-        because=because("{school}: a spacer between rod and step at zero gives its own thickness as depth",
-                        school=school_name(turret.way)),
+        worked=write(
+            "steps {steps} mm below the high one; {n} depths from {k} settings", steps=steps, n=count, k=len(turret.lowest)
+        ),
+        because=because(
+            "{school}: a spacer between rod and step at zero gives its own thickness as depth", school=school_name(turret.way)
+        ),
         inputs=(given("total", "whole depth", turret.depths[-1], "mm"),),
-    )  # fmt: skip
+    )
 
 
 def fit_figure(found: Forecast) -> Figure:
@@ -152,11 +161,15 @@ def fit_figure(found: Forecast) -> Figure:
         formula="gap = width − mate; s = √(Σ s²)",
         worked=write(
             "s from {parts} mm: {s:n2} mm; tight {t:pct}, slides {o:pct}, loose {l:pct}",
-            parts=parts, s=found.spread, t=found.tight, o=found.slides, l=found.loose,
+            parts=parts,
+            s=found.spread,
+            t=found.tight,
+            o=found.slides,
+            l=found.loose,
         ),
         because=because("Under 0 it is tight, up to 0.25 mm it slides, over that it is loose"),
         inputs=tuple(given(f"s {each.of}", f"{each.of}'s error", each.mm, "mm") for each in found.causes),
-    )  # fmt: skip
+    )
 
 
 def _setback(setting: Setting) -> Figure:
@@ -201,24 +214,32 @@ def _fence_at(setting: Setting) -> Figure:
         formula="f = p − s" if near else "f = p + w + s",
         worked=worked,
         because=because(
-            "The fence stands on the side of the reference end" if near else
-            "The board does not carry the {width:len} fence on the side of the reference end, so it stands on the far side",
+            "The fence stands on the side of the reference end"
+            if near
+            else "The board does not carry the {width:len} fence on the side of the reference end, so it stands on the far side",
             width=fence.width,
         ),
         inputs=(given("p", "near wall", p, "mm"), given("w", "width", w, "mm"), given("s", "fence from the line", s, "mm")),
-    )  # fmt: skip
+    )
 
 
 def _turned_fence_at(at: float, *, p: float, away: float, angle: float, s: float) -> Figure:
     """Where a turned fence meets the near edge."""
     return Figure(
-        key="guide.fence_at", label="Fence meets the near edge at", value=at, unit="mm", shown=show(abs(at), "mm"), rule="R8",
+        key="guide.fence_at",
+        label="Fence meets the near edge at",
+        value=at,
+        unit="mm",
+        shown=show(abs(at), "mm"),
+        rule="R8",
         formula="f = p − s / cos, or p + (w + s) / cos",
         worked=write("{p:fine} {sign} {x:fine} = {f:fine}", p=p, sign="+" if away > 0 else "−", x=abs(away), f=at),
-        because=because("Turned by {a:n1}°, the fence is as far from the line, measured square to it, and further along the edge",
-                        a=abs(angle)),
+        because=because(
+            "Turned by {a:n1}°, the fence is as far from the line, measured square to it, and further along the edge",
+            a=abs(angle),
+        ),
         inputs=(given("p", "near wall", p, "mm"), given("s", "fence from the line", s, "mm")),
-    )  # fmt: skip
+    )
 
 
 def _fence_length(setting: Setting) -> Figure:
@@ -255,11 +276,7 @@ def _spacer(setting: Setting) -> list[Figure]:
             rule="R8",
             formula="k = ⌈(w − D) / (0.9 · D)⌉ + 1 passes; spacer = (w − D)·(k − 1 − i)/(k − 1)",
             worked=write(
-                "{w:fine} − {d:fine} = {x:fine} to widen, in {k} passes",
-                w=width,
-                d=bit.diameter,
-                x=spacers[0],
-                k=len(spacers),
+                "{w:fine} − {d:fine} = {x:fine} to widen, in {k} passes", w=width, d=bit.diameter, x=spacers[0], k=len(spacers)
             ),
             because=Text(
                 metric=f"Largest spacer first, none last: {list_mm.metric}. The fresh wood then lies {where}.",
@@ -288,20 +305,25 @@ def _direction(setting: Setting) -> Figure:
         formula=rule,
         worked=write(
             "f = ({fx:n2}, {fy:n2}), towards the {side}; h = ({hx:n2}, {hy:n2}), {way}",
-            fx=f[0] + 0.0, fy=f[1] + 0.0, side=side, hx=heading[0] + 0.0, hy=heading[1] + 0.0, way=way,
+            fx=f[0] + 0.0,
+            fy=f[1] + 0.0,
+            side=side,
+            hx=heading[0] + 0.0,
+            hy=heading[1] + 0.0,
+            way=way,
         ),
         because=because(
             "By hand the bit turns clockwise seen from above; in a slot that pushes the router to the left of its heading, "
             "onto a fence that stands there. On the other side it would be pushed off the fence"
-            if fence.on_board else
-            "By hand the bit turns clockwise seen from above; in a slot that pushes the router to the left of its heading, which "
-            "pulls a guide on its right against the edge. The other way it would be pushed off"
+            if fence.on_board
+            else "By hand the bit turns clockwise seen from above; in a slot that pushes the router to the left of its heading, "
+            "which pulls a guide on its right against the edge. The other way it would be pushed off"
         ),
         inputs=(
             Given(symbol="f", name="from the cut to the guide", shown=plain(f"towards the {side}")),
             Given(symbol="h", name="way of the router", shown=plain(way)),
         ),
-    )  # fmt: skip
+    )
 
 
 _WAYS = {

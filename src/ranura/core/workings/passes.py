@@ -42,8 +42,11 @@ def depth_figures(setting: ToolSetting, stepping: Stepping, *, total: float) -> 
     one = write("{d:fine} is no more than {a:fine}: one pass", d=depth, a=stepping.step)
     several = write(
         "({d:fine} − {f:fine}) / {a:fine}, rounded up: {n} equal steps, then {f:fine} to finish",
-        d=depth, f=light, a=stepping.step, n=count - (1 if light else 0),
-    )  # fmt: skip
+        d=depth,
+        f=light,
+        a=stepping.step,
+        n=count - (1 if light else 0),
+    )
     why = "Equal steps load the bit evenly; the last one is light and leaves a clean floor"
     if stepping.turret is not None:
         listed = " · ".join(f"{{d{i}:fine}}" for i in range(count))
@@ -87,19 +90,24 @@ def depth_figures(setting: ToolSetting, stepping: Stepping, *, total: float) -> 
 def _feed(setting: Setting, stepping: Stepping) -> list[Figure]:
     run = setting.channel.run
     return feed_figures(
-        setting, stepping, way=run, way_name="length of the cut",
-        worked="{n} passes of {way:fine}, the slowest in {t:n1} s", why="Cutting alone, without setting up or walking back",
-    )  # fmt: skip
+        setting,
+        stepping,
+        way=run,
+        way_name="length of the cut",
+        worked="{n} passes of {way:fine}, the slowest in {t:n1} s",
+        why="Cutting alone, without setting up or walking back",
+    )
 
 
-def feed_figures(
-    setting: ToolSetting, stepping: Stepping, *, way: float, way_name: str, worked: str, why: str
-) -> list[Figure]:  # fmt: skip
+def feed_figures(setting: ToolSetting, stepping: Stepping, *, way: float, way_name: str, worked: str, why: str) -> list[Figure]:
     """Pace, time and power of passes along a `way` in mm; `worked` says how the time came about."""
     slow, hard = stepping.slowest, stepping.hardest
     return [
         pace_figure(
-            setting, feed_m_min=slow.feed_m_min, chip_mm=slow.chip_mm, others=slower_school(setting),
+            setting,
+            feed_m_min=slow.feed_m_min,
+            chip_mm=slow.chip_mm,
+            others=slower_school(setting),
             why=because(f"The slowest of the passes: {SET_BY[slow.limited_by]}", chip=slow.chip_mm),
         ),
         time_figure(
@@ -109,11 +117,18 @@ def feed_figures(
             inputs=(given("way", way_name, way, "mm"),),
         ),
         power_figure(
-            setting, hard.power, formula="P = u · a_p · a_e · F / 60, corrected for the chip",
+            setting,
+            hard.power,
+            formula="P = u · a_p · a_e · F / 60, corrected for the chip",
             worked=write(
                 "pass {n}: {ap:mm} deep, {ae:mm} wide at {F:n2} m/min: {p:n0} W, between {low:n0} and {high:n0}",
-                n=hard.number, ap=hard.to_depth - hard.from_depth, ae=hard.engagement, F=hard.feed_m_min,
-                p=hard.power.power_w, low=hard.power.low_w, high=hard.power.high_w,
+                n=hard.number,
+                ap=hard.to_depth - hard.from_depth,
+                ae=hard.engagement,
+                F=hard.feed_m_min,
+                p=hard.power.power_w,
+                low=hard.power.low_w,
+                high=hard.power.high_w,
             ),
         ),
-    ]  # fmt: skip
+    ]

@@ -41,18 +41,26 @@ def _tongue(setting: PocketSetting) -> Figure:
     asked = setting.pocket
     faces = 2 if asked.both_faces else 1
     return Figure(
-        key="lap.tongue", label="Thickness that is left", value=asked.tongue, unit="mm", shown=show(asked.tongue, "mm"),
-        rule="R14", formula="T − 2 · depth" if faces == 2 else "T − depth",
+        key="lap.tongue",
+        label="Thickness that is left",
+        value=asked.tongue,
+        unit="mm",
+        shown=show(asked.tongue, "mm"),
+        rule="R14",
+        formula="T − 2 · depth" if faces == 2 else "T − depth",
         worked=write(
-            "{t:fine} − 2 · {d:fine} = {l:fine}" if faces == 2 else "{t:fine} − {d:fine} = {l:fine}", t=asked.thickness,
-            d=asked.depth, l=asked.tongue,
+            "{t:fine} − 2 · {d:fine} = {l:fine}" if faces == 2 else "{t:fine} − {d:fine} = {l:fine}",
+            t=asked.thickness,
+            d=asked.depth,
+            l=asked.tongue,
         ),
         because=because(
-            "One depth for both faces keeps the tongue in the middle" if faces == 2 else
-            "Of a half-lap each part gives half the thickness"
+            "One depth for both faces keeps the tongue in the middle"
+            if faces == 2
+            else "Of a half-lap each part gives half the thickness"
         ),
         inputs=(given("T", "thickness", asked.thickness, "mm"), given("depth", "below each face", asked.depth, "mm")),
-    )  # fmt: skip
+    )
 
 
 def _guide(setting: PocketSetting, guide: AreaGuide) -> list[Figure]:
@@ -62,13 +70,18 @@ def _guide(setting: PocketSetting, guide: AreaGuide) -> list[Figure]:
         b, d = setting.base.sides[0].distance, setting.bit.diameter
         return [
             Figure(
-                key="area.shoulder", label="Straightedge from the shoulder", value=guide.offset, unit="mm",
-                shown=show(guide.offset, "mm"), rule="R14", formula="s = b − D / 2",
+                key="area.shoulder",
+                label="Straightedge from the shoulder",
+                value=guide.offset,
+                unit="mm",
+                shown=show(guide.offset, "mm"),
+                rule="R14",
+                formula="s = b − D / 2",
                 worked=write("{b:fine} − {d:fine} / 2 = {s:fine}", b=b, d=d, s=guide.offset),
                 because=because("The base meets it when the bit's wall reaches the shoulder, and not before"),
                 inputs=(given("b", "axis to the base's side", b, "mm"), given("D", "bit diameter", d, "mm")),
             )
-        ]  # fmt: skip
+        ]
     plan = guide.template
     if plan is None:
         return []
@@ -77,55 +90,83 @@ def _guide(setting: PocketSetting, guide: AreaGuide) -> list[Figure]:
         od, d = guide.bushing.outside, setting.bit.diameter
         found.append(
             Figure(
-                key="area.offset", label="Offset all round", value=guide.offset, unit="mm", shown=show(guide.offset, "mm"),
-                rule="R9", formula="o = (OD − D) / 2",
+                key="area.offset",
+                label="Offset all round",
+                value=guide.offset,
+                unit="mm",
+                shown=show(guide.offset, "mm"),
+                rule="R9",
+                formula="o = (OD − D) / 2",
                 worked=write("({od:fine} − {d:fine}) / 2 = {o:fine}", od=od, d=d, o=guide.offset),
                 because=because("The ring rides on the template and the bit turns in its middle"),
                 inputs=(given("OD", "bushing outside", od, "mm"), given("D", "bit diameter", d, "mm")),
             )
-        )  # fmt: skip
+        )
     if plan.template_length is not None:
         sx, sy = setting.pocket.size
         part = setting.pocket.form == "disc"
         sign = "−" if part else "+"
         found.append(
             Figure(
-                key="area.template", label="Template", value=plan.template_length, unit="mm",
-                shown=show(plan.template_length, "mm"), rule="R9", formula=f"S {sign} 2 · o",
+                key="area.template",
+                label="Template",
+                value=plan.template_length,
+                unit="mm",
+                shown=show(plan.template_length, "mm"),
+                rule="R9",
+                formula=f"S {sign} 2 · o",
                 worked=write(
                     "{x:fine} {sign} 2 · {o:fine} = {l:fine}; {y:fine} {sign} 2 · {o:fine} = {w:fine}",
-                    x=sx, y=sy, o=guide.offset, l=plan.template_length, w=plan.template_width, sign=sign,
+                    x=sx,
+                    y=sy,
+                    o=guide.offset,
+                    l=plan.template_length,
+                    w=plan.template_width,
+                    sign=sign,
                 ),
                 because=because(
-                    "Followed outside of a part the template is smaller than it" if part else
-                    "Followed inside of a recess the template is larger than it by the offset on each side"
+                    "Followed outside of a part the template is smaller than it"
+                    if part
+                    else "Followed inside of a recess the template is larger than it by the offset on each side"
                 ),
                 inputs=(given("S", "length of the cut", sx, "mm"), given("o", "offset", guide.offset, "mm")),
             )
-        )  # fmt: skip
+        )
     if plan.template_corner_radius is not None:
         found.append(
             Figure(
-                key="area.corner", label="Template corners", value=plan.template_corner_radius, unit="mm",
-                shown=show(plan.template_corner_radius, "mm"), rule="R9", formula="r + o, r at least D / 2",
+                key="area.corner",
+                label="Template corners",
+                value=plan.template_corner_radius,
+                unit="mm",
+                shown=show(plan.template_corner_radius, "mm"),
+                rule="R9",
+                formula="r + o, r at least D / 2",
                 worked=write(
-                    "{r:fine} + {o:fine} = {t:fine}", r=plan.template_corner_radius - guide.offset, o=guide.offset,
+                    "{r:fine} + {o:fine} = {t:fine}",
+                    r=plan.template_corner_radius - guide.offset,
+                    o=guide.offset,
                     t=plan.template_corner_radius,
                 ),
                 because=because("No corner of a recess comes out tighter than the bit, {s:fine}", s=plan.smallest_corner_radius),
             )
-        )  # fmt: skip
+        )
     if guide.kind == "bearing":
         length = setting.bit.cutting_length
         found.append(
             Figure(
-                key="area.thickness", label="Template thick", value=guide.thickness, unit="mm",
-                shown=show(guide.thickness, "mm"), rule="R3", formula="t ≥ L_c − first depth + 2 mm",
+                key="area.thickness",
+                label="Template thick",
+                value=guide.thickness,
+                unit="mm",
+                shown=show(guide.thickness, "mm"),
+                rule="R3",
+                formula="t ≥ L_c − first depth + 2 mm",
                 worked=write("{l:fine} long cutter, template {t:fine}", l=length, t=guide.thickness),
                 because=because("The bearing must ride on the template while the cutter takes its first step"),
                 inputs=(given("L_c", "cutting length", length, "mm"),),
             )
-        )  # fmt: skip
+        )
     return found
 
 
@@ -135,13 +176,19 @@ def _pivot(setting: PocketSetting, guide: AreaGuide) -> Figure:
     formula = {"disc": "R + D / 2", "hole": "R − D / 2"}.get(form, "R − D / 2 for the outer wall")
     sign = "+" if form == "disc" else "−"
     return Figure(
-        key="area.pivot", label="Pivot to the bit's axis", value=at, unit="mm", shown=show(at, "mm"), rule="R8", formula=formula,
+        key="area.pivot",
+        label="Pivot to the bit's axis",
+        value=at,
+        unit="mm",
+        shown=show(at, "mm"),
+        rule="R8",
+        formula=formula,
         worked=write("{r:fine} {sign} {d:fine} / 2 = {a:fine}", r=r, sign=sign, d=d, a=at),
         because=because(
             "The disc is kept: the bit runs around its outside" if form == "disc" else "The board is kept: the bit runs inside"
         ),
         inputs=(given("R", "radius", r, "mm"), given("D", "bit diameter", d, "mm")),
-    )  # fmt: skip
+    )
 
 
 def _direction(setting: PocketSetting) -> Figure:
@@ -149,11 +196,16 @@ def _direction(setting: PocketSetting) -> Figure:
     if setting.pocket.in_lanes:
         return _lanes(setting)
     return Figure(
-        key="direction.heading", label="Way round", value=0.0 if sense == "clockwise" else 1.0, unit="passes", shown=plain(sense),
-        rule="R7", formula="inside a guiding edge clockwise, outside of one counter-clockwise",
+        key="direction.heading",
+        label="Way round",
+        value=0.0 if sense == "clockwise" else 1.0,
+        unit="passes",
+        shown=plain(sense),
+        rule="R7",
+        formula="inside a guiding edge clockwise, outside of one counter-clockwise",
         worked=write("by hand the bit turns clockwise seen from above; the wood is on the left of the heading"),
         because=because("So the push of the cut presses the guide on; the other way it would pull the router off its line"),
-    )  # fmt: skip
+    )
 
 
 def _lanes(setting: PocketSetting) -> Figure:
@@ -162,18 +214,26 @@ def _lanes(setting: PocketSetting) -> Figure:
     way = heading_words((x1 - x0, y1 - y0))
     apart = abs(setting.ways[1][0][0] - x0) if len(setting.ways) > 1 else 0.0
     return Figure(
-        key="direction.heading", label="Way of the lanes", value=0.0 if y1 > y0 else 1.0, unit="passes", shown=plain(way),
-        rule="R7", formula="the wood that is left lies on the left of the heading",
+        key="direction.heading",
+        label="Way of the lanes",
+        value=0.0 if y1 > y0 else 1.0,
+        unit="passes",
+        shown=plain(way),
+        rule="R7",
+        formula="the wood that is left lies on the left of the heading",
         worked=write("{n} lanes, {a:fine} apart, of a bit of {d:fine}", n=len(setting.ways), a=apart, d=setting.bit.diameter),
         because=because("All lanes in one sense, so that none of them is a climb cut"),
         inputs=(given("D", "bit diameter", setting.bit.diameter, "mm"),),
-    )  # fmt: skip
+    )
 
 
 def _feed(setting: PocketSetting, stepping: Stepping) -> list[Figure]:
     way = sum(length_of(each, closed=not setting.pocket.open_ways) for each in setting.ways)
     return feed_figures(
-        setting, stepping, way=way, way_name="way at each depth",
+        setting,
+        stepping,
+        way=way,
+        way_name="way at each depth",
         worked="{n} passes, {way:fine} at each depth, {t:n1} s of it at most",
         why="Cutting alone, without setting up or lifting out",
-    )  # fmt: skip
+    )

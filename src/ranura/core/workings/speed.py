@@ -36,8 +36,11 @@ def _rpm(setting: ToolSetting) -> Figure:
     if rules.speed_rule == "rim-speed":
         worked = write(
             "60 000 · {v:n} m/s / (π · {d:mm}) = {n:rpm}, then the caps: {rpm:rpm} rpm",
-            v=rules.rim_speed_limit_m_s, d=bit.diameter, n=asked, rpm=speed.rpm,
-        )  # fmt: skip
+            v=rules.rim_speed_limit_m_s,
+            d=bit.diameter,
+            n=asked,
+            rpm=speed.rpm,
+        )
     inputs = [given("D", "bit diameter", bit.diameter, "mm"), given("n_max", "router's maximum", router.max_rpm, "rpm")]
     if bit.marked_max_rpm is not None:
         inputs.append(given("n_bit", "marked on the bit", bit.marked_max_rpm, "rpm"))
@@ -78,11 +81,14 @@ def _dial(setting: ToolSetting) -> list[Figure]:
             worked=write("{name} gives {steps}", name=router.name, steps=steps),
             because=because(
                 "{rpm:rpm} rpm lies at {position}: {how}, which gives {dial:rpm} rpm",
-                rpm=speed.rpm, position=position, how=stepped, dial=speed.dial_rpm,
+                rpm=speed.rpm,
+                position=position,
+                how=stepped,
+                dial=speed.dial_rpm,
             ),
             inputs=(given("n", "target", speed.rpm, "rpm"),),
         )
-    ]  # fmt: skip
+    ]
 
 
 def _position(setting: float | str) -> str:

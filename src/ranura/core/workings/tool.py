@@ -27,7 +27,11 @@ def _free(setting: ToolSetting, grip: Grip) -> Figure:
         formula="the larger of depth + height of the collet, and what full insertion drawn back 3 mm leaves",
         worked=write(
             "needed {d:fine} + {h:fine} = {n:fine}; {l:fine} overall leave {i:fine} in the collet",
-            d=setting.reach, h=grip.datum, n=grip.needed, l=whole, i=grip.inside,
+            d=setting.reach,
+            h=grip.datum,
+            n=grip.needed,
+            l=whole,
+            i=grip.inside,
         ),
         because=because("{i:fine} of the shank are held; {least:fine} must be", i=grip.inside, least=grip.least),
         inputs=(
@@ -35,7 +39,7 @@ def _free(setting: ToolSetting, grip: Grip) -> Figure:
             given("h", "collet above the underside", grip.datum, "mm"),
             given("l", "overall length", whole, "mm"),
         ),
-    )  # fmt: skip
+    )
 
 
 def _bend(setting: ToolSetting, grip: Grip, number: int, bend: Stiffness) -> Figure:
@@ -50,15 +54,20 @@ def _bend(setting: ToolSetting, grip: Grip, number: int, bend: Stiffness) -> Fig
         formula="f = Σ F·(a − x)·(l − x)·dx / (E·I); s = 32·F·arm / (π·d³)",
         worked=write(
             "pass {n}: at most {F:n0} N on a tooth give {b:n3} mm and {s:n0} of {limit:n0} MPa",
-            n=number, F=bend.peak_force_n, b=bend.deflection_mm, s=bend.stress_mpa, limit=bend.stress_limit_mpa,
+            n=number,
+            F=bend.peak_force_n,
+            b=bend.deflection_mm,
+            s=bend.stress_mpa,
+            limit=bend.stress_limit_mpa,
         ),
         because=because(
             "Cautioned from {c:n2} mm; over {limit:n2} mm the passes get shallower",
-            c=setting.rules.bend_caution, limit=setting.rules.bend_limit,
+            c=setting.rules.bend_caution,
+            limit=setting.rules.bend_limit,
         ),
         inputs=(
             given("l", "stands out", grip.free, "mm"),
             given("d", "shank", bit.shank, "mm"),
             given("D", "bit diameter", bit.diameter, "mm"),
         ),
-    )  # fmt: skip
+    )

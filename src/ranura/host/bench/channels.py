@@ -35,12 +35,20 @@ def _stations(count: int) -> dict[str, Any]:
         return {"typed": text, "unit": "mm"}
 
     piece = {
-        "name": "Rack", "material": "birch-plywood", "length": typed("2400"), "width": typed("300"), "thickness": typed("18"),
-    }  # fmt: skip
+        "name": "Rack",
+        "material": "birch-plywood",
+        "length": typed("2400"),
+        "width": typed("300"),
+        "thickness": typed("18"),
+    }
     cut = {
-        "kind": "dado", "width": typed("17.6"), "depth": typed("6"), "position": typed("90"), "spacing": typed("56"),
+        "kind": "dado",
+        "width": typed("17.6"),
+        "depth": typed("6"),
+        "position": typed("90"),
+        "spacing": typed("56"),
         "count": count,
-    }  # fmt: skip
+    }
     return {"piece": piece, "cut": cut}
 
 

@@ -81,8 +81,12 @@ def _outlined(count: int) -> dict[str, Any]:
     waves = [(turn, 1 + 0.06 * math.sin(7 * turn)) for turn in turns]
     points = [[300 + 270 * r * math.cos(turn), 200 + 170 * r * math.sin(turn)] for turn, r in waves]
     piece = {
-        "name": "Wave", "material": "ash", "length": typed("600"), "width": typed("400"), "thickness": typed("22"),
+        "name": "Wave",
+        "material": "ash",
+        "length": typed("600"),
+        "width": typed("400"),
+        "thickness": typed("22"),
         "outline": {"form": "points", "points": points},
-    }  # fmt: skip
+    }
     cut = {"kind": "edge", "shape": "roundover", "size": typed("6.35"), "edges": ["outline"], "edge_state": "smooth"}
     return {"piece": piece, "cut": cut}

@@ -7,9 +7,15 @@ revision = "0013"
 down_revision = "0012"
 
 _OVERALL = {
-    "straight-12.7": 63, "straight-12.7-dull": 63, "straight-12": 70, "straight-19.05": 63, "straight-9.525": 55,
-    "straight-6": 48, "down-cut-6.35": 63, "straight-3.175": 38,
-}  # fmt: skip
+    "straight-12.7": 63,
+    "straight-12.7-dull": 63,
+    "straight-12": 70,
+    "straight-19.05": 63,
+    "straight-9.525": 55,
+    "straight-6": 48,
+    "down-cut-6.35": 63,
+    "straight-3.175": 38,
+}
 
 
 def upgrade() -> None:
