@@ -164,7 +164,9 @@ def _settings(work: EdgeWork, count: int, by: StageBy) -> tuple[Trip, ...]:
 def _stepped(work: EdgeWork) -> Staging:
     """A rabbet in steps of depth, jointing in trips of one setting, a flush trim at once."""
     edging, turning, final = work.edging, work.turning, work.way.trip
-    trips, bound, by = [final], "whole", "single"
+    trips = [final]
+    bound: Bound = "whole"
+    by: By = "single"
     if edging.shape == "rabbet":
         need = StraightCut(kind="rabbet", width=edging.size, depth=edging.depth, thickness=edging.thickness)
         tooling = Tooling(
@@ -186,7 +188,8 @@ def _stepped(work: EdgeWork) -> Staging:
         )
         trips = [Trip(height=depth, offset=final.offset + out) for out in lateral for depth in depths]
         if len(depths) > 1:
-            by, bound = "depth", least.bound if least.bound in ("power", "stiffness") else "school"
+            by = "depth"
+            bound = "power" if least.bound == "power" else "stiffness" if least.bound == "stiffness" else "school"
     elif edging.shape == "jointing" and work.way.guide == "fence" and numbers.over(edging.size, turning.rules.jointing):
         count = numbers.ceil(edging.size / turning.rules.jointing)
         trips = [replace(final, offset=final.offset + edging.size * (count - 1 - i) / count) for i in range(count)]
@@ -197,7 +200,7 @@ def _stepped(work: EdgeWork) -> Staging:
         stages=made,
         by=by,
         bound=bound,
-        whole_area=sum(stage.bites[0].area for stage in made),  # type: ignore[arg-type]
+        whole_area=sum(stage.bites[0].area for stage in made),
         step=school_of(work),
         reason=None if failed is None else _reason(work, made, failed),
     )
