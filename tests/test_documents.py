@@ -8,7 +8,7 @@ from typing import get_args
 import pytest
 
 from ranura.calc.registry import CALCULATORS
-from ranura.core.tooling.profiles import PROFILES
+from ranura.core.shop.tooling.profiles import PROFILES
 from ranura.devices.lines import Word, parse
 from ranura.formats.tables import BIT_HEADER, ROUTER_HEADER
 from ranura.host import places

@@ -6,7 +6,7 @@ import dataclasses
 
 from tests.api.test_files import finished, preview
 
-from ranura.core.tooling.routers import Router
+from ranura.core.shop.tooling.routers import Router
 from ranura.formats.tables import write_table
 from ranura.store.demo import SHOP
 

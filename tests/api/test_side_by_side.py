@@ -14,7 +14,7 @@ from ranura.api import importing, mounting, views
 from ranura.api.application import Settings, create_app
 from ranura.api.mounting import Mounts
 from ranura.core.plan import plan_cut
-from ranura.core.tooling.bits import Bit
+from ranura.core.shop.tooling.bits import Bit
 from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
 from ranura.store.models import ShopRow
 from ranura.store.repository import DOWN_ERRORS, Store

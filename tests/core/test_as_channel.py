@@ -6,15 +6,15 @@ import dataclasses
 
 import pytest
 
-from ranura.core.cuts.dado import Dado
-from ranura.core.cuts.placed import ClampAt
-from ranura.core.cuts.pocket import Pocket, pocketing
-from ranura.core.errors import CutError
-from ranura.core.lengths import read
-from ranura.core.pieces import Piece
+from ranura.core.board.outlines import Contour
+from ranura.core.board.pieces import Piece
+from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.pocket.as_channel import CARRIED, REFUSED, WITHOUT_MEANING, against_channel, as_channel
+from ranura.core.cuts.pocket.asked import Pocket, pocketing
+from ranura.core.holding.placed import ClampAt
 from ranura.core.plan import CutPlan, plan_cut
-from ranura.core.planning.as_channel import CARRIED, REFUSED, WITHOUT_MEANING, against_channel, as_channel
-from ranura.core.shapes.contour import Contour
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import read
 from ranura.store.demo import SHOP
 
 

@@ -11,9 +11,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 from shapely.geometry import Point, Polygon
 
-from ranura.core.errors import BitError
-from ranura.core.tooling.bits import Bit, nominal_shank
-from ranura.core.tooling.profiles import KINDS, PROFILES, flattened, radius_at
+from ranura.core.shop.tooling.bits import Bit, nominal_shank
+from ranura.core.shop.tooling.profiles import KINDS, PROFILES, flattened, radius_at
+from ranura.core.text.errors import BitError
 from ranura.store.demo_tools import BITS
 
 

@@ -10,17 +10,17 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from tests.data.edges import board, edge_cut
 
+from ranura.core.board.outlines import Contour
+from ranura.core.board.pieces import Piece
 from ranura.core.choosing.buying import PlannedCut, shopping
 from ranura.core.choosing.covering import smallest
 from ranura.core.choosing.goods import BEARING_PRICE, COLLET_PRICE, goods
-from ranura.core.cuts.dado import Dado
-from ranura.core.drawer.texts import bit_from_texts
-from ranura.core.errors import CraftError
-from ranura.core.lengths import read
-from ranura.core.pieces import Piece
+from ranura.core.cuts.channel.asked import Dado
 from ranura.core.plan import plan_cut
-from ranura.core.shapes.contour import Contour
-from ranura.core.tooling.bits import NOMINAL_SHANKS, Bit
+from ranura.core.shop.drawer.texts import bit_from_texts
+from ranura.core.shop.tooling.bits import NOMINAL_SHANKS, Bit
+from ranura.core.text.errors import CraftError
+from ranura.core.text.lengths import read
 from ranura.store.demo import SHOP, WING_CASE_SIDE
 
 ITEMS = "abcdef"

@@ -12,19 +12,19 @@ from hypothesis import strategies as st
 from shapely import box, unary_union
 from shapely.geometry import LineString, Polygon
 
-from ranura.core.choosing.channels import width_at
-from ranura.core.cuts.dado import Channel, Dado, channel
-from ranura.core.cuts.placed import ClampAt
+from ranura.core.board.pieces import Piece
+from ranura.core.cuts.channel.asked import Channel, Dado, channel
+from ranura.core.cuts.channel.fit import Mate
+from ranura.core.cuts.channel.guides import guide_options
+from ranura.core.cuts.channel.judge import width_at
+from ranura.core.cuts.channel.sweep import path_of
 from ranura.core.cutting.direction import left_of
-from ranura.core.errors import CutError
-from ranura.core.fit import Mate
-from ranura.core.guiding.placing import guide_options
-from ranura.core.guiding.sweeping import path_of
-from ranura.core.house_rules import HouseRules
-from ranura.core.lengths import read
-from ranura.core.pieces import Piece
+from ranura.core.holding.placed import ClampAt
 from ranura.core.plan import CutPlan, plan_cut
-from ranura.core.tooling.guides import TJig
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.tooling.guides import TJig
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import read
 from ranura.store.demo import CURTAIN_RAIL, RAIL_GROOVE, SHELF_DADOES, SHOP, WING_CASE_SIDE
 from ranura.store.demo_tools import BITS, GUIDES, PLUNGE_TWO, TRIM_ONE
 

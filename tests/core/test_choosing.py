@@ -11,21 +11,21 @@ from hypothesis import strategies as st
 from pydantic import TypeAdapter
 
 from ranura.calc.registry import calculate
+from ranura.core.board.materials import MATERIALS
 from ranura.core.choosing.candidates import sift
-from ranura.core.choosing.channels import ChannelJudge
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.ranking import ChannelRanking, finish_order
 from ranura.core.choosing.shortlist import shortlist
-from ranura.core.cuts.dado import channel
-from ranura.core.cuts.straight import StraightCut
+from ranura.core.cuts.channel.asked import channel
+from ranura.core.cuts.channel.judge import ChannelJudge
+from ranura.core.cutting.need import StraightCut
 from ranura.core.cutting.stepping import gaits_of, step_reason
-from ranura.core.house_rules import HouseRules
-from ranura.core.lengths import read
-from ranura.core.materials import MATERIALS
 from ranura.core.plan import plan_cut
-from ranura.core.shop import Shop
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.routers import Sleeve
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.routers import Sleeve
+from ranura.core.text.lengths import read
 from ranura.host.bench.planning import large_shop
 from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
 from ranura.store.demo_tools import PLUNGE_TWO

@@ -10,12 +10,12 @@ from hypothesis import strategies as st
 from shapely import Point as Dot
 from shapely.geometry import Polygon
 
-from ranura.core.cuts.dado import channel
-from ranura.core.drawing import base_outline
-from ranura.core.drawing_sections import channel_glyph
-from ranura.core.errors import CutError
-from ranura.core.lengths import read
+from ranura.core.cuts.channel.asked import channel
+from ranura.core.cuts.channel.section import channel_glyph
+from ranura.core.output.views import base_outline
 from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import read
 from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
 from ranura.store.demo_tools import BITS, PLUNGE_TWO, TRIM_ONE
 

@@ -13,17 +13,17 @@ from shapely import unary_union
 from shapely.geometry import LineString, Point, Polygon, box
 from tests.data.edges import board, boards, edge_cut, edge_cuts, window
 
-from ranura.core import numbers
-from ranura.core.cautions import WORDS
+from ranura.core.board.outlines import Contour
+from ranura.core.board.pieces import edges_of
 from ranura.core.choosing.candidates import sift
-from ranura.core.choosing.edges import EdgeJudge
 from ranura.core.choosing.shortlist import shortlist
-from ranura.core.cuts.edge import edging
-from ranura.core.errors import CraftError
-from ranura.core.holding_edges import hold_edges
-from ranura.core.pieces import edges_of
+from ranura.core.cuts.edge.asked import edging
+from ranura.core.cuts.edge.holding import hold_edges
+from ranura.core.cuts.edge.judge import EdgeJudge
+from ranura.core.geometry import closeness
 from ranura.core.plan import CutPlan, plan_cut
-from ranura.core.shapes.contour import Contour
+from ranura.core.text.cautions import WORDS
+from ranura.core.text.errors import CraftError
 from ranura.store.demo import ARCH, ARCH_OGEE, SHOP
 
 PLUNGE = SHOP.router("plunge-two")
@@ -188,10 +188,10 @@ def test_where_a_rising_curve_reaches_a_value(scale, power, share):
         return scale * x**power
 
     wanted = rising(3.0) * share
-    found = numbers.where_reached(rising, wanted, low=0.0, high=3.0)
+    found = closeness.where_reached(rising, wanted, low=0.0, high=3.0)
     assert rising(found) == pytest.approx(wanted, rel=1e-6, abs=2e-9 * rising(3.0))
-    assert numbers.where_reached(rising, rising(3.0) * 2, low=0.0, high=3.0) == 3.0
-    assert numbers.where_reached(rising, -1.0, low=0.0, high=3.0) == 0.0
+    assert closeness.where_reached(rising, rising(3.0) * 2, low=0.0, high=3.0) == 3.0
+    assert closeness.where_reached(rising, -1.0, low=0.0, high=3.0) == 0.0
 
 
 def test_an_opening_is_a_hole_and_its_run_starts_inside_of_it():

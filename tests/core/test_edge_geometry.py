@@ -12,19 +12,19 @@ from shapely import LineString, Point, Polygon
 from tests.data.edges import board, edge_cut, mm, window
 from tests.data.tools import bits
 
-from ranura.core.cuts.edge import edging, turned_over
+from ranura.core.board.grain import lie_of, slope, stretches
+from ranura.core.board.outlines import Contour, signed_area, tightest, trace
+from ranura.core.board.pieces import edges_of, outline_of
+from ranura.core.cuts.edge.asked import edging, turned_over
+from ranura.core.cuts.edge.guides import Way, contact, remaining, stands_below, taken_spans
+from ranura.core.cuts.edge.runs import at_share, forwards, runs_of
+from ranura.core.cuts.edge.section import section_of
+from ranura.core.cuts.edge.stages import stages
+from ranura.core.cuts.edge.trips import Done, Stock, Trip, can_be_raised, skin
 from ranura.core.cutting.direction import rim_motion, straight_direction
-from ranura.core.errors import CutError
-from ranura.core.grain import lie_of, slope, stretches
-from ranura.core.guiding.edges import Way, contact, remaining, stands_below, taken_spans
-from ranura.core.guiding.runs import at_share, forwards, runs_of
-from ranura.core.house_rules import STANDARD, HouseRules
-from ranura.core.pieces import edges_of, outline_of
-from ranura.core.shapes.contour import Contour, signed_area, tightest, trace
-from ranura.core.shapes.section import section_of
-from ranura.core.shapes.stages import stages
-from ranura.core.shapes.trips import Done, Stock, Trip, can_be_raised, skin
-from ranura.core.tooling.bits import Bit
+from ranura.core.shop.house_rules import STANDARD, HouseRules
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.text.errors import CutError
 from ranura.store.demo import SHOP
 
 ROUND = Bit(id="r", name="", profile="roundover", radius=6, bearing=12.7, shank=12.7)

@@ -10,13 +10,13 @@ from hypothesis import given, settings
 from shapely.geometry import Polygon
 from tests.data.edges import board, boards, edge_cut, edge_cuts, window
 
-from ranura.core.cuts.edge import edging
-from ranura.core.errors import CraftError, CutError
-from ranura.core.house_rules import HouseRules
+from ranura.core.board.outlines import Contour
+from ranura.core.cuts.edge.asked import edging
+from ranura.core.family import DoneCut
 from ranura.core.plan import CutPlan, judge_of, plan_cut
-from ranura.core.planning.common import DoneCut
-from ranura.core.shapes.contour import Contour
-from ranura.core.tooling.bits import Bit
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.text.errors import CraftError, CutError
 from ranura.store.demo import (
     ARCH,
     ARCH_OGEE,

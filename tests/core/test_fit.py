@@ -10,8 +10,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ranura.calc.registry import CALCULATORS
-from ranura.core.fit import Spread, forecast, position_spread, width_causes
-from ranura.core.house_rules import HouseRules
+from ranura.core.cuts.channel.fit import Spread, forecast, position_spread, width_causes
+from ranura.core.shop.house_rules import HouseRules
 
 RULES = HouseRules()
 

@@ -11,11 +11,11 @@ from shapely.geometry import Polygon
 from tests.core.test_channels import dado
 from tests.core.test_pockets import board, pocket
 
-from ranura.core.cuts.placed import ClampAt
-from ranura.core.drawing import Grip, View
-from ranura.core.errors import CutError
-from ranura.core.lengths import read
+from ranura.core.holding.placed import ClampAt
+from ranura.core.output.views import Grip, View
 from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import read
 from ranura.store.demo import (
     CHEEK,
     CHEEK_DISCS,

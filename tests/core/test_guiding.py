@@ -8,14 +8,14 @@ from hypothesis import strategies as st
 from shapely import box, unary_union
 from shapely.geometry import Polygon
 
-from ranura.core.cautions import has_stop
-from ranura.core.choosing.channels import held_channel
-from ranura.core.cuts.dado import Dado, channel
-from ranura.core.guiding.fences import lateral_passes, plan_setback, spacers
-from ranura.core.guiding.placing import guide_options, outside, place_fence
-from ranura.core.house_rules import HouseRules
-from ranura.core.lengths import read
-from ranura.core.pieces import Piece
+from ranura.core.board.pieces import Piece
+from ranura.core.cuts.channel.asked import Dado, channel
+from ranura.core.cuts.channel.guides import guide_options, outside, place_fence
+from ranura.core.cuts.channel.judge import held_channel
+from ranura.core.cutting.lateral import lateral_passes, plan_setback, spacers
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.text.cautions import has_stop
+from ranura.core.text.lengths import read
 from ranura.store.demo_tools import BITS, PLUNGE_TWO
 
 RULES = HouseRules()

@@ -10,10 +10,10 @@ from hypothesis import strategies as st
 from shapely import Point, box
 from shapely.geometry import LineString, Polygon
 
-from ranura.core.cuts.placed import ClampAt
-from ranura.core.holding import Sweep, around_axis, foot_at, hold, moved_clear, reach_of
-from ranura.core.shapes.convex import gap, oblong
-from ranura.core.shapes.ways import thinned, way_gap
+from ranura.core.geometry.convex import gap, oblong
+from ranura.core.geometry.paths import thinned, way_gap
+from ranura.core.holding.clamps import Sweep, around_axis, foot_at, hold, moved_clear, reach_of
+from ranura.core.holding.placed import ClampAt
 from ranura.store.demo_tools import PLUNGE_TWO, TRIM_ONE
 
 PART = (640.0, 300.0)

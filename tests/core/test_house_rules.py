@@ -13,29 +13,29 @@ from pydantic import TypeAdapter
 from tests.data.edges import board as edge_board
 from tests.data.edges import edge_cut
 
+from ranura.core.board.outlines import Contour
 from ranura.core.choosing.candidates import sift
-from ranura.core.choosing.channels import ChannelJudge
+from ranura.core.choosing.limits import cuts_made
 from ranura.core.choosing.ranking import ChannelRanking
-from ranura.core.cuts.dado import Dado
-from ranura.core.cuts.straight import StraightCut
+from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.fit import Mate
+from ranura.core.cuts.channel.judge import ChannelJudge
+from ranura.core.cuts.edge.bearings import choose_bearing
+from ranura.core.cuts.pocket.bushings import plan_template
+from ranura.core.cutting.need import StraightCut
 from ranura.core.cutting.size import size_reasons
 from ranura.core.cutting.stepping import Tooling, plan_steps
 from ranura.core.cutting.stiffness import stress_limit
-from ranura.core.drawer.limits import cuts_made
-from ranura.core.errors import CraftError, RuleError
-from ranura.core.fit import Mate
-from ranura.core.guiding.bearings import choose_bearing
-from ranura.core.guiding.bushings import plan_template
-from ranura.core.guiding.inlay import plan_inlay
-from ranura.core.house_rules import SCHOOLS, STANDARD, HouseRules, bounds, school_values
+from ranura.core.joints.inlay import plan_inlay
 from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
-from ranura.core.lengths import read
-from ranura.core.moves import moves
 from ranura.core.plan import plan_cut
-from ranura.core.shapes.contour import Contour
-from ranura.core.shop import Shop
-from ranura.core.text import inch_parts
-from ranura.core.tooling.bits import Bit
+from ranura.core.shop.house_rules import SCHOOLS, STANDARD, HouseRules, bounds, school_values
+from ranura.core.shop.rule_changes import moves
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.text.errors import CraftError, RuleError
+from ranura.core.text.lengths import read
+from ranura.core.text.writing import inch_parts
 from ranura.store.demo import CHEEK, CHEEK_DISCS, CONTROL_CROSS, CROSS_MORTISE, SHOP, WING_CASE_SIDE
 
 _JSON = TypeAdapter(object)

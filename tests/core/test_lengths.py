@@ -9,9 +9,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 from tests.data.lengths import INCH, RIGHT, WRONG
 
-from ranura.core import lengths
-from ranura.core.errors import LengthError
-from ranura.core.lengths_format import inch_number, mm_number
+from ranura.core.text import lengths
+from ranura.core.text.errors import LengthError
+from ranura.core.text.lengths_format import inch_number, mm_number
 
 
 @pytest.mark.parametrize(("text", "unit", "mm", "why"), RIGHT, ids=[row[3] for row in RIGHT])

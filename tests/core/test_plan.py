@@ -13,18 +13,18 @@ from pydantic import TypeAdapter
 from shapely import unary_union
 from shapely.geometry import Polygon
 
-from ranura.core.cautions import WORDS, Caution
+from ranura.core.board.materials import MATERIALS
+from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import sift
-from ranura.core.choosing.channels import ChannelJudge
 from ranura.core.choosing.ranking import ChannelRanking
-from ranura.core.cuts.dado import Dado, channel
-from ranura.core.errors import CutError
-from ranura.core.house_rules import DEPTH_RULES, SPEED_RULES, HouseRules, RuleError
-from ranura.core.lengths import read
-from ranura.core.materials import MATERIALS
-from ranura.core.pieces import Piece
+from ranura.core.cuts.channel.asked import Dado, channel
+from ranura.core.cuts.channel.judge import ChannelJudge
 from ranura.core.plan import CutPlan, plan_cut
-from ranura.core.shop import Shop
+from ranura.core.shop.house_rules import DEPTH_RULES, SPEED_RULES, HouseRules, RuleError
+from ranura.core.shop.shop import Shop
+from ranura.core.text.cautions import WORDS, Caution
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import read
 from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
 
 MIDDLE, LOWER = SHELF_DADOES[0][2], SHELF_DADOES[1][2]
@@ -328,7 +328,7 @@ def _facts_of(template: str) -> set[str]:
 
 def test_codes_and_words_are_the_same_set(request):
     root = request.config.rootpath / "src" / "ranura"
-    sources = [f.read_text() for f in root.rglob("*.py") if f.parent.name != "caution_words"]
+    sources = [f.read_text() for f in root.rglob("*.py") if not f.stem.endswith(("words", "kinds"))]
     said = {code for text in sources for code in re.findall(r'(?:caution|Reason)\(\s*"([a-z-]+)"', text)}
     assert said <= set(WORDS), "a code without words"
     assert {code for code in WORDS if not any(f'"{code}"' in text for text in sources)} == {"general"}, "words no rule says"

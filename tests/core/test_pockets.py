@@ -11,15 +11,15 @@ from hypothesis import strategies as st
 from shapely import box, unary_union
 from shapely.geometry import LinearRing, LineString, Polygon
 
-from ranura.core.cuts.pocket import FORM_NAMES, GUIDES_OF, Pocket, pocketing
-from ranura.core.errors import CutError
-from ranura.core.guiding.areas import lanes_of
-from ranura.core.lengths import read
-from ranura.core.pieces import Piece
+from ranura.core.board.outlines import Contour
+from ranura.core.board.pieces import Piece
+from ranura.core.cuts.pocket.asked import FORM_NAMES, GUIDES_OF, Pocket, pocketing
+from ranura.core.cuts.pocket.clearing import clearing, length_of, unreached
+from ranura.core.cuts.pocket.guides import lanes_of
+from ranura.core.geometry.rings import arc_points, circle_ring, rounded
 from ranura.core.plan import CutPlan, judge_of, plan_cut, sentence_of
-from ranura.core.shapes.clearing import clearing, length_of, unreached
-from ranura.core.shapes.contour import Contour
-from ranura.core.shapes.rings import arc_points, circle_ring, rounded
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import read
 from ranura.store.demo import (
     CHEEK,
     CHEEK_DISCS,

@@ -6,8 +6,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from ranura.core.errors import CraftError
 from ranura.core.quick import SUMS, completions, quick
+from ranura.core.text.errors import CraftError
 from ranura.store.demo import SHOP
 
 ANSWERS = [

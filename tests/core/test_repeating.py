@@ -11,12 +11,12 @@ from hypothesis import strategies as st
 from tests.core.test_channels import BOARD, dado, mm
 from tests.core.test_pockets import board, pocket
 
-from ranura.core.cuts.dado import channel
-from ranura.core.cuts.pocket import pocketing
-from ranura.core.cuts.repeating import repeated, with_another_place
-from ranura.core.errors import CutError
-from ranura.core.house_rules import HouseRules
-from ranura.core.lengths import read
+from ranura.core.cuts.channel.asked import channel
+from ranura.core.cuts.channel.repeat import repeated, with_another_place
+from ranura.core.cuts.pocket.asked import pocketing
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import read
 
 RULES = HouseRules()
 

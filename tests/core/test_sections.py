@@ -13,12 +13,12 @@ from tests.data.tools import bits
 
 from ranura.calc.fields import Refused
 from ranura.calc.registry import calculate, problem_of
-from ranura.core.errors import CraftError, CutError
-from ranura.core.shapes.section import section
-from ranura.core.shapes.stages import stages
-from ranura.core.shapes.trips import Stock, Trip, can_be_raised, taken
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.profiles import PROFILES, radius_at
+from ranura.core.cuts.edge.section import section
+from ranura.core.cuts.edge.stages import stages
+from ranura.core.cuts.edge.trips import Stock, Trip, can_be_raised, taken
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.profiles import PROFILES, radius_at
+from ranura.core.text.errors import CraftError, CutError
 from ranura.store.demo_tools import BITS
 
 BOARD = Stock(thickness=22, width=80)

@@ -7,12 +7,12 @@ import dataclasses
 
 import pytest
 
-from ranura.core.cuts.dado import Dado
-from ranura.core.cuts.pocket import Pocket
-from ranura.core.lengths import read
-from ranura.core.pieces import Piece
+from ranura.core.board.pieces import Piece
+from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.pocket.asked import Pocket
 from ranura.core.plan import CutPlan, plan_cut
-from ranura.core.tooling.guides import EdgeGuide
+from ranura.core.shop.tooling.guides import EdgeGuide
+from ranura.core.text.lengths import read
 from ranura.store.demo import EMBLEM_LID, LID_EDGES, SHELF_DADOES, SHOP, WING_CASE_SIDE
 
 DADO: Dado = SHELF_DADOES[0][2]

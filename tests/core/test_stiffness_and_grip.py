@@ -10,10 +10,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ranura.calc.registry import calculate
-from ranura.core.cautions import Reason
 from ranura.core.cutting.grip import Grip, free_length, plan_grip
 from ranura.core.cutting.stiffness import deflection, plan_stiffness, stress, tip_compliance
-from ranura.core.house_rules import STANDARD, HouseRules
+from ranura.core.shop.house_rules import STANDARD, HouseRules
+from ranura.core.text.cautions import Reason
 from ranura.store.demo_tools import BITS, PLUNGE_TWO, TRIM_ONE
 
 STRAIGHT = BITS[0]

@@ -12,11 +12,11 @@ from hypothesis import strategies as st
 from shapely.geometry import Polygon
 from tests.core.test_channels import codes, dado, figure, lead_of, mm
 
-from ranura.core.cuts.dado import channel
+from ranura.core.board.pieces import Piece
+from ranura.core.cuts.channel.asked import channel
 from ranura.core.cutting.direction import left_of, straight_direction
-from ranura.core.errors import CutError
-from ranura.core.pieces import Piece
 from ranura.core.plan import CutPlan, corrected, plan_cut
+from ranura.core.text.errors import CutError
 from ranura.store.demo import SHOP
 
 RAIL = Piece(name="Rail", material="ash", length=mm(600), width=mm(60), thickness=mm(24))

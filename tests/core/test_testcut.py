@@ -7,8 +7,8 @@ import dataclasses
 import pytest
 from tests.core.test_channels import dado, figure, plan
 
-from ranura.core.errors import CutError
 from ranura.core.plan import corrected
+from ranura.core.text.errors import CutError
 from ranura.store.demo import CURTAIN_RAIL, RAIL_GROOVE, SHOP, WING_CASE_SIDE
 
 

@@ -6,10 +6,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from ranura.core.house_rules import SCHOOLS, HouseRules, school_values
-from ranura.core.lengths_format import SHOWN_ERROR
-from ranura.core.text import length_reading, write
-from ranura.core.working import show
+from ranura.core.shop.house_rules import SCHOOLS, HouseRules, school_values
+from ranura.core.text.figures import show
+from ranura.core.text.lengths_format import SHOWN_ERROR
+from ranura.core.text.writing import length_reading, write
 
 
 @pytest.mark.parametrize(

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from hypothesis import strategies as st
 
-from ranura.core.cuts.edge import EdgeCut
-from ranura.core.lengths import Length, read
-from ranura.core.pieces import SIDES, Piece
-from ranura.core.shapes.contour import Contour
+from ranura.core.board.outlines import Contour
+from ranura.core.board.pieces import SIDES, Piece
+from ranura.core.cuts.edge.asked import EdgeCut
+from ranura.core.text.lengths import Length, read
 
 
 def mm(value: float | str) -> Length:

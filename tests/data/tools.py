@@ -5,10 +5,10 @@ from __future__ import annotations
 from hypothesis import assume
 from hypothesis import strategies as st
 
-from ranura.core.errors import BitError
-from ranura.core.tooling.bits import NOMINAL_SHANKS, Bit
-from ranura.core.tooling.profiles import KINDS, PROFILES
-from ranura.core.tooling.routers import Base, DialPosition, GuidedSide, Router
+from ranura.core.shop.tooling.bits import NOMINAL_SHANKS, Bit
+from ranura.core.shop.tooling.profiles import KINDS, PROFILES
+from ranura.core.shop.tooling.routers import Base, DialPosition, GuidedSide, Router
+from ranura.core.text.errors import BitError
 
 _sizes = {
     "diameter": st.integers(30, 800).map(lambda n: n / 10),

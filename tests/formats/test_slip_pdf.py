@@ -9,8 +9,8 @@ import pytest
 from fontTools.ttLib import TTFont
 from pypdf import PdfReader
 
-from ranura.core.lengths import read
 from ranura.core.plan import plan_cut
+from ranura.core.text.lengths import read
 from ranura.formats.slip_pdf import Sheet, slip_pdf
 from ranura.formats.type_on_paper import DENOMINATOR, FONTS, NUMERATOR, register, width_of, wrapped
 from ranura.store.demo import PIECES, SHELF_DADOES, SHOP, WING_CASE_SIDE

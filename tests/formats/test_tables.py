@@ -9,8 +9,8 @@ from hypothesis import example, given
 from hypothesis import strategies as st
 from tests.data.tools import bits, routers
 
-from ranura.core.errors import CraftError, FileError
-from ranura.core.tooling.bits import Bit
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.text.errors import CraftError, FileError
 from ranura.formats.tables import header, read_table, tool_from_row, tool_texts, write_table
 
 

@@ -10,9 +10,9 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from sqlalchemy import create_engine, inspect, text
 
-from ranura.core.cuts.dado import Dado
-from ranura.core.house_rules import DEPTH_RULES, SPEED_RULES, HouseRules
-from ranura.core.lengths import read
+from ranura.core.cuts.channel.asked import Dado
+from ranura.core.shop.house_rules import DEPTH_RULES, SPEED_RULES, HouseRules
+from ranura.core.text.lengths import read
 from ranura.host.database import PrivateDatabase
 from ranura.store import demo, repository
 from ranura.store.models import Base, ShopRow

@@ -12,10 +12,10 @@ from ranura.api.keeping import TheShop, TheStore
 from ranura.api.problems import ERRORS
 from ranura.core.choosing.buying import PlannedCut, Shopping, shopping
 from ranura.core.choosing.candidates import sift
-from ranura.core.choosing.channels import ChannelJudge
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.offers import Miss, Offer, Refusal, misses_of, offers, refusal
-from ranura.core.cuts.straight import Clean, CutKind, StraightCut
+from ranura.core.cuts.channel.judge import ChannelJudge
+from ranura.core.cutting.need import Clean, CutKind, StraightCut
 from ranura.store import repository
 
 router = APIRouter(prefix="/api", tags=["choosing"], responses=ERRORS)

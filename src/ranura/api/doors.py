@@ -6,17 +6,17 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Discriminator, Field, Tag
 
-from ranura.core.cuts.dado import MOST_ANGLE, MOST_STATIONS, ChannelGuide, Dado, End, Goes
-from ranura.core.cuts.edge import EdgeCut, EdgeState, Guidance, Shape, StageBy
-from ranura.core.cuts.placed import ClampAt, Held, Side
-from ranura.core.cuts.pocket import NOTHING, Loose, Pocket, PocketForm, PocketGuide
-from ranura.core.cuts.straight import ChannelShape
-from ranura.core.fit import Fit, Mate
-from ranura.core.house_rules import HouseRules
-from ranura.core.lengths import Length, Unit, read
-from ranura.core.pieces import Grain, Piece, edges_of
-from ranura.core.shapes.contour import MOST_POINTS, Contour, Form
-from ranura.core.shop import Shop
+from ranura.core.board.outlines import MOST_POINTS, Contour, Form
+from ranura.core.board.pieces import Grain, Piece, edges_of
+from ranura.core.cuts.channel.asked import MOST_ANGLE, MOST_STATIONS, ChannelGuide, Dado, End, Goes
+from ranura.core.cuts.channel.fit import Fit, Mate
+from ranura.core.cuts.edge.asked import EdgeCut, EdgeState, Guidance, Shape, StageBy
+from ranura.core.cuts.pocket.asked import NOTHING, Loose, Pocket, PocketForm, PocketGuide
+from ranura.core.cutting.need import ChannelShape
+from ranura.core.holding.placed import ClampAt, Held, Side
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.core.text.lengths import Length, Unit, read
 
 Name = Annotated[str, Field(min_length=1, max_length=80, pattern=r"\S")]
 Coordinate = Annotated[float, Field(ge=-10_000, le=10_000, allow_inf_nan=False)]

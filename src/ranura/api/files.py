@@ -13,11 +13,11 @@ from ranura.api.doors import Door
 from ranura.api.importing import ImportDesk, ImportView
 from ranura.api.keeping import TheKeeper, TheShop, TheStore
 from ranura.api.problems import ERRORS
-from ranura.core.errors import ToolError
-from ranura.core.materials import Material
-from ranura.core.shop import Shop
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.routers import Router
+from ranura.core.board.materials import Material
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.routers import Router
+from ranura.core.text.errors import ToolError
 from ranura.formats.shop_file import read_shop, schema, write_shop
 from ranura.formats.tables import TableKind, write_table
 from ranura.store import repository, things

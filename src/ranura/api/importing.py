@@ -11,10 +11,10 @@ from typing import Literal
 from uuid import uuid4
 
 from ranura.api.keeping import ShopKeeper
-from ranura.core.errors import CraftError, FileError
-from ranura.core.shop import Shop
-from ranura.core.text import Text
-from ranura.core.tooling.routers import Router
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.routers import Router
+from ranura.core.text.errors import CraftError, FileError
+from ranura.core.text.writing import Text
 from ranura.formats.tables import MOST_BASES, Row, Table, TableKind, Tool, column_of, read_table, tool_from_row, tool_texts
 from ranura.store import things
 from ranura.store.things import NotFoundError

@@ -10,7 +10,7 @@ from fastapi import APIRouter, Depends, Query, Request
 
 from ranura.api.doors import Door
 from ranura.api.problems import ERRORS
-from ranura.core.text import Text, write
+from ranura.core.text.writing import Text, write
 from ranura.devices.lines import Kind
 from ranura.devices.rack import InstrumentError, Instruments, Socketed, Status, Taken
 

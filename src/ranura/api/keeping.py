@@ -11,13 +11,13 @@ from fastapi import Depends, Request
 from fastapi.concurrency import run_in_threadpool
 from sqlalchemy.orm import Session
 
-from ranura.core.drawer.history import events
-from ranura.core.house_rules import HouseRules
-from ranura.core.lengths import Unit
-from ranura.core.shop import Shop
-from ranura.core.text import read_inches_to
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.routers import Router
+from ranura.core.shop.drawer.history import events
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.routers import Router
+from ranura.core.text.lengths import Unit
+from ranura.core.text.writing import read_inches_to
 from ranura.store import history, repository, things
 from ranura.store.repository import Store
 from ranura.store.things import Thing, ThingKind

@@ -5,12 +5,12 @@ from __future__ import annotations
 from dataclasses import dataclass
 from threading import Lock
 
+from ranura.core.board.pieces import Piece
 from ranura.core.choosing.order import Pair
-from ranura.core.errors import CraftError
-from ranura.core.pieces import Piece
+from ranura.core.family import DoneCut
 from ranura.core.plan import Cut, plan_cut
-from ranura.core.planning.common import DoneCut
-from ranura.core.shop import Shop
+from ranura.core.shop.shop import Shop
+from ranura.core.text.errors import CraftError
 from ranura.store import repository
 from ranura.store.repository import DOWN_ERRORS, Store
 

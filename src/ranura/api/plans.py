@@ -13,12 +13,12 @@ from ranura.api.doors import PlanRequest, RepeatIn
 from ranura.api.keeping import TheShop, TheStore
 from ranura.api.mounting import Before, Mounts
 from ranura.api.problems import ERRORS
-from ranura.core.cuts.dado import Dado
-from ranura.core.cuts.edge import EdgeCut
-from ranura.core.cuts.repeating import Repeats, repeated, with_another_place
-from ranura.core.errors import CutError
+from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.repeat import Repeats, repeated, with_another_place
+from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.plan import CutPlan, judge_of, plan_cut
-from ranura.core.shop import Shop
+from ranura.core.shop.shop import Shop
+from ranura.core.text.errors import CutError
 from ranura.formats.slip_pdf import Sheet, slip_pdf
 from ranura.store import repository
 

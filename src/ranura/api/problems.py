@@ -14,9 +14,9 @@ from starlette.exceptions import HTTPException
 from ranura.api.keeping import ChangedElsewhereError
 from ranura.calc.fields import Refused
 from ranura.calc.registry import Problem, first_problem, problem_of
-from ranura.core.errors import CraftError
-from ranura.core.shop import Shop
-from ranura.core.text import Text
+from ranura.core.shop.shop import Shop
+from ranura.core.text.errors import CraftError
+from ranura.core.text.writing import Text
 from ranura.store.repository import DOWN_ERRORS, StaleError
 from ranura.store.things import NotFoundError
 

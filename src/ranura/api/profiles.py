@@ -13,10 +13,10 @@ from ranura.api.doors import Door, IdText, LengthIn, Name, maybe_length
 from ranura.api.keeping import TheKeeper, TheShop, TheStore
 from ranura.api.plans import TheMounts
 from ranura.api.problems import ERRORS
-from ranura.core.cuts.edge import SavedProfile, Shape
-from ranura.core.errors import CutError, ToolError
+from ranura.core.cuts.edge.asked import SavedProfile, Shape
 from ranura.core.plan import CutPlan, plan_cut
-from ranura.core.shop import Shop
+from ranura.core.shop.shop import Shop
+from ranura.core.text.errors import CutError, ToolError
 from ranura.formats.section_files import section_dxf, section_svg
 from ranura.store import repository
 

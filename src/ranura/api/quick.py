@@ -11,9 +11,9 @@ from pydantic import Field
 from ranura.api.doors import Door
 from ranura.api.keeping import TheShop
 from ranura.api.problems import ERRORS
-from ranura.core.errors import CraftError
 from ranura.core.quick import QuickAnswer, Sum, completions, quick
-from ranura.core.text import Text
+from ranura.core.text.errors import CraftError
+from ranura.core.text.writing import Text
 
 router = APIRouter(prefix="/api", tags=["quick"], responses=ERRORS)
 

@@ -11,13 +11,13 @@ from pydantic import Field
 from ranura.api.doors import Door
 from ranura.api.keeping import TheShop, TheStore
 from ranura.api.problems import ERRORS
-from ranura.core.drawer.reading import plain_number
-from ranura.core.errors import CraftError, LengthError
-from ranura.core.house_rules import Bound, HouseRules, bounds
-from ranura.core.lengths import Unit, read
-from ranura.core.lengths_format import trade_text
-from ranura.core.moves import Move, moves
-from ranura.core.text import Text
+from ranura.core.shop.drawer.reading import plain_number
+from ranura.core.shop.house_rules import Bound, HouseRules, bounds
+from ranura.core.shop.rule_changes import Move, moves
+from ranura.core.text.errors import CraftError, LengthError
+from ranura.core.text.lengths import Unit, read
+from ranura.core.text.lengths_format import trade_text
+from ranura.core.text.writing import Text
 from ranura.store import repository
 
 router = APIRouter(prefix="/api/rules", tags=["rules"], responses=ERRORS)

@@ -13,12 +13,12 @@ from ranura.api.doors import CutIn, Door, IdText, LengthIn, PieceIn
 from ranura.api.keeping import TheKeeper, TheShop
 from ranura.api.plans import TheMounts
 from ranura.api.problems import ERRORS
-from ranura.core.errors import CutError
+from ranura.core.cuts.channel.testcut import Correction, MeasureKey, with_base_distance
 from ranura.core.plan import corrected
-from ranura.core.testcut import Correction, MeasureKey, with_base_distance
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.guides import TJig
-from ranura.core.tooling.routers import BaseKind, Router
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.guides import TJig
+from ranura.core.shop.tooling.routers import BaseKind, Router
+from ranura.core.text.errors import CutError
 
 router = APIRouter(prefix="/api", tags=["test cuts"], responses=ERRORS)
 

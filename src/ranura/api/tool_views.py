@@ -6,20 +6,20 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import datetime
 
-from ranura.core.drawer.bench import base_texts, router_texts
-from ranura.core.drawer.describing import Draft
-from ranura.core.drawer.flat import Flat, flat_texts, kind_of
-from ranura.core.drawer.limits import AtRouter, at_routers, cuts_made
-from ranura.core.drawer.marks import Mark, marks
-from ranura.core.drawer.shape import Shape, shape
-from ranura.core.drawer.texts import bit_from_texts, texts_of
-from ranura.core.errors import CraftError
-from ranura.core.shop import Shop
-from ranura.core.text import Text, write
-from ranura.core.tooling.bits import Bit, State, shank_name
-from ranura.core.tooling.guides import TJig
-from ranura.core.tooling.profiles import Makes, Profile
-from ranura.core.tooling.routers import DialPosition, Router
+from ranura.core.choosing.limits import AtRouter, at_routers, cuts_made
+from ranura.core.shop.drawer.bench import base_texts, router_texts
+from ranura.core.shop.drawer.describing import Draft
+from ranura.core.shop.drawer.flat import Flat, flat_texts, kind_of
+from ranura.core.shop.drawer.marks import Mark, marks
+from ranura.core.shop.drawer.shape import Shape, shape
+from ranura.core.shop.drawer.texts import bit_from_texts, texts_of
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit, State, shank_name
+from ranura.core.shop.tooling.guides import TJig
+from ranura.core.shop.tooling.profiles import Makes, Profile
+from ranura.core.shop.tooling.routers import DialPosition, Router
+from ranura.core.text.errors import CraftError
+from ranura.core.text.writing import Text, write
 from ranura.store import repository
 from ranura.store.history import Happened
 from ranura.store.repository import Store, Use

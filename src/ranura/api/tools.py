@@ -27,18 +27,18 @@ from ranura.api.tool_views import (
     tile,
     uses_of,
 )
-from ranura.core.drawer.bench import router_from_texts
-from ranura.core.drawer.describing import describe
-from ranura.core.drawer.finding import find, index_of
-from ranura.core.drawer.flat import FLAT_KINDS, flat_from_texts
-from ranura.core.drawer.form import FORMS, Form
-from ranura.core.drawer.marks import marks
-from ranura.core.drawer.starter import Makes, Owned, starter
-from ranura.core.drawer.texts import bit_from_texts
-from ranura.core.errors import ToolError
-from ranura.core.lengths import Unit
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.routers import DialPosition, Router, check_dial
+from ranura.core.shop.drawer.bench import router_from_texts
+from ranura.core.shop.drawer.describing import describe
+from ranura.core.shop.drawer.finding import find, index_of
+from ranura.core.shop.drawer.flat import FLAT_KINDS, flat_from_texts
+from ranura.core.shop.drawer.form import FORMS, Form
+from ranura.core.shop.drawer.marks import marks
+from ranura.core.shop.drawer.starter import Makes, Owned, starter
+from ranura.core.shop.drawer.texts import bit_from_texts
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.routers import DialPosition, Router, check_dial
+from ranura.core.text.errors import ToolError
+from ranura.core.text.lengths import Unit
 from ranura.store import history
 from ranura.store.things import ThingKind
 

@@ -7,17 +7,17 @@ from typing import Any, Literal
 
 from pydantic import TypeAdapter
 
-from ranura.core.cuts.edge import EdgeCut
-from ranura.core.cuts.pocket import LANE_FORMS, Pocket
-from ranura.core.drawing import Point
-from ranura.core.errors import CraftError
-from ranura.core.house_rules import SCHOOLS, Bound, Choice, HouseRules, bounds
-from ranura.core.lengths import Unit, as_typed
-from ranura.core.materials import Delivery, Material
-from ranura.core.pieces import Piece, edges_of
+from ranura.core.board.materials import Delivery, Material
+from ranura.core.board.pieces import Piece, edges_of
+from ranura.core.cuts.edge.asked import EdgeCut
+from ranura.core.cuts.pocket.asked import LANE_FORMS, Pocket
+from ranura.core.output.views import Point
 from ranura.core.plan import Cut, measured_places, place_of, plan_cut, sentence_of, title_of
-from ranura.core.shop import Shop
-from ranura.core.text import Text, write
+from ranura.core.shop.house_rules import SCHOOLS, Bound, Choice, HouseRules, bounds
+from ranura.core.shop.shop import Shop
+from ranura.core.text.errors import CraftError
+from ranura.core.text.lengths import Unit, as_typed
+from ranura.core.text.writing import Text, write
 from ranura.store.repository import KeptCut, KeptJob, KeptPiece
 
 _KEPT_CUT = TypeAdapter(KeptCut)

@@ -7,9 +7,9 @@ from typing import Annotated
 from pydantic import Field
 
 from ranura.calc.fields import Answer, CautionAnswer, Question, Refused, SizeField
-from ranura.core import numbers
-from ranura.core.cautions import Caution, caution
-from ranura.core.guiding.bearings import choose_bearing
+from ranura.core.cuts.edge.bearings import choose_bearing
+from ranura.core.geometry import closeness
+from ranura.core.text.cautions import Caution, caution
 
 
 class BearingRequest(Question):
@@ -45,9 +45,9 @@ def answer(request: BearingRequest) -> BearingAnswer:
     """The bearing. Raises Refused for one as large as the cutter, or a rabbet wider than half of it."""
     cutter = request.cutter_diameter
     for place, bearing in enumerate(request.bearings):
-        if not numbers.under(bearing, cutter):
+        if not closeness.under(bearing, cutter):
             raise Refused(f"bearings.{place}", f"a bearing is smaller than its cutter, {cutter:g} mm")
-    if not numbers.under(request.width, cutter / 2):
+    if not closeness.under(request.width, cutter / 2):
         raise Refused("width", f"this cutter makes less than {cutter / 2:g} mm")
     found = choose_bearing(cutter=cutter, bearings=request.bearings, width=request.width)
     said: list[Caution] = []

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ranura.calc.fields import Answer, CautionAnswer, LengthField, Question, SizeField
-from ranura.core.guiding.bushings import Cut, plan_template
+from ranura.core.cuts.pocket.bushings import Cut, plan_template
 
 
 class BushingRequest(Question):

@@ -7,15 +7,15 @@ from typing import Any, get_args
 from pydantic import TypeAdapter, ValidationError
 
 from ranura.calc.fields import Answer, Question, Refused, SizeField
+from ranura.core.board.materials import Material, MaterialClass
 from ranura.core.choosing.candidates import sift
-from ranura.core.choosing.channels import ChannelJudge
 from ranura.core.choosing.offers import misses_of, offers
-from ranura.core.cuts.straight import Clean, CutKind, StraightCut
-from ranura.core.errors import CraftError
-from ranura.core.materials import Material, MaterialClass
-from ranura.core.shop import Shop
-from ranura.core.text import Fact
-from ranura.core.tooling.bits import shank_name
+from ranura.core.cuts.channel.judge import ChannelJudge
+from ranura.core.cutting.need import Clean, CutKind, StraightCut
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import shank_name
+from ranura.core.text.errors import CraftError
+from ranura.core.text.writing import Fact
 
 _SHOP = TypeAdapter(Shop)
 _UNSAID = {"id": "shop", "name": "shop", "unit": "mm", "rules": {}}

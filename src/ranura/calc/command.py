@@ -11,7 +11,7 @@ from pydantic import ValidationError
 
 from ranura.calc.fields import Refused
 from ranura.calc.registry import CALCULATORS, Problem, calculate, problem_of, unknown
-from ranura.core.errors import CraftError
+from ranura.core.text.errors import CraftError
 
 USAGE = f"usage: ranura calc NAME < request.json\n       ranura calc --batch < requests.jsonl\nNAME: {', '.join(CALCULATORS)}"
 

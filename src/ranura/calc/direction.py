@@ -8,7 +8,7 @@ from pydantic import Field
 
 from ranura.calc.fields import Answer, CautionAnswer, MountingField, Question, Refused
 from ranura.core.cutting.direction import Contour, Sense, Side, WoodSide, contour_direction, straight_direction
-from ranura.core.house_rules import Climb
+from ranura.core.shop.house_rules import Climb
 
 
 class DirectionRequest(Question):

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from ranura.calc.fields import Answer, CautionAnswer, Flutes, LengthField, MaterialField, Positive, Question, Refused, SizeField
-from ranura.core import numbers
 from ranura.core.cutting.feed import FeedLimit, pace_seconds, plan_feed, seconds_for
+from ranura.core.geometry import closeness
 
 
 class FeedRequest(Question):
@@ -32,7 +32,7 @@ class FeedAnswer(Answer):
 
 def answer(request: FeedRequest) -> FeedAnswer:
     """The feed. Raises Refused when more of the bit is engaged than there is."""
-    if request.radial_engagement is not None and numbers.over(request.radial_engagement, request.bit_diameter):
+    if request.radial_engagement is not None and closeness.over(request.radial_engagement, request.bit_diameter):
         raise Refused("radial_engagement", f"no more than the bit's diameter of {request.bit_diameter:g} mm can be engaged")
     feed = plan_feed(
         rpm=request.rpm,

@@ -7,11 +7,12 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, WithJsonSchema
 
-from ranura.core import lengths, numbers
-from ranura.core.caution_words.kinds import Level
-from ranura.core.cautions import Caution
-from ranura.core.materials import MaterialClass
-from ranura.core.text import Fact
+from ranura.core.board.materials import MaterialClass
+from ranura.core.geometry import closeness
+from ranura.core.text import lengths
+from ranura.core.text.cautions import Caution
+from ranura.core.text.kinds import Level
+from ranura.core.text.writing import Fact
 
 _SCHEMA = {"anyOf": [{"type": "number", "minimum": 0}, {"type": "string"}], "title": "Length"}
 
@@ -33,7 +34,7 @@ def _millimetres(value: Any) -> float:
 
 def _size(value: Any) -> float:
     mm = _millimetres(value)
-    if not numbers.over(mm, 0):
+    if not closeness.over(mm, 0):
         raise ValueError("this must be more than 0")
     return mm
 

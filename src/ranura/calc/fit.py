@@ -7,8 +7,8 @@ from typing import Annotated
 from pydantic import Field
 
 from ranura.calc.fields import Answer, Question, SizeField
-from ranura.core.fit import ErrorOf, Spread, forecast, width_causes
-from ranura.core.house_rules import STANDARD
+from ranura.core.cuts.channel.fit import ErrorOf, Spread, forecast, width_causes
+from ranura.core.shop.house_rules import STANDARD
 
 ErrorMm = Annotated[float, Field(gt=0, le=5, allow_inf_nan=False)]
 

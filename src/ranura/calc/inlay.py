@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from ranura.calc.fields import Answer, CautionAnswer, Question, Refused, SizeField
-from ranura.core import numbers
-from ranura.core.cautions import caution
-from ranura.core.guiding.inlay import Fit, plan_inlay
+from ranura.core.geometry import closeness
+from ranura.core.joints.inlay import Fit, plan_inlay
+from ranura.core.text.cautions import caution
 
 
 class InlayRequest(Question):
@@ -31,9 +31,9 @@ class InlayAnswer(Answer):
 
 def answer(request: InlayRequest) -> InlayAnswer:
     """Both insets. Raises Refused for a ring that is no ring, or a bit wider than its bushing."""
-    if not numbers.over(request.ring_od, request.bushing_od):
+    if not closeness.over(request.ring_od, request.bushing_od):
         raise Refused("ring_od", f"the ring goes over the bushing, so it is wider than {request.bushing_od:g} mm")
-    if numbers.over(request.bit_diameter, request.bushing_od):
+    if closeness.over(request.bit_diameter, request.bushing_od):
         raise Refused("bit_diameter", f"the bit turns inside the bushing, so it is thinner than {request.bushing_od:g} mm")
     found = plan_inlay(
         ring_od=request.ring_od,

@@ -5,8 +5,8 @@ from __future__ import annotations
 from typing import Literal
 
 from ranura.calc.fields import Answer, Question
-from ranura.core import lengths
-from ranura.core.errors import LengthError
+from ranura.core.text import lengths
+from ranura.core.text.errors import LengthError
 
 
 class LengthRequest(Question):

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from ranura.calc.fields import Answer, LengthField, Question, Refused, SizeField
 from ranura.core.cutting.passes import CAP, FINISH, cumulative_depths, max_step, pass_count
-from ranura.core.house_rules import DepthRule
+from ranura.core.shop.house_rules import DepthRule
 
 _MOST_PASSES = 2_000
 

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from ranura.calc.fields import Answer, CautionAnswer, Flutes, MaterialField, Positive, Question, Refused, SizeField
-from ranura.core import numbers
-from ranura.core.cautions import Caution, caution
 from ranura.core.cutting.feed import feed_per_tooth
 from ranura.core.cutting.power import Power, Verdict, plan_power
+from ranura.core.geometry import closeness
+from ranura.core.text.cautions import Caution, caution
 
 
 class PowerRequest(Question):
@@ -44,7 +44,7 @@ def _cautions(power: Power) -> tuple[Caution, ...]:
 
 def answer(request: PowerRequest) -> PowerAnswer:
     """The power. Raises Refused when the cut is wider than the bit."""
-    if request.bit_diameter is not None and numbers.over(request.width, request.bit_diameter):
+    if request.bit_diameter is not None and closeness.over(request.width, request.bit_diameter):
         raise Refused("width", f"no more than the bit's diameter of {request.bit_diameter:g} mm can be engaged")
     tooth = None
     if request.rpm is not None and request.flutes is not None:

@@ -7,11 +7,11 @@ from typing import Annotated
 from pydantic import Field
 
 from ranura.calc.fields import Answer, Question, Refused, SizeField
-from ranura.core.errors import CraftError
-from ranura.core.shapes.stages import StageBy, stages
-from ranura.core.shapes.trips import Stock, Trip, can_be_raised
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.profiles import Profile
+from ranura.core.cuts.edge.stages import StageBy, stages
+from ranura.core.cuts.edge.trips import Stock, Trip, can_be_raised
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.profiles import Profile
+from ranura.core.text.errors import CraftError
 
 Coordinate = Annotated[float, Field(ge=-1_000, le=1_000, allow_inf_nan=False)]
 
@@ -82,7 +82,7 @@ class ProfileAnswer(Answer):
 def answer(request: ProfileRequest) -> ProfileAnswer:
     """The section. Raises Refused or CraftError at the field that cannot be."""
     # Geometry is loaded when it is asked for: other sums answer without it.
-    from ranura.core.shapes.section import section
+    from ranura.core.cuts.edge.section import section
 
     bit = request.bit.bit()
     stock = Stock(thickness=request.thickness, width=request.stock_width)

@@ -26,7 +26,7 @@ from ranura.calc import (
     stiffness,
 )
 from ranura.calc.fields import Refused
-from ranura.core.errors import CraftError
+from ranura.core.text.errors import CraftError
 
 
 @dataclass(frozen=True)

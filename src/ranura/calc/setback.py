@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from ranura.calc.fields import Answer, CautionAnswer, LengthField, Question, Refused, SizeField
-from ranura.core import numbers
-from ranura.core.guiding.fences import FenceOn, lateral_passes, plan_setback
+from ranura.core.cutting.lateral import FenceOn, lateral_passes, plan_setback
+from ranura.core.geometry import closeness
 
 _MOST_PASSES = 2_000
 
@@ -35,7 +35,7 @@ class SetbackAnswer(Answer):
 
 def answer(request: SetbackRequest) -> SetbackAnswer:
     """The setback. Raises Refused for a base that ends inside the bit."""
-    if not numbers.over(request.base_to_axis, request.bit_diameter / 2):
+    if not closeness.over(request.base_to_axis, request.bit_diameter / 2):
         raise Refused("base_to_axis", f"the base must reach past the bit's radius of {request.bit_diameter / 2:g} mm")
     if request.width is not None:
         count = lateral_passes(width=request.width, bit_diameter=request.bit_diameter)

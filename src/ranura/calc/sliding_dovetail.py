@@ -8,7 +8,7 @@ from typing import Annotated
 from pydantic import Field
 
 from ranura.calc.fields import Answer, CautionAnswer, LengthField, Question, Refused, SizeField
-from ranura.core import numbers
+from ranura.core.geometry import closeness
 from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
 
 
@@ -48,11 +48,11 @@ class SlidingDovetailAnswer(Answer):
 def answer(request: SlidingDovetailRequest) -> SlidingDovetailAnswer:
     """Both members. Raises Refused for a socket without a mouth, and a taper without its length."""
     flank = math.tan(math.radians(request.bit_angle))
-    if not numbers.over(request.bit_diameter - 2 * request.depth * flank, 0):
+    if not closeness.over(request.bit_diameter - 2 * request.depth * flank, 0):
         raise Refused("depth", f"{request.depth:g} mm deep, the bit would have no neck left")
     if request.taper and request.length is None:
         raise Refused("length", "a taper runs over the panel's width: type it")
-    if not numbers.under(request.depth + request.shoulder_depth, request.socket_board):
+    if not closeness.under(request.depth + request.shoulder_depth, request.socket_board):
         raise Refused("depth", f"that goes through the socket board of {request.socket_board:g} mm")
     found = plan_sliding_dovetail(
         bit_diameter=request.bit_diameter,

@@ -9,8 +9,8 @@ from pydantic import Field, PlainValidator, WithJsonSchema
 
 from ranura.calc.fields import Answer, CautionAnswer, MountingField, Positive, Question, Refused, SizeField
 from ranura.core.cutting.speed import RIM_CEILING, LimitedBy, plan_speed
-from ranura.core.house_rules import STANDARD, SpeedRule
-from ranura.core.tooling.routers import DialPosition
+from ranura.core.shop.house_rules import STANDARD, SpeedRule
+from ranura.core.shop.tooling.routers import DialPosition
 
 _LARGEST_SETTING = 1e6
 

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from ranura.calc.fields import Answer, CautionAnswer, Flutes, MaterialField, Positive, Question, Refused, SizeField
-from ranura.core import numbers
 from ranura.core.cutting.feed import feed_per_tooth
 from ranura.core.cutting.stiffness import Verdict, plan_stiffness
-from ranura.core.tooling.bits import Body
+from ranura.core.geometry import closeness
+from ranura.core.shop.tooling.bits import Body
 
 
 class StiffnessRequest(Question):
@@ -38,11 +38,11 @@ class StiffnessAnswer(Answer):
 
 def answer(request: StiffnessRequest) -> StiffnessAnswer:
     """The bending. Raises Refused for a pass wider than the bit or deeper than it stands out."""
-    if numbers.over(request.engaged_depth, request.free_length):
+    if closeness.over(request.engaged_depth, request.free_length):
         raise Refused("engaged_depth", f"the bit stands out only {request.free_length:g} mm")
-    if numbers.over(request.cutting_length, request.free_length):
+    if closeness.over(request.cutting_length, request.free_length):
         raise Refused("free_length", f"the cutter alone is {request.cutting_length:g} mm long; none of it goes into the collet")
-    if numbers.over(request.width, request.bit_diameter):
+    if closeness.over(request.width, request.bit_diameter):
         raise Refused("width", f"one pass is at most as wide as the bit, {request.bit_diameter:g} mm")
     found = plan_stiffness(
         bit_diameter=request.bit_diameter,

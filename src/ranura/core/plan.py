@@ -6,30 +6,32 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from ranura.core.cautions import Caution, has_stop
+from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.offers import SHOWN_OFFERS, Miss, Offer, costs, misses_of, offers
 from ranura.core.choosing.order import Pair
 from ranura.core.choosing.shortlist import shortlist
-from ranura.core.cuts.dado import Dado
-from ranura.core.cuts.edge import EdgeCut, shape_name
-from ranura.core.cuts.pocket import FORM_NAMES, ROUND_FORMS, Pocket
-from ranura.core.cutting.staging import Stage
+from ranura.core.cuts.channel import plan as channels
+from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.setting import Setting
+from ranura.core.cuts.channel.slip_guide import FitView, GuideOffer, StationLine
+from ranura.core.cuts.channel.testcut import Correction, MeasureKey, TestCut, correction_of
+from ranura.core.cuts.edge import family as edges
+from ranura.core.cuts.edge.asked import EdgeCut, shape_name
+from ranura.core.cuts.edge.staging import Stage
+from ranura.core.cuts.pocket import plan as pockets
+from ranura.core.cuts.pocket.asked import FORM_NAMES, ROUND_FORMS, Pocket
 from ranura.core.cutting.stepping import Pass
-from ranura.core.drawing import AskedField, Point, View
-from ranura.core.errors import CutError
-from ranura.core.house_rules import HouseRules
-from ranura.core.lengths import Length, as_typed, written_in
-from ranura.core.pieces import Piece, edges_of
-from ranura.core.planning import channels, edge_family, pockets
-from ranura.core.planning.common import DoneCut, Family, Remedy, check_shop, choose
-from ranura.core.setting import Setting
-from ranura.core.shop import Shop
-from ranura.core.slip_guides import FitView, GuideOffer, StationLine
-from ranura.core.slip_parts import PassLine, Section
-from ranura.core.testcut import Correction, MeasureKey, TestCut, correction_of
-from ranura.core.text import Reading, Text, inches_to, write
-from ranura.core.working import Figure, show
+from ranura.core.family import DoneCut, Family, Remedy, check_shop, choose
+from ranura.core.output.slip import PassLine, Section
+from ranura.core.output.views import AskedField, Point, View
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.core.text.cautions import Caution, has_stop
+from ranura.core.text.errors import CutError
+from ranura.core.text.figures import Figure, show
+from ranura.core.text.lengths import Length, as_typed, written_in
+from ranura.core.text.writing import Reading, Text, inches_to, write
 
 Cut = Dado | EdgeCut | Pocket
 """What can be planned."""
@@ -156,7 +158,7 @@ def _family(cut: Cut, piece: Piece, shop: Shop, rules: HouseRules, before: Seque
     """How a cut of its kind is planned."""
     wood = shop.material(piece.material, field="piece.material")
     if isinstance(cut, EdgeCut):
-        return edge_family.family(cut, piece, shop, wood, rules, before)
+        return edges.family(cut, piece, shop, wood, rules, before)
     if isinstance(cut, Pocket):
         return pockets.family(cut, piece, shop, wood, rules)
     return channels.family(cut, piece, shop, wood, rules)

@@ -13,21 +13,21 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from ranura.core.choosing.judging import speed_of, turning_rpm
+from ranura.core.cuts.edge.bearings import choose_bearing
+from ranura.core.cuts.pocket.bushings import offset
+from ranura.core.cutting.lateral import setback
 from ranura.core.cutting.passes import cumulative_depths, max_step
 from ranura.core.cutting.speed import rim_speed, rule_rpm
-from ranura.core.errors import LengthError, QuickError
-from ranura.core.guiding.bearings import choose_bearing
-from ranura.core.guiding.bushings import offset
-from ranura.core.guiding.fences import setback
-from ranura.core.guiding.inlay import plan_inlay
-from ranura.core.house_rules import school_name
+from ranura.core.joints.inlay import plan_inlay
 from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
-from ranura.core.lengths import Unit, parse
-from ranura.core.shop import Shop
-from ranura.core.text import Shown, Text, write
-from ranura.core.tooling.bits import Bit
-from ranura.core.working import Unit as FigureUnit
-from ranura.core.working import show
+from ranura.core.shop.house_rules import school_name
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.text.errors import LengthError, QuickError
+from ranura.core.text.figures import Unit as FigureUnit
+from ranura.core.text.figures import show
+from ranura.core.text.lengths import Unit, parse
+from ranura.core.text.writing import Shown, Text, write
 
 _NUMBER = r"(?:\d+[ -]\d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?)"
 _LENGTH = re.compile(rf"(?P<number>{_NUMBER})\s*(?P<unit>mm|cm|m\b|inches|inch|in\b|ft\b|\"|″|'|′|°)?", re.IGNORECASE)

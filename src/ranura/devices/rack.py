@@ -17,7 +17,7 @@ from dataclasses import dataclass, replace
 from pathlib import Path
 from typing import IO, Literal
 
-from ranura.core.errors import CraftError
+from ranura.core.text.errors import CraftError
 from ranura.devices.lines import (
     MOST_CHARACTERS,
     UNITS,

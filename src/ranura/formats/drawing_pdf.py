@@ -9,8 +9,8 @@ from dataclasses import dataclass
 from reportlab.lib.colors import Color, HexColor, white
 from reportlab.pdfgen.canvas import Canvas
 
-from ranura.core.drawing import Arrow, Dimension, Mark, Outline, Point, Role, View
-from ranura.core.text import System, Text
+from ranura.core.output.views import Arrow, Dimension, Mark, Outline, Point, Role, View
+from ranura.core.text.writing import System, Text
 from ranura.formats.type_on_paper import width_of, write
 
 INK = HexColor("#17211f")

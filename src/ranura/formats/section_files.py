@@ -10,7 +10,7 @@ from xml.etree import ElementTree as ET
 import ezdxf
 from ezdxf.enums import TextEntityAlignment
 
-from ranura.core.drawing import Point, View
+from ranura.core.output.views import Point, View
 
 _MARGIN = 5.0
 _LAYERS: dict[str, tuple[str, int, str]] = {

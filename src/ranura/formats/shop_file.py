@@ -7,8 +7,8 @@ from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
 
-from ranura.core.errors import CraftError, FileError
-from ranura.core.shop import Shop
+from ranura.core.shop.shop import Shop
+from ranura.core.text.errors import CraftError, FileError
 
 FORMAT, VERSION = "ranura-shop", 1
 _SHOP = TypeAdapter(Shop)

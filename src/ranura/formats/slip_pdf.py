@@ -11,13 +11,13 @@ from reportlab.lib.colors import HexColor, white
 from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.pdfgen.canvas import Canvas
 
-from ranura.core.caution_words.kinds import GENERAL
-from ranura.core.cautions import Caution
-from ranura.core.lengths import as_typed
-from ranura.core.pieces import Piece
+from ranura.core.board.pieces import Piece
+from ranura.core.output.slip import Section
 from ranura.core.plan import CutPlan
-from ranura.core.slip_parts import Section
-from ranura.core.text import Reading, Shown, System, Text
+from ranura.core.text.cautions import Caution
+from ranura.core.text.kinds import GENERAL
+from ranura.core.text.lengths import as_typed
+from ranura.core.text.writing import Reading, Shown, System, Text
 from ranura.formats.drawing_pdf import CUT, INK, SOFT, draw_view
 from ranura.formats.type_on_paper import register, width_of, wrapped, write
 

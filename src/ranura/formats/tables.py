@@ -12,12 +12,12 @@ from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 from typing import Literal
 
-from ranura.core.drawer.bench import BASE_FIELDS, ROUTER_FIELDS, base_texts, router_from_texts, router_texts
-from ranura.core.drawer.texts import FIELDS, bit_from_texts, texts_of
-from ranura.core.errors import FileError
-from ranura.core.lengths import Unit
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.routers import Router
+from ranura.core.shop.drawer.bench import BASE_FIELDS, ROUTER_FIELDS, base_texts, router_from_texts, router_texts
+from ranura.core.shop.drawer.texts import FIELDS, bit_from_texts, texts_of
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.routers import Router
+from ranura.core.text.errors import FileError
+from ranura.core.text.lengths import Unit
 
 TableKind = Literal["bits", "routers"]
 Tool = Bit | Router

@@ -5,16 +5,16 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
-from ranura.core.cuts.dado import Dado
-from ranura.core.cuts.edge import EdgeCut
-from ranura.core.cuts.pocket import Pocket
-from ranura.core.fit import Mate
-from ranura.core.house_rules import HouseRules
-from ranura.core.lengths import Length, read
-from ranura.core.pieces import Piece
+from ranura.core.board.outlines import Contour
+from ranura.core.board.pieces import Piece
+from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.fit import Mate
+from ranura.core.cuts.edge.asked import EdgeCut
+from ranura.core.cuts.pocket.asked import Pocket
 from ranura.core.plan import Cut
-from ranura.core.shapes.contour import Contour
-from ranura.core.shop import Shop
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.core.text.lengths import Length, read
 from ranura.store import repository
 from ranura.store.demo_tools import BITS, DELIVERIES, GUIDES, ROUTERS, WOODS
 from ranura.store.repository import Store

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from ranura.core.materials import Delivery, Material
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.guides import Bushing, EdgeGuide, Guide, InlaySet, Sled, Straightedge, Trammel
-from ranura.core.tooling.routers import Base, DialPosition, GuidedSide, Router
+from ranura.core.board.materials import Delivery, Material
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.guides import Bushing, EdgeGuide, Guide, InlaySet, Sled, Straightedge, Trammel
+from ranura.core.shop.tooling.routers import Base, DialPosition, GuidedSide, Router
 
 
 def _dial(settings: str, *rpm: int, manual: tuple[int, ...] = ()) -> tuple[DialPosition, ...]:

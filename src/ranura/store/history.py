@@ -10,7 +10,7 @@ from pydantic import TypeAdapter
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from ranura.core.drawer.history import Event
+from ranura.core.shop.drawer.history import Event
 from ranura.store.models import BitEventRow
 
 _EVENT = TypeAdapter(Event)

@@ -13,11 +13,11 @@ from sqlalchemy import Connection, create_engine, delete, event, func, select
 from sqlalchemy import exc as errors
 from sqlalchemy.orm import Session, sessionmaker
 
-from ranura.core.house_rules import HouseRules
-from ranura.core.lengths import Unit
-from ranura.core.pieces import Piece
+from ranura.core.board.pieces import Piece
 from ranura.core.plan import Cut
-from ranura.core.shop import Shop
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.core.text.lengths import Unit
 from ranura.store import things
 from ranura.store.models import CutRow, JobRow, PieceRow, ShopRow
 from ranura.store.things import NotFoundError

@@ -11,12 +11,12 @@ from pydantic import TypeAdapter
 from sqlalchemy import delete, func, select
 from sqlalchemy.orm import Session
 
-from ranura.core.cuts.edge import SavedProfile
-from ranura.core.materials import Delivery, Material
-from ranura.core.shop import Shop
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.guides import Guide
-from ranura.core.tooling.routers import Router
+from ranura.core.board.materials import Delivery, Material
+from ranura.core.cuts.edge.asked import SavedProfile
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.guides import Guide
+from ranura.core.shop.tooling.routers import Router
 from ranura.store.models import BitRow, DeliveryRow, GuideRow, ProfileRow, RouterRow, WoodRow
 
 ThingKind = Literal["routers", "bits", "guides", "woods", "deliveries", "profiles"]

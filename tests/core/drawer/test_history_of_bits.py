@@ -6,7 +6,7 @@ import dataclasses
 
 import pytest
 
-from ranura.core.drawer.history import events
+from ranura.core.shop.drawer.history import events
 from ranura.store.demo import SHOP
 
 BIT = next(bit for bit in SHOP.bits if bit.id == "straight-12.7")

@@ -9,18 +9,18 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from ranura.core.drawer.bench import base_texts, dial_from_text, router_from_texts, router_texts
-from ranura.core.drawer.describing import describe
-from ranura.core.drawer.finding import find, sizes_of, words_of
-from ranura.core.drawer.flat import FLAT_KINDS, flat_from_texts, flat_texts, kind_of
-from ranura.core.drawer.form import FORMS
-from ranura.core.drawer.limits import at_routers, cuts_made
-from ranura.core.drawer.marks import marks
-from ranura.core.drawer.shape import shape
-from ranura.core.drawer.starter import starter
-from ranura.core.drawer.texts import FIELDS, bit_from_texts, texts_of
-from ranura.core.errors import CraftError
-from ranura.core.tooling.profiles import KINDS
+from ranura.core.choosing.limits import at_routers, cuts_made
+from ranura.core.shop.drawer.bench import base_texts, dial_from_text, router_from_texts, router_texts
+from ranura.core.shop.drawer.describing import describe
+from ranura.core.shop.drawer.finding import find, sizes_of, words_of
+from ranura.core.shop.drawer.flat import FLAT_KINDS, flat_from_texts, flat_texts, kind_of
+from ranura.core.shop.drawer.form import FORMS
+from ranura.core.shop.drawer.marks import marks
+from ranura.core.shop.drawer.shape import shape
+from ranura.core.shop.drawer.starter import starter
+from ranura.core.shop.drawer.texts import FIELDS, bit_from_texts, texts_of
+from ranura.core.shop.tooling.profiles import KINDS
+from ranura.core.text.errors import CraftError
 from ranura.store.demo import SHOP
 from ranura.store.demo_tools import BITS, DELIVERIES, GUIDES, ROUTERS, WOODS
 

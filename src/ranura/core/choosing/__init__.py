@@ -1,1 +1,1 @@
-"""Candidates, their reasons and their ranking (R15)."""
+"""Choosing tools: judging, ranking, nearest misses, buying (R15)."""

@@ -8,25 +8,25 @@ from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
+from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import COLLETS_UP_TO, sift
-from ranura.core.choosing.channels import ChannelJudge
 from ranura.core.choosing.covering import Items, smallest
-from ranura.core.choosing.edges import EdgeJudge
 from ranura.core.choosing.goods import BEARING_PRICE, COLLET_PRICE, collet_name, goods
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
-from ranura.core.choosing.pockets import PocketJudge
 from ranura.core.choosing.ranking import finish_order, finish_rank
-from ranura.core.cuts.edge import EdgeCut
-from ranura.core.drawer.texts import texts_of
-from ranura.core.errors import CraftError
-from ranura.core.guiding.edges import Way
-from ranura.core.pieces import Piece
+from ranura.core.cuts.channel.judge import ChannelJudge
+from ranura.core.cuts.edge.asked import EdgeCut
+from ranura.core.cuts.edge.guides import Way
+from ranura.core.cuts.edge.judge import EdgeJudge
+from ranura.core.cuts.pocket.judge import PocketJudge
 from ranura.core.plan import Cut, CutPlan, judge_of, plan_cut
-from ranura.core.shop import Shop
-from ranura.core.text import Text, write
-from ranura.core.tooling.bits import NOMINAL_SHANKS, Bit
-from ranura.core.tooling.routers import Router
+from ranura.core.shop.drawer.texts import texts_of
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import NOMINAL_SHANKS, Bit
+from ranura.core.shop.tooling.routers import Router
+from ranura.core.text.errors import CraftError
+from ranura.core.text.writing import Text, write
 
 STIFFER = 4.0
 """How many times less a bought bit must bend to be clearly better."""

@@ -9,11 +9,11 @@ import heapq
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from ranura.core.cautions import Reason
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
-from ranura.core.tooling.bits import NOMINAL_SHANKS, Bit
-from ranura.core.tooling.routers import Router, RouterClass
+from ranura.core.shop.tooling.bits import NOMINAL_SHANKS, Bit
+from ranura.core.shop.tooling.routers import Router, RouterClass
+from ranura.core.text.cautions import Reason
 
 NEEDS: dict[str, str] = {
     "no-collet": "{shank:a} collet for {router}",

@@ -10,9 +10,9 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from ranura.core.cutting.size import shank_limit
-from ranura.core.drawer.texts import renamed
-from ranura.core.tooling.bits import Bit, shank_name
-from ranura.core.tooling.profiles import Profile
+from ranura.core.shop.drawer.texts import renamed
+from ranura.core.shop.tooling.bits import Bit, shank_name
+from ranura.core.shop.tooling.profiles import Profile
 
 _STRAIGHT = (
     3.0,

@@ -9,20 +9,20 @@ from __future__ import annotations
 from abc import ABC, abstractmethod
 from collections.abc import Collection, Iterator
 
-from ranura.core import numbers
-from ranura.core.cautions import Reason
+from ranura.core.board.materials import Material
 from ranura.core.choosing.order import Candidate, Pair, Ranking
 from ranura.core.cutting.grip import Grip, free_length, plan_grip
 from ranura.core.cutting.size import size_reasons
 from ranura.core.cutting.speed import Speed, plan_speed, surely_turns
 from ranura.core.cutting.stepping import school_step
 from ranura.core.cutting.stiffness import tip_compliance
-from ranura.core.house_rules import HouseRules
-from ranura.core.materials import Material
-from ranura.core.shop import Shop
-from ranura.core.text import Text
-from ranura.core.tooling.bits import Bit, shank_name
-from ranura.core.tooling.routers import Base, BaseKind, Mounting, Router
+from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit, shank_name
+from ranura.core.shop.tooling.routers import Base, BaseKind, Mounting, Router
+from ranura.core.text.cautions import Reason
+from ranura.core.text.writing import Text
 
 SMALL_LENGTH, SMALL_WIDTH = 150.0, 75.0
 BEARING = 10.0
@@ -84,12 +84,12 @@ def bridges(width: float, bit_diameter: float, across: float) -> bool:
 
     >>> bridges(17.6, 12.7, 152.4), bridges(73, 12.7, 152.4)
     (True, False)"""
-    return not numbers.over(width - bit_diameter / 2 + BEARING, across / 2)
+    return not closeness.over(width - bit_diameter / 2 + BEARING, across / 2)
 
 
 def is_small(part: tuple[float, float]) -> bool:
     """Whether a part is too small for a router held by hand (R15, R17 floor); length and width in mm."""
-    return numbers.under(max(part), SMALL_LENGTH) or numbers.under(min(part), SMALL_WIDTH)
+    return closeness.under(max(part), SMALL_LENGTH) or closeness.under(min(part), SMALL_WIDTH)
 
 
 def usual_base(router: Router, *, several_depths: bool, begins_inside: bool = False) -> Base:
@@ -285,7 +285,7 @@ class Judge(ABC):
         if found is None:
             rules = self.rules
             step = school_step(bit, rules.depth_rule, cap=rules.pass_cap)
-            several = numbers.over(self.reach(bit), step)
+            several = closeness.over(self.reach(bit), step)
             found = self._bases[key] = usual_base(router, several_depths=several, begins_inside=self.begins_inside)
         return found
 
@@ -300,7 +300,7 @@ class Judge(ABC):
         Formula: a down-cut; a compression bit that is out by more than twice its up-cut tip
         Source: over a table "down" is up, away from the motor"""
         tip = bit.up_cut_tip or 0.0
-        down = bit.profile == "down-cut" or (bit.profile == "compression" and numbers.over(self.reach(bit), 2 * tip))
+        down = bit.profile == "down-cut" or (bit.profile == "compression" and closeness.over(self.reach(bit), 2 * tip))
         return Reason("lifts-off-table", {"kind": bit.kind.name}) if down and router.mounting == "table" else None
 
     def small_reason(self) -> Reason:

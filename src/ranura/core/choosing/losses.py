@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from ranura.core import numbers
 from ranura.core.choosing.order import Candidate
-from ranura.core.text import Fact, Text, write
-from ranura.core.tooling.bits import shank_name
+from ranura.core.geometry import closeness
+from ranura.core.shop.tooling.bits import shank_name
+from ranura.core.text.writing import Fact, Text, write
 
 LOSSES = {
     "dull": "dull: half as much power again, and it burns",
@@ -38,7 +38,7 @@ def of_tools(each: Candidate, best: Candidate) -> Lost:
     if each.sleeved and not best.sleeved:
         lost["sleeved"] = {}
     times = each.compliance / best.compliance
-    if numbers.under(bit.shank, other.shank):
+    if closeness.under(bit.shank, other.shank):
         lost["thinner-shank"] = {"shank": shank_name(bit.shank), "best": shank_name(other.shank)}
     elif times >= 2:
         lost["bends-more"] = {"times": times}

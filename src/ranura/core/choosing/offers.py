@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from ranura.core.cautions import spoken
 from ranura.core.choosing.candidates import NEEDS, Drop, Sifted, misses
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
-from ranura.core.setting import ToolSetting
-from ranura.core.text import Text, write
+from ranura.core.cuts.channel.setting import ToolSetting
+from ranura.core.text.cautions import spoken
+from ranura.core.text.writing import Text, write
 
 SHOWN_OFFERS = 8
 SHOWN_MISSES = 3

@@ -7,9 +7,9 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Any
 
-from ranura.core.cautions import Reason
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.routers import Base, Router
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.routers import Base, Router
+from ranura.core.text.cautions import Reason
 
 Pair = tuple[str, str]
 """A bit's id and a router's."""

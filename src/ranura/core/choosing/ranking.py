@@ -7,15 +7,15 @@ import math
 from collections.abc import Collection, Sequence
 from typing import Any
 
-from ranura.core import numbers
+from ranura.core.board.materials import CROSS_VENEERED, Material
 from ranura.core.choosing.losses import in_words, of_tools
 from ranura.core.choosing.order import Candidate, Pair, Ranking
-from ranura.core.cuts.straight import StraightCut
-from ranura.core.house_rules import HouseRules
-from ranura.core.materials import CROSS_VENEERED, Material
-from ranura.core.text import Text
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.profiles import PROFILES, SPIRALS, Profile
+from ranura.core.cutting.need import StraightCut
+from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.profiles import PROFILES, SPIRALS, Profile
+from ranura.core.text.writing import Text
 
 _VENEERED: tuple[Profile, ...] = ("down-cut", "straight", "compression", "up-cut")
 _VENEERED_THROUGH: tuple[Profile, ...] = ("compression", "down-cut", "straight", "up-cut")
@@ -41,7 +41,7 @@ def finish_order(material: Material, need: StraightCut) -> tuple[Profile, ...]:
         return _VENEERED if need.clean == "near" else _FAR_FACE
     if material.material_class == "mdf":
         return _MDF
-    return _SOLID_DEEP if need.stopped or numbers.over(need.depth, need.width) else _SOLID_SHALLOW
+    return _SOLID_DEEP if need.stopped or closeness.over(need.depth, need.width) else _SOLID_SHALLOW
 
 
 def finish_rank(profile: Profile, order: Sequence[Profile], material: Material) -> int:
@@ -82,7 +82,7 @@ class ChannelRanking(Ranking):
         bit, router = each.bit, each.router
         return (
             bit.state == "dull",
-            (router.mounting == "hand") == numbers.over(bit.diameter, self._rules.hand_caution),
+            (router.mounting == "hand") == closeness.over(bit.diameter, self._rules.hand_caution),
             self._school[bit.profile],
             bool(router.sleeves) and each.sleeved,
             self._count(bit.diameter),

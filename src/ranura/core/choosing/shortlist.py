@@ -12,8 +12,8 @@ from heapq import nsmallest
 from ranura.core.choosing.candidates import Drop, Sifted
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate, Ranking
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.routers import Router
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.routers import Router
 
 _BATCH = 8
 """Bits between two looks at whether it is time to end."""

@@ -1,1 +1,1 @@
-"""One module per kind of cut: what is asked, and what it means for the board."""
+"""The families of cuts, one package each."""

@@ -1,1 +1,1 @@
-"""Speed, passes, feed, power and direction (R2 to R7)."""
+"""What happens at the bit: speed, feed, power, stiffness, passes, turret, direction (R2 to R7)."""

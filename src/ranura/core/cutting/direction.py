@@ -9,9 +9,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
-from ranura.core.cautions import Caution, caution
-from ranura.core.house_rules import Climb
-from ranura.core.tooling.routers import Mounting
+from ranura.core.shop.house_rules import Climb
+from ranura.core.shop.tooling.routers import Mounting
+from ranura.core.text.cautions import Caution, caution
 
 Side = Literal["left", "right"]
 WoodSide = Literal["left", "right", "both"]

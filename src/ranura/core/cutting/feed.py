@@ -7,10 +7,10 @@ from dataclasses import dataclass
 from itertools import pairwise
 from typing import Literal
 
-from ranura.core import numbers
-from ranura.core.cautions import Caution, caution
-from ranura.core.house_rules import STANDARD, Burning
-from ranura.core.materials import MaterialClass
+from ranura.core.board.materials import MaterialClass
+from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import STANDARD, Burning
+from ranura.core.text.cautions import Caution, caution
 
 HAND_MINIMUM = STANDARD.feed_min_m_min
 HAND_MAXIMUM = STANDARD.feed_max_m_min
@@ -75,7 +75,7 @@ def thinning(*, radial_engagement: float, bit_diameter: float) -> float:
     >>> round(thinning(radial_engagement=1, bit_diameter=10), 2), thinning(radial_engagement=5, bit_diameter=10)
     (0.6, 1.0)"""
     share = radial_engagement / bit_diameter
-    return 1.0 if not numbers.under(share, 0.5) else 2 * math.sqrt(share * (1 - share))
+    return 1.0 if not closeness.under(share, 0.5) else 2 * math.sqrt(share * (1 - share))
 
 
 def feed_per_tooth(*, feed_m_min: float, rpm: float, flutes: int) -> float:
@@ -127,11 +127,11 @@ def plan_feed(
     target = target_chip(bit_diameter=bit_diameter, material=material)
     wanted = target * rpm * flutes / 1000 * min(1 / k, _MOST_RAISE)
     limited: FeedLimit = "chip"
-    if numbers.over(wanted, fastest):
+    if closeness.over(wanted, fastest):
         limited = "hand-maximum"
-    elif numbers.under(wanted, slowest):
+    elif closeness.under(wanted, slowest):
         limited = "hand-minimum"
-    feed = numbers.clamp(wanted, slowest, fastest) if limited != "chip" else wanted
+    feed = closeness.clamp(wanted, slowest, fastest) if limited != "chip" else wanted
     tooth = feed_per_tooth(feed_m_min=feed, rpm=rpm, flutes=flutes)
     return Feed(
         feed_m_min=feed,
@@ -165,10 +165,10 @@ def _cautions(
         found.append(caution("feed-hand-maximum", wanted=wanted, limit=fastest, tooth=tooth))
     elif limited == "hand-minimum":
         found.append(caution("feed-hand-minimum", wanted=wanted, limit=slowest, tooth=tooth))
-    if numbers.under(chip, _BURNS_BELOW):
+    if closeness.under(chip, _BURNS_BELOW):
         code = "burning-likely" if burning == "faster-feed" else "burning-slow-down"
         found.append(caution(code, level="note" if burn == 1 else "caution", chip=chip))
-    if numbers.over(chip, _TEARS_ABOVE):
+    if closeness.over(chip, _TEARS_ABOVE):
         found.append(caution("tear-out-likely", level="note" if tear_out == 1 else "caution", chip=chip))
     return found
 

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from ranura.core import numbers
-from ranura.core.cautions import Reason
-from ranura.core.house_rules import HouseRules
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.routers import Base, Router
+from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.routers import Base, Router
+from ranura.core.text.cautions import Reason
 
 DRAWN_BACK = 3.0
 """mm that a bit is drawn back after being pushed fully in, so that heat does not push it out."""
@@ -89,7 +89,7 @@ def plan_grip(bit: Bit, router: Router, base: Base, *, depth: float, rules: Hous
     free = max(needed, bit.overall_length - pushed_in)
     inside = bit.overall_length - free
     least = least_grip(shank_length=shank, bore=bore)
-    if numbers.under(inside, least):
+    if closeness.under(inside, least):
         return Reason("grip-short", {"inside": max(inside, 0.0), "least": least, "free": needed})
     return Grip(
         needed=needed,
@@ -98,5 +98,5 @@ def plan_grip(bit: Bit, router: Router, base: Base, *, depth: float, rules: Hous
         least=least,
         datum=datum,
         datum_known=base.collet_height is not None,
-        spare=numbers.over(free, needed + _SPARE),
+        spare=closeness.over(free, needed + _SPARE),
     )

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from ranura.core import numbers
-from ranura.core.house_rules import STANDARD, DepthRule
+from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import STANDARD, DepthRule
 
 CAP = STANDARD.pass_cap
 FINISH = STANDARD.finish
@@ -35,10 +35,10 @@ def max_step(
 
 def pass_count(total: float, *, step: float, finish: float = FINISH) -> int:
     """How many passes a depth takes; see `cumulative_depths`."""
-    if not numbers.over(total, step):
+    if not closeness.over(total, step):
         return 1
     light = min(finish, step)
-    return numbers.ceil((total - light) / step) + (1 if numbers.over(light, 0) else 0)
+    return closeness.ceil((total - light) / step) + (1 if closeness.over(light, 0) else 0)
 
 
 def cumulative_depths(total: float, *, step: float, finish: float = FINISH) -> tuple[float, ...]:
@@ -52,10 +52,10 @@ def cumulative_depths(total: float, *, step: float, finish: float = FINISH) -> t
 
     >>> [round(depth, 2) for depth in cumulative_depths(9, step=6.35)]
     [4.1, 8.2, 9]"""
-    if not numbers.over(total, step):
+    if not closeness.over(total, step):
         return (total,)
     light = min(finish, step)
     rest = total - light
-    count = numbers.ceil(rest / step)
+    count = closeness.ceil(rest / step)
     rough = tuple(rest * (i + 1) / count for i in range(count))
-    return (*rough, total) if numbers.over(light, 0) else (*rough[:-1], total)
+    return (*rough, total) if closeness.over(light, 0) else (*rough[:-1], total)

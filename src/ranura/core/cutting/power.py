@@ -6,9 +6,9 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
-from ranura.core import numbers
-from ranura.core.house_rules import STANDARD
-from ranura.core.materials import MaterialClass
+from ranura.core.board.materials import MaterialClass
+from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import STANDARD
 
 SHARE_OF_INPUT = STANDARD.power_share
 EASY_BELOW = 0.5
@@ -67,7 +67,7 @@ def chip_correction(*, width: float, bit_diameter: float, tooth_mm: float) -> fl
     if not arc:
         return _CORRECTION[1]  # so thin that the arc is lost in the arithmetic
     mean_chip = tooth_mm * 2 * share / arc
-    return numbers.clamp(math.sqrt(_REFERENCE_CHIP / mean_chip), *_CORRECTION)
+    return closeness.clamp(math.sqrt(_REFERENCE_CHIP / mean_chip), *_CORRECTION)
 
 
 def cut_power(*, material: MaterialClass, depth: float, width: float, feed_m_min: float, dull: bool = False) -> float:
@@ -93,7 +93,7 @@ def judge(power_w: float, *, rated_input_w: float | None, share_of_input: float 
     if rated_input_w is not None:
         available = rated_input_w * share_of_input
         share = power_w / available
-        verdict = "easy" if numbers.under(share, EASY_BELOW) else "over" if numbers.over(share, limit) else "caution"
+        verdict = "easy" if closeness.under(share, EASY_BELOW) else "over" if closeness.over(share, limit) else "caution"
     return Power(
         power_w=power_w,
         low_w=power_w * (1 - _BAND),

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import math
 
-from ranura.core import numbers
-from ranura.core.cautions import Reason
-from ranura.core.house_rules import STANDARD, HouseRules
-from ranura.core.tooling.routers import Mounting, RouterClass
+from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import STANDARD, HouseRules
+from ranura.core.shop.tooling.routers import Mounting, RouterClass
+from ranura.core.text.cautions import Reason
 
 _THIN_SHANK, _MIDDLE_SHANK = 6.35, 9.525
 
@@ -43,9 +43,9 @@ def shank_limit(shank: float, rules: HouseRules = STANDARD) -> float:
 
     >>> shank_limit(6.35), shank_limit(8), shank_limit(12.7)
     (38, 51, inf)"""
-    if not numbers.over(shank, _THIN_SHANK):
+    if not closeness.over(shank, _THIN_SHANK):
         return rules.thin_shank_limit
-    return rules.middle_shank_limit if not numbers.over(shank, _MIDDLE_SHANK) else math.inf
+    return rules.middle_shank_limit if not closeness.over(shank, _MIDDLE_SHANK) else math.inf
 
 
 def size_reasons(
@@ -66,15 +66,15 @@ def size_reasons(
     >>> [r.code for r in size_reasons(diameter=40, shank=12.7, router_class="trim", mounting="hand", opening=60)]
     ['size-over-class']"""
     reasons = []
-    if mounting == "hand" and numbers.over(diameter, rules.hand_limit):
+    if mounting == "hand" and closeness.over(diameter, rules.hand_limit):
         reasons.append(Reason("table-only", {"diameter": diameter, "limit": rules.hand_limit}))
     by_class = class_limit(router_class, mounting, rules)
-    if numbers.over(diameter, by_class):
+    if closeness.over(diameter, by_class):
         reasons.append(Reason("size-over-class", {"diameter": diameter, "limit": by_class, "router_class": router_class}))
     by_shank = shank_limit(shank, rules)
-    if numbers.over(diameter, by_shank):
+    if closeness.over(diameter, by_shank):
         reasons.append(Reason("size-over-shank", {"diameter": diameter, "shank": shank, "limit": by_shank}))
     needed = diameter + rules.opening_clearance
-    if opening is not None and numbers.under(opening, needed):
+    if opening is not None and closeness.under(opening, needed):
         reasons.append(Reason("opening-too-small", {"diameter": diameter, "opening": opening, "needed": needed}))
     return reasons

@@ -11,11 +11,11 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from ranura.core import numbers
-from ranura.core.caution_words.kinds import Level
-from ranura.core.cautions import Caution, caution
-from ranura.core.house_rules import SPEED_RULES, STANDARD, SpeedRule
-from ranura.core.tooling.routers import DialPosition, Mounting
+from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import SPEED_RULES, STANDARD, SpeedRule
+from ranura.core.shop.tooling.routers import DialPosition, Mounting
+from ranura.core.text.cautions import Caution, caution
+from ranura.core.text.kinds import Level
 
 RIM_CEILING = 60.0
 """m/s; no house rule goes over it (R17)."""
@@ -85,7 +85,7 @@ def chart_rpm(chart: Sequence[tuple[float, int]], diameter: float) -> float:
 
     >>> chart_rpm(INCH_CHART, 25.4), chart_rpm(INCH_CHART, 25.5)
     (24000, 18000)"""
-    return next(rpm for largest, rpm in chart if not numbers.over(diameter, largest))
+    return next(rpm for largest, rpm in chart if not closeness.over(diameter, largest))
 
 
 def share_rpm(*, diameter: float, router_max_rpm: float) -> float:
@@ -97,9 +97,9 @@ def share_rpm(*, diameter: float, router_max_rpm: float) -> float:
 
     >>> share_rpm(diameter=50.8, router_max_rpm=24_000)
     12000.0"""
-    if numbers.under(diameter, 25.4):
+    if closeness.under(diameter, 25.4):
         return router_max_rpm
-    return router_max_rpm * 2 / 3 if numbers.under(diameter, 50.8) else router_max_rpm / 2
+    return router_max_rpm * 2 / 3 if closeness.under(diameter, 50.8) else router_max_rpm / 2
 
 
 def rule_rpm(rule: SpeedRule, *, diameter: float, router_max_rpm: float, rim_limit_m_s: float) -> float:
@@ -139,7 +139,7 @@ def rounded(n: float, *, router_min_rpm: float, attainable: bool) -> float:
     Rule: R2.6 rounding
     Formula: n = max(100·⌊n/100⌋, n_min)
     Source: dials are not read finer; down is the safe side"""
-    down = numbers.floor_to(n, RPM_STEP)
+    down = closeness.floor_to(n, RPM_STEP)
     return max(down, router_min_rpm) if attainable else down
 
 
@@ -155,7 +155,7 @@ def on_dial(target: float, dial: Sequence[DialPosition], *, stepped: bool) -> Di
     if not dial:
         return None
     positions = sorted(dial, key=lambda position: position.rpm)
-    below = [position for position in positions if not numbers.over(position.rpm, target)]
+    below = [position for position in positions if not closeness.over(position.rpm, target)]
     if not below:
         return positions[0]
     low = below[-1]
@@ -200,7 +200,7 @@ def plan_speed(
 
     Without `compare` the other schools are left out: choosing among many bits needs one."""
     cap, _ = capped(math.inf, diameter=bit_diameter, bit_max_rpm=bit_max_rpm, router_max_rpm=router_max_rpm)
-    attainable = not numbers.over(router_min_rpm, cap)
+    attainable = not closeness.over(router_min_rpm, cap)
 
     def after_caps(school: SpeedRule) -> tuple[float, LimitedBy]:
         asked = rule_rpm(school, diameter=bit_diameter, router_max_rpm=router_max_rpm, rim_limit_m_s=rim_limit_m_s)
@@ -213,23 +213,23 @@ def plan_speed(
     cautions: list[Caution] = []
     if not attainable:
         cautions.append(caution("too-slow-router", min_rpm=router_min_rpm, cap_rpm=cap))
-    elif slowest is not None and numbers.over(slowest, cap):
+    elif slowest is not None and closeness.over(slowest, cap):
         cautions.append(caution("dial-too-fast", slowest_rpm=slowest, cap_rpm=cap))
-    if mounting == "hand" and numbers.over(bit_diameter, hand_limit):
+    if mounting == "hand" and closeness.over(bit_diameter, hand_limit):
         cautions.append(caution("table-only", diameter=bit_diameter, limit=hand_limit))
     blocked = bool(cautions)
     turning = rpm if blocked or position is None else max(rpm, position.rpm)
     rim = rim_speed(diameter=bit_diameter, rpm=turning)
-    if numbers.over(rim, rim_limit_m_s):
+    if closeness.over(rim, rim_limit_m_s):
         cautions.append(caution("rim-too-fast", rim=rim, limit=rim_limit_m_s))
-    if mounting == "hand" and not numbers.over(bit_diameter, hand_limit) and numbers.over(bit_diameter, hand_caution):
+    if mounting == "hand" and not closeness.over(bit_diameter, hand_limit) and closeness.over(bit_diameter, hand_caution):
         cautions.append(caution("large-by-hand", diameter=bit_diameter))
-    if bit_max_rpm is None and numbers.over(bit_diameter, _UNMARKED_CAUTION):
-        level: Level = "stop" if numbers.over(bit_diameter, _UNMARKED_STOP) else "caution"
+    if bit_max_rpm is None and closeness.over(bit_diameter, _UNMARKED_CAUTION):
+        level: Level = "stop" if closeness.over(bit_diameter, _UNMARKED_STOP) else "caution"
         cautions.append(caution("marked-maximum-unknown", level=level, diameter=bit_diameter))
     if not dial:
         cautions.append(caution("no-dial-table"))
-        if numbers.under(cap, router_max_rpm):
+        if closeness.under(cap, router_max_rpm):
             cautions.append(caution("measure-the-dial", cap_rpm=cap, max_rpm=router_max_rpm))
     return Speed(
         rpm=rpm,

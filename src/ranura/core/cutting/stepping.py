@@ -11,19 +11,19 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from ranura.core import numbers
-from ranura.core.cautions import Caution, Reason, caution
-from ranura.core.cuts.straight import UNDERCUT, StraightCut
+from ranura.core.board.materials import CROSS_VENEERED
 from ranura.core.cutting.feed import FeedLimit, feed_per_tooth, plan_feed, seconds_for, target_chip
+from ranura.core.cutting.need import UNDERCUT, StraightCut
 from ranura.core.cutting.passes import cumulative_depths, max_step
 from ranura.core.cutting.power import MOST_CORRECTION, Power, least_feed_chip, specific_energy
 from ranura.core.cutting.stiffness import CUTTER_SHARE, Stiffness, stress_limit
 from ranura.core.cutting.turning import Turning
 from ranura.core.cutting.turret import Turret, plan_turret
-from ranura.core.house_rules import DepthRule
-from ranura.core.materials import CROSS_VENEERED
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.routers import Base
+from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import DepthRule
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.routers import Base
+from ranura.core.text.cautions import Caution, Reason, caution
 
 Bound = Literal["school", "material", "diameter", "class", "power", "stiffness", "compression", "full-depth"]
 
@@ -135,7 +135,7 @@ def gait(tooling: Tooling, engagement: float) -> Gait:
     speed = feed.feed_m_min
     limited: FeedLimit | Literal["power"] = feed.limited_by
     least = bite(tooling, tooling.least_step)
-    if numbers.over(tooling.power(depth=least, width=engagement, feed_m_min=speed).power_w, tooling.usable_w):
+    if closeness.over(tooling.power(depth=least, width=engagement, feed_m_min=speed).power_w, tooling.usable_w):
         slowest = min(least_feed_chip(rpm=tooling.rpm, flutes=bit.flutes, minimum_m_min=rules.feed_min_m_min), speed)
         speed, limited = _slowed(tooling, engagement, least, slowest, speed), "power"
     return Gait(
@@ -222,7 +222,7 @@ def step_limits(tooling: Tooling, gaits: tuple[Gait, ...]) -> tuple[Limit, ...]:
     if tooling.material.material_class == "dense-hardwood":
         limits.append(Limit(bound="material", step=school * rules.dense_factor))
     shaped = need.shape != "square"
-    slotted = shaped or any(not numbers.under(each.engagement, bit.diameter) for each in gaits)
+    slotted = shaped or any(not closeness.under(each.engagement, bit.diameter) for each in gaits)
     if slotted:
         limits.append(Limit(bound="diameter", step=bit.diameter))
     if slotted and tooling.router.router_class == "trim":
@@ -232,14 +232,14 @@ def step_limits(tooling: Tooling, gaits: tuple[Gait, ...]) -> tuple[Limit, ...]:
     if bends < math.inf:
         limits.append(Limit(bound="stiffness", step=bends))
     first = compression_first(tooling)
-    if first and numbers.over(first, school) and _first_pass_holds(first, limits):
+    if first and closeness.over(first, school) and _first_pass_holds(first, limits):
         # The school gives way: less would tear the near face. Class, power and stiffness do not.
         limits[0] = Limit(bound="compression", step=min(first, need.depth))
     return tuple(limits)
 
 
 def _first_pass_holds(first: float, limits: list[Limit]) -> bool:
-    return not any(numbers.over(first, each.step) for each in limits if each.bound not in ("school", "material"))
+    return not any(closeness.over(first, each.step) for each in limits if each.bound not in ("school", "material"))
 
 
 def surely_steps(tooling: Tooling, compliance: float) -> bool:
@@ -269,19 +269,23 @@ def step_reason(tooling: Tooling, gaits: tuple[Gait, ...]) -> Reason | None:
     Looks at the smallest step alone, so that it is quick enough for every pair."""
     needed = bite(tooling, tooling.least_step)
     for each in _distinct(gaits):
-        if numbers.under(tooling.usable_w, each.watts_per_mm * needed):
+        if closeness.under(tooling.usable_w, each.watts_per_mm * needed):
             available = tooling.usable_w / tooling.rules.power_limit
             return Reason("power-over", {"power": each.watts_per_mm * needed, "available": available})
         bend = tooling.stiffness(depth=needed, width=each.engagement, tooth_mm=each.chip_mm)
         if bend.verdict == "reduce":
-            if numbers.over(bend.stress_mpa, bend.stress_limit_mpa):
+            if closeness.over(bend.stress_mpa, bend.stress_limit_mpa):
                 return Reason("bit-overloaded", {"stress": bend.stress_mpa, "limit": bend.stress_limit_mpa})
             return Reason("bends-too-far", {"bent": bend.deflection_mm, "limit": tooling.rules.bend_limit})
     first = compression_first(tooling)
     if first:
         tip = tooling.bit.up_cut_tip or 0.0
-        too_thin = numbers.under(tooling.need.thickness, tip + _THIN_FOR_COMPRESSION)
-        if too_thin or numbers.over(first, tooling.need.depth) or not _first_pass_holds(first, list(step_limits(tooling, gaits))):
+        too_thin = closeness.under(tooling.need.thickness, tip + _THIN_FOR_COMPRESSION)
+        if (
+            too_thin
+            or closeness.over(first, tooling.need.depth)
+            or not _first_pass_holds(first, list(step_limits(tooling, gaits)))
+        ):
             return Reason("compression-too-shallow", {"tip": tip})
     return None
 
@@ -317,7 +321,7 @@ def plan_depths(
     step = max(least.step, tooling.least_step)
     first = min(compression_first(tooling), depth)
     depths = cumulative_depths(depth, step=step, finish=rules.finish)
-    if first and depths[0] < first and not numbers.over(first, least.step):
+    if first and depths[0] < first and not closeness.over(first, least.step):
         rest = cumulative_depths(depth - first, step=least.step, finish=rules.finish) if depth > first else ()
         return (first, *(first + each for each in rest)), None, least, limits
     if base is not None and base.kind == "plunge" and base.turret and len(depths) > 1 and not first:
@@ -377,10 +381,10 @@ def _bend_cautions(tooling: Tooling, passes: list[Pass]) -> tuple[Caution, ...]:
 def _power_cautions(tooling: Tooling, passes: list[Pass], least: Limit) -> tuple[Caution, ...]:
     hardest = max(passes, key=lambda each: each.power.power_w).power
     power, available = hardest.power_w, hardest.available_w
-    short = least.bound == "power" and numbers.under(least.step, tooling.least_step)
+    short = least.bound == "power" and closeness.under(least.step, tooling.least_step)
     if hardest.verdict == "over" or short:
         return (caution("power-over", power=power, available=available),)
     from_share = 0.4 if not tooling.router.speed_hold else 0.5
-    if hardest.share is not None and not numbers.under(hardest.share, from_share):
+    if hardest.share is not None and not closeness.under(hardest.share, from_share):
         return (caution("power-caution", power=power, available=available),)
     return ()

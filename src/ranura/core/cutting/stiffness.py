@@ -6,13 +6,13 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
-from ranura.core import numbers
-from ranura.core.cautions import Caution, caution
+from ranura.core.board.materials import MaterialClass
 from ranura.core.cutting.feed import thinning
 from ranura.core.cutting.power import specific_energy
-from ranura.core.house_rules import STANDARD, HouseRules
-from ranura.core.materials import MaterialClass
-from ranura.core.tooling.bits import Body
+from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import STANDARD, HouseRules
+from ranura.core.shop.tooling.bits import Body
+from ranura.core.text.cautions import Caution, caution
 
 Verdict = Literal["fine", "caution", "reduce"]
 
@@ -172,13 +172,13 @@ def plan_stiffness(
     limit = stress_limit(body, rules)
     verdict: Verdict = "fine"
     cautions: list[Caution] = []
-    if numbers.over(loaded, limit):
+    if closeness.over(loaded, limit):
         verdict = "reduce"
         cautions.append(caution("bit-overloaded", level="caution", stress=loaded, limit=limit))
-    if numbers.over(bent, rules.bend_limit):
+    if closeness.over(bent, rules.bend_limit):
         verdict = "reduce"
         cautions.append(caution("bends-too-far", level="caution", bent=bent, limit=rules.bend_limit))
-    elif numbers.over(bent, rules.bend_caution):
+    elif closeness.over(bent, rules.bend_caution):
         verdict = "caution" if verdict == "fine" else verdict
         cautions.append(caution("bends", bent=bent))
     return Stiffness(

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from ranura.core.board.materials import Material
 from ranura.core.cutting.feed import feed_per_tooth
 from ranura.core.cutting.power import Power, plan_power
 from ranura.core.cutting.stiffness import Stiffness, plan_stiffness
-from ranura.core.house_rules import HouseRules
-from ranura.core.materials import Material
-from ranura.core.tooling.bits import Bit
-from ranura.core.tooling.routers import Router
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.routers import Router
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -11,7 +11,7 @@ import itertools
 from dataclasses import dataclass
 from typing import Literal
 
-from ranura.core import numbers
+from ranura.core.geometry import closeness
 
 TurretWay = Literal["from-floor", "from-zero"]
 
@@ -67,13 +67,13 @@ def plan_turret(total: float, *, step: float, finish: float, steps: tuple[float,
     if not steps or any(low <= high for high, low in zip((0.0, *steps), steps, strict=False)) or step <= 0:
         raise ValueError("the steps of a turret lie each below the one before, and a pass is deeper than 0")
     every = (0.0, *steps)
-    light = min(finish, step) if numbers.over(total, step) else 0.0
+    light = min(finish, step) if closeness.over(total, step) else 0.0
     made = _from_floor(total, step, light, every) if way == "from-floor" else _from_zero(total, step, light, every)
     return Turret(way=way, steps=every, rungs=made[0], lowest=made[1])
 
 
 def _parts(gap: float, step: float) -> int:
-    return numbers.ceil(gap / step)
+    return closeness.ceil(gap / step)
 
 
 def _from_floor(total: float, step: float, light: float, every: tuple[float, ...]) -> tuple[tuple[Rung, ...], tuple[float, ...]]:
@@ -90,16 +90,16 @@ def _from_floor(total: float, step: float, light: float, every: tuple[float, ...
             for part in range(count):
                 spacer = gap * part / count
                 depth = deepest - (every[-1] - every[number - 1]) - spacer
-                if not numbers.over(depth, 0) or (found and not numbers.over(found[-1].depth, step)):
+                if not closeness.over(depth, 0) or (found and not closeness.over(found[-1].depth, step)):
                     return _counted(found, lowest)
                 found.append(Rung(setting=setting, step=number, spacer=spacer, depth=depth))
-                if light and len(found) == 1 and numbers.under(light, gap / count):
+                if light and len(found) == 1 and closeness.under(light, gap / count):
                     found.append(Rung(setting=setting, step=number, spacer=light, depth=depth - light))
-        if not numbers.over(found[-1].depth, step):
+        if not closeness.over(found[-1].depth, step):
             return _counted(found, lowest)
         least = min(b - a for a, b in itertools.pairwise(every))
         deepest = found[-1].depth - least / _parts(least, step)
-        if not numbers.over(deepest, 0):
+        if not closeness.over(deepest, 0):
             return _counted(found, lowest)
 
 
@@ -132,17 +132,17 @@ def _from_zero(total: float, step: float, light: float, every: tuple[float, ...]
             for part in range(count - 1, -1, -1):
                 spacer = gap * part / count
                 depth = zero + every[number - 1] - spacer
-                if numbers.under(depth, ends[0]):
+                if closeness.under(depth, ends[0]):
                     found.append(Rung(setting=setting, step=number, spacer=spacer, depth=depth))
                     continue
                 for end in ends:
-                    on = next((i for i, t in enumerate(every) if not numbers.under(zero + t, end)), None)
+                    on = next((i for i, t in enumerate(every) if not closeness.under(zero + t, end)), None)
                     if on is None:  # the finishing pass lies below the lowest step
                         zero, on = zero + every[-1], 1
                         lowest.append(zero + every[-1])
                     thick = zero + every[on] - end
                     found.append(
-                        Rung(setting=len(lowest), step=on + 1, spacer=thick if numbers.over(thick, 0) else 0.0, depth=end)
+                        Rung(setting=len(lowest), step=on + 1, spacer=thick if closeness.over(thick, 0) else 0.0, depth=end)
                     )
                 return tuple(found), tuple(lowest)
         zero += every[-1]

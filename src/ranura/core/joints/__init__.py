@@ -1,1 +1,1 @@
-"""Joints, built from cuts (R13, R14)."""
+"""Joints: two pieces and a relation."""

@@ -6,9 +6,9 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from ranura.core import numbers
-from ranura.core.cautions import Caution, caution, has_stop
-from ranura.core.house_rules import STANDARD, HouseRules
+from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import STANDARD, HouseRules
+from ranura.core.text.cautions import Caution, caution, has_stop
 
 _OF_BOARD = 2 / 3
 _HAND_TIGHT = 0.1
@@ -60,28 +60,28 @@ def plan_sliding_dovetail(
     Moving the fence by x changes the tongue by 2·x."""
     flank = math.tan(math.radians(bit_angle))
     mouth = bit_diameter - 2 * depth * flank
-    tapered = taper is not None and numbers.over(taper, 0)
+    tapered = taper is not None and closeness.over(taper, 0)
     play = clearance if clearance is not None else 0.0 if tapered else rules.dovetail_clearance
     root = mouth + shift - play
     height = depth - rules.tongue_short
     tip = root + 2 * height * flank
     found: list[Caution] = []
     limit = socket_board * _OF_BOARD
-    if numbers.over(depth + shoulder_depth, limit):
+    if closeness.over(depth + shoulder_depth, limit):
         found.append(caution("socket-too-deep", depth=depth + shoulder_depth, limit=limit))
-    if not numbers.under(tip, tongue_stock) or not numbers.over(root, 0):
+    if not closeness.under(tip, tongue_stock) or not closeness.over(root, 0):
         found.append(caution("tongue-too-thick", tip=tip, stock=tongue_stock))
-    if numbers.over(bit_diameter, rules.dovetail_share * tongue_stock):
+    if closeness.over(bit_diameter, rules.dovetail_share * tongue_stock):
         found.append(caution("wide-dovetail", limit=rules.dovetail_share * tongue_stock, stock=tongue_stock))
     clearing = None
     if available_straight_bits is not None:
-        narrow = [each for each in available_straight_bits if not numbers.over(each, mouth)]
+        narrow = [each for each in available_straight_bits if not closeness.over(each, mouth)]
         clearing = max(narrow, default=None)
         if clearing is None:
             found.append(caution("dovetail-without-clearing", mouth=max(mouth, 0.0)))
-            if numbers.over(depth, rules.dovetail_in_softwood):
+            if closeness.over(depth, rules.dovetail_in_softwood):
                 found.append(caution("too-deep-uncleared", depth=depth, limit=rules.dovetail_in_softwood))
-            elif numbers.over(depth, rules.dovetail_in_hardwood):
+            elif closeness.over(depth, rules.dovetail_in_hardwood):
                 found.append(caution("uncleared-in-softwood-only", depth=depth, limit=rules.dovetail_in_hardwood))
     angle = tight = None
     if tapered and taper is not None and length is not None:

@@ -8,8 +8,8 @@ from typing import Any
 
 import httpx2
 
-from ranura.core.cuts.placed import ClampAt
-from ranura.core.holding import Sweep, hold
+from ranura.core.holding.clamps import Sweep, hold
+from ranura.core.holding.placed import ClampAt
 from ranura.host.bench.measuring import Measure, percentile, timed
 
 _ROUNDS = 40

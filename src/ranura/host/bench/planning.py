@@ -12,8 +12,8 @@ import httpx2
 import psutil
 
 from ranura.core.plan import plan_cut
-from ranura.core.shop import Shop
-from ranura.core.tooling.bits import Bit
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit
 from ranura.host.bench.measuring import Measure, exponent, percentile, timed
 from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
 

@@ -12,7 +12,7 @@ import uvicorn
 
 from ranura.api.application import Settings, create_app
 from ranura.api.doors import PlanRequest
-from ranura.core.shop import Shop
+from ranura.core.shop.shop import Shop
 from ranura.host import places
 from ranura.host.database import PrivateDatabase
 from ranura.host.serve import listen

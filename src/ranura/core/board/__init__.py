@@ -1,0 +1,1 @@
+"""The board: pieces, materials, grain, outlines."""

@@ -1,0 +1,146 @@
+"""Outlines of a board and of openings in it, as a person gives them, and traced as rings of points.
+
+Seen from above with the board on the bench: x from the left end, y from the near edge, in mm. A ring runs counter-clockwise
+and does not repeat its first point.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Literal
+
+from ranura.core.geometry import closeness
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import Length
+
+Form = Literal["rectangle", "oval", "arch", "points"]
+Point = tuple[float, float]
+Ring = tuple[Point, ...]
+
+MOST_POINTS = 5_000
+_STEP = math.radians(3)
+"""The turn from one point of a traced arc to the next."""
+_CORNER = math.radians(20)
+"""A turn at one point beyond which it is a corner and no curve."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Contour:
+    """A rectangle, an oval, an arch (straight sides under half an oval) or one's own points, `length` by `width`.
+
+    `left` and `near` place an opening from the left end and the near edge; None sets it in the middle. `radius` is that of a
+    rectangle's corners, or the rise of an arch. A form of points needs no other size.
+    """
+
+    form: Form
+    length: Length | None = None
+    width: Length | None = None
+    left: Length | None = None
+    near: Length | None = None
+    radius: Length | None = None
+    points: tuple[Point, ...] = ()
+
+
+def trace(contour: Contour, *, length: float, width: float, field: str) -> Ring:
+    """The ring of a contour on a board. Raises CutError at the size that cannot be, below `field`."""
+    if contour.form == "points":
+        return _own(contour.points, field)
+    across = length if contour.length is None else contour.length.mm
+    up = width if contour.width is None else contour.width.mm
+    x = (length - across) / 2 if contour.left is None else contour.left.mm
+    y = (width - up) / 2 if contour.near is None else contour.near.mm
+    radius = 0.0 if contour.radius is None else contour.radius.mm
+    if contour.form == "oval":
+        middle = (x + across / 2, y + up / 2)
+        return tuple(_arc(middle, across / 2, up / 2, 0.0, 2 * math.pi)[:-1])
+    if contour.form == "arch":
+        if not closeness.under(radius, up):
+            raise CutError("rise-over-height", field=f"{field}.radius", rise=radius, height=up)
+        rise = radius or min(across / 2, up * 0.75)
+        spring = (x + across / 2, y + up - rise)
+        return ((x, y), (x + across, y), *_arc(spring, across / 2, rise, 0.0, math.pi))
+    if closeness.over(2 * radius, min(across, up)):
+        raise CutError("corners-too-round", field=f"{field}.radius", radius=radius, side=min(across, up))
+    if not radius:
+        return ((x, y), (x + across, y), (x + across, y + up), (x, y + up))
+    corners = (
+        ((x + across - radius, y + radius), -0.5),
+        ((x + across - radius, y + up - radius), 0.0),
+        ((x + radius, y + up - radius), 0.5),
+        ((x + radius, y + radius), 1.0),
+    )
+    ring: list[Point] = []
+    for middle, turn in corners:
+        ring += _arc(middle, radius, radius, turn * math.pi, (turn + 0.5) * math.pi)
+    return tuple(ring)
+
+
+def _arc(middle: Point, rx: float, ry: float, start: float, end: float) -> list[Point]:
+    count = max(2, math.ceil((end - start) / _STEP))
+    angles = [start + (end - start) * i / count for i in range(count + 1)]
+    return [(middle[0] + rx * math.cos(a), middle[1] + ry * math.sin(a)) for a in angles]
+
+
+def _own(points: tuple[Point, ...], field: str) -> Ring:
+    ring = [here for here, before in zip(points, (points[-1:] + points[:-1]), strict=True) if math.dist(here, before) > 1e-6]
+    if len(ring) < 3:
+        raise CutError("outline-too-short", field=f"{field}.points")
+    area = signed_area(ring)
+    if abs(area) < 1.0:
+        raise CutError("outline-flat", field=f"{field}.points")
+    from shapely.geometry import Polygon  # only here: sums need no shapely
+
+    if not Polygon(ring).is_valid:
+        raise CutError("outline-crosses", field=f"{field}.points")
+    return tuple(ring if area > 0 else reversed(ring))
+
+
+def signed_area(ring: Ring | list[Point]) -> float:
+    """The area inside a ring in mm², positive when it runs counter-clockwise.
+
+    >>> signed_area(((0, 0), (2, 0), (2, 3), (0, 3)))
+    6.0"""
+    doubled = 0.0
+    for (x0, y0), (x1, y1) in zip(ring, (*ring[1:], ring[0]), strict=True):
+        doubled += x0 * y1 - x1 * y0
+    return doubled / 2
+
+
+def mirrored(ring: Ring, length: float) -> Ring:
+    """A ring or path on a board of this length turned end for end, still running counter-clockwise.
+
+    >>> mirrored(((0, 0), (9, 0), (9, 4)), 10)
+    ((1, 4), (1, 0), (10, 0))"""
+    return tuple((length - x, y) for x, y in reversed(ring))
+
+
+def extent(ring: Ring) -> tuple[float, float, float, float]:
+    """The least and greatest x and y: x0, y0, x1, y1."""
+    xs, ys = [x for x, _ in ring], [y for _, y in ring]
+    return min(xs), min(ys), max(xs), max(ys)
+
+
+def tightest(ring: Ring, *, inside: bool) -> float | None:
+    """The radius in mm of the tightest corner that the tool has to enter; 0 for a sharp one, None where there is none.
+
+    `inside`: the tool runs in an opening, so that the ring's own corners are in its way; outside of a board only those are that
+    point into it. The radius of a curve is that of the circle through three neighbouring points.
+
+    >>> tightest(((0, 0), (9, 0), (9, 9), (0, 9)), inside=True), tightest(((0, 0), (9, 0), (9, 9), (0, 9)), inside=False)
+    (0.0, None)"""
+    sense = 1 if inside else -1
+    found: float | None = None
+    count = len(ring)
+    for i in range(count):
+        before, here, after = ring[i - 1], ring[i], ring[(i + 1) % count]
+        first, second = (here[0] - before[0], here[1] - before[1]), (after[0] - here[0], after[1] - here[1])
+        turn = math.atan2(first[0] * second[1] - first[1] * second[0], first[0] * second[0] + first[1] * second[1])
+        if turn * sense <= 1e-6:
+            continue
+        if abs(turn) > _CORNER:
+            return 0.0
+        radius = math.dist(before, after) / (2 * math.sin(abs(turn)))
+        # Where a curve runs into a straight, the circle through three points is too wide; the curve's own ones decide.
+        found = radius if found is None else min(found, radius)
+    return found

@@ -1,0 +1,1 @@
+"""Channels: dadoes, grooves, shaped grooves and undercuts."""

@@ -1,0 +1,198 @@
+"""Judging bits and routers for a channel: a dado, groove or rabbet by its section, on its board where that is known."""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Iterator
+
+from ranura.core.board.materials import Material
+from ranura.core.choosing.judging import Judge, bridges
+from ranura.core.choosing.order import Candidate, Pair
+from ranura.core.choosing.ranking import ChannelRanking, losses
+from ranura.core.cuts.channel.asked import Channel
+from ranura.core.cuts.channel.guides import GuideOption, best_guide, guide_options, said_of
+from ranura.core.cuts.channel.sweep import body_of, clamps_on, surely_room, sweeps_of
+from ranura.core.cutting.need import UNDERCUT, ChannelShape, StraightCut
+from ranura.core.cutting.stepping import Tooling, gaits_of, step_reason, surely_steps
+from ranura.core.geometry import closeness
+from ranura.core.holding.clamps import ON_TABLE, Holding, Sweep, hold
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile, radius_at
+from ranura.core.shop.tooling.routers import Base, Mounting, Router
+from ranura.core.text.cautions import Reason
+from ranura.core.text.writing import Text
+
+PROFILE_OF_SHAPE: dict[ChannelShape, Profile] = {"round": "core-box", "v": "v-groove", "t-slot": "t-slot", "keyhole": "keyhole"}
+"""The bits that leave a round or a pointed floor."""
+_WIDTH_WITHIN = 0.1
+"""mm by which a round or pointed groove may differ from the width that was asked for."""
+
+
+def width_at(bit: Bit, depth: float) -> float:
+    """How wide a bit cuts at the face when its tip is `depth` below it, in mm.
+
+    Rule: R12 grooves
+    Formula: V of an included angle: 2·h·tan(angle/2); round nose of radius r: 2·√(h·(2r − h)) up to h = r
+    Source: the bit's silhouette"""
+    return 2 * radius_at(bit.silhouette, min(depth, bit.cutting_length))
+
+
+class ChannelJudge(Judge):
+    """`channel` is the cut on its board; None while only its section is known."""
+
+    def __init__(self, shop: Shop, need: StraightCut, wood: Material, rules: HouseRules, channel: Channel | None = None) -> None:
+        super().__init__(shop, wood, rules, need.part)
+        self.need = need
+        self.channel = channel
+        self._for_table = channel is not None and channel.guide == "table-fence"
+        self._room: dict[tuple[float, str, str], tuple[Reason, ...]] = {}
+        self._profiles = FLAT_ENDED if need.shape == "square" else {PROFILE_OF_SHAPE[need.shape]}
+
+    @property
+    def fitted(self) -> bool:
+        """Whether the width follows from a mate."""
+        return self.channel is not None and self.channel.fitted
+
+    @property
+    def depth(self) -> float:
+        """How deep the cut goes in all, in mm: a through cut goes into the sacrificial board."""
+        return self.need.depth + (self.rules.through_extra if self.need.through else 0.0)
+
+    def reach(self, bit: Bit) -> float:
+        """See `Judge.reach`."""
+        return self.depth
+
+    @property
+    def begins_inside(self) -> bool:
+        """Whether an end of the channel lies inside the board."""
+        return self.need.stopped
+
+    def of_bit(self, bit: Bit) -> Reason | None:
+        """The first thing that no router could change."""
+        need = self.need
+        if bit.profile not in self._profiles:
+            return Reason("wrong-profile" if need.shape == "square" else "other-floor", {"profile": bit.kind.name})
+        if need.shape != "square":
+            if abs(width_at(bit, need.depth) - need.width) > _WIDTH_WITHIN:
+                return Reason("groove-of-other-width", {"cuts": width_at(bit, need.depth), "width": need.width})
+        elif bit.diameter > need.width and not need.open_sided and closeness.over(bit.diameter, need.width):
+            return Reason("bit-wider-than-cut", {"diameter": bit.diameter, "width": need.width})
+        if self.depth > bit.cutting_length and closeness.over(self.depth, bit.cutting_length):
+            return Reason("beyond-cutting-length", {"depth": self.depth, "cutting_length": bit.cutting_length})
+        if need.stopped and bit.can_plunge is not True:
+            return Reason("plunge-unknown" if bit.can_plunge is None else "cannot-plunge")
+        return None
+
+    def ranking(self, mounted: Collection[Pair] = frozenset()) -> ChannelRanking:
+        """See `Judge.ranking`."""
+        return ChannelRanking(self.wood, self.need, self.rules, mounted=mounted)
+
+    def losses(self, each: Candidate, best: Candidate) -> tuple[Text, ...]:
+        """See `Judge.losses`."""
+        return losses(each, best, self.wood, self.need, self.rules)
+
+    def is_of_kind(self, bit: Bit) -> bool:
+        """See `Judge.is_of_kind`."""
+        return bit.profile in self._profiles
+
+    @property
+    def rather(self) -> Mounting | None:
+        """See `Judge.rather`: the table where its fence was asked for."""
+        return "table" if self._for_table else "hand"
+
+    def extra_work(self, bit: Bit) -> float:
+        """Passes side by side."""
+        return self.need.lateral_passes(bit.diameter)
+
+    def tooling(self, bit: Bit, router: Router, rpm: float, free_length: float) -> Tooling:
+        """What the passes are worked out from."""
+        return Tooling(
+            bit=bit, router=router, rpm=rpm, free_length=free_length, material=self.wood, rules=self.rules, need=self.need
+        )
+
+    def of_cut(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
+        """See `Judge.of_cut`."""
+        need = self.need
+        if not self.rack.by_hand[router.id]:
+            yield from self._over_a_table(bit, router)
+            return
+        if self._for_table:
+            yield Reason("needs-table")
+        if self.small:
+            yield self.small_reason()
+        if need.stopped and base.kind != "plunge":
+            yield Reason("no-plunge-base")
+        if not need.open_sided and not bridges(need.width, bit.diameter, base.across):
+            yield Reason("base-tips", {"across": base.across, "width": need.width})
+
+    def _over_a_table(self, bit: Bit, router: Router) -> Iterator[Reason]:
+        """What keeps a cut off a table, where it was asked for or the part is too small for the hand: a slant, a pair, a bit that
+        lifts it. Where somebody said how it is guided or held, it is by hand."""
+        asked = self.channel
+        by_hand = asked is None or asked.mortise or asked.guide is not None or asked.held is not None or bool(asked.clamps)
+        if asked is None or not (self._for_table or (self.small and not by_hand)):
+            yield Reason("needs-hand-router")
+        elif against := against_table(asked):
+            yield against
+        if lifts := self.lifts_off_table(bit, router):
+            yield lifts
+
+    def setting_up(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
+        """See `Judge.setting_up`."""
+        if self.channel is not None:
+            yield from self._room_around(bit, router, base, self.channel)
+        tooling = self.tooling(bit, router, self.rack.turning(bit, router), free)
+        if not surely_steps(tooling, compliance) and (found := step_reason(tooling, gaits_of(tooling))):
+            yield found
+
+    def _room_around(self, bit: Bit, router: Router, base: Base, channel: Channel) -> tuple[Reason, ...]:
+        """Wood under the fence and room for clamps; the same for all bits of a diameter."""
+        key = (bit.diameter, router.id, base.kind)
+        found = self._room.get(key)
+        if found is None:
+            found = self._room[key] = self._look_around(bit, router, base, channel)
+        return found
+
+    def _look_around(self, bit: Bit, router: Router, base: Base, channel: Channel) -> tuple[Reason, ...]:
+        if base.kind != "table" and surely_room(channel, base, bit_diameter=bit.diameter, fence_width=self.rules.fence_width):
+            return ()
+        option = self.guide(bit, router, base, channel)
+        said = [*said_of(option), *(held_channel(channel, option, bit, base).cautions if option.fences else ())]
+        return tuple(Reason(each.code, each.facts) for each in said if each.level == "stop")
+
+    def guides(self, bit: Bit, router: Router, base: Base, channel: Channel) -> tuple[GuideOption, ...]:
+        """Every way of guiding this pair along the channel, the best first."""
+        return guide_options(channel, bit, router, base, self.rack.shop.guides, self.rules)
+
+    def guide(self, bit: Bit, router: Router, base: Base, channel: Channel) -> GuideOption:
+        """The pinned way of guiding, or the best."""
+        return best_guide(channel, bit, router, base, self.rack.shop.guides, self.rules)
+
+
+def against_table(channel: Channel) -> Reason | None:
+    """What of a channel no table's fence could guide: one that is not parallel to an edge, a pair of boards, an undercut, which
+    holds the board down on the turning bit."""
+    if channel.angle:
+        return Reason("turned-on-table")
+    if channel.mirrored:
+        return Reason("pair-on-table")
+    return Reason("undercut-on-table") if channel.shape in UNDERCUT else None
+
+
+def held_channel(channel: Channel, option: GuideOption, bit: Bit, base: Base) -> Holding:
+    """How the board of a channel is held, with the guides of all stations and the router's sweep along them."""
+    if option.kind == "table-fence":
+        return ON_TABLE
+    sweeps = sweeps_of(channel, option.fences, base, bit_diameter=bit.diameter)
+    first = option.fences[0]
+    body = body_of(channel, first)
+    return hold(
+        channel.part,
+        Sweep(boxes=tuple(box for each in sweeps for box in each.boxes)),
+        bodies=(body,) if body else (),
+        on_guide=clamps_on(channel, first),
+        stations=sweeps if len(sweeps) > 1 else (),
+        placed=channel.clamps,
+        held=channel.held,
+    )

@@ -1,0 +1,186 @@
+"""The drawing of a channel over a router table: from above, the board face down along the fence; and its section."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import replace
+
+from ranura.core.board.outlines import Ring
+from ranura.core.cuts.channel.asked import Channel, Dado, Station
+from ranura.core.cuts.channel.guides import TABLE_FENCE_DEEP
+from ranura.core.cuts.channel.handles import channel_grips
+from ranura.core.cuts.channel.section import section_view
+from ranura.core.cuts.channel.setting import Setting
+from ranura.core.cuts.channel.slip_guide import table_blocks
+from ranura.core.cuts.channel.sweep import path_of
+from ranura.core.geometry.convex import bounds
+from ranura.core.output.views import Arrow, AskedField, Dimension, Grip, Mark, Outline, Point, View, box, circle, typed_dimension
+from ranura.core.text.writing import write
+
+_MARGIN = 8.0
+_BLOCK = 24.0
+_FEATHER = (26.0, 90.0)
+"""mm: how deep and how long a feather board is drawn."""
+_CLEAR = 30.0
+
+Lays = Callable[[Point], Point]
+
+
+def table_views(setting: Setting, cut: Dado) -> tuple[View, ...]:
+    """The board on the table from above, and the section with the bit from below."""
+    return _above(setting, cut), _section(setting, cut)
+
+
+def laid(setting: Setting) -> Lays:
+    """Where a point of the channel's own axes lies over the table: x to the right from the bit's axis, y away from the person
+    with the fence's face at 0; the board face down, in its first pass, with the bit near its middle."""
+    channel, fence = setting.channel, setting.fence
+    width = setting.bit.diameter if channel.shape == "square" else channel.width
+    begin, end = sorted(path_of(channel, fence, bit_diameter=width))
+    low, high = channel.sides
+    # Where it stands depends on the board, so that an end that is dragged goes where the hand goes.
+    now = min(max(low + (high - low) * 0.46, begin), end)
+    way, spacer = fence.heading[1], fence.spacers[0]
+
+    def place(point: Point) -> Point:
+        u, v = point
+        return (way * (v - now), fence.towards * (u - fence.edge) - spacer)
+
+    return place
+
+
+def _above(setting: Setting, cut: Dado) -> View:
+    channel, fence, bit = setting.channel, setting.fence, setting.bit
+    on = laid(setting)
+    boards = [_placed(on, ring) for ring in channel.boards]
+    x0, y0, x1, _ = bounds(boards)
+    width = bit.diameter if channel.shape == "square" else channel.width
+    spacer = fence.spacers[0]
+    axis = (0.0, -(fence.at + width / 2))
+    outlines = [Outline(role="work", points=ring) for ring in boards]
+    many = len(channel.stations) > 1
+    outlines += [
+        Outline(role="waste", points=_cut(on, channel, each), label=write("{n}", n=each.number) if many else None)
+        for each in channel.stations
+    ]
+    blocks = dict(table_blocks(setting))
+    long = max(x1, -x0, 150.0, *blocks.values()) + 40
+    outlines.append(Outline(role="guide", points=box(-long, 0, long, TABLE_FENCE_DEEP), label=write("fence")))
+    if spacer:
+        outlines.append(Outline(role="spacer", points=box(x0, -spacer, x1, 0), label=write("spacer {x:short}, first", x=spacer)))
+    if "start" in blocks:
+        outlines.append(
+            Outline(role="stop", points=box(blocks["start"], -_BLOCK, blocks["start"] + _BLOCK, 0), label=write("stop"))
+        )
+    if "end" in blocks:
+        outlines.append(
+            Outline(role="stop", points=box(-blocks["end"] - _BLOCK, -_BLOCK, -blocks["end"], 0), label=write("stop"))
+        )
+    begins_inside, _ = fence.begins_and_ends_inside(channel)
+    if not begins_inside and x1 > width / 2 + _CLEAR + _FEATHER[1]:
+        deep, length = _FEATHER
+        near = width / 2 + _CLEAR
+        outlines.append(Outline(role="stop", points=box(near, y0 - deep, near + length, y0), label=write("feather board")))
+    outlines.append(Outline(role="bit", points=circle(axis, width / 2)))
+    push = (x1 + 12.0, min(axis[1], -12.0))
+    arrows = (
+        Arrow(role="path", start=(push[0] + 46, push[1]), end=push, label=write("the work")),
+        Arrow(role="bit", start=axis, end=(max(width * 0.9, 12.0), axis[1]), turn="counter-clockwise"),
+    )
+    stand = (width + 60.0, y0 - _FEATHER[0] - 34.0)
+    marks = (Mark(kind="stand", at=stand, way=(0.0, 1.0), text=write("stand here, before the table")),)
+    seen = bounds([*(outline.points for outline in outlines), [stand, (push[0] + 46, push[1])]])
+    frame = (seen[0] - _MARGIN, seen[1] - _MARGIN, seen[2] + _MARGIN, seen[3] + _MARGIN)
+    return View(
+        name="plan",
+        frame=frame,
+        caption=write("from above, face down: the cut is below"),
+        outlines=tuple(outlines),
+        arrows=arrows,
+        dimensions=_dimensions(setting, cut, on, x0=x0),
+        marks=marks,
+        grips=_grips(setting, cut, on),
+        board=channel.part,
+    )
+
+
+def _placed(on: Lays, ring: Ring) -> Ring:
+    return tuple(on(point) for point in ring)
+
+
+def _cut(on: Lays, channel: Channel, station: Station) -> Ring:
+    return _placed(on, box(station.left, channel.low, station.right, channel.high))
+
+
+def _dimensions(setting: Setting, cut: Dado, on: Lays, *, x0: float) -> tuple[Dimension, ...]:
+    """Fence to cutter, the cut's place from its reference edge, and its stopped ends."""
+    channel, fence = setting.channel, setting.fence
+    station = channel.stations[0]
+    reference = channel.ends[0] if channel.reference_low else channel.ends[1]
+    wall = station.left if channel.reference_low else station.right
+    at = x0 + 22.0
+    low, high = (at, on((reference, 0.0))[1]), (at, on((wall, 0.0))[1])
+    found = [
+        Dimension(
+            start=(_CLEAR, 0.0),
+            end=(_CLEAR, -fence.at),
+            offset=1,
+            name="setback",
+            vertical=True,
+            text=write("{x:short}", x=fence.at),
+        ),
+        typed_dimension("position", low, high, cut.position, vertical=True, offset=1),
+    ]
+    beside = station.right if fence.towards < 0 else station.left
+    names: tuple[AskedField, AskedField] = ("stop_first", "stop_last")
+    for name, typed in zip(names, (cut.stop_first, cut.stop_last), strict=True):
+        if typed is not None:
+            lower = (name == "stop_first") != (channel.goes == "along")
+            edge, end = (channel.sides[0], channel.low) if lower else (channel.sides[1], channel.high)
+            a, b = on((beside, edge)), on((beside, end))
+            found.append(typed_dimension(name, (a[0], a[1] - 14), (b[0], b[1] - 14), typed, vertical=False))
+    return tuple(found)
+
+
+def _grips(setting: Setting, cut: Dado, on: Lays) -> tuple[Grip, ...]:
+    channel, fence = setting.channel, setting.fence
+    way, towards = fence.heading[1], fence.towards
+
+    def turn(v: Point) -> Point:
+        return (way * v[1], towards * v[0])
+
+    return channel_grips(channel, cut, [_cut(on, channel, each) for each in channel.stations], on=on, turn=turn)
+
+
+def _section(setting: Setting, cut: Dado) -> View:
+    """The section by hand, turned over: the face on the table, the bit from below, the fence where the board's edge is near."""
+    channel, fence, bit = setting.channel, setting.fence, setting.bit
+    seen, top = section_view(setting, cut), channel.thickness
+
+    def over(points: tuple[Point, ...]) -> tuple[Point, ...]:
+        return tuple((x, top - y) for x, y in points)
+
+    x0, _, x1, high = seen.frame
+    above, under = top * 0.5 + 6.0, high - top
+    middle = (channel.left + channel.right) / 2
+    ring = max(channel.width, bit.diameter) / 2 + 3.0
+    sides = [box(x0, -5.0, middle - ring, 0.0), box(middle + ring, -5.0, x1, 0.0)]
+    outlines = [Outline(role="base", points=side) for side in sides]
+    outlines += [replace(outline, points=over(outline.points)) for outline in seen.outlines]
+    face = fence.edge + fence.towards * fence.spacers[0]
+    if x0 < face < x1:
+        stands = box(min(face, face + fence.towards * 8), 0.0, max(face, face + fence.towards * 8), top + above * 0.7)
+        outlines.append(Outline(role="guide", points=stands))
+    dimensions = tuple(
+        replace(each, start=(each.start[0], top), end=(each.end[0], top), offset=6.0)
+        if each.name == "width"
+        else replace(each, start=over((each.start,))[0], end=over((each.end,))[0])
+        for each in seen.dimensions
+    )
+    return replace(
+        seen,
+        frame=(x0 - 9, -under - 2.0, x1 + 9, top + above),
+        outlines=tuple(outlines),
+        dimensions=dimensions,
+        caption=write("section at the bit, face down on the table"),
+    )

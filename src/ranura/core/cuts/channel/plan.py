@@ -1,0 +1,265 @@
+"""Planning a channel: guide, steps and clamps of the tools that were chosen, its forecast of fit, and what else could guide
+it."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import replace
+from functools import partial
+from typing import NoReturn
+
+from ranura.core.board.materials import CROSS_VENEERED, Material
+from ranura.core.board.pieces import Piece
+from ranura.core.choosing.candidates import Drop
+from ranura.core.choosing.judging import is_small, speed_of, turning_rpm
+from ranura.core.choosing.order import Candidate
+from ranura.core.cuts.channel.asked import Channel, Dado, channel
+from ranura.core.cuts.channel.clearing import cleared_by
+from ranura.core.cuts.channel.drawing import channel_views
+from ranura.core.cuts.channel.figures import figures
+from ranura.core.cuts.channel.fit import Forecast, forecast, width_causes
+from ranura.core.cuts.channel.guides import Fence, GuideOption, chosen_guide, said_of, table_fence
+from ranura.core.cuts.channel.judge import ChannelJudge, against_table, held_channel, width_at
+from ranura.core.cuts.channel.remedies import channel_remedies
+from ranura.core.cuts.channel.section import channel_glyph
+from ranura.core.cuts.channel.setting import Setting
+from ranura.core.cuts.channel.slip import columns_of, pass_lines, sections
+from ranura.core.cuts.channel.slip_guide import GuideOffer, fit_lines, guide_offers, jig_steps, offer, station_lines
+from ranura.core.cuts.channel.testcut import test_cut_of
+from ranura.core.cutting.grip import Grip
+from ranura.core.cutting.need import UNDERCUT
+from ranura.core.cutting.stepping import Stepping, plan_steps
+from ranura.core.family import Family, Made, Said, corner_note, in_order, table_cautions, tool_cautions
+from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.routers import Base
+from ranura.core.text.cautions import Caution, caution, spoken
+from ranura.core.text.errors import CutError
+from ranura.core.text.writing import write
+
+
+def family(cut: Dado, piece: Piece, shop: Shop, wood: Material, rules: HouseRules, *, mortise: bool = False) -> Family:
+    """How a channel is planned, or a mortise that is cut as one. Raises `CutError` with the dimension that cannot be."""
+    asked = replace(channel(cut, piece, rules), mortise=mortise)
+    if cut.guide is None and any(each.id == cut.router_id and each.mounting == "table" for each in shop.routers):
+        asked = replace(asked, guide="table-fence")
+    judge = ChannelJudge(shop, asked.need, wood, rules, asked)
+
+    def make(chosen: Candidate) -> Made:
+        setting = setting_of(chosen, judge, piece, cut)
+        return Made(setting=setting, said=partial(_said, setting, cut, judge))
+
+    return Family(judge=judge, refuse=partial(refuse_the_dimension, judge), make=make)
+
+
+def _on_the_other_side(judge: ChannelJudge, setting: Setting) -> tuple[GuideOffer, ...]:
+    """The table, for a cut that is planned by hand; the hand, for one that is planned over a table."""
+    asked = setting.channel
+    if not setting.by_hand:
+        small = judge.small and asked.held != "carrier"
+        says = spoken(judge.small_reason()).message if small else write("by hand, the board clamped to the bench")
+        return (offer("straightedge", says, can=not small, frees_router=True),)
+    table = next((each for each in judge.rack.routers if each.mounting == "table"), None)
+    if table is None or asked.mortise:
+        return ()
+    against = against_table(asked) or table_fence(asked, setting.bit, table.bases[0]).against
+    says = write("over {router}: the board face down, its edge along the fence", router=table.name)
+    return (offer("table-fence", spoken(against).message if against else says, can=against is None, frees_router=True),)
+
+
+def _said(setting: Setting, cut: Dado, judge: ChannelJudge) -> Said:
+    worked = figures(setting)
+    stepping = setting.stepping
+    return Said(
+        figures=worked,
+        slip=sections(setting, cut, worked, setting.cautions),
+        drawing=channel_views(setting, cut),
+        remedies=channel_remedies(cut, setting),
+        pass_columns=columns_of(stepping),
+        pass_lines=pass_lines(stepping),
+        run_mm=setting.channel.run,
+        glyph=channel_glyph(setting.channel, setting.bit),
+        passes=stepping.passes if stepping else (),
+        guides=(*guide_offers(setting), *_on_the_other_side(judge, setting)),
+        stations=station_lines(setting),
+        fit=fit_lines(setting.forecast),
+        test_cut=test_cut_of(setting),
+        jig=jig_steps(setting),
+    )
+
+
+def refuse_the_dimension(judge: ChannelJudge, dropped: list[Drop]) -> None:
+    """Raises `CutError` on width or depth when every bit fails on it; other causes are shown as a plan with a stop."""
+    shop, need = judge.rack.shop, judge.need
+    by_itself = {drop.bit.id: drop.reason.code for drop in dropped if drop.router is None}
+    bits = [bit for bit in shop.bits if not bit.archived]
+    if len(by_itself) < len(bits):
+        return
+    if need.shape != "square":
+        _refuse_the_groove(judge, by_itself)
+        return
+    straight = [bit for bit in bits if bit.cuts_channels]
+    if not straight:
+        raise CutError("no-straight-bit")
+    narrow_enough = [bit for bit in straight if by_itself[bit.id] != "bit-wider-than-cut"]
+    if not narrow_enough:
+        narrowest = min(straight, key=lambda bit: bit.diameter)
+        raise CutError(
+            "narrower-than-any-bit",
+            field="cut.width" if judge.channel is None or not judge.fitted else "cut.mate",
+            width=need.width,
+            narrowest=narrowest.diameter,
+            name=narrowest.name,
+        )
+    if all(by_itself[bit.id] == "beyond-cutting-length" for bit in narrow_enough):
+        _refuse_the_depth(judge, narrow_enough)
+
+
+def _refuse_the_depth(judge: ChannelJudge, too_short: Sequence[Bit]) -> NoReturn:
+    longest = max(too_short, key=lambda bit: bit.cutting_length)
+    raise CutError("deeper-than-any-bit", field="cut.depth", depth=judge.depth, longest=longest.cutting_length, name=longest.name)
+
+
+def _refuse_the_groove(judge: ChannelJudge, by_itself: dict[str, str]) -> None:
+    """Raises `CutError` where no round nose or V bit makes a groove of this width at this depth."""
+    need = judge.need
+    owned = [bit for bit in judge.rack.bits if judge.is_of_kind(bit)]
+    shape = {"round": "round-nose", "v": "V"}.get(need.shape, need.shape)
+    if not owned:
+        raise CutError("no-groove-bit", shape=shape)
+    if all(by_itself[bit.id] == "groove-of-other-width" for bit in owned):
+        there = ", ".join(f"{bit.name}: {width_at(bit, need.depth):.1f} mm" for bit in owned)
+        raise CutError("no-such-groove", field="cut.width", width=need.width, depth=need.depth, shape=shape, there=there)
+    if all(by_itself[bit.id] in ("cannot-plunge", "groove-of-other-width") for bit in owned):
+        raise CutError("undercut-runs-out", field="cut.stop_first", shape=shape)
+    right = [bit for bit in owned if by_itself[bit.id] != "groove-of-other-width"]
+    if all(by_itself[bit.id] == "beyond-cutting-length" for bit in right):
+        _refuse_the_depth(judge, right)
+
+
+def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Dado) -> Setting:
+    """Everything a pair needs for a channel."""
+    asked, wood, rules = judge.channel, judge.wood, judge.rules
+    assert asked is not None, "a plan is made for a cut on a board"
+    speed = speed_of(chosen.bit, chosen.router, rules, compare=True)
+    bit, base = chosen.bit, chosen.base
+    options = judge.guides(bit, chosen.router, base, asked)
+    option = chosen_guide(options, asked.guide)
+    if not option.fences:  # a pinned way that nothing can be set for: drawn as a straightedge, stopped by its reason
+        option = replace(option, fences=next(each.fences for each in options if each.fences))
+    fence = option.fences[0]
+    stepping = None
+    spacers = fence.setback.spacers
+    held = judge.grip(bit, chosen.router)
+    grip = held if isinstance(held, Grip) else None
+    if spacers is not None and grip is not None:
+        tooling = judge.tooling(bit, chosen.router, turning_rpm(speed), grip.free)
+        stepping = plan_steps(tooling, run=asked.run, spacers=spacers, base=base)
+    holding = held_channel(asked, option, bit, base)
+    cautions = [spoken(reason) for reason in chosen.reasons]
+    cautions += [*said_of(option), *holding.cautions]
+    if chosen.router.mounting == "hand":
+        cautions += [*_guide_cautions(judge.rack.shop, option), *_stop_cautions(asked, bit, base, rules)]
+    else:
+        cautions += _on_table(asked, bit, base, judge, fence)
+    cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
+    cautions += _cautions(chosen, asked, wood, stepping, option)
+    cleared = cleared_by(judge, chosen) if asked.shape in UNDERCUT else None
+    if asked.shape in UNDERCUT:
+        neck = chosen.bit.neck_diameter
+        cautions.append(
+            caution("no-clearing-bit", neck=neck) if cleared is None else caution("clear-first", bit=cleared.bit.name)
+        )
+        cautions.append(caution("never-lift-undercut" if asked.shape == "t-slot" else "back-out-of-keyhole"))
+    if cut.leaf:
+        cautions.append(caution("leaf-sets-depth"))
+    if cut.mate is not None and not cut.mate.measured:
+        cautions.append(caution("mate-unmeasured"))
+    return Setting(
+        piece=piece,
+        material=wood,
+        channel=asked,
+        rules=rules,
+        candidate=chosen,
+        speed=speed,
+        grip=grip,
+        reach=asked.depth,
+        guided=base.sides[0],
+        option=option,
+        options=options,
+        stepping=stepping,
+        holding=holding,
+        forecast=_forecast(cut, asked, fence, rules),
+        cleared=cleared,
+        cautions=in_order(cautions),
+    )
+
+
+def _forecast(cut: Dado, asked: Channel, fence: Fence, rules: HouseRules) -> Forecast | None:
+    if cut.mate is None:
+        return None
+    causes = width_causes(rules, sheet=cut.mate.sheet, spacers=len(fence.spacers) - 1)
+    return forecast(width=asked.width, mate=cut.mate.thickness.mm, causes=causes)
+
+
+def _guide_cautions(shop: Shop, option: GuideOption) -> list[Caution]:
+    """Whether an owned straightedge is long enough; nothing is said where none was put in."""
+    owned = [each.length for each in shop.guides if each.kind == "straightedge"]
+    needed = max(fence.length for fence in option.fences)
+    if option.kind != "straightedge" or not owned or not closeness.under(max(owned), needed):
+        return []
+    return [caution("straightedge-short", needed=needed, longest=max(owned))]
+
+
+def _on_table(asked: Channel, bit: Bit, base: Base, judge: ChannelJudge, fence: Fence) -> list[Caution]:
+    """What a table asks for with a channel: care for hands and ends, support for a long board, blocks for a stopped end."""
+    guided = asked.sides[1] - asked.sides[0]
+    begins_inside, ends_inside = fence.begins_and_ends_inside(asked)
+    # The fence is closed: the bit stands in front of it. Feather boards would keep a board from being lowered on.
+    found = table_cautions(asked.part, [guided], 0.0, small=is_small(asked.part), one_plane=not begins_inside)
+    if closeness.over(max(asked.part), 2 * base.across):
+        found.append(caution("support-the-board", length=max(asked.part), across=base.across))
+    if begins_inside:
+        found.append(caution("lowered-onto-bit"))
+    elif ends_inside:
+        found.append(caution("lifted-off-bit"))
+    if asked.is_stopped and asked.fitted:
+        found.append(corner_note(judge.rules, radius=bit.diameter / 2))
+    return found
+
+
+def _stop_cautions(asked: Channel, bit: Bit, base: Base, rules: HouseRules) -> list[Caution]:
+    """What a stopped end asks for."""
+    found = []
+    if asked.is_stopped:
+        found.append(caution("stopped-end"))
+        if asked.fitted or asked.mortise:
+            found.append(corner_note(rules, radius=bit.diameter / 2))
+        if base.front is None or base.back is None:
+            found.append(caution("base-ends-unmeasured", taken=base.across / 2))
+    return found
+
+
+def _cautions(chosen: Candidate, asked: Channel, wood: Material, stepping: Stepping | None, option: GuideOption) -> list[Caution]:
+    """What a channel that can be made still asks to be careful about."""
+    bit, base = chosen.bit, chosen.base
+    found: list[Caution] = []
+    if stepping is not None:
+        found += stepping.cautions
+        found += [each for gait in stepping.gaits for each in gait.cautions]
+    if option.kind == "straightedge" and not base.sides[0].measured:
+        found.append(caution("base-unmeasured"))
+    if closeness.over(asked.depth, asked.thickness / 2):
+        found.append(caution("deep-for-the-board", depth=asked.depth, thickness=asked.thickness))
+    wall = min(min(s.left - asked.ends[0] for s in asked.stations), min(asked.ends[1] - s.right for s in asked.stations))
+    if closeness.under(wall, max(asked.depth, 6.0)):
+        found.append(caution("thin-wall", wall=wall))
+    if bit.profile == "down-cut" and chosen.router.mounting == "hand":
+        found.append(caution("down-cut-lifts-router"))
+        if wood.material_class not in CROSS_VENEERED and closeness.over(asked.depth, bit.diameter):
+            found.append(caution("down-cut-packs", depth=asked.depth, diameter=bit.diameter))
+    if wood.material_class in CROSS_VENEERED and asked.across_grain:
+        found.append(caution("face-grain-splinters", material=wood.name))
+    return found

@@ -1,0 +1,306 @@
+"""What a plan says of guides, stops, stations and fit: lines of the slip, and the choice among ways of guiding."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from ranura.core.cuts.channel.fit import ErrorOf, Forecast
+from ranura.core.cuts.channel.guides import GuideOption
+from ranura.core.cuts.channel.setting import Setting
+from ranura.core.cuts.channel.sweep import path_of
+from ranura.core.cutting.direction import Vector
+from ranura.core.geometry import closeness
+from ranura.core.output.slip import Lead, lead
+from ranura.core.text.cautions import spoken
+from ranura.core.text.figures import Figure, plain, show
+from ranura.core.text.writing import Reading, Shown, Text, write
+
+GUIDE_NAMES = {
+    "straightedge": "Clamped straightedge",
+    "t-jig": "Cut-line jig",
+    "edge-guide": "Edge guide",
+    "table-fence": "Router table",
+    "bushing": "Bushing in a template",
+    "bearing": "Bearing in a template",
+    "edge-guide-stops": "Edge guide and stops",
+    "freehand": "Freehand to a line",
+    "trammel": "Trammel",
+    "sled": "Sled on rails",
+    "shoulder": "Straightedge at the shoulder",
+}
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class GuideOffer:
+    """One way of guiding a cut: what it is called, what speaks for it or against it, whether it can be used, whether it is the
+    one that is planned, and what taking it changes of the cut."""
+
+    kind: str
+    name: str
+    says: Text
+    can: bool
+    chosen: bool
+    change: Mapping[str, Any]
+
+
+def offer(kind: str, says: Text, *, can: bool, chosen: bool = False, frees_router: bool = False) -> GuideOffer:
+    """An offer under its usual name; `frees_router`: it wants a router that hangs or is held otherwise than the one planned."""
+    change = {"guide": kind, "router_id": None} if frees_router else {"guide": kind}
+    return GuideOffer(kind=kind, name=GUIDE_NAMES[kind], says=says, can=can, chosen=chosen, change=change)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class StationLine:
+    """One place of a repeated cut, ready to be marked out: its number on the tape, where the line is, where the guide stands, and
+    which way it is run."""
+
+    number: int
+    mark: Shown
+    guide: Shown
+    way: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class FitView:
+    """How likely a mate fits: the chances as shares of one, the expected gap, and what to measure to be surer."""
+
+    gap: Shown
+    spread: Shown
+    tight: float
+    slides: float
+    loose: float
+    says: Text
+
+
+def heading_words(heading: Vector) -> str:
+    """Which way the router goes on the board, for the person at its near edge.
+
+    >>> heading_words((0, 1)), heading_words((-1, 0))
+    ('Push away', 'Right to left')"""
+    x, y = heading
+    if abs(y) >= abs(x):
+        return "Push away" if y > 0 else "Pull towards you"
+    return "Left to right" if x > 0 else "Right to left"
+
+
+def guide_words(setting: Setting, figures: Mapping[str, Figure]) -> tuple[Lead, list[Text], tuple[str, ...]]:
+    """The large figure of the guide, the lines below it, and the figures whose workings it opens."""
+    fence, channel = setting.fence, setting.channel
+    if fence.kind == "edge-guide":
+        name = fence.tool.name if fence.tool else "edge guide"
+        lines = [write("{name}, on the {edge}", name=name, edge=channel.end_name(fence.towards))]
+        return lead(figures["guide.setting"], "guide to cut"), lines, ("guide.setting", "guide.place")
+    if fence.kind == "table-fence":
+        return lead(figures["guide.setting"], "fence to cutter"), table_lines(setting), ("guide.setting", "guide.place")
+    if fence.kind == "freehand":
+        return (
+            Lead(shown=plain("Freehand"), caption=write("along a scored line")),
+            [write("both hands low, a light cut, then deeper")],
+            (),
+        )
+    at = place_words("at", fence.at, end_words(setting))
+    if fence.kind == "t-jig":
+        name = fence.tool.name if fence.tool else "jig"
+        lines = [write("its notch's edge on the line", name=name), write("{side} of the base along it", side=setting.guided.name)]
+        return Lead(shown=plain("Jig"), caption=write("{name}", name=name)), lines, ("guide.fence_length",)
+    ends = "left and right" if channel.goes == "along" else "near and far"
+    both = Text(metric=f"{at.metric}, {ends}", inch=f"{at.inch}, {ends}") if not channel.angle else at
+    lines = [both, write("{side} of the base along the fence", side=setting.guided.name)]
+    return (
+        lead(figures["guide.setback"], "line to fence"),
+        lines,
+        ("guide.setback", "guide.fence_at", "guide.fence_length", "guide.place"),
+    )
+
+
+def table_lines(setting: Setting) -> list[Text]:
+    """How the board lies on the table, and what closes in on the bit."""
+    edge = setting.channel.end_name(setting.fence.towards)
+    opening = setting.bit.diameter + setting.rules.opening_clearance
+    rings = [ring for ring in setting.base.rings if not closeness.under(ring, opening)]
+    ring = write("face down, the {edge} against the fence", edge=edge)
+    lines = [ring]
+    if setting.channel.shape != "square":
+        lines.append(write("measured at the table, with the bit at its full height"))
+    return [*lines, write("fence closed; table ring of {x:rough}", x=min(rings))] if rings else lines
+
+
+def place_words(what: str, at: float, edge: str) -> Text:
+    """A distance onto the board from an edge, or out of it.
+
+    >>> place_words("at", -52.5, "near edge").metric
+    'at 52.5 mm outside the near edge'"""
+    return write("{what} {x:len} {side} the {edge}", what=what, x=abs(at), side="from" if at >= 0 else "outside", edge=edge)
+
+
+def end_words(setting: Setting) -> str:
+    """The reference end in words."""
+    end = setting.channel.reference_end
+    return f"{end} end" if end in ("left", "right") else f"{end} edge"
+
+
+def stop_lines(setting: Setting) -> list[Text]:
+    """Where the stop blocks for the base stand, or the marks for its edge: from the edge of the board behind the start."""
+    if not setting.by_hand:
+        names = {"start": "right-hand", "end": "left-hand"}
+        return [write("{side} block {x:len} from the bit's axis", side=names[end], x=at) for end, at in table_blocks(setting)]
+    return [place_words(word, at, edge) for _, word, at, edge in stop_places(setting)]
+
+
+def table_blocks(setting: Setting) -> list[tuple[str, float]]:
+    """For each stopped end: "start" or "end", and how far from the bit's axis a block stands on the table's fence, in mm: before
+    the bit for the start, behind it for the end.
+
+    Rule: R8 stops on a table
+    Formula: start: the board's trailing end − (start + D/2); end: (end − D/2) − its leading end, along the feed
+    Source: geometry: the board's ends touch the blocks where the axis is at the channel's first or last place"""
+    channel, fence = setting.channel, setting.fence
+    d = setting.bit.diameter if channel.shape == "square" else channel.width
+    up = fence.heading[1] > 0
+    begin, finish = path_of(channel, fence, bit_diameter=d)
+    low, high = channel.sides
+    begins_inside, ends_inside = fence.begins_and_ends_inside(channel)
+    # The bit goes along v over the board, so the board comes to it with that end last which v reaches last.
+    found = [("start", high - begin if up else begin - low)] if begins_inside else []
+    return [*found, ("end", finish - low if up else high - finish)] if ends_inside else found
+
+
+def stop_places(setting: Setting) -> list[tuple[str, str, float, str]]:
+    """For each stopped end: "start" or "end", what stands there, its distance onto the board from an edge, and that edge's name.
+
+    Rule: R8 stops
+    Formula: block behind the base at start + D/2 − b_back, before it at end − D/2 + b_front, along the heading
+    Source: geometry of base and bit: the centre runs from start + D/2 to end − D/2"""
+    channel, fence, base = setting.channel, setting.fence, setting.base
+    d = setting.bit.diameter if channel.shape == "square" else channel.width
+    up = fence.heading[1] > 0
+    begin, finish = path_of(channel, fence, bit_diameter=d)
+    front, back = base.front or base.across / 2, base.back or base.across / 2
+    low_edge, high_edge = edge_names(setting)
+    begins_inside, ends_inside = fence.begins_and_ends_inside(channel)
+    found = []
+    if begins_inside:
+        block = begin - back if up else begin + back
+        from_edge = block - channel.sides[0] if up else channel.sides[1] - block
+        found.append(("start", "start block", from_edge, low_edge if up else high_edge))
+    if ends_inside:
+        block = finish + front if up else finish - front
+        from_edge = channel.sides[1] - block if up else block - channel.sides[0]
+        found.append(("end", "stop block", from_edge, high_edge if up else low_edge))
+    return found
+
+
+def edge_names(setting: Setting) -> tuple[str, str]:
+    """What the board ends in where v is low, and where it is high."""
+    if setting.channel.goes == "along":
+        return "right end", "left end"
+    return "near edge", "far edge"
+
+
+_FOR = {
+    "t-jig": "made with this pair: its notch shows the line, nothing is measured",
+    "edge-guide": "bears on the {edge}, set once from it",
+    "freehand": "by eye along a scored line",
+    "table-fence": "the board face down, its {edge} along the fence",
+    "straightedge": "a straight piece of {length:rough}, clamped at both ends",
+}
+
+
+def guide_offers(setting: Setting) -> tuple[GuideOffer, ...]:
+    """The ways of guiding a channel with this pair, the best first, each with what speaks for or against it."""
+    return tuple(_offer(option, setting) for option in setting.options)
+
+
+def _offer(option: GuideOption, setting: Setting) -> GuideOffer:
+    stop = next((each for each in option.cautions if each.level == "stop"), None)
+    if option.against is not None:
+        stop = spoken(option.against)
+    if stop is not None:
+        says = stop.message
+    else:
+        fence = option.fences[0]
+        says = write(_FOR[option.kind], edge=setting.channel.end_name(fence.towards), length=fence.length)
+    return offer(option.kind, says, can=stop is None, chosen=option.kind == setting.option.kind)
+
+
+def jig_steps(setting: Setting) -> tuple[Text, ...]:
+    """How a cut-line jig for this pair is made; empty where a straightedge is not what it would stand for, or one is there.
+
+    Rule: R8 T-jig
+    Formula: the arm reaches the overhang beyond both edges; its notch, cut by this router and bit, is the line
+    Source: what was cut by the pair itself needs no measuring"""
+    if any(option.kind == "t-jig" and not option.stops for option in setting.options) or not setting.by_hand:
+        return ()
+    straight = next((option for option in setting.options if option.kind == "straightedge"), None)
+    if straight is None or straight.stops or setting.channel.angle:
+        return ()
+    length = straight.fences[0].length
+    dial = setting.speed.dial_setting
+    return (
+        write("Screw a straight arm, {l:rough} long, square across a head that hooks over the board's edge", l=length),
+        write(
+            "{bit} in {router}{dial}, {side} of the base along the arm",
+            bit=setting.bit.name,
+            router=setting.router.name,
+            dial="" if dial is None else f", dial at {dial}",
+            side=setting.guided.name,
+        ),
+        write("Clamp it on scrap and run it off through the head, 3 mm below the face, so that the head gets its notch"),
+        write("Write both names on it; the notch is the line of this pair, for as long as bit and base stay as they are"),
+    )
+
+
+def station_lines(setting: Setting) -> tuple[StationLine, ...]:
+    """The stations in the order of the tape; empty for a single one."""
+    fences = setting.option.fences
+    if len(fences) < 2:
+        return ()
+    return tuple(
+        StationLine(
+            number=fence.station.number,
+            mark=show(fence.station.position, "mm"),
+            guide=_beside(fence.at),
+            way=heading_words(setting.channel.frame.turn(fence.heading)) if setting.by_hand else "work right to left",
+        )
+        for fence in fences
+    )
+
+
+def _beside(at: float) -> Shown:
+    """Where a guide stands from the end; before it where it lies beyond the board."""
+    if at >= 0:
+        return show(at, "mm")
+    said = write("{x:len} before", x=-at)
+    return Shown(metric=Reading(number=said.metric, unit=""), inch=Reading(number=said.inch, unit=""))
+
+
+_MEASURE: dict[ErrorOf, str] = {
+    "bit": "Measure a test cut of this bit",
+    "spacer": "Measure the spacer with a caliper",
+    "mate": "Measure the part with a caliper, in several places",
+    "setting": "Set the guide with a block",
+    "base": "Measure the base with a test cut",
+}
+
+
+def fit_lines(found: Forecast | None) -> FitView | None:
+    """The forecast in words."""
+    if found is None:
+        return None
+    sure = closeness.under(found.spread, 1e-3)
+    says = write(
+        "{do}: its error counts most; without it the spread falls from {s:n2} to {w:n2} mm",
+        do=_MEASURE[found.most],
+        s=found.spread,
+        w=found.without,
+    )
+    return FitView(
+        gap=show(found.gap, "mm", setting=False),
+        spread=show(found.spread, "mm", setting=False),
+        tight=found.tight,
+        slides=found.slides,
+        loose=found.loose,
+        says=write("As good as certain") if sure else says,
+    )

@@ -1,0 +1,209 @@
+"""The test cut: what to cut in scrap, what to measure, and what a measurement corrects (R8, R19, craft 17).
+
+One pass along the guide in scrap shows the distance from fence to wall, and with it how far the bit's axis runs from the base's
+edge; its width is the bit's true one. With the spacers the width shows what the spacer really adds.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from typing import Literal
+
+from ranura.core.cuts.channel.setting import Setting
+from ranura.core.shop.tooling.routers import BaseKind, Router
+from ranura.core.text.errors import CutError
+from ranura.core.text.figures import show
+from ranura.core.text.writing import Shown, Text, write
+
+MeasureKey = Literal["setback", "slot", "width", "depth"]
+
+TEST_DEPTH = 3.0
+"""mm: how deep a test cut is set, or as deep as the cut itself."""
+MOST_OFF = 3.0
+"""mm: what a measurement may differ from what was expected before it is taken for a slip of the hand."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Measure:
+    """Something to measure in the test cut: what it is, and what the plan expects, in mm."""
+
+    key: MeasureKey
+    says: Text
+    expected: float
+    shown: Shown
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TestCut:
+    """How the test cut is made, and what to measure in it."""
+
+    __test__ = False  # no test of pytest's
+
+    lines: tuple[Text, ...]
+    measures: tuple[Measure, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Correction:
+    """What a measurement means. `of` is what it corrects: a router's base, a bit, or only this setting (the guide, a spacer),
+    which nothing in the shop keeps. `id`, `base` and `side` say whose it is; `before` and `after` are in mm."""
+
+    key: MeasureKey
+    of: Literal["base", "bit", "spacer", "guide", "depth"]
+    id: str | None
+    base: BaseKind | None
+    side: str | None
+    before: float
+    after: float
+    says: Text
+
+
+def test_cut_of(setting: Setting) -> TestCut | None:
+    """The test cut of a channel; None for a round nose or a V, whose width says nothing of the guide, and where nothing is
+    cut."""
+    channel, fence, bit = setting.channel, setting.fence, setting.bit
+    if channel.shape != "square" or setting.stepping is None or fence.kind == "freehand":
+        return None
+    kind = {"straightedge": "fence", "t-jig": "jig", "edge-guide": "edge guide", "table-fence": "fence"}[fence.kind]
+    deep = min(TEST_DEPTH, channel.depth)
+    lines = [
+        write(
+            "In scrap of the same thickness, with {bit} in {router}: one pass of {d:len} along the {kind}, without a spacer",
+            bit=bit.name,
+            router=setting.router.name,
+            kind=kind,
+            d=deep,
+        ),
+        write("Leave the {kind} clamped until it is measured", kind=kind),
+    ]
+    beside = fence.setback.setback if fence.on_board else fence.at
+    measures = []
+    if fence.kind != "t-jig":
+        says = write("from the fence to the nearest wall" if fence.on_board else "from the edge to the nearest wall")
+        measures.append(Measure(key="setback", says=says, expected=beside, shown=show(beside, "mm", setting=False)))
+    slot = Measure(key="slot", says=write("across the cut"), expected=bit.diameter, shown=show(bit.diameter, "mm", setting=False))
+    measures.append(slot)
+    measures.append(
+        Measure(key="depth", says=write("from the face to the floor"), expected=deep, shown=show(deep, "mm", setting=False))
+    )
+    if len(fence.spacers) > 1:
+        lines.append(write("Then once more with the {x:len} spacer", x=fence.spacers[0]))
+        measures.append(
+            Measure(
+                key="width",
+                says=write("across both, with the spacer"),
+                expected=channel.width,
+                shown=show(channel.width, "mm", setting=False),
+            )
+        )
+    return TestCut(lines=tuple(lines), measures=tuple(measures))
+
+
+def correction_of(setting: Setting, key: MeasureKey, measured: float) -> Correction:
+    """What a measurement in the test cut corrects.
+
+    Rule: R8 from a measured test cut
+    Formula: b = s_measured + D/2; D' = the slot; spacer' = spacer + (wanted − measured)
+    Source: geometry of fence, base and bit
+
+    Raises `CutError` on "measured" for what cannot be measured here, or is so far off that it was not measured well."""
+    found = test_cut_of(setting)
+    measure = next((each for each in found.measures if each.key == key), None) if found else None
+    if measure is None:
+        raise CutError("nothing-to-measure", field="measured")
+    off = measured - measure.expected
+    if abs(off) > MOST_OFF:
+        raise CutError("measured-far-off", field="measured", measured=measured, expected=measure.expected)
+    bit, fence = setting.bit, setting.fence
+    if key == "slot":
+        return Correction(
+            key=key,
+            of="bit",
+            id=bit.id,
+            base=None,
+            side=None,
+            before=bit.diameter,
+            after=measured,
+            says=write("{name} cuts {d:fine} and not {was:fine}", name=bit.name, d=measured, was=bit.diameter),
+        )
+    if key == "width":
+        spacer = fence.spacers[0]
+        after = spacer - off
+        return Correction(
+            key=key,
+            of="spacer",
+            id=None,
+            base=None,
+            side=None,
+            before=spacer,
+            after=after,
+            says=write("Take a spacer of {x:fine} where {was:fine} was planned", x=after, was=spacer),
+        )
+    if key == "depth":
+        return Correction(
+            key=key,
+            of="depth",
+            id=None,
+            base=None,
+            side=None,
+            before=measured,
+            after=measure.expected,
+            says=_deeper(-off, setting.base.adjuster_mm_per_turn),
+        )
+    if not fence.on_board:
+        after = fence.at - off
+        return Correction(
+            key=key,
+            of="guide",
+            id=None,
+            base=None,
+            side=None,
+            before=fence.at,
+            after=after,
+            says=write(
+                "Set the {guide} {x:fine} {way}",
+                guide="guide" if setting.by_hand else "fence",
+                x=abs(off),
+                way="nearer" if off > 0 else "further out",
+            ),
+        )
+    b = setting.guided.distance
+    after = measured + bit.diameter / 2
+    return Correction(
+        key=key,
+        of="base",
+        id=setting.router.id,
+        base=setting.base.kind,
+        side=setting.guided.name,
+        before=b,
+        after=after,
+        says=write(
+            "The {side} of {router} lies {b:fine} from the bit's axis, not {was:fine}",
+            side=setting.guided.name,
+            router=setting.router.name,
+            b=after,
+            was=b,
+        ),
+    )
+
+
+def with_base_distance(router: Router, *, base: BaseKind, side: str, distance: float) -> Router:
+    """The router with one side of one base as it was measured, in mm from the bit's axis; its other bases stay as they are. Of
+    several bases of a kind it is the first, which is the one that plans take.
+
+    Raises `CutError` on "side" where that base has no such side."""
+    place = next((place for place, one in enumerate(router.bases) if one.kind == base), None)
+    if place is None or all(each.name != side for each in router.bases[place].sides):
+        raise CutError("nothing-to-measure", field="side")
+    measured = router.bases[place]
+    sides = tuple(replace(each, distance=distance, measured=True) if each.name == side else each for each in measured.sides)
+    bases = (*router.bases[:place], replace(measured, sides=sides), *router.bases[place + 1 :])
+    return replace(router, bases=bases)
+
+
+def _deeper(by: float, per_turn: float | None) -> Text:
+    """How the bit is set deeper or shallower, in turns of the adjuster where its advance is known (R3)."""
+    way = "deeper" if by > 0 else "shallower"
+    if per_turn is None:
+        return write("Set the bit {x:fine} {way}", x=abs(by), way=way)
+    return write("Set the bit {x:fine} {way}: {n:n2} turns of the adjuster", x=abs(by), way=way, n=abs(by) / per_turn)

@@ -1,0 +1,1 @@
+"""Edge cuts: profiles, rabbets, flush and jointed edges."""

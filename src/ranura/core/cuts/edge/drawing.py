@@ -1,0 +1,383 @@
+"""The drawing of an edge cut: the board with its edges, runs and grain from above; the section with every stage."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping, Sequence
+from functools import lru_cache
+
+from ranura.core.board.outlines import Ring, mirrored
+from ranura.core.board.pieces import Piece, edges_of, openings_of, outline_of
+from ranura.core.cuts.edge.runs import START_CLIMB, Run, at_share, wood_is_left
+from ranura.core.cuts.edge.setting import EdgeSetting
+from ranura.core.cuts.edge.trips import Trip, curve, reach
+from ranura.core.output.views import Arrow, Dimension, EdgeMark, Handle, Mark, Outline, Point, View, base_outline, box
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, Corner
+from ranura.core.text.figures import as_sold
+from ranura.core.text.writing import Text, write
+
+_ARROW_SHARE = 0.24
+"""Of a straight edge's length: how long its arrow is drawn."""
+_LEAST_BAND = 0.012
+"""Of the board's larger side: a band narrower than that could not be seen."""
+
+
+def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
+    """The board from above: what each edge loses, the way and number of each run, blocks, grain that lifts, the router."""
+    length = piece.length.mm
+
+    def lying(ring: Ring) -> Ring:
+        """A ring of the board as it lies before the person: on a table with its face down."""
+        return ring if setting.by_hand else mirrored(ring, length)
+
+    outside = lying(outline_of(piece))
+    x0, y0 = min(x for x, _ in outside), min(y for _, y in outside)
+    x1, y1 = max(x for x, _ in outside), max(y for _, y in outside)
+    large = max(x1 - x0, y1 - y0)
+    outlines = [Outline(role="work", points=outside)]
+    outlines += [Outline(role="opening", points=lying(ring)) for ring in openings_of(piece)]
+    trip = setting.way.trip if setting.way else None
+    taken = reach(setting.bit, trip) if trip else setting.edging.size
+    wide = max(taken, large * _LEAST_BAND)
+    out = large * 0.035
+    marks: list[Mark] = []
+    arrows: list[Arrow] = []
+    climbs_first = setting.staging is not None and setting.staging.stages[0].climb
+    for run in setting.runs:
+        left = wood_is_left("hand" if setting.by_hand else "table")
+        outlines.append(Outline(role="waste", points=_band(run, wide if left else -wide)))
+        outlines += _risks(run, out * 0.55, left)
+        outlines += _blocks(run, out, left)
+        made_arrows, made_marks = _way(run, out * 1.2, left, climbs_first=climbs_first)
+        arrows += made_arrows
+        marks += made_marks
+    outlines += [Outline(role="clamp", points=box(c.x0, c.y0, c.x1, c.y1), label=write("clamp")) for c in setting.hold.clamps]
+    router = _router(setting)
+    outlines += router
+    if setting.by_hand and setting.runs and trip:
+        axis, _ = _axis(setting, trip)
+        arrows.append(Arrow(role="bit", start=axis, end=(axis[0] + setting.base.across * 0.22, axis[1]), turn="clockwise"))
+    if setting.material.material_class not in ("mdf", "plastic"):
+        marks.append(Mark(kind="grain", at=((x0 + x1) / 2, (y0 + y1) / 2), way=setting.lying.fibres))
+    chosen = {run.edge.ref: run.number for run in setting.runs}
+    edges = tuple(
+        EdgeMark(
+            ref=edge.ref,
+            name=edge.name,
+            points=lying(edge.points),
+            closed=edge.closed,
+            inside=edge.inside,
+            number=chosen.get(edge.ref),
+        )
+        for edge in edges_of(piece)
+    )
+    margin = out * 3.4
+    # The whole router is seen; a straightedge may run out of the picture.
+    seen = [point for outline in router if outline.role == "base" for point in outline.points]
+    seen += [(x0 - margin, y0 - margin), (x1 + margin, y1 + margin)]
+    frame = (min(x for x, _ in seen), min(y for _, y in seen), max(x for x, _ in seen), max(y for _, y in seen))
+    dimensions = (
+        Dimension(start=(x0, y1), end=(x1, y1), offset=margin * 0.62, name="length", text=write("{l:short}", l=x1 - x0)),
+        Dimension(
+            start=(x0 - margin * 0.62, y0),
+            end=(x0 - margin * 0.62, y1),
+            offset=0,
+            name="board-width",
+            vertical=True,
+            text=write("{w:short}", w=y1 - y0),
+        ),
+    )
+    caption = write(
+        "from above, the profiled face up" if setting.by_hand else "from above, face down: left and right have changed places"
+    )
+    return View(
+        name="plan",
+        frame=frame,
+        caption=caption,
+        outlines=tuple(outlines),
+        arrows=tuple(arrows),
+        dimensions=dimensions,
+        marks=tuple(marks),
+        edges=edges,
+    )
+
+
+def _aside(points: Sequence[Point], distance: float, *, closed: bool) -> list[Point]:
+    """A path moved to the left of its way by a distance, its corners mitred."""
+    count = len(points)
+    moved: list[Point] = []
+    for i, here in enumerate(points):
+        before = points[i - 1] if i or closed else None
+        after = points[(i + 1) % count] if i + 1 < count or closed else None
+        ways = [w for w in (_unit(before, here), _unit(here, after)) if w is not None]
+        normal = (-sum(w[1] for w in ways) / len(ways), sum(w[0] for w in ways) / len(ways))
+        size = max(normal[0] ** 2 + normal[1] ** 2, 0.15)
+        moved.append((here[0] + normal[0] / size * distance, here[1] + normal[1] / size * distance))
+    return moved
+
+
+def _unit(a: Point | None, b: Point | None) -> Point | None:
+    if a is None or b is None or (length := math.dist(a, b)) < 1e-9:
+        return None
+    return ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
+
+
+def _band(run: Run, width: float) -> tuple[Point, ...]:
+    """The strip beside a run, as wide as given, on its left where positive."""
+    closed = run.edge.closed
+    points = [*run.points, run.points[0]] if closed else list(run.points)
+    inner = _aside(run.points, width, closed=closed)
+    inner = [*inner, inner[0]] if closed else inner
+    return (*points, *reversed(inner))
+
+
+def _risks(run: Run, width: float, wood_left: bool) -> list[Outline]:
+    """Where the fibres lift, beside the board."""
+    ring = [*run.points, run.points[0]] if run.edge.closed else list(run.points)
+    sign = -1.0 if wood_left else 1.0
+    found = []
+    for stretch in run.lifts:
+        part = ring[stretch.first : stretch.last + 1]
+        found.append(
+            Outline(
+                role="hazard",
+                points=(*part, *reversed(_aside(part, sign * width, closed=False))),
+                label=write("fibres lift, {s:n0}°", s=stretch.worst),
+            )
+        )
+    return found
+
+
+def _blocks(run: Run, size: float, wood_left: bool) -> list[Outline]:
+    """A lead-in block at the start and a backer at the end of a straight run, level with its edge."""
+    found = []
+    first, last = run.points[0], run.points[-1]
+    way = _unit(first, last) or (1.0, 0.0)
+    inward = (-way[1], way[0]) if wood_left else (way[1], -way[0])
+
+    def block(at: Point, towards: float) -> tuple[Point, ...]:
+        a, b = towards * size * 1.5, size * 1.9
+        corners = ((0.0, 0.0), (a, 0.0), (a, b), (0.0, b))
+        return tuple((at[0] + way[0] * x + inward[0] * y, at[1] + way[1] * x + inward[1] * y) for x, y in corners)
+
+    if run.lead_in:
+        found.append(Outline(role="guide", points=block(first, -1), label=write("lead-in block")))
+    if run.backer:
+        found.append(Outline(role="backer", points=block(last, 1), label=write("backer")))
+    return found
+
+
+def _way(run: Run, out: float, wood_left: bool, *, climbs_first: bool) -> tuple[list[Arrow], list[Mark]]:
+    """The arrows of a run beside the board, its number, where it begins and ends, and its short climb."""
+    closed, outwards = run.edge.closed, (-1.0 if wood_left else 1.0)
+    arrows, marks = [], []
+    total = run.edge.length
+    shares = (0.09, 0.34, 0.59, 0.84) if closed else (0.38,)
+    for share in shares:
+        at, way = at_share(run.points, share, closed=closed)
+        length = min(total * (0.06 if closed else _ARROW_SHARE), total)
+        out_of = (-way[1] * outwards, way[0] * outwards)
+        start = (at[0] + out_of[0] * out, at[1] + out_of[1] * out)
+        end = (start[0] + way[0] * length, start[1] + way[1] * length)
+        arrows.append(Arrow(role="path", start=start, end=end))
+        if climbs_first:
+            more = (out_of[0] * out * 0.75, out_of[1] * out * 0.75)
+            back = ((end[0] + more[0], end[1] + more[1]), (start[0] + more[0], start[1] + more[1]))
+            arrows.append(Arrow(role="path", start=back[0], end=back[1], climb=True))
+    begin, way = at_share(run.points, 0.0, closed=closed)
+    end, last_way = at_share(run.points, 1.0, closed=closed)
+    marks.append(Mark(kind="start", at=begin, way=way, text=write(f"start {run.number}")))
+    marks.append(Mark(kind="end", at=end, way=last_way))
+    if run.climb_start:
+        share = min(START_CLIMB / total, 1.0)
+        inside, _ = at_share(run.points, share, closed=False)
+        out_of = (-way[1] * outwards * out * 1.25, way[0] * outwards * out * 1.25)
+        arrows.append(
+            Arrow(
+                role="path",
+                start=(inside[0] + out_of[0], inside[1] + out_of[1]),
+                end=(begin[0] + out_of[0], begin[1] + out_of[1]),
+                climb=True,
+                label=write("climb"),
+            )
+        )
+    if run.number == 1 and not closed and wood_left:
+        at, way = at_share(run.points, 0.2, closed=False)
+        stand = (at[0] - way[1] * outwards * out * 2.1, at[1] + way[0] * outwards * out * 2.1)
+        marks.append(Mark(kind="stand", at=stand, way=way, text=write("stand here")))
+    return arrows, marks
+
+
+def _axis(setting: EdgeSetting, trip: Trip) -> tuple[Point, Point]:
+    """Where the router is drawn: on the first run, a little after its middle; and the way it goes there."""
+    run = setting.runs[0]
+    at, way = at_share(run.points, 0.72, closed=run.edge.closed)
+    away = -trip.offset if wood_is_left("hand" if setting.by_hand else "table") else trip.offset
+    return (at[0] - way[1] * away, at[1] + way[0] * away), way
+
+
+def _router(setting: EdgeSetting) -> list[Outline]:
+    """The base and the bit on the first run; a straightedge where one guides."""
+    if setting.way is None or not setting.runs:
+        return []
+    axis, way = _axis(setting, setting.way.trip)
+    found = []
+    if setting.way.guide == "fence":
+        found.append(_fence(setting, axis, way))
+    if setting.way.guide == "edge-guide":
+        found.append(_edge_guide(setting.way.trip.offset, axis, way))
+    if setting.by_hand:
+        half = setting.base.across / 2
+        around = base_outline(setting.base, axis=axis, guided=half, towards=1)
+        found.append(Outline(role="base", points=around, label=write("base")))
+    radius = setting.bit.diameter / 2
+    circle = tuple(
+        (axis[0] + radius * math.cos(i / 18 * math.pi), axis[1] + radius * math.sin(i / 18 * math.pi)) for i in range(36)
+    )
+    found.append(Outline(role="bit", points=circle))
+    return found
+
+
+_GUIDE_LONG, _GUIDE_DEEP = 170.0, 18.0
+"""mm: how an edge guide is drawn."""
+
+
+def _edge_guide(offset: float, axis: Point, way: Point) -> Outline:
+    """The edge guide along the edge, outside of the board, beside the bit."""
+    inward = (-way[1], way[0])
+    corners = [(a, b) for a, b in box(-_GUIDE_LONG / 2, offset - _GUIDE_DEEP, _GUIDE_LONG / 2, offset)]
+    points = tuple((axis[0] + way[0] * a + inward[0] * b, axis[1] + way[1] * a + inward[1] * b) for a, b in corners)
+    return Outline(role="guide", points=points, label=write("edge guide"))
+
+
+def _fence(setting: EdgeSetting, axis: Point, way: Point) -> Outline:
+    """A straightedge on the face by hand; on a table the fence along the edge."""
+    run, over = setting.runs[0], setting.rules.fence_overhang
+    first, last = run.points[0], run.points[-1]
+    inward = (-way[1], way[0]) if setting.by_hand else (way[1], -way[0])
+    if setting.by_hand:
+        near, far = setting.base.sides[0].distance, setting.base.sides[0].distance + setting.rules.fence_width
+        origin, label = axis, write("straightedge")
+    else:
+        deep = max(setting.edging.part) * 0.045
+        near, far, origin, label, over = -deep, 0.0, first, write("fence"), deep
+    along = [(p[0] - origin[0]) * way[0] + (p[1] - origin[1]) * way[1] for p in (first, last)]
+    low, high = min(along) - over, max(along) + over
+    corners = ((low, near), (high, near), (high, far), (low, far))
+    points = tuple((origin[0] + way[0] * a + inward[0] * b, origin[1] + way[1] * a + inward[1] * b) for a, b in corners)
+    return Outline(role="guide", points=points, label=label)
+
+
+def edge_section_view(setting: EdgeSetting, *, typed: Mapping[str, Text]) -> View:
+    """The section along the feed: what remains, each stage as a band with its number, the bit with its bearing.
+
+    By hand the wood lies on the left and the bit comes from above; on a table on the right, the face down, the bit from below."""
+    thickness, hand = setting.edging.thickness, setting.by_hand
+    trip = setting.way.trip if setting.way else Trip(height=setting.edging.depth, offset=setting.bit.diameter / 2)
+    wide = max(reach(setting.bit, trip), setting.edging.size)
+    into = max(wide * 2.6, thickness * 1.8)
+    outside = max(trip.offset + min(setting.bit.diameter / 2, wide * 1.2), thickness * 0.35)
+
+    def at(x: float, d: float) -> Point:
+        return (-x, thickness - d) if hand else (x, d)
+
+    def placed(ring: Ring) -> tuple[Point, ...]:
+        return tuple(at(min(x, into), d) for x, d in ring)
+
+    outlines: list[Outline] = []
+    if setting.section is not None:
+        outlines += [Outline(role="work", points=placed(ring)) for ring in setting.section.outlines]
+    else:
+        outlines.append(Outline(role="work", points=tuple(at(x, d) for x, d in box(0, 0, into, thickness))))
+    if setting.section is not None:
+        faces = 2 if setting.edging.both_faces else 1
+        for place, bite in enumerate(setting.section.bites):
+            number = write(f"{place // faces + 1}")
+            outlines += [Outline(role="pass", points=placed(ring), label=number) for ring in bite.outlines]
+    else:
+        outlines.append(Outline(role="hazard", points=tuple(at(x, d) for x, d in box(0, 0, wide, setting.edging.depth))))
+    outlines += [Outline(role="bit", points=tuple(at(x, d) for x, d in ring)) for ring in bit_rings(setting.bit, trip)]
+    riding = setting.way.bearing if setting.way else None
+    if riding is not None:
+        half = riding / 2
+        ring = box(-trip.offset - half, trip.height, -trip.offset + half, trip.height + BEARING_HEIGHT)
+        outlines.append(Outline(role="bearing", points=tuple(at(x, d) for x, d in ring), label=_bearing_label(riding)))
+    low_d, high_d = (
+        min(0.0, max(trip.height - setting.bit.cutting_length, -0.7 * thickness)),
+        max(thickness, trip.height + BEARING_HEIGHT),
+    )
+    a, b = at(into * 1.26, high_d), at(-outside, min(low_d, -thickness * 0.1))
+    frame = (min(a[0], b[0]), min(a[1], b[1]) - thickness * 0.06, max(a[0], b[0]), max(a[1], b[1]) + thickness * 0.06)
+    face = at(0, 0)[1]
+    width_at = at(reach(setting.bit, trip), 0)[0]
+    beside = at(wide + into * 0.1, 0)[0]
+    dimensions: tuple[Dimension, ...] = (
+        Dimension(
+            start=(min(0.0, width_at), face),
+            end=(max(0.0, width_at), face),
+            offset=1 if hand else -1,
+            field="size" if setting.edging.shape == "rabbet" else "width",
+            name="profile-width",
+            text=typed["width"],
+        ),
+        Dimension(
+            start=(beside, at(0, trip.height)[1]),
+            end=(beside, face),
+            offset=-1 if hand else 0,
+            field="depth",
+            name="depth",
+            text=typed["depth"],
+            vertical=True,
+        ),
+        Dimension(
+            start=(at(into * 1.03, 0)[0], at(0, 0)[1]),
+            end=(at(into * 1.03, 0)[0], at(0, thickness)[1]),
+            offset=-1 if hand else 0,
+            name="thickness",
+            text=typed["thickness"],
+            vertical=True,
+        ),
+    )
+    if setting.edging.shape in ("flush", "jointing"):
+        dimensions = dimensions[1:]
+    caption = write("section along the feed" if hand else "section along the feed, face down on the table")
+    return View(
+        name="section",
+        frame=frame,
+        caption=caption,
+        outlines=tuple(outlines),
+        arrows=(),
+        dimensions=dimensions,
+        handle=Handle(at=at(-trip.offset, trip.height), deeper=-1 if hand else 1, wider=-1 if hand else 1),
+    )
+
+
+def _bearing_label(diameter: float) -> Text:
+    sold = as_sold(diameter)
+    return Text(metric=f"bearing {sold.metric}", inch=f"bearing {sold.inch.number} {sold.inch.unit}")
+
+
+def bit_rings(bit: Bit, trip: Trip) -> tuple[tuple[Point, ...], ...]:
+    """The bit standing in its setting, as x from the edge into the wood and d below the face."""
+    right = [(-trip.offset + r, trip.height - z) for r, z in fine_curve(bit.silhouette)]
+    left = [(-trip.offset - r, trip.height - z) for r, z in reversed(fine_curve(bit.silhouette))]
+    return ((*right, *left),)
+
+
+@lru_cache(maxsize=64)
+def fine_curve(silhouette: tuple[Corner, ...]) -> tuple[Point, ...]:
+    """A silhouette for drawing: every tenth chord of the one that is computed with, and all corners."""
+    whole = curve(silhouette)
+    if len(whole) < 40:
+        return whole
+    corners = {(corner.r, corner.z) for corner in silhouette}
+    return tuple(point for i, point in enumerate(whole) if i % 10 == 0 or point in corners or i == len(whole) - 1)
+
+
+def edge_glyph(bit: Bit | None, trip: Trip | None, *, thickness: float, outlines: Sequence[Ring]) -> tuple[Point, ...]:
+    """The small section that stands for an edge cut in a list: the corner of the board as it remains."""
+    wide = thickness * 2.2
+    if not outlines or bit is None or trip is None:
+        return box(-wide, 0, 0, thickness)
+    return tuple((-min(x, wide), thickness - d) for x, d in outlines[0])

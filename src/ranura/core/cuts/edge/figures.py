@@ -1,0 +1,317 @@
+"""The figures of an edge cut (R3, R4, R5, R7, R11, R12): setting, bearing, stages, directions, pace, burning, power."""
+
+from __future__ import annotations
+
+from ranura.core.cuts.edge.guides import Way
+from ranura.core.cuts.edge.setting import EdgeSetting
+from ranura.core.cuts.edge.staging import Bound, By, Staging
+from ranura.core.cuts.edge.trips import reach
+from ranura.core.cutting.feed import pace_seconds, seconds_for
+from ranura.core.geometry import closeness
+from ranura.core.output.figures.feed import SET_BY, pace_figure, power_figure, slower_school, time_figure
+from ranura.core.output.figures.speed import speed_figures
+from ranura.core.output.figures.tool import tool_figures
+from ranura.core.shop.house_rules import school_name
+from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
+from ranura.core.text.figures import Figure, Given, School, because, given, plain, show
+from ranura.core.text.writing import write
+
+_STAGES_SET_BY: dict[Bound, str] = {
+    "whole": "All of it is within the limits of school, power and stiffness",
+    "asked": "Fewer would do; so many are asked for",
+    "school": "Set so because of the school {school}: a stage deeper than {a:fine} must take under {small:n0} mm²",
+    "power": "Set so because fewer stages would take more than {share:pct} of the router's power",
+    "stiffness": "Set so because fewer stages would bend the bit more than {bend:n2} mm, or load it beyond half its strength",
+}
+_HOW: dict[By, str] = {
+    "single": "in one stage",
+    "height": "raised between the stages",
+    "fence": "the fence moved back between the stages",
+    "both": "raised, and the fence moved back, between the stages",
+    "bearing": "with larger bearings first",
+    "depth": "deeper from stage to stage",
+}
+
+
+def edge_figures(setting: EdgeSetting) -> tuple[Figure, ...]:
+    """All figures of an edge cut, in the order of the slip."""
+    staging, way, grip = setting.staging, setting.way, setting.grip
+    worst = staging.most_bent if staging else None
+    found = tool_figures(setting, grip, (worst.number, worst.bend) if worst else None) if grip else []
+    found += speed_figures(setting)
+    if way is not None:
+        found += [_height(setting, way), _width(setting, way)]
+        if staging is not None:
+            found.append(_stages(setting, staging))
+        if way.fenced:
+            found.append(_edge_guide(setting, way) if way.guide == "edge-guide" else _fence(setting, way))
+        if setting.contact is not None:
+            found.append(_contact(setting, way, setting.contact))
+    if setting.runs:
+        found.append(_direction(setting))
+        found += _grain(setting)
+    if staging is not None:
+        found += _feed(setting, staging)
+    return tuple(found)
+
+
+def _height(setting: EdgeSetting, way: Way) -> Figure:
+    h = way.trip.height
+    return Figure(
+        key="edge.height",
+        label="Bit beyond the base" if setting.by_hand else "Bit above the table",
+        value=h,
+        unit="mm",
+        shown=show(h, "mm"),
+        rule="R12",
+        formula="h = depth of the profile below the face",
+        worked=write("{h:fine} of the cutter's {l:fine}, its lowest point down to there", h=h, l=setting.bit.cutting_length),
+        because=because("The silhouette r(z) of this bit is set so that its tip lies {h:fine} below the face", h=h),
+        inputs=(given("depth", "profile below the face", setting.edging.depth, "mm"),),
+    )
+
+
+def _width(setting: EdgeSetting, way: Way) -> Figure:
+    at_face = reach(setting.bit, way.trip)
+    r = at_face + way.trip.offset
+    pilot = (way.bearing or 0.0) / 2
+    why = "The bearing rides on the edge"
+    if not closeness.same(way.trip.offset, pilot):
+        why = "The axis stands out of the edge by what the width asks for"
+    return Figure(
+        key="edge.width",
+        label="Into the face",
+        value=at_face,
+        unit="mm",
+        shown=show(at_face, "mm"),
+        rule="R12",
+        formula="w = r(h) − o",
+        worked=write("{r:fine} − {o:fine} = {w:fine}", r=r, o=way.trip.offset, w=at_face),
+        because=because(why),
+        inputs=(
+            given("r(h)", "radius of the bit at the face", r, "mm"),
+            given("o", "axis out of the edge", way.trip.offset, "mm"),
+        ),
+    )
+
+
+def _stages(setting: EdgeSetting, staging: Staging) -> Figure:
+    rules, bit = setting.rules, setting.bit
+    count = len(staging.stages)
+    step = staging.step
+    areas = " · ".join(f"{stage.area:.1f}" for stage in staging.stages)
+    return Figure(
+        key="edge.stages",
+        label="Stages",
+        value=count,
+        unit="passes",
+        shown=plain(str(count)),
+        rule="R3",
+        school=rules.depth_rule,
+        formula=f"n stages of equal area A/n, within school, power and stiffness; then a skin ≤ {rules.profile_last:g} mm",
+        worked=write("{how}: {areas} mm² of {whole:n1} mm²", how=_HOW[staging.by], areas=areas, whole=staging.whole_area),
+        because=because(
+            _STAGES_SET_BY[staging.bound],
+            school=school_name(rules.depth_rule),
+            a=step,
+            small=rules.small_profile,
+            share=rules.power_limit,
+            bend=rules.bend_limit,
+        ),
+        inputs=(given("a", "step of the school", step, "mm"), given("D", "bit diameter", bit.diameter, "mm")),
+    )
+
+
+def fence_distance(setting: EdgeSetting, way: Way) -> float:
+    """From the edge line to a straightedge on the face, or how far a table's fence stands proud of bearing or cutter, in mm."""
+    if setting.by_hand:
+        return setting.base.sides[0].distance - way.trip.offset
+    return way.proud
+
+
+def _fence(setting: EdgeSetting, way: Way) -> Figure:
+    value = fence_distance(setting, way)
+    if setting.by_hand:
+        b = setting.base.sides[0]
+        return Figure(
+            key="edge.fence",
+            label="Straightedge from the edge",
+            value=value,
+            unit="mm",
+            shown=show(value, "mm"),
+            rule="R8",
+            formula="f = b − o",
+            worked=write("{b:fine} − {o:fine} = {f:fine}", b=b.distance, o=way.trip.offset, f=value),
+            because=because("The {side} of the base runs along it; it needs no edge below the cut", side=b.name),
+            inputs=(
+                given("b", f"axis to the {b.name}", b.distance, "mm"),
+                given("o", "axis out of the edge", way.trip.offset, "mm"),
+            ),
+        )
+    whole = "bearing" if way.bearing is not None else "cutter"
+    radius = (way.bearing or setting.bit.diameter) / 2
+    return Figure(
+        key="edge.fence",
+        label=f"Fence proud of the {whole}",
+        value=value,
+        unit="mm",
+        shown=show(value, "mm"),
+        rule="R11",
+        formula="p = o − r",
+        worked=write("{o:fine} − {r:fine} = {p:fine}", o=way.trip.offset, r=radius, p=value),
+        because=because(
+            "0 is level with the bearing: the full profile. A bearing proud of the fence would push the work off it"
+            if way.bearing is not None
+            else "Negative: so much of the cutter stands in front of the fence"
+        ),
+        inputs=(given("o", "axis out of the edge", way.trip.offset, "mm"), given("r", f"half the {whole}", radius, "mm")),
+    )
+
+
+def _edge_guide(setting: EdgeSetting, way: Way) -> Figure:
+    r, o = setting.bit.diameter / 2, way.trip.offset
+    return Figure(
+        key="edge.fence",
+        label="From the guide to the far side of the bit",
+        value=r - o,
+        unit="mm",
+        shown=show(r - o, "mm"),
+        rule="R8",
+        formula="s = r − o",
+        worked=write("{r:fine} − ({o:fine}) = {s:fine}", r=r, o=o, s=r - o),
+        because=because("The guide's face bears on the edge; so far the bit reaches into the face"),
+        inputs=(given("r", "half the bit", r, "mm"), given("o", "axis out of the edge", o, "mm")),
+    )
+
+
+def _contact(setting: EdgeSetting, way: Way, left: float) -> Figure:
+    rides = {"bearing": "bearing", "fence": "fence", "edge-guide": "edge guide", "template": "bearing on the template"}[way.guide]
+    return Figure(
+        key="edge.contact",
+        label=f"Edge for the {rides}",
+        value=left,
+        unit="mm",
+        shown=show(left, "mm"),
+        rule="R11",
+        formula="contact = min(bearing height, T − a − b)",
+        worked=write(
+            "{t:fine} thick; {left:fine} are left beside it after all cuts of this edge", t=setting.edging.thickness, left=left
+        ),
+        because=because("At least {needed:fine} must be there along the whole way", needed=setting.rules.bearing_contact),
+        inputs=(
+            given("T", "thickness", setting.edging.thickness, "mm"),
+            given("bearing height", "as the trade makes them", BEARING_HEIGHT, "mm"),
+        ),
+    )
+
+
+def _direction(setting: EdgeSetting) -> Figure:
+    first = setting.runs[0]
+    wood = "left" if setting.by_hand else "right"
+    turns = "clockwise" if setting.by_hand else "counter-clockwise"
+    inside = any(run.edge.inside for run in setting.runs)
+    outside = any(run.edge.closed and not run.edge.inside for run in setting.runs)
+    worked = write("h = along the edge with the wood on its {side}: {sense}, facing the edge", side=wood, sense=said(first.sense))
+    if inside or outside:
+        worked = write(
+            "the tool runs {where} the guiding edge: {sense}, seen from above",
+            where="inside" if inside else "outside",
+            sense=said(first.sense),
+        )
+    return Figure(
+        key="direction.sense",
+        label="Feed direction",
+        value=0.0,
+        unit="degrees",
+        shown=plain(said(first.sense)),
+        rule="R7",
+        formula="conventional: u · h > 0, u the way of the teeth along the wood that stays",
+        worked=worked,
+        because=because(
+            f"The bit turns {turns} seen from above; so the wood pushes it back, and it never runs away with you. "
+            "Ends first: the long grain after them takes away what broke out"
+        ),
+        inputs=(
+            Given(symbol="h", name="way of the router along the board", shown=plain(said(first.sense))),
+            Given(symbol="wood", name="side of the way it lies on", shown=plain(wood)),
+        ),
+    )
+
+
+def said(sense: str) -> str:
+    """A sense as a person says it.
+
+    >>> said("left-to-right")
+    'left to right'"""
+    return sense.replace("-to-", " to ")
+
+
+def _grain(setting: EdgeSetting) -> list[Figure]:
+    found = [(run, stretch) for run in setting.runs for stretch in run.lifts]
+    if not found:
+        return []
+    run, worst = min(found, key=lambda each: each[1].worst)
+    return [
+        Figure(
+            key="direction.grain",
+            label="Fibres at their worst",
+            value=worst.worst,
+            unit="degrees",
+            shown=plain(f"{worst.worst:.0f}°".replace("-", "−")),
+            rule="R7",
+            formula="s = asin(g · n), g the fibres with g · t ≥ 0, n out of the wall",
+            worked=write(
+                "along the {edge} the fibres dive by {s:n0}° into the wood ahead of the teeth", edge=run.edge.name, s=-worst.worst
+            ),
+            because=because("From −{limit:n0}° on they lift and split off ahead of the bit", limit=setting.rules.downhill),
+            inputs=(given("limit", "house rule", setting.rules.downhill, "degrees"),),
+        )
+    ]
+
+
+def _feed(setting: EdgeSetting, staging: Staging) -> list[Figure]:
+    slow, hard = staging.slowest, staging.hardest
+    way, faces = setting.edging.way, " on both faces" if setting.edging.both_faces else ""
+    faster = min(slow.feed_m_min * 4 / 3, setting.rules.feed_max_m_min)
+    bite = max(hard.bites, key=lambda each: each.area)
+    return [
+        pace_figure(
+            setting,
+            feed_m_min=slow.feed_m_min,
+            chip_mm=slow.chip_mm,
+            others=(School(rule="burning: move faster", shown=show(pace_seconds(faster), "s")), *slower_school(setting)),
+            why=because(
+                f"The slowest of the stages: {SET_BY[slow.limited_by]}; at its thickest the chip is {{thick:n3}} mm",
+                chip=slow.chip_mm,
+                thick=slow.chip_thickness_mm,
+            ),
+        ),
+        time_figure(
+            setting.seconds or 0.0,
+            worked=write(
+                "{n} stages of {way:fine}{faces}, the slowest in {t:n1} s",
+                n=len(staging.stages),
+                way=way,
+                faces=faces,
+                t=seconds_for(way, feed_m_min=slow.feed_m_min),
+            ),
+            why=because("Cutting one part, without setting up or turning it"),
+            inputs=(given("way", "length of the edges", way, "mm"),),
+        ),
+        power_figure(
+            setting,
+            hard.power,
+            formula="P = u · A · F / 60, corrected for the chip",
+            worked=write(
+                "stage {n}: {a:n1} mm², {w:mm} wide and {d:mm} deep, at {F:n2} m/min: {p:n0} W, between {low:n0} and {high:n0}",
+                n=hard.number,
+                a=bite.area,
+                w=bite.width,
+                d=bite.depth,
+                F=hard.feed_m_min,
+                p=hard.power.power_w,
+                low=hard.power.low_w,
+                high=hard.power.high_w,
+            ),
+        ),
+    ]

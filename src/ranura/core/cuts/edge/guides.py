@@ -1,0 +1,145 @@
+"""How an edge cut is guided (R11, R8): where the axis runs, what the bit rides on, and whether that is there."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+
+from ranura.core.cuts.edge.asked import FLUSH_EXTRA, Edging, Guidance
+from ranura.core.cuts.edge.bearings import choose_bearing, rabbet_width
+from ranura.core.cuts.edge.trips import Done, Span, Trip, along_the_edge
+from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, FLAT_ENDED, radius_at
+from ranura.core.shop.tooling.routers import Mounting
+from ranura.core.text.cautions import Reason
+
+SCREW_HEIGHT = 3.0
+"""mm that the screw stands out below a tip bearing, as the trade makes them."""
+TABLE_EXTRA = 2.0
+"""mm that a cutter stands beyond the board where it takes its whole edge."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Way:
+    """How a bit makes an edge cut: its final setting, what guides it, and the bearing that rides, or stays behind a fence.
+
+    `proud` is how far a table's fence stands in front of the bearing, or the edge line in front of the cutter where there is
+    none; `left` what the widest bearing that may be used by hand leaves standing of a rabbet."""
+
+    trip: Trip
+    guide: Guidance
+    bearing: float | None
+    proud: float = 0.0
+    left: float = 0.0
+
+    @property
+    def fenced(self) -> bool:
+        """Whether a straight face guides it, whose distance can be set: a straightedge, a table's fence, an edge guide."""
+        return self.guide in ("fence", "edge-guide")
+
+
+def way_of(edging: Edging, bit: Bit, mounting: Mounting, rules: HouseRules) -> Way | Reason:
+    """How a bit of a fitting shape makes an edge cut by hand or on a table; a Reason where nothing guides it."""
+    trip, bearing, left = _setting(edging, bit, rules)
+    rides = bearing is not None and (closeness.same(trip.offset, bearing / 2) or edging.shape == "jointing")
+    if edging.shape == "jointing" and mounting == "hand" and bearing is not None:
+        guide: Guidance = "template"
+    elif mounting == "table":
+        guide = "fence" if edging.straight and edging.guide != "bearing" else "bearing"  # an edge guide is for the hand
+    else:
+        guide = edging.guide or ("bearing" if rides or (bearing is not None and not edging.straight) else "fence")
+    fenced = guide in ("fence", "edge-guide")
+    if fenced and not edging.straight:
+        return Reason("fence-on-curve", {"edge": next(edge.name for edge in edging.edges if edge.closed)})
+    if not fenced and bearing is None:
+        return Reason("no-bearing-on-bit")
+    if not fenced and not rides:
+        missing = 2 * trip.offset
+        return Reason("bearing-missing", {"missing": missing, "left": left})
+    return Way(trip=trip, guide=guide, bearing=bearing, proud=trip.offset - (bearing or bit.diameter) / 2, left=left)
+
+
+def _setting(edging: Edging, bit: Bit, rules: HouseRules) -> tuple[Trip, float | None, float]:
+    """The final setting, the bearing on the bit, and what it leaves standing by hand."""
+    if edging.shape == "flush":
+        return Trip(height=edging.depth + FLUSH_EXTRA, offset=bit.diameter / 2), bit.bearing, 0.0
+    if edging.shape == "jointing":
+        height = min(edging.thickness + TABLE_EXTRA, bit.cutting_length)
+        return Trip(height=height, offset=bit.diameter / 2 - edging.size), bit.bearing, 0.0
+    if edging.shape == "rabbet":
+        exact = bit.diameter / 2 - edging.size
+        if bit.profile in FLAT_ENDED or bit.bearing is None:
+            return Trip(height=edging.depth, offset=exact), None, 0.0
+        found = choose_bearing(cutter=bit.diameter, bearings=(bit.bearing, *bit.bearings), width=edging.size, rules=rules)
+        if found.fits:
+            return Trip(height=edging.depth, offset=found.bearing / 2), found.bearing, 0.0
+        smallest = min(bit.bearing, *bit.bearings) if bit.bearings else bit.bearing
+        left = found.hand.remainder if found.hand else 0.0
+        return Trip(height=edging.depth, offset=exact), smallest, left
+    pilot = bit.bearing or 0.0
+    if edging.width is None:
+        return Trip(height=edging.depth, offset=pilot / 2), bit.bearing, 0.0
+    offset = radius_at(bit.silhouette, min(edging.depth, bit.cutting_length)) - edging.width
+    owned = [pilot, *bit.bearings]
+    riding = next((each for each in owned if abs(each / 2 - offset) <= rules.bearing_fit), None)
+    if riding is not None:
+        return Trip(height=edging.depth, offset=riding / 2), riding, 0.0
+    return Trip(height=edging.depth, offset=offset), bit.bearing, 0.0
+
+
+def widest_reach(bit: Bit, depth: float) -> float:
+    """How far a bit reaches into the face at a depth with its smallest bearing on, in mm."""
+    pilots = [each for each in (bit.bearing, *bit.bearings) if each]
+    return rabbet_width(cutter=2 * radius_at(bit.silhouette, min(depth, bit.cutting_length)), bearing=min(pilots, default=0.0))
+
+
+def taken_spans(before: Iterable[Done], thickness: float) -> list[Span]:
+    """From and to which d the edge itself is gone after some trips."""
+    spans: list[Span] = []
+    for done in before:
+        span = along_the_edge(done.bit, done.trip, thickness)
+        if span is not None:
+            spans.append((thickness - span[1], thickness - span[0]) if done.other_face else span)
+    return spans
+
+
+def remaining(span: Span, gone: Sequence[Span]) -> float:
+    """The longest part of a span that is still there, in mm.
+
+    >>> remaining((6, 11), [(0, 6), (10, 14)]), remaining((6, 11), [(5, 12)])
+    (4, 0.0)"""
+    parts = [span]
+    for low, high in (each for each in gone if each[1] > each[0]):
+        cut: list[Span] = []
+        for a, b in parts:
+            cut += [(x, y) for x, y in ((a, min(b, low)), (max(a, high), b)) if y - x > 1e-9]
+        parts = cut
+    return max((b - a for a, b in parts), default=0.0)
+
+
+def contact(way: Way, trip: Trip, *, thickness: float, gone: Sequence[Span], template: float) -> float:
+    """What a setting has to ride on, in mm of height: the edge for a bearing and for a table's outfeed face, a template for a
+    bearing that rides on one. A clamped straightedge needs no edge.
+
+    Rule: R11 contact
+    Formula: contact = min(bearing height, T − a − b), the part of the edge beside the bearing that no cut took
+    Source: a bearing, or a fence, with nothing beside it lets the bit dive"""
+    if way.guide == "template":
+        return remaining((max(trip.height, thickness), min(trip.height + BEARING_HEIGHT, thickness + template)), ())
+    if way.fenced:
+        return remaining((0.0, thickness), gone)
+    low, high = trip.height, min(trip.height + BEARING_HEIGHT, thickness)
+    return remaining((low, high), gone) if high > low else 0.0
+
+
+def stands_below(way: Way, trip: Trip, thickness: float) -> float:
+    """How far a tip bearing and its screw stand out below the board, in mm; 0 where they do not.
+
+    Rule: R11 below the work
+    Formula: bearing height + screw − (T − a)
+    Source: the bench, a clamp or the vice would meet it"""
+    if way.bearing is None:
+        return max(trip.height - thickness, 0.0)
+    return max(trip.height + BEARING_HEIGHT + SCREW_HEIGHT - thickness, 0.0)

@@ -1,0 +1,248 @@
+"""Judging and ranking bits and routers for an edge cut (R11, R12, R15)."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Collection, Iterator, Sequence
+from typing import Any
+
+from ranura.core.board.materials import Material
+from ranura.core.board.outlines import extent, tightest
+from ranura.core.choosing.judging import Judge
+from ranura.core.choosing.losses import in_words, of_tools
+from ranura.core.choosing.order import Candidate, Pair, Ranking
+from ranura.core.cuts.edge.asked import BY_RADIUS, FLUSH_EXTRA, PROFILES_OF, Edging, shape_name
+from ranura.core.cuts.edge.guides import Way, contact, taken_spans, way_of, widest_reach
+from ranura.core.cuts.edge.staging import MOST_STAGES
+from ranura.core.cuts.edge.trips import Done, Stock, Trip, can_be_raised, taken
+from ranura.core.cutting.feed import plan_feed
+from ranura.core.cutting.turning import Turning
+from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, FLAT_ENDED
+from ranura.core.shop.tooling.routers import Base, Mounting, Router
+from ranura.core.text.cautions import Reason
+from ranura.core.text.writing import Text
+
+RADIUS_FIT = 0.05
+"""mm within which a printed radius is the one that was asked for."""
+START_ROOM = 3.0
+"""mm around a bit that starts in an opening, clear of the wood."""
+
+
+class EdgeJudge(Judge):
+    """Judges for one edge cut; `before` was cut at these edges already."""
+
+    def __init__(self, shop: Shop, edging: Edging, wood: Material, rules: HouseRules, before: Sequence[Done] = ()) -> None:
+        super().__init__(shop, wood, rules, edging.part)
+        self.edging = edging
+        self.before = tuple(before)
+        self._ways: dict[tuple[str, Mounting], Way | Reason] = {}
+        closed = [edge for edge in edging.edges if edge.closed]
+        corners = [tightest(edge.points, inside=edge.inside) for edge in closed]
+        self.corner = min((each for each in corners if each), default=None)
+        """The tightest rounded inside corner, in mm."""
+        self.sharp = any(each == 0.0 for each in corners)
+        """Whether there is a sharp inside corner, which any bit leaves round."""
+        sides = [extent(edge.points) for edge in closed if edge.inside]
+        self.opening = min((min(x1 - x0, y1 - y0) for x0, y0, x1, y1 in sides), default=None)
+
+    def way(self, bit: Bit, mounting: Mounting) -> Way | Reason:
+        """How a bit is guided in a mounting, or why nothing guides it."""
+        key = (bit.id, mounting)
+        if key not in self._ways:
+            self._ways[key] = way_of(self.edging, bit, mounting, self.rules)
+        return self._ways[key]
+
+    def reach(self, bit: Bit) -> float:
+        """See `Judge.reach`: a tip bearing stands out below the cutter."""
+        extra = FLUSH_EXTRA if self.edging.shape == "flush" else 0.0
+        tip = BEARING_HEIGHT if bit.bearing_place in ("tip", "both") else 0.0
+        return self.edging.depth + extra + tip
+
+    def of_bit(self, bit: Bit) -> Reason | None:
+        """See `Judge.of_bit`."""
+        asked = self.edging
+        if bit.profile not in PROFILES_OF[asked.shape]:
+            return Reason("other-profile", {"profile": bit.kind.name, "shape": shape_name(asked.shape)})
+        if asked.shape in BY_RADIUS and abs((bit.radius or 0.0) - asked.size) > RADIUS_FIT:
+            return Reason("other-radius", {"radius": bit.radius or 0.0, "wanted": asked.size})
+        if asked.shape in ("chamfer", "bevel") and abs((bit.angle or 0.0) - asked.angle) > 0.25:
+            return Reason("other-angle", {"angle": bit.angle or 0.0, "wanted": asked.angle})
+        needed = asked.depth + (FLUSH_EXTRA if asked.shape == "flush" else 0.0)
+        if closeness.over(needed, bit.cutting_length):
+            return Reason("beyond-cutting-length", {"depth": needed, "cutting_length": bit.cutting_length})
+        if (
+            asked.shape == "rabbet"
+            and bit.profile not in FLAT_ENDED
+            and closeness.over(asked.size, widest_reach(bit, asked.depth))
+        ):
+            return Reason("width-beyond-bit", {"most": widest_reach(bit, asked.depth), "width": asked.size})
+        if asked.width is not None and closeness.over(asked.width, widest_reach(bit, asked.depth) + self.rules.bearing_fit):
+            return Reason("width-beyond-bit", {"most": widest_reach(bit, asked.depth), "width": asked.width})
+        if self.opening is not None and closeness.under(self.opening, bit.diameter + START_ROOM):
+            return Reason("opening-too-small-for-bit", {"opening": self.opening, "diameter": bit.diameter})
+        if self.corner is not None and bit.bearing is not None and closeness.under(self.corner, bit.bearing / 2):
+            return Reason("corner-too-tight", {"corner": self.corner, "bearing": bit.bearing})
+        return None
+
+    def of_cut(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
+        """See `Judge.of_cut`."""
+        if self.rack.by_hand[router.id]:
+            if self.small:
+                yield self.small_reason()
+            if self.edging.far_side:
+                yield Reason("far-side-by-hand")
+        elif self.edging.guide == "edge-guide":
+            yield Reason("needs-hand-router")
+        if lifts := self.lifts_off_table(bit, router):
+            yield lifts
+        found = self.way(bit, router.mounting)
+        if isinstance(found, Reason):
+            yield found
+
+    def setting_up(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
+        """See `Judge.setting_up`."""
+        found = self.way(bit, router.mounting)
+        if isinstance(found, Reason):
+            return
+        if router.mounting == "table" and self.edging.far_side:
+            yield Reason("trapped")
+        if router.mounting == "table" and found.guide != "fence" and not self.edging.starting_pin:
+            yield Reason("no-starting-pin")
+        left = self.least_contact(bit, found, router.mounting)
+        if left is not None and closeness.under(left, self.rules.bearing_contact):
+            code = "template-out-of-reach" if found.guide == "template" else "bearing-without-edge"
+            if found.guide == "edge-guide" or (router.mounting == "table" and found.guide == "fence"):
+                code = "fence-without-edge"
+            yield Reason(code, {"contact": left, "needed": self.rules.bearing_contact})
+        if found.guide == "fence" and router.mounting == "hand":
+            beyond = self.fence_beyond(found, base)
+            if closeness.over(beyond, 0):
+                yield Reason("straightedge-off-board", {"beyond": beyond})
+        if found.guide == "edge-guide":
+            if all(each.kind != "edge-guide" for each in self.rack.shop.guides):
+                yield Reason("no-edge-guide")
+            elif base.rods is None:
+                yield Reason("no-rods")
+        if too_hard := self._too_hard(bit, router, found, free):
+            yield too_hard
+
+    def least_contact(self, bit: Bit, way: Way, mounting: Mounting, trips: Sequence[Trip] = ()) -> float | None:
+        """What there is to ride on at the worst of some trips and at the final one, after all cuts of both faces, in mm; None for
+        a straightedge on the face, which needs no edge."""
+        asked = self.edging
+        if way.guide == "fence" and (mounting == "hand" or asked.shape in ("jointing", "flush")):
+            return None
+        gone = taken_spans(self.before, asked.thickness)
+        own = [Done(bit=bit, trip=way.trip, other_face=other) for other in ((False, True) if asked.both_faces else (False,))]
+        if way.guide != "bearing":
+            gone += taken_spans(own, asked.thickness)
+        elif asked.both_faces:
+            gone += taken_spans(own[1:], asked.thickness)
+        template = self.rules.template_thickness
+        return min(contact(way, trip, thickness=asked.thickness, gone=gone, template=template) for trip in (*trips, way.trip))
+
+    def fence_beyond(self, way: Way, base: Base) -> float:
+        """How much of a straightedge on the face would lie beyond the board, in mm, at the edge with the least room."""
+        inside = base.sides[0].distance - way.trip.offset + self.rules.fence_width
+        room = min(self.edging.part[0] if edge.ref in ("left", "right") else self.edging.part[1] for edge in self.edging.edges)
+        return max(inside - room, 0.0)
+
+    def _too_hard(self, bit: Bit, router: Router, way: Way, free: float) -> Reason | None:
+        """Whether even the most stages would be too hard for router or bit; looked at by their mean area."""
+        asked, rules = self.edging, self.rules
+        turning = Turning(
+            bit=bit, router=router, rpm=self.rack.turning(bit, router), free_length=free, material=self.wood, rules=rules
+        )
+        stock = Stock(thickness=asked.thickness, width=max(4 * bit.diameter, 60.0))
+        share = MOST_STAGES if can_be_raised(bit) or router.mounting == "table" else 1 + len(bit.bearings)
+        area = taken(bit, way.trip, stock) / share
+        if area <= 0:
+            return None
+        width = area / asked.depth
+        feed = plan_feed(
+            rpm=turning.rpm,
+            flutes=bit.flutes,
+            bit_diameter=bit.diameter,
+            material=self.wood.material_class,
+            radial_engagement=min(width, bit.diameter),
+            slowest=rules.feed_min_m_min,
+            fastest=rules.feed_max_m_min,
+        )
+        slowest = min(feed.feed_m_min, rules.feed_min_m_min)
+        power = turning.power(depth=asked.depth, width=width, feed_m_min=slowest)
+        if closeness.over(power.power_w, turning.usable_w):
+            return Reason("power-over", {"power": power.power_w, "available": turning.usable_w / rules.power_limit})
+        bend = turning.stiffness(depth=asked.depth, width=width, tooth_mm=feed.chip_mm)
+        if bend.verdict == "reduce":
+            if closeness.over(bend.stress_mpa, bend.stress_limit_mpa):
+                return Reason("bit-overloaded", {"stress": bend.stress_mpa, "limit": bend.stress_limit_mpa})
+            return Reason("bends-too-far", {"bent": bend.deflection_mm, "limit": rules.bend_limit})
+        return None
+
+    def ranking(self, mounted: Collection[Pair] = frozenset()) -> EdgeRanking:
+        """See `Judge.ranking`."""
+        return EdgeRanking(self, mounted)
+
+    def losses(self, each: Candidate, best: Candidate) -> tuple[Text, ...]:
+        """See `Judge.losses`."""
+        lost = of_tools(each, best)
+        if self.fenced(each) and not self.fenced(best):
+            lost["fence-to-set"] = {}
+        if each.router.mounting != best.router.mounting:
+            lost["to-the-table" if each.router.mounting == "table" else "by-hand"] = {}
+        return in_words(lost, each, best)
+
+    def fenced(self, each: Candidate) -> bool:
+        """Whether a fence must be set for it."""
+        found = self.way(each.bit, each.router.mounting)
+        return isinstance(found, Way) and found.fenced
+
+    def is_of_kind(self, bit: Bit) -> bool:
+        """See `Judge.is_of_kind`."""
+        return bit.profile in PROFILES_OF[self.edging.shape]
+
+    @property
+    def rather(self) -> Mounting | None:
+        """See `Judge.rather`."""
+        return None
+
+    def extra_work(self, bit: Bit) -> float:
+        """See `Judge.extra_work`."""
+        return 0.0
+
+
+class EdgeRanking(Ranking):
+    """A sharp bit first, then what needs no fence, by hand unless the bit is large, then stiffness and the rest (R15)."""
+
+    def __init__(self, judge: EdgeJudge, mounted: Collection[Pair]) -> None:
+        self._judge = judge
+        self._mounted = mounted
+
+    def promise(self, bit: Bit) -> tuple[float, ...]:
+        """See `Ranking.promise`."""
+        return (bit.state == "dull",)
+
+    def key(self, each: Candidate) -> tuple[Any, ...]:
+        """See `Ranking.key`."""
+        bit, router = each.bit, each.router
+        large = closeness.over(bit.diameter, self._judge.rules.hand_caution)
+        by_hand = router.mounting == "hand"
+        return (
+            bit.state == "dull",
+            by_hand == large,
+            self._judge.fenced(each),
+            bool(router.sleeves) and each.sleeved,
+            -bit.shank,
+            math.floor(math.log2(each.compliance)),
+            (bit.id, router.id) not in self._mounted,
+            bit.state == "worn",
+            -router.rated_input_w,
+            bit.price or 0.0,
+            bit.metres_cut,
+            bit.id,
+            router.id,
+        )

@@ -1,0 +1,318 @@
+"""Planning an edge cut: guide, stages, runs and holding of the tools that were chosen, and the ways out of a stop."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import replace
+from typing import Any
+
+from ranura.core.board.materials import Material
+from ranura.core.board.pieces import Piece
+from ranura.core.choosing.candidates import Drop
+from ranura.core.choosing.judging import speed_of, turning_rpm
+from ranura.core.choosing.order import Candidate
+from ranura.core.choosing.shortlist import shortlist
+from ranura.core.cuts.edge.asked import (
+    BY_RADIUS,
+    PROFILES_OF,
+    STRAIGHT_WALLED,
+    EdgeCut,
+    EdgeState,
+    Edging,
+    edging,
+    shape_name,
+    turned_over,
+)
+from ranura.core.cuts.edge.guides import Way, stands_below
+from ranura.core.cuts.edge.holding import EdgeHold, hold_edges
+from ranura.core.cuts.edge.judge import EdgeJudge
+from ranura.core.cuts.edge.runs import START_CLIMB, Run, names_of, runs_of
+from ranura.core.cuts.edge.section import section_of
+from ranura.core.cuts.edge.setting import EdgeSetting
+from ranura.core.cuts.edge.staging import CLIMB_AREA, CLIMB_WIDTH, EdgeWork, Staging, climb_allowed, plan_stages
+from ranura.core.cuts.edge.trips import Done, Stock, Trip, can_be_raised, taken
+from ranura.core.cutting.grip import Grip
+from ranura.core.cutting.turning import Turning
+from ranura.core.family import DoneCut, Remedy, in_order, table_cautions, tool_cautions
+from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.core.text.cautions import Caution, caution, spoken
+from ranura.core.text.errors import CutError
+from ranura.core.text.writing import write
+
+_ONE_PLANE = frozenset({"bead"})
+_BURNS_FROM = 3
+_EDGE_GONE = frozenset({"bearing-without-edge", "fence-without-edge"})
+_WATCHED, _WATCHED_WITHOUT_HOLD = 0.5, 0.4
+"""Shares of the power from which a plan says so (R5)."""
+
+
+def before_here(done: Sequence[DoneCut], cut: EdgeCut, shop: Shop) -> tuple[Done, ...]:
+    """What earlier cuts took of the edges of this one; an edge that only some of them share counts for all."""
+    found = []
+    for each in done:
+        if set(each.edges) & set(cut.edges):
+            bit = next((bit for bit in shop.bits if bit.id == each.bit_id), None)
+            if bit is not None:
+                trip = Trip(height=each.height, offset=each.offset)
+                found += [
+                    Done(bit=bit, trip=trip, other_face=other) for other in ((False, True) if each.both_faces else (False,))
+                ]
+    return tuple(found)
+
+
+def refuse(judge: EdgeJudge, dropped: list[Drop]) -> None:
+    """Raises `CutError` where every bit fails by itself on a dimension that was typed, or none is of the shape."""
+    asked, shop = judge.edging, judge.rack.shop
+    by_itself = {drop.bit.id: drop.reason.code for drop in dropped if drop.router is None}
+    bits = [bit for bit in shop.bits if not bit.archived]
+    if len(by_itself) < len(bits):
+        return
+    name = shape_name(asked.shape)
+    of_shape = [bit for bit in bits if bit.profile in PROFILES_OF[asked.shape]]
+    if not of_shape:
+        raise CutError("no-bit-of-shape", shape=name)
+    left = [bit for bit in of_shape if by_itself[bit.id] != "other-radius"]
+    if not left:
+        there = ", ".join(f"{radius:g}" for radius in sorted({bit.radius or 0.0 for bit in of_shape}))
+        raise CutError("no-such-radius", field="cut.size", shape=name, size=asked.size, there=f"{there} mm")
+    right = [bit for bit in left if by_itself[bit.id] != "other-angle"]
+    if not right:
+        there = ", ".join(f"{angle:g}°" for angle in sorted({bit.angle or 0.0 for bit in left}))
+        raise CutError("no-such-angle", field="cut.angle", angle=asked.angle, there=there)
+    long = [bit for bit in right if by_itself[bit.id] != "beyond-cutting-length"]
+    if not long:
+        longest = max(right, key=lambda bit: bit.cutting_length)
+        field = "cut.size" if asked.shape in BY_RADIUS and asked.depth == asked.size else "cut.depth"
+        raise CutError(
+            "profile-deeper-than-bits",
+            field=field,
+            shape=name,
+            depth=asked.depth,
+            longest=longest.cutting_length,
+            name=longest.name,
+        )
+    reasons = {by_itself[bit.id] for bit in long}
+    facts = {drop.reason.code: drop.reason.facts for drop in dropped if drop.router is None}
+    if "width-beyond-bit" in reasons:
+        field = "cut.size" if asked.shape == "rabbet" else "cut.width"
+        beyond = facts["width-beyond-bit"]
+        raise CutError("width-beyond-bit", field=field, most=beyond["most"], width=beyond["width"])
+    if "opening-too-small-for-bit" in reasons:
+        narrowest = min(bit.diameter for bit in long)
+        raise CutError("opening-too-small", field="cut.edges", opening=judge.opening or 0.0, narrowest=narrowest)
+    smallest = min((bit for bit in long if bit.bearing), key=lambda bit: bit.bearing or 0.0)
+    raise CutError(
+        "inside-corner", field="cut.edges", corner=judge.corner or 0.0, smallest=(smallest.bearing or 0.0) / 2, name=smallest.name
+    )
+
+
+def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting:
+    """Everything a pair needs for an edge cut."""
+    asked, wood, rules = judge.edging, judge.wood, judge.rules
+    bit, router = chosen.bit, chosen.router
+    by_hand = router.mounting == "hand"
+    speed = speed_of(bit, router, rules, compare=True)
+    held = judge.grip(bit, router)
+    grip = held if isinstance(held, Grip) else None
+    found = None if judge.of_bit(bit) else judge.way(bit, router.mounting)
+    way = found if isinstance(found, Way) else None
+    hold = _hold(asked, chosen, way, rules)
+    staging, work = None, None
+    if way is not None and grip is not None:
+        turning = Turning(bit=bit, router=router, rpm=turning_rpm(speed), free_length=grip.free, material=wood, rules=rules)
+        work = EdgeWork(turning=turning, edging=asked, way=way, before=judge.before, clamped=hold.clamped)
+        staging = plan_stages(work, mounting=router.mounting)
+    climbs = work is not None and staging is not None and rules.climb == "start" and _light(staging, work, router.mounting)
+    runs = runs_of(asked, router.mounting, wood, rules, climb_start=climbs) if way is not None else ()
+    section = None
+    if work is not None and staging is not None:
+        faces = (False, True) if asked.both_faces else (False,)
+        steps = [Done(bit=bit, trip=stage.trip, other_face=other) for stage in staging.stages for other in faces]
+        section = section_of(steps, work.stock, before=judge.before, drawn=True)
+    trips = tuple(stage.trip for stage in staging.stages) if staging else ()
+    contact = judge.least_contact(bit, way, router.mounting, trips) if way else None
+    below = stands_below(way, way.trip, asked.thickness) if way else 0.0
+    cautions = [spoken(reason) for reason in chosen.reasons]
+    if any(reason.code in _EDGE_GONE for reason in chosen.reasons) and judge.before and way is not None:
+        fresh = EdgeJudge(judge.rack.shop, asked, wood, rules).least_contact(bit, way, router.mounting)
+        if fresh is None or not closeness.under(fresh, rules.bearing_contact):
+            cautions.append(caution("order-would-do"))
+    if staging is not None and staging.reason is not None and not chosen.reasons:
+        cautions.append(spoken(staging.reason))
+    if contact is not None and closeness.under(contact, rules.bearing_contact) and not chosen.reasons:
+        cautions.append(caution("bearing-without-edge", contact=contact, needed=rules.bearing_contact))
+    cautions += [*hold.cautions, *tool_cautions(chosen, speed, grip, piece, wood, rules)]
+    cautions += _cautions(chosen, asked, wood, rules, way, staging, runs, climbs, judge)
+    if by_hand and below > 0 and way is not None:
+        cautions.append(caution("bearing-below", below=below, clear=below + rules.bearing_overhang))
+    return EdgeSetting(
+        piece=piece,
+        material=wood,
+        rules=rules,
+        candidate=chosen,
+        speed=speed,
+        grip=grip,
+        reach=judge.reach(bit),
+        edging=asked,
+        way=way,
+        staging=staging,
+        section=section,
+        runs=runs,
+        contact=contact,
+        below=below,
+        hold=hold,
+        before=judge.before,
+        cautions=in_order(cautions),
+    )
+
+
+def _hold(asked: Edging, chosen: Candidate, way: Way | None, rules: HouseRules) -> EdgeHold:
+    """A mat where the work is light, clamps otherwise; clamps too where the house climbs, since climbing is for clamped work."""
+    stock = Stock(thickness=asked.thickness, width=4 * chosen.bit.diameter)
+    light = way is None or not closeness.over(taken(chosen.bit, way.trip, stock), rules.small_profile)
+    offset, by_hand = way.trip.offset if way else 0.0, chosen.router.mounting == "hand"
+    clamps = hold_edges(asked, chosen.base, offset=offset, light=False, by_hand=by_hand)
+    if not light or (rules.climb != "never" and clamps.clamped):
+        return clamps
+    return hold_edges(asked, chosen.base, offset=offset, light=True, by_hand=by_hand)
+
+
+def _light(staging: Staging, work: EdgeWork, mounting: str) -> bool:
+    """Whether the first stage is within what a climb at the start may take (R7)."""
+    first = staging.stages[0]
+    within = not closeness.over(first.area, CLIMB_AREA) and not closeness.over(first.width, CLIMB_WIDTH)
+    return climb_allowed(work, mounting) and within
+
+
+def _cautions(
+    chosen: Candidate,
+    asked: Edging,
+    wood: Material,
+    rules: HouseRules,
+    way: Way | None,
+    staging: Staging | None,
+    runs: tuple[Run, ...],
+    climbs: bool,
+    judge: EdgeJudge,
+) -> list[Caution]:
+    """What an edge cut that can be made still asks to be careful about."""
+    bit, by_hand = chosen.bit, chosen.router.mounting == "hand"
+    found: list[Caution] = []
+    if way is None:
+        return found
+    if way.guide != "template" and not (way.guide == "fence" and by_hand):
+        if asked.edge_state is None:
+            found.append(caution("edge-unknown"))
+        elif asked.edge_state == "sawn" and asked.shape != "jointing":
+            found.append(caution("edge-sawn"))
+    if way.guide == "edge-guide" and closeness.over(way.trip.offset, -bit.diameter / 2):
+        found.append(caution("guide-notch", into=way.trip.offset + bit.diameter / 2))
+    if way.guide == "fence" and by_hand and asked.guide is None and bit.bearing is not None:
+        found.append(caution("bearing-spares-the-fence", missing=2 * way.trip.offset))
+    if way.guide == "fence" and by_hand and not chosen.base.sides[0].measured:
+        found.append(caution("base-unmeasured"))
+    sideways = asked.shape == "flush" or (asked.shape == "jointing" and way.guide == "template")
+    if sideways and closeness.over(asked.size, most := min(rules.waste_outside, bit.diameter / 2)):
+        found.append(caution("much-overhang", overhang=asked.size, most=most))
+    if judge.sharp:
+        found.append(caution("corner-left-round", radius=bit.diameter / 2))
+    if climbs and any(run.climb_start for run in runs):
+        found.append(caution("climb-start", length=START_CLIMB))
+    if staging is not None:
+        found += _of_stages(staging, bit.state, asked, wood, speed_hold=chosen.router.speed_hold)
+        wanted = asked.least_stages > 1 or asked.staged in ("height", "both")
+        if asked.shape not in STRAIGHT_WALLED and not can_be_raised(bit) and (wanted or staging.reason is not None):
+            found.append(caution("not-raised", shape=shape_name(asked.shape), n=len(staging.stages)))
+    lifting = [run for run in runs if run.lifts]
+    if lifting:
+        worst = min(stretch.worst for run in lifting for stretch in run.lifts)
+        code = "fibres-lift-climb" if by_hand and rules.climb == "light-pass" else "fibres-lift"
+        found.append(caution(code, edge=names_of(lifting), worst=-worst))
+    if asked.both_faces:
+        other = [run for run in runs_of(turned_over(asked), chosen.router.mounting, wood, rules) if run.lifts]
+        if other:
+            worst = min(stretch.worst for run in other for stretch in run.lifts)
+            found.append(caution("fibres-lift-turned", edge=names_of(other), worst=-worst))
+    broken = [run for run in runs if run.end_grain and run.backer]
+    if broken:
+        found.append(caution("end-grain-out", edge=names_of(broken)))
+    if not by_hand:
+        found += _of_table(asked, way, bit.diameter + rules.opening_clearance, bit.kind.profile in _ONE_PLANE, runs, judge)
+    return found
+
+
+def _of_stages(staging: Staging, state: str, asked: Edging, wood: Material, *, speed_hold: bool) -> list[Caution]:
+    found = [each for stage in staging.stages for each in stage.bend.cautions if each.code == "bends"]
+    found += [each for stage in staging.stages for each in stage.cautions]
+    if any(stage.climb for stage in staging.stages):
+        found.append(caution("climb-first"))
+    hardest = staging.hardest.power
+    if hardest.share is not None and not closeness.under(hardest.share, _WATCHED if speed_hold else _WATCHED_WITHOUT_HOLD):
+        found.append(caution("power-caution", power=hardest.power_w, available=hardest.available_w or 0.0))
+    burns = wood.burn >= _BURNS_FROM or (state != "sharp" and wood.burn > 1)
+    if burns and asked.shape in BY_RADIUS:
+        said = "" if state == "sharp" else f"; the bit is {state}"
+        found.append(caution("burns-profile", wood=wood.name.capitalize(), shape=shape_name(asked.shape), state=said))
+        found.append(caution("burn-repair"))
+    return found
+
+
+def _of_table(asked: Edging, way: Way, opening: float, one_plane: bool, runs: tuple[Run, ...], judge: EdgeJudge) -> list[Caution]:
+    """What the table asks for: a pin where there is no fence, and care for hands and ends (R7, R15)."""
+    length, width = asked.part
+    ends = [width if run.edge.ref in ("left", "right") else length for run in runs if not run.edge.closed]
+    found = [caution("starting-pin")] if way.guide != "fence" else []
+    return [*found, *table_cautions(asked.part, ends, opening, small=judge.small, one_plane=one_plane)]
+
+
+_WAYS_OUT: tuple[tuple[str, Mapping[str, Any], str], ...] = (
+    ("fence", {"guide": "fence", "router_id": None}, "Clamp a straightedge on the face and run the base along it"),
+    ("template", {"guide": "template", "router_id": None}, "Tape a straightedge below the board for the bearing to ride on"),
+    ("table", {"guide": None, "router_id": None}, "Take it to the table"),
+    ("one-face", {"both_faces": False}, "Cut one face only"),
+    ("pin", {"starting_pin": True}, "A starting pin stands in the table"),
+    ("near-side", {"far_side": False}, "Cut the edge that runs along the fence"),
+)
+_EDGE_STATES: tuple[tuple[EdgeState, str], ...] = (("smooth", "It is planed and smooth"), ("sawn", "It is as sawn"))
+
+
+def remedies(cut: EdgeCut, piece: Piece, judge: EdgeJudge, setting: EdgeSetting) -> tuple[Remedy, ...]:
+    """What would take a caution or a stop away: how the edge is; another guide, another place, one face.
+
+    Each way out of a stop was tried and can be made."""
+    found = []
+    if any(each.code == "edge-unknown" for each in setting.cautions):
+        found = [Remedy(answers="edge-unknown", says=write(says), change={"edge_state": state}) for state, says in _EDGE_STATES]
+    stop = next((each.code for each in setting.cautions if each.level == "stop"), None)
+    if stop is None:
+        return tuple(found)
+    for code, change, says in _WAYS_OUT:
+        changed = replace(cut, **change)
+        if changed == cut and code != "table":
+            continue
+        kept = _tried(code, cut, changed, piece, judge)
+        if kept is not None:
+            found.append(Remedy(answers=stop, says=write(says), change={**change, **kept}))
+    return tuple(found)
+
+
+def _tried(code: str, cut: EdgeCut, changed: EdgeCut, piece: Piece, judge: EdgeJudge) -> dict[str, Any] | None:
+    """What else must be pinned for a changed cut that can be made; None where it cannot."""
+    shop = judge.rack.shop
+    routers = [router for router in shop.routers if not router.archived]
+    if code in ("one-face", "near-side"):
+        routers = [router for router in routers if cut.router_id in (None, router.id)]
+    else:
+        routers = [router for router in routers if (router.mounting == "table") == (code in ("table", "pin"))]
+        routers = [router for router in routers if code != "pin" or cut.router_id in (None, router.id)]
+    try:
+        trial = EdgeJudge(shop, edging(changed, piece), judge.wood, judge.rules, judge.before)
+    except CutError:
+        return None
+    bits = [bit for bit in shop.bits if not bit.archived and cut.bit_id in (None, bit.id)]
+    fit = shortlist(trial, trial.ranking(), count=1, bits=bits, routers=routers).fit
+    if not fit or any(each.level == "stop" for each in setting_of(fit[0], trial, piece).cautions):
+        return None
+    return {"router_id": fit[0].router.id} if code == "table" else {}

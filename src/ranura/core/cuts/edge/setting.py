@@ -1,0 +1,50 @@
+"""The setting of an edge cut; apart from that of a channel, since its section needs geometry that other sums do without."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from ranura.core.cuts.channel.setting import ToolSetting
+from ranura.core.cuts.edge.asked import Edging
+from ranura.core.cuts.edge.guides import Way
+from ranura.core.cuts.edge.holding import EdgeHold
+from ranura.core.cuts.edge.runs import Run, lying_for
+from ranura.core.cuts.edge.section import Section
+from ranura.core.cuts.edge.staging import Staging
+from ranura.core.cuts.edge.trips import Done
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class EdgeSetting(ToolSetting):
+    """A bit in a router for an edge cut: its final setting and guide, the stages to it, the runs along the edges.
+
+    `way` and `staging` are None where nothing guides the bit, or no speed or grip can be had; `contact` is what the last of all
+    cuts has to ride on, None where no edge is needed; `below` how far the bit stands out below the board."""
+
+    edging: Edging
+    way: Way | None
+    staging: Staging | None
+    section: Section | None
+    runs: tuple[Run, ...]
+    contact: float | None
+    below: float
+    hold: EdgeHold
+    before: tuple[Done, ...]
+
+    @property
+    def lying(self) -> Edging:
+        """The board as it lies before the person: face up by hand, face down on a table."""
+        return lying_for(self.edging, self.router.mounting)
+
+    @property
+    def seconds(self) -> float | None:
+        """See `ToolSetting.seconds`."""
+        if self.staging is None:
+            return None
+        faces = 2 if self.edging.both_faces else 1
+        return sum(stage.seconds for stage in self.staging.stages) * faces
+
+    @property
+    def bent(self) -> float | None:
+        """See `ToolSetting.bent`."""
+        return None if self.staging is None else self.staging.most_bent.bend.deflection_mm

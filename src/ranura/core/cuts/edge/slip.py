@@ -1,0 +1,251 @@
+"""The slip of an edge cut, in the order of the hands."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from ranura.core.cuts.channel.slip import speed_section, tool_section
+from ranura.core.cuts.edge.figures import said
+from ranura.core.cuts.edge.guides import Way
+from ranura.core.cuts.edge.runs import START_CLIMB, Run, names_of
+from ranura.core.cuts.edge.setting import EdgeSetting
+from ranura.core.cuts.edge.staging import Staging
+from ranura.core.geometry import closeness
+from ranura.core.output.slip import Lead, PassLine, Section, lead
+from ranura.core.text.cautions import Caution
+from ranura.core.text.figures import Figure, as_sold, plain, show
+from ranura.core.text.writing import Fact, Shown, Text, write
+
+STAGE_COLUMNS = ("bit", "fence", "area", "fresh", "feed", "power")
+"""What the cells of a stage are: bit beyond the base, fence, area, width of the fresh wood, feed, power."""
+
+
+def stage_lines(setting: EdgeSetting) -> tuple[PassLine, ...]:
+    """The stages in order of work, to be read."""
+    if setting.staging is None or setting.way is None:
+        return ()
+    way = setting.way
+    return tuple(
+        PassLine(
+            number=stage.number,
+            cells=(
+                show(stage.trip.height, "mm"),
+                _fence_of(setting, way, stage.trip.offset),
+                plain(f"{stage.area:.1f}", "mm²"),
+                show(stage.width, "mm"),
+                show(stage.feed_m_min, "m/min"),
+                show(stage.power.power_w, "W"),
+            ),
+        )
+        for stage in setting.staging.stages
+    )
+
+
+def _fence_of(setting: EdgeSetting, way: Way, offset: float) -> Shown:
+    """Where the fence stands in a stage; the bearing where that rides on the edge."""
+    if way.guide == "edge-guide":
+        return show(setting.bit.diameter / 2 - offset, "mm")
+    if way.guide != "fence":
+        return plain("bearing") if way.guide == "bearing" else plain("template")
+    if setting.by_hand:
+        return show(setting.base.sides[0].distance - offset, "mm")
+    return show(offset - (way.bearing or setting.bit.diameter) / 2, "mm")
+
+
+def edge_sections(setting: EdgeSetting, figures: Sequence[Figure], cautions: Sequence[Caution]) -> tuple[Section, ...]:
+    """The slip; sections without a figure are left out where a stop leaves nothing to say."""
+    by_key = {figure.key: figure for figure in figures}
+    made = [tool_section(setting, by_key), speed_section(setting, by_key)]
+    if setting.way is not None:
+        made += [_heights(setting, by_key), _guide(setting, setting.way, by_key)]
+    if setting.runs:
+        made.append(_direction(setting, by_key))
+    if setting.staging is not None:
+        made.append(_feed(setting.staging, by_key))
+    made.append(_hold(setting, cautions))
+    return tuple(made)
+
+
+def _listed(values: Sequence[float]) -> Text:
+    named = {f"x{i}": value for i, value in enumerate(values)}
+    return write(" · ".join(f"{{{name}:len}}" for name in named), **named)
+
+
+def _heights(setting: EdgeSetting, figures: Mapping[str, Figure]) -> Section:
+    staging = setting.staging
+    count = len(staging.stages) if staging else 1
+    caption = "beyond the base" if setting.by_hand else "above the table"
+    lines: list[Text] = []
+    if staging is not None and count > 1:
+        heights = list(dict.fromkeys(stage.trip.height for stage in staging.stages))
+        if len(heights) > 1:
+            steps = _listed(heights)
+            lines.append(Text(metric=f"in {count} stages: {steps.metric}", inch=f"in {count} stages: {steps.inch}"))
+        else:
+            lines.append(write("{n} stages at this height", n=count))
+    else:
+        wide = figures["edge.width"].value
+        lines.append(write("in one stage, {w:len} into the face", w=wide) if wide else write("in one stage"))
+    parts, faces = setting.edging.count, setting.edging.both_faces
+    whole = "part" if parts == 1 else "parts"
+    every = "at each setting run " if count > 1 else "run "
+    lines.append(write(every + "{n} " + whole + " and a spare{faces}", n=parts, faces=", both faces" if faces else ""))
+    return Section(
+        key="depths",
+        title="Height",
+        leads=(lead(figures["edge.height"], caption),),
+        lines=tuple(lines),
+        figures=tuple(key for key in ("edge.height", "edge.width", "edge.stages") if key in figures),
+    )
+
+
+def _guide(setting: EdgeSetting, way: Way, figures: Mapping[str, Figure]) -> Section:
+    keys = tuple(key for key in ("edge.fence", "edge.contact") if key in figures)
+    lines: list[Text] = []
+    leads: tuple[Lead, ...]
+    if way.guide == "fence" and setting.by_hand:
+        leads = (lead(figures["edge.fence"], "from the edge to the straightedge"),)
+        lines.append(write("clamp it on the face; {side} of the base along it", side=setting.base.sides[0].name))
+        lines += _spacer_lines(setting, way)
+    elif way.guide == "edge-guide":
+        leads = (lead(figures["edge.fence"], "guide to the far side of the bit"),)
+        lines.append(write("guide on the edge that is cut, its wooden face notched for the bit"))
+        lines += _spacer_lines(setting, way)
+    elif way.guide == "fence":
+        leads = (_table_fence(way, figures),)
+        lines += _fence_lines(setting, way)
+    elif way.guide == "template":
+        leads = (Lead(shown=plain("Template below"), caption=write(""), figure="edge.contact"),)
+        rides = str(as_sold(way.bearing or 0.0).metric)
+        lines.append(write("straightedge under the board, level with the cut line; the {d} bearing rides on it", d=rides))
+    else:
+        leads = (Lead(shown=as_sold(way.bearing or 0.0), caption=write("bearing on the edge"), figure="edge.contact"),)
+        if setting.contact is not None:
+            lines.append(write("{c:len} of edge left to ride on", c=setting.contact))
+        if not setting.by_hand:
+            lines.append(write("no fence on a curve: starting pin in the table"))
+    return Section(key="guide", title="Guide", leads=leads, lines=tuple(lines), figures=keys)
+
+
+def _spacer_lines(setting: EdgeSetting, way: Way) -> list[Text]:
+    """The spacers at the guide, where it is reached sideways in steps."""
+    offsets = list(dict.fromkeys(stage.trip.offset for stage in setting.staging.stages)) if setting.staging else []
+    if len(offsets) < 2:
+        return []
+    spacers = _listed([offset - way.trip.offset for offset in offsets[:-1]])
+    return [Text(metric=f"spacer: {spacers.metric}, then none", inch=f"spacer: {spacers.inch}, then none")]
+
+
+def _table_fence(way: Way, figures: Mapping[str, Figure]) -> Lead:
+    if way.bearing is not None and closeness.same(way.proud, 0.0):
+        return Lead(shown=plain("Level"), caption=write("with the bearing"), figure="edge.fence")
+    if way.bearing is not None:
+        return lead(figures["edge.fence"], "proud of the bearing")
+    return Lead(shown=show(-way.proud, "mm"), caption=write("of the cutter in front of the fence"), figure="edge.fence")
+
+
+def _fence_lines(setting: EdgeSetting, way: Way) -> list[Text]:
+    lines = []
+    if setting.edging.shape == "jointing":
+        lines.append(
+            write(
+                "outfeed face tangent to the cutter; infeed behind it by {x:len}",
+                x=min(setting.edging.size, setting.rules.jointing),
+            )
+        )
+    else:
+        lines.append(write("fence opening {x:rough}, ring to suit", x=setting.bit.diameter + setting.rules.opening_clearance))
+    offsets = list(dict.fromkeys(stage.trip.offset for stage in setting.staging.stages)) if setting.staging else []
+    if len(offsets) > 1:
+        shifts = _listed([offset - way.trip.offset for offset in offsets])
+        lines.append(Text(metric=f"fence forward by {shifts.metric}", inch=f"fence forward by {shifts.inch}"))
+    return lines
+
+
+def _direction(setting: EdgeSetting, figures: Mapping[str, Figure]) -> Section:
+    runs = setting.runs
+    closed = [run for run in runs if run.edge.closed]
+    first = runs[0]
+    word = said(first.sense).capitalize()
+    caption, lines = write(""), [write("seen from above")]
+    if not first.edge.closed:
+        caption = write("facing the edge") if setting.by_hand else write("past the bit")
+        lines = [] if setting.by_hand else [write("past the front of the bit, work against the fence")]
+    straight = [run for run in runs if not run.edge.closed]
+    if straight:
+        lines.append(write("{order}", order=", ".join(f"{run.number} {run.edge.name}" for run in straight)))
+        lines += _starts(straight, by_hand=setting.by_hand)
+    for run in closed:
+        lines.append(
+            write("{name}: {sense}, start at the mark, go 20 mm past it", name=run.edge.name.capitalize(), sense=said(run.sense))
+        )
+    if setting.staging is not None and setting.staging.stages[0].climb:
+        lines.append(write("stage 1 the other way round: a light climb, {x:len} deep", x=setting.staging.stages[0].trip.height))
+    lines.append(_stance(setting))
+    if setting.edging.both_faces:
+        lines.append(write("then turn the board over: the same again"))
+    return Section(
+        key="direction",
+        title="Direction",
+        leads=(Lead(shown=plain(word), caption=caption, figure="direction.sense"),),
+        lines=tuple(lines),
+        figures=tuple(key for key in ("direction.sense", "direction.grain") if key in figures),
+    )
+
+
+def _stance(setting: EdgeSetting) -> Text:
+    """Where to stand, and how."""
+    return write(
+        "stand half turned to the way you go, braced" if setting.by_hand else "stand in front, out of line with the work"
+    )
+
+
+def _starts(runs: Sequence[Run], *, by_hand: bool) -> list[Text]:
+    lines: list[Text] = []
+    climbs = [run for run in runs if run.climb_start]
+    blocks = [run for run in runs if run.lead_in]
+    if climbs:
+        lines.append(write("begin with a light climb of {x:rough}, from inside to the corner", x=START_CLIMB))
+    if blocks:
+        facts: dict[str, Fact] = {"edges": names_of(blocks)}
+        lines.append(write("lead-in block at the start of the {edges}", **facts))
+    backers = [run for run in runs if run.backer]
+    if backers:
+        lines.append(write("backer where the bit leaves the {edges}", edges=names_of(backers)))
+    lines.append(write("straight on and straight off at the corners" if by_hand else "past the bit and clear of it, then lift"))
+    return lines
+
+
+def _feed(staging: Staging, figures: Mapping[str, Figure]) -> Section:
+    hard = staging.hardest.power
+    count = len(staging.stages)
+    return Section(
+        key="feed",
+        title="Feed",
+        leads=(lead(figures["feed.pace"], "for 300 mm"),),
+        lines=(
+            write(
+                "{n} {stages}, {t:n0} s in the wood · {p:n0} of {available:n0} W",
+                n=count,
+                stages="stage" if count == 1 else "stages",
+                t=figures["feed.time"].value,
+                p=hard.power_w,
+                available=hard.available_w or 0.0,
+            ),
+        ),
+        figures=("feed.pace", "feed.time", "feed.power"),
+    )
+
+
+def _hold(setting: EdgeSetting, cautions: Sequence[Caution]) -> Section:
+    hold = setting.hold
+    word, line = {
+        "clamps": ("2 clamps", "along the side that is not cut; base and handles reach {x:rough} over the board"),
+        "clamps-moved": ("2 clamps", "where you do not cut yet; move them on, one at a time"),
+        "mat": ("Mat", "non-slip mat, light work only; base and handles reach {x:rough} over the board"),
+        "table": ("Both hands", "75 mm from the bit, hopping over it"),
+    }[hold.method]
+    lines = [write(line, x=hold.covers)]
+    if setting.below and not any(each.code == "bearing-below" for each in cautions):
+        lines.append(write("{x:rough} below the board must stay clear", x=setting.below))
+    return Section(key="hold", title="Hold", leads=(Lead(shown=plain(word), caption=write("")),), lines=tuple(lines), figures=())

@@ -1,0 +1,358 @@
+"""The stages of an edge cut (R3 tapered sections, R12): how many, at which settings, how fast, how hard each is.
+
+A profile is reached by raising the bit, by the fence or by smaller bearings, in stages of equal area within the limits of
+school, power and stiffness, the last one light. A rabbet goes down in steps like any other straight cut.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from typing import Literal
+
+from ranura.core.cuts.edge.asked import STRAIGHT_WALLED, Edging, StageBy
+from ranura.core.cuts.edge.guides import Way
+from ranura.core.cuts.edge.section import Bite, section_of
+from ranura.core.cuts.edge.stages import stages
+from ranura.core.cuts.edge.trips import Done, Stock, Trip, can_be_raised, reach, taken
+from ranura.core.cutting.feed import FeedLimit, feed_per_tooth, plan_feed, seconds_for, thinning
+from ranura.core.cutting.need import StraightCut
+from ranura.core.cutting.passes import cumulative_depths
+from ranura.core.cutting.power import Power, least_feed_chip
+from ranura.core.cutting.stepping import Tooling, gaits_of, school_step, step_limits
+from ranura.core.cutting.stiffness import Stiffness
+from ranura.core.cutting.turning import Turning
+from ranura.core.geometry import closeness
+from ranura.core.text.cautions import Caution, Reason
+
+MOST_STAGES = 12
+"""More settings than that nobody makes: the router or the bit is too small for the profile."""
+CLIMB_AREA, CLIMB_WIDTH, CLIMB_DIAMETER = 6.0, 1.0, 32.0
+"""The bounds of a climb (R7): mm² of section, mm sideways, mm of bit."""
+
+Bound = Literal["whole", "asked", "school", "power", "stiffness"]
+By = Literal["height", "fence", "both", "bearing", "depth", "single"]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Stage:
+    """One setting, run along all edges of all parts before it is changed. `bites` are what it takes of each face.
+
+    `feed_m_min` with the chip it makes, `seconds` for one face of one part; `climb`: a light pass the other way (R7)."""
+
+    number: int
+    trip: Trip
+    climb: bool
+    bites: tuple[Bite, ...]
+    feed_m_min: float
+    wanted_m_min: float
+    chip_mm: float
+    chip_thickness_mm: float
+    limited_by: FeedLimit | Literal["power"]
+    power: Power
+    bend: Stiffness
+    seconds: float
+    cautions: tuple[Caution, ...]
+
+    @property
+    def area(self) -> float:
+        """The most it takes of a face, in mm²."""
+        return max(bite.area for bite in self.bites)
+
+    @property
+    def width(self) -> float:
+        """The widest engagement, in mm."""
+        return max(bite.width for bite in self.bites)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Staging:
+    """All stages, how they come about, and what made them as many as they are: `step` is the school's, in mm. `reason`: not even
+    that many are enough."""
+
+    stages: tuple[Stage, ...]
+    by: By
+    bound: Bound
+    whole_area: float
+    step: float
+    reason: Reason | None
+
+    @property
+    def slowest(self) -> Stage:
+        """The stage with the slowest feed: the pace the slip shows."""
+        return min(self.stages, key=lambda stage: stage.feed_m_min)
+
+    @property
+    def hardest(self) -> Stage:
+        """The stage that takes the most power."""
+        return max(self.stages, key=lambda stage: stage.power.power_w)
+
+    @property
+    def most_bent(self) -> Stage:
+        """The stage that bends the bit most."""
+        return max(self.stages, key=lambda stage: stage.bend.deflection_mm)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class EdgeWork:
+    """An edge cut with the tools that make it: what `plan_stages` works on. `before` was cut at this edge already; `clamped` says
+    that clamps hold the board, without which nothing is climbed (R7)."""
+
+    turning: Turning
+    edging: Edging
+    way: Way
+    before: tuple[Done, ...] = ()
+    clamped: bool = False
+
+    @property
+    def stock(self) -> Stock:
+        """The board seen along its edge; wide enough for any cut."""
+        reach = max(4 * self.turning.bit.diameter, 60.0)
+        if self.edging.shape == "flush":
+            return Stock(
+                thickness=self.edging.thickness, width=reach, overhang=self.edging.size, overhang_depth=self.edging.depth
+            )
+        return Stock(thickness=self.edging.thickness, width=reach)
+
+
+def stage_by(work: EdgeWork, mounting: str) -> StageBy:
+    """How a profile is staged where nobody said: raised where that can be; otherwise by fence."""
+    wanted, raisable = work.edging.staged, can_be_raised(work.turning.bit)
+    fenced = mounting == "table" or work.way.fenced
+    if wanted is not None and fenced and (wanted == "fence" or raisable):
+        return wanted
+    return "height" if raisable else "fence"
+
+
+def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
+    """All stages of an edge cut.
+
+    Rule: R3 tapered sections, R12 stages
+    Formula: the fewest stages of equal area, none deeper than the school's step unless it takes under 20 mm², within 80 % of
+        the power and the bending; more than one: a last one of at most 0.5 mm normal to the face
+    Source: R3, R5, R6, R12"""
+    edging = work.edging
+    if edging.shape in STRAIGHT_WALLED:
+        return _stepped(work)
+    by = stage_by(work, mounting)
+    if by == "fence" and not work.way.fenced:
+        return _by_bearings(work)
+    bound: Bound = "asked" if edging.least_stages > 1 else "whole"
+    for count in range(min(max(edging.least_stages, 1), MOST_STAGES), MOST_STAGES + 1):
+        trips = _settings(work, count, by)
+        made = _evaluated(work, trips)
+        failed = _failing(work, made)
+        if failed is None:
+            break
+        bound = failed
+    reason = None if failed is None else _reason(work, made, failed)
+    return Staging(
+        stages=_with_climb(work, made, mounting),
+        by="single" if count == 1 else by,
+        bound=bound,
+        whole_area=taken(work.turning.bit, work.way.trip, work.stock),
+        step=school_of(work),
+        reason=reason,
+    )
+
+
+def _settings(work: EdgeWork, count: int, by: StageBy) -> tuple[Trip, ...]:
+    light = work.turning.rules.profile_last if count > 1 else None
+    return stages(work.turning.bit, work.way.trip, work.stock, count=count, by=by, light=light, field="cut.staged")
+
+
+def _stepped(work: EdgeWork) -> Staging:
+    """A rabbet in steps of depth, jointing in trips of one setting, a flush trim at once."""
+    edging, turning, final = work.edging, work.turning, work.way.trip
+    trips = [final]
+    bound: Bound = "whole"
+    by: By = "single"
+    if edging.shape == "rabbet":
+        need = StraightCut(kind="rabbet", width=edging.size, depth=edging.depth, thickness=edging.thickness)
+        tooling = Tooling(
+            bit=turning.bit,
+            router=turning.router,
+            rpm=turning.rpm,
+            free_length=turning.free_length,
+            material=turning.material,
+            rules=turning.rules,
+            need=need,
+        )
+        limits = step_limits(tooling, gaits_of(tooling))
+        least = min(limits, key=lambda limit: limit.step)
+        depths = cumulative_depths(edging.depth, step=max(least.step, tooling.least_step), finish=turning.rules.finish)
+        lateral = (
+            [edging.size - edging.size * (i + 1) / count for i in range(count)]
+            if (count := need.lateral_passes(turning.bit.diameter)) > 1
+            else [0.0]
+        )
+        trips = [Trip(height=depth, offset=final.offset + out) for out in lateral for depth in depths]
+        if len(depths) > 1:
+            by = "depth"
+            bound = "power" if least.bound == "power" else "stiffness" if least.bound == "stiffness" else "school"
+    elif edging.shape == "jointing" and work.way.guide == "fence" and closeness.over(edging.size, turning.rules.jointing):
+        count = closeness.ceil(edging.size / turning.rules.jointing)
+        trips = [replace(final, offset=final.offset + edging.size * (count - 1 - i) / count) for i in range(count)]
+        by, bound = "fence", "school"
+    made = _evaluated(work, trips)
+    failed = _failing(work, made, depths_matter=False)
+    return Staging(
+        stages=made,
+        by=by,
+        bound=bound,
+        whole_area=sum(stage.bites[0].area for stage in made),
+        step=school_of(work),
+        reason=None if failed is None else _reason(work, made, failed),
+    )
+
+
+def _by_bearings(work: EdgeWork) -> Staging:
+    """A profile that cannot be raised, guided by its bearing: at once, or with larger bearings first."""
+    bit, final = work.turning.bit, work.way.trip
+    larger = sorted((each for each in bit.bearings if closeness.over(each, 2 * final.offset)), reverse=True)
+    single = _evaluated(work, [final])
+    failed = _failing(work, single)
+    if failed is None or not larger:
+        return Staging(
+            stages=single,
+            by="single",
+            bound="whole",
+            whole_area=taken(bit, final, work.stock),
+            step=school_of(work),
+            reason=None if failed is None else _reason(work, single, failed),
+        )
+    made = _evaluated(work, [*(replace(final, offset=each / 2) for each in larger), final])
+    still = _failing(work, made)
+    return Staging(
+        stages=made,
+        by="bearing",
+        bound=failed,
+        whole_area=taken(bit, final, work.stock),
+        step=school_of(work),
+        reason=None if still is None else _reason(work, made, still),
+    )
+
+
+def _evaluated(work: EdgeWork, trips: Sequence[Trip], *, climb: bool = False) -> tuple[Stage, ...]:
+    """The stages at these settings: both faces are run at one setting before it is changed."""
+    bit = work.turning.bit
+    faces = (False, True) if work.edging.both_faces else (False,)
+    steps = [Done(bit=bit, trip=trip, other_face=other) for trip in trips for other in faces]
+    # The outlines are the drawing's; they come back from there, and do not travel with every stage.
+    found = section_of(steps, work.stock, before=work.before, drawn=True).bites
+    bites = tuple(replace(bite, outlines=()) for bite in found)
+    per = len(faces)
+    return tuple(
+        _stage(work, number + 1, trip, bites[number * per : (number + 1) * per], climb) for number, trip in enumerate(trips)
+    )
+
+
+def _stage(work: EdgeWork, number: int, trip: Trip, bites: tuple[Bite, ...], climb: bool) -> Stage:
+    turning = work.turning
+    bit, rules = turning.bit, turning.rules
+    hardest = max(bites, key=lambda bite: bite.area)
+    width = min(max(bite.width for bite in bites), bit.diameter)
+    feed = plan_feed(
+        rpm=turning.rpm,
+        flutes=bit.flutes,
+        bit_diameter=bit.diameter,
+        material=turning.material.material_class,
+        radial_engagement=None if climb or width <= 0 else width,
+        burn=turning.material.burn,
+        tear_out=turning.material.tear_out,
+        slowest=rules.feed_min_m_min,
+        fastest=rules.feed_max_m_min,
+        burning=rules.burning,
+    )
+    speed, limited = feed.feed_m_min, feed.limited_by
+    depth, mean = max(hardest.depth, 1e-6), max(hardest.mean_width, 1e-6)
+
+    def power_at(feed_m_min: float) -> Power:
+        return turning.power(depth=depth, width=mean, feed_m_min=feed_m_min)
+
+    power, slowed = power_at(speed), False
+    if closeness.over(power.power_w, turning.usable_w):
+        slowest = least_feed_chip(rpm=turning.rpm, flutes=bit.flutes, minimum_m_min=rules.feed_min_m_min)
+        within = turning.usable_w * (1 - 1e-9)
+        low = closeness.where_reached(
+            lambda feed_m_min: power_at(feed_m_min).power_w, within, low=min(slowest, speed), high=speed
+        )
+        speed, slowed, power = low, True, power_at(low)
+    tooth = feed_per_tooth(feed_m_min=speed, rpm=turning.rpm, flutes=bit.flutes)
+    k = thinning(radial_engagement=width, bit_diameter=bit.diameter) if width > 0 else 1.0
+    return Stage(
+        number=number,
+        trip=trip,
+        climb=climb,
+        bites=bites,
+        feed_m_min=speed,
+        wanted_m_min=feed.wanted_m_min,
+        chip_mm=tooth,
+        chip_thickness_mm=tooth * k,
+        limited_by="power" if slowed else limited,
+        power=power,
+        bend=turning.stiffness(depth=depth, width=mean, tooth_mm=tooth),
+        seconds=seconds_for(work.edging.way, feed_m_min=speed),
+        cautions=feed.cautions,
+    )
+
+
+def school_of(work: EdgeWork) -> float:
+    """The depth of cut the school allows this bit in this wood, in mm (R3)."""
+    turning = work.turning
+    step = school_step(turning.bit, turning.rules.depth_rule, cap=turning.rules.pass_cap)
+    return step * turning.rules.dense_factor if turning.material.material_class == "dense-hardwood" else step
+
+
+def _failing(work: EdgeWork, made: Sequence[Stage], *, depths_matter: bool = True) -> Bound | None:
+    """What keeps these stages from being enough; None when they are. A stage that had to be slowed is too hard as yet."""
+    rules, step = work.turning.rules, school_of(work)
+    for stage in made:
+        deep = max(bite.depth for bite in stage.bites)
+        if depths_matter and closeness.over(deep, step) and not closeness.under(stage.area, rules.small_profile):
+            return "school"
+        if closeness.over(stage.power.power_w, work.turning.usable_w) or (depths_matter and stage.limited_by == "power"):
+            return "power"
+        if stage.bend.verdict == "reduce":
+            return "stiffness"
+    return None
+
+
+def _reason(work: EdgeWork, made: Sequence[Stage], failed: Bound) -> Reason | None:
+    """Why a profile cannot be made by these stages, as a stop; that a stage is slowed to keep the power is none."""
+    worst = max(made, key=lambda stage: stage.power.power_w)
+    if failed == "power":
+        if worst.power.verdict != "over":
+            return None
+        return Reason("power-over", {"power": worst.power.power_w, "available": worst.power.available_w or 0.0})
+    bent = max(made, key=lambda stage: stage.bend.deflection_mm).bend
+    if failed == "stiffness":
+        if closeness.over(bent.stress_mpa, bent.stress_limit_mpa):
+            return Reason("bit-overloaded", {"stress": bent.stress_mpa, "limit": bent.stress_limit_mpa})
+        return Reason("bends-too-far", {"bent": bent.deflection_mm, "limit": work.turning.rules.bend_limit})
+    return Reason("too-many-stages", {"count": len(made)})
+
+
+def climb_allowed(work: EdgeWork, mounting: str) -> bool:
+    """Whether a guided light climb is within the bounds at all (R7); how much it may take is for the stage to keep."""
+    lets = mounting == "hand" and work.clamped and work.turning.rules.climb != "never"
+    return lets and not closeness.over(work.turning.bit.diameter, CLIMB_DIAMETER)
+
+
+def _with_climb(work: EdgeWork, made: tuple[Stage, ...], mounting: str) -> tuple[Stage, ...]:
+    """A light climb pass before the others, where the house lets one go first and the profile may be raised."""
+    bit, final = work.turning.bit, work.way.trip
+    if work.turning.rules.climb != "light-pass" or not climb_allowed(work, mounting) or not can_be_raised(bit):
+        return made
+
+    def over_the_bounds(height: float) -> float:
+        """How much of what a climb may take a setting takes: 1 is all of it."""
+        trip = replace(final, height=height)
+        return max(taken(bit, trip, work.stock) / CLIMB_AREA, reach(bit, trip) / CLIMB_WIDTH)
+
+    low = closeness.where_reached(over_the_bounds, 1.0 - 1e-4, low=0.0, high=made[0].trip.height)
+    if low < 0.2:
+        return made
+    first = _evaluated(work, [replace(final, height=low)], climb=True)
+    rest = _evaluated(work, [replace(final, height=low), *(stage.trip for stage in made)])[1:]
+    return (*first, *(replace(stage, number=number + 2) for number, stage in enumerate(rest)))

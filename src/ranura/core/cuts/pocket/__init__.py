@@ -1,0 +1,1 @@
+"""Pockets: mortises, slots, recesses, discs, laps, flattened faces."""

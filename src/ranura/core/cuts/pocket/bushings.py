@@ -1,0 +1,123 @@
+"""Guide bushings and their templates (R9): the offset, the size of the template, its corners, and the room inside the bore."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import STANDARD, HouseRules
+from ranura.core.text.cautions import Caution, caution, has_stop
+
+Cut = Literal["recess", "part"]
+
+_WALL_EACH_SIDE = 1.0
+_CLOSE = 1.5
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TemplatePlan:
+    """Offset of template and cut, the template's size and corner radius, the smallest radius the cut can have; mm.
+
+    A radius or length that was not asked for is None. `slot` is the opening of a template slot the bushing runs in.
+    """
+
+    offset: float
+    template_width: float
+    template_length: float | None
+    template_corner_radius: float | None
+    smallest_corner_radius: float
+    slot: float
+    blocked: bool
+    cautions: tuple[Caution, ...]
+
+
+def offset(*, bushing_od: float, bit_diameter: float) -> float:
+    """Distance from the template's edge to the edge of the cut; negative for a cutter wider than the bushing.
+
+    Rule: R9 offset
+    Formula: o = (OD − D)/2; for a bearing o = (bearing − D)/2
+    Source: geometry: bit and bushing share one axis
+
+    >>> offset(bushing_od=15.875, bit_diameter=6.35)
+    4.7625"""
+    return (bushing_od - bit_diameter) / 2
+
+
+def smallest_corner(cut: Cut, *, bushing_od: float, bit_diameter: float) -> float:
+    """The smallest radius of an outward corner of the shape: the bit's own in a recess, the offset on a part.
+
+    Rule: R9 corners
+    Formula: recess D/2; part, outer corner o
+    Source: geometry of discs rolling in and around a corner
+
+    >>> smallest_corner("recess", bushing_od=16, bit_diameter=8)
+    4.0"""
+    return bit_diameter / 2 if cut == "recess" else max(offset(bushing_od=bushing_od, bit_diameter=bit_diameter), 0.0)
+
+
+def plan_template(
+    *,
+    bushing_od: float,
+    bit_diameter: float,
+    cut: Cut,
+    width: float,
+    length: float | None = None,
+    corner_radius: float | None = None,
+    bushing_bore: float | None = None,
+    bushing_length: float | None = None,
+    template_thickness: float | None = None,
+    straight: bool = True,
+    rules: HouseRules = STANDARD,
+) -> TemplatePlan:
+    """The template for a recess, or for a part kept inside it, of `width` × `length`.
+
+    Rule: R9 templates
+    Formula: recess S + 2·o, its corners r + o; part S − 2·o, its corners r − o
+    Source: geometry; `straight` False for a dovetail, T-slot or keyhole, which may be wider than the bore"""
+    o = offset(bushing_od=bushing_od, bit_diameter=bit_diameter)
+    away = o if cut == "recess" else -o
+    smallest = smallest_corner(cut, bushing_od=bushing_od, bit_diameter=bit_diameter)
+    found = _room(bushing_od, bushing_bore, bit_diameter, straight, rules)
+    if bushing_length is not None and template_thickness is not None and closeness.over(bushing_length, template_thickness):
+        found.append(caution("bushing-too-long", length=bushing_length, thickness=template_thickness))
+    sizes = [width] if length is None else [width, length]
+    if cut == "recess" and any(closeness.under(size, bit_diameter) for size in sizes):
+        found.append(caution("bushing-cannot-enter", narrowest=bit_diameter))
+    if any(not closeness.over(size + 2 * away, 0) for size in sizes):
+        found.append(caution("template-vanishes"))
+    radius = None
+    if corner_radius is not None:
+        radius = max(corner_radius, smallest) + away
+        if closeness.under(corner_radius, smallest):
+            found.append(caution("corner-rounded", smallest=smallest, asked=corner_radius))
+    return TemplatePlan(
+        offset=o,
+        template_width=width + 2 * away,
+        template_length=None if length is None else length + 2 * away,
+        template_corner_radius=radius,
+        smallest_corner_radius=smallest,
+        slot=bushing_od + rules.slot_play,
+        blocked=has_stop(found),
+        cautions=tuple(found),
+    )
+
+
+def _room(od: float, bore: float | None, turning: float, straight: bool, rules: HouseRules) -> list[Caution]:
+    """What the bore says to the bit that turns in it."""
+    if straight and closeness.over(turning, od):
+        return [caution("bushing-inside-bit", diameter=turning, od=od)]
+    found = []
+    if bore is None:
+        bore = od - 2 * _WALL_EACH_SIDE
+        found.append(caution("bore-unknown", bore=max(bore, 0.0)))
+    clear = bore - turning
+    if not straight and closeness.under(clear, rules.bore_clearance):
+        return [*found, caution("never-lift")]
+    if closeness.under(clear, rules.bore_clearance):
+        found.append(
+            caution("bushing-too-tight", turning=turning, bore=max(bore, 0.0), clear=max(clear, 0.0), needed=rules.bore_clearance)
+        )
+    elif closeness.under(clear, _CLOSE):
+        found.append(caution("bushing-close", clear=clear))
+    return found

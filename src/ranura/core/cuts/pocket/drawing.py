@@ -1,0 +1,355 @@
+"""The drawing of a pocket: the board from above with template, ways, router and clamps; the section across its first place."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import replace
+
+from ranura.core.board.outlines import Ring
+from ranura.core.cuts.channel.drawing import carrier_outlines, clamp_marks, clamp_outlines
+from ranura.core.cuts.channel.section import turret_view
+from ranura.core.cuts.channel.slip_guide import heading_words
+from ranura.core.cuts.pocket.asked import ROUND_FORMS, Pocket, Pocketing
+from ranura.core.cuts.pocket.guides import sense_of, template_ring
+from ranura.core.cuts.pocket.section import pocket_section
+from ranura.core.cuts.pocket.setting import PocketSetting
+from ranura.core.geometry.convex import bounds
+from ranura.core.geometry.paths import band
+from ranura.core.geometry.rings import shifted
+from ranura.core.output.views import (
+    Arrow,
+    AskedField,
+    Dimension,
+    Grip,
+    Mark,
+    Outline,
+    Point,
+    View,
+    base_outline,
+    box,
+    circle,
+    typed_dimension,
+)
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.text.lengths import as_typed
+from ranura.core.text.writing import write
+
+_MARGIN = 8.0
+_ABOVE = 54.0
+"""mm above the board where its dimensions stand."""
+
+
+def pocket_views(setting: PocketSetting, cut: Pocket) -> tuple[View, ...]:
+    """The board from above, the section, and the turret where it makes the depths."""
+    views = [_plan(setting, cut), pocket_section(setting, cut)]
+    stepping = setting.stepping
+    if stepping is not None and stepping.turret is not None:
+        views.append(turret_view(stepping, thickness=setting.pocket.thickness, bit=setting.bit))
+    return tuple(views)
+
+
+def _wastes(asked: Pocketing, bit: Bit) -> list[Outline]:
+    """What is cut away at every place; of a ring or a line only its groove is drawn, by its ways."""
+    ring = asked.outline(bit.diameter)
+    many = len(asked.places) > 1
+    return [
+        Outline(role="waste", points=shifted(ring, shift), label=write("{n}", n=i + 1) if many else None)
+        for i, shift in enumerate(asked.places)
+    ]
+
+
+def _plan(setting: PocketSetting, cut: Pocket) -> View:
+    asked, bit, base, guide = setting.pocket, setting.bit, setting.base, setting.guide
+    length, width = asked.part
+    outlines = [Outline(role="work", points=box(0, 0, length, width)), *carrier_outlines(asked.held, asked.part)]
+    if asked.around:
+        outlines += _lines_cut(setting)
+    else:
+        outlines += _wastes(asked, bit)
+    outlines += [Outline(role="hazard", points=corner) for corner in setting.unreached]
+    marks: list[Mark] = []
+    arrows: list[Arrow] = []
+    if guide is not None and setting.ways:
+        template = template_ring(asked, guide)
+        if template is not None:
+            label = write("template for the bushing" if guide.kind == "bushing" else "template for the bearing")
+            outlines += [
+                Outline(role="template", points=shifted(template, shift), label=None if i else label)
+                for i, shift in enumerate(asked.places)
+            ]
+        if not asked.around:
+            outlines += [Outline(role="path", points=way) for way in setting.ways]
+        outer = setting.ways[-1]
+        start = 0 if asked.open_ways else _start(outer, asked)
+        if guide.kind in ("shoulder", "sled"):
+            outlines += _lane_guides(setting, outer)
+        if guide.pivot is not None:
+            outlines.append(Outline(role="guide", points=_arm(guide.pivot, outer[start])))
+            marks.append(Mark(kind="pivot", at=guide.pivot, way=(1.0, 0.0), text=write("pivot")))
+        seen = base_outline(base, axis=outer[start], guided=base.across / 2, towards=-1)
+        outlines.append(Outline(role="base", points=seen, label=write("base")))
+        if setting.plate is not None:
+            outlines.append(Outline(role="base", points=circle(outer[start], setting.plate / 2), label=write("plate")))
+        outlines.append(Outline(role="bit", points=circle(outer[start], bit.diameter / 2)))
+        arrows = [
+            _feed(setting, outer),
+            Arrow(role="bit", start=outer[start], end=(outer[start][0] + base.across * 0.22, outer[start][1]), turn="clockwise"),
+        ]
+    if setting.holding is not None:
+        outlines += clamp_outlines(setting.holding)
+    lowest = min(-40.0, *(y for outline in outlines for _, y in outline.points))
+    stand = (asked.centre[0], lowest - 26.0)
+    marks.append(Mark(kind="stand", at=stand, way=(0.0, 1.0), text=write("stand here, cord behind you")))
+    extent = setting.holding.sweep.extent if setting.holding is not None else ()
+    x0, y0, x1, y1 = bounds([*(o.points for o in outlines), *extent, [stand], [(asked.centre[0], width + _ABOVE)]])
+    x0, x1 = max(x0, -160.0), min(x1, length + 160.0)
+    return View(
+        name="plan",
+        frame=(x0 - _MARGIN, y0 - _MARGIN, x1 + _MARGIN, y1 + _MARGIN),
+        caption=write("from above"),
+        outlines=tuple(outlines),
+        arrows=tuple(arrows),
+        dimensions=_dimensions(asked, cut),
+        marks=tuple(marks),
+        grips=_grips(asked, cut),
+        clamps=clamp_marks(setting.holding) if setting.holding else (),
+        board=asked.part,
+    )
+
+
+def _feed(setting: PocketSetting, outer: Ring) -> Arrow:
+    """The way of the feed: along the first lane; or, round a pocket, beside its near side, where nothing of it is hidden."""
+    asked = setting.pocket
+    if asked.in_lanes:
+        first, second = outer[0], outer[1]
+        way = heading_words((second[0] - first[0], second[1] - first[1])).lower()
+        return Arrow(role="path", start=first, end=_along(first, second, 34.0), label=write(way))
+    sense = sense_of(asked)
+    x0, y0, x1, _ = bounds([outer])
+    low = y0 - setting.bit.diameter / 2 - 6.0 - max(asked.part) / 60
+    half, middle = max(12.0, max(asked.part) / 26), (x0 + x1) / 2
+    ahead = 1.0 if sense == "counter-clockwise" else -1.0
+    start, end = (middle - ahead * half, low), (middle + ahead * half, low)
+    return Arrow(role="path", start=start, end=end, label=write(sense), beside=True)
+
+
+def _lane_guides(setting: PocketSetting, lane: Ring) -> list[Outline]:
+    """The straightedge beside the last lane of a lap, or a sled across the board on its rails."""
+    asked, guide = setting.pocket, setting.guide
+    length, width = asked.part
+    axis = lane[0][0]
+    if guide is not None and guide.kind == "shoulder":
+        fence = setting.base.sides[0].distance
+        away = 1 if asked.box[0] <= 0 else -1
+        edge = axis + away * fence
+        low, high = sorted((edge, edge + away * setting.rules.fence_width))
+        return [Outline(role="guide", points=box(low, -60, high, width + 60), label=write("straightedge"))]
+    half = setting.base.across / 2
+    rails = [box(-60, y, length + 60, y + 40) for y in (-90.0, width + 50.0)]
+    sides = [box(x, -110, x + 18, width + 110) for x in (axis - half - 18, axis + half)]
+    return [
+        *(Outline(role="stop", points=rail, label=write("rail")) for rail in rails),
+        *(Outline(role="guide", points=side) for side in sides),
+    ]
+
+
+def _lines_cut(setting: PocketSetting) -> list[Outline]:
+    """The groove of a line at every place, and the tabs that are left in it."""
+    half, asked = setting.bit.diameter / 2, setting.pocket
+    made = [
+        Outline(role="waste", points=shifted(band(way, half, closed=not asked.open_ways), shift))
+        for shift in asked.places
+        for way in setting.ways
+    ]
+    if asked.frees and asked.loose == "tabs":
+        tabs = [tab for way in setting.ways for tab in tabs_on(way, half)]
+        made += [Outline(role="stop", points=shifted(tab, shift), label=write("tab")) for shift in asked.places for tab in tabs]
+    return made
+
+
+TABS, TAB_WIDE = 4, 10.0
+
+
+def tabs_on(way: Ring, half: float) -> list[Ring]:
+    """Bridges 10 mm wide across the groove, at four places equally far along it."""
+    found: list[Ring] = []
+    for number in range(TABS):
+        i = round(len(way) * (number + 0.5) / TABS) % len(way)
+        (x, y), (ax, ay), (bx, by) = way[i], way[i - 1], way[(i + 1) % len(way)]
+        size = math.dist((ax, ay), (bx, by)) or 1.0
+        tx, ty = (bx - ax) / size * TAB_WIDE / 2, (by - ay) / size * TAB_WIDE / 2
+        nx, ny = -(by - ay) / size * half, (bx - ax) / size * half
+        corners = ((-1, -1), (1, -1), (1, 1), (-1, 1))
+        found.append(tuple((x + a * tx + n * nx, y + a * ty + n * ny) for a, n in corners))
+    return found
+
+
+def _start(ring: Ring, asked: Pocketing) -> int:
+    """Where a way is shown to begin: its point nearest to the person, but not outside of an open side."""
+    low = min((i for i, p in enumerate(ring)), key=lambda i: (ring[i][1], abs(ring[i][0])))
+    if "near" not in asked.open_sides:
+        return low
+    return max(range(len(ring)), key=lambda i: (round(ring[i][1], 3), ring[i][0]))
+
+
+def _along(start: Point, towards: Point, far: float) -> Point:
+    dx, dy = towards[0] - start[0], towards[1] - start[1]
+    size = math.hypot(dx, dy) or 1.0
+    return (start[0] + dx / size * far, start[1] + dy / size * far)
+
+
+def _arm(pivot: Point, axis: Point) -> tuple[Point, ...]:
+    """A trammel's arm, 14 mm wide, from the pivot to the bit."""
+    dx, dy = axis[0] - pivot[0], axis[1] - pivot[1]
+    size = math.hypot(dx, dy) or 1.0
+    nx, ny = -dy / size * 7, dx / size * 7
+    return (
+        (pivot[0] + nx, pivot[1] + ny),
+        (pivot[0] - nx, pivot[1] - ny),
+        (axis[0] - nx, axis[1] - ny),
+        (axis[0] + nx, axis[1] + ny),
+    )
+
+
+def _dimensions(asked: Pocketing, cut: Pocket) -> tuple[Dimension, ...]:
+    x0, y0, x1, y1 = asked.box
+    cx, cy = asked.centre
+    length, width = asked.part
+    round_one = asked.form in ROUND_FORMS
+    at_x = cx if round_one else (x0 if cut.end == "left" else x1)
+    at_y = cy if round_one else (y0 if cut.edge == "near" else y1)
+    from_x = 0.0 if cut.end == "left" else length
+    from_y = 0.0 if cut.edge == "near" else width
+    found = []
+    if asked.form == "lap":
+        found.append(typed_dimension("length", (x0, width), (x1, width), cut.length, vertical=False, offset=34))
+    if not {"left", "right"} & set(asked.open_sides):
+        found.append(typed_dimension("from_left", (from_x, width), (at_x, width), cut.from_left, vertical=False, offset=34))
+    if not {"near", "far"} & set(asked.open_sides):
+        # It stands before the arrow of the feed, whose words stand behind it.
+        beside, out = (x0 - 16, -1.0) if sense_of(asked) == "clockwise" else (x1 + 16, 1.0)
+        typed = cut.from_near
+        found.append(typed_dimension("from_near", (beside, from_y), (beside, at_y), typed, vertical=True, offset=out))
+    if cut.count > 1 and cut.spacing is not None:
+        high = y1 + (width - y1) * 0.5
+        found.append(typed_dimension("spacing", (x0, high), (x0 + asked.places[1], high), cut.spacing, vertical=False))
+    return tuple(found)
+
+
+def _grips(asked: Pocketing, cut: Pocket) -> tuple[Grip, ...]:
+    """The first place drags both ways, above its far sides, which drag its size; later ones drag their spacing."""
+    x0, y0, x1, y1 = asked.box
+    length, width = asked.part
+    found = []
+    right = 1.0 if cut.end == "left" else -1.0
+    up = 1.0 if cut.edge == "near" else -1.0
+    body = box(x0, y0, x1, y1)
+    if asked.in_lanes:
+        if asked.form == "flatten":
+            return ()
+        edge = box(x1 - 8, y0, x1 + 8, y1) if cut.end == "left" else box(x0 - 8, y0, x0 + 8, y1)
+        return (Grip(field="length", points=edge, way=(right, 0.0), value=cut.length.mm),)
+    middle_x = (length - (0 if asked.form in ROUND_FORMS else x1 - x0)) / 2
+    middle_y = (width - (0 if asked.form in ROUND_FORMS else y1 - y0)) / 2
+    if cut.count > 1 and cut.spacing is not None:
+        even = (length - 2 * cut.from_left.mm - (x1 - x0)) / (cut.count - 1)
+        for i, shift in enumerate(asked.places[1:], start=1):
+            found.append(
+                Grip(
+                    field="spacing",
+                    points=box(x0 + shift, y0, x1 + shift, y1),
+                    way=(right / i, 0.0),
+                    value=cut.spacing.mm,
+                    snaps=(even,),
+                )
+            )
+    if asked.ring is None:
+        along: AskedField = "across" if cut.turned else "length"
+        wide = box(x1 - 4, y0, x1 + 6, y1) if cut.end == "left" else box(x0 - 6, y0, x0 + 4, y1)
+        scale = 2.0 if asked.form in ROUND_FORMS else 1.0
+        value = cut.length.mm if along == "length" or cut.across is None else cut.across.mm
+        found.append(Grip(field=along, points=wide, way=(right * scale, 0.0), value=value))
+        if cut.across is not None and asked.form not in ROUND_FORMS:
+            over: AskedField = "length" if cut.turned else "across"
+            high = box(x0, y1 - 4, x1, y1 + 6) if cut.edge == "near" else box(x0, y0 - 6, x1, y0 + 4)
+            value = cut.length.mm if over == "length" else cut.across.mm
+            found.append(Grip(field=over, points=high, way=(0.0, up), value=value))
+    sideways = not {"left", "right"} & set(asked.open_sides)
+    upwards = not {"near", "far"} & set(asked.open_sides)
+    vertical = Grip(field="from_near", points=body, way=(0.0, up), value=cut.from_near.mm, snaps=(middle_y,))
+    if sideways:
+        found.append(
+            Grip(
+                field="from_left",
+                points=body,
+                way=(right, 0.0),
+                value=cut.from_left.mm,
+                snaps=(middle_x,),
+                other=vertical if upwards else None,
+            )
+        )
+    elif upwards:
+        found.append(vertical)
+    return tuple(found)
+
+
+def retold(views: tuple[View, ...], cut: Pocket, asked: Pocketing) -> tuple[View, ...]:
+    """The views of a mortise that was planned as a channel, with its dimensions under the pocket's own names."""
+    sx, sy = asked.size
+    names = _names(along=sx >= sy, far_end=cut.end == "right" if sx >= sy else cut.edge == "far")
+    thin: AskedField = "across" if (sx >= sy) != cut.turned or sx == sy else "length"
+    long: AskedField = "length" if thin == "across" else "across"
+
+    def told(view: View) -> View:
+        dimensions = [_renamed(each, names, thin, cut) for each in view.dimensions]
+        grips = [g for g in (_grip_renamed(each, names) for each in view.grips) if g is not None]
+        if view.name == "plan":
+            grips += _size_grips(asked, cut, long)
+        return replace(view, dimensions=tuple(d for d in dimensions if d is not None), grips=tuple(grips))
+
+    return tuple(told(view) for view in views)
+
+
+def _names(*, along: bool, far_end: bool) -> dict[AskedField, AskedField]:
+    """What the channel's dimensions are called for a pocket: the stop on the side that it is measured from gives its place."""
+    stop: AskedField = "stop_last" if far_end else "stop_first"
+    return {"position": "from_near", stop: "from_left"} if along else {"position": "from_left", stop: "from_near"}
+
+
+def _renamed(each: Dimension, names: dict[AskedField, AskedField], thin: AskedField, cut: Pocket) -> Dimension | None:
+    if each.field == "width":
+        typed = cut.across if thin == "across" and cut.across is not None else cut.length
+        return replace(each, field=thin, text=write(as_typed(typed)))
+    if each.field in names:
+        field = names[each.field]
+        typed = cut.from_near if field == "from_near" else cut.from_left
+        return replace(each, field=field, name=field, text=write(as_typed(typed)))
+    return None if each.field in ("stop_first", "stop_last") else each
+
+
+def _grip_renamed(each: Grip, names: dict[AskedField, AskedField]) -> Grip | None:
+    if each.field in ("stop_first", "stop_last"):
+        return None
+    return replace(each, field=names.get(each.field, each.field))
+
+
+def _size_grips(asked: Pocketing, cut: Pocket, long: AskedField) -> list[Grip]:
+    """Both ends of a mortise: the one it is measured to moves it, the other makes it longer."""
+    x0, y0, x1, y1 = asked.box
+    wide = x1 - x0 >= y1 - y0
+    value = cut.length.mm if long == "length" or cut.across is None else cut.across.mm
+    if wide:
+        first, last = box(x0 - 6, y0 - 4, x0 + 6, y1 + 4), box(x1 - 6, y0 - 4, x1 + 6, y1 + 4)
+        sense = 1.0 if cut.end == "left" else -1.0
+        move, grow = (first, last) if sense > 0 else (last, first)
+        return [
+            Grip(field="from_left", points=move, way=(sense, 0.0), value=cut.from_left.mm),
+            Grip(field=long, points=grow, way=(sense, 0.0), value=value),
+        ]
+    first, last = box(x0 - 4, y0 - 6, x1 + 4, y0 + 6), box(x0 - 4, y1 - 6, x1 + 4, y1 + 6)
+    sense = 1.0 if cut.edge == "near" else -1.0
+    move, grow = (first, last) if sense > 0 else (last, first)
+    return [
+        Grip(field="from_near", points=move, way=(0.0, sense), value=cut.from_near.mm),
+        Grip(field=long, points=grow, way=(0.0, sense), value=value),
+    ]

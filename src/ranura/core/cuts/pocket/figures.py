@@ -1,0 +1,239 @@
+"""The figures of a pocket (R3, R4, R5, R7, R8, R9): template and bushing or trammel, depths, direction, pace, power."""
+
+from __future__ import annotations
+
+from ranura.core.cuts.channel.figures import clearance_figure, turret_figure
+from ranura.core.cuts.channel.slip_guide import heading_words
+from ranura.core.cuts.pocket.clearing import length_of
+from ranura.core.cuts.pocket.guides import AreaGuide, sense_of
+from ranura.core.cuts.pocket.setting import PocketSetting
+from ranura.core.cutting.stepping import Stepping
+from ranura.core.output.figures.passes import depth_figures, feed_figures
+from ranura.core.output.figures.speed import speed_figures
+from ranura.core.output.figures.tool import tool_figures
+from ranura.core.text.figures import Figure, because, given, plain, show
+from ranura.core.text.writing import write
+
+
+def pocket_figures(setting: PocketSetting) -> tuple[Figure, ...]:
+    """All figures of a pocket, in the order of the slip."""
+    grip, stepping, guide = setting.grip, setting.stepping, setting.guide
+    worst = stepping.most_bent if stepping else None
+    found = tool_figures(setting, grip, (worst.number, worst.bend) if worst else None) if grip else []
+    found += speed_figures(setting)
+    if guide is not None:
+        found += _guide(setting, guide)
+        found += [_direction(setting)] if setting.ways else []
+    if stepping is not None:
+        found += depth_figures(setting, stepping, total=setting.depth)
+        if setting.pocket.form == "lap":
+            found.append(_tongue(setting))
+        if stepping.turret is not None:
+            found.append(turret_figure(stepping.turret, setting.rules))
+        found += _feed(setting, stepping)
+    if setting.holding is not None and setting.holding.clear is not None:
+        found.append(clearance_figure(setting.holding, across=setting.base.across))
+    return tuple(found)
+
+
+def _tongue(setting: PocketSetting) -> Figure:
+    """What a lap leaves of the end."""
+    asked = setting.pocket
+    faces = 2 if asked.both_faces else 1
+    return Figure(
+        key="lap.tongue",
+        label="Thickness that is left",
+        value=asked.tongue,
+        unit="mm",
+        shown=show(asked.tongue, "mm"),
+        rule="R14",
+        formula="T − 2 · depth" if faces == 2 else "T − depth",
+        worked=write(
+            "{t:fine} − 2 · {d:fine} = {l:fine}" if faces == 2 else "{t:fine} − {d:fine} = {l:fine}",
+            t=asked.thickness,
+            d=asked.depth,
+            l=asked.tongue,
+        ),
+        because=because(
+            "One depth for both faces keeps the tongue in the middle"
+            if faces == 2
+            else "Of a half-lap each part gives half the thickness"
+        ),
+        inputs=(given("T", "thickness", asked.thickness, "mm"), given("depth", "below each face", asked.depth, "mm")),
+    )
+
+
+def _guide(setting: PocketSetting, guide: AreaGuide) -> list[Figure]:
+    if guide.radii:
+        return [_pivot(setting, guide)]
+    if guide.kind == "shoulder":
+        b, d = setting.base.sides[0].distance, setting.bit.diameter
+        return [
+            Figure(
+                key="area.shoulder",
+                label="Straightedge from the shoulder",
+                value=guide.offset,
+                unit="mm",
+                shown=show(guide.offset, "mm"),
+                rule="R14",
+                formula="s = b − D / 2",
+                worked=write("{b:fine} − {d:fine} / 2 = {s:fine}", b=b, d=d, s=guide.offset),
+                because=because("The base meets it when the bit's wall reaches the shoulder, and not before"),
+                inputs=(given("b", "axis to the base's side", b, "mm"), given("D", "bit diameter", d, "mm")),
+            )
+        ]
+    plan = guide.template
+    if plan is None:
+        return []
+    found = []
+    if guide.bushing is not None:
+        od, d = guide.bushing.outside, setting.bit.diameter
+        found.append(
+            Figure(
+                key="area.offset",
+                label="Offset all round",
+                value=guide.offset,
+                unit="mm",
+                shown=show(guide.offset, "mm"),
+                rule="R9",
+                formula="o = (OD − D) / 2",
+                worked=write("({od:fine} − {d:fine}) / 2 = {o:fine}", od=od, d=d, o=guide.offset),
+                because=because("The ring rides on the template and the bit turns in its middle"),
+                inputs=(given("OD", "bushing outside", od, "mm"), given("D", "bit diameter", d, "mm")),
+            )
+        )
+    if plan.template_length is not None:
+        sx, sy = setting.pocket.size
+        part = setting.pocket.form == "disc"
+        sign = "−" if part else "+"
+        found.append(
+            Figure(
+                key="area.template",
+                label="Template",
+                value=plan.template_length,
+                unit="mm",
+                shown=show(plan.template_length, "mm"),
+                rule="R9",
+                formula=f"S {sign} 2 · o",
+                worked=write(
+                    "{x:fine} {sign} 2 · {o:fine} = {l:fine}; {y:fine} {sign} 2 · {o:fine} = {w:fine}",
+                    x=sx,
+                    y=sy,
+                    o=guide.offset,
+                    l=plan.template_length,
+                    w=plan.template_width,
+                    sign=sign,
+                ),
+                because=because(
+                    "Followed outside of a part the template is smaller than it"
+                    if part
+                    else "Followed inside of a recess the template is larger than it by the offset on each side"
+                ),
+                inputs=(given("S", "length of the cut", sx, "mm"), given("o", "offset", guide.offset, "mm")),
+            )
+        )
+    if plan.template_corner_radius is not None:
+        found.append(
+            Figure(
+                key="area.corner",
+                label="Template corners",
+                value=plan.template_corner_radius,
+                unit="mm",
+                shown=show(plan.template_corner_radius, "mm"),
+                rule="R9",
+                formula="r + o, r at least D / 2",
+                worked=write(
+                    "{r:fine} + {o:fine} = {t:fine}",
+                    r=plan.template_corner_radius - guide.offset,
+                    o=guide.offset,
+                    t=plan.template_corner_radius,
+                ),
+                because=because("No corner of a recess comes out tighter than the bit, {s:fine}", s=plan.smallest_corner_radius),
+            )
+        )
+    if guide.kind == "bearing":
+        length = setting.bit.cutting_length
+        found.append(
+            Figure(
+                key="area.thickness",
+                label="Template thick",
+                value=guide.thickness,
+                unit="mm",
+                shown=show(guide.thickness, "mm"),
+                rule="R3",
+                formula="t ≥ L_c − first depth + 2 mm",
+                worked=write("{l:fine} long cutter, template {t:fine}", l=length, t=guide.thickness),
+                because=because("The bearing must ride on the template while the cutter takes its first step"),
+                inputs=(given("L_c", "cutting length", length, "mm"),),
+            )
+        )
+    return found
+
+
+def _pivot(setting: PocketSetting, guide: AreaGuide) -> Figure:
+    r, d, form = setting.pocket.size[0] / 2, setting.bit.diameter, setting.pocket.form
+    at = guide.radii[-1]
+    formula = {"disc": "R + D / 2", "hole": "R − D / 2"}.get(form, "R − D / 2 for the outer wall")
+    sign = "+" if form == "disc" else "−"
+    return Figure(
+        key="area.pivot",
+        label="Pivot to the bit's axis",
+        value=at,
+        unit="mm",
+        shown=show(at, "mm"),
+        rule="R8",
+        formula=formula,
+        worked=write("{r:fine} {sign} {d:fine} / 2 = {a:fine}", r=r, sign=sign, d=d, a=at),
+        because=because(
+            "The disc is kept: the bit runs around its outside" if form == "disc" else "The board is kept: the bit runs inside"
+        ),
+        inputs=(given("R", "radius", r, "mm"), given("D", "bit diameter", d, "mm")),
+    )
+
+
+def _direction(setting: PocketSetting) -> Figure:
+    sense = sense_of(setting.pocket)
+    if setting.pocket.in_lanes:
+        return _lanes(setting)
+    return Figure(
+        key="direction.heading",
+        label="Way round",
+        value=0.0 if sense == "clockwise" else 1.0,
+        unit="passes",
+        shown=plain(sense),
+        rule="R7",
+        formula="inside a guiding edge clockwise, outside of one counter-clockwise",
+        worked=write("by hand the bit turns clockwise seen from above; the wood is on the left of the heading"),
+        because=because("So the push of the cut presses the guide on; the other way it would pull the router off its line"),
+    )
+
+
+def _lanes(setting: PocketSetting) -> Figure:
+    """Which way the lanes are run, and in which order."""
+    (x0, y0), (x1, y1) = setting.ways[0][:2]
+    way = heading_words((x1 - x0, y1 - y0))
+    apart = abs(setting.ways[1][0][0] - x0) if len(setting.ways) > 1 else 0.0
+    return Figure(
+        key="direction.heading",
+        label="Way of the lanes",
+        value=0.0 if y1 > y0 else 1.0,
+        unit="passes",
+        shown=plain(way),
+        rule="R7",
+        formula="the wood that is left lies on the left of the heading",
+        worked=write("{n} lanes, {a:fine} apart, of a bit of {d:fine}", n=len(setting.ways), a=apart, d=setting.bit.diameter),
+        because=because("All lanes in one sense, so that none of them is a climb cut"),
+        inputs=(given("D", "bit diameter", setting.bit.diameter, "mm"),),
+    )
+
+
+def _feed(setting: PocketSetting, stepping: Stepping) -> list[Figure]:
+    way = sum(length_of(each, closed=not setting.pocket.open_ways) for each in setting.ways)
+    return feed_figures(
+        setting,
+        stepping,
+        way=way,
+        way_name="way at each depth",
+        worked="{n} passes, {way:fine} at each depth, {t:n1} s of it at most",
+        why="Cutting alone, without setting up or lifting out",
+    )

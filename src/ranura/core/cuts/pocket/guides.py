@@ -1,0 +1,212 @@
+"""What guides the router in a pocket: a template for bushing or bearing, a trammel, or the eye along a line (R7, R8, R9)."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from ranura.core.board.outlines import Point, Ring
+from ranura.core.cuts.pocket.asked import PocketGuide, Pocketing
+from ranura.core.cuts.pocket.bushings import TemplatePlan, plan_template
+from ranura.core.cuts.pocket.clearing import offset_ring
+from ranura.core.cutting.direction import contour_direction
+from ranura.core.cutting.lateral import lateral_passes, setback
+from ranura.core.geometry import closeness
+from ranura.core.geometry.rings import circle_ring, rounded
+from ranura.core.holding.clamps import LEAD
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.guides import Bushing, Guide, Sled, Trammel
+from ranura.core.shop.tooling.routers import Base
+from ranura.core.text.cautions import Caution, Reason, caution
+
+CONTACT = 2.0
+"""mm of a template that a shank bearing must ride on (R3)."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class AreaGuide:
+    """A way of guiding a bit in a pocket: the template's plan and thickness with its bushing, or the trammel's settings from
+    pivot to axis, one for each lateral pass, in order of work. `offset` is from the template's edge to the cut. All mm."""
+
+    kind: PocketGuide
+    offset: float = 0.0
+    template: TemplatePlan | None = None
+    thickness: float = 0.0
+    bushing: Bushing | None = None
+    radii: tuple[float, ...] = ()
+    pivot: Point | None = None
+    tool: Guide | None = None
+    cautions: tuple[Caution, ...] = ()
+
+
+def sense_of(asked: Pocketing) -> str:
+    """Clockwise or counter-clockwise, seen from above.
+
+    Rule: R7 contours
+    Formula: by hand, inside a guiding edge clockwise; outside of what is kept counter-clockwise
+    Source: the push of the cut must press the guide on"""
+    return contour_direction(mounting="hand", contour="outside" if asked.form == "disc" else "inside").sense
+
+
+def bushing_guide(asked: Pocketing, bit: Bit, base: Base, guides: Sequence[Guide], rules: HouseRules) -> AreaGuide | Reason:
+    """The bushing whose ring is nearest to the bit and leaves it room, with its template; or why there is none."""
+    owned = [each for each in guides if isinstance(each, Bushing)]
+    if not owned:
+        return Reason("no-bushing")
+    if base.plate is None:
+        return Reason("no-bushing-plate")
+    fitting = [each for each in owned if each.plate in (None, base.plate)]
+    if not fitting:
+        return Reason("bushing-of-other-plate", {"plate": base.plate})
+    made = [(each, _template(asked, each, bit, rules)) for each in fitting]
+    good = [(each, plan) for each, plan in made if not plan.blocked]
+    if not good:
+        return Reason("no-bushing-fits", {"diameter": bit.diameter})
+    bushing, plan = min(good, key=lambda each: (any(c.code == "bushing-close" for c in each[1].cautions), each[1].offset))
+    return AreaGuide(
+        kind="bushing",
+        offset=plan.offset,
+        template=plan,
+        thickness=asked.template,
+        bushing=bushing,
+        tool=bushing,
+        cautions=plan.cautions,
+    )
+
+
+def _template(asked: Pocketing, bushing: Bushing, bit: Bit, rules: HouseRules) -> TemplatePlan:
+    sx, sy = asked.size
+    radius = asked.radius
+    if radius is None and asked.ring is None and not asked.around:
+        radius = bit.diameter / 2
+    return plan_template(
+        bushing_od=bushing.outside,
+        bit_diameter=bit.diameter,
+        cut="part" if asked.form == "disc" else "recess",
+        width=sy,
+        length=sx,
+        corner_radius=radius,
+        bushing_bore=bushing.bore,
+        bushing_length=bushing.length,
+        template_thickness=asked.template,
+        rules=rules,
+    )
+
+
+def bearing_guide(asked: Pocketing, bit: Bit, *, step: float, rules: HouseRules, asked_thickness: bool) -> AreaGuide | Reason:
+    """A template as large as the pocket for a bearing at the shank, as thick as the first pass needs; or why that cannot be.
+
+    Rule: R3 shank bearing
+    Formula: first depth ≥ L_c − t + k, so t ≥ L_c − min(a, depth) + k, k = 2 mm
+    Source: the bearing must ride on the template while the cutter takes its first step"""
+    needed = bit.cutting_length - min(step, asked.depth if not asked.through else asked.thickness) + CONTACT
+    thick = asked.template
+    if closeness.under(thick, needed):
+        if asked_thickness:
+            return Reason("bearing-above-template", {"thickness": thick, "needed": needed})
+        thick = needed
+    sx, sy = asked.size
+    corner = bit.diameter / 2 if asked.radius is None else max(asked.radius, bit.diameter / 2)
+    plan = TemplatePlan(
+        offset=0.0,
+        template_width=sy,
+        template_length=sx,
+        template_corner_radius=None if asked.ring is not None or asked.around else corner,
+        smallest_corner_radius=bit.diameter / 2,
+        slot=bit.diameter + rules.slot_play,
+        blocked=False,
+        cautions=(),
+    )
+    return AreaGuide(kind="bearing", template=plan, thickness=thick)
+
+
+def trammel_guide(asked: Pocketing, bit: Bit, guides: Sequence[Guide]) -> AreaGuide | Reason:
+    """The trammel's settings from the pivot in the centre to the bit's axis; or why there is none.
+
+    Rule: R8 trammel
+    Formula: disc kept R + D/2; hole R − D/2; a ring from its inner wall outwards, R − g + D/2 to R − D/2
+    Source: geometry; going round clockwise a ring's fresh wood lies on the left, outwards"""
+    owned = [each for each in guides if isinstance(each, Trammel)]
+    if not owned:
+        return Reason("no-trammel")
+    r, d = asked.size[0] / 2, bit.diameter
+    if asked.form == "disc":
+        radii: tuple[float, ...] = (r + d / 2,)
+    elif asked.form == "hole":
+        radii = (r - d / 2,)
+    else:
+        count = lateral_passes(width=asked.groove, bit_diameter=d)
+        low, high = r - asked.groove + d / 2, r - d / 2
+        radii = (high,) if count == 1 else tuple(low + (high - low) * i / (count - 1) for i in range(count))
+    for tool in owned:
+        if all(not closeness.under(each, tool.nearest) and not closeness.over(each, tool.farthest) for each in radii):
+            return AreaGuide(kind="trammel", radii=radii, pivot=asked.centre, tool=tool)
+    tool = owned[0]
+    return Reason("trammel-range", {"radius": radii[-1], "low": tool.nearest, "high": tool.farthest})
+
+
+def shoulder_guide(bit: Bit, base: Base) -> AreaGuide:
+    """A straightedge on the board that stops the last lane of a lap at its shoulder.
+
+    Rule: R14 half-lap
+    Formula: s = b − D/2 from the shoulder
+    Source: geometry of base and bit"""
+    return AreaGuide(kind="shoulder", offset=setback(base_to_axis=base.sides[0].distance, bit_diameter=bit.diameter))
+
+
+def sled_guide(asked: Pocketing, guides: Sequence[Guide]) -> AreaGuide | Reason:
+    """A sled that spans the board on rails; or why there is none."""
+    owned = [each for each in guides if isinstance(each, Sled)]
+    if not owned:
+        return Reason("no-sled")
+    length, width = asked.part
+    fitting = [each for each in owned if not closeness.over(width, each.span) and not closeness.over(length, each.length)]
+    if not fitting:
+        widest = max(owned, key=lambda each: each.span)
+        return Reason("sled-too-small", {"width": width, "length": length, "span": widest.span, "rails": widest.length})
+    return AreaGuide(kind="sled", thickness=asked.template, tool=fitting[0], cautions=(caution("sled-rails"),))
+
+
+def lanes_of(asked: Pocketing, *, bit_diameter: float, lane: float) -> tuple[Ring, ...]:
+    """Parallel lanes across the board from the open end to the shoulder, or over the whole face, each run in one sense.
+
+    A way of two points is a lane from the first to the second. By hand the wood that is left lies on the left of the heading:
+    from the left end on the router is pulled, from the right end on it is pushed away (R7).
+
+    Rule: R8 fields, R14
+    Formula: axes at the end + lane − D/2 … shoulder − D/2, no further apart than lane·D
+    Source: lanes that overlap leave no ridge; the last runs along the shoulder"""
+    x0, y0, x1, y1 = asked.box
+    beyond = bit_diameter / 2 + LEAD
+    step, r = lane * bit_diameter, bit_diameter / 2
+    from_left = asked.form == "lap" and x0 <= 0
+    # The way of the axis across all lanes: from biting one lane at the open side to the shoulder, or to where nothing is left.
+    wide = x1 - x0
+    last = wide - r if asked.form == "lap" else wide + r - step
+    first = min(step - r, last)
+    count = max(1, closeness.ceil((last - first) / step) + 1)
+    offsets = [first + (last - first) * i / max(count - 1, 1) for i in range(count)] if count > 1 else [last]
+    if from_left:
+        return tuple(((x0 + at, y1 + beyond), (x0 + at, y0 - beyond)) for at in offsets)
+    return tuple(((x1 - at, y0 - beyond), (x1 - at, y1 + beyond)) for at in offsets)
+
+
+def freehand_guide() -> AreaGuide:
+    """The eye along a scored line: for waste inside it, the walls pared afterwards."""
+    return AreaGuide(kind="freehand", cautions=(caution("freehand-line"),))
+
+
+def template_ring(asked: Pocketing, guide: AreaGuide) -> Ring | None:
+    """The template's opening (or, around a disc, its outline) at the first place; None without one."""
+    plan = guide.template
+    if plan is None or plan.template_length is None:
+        return None
+    cx, cy = asked.centre
+    half_x, half_y = plan.template_length / 2, plan.template_width / 2
+    if asked.form in ("disc", "hole", "ring"):
+        return circle_ring((cx, cy), half_x)
+    if asked.ring is not None:
+        return offset_ring(asked.ring, guide.offset)
+    x0, y0, x1, y1 = cx - half_x, cy - half_y, cx + half_x, cy + half_y
+    return rounded((x0, y0, x1, y1), min(plan.template_corner_radius or 0.0, half_x, half_y))

@@ -1,0 +1,261 @@
+"""Judging bits and routers for a pocket under one way of guiding it (R15)."""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Iterator
+from dataclasses import replace
+
+from ranura.core.board.materials import Material
+from ranura.core.board.outlines import Ring
+from ranura.core.choosing.judging import BEARING, Judge
+from ranura.core.choosing.order import Candidate, Pair
+from ranura.core.choosing.ranking import ChannelRanking, losses
+from ranura.core.cuts.pocket.asked import PocketGuide, Pocketing
+from ranura.core.cuts.pocket.clearing import Clearing, clearing, offset_ring
+from ranura.core.cuts.pocket.guides import (
+    AreaGuide,
+    bearing_guide,
+    bushing_guide,
+    freehand_guide,
+    lanes_of,
+    shoulder_guide,
+    sled_guide,
+    trammel_guide,
+)
+from ranura.core.cutting.stepping import Tooling, gaits_of, school_step, step_reason, surely_steps
+from ranura.core.geometry import closeness
+from ranura.core.geometry.paths import thinned
+from ranura.core.geometry.rings import arc_points, circle_ring, shifted
+from ranura.core.holding.clamps import LEAD, Holding, Sweep, around_axis, hold
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile
+from ranura.core.shop.tooling.routers import Base, Router
+from ranura.core.text.cautions import Reason
+from ranura.core.text.writing import Text
+
+_TEMPLATE_BITS: frozenset[Profile] = frozenset({"pattern", "double-bearing"})
+
+
+_THINNED = 0.1
+"""mm by which a way may be off where clashes are judged; the base counts as larger by as much."""
+
+
+PLATE = 9.0
+"""mm: how thick a plate below the base is taken to be; so much less the bit reaches."""
+
+
+class PocketJudge(Judge):
+    """`kind` is the way of guiding that is judged; `thickness_said` whether the person said how thick the template is."""
+
+    def __init__(
+        self, shop: Shop, asked: Pocketing, wood: Material, rules: HouseRules, kind: PocketGuide, *, thickness_said: bool
+    ) -> None:
+        need = asked.need
+        super().__init__(shop, wood, rules, need.part)
+        self.asked = asked
+        self.kind = kind
+        need = need if asked.form == "lap" else replace(need, lane=rules.lane)
+        self.need = replace(need, depth=self.depth) if need.through else need
+        self.thickness_said = thickness_said
+        self._guides: dict[tuple[str, str, str], AreaGuide | Reason] = {}
+        self._room: dict[tuple[float, str, str], tuple[Reason, ...]] = {}
+
+    @property
+    def depth(self) -> float:
+        """How deep it goes in all, in mm: into the sacrificial board, or short of going through where a skin is left."""
+        asked, rules = self.asked, self.rules
+        if not asked.through:
+            return asked.depth
+        if asked.frees and asked.loose == "skin":
+            return asked.thickness - rules.tab
+        return asked.thickness + rules.through_extra
+
+    def reach(self, bit: Bit) -> float:
+        """See `Judge.reach`: the template lies between base and work, and so does a plate below the base."""
+        return self.depth + self.template_thickness(bit) + (PLATE if self.asked.plate else 0.0)
+
+    def template_thickness(self, bit: Bit) -> float:
+        """How thick the template is, in mm; 0 without one."""
+        if self.kind == "bearing":
+            found = self._bearing(bit)
+            return found.thickness if isinstance(found, AreaGuide) else self.asked.template
+        return self.asked.template if self.kind in ("bushing", "sled") else 0.0
+
+    def _bearing(self, bit: Bit) -> AreaGuide | Reason:
+        step = school_step(bit, self.rules.depth_rule, cap=self.rules.pass_cap)
+        return bearing_guide(self.asked, bit, step=step, rules=self.rules, asked_thickness=self.thickness_said)
+
+    @property
+    def begins_inside(self) -> bool:
+        """Whether the bit plunges."""
+        return self.need.stopped
+
+    def of_bit(self, bit: Bit) -> Reason | None:
+        """The first thing that no router could change."""
+        need, asked = self.need, self.asked
+        if not self.is_of_kind(bit):
+            return Reason("wrong-profile" if self.kind != "bearing" else "no-shank-bearing", {"profile": bit.kind.name})
+        if asked.form not in ("disc", "flatten") and closeness.over(bit.diameter, need.width):
+            return Reason("bit-wider-than-cut", {"diameter": bit.diameter, "width": need.width})
+        if asked.form == "cut-out" and not closeness.under(bit.diameter, need.width):
+            return Reason("nothing-to-cut-round", {"diameter": bit.diameter})
+        if need.corner is not None and closeness.over(bit.diameter / 2, need.corner):
+            return Reason("corner-too-tight", {"radius": bit.diameter / 2, "corner": need.corner})
+        if closeness.over(self.depth, bit.cutting_length):
+            return Reason("beyond-cutting-length", {"depth": self.depth, "cutting_length": bit.cutting_length})
+        if need.stopped and bit.can_plunge is not True:
+            return Reason("plunge-unknown" if bit.can_plunge is None else "cannot-plunge")
+        if asked.ring is not None and self.field(bit) is None:
+            return Reason("bit-wider-than-cut", {"diameter": bit.diameter, "width": need.width})
+        return None
+
+    def field(self, bit: Bit) -> Clearing | None:
+        """The ways that clear the field with a bit; None where it does not enter, or where only a line is cut."""
+        asked = self.asked
+        if asked.around or asked.in_lanes:
+            return None
+        try:
+            return clearing(self.reached(bit), bit_diameter=bit.diameter, lane=self.rules.lane)
+        except ValueError:
+            return None
+
+    def reached(self, bit: Bit) -> Ring:
+        """The field with its open sides taken beyond the board, so that the bit runs out of them."""
+        asked = self.asked
+        if not asked.open_sides or asked.ring is not None:
+            return asked.outline(bit.diameter)
+        x0, y0, x1, y1 = asked.box
+        beyond = bit.diameter + LEAD
+        x0 -= beyond if "left" in asked.open_sides else 0
+        x1 += beyond if "right" in asked.open_sides else 0
+        y0 -= beyond if "near" in asked.open_sides else 0
+        y1 += beyond if "far" in asked.open_sides else 0
+        return replace(asked, box=(x0, y0, x1, y1)).outline(bit.diameter)
+
+    def ways(self, bit: Bit, guide: AreaGuide) -> tuple[Ring, ...]:
+        """All ways of the axis at the first place, in order of work."""
+        asked = self.asked
+        if asked.in_lanes:
+            return lanes_of(asked, bit_diameter=bit.diameter, lane=self.need.lane)
+        if guide.radii and guide.pivot is not None and asked.open_ways:
+            return tuple(arc_points(guide.pivot, radius, asked.sweep) for radius in guide.radii)
+        if guide.radii and guide.pivot is not None:
+            rings = tuple(circle_ring(guide.pivot, radius) for radius in guide.radii)
+            return rings if asked.form == "disc" else tuple(ring[::-1] for ring in rings)
+        if asked.around:
+            outside = asked.form == "disc"
+            way = offset_ring(asked.outline(bit.diameter), bit.diameter / 2 if outside else -bit.diameter / 2)
+            # shapely's rings run clockwise
+            return (way[::-1],) if outside else (way,)
+        found = self.field(bit)
+        return () if found is None else found.ways
+
+    def guide(self, bit: Bit, router: Router, base: Base) -> AreaGuide | Reason:
+        """How this pair is guided, or why it cannot be."""
+        key = (bit.id, router.id, base.kind)
+        if key not in self._guides:
+            self._guides[key] = self._look_for_guide(bit, base)
+        return self._guides[key]
+
+    def _look_for_guide(self, bit: Bit, base: Base) -> AreaGuide | Reason:
+        guides = self.rack.shop.guides
+        match self.kind:
+            case "bushing":
+                return bushing_guide(self.asked, bit, base, guides, self.rules)
+            case "bearing":
+                return self._bearing(bit)
+            case "trammel":
+                return trammel_guide(self.asked, bit, guides)
+            case "shoulder":
+                return shoulder_guide(bit, base)
+            case "sled":
+                return sled_guide(self.asked, guides)
+            case _:
+                return freehand_guide()
+
+    def ranking(self, mounted: Collection[Pair] = frozenset()) -> ChannelRanking:
+        """See `Judge.ranking`."""
+        return ChannelRanking(self.wood, self.need, self.rules, mounted=mounted)
+
+    def losses(self, each: Candidate, best: Candidate) -> tuple[Text, ...]:
+        """See `Judge.losses`."""
+        return losses(each, best, self.wood, self.need, self.rules)
+
+    def is_of_kind(self, bit: Bit) -> bool:
+        """See `Judge.is_of_kind`."""
+        if self.kind == "sled":
+            return bit.profile in FLAT_ENDED or bit.profile == "surfacing"
+        return bit.profile in (_TEMPLATE_BITS if self.kind == "bearing" else FLAT_ENDED)
+
+    def extra_work(self, bit: Bit) -> float:
+        """Lanes side by side."""
+        return self.need.lateral_passes(bit.diameter)
+
+    def tooling(self, bit: Bit, router: Router, rpm: float, free_length: float) -> Tooling:
+        """What the passes are worked out from."""
+        return Tooling(
+            bit=bit, router=router, rpm=rpm, free_length=free_length, material=self.wood, rules=self.rules, need=self.need
+        )
+
+    def of_cut(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
+        """See `Judge.of_cut`."""
+        by_hand = self.rack.by_hand[router.id]
+        if not by_hand:
+            yield Reason("needs-hand-router")
+            return
+        if self.small:
+            yield self.small_reason()
+        if self.need.stopped and base.kind != "plunge":
+            yield Reason("no-plunge-base")
+        guide = self.guide(bit, router, base)
+        if isinstance(guide, Reason):
+            yield guide
+        elif self.asked.plate and self.kind == "bushing":
+            yield Reason("plate-hides-bushing")
+        elif not self.asked.plate and not (self.asked.around or self.asked.in_lanes) and not self._bridged(guide, base):
+            yield Reason("base-tips", {"across": base.across, "width": min(self.asked.size)})
+
+    def bridging(self, guide: AreaGuide) -> float:
+        """How wide a base, or a plate below it, must be to rest on both rims in the middle of the field, or on the board beside
+        an open side, in mm."""
+        rim = min(self.asked.size) + 2 * guide.offset
+        return (rim / 2 if self.asked.open_sides else rim) + 2 * BEARING
+
+    def _bridged(self, guide: AreaGuide, base: Base) -> bool:
+        return not closeness.over(self.bridging(guide), base.across)
+
+    def setting_up(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
+        """See `Judge.setting_up`."""
+        yield from self._room_around(bit, router, base)
+        tooling = self.tooling(bit, router, self.rack.turning(bit, router), free)
+        if not surely_steps(tooling, compliance) and (found := step_reason(tooling, gaits_of(tooling))):
+            yield found
+
+    def _room_around(self, bit: Bit, router: Router, base: Base) -> tuple[Reason, ...]:
+        key = (bit.diameter, router.id, base.kind)
+        found = self._room.get(key)
+        if found is None:
+            guide = self.guide(bit, router, base)
+            said = () if isinstance(guide, Reason) else self.held(bit, base, guide).cautions
+            found = self._room[key] = tuple(Reason(c.code, c.facts) for c in said if c.level == "stop")
+        return found
+
+    def held(self, bit: Bit, base: Base, guide: AreaGuide) -> Holding:
+        """How the board is held, with the router's ways at all places."""
+        asked = self.asked
+        ways = self.ways(bit, guide)
+        outer = [ways[0], ways[-1]] if asked.open_ways else [thinned(way, _THINNED) for way in ways[-1:]]
+        across = around_axis(base)
+        radius = (max(across, self.bridging(guide) / 2) if asked.plate else across) + _THINNED
+        sweeps = [
+            Sweep(ways=tuple(((*shifted(way, shift), shifted(way, shift)[0]), radius) for way in outer)) for shift in asked.places
+        ]
+        return hold(
+            asked.part,
+            Sweep(ways=tuple(way for each in sweeps for way in each.ways)),
+            stations=sweeps if len(sweeps) > 1 else (),
+            placed=asked.clamps,
+            held=asked.held,
+        )

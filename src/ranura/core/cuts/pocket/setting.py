@@ -1,0 +1,27 @@
+"""A setting for a pocket: everything a bit in a router needs for it, worked out and not yet put into words."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from ranura.core.board.outlines import Ring
+from ranura.core.cuts.channel.setting import SteppedSetting
+from ranura.core.cuts.pocket.asked import Pocketing
+from ranura.core.cuts.pocket.guides import AreaGuide
+from ranura.core.holding.clamps import Holding
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PocketSetting(SteppedSetting):
+    """Bit, router, guide, ways, steps and clamps for a pocket. `depth` is how deep it goes in all.
+
+    `guide`, `stepping` and `ways` are missing where a stop leaves nothing to say; `unreached` is what the bit leaves standing in
+    corners of one's own outline, `plate` how wide a plate below the base must be where one is asked for, in mm."""
+
+    pocket: Pocketing
+    depth: float
+    guide: AreaGuide | None
+    ways: tuple[Ring, ...]
+    holding: Holding | None
+    unreached: tuple[Ring, ...] = ()
+    plate: float | None = None

@@ -1,0 +1,224 @@
+"""The slip of a pocket, in the order of the hands."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import replace
+
+from ranura.core.cuts.channel.slip import (
+    depths_section,
+    feed_section,
+    hold_lead,
+    hold_lines,
+    set_by_part,
+    speed_section,
+    tool_section,
+)
+from ranura.core.cuts.channel.slip_guide import StationLine, heading_words
+from ranura.core.cuts.pocket.asked import Pocket, PocketGuide, Pocketing
+from ranura.core.cuts.pocket.guides import AreaGuide, sense_of
+from ranura.core.cuts.pocket.setting import PocketSetting
+from ranura.core.output.slip import Lead, Section, lead
+from ranura.core.text.cautions import Caution
+from ranura.core.text.figures import Figure, plain, show
+from ranura.core.text.lengths import as_typed
+from ranura.core.text.writing import Text, write
+
+_LOOSE = {
+    "tabs": "over the 4 tabs lift the bit 1.5 mm in the last passes; saw and pare them",
+    "tape": "double-sided tape under the loose piece, pressed on",
+    "screws": "screw the loose piece to the board below, clear of the cut",
+    "skin": "leave the last 1.5 mm; cut it free and trim it flush",
+}
+_SAYS: dict[PocketGuide, str] = {
+    "edge-guide": "set once from the edge, with blocks at both ends",
+    "straightedge": "a straight piece and blocks at both ends",
+    "bushing": "a ring in the base follows a template larger than the cut",
+    "bearing": "a bearing at the shank follows a template of the same size",
+    "freehand": "along a scored line, the walls pared afterwards",
+    "trammel": "an arm around a pivot in the centre",
+    "shoulder": "lanes across, the last along a straightedge",
+    "sled": "lanes across the board on a sled that rides on rails",
+}
+
+
+def guide_says(kind: PocketGuide) -> Text:
+    """What a way of guiding is, where nothing speaks against it."""
+    return write(_SAYS[kind])
+
+
+def pocket_sections(
+    setting: PocketSetting, cut: Pocket, figures: Sequence[Figure], cautions: Sequence[Caution]
+) -> tuple[Section, ...]:
+    """The slip of a pocket. Sections without a figure are left out where a stop leaves nothing to say."""
+    by_key = {figure.key: figure for figure in figures}
+    made = [tool_section(setting, by_key), speed_section(setting, by_key)]
+    if setting.stepping is not None:
+        worked = cut.through or cut.leaves is not None
+        depth = show(setting.depth, "mm") if worked else plain(as_typed(cut.depth))
+        section = depths_section(setting.stepping, depth)
+        if setting.pocket.form == "lap":
+            section = _with_tongue(section, setting.pocket)
+        made.append(set_by_part(section, setting.base) if cut.leaf else section)
+    if setting.guide is not None:
+        made.append(_guide(setting, setting.guide, by_key))
+        made += [_direction(setting, setting.guide)] if setting.ways else []
+    if setting.stepping is not None:
+        faces = " on each face" if setting.pocket.both_faces else ""
+        made.append(feed_section(setting, by_key, faces=faces))
+    made.append(_hold(setting, by_key, cautions))
+    return tuple(made)
+
+
+def _with_tongue(section: Section, asked: Pocketing) -> Section:
+    """What a lap leaves of the end."""
+    says = "each face; leaves a tongue of {t:len}" if asked.both_faces else "leaves {t:len}"
+    line = write(says, t=asked.tongue)
+    return replace(section, lines=(line, *section.lines), figures=(*section.figures, "lap.tongue"))
+
+
+def _guide(setting: PocketSetting, guide: AreaGuide, figures: Mapping[str, Figure]) -> Section:
+    keys = tuple(
+        key
+        for key in ("area.offset", "area.template", "area.corner", "area.thickness", "area.pivot", "area.shoulder")
+        if key in figures
+    )
+    lines: list[Text] = []
+    asked = setting.pocket
+    match guide.kind:
+        case "bushing":
+            assert guide.bushing is not None, "a bushing guides it"
+            shown = Lead(shown=plain(guide.bushing.name), caption=write(""))
+            lines += _template_lines(setting, guide)
+            lines.append(write("ring finger tight, centred with a cone"))
+        case "bearing":
+            shown = Lead(shown=plain("Template"), caption=write("for the bearing"))
+            lines += _template_lines(setting, guide)
+        case "trammel":
+            shown = lead(figures["area.pivot"], "pivot to axis")
+            r = guide.radii[-1]
+            edge = r + (-1 if setting.pocket.form == "disc" else 1) * setting.bit.diameter / 2
+            lines.append(write("{r:len} from the pivot to the bit's edge", r=edge))
+            if len(guide.radii) > 1:
+                named = {f"r{i}": radius for i, radius in enumerate(guide.radii)}
+                lines.append(write("set in turn: " + " · ".join(f"{{{name}:len}}" for name in named), **named))
+            comes_out = asked.form == "hole" and asked.through
+            lines.append(write("pivot in the centre" + (", on the piece that comes out: hold it first" if comes_out else "")))
+        case "shoulder":
+            shown = lead(figures["area.shoulder"], "shoulder to fence")
+            lines.append(write("straightedge on the board, scrap of its height at the end"))
+        case "sled":
+            name = guide.tool.name if guide.tool else "sled"
+            shown = Lead(shown=plain("Sled"), caption=write("on rails"))
+            lines.append(write("{name}; rails parallel, board wedged so that it does not rock", name=name))
+        case _:
+            shown = Lead(shown=plain("Freehand"), caption=write("inside a scored line"))
+            lines.append(write("stay 1 mm inside it; pare to the line"))
+    if setting.plate is not None:
+        lines.append(write("plate {x:rough} wide or more below the base", x=setting.plate))
+    return Section(key="guide", title="Guide", leads=(shown,), lines=tuple(lines), figures=keys)
+
+
+def _template_lines(setting: PocketSetting, guide: AreaGuide) -> list[Text]:
+    plan, asked = guide.template, setting.pocket
+    assert plan is not None, "a template guides it"
+    lines = []
+    length, width = plan.template_length or plan.template_width, plan.template_width
+    if asked.form in ("disc", "hole"):
+        lines.append(write("template {d:len} across", d=length))
+    elif asked.ring is not None:
+        lines.append(write("template: the outline, {o:len} larger all round", o=guide.offset))
+    else:
+        lines.append(write("opening {l:len} × {w:len}, corners {r:len}", l=length, w=width, r=plan.template_corner_radius or 0.0))
+    lines.append(write("{t:len} thick or more, fixed above the work", t=guide.thickness))
+    return lines
+
+
+def _direction(setting: PocketSetting, guide: AreaGuide) -> Section:
+    asked = setting.pocket
+    sense = sense_of(asked)
+    lines = []
+    if asked.in_lanes:
+        (x0, y0), (x1, y1) = setting.ways[0][:2]
+        first = "left" if x0 < asked.centre[0] else "right"
+        lines.append(write("{n} lanes across, from the {first} on, all in this sense", n=len(setting.ways), first=first))
+        lines.append(write("lift off to come back; never cut on the way back"))
+        if asked.both_faces:
+            lines.append(write("then turn the board over: the same again"))
+        return Section(
+            key="direction",
+            title="Direction",
+            leads=(Lead(shown=plain(heading_words((x1 - x0, y1 - y0))), caption=write(""), figure="direction.heading"),),
+            lines=tuple(lines),
+            figures=("direction.heading",),
+        )
+    if asked.around:
+        lines.append(write("once round at each depth; start with the bit clear, plunge, then move"))
+    elif asked.narrow > setting.bit.diameter * 1.02 and len(setting.ways) == 1:
+        lines.append(write("plunge at an end, then once round along the {edge}", edge=_EDGE_OF[guide.kind]))
+    elif len(setting.ways) > 1:
+        lines.append(write("plunge in the middle, work outwards; last along the {edge}", edge=_EDGE_OF[guide.kind]))
+    else:
+        lines.append(write("from end to end, back to the first end, no dwelling"))
+    lines.append(write("press it on, wait for the stop, then lift"))
+    return Section(
+        key="direction",
+        title="Direction",
+        leads=(Lead(shown=plain(sense.capitalize()), caption=write(""), figure="direction.heading"),),
+        lines=tuple(lines),
+        figures=("direction.heading",),
+    )
+
+
+_EDGE_OF: dict[PocketGuide, str] = {
+    "bushing": "template",
+    "bearing": "template",
+    "trammel": "wall",
+    "freehand": "line",
+    "edge-guide": "wall",
+    "straightedge": "wall",
+    "shoulder": "shoulder",
+    "sled": "rails",
+}
+
+
+def _hold(setting: PocketSetting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> Section:
+    holding, asked = setting.holding, setting.pocket
+    stopped = any(each.place == "hold" and each.level == "stop" for each in cautions)
+    lines: list[Text] = []
+    if holding is not None and not stopped:
+        lines += hold_lines(holding)
+    if setting.guide is not None and setting.guide.template is not None:
+        lines.append(write("template held by tape, or by screws where it is waste"))
+    if asked.through and asked.backed:
+        lines.append(write("sacrificial board below, {x:len} into it", x=setting.rules.through_extra))
+    if asked.frees and asked.loose is not None:
+        lines.append(write(_LOOSE[asked.loose]))
+    if asked.form == "lap" and setting.ways:
+        (_, y0), (_, y1) = setting.ways[0][:2]
+        lines.append(write("backer at the {edge} edge, level with the face", edge="far" if y1 > y0 else "near"))
+    elif asked.open_sides and not asked.in_lanes:
+        lines.append(write("backer at the {side} side, level with the face", side=asked.open_sides[0]))
+    shown = Lead(shown=plain("—"), caption=write("")) if holding is None else hold_lead(holding)
+    return Section(
+        key="hold", title="Hold", leads=(shown,), lines=tuple(lines), figures=("hold.clear",) if "hold.clear" in figures else ()
+    )
+
+
+def pocket_stations(setting: PocketSetting, cut: Pocket) -> tuple[StationLine, ...]:
+    """The places of a repeated pocket, each from the one end; empty for a single one."""
+    asked = setting.pocket
+    if len(asked.places) < 2:
+        return ()
+    from_end = cut.from_left.mm
+    on_lines = {"trammel": "pivot on the cross", "freehand": "inside the lines"}
+    kind = setting.guide.kind if setting.guide is not None else "bushing"
+    return tuple(
+        StationLine(
+            number=i + 1,
+            mark=show(from_end + abs(shift), "mm"),
+            guide=plain(on_lines.get(kind, "template on the lines")),
+            way=sense_of(asked).capitalize(),
+        )
+        for i, shift in enumerate(asked.places)
+    )

@@ -1,0 +1,102 @@
+"""What a straight cut asks of its tool: the part of a dado, groove, rabbet, mortise or recess that choosing looks at (R15)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from ranura.core.cutting.lateral import WIDENING_SHARE, lateral_passes
+from ranura.core.geometry import closeness
+from ranura.core.text.errors import CutError
+
+CutKind = Literal["dado", "groove", "rabbet", "recess", "line", "face"]
+ChannelShape = Literal["square", "round", "v", "t-slot", "keyhole"]
+UNDERCUT: frozenset[ChannelShape] = frozenset({"t-slot", "keyhole"})
+"""Channels wider below than at their mouth: their bit cuts its whole depth at once, after a straight one cleared the way."""
+Clean = Literal["near", "far", "both"]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class StraightCut:
+    """A cut by its section, in mm. `stopped`: it begins or ends inside the board; `through`: it goes through it, and `depth` is
+    then the thickness. `clean` is the face that must not be torn, seen from the router.
+
+    `across_grain` is whether it crosses the face grain; `part` the board's length and width where they are known and count.
+    `shape` is that of its floor; `corner` the radius its inside corners may have at most, None where any will do; `lane` the
+    share of the bit's width by which a field is cleared. A `mortise` goes down in small steps. A `line` is a slot as wide as
+    the bit, along the outline of a piece; a `face` is
+    taken in lanes from an open side."""
+
+    kind: CutKind
+    width: float
+    depth: float
+    thickness: float
+    stopped: bool = False
+    through: bool = False
+    clean: Clean = "near"
+    across_grain: bool = True
+    part: tuple[float, float] | None = None
+    shape: ChannelShape = "square"
+    corner: float | None = None
+    mortise: bool = False
+    lane: float = 0.6
+
+    def __post_init__(self) -> None:
+        if not self.width > 0:
+            raise CutError("no-width", field="cut.width")
+        if not self.depth > 0:
+            raise CutError("no-depth", field="cut.depth")
+        if not self.through and not closeness.under(self.depth, self.thickness):
+            raise CutError("through-the-board", field="cut.depth", depth=self.depth, thickness=self.thickness)
+
+    @property
+    def open_sided(self) -> bool:
+        """Whether there is wood on one side only, so that a bit may be wider than the cut."""
+        return self.kind == "rabbet"
+
+    @property
+    def field(self) -> bool:
+        """Whether it is cleared by lanes in all directions, and not by passes beside a guide."""
+        return self.kind == "recess"
+
+    def lateral_passes(self, bit_diameter: float) -> int:
+        """How many passes side by side a bit takes."""
+        if self.kind == "line":
+            return 1
+        if self.kind == "face":
+            return closeness.ceil(self.width / (self.lane * bit_diameter))
+        if self.field:
+            return (
+                1
+                if not closeness.over(self.width, bit_diameter)
+                else 1 + closeness.ceil((self.width - bit_diameter) / (2 * self.lane * bit_diameter))
+            )
+        if self.shape != "square":
+            return 1
+        if not self.open_sided:
+            return lateral_passes(width=self.width, bit_diameter=bit_diameter)
+        if not closeness.over(self.width, bit_diameter):
+            return 1
+        return closeness.ceil(self.width / (WIDENING_SHARE * bit_diameter))
+
+    def engagements(self, bit_diameter: float) -> tuple[float, ...]:
+        """The fresh wood of each lateral pass, in mm: a slot first and its widenings, or equal bites from an open side.
+
+        >>> StraightCut(kind="dado", width=17.6, depth=6, thickness=18).engagements(12.7)
+        (12.7, 4.900000000000002)
+        >>> StraightCut(kind="rabbet", width=9.5, depth=6, thickness=18).engagements(12.7)
+        (9.5,)"""
+        count = self.lateral_passes(bit_diameter)
+        if self.field:
+            return (bit_diameter, self.lane * bit_diameter) if count > 1 else (bit_diameter,)
+        if self.shape in UNDERCUT:
+            return (bit_diameter,)
+        if self.shape != "square":
+            return (self.width,)
+        if self.kind == "line":
+            return (bit_diameter,)
+        if self.kind == "face":
+            return (self.lane * bit_diameter,)
+        if self.open_sided:
+            return (self.width / count,) * count
+        return (bit_diameter, *[(self.width - bit_diameter) / (count - 1)] * (count - 1)) if count > 1 else (bit_diameter,)

@@ -1,1 +1,0 @@
-"""The drawer: bits as people type, describe, find and compare them."""

@@ -1,0 +1,1 @@
+"""Plain geometry: hulls, paths, rings, closeness of floats."""

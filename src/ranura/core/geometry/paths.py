@@ -1,0 +1,51 @@
+"""Ways of a router's base along curves, and what stands too near to them (R17)."""
+
+from __future__ import annotations
+
+from functools import lru_cache
+
+import shapely
+from shapely.geometry import LinearRing, LineString, Polygon
+
+from ranura.core.board.outlines import Point, Ring
+
+
+@lru_cache(maxsize=256)
+def _line(way: tuple[Point, ...]) -> LineString:
+    made = LineString(way)
+    shapely.prepare(made)
+    return made
+
+
+@lru_cache(maxsize=4096)
+def _foot(foot: Ring) -> Polygon:
+    return Polygon(foot)
+
+
+def way_gap(foot: Ring, way: tuple[Point, ...], *, radius: float) -> float:
+    """How far a round base that is moved along a way stays from an outline, in mm; negative when it runs into it.
+
+    Rule: R17 clashes
+    Formula: distance of the outline from the way, less the base's reach
+    Source: a disc moved along a line covers what lies within its radius of the line
+
+    >>> way_gap(((10, 0), (20, 0), (20, 10), (10, 10)), ((0, -50), (0, 50)), radius=4)
+    6.0"""
+    return float(shapely.distance(_line(way), _foot(foot))) - radius
+
+
+@lru_cache(maxsize=256)
+def thinned(way: Ring, within: float) -> Ring:
+    """A closed way with fewer points, true within so many mm."""
+    return tuple((x, y) for x, y in LinearRing(way).simplify(within).coords[:-1])
+
+
+def band(way: Ring, half: float, *, closed: bool) -> Ring:
+    """What a bit of half a width cuts along a way, as one outline: an open way with its round ends, a closed one from its outer
+    edge across to its inner one and back."""
+    made = (LinearRing(way) if closed else LineString(way)).buffer(half, quad_segs=12)
+    outer = tuple((x, y) for x, y in made.exterior.coords)
+    if not made.interiors:
+        return outer[:-1]
+    inner = max(made.interiors, key=lambda ring: ring.length)
+    return (*outer, *((x, y) for x, y in inner.coords))

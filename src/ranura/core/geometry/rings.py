@@ -1,0 +1,45 @@
+"""Rings that are drawn by their sizes: circles, arcs, rectangles with round corners; and a ring at another place."""
+
+from __future__ import annotations
+
+import math
+
+from ranura.core.board.outlines import Point, Ring
+
+
+def circle_ring(at: Point, radius: float) -> Ring:
+    """A circle as points, a hundredth of a millimetre true up to a radius of 300 mm."""
+    steps = max(72, math.ceil(math.pi / math.acos(max(1 - 0.01 / radius, 0.9)))) if radius > 0.02 else 72
+    turns = (2 * math.pi * i / steps for i in range(steps))
+    return tuple((at[0] + radius * math.cos(a), at[1] + radius * math.sin(a)) for a in turns)
+
+
+def arc_points(at: Point, radius: float, sweep: float) -> Ring:
+    """An arc clockwise, `sweep` degrees of a circle, half of it on either side of its far point."""
+    steps = max(8, math.ceil(sweep / 3))
+    turns = (math.radians(90 + sweep / 2 - sweep * i / steps) for i in range(steps + 1))
+    return tuple((at[0] + radius * math.cos(a), at[1] + radius * math.sin(a)) for a in turns)
+
+
+def rounded(box: tuple[float, float, float, float], radius: float, *, open_sides: tuple[str, ...] = ()) -> Ring:
+    """A rectangle with round corners, but square ones where a side is open."""
+    x0, y0, x1, y1 = box
+    corners: tuple[tuple[Point, Point, float, tuple[str, str]], ...] = (
+        ((x0 + radius, y0 + radius), (x0, y0), 180, ("left", "near")),
+        ((x1 - radius, y0 + radius), (x1, y0), 270, ("right", "near")),
+        ((x1 - radius, y1 - radius), (x1, y1), 0, ("right", "far")),
+        ((x0 + radius, y1 - radius), (x0, y1), 90, ("left", "far")),
+    )
+    points: list[Point] = []
+    for middle, square, start, sides in corners:
+        if radius <= 0 or set(sides) & set(open_sides):
+            points.append(square)
+            continue
+        turns = (math.radians(start + 90 * i / 12) for i in range(13))
+        points += [(middle[0] + radius * math.cos(a), middle[1] + radius * math.sin(a)) for a in turns]
+    return tuple(points)
+
+
+def shifted(ring: Ring, shift: float) -> Ring:
+    """An outline at another place along the board."""
+    return ring if not shift else tuple((x + shift, y) for x, y in ring)

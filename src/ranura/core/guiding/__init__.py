@@ -1,1 +1,0 @@
-"""Fences and where they stand (R8)."""

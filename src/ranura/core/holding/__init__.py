@@ -1,0 +1,1 @@
+"""How the work is held: clamps, carriers."""

@@ -1,0 +1,1 @@
+"""Parts of slip, drawing and figures that families of cuts share."""

@@ -1,0 +1,1 @@
+"""Figures that families of cuts share, with their workings."""

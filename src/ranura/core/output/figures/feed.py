@@ -1,0 +1,97 @@
+"""The figures of pace, time and power (R4, R5), for passes of a channel and stages of an edge alike."""
+
+from __future__ import annotations
+
+from ranura.core.cuts.channel.setting import ToolSetting
+from ranura.core.cutting import speed as spindle
+from ranura.core.cutting.feed import pace_seconds
+from ranura.core.cutting.power import Power
+from ranura.core.geometry import closeness
+from ranura.core.text.figures import Figure, Given, School, because, given, show
+from ranura.core.text.writing import Text, write
+
+SET_BY = {
+    "chip": "each tooth takes the {chip:n3} mm that suits this bit and wood",
+    "hand-maximum": "a hand guides no faster; each tooth takes {chip:n3} mm",
+    "hand-minimum": "a hand moves no slower steadily; each tooth takes {chip:n3} mm",
+    "power": "slowed so that the motor keeps its speed; each tooth takes {chip:n3} mm",
+}
+"""What a feed was set by, in words."""
+_SLOWER = 0.75
+"""Of the speed: what the school that slows the spindle against burning would turn."""
+
+
+def slower_school(setting: ToolSetting) -> tuple[School, ...]:
+    """What slowing the spindle against burning would mean; nothing where the router turns no slower."""
+    rpm = setting.turning_rpm
+    slower = max(setting.router.min_rpm, min(rpm, spindle.RPM_STEP * (rpm * _SLOWER // spindle.RPM_STEP)))
+    if not closeness.under(slower, rpm):
+        return ()
+    return (School(rule="burning: slow the spindle", shown=show(slower, "rpm")),)
+
+
+def pace_figure(setting: ToolSetting, *, feed_m_min: float, chip_mm: float, why: Text, others: tuple[School, ...]) -> Figure:
+    """The pace of the slowest pass: seconds for 300 mm."""
+    pace, rpm, flutes = pace_seconds(feed_m_min), setting.turning_rpm, setting.bit.flutes
+    return Figure(
+        key="feed.pace",
+        label="Pace",
+        value=pace,
+        unit="s",
+        shown=show(pace, "s"),
+        rule="R4",
+        school=setting.rules.burning,
+        formula="F = f_z · n · z / 1000; pace = 18 / F",
+        worked=write(
+            "{f:n3} mm · {n:rpm} · {z} / 1000 = {F:n2} m/min; 18 / {F:n2} = {p:n1} s for 300 mm",
+            f=chip_mm,
+            n=rpm,
+            z=flutes,
+            F=feed_m_min,
+            p=pace,
+        ),
+        because=why,
+        inputs=(
+            given("F", "feed", feed_m_min, "m/min"),
+            given("n", "speed at the dial", rpm, "rpm"),
+            given("z", "flutes", flutes, "passes"),
+        ),
+        others=others,
+    )
+
+
+def time_figure(seconds: float, *, worked: Text, why: Text, inputs: tuple[Given, ...]) -> Figure:
+    """How long all passes take in the wood."""
+    return Figure(
+        key="feed.time",
+        label="Time in the wood",
+        value=seconds,
+        unit="s",
+        shown=show(seconds, "s"),
+        rule="R4",
+        formula="t = Σ way · 60 / (F · 1000)",
+        worked=worked,
+        because=why,
+        inputs=inputs,
+    )
+
+
+def power_figure(setting: ToolSetting, power: Power, *, formula: str, worked: Text) -> Figure:
+    """The power of the hardest pass, held against what the router has to give."""
+    return Figure(
+        key="feed.power",
+        label="Power",
+        value=power.power_w,
+        unit="W",
+        shown=show(power.power_w, "W"),
+        rule="R5",
+        formula=formula,
+        worked=worked,
+        because=because(
+            "An estimate, ±30 %; {router} has {available:n0} W to give, this is {share:pct} of it",
+            router=setting.router.name,
+            available=power.available_w or 0.0,
+            share=power.share or 0.0,
+        ),
+        inputs=(given("rated", "on the plate", setting.router.rated_input_w, "W"),),
+    )

@@ -1,0 +1,200 @@
+"""The drawing as data: shapes in mm with roles. Screen and paper only dress them.
+
+Plan view: seen from above, x to the right, y away from the person. Section: looking away from the person (+y), so that left
+in the plan is left in the section; x to the right, z up, the board's underside at 0.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Literal
+
+from ranura.core.holding.placed import Side
+from ranura.core.shop.tooling.routers import Base
+from ranura.core.text.lengths import Length, as_typed
+from ranura.core.text.writing import Text, write
+
+Role = Literal[
+    "work",
+    "waste",
+    "pass",
+    "bit",
+    "guide",
+    "spacer",
+    "base",
+    "clamp",
+    "backer",
+    "path",
+    "hazard",
+    "opening",
+    "bearing",
+    "sweep",
+    "stop",
+    "template",
+]
+AskedField = Literal[
+    "width",
+    "depth",
+    "position",
+    "size",
+    "stop_first",
+    "stop_last",
+    "spacing",
+    "mate",
+    "length",
+    "across",
+    "from_left",
+    "from_near",
+    "radius",
+    "leaves",
+]
+"""The dimensions of a cut that are typed."""
+Point = tuple[float, float]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Outline:
+    """A closed outline of straight lines, or of a circle cut by a flat (`points` then follow the arc closely)."""
+
+    role: Role
+    points: tuple[Point, ...]
+    label: Text | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Arrow:
+    """A way from `start` to `end`; `turn` is the sense of a rotation arrow, whose radius is the distance between them. `climb`:
+    it is run with the rotation. `beside`: its words stand behind its tail, where others would stand under it."""
+
+    role: Role
+    start: Point
+    end: Point
+    label: Text | None = None
+    turn: Literal["clockwise", "counter-clockwise"] | None = None
+    climb: bool = False
+    beside: bool = False
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Mark:
+    """A sign at a point: where a run begins or ends, where to stand, which way the grain runs, a trammel's pivot. `way` is its
+    direction."""
+
+    kind: Literal["start", "end", "stand", "grain", "pivot"]
+    at: Point
+    way: Point
+    text: Text | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class EdgeMark:
+    """An edge that can be chosen, `inside` that of an opening; `number` is its place in the order of work, None while it is
+    left."""
+
+    ref: str
+    name: str
+    points: tuple[Point, ...]
+    closed: bool
+    inside: bool
+    number: int | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Dimension:
+    """A distance along an axis, drawn `offset` mm beside its two points (positive: up). `field` names what typing it changes."""
+
+    start: Point
+    end: Point
+    offset: float
+    text: Text
+    field: AskedField | None = None
+    vertical: bool = False
+    name: str = ""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Handle:
+    """Where the bit is taken to move it; `deeper` and `wider` say which way, up (1) or down, right (1) or left, it goes then."""
+
+    at: Point
+    deeper: Literal[1, -1]
+    wider: Literal[1, -1]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Grip:
+    """What can be taken and dragged: the dimension it changes, where it is taken, how much the dimension grows for a mm along x
+    and y, its value now, and values that it snaps to; all mm. `other` is a second dimension that the same pull changes. `opens`:
+    pulled down to nothing it is no dimension any more, since the cut runs out there."""
+
+    field: AskedField
+    points: tuple[Point, ...]
+    way: Point
+    value: float
+    snaps: tuple[float, ...] = ()
+    other: Grip | None = None
+    opens: bool = False
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ClampMark:
+    """A clamp that can be moved along the board's sides: its place and its foot; `clashes` when it is in the way."""
+
+    side: Side
+    at: float
+    points: tuple[Point, ...]
+    clashes: bool
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class View:
+    """One view: its frame (x0, y0, x1, y1) in mm and what stands in it, in order of painting. `edges` can be chosen; `handle` is
+    where the bit is taken to move it, `grips` what else can be dragged, `clamps` what can be moved along a `board` of length and
+    width."""
+
+    name: Literal["plan", "section", "side"]
+    frame: tuple[float, float, float, float]
+    caption: Text
+    outlines: tuple[Outline, ...]
+    arrows: tuple[Arrow, ...]
+    dimensions: tuple[Dimension, ...]
+    marks: tuple[Mark, ...] = ()
+    edges: tuple[EdgeMark, ...] = ()
+    handle: Handle | None = None
+    grips: tuple[Grip, ...] = ()
+    clamps: tuple[ClampMark, ...] = ()
+    board: tuple[float, float] | None = None
+
+
+def box(x0: float, y0: float, x1: float, y1: float) -> tuple[Point, ...]:
+    """The corners of a rectangle, counter-clockwise."""
+    return ((x0, y0), (x1, y0), (x1, y1), (x0, y1))
+
+
+def base_outline(base: Base, *, axis: Point, guided: float, towards: int) -> tuple[Point, ...]:
+    """A base around the bit's axis with its guided side turned to the fence.
+
+    A round base is a circle whose guided flat lies `guided` mm from the axis; a square one has half its width all round."""
+    half = base.across / 2
+    if not base.round:
+        near, far = axis[0] + towards * guided, axis[0] - towards * half
+        return box(min(near, far), axis[1] - half, max(near, far), axis[1] + half)
+    flat = math.acos(min(1.0, guided / half))
+    steps = 72
+    turn = 0.0 if towards > 0 else math.pi
+    angles = [turn + flat + (2 * math.pi - 2 * flat) * i / steps for i in range(steps + 1)]
+    return tuple((axis[0] + half * math.cos(a), axis[1] + half * math.sin(a)) for a in angles)
+
+
+def circle(at: Point, radius: float, *, steps: int = 36) -> tuple[Point, ...]:
+    """A circle as points, counter-clockwise."""
+    turns = (2 * math.pi * i / steps for i in range(steps))
+    return tuple((at[0] + radius * math.cos(a), at[1] + radius * math.sin(a)) for a in turns)
+
+
+def typed_dimension(
+    field: AskedField, start: Point, end: Point, typed: Length, *, vertical: bool, offset: float = 0.0
+) -> Dimension:
+    """A dimension that is typed where it stands, with the text as it was typed."""
+    return Dimension(start=start, end=end, offset=offset, text=write(as_typed(typed)), field=field, vertical=vertical, name=field)

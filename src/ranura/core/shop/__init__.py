@@ -1,0 +1,1 @@
+"""What a shop owns and has decided: tools, house rules."""

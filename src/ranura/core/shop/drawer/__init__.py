@@ -1,0 +1,1 @@
+"""Tools as texts: forms, descriptions, finding, marks, history."""

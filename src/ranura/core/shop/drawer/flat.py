@@ -1,0 +1,100 @@
+"""Guides, woods and deliveries as texts: things whose fields are all lengths, numbers, words or yes and no."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import fields
+from typing import Any, get_args
+
+from ranura.core.board.materials import Delivery, Material, MaterialClass
+from ranura.core.shop.drawer.reading import Texts, given
+from ranura.core.shop.tooling.guides import Bushing, EdgeGuide, Guide, InlaySet, Sled, Straightedge, TJig, Trammel
+from ranura.core.text.errors import ToolError
+from ranura.core.text.lengths import Unit
+from ranura.core.text.lengths_format import trade_text
+
+Flat = Guide | Material | Delivery
+
+FLAT_KINDS: dict[str, type[Flat]] = {
+    "bushing": Bushing,
+    "inlay-set": InlaySet,
+    "edge-guide": EdgeGuide,
+    "straightedge": Straightedge,
+    "trammel": Trammel,
+    "sled": Sled,
+    "t-jig": TJig,
+    "wood": Material,
+    "delivery": Delivery,
+}
+_CLASSES: tuple[str, ...] = get_args(MaterialClass)
+_ZERO_IS_FINE = frozenset({"nearest"})
+
+
+def fields_of(kind: str) -> tuple[tuple[str, str], ...]:
+    """The fields a person fills in and what each takes: `length`, `whole`, `yes`, `class` or `text`; optional ones end in `?`."""
+    made = []
+    for each in fields(FLAT_KINDS[kind]):
+        if each.name in ("id", "kind"):
+            continue
+        said = str(each.type)
+        takes = (
+            "class"
+            if "MaterialClass" in said
+            else "yes"
+            if "bool" in said
+            else "whole"
+            if said == "int"
+            else "length"
+            if "float" in said
+            else "text"
+        )
+        made.append((each.name, takes + ("?" if "None" in said or takes == "yes" else "")))
+    return tuple(made)
+
+
+def flat_from_texts(kind: str, texts: Mapping[str, str], *, id: str, unit: Unit) -> Flat:
+    """A guide, wood or delivery from its texts. Raises `CraftError` with the field."""
+    if kind not in FLAT_KINDS:
+        raise ToolError("unknown-word", field="kind", text=kind, choices=", ".join(FLAT_KINDS))
+    spec = fields_of(kind)
+    said = Texts(texts, known=[field for field, _ in spec], unit=unit)
+    values: dict[str, Any] = {}
+    for field, takes in spec:
+        value = _read(said, field, takes.removesuffix("?"))
+        values[field] = value if takes.endswith("?") else given(field, value)
+    return FLAT_KINDS[kind](id=id, **{field: value for field, value in values.items() if value is not None})
+
+
+def _read(said: Texts, field: str, takes: str) -> Any:
+    match takes:
+        case "length":
+            return said.length(field, zero=field in _ZERO_IS_FINE)
+        case "whole":
+            return said.whole(field)
+        case "yes":
+            return bool(said.yes(field))
+        case "class":
+            return said.word(field, _CLASSES)
+        case _:
+            return said.text(field)
+
+
+def kind_of(thing: Flat) -> str:
+    """The kind of a thing."""
+    return next(kind for kind, made in FLAT_KINDS.items() if isinstance(thing, made))
+
+
+def flat_texts(thing: Flat) -> dict[str, str]:
+    """Its fields as texts that read back as the same."""
+    texts: dict[str, str] = {}
+    for field, takes in fields_of(kind_of(thing)):
+        value = getattr(thing, field)
+        if value is None:
+            continue
+        if takes.startswith("length"):
+            texts[field] = trade_text(value)
+        elif takes.startswith("yes"):
+            texts[field] = "yes" if value else "no"
+        else:
+            texts[field] = str(value)
+    return texts

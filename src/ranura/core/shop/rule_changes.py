@@ -1,0 +1,66 @@
+"""What a change of the house rules moves: the figures of kept cuts, before and after."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
+
+from ranura.core.board.pieces import Piece
+from ranura.core.plan import Cut, CutPlan, plan_cut
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.core.text.errors import CraftError
+from ranura.core.text.figures import plain
+from ranura.core.text.writing import Shown
+
+_STATUS = {"ready": "ready", "caution": "ready, with care", "stop": "stop"}
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Move:
+    """One figure of a cut that a change moves."""
+
+    cut_id: str
+    cut_name: str
+    label: str
+    before: Shown
+    after: Shown
+
+
+def moves(cuts: Iterable[tuple[str, str, Cut, Piece]], shop: Shop, after: HouseRules) -> tuple[Move, ...]:
+    """Every figure that differs under other rules, for cuts given as id, name, cut and piece."""
+    found: list[Move] = []
+    changed = replace(shop, rules=after)
+    for cut_id, name, cut, piece in cuts:
+        first, second = _planned(cut, piece, shop), _planned(cut, piece, changed)
+        if first is None or second is None:
+            if first is not second:
+                found.append(_move(cut_id, name, "Plan", plain(_can(first)), plain(_can(second))))
+            continue
+        pairs = [
+            ("Bit", _tool(first, shop), _tool(second, shop)),
+            ("It is", plain(_STATUS[first.status]), plain(_STATUS[second.status])),
+        ]
+        before, later = ({figure.key: figure for figure in made.figures} for made in (first, second))
+        pairs += [(later[key].label, before[key].shown, later[key].shown) for key in later if key in before]
+        found += [_move(cut_id, name, label, was, now) for label, was, now in pairs if was != now]
+    return tuple(found)
+
+
+def _move(cut_id: str, name: str, label: str, before: Shown, after: Shown) -> Move:
+    return Move(cut_id=cut_id, cut_name=name, label=label, before=before, after=after)
+
+
+def _planned(cut: Cut, piece: Piece, shop: Shop) -> CutPlan | None:
+    try:
+        return plan_cut(cut, piece, shop, shop.rules)
+    except CraftError:
+        return None  # shown as a plan that cannot be
+
+
+def _can(made: CutPlan | None) -> str:
+    return "cannot be made" if made is None else "can be made"
+
+
+def _tool(made: CutPlan, shop: Shop) -> Shown:
+    return plain(f"{shop.bit(made.bit_id).name}, {shop.router(made.router_id).name}")

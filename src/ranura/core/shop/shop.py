@@ -1,0 +1,71 @@
+"""The shop: what one workshop owns and holds to, as one frozen value that is replaced on every change."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from typing import Protocol, TypeVar
+
+from ranura.core.board.materials import MATERIALS, Delivery, Material
+from ranura.core.cuts.edge.asked import SavedProfile
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.guides import Guide
+from ranura.core.shop.tooling.routers import Router
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import Unit
+
+_SHIPPED = {material.id: material for material in MATERIALS}
+
+
+class _HasId(Protocol):
+    @property
+    def id(self) -> str: ...
+
+
+_T = TypeVar("_T", bound=_HasId)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Shop:
+    """Routers, bits and guides in the order of bench and drawer; `unit` is what a bare number means here.
+
+    `woods` are its own ones, beside those that Ranura ships; `deliveries` what its boards measured,
+    `profiles` the shapes of edges that were kept by name. `currency` is put behind prices.
+    """
+
+    id: str
+    name: str
+    unit: Unit
+    routers: tuple[Router, ...]
+    bits: tuple[Bit, ...]
+    rules: HouseRules
+    guides: tuple[Guide, ...] = ()
+    woods: tuple[Material, ...] = ()
+    deliveries: tuple[Delivery, ...] = ()
+    profiles: tuple[SavedProfile, ...] = ()
+    currency: str = "€"
+
+    def router(self, id: str, *, field: str | None = None) -> Router:
+        """The router of an id. Raises `CutError` ("unknown-tool")."""
+        return _find(self.routers, id, "unknown-tool", field)
+
+    def bit(self, id: str, *, field: str | None = None) -> Bit:
+        """The bit of an id. Raises `CutError` ("unknown-tool")."""
+        return _find(self.bits, id, "unknown-tool", field)
+
+    def material(self, id: str, *, field: str | None = None) -> Material:
+        """The wood of an id, shipped or the shop's own. Raises `CutError` ("unknown-material")."""
+        return _SHIPPED[id] if id in _SHIPPED else _find(self.woods, id, "unknown-material", field)
+
+    @property
+    def materials(self) -> tuple[Material, ...]:
+        """All woods a piece may be of: the shop's own first."""
+        return (*self.woods, *MATERIALS)
+
+
+def _find(things: Iterable[_T], id: str, code: str, field: str | None) -> _T:
+    for thing in things:
+        if thing.id == id:
+            return thing
+    raise CutError(code, field=field, id=id)

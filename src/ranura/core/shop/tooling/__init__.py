@@ -1,0 +1,1 @@
+"""Tools as values: profiles, bits, routers, guides."""

@@ -1,0 +1,138 @@
+"""Guides a shop owns (R8 to R10): bushings, inlay rings, edge guides, straightedges, trammels, sleds and jigs. Lengths in mm."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from ranura.core.geometry import closeness
+from ranura.core.text.errors import ToolError
+
+
+def _positive(thing: object, *names: str) -> None:
+    for name in names:
+        value = getattr(thing, name)
+        if value is not None and value <= 0:
+            raise ToolError("not-positive", field=name, name=name.replace("_", " "))
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Bushing:
+    """A guide bushing: outside, bore and length of its collar, and the plate system it fits. `bore` None: not known."""
+
+    id: str
+    name: str
+    outside: float
+    bore: float | None = None
+    length: float | None = None
+    plate: str | None = None
+    kind: Literal["bushing"] = "bushing"
+
+    def __post_init__(self) -> None:
+        _positive(self, "outside", "bore", "length")
+        if self.bore is not None and not self.bore < self.outside:
+            raise ToolError("bore-too-wide", field="bore", bore=self.bore, od=self.outside)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class InlaySet:
+    """A bushing and the ring that is pushed over it for the recess of an inlay (R10)."""
+
+    id: str
+    name: str
+    bushing_outside: float
+    ring_outside: float
+    kind: Literal["inlay-set"] = "inlay-set"
+
+    def __post_init__(self) -> None:
+        _positive(self, "bushing_outside", "ring_outside")
+        if not self.bushing_outside < self.ring_outside:
+            raise ToolError("bore-too-wide", field="ring_outside", bore=self.bushing_outside, od=self.ring_outside)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class EdgeGuide:
+    """A guide on rods: from and to which distance of wall and edge it reaches, and whether its gap at the bit is closed."""
+
+    id: str
+    name: str
+    nearest: float
+    farthest: float
+    gap_closed: bool
+    kind: Literal["edge-guide"] = "edge-guide"
+
+    def __post_init__(self) -> None:
+        _positive(self, "farthest")
+        if not 0 <= self.nearest < self.farthest:
+            raise ToolError("range-backwards", field="nearest", low=self.nearest, high=self.farthest)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Straightedge:
+    """A straightedge to clamp: its length, its width, and how high it stands under handles."""
+
+    id: str
+    name: str
+    length: float
+    width: float | None = None
+    height: float | None = None
+    kind: Literal["straightedge"] = "straightedge"
+
+    def __post_init__(self) -> None:
+        _positive(self, "length", "width", "height")
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Trammel:
+    """A trammel: the smallest and the largest radius it turns, from pivot to axis."""
+
+    id: str
+    name: str
+    nearest: float
+    farthest: float
+    kind: Literal["trammel"] = "trammel"
+
+    def __post_init__(self) -> None:
+        _positive(self, "nearest", "farthest")
+        if not self.nearest < self.farthest:
+            raise ToolError("range-backwards", field="nearest", low=self.nearest, high=self.farthest)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Sled:
+    """A sled on rails for flattening: the widest and the longest work it spans."""
+
+    id: str
+    name: str
+    span: float
+    length: float
+    kind: Literal["sled"] = "sled"
+
+    def __post_init__(self) -> None:
+        _positive(self, "span", "length")
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TJig:
+    """A cut-line jig whose notch was cut by one router and bit: valid for that pair, while both stay as they were (R8).
+
+    `bit_diameter` and `base_to_axis` are what they measured when it was made.
+    """
+
+    id: str
+    name: str
+    router_id: str
+    bit_id: str
+    bit_diameter: float
+    base_to_axis: float
+    kind: Literal["t-jig"] = "t-jig"
+
+    def __post_init__(self) -> None:
+        _positive(self, "bit_diameter", "base_to_axis")
+
+    def holds(self, *, bit_diameter: float, base_to_axis: float) -> bool:
+        """Whether its notch is still the line of its pair, by what the pair measures now, in mm."""
+        return closeness.same(self.bit_diameter, bit_diameter) and closeness.same(self.base_to_axis, base_to_axis)
+
+
+Guide = Bushing | InlaySet | EdgeGuide | Straightedge | Trammel | Sled | TJig

@@ -1,0 +1,158 @@
+"""Routers: motor, dial, collets and bases. A base is known by its outline and by the sides that can run along a fence."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from itertools import pairwise
+from typing import Literal
+
+from ranura.core.geometry import closeness
+from ranura.core.text.errors import ToolError
+
+RouterClass = Literal["trim", "mid-size", "large"]
+BaseKind = Literal["fixed", "plunge", "table"]
+Mounting = Literal["hand", "table"]
+Weight = Literal["light", "middle", "heavy"]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class DialPosition:
+    """One position of a speed dial: a number or a letter, and the speed it gives.
+
+    `measured` says whether `rpm` was measured; `manual_rpm` is then what the manual says, where that is known.
+    """
+
+    setting: float | str
+    rpm: float
+    measured: bool = False
+    manual_rpm: float | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class GuidedSide:
+    """A side of a base that runs along a guide: its distance from the bit's axis in mm, and whether that was measured."""
+
+    name: str
+    distance: float
+    measured: bool
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Sleeve:
+    """A reducing sleeve: it holds a thinner shank in a larger collet, with less grip and more run-out. Both in mm."""
+
+    shank: float
+    collet: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Base:
+    """A base. `across` is its width or diameter in mm, `opening` that of its hole (None: not known).
+
+    `handle_reach` is how far the handles stand out from the axis, to the side. The first of `sides` is the marked one.
+    `front` and `back` are from the axis to its edges along the feed. `collet_height` is how near the collet comes to the
+    underside. `turret` lists the steps of a plunge turret below its highest one; `rods` the reach of an edge guide's rods.
+    `plate` is the system of its bushings; `rings` are the openings of a table's rings.
+    """
+
+    kind: BaseKind
+    round: bool
+    across: float
+    sides: tuple[GuidedSide, ...]
+    opening: float | None = None
+    handle_reach: float | None = None
+    front: float | None = None
+    back: float | None = None
+    collet_height: float | None = None
+    plunge_travel: float | None = None
+    turret: tuple[float, ...] = ()
+    rods: float | None = None
+    adjuster_mm_per_turn: float | None = None
+    plate: str | None = None
+    rings: tuple[float, ...] = ()
+
+    def __post_init__(self) -> None:
+        for name in ("across", "opening", "handle_reach", "front", "back", "plunge_travel", "rods", "adjuster_mm_per_turn"):
+            value = getattr(self, name)
+            if value is not None and value <= 0:
+                raise ToolError("not-positive", field=name, name=name.replace("_", " "))
+        if not self.sides:
+            raise ToolError("no-side", field="sides")
+        for side in self.sides:
+            if side.distance <= 0:
+                raise ToolError("not-positive", field="sides", name="the distance to a guided side")
+            if closeness.over(side.distance, self.across):
+                raise ToolError("side-inside-base", field="sides", distance=side.distance, across=self.across)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Router:
+    """A router. `rated_input_w` is what its plate says; `dial` runs from slow to fast and may be empty (not known).
+
+    `collets` are the nominal sizes owned for it, `collet_bore` how long they grip at most. Raises `ToolError`.
+    """
+
+    id: str
+    name: str
+    router_class: RouterClass
+    rated_input_w: float
+    min_rpm: float
+    max_rpm: float
+    dial: tuple[DialPosition, ...]
+    stepped: bool
+    collets: tuple[float, ...]
+    bases: tuple[Base, ...]
+    speed_hold: bool = True
+    soft_start: bool = False
+    collet_bore: float | None = None
+    sleeves: tuple[Sleeve, ...] = ()
+    weight: Weight | None = None
+    archived: bool = False
+
+    def __post_init__(self) -> None:
+        if not 0 < self.min_rpm <= self.max_rpm:
+            raise ToolError("speed-range", field="min_rpm", max_rpm=self.max_rpm)
+        if self.rated_input_w <= 0:
+            raise ToolError("not-positive", field="rated_input_w", name="the rated input")
+        if not self.collets:
+            raise ToolError("no-collet", field="collets")
+        if any(collet <= 0 for collet in self.collets):
+            raise ToolError("not-positive", field="collets", name="a collet")
+        if not self.bases:
+            raise ToolError("no-base", field="bases")
+        for sleeve in self.sleeves:
+            if not 0 < sleeve.shank < sleeve.collet:
+                raise ToolError("sleeve-backwards", field="sleeves")
+        check_dial(self.dial, stepped=self.stepped)
+        for position in self.dial:
+            if not 0 < position.rpm <= 1.2 * self.max_rpm:
+                raise ToolError("dial-range", field="dial", setting=str(position.setting), rpm=position.rpm)
+
+    @property
+    def mounting(self) -> Mounting:
+        """Hand-held unless all it has is a table."""
+        return "table" if all(base.kind == "table" for base in self.bases) else "hand"
+
+    def has_collet(self, shank: float) -> bool:
+        """Whether a collet of exactly this nominal shank is there; 12 mm is not 1/2 in."""
+        return any(closeness.same(collet, shank) for collet in self.collets)
+
+    def sleeve_for(self, shank: float) -> Sleeve | None:
+        """The reducing sleeve that holds this shank in a collet that is there, if any."""
+        fits = (each for each in self.sleeves if closeness.same(each.shank, shank) and self.has_collet(each.collet))
+        return next(fits, None)
+
+
+def check_dial(dial: tuple[DialPosition, ...], *, stepped: bool) -> None:
+    """Raises `ToolError` on `dial` for a table of positions that cannot be read (R2.9)."""
+    in_order = sorted(dial, key=lambda position: position.rpm)
+    for slow, fast in pairwise(in_order):
+        if slow.rpm == fast.rpm or slow.setting == fast.setting:
+            raise ToolError("dial-twice", field="dial")
+    if stepped:
+        return
+    if any(isinstance(position.setting, str) for position in in_order):
+        raise ToolError("dial-letters", field="dial")
+    settings = [float(position.setting) for position in in_order]
+    if settings not in (sorted(settings), sorted(settings, reverse=True)):
+        raise ToolError("dial-order", field="dial")

@@ -1,0 +1,195 @@
+"""Sentences and readings in both systems of units, made once and dressed by screen and paper.
+
+A template names its facts in braces. The part after the colon says how a fact is written: `len` a length to set (0.05 mm,
+or 1/64 in with its error), `short` the same without the error, `fine` a length in a working (0.01 mm), `rough` one that need
+not be exact (1 mm, 1/8 in), `mm` always millimetres, `rpm` with thousands apart, `n` a plain number, `n1`, `n2` … with that
+many decimals, `pct` a share as a percentage.
+"""
+
+from __future__ import annotations
+
+import string
+from collections.abc import Iterator, Mapping
+from contextlib import contextmanager
+from contextvars import ContextVar
+from dataclasses import dataclass
+from functools import lru_cache
+from typing import Literal
+
+from ranura.core.text import lengths_format
+
+System = Literal["metric", "inch"]
+Fact = float | int | str | bool | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Text:
+    """One sentence, written for a metric and for an inch reader."""
+
+    metric: str
+    inch: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Reading:
+    """A number as a person reads it: the digits, the unit after them, and the error of a rounded fraction if it shows."""
+
+    number: str
+    unit: str
+    error: str | None = None
+
+    def __str__(self) -> str:
+        words = f"{self.number} {self.unit}".rstrip()
+        return f"{words} ({self.error})" if self.error else words
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Shown:
+    """A reading in both systems."""
+
+    metric: Reading
+    inch: Reading
+
+
+def grouped(value: float, decimals: int = 0) -> str:
+    """A number with a thin space between thousands; decimals without trailing zeros.
+
+    >>> grouped(22000), grouped(5.80, 2)
+    ('22\u2009000', '5.8')"""
+    text = f"{value:,.{decimals}f}".replace(",", "\u2009")
+    return text.rstrip("0").rstrip(".") if "." in text else text
+
+
+_parts: ContextVar[int] = ContextVar("parts", default=lengths_format.INCH_STEP)
+
+
+def read_inches_to(parts: int) -> None:
+    """From here on, in this context, lengths are written to so many parts of an inch (R1 house rule)."""
+    _parts.set(parts)
+
+
+@contextmanager
+def inches_to(parts: int) -> Iterator[None]:
+    """Inside of it lengths are written to so many parts of an inch."""
+    before = _parts.set(parts)
+    try:
+        yield
+    finally:
+        _parts.reset(before)
+
+
+def inch_parts() -> int:
+    """How many parts of an inch lengths are written to here: what remembers a text must remember it for these."""
+    return _parts.get()
+
+
+def length_reading(mm: float, *, step: float, system: System) -> Reading:
+    """A length rounded to `step` mm, or to the nearest part of an inch with its error where that shows."""
+    return _length_reading(mm, step, system, _parts.get())
+
+
+@lru_cache(maxsize=8192)
+def _length_reading(mm: float, step: float, system: System, parts: int) -> Reading:
+    if system == "metric":
+        return Reading(number=lengths_format.mm_number(mm, step), unit="mm")
+    number, error = lengths_format.inch_number(mm, parts)
+    shows = abs(error) > lengths_format.SHOWN_ERROR
+    return Reading(number=number, unit="in", error=f"{error:+.2f} mm".replace("-", "−") if shows else None)
+
+
+def _rough_reading(mm: float, system: System) -> Reading:
+    if system == "metric":
+        return Reading(number=lengths_format.mm_number(mm, 1), unit="mm")
+    eighth = float(lengths_format.MM_PER_INCH) / 8
+    return Reading(number=lengths_format.inch_number(round(mm / eighth) * eighth)[0], unit="in")
+
+
+SETTING_STEP = 0.05
+WORKING_STEP = 0.01
+
+
+def _fact(value: Fact, spec: str, system: System) -> str:
+    match spec:
+        case "":
+            return str(value)
+        case "a" | "A":
+            return with_article(str(value), capital=spec == "A")
+        case "len":
+            return str(length_reading(_number(value), step=SETTING_STEP, system=system))
+        case "short":
+            reading = length_reading(_number(value), step=SETTING_STEP, system=system)
+            return f"{reading.number} {reading.unit}"
+        case "bare":
+            return length_reading(_number(value), step=SETTING_STEP, system=system).number
+        case "rough":
+            return str(_rough_reading(_number(value), system))
+        case "fine":
+            return str(length_reading(_number(value), step=WORKING_STEP, system=system))
+        case "mm":
+            return f"{lengths_format.mm_number(_number(value), WORKING_STEP)} mm"
+        case "rpm" | "n0":
+            return grouped(_number(value))
+        case "n":
+            return grouped(_number(value), 3)
+        case "pct":
+            return f"{_number(value) * 100:.0f} %"
+    return grouped(_number(value), int(spec.removeprefix("n")))
+
+
+_SAID_WITH_A_VOWEL = ("8", "11 ", "11/", "18 ", "a", "e", "i", "o")
+
+
+def with_article(text: str, *, capital: bool = False) -> str:
+    """A word or size with a or an before it.
+
+    >>> with_article("8 mm"), with_article("1/2 in"), with_article("ogee", capital=True)
+    ('an 8 mm', 'a 1/2 in', 'An ogee')"""
+    article = "an" if text.lower().startswith(_SAID_WITH_A_VOWEL) else "a"
+    return f"{article.capitalize() if capital else article} {text}"
+
+
+def _number(value: Fact) -> float:
+    if isinstance(value, bool) or not isinstance(value, int | float):
+        raise TypeError(f"{value!r} is no number to write")
+    return value
+
+
+@dataclass(frozen=True, slots=True)
+class _Blank:
+    """A place in a template: the text before it, the fact's name ("" at the end), how it is written, whether quoted."""
+
+    before: str
+    name: str
+    spec: str
+    quoted: bool
+
+
+@lru_cache(maxsize=1024)
+def _blanks(template: str) -> tuple[_Blank, ...]:
+    parsed = string.Formatter().parse(template)
+    return tuple(_Blank(before, name or "", spec or "", quoted == "r") for before, name, spec, quoted in parsed)
+
+
+def _filled(template: str, facts: Mapping[str, Fact], system: System) -> str:
+    parts: list[str] = []
+    for blank in _blanks(template):
+        parts.append(blank.before)
+        if blank.name:
+            value = facts[blank.name]
+            parts.append(repr(value) if blank.quoted else _fact(value, blank.spec, system))
+    return "".join(parts)
+
+
+_LENGTH_SPECS = {"len", "short", "bare", "fine", "rough"}
+
+
+def write(template: str, **facts: Fact) -> Text:
+    """Fills a template with facts, in both systems. Raises KeyError when a fact is missing.
+
+    >>> write("Set the fence {s:len} from the line", s=68.65).inch
+    'Set the fence 2 45/64 in from the line'"""
+    if not facts:
+        return Text(metric=template, inch=template)
+    metric = _filled(template, facts, "metric")
+    speaks_lengths = any(blank.spec in _LENGTH_SPECS for blank in _blanks(template))
+    return Text(metric=metric, inch=_filled(template, facts, "inch") if speaks_lengths else metric)

@@ -1,1 +1,0 @@
-"""Bits and routers."""
