@@ -10,7 +10,8 @@ from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import Dado
 from ranura.core.cuts.pocket.as_channel import CARRIED, REFUSED, WITHOUT_MEANING, against_channel, as_channel
-from ranura.core.cuts.pocket.asked import Pocket, pocketing
+from ranura.core.cuts.pocket.asked import Pocket
+from ranura.core.cuts.pocket.on_board import pocketing
 from ranura.core.holding.placed import ClampAt
 from ranura.core.plan import CutPlan, plan_cut
 from ranura.core.text.errors import CutError

@@ -13,10 +13,11 @@ from shapely import box, unary_union
 from shapely.geometry import LineString, Polygon
 
 from ranura.core.board.pieces import Piece
-from ranura.core.cuts.channel.asked import Channel, Dado, channel
+from ranura.core.cuts.channel.asked import Dado
 from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.channel.guides import guide_options
 from ranura.core.cuts.channel.judge import width_at
+from ranura.core.cuts.channel.on_board import Channel, channel
 from ranura.core.cuts.channel.sweep import path_of
 from ranura.core.cutting.direction import left_of
 from ranura.core.holding.placed import ClampAt

@@ -16,8 +16,8 @@ from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.ranking import ChannelRanking, finish_order
 from ranura.core.choosing.shortlist import shortlist
-from ranura.core.cuts.channel.asked import channel
 from ranura.core.cuts.channel.judge import ChannelJudge
+from ranura.core.cuts.channel.on_board import channel
 from ranura.core.cutting.need import StraightCut
 from ranura.core.cutting.stepping import gaits_of, step_reason
 from ranura.core.plan import plan_cut

@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from shapely import Point as Dot
 from shapely.geometry import Polygon
 
-from ranura.core.cuts.channel.asked import channel
+from ranura.core.cuts.channel.on_board import channel
 from ranura.core.cuts.channel.section import channel_glyph
 from ranura.core.output.views import base_outline
 from ranura.core.plan import CutPlan, plan_cut

@@ -17,9 +17,9 @@ from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import edges_of
 from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.shortlist import shortlist
-from ranura.core.cuts.edge.asked import edging
 from ranura.core.cuts.edge.holding import hold_edges
 from ranura.core.cuts.edge.judge import EdgeJudge
+from ranura.core.cuts.edge.on_board import edging
 from ranura.core.geometry import closeness
 from ranura.core.plan import CutPlan, plan_cut
 from ranura.core.text.cautions import WORDS

@@ -13,22 +13,25 @@ from tests.data.edges import board, edge_cut, mm, window
 from tests.data.tools import bits
 
 from ranura.core.board.grain import lie_of, slope, stretches
-from ranura.core.board.outlines import Contour, signed_area, tightest, trace
+from ranura.core.board.outlines import Contour, tightest, trace
 from ranura.core.board.pieces import edges_of, outline_of
-from ranura.core.cuts.edge.asked import edging, turned_over
 from ranura.core.cuts.edge.guides import Way, contact, remaining, stands_below, taken_spans
+from ranura.core.cuts.edge.on_board import edging, turned_over
 from ranura.core.cuts.edge.runs import at_share, forwards, runs_of
 from ranura.core.cuts.edge.section import section_of
 from ranura.core.cuts.edge.stages import stages
-from ranura.core.cuts.edge.trips import Done, Stock, Trip, can_be_raised, skin
+from ranura.core.cuts.edge.trips import Done, Stock, can_be_raised, skin
 from ranura.core.cutting.direction import rim_motion, straight_direction
-from ranura.core.shop.house_rules import STANDARD, HouseRules
+from ranura.core.cutting.stage import Trip
+from ranura.core.geometry.rings import signed_area
+from ranura.core.shop.house_rules import STANDARD
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.errors import CutError
 from ranura.store.demo import SHOP
 
 ROUND = Bit(id="r", name="", profile="roundover", radius=6, bearing=12.7, shank=12.7)
 CHAMFER = Bit(id="c", name="", profile="chamfer", cutting_length=12, bearing=12.7, shank=12.7)
+GRAIN = {"downhill": STANDARD.downhill, "end_grain": STANDARD.end_grain}
 EDGES = ("roundover", "chamfer", "bevel", "cove", "ogee", "bead", "rabbet")
 ASH = SHOP.material("ash")
 turns = st.floats(0, 2 * math.pi)
@@ -141,7 +144,7 @@ def test_turned_over_a_straight_edge_lifts_on_the_other_face():
 def test_grain_on_a_near_edge_run_from_left_to_right(fibres, expected, why):
     angle = math.radians(fibres)
     degrees = slope((1, 0), (0, -1), (math.cos(angle), math.sin(angle)))
-    assert lie_of(degrees) == expected, why
+    assert lie_of(degrees, **GRAIN) == expected, why
     climbing = slope((-1, 0), (0, -1), (math.cos(angle), math.sin(angle)))
     if 3 < abs(fibres) < 80:
         assert degrees == pytest.approx(-climbing), "a climb turns the slope"
@@ -159,14 +162,14 @@ def test_fibres_have_no_head_and_no_tail(along, grain):
 def test_an_oval_is_cut_downhill_in_two_quarters_and_marked_in_the_others():
     """Round the outside counter-clockwise with the grain along x: from the wide part to the narrow one is downhill."""
     ring = trace(Contour(form="oval"), length=600, width=300, field="")
-    for stretch in stretches(ring, wood_on_left=True, fibres=(1, 0), closed=True):
+    for stretch in stretches(ring, wood_on_left=True, fibres=(1, 0), closed=True, **GRAIN):
         x, y = ring[((stretch.first + stretch.last) // 2) % len(ring)]
         quarter = (x > 300) == (y < 150)  # lower right and upper left
         if stretch.lie != "end" and abs(stretch.worst) > 20:
             assert (stretch.lie == "clean") == quarter, (x, y)
-    lies = {stretch.lie for stretch in stretches(ring, wood_on_left=True, fibres=(1, 0), closed=True)}
+    lies = {stretch.lie for stretch in stretches(ring, wood_on_left=True, fibres=(1, 0), closed=True, **GRAIN)}
     assert lies == {"clean", "lifts", "end"}
-    strict = stretches(ring, wood_on_left=True, fibres=(1, 0), closed=True, rules=HouseRules(downhill=0.5, end_grain=45))
+    strict = stretches(ring, wood_on_left=True, fibres=(1, 0), closed=True, downhill=0.5, end_grain=45)
     assert sum(s.last - s.first for s in strict if s.lie == "end") > 30
 
 

@@ -11,7 +11,7 @@ from shapely.geometry import Polygon
 from tests.data.edges import board, boards, edge_cut, edge_cuts, window
 
 from ranura.core.board.outlines import Contour
-from ranura.core.cuts.edge.asked import edging
+from ranura.core.cuts.edge.on_board import edging
 from ranura.core.family import DoneCut
 from ranura.core.plan import CutPlan, judge_of, plan_cut
 from ranura.core.shop.house_rules import HouseRules

@@ -9,9 +9,11 @@ from shapely import box, unary_union
 from shapely.geometry import Polygon
 
 from ranura.core.board.pieces import Piece
-from ranura.core.cuts.channel.asked import Dado, channel
-from ranura.core.cuts.channel.guides import guide_options, outside, place_fence
+from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.fence import outside, place_fence
+from ranura.core.cuts.channel.guides import guide_options
 from ranura.core.cuts.channel.judge import held_channel
+from ranura.core.cuts.channel.on_board import channel
 from ranura.core.cutting.lateral import lateral_passes, plan_setback, spacers
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text.cautions import has_stop

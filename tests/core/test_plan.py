@@ -17,8 +17,9 @@ from ranura.core.board.materials import MATERIALS
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.ranking import ChannelRanking
-from ranura.core.cuts.channel.asked import Dado, channel
+from ranura.core.cuts.channel.asked import Dado
 from ranura.core.cuts.channel.judge import ChannelJudge
+from ranura.core.cuts.channel.on_board import channel
 from ranura.core.plan import CutPlan, plan_cut
 from ranura.core.shop.house_rules import DEPTH_RULES, SPEED_RULES, HouseRules, RuleError
 from ranura.core.shop.shop import Shop

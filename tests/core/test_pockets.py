@@ -13,9 +13,11 @@ from shapely.geometry import LinearRing, LineString, Polygon
 
 from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
-from ranura.core.cuts.pocket.asked import FORM_NAMES, GUIDES_OF, Pocket, pocketing
-from ranura.core.cuts.pocket.clearing import clearing, length_of, unreached
+from ranura.core.cuts.pocket.asked import FORM_NAMES, GUIDES_OF, Pocket
+from ranura.core.cuts.pocket.clearing import clearing, unreached
 from ranura.core.cuts.pocket.guides import lanes_of
+from ranura.core.cuts.pocket.on_board import pocketing
+from ranura.core.geometry.paths import length_of
 from ranura.core.geometry.rings import arc_points, circle_ring, rounded
 from ranura.core.plan import CutPlan, judge_of, plan_cut, sentence_of
 from ranura.core.text.errors import CutError

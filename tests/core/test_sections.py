@@ -15,7 +15,8 @@ from ranura.calc.fields import Refused
 from ranura.calc.registry import calculate, problem_of
 from ranura.core.cuts.edge.section import section
 from ranura.core.cuts.edge.stages import stages
-from ranura.core.cuts.edge.trips import Stock, Trip, can_be_raised, taken
+from ranura.core.cuts.edge.trips import Stock, can_be_raised, taken
+from ranura.core.cutting.stage import Trip
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import PROFILES, radius_at
 from ranura.core.text.errors import CraftError, CutError

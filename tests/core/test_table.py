@@ -13,7 +13,7 @@ from shapely.geometry import Polygon
 from tests.core.test_channels import codes, dado, figure, lead_of, mm
 
 from ranura.core.board.pieces import Piece
-from ranura.core.cuts.channel.asked import channel
+from ranura.core.cuts.channel.on_board import channel
 from ranura.core.cutting.direction import left_of, straight_direction
 from ranura.core.plan import CutPlan, corrected, plan_cut
 from ranura.core.text.errors import CutError

@@ -8,13 +8,15 @@ from pydantic import BaseModel, ConfigDict, Discriminator, Field, Tag
 
 from ranura.core.board.outlines import MOST_POINTS, Contour, Form
 from ranura.core.board.pieces import Grain, Piece, edges_of
-from ranura.core.cuts.channel.asked import MOST_ANGLE, MOST_STATIONS, ChannelGuide, Dado, End, Goes
+from ranura.core.board.repeats import MOST_STATIONS
+from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelGuide, Dado, End, Goes
 from ranura.core.cuts.channel.fit import Fit, Mate
-from ranura.core.cuts.edge.asked import EdgeCut, EdgeState, Guidance, Shape, StageBy
+from ranura.core.cuts.edge.asked import EdgeCut, EdgeState, Guidance, StageBy
 from ranura.core.cuts.pocket.asked import NOTHING, Loose, Pocket, PocketForm, PocketGuide
 from ranura.core.cutting.need import ChannelShape
 from ranura.core.holding.placed import ClampAt, Held, Side
 from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.saved_profiles import Shape
 from ranura.core.shop.shop import Shop
 from ranura.core.text.lengths import Length, Unit, read
 

@@ -13,12 +13,9 @@ from ranura.api.doors import PlanRequest, RepeatIn
 from ranura.api.keeping import TheShop, TheStore
 from ranura.api.mounting import Before, Mounts
 from ranura.api.problems import ERRORS
-from ranura.core.cuts.channel.asked import Dado
-from ranura.core.cuts.channel.repeat import Repeats, repeated, with_another_place
-from ranura.core.cuts.edge.asked import EdgeCut
-from ranura.core.plan import CutPlan, judge_of, plan_cut
+from ranura.core.board.repeats import Repeats
+from ranura.core.plan import CutPlan, judge_of, plan_cut, repeated
 from ranura.core.shop.shop import Shop
-from ranura.core.text.errors import CutError
 from ranura.formats.slip_pdf import Sheet, slip_pdf
 from ranura.store import repository
 
@@ -60,12 +57,7 @@ def tools(asked: PlanRequest, shop: TheShop, mounts: TheMounts) -> ToolsView:
 def repeats(asked: RepeatIn, shop: TheShop) -> Repeats:
     """How a cut is best repeated; writes nothing."""
     cut, piece = asked.cut.cut(), asked.piece.piece(shop)
-    if isinstance(cut, EdgeCut) or (asked.count is None and not isinstance(cut, Dado)):
-        raise CutError("no-repeat", field="cut.count")
-    if asked.count is not None:
-        return repeated(cut, piece, asked.count, shop.rules)
-    assert isinstance(cut, Dado), "only a channel is cut at given places"
-    return with_another_place(cut, piece, shop.rules)
+    return repeated(cut, piece, shop.rules, asked.count)
 
 
 @router.get("/cuts/{cut_id}/plan")

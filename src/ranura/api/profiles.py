@@ -13,8 +13,8 @@ from ranura.api.doors import Door, IdText, LengthIn, Name, maybe_length
 from ranura.api.keeping import TheKeeper, TheShop, TheStore
 from ranura.api.plans import TheMounts
 from ranura.api.problems import ERRORS
-from ranura.core.cuts.edge.asked import SavedProfile, Shape
 from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.shop.saved_profiles import SavedProfile, Shape
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CutError, ToolError
 from ranura.formats.section_files import section_dxf, section_svg

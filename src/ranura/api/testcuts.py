@@ -13,7 +13,7 @@ from ranura.api.doors import CutIn, Door, IdText, LengthIn, PieceIn
 from ranura.api.keeping import TheKeeper, TheShop
 from ranura.api.plans import TheMounts
 from ranura.api.problems import ERRORS
-from ranura.core.cuts.channel.testcut import Correction, MeasureKey, with_base_distance
+from ranura.core.learning.corrections import Correction, MeasureKey, with_base_distance
 from ranura.core.plan import corrected
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import TJig

@@ -8,7 +8,8 @@ from pydantic import Field
 
 from ranura.calc.fields import Answer, Question, Refused, SizeField
 from ranura.core.cuts.edge.stages import StageBy, stages
-from ranura.core.cuts.edge.trips import Stock, Trip, can_be_raised
+from ranura.core.cuts.edge.trips import Stock, can_be_raised
+from ranura.core.cutting.stage import Trip
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import Profile
 from ranura.core.text.errors import CraftError

@@ -7,22 +7,29 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.board.pieces import Piece, edges_of
+from ranura.core.board.repeats import Repeats
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.offers import SHOWN_OFFERS, Miss, Offer, costs, misses_of, offers
 from ranura.core.choosing.order import Pair
+from ranura.core.choosing.select import check_shop, choose
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.channel import plan as channels
+from ranura.core.cuts.channel import repeat as channel_repeat
 from ranura.core.cuts.channel.asked import Dado
 from ranura.core.cuts.channel.setting import Setting
-from ranura.core.cuts.channel.slip_guide import FitView, GuideOffer, StationLine
-from ranura.core.cuts.channel.testcut import Correction, MeasureKey, TestCut, correction_of
+from ranura.core.cuts.channel.testcut import correction_of
 from ranura.core.cuts.edge import family as edges
 from ranura.core.cuts.edge.asked import EdgeCut, shape_name
-from ranura.core.cuts.edge.staging import Stage
 from ranura.core.cuts.pocket import plan as pockets
+from ranura.core.cuts.pocket import repeat as pocket_repeat
 from ranura.core.cuts.pocket.asked import FORM_NAMES, ROUND_FORMS, Pocket
+from ranura.core.cutting.stage import Stage
 from ranura.core.cutting.stepping import Pass
-from ranura.core.family import DoneCut, Family, Remedy, check_shop, choose
+from ranura.core.family import DoneCut, Family
+from ranura.core.learning.corrections import Correction, MeasureKey, TestCut
+from ranura.core.output.fit import FitView
+from ranura.core.output.guides import GuideOffer, StationLine
+from ranura.core.output.remedies import Remedy
 from ranura.core.output.slip import PassLine, Section
 from ranura.core.output.views import AskedField, Point, View
 from ranura.core.shop.house_rules import HouseRules
@@ -147,6 +154,15 @@ def corrected(
     if not isinstance(setting, Setting):
         raise CutError("nothing-to-measure", field="measured")
     return correction_of(setting, key, measured)
+
+
+def repeated(cut: Cut, piece: Piece, rules: HouseRules, count: int | None) -> Repeats:
+    """How a cut is best repeated: `count` times, or at one given place more where that is None. Raises `CutError`."""
+    if isinstance(cut, EdgeCut):
+        raise CutError("no-repeat", field="cut.count")
+    if isinstance(cut, Pocket):
+        return pocket_repeat.repeat(cut, piece, rules, count)
+    return channel_repeat.repeat(cut, piece, rules, count)
 
 
 def judge_of(cut: Cut, piece: Piece, shop: Shop, *, before: Sequence[DoneCut] = ()) -> Judge:

@@ -12,12 +12,11 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
-from ranura.core.choosing.judging import speed_of, turning_rpm
 from ranura.core.cuts.edge.bearings import choose_bearing
 from ranura.core.cuts.pocket.bushings import offset
 from ranura.core.cutting.lateral import setback
 from ranura.core.cutting.passes import cumulative_depths, max_step
-from ranura.core.cutting.speed import rim_speed, rule_rpm
+from ranura.core.cutting.speed import rim_speed, rule_rpm, speed_of, turning_rpm
 from ranura.core.joints.inlay import plan_inlay
 from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
 from ranura.core.shop.house_rules import school_name

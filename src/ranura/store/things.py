@@ -12,7 +12,7 @@ from sqlalchemy import delete, func, select
 from sqlalchemy.orm import Session
 
 from ranura.core.board.materials import Delivery, Material
-from ranura.core.cuts.edge.asked import SavedProfile
+from ranura.core.shop.saved_profiles import SavedProfile
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Guide

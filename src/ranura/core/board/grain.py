@@ -7,8 +7,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
 
-from ranura.core.board.outlines import Point
-from ranura.core.shop.house_rules import STANDARD, HouseRules
+from ranura.core.geometry.rings import Point
 
 Lie = Literal["clean", "lifts", "end"]
 
@@ -39,19 +38,26 @@ def slope(teeth: Point, outwards: Point, fibres: Point) -> float:
     return math.degrees(math.asin(max(-1.0, min(1.0, out / size))))
 
 
-def lie_of(degrees: float, rules: HouseRules = STANDARD) -> Lie:
-    """What a slope means for the cut.
+def lie_of(degrees: float, *, downhill: float, end_grain: float) -> Lie:
+    """What a slope means for the cut: from `end_grain` degrees on end grain, below −`downhill` fibres that lift.
 
-    >>> lie_of(-10), lie_of(12), lie_of(-85)
-    ('lifts', 'clean', 'end')"""
-    if abs(degrees) >= rules.end_grain:
+    >>> [lie_of(slope, downhill=3, end_grain=80) for slope in (-10, 12, -85)]
+    ['lifts', 'clean', 'end']"""
+    if abs(degrees) >= end_grain:
         return "end"
-    return "lifts" if degrees < -rules.downhill else "clean"
+    return "lifts" if degrees < -downhill else "clean"
 
 
 @lru_cache(maxsize=64)
 def stretches(
-    path: tuple[Point, ...], *, wood_on_left: bool, fibres: Point, closed: bool, climb: bool = False, rules: HouseRules = STANDARD
+    path: tuple[Point, ...],
+    *,
+    wood_on_left: bool,
+    fibres: Point,
+    closed: bool,
+    downhill: float,
+    end_grain: float,
+    climb: bool = False,
 ) -> tuple[Stretch, ...]:
     """A path, in the way of the feed, parted into stretches whose fibres lie alike; a closed one comes back to its first point.
 
@@ -65,7 +71,7 @@ def stretches(
         n = (h[1], -h[0]) if wood_on_left else (-h[1], h[0])
         t = (-h[0], -h[1]) if climb else h
         degrees = slope(t, n, fibres)
-        lie = lie_of(degrees, rules)
+        lie = lie_of(degrees, downhill=downhill, end_grain=end_grain)
         if found and found[-1].lie == lie:
             before = found[-1]
             worst = degrees if abs(degrees) > abs(before.worst) else before.worst

@@ -11,12 +11,11 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.geometry import closeness
+from ranura.core.geometry.rings import Point, Ring, signed_area
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import Length
 
 Form = Literal["rectangle", "oval", "arch", "points"]
-Point = tuple[float, float]
-Ring = tuple[Point, ...]
 
 MOST_POINTS = 5_000
 _STEP = math.radians(3)
@@ -94,31 +93,6 @@ def _own(points: tuple[Point, ...], field: str) -> Ring:
     if not Polygon(ring).is_valid:
         raise CutError("outline-crosses", field=f"{field}.points")
     return tuple(ring if area > 0 else reversed(ring))
-
-
-def signed_area(ring: Ring | list[Point]) -> float:
-    """The area inside a ring in mm², positive when it runs counter-clockwise.
-
-    >>> signed_area(((0, 0), (2, 0), (2, 3), (0, 3)))
-    6.0"""
-    doubled = 0.0
-    for (x0, y0), (x1, y1) in zip(ring, (*ring[1:], ring[0]), strict=True):
-        doubled += x0 * y1 - x1 * y0
-    return doubled / 2
-
-
-def mirrored(ring: Ring, length: float) -> Ring:
-    """A ring or path on a board of this length turned end for end, still running counter-clockwise.
-
-    >>> mirrored(((0, 0), (9, 0), (9, 4)), 10)
-    ((1, 4), (1, 0), (10, 0))"""
-    return tuple((length - x, y) for x, y in reversed(ring))
-
-
-def extent(ring: Ring) -> tuple[float, float, float, float]:
-    """The least and greatest x and y: x0, y0, x1, y1."""
-    xs, ys = [x for x, _ in ring], [y for _, y in ring]
-    return min(xs), min(ys), max(xs), max(ys)
 
 
 def tightest(ring: Ring, *, inside: bool) -> float | None:

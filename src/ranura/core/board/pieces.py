@@ -7,7 +7,8 @@ from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
 
-from ranura.core.board.outlines import Contour, Point, Ring, extent, trace
+from ranura.core.board.outlines import Contour, trace
+from ranura.core.geometry.rings import Point, Ring, extent
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import Length
 

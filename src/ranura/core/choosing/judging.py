@@ -13,10 +13,11 @@ from ranura.core.board.materials import Material
 from ranura.core.choosing.order import Candidate, Pair, Ranking
 from ranura.core.cutting.grip import Grip, free_length, plan_grip
 from ranura.core.cutting.size import size_reasons
-from ranura.core.cutting.speed import Speed, plan_speed, surely_turns
+from ranura.core.cutting.speed import speed_of, surely_turns, turning_rpm
 from ranura.core.cutting.stepping import school_step
 from ranura.core.cutting.stiffness import tip_compliance
 from ranura.core.geometry import closeness
+from ranura.core.holding.hands import is_small
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit, shank_name
@@ -24,7 +25,6 @@ from ranura.core.shop.tooling.routers import Base, BaseKind, Mounting, Router
 from ranura.core.text.cautions import Reason
 from ranura.core.text.writing import Text
 
-SMALL_LENGTH, SMALL_WIDTH = 150.0, 75.0
 BEARING = 10.0
 """mm of wood that a base must find beyond the far wall."""
 
@@ -87,33 +87,10 @@ def bridges(width: float, bit_diameter: float, across: float) -> bool:
     return not closeness.over(width - bit_diameter / 2 + BEARING, across / 2)
 
 
-def is_small(part: tuple[float, float]) -> bool:
-    """Whether a part is too small for a router held by hand (R15, R17 floor); length and width in mm."""
-    return closeness.under(max(part), SMALL_LENGTH) or closeness.under(min(part), SMALL_WIDTH)
-
-
 def usual_base(router: Router, *, several_depths: bool, begins_inside: bool = False) -> Base:
     """The base to take: the fixed one for a single depth, since it is stiffer; the plunge base for several, or to plunge."""
     wanted = "plunge" if several_depths or begins_inside else "fixed"
     return next((base for base in router.bases if base.kind == wanted), router.bases[0])
-
-
-def speed_of(bit: Bit, router: Router, rules: HouseRules, *, compare: bool = False) -> Speed:
-    """The speed of a bit in a router under this shop's rules (R2); `compare` adds what the other schools say."""
-    return plan_speed(
-        bit_diameter=bit.diameter,
-        bit_max_rpm=bit.marked_max_rpm,
-        mounting=router.mounting,
-        rule=rules.speed_rule,
-        rim_limit_m_s=rules.rim_speed_limit_m_s,
-        router_min_rpm=router.min_rpm,
-        router_max_rpm=router.max_rpm,
-        dial=router.dial,
-        stepped=router.stepped,
-        hand_limit=rules.hand_limit,
-        hand_caution=rules.hand_caution,
-        compare=compare,
-    )
 
 
 class Rack:
@@ -307,11 +284,6 @@ class Judge(ABC):
         """Why a part this small is not routed by hand."""
         long, wide = self.part or (0.0, 0.0)
         return Reason("small-part", {"length": long, "width": wide})
-
-
-def turning_rpm(speed: Speed) -> float:
-    """What the spindle really turns: the dial position's speed, or the target where no dial is known (R2.9)."""
-    return speed.rpm if speed.dial_rpm is None else speed.dial_rpm
 
 
 def collet_reason(shank: float, router: Router) -> Reason:

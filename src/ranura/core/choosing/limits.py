@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from ranura.core.choosing.judging import rack_of, speed_of, turning_rpm
+from ranura.core.choosing.judging import rack_of
 from ranura.core.cutting.passes import max_step
-from ranura.core.cutting.speed import rim_speed
+from ranura.core.cutting.speed import rim_speed, speed_of, turning_rpm
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Router

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from ranura.core.choosing.candidates import NEEDS, Drop, Sifted, misses
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
-from ranura.core.cuts.channel.setting import ToolSetting
+from ranura.core.choosing.setting import ToolSetting
 from ranura.core.text.cautions import spoken
 from ranura.core.text.writing import Text, write
 

@@ -12,8 +12,9 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.geometry import closeness
-from ranura.core.shop.house_rules import SPEED_RULES, STANDARD, SpeedRule
-from ranura.core.shop.tooling.routers import DialPosition, Mounting
+from ranura.core.shop.house_rules import SPEED_RULES, STANDARD, HouseRules, SpeedRule
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.routers import DialPosition, Mounting, Router
 from ranura.core.text.cautions import Caution, caution
 from ranura.core.text.kinds import Level
 
@@ -242,3 +243,26 @@ def plan_speed(
         cautions=tuple(cautions),
         others={school: after_caps(school)[0] for school in SPEED_RULES if compare and school != rule},
     )
+
+
+def speed_of(bit: Bit, router: Router, rules: HouseRules, *, compare: bool = False) -> Speed:
+    """The speed of a bit in a router under this shop's rules (R2); `compare` adds what the other schools say."""
+    return plan_speed(
+        bit_diameter=bit.diameter,
+        bit_max_rpm=bit.marked_max_rpm,
+        mounting=router.mounting,
+        rule=rules.speed_rule,
+        rim_limit_m_s=rules.rim_speed_limit_m_s,
+        router_min_rpm=router.min_rpm,
+        router_max_rpm=router.max_rpm,
+        dial=router.dial,
+        stepped=router.stepped,
+        hand_limit=rules.hand_limit,
+        hand_caution=rules.hand_caution,
+        compare=compare,
+    )
+
+
+def turning_rpm(speed: Speed) -> float:
+    """What the spindle really turns: the dial position's speed, or the target where no dial is known (R2.9)."""
+    return speed.rpm if speed.dial_rpm is None else speed.dial_rpm

@@ -10,7 +10,7 @@ import math
 from collections.abc import Sequence
 from functools import lru_cache
 
-from ranura.core.board.outlines import Point, Ring
+from ranura.core.geometry.rings import Point, Ring
 
 
 def gap(a: Ring, b: Ring) -> float:

@@ -4,8 +4,6 @@ from __future__ import annotations
 
 import math
 
-from ranura.core.board.outlines import Point, Ring
-
 
 def circle_ring(at: Point, radius: float) -> Ring:
     """A circle as points, a hundredth of a millimetre true up to a radius of 300 mm."""
@@ -43,3 +41,33 @@ def rounded(box: tuple[float, float, float, float], radius: float, *, open_sides
 def shifted(ring: Ring, shift: float) -> Ring:
     """An outline at another place along the board."""
     return ring if not shift else tuple((x + shift, y) for x, y in ring)
+
+
+Point = tuple[float, float]
+
+Ring = tuple[Point, ...]
+
+
+def signed_area(ring: Ring | list[Point]) -> float:
+    """The area inside a ring in mm², positive when it runs counter-clockwise.
+
+    >>> signed_area(((0, 0), (2, 0), (2, 3), (0, 3)))
+    6.0"""
+    doubled = 0.0
+    for (x0, y0), (x1, y1) in zip(ring, (*ring[1:], ring[0]), strict=True):
+        doubled += x0 * y1 - x1 * y0
+    return doubled / 2
+
+
+def mirrored(ring: Ring, length: float) -> Ring:
+    """A ring or path on a board of this length turned end for end, still running counter-clockwise.
+
+    >>> mirrored(((0, 0), (9, 0), (9, 4)), 10)
+    ((1, 4), (1, 0), (10, 0))"""
+    return tuple((length - x, y) for x, y in reversed(ring))
+
+
+def extent(ring: Ring) -> tuple[float, float, float, float]:
+    """The least and greatest x and y: x0, y0, x1, y1."""
+    xs, ys = [x for x, _ in ring], [y for _, y in ring]
+    return min(xs), min(ys), max(xs), max(ys)

@@ -13,8 +13,8 @@ from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
 
-from ranura.core.board.outlines import Point, Ring
 from ranura.core.geometry.convex import gap, oblong
+from ranura.core.geometry.rings import Point, Ring
 from ranura.core.holding.placed import ClampAt, Held, Side
 from ranura.core.shop.tooling.routers import Base
 from ranura.core.text.cautions import Caution, caution

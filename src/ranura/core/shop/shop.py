@@ -7,8 +7,8 @@ from dataclasses import dataclass
 from typing import Protocol, TypeVar
 
 from ranura.core.board.materials import MATERIALS, Delivery, Material
-from ranura.core.cuts.edge.asked import SavedProfile
 from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.saved_profiles import SavedProfile
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Guide
 from ranura.core.shop.tooling.routers import Router

@@ -5,29 +5,18 @@ from __future__ import annotations
 
 import math
 
-from ranura.core.cuts.channel.asked import Channel, Dado, Station, corners
+from ranura.core.cuts.channel.asked import Dado
 from ranura.core.cuts.channel.handles import channel_grips
+from ranura.core.cuts.channel.on_board import Channel, Station, corners
 from ranura.core.cuts.channel.over_table import table_views
-from ranura.core.cuts.channel.section import section_view, turret_view
+from ranura.core.cuts.channel.section import section_view
 from ranura.core.cuts.channel.setting import Setting
-from ranura.core.cuts.channel.slip_guide import heading_words
 from ranura.core.cuts.channel.sweep import body_of, path_of, placed
 from ranura.core.geometry.convex import bounds
 from ranura.core.holding.clamps import Holding
-from ranura.core.holding.placed import Held
-from ranura.core.output.views import (
-    Arrow,
-    AskedField,
-    ClampMark,
-    Dimension,
-    Mark,
-    Outline,
-    Point,
-    View,
-    base_outline,
-    box,
-    circle,
-)
+from ranura.core.output.guides import heading_words
+from ranura.core.output.marks import carrier_outlines, clamp_marks, clamp_outlines, turret_view
+from ranura.core.output.views import Arrow, AskedField, Dimension, Mark, Outline, Point, View, base_outline, box, circle
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import write
@@ -180,20 +169,6 @@ def _guides(setting: Setting, axis: Point) -> list[Outline]:
     return made
 
 
-_CARRIER = 90.0
-"""How wide the boards of a carrier are drawn, in mm."""
-
-
-def carrier_outlines(held: Held | None, part: tuple[float, float]) -> list[Outline]:
-    """The boards of the work's own height that it is wedged between, where it lies in a carrier; `part` is its size in mm."""
-    if held != "carrier":
-        return []
-    length, width = part
-    return [
-        Outline(role="backer", points=box(-40, y, length + 40, y + _CARRIER), label=write("carrier")) for y in (-_CARRIER, width)
-    ]
-
-
 def _backer(setting: Setting) -> list[Outline]:
     """The scrap where the bit leaves the wood."""
     channel = setting.channel
@@ -204,22 +179,6 @@ def _backer(setting: Setting) -> list[Outline]:
     low, high = channel.stations[0].left - 30, channel.stations[0].right + 30
     piece = box(low, min(edge, edge + outward), high, max(edge, edge + outward))
     return [Outline(role="backer", points=placed(channel, piece), label=write("backer"))]
-
-
-def clamp_outlines(holding: Holding) -> list[Outline]:
-    """The clamps' feet; one that is in the way is a hazard."""
-    return [
-        Outline(role="clamp" if foot.gap > 0 else "hazard", points=foot.points, label=write("clamp")) for foot in holding.feet
-    ]
-
-
-def clamp_marks(holding: Holding) -> tuple[ClampMark, ...]:
-    """The clamps on the board, which can be moved."""
-    return tuple(
-        ClampMark(side=foot.at.side, at=foot.at.at, points=foot.points, clashes=foot.gap <= 0)
-        for foot in holding.feet
-        if foot.at is not None
-    )
 
 
 def _blocks(setting: Setting, begin: float, end: float) -> list[Outline]:

@@ -7,13 +7,14 @@ import math
 from ranura.core.cuts.channel.figures_table import block_figures, fed_figure
 from ranura.core.cuts.channel.fit import Forecast, position_spread
 from ranura.core.cuts.channel.setting import Setting
-from ranura.core.cuts.channel.slip_guide import end_words, heading_words, stop_places
-from ranura.core.cutting.turret import Turret
-from ranura.core.holding.clamps import Holding
-from ranura.core.output.figures.passes import pass_figures
+from ranura.core.cuts.channel.slip_guide import end_words, stop_places
+from ranura.core.cutting.stepping import Stepping
+from ranura.core.output.figures.holding import clearance_figure
+from ranura.core.output.figures.passes import depth_figures, feed_figures
 from ranura.core.output.figures.speed import speed_figures
 from ranura.core.output.figures.tool import tool_figures
-from ranura.core.shop.house_rules import HouseRules, school_name
+from ranura.core.output.figures.turret import turret_figure
+from ranura.core.output.guides import heading_words
 from ranura.core.text.figures import Figure, Given, because, given, plain, show
 from ranura.core.text.writing import Text, write
 
@@ -125,30 +126,6 @@ def _stops(setting: Setting) -> list[Figure]:
             )
         )
     return found
-
-
-def turret_figure(turret: Turret, rules: HouseRules) -> Figure:
-    """How the turret makes the depths."""
-    count = len(turret.rungs)
-    first = turret.lowest[0]
-    steps = " · ".join(f"{below:g}" for below in turret.steps)
-    return Figure(
-        key="depth.turret",
-        label="Rod on the low step",
-        value=first,
-        unit="mm",
-        shown=show(first, "mm"),
-        rule="R3",
-        school=rules.turret,
-        formula="depth = rod setting − what the step stands higher − spacer",
-        worked=write(
-            "steps {steps} mm below the high one; {n} depths from {k} settings", steps=steps, n=count, k=len(turret.lowest)
-        ),
-        because=because(
-            "{school}: a spacer between rod and step at zero gives its own thickness as depth", school=school_name(turret.way)
-        ),
-        inputs=(given("total", "whole depth", turret.depths[-1], "mm"),),
-    )
 
 
 def fit_figure(found: Forecast) -> Figure:
@@ -337,28 +314,6 @@ _WAYS = {
 }
 
 
-def clear_figure(setting: Setting) -> Figure:
-    """How far the router stays from the clamps."""
-    return clearance_figure(setting.holding, across=setting.base.across)
-
-
-def clearance_figure(holding: Holding, *, across: float) -> Figure:
-    """How far a router of a base's width stays from the clamps on its way."""
-    clear = holding.clear or 0.0
-    return Figure(
-        key="hold.clear",
-        label="Clear of the clamps",
-        value=clear,
-        unit="mm",
-        shown=show(clear, "mm"),
-        rule="R17",
-        formula="the least gap between a clamp's foot and the sweep of base and handles",
-        worked=write("{n} feet of 30 × 40 mm beside what base and handles cover", n=len(holding.feet)),
-        because=because("Clamps must not be in the router's way"),
-        inputs=(given("base", "width of the base", across, "mm"),),
-    )
-
-
 def figures(setting: Setting) -> tuple[Figure, ...]:
     """All figures of a setting, in the order of the slip."""
     grip = setting.grip
@@ -371,3 +326,25 @@ def figures(setting: Setting) -> tuple[Figure, ...]:
     if setting.by_hand and setting.holding.clear is not None:
         found.append(clear_figure(setting))
     return tuple(found)
+
+
+def pass_figures(setting: Setting, stepping: Stepping) -> list[Figure]:
+    """Deepest step and depths, then pace, time and power."""
+    return [*depth_figures(setting, stepping, total=setting.channel.depth), *_feed(setting, stepping)]
+
+
+def _feed(setting: Setting, stepping: Stepping) -> list[Figure]:
+    run = setting.channel.run
+    return feed_figures(
+        setting,
+        stepping,
+        way=run,
+        way_name="length of the cut",
+        worked="{n} passes of {way:fine}, the slowest in {t:n1} s",
+        why="Cutting alone, without setting up or walking back",
+    )
+
+
+def clear_figure(setting: Setting) -> Figure:
+    """How far the router stays from the clamps."""
+    return clearance_figure(setting.holding, across=setting.base.across)

@@ -9,7 +9,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from ranura.core.board.outlines import Point
+from ranura.core.geometry.rings import Point
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 
-from ranura.core.board.outlines import Ring
-from ranura.core.cuts.channel.asked import Channel, Dado
+from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.on_board import Channel
 from ranura.core.cutting.need import UNDERCUT
+from ranura.core.geometry.rings import Ring
 from ranura.core.output.views import AskedField, Grip, Point, box
 
 

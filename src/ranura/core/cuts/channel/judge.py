@@ -8,8 +8,9 @@ from ranura.core.board.materials import Material
 from ranura.core.choosing.judging import Judge, bridges
 from ranura.core.choosing.order import Candidate, Pair
 from ranura.core.choosing.ranking import ChannelRanking, losses
-from ranura.core.cuts.channel.asked import Channel
-from ranura.core.cuts.channel.guides import GuideOption, best_guide, guide_options, said_of
+from ranura.core.cuts.channel.fence import GuideOption, said_of
+from ranura.core.cuts.channel.guides import best_guide, guide_options
+from ranura.core.cuts.channel.on_board import Channel
 from ranura.core.cuts.channel.sweep import body_of, clamps_on, surely_room, sweeps_of
 from ranura.core.cutting.need import UNDERCUT, ChannelShape, StraightCut
 from ranura.core.cutting.stepping import Tooling, gaits_of, step_reason, surely_steps

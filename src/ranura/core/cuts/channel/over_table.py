@@ -5,15 +5,16 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import replace
 
-from ranura.core.board.outlines import Ring
-from ranura.core.cuts.channel.asked import Channel, Dado, Station
-from ranura.core.cuts.channel.guides import TABLE_FENCE_DEEP
+from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.fence import TABLE_FENCE_DEEP
 from ranura.core.cuts.channel.handles import channel_grips
+from ranura.core.cuts.channel.on_board import Channel, Station
 from ranura.core.cuts.channel.section import section_view
 from ranura.core.cuts.channel.setting import Setting
 from ranura.core.cuts.channel.slip_guide import table_blocks
 from ranura.core.cuts.channel.sweep import path_of
 from ranura.core.geometry.convex import bounds
+from ranura.core.geometry.rings import Ring
 from ranura.core.output.views import Arrow, AskedField, Dimension, Grip, Mark, Outline, Point, View, box, circle, typed_dimension
 from ranura.core.text.writing import write
 

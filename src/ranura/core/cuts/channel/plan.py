@@ -11,26 +11,32 @@ from typing import NoReturn
 from ranura.core.board.materials import CROSS_VENEERED, Material
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import Drop
-from ranura.core.choosing.judging import is_small, speed_of, turning_rpm
 from ranura.core.choosing.order import Candidate
-from ranura.core.cuts.channel.asked import Channel, Dado, channel
+from ranura.core.cuts.channel.asked import Dado
 from ranura.core.cuts.channel.clearing import cleared_by
 from ranura.core.cuts.channel.drawing import channel_views
+from ranura.core.cuts.channel.fence import Fence, GuideOption, said_of
 from ranura.core.cuts.channel.figures import figures
 from ranura.core.cuts.channel.fit import Forecast, forecast, width_causes
-from ranura.core.cuts.channel.guides import Fence, GuideOption, chosen_guide, said_of, table_fence
+from ranura.core.cuts.channel.guides import chosen_guide, table_fence
 from ranura.core.cuts.channel.judge import ChannelJudge, against_table, held_channel, width_at
+from ranura.core.cuts.channel.on_board import Channel, channel
 from ranura.core.cuts.channel.remedies import channel_remedies
 from ranura.core.cuts.channel.section import channel_glyph
 from ranura.core.cuts.channel.setting import Setting
-from ranura.core.cuts.channel.slip import columns_of, pass_lines, sections
-from ranura.core.cuts.channel.slip_guide import GuideOffer, fit_lines, guide_offers, jig_steps, offer, station_lines
+from ranura.core.cuts.channel.slip import sections
+from ranura.core.cuts.channel.slip_guide import fit_lines, guide_offers, jig_steps, station_lines
 from ranura.core.cuts.channel.testcut import test_cut_of
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.need import UNDERCUT
+from ranura.core.cutting.speed import speed_of, turning_rpm
 from ranura.core.cutting.stepping import Stepping, plan_steps
-from ranura.core.family import Family, Made, Said, corner_note, in_order, table_cautions, tool_cautions
+from ranura.core.family import Family, Made, Said
 from ranura.core.geometry import closeness
+from ranura.core.holding.hands import is_small
+from ranura.core.output.cautions import corner_note, in_order, table_cautions, tool_cautions
+from ranura.core.output.guides import GuideOffer, offer
+from ranura.core.output.slip import columns_of, pass_lines
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from ranura.core.cuts.channel.asked import Channel, Dado
-from ranura.core.cuts.channel.guides import Fence
+from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.fence import Fence
 from ranura.core.cuts.channel.judge import width_at
+from ranura.core.cuts.channel.on_board import Channel
 from ranura.core.cuts.channel.setting import Setting
-from ranura.core.cuts.channel.slip import rung_shown
-from ranura.core.cutting.stepping import Pass, Stepping
+from ranura.core.cutting.stepping import Pass
 from ranura.core.output.views import Dimension, Outline, Point, View, box
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import flattened
@@ -126,40 +126,3 @@ def _bit_in_section(channel: Channel, bit: Bit, fence: Fence, passes: Sequence[P
 def channel_glyph(channel: Channel, bit: Bit) -> tuple[Point, ...]:
     """The small section that stands for a cut in a list: the channel with its own width of wood on both sides."""
     return channel_section(channel, bit, window=(channel.left - channel.width, channel.right + channel.width))
-
-
-def turret_view(stepping: Stepping, *, thickness: float, bit: Bit) -> View:
-    """From the side: the bit at its first depth, and the depth rod over the turret, with what each step makes."""
-    turret = stepping.turret
-    assert turret is not None, "only depths by a turret are drawn from the side"
-    first = turret.rungs[0]
-    top, wide = thickness, 36.0
-    outlines = [Outline(role="work", points=box(0, 0, wide, top))]
-    for upper, lower in zip((0.0, *turret.depths), turret.depths, strict=False):
-        number = turret.depths.index(lower) + 1
-        outlines.append(Outline(role="pass", points=box(10, top - lower, 26, top - upper), label=write("{n}", n=number)))
-    stands = max(10.0, turret.steps[-1])
-    outlines.append(
-        Outline(role="bit", points=box(18 - bit.diameter / 2, top - first.depth, 18 + bit.diameter / 2, top + stands))
-    )
-    x, step_wide, foot = wide + 12.0, 24.0, 5.0
-    for number, below in enumerate(turret.steps, start=1):
-        left = x + (number - 1) * step_wide
-        height = foot + turret.steps[-1] - below
-        made = [rung for rung in turret.rungs if rung.step == number and not rung.spacer]
-        label = write(" · ".join(f"{{d{i}:bare}}" for i in range(len(made))), **{f"d{i}": r.depth for i, r in enumerate(made)})
-        outlines.append(Outline(role="base", points=box(left, top, left + step_wide, top + height), label=label))
-    left = x + (first.step - 1) * step_wide
-    step_top = top + foot + turret.steps[-1] - turret.steps[first.step - 1]
-    if first.spacer:
-        strip = box(left + 4, step_top, left + step_wide - 4, step_top + first.spacer)
-        outlines.append(Outline(role="spacer", points=strip))
-    rod = box(left + 9, step_top + first.spacer, left + step_wide - 9, top + foot + turret.steps[-1] + 26)
-    outlines.append(Outline(role="guide", points=rod))
-    frame = (-4.0, -6.0, x + len(turret.steps) * step_wide + 4, top + foot + turret.steps[-1] + 28)
-    resting = rung_shown(first, turret)
-    caption = Text(
-        metric=f"depth rod and turret (depths in mm), first pass: {resting.metric}",
-        inch=f"depth rod and turret (depths in inches), first pass: {resting.inch}",
-    )
-    return View(name="side", frame=frame, caption=caption, outlines=tuple(outlines), arrows=(), dimensions=())

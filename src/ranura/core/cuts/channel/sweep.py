@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from ranura.core.board.outlines import Ring
-from ranura.core.cuts.channel.asked import Channel, Station
+from ranura.core.cuts.channel.fence import BEHIND_EDGE, Fence
 from ranura.core.cuts.channel.frame import Frame
-from ranura.core.cuts.channel.guides import BEHIND_EDGE, Fence
+from ranura.core.cuts.channel.on_board import Channel, Station
 from ranura.core.geometry.convex import oblong
+from ranura.core.geometry.rings import Ring
 from ranura.core.holding.clamps import LEAD, PAD_ACROSS, PAD_ALONG, PAD_OUTSIDE, Sweep, reach_of
 from ranura.core.shop.tooling.routers import Base
 

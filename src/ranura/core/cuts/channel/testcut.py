@@ -6,56 +6,16 @@ edge; its width is the bit's true one. With the spacers the width shows what the
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
-from typing import Literal
-
 from ranura.core.cuts.channel.setting import Setting
-from ranura.core.shop.tooling.routers import BaseKind, Router
+from ranura.core.learning.corrections import Correction, Measure, MeasureKey, TestCut
 from ranura.core.text.errors import CutError
 from ranura.core.text.figures import show
-from ranura.core.text.writing import Shown, Text, write
-
-MeasureKey = Literal["setback", "slot", "width", "depth"]
+from ranura.core.text.writing import Text, write
 
 TEST_DEPTH = 3.0
 """mm: how deep a test cut is set, or as deep as the cut itself."""
 MOST_OFF = 3.0
 """mm: what a measurement may differ from what was expected before it is taken for a slip of the hand."""
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Measure:
-    """Something to measure in the test cut: what it is, and what the plan expects, in mm."""
-
-    key: MeasureKey
-    says: Text
-    expected: float
-    shown: Shown
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class TestCut:
-    """How the test cut is made, and what to measure in it."""
-
-    __test__ = False  # no test of pytest's
-
-    lines: tuple[Text, ...]
-    measures: tuple[Measure, ...]
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Correction:
-    """What a measurement means. `of` is what it corrects: a router's base, a bit, or only this setting (the guide, a spacer),
-    which nothing in the shop keeps. `id`, `base` and `side` say whose it is; `before` and `after` are in mm."""
-
-    key: MeasureKey
-    of: Literal["base", "bit", "spacer", "guide", "depth"]
-    id: str | None
-    base: BaseKind | None
-    side: str | None
-    before: float
-    after: float
-    says: Text
 
 
 def test_cut_of(setting: Setting) -> TestCut | None:
@@ -185,20 +145,6 @@ def correction_of(setting: Setting, key: MeasureKey, measured: float) -> Correct
             was=b,
         ),
     )
-
-
-def with_base_distance(router: Router, *, base: BaseKind, side: str, distance: float) -> Router:
-    """The router with one side of one base as it was measured, in mm from the bit's axis; its other bases stay as they are. Of
-    several bases of a kind it is the first, which is the one that plans take.
-
-    Raises `CutError` on "side" where that base has no such side."""
-    place = next((place for place, one in enumerate(router.bases) if one.kind == base), None)
-    if place is None or all(each.name != side for each in router.bases[place].sides):
-        raise CutError("nothing-to-measure", field="side")
-    measured = router.bases[place]
-    sides = tuple(replace(each, distance=distance, measured=True) if each.name == side else each for each in measured.sides)
-    bases = (*router.bases[:place], replace(measured, sides=sides), *router.bases[place + 1 :])
-    return replace(router, bases=bases)
 
 
 def _deeper(by: float, per_turn: float | None) -> Text:

@@ -2,17 +2,14 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import Literal
 
-from ranura.core.board.outlines import Point, mirrored
-from ranura.core.board.pieces import SIDES, Edge, Piece, edge_name, edges_of
-from ranura.core.geometry import closeness
+from ranura.core.board.pieces import SIDES
+from ranura.core.shop.saved_profiles import Shape
 from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile
-from ranura.core.text.errors import CutError, ToolError
 from ranura.core.text.lengths import Length
 
-Shape = Literal["roundover", "chamfer", "bevel", "cove", "ogee", "bead", "rabbet", "flush", "jointing"]
 Guidance = Literal["bearing", "fence", "template", "edge-guide"]
 StageBy = Literal["height", "fence", "both"]
 EdgeState = Literal["smooth", "sawn"]
@@ -33,9 +30,6 @@ BY_RADIUS: frozenset[Shape] = frozenset({"roundover", "cove", "ogee", "bead"})
 WANTS_DEPTH: frozenset[Shape] = frozenset({"rabbet", "flush"})
 STRAIGHT_WALLED: frozenset[Shape] = frozenset({"rabbet", "flush", "jointing"})
 """Shapes that go down or in by steps, and not by stages of a profile."""
-_HEIGHT_IN_RADII = {"roundover": 1.0, "cove": 1.0, "ogee": 2.0, "bead": 2.0}
-FLUSH_EXTRA = 1.0
-"""mm that a flush-trim bit reaches beyond the overhang it trims (R11)."""
 _NAMES: dict[Shape, str] = {"flush": "flush trim", "jointing": "jointing"}
 
 
@@ -72,141 +66,3 @@ class EdgeCut:
     bit_id: str | None = None
     router_id: str | None = None
     kind: Literal["edge"] = "edge"
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Edging:
-    """An edge cut on its board, in mm: `depth` is where the lowest point of the profile lies below the face.
-
-    `width` is None where the bearing decides. `part` is the board's length and width, `fibres` the way of its grain, `count`
-    how many boards there are."""
-
-    shape: Shape
-    size: float
-    depth: float
-    width: float | None
-    angle: float
-    edges: tuple[Edge, ...]
-    both_faces: bool
-    guide: Guidance | None
-    staged: StageBy | None
-    least_stages: int
-    edge_state: EdgeState | None
-    far_side: bool
-    starting_pin: bool
-    thickness: float
-    part: tuple[float, float]
-    fibres: Point
-    count: int
-
-    @property
-    def straight(self) -> bool:
-        """Whether all edges are straight, so that a fence can guide."""
-        return not any(edge.closed for edge in self.edges)
-
-    @property
-    def way(self) -> float:
-        """The length of all edges of one face, in mm."""
-        return sum(edge.length for edge in self.edges)
-
-
-def profile_depth(shape: Shape, size: float, thickness: float) -> float | None:
-    """How deep the whole profile reaches below the face; None where the person must say.
-
-    >>> profile_depth("ogee", 6.35, 22)
-    12.7"""
-    if shape in _HEIGHT_IN_RADII:
-        return _HEIGHT_IN_RADII[shape] * size
-    if shape == "jointing":
-        return thickness
-    return None if shape in WANTS_DEPTH else size
-
-
-def edging(cut: EdgeCut, piece: Piece) -> Edging:
-    """The edge cut on its board.
-
-    Raises `CutError` at the dimension that cannot be, or at the edges when one of them is not there (any more)."""
-    thickness = piece.thickness.mm
-    there = {edge.ref: edge for edge in edges_of(piece)}
-    if not cut.edges:
-        raise CutError("no-edge", field="cut.edges")
-    for ref in cut.edges:
-        if ref not in there:
-            raise CutError("edge-gone", field="cut.edges", edge=edge_name(ref), there=", ".join(e.name for e in there.values()))
-    edges = tuple(edge for ref, edge in there.items() if ref in cut.edges)
-    size = cut.size.mm
-    whole = profile_depth(cut.shape, size, thickness)
-    if cut.depth is None and whole is None:
-        raise CutError("depth-missing", field="cut.depth", shape=shape_name(cut.shape))
-    depth = cut.depth.mm if cut.depth is not None else whole or 0.0
-    field = "cut.size" if cut.depth is None else "cut.depth"
-    if cut.shape != "jointing" and closeness.over(depth, thickness):
-        code = "radius-over-thickness" if field == "cut.size" and cut.shape in BY_RADIUS else "profile-over-thickness"
-        raise CutError(code, field=field, depth=depth, size=size, thickness=thickness)
-    if cut.shape == "rabbet":
-        if not closeness.under(depth, thickness):
-            raise CutError("rabbet-through", field="cut.depth", thickness=thickness)
-        if cut.both_faces and not closeness.under(2 * depth, thickness):
-            raise CutError("rabbets-meet", field="cut.depth", depth=depth, thickness=thickness)
-    width = None if cut.width is None else cut.width.mm
-    _check_reach(cut, edges, piece, size if cut.shape == "rabbet" else width)
-    if cut.shape == "bevel" and cut.angle is None:
-        raise CutError("angle-missing", field="cut.angle")
-    return Edging(
-        shape=cut.shape,
-        size=size,
-        depth=depth,
-        width=width,
-        angle=45.0 if cut.angle is None else cut.angle,
-        edges=edges,
-        both_faces=cut.both_faces,
-        guide=cut.guide,
-        staged=cut.staged,
-        least_stages=cut.least_stages,
-        edge_state=cut.edge_state,
-        far_side=cut.far_side,
-        starting_pin=cut.starting_pin,
-        thickness=thickness,
-        part=(piece.length.mm, piece.width.mm),
-        fibres=piece.fibres,
-        count=piece.count,
-    )
-
-
-def turned_over(asked: Edging) -> Edging:
-    """The edge cut with its board on its other face: turned end for end, so that left and right change places.
-
-    Seen from above again: mirrored outlines, fibres and edges, each with the board's wood on its left as before."""
-    length = asked.part[0]
-    edges = tuple(replace(edge, points=mirrored(edge.points, length)) for edge in asked.edges)
-    return replace(asked, edges=edges, fibres=(-asked.fibres[0], asked.fibres[1]))
-
-
-def _check_reach(cut: EdgeCut, edges: tuple[Edge, ...], piece: Piece, width: float | None) -> None:
-    """Whether wood is left between what opposite edges lose."""
-    if width is None:
-        return
-    refs = {edge.ref for edge in edges}
-    for pair, across in ((("near", "far"), piece.width.mm), (("left", "right"), piece.length.mm)):
-        cuts = len(refs & set(pair))
-        if cuts and not closeness.under(cuts * width, across):
-            field = "cut.size" if cut.shape == "rabbet" else "cut.width"
-            raise CutError("wider-than-piece", field=field, width=width, across=across)
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class SavedProfile:
-    """A profile kept by name, to be used on other pieces: the shape with its sizes as typed, and the bit if one is pinned."""
-
-    id: str
-    name: str
-    shape: Shape
-    size: Length
-    depth: Length | None = None
-    width: Length | None = None
-    angle: float | None = None
-    bit_id: str | None = None
-
-    def __post_init__(self) -> None:
-        if not self.name.strip():
-            raise ToolError("name-missing", field="name")

@@ -8,11 +8,13 @@ from functools import partial
 from ranura.core.board.materials import Material
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.order import Candidate
-from ranura.core.cuts.edge.asked import EdgeCut, Edging, edging
-from ranura.core.cuts.edge.drawing import edge_glyph, edge_plan_view, edge_section_view
+from ranura.core.cuts.edge.asked import EdgeCut
+from ranura.core.cuts.edge.drawing import edge_plan_view
 from ranura.core.cuts.edge.figures import edge_figures
 from ranura.core.cuts.edge.judge import EdgeJudge
+from ranura.core.cuts.edge.on_board import Edging, edging
 from ranura.core.cuts.edge.plan import before_here, refuse, remedies, setting_of
+from ranura.core.cuts.edge.section_view import edge_glyph, edge_section_view
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.slip import STAGE_COLUMNS, edge_sections, stage_lines
 from ranura.core.family import DoneCut, Family, Made, Said

@@ -5,9 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
-from ranura.core.cuts.edge.asked import FLUSH_EXTRA, Edging, Guidance
+from ranura.core.cuts.edge.asked import Guidance
 from ranura.core.cuts.edge.bearings import choose_bearing, rabbet_width
-from ranura.core.cuts.edge.trips import Done, Span, Trip, along_the_edge
+from ranura.core.cuts.edge.on_board import FLUSH_EXTRA, Edging
+from ranura.core.cuts.edge.trips import Done, Span, along_the_edge
+from ranura.core.cutting.stage import Trip
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit

@@ -6,7 +6,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
-from ranura.core.cuts.edge.asked import Edging
+from ranura.core.cuts.edge.on_board import Edging
 from ranura.core.holding.clamps import PAD_ACROSS, PAD_ALONG, PAD_OUTSIDE
 from ranura.core.shop.tooling.routers import Base
 from ranura.core.text.cautions import Caution, caution

@@ -7,17 +7,20 @@ from collections.abc import Collection, Iterator, Sequence
 from typing import Any
 
 from ranura.core.board.materials import Material
-from ranura.core.board.outlines import extent, tightest
+from ranura.core.board.outlines import tightest
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.losses import in_words, of_tools
 from ranura.core.choosing.order import Candidate, Pair, Ranking
-from ranura.core.cuts.edge.asked import BY_RADIUS, FLUSH_EXTRA, PROFILES_OF, Edging, shape_name
+from ranura.core.cuts.edge.asked import BY_RADIUS, PROFILES_OF, shape_name
 from ranura.core.cuts.edge.guides import Way, contact, taken_spans, way_of, widest_reach
+from ranura.core.cuts.edge.on_board import FLUSH_EXTRA, Edging
 from ranura.core.cuts.edge.staging import MOST_STAGES
-from ranura.core.cuts.edge.trips import Done, Stock, Trip, can_be_raised, taken
+from ranura.core.cuts.edge.trips import Done, Stock, can_be_raised, taken
 from ranura.core.cutting.feed import plan_feed
+from ranura.core.cutting.stage import Trip
 from ranura.core.cutting.turning import Turning
 from ranura.core.geometry import closeness
+from ranura.core.geometry.rings import extent
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
@@ -85,7 +88,7 @@ class EdgeJudge(Judge):
         if self.opening is not None and closeness.under(self.opening, bit.diameter + START_ROOM):
             return Reason("opening-too-small-for-bit", {"opening": self.opening, "diameter": bit.diameter})
         if self.corner is not None and bit.bearing is not None and closeness.under(self.corner, bit.bearing / 2):
-            return Reason("corner-too-tight", {"corner": self.corner, "bearing": bit.bearing})
+            return Reason("bearing-over-corner", {"corner": self.corner, "bearing": bit.bearing})
         return None
 
     def of_cut(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:

@@ -9,32 +9,26 @@ from typing import Any
 from ranura.core.board.materials import Material
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import Drop
-from ranura.core.choosing.judging import speed_of, turning_rpm
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.shortlist import shortlist
-from ranura.core.cuts.edge.asked import (
-    BY_RADIUS,
-    PROFILES_OF,
-    STRAIGHT_WALLED,
-    EdgeCut,
-    EdgeState,
-    Edging,
-    edging,
-    shape_name,
-    turned_over,
-)
+from ranura.core.cuts.edge.asked import BY_RADIUS, PROFILES_OF, STRAIGHT_WALLED, EdgeCut, EdgeState, shape_name
 from ranura.core.cuts.edge.guides import Way, stands_below
 from ranura.core.cuts.edge.holding import EdgeHold, hold_edges
 from ranura.core.cuts.edge.judge import EdgeJudge
+from ranura.core.cuts.edge.on_board import Edging, edging, turned_over
 from ranura.core.cuts.edge.runs import START_CLIMB, Run, names_of, runs_of
 from ranura.core.cuts.edge.section import section_of
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.staging import CLIMB_AREA, CLIMB_WIDTH, EdgeWork, Staging, climb_allowed, plan_stages
-from ranura.core.cuts.edge.trips import Done, Stock, Trip, can_be_raised, taken
+from ranura.core.cuts.edge.trips import Done, Stock, can_be_raised, taken
 from ranura.core.cutting.grip import Grip
+from ranura.core.cutting.speed import speed_of, turning_rpm
+from ranura.core.cutting.stage import Trip
 from ranura.core.cutting.turning import Turning
-from ranura.core.family import DoneCut, Remedy, in_order, table_cautions, tool_cautions
+from ranura.core.family import DoneCut
 from ranura.core.geometry import closeness
+from ranura.core.output.cautions import in_order, table_cautions, tool_cautions
+from ranura.core.output.remedies import Remedy
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.cautions import Caution, caution, spoken

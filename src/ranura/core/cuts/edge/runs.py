@@ -9,10 +9,10 @@ from itertools import pairwise
 
 from ranura.core.board.grain import Stretch, stretches
 from ranura.core.board.materials import Material
-from ranura.core.board.outlines import Point
 from ranura.core.board.pieces import SIDES, Edge
-from ranura.core.cuts.edge.asked import Edging, turned_over
+from ranura.core.cuts.edge.on_board import Edging, turned_over
 from ranura.core.cutting.direction import Sense, contour_direction, straight_direction
+from ranura.core.geometry.rings import Point
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.routers import Mounting
 
@@ -80,7 +80,14 @@ def _run(edge: Edge, edging: Edging, mounting: Mounting, wood: Material, rules: 
     wood_on_left = wood_is_left(mounting)
     lies: tuple[Stretch, ...] = ()
     if wood.material_class not in WITHOUT_GRAIN:
-        lies = stretches(points, wood_on_left=wood_on_left, fibres=edging.fibres, closed=edge.closed, rules=rules)
+        lies = stretches(
+            points,
+            wood_on_left=wood_on_left,
+            fibres=edging.fibres,
+            closed=edge.closed,
+            downhill=rules.downhill,
+            end_grain=rules.end_grain,
+        )
         if edge.closed:
             points, lies = _begun_well(points, wood_on_left, edging, lies, rules)
     chosen = {each.ref for each in edging.edges}
@@ -131,7 +138,9 @@ def _begun_well(
     a, b = ring[at], ring[at + 1]
     start = ((a[0] + b[0]) / 2, (a[1] + b[1]) / 2)
     turned = (start, *points[at + 1 :], *points[: at + 1])
-    return turned, stretches(turned, wood_on_left=wood_on_left, fibres=edging.fibres, closed=True, rules=rules)
+    return turned, stretches(
+        turned, wood_on_left=wood_on_left, fibres=edging.fibres, closed=True, downhill=rules.downhill, end_grain=rules.end_grain
+    )
 
 
 def wood_is_left(mounting: Mounting) -> bool:

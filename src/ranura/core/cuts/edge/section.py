@@ -10,7 +10,8 @@ from shapely import Polygon, box
 from shapely.affinity import scale, translate
 from shapely.geometry.base import BaseGeometry
 
-from ranura.core.cuts.edge.trips import Done, Stock, Trip, curve
+from ranura.core.cuts.edge.trips import Done, Stock, curve
+from ranura.core.cutting.stage import Bite, Outline, Trip
 from ranura.core.geometry import closeness
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import Corner
@@ -20,26 +21,6 @@ _SPECK = 1e-6
 """mm²: what is smaller is a rounding, not wood."""
 _FINE = 0.002
 """mm: how closely an outline that is drawn follows the exact one."""
-
-Point = tuple[float, float]
-Outline = tuple[Point, ...]
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Bite:
-    """What one trip takes that no trip before took: mm² of the section, how wide and how deep it engages at most, in mm, and its
-    outlines."""
-
-    trip: Trip
-    area: float
-    width: float
-    depth: float
-    outlines: tuple[Outline, ...] = ()
-
-    @property
-    def mean_width(self) -> float:
-        """The width that a straight cut of this depth and area would have: with `depth` it gives a_p·a_e for R5, in mm."""
-        return self.area / self.depth if self.depth > 0 else 0.0
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from ranura.core.cuts.channel.setting import ToolSetting
-from ranura.core.cuts.edge.asked import Edging
+from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cuts.edge.guides import Way
 from ranura.core.cuts.edge.holding import EdgeHold
+from ranura.core.cuts.edge.on_board import Edging
 from ranura.core.cuts.edge.runs import Run, lying_for
 from ranura.core.cuts.edge.section import Section
 from ranura.core.cuts.edge.staging import Staging

@@ -4,14 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from ranura.core.cuts.channel.slip import speed_section, tool_section
 from ranura.core.cuts.edge.figures import said
 from ranura.core.cuts.edge.guides import Way
 from ranura.core.cuts.edge.runs import START_CLIMB, Run, names_of
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.staging import Staging
 from ranura.core.geometry import closeness
-from ranura.core.output.slip import Lead, PassLine, Section, lead
+from ranura.core.output.slip import Lead, PassLine, Section, lead, speed_section, tool_section
 from ranura.core.text.cautions import Caution
 from ranura.core.text.figures import Figure, as_sold, plain, show
 from ranura.core.text.writing import Fact, Shown, Text, write

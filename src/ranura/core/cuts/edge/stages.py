@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from typing import Literal
 
-from ranura.core.cuts.edge.trips import Stock, Trip, can_be_raised, skin, taken
+from ranura.core.cuts.edge.trips import Stock, can_be_raised, skin, taken
+from ranura.core.cutting.stage import Trip
 from ranura.core.geometry.closeness import where_reached
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.errors import CutError

@@ -10,20 +10,21 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from ranura.core.cuts.edge.asked import STRAIGHT_WALLED, Edging, StageBy
+from ranura.core.cuts.edge.asked import STRAIGHT_WALLED, StageBy
 from ranura.core.cuts.edge.guides import Way
-from ranura.core.cuts.edge.section import Bite, section_of
+from ranura.core.cuts.edge.on_board import Edging
+from ranura.core.cuts.edge.section import section_of
 from ranura.core.cuts.edge.stages import stages
-from ranura.core.cuts.edge.trips import Done, Stock, Trip, can_be_raised, reach, taken
-from ranura.core.cutting.feed import FeedLimit, feed_per_tooth, plan_feed, seconds_for, thinning
+from ranura.core.cuts.edge.trips import Done, Stock, can_be_raised, reach, taken
+from ranura.core.cutting.feed import feed_per_tooth, plan_feed, seconds_for, thinning
 from ranura.core.cutting.need import StraightCut
 from ranura.core.cutting.passes import cumulative_depths
 from ranura.core.cutting.power import Power, least_feed_chip
+from ranura.core.cutting.stage import Bite, Stage, Trip
 from ranura.core.cutting.stepping import Tooling, gaits_of, school_step, step_limits
-from ranura.core.cutting.stiffness import Stiffness
 from ranura.core.cutting.turning import Turning
 from ranura.core.geometry import closeness
-from ranura.core.text.cautions import Caution, Reason
+from ranura.core.text.cautions import Reason
 
 MOST_STAGES = 12
 """More settings than that nobody makes: the router or the bit is too small for the profile."""
@@ -32,37 +33,6 @@ CLIMB_AREA, CLIMB_WIDTH, CLIMB_DIAMETER = 6.0, 1.0, 32.0
 
 Bound = Literal["whole", "asked", "school", "power", "stiffness"]
 By = Literal["height", "fence", "both", "bearing", "depth", "single"]
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Stage:
-    """One setting, run along all edges of all parts before it is changed. `bites` are what it takes of each face.
-
-    `feed_m_min` with the chip it makes, `seconds` for one face of one part; `climb`: a light pass the other way (R7)."""
-
-    number: int
-    trip: Trip
-    climb: bool
-    bites: tuple[Bite, ...]
-    feed_m_min: float
-    wanted_m_min: float
-    chip_mm: float
-    chip_thickness_mm: float
-    limited_by: FeedLimit | Literal["power"]
-    power: Power
-    bend: Stiffness
-    seconds: float
-    cautions: tuple[Caution, ...]
-
-    @property
-    def area(self) -> float:
-        """The most it takes of a face, in mm²."""
-        return max(bite.area for bite in self.bites)
-
-    @property
-    def width(self) -> float:
-        """The widest engagement, in mm."""
-        return max(bite.width for bite in self.bites)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -12,6 +12,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 from itertools import pairwise
 
+from ranura.core.cutting.stage import Trip
 from ranura.core.geometry import closeness
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import Corner, flattened, radius_at
@@ -32,14 +33,6 @@ class Stock:
     width: float
     overhang: float = 0.0
     overhang_depth: float = 0.0
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Trip:
-    """One setting of the bit: its tip `height` beyond the face, its axis `offset` out of the edge (into the air), in mm."""
-
-    height: float
-    offset: float
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

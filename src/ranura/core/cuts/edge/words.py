@@ -31,7 +31,7 @@ WORDS: Table = {
         message="The opening is {opening:len} across; a bit of {diameter:len} cannot start in it clear of the wood",
         do="Take a smaller bit, or cut the edge before the piece is put together",
     ),
-    "corner-too-tight": Words(
+    "bearing-over-corner": Words(
         place="tool",
         level="stop",
         message="A bearing of {bearing:len} does not follow an inside corner of radius {corner:len}",

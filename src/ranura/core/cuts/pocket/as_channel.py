@@ -7,14 +7,18 @@ them against the fields. Whoever adds a field to `Pocket` decides here what beco
 
 from __future__ import annotations
 
+from dataclasses import replace
 from typing import Final, Literal
 
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import Dado
-from ranura.core.cuts.pocket.asked import Pocket, Pocketing
+from ranura.core.cuts.pocket.asked import Pocket
+from ranura.core.cuts.pocket.on_board import Pocketing
 from ranura.core.geometry import closeness
+from ranura.core.output.views import AskedField, Dimension, Grip, View, box
 from ranura.core.text.cautions import Reason
-from ranura.core.text.lengths import Length
+from ranura.core.text.lengths import Length, as_typed
+from ranura.core.text.writing import write
 
 CARRIED: Final = frozenset(
     {
@@ -109,3 +113,65 @@ def as_channel(cut: Pocket, asked: Pocketing, piece: Piece, guide: Literal["edge
 
 def _mm(value: float) -> Length:
     return Length(typed=f"{value:.{_BETWEEN_DIGITS}g}", unit="mm", mm=value)
+
+
+def retold(views: tuple[View, ...], cut: Pocket, asked: Pocketing) -> tuple[View, ...]:
+    """The views of a mortise that was planned as a channel, with its dimensions under the pocket's own names."""
+    sx, sy = asked.size
+    names = _names(along=sx >= sy, far_end=cut.end == "right" if sx >= sy else cut.edge == "far")
+    thin: AskedField = "across" if (sx >= sy) != cut.turned or sx == sy else "length"
+    long: AskedField = "length" if thin == "across" else "across"
+
+    def told(view: View) -> View:
+        dimensions = [_renamed(each, names, thin, cut) for each in view.dimensions]
+        grips = [g for g in (_grip_renamed(each, names) for each in view.grips) if g is not None]
+        if view.name == "plan":
+            grips += _size_grips(asked, cut, long)
+        return replace(view, dimensions=tuple(d for d in dimensions if d is not None), grips=tuple(grips))
+
+    return tuple(told(view) for view in views)
+
+
+def _names(*, along: bool, far_end: bool) -> dict[AskedField, AskedField]:
+    """What the channel's dimensions are called for a pocket: the stop on the side that it is measured from gives its place."""
+    stop: AskedField = "stop_last" if far_end else "stop_first"
+    return {"position": "from_near", stop: "from_left"} if along else {"position": "from_left", stop: "from_near"}
+
+
+def _renamed(each: Dimension, names: dict[AskedField, AskedField], thin: AskedField, cut: Pocket) -> Dimension | None:
+    if each.field == "width":
+        typed = cut.across if thin == "across" and cut.across is not None else cut.length
+        return replace(each, field=thin, text=write(as_typed(typed)))
+    if each.field in names:
+        field = names[each.field]
+        typed = cut.from_near if field == "from_near" else cut.from_left
+        return replace(each, field=field, name=field, text=write(as_typed(typed)))
+    return None if each.field in ("stop_first", "stop_last") else each
+
+
+def _grip_renamed(each: Grip, names: dict[AskedField, AskedField]) -> Grip | None:
+    if each.field in ("stop_first", "stop_last"):
+        return None
+    return replace(each, field=names.get(each.field, each.field))
+
+
+def _size_grips(asked: Pocketing, cut: Pocket, long: AskedField) -> list[Grip]:
+    """Both ends of a mortise: the one it is measured to moves it, the other makes it longer."""
+    x0, y0, x1, y1 = asked.box
+    wide = x1 - x0 >= y1 - y0
+    value = cut.length.mm if long == "length" or cut.across is None else cut.across.mm
+    if wide:
+        first, last = box(x0 - 6, y0 - 4, x0 + 6, y1 + 4), box(x1 - 6, y0 - 4, x1 + 6, y1 + 4)
+        sense = 1.0 if cut.end == "left" else -1.0
+        move, grow = (first, last) if sense > 0 else (last, first)
+        return [
+            Grip(field="from_left", points=move, way=(sense, 0.0), value=cut.from_left.mm),
+            Grip(field=long, points=grow, way=(sense, 0.0), value=value),
+        ]
+    first, last = box(x0 - 4, y0 - 6, x1 + 4, y0 + 6), box(x0 - 4, y1 - 6, x1 + 4, y1 + 6)
+    sense = 1.0 if cut.edge == "near" else -1.0
+    move, grow = (first, last) if sense > 0 else (last, first)
+    return [
+        Grip(field="from_near", points=move, way=(0.0, sense), value=cut.from_near.mm),
+        Grip(field=long, points=grow, way=(0.0, sense), value=value),
+    ]

@@ -3,8 +3,6 @@ along the wall (R7, R8). And what a bit cannot reach of an outline (R9)."""
 
 from __future__ import annotations
 
-import itertools
-import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import lru_cache
@@ -12,11 +10,8 @@ from functools import lru_cache
 from shapely.geometry import Polygon
 from shapely.geometry.base import BaseGeometry
 
-from ranura.core.board.outlines import Ring
-
-_ROUND = 24
-"""Segments of a quarter circle in offsets: 0.002 mm at a radius of 4 mm."""
-_SLIVER = 1e-3
+from ranura.core.geometry.paths import QUARTER_POINTS, SLIVER, parts_of, ring_length
+from ranura.core.geometry.rings import Ring
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -29,12 +24,12 @@ class Clearing:
     @property
     def first_length(self) -> float:
         """The way in full width: the innermost ways, before anything is cut beside them."""
-        return _length(self.ways[0])
+        return ring_length(self.ways[0])
 
     @property
     def rest_length(self) -> float:
         """The ways that bite one lane."""
-        return sum(_length(way) for way in self.ways[1:])
+        return sum(ring_length(way) for way in self.ways[1:])
 
 
 @lru_cache(maxsize=256)
@@ -48,21 +43,21 @@ def clearing(ring: Ring, *, bit_diameter: float, lane: float) -> Clearing:
     Source: R7: from the middle outwards the fresh wood lies on the conventional side when going clockwise by hand
 
     Raises ValueError for a field that the bit does not enter."""
-    wall = Polygon(ring).buffer(-(bit_diameter / 2 - _SLIVER), quad_segs=_ROUND)
+    wall = Polygon(ring).buffer(-(bit_diameter / 2 - SLIVER), quad_segs=QUARTER_POINTS)
     if wall.is_empty:
         raise ValueError("the bit is wider than the field")
     found: list[Ring] = list(_rings(wall))
     step = lane * bit_diameter
     inner = wall
     while True:
-        nxt = inner.buffer(-step, quad_segs=_ROUND)
+        nxt = inner.buffer(-step, quad_segs=QUARTER_POINTS)
         if nxt.is_empty:
-            core = inner.buffer(-(bit_diameter / 2 - _SLIVER), quad_segs=_ROUND)
+            core = inner.buffer(-(bit_diameter / 2 - SLIVER), quad_segs=QUARTER_POINTS)
             found += _rings(core)
             break
         found += _rings(nxt)
         # Where a part of the field ends between two lanes, a sliver would be left in its middle.
-        found += [ring for part in _parts(inner) for ring in _rings(_core(part, nxt, bit_diameter))]
+        found += [ring for part in parts_of(inner) for ring in _rings(_core(part, nxt, bit_diameter))]
         inner = nxt
     return Clearing(ways=tuple(_clockwise(way) for way in reversed(found)), lane=step)
 
@@ -71,48 +66,17 @@ def _core(part: Polygon, nxt: BaseGeometry, bit_diameter: float) -> BaseGeometry
     """The middle of a part of the field that no further lane reaches; empty where one does."""
     if part.intersects(nxt):
         return Polygon()
-    return part.buffer(-(bit_diameter / 2 - _SLIVER), quad_segs=_ROUND)
-
-
-def _parts(shape: BaseGeometry) -> Iterator[Polygon]:
-    if isinstance(shape, Polygon):
-        if not shape.is_empty:
-            yield shape
-    else:
-        for part in getattr(shape, "geoms", ()):
-            yield from _parts(part)
+    return part.buffer(-(bit_diameter / 2 - SLIVER), quad_segs=QUARTER_POINTS)
 
 
 def _rings(shape: BaseGeometry) -> Iterator[Ring]:
-    for part in _parts(shape):
+    for part in parts_of(shape):
         yield tuple((x, y) for x, y in part.exterior.coords[:-1])
 
 
 def _clockwise(ring: Ring) -> Ring:
     area = sum(x0 * y1 - x1 * y0 for (x0, y0), (x1, y1) in zip(ring, (*ring[1:], ring[0]), strict=True))
     return ring if area <= 0 else ring[::-1]
-
-
-def _length(ring: Ring) -> float:
-    closed = (*ring, ring[0])
-    return sum(math.dist(a, b) for a, b in itertools.pairwise(closed))
-
-
-def length_of(way: Ring, *, closed: bool = True) -> float:
-    """How long a way is, in mm; an open one ends at its last point."""
-    return _length(way) if closed else sum(math.dist(a, b) for a, b in itertools.pairwise(way))
-
-
-@lru_cache(maxsize=64)
-def offset_ring(ring: Ring, by: float) -> Ring:
-    """An outline moved outwards (or inwards, by less than 0) with its outward corners rounded; the largest part where it falls
-    apart. Inwards 0.001 mm are left out, so that a slot as wide as its bit keeps a way. Raises ValueError where nothing is
-    left."""
-    parts = list(_parts(Polygon(ring).buffer(by if by > 0 else by + _SLIVER, quad_segs=_ROUND)))
-    if not parts:
-        raise ValueError("nothing is left of the outline")
-    largest = max(parts, key=lambda part: part.area)
-    return tuple((x, y) for x, y in largest.exterior.coords[:-1])
 
 
 @lru_cache(maxsize=64)
@@ -123,7 +87,7 @@ def unreached(ring: Ring, *, bit_diameter: float) -> tuple[tuple[Ring, ...], flo
     Formula: outline minus its opening by a disc of D/2
     Source: a disc cannot reach into corners tighter than itself"""
     shape = Polygon(ring)
-    opened = shape.buffer(-bit_diameter / 2, quad_segs=_ROUND).buffer(bit_diameter / 2, quad_segs=_ROUND)
+    opened = shape.buffer(-bit_diameter / 2, quad_segs=QUARTER_POINTS).buffer(bit_diameter / 2, quad_segs=QUARTER_POINTS)
     left = shape.difference(opened)
-    parts = [part for part in _parts(left) if part.area > 0.02]
+    parts = [part for part in parts_of(left) if part.area > 0.02]
     return tuple(tuple((x, y) for x, y in part.exterior.coords[:-1]) for part in parts), sum(part.area for part in parts)

@@ -3,35 +3,20 @@
 from __future__ import annotations
 
 import math
-from dataclasses import replace
 
-from ranura.core.board.outlines import Ring
-from ranura.core.cuts.channel.drawing import carrier_outlines, clamp_marks, clamp_outlines
-from ranura.core.cuts.channel.section import turret_view
-from ranura.core.cuts.channel.slip_guide import heading_words
-from ranura.core.cuts.pocket.asked import ROUND_FORMS, Pocket, Pocketing
+from ranura.core.cuts.pocket.asked import ROUND_FORMS, Pocket
 from ranura.core.cuts.pocket.guides import sense_of, template_ring
+from ranura.core.cuts.pocket.handles import pocket_handles
+from ranura.core.cuts.pocket.on_board import Pocketing
 from ranura.core.cuts.pocket.section import pocket_section
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.geometry.convex import bounds
 from ranura.core.geometry.paths import band
-from ranura.core.geometry.rings import shifted
-from ranura.core.output.views import (
-    Arrow,
-    AskedField,
-    Dimension,
-    Grip,
-    Mark,
-    Outline,
-    Point,
-    View,
-    base_outline,
-    box,
-    circle,
-    typed_dimension,
-)
+from ranura.core.geometry.rings import Ring, shifted
+from ranura.core.output.guides import heading_words
+from ranura.core.output.marks import carrier_outlines, clamp_marks, clamp_outlines, turret_view
+from ranura.core.output.views import Arrow, Dimension, Mark, Outline, Point, View, base_outline, box, circle, typed_dimension
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import write
 
 _MARGIN = 8.0
@@ -111,7 +96,7 @@ def _plan(setting: PocketSetting, cut: Pocket) -> View:
         arrows=tuple(arrows),
         dimensions=_dimensions(asked, cut),
         marks=tuple(marks),
-        grips=_grips(asked, cut),
+        grips=pocket_handles(asked, cut),
         clamps=clamp_marks(setting.holding) if setting.holding else (),
         board=asked.part,
     )
@@ -234,122 +219,3 @@ def _dimensions(asked: Pocketing, cut: Pocket) -> tuple[Dimension, ...]:
         high = y1 + (width - y1) * 0.5
         found.append(typed_dimension("spacing", (x0, high), (x0 + asked.places[1], high), cut.spacing, vertical=False))
     return tuple(found)
-
-
-def _grips(asked: Pocketing, cut: Pocket) -> tuple[Grip, ...]:
-    """The first place drags both ways, above its far sides, which drag its size; later ones drag their spacing."""
-    x0, y0, x1, y1 = asked.box
-    length, width = asked.part
-    found = []
-    right = 1.0 if cut.end == "left" else -1.0
-    up = 1.0 if cut.edge == "near" else -1.0
-    body = box(x0, y0, x1, y1)
-    if asked.in_lanes:
-        if asked.form == "flatten":
-            return ()
-        edge = box(x1 - 8, y0, x1 + 8, y1) if cut.end == "left" else box(x0 - 8, y0, x0 + 8, y1)
-        return (Grip(field="length", points=edge, way=(right, 0.0), value=cut.length.mm),)
-    middle_x = (length - (0 if asked.form in ROUND_FORMS else x1 - x0)) / 2
-    middle_y = (width - (0 if asked.form in ROUND_FORMS else y1 - y0)) / 2
-    if cut.count > 1 and cut.spacing is not None:
-        even = (length - 2 * cut.from_left.mm - (x1 - x0)) / (cut.count - 1)
-        for i, shift in enumerate(asked.places[1:], start=1):
-            found.append(
-                Grip(
-                    field="spacing",
-                    points=box(x0 + shift, y0, x1 + shift, y1),
-                    way=(right / i, 0.0),
-                    value=cut.spacing.mm,
-                    snaps=(even,),
-                )
-            )
-    if asked.ring is None:
-        along: AskedField = "across" if cut.turned else "length"
-        wide = box(x1 - 4, y0, x1 + 6, y1) if cut.end == "left" else box(x0 - 6, y0, x0 + 4, y1)
-        scale = 2.0 if asked.form in ROUND_FORMS else 1.0
-        value = cut.length.mm if along == "length" or cut.across is None else cut.across.mm
-        found.append(Grip(field=along, points=wide, way=(right * scale, 0.0), value=value))
-        if cut.across is not None and asked.form not in ROUND_FORMS:
-            over: AskedField = "length" if cut.turned else "across"
-            high = box(x0, y1 - 4, x1, y1 + 6) if cut.edge == "near" else box(x0, y0 - 6, x1, y0 + 4)
-            value = cut.length.mm if over == "length" else cut.across.mm
-            found.append(Grip(field=over, points=high, way=(0.0, up), value=value))
-    sideways = not {"left", "right"} & set(asked.open_sides)
-    upwards = not {"near", "far"} & set(asked.open_sides)
-    vertical = Grip(field="from_near", points=body, way=(0.0, up), value=cut.from_near.mm, snaps=(middle_y,))
-    if sideways:
-        found.append(
-            Grip(
-                field="from_left",
-                points=body,
-                way=(right, 0.0),
-                value=cut.from_left.mm,
-                snaps=(middle_x,),
-                other=vertical if upwards else None,
-            )
-        )
-    elif upwards:
-        found.append(vertical)
-    return tuple(found)
-
-
-def retold(views: tuple[View, ...], cut: Pocket, asked: Pocketing) -> tuple[View, ...]:
-    """The views of a mortise that was planned as a channel, with its dimensions under the pocket's own names."""
-    sx, sy = asked.size
-    names = _names(along=sx >= sy, far_end=cut.end == "right" if sx >= sy else cut.edge == "far")
-    thin: AskedField = "across" if (sx >= sy) != cut.turned or sx == sy else "length"
-    long: AskedField = "length" if thin == "across" else "across"
-
-    def told(view: View) -> View:
-        dimensions = [_renamed(each, names, thin, cut) for each in view.dimensions]
-        grips = [g for g in (_grip_renamed(each, names) for each in view.grips) if g is not None]
-        if view.name == "plan":
-            grips += _size_grips(asked, cut, long)
-        return replace(view, dimensions=tuple(d for d in dimensions if d is not None), grips=tuple(grips))
-
-    return tuple(told(view) for view in views)
-
-
-def _names(*, along: bool, far_end: bool) -> dict[AskedField, AskedField]:
-    """What the channel's dimensions are called for a pocket: the stop on the side that it is measured from gives its place."""
-    stop: AskedField = "stop_last" if far_end else "stop_first"
-    return {"position": "from_near", stop: "from_left"} if along else {"position": "from_left", stop: "from_near"}
-
-
-def _renamed(each: Dimension, names: dict[AskedField, AskedField], thin: AskedField, cut: Pocket) -> Dimension | None:
-    if each.field == "width":
-        typed = cut.across if thin == "across" and cut.across is not None else cut.length
-        return replace(each, field=thin, text=write(as_typed(typed)))
-    if each.field in names:
-        field = names[each.field]
-        typed = cut.from_near if field == "from_near" else cut.from_left
-        return replace(each, field=field, name=field, text=write(as_typed(typed)))
-    return None if each.field in ("stop_first", "stop_last") else each
-
-
-def _grip_renamed(each: Grip, names: dict[AskedField, AskedField]) -> Grip | None:
-    if each.field in ("stop_first", "stop_last"):
-        return None
-    return replace(each, field=names.get(each.field, each.field))
-
-
-def _size_grips(asked: Pocketing, cut: Pocket, long: AskedField) -> list[Grip]:
-    """Both ends of a mortise: the one it is measured to moves it, the other makes it longer."""
-    x0, y0, x1, y1 = asked.box
-    wide = x1 - x0 >= y1 - y0
-    value = cut.length.mm if long == "length" or cut.across is None else cut.across.mm
-    if wide:
-        first, last = box(x0 - 6, y0 - 4, x0 + 6, y1 + 4), box(x1 - 6, y0 - 4, x1 + 6, y1 + 4)
-        sense = 1.0 if cut.end == "left" else -1.0
-        move, grow = (first, last) if sense > 0 else (last, first)
-        return [
-            Grip(field="from_left", points=move, way=(sense, 0.0), value=cut.from_left.mm),
-            Grip(field=long, points=grow, way=(sense, 0.0), value=value),
-        ]
-    first, last = box(x0 - 4, y0 - 6, x1 + 4, y0 + 6), box(x0 - 4, y1 - 6, x1 + 4, y1 + 6)
-    sense = 1.0 if cut.edge == "near" else -1.0
-    move, grow = (first, last) if sense > 0 else (last, first)
-    return [
-        Grip(field="from_near", points=move, way=(0.0, sense), value=cut.from_near.mm),
-        Grip(field=long, points=grow, way=(0.0, sense), value=value),
-    ]

@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
-from ranura.core.cuts.channel.figures import clearance_figure, turret_figure
-from ranura.core.cuts.channel.slip_guide import heading_words
-from ranura.core.cuts.pocket.clearing import length_of
 from ranura.core.cuts.pocket.guides import AreaGuide, sense_of
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cutting.stepping import Stepping
+from ranura.core.geometry.paths import length_of
+from ranura.core.output.figures.holding import clearance_figure
 from ranura.core.output.figures.passes import depth_figures, feed_figures
 from ranura.core.output.figures.speed import speed_figures
 from ranura.core.output.figures.tool import tool_figures
+from ranura.core.output.figures.turret import turret_figure
+from ranura.core.output.guides import heading_words
 from ranura.core.text.figures import Figure, because, given, plain, show
 from ranura.core.text.writing import write
 

@@ -5,14 +5,14 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from ranura.core.board.outlines import Point, Ring
-from ranura.core.cuts.pocket.asked import PocketGuide, Pocketing
+from ranura.core.cuts.pocket.asked import PocketGuide
 from ranura.core.cuts.pocket.bushings import TemplatePlan, plan_template
-from ranura.core.cuts.pocket.clearing import offset_ring
+from ranura.core.cuts.pocket.on_board import Pocketing
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.cutting.lateral import lateral_passes, setback
 from ranura.core.geometry import closeness
-from ranura.core.geometry.rings import circle_ring, rounded
+from ranura.core.geometry.paths import offset_ring
+from ranura.core.geometry.rings import Point, Ring, circle_ring, rounded
 from ranura.core.holding.clamps import LEAD
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit

@@ -6,12 +6,11 @@ from collections.abc import Collection, Iterator
 from dataclasses import replace
 
 from ranura.core.board.materials import Material
-from ranura.core.board.outlines import Ring
 from ranura.core.choosing.judging import BEARING, Judge
 from ranura.core.choosing.order import Candidate, Pair
 from ranura.core.choosing.ranking import ChannelRanking, losses
-from ranura.core.cuts.pocket.asked import PocketGuide, Pocketing
-from ranura.core.cuts.pocket.clearing import Clearing, clearing, offset_ring
+from ranura.core.cuts.pocket.asked import PocketGuide
+from ranura.core.cuts.pocket.clearing import Clearing, clearing
 from ranura.core.cuts.pocket.guides import (
     AreaGuide,
     bearing_guide,
@@ -22,10 +21,11 @@ from ranura.core.cuts.pocket.guides import (
     sled_guide,
     trammel_guide,
 )
+from ranura.core.cuts.pocket.on_board import Pocketing
 from ranura.core.cutting.stepping import Tooling, gaits_of, school_step, step_reason, surely_steps
 from ranura.core.geometry import closeness
-from ranura.core.geometry.paths import thinned
-from ranura.core.geometry.rings import arc_points, circle_ring, shifted
+from ranura.core.geometry.paths import offset_ring, thinned
+from ranura.core.geometry.rings import Ring, arc_points, circle_ring, shifted
 from ranura.core.holding.clamps import LEAD, Holding, Sweep, around_axis, hold
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop

@@ -12,28 +12,33 @@ from functools import partial
 from ranura.core.board.materials import CROSS_VENEERED, Material
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import Drop
-from ranura.core.choosing.judging import SETUP_CODES, Judge, speed_of, turning_rpm
+from ranura.core.choosing.judging import SETUP_CODES, Judge
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.channel import plan
-from ranura.core.cuts.channel.remedies import pocket_remedies
-from ranura.core.cuts.channel.slip import columns_of, pass_lines
-from ranura.core.cuts.channel.slip_guide import GUIDE_NAMES, GuideOffer
-from ranura.core.cuts.pocket.as_channel import against_channel, as_channel
-from ranura.core.cuts.pocket.asked import FREEING_FORMS, GUIDES_OF, Pocket, PocketGuide, Pocketing, pocketing
-from ranura.core.cuts.pocket.clearing import length_of, unreached
-from ranura.core.cuts.pocket.drawing import pocket_views, retold
+from ranura.core.cuts.pocket.as_channel import against_channel, as_channel, retold
+from ranura.core.cuts.pocket.asked import FREEING_FORMS, GUIDES_OF, Pocket, PocketGuide
+from ranura.core.cuts.pocket.clearing import unreached
+from ranura.core.cuts.pocket.drawing import pocket_views
 from ranura.core.cuts.pocket.figures import pocket_figures
 from ranura.core.cuts.pocket.guides import CONTACT, AreaGuide
 from ranura.core.cuts.pocket.judge import PLATE, PocketJudge
+from ranura.core.cuts.pocket.on_board import Pocketing, pocketing
+from ranura.core.cuts.pocket.remedies import pocket_remedies
 from ranura.core.cuts.pocket.section import pocket_glyph
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cuts.pocket.slip import guide_says, pocket_sections, pocket_stations
 from ranura.core.cutting.grip import Grip, plan_grip
 from ranura.core.cutting.passes import cumulative_depths
+from ranura.core.cutting.speed import speed_of, turning_rpm
 from ranura.core.cutting.stepping import Lane, Stepping, gaits_of, plan_depths, stepped
-from ranura.core.family import Family, Made, Remedy, Said, corner_note, in_order, tool_cautions
+from ranura.core.family import Family, Made, Said
 from ranura.core.geometry import closeness
+from ranura.core.geometry.paths import length_of
+from ranura.core.output.cautions import corner_note, in_order, tool_cautions
+from ranura.core.output.guides import GUIDE_NAMES, GuideOffer
+from ranura.core.output.remedies import Remedy
+from ranura.core.output.slip import columns_of, pass_lines
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.cautions import Caution, Reason, caution, spoken

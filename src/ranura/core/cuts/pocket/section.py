@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from ranura.core.cuts.pocket.asked import Pocket, Pocketing
+from ranura.core.cuts.pocket.asked import Pocket
+from ranura.core.cuts.pocket.on_board import Pocketing
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cutting.stepping import Stepping
 from ranura.core.output.views import AskedField, Dimension, Outline, Point, View, box, typed_dimension

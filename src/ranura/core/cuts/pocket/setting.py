@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from ranura.core.board.outlines import Ring
-from ranura.core.cuts.channel.setting import SteppedSetting
-from ranura.core.cuts.pocket.asked import Pocketing
+from ranura.core.choosing.setting import SteppedSetting
 from ranura.core.cuts.pocket.guides import AreaGuide
+from ranura.core.cuts.pocket.on_board import Pocketing
+from ranura.core.geometry.rings import Ring
 from ranura.core.holding.clamps import Holding
 
 

@@ -5,20 +5,23 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
-from ranura.core.cuts.channel.slip import (
+from ranura.core.cuts.pocket.asked import Pocket, PocketGuide
+from ranura.core.cuts.pocket.guides import AreaGuide, sense_of
+from ranura.core.cuts.pocket.on_board import Pocketing
+from ranura.core.cuts.pocket.setting import PocketSetting
+from ranura.core.output.guides import StationLine, heading_words
+from ranura.core.output.slip import (
+    Lead,
+    Section,
     depths_section,
     feed_section,
     hold_lead,
     hold_lines,
+    lead,
     set_by_part,
     speed_section,
     tool_section,
 )
-from ranura.core.cuts.channel.slip_guide import StationLine, heading_words
-from ranura.core.cuts.pocket.asked import Pocket, PocketGuide, Pocketing
-from ranura.core.cuts.pocket.guides import AreaGuide, sense_of
-from ranura.core.cuts.pocket.setting import PocketSetting
-from ranura.core.output.slip import Lead, Section, lead
 from ranura.core.text.cautions import Caution
 from ranura.core.text.figures import Figure, plain, show
 from ranura.core.text.lengths import as_typed

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ranura.core.cuts.channel.setting import ToolSetting
+from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cutting import speed as spindle
 from ranura.core.cutting.feed import pace_seconds
 from ranura.core.cutting.power import Power

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ranura.core.cuts.channel.setting import Setting, ToolSetting
+from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cutting.feed import seconds_for
 from ranura.core.cutting.stepping import Bound, Stepping, school_step
 from ranura.core.output.figures.feed import SET_BY, pace_figure, power_figure, slower_school, time_figure
@@ -20,11 +20,6 @@ _STEP_SET_BY: dict[Bound, str] = {
     "full-depth": "this bit cuts its whole depth at once, after a straight one cleared the way",
     "compression": "the first pass must go past the up-cut tip, or the near face tears",
 }
-
-
-def pass_figures(setting: Setting, stepping: Stepping) -> list[Figure]:
-    """Deepest step and depths, then pace, time and power."""
-    return [*depth_figures(setting, stepping, total=setting.channel.depth), *_feed(setting, stepping)]
 
 
 def depth_figures(setting: ToolSetting, stepping: Stepping, *, total: float) -> list[Figure]:
@@ -85,18 +80,6 @@ def depth_figures(setting: ToolSetting, stepping: Stepping, *, total: float) -> 
             inputs=(given("total", "depth", depth, "mm"), given("a", "deepest pass", stepping.step, "mm")),
         ),
     ]
-
-
-def _feed(setting: Setting, stepping: Stepping) -> list[Figure]:
-    run = setting.channel.run
-    return feed_figures(
-        setting,
-        stepping,
-        way=run,
-        way_name="length of the cut",
-        worked="{n} passes of {way:fine}, the slowest in {t:n1} s",
-        why="Cutting alone, without setting up or walking back",
-    )
 
 
 def feed_figures(setting: ToolSetting, stepping: Stepping, *, way: float, way_name: str, worked: str, why: str) -> list[Figure]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ranura.core.cuts.channel.setting import ToolSetting
+from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cutting import speed as spindle
 from ranura.core.shop.house_rules import school_name
 from ranura.core.text.figures import Figure, School, because, given, plain, show

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ranura.core.cuts.channel.setting import ToolSetting
+from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.stiffness import Stiffness
 from ranura.core.text.figures import Figure, because, given, show

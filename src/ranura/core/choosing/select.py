@@ -1,0 +1,59 @@
+"""The pair that is planned: the best that agrees with what is pinned."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from ranura.core.choosing.candidates import Drop, Sifted
+from ranura.core.choosing.judging import SETUP_CODES, Judge
+from ranura.core.choosing.order import Candidate, Ranking
+from ranura.core.choosing.shortlist import shortlist
+from ranura.core.shop.shop import Shop
+from ranura.core.text.errors import CutError
+
+
+def check_shop(shop: Shop) -> None:
+    """Raises `CutError` where there is no bit or no router to plan with."""
+    if all(bit.archived for bit in shop.bits):
+        raise CutError("no-bits")
+    if all(router.archived for router in shop.routers):
+        raise CutError("no-routers")
+
+
+def choose(
+    bit_id: str | None,
+    router_id: str | None,
+    shop: Shop,
+    judge: Judge,
+    ranking: Ranking,
+    sifted: Sifted,
+    *,
+    refuse: Callable[[list[Drop]], None],
+) -> Candidate:
+    """The best candidate that agrees with what is pinned; a pinned pair that was dropped is taken with its reasons.
+
+    `refuse` raises where every bit fails on a dimension that was typed."""
+    bit = None if bit_id is None else shop.bit(bit_id, field="cut.bit_id")
+    router = None if router_id is None else shop.router(router_id, field="cut.router_id")
+    routers = [each for each in shop.routers if not each.archived] if router is None else [router]
+    fit = sifted.fit
+    if bit is not None or router is not None:
+        fit = shortlist(judge, ranking, count=1, bits=None if bit is None else [bit], routers=routers).fit
+    if fit:
+        return fit[0]
+    if bit is None and not sifted.fit:
+        refuse(sifted.dropped)
+    alone = {drop.bit.id for drop in sifted.dropped if drop.router is None}
+    owned = [each for each in shop.bits if judge.is_of_kind(each) and not each.archived]
+    bits = [bit] if bit is not None else [each for each in owned if each.id not in alone] or owned
+    pairs = [judge.candidate(b, r) for b in bits for r in routers]
+    # The nearest miss: by hand before table (or as it was asked for), what only wants another way of setting up, the fewest
+    # reasons, then by rank.
+    return min(
+        pairs if bit is not None else ranking.order(pairs),
+        key=lambda miss: (
+            judge.rather not in (None, miss.router.mounting),
+            any(reason.code not in SETUP_CODES for reason in miss.reasons),
+            len(miss.reasons),
+        ),
+    )

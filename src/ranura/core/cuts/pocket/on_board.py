@@ -1,0 +1,275 @@
+"""A pocket on its board, in mm. Seen from above: x from the left end, y from the near edge."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from ranura.core.board.outlines import trace
+from ranura.core.board.pieces import Piece
+from ranura.core.board.repeats import MOST_STATIONS
+from ranura.core.cuts.pocket.asked import FREEING_FORMS, LANE_FORMS, ROUND_FORMS, Loose, Pocket, PocketForm
+from ranura.core.cutting.need import CutKind, StraightCut
+from ranura.core.geometry import closeness
+from ranura.core.geometry.rings import Point, Ring, circle_ring, rounded
+from ranura.core.holding.placed import ClampAt, Held, Side
+from ranura.core.shop.house_rules import STANDARD, HouseRules
+from ranura.core.text.errors import CutError
+
+LAP_LANE = 0.8
+"""The share of the bit's width that a lane of a lap takes (R14)."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Pocketing:
+    """A pocket on its board, in mm: the box x0, y0, x1, y1 of its first place, its corner radius (None: what the bit leaves),
+    depth below the face, and the shifts along x of all its places. `ring` is one's own outline; None for a box or a circle.
+    """
+
+    form: PocketForm
+    box: tuple[float, float, float, float]
+    radius: float | None
+    depth: float
+    through: bool
+    backed: bool
+    thickness: float
+    part: tuple[float, float]
+    open_sides: tuple[Side, ...]
+    groove: float
+    ring: Ring | None
+    sweep: float
+    places: tuple[float, ...]
+    loose: Loose | None
+    leaf: bool
+    both_faces: bool
+    plate: bool
+    template: float
+    held: Held | None
+    clamps: tuple[ClampAt, ...]
+    across_grain: bool
+
+    @property
+    def size(self) -> tuple[float, float]:
+        """Along x and along y."""
+        x0, y0, x1, y1 = self.box
+        return (x1 - x0, y1 - y0)
+
+    @property
+    def tongue(self) -> float:
+        """How thick the cut leaves the board, both its faces counted."""
+        return self.thickness - self.depth * (2 if self.both_faces else 1)
+
+    @property
+    def narrow(self) -> float:
+        """The narrower of both, or the width of a ring's groove; of a disc or hole that is cut around nothing limits the bit but
+        the circle itself."""
+        return self.groove if self.form == "ring" else min(self.size)
+
+    @property
+    def centre(self) -> Point:
+        """The middle of the first place."""
+        x0, y0, x1, y1 = self.box
+        return ((x0 + x1) / 2, (y0 + y1) / 2)
+
+    @property
+    def frees(self) -> bool:
+        """Whether a piece comes loose."""
+        return self.through and self.form in FREEING_FORMS
+
+    @property
+    def around(self) -> bool:
+        """Whether only its line is cut, and not its field."""
+        return self.form in ("cut-out", "disc", "hole", "ring")
+
+    @property
+    def open_ways(self) -> bool:
+        """Whether its ways have two ends: lanes, and the arc of a ring."""
+        return self.in_lanes or (self.form == "ring" and self.sweep < 360)
+
+    @property
+    def in_lanes(self) -> bool:
+        """Whether it is taken in parallel lanes from an open side."""
+        return self.form in LANE_FORMS
+
+    @property
+    def need(self) -> StraightCut:
+        """What it asks of its tool."""
+        narrow = self.narrow
+        corner = self.radius if self.radius is not None and not self.around else None
+        kind: CutKind = "recess"
+        if self.around:
+            kind = "groove" if self.form == "ring" else "line"
+        if self.in_lanes:
+            kind = "face"
+        return StraightCut(
+            kind=kind,
+            width=narrow,
+            depth=self.thickness if self.through else self.depth,
+            thickness=self.thickness,
+            stopped=not self.open_sides,
+            through=self.through,
+            clean="both" if self.through else "near",
+            across_grain=self.across_grain,
+            part=None if self.held == "carrier" else self.part,
+            corner=corner,
+            mortise=self.form == "mortise",
+            lane=LAP_LANE if self.form == "lap" else 0.6,
+        )
+
+    def outline(self, bit_diameter: float) -> Ring:
+        """The pocket as a bit leaves it at its first place, counter-clockwise; open sides end at the board's edge."""
+        if self.ring is not None:
+            return self.ring
+        if self.form in ROUND_FORMS:
+            return circle_ring(self.centre, self.size[0] / 2)
+        radius = bit_diameter / 2 if self.radius is None else max(self.radius, bit_diameter / 2)
+        return rounded(self.box, min(radius, min(self.size) / 2), open_sides=self.open_sides)
+
+
+def pocketing(cut: Pocket, piece: Piece, rules: HouseRules = STANDARD) -> Pocketing:
+    """The pocket on its board.
+
+    Raises `CutError` at the dimension that cannot be: beyond the board, deeper than it, wider than long, places that meet."""
+    length, width, thickness = piece.length.mm, piece.width.mm, piece.thickness.mm
+    depth = depth_of(cut, piece)
+    if not cut.through and not closeness.under(depth, thickness):
+        raise CutError("pocket-through", field="cut.depth", depth=depth, thickness=thickness)
+    if not 1 <= cut.sweep <= 360:
+        raise CutError("sweep-range", field="cut.sweep")
+    by_points = cut.contour is not None and cut.contour.form == "points" and cut.form == "outline"
+    if not closeness.over(cut.length.mm, 0) and cut.form != "flatten" and not by_points:
+        raise CutError("length-missing", field="cut.length")
+    box, groove, ring = _box(cut, piece)
+    x0, y0, x1, y1 = box
+    open_sides = cut.open_sides
+    if cut.form == "flatten":
+        open_sides = ("near", "right", "far", "left")
+    if cut.form == "lap":
+        open_sides = (cut.end, "near", "far")
+    limits: tuple[tuple[bool, Side, str], ...] = (
+        (x0 > 1e-6, "left", "from_left"),
+        (y0 > 1e-6, "near", "from_near"),
+        (length - x1 > 1e-6, "right", "from_left"),
+        (width - y1 > 1e-6, "far", "from_near"),
+    )
+    for inside, side, field in limits:
+        if not inside and side not in open_sides:
+            raise CutError("pocket-off-board", field=f"cut.{field}", side=side)
+    places = _places(cut, box, length)
+    radius = None if cut.radius is None else cut.radius.mm
+    if cut.form == "slot":
+        radius = min(x1 - x0, y1 - y0) / 2
+    if radius is not None and closeness.over(radius, min(x1 - x0, y1 - y0) / 2):
+        raise CutError("corners-too-round", field="cut.radius", radius=radius, side=min(x1 - x0, y1 - y0))
+    return Pocketing(
+        form=cut.form,
+        box=box,
+        radius=radius,
+        depth=depth,
+        through=cut.through,
+        backed=cut.backed,
+        thickness=thickness,
+        part=(length, width),
+        open_sides=open_sides,
+        groove=groove,
+        ring=ring,
+        sweep=cut.sweep,
+        places=places,
+        loose=cut.loose,
+        leaf=cut.leaf,
+        both_faces=cut.form == "lap" and cut.both_faces,
+        plate=cut.plate,
+        template=rules.template_thickness if cut.template is None else cut.template.mm,
+        held=cut.held,
+        clamps=cut.clamps,
+        across_grain=True,
+    )
+
+
+def depth_of(cut: Pocket, piece: Piece) -> float:
+    """How deep it goes below each face that is cut, in mm.
+
+    Rule: R14 half-lap, tenon
+    Formula: as typed; or T − what is left, half of it on each face where both are cut
+    Source: geometry
+
+    Raises `CutError` where nothing would be cut away, or both cheeks would meet."""
+    thickness = piece.thickness.mm
+    if cut.form != "lap":
+        return cut.depth.mm
+    faces = 2 if cut.both_faces else 1
+    if cut.leaves is None:
+        if faces == 2 and not closeness.under(2 * cut.depth.mm, thickness):
+            raise CutError("cheeks-meet", field="cut.depth", depth=cut.depth.mm, thickness=thickness)
+        return cut.depth.mm
+    if not closeness.under(cut.leaves.mm, thickness):
+        raise CutError("nothing-to-cut", field="cut.leaves", leaves=cut.leaves.mm, thickness=thickness)
+    return (thickness - cut.leaves.mm) / faces
+
+
+def _box(cut: Pocket, piece: Piece) -> tuple[tuple[float, float, float, float], float, Ring | None]:
+    """The box of the first place, the groove of a ring, one's own outline."""
+    length, width = piece.length.mm, piece.width.mm
+    if cut.form == "outline":
+        if cut.contour is None:
+            raise CutError("outline-missing", field="cut.contour")
+        drawn = trace(cut.contour, length=cut.length.mm, width=(cut.across or cut.length).mm, field="cut.contour")
+        x, y = cut.from_left.mm, cut.from_near.mm
+        low_x, low_y = min(p[0] for p in drawn), min(p[1] for p in drawn)
+        wide, high = max(p[0] for p in drawn) - low_x, max(p[1] for p in drawn) - low_y
+        x = x if cut.end == "left" else length - x - wide
+        y = y if cut.edge == "near" else width - y - high
+        ring = tuple((px - low_x + x, py - low_y + y) for px, py in drawn)
+        return (x, y, x + wide, y + high), 0.0, ring
+    sx = cut.length.mm
+    groove = 0.0
+    if cut.form == "flatten":
+        return (0.0, 0.0, length, width), groove, None
+    if cut.form == "lap":
+        if not closeness.under(sx, length):
+            raise CutError("lap-too-long", field="cut.length", lap=sx, length=length)
+        return ((0.0, 0.0, sx, width) if cut.end == "left" else (length - sx, 0.0, length, width)), groove, None
+    if cut.form in ROUND_FORMS:
+        sy = sx
+        if cut.form == "ring":
+            if cut.across is None:
+                raise CutError("across-missing", field="cut.across")
+            groove = cut.across.mm
+            if not closeness.under(2 * groove, sx):
+                raise CutError("ring-too-wide", field="cut.across", groove=groove, diameter=sx)
+        x = cut.from_left.mm if cut.end == "left" else length - cut.from_left.mm
+        y = cut.from_near.mm if cut.edge == "near" else width - cut.from_near.mm
+        return (x - sx / 2, y - sy / 2, x + sx / 2, y + sy / 2), groove, None
+    if cut.across is None:
+        raise CutError("across-missing", field="cut.across")
+    sy = cut.across.mm
+    if cut.turned:
+        sx, sy = sy, sx
+    x = cut.from_left.mm if cut.end == "left" else length - cut.from_left.mm - sx
+    y = cut.from_near.mm if cut.edge == "near" else width - cut.from_near.mm - sy
+    if "left" in cut.open_sides:
+        x = 0.0
+    if "right" in cut.open_sides:
+        x = length - sx
+    if "near" in cut.open_sides:
+        y = 0.0
+    if "far" in cut.open_sides:
+        y = width - sy
+    return (x, y, x + sx, y + sy), groove, None
+
+
+def _places(cut: Pocket, box: tuple[float, float, float, float], length: float) -> tuple[float, ...]:
+    """The shifts along x of all places, each from the first. Raises CutError."""
+    if not 1 <= cut.count <= MOST_STATIONS:
+        raise CutError("too-many-stations", field="cut.count", most=MOST_STATIONS)
+    if cut.count == 1:
+        return (0.0,)
+    if cut.spacing is None:
+        raise CutError("spacing-missing", field="cut.spacing")
+    wide = box[2] - box[0]
+    if not closeness.over(cut.spacing.mm, wide):
+        raise CutError("stations-meet", field="cut.spacing", first=box[0], second=box[0] + cut.spacing.mm, width=wide)
+    sense = 1.0 if cut.end == "left" else -1.0
+    shifts = tuple(sense * i * cut.spacing.mm for i in range(cut.count))
+    if box[2] + max(shifts) > length - 1e-6 or box[0] + min(shifts) < 1e-6:
+        raise CutError("no-wood-after", field="cut.spacing", position=box[0] + shifts[-1], width=wide, length=length)
+    return shifts

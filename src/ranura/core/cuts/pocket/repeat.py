@@ -1,0 +1,22 @@
+"""How a pocket is best repeated along its board."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from ranura.core.board.pieces import Piece
+from ranura.core.board.repeats import Repeats, Row, evenly
+from ranura.core.cuts.pocket.asked import LANE_FORMS, ROUND_FORMS, Pocket
+from ranura.core.cuts.pocket.on_board import pocketing
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.text.errors import CutError
+
+
+def repeat(cut: Pocket, piece: Piece, rules: HouseRules, count: int | None) -> Repeats:
+    """A pocket `count` times. Raises `CutError` where the first place cannot be, for what takes a whole end or face, and for single
+    places (`count` None), which only channels have."""
+    if cut.form in LANE_FORMS or count is None:
+        raise CutError("no-repeat", field="cut.count")
+    wide = pocketing(replace(cut, count=1, spacing=None), piece, rules).size[0]
+    first = cut.from_left.mm - (wide / 2 if cut.form in ROUND_FORMS else 0.0)
+    return evenly(Row(size=piece.length.mm, first=first, wide=wide, unit=cut.from_left.unit), count, cut.spacing)

@@ -1,0 +1,47 @@
+"""Answers to a caution and ways out of a stop, and those of how the work is held, which families share."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import asdict, dataclass
+from typing import Any
+
+from ranura.core.holding.placed import ClampAt, Held
+from ranura.core.text.writing import Text, write
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Remedy:
+    """An answer to a caution or a way out of a stop: which code it answers, what it says, and what it changes of the cut."""
+
+    answers: str
+    says: Text
+    change: Mapping[str, Any]
+
+
+_HELD = {
+    "carrier": "It is wedged between boards of its own height",
+    "dogs": "Bench dogs hold it, below its face",
+    "vice": "A vice holds it, below its face",
+    "tape": "Double-sided tape holds it on a flat board",
+}
+
+
+def held_otherwise(codes: set[str], held: Held | None) -> list[Remedy]:
+    """Other ways of holding it, where it is too small for the hand or clamps find no room."""
+    found = []
+    if "small-part" in codes and held != "carrier":
+        found.append(Remedy(answers="small-part", says=write(_HELD["carrier"]), change={"held": "carrier"}))
+    if "no-room-for-clamps" in codes:
+        found += [
+            Remedy(answers="no-room-for-clamps", says=write(_HELD[how]), change={"held": how}) for how in ("dogs", "vice", "tape")
+        ]
+    return found
+
+
+def moved_clear(codes: set[str], moved: Sequence[ClampAt]) -> list[Remedy]:
+    """The person's clamps with those in the way moved clear."""
+    if "clamp-in-the-way" not in codes or not moved:
+        return []
+    change = {"clamps": [asdict(each) for each in moved]}
+    return [Remedy(answers="clamp-in-the-way", says=write("Move it clear"), change=change)]
