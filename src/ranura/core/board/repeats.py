@@ -38,8 +38,8 @@ class Row:
 
 
 def evenly(row: Row, count: int, spacing: Length | None) -> Repeats:
-    """A cut `count` times, with the spacing it has, or with one that leaves the last as far from its end of the board as the first
-    is from its own."""
+    """A cut `count` times, with the spacing it has, or with one that leaves the last as far from its end of the board as the
+    first is from its own."""
     if count == 1:
         return Repeats(count=1, spacing=None)
     if spacing is not None:

@@ -62,6 +62,7 @@ SLIVER = 1e-3
 
 
 def parts_of(shape: BaseGeometry) -> Iterator[Polygon]:
+    """The polygons of a shape that may have fallen apart, however deep they are nested."""
     if isinstance(shape, Polygon):
         if not shape.is_empty:
             yield shape
@@ -71,6 +72,7 @@ def parts_of(shape: BaseGeometry) -> Iterator[Polygon]:
 
 
 def ring_length(ring: Ring) -> float:
+    """The way once round, in mm."""
     closed = (*ring, ring[0])
     return sum(math.dist(a, b) for a, b in itertools.pairwise(closed))
 

@@ -5,6 +5,10 @@ from __future__ import annotations
 import math
 
 
+_SQUARE = 1e-3
+"""mm: a corner of a smaller radius is a square one; points that lie closer together only confuse offsets."""
+
+
 def circle_ring(at: Point, radius: float) -> Ring:
     """A circle as points, a hundredth of a millimetre true up to a radius of 300 mm."""
     steps = max(72, math.ceil(math.pi / math.acos(max(1 - 0.01 / radius, 0.9)))) if radius > 0.02 else 72
@@ -30,7 +34,7 @@ def rounded(box: tuple[float, float, float, float], radius: float, *, open_sides
     )
     points: list[Point] = []
     for middle, square, start, sides in corners:
-        if radius <= 0 or set(sides) & set(open_sides):
+        if radius < _SQUARE or set(sides) & set(open_sides):
             points.append(square)
             continue
         turns = (math.radians(start + 90 * i / 12) for i in range(13))

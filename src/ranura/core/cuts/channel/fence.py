@@ -196,6 +196,7 @@ def place_fence(
 
 
 def guided_by(fence: Fence, kind: ChannelGuide, tool: Guide | None) -> Fence:
+    """The same place held by another guide."""
     return Fence(
         kind=kind,
         station=fence.station,

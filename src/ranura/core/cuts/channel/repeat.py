@@ -16,7 +16,7 @@ _FIRST_STEP = 100.0
 
 
 def repeat(cut: Dado, piece: Piece, rules: HouseRules, count: int | None) -> Repeats:
-    """A channel `count` times, or with one given place more where that is None. Raises `CutError` where its width is not known."""
+    """A channel `count` times, or with one given place more where that is None. Raises `CutError` without a width."""
     size = piece.width.mm if cut.goes == "along" else piece.length.mm
     row = Row(size=size, first=cut.position.mm, wide=width_of(cut, rules), unit=cut.position.unit)
     return _with_another_place(cut, row) if count is None else evenly(row, count, cut.spacing)

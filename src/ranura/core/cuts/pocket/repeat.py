@@ -13,8 +13,8 @@ from ranura.core.text.errors import CutError
 
 
 def repeat(cut: Pocket, piece: Piece, rules: HouseRules, count: int | None) -> Repeats:
-    """A pocket `count` times. Raises `CutError` where the first place cannot be, for what takes a whole end or face, and for single
-    places (`count` None), which only channels have."""
+    """A pocket `count` times. Raises `CutError` where the first place cannot be, for what takes a whole end or face, and for
+    single places (`count` None), which only channels have."""
     if cut.form in LANE_FORMS or count is None:
         raise CutError("no-repeat", field="cut.count")
     wide = pocketing(replace(cut, count=1, spacing=None), piece, rules).size[0]
