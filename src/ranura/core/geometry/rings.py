@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import math
 
-
 _SQUARE = 1e-3
 """mm: a corner of a smaller radius is a square one; points that lie closer together only confuse offsets."""
 
