@@ -11,6 +11,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely import unary_union
 from shapely.geometry import LineString, Point, Polygon, box
+from tests.core.test_words import WORDS
 from tests.data.edges import board, boards, edge_cut, edge_cuts, window
 
 from ranura.core.board.outlines import Contour
@@ -22,7 +23,6 @@ from ranura.core.cuts.edge.judge import EdgeJudge
 from ranura.core.cuts.edge.on_board import edging
 from ranura.core.geometry import closeness
 from ranura.core.plan import CutPlan, plan_cut
-from ranura.core.text.cautions import WORDS
 from ranura.core.text.errors import CraftError
 from ranura.store.demo import ARCH, ARCH_OGEE, SHOP
 

@@ -11,6 +11,8 @@ from shapely.geometry import Polygon
 from tests.data.edges import board, boards, edge_cut, edge_cuts, window
 
 from ranura.core.board.outlines import Contour
+from ranura.core.choosing.candidates import sift
+from ranura.core.choosing.offers import dropped_tool
 from ranura.core.cuts.edge.on_board import edging
 from ranura.core.family import DoneCut
 from ranura.core.plan import CutPlan, judge_of, plan_cut
@@ -452,3 +454,12 @@ def test_an_edge_guide_wants_an_edge_and_to_be_there(change, shop, code):
 def test_an_overhang_that_no_bit_meets_is_a_plan_that_stops():
     cut = edge_cut("flush", 25.4, depth=12, edges=("near", "right"), guide="edge-guide", bit_id="surfacing-70")
     assert plan(cut, board(length=516, width=194, thickness=12, material="mdf")).status == "stop"
+
+
+def test_a_bearing_that_misses_an_inside_corner_says_so():
+    """Its words stood under one code with those of a pocket's corners, and could not be written."""
+    piece = board(openings=(window(200, 120, radius=2),))
+    cut = edge_cut("roundover", 6.35, edges=("opening-1",))
+    made = [drop for drop in sift(judge_of(cut, piece, SHOP)).dropped if drop.reason.code == "bearing-over-corner"]
+    assert made
+    assert "does not follow an inside corner of radius 2 mm" in dropped_tool(made[0]).reason.metric

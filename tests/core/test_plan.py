@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import dataclasses
-import re
 import string
 
 import pytest
@@ -12,6 +11,7 @@ from hypothesis import strategies as st
 from pydantic import TypeAdapter
 from shapely import unary_union
 from shapely.geometry import Polygon
+from tests.core.test_words import WORDS
 
 from ranura.core.board.materials import MATERIALS
 from ranura.core.board.pieces import Piece
@@ -23,7 +23,7 @@ from ranura.core.cuts.channel.on_board import channel
 from ranura.core.plan import CutPlan, plan_cut
 from ranura.core.shop.house_rules import DEPTH_RULES, SPEED_RULES, HouseRules, RuleError
 from ranura.core.shop.shop import Shop
-from ranura.core.text.cautions import WORDS, Caution
+from ranura.core.text.cautions import Caution
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import read
 from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
@@ -325,14 +325,6 @@ def test_every_figure_on_the_slip_has_a_working():
 
 def _facts_of(template: str) -> set[str]:
     return {name for _, name, _, _ in string.Formatter().parse(template) if name}
-
-
-def test_codes_and_words_are_the_same_set(request):
-    root = request.config.rootpath / "src" / "ranura"
-    sources = [f.read_text() for f in root.rglob("*.py") if not f.stem.endswith(("words", "kinds"))]
-    said = {code for text in sources for code in re.findall(r'(?:caution|Reason)\(\s*"([a-z-]+)"', text)}
-    assert said <= set(WORDS), "a code without words"
-    assert {code for code in WORDS if not any(f'"{code}"' in text for text in sources)} == {"general"}, "words no rule says"
 
 
 def test_a_caution_is_written_with_all_of_its_facts():

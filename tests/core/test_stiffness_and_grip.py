@@ -13,6 +13,7 @@ from ranura.calc.registry import calculate
 from ranura.core.cutting.grip import Grip, free_length, plan_grip
 from ranura.core.cutting.stiffness import deflection, plan_stiffness, stress, tip_compliance
 from ranura.core.shop.house_rules import STANDARD, HouseRules
+from ranura.core.text import strength_words
 from ranura.core.text.cautions import Reason
 from ranura.store.demo_tools import BITS, PLUNGE_TWO, TRIM_ONE
 
@@ -138,7 +139,7 @@ def test_a_deeper_cut_leaves_less_inside_until_it_is_too_little(depth, inside):
 
 
 def test_what_is_not_known_is_not_taken_as_good():
-    assert grip(6, overall_length=None) == Reason("overall-unknown")
+    assert grip(6, overall_length=None) == Reason(strength_words.OVERALL_UNKNOWN)
     unmeasured = dataclasses.replace(PLUNGE_TWO, bases=(dataclasses.replace(PLUNGE_TWO.bases[0], collet_height=None),))
     found = grip(20, router=unmeasured)
     assert isinstance(found, Grip)

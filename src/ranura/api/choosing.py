@@ -13,7 +13,7 @@ from ranura.api.problems import ERRORS
 from ranura.core.choosing.buying import PlannedCut, Shopping, shopping
 from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.judging import Judge
-from ranura.core.choosing.offers import Miss, Offer, Refusal, misses_of, offers, refusal
+from ranura.core.choosing.offers import DroppedTool, Miss, Offer, dropped_tool, misses_of, offers
 from ranura.core.cuts.channel.judge import ChannelJudge
 from ranura.core.cutting.need import Clean, CutKind, StraightCut
 from ranura.store import repository
@@ -57,7 +57,7 @@ class ToolsView:
     `misses` only one thing keeps from it."""
 
     offers: tuple[Offer, ...]
-    refusals: tuple[Refusal, ...]
+    refusals: tuple[DroppedTool, ...]
     misses: tuple[Miss, ...]
     can: int
     cannot: int
@@ -68,12 +68,10 @@ def tools_view(judge: Judge, mounted: frozenset[tuple[str, str]] = frozenset()) 
     sifted = sift(judge)
     ranked = judge.ranking(mounted).order(sifted.fit)
     # What nearly fits first; bits of another profile, which nobody expects here, last.
-    dropped = sorted(
-        sifted.dropped, key=lambda drop: (drop.reason.code in ("wrong-profile", "other-profile"), drop.router is None)
-    )
+    dropped = sorted(sifted.dropped, key=lambda drop: (not judge.is_of_kind(drop.bit), drop.router is None))
     return ToolsView(
         offers=offers(ranked, judge, count=MOST_SHOWN),
-        refusals=tuple(refusal(drop) for drop in dropped[:MOST_SHOWN]),
+        refusals=tuple(dropped_tool(drop) for drop in dropped[:MOST_SHOWN]),
         misses=misses_of(judge, sifted, ranked[0] if ranked else None),
         can=len(sifted.fit),
         cannot=len(sifted.dropped),

@@ -14,6 +14,7 @@ from ranura.api.importing import ImportDesk, ImportView
 from ranura.api.keeping import TheKeeper, TheShop, TheStore
 from ranura.api.problems import ERRORS
 from ranura.core.board.materials import Material
+from ranura.core.shop import refusals as shop_refusals
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Router
@@ -109,7 +110,7 @@ def replace_shop(asked: ShopFileIn, keeper: TheKeeper, store: TheStore) -> ShopF
     kept = {thing.id for thing in _used(wanted)}
     for thing in _used(shop):
         if thing.id in needed and thing.id not in kept:
-            raise ToolError("in-use", name=thing.name, uses=needed[thing.id])
+            raise ToolError(shop_refusals.IN_USE, name=thing.name, uses=needed[thing.id])
     view = _difference(shop, wanted)
     keeper.replace(wanted)
     return view

@@ -15,6 +15,7 @@ from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.routers import Router
 from ranura.core.text.errors import CraftError, FileError
 from ranura.core.text.writing import Text
+from ranura.formats import refusals
 from ranura.formats.tables import MOST_BASES, Row, Table, TableKind, Tool, column_of, read_table, tool_from_row, tool_texts
 from ranura.store import things
 from ranura.store.things import NotFoundError
@@ -127,10 +128,10 @@ class ImportDesk:
         found = self._find(id)
         with found.lock:
             if found.stage != "preview":
-                raise FileError("not-ready")
+                raise FileError(refusals.NOT_READY)
             refused = sum(each.view.action == "refuse" for each in found.judged)
             if refused:
-                raise FileError("rows-refused", count=refused)
+                raise FileError(refusals.ROWS_REFUSED, count=refused)
             found.stage, found.done = "keeping", 0
         threading.Thread(target=self._keep, args=(found,), daemon=True).start()
         return _view(found)
@@ -190,7 +191,7 @@ def _judge(work: _Import, row: Row, shop: Shop, by_id: Mapping[str, Tool], names
         if old is not None:
             tool = _with_what_no_table_has(tool, old)
         if tool.name in names and (said or old is not None):
-            raise FileError("name-twice", field="name", name=tool.name)
+            raise FileError(refusals.NAME_TWICE, field="name", name=tool.name)
     except CraftError as wrong:
         view = RowView(
             line=row.line,

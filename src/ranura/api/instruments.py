@@ -12,7 +12,7 @@ from ranura.api.doors import Door
 from ranura.api.problems import ERRORS
 from ranura.core.text.writing import Text, write
 from ranura.devices.lines import Kind
-from ranura.devices.rack import InstrumentError, Instruments, Socketed, Status, Taken
+from ranura.devices.rack import NO_NUMBER, NOT_PLUGGED, InstrumentError, Instruments, Socketed, Status, Taken
 
 router = APIRouter(prefix="/api/instruments", tags=["instruments"], responses=ERRORS)
 
@@ -110,7 +110,7 @@ def news(
 def hand(asked: HandIn, instrument: TheInstrument, kind: Kind) -> InstrumentView:
     """Does with a simulated instrument what a hand would do with a real one."""
     if not instrument.status.simulated:
-        raise InstrumentError("not-plugged", kind=f"simulated {kind}")
+        raise InstrumentError(NOT_PLUGGED, kind=f"simulated {kind}")
     instrument.say(f"SIM {_line(asked, kind)}")
     return _view(instrument.status)
 
@@ -121,7 +121,7 @@ def _line(asked: HandIn, kind: Kind) -> str:
     value = asked.value
     most = {"hold": 1_000 if kind == "caliper" else 60_000, "battery": 100}[asked.act]
     if value is None or not math.isfinite(value) or not 0 <= value <= most:
-        raise InstrumentError("no-number", field="value", text=str(value), kind=kind)
+        raise InstrumentError(NO_NUMBER, field="value", text=str(value), kind=kind)
     if asked.act == "battery":
         return f"BATTERY {value:.0f}"
     return f"{'JAW' if kind == 'caliper' else 'SPEED'} {value:.4f}"

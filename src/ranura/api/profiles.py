@@ -14,8 +14,10 @@ from ranura.api.keeping import TheKeeper, TheShop, TheStore
 from ranura.api.plans import TheMounts
 from ranura.api.problems import ERRORS
 from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.shop import refusals as shop_refusals
 from ranura.core.shop.saved_profiles import SavedProfile, Shape
 from ranura.core.shop.shop import Shop
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError, ToolError
 from ranura.formats.section_files import section_dxf, section_svg
 from ranura.store import repository
@@ -46,7 +48,7 @@ def keep_profile(asked: ProfileIn, keeper: TheKeeper) -> SavedProfile:
     """Keeps a profile by name; the name of another one is refused."""
     name = asked.name.strip()
     if any(each.name.casefold() == name.casefold() for each in keeper.current().profiles):
-        raise ToolError("name-taken", field="name", name=name)
+        raise ToolError(shop_refusals.NAME_TAKEN, field="name", name=name)
     made = SavedProfile(
         id=uuid4().hex,
         name=name,
@@ -73,7 +75,7 @@ def _planned(cut_id: str, shop: Shop, store: TheStore, mounts: TheMounts) -> tup
         kept = repository.load_cut(session, shop.id, cut_id)
         piece = repository.load_piece(session, shop.id, kept.piece_id)
     if kept.cut.kind != "edge":
-        raise CutError("no-section-file", field=None)
+        raise CutError(common_refusals.NO_SECTION_FILE, field=None)
     before = mounts.before(cut_id, shop)
     plan = plan_cut(kept.cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
     return plan, f"{kept.name}, {piece.name}"

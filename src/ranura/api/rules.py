@@ -14,6 +14,7 @@ from ranura.api.problems import ERRORS
 from ranura.core.shop.drawer.reading import plain_number
 from ranura.core.shop.house_rules import Bound, HouseRules, bounds
 from ranura.core.shop.rule_changes import Move, moves
+from ranura.core.text import length_refusals
 from ranura.core.text.errors import CraftError, LengthError
 from ranura.core.text.lengths import Unit, read
 from ranura.core.text.lengths_format import trade_text
@@ -119,10 +120,10 @@ def _text(value: float, bound: Bound) -> str:
 
 def _value(text: str, bound: Bound | None, unit: Unit, field: str) -> float:
     if bound is None:
-        raise LengthError("not-a-number", field=field, text=field)
+        raise LengthError(length_refusals.NOT_A_NUMBER, field=field, text=field)
     if bound.unit == "mm":
         return read(text, unit, field=field).mm
     value = plain_number(text)
     if value is None:
-        raise LengthError("not-a-number", field=field, text=text, partial=not text.strip())
+        raise LengthError(length_refusals.NOT_A_NUMBER, field=field, text=text, partial=not text.strip())
     return value

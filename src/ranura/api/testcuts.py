@@ -18,6 +18,7 @@ from ranura.core.plan import corrected
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import TJig
 from ranura.core.shop.tooling.routers import BaseKind, Router
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 
 router = APIRouter(prefix="/api", tags=["test cuts"], responses=ERRORS)
@@ -68,7 +69,7 @@ def correct(asked: CorrectionIn, keeper: TheKeeper) -> Response:
     else:
         base, side = asked.base, asked.side
         if base is None or side is None:
-            raise CutError("nothing-to-measure", field="base" if base is None else "side")
+            raise CutError(common_refusals.NOTHING_TO_MEASURE, field="base" if base is None else "side")
         keeper.edit(
             "routers", Router, asked.id, lambda kept: with_base_distance(kept, base=base, side=side, distance=asked.value)
         )

@@ -27,6 +27,7 @@ from ranura.api.tool_views import (
     tile,
     uses_of,
 )
+from ranura.core.shop import refusals as shop_refusals
 from ranura.core.shop.drawer.bench import router_from_texts
 from ranura.core.shop.drawer.describing import describe
 from ranura.core.shop.drawer.finding import find, index_of
@@ -270,10 +271,10 @@ def take_starter(asked: StarterIn, keeper: TheKeeper) -> DrawerView:
 
 def _shelf(kind: str) -> ThingKind:
     if kind not in FLAT_KINDS:
-        raise ToolError("unknown-word", field="kind", text=kind, choices=", ".join(FLAT_KINDS))
+        raise ToolError(shop_refusals.UNKNOWN_WORD, field="kind", text=kind, choices=", ".join(FLAT_KINDS))
     return "woods" if kind == "wood" else "deliveries" if kind == "delivery" else "guides"
 
 
 def _refuse_if_used(tool: Bit | Router | Any, uses: list[str]) -> None:
     if uses:
-        raise ToolError("in-use", name=tool.name, uses=", ".join(uses[:5]) + (" …" if len(uses) > 5 else ""))
+        raise ToolError(shop_refusals.IN_USE, name=tool.name, uses=", ".join(uses[:5]) + (" …" if len(uses) > 5 else ""))

@@ -7,6 +7,7 @@ from typing import Annotated
 from pydantic import Field
 
 from ranura.calc.fields import Answer, CautionAnswer, Question, Refused, SizeField
+from ranura.core.cuts.edge import words as edge_words
 from ranura.core.cuts.edge.bearings import choose_bearing
 from ranura.core.geometry import closeness
 from ranura.core.text.cautions import Caution, caution
@@ -52,9 +53,9 @@ def answer(request: BearingRequest) -> BearingAnswer:
     found = choose_bearing(cutter=cutter, bearings=request.bearings, width=request.width)
     said: list[Caution] = []
     if found.hand is None:
-        said.append(caution("no-bearing-by-hand", width=request.width, missing=found.missing_bearing))
+        said.append(caution(edge_words.NO_BEARING_BY_HAND, width=request.width, missing=found.missing_bearing))
     elif found.remainder < 0 and not found.fits:
-        said.append(caution("bearing-cuts-too-wide", bearing=found.bearing, over=-found.remainder))
+        said.append(caution(edge_words.BEARING_CUTS_TOO_WIDE, bearing=found.bearing, over=-found.remainder))
     hand = found.hand
     return BearingAnswer(
         bearing=found.bearing,

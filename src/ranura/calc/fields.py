@@ -11,7 +11,7 @@ from ranura.core.board.materials import MaterialClass
 from ranura.core.geometry import closeness
 from ranura.core.text import lengths
 from ranura.core.text.cautions import Caution
-from ranura.core.text.kinds import Level
+from ranura.core.text.words import Level
 from ranura.core.text.writing import Fact
 
 _SCHEMA = {"anyOf": [{"type": "number", "minimum": 0}, {"type": "string"}], "title": "Length"}

@@ -6,6 +6,7 @@ from ranura.calc.fields import Answer, CautionAnswer, Flutes, MaterialField, Pos
 from ranura.core.cutting.feed import feed_per_tooth
 from ranura.core.cutting.power import Power, Verdict, plan_power
 from ranura.core.geometry import closeness
+from ranura.core.text import strength_words
 from ranura.core.text.cautions import Caution, caution
 
 
@@ -38,8 +39,8 @@ class PowerAnswer(Answer):
 def _cautions(power: Power) -> tuple[Caution, ...]:
     if power.verdict in (None, "easy"):
         return ()
-    code = "power-over" if power.verdict == "over" else "power-caution"
-    return (caution(code, power=power.power_w, available=power.available_w),)
+    said = strength_words.POWER_OVER if power.verdict == "over" else strength_words.POWER_CAUTION
+    return (caution(said, power=power.power_w, available=power.available_w),)
 
 
 def answer(request: PowerRequest) -> PowerAnswer:

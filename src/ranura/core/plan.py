@@ -34,6 +34,7 @@ from ranura.core.output.slip import PassLine, Section
 from ranura.core.output.views import AskedField, Point, View
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.cautions import Caution, has_stop
 from ranura.core.text.errors import CutError
 from ranura.core.text.figures import Figure, show
@@ -152,14 +153,14 @@ def corrected(
         chosen = choose(cut.bit_id, cut.router_id, shop, family.judge, ranking, sifted, refuse=family.refuse)
         setting = family.make(chosen).setting
     if not isinstance(setting, Setting):
-        raise CutError("nothing-to-measure", field="measured")
+        raise CutError(common_refusals.NOTHING_TO_MEASURE, field="measured")
     return correction_of(setting, key, measured)
 
 
 def repeated(cut: Cut, piece: Piece, rules: HouseRules, count: int | None) -> Repeats:
     """How a cut is best repeated: `count` times, or at one given place more where that is None. Raises `CutError`."""
     if isinstance(cut, EdgeCut):
-        raise CutError("no-repeat", field="cut.count")
+        raise CutError(common_refusals.NO_REPEAT, field="cut.count")
     if isinstance(cut, Pocket):
         return pocket_repeat.repeat(cut, piece, rules, count)
     return channel_repeat.repeat(cut, piece, rules, count)

@@ -12,6 +12,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
+from ranura.core import quick_refusals as refusals
 from ranura.core.cuts.edge.bearings import choose_bearing
 from ranura.core.cuts.pocket.bushings import offset
 from ranura.core.cutting.lateral import setback
@@ -22,6 +23,7 @@ from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
 from ranura.core.shop.house_rules import school_name
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
+from ranura.core.text import length_refusals
 from ranura.core.text.errors import LengthError, QuickError
 from ranura.core.text.figures import Unit as FigureUnit
 from ranura.core.text.figures import show
@@ -114,7 +116,7 @@ def _offset(given: Sequence[float], _: Shop) -> QuickAnswer:
 def _rabbet(given: Sequence[float], shop: Shop) -> QuickAnswer:
     cutter, width = given
     if not width < cutter / 2:
-        raise QuickError("rabbet-too-wide", cutter=cutter, width=width)
+        raise QuickError(refusals.RABBET_TOO_WIDE, cutter=cutter, width=width)
     wanted = cutter - 2 * width
     owned = sorted({bearing for bit in shop.bits for bearing in (bit.bearing or 0.0, *bit.bearings) if 0 < bearing < cutter})
     lines = []
@@ -135,7 +137,7 @@ def _rabbet(given: Sequence[float], shop: Shop) -> QuickAnswer:
 def _v(given: Sequence[float], _: Shop) -> QuickAnswer:
     angle, depth = given
     if not 0 < angle < 180:
-        raise QuickError("angle", angle=angle)
+        raise QuickError(refusals.ANGLE, angle=angle)
     width = 2 * depth * math.tan(math.radians(angle) / 2)
     return _answer(
         "v",
@@ -150,7 +152,7 @@ def _v(given: Sequence[float], _: Shop) -> QuickAnswer:
 def _round(given: Sequence[float], _: Shop) -> QuickAnswer:
     radius, depth = given
     if depth > radius:
-        raise QuickError("deeper-than-radius", depth=depth, radius=radius)
+        raise QuickError(refusals.DEEPER_THAN_RADIUS, depth=depth, radius=radius)
     width = 2 * math.sqrt(depth * (2 * radius - depth))
     return _answer(
         "round",
@@ -165,7 +167,7 @@ def _round(given: Sequence[float], _: Shop) -> QuickAnswer:
 def _setback(given: Sequence[float], _: Shop) -> QuickAnswer:
     base, d = given
     if not base > d / 2:
-        raise QuickError("base-inside-bit", base=base, d=d)
+        raise QuickError(refusals.BASE_INSIDE_BIT, base=base, d=d)
     s = setback(base_to_axis=base, bit_diameter=d)
     return _answer(
         "setback",
@@ -182,7 +184,7 @@ def _passes(given: Sequence[float], shop: Shop) -> QuickAnswer:
     rules = shop.rules
     step = max_step(rules.depth_rule, bit_diameter=d, shank_diameter=d, cap=rules.pass_cap)
     if depth / step > _LONGEST:
-        raise QuickError("too-many-passes")
+        raise QuickError(refusals.TOO_MANY_PASSES)
     depths = cumulative_depths(depth, step=step, finish=rules.finish)
     named = {f"d{i}": each for i, each in enumerate(depths)}
     return _answer(
@@ -198,7 +200,7 @@ def _passes(given: Sequence[float], shop: Shop) -> QuickAnswer:
 def _inlay(given: Sequence[float], shop: Shop) -> QuickAnswer:
     ring, bushing, d = given
     if not ring > bushing > 0:
-        raise QuickError("ring-inside-bushing", ring=ring, bushing=bushing)
+        raise QuickError(refusals.RING_INSIDE_BUSHING, ring=ring, bushing=bushing)
     made = plan_inlay(ring_od=ring, bushing_od=bushing, bit_diameter=d, rules=shop.rules)
     fits = {"interference": "too large each side", "tight": "gap, tight", "loose": "gap, loose"}
     return _answer(
@@ -216,7 +218,7 @@ def _dovetail(given: Sequence[float], shop: Shop) -> QuickAnswer:
     d, angle, depth = given
     mouth = d - 2 * depth * math.tan(math.radians(angle))
     if not (0 < angle < 60 and mouth > 0):
-        raise QuickError("no-mouth", depth=depth)
+        raise QuickError(refusals.NO_MOUTH, depth=depth)
     made = plan_sliding_dovetail(
         bit_diameter=d, bit_angle=angle, depth=depth, tongue_stock=2 * d, socket_board=2 * depth, rules=shop.rules
     )
@@ -291,16 +293,16 @@ def quick(text: str, shop: Shop) -> QuickAnswer:
     found = next(((made, work) for made, work in _SUMS if made.name == name), None)
     if found is None:
         starts = any(made.name.startswith(name) for made in SUMS)
-        raise QuickError("unknown-sum", partial=starts, word=word[1], known=", ".join(each.name for each in SUMS))
+        raise QuickError(refusals.UNKNOWN_SUM, partial=starts, word=word[1], known=", ".join(each.name for each in SUMS))
     made, work = found
     numbers = list(_LENGTH.finditer(text, word.end()))
     if len(numbers) < len(made.wants):
-        raise QuickError("sum-wants", partial=True, name=name, missing=made.wants[len(numbers)], example=made.example)
+        raise QuickError(refusals.SUM_WANTS, partial=True, name=name, missing=made.wants[len(numbers)], example=made.example)
     if len(numbers) > len(made.wants):
-        raise QuickError("too-many-lengths", name=name, count=len(made.wants), example=made.example)
+        raise QuickError(refusals.TOO_MANY_LENGTHS, name=name, count=len(made.wants), example=made.example)
     given = [_plain(each) if want in _PLAIN else _mm(each, shop.unit) for each, want in zip(numbers, made.wants, strict=True)]
     if any(value <= 0 for value in given):
-        raise LengthError("zero")
+        raise LengthError(length_refusals.ZERO)
     return work(given, shop)
 
 
@@ -312,7 +314,7 @@ def _plain(found: re.Match[str]) -> float:
 def _mm(found: re.Match[str], unit: Unit) -> float:
     number, said = found["number"], found["unit"]
     if said == "°":
-        raise QuickError("angle-for-length", text=found[0])
+        raise QuickError(refusals.ANGLE_FOR_LENGTH, text=found[0])
     return float(parse(f"{number} {said or ('in' if '/' in number else unit)}", unit))
 
 
@@ -323,17 +325,17 @@ def _arithmetic(text: str, unit: Unit) -> QuickAnswer:
     facts: dict[str, float] = {}
     place = 0
     if not text.strip():
-        raise QuickError("nothing-asked", partial=True)
+        raise QuickError(refusals.NOTHING_ASKED, partial=True)
     while place < len(text):
         found = _TERM.match(text, place)
         if found is None or (bool(terms) != bool(found["sign"])):
             unfinished = text.rstrip()[-1:] in _SIGNS
-            raise QuickError("unfinished-sum", partial=unfinished, text=text.strip(), example=ARITHMETIC)
+            raise QuickError(refusals.UNFINISHED_SUM, partial=unfinished, text=text.strip(), example=ARITHMETIC)
         sign = found["sign"] or "+"
         if sign in _TIMES + _BY:
             factor = _plain(found)
             if factor == 0 or found["unit"]:
-                raise QuickError("factor", text=found[0].strip())
+                raise QuickError(refusals.FACTOR, text=found[0].strip())
             terms[-1] *= factor if sign in _TIMES else 1 / factor
             said.append(f"{'×' if sign in _TIMES else '/'} {factor:g}")
         else:
@@ -345,6 +347,6 @@ def _arithmetic(text: str, unit: Unit) -> QuickAnswer:
         place = found.end()
     total = sum(terms)
     if total < 0:
-        raise LengthError("negative", text=text.strip())
+        raise LengthError(length_refusals.NEGATIVE, text=text.strip())
     working = write(" ".join(said) + " = {total:fine}", total=total, **facts)
     return _answer("sum", total, "mm", "", working, setting=False)

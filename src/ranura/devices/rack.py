@@ -17,7 +17,7 @@ from dataclasses import dataclass, replace
 from pathlib import Path
 from typing import IO, Literal
 
-from ranura.core.text.errors import CraftError
+from ranura.core.text.errors import CraftError, Refusal
 from ranura.devices.lines import (
     MOST_CHARACTERS,
     UNITS,
@@ -45,12 +45,11 @@ _SOURCE = Path(__file__).parents[2]
 class InstrumentError(CraftError):
     """An instrument that is not there or does not do what was asked."""
 
-    words = {
-        "no-start": "The {kind} does not answer; look at its cable and switch, then plug it in again",
-        "other-version": "The {kind} speaks version {version} of the lines; this Ranura knows version 1",
-        "not-plugged": "The {kind} is not plugged in",
-        "no-number": "{text!r} is no number that a {kind} could be given",
-    }
+
+NO_START = Refusal("no-start", "The {kind} does not answer; look at its cable and switch, then plug it in again")
+OTHER_VERSION = Refusal("other-version", "The {kind} speaks version {version} of the lines; this Ranura knows version 1")
+NOT_PLUGGED = Refusal("not-plugged", "The {kind} is not plugged in")
+NO_NUMBER = Refusal("no-number", "{text!r} is no number that a {kind} could be given")
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -108,10 +107,10 @@ class Socketed:
                     talk = undo.enter_context(line.makefile("rb"))
                     hello = parse(talk.readline(MOST_CHARACTERS).decode())
                 except (OSError, ValueError):
-                    raise InstrumentError("no-start", kind=self._kind) from None
+                    raise InstrumentError(NO_START, kind=self._kind) from None
                 if not isinstance(hello, Hello) or hello.kind != self._kind or hello.version != VERSION:
                     version = hello.version if isinstance(hello, Hello) else "?"
-                    raise InstrumentError("other-version", kind=self._kind, version=version)
+                    raise InstrumentError(OTHER_VERSION, kind=self._kind, version=version)
                 undo.pop_all()
             line.settimeout(None)
             self._line = line
@@ -135,10 +134,10 @@ class Socketed:
         line = self._line
         try:
             if line is None or self._status.state != "ready":
-                raise InstrumentError("not-plugged", kind=self._kind)
+                raise InstrumentError(NOT_PLUGGED, kind=self._kind)
             line.sendall(f"{text}\n".encode())
         except OSError:
-            raise InstrumentError("not-plugged", kind=self._kind) from None
+            raise InstrumentError(NOT_PLUGGED, kind=self._kind) from None
 
     def wait(self, turn: int, seconds: float) -> Status:
         """What is known as soon as it is newer than `turn`, or after so many seconds."""

@@ -9,6 +9,7 @@ from pydantic import TypeAdapter, ValidationError
 
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError, FileError
+from ranura.formats import refusals
 
 FORMAT, VERSION = "ranura-shop", 1
 _SHOP = TypeAdapter(Shop)
@@ -39,11 +40,11 @@ def read_shop(text: str, *, id: str) -> Shop:
     try:
         whole = json.loads(text.lstrip("\ufeff"))
     except (ValueError, RecursionError):
-        raise FileError("no-json") from None
+        raise FileError(refusals.NO_JSON) from None
     if not isinstance(whole, dict) or whole.get("format") != FORMAT or not isinstance(whole.get("shop"), dict):
-        raise FileError("other-format", format=FORMAT)
+        raise FileError(refusals.OTHER_FORMAT, format=FORMAT)
     if whole.get("version") != VERSION:
-        raise FileError("other-version", version=str(whole.get("version")))
+        raise FileError(refusals.OTHER_VERSION, version=str(whole.get("version")))
     try:
         shop = _SHOP.validate_python({**whole["shop"], "id": id})
     except ValidationError as error:
@@ -52,11 +53,11 @@ def read_shop(text: str, *, id: str) -> Shop:
         path = ".".join(str(part) for part in first["loc"])
         if isinstance(cause, CraftError):
             path = f"{path}.{cause.field}" if cause.field else path
-            raise FileError("wrong-place", place=path, what=cause.message.metric) from None
-        raise FileError("wrong-place", place=path, what=first["msg"]) from None
+            raise FileError(refusals.WRONG_PLACE, place=path, what=cause.message.metric) from None
+        raise FileError(refusals.WRONG_PLACE, place=path, what=first["msg"]) from None
     for name in ("routers", "bits", "guides", "woods", "deliveries", "profiles"):
         ids = [each.id for each in getattr(shop, name)]
         if len(set(ids)) < len(ids):
             twice = next(each for each in ids if ids.count(each) > 1)
-            raise FileError("id-twice", place=name, id=twice)
+            raise FileError(refusals.ID_TWICE, place=name, id=twice)
     return shop

@@ -14,8 +14,8 @@ from reportlab.pdfgen.canvas import Canvas
 from ranura.core.board.pieces import Piece
 from ranura.core.output.slip import Section
 from ranura.core.plan import CutPlan
+from ranura.core.text import choosing_words
 from ranura.core.text.cautions import Caution
-from ranura.core.text.kinds import GENERAL
 from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import Reading, Shown, System, Text
 from ranura.formats.drawing_pdf import CUT, INK, SOFT, draw_view
@@ -63,7 +63,7 @@ def slip_pdf(sheet: Sheet, *, paper: Paper, system: System) -> bytes:
     canvas.setViewerPreference("PrintScaling", "None")
     inner = width - 2 * _MARGIN
     top = _heading(canvas, sheet, height - _MARGIN, inner)
-    cautions = [each for each in sheet.plan.cautions if each.code != GENERAL]
+    cautions = [each for each in sheet.plan.cautions if each.code != choosing_words.GENERAL.code]
     below = sum(_section_height(each, system, inner) for each in sheet.plan.slip)
     below += sum(_caution_height(each, system, inner) for each in cautions) + 34
     room = top - _MARGIN - below
@@ -215,6 +215,6 @@ def _caution(canvas: Canvas, caution: Caution, top: float, inner: float, system:
 
 
 def _footer(canvas: Canvas, sheet: Sheet, system: System) -> None:
-    general = next(each for each in sheet.plan.cautions if each.code == GENERAL)
+    general = next(each for each in sheet.plan.cautions if each.code == choosing_words.GENERAL.code)
     canvas.setFillColor(SOFT)
     write(canvas, _MARGIN, _MARGIN - 6, f"{_said(general.do, system)}. {_said(general.message, system)}.", "text", 8.5)

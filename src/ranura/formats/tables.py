@@ -18,6 +18,7 @@ from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Router
 from ranura.core.text.errors import FileError
 from ranura.core.text.lengths import Unit
+from ranura.formats import refusals
 
 TableKind = Literal["bits", "routers"]
 Tool = Bit | Router
@@ -76,7 +77,7 @@ def read_table(kind: TableKind, text: str) -> Table:
     text = text.lstrip("\ufeff")
     first = text.split("\n", 1)[0]
     if not first.strip():
-        raise FileError("empty-file")
+        raise FileError(refusals.EMPTY_FILE)
     mark = max(_MARKS, key=first.count)
     lines = csv.reader(io.StringIO(text, newline=""), delimiter=mark)
     try:
@@ -84,26 +85,26 @@ def read_table(kind: TableKind, text: str) -> Table:
         known = set(header(kind))
         strangers = [name for name in names if name and name not in known]
         if strangers:
-            raise FileError("unknown-column", name=strangers[0], known=", ".join(header(kind)[:8]) + " …")
+            raise FileError(refusals.UNKNOWN_COLUMN, name=strangers[0], known=", ".join(header(kind)[:8]) + " …")
         if len(set(names)) < len(names):
-            raise FileError("column-twice")
+            raise FileError(refusals.COLUMN_TWICE)
         if "profile" not in names and kind == "bits":
-            raise FileError("column-missing", name="profile")
+            raise FileError(refusals.COLUMN_MISSING, name="profile")
         if "name" not in names and kind == "routers":
-            raise FileError("column-missing", name="name")
+            raise FileError(refusals.COLUMN_MISSING, name="name")
         return Table(frozenset(names), tuple(_rows(lines, names)))
     except csv.Error as broken:
-        raise FileError("broken-csv", line=lines.line_num, what=str(broken)) from None
+        raise FileError(refusals.BROKEN_CSV, line=lines.line_num, what=str(broken)) from None
 
 
 def _rows(lines: Iterator[list[str]], names: list[str]) -> Iterator[Row]:
     start = 2
     for count, cells in enumerate(lines):
         if count >= MOST_ROWS:
-            raise FileError("too-many-rows", most=MOST_ROWS)
+            raise FileError(refusals.TOO_MANY_ROWS, most=MOST_ROWS)
         if any(cell.strip() for cell in cells):
             if len(cells) > len(names) and any(cell.strip() for cell in cells[len(names) :]):
-                raise FileError("too-many-cells", line=start, count=len(names))
+                raise FileError(refusals.TOO_MANY_CELLS, line=start, count=len(names))
             yield Row(start, {name: _plain(cell) for name, cell in zip(names, cells, strict=False) if name and cell.strip()})
         start = lines.line_num + 1  # type: ignore[attr-defined]
 

@@ -5,6 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from ranura.core.board import refusals
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import ToolError
 
 MaterialClass = Literal["softwood", "hardwood", "dense-hardwood", "plywood", "mdf", "veneered-board", "plastic"]
@@ -28,12 +30,12 @@ class Material:
 
     def __post_init__(self) -> None:
         if not self.name.strip():
-            raise ToolError("name-missing", field="name")
+            raise ToolError(common_refusals.NAME_MISSING, field="name")
         for name in ("burn", "tear_out"):
             if not 1 <= getattr(self, name) <= 3:
-                raise ToolError("class-range", field=name)
+                raise ToolError(refusals.CLASS_RANGE, field=name)
         if not 50 <= self.density <= 3000:
-            raise ToolError("density-range", field="density")
+            raise ToolError(refusals.DENSITY_RANGE, field="density")
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -50,7 +52,7 @@ class Delivery:
     def __post_init__(self) -> None:
         for name in ("nominal", "measured"):
             if getattr(self, name) <= 0:
-                raise ToolError("not-positive", field=name, name=name)
+                raise ToolError(common_refusals.SIZE_NOT_POSITIVE, field=name, name=name)
 
 
 def _wood(id: str, kind: MaterialClass, density: int, burn: int, tear: int, *, name: str = "", dust: bool = False) -> Material:

@@ -10,8 +10,10 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
+from ranura.core.board import refusals
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, Ring, signed_area
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import Length
 
@@ -55,12 +57,12 @@ def trace(contour: Contour, *, length: float, width: float, field: str) -> Ring:
         return tuple(_arc(middle, across / 2, up / 2, 0.0, 2 * math.pi)[:-1])
     if contour.form == "arch":
         if not closeness.under(radius, up):
-            raise CutError("rise-over-height", field=f"{field}.radius", rise=radius, height=up)
+            raise CutError(refusals.RISE_OVER_HEIGHT, field=f"{field}.radius", rise=radius, height=up)
         rise = radius or min(across / 2, up * 0.75)
         spring = (x + across / 2, y + up - rise)
         return ((x, y), (x + across, y), *_arc(spring, across / 2, rise, 0.0, math.pi))
     if closeness.over(2 * radius, min(across, up)):
-        raise CutError("corners-too-round", field=f"{field}.radius", radius=radius, side=min(across, up))
+        raise CutError(common_refusals.CORNERS_TOO_ROUND, field=f"{field}.radius", radius=radius, side=min(across, up))
     if not radius:
         return ((x, y), (x + across, y), (x + across, y + up), (x, y + up))
     corners = (
@@ -84,14 +86,14 @@ def _arc(middle: Point, rx: float, ry: float, start: float, end: float) -> list[
 def _own(points: tuple[Point, ...], field: str) -> Ring:
     ring = [here for here, before in zip(points, (points[-1:] + points[:-1]), strict=True) if math.dist(here, before) > 1e-6]
     if len(ring) < 3:
-        raise CutError("outline-too-short", field=f"{field}.points")
+        raise CutError(refusals.OUTLINE_TOO_SHORT, field=f"{field}.points")
     area = signed_area(ring)
     if abs(area) < 1.0:
-        raise CutError("outline-flat", field=f"{field}.points")
+        raise CutError(refusals.OUTLINE_FLAT, field=f"{field}.points")
     from shapely.geometry import Polygon  # only here: sums need no shapely
 
     if not Polygon(ring).is_valid:
-        raise CutError("outline-crosses", field=f"{field}.points")
+        raise CutError(refusals.OUTLINE_CROSSES, field=f"{field}.points")
     return tuple(ring if area > 0 else reversed(ring))
 
 

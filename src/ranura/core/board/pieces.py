@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
 
+from ranura.core.board import refusals
 from ranura.core.board.outlines import Contour, trace
 from ranura.core.geometry.rings import Point, Ring, extent
 from ranura.core.text.errors import CutError
@@ -86,7 +87,7 @@ def outline_of(piece: Piece) -> Ring:
     ring = trace(piece.outline, length=length, width=width, field="piece.outline")
     x0, y0, x1, y1 = extent(ring)
     if x0 < -1e-6 or y0 < -1e-6 or x1 > length + 1e-6 or y1 > width + 1e-6:
-        raise CutError("outline-off-board", field="piece.outline", length=length, width=width)
+        raise CutError(refusals.OUTLINE_OFF_BOARD, field="piece.outline", length=length, width=width)
     return ring
 
 
@@ -100,7 +101,7 @@ def openings_of(piece: Piece) -> tuple[Ring, ...]:
         ring = trace(opening, length=piece.length.mm, width=piece.width.mm, field=field)
         left, near, right, far = extent(ring)
         if min(left - x0, near - y0, x1 - right, y1 - far) < _LEAST_FRAME:
-            raise CutError("opening-off-board", field=field, number=place + 1)
+            raise CutError(refusals.OPENING_OFF_BOARD, field=field, number=place + 1)
         rings.append(ring)
     return tuple(rings)
 

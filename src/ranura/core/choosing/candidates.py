@@ -13,23 +13,8 @@ from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
 from ranura.core.shop.tooling.bits import NOMINAL_SHANKS, Bit
 from ranura.core.shop.tooling.routers import Router, RouterClass
+from ranura.core.text import choosing_words
 from ranura.core.text.cautions import Reason
-
-NEEDS: dict[str, str] = {
-    "no-collet": "{shank:a} collet for {router}",
-    "shank-trap": "{shank:a} collet for {router}",
-    "opening-too-small": "a base for {router} that opens {needed:len}",
-    "no-plunge-base": "a plunge base for {router}",
-    "overall-unknown": "its overall length, measured and typed in",
-    "marked-maximum-unknown": "its marked maximum, read off and typed in",
-    "plunge-unknown": "a look at its end: does it cut there?",
-    "grip-short": "a longer bit of this kind",
-    "bearing-missing": "a bearing of {missing:len} for it",
-    "fence-off-board": "a board of the same thickness beside the work",
-    "no-room-for-clamps": "another way of holding the work",
-    "clamp-in-the-way": "a clamp moved out of the way",
-}
-"""What would make a dropped pair work, where one thing would. Source: R15 nearest misses."""
 
 _LOOKED_INTO = 10
 COLLETS_UP_TO: dict[RouterClass, float] = {"trim": 6.35, "mid-size": 12.7, "large": 12.7}
@@ -83,21 +68,21 @@ def misses(judge: Judge, dropped: Iterable[Drop]) -> list[Miss]:
 
     Bits whose own trouble is curable are tried in every router; those as stiff and as wide as can be come first."""
     found: list[Miss] = []
-    hopeful = [drop for drop in dropped if drop.reason.code in NEEDS and _could_be_had(drop)]
+    hopeful = [drop for drop in dropped if drop.reason.words.needs and _could_be_had(drop)]
     first = heapq.nsmallest(
         _LOOKED_INTO, hopeful, key=lambda drop: (drop.bit.state == "dull", judge.extra_work(drop.bit), -drop.bit.shank)
     )
     for drop in first:
         for router in [drop.router] if drop.router else judge.rack.routers:
             tried = judge.candidate(drop.bit, router)
-            if {reason.code for reason in tried.reasons} == {drop.reason.code}:
+            if {reason.words for reason in tried.reasons} == {drop.reason.words}:
                 found.append(Miss(candidate=tried, reason=drop.reason))
     return found
 
 
 def _could_be_had(drop: Drop) -> bool:
     """Whether the collet that is missing is made for a router of this class."""
-    if drop.reason.code not in ("no-collet", "shank-trap") or drop.router is None:
+    if drop.reason.words not in (choosing_words.NO_COLLET, choosing_words.SHANK_TRAP) or drop.router is None:
         return True
     limit = COLLETS_UP_TO[drop.router.router_class]
     return round(drop.bit.shank, 3) in NOMINAL_SHANKS and drop.bit.shank <= limit + 1e-9

@@ -22,54 +22,12 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit, shank_name
 from ranura.core.shop.tooling.routers import Base, BaseKind, Mounting, Router
+from ranura.core.text import choosing_words, hold_words, strength_words, table_words
 from ranura.core.text.cautions import Reason
 from ranura.core.text.writing import Text
 
 BEARING = 10.0
 """mm of wood that a base must find beyond the far wall."""
-
-SETUP_CODES = frozenset(
-    {
-        "fence-off-board",
-        "no-room-for-clamps",
-        "power-over",
-        "bearing-without-edge",
-        "fence-without-edge",
-        "template-out-of-reach",
-        "straightedge-off-board",
-        "trapped",
-        "no-starting-pin",
-        "clamp-in-the-way",
-        "one-clamp",
-        "small-part",
-        "guide-range",
-        "no-jig-for-pair",
-        "jig-outdated",
-        "no-edge-guide",
-        "no-rods",
-        "not-along-an-edge",
-        "edge-covered",
-        "no-bushing",
-        "no-bushing-plate",
-        "bushing-of-other-plate",
-        "no-bushing-fits",
-        "bearing-above-template",
-        "base-tips",
-        "plate-hides-bushing",
-        "fence-beyond-table",
-        "turned-on-table",
-        "pair-on-table",
-        "undercut-on-table",
-        "no-trammel",
-        "trammel-range",
-        "no-sled",
-        "sled-too-small",
-        "guide-leaves-floor",
-        "freehand-one-line",
-        "guide-refused",
-    }
-)
-"""Reasons that another board, another way of holding or a shallower cut can take away."""
 
 _TRAP = 0.75
 """Shanks that differ by less than this many mm get mistaken for one another: 6 and 6.35, 12 and 12.7."""
@@ -147,7 +105,7 @@ class Rack:
         codes = {reason.code for reason in sizes}
         for said in speed_of(bit, router, self.rules).cautions:
             if said.level == "stop" and said.code not in codes:
-                yield Reason(said.code, said.facts)
+                yield said
 
 
 _KEPT_RACKS = 4
@@ -228,7 +186,7 @@ class Judge(ABC):
         free = free_length(bit, router, base, depth=self.reach(bit), rules=self.rules)
         if free < 0:
             grip = self.grip(bit, router)
-            return grip if isinstance(grip, Reason) else Reason("overall-unknown")
+            return grip if isinstance(grip, Reason) else Reason(strength_words.OVERALL_UNKNOWN)
         compliance = tip_compliance(
             shank=bit.shank, cutter=bit.diameter, cutting_length=bit.cutting_length, free_length=free, body=bit.body
         )
@@ -278,17 +236,19 @@ class Judge(ABC):
         Source: over a table "down" is up, away from the motor"""
         tip = bit.up_cut_tip or 0.0
         down = bit.profile == "down-cut" or (bit.profile == "compression" and closeness.over(self.reach(bit), 2 * tip))
-        return Reason("lifts-off-table", {"kind": bit.kind.name}) if down and router.mounting == "table" else None
+        return Reason(table_words.LIFTS_OFF_TABLE, {"kind": bit.kind.name}) if down and router.mounting == "table" else None
 
     def small_reason(self) -> Reason:
         """Why a part this small is not routed by hand."""
         long, wide = self.part or (0.0, 0.0)
-        return Reason("small-part", {"length": long, "width": wide})
+        return Reason(hold_words.SMALL_PART, {"length": long, "width": wide})
 
 
 def collet_reason(shank: float, router: Router) -> Reason:
     """Why no collet of a router takes a shank; names the metric and inch sizes that get mistaken for one another."""
     for collet in router.collets:
         if abs(collet - shank) < _TRAP:
-            return Reason("shank-trap", {"shank": shank_name(shank), "near": shank_name(collet)})
-    return Reason("no-collet", {"shank": shank_name(shank), "collets": ", ".join(shank_name(c) for c in router.collets)})
+            return Reason(choosing_words.SHANK_TRAP, {"shank": shank_name(shank), "near": shank_name(collet)})
+    return Reason(
+        choosing_words.NO_COLLET, {"shank": shank_name(shank), "collets": ", ".join(shank_name(c) for c in router.collets)}
+    )

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from ranura.core.choosing.candidates import NEEDS, Drop, Sifted, misses
+from ranura.core.choosing.candidates import Drop, Sifted, misses
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.setting import ToolSetting
@@ -27,7 +27,7 @@ class Offer:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Refusal:
+class DroppedTool:
     """A bit, alone or in a router, that cannot make the cut, and why."""
 
     bit_id: str
@@ -69,10 +69,10 @@ def offers(ranked: list[Candidate], judge: Judge, *, count: int = SHOWN_OFFERS) 
     )
 
 
-def refusal(drop: Drop) -> Refusal:
+def dropped_tool(drop: Drop) -> DroppedTool:
     """A dropped bit or pair, in words."""
     said = spoken(drop.reason)
-    return Refusal(
+    return DroppedTool(
         bit_id=drop.bit.id,
         bit_name=drop.bit.name,
         router_id=drop.router.id if drop.router else None,
@@ -105,7 +105,7 @@ def misses_of(judge: Judge, sifted: Sifted, best: Candidate | None, *, count: in
                 router_id=found.router.id,
                 router_name=found.router.name,
                 code=miss.reason.code,
-                needs=write(NEEDS[miss.reason.code], **facts),
+                needs=write(miss.reason.words.needs, **facts),
                 better=better,
             )
         )

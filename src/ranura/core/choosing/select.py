@@ -5,19 +5,20 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from ranura.core.choosing.candidates import Drop, Sifted
-from ranura.core.choosing.judging import SETUP_CODES, Judge
+from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate, Ranking
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.shop.shop import Shop
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 
 
 def check_shop(shop: Shop) -> None:
     """Raises `CutError` where there is no bit or no router to plan with."""
     if all(bit.archived for bit in shop.bits):
-        raise CutError("no-bits")
+        raise CutError(common_refusals.NO_BITS)
     if all(router.archived for router in shop.routers):
-        raise CutError("no-routers")
+        raise CutError(common_refusals.NO_ROUTERS)
 
 
 def choose(
@@ -53,7 +54,7 @@ def choose(
         pairs if bit is not None else ranking.order(pairs),
         key=lambda miss: (
             judge.rather not in (None, miss.router.mounting),
-            any(reason.code not in SETUP_CODES for reason in miss.reasons),
+            not all(reason.words.setup for reason in miss.reasons),
             len(miss.reasons),
         ),
     )

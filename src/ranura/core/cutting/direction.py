@@ -11,6 +11,7 @@ from typing import Literal
 
 from ranura.core.shop.house_rules import Climb
 from ranura.core.shop.tooling.routers import Mounting
+from ranura.core.text import guide_words
 from ranura.core.text.cautions import Caution, caution
 
 Side = Literal["left", "right"]
@@ -80,10 +81,12 @@ def straight_direction(*, mounting: Mounting, wood: WoodSide, heading: Vector, c
     if u[0] * h[0] + u[1] * h[1] > 0:
         return Direction(cut="conventional", pushed_to=None, fence_side=None, allowed=True, cautions=())
     if mounting == "table":
-        return Direction(cut="climb", pushed_to=None, fence_side=None, allowed=False, cautions=(caution("climb-on-table"),))
+        return Direction(
+            cut="climb", pushed_to=None, fence_side=None, allowed=False, cautions=(caution(guide_words.CLIMB_ON_TABLE),)
+        )
     allowed = climb != "never"
-    code = "climb-bounds" if allowed else "climb-cut"
-    return Direction(cut="climb", pushed_to=None, fence_side=None, allowed=allowed, cautions=(caution(code),))
+    said = guide_words.CLIMB_BOUNDS if allowed else guide_words.CLIMB_CUT
+    return Direction(cut="climb", pushed_to=None, fence_side=None, allowed=allowed, cautions=(caution(said),))
 
 
 def contour_direction(*, mounting: Mounting, contour: Contour) -> ContourDirection:

@@ -10,6 +10,7 @@ from typing import Literal
 from ranura.core.board.materials import MaterialClass
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import STANDARD, Burning
+from ranura.core.text import speed_words
 from ranura.core.text.cautions import Caution, caution
 
 HAND_MINIMUM = STANDARD.feed_min_m_min
@@ -162,14 +163,14 @@ def _cautions(
 ) -> list[Caution]:
     found = []
     if limited == "hand-maximum":
-        found.append(caution("feed-hand-maximum", wanted=wanted, limit=fastest, tooth=tooth))
+        found.append(caution(speed_words.FEED_HAND_MAXIMUM, wanted=wanted, limit=fastest, tooth=tooth))
     elif limited == "hand-minimum":
-        found.append(caution("feed-hand-minimum", wanted=wanted, limit=slowest, tooth=tooth))
+        found.append(caution(speed_words.FEED_HAND_MINIMUM, wanted=wanted, limit=slowest, tooth=tooth))
     if closeness.under(chip, _BURNS_BELOW):
-        code = "burning-likely" if burning == "faster-feed" else "burning-slow-down"
-        found.append(caution(code, level="note" if burn == 1 else "caution", chip=chip))
+        said = speed_words.BURNING_LIKELY if burning == "faster-feed" else speed_words.BURNING_SLOW_DOWN
+        found.append(caution(said, level="note" if burn == 1 else "caution", chip=chip))
     if closeness.over(chip, _TEARS_ABOVE):
-        found.append(caution("tear-out-likely", level="note" if tear_out == 1 else "caution", chip=chip))
+        found.append(caution(speed_words.TEAR_OUT_LIKELY, level="note" if tear_out == 1 else "caution", chip=chip))
     return found
 
 

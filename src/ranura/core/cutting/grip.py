@@ -8,6 +8,7 @@ from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Base, Router
+from ranura.core.text import strength_words
 from ranura.core.text.cautions import Reason
 
 DRAWN_BACK = 3.0
@@ -81,7 +82,7 @@ def plan_grip(bit: Bit, router: Router, base: Base, *, depth: float, rules: Hous
     """How a bit sits in a router for a cut `depth` mm deep; a Reason where it cannot: overall length not known, or too short."""
     shank = bit.shank_length
     if shank is None or bit.overall_length is None:
-        return Reason("overall-unknown")
+        return Reason(strength_words.OVERALL_UNKNOWN)
     datum = rules.usual_datum if base.collet_height is None else base.collet_height
     bore = USUAL_BORE if router.collet_bore is None else router.collet_bore
     needed = needed_free(depth=depth, datum=datum)
@@ -90,7 +91,7 @@ def plan_grip(bit: Bit, router: Router, base: Base, *, depth: float, rules: Hous
     inside = bit.overall_length - free
     least = least_grip(shank_length=shank, bore=bore)
     if closeness.under(inside, least):
-        return Reason("grip-short", {"inside": max(inside, 0.0), "least": least, "free": needed})
+        return Reason(strength_words.GRIP_SHORT, {"inside": max(inside, 0.0), "least": least, "free": needed})
     return Grip(
         needed=needed,
         free=free,

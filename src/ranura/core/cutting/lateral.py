@@ -7,6 +7,7 @@ from functools import lru_cache
 from typing import Literal
 
 from ranura.core.geometry import closeness
+from ranura.core.text import guide_words
 from ranura.core.text.cautions import Caution, caution
 
 FenceOn = Literal["reference", "other"]
@@ -84,7 +85,7 @@ def plan_setback(
     s = setback(base_to_axis=base_to_axis, bit_diameter=bit_diameter)
     far = base_to_axis + bit_diameter / 2
     if width is not None and closeness.under(width, bit_diameter):
-        too_wide = caution("bit-wider-than-cut", diameter=bit_diameter, width=width)
+        too_wide = caution(guide_words.BIT_WIDER_THAN_CUT, diameter=bit_diameter, width=width)
         return Setback(
             setback=s, far_wall=far, fence_at=None, shift=None, spacers=None, passes=0, blocked=True, cautions=(too_wide,)
         )

@@ -7,6 +7,7 @@ from typing import Literal
 
 from ranura.core.cutting.lateral import WIDENING_SHARE, lateral_passes
 from ranura.core.geometry import closeness
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 
 CutKind = Literal["dado", "groove", "rabbet", "recess", "line", "face"]
@@ -43,11 +44,11 @@ class StraightCut:
 
     def __post_init__(self) -> None:
         if not self.width > 0:
-            raise CutError("no-width", field="cut.width")
+            raise CutError(common_refusals.NO_WIDTH, field="cut.width")
         if not self.depth > 0:
-            raise CutError("no-depth", field="cut.depth")
+            raise CutError(common_refusals.NO_DEPTH, field="cut.depth")
         if not self.through and not closeness.under(self.depth, self.thickness):
-            raise CutError("through-the-board", field="cut.depth", depth=self.depth, thickness=self.thickness)
+            raise CutError(common_refusals.THROUGH_THE_BOARD, field="cut.depth", depth=self.depth, thickness=self.thickness)
 
     @property
     def open_sided(self) -> bool:

@@ -7,6 +7,7 @@ import math
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import STANDARD, HouseRules
 from ranura.core.shop.tooling.routers import Mounting, RouterClass
+from ranura.core.text import speed_words
 from ranura.core.text.cautions import Reason
 
 _THIN_SHANK, _MIDDLE_SHANK = 6.35, 9.525
@@ -67,14 +68,16 @@ def size_reasons(
     ['size-over-class']"""
     reasons = []
     if mounting == "hand" and closeness.over(diameter, rules.hand_limit):
-        reasons.append(Reason("table-only", {"diameter": diameter, "limit": rules.hand_limit}))
+        reasons.append(Reason(speed_words.TABLE_ONLY, {"diameter": diameter, "limit": rules.hand_limit}))
     by_class = class_limit(router_class, mounting, rules)
     if closeness.over(diameter, by_class):
-        reasons.append(Reason("size-over-class", {"diameter": diameter, "limit": by_class, "router_class": router_class}))
+        reasons.append(
+            Reason(speed_words.SIZE_OVER_CLASS, {"diameter": diameter, "limit": by_class, "router_class": router_class})
+        )
     by_shank = shank_limit(shank, rules)
     if closeness.over(diameter, by_shank):
-        reasons.append(Reason("size-over-shank", {"diameter": diameter, "shank": shank, "limit": by_shank}))
+        reasons.append(Reason(speed_words.SIZE_OVER_SHANK, {"diameter": diameter, "shank": shank, "limit": by_shank}))
     needed = diameter + rules.opening_clearance
     if opening is not None and closeness.under(opening, needed):
-        reasons.append(Reason("opening-too-small", {"diameter": diameter, "opening": opening, "needed": needed}))
+        reasons.append(Reason(speed_words.OPENING_TOO_SMALL, {"diameter": diameter, "opening": opening, "needed": needed}))
     return reasons

@@ -15,8 +15,9 @@ from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import SPEED_RULES, STANDARD, HouseRules, SpeedRule
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import DialPosition, Mounting, Router
-from ranura.core.text.cautions import Caution, caution
-from ranura.core.text.kinds import Level
+from ranura.core.text import speed_words
+from ranura.core.text.cautions import Reason, reason
+from ranura.core.text.words import Level
 
 RIM_CEILING = 60.0
 """m/s; no house rule goes over it (R17)."""
@@ -49,7 +50,7 @@ class Speed:
     limited_by: LimitedBy
     cap_rpm: float
     blocked: bool
-    cautions: tuple[Caution, ...]
+    cautions: tuple[Reason, ...]
     others: dict[SpeedRule, float]
 
 
@@ -211,27 +212,27 @@ def plan_speed(
     rpm, limited_by = after_caps(rule)
     position = on_dial(rpm, dial, stepped=stepped)
     slowest = min((each.rpm for each in dial), default=None)
-    cautions: list[Caution] = []
+    cautions: list[Reason] = []
     if not attainable:
-        cautions.append(caution("too-slow-router", min_rpm=router_min_rpm, cap_rpm=cap))
+        cautions.append(reason(speed_words.TOO_SLOW_ROUTER, min_rpm=router_min_rpm, cap_rpm=cap))
     elif slowest is not None and closeness.over(slowest, cap):
-        cautions.append(caution("dial-too-fast", slowest_rpm=slowest, cap_rpm=cap))
+        cautions.append(reason(speed_words.DIAL_TOO_FAST, slowest_rpm=slowest, cap_rpm=cap))
     if mounting == "hand" and closeness.over(bit_diameter, hand_limit):
-        cautions.append(caution("table-only", diameter=bit_diameter, limit=hand_limit))
+        cautions.append(reason(speed_words.TABLE_ONLY, diameter=bit_diameter, limit=hand_limit))
     blocked = bool(cautions)
     turning = rpm if blocked or position is None else max(rpm, position.rpm)
     rim = rim_speed(diameter=bit_diameter, rpm=turning)
     if closeness.over(rim, rim_limit_m_s):
-        cautions.append(caution("rim-too-fast", rim=rim, limit=rim_limit_m_s))
+        cautions.append(reason(speed_words.RIM_TOO_FAST, rim=rim, limit=rim_limit_m_s))
     if mounting == "hand" and not closeness.over(bit_diameter, hand_limit) and closeness.over(bit_diameter, hand_caution):
-        cautions.append(caution("large-by-hand", diameter=bit_diameter))
+        cautions.append(reason(speed_words.LARGE_BY_HAND, diameter=bit_diameter))
     if bit_max_rpm is None and closeness.over(bit_diameter, _UNMARKED_CAUTION):
         level: Level = "stop" if closeness.over(bit_diameter, _UNMARKED_STOP) else "caution"
-        cautions.append(caution("marked-maximum-unknown", level=level, diameter=bit_diameter))
+        cautions.append(reason(speed_words.MARKED_MAXIMUM_UNKNOWN, level=level, diameter=bit_diameter))
     if not dial:
-        cautions.append(caution("no-dial-table"))
+        cautions.append(reason(speed_words.NO_DIAL_TABLE))
         if closeness.under(cap, router_max_rpm):
-            cautions.append(caution("measure-the-dial", cap_rpm=cap, max_rpm=router_max_rpm))
+            cautions.append(reason(speed_words.MEASURE_THE_DIAL, cap_rpm=cap, max_rpm=router_max_rpm))
     return Speed(
         rpm=rpm,
         rim_speed_m_s=rim_speed(diameter=bit_diameter, rpm=rpm),

@@ -23,6 +23,7 @@ from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import DepthRule
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Base
+from ranura.core.text import depth_words, strength_words
 from ranura.core.text.cautions import Caution, Reason, caution
 
 Bound = Literal["school", "material", "diameter", "class", "power", "stiffness", "compression", "full-depth"]
@@ -271,12 +272,12 @@ def step_reason(tooling: Tooling, gaits: tuple[Gait, ...]) -> Reason | None:
     for each in _distinct(gaits):
         if closeness.under(tooling.usable_w, each.watts_per_mm * needed):
             available = tooling.usable_w / tooling.rules.power_limit
-            return Reason("power-over", {"power": each.watts_per_mm * needed, "available": available})
+            return Reason(strength_words.POWER_OVER, {"power": each.watts_per_mm * needed, "available": available})
         bend = tooling.stiffness(depth=needed, width=each.engagement, tooth_mm=each.chip_mm)
         if bend.verdict == "reduce":
             if closeness.over(bend.stress_mpa, bend.stress_limit_mpa):
-                return Reason("bit-overloaded", {"stress": bend.stress_mpa, "limit": bend.stress_limit_mpa})
-            return Reason("bends-too-far", {"bent": bend.deflection_mm, "limit": tooling.rules.bend_limit})
+                return Reason(strength_words.BIT_OVERLOADED, {"stress": bend.stress_mpa, "limit": bend.stress_limit_mpa})
+            return Reason(strength_words.BENDS_TOO_FAR, {"bent": bend.deflection_mm, "limit": tooling.rules.bend_limit})
     first = compression_first(tooling)
     if first:
         tip = tooling.bit.up_cut_tip or 0.0
@@ -286,7 +287,7 @@ def step_reason(tooling: Tooling, gaits: tuple[Gait, ...]) -> Reason | None:
             or closeness.over(first, tooling.need.depth)
             or not _first_pass_holds(first, list(step_limits(tooling, gaits)))
         ):
-            return Reason("compression-too-shallow", {"tip": tip})
+            return Reason(depth_words.COMPRESSION_TOO_SHALLOW, {"tip": tip})
     return None
 
 
@@ -374,8 +375,8 @@ def stepped(
 def _bend_cautions(tooling: Tooling, passes: list[Pass]) -> tuple[Caution, ...]:
     most = max(passes, key=lambda each: each.bend.deflection_mm).bend
     if any(each.bend.verdict == "reduce" for each in passes):
-        return (caution("bends-too-far", bent=most.deflection_mm, limit=tooling.rules.bend_limit),)
-    return (caution("bends", bent=most.deflection_mm),) if most.verdict == "caution" else ()
+        return (caution(strength_words.BENDS_TOO_FAR, bent=most.deflection_mm, limit=tooling.rules.bend_limit),)
+    return (caution(strength_words.BENDS, bent=most.deflection_mm),) if most.verdict == "caution" else ()
 
 
 def _power_cautions(tooling: Tooling, passes: list[Pass], least: Limit) -> tuple[Caution, ...]:
@@ -383,8 +384,8 @@ def _power_cautions(tooling: Tooling, passes: list[Pass], least: Limit) -> tuple
     power, available = hardest.power_w, hardest.available_w
     short = least.bound == "power" and closeness.under(least.step, tooling.least_step)
     if hardest.verdict == "over" or short:
-        return (caution("power-over", power=power, available=available),)
+        return (caution(strength_words.POWER_OVER, power=power, available=available),)
     from_share = 0.4 if not tooling.router.speed_hold else 0.5
     if hardest.share is not None and not closeness.under(hardest.share, from_share):
-        return (caution("power-caution", power=power, available=available),)
+        return (caution(strength_words.POWER_CAUTION, power=power, available=available),)
     return ()

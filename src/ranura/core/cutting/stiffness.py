@@ -12,6 +12,7 @@ from ranura.core.cutting.power import specific_energy
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import STANDARD, HouseRules
 from ranura.core.shop.tooling.bits import Body
+from ranura.core.text import strength_words
 from ranura.core.text.cautions import Caution, caution
 
 Verdict = Literal["fine", "caution", "reduce"]
@@ -174,13 +175,13 @@ def plan_stiffness(
     cautions: list[Caution] = []
     if closeness.over(loaded, limit):
         verdict = "reduce"
-        cautions.append(caution("bit-overloaded", level="caution", stress=loaded, limit=limit))
+        cautions.append(caution(strength_words.BIT_OVERLOADED, level="caution", stress=loaded, limit=limit))
     if closeness.over(bent, rules.bend_limit):
         verdict = "reduce"
-        cautions.append(caution("bends-too-far", level="caution", bent=bent, limit=rules.bend_limit))
+        cautions.append(caution(strength_words.BENDS_TOO_FAR, level="caution", bent=bent, limit=rules.bend_limit))
     elif closeness.over(bent, rules.bend_caution):
         verdict = "caution" if verdict == "fine" else verdict
-        cautions.append(caution("bends", bent=bent))
+        cautions.append(caution(strength_words.BENDS, bent=bent))
     return Stiffness(
         peak_force_n=force,
         deflection_mm=bent,

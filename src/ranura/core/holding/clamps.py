@@ -17,7 +17,8 @@ from ranura.core.geometry.convex import gap, oblong
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.holding.placed import ClampAt, Held, Side
 from ranura.core.shop.tooling.routers import Base
-from ranura.core.text.cautions import Caution, caution
+from ranura.core.text import hold_words
+from ranura.core.text.cautions import Reason, reason
 
 PAD_ACROSS, PAD_ALONG, PAD_OUTSIDE = 30.0, 40.0, 12.0
 """A clamp's foot: its width along the edge, its reach onto the board, and what stands out beyond the edge, in mm."""
@@ -91,7 +92,7 @@ class Holding:
     feet: tuple[Foot, ...]
     sweep: Sweep
     clear: float | None
-    cautions: tuple[Caution, ...]
+    cautions: tuple[Reason, ...]
     moved: tuple[ClampAt, ...] = ()
 
 
@@ -210,11 +211,11 @@ def hold(
 
     `on_guide` are the feet of clamps that hold a guide and move with it, `stations` the sweep of every repeat by itself, for
     which clamps may be moved on when no place is clear of them all."""
-    cautions: list[Caution] = []
+    cautions: list[Reason] = []
     own = stations[0] if stations else sweep
     fixed = [Foot(points=foot, gap=own.gap(foot)) for foot in on_guide]
     if any(foot.gap <= 0 for foot in fixed):
-        cautions.append(caution("no-room-for-clamps", where="clamps on the fence"))
+        cautions.append(reason(hold_words.NO_ROOM_FOR_CLAMPS, where="clamps on the fence"))
         fixed = []
     if held is not None and held != "clamps":
         said = [*cautions, *_said_of(held)]
@@ -226,19 +227,19 @@ def hold(
         tried = [_clear_or_moved(part, each, sweep, bodies) for each in placed]
         clashes = [each for each, new in zip(placed, tried, strict=True) if new != each]
         if clashes:
-            cautions.append(caution("clamp-in-the-way", count=len(clashes), side=clashes[0].side, at=clashes[0].at))
+            cautions.append(reason(hold_words.CLAMP_IN_THE_WAY, count=len(clashes), side=clashes[0].side, at=clashes[0].at))
             moved = tuple(each for each in tried if each is not None)
             moved = moved if len(set(moved)) == len(placed) else propose(part, sweep, bodies)
         if len(placed) < 2:
-            cautions.append(caution("one-clamp"))
+            cautions.append(reason(hold_words.ONE_CLAMP))
     else:
         chosen = propose(part, sweep, bodies)
         if not chosen and len(stations) > 1 and all(propose(part, each, (), first=True) for each in stations):
             method = "clamps-moved"
             chosen = propose(part, stations[0], bodies)
-            cautions.append(caution("clamps-move-on"))
+            cautions.append(reason(hold_words.CLAMPS_MOVE_ON))
         elif not chosen:
-            cautions.append(caution("no-room-for-clamps", where="two clamps on the board"))
+            cautions.append(reason(hold_words.NO_ROOM_FOR_CLAMPS, where="two clamps on the board"))
     against = stations[0] if method == "clamps-moved" else sweep
     feet = [Foot(points=foot_at(part, each), gap=against.gap(foot_at(part, each)), at=each) for each in chosen]
     everything = (*fixed, *feet)
@@ -257,5 +258,5 @@ def _clear_or_moved(part: tuple[float, float], clamp: ClampAt, sweep: Sweep, bod
     return moved_clear(part, clamp, sweep, bodies)
 
 
-def _said_of(held: Held) -> list[Caution]:
-    return [caution("tape-holds-light-cuts", how=held)] if held in ("tape", "vacuum") else []
+def _said_of(held: Held) -> list[Reason]:
+    return [reason(hold_words.TAPE_HOLDS_LIGHT_CUTS, how=held)] if held in ("tape", "vacuum") else []

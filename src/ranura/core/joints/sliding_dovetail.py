@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from ranura.core.geometry import closeness
+from ranura.core.joints import words
 from ranura.core.shop.house_rules import STANDARD, HouseRules
 from ranura.core.text.cautions import Caution, caution, has_stop
 
@@ -68,21 +69,21 @@ def plan_sliding_dovetail(
     found: list[Caution] = []
     limit = socket_board * _OF_BOARD
     if closeness.over(depth + shoulder_depth, limit):
-        found.append(caution("socket-too-deep", depth=depth + shoulder_depth, limit=limit))
+        found.append(caution(words.SOCKET_TOO_DEEP, depth=depth + shoulder_depth, limit=limit))
     if not closeness.under(tip, tongue_stock) or not closeness.over(root, 0):
-        found.append(caution("tongue-too-thick", tip=tip, stock=tongue_stock))
+        found.append(caution(words.TONGUE_TOO_THICK, tip=tip, stock=tongue_stock))
     if closeness.over(bit_diameter, rules.dovetail_share * tongue_stock):
-        found.append(caution("wide-dovetail", limit=rules.dovetail_share * tongue_stock, stock=tongue_stock))
+        found.append(caution(words.WIDE_DOVETAIL, limit=rules.dovetail_share * tongue_stock, stock=tongue_stock))
     clearing = None
     if available_straight_bits is not None:
         narrow = [each for each in available_straight_bits if not closeness.over(each, mouth)]
         clearing = max(narrow, default=None)
         if clearing is None:
-            found.append(caution("dovetail-without-clearing", mouth=max(mouth, 0.0)))
+            found.append(caution(words.DOVETAIL_WITHOUT_CLEARING, mouth=max(mouth, 0.0)))
             if closeness.over(depth, rules.dovetail_in_softwood):
-                found.append(caution("too-deep-uncleared", depth=depth, limit=rules.dovetail_in_softwood))
+                found.append(caution(words.TOO_DEEP_UNCLEARED, depth=depth, limit=rules.dovetail_in_softwood))
             elif closeness.over(depth, rules.dovetail_in_hardwood):
-                found.append(caution("uncleared-in-softwood-only", depth=depth, limit=rules.dovetail_in_hardwood))
+                found.append(caution(words.UNCLEARED_IN_SOFTWOOD_ONLY, depth=depth, limit=rules.dovetail_in_hardwood))
     angle = tight = None
     if tapered and taper is not None and length is not None:
         angle = math.degrees(math.atan(taper / length))

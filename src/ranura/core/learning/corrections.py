@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from ranura.core.shop.tooling.routers import BaseKind, Router
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 from ranura.core.text.writing import Shown, Text
 
@@ -54,7 +55,7 @@ def with_base_distance(router: Router, *, base: BaseKind, side: str, distance: f
     Raises `CutError` on "side" where that base has no such side."""
     place = next((place for place, one in enumerate(router.bases) if one.kind == base), None)
     if place is None or all(each.name != side for each in router.bases[place].sides):
-        raise CutError("nothing-to-measure", field="side")
+        raise CutError(common_refusals.NOTHING_TO_MEASURE, field="side")
     measured = router.bases[place]
     sides = tuple(replace(each, distance=distance, measured=True) if each.name == side else each for each in measured.sides)
     bases = (*router.bases[:place], replace(measured, sides=sides), *router.bases[place + 1 :])

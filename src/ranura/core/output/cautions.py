@@ -12,8 +12,8 @@ from ranura.core.cutting.speed import Speed
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import shank_name
-from ranura.core.text.cautions import Caution, caution
-from ranura.core.text.kinds import GENERAL
+from ranura.core.text import choosing_words, guide_words, speed_words, strength_words, table_words
+from ranura.core.text.cautions import Caution, caution, spoken
 
 _NARROW = 150.0
 """mm: an end below it does not run along a fence by itself, and hands on such a board come near the bit."""
@@ -27,12 +27,12 @@ def in_order(cautions: list[Caution]) -> tuple[Caution, ...]:
     for each in cautions:
         seen.setdefault((each.code, each.message.metric), each)
     ordered = sorted(seen.values(), key=lambda each: _LEVELS[each.level])
-    return (*ordered, caution(GENERAL))
+    return (*ordered, caution(choosing_words.GENERAL))
 
 
 def corner_note(rules: HouseRules, *, radius: float) -> Caution:
     """What the house does about corners that come out as round as the bit: its chisel, or the mate rounded to them."""
-    return caution("corners-chiselled" if rules.corners == "chisel" else "mate-rounded", radius=radius)
+    return caution(guide_words.CORNERS_CHISELLED if rules.corners == "chisel" else guide_words.MATE_ROUNDED, radius=radius)
 
 
 def tool_cautions(
@@ -41,29 +41,29 @@ def tool_cautions(
     """What bit, collet, base and wood of a cut that can be made still ask to be careful about."""
     bit, base = chosen.bit, chosen.base
     dropped = {reason.code for reason in chosen.reasons}
-    found = [each for each in speed.cautions if each.code not in dropped]
+    found = [spoken(each) for each in speed.cautions if each.code not in dropped]
     if bit.state == "dull":
-        found.append(caution("dull-bit"))
+        found.append(caution(choosing_words.DULL_BIT))
     if base.opening is None:
-        found.append(caution("opening-unknown", needed=bit.diameter + rules.opening_clearance))
+        found.append(caution(speed_words.OPENING_UNKNOWN, needed=bit.diameter + rules.opening_clearance))
     if chosen.sleeved:
         sleeve = chosen.router.sleeve_for(bit.shank)
         collet = shank_name(sleeve.collet) if sleeve else ""
-        found.append(caution("reducing-sleeve", shank=shank_name(bit.shank), collet=collet))
+        found.append(caution(strength_words.REDUCING_SLEEVE, shank=shank_name(bit.shank), collet=collet))
     if grip is not None and not grip.datum_known:
-        found.append(caution("datum-unknown", datum=grip.datum))
+        found.append(caution(strength_words.DATUM_UNKNOWN, datum=grip.datum))
     if grip is not None and grip.spare:
-        found.append(caution("shorter-is-stiffer", free=grip.free, needed=grip.needed))
+        found.append(caution(strength_words.SHORTER_IS_STIFFER, free=grip.free, needed=grip.needed))
     if not piece.thickness_measured:
-        found.append(caution("thickness-unmeasured"))
+        found.append(caution(choosing_words.THICKNESS_UNMEASURED))
     if (
         bit.profile == "up-cut"
         and chosen.router.mounting == "hand"
         and (closeness.under(piece.thickness.mm, rules.thin_work) or wood.material_class == "veneered-board")
     ):
-        found.append(caution("up-cut-lifts-thin-work", thickness=piece.thickness.mm))
+        found.append(caution(guide_words.UP_CUT_LIFTS_THIN_WORK, thickness=piece.thickness.mm))
     if wood.harmful_dust:
-        found.append(caution("dust", material=wood.name))
+        found.append(caution(choosing_words.DUST, material=wood.name))
     return found
 
 
@@ -79,13 +79,13 @@ def table_cautions(
     length, width = part
     found: list[Caution] = []
     if small:
-        found.append(caution("carrier", length=length, width=width))
+        found.append(caution(table_words.CARRIER, length=length, width=width))
     elif closeness.under(min(length, width), _NARROW):
-        found.append(caution("hands-away", width=min(length, width)))
+        found.append(caution(table_words.HANDS_AWAY, width=min(length, width)))
     if ends and closeness.under(min(ends), _NARROW):
-        found.append(caution("narrow-end", width=min(ends)))
+        found.append(caution(table_words.NARROW_END, width=min(ends)))
     if ends and closeness.under(min(ends), 2 * opening):
-        found.append(caution("close-the-opening", length=min(ends), opening=opening))
+        found.append(caution(table_words.CLOSE_THE_OPENING, length=min(ends), opening=opening))
     if one_plane:
-        found.append(caution("feather-boards"))
+        found.append(caution(table_words.FEATHER_BOARDS))
     return found

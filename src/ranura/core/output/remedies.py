@@ -7,6 +7,7 @@ from dataclasses import asdict, dataclass
 from typing import Any
 
 from ranura.core.holding.placed import ClampAt, Held
+from ranura.core.text import hold_words
 from ranura.core.text.writing import Text, write
 
 
@@ -30,18 +31,19 @@ _HELD = {
 def held_otherwise(codes: set[str], held: Held | None) -> list[Remedy]:
     """Other ways of holding it, where it is too small for the hand or clamps find no room."""
     found = []
-    if "small-part" in codes and held != "carrier":
-        found.append(Remedy(answers="small-part", says=write(_HELD["carrier"]), change={"held": "carrier"}))
-    if "no-room-for-clamps" in codes:
+    if hold_words.SMALL_PART.code in codes and held != "carrier":
+        found.append(Remedy(answers=hold_words.SMALL_PART.code, says=write(_HELD["carrier"]), change={"held": "carrier"}))
+    if hold_words.NO_ROOM_FOR_CLAMPS.code in codes:
         found += [
-            Remedy(answers="no-room-for-clamps", says=write(_HELD[how]), change={"held": how}) for how in ("dogs", "vice", "tape")
+            Remedy(answers=hold_words.NO_ROOM_FOR_CLAMPS.code, says=write(_HELD[how]), change={"held": how})
+            for how in ("dogs", "vice", "tape")
         ]
     return found
 
 
 def moved_clear(codes: set[str], moved: Sequence[ClampAt]) -> list[Remedy]:
     """The person's clamps with those in the way moved clear."""
-    if "clamp-in-the-way" not in codes or not moved:
+    if hold_words.CLAMP_IN_THE_WAY.code not in codes or not moved:
         return []
     change = {"clamps": [asdict(each) for each in moved]}
-    return [Remedy(answers="clamp-in-the-way", says=write("Move it clear"), change=change)]
+    return [Remedy(answers=hold_words.CLAMP_IN_THE_WAY.code, says=write("Move it clear"), change=change)]

@@ -10,6 +10,7 @@ from dataclasses import dataclass, field, fields
 from functools import lru_cache
 from typing import Any, Literal, get_args
 
+from ranura.core.shop import refusals
 from ranura.core.text.errors import RuleError
 
 SpeedRule = Literal["rim-speed", "bands-inch", "bands-metric", "share"]
@@ -279,11 +280,13 @@ class HouseRules:
             value: float = getattr(self, bound.field)
             if not bound.low <= value <= bound.high:
                 raise RuleError(
-                    "beyond-floor", field=bound.field, name=bound.name, low=bound.low, high=bound.high, unit=bound.unit
+                    refusals.BEYOND_FLOOR, field=bound.field, name=bound.name, low=bound.low, high=bound.high, unit=bound.unit
                 )
         for group, known in school_values().items():
             if getattr(self, group) not in known:
-                raise RuleError("unknown-school", field=group, value=getattr(self, group), name=group, choices=", ".join(known))
+                raise RuleError(
+                    refusals.UNKNOWN_SCHOOL, field=group, value=getattr(self, group), name=group, choices=", ".join(known)
+                )
 
     @property
     def inch_parts(self) -> int:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import ToolError
 from ranura.core.text.lengths import Length
 
@@ -26,4 +27,4 @@ class SavedProfile:
 
     def __post_init__(self) -> None:
         if not self.name.strip():
-            raise ToolError("name-missing", field="name")
+            raise ToolError(common_refusals.NAME_MISSING, field="name")

@@ -7,12 +7,13 @@ from dataclasses import dataclass
 from typing import Protocol, TypeVar
 
 from ranura.core.board.materials import MATERIALS, Delivery, Material
+from ranura.core.shop import refusals
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.saved_profiles import SavedProfile
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Guide
 from ranura.core.shop.tooling.routers import Router
-from ranura.core.text.errors import CutError
+from ranura.core.text.errors import CutError, Refusal
 from ranura.core.text.lengths import Unit
 
 _SHIPPED = {material.id: material for material in MATERIALS}
@@ -48,15 +49,15 @@ class Shop:
 
     def router(self, id: str, *, field: str | None = None) -> Router:
         """The router of an id. Raises `CutError` ("unknown-tool")."""
-        return _find(self.routers, id, "unknown-tool", field)
+        return _find(self.routers, id, refusals.UNKNOWN_TOOL, field)
 
     def bit(self, id: str, *, field: str | None = None) -> Bit:
         """The bit of an id. Raises `CutError` ("unknown-tool")."""
-        return _find(self.bits, id, "unknown-tool", field)
+        return _find(self.bits, id, refusals.UNKNOWN_TOOL, field)
 
     def material(self, id: str, *, field: str | None = None) -> Material:
         """The wood of an id, shipped or the shop's own. Raises `CutError` ("unknown-material")."""
-        return _SHIPPED[id] if id in _SHIPPED else _find(self.woods, id, "unknown-material", field)
+        return _SHIPPED[id] if id in _SHIPPED else _find(self.woods, id, refusals.UNKNOWN_MATERIAL, field)
 
     @property
     def materials(self) -> tuple[Material, ...]:
@@ -64,8 +65,8 @@ class Shop:
         return (*self.woods, *MATERIALS)
 
 
-def _find(things: Iterable[_T], id: str, code: str, field: str | None) -> _T:
+def _find(things: Iterable[_T], id: str, refusal: Refusal, field: str | None) -> _T:
     for thing in things:
         if thing.id == id:
             return thing
-    raise CutError(code, field=field, id=id)
+    raise CutError(refusal, field=field, id=id)

@@ -1,7 +1,10 @@
-"""Cautions (R17): what a plan has to say, as a code with its level and facts. Their words live in `caution_words`.
+"""Cautions (R17): what a plan has to say, as a code with its level and facts.
 
 `stop` means that the plan cannot be run or printed as ready; `caution` asks for care or a measurement; `note` is worth
 knowing. House rules can make things stricter, never the other way.
+
+What is said under a code are constants of the room that says it (`text/words.py`), so that a misspelt code is found by the type
+checker, and a room says nothing in another's words.
 """
 
 from __future__ import annotations
@@ -10,10 +13,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from functools import lru_cache
 
-from ranura.core.cuts.channel import words as channel_words
-from ranura.core.cuts.edge import words as edge_words
-from ranura.core.text import choosing_words, depth_words, guide_words, speed_words, strength_words, table_words
-from ranura.core.text.kinds import Level, Place, Words
+from ranura.core.text.words import Level, Place, Words
 from ranura.core.text.writing import Fact, Text, inch_parts, write
 
 
@@ -31,38 +31,40 @@ class Caution:
 
 @dataclass(frozen=True, slots=True)
 class Reason:
-    """A code with its facts, before anybody asked for the sentence: cheap enough for every dropped candidate."""
+    """Words with their facts, before anybody asked for the sentence: cheap enough for every dropped candidate."""
 
-    code: str
+    words: Words
     facts: Mapping[str, Fact] = field(default_factory=dict)
+    stricter: Level | None = None
+    """Its level, where that is not the usual one."""
+
+    @property
+    def code(self) -> str:
+        """The code of its words."""
+        return self.words.code
+
+    @property
+    def level(self) -> Level:
+        """How bad it is."""
+        return self.stricter or self.words.level
 
 
-WORDS: Mapping[str, Words] = {
-    **speed_words.WORDS,
-    **strength_words.WORDS,
-    **guide_words.WORDS,
-    **depth_words.WORDS,
-    **choosing_words.WORDS,
-    **edge_words.WORDS,
-    **channel_words.WORDS,
-    **table_words.WORDS,
-}
+def reason(words: Words, *, level: Level | None = None, **facts: Fact) -> Reason:
+    """Words with their facts; `level` where it differs from the usual one."""
+    return Reason(words, facts, level)
 
 
-def caution(code: str, *, level: Level | None = None, **facts: Fact) -> Caution:
-    """The caution of a code with its facts; `level` where it differs from the usual one.
-
-    >>> caution("large-by-hand", diameter=40).message.metric
-    '40 mm is a large bit to guide by hand'"""
-    return _made(code, level, tuple(facts.items()), inch_parts())
+def caution(words: Words, *, level: Level | None = None, **facts: Fact) -> Caution:
+    """The caution of some words with their facts; `level` where it differs from the usual one."""
+    return _made(words, level, tuple(facts.items()), inch_parts())
 
 
 @lru_cache(maxsize=4096)
-def _made(code: str, level: Level | None, items: tuple[tuple[str, Fact], ...], _parts: int) -> Caution:
+def _made(words: Words, level: Level | None, items: tuple[tuple[str, Fact], ...], _parts: int) -> Caution:
     """Remembered, since a plan says the same of most bits and routers as the plan before it."""
-    words, facts = WORDS[code], dict(items)
+    facts = dict(items)
     return Caution(
-        code=code,
+        code=words.code,
         level=level or words.level,
         message=write(words.message, **facts),
         do=write(words.do, **facts),
@@ -73,9 +75,9 @@ def _made(code: str, level: Level | None, items: tuple[tuple[str, Fact], ...], _
 
 def spoken(reason: Reason) -> Caution:
     """The sentence of a reason."""
-    return _made(reason.code, None, tuple(reason.facts.items()), inch_parts())
+    return _made(reason.words, reason.stricter, tuple(reason.facts.items()), inch_parts())
 
 
-def has_stop(cautions: Iterable[Caution]) -> bool:
+def has_stop(cautions: Iterable[Caution | Reason]) -> bool:
     """Whether any of them forbids the cut."""
     return any(each.level == "stop" for each in cautions)

@@ -13,8 +13,9 @@ from dataclasses import dataclass
 from fractions import Fraction
 from typing import Literal
 
+from ranura.core.text import length_refusals
 from ranura.core.text import lengths_format as written
-from ranura.core.text.errors import LengthError
+from ranura.core.text.errors import LengthError, Refusal
 
 Unit = Literal["mm", "in"]
 
@@ -74,7 +75,7 @@ def parse(text: str, unit: Unit = "mm") -> Fraction:
     try:
         return _parse(text, unit)
     except LengthError as problem:
-        problem.partial = _could_become_right(text, unit, problem.code)
+        problem.partial = _could_become_right(text, unit, problem.refusal)
         raise
 
 
@@ -83,7 +84,7 @@ def read(text: str, unit: Unit, *, field: str | None = None, positive: bool = Fa
     try:
         mm = parse(text, unit)
         if positive and mm == 0:
-            raise LengthError("zero", partial=_could_become_right(text, unit, "zero"))
+            raise LengthError(length_refusals.ZERO, partial=_could_become_right(text, unit, length_refusals.ZERO))
     except LengthError as problem:
         problem.field = field
         raise
@@ -119,14 +120,14 @@ def describe(mm: Fraction | float) -> Written:
     return Written(mm=float(mm), mm_text=f"{written.mm_number(float(mm), 0.01)} mm", inch_text=f"{number} in", error_mm=error)
 
 
-def _could_become_right(text: str, unit: Unit, code: str) -> bool:
+def _could_become_right(text: str, unit: Unit, refusal: Refusal) -> bool:
     """Whether typing on could make a length of it; a length that is too long only by way of another unit (m → mm)."""
-    for more in ("m",) if code == "too-long" else _CONTINUATIONS:
+    for more in ("m",) if refusal is length_refusals.TOO_LONG else _CONTINUATIONS:
         try:
             value = _parse(text + more, unit)
         except LengthError:
             continue
-        if value or code != "zero":
+        if value or refusal is not length_refusals.ZERO:
             return True
     return False
 
@@ -134,9 +135,9 @@ def _could_become_right(text: str, unit: Unit, code: str) -> bool:
 def _parse(original: str, unit: Unit) -> Fraction:
     text = original.strip().translate(_MARKS).lower().replace("''", '"')
     if not text:
-        raise LengthError("empty")
+        raise LengthError(length_refusals.EMPTY)
     if len(text) > _LONGEST_TEXT:
-        raise LengthError("long-text")
+        raise LengthError(length_refusals.LONG_TEXT)
     _refuse_what_is_no_number(text, original.strip())
     feet = _AFTER_FEET.fullmatch(text)
     if feet:
@@ -146,21 +147,21 @@ def _parse(original: str, unit: Unit) -> Fraction:
         assert parts is not None, "the shape takes any text"
         mm = _quantity(parts["number"], original) * _scale(parts["unit"], unit, original)
     if mm > LONGEST:
-        raise LengthError("too-long", text=original.strip())
+        raise LengthError(length_refusals.TOO_LONG, text=original.strip())
     return mm
 
 
 def _refuse_what_is_no_number(text: str, original: str) -> None:
     if re.search(r"nan|infinity|∞|(?<![a-z])inf(?![a-z])", text):
-        raise LengthError("not-a-number", text=original)
+        raise LengthError(length_refusals.NOT_A_NUMBER, text=original)
     if "+" in text:
-        raise LengthError("plus")
+        raise LengthError(length_refusals.PLUS)
     if re.search(r"[0-9.]e[-0-9]", text):
-        raise LengthError("exponent", text=original)
+        raise LengthError(length_refusals.EXPONENT, text=original)
     if text.startswith("-") or re.search(r"\s-|--|[a-z\"]\s*-|-\s", text):
-        raise LengthError("negative", text=original)
+        raise LengthError(length_refusals.NEGATIVE, text=original)
     if not re.search(rf"[0-9{_VULGAR}]", text) and not re.fullmatch(r"[.,]", text):
-        raise LengthError("no-number", text=original)
+        raise LengthError(length_refusals.NO_NUMBER, text=original)
 
 
 def _scale(name: str, unit: Unit, original: str) -> Fraction:
@@ -169,10 +170,10 @@ def _scale(name: str, unit: Unit, original: str) -> Fraction:
         return _UNITS[unit]
     if name not in _UNITS:
         if re.match(r"(?:ft|')", name):
-            raise LengthError("feet-then")
+            raise LengthError(length_refusals.FEET_THEN)
         if re.search(rf"[0-9{_VULGAR}]", name):
-            raise LengthError("two-numbers", text=original.strip())
-        raise LengthError("unknown-unit", unit=name)
+            raise LengthError(length_refusals.TWO_NUMBERS, text=original.strip())
+        raise LengthError(length_refusals.UNKNOWN_UNIT, unit=name)
     return _UNITS[name]
 
 
@@ -180,7 +181,7 @@ def _inches_after_feet(rest: str, original: str) -> Fraction:
     parts = _SHAPE.fullmatch(rest)
     assert parts is not None, "the shape takes any text"
     if parts["number"] is None or _scale(parts["unit"] or "in", "in", original) != written.MM_PER_INCH:
-        raise LengthError("feet-then")
+        raise LengthError(length_refusals.FEET_THEN)
     return _quantity(parts["number"], original) * written.MM_PER_INCH
 
 
@@ -188,9 +189,9 @@ def _quantity(number: str | None, original: str) -> Fraction:
     """A decimal, a fraction or a mixed number, exactly."""
     text, shown = (number or "").strip(), original.strip()
     if not re.search(rf"[0-9{_VULGAR}]", text):
-        raise LengthError("half-written" if text in (".", ",") else "no-number", text=shown)
+        raise LengthError(length_refusals.HALF_WRITTEN if text in (".", ",") else length_refusals.NO_NUMBER, text=shown)
     if text.count("/") > 1:
-        raise LengthError("two-slashes", text=shown)
+        raise LengthError(length_refusals.TWO_SLASHES, text=shown)
     mixed = _MIXED.fullmatch(text)
     if mixed:
         whole = Fraction(mixed["whole"] or mixed["whole2"])
@@ -204,12 +205,12 @@ def _quantity(number: str | None, original: str) -> Fraction:
     raise LengthError(_what_is_wrong(text), text=shown)
 
 
-def _what_is_wrong(text: str) -> str:
+def _what_is_wrong(text: str) -> Refusal:
     if text.endswith(("/", "-")):
-        return "half-written"
+        return length_refusals.HALF_WRITTEN
     if re.search(rf"(?:/[0-9]+|[{_VULGAR}])[ -]*[0-9]", text):
-        return "fraction-first"
-    return "two-numbers"
+        return length_refusals.FRACTION_FIRST
+    return length_refusals.TWO_NUMBERS
 
 
 def _vulgar(sign: str) -> Fraction:
@@ -219,17 +220,17 @@ def _vulgar(sign: str) -> Fraction:
 def _ratio(text: str, shown: str) -> Fraction:
     above, below = text.split("/")
     if below.startswith("0"):
-        raise LengthError("zero-denominator", text=shown)
+        raise LengthError(length_refusals.ZERO_DENOMINATOR, text=shown)
     return Fraction(int(above), int(below))
 
 
 def _decimal(text: str, shown: str) -> Fraction:
     marks = text.count(".") + text.count(",")
     if marks > 1:
-        raise LengthError("two-marks", text=shown)
+        raise LengthError(length_refusals.TWO_MARKS, text=shown)
     if text.endswith((".", ",")):
-        raise LengthError("half-written", text=shown)
+        raise LengthError(length_refusals.HALF_WRITTEN, text=shown)
     whole, comma, after = text.partition(",")
     if comma and len(after) == 3 and whole.strip("0"):
-        raise LengthError("thousands", text=shown, decimal=f"{whole}.{after}", thousands=whole + after)
+        raise LengthError(length_refusals.THOUSANDS, text=shown, decimal=f"{whole}.{after}", thousands=whole + after)
     return Fraction(text.replace(",", "."))

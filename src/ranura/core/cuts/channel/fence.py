@@ -9,6 +9,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import lru_cache
 
+from ranura.core.cuts.channel import words
 from ranura.core.cuts.channel.asked import ChannelGuide
 from ranura.core.cuts.channel.on_board import Channel, Station
 from ranura.core.cutting.direction import Vector, heading_with_fence
@@ -18,7 +19,7 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import EdgeGuide, Guide
 from ranura.core.shop.tooling.routers import GuidedSide
-from ranura.core.text.cautions import Caution, Reason, caution, spoken
+from ranura.core.text.cautions import Reason, reason
 
 BEHIND_EDGE = 25.0
 """mm that an edge guide takes beyond the edge it bears on."""
@@ -106,7 +107,7 @@ class GuideOption:
 
     kind: ChannelGuide
     fences: tuple[Fence, ...]
-    cautions: tuple[Caution, ...]
+    cautions: tuple[Reason, ...]
     against: Reason | None = None
 
     @property
@@ -173,7 +174,7 @@ def outside(fence: Fence, channel: Channel) -> float:
 
 def place_fence(
     channel: Channel, bit: Bit, guided: GuidedSide, rules: HouseRules, station: Station | None = None
-) -> tuple[Fence, tuple[Caution, ...]]:
+) -> tuple[Fence, tuple[Reason, ...]]:
     """The fence of a station on the reference side if the board carries its width there, otherwise on the other side.
 
     Where neither carries it: the side where less is missing, with `fence-off-board`, unless a board beside the work does.
@@ -191,8 +192,8 @@ def place_fence(
     least = min(sides, key=lambda fence: outside(fence, channel))
     if channel.held == "carrier":
         return least, ()  # its boards are as high as the work and carry the fence
-    code = "fence-on-support" if channel.support else "fence-off-board"
-    return least, (caution(code, outside=outside(least, channel)),)
+    said = words.FENCE_ON_SUPPORT if channel.support else words.FENCE_OFF_BOARD
+    return least, (reason(said, outside=outside(least, channel)),)
 
 
 def guided_by(fence: Fence, kind: ChannelGuide, tool: Guide | None) -> Fence:
@@ -241,6 +242,6 @@ def on_edge(channel: Channel, station: Station, bit: Bit, tool: EdgeGuide | None
     )
 
 
-def said_of(option: GuideOption) -> tuple[Caution, ...]:
+def said_of(option: GuideOption) -> tuple[Reason, ...]:
     """Everything to be said of a way of guiding, with what speaks against it."""
-    return (*((spoken(option.against),) if option.against else ()), *option.cautions)
+    return (*((option.against,) if option.against else ()), *option.cautions)

@@ -10,6 +10,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 
+from ranura.core.cuts.channel import words
 from ranura.core.cuts.channel.asked import ChannelGuide
 from ranura.core.cuts.channel.fence import TABLE_FENCE_DEEP, Fence, GuideOption, guided_by, on_edge, place_fence
 from ranura.core.cuts.channel.on_board import Channel
@@ -18,7 +19,8 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import EdgeGuide, Guide, TJig
 from ranura.core.shop.tooling.routers import Base, Router
-from ranura.core.text.cautions import Caution, Reason, caution
+from ranura.core.text import guide_words
+from ranura.core.text.cautions import Reason, reason
 
 _NEAR_EDGE = 120.0
 """mm up to which an edge guide is handier than a straightedge along a board."""
@@ -67,7 +69,7 @@ def _ways(
         yield _edge_guides(channel, bit, base, guides)
     yield _freehand(straight)
     if channel.guide == "t-jig" and not jigs:
-        yield GuideOption(kind="t-jig", fences=straight.fences, cautions=(), against=Reason("no-jig-for-pair"))
+        yield GuideOption(kind="t-jig", fences=straight.fences, cautions=(), against=Reason(words.NO_JIG_FOR_PAIR))
 
 
 def chosen_guide(options: Sequence[GuideOption], pinned: ChannelGuide | None) -> GuideOption:
@@ -82,7 +84,7 @@ def _from_edges(channel: Channel) -> tuple[float, float]:
 
 def _straightedges(channel: Channel, bit: Bit, base: Base, rules: HouseRules) -> GuideOption:
     fences: list[Fence] = []
-    said: list[Caution] = []
+    said: list[Reason] = []
     for station in channel.stations:
         fence, cautions = place_fence(channel, bit, base.sides[0], rules, station)
         fences.append(fence)
@@ -96,7 +98,7 @@ def _jig(jig: TJig, straight: GuideOption, bit: Bit, base: Base) -> GuideOption:
     against = None
     if not jig.holds(bit_diameter=bit.diameter, base_to_axis=base.sides[0].distance):
         against = Reason(
-            "jig-outdated",
+            words.JIG_OUTDATED,
             {"was": jig.bit_diameter, "now": bit.diameter, "base_was": jig.base_to_axis, "base_now": base.sides[0].distance},
         )
     fences = tuple(guided_by(fence, "t-jig", jig) for fence in straight.fences)
@@ -110,8 +112,8 @@ def _freehand(straight: GuideOption) -> GuideOption:
     return GuideOption(
         kind="freehand",
         fences=fences,
-        cautions=(caution("freehand-line"),),
-        against=Reason("freehand-one-line") if wide else None,
+        cautions=(reason(guide_words.FREEHAND_LINE),),
+        against=Reason(words.FREEHAND_ONE_LINE) if wide else None,
     )
 
 
@@ -119,13 +121,13 @@ def _edge_guides(channel: Channel, bit: Bit, base: Base, guides: Sequence[Guide]
     """The edge guide whose face has no gap first, on the edge that lies nearer."""
     owned = sorted((each for each in guides if isinstance(each, EdgeGuide)), key=lambda each: not each.gap_closed)
     if not owned:
-        return GuideOption(kind="edge-guide", fences=(), cautions=(), against=Reason("no-edge-guide"))
+        return GuideOption(kind="edge-guide", fences=(), cautions=(), against=Reason(guide_words.NO_EDGE_GUIDE))
     if base.rods is None:
-        return GuideOption(kind="edge-guide", fences=(), cautions=(), against=Reason("no-rods"))
+        return GuideOption(kind="edge-guide", fences=(), cautions=(), against=Reason(guide_words.NO_RODS))
     if channel.angle:
-        return GuideOption(kind="edge-guide", fences=(), cautions=(), against=Reason("not-along-an-edge"))
+        return GuideOption(kind="edge-guide", fences=(), cautions=(), against=Reason(words.NOT_ALONG_AN_EDGE))
     if channel.held == "carrier":
-        return GuideOption(kind="edge-guide", fences=(), cautions=(), against=Reason("edge-covered"))
+        return GuideOption(kind="edge-guide", fences=(), cautions=(), against=Reason(words.EDGE_COVERED))
     low, high = _from_edges(channel)
     towards = -1 if low <= high else 1
     tried = [tuple(on_edge(channel, s, bit, tool, towards) for s in channel.stations) for tool in owned]
@@ -134,7 +136,7 @@ def _edge_guides(channel: Channel, bit: Bit, base: Base, guides: Sequence[Guide]
         if against is None:
             tool = fences[0].tool
             gap = isinstance(tool, EdgeGuide) and not tool.gap_closed and not all(channel.stopped)
-            said = (caution("guide-gap", edge=channel.end_name(towards)),) if gap else ()
+            said = (reason(words.GUIDE_GAP, edge=channel.end_name(towards)),) if gap else ()
             return GuideOption(kind="edge-guide", fences=fences, cautions=said)
     return GuideOption(kind="edge-guide", fences=tried[0], cautions=(), against=_beyond(tried[0], base))
 
@@ -153,7 +155,7 @@ def table_fence(channel: Channel, bit: Bit, base: Base) -> GuideOption:
         if not closeness.over(max(fence.at for fence in fences), deepest):
             return GuideOption(kind="table-fence", fences=fences, cautions=())
     facts = {"setting": max(fence.at for fence in tried[0]), "most": deepest}
-    return GuideOption(kind="table-fence", fences=tried[0], cautions=(), against=Reason("fence-beyond-table", facts))
+    return GuideOption(kind="table-fence", fences=tried[0], cautions=(), against=Reason(words.FENCE_BEYOND_TABLE, facts))
 
 
 def _beyond(fences: Sequence[Fence], base: Base) -> Reason | None:
@@ -163,5 +165,5 @@ def _beyond(fences: Sequence[Fence], base: Base) -> Reason | None:
         assert isinstance(tool, EdgeGuide), "only an edge guide is set this way"
         reach = min(tool.farthest, base.rods or 0.0)
         if closeness.over(fence.at, reach) or closeness.under(fence.at, tool.nearest):
-            return Reason("guide-range", {"setting": fence.at, "low": tool.nearest, "high": reach, "guide": tool.name})
+            return Reason(words.GUIDE_RANGE, {"setting": fence.at, "low": tool.nearest, "high": reach, "guide": tool.name})
     return None

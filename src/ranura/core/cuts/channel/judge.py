@@ -8,6 +8,7 @@ from ranura.core.board.materials import Material
 from ranura.core.choosing.judging import Judge, bridges
 from ranura.core.choosing.order import Candidate, Pair
 from ranura.core.choosing.ranking import ChannelRanking, losses
+from ranura.core.cuts.channel import words
 from ranura.core.cuts.channel.fence import GuideOption, said_of
 from ranura.core.cuts.channel.guides import best_guide, guide_options
 from ranura.core.cuts.channel.on_board import Channel
@@ -21,6 +22,7 @@ from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile, radius_at
 from ranura.core.shop.tooling.routers import Base, Mounting, Router
+from ranura.core.text import depth_words, guide_words
 from ranura.core.text.cautions import Reason
 from ranura.core.text.writing import Text
 
@@ -73,16 +75,16 @@ class ChannelJudge(Judge):
         """The first thing that no router could change."""
         need = self.need
         if bit.profile not in self._profiles:
-            return Reason("wrong-profile" if need.shape == "square" else "other-floor", {"profile": bit.kind.name})
+            return Reason(depth_words.WRONG_PROFILE if need.shape == "square" else words.OTHER_FLOOR, {"profile": bit.kind.name})
         if need.shape != "square":
             if abs(width_at(bit, need.depth) - need.width) > _WIDTH_WITHIN:
-                return Reason("groove-of-other-width", {"cuts": width_at(bit, need.depth), "width": need.width})
+                return Reason(words.GROOVE_OF_OTHER_WIDTH, {"cuts": width_at(bit, need.depth), "width": need.width})
         elif bit.diameter > need.width and not need.open_sided and closeness.over(bit.diameter, need.width):
-            return Reason("bit-wider-than-cut", {"diameter": bit.diameter, "width": need.width})
+            return Reason(guide_words.BIT_WIDER_THAN_CUT, {"diameter": bit.diameter, "width": need.width})
         if self.depth > bit.cutting_length and closeness.over(self.depth, bit.cutting_length):
-            return Reason("beyond-cutting-length", {"depth": self.depth, "cutting_length": bit.cutting_length})
+            return Reason(depth_words.BEYOND_CUTTING_LENGTH, {"depth": self.depth, "cutting_length": bit.cutting_length})
         if need.stopped and bit.can_plunge is not True:
-            return Reason("plunge-unknown" if bit.can_plunge is None else "cannot-plunge")
+            return Reason(depth_words.PLUNGE_UNKNOWN if bit.can_plunge is None else depth_words.CANNOT_PLUNGE)
         return None
 
     def ranking(self, mounted: Collection[Pair] = frozenset()) -> ChannelRanking:
@@ -119,13 +121,13 @@ class ChannelJudge(Judge):
             yield from self._over_a_table(bit, router)
             return
         if self._for_table:
-            yield Reason("needs-table")
+            yield Reason(words.NEEDS_TABLE)
         if self.small:
             yield self.small_reason()
         if need.stopped and base.kind != "plunge":
-            yield Reason("no-plunge-base")
+            yield Reason(depth_words.NO_PLUNGE_BASE)
         if not need.open_sided and not bridges(need.width, bit.diameter, base.across):
-            yield Reason("base-tips", {"across": base.across, "width": need.width})
+            yield Reason(guide_words.BASE_TIPS, {"across": base.across, "width": need.width})
 
     def _over_a_table(self, bit: Bit, router: Router) -> Iterator[Reason]:
         """What keeps a cut off a table, where it was asked for or the part is too small for the hand: a slant, a pair, a bit that
@@ -133,7 +135,7 @@ class ChannelJudge(Judge):
         asked = self.channel
         by_hand = asked is None or asked.mortise or asked.guide is not None or asked.held is not None or bool(asked.clamps)
         if asked is None or not (self._for_table or (self.small and not by_hand)):
-            yield Reason("needs-hand-router")
+            yield Reason(guide_words.NEEDS_HAND_ROUTER)
         elif against := against_table(asked):
             yield against
         if lifts := self.lifts_off_table(bit, router):
@@ -160,7 +162,7 @@ class ChannelJudge(Judge):
             return ()
         option = self.guide(bit, router, base, channel)
         said = [*said_of(option), *(held_channel(channel, option, bit, base).cautions if option.fences else ())]
-        return tuple(Reason(each.code, each.facts) for each in said if each.level == "stop")
+        return tuple(each for each in said if each.level == "stop")
 
     def guides(self, bit: Bit, router: Router, base: Base, channel: Channel) -> tuple[GuideOption, ...]:
         """Every way of guiding this pair along the channel, the best first."""
@@ -175,10 +177,10 @@ def against_table(channel: Channel) -> Reason | None:
     """What of a channel no table's fence could guide: one that is not parallel to an edge, a pair of boards, an undercut, which
     holds the board down on the turning bit."""
     if channel.angle:
-        return Reason("turned-on-table")
+        return Reason(words.TURNED_ON_TABLE)
     if channel.mirrored:
-        return Reason("pair-on-table")
-    return Reason("undercut-on-table") if channel.shape in UNDERCUT else None
+        return Reason(words.PAIR_ON_TABLE)
+    return Reason(words.UNDERCUT_ON_TABLE) if channel.shape in UNDERCUT else None
 
 
 def held_channel(channel: Channel, option: GuideOption, bit: Bit, base: Base) -> Holding:

@@ -13,6 +13,7 @@ from dataclasses import dataclass, replace
 
 from ranura.core.board.pieces import Piece
 from ranura.core.board.repeats import MOST_STATIONS
+from ranura.core.cuts.channel import refusals
 from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelGuide, Dado, End, Goes
 from ranura.core.cuts.channel.fit import mate_width
 from ranura.core.cuts.channel.frame import Frame, turned
@@ -21,6 +22,7 @@ from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.holding.placed import ClampAt, Held
 from ranura.core.shop.house_rules import STANDARD, HouseRules
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 
 
@@ -135,11 +137,11 @@ def channel(cut: Dado, piece: Piece, rules: HouseRules = STANDARD) -> Channel:
     width, depth = width_of(cut, rules), cut.depth.mm
     field = "cut.width" if cut.mate is None else "cut.mate"
     if not closeness.under(width, size):
-        raise CutError("wider-than-board", field=field, width=width, length=size)
+        raise CutError(refusals.WIDER_THAN_BOARD, field=field, width=width, length=size)
     if not closeness.under(depth, thickness):
-        raise CutError("through-the-board", field="cut.depth", depth=depth, thickness=thickness)
+        raise CutError(common_refusals.THROUGH_THE_BOARD, field="cut.depth", depth=depth, thickness=thickness)
     if abs(cut.angle) > MOST_ANGLE or (cut.angle and along):
-        raise CutError("angle-of-channel", field="cut.angle", most=MOST_ANGLE)
+        raise CutError(refusals.ANGLE_OF_CHANNEL, field="cut.angle", most=MOST_ANGLE)
     if cut.mirrored:
         _check_pair(cut, piece)
     total = across * (2 if cut.mirrored else 1)
@@ -149,9 +151,11 @@ def channel(cut: Dado, piece: Piece, rules: HouseRules = STANDARD) -> Channel:
     stations = []
     for number, position in enumerate(_positions(cut, rules), start=1):
         if not closeness.over(position, 0):
-            raise CutError("no-wood-before", field="cut.position", position=position, end=end)
+            raise CutError(refusals.NO_WOOD_BEFORE, field="cut.position", position=position, end=end)
         if not closeness.under(position + width / cos, size):
-            raise CutError("no-wood-after", field=_last_field(cut, position), position=position, width=width, length=size)
+            raise CutError(
+                common_refusals.NO_WOOD_AFTER, field=_last_field(cut, position), position=position, width=width, length=size
+            )
         wall = position * cos if reference_low else (size - position) * cos
         left = wall if reference_low else wall - width
         stations.append(Station(number=number, position=position, left=left, right=left + width))
@@ -200,7 +204,7 @@ def width_of(cut: Dado, rules: HouseRules) -> float:
     if cut.mate is not None:
         return mate_width(cut.mate, rules)
     if cut.width is None:
-        raise CutError("width-missing", field="cut.width")
+        raise CutError(refusals.WIDTH_MISSING, field="cut.width")
     return cut.width.mm
 
 
@@ -217,16 +221,16 @@ def _positions(cut: Dado, rules: HouseRules) -> Sequence[float]:
 
     Raises CutError for a repeat without its spacing, too many stations, or stations less than their own width apart."""
     if not 1 <= cut.count <= MOST_STATIONS or len(cut.more) >= MOST_STATIONS:
-        raise CutError("too-many-stations", field="cut.count", most=MOST_STATIONS)
+        raise CutError(common_refusals.TOO_MANY_STATIONS, field="cut.count", most=MOST_STATIONS)
     if cut.count > 1 and cut.spacing is None:
-        raise CutError("spacing-missing", field="cut.spacing")
+        raise CutError(common_refusals.SPACING_MISSING, field="cut.spacing")
     spacing = 0.0 if cut.spacing is None else cut.spacing.mm
     found = sorted([cut.position.mm + i * spacing for i in range(cut.count)] + [each.mm for each in cut.more])
     width = width_of(cut, rules)
     for near, far in itertools.pairwise(found):
         if not closeness.over(far - near, width):
             field = "cut.spacing" if cut.count > 1 and not cut.more else "cut.more"
-            raise CutError("stations-meet", field=field, first=near, second=far, width=width)
+            raise CutError(common_refusals.STATIONS_MEET, field=field, first=near, second=far, width=width)
     return found
 
 
@@ -239,11 +243,11 @@ def _last_field(cut: Dado, position: float) -> str:
 
 def _check_pair(cut: Dado, piece: Piece) -> None:
     if piece.count < 2:
-        raise CutError("pair-needs-two", field="cut.mirrored")
+        raise CutError(refusals.PAIR_NEEDS_TWO, field="cut.mirrored")
     if cut.goes == "along" or cut.angle:
-        raise CutError("pair-across-only", field="cut.mirrored")
+        raise CutError(refusals.PAIR_ACROSS_ONLY, field="cut.mirrored")
     if cut.stop_first is not None and cut.stop_last is not None:
-        raise CutError("pair-open-edge", field="cut.mirrored")
+        raise CutError(refusals.PAIR_OPEN_EDGE, field="cut.mirrored")
 
 
 def _boards(length: float, across: float, *, pair: bool) -> tuple[Ring, ...]:
@@ -280,7 +284,7 @@ def _span(
     stopped = (first is not None, last is not None)
     if any(stopped) and not closeness.over(high - low, station.right - station.left):
         field = "cut.stop_first" if cut.stop_first is not None else "cut.stop_last"
-        raise CutError("stops-meet", field=field, left=max(high - low, 0.0))
+        raise CutError(refusals.STOPS_MEET, field=field, left=max(high - low, 0.0))
     return low, high, stopped
 
 
@@ -303,7 +307,7 @@ def _check_ends(station: Station, frame: Frame, cut: Dado, *, length: float, tot
         for y in (0.0, total):
             x = (u - y * sin) / cos
             if not (closeness.over(x, 0) and closeness.under(x, length)):
-                raise CutError("runs-out-of-end", field="cut.angle" if cut.angle else "cut.position", end=cut.end)
+                raise CutError(refusals.RUNS_OUT_OF_END, field="cut.angle" if cut.angle else "cut.position", end=cut.end)
 
 
 def corners(channel: Channel, station: Station | None = None) -> tuple[Point, ...]:

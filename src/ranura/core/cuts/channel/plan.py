@@ -12,6 +12,7 @@ from ranura.core.board.materials import CROSS_VENEERED, Material
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import Drop
 from ranura.core.choosing.order import Candidate
+from ranura.core.cuts.channel import refusals, words
 from ranura.core.cuts.channel.asked import Dado
 from ranura.core.cuts.channel.clearing import cleared_by
 from ranura.core.cuts.channel.drawing import channel_views
@@ -41,8 +42,11 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Base
+from ranura.core.text import choosing_words, depth_words, guide_words
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.cautions import Caution, caution, spoken
 from ranura.core.text.errors import CutError
+from ranura.core.text.words import Words
 from ranura.core.text.writing import write
 
 
@@ -99,7 +103,7 @@ def _said(setting: Setting, cut: Dado, judge: ChannelJudge) -> Said:
 def refuse_the_dimension(judge: ChannelJudge, dropped: list[Drop]) -> None:
     """Raises `CutError` on width or depth when every bit fails on it; other causes are shown as a plan with a stop."""
     shop, need = judge.rack.shop, judge.need
-    by_itself = {drop.bit.id: drop.reason.code for drop in dropped if drop.router is None}
+    by_itself = {drop.bit.id: drop.reason.words for drop in dropped if drop.router is None}
     bits = [bit for bit in shop.bits if not bit.archived]
     if len(by_itself) < len(bits):
         return
@@ -108,40 +112,46 @@ def refuse_the_dimension(judge: ChannelJudge, dropped: list[Drop]) -> None:
         return
     straight = [bit for bit in bits if bit.cuts_channels]
     if not straight:
-        raise CutError("no-straight-bit")
-    narrow_enough = [bit for bit in straight if by_itself[bit.id] != "bit-wider-than-cut"]
+        raise CutError(refusals.NO_STRAIGHT_BIT)
+    narrow_enough = [bit for bit in straight if by_itself[bit.id] is not guide_words.BIT_WIDER_THAN_CUT]
     if not narrow_enough:
         narrowest = min(straight, key=lambda bit: bit.diameter)
         raise CutError(
-            "narrower-than-any-bit",
+            common_refusals.NARROWER_THAN_ANY_BIT,
             field="cut.width" if judge.channel is None or not judge.fitted else "cut.mate",
             width=need.width,
             narrowest=narrowest.diameter,
             name=narrowest.name,
         )
-    if all(by_itself[bit.id] == "beyond-cutting-length" for bit in narrow_enough):
+    if all(by_itself[bit.id] is depth_words.BEYOND_CUTTING_LENGTH for bit in narrow_enough):
         _refuse_the_depth(judge, narrow_enough)
 
 
 def _refuse_the_depth(judge: ChannelJudge, too_short: Sequence[Bit]) -> NoReturn:
     longest = max(too_short, key=lambda bit: bit.cutting_length)
-    raise CutError("deeper-than-any-bit", field="cut.depth", depth=judge.depth, longest=longest.cutting_length, name=longest.name)
+    raise CutError(
+        common_refusals.DEEPER_THAN_ANY_BIT,
+        field="cut.depth",
+        depth=judge.depth,
+        longest=longest.cutting_length,
+        name=longest.name,
+    )
 
 
-def _refuse_the_groove(judge: ChannelJudge, by_itself: dict[str, str]) -> None:
+def _refuse_the_groove(judge: ChannelJudge, by_itself: dict[str, Words]) -> None:
     """Raises `CutError` where no round nose or V bit makes a groove of this width at this depth."""
     need = judge.need
     owned = [bit for bit in judge.rack.bits if judge.is_of_kind(bit)]
     shape = {"round": "round-nose", "v": "V"}.get(need.shape, need.shape)
     if not owned:
-        raise CutError("no-groove-bit", shape=shape)
-    if all(by_itself[bit.id] == "groove-of-other-width" for bit in owned):
+        raise CutError(refusals.NO_GROOVE_BIT, shape=shape)
+    if all(by_itself[bit.id] is words.GROOVE_OF_OTHER_WIDTH for bit in owned):
         there = ", ".join(f"{bit.name}: {width_at(bit, need.depth):.1f} mm" for bit in owned)
-        raise CutError("no-such-groove", field="cut.width", width=need.width, depth=need.depth, shape=shape, there=there)
-    if all(by_itself[bit.id] in ("cannot-plunge", "groove-of-other-width") for bit in owned):
-        raise CutError("undercut-runs-out", field="cut.stop_first", shape=shape)
-    right = [bit for bit in owned if by_itself[bit.id] != "groove-of-other-width"]
-    if all(by_itself[bit.id] == "beyond-cutting-length" for bit in right):
+        raise CutError(refusals.NO_SUCH_GROOVE, field="cut.width", width=need.width, depth=need.depth, shape=shape, there=there)
+    if all(by_itself[bit.id] in (depth_words.CANNOT_PLUNGE, words.GROOVE_OF_OTHER_WIDTH) for bit in owned):
+        raise CutError(refusals.UNDERCUT_RUNS_OUT, field="cut.stop_first", shape=shape)
+    right = [bit for bit in owned if by_itself[bit.id] is not words.GROOVE_OF_OTHER_WIDTH]
+    if all(by_itself[bit.id] is depth_words.BEYOND_CUTTING_LENGTH for bit in right):
         _refuse_the_depth(judge, right)
 
 
@@ -165,7 +175,7 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Dado) 
         stepping = plan_steps(tooling, run=asked.run, spacers=spacers, base=base)
     holding = held_channel(asked, option, bit, base)
     cautions = [spoken(reason) for reason in chosen.reasons]
-    cautions += [*said_of(option), *holding.cautions]
+    cautions += [spoken(each) for each in (*said_of(option), *holding.cautions)]
     if chosen.router.mounting == "hand":
         cautions += [*_guide_cautions(judge.rack.shop, option), *_stop_cautions(asked, bit, base, rules)]
     else:
@@ -176,13 +186,13 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Dado) 
     if asked.shape in UNDERCUT:
         neck = chosen.bit.neck_diameter
         cautions.append(
-            caution("no-clearing-bit", neck=neck) if cleared is None else caution("clear-first", bit=cleared.bit.name)
+            caution(words.NO_CLEARING_BIT, neck=neck) if cleared is None else caution(words.CLEAR_FIRST, bit=cleared.bit.name)
         )
-        cautions.append(caution("never-lift-undercut" if asked.shape == "t-slot" else "back-out-of-keyhole"))
+        cautions.append(caution(words.NEVER_LIFT_UNDERCUT if asked.shape == "t-slot" else words.BACK_OUT_OF_KEYHOLE))
     if cut.leaf:
-        cautions.append(caution("leaf-sets-depth"))
+        cautions.append(caution(guide_words.LEAF_SETS_DEPTH))
     if cut.mate is not None and not cut.mate.measured:
-        cautions.append(caution("mate-unmeasured"))
+        cautions.append(caution(words.MATE_UNMEASURED))
     return Setting(
         piece=piece,
         material=wood,
@@ -216,7 +226,7 @@ def _guide_cautions(shop: Shop, option: GuideOption) -> list[Caution]:
     needed = max(fence.length for fence in option.fences)
     if option.kind != "straightedge" or not owned or not closeness.under(max(owned), needed):
         return []
-    return [caution("straightedge-short", needed=needed, longest=max(owned))]
+    return [caution(words.STRAIGHTEDGE_SHORT, needed=needed, longest=max(owned))]
 
 
 def _on_table(asked: Channel, bit: Bit, base: Base, judge: ChannelJudge, fence: Fence) -> list[Caution]:
@@ -226,11 +236,11 @@ def _on_table(asked: Channel, bit: Bit, base: Base, judge: ChannelJudge, fence: 
     # The fence is closed: the bit stands in front of it. Feather boards would keep a board from being lowered on.
     found = table_cautions(asked.part, [guided], 0.0, small=is_small(asked.part), one_plane=not begins_inside)
     if closeness.over(max(asked.part), 2 * base.across):
-        found.append(caution("support-the-board", length=max(asked.part), across=base.across))
+        found.append(caution(words.SUPPORT_THE_BOARD, length=max(asked.part), across=base.across))
     if begins_inside:
-        found.append(caution("lowered-onto-bit"))
+        found.append(caution(words.LOWERED_ONTO_BIT))
     elif ends_inside:
-        found.append(caution("lifted-off-bit"))
+        found.append(caution(words.LIFTED_OFF_BIT))
     if asked.is_stopped and asked.fitted:
         found.append(corner_note(judge.rules, radius=bit.diameter / 2))
     return found
@@ -240,11 +250,11 @@ def _stop_cautions(asked: Channel, bit: Bit, base: Base, rules: HouseRules) -> l
     """What a stopped end asks for."""
     found = []
     if asked.is_stopped:
-        found.append(caution("stopped-end"))
+        found.append(caution(words.STOPPED_END))
         if asked.fitted or asked.mortise:
             found.append(corner_note(rules, radius=bit.diameter / 2))
         if base.front is None or base.back is None:
-            found.append(caution("base-ends-unmeasured", taken=base.across / 2))
+            found.append(caution(words.BASE_ENDS_UNMEASURED, taken=base.across / 2))
     return found
 
 
@@ -256,16 +266,16 @@ def _cautions(chosen: Candidate, asked: Channel, wood: Material, stepping: Stepp
         found += stepping.cautions
         found += [each for gait in stepping.gaits for each in gait.cautions]
     if option.kind == "straightedge" and not base.sides[0].measured:
-        found.append(caution("base-unmeasured"))
+        found.append(caution(guide_words.BASE_UNMEASURED))
     if closeness.over(asked.depth, asked.thickness / 2):
-        found.append(caution("deep-for-the-board", depth=asked.depth, thickness=asked.thickness))
+        found.append(caution(words.DEEP_FOR_THE_BOARD, depth=asked.depth, thickness=asked.thickness))
     wall = min(min(s.left - asked.ends[0] for s in asked.stations), min(asked.ends[1] - s.right for s in asked.stations))
     if closeness.under(wall, max(asked.depth, 6.0)):
-        found.append(caution("thin-wall", wall=wall))
+        found.append(caution(choosing_words.THIN_WALL, wall=wall))
     if bit.profile == "down-cut" and chosen.router.mounting == "hand":
-        found.append(caution("down-cut-lifts-router"))
+        found.append(caution(guide_words.DOWN_CUT_LIFTS_ROUTER))
         if wood.material_class not in CROSS_VENEERED and closeness.over(asked.depth, bit.diameter):
-            found.append(caution("down-cut-packs", depth=asked.depth, diameter=bit.diameter))
+            found.append(caution(guide_words.DOWN_CUT_PACKS, depth=asked.depth, diameter=bit.diameter))
     if wood.material_class in CROSS_VENEERED and asked.across_grain:
-        found.append(caution("face-grain-splinters", material=wood.name))
+        found.append(caution(choosing_words.FACE_GRAIN_SPLINTERS, material=wood.name))
     return found

@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
+from ranura.core.cuts.channel import words
 from ranura.core.cuts.channel.asked import Dado
 from ranura.core.cuts.channel.setting import Setting
 from ranura.core.output.remedies import Remedy, held_otherwise, moved_clear
+from ranura.core.text import table_words
 from ranura.core.text.writing import write
 
 _SUPPORT: dict[str, tuple[bool, str]] = {
-    "fence-off-board": (True, "A board of the same thickness lies beside it"),
-    "fence-on-support": (False, "There is none"),
+    words.FENCE_OFF_BOARD.code: (True, "A board of the same thickness lies beside it"),
+    words.FENCE_ON_SUPPORT.code: (False, "There is none"),
 }
 
 
@@ -22,9 +24,13 @@ def channel_remedies(cut: Dado, setting: Setting) -> tuple[Remedy, ...]:
         if code in codes
     ]
     found += held_otherwise(codes, cut.held)
-    if "carrier" in codes and not setting.by_hand:
+    if table_words.CARRIER.code in codes and not setting.by_hand:
         change = {"held": "carrier", "guide": None, "router_id": None}
-        found.append(Remedy(answers="carrier", says=write("By hand, wedged between boards of its own height"), change=change))
+        found.append(
+            Remedy(
+                answers=table_words.CARRIER.code, says=write("By hand, wedged between boards of its own height"), change=change
+            )
+        )
     found += moved_clear(codes, setting.holding.moved)
     if any(each.level == "stop" and each.place == "guide" for each in setting.cautions):
         found += _other_guides(setting)

@@ -146,11 +146,9 @@ def guide_offers(setting: Setting) -> tuple[GuideOffer, ...]:
 
 
 def _offer(option: GuideOption, setting: Setting) -> GuideOffer:
-    stop = next((each for each in option.cautions if each.level == "stop"), None)
-    if option.against is not None:
-        stop = spoken(option.against)
+    stop = option.against or next((each for each in option.cautions if each.level == "stop"), None)
     if stop is not None:
-        says = stop.message
+        says = spoken(stop).message
     else:
         fence = option.fences[0]
         says = write(_FOR[option.kind], edge=setting.channel.end_name(fence.towards), length=fence.length)

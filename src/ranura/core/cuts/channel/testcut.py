@@ -6,8 +6,10 @@ edge; its width is the bit's true one. With the spacers the width shows what the
 
 from __future__ import annotations
 
+from ranura.core.cuts.channel import refusals
 from ranura.core.cuts.channel.setting import Setting
 from ranura.core.learning.corrections import Correction, Measure, MeasureKey, TestCut
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 from ranura.core.text.figures import show
 from ranura.core.text.writing import Text, write
@@ -70,10 +72,10 @@ def correction_of(setting: Setting, key: MeasureKey, measured: float) -> Correct
     found = test_cut_of(setting)
     measure = next((each for each in found.measures if each.key == key), None) if found else None
     if measure is None:
-        raise CutError("nothing-to-measure", field="measured")
+        raise CutError(common_refusals.NOTHING_TO_MEASURE, field="measured")
     off = measured - measure.expected
     if abs(off) > MOST_OFF:
-        raise CutError("measured-far-off", field="measured", measured=measured, expected=measure.expected)
+        raise CutError(refusals.MEASURED_FAR_OFF, field="measured", measured=measured, expected=measure.expected)
     bit, fence = setting.bit, setting.fence
     if key == "slot":
         return Correction(

@@ -1,301 +1,215 @@
-"""Words of cautions: guiding and holding channels and pockets (R8, R14, R17)."""
+"""Words of cautions: channels (R7, R8, R13, R14)."""
 
 from __future__ import annotations
 
-from ranura.core.text.kinds import Table, Words
+from ranura.core.text.words import Words
 
-WORDS: Table = {
-    "other-floor": Words(
-        place="tool",
-        level="stop",
-        message="{profile:A} bit does not leave the floor that is asked for",
-        do="Take a round-nose bit for a round floor, a V bit for a pointed one",
-    ),
-    "plate-bridges": Words(
-        place="guide",
-        level="caution",
-        message="Only a plate {across:rough} wide or more below the base rests on wood all the way",
-        do="Make it flat and {thickness:len} thick, its screws sunk below its face, and set the bit to zero with it on",
-    ),
-    "plate-hides-bushing": Words(
-        place="guide",
-        level="stop",
-        message="A plate below the base covers its bushing",
-        do="Take a bearing in a template, or follow a line by eye",
-    ),
-    "nothing-to-cut-round": Words(
-        place="tool",
-        level="stop",
-        message="A cut-out is cut round its line, and a bit of {diameter:len} fills it",
-        do="Take a thinner bit, or plan it as a slot that goes right through",
-    ),
-    "groove-of-other-width": Words(
-        place="tool",
-        level="stop",
-        message="At this depth the bit cuts {cuts:len} wide, not {width:len}",
-        do="Take a bit of another size, or change width or depth to what it cuts",
-    ),
-    "no-edge-guide": Words(
-        place="guide", level="stop", message="There is no edge guide on the shelf", do="Take a clamped straightedge"
-    ),
-    "no-rods": Words(
-        place="guide",
-        level="stop",
-        message="This base has no rods for an edge guide",
-        do="Take a base with rods, or a clamped straightedge",
-    ),
-    "not-along-an-edge": Words(
-        place="guide",
-        level="stop",
-        message="An edge guide follows an edge, and this cut runs at an angle to it",
-        do="Take a clamped straightedge",
-    ),
-    "edge-covered": Words(
-        place="guide",
-        level="stop",
-        message="In its carrier the work has no free edge for an edge guide to bear on",
-        do="Clamp a straightedge on the carrier",
-    ),
-    "guide-range": Words(
-        place="guide",
-        level="stop",
-        message="{guide} would be set to {setting:len}; with these rods it reaches from {low:len} to {high:len}",
-        do="Measure from the other edge, or take a clamped straightedge",
-    ),
-    "guide-gap": Words(
-        place="guide",
-        level="caution",
-        message="This guide has a gap at the bit and dips into it where it leaves the {edge}",
-        do="Close the gap, or screw a continuous face to it",
-    ),
-    "no-jig-for-pair": Words(
-        place="guide",
-        level="stop",
-        message="No cut-line jig was made with this bit in this router",
-        do="Make one for the pair, or take a clamped straightedge",
-    ),
-    "jig-outdated": Words(
-        place="guide",
-        level="stop",
-        message="The jig was made when the bit was {was:fine} wide and the base {base_was:fine}; now they are {now:fine} and "
-        "{base_now:fine}",
-        do="Trim it again with this pair, or take a clamped straightedge",
-    ),
-    "stopped-end": Words(
-        place="direction",
-        level="note",
-        message="The cut ends inside the board: move the router back 2 mm and hold it there until the bit stands still",
-        do="Stop by a block and by a line; do not push hard against the block, the bit springs past its line",
-    ),
-    "base-ends-unmeasured": Words(
-        place="guide",
-        level="caution",
-        message="How far the base reaches before and behind the bit is not known; {taken:len} is taken",
-        do="Measure first, from the bit's axis to the base's front and back",
-    ),
-    "mate-unmeasured": Words(
-        place="tool",
-        level="caution",
-        message="The part that is to fit has not been measured; sheet goods are thinner than their name",
-        do="Measure first, with a caliper, in several places",
-    ),
-    "clamp-in-the-way": Words(
-        place="hold",
-        level="stop",
-        message="The router runs into the clamp on the {side} side, {at:rough} along it",
-        do="Move it out of the router's way",
-    ),
-    "one-clamp": Words(
-        place="hold",
-        level="stop",
-        message="One clamp lets the board turn around it",
-        do="Put at least two clamps, or hold it another way",
-    ),
-    "clamps-move-on": Words(
-        place="hold",
-        level="caution",
-        message="No place for two clamps is clear of all stations",
-        do="Move the clamps between the stations, two always tight, with the router switched off",
-    ),
-    "tape-holds-light-cuts": Words(
-        place="hold",
-        level="caution",
-        message="{how:A} hold is sideways only as strong as its clean, flat face",
-        do="Press it down over its whole face, pull at it by hand first, and take light passes",
-    ),
-    "no-clearing-bit": Words(
-        place="depths",
-        level="stop",
-        message="Nothing clears the way: no straight bit here is {neck:len} or less and long enough",
-        do="Get a straight bit no wider than the neck; without it the head would push through solid wood",
-    ),
-    "clear-first": Words(
-        place="depths",
-        level="note",
-        message="{bit} clears the way first, all stations before the bit is changed",
-        do="Leave the fence where it is between both",
-    ),
-    "never-lift-undercut": Words(
-        place="direction",
-        level="caution",
-        message="Below its mouth the channel is wider than the mouth: lifted inside, the bit tears it open",
-        do="Lock the plunge; run in from one edge and out at the other, and switch off only clear of the wood",
-    ),
-    "back-out-of-keyhole": Words(
-        place="direction",
-        level="caution",
-        message="The bit comes out of a keyhole only where it went in",
-        do="Go back the same way with the bit turning, and lift it at the start",
-    ),
-    "no-bushing": Words(
-        place="guide",
-        level="stop",
-        message="There is no guide bushing on the shelf",
-        do="Get one that leaves the bit at least 1.5 mm, or guide it another way",
-    ),
-    "no-bushing-plate": Words(
-        place="guide",
-        level="stop",
-        message="This base takes no guide bushing",
-        do="Take a base with a plate for bushings, or an adapter",
-    ),
-    "bushing-of-other-plate": Words(
-        place="guide",
-        level="stop",
-        message="No bushing here fits the {plate} of this base",
-        do="Get an adapter, or take another router",
-    ),
-    "no-bushing-fits": Words(
-        place="guide",
-        level="stop",
-        message="No bushing here leaves room for a bit of {diameter:len}",
-        do="Get a larger bushing, or take a thinner bit",
-    ),
-    "no-shank-bearing": Words(
-        place="tool",
-        level="stop",
-        message="{profile:A} bit has no bearing at its shank to follow a template above the work",
-        do="Take a pattern bit",
-    ),
-    "bearing-above-template": Words(
-        place="guide",
-        level="stop",
-        message="On a template of {thickness:len} the bearing runs above it in the first pass; {needed:len} are needed",
-        do="Make it thicker, take a shorter cutter, or a bushing",
-    ),
-    "corner-too-tight": Words(
-        place="tool",
-        level="stop",
-        message="This bit leaves corners of {radius:len}; {corner:len} is asked for",
-        do="Take a thinner bit, or square the corners with a chisel",
-    ),
-    "corners-unreached": Words(
-        place="guide",
-        level="caution",
-        message="In tight corners the bit leaves {area:n1} mm² standing, under a radius of {radius:len}",
-        do="Pare them with a chisel, or take a thinner bit",
-    ),
-    "no-sled": Words(
-        place="guide",
-        level="stop",
-        message="There is no sled on the shelf",
-        do="Make one that spans the board on two straight rails",
-    ),
-    "sled-too-small": Words(
-        place="guide",
-        level="stop",
-        message="The sled spans {span:len} on rails of {rails:len}; this board is {length:len} × {width:len}",
-        do="Make a wider sled or longer rails, or flatten the board in parts",
-    ),
-    "sled-rails": Words(
-        place="guide",
-        level="note",
-        message="The rails decide whether the face comes out flat: they lie parallel and in one plane",
-        do="Sight over both rails, and wedge the board before the first lane",
-    ),
-    "no-trammel": Words(
-        place="guide",
-        level="stop",
-        message="There is no trammel on the shelf",
-        do="Make one from a strip of plywood, or guide it by a template",
-    ),
-    "trammel-range": Words(
-        place="guide",
-        level="stop",
-        message="The trammel would be set to {radius:len}; it turns from {low:len} to {high:len}",
-        do="Take another trammel, or a template",
-    ),
-    "freehand-line": Words(
-        place="guide",
-        level="caution",
-        message="Freehand the bit wanders: its walls come from the chisel, not from the router",
-        do="Score the line, stay 1 mm inside it, hold on with both hands and pare to the line",
-    ),
-    "freehand-one-line": Words(
-        place="guide",
-        level="stop",
-        message="By eye only a line as wide as the bit is followed; this one takes several passes side by side",
-        do="Take a bit of that width, or a straightedge",
-    ),
-    "guide-leaves-floor": Words(
-        place="guide",
-        level="stop",
-        message="Guided like this the cut ends inside the board and leaves a floor",
-        do="Guide it by a template",
-    ),
-    "guide-leaves-own-corners": Words(
-        place="guide",
-        level="stop",
-        message="Guided like this the corners come out as round as the bit; {corner:len} is asked for",
-        do="Guide it by a template",
-    ),
-    "guide-serves-one-place": Words(
-        place="guide",
-        level="stop",
-        message="Its stop blocks serve one place on the board; this is cut at {count}",
-        do="Guide it by a template, or plan each place as a cut of its own",
-    ),
-    "guide-refused": Words(place="guide", level="stop", message="{why}", do="Guide it another way"),
-    "no-sacrificial-board": Words(
-        place="hold",
-        level="stop",
-        message="The bit goes {extra:len} through the work, into whatever lies below",
-        do="Lay a sacrificial board below it",
-    ),
-    "loose-piece": Words(
-        place="hold",
-        level="stop",
-        message="The last pass sets the {form} free, and the bit throws what is loose",
-        do="Say what holds it",
-    ),
-    "thin-floor": Words(
-        place="depths",
-        level="caution",
-        message="Only {floor:len} of wood is left below the cut",
-        do="Lay it on a flat board, so that the floor does not give way",
-    ),
-    "corners-chiselled": Words(
-        place="direction",
-        level="note",
-        message="The ends come out with a radius of {radius:len}",
-        do="Square them with a chisel, down to the floor",
-    ),
-    "mate-rounded": Words(
-        place="direction",
-        level="note",
-        message="The ends stay round, with a radius of {radius:len}",
-        do="Round the edges of the mate to it",
-    ),
-    "cheeks-count-twice": Words(
-        place="depths",
-        level="note",
-        message="Both cheeks come from one depth: what it is off counts twice in the tongue",
-        do="Cut a short end in scrap, try it in its mortise, and correct the depth by half of what it is off",
-    ),
-    "leaf-sets-depth": Words(
-        place="depths",
-        level="note",
-        message="The depth is the thickness of what lies in it",
-        do="Set it by that part itself, and try it in scrap",
-    ),
-}
+OTHER_FLOOR = Words(
+    code="other-floor",
+    place="tool",
+    level="stop",
+    message="{profile:A} bit does not leave the floor that is asked for",
+    do="Take a round-nose bit for a round floor, a V bit for a pointed one",
+)
+GROOVE_OF_OTHER_WIDTH = Words(
+    code="groove-of-other-width",
+    place="tool",
+    level="stop",
+    message="At this depth the bit cuts {cuts:len} wide, not {width:len}",
+    do="Take a bit of another size, or change width or depth to what it cuts",
+)
+NOT_ALONG_AN_EDGE = Words(
+    code="not-along-an-edge",
+    place="guide",
+    level="stop",
+    message="An edge guide follows an edge, and this cut runs at an angle to it",
+    do="Take a clamped straightedge",
+    setup=True,
+)
+EDGE_COVERED = Words(
+    code="edge-covered",
+    place="guide",
+    level="stop",
+    message="In its carrier the work has no free edge for an edge guide to bear on",
+    do="Clamp a straightedge on the carrier",
+    setup=True,
+)
+GUIDE_RANGE = Words(
+    code="guide-range",
+    place="guide",
+    level="stop",
+    message="{guide} would be set to {setting:len}; with these rods it reaches from {low:len} to {high:len}",
+    do="Measure from the other edge, or take a clamped straightedge",
+    setup=True,
+)
+GUIDE_GAP = Words(
+    code="guide-gap",
+    place="guide",
+    level="caution",
+    message="This guide has a gap at the bit and dips into it where it leaves the {edge}",
+    do="Close the gap, or screw a continuous face to it",
+)
+NO_JIG_FOR_PAIR = Words(
+    code="no-jig-for-pair",
+    place="guide",
+    level="stop",
+    message="No cut-line jig was made with this bit in this router",
+    do="Make one for the pair, or take a clamped straightedge",
+    setup=True,
+)
+JIG_OUTDATED = Words(
+    code="jig-outdated",
+    place="guide",
+    level="stop",
+    message="The jig was made when the bit was {was:fine} wide and the base {base_was:fine}; now they are {now:fine} and "
+    "{base_now:fine}",
+    do="Trim it again with this pair, or take a clamped straightedge",
+    setup=True,
+)
+STOPPED_END = Words(
+    code="stopped-end",
+    place="direction",
+    level="note",
+    message="The cut ends inside the board: move the router back 2 mm and hold it there until the bit stands still",
+    do="Stop by a block and by a line; do not push hard against the block, the bit springs past its line",
+)
+BASE_ENDS_UNMEASURED = Words(
+    code="base-ends-unmeasured",
+    place="guide",
+    level="caution",
+    message="How far the base reaches before and behind the bit is not known; {taken:len} is taken",
+    do="Measure first, from the bit's axis to the base's front and back",
+)
+MATE_UNMEASURED = Words(
+    code="mate-unmeasured",
+    place="tool",
+    level="caution",
+    message="The part that is to fit has not been measured; sheet goods are thinner than their name",
+    do="Measure first, with a caliper, in several places",
+)
+NO_CLEARING_BIT = Words(
+    code="no-clearing-bit",
+    place="depths",
+    level="stop",
+    message="Nothing clears the way: no straight bit here is {neck:len} or less and long enough",
+    do="Get a straight bit no wider than the neck; without it the head would push through solid wood",
+)
+CLEAR_FIRST = Words(
+    code="clear-first",
+    place="depths",
+    level="note",
+    message="{bit} clears the way first, all stations before the bit is changed",
+    do="Leave the fence where it is between both",
+)
+NEVER_LIFT_UNDERCUT = Words(
+    code="never-lift-undercut",
+    place="direction",
+    level="caution",
+    message="Below its mouth the channel is wider than the mouth: lifted inside, the bit tears it open",
+    do="Lock the plunge; run in from one edge and out at the other, and switch off only clear of the wood",
+)
+BACK_OUT_OF_KEYHOLE = Words(
+    code="back-out-of-keyhole",
+    place="direction",
+    level="caution",
+    message="The bit comes out of a keyhole only where it went in",
+    do="Go back the same way with the bit turning, and lift it at the start",
+)
+FREEHAND_ONE_LINE = Words(
+    code="freehand-one-line",
+    place="guide",
+    level="stop",
+    message="By eye only a line as wide as the bit is followed; this one takes several passes side by side",
+    do="Take a bit of that width, or a straightedge",
+    setup=True,
+)
+DEEP_FOR_THE_BOARD = Words(
+    code="deep-for-the-board",
+    place="depths",
+    level="caution",
+    message="{depth:len} takes more than half of the board, which is {thickness:len} thick",
+    do="Keep a dado to about a third of the thickness",
+)
+FENCE_OFF_BOARD = Words(
+    code="fence-off-board",
+    place="guide",
+    level="stop",
+    message="The fence would lie {outside:len} beyond the board",
+    do="Lay a board of the same thickness beside the work and say so, or take another guide",
+    needs="a board of the same thickness beside the work",
+    setup=True,
+)
+FENCE_ON_SUPPORT = Words(
+    code="fence-on-support",
+    place="guide",
+    level="note",
+    message="The fence reaches {outside:len} past the board and rests on the board beside it",
+    do="Check that both are of the same thickness, with no step between them",
+)
+STRAIGHTEDGE_SHORT = Words(
+    code="straightedge-short",
+    place="guide",
+    level="caution",
+    message="The fence needs {needed:rough}; the longest straightedge here is {longest:rough}",
+    do="Take a longer straight piece, and check it with a line",
+)
+NEEDS_TABLE = Words(
+    code="needs-table",
+    place="guide",
+    level="stop",
+    message="A table's fence guides the board over a router that hangs below it",
+    do="Take a router in a table, or a guide for the hand",
+)
+FENCE_BEYOND_TABLE = Words(
+    code="fence-beyond-table",
+    place="guide",
+    level="stop",
+    message="The fence would stand {setting:len} from the bit; this table lets it go back by {most:len}",
+    do="Take the router by hand, along a clamped straightedge",
+    setup=True,
+)
+TURNED_ON_TABLE = Words(
+    code="turned-on-table",
+    place="guide",
+    level="stop",
+    message="A table's fence guides the board's own edge, and this cut runs at an angle to it",
+    do="Take the router by hand, along a clamped straightedge",
+    setup=True,
+)
+PAIR_ON_TABLE = Words(
+    code="pair-on-table",
+    place="guide",
+    level="stop",
+    message="Two boards cut together as a pair do not stay together over a table",
+    do="Clamp them side by side and take the router by hand, or cut each by itself",
+    setup=True,
+)
+UNDERCUT_ON_TABLE = Words(
+    code="undercut-on-table",
+    place="guide",
+    level="stop",
+    message="Over a table a board cannot be lifted off a bit that is wider below its mouth, whatever goes wrong",
+    do="Take the router by hand",
+    setup=True,
+)
+LOWERED_ONTO_BIT = Words(
+    code="lowered-onto-bit",
+    place="guide",
+    level="caution",
+    message="A stopped cut begins by lowering the board onto the turning bit",
+    do="Clamp the blocks to the fence, rest the right end against its block and lower the left end last; never without them",
+)
+LIFTED_OFF_BIT = Words(
+    code="lifted-off-bit",
+    place="guide",
+    level="caution",
+    message="A stopped cut ends by lifting the board off the bit",
+    do="Clamp the block to the fence; against it switch off and wait until the bit stands, and only then lift",
+)
+SUPPORT_THE_BOARD = Words(
+    code="support-the-board",
+    place="hold",
+    level="caution",
+    message="A board of {length:rough} tips off a table {across:rough} wide",
+    do="Support it before and behind the table, at its height",
+)

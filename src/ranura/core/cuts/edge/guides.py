@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
+from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.asked import Guidance
 from ranura.core.cuts.edge.bearings import choose_bearing, rabbet_width
 from ranura.core.cuts.edge.on_board import FLUSH_EXTRA, Edging
@@ -54,12 +55,12 @@ def way_of(edging: Edging, bit: Bit, mounting: Mounting, rules: HouseRules) -> W
         guide = edging.guide or ("bearing" if rides or (bearing is not None and not edging.straight) else "fence")
     fenced = guide in ("fence", "edge-guide")
     if fenced and not edging.straight:
-        return Reason("fence-on-curve", {"edge": next(edge.name for edge in edging.edges if edge.closed)})
+        return Reason(words.FENCE_ON_CURVE, {"edge": next(edge.name for edge in edging.edges if edge.closed)})
     if not fenced and bearing is None:
-        return Reason("no-bearing-on-bit")
+        return Reason(words.NO_BEARING_ON_BIT)
     if not fenced and not rides:
         missing = 2 * trip.offset
-        return Reason("bearing-missing", {"missing": missing, "left": left})
+        return Reason(words.BEARING_MISSING, {"missing": missing, "left": left})
     return Way(trip=trip, guide=guide, bearing=bearing, proud=trip.offset - (bearing or bit.diameter) / 2, left=left)
 
 

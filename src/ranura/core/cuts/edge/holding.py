@@ -6,6 +6,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.on_board import Edging
 from ranura.core.holding.clamps import PAD_ACROSS, PAD_ALONG, PAD_OUTSIDE
 from ranura.core.shop.tooling.routers import Base
@@ -67,7 +68,7 @@ def hold_edges(edging: Edging, base: Base, *, offset: float, light: bool, by_han
         return EdgeHold(method="mat", clamps=(), covers=covers, cautions=())
     if max(edging.part) > covers + 2 * PAD_ALONG:
         return EdgeHold(method="clamps-moved", clamps=(), covers=covers, cautions=())
-    return EdgeHold(method="mat", clamps=(), covers=covers, cautions=(caution("nothing-holds"),))
+    return EdgeHold(method="mat", clamps=(), covers=covers, cautions=(caution(words.NOTHING_HOLDS),))
 
 
 def _feet(side: str, part: tuple[float, float], inset: float) -> tuple[Rect, ...]:

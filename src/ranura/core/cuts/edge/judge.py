@@ -11,6 +11,7 @@ from ranura.core.board.outlines import tightest
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.losses import in_words, of_tools
 from ranura.core.choosing.order import Candidate, Pair, Ranking
+from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.asked import BY_RADIUS, PROFILES_OF, shape_name
 from ranura.core.cuts.edge.guides import Way, contact, taken_spans, way_of, widest_reach
 from ranura.core.cuts.edge.on_board import FLUSH_EXTRA, Edging
@@ -26,6 +27,7 @@ from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, FLAT_ENDED
 from ranura.core.shop.tooling.routers import Base, Mounting, Router
+from ranura.core.text import depth_words, guide_words, strength_words
 from ranura.core.text.cautions import Reason
 from ranura.core.text.writing import Text
 
@@ -69,26 +71,26 @@ class EdgeJudge(Judge):
         """See `Judge.of_bit`."""
         asked = self.edging
         if bit.profile not in PROFILES_OF[asked.shape]:
-            return Reason("other-profile", {"profile": bit.kind.name, "shape": shape_name(asked.shape)})
+            return Reason(words.OTHER_PROFILE, {"profile": bit.kind.name, "shape": shape_name(asked.shape)})
         if asked.shape in BY_RADIUS and abs((bit.radius or 0.0) - asked.size) > RADIUS_FIT:
-            return Reason("other-radius", {"radius": bit.radius or 0.0, "wanted": asked.size})
+            return Reason(words.OTHER_RADIUS, {"radius": bit.radius or 0.0, "wanted": asked.size})
         if asked.shape in ("chamfer", "bevel") and abs((bit.angle or 0.0) - asked.angle) > 0.25:
-            return Reason("other-angle", {"angle": bit.angle or 0.0, "wanted": asked.angle})
+            return Reason(words.OTHER_ANGLE, {"angle": bit.angle or 0.0, "wanted": asked.angle})
         needed = asked.depth + (FLUSH_EXTRA if asked.shape == "flush" else 0.0)
         if closeness.over(needed, bit.cutting_length):
-            return Reason("beyond-cutting-length", {"depth": needed, "cutting_length": bit.cutting_length})
+            return Reason(depth_words.BEYOND_CUTTING_LENGTH, {"depth": needed, "cutting_length": bit.cutting_length})
         if (
             asked.shape == "rabbet"
             and bit.profile not in FLAT_ENDED
             and closeness.over(asked.size, widest_reach(bit, asked.depth))
         ):
-            return Reason("width-beyond-bit", {"most": widest_reach(bit, asked.depth), "width": asked.size})
+            return Reason(words.WIDTH_BEYOND_BIT, {"most": widest_reach(bit, asked.depth), "width": asked.size})
         if asked.width is not None and closeness.over(asked.width, widest_reach(bit, asked.depth) + self.rules.bearing_fit):
-            return Reason("width-beyond-bit", {"most": widest_reach(bit, asked.depth), "width": asked.width})
+            return Reason(words.WIDTH_BEYOND_BIT, {"most": widest_reach(bit, asked.depth), "width": asked.width})
         if self.opening is not None and closeness.under(self.opening, bit.diameter + START_ROOM):
-            return Reason("opening-too-small-for-bit", {"opening": self.opening, "diameter": bit.diameter})
+            return Reason(words.OPENING_TOO_SMALL_FOR_BIT, {"opening": self.opening, "diameter": bit.diameter})
         if self.corner is not None and bit.bearing is not None and closeness.under(self.corner, bit.bearing / 2):
-            return Reason("bearing-over-corner", {"corner": self.corner, "bearing": bit.bearing})
+            return Reason(words.BEARING_OVER_CORNER, {"corner": self.corner, "bearing": bit.bearing})
         return None
 
     def of_cut(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
@@ -97,9 +99,9 @@ class EdgeJudge(Judge):
             if self.small:
                 yield self.small_reason()
             if self.edging.far_side:
-                yield Reason("far-side-by-hand")
+                yield Reason(words.FAR_SIDE_BY_HAND)
         elif self.edging.guide == "edge-guide":
-            yield Reason("needs-hand-router")
+            yield Reason(guide_words.NEEDS_HAND_ROUTER)
         if lifts := self.lifts_off_table(bit, router):
             yield lifts
         found = self.way(bit, router.mounting)
@@ -112,24 +114,24 @@ class EdgeJudge(Judge):
         if isinstance(found, Reason):
             return
         if router.mounting == "table" and self.edging.far_side:
-            yield Reason("trapped")
+            yield Reason(words.TRAPPED)
         if router.mounting == "table" and found.guide != "fence" and not self.edging.starting_pin:
-            yield Reason("no-starting-pin")
+            yield Reason(words.NO_STARTING_PIN)
         left = self.least_contact(bit, found, router.mounting)
         if left is not None and closeness.under(left, self.rules.bearing_contact):
-            code = "template-out-of-reach" if found.guide == "template" else "bearing-without-edge"
+            said = words.TEMPLATE_OUT_OF_REACH if found.guide == "template" else words.BEARING_WITHOUT_EDGE
             if found.guide == "edge-guide" or (router.mounting == "table" and found.guide == "fence"):
-                code = "fence-without-edge"
-            yield Reason(code, {"contact": left, "needed": self.rules.bearing_contact})
+                said = words.FENCE_WITHOUT_EDGE
+            yield Reason(said, {"contact": left, "needed": self.rules.bearing_contact})
         if found.guide == "fence" and router.mounting == "hand":
             beyond = self.fence_beyond(found, base)
             if closeness.over(beyond, 0):
-                yield Reason("straightedge-off-board", {"beyond": beyond})
+                yield Reason(words.STRAIGHTEDGE_OFF_BOARD, {"beyond": beyond})
         if found.guide == "edge-guide":
             if all(each.kind != "edge-guide" for each in self.rack.shop.guides):
-                yield Reason("no-edge-guide")
+                yield Reason(guide_words.NO_EDGE_GUIDE)
             elif base.rods is None:
-                yield Reason("no-rods")
+                yield Reason(guide_words.NO_RODS)
         if too_hard := self._too_hard(bit, router, found, free):
             yield too_hard
 
@@ -178,12 +180,12 @@ class EdgeJudge(Judge):
         slowest = min(feed.feed_m_min, rules.feed_min_m_min)
         power = turning.power(depth=asked.depth, width=width, feed_m_min=slowest)
         if closeness.over(power.power_w, turning.usable_w):
-            return Reason("power-over", {"power": power.power_w, "available": turning.usable_w / rules.power_limit})
+            return Reason(strength_words.POWER_OVER, {"power": power.power_w, "available": turning.usable_w / rules.power_limit})
         bend = turning.stiffness(depth=asked.depth, width=width, tooth_mm=feed.chip_mm)
         if bend.verdict == "reduce":
             if closeness.over(bend.stress_mpa, bend.stress_limit_mpa):
-                return Reason("bit-overloaded", {"stress": bend.stress_mpa, "limit": bend.stress_limit_mpa})
-            return Reason("bends-too-far", {"bent": bend.deflection_mm, "limit": rules.bend_limit})
+                return Reason(strength_words.BIT_OVERLOADED, {"stress": bend.stress_mpa, "limit": bend.stress_limit_mpa})
+            return Reason(strength_words.BENDS_TOO_FAR, {"bent": bend.deflection_mm, "limit": rules.bend_limit})
         return None
 
     def ranking(self, mounted: Collection[Pair] = frozenset()) -> EdgeRanking:

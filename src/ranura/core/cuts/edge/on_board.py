@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from ranura.core.board.pieces import Edge, Piece, edge_name, edges_of
+from ranura.core.cuts.edge import refusals
 from ranura.core.cuts.edge.asked import BY_RADIUS, WANTS_DEPTH, EdgeCut, EdgeState, Guidance, StageBy, shape_name
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, mirrored
@@ -72,29 +73,32 @@ def edging(cut: EdgeCut, piece: Piece) -> Edging:
     thickness = piece.thickness.mm
     there = {edge.ref: edge for edge in edges_of(piece)}
     if not cut.edges:
-        raise CutError("no-edge", field="cut.edges")
+        raise CutError(refusals.NO_EDGE, field="cut.edges")
     for ref in cut.edges:
         if ref not in there:
-            raise CutError("edge-gone", field="cut.edges", edge=edge_name(ref), there=", ".join(e.name for e in there.values()))
+            raise CutError(
+                refusals.EDGE_GONE, field="cut.edges", edge=edge_name(ref), there=", ".join(e.name for e in there.values())
+            )
     edges = tuple(edge for ref, edge in there.items() if ref in cut.edges)
     size = cut.size.mm
     whole = profile_depth(cut.shape, size, thickness)
     if cut.depth is None and whole is None:
-        raise CutError("depth-missing", field="cut.depth", shape=shape_name(cut.shape))
+        raise CutError(refusals.DEPTH_MISSING, field="cut.depth", shape=shape_name(cut.shape))
     depth = cut.depth.mm if cut.depth is not None else whole or 0.0
     field = "cut.size" if cut.depth is None else "cut.depth"
     if cut.shape != "jointing" and closeness.over(depth, thickness):
-        code = "radius-over-thickness" if field == "cut.size" and cut.shape in BY_RADIUS else "profile-over-thickness"
-        raise CutError(code, field=field, depth=depth, size=size, thickness=thickness)
+        by_radius = field == "cut.size" and cut.shape in BY_RADIUS
+        refusal = refusals.RADIUS_OVER_THICKNESS if by_radius else refusals.PROFILE_OVER_THICKNESS
+        raise CutError(refusal, field=field, depth=depth, size=size, thickness=thickness)
     if cut.shape == "rabbet":
         if not closeness.under(depth, thickness):
-            raise CutError("rabbet-through", field="cut.depth", thickness=thickness)
+            raise CutError(refusals.RABBET_THROUGH, field="cut.depth", thickness=thickness)
         if cut.both_faces and not closeness.under(2 * depth, thickness):
-            raise CutError("rabbets-meet", field="cut.depth", depth=depth, thickness=thickness)
+            raise CutError(refusals.RABBETS_MEET, field="cut.depth", depth=depth, thickness=thickness)
     width = None if cut.width is None else cut.width.mm
     _check_reach(cut, edges, piece, size if cut.shape == "rabbet" else width)
     if cut.shape == "bevel" and cut.angle is None:
-        raise CutError("angle-missing", field="cut.angle")
+        raise CutError(refusals.ANGLE_MISSING, field="cut.angle")
     return Edging(
         shape=cut.shape,
         size=size,
@@ -134,4 +138,4 @@ def _check_reach(cut: EdgeCut, edges: tuple[Edge, ...], piece: Piece, width: flo
         cuts = len(refs & set(pair))
         if cuts and not closeness.under(cuts * width, across):
             field = "cut.size" if cut.shape == "rabbet" else "cut.width"
-            raise CutError("wider-than-piece", field=field, width=width, across=across)
+            raise CutError(refusals.WIDER_THAN_PIECE, field=field, width=width, across=across)

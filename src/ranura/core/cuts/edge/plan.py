@@ -11,6 +11,7 @@ from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import Drop
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.shortlist import shortlist
+from ranura.core.cuts.edge import refusals, words
 from ranura.core.cuts.edge.asked import BY_RADIUS, PROFILES_OF, STRAIGHT_WALLED, EdgeCut, EdgeState, shape_name
 from ranura.core.cuts.edge.guides import Way, stands_below
 from ranura.core.cuts.edge.holding import EdgeHold, hold_edges
@@ -31,13 +32,14 @@ from ranura.core.output.cautions import in_order, table_cautions, tool_cautions
 from ranura.core.output.remedies import Remedy
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
+from ranura.core.text import depth_words, guide_words, strength_words
 from ranura.core.text.cautions import Caution, caution, spoken
 from ranura.core.text.errors import CutError
 from ranura.core.text.writing import write
 
 _ONE_PLANE = frozenset({"bead"})
 _BURNS_FROM = 3
-_EDGE_GONE = frozenset({"bearing-without-edge", "fence-without-edge"})
+_EDGE_GONE = (words.BEARING_WITHOUT_EDGE, words.FENCE_WITHOUT_EDGE)
 _WATCHED, _WATCHED_WITHOUT_HOLD = 0.5, 0.4
 """Shares of the power from which a plan says so (R5)."""
 
@@ -59,28 +61,28 @@ def before_here(done: Sequence[DoneCut], cut: EdgeCut, shop: Shop) -> tuple[Done
 def refuse(judge: EdgeJudge, dropped: list[Drop]) -> None:
     """Raises `CutError` where every bit fails by itself on a dimension that was typed, or none is of the shape."""
     asked, shop = judge.edging, judge.rack.shop
-    by_itself = {drop.bit.id: drop.reason.code for drop in dropped if drop.router is None}
+    by_itself = {drop.bit.id: drop.reason.words for drop in dropped if drop.router is None}
     bits = [bit for bit in shop.bits if not bit.archived]
     if len(by_itself) < len(bits):
         return
     name = shape_name(asked.shape)
     of_shape = [bit for bit in bits if bit.profile in PROFILES_OF[asked.shape]]
     if not of_shape:
-        raise CutError("no-bit-of-shape", shape=name)
-    left = [bit for bit in of_shape if by_itself[bit.id] != "other-radius"]
+        raise CutError(refusals.NO_BIT_OF_SHAPE, shape=name)
+    left = [bit for bit in of_shape if by_itself[bit.id] is not words.OTHER_RADIUS]
     if not left:
         there = ", ".join(f"{radius:g}" for radius in sorted({bit.radius or 0.0 for bit in of_shape}))
-        raise CutError("no-such-radius", field="cut.size", shape=name, size=asked.size, there=f"{there} mm")
-    right = [bit for bit in left if by_itself[bit.id] != "other-angle"]
+        raise CutError(refusals.NO_SUCH_RADIUS, field="cut.size", shape=name, size=asked.size, there=f"{there} mm")
+    right = [bit for bit in left if by_itself[bit.id] is not words.OTHER_ANGLE]
     if not right:
         there = ", ".join(f"{angle:g}°" for angle in sorted({bit.angle or 0.0 for bit in left}))
-        raise CutError("no-such-angle", field="cut.angle", angle=asked.angle, there=there)
-    long = [bit for bit in right if by_itself[bit.id] != "beyond-cutting-length"]
+        raise CutError(refusals.NO_SUCH_ANGLE, field="cut.angle", angle=asked.angle, there=there)
+    long = [bit for bit in right if by_itself[bit.id] is not depth_words.BEYOND_CUTTING_LENGTH]
     if not long:
         longest = max(right, key=lambda bit: bit.cutting_length)
         field = "cut.size" if asked.shape in BY_RADIUS and asked.depth == asked.size else "cut.depth"
         raise CutError(
-            "profile-deeper-than-bits",
+            refusals.PROFILE_DEEPER_THAN_BITS,
             field=field,
             shape=name,
             depth=asked.depth,
@@ -88,17 +90,24 @@ def refuse(judge: EdgeJudge, dropped: list[Drop]) -> None:
             name=longest.name,
         )
     reasons = {by_itself[bit.id] for bit in long}
-    facts = {drop.reason.code: drop.reason.facts for drop in dropped if drop.router is None}
-    if "width-beyond-bit" in reasons:
+    facts = {drop.reason.words: drop.reason.facts for drop in dropped if drop.router is None}
+    if words.WIDTH_BEYOND_BIT in reasons:
         field = "cut.size" if asked.shape == "rabbet" else "cut.width"
-        beyond = facts["width-beyond-bit"]
-        raise CutError("width-beyond-bit", field=field, most=beyond["most"], width=beyond["width"])
-    if "opening-too-small-for-bit" in reasons:
+        beyond = facts[words.WIDTH_BEYOND_BIT]
+        raise CutError(refusals.WIDTH_BEYOND_BIT, field=field, most=beyond["most"], width=beyond["width"])
+    if words.OPENING_TOO_SMALL_FOR_BIT in reasons:
         narrowest = min(bit.diameter for bit in long)
-        raise CutError("opening-too-small", field="cut.edges", opening=judge.opening or 0.0, narrowest=narrowest)
-    smallest = min((bit for bit in long if bit.bearing), key=lambda bit: bit.bearing or 0.0)
+        raise CutError(refusals.OPENING_TOO_SMALL, field="cut.edges", opening=judge.opening or 0.0, narrowest=narrowest)
+    tight = [bit for bit in long if by_itself[bit.id] is words.BEARING_OVER_CORNER]
+    if not tight:
+        return
+    smallest = min(tight, key=lambda bit: bit.bearing or 0.0)
     raise CutError(
-        "inside-corner", field="cut.edges", corner=judge.corner or 0.0, smallest=(smallest.bearing or 0.0) / 2, name=smallest.name
+        refusals.INSIDE_CORNER,
+        field="cut.edges",
+        corner=judge.corner or 0.0,
+        smallest=(smallest.bearing or 0.0) / 2,
+        name=smallest.name,
     )
 
 
@@ -129,18 +138,18 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
     contact = judge.least_contact(bit, way, router.mounting, trips) if way else None
     below = stands_below(way, way.trip, asked.thickness) if way else 0.0
     cautions = [spoken(reason) for reason in chosen.reasons]
-    if any(reason.code in _EDGE_GONE for reason in chosen.reasons) and judge.before and way is not None:
+    if any(reason.words in _EDGE_GONE for reason in chosen.reasons) and judge.before and way is not None:
         fresh = EdgeJudge(judge.rack.shop, asked, wood, rules).least_contact(bit, way, router.mounting)
         if fresh is None or not closeness.under(fresh, rules.bearing_contact):
-            cautions.append(caution("order-would-do"))
+            cautions.append(caution(words.ORDER_WOULD_DO))
     if staging is not None and staging.reason is not None and not chosen.reasons:
         cautions.append(spoken(staging.reason))
     if contact is not None and closeness.under(contact, rules.bearing_contact) and not chosen.reasons:
-        cautions.append(caution("bearing-without-edge", contact=contact, needed=rules.bearing_contact))
+        cautions.append(caution(words.BEARING_WITHOUT_EDGE, contact=contact, needed=rules.bearing_contact))
     cautions += [*hold.cautions, *tool_cautions(chosen, speed, grip, piece, wood, rules)]
     cautions += _cautions(chosen, asked, wood, rules, way, staging, runs, climbs, judge)
     if by_hand and below > 0 and way is not None:
-        cautions.append(caution("bearing-below", below=below, clear=below + rules.bearing_overhang))
+        cautions.append(caution(words.BEARING_BELOW, below=below, clear=below + rules.bearing_overhang))
     return EdgeSetting(
         piece=piece,
         material=wood,
@@ -198,58 +207,58 @@ def _cautions(
         return found
     if way.guide != "template" and not (way.guide == "fence" and by_hand):
         if asked.edge_state is None:
-            found.append(caution("edge-unknown"))
+            found.append(caution(words.EDGE_UNKNOWN))
         elif asked.edge_state == "sawn" and asked.shape != "jointing":
-            found.append(caution("edge-sawn"))
+            found.append(caution(words.EDGE_SAWN))
     if way.guide == "edge-guide" and closeness.over(way.trip.offset, -bit.diameter / 2):
-        found.append(caution("guide-notch", into=way.trip.offset + bit.diameter / 2))
+        found.append(caution(words.GUIDE_NOTCH, into=way.trip.offset + bit.diameter / 2))
     if way.guide == "fence" and by_hand and asked.guide is None and bit.bearing is not None:
-        found.append(caution("bearing-spares-the-fence", missing=2 * way.trip.offset))
+        found.append(caution(words.BEARING_SPARES_THE_FENCE, missing=2 * way.trip.offset))
     if way.guide == "fence" and by_hand and not chosen.base.sides[0].measured:
-        found.append(caution("base-unmeasured"))
+        found.append(caution(guide_words.BASE_UNMEASURED))
     sideways = asked.shape == "flush" or (asked.shape == "jointing" and way.guide == "template")
     if sideways and closeness.over(asked.size, most := min(rules.waste_outside, bit.diameter / 2)):
-        found.append(caution("much-overhang", overhang=asked.size, most=most))
+        found.append(caution(words.MUCH_OVERHANG, overhang=asked.size, most=most))
     if judge.sharp:
-        found.append(caution("corner-left-round", radius=bit.diameter / 2))
+        found.append(caution(words.CORNER_LEFT_ROUND, radius=bit.diameter / 2))
     if climbs and any(run.climb_start for run in runs):
-        found.append(caution("climb-start", length=START_CLIMB))
+        found.append(caution(words.CLIMB_START, length=START_CLIMB))
     if staging is not None:
         found += _of_stages(staging, bit.state, asked, wood, speed_hold=chosen.router.speed_hold)
         wanted = asked.least_stages > 1 or asked.staged in ("height", "both")
         if asked.shape not in STRAIGHT_WALLED and not can_be_raised(bit) and (wanted or staging.reason is not None):
-            found.append(caution("not-raised", shape=shape_name(asked.shape), n=len(staging.stages)))
+            found.append(caution(words.NOT_RAISED, shape=shape_name(asked.shape), n=len(staging.stages)))
     lifting = [run for run in runs if run.lifts]
     if lifting:
         worst = min(stretch.worst for run in lifting for stretch in run.lifts)
-        code = "fibres-lift-climb" if by_hand and rules.climb == "light-pass" else "fibres-lift"
-        found.append(caution(code, edge=names_of(lifting), worst=-worst))
+        said = words.FIBRES_LIFT_CLIMB if by_hand and rules.climb == "light-pass" else words.FIBRES_LIFT
+        found.append(caution(said, edge=names_of(lifting), worst=-worst))
     if asked.both_faces:
         other = [run for run in runs_of(turned_over(asked), chosen.router.mounting, wood, rules) if run.lifts]
         if other:
             worst = min(stretch.worst for run in other for stretch in run.lifts)
-            found.append(caution("fibres-lift-turned", edge=names_of(other), worst=-worst))
+            found.append(caution(words.FIBRES_LIFT_TURNED, edge=names_of(other), worst=-worst))
     broken = [run for run in runs if run.end_grain and run.backer]
     if broken:
-        found.append(caution("end-grain-out", edge=names_of(broken)))
+        found.append(caution(words.END_GRAIN_OUT, edge=names_of(broken)))
     if not by_hand:
         found += _of_table(asked, way, bit.diameter + rules.opening_clearance, bit.kind.profile in _ONE_PLANE, runs, judge)
     return found
 
 
 def _of_stages(staging: Staging, state: str, asked: Edging, wood: Material, *, speed_hold: bool) -> list[Caution]:
-    found = [each for stage in staging.stages for each in stage.bend.cautions if each.code == "bends"]
+    found = [each for stage in staging.stages for each in stage.bend.cautions if each.code == strength_words.BENDS.code]
     found += [each for stage in staging.stages for each in stage.cautions]
     if any(stage.climb for stage in staging.stages):
-        found.append(caution("climb-first"))
+        found.append(caution(words.CLIMB_FIRST))
     hardest = staging.hardest.power
     if hardest.share is not None and not closeness.under(hardest.share, _WATCHED if speed_hold else _WATCHED_WITHOUT_HOLD):
-        found.append(caution("power-caution", power=hardest.power_w, available=hardest.available_w or 0.0))
+        found.append(caution(strength_words.POWER_CAUTION, power=hardest.power_w, available=hardest.available_w or 0.0))
     burns = wood.burn >= _BURNS_FROM or (state != "sharp" and wood.burn > 1)
     if burns and asked.shape in BY_RADIUS:
         said = "" if state == "sharp" else f"; the bit is {state}"
-        found.append(caution("burns-profile", wood=wood.name.capitalize(), shape=shape_name(asked.shape), state=said))
-        found.append(caution("burn-repair"))
+        found.append(caution(words.BURNS_PROFILE, wood=wood.name.capitalize(), shape=shape_name(asked.shape), state=said))
+        found.append(caution(words.BURN_REPAIR))
     return found
 
 
@@ -257,7 +266,7 @@ def _of_table(asked: Edging, way: Way, opening: float, one_plane: bool, runs: tu
     """What the table asks for: a pin where there is no fence, and care for hands and ends (R7, R15)."""
     length, width = asked.part
     ends = [width if run.edge.ref in ("left", "right") else length for run in runs if not run.edge.closed]
-    found = [caution("starting-pin")] if way.guide != "fence" else []
+    found = [caution(words.STARTING_PIN)] if way.guide != "fence" else []
     return [*found, *table_cautions(asked.part, ends, opening, small=judge.small, one_plane=one_plane)]
 
 
@@ -277,8 +286,11 @@ def remedies(cut: EdgeCut, piece: Piece, judge: EdgeJudge, setting: EdgeSetting)
 
     Each way out of a stop was tried and can be made."""
     found = []
-    if any(each.code == "edge-unknown" for each in setting.cautions):
-        found = [Remedy(answers="edge-unknown", says=write(says), change={"edge_state": state}) for state, says in _EDGE_STATES]
+    if any(each.code == words.EDGE_UNKNOWN.code for each in setting.cautions):
+        found = [
+            Remedy(answers=words.EDGE_UNKNOWN.code, says=write(says), change={"edge_state": state})
+            for state, says in _EDGE_STATES
+        ]
     stop = next((each.code for each in setting.cautions if each.level == "stop"), None)
     if stop is None:
         return tuple(found)

@@ -10,6 +10,7 @@ from shapely import Polygon, box
 from shapely.affinity import scale, translate
 from shapely.geometry.base import BaseGeometry
 
+from ranura.core.cuts.edge import refusals
 from ranura.core.cuts.edge.trips import Done, Stock, curve
 from ranura.core.cutting.stage import Bite, Outline, Trip
 from ranura.core.geometry import closeness
@@ -49,7 +50,9 @@ def section(bit: Bit, trips: Sequence[Trip], stock: Stock, *, before: Sequence[D
     Source: a bit is a solid of revolution r(z)"""
     for place, trip in enumerate(trips):
         if closeness.over(trip.height, bit.cutting_length):
-            raise CutError("tip-beyond-cutter", field=f"passes.{place}.height", height=trip.height, length=bit.cutting_length)
+            raise CutError(
+                refusals.TIP_BEYOND_CUTTER, field=f"passes.{place}.height", height=trip.height, length=bit.cutting_length
+            )
     return section_of([Done(bit=bit, trip=trip) for trip in trips], stock, before=before)
 
 

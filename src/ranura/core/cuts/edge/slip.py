@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.figures import said
 from ranura.core.cuts.edge.guides import Way
 from ranura.core.cuts.edge.runs import START_CLIMB, Run, names_of
@@ -245,6 +246,6 @@ def _hold(setting: EdgeSetting, cautions: Sequence[Caution]) -> Section:
         "table": ("Both hands", "75 mm from the bit, hopping over it"),
     }[hold.method]
     lines = [write(line, x=hold.covers)]
-    if setting.below and not any(each.code == "bearing-below" for each in cautions):
+    if setting.below and not any(each.code == words.BEARING_BELOW.code for each in cautions):
         lines.append(write("{x:rough} below the board must stay clear", x=setting.below))
     return Section(key="hold", title="Hold", leads=(Lead(shown=plain(word), caption=write("")),), lines=tuple(lines), figures=())

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Literal
 
+from ranura.core.cuts.edge import refusals
 from ranura.core.cuts.edge.trips import Stock, can_be_raised, skin, taken
 from ranura.core.cutting.stage import Trip
 from ranura.core.geometry.closeness import where_reached
@@ -25,7 +26,7 @@ def stages(
     Formula: taken(trip_i) = i/n · taken(trip_n); what a later trip covers holds all that an earlier one did, so areas add up
     Source: the power of a trip goes with the area it takes (R5)"""
     if by != "fence" and not can_be_raised(bit):
-        raise CutError("cannot-be-raised", field=field, profile=bit.kind.name)
+        raise CutError(refusals.CANNOT_BE_RAISED, field=field, profile=bit.kind.name)
     # From where the bit only touches the wood, as far as it is moved at all.
     way_up = 0.0 if by == "fence" else final.height
     way_out = 0.0 if by == "height" else max(bit.diameter / 2 - final.offset, 0.0) + stock.overhang

@@ -10,6 +10,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
+from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.asked import STRAIGHT_WALLED, StageBy
 from ranura.core.cuts.edge.guides import Way
 from ranura.core.cuts.edge.on_board import Edging
@@ -24,6 +25,7 @@ from ranura.core.cutting.stage import Bite, Stage, Trip
 from ranura.core.cutting.stepping import Tooling, gaits_of, school_step, step_limits
 from ranura.core.cutting.turning import Turning
 from ranura.core.geometry import closeness
+from ranura.core.text import strength_words
 from ranura.core.text.cautions import Reason
 
 MOST_STAGES = 12
@@ -294,13 +296,13 @@ def _reason(work: EdgeWork, made: Sequence[Stage], failed: Bound) -> Reason | No
     if failed == "power":
         if worst.power.verdict != "over":
             return None
-        return Reason("power-over", {"power": worst.power.power_w, "available": worst.power.available_w or 0.0})
+        return Reason(strength_words.POWER_OVER, {"power": worst.power.power_w, "available": worst.power.available_w or 0.0})
     bent = max(made, key=lambda stage: stage.bend.deflection_mm).bend
     if failed == "stiffness":
         if closeness.over(bent.stress_mpa, bent.stress_limit_mpa):
-            return Reason("bit-overloaded", {"stress": bent.stress_mpa, "limit": bent.stress_limit_mpa})
-        return Reason("bends-too-far", {"bent": bent.deflection_mm, "limit": work.turning.rules.bend_limit})
-    return Reason("too-many-stages", {"count": len(made)})
+            return Reason(strength_words.BIT_OVERLOADED, {"stress": bent.stress_mpa, "limit": bent.stress_limit_mpa})
+        return Reason(strength_words.BENDS_TOO_FAR, {"bent": bent.deflection_mm, "limit": work.turning.rules.bend_limit})
+    return Reason(words.TOO_MANY_STAGES, {"count": len(made)})
 
 
 def climb_allowed(work: EdgeWork, mounting: str) -> bool:

@@ -12,6 +12,7 @@ from typing import Final, Literal
 
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.pocket import words
 from ranura.core.cuts.pocket.asked import Pocket
 from ranura.core.cuts.pocket.on_board import Pocketing
 from ranura.core.geometry import closeness
@@ -55,11 +56,11 @@ _BETWEEN_DIGITS = 12
 def against_channel(cut: Pocket, asked: Pocketing) -> Reason | None:
     """Why a pocket cannot be planned as a channel; None where it can."""
     if cut.through or cut.open_sides:
-        return Reason("guide-leaves-floor")
+        return Reason(words.GUIDE_LEAVES_FLOOR)
     if cut.radius is not None:
-        return Reason("guide-leaves-own-corners", {"corner": cut.radius.mm})
+        return Reason(words.GUIDE_LEAVES_OWN_CORNERS, {"corner": cut.radius.mm})
     if cut.count > 1 and runs_along(asked):
-        return Reason("guide-serves-one-place", {"count": cut.count})
+        return Reason(words.GUIDE_SERVES_ONE_PLACE, {"count": cut.count})
     return None
 
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from ranura.core.cuts.pocket import words
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import STANDARD, HouseRules
 from ranura.core.text.cautions import Caution, caution, has_stop
@@ -80,17 +81,17 @@ def plan_template(
     smallest = smallest_corner(cut, bushing_od=bushing_od, bit_diameter=bit_diameter)
     found = _room(bushing_od, bushing_bore, bit_diameter, straight, rules)
     if bushing_length is not None and template_thickness is not None and closeness.over(bushing_length, template_thickness):
-        found.append(caution("bushing-too-long", length=bushing_length, thickness=template_thickness))
+        found.append(caution(words.BUSHING_TOO_LONG, length=bushing_length, thickness=template_thickness))
     sizes = [width] if length is None else [width, length]
     if cut == "recess" and any(closeness.under(size, bit_diameter) for size in sizes):
-        found.append(caution("bushing-cannot-enter", narrowest=bit_diameter))
+        found.append(caution(words.BUSHING_CANNOT_ENTER, narrowest=bit_diameter))
     if any(not closeness.over(size + 2 * away, 0) for size in sizes):
-        found.append(caution("template-vanishes"))
+        found.append(caution(words.TEMPLATE_VANISHES))
     radius = None
     if corner_radius is not None:
         radius = max(corner_radius, smallest) + away
         if closeness.under(corner_radius, smallest):
-            found.append(caution("corner-rounded", smallest=smallest, asked=corner_radius))
+            found.append(caution(words.CORNER_ROUNDED, smallest=smallest, asked=corner_radius))
     return TemplatePlan(
         offset=o,
         template_width=width + 2 * away,
@@ -106,18 +107,20 @@ def plan_template(
 def _room(od: float, bore: float | None, turning: float, straight: bool, rules: HouseRules) -> list[Caution]:
     """What the bore says to the bit that turns in it."""
     if straight and closeness.over(turning, od):
-        return [caution("bushing-inside-bit", diameter=turning, od=od)]
+        return [caution(words.BUSHING_INSIDE_BIT, diameter=turning, od=od)]
     found = []
     if bore is None:
         bore = od - 2 * _WALL_EACH_SIDE
-        found.append(caution("bore-unknown", bore=max(bore, 0.0)))
+        found.append(caution(words.BORE_UNKNOWN, bore=max(bore, 0.0)))
     clear = bore - turning
     if not straight and closeness.under(clear, rules.bore_clearance):
-        return [*found, caution("never-lift")]
+        return [*found, caution(words.NEVER_LIFT)]
     if closeness.under(clear, rules.bore_clearance):
         found.append(
-            caution("bushing-too-tight", turning=turning, bore=max(bore, 0.0), clear=max(clear, 0.0), needed=rules.bore_clearance)
+            caution(
+                words.BUSHING_TOO_TIGHT, turning=turning, bore=max(bore, 0.0), clear=max(clear, 0.0), needed=rules.bore_clearance
+            )
         )
     elif closeness.under(clear, _CLOSE):
-        found.append(caution("bushing-close", clear=clear))
+        found.append(caution(words.BUSHING_CLOSE, clear=clear))
     return found

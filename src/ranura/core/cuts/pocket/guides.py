@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from ranura.core.cuts.pocket import words
 from ranura.core.cuts.pocket.asked import PocketGuide
 from ranura.core.cuts.pocket.bushings import TemplatePlan, plan_template
 from ranura.core.cuts.pocket.on_board import Pocketing
@@ -18,6 +19,7 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Bushing, Guide, Sled, Trammel
 from ranura.core.shop.tooling.routers import Base
+from ranura.core.text import guide_words
 from ranura.core.text.cautions import Caution, Reason, caution
 
 CONTACT = 2.0
@@ -53,17 +55,19 @@ def bushing_guide(asked: Pocketing, bit: Bit, base: Base, guides: Sequence[Guide
     """The bushing whose ring is nearest to the bit and leaves it room, with its template; or why there is none."""
     owned = [each for each in guides if isinstance(each, Bushing)]
     if not owned:
-        return Reason("no-bushing")
+        return Reason(words.NO_BUSHING)
     if base.plate is None:
-        return Reason("no-bushing-plate")
+        return Reason(words.NO_BUSHING_PLATE)
     fitting = [each for each in owned if each.plate in (None, base.plate)]
     if not fitting:
-        return Reason("bushing-of-other-plate", {"plate": base.plate})
+        return Reason(words.BUSHING_OF_OTHER_PLATE, {"plate": base.plate})
     made = [(each, _template(asked, each, bit, rules)) for each in fitting]
     good = [(each, plan) for each, plan in made if not plan.blocked]
     if not good:
-        return Reason("no-bushing-fits", {"diameter": bit.diameter})
-    bushing, plan = min(good, key=lambda each: (any(c.code == "bushing-close" for c in each[1].cautions), each[1].offset))
+        return Reason(words.NO_BUSHING_FITS, {"diameter": bit.diameter})
+    bushing, plan = min(
+        good, key=lambda each: (any(c.code == words.BUSHING_CLOSE.code for c in each[1].cautions), each[1].offset)
+    )
     return AreaGuide(
         kind="bushing",
         offset=plan.offset,
@@ -104,7 +108,7 @@ def bearing_guide(asked: Pocketing, bit: Bit, *, step: float, rules: HouseRules,
     thick = asked.template
     if closeness.under(thick, needed):
         if asked_thickness:
-            return Reason("bearing-above-template", {"thickness": thick, "needed": needed})
+            return Reason(words.BEARING_ABOVE_TEMPLATE, {"thickness": thick, "needed": needed})
         thick = needed
     sx, sy = asked.size
     corner = bit.diameter / 2 if asked.radius is None else max(asked.radius, bit.diameter / 2)
@@ -129,7 +133,7 @@ def trammel_guide(asked: Pocketing, bit: Bit, guides: Sequence[Guide]) -> AreaGu
     Source: geometry; going round clockwise a ring's fresh wood lies on the left, outwards"""
     owned = [each for each in guides if isinstance(each, Trammel)]
     if not owned:
-        return Reason("no-trammel")
+        return Reason(words.NO_TRAMMEL)
     r, d = asked.size[0] / 2, bit.diameter
     if asked.form == "disc":
         radii: tuple[float, ...] = (r + d / 2,)
@@ -143,7 +147,7 @@ def trammel_guide(asked: Pocketing, bit: Bit, guides: Sequence[Guide]) -> AreaGu
         if all(not closeness.under(each, tool.nearest) and not closeness.over(each, tool.farthest) for each in radii):
             return AreaGuide(kind="trammel", radii=radii, pivot=asked.centre, tool=tool)
     tool = owned[0]
-    return Reason("trammel-range", {"radius": radii[-1], "low": tool.nearest, "high": tool.farthest})
+    return Reason(words.TRAMMEL_RANGE, {"radius": radii[-1], "low": tool.nearest, "high": tool.farthest})
 
 
 def shoulder_guide(bit: Bit, base: Base) -> AreaGuide:
@@ -159,13 +163,13 @@ def sled_guide(asked: Pocketing, guides: Sequence[Guide]) -> AreaGuide | Reason:
     """A sled that spans the board on rails; or why there is none."""
     owned = [each for each in guides if isinstance(each, Sled)]
     if not owned:
-        return Reason("no-sled")
+        return Reason(words.NO_SLED)
     length, width = asked.part
     fitting = [each for each in owned if not closeness.over(width, each.span) and not closeness.over(length, each.length)]
     if not fitting:
         widest = max(owned, key=lambda each: each.span)
-        return Reason("sled-too-small", {"width": width, "length": length, "span": widest.span, "rails": widest.length})
-    return AreaGuide(kind="sled", thickness=asked.template, tool=fitting[0], cautions=(caution("sled-rails"),))
+        return Reason(words.SLED_TOO_SMALL, {"width": width, "length": length, "span": widest.span, "rails": widest.length})
+    return AreaGuide(kind="sled", thickness=asked.template, tool=fitting[0], cautions=(caution(words.SLED_RAILS),))
 
 
 def lanes_of(asked: Pocketing, *, bit_diameter: float, lane: float) -> tuple[Ring, ...]:
@@ -194,7 +198,7 @@ def lanes_of(asked: Pocketing, *, bit_diameter: float, lane: float) -> tuple[Rin
 
 def freehand_guide() -> AreaGuide:
     """The eye along a scored line: for waste inside it, the walls pared afterwards."""
-    return AreaGuide(kind="freehand", cautions=(caution("freehand-line"),))
+    return AreaGuide(kind="freehand", cautions=(caution(guide_words.FREEHAND_LINE),))
 
 
 def template_ring(asked: Pocketing, guide: AreaGuide) -> Ring | None:

@@ -9,6 +9,7 @@ from ranura.core.board.materials import Material
 from ranura.core.choosing.judging import BEARING, Judge
 from ranura.core.choosing.order import Candidate, Pair
 from ranura.core.choosing.ranking import ChannelRanking, losses
+from ranura.core.cuts.pocket import words
 from ranura.core.cuts.pocket.asked import PocketGuide
 from ranura.core.cuts.pocket.clearing import Clearing, clearing
 from ranura.core.cuts.pocket.guides import (
@@ -32,6 +33,7 @@ from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile
 from ranura.core.shop.tooling.routers import Base, Router
+from ranura.core.text import depth_words, guide_words
 from ranura.core.text.cautions import Reason
 from ranura.core.text.writing import Text
 
@@ -96,19 +98,21 @@ class PocketJudge(Judge):
         """The first thing that no router could change."""
         need, asked = self.need, self.asked
         if not self.is_of_kind(bit):
-            return Reason("wrong-profile" if self.kind != "bearing" else "no-shank-bearing", {"profile": bit.kind.name})
+            return Reason(
+                depth_words.WRONG_PROFILE if self.kind != "bearing" else words.NO_SHANK_BEARING, {"profile": bit.kind.name}
+            )
         if asked.form not in ("disc", "flatten") and closeness.over(bit.diameter, need.width):
-            return Reason("bit-wider-than-cut", {"diameter": bit.diameter, "width": need.width})
+            return Reason(guide_words.BIT_WIDER_THAN_CUT, {"diameter": bit.diameter, "width": need.width})
         if asked.form == "cut-out" and not closeness.under(bit.diameter, need.width):
-            return Reason("nothing-to-cut-round", {"diameter": bit.diameter})
+            return Reason(words.NOTHING_TO_CUT_ROUND, {"diameter": bit.diameter})
         if need.corner is not None and closeness.over(bit.diameter / 2, need.corner):
-            return Reason("corner-too-tight", {"radius": bit.diameter / 2, "corner": need.corner})
+            return Reason(words.CORNER_TOO_TIGHT, {"radius": bit.diameter / 2, "corner": need.corner})
         if closeness.over(self.depth, bit.cutting_length):
-            return Reason("beyond-cutting-length", {"depth": self.depth, "cutting_length": bit.cutting_length})
+            return Reason(depth_words.BEYOND_CUTTING_LENGTH, {"depth": self.depth, "cutting_length": bit.cutting_length})
         if need.stopped and bit.can_plunge is not True:
-            return Reason("plunge-unknown" if bit.can_plunge is None else "cannot-plunge")
+            return Reason(depth_words.PLUNGE_UNKNOWN if bit.can_plunge is None else depth_words.CANNOT_PLUNGE)
         if asked.ring is not None and self.field(bit) is None:
-            return Reason("bit-wider-than-cut", {"diameter": bit.diameter, "width": need.width})
+            return Reason(guide_words.BIT_WIDER_THAN_CUT, {"diameter": bit.diameter, "width": need.width})
         return None
 
     def field(self, bit: Bit) -> Clearing | None:
@@ -203,19 +207,19 @@ class PocketJudge(Judge):
         """See `Judge.of_cut`."""
         by_hand = self.rack.by_hand[router.id]
         if not by_hand:
-            yield Reason("needs-hand-router")
+            yield Reason(guide_words.NEEDS_HAND_ROUTER)
             return
         if self.small:
             yield self.small_reason()
         if self.need.stopped and base.kind != "plunge":
-            yield Reason("no-plunge-base")
+            yield Reason(depth_words.NO_PLUNGE_BASE)
         guide = self.guide(bit, router, base)
         if isinstance(guide, Reason):
             yield guide
         elif self.asked.plate and self.kind == "bushing":
-            yield Reason("plate-hides-bushing")
+            yield Reason(words.PLATE_HIDES_BUSHING)
         elif not self.asked.plate and not (self.asked.around or self.asked.in_lanes) and not self._bridged(guide, base):
-            yield Reason("base-tips", {"across": base.across, "width": min(self.asked.size)})
+            yield Reason(guide_words.BASE_TIPS, {"across": base.across, "width": min(self.asked.size)})
 
     def bridging(self, guide: AreaGuide) -> float:
         """How wide a base, or a plate below it, must be to rest on both rims in the middle of the field, or on the board beside
@@ -239,7 +243,7 @@ class PocketJudge(Judge):
         if found is None:
             guide = self.guide(bit, router, base)
             said = () if isinstance(guide, Reason) else self.held(bit, base, guide).cautions
-            found = self._room[key] = tuple(Reason(c.code, c.facts) for c in said if c.level == "stop")
+            found = self._room[key] = tuple(each for each in said if each.level == "stop")
         return found
 
     def held(self, bit: Bit, base: Base, guide: AreaGuide) -> Holding:

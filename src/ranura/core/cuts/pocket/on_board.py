@@ -7,12 +7,14 @@ from dataclasses import dataclass
 from ranura.core.board.outlines import trace
 from ranura.core.board.pieces import Piece
 from ranura.core.board.repeats import MOST_STATIONS
+from ranura.core.cuts.pocket import refusals
 from ranura.core.cuts.pocket.asked import FREEING_FORMS, LANE_FORMS, ROUND_FORMS, Loose, Pocket, PocketForm
 from ranura.core.cutting.need import CutKind, StraightCut
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, Ring, circle_ring, rounded
 from ranura.core.holding.placed import ClampAt, Held, Side
 from ranura.core.shop.house_rules import STANDARD, HouseRules
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 
 LAP_LANE = 0.8
@@ -132,12 +134,12 @@ def pocketing(cut: Pocket, piece: Piece, rules: HouseRules = STANDARD) -> Pocket
     length, width, thickness = piece.length.mm, piece.width.mm, piece.thickness.mm
     depth = depth_of(cut, piece)
     if not cut.through and not closeness.under(depth, thickness):
-        raise CutError("pocket-through", field="cut.depth", depth=depth, thickness=thickness)
+        raise CutError(refusals.POCKET_THROUGH, field="cut.depth", depth=depth, thickness=thickness)
     if not 1 <= cut.sweep <= 360:
-        raise CutError("sweep-range", field="cut.sweep")
+        raise CutError(refusals.SWEEP_RANGE, field="cut.sweep")
     by_points = cut.contour is not None and cut.contour.form == "points" and cut.form == "outline"
     if not closeness.over(cut.length.mm, 0) and cut.form != "flatten" and not by_points:
-        raise CutError("length-missing", field="cut.length")
+        raise CutError(refusals.LENGTH_MISSING, field="cut.length")
     box, groove, ring = _box(cut, piece)
     x0, y0, x1, y1 = box
     open_sides = cut.open_sides
@@ -153,13 +155,13 @@ def pocketing(cut: Pocket, piece: Piece, rules: HouseRules = STANDARD) -> Pocket
     )
     for inside, side, field in limits:
         if not inside and side not in open_sides:
-            raise CutError("pocket-off-board", field=f"cut.{field}", side=side)
+            raise CutError(refusals.POCKET_OFF_BOARD, field=f"cut.{field}", side=side)
     places = _places(cut, box, length)
     radius = None if cut.radius is None else cut.radius.mm
     if cut.form == "slot":
         radius = min(x1 - x0, y1 - y0) / 2
     if radius is not None and closeness.over(radius, min(x1 - x0, y1 - y0) / 2):
-        raise CutError("corners-too-round", field="cut.radius", radius=radius, side=min(x1 - x0, y1 - y0))
+        raise CutError(common_refusals.CORNERS_TOO_ROUND, field="cut.radius", radius=radius, side=min(x1 - x0, y1 - y0))
     return Pocketing(
         form=cut.form,
         box=box,
@@ -199,10 +201,10 @@ def depth_of(cut: Pocket, piece: Piece) -> float:
     faces = 2 if cut.both_faces else 1
     if cut.leaves is None:
         if faces == 2 and not closeness.under(2 * cut.depth.mm, thickness):
-            raise CutError("cheeks-meet", field="cut.depth", depth=cut.depth.mm, thickness=thickness)
+            raise CutError(refusals.CHEEKS_MEET, field="cut.depth", depth=cut.depth.mm, thickness=thickness)
         return cut.depth.mm
     if not closeness.under(cut.leaves.mm, thickness):
-        raise CutError("nothing-to-cut", field="cut.leaves", leaves=cut.leaves.mm, thickness=thickness)
+        raise CutError(refusals.NOTHING_TO_CUT, field="cut.leaves", leaves=cut.leaves.mm, thickness=thickness)
     return (thickness - cut.leaves.mm) / faces
 
 
@@ -211,7 +213,7 @@ def _box(cut: Pocket, piece: Piece) -> tuple[tuple[float, float, float, float], 
     length, width = piece.length.mm, piece.width.mm
     if cut.form == "outline":
         if cut.contour is None:
-            raise CutError("outline-missing", field="cut.contour")
+            raise CutError(refusals.OUTLINE_MISSING, field="cut.contour")
         drawn = trace(cut.contour, length=cut.length.mm, width=(cut.across or cut.length).mm, field="cut.contour")
         x, y = cut.from_left.mm, cut.from_near.mm
         low_x, low_y = min(p[0] for p in drawn), min(p[1] for p in drawn)
@@ -226,21 +228,21 @@ def _box(cut: Pocket, piece: Piece) -> tuple[tuple[float, float, float, float], 
         return (0.0, 0.0, length, width), groove, None
     if cut.form == "lap":
         if not closeness.under(sx, length):
-            raise CutError("lap-too-long", field="cut.length", lap=sx, length=length)
+            raise CutError(refusals.LAP_TOO_LONG, field="cut.length", lap=sx, length=length)
         return ((0.0, 0.0, sx, width) if cut.end == "left" else (length - sx, 0.0, length, width)), groove, None
     if cut.form in ROUND_FORMS:
         sy = sx
         if cut.form == "ring":
             if cut.across is None:
-                raise CutError("across-missing", field="cut.across")
+                raise CutError(refusals.ACROSS_MISSING, field="cut.across")
             groove = cut.across.mm
             if not closeness.under(2 * groove, sx):
-                raise CutError("ring-too-wide", field="cut.across", groove=groove, diameter=sx)
+                raise CutError(refusals.RING_TOO_WIDE, field="cut.across", groove=groove, diameter=sx)
         x = cut.from_left.mm if cut.end == "left" else length - cut.from_left.mm
         y = cut.from_near.mm if cut.edge == "near" else width - cut.from_near.mm
         return (x - sx / 2, y - sy / 2, x + sx / 2, y + sy / 2), groove, None
     if cut.across is None:
-        raise CutError("across-missing", field="cut.across")
+        raise CutError(refusals.ACROSS_MISSING, field="cut.across")
     sy = cut.across.mm
     if cut.turned:
         sx, sy = sy, sx
@@ -260,16 +262,20 @@ def _box(cut: Pocket, piece: Piece) -> tuple[tuple[float, float, float, float], 
 def _places(cut: Pocket, box: tuple[float, float, float, float], length: float) -> tuple[float, ...]:
     """The shifts along x of all places, each from the first. Raises CutError."""
     if not 1 <= cut.count <= MOST_STATIONS:
-        raise CutError("too-many-stations", field="cut.count", most=MOST_STATIONS)
+        raise CutError(common_refusals.TOO_MANY_STATIONS, field="cut.count", most=MOST_STATIONS)
     if cut.count == 1:
         return (0.0,)
     if cut.spacing is None:
-        raise CutError("spacing-missing", field="cut.spacing")
+        raise CutError(common_refusals.SPACING_MISSING, field="cut.spacing")
     wide = box[2] - box[0]
     if not closeness.over(cut.spacing.mm, wide):
-        raise CutError("stations-meet", field="cut.spacing", first=box[0], second=box[0] + cut.spacing.mm, width=wide)
+        raise CutError(
+            common_refusals.STATIONS_MEET, field="cut.spacing", first=box[0], second=box[0] + cut.spacing.mm, width=wide
+        )
     sense = 1.0 if cut.end == "left" else -1.0
     shifts = tuple(sense * i * cut.spacing.mm for i in range(cut.count))
     if box[2] + max(shifts) > length - 1e-6 or box[0] + min(shifts) < 1e-6:
-        raise CutError("no-wood-after", field="cut.spacing", position=box[0] + shifts[-1], width=wide, length=length)
+        raise CutError(
+            common_refusals.NO_WOOD_AFTER, field="cut.spacing", position=box[0] + shifts[-1], width=wide, length=length
+        )
     return shifts

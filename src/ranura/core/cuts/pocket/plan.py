@@ -12,10 +12,11 @@ from functools import partial
 from ranura.core.board.materials import CROSS_VENEERED, Material
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import Drop
-from ranura.core.choosing.judging import SETUP_CODES, Judge
+from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.channel import plan
+from ranura.core.cuts.pocket import refusals, words
 from ranura.core.cuts.pocket.as_channel import against_channel, as_channel, retold
 from ranura.core.cuts.pocket.asked import FREEING_FORMS, GUIDES_OF, Pocket, PocketGuide
 from ranura.core.cuts.pocket.clearing import unreached
@@ -41,11 +42,13 @@ from ranura.core.output.remedies import Remedy
 from ranura.core.output.slip import columns_of, pass_lines
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
+from ranura.core.text import choosing_words, depth_words, guide_words
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.cautions import Caution, Reason, caution, spoken
 from ranura.core.text.errors import CraftError, CutError
 from ranura.core.text.writing import write
 
-_DIMENSION_CODES = frozenset({"bit-wider-than-cut", "corner-too-tight", "beyond-cutting-length"})
+_OF_DIMENSIONS = (guide_words.BIT_WIDER_THAN_CUT, words.CORNER_TOO_TIGHT, depth_words.BEYOND_CUTTING_LENGTH)
 """Why a bit fails on a dimension of the pocket alone."""
 
 
@@ -66,7 +69,7 @@ def family(cut: Pocket, piece: Piece, shop: Shop, wood: Material, rules: HouseRu
     asked = pocketing(cut, piece, rules)
     kinds = GUIDES_OF[cut.form]
     if cut.guide is not None and cut.guide not in kinds:
-        raise CutError("guide-not-for-this", field="cut.guide", guide=GUIDE_NAMES[cut.guide], form=cut.form)
+        raise CutError(refusals.GUIDE_NOT_FOR_THIS, field="cut.guide", guide=GUIDE_NAMES[cut.guide], form=cut.form)
     tried = [_try(kind, cut, asked, piece, shop, wood, rules) for kind in kinds]
     chosen = next((each for each in tried if each.kind == cut.guide), None)
     if chosen is None or chosen.family is None:
@@ -110,7 +113,7 @@ def _try(kind: PocketGuide, cut: Pocket, asked: Pocketing, piece: Piece, shop: S
         try:
             made = plan.family(as_channel(cut, asked, piece, kind), piece, shop, wood, rules, mortise=cut.form == "mortise")
         except CraftError as error:
-            return _Tried(kind=kind, family=None, can=False, against=Reason("guide-refused", {"why": error.message.metric}))
+            return _Tried(kind=kind, family=None, can=False, against=Reason(words.GUIDE_REFUSED, {"why": error.message.metric}))
     else:
         judge = PocketJudge(shop, asked, wood, rules, kind, thickness_said=cut.template is not None)
         made = Family(judge=judge, refuse=partial(_refuse, judge, cut), make=partial(_made, judge=judge, piece=piece, cut=cut))
@@ -123,7 +126,7 @@ def _try(kind: PocketGuide, cut: Pocket, asked: Pocketing, piece: Piece, shop: S
 def _nearest(dropped: Sequence[Drop], judge: Judge) -> Reason | None:
     """Why the drop that came closest failed: one in a router by hand, rather than of the bit alone."""
     hand = [each for each in dropped if each.router is not None and each.router.mounting == "hand"]
-    setting_up = [each for each in hand if each.reason.code in SETUP_CODES]
+    setting_up = [each for each in hand if each.reason.words.setup]
     found = setting_up or hand or [each for each in dropped if judge.is_of_kind(each.bit)] or list(dropped)
     counted: dict[str, int] = {}
     for each in found:
@@ -157,16 +160,16 @@ def _refuse(judge: PocketJudge, cut: Pocket, dropped: list[Drop]) -> None:
     """Raises `CutError` on a dimension when every bit of the kind fails on one; other causes are shown as a plan with a stop.
 
     Width is asked first, then corners, then depth; the blame lies with the last of them that any bit came to."""
-    by_itself = {drop.bit.id: drop.reason.code for drop in dropped if drop.router is None}
+    by_itself = {drop.bit.id: drop.reason.words for drop in dropped if drop.router is None}
     owned = [bit for bit in judge.rack.bits if judge.is_of_kind(bit)]
-    if not owned or any(by_itself.get(bit.id) not in _DIMENSION_CODES for bit in owned):
+    if not owned or any(by_itself.get(bit.id) not in _OF_DIMENSIONS for bit in owned):
         return
-    too_short = [bit for bit in owned if by_itself[bit.id] == "beyond-cutting-length"]
-    too_round = [bit for bit in owned if by_itself[bit.id] == "corner-too-tight"]
+    too_short = [bit for bit in owned if by_itself[bit.id] is depth_words.BEYOND_CUTTING_LENGTH]
+    too_round = [bit for bit in owned if by_itself[bit.id] is words.CORNER_TOO_TIGHT]
     if too_short:
         longest = max(too_short, key=lambda bit: bit.cutting_length)
         raise CutError(
-            "too-deep-for-corners" if too_round else "deeper-than-any-bit",
+            refusals.TOO_DEEP_FOR_CORNERS if too_round else common_refusals.DEEPER_THAN_ANY_BIT,
             field="cut.depth",
             depth=judge.depth,
             longest=longest.cutting_length,
@@ -175,10 +178,14 @@ def _refuse(judge: PocketJudge, cut: Pocket, dropped: list[Drop]) -> None:
         )
     narrowest = min(too_round or owned, key=lambda bit: bit.diameter)
     if too_round:
-        raise CutError("corner-too-tight", field="cut.radius", narrowest=narrowest.diameter / 2, name=narrowest.name)
+        raise CutError(refusals.CORNER_TOO_TIGHT, field="cut.radius", narrowest=narrowest.diameter / 2, name=narrowest.name)
     field = "cut.length" if cut.across is None else "cut.across"
     raise CutError(
-        "narrower-than-any-bit", field=field, width=judge.need.width, narrowest=narrowest.diameter, name=narrowest.name
+        common_refusals.NARROWER_THAN_ANY_BIT,
+        field=field,
+        width=judge.need.width,
+        narrowest=narrowest.diameter,
+        name=narrowest.name,
     )
 
 
@@ -203,16 +210,16 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
     if guide is not None:
         cautions += guide.cautions
     if holding is not None:
-        cautions += holding.cautions
+        cautions += [spoken(each) for each in holding.cautions]
     corners: tuple[tuple[tuple[float, float], ...], ...] = ()
     if asked.ring is not None and fits and not asked.around:
         corners, area = unreached(asked.ring, bit_diameter=bit.diameter)
         if corners:
-            cautions.append(caution("corners-unreached", area=area, radius=bit.diameter / 2))
+            cautions.append(caution(words.CORNERS_UNREACHED, area=area, radius=bit.diameter / 2))
     cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
     plate = judge.bridging(guide) if guide is not None and asked.plate else None
     if plate is not None:
-        cautions.append(caution("plate-bridges", across=plate, thickness=PLATE))
+        cautions.append(caution(words.PLATE_BRIDGES, across=plate, thickness=PLATE))
     cautions += _cautions(judge, chosen, stepping)
     return PocketSetting(
         piece=piece,
@@ -244,7 +251,7 @@ def _thick_enough(judge: PocketJudge, chosen: Candidate, guide: AreaGuide, first
     if not closeness.under(guide.thickness, needed):
         return guide, []
     if judge.thickness_said:
-        return guide, [caution("bearing-above-template", thickness=guide.thickness, needed=needed)]
+        return guide, [caution(words.BEARING_ABOVE_TEMPLATE, thickness=guide.thickness, needed=needed)]
     held = plan_grip(chosen.bit, chosen.router, chosen.base, depth=judge.depth + needed, rules=judge.rules)
     return replace(guide, thickness=needed), [spoken(held)] if isinstance(held, Reason) else []
 
@@ -291,28 +298,28 @@ def _cautions(judge: PocketJudge, chosen: Candidate, stepping: Stepping | None) 
         found += [each for gait in stepping.gaits for each in gait.cautions]
     if asked.through:
         if not asked.backed and not (asked.frees and asked.loose == "skin"):
-            found.append(caution("no-sacrificial-board", extra=rules.through_extra))
+            found.append(caution(words.NO_SACRIFICIAL_BOARD, extra=rules.through_extra))
         if asked.frees and asked.loose is None:
-            found.append(caution("loose-piece", form=asked.form if asked.form in FREEING_FORMS else "piece"))
+            found.append(caution(words.LOOSE_PIECE, form=asked.form if asked.form in FREEING_FORMS else "piece"))
     elif closeness.under(asked.tongue, asked.thickness / 3):
-        found.append(caution("thin-floor", floor=asked.tongue))
+        found.append(caution(words.THIN_FLOOR, floor=asked.tongue))
     x0, y0, x1, y1 = asked.box
     last = max(asked.places)
     first = min(asked.places)
     walls = {"left": x0 + first, "near": y0, "right": asked.part[0] - x1 - last, "far": asked.part[1] - y1}
     wall = min((room for side, room in walls.items() if side not in asked.open_sides), default=99.0)
     if closeness.under(wall, max(min(asked.depth, 10.0), 4.0)):
-        found.append(caution("thin-wall", wall=wall))
+        found.append(caution(choosing_words.THIN_WALL, wall=wall))
     if asked.form in ("mortise", "recess") and asked.radius is None and not asked.in_lanes:
         found.append(corner_note(rules, radius=bit.diameter / 2))
     if asked.both_faces:
-        found.append(caution("cheeks-count-twice"))
+        found.append(caution(words.CHEEKS_COUNT_TWICE))
     if asked.leaf:
-        found.append(caution("leaf-sets-depth"))
+        found.append(caution(guide_words.LEAF_SETS_DEPTH))
     if bit.profile == "down-cut":
-        found.append(caution("down-cut-lifts-router"))
+        found.append(caution(guide_words.DOWN_CUT_LIFTS_ROUTER))
         if closeness.over(judge.depth, bit.diameter):
-            found.append(caution("down-cut-packs", depth=judge.depth, diameter=bit.diameter))
+            found.append(caution(guide_words.DOWN_CUT_PACKS, depth=judge.depth, diameter=bit.diameter))
     if wood.material_class in CROSS_VENEERED:
-        found.append(caution("face-grain-splinters", material=wood.name))
+        found.append(caution(choosing_words.FACE_GRAIN_SPLINTERS, material=wood.name))
     return found

@@ -9,6 +9,7 @@ from ranura.core.board.repeats import Repeats, Row, evenly
 from ranura.core.cuts.pocket.asked import LANE_FORMS, ROUND_FORMS, Pocket
 from ranura.core.cuts.pocket.on_board import pocketing
 from ranura.core.shop.house_rules import HouseRules
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 
 
@@ -16,7 +17,7 @@ def repeat(cut: Pocket, piece: Piece, rules: HouseRules, count: int | None) -> R
     """A pocket `count` times. Raises `CutError` where the first place cannot be, for what takes a whole end or face, and for
     single places (`count` None), which only channels have."""
     if cut.form in LANE_FORMS or count is None:
-        raise CutError("no-repeat", field="cut.count")
+        raise CutError(common_refusals.NO_REPEAT, field="cut.count")
     wide = pocketing(replace(cut, count=1, spacing=None), piece, rules).size[0]
     first = cut.from_left.mm - (wide / 2 if cut.form in ROUND_FORMS else 0.0)
     return evenly(Row(size=piece.length.mm, first=first, wide=wide, unit=cut.from_left.unit), count, cut.spacing)

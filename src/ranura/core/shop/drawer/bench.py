@@ -6,6 +6,7 @@ import re
 from collections.abc import Mapping, Sequence
 from typing import get_args
 
+from ranura.core.shop import refusals
 from ranura.core.shop.drawer.reading import Texts, given, plain_number
 from ranura.core.shop.tooling.routers import Base, BaseKind, DialPosition, GuidedSide, Router, RouterClass, Sleeve, Weight
 from ranura.core.text.errors import CraftError, ToolError
@@ -97,10 +98,10 @@ def dial_from_text(text: str, *, stepped: bool) -> tuple[DialPosition, ...]:
         match = _POSITION.fullmatch(part)
         rpm = plain_number(match["rpm"]) if match else None
         if match is None or rpm is None:
-            raise ToolError("dial-unreadable", field="dial", text=part.strip())
+            raise ToolError(refusals.DIAL_UNREADABLE, field="dial", text=part.strip())
         number = plain_number(match["setting"])
         if number is None and not stepped:
-            raise ToolError("dial-letters", field="dial")
+            raise ToolError(refusals.DIAL_LETTERS, field="dial")
         setting: float | str = match["setting"] if number is None else number
         manual = plain_number(match["manual"]) if match["manual"] else None
         found.append(DialPosition(setting=setting, rpm=rpm, measured=match["measured"] is not None, manual_rpm=manual))
@@ -122,7 +123,7 @@ def _sleeves(text: str, unit: Unit) -> tuple[Sleeve, ...]:
         if part.strip():
             match = _SLEEVE.fullmatch(part)
             if match is None:
-                raise ToolError("sleeve-unreadable", field="sleeves", text=part.strip())
+                raise ToolError(refusals.SLEEVE_UNREADABLE, field="sleeves", text=part.strip())
             shank, collet = (read(match[name], unit, field="sleeves", positive=True).mm for name in ("shank", "collet"))
             found.append(Sleeve(shank=shank, collet=collet))
     return tuple(found)

@@ -7,6 +7,7 @@ from dataclasses import fields
 from typing import Any, get_args
 
 from ranura.core.board.materials import Delivery, Material, MaterialClass
+from ranura.core.shop import refusals
 from ranura.core.shop.drawer.reading import Texts, given
 from ranura.core.shop.tooling.guides import Bushing, EdgeGuide, Guide, InlaySet, Sled, Straightedge, TJig, Trammel
 from ranura.core.text.errors import ToolError
@@ -55,7 +56,7 @@ def fields_of(kind: str) -> tuple[tuple[str, str], ...]:
 def flat_from_texts(kind: str, texts: Mapping[str, str], *, id: str, unit: Unit) -> Flat:
     """A guide, wood or delivery from its texts. Raises `CraftError` with the field."""
     if kind not in FLAT_KINDS:
-        raise ToolError("unknown-word", field="kind", text=kind, choices=", ".join(FLAT_KINDS))
+        raise ToolError(refusals.UNKNOWN_WORD, field="kind", text=kind, choices=", ".join(FLAT_KINDS))
     spec = fields_of(kind)
     said = Texts(texts, known=[field for field, _ in spec], unit=unit)
     values: dict[str, Any] = {}

@@ -5,6 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 from typing import TypeVar
 
+from ranura.core.shop import refusals
+from ranura.core.text import length_refusals
 from ranura.core.text.errors import LengthError, ToolError
 from ranura.core.text.lengths import Unit, read
 
@@ -23,7 +25,7 @@ class Texts:
         allowed = set(known)
         for field in self._said:
             if field not in allowed:
-                raise ToolError("unknown-field", field=field, name=field)
+                raise ToolError(refusals.UNKNOWN_FIELD, field=field, name=field)
 
     def has(self, field: str) -> bool:
         """Whether anything was given."""
@@ -49,9 +51,9 @@ class Texts:
         text = self._said[field]
         value = plain_number(text)
         if value is None:
-            raise LengthError("not-a-number", field=field, text=text)
+            raise LengthError(length_refusals.NOT_A_NUMBER, field=field, text=text)
         if value > _MOST:
-            raise ToolError("out-of-range", field=field, text=text)
+            raise ToolError(refusals.OUT_OF_RANGE, field=field, text=text)
         return value
 
     def whole(self, field: str) -> int | None:
@@ -60,7 +62,7 @@ class Texts:
         if value is None:
             return None
         if value != int(value):
-            raise ToolError("not-whole", field=field, text=self._said[field])
+            raise ToolError(refusals.NOT_WHOLE, field=field, text=self._said[field])
         return int(value)
 
     def yes(self, field: str) -> bool | None:
@@ -69,7 +71,7 @@ class Texts:
         if not word:
             return None
         if word not in _YES | _NO:
-            raise ToolError("unknown-word", field=field, text=self._said[field], choices="yes, no")
+            raise ToolError(refusals.UNKNOWN_WORD, field=field, text=self._said[field], choices="yes, no")
         return word in _YES
 
     def word(self, field: str, choices: tuple[_T, ...]) -> _T | None:
@@ -80,7 +82,7 @@ class Texts:
         for choice in choices:
             if given == choice:
                 return choice
-        raise ToolError("unknown-word", field=field, text=self._said[field], choices=", ".join(choices))
+        raise ToolError(refusals.UNKNOWN_WORD, field=field, text=self._said[field], choices=", ".join(choices))
 
 
 _Given = TypeVar("_Given")
@@ -89,7 +91,7 @@ _Given = TypeVar("_Given")
 def given(field: str, value: _Given | None) -> _Given:
     """The value of a field that must be there. Raises ToolError ("missing")."""
     if value is None:
-        raise ToolError("missing", field=field, name=field.replace("_", " "))
+        raise ToolError(refusals.MISSING, field=field, name=field.replace("_", " "))
     return value
 
 

@@ -9,6 +9,7 @@ from collections.abc import Mapping
 from dataclasses import replace
 from typing import Any, get_args
 
+from ranura.core.shop import refusals
 from ranura.core.shop.drawer.reading import Texts
 from ranura.core.shop.tooling.bits import Bit, Body, State, nominal_shank
 from ranura.core.shop.tooling.profiles import PROFILES, SizeField
@@ -63,11 +64,11 @@ def bit_from_texts(texts: Mapping[str, str], *, id: str, unit: Unit) -> Bit:
     plain = {field: text.rstrip(_ANGLE_MARKS) if field == "angle" else text for field, text in texts.items()}
     said = Texts(plain, known=FIELDS, unit=unit)
     if not said.has("profile"):
-        raise BitError("profile-missing", field="profile")
+        raise BitError(refusals.PROFILE_MISSING, field="profile")
     profile = said.word("profile", PROFILES)
     values: dict[str, Any] = {field: value for field in LENGTHS if (value := said.length(field)) is not None}
     if "shank" not in values:
-        raise BitError("shank-missing", field="shank")
+        raise BitError(refusals.SHANK_MISSING, field="shank")
     values["shank"] = nominal_shank(values["shank"])
     values["bearings"] = said.lengths("bearings")
     for field in ("angle", "marked_max_rpm", "price", "metres_cut"):

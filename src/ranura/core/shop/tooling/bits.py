@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.geometry import closeness
+from ranura.core.shop import refusals
 from ranura.core.shop.tooling.profiles import (
     BEARING_HEIGHT,
     FLAT_ENDED,
@@ -103,7 +104,7 @@ class Bit:
     def __post_init__(self) -> None:
         kind = KINDS.get(self.profile)
         if kind is None:
-            raise BitError("unknown-profile", field="profile", profile=self.profile)
+            raise BitError(refusals.UNKNOWN_PROFILE, field="profile", profile=self.profile)
         _check_numbers(self)
         _check_belongs(self, kind)
         if self.angle is None and self.profile == "chamfer":
@@ -113,7 +114,7 @@ class Bit:
             object.__setattr__(self, "bearing", self.diameter)
         for size in kind.sizes:
             if not getattr(self, size) and size not in kind.optional:
-                raise BitError("size-missing", field=size, profile=kind.name, size=SIZE_NAMES[size])
+                raise BitError(refusals.SIZE_MISSING, field=size, profile=kind.name, size=SIZE_NAMES[size])
         _check_shape(self)
 
     def _derive(self) -> None:
@@ -124,13 +125,13 @@ class Bit:
             if not self.cutting_length:
                 object.__setattr__(self, "cutting_length", length)
             elif closeness.under(self.cutting_length, length):
-                raise BitError("shorter-than-profile", field="cutting_length", length=self.cutting_length, profile=length)
+                raise BitError(refusals.SHORTER_THAN_PROFILE, field="cutting_length", length=self.cutting_length, profile=length)
         diameter = derived_diameter(
             self.profile, radius=radius, width=width, angle=angle, bearing=bearing, length=self.cutting_length
         )
         if diameter is not None:
             if self.diameter and abs(self.diameter - diameter) > 0.05:
-                raise BitError("diameter-disagrees", field="diameter", given=self.diameter, derived=diameter)
+                raise BitError(refusals.DIAMETER_DISAGREES, field="diameter", given=self.diameter, derived=diameter)
             object.__setattr__(self, "diameter", diameter)
 
     @property
@@ -216,42 +217,42 @@ def _check_numbers(bit: Bit) -> None:
     for name in _POSITIVE:
         value = getattr(bit, name)
         if value is not None and (value < 0 or (value == 0 and name not in _MAY_BE_ZERO)):
-            raise BitError("not-positive", field=name, name=name.replace("_", " "))
+            raise BitError(refusals.BIT_NOT_POSITIVE, field=name, name=name.replace("_", " "))
     if bit.flutes > 12:
-        raise BitError("too-many-flutes", field="flutes", flutes=bit.flutes)
+        raise BitError(refusals.TOO_MANY_FLUTES, field="flutes", flutes=bit.flutes)
     if bit.metres_cut < 0:
-        raise BitError("not-positive", field="metres_cut", name="metres cut")
+        raise BitError(refusals.BIT_NOT_POSITIVE, field="metres_cut", name="metres cut")
     if any(bearing <= 0 for bearing in bit.bearings):
-        raise BitError("not-positive", field="bearings", name="a bearing")
+        raise BitError(refusals.BIT_NOT_POSITIVE, field="bearings", name="a bearing")
 
 
 def _check_belongs(bit: Bit, kind: Kind) -> None:
     for size in ("radius", "width", "angle", "bearing", "head", "neck", "up_cut_tip"):
         if getattr(bit, size) is not None and size not in kind.sizes:
-            raise BitError("size-not-its-own", field=size, profile=kind.name, size=SIZE_NAMES[size])
+            raise BitError(refusals.SIZE_NOT_ITS_OWN, field=size, profile=kind.name, size=SIZE_NAMES[size])
 
 
 def _check_shape(bit: Bit) -> None:
     angle_limit = 180.0 if bit.profile == "v-groove" else 90.0
     if bit.angle is not None and not bit.angle < angle_limit:
-        raise BitError("angle-too-wide", field="angle", angle=bit.angle, limit=angle_limit)
+        raise BitError(refusals.ANGLE_TOO_WIDE, field="angle", angle=bit.angle, limit=angle_limit)
     if bit.profile == "dovetail" and bit.silhouette[-1].r <= 0:
-        raise BitError("no-neck", field="cutting_length", depth=bit.cutting_length, diameter=bit.diameter)
+        raise BitError(refusals.NO_NECK, field="cutting_length", depth=bit.cutting_length, diameter=bit.diameter)
     if bit.profile == "mitre-lock" and bit.diameter / 2 <= bit.cutting_length:
-        raise BitError("no-neck", field="cutting_length", depth=bit.cutting_length, diameter=bit.diameter)
+        raise BitError(refusals.NO_NECK, field="cutting_length", depth=bit.cutting_length, diameter=bit.diameter)
     if bit.neck is not None and not bit.neck < bit.diameter:
-        raise BitError("neck-too-wide", field="neck", neck=bit.neck, diameter=bit.diameter)
+        raise BitError(refusals.NECK_TOO_WIDE, field="neck", neck=bit.neck, diameter=bit.diameter)
     if bit.head is not None and not bit.head < bit.cutting_length:
-        raise BitError("head-too-high", field="head", head=bit.head, length=bit.cutting_length)
+        raise BitError(refusals.HEAD_TOO_HIGH, field="head", head=bit.head, length=bit.cutting_length)
     if bit.up_cut_tip is not None and not bit.up_cut_tip < bit.cutting_length:
-        raise BitError("tip-too-long", field="up_cut_tip", tip=bit.up_cut_tip, length=bit.cutting_length)
+        raise BitError(refusals.TIP_TOO_LONG, field="up_cut_tip", tip=bit.up_cut_tip, length=bit.cutting_length)
     if bit.profile in ("drawer-lock", "tongue-and-groove", "mitre-lock") and bit.width is not None:
         limit = {"drawer-lock": bit.diameter / 2, "mitre-lock": bit.cutting_length / 2}.get(bit.profile, bit.cutting_length)
         if not bit.width < limit:
-            raise BitError("wider-than-cutter", field="width", width=bit.width, limit=limit)
+            raise BitError(refusals.WIDER_THAN_CUTTER, field="width", width=bit.width, limit=limit)
     _check_bearings(bit)
     if bit.overall_length is not None and not closeness.over(bit.overall_length, bit.head_length):
-        raise BitError("longer-than-overall", field="overall_length", head=bit.head_length, overall=bit.overall_length)
+        raise BitError(refusals.LONGER_THAN_OVERALL, field="overall_length", head=bit.head_length, overall=bit.overall_length)
 
 
 def _check_bearings(bit: Bit) -> None:
@@ -259,9 +260,9 @@ def _check_bearings(bit: Bit) -> None:
         return
     if bit.kind.makes == "templates":
         if not closeness.same(bit.bearing, bit.diameter):
-            raise BitError("bearing-not-flush", field="bearing", bearing=bit.bearing, diameter=bit.diameter)
+            raise BitError(refusals.BEARING_NOT_FLUSH, field="bearing", bearing=bit.bearing, diameter=bit.diameter)
     elif not closeness.under(bit.bearing, bit.diameter):
-        raise BitError("bearing-too-large", field="bearing", bearing=bit.bearing, diameter=bit.diameter)
+        raise BitError(refusals.BEARING_TOO_LARGE, field="bearing", bearing=bit.bearing, diameter=bit.diameter)
     for bearing in bit.bearings:
         if not closeness.under(bearing, bit.diameter):
-            raise BitError("bearing-too-large", field="bearings", bearing=bearing, diameter=bit.diameter)
+            raise BitError(refusals.BEARING_TOO_LARGE, field="bearings", bearing=bearing, diameter=bit.diameter)

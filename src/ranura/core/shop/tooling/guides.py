@@ -6,6 +6,8 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.geometry import closeness
+from ranura.core.shop import refusals
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import ToolError
 
 
@@ -13,7 +15,7 @@ def _positive(thing: object, *names: str) -> None:
     for name in names:
         value = getattr(thing, name)
         if value is not None and value <= 0:
-            raise ToolError("not-positive", field=name, name=name.replace("_", " "))
+            raise ToolError(common_refusals.SIZE_NOT_POSITIVE, field=name, name=name.replace("_", " "))
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -31,7 +33,7 @@ class Bushing:
     def __post_init__(self) -> None:
         _positive(self, "outside", "bore", "length")
         if self.bore is not None and not self.bore < self.outside:
-            raise ToolError("bore-too-wide", field="bore", bore=self.bore, od=self.outside)
+            raise ToolError(refusals.BORE_TOO_WIDE, field="bore", bore=self.bore, od=self.outside)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -47,7 +49,7 @@ class InlaySet:
     def __post_init__(self) -> None:
         _positive(self, "bushing_outside", "ring_outside")
         if not self.bushing_outside < self.ring_outside:
-            raise ToolError("bore-too-wide", field="ring_outside", bore=self.bushing_outside, od=self.ring_outside)
+            raise ToolError(refusals.BORE_TOO_WIDE, field="ring_outside", bore=self.bushing_outside, od=self.ring_outside)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -64,7 +66,7 @@ class EdgeGuide:
     def __post_init__(self) -> None:
         _positive(self, "farthest")
         if not 0 <= self.nearest < self.farthest:
-            raise ToolError("range-backwards", field="nearest", low=self.nearest, high=self.farthest)
+            raise ToolError(refusals.RANGE_BACKWARDS, field="nearest", low=self.nearest, high=self.farthest)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -95,7 +97,7 @@ class Trammel:
     def __post_init__(self) -> None:
         _positive(self, "nearest", "farthest")
         if not self.nearest < self.farthest:
-            raise ToolError("range-backwards", field="nearest", low=self.nearest, high=self.farthest)
+            raise ToolError(refusals.RANGE_BACKWARDS, field="nearest", low=self.nearest, high=self.farthest)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

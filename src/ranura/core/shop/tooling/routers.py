@@ -7,6 +7,8 @@ from itertools import pairwise
 from typing import Literal
 
 from ranura.core.geometry import closeness
+from ranura.core.shop import refusals
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import ToolError
 
 RouterClass = Literal["trim", "mid-size", "large"]
@@ -75,14 +77,14 @@ class Base:
         for name in ("across", "opening", "handle_reach", "front", "back", "plunge_travel", "rods", "adjuster_mm_per_turn"):
             value = getattr(self, name)
             if value is not None and value <= 0:
-                raise ToolError("not-positive", field=name, name=name.replace("_", " "))
+                raise ToolError(common_refusals.SIZE_NOT_POSITIVE, field=name, name=name.replace("_", " "))
         if not self.sides:
-            raise ToolError("no-side", field="sides")
+            raise ToolError(refusals.NO_SIDE, field="sides")
         for side in self.sides:
             if side.distance <= 0:
-                raise ToolError("not-positive", field="sides", name="the distance to a guided side")
+                raise ToolError(common_refusals.SIZE_NOT_POSITIVE, field="sides", name="the distance to a guided side")
             if closeness.over(side.distance, self.across):
-                raise ToolError("side-inside-base", field="sides", distance=side.distance, across=self.across)
+                raise ToolError(refusals.SIDE_INSIDE_BASE, field="sides", distance=side.distance, across=self.across)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -111,22 +113,22 @@ class Router:
 
     def __post_init__(self) -> None:
         if not 0 < self.min_rpm <= self.max_rpm:
-            raise ToolError("speed-range", field="min_rpm", max_rpm=self.max_rpm)
+            raise ToolError(refusals.SPEED_RANGE, field="min_rpm", max_rpm=self.max_rpm)
         if self.rated_input_w <= 0:
-            raise ToolError("not-positive", field="rated_input_w", name="the rated input")
+            raise ToolError(common_refusals.SIZE_NOT_POSITIVE, field="rated_input_w", name="the rated input")
         if not self.collets:
-            raise ToolError("no-collet", field="collets")
+            raise ToolError(refusals.NO_COLLET, field="collets")
         if any(collet <= 0 for collet in self.collets):
-            raise ToolError("not-positive", field="collets", name="a collet")
+            raise ToolError(common_refusals.SIZE_NOT_POSITIVE, field="collets", name="a collet")
         if not self.bases:
-            raise ToolError("no-base", field="bases")
+            raise ToolError(refusals.NO_BASE, field="bases")
         for sleeve in self.sleeves:
             if not 0 < sleeve.shank < sleeve.collet:
-                raise ToolError("sleeve-backwards", field="sleeves")
+                raise ToolError(refusals.SLEEVE_BACKWARDS, field="sleeves")
         check_dial(self.dial, stepped=self.stepped)
         for position in self.dial:
             if not 0 < position.rpm <= 1.2 * self.max_rpm:
-                raise ToolError("dial-range", field="dial", setting=str(position.setting), rpm=position.rpm)
+                raise ToolError(refusals.DIAL_RANGE, field="dial", setting=str(position.setting), rpm=position.rpm)
 
     @property
     def mounting(self) -> Mounting:
@@ -148,11 +150,11 @@ def check_dial(dial: tuple[DialPosition, ...], *, stepped: bool) -> None:
     in_order = sorted(dial, key=lambda position: position.rpm)
     for slow, fast in pairwise(in_order):
         if slow.rpm == fast.rpm or slow.setting == fast.setting:
-            raise ToolError("dial-twice", field="dial")
+            raise ToolError(refusals.DIAL_TWICE, field="dial")
     if stepped:
         return
     if any(isinstance(position.setting, str) for position in in_order):
-        raise ToolError("dial-letters", field="dial")
+        raise ToolError(refusals.DIAL_LETTERS, field="dial")
     settings = [float(position.setting) for position in in_order]
     if settings not in (sorted(settings), sorted(settings, reverse=True)):
-        raise ToolError("dial-order", field="dial")
+        raise ToolError(refusals.DIAL_ORDER, field="dial")

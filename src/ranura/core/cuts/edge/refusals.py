@@ -1,0 +1,42 @@
+"""Refusals: edge cuts that cannot be."""
+
+from __future__ import annotations
+
+from ranura.core.text.errors import Refusal
+
+NO_EDGE = Refusal("no-edge", "Choose at least one edge: click it in the drawing, or press 1 to 9")
+EDGE_GONE = Refusal("edge-gone", "This board has no {edge}; its edges are: {there}")
+DEPTH_MISSING = Refusal("depth-missing", "Say how deep the {shape} goes")
+ANGLE_MISSING = Refusal("angle-missing", "Say the angle of the bevel, from the edge")
+RADIUS_OVER_THICKNESS = Refusal(
+    "radius-over-thickness", "A radius of {size:len} reaches {depth:len} down, and the board is {thickness:len} thick"
+)
+PROFILE_OVER_THICKNESS = Refusal("profile-over-thickness", "{depth:len} down is more than the board is thick, {thickness:len}")
+RABBET_THROUGH = Refusal("rabbet-through", "A rabbet leaves a tongue; the board is {thickness:len} thick")
+RABBETS_MEET = Refusal("rabbets-meet", "Rabbets of {depth:len} from both faces leave nothing of a board of {thickness:len}")
+WIDER_THAN_PIECE = Refusal(
+    "wider-than-piece", "{width:len} from the chosen edges leaves nothing of the {across:len} of the board"
+)
+WIDTH_BEYOND_BIT = Refusal(
+    "width-beyond-bit", "With its bearing this bit reaches {most:len} into the face at this depth, not {width:len}"
+)
+NO_SUCH_RADIUS = Refusal("no-such-radius", "No {shape} bit here has a radius of {size:len}; there are: {there}")
+NO_SUCH_ANGLE = Refusal("no-such-angle", "No bit here cuts {angle:n}°; there are: {there}")
+NO_BIT_OF_SHAPE = Refusal("no-bit-of-shape", "There is no {shape} bit in the drawer; add one to plan this cut")
+PROFILE_DEEPER_THAN_BITS = Refusal(
+    "profile-deeper-than-bits", "No {shape} bit of this size cuts {depth:len} deep; the longest, {name}, {longest:len}"
+)
+INSIDE_CORNER = Refusal(
+    "inside-corner",
+    "An inside corner of radius {corner:len} is tighter than the bearing of any bit here; the smallest, of "
+    "{name}, follows {smallest:len}",
+)
+OPENING_TOO_SMALL = Refusal(
+    "opening-too-small", "The opening is {opening:len} across, smaller than any bit for this, {narrowest:len}"
+)
+TIP_BEYOND_CUTTER = Refusal(
+    "tip-beyond-cutter", "{height:fine} beyond the face, more than the cutter of {length:fine} would be in the wood"
+)
+CANNOT_BE_RAISED = Refusal(
+    "cannot-be-raised", "A profile that gets thinner upwards, as of {profile:a} bit, cannot be raised in stages"
+)

@@ -1,0 +1,55 @@
+"""Words of cautions: joints (R10, R13)."""
+
+from __future__ import annotations
+
+from ranura.core.text.words import Words
+
+SOCKET_TOO_DEEP = Words(
+    code="socket-too-deep",
+    place="depths",
+    level="stop",
+    message="A socket {depth:len} deep is over {limit:len}, two thirds of the board and what the bit cuts",
+    do="Make it shallower",
+)
+TONGUE_TOO_THICK = Words(
+    code="tongue-too-thick",
+    place="depths",
+    level="stop",
+    message="The tongue would be {tip:len} wide at its end, and the stock is {stock:len}",
+    do="Take a narrower bit, or less shift",
+)
+DOVETAIL_WITHOUT_CLEARING = Words(
+    code="dovetail-without-clearing",
+    place="depths",
+    level="caution",
+    message="No straight bit here is {mouth:len} or less: the dovetail cuts the whole section at once",
+    do="Stay within 6 mm in hardwood and 8 mm in softwood, feed evenly, clear the chips",
+)
+TOO_DEEP_UNCLEARED = Words(
+    code="too-deep-uncleared",
+    place="depths",
+    level="stop",
+    message="{depth:len} is too deep for a dovetail bit without clearing; {limit:len} is the most, in softwood",
+    do="Get a straight bit narrow enough, or make the socket shallower",
+)
+UNCLEARED_IN_SOFTWOOD_ONLY = Words(
+    code="uncleared-in-softwood-only",
+    place="depths",
+    level="caution",
+    message="{depth:len} without clearing is for softwood only; in hardwood {limit:len} is the most",
+    do="In hardwood get a straight bit narrow enough, or make the socket shallower",
+)
+WIDE_DOVETAIL = Words(
+    code="wide-dovetail",
+    place="tool",
+    level="caution",
+    message="The bit is over {limit:len}, the usual share of a {stock:len} stock",
+    do="Take a narrower dovetail bit if there is one",
+)
+PLUG_WILL_NOT_ENTER = Words(
+    code="plug-will-not-enter",
+    place="guide",
+    level="caution",
+    message="The plug is {over:n2} mm a side too large for its recess",
+    do="Take a ring whose wall is as thick as the bit, or sand the plug",
+)

@@ -1,0 +1,33 @@
+"""Refusals that rooms share: cuts that nothing can make, whatever they are, and things without a name or a size."""
+
+from __future__ import annotations
+
+from ranura.core.text.errors import Refusal
+
+NARROWER_THAN_ANY_BIT = Refusal(
+    "narrower-than-any-bit", "No bit here is as narrow as {width:len}; the narrowest, {name}, is {narrowest:len}"
+)
+DEEPER_THAN_ANY_BIT = Refusal(
+    "deeper-than-any-bit", "No bit that fits this width cuts {depth:len} deep; the longest, {name}, {longest:len}"
+)
+THROUGH_THE_BOARD = Refusal(
+    "through-the-board", "{depth:len} goes through the board, which is {thickness:len} thick; a dado leaves a floor"
+)
+NO_WOOD_AFTER = Refusal(
+    "no-wood-after", "From {position:len}, {width:len} wide, no wood is left at the other end of a {length:len} board"
+)
+TOO_MANY_STATIONS = Refusal("too-many-stations", "At most {most} stations are planned at once")
+SPACING_MISSING = Refusal("spacing-missing", "Say how far apart they are")
+NO_REPEAT = Refusal("no-repeat", "An edge, a lap or a flattened face is made once")
+STATIONS_MEET = Refusal(
+    "stations-meet", "At {first:len} and at {second:len} they leave no wood between them; each is {width:len} wide"
+)
+NOTHING_TO_MEASURE = Refusal("nothing-to-measure", "In this setting there is nothing of the kind to measure")
+NO_WIDTH = Refusal("no-width", "A cut needs a width of more than 0")
+NO_DEPTH = Refusal("no-depth", "A cut needs a depth of more than 0")
+NO_SECTION_FILE = Refusal("no-section-file", "Only the section of an edge cut is written as a file")
+CORNERS_TOO_ROUND = Refusal("corners-too-round", "Corners of radius {radius:len} do not fit on a side of {side:len}")
+NO_BITS = Refusal("no-bits", "There is no bit in the drawer yet; add one to plan a cut")
+NO_ROUTERS = Refusal("no-routers", "There is no router on the bench yet; add one to plan a cut")
+NAME_MISSING = Refusal("name-missing", "Give it a name")
+SIZE_NOT_POSITIVE = Refusal("not-positive", "{name} must be more than 0")

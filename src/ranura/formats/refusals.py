@@ -1,0 +1,21 @@
+"""Refusals: files that are not what they should be."""
+
+from __future__ import annotations
+
+from ranura.core.text.errors import Refusal
+
+EMPTY_FILE = Refusal("empty-file", "This file is empty; its first line names the columns")
+UNKNOWN_COLUMN = Refusal("unknown-column", "{name!r} is no column here; the columns are {known}")
+COLUMN_TWICE = Refusal("column-twice", "A column stands twice in the first line")
+COLUMN_MISSING = Refusal("column-missing", "The first line must name the column {name!r}")
+BROKEN_CSV = Refusal("broken-csv", "Line {line} is broken: {what}")
+TOO_MANY_CELLS = Refusal("too-many-cells", "Line {line} has more cells than the {count} columns")
+TOO_MANY_ROWS = Refusal("too-many-rows", "More than {most} rows are too many at once; part the file")
+NAME_TWICE = Refusal("name-twice", "{name!r} stands twice in this file; give one another name")
+ROWS_REFUSED = Refusal("rows-refused", "{count} rows cannot be taken yet; mend them or leave them out")
+NOT_READY = Refusal("not-ready", "This import is not ready")
+NO_JSON = Refusal("no-json", "This is not valid JSON")
+OTHER_FORMAT = Refusal("other-format", "This is no shop file; its format must be {format!r}")
+OTHER_VERSION = Refusal("other-version", "Version {version} of the file is not known here")
+WRONG_PLACE = Refusal("wrong-place", "{place}: {what}")
+ID_TWICE = Refusal("id-twice", "{place}: {id!r} stands twice")
