@@ -13,8 +13,8 @@ from fastapi.testclient import TestClient
 from hypothesis import settings
 
 from ranura.api.application import Settings, create_app
-from ranura.api.importing import ImportDesk
-from ranura.api.keeping import ShopKeeper
+from ranura.api.importing import Imports
+from ranura.api.saved_shop import SavedShop
 from ranura.host import places
 from ranura.host.database import PrivateDatabase
 from ranura.host.serve import listen
@@ -64,8 +64,8 @@ def api(opened_store: Store) -> Iterator[TestClient]:
 @pytest.fixture
 def client(api: TestClient, store: Store) -> TestClient:
     """The API with the demo shop as it comes and nothing remembered."""
-    api.app.state.keeper = ShopKeeper(store, demo.DEMO_SHOP)
-    api.app.state.desk = ImportDesk(api.app.state.keeper)
+    api.app.state.saved_shop = SavedShop(store, demo.DEMO_SHOP)
+    api.app.state.imports = Imports(api.app.state.saved_shop)
     return api
 
 

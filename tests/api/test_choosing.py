@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from sqlalchemy.exc import OperationalError
 
-from ranura.api.mounting import Before, Mounts
+from ranura.api.prior import PriorCuts, PriorState
 from ranura.core.plan import plan_cut
 from ranura.store.demo import SHOP
 
@@ -93,13 +93,13 @@ def test_what_is_mounted_is_remembered_while_the_database_is_down(store):
         def session(self):
             raise OperationalError("SELECT 1", {}, Exception("gone"))
 
-    mounts = Mounts(store)
-    known = mounts.before("shelf-dado-64", SHOP)
+    prior = PriorCuts(store)
+    known = prior.before("shelf-dado-64", SHOP)
     assert known.mounted == {("straight-12.7", "plunge-two")}
-    assert mounts.before("shelf-dado-212", SHOP) == Before(), "nothing comes before the first"
-    mounts._store = Down()
-    assert mounts.before("shelf-dado-64", SHOP) == known
-    assert mounts.before("another", SHOP) == Before()
+    assert prior.before("shelf-dado-212", SHOP) == PriorState(), "nothing comes before the first"
+    prior._store = Down()
+    assert prior.before("shelf-dado-64", SHOP) == known
+    assert prior.before("another", SHOP) == PriorState()
 
 
 def test_a_cut_that_stops_mounts_nothing(client):
@@ -108,4 +108,4 @@ def test_a_cut_that_stops_mounts_nothing(client):
     stopped = {"name": "x", "version": 1, "cut": {**lengths, "bit_id": "straight-12", "router_id": "plunge-two"}}
     assert client.put("/api/cuts/shelf-dado-212", json=stopped).status_code == 200
     assert client.get("/api/cuts/shelf-dado-212/plan").json()["status"] == "stop"
-    assert client.app.state.mounts.before("shelf-dado-64", client.app.state.keeper.current()) == Before()
+    assert client.app.state.prior.before("shelf-dado-64", client.app.state.saved_shop.current()) == PriorState()

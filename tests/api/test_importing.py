@@ -39,17 +39,17 @@ def test_what_is_put_away_stays_put_away(client):
 
 
 def test_a_third_base_is_not_lost_by_a_table_that_has_two(client):
-    from ranura.api.keeping import ShopKeeper
+    from ranura.api.saved_shop import SavedShop
 
-    keeper: ShopKeeper = client.app.state.keeper
-    router = keeper.current().router("plunge-two")
+    saved_shop: SavedShop = client.app.state.saved_shop
+    router = saved_shop.current().router("plunge-two")
     third = dataclasses.replace(router.bases[0], opening=70.0)
-    keeper.edit("routers", Router, router.id, lambda kept: dataclasses.replace(kept, bases=(*kept.bases, third)))
+    saved_shop.edit("routers", Router, router.id, lambda kept: dataclasses.replace(kept, bases=(*kept.bases, third)))
     text = write_table("routers", [dataclasses.replace(router, rated_input_w=1_500)])
     view = preview(client, text, "routers")
     assert [each["field"] for each in view["rows"][0]["changes"]] == ["rated_input_w"]
     keep(client, view)
-    assert keeper.current().router("plunge-two").bases == (*router.bases, third)
+    assert saved_shop.current().router("plunge-two").bases == (*router.bases, third)
 
 
 def test_a_changed_profile_takes_no_sizes_from_the_old_one(client):

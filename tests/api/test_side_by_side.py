@@ -10,9 +10,10 @@ import pytest
 from sqlalchemy import exc, update
 from tests.api.test_files import finished
 
-from ranura.api import importing, mounting, views
+from ranura.api import importing, views
+from ranura.api import prior as prior_module
 from ranura.api.application import Settings, create_app
-from ranura.api.mounting import Mounts
+from ranura.api.prior import PriorCuts
 from ranura.core.plan import plan_cut
 from ranura.core.shop.tooling.bits import Bit
 from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
@@ -24,7 +25,7 @@ NO_BITS = dataclasses.replace(SHOP, bits=tuple(dataclasses.replace(bit, archived
 
 def test_a_correction_and_a_change_at_the_same_time_both_stay(client):
     """One thread reads the bit and waits in the middle of its change; the other cannot get in between."""
-    keeper = client.app.state.keeper
+    saved_shop = client.app.state.saved_shop
     reading, go_on = threading.Event(), threading.Event()
 
     def slowly(bit: Bit) -> Bit:
@@ -33,14 +34,14 @@ def test_a_correction_and_a_change_at_the_same_time_both_stay(client):
         return dataclasses.replace(bit, diameter=12.62)
 
     with ThreadPoolExecutor() as threads:
-        correction = threads.submit(keeper.edit, "bits", Bit, "straight-12.7", slowly)
+        correction = threads.submit(saved_shop.edit, "bits", Bit, "straight-12.7", slowly)
         assert reading.wait(5)
-        away = threads.submit(keeper.edit, "bits", Bit, "straight-12.7", lambda bit: dataclasses.replace(bit, archived=True))
+        away = threads.submit(saved_shop.edit, "bits", Bit, "straight-12.7", lambda bit: dataclasses.replace(bit, archived=True))
         assert not away.done()
         go_on.set()
         correction.result(5)
         away.result(5)
-    kept = keeper.current().bit("straight-12.7")
+    kept = saved_shop.current().bit("straight-12.7")
     assert (kept.diameter, kept.archived) == (12.62, True)
 
 
@@ -80,7 +81,7 @@ def test_settings_that_are_left_out_stay_as_they_are_now(client):
 def test_a_list_that_was_begun_for_one_shop_is_not_read_for_the_next(monkeypatch):
     """While a cut is planned for the old shop, another thread asks for the same cut in the new one."""
     cut = SHELF_DADOES[0][2]
-    looks = views._Looks()
+    looks = views._Summaries()
     inner = []
 
     def plan(cut, piece, shop, rules):
@@ -95,20 +96,20 @@ def test_a_list_that_was_begun_for_one_shop_is_not_read_for_the_next(monkeypatch
 
 
 def test_what_stands_before_a_cut_is_that_of_the_shop_that_is_asked_for(store, monkeypatch):
-    mounts = Mounts(store)
+    prior = PriorCuts(store)
     inner = []
 
     def plan(cut, piece, shop, rules, **more):
         if shop is SHOP and not inner:
-            inner.append(mounts.before("shelf-dado-64", NO_BITS))
+            inner.append(prior.before("shelf-dado-64", NO_BITS))
         return plan_cut(cut, piece, shop, rules, **more)
 
-    monkeypatch.setattr(mounting, "plan_cut", plan)
-    with_bits = mounts.before("shelf-dado-64", SHOP)
+    monkeypatch.setattr(prior_module, "plan_cut", plan)
+    with_bits = prior.before("shelf-dado-64", SHOP)
     assert with_bits.mounted == {("straight-12.7", "plunge-two")}
     assert inner[0].mounted == frozenset()
-    assert mounts.before("shelf-dado-64", NO_BITS).mounted == frozenset()
-    assert mounts.before("shelf-dado-64", SHOP) == with_bits
+    assert prior.before("shelf-dado-64", NO_BITS).mounted == frozenset()
+    assert prior.before("shelf-dado-64", SHOP) == with_bits
 
 
 def test_an_import_that_breaks_says_so(client, monkeypatch):
@@ -132,7 +133,7 @@ def test_an_import_does_not_overwrite_what_changed_since_it_was_read(client):
 
 
 def test_writes_are_counted_one_by_one(store: Store):
-    """Mounted bits are read again only when the count rises, so that none may be lost (`Mounts`)."""
+    """Mounted bits are read again only when the count rises, so that none may be lost (`PriorCuts`)."""
 
     def write(_: int) -> None:
         with store.session() as session:
@@ -196,17 +197,17 @@ def test_what_is_not_there_is_called_by_its_name(client, address, noun):
 
 
 def test_a_correction_of_one_base_leaves_the_other_alone(client):
-    keeper = client.app.state.keeper
-    own = keeper.current().router("plunge-two")
+    saved_shop = client.app.state.saved_shop
+    own = saved_shop.current().router("plunge-two")
     plunge, fixed = own.bases
     measured = {"of": "base", "id": own.id, "base": "plunge", "side": "flat side"}
     before = [side.distance for base in own.bases for side in base.sides]
     assert client.post("/api/corrections", json=measured | {"value": 75.3}).status_code == 204
-    after = keeper.current().router("plunge-two").bases
+    after = saved_shop.current().router("plunge-two").bases
     assert (after[0].sides[0].distance, after[1]) == (75.3, fixed)
     assert after[0].sides[1:] == plunge.sides[1:]
     client.post("/api/corrections", json=measured | {"value": plunge.sides[0].distance})
-    assert [side.distance for base in keeper.current().router("plunge-two").bases for side in base.sides] == before
+    assert [side.distance for base in saved_shop.current().router("plunge-two").bases for side in base.sides] == before
     for wrong in ({"side": "top"}, {"base": "table"}, {"base": None}):
         answer = client.post("/api/corrections", json=measured | {"value": 75} | wrong)
         assert answer.status_code == 422

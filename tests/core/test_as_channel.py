@@ -8,9 +8,9 @@ import pytest
 
 from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
-from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.pocket.as_channel import CARRIED, REFUSED, WITHOUT_MEANING, against_channel, as_channel
-from ranura.core.cuts.pocket.asked import Pocket
+from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.on_board import pocketing
 from ranura.core.holding.placed import ClampAt
 from ranura.core.plan import CutPlan, plan_cut
@@ -24,7 +24,7 @@ def mm(value: float):
 
 
 BOARD = Piece(name="Leg", material="ash", length=mm(600), width=mm(200), thickness=mm(40))
-MORTISE = Pocket(form="mortise", length=mm(60), across=mm(12.7), depth=mm(20), from_left=mm(80), from_near=mm(40))
+MORTISE = PocketCut(form="mortise", length=mm(60), across=mm(12.7), depth=mm(20), from_left=mm(80), from_near=mm(40))
 
 OTHERWISE = {
     "length": mm(70),
@@ -59,7 +59,7 @@ OTHERWISE = {
 """Every field of a mortise with another value than it has; the form alone cannot be told in this way."""
 
 
-def made(cut: Pocket) -> Dado | str:
+def made(cut: PocketCut) -> ChannelCut | str:
     """The channel, or the code that speaks against one."""
     asked = pocketing(cut, BOARD)
     against = against_channel(cut, asked)
@@ -67,7 +67,7 @@ def made(cut: Pocket) -> Dado | str:
 
 
 def test_every_field_of_a_pocket_is_carried_refused_or_without_meaning():
-    fields = {field.name for field in dataclasses.fields(Pocket)}
+    fields = {field.name for field in dataclasses.fields(PocketCut)}
     assert fields == CARRIED | REFUSED | WITHOUT_MEANING
     assert len(fields) == len(CARRIED) + len(REFUSED) + len(WITHOUT_MEANING), "each in one set alone"
     assert fields - {"form", "kind"} == OTHERWISE.keys()
@@ -83,13 +83,13 @@ def test_a_changed_field_changes_the_channel_or_is_refused(field):
     if field in REFUSED:
         assert isinstance(after, str), "refused with a code"
     elif field in CARRIED:
-        assert isinstance(after, Dado)
+        assert isinstance(after, ChannelCut)
         assert after != made(before), "it reaches the channel"
     else:
         assert after == made(before)
 
 
-def plan(cut: Pocket, board: Piece = BOARD) -> CutPlan:
+def plan(cut: PocketCut, board: Piece = BOARD) -> CutPlan:
     return plan_cut(cut, board, SHOP, SHOP.rules)
 
 

@@ -13,9 +13,9 @@ from tests.data.edges import board, edge_cut
 from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.buying import PlannedCut, shopping
+from ranura.core.choosing.catalogue import BEARING_PRICE, COLLET_PRICE, catalogue
 from ranura.core.choosing.covering import smallest
-from ranura.core.choosing.goods import BEARING_PRICE, COLLET_PRICE, goods
-from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.plan import plan_cut
 from ranura.core.shop.drawer.texts import bit_from_texts
 from ranura.core.shop.tooling.bits import NOMINAL_SHANKS, Bit
@@ -49,7 +49,7 @@ def test_no_smaller_and_no_cheaper_set_meets_the_needs(needs, prices, have):
 
 
 def test_everything_on_the_shelf_can_be_typed_in():
-    for bit in goods(tuple(NOMINAL_SHANKS)):
+    for bit in catalogue(tuple(NOMINAL_SHANKS)):
         assert bit.overall_length > bit.head_length
         assert 5 < bit.price < 80
         assert bit.marked_max_rpm
@@ -57,7 +57,7 @@ def test_everything_on_the_shelf_can_be_typed_in():
 
 def cut(width: str, depth: str = "6", position: str = "100", **more) -> PlannedCut:
     length = {"width": read(width, "mm"), "depth": read(depth, "mm"), "position": read(position, "mm")}
-    return PlannedCut(id=width, name=f"{width} wide", cut=Dado(**length), piece=dataclasses.replace(WING_CASE_SIDE, **more))
+    return PlannedCut(id=width, name=f"{width} wide", cut=ChannelCut(**length), piece=dataclasses.replace(WING_CASE_SIDE, **more))
 
 
 def with_bits(*ids: str, **more):

@@ -13,11 +13,11 @@ from shapely import box, unary_union
 from shapely.geometry import LineString, Polygon
 
 from ranura.core.board.pieces import Piece
-from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.channel.guides import guide_options
 from ranura.core.cuts.channel.judge import width_at
-from ranura.core.cuts.channel.on_board import Channel, channel
+from ranura.core.cuts.channel.on_board import ChannelOnBoard, channel
 from ranura.core.cuts.channel.sweep import path_of
 from ranura.core.cutting.direction import left_of
 from ranura.core.holding.placed import ClampAt
@@ -39,7 +39,7 @@ def mm(value: float | str):
     return read(value if isinstance(value, str) else f"{value:.4f}", "mm")
 
 
-def dado(**changes) -> Dado:
+def dado(**changes) -> ChannelCut:
     lengths = ("width", "depth", "position", "stop_first", "stop_last", "spacing")
     return dataclasses.replace(DADO, **{k: mm(v) if k in lengths and v is not None else v for k, v in changes.items()})
 
@@ -61,11 +61,11 @@ def lead_of(made: CutPlan, key: str) -> str:
     return section.leads[0].shown.metric.number
 
 
-def option(asked: Channel, kind: str, bit=BIT, guides=GUIDES):
+def option(asked: ChannelOnBoard, kind: str, bit=BIT, guides=GUIDES):
     return next(each for each in guide_options(asked, bit, PLUNGE_TWO, BASE, guides, RULES) if each.kind == kind)
 
 
-def on_board(asked: Channel, shape) -> Polygon:
+def on_board(asked: ChannelOnBoard, shape) -> Polygon:
     return Polygon([asked.frame.place(p) for p in shape.exterior.coords])
 
 

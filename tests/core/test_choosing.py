@@ -14,12 +14,12 @@ from ranura.calc.registry import calculate
 from ranura.core.board.materials import MATERIALS
 from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.order import Candidate
-from ranura.core.choosing.ranking import ChannelRanking, finish_order
+from ranura.core.choosing.ranking import StraightRanking, finish_order
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.channel.judge import ChannelJudge
 from ranura.core.cuts.channel.on_board import channel
 from ranura.core.cutting.need import StraightCut
-from ranura.core.cutting.stepping import gaits_of, step_reason
+from ranura.core.cutting.stepping import paces_of, step_reason
 from ranura.core.plan import plan_cut
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
@@ -55,7 +55,7 @@ def drawer(*bits: Bit, **rules) -> Shop:
 def order(shop: Shop, need: StraightCut, wood: str) -> list[str]:
     judge = ChannelJudge(shop, need, shop.material(wood), shop.rules)
     found = sift(judge)
-    return [each.bit.id for each in ChannelRanking(judge.wood, need, shop.rules).order(found.fit)]
+    return [each.bit.id for each in StraightRanking(judge.wood, need, shop.rules).order(found.fit)]
 
 
 def need(**more) -> StraightCut:
@@ -144,7 +144,7 @@ def test_the_short_list_is_the_beginning_of_the_whole_one(places, width, depth, 
     shop = dataclasses.replace(LARGE, bits=bits, routers=routers, rules=HouseRules(spiral=spiral))
     cut = need(width=width, depth=depth)
     judge = ChannelJudge(shop, cut, shop.material(wood), shop.rules)
-    ranking = ChannelRanking(judge.wood, cut, shop.rules)
+    ranking = StraightRanking(judge.wood, cut, shop.rules)
     whole, short = sift(judge), shortlist(judge, ranking, count=count)
     assert short.fit[:count] == ranking.order(whole.fit)[:count]
     assert {(drop.bit.id, drop.router and drop.router.id, drop.reason.code) for drop in short.dropped} <= {
@@ -249,14 +249,14 @@ def test_the_quick_look_never_says_yes_where_the_close_one_says_no(made, depth, 
     shop = dataclasses.replace(SHOP, bits=(made,))
     judge = ChannelJudge(shop, asked.need, wood, SHOP.rules, asked)
     for router in SHOP.routers:
-        quick = judge.of_bit(made) or judge.first_look(made, router)
+        quick = judge.against_bit(made) or judge.first_look(made, router)
         close = judge.candidate(made, router)
         assert isinstance(quick, Candidate) == (not close.reasons)
         if isinstance(quick, Candidate):
             grip = judge.grip(made, router)
-            tooling = judge.tooling(made, router, judge.rack.turning(made, router), grip.free)
-            assert step_reason(tooling, gaits_of(tooling)) is None
-        elif judge.of_bit(made) is None:
+            tooling = judge.tooling(made, router, judge.tools.turning(made, router), grip.free)
+            assert step_reason(tooling, paces_of(tooling)) is None
+        elif judge.against_bit(made) is None:
             assert quick.code == close.reasons[0].code
 
 

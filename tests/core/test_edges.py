@@ -367,7 +367,7 @@ def test_no_plan_that_could_hurt_is_ready(cut, piece):
     hand = SHOP.router(made.router_id).mounting == "hand"
     assert not (hand and min(asked.part) < 75)
     assert not (cut.far_side and not hand)
-    assert judge_of(cut, piece, SHOP).of_bit(bit) is None
+    assert judge_of(cut, piece, SHOP).against_bit(bit) is None
 
 
 def test_a_roundover_set_lower_leaves_a_step_above_the_round():

@@ -12,7 +12,7 @@ from tests.core.test_channels import dado
 from tests.core.test_pockets import board, pocket
 
 from ranura.core.holding.placed import ClampAt
-from ranura.core.output.views import Grip, View
+from ranura.core.output.views import DragHandle, View
 from ranura.core.plan import CutPlan, plan_cut
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import read
@@ -65,11 +65,11 @@ def plan_view(made: CutPlan) -> View:
     return made.drawing[0]
 
 
-def applied(cut, grip: Grip, value: float):
+def applied(cut, grip: DragHandle, value: float):
     return dataclasses.replace(cut, **{grip.field: read(f"{value:.6f}", "mm")})
 
 
-def moved_by(before: Grip, after: Grip) -> tuple[float, float]:
+def moved_by(before: DragHandle, after: DragHandle) -> tuple[float, float]:
     a, b = Polygon(before.points).bounds, Polygon(after.points).bounds
     # The side that follows the pull: a size moves one side of its grip, a place both.
     return tuple(max((b[i] - a[i], b[i + 2] - a[i + 2]), key=abs) for i in (0, 1))

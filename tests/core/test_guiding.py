@@ -9,7 +9,7 @@ from shapely import box, unary_union
 from shapely.geometry import Polygon
 
 from ranura.core.board.pieces import Piece
-from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fence import outside, place_fence
 from ranura.core.cuts.channel.guides import guide_options
 from ranura.core.cuts.channel.judge import held_channel
@@ -36,8 +36,8 @@ def board(length=640.0, width=300.0, thickness=17.6) -> Piece:
     )
 
 
-def dado(position, width=17.6, depth=6.0, end="left", support=False) -> Dado:
-    return Dado(
+def dado(position, width=17.6, depth=6.0, end="left", support=False) -> ChannelCut:
+    return ChannelCut(
         width=read(f"{width:.4f}", "mm"),
         depth=read(f"{depth:.4f}", "mm"),
         position=read(f"{position:.4f}", "mm"),

@@ -16,8 +16,8 @@ from tests.data.edges import edge_cut
 from ranura.core.board.outlines import Contour
 from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.limits import cuts_made
-from ranura.core.choosing.ranking import ChannelRanking
-from ranura.core.cuts.channel.asked import Dado
+from ranura.core.choosing.ranking import StraightRanking
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.channel.judge import ChannelJudge
 from ranura.core.cuts.edge.bearings import choose_bearing
@@ -46,8 +46,8 @@ SLENDER = Bit(
 )
 
 
-def dado(width: str, depth: str, **pins) -> Dado:
-    return Dado(width=read(width, "mm"), depth=read(depth, "mm"), position=read("212", "mm"), **pins)
+def dado(width: str, depth: str, **pins) -> ChannelCut:
+    return ChannelCut(width=read(width, "mm"), depth=read(depth, "mm"), position=read("212", "mm"), **pins)
 
 
 def board(material: str, thickness: str):
@@ -124,7 +124,7 @@ def battery(rules: HouseRules) -> str:
         for wood in ("hornbeam", "birch-plywood"):
             judge = ChannelJudge(shop, need, shop.material(wood), rules)
             found = sift(judge)
-            ranked = ChannelRanking(judge.wood, need, rules).order(found.fit)
+            ranked = StraightRanking(judge.wood, need, rules).order(found.fit)
             said += [[(each.bit.id, each.router.id) for each in ranked], [(d.bit.id, d.reason.code) for d in found.dropped]]
             tooling = Tooling(
                 bit=SLENDER, router=SHOP.routers[1], rpm=18_000, free_length=58, material=judge.wood, rules=rules, need=need

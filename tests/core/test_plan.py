@@ -16,8 +16,8 @@ from tests.core.test_words import WORDS
 from ranura.core.board.materials import MATERIALS
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import sift
-from ranura.core.choosing.ranking import ChannelRanking
-from ranura.core.cuts.channel.asked import Dado
+from ranura.core.choosing.ranking import StraightRanking
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.judge import ChannelJudge
 from ranura.core.cuts.channel.on_board import channel
 from ranura.core.plan import CutPlan, plan_cut
@@ -31,11 +31,11 @@ from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
 MIDDLE, LOWER = SHELF_DADOES[0][2], SHELF_DADOES[1][2]
 
 
-def plan(cut: Dado = MIDDLE, piece: Piece = WING_CASE_SIDE, shop: Shop = SHOP, **rules) -> CutPlan:
+def plan(cut: ChannelCut = MIDDLE, piece: Piece = WING_CASE_SIDE, shop: Shop = SHOP, **rules) -> CutPlan:
     return plan_cut(cut, piece, shop, dataclasses.replace(shop.rules, **rules))
 
 
-def change(cut: Dado = MIDDLE, **texts) -> Dado:
+def change(cut: ChannelCut = MIDDLE, **texts) -> ChannelCut:
     read_texts = {k: read(v, "mm") if k in ("width", "depth", "position") else v for k, v in texts.items()}
     return dataclasses.replace(cut, **read_texts)
 
@@ -145,7 +145,7 @@ def test_what_is_dropped_can_be_pinned_and_then_stops(bit, router, code):
     assert pinned.slip, "the plan still shows what can be said"
 
 
-def sifted(cut: Dado = MIDDLE, piece: Piece = WING_CASE_SIDE, shop: Shop = SHOP):
+def sifted(cut: ChannelCut = MIDDLE, piece: Piece = WING_CASE_SIDE, shop: Shop = SHOP):
     asked = channel(cut, piece)
     return sift(ChannelJudge(shop, asked.need, shop.material(piece.material), shop.rules, asked))
 
@@ -157,7 +157,7 @@ def test_every_pair_is_either_offered_or_refused_once():
     refused = [(d.bit.id, d.router.id) for d in found.dropped if d.router is not None]
     assert sorted(offered + refused) == sorted((b.id, r.id) for b in SHOP.bits for r in SHOP.routers if b.id not in alone)
     made = plan()
-    ranked = ChannelRanking(SHOP.material(WING_CASE_SIDE.material), channel(MIDDLE, WING_CASE_SIDE).need, SHOP.rules).order(
+    ranked = StraightRanking(SHOP.material(WING_CASE_SIDE.material), channel(MIDDLE, WING_CASE_SIDE).need, SHOP.rules).order(
         found.fit
     )
     assert [(o.bit_id, o.router_id) for o in made.offers] == [(c.bit.id, c.router.id) for c in ranked[:8]]

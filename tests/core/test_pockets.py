@@ -13,7 +13,7 @@ from shapely.geometry import LinearRing, LineString, Polygon
 
 from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
-from ranura.core.cuts.pocket.asked import FORM_NAMES, GUIDES_OF, Pocket
+from ranura.core.cuts.pocket.asked import FORM_NAMES, GUIDES_OF, PocketCut
 from ranura.core.cuts.pocket.clearing import clearing, unreached
 from ranura.core.cuts.pocket.guides import lanes_of
 from ranura.core.cuts.pocket.on_board import pocketing
@@ -45,19 +45,19 @@ def mm(value):
     return read(f"{value:.4f}" if isinstance(value, float | int) else value, "mm")
 
 
-def pocket(form="recess", **changes) -> Pocket:
+def pocket(form="recess", **changes) -> PocketCut:
     base = {"length": 80, "across": 40, "depth": 5, "from_left": 120, "from_near": 90}
     given_ = {**base, **changes}
     if form in ("disc", "hole"):
         given_.pop("across")
-    return Pocket(form=form, **{k: mm(v) if k in LENGTHS and v is not None else v for k, v in given_.items()})
+    return PocketCut(form=form, **{k: mm(v) if k in LENGTHS and v is not None else v for k, v in given_.items()})
 
 
 def board(length=400, width=260, thickness=24, material="ash") -> Piece:
     return Piece(name="Board", material=material, length=mm(length), width=mm(width), thickness=mm(thickness))
 
 
-def plan(cut: Pocket, piece: Piece | None = None, shop=SHOP) -> CutPlan:
+def plan(cut: PocketCut, piece: Piece | None = None, shop=SHOP) -> CutPlan:
     return plan_cut(cut, piece or board(), shop, shop.rules)
 
 

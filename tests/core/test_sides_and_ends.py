@@ -8,14 +8,14 @@ import dataclasses
 import pytest
 
 from ranura.core.board.pieces import Piece
-from ranura.core.cuts.channel.asked import Dado
-from ranura.core.cuts.pocket.asked import Pocket
+from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.plan import CutPlan, plan_cut
 from ranura.core.shop.tooling.guides import EdgeGuide
 from ranura.core.text.lengths import read
 from ranura.store.demo import EMBLEM_LID, LID_EDGES, SHELF_DADOES, SHOP, WING_CASE_SIDE
 
-DADO: Dado = SHELF_DADOES[0][2]
+DADO: ChannelCut = SHELF_DADOES[0][2]
 
 
 def mm(value: float):
@@ -141,7 +141,7 @@ def board(**sizes) -> Piece:
 def test_the_thinnest_wall_is_found_on_every_side_and_at_the_last_place(changes, wall):
     base = {"length": 60, "across": 30, "depth": 8, "from_left": 200, "from_near": 80}
     given = {name: mm(value) if isinstance(value, int) and name != "count" else value for name, value in (base | changes).items()}
-    found = caution(plan(Pocket(form="recess", **given), board()), "thin-wall")
+    found = caution(plan(PocketCut(form="recess", **given), board()), "thin-wall")
     assert (found and found.facts["wall"]) == (None if wall is None else pytest.approx(wall))
 
 
@@ -155,7 +155,7 @@ def test_the_wall_behind_the_last_station_of_a_channel_counts(count, spacing, wa
 
 @pytest.mark.parametrize(("edge", "position"), [("near", 40.0), ("far", 40.0)])
 def test_a_mortise_is_set_from_the_edge_that_it_is_measured_from(edge, position):
-    mortise = Pocket(
+    mortise = PocketCut(
         form="mortise",
         length=mm(60),
         across=mm(12.7),

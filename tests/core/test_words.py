@@ -58,5 +58,5 @@ def test_a_family_speaks_in_its_own_words_or_in_those_that_all_share():
     for path, text in SOURCES.items():
         family = re.search(r"core/cuts/(\w+)/", str(path))
         if family:
-            spoken = re.findall(r"from ranura\.core\.cuts\.(\w+) import (?:words|refusals)", text)
-            assert set(spoken) <= {family[1]}, path
+            written = re.findall(r"from ranura\.core\.cuts\.(\w+) import (?:words|refusals)", text)
+            assert set(written) <= {family[1]}, path

@@ -13,8 +13,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from ranura.devices.instruments import InstrumentError, Instruments
 from ranura.devices.lines import BadLine, Battery, Bye, Hello, Reading, Trouble, Zeroed, parse
-from ranura.devices.rack import InstrumentError, Instruments
 from ranura.devices.simulated import CALIPER_NOISE, TACHOMETER_NOISE, Instrument, Unplugged
 
 

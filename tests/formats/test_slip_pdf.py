@@ -134,9 +134,9 @@ def test_stations_and_many_passes_follow_on_a_page_of_their_own(cut_id, pages, s
 
 
 def test_forty_stations_fill_as_many_pages_as_they_need():
-    rack = dataclasses.replace(WING_CASE_SIDE, length=read("2400", "mm"))
+    tools = dataclasses.replace(WING_CASE_SIDE, length=read("2400", "mm"))
     cut = dataclasses.replace(SHELF_DADOES[0][2], position=read("90", "mm"), spacing=read("40", "mm"), count=50)
-    reader = PdfReader(BytesIO(slip_pdf(sheet_of(cut, rack), paper="Letter", system="metric")))
+    reader = PdfReader(BytesIO(slip_pdf(sheet_of(cut, tools), paper="Letter", system="metric")))
     assert len(reader.pages) == 3
     said = words(reader)
     assert "2050 mm" in said, "the fiftieth is the first and 49 times 40"

@@ -10,19 +10,19 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from sqlalchemy import create_engine, inspect, text
 
-from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.shop.house_rules import DEPTH_RULES, SPEED_RULES, HouseRules
 from ranura.core.text.lengths import read
 from ranura.host.database import PrivateDatabase
 from ranura.store import demo, repository
+from ranura.store.items import NotFoundError
 from ranura.store.models import Base, ShopRow
 from ranura.store.repository import StaleError, Store
 from ranura.store.schema import upgrade
-from ranura.store.things import NotFoundError
 
 lengths = st.decimals(1, 500, places=2).map(lambda d: read(str(d), "mm"))
 cuts = st.builds(
-    Dado,
+    ChannelCut,
     width=lengths,
     depth=lengths,
     position=lengths,
@@ -40,7 +40,7 @@ def test_the_demo_shop_comes_back_equal(store: Store):
 
 @settings(max_examples=25, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture])
 @given(cut=cuts, name=st.text(min_size=1, max_size=40).filter(str.strip))
-def test_any_cut_saved_and_loaded_equals_itself(store: Store, cut: Dado, name: str):
+def test_any_cut_saved_and_loaded_equals_itself(store: Store, cut: ChannelCut, name: str):
     with store.session() as session:
         version = repository.load_cut(session, demo.DEMO_SHOP, "shelf-dado-212").version
         saved = repository.save_cut(session, demo.DEMO_SHOP, "shelf-dado-212", name=name, cut=cut, version=version)

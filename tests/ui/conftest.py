@@ -9,8 +9,8 @@ from playwright.sync_api import Browser, BrowserContext, Page, Request, expect, 
 from playwright.sync_api import TimeoutError as WaitedTooLong
 from tests.conftest import Served
 
-from ranura.api.importing import ImportDesk
-from ranura.api.keeping import ShopKeeper
+from ranura.api.importing import Imports
+from ranura.api.saved_shop import SavedShop
 from ranura.host import setup
 from ranura.host.bench import BROWSER, BROWSER_OPTIONS
 from ranura.store import demo
@@ -31,9 +31,9 @@ def browser() -> Iterator[Browser]:
 @pytest.fixture
 def shop(served: Served, store) -> Served:
     """The server, with the demo shop laid anew and nothing remembered."""
-    served.app.state.keeper = ShopKeeper(store, demo.DEMO_SHOP)
+    served.app.state.saved_shop = SavedShop(store, demo.DEMO_SHOP)
     served.app.state.store = store
-    served.app.state.desk = ImportDesk(served.app.state.keeper)
+    served.app.state.imports = Imports(served.app.state.saved_shop)
     served.app.state.instruments.close()
     return served
 

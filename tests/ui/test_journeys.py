@@ -13,7 +13,7 @@ from sqlalchemy.exc import OperationalError
 from tests.conftest import Served
 
 from ranura.api.application import Settings, create_app
-from ranura.api.keeping import ShopKeeper
+from ranura.api.saved_shop import SavedShop
 from ranura.host import places
 from ranura.store import demo, repository
 
@@ -218,7 +218,7 @@ def test_a_piece_and_a_cut_of_ones_own_survive_a_restart(page: Page, shop: Serve
     expect(section(page, "depths")).to_contain_text("in one pass")
     address = page.url
     # A new application on the same database: what a restart is.
-    shop.app.state.keeper = ShopKeeper(store, demo.DEMO_SHOP)
+    shop.app.state.saved_shop = SavedShop(store, demo.DEMO_SHOP)
     page.goto(address)
     expect(page.get_by_test_id("sentence")).to_contain_text("across Pantry shelf")
     expect(page.get_by_test_id("strip")).to_contain_text("Divider")

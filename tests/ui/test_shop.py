@@ -11,8 +11,8 @@ from tests.conftest import Served
 from tests.ui.conftest import LONGEST_WAIT
 from tests.ui.test_journeys import field, figure, saved, section
 
-from ranura.api.importing import ImportDesk
-from ranura.api.keeping import ShopKeeper
+from ranura.api.importing import Imports
+from ranura.api.saved_shop import SavedShop
 from ranura.host import places
 from ranura.store import demo, repository
 
@@ -35,8 +35,8 @@ def empty(browser: Browser, store) -> Iterator[Page]:
         repository.remove_shop(session, demo.OWN_SHOP)
     demo.own_shop(store)
     server = Served(store, places.BUILT_PAGE)
-    server.app.state.keeper = ShopKeeper(store, demo.OWN_SHOP)
-    server.app.state.desk = ImportDesk(server.app.state.keeper)
+    server.app.state.saved_shop = SavedShop(store, demo.OWN_SHOP)
+    server.app.state.imports = Imports(server.app.state.saved_shop)
     page = browser.new_page(viewport={"width": 1280, "height": 800})
     page.set_default_timeout(LONGEST_WAIT)
     page.goto(server.url)

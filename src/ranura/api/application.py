@@ -12,12 +12,12 @@ from fastapi.responses import FileResponse, JSONResponse
 from starlette.staticfiles import StaticFiles
 
 from ranura.api import calc, choosing, files, instruments, jobs, plans, problems, profiles, quick, rules, shop, testcuts, tools
-from ranura.api.importing import ImportDesk
-from ranura.api.keeping import ShopKeeper
-from ranura.api.mounting import Mounts
+from ranura.api.importing import Imports
+from ranura.api.prior import PriorCuts
+from ranura.api.saved_shop import SavedShop
 from ranura.calc.registry import Problem
+from ranura.devices.instruments import Instruments
 from ranura.devices.lines import Kind
-from ranura.devices.rack import Instruments
 from ranura.store.repository import Store
 
 CONTENT_POLICY = (
@@ -39,10 +39,10 @@ def create_app(settings: Settings, store: Store) -> FastAPI:
     """The application of one shop on a store."""
     app = FastAPI(title="Ranura", version="0.1.0", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.store = store
-    app.state.keeper = ShopKeeper(store, settings.shop_id)
-    app.state.mounts = Mounts(store)
+    app.state.saved_shop = SavedShop(store, settings.shop_id)
+    app.state.prior = PriorCuts(store)
     app.state.instruments = Instruments(settings.instruments)
-    app.state.desk = ImportDesk(app.state.keeper)
+    app.state.imports = Imports(app.state.saved_shop)
     problems.install(app)
     for part in (shop, rules, quick, tools, files, instruments, choosing, jobs, plans, testcuts, profiles, calc):
         app.include_router(part.router)

@@ -7,9 +7,9 @@ from typing import Literal
 
 from fastapi import APIRouter
 
-from ranura.api.doors import Door, IdText, LengthIn
-from ranura.api.keeping import TheShop, TheStore
+from ranura.api.doors import IdText, LengthIn, RequestModel
 from ranura.api.problems import ERRORS
+from ranura.api.saved_shop import TheShop, TheStore
 from ranura.core.choosing.buying import PlannedCut, Shopping, shopping
 from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.judging import Judge
@@ -23,7 +23,7 @@ router = APIRouter(prefix="/api", tags=["choosing"], responses=ERRORS)
 MOST_SHOWN = 200
 
 
-class ChooseIn(Door):
+class ChooseIn(RequestModel):
     """A dado, groove or rabbet by its section, in a wood of a thickness; `clean` is the face that must not be torn."""
 
     kind: CutKind

@@ -9,10 +9,10 @@ from pydantic import BaseModel, ConfigDict, Discriminator, Field, Tag
 from ranura.core.board.outlines import MOST_POINTS, Contour, Form
 from ranura.core.board.pieces import Grain, Piece, edges_of
 from ranura.core.board.repeats import MOST_STATIONS
-from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelGuide, Dado, End, Goes
+from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, ChannelGuide, End, Goes
 from ranura.core.cuts.channel.fit import Fit, Mate
 from ranura.core.cuts.edge.asked import EdgeCut, EdgeState, Guidance, StageBy
-from ranura.core.cuts.pocket.asked import NOTHING, Loose, Pocket, PocketForm, PocketGuide
+from ranura.core.cuts.pocket.asked import NOTHING, Loose, PocketCut, PocketForm, PocketGuide
 from ranura.core.cutting.need import ChannelShape
 from ranura.core.holding.placed import ClampAt, Held, Side
 from ranura.core.shop.house_rules import HouseRules
@@ -25,13 +25,13 @@ Coordinate = Annotated[float, Field(ge=-10_000, le=10_000, allow_inf_nan=False)]
 IdText = Annotated[str, Field(min_length=1, max_length=40)]
 
 
-class Door(BaseModel):
+class RequestModel(BaseModel):
     """What the API takes; unknown fields are refused."""
 
     model_config = ConfigDict(extra="forbid", frozen=True)
 
 
-class LengthIn(Door):
+class LengthIn(RequestModel):
     """A length as typed, and the unit a bare number is in."""
 
     typed: Annotated[str, Field(max_length=200)]
@@ -42,7 +42,7 @@ class LengthIn(Door):
         return read(self.typed, self.unit, field=field, positive=True)
 
 
-class ContourIn(Door):
+class ContourIn(RequestModel):
     """An outline or an opening; see `ranura.core.shapes.contour.Contour`."""
 
     form: Form
@@ -61,7 +61,7 @@ class ContourIn(Door):
         return Contour(form=self.form, points=self.points, **sizes)
 
 
-class PieceIn(Door):
+class PieceIn(RequestModel):
     """A board."""
 
     name: Name
@@ -96,7 +96,7 @@ class PieceIn(Door):
         return piece
 
 
-class MateIn(Door):
+class MateIn(RequestModel):
     """The part that is to fit a channel; see `ranura.core.fit.Mate`."""
 
     thickness: LengthIn
@@ -109,15 +109,15 @@ class MateIn(Door):
         return Mate(thickness=self.thickness.length(field), measured=self.measured, sheet=self.sheet, fit=self.fit)
 
 
-class ClampIn(Door):
+class ClampIn(RequestModel):
     """Where a clamp stands on the board; see `ranura.core.cuts.placed.ClampAt`."""
 
     side: Side
     at: Annotated[float, Field(ge=0, le=10_000, allow_inf_nan=False)]
 
 
-class DadoIn(Door):
-    """A channel across the board or along it; see `ranura.core.cuts.dado.Dado`."""
+class DadoIn(RequestModel):
+    """A channel across the board or along it; see `ranura.core.cuts.dado.ChannelCut`."""
 
     kind: Literal["dado"] = "dado"
     width: LengthIn | None = None
@@ -142,12 +142,12 @@ class DadoIn(Door):
     bit_id: IdText | None = None
     router_id: IdText | None = None
 
-    def cut(self) -> Dado:
+    def cut(self) -> ChannelCut:
         """The core's cut. Raises LengthError with the field."""
         lengths = ("width", "stop_first", "stop_last", "spacing")
         given: dict[str, Any] = {name: maybe_length(getattr(self, name), f"cut.{name}") for name in lengths}
         given |= self.model_dump(exclude={"depth", "position", "mate", "more", "clamps", *lengths})
-        return Dado(
+        return ChannelCut(
             depth=self.depth.length("cut.depth"),
             position=self.position.length("cut.position"),
             mate=None if self.mate is None else self.mate.mate("cut.mate"),
@@ -157,8 +157,8 @@ class DadoIn(Door):
         )
 
 
-class PocketIn(Door):
-    """A mortise, slot, recess, cut-out, disc, hole or ring; see `ranura.core.cuts.pocket.Pocket`."""
+class PocketIn(RequestModel):
+    """A mortise, slot, recess, cut-out, disc, hole or ring; see `ranura.core.cuts.pocket.PocketCut`."""
 
     kind: Literal["pocket"]
     form: PocketForm
@@ -191,7 +191,7 @@ class PocketIn(Door):
     bit_id: IdText | None = None
     router_id: IdText | None = None
 
-    def cut(self) -> Pocket:
+    def cut(self) -> PocketCut:
         """The core's cut. Raises LengthError with the field."""
         # A place may be 0, at an open side; a form that needs a size or a place says so itself.
         places, optional = ("length", "from_left", "from_near"), ("across", "radius", "template", "spacing", "leaves")
@@ -201,14 +201,14 @@ class PocketIn(Door):
             given[name] = NOTHING if typed is None else read(typed.typed, typed.unit, field=f"cut.{name}")
         given |= {name: maybe_length(getattr(self, name), f"cut.{name}") for name in optional}
         given |= self.model_dump(exclude={"depth", *places, *optional, "contour", "clamps"})
-        return Pocket(
+        return PocketCut(
             contour=None if self.contour is None else self.contour.contour("cut.contour"),
             clamps=tuple(ClampAt(side=each.side, at=each.at) for each in self.clamps),
             **given,
         )
 
 
-class EdgeCutIn(Door):
+class EdgeCutIn(RequestModel):
     """A profile, rabbet or flush cut along edges; see `ranura.core.cuts.edge.EdgeCut`."""
 
     kind: Literal["edge"]
@@ -254,7 +254,7 @@ CutIn = Annotated[
 ]
 
 
-class PlanRequest(Door):
+class PlanRequest(RequestModel):
     """A cut in a piece, neither of which need be kept; `cut_id` is the kept cut that it is a draft of, if so."""
 
     piece: PieceIn
@@ -268,26 +268,26 @@ class RepeatIn(PlanRequest):
     count: Annotated[int, Field(ge=1, le=MOST_STATIONS)] | None = None
 
 
-class JobIn(Door):
+class JobIn(RequestModel):
     """A new job."""
 
     name: Name
 
 
-class NewPiece(Door):
+class NewPiece(RequestModel):
     """A new piece of a job."""
 
     piece: PieceIn
 
 
-class NewCut(Door):
+class NewCut(RequestModel):
     """A new cut in a piece."""
 
     name: Name
     cut: CutIn
 
 
-class SaveCut(Door):
+class SaveCut(RequestModel):
     """A changed cut, and the version it was changed from."""
 
     name: Name
@@ -295,13 +295,13 @@ class SaveCut(Door):
     version: Annotated[int, Field(ge=1)]
 
 
-class MoveIn(Door):
+class MoveIn(RequestModel):
     """Which way a cut moves in the working order."""
 
     to: Literal["earlier", "later"]
 
 
-class ShopSettings(Door):
+class ShopSettings(RequestModel):
     """The unit or the house rules of a shop; what is left out stays as it is."""
 
     unit: Unit | None = None

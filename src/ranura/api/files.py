@@ -9,10 +9,10 @@ from fastapi import APIRouter, Request, Response
 from fastapi.responses import JSONResponse
 from pydantic import Field
 
-from ranura.api.doors import Door
-from ranura.api.importing import ImportDesk, ImportView
-from ranura.api.keeping import TheKeeper, TheShop, TheStore
+from ranura.api.doors import RequestModel
+from ranura.api.importing import Imports, ImportView
 from ranura.api.problems import ERRORS
+from ranura.api.saved_shop import TheSavedShop, TheShop, TheStore
 from ranura.core.board.materials import Material
 from ranura.core.shop import refusals as shop_refusals
 from ranura.core.shop.shop import Shop
@@ -21,7 +21,7 @@ from ranura.core.shop.tooling.routers import Router
 from ranura.core.text.errors import ToolError
 from ranura.formats.shop_file import read_shop, schema, write_shop
 from ranura.formats.tables import TableKind, write_table
-from ranura.store import repository, things
+from ranura.store import items, repository
 
 router = APIRouter(prefix="/api", tags=["files"], responses=ERRORS)
 
@@ -29,21 +29,21 @@ FileText = Annotated[str, Field(max_length=30_000_000)]
 Cells = Annotated[dict[Annotated[str, Field(max_length=40)], Annotated[str, Field(max_length=400)]], Field(max_length=80)]
 
 
-class TableIn(Door):
+class TableIn(RequestModel):
     """A table as text."""
 
     kind: TableKind
     text: FileText
 
 
-class MendIn(Door):
+class MendIn(RequestModel):
     """Other cells for a row, or none to leave it out."""
 
     line: int
     texts: Cells | None
 
 
-class ShopFileIn(Door):
+class ShopFileIn(RequestModel):
     """A shop's file as text."""
 
     text: FileText
@@ -68,15 +68,15 @@ class ShopFileView:
     rules_change: bool
 
 
-def _desk(request: Request) -> ImportDesk:
-    desk: ImportDesk = request.app.state.desk
-    return desk
+def _imports(request: Request) -> Imports:
+    imports: Imports = request.app.state.imports
+    return imports
 
 
 @router.get("/files/{kind}.csv", response_class=Response)
 def table(kind: TableKind, shop: TheShop) -> Response:
     """All bits or routers as CSV."""
-    text = write_table(kind, things.of_shop(shop, kind))  # type: ignore[arg-type]
+    text = write_table(kind, items.of_shop(shop, kind))  # type: ignore[arg-type]
     headers = {"Content-Disposition": f'attachment; filename="{kind}.csv"', "Cache-Control": "no-store"}
     return Response("\ufeff" + text, media_type="text/csv; charset=utf-8", headers=headers)
 
@@ -101,9 +101,9 @@ def preview_shop(asked: ShopFileIn, shop: TheShop) -> ShopFileView:
 
 
 @router.put("/files/shop")
-def replace_shop(asked: ShopFileIn, keeper: TheKeeper, store: TheStore) -> ShopFileView:
+def replace_shop(asked: ShopFileIn, saved_shop: TheSavedShop, store: TheStore) -> ShopFileView:
     """Puts a shop's file in the place of the shop, all at once; refused where cuts or pieces use what it lacks."""
-    shop = keeper.current()
+    shop = saved_shop.current()
     wanted = read_shop(asked.text, id=shop.id)
     with store.session() as session:
         needed = repository.needed(session, shop.id)
@@ -112,7 +112,7 @@ def replace_shop(asked: ShopFileIn, keeper: TheKeeper, store: TheStore) -> ShopF
         if thing.id in needed and thing.id not in kept:
             raise ToolError(shop_refusals.IN_USE, name=thing.name, uses=needed[thing.id])
     view = _difference(shop, wanted)
-    keeper.replace(wanted)
+    saved_shop.replace(wanted)
     return view
 
 
@@ -123,9 +123,9 @@ def _used(shop: Shop) -> tuple[Bit | Router | Material, ...]:
 
 def _difference(before: Shop, after: Shop) -> ShopFileView:
     found = []
-    for kind in things.KINDS:
-        old = {thing.id: thing for thing in things.of_shop(before, kind)}
-        new = {thing.id: thing for thing in things.of_shop(after, kind)}
+    for kind in items.KINDS:
+        old = {thing.id: thing for thing in items.of_shop(before, kind)}
+        new = {thing.id: thing for thing in items.of_shop(after, kind)}
         found.append(
             Difference(
                 kind=kind,
@@ -140,22 +140,22 @@ def _difference(before: Shop, after: Shop) -> ShopFileView:
 @router.post("/imports", status_code=202)
 def start_import(asked: TableIn, request: Request) -> ImportView:
     """Begins to read a table; ask again for how far it is."""
-    return _desk(request).start(asked.kind, asked.text)
+    return _imports(request).start(asked.kind, asked.text)
 
 
 @router.get("/imports/{import_id}")
 def look_at_import(import_id: str, request: Request) -> ImportView:
     """How far an import is, and what it would do row by row."""
-    return _desk(request).look(import_id)
+    return _imports(request).look(import_id)
 
 
 @router.post("/imports/{import_id}/mend")
 def mend_row(import_id: str, asked: MendIn, request: Request) -> ImportView:
     """Mends a row, or leaves it out."""
-    return _desk(request).mend(import_id, asked.line, asked.texts)
+    return _imports(request).mend(import_id, asked.line, asked.texts)
 
 
 @router.post("/imports/{import_id}/keep", status_code=202)
 def keep_import(import_id: str, request: Request) -> ImportView:
     """Keeps all rows, or none; refused while a row is wrong."""
-    return _desk(request).apply(import_id)
+    return _imports(request).apply(import_id)

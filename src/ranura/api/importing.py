@@ -10,15 +10,15 @@ from dataclasses import dataclass, field, replace
 from typing import Literal
 from uuid import uuid4
 
-from ranura.api.keeping import ShopKeeper
+from ranura.api.saved_shop import SavedShop
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.routers import Router
 from ranura.core.text.errors import CraftError, FileError
 from ranura.core.text.writing import Text
 from ranura.formats import refusals
 from ranura.formats.tables import MOST_BASES, Row, Table, TableKind, Tool, column_of, read_table, tool_from_row, tool_texts
-from ranura.store import things
-from ranura.store.things import NotFoundError
+from ranura.store import items
+from ranura.store.items import NotFoundError
 
 Action = Literal["add", "change", "same", "refuse", "leave"]
 _LOG = logging.getLogger(__name__)
@@ -85,11 +85,11 @@ class _Import:
     lock: threading.Lock = field(default_factory=threading.Lock)
 
 
-class ImportDesk:
+class Imports:
     """The imports under way, the last few of them; each is worked on by a thread of its own."""
 
-    def __init__(self, keeper: ShopKeeper) -> None:
-        self._keeper = keeper
+    def __init__(self, saved_shop: SavedShop) -> None:
+        self._saved_shop = saved_shop
         self._imports: dict[str, _Import] = {}
 
     def start(self, kind: TableKind, text: str) -> ImportView:
@@ -108,7 +108,7 @@ class ImportDesk:
     def mend(self, id: str, line: int, texts: Mapping[str, str] | None) -> ImportView:
         """Another text for the cells of a row, or None to leave the row out."""
         found = self._find(id)
-        shop = self._keeper.current()
+        shop = self._saved_shop.current()
         with found.lock:
             place = next((i for i, each in enumerate(found.judged) if each.row.line == line), None)
             if place is None:
@@ -143,7 +143,7 @@ class ImportDesk:
 
     def _read(self, made: _Import) -> None:
         with _saying_what_failed(made, "This table could not be read"):
-            shop = self._keeper.current()
+            shop = self._saved_shop.current()
             by_id = _by_id(shop, made.kind)
             names: set[str] = set()
             for row in made.table.rows:
@@ -158,7 +158,7 @@ class ImportDesk:
         with _saying_what_failed(made, "Nothing was kept"):
             added = [each.tool for each in made.judged if each.view.action == "add" and each.tool is not None]
             changed = [(each.changes, each.tool) for each in made.judged if each.changes is not None and each.tool is not None]
-            for done in self._keeper.bring_in(made.kind, added, changed, chunk=_CHUNK):
+            for done in self._saved_shop.bring_in(made.kind, added, changed, chunk=_CHUNK):
                 made.done = done
             made.stage = "kept"
 
@@ -175,7 +175,7 @@ def _saying_what_failed(work: _Import, what: str) -> Iterator[None]:
 
 
 def _by_id(shop: Shop, kind: TableKind) -> dict[str, Tool]:
-    return {tool.id: tool for tool in things.of_shop(shop, kind)}  # type: ignore[misc]
+    return {tool.id: tool for tool in items.of_shop(shop, kind)}  # type: ignore[misc]
 
 
 def _judge(work: _Import, row: Row, shop: Shop, by_id: Mapping[str, Tool], names: set[str]) -> _Judged:

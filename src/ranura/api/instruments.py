@@ -8,11 +8,11 @@ from typing import Annotated, Literal
 
 from fastapi import APIRouter, Depends, Query, Request
 
-from ranura.api.doors import Door
+from ranura.api.doors import RequestModel
 from ranura.api.problems import ERRORS
 from ranura.core.text.writing import Text, write
+from ranura.devices.instruments import NO_NUMBER, NOT_PLUGGED, InstrumentError, Instruments, Socketed, Status, Taken
 from ranura.devices.lines import Kind
-from ranura.devices.rack import NO_NUMBER, NOT_PLUGGED, InstrumentError, Instruments, Socketed, Status, Taken
 
 router = APIRouter(prefix="/api/instruments", tags=["instruments"], responses=ERRORS)
 
@@ -29,7 +29,7 @@ _TROUBLES = {
 }
 
 
-class HandIn(Door):
+class HandIn(RequestModel):
     """What the hand does with a simulated instrument: what it holds before it, its button, its battery, its cable."""
 
     act: Literal["hold", "press", "battery", "off", "drop"]

@@ -7,8 +7,8 @@ from uuid import uuid4
 from fastapi import APIRouter, Response
 
 from ranura.api.doors import JobIn, MoveIn, NewCut, NewPiece, SaveCut
-from ranura.api.keeping import TheShop, TheStore
 from ranura.api.problems import ERRORS, ProblemBody
+from ranura.api.saved_shop import TheShop, TheStore
 from ranura.api.views import CutItem, JobView, cut_item, job_view
 from ranura.core.plan import plan_cut
 from ranura.store import repository

@@ -10,9 +10,9 @@ from pydantic import TypeAdapter
 
 from ranura.api.choosing import ToolsView, tools_view
 from ranura.api.doors import PlanRequest, RepeatIn
-from ranura.api.keeping import TheShop, TheStore
-from ranura.api.mounting import Before, Mounts
+from ranura.api.prior import PriorCuts, PriorState
 from ranura.api.problems import ERRORS
+from ranura.api.saved_shop import TheShop, TheStore
 from ranura.core.board.repeats import Repeats
 from ranura.core.plan import CutPlan, judge_of, plan_cut, repeated
 from ranura.core.shop.shop import Shop
@@ -22,23 +22,23 @@ from ranura.store import repository
 router = APIRouter(prefix="/api", tags=["plans"], responses=ERRORS)
 
 
-async def _mounts(request: Request) -> Mounts:
-    mounts: Mounts = request.app.state.mounts
-    return mounts
+async def _prior(request: Request) -> PriorCuts:
+    prior: PriorCuts = request.app.state.prior
+    return prior
 
 
 _PLAN = TypeAdapter(CutPlan)
-TheMounts = Annotated[Mounts, Depends(_mounts)]
+ThePriorCuts = Annotated[PriorCuts, Depends(_prior)]
 
 
-def _before(asked: PlanRequest, shop: Shop, mounts: Mounts) -> Before:
-    return mounts.before(asked.cut_id, shop) if asked.cut_id else Before()
+def _before(asked: PlanRequest, shop: Shop, prior: PriorCuts) -> PriorState:
+    return prior.before(asked.cut_id, shop) if asked.cut_id else PriorState()
 
 
 @router.post("/plan", response_model=CutPlan)
-def plan(asked: PlanRequest, shop: TheShop, mounts: TheMounts) -> Response:
+def plan(asked: PlanRequest, shop: TheShop, prior: ThePriorCuts) -> Response:
     """Plans a cut in a piece; writes nothing."""
-    before = _before(asked, shop, mounts)
+    before = _before(asked, shop, prior)
     piece = asked.piece.piece(shop)
     made = plan_cut(asked.cut.cut(), piece, shop, shop.rules, mounted=before.mounted, before=before.done)
     # Written at once: this is asked with every digit and every move of a drag.
@@ -46,9 +46,9 @@ def plan(asked: PlanRequest, shop: TheShop, mounts: TheMounts) -> Response:
 
 
 @router.post("/plan/tools")
-def tools(asked: PlanRequest, shop: TheShop, mounts: TheMounts) -> ToolsView:
+def tools(asked: PlanRequest, shop: TheShop, prior: ThePriorCuts) -> ToolsView:
     """All tools for a cut, in words; the first few hundred of each where a drawer holds more."""
-    before = _before(asked, shop, mounts)
+    before = _before(asked, shop, prior)
     judge = judge_of(asked.cut.cut(), asked.piece.piece(shop), shop, before=before.done)
     return tools_view(judge, before.mounted)
 
@@ -61,12 +61,12 @@ def repeats(asked: RepeatIn, shop: TheShop) -> Repeats:
 
 
 @router.get("/cuts/{cut_id}/plan")
-def kept_plan(cut_id: str, shop: TheShop, store: TheStore, mounts: TheMounts) -> CutPlan:
+def kept_plan(cut_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts) -> CutPlan:
     """The plan of a kept cut."""
     with store.session() as session:
         kept = repository.load_cut(session, shop.id, cut_id)
         piece = repository.load_piece(session, shop.id, kept.piece_id)
-    before = mounts.before(cut_id, shop)
+    before = prior.before(cut_id, shop)
     return plan_cut(kept.cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
 
 
@@ -75,7 +75,7 @@ def slip(
     cut_id: str,
     shop: TheShop,
     store: TheStore,
-    mounts: TheMounts,
+    prior: ThePriorCuts,
     paper: Literal["A4", "Letter"] = "A4",
     unit: Literal["mm", "in"] | None = None,
 ) -> Response:
@@ -83,7 +83,7 @@ def slip(
     with store.session() as session:
         kept = repository.load_cut(session, shop.id, cut_id)
         piece = repository.load_piece(session, shop.id, kept.piece_id)
-    before = mounts.before(cut_id, shop)
+    before = prior.before(cut_id, shop)
     made = plan_cut(kept.cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
     system: Literal["metric", "inch"] = "inch" if (unit or shop.unit) == "in" else "metric"
     sheet = Sheet(plan=made, piece=piece, name=kept.name, shop_name=shop.name, material_name=shop.material(piece.material).name)

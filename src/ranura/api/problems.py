@@ -11,14 +11,14 @@ from pydantic import BaseModel
 from sqlalchemy.exc import DataError, IntegrityError
 from starlette.exceptions import HTTPException
 
-from ranura.api.keeping import ChangedElsewhereError
+from ranura.api.saved_shop import ChangedElsewhereError
 from ranura.calc.fields import Refused
 from ranura.calc.registry import Problem, first_problem, problem_of
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
 from ranura.core.text.writing import Text
+from ranura.store.items import NotFoundError
 from ranura.store.repository import DOWN_ERRORS, StaleError
-from ranura.store.things import NotFoundError
 
 
 class ProblemInner(BaseModel):
@@ -83,7 +83,7 @@ def install(app: FastAPI) -> None:
     def stale(request: Request, error: StaleError) -> Response:
         from ranura.api.views import newer_cut_json
 
-        shop: Shop = request.app.state.keeper.current()
+        shop: Shop = request.app.state.saved_shop.current()
         return _answer(409, Problem("version", str(error)), newer=newer_cut_json(error.newer, error.piece, shop))
 
     @app.exception_handler(ChangedElsewhereError)

@@ -9,10 +9,10 @@ from uuid import uuid4
 from fastapi import APIRouter, Response
 from pydantic import Field
 
-from ranura.api.doors import Door, IdText, LengthIn, Name, maybe_length
-from ranura.api.keeping import TheKeeper, TheShop, TheStore
-from ranura.api.plans import TheMounts
+from ranura.api.doors import IdText, LengthIn, Name, RequestModel, maybe_length
+from ranura.api.plans import ThePriorCuts
 from ranura.api.problems import ERRORS
+from ranura.api.saved_shop import TheSavedShop, TheShop, TheStore
 from ranura.core.plan import CutPlan, plan_cut
 from ranura.core.shop import refusals as shop_refusals
 from ranura.core.shop.saved_profiles import SavedProfile, Shape
@@ -25,7 +25,7 @@ from ranura.store import repository
 router = APIRouter(prefix="/api", tags=["profiles"], responses=ERRORS)
 
 
-class ProfileIn(Door):
+class ProfileIn(RequestModel):
     """A profile to keep by name."""
 
     name: Name
@@ -44,10 +44,10 @@ def list_profiles(shop: TheShop) -> tuple[SavedProfile, ...]:
 
 
 @router.post("/profiles", status_code=201)
-def keep_profile(asked: ProfileIn, keeper: TheKeeper) -> SavedProfile:
+def keep_profile(asked: ProfileIn, saved_shop: TheSavedShop) -> SavedProfile:
     """Keeps a profile by name; the name of another one is refused."""
     name = asked.name.strip()
-    if any(each.name.casefold() == name.casefold() for each in keeper.current().profiles):
+    if any(each.name.casefold() == name.casefold() for each in saved_shop.current().profiles):
         raise ToolError(shop_refusals.NAME_TAKEN, field="name", name=name)
     made = SavedProfile(
         id=uuid4().hex,
@@ -59,24 +59,24 @@ def keep_profile(asked: ProfileIn, keeper: TheKeeper) -> SavedProfile:
         angle=asked.angle,
         bit_id=asked.bit_id,
     )
-    keeper.add("profiles", [made])
+    saved_shop.add("profiles", [made])
     return made
 
 
 @router.delete("/profiles/{profile_id}", status_code=204)
-def remove_profile(profile_id: str, keeper: TheKeeper) -> Response:
+def remove_profile(profile_id: str, saved_shop: TheSavedShop) -> Response:
     """Takes a profile away; the cuts that were made from it keep their sizes."""
-    keeper.remove("profiles", profile_id)
+    saved_shop.remove("profiles", profile_id)
     return Response(status_code=204)
 
 
-def _planned(cut_id: str, shop: Shop, store: TheStore, mounts: TheMounts) -> tuple[CutPlan, str]:
+def _planned(cut_id: str, shop: Shop, store: TheStore, prior: ThePriorCuts) -> tuple[CutPlan, str]:
     with store.session() as session:
         kept = repository.load_cut(session, shop.id, cut_id)
         piece = repository.load_piece(session, shop.id, kept.piece_id)
     if kept.cut.kind != "edge":
         raise CutError(common_refusals.NO_SECTION_FILE, field=None)
-    before = mounts.before(cut_id, shop)
+    before = prior.before(cut_id, shop)
     plan = plan_cut(kept.cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
     return plan, f"{kept.name}, {piece.name}"
 
@@ -87,14 +87,14 @@ def _file(body: str, media_type: str, name: str) -> Response:
 
 
 @router.get("/cuts/{cut_id}/section.svg", response_class=Response)
-def svg(cut_id: str, shop: TheShop, store: TheStore, mounts: TheMounts) -> Response:
+def svg(cut_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts) -> Response:
     """The section of a kept edge cut as SVG, in mm at 1:1."""
-    plan, name = _planned(cut_id, shop, store, mounts)
+    plan, name = _planned(cut_id, shop, store, prior)
     return _file(section_svg(plan.drawing[1], title=name), "image/svg+xml", f"{name}.svg")
 
 
 @router.get("/cuts/{cut_id}/section.dxf", response_class=Response)
-def dxf(cut_id: str, shop: TheShop, store: TheStore, mounts: TheMounts) -> Response:
+def dxf(cut_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts) -> Response:
     """The section of a kept edge cut as DXF, in mm at 1:1."""
-    plan, name = _planned(cut_id, shop, store, mounts)
+    plan, name = _planned(cut_id, shop, store, prior)
     return _file(section_dxf(plan.drawing[1], title=name), "image/vnd.dxf", f"{name}.dxf")

@@ -8,9 +8,9 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import Field
 
-from ranura.api.doors import Door
-from ranura.api.keeping import TheShop
+from ranura.api.doors import RequestModel
 from ranura.api.problems import ERRORS
+from ranura.api.saved_shop import TheShop
 from ranura.core.quick import QuickAnswer, Sum, completions, quick
 from ranura.core.text.errors import CraftError
 from ranura.core.text.writing import Text
@@ -18,7 +18,7 @@ from ranura.core.text.writing import Text
 router = APIRouter(prefix="/api", tags=["quick"], responses=ERRORS)
 
 
-class QuickIn(Door):
+class QuickIn(RequestModel):
     """A question as typed."""
 
     text: Annotated[str, Field(max_length=200)]

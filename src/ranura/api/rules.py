@@ -8,9 +8,9 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import Field
 
-from ranura.api.doors import Door
-from ranura.api.keeping import TheShop, TheStore
+from ranura.api.doors import RequestModel
 from ranura.api.problems import ERRORS
+from ranura.api.saved_shop import TheShop, TheStore
 from ranura.core.shop.drawer.reading import plain_number
 from ranura.core.shop.house_rules import Bound, HouseRules, bounds
 from ranura.core.shop.rule_changes import Move, moves
@@ -27,7 +27,7 @@ router = APIRouter(prefix="/api/rules", tags=["rules"], responses=ERRORS)
 _Field = Annotated[str, Field(max_length=40)]
 
 
-class RulesDraft(Door):
+class RulesDraft(RequestModel):
     """Rules being changed: the schools, the numbers as typed, and the job whose figures are watched."""
 
     rules: HouseRules

@@ -5,8 +5,8 @@ from __future__ import annotations
 from fastapi import APIRouter
 
 from ranura.api.doors import ShopSettings
-from ranura.api.keeping import TheKeeper, TheShop
 from ranura.api.problems import ERRORS
+from ranura.api.saved_shop import TheSavedShop, TheShop
 from ranura.api.views import ShopView, shop_view
 
 router = APIRouter(prefix="/api", tags=["shop"], responses=ERRORS)
@@ -19,6 +19,6 @@ def get_shop(shop: TheShop) -> ShopView:
 
 
 @router.put("/shop/settings")
-def save_settings(asked: ShopSettings, keeper: TheKeeper) -> ShopView:
+def save_settings(asked: ShopSettings, saved_shop: TheSavedShop) -> ShopView:
     """Keeps house rules and unit; rules beyond the floor are refused at their field."""
-    return shop_view(keeper.change(rules=asked.rules, unit=asked.unit))
+    return shop_view(saved_shop.change(rules=asked.rules, unit=asked.unit))

@@ -9,10 +9,10 @@ from uuid import uuid4
 from fastapi import APIRouter, Response
 from pydantic import Field
 
-from ranura.api.doors import CutIn, Door, IdText, LengthIn, PieceIn
-from ranura.api.keeping import TheKeeper, TheShop
-from ranura.api.plans import TheMounts
+from ranura.api.doors import CutIn, IdText, LengthIn, PieceIn, RequestModel
+from ranura.api.plans import ThePriorCuts
 from ranura.api.problems import ERRORS
+from ranura.api.saved_shop import TheSavedShop, TheShop
 from ranura.core.learning.corrections import Correction, MeasureKey, with_base_distance
 from ranura.core.plan import corrected
 from ranura.core.shop.tooling.bits import Bit
@@ -26,7 +26,7 @@ router = APIRouter(prefix="/api", tags=["test cuts"], responses=ERRORS)
 Millimetres = Annotated[float, Field(gt=0, le=10_000, allow_inf_nan=False)]
 
 
-class MeasuredIn(Door):
+class MeasuredIn(RequestModel):
     """A measurement in the test cut of a planned cut."""
 
     piece: PieceIn
@@ -36,7 +36,7 @@ class MeasuredIn(Door):
     measured: LengthIn
 
 
-class CorrectionIn(Door):
+class CorrectionIn(RequestModel):
     """A base distance or a bit's width as it is from now on; see `ranura.core.testcut.Correction`."""
 
     of: Literal["base", "bit"]
@@ -46,7 +46,7 @@ class CorrectionIn(Door):
     value: Millimetres
 
 
-class JigIn(Door):
+class JigIn(RequestModel):
     """A cut-line jig that was made with the pair of a kept cut's plan."""
 
     bit_id: IdText
@@ -54,32 +54,32 @@ class JigIn(Door):
 
 
 @router.post("/test-cut")
-def test_cut(asked: MeasuredIn, shop: TheShop, mounts: TheMounts) -> Correction:
+def test_cut(asked: MeasuredIn, shop: TheShop, prior: ThePriorCuts) -> Correction:
     """What a measurement in the test cut means; writes nothing."""
-    mounted = mounts.before(asked.cut_id, shop).mounted if asked.cut_id else frozenset()
+    mounted = prior.before(asked.cut_id, shop).mounted if asked.cut_id else frozenset()
     measured = asked.measured.length("measured").mm
     return corrected(asked.cut.cut(), asked.piece.piece(shop), shop, asked.key, measured, mounted=mounted)
 
 
 @router.post("/corrections", status_code=204)
-def correct(asked: CorrectionIn, keeper: TheKeeper) -> Response:
+def correct(asked: CorrectionIn, saved_shop: TheSavedShop) -> Response:
     """Keeps a correction of a bit, or of one side of one base: every plan follows."""
     if asked.of == "bit":
-        keeper.edit("bits", Bit, asked.id, lambda bit: replace(bit, diameter=asked.value))
+        saved_shop.edit("bits", Bit, asked.id, lambda bit: replace(bit, diameter=asked.value))
     else:
         base, side = asked.base, asked.side
         if base is None or side is None:
             raise CutError(common_refusals.NOTHING_TO_MEASURE, field="base" if base is None else "side")
-        keeper.edit(
+        saved_shop.edit(
             "routers", Router, asked.id, lambda kept: with_base_distance(kept, base=base, side=side, distance=asked.value)
         )
     return Response(status_code=204)
 
 
 @router.post("/jigs")
-def make_jig(asked: JigIn, keeper: TheKeeper) -> str:
+def make_jig(asked: JigIn, saved_shop: TheSavedShop) -> str:
     """Keeps a cut-line jig trimmed by this bit in this router, as both measure now; answers its id."""
-    shop = keeper.current()
+    shop = saved_shop.current()
     bit, owner = shop.bit(asked.bit_id), shop.router(asked.router_id)
     jig = TJig(
         id=uuid4().hex,
@@ -89,5 +89,5 @@ def make_jig(asked: JigIn, keeper: TheKeeper) -> str:
         bit_diameter=bit.diameter,
         base_to_axis=owner.bases[0].sides[0].distance,
     )
-    keeper.add("guides", [jig])
+    saved_shop.add("guides", [jig])
     return jig.id

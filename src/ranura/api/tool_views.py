@@ -9,8 +9,8 @@ from datetime import datetime
 from ranura.core.choosing.limits import AtRouter, at_routers, cuts_made
 from ranura.core.shop.drawer.bench import base_texts, router_texts
 from ranura.core.shop.drawer.describing import Draft
-from ranura.core.shop.drawer.flat import Flat, flat_texts, kind_of
 from ranura.core.shop.drawer.marks import Mark, marks
+from ranura.core.shop.drawer.plain_items import PlainItem, kind_of, plain_item_texts
 from ranura.core.shop.drawer.shape import Shape, shape
 from ranura.core.shop.drawer.texts import bit_from_texts, texts_of
 from ranura.core.shop.shop import Shop
@@ -21,9 +21,9 @@ from ranura.core.shop.tooling.routers import DialPosition, Router
 from ranura.core.text.errors import CraftError
 from ranura.core.text.writing import Text, write
 from ranura.store import repository
-from ranura.store.history import Happened
+from ranura.store.history import PastEvent
+from ranura.store.items import version_of
 from ranura.store.repository import Store, Use
-from ranura.store.things import version_of
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -119,7 +119,7 @@ class RouterView:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class FlatView:
+class ItemView:
     """A guide, wood or delivery with its texts; `version` goes along with a change."""
 
     id: str
@@ -173,7 +173,7 @@ def drawer_view(shop: Shop) -> DrawerView:
     )
 
 
-def bit_detail(bit: Bit, shop: Shop, uses: tuple[Use, ...], happened: tuple[Happened, ...]) -> BitDetail:
+def bit_detail(bit: Bit, shop: Shop, uses: tuple[Use, ...], past: tuple[PastEvent, ...]) -> BitDetail:
     """A bit opened in place."""
     return BitDetail(
         tile=tile(bit, marks(shop).get(bit.id, ())),
@@ -182,7 +182,7 @@ def bit_detail(bit: Bit, shop: Shop, uses: tuple[Use, ...], happened: tuple[Happ
         routers=at_routers(bit, shop),
         cuts=cuts_made(bit, shop),
         uses=uses,
-        history=tuple(EventView(at=each.at, words=each.event.words) for each in happened),
+        history=tuple(EventView(at=each.at, words=each.event.words) for each in past),
     )
 
 
@@ -260,23 +260,23 @@ def _of_jig(jig: TJig, shop: Shop) -> Text:
     )
 
 
-def flat_view(thing: Flat, shop: Shop) -> FlatView:
+def item_view(thing: PlainItem, shop: Shop) -> ItemView:
     """A guide, wood or delivery in its list."""
     kind, version = kind_of(thing), version_of(thing)
-    texts = flat_texts(thing)
+    texts = plain_item_texts(thing)
     if kind == "delivery":
         names = {material.id: material.name for material in shop.materials}
         said = (
             f"{names.get(texts['material_id'], texts['material_id'])}, sold as {texts['nominal']}, measures {texts['measured']}"
         )
     elif isinstance(thing, TJig):
-        return FlatView(id=thing.id, version=version, kind=kind, name=thing.name, line=_of_jig(thing, shop), texts=texts)
+        return ItemView(id=thing.id, version=version, kind=kind, name=thing.name, line=_of_jig(thing, shop), texts=texts)
     elif kind == "wood":
         said = f"{texts['material_class']} · {texts['density']} kg/m³ · burns {texts['burn']}, tears {texts['tear_out']}"
     else:
         told = {field.replace("_", " "): text for field, text in texts.items() if field != "name" and text != "no"}
         said = " · ".join(label if text == "yes" else f"{label} {text}" for label, text in told.items())
-    return FlatView(id=thing.id, version=version, kind=kind, name=thing.name, line=Text(metric=said, inch=said), texts=texts)
+    return ItemView(id=thing.id, version=version, kind=kind, name=thing.name, line=Text(metric=said, inch=said), texts=texts)
 
 
 def uses_of(

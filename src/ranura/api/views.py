@@ -10,7 +10,7 @@ from pydantic import TypeAdapter
 from ranura.core.board.materials import Delivery, Material
 from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.cuts.edge.asked import EdgeCut
-from ranura.core.cuts.pocket.asked import LANE_FORMS, Pocket
+from ranura.core.cuts.pocket.asked import LANE_FORMS, PocketCut
 from ranura.core.output.views import Point
 from ranura.core.plan import Cut, measured_places, place_of, plan_cut, sentence_of, title_of
 from ranura.core.shop.house_rules import SCHOOLS, Bound, Choice, HouseRules, bounds
@@ -102,10 +102,10 @@ def newer_cut_json(kept: KeptCut, piece: Piece, shop: Shop) -> Any:
 
 
 Status = Literal["ready", "caution", "stop"]
-_MOST_LOOKS = 2_000
+_MOST_SUMMARIES = 2_000
 
 
-class _Looks:
+class _Summaries:
     """What the list shows of cuts, remembered for as long as the shop stays the same value."""
 
     def __init__(self) -> None:
@@ -114,16 +114,16 @@ class _Looks:
     def of(self, cut: Cut, piece: Piece, shop: Shop) -> tuple[tuple[Point, ...], Status]:
         """The small section of a cut and how it stands; a stop where it cannot be planned (any more)."""
         of, known = self._now  # read once: another thread may go on to another shop while this one plans
-        if of is not shop or len(known) > _MOST_LOOKS:
+        if of is not shop or len(known) > _MOST_SUMMARIES:
             known = {}
             self._now = (shop, known)
         found = known.get((cut, piece))
         if found is None:
-            found = known[cut, piece] = _look(cut, piece, shop)
+            found = known[cut, piece] = _summary(cut, piece, shop)
         return found
 
 
-def _look(cut: Cut, piece: Piece, shop: Shop) -> tuple[tuple[Point, ...], Status]:
+def _summary(cut: Cut, piece: Piece, shop: Shop) -> tuple[tuple[Point, ...], Status]:
     try:
         plan = plan_cut(cut, piece, shop, shop.rules)
     except CraftError:
@@ -131,12 +131,12 @@ def _look(cut: Cut, piece: Piece, shop: Shop) -> tuple[tuple[Point, ...], Status
     return plan.glyph, plan.status
 
 
-_looks = _Looks()
+_summaries = _Summaries()
 
 
 def cut_item(kept: KeptCut, piece: Piece, shop: Shop) -> CutItem:
     """A cut as the list shows it."""
-    outline, status = _looks.of(kept.cut, piece, shop)
+    outline, status = _summaries.of(kept.cut, piece, shop)
     return CutItem(
         id=kept.id,
         name=kept.name,
@@ -155,9 +155,9 @@ def _place(cut: Cut, piece: Piece) -> Text:
             return write("{edges}", edges=place_of(cut, piece))
         except CraftError:
             return write("edges of the board")
-    if isinstance(cut, Pocket) and cut.form in LANE_FORMS:
+    if isinstance(cut, PocketCut) and cut.form in LANE_FORMS:
         return write("the whole face") if cut.form == "flatten" else write("{end} end", end=cut.end)
-    if isinstance(cut, Pocket):
+    if isinstance(cut, PocketCut):
         places = [f"{x} from {side}" for x, side in measured_places(cut)]
         return write("{places}", places=", ".join([*places, *(f"open {side}" for side in cut.open_sides)]))
     return write("{p} from {end}", p=as_typed(cut.position), end=cut.end)

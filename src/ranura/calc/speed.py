@@ -11,7 +11,7 @@ from ranura.calc.fields import Answer, CautionAnswer, MountingField, Positive, Q
 from ranura.core.cutting.speed import RIM_CEILING, LimitedBy, plan_speed
 from ranura.core.shop.house_rules import STANDARD, SpeedRule
 from ranura.core.shop.tooling.routers import DialPosition
-from ranura.core.text.cautions import spoken
+from ranura.core.text.cautions import written
 
 _LARGEST_SETTING = 1e6
 
@@ -103,6 +103,6 @@ def answer(request: SpeedRequest) -> SpeedAnswer:
         dial_rpm=speed.dial_rpm,
         limited_by=speed.limited_by,
         blocked=speed.blocked,
-        cautions=CautionAnswer.of(tuple(spoken(each) for each in speed.cautions)),
+        cautions=CautionAnswer.of(tuple(written(each) for each in speed.cautions)),
         others=speed.others,
     )

@@ -15,7 +15,7 @@ from ranura.core.learning.corrections import TestCut
 from ranura.core.output.fit import FitView
 from ranura.core.output.guides import GuideOffer, StationLine
 from ranura.core.output.remedies import Remedy
-from ranura.core.output.slip import PassLine, Section
+from ranura.core.output.slip import PassLine, SlipSection
 from ranura.core.output.views import Point, View
 from ranura.core.text.figures import Figure
 from ranura.core.text.writing import Text
@@ -33,11 +33,11 @@ class DoneCut:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Said:
+class PlanText:
     """What a plan says and shows of a setting; see `CutPlan`."""
 
     figures: tuple[Figure, ...]
-    slip: tuple[Section, ...]
+    slip: tuple[SlipSection, ...]
     drawing: tuple[View, ...]
     remedies: tuple[Remedy, ...]
     pass_columns: tuple[str, ...]
@@ -55,18 +55,18 @@ class Said:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Made:
+class Planned:
     """A setting that was worked out; it is put into words when somebody reads it."""
 
     setting: ToolSetting
-    said: Callable[[], Said]
+    said: Callable[[], PlanText]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Family:
+class Planner:
     """How one kind of cut is planned: who judges the tools, which dimension is refused where none can make it, and what a pair of
     tools makes of it."""
 
     judge: Judge
     refuse: Callable[[list[Drop]], None]
-    make: Callable[[Candidate], Made]
+    make: Callable[[Candidate], Planned]

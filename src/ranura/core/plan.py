@@ -15,22 +15,22 @@ from ranura.core.choosing.select import check_shop, choose
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.channel import plan as channels
 from ranura.core.cuts.channel import repeat as channel_repeat
-from ranura.core.cuts.channel.asked import Dado
-from ranura.core.cuts.channel.setting import Setting
+from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.testcut import correction_of
 from ranura.core.cuts.edge import family as edges
 from ranura.core.cuts.edge.asked import EdgeCut, shape_name
 from ranura.core.cuts.pocket import plan as pockets
 from ranura.core.cuts.pocket import repeat as pocket_repeat
-from ranura.core.cuts.pocket.asked import FORM_NAMES, ROUND_FORMS, Pocket
+from ranura.core.cuts.pocket.asked import FORM_NAMES, ROUND_FORMS, PocketCut
 from ranura.core.cutting.stage import Stage
 from ranura.core.cutting.stepping import Pass
-from ranura.core.family import DoneCut, Family
+from ranura.core.family import DoneCut, Planner
 from ranura.core.learning.corrections import Correction, MeasureKey, TestCut
 from ranura.core.output.fit import FitView
 from ranura.core.output.guides import GuideOffer, StationLine
 from ranura.core.output.remedies import Remedy
-from ranura.core.output.slip import PassLine, Section
+from ranura.core.output.slip import PassLine, SlipSection
 from ranura.core.output.views import AskedField, Point, View
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
@@ -41,7 +41,7 @@ from ranura.core.text.figures import Figure, show
 from ranura.core.text.lengths import Length, as_typed, written_in
 from ranura.core.text.writing import Reading, Text, inches_to, write
 
-Cut = Dado | EdgeCut | Pocket
+Cut = ChannelCut | EdgeCut | PocketCut
 """What can be planned."""
 
 
@@ -68,7 +68,7 @@ def _asked(cut: Cut) -> tuple[Asked, ...]:
         length: Length | None = getattr(cut, field)
         if length is not None:
             found.append(_as_asked(field, length))
-    if isinstance(cut, Dado) and cut.mate is not None:
+    if isinstance(cut, ChannelCut) and cut.mate is not None:
         found.append(_as_asked("mate", cut.mate.thickness))
     return tuple(found)
 
@@ -108,7 +108,7 @@ class CutPlan:
     pass_columns: tuple[str, ...]
     pass_lines: tuple[PassLine, ...]
     figures: tuple[Figure, ...]
-    slip: tuple[Section, ...]
+    slip: tuple[SlipSection, ...]
     cautions: tuple[Caution, ...]
     drawing: tuple[View, ...]
     run_mm: float
@@ -152,7 +152,7 @@ def corrected(
         sifted = shortlist(family.judge, ranking, count=1)
         chosen = choose(cut.bit_id, cut.router_id, shop, family.judge, ranking, sifted, refuse=family.refuse)
         setting = family.make(chosen).setting
-    if not isinstance(setting, Setting):
+    if not isinstance(setting, ChannelSetting):
         raise CutError(common_refusals.NOTHING_TO_MEASURE, field="measured")
     return correction_of(setting, key, measured)
 
@@ -161,7 +161,7 @@ def repeated(cut: Cut, piece: Piece, rules: HouseRules, count: int | None) -> Re
     """How a cut is best repeated: `count` times, or at one given place more where that is None. Raises `CutError`."""
     if isinstance(cut, EdgeCut):
         raise CutError(common_refusals.NO_REPEAT, field="cut.count")
-    if isinstance(cut, Pocket):
+    if isinstance(cut, PocketCut):
         return pocket_repeat.repeat(cut, piece, rules, count)
     return channel_repeat.repeat(cut, piece, rules, count)
 
@@ -171,12 +171,12 @@ def judge_of(cut: Cut, piece: Piece, shop: Shop, *, before: Sequence[DoneCut] = 
     return _family(cut, piece, shop, shop.rules, before).judge
 
 
-def _family(cut: Cut, piece: Piece, shop: Shop, rules: HouseRules, before: Sequence[DoneCut]) -> Family:
+def _family(cut: Cut, piece: Piece, shop: Shop, rules: HouseRules, before: Sequence[DoneCut]) -> Planner:
     """How a cut of its kind is planned."""
     wood = shop.material(piece.material, field="piece.material")
     if isinstance(cut, EdgeCut):
         return edges.family(cut, piece, shop, wood, rules, before)
-    if isinstance(cut, Pocket):
+    if isinstance(cut, PocketCut):
         return pockets.family(cut, piece, shop, wood, rules)
     return channels.family(cut, piece, shop, wood, rules)
 
@@ -234,7 +234,7 @@ def title_of(cut: Cut, rules: HouseRules) -> Text:
         if cut.depth is None:
             return write("{shape} {s}", shape=shape_name(cut.shape), s=as_typed(cut.size))
         return write("{shape} {s} × {d}", shape=shape_name(cut.shape), s=as_typed(cut.size), d=as_typed(cut.depth))
-    if isinstance(cut, Pocket):
+    if isinstance(cut, PocketCut):
         tenon = cut.form == "lap" and cut.both_faces
         return write("{form} {size}", form="tenon" if tenon else FORM_NAMES[cut.form], size=_pocket_size(cut))
     return write("{word} {w} × {d}", word=channel_word(cut, rules), w=width_as_typed(cut), d=as_typed(cut.depth))
@@ -255,9 +255,9 @@ _SAID_SIZE = {
 
 def sentence_of(cut: Cut, piece: Piece, rules: HouseRules) -> Text:
     """What is asked, as a sentence with the dimensions as typed."""
-    if isinstance(cut, Dado):
+    if isinstance(cut, ChannelCut):
         return _channel_sentence(cut, piece, rules)
-    if isinstance(cut, Pocket):
+    if isinstance(cut, PocketCut):
         return _pocket_sentence(cut, piece)
     said = _SAID_SIZE[cut.shape].replace("{s}", as_typed(cut.size)).replace("{a}", f"{cut.angle or 45:g}")
     depth = "" if cut.depth is None else f", {as_typed(cut.depth)} deep"
@@ -266,7 +266,7 @@ def sentence_of(cut: Cut, piece: Piece, rules: HouseRules) -> Text:
     return write("{said}, on {edges} of {piece}", said=said + depth + width, edges=place_of(cut, piece) + faces, piece=piece.name)
 
 
-def channel_word(cut: Dado, rules: HouseRules) -> str:
+def channel_word(cut: ChannelCut, rules: HouseRules) -> str:
     """What the shop calls a channel: its word for one across the board, a groove along it or with a shaped floor."""
     shaped = {"round": "round-nose groove", "v": "V groove", "t-slot": "T-slot", "keyhole": "keyhole slot"}
     if cut.shape != "square":
@@ -274,14 +274,14 @@ def channel_word(cut: Dado, rules: HouseRules) -> str:
     return "groove" if cut.goes == "along" else rules.dado_word
 
 
-def width_as_typed(cut: Dado) -> str:
+def width_as_typed(cut: ChannelCut) -> str:
     """The width as it was typed, or that of the mate with its fit."""
     if cut.mate is not None:
         return f"for {as_typed(cut.mate.thickness)}"
     return "" if cut.width is None else as_typed(cut.width)
 
 
-def _channel_sentence(cut: Dado, piece: Piece, rules: HouseRules) -> Text:
+def _channel_sentence(cut: ChannelCut, piece: Piece, rules: HouseRules) -> Text:
     fits = {"tight": "to fit tight", "sliding": "to slide", "glue": "with room for glue"}
     width = f"{width_as_typed(cut)} wide" if cut.mate is None else f"{width_as_typed(cut)}, {fits[cut.mate.fit]}"
     edge = cut.goes == "along"
@@ -314,7 +314,7 @@ def _channel_sentence(cut: Dado, piece: Piece, rules: HouseRules) -> Text:
     )
 
 
-def _pocket_size(cut: Pocket) -> str:
+def _pocket_size(cut: PocketCut) -> str:
     if cut.form == "lap":
         return as_typed(cut.length)
     if cut.form == "flatten":
@@ -326,13 +326,13 @@ def _pocket_size(cut: Pocket) -> str:
     return f"{as_typed(cut.length)} × {as_typed(cut.across)}"
 
 
-def measured_places(cut: Pocket) -> list[tuple[str, str]]:
+def measured_places(cut: PocketCut) -> list[tuple[str, str]]:
     """How far a pocket lies from its end and its edge, as typed, with their names; nothing of a side that it runs out of."""
     sides = ((cut.from_left, cut.end, {"left", "right"}), (cut.from_near, cut.edge, {"near", "far"}))
     return [(as_typed(length), side) for length, side, ways in sides if not ways & set(cut.open_sides)]
 
 
-def _pocket_sentence(cut: Pocket, piece: Piece) -> Text:
+def _pocket_sentence(cut: PocketCut, piece: Piece) -> Text:
     if cut.form == "lap":
         depth = f"{as_typed(cut.depth)} deep" + (" on both faces" if cut.both_faces else "")
         if cut.leaves is not None:
@@ -370,7 +370,7 @@ def _pocket_sentence(cut: Pocket, piece: Piece) -> Text:
     )
 
 
-def end_of(cut: Dado) -> str:
+def end_of(cut: ChannelCut) -> str:
     """Where a channel is measured from, in words."""
     low = cut.end in ("left", "near")
     if cut.goes == "along":

@@ -12,7 +12,7 @@ from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.pdfgen.canvas import Canvas
 
 from ranura.core.board.pieces import Piece
-from ranura.core.output.slip import Section
+from ranura.core.output.slip import SlipSection
 from ranura.core.plan import CutPlan
 from ranura.core.text import choosing_words
 from ranura.core.text.cautions import Caution
@@ -154,21 +154,21 @@ def _heading(canvas: Canvas, sheet: Sheet, y: float, inner: float) -> float:
     return y
 
 
-def _leads(section: Section, system: System) -> Iterator[tuple[Reading, str]]:
+def _leads(section: SlipSection, system: System) -> Iterator[tuple[Reading, str]]:
     for lead in section.leads:
         yield (lead.shown.inch if system == "inch" else lead.shown.metric), _said(lead.caption, system)
 
 
-def _lines(section: Section, system: System, inner: float) -> list[str]:
+def _lines(section: SlipSection, system: System, inner: float) -> list[str]:
     width = inner - _LABEL_WIDTH - 200
     return [line for text in section.lines for line in wrapped(_said(text, system), "text", 9.5, max(width, 200))]
 
 
-def _section_height(section: Section, system: System, inner: float) -> float:
+def _section_height(section: SlipSection, system: System, inner: float) -> float:
     return max(_LEAD + 4, len(_lines(section, system, inner)) * _LINE + 4) + _GAP
 
 
-def _section(canvas: Canvas, section: Section, top: float, inner: float, system: System) -> float:
+def _section(canvas: Canvas, section: SlipSection, top: float, inner: float, system: System) -> float:
     """One place of the slip: box to tick, title, large figures; its lines stand to their right."""
     height = _section_height(section, system, inner)
     canvas.setStrokeColor(HexColor("#b9c1ba"))

@@ -7,10 +7,10 @@ from typing import Any
 
 from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
-from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.edge.asked import EdgeCut
-from ranura.core.cuts.pocket.asked import Pocket
+from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.plan import Cut
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
@@ -49,12 +49,12 @@ def _board(name: str, wood: str, length: str, width: str, thickness: str, *, cou
 
 WING_CASE_SIDE = _board("Wing case side", "birch-plywood", "640", "300", "17.6", count=2)
 SHELF_DADOES = (
-    ("shelf-dado-212", "Middle shelf", Dado(width=_mm("17.6"), depth=_mm("6"), position=_mm("212"))),
-    ("shelf-dado-64", "Lower shelf", Dado(width=_mm("17.6"), depth=_mm("6"), position=_mm("64"))),
+    ("shelf-dado-212", "Middle shelf", ChannelCut(width=_mm("17.6"), depth=_mm("6"), position=_mm("212"))),
+    ("shelf-dado-64", "Lower shelf", ChannelCut(width=_mm("17.6"), depth=_mm("6"), position=_mm("64"))),
     (
         "shelf-dado-420",
         "Upper shelf",
-        Dado(
+        ChannelCut(
             mate=Mate(thickness=_mm("17.6"), fit="tight"),
             depth=_mm("6"),
             position=_mm("420"),
@@ -78,8 +78,10 @@ CRATE_BOTTOM = EdgeCut(shape="rabbet", size=_mm("6.35"), depth=_mm("7.5"), edges
 CONTROL_CROSS = _board("Control cross", "sycamore", "180", "70", "12", count=12)
 CROSS_EDGES = EdgeCut(shape="roundover", size=_mm("3"), both_faces=True, edge_state="smooth")
 CURTAIN_RAIL = _board("Curtain rail", "sapele", "1100", "45", "30")
-RAIL_GROOVE = Dado(width=_mm("8"), depth=_mm("4"), position=_mm("18.5"), end="near", goes="along", shape="round", held="carrier")
-RAIL_SLOTS = Pocket(
+RAIL_GROOVE = ChannelCut(
+    width=_mm("8"), depth=_mm("4"), position=_mm("18.5"), end="near", goes="along", shape="round", held="carrier"
+)
+RAIL_SLOTS = PocketCut(
     form="slot",
     length=_mm("60"),
     across=_mm("10"),
@@ -90,7 +92,7 @@ RAIL_SLOTS = Pocket(
     count=2,
     held="carrier",
 )
-FINGER_SLOT = Pocket(
+FINGER_SLOT = PocketCut(
     form="slot",
     length=_mm("90"),
     across=_mm("25"),
@@ -100,11 +102,11 @@ FINGER_SLOT = Pocket(
     through=True,
     backed=True,
 )
-CROSS_MORTISE = Pocket(
+CROSS_MORTISE = PocketCut(
     form="mortise", length=_mm("20"), across=_mm("8"), depth=_mm("9"), from_left=_mm("80"), from_near=_mm("31"), held="carrier"
 )
 FLAT = _board("Hinged flat", "poplar", "900", "90", "20", count=2)
-FLAT_HINGES = Pocket(
+FLAT_HINGES = PocketCut(
     form="recess",
     length=_mm("64"),
     across=_mm("19"),
@@ -116,7 +118,7 @@ FLAT_HINGES = Pocket(
     count=2,
 )
 CHEEK = _board("Roller cheek blank", "birch-plywood", "420", "220", "11.7", count=1)
-CHEEK_DISCS = Pocket(
+CHEEK_DISCS = PocketCut(
     form="disc",
     length=_mm("160"),
     depth=_mm("11.7"),

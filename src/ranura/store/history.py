@@ -18,7 +18,7 @@ _SHOWN = 50
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Happened:
+class PastEvent:
     """An event and its day."""
 
     at: datetime
@@ -34,8 +34,8 @@ def record(session: Session, shop_id: str, found: Iterable[tuple[str, Event]]) -
     )
 
 
-def of_bit(session: Session, shop_id: str, bit_id: str) -> tuple[Happened, ...]:
+def against_bit(session: Session, shop_id: str, bit_id: str) -> tuple[PastEvent, ...]:
     """What happened to a bit, latest first."""
     mine = select(BitEventRow).where(BitEventRow.shop_id == shop_id, BitEventRow.bit_id == bit_id)
     rows = session.scalars(mine.order_by(BitEventRow.id.desc()).limit(_SHOWN))
-    return tuple(Happened(at=row.at.replace(tzinfo=UTC), event=_EVENT.validate_python(row.spec)) for row in rows)
+    return tuple(PastEvent(at=row.at.replace(tzinfo=UTC), event=_EVENT.validate_python(row.spec)) for row in rows)

@@ -18,9 +18,9 @@ from ranura.core.plan import Cut
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.lengths import Unit
-from ranura.store import things
+from ranura.store import items
+from ranura.store.items import NotFoundError
 from ranura.store.models import CutRow, JobRow, PieceRow, ShopRow
-from ranura.store.things import NotFoundError
 
 _PIECE, _CUT = TypeAdapter(Piece), TypeAdapter(Cut)
 _RULES, _UNIT = TypeAdapter(HouseRules), TypeAdapter[Unit](Unit)
@@ -160,8 +160,8 @@ def add_shop(session: Session, shop: Shop) -> None:
     rules: dict[str, Any] = _RULES.dump_python(shop.rules, mode="json")
     session.add(ShopRow(id=shop.id, name=shop.name, unit=shop.unit, rules=rules, currency=shop.currency))
     session.flush()
-    for kind in things.KINDS:
-        things.add_all(session, shop.id, kind, things.of_shop(shop, kind))
+    for kind in items.KINDS:
+        items.add_all(session, shop.id, kind, items.of_shop(shop, kind))
 
 
 def load_shop(session: Session, shop_id: str) -> Shop:
@@ -175,7 +175,7 @@ def load_shop(session: Session, shop_id: str) -> Shop:
         unit=_UNIT.validate_python(row.unit),
         rules=_RULES.validate_python(row.rules),
         currency=row.currency,
-        **{kind: things.all_of(session, shop_id, kind) for kind in things.KINDS},
+        **{kind: items.all_of(session, shop_id, kind) for kind in items.KINDS},
     )
 
 
@@ -194,9 +194,9 @@ def replace_shop(session: Session, shop: Shop) -> None:
     row = session.get(ShopRow, shop.id)
     if row is not None:
         row.name, row.currency = shop.name, shop.currency
-    for kind in things.KINDS:
-        things.clear(session, shop.id, kind)
-        things.add_all(session, shop.id, kind, things.of_shop(shop, kind))
+    for kind in items.KINDS:
+        items.clear(session, shop.id, kind)
+        items.add_all(session, shop.id, kind, items.of_shop(shop, kind))
 
 
 def needed(session: Session, shop_id: str) -> dict[str, str]:

@@ -13,9 +13,9 @@ from ranura.core.choosing.limits import at_routers, cuts_made
 from ranura.core.shop.drawer.bench import base_texts, dial_from_text, router_from_texts, router_texts
 from ranura.core.shop.drawer.describing import describe
 from ranura.core.shop.drawer.finding import find, sizes_of, words_of
-from ranura.core.shop.drawer.flat import FLAT_KINDS, flat_from_texts, flat_texts, kind_of
 from ranura.core.shop.drawer.form import FORMS
 from ranura.core.shop.drawer.marks import marks
+from ranura.core.shop.drawer.plain_items import PLAIN_KINDS, kind_of, plain_item_from_texts, plain_item_texts
 from ranura.core.shop.drawer.shape import shape
 from ranura.core.shop.drawer.starter import starter
 from ranura.core.shop.drawer.texts import FIELDS, bit_from_texts, texts_of
@@ -81,7 +81,7 @@ def test_texts_read_back_as_the_same_router(router):
 
 @pytest.mark.parametrize("thing", [*GUIDES, *WOODS, *DELIVERIES], ids=lambda thing: thing.id)
 def test_texts_read_back_as_the_same_guide_wood_or_delivery(thing):
-    back = flat_from_texts(kind_of(thing), flat_texts(thing), id=thing.id, unit="in")
+    back = plain_item_from_texts(kind_of(thing), plain_item_texts(thing), id=thing.id, unit="in")
     for field in dataclasses.fields(thing):
         value = getattr(thing, field.name)
         assert getattr(back, field.name) == (pytest.approx(value) if isinstance(value, float) else value)
@@ -230,6 +230,6 @@ def test_the_drawing_of_a_bit_is_symmetric_and_true_to_size():
 
 
 def test_every_kind_of_tool_has_its_form():
-    assert [form.kind for form in FORMS] == [*KINDS, "router", "base", *FLAT_KINDS]
+    assert [form.kind for form in FORMS] == [*KINDS, "router", "base", *PLAIN_KINDS]
     for form in FORMS:
         assert all(field.label for field in form.fields)

@@ -10,8 +10,8 @@ from typing import Literal
 
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import COLLETS_UP_TO, sift
+from ranura.core.choosing.catalogue import BEARING_PRICE, COLLET_PRICE, catalogue, collet_name
 from ranura.core.choosing.covering import Items, smallest
-from ranura.core.choosing.goods import BEARING_PRICE, COLLET_PRICE, collet_name, goods
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.ranking import finish_order, finish_rank
@@ -57,7 +57,7 @@ class PlannedCut:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Serves:
+class Benefit:
     """What a bought thing does for a cut."""
 
     cut_id: str
@@ -84,11 +84,11 @@ class Buy:
     metres: float
     per_metre: float | None
     texts: dict[str, str]
-    serves: tuple[Serves, ...]
+    serves: tuple[Benefit, ...]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Beyond:
+class Unmakeable:
     """A cut that nothing on the shelf would make possible, and why."""
 
     cut_id: str
@@ -104,7 +104,7 @@ class Shopping:
     total: float
     cuts: int
     makes: int
-    beyond: tuple[Beyond, ...]
+    beyond: tuple[Unmakeable, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -120,7 +120,7 @@ def shopping(cuts: Sequence[PlannedCut], shop: Shop) -> Shopping:
     """What to buy for these cuts. Pins are left aside: they are the person's choice among what is there."""
     wanted = [replace(each, cut=replace(each.cut, bit_id=None, router_id=None)) for each in cuts]
     made = [each for each in wanted if _plan(each, shop) is not None]
-    shelf = _Shelf(shop, wanted)
+    shelf = _Catalogue(shop, wanted)
     ways = {each.id: _ways(each, shelf) for each in wanted}
     made_ids = {each.id for each in made}
     impossible = [each for each in wanted if each.id not in made_ids]
@@ -128,19 +128,19 @@ def shopping(cuts: Sequence[PlannedCut], shop: Shop) -> Shopping:
     better = smallest([[way.items for way in ways[each.id] if way.better is not None] for each in made], shelf.prices, have=first)
     bought = first | better
     trial = shelf.with_bought(bought)
-    used: dict[str, list[Serves]] = {item: [] for item in bought}
+    used: dict[str, list[Benefit]] = {item: [] for item in bought}
     metres = dict.fromkeys(bought, 0.0)
-    beyond: list[Beyond] = []
+    beyond: list[Unmakeable] = []
     for each in wanted:
         plan = _plan(each, trial)
         if plan is None:
-            beyond.append(Beyond(cut_id=each.id, cut_name=each.name, why=_why_not(each, trial)))
+            beyond.append(Unmakeable(cut_id=each.id, cut_name=each.name, why=_why_not(each, trial)))
             continue
         gained = next((way for way in ways[each.id] if _same(way.candidate, plan)), None)
         for item in gained.items & bought if gained else ():
             gain: Gain = "better" if each.id in made_ids else "possible"
             why = gained.better if gain == "better" and gained and gained.better else write(_WHY["possible"])
-            used[item].append(Serves(cut_id=each.id, cut_name=each.name, gain=gain, why=why))
+            used[item].append(Benefit(cut_id=each.id, cut_name=each.name, gain=gain, why=why))
             metres[item] += each.piece.count * len(plan.pass_lines) * plan.run_mm / 1_000
     buys = [shelf.buy(item, tuple(used[item]), metres[item]) for item in bought if used[item]]
     buys.sort(key=lambda buy: (all(each.gain == "better" for each in buy.serves), -len(buy.serves), buy.price, buy.id))
@@ -149,7 +149,7 @@ def shopping(cuts: Sequence[PlannedCut], shop: Shop) -> Shopping:
     )
 
 
-class _Shelf:
+class _Catalogue:
     """The shop with everything on the trade's shelf: bits on every shank its routers could take, the collets for them, and the
     bearings that rabbets of these cuts miss on its own bits."""
 
@@ -165,7 +165,7 @@ class _Shelf:
             self._collets |= {_collet_id(router, shank): (router, shank) for shank in missing}
             shanks.update(missing, (s for s in router.collets if s in NOMINAL_SHANKS))
             widened.append(replace(router, collets=(*router.collets, *missing)))
-        self._goods = {bit.id: bit for bit in goods(tuple(sorted(shanks)))}
+        self._goods = {bit.id: bit for bit in catalogue(tuple(sorted(shanks)))}
         self._bearings = dict(_missing_bearings(shop, cuts))
         self.prices = (
             {bit.id: bit.price or 0.0 for bit in self._goods.values()}
@@ -198,7 +198,7 @@ class _Shelf:
         owned = _with_bearings(self.shop.bits, [self._bearings[item] for item in chosen if item in self._bearings])
         return replace(self.shop, bits=(*owned, *bits), routers=routers)
 
-    def buy(self, item: str, serves: tuple[Serves, ...], metres: float) -> Buy:
+    def buy(self, item: str, serves: tuple[Benefit, ...], metres: float) -> Buy:
         """A thing on the list."""
         if item in self._bearings:
             return self._bearing(item, serves, metres)
@@ -221,7 +221,7 @@ class _Shelf:
             serves=serves,
         )
 
-    def _bearing(self, item: str, serves: tuple[Serves, ...], metres: float) -> Buy:
+    def _bearing(self, item: str, serves: tuple[Benefit, ...], metres: float) -> Buy:
         bit, bearing = self._bearings[item]
         (fitted,) = _with_bearings([bit], [(bit, bearing)])
         return Buy(
@@ -290,7 +290,7 @@ def _same(found: Candidate, plan: CutPlan) -> bool:
     return (found.bit.id, found.router.id) == (plan.bit_id, plan.router_id)
 
 
-def _ways(each: PlannedCut, shelf: _Shelf) -> list[_Way]:
+def _ways(each: PlannedCut, shelf: _Catalogue) -> list[_Way]:
     """The ways to make a cut by buying something: only those that take as few passes side by side as any, and are as clean."""
     try:
         judge = judge_of(each.cut, each.piece, shelf.everything)

@@ -50,11 +50,11 @@ def sift(judge: Judge) -> Sifted:
     """Looks at every bit and router that is not put away. A bit that fails by itself is dropped once, without routers."""
     fit: list[Candidate] = []
     dropped: list[Drop] = []
-    for bit in judge.rack.bits:
-        if own := judge.of_bit(bit):
+    for bit in judge.tools.bits:
+        if own := judge.against_bit(bit):
             dropped.append(Drop(bit, None, own))
             continue
-        for router in judge.rack.routers:
+        for router in judge.tools.routers:
             found = judge.first_look(bit, router)
             if isinstance(found, Candidate):
                 fit.append(found)
@@ -68,12 +68,12 @@ def misses(judge: Judge, dropped: Iterable[Drop]) -> list[Miss]:
 
     Bits whose own trouble is curable are tried in every router; those as stiff and as wide as can be come first."""
     found: list[Miss] = []
-    hopeful = [drop for drop in dropped if drop.reason.words.needs and _could_be_had(drop)]
+    curable = [drop for drop in dropped if drop.reason.words.needs and _could_be_had(drop)]
     first = heapq.nsmallest(
-        _LOOKED_INTO, hopeful, key=lambda drop: (drop.bit.state == "dull", judge.extra_work(drop.bit), -drop.bit.shank)
+        _LOOKED_INTO, curable, key=lambda drop: (drop.bit.state == "dull", judge.extra_work(drop.bit), -drop.bit.shank)
     )
     for drop in first:
-        for router in [drop.router] if drop.router else judge.rack.routers:
+        for router in [drop.router] if drop.router else judge.tools.routers:
             tried = judge.candidate(drop.bit, router)
             if {reason.words for reason in tried.reasons} == {drop.reason.words}:
                 found.append(Miss(candidate=tried, reason=drop.reason))

@@ -64,7 +64,7 @@ class _Search:
         self.prices = prices
         self.steps = 0
         self.best = self._greedy()
-        self._look(frozenset())
+        self._summary(frozenset())
 
     def _size(self, items: Set[str]) -> tuple[int, float, list[str]]:
         return len(items), round(_price(items, self.prices), 6), sorted(items)
@@ -76,7 +76,7 @@ class _Search:
                 found |= min(need, key=lambda way: self._size(way | found))
         return found
 
-    def _look(self, found: Items) -> None:
+    def _summary(self, found: Items) -> None:
         self.steps += 1
         if self.steps > _PATIENCE or self._size(found) > self._size(self.best):
             return
@@ -86,4 +86,4 @@ class _Search:
             return
         tightest = min(unmet, key=_count)
         for way in sorted(tightest, key=lambda way: self._size(way | found)):
-            self._look(found | way)
+            self._summary(found | way)

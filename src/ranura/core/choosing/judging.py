@@ -51,7 +51,7 @@ def usual_base(router: Router, *, several_depths: bool, begins_inside: bool = Fa
     return next((base for base in router.bases if base.kind == wanted), router.bases[0])
 
 
-class Rack:
+class ShopTools:
     """What is so of every bit in every router of a shop whatever the cut: shank and collet, size, speed.
 
     Worked out when first asked for and kept as long as the shop and its rules stay the same values."""
@@ -70,7 +70,7 @@ class Rack:
         key = (bit.id, router.id, base.kind)
         found = self._against.get(key)
         if found is None:
-            found = self._against[key] = tuple(self._look(bit, router, base))
+            found = self._against[key] = tuple(self._summary(bit, router, base))
         return found
 
     def turning(self, bit: Bit, router: Router) -> float:
@@ -81,7 +81,7 @@ class Rack:
             found = self._turning[key] = turning_rpm(speed_of(bit, router, self.rules))
         return found
 
-    def _look(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
+    def _summary(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
         if not router.has_collet(bit.shank) and router.sleeve_for(bit.shank) is None:
             yield collet_reason(bit.shank, router)
         sizes = size_reasons(
@@ -108,18 +108,18 @@ class Rack:
                 yield said
 
 
-_KEPT_RACKS = 4
-_racks: list[Rack] = []
+_MOST_REMEMBERED = 4
+_remembered_tools: list[ShopTools] = []
 
 
-def rack_of(shop: Shop, rules: HouseRules) -> Rack:
+def shop_tools(shop: Shop, rules: HouseRules) -> ShopTools:
     """The rack of a shop, remembered by identity: a shop is one frozen value, replaced on every change."""
-    for rack in list(_racks):
-        if rack.shop is shop and (rack.rules is rules or rack.rules == rules):
-            return rack
-    made = Rack(shop, rules)
-    _racks.insert(0, made)
-    del _racks[_KEPT_RACKS:]
+    for tools in list(_remembered_tools):
+        if tools.shop is shop and (tools.rules is rules or tools.rules == rules):
+            return tools
+    made = ShopTools(shop, rules)
+    _remembered_tools.insert(0, made)
+    del _remembered_tools[_MOST_REMEMBERED:]
     return made
 
 
@@ -127,7 +127,7 @@ class Judge(ABC):
     """Judges bits and routers of a shop for one cut in one wood. What it asks of a bit and of a set-up is the cut's own."""
 
     def __init__(self, shop: Shop, wood: Material, rules: HouseRules, part: tuple[float, float] | None) -> None:
-        self.rack = rack_of(shop, rules)
+        self.tools = shop_tools(shop, rules)
         self.wood = wood
         self.rules = rules
         self.small = part is not None and is_small(part)
@@ -144,15 +144,15 @@ class Judge(ABC):
         return False
 
     @abstractmethod
-    def of_bit(self, bit: Bit) -> Reason | None:
+    def against_bit(self, bit: Bit) -> Reason | None:
         """The first thing that no router could change."""
 
     @abstractmethod
-    def of_cut(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
+    def against_router(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
         """What this cut has against the router: by hand or not, begun inside the board, a base that tips, no guide."""
 
     @abstractmethod
-    def setting_up(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
+    def against_setup(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
         """What speaks against the set-up once it could be had: room around it, power, bending."""
 
     @abstractmethod
@@ -168,7 +168,7 @@ class Judge(ABC):
         """Whether a bit is of a kind that makes such cuts at all."""
 
     @property
-    def rather(self) -> Mounting | None:
+    def preferred_mounting(self) -> Mounting | None:
         """How the router of a nearest miss had better be mounted; None where a table makes such a cut as well as the hand."""
         return "hand"
 
@@ -179,9 +179,9 @@ class Judge(ABC):
     def first_look(self, bit: Bit, router: Router) -> Candidate | Reason:
         """The pair as a candidate, or the first thing that speaks against it; quick enough for every bit of a full drawer."""
         base = self.base(bit, router)
-        if against := self.rack.against(bit, router, base):
+        if against := self.tools.against(bit, router, base):
             return against[0]
-        for reason in self.of_cut(bit, router, base):
+        for reason in self.against_router(bit, router, base):
             return reason
         free = free_length(bit, router, base, depth=self.reach(bit), rules=self.rules)
         if free < 0:
@@ -190,17 +190,17 @@ class Judge(ABC):
         compliance = tip_compliance(
             shank=bit.shank, cutter=bit.diameter, cutting_length=bit.cutting_length, free_length=free, body=bit.body
         )
-        for reason in self.setting_up(bit, router, base, free, compliance):
+        for reason in self.against_setup(bit, router, base, free, compliance):
             return reason
         return Candidate(bit, router, base, compliance)
 
     def candidate(self, bit: Bit, router: Router) -> Candidate:
         """The pair with all that speaks against it; how it would be set up is looked at only when nothing else does."""
         base = self.base(bit, router)
-        own = self.of_bit(bit)
+        own = self.against_bit(bit)
         grip = self.grip(bit, router)
-        reasons = [*([own] if own else []), *self.rack.against(bit, router, base)]
-        reasons += [] if own else self.of_cut(bit, router, base)
+        reasons = [*([own] if own else []), *self.tools.against(bit, router, base)]
+        reasons += [] if own else self.against_router(bit, router, base)
         free = bit.head_length
         if isinstance(grip, Reason):
             reasons.append(grip)
@@ -210,7 +210,7 @@ class Judge(ABC):
             shank=bit.shank, cutter=bit.diameter, cutting_length=bit.cutting_length, free_length=free, body=bit.body
         )
         if not reasons:
-            reasons = list(self.setting_up(bit, router, base, free, compliance))
+            reasons = list(self.against_setup(bit, router, base, free, compliance))
         return Candidate(bit, router, base, compliance, tuple(reasons))
 
     def base(self, bit: Bit, router: Router) -> Base:

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from ranura.core.choosing.judging import rack_of
+from ranura.core.choosing.judging import shop_tools
 from ranura.core.cutting.passes import max_step
 from ranura.core.cutting.speed import rim_speed, speed_of, turning_rpm
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Router
-from ranura.core.text.cautions import spoken
+from ranura.core.text.cautions import written
 from ranura.core.text.figures import plain, show
 from ranura.core.text.writing import Shown, Text, write
 
@@ -35,9 +35,9 @@ def at_routers(bit: Bit, shop: Shop) -> tuple[AtRouter, ...]:
 
 def _at(bit: Bit, router: Router, shop: Shop) -> AtRouter:
     base = router.bases[0]
-    against = rack_of(shop, shop.rules).against(bit, router, base)
+    against = shop_tools(shop, shop.rules).against(bit, router, base)
     if against:
-        said = spoken(against[0])
+        said = written(against[0])
         return AtRouter(router_id=router.id, router_name=router.name, fits=False, rpm=None, dial=None, rim=None, why=said.message)
     speed = speed_of(bit, router, shop.rules)
     turning = turning_rpm(speed)

@@ -8,7 +8,7 @@ from ranura.core.choosing.candidates import Drop, Sifted, misses
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.setting import ToolSetting
-from ranura.core.text.cautions import spoken
+from ranura.core.text.cautions import written
 from ranura.core.text.writing import Text, write
 
 SHOWN_OFFERS = 8
@@ -71,7 +71,7 @@ def offers(ranked: list[Candidate], judge: Judge, *, count: int = SHOWN_OFFERS) 
 
 def dropped_tool(drop: Drop) -> DroppedTool:
     """A dropped bit or pair, in words."""
-    said = spoken(drop.reason)
+    said = written(drop.reason)
     return DroppedTool(
         bit_id=drop.bit.id,
         bit_name=drop.bit.name,

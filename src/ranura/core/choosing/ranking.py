@@ -59,7 +59,7 @@ def _school_rank(profile: Profile, material: Material, need: StraightCut, rules:
     return int((profile in SPIRALS) != spiral_first)
 
 
-class ChannelRanking(Ranking):
+class StraightRanking(Ranking):
     """The order for a channel. `mounted` are the pairs already set up in this job."""
 
     def __init__(

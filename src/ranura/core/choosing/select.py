@@ -53,7 +53,7 @@ def choose(
     return min(
         pairs if bit is not None else ranking.order(pairs),
         key=lambda miss: (
-            judge.rather not in (None, miss.router.mounting),
+            judge.preferred_mounting not in (None, miss.router.mounting),
             not all(reason.words.setup for reason in miss.reasons),
             len(miss.reasons),
         ),

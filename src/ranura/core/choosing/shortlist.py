@@ -25,17 +25,17 @@ def shortlist(
     """At least the best `count` pairs that can make the cut, best first, and all that was dropped on the way to them.
 
     Where fewer can, every pair was looked at. `bits` and `routers` limit it to some."""
-    racked = judge.rack.routers if routers is None else routers
+    racked = judge.tools.routers if routers is None else routers
     dropped: list[Drop] = []
-    hopeful: list[tuple[tuple[float, ...], int, Bit]] = []
-    for place, bit in enumerate(judge.rack.bits if bits is None else bits):
-        if own := judge.of_bit(bit):
+    curable: list[tuple[tuple[float, ...], int, Bit]] = []
+    for place, bit in enumerate(judge.tools.bits if bits is None else bits):
+        if own := judge.against_bit(bit):
             dropped.append(Drop(bit, None, own))
         else:
-            hopeful.append((ranking.promise(bit), place, bit))
-    hopeful.sort()
+            curable.append((ranking.promise(bit), place, bit))
+    curable.sort()
     fit: list[Candidate] = []
-    for number, (promise, _, bit) in enumerate(hopeful):
+    for number, (promise, _, bit) in enumerate(curable):
         if number % _BATCH == 0 and len(fit) >= count:
             last = nsmallest(count, map(ranking.key, fit))[-1]
             if last[: len(promise)] < promise:

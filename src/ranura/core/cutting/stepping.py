@@ -33,7 +33,7 @@ _THIN_FOR_COMPRESSION = 2.0
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Gait:
+class Pace:
     """How a pass of one engagement moves: feed in m/min, chip per tooth in mm, what limited it, watts per mm of depth."""
 
     engagement: float
@@ -77,15 +77,15 @@ class Stepping:
     bound: Bound
     limits: tuple[Limit, ...]
     depths: tuple[float, ...]
-    gaits: tuple[Gait, ...]
+    paces: tuple[Pace, ...]
     passes: tuple[Pass, ...]
     cautions: tuple[Caution, ...]
     turret: Turret | None = None
 
     @property
-    def slowest(self) -> Gait:
+    def slowest(self) -> Pace:
         """The gait with the slowest feed: the pace the slip shows."""
-        return min(self.gaits, key=lambda gait: gait.feed_m_min)
+        return min(self.paces, key=lambda pace: pace.feed_m_min)
 
     @property
     def hardest(self) -> Pass:
@@ -118,7 +118,7 @@ def bite(tooling: Tooling, depth: float) -> float:
     return depth if head is None else min(depth, head)
 
 
-def gait(tooling: Tooling, engagement: float) -> Gait:
+def pace(tooling: Tooling, engagement: float) -> Pace:
     """The feed for an engagement; slowed where a step of 1 mm (or the whole depth, if less) would take too much power."""
     bit, rules = tooling.bit, tooling.rules
     feed = plan_feed(
@@ -139,7 +139,7 @@ def gait(tooling: Tooling, engagement: float) -> Gait:
     if closeness.over(tooling.power(depth=least, width=engagement, feed_m_min=speed).power_w, tooling.usable_w):
         slowest = min(least_feed_chip(rpm=tooling.rpm, flutes=bit.flutes, minimum_m_min=rules.feed_min_m_min), speed)
         speed, limited = _slowed(tooling, engagement, least, slowest, speed), "power"
-    return Gait(
+    return Pace(
         engagement=engagement,
         feed_m_min=speed,
         chip_mm=feed_per_tooth(feed_m_min=speed, rpm=tooling.rpm, flutes=bit.flutes),
@@ -160,20 +160,20 @@ def _slowed(tooling: Tooling, width: float, depth: float, slowest: float, fastes
     return low
 
 
-def gaits_of(tooling: Tooling) -> tuple[Gait, ...]:
+def paces_of(tooling: Tooling) -> tuple[Pace, ...]:
     """The gait of each lateral pass: a slot engages the whole bit, each widening the same shift (R7)."""
-    made: dict[float, Gait] = {}
+    made: dict[float, Pace] = {}
     for engagement in tooling.need.engagements(tooling.bit.diameter):
         if engagement not in made:
-            made[engagement] = gait(tooling, engagement)
+            made[engagement] = pace(tooling, engagement)
     return tuple(made[engagement] for engagement in tooling.need.engagements(tooling.bit.diameter))
 
 
-def _distinct(gaits: tuple[Gait, ...]) -> list[Gait]:
-    return list({each.engagement: each for each in gaits}.values())
+def _distinct(paces: tuple[Pace, ...]) -> list[Pace]:
+    return list({each.engagement: each for each in paces}.values())
 
 
-def stiffness_step(tooling: Tooling, moving: Gait) -> float:
+def stiffness_step(tooling: Tooling, moving: Pace) -> float:
     """The deepest pass in mm that bends the bit no further than the rules allow; without limit where the whole depth does not."""
 
     def holds(depth: float) -> bool:
@@ -206,7 +206,7 @@ def school_step(bit: Bit, rule: DepthRule, *, cap: float) -> float:
     return max_step(rule, bit_diameter=bit.diameter, shank_diameter=bit.shank, neck_diameter=bit.neck_diameter, cap=cap)
 
 
-def step_limits(tooling: Tooling, gaits: tuple[Gait, ...]) -> tuple[Limit, ...]:
+def step_limits(tooling: Tooling, paces: tuple[Pace, ...]) -> tuple[Limit, ...]:
     """Every bound on the step, in the order in which they are applied.
 
     Rule: R3 plan
@@ -223,13 +223,13 @@ def step_limits(tooling: Tooling, gaits: tuple[Gait, ...]) -> tuple[Limit, ...]:
     if tooling.material.material_class == "dense-hardwood":
         limits.append(Limit(bound="material", step=school * rules.dense_factor))
     shaped = need.shape != "square"
-    slotted = shaped or any(not closeness.under(each.engagement, bit.diameter) for each in gaits)
+    slotted = shaped or any(not closeness.under(each.engagement, bit.diameter) for each in paces)
     if slotted:
         limits.append(Limit(bound="diameter", step=bit.diameter))
     if slotted and tooling.router.router_class == "trim":
         limits.append(Limit(bound="class", step=rules.trim_slot_cap))
-    limits.append(Limit(bound="power", step=min(tooling.usable_w / each.watts_per_mm for each in gaits)))
-    bends = min(stiffness_step(tooling, each) for each in _distinct(gaits))
+    limits.append(Limit(bound="power", step=min(tooling.usable_w / each.watts_per_mm for each in paces)))
+    bends = min(stiffness_step(tooling, each) for each in _distinct(paces))
     if bends < math.inf:
         limits.append(Limit(bound="stiffness", step=bends))
     first = compression_first(tooling)
@@ -264,12 +264,12 @@ def surely_steps(tooling: Tooling, compliance: float) -> bool:
     return 32 * force * tooling.free_length / (math.pi * thinnest**3) < stress_limit(bit.body, rules)
 
 
-def step_reason(tooling: Tooling, gaits: tuple[Gait, ...]) -> Reason | None:
+def step_reason(tooling: Tooling, paces: tuple[Pace, ...]) -> Reason | None:
     """Why not even the smallest step can be made, or a compression bit's first one; None when they can.
 
     Looks at the smallest step alone, so that it is quick enough for every pair."""
     needed = bite(tooling, tooling.least_step)
-    for each in _distinct(gaits):
+    for each in _distinct(paces):
         if closeness.under(tooling.usable_w, each.watts_per_mm * needed):
             available = tooling.usable_w / tooling.rules.power_limit
             return Reason(strength_words.POWER_OVER, {"power": each.watts_per_mm * needed, "available": available})
@@ -285,7 +285,7 @@ def step_reason(tooling: Tooling, gaits: tuple[Gait, ...]) -> Reason | None:
         if (
             too_thin
             or closeness.over(first, tooling.need.depth)
-            or not _first_pass_holds(first, list(step_limits(tooling, gaits)))
+            or not _first_pass_holds(first, list(step_limits(tooling, paces)))
         ):
             return Reason(depth_words.COMPRESSION_TOO_SHALLOW, {"tip": tip})
     return None
@@ -297,26 +297,26 @@ class Lane:
 
     spacer: float
     run: float
-    gait: Gait
+    pace: Pace
 
 
 def plan_steps(tooling: Tooling, *, run: float, spacers: tuple[float, ...], base: Base | None = None) -> Stepping:
     """All passes of a cut `run` mm long beside a guide: all depths with one spacer before it is changed (R7).
 
     With a plunge base the depths are those its turret makes."""
-    gaits = gaits_of(tooling)
-    lanes = [Lane(spacer=spacer, run=run, gait=moving) for spacer, moving in zip(spacers, gaits, strict=True)]
-    depths, turret, least, limits = plan_depths(tooling, gaits, base)
+    paces = paces_of(tooling)
+    lanes = [Lane(spacer=spacer, run=run, pace=moving) for spacer, moving in zip(spacers, paces, strict=True)]
+    depths, turret, least, limits = plan_depths(tooling, paces, base)
     ordered = [(lane, upper, lower) for lane in lanes for upper, lower in zip((0.0, *depths), depths, strict=False)]
-    return stepped(tooling, ordered, gaits=gaits, depths=depths, turret=turret, limits=limits, least=least)
+    return stepped(tooling, ordered, paces=paces, depths=depths, turret=turret, limits=limits, least=least)
 
 
 def plan_depths(
-    tooling: Tooling, gaits: tuple[Gait, ...], base: Base | None
+    tooling: Tooling, paces: tuple[Pace, ...], base: Base | None
 ) -> tuple[tuple[float, ...], Turret | None, Limit, tuple[Limit, ...]]:
     """The cumulative depths of a cut, the turret that makes them, the limit that bound and all limits."""
     depth, rules = tooling.need.depth, tooling.rules
-    limits = step_limits(tooling, gaits)
+    limits = step_limits(tooling, paces)
     least = min(limits, key=lambda limit: limit.step)
     # A step that power or stiffness do not allow is a stop; the passes then show the least step that could be made.
     step = max(least.step, tooling.least_step)
@@ -335,7 +335,7 @@ def stepped(
     tooling: Tooling,
     ordered: Sequence[tuple[Lane, float, float]],
     *,
-    gaits: tuple[Gait, ...],
+    paces: tuple[Pace, ...],
     depths: tuple[float, ...],
     turret: Turret | None,
     limits: tuple[Limit, ...],
@@ -344,7 +344,7 @@ def stepped(
     """The passes in their order, each with its power, bending and time."""
     passes: list[Pass] = []
     for lane, upper, lower in ordered:
-        moving = lane.gait
+        moving = lane.pace
         deep = bite(tooling, lower - upper)
         power = tooling.power(depth=deep, width=moving.engagement, feed_m_min=moving.feed_m_min)
         passes.append(
@@ -365,7 +365,7 @@ def stepped(
         bound=least.bound,
         limits=limits,
         depths=depths,
-        gaits=gaits,
+        paces=paces,
         passes=tuple(passes),
         cautions=(*_power_cautions(tooling, passes, least), *_bend_cautions(tooling, passes)),
         turret=turret,

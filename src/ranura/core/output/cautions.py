@@ -13,7 +13,7 @@ from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import shank_name
 from ranura.core.text import choosing_words, guide_words, speed_words, strength_words, table_words
-from ranura.core.text.cautions import Caution, caution, spoken
+from ranura.core.text.cautions import Caution, caution, written
 
 _NARROW = 150.0
 """mm: an end below it does not run along a fence by itself, and hands on such a board come near the bit."""
@@ -41,7 +41,7 @@ def tool_cautions(
     """What bit, collet, base and wood of a cut that can be made still ask to be careful about."""
     bit, base = chosen.bit, chosen.base
     dropped = {reason.code for reason in chosen.reasons}
-    found = [spoken(each) for each in speed.cautions if each.code not in dropped]
+    found = [written(each) for each in speed.cautions if each.code not in dropped]
     if bit.state == "dull":
         found.append(caution(choosing_words.DULL_BIT))
     if base.opening is None:

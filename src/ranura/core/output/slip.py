@@ -30,7 +30,7 @@ class Lead:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Section:
+class SlipSection:
     """One place of the slip: its large figures, the lines below them, and the figures whose workings it opens."""
 
     key: SectionKey
@@ -106,7 +106,7 @@ def _as_typed(length: Length) -> Shown:
     return plain(length.typed, "" if said else unit)
 
 
-def tool_section(setting: ToolSetting, figures: Mapping[str, Figure]) -> Section:
+def tool_section(setting: ToolSetting, figures: Mapping[str, Figure]) -> SlipSection:
     """Bit, collet, base, and how it is held."""
     bit, router, base = setting.bit, setting.router, setting.base
     has = router.has_collet(bit.shank) or setting.candidate.sleeved
@@ -115,7 +115,7 @@ def tool_section(setting: ToolSetting, figures: Mapping[str, Figure]) -> Section
     held = write("unplugged; push it in, draw it back 3 mm")
     if grip is not None:
         held = write("unplugged; {i:rough} held, {f:rough} stand out", i=grip.inside, f=grip.free)
-    return Section(
+    return SlipSection(
         key="tool",
         title="Tool up",
         leads=(Lead(shown=plain(bit.name), caption=write("")),),
@@ -124,7 +124,7 @@ def tool_section(setting: ToolSetting, figures: Mapping[str, Figure]) -> Section
     )
 
 
-def speed_section(setting: ToolSetting, figures: Mapping[str, Figure]) -> Section:
+def speed_section(setting: ToolSetting, figures: Mapping[str, Figure]) -> SlipSection:
     """Dial position and rim speed."""
     rpm, rim, dial = figures["speed.rpm"], figures["speed.rim"], figures.get("speed.dial")
     leads = [] if dial is None else [lead(dial, "on the dial")]
@@ -136,7 +136,7 @@ def speed_section(setting: ToolSetting, figures: Mapping[str, Figure]) -> Sectio
     facts: dict[str, Fact] = {"v": rim.value, "limit": setting.rules.rim_speed_limit_m_s}
     if marked:
         facts["marked"] = marked
-    return Section(
+    return SlipSection(
         key="speed",
         title="Speed",
         leads=tuple(leads),
@@ -145,7 +145,7 @@ def speed_section(setting: ToolSetting, figures: Mapping[str, Figure]) -> Sectio
     )
 
 
-def depths_section(stepping: Stepping, depth: Shown, *, zero: str = "zero on the face") -> Section:
+def depths_section(stepping: Stepping, depth: Shown, *, zero: str = "zero on the face") -> SlipSection:
     """The whole depth, its passes, how a turret makes them, and what they are measured from."""
     count = len(stepping.depths)
     caption = write("in one pass") if count == 1 else write("in {n} passes", n=count)
@@ -158,7 +158,7 @@ def depths_section(stepping: Stepping, depth: Shown, *, zero: str = "zero on the
         lines = [listed if count <= _LISTED else many, *_turret_lines(stepping.turret)]
     elif count > 1:
         lines = [listed, allowed]
-    return Section(
+    return SlipSection(
         key="depths",
         title="Depths",
         leads=(Lead(shown=depth, caption=caption, figure="depth.count"),),
@@ -167,7 +167,7 @@ def depths_section(stepping: Stepping, depth: Shown, *, zero: str = "zero on the
     )
 
 
-def set_by_part(section: Section, base: Base) -> Section:
+def set_by_part(section: SlipSection, base: Base) -> SlipSection:
     """What lies in the cut sets its depth: between rod and step, or below the base; on a table beside the bit.
 
     Rule: R3 depth by the part
@@ -208,12 +208,12 @@ def _turret_lines(turret: Turret) -> list[Text]:
     return lines
 
 
-def feed_section(setting: SteppedSetting, figures: Mapping[str, Figure], *, faces: str = "") -> Section:
+def feed_section(setting: SteppedSetting, figures: Mapping[str, Figure], *, faces: str = "") -> SlipSection:
     """Pace, passes, time and power; `faces` says on how many faces they are run."""
     stepping = setting.stepping
     assert stepping is not None, "only a setting with passes has a feed"
     hard = stepping.hardest.power
-    return Section(
+    return SlipSection(
         key="feed",
         title="Feed",
         leads=(lead(figures["feed.pace"], "for 300 mm"),),

@@ -114,7 +114,7 @@ class Dimension:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Handle:
+class BitHandle:
     """Where the bit is taken to move it; `deeper` and `wider` say which way, up (1) or down, right (1) or left, it goes then."""
 
     at: Point
@@ -123,7 +123,7 @@ class Handle:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Grip:
+class DragHandle:
     """What can be taken and dragged: the dimension it changes, where it is taken, how much the dimension grows for a mm along x
     and y, its value now, and values that it snaps to; all mm. `other` is a second dimension that the same pull changes. `opens`:
     pulled down to nothing it is no dimension any more, since the cut runs out there."""
@@ -133,7 +133,7 @@ class Grip:
     way: Point
     value: float
     snaps: tuple[float, ...] = ()
-    other: Grip | None = None
+    other: DragHandle | None = None
     opens: bool = False
 
 
@@ -161,8 +161,8 @@ class View:
     dimensions: tuple[Dimension, ...]
     marks: tuple[Mark, ...] = ()
     edges: tuple[EdgeMark, ...] = ()
-    handle: Handle | None = None
-    grips: tuple[Grip, ...] = ()
+    handle: BitHandle | None = None
+    grips: tuple[DragHandle, ...] = ()
     clamps: tuple[ClampMark, ...] = ()
     board: tuple[float, float] | None = None
 

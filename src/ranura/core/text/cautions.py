@@ -73,7 +73,7 @@ def _made(words: Words, level: Level | None, items: tuple[tuple[str, Fact], ...]
     )
 
 
-def spoken(reason: Reason) -> Caution:
+def written(reason: Reason) -> Caution:
     """The sentence of a reason."""
     return _made(reason.words, reason.stricter, tuple(reason.facts.items()), inch_parts())
 

@@ -22,7 +22,7 @@ MOST_ANGLE = 60.0
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Dado:
+class ChannelCut:
     """What is asked: width, depth, and the near wall's distance from an end of the board, or from an edge where it goes along.
 
     The width is typed, or follows from a `mate` that is to fit. `angle` turns it counter-clockwise, in degrees. `stop_first` is

@@ -40,7 +40,7 @@ def cleared_by(judge: ChannelJudge, chosen: Candidate) -> Cleared | None:
     if not closeness.over(depth, 0):
         return None
     need = replace(judge.need, shape="square", width=neck, depth=depth)
-    straight = ChannelJudge(judge.rack.shop, need, judge.wood, judge.rules)
+    straight = ChannelJudge(judge.tools.shop, need, judge.wood, judge.rules)
     found = shortlist(straight, straight.ranking(), count=_LOOKED_AT).fit
     if not found:
         return None

@@ -5,12 +5,12 @@ from __future__ import annotations
 
 import math
 
-from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.handles import channel_grips
-from ranura.core.cuts.channel.on_board import Channel, Station, corners
+from ranura.core.cuts.channel.on_board import ChannelOnBoard, Station, corners
 from ranura.core.cuts.channel.over_table import table_views
 from ranura.core.cuts.channel.section import section_view
-from ranura.core.cuts.channel.setting import Setting
+from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.sweep import body_of, path_of, placed
 from ranura.core.geometry.convex import bounds
 from ranura.core.holding.clamps import Holding
@@ -27,7 +27,7 @@ _GUIDE_LONG = 170.0
 _BLOCK = 24.0
 
 
-def channel_views(setting: Setting, cut: Dado) -> tuple[View, ...]:
+def channel_views(setting: ChannelSetting, cut: ChannelCut) -> tuple[View, ...]:
     """The board from above, the section at the first station, and the turret where it makes the depths."""
     if not setting.by_hand:
         return table_views(setting, cut)
@@ -43,7 +43,7 @@ def _arc(middle: Point, radius: float, start: float, end: float) -> list[Point]:
     return [(middle[0] + radius * math.cos(a), middle[1] + radius * math.sin(a)) for a in turns]
 
 
-def channel_outline(channel: Channel, station: Station, *, bit_diameter: float) -> tuple[Point, ...]:
+def channel_outline(channel: ChannelOnBoard, station: Station, *, bit_diameter: float) -> tuple[Point, ...]:
     """What a channel looks like from above on the board: its stopped ends are as round as the bit."""
     r = min(bit_diameter, channel.width) / 2
     shift = 0.0
@@ -65,11 +65,11 @@ def channel_outline(channel: Channel, station: Station, *, bit_diameter: float) 
     return placed(channel, tuple(points))
 
 
-def _works(channel: Channel) -> list[Outline]:
+def _works(channel: ChannelOnBoard) -> list[Outline]:
     return [Outline(role="work", points=placed(channel, ring)) for ring in channel.boards]
 
 
-def _wastes(channel: Channel, bit: Bit) -> list[Outline]:
+def _wastes(channel: ChannelOnBoard, bit: Bit) -> list[Outline]:
     return [
         Outline(
             role="waste",
@@ -80,7 +80,7 @@ def _wastes(channel: Channel, bit: Bit) -> list[Outline]:
     ]
 
 
-def _plan(setting: Setting, cut: Dado) -> View:
+def _plan(setting: ChannelSetting, cut: ChannelCut) -> View:
     channel, fence, base, bit = setting.channel, setting.fence, setting.base, setting.bit
     width = bit.diameter if channel.shape == "square" else channel.width
     begin, end = path_of(channel, fence, bit_diameter=width)
@@ -138,7 +138,7 @@ def _sweeps(holding: Holding) -> list[Outline]:
     return [Outline(role="sweep", points=ring, label=write("the router's way")) for ring in holding.sweep.boxes[:1]]
 
 
-def _guides(setting: Setting, axis: Point) -> list[Outline]:
+def _guides(setting: ChannelSetting, axis: Point) -> list[Outline]:
     """Straightedge and spacer on the board, or the edge guide on its edge."""
     channel, fence = setting.channel, setting.fence
     spacer = fence.spacers[0]
@@ -169,7 +169,7 @@ def _guides(setting: Setting, axis: Point) -> list[Outline]:
     return made
 
 
-def _backer(setting: Setting) -> list[Outline]:
+def _backer(setting: ChannelSetting) -> list[Outline]:
     """The scrap where the bit leaves the wood."""
     channel = setting.channel
     up = setting.fence.heading[1] > 0
@@ -181,7 +181,7 @@ def _backer(setting: Setting) -> list[Outline]:
     return [Outline(role="backer", points=placed(channel, piece), label=write("backer"))]
 
 
-def _blocks(setting: Setting, begin: float, end: float) -> list[Outline]:
+def _blocks(setting: ChannelSetting, begin: float, end: float) -> list[Outline]:
     """Blocks that stop the base at a stopped end."""
     channel, fence, base = setting.channel, setting.fence, setting.base
     up = fence.heading[1] > 0
@@ -200,7 +200,7 @@ def _blocks(setting: Setting, begin: float, end: float) -> list[Outline]:
     ]
 
 
-def _dimensions(setting: Setting, cut: Dado) -> tuple[Dimension, ...]:
+def _dimensions(setting: ChannelSetting, cut: ChannelCut) -> tuple[Dimension, ...]:
     channel, fence, on = setting.channel, setting.fence, setting.channel.frame.place
     along = channel.goes == "along"
     up = fence.heading[1] > 0
@@ -237,7 +237,7 @@ def _dimensions(setting: Setting, cut: Dado) -> tuple[Dimension, ...]:
     return tuple(found)
 
 
-def _stop_dimensions(channel: Channel, cut: Dado) -> list[Dimension]:
+def _stop_dimensions(channel: ChannelOnBoard, cut: ChannelCut) -> list[Dimension]:
     """How far a stopped end is from its edge, beside the channel."""
     found = []
     on, station = channel.frame.place, channel.stations[0]

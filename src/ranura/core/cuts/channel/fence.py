@@ -11,7 +11,7 @@ from functools import lru_cache
 
 from ranura.core.cuts.channel import words
 from ranura.core.cuts.channel.asked import ChannelGuide
-from ranura.core.cuts.channel.on_board import Channel, Station
+from ranura.core.cuts.channel.on_board import ChannelOnBoard, Station
 from ranura.core.cutting.direction import Vector, heading_with_fence
 from ranura.core.cutting.lateral import FenceOn, Setback, plan_setback
 from ranura.core.geometry import closeness
@@ -86,7 +86,7 @@ class Fence:
         """On which side of the bit, along u, a widening pass finds fresh wood: to the left of the heading (R7)."""
         return self.towards if self.on_board else -self.towards
 
-    def begins_and_ends_inside(self, channel: Channel) -> tuple[bool, bool]:
+    def begins_and_ends_inside(self, channel: ChannelOnBoard) -> tuple[bool, bool]:
         """Whether the cut begins, and whether it ends inside the board, in the order of the heading."""
         low, high = channel.stopped
         return (low, high) if self.heading[1] > 0 else (high, low)
@@ -122,7 +122,7 @@ def _set_back(base_to_axis: float, bit_diameter: float, width: float) -> Setback
     return plan_setback(base_to_axis=base_to_axis, bit_diameter=bit_diameter, width=width)
 
 
-def _straight(channel: Channel, station: Station, bit: Bit, guided: GuidedSide, rules: HouseRules, side: FenceOn) -> Fence:
+def _straight(channel: ChannelOnBoard, station: Station, bit: Bit, guided: GuidedSide, rules: HouseRules, side: FenceOn) -> Fence:
     set_back = _set_back(guided.distance, _bit_width(channel, bit), channel.width)
     s = set_back.setback
     low_side = (side == "reference") == channel.reference_low
@@ -142,7 +142,7 @@ def _straight(channel: Channel, station: Station, bit: Bit, guided: GuidedSide, 
     )
 
 
-def _span(channel: Channel, overhang: float) -> tuple[float, float]:
+def _span(channel: ChannelOnBoard, overhang: float) -> tuple[float, float]:
     """From where to where along v a fence reaches: so far beyond the cut, and past the board's edge for its clamp.
 
     Rule: R8 overhang
@@ -152,12 +152,12 @@ def _span(channel: Channel, overhang: float) -> tuple[float, float]:
     return (min(low, channel.sides[0] - _FOR_A_CLAMP), max(high, channel.sides[1] + _FOR_A_CLAMP))
 
 
-def _bit_width(channel: Channel, bit: Bit) -> float:
+def _bit_width(channel: ChannelOnBoard, bit: Bit) -> float:
     """How wide the bit cuts here: its diameter; a round nose or a V cuts the channel's own width."""
     return bit.diameter if channel.shape == "square" else channel.width
 
 
-def _from_reference(channel: Channel, u: float) -> float:
+def _from_reference(channel: ChannelOnBoard, u: float) -> float:
     """The distance of a place along u from the reference end; of a turned channel along the near edge, as its line is."""
     if channel.angle:
         x = u / channel.frame.u[0]
@@ -165,7 +165,7 @@ def _from_reference(channel: Channel, u: float) -> float:
     return u - channel.ends[0] if channel.reference_low else channel.ends[1] - u
 
 
-def outside(fence: Fence, channel: Channel) -> float:
+def outside(fence: Fence, channel: ChannelOnBoard) -> float:
     """How much of the fence's width lies beyond the board at the middle of the channel, in mm; 0 when all of it has wood
     below."""
     low, high = fence.body
@@ -173,7 +173,7 @@ def outside(fence: Fence, channel: Channel) -> float:
 
 
 def place_fence(
-    channel: Channel, bit: Bit, guided: GuidedSide, rules: HouseRules, station: Station | None = None
+    channel: ChannelOnBoard, bit: Bit, guided: GuidedSide, rules: HouseRules, station: Station | None = None
 ) -> tuple[Fence, tuple[Reason, ...]]:
     """The fence of a station on the reference side if the board carries its width there, otherwise on the other side.
 
@@ -214,7 +214,7 @@ def guided_by(fence: Fence, kind: ChannelGuide, tool: Guide | None) -> Fence:
     )
 
 
-def on_edge(channel: Channel, station: Station, bit: Bit, tool: EdgeGuide | None, towards: int) -> Fence:
+def on_edge(channel: ChannelOnBoard, station: Station, bit: Bit, tool: EdgeGuide | None, towards: int) -> Fence:
     """An edge guide on the low edge (−1) or the high one (+1) of the board along u; a table's fence where there is none.
 
     Rule: R8 edge guide
@@ -242,6 +242,6 @@ def on_edge(channel: Channel, station: Station, bit: Bit, tool: EdgeGuide | None
     )
 
 
-def said_of(option: GuideOption) -> tuple[Reason, ...]:
+def reasons_of(option: GuideOption) -> tuple[Reason, ...]:
     """Everything to be said of a way of guiding, with what speaks against it."""
     return (*((option.against,) if option.against else ()), *option.cautions)

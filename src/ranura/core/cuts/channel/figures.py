@@ -6,7 +6,7 @@ import math
 
 from ranura.core.cuts.channel.figures_table import block_figures, fed_figure
 from ranura.core.cuts.channel.fit import Forecast, position_spread
-from ranura.core.cuts.channel.setting import Setting
+from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import end_words, stop_places
 from ranura.core.cutting.stepping import Stepping
 from ranura.core.output.figures.holding import clearance_figure
@@ -19,7 +19,7 @@ from ranura.core.text.figures import Figure, Given, because, given, plain, show
 from ranura.core.text.writing import Text, write
 
 
-def guide_figures(setting: Setting) -> list[Figure]:
+def guide_figures(setting: ChannelSetting) -> list[Figure]:
     """Fence from the line and from the end and its length, or the edge guide's setting; the first spacer if there is one, stops,
     the way of the feed, the fit."""
     found = [_setting(setting)]
@@ -39,7 +39,7 @@ def guide_figures(setting: Setting) -> list[Figure]:
     return found
 
 
-def _place(setting: Setting) -> Figure:
+def _place(setting: ChannelSetting) -> Figure:
     """How surely the wall lies on its line."""
     rules = setting.rules
     within = 2 * position_spread(rules, based=setting.by_hand)
@@ -67,7 +67,7 @@ def _place(setting: Setting) -> Figure:
     )
 
 
-def _setting(setting: Setting) -> Figure:
+def _setting(setting: ChannelSetting) -> Figure:
     """How an edge guide is set, or the fence of a table."""
     channel, fence = setting.channel, setting.fence
     widen = fence.spacers[0]
@@ -95,7 +95,7 @@ def _setting(setting: Setting) -> Figure:
     )
 
 
-def _stops(setting: Setting) -> list[Figure]:
+def _stops(setting: ChannelSetting) -> list[Figure]:
     """Where the base is stopped at each stopped end."""
     base, d = setting.base, setting.bit.diameter
     found = []
@@ -152,7 +152,7 @@ def fit_figure(found: Forecast) -> Figure:
     )
 
 
-def _setback(setting: Setting) -> Figure:
+def _setback(setting: ChannelSetting) -> Figure:
     b, bit, s = setting.guided.distance, setting.bit, setting.fence.setback.setback
     return Figure(
         key="guide.setback",
@@ -174,7 +174,7 @@ def _setback(setting: Setting) -> Figure:
     )
 
 
-def _fence_at(setting: Setting) -> Figure:
+def _fence_at(setting: ChannelSetting) -> Figure:
     channel, fence = setting.channel, setting.fence
     s, p, w = fence.setback.setback, channel.position, channel.width
     near = fence.side == "reference"
@@ -222,7 +222,7 @@ def _turned_fence_at(at: float, *, p: float, away: float, angle: float, s: float
     )
 
 
-def _fence_length(setting: Setting) -> Figure:
+def _fence_length(setting: ChannelSetting) -> Figure:
     run, over = setting.channel.run, setting.rules.fence_overhang
     length = setting.fence.length
     return Figure(
@@ -239,7 +239,7 @@ def _fence_length(setting: Setting) -> Figure:
     )
 
 
-def _spacer(setting: Setting) -> list[Figure]:
+def _spacer(setting: ChannelSetting) -> list[Figure]:
     spacers = setting.fence.spacers
     if len(spacers) == 1:
         return []
@@ -267,7 +267,7 @@ def _spacer(setting: Setting) -> list[Figure]:
     ]
 
 
-def _direction(setting: Setting) -> Figure:
+def _direction(setting: ChannelSetting) -> Figure:
     fence, heading = setting.fence, setting.heading
     way = _WAYS[heading_words(heading)]
     side = setting.channel.end_name(fence.towards)
@@ -314,7 +314,7 @@ _WAYS = {
 }
 
 
-def figures(setting: Setting) -> tuple[Figure, ...]:
+def figures(setting: ChannelSetting) -> tuple[Figure, ...]:
     """All figures of a setting, in the order of the slip."""
     grip = setting.grip
     worst = setting.stepping.most_bent if setting.stepping else None
@@ -328,12 +328,12 @@ def figures(setting: Setting) -> tuple[Figure, ...]:
     return tuple(found)
 
 
-def pass_figures(setting: Setting, stepping: Stepping) -> list[Figure]:
+def pass_figures(setting: ChannelSetting, stepping: Stepping) -> list[Figure]:
     """Deepest step and depths, then pace, time and power."""
     return [*depth_figures(setting, stepping, total=setting.channel.depth), *_feed(setting, stepping)]
 
 
-def _feed(setting: Setting, stepping: Stepping) -> list[Figure]:
+def _feed(setting: ChannelSetting, stepping: Stepping) -> list[Figure]:
     run = setting.channel.run
     return feed_figures(
         setting,
@@ -345,6 +345,6 @@ def _feed(setting: Setting, stepping: Stepping) -> list[Figure]:
     )
 
 
-def clear_figure(setting: Setting) -> Figure:
+def clear_figure(setting: ChannelSetting) -> Figure:
     """How far the router stays from the clamps."""
     return clearance_figure(setting.holding, across=setting.base.across)

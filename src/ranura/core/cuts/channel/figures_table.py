@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from ranura.core.cuts.channel.setting import Setting
+from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import table_blocks
 from ranura.core.text.figures import Figure, Given, because, given, plain, show
 from ranura.core.text.writing import write
 
 
-def block_figures(setting: Setting) -> list[Figure]:
+def block_figures(setting: ChannelSetting) -> list[Figure]:
     """Where the blocks of a stopped channel stand on a table's fence."""
     half = setting.bit.diameter / 2
     return [
@@ -34,7 +34,7 @@ def block_figures(setting: Setting) -> list[Figure]:
     ]
 
 
-def fed_figure(setting: Setting) -> Figure:
+def fed_figure(setting: ChannelSetting) -> Figure:
     """The board's way over a table."""
     side = setting.channel.end_name(setting.fence.towards)
     return Figure(

@@ -13,7 +13,7 @@ from collections.abc import Iterator, Sequence
 from ranura.core.cuts.channel import words
 from ranura.core.cuts.channel.asked import ChannelGuide
 from ranura.core.cuts.channel.fence import TABLE_FENCE_DEEP, Fence, GuideOption, guided_by, on_edge, place_fence
-from ranura.core.cuts.channel.on_board import Channel
+from ranura.core.cuts.channel.on_board import ChannelOnBoard
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
@@ -27,7 +27,7 @@ _NEAR_EDGE = 120.0
 
 
 def guide_options(
-    channel: Channel, bit: Bit, router: Router, base: Base, guides: Sequence[Guide], rules: HouseRules
+    channel: ChannelOnBoard, bit: Bit, router: Router, base: Base, guides: Sequence[Guide], rules: HouseRules
 ) -> tuple[GuideOption, ...]:
     """Every way of guiding a channel with a bit in a router, the best first (R15 for guides).
 
@@ -38,7 +38,9 @@ def guide_options(
     return tuple(sorted(_ways(channel, bit, router, base, guides, rules), key=lambda option: option.stops))
 
 
-def best_guide(channel: Channel, bit: Bit, router: Router, base: Base, guides: Sequence[Guide], rules: HouseRules) -> GuideOption:
+def best_guide(
+    channel: ChannelOnBoard, bit: Bit, router: Router, base: Base, guides: Sequence[Guide], rules: HouseRules
+) -> GuideOption:
     """The pinned way of guiding, or the first that can be used, without looking at those behind it."""
     found = []
     for option in _ways(channel, bit, router, base, guides, rules):
@@ -49,7 +51,7 @@ def best_guide(channel: Channel, bit: Bit, router: Router, base: Base, guides: S
 
 
 def _ways(
-    channel: Channel, bit: Bit, router: Router, base: Base, guides: Sequence[Guide], rules: HouseRules
+    channel: ChannelOnBoard, bit: Bit, router: Router, base: Base, guides: Sequence[Guide], rules: HouseRules
 ) -> Iterator[GuideOption]:
     """Every way of guiding, in the order in which they are thought of; over a table there is but its fence."""
     if router.mounting == "table":
@@ -77,12 +79,12 @@ def chosen_guide(options: Sequence[GuideOption], pinned: ChannelGuide | None) ->
     return next((option for option in options if option.kind == pinned), options[0])
 
 
-def _from_edges(channel: Channel) -> tuple[float, float]:
+def _from_edges(channel: ChannelOnBoard) -> tuple[float, float]:
     """The near walls' distances from both ends of the board along u."""
     return (channel.left - channel.ends[0], channel.ends[1] - channel.right)
 
 
-def _straightedges(channel: Channel, bit: Bit, base: Base, rules: HouseRules) -> GuideOption:
+def _straightedges(channel: ChannelOnBoard, bit: Bit, base: Base, rules: HouseRules) -> GuideOption:
     fences: list[Fence] = []
     said: list[Reason] = []
     for station in channel.stations:
@@ -117,7 +119,7 @@ def _freehand(straight: GuideOption) -> GuideOption:
     )
 
 
-def _edge_guides(channel: Channel, bit: Bit, base: Base, guides: Sequence[Guide]) -> GuideOption:
+def _edge_guides(channel: ChannelOnBoard, bit: Bit, base: Base, guides: Sequence[Guide]) -> GuideOption:
     """The edge guide whose face has no gap first, on the edge that lies nearer."""
     owned = sorted((each for each in guides if isinstance(each, EdgeGuide)), key=lambda each: not each.gap_closed)
     if not owned:
@@ -141,7 +143,7 @@ def _edge_guides(channel: Channel, bit: Bit, base: Base, guides: Sequence[Guide]
     return GuideOption(kind="edge-guide", fences=tried[0], cautions=(), against=_beyond(tried[0], base))
 
 
-def table_fence(channel: Channel, bit: Bit, base: Base) -> GuideOption:
+def table_fence(channel: ChannelOnBoard, bit: Bit, base: Base) -> GuideOption:
     """A table's fence along the edge the channel is measured from; along the opposite one where the table is not deep enough.
 
     Rule: R7, R8 on a table

@@ -4,16 +4,21 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 
-from ranura.core.cuts.channel.asked import Dado
-from ranura.core.cuts.channel.on_board import Channel
+from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.on_board import ChannelOnBoard
 from ranura.core.cutting.need import UNDERCUT
 from ranura.core.geometry.rings import Ring
-from ranura.core.output.views import AskedField, Grip, Point, box
+from ranura.core.output.views import AskedField, DragHandle, Point, box
 
 
 def channel_grips(
-    channel: Channel, cut: Dado, outlines: Sequence[Ring], *, on: Callable[[Point], Point], turn: Callable[[Point], Point]
-) -> tuple[Grip, ...]:
+    channel: ChannelOnBoard,
+    cut: ChannelCut,
+    outlines: Sequence[Ring],
+    *,
+    on: Callable[[Point], Point],
+    turn: Callable[[Point], Point],
+) -> tuple[DragHandle, ...]:
     """The first station for its place, later ones for their spacing, both ends of the first one along the channel.
 
     `outlines` are the stations as they are drawn, `on` and `turn` put a point and a direction of the channel's own axes into the
@@ -22,17 +27,19 @@ def channel_grips(
     away = (towards, 0.0) if channel.angle else turn((towards, 0.0))
     size = channel.part[1] if channel.goes == "along" else channel.part[0]
     middle = (size - channel.width) / 2
-    found = [Grip(field="position", points=outlines[0], way=away, value=cut.position.mm, snaps=(middle,))]
+    found = [DragHandle(field="position", points=outlines[0], way=away, value=cut.position.mm, snaps=(middle,))]
     if cut.spacing is not None and not cut.more:
         even = (size - 2 * channel.position - channel.width) / max(len(outlines) - 1, 1)
         found += [
-            Grip(field="spacing", points=points, way=(away[0] / i, away[1] / i), value=cut.spacing.mm, snaps=(even,))
+            DragHandle(field="spacing", points=points, way=(away[0] / i, away[1] / i), value=cut.spacing.mm, snaps=(even,))
             for i, points in enumerate(outlines[1:], start=1)
         ]
     return (*found, *_ends(channel, cut, on, turn))
 
 
-def _ends(channel: Channel, cut: Dado, on: Callable[[Point], Point], turn: Callable[[Point], Point]) -> list[Grip]:
+def _ends(
+    channel: ChannelOnBoard, cut: ChannelCut, on: Callable[[Point], Point], turn: Callable[[Point], Point]
+) -> list[DragHandle]:
     """Both ends: a stopped one is dragged along the channel and out of the board, one that runs out is dragged into it. Of a pair
     that is cut together both ends are the one that was typed."""
     if channel.angle or channel.shape in UNDERCUT:
@@ -40,7 +47,7 @@ def _ends(channel: Channel, cut: Dado, on: Callable[[Point], Point], turn: Calla
     names: tuple[AskedField, AskedField] = ("stop_first", "stop_last")
     low_name, high_name = names[::-1] if channel.goes == "along" else names
     typed = {"stop_first": cut.stop_first, "stop_last": cut.stop_last}
-    found: list[Grip] = []
+    found: list[DragHandle] = []
     station = channel.stations[0]
     for name, inside, v, sense in (
         (low_name, channel.stopped[0], channel.low, 1.0),
@@ -53,7 +60,7 @@ def _ends(channel: Channel, cut: Dado, on: Callable[[Point], Point], turn: Calla
         now, other = typed[name], typed["stop_last" if name == "stop_first" else "stop_first"]
         tip = box(station.left - 4, v - 9, station.right + 4, v + 9)
         found.append(
-            Grip(
+            DragHandle(
                 field=name,
                 points=tuple(on(corner) for corner in tip),
                 way=turn((0.0, sense)),

@@ -7,14 +7,14 @@ from collections.abc import Collection, Iterator
 from ranura.core.board.materials import Material
 from ranura.core.choosing.judging import Judge, bridges
 from ranura.core.choosing.order import Candidate, Pair
-from ranura.core.choosing.ranking import ChannelRanking, losses
+from ranura.core.choosing.ranking import StraightRanking, losses
 from ranura.core.cuts.channel import words
-from ranura.core.cuts.channel.fence import GuideOption, said_of
+from ranura.core.cuts.channel.fence import GuideOption, reasons_of
 from ranura.core.cuts.channel.guides import best_guide, guide_options
-from ranura.core.cuts.channel.on_board import Channel
+from ranura.core.cuts.channel.on_board import ChannelOnBoard
 from ranura.core.cuts.channel.sweep import body_of, clamps_on, surely_room, sweeps_of
 from ranura.core.cutting.need import UNDERCUT, ChannelShape, StraightCut
-from ranura.core.cutting.stepping import Tooling, gaits_of, step_reason, surely_steps
+from ranura.core.cutting.stepping import Tooling, paces_of, step_reason, surely_steps
 from ranura.core.geometry import closeness
 from ranura.core.holding.clamps import ON_TABLE, Holding, Sweep, hold
 from ranura.core.shop.house_rules import HouseRules
@@ -44,7 +44,9 @@ def width_at(bit: Bit, depth: float) -> float:
 class ChannelJudge(Judge):
     """`channel` is the cut on its board; None while only its section is known."""
 
-    def __init__(self, shop: Shop, need: StraightCut, wood: Material, rules: HouseRules, channel: Channel | None = None) -> None:
+    def __init__(
+        self, shop: Shop, need: StraightCut, wood: Material, rules: HouseRules, channel: ChannelOnBoard | None = None
+    ) -> None:
         super().__init__(shop, wood, rules, need.part)
         self.need = need
         self.channel = channel
@@ -71,7 +73,7 @@ class ChannelJudge(Judge):
         """Whether an end of the channel lies inside the board."""
         return self.need.stopped
 
-    def of_bit(self, bit: Bit) -> Reason | None:
+    def against_bit(self, bit: Bit) -> Reason | None:
         """The first thing that no router could change."""
         need = self.need
         if bit.profile not in self._profiles:
@@ -87,9 +89,9 @@ class ChannelJudge(Judge):
             return Reason(depth_words.PLUNGE_UNKNOWN if bit.can_plunge is None else depth_words.CANNOT_PLUNGE)
         return None
 
-    def ranking(self, mounted: Collection[Pair] = frozenset()) -> ChannelRanking:
+    def ranking(self, mounted: Collection[Pair] = frozenset()) -> StraightRanking:
         """See `Judge.ranking`."""
-        return ChannelRanking(self.wood, self.need, self.rules, mounted=mounted)
+        return StraightRanking(self.wood, self.need, self.rules, mounted=mounted)
 
     def losses(self, each: Candidate, best: Candidate) -> tuple[Text, ...]:
         """See `Judge.losses`."""
@@ -100,8 +102,8 @@ class ChannelJudge(Judge):
         return bit.profile in self._profiles
 
     @property
-    def rather(self) -> Mounting | None:
-        """See `Judge.rather`: the table where its fence was asked for."""
+    def preferred_mounting(self) -> Mounting | None:
+        """See `Judge.preferred_mounting`: the table where its fence was asked for."""
         return "table" if self._for_table else "hand"
 
     def extra_work(self, bit: Bit) -> float:
@@ -114,10 +116,10 @@ class ChannelJudge(Judge):
             bit=bit, router=router, rpm=rpm, free_length=free_length, material=self.wood, rules=self.rules, need=self.need
         )
 
-    def of_cut(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
-        """See `Judge.of_cut`."""
+    def against_router(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
+        """See `Judge.against_router`."""
         need = self.need
-        if not self.rack.by_hand[router.id]:
+        if not self.tools.by_hand[router.id]:
             yield from self._over_a_table(bit, router)
             return
         if self._for_table:
@@ -141,15 +143,15 @@ class ChannelJudge(Judge):
         if lifts := self.lifts_off_table(bit, router):
             yield lifts
 
-    def setting_up(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
-        """See `Judge.setting_up`."""
+    def against_setup(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
+        """See `Judge.against_setup`."""
         if self.channel is not None:
             yield from self._room_around(bit, router, base, self.channel)
-        tooling = self.tooling(bit, router, self.rack.turning(bit, router), free)
-        if not surely_steps(tooling, compliance) and (found := step_reason(tooling, gaits_of(tooling))):
+        tooling = self.tooling(bit, router, self.tools.turning(bit, router), free)
+        if not surely_steps(tooling, compliance) and (found := step_reason(tooling, paces_of(tooling))):
             yield found
 
-    def _room_around(self, bit: Bit, router: Router, base: Base, channel: Channel) -> tuple[Reason, ...]:
+    def _room_around(self, bit: Bit, router: Router, base: Base, channel: ChannelOnBoard) -> tuple[Reason, ...]:
         """Wood under the fence and room for clamps; the same for all bits of a diameter."""
         key = (bit.diameter, router.id, base.kind)
         found = self._room.get(key)
@@ -157,23 +159,23 @@ class ChannelJudge(Judge):
             found = self._room[key] = self._look_around(bit, router, base, channel)
         return found
 
-    def _look_around(self, bit: Bit, router: Router, base: Base, channel: Channel) -> tuple[Reason, ...]:
+    def _look_around(self, bit: Bit, router: Router, base: Base, channel: ChannelOnBoard) -> tuple[Reason, ...]:
         if base.kind != "table" and surely_room(channel, base, bit_diameter=bit.diameter, fence_width=self.rules.fence_width):
             return ()
         option = self.guide(bit, router, base, channel)
-        said = [*said_of(option), *(held_channel(channel, option, bit, base).cautions if option.fences else ())]
+        said = [*reasons_of(option), *(held_channel(channel, option, bit, base).cautions if option.fences else ())]
         return tuple(each for each in said if each.level == "stop")
 
-    def guides(self, bit: Bit, router: Router, base: Base, channel: Channel) -> tuple[GuideOption, ...]:
+    def guides(self, bit: Bit, router: Router, base: Base, channel: ChannelOnBoard) -> tuple[GuideOption, ...]:
         """Every way of guiding this pair along the channel, the best first."""
-        return guide_options(channel, bit, router, base, self.rack.shop.guides, self.rules)
+        return guide_options(channel, bit, router, base, self.tools.shop.guides, self.rules)
 
-    def guide(self, bit: Bit, router: Router, base: Base, channel: Channel) -> GuideOption:
+    def guide(self, bit: Bit, router: Router, base: Base, channel: ChannelOnBoard) -> GuideOption:
         """The pinned way of guiding, or the best."""
-        return best_guide(channel, bit, router, base, self.rack.shop.guides, self.rules)
+        return best_guide(channel, bit, router, base, self.tools.shop.guides, self.rules)
 
 
-def against_table(channel: Channel) -> Reason | None:
+def against_table(channel: ChannelOnBoard) -> Reason | None:
     """What of a channel no table's fence could guide: one that is not parallel to an edge, a pair of boards, an undercut, which
     holds the board down on the turning bit."""
     if channel.angle:
@@ -183,7 +185,7 @@ def against_table(channel: Channel) -> Reason | None:
     return Reason(words.UNDERCUT_ON_TABLE) if channel.shape in UNDERCUT else None
 
 
-def held_channel(channel: Channel, option: GuideOption, bit: Bit, base: Base) -> Holding:
+def held_channel(channel: ChannelOnBoard, option: GuideOption, bit: Bit, base: Base) -> Holding:
     """How the board of a channel is held, with the guides of all stations and the router's sweep along them."""
     if option.kind == "table-fence":
         return ON_TABLE

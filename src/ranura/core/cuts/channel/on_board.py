@@ -14,7 +14,7 @@ from dataclasses import dataclass, replace
 from ranura.core.board.pieces import Piece
 from ranura.core.board.repeats import MOST_STATIONS
 from ranura.core.cuts.channel import refusals
-from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelGuide, Dado, End, Goes
+from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, ChannelGuide, End, Goes
 from ranura.core.cuts.channel.fit import mate_width
 from ranura.core.cuts.channel.frame import Frame, turned
 from ranura.core.cutting.need import ChannelShape, StraightCut
@@ -38,7 +38,7 @@ class Station:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Channel:
+class ChannelOnBoard:
     """A channel to be cut, in its own axes: walls at u = `left` and `right`, along v from `low` to `high`, all mm.
 
     `ends` are where the board ends along u, `sides` where it ends along v beside the channel, `boards` the outlines of the one
@@ -119,12 +119,12 @@ class Channel:
             return "left end" if low else "right end"
         return "near edge" if low else "far edge"
 
-    def at(self, station: Station) -> Channel:
+    def at(self, station: Station) -> ChannelOnBoard:
         """The channel of one station alone."""
         return replace(self, left=station.left, right=station.right, position=station.position)
 
 
-def channel(cut: Dado, piece: Piece, rules: HouseRules = STANDARD) -> Channel:
+def channel(cut: ChannelCut, piece: Piece, rules: HouseRules = STANDARD) -> ChannelOnBoard:
     """The channel a dado asks for in a piece.
 
     Raises `CutError` naming the dimension that cannot be: wider than the board, through it, without wood beside it, stopped
@@ -169,7 +169,7 @@ def channel(cut: Dado, piece: Piece, rules: HouseRules = STANDARD) -> Channel:
     middle = (sides[0] + sides[1]) / 2
     ends = _width_at(local, middle)
     across_grain = (piece.grain == "length") != along
-    return Channel(
+    return ChannelOnBoard(
         frame=frame,
         goes=cut.goes,
         shape=cut.shape,
@@ -199,7 +199,7 @@ def channel(cut: Dado, piece: Piece, rules: HouseRules = STANDARD) -> Channel:
     )
 
 
-def width_of(cut: Dado, rules: HouseRules) -> float:
+def width_of(cut: ChannelCut, rules: HouseRules) -> float:
     """How wide a channel is to be: as typed, or what its mate asks for. Raises CutError where neither is said."""
     if cut.mate is not None:
         return mate_width(cut.mate, rules)
@@ -208,7 +208,7 @@ def width_of(cut: Dado, rules: HouseRules) -> float:
     return cut.width.mm
 
 
-def _end_of(cut: Dado) -> End:
+def _end_of(cut: ChannelCut) -> End:
     """The end it is measured from, in the words of the way it goes."""
     low = cut.end in ("left", "near")
     if cut.goes == "along":
@@ -216,7 +216,7 @@ def _end_of(cut: Dado) -> End:
     return "left" if low else "right"
 
 
-def _positions(cut: Dado, rules: HouseRules) -> Sequence[float]:
+def _positions(cut: ChannelCut, rules: HouseRules) -> Sequence[float]:
     """Every station's distance from the reference end, in the order of the tape; each from the first, so that no error adds up.
 
     Raises CutError for a repeat without its spacing, too many stations, or stations less than their own width apart."""
@@ -234,14 +234,14 @@ def _positions(cut: Dado, rules: HouseRules) -> Sequence[float]:
     return found
 
 
-def _last_field(cut: Dado, position: float) -> str:
+def _last_field(cut: ChannelCut, position: float) -> str:
     """Which text is to blame for a station beyond the board."""
     if closeness.same(position, cut.position.mm):
         return "cut.position"
     return "cut.more" if any(closeness.same(position, each.mm) for each in cut.more) else "cut.spacing"
 
 
-def _check_pair(cut: Dado, piece: Piece) -> None:
+def _check_pair(cut: ChannelCut, piece: Piece) -> None:
     if piece.count < 2:
         raise CutError(refusals.PAIR_NEEDS_TWO, field="cut.mirrored")
     if cut.goes == "along" or cut.angle:
@@ -268,7 +268,7 @@ def _sides(frame: Frame, stations: Sequence[Station], *, length: float, total: f
 
 
 def _span(
-    cut: Dado, station: Station, frame: Frame, sides: tuple[float, float], *, length: float, total: float, along: bool
+    cut: ChannelCut, station: Station, frame: Frame, sides: tuple[float, float], *, length: float, total: float, along: bool
 ) -> tuple[float, float, tuple[bool, bool]]:
     """Where the channel begins and ends along v, and whether these ends lie inside the board. Raises CutError."""
     first, last = cut.stop_first, cut.stop_last
@@ -298,7 +298,7 @@ def _width_at(boards: Sequence[Ring], v: float) -> tuple[float, float]:
     return (min(found), max(found))
 
 
-def _check_ends(station: Station, frame: Frame, cut: Dado, *, length: float, total: float, along: bool) -> None:
+def _check_ends(station: Station, frame: Frame, cut: ChannelCut, *, length: float, total: float, along: bool) -> None:
     """Whether a turned channel runs out of the near and the far edge, and not of an end. Raises CutError."""
     if along:
         return
@@ -310,7 +310,7 @@ def _check_ends(station: Station, frame: Frame, cut: Dado, *, length: float, tot
                 raise CutError(refusals.RUNS_OUT_OF_END, field="cut.angle" if cut.angle else "cut.position", end=cut.end)
 
 
-def corners(channel: Channel, station: Station | None = None) -> tuple[Point, ...]:
+def corners(channel: ChannelOnBoard, station: Station | None = None) -> tuple[Point, ...]:
     """The channel's outline from above on the board, with square ends, of one station."""
     left, right = (channel.left, channel.right) if station is None else (station.left, station.right)
     shift = 0.0

@@ -5,17 +5,29 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import replace
 
-from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fence import TABLE_FENCE_DEEP
 from ranura.core.cuts.channel.handles import channel_grips
-from ranura.core.cuts.channel.on_board import Channel, Station
+from ranura.core.cuts.channel.on_board import ChannelOnBoard, Station
 from ranura.core.cuts.channel.section import section_view
-from ranura.core.cuts.channel.setting import Setting
+from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import table_blocks
 from ranura.core.cuts.channel.sweep import path_of
 from ranura.core.geometry.convex import bounds
 from ranura.core.geometry.rings import Ring
-from ranura.core.output.views import Arrow, AskedField, Dimension, Grip, Mark, Outline, Point, View, box, circle, typed_dimension
+from ranura.core.output.views import (
+    Arrow,
+    AskedField,
+    Dimension,
+    DragHandle,
+    Mark,
+    Outline,
+    Point,
+    View,
+    box,
+    circle,
+    typed_dimension,
+)
 from ranura.core.text.writing import write
 
 _MARGIN = 8.0
@@ -27,12 +39,12 @@ _CLEAR = 30.0
 Lays = Callable[[Point], Point]
 
 
-def table_views(setting: Setting, cut: Dado) -> tuple[View, ...]:
+def table_views(setting: ChannelSetting, cut: ChannelCut) -> tuple[View, ...]:
     """The board on the table from above, and the section with the bit from below."""
     return _above(setting, cut), _section(setting, cut)
 
 
-def laid(setting: Setting) -> Lays:
+def laid(setting: ChannelSetting) -> Lays:
     """Where a point of the channel's own axes lies over the table: x to the right from the bit's axis, y away from the person
     with the fence's face at 0; the board face down, in its first pass, with the bit near its middle."""
     channel, fence = setting.channel, setting.fence
@@ -50,7 +62,7 @@ def laid(setting: Setting) -> Lays:
     return place
 
 
-def _above(setting: Setting, cut: Dado) -> View:
+def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
     channel, fence, bit = setting.channel, setting.fence, setting.bit
     on = laid(setting)
     boards = [_placed(on, ring) for ring in channel.boards]
@@ -109,11 +121,11 @@ def _placed(on: Lays, ring: Ring) -> Ring:
     return tuple(on(point) for point in ring)
 
 
-def _cut(on: Lays, channel: Channel, station: Station) -> Ring:
+def _cut(on: Lays, channel: ChannelOnBoard, station: Station) -> Ring:
     return _placed(on, box(station.left, channel.low, station.right, channel.high))
 
 
-def _dimensions(setting: Setting, cut: Dado, on: Lays, *, x0: float) -> tuple[Dimension, ...]:
+def _dimensions(setting: ChannelSetting, cut: ChannelCut, on: Lays, *, x0: float) -> tuple[Dimension, ...]:
     """Fence to cutter, the cut's place from its reference edge, and its stopped ends."""
     channel, fence = setting.channel, setting.fence
     station = channel.stations[0]
@@ -143,7 +155,7 @@ def _dimensions(setting: Setting, cut: Dado, on: Lays, *, x0: float) -> tuple[Di
     return tuple(found)
 
 
-def _grips(setting: Setting, cut: Dado, on: Lays) -> tuple[Grip, ...]:
+def _grips(setting: ChannelSetting, cut: ChannelCut, on: Lays) -> tuple[DragHandle, ...]:
     channel, fence = setting.channel, setting.fence
     way, towards = fence.heading[1], fence.towards
 
@@ -153,7 +165,7 @@ def _grips(setting: Setting, cut: Dado, on: Lays) -> tuple[Grip, ...]:
     return channel_grips(channel, cut, [_cut(on, channel, each) for each in channel.stations], on=on, turn=turn)
 
 
-def _section(setting: Setting, cut: Dado) -> View:
+def _section(setting: ChannelSetting, cut: ChannelCut) -> View:
     """The section by hand, turned over: the face on the table, the bit from below, the fence where the board's edge is near."""
     channel, fence, bit = setting.channel, setting.fence, setting.bit
     seen, top = section_view(setting, cut), channel.thickness

@@ -13,18 +13,18 @@ from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import Drop
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.channel import refusals, words
-from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.clearing import cleared_by
 from ranura.core.cuts.channel.drawing import channel_views
-from ranura.core.cuts.channel.fence import Fence, GuideOption, said_of
+from ranura.core.cuts.channel.fence import Fence, GuideOption, reasons_of
 from ranura.core.cuts.channel.figures import figures
 from ranura.core.cuts.channel.fit import Forecast, forecast, width_causes
 from ranura.core.cuts.channel.guides import chosen_guide, table_fence
 from ranura.core.cuts.channel.judge import ChannelJudge, against_table, held_channel, width_at
-from ranura.core.cuts.channel.on_board import Channel, channel
+from ranura.core.cuts.channel.on_board import ChannelOnBoard, channel
 from ranura.core.cuts.channel.remedies import channel_remedies
 from ranura.core.cuts.channel.section import channel_glyph
-from ranura.core.cuts.channel.setting import Setting
+from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip import sections
 from ranura.core.cuts.channel.slip_guide import fit_lines, guide_offers, jig_steps, station_lines
 from ranura.core.cuts.channel.testcut import test_cut_of
@@ -32,7 +32,7 @@ from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.need import UNDERCUT
 from ranura.core.cutting.speed import speed_of, turning_rpm
 from ranura.core.cutting.stepping import Stepping, plan_steps
-from ranura.core.family import Family, Made, Said
+from ranura.core.family import Planned, Planner, PlanText
 from ranura.core.geometry import closeness
 from ranura.core.holding.hands import is_small
 from ranura.core.output.cautions import corner_note, in_order, table_cautions, tool_cautions
@@ -44,45 +44,45 @@ from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Base
 from ranura.core.text import choosing_words, depth_words, guide_words
 from ranura.core.text import refusals as common_refusals
-from ranura.core.text.cautions import Caution, caution, spoken
+from ranura.core.text.cautions import Caution, caution, written
 from ranura.core.text.errors import CutError
 from ranura.core.text.words import Words
 from ranura.core.text.writing import write
 
 
-def family(cut: Dado, piece: Piece, shop: Shop, wood: Material, rules: HouseRules, *, mortise: bool = False) -> Family:
+def family(cut: ChannelCut, piece: Piece, shop: Shop, wood: Material, rules: HouseRules, *, mortise: bool = False) -> Planner:
     """How a channel is planned, or a mortise that is cut as one. Raises `CutError` with the dimension that cannot be."""
     asked = replace(channel(cut, piece, rules), mortise=mortise)
     if cut.guide is None and any(each.id == cut.router_id and each.mounting == "table" for each in shop.routers):
         asked = replace(asked, guide="table-fence")
     judge = ChannelJudge(shop, asked.need, wood, rules, asked)
 
-    def make(chosen: Candidate) -> Made:
+    def make(chosen: Candidate) -> Planned:
         setting = setting_of(chosen, judge, piece, cut)
-        return Made(setting=setting, said=partial(_said, setting, cut, judge))
+        return Planned(setting=setting, said=partial(_said, setting, cut, judge))
 
-    return Family(judge=judge, refuse=partial(refuse_the_dimension, judge), make=make)
+    return Planner(judge=judge, refuse=partial(refuse_the_dimension, judge), make=make)
 
 
-def _on_the_other_side(judge: ChannelJudge, setting: Setting) -> tuple[GuideOffer, ...]:
+def _on_the_other_side(judge: ChannelJudge, setting: ChannelSetting) -> tuple[GuideOffer, ...]:
     """The table, for a cut that is planned by hand; the hand, for one that is planned over a table."""
     asked = setting.channel
     if not setting.by_hand:
         small = judge.small and asked.held != "carrier"
-        says = spoken(judge.small_reason()).message if small else write("by hand, the board clamped to the bench")
+        says = written(judge.small_reason()).message if small else write("by hand, the board clamped to the bench")
         return (offer("straightedge", says, can=not small, frees_router=True),)
-    table = next((each for each in judge.rack.routers if each.mounting == "table"), None)
+    table = next((each for each in judge.tools.routers if each.mounting == "table"), None)
     if table is None or asked.mortise:
         return ()
     against = against_table(asked) or table_fence(asked, setting.bit, table.bases[0]).against
     says = write("over {router}: the board face down, its edge along the fence", router=table.name)
-    return (offer("table-fence", spoken(against).message if against else says, can=against is None, frees_router=True),)
+    return (offer("table-fence", written(against).message if against else says, can=against is None, frees_router=True),)
 
 
-def _said(setting: Setting, cut: Dado, judge: ChannelJudge) -> Said:
+def _said(setting: ChannelSetting, cut: ChannelCut, judge: ChannelJudge) -> PlanText:
     worked = figures(setting)
     stepping = setting.stepping
-    return Said(
+    return PlanText(
         figures=worked,
         slip=sections(setting, cut, worked, setting.cautions),
         drawing=channel_views(setting, cut),
@@ -102,7 +102,7 @@ def _said(setting: Setting, cut: Dado, judge: ChannelJudge) -> Said:
 
 def refuse_the_dimension(judge: ChannelJudge, dropped: list[Drop]) -> None:
     """Raises `CutError` on width or depth when every bit fails on it; other causes are shown as a plan with a stop."""
-    shop, need = judge.rack.shop, judge.need
+    shop, need = judge.tools.shop, judge.need
     by_itself = {drop.bit.id: drop.reason.words for drop in dropped if drop.router is None}
     bits = [bit for bit in shop.bits if not bit.archived]
     if len(by_itself) < len(bits):
@@ -141,7 +141,7 @@ def _refuse_the_depth(judge: ChannelJudge, too_short: Sequence[Bit]) -> NoReturn
 def _refuse_the_groove(judge: ChannelJudge, by_itself: dict[str, Words]) -> None:
     """Raises `CutError` where no round nose or V bit makes a groove of this width at this depth."""
     need = judge.need
-    owned = [bit for bit in judge.rack.bits if judge.is_of_kind(bit)]
+    owned = [bit for bit in judge.tools.bits if judge.is_of_kind(bit)]
     shape = {"round": "round-nose", "v": "V"}.get(need.shape, need.shape)
     if not owned:
         raise CutError(refusals.NO_GROOVE_BIT, shape=shape)
@@ -155,7 +155,7 @@ def _refuse_the_groove(judge: ChannelJudge, by_itself: dict[str, Words]) -> None
         _refuse_the_depth(judge, right)
 
 
-def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Dado) -> Setting:
+def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: ChannelCut) -> ChannelSetting:
     """Everything a pair needs for a channel."""
     asked, wood, rules = judge.channel, judge.wood, judge.rules
     assert asked is not None, "a plan is made for a cut on a board"
@@ -174,10 +174,10 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Dado) 
         tooling = judge.tooling(bit, chosen.router, turning_rpm(speed), grip.free)
         stepping = plan_steps(tooling, run=asked.run, spacers=spacers, base=base)
     holding = held_channel(asked, option, bit, base)
-    cautions = [spoken(reason) for reason in chosen.reasons]
-    cautions += [spoken(each) for each in (*said_of(option), *holding.cautions)]
+    cautions = [written(reason) for reason in chosen.reasons]
+    cautions += [written(each) for each in (*reasons_of(option), *holding.cautions)]
     if chosen.router.mounting == "hand":
-        cautions += [*_guide_cautions(judge.rack.shop, option), *_stop_cautions(asked, bit, base, rules)]
+        cautions += [*_guide_cautions(judge.tools.shop, option), *_stop_cautions(asked, bit, base, rules)]
     else:
         cautions += _on_table(asked, bit, base, judge, fence)
     cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
@@ -193,7 +193,7 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Dado) 
         cautions.append(caution(guide_words.LEAF_SETS_DEPTH))
     if cut.mate is not None and not cut.mate.measured:
         cautions.append(caution(words.MATE_UNMEASURED))
-    return Setting(
+    return ChannelSetting(
         piece=piece,
         material=wood,
         channel=asked,
@@ -213,7 +213,7 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Dado) 
     )
 
 
-def _forecast(cut: Dado, asked: Channel, fence: Fence, rules: HouseRules) -> Forecast | None:
+def _forecast(cut: ChannelCut, asked: ChannelOnBoard, fence: Fence, rules: HouseRules) -> Forecast | None:
     if cut.mate is None:
         return None
     causes = width_causes(rules, sheet=cut.mate.sheet, spacers=len(fence.spacers) - 1)
@@ -229,7 +229,7 @@ def _guide_cautions(shop: Shop, option: GuideOption) -> list[Caution]:
     return [caution(words.STRAIGHTEDGE_SHORT, needed=needed, longest=max(owned))]
 
 
-def _on_table(asked: Channel, bit: Bit, base: Base, judge: ChannelJudge, fence: Fence) -> list[Caution]:
+def _on_table(asked: ChannelOnBoard, bit: Bit, base: Base, judge: ChannelJudge, fence: Fence) -> list[Caution]:
     """What a table asks for with a channel: care for hands and ends, support for a long board, blocks for a stopped end."""
     guided = asked.sides[1] - asked.sides[0]
     begins_inside, ends_inside = fence.begins_and_ends_inside(asked)
@@ -246,7 +246,7 @@ def _on_table(asked: Channel, bit: Bit, base: Base, judge: ChannelJudge, fence: 
     return found
 
 
-def _stop_cautions(asked: Channel, bit: Bit, base: Base, rules: HouseRules) -> list[Caution]:
+def _stop_cautions(asked: ChannelOnBoard, bit: Bit, base: Base, rules: HouseRules) -> list[Caution]:
     """What a stopped end asks for."""
     found = []
     if asked.is_stopped:
@@ -258,13 +258,15 @@ def _stop_cautions(asked: Channel, bit: Bit, base: Base, rules: HouseRules) -> l
     return found
 
 
-def _cautions(chosen: Candidate, asked: Channel, wood: Material, stepping: Stepping | None, option: GuideOption) -> list[Caution]:
+def _cautions(
+    chosen: Candidate, asked: ChannelOnBoard, wood: Material, stepping: Stepping | None, option: GuideOption
+) -> list[Caution]:
     """What a channel that can be made still asks to be careful about."""
     bit, base = chosen.bit, chosen.base
     found: list[Caution] = []
     if stepping is not None:
         found += stepping.cautions
-        found += [each for gait in stepping.gaits for each in gait.cautions]
+        found += [each for pace in stepping.paces for each in pace.cautions]
     if option.kind == "straightedge" and not base.sides[0].measured:
         found.append(caution(guide_words.BASE_UNMEASURED))
     if closeness.over(asked.depth, asked.thickness / 2):

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from ranura.core.cuts.channel import words
-from ranura.core.cuts.channel.asked import Dado
-from ranura.core.cuts.channel.setting import Setting
+from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.output.remedies import Remedy, held_otherwise, moved_clear
 from ranura.core.text import table_words
 from ranura.core.text.writing import write
@@ -15,7 +15,7 @@ _SUPPORT: dict[str, tuple[bool, str]] = {
 }
 
 
-def channel_remedies(cut: Dado, setting: Setting) -> tuple[Remedy, ...]:
+def channel_remedies(cut: ChannelCut, setting: ChannelSetting) -> tuple[Remedy, ...]:
     """What would take a stop away, or what a note takes for granted."""
     codes = {each.code for each in setting.cautions}
     found = [
@@ -37,7 +37,7 @@ def channel_remedies(cut: Dado, setting: Setting) -> tuple[Remedy, ...]:
     return tuple(found)
 
 
-def _other_guides(setting: Setting) -> list[Remedy]:
+def _other_guides(setting: ChannelSetting) -> list[Remedy]:
     """The other ways of guiding it that can be used as things are."""
     stops = [each.code for each in setting.cautions if each.level == "stop" and each.place == "guide"]
     names = {

@@ -6,7 +6,7 @@ from itertools import pairwise
 
 from ranura.core.board.pieces import Piece
 from ranura.core.board.repeats import Repeats, Row, easily_read, evenly
-from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.on_board import width_of
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
@@ -15,14 +15,14 @@ _FIRST_STEP = 100.0
 """mm to a second place, at least."""
 
 
-def repeat(cut: Dado, piece: Piece, rules: HouseRules, count: int | None) -> Repeats:
+def repeat(cut: ChannelCut, piece: Piece, rules: HouseRules, count: int | None) -> Repeats:
     """A channel `count` times, or with one given place more where that is None. Raises `CutError` without a width."""
     size = piece.width.mm if cut.goes == "along" else piece.length.mm
     row = Row(size=size, first=cut.position.mm, wide=width_of(cut, rules), unit=cut.position.unit)
     return _with_another_place(cut, row) if count is None else evenly(row, count, cut.spacing)
 
 
-def _with_another_place(cut: Dado, row: Row) -> Repeats:
+def _with_another_place(cut: ChannelCut, row: Row) -> Repeats:
     """As far on as the last place is from the one before; where the board ends before that, in the middle of the widest gap."""
     spacing = cut.spacing.mm if cut.spacing is not None else 0.0
     places = sorted([row.first + i * spacing for i in range(cut.count)] + [each.mm for each in cut.more])

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fence import Fence
 from ranura.core.cuts.channel.judge import width_at
-from ranura.core.cuts.channel.on_board import Channel
-from ranura.core.cuts.channel.setting import Setting
+from ranura.core.cuts.channel.on_board import ChannelOnBoard
+from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cutting.stepping import Pass
 from ranura.core.output.views import Dimension, Outline, Point, View, box
 from ranura.core.shop.tooling.bits import Bit
@@ -23,14 +23,14 @@ def _half(bit: Bit, depth: float) -> list[tuple[float, float]]:
     return [*points, (width_at(bit, depth) / 2, depth)]
 
 
-def _floor(channel: Channel, bit: Bit, depth: float, middle: float) -> list[Point]:
+def _floor(channel: ChannelOnBoard, bit: Bit, depth: float, middle: float) -> list[Point]:
     """The walls and floor that a bit leaves at a depth, from the left of the face round to its right."""
     top = channel.thickness
     right = [(middle + r, top - depth + z) for r, z in _half(bit, depth)]
     return [*((2 * middle - x, z) for x, z in reversed(right)), *right]
 
 
-def channel_section(channel: Channel, bit: Bit, *, window: tuple[float, float]) -> tuple[Point, ...]:
+def channel_section(channel: ChannelOnBoard, bit: Bit, *, window: tuple[float, float]) -> tuple[Point, ...]:
     """The board's section around the channel, as it remains, cropped to a window along u."""
     x0, x1 = max(channel.ends[0], window[0]), min(channel.ends[1], window[1])
     top, floor = channel.thickness, channel.thickness - channel.depth
@@ -40,7 +40,7 @@ def channel_section(channel: Channel, bit: Bit, *, window: tuple[float, float]) 
     return ((x0, 0.0), (x1, 0.0), (x1, top), *reversed(cut), (x0, top))
 
 
-def band(channel: Channel, fence: Fence, each: Pass, bit: Bit) -> tuple[Point, ...]:
+def band(channel: ChannelOnBoard, fence: Fence, each: Pass, bit: Bit) -> tuple[Point, ...]:
     """What one pass removes, in the section: the part of its slot that no earlier pass took."""
     if channel.shape != "square":
         middle = (channel.left + channel.right) / 2
@@ -54,7 +54,7 @@ def band(channel: Channel, fence: Fence, each: Pass, bit: Bit) -> tuple[Point, .
     return box(min(fresh, other), top - each.to_depth, max(fresh, other), top - each.from_depth)
 
 
-def section_view(setting: Setting, cut: Dado) -> View:
+def section_view(setting: ChannelSetting, cut: ChannelCut) -> View:
     """The section at the bit: what remains, each pass as a band with its number, and the bit in its first pass."""
     channel, bit, fence = setting.channel, setting.bit, setting.fence
     passes = setting.stepping.passes if setting.stepping else ()
@@ -103,13 +103,13 @@ def section_view(setting: Setting, cut: Dado) -> View:
     )
 
 
-def _section_caption(channel: Channel) -> Text:
+def _section_caption(channel: ChannelOnBoard) -> Text:
     at = f", station {channel.stations[0].number}" if len(channel.stations) > 1 else ""
     seen = ", near edge at the left" if channel.goes == "along" else ""
     return write("section at the bit{at}{seen}", at=at, seen=seen)
 
 
-def _bit_in_section(channel: Channel, bit: Bit, fence: Fence, passes: Sequence[Pass]) -> Outline:
+def _bit_in_section(channel: ChannelOnBoard, bit: Bit, fence: Fence, passes: Sequence[Pass]) -> Outline:
     first = passes[0] if passes else None
     depth = first.to_depth if first else channel.depth
     top = channel.thickness
@@ -123,6 +123,6 @@ def _bit_in_section(channel: Channel, bit: Bit, fence: Fence, passes: Sequence[P
     return Outline(role="bit", points=box(low, top - depth, high, top + above), label=label)
 
 
-def channel_glyph(channel: Channel, bit: Bit) -> tuple[Point, ...]:
+def channel_glyph(channel: ChannelOnBoard, bit: Bit) -> tuple[Point, ...]:
     """The small section that stands for a cut in a list: the channel with its own width of wood on both sides."""
     return channel_section(channel, bit, window=(channel.left - channel.width, channel.right + channel.width))

@@ -8,19 +8,19 @@ from ranura.core.choosing.setting import SteppedSetting
 from ranura.core.cuts.channel.clearing import Cleared
 from ranura.core.cuts.channel.fence import Fence, GuideOption
 from ranura.core.cuts.channel.fit import Forecast
-from ranura.core.cuts.channel.on_board import Channel
+from ranura.core.cuts.channel.on_board import ChannelOnBoard
 from ranura.core.cutting.direction import Vector
 from ranura.core.holding.clamps import Holding
 from ranura.core.shop.tooling.routers import GuidedSide
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Setting(SteppedSetting):
+class ChannelSetting(SteppedSetting):
     """Bit, router, fence, steps and clamps for a channel in a piece. `stepping` is None where the bit is wider than the cut
     or no speed can be had. `option` is the way it is guided, among `options`. For a router that is not guided by hand nothing is
     said of fence, direction and clamps. `cleared` is what goes before an undercut."""
 
-    channel: Channel
+    channel: ChannelOnBoard
     guided: GuidedSide
     option: GuideOption
     options: tuple[GuideOption, ...]

@@ -5,14 +5,14 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
-from ranura.core.cuts.channel.asked import Dado
-from ranura.core.cuts.channel.setting import Setting
+from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import guide_words, stop_lines
 from ranura.core.cutting.need import UNDERCUT
 from ranura.core.output.guides import heading_words
 from ranura.core.output.slip import (
     Lead,
-    Section,
+    SlipSection,
     _as_typed,
     depths_section,
     feed_section,
@@ -27,7 +27,9 @@ from ranura.core.text.figures import Figure, plain
 from ranura.core.text.writing import Text, write
 
 
-def sections(setting: Setting, cut: Dado, figures: Sequence[Figure], cautions: Sequence[Caution]) -> tuple[Section, ...]:
+def sections(
+    setting: ChannelSetting, cut: ChannelCut, figures: Sequence[Figure], cautions: Sequence[Caution]
+) -> tuple[SlipSection, ...]:
     """The slip of a setting. Sections without a figure are left out where a stop leaves nothing to say."""
     by_key = {figure.key: figure for figure in figures}
     made = [tool_section(setting, by_key), speed_section(setting, by_key)]
@@ -40,7 +42,7 @@ def sections(setting: Setting, cut: Dado, figures: Sequence[Figure], cautions: S
     return tuple(made)
 
 
-def _depths(setting: Setting, cut: Dado) -> Section:
+def _depths(setting: ChannelSetting, cut: ChannelCut) -> SlipSection:
     stepping = setting.stepping
     assert stepping is not None, "only a setting with passes has depths"
     section = depths_section(
@@ -64,7 +66,7 @@ def _depths(setting: Setting, cut: Dado) -> Section:
     return replace(section, lines=(line, *section.lines))
 
 
-def _guide(setting: Setting, figures: Mapping[str, Figure]) -> Section:
+def _guide(setting: ChannelSetting, figures: Mapping[str, Figure]) -> SlipSection:
     fence = setting.fence
     shown, lines, keys = guide_words(setting, figures)
     spacers = fence.spacers
@@ -79,10 +81,10 @@ def _guide(setting: Setting, figures: Mapping[str, Figure]) -> Section:
         lines += stop_lines(setting)
     found = [*keys, *(("guide.spacer",) if "guide.spacer" in figures else ())]
     found += [key for key in ("guide.start", "guide.end") if key in figures]
-    return Section(key="guide", title="Guide", leads=(shown,), lines=tuple(lines), figures=tuple(found))
+    return SlipSection(key="guide", title="Guide", leads=(shown,), lines=tuple(lines), figures=tuple(found))
 
 
-def _direction(setting: Setting) -> Section:
+def _direction(setting: ChannelSetting) -> SlipSection:
     heading, channel = setting.heading, setting.channel
     on_board = setting.fence.on_board
     away = heading[1] > abs(heading[0])
@@ -99,7 +101,7 @@ def _direction(setting: Setting) -> Section:
     start = "plunge at the start mark" if begins_inside else "start clear of the wood"
     end = "back 2 mm at the end, wait for the stop" if ends_inside else "lift off to come back"
     lines.append(write("{start}; {end}", start=start, end=end))
-    return Section(
+    return SlipSection(
         key="direction",
         title="Direction",
         leads=(Lead(shown=plain(heading_words(heading)), caption=write(""), figure="direction.heading"),),
@@ -108,13 +110,13 @@ def _direction(setting: Setting) -> Section:
     )
 
 
-def _fed_over_table(setting: Setting) -> Section:
+def _fed_over_table(setting: ChannelSetting) -> SlipSection:
     """The board's way over a table: from right to left, pressed onto the fence behind the bit."""
     begins_inside, ends_inside = setting.fence.begins_and_ends_inside(setting.channel)
     start = "lower it on against the right-hand block" if begins_inside else "against the fence before it meets the bit"
     end = "at the left-hand block wait for the stop, then lift" if ends_inside else "right past the bit, then lift"
     lines = [write("{start}; {end}", start=start, end=end), write("stand in front, out of line with the work")]
-    return Section(
+    return SlipSection(
         key="direction",
         title="Direction",
         leads=(Lead(shown=plain("Right to left"), caption=write("the work"), figure="direction.heading"),),
@@ -123,7 +125,7 @@ def _fed_over_table(setting: Setting) -> Section:
     )
 
 
-def _held_on_table(setting: Setting) -> Section:
+def _held_on_table(setting: ChannelSetting) -> SlipSection:
     """What keeps the board down and hands away over a table."""
     wide = min(setting.channel.part)
     begins_inside, _ = setting.fence.begins_and_ends_inside(setting.channel)
@@ -132,19 +134,21 @@ def _held_on_table(setting: Setting) -> Section:
         lines.append(write("backer behind the {edge}, pushed along with it", edge=backed))
     word = "Push blocks" if wide < _PUSHED else "Both hands"
     lines.insert(0, write("75 mm from the bit, never over it"))
-    return Section(key="hold", title="Hold", leads=(Lead(shown=plain(word), caption=write("")),), lines=tuple(lines), figures=())
+    return SlipSection(
+        key="hold", title="Hold", leads=(Lead(shown=plain(word), caption=write("")),), lines=tuple(lines), figures=()
+    )
 
 
 _PUSHED = 150.0
 """mm: a narrower board is fed with push blocks."""
 
 
-def _undercut_direction(setting: Setting, guide: Text) -> Section:
+def _undercut_direction(setting: ChannelSetting, guide: Text) -> SlipSection:
     """How a bit that is wider below than its mouth goes in and comes out again."""
     in_and_out = "in from the edge, right through, out at the other; never lift inside"
     if setting.channel.shape == "keyhole":
         in_and_out = "plunge at the start, to the end, back the same way; lift only there"
-    return Section(
+    return SlipSection(
         key="direction",
         title="Direction",
         leads=(Lead(shown=plain(heading_words(setting.heading)), caption=write(""), figure="direction.heading"),),
@@ -153,7 +157,7 @@ def _undercut_direction(setting: Setting, guide: Text) -> Section:
     )
 
 
-def _hold(setting: Setting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> Section:
+def _hold(setting: ChannelSetting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> SlipSection:
     holding = setting.holding
     stopped = any(each.place == "hold" and each.level == "stop" for each in cautions)
     lines: list[Text] = []
@@ -161,7 +165,7 @@ def _hold(setting: Setting, figures: Mapping[str, Figure], cautions: Sequence[Ca
         lines += hold_lines(holding)
     if backed := backer_edge(setting):
         lines.append(write("backer at the {edge}, level with the face", edge=backed))
-    return Section(
+    return SlipSection(
         key="hold",
         title="Hold",
         leads=(hold_lead(holding),),
@@ -170,7 +174,7 @@ def _hold(setting: Setting, figures: Mapping[str, Figure], cautions: Sequence[Ca
     )
 
 
-def backer_edge(setting: Setting) -> str | None:
+def backer_edge(setting: ChannelSetting) -> str | None:
     """Where the bit leaves the wood; None where the channel ends inside the board."""
     channel = setting.channel
     up = setting.fence.heading[1] > 0

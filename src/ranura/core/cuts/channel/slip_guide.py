@@ -6,18 +6,18 @@ from collections.abc import Mapping
 
 from ranura.core.cuts.channel.fence import GuideOption
 from ranura.core.cuts.channel.fit import ErrorOf, Forecast
-from ranura.core.cuts.channel.setting import Setting
+from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.sweep import path_of
 from ranura.core.geometry import closeness
 from ranura.core.output.fit import FitView
 from ranura.core.output.guides import GuideOffer, StationLine, heading_words, offer
 from ranura.core.output.slip import Lead, lead
-from ranura.core.text.cautions import spoken
+from ranura.core.text.cautions import written
 from ranura.core.text.figures import Figure, plain, show
 from ranura.core.text.writing import Reading, Shown, Text, write
 
 
-def guide_words(setting: Setting, figures: Mapping[str, Figure]) -> tuple[Lead, list[Text], tuple[str, ...]]:
+def guide_words(setting: ChannelSetting, figures: Mapping[str, Figure]) -> tuple[Lead, list[Text], tuple[str, ...]]:
     """The large figure of the guide, the lines below it, and the figures whose workings it opens."""
     fence, channel = setting.fence, setting.channel
     if fence.kind == "edge-guide":
@@ -47,7 +47,7 @@ def guide_words(setting: Setting, figures: Mapping[str, Figure]) -> tuple[Lead, 
     )
 
 
-def table_lines(setting: Setting) -> list[Text]:
+def table_lines(setting: ChannelSetting) -> list[Text]:
     """How the board lies on the table, and what closes in on the bit."""
     edge = setting.channel.end_name(setting.fence.towards)
     opening = setting.bit.diameter + setting.rules.opening_clearance
@@ -67,13 +67,13 @@ def place_words(what: str, at: float, edge: str) -> Text:
     return write("{what} {x:len} {side} the {edge}", what=what, x=abs(at), side="from" if at >= 0 else "outside", edge=edge)
 
 
-def end_words(setting: Setting) -> str:
+def end_words(setting: ChannelSetting) -> str:
     """The reference end in words."""
     end = setting.channel.reference_end
     return f"{end} end" if end in ("left", "right") else f"{end} edge"
 
 
-def stop_lines(setting: Setting) -> list[Text]:
+def stop_lines(setting: ChannelSetting) -> list[Text]:
     """Where the stop blocks for the base stand, or the marks for its edge: from the edge of the board behind the start."""
     if not setting.by_hand:
         names = {"start": "right-hand", "end": "left-hand"}
@@ -81,7 +81,7 @@ def stop_lines(setting: Setting) -> list[Text]:
     return [place_words(word, at, edge) for _, word, at, edge in stop_places(setting)]
 
 
-def table_blocks(setting: Setting) -> list[tuple[str, float]]:
+def table_blocks(setting: ChannelSetting) -> list[tuple[str, float]]:
     """For each stopped end: "start" or "end", and how far from the bit's axis a block stands on the table's fence, in mm: before
     the bit for the start, behind it for the end.
 
@@ -99,7 +99,7 @@ def table_blocks(setting: Setting) -> list[tuple[str, float]]:
     return [*found, ("end", finish - low if up else high - finish)] if ends_inside else found
 
 
-def stop_places(setting: Setting) -> list[tuple[str, str, float, str]]:
+def stop_places(setting: ChannelSetting) -> list[tuple[str, str, float, str]]:
     """For each stopped end: "start" or "end", what stands there, its distance onto the board from an edge, and that edge's name.
 
     Rule: R8 stops
@@ -124,7 +124,7 @@ def stop_places(setting: Setting) -> list[tuple[str, str, float, str]]:
     return found
 
 
-def edge_names(setting: Setting) -> tuple[str, str]:
+def edge_names(setting: ChannelSetting) -> tuple[str, str]:
     """What the board ends in where v is low, and where it is high."""
     if setting.channel.goes == "along":
         return "right end", "left end"
@@ -140,22 +140,22 @@ _FOR = {
 }
 
 
-def guide_offers(setting: Setting) -> tuple[GuideOffer, ...]:
+def guide_offers(setting: ChannelSetting) -> tuple[GuideOffer, ...]:
     """The ways of guiding a channel with this pair, the best first, each with what speaks for or against it."""
     return tuple(_offer(option, setting) for option in setting.options)
 
 
-def _offer(option: GuideOption, setting: Setting) -> GuideOffer:
+def _offer(option: GuideOption, setting: ChannelSetting) -> GuideOffer:
     stop = option.against or next((each for each in option.cautions if each.level == "stop"), None)
     if stop is not None:
-        says = spoken(stop).message
+        says = written(stop).message
     else:
         fence = option.fences[0]
         says = write(_FOR[option.kind], edge=setting.channel.end_name(fence.towards), length=fence.length)
     return offer(option.kind, says, can=stop is None, chosen=option.kind == setting.option.kind)
 
 
-def jig_steps(setting: Setting) -> tuple[Text, ...]:
+def jig_steps(setting: ChannelSetting) -> tuple[Text, ...]:
     """How a cut-line jig for this pair is made; empty where a straightedge is not what it would stand for, or one is there.
 
     Rule: R8 T-jig
@@ -182,7 +182,7 @@ def jig_steps(setting: Setting) -> tuple[Text, ...]:
     )
 
 
-def station_lines(setting: Setting) -> tuple[StationLine, ...]:
+def station_lines(setting: ChannelSetting) -> tuple[StationLine, ...]:
     """The stations in the order of the tape; empty for a single one."""
     fences = setting.option.fences
     if len(fences) < 2:

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 
 from ranura.core.cuts.channel.fence import BEHIND_EDGE, Fence
 from ranura.core.cuts.channel.frame import Frame
-from ranura.core.cuts.channel.on_board import Channel, Station
+from ranura.core.cuts.channel.on_board import ChannelOnBoard, Station
 from ranura.core.geometry.convex import oblong
 from ranura.core.geometry.rings import Ring
 from ranura.core.holding.clamps import LEAD, PAD_ACROSS, PAD_ALONG, PAD_OUTSIDE, Sweep, reach_of
@@ -16,7 +16,7 @@ _PLAIN = Frame()
 """The axes of the board itself."""
 
 
-def path_of(channel: Channel, fence: Fence, *, bit_diameter: float) -> tuple[float, float]:
+def path_of(channel: ChannelOnBoard, fence: Fence, *, bit_diameter: float) -> tuple[float, float]:
     """Where the bit's axis begins and ends along v, in the order of the heading.
 
     Rule: R8 stops
@@ -29,14 +29,14 @@ def path_of(channel: Channel, fence: Fence, *, bit_diameter: float) -> tuple[flo
     return (low, high) if fence.heading[1] > 0 else (high, low)
 
 
-def _shift(channel: Channel, station: Station) -> float:
+def _shift(channel: ChannelOnBoard, station: Station) -> float:
     """How far a turned channel's ends lie along v from those of the first station."""
     if not channel.angle:
         return 0.0
     return -(station.left - channel.left) * channel.frame.u[1] / channel.frame.u[0]
 
 
-def sweeps_of(channel: Channel, fences: Sequence[Fence], base: Base, *, bit_diameter: float) -> list[Sweep]:
+def sweeps_of(channel: ChannelOnBoard, fences: Sequence[Fence], base: Base, *, bit_diameter: float) -> list[Sweep]:
     """What is covered at each station: of one that is square to the board the same box, moved along it."""
     if channel.angle or len(fences) == 1:
         return [sweep_of(channel, fence, base, bit_diameter=bit_diameter) for fence in fences]
@@ -54,12 +54,12 @@ def sweeps_of(channel: Channel, fences: Sequence[Fence], base: Base, *, bit_diam
     return found
 
 
-def sweep_of(channel: Channel, fence: Fence, base: Base, *, bit_diameter: float) -> Sweep:
+def sweep_of(channel: ChannelOnBoard, fence: Fence, base: Base, *, bit_diameter: float) -> Sweep:
     """What base, handles and edge guide cover on the board during all passes of a station."""
     return Sweep(boxes=(placed(channel, _box_of(channel, fence, base, bit_diameter=bit_diameter)),))
 
 
-def _box_of(channel: Channel, fence: Fence, base: Base, *, bit_diameter: float) -> Ring:
+def _box_of(channel: ChannelOnBoard, fence: Fence, base: Base, *, bit_diameter: float) -> Ring:
     """The same in the channel's own axes."""
     reach = reach_of(base)
     axes = [fence.axis_with(spacer) for spacer in (fence.spacers[0], 0.0)]
@@ -73,12 +73,12 @@ def _box_of(channel: Channel, fence: Fence, base: Base, *, bit_diameter: float) 
     return oblong(low, start - behind, high, end + ahead)
 
 
-def placed(channel: Channel, ring: Ring) -> Ring:
+def placed(channel: ChannelOnBoard, ring: Ring) -> Ring:
     """An outline in the channel's axes, on the board."""
     return ring if channel.frame == _PLAIN else tuple(channel.frame.place(corner) for corner in ring)
 
 
-def body_of(channel: Channel, fence: Fence) -> Ring | None:
+def body_of(channel: ChannelOnBoard, fence: Fence) -> Ring | None:
     """The straightedge's outline on the board; None for an edge guide, which the sweep covers, and freehand."""
     if not fence.stands:
         return None
@@ -87,7 +87,7 @@ def body_of(channel: Channel, fence: Fence) -> Ring | None:
     return placed(channel, oblong(low, start + shift, high, end + shift))
 
 
-def clamps_on(channel: Channel, fence: Fence) -> tuple[Ring, ...]:
+def clamps_on(channel: ChannelOnBoard, fence: Fence) -> tuple[Ring, ...]:
     """Two clamps' feet on the ends of a straightedge, at the side away from the router."""
     if not fence.stands:
         return ()
@@ -102,7 +102,7 @@ def clamps_on(channel: Channel, fence: Fence) -> tuple[Ring, ...]:
     )
 
 
-def surely_room(channel: Channel, base: Base, *, bit_diameter: float, fence_width: float) -> bool:
+def surely_room(channel: ChannelOnBoard, base: Base, *, bit_diameter: float, fence_width: float) -> bool:
     """Whether a straightedge and clamps find room beyond doubt: the fence on the side of the reference end, the clamps at the
     other, for one plain dado.
 

@@ -7,7 +7,7 @@ edge; its width is the bit's true one. With the spacers the width shows what the
 from __future__ import annotations
 
 from ranura.core.cuts.channel import refusals
-from ranura.core.cuts.channel.setting import Setting
+from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.learning.corrections import Correction, Measure, MeasureKey, TestCut
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
@@ -20,7 +20,7 @@ MOST_OFF = 3.0
 """mm: what a measurement may differ from what was expected before it is taken for a slip of the hand."""
 
 
-def test_cut_of(setting: Setting) -> TestCut | None:
+def test_cut_of(setting: ChannelSetting) -> TestCut | None:
     """The test cut of a channel; None for a round nose or a V, whose width says nothing of the guide, and where nothing is
     cut."""
     channel, fence, bit = setting.channel, setting.fence, setting.bit
@@ -61,7 +61,7 @@ def test_cut_of(setting: Setting) -> TestCut | None:
     return TestCut(lines=tuple(lines), measures=tuple(measures))
 
 
-def correction_of(setting: Setting, key: MeasureKey, measured: float) -> Correction:
+def correction_of(setting: ChannelSetting, key: MeasureKey, measured: float) -> Correction:
     """What a measurement in the test cut corrects.
 
     Rule: R8 from a measured test cut

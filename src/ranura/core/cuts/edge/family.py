@@ -12,12 +12,12 @@ from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cuts.edge.drawing import edge_plan_view
 from ranura.core.cuts.edge.figures import edge_figures
 from ranura.core.cuts.edge.judge import EdgeJudge
-from ranura.core.cuts.edge.on_board import Edging, edging
+from ranura.core.cuts.edge.on_board import EdgesOnBoard, edging
 from ranura.core.cuts.edge.plan import before_here, refuse, remedies, setting_of
 from ranura.core.cuts.edge.section_view import edge_glyph, edge_section_view
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.slip import STAGE_COLUMNS, edge_sections, stage_lines
-from ranura.core.family import DoneCut, Family, Made, Said
+from ranura.core.family import DoneCut, Planned, Planner, PlanText
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.figures import Figure
@@ -25,20 +25,20 @@ from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import Text, write
 
 
-def family(cut: EdgeCut, piece: Piece, shop: Shop, wood: Material, rules: HouseRules, before: Sequence[DoneCut]) -> Family:
+def family(cut: EdgeCut, piece: Piece, shop: Shop, wood: Material, rules: HouseRules, before: Sequence[DoneCut]) -> Planner:
     """How an edge cut is planned. Raises `CutError` with the dimension or edge that cannot be."""
     judge = EdgeJudge(shop, edging(cut, piece), wood, rules, before_here(before, cut, shop))
 
-    def make(chosen: Candidate) -> Made:
+    def make(chosen: Candidate) -> Planned:
         setting = setting_of(chosen, judge, piece)
-        return Made(setting=setting, said=partial(_said, setting, cut, piece, judge))
+        return Planned(setting=setting, said=partial(_said, setting, cut, piece, judge))
 
-    return Family(judge=judge, refuse=partial(refuse, judge), make=make)
+    return Planner(judge=judge, refuse=partial(refuse, judge), make=make)
 
 
-def _said(setting: EdgeSetting, cut: EdgeCut, piece: Piece, judge: EdgeJudge) -> Said:
+def _said(setting: EdgeSetting, cut: EdgeCut, piece: Piece, judge: EdgeJudge) -> PlanText:
     worked, asked = edge_figures(setting), setting.edging
-    return Said(
+    return PlanText(
         figures=worked,
         slip=edge_sections(setting, worked, setting.cautions),
         drawing=(edge_plan_view(setting, piece), edge_section_view(setting, typed=_typed(cut, asked, piece, worked))),
@@ -64,7 +64,7 @@ def _leaves(cut: EdgeCut, setting: EdgeSetting) -> DoneCut | None:
     return DoneCut(edges=cut.edges, bit_id=setting.bit.id, height=trip.height, offset=trip.offset, both_faces=cut.both_faces)
 
 
-def _typed(cut: EdgeCut, asked: Edging, piece: Piece, worked: Sequence[Figure]) -> dict[str, Text]:
+def _typed(cut: EdgeCut, asked: EdgesOnBoard, piece: Piece, worked: Sequence[Figure]) -> dict[str, Text]:
     """The texts of the section's dimensions: as typed where they were, else as they come out."""
     wide = next((figure.value for figure in worked if figure.key == "edge.width"), asked.size)
     width = cut.size if cut.shape == "rabbet" else cut.width

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.asked import Guidance
 from ranura.core.cuts.edge.bearings import choose_bearing, rabbet_width
-from ranura.core.cuts.edge.on_board import FLUSH_EXTRA, Edging
+from ranura.core.cuts.edge.on_board import FLUSH_EXTRA, EdgesOnBoard
 from ranura.core.cuts.edge.trips import Done, Span, along_the_edge
 from ranura.core.cutting.stage import Trip
 from ranura.core.geometry import closeness
@@ -43,7 +43,7 @@ class Way:
         return self.guide in ("fence", "edge-guide")
 
 
-def way_of(edging: Edging, bit: Bit, mounting: Mounting, rules: HouseRules) -> Way | Reason:
+def way_of(edging: EdgesOnBoard, bit: Bit, mounting: Mounting, rules: HouseRules) -> Way | Reason:
     """How a bit of a fitting shape makes an edge cut by hand or on a table; a Reason where nothing guides it."""
     trip, bearing, left = _setting(edging, bit, rules)
     rides = bearing is not None and (closeness.same(trip.offset, bearing / 2) or edging.shape == "jointing")
@@ -64,7 +64,7 @@ def way_of(edging: Edging, bit: Bit, mounting: Mounting, rules: HouseRules) -> W
     return Way(trip=trip, guide=guide, bearing=bearing, proud=trip.offset - (bearing or bit.diameter) / 2, left=left)
 
 
-def _setting(edging: Edging, bit: Bit, rules: HouseRules) -> tuple[Trip, float | None, float]:
+def _setting(edging: EdgesOnBoard, bit: Bit, rules: HouseRules) -> tuple[Trip, float | None, float]:
     """The final setting, the bearing on the bit, and what it leaves standing by hand."""
     if edging.shape == "flush":
         return Trip(height=edging.depth + FLUSH_EXTRA, offset=bit.diameter / 2), bit.bearing, 0.0

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.cuts.edge import words
-from ranura.core.cuts.edge.on_board import Edging
+from ranura.core.cuts.edge.on_board import EdgesOnBoard
 from ranura.core.holding.clamps import PAD_ACROSS, PAD_ALONG, PAD_OUTSIDE
 from ranura.core.shop.tooling.routers import Base
 from ranura.core.text.cautions import Caution, caution
@@ -43,7 +43,7 @@ class EdgeHold:
         return self.method in ("clamps", "clamps-moved")
 
 
-def hold_edges(edging: Edging, base: Base, *, offset: float, light: bool, by_hand: bool) -> EdgeHold:
+def hold_edges(edging: EdgesOnBoard, base: Base, *, offset: float, light: bool, by_hand: bool) -> EdgeHold:
     """How a board is held for an edge cut: clamps along the side that is not cut; a mat for light work all round; else clamps
     that are moved on, where the base leaves room for them.
 

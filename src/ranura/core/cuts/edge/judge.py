@@ -14,7 +14,7 @@ from ranura.core.choosing.order import Candidate, Pair, Ranking
 from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.asked import BY_RADIUS, PROFILES_OF, shape_name
 from ranura.core.cuts.edge.guides import Way, contact, taken_spans, way_of, widest_reach
-from ranura.core.cuts.edge.on_board import FLUSH_EXTRA, Edging
+from ranura.core.cuts.edge.on_board import FLUSH_EXTRA, EdgesOnBoard
 from ranura.core.cuts.edge.staging import MOST_STAGES
 from ranura.core.cuts.edge.trips import Done, Stock, can_be_raised, taken
 from ranura.core.cutting.feed import plan_feed
@@ -40,7 +40,7 @@ START_ROOM = 3.0
 class EdgeJudge(Judge):
     """Judges for one edge cut; `before` was cut at these edges already."""
 
-    def __init__(self, shop: Shop, edging: Edging, wood: Material, rules: HouseRules, before: Sequence[Done] = ()) -> None:
+    def __init__(self, shop: Shop, edging: EdgesOnBoard, wood: Material, rules: HouseRules, before: Sequence[Done] = ()) -> None:
         super().__init__(shop, wood, rules, edging.part)
         self.edging = edging
         self.before = tuple(before)
@@ -67,8 +67,8 @@ class EdgeJudge(Judge):
         tip = BEARING_HEIGHT if bit.bearing_place in ("tip", "both") else 0.0
         return self.edging.depth + extra + tip
 
-    def of_bit(self, bit: Bit) -> Reason | None:
-        """See `Judge.of_bit`."""
+    def against_bit(self, bit: Bit) -> Reason | None:
+        """See `Judge.against_bit`."""
         asked = self.edging
         if bit.profile not in PROFILES_OF[asked.shape]:
             return Reason(words.OTHER_PROFILE, {"profile": bit.kind.name, "shape": shape_name(asked.shape)})
@@ -93,9 +93,9 @@ class EdgeJudge(Judge):
             return Reason(words.BEARING_OVER_CORNER, {"corner": self.corner, "bearing": bit.bearing})
         return None
 
-    def of_cut(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
-        """See `Judge.of_cut`."""
-        if self.rack.by_hand[router.id]:
+    def against_router(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
+        """See `Judge.against_router`."""
+        if self.tools.by_hand[router.id]:
             if self.small:
                 yield self.small_reason()
             if self.edging.far_side:
@@ -108,8 +108,8 @@ class EdgeJudge(Judge):
         if isinstance(found, Reason):
             yield found
 
-    def setting_up(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
-        """See `Judge.setting_up`."""
+    def against_setup(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
+        """See `Judge.against_setup`."""
         found = self.way(bit, router.mounting)
         if isinstance(found, Reason):
             return
@@ -128,7 +128,7 @@ class EdgeJudge(Judge):
             if closeness.over(beyond, 0):
                 yield Reason(words.STRAIGHTEDGE_OFF_BOARD, {"beyond": beyond})
         if found.guide == "edge-guide":
-            if all(each.kind != "edge-guide" for each in self.rack.shop.guides):
+            if all(each.kind != "edge-guide" for each in self.tools.shop.guides):
                 yield Reason(guide_words.NO_EDGE_GUIDE)
             elif base.rods is None:
                 yield Reason(guide_words.NO_RODS)
@@ -160,7 +160,7 @@ class EdgeJudge(Judge):
         """Whether even the most stages would be too hard for router or bit; looked at by their mean area."""
         asked, rules = self.edging, self.rules
         turning = Turning(
-            bit=bit, router=router, rpm=self.rack.turning(bit, router), free_length=free, material=self.wood, rules=rules
+            bit=bit, router=router, rpm=self.tools.turning(bit, router), free_length=free, material=self.wood, rules=rules
         )
         stock = Stock(thickness=asked.thickness, width=max(4 * bit.diameter, 60.0))
         share = MOST_STAGES if can_be_raised(bit) or router.mounting == "table" else 1 + len(bit.bearings)
@@ -211,8 +211,8 @@ class EdgeJudge(Judge):
         return bit.profile in PROFILES_OF[self.edging.shape]
 
     @property
-    def rather(self) -> Mounting | None:
-        """See `Judge.rather`."""
+    def preferred_mounting(self) -> Mounting | None:
+        """See `Judge.preferred_mounting`."""
         return None
 
     def extra_work(self, bit: Bit) -> float:

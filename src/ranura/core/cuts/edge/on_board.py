@@ -19,7 +19,7 @@ FLUSH_EXTRA = 1.0
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Edging:
+class EdgesOnBoard:
     """An edge cut on its board, in mm: `depth` is where the lowest point of the profile lies below the face.
 
     `width` is None where the bearing decides. `part` is the board's length and width, `fibres` the way of its grain, `count`
@@ -66,7 +66,7 @@ def profile_depth(shape: Shape, size: float, thickness: float) -> float | None:
     return None if shape in WANTS_DEPTH else size
 
 
-def edging(cut: EdgeCut, piece: Piece) -> Edging:
+def edging(cut: EdgeCut, piece: Piece) -> EdgesOnBoard:
     """The edge cut on its board.
 
     Raises `CutError` at the dimension that cannot be, or at the edges when one of them is not there (any more)."""
@@ -99,7 +99,7 @@ def edging(cut: EdgeCut, piece: Piece) -> Edging:
     _check_reach(cut, edges, piece, size if cut.shape == "rabbet" else width)
     if cut.shape == "bevel" and cut.angle is None:
         raise CutError(refusals.ANGLE_MISSING, field="cut.angle")
-    return Edging(
+    return EdgesOnBoard(
         shape=cut.shape,
         size=size,
         depth=depth,
@@ -120,7 +120,7 @@ def edging(cut: EdgeCut, piece: Piece) -> Edging:
     )
 
 
-def turned_over(asked: Edging) -> Edging:
+def turned_over(asked: EdgesOnBoard) -> EdgesOnBoard:
     """The edge cut with its board on its other face: turned end for end, so that left and right change places.
 
     Seen from above again: mirrored outlines, fibres and edges, each with the board's wood on its left as before."""

@@ -16,7 +16,7 @@ from ranura.core.cuts.edge.asked import BY_RADIUS, PROFILES_OF, STRAIGHT_WALLED,
 from ranura.core.cuts.edge.guides import Way, stands_below
 from ranura.core.cuts.edge.holding import EdgeHold, hold_edges
 from ranura.core.cuts.edge.judge import EdgeJudge
-from ranura.core.cuts.edge.on_board import Edging, edging, turned_over
+from ranura.core.cuts.edge.on_board import EdgesOnBoard, edging, turned_over
 from ranura.core.cuts.edge.runs import START_CLIMB, Run, names_of, runs_of
 from ranura.core.cuts.edge.section import section_of
 from ranura.core.cuts.edge.setting import EdgeSetting
@@ -33,7 +33,7 @@ from ranura.core.output.remedies import Remedy
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text import depth_words, guide_words, strength_words
-from ranura.core.text.cautions import Caution, caution, spoken
+from ranura.core.text.cautions import Caution, caution, written
 from ranura.core.text.errors import CutError
 from ranura.core.text.writing import write
 
@@ -60,7 +60,7 @@ def before_here(done: Sequence[DoneCut], cut: EdgeCut, shop: Shop) -> tuple[Done
 
 def refuse(judge: EdgeJudge, dropped: list[Drop]) -> None:
     """Raises `CutError` where every bit fails by itself on a dimension that was typed, or none is of the shape."""
-    asked, shop = judge.edging, judge.rack.shop
+    asked, shop = judge.edging, judge.tools.shop
     by_itself = {drop.bit.id: drop.reason.words for drop in dropped if drop.router is None}
     bits = [bit for bit in shop.bits if not bit.archived]
     if len(by_itself) < len(bits):
@@ -119,7 +119,7 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
     speed = speed_of(bit, router, rules, compare=True)
     held = judge.grip(bit, router)
     grip = held if isinstance(held, Grip) else None
-    found = None if judge.of_bit(bit) else judge.way(bit, router.mounting)
+    found = None if judge.against_bit(bit) else judge.way(bit, router.mounting)
     way = found if isinstance(found, Way) else None
     hold = _hold(asked, chosen, way, rules)
     staging, work = None, None
@@ -137,13 +137,13 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
     trips = tuple(stage.trip for stage in staging.stages) if staging else ()
     contact = judge.least_contact(bit, way, router.mounting, trips) if way else None
     below = stands_below(way, way.trip, asked.thickness) if way else 0.0
-    cautions = [spoken(reason) for reason in chosen.reasons]
+    cautions = [written(reason) for reason in chosen.reasons]
     if any(reason.words in _EDGE_GONE for reason in chosen.reasons) and judge.before and way is not None:
-        fresh = EdgeJudge(judge.rack.shop, asked, wood, rules).least_contact(bit, way, router.mounting)
+        fresh = EdgeJudge(judge.tools.shop, asked, wood, rules).least_contact(bit, way, router.mounting)
         if fresh is None or not closeness.under(fresh, rules.bearing_contact):
             cautions.append(caution(words.ORDER_WOULD_DO))
     if staging is not None and staging.reason is not None and not chosen.reasons:
-        cautions.append(spoken(staging.reason))
+        cautions.append(written(staging.reason))
     if contact is not None and closeness.under(contact, rules.bearing_contact) and not chosen.reasons:
         cautions.append(caution(words.BEARING_WITHOUT_EDGE, contact=contact, needed=rules.bearing_contact))
     cautions += [*hold.cautions, *tool_cautions(chosen, speed, grip, piece, wood, rules)]
@@ -171,7 +171,7 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
     )
 
 
-def _hold(asked: Edging, chosen: Candidate, way: Way | None, rules: HouseRules) -> EdgeHold:
+def _hold(asked: EdgesOnBoard, chosen: Candidate, way: Way | None, rules: HouseRules) -> EdgeHold:
     """A mat where the work is light, clamps otherwise; clamps too where the house climbs, since climbing is for clamped work."""
     stock = Stock(thickness=asked.thickness, width=4 * chosen.bit.diameter)
     light = way is None or not closeness.over(taken(chosen.bit, way.trip, stock), rules.small_profile)
@@ -191,7 +191,7 @@ def _light(staging: Staging, work: EdgeWork, mounting: str) -> bool:
 
 def _cautions(
     chosen: Candidate,
-    asked: Edging,
+    asked: EdgesOnBoard,
     wood: Material,
     rules: HouseRules,
     way: Way | None,
@@ -246,7 +246,7 @@ def _cautions(
     return found
 
 
-def _of_stages(staging: Staging, state: str, asked: Edging, wood: Material, *, speed_hold: bool) -> list[Caution]:
+def _of_stages(staging: Staging, state: str, asked: EdgesOnBoard, wood: Material, *, speed_hold: bool) -> list[Caution]:
     found = [each for stage in staging.stages for each in stage.bend.cautions if each.code == strength_words.BENDS.code]
     found += [each for stage in staging.stages for each in stage.cautions]
     if any(stage.climb for stage in staging.stages):
@@ -262,7 +262,9 @@ def _of_stages(staging: Staging, state: str, asked: Edging, wood: Material, *, s
     return found
 
 
-def _of_table(asked: Edging, way: Way, opening: float, one_plane: bool, runs: tuple[Run, ...], judge: EdgeJudge) -> list[Caution]:
+def _of_table(
+    asked: EdgesOnBoard, way: Way, opening: float, one_plane: bool, runs: tuple[Run, ...], judge: EdgeJudge
+) -> list[Caution]:
     """What the table asks for: a pin where there is no fence, and care for hands and ends (R7, R15)."""
     length, width = asked.part
     ends = [width if run.edge.ref in ("left", "right") else length for run in runs if not run.edge.closed]
@@ -306,7 +308,7 @@ def remedies(cut: EdgeCut, piece: Piece, judge: EdgeJudge, setting: EdgeSetting)
 
 def _tried(code: str, cut: EdgeCut, changed: EdgeCut, piece: Piece, judge: EdgeJudge) -> dict[str, Any] | None:
     """What else must be pinned for a changed cut that can be made; None where it cannot."""
-    shop = judge.rack.shop
+    shop = judge.tools.shop
     routers = [router for router in shop.routers if not router.archived]
     if code in ("one-face", "near-side"):
         routers = [router for router in routers if cut.router_id in (None, router.id)]

@@ -10,7 +10,7 @@ from itertools import pairwise
 from ranura.core.board.grain import Stretch, stretches
 from ranura.core.board.materials import Material
 from ranura.core.board.pieces import SIDES, Edge
-from ranura.core.cuts.edge.on_board import Edging, turned_over
+from ranura.core.cuts.edge.on_board import EdgesOnBoard, turned_over
 from ranura.core.cutting.direction import Sense, contour_direction, straight_direction
 from ranura.core.geometry.rings import Point
 from ranura.core.shop.house_rules import HouseRules
@@ -47,7 +47,7 @@ class Run:
 
 
 def runs_of(
-    edging: Edging, mounting: Mounting, wood: Material, rules: HouseRules, *, climb_start: bool = False
+    edging: EdgesOnBoard, mounting: Mounting, wood: Material, rules: HouseRules, *, climb_start: bool = False
 ) -> tuple[Run, ...]:
     """All runs of one face in working order: end grain before long grain.
 
@@ -61,7 +61,7 @@ def runs_of(
     return tuple(replace(run, number=number) for number, run in enumerate(found, start=1))
 
 
-def lying_for(edging: Edging, mounting: Mounting) -> Edging:
+def lying_for(edging: EdgesOnBoard, mounting: Mounting) -> EdgesOnBoard:
     """The board as it lies before the person: face up by hand, face down on a table."""
     return edging if mounting == "hand" else turned_over(edging)
 
@@ -71,7 +71,7 @@ def _place(edge: Edge) -> int:
     return ("right", "left", "near", "far").index(edge.ref) if edge.ref in SIDES else len(SIDES)
 
 
-def _run(edge: Edge, edging: Edging, mounting: Mounting, wood: Material, rules: HouseRules, climb_start: bool) -> Run:
+def _run(edge: Edge, edging: EdgesOnBoard, mounting: Mounting, wood: Material, rules: HouseRules, climb_start: bool) -> Run:
     points = edge.points if forwards(edge, mounting) else tuple(reversed(edge.points))
     if edge.closed:
         sense = contour_direction(mounting=mounting, contour="inside" if edge.inside else "outside").sense
@@ -127,7 +127,7 @@ def _neighbours(edge: Edge) -> tuple[str | None, str | None]:
 
 
 def _begun_well(
-    points: tuple[Point, ...], wood_on_left: bool, edging: Edging, lies: tuple[Stretch, ...], rules: HouseRules
+    points: tuple[Point, ...], wood_on_left: bool, edging: EdgesOnBoard, lies: tuple[Stretch, ...], rules: HouseRules
 ) -> tuple[tuple[Point, ...], tuple[Stretch, ...]]:
     """A closed run that begins in the middle of the longest straight way through clean grain, or of the longest clean curve."""
     ring = (*points, points[0])

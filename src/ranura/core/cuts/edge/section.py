@@ -25,7 +25,7 @@ _FINE = 0.002
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Section:
+class CrossSection:
     """What the trips take, one after the other, and the outlines of what remains, the largest first.
 
     More than one outline means that a strip comes off."""
@@ -40,7 +40,7 @@ class Section:
         return len(self.outlines) > 1
 
 
-def section(bit: Bit, trips: Sequence[Trip], stock: Stock, *, before: Sequence[Done] = ()) -> Section:
+def section(bit: Bit, trips: Sequence[Trip], stock: Stock, *, before: Sequence[Done] = ()) -> CrossSection:
     """The section after some trips with one bit, in a stock from which `before` was taken already.
 
     Raises CutError ("tip-beyond-cutter") where more than the cutter stands out.
@@ -56,7 +56,7 @@ def section(bit: Bit, trips: Sequence[Trip], stock: Stock, *, before: Sequence[D
     return section_of([Done(bit=bit, trip=trip) for trip in trips], stock, before=before)
 
 
-def section_of(steps: Sequence[Done], stock: Stock, *, before: Sequence[Done] = (), drawn: bool = False) -> Section:
+def section_of(steps: Sequence[Done], stock: Stock, *, before: Sequence[Done] = (), drawn: bool = False) -> CrossSection:
     """The section after some trips on either face, with whichever bit.
 
     To be `drawn`, bites have outlines too, and all outlines only the points that they need to be within 0.002 mm."""
@@ -64,7 +64,7 @@ def section_of(steps: Sequence[Done], stock: Stock, *, before: Sequence[Done] = 
 
 
 @lru_cache(maxsize=32)
-def _section(steps: tuple[Done, ...], stock: Stock, before: tuple[Done, ...], drawn: bool) -> Section:
+def _section(steps: tuple[Done, ...], stock: Stock, before: tuple[Done, ...], drawn: bool) -> CrossSection:
     """Remembered, since what was evaluated last is what is drawn."""
     left: BaseGeometry = box(0.0, 0.0, stock.width, stock.thickness)
     if stock.overhang:
@@ -76,7 +76,7 @@ def _section(steps: tuple[Done, ...], stock: Stock, before: tuple[Done, ...], dr
         body = _body(step, stock)
         bites.append(_bite(step.trip, left.intersection(body), drawn=drawn))
         left = left.difference(body)
-    return Section(bites=tuple(bites), outlines=_outlines(left, drawn=drawn), area=left.area)
+    return CrossSection(bites=tuple(bites), outlines=_outlines(left, drawn=drawn), area=left.area)
 
 
 @lru_cache(maxsize=64)

@@ -9,7 +9,7 @@ from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.trips import curve, reach
 from ranura.core.cutting.stage import Trip
 from ranura.core.geometry.rings import Ring
-from ranura.core.output.views import Dimension, Handle, Outline, Point, View, box
+from ranura.core.output.views import BitHandle, Dimension, Outline, Point, View, box
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, Corner
 from ranura.core.text.figures import as_sold
@@ -99,7 +99,7 @@ def edge_section_view(setting: EdgeSetting, *, typed: Mapping[str, Text]) -> Vie
         outlines=tuple(outlines),
         arrows=(),
         dimensions=dimensions,
-        handle=Handle(at=at(-trip.offset, trip.height), deeper=-1 if hand else 1, wider=-1 if hand else 1),
+        handle=BitHandle(at=at(-trip.offset, trip.height), deeper=-1 if hand else 1, wider=-1 if hand else 1),
     )
 
 

@@ -7,9 +7,9 @@ from dataclasses import dataclass
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cuts.edge.guides import Way
 from ranura.core.cuts.edge.holding import EdgeHold
-from ranura.core.cuts.edge.on_board import Edging
+from ranura.core.cuts.edge.on_board import EdgesOnBoard
 from ranura.core.cuts.edge.runs import Run, lying_for
-from ranura.core.cuts.edge.section import Section
+from ranura.core.cuts.edge.section import CrossSection
 from ranura.core.cuts.edge.staging import Staging
 from ranura.core.cuts.edge.trips import Done
 
@@ -21,10 +21,10 @@ class EdgeSetting(ToolSetting):
     `way` and `staging` are None where nothing guides the bit, or no speed or grip can be had; `contact` is what the last of all
     cuts has to ride on, None where no edge is needed; `below` how far the bit stands out below the board."""
 
-    edging: Edging
+    edging: EdgesOnBoard
     way: Way | None
     staging: Staging | None
-    section: Section | None
+    section: CrossSection | None
     runs: tuple[Run, ...]
     contact: float | None
     below: float
@@ -32,7 +32,7 @@ class EdgeSetting(ToolSetting):
     before: tuple[Done, ...]
 
     @property
-    def lying(self) -> Edging:
+    def lying(self) -> EdgesOnBoard:
         """The board as it lies before the person: face up by hand, face down on a table."""
         return lying_for(self.edging, self.router.mounting)
 

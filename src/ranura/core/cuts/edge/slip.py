@@ -11,7 +11,7 @@ from ranura.core.cuts.edge.runs import START_CLIMB, Run, names_of
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.staging import Staging
 from ranura.core.geometry import closeness
-from ranura.core.output.slip import Lead, PassLine, Section, lead, speed_section, tool_section
+from ranura.core.output.slip import Lead, PassLine, SlipSection, lead, speed_section, tool_section
 from ranura.core.text.cautions import Caution
 from ranura.core.text.figures import Figure, as_sold, plain, show
 from ranura.core.text.writing import Fact, Shown, Text, write
@@ -52,7 +52,7 @@ def _fence_of(setting: EdgeSetting, way: Way, offset: float) -> Shown:
     return show(offset - (way.bearing or setting.bit.diameter) / 2, "mm")
 
 
-def edge_sections(setting: EdgeSetting, figures: Sequence[Figure], cautions: Sequence[Caution]) -> tuple[Section, ...]:
+def edge_sections(setting: EdgeSetting, figures: Sequence[Figure], cautions: Sequence[Caution]) -> tuple[SlipSection, ...]:
     """The slip; sections without a figure are left out where a stop leaves nothing to say."""
     by_key = {figure.key: figure for figure in figures}
     made = [tool_section(setting, by_key), speed_section(setting, by_key)]
@@ -71,7 +71,7 @@ def _listed(values: Sequence[float]) -> Text:
     return write(" · ".join(f"{{{name}:len}}" for name in named), **named)
 
 
-def _heights(setting: EdgeSetting, figures: Mapping[str, Figure]) -> Section:
+def _heights(setting: EdgeSetting, figures: Mapping[str, Figure]) -> SlipSection:
     staging = setting.staging
     count = len(staging.stages) if staging else 1
     caption = "beyond the base" if setting.by_hand else "above the table"
@@ -90,7 +90,7 @@ def _heights(setting: EdgeSetting, figures: Mapping[str, Figure]) -> Section:
     whole = "part" if parts == 1 else "parts"
     every = "at each setting run " if count > 1 else "run "
     lines.append(write(every + "{n} " + whole + " and a spare{faces}", n=parts, faces=", both faces" if faces else ""))
-    return Section(
+    return SlipSection(
         key="depths",
         title="Height",
         leads=(lead(figures["edge.height"], caption),),
@@ -99,7 +99,7 @@ def _heights(setting: EdgeSetting, figures: Mapping[str, Figure]) -> Section:
     )
 
 
-def _guide(setting: EdgeSetting, way: Way, figures: Mapping[str, Figure]) -> Section:
+def _guide(setting: EdgeSetting, way: Way, figures: Mapping[str, Figure]) -> SlipSection:
     keys = tuple(key for key in ("edge.fence", "edge.contact") if key in figures)
     lines: list[Text] = []
     leads: tuple[Lead, ...]
@@ -124,7 +124,7 @@ def _guide(setting: EdgeSetting, way: Way, figures: Mapping[str, Figure]) -> Sec
             lines.append(write("{c:len} of edge left to ride on", c=setting.contact))
         if not setting.by_hand:
             lines.append(write("no fence on a curve: starting pin in the table"))
-    return Section(key="guide", title="Guide", leads=leads, lines=tuple(lines), figures=keys)
+    return SlipSection(key="guide", title="Guide", leads=leads, lines=tuple(lines), figures=keys)
 
 
 def _spacer_lines(setting: EdgeSetting, way: Way) -> list[Text]:
@@ -162,7 +162,7 @@ def _fence_lines(setting: EdgeSetting, way: Way) -> list[Text]:
     return lines
 
 
-def _direction(setting: EdgeSetting, figures: Mapping[str, Figure]) -> Section:
+def _direction(setting: EdgeSetting, figures: Mapping[str, Figure]) -> SlipSection:
     runs = setting.runs
     closed = [run for run in runs if run.edge.closed]
     first = runs[0]
@@ -184,7 +184,7 @@ def _direction(setting: EdgeSetting, figures: Mapping[str, Figure]) -> Section:
     lines.append(_stance(setting))
     if setting.edging.both_faces:
         lines.append(write("then turn the board over: the same again"))
-    return Section(
+    return SlipSection(
         key="direction",
         title="Direction",
         leads=(Lead(shown=plain(word), caption=caption, figure="direction.sense"),),
@@ -216,10 +216,10 @@ def _starts(runs: Sequence[Run], *, by_hand: bool) -> list[Text]:
     return lines
 
 
-def _feed(staging: Staging, figures: Mapping[str, Figure]) -> Section:
+def _feed(staging: Staging, figures: Mapping[str, Figure]) -> SlipSection:
     hard = staging.hardest.power
     count = len(staging.stages)
-    return Section(
+    return SlipSection(
         key="feed",
         title="Feed",
         leads=(lead(figures["feed.pace"], "for 300 mm"),),
@@ -237,7 +237,7 @@ def _feed(staging: Staging, figures: Mapping[str, Figure]) -> Section:
     )
 
 
-def _hold(setting: EdgeSetting, cautions: Sequence[Caution]) -> Section:
+def _hold(setting: EdgeSetting, cautions: Sequence[Caution]) -> SlipSection:
     hold = setting.hold
     word, line = {
         "clamps": ("2 clamps", "along the side that is not cut; base and handles reach {x:rough} over the board"),
@@ -248,4 +248,6 @@ def _hold(setting: EdgeSetting, cautions: Sequence[Caution]) -> Section:
     lines = [write(line, x=hold.covers)]
     if setting.below and not any(each.code == words.BEARING_BELOW.code for each in cautions):
         lines.append(write("{x:rough} below the board must stay clear", x=setting.below))
-    return Section(key="hold", title="Hold", leads=(Lead(shown=plain(word), caption=write("")),), lines=tuple(lines), figures=())
+    return SlipSection(
+        key="hold", title="Hold", leads=(Lead(shown=plain(word), caption=write("")),), lines=tuple(lines), figures=()
+    )

@@ -13,7 +13,7 @@ from typing import Literal
 from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.asked import STRAIGHT_WALLED, StageBy
 from ranura.core.cuts.edge.guides import Way
-from ranura.core.cuts.edge.on_board import Edging
+from ranura.core.cuts.edge.on_board import EdgesOnBoard
 from ranura.core.cuts.edge.section import section_of
 from ranura.core.cuts.edge.stages import stages
 from ranura.core.cuts.edge.trips import Done, Stock, can_be_raised, reach, taken
@@ -22,7 +22,7 @@ from ranura.core.cutting.need import StraightCut
 from ranura.core.cutting.passes import cumulative_depths
 from ranura.core.cutting.power import Power, least_feed_chip
 from ranura.core.cutting.stage import Bite, Stage, Trip
-from ranura.core.cutting.stepping import Tooling, gaits_of, school_step, step_limits
+from ranura.core.cutting.stepping import Tooling, paces_of, school_step, step_limits
 from ranura.core.cutting.turning import Turning
 from ranura.core.geometry import closeness
 from ranura.core.text import strength_words
@@ -71,7 +71,7 @@ class EdgeWork:
     that clamps hold the board, without which nothing is climbed (R7)."""
 
     turning: Turning
-    edging: Edging
+    edging: EdgesOnBoard
     way: Way
     before: tuple[Done, ...] = ()
     clamped: bool = False
@@ -150,7 +150,7 @@ def _stepped(work: EdgeWork) -> Staging:
             rules=turning.rules,
             need=need,
         )
-        limits = step_limits(tooling, gaits_of(tooling))
+        limits = step_limits(tooling, paces_of(tooling))
         least = min(limits, key=lambda limit: limit.step)
         depths = cumulative_depths(edging.depth, step=max(least.step, tooling.least_step), finish=turning.rules.finish)
         lateral = (

@@ -1,8 +1,8 @@
 """The one door from pockets to channels: a mortise or slot that an edge guide or a straightedge leads is a channel along its
 longer side, stopped at both ends (R8).
 
-Every field of a `Pocket` is carried over, refused, or has no meaning there; the three sets below hold them all, and a test walks
-them against the fields. Whoever adds a field to `Pocket` decides here what becomes of it.
+Every field of a `PocketCut` is carried over, refused, or has no meaning there; the three sets below hold them all, and a test
+walks them against the fields. Whoever adds a field to `PocketCut` decides here what becomes of it.
 """
 
 from __future__ import annotations
@@ -11,12 +11,12 @@ from dataclasses import replace
 from typing import Final, Literal
 
 from ranura.core.board.pieces import Piece
-from ranura.core.cuts.channel.asked import Dado
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.pocket import words
-from ranura.core.cuts.pocket.asked import Pocket
-from ranura.core.cuts.pocket.on_board import Pocketing
+from ranura.core.cuts.pocket.asked import PocketCut
+from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.geometry import closeness
-from ranura.core.output.views import AskedField, Dimension, Grip, View, box
+from ranura.core.output.views import AskedField, Dimension, DragHandle, View, box
 from ranura.core.text.cautions import Reason
 from ranura.core.text.lengths import Length, as_typed
 from ranura.core.text.writing import write
@@ -53,7 +53,7 @@ _BETWEEN_DIGITS = 12
 """Digits of a length that follows from others, so that reading it again gives the same value."""
 
 
-def against_channel(cut: Pocket, asked: Pocketing) -> Reason | None:
+def against_channel(cut: PocketCut, asked: PocketOnBoard) -> Reason | None:
     """Why a pocket cannot be planned as a channel; None where it can."""
     if cut.through or cut.open_sides:
         return Reason(words.GUIDE_LEAVES_FLOOR)
@@ -64,19 +64,19 @@ def against_channel(cut: Pocket, asked: Pocketing) -> Reason | None:
     return None
 
 
-def runs_along(asked: Pocketing) -> bool:
+def runs_along(asked: PocketOnBoard) -> bool:
     """Whether the longer side of a pocket, and so the way of its guide, goes along the board."""
     along, across = asked.size
     return not closeness.under(along, across)
 
 
-def as_channel(cut: Pocket, asked: Pocketing, piece: Piece, guide: Literal["edge-guide", "straightedge"]) -> Dado:
+def as_channel(cut: PocketCut, asked: PocketOnBoard, piece: Piece, guide: Literal["edge-guide", "straightedge"]) -> ChannelCut:
     """A pocket that nothing speaks against (`against_channel`) as the channel that is cut."""
     x0, y0, x1, y1 = asked.box
     length, width = piece.length.mm, piece.width.mm
     near, left = cut.edge == "near", cut.end == "left"
     if runs_along(asked):
-        return Dado(
+        return ChannelCut(
             goes="along",
             width=_mm(y1 - y0),
             position=_mm(y0 if near else width - y1),
@@ -92,7 +92,7 @@ def as_channel(cut: Pocket, asked: Pocketing, piece: Piece, guide: Literal["edge
             bit_id=cut.bit_id,
             router_id=cut.router_id,
         )
-    return Dado(
+    return ChannelCut(
         goes="across",
         width=_mm(x1 - x0),
         position=_mm(x0 if left else length - x1),
@@ -116,7 +116,7 @@ def _mm(value: float) -> Length:
     return Length(typed=f"{value:.{_BETWEEN_DIGITS}g}", unit="mm", mm=value)
 
 
-def retold(views: tuple[View, ...], cut: Pocket, asked: Pocketing) -> tuple[View, ...]:
+def as_pocket_views(views: tuple[View, ...], cut: PocketCut, asked: PocketOnBoard) -> tuple[View, ...]:
     """The views of a mortise that was planned as a channel, with its dimensions under the pocket's own names."""
     sx, sy = asked.size
     names = _names(along=sx >= sy, far_end=cut.end == "right" if sx >= sy else cut.edge == "far")
@@ -139,7 +139,7 @@ def _names(*, along: bool, far_end: bool) -> dict[AskedField, AskedField]:
     return {"position": "from_near", stop: "from_left"} if along else {"position": "from_left", stop: "from_near"}
 
 
-def _renamed(each: Dimension, names: dict[AskedField, AskedField], thin: AskedField, cut: Pocket) -> Dimension | None:
+def _renamed(each: Dimension, names: dict[AskedField, AskedField], thin: AskedField, cut: PocketCut) -> Dimension | None:
     if each.field == "width":
         typed = cut.across if thin == "across" and cut.across is not None else cut.length
         return replace(each, field=thin, text=write(as_typed(typed)))
@@ -150,13 +150,13 @@ def _renamed(each: Dimension, names: dict[AskedField, AskedField], thin: AskedFi
     return None if each.field in ("stop_first", "stop_last") else each
 
 
-def _grip_renamed(each: Grip, names: dict[AskedField, AskedField]) -> Grip | None:
+def _grip_renamed(each: DragHandle, names: dict[AskedField, AskedField]) -> DragHandle | None:
     if each.field in ("stop_first", "stop_last"):
         return None
     return replace(each, field=names.get(each.field, each.field))
 
 
-def _size_grips(asked: Pocketing, cut: Pocket, long: AskedField) -> list[Grip]:
+def _size_grips(asked: PocketOnBoard, cut: PocketCut, long: AskedField) -> list[DragHandle]:
     """Both ends of a mortise: the one it is measured to moves it, the other makes it longer."""
     x0, y0, x1, y1 = asked.box
     wide = x1 - x0 >= y1 - y0
@@ -166,13 +166,13 @@ def _size_grips(asked: Pocketing, cut: Pocket, long: AskedField) -> list[Grip]:
         sense = 1.0 if cut.end == "left" else -1.0
         move, grow = (first, last) if sense > 0 else (last, first)
         return [
-            Grip(field="from_left", points=move, way=(sense, 0.0), value=cut.from_left.mm),
-            Grip(field=long, points=grow, way=(sense, 0.0), value=value),
+            DragHandle(field="from_left", points=move, way=(sense, 0.0), value=cut.from_left.mm),
+            DragHandle(field=long, points=grow, way=(sense, 0.0), value=value),
         ]
     first, last = box(x0 - 4, y0 - 6, x1 + 4, y0 + 6), box(x0 - 4, y1 - 6, x1 + 4, y1 + 6)
     sense = 1.0 if cut.edge == "near" else -1.0
     move, grow = (first, last) if sense > 0 else (last, first)
     return [
-        Grip(field="from_near", points=move, way=(0.0, sense), value=cut.from_near.mm),
-        Grip(field=long, points=grow, way=(0.0, sense), value=value),
+        DragHandle(field="from_near", points=move, way=(0.0, sense), value=cut.from_near.mm),
+        DragHandle(field=long, points=grow, way=(0.0, sense), value=value),
     ]

@@ -54,7 +54,7 @@ NOTHING = Length(mm=0.0, typed="0", unit="mm")
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Pocket:
+class PocketCut:
     """What is asked. `length` runs along the board, or across it when `turned`; `across` the other way. Of a disc, hole or ring
     `length` is the diameter and `across` the width of the groove of a ring.
 

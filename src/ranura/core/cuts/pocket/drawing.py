@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import math
 
-from ranura.core.cuts.pocket.asked import ROUND_FORMS, Pocket
+from ranura.core.cuts.pocket.asked import ROUND_FORMS, PocketCut
 from ranura.core.cuts.pocket.guides import sense_of, template_ring
 from ranura.core.cuts.pocket.handles import pocket_handles
-from ranura.core.cuts.pocket.on_board import Pocketing
+from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.section import pocket_section
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.geometry.convex import bounds
@@ -24,7 +24,7 @@ _ABOVE = 54.0
 """mm above the board where its dimensions stand."""
 
 
-def pocket_views(setting: PocketSetting, cut: Pocket) -> tuple[View, ...]:
+def pocket_views(setting: PocketSetting, cut: PocketCut) -> tuple[View, ...]:
     """The board from above, the section, and the turret where it makes the depths."""
     views = [_plan(setting, cut), pocket_section(setting, cut)]
     stepping = setting.stepping
@@ -33,7 +33,7 @@ def pocket_views(setting: PocketSetting, cut: Pocket) -> tuple[View, ...]:
     return tuple(views)
 
 
-def _wastes(asked: Pocketing, bit: Bit) -> list[Outline]:
+def _wastes(asked: PocketOnBoard, bit: Bit) -> list[Outline]:
     """What is cut away at every place; of a ring or a line only its groove is drawn, by its ways."""
     ring = asked.outline(bit.diameter)
     many = len(asked.places) > 1
@@ -43,7 +43,7 @@ def _wastes(asked: Pocketing, bit: Bit) -> list[Outline]:
     ]
 
 
-def _plan(setting: PocketSetting, cut: Pocket) -> View:
+def _plan(setting: PocketSetting, cut: PocketCut) -> View:
     asked, bit, base, guide = setting.pocket, setting.bit, setting.base, setting.guide
     length, width = asked.part
     outlines = [Outline(role="work", points=box(0, 0, length, width)), *carrier_outlines(asked.held, asked.part)]
@@ -169,7 +169,7 @@ def tabs_on(way: Ring, half: float) -> list[Ring]:
     return found
 
 
-def _start(ring: Ring, asked: Pocketing) -> int:
+def _start(ring: Ring, asked: PocketOnBoard) -> int:
     """Where a way is shown to begin: its point nearest to the person, but not outside of an open side."""
     low = min((i for i, p in enumerate(ring)), key=lambda i: (ring[i][1], abs(ring[i][0])))
     if "near" not in asked.open_sides:
@@ -196,7 +196,7 @@ def _arm(pivot: Point, axis: Point) -> tuple[Point, ...]:
     )
 
 
-def _dimensions(asked: Pocketing, cut: Pocket) -> tuple[Dimension, ...]:
+def _dimensions(asked: PocketOnBoard, cut: PocketCut) -> tuple[Dimension, ...]:
     x0, y0, x1, y1 = asked.box
     cx, cy = asked.centre
     length, width = asked.part

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from ranura.core.cuts.pocket import words
 from ranura.core.cuts.pocket.asked import PocketGuide
 from ranura.core.cuts.pocket.bushings import TemplatePlan, plan_template
-from ranura.core.cuts.pocket.on_board import Pocketing
+from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.cutting.lateral import lateral_passes, setback
 from ranura.core.geometry import closeness
@@ -42,7 +42,7 @@ class AreaGuide:
     cautions: tuple[Caution, ...] = ()
 
 
-def sense_of(asked: Pocketing) -> str:
+def sense_of(asked: PocketOnBoard) -> str:
     """Clockwise or counter-clockwise, seen from above.
 
     Rule: R7 contours
@@ -51,7 +51,7 @@ def sense_of(asked: Pocketing) -> str:
     return contour_direction(mounting="hand", contour="outside" if asked.form == "disc" else "inside").sense
 
 
-def bushing_guide(asked: Pocketing, bit: Bit, base: Base, guides: Sequence[Guide], rules: HouseRules) -> AreaGuide | Reason:
+def bushing_guide(asked: PocketOnBoard, bit: Bit, base: Base, guides: Sequence[Guide], rules: HouseRules) -> AreaGuide | Reason:
     """The bushing whose ring is nearest to the bit and leaves it room, with its template; or why there is none."""
     owned = [each for each in guides if isinstance(each, Bushing)]
     if not owned:
@@ -79,7 +79,7 @@ def bushing_guide(asked: Pocketing, bit: Bit, base: Base, guides: Sequence[Guide
     )
 
 
-def _template(asked: Pocketing, bushing: Bushing, bit: Bit, rules: HouseRules) -> TemplatePlan:
+def _template(asked: PocketOnBoard, bushing: Bushing, bit: Bit, rules: HouseRules) -> TemplatePlan:
     sx, sy = asked.size
     radius = asked.radius
     if radius is None and asked.ring is None and not asked.around:
@@ -98,7 +98,7 @@ def _template(asked: Pocketing, bushing: Bushing, bit: Bit, rules: HouseRules) -
     )
 
 
-def bearing_guide(asked: Pocketing, bit: Bit, *, step: float, rules: HouseRules, asked_thickness: bool) -> AreaGuide | Reason:
+def bearing_guide(asked: PocketOnBoard, bit: Bit, *, step: float, rules: HouseRules, asked_thickness: bool) -> AreaGuide | Reason:
     """A template as large as the pocket for a bearing at the shank, as thick as the first pass needs; or why that cannot be.
 
     Rule: R3 shank bearing
@@ -125,7 +125,7 @@ def bearing_guide(asked: Pocketing, bit: Bit, *, step: float, rules: HouseRules,
     return AreaGuide(kind="bearing", template=plan, thickness=thick)
 
 
-def trammel_guide(asked: Pocketing, bit: Bit, guides: Sequence[Guide]) -> AreaGuide | Reason:
+def trammel_guide(asked: PocketOnBoard, bit: Bit, guides: Sequence[Guide]) -> AreaGuide | Reason:
     """The trammel's settings from the pivot in the centre to the bit's axis; or why there is none.
 
     Rule: R8 trammel
@@ -159,7 +159,7 @@ def shoulder_guide(bit: Bit, base: Base) -> AreaGuide:
     return AreaGuide(kind="shoulder", offset=setback(base_to_axis=base.sides[0].distance, bit_diameter=bit.diameter))
 
 
-def sled_guide(asked: Pocketing, guides: Sequence[Guide]) -> AreaGuide | Reason:
+def sled_guide(asked: PocketOnBoard, guides: Sequence[Guide]) -> AreaGuide | Reason:
     """A sled that spans the board on rails; or why there is none."""
     owned = [each for each in guides if isinstance(each, Sled)]
     if not owned:
@@ -172,7 +172,7 @@ def sled_guide(asked: Pocketing, guides: Sequence[Guide]) -> AreaGuide | Reason:
     return AreaGuide(kind="sled", thickness=asked.template, tool=fitting[0], cautions=(caution(words.SLED_RAILS),))
 
 
-def lanes_of(asked: Pocketing, *, bit_diameter: float, lane: float) -> tuple[Ring, ...]:
+def lanes_of(asked: PocketOnBoard, *, bit_diameter: float, lane: float) -> tuple[Ring, ...]:
     """Parallel lanes across the board from the open end to the shoulder, or over the whole face, each run in one sense.
 
     A way of two points is a lane from the first to the second. By hand the wood that is left lies on the left of the heading:
@@ -201,7 +201,7 @@ def freehand_guide() -> AreaGuide:
     return AreaGuide(kind="freehand", cautions=(caution(guide_words.FREEHAND_LINE),))
 
 
-def template_ring(asked: Pocketing, guide: AreaGuide) -> Ring | None:
+def template_ring(asked: PocketOnBoard, guide: AreaGuide) -> Ring | None:
     """The template's opening (or, around a disc, its outline) at the first place; None without one."""
     plan = guide.template
     if plan is None or plan.template_length is None:

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from ranura.core.cuts.pocket.asked import ROUND_FORMS, Pocket
-from ranura.core.cuts.pocket.on_board import Pocketing
-from ranura.core.output.views import AskedField, Grip, box
+from ranura.core.cuts.pocket.asked import ROUND_FORMS, PocketCut
+from ranura.core.cuts.pocket.on_board import PocketOnBoard
+from ranura.core.output.views import AskedField, DragHandle, box
 
 
-def pocket_handles(asked: Pocketing, cut: Pocket) -> tuple[Grip, ...]:
+def pocket_handles(asked: PocketOnBoard, cut: PocketCut) -> tuple[DragHandle, ...]:
     """The first place drags both ways, above its far sides, which drag its size; later ones drag their spacing."""
     x0, y0, x1, y1 = asked.box
     length, width = asked.part
@@ -19,14 +19,14 @@ def pocket_handles(asked: Pocketing, cut: Pocket) -> tuple[Grip, ...]:
         if asked.form == "flatten":
             return ()
         edge = box(x1 - 8, y0, x1 + 8, y1) if cut.end == "left" else box(x0 - 8, y0, x0 + 8, y1)
-        return (Grip(field="length", points=edge, way=(right, 0.0), value=cut.length.mm),)
+        return (DragHandle(field="length", points=edge, way=(right, 0.0), value=cut.length.mm),)
     middle_x = (length - (0 if asked.form in ROUND_FORMS else x1 - x0)) / 2
     middle_y = (width - (0 if asked.form in ROUND_FORMS else y1 - y0)) / 2
     if cut.count > 1 and cut.spacing is not None:
         even = (length - 2 * cut.from_left.mm - (x1 - x0)) / (cut.count - 1)
         for i, shift in enumerate(asked.places[1:], start=1):
             found.append(
-                Grip(
+                DragHandle(
                     field="spacing",
                     points=box(x0 + shift, y0, x1 + shift, y1),
                     way=(right / i, 0.0),
@@ -39,18 +39,18 @@ def pocket_handles(asked: Pocketing, cut: Pocket) -> tuple[Grip, ...]:
         wide = box(x1 - 4, y0, x1 + 6, y1) if cut.end == "left" else box(x0 - 6, y0, x0 + 4, y1)
         scale = 2.0 if asked.form in ROUND_FORMS else 1.0
         value = cut.length.mm if along == "length" or cut.across is None else cut.across.mm
-        found.append(Grip(field=along, points=wide, way=(right * scale, 0.0), value=value))
+        found.append(DragHandle(field=along, points=wide, way=(right * scale, 0.0), value=value))
         if cut.across is not None and asked.form not in ROUND_FORMS:
             over: AskedField = "length" if cut.turned else "across"
             high = box(x0, y1 - 4, x1, y1 + 6) if cut.edge == "near" else box(x0, y0 - 6, x1, y0 + 4)
             value = cut.length.mm if over == "length" else cut.across.mm
-            found.append(Grip(field=over, points=high, way=(0.0, up), value=value))
+            found.append(DragHandle(field=over, points=high, way=(0.0, up), value=value))
     sideways = not {"left", "right"} & set(asked.open_sides)
     upwards = not {"near", "far"} & set(asked.open_sides)
-    vertical = Grip(field="from_near", points=body, way=(0.0, up), value=cut.from_near.mm, snaps=(middle_y,))
+    vertical = DragHandle(field="from_near", points=body, way=(0.0, up), value=cut.from_near.mm, snaps=(middle_y,))
     if sideways:
         found.append(
-            Grip(
+            DragHandle(
                 field="from_left",
                 points=body,
                 way=(right, 0.0),

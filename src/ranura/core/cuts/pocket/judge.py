@@ -8,7 +8,7 @@ from dataclasses import replace
 from ranura.core.board.materials import Material
 from ranura.core.choosing.judging import BEARING, Judge
 from ranura.core.choosing.order import Candidate, Pair
-from ranura.core.choosing.ranking import ChannelRanking, losses
+from ranura.core.choosing.ranking import StraightRanking, losses
 from ranura.core.cuts.pocket import words
 from ranura.core.cuts.pocket.asked import PocketGuide
 from ranura.core.cuts.pocket.clearing import Clearing, clearing
@@ -22,8 +22,8 @@ from ranura.core.cuts.pocket.guides import (
     sled_guide,
     trammel_guide,
 )
-from ranura.core.cuts.pocket.on_board import Pocketing
-from ranura.core.cutting.stepping import Tooling, gaits_of, school_step, step_reason, surely_steps
+from ranura.core.cuts.pocket.on_board import PocketOnBoard
+from ranura.core.cutting.stepping import Tooling, paces_of, school_step, step_reason, surely_steps
 from ranura.core.geometry import closeness
 from ranura.core.geometry.paths import offset_ring, thinned
 from ranura.core.geometry.rings import Ring, arc_points, circle_ring, shifted
@@ -52,7 +52,7 @@ class PocketJudge(Judge):
     """`kind` is the way of guiding that is judged; `thickness_said` whether the person said how thick the template is."""
 
     def __init__(
-        self, shop: Shop, asked: Pocketing, wood: Material, rules: HouseRules, kind: PocketGuide, *, thickness_said: bool
+        self, shop: Shop, asked: PocketOnBoard, wood: Material, rules: HouseRules, kind: PocketGuide, *, thickness_said: bool
     ) -> None:
         need = asked.need
         super().__init__(shop, wood, rules, need.part)
@@ -94,7 +94,7 @@ class PocketJudge(Judge):
         """Whether the bit plunges."""
         return self.need.stopped
 
-    def of_bit(self, bit: Bit) -> Reason | None:
+    def against_bit(self, bit: Bit) -> Reason | None:
         """The first thing that no router could change."""
         need, asked = self.need, self.asked
         if not self.is_of_kind(bit):
@@ -164,7 +164,7 @@ class PocketJudge(Judge):
         return self._guides[key]
 
     def _look_for_guide(self, bit: Bit, base: Base) -> AreaGuide | Reason:
-        guides = self.rack.shop.guides
+        guides = self.tools.shop.guides
         match self.kind:
             case "bushing":
                 return bushing_guide(self.asked, bit, base, guides, self.rules)
@@ -179,9 +179,9 @@ class PocketJudge(Judge):
             case _:
                 return freehand_guide()
 
-    def ranking(self, mounted: Collection[Pair] = frozenset()) -> ChannelRanking:
+    def ranking(self, mounted: Collection[Pair] = frozenset()) -> StraightRanking:
         """See `Judge.ranking`."""
-        return ChannelRanking(self.wood, self.need, self.rules, mounted=mounted)
+        return StraightRanking(self.wood, self.need, self.rules, mounted=mounted)
 
     def losses(self, each: Candidate, best: Candidate) -> tuple[Text, ...]:
         """See `Judge.losses`."""
@@ -203,9 +203,9 @@ class PocketJudge(Judge):
             bit=bit, router=router, rpm=rpm, free_length=free_length, material=self.wood, rules=self.rules, need=self.need
         )
 
-    def of_cut(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
-        """See `Judge.of_cut`."""
-        by_hand = self.rack.by_hand[router.id]
+    def against_router(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
+        """See `Judge.against_router`."""
+        by_hand = self.tools.by_hand[router.id]
         if not by_hand:
             yield Reason(guide_words.NEEDS_HAND_ROUTER)
             return
@@ -230,11 +230,11 @@ class PocketJudge(Judge):
     def _bridged(self, guide: AreaGuide, base: Base) -> bool:
         return not closeness.over(self.bridging(guide), base.across)
 
-    def setting_up(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
-        """See `Judge.setting_up`."""
+    def against_setup(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
+        """See `Judge.against_setup`."""
         yield from self._room_around(bit, router, base)
-        tooling = self.tooling(bit, router, self.rack.turning(bit, router), free)
-        if not surely_steps(tooling, compliance) and (found := step_reason(tooling, gaits_of(tooling))):
+        tooling = self.tooling(bit, router, self.tools.turning(bit, router), free)
+        if not surely_steps(tooling, compliance) and (found := step_reason(tooling, paces_of(tooling))):
             yield found
 
     def _room_around(self, bit: Bit, router: Router, base: Base) -> tuple[Reason, ...]:

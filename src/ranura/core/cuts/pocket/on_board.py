@@ -8,7 +8,7 @@ from ranura.core.board.outlines import trace
 from ranura.core.board.pieces import Piece
 from ranura.core.board.repeats import MOST_STATIONS
 from ranura.core.cuts.pocket import refusals
-from ranura.core.cuts.pocket.asked import FREEING_FORMS, LANE_FORMS, ROUND_FORMS, Loose, Pocket, PocketForm
+from ranura.core.cuts.pocket.asked import FREEING_FORMS, LANE_FORMS, ROUND_FORMS, Loose, PocketCut, PocketForm
 from ranura.core.cutting.need import CutKind, StraightCut
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, Ring, circle_ring, rounded
@@ -22,7 +22,7 @@ LAP_LANE = 0.8
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Pocketing:
+class PocketOnBoard:
     """A pocket on its board, in mm: the box x0, y0, x1, y1 of its first place, its corner radius (None: what the bit leaves),
     depth below the face, and the shifts along x of all its places. `ring` is one's own outline; None for a box or a circle.
     """
@@ -127,7 +127,7 @@ class Pocketing:
         return rounded(self.box, min(radius, min(self.size) / 2), open_sides=self.open_sides)
 
 
-def pocketing(cut: Pocket, piece: Piece, rules: HouseRules = STANDARD) -> Pocketing:
+def pocketing(cut: PocketCut, piece: Piece, rules: HouseRules = STANDARD) -> PocketOnBoard:
     """The pocket on its board.
 
     Raises `CutError` at the dimension that cannot be: beyond the board, deeper than it, wider than long, places that meet."""
@@ -162,7 +162,7 @@ def pocketing(cut: Pocket, piece: Piece, rules: HouseRules = STANDARD) -> Pocket
         radius = min(x1 - x0, y1 - y0) / 2
     if radius is not None and closeness.over(radius, min(x1 - x0, y1 - y0) / 2):
         raise CutError(common_refusals.CORNERS_TOO_ROUND, field="cut.radius", radius=radius, side=min(x1 - x0, y1 - y0))
-    return Pocketing(
+    return PocketOnBoard(
         form=cut.form,
         box=box,
         radius=radius,
@@ -187,7 +187,7 @@ def pocketing(cut: Pocket, piece: Piece, rules: HouseRules = STANDARD) -> Pocket
     )
 
 
-def depth_of(cut: Pocket, piece: Piece) -> float:
+def depth_of(cut: PocketCut, piece: Piece) -> float:
     """How deep it goes below each face that is cut, in mm.
 
     Rule: R14 half-lap, tenon
@@ -208,7 +208,7 @@ def depth_of(cut: Pocket, piece: Piece) -> float:
     return (thickness - cut.leaves.mm) / faces
 
 
-def _box(cut: Pocket, piece: Piece) -> tuple[tuple[float, float, float, float], float, Ring | None]:
+def _box(cut: PocketCut, piece: Piece) -> tuple[tuple[float, float, float, float], float, Ring | None]:
     """The box of the first place, the groove of a ring, one's own outline."""
     length, width = piece.length.mm, piece.width.mm
     if cut.form == "outline":
@@ -259,7 +259,7 @@ def _box(cut: Pocket, piece: Piece) -> tuple[tuple[float, float, float, float], 
     return (x, y, x + sx, y + sy), groove, None
 
 
-def _places(cut: Pocket, box: tuple[float, float, float, float], length: float) -> tuple[float, ...]:
+def _places(cut: PocketCut, box: tuple[float, float, float, float], length: float) -> tuple[float, ...]:
     """The shifts along x of all places, each from the first. Raises CutError."""
     if not 1 <= cut.count <= MOST_STATIONS:
         raise CutError(common_refusals.TOO_MANY_STATIONS, field="cut.count", most=MOST_STATIONS)

@@ -17,14 +17,14 @@ from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.channel import plan
 from ranura.core.cuts.pocket import refusals, words
-from ranura.core.cuts.pocket.as_channel import against_channel, as_channel, retold
-from ranura.core.cuts.pocket.asked import FREEING_FORMS, GUIDES_OF, Pocket, PocketGuide
+from ranura.core.cuts.pocket.as_channel import against_channel, as_channel, as_pocket_views
+from ranura.core.cuts.pocket.asked import FREEING_FORMS, GUIDES_OF, PocketCut, PocketGuide
 from ranura.core.cuts.pocket.clearing import unreached
 from ranura.core.cuts.pocket.drawing import pocket_views
 from ranura.core.cuts.pocket.figures import pocket_figures
 from ranura.core.cuts.pocket.guides import CONTACT, AreaGuide
 from ranura.core.cuts.pocket.judge import PLATE, PocketJudge
-from ranura.core.cuts.pocket.on_board import Pocketing, pocketing
+from ranura.core.cuts.pocket.on_board import PocketOnBoard, pocketing
 from ranura.core.cuts.pocket.remedies import pocket_remedies
 from ranura.core.cuts.pocket.section import pocket_glyph
 from ranura.core.cuts.pocket.setting import PocketSetting
@@ -32,8 +32,8 @@ from ranura.core.cuts.pocket.slip import guide_says, pocket_sections, pocket_sta
 from ranura.core.cutting.grip import Grip, plan_grip
 from ranura.core.cutting.passes import cumulative_depths
 from ranura.core.cutting.speed import speed_of, turning_rpm
-from ranura.core.cutting.stepping import Lane, Stepping, gaits_of, plan_depths, stepped
-from ranura.core.family import Family, Made, Said
+from ranura.core.cutting.stepping import Lane, Stepping, paces_of, plan_depths, stepped
+from ranura.core.family import Planned, Planner, PlanText
 from ranura.core.geometry import closeness
 from ranura.core.geometry.paths import length_of
 from ranura.core.output.cautions import corner_note, in_order, tool_cautions
@@ -44,7 +44,7 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text import choosing_words, depth_words, guide_words
 from ranura.core.text import refusals as common_refusals
-from ranura.core.text.cautions import Caution, Reason, caution, spoken
+from ranura.core.text.cautions import Caution, Reason, caution, written
 from ranura.core.text.errors import CraftError, CutError
 from ranura.core.text.writing import write
 
@@ -57,12 +57,12 @@ class _Tried:
     """One way of guiding, with its family; whether anything can make it so, and why not if nothing can."""
 
     kind: PocketGuide
-    family: Family | None
+    family: Planner | None
     can: bool
     against: Reason | None = None
 
 
-def family(cut: Pocket, piece: Piece, shop: Shop, wood: Material, rules: HouseRules) -> Family:
+def family(cut: PocketCut, piece: Piece, shop: Shop, wood: Material, rules: HouseRules) -> Planner:
     """How a pocket is planned: under the pinned way of guiding, or the first of its form that can be had.
 
     Raises `CutError` with the dimension that cannot be."""
@@ -79,12 +79,14 @@ def family(cut: Pocket, piece: Piece, shop: Shop, wood: Material, rules: HouseRu
     return replace(made, make=partial(_make, made, tuple(tried), chosen.kind, cut, asked))
 
 
-def _make(family: Family, tried: tuple[_Tried, ...], kind: PocketGuide, cut: Pocket, asked: Pocketing, pair: Candidate) -> Made:
+def _make(
+    family: Planner, tried: tuple[_Tried, ...], kind: PocketGuide, cut: PocketCut, asked: PocketOnBoard, pair: Candidate
+) -> Planned:
     made = family.make(pair)
-    return Made(setting=made.setting, said=partial(_with_guides, made, tried, kind, cut, asked))
+    return Planned(setting=made.setting, said=partial(_with_guides, made, tried, kind, cut, asked))
 
 
-def _with_guides(made: Made, tried: tuple[_Tried, ...], kind: PocketGuide, cut: Pocket, asked: Pocketing) -> Said:
+def _with_guides(made: Planned, tried: tuple[_Tried, ...], kind: PocketGuide, cut: PocketCut, asked: PocketOnBoard) -> PlanText:
     said = made.said()
     offers = tuple(_offer(each, chosen=each.kind == kind) for each in tried)
     ways_out = tuple(
@@ -96,17 +98,19 @@ def _with_guides(made: Made, tried: tuple[_Tried, ...], kind: PocketGuide, cut: 
     )
     # What a channel offers is not all for a pocket.
     own = tuple(each for each in said.remedies if each.change.get("guide") in (None, *GUIDES_OF[cut.form]))
-    drawing = retold(said.drawing, cut, asked) if kind in ("edge-guide", "straightedge") else said.drawing
+    drawing = as_pocket_views(said.drawing, cut, asked) if kind in ("edge-guide", "straightedge") else said.drawing
     return replace(said, guides=offers, remedies=(*own, *ways_out), drawing=drawing)
 
 
 def _offer(each: _Tried, *, chosen: bool) -> GuideOffer:
-    says = spoken(each.against).message if each.against is not None else guide_says(each.kind)
+    says = written(each.against).message if each.against is not None else guide_says(each.kind)
     name = GUIDE_NAMES["edge-guide-stops" if each.kind == "edge-guide" else each.kind]
     return GuideOffer(kind=each.kind, name=name, says=says, can=each.can, chosen=chosen, change={"guide": each.kind})
 
 
-def _try(kind: PocketGuide, cut: Pocket, asked: Pocketing, piece: Piece, shop: Shop, wood: Material, rules: HouseRules) -> _Tried:
+def _try(
+    kind: PocketGuide, cut: PocketCut, asked: PocketOnBoard, piece: Piece, shop: Shop, wood: Material, rules: HouseRules
+) -> _Tried:
     if kind == "edge-guide" or kind == "straightedge":
         if (against := against_channel(cut, asked)) is not None:
             return _Tried(kind=kind, family=None, can=False, against=against)
@@ -116,7 +120,7 @@ def _try(kind: PocketGuide, cut: Pocket, asked: Pocketing, piece: Piece, shop: S
             return _Tried(kind=kind, family=None, can=False, against=Reason(words.GUIDE_REFUSED, {"why": error.message.metric}))
     else:
         judge = PocketJudge(shop, asked, wood, rules, kind, thickness_said=cut.template is not None)
-        made = Family(judge=judge, refuse=partial(_refuse, judge, cut), make=partial(_made, judge=judge, piece=piece, cut=cut))
+        made = Planner(judge=judge, refuse=partial(_refuse, judge, cut), make=partial(_made, judge=judge, piece=piece, cut=cut))
     sifted = shortlist(made.judge, made.judge.ranking(), count=1)
     if sifted.fit:
         return _Tried(kind=kind, family=made, can=True)
@@ -126,23 +130,23 @@ def _try(kind: PocketGuide, cut: Pocket, asked: Pocketing, piece: Piece, shop: S
 def _nearest(dropped: Sequence[Drop], judge: Judge) -> Reason | None:
     """Why the drop that came closest failed: one in a router by hand, rather than of the bit alone."""
     hand = [each for each in dropped if each.router is not None and each.router.mounting == "hand"]
-    setting_up = [each for each in hand if each.reason.words.setup]
-    found = setting_up or hand or [each for each in dropped if judge.is_of_kind(each.bit)] or list(dropped)
+    against_setup = [each for each in hand if each.reason.words.setup]
+    found = against_setup or hand or [each for each in dropped if judge.is_of_kind(each.bit)] or list(dropped)
     counted: dict[str, int] = {}
     for each in found:
         counted[each.reason.code] = counted.get(each.reason.code, 0) + 1
     return max(found, key=lambda each: counted[each.reason.code]).reason if found else None
 
 
-def _made(pair: Candidate, *, judge: PocketJudge, piece: Piece, cut: Pocket) -> Made:
+def _made(pair: Candidate, *, judge: PocketJudge, piece: Piece, cut: PocketCut) -> Planned:
     setting = setting_of(pair, judge, piece)
-    return Made(setting=setting, said=partial(_said, setting, cut))
+    return Planned(setting=setting, said=partial(_said, setting, cut))
 
 
-def _said(setting: PocketSetting, cut: Pocket) -> Said:
+def _said(setting: PocketSetting, cut: PocketCut) -> PlanText:
     worked = pocket_figures(setting)
     stepping = setting.stepping
-    return Said(
+    return PlanText(
         figures=worked,
         slip=pocket_sections(setting, cut, worked, setting.cautions),
         drawing=pocket_views(setting, cut),
@@ -156,12 +160,12 @@ def _said(setting: PocketSetting, cut: Pocket) -> Said:
     )
 
 
-def _refuse(judge: PocketJudge, cut: Pocket, dropped: list[Drop]) -> None:
+def _refuse(judge: PocketJudge, cut: PocketCut, dropped: list[Drop]) -> None:
     """Raises `CutError` on a dimension when every bit of the kind fails on one; other causes are shown as a plan with a stop.
 
     Width is asked first, then corners, then depth; the blame lies with the last of them that any bit came to."""
     by_itself = {drop.bit.id: drop.reason.words for drop in dropped if drop.router is None}
-    owned = [bit for bit in judge.rack.bits if judge.is_of_kind(bit)]
+    owned = [bit for bit in judge.tools.bits if judge.is_of_kind(bit)]
     if not owned or any(by_itself.get(bit.id) not in _OF_DIMENSIONS for bit in owned):
         return
     too_short = [bit for bit in owned if by_itself[bit.id] is depth_words.BEYOND_CUTTING_LENGTH]
@@ -197,7 +201,7 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
     guide = found if isinstance(found, AreaGuide) else None
     held = judge.grip(bit, chosen.router)
     grip = held if isinstance(held, Grip) else None
-    fits = judge.of_bit(bit) is None
+    fits = judge.against_bit(bit) is None
     ways = judge.ways(bit, guide) if guide is not None and fits else ()
     stepping = None
     if ways and grip is not None:
@@ -206,11 +210,11 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
     if guide is not None and guide.kind == "bearing" and stepping is not None:
         guide, template_stops = _thick_enough(judge, chosen, guide, stepping.depths[0])
     holding = judge.held(bit, base, guide) if guide is not None and ways else None
-    cautions = [*(spoken(reason) for reason in chosen.reasons), *template_stops]
+    cautions = [*(written(reason) for reason in chosen.reasons), *template_stops]
     if guide is not None:
         cautions += guide.cautions
     if holding is not None:
-        cautions += [spoken(each) for each in holding.cautions]
+        cautions += [written(each) for each in holding.cautions]
     corners: tuple[tuple[tuple[float, float], ...], ...] = ()
     if asked.ring is not None and fits and not asked.around:
         corners, area = unreached(asked.ring, bit_diameter=bit.diameter)
@@ -253,7 +257,7 @@ def _thick_enough(judge: PocketJudge, chosen: Candidate, guide: AreaGuide, first
     if judge.thickness_said:
         return guide, [caution(words.BEARING_ABOVE_TEMPLATE, thickness=guide.thickness, needed=needed)]
     held = plan_grip(chosen.bit, chosen.router, chosen.base, depth=judge.depth + needed, rules=judge.rules)
-    return replace(guide, thickness=needed), [spoken(held)] if isinstance(held, Reason) else []
+    return replace(guide, thickness=needed), [written(held)] if isinstance(held, Reason) else []
 
 
 def _first_at_once(judge: PocketJudge, step: float) -> tuple[float, ...]:
@@ -270,24 +274,24 @@ def _steps(
     """The passes of a pocket: depth by depth, in the middle first; those of a ring, side by side, all depths of one before the
     next (R7)."""
     tooling = judge.tooling(chosen.bit, chosen.router, rpm, grip.free)
-    gaits = gaits_of(tooling)
-    depths, turret, least, limits = plan_depths(tooling, gaits, chosen.base)
+    paces = paces_of(tooling)
+    depths, turret, least, limits = plan_depths(tooling, paces, chosen.base)
     if judge.kind == "bearing":
         depths, turret = _first_at_once(judge, max(least.step, tooling.least_step)), None
     steps = list(zip((0.0, *depths), depths, strict=False))
     closed = not judge.asked.open_ways
     if judge.asked.form == "ring":
-        lanes = [Lane(spacer=0.0, run=length_of(way, closed=closed), gait=gait) for way, gait in zip(ways, gaits, strict=True)]
+        lanes = [Lane(spacer=0.0, run=length_of(way, closed=closed), pace=pace) for way, pace in zip(ways, paces, strict=True)]
         ordered = [(lane, upper, lower) for lane in lanes for upper, lower in steps]
     elif judge.asked.in_lanes:
-        lanes = [Lane(spacer=0.0, run=sum(length_of(way, closed=closed) for way in ways), gait=gaits[0])]
+        lanes = [Lane(spacer=0.0, run=sum(length_of(way, closed=closed) for way in ways), pace=paces[0])]
         ordered = [(lane, upper, lower) for upper, lower in steps for lane in lanes]
     else:
-        lanes = [Lane(spacer=0.0, run=length_of(ways[0], closed=closed), gait=gaits[0])]
+        lanes = [Lane(spacer=0.0, run=length_of(ways[0], closed=closed), pace=paces[0])]
         if len(ways) > 1:
-            lanes.append(Lane(spacer=0.0, run=sum(length_of(way) for way in ways[1:]), gait=gaits[-1]))
+            lanes.append(Lane(spacer=0.0, run=sum(length_of(way) for way in ways[1:]), pace=paces[-1]))
         ordered = [(lane, upper, lower) for upper, lower in steps for lane in lanes]
-    return stepped(tooling, ordered, gaits=gaits, depths=depths, turret=turret, limits=limits, least=least)
+    return stepped(tooling, ordered, paces=paces, depths=depths, turret=turret, limits=limits, least=least)
 
 
 def _cautions(judge: PocketJudge, chosen: Candidate, stepping: Stepping | None) -> list[Caution]:
@@ -295,7 +299,7 @@ def _cautions(judge: PocketJudge, chosen: Candidate, stepping: Stepping | None) 
     found: list[Caution] = []
     if stepping is not None:
         found += stepping.cautions
-        found += [each for gait in stepping.gaits for each in gait.cautions]
+        found += [each for pace in stepping.paces for each in pace.cautions]
     if asked.through:
         if not asked.backed and not (asked.frees and asked.loose == "skin"):
             found.append(caution(words.NO_SACRIFICIAL_BOARD, extra=rules.through_extra))

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ranura.core.cuts.pocket import words
-from ranura.core.cuts.pocket.asked import Pocket
+from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.output.remedies import Remedy, held_otherwise, moved_clear
 from ranura.core.text import guide_words
@@ -12,7 +12,7 @@ from ranura.core.text.writing import write
 _LOOSE = {"tape": "Tape holds it", "screws": "Screws hold it", "tabs": "Tabs are left", "skin": "A skin is left below"}
 
 
-def pocket_remedies(cut: Pocket, setting: PocketSetting) -> tuple[Remedy, ...]:
+def pocket_remedies(cut: PocketCut, setting: PocketSetting) -> tuple[Remedy, ...]:
     """What would take a stop of a pocket away: what lies below, what holds what comes free, how the work is held."""
     codes = {each.code for each in setting.cautions}
     found = []

@@ -6,14 +6,14 @@ from dataclasses import replace
 
 from ranura.core.board.pieces import Piece
 from ranura.core.board.repeats import Repeats, Row, evenly
-from ranura.core.cuts.pocket.asked import LANE_FORMS, ROUND_FORMS, Pocket
+from ranura.core.cuts.pocket.asked import LANE_FORMS, ROUND_FORMS, PocketCut
 from ranura.core.cuts.pocket.on_board import pocketing
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 
 
-def repeat(cut: Pocket, piece: Piece, rules: HouseRules, count: int | None) -> Repeats:
+def repeat(cut: PocketCut, piece: Piece, rules: HouseRules, count: int | None) -> Repeats:
     """A pocket `count` times. Raises `CutError` where the first place cannot be, for what takes a whole end or face, and for
     single places (`count` None), which only channels have."""
     if cut.form in LANE_FORMS or count is None:

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from ranura.core.cuts.pocket.asked import Pocket
-from ranura.core.cuts.pocket.on_board import Pocketing
+from ranura.core.cuts.pocket.asked import PocketCut
+from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cutting.stepping import Stepping
 from ranura.core.output.views import AskedField, Dimension, Outline, Point, View, box, typed_dimension
@@ -11,7 +11,7 @@ from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import write
 
 
-def pocket_section(setting: PocketSetting, cut: Pocket) -> View:
+def pocket_section(setting: PocketSetting, cut: PocketCut) -> View:
     """Across the first place, near edge to the back: every depth as a band, the template above, and the bit at its first
     depth."""
     asked, bit, stepping = setting.pocket, setting.bit, setting.stepping
@@ -82,7 +82,7 @@ def pocket_section(setting: PocketSetting, cut: Pocket) -> View:
     )
 
 
-def _lap_dimensions(asked: Pocketing, cut: Pocket, depth: Dimension, middle: float) -> list[Dimension]:
+def _lap_dimensions(asked: PocketOnBoard, cut: PocketCut, depth: Dimension, middle: float) -> list[Dimension]:
     """The depth of a lap and what it leaves; the one that was typed is typed in the drawing too."""
     low = asked.depth if asked.both_faces else 0.0
     start, end = (middle, low), (middle, low + asked.tongue)
@@ -95,7 +95,7 @@ def _lap_dimensions(asked: Pocketing, cut: Pocket, depth: Dimension, middle: flo
     return [shown, typed_dimension("leaves", start, end, cut.leaves, vertical=True)]
 
 
-def _spans(asked: Pocketing, setting: PocketSetting) -> list[tuple[float, float]]:
+def _spans(asked: PocketOnBoard, setting: PocketSetting) -> list[tuple[float, float]]:
     """Where the section is cut away along x: the whole pocket, or the groove at both sides of a line."""
     x0, x1 = asked.box[0], asked.box[2]
     d = setting.bit.diameter
@@ -127,7 +127,7 @@ def _bands(stepping: Stepping | None, spans: list[tuple[float, float]], top: flo
     ]
 
 
-def pocket_glyph(asked: Pocketing) -> tuple[Point, ...]:
+def pocket_glyph(asked: PocketOnBoard) -> tuple[Point, ...]:
     """The small section that stands for a pocket in a list."""
     x0, x1 = asked.box[0], asked.box[2]
     wide = x1 - x0

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from ranura.core.choosing.setting import SteppedSetting
 from ranura.core.cuts.pocket.guides import AreaGuide
-from ranura.core.cuts.pocket.on_board import Pocketing
+from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.geometry.rings import Ring
 from ranura.core.holding.clamps import Holding
 
@@ -18,7 +18,7 @@ class PocketSetting(SteppedSetting):
     `guide`, `stepping` and `ways` are missing where a stop leaves nothing to say; `unreached` is what the bit leaves standing in
     corners of one's own outline, `plate` how wide a plate below the base must be where one is asked for, in mm."""
 
-    pocket: Pocketing
+    pocket: PocketOnBoard
     depth: float
     guide: AreaGuide | None
     ways: tuple[Ring, ...]

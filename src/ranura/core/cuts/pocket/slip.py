@@ -5,14 +5,14 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
-from ranura.core.cuts.pocket.asked import Pocket, PocketGuide
+from ranura.core.cuts.pocket.asked import PocketCut, PocketGuide
 from ranura.core.cuts.pocket.guides import AreaGuide, sense_of
-from ranura.core.cuts.pocket.on_board import Pocketing
+from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.output.guides import StationLine, heading_words
 from ranura.core.output.slip import (
     Lead,
-    Section,
+    SlipSection,
     depths_section,
     feed_section,
     hold_lead,
@@ -51,8 +51,8 @@ def guide_says(kind: PocketGuide) -> Text:
 
 
 def pocket_sections(
-    setting: PocketSetting, cut: Pocket, figures: Sequence[Figure], cautions: Sequence[Caution]
-) -> tuple[Section, ...]:
+    setting: PocketSetting, cut: PocketCut, figures: Sequence[Figure], cautions: Sequence[Caution]
+) -> tuple[SlipSection, ...]:
     """The slip of a pocket. Sections without a figure are left out where a stop leaves nothing to say."""
     by_key = {figure.key: figure for figure in figures}
     made = [tool_section(setting, by_key), speed_section(setting, by_key)]
@@ -73,14 +73,14 @@ def pocket_sections(
     return tuple(made)
 
 
-def _with_tongue(section: Section, asked: Pocketing) -> Section:
+def _with_tongue(section: SlipSection, asked: PocketOnBoard) -> SlipSection:
     """What a lap leaves of the end."""
     says = "each face; leaves a tongue of {t:len}" if asked.both_faces else "leaves {t:len}"
     line = write(says, t=asked.tongue)
     return replace(section, lines=(line, *section.lines), figures=(*section.figures, "lap.tongue"))
 
 
-def _guide(setting: PocketSetting, guide: AreaGuide, figures: Mapping[str, Figure]) -> Section:
+def _guide(setting: PocketSetting, guide: AreaGuide, figures: Mapping[str, Figure]) -> SlipSection:
     keys = tuple(
         key
         for key in ("area.offset", "area.template", "area.corner", "area.thickness", "area.pivot", "area.shoulder")
@@ -119,7 +119,7 @@ def _guide(setting: PocketSetting, guide: AreaGuide, figures: Mapping[str, Figur
             lines.append(write("stay 1 mm inside it; pare to the line"))
     if setting.plate is not None:
         lines.append(write("plate {x:rough} wide or more below the base", x=setting.plate))
-    return Section(key="guide", title="Guide", leads=(shown,), lines=tuple(lines), figures=keys)
+    return SlipSection(key="guide", title="Guide", leads=(shown,), lines=tuple(lines), figures=keys)
 
 
 def _template_lines(setting: PocketSetting, guide: AreaGuide) -> list[Text]:
@@ -137,7 +137,7 @@ def _template_lines(setting: PocketSetting, guide: AreaGuide) -> list[Text]:
     return lines
 
 
-def _direction(setting: PocketSetting, guide: AreaGuide) -> Section:
+def _direction(setting: PocketSetting, guide: AreaGuide) -> SlipSection:
     asked = setting.pocket
     sense = sense_of(asked)
     lines = []
@@ -148,7 +148,7 @@ def _direction(setting: PocketSetting, guide: AreaGuide) -> Section:
         lines.append(write("lift off to come back; never cut on the way back"))
         if asked.both_faces:
             lines.append(write("then turn the board over: the same again"))
-        return Section(
+        return SlipSection(
             key="direction",
             title="Direction",
             leads=(Lead(shown=plain(heading_words((x1 - x0, y1 - y0))), caption=write(""), figure="direction.heading"),),
@@ -164,7 +164,7 @@ def _direction(setting: PocketSetting, guide: AreaGuide) -> Section:
     else:
         lines.append(write("from end to end, back to the first end, no dwelling"))
     lines.append(write("press it on, wait for the stop, then lift"))
-    return Section(
+    return SlipSection(
         key="direction",
         title="Direction",
         leads=(Lead(shown=plain(sense.capitalize()), caption=write(""), figure="direction.heading"),),
@@ -185,7 +185,7 @@ _EDGE_OF: dict[PocketGuide, str] = {
 }
 
 
-def _hold(setting: PocketSetting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> Section:
+def _hold(setting: PocketSetting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> SlipSection:
     holding, asked = setting.holding, setting.pocket
     stopped = any(each.place == "hold" and each.level == "stop" for each in cautions)
     lines: list[Text] = []
@@ -203,12 +203,12 @@ def _hold(setting: PocketSetting, figures: Mapping[str, Figure], cautions: Seque
     elif asked.open_sides and not asked.in_lanes:
         lines.append(write("backer at the {side} side, level with the face", side=asked.open_sides[0]))
     shown = Lead(shown=plain("—"), caption=write("")) if holding is None else hold_lead(holding)
-    return Section(
+    return SlipSection(
         key="hold", title="Hold", leads=(shown,), lines=tuple(lines), figures=("hold.clear",) if "hold.clear" in figures else ()
     )
 
 
-def pocket_stations(setting: PocketSetting, cut: Pocket) -> tuple[StationLine, ...]:
+def pocket_stations(setting: PocketSetting, cut: PocketCut) -> tuple[StationLine, ...]:
     """The places of a repeated pocket, each from the one end; empty for a single one."""
     asked = setting.pocket
     if len(asked.places) < 2:

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import Literal, get_args
 
 from ranura.core.board.materials import MaterialClass
-from ranura.core.shop.drawer.flat import FLAT_KINDS, fields_of
+from ranura.core.shop.drawer.plain_items import PLAIN_KINDS, fields_of
 from ranura.core.shop.tooling.profiles import KINDS, Kind
 from ranura.core.shop.tooling.routers import BaseKind, RouterClass, Weight
 
@@ -175,6 +175,6 @@ FORMS: tuple[Form, ...] = (
     *(bit_form(kind) for kind in KINDS.values()),
     ROUTER_FORM,
     BASE_FORM,
-    *(flat_form(kind) for kind in FLAT_KINDS),
+    *(flat_form(kind) for kind in PLAIN_KINDS),
 )
 """Every form there is."""

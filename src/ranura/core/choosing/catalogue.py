@@ -138,7 +138,7 @@ def _bit(profile: Profile, diameter: float, cutting: float, shank: float, *, pri
 
 
 @lru_cache(maxsize=8)
-def goods(shanks: tuple[float, ...]) -> tuple[Bit, ...]:
+def catalogue(shanks: tuple[float, ...]) -> tuple[Bit, ...]:
     """The straight, spiral and edge bits that are sold on these shanks, in mm."""
     return tuple(_all(shanks))
 

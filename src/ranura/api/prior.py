@@ -19,19 +19,19 @@ _MOST = 2_000
 
 
 @dataclass(frozen=True, slots=True)
-class Before:
+class PriorState:
     """What the cuts before a cut leave: the pairs that are mounted in the job, and the edge cuts made in the same board."""
 
     mounted: Pairs = frozenset()
     done: tuple[DoneCut, ...] = ()
 
 
-_NOTHING = Before()
-_Left = dict[tuple[Cut, Piece, Before], tuple[Pair, DoneCut | None] | None]
+_NOTHING = PriorState()
+_Left = dict[tuple[Cut, Piece, PriorState], tuple[Pair, DoneCut | None] | None]
 """What each cut leaves: the pair it is set up with and what it takes of the edges; None where it is not made."""
 
 
-class Mounts:
+class PriorCuts:
     """Plans the cuts of a job in their order and remembers what each leaves for as long as the shop stays the same value; the
     job is read again only after something was written."""
 
@@ -40,11 +40,11 @@ class Mounts:
         self._lock = Lock()
         self._shop: Shop | None = None
         self._left: _Left = {}
-        self._known: dict[str, Before] = {}
-        self._fresh: dict[str, Before] = {}
+        self._known: dict[str, PriorState] = {}
+        self._fresh: dict[str, PriorState] = {}
         self._read_at = -1
 
-    def before(self, cut_id: str, shop: Shop) -> Before:
+    def before(self, cut_id: str, shop: Shop) -> PriorState:
         """What is so before a kept cut. Raises NotFoundError; what was known last stands in while the database is down."""
         left, fresh = self._of(shop)
         if cut_id in fresh:
@@ -59,15 +59,15 @@ class Mounts:
             done: tuple[DoneCut, ...] = ()
             for cut in kept.cuts:
                 if cut.id == cut_id:
-                    fresh[cut_id] = self._known[cut_id] = Before(mounted, done)
+                    fresh[cut_id] = self._known[cut_id] = PriorState(mounted, done)
                     return fresh[cut_id]
-                made = _leaves(cut.cut, kept.piece, shop, Before(mounted, done), left)
+                made = _leaves(cut.cut, kept.piece, shop, PriorState(mounted, done), left)
                 if made is not None:
                     mounted |= {made[0]}
                     done += (made[1],) if made[1] else ()
-        return Before(mounted, ())
+        return PriorState(mounted, ())
 
-    def _of(self, shop: Shop) -> tuple[_Left, dict[str, Before]]:
+    def _of(self, shop: Shop) -> tuple[_Left, dict[str, PriorState]]:
         """What is remembered of a shop as it is kept now, for a caller to read and fill, whatever others ask meanwhile."""
         with self._lock:
             if self._shop is not shop or len(self._left) > _MOST:
@@ -77,7 +77,7 @@ class Mounts:
             return self._left, self._fresh
 
 
-def _leaves(cut: Cut, piece: Piece, shop: Shop, before: Before, left: _Left) -> tuple[Pair, DoneCut | None] | None:
+def _leaves(cut: Cut, piece: Piece, shop: Shop, before: PriorState, left: _Left) -> tuple[Pair, DoneCut | None] | None:
     key = (cut, piece, before)
     if key not in left:
         try:

@@ -19,9 +19,9 @@ from ranura.core.shop.tooling.guides import Guide
 from ranura.core.shop.tooling.routers import Router
 from ranura.store.models import BitRow, DeliveryRow, GuideRow, ProfileRow, RouterRow, WoodRow
 
-ThingKind = Literal["routers", "bits", "guides", "woods", "deliveries", "profiles"]
-Thing = Router | Bit | Guide | Material | Delivery | SavedProfile
-_T = TypeVar("_T", bound=Thing)
+ItemKind = Literal["routers", "bits", "guides", "woods", "deliveries", "profiles"]
+ShopItem = Router | Bit | Guide | Material | Delivery | SavedProfile
+_T = TypeVar("_T", bound=ShopItem)
 
 
 class NotFoundError(LookupError):
@@ -32,7 +32,7 @@ class NotFoundError(LookupError):
 
 
 @dataclass(frozen=True)
-class Shelf:
+class ItemTable:
     """Where things of a kind are kept, and how they are read."""
 
     noun: str
@@ -40,27 +40,27 @@ class Shelf:
     adapter: TypeAdapter[Any]
 
 
-SHELVES: Mapping[ThingKind, Shelf] = {
-    "routers": Shelf("router", RouterRow, TypeAdapter(Router)),
-    "bits": Shelf("bit", BitRow, TypeAdapter(Bit)),
-    "guides": Shelf("guide", GuideRow, TypeAdapter(Guide)),
-    "woods": Shelf("wood", WoodRow, TypeAdapter(Material)),
-    "deliveries": Shelf("delivery", DeliveryRow, TypeAdapter(Delivery)),
-    "profiles": Shelf("profile", ProfileRow, TypeAdapter(SavedProfile)),
+ITEM_TABLES: Mapping[ItemKind, ItemTable] = {
+    "routers": ItemTable("router", RouterRow, TypeAdapter(Router)),
+    "bits": ItemTable("bit", BitRow, TypeAdapter(Bit)),
+    "guides": ItemTable("guide", GuideRow, TypeAdapter(Guide)),
+    "woods": ItemTable("wood", WoodRow, TypeAdapter(Material)),
+    "deliveries": ItemTable("delivery", DeliveryRow, TypeAdapter(Delivery)),
+    "profiles": ItemTable("profile", ProfileRow, TypeAdapter(SavedProfile)),
 }
-KINDS: tuple[ThingKind, ...] = tuple(SHELVES)
+KINDS: tuple[ItemKind, ...] = tuple(ITEM_TABLES)
 
 
-def all_of(session: Session, shop_id: str, kind: ThingKind) -> tuple[Any, ...]:
+def all_of(session: Session, shop_id: str, kind: ItemKind) -> tuple[Any, ...]:
     """All things of a kind, in their order."""
-    shelf = SHELVES[kind]
+    shelf = ITEM_TABLES[kind]
     rows = session.scalars(select(shelf.row).where(shelf.row.shop_id == shop_id).order_by(shelf.row.place, shelf.row.id))
     return tuple(shelf.adapter.validate_python(row.spec) for row in rows)
 
 
-def add_all(session: Session, shop_id: str, kind: ThingKind, things: Iterable[Thing]) -> None:
+def add_all(session: Session, shop_id: str, kind: ItemKind, things: Iterable[ShopItem]) -> None:
     """Keeps new things at the end of their shelf."""
-    shelf = SHELVES[kind]
+    shelf = ITEM_TABLES[kind]
     place = (session.scalar(select(func.max(shelf.row.place)).where(shelf.row.shop_id == shop_id)) or 0) + 1
     session.add_all(
         shelf.row(id=thing.id, shop_id=shop_id, place=place + number, spec=shelf.adapter.dump_python(thing, mode="json"))
@@ -69,44 +69,44 @@ def add_all(session: Session, shop_id: str, kind: ThingKind, things: Iterable[Th
     session.flush()
 
 
-def find(shop: Shop, kind: ThingKind, of: type[_T], id: str) -> _T:
+def find(shop: Shop, kind: ItemKind, of: type[_T], id: str) -> _T:
     """A thing of a shop by its id. Raises NotFoundError."""
     for thing in of_shop(shop, kind):
         if thing.id == id and isinstance(thing, of):
             return thing
-    raise NotFoundError(SHELVES[kind].noun, id)
+    raise NotFoundError(ITEM_TABLES[kind].noun, id)
 
 
-def version_of(thing: Thing) -> str:
+def version_of(thing: ShopItem) -> str:
     """A short text that differs when the thing does: who changes a whole thing says which one was looked at."""
     return blake2s(repr(thing).encode(), digest_size=6).hexdigest()
 
 
-def save(session: Session, shop_id: str, kind: ThingKind, thing: Thing) -> None:
+def save(session: Session, shop_id: str, kind: ItemKind, thing: ShopItem) -> None:
     """Keeps a change to a thing. Raises NotFoundError."""
-    shelf = SHELVES[kind]
+    shelf = ITEM_TABLES[kind]
     row = session.get(shelf.row, (shop_id, thing.id))
     if row is None:
         raise NotFoundError(shelf.noun, thing.id)
     row.spec = shelf.adapter.dump_python(thing, mode="json")
 
 
-def remove(session: Session, shop_id: str, kind: ThingKind, id: str) -> None:
+def remove(session: Session, shop_id: str, kind: ItemKind, id: str) -> None:
     """Takes a thing away for good. Raises NotFoundError."""
-    shelf = SHELVES[kind]
+    shelf = ITEM_TABLES[kind]
     row = session.get(shelf.row, (shop_id, id))
     if row is None:
         raise NotFoundError(shelf.noun, id)
     session.delete(row)
 
 
-def clear(session: Session, shop_id: str, kind: ThingKind) -> None:
+def clear(session: Session, shop_id: str, kind: ItemKind) -> None:
     """Empties a shelf."""
-    shelf = SHELVES[kind]
+    shelf = ITEM_TABLES[kind]
     session.execute(delete(shelf.row).where(shelf.row.shop_id == shop_id))
 
 
-def of_shop(shop: Shop, kind: ThingKind) -> tuple[Thing, ...]:
+def of_shop(shop: Shop, kind: ItemKind) -> tuple[ShopItem, ...]:
     """The things of a kind in a shop."""
-    things: tuple[Thing, ...] = getattr(shop, kind)
+    things: tuple[ShopItem, ...] = getattr(shop, kind)
     return things

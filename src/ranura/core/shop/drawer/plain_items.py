@@ -14,9 +14,9 @@ from ranura.core.text.errors import ToolError
 from ranura.core.text.lengths import Unit
 from ranura.core.text.lengths_format import trade_text
 
-Flat = Guide | Material | Delivery
+PlainItem = Guide | Material | Delivery
 
-FLAT_KINDS: dict[str, type[Flat]] = {
+PLAIN_KINDS: dict[str, type[PlainItem]] = {
     "bushing": Bushing,
     "inlay-set": InlaySet,
     "edge-guide": EdgeGuide,
@@ -34,7 +34,7 @@ _ZERO_IS_FINE = frozenset({"nearest"})
 def fields_of(kind: str) -> tuple[tuple[str, str], ...]:
     """The fields a person fills in and what each takes: `length`, `whole`, `yes`, `class` or `text`; optional ones end in `?`."""
     made = []
-    for each in fields(FLAT_KINDS[kind]):
+    for each in fields(PLAIN_KINDS[kind]):
         if each.name in ("id", "kind"):
             continue
         said = str(each.type)
@@ -53,17 +53,17 @@ def fields_of(kind: str) -> tuple[tuple[str, str], ...]:
     return tuple(made)
 
 
-def flat_from_texts(kind: str, texts: Mapping[str, str], *, id: str, unit: Unit) -> Flat:
+def plain_item_from_texts(kind: str, texts: Mapping[str, str], *, id: str, unit: Unit) -> PlainItem:
     """A guide, wood or delivery from its texts. Raises `CraftError` with the field."""
-    if kind not in FLAT_KINDS:
-        raise ToolError(refusals.UNKNOWN_WORD, field="kind", text=kind, choices=", ".join(FLAT_KINDS))
+    if kind not in PLAIN_KINDS:
+        raise ToolError(refusals.UNKNOWN_WORD, field="kind", text=kind, choices=", ".join(PLAIN_KINDS))
     spec = fields_of(kind)
     said = Texts(texts, known=[field for field, _ in spec], unit=unit)
     values: dict[str, Any] = {}
     for field, takes in spec:
         value = _read(said, field, takes.removesuffix("?"))
         values[field] = value if takes.endswith("?") else given(field, value)
-    return FLAT_KINDS[kind](id=id, **{field: value for field, value in values.items() if value is not None})
+    return PLAIN_KINDS[kind](id=id, **{field: value for field, value in values.items() if value is not None})
 
 
 def _read(said: Texts, field: str, takes: str) -> Any:
@@ -80,12 +80,12 @@ def _read(said: Texts, field: str, takes: str) -> Any:
             return said.text(field)
 
 
-def kind_of(thing: Flat) -> str:
+def kind_of(thing: PlainItem) -> str:
     """The kind of a thing."""
-    return next(kind for kind, made in FLAT_KINDS.items() if isinstance(thing, made))
+    return next(kind for kind, made in PLAIN_KINDS.items() if isinstance(thing, made))
 
 
-def flat_texts(thing: Flat) -> dict[str, str]:
+def plain_item_texts(thing: PlainItem) -> dict[str, str]:
     """Its fields as texts that read back as the same."""
     texts: dict[str, str] = {}
     for field, takes in fields_of(kind_of(thing)):

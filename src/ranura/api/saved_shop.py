@@ -18,11 +18,11 @@ from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Router
 from ranura.core.text.lengths import Unit
 from ranura.core.text.writing import read_inches_to
-from ranura.store import history, repository, things
+from ranura.store import history, items, repository
+from ranura.store.items import ItemKind, ShopItem
 from ranura.store.repository import Store
-from ranura.store.things import Thing, ThingKind
 
-_T = TypeVar("_T", Bit, Router, Thing)
+_T = TypeVar("_T", Bit, Router, ShopItem)
 
 
 class ChangedElsewhereError(Exception):
@@ -33,7 +33,7 @@ class ChangedElsewhereError(Exception):
         self.version = version
 
 
-class ShopKeeper:
+class SavedShop:
     """Holds the shop this server works for; reads it once and again after each change."""
 
     def __init__(self, store: Store, shop_id: str) -> None:
@@ -70,16 +70,16 @@ class ShopKeeper:
         read_inches_to(changed.rules.inch_parts)
         return changed
 
-    def add(self, kind: ThingKind, made: Sequence[Thing]) -> Shop:
+    def add(self, kind: ItemKind, made: Sequence[ShopItem]) -> Shop:
         """Keeps new things at the end of their shelf."""
         self.current()
         with self._lock:
             with self._store.session() as session:
-                things.add_all(session, self._shop_id, kind, made)
+                items.add_all(session, self._shop_id, kind, made)
                 self._remember(session, made)
             return self._with(kind, lambda kept: (*kept, *made))
 
-    def edit(self, kind: ThingKind, of: type[_T], id: str, change: Callable[[_T], _T], *, version: str | None = None) -> _T:
+    def edit(self, kind: ItemKind, of: type[_T], id: str, change: Callable[[_T], _T], *, version: str | None = None) -> _T:
         """Keeps what `change` makes of a thing as it is now, and answers it; nobody else writes in between.
 
         `version` is the one that the change was thought out for, where it replaces the whole thing. Raises NotFoundError, or
@@ -87,26 +87,26 @@ class ShopKeeper:
         self.current()
         with self._lock:
             assert self._shop is not None, "only a shop that was read is changed"
-            before = things.find(self._shop, kind, of, id)
-            if version is not None and version != things.version_of(before):
-                raise ChangedElsewhereError(before.name, things.version_of(before))
+            before = items.find(self._shop, kind, of, id)
+            if version is not None and version != items.version_of(before):
+                raise ChangedElsewhereError(before.name, items.version_of(before))
             changed = change(before)
             with self._store.session() as session:
-                things.save(session, self._shop_id, kind, changed)
+                items.save(session, self._shop_id, kind, changed)
                 self._remember(session, [changed])
             self._with(kind, lambda kept: tuple(changed if each.id == id else each for each in kept))
             return changed
 
-    def remove(self, kind: ThingKind, id: str) -> Shop:
+    def remove(self, kind: ItemKind, id: str) -> Shop:
         """Takes a thing away. Raises NotFoundError."""
         self.current()
         with self._lock:
             with self._store.session() as session:
-                things.remove(session, self._shop_id, kind, id)
+                items.remove(session, self._shop_id, kind, id)
             return self._with(kind, lambda kept: tuple(each for each in kept if each.id != id))
 
     def bring_in(
-        self, kind: ThingKind, added: Sequence[Thing], changed: Sequence[tuple[Thing, Thing]], *, chunk: int
+        self, kind: ItemKind, added: Sequence[ShopItem], changed: Sequence[tuple[ShopItem, ShopItem]], *, chunk: int
     ) -> Iterator[int]:
         """Keeps many new things, and changed ones (as each was, as it is to be) in one transaction; yields how many are written.
 
@@ -115,18 +115,18 @@ class ShopKeeper:
         with self._lock:
             assert self._shop is not None, "only a shop that was read is changed"
             for was, _ in changed:
-                if was not in things.of_shop(self._shop, kind):
+                if was not in items.of_shop(self._shop, kind):
                     raise ChangedElsewhereError(was.name, None)
             done = 0
             with self._store.session() as session:
                 for start in range(0, len(added), chunk):
                     part = added[start : start + chunk]
-                    things.add_all(session, self._shop_id, kind, part)
+                    items.add_all(session, self._shop_id, kind, part)
                     self._remember(session, part)
                     done += len(part)
                     yield done
                 for _, thing in changed:
-                    things.save(session, self._shop_id, kind, thing)
+                    items.save(session, self._shop_id, kind, thing)
                     self._remember(session, [thing])
                     done += 1
                     yield done
@@ -141,17 +141,17 @@ class ShopKeeper:
             self._shop = shop
         return shop
 
-    def _remember(self, session: Session, made: Sequence[Thing]) -> None:
+    def _remember(self, session: Session, made: Sequence[ShopItem]) -> None:
         """Writes down what happens to bits by this change."""
         assert self._shop is not None, "only a shop that was read is changed"
         bits = [thing for thing in made if isinstance(thing, Bit)]
         before = {bit.id: bit for bit in self._shop.bits} if bits else {}
         history.record(session, self._shop_id, [(bit.id, each) for bit in bits for each in events(before.get(bit.id), bit)])
 
-    def _with(self, kind: ThingKind, change: Callable[[tuple[Thing, ...]], tuple[Thing, ...]]) -> Shop:
+    def _with(self, kind: ItemKind, change: Callable[[tuple[ShopItem, ...]], tuple[ShopItem, ...]]) -> Shop:
         """The shop with one shelf changed, once that is kept; the other things stay the same values."""
         assert self._shop is not None, "only a shop that was read is changed"
-        changed: dict[str, Any] = {kind: change(things.of_shop(self._shop, kind))}
+        changed: dict[str, Any] = {kind: change(items.of_shop(self._shop, kind))}
         self._shop = replace(self._shop, **changed)
         return self._shop
 
@@ -162,20 +162,20 @@ async def _store(request: Request) -> Store:
     return store
 
 
-async def _keeper(request: Request) -> ShopKeeper:
+async def _saved_shop(request: Request) -> SavedShop:
     """Every route that answers in words comes through here, so that all write inches as finely as the house wants."""
-    keeper: ShopKeeper = request.app.state.keeper
-    known = keeper.known
-    shop = known if known is not None else await run_in_threadpool(keeper.current)
+    saved_shop: SavedShop = request.app.state.saved_shop
+    known = saved_shop.known
+    shop = known if known is not None else await run_in_threadpool(saved_shop.current)
     read_inches_to(shop.rules.inch_parts)
-    return keeper
+    return saved_shop
 
 
-async def _shop(keeper: Annotated[ShopKeeper, Depends(_keeper)]) -> Shop:
-    return keeper.current()
+async def _shop(saved_shop: Annotated[SavedShop, Depends(_saved_shop)]) -> Shop:
+    return saved_shop.current()
 
 
 TheStore = Annotated[Store, Depends(_store)]
-TheKeeper = Annotated[ShopKeeper, Depends(_keeper)]
+TheSavedShop = Annotated[SavedShop, Depends(_saved_shop)]
 TheShop = Annotated[Shop, Depends(_shop)]
 """The current shop: the one dependency every route that reads or writes for a shop uses."""
