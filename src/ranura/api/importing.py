@@ -226,6 +226,7 @@ _ORDER: tuple[Action, ...] = ("refuse", "change", "add", "leave", "same")
 
 
 def _view(found: _Import) -> ImportView:
+    stage = found.stage  # before the rows: a stage that says they are all there must not stand over some of them
     judged = list(found.judged)
     counts: dict[Action, int] = dict.fromkeys(_ORDER, 0)
     for each in judged:
@@ -234,10 +235,10 @@ def _view(found: _Import) -> ImportView:
     return ImportView(
         id=found.id,
         kind=found.kind,
-        stage=found.stage,
+        stage=stage,
         done=found.done,
         total=len(found.table.rows),
         counts=counts,
-        rows=tuple(rows[:_SHOWN]) if found.stage != "reading" else (),
+        rows=tuple(rows[:_SHOWN]) if stage != "reading" else (),
         words=found.words,
     )
