@@ -19,7 +19,7 @@ from ranura.core.cuts.pocket.guides import lanes_of
 from ranura.core.cuts.pocket.on_board import pocketing
 from ranura.core.geometry.paths import length_of
 from ranura.core.geometry.rings import arc_points, circle_ring, rounded
-from ranura.core.plan import CutPlan, judge_of, plan_cut, sentence_of
+from ranura.core.plan import PLANNING, CutPlan, judge_of, plan_cut
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import read
 from ranura.store.demo import (
@@ -569,4 +569,4 @@ def test_a_field_wider_than_the_base_wants_a_plate_that_bridges_it():
 )
 def test_nothing_is_measured_from_a_side_that_a_recess_runs_out_of(opens, words):
     cut = pocket("recess", open_sides=opens, from_left=0 if "left" in opens else 120, from_near=0 if "near" in opens else 90)
-    assert sentence_of(cut, board(), SHOP.rules).metric.endswith(words)
+    assert PLANNING.sentence(cut, board(), SHOP.rules).metric.endswith(words)

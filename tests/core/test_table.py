@@ -15,7 +15,7 @@ from tests.core.test_channels import codes, dado, figure, lead_of, mm
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.on_board import channel
 from ranura.core.cutting.direction import left_of, straight_direction
-from ranura.core.plan import CutPlan, corrected, plan_cut
+from ranura.core.plan import PLANNING, CutPlan, plan_cut
 from ranura.core.text.errors import CutError
 from ranura.store.demo import SHOP
 
@@ -188,7 +188,7 @@ def test_a_test_cut_over_a_table_sets_its_fence():
     asked = dado(**GROOVE)
     made = plan_cut(asked, RAIL, SHOP, SHOP.rules)
     expected = figure(made, "guide.setting")
-    found = corrected(asked, RAIL, SHOP, "setback", expected + 0.3)
+    found = PLANNING.corrected(asked, RAIL, SHOP, "setback", expected + 0.3)
     assert (found.of, found.after) == ("guide", pytest.approx(expected - 0.3))
     assert found.says.metric.startswith("Set the fence 0.3")
 

@@ -7,13 +7,13 @@ import dataclasses
 import pytest
 from tests.core.test_channels import dado, figure, plan
 
-from ranura.core.plan import corrected
+from ranura.core.plan import PLANNING
 from ranura.core.text.errors import CutError
 from ranura.store.demo import CURTAIN_RAIL, RAIL_GROOVE, SHOP, WING_CASE_SIDE
 
 
 def correction(key, measured, **changes):
-    return corrected(dado(**changes), WING_CASE_SIDE, SHOP, key, measured)
+    return PLANNING.corrected(dado(**changes), WING_CASE_SIDE, SHOP, key, measured)
 
 
 @pytest.mark.parametrize(
@@ -47,7 +47,7 @@ def test_a_corrected_base_moves_the_fence_and_the_next_measurement_agrees():
         SHOP, routers=tuple(dataclasses.replace(r, bases=bases) if r.id == router.id else r for r in SHOP.routers)
     )
     assert figure(plan(shop=shop), "guide.fence_at") == pytest.approx(212 - measured)
-    again = corrected(dado(), WING_CASE_SIDE, shop, "setback", measured)
+    again = PLANNING.corrected(dado(), WING_CASE_SIDE, shop, "setback", measured)
     assert again.after == pytest.approx(again.before)
 
 
@@ -74,7 +74,7 @@ def test_a_slip_of_the_hand_is_refused(key, measured, changes, code):
 
 def test_a_round_nose_says_nothing_of_its_fence():
     with pytest.raises(CutError):
-        corrected(RAIL_GROOVE, CURTAIN_RAIL, SHOP, "slot", 8.0)
+        PLANNING.corrected(RAIL_GROOVE, CURTAIN_RAIL, SHOP, "slot", 8.0)
     assert plan().test_cut is not None
     assert [each.key for each in plan().test_cut.measures] == ["setback", "slot", "depth", "width"]
     assert [each.key for each in plan(width=12.7).test_cut.measures] == ["setback", "slot", "depth"]

@@ -14,7 +14,7 @@ from ranura.api.prior import PriorCuts, PriorState
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import TheShop, TheStore
 from ranura.core.board.repeats import Repeats
-from ranura.core.plan import CutPlan, judge_of, plan_cut, repeated
+from ranura.core.plan import PLANNING, CutPlan, judge_of, plan_cut
 from ranura.core.shop.shop import Shop
 from ranura.formats.slip_pdf import Sheet, slip_pdf
 from ranura.store import repository
@@ -57,7 +57,7 @@ def tools(asked: PlanRequest, shop: TheShop, prior: ThePriorCuts) -> ToolsView:
 def repeats(asked: RepeatIn, shop: TheShop) -> Repeats:
     """How a cut is best repeated; writes nothing."""
     cut, piece = asked.cut.cut(), asked.piece.piece(shop)
-    return repeated(cut, piece, shop.rules, asked.count)
+    return PLANNING.repeated(cut, piece, shop.rules, asked.count)
 
 
 @router.get("/cuts/{cut_id}/plan")

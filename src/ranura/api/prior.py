@@ -7,8 +7,9 @@ from threading import Lock
 
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.order import Pair
+from ranura.core.families import Cut
 from ranura.core.family import DoneCut
-from ranura.core.plan import Cut, plan_cut
+from ranura.core.plan import plan_cut
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
 from ranura.store import repository

@@ -14,7 +14,7 @@ from ranura.api.plans import ThePriorCuts
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import TheSavedShop, TheShop
 from ranura.core.learning.corrections import Correction, MeasureKey, with_base_distance
-from ranura.core.plan import corrected
+from ranura.core.plan import PLANNING
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import TJig
 from ranura.core.shop.tooling.routers import BaseKind, Router
@@ -58,7 +58,7 @@ def test_cut(asked: MeasuredIn, shop: TheShop, prior: ThePriorCuts) -> Correctio
     """What a measurement in the test cut means; writes nothing."""
     mounted = prior.before(asked.cut_id, shop).mounted if asked.cut_id else frozenset()
     measured = asked.measured.length("measured").mm
-    return corrected(asked.cut.cut(), asked.piece.piece(shop), shop, asked.key, measured, mounted=mounted)
+    return PLANNING.corrected(asked.cut.cut(), asked.piece.piece(shop), shop, asked.key, measured, mounted=mounted)
 
 
 @router.post("/corrections", status_code=204)

@@ -9,15 +9,14 @@ from pydantic import TypeAdapter
 
 from ranura.core.board.materials import Delivery, Material
 from ranura.core.board.pieces import Piece, edges_of
-from ranura.core.cuts.edge.asked import EdgeCut
-from ranura.core.cuts.pocket.asked import LANE_FORMS, PocketCut
+from ranura.core.families import Cut
 from ranura.core.output.views import Point
-from ranura.core.plan import Cut, measured_places, place_of, plan_cut, sentence_of, title_of
+from ranura.core.plan import PLANNING, plan_cut
 from ranura.core.shop.house_rules import SCHOOLS, Bound, Choice, HouseRules, bounds
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
 from ranura.core.text.lengths import Unit, as_typed
-from ranura.core.text.writing import Text, write
+from ranura.core.text.writing import Text
 from ranura.store.repository import KeptCut, KeptJob, KeptPiece
 
 _KEPT_CUT = TypeAdapter(KeptCut)
@@ -95,9 +94,9 @@ class ShopView:
 def newer_cut_json(kept: KeptCut, piece: Piece, shop: Shop) -> Any:
     """A kept cut as JSON values, with the sentence that says what it asks for."""
     try:
-        sentence = sentence_of(kept.cut, piece, shop.rules)
+        sentence = PLANNING.sentence(kept.cut, piece, shop.rules)
     except CraftError:  # an edge of it is gone; opening the cut says so
-        sentence = title_of(kept.cut, shop.rules)
+        sentence = PLANNING.title(kept.cut, shop.rules)
     return {**_KEPT_CUT.dump_python(kept, mode="json"), "sentence": {"metric": sentence.metric, "inch": sentence.inch}}
 
 
@@ -142,25 +141,11 @@ def cut_item(kept: KeptCut, piece: Piece, shop: Shop) -> CutItem:
         name=kept.name,
         version=kept.version,
         cut=kept.cut,
-        title=title_of(kept.cut, shop.rules),
-        place=_place(kept.cut, piece),
+        title=PLANNING.title(kept.cut, shop.rules),
+        place=PLANNING.place(kept.cut, piece),
         glyph=outline,
         status=status,
     )
-
-
-def _place(cut: Cut, piece: Piece) -> Text:
-    if isinstance(cut, EdgeCut):
-        try:
-            return write("{edges}", edges=place_of(cut, piece))
-        except CraftError:
-            return write("edges of the board")
-    if isinstance(cut, PocketCut) and cut.form in LANE_FORMS:
-        return write("the whole face") if cut.form == "flatten" else write("{end} end", end=cut.end)
-    if isinstance(cut, PocketCut):
-        places = [f"{x} from {side}" for x, side in measured_places(cut)]
-        return write("{places}", places=", ".join([*places, *(f"open {side}" for side in cut.open_sides)]))
-    return write("{p} from {end}", p=as_typed(cut.position), end=cut.end)
 
 
 def piece_item(kept: KeptPiece, shop: Shop) -> PieceItem:

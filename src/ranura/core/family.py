@@ -1,24 +1,52 @@
-"""What planning any cut has in common: tools, cautions in order, what the person's own choice costs."""
+"""What a family of cuts must answer: one binding object a family, in one table (`families.py`).
+
+Everything outside a family asks it through this object and knows no kind of cut. A family that leaves something out is found by
+the type checker; a cut without a family by a test.
+"""
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
+from typing import Any, Generic, Protocol, TypeVar
 
+from ranura.core.board.materials import Material
+from ranura.core.board.pieces import Piece
+from ranura.core.board.repeats import Repeats
 from ranura.core.choosing.candidates import Drop
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cutting.stage import Stage
 from ranura.core.cutting.stepping import Pass
-from ranura.core.learning.corrections import TestCut
+from ranura.core.geometry.rings import Point
+from ranura.core.learning.corrections import Correction, MeasureKey, TestCut
 from ranura.core.output.fit import FitView
 from ranura.core.output.guides import GuideOffer, StationLine
 from ranura.core.output.remedies import Remedy
 from ranura.core.output.slip import PassLine, SlipSection
-from ranura.core.output.views import Point, View
+from ranura.core.output.views import AskedField, View
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
 from ranura.core.text.figures import Figure
+from ranura.core.text.lengths import Length
 from ranura.core.text.writing import Text
+
+
+class AnyCut(Protocol):
+    """What every cut says of itself, whatever its family."""
+
+    @property
+    def kind(self) -> str:
+        """The name of its family, as its JSON has it."""
+
+    @property
+    def bit_id(self) -> str | None:
+        """The bit that is pinned; None leaves the choice to Ranura."""
+
+    @property
+    def router_id(self) -> str | None:
+        """The router that is pinned; None leaves the choice to Ranura."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -33,25 +61,52 @@ class DoneCut:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class Task:
+    """A cut's surroundings: the board and its wood, the shop, the house rules, and the cuts made in this board before."""
+
+    piece: Piece
+    wood: Material
+    shop: Shop
+    rules: HouseRules
+    before: Sequence[DoneCut] = ()
+
+
+@dataclass(frozen=True, kw_only=True)
 class PlanText:
-    """What a plan says and shows of a setting; see `CutPlan`."""
+    """What a family says and shows of a setting: the part of a plan that is its own."""
 
     figures: tuple[Figure, ...]
+    """Every figure with its working, by key."""
     slip: tuple[SlipSection, ...]
+    """The setup in the order of the hands; it refers to the figures."""
     drawing: tuple[View, ...]
+    """The plan view, the section, and others after them."""
     remedies: tuple[Remedy, ...]
+    """Answers to cautions and ways out of a stop."""
     pass_columns: tuple[str, ...]
+    """What the cells of the pass lines are."""
     pass_lines: tuple[PassLine, ...]
+    """The passes or stages in order of work, in words."""
     run_mm: float
+    """The length of one pass on one face in the wood."""
     glyph: tuple[Point, ...]
+    """The small section of a list, in mm, z up."""
     passes: tuple[Pass, ...] = ()
+    """The passes of a cut that goes down by steps, in order of work."""
     stages: tuple[Stage, ...] = ()
+    """The stages of a profile, in order of work."""
     leaves: DoneCut | None = None
+    """What an edge cut takes of its edges, for the cuts after it."""
     guides: tuple[GuideOffer, ...] = ()
+    """The ways in which it can be guided, the best first."""
     stations: tuple[StationLine, ...] = ()
+    """The places of a repeated cut, in the order of the tape."""
     fit: FitView | None = None
+    """How likely its mate fits."""
     test_cut: TestCut | None = None
+    """What to try in scrap, and what to measure in it."""
     jig: tuple[Text, ...] = ()
+    """How a cut-line jig for the pair of tools is made."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -59,14 +114,55 @@ class Planned:
     """A setting that was worked out; it is put into words when somebody reads it."""
 
     setting: ToolSetting
-    said: Callable[[], PlanText]
+    text: Callable[[], PlanText]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Planner:
-    """How one kind of cut is planned: who judges the tools, which dimension is refused where none can make it, and what a pair of
-    tools makes of it."""
+    """How one cut is planned."""
 
     judge: Judge
+    """Who judges the tools."""
     refuse: Callable[[list[Drop]], None]
+    """Raises `CutError` on the dimension that no tool can make; other causes are shown as a plan with a stop."""
     make: Callable[[Candidate], Planned]
+    """What a pair of tools makes of it."""
+
+
+C = TypeVar("C", bound=AnyCut)
+
+
+@dataclass(frozen=True, kw_only=True)
+class Family(Generic[C]):
+    """A family of cuts, all that is asked of it."""
+
+    kind: str
+    """Its name in JSON."""
+    cut: type[C]
+    """What is asked of a cut of this family."""
+    planner: Callable[[C, Task], Planner]
+    """How a cut is planned. Raises `CutError` with the dimension that cannot be."""
+    title: Callable[[C, HouseRules], Text]
+    """What it is called in a list."""
+    sentence: Callable[[C, Piece, HouseRules], Text]
+    """What is asked, with the dimensions as typed."""
+    place: Callable[[C, Piece], Text]
+    """Where it lies, in a list."""
+    asked: Callable[[C], Mapping[AskedField, Length | None]]
+    """The lengths that were typed, by the names under which the drawing has them."""
+    repeat: Callable[[C, Piece, HouseRules, int | None], Repeats]
+    """How it is best repeated: `count` times, or at one given place more. Raises `CutError` for what is made once."""
+    corrected: Callable[[ToolSetting, MeasureKey, float], Correction]
+    """What a measurement in its test cut corrects, in mm. Raises `CutError` on "measured"."""
+
+
+Families = Mapping[str, Family[Any]]
+"""The families that an application knows, by the kind of their cuts."""
+
+
+def table_of(*families: Family[Any]) -> Families:
+    """The table of some families. Raises ValueError when a kind stands twice."""
+    table = {family.kind: family for family in families}
+    if len(table) < len(families):
+        raise ValueError("two families of one kind")
+    return table

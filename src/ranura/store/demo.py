@@ -11,7 +11,7 @@ from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cuts.pocket.asked import PocketCut
-from ranura.core.plan import Cut
+from ranura.core.families import Cut
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.lengths import Length, read

@@ -14,7 +14,7 @@ from sqlalchemy import exc as errors
 from sqlalchemy.orm import Session, sessionmaker
 
 from ranura.core.board.pieces import Piece
-from ranura.core.plan import Cut
+from ranura.core.families import Cut
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.lengths import Unit

@@ -20,7 +20,8 @@ from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cuts.edge.guides import Way
 from ranura.core.cuts.edge.judge import EdgeJudge
 from ranura.core.cuts.pocket.judge import PocketJudge
-from ranura.core.plan import Cut, CutPlan, judge_of, plan_cut
+from ranura.core.families import Cut
+from ranura.core.plan import CutPlan, judge_of, plan_cut
 from ranura.core.shop.drawer.texts import texts_of
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import NOMINAL_SHANKS, Bit

@@ -6,7 +6,8 @@ from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
 from ranura.core.board.pieces import Piece
-from ranura.core.plan import Cut, CutPlan, plan_cut
+from ranura.core.families import Cut
+from ranura.core.plan import CutPlan, plan_cut
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError

@@ -32,7 +32,7 @@ from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.need import UNDERCUT
 from ranura.core.cutting.speed import speed_of, turning_rpm
 from ranura.core.cutting.stepping import Stepping, plan_steps
-from ranura.core.family import Planned, Planner, PlanText
+from ranura.core.family import Planned, Planner, PlanText, Task
 from ranura.core.geometry import closeness
 from ranura.core.holding.hands import is_small
 from ranura.core.output.cautions import corner_note, in_order, table_cautions, tool_cautions
@@ -50,16 +50,17 @@ from ranura.core.text.words import Words
 from ranura.core.text.writing import write
 
 
-def family(cut: ChannelCut, piece: Piece, shop: Shop, wood: Material, rules: HouseRules, *, mortise: bool = False) -> Planner:
+def planner(cut: ChannelCut, task: Task, *, mortise: bool = False) -> Planner:
     """How a channel is planned, or a mortise that is cut as one. Raises `CutError` with the dimension that cannot be."""
+    piece, shop, rules = task.piece, task.shop, task.rules
     asked = replace(channel(cut, piece, rules), mortise=mortise)
     if cut.guide is None and any(each.id == cut.router_id and each.mounting == "table" for each in shop.routers):
         asked = replace(asked, guide="table-fence")
-    judge = ChannelJudge(shop, asked.need, wood, rules, asked)
+    judge = ChannelJudge(shop, asked.need, task.wood, rules, asked)
 
     def make(chosen: Candidate) -> Planned:
         setting = setting_of(chosen, judge, piece, cut)
-        return Planned(setting=setting, said=partial(_said, setting, cut, judge))
+        return Planned(setting=setting, text=partial(_text, setting, cut, judge))
 
     return Planner(judge=judge, refuse=partial(refuse_the_dimension, judge), make=make)
 
@@ -79,7 +80,7 @@ def _on_the_other_side(judge: ChannelJudge, setting: ChannelSetting) -> tuple[Gu
     return (offer("table-fence", written(against).message if against else says, can=against is None, frees_router=True),)
 
 
-def _said(setting: ChannelSetting, cut: ChannelCut, judge: ChannelJudge) -> PlanText:
+def _text(setting: ChannelSetting, cut: ChannelCut, judge: ChannelJudge) -> PlanText:
     worked = figures(setting)
     stepping = setting.stepping
     return PlanText(

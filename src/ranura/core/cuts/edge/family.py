@@ -1,75 +1,44 @@
-"""Edge cuts as a family of cuts: their judge, and what a plan says and shows of their settings."""
+"""Edge cuts as a family of cuts."""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from functools import partial
+from typing import Final
 
-from ranura.core.board.materials import Material
 from ranura.core.board.pieces import Piece
-from ranura.core.choosing.order import Candidate
+from ranura.core.board.repeats import Repeats
+from ranura.core.choosing.setting import ToolSetting
+from ranura.core.cuts.edge import sentence
 from ranura.core.cuts.edge.asked import EdgeCut
-from ranura.core.cuts.edge.drawing import edge_plan_view
-from ranura.core.cuts.edge.figures import edge_figures
-from ranura.core.cuts.edge.judge import EdgeJudge
-from ranura.core.cuts.edge.on_board import EdgesOnBoard, edging
-from ranura.core.cuts.edge.plan import before_here, refuse, remedies, setting_of
-from ranura.core.cuts.edge.section_view import edge_glyph, edge_section_view
-from ranura.core.cuts.edge.setting import EdgeSetting
-from ranura.core.cuts.edge.slip import STAGE_COLUMNS, edge_sections, stage_lines
-from ranura.core.family import DoneCut, Planned, Planner, PlanText
+from ranura.core.cuts.edge.planner import planner
+from ranura.core.family import Family
+from ranura.core.learning.corrections import Correction, MeasureKey
+from ranura.core.output.views import AskedField
 from ranura.core.shop.house_rules import HouseRules
-from ranura.core.shop.shop import Shop
-from ranura.core.text.figures import Figure
-from ranura.core.text.lengths import as_typed
-from ranura.core.text.writing import Text, write
+from ranura.core.text import refusals as common_refusals
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import Length
 
 
-def family(cut: EdgeCut, piece: Piece, shop: Shop, wood: Material, rules: HouseRules, before: Sequence[DoneCut]) -> Planner:
-    """How an edge cut is planned. Raises `CutError` with the dimension or edge that cannot be."""
-    judge = EdgeJudge(shop, edging(cut, piece), wood, rules, before_here(before, cut, shop))
-
-    def make(chosen: Candidate) -> Planned:
-        setting = setting_of(chosen, judge, piece)
-        return Planned(setting=setting, said=partial(_said, setting, cut, piece, judge))
-
-    return Planner(judge=judge, refuse=partial(refuse, judge), make=make)
+def _asked(cut: EdgeCut) -> dict[AskedField, Length | None]:
+    return {"size": cut.size, "depth": cut.depth, "width": cut.width}
 
 
-def _said(setting: EdgeSetting, cut: EdgeCut, piece: Piece, judge: EdgeJudge) -> PlanText:
-    worked, asked = edge_figures(setting), setting.edging
-    return PlanText(
-        figures=worked,
-        slip=edge_sections(setting, worked, setting.cautions),
-        drawing=(edge_plan_view(setting, piece), edge_section_view(setting, typed=_typed(cut, asked, piece, worked))),
-        remedies=remedies(cut, piece, judge, setting),
-        pass_columns=STAGE_COLUMNS,
-        pass_lines=stage_lines(setting),
-        run_mm=asked.way * (2 if asked.both_faces else 1),
-        glyph=edge_glyph(
-            setting.bit,
-            setting.way.trip if setting.way else None,
-            thickness=asked.thickness,
-            outlines=setting.section.outlines if setting.section else (),
-        ),
-        stages=setting.staging.stages if setting.staging else (),
-        leaves=_leaves(cut, setting),
-    )
+def _repeat(_cut: EdgeCut, _piece: Piece, _rules: HouseRules, _count: int | None) -> Repeats:
+    raise CutError(common_refusals.NO_REPEAT, field="cut.count")
 
 
-def _leaves(cut: EdgeCut, setting: EdgeSetting) -> DoneCut | None:
-    if setting.way is None:
-        return None
-    trip = setting.way.trip
-    return DoneCut(edges=cut.edges, bit_id=setting.bit.id, height=trip.height, offset=trip.offset, both_faces=cut.both_faces)
+def _corrected(_setting: ToolSetting, _key: MeasureKey, _measured: float) -> Correction:
+    raise CutError(common_refusals.NOTHING_TO_MEASURE, field="measured")
 
 
-def _typed(cut: EdgeCut, asked: EdgesOnBoard, piece: Piece, worked: Sequence[Figure]) -> dict[str, Text]:
-    """The texts of the section's dimensions: as typed where they were, else as they come out."""
-    wide = next((figure.value for figure in worked if figure.key == "edge.width"), asked.size)
-    width = cut.size if cut.shape == "rabbet" else cut.width
-    return {
-        "depth": write("{d:short}", d=asked.depth) if cut.depth is None else write(as_typed(cut.depth)),
-        "width": write("{w:short}", w=wide) if width is None else write(as_typed(width)),
-        "thickness": write(as_typed(piece.thickness)),
-    }
+FAMILY: Final = Family(
+    kind="edge",
+    cut=EdgeCut,
+    planner=planner,
+    title=sentence.title,
+    sentence=sentence.sentence,
+    place=sentence.place,
+    asked=_asked,
+    repeat=_repeat,
+    corrected=_corrected,
+)

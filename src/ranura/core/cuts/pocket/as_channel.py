@@ -11,13 +11,21 @@ from dataclasses import replace
 from typing import Final, Literal
 
 from ranura.core.board.pieces import Piece
+from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.plan import planner
+from ranura.core.cuts.channel.setting import ChannelSetting
+from ranura.core.cuts.channel.testcut import correction_of
 from ranura.core.cuts.pocket import words
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
+from ranura.core.family import Planner, Task
 from ranura.core.geometry import closeness
+from ranura.core.learning.corrections import Correction, MeasureKey
 from ranura.core.output.views import AskedField, Dimension, DragHandle, View, box
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.cautions import Reason
+from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import Length, as_typed
 from ranura.core.text.writing import write
 
@@ -110,6 +118,18 @@ def as_channel(cut: PocketCut, asked: PocketOnBoard, piece: Piece, guide: Litera
         bit_id=cut.bit_id,
         router_id=cut.router_id,
     )
+
+
+def planner_as_channel(cut: PocketCut, asked: PocketOnBoard, task: Task, guide: Literal["edge-guide", "straightedge"]) -> Planner:
+    """How a pocket that nothing speaks against is planned as a channel. Raises `CraftError` where even that cannot be."""
+    return planner(as_channel(cut, asked, task.piece, guide), task, mortise=cut.form == "mortise")
+
+
+def corrected_as_channel(setting: ToolSetting, key: MeasureKey, measured: float) -> Correction:
+    """What a measurement in the test cut corrects where the pocket is planned as a channel. Raises `CutError` elsewhere."""
+    if not isinstance(setting, ChannelSetting):
+        raise CutError(common_refusals.NOTHING_TO_MEASURE, field="measured")
+    return correction_of(setting, key, measured)
 
 
 def _mm(value: float) -> Length:

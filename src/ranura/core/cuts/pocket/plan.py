@@ -5,192 +5,26 @@ A mortise or slot that an edge guide or a straightedge guides is a channel stopp
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass, replace
-from functools import partial
+from dataclasses import replace
 
-from ranura.core.board.materials import CROSS_VENEERED, Material
+from ranura.core.board.materials import CROSS_VENEERED
 from ranura.core.board.pieces import Piece
-from ranura.core.choosing.candidates import Drop
-from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
-from ranura.core.choosing.shortlist import shortlist
-from ranura.core.cuts.channel import plan
-from ranura.core.cuts.pocket import refusals, words
-from ranura.core.cuts.pocket.as_channel import against_channel, as_channel, as_pocket_views
-from ranura.core.cuts.pocket.asked import FREEING_FORMS, GUIDES_OF, PocketCut, PocketGuide
+from ranura.core.cuts.pocket import words
+from ranura.core.cuts.pocket.asked import FREEING_FORMS
 from ranura.core.cuts.pocket.clearing import unreached
-from ranura.core.cuts.pocket.drawing import pocket_views
-from ranura.core.cuts.pocket.figures import pocket_figures
 from ranura.core.cuts.pocket.guides import CONTACT, AreaGuide
 from ranura.core.cuts.pocket.judge import PLATE, PocketJudge
-from ranura.core.cuts.pocket.on_board import PocketOnBoard, pocketing
-from ranura.core.cuts.pocket.remedies import pocket_remedies
-from ranura.core.cuts.pocket.section import pocket_glyph
 from ranura.core.cuts.pocket.setting import PocketSetting
-from ranura.core.cuts.pocket.slip import guide_says, pocket_sections, pocket_stations
 from ranura.core.cutting.grip import Grip, plan_grip
 from ranura.core.cutting.passes import cumulative_depths
 from ranura.core.cutting.speed import speed_of, turning_rpm
 from ranura.core.cutting.stepping import Lane, Stepping, paces_of, plan_depths, stepped
-from ranura.core.family import Planned, Planner, PlanText
 from ranura.core.geometry import closeness
 from ranura.core.geometry.paths import length_of
 from ranura.core.output.cautions import corner_note, in_order, tool_cautions
-from ranura.core.output.guides import GUIDE_NAMES, GuideOffer
-from ranura.core.output.remedies import Remedy
-from ranura.core.output.slip import columns_of, pass_lines
-from ranura.core.shop.house_rules import HouseRules
-from ranura.core.shop.shop import Shop
-from ranura.core.text import choosing_words, depth_words, guide_words
-from ranura.core.text import refusals as common_refusals
+from ranura.core.text import choosing_words, guide_words
 from ranura.core.text.cautions import Caution, Reason, caution, written
-from ranura.core.text.errors import CraftError, CutError
-from ranura.core.text.writing import write
-
-_OF_DIMENSIONS = (guide_words.BIT_WIDER_THAN_CUT, words.CORNER_TOO_TIGHT, depth_words.BEYOND_CUTTING_LENGTH)
-"""Why a bit fails on a dimension of the pocket alone."""
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class _Tried:
-    """One way of guiding, with its family; whether anything can make it so, and why not if nothing can."""
-
-    kind: PocketGuide
-    family: Planner | None
-    can: bool
-    against: Reason | None = None
-
-
-def family(cut: PocketCut, piece: Piece, shop: Shop, wood: Material, rules: HouseRules) -> Planner:
-    """How a pocket is planned: under the pinned way of guiding, or the first of its form that can be had.
-
-    Raises `CutError` with the dimension that cannot be."""
-    asked = pocketing(cut, piece, rules)
-    kinds = GUIDES_OF[cut.form]
-    if cut.guide is not None and cut.guide not in kinds:
-        raise CutError(refusals.GUIDE_NOT_FOR_THIS, field="cut.guide", guide=GUIDE_NAMES[cut.guide], form=cut.form)
-    tried = [_try(kind, cut, asked, piece, shop, wood, rules) for kind in kinds]
-    chosen = next((each for each in tried if each.kind == cut.guide), None)
-    if chosen is None or chosen.family is None:
-        chosen = next((each for each in tried if each.can), None) or next(each for each in tried if each.family)
-    assert chosen.family is not None, "every form has a way of guiding that is judged"
-    made = chosen.family
-    return replace(made, make=partial(_make, made, tuple(tried), chosen.kind, cut, asked))
-
-
-def _make(
-    family: Planner, tried: tuple[_Tried, ...], kind: PocketGuide, cut: PocketCut, asked: PocketOnBoard, pair: Candidate
-) -> Planned:
-    made = family.make(pair)
-    return Planned(setting=made.setting, said=partial(_with_guides, made, tried, kind, cut, asked))
-
-
-def _with_guides(made: Planned, tried: tuple[_Tried, ...], kind: PocketGuide, cut: PocketCut, asked: PocketOnBoard) -> PlanText:
-    said = made.said()
-    offers = tuple(_offer(each, chosen=each.kind == kind) for each in tried)
-    ways_out = tuple(
-        Remedy(answers=stop.code, says=write(f"{GUIDE_NAMES[other.kind]} instead"), change={"guide": other.kind})
-        for stop in made.setting.cautions
-        if stop.level == "stop" and stop.place == "guide"
-        for other in tried
-        if other.can and other.kind != kind
-    )
-    # What a channel offers is not all for a pocket.
-    own = tuple(each for each in said.remedies if each.change.get("guide") in (None, *GUIDES_OF[cut.form]))
-    drawing = as_pocket_views(said.drawing, cut, asked) if kind in ("edge-guide", "straightedge") else said.drawing
-    return replace(said, guides=offers, remedies=(*own, *ways_out), drawing=drawing)
-
-
-def _offer(each: _Tried, *, chosen: bool) -> GuideOffer:
-    says = written(each.against).message if each.against is not None else guide_says(each.kind)
-    name = GUIDE_NAMES["edge-guide-stops" if each.kind == "edge-guide" else each.kind]
-    return GuideOffer(kind=each.kind, name=name, says=says, can=each.can, chosen=chosen, change={"guide": each.kind})
-
-
-def _try(
-    kind: PocketGuide, cut: PocketCut, asked: PocketOnBoard, piece: Piece, shop: Shop, wood: Material, rules: HouseRules
-) -> _Tried:
-    if kind == "edge-guide" or kind == "straightedge":
-        if (against := against_channel(cut, asked)) is not None:
-            return _Tried(kind=kind, family=None, can=False, against=against)
-        try:
-            made = plan.family(as_channel(cut, asked, piece, kind), piece, shop, wood, rules, mortise=cut.form == "mortise")
-        except CraftError as error:
-            return _Tried(kind=kind, family=None, can=False, against=Reason(words.GUIDE_REFUSED, {"why": error.message.metric}))
-    else:
-        judge = PocketJudge(shop, asked, wood, rules, kind, thickness_said=cut.template is not None)
-        made = Planner(judge=judge, refuse=partial(_refuse, judge, cut), make=partial(_made, judge=judge, piece=piece, cut=cut))
-    sifted = shortlist(made.judge, made.judge.ranking(), count=1)
-    if sifted.fit:
-        return _Tried(kind=kind, family=made, can=True)
-    return _Tried(kind=kind, family=made, can=False, against=_nearest(sifted.dropped, made.judge))
-
-
-def _nearest(dropped: Sequence[Drop], judge: Judge) -> Reason | None:
-    """Why the drop that came closest failed: one in a router by hand, rather than of the bit alone."""
-    hand = [each for each in dropped if each.router is not None and each.router.mounting == "hand"]
-    against_setup = [each for each in hand if each.reason.words.setup]
-    found = against_setup or hand or [each for each in dropped if judge.is_of_kind(each.bit)] or list(dropped)
-    counted: dict[str, int] = {}
-    for each in found:
-        counted[each.reason.code] = counted.get(each.reason.code, 0) + 1
-    return max(found, key=lambda each: counted[each.reason.code]).reason if found else None
-
-
-def _made(pair: Candidate, *, judge: PocketJudge, piece: Piece, cut: PocketCut) -> Planned:
-    setting = setting_of(pair, judge, piece)
-    return Planned(setting=setting, said=partial(_said, setting, cut))
-
-
-def _said(setting: PocketSetting, cut: PocketCut) -> PlanText:
-    worked = pocket_figures(setting)
-    stepping = setting.stepping
-    return PlanText(
-        figures=worked,
-        slip=pocket_sections(setting, cut, worked, setting.cautions),
-        drawing=pocket_views(setting, cut),
-        remedies=pocket_remedies(cut, setting),
-        pass_columns=columns_of(stepping),
-        pass_lines=pass_lines(stepping),
-        run_mm=sum(length_of(way, closed=not setting.pocket.open_ways) for way in setting.ways),
-        glyph=pocket_glyph(setting.pocket),
-        passes=stepping.passes if stepping else (),
-        stations=pocket_stations(setting, cut),
-    )
-
-
-def _refuse(judge: PocketJudge, cut: PocketCut, dropped: list[Drop]) -> None:
-    """Raises `CutError` on a dimension when every bit of the kind fails on one; other causes are shown as a plan with a stop.
-
-    Width is asked first, then corners, then depth; the blame lies with the last of them that any bit came to."""
-    by_itself = {drop.bit.id: drop.reason.words for drop in dropped if drop.router is None}
-    owned = [bit for bit in judge.tools.bits if judge.is_of_kind(bit)]
-    if not owned or any(by_itself.get(bit.id) not in _OF_DIMENSIONS for bit in owned):
-        return
-    too_short = [bit for bit in owned if by_itself[bit.id] is depth_words.BEYOND_CUTTING_LENGTH]
-    too_round = [bit for bit in owned if by_itself[bit.id] is words.CORNER_TOO_TIGHT]
-    if too_short:
-        longest = max(too_short, key=lambda bit: bit.cutting_length)
-        raise CutError(
-            refusals.TOO_DEEP_FOR_CORNERS if too_round else common_refusals.DEEPER_THAN_ANY_BIT,
-            field="cut.depth",
-            depth=judge.depth,
-            longest=longest.cutting_length,
-            name=longest.name,
-            corner=judge.need.corner or 0.0,
-        )
-    narrowest = min(too_round or owned, key=lambda bit: bit.diameter)
-    if too_round:
-        raise CutError(refusals.CORNER_TOO_TIGHT, field="cut.radius", narrowest=narrowest.diameter / 2, name=narrowest.name)
-    field = "cut.length" if cut.across is None else "cut.across"
-    raise CutError(
-        common_refusals.NARROWER_THAN_ANY_BIT,
-        field=field,
-        width=judge.need.width,
-        narrowest=narrowest.diameter,
-        name=narrowest.name,
-    )
 
 
 def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSetting:

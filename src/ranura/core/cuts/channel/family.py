@@ -1,0 +1,47 @@
+"""Channels as a family of cuts."""
+
+from __future__ import annotations
+
+from typing import Final
+
+from ranura.core.choosing.setting import ToolSetting
+from ranura.core.cuts.channel import sentence
+from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.plan import planner
+from ranura.core.cuts.channel.repeat import repeat
+from ranura.core.cuts.channel.setting import ChannelSetting
+from ranura.core.cuts.channel.testcut import correction_of
+from ranura.core.family import Family
+from ranura.core.learning.corrections import Correction, MeasureKey
+from ranura.core.output.views import AskedField
+from ranura.core.text.lengths import Length
+
+
+def _asked(cut: ChannelCut) -> dict[AskedField, Length | None]:
+    return {
+        "width": cut.width,
+        "depth": cut.depth,
+        "position": cut.position,
+        "stop_first": cut.stop_first,
+        "stop_last": cut.stop_last,
+        "spacing": cut.spacing,
+        "mate": None if cut.mate is None else cut.mate.thickness,
+    }
+
+
+def _corrected(setting: ToolSetting, key: MeasureKey, measured: float) -> Correction:
+    assert isinstance(setting, ChannelSetting), "a channel is planned as one"
+    return correction_of(setting, key, measured)
+
+
+FAMILY: Final = Family(
+    kind="dado",
+    cut=ChannelCut,
+    planner=planner,
+    title=sentence.title,
+    sentence=sentence.sentence,
+    place=sentence.place,
+    asked=_asked,
+    repeat=repeat,
+    corrected=_corrected,
+)

@@ -1,0 +1,54 @@
+"""What an edge cut is called, and the sentence that says what is asked of it."""
+
+from __future__ import annotations
+
+from ranura.core.board.pieces import Piece, edges_of
+from ranura.core.cuts.edge.asked import EdgeCut, shape_name
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.text.errors import CraftError
+from ranura.core.text.lengths import as_typed
+from ranura.core.text.writing import Text, write
+
+_SIZES = {
+    "roundover": "A roundover of radius {s}",
+    "cove": "A cove of radius {s}",
+    "ogee": "An ogee of radius {s}",
+    "bead": "A bead of radius {s}",
+    "chamfer": "A chamfer of {s}",
+    "bevel": "A bevel of {a}°, {s} high",
+    "rabbet": "A rabbet {s} wide",
+    "flush": "An overhang of {s} trimmed flush",
+    "jointing": "An edge jointed by {s}",
+}
+
+
+def title(cut: EdgeCut, _: HouseRules) -> Text:
+    """What it is called in a list."""
+    if cut.depth is None:
+        return write("{shape} {s}", shape=shape_name(cut.shape), s=as_typed(cut.size))
+    return write("{shape} {s} × {d}", shape=shape_name(cut.shape), s=as_typed(cut.size), d=as_typed(cut.depth))
+
+
+def place(cut: EdgeCut, piece: Piece) -> Text:
+    """On which edges, in a list; the board's shape may have changed under them."""
+    try:
+        return write("{edges}", edges=_edges(cut, piece))
+    except CraftError:
+        return write("edges of the board")
+
+
+def sentence(cut: EdgeCut, piece: Piece, _: HouseRules) -> Text:
+    """What is asked, with the dimensions as typed."""
+    size = _SIZES[cut.shape].replace("{s}", as_typed(cut.size)).replace("{a}", f"{cut.angle or 45:g}")
+    depth = "" if cut.depth is None else f", {as_typed(cut.depth)} deep"
+    width = "" if cut.width is None else f", {as_typed(cut.width)} into the face"
+    faces = ", both faces" if cut.both_faces else ""
+    return write("{size}, on {edges} of {piece}", size=size + depth + width, edges=_edges(cut, piece) + faces, piece=piece.name)
+
+
+def _edges(cut: EdgeCut, piece: Piece) -> str:
+    """Where an edge cut is, in words: all round, or its edges by name."""
+    there = {edge.ref: edge.name for edge in edges_of(piece)}
+    if set(cut.edges) >= {ref for ref in there if not ref.startswith("opening")}:
+        return "all edges"
+    return ", ".join(there.get(ref, ref) for ref in cut.edges)

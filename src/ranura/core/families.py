@@ -1,0 +1,19 @@
+"""The one table of families of cuts, built in one place."""
+
+from __future__ import annotations
+
+from typing import Final
+
+from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.family import FAMILY as CHANNEL
+from ranura.core.cuts.edge.asked import EdgeCut
+from ranura.core.cuts.edge.family import FAMILY as EDGE
+from ranura.core.cuts.pocket.asked import PocketCut
+from ranura.core.cuts.pocket.family import FAMILY as POCKET
+from ranura.core.family import Families, table_of
+
+Cut = ChannelCut | EdgeCut | PocketCut
+"""What can be planned."""
+
+FAMILIES: Final[Families] = table_of(CHANNEL, EDGE, POCKET)
+"""Every member of `Cut` has its family here; a test holds the two together."""
