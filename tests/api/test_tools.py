@@ -143,7 +143,7 @@ def test_changed_rules_say_what_they_would_move_before_they_are_kept(client):
     drafted = client.post(
         "/api/rules/draft", json={"rules": rules, "numbers": {"pass_cap": "4"}, "job_id": "little-harbour"}
     ).json()
-    moved = {(move["cut_name"], move["label"]): move["after"]["metric"]["number"] for move in drafted["moves"]}
+    moved = {(move["cut_name"], move["label"]): move["after"]["metric"]["number"] for move in drafted["changes"]}
     assert moved["Middle shelf", "Deepest pass"] == "4"
     assert moved["Middle shelf", "Depths"] == "3", "5.2 in two steps, and 0.8 to finish"
     assert client.get("/api/rules").json()["rules"]["depth_rule"] == "half-diameter", "nothing is kept yet"

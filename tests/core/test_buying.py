@@ -16,7 +16,7 @@ from ranura.core.choosing.buying import PlannedCut, shopping
 from ranura.core.choosing.catalogue import BEARING_PRICE, COLLET_PRICE, catalogue
 from ranura.core.choosing.covering import smallest
 from ranura.core.cuts.channel.asked import ChannelCut
-from ranura.core.plan import plan_cut
+from ranura.core.plan import PLANNING, plan_cut
 from ranura.core.shop.drawer.texts import bit_from_texts
 from ranura.core.shop.tooling.bits import NOMINAL_SHANKS, Bit
 from ranura.core.text.errors import CraftError
@@ -66,12 +66,12 @@ def with_bits(*ids: str, **more):
 
 
 def test_nothing_is_bought_where_all_can_be_made_well():
-    found = shopping([cut("17.6"), cut("12.7")], SHOP)
+    found = shopping([cut("17.6"), cut("12.7")], SHOP, PLANNING)
     assert (found.cuts, found.makes, found.buys, found.total) == (2, 2, (), 0)
 
 
 def test_one_bit_is_bought_for_several_cuts_and_paid_by_the_metre():
-    found = shopping([cut("6"), cut("6.2", position="200"), cut("17.6", position="300")], with_bits("straight-12.7"))
+    found = shopping([cut("6"), cut("6.2", position="200"), cut("17.6", position="300")], with_bits("straight-12.7"), PLANNING)
     assert (found.makes, len(found.buys)) == (1, 1)
     bought = found.buys[0]
     assert {each.cut_id for each in bought.serves} == {"6", "6.2"}
@@ -103,7 +103,7 @@ def test_a_collet_alone_is_enough_where_the_bit_is_there():
         marked_max_rpm=25_000,
     )
     plunge = next(router for router in SHOP.routers if router.id == "plunge-two")
-    found = shopping([cut("2.8", "3")], dataclasses.replace(SHOP, bits=(odd,), routers=(plunge,)))
+    found = shopping([cut("2.8", "3")], dataclasses.replace(SHOP, bits=(odd,), routers=(plunge,)), PLANNING)
     assert [(buy.kind, buy.name, buy.for_router_id, buy.price, buy.shank) for buy in found.buys] == [
         ("collet", "6 mm collet", "plunge-two", COLLET_PRICE, 6)
     ]
@@ -111,18 +111,18 @@ def test_a_collet_alone_is_enough_where_the_bit_is_there():
 
 
 def test_a_dull_bit_and_many_passes_are_clearly_bettered_and_said_so():
-    dull = shopping([cut("12.7")], with_bits("straight-12.7", state="dull"))
+    dull = shopping([cut("12.7")], with_bits("straight-12.7", state="dull"), PLANNING)
     assert [(each.gain, each.why.metric) for buy in dull.buys for each in buy.serves] == [
         ("better", "sharp, where 12.7 straight is dull")
     ]
-    narrow = shopping([cut("18")], with_bits("straight-6"))
+    narrow = shopping([cut("18")], with_bits("straight-6"), PLANNING)
     (bought,) = narrow.buys
     assert bought.serves[0].gain == "better"
     assert "one pass instead of" in bought.serves[0].why.metric
 
 
 def test_what_nothing_helps_is_said_with_its_reason():
-    found = shopping([cut("2"), cut("17.6", depth="30"), cut("17.6", position="700")], SHOP)
+    found = shopping([cut("2"), cut("17.6", depth="30"), cut("17.6", position="700")], SHOP, PLANNING)
     assert found.buys == ()
     assert [each.cut_id for each in found.beyond] == ["2", "17.6", "17.6"]
     assert "as narrow as 2 mm" in found.beyond[0].why.metric
@@ -131,13 +131,13 @@ def test_what_nothing_helps_is_said_with_its_reason():
 def test_pins_do_not_count():
     pinned = cut("17.6")
     pinned = dataclasses.replace(pinned, cut=dataclasses.replace(pinned.cut, bit_id="v-90", router_id="trim-one"))
-    assert shopping([pinned], SHOP).makes == 1
+    assert shopping([pinned], SHOP, PLANNING).makes == 1
 
 
 def test_a_small_part_is_beyond_any_purchase():
     small = Piece(name="peg", material="oak", length=read("120", "mm"), width=read("60", "mm"), thickness=read("18", "mm"))
     by_hand = dataclasses.replace(SHOP, routers=tuple(each for each in SHOP.routers if each.mounting == "hand"))
-    found = shopping([dataclasses.replace(cut("6", position="40"), piece=small)], by_hand)
+    found = shopping([dataclasses.replace(cut("6", position="40"), piece=small)], by_hand, PLANNING)
     assert (found.makes, found.buys) == (0, ())
     assert len(found.beyond) == 1
 
@@ -157,7 +157,7 @@ def test_what_is_bought_makes_what_it_says_possible_and_nothing_on_the_list_is_i
         bits=tuple(bit for bit in SHOP.bits if bit.id in bits),
         routers=tuple(router for router in SHOP.routers if router.id in routers),
     )
-    found = shopping(cuts, shop)
+    found = shopping(cuts, shop, PLANNING)
     later = shop
     for buy in found.buys:
         assert buy.serves
@@ -187,7 +187,7 @@ def edge(shape: str, size: float, depth: float | None = None, *, piece=None, **m
 
 
 def test_a_missing_edge_bit_is_on_the_shelf_and_one_serves_several_cuts():
-    found = shopping([edge("roundover", 5), edge("roundover", 6.35)], SHOP)
+    found = shopping([edge("roundover", 5), edge("roundover", 6.35)], SHOP, PLANNING)
     bought = found.buys[0]
     assert (bought.kind, found.makes, bought.serves[0].gain) == ("bit", 1, "possible")
     assert {each.cut_id for each in bought.serves} == {"roundover 5"}
@@ -199,7 +199,7 @@ def test_a_missing_edge_bit_is_on_the_shelf_and_one_serves_several_cuts():
 def test_a_bearing_is_all_that_a_curved_rabbet_wants():
     oval = board(outline=Contour(form="oval"))
     rabbet = edge("rabbet", 8, 6, piece=oval, edges=("outline",))
-    found = shopping([rabbet], SHOP)
+    found = shopping([rabbet], SHOP, PLANNING)
     (bought,) = found.buys
     assert (bought.kind, bought.for_bit_id, bought.price) == ("bearing", "rabbet-9.525", BEARING_PRICE)
     assert bought.name == "Bearing 18.9 mm"  # 34.925 − 2 · 8, to a tenth
@@ -208,4 +208,4 @@ def test_a_bearing_is_all_that_a_curved_rabbet_wants():
     shop = dataclasses.replace(SHOP, bits=tuple(fitted if bit.id == fitted.id else bit for bit in SHOP.bits))
     made = plan_cut(rabbet.cut, oval, shop, shop.rules)
     assert made.status != "stop"
-    assert shopping([rabbet], shop).buys == ()
+    assert shopping([rabbet], shop, PLANNING).buys == ()

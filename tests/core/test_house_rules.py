@@ -30,7 +30,7 @@ from ranura.core.joints.inlay import plan_inlay
 from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
 from ranura.core.plan import plan_cut
 from ranura.core.shop.house_rules import SCHOOLS, STANDARD, HouseRules, bounds, school_values
-from ranura.core.shop.rule_changes import moves
+from ranura.core.shop.rule_changes import rule_changes
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.errors import CraftError, RuleError
@@ -238,8 +238,9 @@ def test_no_rules_that_can_be_kept_loosen_the_floor(data):
 
 def test_what_a_change_moves_is_named_before_and_after_and_nothing_moves_without_one():
     cuts = [("a", "Shelf", CUTS[0][0], CUTS[0][1])]
-    assert moves(cuts, SHOP, SHOP.rules) == ()
-    found = moves(cuts, SHOP, dataclasses.replace(SHOP.rules, depth_rule="fixed-cap", pass_cap=3.0))
+    assert rule_changes(cuts, SHOP, SHOP.rules, plan_cut) == ()
+    stricter = dataclasses.replace(SHOP.rules, depth_rule="fixed-cap", pass_cap=3.0)
+    found = rule_changes(cuts, SHOP, stricter, plan_cut)
     assert {move.cut_name for move in found} == {"Shelf"}
     deepest = next(move for move in found if move.label == "Deepest pass")
     assert (deepest.before.metric.number, deepest.after.metric.number) == ("6.35", "3")

@@ -16,6 +16,7 @@ from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.offers import DroppedTool, Miss, Offer, dropped_tool, misses_of, offers
 from ranura.core.cuts.channel.judge import ChannelJudge
 from ranura.core.cutting.need import Clean, CutKind, StraightCut
+from ranura.core.plan import PLANNING
 from ranura.store import repository
 
 router = APIRouter(prefix="/api", tags=["choosing"], responses=ERRORS)
@@ -95,4 +96,4 @@ def what_to_buy(shop: TheShop, store: TheStore) -> Shopping:
         for kept in job.pieces
         for cut in kept.cuts
     ]
-    return shopping(cuts, shop)
+    return shopping(cuts, shop, PLANNING)

@@ -11,9 +11,10 @@ from pydantic import Field
 from ranura.api.doors import RequestModel
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import TheShop, TheStore
+from ranura.core.plan import plan_cut
 from ranura.core.shop.drawer.reading import plain_number
 from ranura.core.shop.house_rules import Bound, HouseRules, bounds
-from ranura.core.shop.rule_changes import Move, moves
+from ranura.core.shop.rule_changes import RuleChange, rule_changes
 from ranura.core.text import length_refusals
 from ranura.core.text.errors import CraftError, LengthError
 from ranura.core.text.lengths import Unit, read
@@ -71,7 +72,7 @@ class DraftedRules:
 
     rules: HouseRules | None
     problems: tuple[NumberProblem, ...]
-    moves: tuple[Move, ...]
+    changes: tuple[RuleChange, ...]
 
 
 @router.get("")
@@ -104,14 +105,14 @@ def draft_rules(asked: RulesDraft, shop: TheShop, store: TheStore) -> DraftedRul
         except CraftError as wrong:
             problems.append(NumberProblem(field=field, words=wrong.message, partial=wrong.partial))
     if problems:
-        return DraftedRules(rules=None, problems=tuple(problems), moves=())
-    moved: tuple[Move, ...] = ()
+        return DraftedRules(rules=None, problems=tuple(problems), changes=())
+    moved: tuple[RuleChange, ...] = ()
     if asked.job_id is not None and rules != shop.rules:
         with store.session() as session:
             job = repository.load_job(session, shop.id, asked.job_id)
         cuts = [(cut.id, cut.name, cut.cut, piece.piece) for piece in job.pieces for cut in piece.cuts]
-        moved = moves(cuts, shop, rules)
-    return DraftedRules(rules=rules, problems=(), moves=moved)
+        moved = rule_changes(cuts, shop, rules, plan_cut)
+    return DraftedRules(rules=rules, problems=(), changes=moved)
 
 
 def _text(value: float, bound: Bound) -> str:

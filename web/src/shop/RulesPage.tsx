@@ -96,7 +96,7 @@ function Changing({ shop, kept, jobs }: Props) {
   };
   const wrong = new Map((drafted?.problems ?? []).map((each) => [each.field, each]));
   // How fine inches are written moves nothing for who reads millimetres.
-  const seen = (drafted?.moves ?? []).filter(
+  const seen = (drafted?.changes ?? []).filter(
     (move) => line(reading(move.before, shop.unit)) !== line(reading(move.after, shop.unit)),
   );
   return (
@@ -269,7 +269,7 @@ function NumberLine({ number, text, problem, changed, unit, onType }: NumberProp
 }
 
 /** The figures of each cut, before and after. */
-function Moves({ moves, unit }: { moves: DraftedRules["moves"]; unit: Unit }) {
+function Moves({ moves, unit }: { moves: DraftedRules["changes"]; unit: Unit }) {
   const cuts = [...new Set(moves.map((move) => move.cut_id))];
   return (
     <ul className="flex flex-col gap-3">

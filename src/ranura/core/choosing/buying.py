@@ -6,7 +6,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
-from typing import Literal
+from typing import Any, Literal, Protocol
 
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import COLLETS_UP_TO, sift
@@ -14,15 +14,9 @@ from ranura.core.choosing.catalogue import BEARING_PRICE, COLLET_PRICE, catalogu
 from ranura.core.choosing.covering import Items, smallest
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
-from ranura.core.choosing.ranking import finish_order, finish_rank
-from ranura.core.cuts.channel.judge import ChannelJudge
-from ranura.core.cuts.edge.asked import EdgeCut
-from ranura.core.cuts.edge.guides import Way
-from ranura.core.cuts.edge.judge import EdgeJudge
-from ranura.core.cuts.pocket.judge import PocketJudge
-from ranura.core.families import Cut
-from ranura.core.plan import CutPlan, judge_of, plan_cut
+from ranura.core.shop.any_plan import AnyPlan
 from ranura.core.shop.drawer.texts import texts_of
+from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import NOMINAL_SHANKS, Bit
 from ranura.core.shop.tooling.routers import Router
@@ -31,8 +25,6 @@ from ranura.core.text.writing import Text, write
 
 STIFFER = 4.0
 """How many times less a bought bit must bend to be clearly better."""
-SMALLEST_BEARING = 4.76
-"""mm: no smaller bearing is made for a bit."""
 FEWER = 2.0
 """How many times fewer passes side by side it must take."""
 _OFFERED_SHANKS = tuple(shank for shank in NOMINAL_SHANKS if shank >= 6)
@@ -47,13 +39,24 @@ _WHY = {
 Gain = Literal["possible", "better"]
 
 
+class Plans(Protocol):
+    """Who plans cuts of all families; see `ranura.core.plan.Planning`."""
+
+    def plan(self, cut: Any, piece: Piece, shop: Shop, rules: HouseRules) -> AnyPlan:
+        """The plan of a cut. Raises `CraftError`."""
+
+    def judge(self, cut: Any, piece: Piece, shop: Shop) -> Judge:
+        """The judge of a cut. Raises `CraftError`."""
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class PlannedCut:
     """A cut of some job, in its piece."""
 
     id: str
     name: str
-    cut: Cut
+    cut: Any
+    """A cut of any family."""
     piece: Piece
 
 
@@ -117,12 +120,12 @@ class _Way:
     better: Text | None
 
 
-def shopping(cuts: Sequence[PlannedCut], shop: Shop) -> Shopping:
-    """What to buy for these cuts. Pins are left aside: they are the person's choice among what is there."""
+def shopping(cuts: Sequence[PlannedCut], shop: Shop, plans: Plans) -> Shopping:
+    """What to buy for these cuts, planned by `plans`. Pins are left aside: they are the person's choice among what is there."""
     wanted = [replace(each, cut=replace(each.cut, bit_id=None, router_id=None)) for each in cuts]
-    made = [each for each in wanted if _plan(each, shop) is not None]
-    shelf = _Catalogue(shop, wanted)
-    ways = {each.id: _ways(each, shelf) for each in wanted}
+    made = [each for each in wanted if _plan(each, shop, plans) is not None]
+    shelf = _Catalogue(shop, wanted, plans)
+    ways = {each.id: _ways(each, shelf, plans) for each in wanted}
     made_ids = {each.id for each in made}
     impossible = [each for each in wanted if each.id not in made_ids]
     first = smallest([[way.items for way in ways[each.id]] for each in impossible], shelf.prices)
@@ -133,9 +136,9 @@ def shopping(cuts: Sequence[PlannedCut], shop: Shop) -> Shopping:
     metres = dict.fromkeys(bought, 0.0)
     beyond: list[Unmakeable] = []
     for each in wanted:
-        plan = _plan(each, trial)
+        plan = _plan(each, trial, plans)
         if plan is None:
-            beyond.append(Unmakeable(cut_id=each.id, cut_name=each.name, why=_why_not(each, trial)))
+            beyond.append(Unmakeable(cut_id=each.id, cut_name=each.name, why=_why_not(each, trial, plans)))
             continue
         gained = next((way for way in ways[each.id] if _same(way.candidate, plan)), None)
         for item in gained.items & bought if gained else ():
@@ -154,7 +157,7 @@ class _Catalogue:
     """The shop with everything on the trade's shelf: bits on every shank its routers could take, the collets for them, and the
     bearings that rabbets of these cuts miss on its own bits."""
 
-    def __init__(self, shop: Shop, cuts: Sequence[PlannedCut]) -> None:
+    def __init__(self, shop: Shop, cuts: Sequence[PlannedCut], plans: Plans) -> None:
         self.shop = shop
         self._routers = {router.id: router for router in shop.routers if not router.archived}
         self._collets: dict[str, tuple[Router, float]] = {}
@@ -167,7 +170,7 @@ class _Catalogue:
             shanks.update(missing, (s for s in router.collets if s in NOMINAL_SHANKS))
             widened.append(replace(router, collets=(*router.collets, *missing)))
         self._goods = {bit.id: bit for bit in catalogue(tuple(sorted(shanks)))}
-        self._bearings = dict(_missing_bearings(shop, cuts))
+        self._bearings = dict(_missing_bearings(shop, cuts, plans))
         self.prices = (
             {bit.id: bit.price or 0.0 for bit in self._goods.values()}
             | dict.fromkeys(self._collets, COLLET_PRICE)
@@ -180,11 +183,8 @@ class _Catalogue:
         """What of a pair is not there yet, for the cut of a judge."""
         missing = {found.bit.id} & self._goods.keys()
         collet = _collet_id(found.router, found.bit.shank)
-        bearing = ""
-        if isinstance(judge, EdgeJudge):
-            way = judge.way(found.bit, found.router.mounting)
-            if isinstance(way, Way) and way.guide == "bearing" and way.bearing is not None:
-                bearing = _bearing_id(found.bit, way.bearing)
+        ridden = judge.bearing_on(found.bit, found.router.mounting)
+        bearing = "" if ridden is None else _bearing_id(found.bit, ridden)
         return frozenset(missing | ({collet} & self._collets.keys()) | ({bearing} & self._bearings.keys()))
 
     def with_bought(self, items: Iterable[str]) -> Shop:
@@ -242,17 +242,17 @@ class _Catalogue:
         )
 
 
-def _missing_bearings(shop: Shop, cuts: Sequence[PlannedCut]) -> Iterator[tuple[str, tuple[Bit, float]]]:
-    """The bearings that would make the rabbets of these cuts on bits that are there, to a tenth of a millimetre."""
+def _missing_bearings(shop: Shop, cuts: Sequence[PlannedCut], plans: Plans) -> Iterator[tuple[str, tuple[Bit, float]]]:
+    """The bearings that would make these cuts on bits that are there."""
     for each in cuts:
-        if not isinstance(each.cut, EdgeCut) or each.cut.shape != "rabbet":
+        try:
+            judge = plans.judge(each.cut, each.piece, shop)
+        except CraftError:
             continue
-        for bit in shop.bits:
-            missing = round(bit.diameter - 2 * each.cut.size.mm, 1)
-            if bit.profile == "rabbet" and not bit.archived and SMALLEST_BEARING <= missing < bit.diameter:
-                fits = shop.rules.bearing_fit * 2
-                if all(abs(missing - owned) > fits for owned in (bit.bearing or 0.0, *bit.bearings)):
-                    yield _bearing_id(bit, missing), (bit, missing)
+        for bit in judge.tools.bits:
+            missing = judge.missing_bearing(bit)
+            if missing is not None:
+                yield _bearing_id(bit, missing), (bit, missing)
 
 
 def _with_bearings(bits: Iterable[Bit], more: Iterable[tuple[Bit, float]]) -> tuple[Bit, ...]:
@@ -270,31 +270,31 @@ def _collet_id(router: Router, shank: float) -> str:
     return f"collet-{shank:g}-{router.id}"
 
 
-def _plan(each: PlannedCut, shop: Shop) -> CutPlan | None:
+def _plan(each: PlannedCut, shop: Shop, plans: Plans) -> AnyPlan | None:
     """The plan of a cut, if it can be run."""
     try:
-        plan = plan_cut(each.cut, each.piece, shop, shop.rules)
+        plan = plans.plan(each.cut, each.piece, shop, shop.rules)
     except CraftError:
         return None
     return None if plan.status == "stop" else plan
 
 
-def _why_not(each: PlannedCut, shop: Shop) -> Text:
+def _why_not(each: PlannedCut, shop: Shop, plans: Plans) -> Text:
     try:
-        plan = plan_cut(each.cut, each.piece, shop, shop.rules)
+        plan = plans.plan(each.cut, each.piece, shop, shop.rules)
     except CraftError as problem:
         return problem.message
     return next(caution.message for caution in plan.cautions if caution.level == "stop")
 
 
-def _same(found: Candidate, plan: CutPlan) -> bool:
+def _same(found: Candidate, plan: AnyPlan) -> bool:
     return (found.bit.id, found.router.id) == (plan.bit_id, plan.router_id)
 
 
-def _ways(each: PlannedCut, shelf: _Catalogue) -> list[_Way]:
+def _ways(each: PlannedCut, shelf: _Catalogue, plans: Plans) -> list[_Way]:
     """The ways to make a cut by buying something: only those that take as few passes side by side as any, and are as clean."""
     try:
-        judge = judge_of(each.cut, each.piece, shelf.everything)
+        judge = plans.judge(each.cut, each.piece, shelf.everything)
     except CraftError:
         return []
     ranked = judge.ranking().order(sift(judge).fit)
@@ -302,29 +302,16 @@ def _ways(each: PlannedCut, shelf: _Catalogue) -> list[_Way]:
         return []
     owned = next((found for found in ranked if not shelf.items(found, judge)), None)
     above = ranked if owned is None else ranked[: ranked.index(owned)]
-    if isinstance(judge, ChannelJudge):
-        above = _cleanest(above, judge)
+    above = list(judge.cleanest(above))
     return [_Way(found, shelf.items(found, judge), None if owned is None else _better(found, owned, judge)) for found in above]
-
-
-def _cleanest(above: list[Candidate], judge: ChannelJudge) -> list[Candidate]:
-    """Of the candidates those with the fewest passes side by side that are about as clean as any."""
-    order = finish_order(judge.wood, judge.need)
-    fewest = min((judge.extra_work(found.bit) for found in above), default=0)
-    cleanest = min((finish_rank(found.bit.profile, order, judge.wood) for found in above), default=0)
-    return [
-        found
-        for found in above
-        if judge.extra_work(found.bit) == fewest and finish_rank(found.bit.profile, order, judge.wood) <= cleanest + 1
-    ]
 
 
 def _better(found: Candidate, owned: Candidate, judge: Judge) -> Text | None:
     """Why a pair is clearly better than the best that is there; None where it is better by a shade."""
     if owned.bit.state == "dull" and found.bit.state != "dull":
         return write(_WHY["dull"], owned=owned.bit.name)
-    if isinstance(judge, PocketJudge):
-        return None  # a template fits one bit: another one wants another template
+    if not judge.bits_are_alike:
+        return None
     count, before = judge.extra_work(found.bit), judge.extra_work(owned.bit)
     if before and count * FEWER <= before:
         return write(_WHY["one-pass" if count == 1 else "fewer-passes"], count=count, owned=before)

@@ -7,7 +7,7 @@ of a diameter in a router, the room for fence and clamps around a base, the powe
 from __future__ import annotations
 
 from abc import ABC, abstractmethod
-from collections.abc import Collection, Iterator
+from collections.abc import Collection, Iterator, Sequence
 
 from ranura.core.board.materials import Material
 from ranura.core.choosing.order import Candidate, Pair, Ranking
@@ -171,6 +171,23 @@ class Judge(ABC):
     def preferred_mounting(self) -> Mounting | None:
         """How the router of a nearest miss had better be mounted; None where a table makes such a cut as well as the hand."""
         return "hand"
+
+    @property
+    def bits_are_alike(self) -> bool:
+        """Whether another bit could take the place of one without anything else being made anew, such as a template."""
+        return True
+
+    def cleanest(self, ranked: Sequence[Candidate]) -> Sequence[Candidate]:
+        """Of some candidates those that are worth buying something for."""
+        return ranked
+
+    def bearing_on(self, bit: Bit, mounting: Mounting) -> float | None:
+        """The bearing that a bit rides on in this cut, in mm; None where it rides on none."""
+        return None
+
+    def missing_bearing(self, bit: Bit) -> float | None:
+        """The bearing that would make this cut with a bit that has no such one, in mm; None where no bearing would."""
+        return None
 
     @abstractmethod
     def extra_work(self, bit: Bit) -> float:

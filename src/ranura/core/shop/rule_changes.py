@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass, replace
+from typing import Any
 
 from ranura.core.board.pieces import Piece
-from ranura.core.families import Cut
-from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.shop.any_plan import AnyPlan
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
@@ -17,8 +17,12 @@ from ranura.core.text.writing import Shown
 _STATUS = {"ready": "ready", "caution": "ready, with care", "stop": "stop"}
 
 
+PlanFunction = Callable[[Any, Piece, Shop, HouseRules], AnyPlan]
+"""Who plans a cut; see `ranura.core.plan.Planning.plan`."""
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Move:
+class RuleChange:
     """One figure of a cut that a change moves."""
 
     cut_id: str
@@ -28,15 +32,17 @@ class Move:
     after: Shown
 
 
-def moves(cuts: Iterable[tuple[str, str, Cut, Piece]], shop: Shop, after: HouseRules) -> tuple[Move, ...]:
-    """Every figure that differs under other rules, for cuts given as id, name, cut and piece."""
-    found: list[Move] = []
+def rule_changes(
+    cuts: Iterable[tuple[str, str, Any, Piece]], shop: Shop, after: HouseRules, plan: PlanFunction
+) -> tuple[RuleChange, ...]:
+    """Every figure that differs under other rules, for cuts given as id, name, cut and piece, planned by `plan`."""
+    found: list[RuleChange] = []
     changed = replace(shop, rules=after)
     for cut_id, name, cut, piece in cuts:
-        first, second = _planned(cut, piece, shop), _planned(cut, piece, changed)
+        first, second = _planned(cut, piece, shop, plan), _planned(cut, piece, changed, plan)
         if first is None or second is None:
             if first is not second:
-                found.append(_move(cut_id, name, "Plan", plain(_can(first)), plain(_can(second))))
+                found.append(_change(cut_id, name, "Plan", plain(_can(first)), plain(_can(second))))
             continue
         pairs = [
             ("Bit", _tool(first, shop), _tool(second, shop)),
@@ -44,24 +50,24 @@ def moves(cuts: Iterable[tuple[str, str, Cut, Piece]], shop: Shop, after: HouseR
         ]
         before, later = ({figure.key: figure for figure in made.figures} for made in (first, second))
         pairs += [(later[key].label, before[key].shown, later[key].shown) for key in later if key in before]
-        found += [_move(cut_id, name, label, was, now) for label, was, now in pairs if was != now]
+        found += [_change(cut_id, name, label, was, now) for label, was, now in pairs if was != now]
     return tuple(found)
 
 
-def _move(cut_id: str, name: str, label: str, before: Shown, after: Shown) -> Move:
-    return Move(cut_id=cut_id, cut_name=name, label=label, before=before, after=after)
+def _change(cut_id: str, name: str, label: str, before: Shown, after: Shown) -> RuleChange:
+    return RuleChange(cut_id=cut_id, cut_name=name, label=label, before=before, after=after)
 
 
-def _planned(cut: Cut, piece: Piece, shop: Shop) -> CutPlan | None:
+def _planned(cut: Any, piece: Piece, shop: Shop, plan: PlanFunction) -> AnyPlan | None:
     try:
-        return plan_cut(cut, piece, shop, shop.rules)
+        return plan(cut, piece, shop, shop.rules)
     except CraftError:
         return None  # shown as a plan that cannot be
 
 
-def _can(made: CutPlan | None) -> str:
+def _can(made: AnyPlan | None) -> str:
     return "cannot be made" if made is None else "can be made"
 
 
-def _tool(made: CutPlan, shop: Shop) -> Shown:
+def _tool(made: AnyPlan, shop: Shop) -> Shown:
     return plain(f"{shop.bit(made.bit_id).name}, {shop.router(made.router_id).name}")

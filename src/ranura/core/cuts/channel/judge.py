@@ -2,19 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Iterator
+from collections.abc import Iterator, Sequence
 
 from ranura.core.board.materials import Material
-from ranura.core.choosing.judging import Judge, bridges
-from ranura.core.choosing.order import Candidate, Pair
-from ranura.core.choosing.ranking import StraightRanking, losses
+from ranura.core.choosing.judging import bridges
+from ranura.core.choosing.order import Candidate
+from ranura.core.choosing.ranking import finish_order, finish_rank
+from ranura.core.choosing.straight_judge import StraightJudge
 from ranura.core.cuts.channel import words
 from ranura.core.cuts.channel.fence import GuideOption, reasons_of
 from ranura.core.cuts.channel.guides import best_guide, guide_options
 from ranura.core.cuts.channel.on_board import ChannelOnBoard
 from ranura.core.cuts.channel.sweep import body_of, clamps_on, surely_room, sweeps_of
 from ranura.core.cutting.need import UNDERCUT, ChannelShape, StraightCut
-from ranura.core.cutting.stepping import Tooling, paces_of, step_reason, surely_steps
 from ranura.core.geometry import closeness
 from ranura.core.holding.clamps import ON_TABLE, Holding, Sweep, hold
 from ranura.core.shop.house_rules import HouseRules
@@ -24,7 +24,6 @@ from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile, radius_at
 from ranura.core.shop.tooling.routers import Base, Mounting, Router
 from ranura.core.text import depth_words, guide_words
 from ranura.core.text.cautions import Reason
-from ranura.core.text.writing import Text
 
 PROFILE_OF_SHAPE: dict[ChannelShape, Profile] = {"round": "core-box", "v": "v-groove", "t-slot": "t-slot", "keyhole": "keyhole"}
 """The bits that leave a round or a pointed floor."""
@@ -41,17 +40,15 @@ def width_at(bit: Bit, depth: float) -> float:
     return 2 * radius_at(bit.silhouette, min(depth, bit.cutting_length))
 
 
-class ChannelJudge(Judge):
+class ChannelJudge(StraightJudge):
     """`channel` is the cut on its board; None while only its section is known."""
 
     def __init__(
         self, shop: Shop, need: StraightCut, wood: Material, rules: HouseRules, channel: ChannelOnBoard | None = None
     ) -> None:
-        super().__init__(shop, wood, rules, need.part)
-        self.need = need
+        super().__init__(shop, need, wood, rules)
         self.channel = channel
         self._for_table = channel is not None and channel.guide == "table-fence"
-        self._room: dict[tuple[float, str, str], tuple[Reason, ...]] = {}
         self._profiles = FLAT_ENDED if need.shape == "square" else {PROFILE_OF_SHAPE[need.shape]}
 
     @property
@@ -67,11 +64,6 @@ class ChannelJudge(Judge):
     def reach(self, bit: Bit) -> float:
         """See `Judge.reach`."""
         return self.depth
-
-    @property
-    def begins_inside(self) -> bool:
-        """Whether an end of the channel lies inside the board."""
-        return self.need.stopped
 
     def against_bit(self, bit: Bit) -> Reason | None:
         """The first thing that no router could change."""
@@ -89,14 +81,6 @@ class ChannelJudge(Judge):
             return Reason(depth_words.PLUNGE_UNKNOWN if bit.can_plunge is None else depth_words.CANNOT_PLUNGE)
         return None
 
-    def ranking(self, mounted: Collection[Pair] = frozenset()) -> StraightRanking:
-        """See `Judge.ranking`."""
-        return StraightRanking(self.wood, self.need, self.rules, mounted=mounted)
-
-    def losses(self, each: Candidate, best: Candidate) -> tuple[Text, ...]:
-        """See `Judge.losses`."""
-        return losses(each, best, self.wood, self.need, self.rules)
-
     def is_of_kind(self, bit: Bit) -> bool:
         """See `Judge.is_of_kind`."""
         return bit.profile in self._profiles
@@ -106,15 +90,16 @@ class ChannelJudge(Judge):
         """See `Judge.preferred_mounting`: the table where its fence was asked for."""
         return "table" if self._for_table else "hand"
 
-    def extra_work(self, bit: Bit) -> float:
-        """Passes side by side."""
-        return self.need.lateral_passes(bit.diameter)
-
-    def tooling(self, bit: Bit, router: Router, rpm: float, free_length: float) -> Tooling:
-        """What the passes are worked out from."""
-        return Tooling(
-            bit=bit, router=router, rpm=rpm, free_length=free_length, material=self.wood, rules=self.rules, need=self.need
-        )
+    def cleanest(self, ranked: Sequence[Candidate]) -> Sequence[Candidate]:
+        """See `Judge.cleanest`: those with the fewest passes side by side that are about as clean as any."""
+        order = finish_order(self.wood, self.need)
+        fewest = min((self.extra_work(found.bit) for found in ranked), default=0)
+        cleanest = min((finish_rank(found.bit.profile, order, self.wood) for found in ranked), default=0)
+        return [
+            found
+            for found in ranked
+            if self.extra_work(found.bit) == fewest and finish_rank(found.bit.profile, order, self.wood) <= cleanest + 1
+        ]
 
     def against_router(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
         """See `Judge.against_router`."""
@@ -143,28 +128,16 @@ class ChannelJudge(Judge):
         if lifts := self.lifts_off_table(bit, router):
             yield lifts
 
-    def against_setup(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
-        """See `Judge.against_setup`."""
-        if self.channel is not None:
-            yield from self._room_around(bit, router, base, self.channel)
-        tooling = self.tooling(bit, router, self.tools.turning(bit, router), free)
-        if not surely_steps(tooling, compliance) and (found := step_reason(tooling, paces_of(tooling))):
-            yield found
-
-    def _room_around(self, bit: Bit, router: Router, base: Base, channel: ChannelOnBoard) -> tuple[Reason, ...]:
-        """Wood under the fence and room for clamps; the same for all bits of a diameter."""
-        key = (bit.diameter, router.id, base.kind)
-        found = self._room.get(key)
-        if found is None:
-            found = self._room[key] = self._look_around(bit, router, base, channel)
-        return found
-
-    def _look_around(self, bit: Bit, router: Router, base: Base, channel: ChannelOnBoard) -> tuple[Reason, ...]:
+    def look_around(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
+        """See `StraightJudge.look_around`: wood under the fence, room for clamps; nothing while only the section is known."""
+        channel = self.channel
+        if channel is None:
+            return
         if base.kind != "table" and surely_room(channel, base, bit_diameter=bit.diameter, fence_width=self.rules.fence_width):
-            return ()
+            return
         option = self.guide(bit, router, base, channel)
-        said = [*reasons_of(option), *(held_channel(channel, option, bit, base).cautions if option.fences else ())]
-        return tuple(each for each in said if each.level == "stop")
+        found = [*reasons_of(option), *(held_channel(channel, option, bit, base).cautions if option.fences else ())]
+        yield from (each for each in found if each.level == "stop")
 
     def guides(self, bit: Bit, router: Router, base: Base, channel: ChannelOnBoard) -> tuple[GuideOption, ...]:
         """Every way of guiding this pair along the channel, the best first."""

@@ -31,6 +31,8 @@ from ranura.core.text import depth_words, guide_words, strength_words
 from ranura.core.text.cautions import Reason
 from ranura.core.text.writing import Text
 
+SMALLEST_BEARING = 4.76
+"""mm: no smaller bearing is made for a bit."""
 RADIUS_FIT = 0.05
 """mm within which a printed radius is the one that was asked for."""
 START_ROOM = 3.0
@@ -214,6 +216,20 @@ class EdgeJudge(Judge):
     def preferred_mounting(self) -> Mounting | None:
         """See `Judge.preferred_mounting`."""
         return None
+
+    def bearing_on(self, bit: Bit, mounting: Mounting) -> float | None:
+        """See `Judge.bearing_on`."""
+        found = self.way(bit, mounting)
+        return found.bearing if isinstance(found, Way) and found.guide == "bearing" else None
+
+    def missing_bearing(self, bit: Bit) -> float | None:
+        """See `Judge.missing_bearing`: that of a rabbet bit, to a tenth of a millimetre (R11)."""
+        if self.edging.shape != "rabbet" or bit.profile != "rabbet":
+            return None
+        wanted = round(bit.diameter - 2 * self.edging.size, 1)
+        fits = self.rules.bearing_fit * 2
+        there = any(abs(wanted - owned) <= fits for owned in (bit.bearing or 0.0, *bit.bearings))
+        return wanted if not there and SMALLEST_BEARING <= wanted < bit.diameter else None
 
     def extra_work(self, bit: Bit) -> float:
         """See `Judge.extra_work`."""

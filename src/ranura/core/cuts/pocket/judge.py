@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Iterator
+from collections.abc import Iterator
 from dataclasses import replace
 
 from ranura.core.board.materials import Material
-from ranura.core.choosing.judging import BEARING, Judge
-from ranura.core.choosing.order import Candidate, Pair
-from ranura.core.choosing.ranking import StraightRanking, losses
+from ranura.core.choosing.judging import BEARING
+from ranura.core.choosing.straight_judge import StraightJudge
 from ranura.core.cuts.pocket import words
 from ranura.core.cuts.pocket.asked import PocketGuide
 from ranura.core.cuts.pocket.clearing import Clearing, clearing
@@ -23,7 +22,7 @@ from ranura.core.cuts.pocket.guides import (
     trammel_guide,
 )
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
-from ranura.core.cutting.stepping import Tooling, paces_of, school_step, step_reason, surely_steps
+from ranura.core.cutting.stepping import school_step
 from ranura.core.geometry import closeness
 from ranura.core.geometry.paths import offset_ring, thinned
 from ranura.core.geometry.rings import Ring, arc_points, circle_ring, shifted
@@ -35,7 +34,6 @@ from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile
 from ranura.core.shop.tooling.routers import Base, Router
 from ranura.core.text import depth_words, guide_words
 from ranura.core.text.cautions import Reason
-from ranura.core.text.writing import Text
 
 _TEMPLATE_BITS: frozenset[Profile] = frozenset({"pattern", "double-bearing"})
 
@@ -48,21 +46,20 @@ PLATE = 9.0
 """mm: how thick a plate below the base is taken to be; so much less the bit reaches."""
 
 
-class PocketJudge(Judge):
+class PocketJudge(StraightJudge):
     """`kind` is the way of guiding that is judged; `thickness_said` whether the person said how thick the template is."""
 
     def __init__(
         self, shop: Shop, asked: PocketOnBoard, wood: Material, rules: HouseRules, kind: PocketGuide, *, thickness_said: bool
     ) -> None:
-        need = asked.need
-        super().__init__(shop, wood, rules, need.part)
+        need = asked.need if asked.form == "lap" else replace(asked.need, lane=rules.lane)
+        super().__init__(shop, need, wood, rules)
         self.asked = asked
         self.kind = kind
-        need = need if asked.form == "lap" else replace(need, lane=rules.lane)
-        self.need = replace(need, depth=self.depth) if need.through else need
+        if need.through:
+            self.need = replace(need, depth=self.depth)
         self.thickness_said = thickness_said
         self._guides: dict[tuple[str, str, str], AreaGuide | Reason] = {}
-        self._room: dict[tuple[float, str, str], tuple[Reason, ...]] = {}
 
     @property
     def depth(self) -> float:
@@ -88,11 +85,6 @@ class PocketJudge(Judge):
     def _bearing(self, bit: Bit) -> AreaGuide | Reason:
         step = school_step(bit, self.rules.depth_rule, cap=self.rules.pass_cap)
         return bearing_guide(self.asked, bit, step=step, rules=self.rules, asked_thickness=self.thickness_said)
-
-    @property
-    def begins_inside(self) -> bool:
-        """Whether the bit plunges."""
-        return self.need.stopped
 
     def against_bit(self, bit: Bit) -> Reason | None:
         """The first thing that no router could change."""
@@ -179,29 +171,16 @@ class PocketJudge(Judge):
             case _:
                 return freehand_guide()
 
-    def ranking(self, mounted: Collection[Pair] = frozenset()) -> StraightRanking:
-        """See `Judge.ranking`."""
-        return StraightRanking(self.wood, self.need, self.rules, mounted=mounted)
-
-    def losses(self, each: Candidate, best: Candidate) -> tuple[Text, ...]:
-        """See `Judge.losses`."""
-        return losses(each, best, self.wood, self.need, self.rules)
-
     def is_of_kind(self, bit: Bit) -> bool:
         """See `Judge.is_of_kind`."""
         if self.kind == "sled":
             return bit.profile in FLAT_ENDED or bit.profile == "surfacing"
         return bit.profile in (_TEMPLATE_BITS if self.kind == "bearing" else FLAT_ENDED)
 
-    def extra_work(self, bit: Bit) -> float:
-        """Lanes side by side."""
-        return self.need.lateral_passes(bit.diameter)
-
-    def tooling(self, bit: Bit, router: Router, rpm: float, free_length: float) -> Tooling:
-        """What the passes are worked out from."""
-        return Tooling(
-            bit=bit, router=router, rpm=rpm, free_length=free_length, material=self.wood, rules=self.rules, need=self.need
-        )
+    @property
+    def bits_are_alike(self) -> bool:
+        """See `Judge.bits_are_alike`: a template fits one bit, and another one wants another template."""
+        return False
 
     def against_router(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
         """See `Judge.against_router`."""
@@ -230,21 +209,11 @@ class PocketJudge(Judge):
     def _bridged(self, guide: AreaGuide, base: Base) -> bool:
         return not closeness.over(self.bridging(guide), base.across)
 
-    def against_setup(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
-        """See `Judge.against_setup`."""
-        yield from self._room_around(bit, router, base)
-        tooling = self.tooling(bit, router, self.tools.turning(bit, router), free)
-        if not surely_steps(tooling, compliance) and (found := step_reason(tooling, paces_of(tooling))):
-            yield found
-
-    def _room_around(self, bit: Bit, router: Router, base: Base) -> tuple[Reason, ...]:
-        key = (bit.diameter, router.id, base.kind)
-        found = self._room.get(key)
-        if found is None:
-            guide = self.guide(bit, router, base)
-            said = () if isinstance(guide, Reason) else self.held(bit, base, guide).cautions
-            found = self._room[key] = tuple(each for each in said if each.level == "stop")
-        return found
+    def look_around(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
+        """See `StraightJudge.look_around`: room for clamps beside the base's way."""
+        guide = self.guide(bit, router, base)
+        if not isinstance(guide, Reason):
+            yield from (each for each in self.held(bit, base, guide).cautions if each.level == "stop")
 
     def held(self, bit: Bit, base: Base, guide: AreaGuide) -> Holding:
         """How the board is held, with the router's ways at all places."""

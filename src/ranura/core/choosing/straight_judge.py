@@ -1,0 +1,69 @@
+"""Judging tools for a cut that goes down in steps, whatever its family: what channels and pockets ask alike (R3, R15)."""
+
+from __future__ import annotations
+
+from abc import abstractmethod
+from collections.abc import Collection, Iterator
+
+from ranura.core.board.materials import Material
+from ranura.core.choosing.judging import Judge
+from ranura.core.choosing.order import Candidate, Pair
+from ranura.core.choosing.ranking import StraightRanking, losses
+from ranura.core.cutting.need import StraightCut
+from ranura.core.cutting.stepping import Tooling, paces_of, step_reason, surely_steps
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.routers import Base, Router
+from ranura.core.text.cautions import Reason
+from ranura.core.text.writing import Text
+
+
+class StraightJudge(Judge):
+    """`need` is what the cut asks of its tool."""
+
+    def __init__(self, shop: Shop, need: StraightCut, wood: Material, rules: HouseRules) -> None:
+        super().__init__(shop, wood, rules, need.part)
+        self.need = need
+        self._room: dict[tuple[float, str, str], tuple[Reason, ...]] = {}
+
+    @property
+    def begins_inside(self) -> bool:
+        """See `Judge.begins_inside`."""
+        return self.need.stopped
+
+    @abstractmethod
+    def look_around(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
+        """What of the guide, the board and its clamps stops this set-up; the same for all bits of a diameter."""
+
+    def ranking(self, mounted: Collection[Pair] = frozenset()) -> StraightRanking:
+        """See `Judge.ranking`."""
+        return StraightRanking(self.wood, self.need, self.rules, mounted=mounted)
+
+    def losses(self, each: Candidate, best: Candidate) -> tuple[Text, ...]:
+        """See `Judge.losses`."""
+        return losses(each, best, self.wood, self.need, self.rules)
+
+    def extra_work(self, bit: Bit) -> float:
+        """See `Judge.extra_work`: passes side by side."""
+        return self.need.lateral_passes(bit.diameter)
+
+    def tooling(self, bit: Bit, router: Router, rpm: float, free_length: float) -> Tooling:
+        """What the passes are worked out from."""
+        return Tooling(
+            bit=bit, router=router, rpm=rpm, free_length=free_length, material=self.wood, rules=self.rules, need=self.need
+        )
+
+    def against_setup(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
+        """See `Judge.against_setup`."""
+        yield from self._room_around(bit, router, base)
+        tooling = self.tooling(bit, router, self.tools.turning(bit, router), free)
+        if not surely_steps(tooling, compliance) and (found := step_reason(tooling, paces_of(tooling))):
+            yield found
+
+    def _room_around(self, bit: Bit, router: Router, base: Base) -> tuple[Reason, ...]:
+        key = (bit.diameter, router.id, base.kind)
+        found = self._room.get(key)
+        if found is None:
+            found = self._room[key] = tuple(self.look_around(bit, router, base))
+        return found
