@@ -16,8 +16,8 @@ from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.channel.guides import guide_options
-from ranura.core.cuts.channel.judge import width_at
 from ranura.core.cuts.channel.on_board import ChannelOnBoard, channel
+from ranura.core.cuts.channel.shapes import width_at
 from ranura.core.cuts.channel.sweep import path_of
 from ranura.core.cutting.direction import left_of
 from ranura.core.holding.placed import ClampAt

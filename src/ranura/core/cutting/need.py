@@ -11,9 +11,9 @@ from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 
 CutKind = Literal["dado", "groove", "rabbet", "recess", "line", "face"]
-ChannelShape = Literal["square", "round", "v", "t-slot", "keyhole"]
-UNDERCUT: frozenset[ChannelShape] = frozenset({"t-slot", "keyhole"})
-"""Channels wider below than at their mouth: their bit cuts its whole depth at once, after a straight one cleared the way."""
+Floor = Literal["flat", "shaped", "undercut"]
+"""What a bit leaves below: a flat floor; a shape that is the bit's own; one that is wider below than at the face, so that its bit
+cuts its whole depth at once, after a straight one cleared the way."""
 Clean = Literal["near", "far", "both"]
 
 
@@ -23,7 +23,7 @@ class StraightCut:
     then the thickness. `clean` is the face that must not be torn, seen from the router.
 
     `across_grain` is whether it crosses the face grain; `part` the board's length and width where they are known and count.
-    `shape` is that of its floor; `corner` the radius its inside corners may have at most, None where any will do; `lane` the
+    `floor` is what the bit leaves below; `corner` the radius its inside corners may have at most, None where any will do; `lane` the
     share of the bit's width by which a field is cleared. A `mortise` goes down in small steps. A `line` is a slot as wide as
     the bit, along the outline of a piece; a `face` is
     taken in lanes from an open side."""
@@ -37,7 +37,7 @@ class StraightCut:
     clean: Clean = "near"
     across_grain: bool = True
     part: tuple[float, float] | None = None
-    shape: ChannelShape = "square"
+    floor: Floor = "flat"
     corner: float | None = None
     mortise: bool = False
     lane: float = 0.6
@@ -72,7 +72,7 @@ class StraightCut:
                 if not closeness.over(self.width, bit_diameter)
                 else 1 + closeness.ceil((self.width - bit_diameter) / (2 * self.lane * bit_diameter))
             )
-        if self.shape != "square":
+        if self.floor != "flat":
             return 1
         if not self.open_sided:
             return lateral_passes(width=self.width, bit_diameter=bit_diameter)
@@ -90,9 +90,9 @@ class StraightCut:
         count = self.lateral_passes(bit_diameter)
         if self.field:
             return (bit_diameter, self.lane * bit_diameter) if count > 1 else (bit_diameter,)
-        if self.shape in UNDERCUT:
+        if self.floor == "undercut":
             return (bit_diameter,)
-        if self.shape != "square":
+        if self.floor == "shaped":
             return (self.width,)
         if self.kind == "line":
             return (bit_diameter,)

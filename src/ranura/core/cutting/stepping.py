@@ -13,7 +13,7 @@ from typing import Literal
 
 from ranura.core.board.materials import CROSS_VENEERED
 from ranura.core.cutting.feed import FeedLimit, feed_per_tooth, plan_feed, seconds_for, target_chip
-from ranura.core.cutting.need import UNDERCUT, StraightCut
+from ranura.core.cutting.need import StraightCut
 from ranura.core.cutting.passes import cumulative_depths, max_step
 from ranura.core.cutting.power import MOST_CORRECTION, Power, least_feed_chip, specific_energy
 from ranura.core.cutting.stiffness import CUTTER_SHARE, Stiffness, stress_limit
@@ -114,7 +114,7 @@ class Tooling(Turning):
 
 def bite(tooling: Tooling, depth: float) -> float:
     """What of a depth the bit meets wood with, in mm: of an undercut, whose way is cleared, only the head."""
-    head = tooling.bit.head if tooling.need.shape in UNDERCUT else None
+    head = tooling.bit.head if tooling.need.floor == "undercut" else None
     return depth if head is None else min(depth, head)
 
 
@@ -126,7 +126,7 @@ def pace(tooling: Tooling, engagement: float) -> Pace:
         flutes=bit.flutes,
         bit_diameter=bit.diameter,
         material=tooling.material.material_class,
-        radial_engagement=engagement if tooling.need.shape == "square" else bit.diameter,
+        radial_engagement=engagement if tooling.need.floor == "flat" else bit.diameter,
         burn=tooling.material.burn,
         tear_out=tooling.material.tear_out,
         slowest=rules.feed_min_m_min,
@@ -222,7 +222,7 @@ def step_limits(tooling: Tooling, paces: tuple[Pace, ...]) -> tuple[Limit, ...]:
     limits = [Limit(bound="school", step=school)]
     if tooling.material.material_class == "dense-hardwood":
         limits.append(Limit(bound="material", step=school * rules.dense_factor))
-    shaped = need.shape != "square"
+    shaped = need.floor != "flat"
     slotted = shaped or any(not closeness.under(each.engagement, bit.diameter) for each in paces)
     if slotted:
         limits.append(Limit(bound="diameter", step=bit.diameter))

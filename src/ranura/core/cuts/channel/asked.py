@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.cuts.channel.fit import Mate
-from ranura.core.cutting.need import ChannelShape
+from ranura.core.cuts.channel.shapes import ChannelShape
 from ranura.core.holding.placed import ClampAt, Held
 from ranura.core.text.lengths import Length
 

@@ -39,7 +39,7 @@ def cleared_by(judge: ChannelJudge, chosen: Candidate) -> Cleared | None:
     depth = judge.need.depth - judge.rules.clearing_short
     if not closeness.over(depth, 0):
         return None
-    need = replace(judge.need, shape="square", width=neck, depth=depth)
+    need = replace(judge.need, floor="flat", width=neck, depth=depth)
     straight = ChannelJudge(judge.tools.shop, need, judge.wood, judge.rules)
     found = shortlist(straight, straight.ranking(), count=_LOOKED_AT).fit
     if not found:

@@ -82,7 +82,7 @@ def _wastes(channel: ChannelOnBoard, bit: Bit) -> list[Outline]:
 
 def _plan(setting: ChannelSetting, cut: ChannelCut) -> View:
     channel, fence, base, bit = setting.channel, setting.fence, setting.base, setting.bit
-    width = bit.diameter if channel.shape == "square" else channel.width
+    width = channel.cut_by(bit)
     begin, end = path_of(channel, fence, bit_diameter=width)
     up = fence.heading[1] > 0
     first = fence.spacers[0]

@@ -123,7 +123,7 @@ def _set_back(base_to_axis: float, bit_diameter: float, width: float) -> Setback
 
 
 def _straight(channel: ChannelOnBoard, station: Station, bit: Bit, guided: GuidedSide, rules: HouseRules, side: FenceOn) -> Fence:
-    set_back = _set_back(guided.distance, _bit_width(channel, bit), channel.width)
+    set_back = _set_back(guided.distance, channel.cut_by(bit), channel.width)
     s = set_back.setback
     low_side = (side == "reference") == channel.reference_low
     edge, towards = (station.left - s, -1) if low_side else (station.right + s, 1)
@@ -150,11 +150,6 @@ def _span(channel: ChannelOnBoard, overhang: float) -> tuple[float, float]:
     Source: the base meets the fence before the bit meets the wood, and leaves it after"""
     low, high = channel.low - overhang, channel.high + overhang
     return (min(low, channel.sides[0] - _FOR_A_CLAMP), max(high, channel.sides[1] + _FOR_A_CLAMP))
-
-
-def _bit_width(channel: ChannelOnBoard, bit: Bit) -> float:
-    """How wide the bit cuts here: its diameter; a round nose or a V cuts the channel's own width."""
-    return bit.diameter if channel.shape == "square" else channel.width
 
 
 def _from_reference(channel: ChannelOnBoard, u: float) -> float:
@@ -220,7 +215,7 @@ def on_edge(channel: ChannelOnBoard, station: Station, bit: Bit, tool: EdgeGuide
     Rule: R8 edge guide
     Formula: setting = p + (w − D), the guide to the near wall in the last pass; the axis runs D/2 beyond
     Source: geometry; with the spacer between guide and edge the first pass cuts the near wall, the last one the far wall"""
-    width = _bit_width(channel, bit)
+    width = channel.cut_by(bit)
     edge = channel.ends[0] if towards < 0 else channel.ends[1]
     near = station.left - edge if towards < 0 else edge - station.right
     widen = max(channel.width - width, 0.0)

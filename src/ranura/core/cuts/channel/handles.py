@@ -6,7 +6,6 @@ from collections.abc import Callable, Sequence
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.on_board import ChannelOnBoard
-from ranura.core.cutting.need import UNDERCUT
 from ranura.core.geometry.rings import Ring
 from ranura.core.output.views import AskedField, DragHandle, Point, box
 
@@ -42,7 +41,7 @@ def _ends(
 ) -> list[DragHandle]:
     """Both ends: a stopped one is dragged along the channel and out of the board, one that runs out is dragged into it. Of a pair
     that is cut together both ends are the one that was typed."""
-    if channel.angle or channel.shape in UNDERCUT:
+    if channel.angle or channel.facts.floor == "undercut":
         return []
     names: tuple[AskedField, AskedField] = ("stop_first", "stop_last")
     low_name, high_name = names[::-1] if channel.goes == "along" else names

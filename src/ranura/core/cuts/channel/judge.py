@@ -13,35 +13,24 @@ from ranura.core.cuts.channel import words
 from ranura.core.cuts.channel.fence import GuideOption, reasons_of
 from ranura.core.cuts.channel.guides import best_guide, guide_options
 from ranura.core.cuts.channel.on_board import ChannelOnBoard
+from ranura.core.cuts.channel.shapes import SHAPES, width_at
 from ranura.core.cuts.channel.sweep import body_of, clamps_on, surely_room, sweeps_of
-from ranura.core.cutting.need import UNDERCUT, ChannelShape, StraightCut
+from ranura.core.cutting.need import StraightCut
 from ranura.core.geometry import closeness
 from ranura.core.holding.clamps import ON_TABLE, Holding, Sweep, hold
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile, radius_at
 from ranura.core.shop.tooling.routers import Base, Mounting, Router
 from ranura.core.text import depth_words, guide_words
 from ranura.core.text.cautions import Reason
 
-PROFILE_OF_SHAPE: dict[ChannelShape, Profile] = {"round": "core-box", "v": "v-groove", "t-slot": "t-slot", "keyhole": "keyhole"}
-"""The bits that leave a round or a pointed floor."""
 _WIDTH_WITHIN = 0.1
 """mm by which a round or pointed groove may differ from the width that was asked for."""
 
 
-def width_at(bit: Bit, depth: float) -> float:
-    """How wide a bit cuts at the face when its tip is `depth` below it, in mm.
-
-    Rule: R12 grooves
-    Formula: V of an included angle: 2·h·tan(angle/2); round nose of radius r: 2·√(h·(2r − h)) up to h = r
-    Source: the bit's silhouette"""
-    return 2 * radius_at(bit.silhouette, min(depth, bit.cutting_length))
-
-
 class ChannelJudge(StraightJudge):
-    """`channel` is the cut on its board; None while only its section is known."""
+    """`channel` is the cut on its board; None while only its section is known, which then has a flat floor."""
 
     def __init__(
         self, shop: Shop, need: StraightCut, wood: Material, rules: HouseRules, channel: ChannelOnBoard | None = None
@@ -49,7 +38,7 @@ class ChannelJudge(StraightJudge):
         super().__init__(shop, need, wood, rules)
         self.channel = channel
         self._for_table = channel is not None and channel.guide == "table-fence"
-        self._profiles = FLAT_ENDED if need.shape == "square" else {PROFILE_OF_SHAPE[need.shape]}
+        self.facts = SHAPES["square"] if channel is None else channel.facts
 
     @property
     def fitted(self) -> bool:
@@ -68,9 +57,9 @@ class ChannelJudge(StraightJudge):
     def against_bit(self, bit: Bit) -> Reason | None:
         """The first thing that no router could change."""
         need = self.need
-        if bit.profile not in self._profiles:
-            return Reason(depth_words.WRONG_PROFILE if need.shape == "square" else words.OTHER_FLOOR, {"profile": bit.kind.name})
-        if need.shape != "square":
+        if bit.profile not in self.facts.profiles:
+            return Reason(depth_words.WRONG_PROFILE if need.floor == "flat" else words.OTHER_FLOOR, {"profile": bit.kind.name})
+        if need.floor != "flat":
             if abs(width_at(bit, need.depth) - need.width) > _WIDTH_WITHIN:
                 return Reason(words.GROOVE_OF_OTHER_WIDTH, {"cuts": width_at(bit, need.depth), "width": need.width})
         elif bit.diameter > need.width and not need.open_sided and closeness.over(bit.diameter, need.width):
@@ -83,7 +72,7 @@ class ChannelJudge(StraightJudge):
 
     def is_of_kind(self, bit: Bit) -> bool:
         """See `Judge.is_of_kind`."""
-        return bit.profile in self._profiles
+        return bit.profile in self.facts.profiles
 
     @property
     def preferred_mounting(self) -> Mounting | None:
@@ -155,7 +144,7 @@ def against_table(channel: ChannelOnBoard) -> Reason | None:
         return Reason(words.TURNED_ON_TABLE)
     if channel.mirrored:
         return Reason(words.PAIR_ON_TABLE)
-    return Reason(words.UNDERCUT_ON_TABLE) if channel.shape in UNDERCUT else None
+    return Reason(words.UNDERCUT_ON_TABLE) if channel.facts.floor == "undercut" else None
 
 
 def held_channel(channel: ChannelOnBoard, option: GuideOption, bit: Bit, base: Base) -> Holding:

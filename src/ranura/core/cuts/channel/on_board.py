@@ -17,11 +17,13 @@ from ranura.core.cuts.channel import refusals
 from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, ChannelGuide, End, Goes
 from ranura.core.cuts.channel.fit import mate_width
 from ranura.core.cuts.channel.frame import Frame, turned
-from ranura.core.cutting.need import ChannelShape, StraightCut
+from ranura.core.cuts.channel.shapes import SHAPES, ChannelShape, ShapeFacts
+from ranura.core.cutting.need import StraightCut
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.holding.placed import ClampAt, Held
 from ranura.core.shop.house_rules import STANDARD, HouseRules
+from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 
@@ -80,6 +82,15 @@ class ChannelOnBoard:
         return self.right - self.left
 
     @property
+    def facts(self) -> ShapeFacts:
+        """What is so of its shape."""
+        return SHAPES[self.shape]
+
+    def cut_by(self, bit: Bit) -> float:
+        """How wide one pass of a bit is: its diameter, or the whole width where the shape is the bit's own."""
+        return bit.diameter if self.facts.floor == "flat" else self.width
+
+    @property
     def run(self) -> float:
         """How long it is."""
         return self.high - self.low
@@ -100,7 +111,7 @@ class ChannelOnBoard:
             stopped=self.is_stopped,
             across_grain=self.across_grain,
             part=None if self.held == "carrier" else self.one_part,
-            shape=self.shape,
+            floor=self.facts.floor,
             mortise=self.mortise,
         )
 

@@ -48,7 +48,7 @@ def laid(setting: ChannelSetting) -> Lays:
     """Where a point of the channel's own axes lies over the table: x to the right from the bit's axis, y away from the person
     with the fence's face at 0; the board face down, in its first pass, with the bit near its middle."""
     channel, fence = setting.channel, setting.fence
-    width = setting.bit.diameter if channel.shape == "square" else channel.width
+    width = channel.cut_by(setting.bit)
     begin, end = sorted(path_of(channel, fence, bit_diameter=width))
     low, high = channel.sides
     # Where it stands depends on the board, so that an end that is dragged goes where the hand goes.
@@ -67,7 +67,7 @@ def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
     on = laid(setting)
     boards = [_placed(on, ring) for ring in channel.boards]
     x0, y0, x1, _ = bounds(boards)
-    width = bit.diameter if channel.shape == "square" else channel.width
+    width = channel.cut_by(bit)
     spacer = fence.spacers[0]
     axis = (0.0, -(fence.at + width / 2))
     outlines = [Outline(role="work", points=ring) for ring in boards]

@@ -20,16 +20,16 @@ from ranura.core.cuts.channel.fence import Fence, GuideOption, reasons_of
 from ranura.core.cuts.channel.figures import figures
 from ranura.core.cuts.channel.fit import Forecast, forecast, width_causes
 from ranura.core.cuts.channel.guides import chosen_guide, table_fence
-from ranura.core.cuts.channel.judge import ChannelJudge, against_table, held_channel, width_at
+from ranura.core.cuts.channel.judge import ChannelJudge, against_table, held_channel
 from ranura.core.cuts.channel.on_board import ChannelOnBoard, channel
 from ranura.core.cuts.channel.remedies import channel_remedies
 from ranura.core.cuts.channel.section import channel_glyph
 from ranura.core.cuts.channel.setting import ChannelSetting
+from ranura.core.cuts.channel.shapes import width_at
 from ranura.core.cuts.channel.slip import sections
 from ranura.core.cuts.channel.slip_guide import fit_lines, guide_offers, jig_steps, station_lines
 from ranura.core.cuts.channel.testcut import test_cut_of
 from ranura.core.cutting.grip import Grip
-from ranura.core.cutting.need import UNDERCUT
 from ranura.core.cutting.speed import speed_of, turning_rpm
 from ranura.core.cutting.stepping import Stepping, plan_steps
 from ranura.core.family import Planned, Planner, PlanText, Task
@@ -108,7 +108,7 @@ def refuse_the_dimension(judge: ChannelJudge, dropped: list[Drop]) -> None:
     bits = [bit for bit in shop.bits if not bit.archived]
     if len(by_itself) < len(bits):
         return
-    if need.shape != "square":
+    if judge.facts.floor != "flat":
         _refuse_the_groove(judge, by_itself)
         return
     straight = [bit for bit in bits if bit.cuts_channels]
@@ -143,7 +143,7 @@ def _refuse_the_groove(judge: ChannelJudge, by_itself: dict[str, Words]) -> None
     """Raises `CutError` where no round nose or V bit makes a groove of this width at this depth."""
     need = judge.need
     owned = [bit for bit in judge.tools.bits if judge.is_of_kind(bit)]
-    shape = {"round": "round-nose", "v": "V"}.get(need.shape, need.shape)
+    shape = judge.facts.bit_word
     if not owned:
         raise CutError(refusals.NO_GROOVE_BIT, shape=shape)
     if all(by_itself[bit.id] is words.GROOVE_OF_OTHER_WIDTH for bit in owned):
@@ -183,13 +183,15 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Channe
         cautions += _on_table(asked, bit, base, judge, fence)
     cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
     cautions += _cautions(chosen, asked, wood, stepping, option)
-    cleared = cleared_by(judge, chosen) if asked.shape in UNDERCUT else None
-    if asked.shape in UNDERCUT:
+    undercut = asked.facts.floor == "undercut"
+    cleared = cleared_by(judge, chosen) if undercut else None
+    if undercut:
         neck = chosen.bit.neck_diameter
         cautions.append(
             caution(words.NO_CLEARING_BIT, neck=neck) if cleared is None else caution(words.CLEAR_FIRST, bit=cleared.bit.name)
         )
-        cautions.append(caution(words.NEVER_LIFT_UNDERCUT if asked.shape == "t-slot" else words.BACK_OUT_OF_KEYHOLE))
+    if asked.facts.coming_out is not None:
+        cautions.append(caution(asked.facts.coming_out))
     if cut.leaf:
         cautions.append(caution(guide_words.LEAF_SETS_DEPTH))
     if cut.mate is not None and not cut.mate.measured:

@@ -6,9 +6,9 @@ from collections.abc import Sequence
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fence import Fence
-from ranura.core.cuts.channel.judge import width_at
 from ranura.core.cuts.channel.on_board import ChannelOnBoard
 from ranura.core.cuts.channel.setting import ChannelSetting
+from ranura.core.cuts.channel.shapes import width_at
 from ranura.core.cutting.stepping import Pass
 from ranura.core.output.views import Dimension, Outline, Point, View, box
 from ranura.core.shop.tooling.bits import Bit
@@ -35,14 +35,14 @@ def channel_section(channel: ChannelOnBoard, bit: Bit, *, window: tuple[float, f
     x0, x1 = max(channel.ends[0], window[0]), min(channel.ends[1], window[1])
     top, floor = channel.thickness, channel.thickness - channel.depth
     cut: list[Point] = [(channel.left, top), (channel.left, floor), (channel.right, floor), (channel.right, top)]
-    if channel.shape != "square":
+    if channel.facts.floor != "flat":
         cut = _floor(channel, bit, channel.depth, (channel.left + channel.right) / 2)
     return ((x0, 0.0), (x1, 0.0), (x1, top), *reversed(cut), (x0, top))
 
 
 def band(channel: ChannelOnBoard, fence: Fence, each: Pass, bit: Bit) -> tuple[Point, ...]:
     """What one pass removes, in the section: the part of its slot that no earlier pass took."""
-    if channel.shape != "square":
+    if channel.facts.floor != "flat":
         middle = (channel.left + channel.right) / 2
         lower = _floor(channel, bit, each.to_depth, middle)
         upper = _floor(channel, bit, each.from_depth, middle) if each.from_depth else [(middle, channel.thickness)]
@@ -115,7 +115,7 @@ def _bit_in_section(channel: ChannelOnBoard, bit: Bit, fence: Fence, passes: Seq
     top = channel.thickness
     above = min(bit.cutting_length - depth, max(8.0, channel.thickness * 0.6))
     label = write("{d:fine}", d=bit.diameter)
-    if channel.shape != "square":
+    if channel.facts.floor != "flat":
         middle = (channel.left + channel.right) / 2
         right = [(middle + r, top - depth + z) for r, z in flattened(bit.silhouette) if top - depth + z <= top + above]
         return Outline(role="bit", points=(*((2 * middle - x, z) for x, z in reversed(right)), *right), label=label)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.shapes import SHAPES
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import Text, write
@@ -55,9 +56,9 @@ def sentence(cut: ChannelCut, piece: Piece, rules: HouseRules) -> Text:
 
 def channel_word(cut: ChannelCut, rules: HouseRules) -> str:
     """What the shop calls a channel: its word for one across the board, a groove along it or with a shaped floor."""
-    shaped = {"round": "round-nose groove", "v": "V groove", "t-slot": "T-slot", "keyhole": "keyhole slot"}
-    if cut.shape != "square":
-        return shaped[cut.shape]
+    word = SHAPES[cut.shape].word
+    if word is not None:
+        return word
     return "groove" if cut.goes == "along" else rules.dado_word
 
 

@@ -8,7 +8,6 @@ from dataclasses import replace
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import guide_words, stop_lines
-from ranura.core.cutting.need import UNDERCUT
 from ranura.core.output.guides import heading_words
 from ranura.core.output.slip import (
     Lead,
@@ -95,16 +94,21 @@ def _direction(setting: ChannelSetting) -> SlipSection:
         lines = [write("the bit pushes to the left of the way; hold against it")]
     if not on_board:
         lines = [write("guide against the {edge}, pressed on", edge=channel.end_name(setting.fence.towards))]
-    if channel.shape in UNDERCUT:
-        return _undercut_direction(setting, lines[0])
+    if channel.facts.comes_out is not None:
+        lines = [lines[0], write(channel.facts.comes_out)]
+        return _direction_section(setting, lines)
     begins_inside, ends_inside = setting.fence.begins_and_ends_inside(channel)
     start = "plunge at the start mark" if begins_inside else "start clear of the wood"
     end = "back 2 mm at the end, wait for the stop" if ends_inside else "lift off to come back"
     lines.append(write("{start}; {end}", start=start, end=end))
+    return _direction_section(setting, lines)
+
+
+def _direction_section(setting: ChannelSetting, lines: Sequence[Text]) -> SlipSection:
     return SlipSection(
         key="direction",
         title="Direction",
-        leads=(Lead(shown=plain(heading_words(heading)), caption=write(""), figure="direction.heading"),),
+        leads=(Lead(shown=plain(heading_words(setting.heading)), caption=write(""), figure="direction.heading"),),
         lines=tuple(lines),
         figures=("direction.heading",),
     )
@@ -141,20 +145,6 @@ def _held_on_table(setting: ChannelSetting) -> SlipSection:
 
 _PUSHED = 150.0
 """mm: a narrower board is fed with push blocks."""
-
-
-def _undercut_direction(setting: ChannelSetting, guide: Text) -> SlipSection:
-    """How a bit that is wider below than its mouth goes in and comes out again."""
-    in_and_out = "in from the edge, right through, out at the other; never lift inside"
-    if setting.channel.shape == "keyhole":
-        in_and_out = "plunge at the start, to the end, back the same way; lift only there"
-    return SlipSection(
-        key="direction",
-        title="Direction",
-        leads=(Lead(shown=plain(heading_words(setting.heading)), caption=write(""), figure="direction.heading"),),
-        lines=(guide, write(in_and_out)),
-        figures=("direction.heading",),
-    )
 
 
 def _hold(setting: ChannelSetting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> SlipSection:

@@ -54,7 +54,7 @@ def table_lines(setting: ChannelSetting) -> list[Text]:
     rings = [ring for ring in setting.base.rings if not closeness.under(ring, opening)]
     ring = write("face down, the {edge} against the fence", edge=edge)
     lines = [ring]
-    if setting.channel.shape != "square":
+    if setting.channel.facts.floor != "flat":
         lines.append(write("measured at the table, with the bit at its full height"))
     return [*lines, write("fence closed; table ring of {x:rough}", x=min(rings))] if rings else lines
 
@@ -89,7 +89,7 @@ def table_blocks(setting: ChannelSetting) -> list[tuple[str, float]]:
     Formula: start: the board's trailing end − (start + D/2); end: (end − D/2) − its leading end, along the feed
     Source: geometry: the board's ends touch the blocks where the axis is at the channel's first or last place"""
     channel, fence = setting.channel, setting.fence
-    d = setting.bit.diameter if channel.shape == "square" else channel.width
+    d = channel.cut_by(setting.bit)
     up = fence.heading[1] > 0
     begin, finish = path_of(channel, fence, bit_diameter=d)
     low, high = channel.sides
@@ -106,7 +106,7 @@ def stop_places(setting: ChannelSetting) -> list[tuple[str, str, float, str]]:
     Formula: block behind the base at start + D/2 − b_back, before it at end − D/2 + b_front, along the heading
     Source: geometry of base and bit: the centre runs from start + D/2 to end − D/2"""
     channel, fence, base = setting.channel, setting.fence, setting.base
-    d = setting.bit.diameter if channel.shape == "square" else channel.width
+    d = channel.cut_by(setting.bit)
     up = fence.heading[1] > 0
     begin, finish = path_of(channel, fence, bit_diameter=d)
     front, back = base.front or base.across / 2, base.back or base.across / 2

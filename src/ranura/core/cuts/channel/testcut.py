@@ -24,7 +24,7 @@ def test_cut_of(setting: ChannelSetting) -> TestCut | None:
     """The test cut of a channel; None for a round nose or a V, whose width says nothing of the guide, and where nothing is
     cut."""
     channel, fence, bit = setting.channel, setting.fence, setting.bit
-    if channel.shape != "square" or setting.stepping is None or fence.kind == "freehand":
+    if channel.facts.floor != "flat" or setting.stepping is None or fence.kind == "freehand":
         return None
     kind = {"straightedge": "fence", "t-jig": "jig", "edge-guide": "edge guide", "table-fence": "fence"}[fence.kind]
     deep = min(TEST_DEPTH, channel.depth)
