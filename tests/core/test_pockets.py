@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import dataclasses
 import math
+from typing import get_args
 
 import pytest
 from hypothesis import given, settings
@@ -13,8 +14,9 @@ from shapely.geometry import LinearRing, LineString, Polygon
 
 from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
-from ranura.core.cuts.pocket.asked import FORM_NAMES, GUIDES_OF, PocketCut
+from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.clearing import clearing, unreached
+from ranura.core.cuts.pocket.forms import FORMS, PocketForm
 from ranura.core.cuts.pocket.guides import lanes_of
 from ranura.core.cuts.pocket.on_board import pocketing
 from ranura.core.geometry.paths import length_of
@@ -347,16 +349,16 @@ def test_any_pocket_that_is_not_stopped_is_safe_and_as_deep_as_asked(form, lengt
 
 
 def test_every_form_has_its_guides_and_its_name():
-    assert set(GUIDES_OF) == set(FORM_NAMES)
-    for form in GUIDES_OF:
+    assert set(FORMS) == set(get_args(PocketForm))
+    for form in FORMS:
         extra = {"contour": Contour(form="oval")} if form == "outline" else {}
         if form == "flatten":
             extra = {"held": "dogs"}
         across = 20 if form in ("ring", "slot", "mortise") else 40
         cut = pocket(form, length=130, across=across, from_left=150, from_near=120, **extra)
         made = plan(cut)
-        assert [each.kind for each in made.guides] == list(GUIDES_OF[form])
-        assert FORM_NAMES[form] in made.title.metric
+        assert [each.kind for each in made.guides] == list(FORMS[form].guides)
+        assert FORMS[form].name in made.title.metric
 
 
 def test_small_parts_are_sent_to_a_carrier():

@@ -13,7 +13,8 @@ from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, ChannelGuide,
 from ranura.core.cuts.channel.fit import Fit, Mate
 from ranura.core.cuts.channel.shapes import ChannelShape
 from ranura.core.cuts.edge.asked import EdgeCut, EdgeState, Guidance, StageBy
-from ranura.core.cuts.pocket.asked import NOTHING, Loose, PocketCut, PocketForm, PocketGuide
+from ranura.core.cuts.pocket.asked import NOTHING, Loose, PocketCut
+from ranura.core.cuts.pocket.forms import PocketForm, PocketGuide
 from ranura.core.holding.placed import ClampAt, Held, Side
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.saved_profiles import Shape

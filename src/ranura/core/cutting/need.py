@@ -23,10 +23,9 @@ class StraightCut:
     then the thickness. `clean` is the face that must not be torn, seen from the router.
 
     `across_grain` is whether it crosses the face grain; `part` the board's length and width where they are known and count.
-    `floor` is what the bit leaves below; `corner` the radius its inside corners may have at most, None where any will do; `lane` the
-    share of the bit's width by which a field is cleared. A `mortise` goes down in small steps. A `line` is a slot as wide as
-    the bit, along the outline of a piece; a `face` is
-    taken in lanes from an open side."""
+    `floor` is what the bit leaves below; `corner` the radius its inside corners may have at most, None where any will do; `lane`
+    the share of the bit's width by which a field is cleared. A `mortise` goes down in small steps. A `line` is a slot as wide
+    as the bit, along the outline of a piece; a `face` is taken in lanes from an open side."""
 
     kind: CutKind
     width: float

@@ -18,6 +18,7 @@ from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.testcut import correction_of
 from ranura.core.cuts.pocket import words
 from ranura.core.cuts.pocket.asked import PocketCut
+from ranura.core.cuts.pocket.forms import FORMS
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.family import Planner, Task
 from ranura.core.geometry import closeness
@@ -122,7 +123,7 @@ def as_channel(cut: PocketCut, asked: PocketOnBoard, piece: Piece, guide: Litera
 
 def planner_as_channel(cut: PocketCut, asked: PocketOnBoard, task: Task, guide: Literal["edge-guide", "straightedge"]) -> Planner:
     """How a pocket that nothing speaks against is planned as a channel. Raises `CraftError` where even that cannot be."""
-    return planner(as_channel(cut, asked, task.piece, guide), task, mortise=cut.form == "mortise")
+    return planner(as_channel(cut, asked, task.piece, guide), task, mortise=FORMS[cut.form].small_steps)
 
 
 def corrected_as_channel(setting: ToolSetting, key: MeasureKey, measured: float) -> Correction:

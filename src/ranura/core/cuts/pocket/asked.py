@@ -9,45 +9,12 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.board.outlines import Contour
+from ranura.core.cuts.pocket.forms import PocketForm, PocketGuide
 from ranura.core.holding.placed import ClampAt, Held, Side
 from ranura.core.text.lengths import Length
 
-PocketForm = Literal["mortise", "slot", "recess", "outline", "cut-out", "disc", "hole", "ring", "lap", "flatten"]
-PocketGuide = Literal["edge-guide", "straightedge", "bushing", "bearing", "freehand", "trammel", "shoulder", "sled"]
 Loose = Literal["tabs", "tape", "screws", "skin"]
 """What holds a piece that a cut frees: tabs, tape, screws, or a skin left below and trimmed flush afterwards."""
-
-ROUND_FORMS: frozenset[PocketForm] = frozenset({"disc", "hole", "ring"})
-LANE_FORMS: frozenset[PocketForm] = frozenset({"lap", "flatten"})
-"""Forms that are taken in parallel lanes from an open side."""
-FREEING_FORMS: frozenset[PocketForm] = frozenset({"cut-out", "disc", "hole"})
-"""Forms that free a piece where they go through."""
-FORM_NAMES: dict[PocketForm, str] = {
-    "mortise": "mortise",
-    "slot": "slot",
-    "recess": "recess",
-    "outline": "recess",
-    "cut-out": "cut-out",
-    "disc": "disc",
-    "hole": "round hole",
-    "ring": "ring groove",
-    "lap": "half-lap",
-    "flatten": "flattened face",
-}
-GUIDES_OF: dict[PocketForm, tuple[PocketGuide, ...]] = {
-    "mortise": ("edge-guide", "bushing", "straightedge", "bearing"),
-    "slot": ("bushing", "edge-guide", "bearing", "straightedge"),
-    "recess": ("bushing", "bearing", "freehand"),
-    "outline": ("bushing", "bearing", "freehand"),
-    "cut-out": ("bushing", "bearing"),
-    "disc": ("trammel", "bushing", "bearing"),
-    "hole": ("trammel", "bushing", "bearing"),
-    "ring": ("trammel",),
-    "lap": ("shoulder",),
-    "flatten": ("sled",),
-}
-"""Ways of guiding each form, the handiest first."""
-
 
 NOTHING = Length(mm=0.0, typed="0", unit="mm")
 """A length that is not asked for: a place at an open side, the size of a whole face."""

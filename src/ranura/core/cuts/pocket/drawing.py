@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from ranura.core.cuts.pocket.asked import ROUND_FORMS, PocketCut
+from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.guides import sense_of, template_ring
 from ranura.core.cuts.pocket.handles import pocket_handles
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
@@ -200,7 +200,7 @@ def _dimensions(asked: PocketOnBoard, cut: PocketCut) -> tuple[Dimension, ...]:
     x0, y0, x1, y1 = asked.box
     cx, cy = asked.centre
     length, width = asked.part
-    round_one = asked.form in ROUND_FORMS
+    round_one = asked.facts.round
     at_x = cx if round_one else (x0 if cut.end == "left" else x1)
     at_y = cy if round_one else (y0 if cut.edge == "near" else y1)
     from_x = 0.0 if cut.end == "left" else length

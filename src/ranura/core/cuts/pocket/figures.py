@@ -105,7 +105,7 @@ def _guide(setting: PocketSetting, guide: AreaGuide) -> list[Figure]:
         )
     if plan.template_length is not None:
         sx, sy = setting.pocket.size
-        part = setting.pocket.form == "disc"
+        part = setting.pocket.facts.keeps_inside
         sign = "−" if part else "+"
         found.append(
             Figure(
@@ -172,10 +172,11 @@ def _guide(setting: PocketSetting, guide: AreaGuide) -> list[Figure]:
 
 
 def _pivot(setting: PocketSetting, guide: AreaGuide) -> Figure:
-    r, d, form = setting.pocket.size[0] / 2, setting.bit.diameter, setting.pocket.form
+    r, d = setting.pocket.size[0] / 2, setting.bit.diameter
+    inside, groove = setting.pocket.facts.keeps_inside, setting.pocket.facts.taken == "groove"
     at = guide.radii[-1]
-    formula = {"disc": "R + D / 2", "hole": "R − D / 2"}.get(form, "R − D / 2 for the outer wall")
-    sign = "+" if form == "disc" else "−"
+    sign = "+" if inside else "−"
+    formula = f"R {sign} D / 2" + (" for the outer wall" if groove else "")
     return Figure(
         key="area.pivot",
         label="Pivot to the bit's axis",
@@ -186,7 +187,7 @@ def _pivot(setting: PocketSetting, guide: AreaGuide) -> Figure:
         formula=formula,
         worked=write("{r:fine} {sign} {d:fine} / 2 = {a:fine}", r=r, sign=sign, d=d, a=at),
         because=because(
-            "The disc is kept: the bit runs around its outside" if form == "disc" else "The board is kept: the bit runs inside"
+            "The disc is kept: the bit runs around its outside" if inside else "The board is kept: the bit runs inside"
         ),
         inputs=(given("R", "radius", r, "mm"), given("D", "bit diameter", d, "mm")),
     )

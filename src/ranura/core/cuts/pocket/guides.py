@@ -6,8 +6,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from ranura.core.cuts.pocket import words
-from ranura.core.cuts.pocket.asked import PocketGuide
 from ranura.core.cuts.pocket.bushings import TemplatePlan, plan_template
+from ranura.core.cuts.pocket.forms import PocketGuide
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.cutting.lateral import lateral_passes, setback
@@ -48,7 +48,7 @@ def sense_of(asked: PocketOnBoard) -> str:
     Rule: R7 contours
     Formula: by hand, inside a guiding edge clockwise; outside of what is kept counter-clockwise
     Source: the push of the cut must press the guide on"""
-    return contour_direction(mounting="hand", contour="outside" if asked.form == "disc" else "inside").sense
+    return contour_direction(mounting="hand", contour="outside" if asked.facts.keeps_inside else "inside").sense
 
 
 def bushing_guide(asked: PocketOnBoard, bit: Bit, base: Base, guides: Sequence[Guide], rules: HouseRules) -> AreaGuide | Reason:
@@ -87,7 +87,7 @@ def _template(asked: PocketOnBoard, bushing: Bushing, bit: Bit, rules: HouseRule
     return plan_template(
         bushing_od=bushing.outside,
         bit_diameter=bit.diameter,
-        cut="part" if asked.form == "disc" else "recess",
+        cut="part" if asked.facts.keeps_inside else "recess",
         width=sy,
         length=sx,
         corner_radius=radius,
@@ -135,7 +135,7 @@ def trammel_guide(asked: PocketOnBoard, bit: Bit, guides: Sequence[Guide]) -> Ar
     if not owned:
         return Reason(words.NO_TRAMMEL)
     r, d = asked.size[0] / 2, bit.diameter
-    if asked.form == "disc":
+    if asked.facts.keeps_inside:
         radii: tuple[float, ...] = (r + d / 2,)
     elif asked.form == "hole":
         radii = (r - d / 2,)
@@ -208,7 +208,7 @@ def template_ring(asked: PocketOnBoard, guide: AreaGuide) -> Ring | None:
         return None
     cx, cy = asked.centre
     half_x, half_y = plan.template_length / 2, plan.template_width / 2
-    if asked.form in ("disc", "hole", "ring"):
+    if asked.facts.round:
         return circle_ring((cx, cy), half_x)
     if asked.ring is not None:
         return offset_ring(asked.ring, guide.offset)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ranura.core.cuts.pocket.asked import ROUND_FORMS, PocketCut
+from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.output.views import AskedField, DragHandle, box
 
@@ -20,8 +20,8 @@ def pocket_handles(asked: PocketOnBoard, cut: PocketCut) -> tuple[DragHandle, ..
             return ()
         edge = box(x1 - 8, y0, x1 + 8, y1) if cut.end == "left" else box(x0 - 8, y0, x0 + 8, y1)
         return (DragHandle(field="length", points=edge, way=(right, 0.0), value=cut.length.mm),)
-    middle_x = (length - (0 if asked.form in ROUND_FORMS else x1 - x0)) / 2
-    middle_y = (width - (0 if asked.form in ROUND_FORMS else y1 - y0)) / 2
+    middle_x = (length - (0 if asked.facts.round else x1 - x0)) / 2
+    middle_y = (width - (0 if asked.facts.round else y1 - y0)) / 2
     if cut.count > 1 and cut.spacing is not None:
         even = (length - 2 * cut.from_left.mm - (x1 - x0)) / (cut.count - 1)
         for i, shift in enumerate(asked.places[1:], start=1):
@@ -37,10 +37,10 @@ def pocket_handles(asked: PocketOnBoard, cut: PocketCut) -> tuple[DragHandle, ..
     if asked.ring is None:
         along: AskedField = "across" if cut.turned else "length"
         wide = box(x1 - 4, y0, x1 + 6, y1) if cut.end == "left" else box(x0 - 6, y0, x0 + 4, y1)
-        scale = 2.0 if asked.form in ROUND_FORMS else 1.0
+        scale = 2.0 if asked.facts.round else 1.0
         value = cut.length.mm if along == "length" or cut.across is None else cut.across.mm
         found.append(DragHandle(field=along, points=wide, way=(right * scale, 0.0), value=value))
-        if cut.across is not None and asked.form not in ROUND_FORMS:
+        if cut.across is not None and not asked.facts.round:
             over: AskedField = "length" if cut.turned else "across"
             high = box(x0, y1 - 4, x1, y1 + 6) if cut.edge == "near" else box(x0, y0 - 6, x1, y0 + 4)
             value = cut.length.mm if over == "length" else cut.across.mm

@@ -9,8 +9,8 @@ from ranura.core.board.materials import Material
 from ranura.core.choosing.judging import BEARING
 from ranura.core.choosing.straight_judge import StraightJudge
 from ranura.core.cuts.pocket import words
-from ranura.core.cuts.pocket.asked import PocketGuide
 from ranura.core.cuts.pocket.clearing import Clearing, clearing
+from ranura.core.cuts.pocket.forms import PocketGuide
 from ranura.core.cuts.pocket.guides import (
     AreaGuide,
     bearing_guide,
@@ -93,7 +93,7 @@ class PocketJudge(StraightJudge):
             return Reason(
                 depth_words.WRONG_PROFILE if self.kind != "bearing" else words.NO_SHANK_BEARING, {"profile": bit.kind.name}
             )
-        if asked.form not in ("disc", "flatten") and closeness.over(bit.diameter, need.width):
+        if not asked.facts.keeps_inside and asked.form != "flatten" and closeness.over(bit.diameter, need.width):
             return Reason(guide_words.BIT_WIDER_THAN_CUT, {"diameter": bit.diameter, "width": need.width})
         if asked.form == "cut-out" and not closeness.under(bit.diameter, need.width):
             return Reason(words.NOTHING_TO_CUT_ROUND, {"diameter": bit.diameter})
@@ -139,9 +139,9 @@ class PocketJudge(StraightJudge):
             return tuple(arc_points(guide.pivot, radius, asked.sweep) for radius in guide.radii)
         if guide.radii and guide.pivot is not None:
             rings = tuple(circle_ring(guide.pivot, radius) for radius in guide.radii)
-            return rings if asked.form == "disc" else tuple(ring[::-1] for ring in rings)
+            return rings if asked.facts.keeps_inside else tuple(ring[::-1] for ring in rings)
         if asked.around:
-            outside = asked.form == "disc"
+            outside = asked.facts.keeps_inside
             way = offset_ring(asked.outline(bit.diameter), bit.diameter / 2 if outside else -bit.diameter / 2)
             # shapely's rings run clockwise
             return (way[::-1],) if outside else (way,)

@@ -8,7 +8,8 @@ from ranura.core.board.outlines import trace
 from ranura.core.board.pieces import Piece
 from ranura.core.board.repeats import MOST_STATIONS
 from ranura.core.cuts.pocket import refusals
-from ranura.core.cuts.pocket.asked import FREEING_FORMS, LANE_FORMS, ROUND_FORMS, Loose, PocketCut, PocketForm
+from ranura.core.cuts.pocket.asked import Loose, PocketCut
+from ranura.core.cuts.pocket.forms import FORMS, FormFacts, PocketForm
 from ranura.core.cutting.need import CutKind, StraightCut
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, Ring, circle_ring, rounded
@@ -50,6 +51,11 @@ class PocketOnBoard:
     across_grain: bool
 
     @property
+    def facts(self) -> FormFacts:
+        """What is so of its form."""
+        return FORMS[self.form]
+
+    @property
     def size(self) -> tuple[float, float]:
         """Along x and along y."""
         x0, y0, x1, y1 = self.box
@@ -64,7 +70,7 @@ class PocketOnBoard:
     def narrow(self) -> float:
         """The narrower of both, or the width of a ring's groove; of a disc or hole that is cut around nothing limits the bit but
         the circle itself."""
-        return self.groove if self.form == "ring" else min(self.size)
+        return self.groove if self.facts.taken == "groove" else min(self.size)
 
     @property
     def centre(self) -> Point:
@@ -75,22 +81,22 @@ class PocketOnBoard:
     @property
     def frees(self) -> bool:
         """Whether a piece comes loose."""
-        return self.through and self.form in FREEING_FORMS
+        return self.through and self.facts.frees
 
     @property
     def around(self) -> bool:
         """Whether only its line is cut, and not its field."""
-        return self.form in ("cut-out", "disc", "hole", "ring")
+        return self.facts.taken in ("line", "groove")
 
     @property
     def open_ways(self) -> bool:
         """Whether its ways have two ends: lanes, and the arc of a ring."""
-        return self.in_lanes or (self.form == "ring" and self.sweep < 360)
+        return self.in_lanes or (self.facts.taken == "groove" and self.sweep < 360)
 
     @property
     def in_lanes(self) -> bool:
         """Whether it is taken in parallel lanes from an open side."""
-        return self.form in LANE_FORMS
+        return self.facts.taken == "lanes"
 
     @property
     def need(self) -> StraightCut:
@@ -99,7 +105,7 @@ class PocketOnBoard:
         corner = self.radius if self.radius is not None and not self.around else None
         kind: CutKind = "recess"
         if self.around:
-            kind = "groove" if self.form == "ring" else "line"
+            kind = "groove" if self.facts.taken == "groove" else "line"
         if self.in_lanes:
             kind = "face"
         return StraightCut(
@@ -113,7 +119,7 @@ class PocketOnBoard:
             across_grain=self.across_grain,
             part=None if self.held == "carrier" else self.part,
             corner=corner,
-            mortise=self.form == "mortise",
+            mortise=self.facts.small_steps,
             lane=LAP_LANE if self.form == "lap" else 0.6,
         )
 
@@ -121,7 +127,7 @@ class PocketOnBoard:
         """The pocket as a bit leaves it at its first place, counter-clockwise; open sides end at the board's edge."""
         if self.ring is not None:
             return self.ring
-        if self.form in ROUND_FORMS:
+        if self.facts.round:
             return circle_ring(self.centre, self.size[0] / 2)
         radius = bit_diameter / 2 if self.radius is None else max(self.radius, bit_diameter / 2)
         return rounded(self.box, min(radius, min(self.size) / 2), open_sides=self.open_sides)
@@ -138,7 +144,7 @@ def pocketing(cut: PocketCut, piece: Piece, rules: HouseRules = STANDARD) -> Poc
     if not 1 <= cut.sweep <= 360:
         raise CutError(refusals.SWEEP_RANGE, field="cut.sweep")
     by_points = cut.contour is not None and cut.contour.form == "points" and cut.form == "outline"
-    if not closeness.over(cut.length.mm, 0) and cut.form != "flatten" and not by_points:
+    if not closeness.over(cut.length.mm, 0) and FORMS[cut.form].length is not None and not by_points:
         raise CutError(refusals.LENGTH_MISSING, field="cut.length")
     box, groove, ring = _box(cut, piece)
     x0, y0, x1, y1 = box
@@ -230,9 +236,9 @@ def _box(cut: PocketCut, piece: Piece) -> tuple[tuple[float, float, float, float
         if not closeness.under(sx, length):
             raise CutError(refusals.LAP_TOO_LONG, field="cut.length", lap=sx, length=length)
         return ((0.0, 0.0, sx, width) if cut.end == "left" else (length - sx, 0.0, length, width)), groove, None
-    if cut.form in ROUND_FORMS:
+    if FORMS[cut.form].round:
         sy = sx
-        if cut.form == "ring":
+        if FORMS[cut.form].taken == "groove":
             if cut.across is None:
                 raise CutError(refusals.ACROSS_MISSING, field="cut.across")
             groove = cut.across.mm

@@ -11,7 +11,6 @@ from ranura.core.board.materials import CROSS_VENEERED
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.pocket import words
-from ranura.core.cuts.pocket.asked import FREEING_FORMS
 from ranura.core.cuts.pocket.clearing import unreached
 from ranura.core.cuts.pocket.guides import CONTACT, AreaGuide
 from ranura.core.cuts.pocket.judge import PLATE, PocketJudge
@@ -114,7 +113,7 @@ def _steps(
         depths, turret = _first_at_once(judge, max(least.step, tooling.least_step)), None
     steps = list(zip((0.0, *depths), depths, strict=False))
     closed = not judge.asked.open_ways
-    if judge.asked.form == "ring":
+    if judge.asked.facts.taken == "groove":
         lanes = [Lane(spacer=0.0, run=length_of(way, closed=closed), pace=pace) for way, pace in zip(ways, paces, strict=True)]
         ordered = [(lane, upper, lower) for lane in lanes for upper, lower in steps]
     elif judge.asked.in_lanes:
@@ -138,7 +137,7 @@ def _cautions(judge: PocketJudge, chosen: Candidate, stepping: Stepping | None) 
         if not asked.backed and not (asked.frees and asked.loose == "skin"):
             found.append(caution(words.NO_SACRIFICIAL_BOARD, extra=rules.through_extra))
         if asked.frees and asked.loose is None:
-            found.append(caution(words.LOOSE_PIECE, form=asked.form if asked.form in FREEING_FORMS else "piece"))
+            found.append(caution(words.LOOSE_PIECE, form=asked.form if asked.facts.frees else "piece"))
     elif closeness.under(asked.tongue, asked.thickness / 3):
         found.append(caution(words.THIN_FLOOR, floor=asked.tongue))
     x0, y0, x1, y1 = asked.box
@@ -148,7 +147,7 @@ def _cautions(judge: PocketJudge, chosen: Candidate, stepping: Stepping | None) 
     wall = min((room for side, room in walls.items() if side not in asked.open_sides), default=99.0)
     if closeness.under(wall, max(min(asked.depth, 10.0), 4.0)):
         found.append(caution(choosing_words.THIN_WALL, wall=wall))
-    if asked.form in ("mortise", "recess") and asked.radius is None and not asked.in_lanes:
+    if asked.facts.square_corners and asked.radius is None and not asked.in_lanes:
         found.append(corner_note(rules, radius=bit.diameter / 2))
     if asked.both_faces:
         found.append(caution(words.CHEEKS_COUNT_TWICE))

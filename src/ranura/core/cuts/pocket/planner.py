@@ -17,9 +17,10 @@ from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.pocket import refusals, words
 from ranura.core.cuts.pocket.as_channel import against_channel, as_pocket_views, planner_as_channel
-from ranura.core.cuts.pocket.asked import GUIDES_OF, PocketCut, PocketGuide
+from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.drawing import pocket_views
 from ranura.core.cuts.pocket.figures import pocket_figures
+from ranura.core.cuts.pocket.forms import FORMS, PocketGuide
 from ranura.core.cuts.pocket.judge import PocketJudge
 from ranura.core.cuts.pocket.on_board import PocketOnBoard, pocketing
 from ranura.core.cuts.pocket.plan import setting_of
@@ -57,7 +58,7 @@ def planner(cut: PocketCut, task: Task) -> Planner:
 
     Raises `CutError` with the dimension that cannot be."""
     asked = pocketing(cut, task.piece, task.rules)
-    kinds = GUIDES_OF[cut.form]
+    kinds = FORMS[cut.form].guides
     if cut.guide is not None and cut.guide not in kinds:
         raise CutError(refusals.GUIDE_NOT_FOR_THIS, field="cut.guide", guide=GUIDE_NAMES[cut.guide], form=cut.form)
     tried = [_try(kind, cut, asked, task) for kind in kinds]
@@ -87,7 +88,7 @@ def _with_guides(made: Planned, tried: tuple[_Tried, ...], kind: PocketGuide, cu
         if other.can and other.kind != kind
     )
     # What a channel offers is not all for a pocket.
-    own = tuple(each for each in text.remedies if each.change.get("guide") in (None, *GUIDES_OF[cut.form]))
+    own = tuple(each for each in text.remedies if each.change.get("guide") in (None, *FORMS[cut.form].guides))
     drawing = as_pocket_views(text.drawing, cut, asked) if kind in ("edge-guide", "straightedge") else text.drawing
     return replace(text, guides=offers, remedies=(*own, *ways_out), drawing=drawing)
 

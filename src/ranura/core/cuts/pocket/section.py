@@ -33,8 +33,8 @@ def pocket_section(setting: PocketSetting, cut: PocketCut) -> View:
     if thick and setting.guide is not None:
         offset = setting.guide.offset
         above = max(above, thick + 10)
-        inner = (x0 - offset, x1 + offset) if asked.form != "disc" else (x0 + offset, x1 - offset)
-        if asked.form == "disc":
+        inner = (x0 - offset, x1 + offset) if not asked.facts.keeps_inside else (x0 + offset, x1 - offset)
+        if asked.facts.keeps_inside:
             outlines.append(Outline(role="guide", points=box(inner[0], top, inner[1], top + thick), label=write("template")))
         else:
             outlines.append(
@@ -99,9 +99,9 @@ def _spans(asked: PocketOnBoard, setting: PocketSetting) -> list[tuple[float, fl
     """Where the section is cut away along x: the whole pocket, or the groove at both sides of a line."""
     x0, x1 = asked.box[0], asked.box[2]
     d = setting.bit.diameter
-    if asked.form == "disc":
+    if asked.facts.keeps_inside:
         return [(x0 - d, x0), (x1, x1 + d)]
-    if asked.form == "ring":
+    if asked.facts.taken == "groove":
         return [(x0, x0 + asked.groove), (x1 - asked.groove, x1)]
     if asked.around:
         return [(x0, x0 + d), (x1 - d, x1)]

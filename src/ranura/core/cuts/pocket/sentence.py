@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from ranura.core.board.pieces import Piece
-from ranura.core.cuts.pocket.asked import FORM_NAMES, LANE_FORMS, ROUND_FORMS, PocketCut
+from ranura.core.cuts.pocket.asked import PocketCut
+from ranura.core.cuts.pocket.forms import FORMS
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import Text, write
@@ -12,12 +13,12 @@ from ranura.core.text.writing import Text, write
 def title(cut: PocketCut, _: HouseRules) -> Text:
     """What it is called in a list."""
     tenon = cut.form == "lap" and cut.both_faces
-    return write("{form} {size}", form="tenon" if tenon else FORM_NAMES[cut.form], size=_size(cut))
+    return write("{form} {size}", form="tenon" if tenon else FORMS[cut.form].name, size=_size(cut))
 
 
 def place(cut: PocketCut, _: Piece) -> Text:
     """Where it lies, in a list."""
-    if cut.form in LANE_FORMS:
+    if FORMS[cut.form].taken == "lanes":
         return write("the whole face") if cut.form == "flatten" else write("{end} end", end=cut.end)
     places = [f"{x} from {side}" for x, side in _places(cut)]
     return write("{places}", places=", ".join([*places, *(f"open {side}" for side in cut.open_sides)]))
@@ -41,13 +42,13 @@ def sentence(cut: PocketCut, piece: Piece, _: HouseRules) -> Text:
         return write("The face of {piece} flattened by {d}", piece=piece.name, d=as_typed(cut.depth))
     depth = "right through" if cut.through else f"{as_typed(cut.depth)} deep"
     by_leaf = ", set by its leaf" if cut.leaf else ""
-    centre = "its centre " if cut.form in ROUND_FORMS else ""
+    centre = "its centre " if FORMS[cut.form].round else ""
     place = " and ".join(f"{x} from the {side} {'end' if side == cut.end else 'edge'}" for x, side in _places(cut))
     ring = f", its groove {as_typed(cut.across)} wide" if cut.form == "ring" and cut.across is not None else ""
     opens = "".join(f", open at the {side} side" for side in cut.open_sides)
     spacing = "" if cut.spacing is None else f" every {as_typed(cut.spacing)}"
     repeated = "" if cut.count == 1 else f", {cut.count} times{spacing}"
-    form = FORM_NAMES[cut.form] if cut.sweep == 360 else f"arc of {cut.sweep:g}°,"
+    form = FORMS[cut.form].name if cut.sweep == 360 else f"arc of {cut.sweep:g}°,"
     return write(
         "A {form} {size}, {depth}{leaf}{ring}{place}{opens}{repeated}, in {piece}",
         form=form,
@@ -69,7 +70,7 @@ def _size(cut: PocketCut) -> str:
         return f"by {as_typed(cut.depth)}"
     if cut.form == "outline":
         return "of its own outline"
-    if cut.form in ROUND_FORMS or cut.across is None:
+    if FORMS[cut.form].round or cut.across is None:
         return f"Ø {as_typed(cut.length)}"
     return f"{as_typed(cut.length)} × {as_typed(cut.across)}"
 

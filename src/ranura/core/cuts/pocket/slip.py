@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
-from ranura.core.cuts.pocket.asked import PocketCut, PocketGuide
+from ranura.core.cuts.pocket.asked import PocketCut
+from ranura.core.cuts.pocket.forms import PocketGuide
 from ranura.core.cuts.pocket.guides import AreaGuide, sense_of
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.setting import PocketSetting
@@ -100,7 +101,7 @@ def _guide(setting: PocketSetting, guide: AreaGuide, figures: Mapping[str, Figur
         case "trammel":
             shown = lead(figures["area.pivot"], "pivot to axis")
             r = guide.radii[-1]
-            edge = r + (-1 if setting.pocket.form == "disc" else 1) * setting.bit.diameter / 2
+            edge = r + (-1 if setting.pocket.facts.keeps_inside else 1) * setting.bit.diameter / 2
             lines.append(write("{r:len} from the pivot to the bit's edge", r=edge))
             if len(guide.radii) > 1:
                 named = {f"r{i}": radius for i, radius in enumerate(guide.radii)}
@@ -127,7 +128,7 @@ def _template_lines(setting: PocketSetting, guide: AreaGuide) -> list[Text]:
     assert plan is not None, "a template guides it"
     lines = []
     length, width = plan.template_length or plan.template_width, plan.template_width
-    if asked.form in ("disc", "hole"):
+    if asked.facts.round and asked.facts.frees:
         lines.append(write("template {d:len} across", d=length))
     elif asked.ring is not None:
         lines.append(write("template: the outline, {o:len} larger all round", o=guide.offset))
