@@ -15,6 +15,8 @@ from hypothesis import settings
 from ranura.api.application import Settings, create_app
 from ranura.api.importing import Imports
 from ranura.api.saved_shop import SavedShop
+from ranura.core.families import FAMILIES
+from ranura.core.family import Families
 from ranura.host import places
 from ranura.host.database import PrivateDatabase
 from ranura.host.serve import listen
@@ -72,8 +74,8 @@ def client(api: TestClient, store: Store) -> TestClient:
 class Served:
     """A server with the built page on a port of its own."""
 
-    def __init__(self, store: Store, page: Path) -> None:
-        self.app = create_app(Settings(shop_id=demo.DEMO_SHOP, page=page), store)
+    def __init__(self, store: Store, page: Path, families: Families = FAMILIES) -> None:
+        self.app = create_app(Settings(shop_id=demo.DEMO_SHOP, page=page), store, families)
         self._socket = listen(18_740)
         self.url = f"http://127.0.0.1:{self._socket.getsockname()[1]}"
         config = uvicorn.Config(self.app, log_level="error", lifespan="off", timeout_graceful_shutdown=1)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from sqlalchemy.exc import OperationalError
 
 from ranura.api.prior import PriorCuts, PriorState
-from ranura.core.plan import plan_cut
+from ranura.core.plan import PLANNING, plan_cut
 from ranura.store.demo import SHOP
 
 GROOVE = {"kind": "groove", "material": "oak", "goes": "along"} | {
@@ -93,7 +93,7 @@ def test_what_is_mounted_is_remembered_while_the_database_is_down(store):
         def session(self):
             raise OperationalError("SELECT 1", {}, Exception("gone"))
 
-    prior = PriorCuts(store)
+    prior = PriorCuts(store, PLANNING)
     known = prior.before("shelf-dado-64", SHOP)
     assert known.mounted == {("straight-12.7", "plunge-two")}
     assert prior.before("shelf-dado-212", SHOP) == PriorState(), "nothing comes before the first"

@@ -11,10 +11,10 @@ from sqlalchemy import exc, update
 from tests.api.test_files import finished
 
 from ranura.api import importing, views
-from ranura.api import prior as prior_module
 from ranura.api.application import Settings, create_app
 from ranura.api.prior import PriorCuts
-from ranura.core.plan import plan_cut
+from ranura.core.families import FAMILIES
+from ranura.core.plan import Planning
 from ranura.core.shop.tooling.bits import Bit
 from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
 from ranura.store.models import ShopRow
@@ -78,33 +78,34 @@ def test_settings_that_are_left_out_stay_as_they_are_now(client):
     assert (shop["unit"], shop["rules"]["climb"]) == ("in", "start")
 
 
-def test_a_list_that_was_begun_for_one_shop_is_not_read_for_the_next(monkeypatch):
+def test_a_list_that_was_begun_for_one_shop_is_not_read_for_the_next():
     """While a cut is planned for the old shop, another thread asks for the same cut in the new one."""
     cut = SHELF_DADOES[0][2]
     looks = views._Summaries()
     inner = []
 
-    def plan(cut, piece, shop, rules):
-        if shop is SHOP and not inner:
-            inner.append(looks.of(cut, piece, NO_BITS))
-        return plan_cut(cut, piece, shop, rules)
+    class Slow(Planning):
+        def plan(self, cut, piece, shop, rules, **more):
+            if shop is SHOP and not inner:
+                inner.append(looks.of(cut, piece, NO_BITS, planning))
+            return super().plan(cut, piece, shop, rules, **more)
 
-    monkeypatch.setattr(views, "plan_cut", plan)
-    assert looks.of(cut, WING_CASE_SIDE, SHOP)[1] == "caution"
+    planning = Slow(FAMILIES)
+    assert looks.of(cut, WING_CASE_SIDE, SHOP, planning)[1] == "caution"
     assert inner[0][1] == "stop"
-    assert looks.of(cut, WING_CASE_SIDE, NO_BITS)[1] == "stop"
+    assert looks.of(cut, WING_CASE_SIDE, NO_BITS, planning)[1] == "stop"
 
 
-def test_what_stands_before_a_cut_is_that_of_the_shop_that_is_asked_for(store, monkeypatch):
-    prior = PriorCuts(store)
+def test_what_stands_before_a_cut_is_that_of_the_shop_that_is_asked_for(store):
     inner = []
 
-    def plan(cut, piece, shop, rules, **more):
-        if shop is SHOP and not inner:
-            inner.append(prior.before("shelf-dado-64", NO_BITS))
-        return plan_cut(cut, piece, shop, rules, **more)
+    class Slow(Planning):
+        def plan(self, cut, piece, shop, rules, **more):
+            if shop is SHOP and not inner:
+                inner.append(prior.before("shelf-dado-64", NO_BITS))
+            return super().plan(cut, piece, shop, rules, **more)
 
-    monkeypatch.setattr(prior_module, "plan_cut", plan)
+    prior = PriorCuts(store, Slow(FAMILIES))
     with_bits = prior.before("shelf-dado-64", SHOP)
     assert with_bits.mounted == {("straight-12.7", "plunge-two")}
     assert inner[0].mounted == frozenset()

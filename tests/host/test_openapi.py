@@ -28,12 +28,12 @@ def test_answers_carry_every_field():
 
 
 def test_requests_keep_their_defaults():
-    cut = API["components"]["schemas"]["DadoIn"]
+    cut = API["components"]["schemas"]["ChannelCutIn"]
     assert set(cut["required"]) == {"depth", "position"}, "the width may follow from a part"
-    pocket = API["components"]["schemas"]["PocketIn"]
-    assert set(pocket["required"]) == {"kind", "form", "depth"}
+    pocket = API["components"]["schemas"]["PocketCutIn"]
+    assert set(pocket["required"]) == {"form", "depth"}
     edge = API["components"]["schemas"]["EdgeCutIn"]
-    assert set(edge["required"]) == {"kind", "shape", "size", "edges"}
+    assert set(edge["required"]) == {"shape", "size"}
 
 
 def test_lengths_are_described_as_numbers_or_texts():

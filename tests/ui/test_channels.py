@@ -37,13 +37,13 @@ def choose(page: Page, option: str, value: str):
 
 def test_a_stopped_mirrored_pair_is_planned_from_a_plain_dado(at):
     page = at("shelf-dado-212")
-    choose(page, "ends", "first")
+    choose(page, "ends", "Stopped near")
     expect(page.get_by_test_id("sentence")).to_contain_text("from the near edge")
     field(page, "stop_first").fill("12")
     expect(section(page, "tool")).to_contain_text("plunge base")
     expect(section(page, "direction")).to_contain_text("plunge at the start mark")
     page.get_by_test_id("more-options").click()
-    choose(page, "boards", "pair")
+    choose(page, "boards", "A mirrored pair")
     expect(page.locator('svg[data-view="plan"] [data-role="work"]')).to_have_count(2)
     expect(page.locator('svg[data-view="plan"] [data-role="stop"]')).to_have_count(2)
     expect(section(page, "guide")).to_contain_text("stop block 57.85 mm outside the far edge")
@@ -60,17 +60,17 @@ def test_a_stopped_mirrored_pair_is_planned_from_a_plain_dado(at):
 def test_an_open_end_is_dragged_into_the_board_and_out_again(at):
     page = at("shelf-dado-212")
     pull(page, "stop_last", 0, up=-40)
-    expect(page.get_by_test_id("option-ends")).to_have_value("last")
+    expect(page.get_by_test_id("option-ends")).to_have_value("Stopped far")
     expect(section(page, "tool")).to_contain_text("plunge base")
     saved(page)
     pull(page, "stop_last", 0, up=120)
-    expect(page.get_by_test_id("option-ends")).to_have_value("through")
+    expect(page.get_by_test_id("option-ends")).to_have_value("Right through")
     saved(page)
 
 
 def test_repeats_are_listed_as_stations_and_their_spacing_is_dragged(at):
     page = at("shelf-dado-64")
-    choose(page, "repeats", "4")
+    choose(page, "repeats", "4 times")
     stations = page.get_by_test_id("stations").locator("tbody tr")
     expect(stations).to_have_count(4)
     field(page, "spacing").fill("5 1/2 in")
@@ -87,13 +87,13 @@ def test_repeats_are_listed_as_stations_and_their_spacing_is_dragged(at):
 
 def test_a_part_that_is_to_fit_sets_the_width_and_forecasts_its_fit(at):
     page = at("shelf-dado-212")
-    choose(page, "width", "part")
-    expect(field(page, "mate")).to_have_value("17.6")
+    choose(page, "width", "To fit a part")
+    expect(field(page, "mate.thickness")).to_have_value("17.6")
     expect(page.locator("[data-chance=slides]")).to_contain_text("%")
-    choose(page, "fit", "glue")
+    choose(page, "fit", "room for glue")
     expect(page.get_by_test_id("fit")).to_contain_text("Measure the part with a caliper")
     expect(section(page, "guide")).to_contain_text("5.05 mm, then none")
-    choose(page, "width", "typed")
+    choose(page, "width", "Width as typed")
     expect(page.get_by_test_id("fit")).to_have_count(0)
     expect(field(page, "width")).to_be_visible()
 
@@ -138,9 +138,9 @@ def test_a_hinge_recess_is_set_by_its_leaf(at):
     page = at("flat-hinges")
     expect(section(page, "depths")).to_contain_text("the part itself between rod and low step")
     expect(page.get_by_test_id("stations").locator("tbody tr")).to_have_count(2)
-    choose(page, "depth-by", "typed")
+    choose(page, "depth-by", "Depth as typed")
     expect(section(page, "depths")).not_to_contain_text("leaf")
-    choose(page, "open", "")
+    choose(page, "open", "Closed all round")
     expect(page.get_by_role("alert")).to_contain_text("beyond the near side")
     expect(field(page, "from_near")).to_have_value("0")
     field(page, "from_near").fill("12")
@@ -215,7 +215,7 @@ def test_a_half_lap_and_a_t_slot_are_added_in_words(at):
     expect(figure(page, "direction")).to_have_text("Push away")
     page.locator('[data-cut="shelf-dado-212"]').click()
     expect(field(page, "position")).to_have_value("212")
-    choose(page, "floor", "keyhole")
+    choose(page, "floor", "Keyhole")
     expect(page.get_by_role("alert")).to_contain_text("No keyhole bit here cuts 17.6 mm wide")
     field(page, "width").fill("4.8")
     field(page, "depth").fill("8")
@@ -232,8 +232,8 @@ def test_a_half_lap_becomes_a_tenon_that_leaves_its_tongue(at):
         page.locator(f'[data-field="cut-{name}"]').fill(value)
     page.get_by_test_id("save-cut").click()
     expect(page.get_by_test_id("sentence")).to_contain_text("A half-lap")
-    choose(page, "faces", "both")
-    choose(page, "depth-by", "left")
+    choose(page, "faces", "Both faces: a tenon")
+    choose(page, "depth-by", "By what is left")
     field(page, "leaves").fill("6")
     expect(page.get_by_test_id("sentence")).to_contain_text("A tenon")
     expect(section(page, "depths")).to_contain_text("leaves a tongue of 6 mm")
@@ -246,7 +246,7 @@ def test_a_half_lap_becomes_a_tenon_that_leaves_its_tongue(at):
 
 def test_a_disc_that_would_fly_off_is_a_stop_until_it_is_held(at):
     page = at("cheek-discs")
-    choose(page, "the-piece", "")
+    choose(page, "the-piece", "Piece held: not said")
     expect(page.locator('[data-caution="loose-piece"]')).to_contain_text("sets the disc free")
     page.locator("[data-remedy=loose]").first.click()
     expect(page.locator('[data-caution="loose-piece"]')).to_have_count(0)
@@ -263,7 +263,7 @@ def test_pockets_and_pairs_fit_a_phone(at, cut):
 
 def test_given_places_and_a_recess_of_ones_own_outline(at):
     page = at("shelf-dado-64")
-    choose(page, "repeats", "places")
+    choose(page, "repeats", "At given places")
     page.get_by_label("Place 2", exact=True).fill("212")
     page.get_by_test_id("another-place").click()
     expect(page.get_by_label("Place 3", exact=True)).to_have_value("360")
@@ -279,7 +279,7 @@ def test_given_places_and_a_recess_of_ones_own_outline(at):
     page.locator('[data-cut="lid-edges"]').click()
     page.get_by_test_id("new-cut").click()
     page.get_by_test_id("cut-what").select_option("outline")
-    page.get_by_test_id("cut-outline").select_option("points")
+    page.get_by_test_id("cut-outline").select_option("own points")
     page.get_by_test_id("cut.contour.points").fill("0 0\n120 10\n90 70\n20 60")
     for name, value in (("depth", "3"), ("from_left", "60"), ("from_near", "50")):
         page.locator(f'[data-field="cut-{name}"]').fill(value)

@@ -105,7 +105,7 @@ def test_a_roundover_on_both_faces_runs_out_of_edge_and_finds_its_way_out(open_p
     page.get_by_test_id("unpin").click()
     page.keyboard.press("Escape")
     expect(page.get_by_test_id("slip")).not_to_have_attribute("data-status", "stop")
-    choose(page, "faces", "both")
+    choose(page, "faces", "Both faces")
     stop = page.locator('[data-caution="bearing-without-edge"]')
     expect(stop).to_contain_text("Only 1.3 mm of the edge are left for the bearing to ride on; 2 mm must be")
     stop.get_by_role("button", name="Clamp a straightedge on the face").click()
@@ -120,9 +120,9 @@ def test_a_large_ogee_in_four_table_stages(open_page: Callable[..., Page]):
     page.locator('[data-testid="edges"] button', has_text="near edge").click()
     expect(section(page, "guide")).to_contain_text("Level with the bearing")
     # The pin is set, so the options it stands among are open.
-    expect(page.get_by_test_id("option-starting-pin")).to_have_value("set")
-    choose(page, "stages", "4")
-    choose(page, "reached-by", "both")
+    expect(page.get_by_test_id("option-starting-pin")).to_have_value("Starting pin set")
+    choose(page, "stages", "4 stages at least")
+    choose(page, "reached-by", "By bit and fence")
     expect(section(page, "depths")).to_contain_text("in 4 stages")
     expect(section(page, "guide")).to_contain_text("fence forward by")
     page.get_by_test_id("working-feed").click()
@@ -130,7 +130,7 @@ def test_a_large_ogee_in_four_table_stages(open_page: Callable[..., Page]):
     expect(rows).to_have_count(4)
     expect(page.get_by_test_id("passes").locator("th")).to_contain_text(["pass", "bit", "fence", "area"])
     expect(page.locator('svg[data-view="section"] [data-role="pass"]')).to_have_count(4)
-    choose(page, "on-a-table", "far")
+    choose(page, "on-a-table", "Edge away from the fence")
     expect(page.locator('[data-caution="trapped"]')).to_contain_text("trapped, whichever way it is fed")
     page.locator('[data-remedy="far_side"]').click()
     expect(page.locator('[data-caution="trapped"]')).to_have_count(0)
@@ -147,7 +147,7 @@ def test_a_worn_bit_on_sycamore_says_how_not_to_burn(open_page: Callable[..., Pa
     expect(section(page, "feed")).to_contain_text("scrape with this very bit held in the hand, router unplugged")
     expect(page.locator('[data-role="hazard"]')).to_have_count(2)
     page.get_by_test_id("more-options").click()
-    choose(page, "stages", "2")
+    choose(page, "stages", "2 stages at least")
     expect(section(page, "depths")).to_contain_text("in 2 stages")
 
 
@@ -208,7 +208,7 @@ def test_the_profile_bench_moves_the_bit_compares_and_keeps_a_profile(open_page:
     page.get_by_test_id("profile-bench").click()
     page.get_by_test_id("profiles").get_by_role("button", name="Harbour cove ogee").click()
     page.keyboard.press("Escape")
-    expect(page.get_by_test_id("shape")).to_have_value("ogee")
+    expect(page.get_by_test_id("option-shape")).to_have_value("ogee")
     expect(field(page, "depth")).to_have_value("6.35")
 
 

@@ -290,7 +290,7 @@ def test_two_windows_on_one_cut_choose_theirs_or_mine(open_page: Callable[..., P
     second.get_by_test_id("keep-mine").click()
     saved(second)
     field(first, "depth").fill("5")
-    expect(first.get_by_role("dialog")).to_contain_text("8 deep")
+    expect(first.get_by_role("dialog")).to_contain_text("8 mm deep")
     first.get_by_test_id("take-theirs").click()
     expect(field(first, "depth")).to_have_value("8")
     saved(first)

@@ -11,13 +11,32 @@ from fastapi import FastAPI, Response
 from fastapi.responses import FileResponse, JSONResponse
 from starlette.staticfiles import StaticFiles
 
-from ranura.api import calc, choosing, files, instruments, jobs, plans, problems, profiles, quick, rules, shop, testcuts, tools
+from ranura.api import (
+    calc,
+    choosing,
+    files,
+    forms,
+    instruments,
+    jobs,
+    plans,
+    problems,
+    profiles,
+    quick,
+    rules,
+    shop,
+    testcuts,
+    tools,
+)
 from ranura.api.importing import Imports
 from ranura.api.prior import PriorCuts
 from ranura.api.saved_shop import SavedShop
 from ranura.calc.registry import Problem
+from ranura.core.families import FAMILIES
+from ranura.core.family import Families
+from ranura.core.plan import Planning
 from ranura.devices.instruments import Instruments
 from ranura.devices.lines import Kind
+from ranura.requests.cuts import CutRequests
 from ranura.store.repository import Store
 
 CONTENT_POLICY = (
@@ -35,17 +54,21 @@ class Settings:
     instruments: Mapping[Kind, int] = field(default_factory=dict)
 
 
-def create_app(settings: Settings, store: Store) -> FastAPI:
-    """The application of one shop on a store."""
+def create_app(settings: Settings, store: Store, families: Families = FAMILIES) -> FastAPI:
+    """The application of one shop on a store, which knows the same families of cuts."""
     app = FastAPI(title="Ranura", version="0.1.0", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.store = store
     app.state.saved_shop = SavedShop(store, settings.shop_id)
-    app.state.prior = PriorCuts(store)
+    app.state.planning = Planning(families)
+    app.state.cut_requests = CutRequests(families)
+    app.state.prior = PriorCuts(store, app.state.planning)
     app.state.instruments = Instruments(settings.instruments)
     app.state.imports = Imports(app.state.saved_shop)
     problems.install(app)
-    for part in (shop, rules, quick, tools, files, instruments, choosing, jobs, plans, testcuts, profiles, calc):
+    for part in (shop, rules, quick, tools, files, instruments, choosing, profiles, calc):
         app.include_router(part.router)
+    for made in (jobs.ROUTES, plans.ROUTES, testcuts.ROUTES, forms.ROUTES):
+        app.include_router(made.router(app.state.cut_requests))
 
     @app.get("/api/{path:path}", include_in_schema=False)
     def unknown_route(path: str) -> JSONResponse:

@@ -7,16 +7,15 @@ from typing import Literal
 
 from fastapi import APIRouter
 
-from ranura.api.doors import IdText, LengthIn, RequestModel
 from ranura.api.problems import ERRORS
-from ranura.api.saved_shop import TheShop, TheStore
+from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.choosing.buying import PlannedCut, Shopping, shopping
 from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.offers import DroppedTool, Miss, Offer, dropped_tool, misses_of, offers
 from ranura.core.cuts.channel.judge import ChannelJudge
 from ranura.core.cutting.need import Clean, CutKind, StraightCut
-from ranura.core.plan import PLANNING
+from ranura.requests.from_core import IdText, LengthIn, RequestModel
 from ranura.store import repository
 
 router = APIRouter(prefix="/api", tags=["choosing"], responses=ERRORS)
@@ -86,7 +85,7 @@ def choose(asked: ChooseIn, shop: TheShop) -> ToolsView:
 
 
 @router.get("/shopping")
-def what_to_buy(shop: TheShop, store: TheStore) -> Shopping:
+def what_to_buy(shop: TheShop, store: TheStore, planning: ThePlanning) -> Shopping:
     """What would make the cuts of all jobs possible or clearly better."""
     with store.session() as session:
         jobs = [repository.load_job(session, shop.id, job.id) for job in repository.list_jobs(session, shop.id)]
@@ -96,4 +95,4 @@ def what_to_buy(shop: TheShop, store: TheStore) -> Shopping:
         for kept in job.pieces
         for cut in kept.cuts
     ]
-    return shopping(cuts, shop, PLANNING)
+    return shopping(cuts, shop, planning)

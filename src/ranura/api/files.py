@@ -9,7 +9,6 @@ from fastapi import APIRouter, Request, Response
 from fastapi.responses import JSONResponse
 from pydantic import Field
 
-from ranura.api.doors import RequestModel
 from ranura.api.importing import Imports, ImportView
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import TheSavedShop, TheShop, TheStore
@@ -21,6 +20,7 @@ from ranura.core.shop.tooling.routers import Router
 from ranura.core.text.errors import ToolError
 from ranura.formats.shop_file import read_shop, schema, write_shop
 from ranura.formats.tables import TableKind, write_table
+from ranura.requests.from_core import RequestModel
 from ranura.store import items, repository
 
 router = APIRouter(prefix="/api", tags=["files"], responses=ERRORS)

@@ -8,11 +8,11 @@ from typing import Annotated, Literal
 
 from fastapi import APIRouter, Depends, Query, Request
 
-from ranura.api.doors import RequestModel
 from ranura.api.problems import ERRORS
 from ranura.core.text.writing import Text, write
 from ranura.devices.instruments import NO_NUMBER, NOT_PLUGGED, InstrumentError, Instruments, Socketed, Status, Taken
 from ranura.devices.lines import Kind
+from ranura.requests.from_core import RequestModel
 
 router = APIRouter(prefix="/api/instruments", tags=["instruments"], responses=ERRORS)
 

@@ -4,67 +4,77 @@ from __future__ import annotations
 
 from uuid import uuid4
 
-from fastapi import APIRouter, Response
+from fastapi import Response
 
-from ranura.api.doors import JobIn, MoveIn, NewCut, NewPiece, SaveCut
-from ranura.api.problems import ERRORS, ProblemBody
-from ranura.api.saved_shop import TheShop, TheStore
+from ranura.api.cut_routes import CutRoutes
+from ranura.api.problems import ERRORS, StaleBody
+from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.api.views import CutItem, JobView, cut_item, job_view
-from ranura.core.plan import plan_cut
+from ranura.core.board.pieces import Piece, edges_of
+from ranura.core.shop.shop import Shop
+from ranura.requests.cuts import NewCut, NewPiece, SaveCut
+from ranura.requests.shop import JobIn, MoveIn
 from ranura.store import repository
 from ranura.store.repository import JobName
 
-router = APIRouter(prefix="/api", tags=["jobs"], responses=ERRORS)
+ROUTES = CutRoutes(prefix="/api", tags=["jobs"], responses=ERRORS)
+
+
+def _checked(piece: Piece, shop: Shop) -> Piece:
+    """A piece of a wood that the shop has, with an outline and openings that can be. Raises CutError."""
+    shop.material(piece.material, field="piece.material")
+    edges_of(piece)
+    return piece
 
 
 def _new_id() -> str:
     return uuid4().hex
 
 
-@router.get("/jobs")
+@ROUTES.route("GET", "/jobs")
 def list_jobs(shop: TheShop, store: TheStore) -> tuple[JobName, ...]:
     """The jobs of the shop, in order."""
     with store.session() as session:
         return repository.list_jobs(session, shop.id)
 
 
-@router.post("/jobs", status_code=201)
-def add_job(asked: JobIn, shop: TheShop, store: TheStore) -> JobView:
+@ROUTES.route("POST", "/jobs", status_code=201)
+def add_job(asked: JobIn, shop: TheShop, store: TheStore, planning: ThePlanning) -> JobView:
     """A new job, empty."""
     job_id = _new_id()
     with store.session() as session:
         repository.add_job(session, shop.id, id=job_id, name=asked.name.strip())
-        return job_view(repository.load_job(session, shop.id, job_id), shop)
+        return job_view(repository.load_job(session, shop.id, job_id), shop, planning)
 
 
-@router.get("/jobs/{job_id}")
-def get_job(job_id: str, shop: TheShop, store: TheStore) -> JobView:
+@ROUTES.route("GET", "/jobs/{job_id}")
+def get_job(job_id: str, shop: TheShop, store: TheStore, planning: ThePlanning) -> JobView:
     """A job with its pieces and cuts."""
     with store.session() as session:
         job = repository.load_job(session, shop.id, job_id)
-    return job_view(job, shop)
+    return job_view(job, shop, planning)
 
 
-@router.post("/jobs/{job_id}/pieces", status_code=201)
-def add_piece(job_id: str, asked: NewPiece, shop: TheShop, store: TheStore) -> JobView:
+@ROUTES.route("POST", "/jobs/{job_id}/pieces", status_code=201)
+def add_piece(job_id: str, asked: NewPiece, shop: TheShop, store: TheStore, planning: ThePlanning) -> JobView:
     """A new piece at the end of a job; answers the whole job."""
-    piece = asked.piece.piece(shop)
+    piece = _checked(asked.piece, shop)
     with store.session() as session:
         repository.add_piece(session, shop.id, job_id, id=_new_id(), piece=piece)
-        return job_view(repository.load_job(session, shop.id, job_id), shop)
+        return job_view(repository.load_job(session, shop.id, job_id), shop, planning)
 
 
-@router.put("/pieces/{piece_id}")
-def save_piece(piece_id: str, asked: NewPiece, shop: TheShop, store: TheStore) -> JobView:
+@ROUTES.route("PUT", "/pieces/{piece_id}")
+def save_piece(piece_id: str, asked: NewPiece, shop: TheShop, store: TheStore, planning: ThePlanning) -> JobView:
     """Keeps a change to a piece; its cuts follow, and those that can no longer be made show it. Answers the whole job."""
-    piece = asked.piece.piece(shop)
+    piece = _checked(asked.piece, shop)
     with store.session() as session:
         job_id = repository.save_piece(session, shop.id, piece_id, piece)
         session.flush()
-        return job_view(repository.load_job(session, shop.id, job_id), shop)
+        return job_view(repository.load_job(session, shop.id, job_id), shop, planning)
 
 
-@router.delete("/pieces/{piece_id}", status_code=204)
+@ROUTES.route("DELETE", "/pieces/{piece_id}", status_code=204)
 def remove_piece(piece_id: str, shop: TheShop, store: TheStore) -> Response:
     """Takes a piece away with its cuts; it can be brought back."""
     with store.session() as session:
@@ -72,7 +82,7 @@ def remove_piece(piece_id: str, shop: TheShop, store: TheStore) -> Response:
     return Response(status_code=204)
 
 
-@router.post("/pieces/{piece_id}/restore", status_code=204)
+@ROUTES.route("POST", "/pieces/{piece_id}/restore", status_code=204)
 def restore_piece(piece_id: str, shop: TheShop, store: TheStore) -> Response:
     """Brings a removed piece back, in its old place."""
     with store.session() as session:
@@ -80,39 +90,37 @@ def restore_piece(piece_id: str, shop: TheShop, store: TheStore) -> Response:
     return Response(status_code=204)
 
 
-@router.post("/pieces/{piece_id}/cuts", status_code=201)
-def add_cut(piece_id: str, asked: NewCut, shop: TheShop, store: TheStore) -> CutItem:
+@ROUTES.route("POST", "/pieces/{piece_id}/cuts", status_code=201)
+def add_cut(piece_id: str, asked: NewCut, shop: TheShop, store: TheStore, planning: ThePlanning) -> CutItem:
     """A new cut at the end of a piece; refused when it cannot be made in it."""
-    cut = asked.cut.cut()
     with store.session() as session:
         piece = repository.load_piece(session, shop.id, piece_id)
-        plan_cut(cut, piece, shop, shop.rules)
-        kept = repository.add_cut(session, shop.id, piece_id, id=_new_id(), name=asked.name.strip(), cut=cut)
-    return cut_item(kept, piece, shop)
+        planning.plan(asked.cut, piece, shop, shop.rules)
+        kept = repository.add_cut(session, shop.id, piece_id, id=_new_id(), name=asked.name.strip(), cut=asked.cut)
+    return cut_item(kept, piece, shop, planning)
 
 
-@router.get("/cuts/{cut_id}")
-def get_cut(cut_id: str, shop: TheShop, store: TheStore) -> CutItem:
+@ROUTES.route("GET", "/cuts/{cut_id}")
+def get_cut(cut_id: str, shop: TheShop, store: TheStore, planning: ThePlanning) -> CutItem:
     """A cut as it is kept."""
     with store.session() as session:
         kept = repository.load_cut(session, shop.id, cut_id)
         piece = repository.load_piece(session, shop.id, kept.piece_id)
-    return cut_item(kept, piece, shop)
+    return cut_item(kept, piece, shop, planning)
 
 
-@router.put("/cuts/{cut_id}", responses={409: {"model": ProblemBody, "description": "changed elsewhere; has `newer`"}})
-def save_cut(cut_id: str, asked: SaveCut, shop: TheShop, store: TheStore) -> CutItem:
+@ROUTES.route("PUT", "/cuts/{cut_id}", responses={409: {"model": StaleBody, "description": "changed elsewhere"}})
+def save_cut(cut_id: str, asked: SaveCut, shop: TheShop, store: TheStore, planning: ThePlanning) -> CutItem:
     """Keeps a change to the version that was read; 409 with the newer cut when there is one."""
-    cut = asked.cut.cut()
     with store.session() as session:
         before = repository.load_cut(session, shop.id, cut_id)
         piece = repository.load_piece(session, shop.id, before.piece_id)
-        plan_cut(cut, piece, shop, shop.rules)
-        kept = repository.save_cut(session, shop.id, cut_id, name=asked.name.strip(), cut=cut, version=asked.version)
-    return cut_item(kept, piece, shop)
+        planning.plan(asked.cut, piece, shop, shop.rules)
+        kept = repository.save_cut(session, shop.id, cut_id, name=asked.name.strip(), cut=asked.cut, version=asked.version)
+    return cut_item(kept, piece, shop, planning)
 
 
-@router.post("/cuts/{cut_id}/move", status_code=204)
+@ROUTES.route("POST", "/cuts/{cut_id}/move", status_code=204)
 def move_cut(cut_id: str, asked: MoveIn, shop: TheShop, store: TheStore) -> Response:
     """Moves a cut one place earlier or later in the working order of its piece; at the end it stays."""
     with store.session() as session:
@@ -120,7 +128,7 @@ def move_cut(cut_id: str, asked: MoveIn, shop: TheShop, store: TheStore) -> Resp
     return Response(status_code=204)
 
 
-@router.delete("/cuts/{cut_id}", status_code=204)
+@ROUTES.route("DELETE", "/cuts/{cut_id}", status_code=204)
 def remove_cut(cut_id: str, shop: TheShop, store: TheStore) -> Response:
     """Takes a cut away; it can be brought back."""
     with store.session() as session:
@@ -128,7 +136,7 @@ def remove_cut(cut_id: str, shop: TheShop, store: TheStore) -> Response:
     return Response(status_code=204)
 
 
-@router.post("/cuts/{cut_id}/restore", status_code=204)
+@ROUTES.route("POST", "/cuts/{cut_id}/restore", status_code=204)
 def restore_cut(cut_id: str, shop: TheShop, store: TheStore) -> Response:
     """Brings a removed cut back, in its old place."""
     with store.session() as session:

@@ -7,9 +7,8 @@ from threading import Lock
 
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.order import Pair
-from ranura.core.families import Cut
-from ranura.core.family import DoneCut
-from ranura.core.plan import plan_cut
+from ranura.core.family import AnyCut, DoneCut
+from ranura.core.plan import Planning
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
 from ranura.store import repository
@@ -28,7 +27,7 @@ class PriorState:
 
 
 _NOTHING = PriorState()
-_Left = dict[tuple[Cut, Piece, PriorState], tuple[Pair, DoneCut | None] | None]
+_Left = dict[tuple[AnyCut, Piece, PriorState], tuple[Pair, DoneCut | None] | None]
 """What each cut leaves: the pair it is set up with and what it takes of the edges; None where it is not made."""
 
 
@@ -36,8 +35,9 @@ class PriorCuts:
     """Plans the cuts of a job in their order and remembers what each leaves for as long as the shop stays the same value; the
     job is read again only after something was written."""
 
-    def __init__(self, store: Store) -> None:
+    def __init__(self, store: Store, planning: Planning) -> None:
         self._store = store
+        self._planning = planning
         self._lock = Lock()
         self._shop: Shop | None = None
         self._left: _Left = {}
@@ -62,7 +62,7 @@ class PriorCuts:
                 if cut.id == cut_id:
                     fresh[cut_id] = self._known[cut_id] = PriorState(mounted, done)
                     return fresh[cut_id]
-                made = _leaves(cut.cut, kept.piece, shop, PriorState(mounted, done), left)
+                made = self._leaves(cut.cut, kept.piece, shop, PriorState(mounted, done), left)
                 if made is not None:
                     mounted |= {made[0]}
                     done += (made[1],) if made[1] else ()
@@ -77,13 +77,14 @@ class PriorCuts:
                 self._read_at, self._fresh = self._store.writes, {}
             return self._left, self._fresh
 
-
-def _leaves(cut: Cut, piece: Piece, shop: Shop, before: PriorState, left: _Left) -> tuple[Pair, DoneCut | None] | None:
-    key = (cut, piece, before)
-    if key not in left:
-        try:
-            plan = plan_cut(cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
-            left[key] = None if plan.status == "stop" else ((plan.bit_id, plan.router_id), plan.leaves)
-        except CraftError:
-            left[key] = None
-    return left[key]
+    def _leaves(
+        self, cut: AnyCut, piece: Piece, shop: Shop, before: PriorState, left: _Left
+    ) -> tuple[Pair, DoneCut | None] | None:
+        key = (cut, piece, before)
+        if key not in left:
+            try:
+                plan = self._planning.plan(cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
+                left[key] = None if plan.status == "stop" else ((plan.bit_id, plan.router_id), plan.leaves)
+            except CraftError:
+                left[key] = None
+        return left[key]

@@ -7,16 +7,21 @@ from typing import Any
 
 from fastapi import FastAPI, Request, Response
 from fastapi.exceptions import RequestValidationError
-from pydantic import BaseModel
+from pydantic import BaseModel, TypeAdapter, ValidationError
 from sqlalchemy.exc import DataError, IntegrityError
 from starlette.exceptions import HTTPException
 
 from ranura.api.saved_shop import ChangedElsewhereError
+from ranura.api.views import NewerCut, newer_cut
 from ranura.calc.fields import Refused
 from ranura.calc.registry import Problem, first_problem, problem_of
+from ranura.core.shop import refusals as shop_refusals
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
+from ranura.core.text.forms import Form
 from ranura.core.text.writing import Text
+from ranura.requests.cuts import PlanAsked
+from ranura.requests.from_core import LENIENT
 from ranura.store.items import NotFoundError
 from ranura.store.repository import DOWN_ERRORS, StaleError
 
@@ -36,8 +41,29 @@ class ProblemBody(BaseModel):
     error: ProblemInner
 
 
-CUT_KINDS = frozenset({"dado", "edge", "pocket"})
-"""What the checker puts into a path to tell kinds of cuts apart; nobody typed it."""
+class RefusedPlanBody(ProblemBody):
+    """The body of a refused plan: the error, and what is asked of the cut as it stands, where that can be said."""
+
+    form: Form | None = None
+
+
+class StaleBody(ProblemBody):
+    """The body of an answer to an old version: the error, and the cut as it is kept by now."""
+
+    newer: NewerCut
+
+
+class RefusedPlanError(Exception):
+    """A cut that cannot be planned, with its form."""
+
+    def __init__(self, cause: CraftError, form: Form) -> None:
+        super().__init__(str(cause))
+        self.cause = cause
+        self.form = form
+
+
+_FORM = TypeAdapter(Form)
+_NEWER = TypeAdapter(NewerCut)
 DATABASE_DOWN = "The shop's database does not answer; it is being started again. Nothing you typed is lost."
 WRITTEN_AT_ONCE = "Something else was written at the same moment. Nothing you typed is lost; try it once more."
 TOO_MUCH_TO_KEEP = "This is more than the shop's database can keep; make it shorter."
@@ -53,17 +79,50 @@ class _Json(Response):
         return json.dumps(content).encode()
 
 
-def _answer(status: int, problem: Problem, headers: dict[str, str] | None = None, **more: Any) -> Response:
-    return _Json({**problem.body(), **more}, status_code=status, headers=headers)
+def _answer(
+    status: int, problem: Problem, headers: dict[str, str] | None = None, words: dict[str, str] | None = None, **more: Any
+) -> Response:
+    body = {**problem.body(), **more}
+    if words is not None:
+        body["error"]["words"] = words
+    return _Json(body, status_code=status, headers=headers)
+
+
+def _in_both(error: CraftError) -> dict[str, str]:
+    """The sentence of a refusal in both systems of units."""
+    return {"metric": error.message.metric, "inch": error.message.inch}
+
+
+def _form_of(request: Request, error: RequestValidationError) -> Form | None:
+    """What is asked of a cut whose plan was asked for with a text that is no length; None where not even that can be said."""
+    state = request.app.state
+    if request.url.path != "/api/plan" or state.saved_shop.known is None:
+        return None
+    try:
+        given: Any = state.cut_requests.of(PlanAsked).model_validate(error.body, context=LENIENT)
+    except ValidationError:
+        return None
+    shop: Shop = state.saved_shop.known
+    form: Form = state.planning.form(given.cut, given.piece, shop.rules, shop.unit)
+    return form
 
 
 def install(app: FastAPI) -> None:
     """Gives an application its error handlers."""
 
     @app.exception_handler(RequestValidationError)
-    def malformed(_: Request, error: RequestValidationError) -> Response:
-        said = [{**each, "loc": tuple(part for part in each["loc"] if part not in CUT_KINDS)} for each in error.errors()]
-        return _answer(422, first_problem(said))
+    def malformed(request: Request, error: RequestValidationError) -> Response:
+        kinds = app.state.cut_requests.families  # what the checker puts into a path to tell kinds apart; nobody typed it
+        found = [{**each, "loc": tuple(part for part in each["loc"] if part not in kinds)} for each in error.errors()]
+        cause = found[0].get("ctx", {}).get("error")
+        words = _in_both(cause) if isinstance(cause, CraftError) else None
+        more = {"form": _FORM.dump_python(form, mode="json")} if (form := _form_of(request, error)) else {}
+        return _answer(422, first_problem(found), words=words, **more)
+
+    @app.exception_handler(RefusedPlanError)
+    def refused_plan(_: Request, error: RefusedPlanError) -> Response:
+        form = _FORM.dump_python(error.form, mode="json")
+        return _answer(422, problem_of(error.cause), words=_in_both(error.cause), form=form)
 
     @app.exception_handler(Refused)
     def refused(_: Request, error: Refused) -> Response:
@@ -71,9 +130,7 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(CraftError)
     def craft(_: Request, error: CraftError) -> Response:
-        body = problem_of(error).body()
-        body["error"]["words"] = {"metric": error.message.metric, "inch": error.message.inch}
-        return _Json(body, status_code=409 if error.code == "in-use" else 422)
+        return _answer(409 if error.code == shop_refusals.IN_USE.code else 422, problem_of(error), words=_in_both(error))
 
     @app.exception_handler(NotFoundError)
     def not_found(_: Request, error: NotFoundError) -> Response:
@@ -81,10 +138,9 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(StaleError)
     def stale(request: Request, error: StaleError) -> Response:
-        from ranura.api.views import newer_cut_json
-
-        shop: Shop = request.app.state.saved_shop.current()
-        return _answer(409, Problem("version", str(error)), newer=newer_cut_json(error.newer, error.piece, shop))
+        state = request.app.state
+        newer = newer_cut(error.newer, error.piece, state.saved_shop.current(), state.planning)
+        return _answer(409, Problem("version", str(error)), newer=_NEWER.dump_python(newer, mode="json"))
 
     @app.exception_handler(ChangedElsewhereError)
     def changed_elsewhere(_: Request, error: ChangedElsewhereError) -> Response:

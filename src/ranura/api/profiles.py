@@ -9,17 +9,17 @@ from uuid import uuid4
 from fastapi import APIRouter, Response
 from pydantic import Field
 
-from ranura.api.doors import IdText, LengthIn, Name, RequestModel, maybe_length
 from ranura.api.plans import ThePriorCuts
 from ranura.api.problems import ERRORS
-from ranura.api.saved_shop import TheSavedShop, TheShop, TheStore
-from ranura.core.plan import CutPlan, plan_cut
+from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop, TheStore
+from ranura.core.plan import CutPlan
 from ranura.core.shop import refusals as shop_refusals
 from ranura.core.shop.saved_profiles import SavedProfile, Shape
 from ranura.core.shop.shop import Shop
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError, ToolError
 from ranura.formats.section_files import section_dxf, section_svg
+from ranura.requests.from_core import IdText, Name, ReadLength, RequestModel
 from ranura.store import repository
 
 router = APIRouter(prefix="/api", tags=["profiles"], responses=ERRORS)
@@ -30,9 +30,9 @@ class ProfileIn(RequestModel):
 
     name: Name
     shape: Shape
-    size: LengthIn
-    depth: LengthIn | None = None
-    width: LengthIn | None = None
+    size: ReadLength
+    depth: ReadLength | None = None
+    width: ReadLength | None = None
     angle: Annotated[float, Field(gt=0, lt=90)] | None = None
     bit_id: IdText | None = None
 
@@ -53,9 +53,9 @@ def keep_profile(asked: ProfileIn, saved_shop: TheSavedShop) -> SavedProfile:
         id=uuid4().hex,
         name=name,
         shape=asked.shape,
-        size=asked.size.length("size"),
-        depth=maybe_length(asked.depth, "depth"),
-        width=maybe_length(asked.width, "width"),
+        size=asked.size,
+        depth=asked.depth,
+        width=asked.width,
         angle=asked.angle,
         bit_id=asked.bit_id,
     )
@@ -70,14 +70,14 @@ def remove_profile(profile_id: str, saved_shop: TheSavedShop) -> Response:
     return Response(status_code=204)
 
 
-def _planned(cut_id: str, shop: Shop, store: TheStore, prior: ThePriorCuts) -> tuple[CutPlan, str]:
+def _planned(cut_id: str, shop: Shop, store: TheStore, prior: ThePriorCuts, planning: ThePlanning) -> tuple[CutPlan, str]:
     with store.session() as session:
         kept = repository.load_cut(session, shop.id, cut_id)
         piece = repository.load_piece(session, shop.id, kept.piece_id)
     if kept.cut.kind != "edge":
         raise CutError(common_refusals.NO_SECTION_FILE, field=None)
     before = prior.before(cut_id, shop)
-    plan = plan_cut(kept.cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
+    plan = planning.plan(kept.cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
     return plan, f"{kept.name}, {piece.name}"
 
 
@@ -87,14 +87,14 @@ def _file(body: str, media_type: str, name: str) -> Response:
 
 
 @router.get("/cuts/{cut_id}/section.svg", response_class=Response)
-def svg(cut_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts) -> Response:
+def svg(cut_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts, planning: ThePlanning) -> Response:
     """The section of a kept edge cut as SVG, in mm at 1:1."""
-    plan, name = _planned(cut_id, shop, store, prior)
+    plan, name = _planned(cut_id, shop, store, prior, planning)
     return _file(section_svg(plan.drawing[1], title=name), "image/svg+xml", f"{name}.svg")
 
 
 @router.get("/cuts/{cut_id}/section.dxf", response_class=Response)
-def dxf(cut_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts) -> Response:
+def dxf(cut_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts, planning: ThePlanning) -> Response:
     """The section of a kept edge cut as DXF, in mm at 1:1."""
-    plan, name = _planned(cut_id, shop, store, prior)
+    plan, name = _planned(cut_id, shop, store, prior, planning)
     return _file(section_dxf(plan.drawing[1], title=name), "image/vnd.dxf", f"{name}.dxf")

@@ -8,12 +8,12 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import Field
 
-from ranura.api.doors import RequestModel
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import TheShop
 from ranura.core.quick import QuickAnswer, Sum, completions, quick
 from ranura.core.text.errors import CraftError
 from ranura.core.text.writing import Text
+from ranura.requests.from_core import RequestModel
 
 router = APIRouter(prefix="/api", tags=["quick"], responses=ERRORS)
 

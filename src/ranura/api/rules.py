@@ -8,10 +8,8 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import Field
 
-from ranura.api.doors import RequestModel
 from ranura.api.problems import ERRORS
-from ranura.api.saved_shop import TheShop, TheStore
-from ranura.core.plan import plan_cut
+from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.shop.drawer.reading import plain_number
 from ranura.core.shop.house_rules import Bound, HouseRules, bounds
 from ranura.core.shop.rule_changes import RuleChange, rule_changes
@@ -20,6 +18,7 @@ from ranura.core.text.errors import CraftError, LengthError
 from ranura.core.text.lengths import Unit, read
 from ranura.core.text.lengths_format import trade_text
 from ranura.core.text.writing import Text
+from ranura.requests.from_core import RequestModel
 from ranura.store import repository
 
 router = APIRouter(prefix="/api/rules", tags=["rules"], responses=ERRORS)
@@ -94,7 +93,7 @@ def get_rules(shop: TheShop) -> RulesView:
 
 
 @router.post("/draft")
-def draft_rules(asked: RulesDraft, shop: TheShop, store: TheStore) -> DraftedRules:
+def draft_rules(asked: RulesDraft, shop: TheShop, store: TheStore, planning: ThePlanning) -> DraftedRules:
     """What changed rules would move; keeps nothing."""
     known = {bound.field: bound for bound in bounds()}
     rules = asked.rules
@@ -111,7 +110,7 @@ def draft_rules(asked: RulesDraft, shop: TheShop, store: TheStore) -> DraftedRul
         with store.session() as session:
             job = repository.load_job(session, shop.id, asked.job_id)
         cuts = [(cut.id, cut.name, cut.cut, piece.piece) for piece in job.pieces for cut in piece.cuts]
-        moved = rule_changes(cuts, shop, rules, plan_cut)
+        moved = rule_changes(cuts, shop, rules, planning.plan)
     return DraftedRules(rules=rules, problems=(), changes=moved)
 
 

@@ -11,6 +11,7 @@ from fastapi import Depends, Request
 from fastapi.concurrency import run_in_threadpool
 from sqlalchemy.orm import Session
 
+from ranura.core.plan import Planning
 from ranura.core.shop.drawer.history import events
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
@@ -175,6 +176,13 @@ async def _shop(saved_shop: Annotated[SavedShop, Depends(_saved_shop)]) -> Shop:
     return saved_shop.current()
 
 
+async def _planning(request: Request) -> Planning:
+    planning: Planning = request.app.state.planning
+    return planning
+
+
+ThePlanning = Annotated[Planning, Depends(_planning)]
+"""Planning with the families of cuts that this application knows."""
 TheStore = Annotated[Store, Depends(_store)]
 TheSavedShop = Annotated[SavedShop, Depends(_saved_shop)]
 TheShop = Annotated[Shop, Depends(_shop)]

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from fastapi import APIRouter
 
-from ranura.api.doors import ShopSettings
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import TheSavedShop, TheShop
 from ranura.api.views import ShopView, shop_view
+from ranura.requests.shop import ShopSettings
 
 router = APIRouter(prefix="/api", tags=["shop"], responses=ERRORS)
 

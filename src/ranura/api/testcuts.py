@@ -6,34 +6,32 @@ from dataclasses import replace
 from typing import Annotated, Literal
 from uuid import uuid4
 
-from fastapi import APIRouter, Response
+from fastapi import Response
 from pydantic import Field
 
-from ranura.api.doors import CutIn, IdText, LengthIn, PieceIn, RequestModel
+from ranura.api.cut_routes import CutRoutes
 from ranura.api.plans import ThePriorCuts
 from ranura.api.problems import ERRORS
-from ranura.api.saved_shop import TheSavedShop, TheShop
+from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop
 from ranura.core.learning.corrections import Correction, MeasureKey, with_base_distance
-from ranura.core.plan import PLANNING
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import TJig
 from ranura.core.shop.tooling.routers import BaseKind, Router
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
+from ranura.requests.cuts import PlanAsked
+from ranura.requests.from_core import IdText, ReadLength, RequestModel
 
-router = APIRouter(prefix="/api", tags=["test cuts"], responses=ERRORS)
+ROUTES = CutRoutes(prefix="/api", tags=["test cuts"], responses=ERRORS)
 
 Millimetres = Annotated[float, Field(gt=0, le=10_000, allow_inf_nan=False)]
 
 
-class MeasuredIn(RequestModel):
+class MeasuredIn(PlanAsked):
     """A measurement in the test cut of a planned cut."""
 
-    piece: PieceIn
-    cut: CutIn
-    cut_id: IdText | None = None
     key: MeasureKey
-    measured: LengthIn
+    measured: ReadLength
 
 
 class CorrectionIn(RequestModel):
@@ -53,15 +51,14 @@ class JigIn(RequestModel):
     router_id: IdText
 
 
-@router.post("/test-cut")
-def test_cut(asked: MeasuredIn, shop: TheShop, prior: ThePriorCuts) -> Correction:
+@ROUTES.route("POST", "/test-cut")
+def test_cut(asked: MeasuredIn, shop: TheShop, prior: ThePriorCuts, planning: ThePlanning) -> Correction:
     """What a measurement in the test cut means; writes nothing."""
     mounted = prior.before(asked.cut_id, shop).mounted if asked.cut_id else frozenset()
-    measured = asked.measured.length("measured").mm
-    return PLANNING.corrected(asked.cut.cut(), asked.piece.piece(shop), shop, asked.key, measured, mounted=mounted)
+    return planning.corrected(asked.cut, asked.piece, shop, asked.key, asked.measured.mm, mounted=mounted)
 
 
-@router.post("/corrections", status_code=204)
+@ROUTES.route("POST", "/corrections", status_code=204)
 def correct(asked: CorrectionIn, saved_shop: TheSavedShop) -> Response:
     """Keeps a correction of a bit, or of one side of one base: every plan follows."""
     if asked.of == "bit":
@@ -76,7 +73,7 @@ def correct(asked: CorrectionIn, saved_shop: TheSavedShop) -> Response:
     return Response(status_code=204)
 
 
-@router.post("/jigs")
+@ROUTES.route("POST", "/jigs")
 def make_jig(asked: JigIn, saved_shop: TheSavedShop) -> str:
     """Keeps a cut-line jig trimmed by this bit in this router, as both measure now; answers its id."""
     shop = saved_shop.current()

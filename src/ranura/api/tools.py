@@ -9,7 +9,6 @@ from uuid import uuid4
 from fastapi import APIRouter, BackgroundTasks, Response
 from pydantic import Field
 
-from ranura.api.doors import RequestModel
 from ranura.api.problems import ERRORS, ProblemBody
 from ranura.api.saved_shop import TheSavedShop, TheShop, TheStore
 from ranura.api.tool_views import (
@@ -31,7 +30,7 @@ from ranura.core.shop import refusals as shop_refusals
 from ranura.core.shop.drawer.bench import router_from_texts
 from ranura.core.shop.drawer.describing import describe
 from ranura.core.shop.drawer.finding import find, index_of
-from ranura.core.shop.drawer.form import FORMS, Form
+from ranura.core.shop.drawer.form import TOOL_FORMS, ToolForm
 from ranura.core.shop.drawer.marks import marks
 from ranura.core.shop.drawer.plain_items import PLAIN_KINDS, plain_item_from_texts
 from ranura.core.shop.drawer.starter import Makes, Owned, starter
@@ -40,6 +39,7 @@ from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import DialPosition, Router, check_dial
 from ranura.core.text.errors import ToolError
 from ranura.core.text.lengths import Unit
+from ranura.requests.from_core import RequestModel
 from ranura.store import history
 from ranura.store.items import ItemKind
 
@@ -105,10 +105,10 @@ class StarterIn(RequestModel):
     makes: Annotated[list[Makes], Field(max_length=4)]
 
 
-@router.get("/forms")
-def forms() -> tuple[Form, ...]:
+@router.get("/tool-forms")
+def tool_forms() -> tuple[ToolForm, ...]:
     """What is asked of every kind of tool."""
-    return FORMS
+    return TOOL_FORMS
 
 
 @router.get("/bits")

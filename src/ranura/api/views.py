@@ -3,23 +3,22 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cache
 from typing import Any, Literal
 
 from pydantic import TypeAdapter
 
 from ranura.core.board.materials import Delivery, Material
 from ranura.core.board.pieces import Piece, edges_of
-from ranura.core.families import Cut
-from ranura.core.output.views import Point
-from ranura.core.plan import PLANNING, plan_cut
+from ranura.core.family import AnyCut
+from ranura.core.geometry.rings import Point
+from ranura.core.plan import Planning
 from ranura.core.shop.house_rules import SCHOOLS, Bound, Choice, HouseRules, bounds
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
 from ranura.core.text.lengths import Unit, as_typed
 from ranura.core.text.writing import Text
 from ranura.store.repository import KeptCut, KeptJob, KeptPiece
-
-_KEPT_CUT = TypeAdapter(KeptCut)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -29,7 +28,8 @@ class CutItem:
     id: str
     name: str
     version: int
-    cut: Cut
+    cut: dict[str, Any]
+    """As a request takes it."""
     title: Text
     place: Text
     glyph: tuple[Point, ...]
@@ -91,13 +91,33 @@ class ShopView:
     bounds: tuple[Bound, ...]
 
 
-def newer_cut_json(kept: KeptCut, piece: Piece, shop: Shop) -> Any:
-    """A kept cut as JSON values, with the sentence that says what it asks for."""
+@dataclass(frozen=True, kw_only=True, slots=True)
+class NewerCut:
+    """A cut as somebody else keeps it by now, as a request takes it, and the sentence that says what it asks for."""
+
+    cut: dict[str, Any]
+    version: int
+    sentence: Text
+
+
+def newer_cut(kept: KeptCut, piece: Piece, shop: Shop, planning: Planning) -> NewerCut:
+    """What is shown of a cut that was changed elsewhere."""
     try:
-        sentence = PLANNING.sentence(kept.cut, piece, shop.rules)
+        sentence = planning.sentence(kept.cut, piece, shop.rules)
     except CraftError:  # an edge of it is gone; opening the cut says so
-        sentence = PLANNING.title(kept.cut, shop.rules)
-    return {**_KEPT_CUT.dump_python(kept, mode="json"), "sentence": {"metric": sentence.metric, "inch": sentence.inch}}
+        sentence = planning.title(kept.cut, shop.rules)
+    return NewerCut(cut=cut_json(kept.cut), version=kept.version, sentence=sentence)
+
+
+@cache
+def _adapter(kind: type) -> TypeAdapter[Any]:
+    return TypeAdapter(kind)
+
+
+def cut_json(cut: AnyCut) -> dict[str, Any]:
+    """A cut as a request takes it."""
+    made: dict[str, Any] = _adapter(type(cut)).dump_python(cut, mode="json")
+    return made
 
 
 Status = Literal["ready", "caution", "stop"]
@@ -108,9 +128,9 @@ class _Summaries:
     """What the list shows of cuts, remembered for as long as the shop stays the same value."""
 
     def __init__(self) -> None:
-        self._now: tuple[Shop | None, dict[tuple[Cut, Piece], tuple[tuple[Point, ...], Status]]] = (None, {})
+        self._now: tuple[Shop | None, dict[tuple[AnyCut, Piece], tuple[tuple[Point, ...], Status]]] = (None, {})
 
-    def of(self, cut: Cut, piece: Piece, shop: Shop) -> tuple[tuple[Point, ...], Status]:
+    def of(self, cut: AnyCut, piece: Piece, shop: Shop, planning: Planning) -> tuple[tuple[Point, ...], Status]:
         """The small section of a cut and how it stands; a stop where it cannot be planned (any more)."""
         of, known = self._now  # read once: another thread may go on to another shop while this one plans
         if of is not shop or len(known) > _MOST_SUMMARIES:
@@ -118,13 +138,13 @@ class _Summaries:
             self._now = (shop, known)
         found = known.get((cut, piece))
         if found is None:
-            found = known[cut, piece] = _summary(cut, piece, shop)
+            found = known[cut, piece] = _summary(cut, piece, shop, planning)
         return found
 
 
-def _summary(cut: Cut, piece: Piece, shop: Shop) -> tuple[tuple[Point, ...], Status]:
+def _summary(cut: AnyCut, piece: Piece, shop: Shop, planning: Planning) -> tuple[tuple[Point, ...], Status]:
     try:
-        plan = plan_cut(cut, piece, shop, shop.rules)
+        plan = planning.plan(cut, piece, shop, shop.rules)
     except CraftError:
         return (), "stop"  # the list shows the stop; opening the cut says why
     return plan.glyph, plan.status
@@ -133,33 +153,33 @@ def _summary(cut: Cut, piece: Piece, shop: Shop) -> tuple[tuple[Point, ...], Sta
 _summaries = _Summaries()
 
 
-def cut_item(kept: KeptCut, piece: Piece, shop: Shop) -> CutItem:
+def cut_item(kept: KeptCut, piece: Piece, shop: Shop, planning: Planning) -> CutItem:
     """A cut as the list shows it."""
-    outline, status = _summaries.of(kept.cut, piece, shop)
+    outline, status = _summaries.of(kept.cut, piece, shop, planning)
     return CutItem(
         id=kept.id,
         name=kept.name,
         version=kept.version,
-        cut=kept.cut,
-        title=PLANNING.title(kept.cut, shop.rules),
-        place=PLANNING.place(kept.cut, piece),
+        cut=cut_json(kept.cut),
+        title=planning.title(kept.cut, shop.rules),
+        place=planning.place(kept.cut, piece),
         glyph=outline,
         status=status,
     )
 
 
-def piece_item(kept: KeptPiece, shop: Shop) -> PieceItem:
+def piece_item(kept: KeptPiece, shop: Shop, planning: Planning) -> PieceItem:
     """A piece as the list shows it."""
     piece = kept.piece
     sizes = Sizes(length=as_typed(piece.length), width=as_typed(piece.width), thickness=as_typed(piece.thickness))
     edges = tuple(EdgeName(ref=edge.ref, name=edge.name, inside=edge.inside) for edge in edges_of(piece))
-    cuts = tuple(cut_item(cut, piece, shop) for cut in kept.cuts)
+    cuts = tuple(cut_item(cut, piece, shop, planning) for cut in kept.cuts)
     return PieceItem(id=kept.id, piece=piece, sizes=sizes, edges=edges, cuts=cuts)
 
 
-def job_view(job: KeptJob, shop: Shop) -> JobView:
+def job_view(job: KeptJob, shop: Shop, planning: Planning) -> JobView:
     """A job as the strip shows it."""
-    return JobView(id=job.id, name=job.name, pieces=tuple(piece_item(piece, shop) for piece in job.pieces))
+    return JobView(id=job.id, name=job.name, pieces=tuple(piece_item(piece, shop, planning) for piece in job.pieces))
 
 
 def shop_view(shop: Shop) -> ShopView:

@@ -25,11 +25,12 @@ from ranura.core.output.fit import FitView
 from ranura.core.output.guides import GuideOffer, StationLine
 from ranura.core.output.remedies import Remedy
 from ranura.core.output.slip import PassLine, SlipSection
-from ranura.core.output.views import AskedField, View
+from ranura.core.output.views import View
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.figures import Figure
-from ranura.core.text.lengths import Length
+from ranura.core.text.forms import FieldPath, Form, Start
+from ranura.core.text.lengths import Length, Unit
 from ranura.core.text.writing import Text
 
 
@@ -148,10 +149,14 @@ class Family(Generic[C]):
     """What is asked, with the dimensions as typed."""
     place: Callable[[C, Piece], Text]
     """Where it lies, in a list."""
-    asked: Callable[[C], Mapping[AskedField, Length | None]]
+    asked: Callable[[C], Mapping[FieldPath, Length | None]]
     """The lengths that were typed, by the names under which the drawing has them."""
     repeat: Callable[[C, Piece, HouseRules, int | None], Repeats]
     """How it is best repeated: `count` times, or at one given place more. Raises `CutError` for what is made once."""
+    form: Callable[[C, Piece, HouseRules, Unit], Form]
+    """What is asked of it as it stands, also where it cannot be planned; `unit` is that of the person."""
+    starts: Callable[[Piece, HouseRules, Unit], tuple[Start, ...]]
+    """The cuts of this family that can be begun in a board."""
     corrected: Callable[[ToolSetting, MeasureKey, float], Correction]
     """What a measurement in its test cut corrects, in mm. Raises `CutError` on "measured"."""
 

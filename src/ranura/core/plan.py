@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, fields
 from typing import Any, Final, Literal
 
-from ranura.core.board.pieces import Piece
+from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.board.repeats import Repeats
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.offers import SHOWN_OFFERS, Miss, Offer, costs, misses_of, offers
@@ -16,12 +16,12 @@ from ranura.core.choosing.shortlist import shortlist
 from ranura.core.families import FAMILIES
 from ranura.core.family import AnyCut, DoneCut, Families, Family, Planner, PlanText, Task
 from ranura.core.learning.corrections import Correction, MeasureKey
-from ranura.core.output.views import AskedField
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.cautions import Caution, has_stop
 from ranura.core.text.figures import show
-from ranura.core.text.lengths import Length, written_in
+from ranura.core.text.forms import FieldPath, Form, Start
+from ranura.core.text.lengths import Length, Unit, written_in
 from ranura.core.text.writing import Reading, Text, inches_to
 
 Status = Literal["ready", "caution", "stop"]
@@ -31,7 +31,7 @@ Status = Literal["ready", "caution", "stop"]
 class Asked:
     """A dimension of the cut as it was typed; `suffix` is the unit the text left out, `other` its value in the other unit."""
 
-    field: AskedField
+    field: FieldPath
     length: Length
     suffix: str
     other: Reading
@@ -58,6 +58,8 @@ class CutPlan(PlanText):
     misses: tuple[Miss, ...]
     """Bits and routers that only one thing keeps from the cut."""
     cautions: tuple[Caution, ...]
+    form: Form
+    """What is asked of it, as it stands."""
 
 
 @dataclass(frozen=True)
@@ -118,12 +120,21 @@ class Planning:
         """Where a cut lies, in a list."""
         return self.family(cut).place(cut, piece)
 
+    def form(self, cut: AnyCut, piece: Piece, rules: HouseRules, unit: Unit) -> Form:
+        """What is asked of a cut as it stands, also where it cannot be planned."""
+        return self.family(cut).form(cut, piece, rules, unit)
+
+    def starts(self, piece: Piece, rules: HouseRules, unit: Unit) -> tuple[Start, ...]:
+        """The cuts that can be begun in a board."""
+        return tuple(start for family in self.families.values() for start in family.starts(piece, rules, unit))
+
     def family(self, cut: AnyCut) -> Family[Any]:
         """The family of a cut."""
         return self.families[cut.kind]
 
     def _planner(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Sequence[DoneCut]) -> Planner:
         wood = shop.material(piece.material, field="piece.material")
+        edges_of(piece)  # an outline or opening that cannot be is refused here, for cuts of all kinds
         return self.family(cut).planner(cut, Task(piece=piece, wood=wood, shop=shop, rules=rules, before=before))
 
     def _plan(
@@ -151,6 +162,7 @@ class Planning:
             offers=offers(sifted.fit, judge),
             misses=misses_of(judge, sifted, best),
             cautions=made.setting.cautions,
+            form=self.form(cut, piece, rules, shop.unit),
             **{field.name: getattr(text, field.name) for field in fields(PlanText)},
         )
 
@@ -159,7 +171,7 @@ class Planning:
         return tuple(_as_asked(field, length) for field, length in typed.items() if length is not None)
 
 
-def _as_asked(field: AskedField, length: Length) -> Asked:
+def _as_asked(field: FieldPath, length: Length) -> Asked:
     unit, in_text = written_in(length.typed, length.unit)
     shown = show(length.mm, "mm", setting=False)
     return Asked(field=field, length=length, suffix="" if in_text else unit, other=shown.inch if unit == "mm" else shown.metric)

@@ -9,7 +9,8 @@ from dataclasses import dataclass
 from reportlab.lib.colors import Color, HexColor, white
 from reportlab.pdfgen.canvas import Canvas
 
-from ranura.core.output.views import Arrow, Dimension, Mark, Outline, Point, Role, View
+from ranura.core.geometry.rings import Point
+from ranura.core.output.views import Arrow, Dimension, Mark, Outline, Role, View
 from ranura.core.text.writing import System, Text
 from ranura.formats.type_on_paper import width_of, write
 

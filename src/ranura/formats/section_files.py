@@ -10,7 +10,8 @@ from xml.etree import ElementTree as ET
 import ezdxf
 from ezdxf.enums import TextEntityAlignment
 
-from ranura.core.output.views import Point, View
+from ranura.core.geometry.rings import Point
+from ranura.core.output.views import View
 
 _MARGIN = 5.0
 _LAYERS: dict[str, tuple[str, int, str]] = {

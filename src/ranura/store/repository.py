@@ -2,19 +2,22 @@
 
 from __future__ import annotations
 
+import operator
 from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
+from functools import reduce
 from threading import Lock
 from typing import Any, TypeVar
 
 from pydantic import TypeAdapter
 from sqlalchemy import Connection, create_engine, delete, event, func, select
 from sqlalchemy import exc as errors
-from sqlalchemy.orm import Session, sessionmaker
+from sqlalchemy.orm import Session, object_session, sessionmaker
 
 from ranura.core.board.pieces import Piece
-from ranura.core.families import Cut
+from ranura.core.families import FAMILIES
+from ranura.core.family import AnyCut, Families
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.lengths import Unit
@@ -22,7 +25,9 @@ from ranura.store import items
 from ranura.store.items import NotFoundError
 from ranura.store.models import CutRow, JobRow, PieceRow, ShopRow
 
-_PIECE, _CUT = TypeAdapter(Piece), TypeAdapter(Cut)
+_PIECE = TypeAdapter(Piece)
+_CUTS = "cuts"
+"""Under which key a session has the form of the cuts that its application knows."""
 _RULES, _UNIT = TypeAdapter(HouseRules), TypeAdapter[Unit](Unit)
 
 
@@ -43,7 +48,7 @@ class KeptCut:
     piece_id: str
     name: str
     version: int
-    cut: Cut
+    cut: AnyCut
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -98,7 +103,7 @@ _POOL_SECONDS = 10
 class Store:
     """The database of one installation. Raises SQLAlchemy's OperationalError while it is down; the next call tries anew."""
 
-    def __init__(self, url: str) -> None:
+    def __init__(self, url: str, families: Families = FAMILIES) -> None:
         self._engine = create_engine(
             url,
             pool_pre_ping=True,
@@ -108,7 +113,7 @@ class Store:
             pool_timeout=_POOL_SECONDS,
             connect_args={"connect_timeout": 3},
         )
-        self._sessions = sessionmaker(self._engine, expire_on_commit=False)
+        self._sessions = sessionmaker(self._engine, expire_on_commit=False, info={_CUTS: cut_adapter(families)})
         self._writes = 0
         self._counting = Lock()
         event.listen(self._engine, "before_cursor_execute", _note_writing)
@@ -260,8 +265,15 @@ def job_of_cut(session: Session, shop_id: str, cut_id: str) -> KeptJob:
     return load_job(session, shop_id, piece.job_id)
 
 
+def cut_adapter(families: Families) -> TypeAdapter[AnyCut]:
+    """The JSON form of a cut of any of some families."""
+    return TypeAdapter(reduce(operator.or_, [family.cut for family in families.values()]))
+
+
 def _kept(row: CutRow) -> KeptCut:
-    cut = _CUT.validate_python(row.spec)
+    session = object_session(row)
+    assert session is not None, "a row is read in a session"
+    cut = session.info[_CUTS].validate_python(row.spec)
     return KeptCut(id=row.id, piece_id=row.piece_id, name=row.name, version=row.version, cut=cut)
 
 
@@ -302,11 +314,11 @@ def set_piece_removed(session: Session, shop_id: str, piece_id: str, removed: bo
     _mine(session, PieceRow, shop_id, piece_id, removed=True).removed = removed
 
 
-def add_cut(session: Session, shop_id: str, piece_id: str, *, id: str, name: str, cut: Cut) -> KeptCut:
+def add_cut(session: Session, shop_id: str, piece_id: str, *, id: str, name: str, cut: AnyCut) -> KeptCut:
     """Keeps a new cut at the end of a piece, as version 1. Raises NotFoundError."""
     _mine(session, PieceRow, shop_id, piece_id)
     place = _next_place(session, CutRow, shop_id)
-    spec = _CUT.dump_python(cut, mode="json")
+    spec = session.info[_CUTS].dump_python(cut, mode="json")
     row = CutRow(id=id, shop_id=shop_id, place=place, piece_id=piece_id, name=name, spec=spec, version=1)
     session.add(row)
     session.flush()
@@ -318,12 +330,12 @@ def load_cut(session: Session, shop_id: str, cut_id: str) -> KeptCut:
     return _kept(_mine(session, CutRow, shop_id, cut_id))
 
 
-def save_cut(session: Session, shop_id: str, cut_id: str, *, name: str, cut: Cut, version: int) -> KeptCut:
+def save_cut(session: Session, shop_id: str, cut_id: str, *, name: str, cut: AnyCut, version: int) -> KeptCut:
     """Keeps a change to the version that was read. Raises StaleError with the newer one, or NotFoundError."""
     row = _mine(session, CutRow, shop_id, cut_id, lock=True)
     if row.version != version:
         raise StaleError(_kept(row), load_piece(session, shop_id, row.piece_id))
-    row.name, row.spec, row.version = name, _CUT.dump_python(cut, mode="json"), version + 1
+    row.name, row.spec, row.version = name, session.info[_CUTS].dump_python(cut, mode="json"), version + 1
     session.flush()
     return _kept(row)
 

@@ -13,7 +13,7 @@ from ranura.core.choosing.limits import at_routers, cuts_made
 from ranura.core.shop.drawer.bench import base_texts, dial_from_text, router_from_texts, router_texts
 from ranura.core.shop.drawer.describing import describe
 from ranura.core.shop.drawer.finding import find, sizes_of, words_of
-from ranura.core.shop.drawer.form import FORMS
+from ranura.core.shop.drawer.form import TOOL_FORMS
 from ranura.core.shop.drawer.marks import marks
 from ranura.core.shop.drawer.plain_items import PLAIN_KINDS, kind_of, plain_item_from_texts, plain_item_texts
 from ranura.core.shop.drawer.shape import shape
@@ -230,6 +230,6 @@ def test_the_drawing_of_a_bit_is_symmetric_and_true_to_size():
 
 
 def test_every_kind_of_tool_has_its_form():
-    assert [form.kind for form in FORMS] == [*KINDS, "router", "base", *PLAIN_KINDS]
-    for form in FORMS:
+    assert [form.kind for form in TOOL_FORMS] == [*KINDS, "router", "base", *PLAIN_KINDS]
+    for form in TOOL_FORMS:
         assert all(field.label for field in form.fields)

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { asTyped, type CutItem, cutIn, NO_SERVER, outcome, slipAddress } from "./client";
+import { asTyped, cutIn, NO_SERVER, outcome, slipAddress } from "./client";
 
 const answer = (status: number, error?: unknown, data?: unknown) =>
   outcome<string>(Promise.resolve({ data, error, response: new Response(null, { status }) }));
@@ -13,9 +13,11 @@ describe("how an answer ended", () => {
   });
 
   it("is a refusal with field, words and whether typing on may mend it", async () => {
-    const refused = await answer(422, { error: { ...said, partial: true } });
+    const form = { kind: "dado" };
+    const refused = await answer(422, { form, error: { ...said, partial: true } });
     expect(refused).toEqual({
       kind: "refused",
+      form,
       problem: { field: "cut.width", message: { metric: "3 mm", inch: "1/8 in" }, partial: true },
     });
   });
@@ -50,7 +52,7 @@ describe("what is sent back", () => {
 
   it("is the text and its unit, never the value the server worked out", () => {
     expect(asTyped(length("23/32 in"))).toEqual({ typed: "23/32 in", unit: "mm" });
-    const kept: CutItem["cut"] = {
+    const kept = {
       kind: "dado",
       width: null,
       mate: { thickness: length("1"), measured: true, sheet: true, fit: "tight" },

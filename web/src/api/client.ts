@@ -9,25 +9,22 @@ export type JobView = Schemas["JobView"];
 export type PieceItem = Schemas["PieceItem"];
 export type ShopView = Schemas["ShopView"];
 export type HouseRules = Schemas["HouseRules-Output"];
-export type DadoIn = Schemas["DadoIn"];
+export type CutIn = Schemas["PlanAsked"]["cut"];
 export type EdgeCutIn = Schemas["EdgeCutIn"];
-export type PocketIn = Schemas["PocketIn"];
-export type CutIn = DadoIn | EdgeCutIn | PocketIn;
-/** What an edit changes of a cut, whichever kind it is of. */
-export type CutChange =
-  | Partial<Omit<DadoIn, "kind">>
-  | Partial<Omit<EdgeCutIn, "kind">>
-  | Partial<Omit<PocketIn, "kind">>;
-export type ContourIn = Schemas["ContourIn"];
-export type AskedField = NonNullable<Schemas["Dimension"]["field"]>;
+export type ContourIn = NonNullable<Schemas["PieceIn"]["outline"]>;
+export type CutForm = Schemas["Form"];
+export type FormPart = CutForm["sentence"][number];
+export type Blank = CutForm["options"][number];
+export type Start = Schemas["StartView"];
+/** What an edit changes of a cut: new values by their paths. */
+export type Change = Readonly<Record<string, unknown>>;
 export type SavedProfile = Schemas["SavedProfile"];
-export type Handle = Schemas["BitHandle"];
-export type Grip = Schemas["DragHandle"];
-export type ClampAt = Schemas["ClampIn"];
-export type MateIn = Schemas["MateIn"];
+export type HandleAxis = Schemas["HandleAxis"];
+export type DragHandle = Schemas["DragHandle"];
+export type ClampAt = Schemas["ClampAtIn"];
 export type Correction = Schemas["Correction"];
 export type Repeats = Schemas["Repeats"];
-export type PlanRequest = Schemas["PlanRequest"];
+export type PlanAsked = Schemas["PlanAsked"];
 export type Remedy = Schemas["Remedy"];
 export type PieceIn = Schemas["PieceIn"];
 export type LengthIn = Schemas["LengthIn"];
@@ -47,7 +44,7 @@ export type DrawerView = Schemas["DrawerView"];
 export type DraftView = Schemas["DraftView"];
 export type RouterView = Schemas["RouterView"];
 export type FlatView = Schemas["ItemView"];
-export type Form = Schemas["Form"];
+export type ToolForm = Schemas["ToolForm"];
 export type FormField = Schemas["FormField"];
 export type Shape = Schemas["Shape"];
 export type DialPosition = Schemas["DialPosition-Output"];
@@ -79,7 +76,7 @@ export type SettingsChange = { unit: Unit } | { rules: HouseRules };
 /** How a request ended; `down` covers a server or database that does not answer. */
 export type Outcome<T> =
   | { kind: "ok"; data: T }
-  | { kind: "refused"; problem: Problem }
+  | { kind: "refused"; problem: Problem; form?: CutForm | null }
   | { kind: "stale"; newer: unknown; problem: Problem }
   | { kind: "missing"; problem: Problem }
   | { kind: "down"; message: string };
@@ -109,6 +106,7 @@ export async function outcome<T>(request: Promise<Answer>): Promise<Outcome<T>> 
     | {
         error?: { field?: string | null; message?: string; partial?: boolean; words?: Text };
         newer?: unknown;
+        form?: CutForm | null;
       }
     | undefined;
   const said = body?.error?.message ?? `The server answered ${answer.response.status}.`;
@@ -127,7 +125,9 @@ export async function outcome<T>(request: Promise<Answer>): Promise<Outcome<T>> 
     case 503:
       return { kind: "down", message: said };
     default:
-      return answer.response.status >= 500 ? { kind: "down", message: said } : { kind: "refused", problem };
+      return answer.response.status >= 500
+        ? { kind: "down", message: said }
+        : { kind: "refused", problem, form: body?.form ?? null };
   }
 }
 
@@ -171,7 +171,7 @@ export const api = {
     outcome<CutPlan>(client.POST("/api/plan", { body: { piece, cut, cut_id } })),
   tools: (piece: PieceIn, cut: CutIn, cut_id: string) =>
     outcome<ToolsView>(client.POST("/api/plan/tools", { body: { piece, cut, cut_id } })),
-  repeats: (asked: Schemas["RepeatIn"]) =>
+  repeats: (asked: Schemas["RepeatAsked"]) =>
     outcome<Repeats>(client.POST("/api/plan/repeats", { body: asked })),
   testCut: (asked: Schemas["MeasuredIn"]) =>
     outcome<Correction>(client.POST("/api/test-cut", { body: asked })),
@@ -181,7 +181,9 @@ export const api = {
     outcome<string>(client.POST("/api/jigs", { body: { bit_id, router_id } })),
   choose: (asked: ChooseIn) => outcome<ToolsView>(client.POST("/api/choose", { body: asked })),
   shopping: () => outcome<Shopping>(client.GET("/api/shopping")),
-  forms: () => outcome<Form[]>(client.GET("/api/forms")),
+  starts: (piece: string) => outcome<Start[]>(client.GET("/api/forms", { params: { query: { piece } } })),
+  form: (piece: PieceIn, cut: CutIn) => outcome<CutForm>(client.POST("/api/forms", { body: { piece, cut } })),
+  toolForms: () => outcome<ToolForm[]>(client.GET("/api/tool-forms")),
   bits: () => outcome<DrawerView>(client.GET("/api/bits")),
   findBits: (q: string) => outcome<string[]>(client.GET("/api/bits/find", { params: { query: { q } } })),
   bit: (bit_id: string) =>
@@ -301,4 +303,4 @@ export const pieceIn = (piece: PieceItem["piece"]) => typedAgain(piece) as Piece
 
 /** A kept cut as a request takes it. */
 export const cutIn = (cut: CutItem["cut"]) => typedAgain(cut) as CutIn;
-export const repeatsIn = (repeats: Repeats) => typedAgain(repeats) as CutChange;
+export const repeatsIn = (repeats: Repeats) => typedAgain(repeats) as Change;

@@ -36,7 +36,7 @@ export const useJob = (id: string) =>
 export const useForms = () =>
   useQuery({
     queryKey: ["forms"],
-    queryFn: () => data(api.forms()),
+    queryFn: () => data(api.toolForms()),
     retry,
     staleTime: Number.POSITIVE_INFINITY,
   });

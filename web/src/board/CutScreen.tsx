@@ -1,13 +1,13 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
 import {
-  type AskedField,
   api,
+  type Change,
   type ClampAt,
-  type CutChange,
   type CutIn,
   type CutItem,
   cutIn,
+  type EdgeCutIn,
   type HouseRules,
   type PieceItem,
   pieceIn,
@@ -16,24 +16,22 @@ import {
   type Unit,
 } from "../api/client";
 import type { History } from "../app/history";
+import { valueAt } from "../forms/draft";
+import { edgesAt, toggled } from "../forms/EdgesBlank";
+import { FormOptions } from "../forms/FormOptions";
+import { FormSentence } from "../forms/FormSentence";
+import { type Filling, partsOf, placeOf } from "../forms/filling";
 import { Slip } from "../slip/Slip";
 import { useStable } from "../ui/stable";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
-import { ChannelOptions } from "./ChannelOptions";
 import { Conflict } from "./Conflict";
 import { Drawing } from "./Drawing";
 import { useBitDrag } from "./dragging";
-import { EdgeOptions } from "./EdgeOptions";
-import { EdgeSentence } from "./EdgeSentence";
 import { CutEditor } from "./editor";
 import { editors } from "./editors";
 import { Legend } from "./Legend";
-import { PocketOptions } from "./PocketOptions";
-import { PocketSentence } from "./PocketSentence";
 import { useRepeating } from "./repeating";
-import { Sentence } from "./Sentence";
-import { toggled } from "./shapes";
 
 const ProfileBench = lazy(() =>
   import("./ProfileBench").then((module) => ({ default: module.ProfileBench })),
@@ -140,28 +138,6 @@ export function CutScreen(props: Props) {
   ) : null;
 }
 
-const DADO_FIELDS = ["width", "depth", "position", "mate", "stop_first", "stop_last", "spacing", "more"].map(
-  (name) => `cut.${name}`,
-);
-const EDGE_FIELDS = ["cut.size", "cut.depth", "cut.width", "cut.edges", "cut.angle"];
-const POCKET_FIELDS = [
-  "length",
-  "across",
-  "depth",
-  "from_left",
-  "from_near",
-  "radius",
-  "template",
-  "spacing",
-  "leaves",
-].map((name) => `cut.${name}`);
-/** Where each kind of cut shows a problem at the field itself. */
-const FIELDS: Record<NonNullable<CutIn["kind"]>, readonly string[]> = {
-  dado: DADO_FIELDS,
-  edge: EDGE_FIELDS,
-  pocket: POCKET_FIELDS,
-};
-
 /** What an undo wants of a cut that is not open yet. */
 const pending = new Map<string, CutIn>();
 
@@ -176,50 +152,46 @@ interface BoardProps extends Pick<Props, "shop" | "item" | "unit" | "history" | 
 
 function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }: BoardProps) {
   const state = useSyncExternalStore(editor.subscribe, editor.snapshot);
-  const { draft, plan, problem } = state;
-  const shown = FIELDS[draft.kind ?? "dado"];
-  const elsewhere = problem && !shown.includes(problem.field ?? "") ? problem : null;
+  const { draft, plan, form, problem } = state;
+  const place = form ? placeOf(problem, partsOf(form)) : null;
+  const elsewhere = place === null ? problem : null;
   useEffect(() => onSaving(state.saving), [onSaving, state.saving]);
-  const onEdit = useCallback((change: CutChange) => editor.edit(change), [editor]);
+  const onEdit = useCallback((change: Change, usual?: Change) => editor.edit(change, usual), [editor]);
   const [bench, setBench] = useState(false);
   const piece = item.piece;
+  const edges = form?.sentence.find((part) => part.takes === "edges")?.field;
   const onEdge = useStable((ref: string) => {
-    if (draft.kind === "edge") onEdit({ edges: toggled(draft.edges, ref) });
+    if (edges) onEdit({ [edges]: toggled(edgesAt(draft, edges), ref) });
   });
   const asked = useStable(() => ({ piece: pieceIn(piece), cut: draft, cut_id: cutId }));
-  const onGrip = useStable((typed: Partial<Record<AskedField, string>>) =>
-    onEdit(
-      Object.fromEntries(
-        Object.entries(typed).map(([field, text]) => [
-          field,
-          text === "" ? null : { typed: text, unit: "mm" },
-        ]),
-      ),
-    ),
-  );
   const onClamps = useStable((clamps: ClampAt[]) => onEdit({ clamps }));
-  const bit = useBitDrag(draft, plan, onEdit);
+  const section = plan?.drawing.find((view) => view.handle);
+  const bit = useBitDrag(section?.handle ?? null, onEdit);
   const repeating = useRepeating(asked, onEdit);
-  const sentence = { plan, problem, unit, pieceName: piece.name };
+  const problemAt = (field: string) => (field === place ? problem : null);
+  const filling: Filling = { draft, plan, unit, prefix: "", repeating, problemAt, onEdit };
+  const moved = (valueAt(draft, "clamps") ?? []) as ClampAt[];
   return (
     <div className="grid min-h-0 min-w-0 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_384px]">
       <main className="flex min-h-0 min-w-0 flex-col px-4 pt-3 pb-1.5 lg:px-5">
-        {draft.kind === "pocket" ? (
+        {form ? (
           <>
-            <PocketSentence draft={draft} {...sentence} onEdit={onEdit} />
-            <PocketOptions {...{ draft, unit, problem, repeating, onEdit }} />
+            <FormSentence form={form} filling={filling} />
+            <FormOptions form={form} filling={filling}>
+              {form.components.includes("profile-bench") ? (
+                <button
+                  type="button"
+                  className="button ml-auto"
+                  onClick={() => setBench(true)}
+                  disabled={!plan}
+                  data-testid="profile-bench"
+                >
+                  Profile bench
+                </button>
+              ) : null}
+            </FormOptions>
           </>
-        ) : draft.kind === "edge" ? (
-          <>
-            <EdgeSentence draft={draft} {...sentence} onEdit={onEdit} onEdge={onEdge} />
-            <EdgeOptions draft={draft} plan={plan} onEdit={onEdit} onBench={() => setBench(true)} />
-          </>
-        ) : (
-          <>
-            <Sentence draft={draft} {...sentence} word={shop.rules.dado_word ?? "dado"} onEdit={onEdit} />
-            <ChannelOptions {...{ draft, plan, unit, repeating, onEdit }} />
-          </>
-        )}
+        ) : null}
         {state.down ? (
           <p
             role="alert"
@@ -237,7 +209,7 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
         {plan ? (
           <div className={`flex min-h-0 flex-1 flex-col ${problem && !problem.partial ? "opacity-60" : ""}`}>
             <div className="relative h-[330px] min-h-0 md:h-[440px] lg:h-auto lg:flex-[66]">
-              {draft.kind !== "edge" && (draft.clamps ?? []).length > 0 ? (
+              {moved.length > 0 ? (
                 <button
                   type="button"
                   className="quiet absolute top-0 right-0 z-10 text-[14px]"
@@ -252,9 +224,9 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
                   unit={unit}
                   label="The board from above"
                   onPick={pick}
-                  onGrip={draft.kind === "edge" ? undefined : onGrip}
-                  onClamps={draft.kind === "edge" ? undefined : onClamps}
-                  onEdge={draft.kind === "edge" ? onEdge : undefined}
+                  onEdit={onEdit}
+                  onClamps={"clamps" in draft ? onClamps : undefined}
+                  onEdge={edges ? onEdge : undefined}
                 />
               ) : null}
             </div>
@@ -266,13 +238,13 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
                     unit={unit}
                     label={view.name === "side" ? "The turret from the side" : "The section at the bit"}
                     onPick={pick}
-                    onBit={draft.kind === "edge" && view.name === "section" ? bit : undefined}
+                    onBit={view === section ? bit : undefined}
                   />
                 </div>
               ))}
             </div>
             <Legend
-              edge={draft.kind === "edge"}
+              edge={edges !== undefined}
               item={item}
               material={shop.materials.find((each) => each.id === piece.material)?.name ?? piece.material}
             />
@@ -301,10 +273,10 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
           </div>
         </div>
       </aside>
-      {bench && plan && draft.kind === "edge" ? (
+      {bench && plan ? (
         <Suspense>
           <ProfileBench
-            draft={draft}
+            draft={draft as EdgeCutIn}
             plan={plan}
             problem={problem}
             piece={pieceIn(piece)}

@@ -1,5 +1,5 @@
 import { useLayoutEffect, useRef, useState } from "react";
-import type { AskedField, Dimension, Unit } from "../api/client";
+import type { Dimension, Unit } from "../api/client";
 import { SvgWords } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { laid } from "./dimensions";
@@ -11,7 +11,7 @@ export interface DimensionProps {
   unit: Unit;
   /** Where the picture ends, in pixels. */
   right: number;
-  onPick: (field: AskedField) => void;
+  onPick: (field: string) => void;
 }
 
 /** How long a text is drawn, in pixels: an underline of its own can be laid under its rim, which would hide the font's. */

@@ -1,11 +1,12 @@
 /** Dresses a view of the plan: every role has one colour and one pattern. Nothing is computed here but the scale. */
-import { memo, useId, useRef } from "react";
-import type { AskedField, ClampAt, Unit, View } from "../api/client";
+import { memo, useId } from "react";
+import type { Change, ClampAt, Unit, View } from "../api/client";
+import { usePulling } from "../ui/pulling";
 import { useSize } from "../ui/useSize";
 import { inUnit } from "../ui/words";
 import { DimensionMark, type DimensionProps } from "./DimensionMark";
 import { uncrowded } from "./dimensions";
-import { Clamps, Grips } from "./Grips";
+import { Clamps, Handles } from "./Handles";
 import { Labels } from "./Labels";
 import { FILL, local, Patterns, STROKE } from "./roles";
 import { fitted, fixedAt, outlinePath, type Room, type Scale } from "./scale";
@@ -56,7 +57,7 @@ function Outlines({ view, scale, id }: { view: View; scale: Scale; id: string })
   });
 }
 
-interface HandleProps {
+interface BitProps {
   at: readonly [number, number];
   view: View;
   scale: Scale;
@@ -64,8 +65,8 @@ interface HandleProps {
 }
 
 /** The bit, taken to raise it or to move it sideways; whichever way it goes first, it keeps. */
-function Handle({ at, view, scale, onBit }: HandleProps) {
-  const taken = useRef<{ x: number; y: number; px: number; along: "x" | "y" | null } | null>(null);
+function Bit({ at, view, scale, onBit }: BitProps) {
+  const pulling = usePulling<{ px: number; along: "x" | "y" | null }>();
   const bit = view.outlines.find((shape) => shape.role === "bit");
   if (!bit) return null;
   const [x, y] = [scale.x(at[0]), scale.y(at[1])];
@@ -74,26 +75,18 @@ function Handle({ at, view, scale, onBit }: HandleProps) {
       <path
         d={outlinePath(bit.points, scale)}
         fill="transparent"
-        onPointerDown={(event) => {
-          event.currentTarget.setPointerCapture(event.pointerId);
-          taken.current = { x: event.clientX, y: event.clientY, px: scale.px, along: null };
-          onBit.start();
-        }}
-        onPointerMove={(event) => {
-          const from = taken.current;
-          if (!from) return;
-          const [dx, dy] = [event.clientX - from.x, from.y - event.clientY];
-          if (!from.along && Math.hypot(dx, dy) > 5)
-            from.along = Math.abs(dx) > 1.6 * Math.abs(dy) ? "x" : "y";
-          if (from.along === "x") onBit.by(dx / from.px, 0);
-          if (from.along === "y") onBit.by(0, dy / from.px);
-        }}
-        onPointerUp={() => {
-          taken.current = null;
-        }}
-        onPointerCancel={() => {
-          taken.current = null;
-        }}
+        {...pulling(
+          () => {
+            onBit.start();
+            return { px: scale.px, along: null };
+          },
+          (from, right, up) => {
+            if (!from.along && Math.hypot(right, up) > 5)
+              from.along = Math.abs(right) > 1.6 * Math.abs(up) ? "x" : "y";
+            if (from.along === "x") onBit.by(right / from.px, 0);
+            if (from.along === "y") onBit.by(0, up / from.px);
+          },
+        )}
       />
       <g pointerEvents="none" className="stroke-cut" strokeWidth="2">
         <path d={`M${x - 9} ${y}h18M${x} ${y - 9}v18`} />
@@ -107,13 +100,13 @@ interface Props {
   view: View;
   unit: Unit;
   onPick: DimensionProps["onPick"];
-  /** Dragging a dimension of the cut: what is typed by it. */
-  onGrip?: undefined | ((typed: Partial<Record<AskedField, string>>) => void);
+  /** Dragging dimensions of the cut. */
+  onEdit?: undefined | ((change: Change) => void);
   /** Moving clamps on the board. */
   onClamps?: undefined | ((clamps: ClampAt[]) => void);
   /** Choosing an edge, or leaving it. */
   onEdge?: undefined | ((ref: string) => void);
-  /** Moving the bit: where it was taken, then the way in mm from there, right and up. */
+  /** Moving the bit: where it was taken, then the distance in mm from there, right and up. */
   onBit?: undefined | { start: () => void; by: (right: number, up: number) => void };
   label: string;
   /** Pixels to a millimetre, where the drawing is not to be as large as fits. */
@@ -125,7 +118,7 @@ export const Drawing = memo(function Drawing({
   view,
   unit,
   onPick,
-  onGrip,
+  onEdit,
   onClamps,
   onEdge,
   onBit,
@@ -157,11 +150,9 @@ export const Drawing = memo(function Drawing({
           <Labels view={view} scale={scale} unit={unit} right={width} />
           {onEdge ? <Edges view={view} scale={scale} onEdge={onEdge} /> : null}
           <Marks view={view} scale={scale} unit={unit} right={width} />
-          {onGrip ? <Grips view={view} scale={scale} onGrip={onGrip} /> : null}
+          {onEdit ? <Handles view={view} scale={scale} onEdit={onEdit} /> : null}
           {onClamps ? <Clamps view={view} scale={scale} onClamps={onClamps} /> : null}
-          {view.handle && onBit ? (
-            <Handle at={view.handle.at} view={view} scale={scale} onBit={onBit} />
-          ) : null}
+          {view.handle && onBit ? <Bit at={view.handle.at} view={view} scale={scale} onBit={onBit} /> : null}
           {uncrowded(view.dimensions, scale, width, (each) => inUnit(each.text, unit)).map((dimension) => (
             <DimensionMark
               key={dimension.name}

@@ -2,6 +2,7 @@ import { X } from "lucide-react";
 import { Dialog as Radix } from "radix-ui";
 import { useState } from "react";
 import {
+  type Change,
   type CutPlan,
   type EdgeCutIn,
   type LengthIn,
@@ -43,7 +44,7 @@ export function ProfileBench(props: Props) {
   const shown = Math.min(after ?? count, count);
   const [variant, setVariant] = useState<Variant | null>(null);
   const other = useVariant(variant, draft, piece, cutId);
-  const drag = useBitDrag(draft, plan, onEdit as (change: object) => void);
+  const drag = useBitDrag(plan.drawing[1]?.handle ?? null, onEdit as (change: Change) => void);
   const view = plan.drawing[1];
   const beside = other.plan?.drawing[1];
   const frame = view && beside ? union(view.frame, beside.frame) : view?.frame;

@@ -5,13 +5,16 @@
  * follows shortly after the last valid state. Nothing typed is ever dropped: a refusal marks its field and the last good
  * plan stays; a server that is down is asked again until it answers; a cut that was changed elsewhere waits for a choice.
  */
-import type { CutChange, CutIn, CutItem, CutPlan, Outcome, Problem, Text } from "../api/client";
+import type { Change, CutForm, CutIn, CutItem, CutPlan, Outcome, Problem, Text } from "../api/client";
+import { edited } from "../forms/draft";
 
 export type Saving = "saved" | "waiting" | "saving" | "refused" | "offline" | "conflict";
 
 export interface EditorState {
   readonly draft: CutIn;
   readonly plan: CutPlan | null;
+  /** What is asked of the cut, which is known of a refused one as well. */
+  readonly form: CutForm | null;
   readonly problem: Problem | null;
   readonly saving: Saving;
   readonly down: string | null;
@@ -41,6 +44,8 @@ export class CutEditor {
   private state: EditorState;
   private readonly listeners = new Set<() => void>();
   private keptDraft: CutIn;
+  /** What choices took away, for when it is asked for again. */
+  private aside: unknown = {};
   private version: number;
   private asking = false;
   private askAgain = false;
@@ -55,7 +60,15 @@ export class CutEditor {
     this.deps = deps;
     this.keptDraft = kept.cut;
     this.version = kept.version;
-    this.state = { draft: kept.cut, plan: null, problem: null, saving: "saved", down: null, newer: null };
+    this.state = {
+      draft: kept.cut,
+      plan: null,
+      form: null,
+      problem: null,
+      saving: "saved",
+      down: null,
+      newer: null,
+    };
     void this.ask();
   }
 
@@ -68,10 +81,12 @@ export class CutEditor {
     };
   };
 
-  /** Takes what was typed or chosen, and plans it. */
-  edit(change: CutChange): void {
+  /** Takes what was typed or chosen, and plans it; `usual` is set only where nothing was typed before. */
+  edit(change: Change, usual: Change = {}): void {
     this.silent = false;
-    this.take({ ...this.state.draft, ...change } as CutIn);
+    const [draft, aside] = edited(this.state.draft, this.aside, change, usual);
+    this.aside = aside;
+    this.take(draft);
   }
 
   /** Brings back an earlier or later state; the save it leads to is not news for the history. */
@@ -167,7 +182,7 @@ export class CutEditor {
   private settle(asked: CutIn, answer: Outcome<CutPlan>): void {
     switch (answer.kind) {
       case "ok":
-        this.put({ plan: answer.data, problem: null, down: null });
+        this.put({ plan: answer.data, form: answer.data.form, problem: null, down: null });
         if (this.state.saving === "conflict") return;
         if (same(asked, this.keptDraft)) this.put({ saving: "saved" });
         else this.saveSoon();
@@ -176,6 +191,7 @@ export class CutEditor {
       case "missing":
         this.put({
           problem: answer.problem,
+          form: (answer.kind === "refused" ? answer.form : null) ?? this.state.form,
           down: null,
           saving: same(asked, this.keptDraft) ? "saved" : "refused",
         });

@@ -1,6 +1,6 @@
 /** Asking how a cut is best repeated; while that is open nothing more is asked, so that no answer is for an older cut. */
 import { useState } from "react";
-import { api, type CutChange, type PlanRequest, repeatsIn } from "../api/client";
+import { api, type Change, type PlanAsked, repeatsIn } from "../api/client";
 
 export interface Repeating {
   /** Waits for an answer. */
@@ -9,13 +9,13 @@ export interface Repeating {
   ask: (count: number | null) => void;
 }
 
-export function useRepeating(asked: () => PlanRequest, onEdit: (change: CutChange) => void): Repeating {
+export function useRepeating(asked: () => PlanAsked, onEdit: (change: Change) => void): Repeating {
   const [busy, setBusy] = useState(false);
   const ask = async (count: number | null) => {
     setBusy(true);
     const answer = await api.repeats({ ...asked(), count });
     setBusy(false);
-    if (answer.kind === "ok") onEdit({ ...repeatsIn(answer.data), clamps: [] } as CutChange);
+    if (answer.kind === "ok") onEdit({ ...repeatsIn(answer.data), clamps: [] });
   };
   return { busy, ask: (count) => void ask(count) };
 }

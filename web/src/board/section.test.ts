@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
-import type { View } from "../api/client";
+import type { HandleAxis, View } from "../api/client";
+import { toggled } from "../forms/EdgesBlank";
+import { moved } from "./dragging";
 import { fixedAt } from "./scale";
 import { atStage, fitting, PX_PER_MM, ratioOf, union } from "./section";
-import { SHAPES, toggled, WITH_DEPTH } from "./shapes";
 
 const words = (text: string) => ({ metric: text, inch: text });
 const ring = (x: number): [number, number][] => [
@@ -10,6 +11,8 @@ const ring = (x: number): [number, number][] => [
   [x + 10, 0],
   [x + 10, 10],
 ];
+
+const axis = { value: 5, grows: -1, least: 0.1, step: 0.1, unit: "mm" } as const;
 
 const view: View = {
   name: "section",
@@ -24,7 +27,7 @@ const view: View = {
   dimensions: [],
   marks: [],
   edges: [],
-  handle: { at: [0, 5], deeper: -1, wider: -1 },
+  handle: { at: [0, 5], upright: { ...axis, field: "depth" }, sideways: { ...axis, field: "width" } },
   grips: [],
   clamps: [],
   board: null,
@@ -67,13 +70,13 @@ describe("edges", () => {
     expect(toggled(["near"], "far")).toEqual(["near", "far"]);
     expect(toggled(["near", "far"], "near")).toEqual(["far"]);
   });
+});
 
-  it("have words for every shape", () => {
-    for (const [shape, said] of Object.entries(SHAPES)) {
-      expect(said.name.length).toBeGreaterThan(3);
-      expect(said.size).not.toBe("");
-      expect(shape).toBe(shape.toLowerCase());
-    }
-    expect([...WITH_DEPTH]).toEqual(["rabbet", "flush"]);
+describe("the bit in a section", () => {
+  const depth: HandleAxis = { ...axis, field: "depth", value: 6 };
+  it("types the dimension it is pulled along, in steps, and never less than there must be", () => {
+    expect(moved(depth, -1.234)).toEqual({ depth: { typed: "7.2", unit: "mm" } });
+    expect(moved({ ...depth, grows: 1, step: 0.5 }, 1.3)).toEqual({ depth: { typed: "7.5", unit: "mm" } });
+    expect(moved(depth, 5.95)).toBeNull();
   });
 });

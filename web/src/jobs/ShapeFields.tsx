@@ -1,5 +1,6 @@
 import type { ContourIn, LengthIn, PieceIn, Problem, Unit } from "../api/client";
 import { LengthField } from "../ui/LengthField";
+import { Points } from "../ui/Points";
 import { inUnit } from "../ui/words";
 
 type Form = ContourIn["form"];
@@ -173,7 +174,7 @@ interface ContourProps {
 }
 
 /** The sizes or points of an outline. */
-export function Contour({ field, contour, sizes, unit, at, onChange }: ContourProps) {
+function Contour({ field, contour, sizes, unit, at, onChange }: ContourProps) {
   const whole = at(field) ?? at(`${field}.points`);
   return (
     <>
@@ -194,18 +195,12 @@ export function Contour({ field, contour, sizes, unit, at, onChange }: ContourPr
         ))}
       </div>
       {contour.form === "points" ? (
-        <label className="flex flex-col gap-0.5">
-          <span className="text-[14px] text-ink-2">
-            Points in mm, x and y on a line, from the left end and the near edge
-          </span>
-          <textarea
-            className="field h-28 font-mono text-[14px]"
-            defaultValue={(contour.points ?? []).map(([x, y]) => `${x} ${y}`).join("\n")}
-            placeholder={"0 0\n300 0\n300 120\n0 200"}
-            data-testid={`${field}.points`}
-            onChange={(event) => onChange({ ...contour, points: pointsOf(event.target.value) })}
-          />
-        </label>
+        <Points
+          label="Points in mm, x and y on a line, from the left end and the near edge"
+          name={`${field}.points`}
+          points={contour.points ?? []}
+          onType={(points) => onChange({ ...contour, points })}
+        />
       ) : null}
       {whole ? (
         <p role="alert" className="text-[14px] text-cut" data-testid="contour-problem">
@@ -214,17 +209,4 @@ export function Contour({ field, contour, sizes, unit, at, onChange }: ContourPr
       ) : null}
     </>
   );
-}
-
-/** Lines with two numbers; others are left out. */
-function pointsOf(text: string): [number, number][] {
-  return text
-    .split("\n")
-    .map((line) =>
-      line
-        .trim()
-        .split(/[\s;]+/)
-        .map((part) => Number(part.replace(",", "."))),
-    )
-    .filter((pair): pair is [number, number] => pair.length === 2 && pair.every(Number.isFinite));
 }

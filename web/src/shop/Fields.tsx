@@ -1,5 +1,5 @@
 import { useId } from "react";
-import type { Form, FormField, Texts, Unit } from "../api/client";
+import type { FormField, Texts, ToolForm, Unit } from "../api/client";
 import { useReadings } from "../instruments/target";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
@@ -11,7 +11,7 @@ export interface FieldProblem {
 }
 
 interface Props {
-  form: Form;
+  form: ToolForm;
   texts: Texts;
   problem: FieldProblem | null;
   /** Fields that were filled in as usual and want a look. */

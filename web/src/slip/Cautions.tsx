@@ -1,6 +1,6 @@
 /** What a plan has to say where it is said: stops with their ways out, cautions and notes with their answers. */
 import { OctagonX } from "lucide-react";
-import type { Caution, CutChange, Remedy, Unit } from "../api/client";
+import type { Caution, Change, Remedy, Unit } from "../api/client";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 
@@ -8,7 +8,7 @@ interface AnswersProps {
   code: string;
   remedies: readonly Remedy[];
   unit: Unit;
-  onEdit: (change: CutChange) => void;
+  onEdit: (change: Change) => void;
 }
 
 /** What the person can say or do about a caution, as buttons. */
@@ -23,7 +23,7 @@ function Answers({ code, remedies, unit, onEdit }: AnswersProps) {
           type="button"
           className="button"
           data-remedy={Object.keys(each.change).join(" ")}
-          onClick={() => onEdit(each.change as CutChange)}
+          onClick={() => onEdit(each.change)}
         >
           {inUnit(each.says, unit)}
         </button>

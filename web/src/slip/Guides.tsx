@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { api, type CutChange, type CutPlan, type Unit } from "../api/client";
+import { api, type Change, type CutPlan, type Unit } from "../api/client";
 import { replanOpen } from "../board/editors";
 import { Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
@@ -7,7 +7,7 @@ import { inUnit, reading } from "../ui/words";
 interface Props {
   plan: CutPlan;
   unit: Unit;
-  onEdit: (change: CutChange) => void;
+  onEdit: (change: Change) => void;
 }
 
 /** The ways a cut can be guided, the best first, each with what speaks for it or against it. */
@@ -24,7 +24,7 @@ export function Guides({ plan, unit, onEdit }: Props) {
               {guide.chosen ? (
                 <span className="text-[14px] text-ink-2">this one</span>
               ) : (
-                <button type="button" className="button" onClick={() => onEdit(guide.change as CutChange)}>
+                <button type="button" className="button" onClick={() => onEdit(guide.change)}>
                   {guide.can ? "Take it" : "Show it all the same"}
                 </button>
               )}
@@ -35,7 +35,7 @@ export function Guides({ plan, unit, onEdit }: Props) {
           </li>
         ))}
       </ul>
-      <button type="button" className="quiet" onClick={() => onEdit({ guide: null } as CutChange)}>
+      <button type="button" className="quiet" onClick={() => onEdit({ guide: null })}>
         choose the best by itself
       </button>
       {plan.jig.length > 0 ? <Jig plan={plan} unit={unit} /> : null}

@@ -1,5 +1,5 @@
 import { lazy, memo, Suspense, useState } from "react";
-import type { Caution, CutChange, CutPlan, HouseRules, ShopView, SlipSection, Unit } from "../api/client";
+import type { Caution, Change, CutPlan, HouseRules, ShopView, SlipSection, Unit } from "../api/client";
 import type { History } from "../app/history";
 import { BigReading, Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
@@ -18,7 +18,7 @@ interface Props {
   stale: boolean;
   /** What the plan was asked for, as it stands now: the board and the cut. */
   asked: () => Asked;
-  onEdit: (change: CutChange) => void;
+  onEdit: (change: Change) => void;
   onSchool: (change: Partial<HouseRules>) => void;
 }
 

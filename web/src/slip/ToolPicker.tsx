@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Popover } from "radix-ui";
 import { useState } from "react";
-import { api, type CutChange, type CutIn, type CutPlan, type PieceIn, type Unit } from "../api/client";
+import { api, type Change, type CutIn, type CutPlan, type PieceIn, type Unit } from "../api/client";
 import { data } from "../api/queries";
 import { keepMovedFocus } from "../ui/focus";
 import { lossLine, Misses, ToolLine } from "../ui/ToolLines";
@@ -18,7 +18,7 @@ interface Props {
   plan: CutPlan;
   unit: Unit;
   asked: () => Asked;
-  onEdit: (change: CutChange) => void;
+  onEdit: (change: Change) => void;
 }
 
 /** Bits and routers for this cut: the best with what they lose, the nearest misses, and on opening all others with reasons. */

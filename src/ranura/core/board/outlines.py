@@ -14,6 +14,7 @@ from ranura.core.board import refusals
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, Ring, signed_area
 from ranura.core.text import refusals as common_refusals
+from ranura.core.text.asking import bounded
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import Length
 
@@ -40,7 +41,7 @@ class Contour:
     left: Length | None = None
     near: Length | None = None
     radius: Length | None = None
-    points: tuple[Point, ...] = ()
+    points: tuple[Point, ...] = bounded((), many=MOST_POINTS)
 
 
 def trace(contour: Contour, *, length: float, width: float, field: str) -> Ring:

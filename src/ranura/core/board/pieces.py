@@ -10,6 +10,7 @@ from typing import Literal
 from ranura.core.board import refusals
 from ranura.core.board.outlines import Contour, trace
 from ranura.core.geometry.rings import Point, Ring, extent
+from ranura.core.text.asking import bounded
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import Length
 
@@ -18,24 +19,27 @@ Grain = Literal["length", "width"]
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Piece:
-    """A board as typed. `thickness_measured` is False while it is only the trade's name.
-
-    The grain runs along its length or its width; `slope` is how far, in degrees, the fibres turn from that line
-    counter-clockwise seen from above (so that going right they rise towards the far edge). `outline` is None for a plain
-    rectangle; `openings` are cut out of it.
-    """
+    """A board as typed."""
 
     name: str
     material: str
+    """The id of its wood."""
     length: Length
     width: Length
     thickness: Length
     thickness_measured: bool = True
-    count: int = 1
+    """False while it is only the trade's name."""
+    count: int = bounded(1, least=1, most=999)
+    """How many boards like it there are."""
     grain: Grain = "length"
-    slope: float = 0.0
+    """Along which of its sizes the grain runs."""
+    slope: float = bounded(0.0, above=-45, below=45)
+    """How far, in degrees, the fibres turn from that line counter-clockwise seen from above, so that going right they rise
+    towards the far edge."""
     outline: Contour | None = None
-    openings: tuple[Contour, ...] = ()
+    """None for a plain rectangle."""
+    openings: tuple[Contour, ...] = bounded((), many=20)
+    """Cut out of it."""
 
     @property
     def fibres(self) -> Point:

@@ -5,15 +5,23 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from ranura.core.text.asking import bounded
+from ranura.core.text.lengths import LONGEST
+
 Side = Literal["near", "far", "left", "right"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class ClampAt:
-    """A clamp on a side of the board: `at` is the middle of its foot, in mm from the side's left or near end."""
+    """A clamp on a side of the board."""
 
     side: Side
-    at: float
+    at: float = bounded(0.0, least=0, most=float(LONGEST))
+    """The middle of its foot, in mm from the side's left or near end."""
+
+
+MOST_CLAMPS = 12
+"""More clamps than that nobody sets on one board."""
 
 
 Held = Literal["clamps", "dogs", "vice", "tape", "vacuum", "carrier"]

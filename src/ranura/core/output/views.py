@@ -10,9 +10,11 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
+from ranura.core.geometry.rings import Point
 from ranura.core.holding.placed import Side
 from ranura.core.shop.tooling.routers import Base
-from ranura.core.text.lengths import Length, as_typed
+from ranura.core.text.forms import FieldPath
+from ranura.core.text.lengths import Length, Unit, as_typed
 from ranura.core.text.writing import Text, write
 
 Role = Literal[
@@ -33,24 +35,6 @@ Role = Literal[
     "stop",
     "template",
 ]
-AskedField = Literal[
-    "width",
-    "depth",
-    "position",
-    "size",
-    "stop_first",
-    "stop_last",
-    "spacing",
-    "mate",
-    "length",
-    "across",
-    "from_left",
-    "from_near",
-    "radius",
-    "leaves",
-]
-"""The dimensions of a cut that are typed."""
-Point = tuple[float, float]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -108,18 +92,31 @@ class Dimension:
     end: Point
     offset: float
     text: Text
-    field: AskedField | None = None
+    field: FieldPath | None = None
     vertical: bool = False
     name: str = ""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class HandleAxis:
+    """A dimension that a pull along one axis changes: its value now, in mm, and whether it grows (1) or shrinks to the right or
+    upwards; it stays at `least`, and goes on in steps."""
+
+    field: FieldPath
+    value: float
+    grows: Literal[1, -1]
+    least: float = 0.1
+    step: float = 0.1
+    unit: Unit = "mm"
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class BitHandle:
-    """Where the bit is taken to move it; `deeper` and `wider` say which way, up (1) or down, right (1) or left, it goes then."""
+    """Where the bit is taken to move it, and what it changes then: up and down, and right and left."""
 
     at: Point
-    deeper: Literal[1, -1]
-    wider: Literal[1, -1]
+    upright: HandleAxis
+    sideways: HandleAxis
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -128,13 +125,15 @@ class DragHandle:
     and y, its value now, and values that it snaps to; all mm. `other` is a second dimension that the same pull changes. `opens`:
     pulled down to nothing it is no dimension any more, since the cut runs out there."""
 
-    field: AskedField
+    field: FieldPath
     points: tuple[Point, ...]
     way: Point
     value: float
     snaps: tuple[float, ...] = ()
     other: DragHandle | None = None
     opens: bool = False
+    step: float = 0.5
+    unit: Unit = "mm"
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -194,7 +193,7 @@ def circle(at: Point, radius: float, *, steps: int = 36) -> tuple[Point, ...]:
 
 
 def typed_dimension(
-    field: AskedField, start: Point, end: Point, typed: Length, *, vertical: bool, offset: float = 0.0
+    field: FieldPath, start: Point, end: Point, typed: Length, *, vertical: bool, offset: float = 0.0
 ) -> Dimension:
     """A dimension that is typed where it stands, with the text as it was typed."""
     return Dimension(start=start, end=end, offset=offset, text=write(as_typed(typed)), field=field, vertical=vertical, name=field)

@@ -7,18 +7,27 @@ import threading
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
+from typing import Any
 
 import uvicorn
 
 from ranura.api.application import Settings, create_app
-from ranura.api.doors import PlanRequest
 from ranura.core.shop.shop import Shop
 from ranura.host import places
 from ranura.host.database import PrivateDatabase
 from ranura.host.serve import listen
+from ranura.requests.from_core import RequestModel
 from ranura.store import demo, repository
 from ranura.store.repository import Store
 from ranura.store.schema import upgrade
+
+
+class Echo(RequestModel):
+    """A request like that of a plan, that nobody reads."""
+
+    piece: dict[str, Any]
+    cut: dict[str, Any]
+    cut_id: str | None = None
 
 
 @contextmanager
@@ -48,7 +57,7 @@ def served(store: Store, shop: Shop | None = None) -> Iterator[str]:
             repository.add_shop(session, shop)
     app = create_app(Settings(shop_id=shop_id, page=None), store)
 
-    def echo(asked: PlanRequest) -> PlanRequest:
+    def echo(asked: Echo) -> Echo:
         return asked
 
     app.add_api_route("/echo", echo, methods=["POST"])

@@ -1,17 +1,15 @@
-"""The channel: a dado across the board or a groove along it, through or stopped, once or at many stations.
-
-It is planned in its own axes (`shapes/frame.py`): u across it, v along it. Across the board u runs along x and v away from the
-person; along the board u runs away from the person and v to the left.
-"""
+"""The channel: a dado across the board or a groove along it, through or stopped, once or at many stations."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 from typing import Literal
 
+from ranura.core.board.repeats import MOST_STATIONS
 from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.channel.shapes import ChannelShape
-from ranura.core.holding.placed import ClampAt, Held
+from ranura.core.holding.placed import MOST_CLAMPS, ClampAt, Held
+from ranura.core.text.asking import bounded
 from ranura.core.text.lengths import Length
 
 End = Literal["left", "right", "near", "far"]
@@ -23,36 +21,44 @@ MOST_ANGLE = 60.0
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class ChannelCut:
-    """What is asked: width, depth, and the near wall's distance from an end of the board, or from an edge where it goes along.
-
-    The width is typed, or follows from a `mate` that is to fit. `angle` turns it counter-clockwise, in degrees. `stop_first` is
-    how far from the near edge (or the left end) it begins, `stop_last` how far from the opposite one it ends; None where it runs
-    out. It is repeated `count` times every `spacing`, and at the positions of `more`. `mirrored`: two boards are cut together as
-    a pair. `support` says that a board of the same thickness lies beside the work, `leaf` that the depth is the
-    thickness of what lies in it, and is set by that. `held` is how it is held, `guide`, `bit_id`
-    and `router_id` are pinned; None leaves the choice to Ranura. `clamps` are where the person put them; empty leaves that to
-    Ranura too.
-    """
+    """What is asked of a channel. Lengths and choices are the person's; None leaves a choice to Ranura."""
 
     width: Length | None = None
+    """Between its walls; None where it follows from `mate`."""
     mate: Mate | None = None
+    """The part that is to fit into it."""
     depth: Length
     position: Length
+    """Where its near wall lies, from `end`."""
     end: End = "left"
+    """The end of the board that `position` is measured from, or the edge where it goes along."""
     goes: Goes = "across"
     shape: ChannelShape = "square"
-    angle: float = 0.0
+    angle: float = bounded(0.0, least=-MOST_ANGLE, most=MOST_ANGLE)
+    """How far it is turned counter-clockwise, in degrees."""
     stop_first: Length | None = None
+    """How far from the near edge, or from the left end, it begins; None where it runs out there."""
     stop_last: Length | None = None
+    """How far from the opposite edge or end it ends; None where it runs out there."""
     spacing: Length | None = None
-    count: int = 1
-    more: tuple[Length, ...] = ()
+    """From one place to the next."""
+    count: int = bounded(1, least=1, most=MOST_STATIONS)
+    """How many times it is cut, every `spacing`."""
+    more: tuple[Length, ...] = bounded((), many=MOST_STATIONS - 1)
+    """Other places, from `end` as well."""
     mirrored: bool = False
+    """Two boards are cut together as a pair."""
     guide: ChannelGuide | None = None
-    clamps: tuple[ClampAt, ...] = ()
+    """The guide that is pinned."""
+    clamps: tuple[ClampAt, ...] = bounded((), many=MOST_CLAMPS)
+    """Where the person put them; empty leaves that to Ranura."""
     support: bool = False
+    """A board of the same thickness lies beside the work."""
     leaf: bool = False
+    """Its depth is the thickness of what lies in it, and is set by that."""
     held: Held | None = None
     bit_id: str | None = None
+    """The bit that is pinned."""
     router_id: str | None = None
+    """The router that is pinned."""
     kind: Literal["dado"] = "dado"

@@ -13,11 +13,13 @@ from ranura.core.cuts.channel.section import section_view
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.sweep import body_of, path_of, placed
 from ranura.core.geometry.convex import bounds
+from ranura.core.geometry.rings import Point
 from ranura.core.holding.clamps import Holding
 from ranura.core.output.guides import heading_words
 from ranura.core.output.marks import carrier_outlines, clamp_marks, clamp_outlines, turret_view
-from ranura.core.output.views import Arrow, AskedField, Dimension, Mark, Outline, Point, View, base_outline, box, circle
+from ranura.core.output.views import Arrow, Dimension, Mark, Outline, View, base_outline, box, circle
 from ranura.core.shop.tooling.bits import Bit
+from ranura.core.text.forms import FieldPath
 from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import write
 
@@ -241,7 +243,7 @@ def _stop_dimensions(channel: ChannelOnBoard, cut: ChannelCut) -> list[Dimension
     """How far a stopped end is from its edge, beside the channel."""
     found = []
     on, station = channel.frame.place, channel.stations[0]
-    names: tuple[AskedField, AskedField] = ("stop_first", "stop_last")
+    names: tuple[FieldPath, FieldPath] = ("stop_first", "stop_last")
     low_field, high_field = names[::-1] if channel.goes == "along" else names
     beside = station.right + 14 if channel.reference_low else station.left - 14
     along = channel.goes == "along"
@@ -256,7 +258,7 @@ def _stop_dimensions(channel: ChannelOnBoard, cut: ChannelCut) -> list[Dimension
 
 
 def _dimension(
-    field: AskedField, start: Point, end: Point, offset: float, text: str, *, vertical: bool, way: float = 1
+    field: FieldPath, start: Point, end: Point, offset: float, text: str, *, vertical: bool, way: float = 1
 ) -> Dimension:
     """A dimension that can be typed; a vertical one stands beside its points, on the side `way` says."""
     return Dimension(

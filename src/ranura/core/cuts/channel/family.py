@@ -7,17 +7,18 @@ from typing import Final
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cuts.channel import sentence
 from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.form import form, starts
 from ranura.core.cuts.channel.plan import planner
 from ranura.core.cuts.channel.repeat import repeat
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.testcut import correction_of
 from ranura.core.family import Family
 from ranura.core.learning.corrections import Correction, MeasureKey
-from ranura.core.output.views import AskedField
+from ranura.core.text.forms import FieldPath
 from ranura.core.text.lengths import Length
 
 
-def _asked(cut: ChannelCut) -> dict[AskedField, Length | None]:
+def _asked(cut: ChannelCut) -> dict[FieldPath, Length | None]:
     return {
         "width": cut.width,
         "depth": cut.depth,
@@ -25,7 +26,7 @@ def _asked(cut: ChannelCut) -> dict[AskedField, Length | None]:
         "stop_first": cut.stop_first,
         "stop_last": cut.stop_last,
         "spacing": cut.spacing,
-        "mate": None if cut.mate is None else cut.mate.thickness,
+        "mate.thickness": None if cut.mate is None else cut.mate.thickness,
     }
 
 
@@ -43,5 +44,7 @@ FAMILY: Final = Family(
     place=sentence.place,
     asked=_asked,
     repeat=repeat,
+    form=form,
+    starts=starts,
     corrected=_corrected,
 )

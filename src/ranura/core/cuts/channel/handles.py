@@ -6,8 +6,9 @@ from collections.abc import Callable, Sequence
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.on_board import ChannelOnBoard
-from ranura.core.geometry.rings import Ring
-from ranura.core.output.views import AskedField, DragHandle, Point, box
+from ranura.core.geometry.rings import Point, Ring
+from ranura.core.output.views import DragHandle, box
+from ranura.core.text.forms import FieldPath
 
 
 def channel_grips(
@@ -43,7 +44,7 @@ def _ends(
     that is cut together both ends are the one that was typed."""
     if channel.angle or channel.facts.floor == "undercut":
         return []
-    names: tuple[AskedField, AskedField] = ("stop_first", "stop_last")
+    names: tuple[FieldPath, FieldPath] = ("stop_first", "stop_last")
     low_name, high_name = names[::-1] if channel.goes == "along" else names
     typed = {"stop_first": cut.stop_first, "stop_last": cut.stop_last}
     found: list[DragHandle] = []

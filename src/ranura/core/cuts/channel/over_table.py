@@ -14,20 +14,9 @@ from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import table_blocks
 from ranura.core.cuts.channel.sweep import path_of
 from ranura.core.geometry.convex import bounds
-from ranura.core.geometry.rings import Ring
-from ranura.core.output.views import (
-    Arrow,
-    AskedField,
-    Dimension,
-    DragHandle,
-    Mark,
-    Outline,
-    Point,
-    View,
-    box,
-    circle,
-    typed_dimension,
-)
+from ranura.core.geometry.rings import Point, Ring
+from ranura.core.output.views import Arrow, Dimension, DragHandle, Mark, Outline, View, box, circle, typed_dimension
+from ranura.core.text.forms import FieldPath
 from ranura.core.text.writing import write
 
 _MARGIN = 8.0
@@ -145,7 +134,7 @@ def _dimensions(setting: ChannelSetting, cut: ChannelCut, on: Lays, *, x0: float
         typed_dimension("position", low, high, cut.position, vertical=True, offset=1),
     ]
     beside = station.right if fence.towards < 0 else station.left
-    names: tuple[AskedField, AskedField] = ("stop_first", "stop_last")
+    names: tuple[FieldPath, FieldPath] = ("stop_first", "stop_last")
     for name, typed in zip(names, (cut.stop_first, cut.stop_last), strict=True):
         if typed is not None:
             lower = (name == "stop_first") != (channel.goes == "along")

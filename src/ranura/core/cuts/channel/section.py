@@ -10,7 +10,8 @@ from ranura.core.cuts.channel.on_board import ChannelOnBoard
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.shapes import width_at
 from ranura.core.cutting.stepping import Pass
-from ranura.core.output.views import Dimension, Outline, Point, View, box
+from ranura.core.geometry.rings import Point
+from ranura.core.output.views import Dimension, Outline, View, box
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import flattened
 from ranura.core.text.lengths import as_typed
@@ -74,7 +75,7 @@ def section_view(setting: ChannelSetting, cut: ChannelCut) -> View:
             start=(channel.left, 0),
             end=(channel.right, 0),
             offset=-6,
-            field="width" if cut.mate is None else "mate",
+            field="width" if cut.mate is None else "mate.thickness",
             name="width",
             text=width,
         ),

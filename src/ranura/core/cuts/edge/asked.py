@@ -8,6 +8,7 @@ from typing import Literal
 from ranura.core.board.pieces import SIDES
 from ranura.core.shop.saved_profiles import Shape
 from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile
+from ranura.core.text.asking import bounded
 from ranura.core.text.lengths import Length
 
 Guidance = Literal["bearing", "fence", "template", "edge-guide"]
@@ -30,6 +31,8 @@ BY_RADIUS: frozenset[Shape] = frozenset({"roundover", "cove", "ogee", "bead"})
 WANTS_DEPTH: frozenset[Shape] = frozenset({"rabbet", "flush"})
 STRAIGHT_WALLED: frozenset[Shape] = frozenset({"rabbet", "flush", "jointing"})
 """Shapes that go down or in by steps, and not by stages of a profile."""
+MOST_EDGES = 40
+"""More edges than that no board here has."""
 _NAMES: dict[Shape, str] = {"flush": "flush trim", "jointing": "jointing"}
 
 
@@ -40,29 +43,35 @@ def shape_name(shape: Shape) -> str:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class EdgeCut:
-    """What is asked. `size` is the radius of a roundover, cove, ogee or bead; the leg of a chamfer and the height of a bevel;
-    the width of a rabbet; the overhang that is trimmed flush; what jointing takes off.
-
-    `depth` is how far the profile reaches below the face; None for the whole profile. `width` is how far it reaches into the
-    face; None where the bit's own bearing says. `edges` are refs of `edges_of`. `staged` and `least_stages` are how, and in how
-    many stages at least, the person wants to reach it. `edge_state` is how the guiding edge is, None while nobody said.
-    `far_side`: on a table the edge away from the fence is meant; `starting_pin`: one stands in it. `bit_id` and `router_id` are
-    pinned tools.
-    """
+    """What is asked of a cut along edges. Lengths and choices are the person's; None leaves a choice to Ranura."""
 
     shape: Shape
     size: Length
+    """The radius of a roundover, cove, ogee or bead; the leg of a chamfer, the height of a bevel; the width of a rabbet; the
+    overhang that is trimmed flush; what jointing takes off."""
     depth: Length | None = None
+    """How far the profile reaches below the face; None for the whole profile."""
     width: Length | None = None
-    angle: float | None = None
-    edges: tuple[str, ...] = SIDES
+    """How far it reaches into the face; None where the bit's own bearing says."""
+    angle: float | None = bounded(None, above=0, below=90)
+    """Of a bevel, from the edge, in degrees."""
+    edges: tuple[str, ...] = bounded(SIDES, many=MOST_EDGES)
+    """Refs of `edges_of`."""
     both_faces: bool = False
     guide: Guidance | None = None
+    """The guide that is pinned."""
     staged: StageBy | None = None
-    least_stages: int = 1
+    """How the person wants to reach it."""
+    least_stages: int = bounded(1, least=1, most=12)
+    """In how many stages at least."""
     edge_state: EdgeState | None = None
+    """How the guiding edge is; None while nobody said."""
     far_side: bool = False
+    """On a table the edge away from the fence is meant."""
     starting_pin: bool = False
+    """One stands in the table."""
     bit_id: str | None = None
+    """The bit that is pinned."""
     router_id: str | None = None
+    """The router that is pinned."""
     kind: Literal["edge"] = "edge"

@@ -11,8 +11,8 @@ from ranura.core.cuts.edge.section_view import LEAST_BAND
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.trips import reach
 from ranura.core.cutting.stage import Trip
-from ranura.core.geometry.rings import Ring, mirrored
-from ranura.core.output.views import Arrow, Dimension, EdgeMark, Mark, Outline, Point, View, base_outline, box
+from ranura.core.geometry.rings import Point, Ring, mirrored
+from ranura.core.output.views import Arrow, Dimension, EdgeMark, Mark, Outline, View, base_outline, box
 from ranura.core.text.writing import write
 
 _ARROW_SHARE = 0.24

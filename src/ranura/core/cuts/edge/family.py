@@ -9,17 +9,18 @@ from ranura.core.board.repeats import Repeats
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cuts.edge import sentence
 from ranura.core.cuts.edge.asked import EdgeCut
+from ranura.core.cuts.edge.form import form, starts
 from ranura.core.cuts.edge.planner import planner
 from ranura.core.family import Family
 from ranura.core.learning.corrections import Correction, MeasureKey
-from ranura.core.output.views import AskedField
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
+from ranura.core.text.forms import FieldPath
 from ranura.core.text.lengths import Length
 
 
-def _asked(cut: EdgeCut) -> dict[AskedField, Length | None]:
+def _asked(cut: EdgeCut) -> dict[FieldPath, Length | None]:
     return {"size": cut.size, "depth": cut.depth, "width": cut.width}
 
 
@@ -40,5 +41,7 @@ FAMILY: Final = Family(
     place=sentence.place,
     asked=_asked,
     repeat=_repeat,
+    form=form,
+    starts=starts,
     corrected=_corrected,
 )

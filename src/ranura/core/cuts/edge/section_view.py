@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from functools import lru_cache
+from typing import Literal
 
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.trips import curve, reach
 from ranura.core.cutting.stage import Trip
-from ranura.core.geometry.rings import Ring
-from ranura.core.output.views import BitHandle, Dimension, Outline, Point, View, box
+from ranura.core.geometry.rings import Point, Ring
+from ranura.core.output.views import BitHandle, Dimension, HandleAxis, Outline, View, box
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, Corner
 from ranura.core.text.figures import as_sold
@@ -99,7 +100,22 @@ def edge_section_view(setting: EdgeSetting, *, typed: Mapping[str, Text]) -> Vie
         outlines=tuple(outlines),
         arrows=(),
         dimensions=dimensions,
-        handle=BitHandle(at=at(-trip.offset, trip.height), deeper=-1 if hand else 1, wider=-1 if hand else 1),
+        handle=_handle(setting, at(-trip.offset, trip.height)),
+    )
+
+
+def _handle(setting: EdgeSetting, at: Point) -> BitHandle | None:
+    """Moving the bit: how deep the profile reaches below the face, and how far into it; nothing where there is no profile."""
+    shape = setting.edging.shape
+    grows: Literal[1, -1] = -1 if setting.by_hand else 1
+    if setting.way is None or shape in ("flush", "jointing"):
+        return None
+    trip = setting.way.trip
+    across = "size" if shape == "rabbet" else "width"
+    return BitHandle(
+        at=at,
+        upright=HandleAxis(field="depth", value=trip.height, grows=grows),
+        sideways=HandleAxis(field=across, value=reach(setting.bit, trip), grows=grows),
     )
 
 

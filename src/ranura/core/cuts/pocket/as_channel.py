@@ -23,10 +23,11 @@ from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.family import Planner, Task
 from ranura.core.geometry import closeness
 from ranura.core.learning.corrections import Correction, MeasureKey
-from ranura.core.output.views import AskedField, Dimension, DragHandle, View, box
+from ranura.core.output.views import Dimension, DragHandle, View, box
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.cautions import Reason
 from ranura.core.text.errors import CutError
+from ranura.core.text.forms import FieldPath
 from ranura.core.text.lengths import Length, as_typed
 from ranura.core.text.writing import write
 
@@ -141,8 +142,8 @@ def as_pocket_views(views: tuple[View, ...], cut: PocketCut, asked: PocketOnBoar
     """The views of a mortise that was planned as a channel, with its dimensions under the pocket's own names."""
     sx, sy = asked.size
     names = _names(along=sx >= sy, far_end=cut.end == "right" if sx >= sy else cut.edge == "far")
-    thin: AskedField = "across" if (sx >= sy) != cut.turned or sx == sy else "length"
-    long: AskedField = "length" if thin == "across" else "across"
+    thin: FieldPath = "across" if (sx >= sy) != cut.turned or sx == sy else "length"
+    long: FieldPath = "length" if thin == "across" else "across"
 
     def told(view: View) -> View:
         dimensions = [_renamed(each, names, thin, cut) for each in view.dimensions]
@@ -154,13 +155,13 @@ def as_pocket_views(views: tuple[View, ...], cut: PocketCut, asked: PocketOnBoar
     return tuple(told(view) for view in views)
 
 
-def _names(*, along: bool, far_end: bool) -> dict[AskedField, AskedField]:
+def _names(*, along: bool, far_end: bool) -> dict[FieldPath, FieldPath]:
     """What the channel's dimensions are called for a pocket: the stop on the side that it is measured from gives its place."""
-    stop: AskedField = "stop_last" if far_end else "stop_first"
+    stop: FieldPath = "stop_last" if far_end else "stop_first"
     return {"position": "from_near", stop: "from_left"} if along else {"position": "from_left", stop: "from_near"}
 
 
-def _renamed(each: Dimension, names: dict[AskedField, AskedField], thin: AskedField, cut: PocketCut) -> Dimension | None:
+def _renamed(each: Dimension, names: dict[FieldPath, FieldPath], thin: FieldPath, cut: PocketCut) -> Dimension | None:
     if each.field == "width":
         typed = cut.across if thin == "across" and cut.across is not None else cut.length
         return replace(each, field=thin, text=write(as_typed(typed)))
@@ -171,13 +172,13 @@ def _renamed(each: Dimension, names: dict[AskedField, AskedField], thin: AskedFi
     return None if each.field in ("stop_first", "stop_last") else each
 
 
-def _grip_renamed(each: DragHandle, names: dict[AskedField, AskedField]) -> DragHandle | None:
+def _grip_renamed(each: DragHandle, names: dict[FieldPath, FieldPath]) -> DragHandle | None:
     if each.field in ("stop_first", "stop_last"):
         return None
     return replace(each, field=names.get(each.field, each.field))
 
 
-def _size_grips(asked: PocketOnBoard, cut: PocketCut, long: AskedField) -> list[DragHandle]:
+def _size_grips(asked: PocketOnBoard, cut: PocketCut, long: FieldPath) -> list[DragHandle]:
     """Both ends of a mortise: the one it is measured to moves it, the other makes it longer."""
     x0, y0, x1, y1 = asked.box
     wide = x1 - x0 >= y1 - y0

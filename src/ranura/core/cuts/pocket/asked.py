@@ -9,8 +9,10 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.board.outlines import Contour
+from ranura.core.board.repeats import MOST_STATIONS
 from ranura.core.cuts.pocket.forms import PocketForm, PocketGuide
-from ranura.core.holding.placed import ClampAt, Held, Side
+from ranura.core.holding.placed import MOST_CLAMPS, ClampAt, Held, Side
+from ranura.core.text.asking import bounded
 from ranura.core.text.lengths import Length
 
 Loose = Literal["tabs", "tape", "screws", "skin"]
@@ -22,48 +24,61 @@ NOTHING = Length(mm=0.0, typed="0", unit="mm")
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class PocketCut:
-    """What is asked. `length` runs along the board, or across it when `turned`; `across` the other way. Of a disc, hole or ring
-    `length` is the diameter and `across` the width of the groove of a ring.
-
-    A lap is `length` long from the `end`, over the whole width; of a face nothing is asked but its depth. `leaves` is how thick
-    a lap leaves the end and takes the place of its depth: of a half-lap what the other half takes away, with `both_faces` the
-    tongue of a tenon.
-
-    `from_left` and `from_near` are from the `end` and the `edge` of the board to the pocket's nearest side; of a round one to its
-    centre. `radius` is that of the corners; None takes what the bit leaves. `open_sides` run out of the board there. `through`
-    goes right through it; `backed` then says that a sacrificial board lies below, and `loose` what holds the piece that comes
-    free. `leaf`: the depth is the thickness of what lies in it, and is set by it. `contour` is one's own outline, `sweep` how
-    much of a ring is cut, in degrees, half of it on either side of its far point. `template` is how thick the template is; None
-    for the house's usual one. `plate` says that a wider plate below the base bridges the field. It is repeated `count` times
-    every `spacing` along the board. The rest is as of a channel."""
+    """What is asked of a pocket. Lengths and choices are the person's; None leaves a choice to Ranura."""
 
     form: PocketForm
-    length: Length = NOTHING
+    length: Length = bounded(NOTHING, zero=True)
+    """Along the board, or across it when `turned`; of a round one its diameter; of a lap from its `end`, over the whole width."""
     across: Length | None = None
+    """The other way; of a ring the width of its groove."""
     depth: Length
-    from_left: Length = NOTHING
-    from_near: Length = NOTHING
+    """Below each face that is cut."""
+    from_left: Length = bounded(NOTHING, zero=True)
+    """From the `end` of the board to its nearest side; of a round one to its centre."""
+    from_near: Length = bounded(NOTHING, zero=True)
+    """From the `edge` of the board to its nearest side; of a round one to its centre."""
     end: Literal["left", "right"] = "left"
     edge: Literal["near", "far"] = "near"
     turned: bool = False
+    """It lies across the board."""
     radius: Length | None = None
-    open_sides: tuple[Side, ...] = ()
+    """Of its corners; None takes what the bit leaves."""
+    open_sides: tuple[Side, ...] = bounded((), many=4)
+    """Where it runs out of the board."""
     through: bool = False
+    """It goes right through the board."""
     backed: bool = False
+    """A sacrificial board lies below."""
     loose: Loose | None = None
+    """What holds the piece that comes free; None while nobody said."""
     leaf: bool = False
+    """Its depth is the thickness of what lies in it, and is set by that."""
     plate: bool = False
+    """A wider plate below the base bridges the field."""
     leaves: Length | None = None
+    """How thick a lap leaves the end, in place of its depth: of a half-lap what the other half takes away, of a tenon its
+    tongue."""
     both_faces: bool = False
+    """A lap is cut on both faces: a tenon."""
     contour: Contour | None = None
-    sweep: float = 360.0
+    """One's own outline."""
+    sweep: float = bounded(360.0, least=1, most=360)
+    """How much of a ring is cut, in degrees, half of it on either side of its far point."""
     template: Length | None = None
+    """How thick the template is; None for the house's usual one."""
     spacing: Length | None = None
-    count: int = 1
+    """From one place to the next, along the board."""
+    count: int = bounded(1, least=1, most=MOST_STATIONS)
+    """How many times it is cut, every `spacing`."""
     guide: PocketGuide | None = None
-    clamps: tuple[ClampAt, ...] = ()
+    """The way of guiding it that is pinned."""
+    clamps: tuple[ClampAt, ...] = bounded((), many=MOST_CLAMPS)
+    """Where the person put them; empty leaves that to Ranura."""
     support: bool = False
+    """A board of the same thickness lies beside the work."""
     held: Held | None = None
     bit_id: str | None = None
+    """The bit that is pinned."""
     router_id: str | None = None
+    """The router that is pinned."""
     kind: Literal["pocket"] = "pocket"

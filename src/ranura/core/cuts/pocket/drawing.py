@@ -12,10 +12,10 @@ from ranura.core.cuts.pocket.section import pocket_section
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.geometry.convex import bounds
 from ranura.core.geometry.paths import band
-from ranura.core.geometry.rings import Ring, shifted
+from ranura.core.geometry.rings import Point, Ring, shifted
 from ranura.core.output.guides import heading_words
 from ranura.core.output.marks import carrier_outlines, clamp_marks, clamp_outlines, turret_view
-from ranura.core.output.views import Arrow, Dimension, Mark, Outline, Point, View, base_outline, box, circle, typed_dimension
+from ranura.core.output.views import Arrow, Dimension, Mark, Outline, View, base_outline, box, circle, typed_dimension
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.writing import write
 

@@ -7,14 +7,15 @@ from typing import Final
 from ranura.core.cuts.pocket import sentence
 from ranura.core.cuts.pocket.as_channel import corrected_as_channel
 from ranura.core.cuts.pocket.asked import PocketCut
+from ranura.core.cuts.pocket.form import form, starts
 from ranura.core.cuts.pocket.planner import planner
 from ranura.core.cuts.pocket.repeat import repeat
 from ranura.core.family import Family
-from ranura.core.output.views import AskedField
+from ranura.core.text.forms import FieldPath
 from ranura.core.text.lengths import Length
 
 
-def _asked(cut: PocketCut) -> dict[AskedField, Length | None]:
+def _asked(cut: PocketCut) -> dict[FieldPath, Length | None]:
     return {
         "length": cut.length,
         "across": cut.across,
@@ -36,5 +37,7 @@ FAMILY: Final = Family(
     place=sentence.place,
     asked=_asked,
     repeat=repeat,
+    form=form,
+    starts=starts,
     corrected=corrected_as_channel,
 )

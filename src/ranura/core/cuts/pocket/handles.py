@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
-from ranura.core.output.views import AskedField, DragHandle, box
+from ranura.core.output.views import DragHandle, box
+from ranura.core.text.forms import FieldPath
 
 
 def pocket_handles(asked: PocketOnBoard, cut: PocketCut) -> tuple[DragHandle, ...]:
@@ -35,13 +36,13 @@ def pocket_handles(asked: PocketOnBoard, cut: PocketCut) -> tuple[DragHandle, ..
                 )
             )
     if asked.ring is None:
-        along: AskedField = "across" if cut.turned else "length"
+        along: FieldPath = "across" if cut.turned else "length"
         wide = box(x1 - 4, y0, x1 + 6, y1) if cut.end == "left" else box(x0 - 6, y0, x0 + 4, y1)
         scale = 2.0 if asked.facts.round else 1.0
         value = cut.length.mm if along == "length" or cut.across is None else cut.across.mm
         found.append(DragHandle(field=along, points=wide, way=(right * scale, 0.0), value=value))
         if cut.across is not None and not asked.facts.round:
-            over: AskedField = "length" if cut.turned else "across"
+            over: FieldPath = "length" if cut.turned else "across"
             high = box(x0, y1 - 4, x1, y1 + 6) if cut.edge == "near" else box(x0, y0 - 6, x1, y0 + 4)
             value = cut.length.mm if over == "length" else cut.across.mm
             found.append(DragHandle(field=over, points=high, way=(0.0, up), value=value))

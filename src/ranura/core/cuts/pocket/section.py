@@ -6,7 +6,9 @@ from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cutting.stepping import Stepping
-from ranura.core.output.views import AskedField, Dimension, Outline, Point, View, box, typed_dimension
+from ranura.core.geometry.rings import Point
+from ranura.core.output.views import Dimension, Outline, View, box, typed_dimension
+from ranura.core.text.forms import FieldPath
 from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import write
 
@@ -47,7 +49,7 @@ def pocket_section(setting: PocketSetting, cut: PocketCut) -> View:
     middle = spans[0][0] + r if asked.around else (x0 + x1) / 2
     standing = box(middle - r, top - first, middle + r, top + min(bit.cutting_length - first, above))
     outlines.append(Outline(role="bit", points=standing, label=write("{d:fine}", d=bit.diameter)))
-    along: AskedField = "across" if cut.turned and cut.across is not None else "length"
+    along: FieldPath = "across" if cut.turned and cut.across is not None else "length"
     typed = cut.across if along == "across" else cut.length
     beside = (x0 + x1) / 2 if asked.around else left + side * 0.12
     dimensions = [

@@ -26,7 +26,7 @@ class FormField:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Form:
+class ToolForm:
     """The fields of one kind of thing."""
 
     kind: str
@@ -62,7 +62,7 @@ _BIT_REST: tuple[FormField, ...] = (
 )
 
 
-def bit_form(kind: Kind) -> Form:
+def bit_form(kind: Kind) -> ToolForm:
     """What is asked of a bit of a profile: the size the trade prints first, then the shank."""
     sizes = [
         _field(
@@ -72,10 +72,10 @@ def bit_form(kind: Kind) -> Form:
     ]
     shank = _field("shank", "Shank", "length", "such as 1/4 in or 8 mm", needed=True)
     others = [_field("bearings", "Other bearings", "lengths", "parted by ;")] if kind.bearing else []
-    return Form(kind=kind.profile, title=kind.name, fields=(*sizes, shank, *others, *_BIT_REST))
+    return ToolForm(kind=kind.profile, title=kind.name, fields=(*sizes, shank, *others, *_BIT_REST))
 
 
-ROUTER_FORM = Form(
+ROUTER_FORM = ToolForm(
     kind="router",
     title="router",
     fields=(
@@ -94,7 +94,7 @@ ROUTER_FORM = Form(
         _field("weight", "Weight", "word", "", *get_args(Weight)),
     ),
 )
-BASE_FORM = Form(
+BASE_FORM = ToolForm(
     kind="base",
     title="base",
     fields=(
@@ -151,10 +151,10 @@ _FLAT_LABELS = {
 }
 
 
-def flat_form(kind: str) -> Form:
+def flat_form(kind: str) -> ToolForm:
     """What is asked of a guide, a wood or a delivery."""
     takes: dict[str, Takes] = {"length": "length", "whole": "number", "yes": "yes", "class": "word", "text": "text"}
-    return Form(
+    return ToolForm(
         kind=kind,
         title=_TITLES.get(kind, kind.replace("-", " ")),
         fields=tuple(
@@ -171,7 +171,7 @@ def flat_form(kind: str) -> Form:
     )
 
 
-FORMS: tuple[Form, ...] = (
+TOOL_FORMS: tuple[ToolForm, ...] = (
     *(bit_form(kind) for kind in KINDS.values()),
     ROUTER_FORM,
     BASE_FORM,

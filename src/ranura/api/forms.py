@@ -1,0 +1,89 @@
+"""Forms of cuts as data: what a new cut is asked for, and what is asked of one that is not finished."""
+
+from __future__ import annotations
+
+from dataclasses import asdict, dataclass
+from typing import Any
+
+from fastapi import Request
+from fastapi.exceptions import RequestValidationError
+from pydantic import ValidationError
+
+from ranura.api.cut_routes import CutRoutes
+from ranura.api.problems import ERRORS
+from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
+from ranura.core.board.pieces import Piece
+from ranura.core.plan import Planning
+from ranura.core.shop.shop import Shop
+from ranura.core.text.forms import Change, Form, TypedLength
+from ranura.requests.cuts import CutRequests, PlanAsked
+from ranura.requests.from_core import LENIENT, RequestModel
+from ranura.store import repository
+
+ROUTES = CutRoutes(prefix="/api", tags=["forms"], responses=ERRORS)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class StartView:
+    """A cut that can be begun: its name, the group it stands in, an example of a name for it, what is known of it at once as a
+    request takes it, and its form."""
+
+    key: str
+    name: str
+    group: str
+    example: str
+    cut: dict[str, Any]
+    form: Form
+
+
+class FormAsked(RequestModel):
+    """A cut in a piece, neither of which need be finished."""
+
+    piece: dict[str, Any]
+    cut: dict[str, Any]
+
+
+@ROUTES.route("GET", "/forms")
+def starts(piece: str, shop: TheShop, store: TheStore, planning: ThePlanning, request: Request) -> tuple[StartView, ...]:
+    """The cuts that can be begun in a kept piece, each with its form."""
+    with store.session() as session:
+        board = repository.load_piece(session, shop.id, piece)
+    requests: CutRequests = request.app.state.cut_requests
+    return tuple(
+        StartView(
+            key=start.key,
+            name=start.name,
+            group=start.group,
+            example=start.example,
+            cut=cut_from(start.cut),
+            form=_form(cut_from(start.cut), board, shop, planning, requests),
+        )
+        for start in planning.starts(board, shop.rules, shop.unit)
+    )
+
+
+@ROUTES.route("POST", "/forms")
+def form(asked: FormAsked, shop: TheShop, planning: ThePlanning, request: Request) -> Form:
+    """What is asked of a cut as far as it was typed; lengths that are none yet count as 0."""
+    requests: CutRequests = request.app.state.cut_requests
+    try:
+        given = requests.of(PlanAsked).model_validate({"piece": asked.piece, "cut": asked.cut}, context=LENIENT)
+    except ValidationError as error:
+        raise RequestValidationError([{**each, "loc": ("body", *each["loc"])} for each in error.errors()]) from error
+    return planning.form(given.cut, given.piece, shop.rules, shop.unit)  # type: ignore[attr-defined] # fields of a made model
+
+
+def _form(cut: dict[str, Any], board: Piece, shop: Shop, planning: Planning, requests: CutRequests) -> Form:
+    return planning.form(requests.cut(cut), board, shop.rules, shop.unit)
+
+
+def cut_from(change: Change) -> dict[str, Any]:
+    """A cut's JSON from what is known of it, field by field."""
+    made: dict[str, Any] = {}
+    for path, value in change.items():
+        *within, last = path.split(".")
+        inner = made
+        for step in within:
+            inner = inner.setdefault(step, {})
+        inner[last] = asdict(value) if isinstance(value, TypedLength) else value
+    return made

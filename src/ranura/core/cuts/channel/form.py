@@ -1,0 +1,216 @@
+"""What is asked of a channel: its sentence, its options, and how one is begun."""
+
+from __future__ import annotations
+
+from ranura.core.board.pieces import Piece
+from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, End
+from ranura.core.cuts.channel.sentence import channel_word, end_of
+from ranura.core.cuts.channel.shapes import SHAPES
+from ranura.core.output.forms import NO_CLAMPS, answers, as_typed_before, depth_by, flip, held_by, new_length, nothing_typed
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.text.forms import (
+    Answer,
+    Blank,
+    Change,
+    ChoiceBlank,
+    Form,
+    LengthBlank,
+    NumberBlank,
+    Part,
+    Phrase,
+    RepeatBlank,
+    Start,
+    TypedLength,
+)
+from ranura.core.text.lengths import Length, Unit
+
+_COUNTS = (1, 2, 3, 4, 5, 6, 8, 10, 12, 16, 20, 24, 30, 40)
+_FITS = (("tight", "tight"), ("sliding", "sliding"), ("glue", "room for glue"))
+_OTHER_END: dict[End, End] = {"left": "right", "right": "left", "near": "far", "far": "near"}
+
+
+def form(cut: ChannelCut, piece: Piece, rules: HouseRules, unit: Unit) -> Form:
+    """What is asked of a channel as it stands."""
+    along = cut.goes == "along"
+    more: list[Blank] = []
+    if not along:
+        more += [
+            answers("Boards", "mirrored", cut.mirrored, ((False, "One board"), (True, "A mirrored pair")), clears=NO_CLAMPS),
+            NumberBlank(
+                field="angle",
+                label="Turned, in degrees",
+                before="turned",
+                least=-MOST_ANGLE,
+                most=MOST_ANGLE,
+                step=0.5,
+                empty=0.0,
+                clears=NO_CLAMPS,
+                after="°",
+                takes="angle",
+            ),
+        ]
+    more += [held_by(cut.held), depth_by(cut.leaf)]
+    if cut.mate is not None:
+        measured = ((True, "Part measured"), (False, "Part not measured"))
+        more.append(answers("The part", "mate.measured", cut.mate.measured, measured))
+    places = len(cut.more) > 0
+    return Form(
+        kind=cut.kind,
+        sentence=_sentence(cut, piece, rules),
+        options=(
+            _goes(along),
+            ChoiceBlank(
+                label="Floor",
+                choices=tuple(
+                    Answer(says=facts.choice, change={"shape": shape, "bit_id": None}, chosen=shape == cut.shape)
+                    for shape, facts in SHAPES.items()
+                ),
+            ),
+            _width(cut, unit),
+            _ends(cut, unit),
+            RepeatBlank(label="Repeats", counts=_COUNTS, count=cut.count, places=True, at_places=places),
+        ),
+        more=tuple(more),
+        first=(
+            new_length("width", "Width"),
+            new_length("depth", "Depth"),
+            new_length("position", "Distance from the edge" if along else "Distance from the end"),
+            answers(
+                "Measured from",
+                "end",
+                cut.end,
+                (("near", "the near edge"), ("far", "the far edge"))
+                if along
+                else (("left", "the left end"), ("right", "the right end")),
+            ),
+        ),
+    )
+
+
+def starts(_: Piece, rules: HouseRules, unit: Unit) -> tuple[Start, ...]:
+    """A dado across the board, and a groove along it."""
+    empty = nothing_typed(unit)
+    blank: Change = {"kind": "dado", "width": empty, "depth": empty, "position": empty}
+    across: Change = {**blank, "goes": "across", "end": "left"}
+    along: Change = {**blank, "goes": "along", "end": "near"}
+    return (
+        Start(key="dado", name=rules.dado_word, group="Channels", example="Upper shelf", cut=across),
+        Start(key="groove", name="groove", group="Channels", example="Upper shelf", cut=along),
+    )
+
+
+def _sentence(cut: ChannelCut, piece: Piece, rules: HouseRules) -> tuple[Part, ...]:
+    along, many, turned = cut.goes == "along", cut.count > 1, bool(cut.angle)
+    first, last = ("left end", "right end") if along else ("near edge", "far edge")
+    stops = [
+        (field, end) for field, end, stop in (("stop_first", first, cut.stop_first), ("stop_last", last, cut.stop_last)) if stop
+    ]
+    parts: list[Part] = [Phrase(text=f"A {channel_word(cut, rules)}")]
+    if cut.mate is not None:
+        fits = answers("Fit", "mate.fit", cut.mate.fit, _FITS)
+        parts += [
+            Phrase(text="for a part"),
+            LengthBlank(field="mate.thickness", label="Thickness of the part"),
+            Phrase(text="thick, fit"),
+            fits,
+        ]
+    else:
+        parts += [LengthBlank(field="width", label="Width"), Phrase(text="wide,")]
+    parts += [
+        LengthBlank(field="depth", label="Depth"),
+        Phrase(text="deep as its part," if cut.leaf else "deep,"),
+        LengthBlank(field="position", label="Distance from the edge" if along else "Distance from the end"),
+        Phrase(text="from the"),
+        flip(
+            "Measure from the other side",
+            "end",
+            cut.end,
+            _OTHER_END[_named(cut)],
+            says=end_of(cut),
+            after="," if stops or many or turned else "",
+        ),
+    ]
+    for number, (field, end) in enumerate(stops, start=1):
+        comma = "," if number < len(stops) or many or turned else ""
+        parts += [
+            Phrase(text="stopped"),
+            LengthBlank(field=field, label=f"Stopped from the {end}"),
+            Phrase(text=f"from the {end}{comma}"),
+        ]
+    for place in range(len(cut.more)):
+        others = {f"more.{i}": as_typed_before(each) for i, each in enumerate([*cut.more[:place], *cut.more[place + 1 :]])}
+        gone: Change = {**others, f"more.{len(cut.more) - 1}": None}
+        parts += [Phrase(text="and at"), LengthBlank(field=f"more.{place}", label=f"Place {place + 2}", remove=gone)]
+    if many:
+        comma = "," if turned else ""
+        parts += [Phrase(text=f"{cut.count} times every"), LengthBlank(field="spacing", label="Spacing", after=comma)]
+    if cut.angle:
+        parts.append(Phrase(text=f"turned {abs(cut.angle):g}° to the {'left' if cut.angle > 0 else 'right'},"))
+    parts += [Phrase(text=cut.goes), Phrase(text=piece.name, strong=True, after=", in a pair." if cut.mirrored else ".")]
+    return tuple(parts)
+
+
+def _named(cut: ChannelCut) -> End:
+    """The end it is measured from, in the words of the way it goes."""
+    low = cut.end in ("left", "near")
+    if cut.goes == "along":
+        return "near" if low else "far"
+    return "left" if low else "right"
+
+
+def _goes(along: bool) -> ChoiceBlank:
+    across: Change = {"goes": "across", "end": "left", **NO_CLAMPS}
+    lengthwise: Change = {"goes": "along", "end": "near", "angle": 0.0, "mirrored": False, **NO_CLAMPS}
+    return ChoiceBlank(
+        label="It goes",
+        choices=(
+            Answer(says="Across the board", change=across, chosen=not along),
+            Answer(says="Along the board", change=lengthwise, chosen=along),
+        ),
+    )
+
+
+def _width(cut: ChannelCut, unit: Unit) -> ChoiceBlank:
+    """As typed, or to fit a part; the other keeps what was typed in it."""
+    width = nothing_typed(unit) if cut.width is None else as_typed_before(cut.width)
+    part = width if cut.mate is None else as_typed_before(cut.mate.thickness)
+    fit: Change = {"mate.measured": True, "mate.sheet": True, "mate.fit": "sliding", "mate.thickness": part}
+    return ChoiceBlank(
+        label="Width",
+        choices=(
+            Answer(says="Width as typed", change={"mate": None}, usual={"width": part}, chosen=cut.mate is None),
+            Answer(says="To fit a part", change={"width": None}, usual=fit, chosen=cut.mate is not None),
+        ),
+    )
+
+
+def _ends(cut: ChannelCut, unit: Unit) -> ChoiceBlank:
+    """Which ends are stopped; a new stop takes what the other has."""
+    along = cut.goes == "along"
+    usual = TypedLength(typed="10" if unit == "mm" else "3/8", unit=unit)
+
+    def like(stop: Length | None, other: Length | None) -> TypedLength:
+        known = stop or other
+        return usual if known is None else as_typed_before(known)
+
+    first, last = like(cut.stop_first, cut.stop_last), like(cut.stop_last, cut.stop_first)
+    now = (cut.stop_first is not None, cut.stop_last is not None)
+    return ChoiceBlank(
+        label="Ends",
+        choices=(
+            Answer(says="Right through", change={"stop_first": None, "stop_last": None}, chosen=now == (False, False)),
+            Answer(
+                says="Stopped left" if along else "Stopped near",
+                change={"stop_last": None},
+                usual={"stop_first": first},
+                chosen=now == (True, False),
+            ),
+            Answer(
+                says="Stopped right" if along else "Stopped far",
+                change={"stop_first": None},
+                usual={"stop_last": last},
+                chosen=now == (False, True),
+            ),
+            Answer(says="Stopped both ends", usual={"stop_first": first, "stop_last": last}, chosen=now == (True, True)),
+        ),
+    )

@@ -1,0 +1,188 @@
+"""What is asked of an edge cut: its sentence, its options, and how one is begun."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Final
+
+from ranura.core.board.pieces import Piece, edges_of
+from ranura.core.cuts.edge.asked import WANTS_DEPTH, EdgeCut, shape_name
+from ranura.core.output.forms import answers, as_typed_before, new_length, nothing_typed
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.saved_profiles import Shape
+from ranura.core.text.forms import (
+    Answer,
+    Blank,
+    ChoiceBlank,
+    EdgesBlank,
+    FieldValue,
+    Form,
+    LengthBlank,
+    NumberBlank,
+    Part,
+    Phrase,
+    Start,
+)
+from ranura.core.text.lengths import Unit
+
+_USUAL_BEVEL = 22.5
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class _ShapeWords:
+    """How the sentence of a shape begins, and what its size is."""
+
+    article: str = "A"
+    before: str = ""
+    after: str = ""
+    comma: str = ""
+    size: str
+
+
+_SHAPES: Final[Mapping[Shape, _ShapeWords]] = {
+    "roundover": _ShapeWords(before="of radius", comma=",", size="Radius"),
+    "chamfer": _ShapeWords(before="of", comma=",", size="Leg"),
+    "bevel": _ShapeWords(after="high,", size="Height"),
+    "cove": _ShapeWords(before="of radius", comma=",", size="Radius"),
+    "ogee": _ShapeWords(article="An", before="of radius", comma=",", size="Radius"),
+    "bead": _ShapeWords(before="of radius", comma=",", size="Radius"),
+    "rabbet": _ShapeWords(after="wide,", size="Width"),
+    "flush": _ShapeWords(before="of an overhang of", comma=",", size="Overhang"),
+    "jointing": _ShapeWords(article="", before="by", comma=",", size="Taken off"),
+}
+_GUIDES = (
+    (None, "Guide: best fit"),
+    ("bearing", "Bearing"),
+    ("fence", "Straightedge or fence"),
+    ("edge-guide", "Edge guide"),
+    ("template", "Template below"),
+)
+_STATES = ((None, "Edge: not said yet"), ("smooth", "Smooth edge"), ("sawn", "Sawn edge"))
+_REACHED = (
+    (None, "Reached: best fit"),
+    ("height", "By raising the bit"),
+    ("fence", "By moving the fence"),
+    ("both", "By bit and fence"),
+)
+
+
+def form(cut: EdgeCut, piece: Piece, _: HouseRules, __: Unit) -> Form:
+    """What is asked of an edge cut as it stands."""
+    stages = ((1, "Fewest stages"), *((count, f"{count} stages at least") for count in (2, 3, 4, 5, 6)))
+    return Form(
+        kind=cut.kind,
+        sentence=_sentence(cut, piece),
+        options=(
+            _faces(cut),
+            answers("Guide", "guide", cut.guide, _GUIDES),
+            answers("The edge is", "edge_state", cut.edge_state, _STATES),
+        ),
+        more=(
+            answers("Stages", "least_stages", cut.least_stages, stages),
+            answers("Reached by", "staged", cut.staged, _REACHED),
+            answers("On a table", "far_side", cut.far_side, ((False, "Edge at the fence"), (True, "Edge away from the fence"))),
+            answers("Starting pin", "starting_pin", cut.starting_pin, ((False, "No starting pin"), (True, "Starting pin set"))),
+        ),
+        more_says="stages, table",
+        open=bool(cut.staged or cut.far_side or cut.starting_pin or cut.least_stages > 1),
+        first=_first(cut, piece),
+        components=("profile-bench",),
+    )
+
+
+def starts(piece: Piece, _: HouseRules, unit: Unit) -> tuple[Start, ...]:
+    """Every shape, along all edges of the outside."""
+    empty = nothing_typed(unit)
+    made = []
+    for shape in _SHAPES:
+        known: dict[str, FieldValue] = {"kind": "edge", "shape": shape, "size": empty, "edges": _outside(piece)}
+        if shape in WANTS_DEPTH:
+            known["depth"] = empty
+        if shape == "bevel":
+            known["angle"] = _USUAL_BEVEL
+        made.append(Start(key=shape, name=shape_name(shape), group="Edges", example="Soft edge", cut=known))
+    return tuple(made)
+
+
+def _outside(piece: Piece) -> tuple[str, ...]:
+    return tuple(edge.ref for edge in edges_of(piece) if not edge.inside)
+
+
+def _faces(cut: EdgeCut) -> ChoiceBlank:
+    return answers("Faces", "both_faces", cut.both_faces, ((False, "One face"), (True, "Both faces")))
+
+
+def _edges(piece: Piece) -> EdgesBlank:
+    return EdgesBlank(
+        field="edges",
+        label="On which edges",
+        choices=tuple(Answer(says=edge.name, value=edge.ref) for edge in edges_of(piece)),
+        whole=_outside(piece),
+    )
+
+
+def _bevel(after: str) -> NumberBlank:
+    return NumberBlank(field="angle", label="Angle of the bevel from the edge", step=0.5, after=after, takes="angle")
+
+
+def _first(cut: EdgeCut, piece: Piece) -> tuple[Blank, ...]:
+    asked: list[Blank] = [new_length("size", _SHAPES[cut.shape].size)]
+    if cut.shape in WANTS_DEPTH:
+        asked.append(new_length("depth", "Depth"))
+    elif cut.shape != "jointing":
+        asked.append(LengthBlank(field="depth", label="Depth (empty: the whole profile)", optional=True))
+    if cut.shape == "bevel":
+        asked.append(_bevel("°"))
+    return (*asked, _edges(piece), _faces(cut))
+
+
+def _sentence(cut: EdgeCut, piece: Piece) -> tuple[Part, ...]:
+    said = _SHAPES[cut.shape]
+    parts: list[Part] = [Phrase(text=said.article)] if said.article else []
+    parts.append(_shape(cut))
+    if said.before:
+        parts.append(Phrase(text=said.before))
+    parts.append(LengthBlank(field="size", label=said.size, after=said.comma))
+    if said.after:
+        parts.append(Phrase(text=said.after))
+    if cut.shape == "bevel":
+        parts += [Phrase(text="at"), _bevel("°,")]
+    wants_depth = cut.shape in WANTS_DEPTH
+    if cut.shape != "jointing":
+        figure = None if wants_depth else "edge.height"
+        parts += [
+            LengthBlank(field="depth", label="Depth below the face", figure=figure, optional=True),
+            Phrase(text="thick," if cut.shape == "flush" else "deep,"),
+        ]
+        if not wants_depth:
+            parts += [
+                LengthBlank(field="width", label="Into the face", figure="edge.width", optional=True),
+                Phrase(text="into the face,"),
+            ]
+    return (*parts, Phrase(text="on"), _edges(piece), Phrase(text="of"), Phrase(text=piece.name, strong=True))
+
+
+def _shape(cut: EdgeCut) -> ChoiceBlank:
+    """Another shape begins anew with what only it has: how deep it reaches, its angle, the bit."""
+    return ChoiceBlank(
+        label="Shape",
+        choices=tuple(
+            Answer(
+                says=shape_name(shape),
+                change={
+                    "shape": shape,
+                    "width": None,
+                    "bit_id": None,
+                    **({} if shape in WANTS_DEPTH else {"depth": None}),
+                    **({} if shape == "bevel" else {"angle": None}),
+                },
+                usual={
+                    **({"depth": as_typed_before(cut.depth or cut.size)} if shape in WANTS_DEPTH else {}),
+                    **({"angle": cut.angle or _USUAL_BEVEL} if shape == "bevel" else {}),
+                },
+                chosen=shape == cut.shape,
+            )
+            for shape in _SHAPES
+        ),
+    )

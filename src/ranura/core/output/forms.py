@@ -1,0 +1,62 @@
+"""Blanks that families of cuts share."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from ranura.core.holding.placed import Held
+from ranura.core.text.forms import Answer, Change, ChoiceBlank, FieldPath, FieldValue, LengthBlank, TypedLength
+from ranura.core.text.lengths import Length, Unit
+
+NO_CLAMPS: Change = {"clamps": ()}
+"""Where clamps stood does not hold any more."""
+
+_HELD: tuple[tuple[Held | None, str], ...] = (
+    (None, "Held by clamps"),
+    ("dogs", "Bench dogs"),
+    ("vice", "Vice"),
+    ("tape", "Double-sided tape"),
+    ("vacuum", "Vacuum"),
+    ("carrier", "In a carrier"),
+)
+
+
+def answers(
+    label: str, field: FieldPath, now: FieldValue, options: Sequence[tuple[FieldValue, str]], *, clears: Change | None = None
+) -> ChoiceBlank:
+    """One field with a few values to choose from; `clears` is changed along with it."""
+    return ChoiceBlank(
+        label=label,
+        choices=tuple(Answer(says=says, change={field: value, **(clears or {})}, chosen=value == now) for value, says in options),
+    )
+
+
+def flip(label: str, field: FieldPath, now: str, other: str, *, says: str, after: str = "") -> ChoiceBlank:
+    """A word of a sentence that a click turns into its other one."""
+    choices = (Answer(says=says, change={field: now}, chosen=True), Answer(says="", change={field: other}))
+    return ChoiceBlank(label=label, choices=choices, flips=True, after=after)
+
+
+def held_by(held: Held | None) -> ChoiceBlank:
+    """What holds the work."""
+    return answers("Held by", "held", None if held == "clamps" else held, _HELD)
+
+
+def depth_by(leaf: bool) -> ChoiceBlank:
+    """Whether the depth is typed, or is that of the part that lies in the cut."""
+    return answers("Depth by", "leaf", leaf, ((False, "Depth as typed"), (True, "Set by the part")))
+
+
+def new_length(field: FieldPath, label: str) -> LengthBlank:
+    """A length that a new cut is asked for."""
+    return LengthBlank(field=field, label=label)
+
+
+def nothing_typed(unit: Unit) -> TypedLength:
+    """A length that nobody typed yet."""
+    return TypedLength(typed="", unit=unit)
+
+
+def as_typed_before(length: Length) -> TypedLength:
+    """A length as it was typed."""
+    return TypedLength(typed=length.typed, unit=length.unit)

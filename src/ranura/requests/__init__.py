@@ -1,0 +1,1 @@
+"""What comes in: the shapes of requests, made from the core's dataclasses, and their way into core values."""

@@ -1,0 +1,83 @@
+/** Edges of the board in the order in which they are run; the drawing chooses them as well. */
+import { inUnit } from "../ui/words";
+import { valueAt } from "./draft";
+import type { Look } from "./FormBlank";
+import type { BlankOf, Filling } from "./filling";
+
+interface Props {
+  blank: BlankOf<"edges">;
+  filling: Filling;
+  look: Look;
+}
+
+/** Edges with one more, or one less. */
+export const toggled = (edges: readonly string[], ref: string): string[] =>
+  edges.includes(ref) ? edges.filter((each) => each !== ref) : [...edges, ref];
+
+/** The edges that a cut runs along. */
+export const edgesAt = (draft: unknown, field: string) => (valueAt(draft, field) ?? []) as readonly string[];
+
+export function EdgesBlank({ blank, filling, look }: Props) {
+  const { draft, unit, prefix, problemAt, onEdit } = filling;
+  const edges = edgesAt(draft, blank.field);
+  const toggle = (ref: string) => onEdit({ [blank.field]: toggled(edges, ref) });
+  const problem = problemAt(blank.field);
+  const message = problem ? (
+    <span role="alert" className="w-full border-l-4 border-cut pl-2 text-[15px]" data-testid="edge-problem">
+      {inUnit(problem.message, unit)}
+    </span>
+  ) : null;
+  if (look === "first")
+    return (
+      <fieldset
+        className="flex flex-wrap items-center gap-2 text-[15px]"
+        data-testid={`${prefix}${blank.field}`}
+      >
+        <legend className="label mb-1">{blank.label}</legend>
+        {blank.choices.map((edge) => (
+          <label key={edge.value} className="button gap-2">
+            <input
+              type="checkbox"
+              className="size-5"
+              checked={edges.includes(edge.value)}
+              onChange={() => toggle(edge.value)}
+            />
+            {edge.says}
+          </label>
+        ))}
+        {message}
+      </fieldset>
+    );
+  return (
+    <span className="flex flex-wrap gap-1.5" data-testid={blank.field}>
+      {blank.choices.map((edge, index) => {
+        const place = edges.indexOf(edge.value);
+        return (
+          <button
+            key={edge.value}
+            type="button"
+            aria-pressed={place >= 0}
+            className={`rounded border-2 px-2 text-[15px] leading-[1.7] font-semibold ${place < 0 ? "border-rule text-ink-2" : "border-cut"}`}
+            title={`key ${index + 1}`}
+            onClick={() => toggle(edge.value)}
+          >
+            {place < 0 ? "" : `${place + 1} `}
+            {edge.says}
+          </button>
+        );
+      })}
+      {blank.whole.some((ref) => !edges.includes(ref)) ? (
+        <button
+          type="button"
+          className="quiet text-[15px]"
+          title="key 0"
+          data-testid="all-edges"
+          onClick={() => onEdit({ [blank.field]: blank.whole })}
+        >
+          all round
+        </button>
+      ) : null}
+      {message}
+    </span>
+  );
+}

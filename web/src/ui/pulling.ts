@@ -1,0 +1,34 @@
+/** Pulling something on the screen with a pointer. */
+import { type PointerEvent, useRef } from "react";
+
+interface Pull<T> {
+  x: number;
+  y: number;
+  from: T;
+}
+
+/**
+ * What an element needs to be pulled: `take` says what a pull begins from when the pointer goes down, `move` gets it with every
+ * move, and the distance since then in pixels, right and up. One pull at a time.
+ */
+export function usePulling<T>() {
+  const pull = useRef<Pull<T> | null>(null);
+  const release = () => {
+    pull.current = null;
+  };
+  return (
+    take: (event: PointerEvent<SVGElement>) => T,
+    move: (from: T, right: number, up: number, event: PointerEvent<SVGElement>) => void,
+  ) => ({
+    onPointerDown: (event: PointerEvent<SVGElement>) => {
+      event.currentTarget.setPointerCapture(event.pointerId);
+      pull.current = { x: event.clientX, y: event.clientY, from: take(event) };
+    },
+    onPointerMove: (event: PointerEvent<SVGElement>) => {
+      const taken = pull.current;
+      if (taken) move(taken.from, event.clientX - taken.x, taken.y - event.clientY, event);
+    },
+    onPointerUp: release,
+    onPointerCancel: release,
+  });
+}
