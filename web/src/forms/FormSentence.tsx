@@ -15,6 +15,7 @@ export function FormSentence({ form, filling }: { form: CutForm; filling: Fillin
         <Fragment key={part.takes === "words" ? `${index} ${part.text}` : keyOf(part)}>
           {part.takes === "words" ? (
             <span>
+              {part.before ? `${part.before} ` : ""}
               {part.strong ? <b className="font-semibold">{part.text}</b> : part.text}
               {part.after}
             </span>

@@ -60,6 +60,8 @@ class Phrase:
 
     text: str
     strong: bool = False
+    before: str = ""
+    """What is said on the same line before it."""
     after: str = ""
     """What follows closely."""
     takes: Literal["words"] = "words"

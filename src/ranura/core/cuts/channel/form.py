@@ -146,7 +146,7 @@ def _sentence(cut: ChannelCut, piece: Piece, rules: HouseRules) -> tuple[Part, .
         parts += [Phrase(text=f"{cut.count} times every"), LengthBlank(field="spacing", label="Spacing", after=comma)]
     if cut.angle:
         parts.append(Phrase(text=f"turned {abs(cut.angle):g}° to the {'left' if cut.angle > 0 else 'right'},"))
-    parts += [Phrase(text=cut.goes), Phrase(text=piece.name, strong=True, after=", in a pair." if cut.mirrored else ".")]
+    parts += [Phrase(text=piece.name, strong=True, before=cut.goes, after=", in a pair." if cut.mirrored else ".")]
     return tuple(parts)
 
 

@@ -123,7 +123,7 @@ def _edges(piece: Piece) -> EdgesBlank:
 
 
 def _bevel(after: str) -> NumberBlank:
-    return NumberBlank(field="angle", label="Angle of the bevel from the edge", step=0.5, after=after, takes="angle")
+    return NumberBlank(field="angle", label="Angle from the edge", step=0.5, after=after, takes="angle")
 
 
 def _first(cut: EdgeCut, piece: Piece) -> tuple[Blank, ...]:
@@ -131,7 +131,7 @@ def _first(cut: EdgeCut, piece: Piece) -> tuple[Blank, ...]:
     if cut.shape in WANTS_DEPTH:
         asked.append(new_length("depth", "Depth"))
     elif cut.shape != "jointing":
-        asked.append(LengthBlank(field="depth", label="Depth (empty: the whole profile)", optional=True))
+        asked.append(LengthBlank(field="depth", label="Depth", placeholder="whole profile", optional=True))
     if cut.shape == "bevel":
         asked.append(_bevel("°"))
     return (*asked, _edges(piece), _faces(cut))
@@ -160,7 +160,7 @@ def _sentence(cut: EdgeCut, piece: Piece) -> tuple[Part, ...]:
                 LengthBlank(field="width", label="Into the face", figure="edge.width", optional=True),
                 Phrase(text="into the face,"),
             ]
-    return (*parts, Phrase(text="on"), _edges(piece), Phrase(text="of"), Phrase(text=piece.name, strong=True))
+    return (*parts, Phrase(text="on"), _edges(piece), Phrase(text=piece.name, strong=True, before="of"))
 
 
 def _shape(cut: EdgeCut) -> ChoiceBlank:

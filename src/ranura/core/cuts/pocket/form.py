@@ -168,16 +168,14 @@ def _lap_depth(cut: PocketCut) -> ChoiceBlank:
 
 
 def _sentence(cut: PocketCut, piece: Piece) -> tuple[Part, ...]:
-    name = Phrase(text=piece.name, strong=True, after=".")
     if cut.form == "flatten":
         return (
-            Phrase(text="The face of"),
-            Phrase(text=piece.name, strong=True),
+            Phrase(text=piece.name, strong=True, before="The face of"),
             Phrase(text="flattened by"),
             LengthBlank(field="depth", label="Depth"),
         )
     if cut.form == "lap":
-        return (*_lap(cut), Phrase(text="of"), name)
+        return (*_lap(cut), Phrase(text=piece.name, strong=True, before="of", after="."))
     facts = FORMS[cut.form]
     sized = cut.contour is None or cut.contour.form != "points"
     opened, many = cut.open_sides, cut.count > 1
@@ -217,7 +215,7 @@ def _sentence(cut: PocketCut, piece: Piece) -> tuple[Part, ...]:
         parts.append(Phrase(text=f"open at the {' and '.join(opened)} side{',' if many else ''}"))
     if many:
         parts += [Phrase(text=f"{cut.count} times every"), LengthBlank(field="spacing", label="Spacing")]
-    return (*parts, Phrase(text="in"), name)
+    return (*parts, Phrase(text=piece.name, strong=True, before="in", after="."))
 
 
 def _lap(cut: PocketCut) -> list[Part]:
