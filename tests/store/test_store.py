@@ -3,22 +3,27 @@
 from __future__ import annotations
 
 import dataclasses
+from collections.abc import Iterator
 
 import pymysql
 import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
-from sqlalchemy import create_engine, inspect, text
+from sqlalchemy import Engine, create_engine, inspect, select, text
+from sqlalchemy.exc import IntegrityError
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.shop.house_rules import DEPTH_RULES, SPEED_RULES, HouseRules
 from ranura.core.text.lengths import read
+from ranura.host import places
 from ranura.host.database import PrivateDatabase
 from ranura.store import demo, repository
 from ranura.store.items import NotFoundError
 from ranura.store.models import Base, ShopRow
 from ranura.store.repository import StaleError, Store
-from ranura.store.schema import upgrade
+from ranura.store.schema import OldDatabaseError, upgrade
+
+OLD_TABLES = places.ROOT / "tests" / "data" / "tables_0017.sql"
 
 lengths = st.decimals(1, 500, places=2).map(lambda d: read(str(d), "mm"))
 cuts = st.builds(
@@ -135,6 +140,71 @@ def test_migrations_make_exactly_the_models_and_may_run_again(database: PrivateD
         connection.execute(text("DELETE FROM alembic_version"))
     upgrade(database.url)
     engine.dispose()
+
+
+def _rows(connection) -> dict[str, list[tuple[object, ...]]]:
+    """Every row of every table, in the order in which it is listed."""
+    found = {}
+    for table in Base.metadata.sorted_tables:
+        order = [table.c[name] for name in ("shop_id", "place", "id") if name in table.c]
+        columns = [column for column in table.columns if column.name != "place"]
+        found[table.name] = [tuple(row) for row in connection.execute(select(*columns).order_by(*order))]
+    return found
+
+
+@pytest.fixture
+def old_tables(database: PrivateDatabase, store: Store) -> Iterator[Engine]:  # noqa: ARG001 # the demo shop must be laid
+    """The demo shop in the tables of the last revision before, two of its cuts in one place."""
+    engine = create_engine(database.url)
+    with engine.begin() as connection:
+        kept = {table: connection.execute(table.select()).mappings().all() for table in Base.metadata.sorted_tables}
+        connection.execute(text("SET foreign_key_checks = 0"))
+        for table in [*Base.metadata.tables, "alembic_version"]:
+            connection.execute(text(f"DROP TABLE {table}"))
+        for made in OLD_TABLES.read_text().rstrip("; \n").split(";\n"):
+            connection.execute(text(made.replace(":", "\\:")))
+        connection.execute(text("SET foreign_key_checks = 1"))
+        connection.execute(text("INSERT INTO alembic_version VALUES ('0017')"))
+        for table, rows in kept.items():
+            if rows:
+                connection.execute(table.insert(), [dict(row) for row in rows])
+        connection.execute(text("UPDATE cuts SET place = 3 WHERE id = 'shelf-dado-420'"))
+        connection.execute(text("UPDATE cuts SET place = 3 WHERE id = 'back-panel'"))
+    yield engine
+    with engine.begin() as connection:
+        connection.execute(text("DELETE FROM alembic_version"))
+    upgrade(database.url)
+    engine.dispose()
+
+
+def test_a_database_of_the_last_revision_before_is_taken_over_row_by_row(database: PrivateDatabase, old_tables: Engine):
+    with old_tables.connect() as connection:
+        before = _rows(connection)
+    assert before["cuts"]
+    assert before["bits"]
+    upgrade(database.url)
+    with old_tables.connect() as connection:
+        assert _rows(connection) == before
+        assert connection.scalar(text("SELECT version_num FROM alembic_version")) == "0001_tables"
+        for table in ("cuts", "bits", "jobs"):
+            doubled = f"SELECT count(*) FROM {table} GROUP BY shop_id, place HAVING count(*) > 1"
+            assert connection.execute(text(doubled)).all() == []
+    test_migrations_make_exactly_the_models_and_may_run_again(database)
+
+
+def test_an_older_database_is_refused_with_what_to_do(database: PrivateDatabase, old_tables: Engine):
+    with old_tables.begin() as connection:
+        connection.execute(text("UPDATE alembic_version SET version_num = '0012'"))
+        before = _rows(connection)
+    with pytest.raises(OldDatabaseError, match=r"revision 0012.*Start it once with Ranura 0\.1"):
+        upgrade(database.url)
+    with old_tables.connect() as connection:
+        assert _rows(connection) == before
+
+
+def test_two_things_never_have_one_place(store: Store):
+    with store.session() as session, pytest.raises(IntegrityError, match="cuts_places"):
+        session.execute(text("UPDATE cuts SET place = 3"))
 
 
 def test_the_server_is_private_and_strict(database: PrivateDatabase):

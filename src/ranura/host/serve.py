@@ -18,7 +18,7 @@ from ranura.host import places, running, setup
 from ranura.host.database import PrivateDatabase
 from ranura.host.progress import CannotGoOn, answer, say
 from ranura.store.repository import Store
-from ranura.store.schema import upgrade
+from ranura.store.schema import OldDatabaseError, upgrade
 
 DEFAULT_PORT = 8740
 
@@ -95,7 +95,10 @@ def serve(*, demo: bool, fresh: bool) -> int:
         database.start()
         try:
             say("Bringing its tables up to date …")
-            upgrade(database.url)
+            try:
+                upgrade(database.url)
+            except OldDatabaseError as problem:
+                raise CannotGoOn(str(problem)) from problem
             store = Store(database.url)
             if demo:
                 demo_shop.lay(store, fresh=fresh, say=say)

@@ -6,7 +6,7 @@ from datetime import datetime
 from typing import Any
 
 from sqlalchemy import JSON, BigInteger, Boolean, ForeignKey, Index, Integer, String
-from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+from sqlalchemy.orm import DeclarativeBase, Mapped, declared_attr, mapped_column
 
 ID_LENGTH = 40
 NAME_LENGTH = 200
@@ -27,11 +27,23 @@ class ShopRow(Base):
     name: Mapped[str] = mapped_column(String(NAME_LENGTH))
     unit: Mapped[str] = mapped_column(String(2))
     rules: Mapped[dict[str, Any]]
-    currency: Mapped[str] = mapped_column(String(8), default="€")
+    currency: Mapped[str] = mapped_column(String(8), default="€", server_default="€")
 
 
-class _Owned(Base):
-    """A row of a shop, in its place among its like."""
+class _Counted(Base):
+    """A row of a shop that has a place among its like, and has it alone."""
+
+    __abstract__ = True
+
+    @declared_attr.directive
+    @classmethod
+    def __table_args__(cls) -> tuple[Index, ...]:
+        """One key for all."""
+        return (Index(f"{cls.__tablename__}_places", "shop_id", "place", unique=True),)
+
+
+class _Owned(_Counted):
+    """A row with an id of its own."""
 
     __abstract__ = True
 
@@ -40,7 +52,7 @@ class _Owned(Base):
     place: Mapped[int] = mapped_column(Integer)
 
 
-class _Thing(Base):
+class _Thing(_Counted):
     """What a shop owns: known by the shop and its id, in its place among its like."""
 
     __abstract__ = True

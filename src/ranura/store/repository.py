@@ -349,10 +349,11 @@ def move_cut(session: Session, shop_id: str, cut_id: str, *, later: bool) -> boo
     to = at + (1 if later else -1)
     if not 0 <= to < len(cuts):
         return False
-    cuts[at], cuts[to] = cuts[to], cuts[at]
-    places = sorted(cut.place for cut in cuts)
-    for cut, place in zip(cuts, places, strict=True):
+    other, free = cuts[to], -1  # no two cuts have one place, not even for a moment
+    here, there = row.place, other.place
+    for cut, place in ((row, free), (other, here), (row, there)):
         cut.place = place
+        session.flush()
     return True
 
 

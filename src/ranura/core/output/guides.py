@@ -2,11 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
 
 from ranura.core.cutting.direction import Vector
+from ranura.core.text.forms import Change
 from ranura.core.text.writing import Shown, Text
 
 GUIDE_NAMES = {
@@ -34,7 +33,7 @@ class GuideOffer:
     says: Text
     can: bool
     chosen: bool
-    change: Mapping[str, Any]
+    change: Change
 
 
 def offer(kind: str, says: Text, *, can: bool, chosen: bool = False, frees_router: bool = False) -> GuideOffer:

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
-from dataclasses import asdict, dataclass
-from typing import Any
+from collections.abc import Sequence
+from dataclasses import dataclass
 
 from ranura.core.holding.placed import ClampAt, Held
 from ranura.core.text import hold_words
+from ranura.core.text.forms import Change, PlacedClamp
 from ranura.core.text.writing import Text, write
 
 
@@ -17,7 +17,7 @@ class Remedy:
 
     answers: str
     says: Text
-    change: Mapping[str, Any]
+    change: Change
 
 
 _HELD = {
@@ -45,5 +45,5 @@ def moved_clear(codes: set[str], moved: Sequence[ClampAt]) -> list[Remedy]:
     """The person's clamps with those in the way moved clear."""
     if hold_words.CLAMP_IN_THE_WAY.code not in codes or not moved:
         return []
-    change = {"clamps": [asdict(each) for each in moved]}
+    change: Change = {"clamps": tuple(PlacedClamp(side=each.side, at=each.at) for each in moved)}
     return [Remedy(answers=hold_words.CLAMP_IN_THE_WAY.code, says=write("Move it clear"), change=change)]
