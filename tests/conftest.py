@@ -17,10 +17,11 @@ from ranura.api.importing import Imports
 from ranura.api.saved_shop import SavedShop
 from ranura.core.families import FAMILIES
 from ranura.core.family import Families
+from ranura.demo.shop import DEMO_SHOP
 from ranura.host import places
 from ranura.host.database import PrivateDatabase
 from ranura.host.serve import listen
-from ranura.store import demo
+from ranura.store import shops
 from ranura.store.repository import Store
 from ranura.store.schema import upgrade
 
@@ -52,21 +53,21 @@ def opened_store(database: PrivateDatabase) -> Iterator[Store]:
 @pytest.fixture
 def store(opened_store: Store) -> Store:
     """The store with the demo shop as it comes."""
-    demo.lay(opened_store, fresh=True, say=lambda _: None)
+    shops.lay_demo(opened_store, fresh=True, say=lambda _: None)
     return opened_store
 
 
 @pytest.fixture(scope="session")
 def api(opened_store: Store) -> Iterator[TestClient]:
     """The API of the demo shop, without the page; made once, since building its routes takes a while."""
-    with TestClient(create_app(Settings(shop_id=demo.DEMO_SHOP, page=None), opened_store)) as made:
+    with TestClient(create_app(Settings(shop_id=DEMO_SHOP, page=None), opened_store)) as made:
         yield made
 
 
 @pytest.fixture
 def client(api: TestClient, store: Store) -> TestClient:
     """The API with the demo shop as it comes and nothing remembered."""
-    api.app.state.saved_shop = SavedShop(store, demo.DEMO_SHOP)
+    api.app.state.saved_shop = SavedShop(store, DEMO_SHOP)
     api.app.state.imports = Imports(api.app.state.saved_shop)
     return api
 
@@ -75,7 +76,7 @@ class Served:
     """A server with the built page on a port of its own."""
 
     def __init__(self, store: Store, page: Path, families: Families = FAMILIES) -> None:
-        self.app = create_app(Settings(shop_id=demo.DEMO_SHOP, page=page), store, families)
+        self.app = create_app(Settings(shop_id=DEMO_SHOP, page=page), store, families)
         self._socket = listen(18_740)
         self.url = f"http://127.0.0.1:{self._socket.getsockname()[1]}"
         config = uvicorn.Config(self.app, log_level="error", lifespan="off", timeout_graceful_shutdown=1)
@@ -91,7 +92,7 @@ class Served:
 
 @pytest.fixture(scope="session")
 def served(opened_store: Store) -> Iterator[Served]:
-    demo.lay(opened_store, fresh=True, say=lambda _: None)
+    shops.lay_demo(opened_store, fresh=True, say=lambda _: None)
     server = Served(opened_store, places.BUILT_PAGE)
     yield server
     server.close()

@@ -6,7 +6,7 @@ from sqlalchemy.exc import OperationalError
 
 from ranura.api.prior import PriorCuts, PriorState
 from ranura.core.plan import PLANNING, plan_cut
-from ranura.store.demo import SHOP
+from ranura.demo.shop import SHOP
 
 GROOVE = {"kind": "groove", "material": "oak", "goes": "along"} | {
     name: {"typed": typed, "unit": "mm"} for name, typed in (("width", "6"), ("depth", "9"), ("thickness", "18"))
@@ -79,7 +79,7 @@ def test_what_earlier_cuts_are_set_up_with_is_taken_again(client):
 
 
 def test_mounting_only_parts_what_is_equal_otherwise():
-    from ranura.store.demo import SHELF_DADOES, WING_CASE_SIDE
+    from ranura.demo.jobs import SHELF_DADOES, WING_CASE_SIDE
 
     worse = frozenset({("straight-9.525", "trim-one")})
     plan = plan_cut(SHELF_DADOES[0][2], WING_CASE_SIDE, SHOP, SHOP.rules, mounted=worse)

@@ -11,14 +11,14 @@ from fastapi.testclient import TestClient
 from shapely.geometry import Polygon
 
 from ranura.api.application import Settings, create_app
-from ranura.store import demo
+from ranura.demo.shop import DEMO_SHOP
 
 MM = {"unit": "mm"}
 
 
 @pytest.fixture
 def client(store):
-    with TestClient(create_app(Settings(shop_id=demo.DEMO_SHOP, page=None), store)) as made:
+    with TestClient(create_app(Settings(shop_id=DEMO_SHOP, page=None), store)) as made:
         yield made
 
 

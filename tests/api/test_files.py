@@ -13,9 +13,9 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from ranura.core.text.errors import FileError
+from ranura.demo.shop import SHOP
 from ranura.formats.shop_file import read_shop, schema, write_shop
 from ranura.formats.tables import header, read_table, tool_from_row, write_table
-from ranura.store.demo import SHOP
 
 HEAD = "name,profile,shank,diameter,cutting_length,overall_length\n"
 BAD = (

@@ -7,8 +7,8 @@ import dataclasses
 from tests.api.test_files import finished, preview
 
 from ranura.core.shop.tooling.routers import Router
+from ranura.demo.shop import SHOP
 from ranura.formats.tables import write_table
-from ranura.store.demo import SHOP
 
 
 def keep(client, view):

@@ -9,7 +9,8 @@ import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from ranura.store import demo, repository
+from ranura.demo.shop import DEMO_SHOP, SHOP
+from ranura.store import repository
 from ranura.store.repository import Store
 
 
@@ -118,7 +119,7 @@ def test_a_piece_and_a_cut_of_ones_own_are_kept(client, store: Store):
     assert made.status_code == 201
     assert made.json()["version"] == 1
     with store.session() as session:
-        kept = repository.load_job(session, demo.DEMO_SHOP, "little-harbour")
+        kept = repository.load_job(session, DEMO_SHOP, "little-harbour")
     assert kept.pieces[-1].cuts[0].cut.width.typed == "23/32 in"
     assert client.delete(f"/api/cuts/{made.json()['id']}").status_code == 204
     assert client.get(f"/api/cuts/{made.json()['id']}").status_code == 404
@@ -186,7 +187,7 @@ def test_unknown_ids_are_404_in_the_one_form(client, method, path, body):
 
 
 def test_what_belongs_to_another_shop_is_not_there(client, store: Store):
-    other = dataclasses.replace(demo.SHOP, id="other", routers=(), bits=())
+    other = dataclasses.replace(SHOP, id="other", routers=(), bits=())
     with store.session() as session:
         repository.remove_shop(session, "other")
         repository.add_shop(session, other)

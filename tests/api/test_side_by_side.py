@@ -16,7 +16,8 @@ from ranura.api.prior import PriorCuts
 from ranura.core.families import FAMILIES
 from ranura.core.plan import Planning
 from ranura.core.shop.tooling.bits import Bit
-from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
+from ranura.demo.jobs import SHELF_DADOES, WING_CASE_SIDE
+from ranura.demo.shop import SHOP
 from ranura.store.models import ShopRow
 from ranura.store.repository import DOWN_ERRORS, Store
 

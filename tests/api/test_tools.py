@@ -6,8 +6,8 @@ import pytest
 from fastapi.testclient import TestClient
 
 from ranura.api.application import Settings, create_app
-from ranura.store import demo, repository
-from ranura.store.demo import SHOP
+from ranura.demo.shop import SHOP
+from ranura.store import repository, shops
 
 ROUNDOVER = {"profile": "roundover", "radius": "1/4 in", "bearing": "1/2 in", "shank": "1/2 in", "overall_length": "60"}
 
@@ -165,12 +165,12 @@ def test_a_quick_sum_answers_or_says_what_is_missing(client):
 def own(store):
     """The API of an empty shop of one's own."""
     with store.session() as session:
-        repository.remove_shop(session, demo.OWN_SHOP)
-    demo.own_shop(store)
-    with TestClient(create_app(Settings(shop_id=demo.OWN_SHOP, page=None), store)) as made:
+        repository.remove_shop(session, shops.OWN_SHOP)
+    shops.lay_own(store)
+    with TestClient(create_app(Settings(shop_id=shops.OWN_SHOP, page=None), store)) as made:
         yield made
     with store.session() as session:
-        repository.remove_shop(session, demo.OWN_SHOP)
+        repository.remove_shop(session, shops.OWN_SHOP)
 
 
 def test_an_empty_shop_is_offered_a_starter_and_takes_it(own):

@@ -16,7 +16,7 @@ from ranura.core.holding.placed import ClampAt
 from ranura.core.plan import CutPlan, plan_cut
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import read
-from ranura.store.demo import SHOP
+from ranura.demo.shop import SHOP
 
 
 def mm(value: float):

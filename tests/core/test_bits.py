@@ -14,7 +14,7 @@ from shapely.geometry import Point, Polygon
 from ranura.core.shop.tooling.bits import Bit, nominal_shank
 from ranura.core.shop.tooling.profiles import KINDS, PROFILES, flattened, radius_at
 from ranura.core.text.errors import BitError
-from ranura.store.demo_tools import BITS
+from ranura.demo.shop import BITS
 
 
 def bit(**sizes) -> Bit:

@@ -21,7 +21,8 @@ from ranura.core.shop.drawer.texts import bit_from_texts
 from ranura.core.shop.tooling.bits import NOMINAL_SHANKS, Bit
 from ranura.core.text.errors import CraftError
 from ranura.core.text.lengths import read
-from ranura.store.demo import SHOP, WING_CASE_SIDE
+from ranura.demo.jobs import WING_CASE_SIDE
+from ranura.demo.shop import SHOP
 
 ITEMS = "abcdef"
 ways = st.frozensets(st.sampled_from(ITEMS), min_size=1, max_size=2)

@@ -26,8 +26,8 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.guides import TJig
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import read
-from ranura.store.demo import CURTAIN_RAIL, RAIL_GROOVE, SHELF_DADOES, SHOP, WING_CASE_SIDE
-from ranura.store.demo_tools import BITS, GUIDES, PLUNGE_TWO, TRIM_ONE
+from ranura.demo.jobs import CURTAIN_RAIL, RAIL_GROOVE, SHELF_DADOES, WING_CASE_SIDE
+from ranura.demo.shop import BITS, GUIDES, PLUNGE_TWO, SHOP, TRIM_ONE
 
 RULES = HouseRules()
 BIT, BASE = BITS[0], PLUNGE_TWO.bases[0]
@@ -340,7 +340,7 @@ def test_a_clamp_in_the_way_stops_and_is_moved_clear():
     made = plan(clamps=clamps)
     assert (made.status, "clamp-in-the-way" in codes(made)) == ("stop", True)
     (move,) = [each.change for each in made.remedies if each.answers == "clamp-in-the-way"]
-    moved = plan(clamps=tuple(ClampAt(**each) for each in move["clamps"]))
+    moved = plan(clamps=tuple(ClampAt(side=each.side, at=each.at) for each in move["clamps"]))
     assert moved.status != "stop"
     assert move["clamps"][1] == {"side": "far", "at": 620}, "one that is clear stays"
     assert "one-clamp" in codes(plan(clamps=(ClampAt(side="far", at=620),)))

@@ -26,9 +26,9 @@ from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Sleeve
 from ranura.core.text.lengths import read
+from ranura.demo.jobs import SHELF_DADOES, WING_CASE_SIDE
+from ranura.demo.shop import PLUNGE_TWO, SHOP
 from ranura.host.bench.planning import large_shop
-from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
-from ranura.store.demo_tools import PLUNGE_TWO
 
 MIDDLE = SHELF_DADOES[0][2]
 FOUR = tuple(

@@ -16,8 +16,8 @@ from ranura.core.output.views import base_outline
 from ranura.core.plan import CutPlan, plan_cut
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import read
-from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
-from ranura.store.demo_tools import BITS, PLUNGE_TWO, TRIM_ONE
+from ranura.demo.jobs import SHELF_DADOES, WING_CASE_SIDE
+from ranura.demo.shop import BITS, PLUNGE_TWO, SHOP, TRIM_ONE
 
 MIDDLE = SHELF_DADOES[0][2]
 

@@ -24,7 +24,8 @@ from ranura.core.cuts.edge.on_board import edging
 from ranura.core.geometry import closeness
 from ranura.core.plan import CutPlan, plan_cut
 from ranura.core.text.errors import CraftError
-from ranura.store.demo import ARCH, ARCH_OGEE, SHOP
+from ranura.demo.jobs import ARCH, ARCH_OGEE
+from ranura.demo.shop import SHOP
 
 PLUNGE = SHOP.router("plunge-two")
 

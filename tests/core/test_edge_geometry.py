@@ -27,7 +27,7 @@ from ranura.core.geometry.rings import signed_area
 from ranura.core.shop.house_rules import STANDARD
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.errors import CutError
-from ranura.store.demo import SHOP
+from ranura.demo.shop import SHOP
 
 ROUND = Bit(id="r", name="", profile="roundover", radius=6, bearing=12.7, shank=12.7)
 CHAMFER = Bit(id="c", name="", profile="chamfer", cutting_length=12, bearing=12.7, shank=12.7)

@@ -19,7 +19,7 @@ from ranura.core.plan import CutPlan, judge_of, plan_cut
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.errors import CraftError, CutError
-from ranura.store.demo import (
+from ranura.demo.jobs import (
     ARCH,
     ARCH_OGEE,
     BACK_PANEL,
@@ -29,9 +29,9 @@ from ranura.store.demo import (
     CROSS_EDGES,
     EMBLEM_LID,
     LID_EDGES,
-    SHOP,
     WING_CASE_SIDE,
 )
+from ranura.demo.shop import SHOP
 
 
 def plan(cut, piece=None, shop=SHOP, before=(), **rules) -> CutPlan:

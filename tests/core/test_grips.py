@@ -16,7 +16,7 @@ from ranura.core.output.views import DragHandle, View
 from ranura.core.plan import CutPlan, plan_cut
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import read
-from ranura.store.demo import (
+from ranura.demo.jobs import (
     CHEEK,
     CHEEK_DISCS,
     CRATE_SIDE,
@@ -26,9 +26,9 @@ from ranura.store.demo import (
     FLAT_HINGES,
     RAIL_GROOVE,
     RAIL_SLOTS,
-    SHOP,
     WING_CASE_SIDE,
 )
+from ranura.demo.shop import SHOP
 
 CUTS = {
     "dado": (dado(), WING_CASE_SIDE),

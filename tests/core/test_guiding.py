@@ -18,7 +18,7 @@ from ranura.core.cutting.lateral import lateral_passes, plan_setback, spacers
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text.cautions import has_stop
 from ranura.core.text.lengths import read
-from ranura.store.demo_tools import BITS, PLUNGE_TWO
+from ranura.demo.shop import BITS, PLUNGE_TWO
 
 RULES = HouseRules()
 BIT = BITS[0]

@@ -14,7 +14,7 @@ from ranura.core.geometry.convex import gap, oblong
 from ranura.core.geometry.paths import thinned, way_gap
 from ranura.core.holding.clamps import Sweep, around_axis, foot_at, hold, moved_clear, reach_of
 from ranura.core.holding.placed import ClampAt
-from ranura.store.demo_tools import PLUNGE_TWO, TRIM_ONE
+from ranura.demo.shop import PLUNGE_TWO, TRIM_ONE
 
 PART = (640.0, 300.0)
 corner = st.floats(-200, 800).map(lambda x: round(x, 3))

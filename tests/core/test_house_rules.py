@@ -36,7 +36,8 @@ from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.errors import CraftError, RuleError
 from ranura.core.text.lengths import read
 from ranura.core.text.writing import inch_parts
-from ranura.store.demo import CHEEK, CHEEK_DISCS, CONTROL_CROSS, CROSS_MORTISE, SHOP, WING_CASE_SIDE
+from ranura.demo.jobs import CHEEK, CHEEK_DISCS, CONTROL_CROSS, CROSS_MORTISE, WING_CASE_SIDE
+from ranura.demo.shop import SHOP
 
 _JSON = TypeAdapter(object)
 

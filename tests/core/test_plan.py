@@ -26,7 +26,8 @@ from ranura.core.shop.shop import Shop
 from ranura.core.text.cautions import Caution
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import read
-from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
+from ranura.demo.jobs import SHELF_DADOES, WING_CASE_SIDE
+from ranura.demo.shop import SHOP
 
 MIDDLE, LOWER = SHELF_DADOES[0][2], SHELF_DADOES[1][2]
 

@@ -24,7 +24,7 @@ from ranura.core.geometry.rings import arc_points, circle_ring, rounded
 from ranura.core.plan import PLANNING, CutPlan, judge_of, plan_cut
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import read
-from ranura.store.demo import (
+from ranura.demo.jobs import (
     CHEEK,
     CHEEK_DISCS,
     CONTROL_CROSS,
@@ -35,8 +35,8 @@ from ranura.store.demo import (
     FLAT,
     FLAT_HINGES,
     RAIL_SLOTS,
-    SHOP,
 )
+from ranura.demo.shop import SHOP
 
 RULES = SHOP.rules
 PAIR = {"bit_id": "straight-12.7", "router_id": "plunge-two"}

@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from ranura.core.quick import SUMS, completions, quick
 from ranura.core.text.errors import CraftError
-from ranura.store.demo import SHOP
+from ranura.demo.shop import SHOP
 
 ANSWERS = [
     ("speed 1 3/8", "26 200 rpm", "60,000·48/(π·34.925) = 26,249"),

@@ -20,7 +20,7 @@ from ranura.core.cutting.stage import Trip
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import PROFILES, radius_at
 from ranura.core.text.errors import CraftError, CutError
-from ranura.store.demo_tools import BITS
+from ranura.demo.shop import BITS
 
 BOARD = Stock(thickness=22, width=80)
 

@@ -13,7 +13,8 @@ from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.plan import CutPlan, plan_cut
 from ranura.core.shop.tooling.guides import EdgeGuide
 from ranura.core.text.lengths import read
-from ranura.store.demo import EMBLEM_LID, LID_EDGES, SHELF_DADOES, SHOP, WING_CASE_SIDE
+from ranura.demo.jobs import EMBLEM_LID, LID_EDGES, SHELF_DADOES, WING_CASE_SIDE
+from ranura.demo.shop import SHOP
 
 DADO: ChannelCut = SHELF_DADOES[0][2]
 

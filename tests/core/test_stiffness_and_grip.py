@@ -15,7 +15,7 @@ from ranura.core.cutting.stiffness import deflection, plan_stiffness, stress, ti
 from ranura.core.shop.house_rules import STANDARD, HouseRules
 from ranura.core.text import strength_words
 from ranura.core.text.cautions import Reason
-from ranura.store.demo_tools import BITS, PLUNGE_TWO, TRIM_ONE
+from ranura.demo.shop import BITS, PLUNGE_TWO, TRIM_ONE
 
 STRAIGHT = BITS[0]
 ASKED = {

@@ -17,7 +17,7 @@ from ranura.core.cuts.channel.on_board import channel
 from ranura.core.cutting.direction import left_of, straight_direction
 from ranura.core.plan import PLANNING, CutPlan, plan_cut
 from ranura.core.text.errors import CutError
-from ranura.store.demo import SHOP
+from ranura.demo.shop import SHOP
 
 RAIL = Piece(name="Rail", material="ash", length=mm(600), width=mm(60), thickness=mm(24))
 WIDE = dataclasses.replace(RAIL, width=mm(300))

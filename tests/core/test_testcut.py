@@ -9,7 +9,8 @@ from tests.core.test_channels import dado, figure, plan
 
 from ranura.core.plan import PLANNING
 from ranura.core.text.errors import CutError
-from ranura.store.demo import CURTAIN_RAIL, RAIL_GROOVE, SHOP, WING_CASE_SIDE
+from ranura.demo.jobs import CURTAIN_RAIL, RAIL_GROOVE, WING_CASE_SIDE
+from ranura.demo.shop import SHOP
 
 
 def correction(key, measured, **changes):

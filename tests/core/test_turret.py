@@ -10,7 +10,8 @@ from hypothesis import strategies as st
 from tests.core.test_channels import dado, plan_cut
 
 from ranura.core.cutting.turret import plan_turret
-from ranura.store.demo import SHOP, WING_CASE_SIDE
+from ranura.demo.jobs import WING_CASE_SIDE
+from ranura.demo.shop import SHOP
 
 
 @pytest.mark.parametrize(

@@ -11,9 +11,10 @@ from pypdf import PdfReader
 
 from ranura.core.plan import plan_cut
 from ranura.core.text.lengths import read
+from ranura.demo.jobs import PIECES, SHELF_DADOES, WING_CASE_SIDE
+from ranura.demo.shop import SHOP
 from ranura.formats.slip_pdf import Sheet, slip_pdf
 from ranura.formats.type_on_paper import DENOMINATOR, FONTS, NUMERATOR, register, width_of, wrapped
-from ranura.store.demo import PIECES, SHELF_DADOES, SHOP, WING_CASE_SIDE
 
 POINTS_PER_MM = 72 / 25.4
 

@@ -15,9 +15,11 @@ from sqlalchemy.exc import IntegrityError
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.shop.house_rules import DEPTH_RULES, SPEED_RULES, HouseRules
 from ranura.core.text.lengths import read
+from ranura.demo.jobs import JOB_ID, SHELF_DADOES
+from ranura.demo.shop import DEMO_SHOP, SHOP
 from ranura.host import places
 from ranura.host.database import PrivateDatabase
-from ranura.store import demo, repository
+from ranura.store import repository, shops
 from ranura.store.items import NotFoundError
 from ranura.store.models import Base, ShopRow
 from ranura.store.repository import StaleError, Store
@@ -40,17 +42,17 @@ cuts = st.builds(
 
 def test_the_demo_shop_comes_back_equal(store: Store):
     with store.session() as session:
-        assert repository.load_shop(session, demo.DEMO_SHOP) == demo.SHOP
+        assert repository.load_shop(session, DEMO_SHOP) == SHOP
 
 
 @settings(max_examples=25, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture])
 @given(cut=cuts, name=st.text(min_size=1, max_size=40).filter(str.strip))
 def test_any_cut_saved_and_loaded_equals_itself(store: Store, cut: ChannelCut, name: str):
     with store.session() as session:
-        version = repository.load_cut(session, demo.DEMO_SHOP, "shelf-dado-212").version
-        saved = repository.save_cut(session, demo.DEMO_SHOP, "shelf-dado-212", name=name, cut=cut, version=version)
+        version = repository.load_cut(session, DEMO_SHOP, "shelf-dado-212").version
+        saved = repository.save_cut(session, DEMO_SHOP, "shelf-dado-212", name=name, cut=cut, version=version)
     with store.session() as session:
-        loaded = repository.load_cut(session, demo.DEMO_SHOP, "shelf-dado-212")
+        loaded = repository.load_cut(session, DEMO_SHOP, "shelf-dado-212")
     assert loaded == saved
     assert (loaded.cut, loaded.name, loaded.version) == (cut, name, version + 1)
 
@@ -60,61 +62,61 @@ def test_any_cut_saved_and_loaded_equals_itself(store: Store, cut: ChannelCut, n
 def test_house_rules_come_back_equal(store: Store, speed, depth):
     rules = HouseRules(speed_rule=speed, depth_rule=depth, rim_speed_limit_m_s=40)
     with store.session() as session:
-        repository.save_rules(session, demo.DEMO_SHOP, rules, "in")
+        repository.save_rules(session, DEMO_SHOP, rules, "in")
     with store.session() as session:
-        shop = repository.load_shop(session, demo.DEMO_SHOP)
+        shop = repository.load_shop(session, DEMO_SHOP)
     assert (shop.rules, shop.unit) == (rules, "in")
 
 
 def test_an_older_version_is_stale_and_changes_nothing(store: Store):
-    cut = demo.SHELF_DADOES[0][2]
+    cut = SHELF_DADOES[0][2]
     with store.session() as session:
-        repository.save_cut(session, demo.DEMO_SHOP, "shelf-dado-212", name="first", cut=cut, version=1)
+        repository.save_cut(session, DEMO_SHOP, "shelf-dado-212", name="first", cut=cut, version=1)
     with pytest.raises(StaleError) as caught, store.session() as session:
-        repository.save_cut(session, demo.DEMO_SHOP, "shelf-dado-212", name="second", cut=cut, version=1)
+        repository.save_cut(session, DEMO_SHOP, "shelf-dado-212", name="second", cut=cut, version=1)
     assert (caught.value.newer.name, caught.value.newer.version) == ("first", 2)
 
 
 def test_the_demo_shop_is_never_touched_again_unless_laid_anew(store: Store):
     with store.session() as session:
-        repository.set_cut_removed(session, demo.DEMO_SHOP, "shelf-dado-64", True)
-    demo.lay(store, fresh=False, say=lambda _: None)
+        repository.set_cut_removed(session, DEMO_SHOP, "shelf-dado-64", True)
+    shops.lay_demo(store, fresh=False, say=lambda _: None)
     with store.session() as session:
-        assert len(repository.load_job(session, demo.DEMO_SHOP, demo.JOB_ID).pieces[0].cuts) == 3
-    demo.lay(store, fresh=True, say=lambda _: None)
+        assert len(repository.load_job(session, DEMO_SHOP, JOB_ID).pieces[0].cuts) == 3
+    shops.lay_demo(store, fresh=True, say=lambda _: None)
     with store.session() as session:
-        assert len(repository.load_job(session, demo.DEMO_SHOP, demo.JOB_ID).pieces[0].cuts) == 4
+        assert len(repository.load_job(session, DEMO_SHOP, JOB_ID).pieces[0].cuts) == 4
 
 
 def test_ones_own_shop_stands_beside_the_demo(store: Store):
-    demo.own_shop(store)
-    demo.own_shop(store)
+    shops.lay_own(store)
+    shops.lay_own(store)
     with store.session() as session:
-        own = repository.load_shop(session, demo.OWN_SHOP)
+        own = repository.load_shop(session, shops.OWN_SHOP)
         assert (own.routers, own.bits) == ((), ()), "empty, so that the first questions are asked"
-        assert repository.list_jobs(session, demo.OWN_SHOP) == ()
+        assert repository.list_jobs(session, shops.OWN_SHOP) == ()
         with pytest.raises(NotFoundError):
-            repository.load_job(session, demo.OWN_SHOP, demo.JOB_ID)
+            repository.load_job(session, shops.OWN_SHOP, JOB_ID)
 
 
 def test_what_is_removed_is_gone_until_it_is_brought_back_to_its_place(store: Store):
     def cuts() -> list[str]:
         with store.session() as session:
-            pieces = repository.load_job(session, demo.DEMO_SHOP, demo.JOB_ID).pieces
+            pieces = repository.load_job(session, DEMO_SHOP, JOB_ID).pieces
             return [cut.id for piece in pieces for cut in piece.cuts]
 
     before = cuts()
     with store.session() as session:
-        repository.set_cut_removed(session, demo.DEMO_SHOP, "shelf-dado-212", True)
+        repository.set_cut_removed(session, DEMO_SHOP, "shelf-dado-212", True)
     assert cuts() == before[1:]
     with store.session() as session, pytest.raises(NotFoundError):
-        repository.load_cut(session, demo.DEMO_SHOP, "shelf-dado-212")
+        repository.load_cut(session, DEMO_SHOP, "shelf-dado-212")
     with store.session() as session:
-        repository.set_cut_removed(session, demo.DEMO_SHOP, "shelf-dado-212", False)
-        repository.set_piece_removed(session, demo.DEMO_SHOP, "wing-case-side", True)
+        repository.set_cut_removed(session, DEMO_SHOP, "shelf-dado-212", False)
+        repository.set_piece_removed(session, DEMO_SHOP, "wing-case-side", True)
     assert cuts() == [cut for cut in before if cut not in ("shelf-dado-212", "shelf-dado-64", "shelf-dado-420", "back-panel")]
     with store.session() as session:
-        repository.set_piece_removed(session, demo.DEMO_SHOP, "wing-case-side", False)
+        repository.set_piece_removed(session, DEMO_SHOP, "wing-case-side", False)
     assert cuts() == before
 
 
@@ -221,8 +223,8 @@ def test_the_server_is_private_and_strict(database: PrivateDatabase):
 
 
 def test_a_name_in_any_script_is_kept(store: Store):
-    cut = dataclasses.replace(demo.SHELF_DADOES[0][2])
+    cut = dataclasses.replace(SHELF_DADOES[0][2])
     with store.session() as session:
-        kept = repository.save_cut(session, demo.DEMO_SHOP, "shelf-dado-212", name="棚 – étagère 🪵", cut=cut, version=1)
+        kept = repository.save_cut(session, DEMO_SHOP, "shelf-dado-212", name="棚 – étagère 🪵", cut=cut, version=1)
     with store.session() as session:
-        assert repository.load_cut(session, demo.DEMO_SHOP, "shelf-dado-212").name == kept.name == "棚 – étagère 🪵"
+        assert repository.load_cut(session, DEMO_SHOP, "shelf-dado-212").name == kept.name == "棚 – étagère 🪵"

@@ -11,9 +11,9 @@ from tests.conftest import Served
 
 from ranura.api.importing import Imports
 from ranura.api.saved_shop import SavedShop
+from ranura.demo.shop import DEMO_SHOP
 from ranura.host import setup
 from ranura.host.bench import BROWSER, BROWSER_OPTIONS
-from ranura.store import demo
 
 # No test measures time; a wait only ends what would never come, and a busy machine may take its time.
 LONGEST_WAIT = 60_000
@@ -31,7 +31,7 @@ def browser() -> Iterator[Browser]:
 @pytest.fixture
 def shop(served: Served, store) -> Served:
     """The server, with the demo shop laid anew and nothing remembered."""
-    served.app.state.saved_shop = SavedShop(store, demo.DEMO_SHOP)
+    served.app.state.saved_shop = SavedShop(store, DEMO_SHOP)
     served.app.state.store = store
     served.app.state.imports = Imports(served.app.state.saved_shop)
     served.app.state.instruments.close()

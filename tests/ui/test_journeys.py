@@ -14,8 +14,9 @@ from tests.conftest import Served
 
 from ranura.api.application import Settings, create_app
 from ranura.api.saved_shop import SavedShop
+from ranura.demo.shop import DEMO_SHOP
 from ranura.host import places
-from ranura.store import demo, repository
+from ranura.store import repository
 
 pytestmark = pytest.mark.slow
 
@@ -218,7 +219,7 @@ def test_a_piece_and_a_cut_of_ones_own_survive_a_restart(page: Page, shop: Serve
     expect(section(page, "depths")).to_contain_text("in one pass")
     address = page.url
     # A new application on the same database: what a restart is.
-    shop.app.state.saved_shop = SavedShop(store, demo.DEMO_SHOP)
+    shop.app.state.saved_shop = SavedShop(store, DEMO_SHOP)
     page.goto(address)
     expect(page.get_by_test_id("sentence")).to_contain_text("across Pantry shelf")
     expect(page.get_by_test_id("strip")).to_contain_text("Divider")
@@ -315,7 +316,7 @@ def test_a_database_that_is_down_loses_nothing_and_the_page_recovers(page: Page,
     saved(page)
     expect(page.get_by_test_id("down")).to_have_count(0)
     with store.session() as session:
-        assert repository.load_cut(session, demo.DEMO_SHOP, "shelf-dado-212").cut.depth.typed == "7"
+        assert repository.load_cut(session, DEMO_SHOP, "shelf-dado-212").cut.depth.typed == "7"
 
 
 def test_a_database_that_is_killed_comes_back_and_what_was_typed_is_kept(page: Page, database, store):
@@ -324,7 +325,7 @@ def test_a_database_that_is_killed_comes_back_and_what_was_typed_is_kept(page: P
     expect(section(page, "depths")).to_contain_text("7 mm")  # planning needs no database
     saved(page)
     with store.session() as session:
-        assert repository.load_cut(session, demo.DEMO_SHOP, "shelf-dado-212").cut.depth.typed == "7"
+        assert repository.load_cut(session, DEMO_SHOP, "shelf-dado-212").cut.depth.typed == "7"
 
 
 def test_a_start_without_a_database_waits_and_then_opens(open_page: Callable[..., Page], shop: Served, store):

@@ -14,7 +14,7 @@ from tests.ui.test_journeys import field, figure, saved, section
 from ranura.api.importing import Imports
 from ranura.api.saved_shop import SavedShop
 from ranura.host import places
-from ranura.store import demo, repository
+from ranura.store import repository, shops
 
 pytestmark = pytest.mark.slow
 
@@ -32,10 +32,10 @@ Thin,straight,1/4 in,3/16 in,1/2 in,2 in,
 def empty(browser: Browser, store) -> Iterator[Page]:
     """The page of a shop of one's own that has nothing yet."""
     with store.session() as session:
-        repository.remove_shop(session, demo.OWN_SHOP)
-    demo.own_shop(store)
+        repository.remove_shop(session, shops.OWN_SHOP)
+    shops.lay_own(store)
     server = Served(store, places.BUILT_PAGE)
-    server.app.state.saved_shop = SavedShop(store, demo.OWN_SHOP)
+    server.app.state.saved_shop = SavedShop(store, shops.OWN_SHOP)
     server.app.state.imports = Imports(server.app.state.saved_shop)
     page = browser.new_page(viewport={"width": 1280, "height": 800})
     page.set_default_timeout(LONGEST_WAIT)
@@ -44,7 +44,7 @@ def empty(browser: Browser, store) -> Iterator[Page]:
     page.close()
     server.close()
     with store.session() as session:
-        repository.remove_shop(session, demo.OWN_SHOP)
+        repository.remove_shop(session, shops.OWN_SHOP)
 
 
 def read_position(page: Page, setting: str, rpm: int) -> None:

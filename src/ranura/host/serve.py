@@ -11,12 +11,13 @@ from pathlib import Path
 
 import uvicorn
 
-import ranura.store.demo as demo_shop
 from ranura.api.application import Settings, create_app
+from ranura.demo.shop import DEMO_SHOP
 from ranura.devices.lines import UNITS, Kind
 from ranura.host import places, running, setup
 from ranura.host.database import PrivateDatabase
 from ranura.host.progress import CannotGoOn, answer, say
+from ranura.store import shops
 from ranura.store.repository import Store
 from ranura.store.schema import OldDatabaseError, upgrade
 
@@ -101,10 +102,10 @@ def serve(*, demo: bool, fresh: bool) -> int:
                 raise CannotGoOn(str(problem)) from problem
             store = Store(database.url)
             if demo:
-                demo_shop.lay(store, fresh=fresh, say=say)
+                shops.lay_demo(store, fresh=fresh, say=say)
             else:
-                demo_shop.own_shop(store)
-            shop_id = demo_shop.DEMO_SHOP if demo else demo_shop.OWN_SHOP
+                shops.lay_own(store)
+            shop_id = DEMO_SHOP if demo else shops.OWN_SHOP
             server_socket = listen(port)
             url = f"http://127.0.0.1:{server_socket.getsockname()[1]}/"
             app = create_app(Settings(shop_id=shop_id, page=places.BUILT_PAGE, instruments=instruments), store)

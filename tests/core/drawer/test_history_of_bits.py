@@ -7,7 +7,7 @@ import dataclasses
 import pytest
 
 from ranura.core.shop.drawer.history import events
-from ranura.store.demo import SHOP
+from ranura.demo.shop import SHOP
 
 BIT = next(bit for bit in SHOP.bits if bit.id == "straight-12.7")
 

@@ -21,8 +21,7 @@ from ranura.core.shop.drawer.starter import starter
 from ranura.core.shop.drawer.texts import FIELDS, bit_from_texts, texts_of
 from ranura.core.shop.tooling.profiles import KINDS
 from ranura.core.text.errors import CraftError
-from ranura.store.demo import SHOP
-from ranura.store.demo_tools import BITS, DELIVERIES, GUIDES, ROUTERS, WOODS
+from ranura.demo.shop import BITS, DELIVERIES, GUIDES, ROUTERS, SHOP, WOODS
 
 DESCRIBED = [
     (

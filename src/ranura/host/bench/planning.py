@@ -14,8 +14,9 @@ import psutil
 from ranura.core.plan import plan_cut
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
+from ranura.demo.jobs import SHELF_DADOES, WING_CASE_SIDE
+from ranura.demo.shop import SHOP
 from ranura.host.bench.measuring import Measure, exponent, percentile, timed
-from ranura.store.demo import SHELF_DADOES, SHOP, WING_CASE_SIDE
 
 _ROUNDS = 400
 _WARM = 50

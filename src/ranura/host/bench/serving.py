@@ -13,11 +13,12 @@ import uvicorn
 
 from ranura.api.application import Settings, create_app
 from ranura.core.shop.shop import Shop
+from ranura.demo.shop import DEMO_SHOP
 from ranura.host import places
 from ranura.host.database import PrivateDatabase
 from ranura.host.serve import listen
 from ranura.requests.from_core import RequestModel
-from ranura.store import demo, repository
+from ranura.store import repository, shops
 from ranura.store.repository import Store
 from ranura.store.schema import upgrade
 
@@ -38,7 +39,7 @@ def opened_store() -> Iterator[Store]:
         database.start()
         upgrade(database.url)
         store = Store(database.url)
-        demo.lay(store, fresh=True, say=lambda _: None)
+        shops.lay_demo(store, fresh=True, say=lambda _: None)
         try:
             yield store
         finally:
@@ -49,7 +50,7 @@ def opened_store() -> Iterator[Store]:
 @contextmanager
 def served(store: Store, shop: Shop | None = None) -> Iterator[str]:
     """The application of the demo shop, or of another that is laid in first, and `/echo`."""
-    shop_id = demo.DEMO_SHOP
+    shop_id = DEMO_SHOP
     if shop is not None:
         shop_id = shop.id
         with store.session() as session:

@@ -1,6 +1,8 @@
 """All tables. Those that a Ranura of before made (revision 0017) are taken over: they have the same columns, and miss only the
 keys that keep two things from one place."""
 
+from typing import Any
+
 import sqlalchemy as sa
 from alembic import op
 
@@ -64,7 +66,7 @@ def upgrade() -> None:
         op.create_index(f"{name}_places", name, ["shop_id", "place"], unique=True, if_not_exists=True)
 
 
-def _owned() -> tuple[sa.Column, ...]:
+def _owned() -> tuple[sa.Column[Any], ...]:
     return (
         sa.Column("id", sa.String(40), primary_key=True),
         sa.Column("shop_id", sa.String(40), sa.ForeignKey("shops.id", ondelete="CASCADE"), nullable=False),

@@ -1,8 +1,7 @@
-"""The demo shop: a marionette theatre's workshop, all made up, the same on every machine. And the empty shop of one's own."""
+"""The job of the demo shop: the boards of a marionette theatre, and the cuts in them."""
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from typing import Any
 
 from ranura.core.board.outlines import Contour
@@ -12,28 +11,7 @@ from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.families import Cut
-from ranura.core.shop.house_rules import HouseRules
-from ranura.core.shop.shop import Shop
 from ranura.core.text.lengths import Length, read
-from ranura.store import repository
-from ranura.store.demo_tools import BITS, DELIVERIES, GUIDES, ROUTERS, WOODS
-from ranura.store.repository import Store
-
-DEMO_SHOP = "lanternfish"
-OWN_SHOP = "own"
-
-
-SHOP = Shop(
-    id=DEMO_SHOP,
-    name="Lanternfish Workshop",
-    unit="mm",
-    rules=HouseRules(),
-    routers=ROUTERS,
-    bits=BITS,
-    guides=GUIDES,
-    woods=WOODS,
-    deliveries=DELIVERIES,
-)
 
 JOB_ID = "little-harbour"
 JOB_NAME = "The Little Harbour"
@@ -151,26 +129,3 @@ PIECES: tuple[tuple[str, Piece, tuple[tuple[str, str, Cut], ...]], ...] = (
     ("roller-cheek", CHEEK, (("cheek-discs", "Cheeks by trammel", CHEEK_DISCS),)),
     ("emblem-lid", EMBLEM_LID, (("lid-edges", "Lid edges", LID_EDGES),)),
 )
-
-
-def lay(store: Store, *, fresh: bool, say: Callable[[str], None]) -> None:
-    """Adds the demo shop if it is missing and leaves it alone otherwise; `fresh` takes the old one away first."""
-    with store.session() as session:
-        if fresh:
-            repository.remove_shop(session, DEMO_SHOP)
-        if repository.has_shop(session, DEMO_SHOP):
-            return
-        say("Laying out the demo shop …")
-        repository.add_shop(session, SHOP)
-        repository.add_job(session, DEMO_SHOP, id=JOB_ID, name=JOB_NAME)
-        for piece_id, piece, cuts in PIECES:
-            repository.add_piece(session, DEMO_SHOP, JOB_ID, id=piece_id, piece=piece)
-            for cut_id, name, cut in cuts:
-                repository.add_cut(session, DEMO_SHOP, piece_id, id=cut_id, name=name, cut=cut)
-
-
-def own_shop(store: Store) -> None:
-    """Adds the person's own shop if it is missing: empty, so that its first questions are asked."""
-    with store.session() as session:
-        if not repository.has_shop(session, OWN_SHOP):
-            repository.add_shop(session, Shop(id=OWN_SHOP, name="My shop", unit="mm", rules=HouseRules(), routers=(), bits=()))

@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 from ranura.core.board.materials import Delivery, Material
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Bushing, EdgeGuide, Guide, InlaySet, Sled, Straightedge, Trammel
 from ranura.core.shop.tooling.routers import Base, DialPosition, GuidedSide, Router
@@ -195,4 +197,18 @@ WOODS: tuple[Material, ...] = (
 DELIVERIES: tuple[Delivery, ...] = (
     Delivery(id="birch-18-october", name="October load", material_id="birch-plywood", nominal=18, measured=17.6, tolerance=0.15),
     Delivery(id="birch-12-october", name="October load", material_id="birch-plywood", nominal=12, measured=11.7, tolerance=0.1),
+)
+
+DEMO_SHOP = "lanternfish"
+
+SHOP = Shop(
+    id=DEMO_SHOP,
+    name="Lanternfish Workshop",
+    unit="mm",
+    rules=HouseRules(),
+    routers=ROUTERS,
+    bits=BITS,
+    guides=GUIDES,
+    woods=WOODS,
+    deliveries=DELIVERIES,
 )

@@ -1,0 +1,37 @@
+"""The shops that a database begins with: the demo shop, and an empty one of one's own."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.demo.jobs import JOB_ID, JOB_NAME, PIECES
+from ranura.demo.shop import DEMO_SHOP, SHOP
+from ranura.store import repository
+from ranura.store.repository import Store
+
+OWN_SHOP = "own"
+
+
+def lay_demo(store: Store, *, fresh: bool, say: Callable[[str], None]) -> None:
+    """Adds the demo shop if it is missing and leaves it alone otherwise; `fresh` takes the old one away first."""
+    with store.session() as session:
+        if fresh:
+            repository.remove_shop(session, DEMO_SHOP)
+        if repository.has_shop(session, DEMO_SHOP):
+            return
+        say("Laying out the demo shop …")
+        repository.add_shop(session, SHOP)
+        repository.add_job(session, DEMO_SHOP, id=JOB_ID, name=JOB_NAME)
+        for piece_id, piece, cuts in PIECES:
+            repository.add_piece(session, DEMO_SHOP, JOB_ID, id=piece_id, piece=piece)
+            for cut_id, name, cut in cuts:
+                repository.add_cut(session, DEMO_SHOP, piece_id, id=cut_id, name=name, cut=cut)
+
+
+def lay_own(store: Store) -> None:
+    """Adds the person's own shop if it is missing: empty, so that its first questions are asked."""
+    with store.session() as session:
+        if not repository.has_shop(session, OWN_SHOP):
+            repository.add_shop(session, Shop(id=OWN_SHOP, name="My shop", unit="mm", rules=HouseRules(), routers=(), bits=()))
