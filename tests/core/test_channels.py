@@ -25,6 +25,7 @@ from ranura.core.plan import CutPlan, plan_cut
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.guides import TJig
 from ranura.core.text.errors import CutError
+from ranura.core.text.forms import PlacedClamp
 from ranura.core.text.lengths import read
 from ranura.demo.jobs import CURTAIN_RAIL, RAIL_GROOVE, SHELF_DADOES, WING_CASE_SIDE
 from ranura.demo.shop import BITS, GUIDES, PLUNGE_TWO, SHOP, TRIM_ONE
@@ -342,7 +343,7 @@ def test_a_clamp_in_the_way_stops_and_is_moved_clear():
     (move,) = [each.change for each in made.remedies if each.answers == "clamp-in-the-way"]
     moved = plan(clamps=tuple(ClampAt(side=each.side, at=each.at) for each in move["clamps"]))
     assert moved.status != "stop"
-    assert move["clamps"][1] == {"side": "far", "at": 620}, "one that is clear stays"
+    assert move["clamps"][1] == PlacedClamp(side="far", at=620), "one that is clear stays"
     assert "one-clamp" in codes(plan(clamps=(ClampAt(side="far", at=620),)))
 
 

@@ -11,6 +11,7 @@ from fastapi import FastAPI, Response
 from fastapi.responses import FileResponse, JSONResponse
 from starlette.staticfiles import StaticFiles
 
+from ranura import VERSION
 from ranura.api import (
     calc,
     choosing,
@@ -56,7 +57,7 @@ class Settings:
 
 def create_app(settings: Settings, store: Store, families: Families = FAMILIES) -> FastAPI:
     """The application of one shop on a store, which knows the same families of cuts."""
-    app = FastAPI(title="Ranura", version="0.1.0", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
+    app = FastAPI(title="Ranura", version=VERSION, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.store = store
     app.state.saved_shop = SavedShop(store, settings.shop_id)
     app.state.planning = Planning(families)

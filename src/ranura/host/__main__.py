@@ -125,7 +125,8 @@ def main(arguments: Sequence[str]) -> int:
     return verb.run(arguments[1:])
 
 
-if __name__ == "__main__":
+def command() -> None:
+    """The process: runs the verb of its arguments and ends with its code."""
     try:
         sys.exit(main(sys.argv[1:]))
     except CannotGoOn as problem:
@@ -133,3 +134,7 @@ if __name__ == "__main__":
         sys.exit(problem.code)
     except KeyboardInterrupt:
         sys.exit(130)
+
+
+if __name__ == "__main__":
+    command()
