@@ -8,6 +8,7 @@ from typing import get_args
 import pytest
 
 from ranura.calc.registry import CALCULATORS
+from ranura.core.families import FAMILIES
 from ranura.core.shop.tooling.profiles import PROFILES
 from ranura.devices.lines import Word, parse
 from ranura.formats.tables import BIT_HEADER, ROUTER_HEADER
@@ -53,12 +54,55 @@ def test_the_published_schema_is_current():
     assert (DOCS / "shop.schema.json").read_text() == shop_schema(), "run ./ranura fix"
 
 
-def test_every_room_and_calculator_has_its_place():
+def _drawn(tree: str) -> dict[str, set[str]]:
+    """The folders below each root of a tree that is drawn by indentation."""
+    found: dict[str, set[str]] = {}
+    root, path = "", []
+    for line in tree.splitlines():
+        name = line.split("/ ")[0].rstrip("/")
+        depth = (len(name) - len(name.lstrip())) // 2
+        if depth == 0:
+            root, path = name, []
+            found[root] = set()
+            continue
+        path = [*path[: depth - 1], name.strip()]
+        found[root].add("/".join(path))
+    return found
+
+
+def _folders(root: str) -> set[str]:
+    """Those that hold code, or what ships with it."""
+    top = places.ROOT / root
+    there = {path for path in top.rglob("*") if path.is_dir() and any(each.is_file() for each in path.iterdir())}
+    hidden = ("__pycache__", "generated")
+    return {str(path.relative_to(top)) for path in there if path.name not in hidden}
+
+
+def test_the_tree_in_the_architecture_is_the_one_there_is():
+    tree = (DOCS / "architecture.md").read_text().split("```")[1].strip("\n")
+    drawn = _drawn(tree)
+    assert drawn.keys() == {"src/ranura", "web/src"}
+    for root, rooms in drawn.items():
+        assert rooms == _folders(root)
+
+
+def test_every_module_that_a_document_names_is_there():
+    modules = {str(path.relative_to(places.ROOT)) for top in ("src", "web/src", "tests") for path in (places.ROOT / top).rglob("*.*")}
+    for page in ("docs/architecture.md", "CONTRIBUTING.md"):
+        for named in re.findall(r"`([\w/-]+\.(?:py|ts|tsx))`", (places.ROOT / page).read_text()):
+            assert any(f"/{module}".endswith(f"/{named}") for module in modules), f"{page}: {named}"
+
+
+def test_every_calculator_has_its_place():
     architecture = (DOCS / "architecture.md").read_text()
-    for room in ("core", "calc", "formats", "store", "devices", "api", "host", "web"):
-        assert f"`{room}" in architecture or f"{room}/" in architecture
     for name in CALCULATORS:
         assert f"`{name}`" in architecture
+
+
+def test_every_family_and_its_parts_have_a_word_in_the_glossary():
+    glossary = (DOCS / "glossary.md").read_text()
+    for family in FAMILIES.values():
+        assert f"| {family.planner.__module__.split('.')[-2]} |" in glossary
 
 
 def test_pictures_are_linked_and_there():
@@ -68,7 +112,7 @@ def test_pictures_are_linked_and_there():
     assert 3 <= len(there) < 20
 
 
-@pytest.mark.parametrize("page", ["README.md", "CONTRIBUTING.md", "docs/architecture.md", "docs/formats.md"])
+@pytest.mark.parametrize("page", ["README.md", "CONTRIBUTING.md", "docs/architecture.md", "docs/formats.md", "docs/glossary.md"])
 def test_links_lead_somewhere(page):
     path = places.ROOT / page
     for target in re.findall(r"\]\((?!http|#)([^)#]+)", path.read_text()):

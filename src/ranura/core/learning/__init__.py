@@ -1,1 +1,1 @@
-"""."""
+"""What measurements teach: test cuts and corrections."""
