@@ -87,7 +87,9 @@ def test_the_tree_in_the_architecture_is_the_one_there_is():
 
 
 def test_every_module_that_a_document_names_is_there():
-    modules = {str(path.relative_to(places.ROOT)) for top in ("src", "web/src", "tests") for path in (places.ROOT / top).rglob("*.*")}
+    modules = {
+        str(path.relative_to(places.ROOT)) for top in ("src", "web/src", "tests") for path in (places.ROOT / top).rglob("*.*")
+    }
     for page in ("docs/architecture.md", "CONTRIBUTING.md"):
         for named in re.findall(r"`([\w/-]+\.(?:py|ts|tsx))`", (places.ROOT / page).read_text()):
             assert any(f"/{module}".endswith(f"/{named}") for module in modules), f"{page}: {named}"

@@ -19,7 +19,7 @@ from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.channel.judge import ChannelJudge
 from ranura.core.cuts.channel.on_board import channel
 from ranura.core.cutting.need import StraightCut
-from ranura.core.cutting.stepping import paces_of, step_reason
+from ranura.core.cutting.step_limits import paces_of, step_reason
 from ranura.core.plan import plan_cut
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop

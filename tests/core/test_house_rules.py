@@ -24,7 +24,8 @@ from ranura.core.cuts.edge.bearings import choose_bearing
 from ranura.core.cuts.pocket.bushings import plan_template
 from ranura.core.cutting.need import StraightCut
 from ranura.core.cutting.size import size_reasons
-from ranura.core.cutting.stepping import Tooling, plan_steps
+from ranura.core.cutting.step_limits import Tooling
+from ranura.core.cutting.stepping import plan_steps
 from ranura.core.cutting.stiffness import stress_limit
 from ranura.core.joints.inlay import plan_inlay
 from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail

@@ -320,10 +320,7 @@ def _mm(found: re.Match[str], unit: Unit) -> float:
 
 def _arithmetic(text: str, unit: Unit) -> QuickAnswer:
     """Lengths added and taken away; a number after × or ÷ multiplies or divides the length before it."""
-    terms: list[float] = []
-    said: list[str] = []
-    facts: dict[str, float] = {}
-    place = 0
+    terms, said, facts, place = list[float](), list[str](), dict[str, float](), 0
     if not text.strip():
         raise QuickError(refusals.NOTHING_ASKED, partial=True)
     while place < len(text):

@@ -1,7 +1,9 @@
 import { Redo2, Undo2 } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import { type JobView, slipAddress, type Unit } from "../api/client";
+import { useCommand } from "./commands";
 import { IconButton, Mark, Places, ThemeButton, UnitSwitch } from "./Place";
 import type { ShortcutName } from "./shortcuts";
 
@@ -30,6 +32,9 @@ const SAVING: Record<string, string> = {
 export function Header(props: Props) {
   const { job, jobs, unit, saving, onRun } = props;
   const navigate = useNavigate();
+  const [printing, setPrinting] = useState(false);
+  const printable = Boolean(props.cutId) && saving === "saved";
+  useCommand("print", () => setPrinting(true), printable);
   return (
     <header className="flex flex-wrap items-center gap-x-1.5 gap-y-1 border-b-2 lg:gap-x-3 border-ink bg-bench px-3 py-1.5 lg:h-[54px] lg:flex-nowrap">
       <h1 className="sr-only">
@@ -98,10 +103,10 @@ export function Header(props: Props) {
           <span className="text-[17px] font-bold">?</span>
         </IconButton>
       </span>
-      <DropdownMenu.Root>
+      <DropdownMenu.Root open={printing} onOpenChange={setPrinting}>
         <DropdownMenu.Trigger
           className="button button-main"
-          disabled={!props.cutId || saving !== "saved"}
+          disabled={!printable}
           title={saving === "saved" ? undefined : "What is printed is what is saved; wait for that first"}
           data-testid="print"
         >

@@ -6,6 +6,7 @@ import { CutScreen } from "../board/CutScreen";
 import { useJobActions } from "../jobs/actions";
 import { Strip } from "../jobs/Strip";
 import { useStable } from "../ui/stable";
+import { runCommand } from "./commands";
 import { Header } from "./Header";
 import { History } from "./history";
 import { useShopSettings } from "./settings";
@@ -100,27 +101,21 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
       case "previous-cut":
         return step(-1);
       case "edge":
-        return document
-          .querySelectorAll<HTMLButtonElement>('[data-testid="edges"] button')
-          [Number(key) - 1]?.click();
       case "all-edges":
-        return document.querySelector<HTMLButtonElement>('[data-testid="all-edges"]')?.click();
       case "profile":
-        return document.querySelector<HTMLButtonElement>('[data-testid="profile-bench"]')?.click();
+      case "tools":
+      case "print":
+        return runCommand(name, key);
       case "width":
       case "depth":
       case "size":
       case "position":
         return document.querySelector<HTMLInputElement>(`input[data-field="${name}"]`)?.focus();
-      case "tools":
-        return document.querySelector<HTMLButtonElement>('[data-testid="tool-picker"]')?.click();
       case "palette":
         return setDialog({ what: "palette" });
       case "drawer":
       case "bench":
         return void navigate(`/${name}`);
-      case "print":
-        return document.querySelector<HTMLButtonElement>('[data-testid="print"]')?.click();
       default:
         return name satisfies never;
     }

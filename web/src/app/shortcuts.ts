@@ -1,5 +1,5 @@
 /** All keys of the workshop in one table. Letters work outside of fields; undo works everywhere. */
-import { useEffect, useRef } from "react";
+import { useEffect, useEffectEvent } from "react";
 
 export const SHORTCUTS = [
   { name: "width", keys: "W", says: "type the width" },
@@ -54,17 +54,16 @@ export const isTyping = (target: EventTarget | null) =>
   target.matches("input:not([type=checkbox], [type=radio]), textarea, select");
 
 export function useShortcuts(run: (name: ShortcutName, key: string) => void, active: boolean): void {
-  const latest = useRef(run);
-  latest.current = run;
+  const onKey = useEffectEvent((event: KeyboardEvent) => {
+    const name = shortcutFor(event, isTyping(event.target));
+    if (!name) return;
+    event.preventDefault();
+    run(name, event.key);
+  });
   useEffect(() => {
     if (!active) return;
-    const onKey = (event: KeyboardEvent) => {
-      const name = shortcutFor(event, isTyping(event.target));
-      if (!name) return;
-      event.preventDefault();
-      latest.current(name, event.key);
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
+    const listener = (event: KeyboardEvent) => onKey(event);
+    window.addEventListener("keydown", listener);
+    return () => window.removeEventListener("keydown", listener);
   }, [active]);
 }

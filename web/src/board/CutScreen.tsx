@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { lazy, Suspense, useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
+import { lazy, Suspense, useCallback, useEffect, useState, useSyncExternalStore } from "react";
 import {
   api,
   type Change,
@@ -15,6 +15,7 @@ import {
   type Text,
   type Unit,
 } from "../api/client";
+import { useCommand } from "../app/commands";
 import type { History } from "../app/history";
 import { valueAt } from "../forms/draft";
 import { edgesAt, toggled } from "../forms/EdgesBlank";
@@ -57,29 +58,28 @@ export function CutScreen(props: Props) {
   const { shop, jobId, item, cut, unit, history, onOpen, onSaving, onSchool } = props;
   const queries = useQueryClient();
   const [editor, setEditor] = useState<CutEditor | null>(null);
-  const latest = useRef({ item, onOpen, name: cut.name, kept: cut });
-  latest.current = { item, onOpen, name: cut.name, kept: cut };
+  const latest = useStable(() => ({ item, onOpen, name: cut.name, kept: cut }));
 
   useEffect(() => {
-    const id = latest.current.kept.id;
+    const id = latest().kept.id;
     const restore = (draft: CutIn) => {
       const shown = editors.get(id);
       if (shown) shown.restore(draft);
       else {
         pending.set(id, draft);
-        latest.current.onOpen(id);
+        latest().onOpen(id);
       }
     };
     const made = new CutEditor(
-      { cut: cutIn(latest.current.kept.cut), version: latest.current.kept.version },
+      { cut: cutIn(latest().kept.cut), version: latest().kept.version },
       {
-        plan: (draft) => api.plan(pieceIn(latest.current.item.piece), draft, id),
-        save: (draft, version) => api.saveCut(id, latest.current.name, draft, version),
+        plan: (draft) => api.plan(pieceIn(latest().item.piece), draft, id),
+        save: (draft, version) => api.saveCut(id, latest().name, draft, version),
         saved: (before, after) => {
           void queries.invalidateQueries({ queryKey: ["job", jobId] });
           if (before !== after)
             history.push({
-              label: latest.current.name,
+              label: latest().name,
               undo: () => restore(before),
               redo: () => restore(after),
             });
@@ -103,7 +103,7 @@ export function CutScreen(props: Props) {
       made.close();
       editors.delete(id);
     };
-  }, [history, jobId, queries]);
+  }, [history, jobId, queries, latest]);
 
   useEffect(() => editor?.meet({ cut: cutIn(cut.cut), version: cut.version }), [editor, cut]);
 
@@ -158,6 +158,8 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
   useEffect(() => onSaving(state.saving), [onSaving, state.saving]);
   const onEdit = useCallback((change: Change, usual?: Change) => editor.edit(change, usual), [editor]);
   const [bench, setBench] = useState(false);
+  const hasBench = form?.components.includes("profile-bench") ?? false;
+  useCommand("profile", () => setBench(true), hasBench && plan !== null);
   const piece = item.piece;
   const edges = form?.sentence.find((part) => part.takes === "edges")?.field;
   const onEdge = useStable((ref: string) => {
@@ -178,7 +180,7 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
           <>
             <FormSentence form={form} filling={filling} />
             <FormOptions form={form} filling={filling}>
-              {form.components.includes("profile-bench") ? (
+              {hasBench ? (
                 <button
                   type="button"
                   className="button ml-auto"

@@ -1,4 +1,5 @@
 /** Edges of the board in the order in which they are run; the drawing chooses them as well. */
+import { useCommand } from "../app/commands";
 import { inUnit } from "../ui/words";
 import { valueAt } from "./draft";
 import type { Look } from "./FormBlank";
@@ -21,6 +22,16 @@ export function EdgesBlank({ blank, filling, look }: Props) {
   const { draft, unit, prefix, problemAt, onEdit } = filling;
   const edges = edgesAt(draft, blank.field);
   const toggle = (ref: string) => onEdit({ [blank.field]: toggled(edges, ref) });
+  const all = () => onEdit({ [blank.field]: blank.whole });
+  useCommand(
+    "edge",
+    (key) => {
+      const edge = blank.choices[Number(key) - 1];
+      if (edge) toggle(edge.value);
+    },
+    look === "sentence",
+  );
+  useCommand("all-edges", all, look === "sentence");
   const problem = problemAt(blank.field);
   const message = problem ? (
     <span role="alert" className="w-full border-l-4 border-cut pl-2 text-[15px]" data-testid="edge-problem">
@@ -72,7 +83,7 @@ export function EdgesBlank({ blank, filling, look }: Props) {
           className="quiet text-[15px]"
           title="key 0"
           data-testid="all-edges"
-          onClick={() => onEdit({ [blank.field]: blank.whole })}
+          onClick={all}
         >
           all round
         </button>

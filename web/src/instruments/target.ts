@@ -1,5 +1,5 @@
 /** Length fields that can take a reading of the caliper: the page's one register of them. */
-import { useEffect, useRef, useSyncExternalStore } from "react";
+import { useEffect, useEffectEvent, useSyncExternalStore } from "react";
 import { caliper } from "./instrument";
 
 export interface Target {
@@ -15,11 +15,10 @@ export const targetOf = (element: EventTarget | null): Target | null =>
 
 /** Makes a field one that takes readings; spread the answer on its input. */
 export function useReadings(id: string, label: string, onText: (text: string) => void, takes = true) {
-  const latest = useRef(onText);
-  latest.current = onText;
+  const taken = useEffectEvent(onText);
   useEffect(() => {
     if (!takes) return;
-    targets.set(id, { id, label, take: (text) => latest.current(text) });
+    targets.set(id, { id, label, take: (text) => taken(text) });
     return () => {
       targets.delete(id);
       // A field that is gone takes no reading: it would be lost.

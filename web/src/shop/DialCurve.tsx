@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { DialPosition } from "../api/client";
+import { usePulling } from "../ui/pulling";
 import { useSize } from "../ui/useSize";
 import { type Frame, heightOf, placesOf, STEP, speedAt } from "./dial";
 
@@ -28,6 +29,7 @@ export function DialCurve({ dial, min, max, name, onMove }: Props) {
   const { ref: svg, width } = useSize<SVGSVGElement>();
   const frame = frameOf(width || 460);
   const [dragged, setDragged] = useState<{ place: number; rpm: number } | null>(null);
+  const pulling = usePulling<void>();
   const top = Math.ceil((max * 1.08) / 5_000) * 5_000;
   const xs = placesOf(dial, frame);
   const speed = (each: DialPosition, place: number) => (dragged?.place === place ? dragged.rpm : each.rpm);
@@ -115,18 +117,15 @@ export function DialCurve({ dial, min, max, name, onMove }: Props) {
               aria-valuemax={top}
               aria-valuetext={`${rpm} rpm, ${each.measured ? "measured" : "from the manual"}`}
               data-testid={`dial-${each.setting}`}
-              onPointerDown={(event) => {
-                event.currentTarget.setPointerCapture(event.pointerId);
-                setDragged({ place, rpm: each.rpm });
-              }}
-              onPointerMove={(event) => {
-                if (dragged?.place === place) setDragged({ place, rpm: at(event) });
-              }}
-              onPointerUp={() => {
-                if (dragged?.place === place && dragged.rpm !== each.rpm) onMove(place, dragged.rpm);
-                setDragged(null);
-              }}
-              onPointerCancel={() => setDragged(null)}
+              {...pulling(
+                () => setDragged({ place, rpm: each.rpm }),
+                (_from, _right, _up, event) => setDragged({ place, rpm: at(event) }),
+                () => {
+                  if (dragged?.place === place && dragged.rpm !== each.rpm) onMove(place, dragged.rpm);
+                  setDragged(null);
+                },
+                () => setDragged(null),
+              )}
               onKeyDown={(event) => {
                 const by = event.key === "ArrowUp" ? STEP : event.key === "ArrowDown" ? -STEP : 0;
                 if (!by) return;

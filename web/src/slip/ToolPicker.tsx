@@ -3,6 +3,7 @@ import { Popover } from "radix-ui";
 import { useState } from "react";
 import { api, type Change, type CutIn, type CutPlan, type PieceIn, type Unit } from "../api/client";
 import { data } from "../api/queries";
+import { useCommand } from "../app/commands";
 import { keepMovedFocus } from "../ui/focus";
 import { lossLine, Misses, ToolLine } from "../ui/ToolLines";
 import { Words } from "../ui/Words";
@@ -24,6 +25,7 @@ interface Props {
 /** Bits and routers for this cut: the best with what they lose, the nearest misses, and on opening all others with reasons. */
 export function ToolPicker({ plan, unit, asked: now, onEdit }: Props) {
   const [open, setOpen] = useState(false);
+  useCommand("tools", () => setOpen(true));
   const asked = now();
   const pinned = plan.pinned.length > 0;
   const take = (bit_id: string, router_id: string | null) => onEdit({ bit_id, router_id });

@@ -9,16 +9,15 @@ interface Pull<T> {
 
 /**
  * What an element needs to be pulled: `take` says what a pull begins from when the pointer goes down, `move` gets it with every
- * move, and the distance since then in pixels, right and up. One pull at a time.
+ * move, and the distance since then in pixels, right and up; `release` and `cancel` end it. One pull at a time.
  */
 export function usePulling<T>() {
   const pull = useRef<Pull<T> | null>(null);
-  const release = () => {
-    pull.current = null;
-  };
   return (
     take: (event: PointerEvent<SVGElement>) => T,
     move: (from: T, right: number, up: number, event: PointerEvent<SVGElement>) => void,
+    release?: () => void,
+    cancel?: () => void,
   ) => ({
     onPointerDown: (event: PointerEvent<SVGElement>) => {
       event.currentTarget.setPointerCapture(event.pointerId);
@@ -28,7 +27,13 @@ export function usePulling<T>() {
       const taken = pull.current;
       if (taken) move(taken.from, event.clientX - taken.x, taken.y - event.clientY, event);
     },
-    onPointerUp: release,
-    onPointerCancel: release,
+    onPointerUp: () => {
+      if (pull.current) release?.();
+      pull.current = null;
+    },
+    onPointerCancel: () => {
+      pull.current = null;
+      cancel?.();
+    },
   });
 }

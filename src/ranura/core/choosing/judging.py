@@ -14,7 +14,7 @@ from ranura.core.choosing.order import Candidate, Pair, Ranking
 from ranura.core.cutting.grip import Grip, free_length, plan_grip
 from ranura.core.cutting.size import size_reasons
 from ranura.core.cutting.speed import speed_of, surely_turns, turning_rpm
-from ranura.core.cutting.stepping import school_step
+from ranura.core.cutting.step_limits import school_step
 from ranura.core.cutting.stiffness import tip_compliance
 from ranura.core.geometry import closeness
 from ranura.core.holding.hands import is_small

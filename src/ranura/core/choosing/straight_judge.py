@@ -10,7 +10,7 @@ from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate, Pair
 from ranura.core.choosing.ranking import StraightRanking, losses
 from ranura.core.cutting.need import StraightCut
-from ranura.core.cutting.stepping import Tooling, paces_of, step_reason, surely_steps
+from ranura.core.cutting.step_limits import Tooling, paces_of, step_reason, surely_steps
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit

@@ -1,56 +1,20 @@
-"""How deep a pass may go in a plan, and every pass of a channel with its feed and power (R3, R4, R5, R7 widening).
-
-The school's step is cut further, in this order: by the material, by the bit's diameter in a full slot, by the router's
-class, by power and by stiffness. The figure names the one that bound.
-"""
+"""Every pass of a cut with its depth, feed, power and bending (R3, R4, R5, R7 widening)."""
 
 from __future__ import annotations
 
-import math
 from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Literal
 
-from ranura.core.board.materials import CROSS_VENEERED
-from ranura.core.cutting.feed import FeedLimit, feed_per_tooth, plan_feed, seconds_for, target_chip
-from ranura.core.cutting.need import StraightCut
-from ranura.core.cutting.passes import cumulative_depths, max_step
-from ranura.core.cutting.power import MOST_CORRECTION, Power, least_feed_chip, specific_energy
-from ranura.core.cutting.stiffness import CUTTER_SHARE, Stiffness, stress_limit
-from ranura.core.cutting.turning import Turning
+from ranura.core.cutting.feed import seconds_for
+from ranura.core.cutting.passes import cumulative_depths
+from ranura.core.cutting.power import Power
+from ranura.core.cutting.step_limits import Bound, Limit, Pace, Tooling, bite, compression_first, paces_of, step_limits
+from ranura.core.cutting.stiffness import Stiffness
 from ranura.core.cutting.turret import Turret, plan_turret
 from ranura.core.geometry import closeness
-from ranura.core.shop.house_rules import DepthRule
-from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Base
-from ranura.core.text import depth_words, strength_words
-from ranura.core.text.cautions import Caution, Reason, caution
-
-Bound = Literal["school", "material", "diameter", "class", "power", "stiffness", "compression", "full-depth"]
-
-_HALVINGS = 40
-_THIN_FOR_COMPRESSION = 2.0
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Pace:
-    """How a pass of one engagement moves: feed in m/min, chip per tooth in mm, what limited it, watts per mm of depth."""
-
-    engagement: float
-    feed_m_min: float
-    chip_mm: float
-    wanted_chip_mm: float
-    limited_by: FeedLimit | Literal["power"]
-    watts_per_mm: float
-    cautions: tuple[Caution, ...]
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Limit:
-    """One bound on the step, in mm, and what it comes from."""
-
-    bound: Bound
-    step: float
+from ranura.core.text import strength_words
+from ranura.core.text.cautions import Caution, caution
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -70,7 +34,7 @@ class Pass:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Stepping:
-    """The largest step with its limits in order, the depths, the gait of each engagement and all passes in order of work.
+    """The largest step with its limits in order, the depths, the pace of each engagement and all passes in order of work.
     `turret` says how a plunge base makes the depths, None where one pass does or there is no turret."""
 
     step: float
@@ -84,7 +48,7 @@ class Stepping:
 
     @property
     def slowest(self) -> Pace:
-        """The gait with the slowest feed: the pace the slip shows."""
+        """The slowest pace, which the slip shows."""
         return min(self.paces, key=lambda pace: pace.feed_m_min)
 
     @property
@@ -96,199 +60,6 @@ class Stepping:
     def most_bent(self) -> Pass:
         """The pass that bends the bit most."""
         return max(self.passes, key=lambda each: each.bend.deflection_mm)
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Tooling(Turning):
-    """What turns, for which cut."""
-
-    need: StraightCut
-
-    @property
-    def least_step(self) -> float:
-        """The smallest step worth making: 1 mm, or the whole depth if that is less, or if the bit cuts it at once."""
-        if self.bit.full_depth_only:
-            return self.need.depth
-        return min(self.rules.least_step, self.need.depth)
-
-
-def bite(tooling: Tooling, depth: float) -> float:
-    """What of a depth the bit meets wood with, in mm: of an undercut, whose way is cleared, only the head."""
-    head = tooling.bit.head if tooling.need.floor == "undercut" else None
-    return depth if head is None else min(depth, head)
-
-
-def pace(tooling: Tooling, engagement: float) -> Pace:
-    """The feed for an engagement; slowed where a step of 1 mm (or the whole depth, if less) would take too much power."""
-    bit, rules = tooling.bit, tooling.rules
-    feed = plan_feed(
-        rpm=tooling.rpm,
-        flutes=bit.flutes,
-        bit_diameter=bit.diameter,
-        material=tooling.material.material_class,
-        radial_engagement=engagement if tooling.need.floor == "flat" else bit.diameter,
-        burn=tooling.material.burn,
-        tear_out=tooling.material.tear_out,
-        slowest=rules.feed_min_m_min,
-        fastest=rules.feed_max_m_min,
-        burning=rules.burning,
-    )
-    speed = feed.feed_m_min
-    limited: FeedLimit | Literal["power"] = feed.limited_by
-    least = bite(tooling, tooling.least_step)
-    if closeness.over(tooling.power(depth=least, width=engagement, feed_m_min=speed).power_w, tooling.usable_w):
-        slowest = min(least_feed_chip(rpm=tooling.rpm, flutes=bit.flutes, minimum_m_min=rules.feed_min_m_min), speed)
-        speed, limited = _slowed(tooling, engagement, least, slowest, speed), "power"
-    return Pace(
-        engagement=engagement,
-        feed_m_min=speed,
-        chip_mm=feed_per_tooth(feed_m_min=speed, rpm=tooling.rpm, flutes=bit.flutes),
-        wanted_chip_mm=feed.target_chip_mm,
-        limited_by=limited,
-        watts_per_mm=tooling.power(depth=1, width=engagement, feed_m_min=speed).power_w,
-        cautions=feed.cautions,
-    )
-
-
-def _slowed(tooling: Tooling, width: float, depth: float, slowest: float, fastest: float) -> float:
-    """The fastest feed within the power, by halving; power rises with feed. `slowest` when even that takes too much."""
-    low, high = slowest, fastest
-    for _ in range(_HALVINGS):
-        middle = (low + high) / 2
-        enough = tooling.power(depth=depth, width=width, feed_m_min=middle).power_w <= tooling.usable_w
-        low, high = (middle, high) if enough else (low, middle)
-    return low
-
-
-def paces_of(tooling: Tooling) -> tuple[Pace, ...]:
-    """The gait of each lateral pass: a slot engages the whole bit, each widening the same shift (R7)."""
-    made: dict[float, Pace] = {}
-    for engagement in tooling.need.engagements(tooling.bit.diameter):
-        if engagement not in made:
-            made[engagement] = pace(tooling, engagement)
-    return tuple(made[engagement] for engagement in tooling.need.engagements(tooling.bit.diameter))
-
-
-def _distinct(paces: tuple[Pace, ...]) -> list[Pace]:
-    return list({each.engagement: each for each in paces}.values())
-
-
-def stiffness_step(tooling: Tooling, moving: Pace) -> float:
-    """The deepest pass in mm that bends the bit no further than the rules allow; without limit where the whole depth does not."""
-
-    def holds(depth: float) -> bool:
-        return tooling.stiffness(depth=depth, width=moving.engagement, tooth_mm=moving.chip_mm).verdict != "reduce"
-
-    whole = min(tooling.need.depth, tooling.free_length)
-    if holds(whole):
-        return math.inf
-    low, high = 0.0, whole
-    for _ in range(_HALVINGS // 2):
-        middle = (low + high) / 2
-        low, high = (middle, high) if holds(middle) else (low, middle)
-    return low
-
-
-def compression_first(tooling: Tooling) -> float:
-    """How deep a compression bit's first pass must go at least, in mm; 0 for other bits and wood without a face to tear.
-
-    Rule: R3 compression
-    Formula: first pass ≥ up-cut tip + 1 mm
-    Source: before that, the up-cut part pulls at the near face's fibres"""
-    bit = tooling.bit
-    if bit.profile != "compression" or bit.up_cut_tip is None or tooling.material.material_class not in CROSS_VENEERED:
-        return 0.0
-    return bit.up_cut_tip + tooling.rules.compression_extra
-
-
-def school_step(bit: Bit, rule: DepthRule, *, cap: float) -> float:
-    """The largest step of a school with this bit, in mm (R3)."""
-    return max_step(rule, bit_diameter=bit.diameter, shank_diameter=bit.shank, neck_diameter=bit.neck_diameter, cap=cap)
-
-
-def step_limits(tooling: Tooling, paces: tuple[Pace, ...]) -> tuple[Limit, ...]:
-    """Every bound on the step, in the order in which they are applied.
-
-    Rule: R3 plan
-    Formula: a = min(school × material, D in a full slot, 3 mm for a trim router, 80 % of the power ÷ watts per mm, stiffness)
-    Source: R3, R5, R6; the figure names the bound that was least"""
-    bit, rules, need = tooling.bit, tooling.rules, tooling.need
-    if bit.full_depth_only:
-        return (Limit(bound="full-depth", step=need.depth),)
-    cap = min(rules.pass_cap, rules.rabbet_cap) if need.open_sided else rules.pass_cap
-    school = school_step(bit, rules.depth_rule, cap=cap)
-    if need.mortise:
-        school = min(school, rules.mortise_cap)
-    limits = [Limit(bound="school", step=school)]
-    if tooling.material.material_class == "dense-hardwood":
-        limits.append(Limit(bound="material", step=school * rules.dense_factor))
-    shaped = need.floor != "flat"
-    slotted = shaped or any(not closeness.under(each.engagement, bit.diameter) for each in paces)
-    if slotted:
-        limits.append(Limit(bound="diameter", step=bit.diameter))
-    if slotted and tooling.router.router_class == "trim":
-        limits.append(Limit(bound="class", step=rules.trim_slot_cap))
-    limits.append(Limit(bound="power", step=min(tooling.usable_w / each.watts_per_mm for each in paces)))
-    bends = min(stiffness_step(tooling, each) for each in _distinct(paces))
-    if bends < math.inf:
-        limits.append(Limit(bound="stiffness", step=bends))
-    first = compression_first(tooling)
-    if first and closeness.over(first, school) and _first_pass_holds(first, limits):
-        # The school gives way: less would tear the near face. Class, power and stiffness do not.
-        limits[0] = Limit(bound="compression", step=min(first, need.depth))
-    return tuple(limits)
-
-
-def _first_pass_holds(first: float, limits: list[Limit]) -> bool:
-    return not any(closeness.over(first, each.step) for each in limits if each.bound not in ("school", "material"))
-
-
-def surely_steps(tooling: Tooling, compliance: float) -> bool:
-    """Whether the smallest step holds beyond doubt: at the fastest feed, with the thickest chip there can be, and all of
-    its force at the tip, which gives way `compliance` mm for a newton.
-
-    Quick enough for every bit of a full drawer; where it says no, `step_reason` looks closely."""
-    bit, rules, need = tooling.bit, tooling.rules, tooling.need
-    if bit.profile == "compression" or bit.full_depth_only:
-        return False
-    step, width = tooling.least_step, min(bit.diameter, need.width)
-    energy = specific_energy(tooling.material.material_class, dull=bit.state == "dull")
-    if energy * step * width * rules.feed_max_m_min / 60 * MOST_CORRECTION > tooling.usable_w:
-        return False
-    slowest = feed_per_tooth(feed_m_min=rules.feed_min_m_min, rpm=tooling.rpm, flutes=bit.flutes)
-    chip = max(target_chip(bit_diameter=bit.diameter, material=tooling.material.material_class), slowest)
-    force = 2 * energy * step * chip
-    if force * compliance > rules.bend_limit:
-        return False
-    thinnest = min(bit.shank, CUTTER_SHARE * bit.diameter)
-    return 32 * force * tooling.free_length / (math.pi * thinnest**3) < stress_limit(bit.body, rules)
-
-
-def step_reason(tooling: Tooling, paces: tuple[Pace, ...]) -> Reason | None:
-    """Why not even the smallest step can be made, or a compression bit's first one; None when they can.
-
-    Looks at the smallest step alone, so that it is quick enough for every pair."""
-    needed = bite(tooling, tooling.least_step)
-    for each in _distinct(paces):
-        if closeness.under(tooling.usable_w, each.watts_per_mm * needed):
-            available = tooling.usable_w / tooling.rules.power_limit
-            return Reason(strength_words.POWER_OVER, {"power": each.watts_per_mm * needed, "available": available})
-        bend = tooling.stiffness(depth=needed, width=each.engagement, tooth_mm=each.chip_mm)
-        if bend.verdict == "reduce":
-            if closeness.over(bend.stress_mpa, bend.stress_limit_mpa):
-                return Reason(strength_words.BIT_OVERLOADED, {"stress": bend.stress_mpa, "limit": bend.stress_limit_mpa})
-            return Reason(strength_words.BENDS_TOO_FAR, {"bent": bend.deflection_mm, "limit": tooling.rules.bend_limit})
-    first = compression_first(tooling)
-    if first:
-        tip = tooling.bit.up_cut_tip or 0.0
-        too_thin = closeness.under(tooling.need.thickness, tip + _THIN_FOR_COMPRESSION)
-        if (
-            too_thin
-            or closeness.over(first, tooling.need.depth)
-            or not _first_pass_holds(first, list(step_limits(tooling, paces)))
-        ):
-            return Reason(depth_words.COMPRESSION_TOO_SHALLOW, {"tip": tip})
-    return None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -8,7 +8,7 @@ from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.channel.judge import ChannelJudge
 from ranura.core.cutting.passes import pass_count
-from ranura.core.cutting.stepping import school_step
+from ranura.core.cutting.step_limits import school_step
 from ranura.core.geometry import closeness
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Router

@@ -22,7 +22,7 @@ from ranura.core.cutting.need import StraightCut
 from ranura.core.cutting.passes import cumulative_depths
 from ranura.core.cutting.power import Power, least_feed_chip
 from ranura.core.cutting.stage import Bite, Stage, Trip
-from ranura.core.cutting.stepping import Tooling, paces_of, school_step, step_limits
+from ranura.core.cutting.step_limits import Tooling, paces_of, school_step, step_limits
 from ranura.core.cutting.turning import Turning
 from ranura.core.geometry import closeness
 from ranura.core.text import strength_words

@@ -22,7 +22,7 @@ from ranura.core.cuts.pocket.guides import (
     trammel_guide,
 )
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
-from ranura.core.cutting.stepping import school_step
+from ranura.core.cutting.step_limits import school_step
 from ranura.core.geometry import closeness
 from ranura.core.geometry.paths import offset_ring, thinned
 from ranura.core.geometry.rings import Ring, arc_points, circle_ring, shifted

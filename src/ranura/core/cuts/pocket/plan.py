@@ -18,7 +18,8 @@ from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cutting.grip import Grip, plan_grip
 from ranura.core.cutting.passes import cumulative_depths
 from ranura.core.cutting.speed import speed_of, turning_rpm
-from ranura.core.cutting.stepping import Lane, Stepping, paces_of, plan_depths, stepped
+from ranura.core.cutting.step_limits import paces_of
+from ranura.core.cutting.stepping import Lane, Stepping, plan_depths, stepped
 from ranura.core.geometry import closeness
 from ranura.core.geometry.paths import length_of
 from ranura.core.output.cautions import corner_note, in_order, tool_cautions
