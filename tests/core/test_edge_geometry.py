@@ -15,7 +15,7 @@ from tests.data.tools import bits
 from ranura.core.board.grain import lie_of, slope, stretches
 from ranura.core.board.outlines import Contour, tightest, trace
 from ranura.core.board.pieces import edges_of, outline_of
-from ranura.core.cuts.edge.guides import Way, contact, remaining, stands_below, taken_spans
+from ranura.core.cuts.edge.guides import GuidedTrip, contact, remaining, stands_below, taken_spans
 from ranura.core.cuts.edge.on_board import edging, turned_over
 from ranura.core.cuts.edge.runs import at_share, forwards, runs_of
 from ranura.core.cuts.edge.section import section_of
@@ -215,7 +215,7 @@ def test_what_is_left_of_a_span_is_its_longest_free_part(gone, low, length):
 def test_contact_is_bearing_height_or_what_both_faces_leave(own, other, thickness):
     assume(own < thickness)
     tall = Bit(id="r", name="", profile="rabbet", width=9, bearing=12.7, shank=12.7, cutting_length=13)
-    way = Way(trip=Trip(height=own, offset=6.35), guide="bearing", bearing=12.7)
+    way = GuidedTrip(trip=Trip(height=own, offset=6.35), guide="bearing", bearing=12.7)
     before = [Done(bit=tall, trip=Trip(height=other, offset=6.35), other_face=True)] if other else []
     found = contact(way, way.trip, thickness=thickness, gone=taken_spans(before, thickness), template=9)
     assert found == pytest.approx(max(0, min(5.0, thickness - own - other)), abs=1e-6)

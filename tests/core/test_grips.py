@@ -84,8 +84,8 @@ def test_a_grip_follows_the_hand(name, pull):
     view = plan_view(made)
     assert view.grips, "there is something to take"
     for place, grip in enumerate(view.grips):
-        axis = 0 if abs(grip.way[0]) > abs(grip.way[1]) else 1
-        value = grip.value + pull * grip.way[axis]
+        axis = 0 if abs(grip.direction[0]) > abs(grip.direction[1]) else 1
+        value = grip.value + pull * grip.direction[axis]
         if value <= 0.01:
             continue
         try:
@@ -109,7 +109,7 @@ def test_an_end_is_dragged_into_the_board_and_out_again(name):
         pulled_in = plan_cut(applied(cut, end, 25.0), piece, SHOP, SHOP.rules)
         again = next(each for each in plan_view(pulled_in).grips if each.field == end.field)
         assert again.value == 25.0
-        wanted = [(25.0 - end.value) * way for way in end.way]
+        wanted = [(25.0 - end.value) * way for way in end.direction]
         assert moved_by(end, again) == pytest.approx(tuple(wanted), abs=1e-6), "it is dragged into the board"
         out = dataclasses.replace(cut, **{end.field: None})
         free = next(each for each in plan_view(plan_cut(out, piece, SHOP, SHOP.rules)).grips if each.field == end.field)

@@ -11,7 +11,7 @@ from shapely import Point, box
 from shapely.geometry import LineString, Polygon
 
 from ranura.core.geometry.convex import gap, oblong
-from ranura.core.geometry.paths import thinned, way_gap
+from ranura.core.geometry.paths import path_gap, thinned
 from ranura.core.holding.clamps import Sweep, around_axis, foot_at, hold, moved_clear, reach_of
 from ranura.core.holding.placed import ClampAt
 from ranura.demo.shop import PLUNGE_TWO, TRIM_ONE
@@ -40,13 +40,13 @@ def test_the_gap_of_two_outlines_is_never_more_than_their_distance(a, b):
 
 
 @given(turned_boxes(), st.lists(st.tuples(corner, corner), min_size=2, max_size=12), st.floats(5, 120))
-def test_a_base_on_its_way_stays_as_far_as_its_disc_does(foot, way, radius):
+def test_a_base_on_its_way_stays_as_far_as_its_disc_does(foot, path, radius):
     """Oracle: the disc of the base set down every few millimetres along the way."""
-    assume(LineString(way).length > 1)
-    line = LineString(way)
+    assume(LineString(path).length > 1)
+    line = LineString(path)
     steps = 200
     nearest = min(Polygon(foot).distance(line.interpolate(i / steps, normalized=True)) for i in range(steps + 1)) - radius
-    found = way_gap(foot, tuple(way), radius=radius)
+    found = path_gap(foot, tuple(path), radius=radius)
     assert found <= nearest + 1e-6
     assert found >= nearest - line.length / steps
 
@@ -65,7 +65,7 @@ def test_a_thinned_way_is_true_within_what_was_said(radii):
 @settings(max_examples=60)
 @given(st.floats(0, 640), st.floats(0, 300), st.floats(30, 110), st.sampled_from(["near", "far", "left", "right"]))
 def test_a_clamp_that_is_moved_is_clear_and_stays_on_its_side(x, y, radius, side):
-    sweep = Sweep(ways=((((x - 20, y), (x + 20, y)), radius),))
+    sweep = Sweep(paths=((((x - 20, y), (x + 20, y)), radius),))
     long = PART[0] if side in ("near", "far") else PART[1]
     found = moved_clear(PART, ClampAt(side=side, at=long / 2), sweep, ())
     everywhere = [sweep.gap(foot_at(PART, ClampAt(side=side, at=15 + i))) > 0 for i in range(int(long - 30))]
@@ -80,7 +80,7 @@ def test_a_clamp_that_is_moved_is_clear_and_stays_on_its_side(x, y, radius, side
 @given(st.floats(60, 580), st.floats(60, 240), st.floats(20, 90))
 def test_two_clamps_are_proposed_clear_of_a_round_way(x, y, r):
     ring = tuple((x + r * math.cos(i / 12), y + r * math.sin(i / 12)) for i in range(76))
-    sweep = Sweep(ways=((ring, around_axis(PLUNGE_TWO.bases[0])),))
+    sweep = Sweep(paths=((ring, around_axis(PLUNGE_TWO.bases[0])),))
     found = hold(PART, sweep)
     swept = LineString(ring).buffer(around_axis(PLUNGE_TWO.bases[0]) - 0.01)
     for foot in found.feet:

@@ -91,7 +91,7 @@ def test_the_ways_clear_all_that_the_bit_can_reach_and_nothing_else(length, acro
     """Oracle: the bit moved along every way, united by shapely, against the field less what no disc of its size can reach."""
     ring = rounded((0, 0, length, across), min(radius, length / 2, across / 2))
     made = clearing(ring, bit_diameter=diameter, lane=lane)
-    swept = unary_union([LinearRing(way).buffer(diameter / 2 + 2e-3, quad_segs=24) for way in made.ways])
+    swept = unary_union([LinearRing(path).buffer(diameter / 2 + 2e-3, quad_segs=24) for path in made.paths])
     field = Polygon(ring)
     reachable = field.buffer(-diameter / 2 + 1e-3, quad_segs=24).buffer(diameter / 2 - 1e-3, quad_segs=24)
     assert reachable.difference(swept).area < 0.02, "no island is left standing"
@@ -102,18 +102,18 @@ def test_the_ways_clear_all_that_the_bit_can_reach_and_nothing_else(length, acro
 @given(length=st.floats(30, 200), across=st.floats(30, 120), diameter=st.floats(3, 12))
 def test_lanes_bite_no_more_than_a_lane_and_run_clockwise_from_the_middle(length, across, diameter):
     made = clearing(rounded((0, 0, length, across), diameter / 2), bit_diameter=diameter, lane=0.6)
-    gone = LinearRing(made.ways[0]).buffer(diameter / 2)
-    for way in made.ways:
-        assert not LinearRing(way).is_ccw, "clockwise seen from above"
-    sizes = [Polygon(way).area for way in made.ways]
+    gone = LinearRing(made.paths[0]).buffer(diameter / 2)
+    for path in made.paths:
+        assert not LinearRing(path).is_ccw, "clockwise seen from above"
+    sizes = [Polygon(path).area for path in made.paths]
     assert sizes[-1] == max(sizes), "the wall comes last"
-    for way in made.ways[1:]:
-        bite = LinearRing(way).buffer(diameter / 2).difference(gone)
+    for path in made.paths[1:]:
+        bite = LinearRing(path).buffer(diameter / 2).difference(gone)
         assert bite.difference(gone.buffer(math.sqrt(2) * 0.6 * diameter + 0.02)).is_empty, "in a corner its diagonal at most"
         beyond = bite.difference(gone.buffer(0.6 * diameter + 0.02)).area
         assert beyond < 4 * (math.sqrt(2) - 1) * 0.6 * diameter**2, "and only there more than a lane"
-        gone = unary_union([gone, LinearRing(way).buffer(diameter / 2)])
-    assert made.first_length + made.rest_length == pytest.approx(sum(length_of(way) for way in made.ways))
+        gone = unary_union([gone, LinearRing(path).buffer(diameter / 2)])
+    assert made.first_length + made.rest_length == pytest.approx(sum(length_of(path) for path in made.paths))
 
 
 def test_a_star_is_cleared_but_for_its_tips():
@@ -167,7 +167,7 @@ def test_a_bearing_rides_on_its_template_from_the_first_pass(template, depth, ro
 
 
 @pytest.mark.parametrize(
-    ("form", "diameter", "across", "pivot", "way", "sense", "why"),
+    ("form", "diameter", "across", "pivot", "path", "sense", "why"),
     [
         ("disc", 160, None, 80 + 6.35, 86.35, "Counter-clockwise", "around what is kept"),
         ("hole", 160, None, 80 - 6.35, 73.65, "Clockwise", "inside of what is kept"),
@@ -175,7 +175,7 @@ def test_a_bearing_rides_on_its_template_from_the_first_pass(template, depth, ro
         ("ring", 180, 20, 90 - 6.35, 83.65, "Clockwise", "a wider one ends at its outer wall"),
     ],
 )
-def test_a_trammel_turns_the_bits_axis_around_its_pivot(form, diameter, across, pivot, way, sense, why):
+def test_a_trammel_turns_the_bits_axis_around_its_pivot(form, diameter, across, pivot, path, sense, why):
     extra = {} if across is None else {"across": across}
     through = {"through": True, "backed": True, "loose": "screws"} if form != "ring" else {}
     cut = pocket(
@@ -185,7 +185,7 @@ def test_a_trammel_turns_the_bits_axis_around_its_pivot(form, diameter, across, 
     assert guide(made) == "trammel"
     assert figure(made, "area.pivot") == pytest.approx(pivot), why
     assert lead_of(made, "direction") == sense
-    assert made.run_mm >= 2 * math.pi * way * 0.999
+    assert made.run_mm >= 2 * math.pi * path * 0.999
     wastes = [Polygon(o.points).buffer(0) for o in made.drawing[0].outlines if o.role == "waste"]
     wall = circle_ring((130, 130), diameter / 2)
     kept = Polygon(wall)
@@ -284,8 +284,8 @@ def test_a_hinge_recess_is_open_at_its_edge_and_as_deep_as_its_leaf():
     assert waste.bounds == pytest.approx((100, 0, 164, 19))
     square = box(100, 0, 164, 12)
     assert square.difference(waste).area < 1e-6, "no round corners where it runs out of the edge"
-    ways = [LinearRing(o.points) for o in made.drawing[0].outlines if o.role == "path"]
-    swept = unary_union([way.buffer(6.35 + 2e-3, quad_segs=90) for way in ways])
+    paths = [LinearRing(o.points) for o in made.drawing[0].outlines if o.role == "path"]
+    swept = unary_union([path.buffer(6.35 + 2e-3, quad_segs=90) for path in paths])
     assert waste.buffer(-0.02).difference(swept).area < 1e-6, "cleared right to the edge"
     depths = next(each for each in made.slip if each.key == "depths")
     assert "the part itself" in depths.lines[0].metric
@@ -391,10 +391,10 @@ def test_lanes_take_the_whole_face_with_the_wood_that_is_left_on_the_left(form, 
     diameter = SHOP.bit(bit).diameter
     asked = pocketing(pocket(form, length=length, across=None, depth=3, end=end), board())
     lane = asked.need.lane
-    ways = lanes_of(asked, bit_diameter=diameter, lane=lane)
+    paths = lanes_of(asked, bit_diameter=diameter, lane=lane)
     field = box(*asked.box)
     gone = Polygon()
-    for (x0, y0), (x1, y1) in ways:
+    for (x0, y0), (x1, y1) in paths:
         slot = LineString([(x0, y0), (x1, y1)]).buffer(diameter / 2, cap_style="flat")
         fresh = slot.difference(gone).intersection(field)
         if not fresh.is_empty:

@@ -15,7 +15,7 @@ from ranura.demo.shop import SHOP
 
 
 @pytest.mark.parametrize(
-    ("total", "step", "steps", "way", "depths", "lowest", "why"),
+    ("total", "step", "steps", "method", "depths", "lowest", "why"),
     [
         (9, 6.35, (6, 12), "from-floor", [3, 9], [9], "an odd depth lands exactly, the first pass takes the remainder"),
         (9, 6.35, (6, 12), "from-zero", [6, 9], [12], "whole steps down from the face, the last pass takes the remainder"),
@@ -27,8 +27,8 @@ from ranura.demo.shop import SHOP
         (20, 4, (5, 10), "from-zero", [2.5, 5, 7.5, 10, 12.5, 15, 17.5, 20], [10, 20], "zero again on the floor"),
     ],
 )
-def test_depths_by_turret(total, step, steps, way, depths, lowest, why):
-    made = plan_turret(total, step=step, finish=0, steps=steps, way=way)
+def test_depths_by_turret(total, step, steps, method, depths, lowest, why):
+    made = plan_turret(total, step=step, finish=0, steps=steps, method=method)
     assert list(made.depths) == pytest.approx(depths), why
     assert list(made.lowest) == pytest.approx(lowest), why
 
@@ -38,12 +38,12 @@ def test_depths_by_turret(total, step, steps, way, depths, lowest, why):
     step=st.floats(0.5, 15),
     finish=st.sampled_from([0, 0.8]),
     steps=st.lists(st.floats(1, 9), min_size=1, max_size=5),
-    way=st.sampled_from(["from-floor", "from-zero"]),
+    method=st.sampled_from(["from-floor", "from-zero"]),
 )
-def test_every_rung_makes_its_depth_and_no_pass_is_too_deep(total, step, finish, steps, way):
+def test_every_rung_makes_its_depth_and_no_pass_is_too_deep(total, step, finish, steps, method):
     """Oracle: the rod's own arithmetic, from what its setting gives on the lowest step."""
     below = [sum(steps[: i + 1]) for i in range(len(steps))]
-    made = plan_turret(total, step=step, finish=finish, steps=tuple(below), way=way)
+    made = plan_turret(total, step=step, finish=finish, steps=tuple(below), method=method)
     assert made.depths[-1] == pytest.approx(total)
     every = [0.0, *below]
     for upper, rung in zip((0.0, *made.depths), made.rungs, strict=False):
@@ -60,7 +60,7 @@ def test_every_rung_makes_its_depth_and_no_pass_is_too_deep(total, step, finish,
 @pytest.mark.parametrize("steps", [(), (6, 6), (6, 3)])
 def test_a_turret_whose_steps_do_not_fall_is_refused(steps):
     with pytest.raises(ValueError, match="steps of a turret"):
-        plan_turret(9, step=3, finish=0, steps=steps, way="from-floor")
+        plan_turret(9, step=3, finish=0, steps=steps, method="from-floor")
 
 
 @pytest.mark.parametrize(("school", "first"), [("from-floor", 3.0), ("from-zero", 6.0)])

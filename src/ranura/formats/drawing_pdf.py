@@ -198,15 +198,17 @@ def _mark(canvas: Canvas, mark: Mark, fit: _Fit, system: System) -> None:
         write(canvas, x, y - 3, number, "strong", 8.5, align=0.5)
     elif mark.kind == "end":
         canvas.setStrokeColor(CUT)
-        across = (-mark.way[1] * 6, mark.way[0] * 6)
+        across = (-mark.direction[1] * 6, mark.direction[0] * 6)
         for ahead in (0.0, 2.6):
-            at = (x + mark.way[0] * ahead, y + mark.way[1] * ahead)
+            at = (x + mark.direction[0] * ahead, y + mark.direction[1] * ahead)
             canvas.line(at[0] - across[0], at[1] - across[1], at[0] + across[0], at[1] + across[1])
     else:
         canvas.setStrokeColor(SOFT)
         canvas.setFillColor(SOFT)
         if mark.kind == "grain":
-            canvas.line(x - mark.way[0] * 24, y - mark.way[1] * 24, x + mark.way[0] * 24, y + mark.way[1] * 24)
+            canvas.line(
+                x - mark.direction[0] * 24, y - mark.direction[1] * 24, x + mark.direction[0] * 24, y + mark.direction[1] * 24
+            )
         text = _said(mark.text, system) if mark.text else "grain"
         write(canvas, x, y + (3 if mark.kind == "grain" else -3), text, "text", 8, align=0.5)
 

@@ -27,7 +27,7 @@ const STANDING_FAR: Room = { above: 40, below: 18 };
 
 function roomFor(view: View): Room {
   const stand = view.board ? view.marks.find((mark) => mark.kind === "stand") : undefined;
-  if (stand) return stand.way[1] < 0 ? STANDING_FAR : STANDING;
+  if (stand) return stand.direction[1] < 0 ? STANDING_FAR : STANDING;
   if (!view.handle) return ROOM[view.name];
   const width = view.dimensions.find((each) => each.name === "profile-width");
   return AT_FACE[width && width.offset < 0 ? "below" : "above"];

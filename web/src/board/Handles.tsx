@@ -21,7 +21,7 @@ const STEPS: Record<string, readonly [number, number]> = {
 export function Handles({ view, scale, onEdit }: HandlesProps) {
   const pulling = usePulling<{ px: number; handle: DragHandle }>();
   return view.grips.map((handle, index) => {
-    const sideways = Math.abs(handle.way[0]) > Math.abs(handle.way[1]);
+    const sideways = Math.abs(handle.direction[0]) > Math.abs(handle.direction[1]);
     return (
       <path
         // biome-ignore lint/suspicious/noArrayIndexKey: a handle is its place in the order while it is dragged

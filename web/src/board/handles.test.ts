@@ -5,7 +5,7 @@ import { changeOf, changes, moving, nearestSide, pulled } from "./handles";
 const handle = (change: Partial<DragHandle>): DragHandle => ({
   field: "position",
   points: [],
-  way: [1, 0],
+  direction: [1, 0],
   value: 212,
   snaps: [],
   other: null,
@@ -19,9 +19,14 @@ describe("what a pull at a handle types", () => {
   it.each([
     ["to the right, in half millimetres", handle({}), [7.3, 4], "219.5"],
     ["and rounded to the nearest", handle({}), [0.24, 0], "212"],
-    ["measured from the right end it gets less", handle({ way: [-1, 0] }), [7.3, 0], "204.5"],
-    ["a stop is pulled up", handle({ field: "stop_first", way: [0, 1], value: 10 }), [0, 3], "13"],
-    ["the third station moves the spacing by half", handle({ way: [0.5, 0], value: 100 }), [9, 0], "104.5"],
+    ["measured from the right end it gets less", handle({ direction: [-1, 0] }), [7.3, 0], "204.5"],
+    ["a stop is pulled up", handle({ field: "stop_first", direction: [0, 1], value: 10 }), [0, 3], "13"],
+    [
+      "the third station moves the spacing by half",
+      handle({ direction: [0.5, 0], value: 100 }),
+      [9, 0],
+      "104.5",
+    ],
     ["near a value it snaps to, it is that value", handle({ snaps: [219.18] }), [7, 0], "219.18"],
   ] as const)("%s", (_why, taken, way, typed) => {
     expect(pulled(taken, way, 1)).toBe(typed);
@@ -39,7 +44,7 @@ describe("a handle of two dimensions", () => {
   const both = handle({
     field: "from_left",
     value: 100,
-    other: handle({ field: "from_near", value: 40, way: [0, 1] }),
+    other: handle({ field: "from_near", value: 40, direction: [0, 1] }),
   });
   it("types both at once", () => {
     expect(changes(both, [5, -3], 1)).toEqual({

@@ -11,7 +11,7 @@ export const rounded = (value: number, step: number): string =>
 
 /** The value a dimension gets by pulling its handle so many mm to the right and up. */
 export function pulled(handle: DragHandle, mm: readonly [number, number], px: number): string | null {
-  const [wx, wy] = handle.way;
+  const [wx, wy] = handle.direction;
   const value = handle.value + mm[0] * (wx ?? 0) + mm[1] * (wy ?? 0);
   const near = handle.snaps.find((each) => Math.abs(each - value) * px < SNAP);
   return near === undefined ? typedBy(handle, value, handle.step) : typedBy(handle, near, 0.01);
@@ -41,7 +41,7 @@ export function moving(
 ): { handle: DragHandle; sense: number } | null {
   for (const each of [handle, handle.other]) {
     if (!each) continue;
-    const sense = Math.sign(step[0] * (each.way[0] ?? 0) + step[1] * (each.way[1] ?? 0));
+    const sense = Math.sign(step[0] * (each.direction[0] ?? 0) + step[1] * (each.direction[1] ?? 0));
     if (sense !== 0) return { handle: each, sense };
   }
   return null;

@@ -115,8 +115,8 @@ function within(x: number, text: string | null, right: number): number {
 export function Marks({ view, scale, unit, right }: Layer) {
   return view.marks.map((mark, index) => {
     const [x, y] = [scale.x(mark.at[0]), scale.y(mark.at[1])];
-    const way = { x: mark.way[0], y: -mark.way[1] };
-    const degrees = (Math.atan2(way.y, way.x) * 180) / Math.PI;
+    const towards = { x: mark.direction[0], y: -mark.direction[1] };
+    const degrees = (Math.atan2(towards.y, towards.x) * 180) / Math.PI;
     const text = mark.text ? inUnit(mark.text, unit) : null;
     const key = `${mark.kind}${index}`;
     switch (mark.kind) {
@@ -144,7 +144,7 @@ export function Marks({ view, scale, unit, right }: Layer) {
             <ellipse cx={x + 7} cy={y} rx="4.5" ry="8.5" />
             <text
               x={within(x, text, right)}
-              y={mark.way[1] < 0 ? y - 15 : y + 24}
+              y={mark.direction[1] < 0 ? y - 15 : y + 24}
               textAnchor="middle"
               className="fill-ink-2 text-[13.5px] font-semibold halo"
             >

@@ -112,7 +112,7 @@ class Shopping:
 
 
 @dataclass(frozen=True, slots=True)
-class _Way:
+class _Purchase:
     """A way to make a cut: the pair that would, what of it must be bought, and why it is better than what is there."""
 
     candidate: Candidate
@@ -125,11 +125,15 @@ def shopping(cuts: Sequence[PlannedCut], shop: Shop, plans: Plans) -> Shopping:
     wanted = [replace(each, cut=replace(each.cut, bit_id=None, router_id=None)) for each in cuts]
     made = [each for each in wanted if _plan(each, shop, plans) is not None]
     shelf = _Catalogue(shop, wanted, plans)
-    ways = {each.id: _ways(each, shelf, plans) for each in wanted}
+    purchases = {each.id: _purchases(each, shelf, plans) for each in wanted}
     made_ids = {each.id for each in made}
     impossible = [each for each in wanted if each.id not in made_ids]
-    first = smallest([[way.items for way in ways[each.id]] for each in impossible], shelf.prices)
-    better = smallest([[way.items for way in ways[each.id] if way.better is not None] for each in made], shelf.prices, have=first)
+    first = smallest([[purchase.items for purchase in purchases[each.id]] for each in impossible], shelf.prices)
+    better = smallest(
+        [[purchase.items for purchase in purchases[each.id] if purchase.better is not None] for each in made],
+        shelf.prices,
+        have=first,
+    )
     bought = first | better
     trial = shelf.with_bought(bought)
     used: dict[str, list[Benefit]] = {item: [] for item in bought}
@@ -140,7 +144,7 @@ def shopping(cuts: Sequence[PlannedCut], shop: Shop, plans: Plans) -> Shopping:
         if plan is None:
             beyond.append(Unmakeable(cut_id=each.id, cut_name=each.name, why=_why_not(each, trial, plans)))
             continue
-        gained = next((way for way in ways[each.id] if _same(way.candidate, plan)), None)
+        gained = next((purchase for purchase in purchases[each.id] if _same(purchase.candidate, plan)), None)
         for item in gained.items & bought if gained else ():
             gain: Gain = "better" if each.id in made_ids else "possible"
             why = gained.better if gain == "better" and gained and gained.better else write(_WHY["possible"])
@@ -291,7 +295,7 @@ def _same(found: Candidate, plan: AnyPlan) -> bool:
     return (found.bit.id, found.router.id) == (plan.bit_id, plan.router_id)
 
 
-def _ways(each: PlannedCut, shelf: _Catalogue, plans: Plans) -> list[_Way]:
+def _purchases(each: PlannedCut, shelf: _Catalogue, plans: Plans) -> list[_Purchase]:
     """The ways to make a cut by buying something: only those that take as few passes side by side as any, and are as clean."""
     try:
         judge = plans.judge(each.cut, each.piece, shelf.everything)
@@ -303,7 +307,9 @@ def _ways(each: PlannedCut, shelf: _Catalogue, plans: Plans) -> list[_Way]:
     owned = next((found for found in ranked if not shelf.items(found, judge)), None)
     above = ranked if owned is None else ranked[: ranked.index(owned)]
     above = list(judge.cleanest(above))
-    return [_Way(found, shelf.items(found, judge), None if owned is None else _better(found, owned, judge)) for found in above]
+    return [
+        _Purchase(found, shelf.items(found, judge), None if owned is None else _better(found, owned, judge)) for found in above
+    ]
 
 
 def _better(found: Candidate, owned: Candidate, judge: Judge) -> Text | None:

@@ -97,7 +97,7 @@ def plan_depths(
         rest = cumulative_depths(depth - first, step=least.step, finish=rules.finish) if depth > first else ()
         return (first, *(first + each for each in rest)), None, least, limits
     if base is not None and base.kind == "plunge" and base.turret and len(depths) > 1 and not first:
-        turret = plan_turret(depth, step=step, finish=rules.finish, steps=base.turret, way=rules.turret)
+        turret = plan_turret(depth, step=step, finish=rules.finish, steps=base.turret, method=rules.turret)
         return turret.depths, turret, least, limits
     return depths, None, least, limits
 

@@ -13,7 +13,7 @@ from typing import Literal
 
 from ranura.core.geometry import closeness
 
-TurretWay = Literal["from-floor", "from-zero"]
+TurretMethod = Literal["from-floor", "from-zero"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -32,7 +32,7 @@ class Turret:
     """All depths of a cut by turret, in order of work. `lowest` is what each setting of the rod gives on the lowest step, `zero`
     what it gives on the highest: 0 on the face first, later the floor that was reached."""
 
-    way: TurretWay
+    method: TurretMethod
     steps: tuple[float, ...]
     rungs: tuple[Rung, ...]
     lowest: tuple[float, ...]
@@ -53,7 +53,7 @@ class Turret:
         return tuple(sorted({round(rung.spacer, 6) for rung in self.rungs} - {0.0}))
 
 
-def plan_turret(total: float, *, step: float, finish: float, steps: tuple[float, ...], way: TurretWay) -> Turret:
+def plan_turret(total: float, *, step: float, finish: float, steps: tuple[float, ...], method: TurretMethod) -> Turret:
     """The depths of a cut by a turret whose steps lie `steps` below its highest one, no pass deeper than `step`; all in mm.
 
     Rule: R3 turret
@@ -61,15 +61,15 @@ def plan_turret(total: float, *, step: float, finish: float, steps: tuple[float,
         up by these, then the rod set again; from zero: the highest step touches the face and down by these; the last pass takes f
     Source: rod and turret differ by whole steps; what thickness lies between them is missing in depth
 
-    >>> plan = plan_turret(32, step=3, finish=0, steps=(6, 12), way="from-floor")
+    >>> plan = plan_turret(32, step=3, finish=0, steps=(6, 12), method="from-floor")
     >>> plan.depths, plan.lowest
     ((2.0, 5.0, 8.0, 11.0, 14.0, 17.0, 20.0, 23.0, 26.0, 29.0, 32.0), (14.0, 32))"""
     if not steps or any(low <= high for high, low in zip((0.0, *steps), steps, strict=False)) or step <= 0:
         raise ValueError("the steps of a turret lie each below the one before, and a pass is deeper than 0")
     every = (0.0, *steps)
     light = min(finish, step) if closeness.over(total, step) else 0.0
-    made = _from_floor(total, step, light, every) if way == "from-floor" else _from_zero(total, step, light, every)
-    return Turret(way=way, steps=every, rungs=made[0], lowest=made[1])
+    made = _from_floor(total, step, light, every) if method == "from-floor" else _from_zero(total, step, light, every)
+    return Turret(method=method, steps=every, rungs=made[0], lowest=made[1])
 
 
 def _parts(gap: float, step: float) -> int:

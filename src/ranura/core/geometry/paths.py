@@ -15,8 +15,8 @@ from ranura.core.geometry.rings import Point, Ring
 
 
 @lru_cache(maxsize=256)
-def _line(way: tuple[Point, ...]) -> LineString:
-    made = LineString(way)
+def _line(path: tuple[Point, ...]) -> LineString:
+    made = LineString(path)
     shapely.prepare(made)
     return made
 
@@ -26,28 +26,28 @@ def _foot(foot: Ring) -> Polygon:
     return Polygon(foot)
 
 
-def way_gap(foot: Ring, way: tuple[Point, ...], *, radius: float) -> float:
+def path_gap(foot: Ring, path: tuple[Point, ...], *, radius: float) -> float:
     """How far a round base that is moved along a way stays from an outline, in mm; negative when it runs into it.
 
     Rule: R17 clashes
     Formula: distance of the outline from the way, less the base's reach
     Source: a disc moved along a line covers what lies within its radius of the line
 
-    >>> way_gap(((10, 0), (20, 0), (20, 10), (10, 10)), ((0, -50), (0, 50)), radius=4)
+    >>> path_gap(((10, 0), (20, 0), (20, 10), (10, 10)), ((0, -50), (0, 50)), radius=4)
     6.0"""
-    return float(shapely.distance(_line(way), _foot(foot))) - radius
+    return float(shapely.distance(_line(path), _foot(foot))) - radius
 
 
 @lru_cache(maxsize=256)
-def thinned(way: Ring, within: float) -> Ring:
+def thinned(path: Ring, within: float) -> Ring:
     """A closed way with fewer points, true within so many mm."""
-    return tuple((x, y) for x, y in LinearRing(way).simplify(within).coords[:-1])
+    return tuple((x, y) for x, y in LinearRing(path).simplify(within).coords[:-1])
 
 
-def band(way: Ring, half: float, *, closed: bool) -> Ring:
+def band(path: Ring, half: float, *, closed: bool) -> Ring:
     """What a bit of half a width cuts along a way, as one outline: an open way with its round ends, a closed one from its outer
     edge across to its inner one and back."""
-    made = (LinearRing(way) if closed else LineString(way)).buffer(half, quad_segs=12)
+    made = (LinearRing(path) if closed else LineString(path)).buffer(half, quad_segs=12)
     outer = tuple((x, y) for x, y in made.exterior.coords)
     if not made.interiors:
         return outer[:-1]
@@ -77,9 +77,9 @@ def ring_length(ring: Ring) -> float:
     return sum(math.dist(a, b) for a, b in itertools.pairwise(closed))
 
 
-def length_of(way: Ring, *, closed: bool = True) -> float:
+def length_of(path: Ring, *, closed: bool = True) -> float:
     """How long a way is, in mm; an open one ends at its last point."""
-    return ring_length(way) if closed else sum(math.dist(a, b) for a, b in itertools.pairwise(way))
+    return ring_length(path) if closed else sum(math.dist(a, b) for a, b in itertools.pairwise(path))
 
 
 @lru_cache(maxsize=64)

@@ -35,7 +35,7 @@ class Sweep:
     """What the router covers: convex counter-clockwise boxes, and ways with the reach of the base around the axis."""
 
     boxes: tuple[Ring, ...] = ()
-    ways: tuple[tuple[tuple[Point, ...], float], ...] = ()
+    paths: tuple[tuple[tuple[Point, ...], float], ...] = ()
 
     def gap(self, foot: Ring, *, roughly: bool = False) -> float:
         """The least distance of a foot from what is covered; negative when it is in the way. `roughly`: where a foot lies
@@ -45,19 +45,19 @@ class Sweep:
             best = min(best, gap(box, foot))
             if best <= 0 and roughly:
                 return best
-        for (way, radius), around in zip(self.ways, self._around, strict=True):
+        for (path, radius), around in zip(self.paths, self._around, strict=True):
             from_box = gap(around, foot)
             if from_box >= best or (roughly and from_box > 0):
                 best = min(best, from_box)
                 continue
-            from ranura.core.geometry.paths import way_gap
+            from ranura.core.geometry.paths import path_gap
 
-            best = min(best, way_gap(foot, way, radius=radius))
+            best = min(best, path_gap(foot, path, radius=radius))
         return best
 
     @property
     def _around(self) -> tuple[Ring, ...]:
-        return tuple(_box_around(way, radius) for way, radius in self.ways)
+        return tuple(_box_around(path, radius) for path, radius in self.paths)
 
     @property
     def extent(self) -> tuple[Ring, ...]:
@@ -66,8 +66,8 @@ class Sweep:
 
 
 @lru_cache(maxsize=512)
-def _box_around(way: tuple[Point, ...], radius: float) -> Ring:
-    xs, ys = [x for x, _ in way], [y for _, y in way]
+def _box_around(path: tuple[Point, ...], radius: float) -> Ring:
+    xs, ys = [x for x, _ in path], [y for _, y in path]
     return oblong(min(xs) - radius, min(ys) - radius, max(xs) + radius, max(ys) + radius)
 
 

@@ -189,7 +189,7 @@ _LISTED = 4
 def _turret_lines(turret: Turret) -> list[Text]:
     """How the rod is set, and which spacers go under it."""
     first, *later = turret.lowest
-    if turret.way == "from-floor":
+    if turret.method == "from-floor":
         lines = [write("bit on the face: {d:len} between rod and low step", d=first)]
         lines += [write("then set again: {d:len} on the low step", d=each) for each in later]
     else:

@@ -67,7 +67,7 @@ class Mark:
 
     kind: Literal["start", "end", "stand", "grain", "pivot"]
     at: Point
-    way: Point
+    direction: Point
     text: Text | None = None
 
 
@@ -127,7 +127,7 @@ class DragHandle:
 
     field: FieldPath
     points: tuple[Point, ...]
-    way: Point
+    direction: Point
     value: float
     snaps: tuple[float, ...] = ()
     other: DragHandle | None = None

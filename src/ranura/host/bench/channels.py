@@ -55,11 +55,11 @@ def _stations(count: int) -> dict[str, Any]:
 def measure_clashes() -> Measure:
     """Twelve clamps around a board, checked against a wavy way of 2,000 points, those in the way moved clear."""
     turns = [2 * math.pi * i / 2000 for i in range(2001)]
-    way = tuple(
+    path = tuple(
         (500 + 330 * (1 + 0.05 * math.sin(9 * t)) * math.cos(t), 300 + 180 * (1 + 0.05 * math.sin(9 * t)) * math.sin(t))
         for t in turns
     )
-    sweep = Sweep(ways=((way, 92.0),))
+    sweep = Sweep(paths=((path, 92.0),))
     clamps = [ClampAt(side=side, at=at) for side in ("near", "far") for at in (60.0, 220.0, 400.0, 580.0, 760.0, 940.0)]
     times = [timed(lambda: hold((1000.0, 600.0), sweep, placed=clamps)) for _ in range(_ROUNDS)]
     p95 = percentile(times, 0.95)

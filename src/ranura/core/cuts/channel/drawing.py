@@ -115,7 +115,10 @@ def _plan(setting: ChannelSetting, cut: ChannelCut) -> View:
         stand = (on((axis_u, begin))[0], min(lowest, -40.0) - 34.0)
     marks = (
         Mark(
-            kind="stand", at=stand, way=channel.frame.turn((0.0, 1.0 if up else -1.0)), text=write("stand here, cord behind you")
+            kind="stand",
+            at=stand,
+            direction=channel.frame.turn((0.0, 1.0 if up else -1.0)),
+            text=write("stand here, cord behind you"),
         ),
     )
     outlined = [channel_outline(channel, each, bit_diameter=bit.diameter) for each in channel.stations]

@@ -35,7 +35,7 @@ def guide_options(
     Formula: what can be used before what cannot; a cut-line jig that holds for the pair first; within 120 mm of an edge along the
         board the edge guide before the straightedge, else after it
     Source: what wants least setting up and least measuring comes first"""
-    return tuple(sorted(_ways(channel, bit, router, base, guides, rules), key=lambda option: option.stops))
+    return tuple(sorted(_options(channel, bit, router, base, guides, rules), key=lambda option: option.stops))
 
 
 def best_guide(
@@ -43,14 +43,14 @@ def best_guide(
 ) -> GuideOption:
     """The pinned way of guiding, or the first that can be used, without looking at those behind it."""
     found = []
-    for option in _ways(channel, bit, router, base, guides, rules):
+    for option in _options(channel, bit, router, base, guides, rules):
         if option.kind == channel.guide or (channel.guide is None and not option.stops):
             return option
         found.append(option)
     return found[0]
 
 
-def _ways(
+def _options(
     channel: ChannelOnBoard, bit: Bit, router: Router, base: Base, guides: Sequence[Guide], rules: HouseRules
 ) -> Iterator[GuideOption]:
     """Every way of guiding, in the order in which they are thought of; over a table there is but its fence."""

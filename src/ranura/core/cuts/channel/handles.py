@@ -27,11 +27,11 @@ def channel_grips(
     away = (towards, 0.0) if channel.angle else turn((towards, 0.0))
     size = channel.part[1] if channel.goes == "along" else channel.part[0]
     middle = (size - channel.width) / 2
-    found = [DragHandle(field="position", points=outlines[0], way=away, value=cut.position.mm, snaps=(middle,))]
+    found = [DragHandle(field="position", points=outlines[0], direction=away, value=cut.position.mm, snaps=(middle,))]
     if cut.spacing is not None and not cut.more:
         even = (size - 2 * channel.position - channel.width) / max(len(outlines) - 1, 1)
         found += [
-            DragHandle(field="spacing", points=points, way=(away[0] / i, away[1] / i), value=cut.spacing.mm, snaps=(even,))
+            DragHandle(field="spacing", points=points, direction=(away[0] / i, away[1] / i), value=cut.spacing.mm, snaps=(even,))
             for i, points in enumerate(outlines[1:], start=1)
         ]
     return (*found, *_ends(channel, cut, on, turn))
@@ -63,7 +63,7 @@ def _ends(
             DragHandle(
                 field=name,
                 points=tuple(on(corner) for corner in tip),
-                way=turn((0.0, sense)),
+                direction=turn((0.0, sense)),
                 value=0.0 if now is None else now.mm,
                 snaps=() if other is None else (other.mm,),
                 opens=True,

@@ -90,7 +90,7 @@ def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
         Arrow(role="bit", start=axis, end=(max(width * 0.9, 12.0), axis[1]), turn="counter-clockwise"),
     )
     stand = (width + 60.0, y0 - _FEATHER[0] - 34.0)
-    marks = (Mark(kind="stand", at=stand, way=(0.0, 1.0), text=write("stand here, before the table")),)
+    marks = (Mark(kind="stand", at=stand, direction=(0.0, 1.0), text=write("stand here, before the table")),)
     seen = bounds([*(outline.points for outline in outlines), [stand, (push[0] + 46, push[1])]])
     frame = (seen[0] - _MARGIN, seen[1] - _MARGIN, seen[2] + _MARGIN, seen[3] + _MARGIN)
     return View(

@@ -33,7 +33,7 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
     large = max(x1 - x0, y1 - y0)
     outlines = [Outline(role="work", points=outside)]
     outlines += [Outline(role="opening", points=lying(ring)) for ring in openings_of(piece)]
-    trip = setting.way.trip if setting.way else None
+    trip = setting.guided.trip if setting.guided else None
     taken = reach(setting.bit, trip) if trip else setting.edging.size
     wide = max(taken, large * LEAST_BAND)
     out = large * 0.035
@@ -45,7 +45,7 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
         outlines.append(Outline(role="waste", points=_band(run, wide if left else -wide)))
         outlines += _risks(run, out * 0.55, left)
         outlines += _blocks(run, out, left)
-        made_arrows, made_marks = _way(run, out * 1.2, left, climbs_first=climbs_first)
+        made_arrows, made_marks = _run_signs(run, out * 1.2, left, climbs_first=climbs_first)
         arrows += made_arrows
         marks += made_marks
     outlines += [Outline(role="clamp", points=box(c.x0, c.y0, c.x1, c.y1), label=write("clamp")) for c in setting.hold.clamps]
@@ -55,7 +55,7 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
         axis, _ = _axis(setting, trip)
         arrows.append(Arrow(role="bit", start=axis, end=(axis[0] + setting.base.across * 0.22, axis[1]), turn="clockwise"))
     if setting.material.material_class not in ("mdf", "plastic"):
-        marks.append(Mark(kind="grain", at=((x0 + x1) / 2, (y0 + y1) / 2), way=setting.lying.fibres))
+        marks.append(Mark(kind="grain", at=((x0 + x1) / 2, (y0 + y1) / 2), direction=setting.lying.fibres))
     chosen = {run.edge.ref: run.number for run in setting.runs}
     edges = tuple(
         EdgeMark(
@@ -149,13 +149,13 @@ def _blocks(run: Run, size: float, wood_left: bool) -> list[Outline]:
     """A lead-in block at the start and a backer at the end of a straight run, level with its edge."""
     found = []
     first, last = run.points[0], run.points[-1]
-    way = _unit(first, last) or (1.0, 0.0)
-    inward = (-way[1], way[0]) if wood_left else (way[1], -way[0])
+    direction = _unit(first, last) or (1.0, 0.0)
+    inward = (-direction[1], direction[0]) if wood_left else (direction[1], -direction[0])
 
     def block(at: Point, towards: float) -> tuple[Point, ...]:
         a, b = towards * size * 1.5, size * 1.9
         corners = ((0.0, 0.0), (a, 0.0), (a, b), (0.0, b))
-        return tuple((at[0] + way[0] * x + inward[0] * y, at[1] + way[1] * x + inward[1] * y) for x, y in corners)
+        return tuple((at[0] + direction[0] * x + inward[0] * y, at[1] + direction[1] * x + inward[1] * y) for x, y in corners)
 
     if run.lead_in:
         found.append(Outline(role="guide", points=block(first, -1), label=write("lead-in block")))
@@ -164,31 +164,31 @@ def _blocks(run: Run, size: float, wood_left: bool) -> list[Outline]:
     return found
 
 
-def _way(run: Run, out: float, wood_left: bool, *, climbs_first: bool) -> tuple[list[Arrow], list[Mark]]:
+def _run_signs(run: Run, out: float, wood_left: bool, *, climbs_first: bool) -> tuple[list[Arrow], list[Mark]]:
     """The arrows of a run beside the board, its number, where it begins and ends, and its short climb."""
     closed, outwards = run.edge.closed, (-1.0 if wood_left else 1.0)
     arrows, marks = [], []
     total = run.edge.length
     shares = (0.09, 0.34, 0.59, 0.84) if closed else (0.38,)
     for share in shares:
-        at, way = at_share(run.points, share, closed=closed)
+        at, direction = at_share(run.points, share, closed=closed)
         length = min(total * (0.06 if closed else _ARROW_SHARE), total)
-        out_of = (-way[1] * outwards, way[0] * outwards)
+        out_of = (-direction[1] * outwards, direction[0] * outwards)
         start = (at[0] + out_of[0] * out, at[1] + out_of[1] * out)
-        end = (start[0] + way[0] * length, start[1] + way[1] * length)
+        end = (start[0] + direction[0] * length, start[1] + direction[1] * length)
         arrows.append(Arrow(role="path", start=start, end=end))
         if climbs_first:
             more = (out_of[0] * out * 0.75, out_of[1] * out * 0.75)
             back = ((end[0] + more[0], end[1] + more[1]), (start[0] + more[0], start[1] + more[1]))
             arrows.append(Arrow(role="path", start=back[0], end=back[1], climb=True))
-    begin, way = at_share(run.points, 0.0, closed=closed)
-    end, last_way = at_share(run.points, 1.0, closed=closed)
-    marks.append(Mark(kind="start", at=begin, way=way, text=write(f"start {run.number}")))
-    marks.append(Mark(kind="end", at=end, way=last_way))
+    begin, direction = at_share(run.points, 0.0, closed=closed)
+    end, last_direction = at_share(run.points, 1.0, closed=closed)
+    marks.append(Mark(kind="start", at=begin, direction=direction, text=write(f"start {run.number}")))
+    marks.append(Mark(kind="end", at=end, direction=last_direction))
     if run.climb_start:
         share = min(START_CLIMB / total, 1.0)
         inside, _ = at_share(run.points, share, closed=False)
-        out_of = (-way[1] * outwards * out * 1.25, way[0] * outwards * out * 1.25)
+        out_of = (-direction[1] * outwards * out * 1.25, direction[0] * outwards * out * 1.25)
         arrows.append(
             Arrow(
                 role="path",
@@ -199,30 +199,30 @@ def _way(run: Run, out: float, wood_left: bool, *, climbs_first: bool) -> tuple[
             )
         )
     if run.number == 1 and not closed and wood_left:
-        at, way = at_share(run.points, 0.2, closed=False)
-        stand = (at[0] - way[1] * outwards * out * 2.1, at[1] + way[0] * outwards * out * 2.1)
-        marks.append(Mark(kind="stand", at=stand, way=way, text=write("stand here")))
+        at, direction = at_share(run.points, 0.2, closed=False)
+        stand = (at[0] - direction[1] * outwards * out * 2.1, at[1] + direction[0] * outwards * out * 2.1)
+        marks.append(Mark(kind="stand", at=stand, direction=direction, text=write("stand here")))
     return arrows, marks
 
 
 def _axis(setting: EdgeSetting, trip: Trip) -> tuple[Point, Point]:
     """Where the router is drawn: on the first run, a little after its middle; and the way it goes there."""
     run = setting.runs[0]
-    at, way = at_share(run.points, 0.72, closed=run.edge.closed)
+    at, direction = at_share(run.points, 0.72, closed=run.edge.closed)
     away = -trip.offset if wood_is_left("hand" if setting.by_hand else "table") else trip.offset
-    return (at[0] - way[1] * away, at[1] + way[0] * away), way
+    return (at[0] - direction[1] * away, at[1] + direction[0] * away), direction
 
 
 def _router(setting: EdgeSetting) -> list[Outline]:
     """The base and the bit on the first run; a straightedge where one guides."""
-    if setting.way is None or not setting.runs:
+    if setting.guided is None or not setting.runs:
         return []
-    axis, way = _axis(setting, setting.way.trip)
+    axis, direction = _axis(setting, setting.guided.trip)
     found = []
-    if setting.way.guide == "fence":
-        found.append(_fence(setting, axis, way))
-    if setting.way.guide == "edge-guide":
-        found.append(_edge_guide(setting.way.trip.offset, axis, way))
+    if setting.guided.guide == "fence":
+        found.append(_fence(setting, axis, direction))
+    if setting.guided.guide == "edge-guide":
+        found.append(_edge_guide(setting.guided.trip.offset, axis, direction))
     if setting.by_hand:
         half = setting.base.across / 2
         around = base_outline(setting.base, axis=axis, guided=half, towards=1)
@@ -239,27 +239,29 @@ _GUIDE_LONG, _GUIDE_DEEP = 170.0, 18.0
 """mm: how an edge guide is drawn."""
 
 
-def _edge_guide(offset: float, axis: Point, way: Point) -> Outline:
+def _edge_guide(offset: float, axis: Point, direction: Point) -> Outline:
     """The edge guide along the edge, outside of the board, beside the bit."""
-    inward = (-way[1], way[0])
+    inward = (-direction[1], direction[0])
     corners = [(a, b) for a, b in box(-_GUIDE_LONG / 2, offset - _GUIDE_DEEP, _GUIDE_LONG / 2, offset)]
-    points = tuple((axis[0] + way[0] * a + inward[0] * b, axis[1] + way[1] * a + inward[1] * b) for a, b in corners)
+    points = tuple((axis[0] + direction[0] * a + inward[0] * b, axis[1] + direction[1] * a + inward[1] * b) for a, b in corners)
     return Outline(role="guide", points=points, label=write("edge guide"))
 
 
-def _fence(setting: EdgeSetting, axis: Point, way: Point) -> Outline:
+def _fence(setting: EdgeSetting, axis: Point, direction: Point) -> Outline:
     """A straightedge on the face by hand; on a table the fence along the edge."""
     run, over = setting.runs[0], setting.rules.fence_overhang
     first, last = run.points[0], run.points[-1]
-    inward = (-way[1], way[0]) if setting.by_hand else (way[1], -way[0])
+    inward = (-direction[1], direction[0]) if setting.by_hand else (direction[1], -direction[0])
     if setting.by_hand:
         near, far = setting.base.sides[0].distance, setting.base.sides[0].distance + setting.rules.fence_width
         origin, label = axis, write("straightedge")
     else:
         deep = max(setting.edging.part) * 0.045
         near, far, origin, label, over = -deep, 0.0, first, write("fence"), deep
-    along = [(p[0] - origin[0]) * way[0] + (p[1] - origin[1]) * way[1] for p in (first, last)]
+    along = [(p[0] - origin[0]) * direction[0] + (p[1] - origin[1]) * direction[1] for p in (first, last)]
     low, high = min(along) - over, max(along) + over
     corners = ((low, near), (high, near), (high, far), (low, far))
-    points = tuple((origin[0] + way[0] * a + inward[0] * b, origin[1] + way[1] * a + inward[1] * b) for a, b in corners)
+    points = tuple(
+        (origin[0] + direction[0] * a + inward[0] * b, origin[1] + direction[1] * a + inward[1] * b) for a, b in corners
+    )
     return Outline(role="guide", points=points, label=label)

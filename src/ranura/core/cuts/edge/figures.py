@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ranura.core.cuts.edge.guides import Way
+from ranura.core.cuts.edge.guides import GuidedTrip
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.staging import Bound, By, Staging
 from ranura.core.cuts.edge.trips import reach
@@ -35,18 +35,18 @@ _HOW: dict[By, str] = {
 
 def edge_figures(setting: EdgeSetting) -> tuple[Figure, ...]:
     """All figures of an edge cut, in the order of the slip."""
-    staging, way, grip = setting.staging, setting.way, setting.grip
+    staging, guided, grip = setting.staging, setting.guided, setting.grip
     worst = staging.most_bent if staging else None
     found = tool_figures(setting, grip, (worst.number, worst.bend) if worst else None) if grip else []
     found += speed_figures(setting)
-    if way is not None:
-        found += [_height(setting, way), _width(setting, way)]
+    if guided is not None:
+        found += [_height(setting, guided), _width(setting, guided)]
         if staging is not None:
             found.append(_stages(setting, staging))
-        if way.fenced:
-            found.append(_edge_guide(setting, way) if way.guide == "edge-guide" else _fence(setting, way))
+        if guided.fenced:
+            found.append(_edge_guide(setting, guided) if guided.guide == "edge-guide" else _fence(setting, guided))
         if setting.contact is not None:
-            found.append(_contact(setting, way, setting.contact))
+            found.append(_contact(setting, guided, setting.contact))
     if setting.runs:
         found.append(_direction(setting))
         found += _grain(setting)
@@ -55,8 +55,8 @@ def edge_figures(setting: EdgeSetting) -> tuple[Figure, ...]:
     return tuple(found)
 
 
-def _height(setting: EdgeSetting, way: Way) -> Figure:
-    h = way.trip.height
+def _height(setting: EdgeSetting, guided: GuidedTrip) -> Figure:
+    h = guided.trip.height
     return Figure(
         key="edge.height",
         label="Bit beyond the base" if setting.by_hand else "Bit above the table",
@@ -71,12 +71,12 @@ def _height(setting: EdgeSetting, way: Way) -> Figure:
     )
 
 
-def _width(setting: EdgeSetting, way: Way) -> Figure:
-    at_face = reach(setting.bit, way.trip)
-    r = at_face + way.trip.offset
-    pilot = (way.bearing or 0.0) / 2
+def _width(setting: EdgeSetting, guided: GuidedTrip) -> Figure:
+    at_face = reach(setting.bit, guided.trip)
+    r = at_face + guided.trip.offset
+    pilot = (guided.bearing or 0.0) / 2
     why = "The bearing rides on the edge"
-    if not closeness.same(way.trip.offset, pilot):
+    if not closeness.same(guided.trip.offset, pilot):
         why = "The axis stands out of the edge by what the width asks for"
     return Figure(
         key="edge.width",
@@ -86,11 +86,11 @@ def _width(setting: EdgeSetting, way: Way) -> Figure:
         shown=show(at_face, "mm"),
         rule="R12",
         formula="w = r(h) − o",
-        worked=write("{r:fine} − {o:fine} = {w:fine}", r=r, o=way.trip.offset, w=at_face),
+        worked=write("{r:fine} − {o:fine} = {w:fine}", r=r, o=guided.trip.offset, w=at_face),
         because=because(why),
         inputs=(
             given("r(h)", "radius of the bit at the face", r, "mm"),
-            given("o", "axis out of the edge", way.trip.offset, "mm"),
+            given("o", "axis out of the edge", guided.trip.offset, "mm"),
         ),
     )
 
@@ -122,15 +122,15 @@ def _stages(setting: EdgeSetting, staging: Staging) -> Figure:
     )
 
 
-def fence_distance(setting: EdgeSetting, way: Way) -> float:
+def fence_distance(setting: EdgeSetting, guided: GuidedTrip) -> float:
     """From the edge line to a straightedge on the face, or how far a table's fence stands proud of bearing or cutter, in mm."""
     if setting.by_hand:
-        return setting.base.sides[0].distance - way.trip.offset
-    return way.proud
+        return setting.base.sides[0].distance - guided.trip.offset
+    return guided.proud
 
 
-def _fence(setting: EdgeSetting, way: Way) -> Figure:
-    value = fence_distance(setting, way)
+def _fence(setting: EdgeSetting, guided: GuidedTrip) -> Figure:
+    value = fence_distance(setting, guided)
     if setting.by_hand:
         b = setting.base.sides[0]
         return Figure(
@@ -141,15 +141,15 @@ def _fence(setting: EdgeSetting, way: Way) -> Figure:
             shown=show(value, "mm"),
             rule="R8",
             formula="f = b − o",
-            worked=write("{b:fine} − {o:fine} = {f:fine}", b=b.distance, o=way.trip.offset, f=value),
+            worked=write("{b:fine} − {o:fine} = {f:fine}", b=b.distance, o=guided.trip.offset, f=value),
             because=because("The {side} of the base runs along it; it needs no edge below the cut", side=b.name),
             inputs=(
                 given("b", f"axis to the {b.name}", b.distance, "mm"),
-                given("o", "axis out of the edge", way.trip.offset, "mm"),
+                given("o", "axis out of the edge", guided.trip.offset, "mm"),
             ),
         )
-    whole = "bearing" if way.bearing is not None else "cutter"
-    radius = (way.bearing or setting.bit.diameter) / 2
+    whole = "bearing" if guided.bearing is not None else "cutter"
+    radius = (guided.bearing or setting.bit.diameter) / 2
     return Figure(
         key="edge.fence",
         label=f"Fence proud of the {whole}",
@@ -158,18 +158,18 @@ def _fence(setting: EdgeSetting, way: Way) -> Figure:
         shown=show(value, "mm"),
         rule="R11",
         formula="p = o − r",
-        worked=write("{o:fine} − {r:fine} = {p:fine}", o=way.trip.offset, r=radius, p=value),
+        worked=write("{o:fine} − {r:fine} = {p:fine}", o=guided.trip.offset, r=radius, p=value),
         because=because(
             "0 is level with the bearing: the full profile. A bearing proud of the fence would push the work off it"
-            if way.bearing is not None
+            if guided.bearing is not None
             else "Negative: so much of the cutter stands in front of the fence"
         ),
-        inputs=(given("o", "axis out of the edge", way.trip.offset, "mm"), given("r", f"half the {whole}", radius, "mm")),
+        inputs=(given("o", "axis out of the edge", guided.trip.offset, "mm"), given("r", f"half the {whole}", radius, "mm")),
     )
 
 
-def _edge_guide(setting: EdgeSetting, way: Way) -> Figure:
-    r, o = setting.bit.diameter / 2, way.trip.offset
+def _edge_guide(setting: EdgeSetting, guided: GuidedTrip) -> Figure:
+    r, o = setting.bit.diameter / 2, guided.trip.offset
     return Figure(
         key="edge.fence",
         label="From the guide to the far side of the bit",
@@ -184,8 +184,10 @@ def _edge_guide(setting: EdgeSetting, way: Way) -> Figure:
     )
 
 
-def _contact(setting: EdgeSetting, way: Way, left: float) -> Figure:
-    rides = {"bearing": "bearing", "fence": "fence", "edge-guide": "edge guide", "template": "bearing on the template"}[way.guide]
+def _contact(setting: EdgeSetting, guided: GuidedTrip, left: float) -> Figure:
+    rides = {"bearing": "bearing", "fence": "fence", "edge-guide": "edge guide", "template": "bearing on the template"}[
+        guided.guide
+    ]
     return Figure(
         key="edge.contact",
         label=f"Edge for the {rides}",
@@ -271,7 +273,7 @@ def _grain(setting: EdgeSetting) -> list[Figure]:
 
 def _feed(setting: EdgeSetting, staging: Staging) -> list[Figure]:
     slow, hard = staging.slowest, staging.hardest
-    way, faces = setting.edging.way, " on both faces" if setting.edging.both_faces else ""
+    length, faces = setting.edging.run_length, " on both faces" if setting.edging.both_faces else ""
     faster = min(slow.feed_m_min * 4 / 3, setting.rules.feed_max_m_min)
     bite = max(hard.bites, key=lambda each: each.area)
     return [
@@ -289,14 +291,14 @@ def _feed(setting: EdgeSetting, staging: Staging) -> list[Figure]:
         time_figure(
             setting.seconds or 0.0,
             worked=write(
-                "{n} stages of {way:fine}{faces}, the slowest in {t:n1} s",
+                "{n} stages of {length:fine}{faces}, the slowest in {t:n1} s",
                 n=len(staging.stages),
-                way=way,
+                length=length,
                 faces=faces,
-                t=seconds_for(way, feed_m_min=slow.feed_m_min),
+                t=seconds_for(length, feed_m_min=slow.feed_m_min),
             ),
             why=because("Cutting one part, without setting up or turning it"),
-            inputs=(given("way", "length of the edges", way, "mm"),),
+            inputs=(given("way", "length of the edges", length, "mm"),),
         ),
         power_figure(
             setting,

@@ -25,7 +25,7 @@ TABLE_EXTRA = 2.0
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Way:
+class GuidedTrip:
     """How a bit makes an edge cut: its final setting, what guides it, and the bearing that rides, or stays behind a fence.
 
     `proud` is how far a table's fence stands in front of the bearing, or the edge line in front of the cutter where there is
@@ -43,7 +43,7 @@ class Way:
         return self.guide in ("fence", "edge-guide")
 
 
-def way_of(edging: EdgesOnBoard, bit: Bit, mounting: Mounting, rules: HouseRules) -> Way | Reason:
+def guided_trip(edging: EdgesOnBoard, bit: Bit, mounting: Mounting, rules: HouseRules) -> GuidedTrip | Reason:
     """How a bit of a fitting shape makes an edge cut by hand or on a table; a Reason where nothing guides it."""
     trip, bearing, left = _setting(edging, bit, rules)
     rides = bearing is not None and (closeness.same(trip.offset, bearing / 2) or edging.shape == "jointing")
@@ -61,7 +61,7 @@ def way_of(edging: EdgesOnBoard, bit: Bit, mounting: Mounting, rules: HouseRules
     if not fenced and not rides:
         missing = 2 * trip.offset
         return Reason(words.BEARING_MISSING, {"missing": missing, "left": left})
-    return Way(trip=trip, guide=guide, bearing=bearing, proud=trip.offset - (bearing or bit.diameter) / 2, left=left)
+    return GuidedTrip(trip=trip, guide=guide, bearing=bearing, proud=trip.offset - (bearing or bit.diameter) / 2, left=left)
 
 
 def _setting(edging: EdgesOnBoard, bit: Bit, rules: HouseRules) -> tuple[Trip, float | None, float]:
@@ -122,27 +122,27 @@ def remaining(span: Span, gone: Sequence[Span]) -> float:
     return max((b - a for a, b in parts), default=0.0)
 
 
-def contact(way: Way, trip: Trip, *, thickness: float, gone: Sequence[Span], template: float) -> float:
+def contact(guided: GuidedTrip, trip: Trip, *, thickness: float, gone: Sequence[Span], template: float) -> float:
     """What a setting has to ride on, in mm of height: the edge for a bearing and for a table's outfeed face, a template for a
     bearing that rides on one. A clamped straightedge needs no edge.
 
     Rule: R11 contact
     Formula: contact = min(bearing height, T − a − b), the part of the edge beside the bearing that no cut took
     Source: a bearing, or a fence, with nothing beside it lets the bit dive"""
-    if way.guide == "template":
+    if guided.guide == "template":
         return remaining((max(trip.height, thickness), min(trip.height + BEARING_HEIGHT, thickness + template)), ())
-    if way.fenced:
+    if guided.fenced:
         return remaining((0.0, thickness), gone)
     low, high = trip.height, min(trip.height + BEARING_HEIGHT, thickness)
     return remaining((low, high), gone) if high > low else 0.0
 
 
-def stands_below(way: Way, trip: Trip, thickness: float) -> float:
+def stands_below(guided: GuidedTrip, trip: Trip, thickness: float) -> float:
     """How far a tip bearing and its screw stand out below the board, in mm; 0 where they do not.
 
     Rule: R11 below the work
     Formula: bearing height + screw − (T − a)
     Source: the bench, a clamp or the vice would meet it"""
-    if way.bearing is None:
+    if guided.bearing is None:
         return max(trip.height - thickness, 0.0)
     return max(trip.height + BEARING_HEIGHT + SCREW_HEIGHT - thickness, 0.0)

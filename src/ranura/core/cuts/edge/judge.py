@@ -13,7 +13,7 @@ from ranura.core.choosing.losses import in_words, of_tools
 from ranura.core.choosing.order import Candidate, Pair, Ranking
 from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.asked import BY_RADIUS, PROFILES_OF, shape_name
-from ranura.core.cuts.edge.guides import Way, contact, taken_spans, way_of, widest_reach
+from ranura.core.cuts.edge.guides import GuidedTrip, contact, guided_trip, taken_spans, widest_reach
 from ranura.core.cuts.edge.on_board import FLUSH_EXTRA, EdgesOnBoard
 from ranura.core.cuts.edge.staging import MOST_STAGES
 from ranura.core.cuts.edge.trips import Done, Stock, can_be_raised, taken
@@ -46,7 +46,7 @@ class EdgeJudge(Judge):
         super().__init__(shop, wood, rules, edging.part)
         self.edging = edging
         self.before = tuple(before)
-        self._ways: dict[tuple[str, Mounting], Way | Reason] = {}
+        self._trips: dict[tuple[str, Mounting], GuidedTrip | Reason] = {}
         closed = [edge for edge in edging.edges if edge.closed]
         corners = [tightest(edge.points, inside=edge.inside) for edge in closed]
         self.corner = min((each for each in corners if each), default=None)
@@ -56,12 +56,12 @@ class EdgeJudge(Judge):
         sides = [extent(edge.points) for edge in closed if edge.inside]
         self.opening = min((min(x1 - x0, y1 - y0) for x0, y0, x1, y1 in sides), default=None)
 
-    def way(self, bit: Bit, mounting: Mounting) -> Way | Reason:
+    def guided(self, bit: Bit, mounting: Mounting) -> GuidedTrip | Reason:
         """How a bit is guided in a mounting, or why nothing guides it."""
         key = (bit.id, mounting)
-        if key not in self._ways:
-            self._ways[key] = way_of(self.edging, bit, mounting, self.rules)
-        return self._ways[key]
+        if key not in self._trips:
+            self._trips[key] = guided_trip(self.edging, bit, mounting, self.rules)
+        return self._trips[key]
 
     def reach(self, bit: Bit) -> float:
         """See `Judge.reach`: a tip bearing stands out below the cutter."""
@@ -106,13 +106,13 @@ class EdgeJudge(Judge):
             yield Reason(guide_words.NEEDS_HAND_ROUTER)
         if lifts := self.lifts_off_table(bit, router):
             yield lifts
-        found = self.way(bit, router.mounting)
+        found = self.guided(bit, router.mounting)
         if isinstance(found, Reason):
             yield found
 
     def against_setup(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
         """See `Judge.against_setup`."""
-        found = self.way(bit, router.mounting)
+        found = self.guided(bit, router.mounting)
         if isinstance(found, Reason):
             return
         if router.mounting == "table" and self.edging.far_side:
@@ -137,28 +137,30 @@ class EdgeJudge(Judge):
         if too_hard := self._too_hard(bit, router, found, free):
             yield too_hard
 
-    def least_contact(self, bit: Bit, way: Way, mounting: Mounting, trips: Sequence[Trip] = ()) -> float | None:
+    def least_contact(self, bit: Bit, guided: GuidedTrip, mounting: Mounting, trips: Sequence[Trip] = ()) -> float | None:
         """What there is to ride on at the worst of some trips and at the final one, after all cuts of both faces, in mm; None for
         a straightedge on the face, which needs no edge."""
         asked = self.edging
-        if way.guide == "fence" and (mounting == "hand" or asked.shape in ("jointing", "flush")):
+        if guided.guide == "fence" and (mounting == "hand" or asked.shape in ("jointing", "flush")):
             return None
         gone = taken_spans(self.before, asked.thickness)
-        own = [Done(bit=bit, trip=way.trip, other_face=other) for other in ((False, True) if asked.both_faces else (False,))]
-        if way.guide != "bearing":
+        own = [Done(bit=bit, trip=guided.trip, other_face=other) for other in ((False, True) if asked.both_faces else (False,))]
+        if guided.guide != "bearing":
             gone += taken_spans(own, asked.thickness)
         elif asked.both_faces:
             gone += taken_spans(own[1:], asked.thickness)
         template = self.rules.template_thickness
-        return min(contact(way, trip, thickness=asked.thickness, gone=gone, template=template) for trip in (*trips, way.trip))
+        return min(
+            contact(guided, trip, thickness=asked.thickness, gone=gone, template=template) for trip in (*trips, guided.trip)
+        )
 
-    def fence_beyond(self, way: Way, base: Base) -> float:
+    def fence_beyond(self, guided: GuidedTrip, base: Base) -> float:
         """How much of a straightedge on the face would lie beyond the board, in mm, at the edge with the least room."""
-        inside = base.sides[0].distance - way.trip.offset + self.rules.fence_width
+        inside = base.sides[0].distance - guided.trip.offset + self.rules.fence_width
         room = min(self.edging.part[0] if edge.ref in ("left", "right") else self.edging.part[1] for edge in self.edging.edges)
         return max(inside - room, 0.0)
 
-    def _too_hard(self, bit: Bit, router: Router, way: Way, free: float) -> Reason | None:
+    def _too_hard(self, bit: Bit, router: Router, guided: GuidedTrip, free: float) -> Reason | None:
         """Whether even the most stages would be too hard for router or bit; looked at by their mean area."""
         asked, rules = self.edging, self.rules
         turning = Turning(
@@ -166,7 +168,7 @@ class EdgeJudge(Judge):
         )
         stock = Stock(thickness=asked.thickness, width=max(4 * bit.diameter, 60.0))
         share = MOST_STAGES if can_be_raised(bit) or router.mounting == "table" else 1 + len(bit.bearings)
-        area = taken(bit, way.trip, stock) / share
+        area = taken(bit, guided.trip, stock) / share
         if area <= 0:
             return None
         width = area / asked.depth
@@ -205,8 +207,8 @@ class EdgeJudge(Judge):
 
     def fenced(self, each: Candidate) -> bool:
         """Whether a fence must be set for it."""
-        found = self.way(each.bit, each.router.mounting)
-        return isinstance(found, Way) and found.fenced
+        found = self.guided(each.bit, each.router.mounting)
+        return isinstance(found, GuidedTrip) and found.fenced
 
     def is_of_kind(self, bit: Bit) -> bool:
         """See `Judge.is_of_kind`."""
@@ -219,8 +221,8 @@ class EdgeJudge(Judge):
 
     def bearing_on(self, bit: Bit, mounting: Mounting) -> float | None:
         """See `Judge.bearing_on`."""
-        found = self.way(bit, mounting)
-        return found.bearing if isinstance(found, Way) and found.guide == "bearing" else None
+        found = self.guided(bit, mounting)
+        return found.bearing if isinstance(found, GuidedTrip) and found.guide == "bearing" else None
 
     def missing_bearing(self, bit: Bit) -> float | None:
         """See `Judge.missing_bearing`: that of a rabbet bit, to a tenth of a millimetre (R11)."""

@@ -49,7 +49,7 @@ class EdgesOnBoard:
         return not any(edge.closed for edge in self.edges)
 
     @property
-    def way(self) -> float:
+    def run_length(self) -> float:
         """The length of all edges of one face, in mm."""
         return sum(edge.length for edge in self.edges)
 

@@ -13,7 +13,7 @@ from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.edge import refusals, words
 from ranura.core.cuts.edge.asked import BY_RADIUS, PROFILES_OF, STRAIGHT_WALLED, EdgeCut, EdgeState, shape_name
-from ranura.core.cuts.edge.guides import Way, stands_below
+from ranura.core.cuts.edge.guides import GuidedTrip, stands_below
 from ranura.core.cuts.edge.holding import EdgeHold, hold_edges
 from ranura.core.cuts.edge.judge import EdgeJudge
 from ranura.core.cuts.edge.on_board import EdgesOnBoard, edging, turned_over
@@ -119,27 +119,27 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
     speed = speed_of(bit, router, rules, compare=True)
     held = judge.grip(bit, router)
     grip = held if isinstance(held, Grip) else None
-    found = None if judge.against_bit(bit) else judge.way(bit, router.mounting)
-    way = found if isinstance(found, Way) else None
-    hold = _hold(asked, chosen, way, rules)
+    found = None if judge.against_bit(bit) else judge.guided(bit, router.mounting)
+    guided = found if isinstance(found, GuidedTrip) else None
+    hold = _hold(asked, chosen, guided, rules)
     staging, work = None, None
-    if way is not None and grip is not None:
+    if guided is not None and grip is not None:
         turning = Turning(bit=bit, router=router, rpm=turning_rpm(speed), free_length=grip.free, material=wood, rules=rules)
-        work = EdgeWork(turning=turning, edging=asked, way=way, before=judge.before, clamped=hold.clamped)
+        work = EdgeWork(turning=turning, edging=asked, guided=guided, before=judge.before, clamped=hold.clamped)
         staging = plan_stages(work, mounting=router.mounting)
     climbs = work is not None and staging is not None and rules.climb == "start" and _light(staging, work, router.mounting)
-    runs = runs_of(asked, router.mounting, wood, rules, climb_start=climbs) if way is not None else ()
+    runs = runs_of(asked, router.mounting, wood, rules, climb_start=climbs) if guided is not None else ()
     section = None
     if work is not None and staging is not None:
         faces = (False, True) if asked.both_faces else (False,)
         steps = [Done(bit=bit, trip=stage.trip, other_face=other) for stage in staging.stages for other in faces]
         section = section_of(steps, work.stock, before=judge.before, drawn=True)
     trips = tuple(stage.trip for stage in staging.stages) if staging else ()
-    contact = judge.least_contact(bit, way, router.mounting, trips) if way else None
-    below = stands_below(way, way.trip, asked.thickness) if way else 0.0
+    contact = judge.least_contact(bit, guided, router.mounting, trips) if guided else None
+    below = stands_below(guided, guided.trip, asked.thickness) if guided else 0.0
     cautions = [written(reason) for reason in chosen.reasons]
-    if any(reason.words in _EDGE_GONE for reason in chosen.reasons) and judge.before and way is not None:
-        fresh = EdgeJudge(judge.tools.shop, asked, wood, rules).least_contact(bit, way, router.mounting)
+    if any(reason.words in _EDGE_GONE for reason in chosen.reasons) and judge.before and guided is not None:
+        fresh = EdgeJudge(judge.tools.shop, asked, wood, rules).least_contact(bit, guided, router.mounting)
         if fresh is None or not closeness.under(fresh, rules.bearing_contact):
             cautions.append(caution(words.ORDER_WOULD_DO))
     if staging is not None and staging.reason is not None and not chosen.reasons:
@@ -147,8 +147,8 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
     if contact is not None and closeness.under(contact, rules.bearing_contact) and not chosen.reasons:
         cautions.append(caution(words.BEARING_WITHOUT_EDGE, contact=contact, needed=rules.bearing_contact))
     cautions += [*hold.cautions, *tool_cautions(chosen, speed, grip, piece, wood, rules)]
-    cautions += _cautions(chosen, asked, wood, rules, way, staging, runs, climbs, judge)
-    if by_hand and below > 0 and way is not None:
+    cautions += _cautions(chosen, asked, wood, rules, guided, staging, runs, climbs, judge)
+    if by_hand and below > 0 and guided is not None:
         cautions.append(caution(words.BEARING_BELOW, below=below, clear=below + rules.bearing_overhang))
     return EdgeSetting(
         piece=piece,
@@ -159,7 +159,7 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
         grip=grip,
         reach=judge.reach(bit),
         edging=asked,
-        way=way,
+        guided=guided,
         staging=staging,
         section=section,
         runs=runs,
@@ -171,11 +171,11 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
     )
 
 
-def _hold(asked: EdgesOnBoard, chosen: Candidate, way: Way | None, rules: HouseRules) -> EdgeHold:
+def _hold(asked: EdgesOnBoard, chosen: Candidate, guided: GuidedTrip | None, rules: HouseRules) -> EdgeHold:
     """A mat where the work is light, clamps otherwise; clamps too where the house climbs, since climbing is for clamped work."""
     stock = Stock(thickness=asked.thickness, width=4 * chosen.bit.diameter)
-    light = way is None or not closeness.over(taken(chosen.bit, way.trip, stock), rules.small_profile)
-    offset, by_hand = way.trip.offset if way else 0.0, chosen.router.mounting == "hand"
+    light = guided is None or not closeness.over(taken(chosen.bit, guided.trip, stock), rules.small_profile)
+    offset, by_hand = guided.trip.offset if guided else 0.0, chosen.router.mounting == "hand"
     clamps = hold_edges(asked, chosen.base, offset=offset, light=False, by_hand=by_hand)
     if not light or (rules.climb != "never" and clamps.clamped):
         return clamps
@@ -194,7 +194,7 @@ def _cautions(
     asked: EdgesOnBoard,
     wood: Material,
     rules: HouseRules,
-    way: Way | None,
+    guided: GuidedTrip | None,
     staging: Staging | None,
     runs: tuple[Run, ...],
     climbs: bool,
@@ -203,20 +203,20 @@ def _cautions(
     """What an edge cut that can be made still asks to be careful about."""
     bit, by_hand = chosen.bit, chosen.router.mounting == "hand"
     found: list[Caution] = []
-    if way is None:
+    if guided is None:
         return found
-    if way.guide != "template" and not (way.guide == "fence" and by_hand):
+    if guided.guide != "template" and not (guided.guide == "fence" and by_hand):
         if asked.edge_state is None:
             found.append(caution(words.EDGE_UNKNOWN))
         elif asked.edge_state == "sawn" and asked.shape != "jointing":
             found.append(caution(words.EDGE_SAWN))
-    if way.guide == "edge-guide" and closeness.over(way.trip.offset, -bit.diameter / 2):
-        found.append(caution(words.GUIDE_NOTCH, into=way.trip.offset + bit.diameter / 2))
-    if way.guide == "fence" and by_hand and asked.guide is None and bit.bearing is not None:
-        found.append(caution(words.BEARING_SPARES_THE_FENCE, missing=2 * way.trip.offset))
-    if way.guide == "fence" and by_hand and not chosen.base.sides[0].measured:
+    if guided.guide == "edge-guide" and closeness.over(guided.trip.offset, -bit.diameter / 2):
+        found.append(caution(words.GUIDE_NOTCH, into=guided.trip.offset + bit.diameter / 2))
+    if guided.guide == "fence" and by_hand and asked.guide is None and bit.bearing is not None:
+        found.append(caution(words.BEARING_SPARES_THE_FENCE, missing=2 * guided.trip.offset))
+    if guided.guide == "fence" and by_hand and not chosen.base.sides[0].measured:
         found.append(caution(guide_words.BASE_UNMEASURED))
-    sideways = asked.shape == "flush" or (asked.shape == "jointing" and way.guide == "template")
+    sideways = asked.shape == "flush" or (asked.shape == "jointing" and guided.guide == "template")
     if sideways and closeness.over(asked.size, most := min(rules.waste_outside, bit.diameter / 2)):
         found.append(caution(words.MUCH_OVERHANG, overhang=asked.size, most=most))
     if judge.sharp:
@@ -242,7 +242,7 @@ def _cautions(
     if broken:
         found.append(caution(words.END_GRAIN_OUT, edge=names_of(broken)))
     if not by_hand:
-        found += _of_table(asked, way, bit.diameter + rules.opening_clearance, bit.kind.profile in _ONE_PLANE, runs, judge)
+        found += _of_table(asked, guided, bit.diameter + rules.opening_clearance, bit.kind.profile in _ONE_PLANE, runs, judge)
     return found
 
 
@@ -263,12 +263,12 @@ def _of_stages(staging: Staging, state: str, asked: EdgesOnBoard, wood: Material
 
 
 def _of_table(
-    asked: EdgesOnBoard, way: Way, opening: float, one_plane: bool, runs: tuple[Run, ...], judge: EdgeJudge
+    asked: EdgesOnBoard, guided: GuidedTrip, opening: float, one_plane: bool, runs: tuple[Run, ...], judge: EdgeJudge
 ) -> list[Caution]:
     """What the table asks for: a pin where there is no fence, and care for hands and ends (R7, R15)."""
     length, width = asked.part
     ends = [width if run.edge.ref in ("left", "right") else length for run in runs if not run.edge.closed]
-    found = [caution(words.STARTING_PIN)] if way.guide != "fence" else []
+    found = [caution(words.STARTING_PIN)] if guided.guide != "fence" else []
     return [*found, *table_cautions(asked.part, ends, opening, small=judge.small, one_plane=one_plane)]
 
 

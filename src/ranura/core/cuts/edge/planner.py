@@ -43,10 +43,10 @@ def _text(setting: EdgeSetting, cut: EdgeCut, piece: Piece, judge: EdgeJudge) ->
         remedies=remedies(cut, piece, judge, setting),
         pass_columns=STAGE_COLUMNS,
         pass_lines=stage_lines(setting),
-        run_mm=asked.way * (2 if asked.both_faces else 1),
+        run_mm=asked.run_length * (2 if asked.both_faces else 1),
         glyph=edge_glyph(
             setting.bit,
-            setting.way.trip if setting.way else None,
+            setting.guided.trip if setting.guided else None,
             thickness=asked.thickness,
             outlines=setting.section.outlines if setting.section else (),
         ),
@@ -56,9 +56,9 @@ def _text(setting: EdgeSetting, cut: EdgeCut, piece: Piece, judge: EdgeJudge) ->
 
 
 def _leaves(cut: EdgeCut, setting: EdgeSetting) -> DoneCut | None:
-    if setting.way is None:
+    if setting.guided is None:
         return None
-    trip = setting.way.trip
+    trip = setting.guided.trip
     return DoneCut(edges=cut.edges, bit_id=setting.bit.id, height=trip.height, offset=trip.offset, both_faces=cut.both_faces)
 
 

@@ -155,8 +155,8 @@ def at_share(points: tuple[Point, ...], share: float, *, closed: bool) -> tuple[
     left = share * sum(lengths)
     for (a, b), length in zip(pairwise(ring), lengths, strict=True):
         if left <= length and length > 0:
-            way = ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
-            return (a[0] + way[0] * left, a[1] + way[1] * left), way
+            direction = ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
+            return (a[0] + direction[0] * left, a[1] + direction[1] * left), direction
         left -= length
     a, b = ring[-2], ring[-1]
     length = math.dist(a, b) or 1.0

@@ -25,7 +25,7 @@ def edge_section_view(setting: EdgeSetting, *, typed: Mapping[str, Text]) -> Vie
 
     By hand the wood lies on the left and the bit comes from above; on a table on the right, the face down, the bit from below."""
     thickness, hand = setting.edging.thickness, setting.by_hand
-    trip = setting.way.trip if setting.way else Trip(height=setting.edging.depth, offset=setting.bit.diameter / 2)
+    trip = setting.guided.trip if setting.guided else Trip(height=setting.edging.depth, offset=setting.bit.diameter / 2)
     wide = max(reach(setting.bit, trip), setting.edging.size)
     into = max(wide * 2.6, thickness * 1.8)
     outside = max(trip.offset + min(setting.bit.diameter / 2, wide * 1.2), thickness * 0.35)
@@ -49,7 +49,7 @@ def edge_section_view(setting: EdgeSetting, *, typed: Mapping[str, Text]) -> Vie
     else:
         outlines.append(Outline(role="hazard", points=tuple(at(x, d) for x, d in box(0, 0, wide, setting.edging.depth))))
     outlines += [Outline(role="bit", points=tuple(at(x, d) for x, d in ring)) for ring in bit_rings(setting.bit, trip)]
-    riding = setting.way.bearing if setting.way else None
+    riding = setting.guided.bearing if setting.guided else None
     if riding is not None:
         half = riding / 2
         ring = box(-trip.offset - half, trip.height, -trip.offset + half, trip.height + BEARING_HEIGHT)
@@ -108,9 +108,9 @@ def _handle(setting: EdgeSetting, at: Point) -> BitHandle | None:
     """Moving the bit: how deep the profile reaches below the face, and how far into it; nothing where there is no profile."""
     shape = setting.edging.shape
     grows: Literal[1, -1] = -1 if setting.by_hand else 1
-    if setting.way is None or shape in ("flush", "jointing"):
+    if setting.guided is None or shape in ("flush", "jointing"):
         return None
-    trip = setting.way.trip
+    trip = setting.guided.trip
     across = "size" if shape == "rabbet" else "width"
     return BitHandle(
         at=at,

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from ranura.core.choosing.setting import ToolSetting
-from ranura.core.cuts.edge.guides import Way
+from ranura.core.cuts.edge.guides import GuidedTrip
 from ranura.core.cuts.edge.holding import EdgeHold
 from ranura.core.cuts.edge.on_board import EdgesOnBoard
 from ranura.core.cuts.edge.runs import Run, lying_for
@@ -18,11 +18,11 @@ from ranura.core.cuts.edge.trips import Done
 class EdgeSetting(ToolSetting):
     """A bit in a router for an edge cut: its final setting and guide, the stages to it, the runs along the edges.
 
-    `way` and `staging` are None where nothing guides the bit, or no speed or grip can be had; `contact` is what the last of all
-    cuts has to ride on, None where no edge is needed; `below` how far the bit stands out below the board."""
+    `guided` and `staging` are None where nothing guides the bit, or no speed or grip can be had; `contact` is what the last of
+    all cuts has to ride on, None where no edge is needed; `below` how far the bit stands out below the board."""
 
     edging: EdgesOnBoard
-    way: Way | None
+    guided: GuidedTrip | None
     staging: Staging | None
     section: CrossSection | None
     runs: tuple[Run, ...]

@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 
 from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.figures import said
-from ranura.core.cuts.edge.guides import Way
+from ranura.core.cuts.edge.guides import GuidedTrip
 from ranura.core.cuts.edge.runs import START_CLIMB, Run, names_of
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.staging import Staging
@@ -22,15 +22,15 @@ STAGE_COLUMNS = ("bit", "fence", "area", "fresh", "feed", "power")
 
 def stage_lines(setting: EdgeSetting) -> tuple[PassLine, ...]:
     """The stages in order of work, to be read."""
-    if setting.staging is None or setting.way is None:
+    if setting.staging is None or setting.guided is None:
         return ()
-    way = setting.way
+    guided = setting.guided
     return tuple(
         PassLine(
             number=stage.number,
             cells=(
                 show(stage.trip.height, "mm"),
-                _fence_of(setting, way, stage.trip.offset),
+                _fence_of(setting, guided, stage.trip.offset),
                 plain(f"{stage.area:.1f}", "mm²"),
                 show(stage.width, "mm"),
                 show(stage.feed_m_min, "m/min"),
@@ -41,23 +41,23 @@ def stage_lines(setting: EdgeSetting) -> tuple[PassLine, ...]:
     )
 
 
-def _fence_of(setting: EdgeSetting, way: Way, offset: float) -> Shown:
+def _fence_of(setting: EdgeSetting, guided: GuidedTrip, offset: float) -> Shown:
     """Where the fence stands in a stage; the bearing where that rides on the edge."""
-    if way.guide == "edge-guide":
+    if guided.guide == "edge-guide":
         return show(setting.bit.diameter / 2 - offset, "mm")
-    if way.guide != "fence":
-        return plain("bearing") if way.guide == "bearing" else plain("template")
+    if guided.guide != "fence":
+        return plain("bearing") if guided.guide == "bearing" else plain("template")
     if setting.by_hand:
         return show(setting.base.sides[0].distance - offset, "mm")
-    return show(offset - (way.bearing or setting.bit.diameter) / 2, "mm")
+    return show(offset - (guided.bearing or setting.bit.diameter) / 2, "mm")
 
 
 def edge_sections(setting: EdgeSetting, figures: Sequence[Figure], cautions: Sequence[Caution]) -> tuple[SlipSection, ...]:
     """The slip; sections without a figure are left out where a stop leaves nothing to say."""
     by_key = {figure.key: figure for figure in figures}
     made = [tool_section(setting, by_key), speed_section(setting, by_key)]
-    if setting.way is not None:
-        made += [_heights(setting, by_key), _guide(setting, setting.way, by_key)]
+    if setting.guided is not None:
+        made += [_heights(setting, by_key), _guide(setting, setting.guided, by_key)]
     if setting.runs:
         made.append(_direction(setting, by_key))
     if setting.staging is not None:
@@ -99,27 +99,27 @@ def _heights(setting: EdgeSetting, figures: Mapping[str, Figure]) -> SlipSection
     )
 
 
-def _guide(setting: EdgeSetting, way: Way, figures: Mapping[str, Figure]) -> SlipSection:
+def _guide(setting: EdgeSetting, guided: GuidedTrip, figures: Mapping[str, Figure]) -> SlipSection:
     keys = tuple(key for key in ("edge.fence", "edge.contact") if key in figures)
     lines: list[Text] = []
     leads: tuple[Lead, ...]
-    if way.guide == "fence" and setting.by_hand:
+    if guided.guide == "fence" and setting.by_hand:
         leads = (lead(figures["edge.fence"], "from the edge to the straightedge"),)
         lines.append(write("clamp it on the face; {side} of the base along it", side=setting.base.sides[0].name))
-        lines += _spacer_lines(setting, way)
-    elif way.guide == "edge-guide":
+        lines += _spacer_lines(setting, guided)
+    elif guided.guide == "edge-guide":
         leads = (lead(figures["edge.fence"], "guide to the far side of the bit"),)
         lines.append(write("guide on the edge that is cut, its wooden face notched for the bit"))
-        lines += _spacer_lines(setting, way)
-    elif way.guide == "fence":
-        leads = (_table_fence(way, figures),)
-        lines += _fence_lines(setting, way)
-    elif way.guide == "template":
+        lines += _spacer_lines(setting, guided)
+    elif guided.guide == "fence":
+        leads = (_table_fence(guided, figures),)
+        lines += _fence_lines(setting, guided)
+    elif guided.guide == "template":
         leads = (Lead(shown=plain("Template below"), caption=write(""), figure="edge.contact"),)
-        rides = str(as_sold(way.bearing or 0.0).metric)
+        rides = str(as_sold(guided.bearing or 0.0).metric)
         lines.append(write("straightedge under the board, level with the cut line; the {d} bearing rides on it", d=rides))
     else:
-        leads = (Lead(shown=as_sold(way.bearing or 0.0), caption=write("bearing on the edge"), figure="edge.contact"),)
+        leads = (Lead(shown=as_sold(guided.bearing or 0.0), caption=write("bearing on the edge"), figure="edge.contact"),)
         if setting.contact is not None:
             lines.append(write("{c:len} of edge left to ride on", c=setting.contact))
         if not setting.by_hand:
@@ -127,24 +127,24 @@ def _guide(setting: EdgeSetting, way: Way, figures: Mapping[str, Figure]) -> Sli
     return SlipSection(key="guide", title="Guide", leads=leads, lines=tuple(lines), figures=keys)
 
 
-def _spacer_lines(setting: EdgeSetting, way: Way) -> list[Text]:
+def _spacer_lines(setting: EdgeSetting, guided: GuidedTrip) -> list[Text]:
     """The spacers at the guide, where it is reached sideways in steps."""
     offsets = list(dict.fromkeys(stage.trip.offset for stage in setting.staging.stages)) if setting.staging else []
     if len(offsets) < 2:
         return []
-    spacers = _listed([offset - way.trip.offset for offset in offsets[:-1]])
+    spacers = _listed([offset - guided.trip.offset for offset in offsets[:-1]])
     return [Text(metric=f"spacer: {spacers.metric}, then none", inch=f"spacer: {spacers.inch}, then none")]
 
 
-def _table_fence(way: Way, figures: Mapping[str, Figure]) -> Lead:
-    if way.bearing is not None and closeness.same(way.proud, 0.0):
+def _table_fence(guided: GuidedTrip, figures: Mapping[str, Figure]) -> Lead:
+    if guided.bearing is not None and closeness.same(guided.proud, 0.0):
         return Lead(shown=plain("Level"), caption=write("with the bearing"), figure="edge.fence")
-    if way.bearing is not None:
+    if guided.bearing is not None:
         return lead(figures["edge.fence"], "proud of the bearing")
-    return Lead(shown=show(-way.proud, "mm"), caption=write("of the cutter in front of the fence"), figure="edge.fence")
+    return Lead(shown=show(-guided.proud, "mm"), caption=write("of the cutter in front of the fence"), figure="edge.fence")
 
 
-def _fence_lines(setting: EdgeSetting, way: Way) -> list[Text]:
+def _fence_lines(setting: EdgeSetting, guided: GuidedTrip) -> list[Text]:
     lines = []
     if setting.edging.shape == "jointing":
         lines.append(
@@ -157,7 +157,7 @@ def _fence_lines(setting: EdgeSetting, way: Way) -> list[Text]:
         lines.append(write("fence opening {x:rough}, ring to suit", x=setting.bit.diameter + setting.rules.opening_clearance))
     offsets = list(dict.fromkeys(stage.trip.offset for stage in setting.staging.stages)) if setting.staging else []
     if len(offsets) > 1:
-        shifts = _listed([offset - way.trip.offset for offset in offsets])
+        shifts = _listed([offset - guided.trip.offset for offset in offsets])
         lines.append(Text(metric=f"fence forward by {shifts.metric}", inch=f"fence forward by {shifts.inch}"))
     return lines
 

@@ -12,7 +12,7 @@ from typing import Literal
 
 from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.asked import STRAIGHT_WALLED, StageBy
-from ranura.core.cuts.edge.guides import Way
+from ranura.core.cuts.edge.guides import GuidedTrip
 from ranura.core.cuts.edge.on_board import EdgesOnBoard
 from ranura.core.cuts.edge.section import section_of
 from ranura.core.cuts.edge.stages import stages
@@ -72,7 +72,7 @@ class EdgeWork:
 
     turning: Turning
     edging: EdgesOnBoard
-    way: Way
+    guided: GuidedTrip
     before: tuple[Done, ...] = ()
     clamped: bool = False
 
@@ -90,7 +90,7 @@ class EdgeWork:
 def stage_by(work: EdgeWork, mounting: str) -> StageBy:
     """How a profile is staged where nobody said: raised where that can be; otherwise by fence."""
     wanted, raisable = work.edging.staged, can_be_raised(work.turning.bit)
-    fenced = mounting == "table" or work.way.fenced
+    fenced = mounting == "table" or work.guided.fenced
     if wanted is not None and fenced and (wanted == "fence" or raisable):
         return wanted
     return "height" if raisable else "fence"
@@ -107,7 +107,7 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
     if edging.shape in STRAIGHT_WALLED:
         return _stepped(work)
     by = stage_by(work, mounting)
-    if by == "fence" and not work.way.fenced:
+    if by == "fence" and not work.guided.fenced:
         return _by_bearings(work)
     bound: Bound = "asked" if edging.least_stages > 1 else "whole"
     for count in range(min(max(edging.least_stages, 1), MOST_STAGES), MOST_STAGES + 1):
@@ -122,7 +122,7 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
         stages=_with_climb(work, made, mounting),
         by="single" if count == 1 else by,
         bound=bound,
-        whole_area=taken(work.turning.bit, work.way.trip, work.stock),
+        whole_area=taken(work.turning.bit, work.guided.trip, work.stock),
         step=school_of(work),
         reason=reason,
     )
@@ -130,12 +130,12 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
 
 def _settings(work: EdgeWork, count: int, by: StageBy) -> tuple[Trip, ...]:
     light = work.turning.rules.profile_last if count > 1 else None
-    return stages(work.turning.bit, work.way.trip, work.stock, count=count, by=by, light=light, field="cut.staged")
+    return stages(work.turning.bit, work.guided.trip, work.stock, count=count, by=by, light=light, field="cut.staged")
 
 
 def _stepped(work: EdgeWork) -> Staging:
     """A rabbet in steps of depth, jointing in trips of one setting, a flush trim at once."""
-    edging, turning, final = work.edging, work.turning, work.way.trip
+    edging, turning, final = work.edging, work.turning, work.guided.trip
     trips = [final]
     bound: Bound = "whole"
     by: By = "single"
@@ -162,7 +162,7 @@ def _stepped(work: EdgeWork) -> Staging:
         if len(depths) > 1:
             by = "depth"
             bound = "power" if least.bound == "power" else "stiffness" if least.bound == "stiffness" else "school"
-    elif edging.shape == "jointing" and work.way.guide == "fence" and closeness.over(edging.size, turning.rules.jointing):
+    elif edging.shape == "jointing" and work.guided.guide == "fence" and closeness.over(edging.size, turning.rules.jointing):
         count = closeness.ceil(edging.size / turning.rules.jointing)
         trips = [replace(final, offset=final.offset + edging.size * (count - 1 - i) / count) for i in range(count)]
         by, bound = "fence", "school"
@@ -180,7 +180,7 @@ def _stepped(work: EdgeWork) -> Staging:
 
 def _by_bearings(work: EdgeWork) -> Staging:
     """A profile that cannot be raised, guided by its bearing: at once, or with larger bearings first."""
-    bit, final = work.turning.bit, work.way.trip
+    bit, final = work.turning.bit, work.guided.trip
     larger = sorted((each for each in bit.bearings if closeness.over(each, 2 * final.offset)), reverse=True)
     single = _evaluated(work, [final])
     failed = _failing(work, single)
@@ -264,7 +264,7 @@ def _stage(work: EdgeWork, number: int, trip: Trip, bites: tuple[Bite, ...], cli
         limited_by="power" if slowed else limited,
         power=power,
         bend=turning.stiffness(depth=depth, width=mean, tooth_mm=tooth),
-        seconds=seconds_for(work.edging.way, feed_m_min=speed),
+        seconds=seconds_for(work.edging.run_length, feed_m_min=speed),
         cautions=feed.cautions,
     )
 
@@ -313,7 +313,7 @@ def climb_allowed(work: EdgeWork, mounting: str) -> bool:
 
 def _with_climb(work: EdgeWork, made: tuple[Stage, ...], mounting: str) -> tuple[Stage, ...]:
     """A light climb pass before the others, where the house lets one go first and the profile may be raised."""
-    bit, final = work.turning.bit, work.way.trip
+    bit, final = work.turning.bit, work.guided.trip
     if work.turning.rules.climb != "light-pass" or not climb_allowed(work, mounting) or not can_be_raised(bit):
         return made
 

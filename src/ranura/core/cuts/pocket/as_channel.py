@@ -188,13 +188,13 @@ def _size_grips(asked: PocketOnBoard, cut: PocketCut, long: FieldPath) -> list[D
         sense = 1.0 if cut.end == "left" else -1.0
         move, grow = (first, last) if sense > 0 else (last, first)
         return [
-            DragHandle(field="from_left", points=move, way=(sense, 0.0), value=cut.from_left.mm),
-            DragHandle(field=long, points=grow, way=(sense, 0.0), value=value),
+            DragHandle(field="from_left", points=move, direction=(sense, 0.0), value=cut.from_left.mm),
+            DragHandle(field=long, points=grow, direction=(sense, 0.0), value=value),
         ]
     first, last = box(x0 - 4, y0 - 6, x1 + 4, y0 + 6), box(x0 - 4, y1 - 6, x1 + 4, y1 + 6)
     sense = 1.0 if cut.edge == "near" else -1.0
     move, grow = (first, last) if sense > 0 else (last, first)
     return [
-        DragHandle(field="from_near", points=move, way=(0.0, sense), value=cut.from_near.mm),
-        DragHandle(field=long, points=grow, way=(0.0, sense), value=value),
+        DragHandle(field="from_near", points=move, direction=(0.0, sense), value=cut.from_near.mm),
+        DragHandle(field=long, points=grow, direction=(0.0, sense), value=value),
     ]

@@ -18,18 +18,18 @@ from ranura.core.geometry.rings import Ring
 class Clearing:
     """The closed ways of the axis, in order of work, clockwise seen from above. `lane` is by how much the later ones bite."""
 
-    ways: tuple[Ring, ...]
+    paths: tuple[Ring, ...]
     lane: float
 
     @property
     def first_length(self) -> float:
         """The way in full width: the innermost ways, before anything is cut beside them."""
-        return ring_length(self.ways[0])
+        return ring_length(self.paths[0])
 
     @property
     def rest_length(self) -> float:
         """The ways that bite one lane."""
-        return sum(ring_length(way) for way in self.ways[1:])
+        return sum(ring_length(path) for path in self.paths[1:])
 
 
 @lru_cache(maxsize=256)
@@ -59,7 +59,7 @@ def clearing(ring: Ring, *, bit_diameter: float, lane: float) -> Clearing:
         # Where a part of the field ends between two lanes, a sliver would be left in its middle.
         found += [ring for part in parts_of(inner) for ring in _rings(_core(part, nxt, bit_diameter))]
         inner = nxt
-    return Clearing(ways=tuple(_clockwise(way) for way in reversed(found)), lane=step)
+    return Clearing(paths=tuple(_clockwise(path) for path in reversed(found)), lane=step)
 
 
 def _core(part: Polygon, nxt: BaseGeometry, bit_diameter: float) -> BaseGeometry:

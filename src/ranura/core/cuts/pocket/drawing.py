@@ -54,7 +54,7 @@ def _plan(setting: PocketSetting, cut: PocketCut) -> View:
     outlines += [Outline(role="hazard", points=corner) for corner in setting.unreached]
     marks: list[Mark] = []
     arrows: list[Arrow] = []
-    if guide is not None and setting.ways:
+    if guide is not None and setting.paths:
         template = template_ring(asked, guide)
         if template is not None:
             label = write("template for the bushing" if guide.kind == "bushing" else "template for the bearing")
@@ -63,14 +63,14 @@ def _plan(setting: PocketSetting, cut: PocketCut) -> View:
                 for i, shift in enumerate(asked.places)
             ]
         if not asked.around:
-            outlines += [Outline(role="path", points=way) for way in setting.ways]
-        outer = setting.ways[-1]
-        start = 0 if asked.open_ways else _start(outer, asked)
+            outlines += [Outline(role="path", points=path) for path in setting.paths]
+        outer = setting.paths[-1]
+        start = 0 if asked.open_paths else _start(outer, asked)
         if guide.kind in ("shoulder", "sled"):
             outlines += _lane_guides(setting, outer)
         if guide.pivot is not None:
             outlines.append(Outline(role="guide", points=_arm(guide.pivot, outer[start])))
-            marks.append(Mark(kind="pivot", at=guide.pivot, way=(1.0, 0.0), text=write("pivot")))
+            marks.append(Mark(kind="pivot", at=guide.pivot, direction=(1.0, 0.0), text=write("pivot")))
         seen = base_outline(base, axis=outer[start], guided=base.across / 2, towards=-1)
         outlines.append(Outline(role="base", points=seen, label=write("base")))
         if setting.plate is not None:
@@ -84,7 +84,7 @@ def _plan(setting: PocketSetting, cut: PocketCut) -> View:
         outlines += clamp_outlines(setting.holding)
     lowest = min(-40.0, *(y for outline in outlines for _, y in outline.points))
     stand = (asked.centre[0], lowest - 26.0)
-    marks.append(Mark(kind="stand", at=stand, way=(0.0, 1.0), text=write("stand here, cord behind you")))
+    marks.append(Mark(kind="stand", at=stand, direction=(0.0, 1.0), text=write("stand here, cord behind you")))
     extent = setting.holding.sweep.extent if setting.holding is not None else ()
     x0, y0, x1, y1 = bounds([*(o.points for o in outlines), *extent, [stand], [(asked.centre[0], width + _ABOVE)]])
     x0, x1 = max(x0, -160.0), min(x1, length + 160.0)
@@ -107,8 +107,8 @@ def _feed(setting: PocketSetting, outer: Ring) -> Arrow:
     asked = setting.pocket
     if asked.in_lanes:
         first, second = outer[0], outer[1]
-        way = heading_words((second[0] - first[0], second[1] - first[1])).lower()
-        return Arrow(role="path", start=first, end=_along(first, second, 34.0), label=write(way))
+        path = heading_words((second[0] - first[0], second[1] - first[1])).lower()
+        return Arrow(role="path", start=first, end=_along(first, second, 34.0), label=write(path))
     sense = sense_of(asked)
     x0, y0, x1, _ = bounds([outer])
     low = y0 - setting.bit.diameter / 2 - 6.0 - max(asked.part) / 60
@@ -142,12 +142,12 @@ def _lines_cut(setting: PocketSetting) -> list[Outline]:
     """The groove of a line at every place, and the tabs that are left in it."""
     half, asked = setting.bit.diameter / 2, setting.pocket
     made = [
-        Outline(role="waste", points=shifted(band(way, half, closed=not asked.open_ways), shift))
+        Outline(role="waste", points=shifted(band(path, half, closed=not asked.open_paths), shift))
         for shift in asked.places
-        for way in setting.ways
+        for path in setting.paths
     ]
     if asked.frees and asked.loose == "tabs":
-        tabs = [tab for way in setting.ways for tab in tabs_on(way, half)]
+        tabs = [tab for path in setting.paths for tab in tabs_on(path, half)]
         made += [Outline(role="stop", points=shifted(tab, shift), label=write("tab")) for shift in asked.places for tab in tabs]
     return made
 
@@ -155,12 +155,12 @@ def _lines_cut(setting: PocketSetting) -> list[Outline]:
 TABS, TAB_WIDE = 4, 10.0
 
 
-def tabs_on(way: Ring, half: float) -> list[Ring]:
+def tabs_on(path: Ring, half: float) -> list[Ring]:
     """Bridges 10 mm wide across the groove, at four places equally far along it."""
     found: list[Ring] = []
     for number in range(TABS):
-        i = round(len(way) * (number + 0.5) / TABS) % len(way)
-        (x, y), (ax, ay), (bx, by) = way[i], way[i - 1], way[(i + 1) % len(way)]
+        i = round(len(path) * (number + 0.5) / TABS) % len(path)
+        (x, y), (ax, ay), (bx, by) = path[i], path[i - 1], path[(i + 1) % len(path)]
         size = math.dist((ax, ay), (bx, by)) or 1.0
         tx, ty = (bx - ax) / size * TAB_WIDE / 2, (by - ay) / size * TAB_WIDE / 2
         nx, ny = -(by - ay) / size * half, (bx - ax) / size * half

@@ -24,7 +24,7 @@ def pocket_figures(setting: PocketSetting) -> tuple[Figure, ...]:
     found += speed_figures(setting)
     if guide is not None:
         found += _guide(setting, guide)
-        found += [_direction(setting)] if setting.ways else []
+        found += [_direction(setting)] if setting.paths else []
     if stepping is not None:
         found += depth_figures(setting, stepping, total=setting.depth)
         if setting.pocket.form == "lap":
@@ -212,9 +212,9 @@ def _direction(setting: PocketSetting) -> Figure:
 
 def _lanes(setting: PocketSetting) -> Figure:
     """Which way the lanes are run, and in which order."""
-    (x0, y0), (x1, y1) = setting.ways[0][:2]
+    (x0, y0), (x1, y1) = setting.paths[0][:2]
     way = heading_words((x1 - x0, y1 - y0))
-    apart = abs(setting.ways[1][0][0] - x0) if len(setting.ways) > 1 else 0.0
+    apart = abs(setting.paths[1][0][0] - x0) if len(setting.paths) > 1 else 0.0
     return Figure(
         key="direction.heading",
         label="Way of the lanes",
@@ -223,14 +223,14 @@ def _lanes(setting: PocketSetting) -> Figure:
         shown=plain(way),
         rule="R7",
         formula="the wood that is left lies on the left of the heading",
-        worked=write("{n} lanes, {a:fine} apart, of a bit of {d:fine}", n=len(setting.ways), a=apart, d=setting.bit.diameter),
+        worked=write("{n} lanes, {a:fine} apart, of a bit of {d:fine}", n=len(setting.paths), a=apart, d=setting.bit.diameter),
         because=because("All lanes in one sense, so that none of them is a climb cut"),
         inputs=(given("D", "bit diameter", setting.bit.diameter, "mm"),),
     )
 
 
 def _feed(setting: PocketSetting, stepping: Stepping) -> list[Figure]:
-    way = sum(length_of(each, closed=not setting.pocket.open_ways) for each in setting.ways)
+    way = sum(length_of(each, closed=not setting.pocket.open_paths) for each in setting.paths)
     return feed_figures(
         setting,
         stepping,

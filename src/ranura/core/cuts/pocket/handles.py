@@ -20,7 +20,7 @@ def pocket_handles(asked: PocketOnBoard, cut: PocketCut) -> tuple[DragHandle, ..
         if asked.form == "flatten":
             return ()
         edge = box(x1 - 8, y0, x1 + 8, y1) if cut.end == "left" else box(x0 - 8, y0, x0 + 8, y1)
-        return (DragHandle(field="length", points=edge, way=(right, 0.0), value=cut.length.mm),)
+        return (DragHandle(field="length", points=edge, direction=(right, 0.0), value=cut.length.mm),)
     middle_x = (length - (0 if asked.facts.round else x1 - x0)) / 2
     middle_y = (width - (0 if asked.facts.round else y1 - y0)) / 2
     if cut.count > 1 and cut.spacing is not None:
@@ -30,7 +30,7 @@ def pocket_handles(asked: PocketOnBoard, cut: PocketCut) -> tuple[DragHandle, ..
                 DragHandle(
                     field="spacing",
                     points=box(x0 + shift, y0, x1 + shift, y1),
-                    way=(right / i, 0.0),
+                    direction=(right / i, 0.0),
                     value=cut.spacing.mm,
                     snaps=(even,),
                 )
@@ -40,21 +40,21 @@ def pocket_handles(asked: PocketOnBoard, cut: PocketCut) -> tuple[DragHandle, ..
         wide = box(x1 - 4, y0, x1 + 6, y1) if cut.end == "left" else box(x0 - 6, y0, x0 + 4, y1)
         scale = 2.0 if asked.facts.round else 1.0
         value = cut.length.mm if along == "length" or cut.across is None else cut.across.mm
-        found.append(DragHandle(field=along, points=wide, way=(right * scale, 0.0), value=value))
+        found.append(DragHandle(field=along, points=wide, direction=(right * scale, 0.0), value=value))
         if cut.across is not None and not asked.facts.round:
             over: FieldPath = "length" if cut.turned else "across"
             high = box(x0, y1 - 4, x1, y1 + 6) if cut.edge == "near" else box(x0, y0 - 6, x1, y0 + 4)
             value = cut.length.mm if over == "length" else cut.across.mm
-            found.append(DragHandle(field=over, points=high, way=(0.0, up), value=value))
+            found.append(DragHandle(field=over, points=high, direction=(0.0, up), value=value))
     sideways = not {"left", "right"} & set(asked.open_sides)
     upwards = not {"near", "far"} & set(asked.open_sides)
-    vertical = DragHandle(field="from_near", points=body, way=(0.0, up), value=cut.from_near.mm, snaps=(middle_y,))
+    vertical = DragHandle(field="from_near", points=body, direction=(0.0, up), value=cut.from_near.mm, snaps=(middle_y,))
     if sideways:
         found.append(
             DragHandle(
                 field="from_left",
                 points=body,
-                way=(right, 0.0),
+                direction=(right, 0.0),
                 value=cut.from_left.mm,
                 snaps=(middle_x,),
                 other=vertical if upwards else None,

@@ -130,23 +130,23 @@ class PocketJudge(StraightJudge):
         y1 += beyond if "far" in asked.open_sides else 0
         return replace(asked, box=(x0, y0, x1, y1)).outline(bit.diameter)
 
-    def ways(self, bit: Bit, guide: AreaGuide) -> tuple[Ring, ...]:
+    def paths(self, bit: Bit, guide: AreaGuide) -> tuple[Ring, ...]:
         """All ways of the axis at the first place, in order of work."""
         asked = self.asked
         if asked.in_lanes:
             return lanes_of(asked, bit_diameter=bit.diameter, lane=self.need.lane)
-        if guide.radii and guide.pivot is not None and asked.open_ways:
+        if guide.radii and guide.pivot is not None and asked.open_paths:
             return tuple(arc_points(guide.pivot, radius, asked.sweep) for radius in guide.radii)
         if guide.radii and guide.pivot is not None:
             rings = tuple(circle_ring(guide.pivot, radius) for radius in guide.radii)
             return rings if asked.facts.keeps_inside else tuple(ring[::-1] for ring in rings)
         if asked.around:
             outside = asked.facts.keeps_inside
-            way = offset_ring(asked.outline(bit.diameter), bit.diameter / 2 if outside else -bit.diameter / 2)
+            path = offset_ring(asked.outline(bit.diameter), bit.diameter / 2 if outside else -bit.diameter / 2)
             # shapely's rings run clockwise
-            return (way[::-1],) if outside else (way,)
+            return (path[::-1],) if outside else (path,)
         found = self.field(bit)
-        return () if found is None else found.ways
+        return () if found is None else found.paths
 
     def guide(self, bit: Bit, router: Router, base: Base) -> AreaGuide | Reason:
         """How this pair is guided, or why it cannot be."""
@@ -218,16 +218,17 @@ class PocketJudge(StraightJudge):
     def held(self, bit: Bit, base: Base, guide: AreaGuide) -> Holding:
         """How the board is held, with the router's ways at all places."""
         asked = self.asked
-        ways = self.ways(bit, guide)
-        outer = [ways[0], ways[-1]] if asked.open_ways else [thinned(way, _THINNED) for way in ways[-1:]]
+        paths = self.paths(bit, guide)
+        outer = [paths[0], paths[-1]] if asked.open_paths else [thinned(path, _THINNED) for path in paths[-1:]]
         across = around_axis(base)
         radius = (max(across, self.bridging(guide) / 2) if asked.plate else across) + _THINNED
         sweeps = [
-            Sweep(ways=tuple(((*shifted(way, shift), shifted(way, shift)[0]), radius) for way in outer)) for shift in asked.places
+            Sweep(paths=tuple(((*shifted(path, shift), shifted(path, shift)[0]), radius) for path in outer))
+            for shift in asked.places
         ]
         return hold(
             asked.part,
-            Sweep(ways=tuple(way for each in sweeps for way in each.ways)),
+            Sweep(paths=tuple(path for each in sweeps for path in each.paths)),
             stations=sweeps if len(sweeps) > 1 else (),
             placed=asked.clamps,
             held=asked.held,

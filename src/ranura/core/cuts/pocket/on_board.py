@@ -89,7 +89,7 @@ class PocketOnBoard:
         return self.facts.taken in ("line", "groove")
 
     @property
-    def open_ways(self) -> bool:
+    def open_paths(self) -> bool:
         """Whether its ways have two ends: lanes, and the arc of a ring."""
         return self.in_lanes or (self.facts.taken == "groove" and self.sweep < 360)
 

@@ -36,14 +36,14 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
     held = judge.grip(bit, chosen.router)
     grip = held if isinstance(held, Grip) else None
     fits = judge.against_bit(bit) is None
-    ways = judge.ways(bit, guide) if guide is not None and fits else ()
+    paths = judge.paths(bit, guide) if guide is not None and fits else ()
     stepping = None
-    if ways and grip is not None:
-        stepping = _steps(judge, chosen, ways, grip, turning_rpm(speed))
+    if paths and grip is not None:
+        stepping = _steps(judge, chosen, paths, grip, turning_rpm(speed))
     template_stops: list[Caution] = []
     if guide is not None and guide.kind == "bearing" and stepping is not None:
         guide, template_stops = _thick_enough(judge, chosen, guide, stepping.depths[0])
-    holding = judge.held(bit, base, guide) if guide is not None and ways else None
+    holding = judge.held(bit, base, guide) if guide is not None and paths else None
     cautions = [*(written(reason) for reason in chosen.reasons), *template_stops]
     if guide is not None:
         cautions += guide.cautions
@@ -70,7 +70,7 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
         pocket=asked,
         depth=judge.depth,
         guide=guide,
-        ways=ways,
+        paths=paths,
         stepping=stepping,
         holding=holding,
         unreached=corners,
@@ -103,7 +103,7 @@ def _first_at_once(judge: PocketJudge, step: float) -> tuple[float, ...]:
 
 
 def _steps(
-    judge: PocketJudge, chosen: Candidate, ways: tuple[tuple[tuple[float, float], ...], ...], grip: Grip, rpm: float
+    judge: PocketJudge, chosen: Candidate, paths: tuple[tuple[tuple[float, float], ...], ...], grip: Grip, rpm: float
 ) -> Stepping:
     """The passes of a pocket: depth by depth, in the middle first; those of a ring, side by side, all depths of one before the
     next (R7)."""
@@ -113,17 +113,17 @@ def _steps(
     if judge.kind == "bearing":
         depths, turret = _first_at_once(judge, max(least.step, tooling.least_step)), None
     steps = list(zip((0.0, *depths), depths, strict=False))
-    closed = not judge.asked.open_ways
+    closed = not judge.asked.open_paths
     if judge.asked.facts.taken == "groove":
-        lanes = [Lane(spacer=0.0, run=length_of(way, closed=closed), pace=pace) for way, pace in zip(ways, paces, strict=True)]
+        lanes = [Lane(spacer=0.0, run=length_of(path, closed=closed), pace=pace) for path, pace in zip(paths, paces, strict=True)]
         ordered = [(lane, upper, lower) for lane in lanes for upper, lower in steps]
     elif judge.asked.in_lanes:
-        lanes = [Lane(spacer=0.0, run=sum(length_of(way, closed=closed) for way in ways), pace=paces[0])]
+        lanes = [Lane(spacer=0.0, run=sum(length_of(path, closed=closed) for path in paths), pace=paces[0])]
         ordered = [(lane, upper, lower) for upper, lower in steps for lane in lanes]
     else:
-        lanes = [Lane(spacer=0.0, run=length_of(ways[0], closed=closed), pace=paces[0])]
-        if len(ways) > 1:
-            lanes.append(Lane(spacer=0.0, run=sum(length_of(way) for way in ways[1:]), pace=paces[-1]))
+        lanes = [Lane(spacer=0.0, run=length_of(paths[0], closed=closed), pace=paces[0])]
+        if len(paths) > 1:
+            lanes.append(Lane(spacer=0.0, run=sum(length_of(path) for path in paths[1:]), pace=paces[-1]))
         ordered = [(lane, upper, lower) for upper, lower in steps for lane in lanes]
     return stepped(tooling, ordered, paces=paces, depths=depths, turret=turret, limits=limits, least=least)
 

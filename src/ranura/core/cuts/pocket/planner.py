@@ -144,7 +144,7 @@ def _text(setting: PocketSetting, cut: PocketCut) -> PlanText:
         remedies=pocket_remedies(cut, setting),
         pass_columns=columns_of(stepping),
         pass_lines=pass_lines(stepping),
-        run_mm=sum(length_of(way, closed=not setting.pocket.open_ways) for way in setting.ways),
+        run_mm=sum(length_of(path, closed=not setting.pocket.open_paths) for path in setting.paths),
         glyph=pocket_glyph(setting.pocket),
         passes=stepping.passes if stepping else (),
         stations=pocket_stations(setting, cut),

@@ -15,13 +15,13 @@ from ranura.core.holding.clamps import Holding
 class PocketSetting(SteppedSetting):
     """Bit, router, guide, ways, steps and clamps for a pocket. `depth` is how deep it goes in all.
 
-    `guide`, `stepping` and `ways` are missing where a stop leaves nothing to say; `unreached` is what the bit leaves standing in
+    `guide`, `stepping` and `paths` are missing where a stop leaves nothing to say; `unreached` is what the bit leaves standing in
     corners of one's own outline, `plate` how wide a plate below the base must be where one is asked for, in mm."""
 
     pocket: PocketOnBoard
     depth: float
     guide: AreaGuide | None
-    ways: tuple[Ring, ...]
+    paths: tuple[Ring, ...]
     holding: Holding | None
     unreached: tuple[Ring, ...] = ()
     plate: float | None = None

@@ -66,7 +66,7 @@ def pocket_sections(
         made.append(set_by_part(section, setting.base) if cut.leaf else section)
     if setting.guide is not None:
         made.append(_guide(setting, setting.guide, by_key))
-        made += [_direction(setting, setting.guide)] if setting.ways else []
+        made += [_direction(setting, setting.guide)] if setting.paths else []
     if setting.stepping is not None:
         faces = " on each face" if setting.pocket.both_faces else ""
         made.append(feed_section(setting, by_key, faces=faces))
@@ -143,9 +143,9 @@ def _direction(setting: PocketSetting, guide: AreaGuide) -> SlipSection:
     sense = sense_of(asked)
     lines = []
     if asked.in_lanes:
-        (x0, y0), (x1, y1) = setting.ways[0][:2]
+        (x0, y0), (x1, y1) = setting.paths[0][:2]
         first = "left" if x0 < asked.centre[0] else "right"
-        lines.append(write("{n} lanes across, from the {first} on, all in this sense", n=len(setting.ways), first=first))
+        lines.append(write("{n} lanes across, from the {first} on, all in this sense", n=len(setting.paths), first=first))
         lines.append(write("lift off to come back; never cut on the way back"))
         if asked.both_faces:
             lines.append(write("then turn the board over: the same again"))
@@ -158,9 +158,9 @@ def _direction(setting: PocketSetting, guide: AreaGuide) -> SlipSection:
         )
     if asked.around:
         lines.append(write("once round at each depth; start with the bit clear, plunge, then move"))
-    elif asked.narrow > setting.bit.diameter * 1.02 and len(setting.ways) == 1:
+    elif asked.narrow > setting.bit.diameter * 1.02 and len(setting.paths) == 1:
         lines.append(write("plunge at an end, then once round along the {edge}", edge=_EDGE_OF[guide.kind]))
-    elif len(setting.ways) > 1:
+    elif len(setting.paths) > 1:
         lines.append(write("plunge in the middle, work outwards; last along the {edge}", edge=_EDGE_OF[guide.kind]))
     else:
         lines.append(write("from end to end, back to the first end, no dwelling"))
@@ -198,8 +198,8 @@ def _hold(setting: PocketSetting, figures: Mapping[str, Figure], cautions: Seque
         lines.append(write("sacrificial board below, {x:len} into it", x=setting.rules.through_extra))
     if asked.frees and asked.loose is not None:
         lines.append(write(_LOOSE[asked.loose]))
-    if asked.form == "lap" and setting.ways:
-        (_, y0), (_, y1) = setting.ways[0][:2]
+    if asked.form == "lap" and setting.paths:
+        (_, y0), (_, y1) = setting.paths[0][:2]
         lines.append(write("backer at the {edge} edge, level with the face", edge="far" if y1 > y0 else "near"))
     elif asked.open_sides and not asked.in_lanes:
         lines.append(write("backer at the {side} side, level with the face", side=asked.open_sides[0]))

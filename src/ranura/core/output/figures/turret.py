@@ -26,7 +26,7 @@ def turret_figure(turret: Turret, rules: HouseRules) -> Figure:
             "steps {steps} mm below the high one; {n} depths from {k} settings", steps=steps, n=count, k=len(turret.lowest)
         ),
         because=because(
-            "{school}: a spacer between rod and step at zero gives its own thickness as depth", school=school_name(turret.way)
+            "{school}: a spacer between rod and step at zero gives its own thickness as depth", school=school_name(turret.method)
         ),
         inputs=(given("total", "whole depth", turret.depths[-1], "mm"),),
     )
