@@ -42,6 +42,10 @@ def test_a_roundover_all_round_takes_the_end_grain_first(page: Page):
     expect(sentence).to_contain_text("of Stool seat")
     expect(section(page, "direction")).to_contain_text("Left to right")
     expect(section(page, "direction")).to_contain_text("1 right end, 2 left end, 3 near edge, 4 far edge")
+    # The sentence numbers the edges as the slip and the drawing do.
+    expect(page.get_by_test_id("edges").get_by_role("button")).to_have_text(
+        ["3 near edge", "1 right end", "4 far edge", "2 left end"]
+    )
     expect(page.locator('[data-mark="start"]')).to_have_count(4)
     expect(page.locator('[data-role="feed"]')).to_have_count(4)
     # The edge is looked at, and said to be smooth.

@@ -1,4 +1,4 @@
-/** Edges of the board in the order in which they are run; the drawing chooses them as well. */
+/** Edges of the board, each with its number in the order in which the plan runs them; the drawing chooses them as well. */
 import { useCommand } from "../app/commands";
 import { inUnit } from "../ui/words";
 import { valueAt } from "./draft";
@@ -19,7 +19,8 @@ export const toggled = (edges: readonly string[], ref: string): string[] =>
 export const edgesAt = (draft: unknown, field: string) => (valueAt(draft, field) ?? []) as readonly string[];
 
 export function EdgesBlank({ blank, filling, look }: Props) {
-  const { draft, unit, prefix, problemAt, onEdit } = filling;
+  const { draft, plan, unit, prefix, problemAt, onEdit } = filling;
+  const runs = plan?.drawing[0]?.edges;
   const edges = edgesAt(draft, blank.field);
   const toggle = (ref: string) => onEdit({ [blank.field]: toggled(edges, ref) });
   const all = () => onEdit({ [blank.field]: blank.whole });
@@ -62,17 +63,18 @@ export function EdgesBlank({ blank, filling, look }: Props) {
   return (
     <span className="flex flex-wrap gap-1.5" data-testid={blank.field}>
       {blank.choices.map((edge, index) => {
-        const place = edges.indexOf(edge.value);
+        const chosen = edges.includes(edge.value);
+        const number = chosen ? runs?.find((each) => each.ref === edge.value)?.number : null;
         return (
           <button
             key={edge.value}
             type="button"
-            aria-pressed={place >= 0}
-            className={`rounded border-2 px-2 text-[15px] leading-[1.7] font-semibold ${place < 0 ? "border-rule text-ink-2" : "border-cut"}`}
+            aria-pressed={chosen}
+            className={`rounded border-2 px-2 text-[15px] leading-[1.7] font-semibold ${chosen ? "border-cut" : "border-rule text-ink-2"}`}
             title={`key ${index + 1}`}
             onClick={() => toggle(edge.value)}
           >
-            {place < 0 ? "" : `${place + 1} `}
+            {number ? `${number} ` : ""}
             {edge.says}
           </button>
         );

@@ -117,7 +117,7 @@ class ChoiceBlank:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class EdgesBlank:
-    """Some of the edges of the board, in the order in which they are run; the drawing chooses them as well."""
+    """Some of the edges of the board; the plan says in which order they are run, and the drawing chooses them as well."""
 
     field: FieldPath
     label: str
