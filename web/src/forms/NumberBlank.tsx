@@ -43,7 +43,7 @@ export function NumberBlank({ blank, filling, look }: Props) {
       <label htmlFor={id} className={look === "first" ? "label" : look === "option" ? "text-[14px]" : ""}>
         {look === "first" ? blank.label : blank.before}
       </label>
-      <span className="inline-flex items-start text-inherit">
+      <span className={`inline-flex ${look === "option" ? "items-center gap-1 text-[14px]" : "items-start"}`}>
         <input
           id={id}
           aria-label={blank.label}
