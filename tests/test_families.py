@@ -9,6 +9,7 @@ import typing
 from typing import Any, Union, get_args, get_origin
 
 import pytest
+from pydantic import ValidationError
 
 from ranura.api.views import cut_json
 from ranura.core.cuts.channel.shapes import SHAPES, ChannelShape
@@ -16,16 +17,22 @@ from ranura.core.cuts.edge.form import starts as edge_starts
 from ranura.core.families import FAMILIES, Cut
 from ranura.core.plan import Planning
 from ranura.core.shop.saved_profiles import Shape
+from ranura.core.text.asking import BOUNDS
 from ranura.core.text.forms import Form
 from ranura.core.text.lengths import Length
 from ranura.demo.jobs import PIECES, WING_CASE_SIDE
 from ranura.demo.shop import SHOP
 from ranura.host import places
-from ranura.requests.cuts import CutRequests
+from ranura.requests.cuts import CutRequests, PlanAsked
 from ranura.store.repository import cut_adapter
 
 DEMO = [(cut_id, cut, piece) for _, piece, cuts in PIECES for cut_id, _, cut in cuts]
 PLANNING = Planning(FAMILIES)
+PIECE = {
+    "name": "Side",
+    "material": "beech",
+    **{size: {"typed": "200", "unit": "mm"} for size in ("length", "width", "thickness")},
+}
 
 
 def test_every_cut_has_a_family_and_every_family_its_kind():
@@ -113,3 +120,54 @@ def test_a_path_to_nothing_is_noticed():
     assert not _is_field(of, "mate.girth")
     assert not _is_field(of, "width.mm")
     assert not _is_field(of, "sice")
+
+
+@pytest.mark.parametrize(("form", "field", "taken"), [("mortise", "from_left", True), ("mortise", "depth", False)])
+def test_a_place_may_be_0_and_a_size_may_not(form, field, taken):
+    typed = {"typed": "20", "unit": "mm"}
+    sizes = dict.fromkeys(("length", "across", "depth", "from_left", "from_near"), typed)
+    cut = {"kind": "pocket", "form": form, **sizes, field: {"typed": "0", "unit": "mm"}}
+    asked = CutRequests(FAMILIES).of(PlanAsked)
+    body = {"piece": PIECE, "cut": cut}
+    if taken:
+        assert getattr(asked.model_validate(body).cut, field).mm == 0.0  # type: ignore[attr-defined]
+    else:
+        with pytest.raises(ValidationError, match="more than 0"):
+            asked.model_validate(body)
+
+
+BOUNDED = [
+    pytest.param(kind, field.name, field.metadata[BOUNDS], id=f"{kind} {field.name}")
+    for kind, family in FAMILIES.items()
+    for field in dataclasses.fields(family.cut)
+    if BOUNDS in field.metadata and not isinstance(field.default, Length)
+]
+
+
+@pytest.mark.parametrize(("kind", "field", "bounds"), BOUNDED)
+def test_a_request_holds_the_bounds_that_stand_at_the_field(kind, field, bounds):
+    cut = next(cut_json(each) for _, each, _ in DEMO if each.kind == kind)
+    items: dict[str, object] = {"clamps": {"side": "near", "at": 40.0}, "more": {"typed": "20", "unit": "mm"}}
+    item = items.get(field, "near")
+
+    def taken(value: object) -> bool:
+        try:
+            CutRequests(FAMILIES).cut({**cut, field: value})
+        except ValidationError as error:
+            assert {field} <= {part for each in error.errors() for part in each["loc"]}
+            return False
+        return True
+
+    seen = 0
+    if bounds.many is not None:
+        seen += 1
+        assert (taken([item] * bounds.many), taken([item] * (bounds.many + 1))) == (True, False)
+    for bound, outwards in ((bounds.least, -1), (bounds.most, 1)):
+        if bound is not None:
+            seen += 1
+            assert (taken(bound), taken(bound + outwards)) == (True, False)
+    for bound, inwards in ((bounds.above, 1), (bounds.below, -1)):
+        if bound is not None:
+            seen += 1
+            assert (taken(bound), taken(bound + inwards)) == (False, True)
+    assert seen

@@ -144,6 +144,22 @@ def test_migrations_make_exactly_the_models_and_may_run_again(database: PrivateD
     engine.dispose()
 
 
+def test_a_cut_moves_one_place_and_stays_at_either_end(store: Store):
+    first, second, third, fourth = "shelf-dado-212", "shelf-dado-64", "shelf-dado-420", "back-panel"
+
+    def move(cut_id: str, *, later: bool) -> tuple[bool, list[str]]:
+        with store.session() as session:
+            moved = repository.move_cut(session, DEMO_SHOP, cut_id, later=later)
+        with store.session() as session:
+            return moved, [cut.id for cut in repository.load_job(session, DEMO_SHOP, JOB_ID).pieces[0].cuts]
+
+    assert move(first, later=False) == (False, [first, second, third, fourth])
+    assert move(fourth, later=True) == (False, [first, second, third, fourth])
+    assert move(first, later=True) == (True, [second, first, third, fourth])
+    assert move(fourth, later=False) == (True, [second, first, fourth, third])
+    assert move(fourth, later=True) == (True, [second, first, third, fourth])
+
+
 def _rows(connection) -> dict[str, list[tuple[object, ...]]]:
     """Every row of every table, in the order in which it is listed."""
     found = {}
