@@ -5,7 +5,15 @@ from __future__ import annotations
 import math
 
 from ranura.core.cuts.pocket.asked import PocketCut
-from ranura.core.cuts.pocket.guides import sense_of, template_ring
+from ranura.core.cuts.pocket.guides import (
+    AreaGuide,
+    BushingGuide,
+    ShoulderGuide,
+    SledGuide,
+    TrammelGuide,
+    sense_of,
+    template_ring,
+)
 from ranura.core.cuts.pocket.handles import pocket_handles
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.section import pocket_section
@@ -57,7 +65,7 @@ def _plan(setting: PocketSetting, cut: PocketCut) -> View:
     if guide is not None and setting.paths:
         template = template_ring(asked, guide)
         if template is not None:
-            label = write("template for the bushing" if guide.kind == "bushing" else "template for the bearing")
+            label = write("template for the bushing" if isinstance(guide, BushingGuide) else "template for the bearing")
             outlines += [
                 Outline(role="template", points=shifted(template, shift), label=None if i else label)
                 for i, shift in enumerate(asked.places)
@@ -66,9 +74,8 @@ def _plan(setting: PocketSetting, cut: PocketCut) -> View:
             outlines += [Outline(role="path", points=path) for path in setting.paths]
         outer = setting.paths[-1]
         start = 0 if asked.open_paths else _start(outer, asked)
-        if guide.kind in ("shoulder", "sled"):
-            outlines += _lane_guides(setting, outer)
-        if guide.pivot is not None:
+        outlines += _lane_guides(setting, guide, outer)
+        if isinstance(guide, TrammelGuide):
             outlines.append(Outline(role="guide", points=_arm(guide.pivot, outer[start])))
             marks.append(Mark(kind="pivot", at=guide.pivot, direction=(1.0, 0.0), text=write("pivot")))
         seen = base_outline(base, axis=outer[start], guided=base.across / 2, towards=-1)
@@ -118,17 +125,19 @@ def _feed(setting: PocketSetting, outer: Ring) -> Arrow:
     return Arrow(role="path", start=start, end=end, label=write(sense), beside=True)
 
 
-def _lane_guides(setting: PocketSetting, lane: Ring) -> list[Outline]:
-    """The straightedge beside the last lane of a lap, or a sled across the board on its rails."""
-    asked, guide = setting.pocket, setting.guide
+def _lane_guides(setting: PocketSetting, guide: AreaGuide, lane: Ring) -> list[Outline]:
+    """The straightedge beside the last lane of a lap, or a sled across the board on its rails; nothing where no lane is run."""
+    asked = setting.pocket
     length, width = asked.part
     axis = lane[0][0]
-    if guide is not None and guide.kind == "shoulder":
+    if isinstance(guide, ShoulderGuide):
         fence = setting.base.sides[0].distance
         away = 1 if asked.box[0] <= 0 else -1
         edge = axis + away * fence
         low, high = sorted((edge, edge + away * setting.rules.fence_width))
         return [Outline(role="guide", points=box(low, -60, high, width + 60), label=write("straightedge"))]
+    if not isinstance(guide, SledGuide):
+        return []
     half = setting.base.across / 2
     rails = [box(-60, y, length + 60, y + 40) for y in (-90.0, width + 50.0)]
     sides = [box(x, -110, x + 18, width + 110) for x in (axis - half - 18, axis + half)]

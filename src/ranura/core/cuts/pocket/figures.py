@@ -2,7 +2,19 @@
 
 from __future__ import annotations
 
-from ranura.core.cuts.pocket.guides import AreaGuide, sense_of
+from typing import assert_never
+
+from ranura.core.cuts.pocket.bushings import TemplatePlan
+from ranura.core.cuts.pocket.guides import (
+    AreaGuide,
+    BearingGuide,
+    BushingGuide,
+    FreehandGuide,
+    ShoulderGuide,
+    SledGuide,
+    TrammelGuide,
+    sense_of,
+)
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cutting.stepping import Stepping
 from ranura.core.geometry.paths import length_of
@@ -65,44 +77,73 @@ def _tongue(setting: PocketSetting) -> Figure:
 
 
 def _guide(setting: PocketSetting, guide: AreaGuide) -> list[Figure]:
-    if guide.radii:
-        return [_pivot(setting, guide)]
-    if guide.kind == "shoulder":
-        b, d = setting.base.sides[0].distance, setting.bit.diameter
-        return [
-            Figure(
-                key="area.shoulder",
-                label="Straightedge from the shoulder",
-                value=guide.offset,
-                unit="mm",
-                shown=show(guide.offset, "mm"),
-                rule="R14",
-                formula="s = b − D / 2",
-                worked=write("{b:fine} − {d:fine} / 2 = {s:fine}", b=b, d=d, s=guide.offset),
-                because=because("The base meets it when the bit's wall reaches the shoulder, and not before"),
-                inputs=(given("b", "axis to the base's side", b, "mm"), given("D", "bit diameter", d, "mm")),
-            )
-        ]
-    plan = guide.template
-    if plan is None:
-        return []
+    """What is set or made for a guide: nothing for a sled and the eye."""
+    match guide:
+        case BushingGuide():
+            return [_offset(setting, guide), *_template(setting, guide.template)]
+        case BearingGuide():
+            return [*_template(setting, guide.template), _thickness(setting, guide)]
+        case TrammelGuide():
+            return [_pivot(setting, guide)]
+        case ShoulderGuide():
+            return [_shoulder(setting, guide)]
+        case SledGuide() | FreehandGuide():
+            return []
+        case _:
+            assert_never(guide)
+
+
+def _shoulder(setting: PocketSetting, guide: ShoulderGuide) -> Figure:
+    b, d = setting.base.sides[0].distance, setting.bit.diameter
+    return Figure(
+        key="area.shoulder",
+        label="Straightedge from the shoulder",
+        value=guide.setback,
+        unit="mm",
+        shown=show(guide.setback, "mm"),
+        rule="R14",
+        formula="s = b − D / 2",
+        worked=write("{b:fine} − {d:fine} / 2 = {s:fine}", b=b, d=d, s=guide.setback),
+        because=because("The base meets it when the bit's wall reaches the shoulder, and not before"),
+        inputs=(given("b", "axis to the base's side", b, "mm"), given("D", "bit diameter", d, "mm")),
+    )
+
+
+def _offset(setting: PocketSetting, guide: BushingGuide) -> Figure:
+    od, d, offset = guide.bushing.outside, setting.bit.diameter, guide.template.offset
+    return Figure(
+        key="area.offset",
+        label="Offset all round",
+        value=offset,
+        unit="mm",
+        shown=show(offset, "mm"),
+        rule="R9",
+        formula="o = (OD − D) / 2",
+        worked=write("({od:fine} − {d:fine}) / 2 = {o:fine}", od=od, d=d, o=offset),
+        because=because("The ring rides on the template and the bit turns in its middle"),
+        inputs=(given("OD", "bushing outside", od, "mm"), given("D", "bit diameter", d, "mm")),
+    )
+
+
+def _thickness(setting: PocketSetting, guide: BearingGuide) -> Figure:
+    length = setting.bit.cutting_length
+    return Figure(
+        key="area.thickness",
+        label="Template thick",
+        value=guide.thickness,
+        unit="mm",
+        shown=show(guide.thickness, "mm"),
+        rule="R3",
+        formula="t ≥ L_c − first depth + 2 mm",
+        worked=write("{l:fine} long cutter, template {t:fine}", l=length, t=guide.thickness),
+        because=because("The bearing must ride on the template while the cutter takes its first step"),
+        inputs=(given("L_c", "cutting length", length, "mm"),),
+    )
+
+
+def _template(setting: PocketSetting, plan: TemplatePlan) -> list[Figure]:
+    """Size and corners of a template, where it has such."""
     found = []
-    if guide.bushing is not None:
-        od, d = guide.bushing.outside, setting.bit.diameter
-        found.append(
-            Figure(
-                key="area.offset",
-                label="Offset all round",
-                value=guide.offset,
-                unit="mm",
-                shown=show(guide.offset, "mm"),
-                rule="R9",
-                formula="o = (OD − D) / 2",
-                worked=write("({od:fine} − {d:fine}) / 2 = {o:fine}", od=od, d=d, o=guide.offset),
-                because=because("The ring rides on the template and the bit turns in its middle"),
-                inputs=(given("OD", "bushing outside", od, "mm"), given("D", "bit diameter", d, "mm")),
-            )
-        )
     if plan.template_length is not None:
         sx, sy = setting.pocket.size
         part = setting.pocket.facts.keeps_inside
@@ -120,7 +161,7 @@ def _guide(setting: PocketSetting, guide: AreaGuide) -> list[Figure]:
                     "{x:fine} {sign} 2 · {o:fine} = {l:fine}; {y:fine} {sign} 2 · {o:fine} = {w:fine}",
                     x=sx,
                     y=sy,
-                    o=guide.offset,
+                    o=plan.offset,
                     l=plan.template_length,
                     w=plan.template_width,
                     sign=sign,
@@ -130,7 +171,7 @@ def _guide(setting: PocketSetting, guide: AreaGuide) -> list[Figure]:
                     if part
                     else "Followed inside of a recess the template is larger than it by the offset on each side"
                 ),
-                inputs=(given("S", "length of the cut", sx, "mm"), given("o", "offset", guide.offset, "mm")),
+                inputs=(given("S", "length of the cut", sx, "mm"), given("o", "offset", plan.offset, "mm")),
             )
         )
     if plan.template_corner_radius is not None:
@@ -145,33 +186,17 @@ def _guide(setting: PocketSetting, guide: AreaGuide) -> list[Figure]:
                 formula="r + o, r at least D / 2",
                 worked=write(
                     "{r:fine} + {o:fine} = {t:fine}",
-                    r=plan.template_corner_radius - guide.offset,
-                    o=guide.offset,
+                    r=plan.template_corner_radius - plan.offset,
+                    o=plan.offset,
                     t=plan.template_corner_radius,
                 ),
                 because=because("No corner of a recess comes out tighter than the bit, {s:fine}", s=plan.smallest_corner_radius),
             )
         )
-    if guide.kind == "bearing":
-        length = setting.bit.cutting_length
-        found.append(
-            Figure(
-                key="area.thickness",
-                label="Template thick",
-                value=guide.thickness,
-                unit="mm",
-                shown=show(guide.thickness, "mm"),
-                rule="R3",
-                formula="t ≥ L_c − first depth + 2 mm",
-                worked=write("{l:fine} long cutter, template {t:fine}", l=length, t=guide.thickness),
-                because=because("The bearing must ride on the template while the cutter takes its first step"),
-                inputs=(given("L_c", "cutting length", length, "mm"),),
-            )
-        )
     return found
 
 
-def _pivot(setting: PocketSetting, guide: AreaGuide) -> Figure:
+def _pivot(setting: PocketSetting, guide: TrammelGuide) -> Figure:
     r, d = setting.pocket.size[0] / 2, setting.bit.diameter
     inside, groove = setting.pocket.facts.keeps_inside, setting.pocket.facts.taken == "groove"
     at = guide.radii[-1]

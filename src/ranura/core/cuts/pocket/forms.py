@@ -10,7 +10,11 @@ from dataclasses import dataclass
 from typing import Final, Literal
 
 PocketForm = Literal["mortise", "slot", "recess", "outline", "cut-out", "disc", "hole", "ring", "lap", "flatten"]
-PocketGuide = Literal["edge-guide", "straightedge", "bushing", "bearing", "freehand", "trammel", "shoulder", "sled"]
+ChannelGuided = Literal["edge-guide", "straightedge"]
+"""Guides that lead a pocket as a channel stopped at both ends (`as_channel.py`)."""
+AreaGuided = Literal["bushing", "bearing", "freehand", "trammel", "shoulder", "sled"]
+"""Guides that lead it as an area."""
+PocketGuide = Literal[ChannelGuided, AreaGuided]
 Taken = Literal["field", "line", "groove", "lanes"]
 """What is cut of it: its whole field from the middle outwards; a line along its outline; a groove along it; or parallel lanes
 from an open side."""

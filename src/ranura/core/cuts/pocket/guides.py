@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import assert_never
 
 from ranura.core.cuts.pocket import words
 from ranura.core.cuts.pocket.bushings import TemplatePlan, plan_template
-from ranura.core.cuts.pocket.forms import PocketGuide
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.cutting.lateral import lateral_passes, setback
@@ -27,19 +27,82 @@ CONTACT = 2.0
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class AreaGuide:
-    """A way of guiding a bit in a pocket: the template's plan and thickness with its bushing, or the trammel's settings from
-    pivot to axis, one for each lateral pass, in order of work. `offset` is from the template's edge to the cut. All mm."""
+class BushingGuide:
+    """A ring in the base follows a template."""
 
-    kind: PocketGuide
-    offset: float = 0.0
-    template: TemplatePlan | None = None
-    thickness: float = 0.0
-    bushing: Bushing | None = None
-    radii: tuple[float, ...] = ()
-    pivot: Point | None = None
-    tool: Guide | None = None
-    cautions: tuple[Caution, ...] = ()
+    bushing: Bushing
+    template: TemplatePlan
+    thickness: float
+    """Of the template, in mm."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class BearingGuide:
+    """A bearing at the shank follows a template of the same size."""
+
+    template: TemplatePlan
+    thickness: float
+    """Of the template, in mm."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TrammelGuide:
+    """An arm around a pivot."""
+
+    pivot: Point
+    radii: tuple[float, ...]
+    """From pivot to axis in mm, one for each lateral pass, in order of work; never empty."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ShoulderGuide:
+    """A straightedge on the board beside the last lane of a lap."""
+
+    setback: float
+    """From the shoulder to the straightedge, in mm."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class SledGuide:
+    """A sled across the board, on rails."""
+
+    sled: Sled
+    thickness: float
+    """Of its floor, between base and work, in mm."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class FreehandGuide:
+    """The eye along a scored line."""
+
+
+AreaGuide = BushingGuide | BearingGuide | TrammelGuide | ShoulderGuide | SledGuide | FreehandGuide
+"""What guides a bit in a pocket; every match over it is closed by `assert_never`."""
+
+
+def template_of(guide: AreaGuide) -> TemplatePlan | None:
+    """The template's plan; None where no template is followed."""
+    return guide.template if isinstance(guide, BushingGuide | BearingGuide) else None
+
+
+def lies_under_base(guide: AreaGuide) -> float:
+    """How thick the template or the floor of a sled between base and work is, in mm; 0 without one."""
+    return guide.thickness if isinstance(guide, BushingGuide | BearingGuide | SledGuide) else 0.0
+
+
+def cautions_of(guide: AreaGuide) -> tuple[Caution, ...]:
+    """What is to be said of a guide."""
+    match guide:
+        case BushingGuide(template=plan):
+            return plan.cautions
+        case SledGuide():
+            return (caution(words.SLED_RAILS),)
+        case FreehandGuide():
+            return (caution(guide_words.FREEHAND_LINE),)
+        case BearingGuide() | TrammelGuide() | ShoulderGuide():
+            return ()
+        case _:
+            assert_never(guide)
 
 
 def sense_of(asked: PocketOnBoard) -> str:
@@ -51,7 +114,9 @@ def sense_of(asked: PocketOnBoard) -> str:
     return contour_direction(mounting="hand", contour="outside" if asked.facts.keeps_inside else "inside").sense
 
 
-def bushing_guide(asked: PocketOnBoard, bit: Bit, base: Base, guides: Sequence[Guide], rules: HouseRules) -> AreaGuide | Reason:
+def bushing_guide(
+    asked: PocketOnBoard, bit: Bit, base: Base, guides: Sequence[Guide], rules: HouseRules
+) -> BushingGuide | Reason:
     """The bushing whose ring is nearest to the bit and leaves it room, with its template; or why there is none."""
     owned = [each for each in guides if isinstance(each, Bushing)]
     if not owned:
@@ -68,15 +133,7 @@ def bushing_guide(asked: PocketOnBoard, bit: Bit, base: Base, guides: Sequence[G
     bushing, plan = min(
         good, key=lambda each: (any(c.code == words.BUSHING_CLOSE.code for c in each[1].cautions), each[1].offset)
     )
-    return AreaGuide(
-        kind="bushing",
-        offset=plan.offset,
-        template=plan,
-        thickness=asked.template,
-        bushing=bushing,
-        tool=bushing,
-        cautions=plan.cautions,
-    )
+    return BushingGuide(bushing=bushing, template=plan, thickness=asked.template)
 
 
 def _template(asked: PocketOnBoard, bushing: Bushing, bit: Bit, rules: HouseRules) -> TemplatePlan:
@@ -98,7 +155,9 @@ def _template(asked: PocketOnBoard, bushing: Bushing, bit: Bit, rules: HouseRule
     )
 
 
-def bearing_guide(asked: PocketOnBoard, bit: Bit, *, step: float, rules: HouseRules, asked_thickness: bool) -> AreaGuide | Reason:
+def bearing_guide(
+    asked: PocketOnBoard, bit: Bit, *, step: float, rules: HouseRules, asked_thickness: bool
+) -> BearingGuide | Reason:
     """A template as large as the pocket for a bearing at the shank, as thick as the first pass needs; or why that cannot be.
 
     Rule: R3 shank bearing
@@ -122,10 +181,10 @@ def bearing_guide(asked: PocketOnBoard, bit: Bit, *, step: float, rules: HouseRu
         blocked=False,
         cautions=(),
     )
-    return AreaGuide(kind="bearing", template=plan, thickness=thick)
+    return BearingGuide(template=plan, thickness=thick)
 
 
-def trammel_guide(asked: PocketOnBoard, bit: Bit, guides: Sequence[Guide]) -> AreaGuide | Reason:
+def trammel_guide(asked: PocketOnBoard, bit: Bit, guides: Sequence[Guide]) -> TrammelGuide | Reason:
     """The trammel's settings from the pivot in the centre to the bit's axis; or why there is none.
 
     Rule: R8 trammel
@@ -145,21 +204,21 @@ def trammel_guide(asked: PocketOnBoard, bit: Bit, guides: Sequence[Guide]) -> Ar
         radii = (high,) if count == 1 else tuple(low + (high - low) * i / (count - 1) for i in range(count))
     for tool in owned:
         if all(not closeness.under(each, tool.nearest) and not closeness.over(each, tool.farthest) for each in radii):
-            return AreaGuide(kind="trammel", radii=radii, pivot=asked.centre, tool=tool)
+            return TrammelGuide(pivot=asked.centre, radii=radii)
     tool = owned[0]
     return Reason(words.TRAMMEL_RANGE, {"radius": radii[-1], "low": tool.nearest, "high": tool.farthest})
 
 
-def shoulder_guide(bit: Bit, base: Base) -> AreaGuide:
+def shoulder_guide(bit: Bit, base: Base) -> ShoulderGuide:
     """A straightedge on the board that stops the last lane of a lap at its shoulder.
 
     Rule: R14 half-lap
     Formula: s = b − D/2 from the shoulder
     Source: geometry of base and bit"""
-    return AreaGuide(kind="shoulder", offset=setback(base_to_axis=base.sides[0].distance, bit_diameter=bit.diameter))
+    return ShoulderGuide(setback=setback(base_to_axis=base.sides[0].distance, bit_diameter=bit.diameter))
 
 
-def sled_guide(asked: PocketOnBoard, guides: Sequence[Guide]) -> AreaGuide | Reason:
+def sled_guide(asked: PocketOnBoard, guides: Sequence[Guide]) -> SledGuide | Reason:
     """A sled that spans the board on rails; or why there is none."""
     owned = [each for each in guides if isinstance(each, Sled)]
     if not owned:
@@ -169,7 +228,7 @@ def sled_guide(asked: PocketOnBoard, guides: Sequence[Guide]) -> AreaGuide | Rea
     if not fitting:
         widest = max(owned, key=lambda each: each.span)
         return Reason(words.SLED_TOO_SMALL, {"width": width, "length": length, "span": widest.span, "rails": widest.length})
-    return AreaGuide(kind="sled", thickness=asked.template, tool=fitting[0], cautions=(caution(words.SLED_RAILS),))
+    return SledGuide(sled=fitting[0], thickness=asked.template)
 
 
 def lanes_of(asked: PocketOnBoard, *, bit_diameter: float, lane: float) -> tuple[Ring, ...]:
@@ -196,14 +255,9 @@ def lanes_of(asked: PocketOnBoard, *, bit_diameter: float, lane: float) -> tuple
     return tuple(((x1 - at, y0 - beyond), (x1 - at, y1 + beyond)) for at in offsets)
 
 
-def freehand_guide() -> AreaGuide:
-    """The eye along a scored line: for waste inside it, the walls pared afterwards."""
-    return AreaGuide(kind="freehand", cautions=(caution(guide_words.FREEHAND_LINE),))
-
-
 def template_ring(asked: PocketOnBoard, guide: AreaGuide) -> Ring | None:
     """The template's opening (or, around a disc, its outline) at the first place; None without one."""
-    plan = guide.template
+    plan = template_of(guide)
     if plan is None or plan.template_length is None:
         return None
     cx, cy = asked.centre
@@ -211,6 +265,6 @@ def template_ring(asked: PocketOnBoard, guide: AreaGuide) -> Ring | None:
     if asked.facts.round:
         return circle_ring((cx, cy), half_x)
     if asked.ring is not None:
-        return offset_ring(asked.ring, guide.offset)
+        return offset_ring(asked.ring, plan.offset)
     x0, y0, x1, y1 = cx - half_x, cy - half_y, cx + half_x, cy + half_y
     return rounded((x0, y0, x1, y1), min(plan.template_corner_radius or 0.0, half_x, half_y))

@@ -4,21 +4,25 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import replace
+from typing import assert_never
 
 from ranura.core.board.materials import Material
 from ranura.core.choosing.judging import BEARING
 from ranura.core.choosing.straight_judge import StraightJudge
 from ranura.core.cuts.pocket import words
 from ranura.core.cuts.pocket.clearing import Clearing, clearing
-from ranura.core.cuts.pocket.forms import PocketGuide
+from ranura.core.cuts.pocket.forms import AreaGuided
 from ranura.core.cuts.pocket.guides import (
     AreaGuide,
+    BearingGuide,
+    FreehandGuide,
+    TrammelGuide,
     bearing_guide,
     bushing_guide,
-    freehand_guide,
     lanes_of,
     shoulder_guide,
     sled_guide,
+    template_of,
     trammel_guide,
 )
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
@@ -50,7 +54,7 @@ class PocketJudge(StraightJudge):
     """`kind` is the way of guiding that is judged; `thickness_said` whether the person said how thick the template is."""
 
     def __init__(
-        self, shop: Shop, asked: PocketOnBoard, wood: Material, rules: HouseRules, kind: PocketGuide, *, thickness_said: bool
+        self, shop: Shop, asked: PocketOnBoard, wood: Material, rules: HouseRules, kind: AreaGuided, *, thickness_said: bool
     ) -> None:
         need = asked.need if asked.form == "lap" else replace(asked.need, lane=rules.lane)
         super().__init__(shop, need, wood, rules)
@@ -79,10 +83,10 @@ class PocketJudge(StraightJudge):
         """How thick the template is, in mm; 0 without one."""
         if self.kind == "bearing":
             found = self._bearing(bit)
-            return found.thickness if isinstance(found, AreaGuide) else self.asked.template
+            return self.asked.template if isinstance(found, Reason) else found.thickness
         return self.asked.template if self.kind in ("bushing", "sled") else 0.0
 
-    def _bearing(self, bit: Bit) -> AreaGuide | Reason:
+    def _bearing(self, bit: Bit) -> BearingGuide | Reason:
         step = school_step(bit, self.rules.depth_rule, cap=self.rules.pass_cap)
         return bearing_guide(self.asked, bit, step=step, rules=self.rules, asked_thickness=self.thickness_said)
 
@@ -135,9 +139,9 @@ class PocketJudge(StraightJudge):
         asked = self.asked
         if asked.in_lanes:
             return lanes_of(asked, bit_diameter=bit.diameter, lane=self.need.lane)
-        if guide.radii and guide.pivot is not None and asked.open_paths:
+        if isinstance(guide, TrammelGuide) and asked.open_paths:
             return tuple(arc_points(guide.pivot, radius, asked.sweep) for radius in guide.radii)
-        if guide.radii and guide.pivot is not None:
+        if isinstance(guide, TrammelGuide):
             rings = tuple(circle_ring(guide.pivot, radius) for radius in guide.radii)
             return rings if asked.facts.keeps_inside else tuple(ring[::-1] for ring in rings)
         if asked.around:
@@ -168,8 +172,10 @@ class PocketJudge(StraightJudge):
                 return shoulder_guide(bit, base)
             case "sled":
                 return sled_guide(self.asked, guides)
+            case "freehand":
+                return FreehandGuide()
             case _:
-                return freehand_guide()
+                assert_never(self.kind)
 
     def is_of_kind(self, bit: Bit) -> bool:
         """See `Judge.is_of_kind`."""
@@ -203,7 +209,8 @@ class PocketJudge(StraightJudge):
     def bridging(self, guide: AreaGuide) -> float:
         """How wide a base, or a plate below it, must be to rest on both rims in the middle of the field, or on the board beside
         an open side, in mm."""
-        rim = min(self.asked.size) + 2 * guide.offset
+        plan = template_of(guide)
+        rim = min(self.asked.size) + 2 * (0.0 if plan is None else plan.offset)
         return (rim / 2 if self.asked.open_sides else rim) + 2 * BEARING
 
     def _bridged(self, guide: AreaGuide, base: Base) -> bool:

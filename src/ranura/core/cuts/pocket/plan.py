@@ -12,7 +12,7 @@ from ranura.core.board.pieces import Piece
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.pocket import words
 from ranura.core.cuts.pocket.clearing import unreached
-from ranura.core.cuts.pocket.guides import CONTACT, AreaGuide
+from ranura.core.cuts.pocket.guides import CONTACT, BearingGuide, cautions_of
 from ranura.core.cuts.pocket.judge import PLATE, PocketJudge
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cutting.grip import Grip, plan_grip
@@ -32,7 +32,7 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
     asked, wood, rules, bit, base = judge.asked, judge.wood, judge.rules, chosen.bit, chosen.base
     speed = speed_of(bit, chosen.router, rules, compare=True)
     found = judge.guide(bit, chosen.router, base)
-    guide = found if isinstance(found, AreaGuide) else None
+    guide = None if isinstance(found, Reason) else found
     held = judge.grip(bit, chosen.router)
     grip = held if isinstance(held, Grip) else None
     fits = judge.against_bit(bit) is None
@@ -41,12 +41,12 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
     if paths and grip is not None:
         stepping = _steps(judge, chosen, paths, grip, turning_rpm(speed))
     template_stops: list[Caution] = []
-    if guide is not None and guide.kind == "bearing" and stepping is not None:
+    if isinstance(guide, BearingGuide) and stepping is not None:
         guide, template_stops = _thick_enough(judge, chosen, guide, stepping.depths[0])
     holding = judge.held(bit, base, guide) if guide is not None and paths else None
     cautions = [*(written(reason) for reason in chosen.reasons), *template_stops]
     if guide is not None:
-        cautions += guide.cautions
+        cautions += cautions_of(guide)
     if holding is not None:
         cautions += [written(each) for each in holding.cautions]
     corners: tuple[tuple[tuple[float, float], ...], ...] = ()
@@ -79,7 +79,7 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
     )
 
 
-def _thick_enough(judge: PocketJudge, chosen: Candidate, guide: AreaGuide, first: float) -> tuple[AreaGuide, list[Caution]]:
+def _thick_enough(judge: PocketJudge, chosen: Candidate, guide: BearingGuide, first: float) -> tuple[BearingGuide, list[Caution]]:
     """The template as thick as the pass that is really made first needs, and what then speaks against it.
 
     Rule: R3 shank bearing

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from ranura.core.cuts.pocket.asked import PocketCut
+from ranura.core.cuts.pocket.guides import lies_under_base, template_of
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cutting.stepping import Stepping
@@ -31,9 +32,10 @@ def pocket_section(setting: PocketSetting, cut: PocketCut) -> View:
     if stepping is None:
         outlines += [Outline(role="hazard", points=box(a, floor, b, top)) for a, b in spans]
     above = max(8.0, top * 0.6)
-    thick = setting.guide.thickness if setting.guide is not None else 0.0
+    thick = lies_under_base(setting.guide) if setting.guide is not None else 0.0
     if thick and setting.guide is not None:
-        offset = setting.guide.offset
+        plan = template_of(setting.guide)
+        offset = plan.offset if plan is not None else 0.0
         above = max(above, thick + 10)
         inner = (x0 - offset, x1 + offset) if not asked.facts.keeps_inside else (x0 + offset, x1 - offset)
         if asked.facts.keeps_inside:

@@ -4,10 +4,20 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
+from typing import assert_never
 
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.forms import PocketGuide
-from ranura.core.cuts.pocket.guides import AreaGuide, sense_of
+from ranura.core.cuts.pocket.guides import (
+    AreaGuide,
+    BearingGuide,
+    BushingGuide,
+    FreehandGuide,
+    ShoulderGuide,
+    SledGuide,
+    TrammelGuide,
+    sense_of,
+)
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.output.guides import StationLine, heading_words
@@ -89,16 +99,15 @@ def _guide(setting: PocketSetting, guide: AreaGuide, figures: Mapping[str, Figur
     )
     lines: list[Text] = []
     asked = setting.pocket
-    match guide.kind:
-        case "bushing":
-            assert guide.bushing is not None, "a bushing guides it"
+    match guide:
+        case BushingGuide():
             shown = Lead(shown=plain(guide.bushing.name), caption=write(""))
             lines += _template_lines(setting, guide)
             lines.append(write("ring finger tight, centred with a cone"))
-        case "bearing":
+        case BearingGuide():
             shown = Lead(shown=plain("Template"), caption=write("for the bearing"))
             lines += _template_lines(setting, guide)
-        case "trammel":
+        case TrammelGuide():
             shown = lead(figures["area.pivot"], "pivot to axis")
             r = guide.radii[-1]
             edge = r + (-1 if setting.pocket.facts.keeps_inside else 1) * setting.bit.diameter / 2
@@ -108,30 +117,30 @@ def _guide(setting: PocketSetting, guide: AreaGuide, figures: Mapping[str, Figur
                 lines.append(write("set in turn: " + " · ".join(f"{{{name}:len}}" for name in named), **named))
             comes_out = asked.form == "hole" and asked.through
             lines.append(write("pivot in the centre" + (", on the piece that comes out: hold it first" if comes_out else "")))
-        case "shoulder":
+        case ShoulderGuide():
             shown = lead(figures["area.shoulder"], "shoulder to fence")
             lines.append(write("straightedge on the board, scrap of its height at the end"))
-        case "sled":
-            name = guide.tool.name if guide.tool else "sled"
+        case SledGuide(sled=sled):
             shown = Lead(shown=plain("Sled"), caption=write("on rails"))
-            lines.append(write("{name}; rails parallel, board wedged so that it does not rock", name=name))
-        case _:
+            lines.append(write("{name}; rails parallel, board wedged so that it does not rock", name=sled.name))
+        case FreehandGuide():
             shown = Lead(shown=plain("Freehand"), caption=write("inside a scored line"))
             lines.append(write("stay 1 mm inside it; pare to the line"))
+        case _:
+            assert_never(guide)
     if setting.plate is not None:
         lines.append(write("plate {x:rough} wide or more below the base", x=setting.plate))
     return SlipSection(key="guide", title="Guide", leads=(shown,), lines=tuple(lines), figures=keys)
 
 
-def _template_lines(setting: PocketSetting, guide: AreaGuide) -> list[Text]:
+def _template_lines(setting: PocketSetting, guide: BushingGuide | BearingGuide) -> list[Text]:
     plan, asked = guide.template, setting.pocket
-    assert plan is not None, "a template guides it"
     lines = []
     length, width = plan.template_length or plan.template_width, plan.template_width
     if asked.facts.round and asked.facts.frees:
         lines.append(write("template {d:len} across", d=length))
     elif asked.ring is not None:
-        lines.append(write("template: the outline, {o:len} larger all round", o=guide.offset))
+        lines.append(write("template: the outline, {o:len} larger all round", o=plan.offset))
     else:
         lines.append(write("opening {l:len} × {w:len}, corners {r:len}", l=length, w=width, r=plan.template_corner_radius or 0.0))
     lines.append(write("{t:len} thick or more, fixed above the work", t=guide.thickness))
@@ -159,9 +168,9 @@ def _direction(setting: PocketSetting, guide: AreaGuide) -> SlipSection:
     if asked.around:
         lines.append(write("once round at each depth; start with the bit clear, plunge, then move"))
     elif asked.narrow > setting.bit.diameter * 1.02 and len(setting.paths) == 1:
-        lines.append(write("plunge at an end, then once round along the {edge}", edge=_EDGE_OF[guide.kind]))
+        lines.append(write("plunge at an end, then once round along the {edge}", edge=_edge_along(guide)))
     elif len(setting.paths) > 1:
-        lines.append(write("plunge in the middle, work outwards; last along the {edge}", edge=_EDGE_OF[guide.kind]))
+        lines.append(write("plunge in the middle, work outwards; last along the {edge}", edge=_edge_along(guide)))
     else:
         lines.append(write("from end to end, back to the first end, no dwelling"))
     lines.append(write("press it on, wait for the stop, then lift"))
@@ -174,16 +183,21 @@ def _direction(setting: PocketSetting, guide: AreaGuide) -> SlipSection:
     )
 
 
-_EDGE_OF: dict[PocketGuide, str] = {
-    "bushing": "template",
-    "bearing": "template",
-    "trammel": "wall",
-    "freehand": "line",
-    "edge-guide": "wall",
-    "straightedge": "wall",
-    "shoulder": "shoulder",
-    "sled": "rails",
-}
+def _edge_along(guide: AreaGuide) -> str:
+    """What the last way round goes along."""
+    match guide:
+        case BushingGuide() | BearingGuide():
+            return "template"
+        case TrammelGuide():
+            return "wall"
+        case ShoulderGuide():
+            return "shoulder"
+        case SledGuide():
+            return "rails"
+        case FreehandGuide():
+            return "line"
+        case _:
+            assert_never(guide)
 
 
 def _hold(setting: PocketSetting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> SlipSection:
@@ -192,7 +206,7 @@ def _hold(setting: PocketSetting, figures: Mapping[str, Figure], cautions: Seque
     lines: list[Text] = []
     if holding is not None and not stopped:
         lines += hold_lines(holding)
-    if setting.guide is not None and setting.guide.template is not None:
+    if isinstance(setting.guide, BushingGuide | BearingGuide):
         lines.append(write("template held by tape, or by screws where it is waste"))
     if asked.through and asked.backed:
         lines.append(write("sacrificial board below, {x:len} into it", x=setting.rules.through_extra))
@@ -215,14 +229,16 @@ def pocket_stations(setting: PocketSetting, cut: PocketCut) -> tuple[StationLine
     if len(asked.places) < 2:
         return ()
     from_end = cut.from_left.mm
-    on_lines = {"trammel": "pivot on the cross", "freehand": "inside the lines"}
-    kind = setting.guide.kind if setting.guide is not None else "bushing"
+    match setting.guide:
+        case TrammelGuide():
+            on_lines = "pivot on the cross"
+        case FreehandGuide():
+            on_lines = "inside the lines"
+        case BushingGuide() | BearingGuide() | ShoulderGuide() | SledGuide() | None:
+            on_lines = "template on the lines"
+        case _:
+            assert_never(setting.guide)
     return tuple(
-        StationLine(
-            number=i + 1,
-            mark=show(from_end + abs(shift), "mm"),
-            guide=plain(on_lines.get(kind, "template on the lines")),
-            way=sense_of(asked).capitalize(),
-        )
+        StationLine(number=i + 1, mark=show(from_end + abs(shift), "mm"), guide=plain(on_lines), way=sense_of(asked).capitalize())
         for i, shift in enumerate(asked.places)
     )
