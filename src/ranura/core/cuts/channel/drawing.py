@@ -6,6 +6,7 @@ from __future__ import annotations
 import math
 
 from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.fence import Jig, ScoredLine
 from ranura.core.cuts.channel.handles import channel_grips
 from ranura.core.cuts.channel.on_board import ChannelOnBoard, Station, corners
 from ranura.core.cuts.channel.over_table import table_views
@@ -150,12 +151,12 @@ def _guides(setting: ChannelSetting, axis: Point) -> list[Outline]:
     made = []
     body = body_of(channel, fence)
     if body is not None:
-        label = write("straightedge" if fence.kind == "straightedge" else "jig")
+        label = write("jig" if isinstance(fence.by, Jig) else "straightedge")
         made.append(Outline(role="guide", points=body, label=label))
         touch = fence.edge - fence.towards * spacer
         low, high = min(fence.edge, touch), max(fence.edge, touch)
         span = channel.sides
-    elif fence.kind == "freehand":
+    elif isinstance(fence.by, ScoredLine):
         return []
     else:
         face = fence.edge + fence.towards * spacer

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from functools import lru_cache
+from typing import Literal, assert_never
 
 from ranura.core.cuts.channel import words
 from ranura.core.cuts.channel.asked import ChannelGuide
@@ -17,7 +18,7 @@ from ranura.core.cutting.lateral import FenceOn, Setback, plan_setback
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.guides import EdgeGuide, Guide
+from ranura.core.shop.tooling.guides import EdgeGuide, TJig
 from ranura.core.shop.tooling.routers import GuidedSide
 from ranura.core.text.cautions import Reason, reason
 
@@ -32,38 +33,83 @@ TABLE_FENCE_DEEP = 50.0
 """mm that a table's fence takes behind its face."""
 
 
+@dataclass(frozen=True, slots=True)
+class Straightedge:
+    """A straight piece on the board, the base to the right of it."""
+
+    kind: Literal["straightedge"] = "straightedge"
+
+
+@dataclass(frozen=True, slots=True)
+class Jig:
+    """A cut-line jig made with this bit and router; it stands where a straightedge would."""
+
+    jig: TJig
+    kind: Literal["t-jig"] = "t-jig"
+
+
+@dataclass(frozen=True, slots=True)
+class ScoredLine:
+    """The eye along a line; nothing stands on the board."""
+
+    kind: Literal["freehand"] = "freehand"
+
+
+@dataclass(frozen=True, slots=True)
+class GuideOnRods:
+    """An edge guide, which bears on the board's own edge to the right of the heading."""
+
+    guide: EdgeGuide
+    kind: Literal["edge-guide"] = "edge-guide"
+
+
+@dataclass(frozen=True, slots=True)
+class TableFence:
+    """A table's fence, which the board's own edge runs along."""
+
+    kind: Literal["table-fence"] = "table-fence"
+
+
+GuidedBy = Straightedge | Jig | ScoredLine | GuideOnRods | TableFence
+"""What a fence is; every match over it is closed by `assert_never`."""
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Fence:
-    """What the base runs along at one station: the face at u = `edge`, its body from there in direction `towards` (±1).
+    """What the base runs along at one station."""
 
-    A straightedge and a jig stand on the board, `at` from the reference end, along v over `span`, with the heading to their
-    right. An edge guide bears on the board's own edge, to the right of the heading, and so does a table's fence; `at` is then
-    its setting, from guide to near wall. `axis` is where the bit's axis runs without a spacer. `tool` is the owned one, where
-    there is one.
-    """
-
-    kind: ChannelGuide
+    by: GuidedBy
     station: Station
     side: FenceOn
     edge: float
+    """Where its face is, along u."""
     towards: int
+    """In which direction its body lies from the face: 1 or −1 along u."""
     width: float
     span: tuple[float, float]
+    """From where to where it reaches along v."""
     at: float
+    """Where it is set: on the board from the reference end; along an edge from the guide to the near wall."""
     axis: float
+    """Where the bit's axis runs without a spacer, along u."""
     heading: Vector
     setback: Setback
-    tool: Guide | None = None
 
     @property
     def on_board(self) -> bool:
         """Whether it lies on the board, and does not run along its edge."""
-        return self.kind not in ("edge-guide", "table-fence")
+        match self.by:
+            case Straightedge() | Jig() | ScoredLine():
+                return True
+            case GuideOnRods() | TableFence():
+                return False
+            case _:
+                assert_never(self.by)
 
     @property
     def stands(self) -> bool:
-        """Whether something of it stands on the board; freehand the eye follows a line."""
-        return self.kind in ("straightedge", "t-jig")
+        """Whether something of it stands on the board."""
+        return self.on_board and not isinstance(self.by, ScoredLine)
 
     @property
     def body(self) -> tuple[float, float]:
@@ -128,7 +174,7 @@ def _straight(channel: ChannelOnBoard, station: Station, bit: Bit, guided: Guide
     low_side = (side == "reference") == channel.reference_low
     edge, towards = (station.left - s, -1) if low_side else (station.right + s, 1)
     return Fence(
-        kind="straightedge",
+        by=Straightedge(),
         station=station,
         side=side,
         edge=edge,
@@ -191,26 +237,8 @@ def place_fence(
     return least, (reason(said, outside=outside(least, channel)),)
 
 
-def guided_by(fence: Fence, kind: ChannelGuide, tool: Guide | None) -> Fence:
-    """The same place held by another guide."""
-    return Fence(
-        kind=kind,
-        station=fence.station,
-        side=fence.side,
-        edge=fence.edge,
-        towards=fence.towards,
-        width=fence.width,
-        span=fence.span,
-        at=fence.at,
-        axis=fence.axis,
-        heading=fence.heading,
-        setback=fence.setback,
-        tool=tool,
-    )
-
-
-def on_edge(channel: ChannelOnBoard, station: Station, bit: Bit, tool: EdgeGuide | None, towards: int) -> Fence:
-    """An edge guide on the low edge (−1) or the high one (+1) of the board along u; a table's fence where there is none.
+def on_edge(channel: ChannelOnBoard, station: Station, bit: Bit, by: GuideOnRods | TableFence, towards: int) -> Fence:
+    """An edge guide or a table's fence on the low edge (−1) or the high one (+1) of the board along u.
 
     Rule: R8 edge guide
     Formula: setting = p + (w − D), the guide to the near wall in the last pass; the axis runs D/2 beyond
@@ -222,18 +250,17 @@ def on_edge(channel: ChannelOnBoard, station: Station, bit: Bit, tool: EdgeGuide
     setting = near + widen
     set_back = _set_back(setting + width / 2, width, channel.width)
     return Fence(
-        kind="edge-guide" if tool else "table-fence",
+        by=by,
         station=station,
         edge=edge,
         towards=towards,
         side="reference" if (towards < 0) == channel.reference_low else "other",
-        width=BEHIND_EDGE if tool else TABLE_FENCE_DEEP,
+        width=BEHIND_EDGE if isinstance(by, GuideOnRods) else TABLE_FENCE_DEEP,
         span=(channel.sides[0], channel.sides[1]),
         at=setting,
         axis=edge - towards * (setting + width / 2),
         heading=(0, towards),
         setback=set_back,
-        tool=tool,
     )
 
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 
+from ranura.core.cuts.channel.fence import ScoredLine
 from ranura.core.cuts.channel.figures_table import block_figures, fed_figure
 from ranura.core.cuts.channel.fit import Forecast, position_spread
 from ranura.core.cuts.channel.setting import ChannelSetting
@@ -23,7 +24,7 @@ def guide_figures(setting: ChannelSetting) -> list[Figure]:
     """Fence from the line and from the end and its length, or the edge guide's setting; the first spacer if there is one, stops,
     the way of the feed, the fit."""
     found = [_setting(setting)]
-    if setting.fence.kind == "freehand":
+    if isinstance(setting.fence.by, ScoredLine):
         found = []
     elif setting.fence.on_board:
         found = [_setback(setting), _fence_at(setting), _fence_length(setting)]

@@ -9,10 +9,21 @@ face the bit turns as it does by hand, and the fence is where an edge guide woul
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
+from dataclasses import replace
 
 from ranura.core.cuts.channel import words
 from ranura.core.cuts.channel.asked import ChannelGuide
-from ranura.core.cuts.channel.fence import TABLE_FENCE_DEEP, Fence, GuideOption, guided_by, on_edge, place_fence
+from ranura.core.cuts.channel.fence import (
+    TABLE_FENCE_DEEP,
+    Fence,
+    GuideOnRods,
+    GuideOption,
+    Jig,
+    ScoredLine,
+    TableFence,
+    on_edge,
+    place_fence,
+)
 from ranura.core.cuts.channel.on_board import ChannelOnBoard
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
@@ -103,13 +114,13 @@ def _jig(jig: TJig, straight: GuideOption, bit: Bit, base: Base) -> GuideOption:
             words.JIG_OUTDATED,
             {"was": jig.bit_diameter, "now": bit.diameter, "base_was": jig.base_to_axis, "base_now": base.sides[0].distance},
         )
-    fences = tuple(guided_by(fence, "t-jig", jig) for fence in straight.fences)
+    fences = tuple(replace(fence, by=Jig(jig)) for fence in straight.fences)
     return GuideOption(kind="t-jig", fences=fences, cautions=straight.cautions, against=against)
 
 
 def _freehand(straight: GuideOption) -> GuideOption:
     """Along a scored line by eye: for what is one line wide, such as a V groove or waste inside a line."""
-    fences = tuple(guided_by(fence, "freehand", None) for fence in straight.fences)
+    fences = tuple(replace(fence, by=ScoredLine()) for fence in straight.fences)
     wide = any(len(fence.spacers) > 1 for fence in fences)
     return GuideOption(
         kind="freehand",
@@ -132,15 +143,15 @@ def _edge_guides(channel: ChannelOnBoard, bit: Bit, base: Base, guides: Sequence
         return GuideOption(kind="edge-guide", fences=(), cautions=(), against=Reason(words.EDGE_COVERED))
     low, high = _from_edges(channel)
     towards = -1 if low <= high else 1
-    tried = [tuple(on_edge(channel, s, bit, tool, towards) for s in channel.stations) for tool in owned]
-    for fences in tried:
-        against = _beyond(fences, base)
+    tried = [(tool, tuple(on_edge(channel, s, bit, GuideOnRods(tool), towards) for s in channel.stations)) for tool in owned]
+    for tool, fences in tried:
+        against = _beyond(fences, tool, base)
         if against is None:
-            tool = fences[0].tool
-            gap = isinstance(tool, EdgeGuide) and not tool.gap_closed and not all(channel.stopped)
+            gap = not tool.gap_closed and not all(channel.stopped)
             said = (reason(words.GUIDE_GAP, edge=channel.end_name(towards)),) if gap else ()
             return GuideOption(kind="edge-guide", fences=fences, cautions=said)
-    return GuideOption(kind="edge-guide", fences=tried[0], cautions=(), against=_beyond(tried[0], base))
+    best, fences = tried[0]
+    return GuideOption(kind="edge-guide", fences=fences, cautions=(), against=_beyond(fences, best, base))
 
 
 def table_fence(channel: ChannelOnBoard, bit: Bit, base: Base) -> GuideOption:
@@ -152,7 +163,7 @@ def table_fence(channel: ChannelOnBoard, bit: Bit, base: Base) -> GuideOption:
         never on the fence's side alone (trapped)"""
     deepest = base.across / 2 - TABLE_FENCE_DEEP
     first = -1 if channel.reference_low else 1
-    tried = [tuple(on_edge(channel, s, bit, None, towards) for s in channel.stations) for towards in (first, -first)]
+    tried = [tuple(on_edge(channel, s, bit, TableFence(), towards) for s in channel.stations) for towards in (first, -first)]
     for fences in tried:
         if not closeness.over(max(fence.at for fence in fences), deepest):
             return GuideOption(kind="table-fence", fences=fences, cautions=())
@@ -160,12 +171,10 @@ def table_fence(channel: ChannelOnBoard, bit: Bit, base: Base) -> GuideOption:
     return GuideOption(kind="table-fence", fences=tried[0], cautions=(), against=Reason(words.FENCE_BEYOND_TABLE, facts))
 
 
-def _beyond(fences: Sequence[Fence], base: Base) -> Reason | None:
-    """Whether a setting lies beyond the guide or its rods."""
+def _beyond(fences: Sequence[Fence], tool: EdgeGuide, base: Base) -> Reason | None:
+    """Whether a setting lies beyond the edge guide or its rods."""
+    reach = min(tool.farthest, base.rods or 0.0)
     for fence in fences:
-        tool = fence.tool
-        assert isinstance(tool, EdgeGuide), "only an edge guide is set this way"
-        reach = min(tool.farthest, base.rods or 0.0)
         if closeness.over(fence.at, reach) or closeness.under(fence.at, tool.nearest):
             return Reason(words.GUIDE_RANGE, {"setting": fence.at, "low": tool.nearest, "high": reach, "guide": tool.name})
     return None

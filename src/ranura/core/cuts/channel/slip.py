@@ -6,6 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.fence import Jig, ScoredLine, TableFence
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import guide_words, stop_lines
 from ranura.core.output.guides import heading_words
@@ -74,7 +75,7 @@ def _guide(setting: ChannelSetting, figures: Mapping[str, Figure]) -> SlipSectio
         listed = " · ".join(f"{{{name}:len}}" for name in named)
         word = "spacer" if len(named) == 1 else "spacers"
         where = "at the fence" if fence.on_board else "between guide and edge"
-        where = "between fence and work" if fence.kind == "table-fence" else where
+        where = "between fence and work" if isinstance(fence.by, TableFence) else where
         lines.append(write(f"{word} {where}: {listed}, then none", **named))
     if setting.channel.is_stopped:
         lines += stop_lines(setting)
@@ -87,10 +88,10 @@ def _direction(setting: ChannelSetting) -> SlipSection:
     heading, channel = setting.heading, setting.channel
     on_board = setting.fence.on_board
     away = heading[1] > abs(heading[0])
-    guide = "fence" if setting.fence.kind == "straightedge" else "jig"
+    guide = "jig" if isinstance(setting.fence.by, Jig) else "fence"
     where = f"{guide} on your left" if away or abs(heading[0]) > abs(heading[1]) else f"{guide} at your right hand"
     lines = [write("{where}, {length:rough} or longer", where=where, length=setting.fence.length)]
-    if setting.fence.kind == "freehand":
+    if isinstance(setting.fence.by, ScoredLine):
         lines = [write("the bit pushes to the left of the way; hold against it")]
     if not on_board:
         lines = [write("guide against the {edge}, pressed on", edge=channel.end_name(setting.fence.towards))]

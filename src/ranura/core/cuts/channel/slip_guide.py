@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from typing import assert_never
 
-from ranura.core.cuts.channel.fence import GuideOption
+from ranura.core.cuts.channel.fence import GuideOnRods, GuideOption, Jig, ScoredLine, Straightedge, TableFence
 from ranura.core.cuts.channel.fit import ErrorOf, Forecast
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.sweep import path_of
@@ -20,31 +21,27 @@ from ranura.core.text.writing import Reading, Shown, Text, write
 def guide_words(setting: ChannelSetting, figures: Mapping[str, Figure]) -> tuple[Lead, list[Text], tuple[str, ...]]:
     """The large figure of the guide, the lines below it, and the figures whose workings it opens."""
     fence, channel = setting.fence, setting.channel
-    if fence.kind == "edge-guide":
-        name = fence.tool.name if fence.tool else "edge guide"
-        lines = [write("{name}, on the {edge}", name=name, edge=channel.end_name(fence.towards))]
-        return lead(figures["guide.setting"], "guide to cut"), lines, ("guide.setting", "guide.place")
-    if fence.kind == "table-fence":
-        return lead(figures["guide.setting"], "fence to cutter"), table_lines(setting), ("guide.setting", "guide.place")
-    if fence.kind == "freehand":
-        return (
-            Lead(shown=plain("Freehand"), caption=write("along a scored line")),
-            [write("both hands low, a light cut, then deeper")],
-            (),
-        )
-    at = place_words("at", fence.at, end_words(setting))
-    if fence.kind == "t-jig":
-        name = fence.tool.name if fence.tool else "jig"
-        lines = [write("its notch's edge on the line", name=name), write("{side} of the base along it", side=setting.guided.name)]
-        return Lead(shown=plain("Jig"), caption=write("{name}", name=name)), lines, ("guide.fence_length",)
-    ends = "left and right" if channel.goes == "along" else "near and far"
-    both = Text(metric=f"{at.metric}, {ends}", inch=f"{at.inch}, {ends}") if not channel.angle else at
-    lines = [both, write("{side} of the base along the fence", side=setting.guided.name)]
-    return (
-        lead(figures["guide.setback"], "line to fence"),
-        lines,
-        ("guide.setback", "guide.fence_at", "guide.fence_length", "guide.place"),
-    )
+    match fence.by:
+        case GuideOnRods(guide=guide):
+            lines = [write("{name}, on the {edge}", name=guide.name, edge=channel.end_name(fence.towards))]
+            return lead(figures["guide.setting"], "guide to cut"), lines, ("guide.setting", "guide.place")
+        case TableFence():
+            return lead(figures["guide.setting"], "fence to cutter"), table_lines(setting), ("guide.setting", "guide.place")
+        case ScoredLine():
+            lines = [write("both hands low, a light cut, then deeper")]
+            return Lead(shown=plain("Freehand"), caption=write("along a scored line")), lines, ()
+        case Jig(jig=jig):
+            lines = [write("its notch's edge on the line"), write("{side} of the base along it", side=setting.guided.name)]
+            return Lead(shown=plain("Jig"), caption=write("{name}", name=jig.name)), lines, ("guide.fence_length",)
+        case Straightedge():
+            at = place_words("at", fence.at, end_words(setting))
+            ends = "left and right" if channel.goes == "along" else "near and far"
+            both = Text(metric=f"{at.metric}, {ends}", inch=f"{at.inch}, {ends}") if not channel.angle else at
+            lines = [both, write("{side} of the base along the fence", side=setting.guided.name)]
+            keys = ("guide.setback", "guide.fence_at", "guide.fence_length", "guide.place")
+            return lead(figures["guide.setback"], "line to fence"), lines, keys
+        case _:
+            assert_never(fence.by)
 
 
 def table_lines(setting: ChannelSetting) -> list[Text]:

@@ -7,6 +7,7 @@ edge; its width is the bit's true one. With the spacers the width shows what the
 from __future__ import annotations
 
 from ranura.core.cuts.channel import refusals
+from ranura.core.cuts.channel.fence import Jig, ScoredLine
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.learning.corrections import Correction, Measure, MeasureKey, TestCut
 from ranura.core.text import refusals as common_refusals
@@ -24,9 +25,9 @@ def test_cut_of(setting: ChannelSetting) -> TestCut | None:
     """The test cut of a channel; None for a round nose or a V, whose width says nothing of the guide, and where nothing is
     cut."""
     channel, fence, bit = setting.channel, setting.fence, setting.bit
-    if channel.facts.floor != "flat" or setting.stepping is None or fence.kind == "freehand":
+    if channel.facts.floor != "flat" or setting.stepping is None or isinstance(fence.by, ScoredLine):
         return None
-    kind = {"straightedge": "fence", "t-jig": "jig", "edge-guide": "edge guide", "table-fence": "fence"}[fence.kind]
+    kind = {"straightedge": "fence", "t-jig": "jig", "edge-guide": "edge guide", "table-fence": "fence"}[fence.by.kind]
     deep = min(TEST_DEPTH, channel.depth)
     lines = [
         write(
@@ -40,7 +41,7 @@ def test_cut_of(setting: ChannelSetting) -> TestCut | None:
     ]
     beside = fence.setback.setback if fence.on_board else fence.at
     measures = []
-    if fence.kind != "t-jig":
+    if not isinstance(fence.by, Jig):
         says = write("from the fence to the nearest wall" if fence.on_board else "from the edge to the nearest wall")
         measures.append(Measure(key="setback", says=says, expected=beside, shown=show(beside, "mm", setting=False)))
     slot = Measure(key="slot", says=write("across the cut"), expected=bit.diameter, shown=show(bit.diameter, "mm", setting=False))
