@@ -105,7 +105,7 @@ def test_a_collet_alone_is_enough_where_the_bit_is_there():
     )
     plunge = next(router for router in SHOP.routers if router.id == "plunge-two")
     found = shopping([cut("2.8", "3")], dataclasses.replace(SHOP, bits=(odd,), routers=(plunge,)), PLANNING)
-    assert [(buy.kind, buy.name, buy.for_router_id, buy.price, buy.shank) for buy in found.buys] == [
+    assert [(buy.kind, buy.name, buy.router_id, buy.price, buy.shank) for buy in found.buys] == [
         ("collet", "6 mm collet", "plunge-two", COLLET_PRICE, 6)
     ]
     assert found.buys[0].serves[0].cut_id == "2.8"
@@ -169,7 +169,7 @@ def test_what_is_bought_makes_what_it_says_possible_and_nothing_on_the_list_is_i
             later = dataclasses.replace(
                 later,
                 routers=tuple(
-                    dataclasses.replace(each, collets=(*each.collets, buy.shank)) if each.id == buy.for_router_id else each
+                    dataclasses.replace(each, collets=(*each.collets, buy.shank)) if each.id == buy.router_id else each
                     for each in later.routers
                 ),
             )
@@ -202,7 +202,7 @@ def test_a_bearing_is_all_that_a_curved_rabbet_wants():
     rabbet = edge("rabbet", 8, 6, piece=oval, edges=("outline",))
     found = shopping([rabbet], SHOP, PLANNING)
     (bought,) = found.buys
-    assert (bought.kind, bought.for_bit_id, bought.price) == ("bearing", "rabbet-9.525", BEARING_PRICE)
+    assert (bought.kind, bought.bit_id, bought.price) == ("bearing", "rabbet-9.525", BEARING_PRICE)
     assert bought.name == "Bearing 18.9 mm"  # 34.925 − 2 · 8, to a tenth
     fitted = bit_from_texts(bought.texts, id="rabbet-9.525", unit="mm")
     assert fitted.bearings[-1] == pytest.approx(18.9)

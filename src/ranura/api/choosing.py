@@ -9,10 +9,11 @@ from fastapi import APIRouter
 
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
-from ranura.core.choosing.buying import PlannedCut, Shopping, shopping
+from ranura.core.choosing.buying import PlannedCut, shopping
 from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.offers import DroppedTool, Miss, Offer, dropped_tool, misses_of, offers
+from ranura.core.choosing.purchases import Shopping
 from ranura.core.cuts.channel.judge import ChannelJudge
 from ranura.core.cutting.need import Clean, CutKind, StraightCut
 from ranura.requests.from_core import IdText, LengthIn, RequestModel

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Check } from "lucide-react";
 import { useState } from "react";
-import { api, type Buy, type Problem, type Shopping, type Unit } from "../api/client";
+import { api, type Problem, type Shopping, type ToBuy, type Unit } from "../api/client";
 import { data, useRouters } from "../api/queries";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
@@ -77,22 +77,29 @@ function Found({ found, unit, currency }: Props & { found: Shopping }) {
   );
 }
 
-function Line({ buy, unit, currency }: { buy: Buy; unit: Unit; currency: string }) {
+function Line({ buy, unit, currency }: { buy: ToBuy; unit: Unit; currency: string }) {
   const [problem, setProblem] = useState<Problem | null>(null);
   const routers = useRouters();
   const refresh = useRefresh();
+  const kept = (bought: ToBuy) => {
+    switch (bought.kind) {
+      case "bit":
+        return api.addBit({ ...bought.texts, price: String(bought.price) });
+      case "bearing":
+        return api.saveBit(bought.bit_id, bought.texts, null);
+      case "collet": {
+        const of = routers.data?.find((router) => router.id === bought.router_id);
+        if (!of) return null;
+        const collets = `${of.texts.collets}; ${bought.shank} mm`;
+        return api.saveRouter(of.id, { ...of.texts, collets }, of.bases, of.version);
+      }
+      default:
+        return bought satisfies never;
+    }
+  };
   const keep = async () => {
-    const of = routers.data?.find((router) => router.id === buy.for_router_id);
-    const answer = buy.for_bit_id
-      ? await api.saveBit(buy.for_bit_id, buy.texts, null)
-      : of
-        ? await api.saveRouter(
-            of.id,
-            { ...of.texts, collets: `${of.texts.collets}; ${buy.shank} mm` },
-            of.bases,
-            of.version,
-          )
-        : await api.addBit({ ...buy.texts, price: String(buy.price) });
+    const answer = await kept(buy);
+    if (answer === null) return;
     if (answer.kind === "ok") await refresh();
     else setProblem(problemOf(answer));
   };
@@ -106,7 +113,7 @@ function Line({ buy, unit, currency }: { buy: Buy; unit: Unit; currency: string 
           {buy.kind === "bit" ? (
             <Words text={`${buy.texts.shank} shank`} />
           ) : (
-            `for ${buy.for_bit_name ?? buy.for_router_name}`
+            `for ${buy.kind === "bearing" ? buy.bit_name : buy.router_name}`
           )}
         </span>
         <span className="block text-[14.5px] leading-snug">

@@ -6,7 +6,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
-from typing import Any, Literal, Protocol
+from typing import Any, Protocol
 
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import COLLETS_UP_TO, sift
@@ -14,6 +14,7 @@ from ranura.core.choosing.catalogue import BEARING_PRICE, COLLET_PRICE, catalogu
 from ranura.core.choosing.covering import Items, smallest
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
+from ranura.core.choosing.purchases import BearingToBuy, Benefit, BitToBuy, ColletToBuy, Gain, Shopping, ToBuy, Unmakeable
 from ranura.core.shop.any_plan import AnyPlan
 from ranura.core.shop.drawer.texts import texts_of
 from ranura.core.shop.house_rules import HouseRules
@@ -36,8 +37,6 @@ _WHY = {
     "stiffer": "bends {times:n1} times less than {owned}",
 }
 
-Gain = Literal["possible", "better"]
-
 
 class Plans(Protocol):
     """Who plans cuts of all families; see `ranura.core.plan.Planning`."""
@@ -58,57 +57,6 @@ class PlannedCut:
     cut: Any
     """A cut of any family."""
     piece: Piece
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Benefit:
-    """What a bought thing does for a cut."""
-
-    cut_id: str
-    cut_name: str
-    gain: Gain
-    why: Text
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Buy:
-    """A thing to buy. `metres` it runs in the wood of these cuts, `per_metre` is its price for each. A bit has its `texts`, as
-    they are typed into the drawer; a collet has the router it is for and its `shank` in mm; a bearing the bit it is for, and the
-    `texts` of that bit with it."""
-
-    id: str
-    kind: Literal["bit", "collet", "bearing"]
-    name: str
-    for_bit_id: str | None
-    for_bit_name: str | None
-    for_router_id: str | None
-    for_router_name: str | None
-    shank: float
-    price: float
-    metres: float
-    per_metre: float | None
-    texts: dict[str, str]
-    serves: tuple[Benefit, ...]
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Unmakeable:
-    """A cut that nothing on the shelf would make possible, and why."""
-
-    cut_id: str
-    cut_name: str
-    why: Text
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Shopping:
-    """What to buy, the things that make cuts possible first; `makes` of all `cuts` can be made with what is there."""
-
-    buys: tuple[Buy, ...]
-    total: float
-    cuts: int
-    makes: int
-    beyond: tuple[Unmakeable, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -203,46 +151,40 @@ class _Catalogue:
         owned = _with_bearings(self.shop.bits, [self._bearings[item] for item in chosen if item in self._bearings])
         return replace(self.shop, bits=(*owned, *bits), routers=routers)
 
-    def buy(self, item: str, serves: tuple[Benefit, ...], metres: float) -> Buy:
+    def buy(self, item: str, serves: tuple[Benefit, ...], metres: float) -> ToBuy:
         """A thing on the list."""
-        if item in self._bearings:
-            return self._bearing(item, serves, metres)
-        bit = self._goods.get(item)
-        router, shank = (None, bit.shank) if bit else self._collets[item]
         price = self.prices[item]
-        return Buy(
-            id=item,
-            kind="bit" if bit else "collet",
-            name=bit.name if bit else collet_name(shank),
-            for_bit_id=None,
-            for_bit_name=None,
-            for_router_id=router.id if router else None,
-            for_router_name=router.name if router else None,
-            shank=shank,
-            price=price,
-            metres=metres,
-            per_metre=price / metres if metres else None,
-            texts=texts_of(bit) if bit else {},
-            serves=serves,
-        )
-
-    def _bearing(self, item: str, serves: tuple[Benefit, ...], metres: float) -> Buy:
-        bit, bearing = self._bearings[item]
-        (fitted,) = _with_bearings([bit], [(bit, bearing)])
-        return Buy(
-            id=item,
-            kind="bearing",
-            name=f"Bearing {bearing:g} mm",
-            for_bit_id=bit.id,
-            for_bit_name=bit.name,
-            for_router_id=None,
-            for_router_name=None,
-            shank=bit.shank,
-            price=self.prices[item],
-            metres=metres,
-            per_metre=self.prices[item] / metres if metres else None,
-            texts=texts_of(fitted),
-            serves=serves,
+        per_metre = price / metres if metres else None
+        if item in self._bearings:
+            bit, bearing = self._bearings[item]
+            (fitted,) = _with_bearings([bit], [(bit, bearing)])
+            return BearingToBuy(
+                id=item,
+                name=f"Bearing {bearing:g} mm",
+                price=price,
+                metres=metres,
+                per_metre=per_metre,
+                serves=serves,
+                bit_id=bit.id,
+                bit_name=bit.name,
+                texts=texts_of(fitted),
+            )
+        if item in self._collets:
+            router, shank = self._collets[item]
+            return ColletToBuy(
+                id=item,
+                name=collet_name(shank),
+                price=price,
+                metres=metres,
+                per_metre=per_metre,
+                serves=serves,
+                router_id=router.id,
+                router_name=router.name,
+                shank=shank,
+            )
+        bit = self._goods[item]
+        return BitToBuy(
+            id=item, name=bit.name, price=price, metres=metres, per_metre=per_metre, serves=serves, texts=texts_of(bit)
         )
 
 
