@@ -118,4 +118,5 @@ def parse(text: str) -> Line:
             return Trouble(code)
         case ["BYE", ("off" | "battery") as reason]:
             return Bye(reason)
-    raise BadLine(text[:MOST_CHARACTERS])
+        case _:
+            raise BadLine(text[:MOST_CHARACTERS])

@@ -66,7 +66,8 @@ class Instrument:
                     return self.hands[name](rest)
                 except (ValueError, IndexError):
                     return [Trouble("bad-number")]
-        return [Trouble("unknown-command")]
+            case _:
+                return [Trouble("unknown-command")]
 
     def _hold(self, rest: list[str]) -> list[Line]:
         value = float(rest[0])

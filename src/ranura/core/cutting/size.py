@@ -22,17 +22,14 @@ def class_limit(router_class: RouterClass, mounting: Mounting, rules: HouseRules
 
     >>> class_limit("mid-size", "hand"), class_limit("large", "table")
     (51, inf)"""
-    match router_class, mounting:
-        case "trim", _:
+    by_hand = mounting == "hand"
+    match router_class:
+        case "trim":
             return rules.trim_limit
-        case "mid-size", "hand":
-            return rules.mid_hand_limit
-        case "mid-size", _:
-            return rules.mid_table_limit
-        case _, "hand":
-            return rules.hand_limit
-        case _:
-            return math.inf
+        case "mid-size":
+            return rules.mid_hand_limit if by_hand else rules.mid_table_limit
+        case "large":
+            return rules.hand_limit if by_hand else math.inf
 
 
 def shank_limit(shank: float, rules: HouseRules = STANDARD) -> float:

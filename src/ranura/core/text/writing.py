@@ -133,7 +133,8 @@ def _fact(value: Fact, spec: str, system: System) -> str:
             return grouped(_number(value), 3)
         case "pct":
             return f"{_number(value) * 100:.0f} %"
-    return grouped(_number(value), int(spec.removeprefix("n")))
+        case _:
+            return grouped(_number(value), int(spec.removeprefix("n")))
 
 
 _SAID_WITH_A_VOWEL = ("8", "11 ", "11/", "18 ", "a", "e", "i", "o")

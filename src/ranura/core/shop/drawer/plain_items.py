@@ -76,8 +76,10 @@ def _read(said: Texts, field: str, takes: str) -> Any:
             return bool(said.yes(field))
         case "class":
             return said.word(field, _CLASSES)
-        case _:
+        case "text":
             return said.text(field)
+        case _:
+            raise ValueError(takes)
 
 
 def kind_of(thing: PlainItem) -> str:

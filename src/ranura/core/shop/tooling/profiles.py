@@ -29,7 +29,6 @@ SizeField = Literal["diameter", "cutting_length", "radius", "width", "angle", "b
 FLAT_ENDED: frozenset[Profile] = frozenset({"straight", "up-cut", "down-cut", "compression"})
 """Profiles that cut a channel with a flat floor and square walls."""
 SPIRALS: frozenset[Profile] = frozenset({"up-cut", "down-cut", "compression"})
-_CYLINDERS = FLAT_ENDED | {"flush-trim", "pattern", "double-bearing", "surfacing"}
 
 _QUARTER = math.tan(math.pi / 8)
 BEARING_HEIGHT = 5.0
@@ -166,7 +165,10 @@ def derived_diameter(
             return bearing + 2 * width
         case "stile-and-rail":
             return bearing + 2 * radius
-        case _:
+        case (
+            "straight" | "up-cut" | "down-cut" | "compression" | "v-groove" | "flush-trim" | "pattern" | "double-bearing"
+            | "dovetail" | "t-slot" | "keyhole" | "slot-cutter" | "tongue-and-groove" | "drawer-lock" | "mitre-lock" | "surfacing"
+        ):  # fmt: skip
             return None
 
 
@@ -186,7 +188,11 @@ def derived_length(profile: Profile, *, diameter: float, radius: float, width: f
             return width
         case "stile-and-rail":
             return width + BEARING_HEIGHT + radius
-        case _:
+        case (
+            "straight" | "up-cut" | "down-cut" | "compression" | "chamfer" | "bevel" | "rabbet" | "flush-trim" | "pattern"
+            | "double-bearing" | "dovetail" | "t-slot" | "keyhole" | "tongue-and-groove" | "drawer-lock" | "mitre-lock"
+            | "surfacing"
+        ):  # fmt: skip
             return None
 
 
@@ -200,10 +206,11 @@ def silhouette(profile: Profile, sizes: Sizes) -> tuple[Corner, ...]:
     >>> [(round(c.r, 2), c.z) for c in silhouette("dovetail", Sizes(diameter=12.7, cutting_length=10, angle=14))]
     [(0.0, 0.0), (6.35, 0.0), (3.86, 10)]"""
     top, half, pilot, radius = sizes.cutting_length, sizes.diameter / 2, sizes.bearing / 2, sizes.radius
-    if profile in _CYLINDERS or profile == "rabbet":
-        inner = pilot if profile == "rabbet" else 0.0
-        return (Corner(inner, 0.0), Corner(half, 0.0), Corner(half, top))
     match profile:
+        case "straight" | "up-cut" | "down-cut" | "compression" | "flush-trim" | "pattern" | "double-bearing" | "surfacing":
+            return (Corner(0.0, 0.0), Corner(half, 0.0), Corner(half, top))
+        case "rabbet" | "slot-cutter":
+            return (Corner(pilot, 0.0), Corner(half, 0.0), Corner(half, top))
         case "core-box":
             return _ended(half, top, Corner(0.0, 0.0, _QUARTER), Corner(radius, radius))
         case "v-groove":
@@ -231,8 +238,6 @@ def silhouette(profile: Profile, sizes: Sizes) -> tuple[Corner, ...]:
                 Corner(sizes.neck / 2, head),
                 Corner(sizes.neck / 2, top),
             )
-        case "slot-cutter":
-            return (Corner(pilot, 0.0), Corner(half, 0.0), Corner(half, top))
         case "tongue-and-groove":
             low, high = (top - sizes.width) / 2, (top + sizes.width) / 2
             return (
@@ -259,7 +264,7 @@ def silhouette(profile: Profile, sizes: Sizes) -> tuple[Corner, ...]:
         case "drawer-lock":
             step = half - sizes.width
             return (Corner(0.0, 0.0), Corner(half, 0.0), Corner(half, top / 3), Corner(step, top / 3), Corner(step, top))
-        case _:  # mitre lock: a slope of 45° with a tongue and its groove in the middle
+        case "mitre-lock":  # a slope of 45° with a tongue and its groove in the middle
             foot, jog = half - top, sizes.width
             middle = top / 2
             return (
