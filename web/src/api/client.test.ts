@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { asTyped, cutIn, NO_SERVER, outcome, slipAddress } from "./client";
 
-const answer = (status: number, error?: unknown, data?: unknown) =>
-  outcome<string>(Promise.resolve({ data, error, response: new Response(null, { status }) }));
+const answer = (status: number, error?: unknown, data?: string) =>
+  outcome(Promise.resolve({ data, error, response: new Response(null, { status }) }));
 
 const said = { field: "cut.width", message: "3 mm is too narrow", words: { metric: "3 mm", inch: "1/8 in" } };
 

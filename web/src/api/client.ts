@@ -1,5 +1,5 @@
 /** The one way to the server: a client typed by the generated description, and errors in one form. */
-import createClient from "openapi-fetch";
+import createClient, { type MaybeOptionalInit } from "openapi-fetch";
 import type { components, paths } from "./generated/schema";
 
 type Schemas = components["schemas"];
@@ -86,16 +86,41 @@ export const NO_SERVER =
 
 const client = createClient<paths>({ baseUrl: "/" });
 
-/** The client's own type of an answer loses tuples (a point becomes number[]), so each call names its schema. */
-interface Answer {
-  data?: unknown;
+type Method = "get" | "put" | "post" | "delete";
+type Path<M extends Method> = {
+  [P in keyof paths]: paths[P][M] extends { responses: unknown } ? P : never;
+}[keyof paths];
+type Asked<P extends keyof paths, M extends Method> = MaybeOptionalInit<paths[P], M>;
+type Content<R> = R extends { content: { "application/json": infer Body } } ? Body : undefined;
+type Answered<P extends keyof paths, M extends Method> = paths[P][M] extends { responses: infer R }
+  ? Content<R[Extract<keyof R, 200 | 201 | 202 | 204>]>
+  : never;
+
+/**
+ * Asks by a method; what a path takes and answers is read from the description. The client's own type of an answer loses
+ * tuples (a point becomes number[]), so the answer's type is said again here, once for all paths.
+ */
+const asking =
+  <M extends Method>(method: M) =>
+  <P extends Path<M>>(path: P, ...init: object extends Asked<P, M> ? [Asked<P, M>?] : [Asked<P, M>]) => {
+    const ask = client.request as (method: Method, path: keyof paths, ...init: unknown[]) => Promise<unknown>;
+    return outcome(ask(method, path, ...init) as Promise<Answer<Answered<P, M>>>);
+  };
+
+const get = asking("get");
+const put = asking("put");
+const post = asking("post");
+const remove = asking("delete");
+
+interface Answer<T> {
+  data?: T;
   error?: unknown;
   response: Response;
 }
 
 /** Turns any answer into an outcome; a network failure is `down`. */
-export async function outcome<T>(request: Promise<Answer>): Promise<Outcome<T>> {
-  let answer: Answer;
+export async function outcome<T>(request: Promise<Answer<T>>): Promise<Outcome<T>> {
+  let answer: Answer<T>;
   try {
     answer = await request;
   } catch {
@@ -132,148 +157,99 @@ export async function outcome<T>(request: Promise<Answer>): Promise<Outcome<T>> 
 }
 
 export const api = {
-  shop: () => outcome<ShopView>(client.GET("/api/shop")),
-  saveSettings: (change: SettingsChange) =>
-    outcome<ShopView>(client.PUT("/api/shop/settings", { body: change })),
-  jobs: () => outcome<JobName[]>(client.GET("/api/jobs")),
-  job: (job_id: string) =>
-    outcome<JobView>(client.GET("/api/jobs/{job_id}", { params: { path: { job_id } } })),
-  addJob: (name: string) => outcome<JobView>(client.POST("/api/jobs", { body: { name } })),
+  shop: () => get("/api/shop"),
+  saveSettings: (change: SettingsChange) => put("/api/shop/settings", { body: change }),
+  jobs: () => get("/api/jobs"),
+  job: (job_id: string) => get("/api/jobs/{job_id}", { params: { path: { job_id } } }),
+  addJob: (name: string) => post("/api/jobs", { body: { name } }),
   addPiece: (job_id: string, piece: PieceIn) =>
-    outcome<JobView>(
-      client.POST("/api/jobs/{job_id}/pieces", { params: { path: { job_id } }, body: { piece } }),
-    ),
+    post("/api/jobs/{job_id}/pieces", { params: { path: { job_id } }, body: { piece } }),
   savePiece: (piece_id: string, piece: PieceIn) =>
-    outcome<JobView>(
-      client.PUT("/api/pieces/{piece_id}", { params: { path: { piece_id } }, body: { piece } }),
-    ),
-  removePiece: (piece_id: string) =>
-    outcome<undefined>(client.DELETE("/api/pieces/{piece_id}", { params: { path: { piece_id } } })),
+    put("/api/pieces/{piece_id}", { params: { path: { piece_id } }, body: { piece } }),
+  removePiece: (piece_id: string) => remove("/api/pieces/{piece_id}", { params: { path: { piece_id } } }),
   restorePiece: (piece_id: string) =>
-    outcome<undefined>(client.POST("/api/pieces/{piece_id}/restore", { params: { path: { piece_id } } })),
+    post("/api/pieces/{piece_id}/restore", { params: { path: { piece_id } } }),
   addCut: (piece_id: string, name: string, cut: CutIn) =>
-    outcome<CutItem>(
-      client.POST("/api/pieces/{piece_id}/cuts", { params: { path: { piece_id } }, body: { name, cut } }),
-    ),
+    post("/api/pieces/{piece_id}/cuts", { params: { path: { piece_id } }, body: { name, cut } }),
   saveCut: (cut_id: string, name: string, cut: CutIn, version: number) =>
-    outcome<CutItem>(
-      client.PUT("/api/cuts/{cut_id}", { params: { path: { cut_id } }, body: { name, cut, version } }),
-    ),
+    put("/api/cuts/{cut_id}", { params: { path: { cut_id } }, body: { name, cut, version } }),
   moveCut: (cut_id: string, to: "earlier" | "later") =>
-    outcome<undefined>(
-      client.POST("/api/cuts/{cut_id}/move", { params: { path: { cut_id } }, body: { to } }),
-    ),
-  removeCut: (cut_id: string) =>
-    outcome<undefined>(client.DELETE("/api/cuts/{cut_id}", { params: { path: { cut_id } } })),
-  restoreCut: (cut_id: string) =>
-    outcome<undefined>(client.POST("/api/cuts/{cut_id}/restore", { params: { path: { cut_id } } })),
-  plan: (piece: PieceIn, cut: CutIn, cut_id: string) =>
-    outcome<CutPlan>(client.POST("/api/plan", { body: { piece, cut, cut_id } })),
+    post("/api/cuts/{cut_id}/move", { params: { path: { cut_id } }, body: { to } }),
+  removeCut: (cut_id: string) => remove("/api/cuts/{cut_id}", { params: { path: { cut_id } } }),
+  restoreCut: (cut_id: string) => post("/api/cuts/{cut_id}/restore", { params: { path: { cut_id } } }),
+  plan: (piece: PieceIn, cut: CutIn, cut_id: string) => post("/api/plan", { body: { piece, cut, cut_id } }),
   tools: (piece: PieceIn, cut: CutIn, cut_id: string) =>
-    outcome<ToolsView>(client.POST("/api/plan/tools", { body: { piece, cut, cut_id } })),
-  repeats: (asked: Schemas["RepeatAsked"]) =>
-    outcome<Repeats>(client.POST("/api/plan/repeats", { body: asked })),
-  testCut: (asked: Schemas["MeasuredIn"]) =>
-    outcome<Correction>(client.POST("/api/test-cut", { body: asked })),
-  correct: (asked: Schemas["CorrectionIn"]) =>
-    outcome<undefined>(client.POST("/api/corrections", { body: asked })),
-  makeJig: (bit_id: string, router_id: string) =>
-    outcome<string>(client.POST("/api/jigs", { body: { bit_id, router_id } })),
-  choose: (asked: ChooseIn) => outcome<ToolsView>(client.POST("/api/choose", { body: asked })),
-  shopping: () => outcome<Shopping>(client.GET("/api/shopping")),
-  starts: (piece: string) => outcome<Start[]>(client.GET("/api/forms", { params: { query: { piece } } })),
-  form: (piece: PieceIn, cut: CutIn) => outcome<CutForm>(client.POST("/api/forms", { body: { piece, cut } })),
-  toolForms: () => outcome<ToolForm[]>(client.GET("/api/tool-forms")),
-  bits: () => outcome<DrawerView>(client.GET("/api/bits")),
-  findBits: (q: string) => outcome<string[]>(client.GET("/api/bits/find", { params: { query: { q } } })),
-  bit: (bit_id: string) =>
-    outcome<BitDetail>(client.GET("/api/bits/{bit_id}", { params: { path: { bit_id } } })),
-  draftBit: (description: string, texts: Texts) =>
-    outcome<DraftView>(client.POST("/api/bits/draft", { body: { description, texts } })),
-  addBit: (texts: Texts) => outcome<BitTile>(client.POST("/api/bits", { body: { texts } })),
+    post("/api/plan/tools", { body: { piece, cut, cut_id } }),
+  repeats: (asked: Schemas["RepeatAsked"]) => post("/api/plan/repeats", { body: asked }),
+  testCut: (asked: Schemas["MeasuredIn"]) => post("/api/test-cut", { body: asked }),
+  correct: (asked: Schemas["CorrectionIn"]) => post("/api/corrections", { body: asked }),
+  makeJig: (bit_id: string, router_id: string) => post("/api/jigs", { body: { bit_id, router_id } }),
+  choose: (asked: ChooseIn) => post("/api/choose", { body: asked }),
+  shopping: () => get("/api/shopping"),
+  starts: (piece: string) => get("/api/forms", { params: { query: { piece } } }),
+  form: (piece: PieceIn, cut: CutIn) => post("/api/forms", { body: { piece, cut } }),
+  toolForms: () => get("/api/tool-forms"),
+  bits: () => get("/api/bits"),
+  findBits: (q: string) => get("/api/bits/find", { params: { query: { q } } }),
+  bit: (bit_id: string) => get("/api/bits/{bit_id}", { params: { path: { bit_id } } }),
+  draftBit: (description: string, texts: Texts) => post("/api/bits/draft", { body: { description, texts } }),
+  addBit: (texts: Texts) => post("/api/bits", { body: { texts } }),
   saveBit: (bit_id: string, texts: Texts, version: string | null) =>
-    outcome<BitTile>(
-      client.PUT("/api/bits/{bit_id}", { params: { path: { bit_id } }, body: { texts, version } }),
-    ),
+    put("/api/bits/{bit_id}", { params: { path: { bit_id } }, body: { texts, version } }),
   putBitAway: (bit_id: string, archived: boolean) =>
-    outcome<BitTile>(
-      client.POST("/api/bits/{bit_id}/away", { params: { path: { bit_id } }, body: { archived } }),
-    ),
-  removeBit: (bit_id: string) =>
-    outcome<undefined>(client.DELETE("/api/bits/{bit_id}", { params: { path: { bit_id } } })),
-  routers: () => outcome<RouterView[]>(client.GET("/api/routers")),
-  addRouter: (texts: Texts, bases: Texts[]) =>
-    outcome<RouterView>(client.POST("/api/routers", { body: { texts, bases } })),
+    post("/api/bits/{bit_id}/away", { params: { path: { bit_id } }, body: { archived } }),
+  removeBit: (bit_id: string) => remove("/api/bits/{bit_id}", { params: { path: { bit_id } } }),
+  routers: () => get("/api/routers"),
+  addRouter: (texts: Texts, bases: Texts[]) => post("/api/routers", { body: { texts, bases } }),
   saveRouter: (router_id: string, texts: Texts, bases: Texts[], version: string | null) =>
-    outcome<RouterView>(
-      client.PUT("/api/routers/{router_id}", {
-        params: { path: { router_id } },
-        body: { texts, bases, version },
-      }),
-    ),
+    put("/api/routers/{router_id}", {
+      params: { path: { router_id } },
+      body: { texts, bases, version },
+    }),
   saveDial: (router_id: string, dial: DialPosition[]) =>
-    outcome<RouterView>(
-      client.PUT("/api/routers/{router_id}/dial", { params: { path: { router_id } }, body: { dial } }),
-    ),
+    put("/api/routers/{router_id}/dial", { params: { path: { router_id } }, body: { dial } }),
   putRouterAway: (router_id: string, archived: boolean) =>
-    outcome<RouterView>(
-      client.POST("/api/routers/{router_id}/away", { params: { path: { router_id } }, body: { archived } }),
-    ),
+    post("/api/routers/{router_id}/away", { params: { path: { router_id } }, body: { archived } }),
   removeRouter: (router_id: string) =>
-    outcome<undefined>(client.DELETE("/api/routers/{router_id}", { params: { path: { router_id } } })),
-  things: () => outcome<FlatView[]>(client.GET("/api/things")),
-  addThing: (kind: string, texts: Texts) =>
-    outcome<FlatView>(client.POST("/api/things", { body: { kind, texts } })),
+    remove("/api/routers/{router_id}", { params: { path: { router_id } } }),
+  things: () => get("/api/things"),
+  addThing: (kind: string, texts: Texts) => post("/api/things", { body: { kind, texts } }),
   saveThing: (thing_id: string, kind: string, texts: Texts, version: string | null) =>
-    outcome<FlatView>(
-      client.PUT("/api/things/{thing_id}", {
-        params: { path: { thing_id } },
-        body: { kind, texts, version },
-      }),
-    ),
+    put("/api/things/{thing_id}", {
+      params: { path: { thing_id } },
+      body: { kind, texts, version },
+    }),
   removeThing: (kind: string, thing_id: string) =>
-    outcome<undefined>(
-      client.DELETE("/api/things/{kind}/{thing_id}", { params: { path: { kind, thing_id } } }),
-    ),
-  startImport: (kind: "bits" | "routers", text: string) =>
-    outcome<ImportView>(client.POST("/api/imports", { body: { kind, text } })),
-  lookAtImport: (import_id: string) =>
-    outcome<ImportView>(client.GET("/api/imports/{import_id}", { params: { path: { import_id } } })),
+    remove("/api/things/{kind}/{thing_id}", { params: { path: { kind, thing_id } } }),
+  startImport: (kind: "bits" | "routers", text: string) => post("/api/imports", { body: { kind, text } }),
+  lookAtImport: (import_id: string) => get("/api/imports/{import_id}", { params: { path: { import_id } } }),
   mendRow: (import_id: string, line: number, texts: Texts | null) =>
-    outcome<ImportView>(
-      client.POST("/api/imports/{import_id}/mend", {
-        params: { path: { import_id } },
-        body: { line, texts },
-      }),
-    ),
+    post("/api/imports/{import_id}/mend", {
+      params: { path: { import_id } },
+      body: { line, texts },
+    }),
   keepImport: (import_id: string) =>
-    outcome<ImportView>(client.POST("/api/imports/{import_id}/keep", { params: { path: { import_id } } })),
-  previewShop: (text: string) =>
-    outcome<ShopFileView>(client.POST("/api/files/shop/preview", { body: { text } })),
-  replaceShop: (text: string) => outcome<ShopFileView>(client.PUT("/api/files/shop", { body: { text } })),
+    post("/api/imports/{import_id}/keep", { params: { path: { import_id } } }),
+  previewShop: (text: string) => post("/api/files/shop/preview", { body: { text } }),
+  replaceShop: (text: string) => put("/api/files/shop", { body: { text } }),
   plugInstrument: (kind: InstrumentView["kind"]) =>
-    outcome<InstrumentView>(client.POST("/api/instruments/{kind}/plug", { params: { path: { kind } } })),
+    post("/api/instruments/{kind}/plug", { params: { path: { kind } } }),
   zeroInstrument: (kind: InstrumentView["kind"]) =>
-    outcome<InstrumentView>(client.POST("/api/instruments/{kind}/zero", { params: { path: { kind } } })),
+    post("/api/instruments/{kind}/zero", { params: { path: { kind } } }),
   instrumentNews: (kind: InstrumentView["kind"], after: number, signal: AbortSignal) =>
-    outcome<InstrumentView>(
-      client.GET("/api/instruments/{kind}/news", { params: { path: { kind }, query: { after } }, signal }),
-    ),
+    get("/api/instruments/{kind}/news", { params: { path: { kind }, query: { after } }, signal }),
   handInstrument: (kind: InstrumentView["kind"], act: Schemas["HandIn"]["act"], value: number | null) =>
-    outcome<InstrumentView>(
-      client.POST("/api/instruments/{kind}/hand", { params: { path: { kind } }, body: { act, value } }),
-    ),
-  profiles: () => outcome<SavedProfile[]>(client.GET("/api/profiles")),
-  saveProfile: (profile: Schemas["ProfileIn"]) =>
-    outcome<SavedProfile>(client.POST("/api/profiles", { body: profile })),
+    post("/api/instruments/{kind}/hand", { params: { path: { kind } }, body: { act, value } }),
+  profiles: () => get("/api/profiles"),
+  saveProfile: (profile: Schemas["ProfileIn"]) => post("/api/profiles", { body: profile }),
   removeProfile: (profile_id: string) =>
-    outcome<undefined>(client.DELETE("/api/profiles/{profile_id}", { params: { path: { profile_id } } })),
-  quick: (text: string) => outcome<QuickView>(client.POST("/api/quick", { body: { text } })),
-  rules: () => outcome<RulesView>(client.GET("/api/rules")),
+    remove("/api/profiles/{profile_id}", { params: { path: { profile_id } } }),
+  quick: (text: string) => post("/api/quick", { body: { text } }),
+  rules: () => get("/api/rules"),
   draftRules: (rules: HouseRules, numbers: Texts, job_id: string | null) =>
-    outcome<DraftedRules>(client.POST("/api/rules/draft", { body: { rules, numbers, job_id } })),
-  offerStarter: (asked: StarterIn) => outcome<DrawerView>(client.POST("/api/starter", { body: asked })),
-  takeStarter: (asked: StarterIn) => outcome<DrawerView>(client.POST("/api/starter/take", { body: asked })),
+    post("/api/rules/draft", { body: { rules, numbers, job_id } }),
+  offerStarter: (asked: StarterIn) => post("/api/starter", { body: asked }),
+  takeStarter: (asked: StarterIn) => post("/api/starter/take", { body: asked }),
 };
 
 /** The slip of a kept cut, as a PDF. */

@@ -1,5 +1,6 @@
-/** Reading the shop and its jobs. A refusal is an error of the query; a server that is down is asked again. */
-import { useQuery } from "@tanstack/react-query";
+/** Reading from the server, the same everywhere; and the one rule for what is read again after something was written. */
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useCallback } from "react";
 import { api, type Outcome, type Problem } from "./client";
 
 export class RefusedError extends Error {
@@ -10,7 +11,7 @@ export class RefusedError extends Error {
   }
 }
 
-export async function data<T>(asked: Promise<Outcome<T>>): Promise<T> {
+async function data<T>(asked: Promise<Outcome<T>>): Promise<T> {
   const answer = await asked;
   switch (answer.kind) {
     case "ok":
@@ -24,31 +25,51 @@ export async function data<T>(asked: Promise<Outcome<T>>): Promise<T> {
   }
 }
 
-const retry = (_: number, error: Error) => !(error instanceof RefusedError);
+interface Reading<T> {
+  /** What is asked, with all that its answer depends on. */
+  key: readonly unknown[];
+  ask: () => Promise<Outcome<T>>;
+  enabled?: boolean;
+  /** The last answer stands until the next one comes. */
+  keeps?: boolean;
+  /** It never changes while the page is open. */
+  fixed?: boolean;
+}
 
-export const useShop = () => useQuery({ queryKey: ["shop"], queryFn: () => data(api.shop()), retry });
-
-export const useJobs = () => useQuery({ queryKey: ["jobs"], queryFn: () => data(api.jobs()), retry });
-
-export const useJob = (id: string) =>
-  useQuery({ queryKey: ["job", id], queryFn: () => data(api.job(id)), retry });
-
-export const useForms = () =>
-  useQuery({
-    queryKey: ["forms"],
-    queryFn: () => data(api.toolForms()),
-    retry,
-    staleTime: Number.POSITIVE_INFINITY,
+/** An answer of the server. A refusal is its `problem`; a server that is down is asked again until it answers. */
+export function useReading<T>({ key, ask, enabled = true, keeps = false, fixed = false }: Reading<T>) {
+  const found = useQuery({
+    queryKey: key,
+    // Nothing is cached as undefined.
+    queryFn: async () => (await data(ask())) ?? null,
+    retry: (_, error) => !(error instanceof RefusedError),
+    enabled,
+    ...(keeps ? { placeholderData: keepPreviousData } : {}),
+    ...(fixed ? { staleTime: "static" as const } : {}),
   });
+  return {
+    /** The answer; while `settling`, that of the question before. */
+    data: found.data ?? undefined,
+    problem: found.error instanceof RefusedError ? found.error.problem : null,
+    /** What a server says that does not answer. */
+    down: found.data === undefined && found.failureReason ? found.failureReason.message : null,
+    /** The answer to this question is still to come. */
+    settling: found.isPlaceholderData || found.isPending,
+  };
+}
 
-export const useBits = () => useQuery({ queryKey: ["bits"], queryFn: () => data(api.bits()), retry });
+/** After anything was written, everything on the screen is read again, and all else when it is next looked at. */
+export function useRefresh() {
+  const queries = useQueryClient();
+  return useCallback(() => queries.invalidateQueries(), [queries]);
+}
 
-export const useBit = (id: string) =>
-  useQuery({ queryKey: ["bit", id], queryFn: () => data(api.bit(id)), retry });
-
-export const useRouters = () =>
-  useQuery({ queryKey: ["routers"], queryFn: () => data(api.routers()), retry });
-
-export const useThings = () => useQuery({ queryKey: ["things"], queryFn: () => data(api.things()), retry });
-
-export const useRules = () => useQuery({ queryKey: ["rules"], queryFn: () => data(api.rules()), retry });
+export const useShop = () => useReading({ key: ["shop"], ask: api.shop });
+export const useJobs = () => useReading({ key: ["jobs"], ask: api.jobs });
+export const useJob = (id: string) => useReading({ key: ["job", id], ask: () => api.job(id) });
+export const useForms = () => useReading({ key: ["tool-forms"], ask: api.toolForms, fixed: true });
+export const useBits = () => useReading({ key: ["bits"], ask: api.bits });
+export const useBit = (id: string) => useReading({ key: ["bit", id], ask: () => api.bit(id) });
+export const useRouters = () => useReading({ key: ["routers"], ask: api.routers });
+export const useThings = () => useReading({ key: ["things"], ask: api.things });
+export const useRules = () => useReading({ key: ["rules"], ask: api.rules });

@@ -1,8 +1,7 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api } from "../api/client";
-import { useJobs, useShop } from "../api/queries";
+import { useJobs, useRefresh, useShop } from "../api/queries";
 import { Waiting } from "./Waiting";
 
 /** An empty shop is asked about its tools once a visit, before anything else. */
@@ -13,7 +12,7 @@ export function FirstCut() {
   const jobs = useJobs();
   const shop = useShop();
   const navigate = useNavigate();
-  const queries = useQueryClient();
+  const refresh = useRefresh();
   const [name, setName] = useState("");
   const [wrong, setWrong] = useState<string | null>(null);
   const first = jobs.data?.[0];
@@ -25,8 +24,7 @@ export function FirstCut() {
       void navigate("/drawer", { replace: true });
     }
   }, [first, bare, navigate]);
-  if (!jobs.data || !shop.data || first)
-    return <Waiting reason={(jobs.failureReason ?? shop.failureReason)?.message ?? null} />;
+  if (!jobs.data || !shop.data || first) return <Waiting reason={jobs.down ?? shop.down} />;
   return (
     <main className="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-4 p-6">
       <h1 className="text-[28px] font-bold leading-tight">What are you making?</h1>
@@ -47,7 +45,7 @@ export function FirstCut() {
           event.preventDefault();
           const made = await api.addJob(name.trim());
           if (made.kind === "ok") {
-            await queries.invalidateQueries({ queryKey: ["jobs"] });
+            await refresh();
             void navigate(`/jobs/${made.data.id}`);
           } else if (made.kind === "down") setWrong(made.message);
           else if (made.kind !== "stale") setWrong(`The name: ${made.problem.message.metric}`);

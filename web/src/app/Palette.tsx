@@ -1,7 +1,8 @@
 import { Dialog as Primitive } from "radix-ui";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, type QuickView, type Unit } from "../api/client";
+import { api, type Unit } from "../api/client";
+import { useReading } from "../api/queries";
 import { BigReading, Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
 import { PLACES } from "./places";
@@ -14,44 +15,32 @@ interface Props {
 /** A line for small questions, answered while it is typed; and the way to any place. Enter copies the figure. */
 export function Palette({ unit, onClose }: Props) {
   const [text, setText] = useState("");
-  const [found, setFound] = useState<{ asked: string; view: QuickView } | null>(null);
-  const [copied, setCopied] = useState(false);
-  const [down, setDown] = useState<string | null>(null);
+  const found = useReading({ key: ["quick", text], ask: () => api.quick(text), keeps: true });
+  const [copied, setCopied] = useState<string | null>(null);
+  const [barred, setBarred] = useState(false);
   const navigate = useNavigate();
-  useEffect(() => {
-    let latest = true;
-    setCopied(false);
-    void api.quick(text).then((answer) => {
-      if (!latest) return;
-      setDown(answer.kind === "down" ? answer.message : null);
-      if (answer.kind === "ok") setFound({ asked: text, view: answer.data });
-    });
-    return () => {
-      latest = false;
-    };
-  }, [text]);
   const typed = text.trim().toLowerCase();
   const places = PLACES.filter((place) => typed && place.name.toLowerCase().startsWith(typed));
   const go = (path: string) => {
     onClose();
     void navigate(path);
   };
-  const view = found?.view ?? null;
+  const view = found.data ?? null;
   const answer = view?.answer ?? null;
   const copy = async () => {
     if (!answer) return;
     try {
       await navigator.clipboard.writeText(inUnit(answer.copy, unit));
-      setCopied(true);
+      setCopied(text);
     } catch {
-      setDown("The browser does not let the page copy; mark the figure and copy it by hand.");
+      setBarred(true);
     }
   };
   const enter = () => {
     const place = places[0];
     const next = view?.completions[0];
     // What is still shown of an earlier question is not what Enter is pressed for.
-    if (answer && found?.asked === text) void copy();
+    if (answer && !found.settling) void copy();
     else if (place) go(place.path);
     else if (next && !text.includes(" ")) setText(`${next.name} `);
   };
@@ -85,9 +74,9 @@ export function Palette({ unit, onClose }: Props) {
             }}
           />
           <div className="min-h-0 overflow-y-auto px-4 py-3">
-            {down ? (
+            {found.down || barred ? (
               <p role="alert" className="text-cut">
-                {down}
+                {found.down ?? "The browser does not let the page copy; mark the figure and copy it by hand."}
               </p>
             ) : null}
             {answer ? (
@@ -96,7 +85,7 @@ export function Palette({ unit, onClose }: Props) {
                   <BigReading reading={reading(answer.shown, unit)} />
                   <span className="text-[16px]">{inUnit(answer.caption, unit)}</span>
                   <button type="button" className="button ml-auto" onClick={() => void copy()}>
-                    {copied ? "Copied" : "Copy"}
+                    {copied === text ? "Copied" : "Copy"}
                   </button>
                 </p>
                 <p className="mt-1 text-[15px] text-ink-2">

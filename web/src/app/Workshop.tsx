@@ -1,7 +1,7 @@
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { CutItem, HouseRules, JobView, PieceItem, ShopView, Unit } from "../api/client";
-import { RefusedError, useJob, useJobs, useShop } from "../api/queries";
+import { useJob, useJobs, useShop } from "../api/queries";
 import { CutScreen } from "../board/CutScreen";
 import { useJobActions } from "../jobs/actions";
 import { Strip } from "../jobs/Strip";
@@ -27,19 +27,17 @@ export function Workshop() {
   const shop = useShop();
   const job = useJob(jobId);
   const jobs = useJobs();
-  const refused = job.error instanceof RefusedError ? job.error : null;
-  if (refused)
+  if (job.problem)
     return (
       <main className="flex min-h-dvh flex-col items-center justify-center gap-3 p-6 text-center">
         <h1 className="text-[22px] font-bold">This job is not here</h1>
-        <p>{refused.message}.</p>
+        <p>{job.problem.message.metric}.</p>
         <a className="button" href="/">
           Open the first job
         </a>
       </main>
     );
-  if (!shop.data || !job.data)
-    return <Waiting reason={(shop.failureReason ?? job.failureReason)?.message ?? null} />;
+  if (!shop.data || !job.data) return <Waiting reason={shop.down ?? job.down} />;
   return <Bench key={jobId} shop={shop.data} job={job.data} jobs={jobs.data ?? []} cutId={cutId ?? null} />;
 }
 
@@ -158,7 +156,6 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
           <CutScreen
             key={current.cut.id}
             shop={shop}
-            jobId={job.id}
             item={current.item}
             cut={current.cut}
             unit={unit}

@@ -9,10 +9,12 @@ import {
   type ShopView,
   type Unit,
 } from "../api/client";
+import { useRefresh } from "../api/queries";
 import type { History } from "./history";
 
 export function useShopSettings(shop: ShopView, history: History) {
   const queries = useQueryClient();
+  const refresh = useRefresh();
   const [problem, setProblem] = useState<Problem | null>(null);
 
   const put = useCallback(
@@ -21,7 +23,7 @@ export function useShopSettings(shop: ShopView, history: History) {
       if (answer.kind === "ok") {
         setProblem(null);
         queries.setQueryData(["shop"], answer.data);
-        void queries.invalidateQueries({ queryKey: ["job"] });
+        void refresh();
       } else if (answer.kind === "refused") setProblem(answer.problem);
       else if (answer.kind === "down")
         setProblem({
@@ -31,7 +33,7 @@ export function useShopSettings(shop: ShopView, history: History) {
         });
       return answer.kind === "ok";
     },
-    [queries],
+    [queries, refresh],
   );
 
   const change = useCallback(

@@ -1,8 +1,8 @@
 /** Another bit or another height beside a profile: what it is, and the plan it would have. */
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { api, type CutPlan, type EdgeCutIn, type PieceIn, type Problem, type Unit } from "../api/client";
+import { useReading } from "../api/queries";
 import { LengthField } from "../ui/LengthField";
-import { problemOf } from "../ui/problems";
 import { inUnit } from "../ui/words";
 
 export type Variant = Partial<Pick<EdgeCutIn, "depth" | "width" | "bit_id" | "size">>;
@@ -87,26 +87,14 @@ export function Beside({ draft, plan, unit, variant, problem, onChange, onTake }
 
 /** The plan of the cut with what the variant changes; the last good one stays while something is wrong. */
 export function useVariant(variant: Variant | null, draft: EdgeCutIn, piece: PieceIn, cutId: string) {
-  const [state, setState] = useState<{ plan: CutPlan | null; problem: Problem | null }>({
-    plan: null,
-    problem: null,
+  const cut = { ...draft, ...variant, size: variant?.size ?? draft.size };
+  const found = useReading({
+    key: ["plan", piece, cut, cutId],
+    ask: () => api.plan(piece, cut, cutId),
+    enabled: variant !== null,
+    keeps: true,
   });
-  const asked = variant ? JSON.stringify({ ...draft, ...variant, size: variant.size ?? draft.size }) : null;
-  const board = JSON.stringify(piece);
-  useEffect(() => {
-    if (!asked) {
-      setState({ plan: null, problem: null });
-      return;
-    }
-    let latest = true;
-    void api.plan(JSON.parse(board) as PieceIn, JSON.parse(asked) as EdgeCutIn, cutId).then((answer) => {
-      if (!latest) return;
-      if (answer.kind === "ok") setState({ plan: answer.data, problem: null });
-      else setState((before) => ({ ...before, problem: problemOf(answer) }));
-    });
-    return () => {
-      latest = false;
-    };
-  }, [asked, board, cutId]);
-  return state;
+  const [good, setGood] = useState<CutPlan | null>(null);
+  if (found.data && found.data !== good) setGood(found.data);
+  return variant === null ? { plan: null, problem: null } : { plan: good, problem: found.problem };
 }

@@ -1,4 +1,3 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useCallback, useEffect, useState, useSyncExternalStore } from "react";
 import {
   api,
@@ -15,6 +14,7 @@ import {
   type Text,
   type Unit,
 } from "../api/client";
+import { useRefresh } from "../api/queries";
 import { useCommand } from "../app/commands";
 import type { History } from "../app/history";
 import { valueAt } from "../forms/draft";
@@ -40,7 +40,6 @@ const ProfileBench = lazy(() =>
 
 interface Props {
   shop: ShopView;
-  jobId: string;
   item: PieceItem;
   cut: CutItem;
   unit: Unit;
@@ -55,10 +54,10 @@ const RETRY_AFTER_MS = 1000;
 
 /** The board and the slip of one cut. */
 export function CutScreen(props: Props) {
-  const { shop, jobId, item, cut, unit, history, onOpen, onSaving, onSchool } = props;
-  const queries = useQueryClient();
+  const { shop, item, cut, unit, history, onOpen, onSaving, onSchool } = props;
+  const refresh = useRefresh();
   const [editor, setEditor] = useState<CutEditor | null>(null);
-  const latest = useStable(() => ({ item, onOpen, name: cut.name, kept: cut }));
+  const latest = useStable(() => ({ item, onOpen, refresh, name: cut.name, kept: cut }));
 
   useEffect(() => {
     const id = latest().kept.id;
@@ -76,7 +75,7 @@ export function CutScreen(props: Props) {
         plan: (draft) => api.plan(pieceIn(latest().item.piece), draft, id),
         save: (draft, version) => api.saveCut(id, latest().name, draft, version),
         saved: (before, after) => {
-          void queries.invalidateQueries({ queryKey: ["job", jobId] });
+          void latest().refresh();
           if (before !== after)
             history.push({
               label: latest().name,
@@ -103,7 +102,7 @@ export function CutScreen(props: Props) {
       made.close();
       editors.delete(id);
     };
-  }, [history, jobId, queries, latest]);
+  }, [history, latest]);
 
   useEffect(() => editor?.meet({ cut: cutIn(cut.cut), version: cut.version }), [editor, cut]);
 

@@ -1,7 +1,6 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type EdgeCutIn, type SavedProfile, type Unit } from "../api/client";
-import { data } from "../api/queries";
+import { useReading, useRefresh } from "../api/queries";
 import { problemOf } from "../ui/problems";
 import { inUnit } from "../ui/words";
 
@@ -16,11 +15,10 @@ const typed = (length: { typed: string; unit?: Unit } | null) =>
 
 /** Profiles kept by name: this one is saved, another is taken over. */
 export function Profiles({ draft, unit, onEdit }: Props) {
-  const queries = useQueryClient();
-  const kept = useQuery({ queryKey: ["profiles"], queryFn: () => data(api.profiles()) });
+  const kept = useReading({ key: ["profiles"], ask: api.profiles });
   const [name, setName] = useState("");
   const [said, setSaid] = useState<string | null>(null);
-  const refresh = () => queries.invalidateQueries({ queryKey: ["profiles"] });
+  const refresh = useRefresh();
   const save = async () => {
     const { shape, size, depth, width, angle, bit_id } = draft;
     const answer = await api.saveProfile({

@@ -1,4 +1,3 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import {
   api,
@@ -12,7 +11,7 @@ import {
   type Start,
   type Unit,
 } from "../api/client";
-import { data } from "../api/queries";
+import { useReading } from "../api/queries";
 import { edited, valueAt } from "../forms/draft";
 import { FormBlank, keyOf } from "../forms/FormBlank";
 import { type Filling, placeOf } from "../forms/filling";
@@ -54,16 +53,18 @@ export function NewCut({ job, unit, pieceId, onClose, onSave }: Props) {
   // Outlives another choice of what and where.
   const [typed, setTyped] = useState<Change>({});
   const [problem, setProblem] = useState<Problem | null>(null);
-  const starts = useQuery({ queryKey: ["starts", piece], queryFn: () => data(api.starts(piece)) }).data ?? [];
+  const starts = useReading({ key: ["starts", piece], ask: () => api.starts(piece) }).data ?? [];
   const start = starts.find((each) => each.key === key) ?? starts[0];
   const board = job.pieces.find((each) => each.id === piece)?.piece;
   const now = typing ?? (start ? begun(start, typed) : null);
   const draft = now?.draft ?? null;
-  const form = useQuery({
-    queryKey: ["form", piece, draft],
-    queryFn: () => (board && draft ? data(api.form(pieceIn(board), draft)) : Promise.reject(new Error())),
-    enabled: typing !== null,
-    placeholderData: keepPreviousData,
+  const question = typing && board && draft ? { piece: pieceIn(board), cut: draft } : null;
+  const form = useReading({
+    key: ["form", question],
+    ask: () =>
+      question ? api.form(question.piece, question.cut) : Promise.reject(new Error("nothing is asked")),
+    enabled: question !== null,
+    keeps: true,
   });
   const asked = typing ? (form.data ?? start?.form) : start?.form;
   const edit = (change: Change, usual?: Change) => {

@@ -11,14 +11,15 @@ import {
   type PieceItem,
   pieceIn,
 } from "../api/client";
+import { useRefresh } from "../api/queries";
 import type { History } from "../app/history";
 
 export type JobActions = ReturnType<typeof useJobActions>;
 
 export function useJobActions(jobId: string, history: History, open: (cutId: string) => void) {
   const queries = useQueryClient();
+  const refresh = useRefresh();
   return useMemo(() => {
-    const refresh = () => queries.invalidateQueries({ queryKey: ["job", jobId] });
     const show = (job: JobView) => queries.setQueryData(["job", jobId], job);
     const after = async <T>(asked: Promise<T>) => {
       const answer = await asked;
@@ -102,5 +103,5 @@ export function useJobActions(jobId: string, history: History, open: (cutId: str
           );
       },
     };
-  }, [history, jobId, open, queries]);
+  }, [history, jobId, open, queries, refresh]);
 }

@@ -1,7 +1,7 @@
 import { Gauge, Plus, TriangleAlert } from "lucide-react";
 import { useState, useSyncExternalStore } from "react";
 import { api, type DialPosition, type Problem, type RouterView, type ShopView } from "../api/client";
-import { useRouters, useShop, useThings } from "../api/queries";
+import { useRefresh, useRouters, useShop, useThings } from "../api/queries";
 import { Place } from "../app/Place";
 import { Waiting } from "../app/Waiting";
 import { problemOf } from "../ui/problems";
@@ -10,7 +10,7 @@ import { inUnit } from "../ui/words";
 import { DialCurve } from "./DialCurve";
 import { measured } from "./dial";
 import { hasReadings, MeasureDial } from "./MeasureDial";
-import { usePlace, useRefresh } from "./place";
+import { usePlace } from "./place";
 import { RouterForm } from "./RouterForm";
 import { Things } from "./Things";
 
@@ -20,11 +20,7 @@ export default function Bench() {
   const routers = useRouters();
   const things = useThings();
   if (!shop.data || !routers.data || !things.data)
-    return (
-      <Waiting
-        reason={(shop.failureReason ?? routers.failureReason ?? things.failureReason)?.message ?? null}
-      />
-    );
+    return <Waiting reason={shop.down ?? routers.down ?? things.down} />;
   return <Stands shop={shop.data} routers={routers.data} things={things.data} />;
 }
 

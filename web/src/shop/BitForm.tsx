@@ -1,11 +1,10 @@
 import { useEffect, useRef, useState } from "react";
-import { api, type BitTile, type DraftView, type Problem, type Texts, type Unit } from "../api/client";
-import { useForms } from "../api/queries";
+import { api, type BitTile, type Problem, type Texts, type Unit } from "../api/client";
+import { useForms, useReading, useRefresh } from "../api/queries";
 import { newerVersion, problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { Fields } from "./Fields";
-import { useRefresh } from "./place";
 import { Silhouette } from "./Silhouette";
 
 interface Props {
@@ -21,7 +20,12 @@ export function BitForm({ start, change, unit, onDone }: Props) {
   const forms = useForms();
   const [description, setDescription] = useState("");
   const [typed, setTyped] = useState<Texts>(start);
-  const [draft, setDraft] = useState<DraftView | null>(null);
+  const drafted = useReading({
+    key: ["draft", description, typed],
+    ask: () => api.draftBit(description, typed),
+    keeps: true,
+  });
+  const draft = drafted.data ?? null;
   const [refused, setRefused] = useState<Problem | null>(null);
   const [tried, setTried] = useState(false);
   const [version, setVersion] = useState(change?.version ?? null);
@@ -29,16 +33,6 @@ export function BitForm({ start, change, unit, onDone }: Props) {
   const refresh = useRefresh();
 
   useEffect(() => first.current?.focus(), []);
-  useEffect(() => {
-    let latest = true;
-    void api.draftBit(description, typed).then((answer) => {
-      if (latest && answer.kind === "ok") setDraft(answer.data);
-      else if (latest && answer.kind !== "ok") setRefused(problemOf(answer));
-    });
-    return () => {
-      latest = false;
-    };
-  }, [description, typed]);
 
   const texts = { ...(draft?.texts ?? {}), ...typed };
   const form = forms.data?.find((each) => each.kind === texts.profile);
@@ -46,7 +40,6 @@ export function BitForm({ start, change, unit, onDone }: Props) {
   const save = async () => {
     setTried(true);
     const asked = await api.draftBit(description, typed);
-    if (asked.kind === "ok") setDraft(asked.data);
     if (asked.kind === "ok" && asked.data.problem) return;
     const whole = asked.kind === "ok" ? asked.data.texts : texts;
     const answer = change ? await api.saveBit(change.id, whole, version) : await api.addBit(whole);
@@ -61,7 +54,9 @@ export function BitForm({ start, change, unit, onDone }: Props) {
   const problem = draft?.problem ?? null;
   const shown = problem && (tried || (typed[problem.field ?? ""] ?? "") !== "") ? problem : null;
   const words =
-    refused?.message ?? (shown && !form?.fields.some((f) => f.field === shown.field) ? shown.words : null);
+    refused?.message ??
+    drafted.problem?.message ??
+    (shown && !form?.fields.some((f) => f.field === shown.field) ? shown.words : null);
   return (
     <form
       className="grid gap-x-6 gap-y-2 border-b-2 border-guide bg-paper px-4 py-3 md:grid-cols-[1fr_150px]"

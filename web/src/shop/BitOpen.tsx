@@ -1,12 +1,11 @@
 import { X } from "lucide-react";
 import { useState } from "react";
 import { api, type BitDetail, type Problem, type Unit } from "../api/client";
-import { useBit } from "../api/queries";
+import { useBit, useRefresh } from "../api/queries";
 import type { Step } from "../app/history";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit, money, reading } from "../ui/words";
-import { useRefresh } from "./place";
 import type { Adding } from "./Shelf";
 import { Silhouette } from "./Silhouette";
 
@@ -24,7 +23,7 @@ interface Props {
 export function BitOpen({ id, ...rest }: Props) {
   const bit = useBit(id);
   if (!bit.data)
-    return <p className="p-4 text-ink-2">{bit.error ? bit.error.message : "Opening the bit …"}</p>;
+    return <p className="p-4 text-ink-2">{bit.problem?.message.metric ?? "Opening the bit …"}</p>;
   return <Opened detail={bit.data} {...rest} />;
 }
 

@@ -1,8 +1,8 @@
 import { Plus, Search } from "lucide-react";
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { useNavigate, useParams } from "react-router";
-import { api, type BitTile, type DrawerView, type ShopView } from "../api/client";
-import { useBits, useShop } from "../api/queries";
+import { api, type DrawerView, type ShopView } from "../api/client";
+import { useBits, useReading, useShop } from "../api/queries";
 import type { Step } from "../app/history";
 import { Place } from "../app/Place";
 import { Waiting } from "../app/Waiting";
@@ -18,8 +18,7 @@ import { WhichBit } from "./WhichBit";
 export default function Drawer() {
   const shop = useShop();
   const bits = useBits();
-  if (!shop.data || !bits.data)
-    return <Waiting reason={(shop.failureReason ?? bits.failureReason)?.message ?? null} />;
+  if (!shop.data || !bits.data) return <Waiting reason={shop.down ?? bits.down} />;
   return <Trays shop={shop.data} drawer={bits.data} />;
 }
 
@@ -40,7 +39,7 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
   const [adding, setAdding] = useState<Adding>(null);
   const [panel, setPanel] = useState<Panel | null>(null);
   const search = useRef<HTMLInputElement>(null);
-  const found = useFound(question, drawer.bits);
+  const found = useFound(question);
   const shown = useMemo(
     () => drawer.bits.filter((bit) => bit.archived === away && (found === null || found.has(bit.id))),
     [drawer, found, away],
@@ -162,22 +161,16 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
   );
 }
 
-/** The ids of what a question finds among `bits`; null while nothing is asked. The last answer stands until the next one comes. */
-function useFound(question: string, bits: readonly BitTile[]): ReadonlySet<string> | null {
-  const [found, setFound] = useState<ReadonlySet<string> | null>(null);
+/** The ids of the bits that a question finds; null while nothing is asked. The last answer stands until the next one comes. */
+function useFound(question: string): ReadonlySet<string> | null {
   const asked = question.trim();
-  // biome-ignore lint/correctness/useExhaustiveDependencies: other bits are searched again
-  useEffect(() => {
-    if (!asked) return setFound(null);
-    let latest = true;
-    void api.findBits(asked).then((answer) => {
-      if (latest && answer.kind === "ok") setFound(new Set(answer.data));
-    });
-    return () => {
-      latest = false;
-    };
-  }, [asked, bits]);
-  return found;
+  const found = useReading({
+    key: ["bits", "find", asked],
+    ask: () => api.findBits(asked),
+    enabled: asked !== "",
+    keeps: true,
+  }).data;
+  return useMemo(() => (asked !== "" && found ? new Set(found) : null), [asked, found]);
 }
 
 function Nothing({ question, onClear }: { question: string; onClear: () => void }) {

@@ -10,7 +10,7 @@ import { useUndo } from "./undo";
 /** Files: tools as tables, the whole shop as one file, out and in. */
 export default function Files() {
   const shop = useShop();
-  if (!shop.data) return <Waiting reason={shop.failureReason?.message ?? null} />;
+  if (!shop.data) return <Waiting reason={shop.down} />;
   return <Desk shop={shop.data} />;
 }
 

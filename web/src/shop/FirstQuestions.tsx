@@ -1,10 +1,10 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type DrawerView, type Problem, type ShopView, type StarterIn } from "../api/client";
+import { useRefresh } from "../api/queries";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
-import { useRefresh } from "./place";
 import { Silhouette } from "./Silhouette";
 
 const OWNED = [

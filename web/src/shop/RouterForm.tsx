@@ -1,11 +1,10 @@
 import { useState } from "react";
 import { api, type Problem, type RouterView, type Texts, type Unit } from "../api/client";
-import { useForms } from "../api/queries";
+import { useForms, useRefresh } from "../api/queries";
 import { newerVersion, problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { Fields } from "./Fields";
-import { useRefresh } from "./place";
 
 interface Props {
   /** The router that is changed; none for a new one. */

@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import {
   api,
   type DraftedRules,
@@ -11,14 +11,14 @@ import {
   type Texts,
   type Unit,
 } from "../api/client";
-import { useJobs, useRules, useShop } from "../api/queries";
+import { useJobs, useReading, useRefresh, useRules, useShop } from "../api/queries";
 import { Place } from "../app/Place";
 import { Waiting } from "../app/Waiting";
 import { useReadings } from "../instruments/target";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
-import { usePlace, useRefresh } from "./place";
+import { usePlace } from "./place";
 import { GROUPS, Schools, Word } from "./Rules";
 
 /** All house rules: the schools and every number, and what a change would move before it is kept. */
@@ -26,8 +26,7 @@ export default function RulesPage() {
   const shop = useShop();
   const rules = useRules();
   const jobs = useJobs();
-  if (!shop.data || !rules.data || !jobs.data)
-    return <Waiting reason={(shop.failureReason ?? rules.failureReason)?.message ?? null} />;
+  if (!shop.data || !rules.data || !jobs.data) return <Waiting reason={shop.down ?? rules.down} />;
   return <Changing key={shop.data.unit} shop={shop.data} kept={rules.data} jobs={jobs.data} />;
 }
 
@@ -56,27 +55,19 @@ function Changing({ shop, kept, jobs }: Props) {
   const [rules, setRules] = useState<HouseRules>(kept.rules);
   const [numbers, setNumbers] = useState<Texts>({});
   const [jobId, setJobId] = useState<string | null>(jobs[0]?.id ?? null);
-  const [drafted, setDrafted] = useState<DraftedRules | null>(null);
-  const [settled, setSettled] = useState(false);
-  const [problem, setProblem] = useState<Problem | null>(null);
+  const draft = useReading({
+    key: ["rules", "draft", rules, numbers, jobId],
+    ask: () => api.draftRules(rules, numbers, jobId),
+    keeps: true,
+  });
+  const drafted = draft.data;
+  // What was worked out for other rules must not be kept for these.
+  const settled = !draft.settling;
+  const [refused, setProblem] = useState<Problem | null>(null);
+  const problem = refused ?? draft.problem;
   const changed =
     Object.keys(numbers).length > 0 || GROUPS.some((group) => rules[group.key] !== kept.rules[group.key]);
   const wordChanged = rules.dado_word !== kept.rules.dado_word;
-
-  useEffect(() => {
-    let latest = true;
-    // What was worked out for other rules must not be kept for these.
-    setSettled(false);
-    void api.draftRules(rules, numbers, jobId).then((answer) => {
-      if (!latest) return;
-      setSettled(true);
-      if (answer.kind === "ok") setDrafted(answer.data);
-      else setProblem(problemOf(answer));
-    });
-    return () => {
-      latest = false;
-    };
-  }, [rules, numbers, jobId]);
 
   const back = () => {
     setRules(kept.rules);

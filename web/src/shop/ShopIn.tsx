@@ -1,9 +1,9 @@
 import { useState } from "react";
 import { api, type Problem, type ShopFileView, type Unit } from "../api/client";
+import { useRefresh } from "../api/queries";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
-import { useRefresh } from "./place";
 import { snapshot, type Undo } from "./undo";
 
 /** A shop's file in the place of the shop, once its differences were seen. */

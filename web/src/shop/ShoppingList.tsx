@@ -1,12 +1,10 @@
-import { useQuery } from "@tanstack/react-query";
 import { Check } from "lucide-react";
 import { useState } from "react";
 import { api, type Problem, type Shopping, type ToBuy, type Unit } from "../api/client";
-import { data, useRouters } from "../api/queries";
+import { useReading, useRefresh, useRouters } from "../api/queries";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit, money } from "../ui/words";
-import { useRefresh } from "./place";
 
 interface Props {
   unit: Unit;
@@ -15,10 +13,9 @@ interface Props {
 
 /** What to buy for the cuts of all jobs: the fewest things that make them possible, then those that make them clearly better. */
 export function ShoppingList({ unit, currency }: Props) {
-  const list = useQuery({
-    queryKey: ["bits", "shopping"],
-    queryFn: () => data(api.shopping()),
-    staleTime: 0,
+  const list = useReading({
+    key: ["shopping"],
+    ask: api.shopping,
   });
   if (!list.data)
     return (

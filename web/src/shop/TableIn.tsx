@@ -8,10 +8,10 @@ import {
   type Texts,
   type Unit,
 } from "../api/client";
+import { useRefresh } from "../api/queries";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
-import { useRefresh } from "./place";
 import { snapshot, type Undo } from "./undo";
 
 type Kind = ImportView["kind"];

@@ -8,12 +8,11 @@ import {
   type Texts,
   type Unit,
 } from "../api/client";
-import { useBits, useForms } from "../api/queries";
+import { useBits, useForms, useRefresh } from "../api/queries";
 import { newerVersion, problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { Fields } from "./Fields";
-import { useRefresh } from "./place";
 
 interface Props {
   things: readonly FlatView[];

@@ -1,7 +1,6 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type ChooseIn, type LengthIn, type ShopView } from "../api/client";
-import { data, RefusedError } from "../api/queries";
+import { useReading } from "../api/queries";
 import { LengthField } from "../ui/LengthField";
 import { lossLine, Misses, ToolLine } from "../ui/ToolLines";
 import { Words } from "../ui/Words";
@@ -48,14 +47,8 @@ export function WhichBit({ shop }: { shop: ShopView }) {
     through: false,
     clean: "near",
   });
-  const found = useQuery({
-    queryKey: ["tools", asked],
-    queryFn: () => data(api.choose(asked)),
-    retry: false,
-    staleTime: 0,
-    placeholderData: (before) => before,
-  });
-  const problem = found.error instanceof RefusedError ? found.error.problem : null;
+  const found = useReading({ key: ["choose", asked], ask: () => api.choose(asked), keeps: true });
+  const problem = found.problem;
   const size = (name: "width" | "depth" | "thickness", label: string) => (
     <div className="flex flex-col gap-0.5">
       <span className="label">{label}</span>

@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { api, type Unit } from "../api/client";
+import { useRefresh } from "../api/queries";
 import { problemOf } from "../ui/problems";
 import { inUnit } from "../ui/words";
-import { useRefresh } from "./place";
 
 export interface Undo {
   /** Offers to go back to what `snapshot` answered before a file was taken. */

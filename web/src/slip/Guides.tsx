@@ -1,5 +1,5 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { api, type Change, type CutPlan, type Unit } from "../api/client";
+import { useRefresh } from "../api/queries";
 import { replanOpen } from "../board/editors";
 import { Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
@@ -45,10 +45,10 @@ export function Guides({ plan, unit, onEdit }: Props) {
 
 /** How a cut-line jig for this bit and router is made, and saying that it was. */
 function Jig({ plan, unit }: Omit<Props, "onEdit">) {
-  const queries = useQueryClient();
+  const refresh = useRefresh();
   const make = async () => {
     await api.makeJig(plan.bit_id, plan.router_id);
-    await queries.invalidateQueries();
+    await refresh();
     replanOpen();
   };
   return (

@@ -1,6 +1,6 @@
-import { useQueryClient } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { api, type Correction, type CutPlan, type LengthIn, type Problem, type Unit } from "../api/client";
+import { useReading, useRefresh } from "../api/queries";
 import type { History } from "../app/history";
 import { replanOpen } from "../board/editors";
 import { Dialog } from "../ui/Dialog";
@@ -48,50 +48,42 @@ interface MeasuredProps extends Pick<Props, "unit" | "asked" | "history"> {
 }
 
 function Measured({ measure, unit, asked, history }: MeasuredProps) {
-  const queries = useQueryClient();
+  const refresh = useRefresh();
   const [typed, setTyped] = useState<LengthIn>({ typed: "", unit });
-  const [found, setFound] = useState<Correction | null>(null);
-  const [problem, setProblem] = useState<Problem | null>(null);
-  const [kept, setKept] = useState(false);
-  const question = useRef(0);
+  const [refused, setRefused] = useState<Problem | null>(null);
+  /** What was corrected: by then the plan is another one, and the same reading would say nothing. */
+  const [kept, setKept] = useState<Correction | null>(null);
   const expected = reading(measure.shown, unit);
-  const read = async (value: LengthIn) => {
+  const question = { ...asked(), key: measure.key as Key, measured: typed };
+  const read = typed.typed.trim() !== "";
+  const answer = useReading({
+    key: ["test-cut", question],
+    ask: () => api.testCut(question),
+    enabled: read && kept === null,
+  });
+  const found = kept ?? (read ? (answer.data ?? null) : null);
+  const problem = refused ?? (read && !kept ? answer.problem : null);
+  const type = (value: LengthIn) => {
     setTyped(value);
-    setKept(false);
-    if (value.typed.trim() === "") {
-      question.current += 1;
-      setFound(null);
-      setProblem(null);
-      return;
-    }
-    question.current += 1;
-    const asking = question.current;
-    const answer = await api.testCut({ ...asked(), key: measure.key as Key, measured: value });
-    if (asking !== question.current) return;
-    setFound(answer.kind === "ok" ? answer.data : null);
-    setProblem(answer.kind === "ok" ? null : problemOf(answer));
+    setKept(null);
+    setRefused(null);
   };
-  const put = async (value: number) => {
-    if (!found?.id || (found.of !== "base" && found.of !== "bit")) return;
-    const answer = await api.correct({
-      of: found.of,
-      id: found.id,
-      base: found.base,
-      side: found.side,
-      value,
-    });
-    if (answer.kind !== "ok") setProblem(problemOf(answer));
-    await queries.invalidateQueries();
+  const put = async (correction: Correction, value: number) => {
+    const { of, id, base, side } = correction;
+    if (!id || (of !== "base" && of !== "bit")) return;
+    const put = await api.correct({ of, id, base, side, value });
+    setRefused(problemOf(put));
+    await refresh();
     replanOpen();
   };
   const keep = async () => {
     if (!found) return;
-    await put(found.after);
-    setKept(true);
+    setKept(found);
+    await put(found, found.after);
     history.push({
       label: "the correction",
-      undo: () => void put(found.before),
-      redo: () => void put(found.after),
+      undo: () => void put(found, found.before),
+      redo: () => void put(found, found.after),
     });
   };
   const stored = found?.of === "base" || found?.of === "bit";
@@ -111,7 +103,7 @@ function Measured({ measure, unit, asked, history }: MeasuredProps) {
             value={typed}
             unit={unit}
             problem={problem}
-            onType={(value) => void read(value)}
+            onType={type}
             className="field w-[8em] text-right"
           />
         </span>
@@ -125,7 +117,7 @@ function Measured({ measure, unit, asked, history }: MeasuredProps) {
             <button
               type="button"
               className="button button-main"
-              disabled={kept}
+              disabled={kept !== null}
               data-testid={`correct-${measure.key}`}
               onClick={() => void keep()}
             >

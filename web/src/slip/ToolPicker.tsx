@@ -1,8 +1,7 @@
-import { useQuery } from "@tanstack/react-query";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { api, type Change, type CutIn, type CutPlan, type PieceIn, type Unit } from "../api/client";
-import { data } from "../api/queries";
+import { useReading } from "../api/queries";
 import { useCommand } from "../app/commands";
 import { keepMovedFocus } from "../ui/focus";
 import { lossLine, Misses, ToolLine } from "../ui/ToolLines";
@@ -31,12 +30,10 @@ export function ToolPicker({ plan, unit, asked: now, onEdit }: Props) {
   const take = (bit_id: string, router_id: string | null) => onEdit({ bit_id, router_id });
   const chosen = (bit: string, router: string | null) =>
     bit === plan.bit_id && (router === null || router === plan.router_id);
-  const all = useQuery({
-    queryKey: ["tools", asked],
-    queryFn: () => data(api.tools(asked.piece, asked.cut, asked.cut_id)),
+  const all = useReading({
+    key: ["tools", asked],
+    ask: () => api.tools(asked.piece, asked.cut, asked.cut_id),
     enabled: open,
-    staleTime: 0,
-    gcTime: 0,
   });
   const offers = all.data?.offers ?? plan.offers;
   return (
