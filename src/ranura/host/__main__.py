@@ -69,6 +69,13 @@ def _bench(arguments: Sequence[str]) -> int:
     return bench()
 
 
+def _pictures(arguments: Sequence[str]) -> int:
+    from ranura.host.pictures import pictures
+
+    _flag(arguments)
+    return pictures()
+
+
 def _calc(arguments: Sequence[str]) -> int:
     from ranura.calc.command import main
 
@@ -97,12 +104,13 @@ VERBS = {
     "check": Verb("linters and types alone", "dev", _check),
     "fix": Verb("format the code and write the generated documents", "dev", _fix),
     "bench": Verb("measure speed side by side and write docs/performance.md", "dev", _bench, _ALL),
+    "pictures": Verb("take the pictures of the README anew, from the demo shop", "dev", _pictures, _ALL),
 }
 
 
 def usage() -> str:
     """One line a verb."""
-    lines = [f"  {name:<6} {verb.help}" for name, verb in VERBS.items()]
+    lines = [f"  {name:<8} {verb.help}" for name, verb in VERBS.items()]
     return "\n".join(["Ranura plans router cuts. Usage: ./ranura VERB", "", *lines])
 
 

@@ -27,12 +27,12 @@ export function FirstCut() {
   if (!jobs.data || !shop.data || first) return <Waiting reason={jobs.down ?? shop.down} />;
   return (
     <main className="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-4 p-6">
-      <h1 className="text-[28px] font-bold leading-tight">What are you making?</h1>
+      <h1 className="text-figure font-bold leading-tight">What are you making?</h1>
       <p className="text-ink-2">
         A job holds the pieces you cut and the cuts in them. Give it a name to begin.
       </p>
       {bare ? (
-        <p className="border-l-4 border-hazard bg-hazard-soft px-3 py-2 text-[15px]">
+        <p className="border-l-4 border-hazard bg-hazard-soft px-3 py-2 text-body">
           There is no tool here yet.{" "}
           <Link to="/drawer" className="quiet">
             Three answers put a bench and a drawer in

@@ -44,8 +44,8 @@ export function Header(props: Props) {
       <Mark />
       <DropdownMenu.Root>
         <DropdownMenu.Trigger className="truncate text-left leading-tight" data-testid="job-menu">
-          <span className="block text-[16px] font-semibold">{job.name}</span>
-          <span className="block text-[13px] text-ink-2">{props.shopName}</span>
+          <span className="block text-body font-semibold">{job.name}</span>
+          <span className="block text-note text-ink-2">{props.shopName}</span>
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content className="floating min-w-56 p-1" align="start" sideOffset={6}>
@@ -65,7 +65,7 @@ export function Header(props: Props) {
         <Places />
       </span>
       <span
-        className="ml-auto text-right text-[13.5px] leading-tight text-ink-2"
+        className="ml-auto text-right text-note leading-tight text-ink-2"
         role="status"
         data-testid="saving"
         data-state={saving}
@@ -100,7 +100,7 @@ export function Header(props: Props) {
       <ThemeButton />
       <span className="max-lg:hidden">
         <IconButton label="Keyboard shortcuts" onClick={() => onRun("help")}>
-          <span className="text-[17px] font-bold">?</span>
+          <span className="text-strong font-bold">?</span>
         </IconButton>
       </span>
       <DropdownMenu.Root open={printing} onOpenChange={setPrinting}>

@@ -55,7 +55,7 @@ export function Palette({ unit, onClose }: Props) {
         >
           <Primitive.Title className="sr-only">Quick sum</Primitive.Title>
           <input
-            className="w-full border-b-2 border-ink bg-paper px-4 py-3 text-[21px] outline-none"
+            className="w-full border-b-2 border-ink bg-paper px-4 py-3 text-title outline-none"
             value={text}
             placeholder="speed 1 3/8 · 7/16 + 3.2mm · drawer"
             aria-label="Ask a quick sum, or name a place"
@@ -83,16 +83,16 @@ export function Palette({ unit, onClose }: Props) {
               <div data-testid="quick-answer" role="status">
                 <p className="flex flex-wrap items-baseline gap-x-3">
                   <BigReading reading={reading(answer.shown, unit)} />
-                  <span className="text-[16px]">{inUnit(answer.caption, unit)}</span>
+                  <span className="text-body">{inUnit(answer.caption, unit)}</span>
                   <button type="button" className="button ml-auto" onClick={() => void copy()}>
                     {copied === text ? "Copied" : "Copy"}
                   </button>
                 </p>
-                <p className="mt-1 text-[15px] text-ink-2">
+                <p className="mt-1 text-body text-ink-2">
                   <Words text={inUnit(answer.working, unit)} />
                 </p>
                 {answer.lines.map((line) => (
-                  <p key={line.metric} className="text-[15px]">
+                  <p key={line.metric} className="text-body">
                     <Words text={inUnit(line, unit)} />
                   </p>
                 ))}
@@ -127,7 +127,7 @@ export function Palette({ unit, onClose }: Props) {
                     >
                       <span className="font-semibold">{each.example}</span>
                       <span className="text-ink-2">
-                        {each.says} <span className="text-[13px]">{each.rule}</span>
+                        {each.says} <span className="text-note">{each.rule}</span>
                       </span>
                     </button>
                   </li>

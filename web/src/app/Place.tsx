@@ -13,7 +13,7 @@ export function Mark() {
   return (
     <Link
       to="/"
-      className="flex items-center gap-2 text-[22px] font-[760] tracking-tight"
+      className="flex items-center gap-2 text-title font-[760] tracking-tight"
       aria-label="Ranura, the cuts"
     >
       <svg width="34" height="20" viewBox="0 0 34 20" aria-hidden>
@@ -37,7 +37,7 @@ export function Places() {
             key={place.path}
             to={place.path}
             aria-current={current ? "page" : undefined}
-            className={`rounded px-2 py-1.5 text-[14.5px] font-semibold whitespace-nowrap hover:bg-paper lg:px-2.5 ${current ? "border-b-[3px] border-cut rounded-b-none" : "text-ink-2"}`}
+            className={`rounded px-2 py-1.5 text-small font-semibold whitespace-nowrap hover:bg-paper lg:px-2.5 ${current ? "border-b-[3px] border-cut rounded-b-none" : "text-ink-2"}`}
           >
             {place.name}
           </Link>
@@ -56,7 +56,7 @@ export function UnitSwitch({ unit, onSwitch }: { unit: Unit; onSwitch: () => voi
           type="button"
           aria-pressed={unit === each}
           data-testid={`unit-${each}`}
-          className={`min-h-[36px] px-3 text-[14.5px] font-semibold ${unit === each ? "bg-ink text-bench" : "bg-paper"}`}
+          className={`min-h-[36px] px-3 text-small font-semibold ${unit === each ? "bg-ink text-bench" : "bg-paper"}`}
           onClick={() => unit !== each && onSwitch()}
         >
           {each === "mm" ? "mm" : "inch"}
@@ -127,7 +127,7 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
         <span className="max-lg:order-3 max-lg:w-full">
           <Places />
         </span>
-        <span className="ml-auto text-[14px] text-ink-2 max-sm:hidden">{shopName}</span>
+        <span className="ml-auto text-small text-ink-2 max-sm:hidden">{shopName}</span>
         <button
           type="button"
           className="button whitespace-nowrap max-lg:hidden"

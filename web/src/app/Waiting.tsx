@@ -10,7 +10,7 @@ export function Waiting({ reason }: { reason: string | null }) {
       </svg>
       {reason ? (
         <>
-          <h1 className="text-[22px] font-bold">Waiting for the shop</h1>
+          <h1 className="text-title font-bold">Waiting for the shop</h1>
           <p role="alert" className="max-w-md">
             {reason}
           </p>

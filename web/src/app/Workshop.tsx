@@ -30,7 +30,7 @@ export function Workshop() {
   if (job.problem)
     return (
       <main className="flex min-h-dvh flex-col items-center justify-center gap-3 p-6 text-center">
-        <h1 className="text-[22px] font-bold">This job is not here</h1>
+        <h1 className="text-title font-bold">This job is not here</h1>
         <p>{job.problem.message.metric}.</p>
         <a className="button" href="/">
           Open the first job
@@ -191,7 +191,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
 function Empty({ hasPieces, onNew }: { hasPieces: boolean; onNew: () => void }) {
   return (
     <main className="flex flex-col items-center justify-center gap-3 p-8 text-center" data-testid="empty">
-      <h2 className="text-[24px] font-bold">
+      <h2 className="text-figure font-bold">
         {hasPieces ? "What do you want to cut?" : "Which board do you want to cut?"}
       </h2>
       <p className="max-w-sm text-ink-2">

@@ -35,7 +35,7 @@ export function Beside({ draft, plan, unit, variant, problem, onChange, onTake }
     );
   const field = (name: "depth" | "width" | "size", label: string) => (
     <div className="flex flex-col gap-0.5">
-      <span className="text-[14px] text-ink-2">{label}</span>
+      <span className="text-small text-ink-2">{label}</span>
       <LengthField
         label={`${label}, beside`}
         name={`beside-${name}`}
@@ -69,7 +69,7 @@ export function Beside({ draft, plan, unit, variant, problem, onChange, onTake }
         ))}
       </select>
       {problem && !problem.partial ? (
-        <p role="alert" className="text-[14px] text-cut">
+        <p role="alert" className="text-small text-cut">
           {inUnit(problem.message, unit)}
         </p>
       ) : null}

@@ -196,14 +196,14 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
         {state.down ? (
           <p
             role="alert"
-            className="striped mt-1 border-l-4 border-hazard px-3 py-2 text-[15px]"
+            className="striped mt-1 border-l-4 border-hazard px-3 py-2 text-body"
             data-testid="down"
           >
             {state.down}
           </p>
         ) : null}
         {elsewhere ? (
-          <p role="alert" className="mt-1 border-l-4 border-cut px-3 py-2 text-[15px]" data-testid="problem">
+          <p role="alert" className="mt-1 border-l-4 border-cut px-3 py-2 text-body" data-testid="problem">
             <Words text={inUnit(elsewhere.message, unit)} />
           </p>
         ) : null}
@@ -213,7 +213,7 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
               {moved.length > 0 ? (
                 <button
                   type="button"
-                  className="quiet absolute top-0 right-0 z-10 text-[14px]"
+                  className="quiet absolute top-0 right-0 z-10 text-small"
                   onClick={() => onEdit({ clamps: [] })}
                 >
                   clamps as proposed

@@ -46,7 +46,7 @@ export function DimensionMark({ dimension, scale, unit, right, onPick }: Dimensi
         y={place.y}
         transform={turned}
         textAnchor={place.anchor}
-        className={`halo text-[16px] font-bold ${colour === "guide" ? "fill-guide" : "fill-ink"}`}
+        className={`halo text-body font-bold ${colour === "guide" ? "fill-guide" : "fill-ink"}`}
       >
         <SvgWords text={text} />
       </text>

@@ -24,7 +24,7 @@ function Label(props: {
   y: number;
   text: string;
   colour: "guide" | "cut" | "ink";
-  size?: "text-[13px]" | "text-[15px]";
+  size?: "text-note" | "text-body";
   anchor?: "start" | "middle" | "end";
   upright?: boolean;
   plain?: boolean;
@@ -36,14 +36,14 @@ function Label(props: {
     y,
     text,
     colour,
-    size = "text-[13px]",
+    size = "text-note",
     anchor = "middle",
     upright = false,
     plain = false,
     right,
   } = props;
   const fill = { guide: "fill-guide", cut: "fill-cut", ink: "fill-ink" }[colour];
-  const long = text.length * (size === "text-[15px]" ? 8 : 6.9);
+  const long = text.length * (size === "text-body" ? 8 : 6.9);
   const before = { start: 0, middle: long / 2, end: long }[anchor];
   const inside = upright ? x : Math.max(before, Math.min(x, right - long + before));
   return (
@@ -126,7 +126,7 @@ export function Labels({ view, scale, unit, right }: Layer) {
             y={at.height > 60 ? at.y - at.height * 0.28 : at.y + 5}
             text={text}
             colour="cut"
-            size="text-[15px]"
+            size="text-body"
           />
         );
       case "template": {

@@ -36,7 +36,7 @@ interface Props {
 /** What the signs of the drawing mean, and which wood it shows. */
 export function Legend({ item, material, edge }: Props) {
   return (
-    <div className="flex flex-wrap items-center gap-x-3 gap-y-1 pt-1 text-[13px] text-ink-2">
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-1 pt-1 text-note text-ink-2">
       {(edge ? EDGE_KEYS : KEYS).map((key) => (
         <span key={key.role} className="inline-flex items-center gap-1.5">
           <span className={`inline-block size-3.5 border-[1.5px] ${SWATCH[key.role]}`} aria-hidden />

@@ -57,8 +57,8 @@ export function ProfileBench(props: Props) {
           data-testid="bench-open"
         >
           <header className="flex flex-wrap items-center gap-x-4 gap-y-2">
-            <Radix.Title className="text-[22px] font-bold">Profile bench</Radix.Title>
-            <span className="text-[15px] text-ink-2">
+            <Radix.Title className="text-title font-bold">Profile bench</Radix.Title>
+            <span className="text-body text-ink-2">
               <Words text={inUnit(plan.sentence, unit)} />
             </span>
             <span className="ml-auto flex flex-wrap items-center gap-2">
@@ -104,7 +104,7 @@ export function ProfileBench(props: Props) {
                     data-testid="stages-done"
                     onChange={(event) => setAfter(Number(event.target.value))}
                   />
-                  <p className="text-[14.5px] text-ink-2">
+                  <p className="text-small text-ink-2">
                     {shown === 0 ? "before the first stage" : `after stage ${shown} of ${count}`}
                   </p>
                   <Stages plan={plan} unit={unit} />
@@ -133,7 +133,7 @@ export function ProfileBench(props: Props) {
 
 function Zoom({ value, onChange }: { value: number; onChange: (value: number) => void }) {
   return (
-    <label className="flex items-center gap-1.5 text-[14.5px]">
+    <label className="flex items-center gap-1.5 text-small">
       Scale
       <select
         className="rounded border border-rule bg-paper px-1.5 py-1.5"
@@ -167,7 +167,7 @@ function Pane({ view, unit, zoom, caption, onBit }: PaneProps) {
       ?.focus();
   return (
     <div ref={ref} className="relative min-h-[300px] border border-rule bg-paper p-2">
-      <p className="absolute top-2 right-3 z-10 text-[14px] font-semibold text-ink-2" data-testid="ratio">
+      <p className="absolute top-2 right-3 z-10 text-small font-semibold text-ink-2" data-testid="ratio">
         {caption ? `${caption} · ` : ""}
         {ratioOf(view.frame, width, height, zoom)}
       </p>
@@ -201,7 +201,7 @@ function Sizes({ draft, plan, problem, unit, onEdit }: SizesProps) {
     const value: LengthIn = draft[name] ?? { typed: "", unit };
     return (
       <div className="flex flex-col gap-0.5">
-        <span className="text-[14px] text-ink-2">{label}</span>
+        <span className="text-small text-ink-2">{label}</span>
         <LengthField
           label={label}
           name={name}
@@ -224,7 +224,7 @@ function Sizes({ draft, plan, problem, unit, onEdit }: SizesProps) {
         {field("depth", "below the face", "edge.height")}
         {draft.shape === "rabbet" ? null : field("width", "into the face", "edge.width")}
       </div>
-      <p className="text-[15px]" data-testid="setting-gives">
+      <p className="text-body" data-testid="setting-gives">
         {height ? (
           <>
             Bit out <b className="font-semibold">{`${height.number} ${height.unit}`}</b>
@@ -237,7 +237,7 @@ function Sizes({ draft, plan, problem, unit, onEdit }: SizesProps) {
           </>
         ) : null}
       </p>
-      <p className="text-[14px] text-ink-2">
+      <p className="text-small text-ink-2">
         Or take the bit in the drawing and move it. Empty: the whole profile.
       </p>
     </section>
@@ -246,7 +246,7 @@ function Sizes({ draft, plan, problem, unit, onEdit }: SizesProps) {
 
 function Stages({ plan, unit }: { plan: CutPlan; unit: Unit }) {
   return (
-    <ol className="mt-1 text-[14px] tabular-nums">
+    <ol className="mt-1 text-small tabular-nums">
       {plan.pass_lines.map((line) => (
         <li key={line.number} className="border-t border-rule py-0.5">
           {line.number}.{" "}

@@ -74,7 +74,7 @@ export function Profiles({ draft, unit, onEdit }: Props) {
         </button>
       </form>
       {said ? (
-        <p role="alert" className="text-[14px] text-cut">
+        <p role="alert" className="text-small text-cut">
           {said}
         </p>
       ) : null}
@@ -83,11 +83,11 @@ export function Profiles({ draft, unit, onEdit }: Props) {
           <li key={profile.id} className="flex items-center gap-2 border-t border-rule py-1">
             <button
               type="button"
-              className="flex-1 text-left text-[15px] font-semibold hover:underline"
+              className="flex-1 text-left text-body font-semibold hover:underline"
               onClick={() => take(profile)}
             >
               {profile.name}
-              <span className="block text-[13.5px] font-normal text-ink-2">
+              <span className="block text-note font-normal text-ink-2">
                 {`${profile.shape} ${profile.size.typed}`}
                 {profile.depth ? `, ${profile.depth.typed} deep` : ""}
               </span>

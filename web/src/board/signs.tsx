@@ -87,12 +87,7 @@ function Way({ start, end, climb, label, beside, unit, right }: WayProps) {
         strokeWidth={climb ? 2.5 : undefined}
       />
       {label ? (
-        <text
-          x={place.x}
-          y={place.y}
-          textAnchor={place.anchor}
-          className="fill-cut text-[15px] font-bold halo"
-        >
+        <text x={place.x} y={place.y} textAnchor={place.anchor} className="fill-cut text-body font-bold halo">
           {words}
         </text>
       ) : null}
@@ -124,7 +119,7 @@ export function Marks({ view, scale, unit, right }: Layer) {
         return (
           <g key={key} data-mark="start" transform={`translate(${x} ${y})`}>
             <circle r="10" className="fill-paper stroke-cut" strokeWidth="2.2" />
-            <text textAnchor="middle" y="5" className="fill-cut text-[14px] font-bold">
+            <text textAnchor="middle" y="5" className="fill-cut text-small font-bold">
               {text?.replace(/\D/g, "")}
             </text>
             <title>{text}</title>
@@ -146,7 +141,7 @@ export function Marks({ view, scale, unit, right }: Layer) {
               x={within(x, text, right)}
               y={mark.direction[1] < 0 ? y - 15 : y + 24}
               textAnchor="middle"
-              className="fill-ink-2 text-[13.5px] font-semibold halo"
+              className="fill-ink-2 text-note font-semibold halo"
             >
               {text}
             </text>
@@ -157,7 +152,7 @@ export function Marks({ view, scale, unit, right }: Layer) {
           <g key={key} data-mark="pivot" transform={`translate(${x} ${y})`}>
             <circle r="6" className="fill-paper stroke-guide" strokeWidth="2.2" />
             <path d="M-11 0H11M0 -11V11" className="stroke-guide" strokeWidth="1.4" />
-            <text textAnchor="middle" y="24" className="fill-guide text-[13.5px] font-semibold halo">
+            <text textAnchor="middle" y="24" className="fill-guide text-note font-semibold halo">
               {text}
             </text>
           </g>
@@ -172,7 +167,7 @@ export function Marks({ view, scale, unit, right }: Layer) {
               fill="none"
               strokeWidth="1.6"
             />
-            <text textAnchor="middle" y="-7" className="fill-ink-2 text-[13.5px] font-semibold halo">
+            <text textAnchor="middle" y="-7" className="fill-ink-2 text-note font-semibold halo">
               grain
             </text>
           </g>

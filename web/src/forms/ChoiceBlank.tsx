@@ -67,7 +67,7 @@ export function ChoiceBlank({ blank, filling, look }: Props) {
           </select>
         </label>
       ) : (
-        <fieldset className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[15px]">
+        <fieldset className="flex flex-wrap items-center gap-x-4 gap-y-1 text-body">
           <legend className="label mb-1">{blank.label}</legend>
           {options.map(([key]) => (
             <label key={key} className="flex items-center gap-2">

@@ -35,14 +35,14 @@ export function EdgesBlank({ blank, filling, look }: Props) {
   useCommand("all-edges", all, look === "sentence");
   const problem = problemAt(blank.field);
   const message = problem ? (
-    <span role="alert" className="w-full border-l-4 border-cut pl-2 text-[15px]" data-testid="edge-problem">
+    <span role="alert" className="w-full border-l-4 border-cut pl-2 text-body" data-testid="edge-problem">
       {inUnit(problem.message, unit)}
     </span>
   ) : null;
   if (look === "first")
     return (
       <fieldset
-        className="flex flex-wrap items-center gap-2 text-[15px]"
+        className="flex flex-wrap items-center gap-2 text-body"
         data-testid={`${prefix}${blank.field}`}
       >
         <legend className="label mb-1">{blank.label}</legend>
@@ -70,7 +70,7 @@ export function EdgesBlank({ blank, filling, look }: Props) {
             key={edge.value}
             type="button"
             aria-pressed={chosen}
-            className={`rounded border-2 px-2 text-[15px] leading-[1.7] font-semibold ${chosen ? "border-cut" : "border-rule text-ink-2"}`}
+            className={`rounded border-2 px-2 text-body leading-[1.7] font-semibold ${chosen ? "border-cut" : "border-rule text-ink-2"}`}
             title={`key ${index + 1}`}
             onClick={() => toggle(edge.value)}
           >
@@ -80,13 +80,7 @@ export function EdgesBlank({ blank, filling, look }: Props) {
         );
       })}
       {blank.whole.some((ref) => !edges.includes(ref)) ? (
-        <button
-          type="button"
-          className="quiet text-[15px]"
-          title="key 0"
-          data-testid="all-edges"
-          onClick={all}
-        >
+        <button type="button" className="quiet text-body" title="key 0" data-testid="all-edges" onClick={all}>
           all round
         </button>
       ) : null}

@@ -7,7 +7,7 @@ import type { Filling } from "./filling";
 export function FormSentence({ form, filling }: { form: CutForm; filling: Filling }) {
   return (
     <div
-      className="flex flex-wrap items-start gap-x-[0.36em] gap-y-0.5 text-[21px] leading-[1.3]"
+      className="flex flex-wrap items-start gap-x-[0.36em] gap-y-0.5 text-title leading-[1.3]"
       data-testid="sentence"
     >
       {form.sentence.map((part, index) => (

@@ -13,7 +13,7 @@ interface Props {
 
 const CLASSES: Record<Look, string> = {
   sentence: "token text-center",
-  option: "w-[5em] rounded border border-rule bg-paper px-1.5 py-1.5 text-[14px]",
+  option: "w-[5em] rounded border border-rule bg-paper px-1.5 py-1.5 text-small",
   first: "field",
 };
 
@@ -39,7 +39,7 @@ export function LengthBlank({ blank, filling, look }: Props) {
       messageAt={look === "first" ? "below" : "floating"}
       hint={
         look === "sentence" ? (
-          <span className="block h-[17px] text-center text-[13px] leading-tight font-normal text-ink-2 whitespace-nowrap">
+          <span className="block h-[17px] text-center text-note leading-tight font-normal text-ink-2 whitespace-nowrap">
             {current ? (
               <>
                 {`${asked.suffix} ${asked.other.error ? "≈" : "="} `}
@@ -60,7 +60,7 @@ export function LengthBlank({ blank, filling, look }: Props) {
           {blank.remove ? (
             <button
               type="button"
-              className="quiet ml-[0.36em] self-center text-[14px]"
+              className="quiet ml-[0.36em] self-center text-small"
               aria-label={`Leave ${blank.label.toLowerCase()} out`}
               onClick={() => onEdit(blank.remove ?? {})}
             >
@@ -71,7 +71,7 @@ export function LengthBlank({ blank, filling, look }: Props) {
       );
     case "option":
       return (
-        <span className="flex items-center gap-1.5 text-[14px]">
+        <span className="flex items-center gap-1.5 text-small">
           {blank.label}
           {field}
         </span>

@@ -14,7 +14,7 @@ interface Props {
 
 const CLASSES: Record<Look, string> = {
   sentence: "token text-center",
-  option: "w-[4.8em] rounded border border-rule bg-paper px-1.5 py-1.5 text-[14px]",
+  option: "w-[4.8em] rounded border border-rule bg-paper px-1.5 py-1.5 text-small",
   first: "field",
 };
 
@@ -40,10 +40,10 @@ export function NumberBlank({ blank, filling, look }: Props) {
   };
   return (
     <span className={`relative inline-flex ${look === "first" ? "flex-col gap-1" : "items-center gap-1.5"}`}>
-      <label htmlFor={id} className={look === "first" ? "label" : look === "option" ? "text-[14px]" : ""}>
+      <label htmlFor={id} className={look === "first" ? "label" : look === "option" ? "text-small" : ""}>
         {look === "first" ? blank.label : blank.before}
       </label>
-      <span className={`inline-flex ${look === "option" ? "items-center gap-1 text-[14px]" : "items-start"}`}>
+      <span className={`inline-flex ${look === "option" ? "items-center gap-1 text-small" : "items-start"}`}>
         <input
           id={id}
           aria-label={blank.label}
@@ -73,8 +73,8 @@ export function NumberBlank({ blank, filling, look }: Props) {
           role="alert"
           className={
             look === "first"
-              ? "text-[14px] text-cut"
-              : "floating absolute top-full left-0 z-20 mt-2 w-72 border-l-4 border-l-cut p-3 text-[15px] leading-snug font-normal text-ink"
+              ? "text-small text-cut"
+              : "floating absolute top-full left-0 z-20 mt-2 w-72 border-l-4 border-l-cut p-3 text-body leading-snug font-normal text-ink"
           }
         >
           <Words text={message} />

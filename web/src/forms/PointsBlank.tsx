@@ -16,7 +16,7 @@ export function PointsBlank({ blank, filling }: { blank: BlankOf<"points">; fill
         onType={(points) => filling.onEdit({ [blank.field]: points })}
       />
       {problem ? (
-        <p role="alert" className="text-[14px] text-cut" data-testid="contour-problem">
+        <p role="alert" className="text-small text-cut" data-testid="contour-problem">
           {inUnit(problem.message, filling.unit)}
         </p>
       ) : null}

@@ -73,7 +73,7 @@ function Bar({ inDialog }: { inDialog: boolean }) {
           what="jaws hold"
           in_unit="mm"
           title={
-            <span role="status" className="flex items-center gap-2 text-[16px]">
+            <span role="status" className="flex items-center gap-2 text-body">
               <span className="listening" aria-hidden />
               <span>
                 The next reading goes to <b>{known.listening}</b>
@@ -123,7 +123,7 @@ function Offer({ target }: { target: Target | null }) {
           <kbd>{READ_KEY}</kbd> Take {target.label} from the caliper
         </button>
       ) : (
-        <span className="text-[13.5px] text-ink-2">
+        <span className="text-note text-ink-2">
           <kbd>{READ_KEY}</kbd> in a length takes it from the caliper
         </span>
       )}

@@ -25,7 +25,7 @@ export function Simulated({ instrument, what, in_unit, usual, title, children }:
     await instrument.hand("press");
   };
   return (
-    <div className="floating flex flex-col gap-2 border-2 border-guide p-3 text-[15px]">
+    <div className="floating flex flex-col gap-2 border-2 border-guide p-3 text-body">
       <div className="flex items-center gap-3">
         {title}
         {children}
@@ -53,7 +53,7 @@ export function Simulated({ instrument, what, in_unit, usual, title, children }:
       ) : view.simulated ? (
         <div className="flex flex-wrap items-center gap-2 border-t border-dashed border-rule pt-2">
           <label className="flex items-center gap-1.5">
-            <span className="text-[14px] text-ink-2">
+            <span className="text-small text-ink-2">
               {view.name}: {what}
             </span>
             <input
@@ -70,7 +70,7 @@ export function Simulated({ instrument, what, in_unit, usual, title, children }:
                 }
               }}
             />
-            <span className="text-[14px]">{in_unit}</span>
+            <span className="text-small">{in_unit}</span>
           </label>
           <button
             type="button"

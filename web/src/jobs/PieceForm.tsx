@@ -32,45 +32,56 @@ const SIZES = [
   { key: "thickness", label: "Thickness" },
 ] as const;
 
-type Sizes = Record<(typeof SIZES)[number]["key"], LengthIn>;
+/** What is typed of a board, not yet read. */
+export interface PieceDraft {
+  name: string;
+  material: string;
+  thickness_measured: boolean;
+  count: string;
+  length: LengthIn;
+  width: LengthIn;
+  thickness: LengthIn;
+  grain: NonNullable<PieceIn["grain"]>;
+  slope: string;
+  outline: ContourIn | null;
+  openings: readonly ContourIn[];
+}
+
+function draftOf(item: PieceItem | null, unit: Unit): PieceDraft {
+  const kept = item ? pieceIn(item.piece) : null;
+  return {
+    name: kept?.name ?? "",
+    material: kept?.material ?? "birch-plywood",
+    thickness_measured: kept?.thickness_measured ?? true,
+    count: String(kept?.count ?? 1),
+    length: { typed: item?.sizes.length ?? "", unit },
+    width: { typed: item?.sizes.width ?? "", unit },
+    thickness: { typed: item?.sizes.thickness ?? "", unit },
+    grain: kept?.grain ?? "length",
+    slope: kept?.slope ? String(kept.slope) : "",
+    outline: kept?.outline ?? null,
+    openings: kept?.openings ?? [],
+  };
+}
 
 /** A board of one's own. What is wrong is said at its field; nothing typed is lost. */
 export function PieceForm({ shop, unit, item, onSave, onSaved, onClose }: Props) {
-  const known = item?.piece;
-  const empty = { typed: "", unit };
-  const [name, setName] = useState(known?.name ?? "");
-  const [material, setMaterial] = useState(known?.material ?? "birch-plywood");
-  const [measured, setMeasured] = useState(known?.thickness_measured ?? true);
-  const [count, setCount] = useState(String(known?.count ?? 1));
-  const [sizes, setSizes] = useState<Sizes>({
-    length: item ? { typed: item.sizes.length, unit } : empty,
-    width: item ? { typed: item.sizes.width, unit } : empty,
-    thickness: item ? { typed: item.sizes.thickness, unit } : empty,
-  });
-  const before = known ? pieceIn(known) : null;
-  const [grain, setGrain] = useState(before?.grain ?? "length");
-  const [slope, setSlope] = useState(before?.slope ? String(before.slope) : "");
-  const [outline, setOutline] = useState<ContourIn | null>(before?.outline ?? null);
-  const [openings, setOpenings] = useState<ContourIn[]>([...(before?.openings ?? [])]);
+  const [draft, setDraft] = useState(() => draftOf(item, unit));
   const [problem, setProblem] = useState<Problem | null>(null);
+  const type = (change: Partial<PieceDraft>) => setDraft((before) => ({ ...before, ...change }));
   const at = (field: string) => (problem?.field === field ? { ...problem, partial: false } : null);
   const save = async () => {
-    const piece = {
-      name: name.trim(),
-      material,
-      thickness_measured: measured,
-      count: Number(count),
-      grain,
-      slope: Number(slope.replace(",", ".").replace("−", "-")),
-      outline,
-      openings,
-      ...sizes,
-    };
-    const answer = await onSave(piece);
+    const answer = await onSave({
+      ...draft,
+      name: draft.name.trim(),
+      count: Number(draft.count),
+      slope: Number(draft.slope.replace(",", ".").replace("−", "-")),
+      openings: [...draft.openings],
+    });
     if (answer.kind === "ok") onSaved();
     else setProblem(problemOf(answer));
   };
-  const deliveries = shop.deliveries.filter((each) => each.material_id === material);
+  const deliveries = shop.deliveries.filter((each) => each.material_id === draft.material);
   const save_words = item ? "Keep the change" : "Add the board";
   return (
     <Dialog title={item ? `Change ${item.piece.name}` : "Add a board"} onClose={onClose}>
@@ -87,31 +98,35 @@ export function PieceForm({ shop, unit, item, onSave, onSaved, onClose }: Props)
             <input
               className="field"
               data-state={stateOf(at("piece.name"))}
-              value={name}
+              value={draft.name}
               placeholder="Left side"
               data-testid="piece-name"
-              onChange={(event) => setName(event.target.value)}
+              onChange={(event) => type({ name: event.target.value })}
             />
-            {at("piece.name") ? <span className="text-[14px] text-cut">Give the board a name.</span> : null}
+            {at("piece.name") ? <span className="text-small text-cut">Give the board a name.</span> : null}
           </label>
           <label className="flex flex-col gap-1">
             <span className="label">How many</span>
             <input
               className="field"
               data-state={stateOf(at("piece.count"))}
-              value={count}
+              value={draft.count}
               inputMode="numeric"
               data-testid="piece-count"
-              onChange={(event) => setCount(event.target.value)}
+              onChange={(event) => type({ count: event.target.value })}
             />
             {at("piece.count") ? (
-              <span className="text-[14px] text-cut">A whole number from 1 to 999.</span>
+              <span className="text-small text-cut">A whole number from 1 to 999.</span>
             ) : null}
           </label>
         </div>
         <label className="flex flex-col gap-1">
           <span className="label">Wood</span>
-          <select className="field" value={material} onChange={(event) => setMaterial(event.target.value)}>
+          <select
+            className="field"
+            value={draft.material}
+            onChange={(event) => type({ material: event.target.value })}
+          >
             {shop.materials.map((each) => (
               <option key={each.id} value={each.id}>
                 {each.name}
@@ -126,17 +141,17 @@ export function PieceForm({ shop, unit, item, onSave, onSaved, onClose }: Props)
               <LengthField
                 label={size.label}
                 name={`piece-${size.key}`}
-                value={sizes[size.key]}
+                value={draft[size.key]}
                 unit={unit}
                 problem={at(`piece.${size.key}`)}
-                onType={(value) => setSizes({ ...sizes, [size.key]: value })}
+                onType={(value) => type({ [size.key]: value })}
                 className="field"
               />
             </div>
           ))}
         </div>
         {deliveries.length > 0 ? (
-          <p className="flex flex-wrap items-center gap-2 text-[14.5px]" data-testid="deliveries">
+          <p className="flex flex-wrap items-center gap-2 text-small" data-testid="deliveries">
             Measured already:
             {deliveries.map((each) => (
               <button
@@ -144,37 +159,25 @@ export function PieceForm({ shop, unit, item, onSave, onSaved, onClose }: Props)
                 type="button"
                 className="button"
                 title={`sold as ${each.nominal} mm, ${each.name}`}
-                onClick={() => {
-                  setSizes({ ...sizes, thickness: { typed: `${each.measured} mm`, unit } });
-                  setMeasured(true);
-                }}
+                onClick={() =>
+                  type({ thickness: { typed: `${each.measured} mm`, unit }, thickness_measured: true })
+                }
               >
                 {each.measured} mm <span className="font-normal text-ink-2">{each.name}</span>
               </button>
             ))}
           </p>
         ) : null}
-        <label className="flex items-center gap-2 text-[15px]">
+        <label className="flex items-center gap-2 text-body">
           <input
             type="checkbox"
             className="size-5"
-            checked={measured}
-            onChange={(event) => setMeasured(event.target.checked)}
+            checked={draft.thickness_measured}
+            onChange={(event) => type({ thickness_measured: event.target.checked })}
           />
           I measured the thickness
         </label>
-        <ShapeFields
-          grain={grain}
-          slope={slope}
-          outline={outline}
-          openings={openings}
-          unit={unit}
-          at={at}
-          onGrain={setGrain}
-          onSlope={setSlope}
-          onOutline={setOutline}
-          onOpenings={setOpenings}
-        />
+        <ShapeFields draft={draft} unit={unit} at={at} onType={type} />
         {problem && !problem.field?.startsWith("piece.") ? (
           <p role="alert" className="text-cut">
             {inUnit(problem.message, unit)}

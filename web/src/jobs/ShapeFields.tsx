@@ -1,7 +1,8 @@
-import type { ContourIn, LengthIn, PieceIn, Problem, Unit } from "../api/client";
+import type { ContourIn, LengthIn, Problem, Unit } from "../api/client";
 import { LengthField } from "../ui/LengthField";
 import { Points } from "../ui/Points";
 import { inUnit } from "../ui/words";
+import type { PieceDraft } from "./PieceForm";
 
 type Form = ContourIn["form"];
 type SizeName = "length" | "width" | "left" | "near" | "radius";
@@ -14,30 +15,26 @@ const FORMS: Record<Form, string> = {
 };
 
 interface Props {
-  grain: NonNullable<PieceIn["grain"]>;
-  slope: string;
-  outline: ContourIn | null;
-  openings: readonly ContourIn[];
+  draft: PieceDraft;
   unit: Unit;
   at: (field: string) => Problem | null;
-  onGrain: (grain: NonNullable<PieceIn["grain"]>) => void;
-  onSlope: (slope: string) => void;
-  onOutline: (outline: ContourIn | null) => void;
-  onOpenings: (openings: ContourIn[]) => void;
+  onType: (change: Partial<PieceDraft>) => void;
 }
 
 /** What a board is beyond a plain rectangle: the way of its grain, its outline, openings cut out of it. */
-export function ShapeFields(props: Props) {
-  const { grain, slope, outline, openings, unit, at, onGrain, onSlope, onOutline, onOpenings } = props;
+export function ShapeFields({ draft, unit, at, onType }: Props) {
+  const { grain, slope, outline, openings } = draft;
   const change = (place: number, contour: ContourIn | null) =>
-    onOpenings(openings.flatMap((each, i) => (i === place ? (contour ? [contour] : []) : [each])));
+    onType({
+      openings: openings.flatMap((each, i) => (i === place ? (contour ? [contour] : []) : [each])),
+    });
   return (
     <details
       className="rounded border border-rule px-3 py-2"
       open={outline !== null || openings.length > 0 || grain !== "length" || Number(slope) !== 0}
       data-testid="piece-shape"
     >
-      <summary className="cursor-pointer text-[15px] font-semibold">Grain, outline, openings</summary>
+      <summary className="cursor-pointer text-body font-semibold">Grain, outline, openings</summary>
       <div className="mt-2 flex flex-col gap-3">
         <div className="grid gap-3 sm:grid-cols-2">
           <label className="flex flex-col gap-1">
@@ -46,7 +43,7 @@ export function ShapeFields(props: Props) {
               className="field"
               value={grain}
               data-testid="piece-grain"
-              onChange={(event) => onGrain(event.target.value as typeof grain)}
+              onChange={(event) => onType({ grain: event.target.value as typeof grain })}
             >
               <option value="length">length</option>
               <option value="width">width</option>
@@ -61,10 +58,10 @@ export function ShapeFields(props: Props) {
               placeholder="0"
               data-testid="piece-slope"
               aria-label="Slope of the fibres, in degrees; negative when they rise to the near edge"
-              onChange={(event) => onSlope(event.target.value)}
+              onChange={(event) => onType({ slope: event.target.value })}
             />
             {at("piece.slope") ? (
-              <span className="text-[14px] text-cut">
+              <span className="text-small text-cut">
                 Less than 45° either way; −5 where they rise to the near edge.
               </span>
             ) : null}
@@ -78,7 +75,7 @@ export function ShapeFields(props: Props) {
             data-testid="piece-outline"
             onChange={(event) => {
               const form = event.target.value;
-              onOutline(form === "" ? null : { form: form as Form });
+              onType({ outline: form === "" ? null : { form: form as Form } });
             }}
           >
             <option value="">plain rectangle</option>
@@ -95,7 +92,7 @@ export function ShapeFields(props: Props) {
             sizes={SIZES_OF_OUTLINE[outline.form]}
             unit={unit}
             at={at}
-            onChange={onOutline}
+            onChange={(contour) => onType({ outline: contour })}
           />
         ) : null}
         {openings.map((opening, place) => (
@@ -134,10 +131,12 @@ export function ShapeFields(props: Props) {
           className="button self-start"
           data-testid="add-opening"
           onClick={() =>
-            onOpenings([
-              ...openings,
-              { form: "rectangle", length: { typed: "", unit }, width: { typed: "", unit } },
-            ])
+            onType({
+              openings: [
+                ...openings,
+                { form: "rectangle", length: { typed: "", unit }, width: { typed: "", unit } },
+              ],
+            })
           }
         >
           Add an opening
@@ -181,7 +180,7 @@ function Contour({ field, contour, sizes, unit, at, onChange }: ContourProps) {
       <div className="grid gap-2 sm:grid-cols-2">
         {sizes.map(([name, label]) => (
           <div key={name} className="flex flex-col gap-0.5">
-            <span className="text-[14px] text-ink-2">{label}</span>
+            <span className="text-small text-ink-2">{label}</span>
             <LengthField
               label={label}
               name={`${field}.${name}`}
@@ -203,7 +202,7 @@ function Contour({ field, contour, sizes, unit, at, onChange }: ContourProps) {
         />
       ) : null}
       {whole ? (
-        <p role="alert" className="text-[14px] text-cut" data-testid="contour-problem">
+        <p role="alert" className="text-small text-cut" data-testid="contour-problem">
           {inUnit(whole.message, unit)}
         </p>
       ) : null}

@@ -56,12 +56,12 @@ export function Strip(props: Props) {
                 >
                   <Glyph cut={cut} />
                   <span className="min-w-0 leading-tight">
-                    <span className="block text-[14.5px] font-semibold">{cut.name}</span>
-                    <span className="block text-[13px] text-ink-2">
+                    <span className="block text-small font-semibold">{cut.name}</span>
+                    <span className="block text-note text-ink-2">
                       <Words text={inUnit(cut.place, unit)} />
                     </span>
                     {cut.status === "stop" ? (
-                      <span className="block text-[13px] font-semibold text-cut">stop: look here</span>
+                      <span className="block text-note font-semibold text-cut">stop: look here</span>
                     ) : null}
                   </span>
                 </button>
@@ -82,7 +82,7 @@ export function Strip(props: Props) {
                 ) : null}
               </li>
             ))}
-            {item.cuts.length === 0 ? <li className="px-1.5 text-[13.5px] text-ink-2">no cut yet</li> : null}
+            {item.cuts.length === 0 ? <li className="px-1.5 text-note text-ink-2">no cut yet</li> : null}
           </ul>
         </section>
       ))}

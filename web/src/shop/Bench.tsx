@@ -55,7 +55,7 @@ function Stands({ shop, routers, things }: Props) {
     <Place title="Bench" shopName={shop.name} unit={shop.unit} onSwitch={switchUnit}>
       <main className="min-h-0 flex-1 overflow-y-auto px-4 pb-6" data-testid="bench">
         <div className="flex flex-wrap items-center gap-2 py-2.5">
-          <h2 className="text-[19px] font-bold">Routers</h2>
+          <h2 className="text-title font-bold">Routers</h2>
           {undoable.undo ? (
             <button type="button" className="button" onClick={() => history.undo()} data-testid="undo-bench">
               Undo: {undoable.undo}
@@ -137,11 +137,11 @@ function Stand({ router, shop, onDial, onChange }: StandProps) {
       data-testid={`router-${router.id}`}
     >
       <div className="flex flex-col gap-1.5">
-        <h3 className="text-[21px] leading-tight font-bold">{router.name}</h3>
-        <p className="text-[15px]">
+        <h3 className="text-title leading-tight font-bold">{router.name}</h3>
+        <p className="text-body">
           {router.router_class} · {inUnit(router.line, shop.unit)}
         </p>
-        <p className="flex flex-wrap items-center gap-1.5 text-[15px]">
+        <p className="flex flex-wrap items-center gap-1.5 text-body">
           <span className="label">Collets</span>
           {router.collets.map((collet) => (
             <span key={collet} className="rounded-full border-2 border-clamp px-2.5 font-semibold">
@@ -149,7 +149,7 @@ function Stand({ router, shop, onDial, onChange }: StandProps) {
             </span>
           ))}
         </p>
-        <ul className="text-[14.5px] leading-snug">
+        <ul className="text-small leading-snug">
           {router.bases.map((base) => (
             <li key={JSON.stringify(base)}>
               <b className="font-semibold">{base.kind} base</b>:{" "}
@@ -163,7 +163,7 @@ function Stand({ router, shop, onDial, onChange }: StandProps) {
           ))}
         </ul>
         {router.notes.length > 0 ? (
-          <ul className="striped border-l-4 border-hazard px-2.5 py-1.5 text-[14px]">
+          <ul className="striped border-l-4 border-hazard px-2.5 py-1.5 text-small">
             {router.notes.map((note) => (
               <li key={note.metric}>
                 <TriangleAlert size={14} aria-hidden className="mr-1 inline align-[-2px]" />
@@ -173,7 +173,7 @@ function Stand({ router, shop, onDial, onChange }: StandProps) {
           </ul>
         ) : null}
         {problem ? (
-          <p role="alert" className="text-[14.5px] text-cut" data-testid="router-problem">
+          <p role="alert" className="text-small text-cut" data-testid="router-problem">
             <Words text={inUnit(problem.message, shop.unit)} />
           </p>
         ) : null}
@@ -209,7 +209,7 @@ function Stand({ router, shop, onDial, onChange }: StandProps) {
             />
           </>
         ) : (
-          <p className="py-6 text-[15px] text-ink-2">
+          <p className="py-6 text-body text-ink-2">
             What its dial means is not known, so plans give the speed alone. Type the manual's table under
             Change, or measure it position by position.
           </p>

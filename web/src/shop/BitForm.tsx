@@ -78,7 +78,7 @@ export function BitForm({ start, change, unit, onDone }: Props) {
             </span>
             <input
               ref={first}
-              className="field text-[17px]"
+              className="field text-strong"
               value={description}
               placeholder="roundover 1/4 in, 1/2 shank, bearing"
               autoComplete="off"
@@ -105,7 +105,7 @@ export function BitForm({ start, change, unit, onDone }: Props) {
           </label>
         </div>
         {draft?.left ? (
-          <p className="text-[13.5px] text-ink-2">
+          <p className="text-note text-ink-2">
             Not understood: <b>{draft.left}</b>
           </p>
         ) : null}
@@ -123,7 +123,7 @@ export function BitForm({ start, change, unit, onDone }: Props) {
           />
         ) : null}
         {words ? (
-          <p role="alert" className="text-[14.5px] text-cut" data-testid="form-problem">
+          <p role="alert" className="text-small text-cut" data-testid="form-problem">
             <Words text={inUnit(words, unit)} />
           </p>
         ) : null}
@@ -136,7 +136,7 @@ export function BitForm({ start, change, unit, onDone }: Props) {
               scale={Math.min(2.4, 170 / draft.bit.shape.height, 140 / draft.bit.shape.width)}
               label="The bit as it would be"
             />
-            <span className="text-center text-[13.5px]">
+            <span className="text-center text-note">
               <b className="block font-semibold">
                 <Words text={draft.bit.name} />
               </b>
@@ -144,7 +144,7 @@ export function BitForm({ start, change, unit, onDone }: Props) {
             </span>
           </>
         ) : (
-          <span className="py-6 text-center text-[13.5px] text-ink-2">
+          <span className="py-6 text-center text-note text-ink-2">
             Its silhouette appears here as soon as the sizes make a bit.
           </span>
         )}

@@ -75,16 +75,16 @@ function Opened({ detail, unit, currency, onClose, onForm, onDone }: OpenedProps
     >
       <div className="flex flex-col items-center">
         <Silhouette shape={tile.shape} scale={scale} label={`Section of ${tile.name}`} />
-        <p className="mt-2 text-center text-[14px]">
+        <p className="mt-2 text-center text-small">
           <Words text={inUnit(tile.sizes, unit)} />
         </p>
-        <p className="text-center text-[13px] text-ink-2">{detail.prints}</p>
+        <p className="text-center text-note text-ink-2">{detail.prints}</p>
       </div>
       <div className="flex flex-col gap-2">
-        <h3 className="text-[20px] leading-tight font-bold">
+        <h3 className="text-title leading-tight font-bold">
           <Words text={tile.name} />
         </h3>
-        <p className="text-[14.5px]">
+        <p className="text-small">
           <Words
             text={[
               `${tile.shank} shank`,
@@ -94,11 +94,11 @@ function Opened({ detail, unit, currency, onClose, onForm, onDone }: OpenedProps
             ].join(" · ")}
           />
         </p>
-        <p className="text-[14.5px]">
+        <p className="text-small">
           <b className="font-semibold">{tile.state}</b> · {inUnit(tile.life, unit)}
           {tile.price === null ? "" : ` · ${money(tile.price, currency)}`}
         </p>
-        <ul className="text-[14.5px]">
+        <ul className="text-small">
           {detail.cuts.map((line) => (
             <li key={line.metric}>
               <Words text={inUnit(line, unit)} />
@@ -108,7 +108,7 @@ function Opened({ detail, unit, currency, onClose, onForm, onDone }: OpenedProps
         {tile.marks.length > 0 ? (
           <ul className="flex flex-col gap-1" data-testid="bit-marks">
             {tile.marks.map((mark) => (
-              <li key={mark.code} className="striped border-l-4 border-hazard px-2 py-1 text-[14px]">
+              <li key={mark.code} className="striped border-l-4 border-hazard px-2 py-1 text-small">
                 <Words text={inUnit(mark.text, unit)} />
               </li>
             ))}
@@ -119,7 +119,7 @@ function Opened({ detail, unit, currency, onClose, onForm, onDone }: OpenedProps
         <h4 className="label">At each router</h4>
         <ul data-testid="bit-routers">
           {detail.routers.map((at) => (
-            <li key={at.router_id} className="border-t border-rule py-1 text-[14.5px]">
+            <li key={at.router_id} className="border-t border-rule py-1 text-small">
               <span className="flex justify-between gap-2">
                 <b className="font-semibold">{at.router_name}</b>
                 {at.fits && at.rpm ? (
@@ -133,7 +133,7 @@ function Opened({ detail, unit, currency, onClose, onForm, onDone }: OpenedProps
                 )}
               </span>
               {at.why ? (
-                <span className="block text-[13.5px] leading-snug text-ink-2">
+                <span className="block text-note leading-snug text-ink-2">
                   <Words text={inUnit(at.why, unit)} />
                 </span>
               ) : null}
@@ -143,7 +143,7 @@ function Opened({ detail, unit, currency, onClose, onForm, onDone }: OpenedProps
         {detail.uses.length > 0 ? (
           <>
             <h4 className="label">Chosen for</h4>
-            <ul className="text-[14.5px]">
+            <ul className="text-small">
               {detail.uses.map((use) => (
                 <li key={use.id}>{use.name}</li>
               ))}
@@ -153,7 +153,7 @@ function Opened({ detail, unit, currency, onClose, onForm, onDone }: OpenedProps
         {detail.history.length > 0 ? (
           <>
             <h4 className="label">Its history</h4>
-            <ul className="max-h-40 overflow-y-auto text-[14.5px]" data-testid="bit-history">
+            <ul className="max-h-40 overflow-y-auto text-small" data-testid="bit-history">
               {detail.history.map((each) => (
                 <li key={each.at + each.words.metric}>
                   <span className="text-ink-2 tabular-nums">{day(each.at)}</span>{" "}
@@ -164,7 +164,7 @@ function Opened({ detail, unit, currency, onClose, onForm, onDone }: OpenedProps
           </>
         ) : null}
         {problem ? (
-          <p role="alert" className="text-[14.5px] text-cut" data-testid="bit-problem">
+          <p role="alert" className="text-small text-cut" data-testid="bit-problem">
             <Words text={inUnit(problem.message, unit)} />
           </p>
         ) : null}

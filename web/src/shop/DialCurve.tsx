@@ -63,7 +63,7 @@ export function DialCurve({ dial, min, max, name, onMove }: Props) {
             x={frame.left - 8}
             y={heightOf(rpm, top, frame) + 4}
             textAnchor="end"
-            className="fill-ink-2 text-[11.5px] tabular-nums"
+            className="fill-ink-2 text-note tabular-nums"
           >
             {thousands(rpm)}
           </text>
@@ -99,7 +99,7 @@ export function DialCurve({ dial, min, max, name, onMove }: Props) {
               x={xs[place]}
               y={frame.height - 10}
               textAnchor="middle"
-              className="fill-ink text-[13px] font-semibold"
+              className="fill-ink text-note font-semibold"
             >
               {String(each.setting)}
             </text>
@@ -138,7 +138,7 @@ export function DialCurve({ dial, min, max, name, onMove }: Props) {
                 x={xs[place]}
                 y={heightOf(rpm, top, frame) - 13}
                 textAnchor="middle"
-                className="halo fill-ink text-[13px] font-bold tabular-nums"
+                className="halo fill-ink text-note font-bold tabular-nums"
               >
                 {thousands(rpm)}
               </text>

@@ -88,7 +88,7 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
             onChange={(event) => setQuestion(event.target.value)}
           />
         </label>
-        <span className="text-[14px] text-ink-2" role="status" data-testid="bit-count">
+        <span className="text-small text-ink-2" role="status" data-testid="bit-count">
           {found === null ? `${shown.length} bits` : `${shown.length} of ${drawer.bits.length} bits`}
         </span>
         {stored > 0 || away ? (
@@ -176,7 +176,7 @@ function useFound(question: string): ReadonlySet<string> | null {
 function Nothing({ question, onClear }: { question: string; onClear: () => void }) {
   return (
     <main className="flex flex-1 flex-col items-center justify-center gap-3 p-8 text-center">
-      <h2 className="text-[22px] font-bold">{question ? "No bit is like that" : "Nothing here"}</h2>
+      <h2 className="text-title font-bold">{question ? "No bit is like that" : "Nothing here"}</h2>
       {question ? (
         <button type="button" className="button" onClick={onClear}>
           Show all bits

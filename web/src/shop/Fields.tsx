@@ -97,7 +97,7 @@ function One({ field, text, guess, problem, unit, onType }: OneProps) {
         />
       )}
       {problem && state === "invalid" ? (
-        <span className="text-[13.5px] leading-snug text-cut" role="alert">
+        <span className="text-note leading-snug text-cut" role="alert">
           <Words text={inUnit(problem.words, unit)} />
         </span>
       ) : null}

@@ -29,19 +29,19 @@ function Desk({ shop }: { shop: ShopView }) {
       <main className="min-h-0 flex-1 overflow-y-auto px-4 pb-6" data-testid="files">
         {undo.before ? (
           <div className="mt-3 flex flex-wrap items-center gap-3 border-2 border-guide bg-paper px-3 py-2">
-            <p className="text-[15px]">{undo.said}</p>
+            <p className="text-body">{undo.said}</p>
             <button type="button" className="button" onClick={() => void undo.back()} data-testid="shop-undo">
               Undo: the shop as it was before
             </button>
           </div>
         ) : null}
         <section aria-label="Out of the shop" className="py-3">
-          <h2 className="text-[19px] font-bold">Out of the shop</h2>
+          <h2 className="text-title font-bold">Out of the shop</h2>
           <ul className="mt-2 flex flex-wrap gap-2">
             {OUT.map((each) => (
               <li key={each.href}>
                 <a className="button" href={each.href} download>
-                  {each.name} <span className="text-[13px] font-normal text-ink-2">{each.says}</span>
+                  {each.name} <span className="text-note font-normal text-ink-2">{each.says}</span>
                 </a>
               </li>
             ))}

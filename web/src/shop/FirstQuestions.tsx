@@ -54,7 +54,7 @@ export function FirstQuestions({ shop, onSkip }: Props) {
       className="mx-auto flex w-full max-w-3xl flex-1 flex-col gap-5 overflow-y-auto p-6"
       data-testid="first"
     >
-      <h2 className="text-[26px] leading-tight font-bold">What is in your shop?</h2>
+      <h2 className="text-figure leading-tight font-bold">What is in your shop?</h2>
       <p className="text-ink-2">
         Planning is only as good as what Ranura knows of your tools. Three answers give you a bench and a
         drawer to begin with; everything can be changed afterwards.
@@ -107,7 +107,7 @@ export function FirstQuestions({ shop, onSkip }: Props) {
             {offer.bits.map((bit) => (
               <li
                 key={bit.id}
-                className="flex w-24 flex-col items-center text-center text-[13px] leading-tight"
+                className="flex w-24 flex-col items-center text-center text-note leading-tight"
               >
                 <Silhouette shape={bit.shape} scale={1.3} label={bit.name} />
                 <span>
@@ -116,7 +116,7 @@ export function FirstQuestions({ shop, onSkip }: Props) {
               </li>
             ))}
           </ul>
-          <p className="mt-3 text-[14px] text-ink-2">
+          <p className="mt-3 text-small text-ink-2">
             What differs from one maker to the next (dial, base, collet) is left open and asked for when a
             plan needs it.
           </p>
@@ -165,7 +165,7 @@ function Pick({ on, onPick, testId, children }: PickProps) {
   return (
     <button
       type="button"
-      className={`button min-h-11 text-[16px] ${on ? "button-main" : ""}`}
+      className={`button min-h-11 text-body ${on ? "button-main" : ""}`}
       aria-pressed={on}
       onClick={onPick}
       data-testid={testId}

@@ -72,12 +72,12 @@ export function MeasureDial({ router, onKeep, onDone }: Props) {
   };
   return (
     <div className="mt-2 flex flex-col gap-2 border-t-2 border-guide pt-2" data-testid="measure-dial">
-      <p className="striped border-l-4 border-hazard px-2.5 py-1.5 text-[14px] leading-snug">
+      <p className="striped border-l-4 border-hazard px-2.5 py-1.5 text-small leading-snug">
         Unplugged: take the bit out and put the reflecting mark on the spindle or its tight nut. Then run it
         clamped down, glasses on, sleeves away; both manuals come first.
       </p>
       {router.dial.length === 0 ? (
-        <label className="flex items-center gap-2 text-[15px]">
+        <label className="flex items-center gap-2 text-body">
           Its positions, as written on the dial
           <input className="field w-44!" value={typed} onChange={(event) => setTyped(event.target.value)} />
         </label>
@@ -94,8 +94,8 @@ export function MeasureDial({ router, onKeep, onDone }: Props) {
                 onClick={() => setChosen(String(each.setting))}
                 data-testid={`position-${each.setting}`}
               >
-                <b className="text-[16px]">{String(each.setting)}</b>
-                <span className="block text-[13.5px] tabular-nums">
+                <b className="text-body">{String(each.setting)}</b>
+                <span className="block text-note tabular-nums">
                   {rpm === undefined
                     ? "not yet"
                     : `${rpm.toLocaleString("en").replaceAll(",", "\u2009")} rpm`}
@@ -113,7 +113,7 @@ export function MeasureDial({ router, onKeep, onDone }: Props) {
           in_unit="rpm"
           usual={at.manual_rpm ?? at.rpm}
           title={
-            <span role="status" className="flex items-center gap-2 text-[16px]">
+            <span role="status" className="flex items-center gap-2 text-body">
               {known.view?.state === "ready" ? <span className="listening" aria-hidden /> : null}
               <span>
                 Set the dial to <b>{String(at.setting)}</b>, let it run up, press the tachometer's button
@@ -122,7 +122,7 @@ export function MeasureDial({ router, onKeep, onDone }: Props) {
           }
         />
       ) : (
-        <p role="status" className="text-[15px]">
+        <p role="status" className="text-body">
           Every position was read. Pick one to read it again.
         </p>
       )}

@@ -54,7 +54,7 @@ export function RouterForm({ change, unit, onDone }: Props) {
         if (event.key === "Escape") onDone();
       }}
     >
-      <h3 className="text-[17px] font-bold">{change ? `Change ${change.name}` : "Add a router"}</h3>
+      <h3 className="text-strong font-bold">{change ? `Change ${change.name}` : "Add a router"}</h3>
       <Fields
         form={router}
         texts={texts}

@@ -48,8 +48,8 @@ export function Schools({ group, shop, rules, onPick }: SchoolsProps) {
               <RadioGroup.Indicator className="size-2 rounded-full bg-guide" />
             </span>
             <span>
-              <b className="block text-[15.5px]">{school.name}</b>
-              <span className="block text-[14px] leading-snug text-ink-2">{school.says}</span>
+              <b className="block text-body">{school.name}</b>
+              <span className="block text-small leading-snug text-ink-2">{school.says}</span>
             </span>
           </RadioGroup.Item>
         ))}

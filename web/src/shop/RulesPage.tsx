@@ -94,7 +94,7 @@ function Changing({ shop, kept, jobs }: Props) {
     <Place title="House rules" shopName={shop.name} unit={shop.unit} onSwitch={switchUnit}>
       <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_390px]" data-testid="rules-page">
         <div className="min-h-0 px-4 pb-6 lg:overflow-y-auto">
-          <p className="max-w-3xl py-3 text-[15px] text-ink-2">
+          <p className="max-w-3xl py-3 text-body text-ink-2">
             Where experienced people disagree, this shop decides. Rules can be made stricter; the safety floor
             holds whatever is typed.
           </p>
@@ -109,7 +109,7 @@ function Changing({ shop, kept, jobs }: Props) {
           </div>
           {NUMBERS.map((section) => (
             <section key={section.group} aria-label={section.title} className="mt-3">
-              <h2 className="border-b-2 border-ink pb-0.5 text-[17px] font-bold">{section.title}</h2>
+              <h2 className="border-b-2 border-ink pb-0.5 text-strong font-bold">{section.title}</h2>
               <div className="grid gap-x-6 md:grid-cols-2">
                 {kept.numbers
                   .filter((each) => each.bound.group === section.group)
@@ -155,19 +155,19 @@ function Changing({ shop, kept, jobs }: Props) {
                 ))}
               </select>
             ) : (
-              <span className="text-[14px] text-ink-2">{jobs[0]?.name}</span>
+              <span className="text-small text-ink-2">{jobs[0]?.name}</span>
             )}
           </div>
           <div className="min-h-0 flex-1 overflow-y-auto px-4 py-2 max-lg:max-h-40" data-testid="moves">
             {!changed && !wordChanged ? (
-              <p className="text-[14.5px] text-ink-2">
+              <p className="text-small text-ink-2">
                 Change a rule, and the figures it would move stand here, before and after. Nothing changes
                 until you keep it.
               </p>
             ) : drafted && drafted.problems.length > 0 ? (
-              <p className="text-[14.5px] text-cut">Mend what is marked first.</p>
+              <p className="text-small text-cut">Mend what is marked first.</p>
             ) : drafted && seen.length === 0 ? (
-              <p className="text-[14.5px]">No figure of this job moves.</p>
+              <p className="text-small">No figure of this job moves.</p>
             ) : (
               <Moves moves={seen} unit={shop.unit} />
             )}
@@ -225,10 +225,10 @@ function NumberLine({ number, text, problem, changed, unit, onType }: NumberProp
   return (
     <div className="grid grid-cols-[1fr_7.5rem] items-start gap-x-3 border-b border-rule py-1.5">
       <label htmlFor={`rule-${bound.field}`} className="leading-tight">
-        <span className="block text-[15px] font-semibold">
+        <span className="block text-body font-semibold">
           {bound.name} {changed ? <b className="text-cut">changed</b> : null}
         </span>
-        <span className="block text-[13.5px] leading-snug text-ink-2">
+        <span className="block text-note leading-snug text-ink-2">
           {bound.says} <Words text={`${number.low} to ${number.high}`} />
           {number.standard === number.text ? "" : "; usually "}
           {number.standard === number.text ? "" : <Words text={number.standard} />}.{" "}
@@ -236,7 +236,7 @@ function NumberLine({ number, text, problem, changed, unit, onType }: NumberProp
           {bound.waits ? <b className="font-semibold"> Waits for {bound.waits}.</b> : null}
         </span>
         {problem && state === "invalid" ? (
-          <span role="alert" className="block text-[13.5px] text-cut">
+          <span role="alert" className="block text-note text-cut">
             <Words text={inUnit(problem.words, unit)} />
           </span>
         ) : null}
@@ -253,7 +253,7 @@ function NumberLine({ number, text, problem, changed, unit, onType }: NumberProp
           spellCheck={false}
           onChange={(event) => onType(event.target.value)}
         />
-        {suffix ? <span className="text-[13px] text-ink-2">{suffix}</span> : null}
+        {suffix ? <span className="text-note text-ink-2">{suffix}</span> : null}
       </span>
     </div>
   );
@@ -268,8 +268,8 @@ function Moves({ moves, unit }: { moves: DraftedRules["changes"]; unit: Unit }) 
         const own = moves.filter((move) => move.cut_id === id);
         return (
           <li key={id}>
-            <b className="block text-[15px]">{own[0]?.cut_name}</b>
-            <table className="w-full text-[14.5px] tabular-nums">
+            <b className="block text-body">{own[0]?.cut_name}</b>
+            <table className="w-full text-small tabular-nums">
               <tbody>
                 {own.map((move) => (
                   <tr key={move.label} className="border-t border-rule">

@@ -99,7 +99,7 @@ const OneRow = memo(function OneRow({ row, unit, currency, openId, onOpen, onFor
   switch (row.what) {
     case "tray":
       return (
-        <h2 className="flex items-baseline gap-2 pt-3 pb-1.5 text-[15px] font-bold">
+        <h2 className="flex items-baseline gap-2 pt-3 pb-1.5 text-body font-bold">
           {row.title} <span className="label">{row.count}</span>
         </h2>
       );
@@ -167,20 +167,20 @@ function Tile({ bit, height, width, unit, open, onOpen }: TileProps) {
       data-marks={bit.marks.map((mark) => mark.code).join(" ")}
     >
       <Silhouette shape={bit.shape} scale={SCALE} label={`Silhouette of ${bit.name}`} below={below} />
-      <span className="block max-h-[48px] overflow-hidden text-[13.5px] leading-[16px] font-semibold">
+      <span className="block max-h-[48px] overflow-hidden text-note leading-[16px] font-semibold">
         <Words text={bit.name} />
       </span>
-      <span className="block text-[12.5px] leading-tight text-ink-2">
+      <span className="block text-note leading-tight text-ink-2">
         <Words text={`${bit.shank} shank`} />
       </span>
       {STATES[bit.state] ? (
         <b
-          className={`mr-1 rounded px-1 text-[12px] ${bit.state === "dull" ? "bg-hazard text-paper" : "striped"}`}
+          className={`mr-1 rounded px-1 text-note ${bit.state === "dull" ? "bg-hazard text-paper" : "striped"}`}
         >
           {STATES[bit.state]}
         </b>
       ) : null}
-      {traps > 0 ? <b className="trap text-[12px] text-hazard">{traps > 1 ? traps : ""}</b> : null}
+      {traps > 0 ? <b className="trap text-note text-hazard">{traps > 1 ? traps : ""}</b> : null}
     </button>
   );
 }

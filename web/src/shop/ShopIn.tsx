@@ -26,7 +26,7 @@ export function ShopIn({ unit, undo }: { unit: Unit; undo: Undo }) {
   return (
     <section aria-label="A whole shop" className="border-t-2 border-ink py-3">
       <div className="flex flex-wrap items-center gap-3">
-        <h2 className="text-[19px] font-bold">A whole shop</h2>
+        <h2 className="text-title font-bold">A whole shop</h2>
         <label className="button">
           Choose a shop's file
           <input
@@ -49,7 +49,7 @@ export function ShopIn({ unit, undo }: { unit: Unit; undo: Undo }) {
           />
         </label>
       </div>
-      <p className="mt-1 max-w-3xl text-[14.5px] text-ink-2">
+      <p className="mt-1 max-w-3xl text-small text-ink-2">
         Takes the place of this shop's tools, woods and house rules; jobs stay. You see what changes before it
         is kept, and can go back after.
       </p>
@@ -61,7 +61,7 @@ export function ShopIn({ unit, undo }: { unit: Unit; undo: Undo }) {
       {view && text ? (
         <div className="mt-2 border-2 border-guide bg-paper p-3" data-testid="shop-preview">
           <p className="font-semibold">{view.name} would take the place of this shop:</p>
-          <ul className="my-1 text-[15px]">
+          <ul className="my-1 text-body">
             {view.differences.map((each) => (
               <li key={each.kind}>
                 {each.kind}: {each.added} added, {each.changed} changed, {each.removed} taken away

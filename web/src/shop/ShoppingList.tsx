@@ -37,7 +37,7 @@ function Found({ found, unit, currency }: Props & { found: Shopping }) {
       className="border-b border-rule bg-paper px-4 py-3"
       data-testid="shopping"
     >
-      <p className="text-[16px]">
+      <p className="text-body">
         {words}{" "}
         {found.buys.length === 0 && found.cuts > 0 && found.makes === found.cuts
           ? "Nothing on the shelf would make them clearly better."
@@ -50,9 +50,9 @@ function Found({ found, unit, currency }: Props & { found: Shopping }) {
               <Line key={buy.id} buy={buy} unit={unit} currency={currency} />
             ))}
           </ul>
-          <p className="border-t-2 border-ink pt-1.5 text-[16px] font-semibold tabular-nums">
+          <p className="border-t-2 border-ink pt-1.5 text-body font-semibold tabular-nums">
             About {money(found.total, currency)} in all.{" "}
-            <span className="text-[14px] font-normal text-ink-2">
+            <span className="text-small font-normal text-ink-2">
               Usual prices; a cheap bit finds out what you use, a good one replaces it.
             </span>
           </p>
@@ -61,7 +61,7 @@ function Found({ found, unit, currency }: Props & { found: Shopping }) {
       {found.beyond.length > 0 ? (
         <>
           <h4 className="label mt-3">Nothing to buy helps these</h4>
-          <ul className="text-[14.5px]">
+          <ul className="text-small">
             {found.beyond.map((each) => (
               <li key={each.cut_id}>
                 <b className="font-semibold">{each.cut_name}</b>: <Words text={inUnit(each.why, unit)} />
@@ -103,17 +103,17 @@ function Line({ buy, unit, currency }: { buy: ToBuy; unit: Unit; currency: strin
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-rule py-2" data-testid="buy">
       <span className="min-w-56 flex-1">
-        <b className="text-[17px]">
+        <b className="text-strong">
           <Words text={buy.name} />
         </b>{" "}
-        <span className="text-[14.5px] text-ink-2">
+        <span className="text-small text-ink-2">
           {buy.kind === "bit" ? (
             <Words text={`${buy.texts.shank} shank`} />
           ) : (
             `for ${buy.kind === "bearing" ? buy.bit_name : buy.router_name}`
           )}
         </span>
-        <span className="block text-[14.5px] leading-snug">
+        <span className="block text-small leading-snug">
           {buy.serves.map((each) => (
             <span key={each.cut_id} className="block">
               {each.cut_name}: <Words text={inUnit(each.why, unit)} />
@@ -127,9 +127,9 @@ function Line({ buy, unit, currency }: { buy: ToBuy; unit: Unit; currency: strin
         ) : null}
       </span>
       <span className="text-right tabular-nums">
-        <b className="block text-[17px]">about {money(buy.price, currency)}</b>
+        <b className="block text-strong">about {money(buy.price, currency)}</b>
         {buy.per_metre !== null ? (
-          <span className="block text-[13.5px] text-ink-2">
+          <span className="block text-note text-ink-2">
             {money(buy.per_metre, currency, 2)} a metre over {buy.metres.toFixed(1)} m
           </span>
         ) : null}

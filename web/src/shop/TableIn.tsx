@@ -50,14 +50,14 @@ export function TableIn({ unit, undo }: { unit: Unit; undo: Undo }) {
   return (
     <section aria-label="A table into the shop" className="border-t-2 border-ink py-3">
       <div className="flex flex-wrap items-center gap-3">
-        <h2 className="text-[19px] font-bold">A table into the shop</h2>
+        <h2 className="text-title font-bold">A table into the shop</h2>
         <fieldset className="flex overflow-hidden rounded border border-rule" aria-label="What it holds">
           {(["bits", "routers"] as const).map((each) => (
             <button
               key={each}
               type="button"
               aria-pressed={kind === each}
-              className={`min-h-[36px] px-3 text-[14.5px] font-semibold ${kind === each ? "bg-ink text-bench" : "bg-paper"}`}
+              className={`min-h-[36px] px-3 text-small font-semibold ${kind === each ? "bg-ink text-bench" : "bg-paper"}`}
               onClick={() => {
                 setKind(each);
                 setView(null);
@@ -85,7 +85,7 @@ export function TableIn({ unit, undo }: { unit: Unit; undo: Undo }) {
           />
         </label>
       </div>
-      <p className="mt-1 max-w-3xl text-[14.5px] text-ink-2">
+      <p className="mt-1 max-w-3xl text-small text-ink-2">
         The first line names the columns, as in the table that goes out; lengths may stand in either system.
         Nothing is kept before you have seen what becomes of every row.
       </p>
@@ -98,7 +98,7 @@ export function TableIn({ unit, undo }: { unit: Unit; undo: Undo }) {
           }}
         >
           <textarea
-            className="field min-h-32 font-mono text-[14px]"
+            className="field min-h-32 font-mono text-small"
             aria-label="Or paste the table here"
             placeholder={
               "name,profile,shank,diameter,cutting_length,overall_length\n8 straight,straight,8 mm,8 mm,25 mm,60 mm"
@@ -127,7 +127,7 @@ export function TableIn({ unit, undo }: { unit: Unit; undo: Undo }) {
       {view && working ? (
         <div className="mt-2" role="status">
           <progress className="h-3 w-full max-w-md" max={Math.max(view.total, 1)} value={view.done} />
-          <p className="text-[14px]">
+          <p className="text-small">
             {view.stage === "reading" ? "Reading" : "Keeping"} row {view.done} of {view.total} …
           </p>
         </div>
@@ -145,7 +145,7 @@ export function TableIn({ unit, undo }: { unit: Unit; undo: Undo }) {
         />
       ) : null}
       {view?.stage === "kept" ? (
-        <p className="mt-2 text-[16px] font-semibold" role="status" data-testid="import-kept">
+        <p className="mt-2 text-body font-semibold" role="status" data-testid="import-kept">
           Kept: {view.counts.add ?? 0} added, {view.counts.change ?? 0} changed.{" "}
           <button
             type="button"
@@ -185,7 +185,7 @@ function Preview({ view, unit, onMend, onKeep, onDrop }: PreviewProps) {
   return (
     <div className="mt-2" data-testid="import-preview">
       <div className="flex flex-wrap items-center gap-3">
-        <p className="text-[15px]" role="status" data-testid="import-counts">
+        <p className="text-body" role="status" data-testid="import-counts">
           {(Object.keys(ACTIONS) as RowView["action"][])
             .filter((action) => (view.counts[action] ?? 0) > 0)
             .map((action) => `${view.counts[action]} ${ACTIONS[action].count}`)
@@ -205,7 +205,7 @@ function Preview({ view, unit, onMend, onKeep, onDrop }: PreviewProps) {
           Keep all {useful}
         </button>
       </div>
-      <table className="mt-2 w-full text-[14.5px]">
+      <table className="mt-2 w-full text-small">
         <thead>
           <tr className="text-left text-ink-2">
             <th className="w-14 pr-2 font-normal">line</th>
@@ -241,7 +241,7 @@ function Preview({ view, unit, onMend, onKeep, onDrop }: PreviewProps) {
         </tbody>
       </table>
       {view.total > view.rows.length ? (
-        <p className="mt-1 text-[14px] text-ink-2">and {view.total - view.rows.length} more rows</p>
+        <p className="mt-1 text-small text-ink-2">and {view.total - view.rows.length} more rows</p>
       ) : null}
     </div>
   );

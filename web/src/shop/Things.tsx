@@ -47,7 +47,7 @@ export function Things({ things, unit, shop, routers }: Props) {
         return (
           <section key={shelf.title} aria-label={shelf.title}>
             <div className="flex flex-wrap items-baseline gap-2">
-              <h2 className="text-[17px] font-bold">{shelf.title}</h2>
+              <h2 className="text-strong font-bold">{shelf.title}</h2>
               <span className="ml-auto flex flex-wrap gap-x-3">
                 {kinds.map((kind) => (
                   <button
@@ -83,10 +83,10 @@ export function Things({ things, unit, shop, routers }: Props) {
                       onClick={() => setOpen({ kind: thing.kind, of: thing })}
                       data-testid={`thing-${thing.id}`}
                     >
-                      <b className="block text-[15px] font-semibold">
+                      <b className="block text-body font-semibold">
                         <Words text={thing.name} />
                       </b>
-                      <span className="block text-[14px] leading-snug text-ink-2">
+                      <span className="block text-small leading-snug text-ink-2">
                         <Words text={inUnit(thing.line, unit)} />
                       </span>
                     </button>
@@ -181,7 +181,7 @@ function ThingForm({ open, unit, shop, routers, onDone }: FormProps) {
         onType={(field, text) => setTexts({ ...texts, [field]: text })}
       />
       {problem && !form.fields.some((each) => each.field === problem.field && !(each.field in named)) ? (
-        <p role="alert" className="text-[14.5px] text-cut" data-testid="thing-problem">
+        <p role="alert" className="text-small text-cut" data-testid="thing-problem">
           <Words text={inUnit(problem.message, unit)} />
         </p>
       ) : null}

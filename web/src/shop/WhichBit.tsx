@@ -108,7 +108,7 @@ export function WhichBit({ shop }: { shop: ShopView }) {
         {pick("goes", "Goes", GOES)}
         {pick("ends", "Ends", ENDS)}
         {pick("clean", "Must be clean", CLEAN)}
-        <label className="flex min-h-[38px] items-center gap-2 text-[15px]">
+        <label className="flex min-h-[38px] items-center gap-2 text-body">
           <input
             type="checkbox"
             className="size-5"
@@ -132,7 +132,7 @@ export function WhichBit({ shop }: { shop: ShopView }) {
         >
           <div>
             <h2 className="label">Can make it, best first</h2>
-            {found.data.offers.length === 0 ? <p className="text-[15px]">Nothing in this shop can.</p> : null}
+            {found.data.offers.length === 0 ? <p className="text-body">Nothing in this shop can.</p> : null}
             <ul data-testid="which-offers">
               {found.data.offers.map((offer, place) => (
                 <li key={offer.bit_id + offer.router_id} className="px-2 py-1.5">

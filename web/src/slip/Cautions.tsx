@@ -36,7 +36,7 @@ export function Stop({ stop, unit, remedies, onEdit }: { stop: Caution } & Omit<
   return (
     <div
       role="alert"
-      className="my-1 border-2 border-cut bg-cut-soft/40 p-2 text-[15px]"
+      className="my-1 border-2 border-cut bg-cut-soft/40 p-2 text-body"
       data-caution={stop.code}
       data-level="stop"
     >
@@ -63,8 +63,8 @@ export function CautionLine({
     <li
       className={
         strong
-          ? "striped border-l-4 border-hazard px-2.5 py-1.5 text-[14px] leading-snug"
-          : "px-2.5 text-[14px] text-ink-2"
+          ? "striped border-l-4 border-hazard px-2.5 py-1.5 text-small leading-snug"
+          : "px-2.5 text-small text-ink-2"
       }
       data-caution={caution.code}
       data-level={caution.level}

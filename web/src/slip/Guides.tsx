@@ -19,17 +19,17 @@ export function Guides({ plan, unit, onEdit }: Props) {
       <ul className="flex flex-col">
         {plan.guides.map((guide) => (
           <li key={guide.kind} className="border-t border-rule py-1" data-guide={guide.kind}>
-            <div className="flex items-baseline justify-between gap-2 text-[15px]">
+            <div className="flex items-baseline justify-between gap-2 text-body">
               <span className={guide.chosen ? "font-bold" : "font-semibold"}>{guide.name}</span>
               {guide.chosen ? (
-                <span className="text-[14px] text-ink-2">this one</span>
+                <span className="text-small text-ink-2">this one</span>
               ) : (
                 <button type="button" className="button" onClick={() => onEdit(guide.change)}>
                   {guide.can ? "Take it" : "Show it all the same"}
                 </button>
               )}
             </div>
-            <p className={`text-[14px] leading-snug ${guide.can ? "text-ink-2" : "text-cut"}`}>
+            <p className={`text-small leading-snug ${guide.can ? "text-ink-2" : "text-cut"}`}>
               <Words text={inUnit(guide.says, unit)} />
             </p>
           </li>
@@ -53,10 +53,8 @@ function Jig({ plan, unit }: Omit<Props, "onEdit">) {
   };
   return (
     <details className="mt-1 border-t border-rule pt-1" data-testid="make-jig">
-      <summary className="cursor-pointer text-[15px] font-semibold">
-        Make a cut-line jig for this pair
-      </summary>
-      <ol className="list-decimal pl-5 text-[14px] leading-snug text-ink-2">
+      <summary className="cursor-pointer text-body font-semibold">Make a cut-line jig for this pair</summary>
+      <ol className="list-decimal pl-5 text-small leading-snug text-ink-2">
         {plan.jig.map((line) => (
           <li key={line.metric}>
             <Words text={inUnit(line, unit)} />.
@@ -74,7 +72,7 @@ function Jig({ plan, unit }: Omit<Props, "onEdit">) {
 export function Stations({ plan, unit }: Omit<Props, "onEdit">) {
   if (plan.stations.length === 0) return null;
   return (
-    <table className="mt-0.5 ml-[72px] w-[calc(100%-72px)] text-[14px] tabular-nums" data-testid="stations">
+    <table className="mt-0.5 ml-[72px] w-[calc(100%-72px)] text-small tabular-nums" data-testid="stations">
       <thead>
         <tr className="text-left text-ink-2">
           <th className="pr-2 font-normal">
@@ -128,14 +126,14 @@ export function Fit({ plan, unit }: Omit<Props, "onEdit">) {
               <span key={key} className={fill} style={{ width: `${fit[key] * 100}%` }} />
             ))}
           </div>
-          <p className="flex flex-wrap gap-x-3 text-[14.5px]">
+          <p className="flex flex-wrap gap-x-3 text-small">
             {CHANCES.map(({ key, says }) => (
               <span key={key} data-chance={key}>
                 <b className="font-bold tabular-nums">{Math.round(fit[key] * 100)} %</b> {says}
               </span>
             ))}
           </p>
-          <p className="text-[14px] leading-snug text-ink-2">
+          <p className="text-small leading-snug text-ink-2">
             <Words text={inUnit(fit.says, unit)} />.
           </p>
         </div>

@@ -52,7 +52,7 @@ export const Slip = memo(function Slip({ plan, unit, shop, history, stale, asked
       className="flex flex-col"
     >
       <div
-        className={`flex flex-wrap items-center justify-between gap-x-3 py-1 text-[14px] font-semibold ${plan.status === "stop" ? "text-cut" : "text-ink-2"}`}
+        className={`flex flex-wrap items-center justify-between gap-x-3 py-1 text-small font-semibold ${plan.status === "stop" ? "text-cut" : "text-ink-2"}`}
       >
         <span data-testid="status">
           {STATUS[plan.status]}
@@ -113,7 +113,7 @@ export const Slip = memo(function Slip({ plan, unit, shop, history, stale, asked
         </ul>
       ) : null}
       {general ? (
-        <p className="mt-2 text-[13.5px] leading-snug text-ink-2" data-testid="general">
+        <p className="mt-2 text-note leading-snug text-ink-2" data-testid="general">
           {inUnit(general.do, unit)}. {inUnit(general.message, unit)}.
         </p>
       ) : null}
@@ -162,7 +162,7 @@ function Place({
             >
               <BigReading reading={reading(lead.shown, unit)} />
               {inUnit(lead.caption, unit) ? (
-                <span className="text-[15px]"> {inUnit(lead.caption, unit)}</span>
+                <span className="text-body"> {inUnit(lead.caption, unit)}</span>
               ) : null}
             </span>
           ))}
@@ -184,7 +184,7 @@ function Place({
           ) : null}
         </span>
       </div>
-      <ul className="pl-[72px] text-[14px] leading-[1.28] text-ink-2 [font-stretch:92%]">
+      <ul className="pl-[72px] text-small leading-[1.28] text-ink-2 [font-stretch:92%]">
         {section.lines.map((line) => (
           <li key={line.metric}>
             <Words text={inUnit(line, unit)} />
@@ -193,13 +193,13 @@ function Place({
       </ul>
       {section.key === "guide" ? <Stations plan={plan} unit={unit} /> : null}
       {section.key === "guide" && plan.test_cut ? (
-        <button type="button" className="quiet ml-[72px] text-[14px]" onClick={onTest} data-testid="test-cut">
+        <button type="button" className="quiet ml-[72px] text-small" onClick={onTest} data-testid="test-cut">
           test cut in scrap
         </button>
       ) : null}
       {section.key === "tool" && plan.costs.length > 0 ? (
         <p
-          className="mt-0.5 ml-[72px] border-l-4 border-hazard pl-2 text-[14px] leading-snug"
+          className="mt-0.5 ml-[72px] border-l-4 border-hazard pl-2 text-small leading-snug"
           data-testid="costs"
         >
           <b className="font-semibold">Your choice costs: </b>
@@ -245,7 +245,7 @@ function Place({
 function Passes({ plan, unit }: { plan: CutPlan; unit: Unit }) {
   return (
     <div className="relative overflow-x-auto">
-      <table className="w-full text-[13.5px] tabular-nums" data-testid="passes">
+      <table className="w-full text-note tabular-nums" data-testid="passes">
         <caption className="label text-left">Passes, in order of work</caption>
         <thead>
           <tr className="text-left text-ink-2">

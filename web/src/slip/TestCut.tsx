@@ -26,7 +26,7 @@ export function TestCut({ plan, unit, asked, history, onClose }: Props) {
   if (!test) return null;
   return (
     <Dialog title="Test cut in scrap" onClose={onClose}>
-      <ol className="flex list-decimal flex-col gap-1 pl-5 text-[15px]">
+      <ol className="flex list-decimal flex-col gap-1 pl-5 text-body">
         {test.lines.map((line) => (
           <li key={line.metric}>
             <Words text={inUnit(line, unit)} />.
@@ -90,10 +90,10 @@ function Measured({ measure, unit, asked, history }: MeasuredProps) {
   return (
     <div className="border-t border-rule pt-2" data-measure={measure.key}>
       <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
-        <span className="text-[15px] font-semibold">
+        <span className="text-body font-semibold">
           <Words text={inUnit(measure.says, unit)} />
         </span>
-        <span className="text-[14px] text-ink-2">
+        <span className="text-small text-ink-2">
           expected <Words text={`${expected.number} ${expected.unit}`} />
         </span>
         <span className="ml-auto">
@@ -109,7 +109,7 @@ function Measured({ measure, unit, asked, history }: MeasuredProps) {
         </span>
       </div>
       {found ? (
-        <div className="mt-1 flex flex-wrap items-center justify-between gap-2 text-[15px]">
+        <div className="mt-1 flex flex-wrap items-center justify-between gap-2 text-body">
           <span>
             <Words text={inUnit(found.says, unit)} />.
           </span>
@@ -124,7 +124,7 @@ function Measured({ measure, unit, asked, history }: MeasuredProps) {
               {kept ? "Corrected; every plan follows" : "Correct it"}
             </button>
           ) : (
-            <span className="text-[14px] text-ink-2">for this setting only</span>
+            <span className="text-small text-ink-2">for this setting only</span>
           )}
         </div>
       ) : null}

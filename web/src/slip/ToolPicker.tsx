@@ -51,7 +51,7 @@ export function ToolPicker({ plan, unit, asked: now, onEdit }: Props) {
           onCloseAutoFocus={keepMovedFocus}
         >
           <div className="flex items-center justify-between gap-2 border-b border-rule px-3 py-2">
-            <b className="text-[15px]">Bits and routers for this cut</b>
+            <b className="text-body">Bits and routers for this cut</b>
             {pinned ? (
               <Popover.Close
                 className="button"
@@ -64,14 +64,14 @@ export function ToolPicker({ plan, unit, asked: now, onEdit }: Props) {
           </div>
           <div className="overflow-auto px-3 pb-3">
             {pinned && plan.costs.length > 0 ? (
-              <p className="striped mt-2 border-l-4 border-hazard px-2.5 py-1.5 text-[14px] leading-snug">
+              <p className="striped mt-2 border-l-4 border-hazard px-2.5 py-1.5 text-small leading-snug">
                 <b className="font-semibold">Your choice costs: </b>
                 <Words text={plan.costs.map((each) => inUnit(each, unit)).join(" · ")} />
               </p>
             ) : null}
             <h2 className="label mt-2">Can make it, best first</h2>
             {offers.length === 0 ? (
-              <p className="text-[14px]">Nothing in this shop can, as things stand.</p>
+              <p className="text-small">Nothing in this shop can, as things stand.</p>
             ) : null}
             <ul>
               {offers.map((offer, place) => (
@@ -106,7 +106,7 @@ export function ToolPicker({ plan, unit, asked: now, onEdit }: Props) {
               ))}
             </ul>
             {all.data ? (
-              <p className="mt-2 text-[13.5px] text-ink-2" data-testid="looked-at">
+              <p className="mt-2 text-note text-ink-2" data-testid="looked-at">
                 {all.data.can} can make it, {all.data.cannot} were refused.
               </p>
             ) : null}

@@ -17,7 +17,7 @@ export function Working({ figure, unit, schools, onSchool }: Props) {
     figure.key in SPEED_OR_DEPTH ? SPEED_OR_DEPTH[figure.key as keyof typeof SPEED_OR_DEPTH] : null;
   const name = (rule: string) => schools.find((each) => each.value === rule)?.name ?? rule;
   return (
-    <div className="border-l-[3px] border-guide pl-3 py-1 text-[14.5px]" data-working={figure.key}>
+    <div className="border-l-[3px] border-guide pl-3 py-1 text-small" data-working={figure.key}>
       <div className="flex items-baseline justify-between gap-3">
         <span className="font-semibold">{figure.label}</span>
         <BigReading reading={reading(figure.shown, unit)} large={false} />

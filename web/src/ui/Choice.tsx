@@ -8,7 +8,7 @@ interface Props {
   inSentence?: boolean;
 }
 
-const BOX = "max-w-full [field-sizing:content] rounded border border-rule bg-paper px-1 py-1.5 text-[14px]";
+const BOX = "max-w-full [field-sizing:content] rounded border border-rule bg-paper px-1 py-1.5 text-small";
 const WORD =
   "max-w-full [field-sizing:content] border-b-[2.5px] border-ink-2 border-dotted bg-transparent font-bold";
 

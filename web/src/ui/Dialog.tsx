@@ -30,7 +30,7 @@ export function Dialog({ title, onClose, mustChoose = false, aside = false, chil
           onCloseAutoFocus={keepMovedFocus}
         >
           <div className="mb-3 flex items-start justify-between gap-3">
-            <Radix.Title className="text-[21px] font-bold leading-tight">{title}</Radix.Title>
+            <Radix.Title className="text-title font-bold leading-tight">{title}</Radix.Title>
             {mustChoose ? null : (
               <Radix.Close className="rounded p-1 hover:bg-bench" aria-label="Close">
                 <X size={20} aria-hidden />

@@ -71,8 +71,8 @@ export function LengthField(props: Props) {
           role="alert"
           className={
             props.messageAt === "floating"
-              ? "floating absolute top-full left-0 mt-2 w-72 p-3 text-[15px] leading-snug font-normal text-ink border-l-4 border-l-cut"
-              : "mt-1 text-[14px] text-cut"
+              ? "floating absolute top-full left-0 mt-2 w-72 p-3 text-body leading-snug font-normal text-ink border-l-4 border-l-cut"
+              : "mt-1 text-small text-cut"
           }
         >
           <Words text={message} />

@@ -9,9 +9,9 @@ interface Props {
 export function Points({ label, name, points, onType }: Props) {
   return (
     <label className="flex flex-col gap-0.5">
-      <span className="text-[14px] text-ink-2">{label}</span>
+      <span className="text-small text-ink-2">{label}</span>
       <textarea
-        className="field h-28 font-mono text-[14px]"
+        className="field h-28 font-mono text-small"
         defaultValue={points.map(([x, y]) => `${x} ${y}`).join("\n")}
         placeholder={"0 0\n300 0\n300 120\n0 200"}
         data-testid={name}

@@ -12,13 +12,13 @@ interface LineProps {
 export function ToolLine({ name, router, children }: LineProps) {
   return (
     <>
-      <span className="flex items-baseline justify-between gap-2 text-[15px]">
+      <span className="flex items-baseline justify-between gap-2 text-body">
         <span className="font-semibold">
           <Words text={name} />
         </span>
         <span className="text-ink-2">{router ?? "any router"}</span>
       </span>
-      <span className="block text-[13.5px] leading-snug text-ink-2">
+      <span className="block text-note leading-snug text-ink-2">
         <Words text={children} />
       </span>
     </>

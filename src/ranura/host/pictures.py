@@ -1,0 +1,76 @@
+"""`pictures`: one picture of each main view, taken of the demo shop on a database of its own, for the README."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Final, Literal
+
+from playwright.sync_api import Browser, sync_playwright
+
+from ranura.host import places, setup
+from ranura.host.bench import BROWSER, BROWSER_OPTIONS
+from ranura.host.bench.serving import opened_store, served
+from ranura.host.progress import say
+
+FOLDER = places.ROOT / "docs" / "screenshots"
+_JOB = "/jobs/little-harbour/cuts/"
+_SCREEN = (1280, 800)
+_PHONE = (390, 844)
+_SETTLED_MS = 700
+"""How long a page is left alone before it is taken: images, fonts and answers have come by then."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Picture:
+    """A view, and how to come to it."""
+
+    path: str
+    shows: str
+    """A test id that the page has once the view is there."""
+    clicks: tuple[str, ...] = ()
+    """Test ids that are clicked one after another."""
+    size: tuple[int, int] = _SCREEN
+    scheme: Literal["light", "dark"] = "light"
+
+
+PICTURES: Final[Mapping[str, Picture]] = {
+    "cut": Picture(path=_JOB + "shelf-dado-212", shows="slip"),
+    "dark": Picture(path=_JOB + "rail-groove", shows="slip", scheme="dark"),
+    "phone": Picture(path=_JOB + "shelf-dado-212", shows="slip", size=_PHONE),
+    "mortise": Picture(path=_JOB + "cross-mortise", shows="slip"),
+    "edges": Picture(path=_JOB + "cross-edges", shows="slip"),
+    "profile-bench": Picture(path=_JOB + "arch-ogee", shows="slip", clicks=("profile-bench",)),
+    "drawer": Picture(path="/drawer", shows="bit-count"),
+    "which-bit": Picture(path="/drawer", shows="bit-count", clicks=("panel-which",)),
+    "bench": Picture(path="/bench", shows="bench"),
+    "rules": Picture(path="/rules", shows="rules-page"),
+}
+
+
+def pictures() -> int:
+    """Takes every picture anew."""
+    setup.ensure_page("dev")
+    with opened_store() as store, served(store) as url, sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path=setup.find_program(BROWSER), args=list(BROWSER_OPTIONS))
+        for name, picture in PICTURES.items():
+            say(f"{name} …")
+            _take(browser, url, name, picture)
+        browser.close()
+    return 0
+
+
+def _take(browser: Browser, url: str, name: str, picture: Picture) -> None:
+    width, height = picture.size
+    context = browser.new_context(
+        viewport={"width": width, "height": height}, color_scheme=picture.scheme, reduced_motion="reduce"
+    )
+    page = context.new_page()
+    page.goto(url + picture.path)
+    page.get_by_test_id(picture.shows).first.wait_for()
+    page.wait_for_timeout(_SETTLED_MS)
+    for each in picture.clicks:
+        page.get_by_test_id(each).first.click()
+        page.wait_for_timeout(_SETTLED_MS)
+    page.screenshot(path=FOLDER / f"{name}.png")
+    context.close()
