@@ -99,7 +99,7 @@ def test_whatever_a_form_or_a_handle_or_a_remedy_names_is_a_field_of_the_cut(cut
     named = _fields(plan.form) | {path for remedy in plan.remedies for path in remedy.change}
     named |= {path for guide in plan.guides for path in guide.change}
     for view in plan.drawing:
-        named |= {each.field for each in view.dimensions if each.field} | {each.field for each in view.grips}
+        named |= {each.field for each in view.dimensions if each.field} | {each.field for each in view.handles}
         named |= {view.handle.upright.field, view.handle.sideways.field} if view.handle else set()
     assert named
     assert [path for path in sorted(named) if not _is_field(type(cut), path)] == []

@@ -68,10 +68,12 @@ def test_a_table_shows_row_by_row_what_becomes_of_it(client):
 def test_bad_rows_are_mended_or_left_out_and_all_is_kept_at_once(client):
     view = preview(client, BAD)
     row = next(row for row in view["rows"] if row["line"] == 4)
-    mended = client.post(f"/api/imports/{view['id']}/mend", json={"line": 4, "texts": {**row["texts"], "cutting_length": "20"}})
+    mended = client.post(
+        f"/api/imports/{view['id']}/correct", json={"line": 4, "texts": {**row["texts"], "cutting_length": "20"}}
+    )
     assert mended.json()["counts"]["refuse"] == 2
     for line in (5, 6):
-        view = client.post(f"/api/imports/{view['id']}/mend", json={"line": line, "texts": None}).json()
+        view = client.post(f"/api/imports/{view['id']}/correct", json={"line": line, "texts": None}).json()
     assert view["counts"] == {"refuse": 0, "change": 1, "add": 3, "leave": 2, "same": 0}
     kept = finished(client, client.post(f"/api/imports/{view['id']}/keep").json(), "kept")
     assert kept["done"] == 4

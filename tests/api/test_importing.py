@@ -66,7 +66,7 @@ def test_the_same_tool_twice_in_a_table_is_refused_the_second_time(client):
 
 def test_a_mended_row_is_judged_against_the_others(client):
     view = preview(client, "name,profile,shank,diameter,cutting_length\nOne,straight,8,8,25\nTwo,straight,8,8,x\n")
-    address = f"/api/imports/{view['id']}/mend"
+    address = f"/api/imports/{view['id']}/correct"
     texts = {"name": "One", "profile": "straight", "shank": "8", "diameter": "8", "cutting_length": "25"}
     assert client.post(address, json={"line": 3, "texts": texts}).json()["counts"]["refuse"] == 1
     mended = client.post(address, json={"line": 3, "texts": {**texts, "name": "Two"}}).json()

@@ -154,7 +154,7 @@ def test_a_thin_board_may_let_the_bearing_ride_on_a_template_below():
 
 def test_what_an_earlier_cut_took_counts_for_the_next():
     first = plan(edge_cut("rabbet", 9.5, 12, edges=("near",)))
-    assert first.leaves == was_cut("rabbet-9.525", 12, pytest.approx(15.875 / 2))
+    assert first.done == was_cut("rabbet-9.525", 12, pytest.approx(15.875 / 2))
     done = (was_cut("straight-12.7", 17.0, -3.0),)
     alone = plan(edge_cut("roundover", 6.35, edges=("near",)))
     after = plan(edge_cut("roundover", 6.35, edges=("near",)), before=done)
@@ -382,7 +382,7 @@ def test_a_roundover_set_lower_leaves_a_step_above_the_round():
 def test_stacked_profiles_take_only_what_the_one_before_left():
     rabbet = plan(edge_cut("rabbet", 9.5, 4, edges=("near",)))
     cove = edge_cut("cove", 12.7, 12.7, edges=("near",))
-    alone, after = plan(cove), plan(cove, before=(rabbet.leaves,))
+    alone, after = plan(cove), plan(cove, before=(rabbet.done,))
     areas = [sum(stage.bites[0].area for stage in made.stages) for made in (alone, after)]
     assert areas[0] == pytest.approx(math.pi / 4 * 12.7**2, rel=1e-4)
     assert areas[1] < areas[0] - 20

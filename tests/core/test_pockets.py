@@ -267,7 +267,7 @@ def test_a_deep_mortise_goes_down_by_the_turret_until_its_steps_run_out():
     assert figure(made, "guide.end") == pytest.approx(400 - 160 + 4 - 76.2), "from the other end"
     fields = {d.field for d in made.drawing[0].dimensions}
     assert {"from_near", "from_left"} <= fields, "measured as it was asked for"
-    assert {g.field for g in made.drawing[0].grips} == {"from_near", "from_left", "length"}
+    assert {g.field for g in made.drawing[0].handles} == {"from_near", "from_left", "length"}
 
 
 def test_a_mortise_across_the_board_is_guided_from_its_end():
@@ -275,7 +275,7 @@ def test_a_mortise_across_the_board_is_guided_from_its_end():
     made = plan(cut, board(thickness=60))
     assert guide(made) == "edge-guide"
     assert figure(made, "guide.setting") == pytest.approx(40)
-    assert {g.field for g in made.drawing[0].grips} == {"from_near", "from_left", "length"}
+    assert {g.field for g in made.drawing[0].handles} == {"from_near", "from_left", "length"}
 
 
 def test_a_hinge_recess_is_open_at_its_edge_and_as_deep_as_its_leaf():

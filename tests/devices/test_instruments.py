@@ -67,7 +67,7 @@ def test_no_text_breaks_the_reader_of_lines(text):
 
 
 def readings(instrument: Instrument, count: int) -> list[float]:
-    return [line.value for _ in range(count) for line in instrument.told("READ") if isinstance(line, Reading)]
+    return [line.value for _ in range(count) for line in instrument.answer("READ") if isinstance(line, Reading)]
 
 
 @pytest.mark.parametrize(
@@ -75,7 +75,7 @@ def readings(instrument: Instrument, count: int) -> list[float]:
 )
 def test_readings_scatter_about_what_is_before_the_instrument(kind, before, noise):
     instrument = Instrument(kind, random.Random(7))
-    instrument.told(f"SIM {'JAW' if kind == 'caliper' else 'SPEED'} {before}")
+    instrument.answer(f"SIM {'JAW' if kind == 'caliper' else 'SPEED'} {before}")
     seen = readings(instrument, 600)
     assert statistics.mean(seen) == pytest.approx(before, abs=5 * noise / 600**0.5)
     assert 0.8 * noise < statistics.stdev(seen) < 1.3 * noise
@@ -83,16 +83,16 @@ def test_readings_scatter_about_what_is_before_the_instrument(kind, before, nois
 
 def test_zero_is_taken_off_and_a_slow_spindle_is_not_read():
     caliper = Instrument("caliper", random.Random(1), before=6.0)
-    assert caliper.told("ZERO") == [Zeroed()]
-    caliper.told("SIM JAW 17.6")
+    assert caliper.answer("ZERO") == [Zeroed()]
+    caliper.answer("SIM JAW 17.6")
     assert statistics.mean(readings(caliper, 100)) == pytest.approx(11.6, abs=0.01)
     tachometer = Instrument("tachometer", random.Random(1))
-    assert tachometer.told("READ") == [Trouble("nothing-to-read")]
-    assert tachometer.told("ZERO") == [Trouble("unknown-command")]
-    assert tachometer.told("SIM SPEED fast") == [Trouble("bad-number")]
-    assert tachometer.told("SIM BATTERY 0") == [Bye("battery")]
+    assert tachometer.answer("READ") == [Trouble("nothing-to-read")]
+    assert tachometer.answer("ZERO") == [Trouble("unknown-command")]
+    assert tachometer.answer("SIM SPEED fast") == [Trouble("bad-number")]
+    assert tachometer.answer("SIM BATTERY 0") == [Bye("battery")]
     with pytest.raises(Unplugged):
-        tachometer.told("SIM DROP")
+        tachometer.answer("SIM DROP")
 
 
 @pytest.fixture

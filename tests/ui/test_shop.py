@@ -76,7 +76,7 @@ def test_from_an_empty_shop_to_a_planned_dado(empty: Page):
     expect(page.get_by_test_id("row-4")).to_contain_text("two slashes")
     expect(page.get_by_test_id("row-5")).to_contain_text("'spade' is not one of")
     expect(page.get_by_test_id("row-6")).to_contain_text("no shank is left")
-    page.get_by_test_id("mend-4").fill("20")
+    page.get_by_test_id("correct-4").fill("20")
     page.keyboard.press("Enter")
     expect(page.get_by_test_id("row-4")).to_contain_text("is added")
     for line in (5, 6):

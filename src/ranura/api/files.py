@@ -36,7 +36,7 @@ class TableIn(RequestModel):
     text: FileText
 
 
-class MendIn(RequestModel):
+class RowIn(RequestModel):
     """Other cells for a row, or none to leave it out."""
 
     line: int
@@ -149,10 +149,10 @@ def look_at_import(import_id: str, request: Request) -> ImportView:
     return _imports(request).look(import_id)
 
 
-@router.post("/imports/{import_id}/mend")
-def mend_row(import_id: str, asked: MendIn, request: Request) -> ImportView:
+@router.post("/imports/{import_id}/correct")
+def correct_row(import_id: str, asked: RowIn, request: Request) -> ImportView:
     """Mends a row, or leaves it out."""
-    return _imports(request).mend(import_id, asked.line, asked.texts)
+    return _imports(request).correct(import_id, asked.line, asked.texts)
 
 
 @router.post("/imports/{import_id}/keep", status_code=202)

@@ -105,7 +105,7 @@ class Imports:
         """How far an import is. Raises NotFoundError."""
         return _view(self._find(id))
 
-    def mend(self, id: str, line: int, texts: Mapping[str, str] | None) -> ImportView:
+    def correct(self, id: str, line: int, texts: Mapping[str, str] | None) -> ImportView:
         """Another text for the cells of a row, or None to leave the row out."""
         found = self._find(id)
         shop = self._saved_shop.current()

@@ -84,7 +84,7 @@ class PriorCuts:
         if key not in left:
             try:
                 plan = self._planning.plan(cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
-                left[key] = None if plan.status == "stop" else ((plan.bit_id, plan.router_id), plan.leaves)
+                left[key] = None if plan.status == "stop" else ((plan.bit_id, plan.router_id), plan.done)
             except CraftError:
                 left[key] = None
         return left[key]

@@ -274,8 +274,8 @@ def item_view(thing: PlainItem, shop: Shop) -> ItemView:
     elif kind == "wood":
         said = f"{texts['material_class']} · {texts['density']} kg/m³ · burns {texts['burn']}, tears {texts['tear_out']}"
     else:
-        told = {field.replace("_", " "): text for field, text in texts.items() if field != "name" and text != "no"}
-        said = " · ".join(label if text == "yes" else f"{label} {text}" for label, text in told.items())
+        shown = {field.replace("_", " "): text for field, text in texts.items() if field != "name" and text != "no"}
+        said = " · ".join(label if text == "yes" else f"{label} {text}" for label, text in shown.items())
     return ItemView(id=thing.id, version=version, kind=kind, name=thing.name, line=Text(metric=said, inch=said), texts=texts)
 
 

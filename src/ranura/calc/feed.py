@@ -8,7 +8,7 @@ from ranura.core.geometry import closeness
 
 
 class FeedRequest(Question):
-    """A turning bit in a class of material; without `radial_engagement` a full slot. `length` is the way in mm."""
+    """A turning bit in a class of material; without `radial_engagement` a full slot. `length` is that of the cut, in mm."""
 
     rpm: Positive
     flutes: Flutes

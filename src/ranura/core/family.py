@@ -83,7 +83,7 @@ class PlanText:
     drawing: tuple[View, ...]
     """The plan view, the section, and others after them."""
     remedies: tuple[Remedy, ...]
-    """Answers to cautions and ways out of a stop."""
+    """Answers to cautions and remedies for a stop."""
     pass_columns: tuple[str, ...]
     """What the cells of the pass lines are."""
     pass_lines: tuple[PassLine, ...]
@@ -96,10 +96,10 @@ class PlanText:
     """The passes of a cut that goes down by steps, in order of work."""
     stages: tuple[Stage, ...] = ()
     """The stages of a profile, in order of work."""
-    leaves: DoneCut | None = None
+    done: DoneCut | None = None
     """What an edge cut takes of its edges, for the cuts after it."""
     guides: tuple[GuideOffer, ...] = ()
-    """The ways in which it can be guided, the best first."""
+    """The methods of guiding it, the best first."""
     stations: tuple[StationLine, ...] = ()
     """The places of a repeated cut, in the order of the tape."""
     fit: FitView | None = None

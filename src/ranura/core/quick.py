@@ -190,7 +190,7 @@ def _passes(given: Sequence[float], shop: Shop) -> QuickAnswer:
     return _answer(
         "passes",
         len(depths),
-        "passes",
+        "count",
         "passes" if len(depths) > 1 else "pass",
         write("at most {a:fine} a pass, by the school {school}", a=step, school=school_name(rules.depth_rule)),
         write(" · ".join(f"{{{name}:len}}" for name in named), **named),

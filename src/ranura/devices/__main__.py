@@ -37,7 +37,7 @@ def _answer(talk: socket.SocketIO, instrument: Instrument) -> None:
         heard = talk.readline(MOST_CHARACTERS)
         if not heard:
             return
-        said = instrument.told(heard.decode())
+        said = instrument.answer(heard.decode())
 
 
 def _end_with_parent() -> None:
@@ -51,11 +51,11 @@ def main() -> None:
     asked.add_argument("kind", choices=list(UNITS))
     asked.add_argument("--seed", type=int)
     asked.add_argument("--port", type=int, default=0)
-    told = asked.parse_args()
-    with socket.create_server(("127.0.0.1", told.port)) as server:
+    options = asked.parse_args()
+    with socket.create_server(("127.0.0.1", options.port)) as server:
         print(server.getsockname()[1], flush=True)
         threading.Thread(target=_end_with_parent, daemon=True).start()
-        serve(server, Instrument(told.kind, random.Random(told.seed)))
+        serve(server, Instrument(options.kind, random.Random(options.seed)))
 
 
 if __name__ == "__main__":

@@ -29,7 +29,7 @@ class Unplugged(Exception):
 
 @dataclass
 class Instrument:
-    """A simulated instrument: answers each line it is told with the lines it says."""
+    """A simulated instrument: answers each line it hears with lines of its own."""
 
     kind: Kind
     chance: random.Random
@@ -52,7 +52,7 @@ class Instrument:
         """What it says when somebody connects."""
         return [Hello(self.kind, 1, _NAMES[self.kind]), Battery(self.percent)]
 
-    def told(self, text: str) -> list[Line]:
+    def answer(self, text: str) -> list[Line]:
         """What it says to a line. Raises Unplugged."""
         words = text.split()
         match words:

@@ -186,7 +186,7 @@ def _arrow(canvas: Canvas, arrow: Arrow, fit: _Fit, system: System, *, right: fl
 
 
 def _mark(canvas: Canvas, mark: Mark, fit: _Fit, system: System) -> None:
-    """Where a run begins with its number, where it ends, where to stand, the way of the grain."""
+    """Where a run begins with its number, where it ends, where to stand, the direction of the grain."""
     x, y = fit.at(mark.at)
     canvas.setLineWidth(1.1)
     if mark.kind == "start":

@@ -102,9 +102,9 @@ def _table_rows(plan: CutPlan, system: System) -> Iterator[tuple[str, ...]]:
 
     if plan.stations:
         yield ("Stations, all from the one end",)
-        yield ("", "line at", "guide at", "way")
+        yield ("", "line at", "guide at", "heading")
         for each in plan.stations:
-            yield (str(each.number), read(each.mark), read(each.guide), each.way)
+            yield (str(each.number), read(each.mark), read(each.guide), each.heading)
     if len(plan.pass_lines) > _MANY:
         yield ("Passes, in order of work",)
         yield ("", *(_COLUMN_NAMES.get(name, name) for name in plan.pass_columns))

@@ -112,14 +112,14 @@ class PrivateDatabase:
         """The server inherits this lock: it is free again only when the last server on this data is gone."""
         self._lock = os.open(self._base / "data.lock", os.O_CREAT | os.O_RDWR, 0o600)
         deadline = time.monotonic() + 40
-        told = False
+        announced = False
         while True:
             with contextlib.suppress(BlockingIOError):
                 fcntl.flock(self._lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
                 return
-            if not told:
+            if not announced:
                 say("Waiting for the database of an earlier run to finish …")
-                told = True
+                announced = True
             if time.monotonic() > deadline:
                 raise CannotGoOn(f"Another database still uses {self._data}. End it, then start again.")
             time.sleep(0.05)

@@ -223,8 +223,8 @@ export const api = {
     remove("/api/things/{kind}/{thing_id}", { params: { path: { kind, thing_id } } }),
   startImport: (kind: "bits" | "routers", text: string) => post("/api/imports", { body: { kind, text } }),
   lookAtImport: (import_id: string) => get("/api/imports/{import_id}", { params: { path: { import_id } } }),
-  mendRow: (import_id: string, line: number, texts: Texts | null) =>
-    post("/api/imports/{import_id}/mend", {
+  correctRow: (import_id: string, line: number, texts: Texts | null) =>
+    post("/api/imports/{import_id}/correct", {
       params: { path: { import_id } },
       body: { line, texts },
     }),

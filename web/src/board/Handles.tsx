@@ -20,7 +20,7 @@ const STEPS: Record<string, readonly [number, number]> = {
 /** The dimensions of a cut, each dragged at its own place; arrow keys move it by a step. */
 export function Handles({ view, scale, onEdit }: HandlesProps) {
   const pulling = usePulling<{ px: number; handle: DragHandle }>();
-  return view.grips.map((handle, index) => {
+  return view.handles.map((handle, index) => {
     const sideways = Math.abs(handle.direction[0]) > Math.abs(handle.direction[1]);
     return (
       <path
@@ -30,7 +30,7 @@ export function Handles({ view, scale, onEdit }: HandlesProps) {
         fill="transparent"
         stroke="transparent"
         strokeWidth="8"
-        className={`grip touch-none ${handle.other ? "cursor-move" : sideways ? "cursor-ew-resize" : "cursor-ns-resize"}`}
+        className={`handle touch-none ${handle.other ? "cursor-move" : sideways ? "cursor-ew-resize" : "cursor-ns-resize"}`}
         data-drag={handle.field}
         role="slider"
         tabIndex={0}
@@ -79,7 +79,7 @@ export function Clamps({ view, scale, onClamps }: ClampsProps) {
         fill="transparent"
         stroke="transparent"
         strokeWidth="14"
-        className="grip cursor-move touch-none"
+        className="handle cursor-move touch-none"
         data-drag="clamp"
         data-clashes={clamp.clashes}
         role="slider"

@@ -16,7 +16,7 @@ import { LengthField } from "../ui/LengthField";
 import { useSize } from "../ui/useSize";
 import { Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
-import { Beside, useVariant, type Variant } from "./Beside";
+import { Comparison, useVariant, type Variant } from "./Comparison";
 import { Drawing } from "./Drawing";
 import { useBitDrag } from "./dragging";
 import { Profiles } from "./Profiles";
@@ -110,7 +110,7 @@ export function ProfileBench(props: Props) {
                   <Stages plan={plan} unit={unit} />
                 </section>
               ) : null}
-              <Beside
+              <Comparison
                 draft={draft}
                 plan={plan}
                 unit={unit}

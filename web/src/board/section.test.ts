@@ -28,7 +28,7 @@ const view: View = {
   marks: [],
   edges: [],
   handle: { at: [0, 5], upright: { ...axis, field: "depth" }, sideways: { ...axis, field: "width" } },
-  grips: [],
+  handles: [],
   clamps: [],
   board: null,
 };

@@ -35,7 +35,7 @@ class Bench {
   private answer = (): Outcome<InstrumentView> =>
     this.down ? { kind: "down", message: "no server" } : { kind: "ok", data: this.view };
 
-  way = {
+  server = {
     plugInstrument: async () => {
       if (this.view.state !== "ready") this.set({ state: "ready" });
       return this.answer();
@@ -57,7 +57,7 @@ const settled = () => new Promise((done) => setTimeout(done, 5));
 
 function listening() {
   const bench = new Bench();
-  const instrument = new Instrument("caliper", bench.way);
+  const instrument = new Instrument("caliper", bench.server);
   const heard: number[] = [];
   const listen = () =>
     instrument.listen({ id: "a", label: "Width", take: (taken) => heard.push(taken.value) });

@@ -5,7 +5,7 @@ import { problemOf } from "../ui/problems";
 
 export type Kind = InstrumentView["kind"];
 
-export interface Ear {
+export interface Listener {
   /** The field or position that it is for. */
   id: string;
   /** What the reading is for, in words. */
@@ -28,21 +28,21 @@ type Api = Pick<typeof api, "instrumentNews" | "plugInstrument" | "handInstrumen
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
 /**
- * One instrument. Readings are waited for only while somebody listens; a reading goes to one ear once. When the
- * instrument is lost the ear stays: plugged in again, its next reading still arrives.
+ * One instrument. Readings are waited for only while somebody listens; a reading goes to one listener once. When the
+ * instrument is lost the listener stays: plugged in again, its next reading still arrives.
  */
 export class Instrument {
   readonly kind: Kind;
-  private readonly way: Api;
-  private ear: Ear | null = null;
+  private readonly server: Api;
+  private listener: Listener | null = null;
   private heard = 0;
   private waiting: AbortController | null = null;
   private readonly listeners = new Set<() => void>();
   private known: Known = { view: null, listening: null, target: null, said: null, problem: null };
 
-  constructor(kind: Kind, way: Api = api) {
+  constructor(kind: Kind, server: Api = api) {
     this.kind = kind;
-    this.way = way;
+    this.server = server;
   }
 
   readonly snapshot = () => this.known;
@@ -54,11 +54,11 @@ export class Instrument {
     };
   };
 
-  /** The next reading goes to `ear`; plugs the instrument in if need be. */
-  async listen(ear: Ear): Promise<void> {
-    this.ear = ear;
+  /** The next reading goes to `listener`; plugs the instrument in if need be. */
+  async listen(listener: Listener): Promise<void> {
+    this.listener = listener;
     this.heard = Number.POSITIVE_INFINITY;
-    this.tell({ listening: ear.label, target: ear.id, said: null });
+    this.tell({ listening: listener.label, target: listener.id, said: null });
     await this.plug();
     this.heard = this.known.view?.taken?.number ?? 0;
     void this.wait();
@@ -66,32 +66,32 @@ export class Instrument {
 
   /** Nobody waits any more. */
   stop(): void {
-    this.ear = null;
+    this.listener = null;
     this.waiting?.abort();
     this.tell({ listening: null, target: null, problem: null });
   }
 
   /** Plugs it in unless it is, and learns what it is doing now. */
   async plug(): Promise<void> {
-    this.learn(await this.way.plugInstrument(this.kind));
-    if (this.ear) void this.wait();
+    this.learn(await this.server.plugInstrument(this.kind));
+    if (this.listener) void this.wait();
   }
 
   /** What the hand does with a simulated instrument. */
   async hand(act: "hold" | "press" | "battery" | "off" | "drop", value: number | null = null): Promise<void> {
-    this.learn(await this.way.handInstrument(this.kind, act, value));
+    this.learn(await this.server.handInstrument(this.kind, act, value));
   }
 
   async zero(): Promise<void> {
-    this.learn(await this.way.zeroInstrument(this.kind));
+    this.learn(await this.server.zeroInstrument(this.kind));
   }
 
   private async wait(): Promise<void> {
     if (this.waiting && !this.waiting.signal.aborted) return;
     const mine = new AbortController();
     this.waiting = mine;
-    while (this.ear && !mine.signal.aborted) {
-      const answer = await this.way.instrumentNews(this.kind, this.known.view?.turn ?? 0, mine.signal);
+    while (this.listener && !mine.signal.aborted) {
+      const answer = await this.server.instrumentNews(this.kind, this.known.view?.turn ?? 0, mine.signal);
       if (mine.signal.aborted) break;
       this.learn(answer);
       if (answer.kind !== "ok") await pause(1000);
@@ -108,12 +108,12 @@ export class Instrument {
     const view = answer.data;
     if (this.known.view && view.turn < this.known.view.turn) return;
     this.tell({ view, problem: null });
-    const { ear } = this;
-    if (!ear || !view.taken || view.taken.number <= this.heard) return;
+    const { listener } = this;
+    if (!listener || !view.taken || view.taken.number <= this.heard) return;
     this.heard = view.taken.number;
-    this.ear = null;
-    this.tell({ listening: null, target: null, said: `${view.taken.text} → ${ear.label}` });
-    ear.take(view.taken);
+    this.listener = null;
+    this.tell({ listening: null, target: null, said: `${view.taken.text} → ${listener.label}` });
+    listener.take(view.taken);
   }
 
   private tell(change: Partial<Known>): void {

@@ -105,7 +105,7 @@ const OneRow = memo(function OneRow({ row, unit, currency, openId, onOpen, onFor
       );
     case "bits":
       return (
-        <div className="hung flex items-start gap-1.5 border-t-[5px] border-clamp pb-2">
+        <div className="many-names flex items-start gap-1.5 border-t-[5px] border-clamp pb-2">
           {row.bits.map((bit, place) => (
             <Tile
               // biome-ignore lint/suspicious/noArrayIndexKey: a place takes the next bit that is found without being made anew

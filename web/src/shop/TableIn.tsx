@@ -136,7 +136,7 @@ export function TableIn({ unit, undo }: { unit: Unit; undo: Undo }) {
         <Preview
           view={view}
           unit={unit}
-          onMend={async (row, texts) => take(await api.mendRow(view.id, row.line, texts))}
+          onCorrect={async (row, texts) => take(await api.correctRow(view.id, row.line, texts))}
           onKeep={async () => {
             before.current = await snapshot();
             take(await api.keepImport(view.id));
@@ -174,12 +174,12 @@ const ACTIONS: Record<RowView["action"], { row: string; count: string }> = {
 interface PreviewProps {
   view: ImportView;
   unit: Unit;
-  onMend: (row: RowView, texts: Texts | null) => Promise<void>;
+  onCorrect: (row: RowView, texts: Texts | null) => Promise<void>;
   onKeep: () => Promise<void>;
   onDrop: () => void;
 }
 
-function Preview({ view, unit, onMend, onKeep, onDrop }: PreviewProps) {
+function Preview({ view, unit, onCorrect, onKeep, onDrop }: PreviewProps) {
   const refused = view.counts.refuse ?? 0;
   const useful = (view.counts.add ?? 0) + (view.counts.change ?? 0);
   return (
@@ -227,7 +227,7 @@ function Preview({ view, unit, onMend, onKeep, onDrop }: PreviewProps) {
               </td>
               <td className="py-1 pr-2">
                 {row.action === "refuse" ? (
-                  <Mend row={row} unit={unit} onMend={(texts) => onMend(row, texts)} />
+                  <CorrectRow row={row} unit={unit} onCorrect={(texts) => onCorrect(row, texts)} />
                 ) : row.action === "change" ? (
                   <Words
                     text={`changes ${row.changes.map((each) => `${each.field.replaceAll("_", " ")}: ${each.before || "—"} → ${each.after || "—"}`).join("; ")}`}
@@ -248,14 +248,14 @@ function Preview({ view, unit, onMend, onKeep, onDrop }: PreviewProps) {
 }
 
 /** A refused row: what is wrong, the cell it is wrong in, and leaving it out. */
-function Mend({
+function CorrectRow({
   row,
   unit,
-  onMend,
+  onCorrect,
 }: {
   row: RowView;
   unit: Unit;
-  onMend: (texts: Texts | null) => Promise<void>;
+  onCorrect: (texts: Texts | null) => Promise<void>;
 }) {
   const field = row.field ?? "profile";
   const [text, setText] = useState(row.texts[field] ?? "");
@@ -264,7 +264,7 @@ function Mend({
       className="flex flex-wrap items-center gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        void onMend({ ...row.texts, [field]: text });
+        void onCorrect({ ...row.texts, [field]: text });
       }}
     >
       <span className="w-full text-cut" role="alert">
@@ -275,7 +275,7 @@ function Mend({
         <input
           className="field w-44!"
           value={text}
-          data-testid={`mend-${row.line}`}
+          data-testid={`correct-${row.line}`}
           onChange={(event) => setText(event.target.value)}
         />
       </label>
@@ -285,7 +285,7 @@ function Mend({
       <button
         type="button"
         className="button"
-        onClick={() => void onMend(null)}
+        onClick={() => void onCorrect(null)}
         data-testid={`leave-${row.line}`}
       >
         Leave out

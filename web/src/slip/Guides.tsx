@@ -10,7 +10,7 @@ interface Props {
   onEdit: (change: Change) => void;
 }
 
-/** The ways a cut can be guided, the best first, each with what speaks for it or against it. */
+/** The methods of guiding a cut, the best first, each with what speaks for it or against it. */
 export function Guides({ plan, unit, onEdit }: Props) {
   if (plan.guides.length === 0) return null;
   return (
@@ -80,7 +80,7 @@ export function Stations({ plan, unit }: Omit<Props, "onEdit">) {
           </th>
           <th className="pr-2 font-normal">line at</th>
           <th className="pr-2 font-normal">guide at</th>
-          <th className="font-normal">way</th>
+          <th className="font-normal">heading</th>
         </tr>
       </thead>
       <tbody>
@@ -93,7 +93,7 @@ export function Stations({ plan, unit }: Omit<Props, "onEdit">) {
             <td className="pr-2 whitespace-nowrap">
               <Reading shown={station.guide} unit={unit} />
             </td>
-            <td>{station.way.toLowerCase()}</td>
+            <td>{station.heading.toLowerCase()}</td>
           </tr>
         ))}
       </tbody>

@@ -26,7 +26,7 @@ def slope(teeth: Point, outwards: Point, fibres: Point) -> float:
     """How far the fibres run out of the surface ahead of the teeth, in degrees; negative: they dive into the wood.
 
     Rule: R7 grain
-    Formula: s = asin(g·n), g the fibres' direction with g·t ≥ 0, t the way of the teeth, n the normal out of the wall
+    Formula: s = asin(g·n), g the fibres' direction with g·t ≥ 0, t the direction of the teeth, n the normal out of the wall
     Source: fibres that run out ahead are cut off short; fibres that dive are split before they are cut
 
     >>> round(slope((1, 0), (0, -1), (math.cos(math.radians(10)), math.sin(math.radians(10)))), 6)
@@ -59,9 +59,9 @@ def stretches(
     end_grain: float,
     climb: bool = False,
 ) -> tuple[Stretch, ...]:
-    """A path, in the way of the feed, parted into stretches whose fibres lie alike; a closed one comes back to its first point.
+    """A path, in the direction of feed, parted into stretches whose fibres lie alike; a closed one comes back to its first point.
 
-    The teeth go the way of the feed along the wall that stays, in a climb against it."""
+    The teeth go with the feed along the wall that stays, in a climb against it."""
     points = [*path, path[0]] if closed else list(path)
     found: list[Stretch] = []
     for i in range(len(points) - 1):

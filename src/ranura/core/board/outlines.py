@@ -29,18 +29,17 @@ _CORNER = math.radians(20)
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Contour:
-    """A rectangle, an oval, an arch (straight sides under half an oval) or one's own points, `length` by `width`.
-
-    `left` and `near` place an opening from the left end and the near edge; None sets it in the middle. `radius` is that of a
-    rectangle's corners, or the rise of an arch. A form of points needs no other size.
-    """
+    """A rectangle, an oval, an arch (straight sides under half an oval) or one's own points, which need no other size."""
 
     form: Form
     length: Length | None = None
     width: Length | None = None
     left: Length | None = None
+    """Where an opening lies, from the left end; None sets it in the middle."""
     near: Length | None = None
+    """The same, from the near edge."""
     radius: Length | None = None
+    """Of a rectangle's corners, or the rise of an arch."""
     points: tuple[Point, ...] = bounded((), many=MOST_POINTS)
 
 

@@ -61,7 +61,7 @@ class PlannedCut:
 
 @dataclass(frozen=True, slots=True)
 class _Purchase:
-    """A way to make a cut: the pair that would, what of it must be bought, and why it is better than what is there."""
+    """How a cut could be made: the pair that would, what of it must be bought, and why it is better than what is there."""
 
     candidate: Candidate
     items: Items
@@ -238,7 +238,7 @@ def _same(found: Candidate, plan: AnyPlan) -> bool:
 
 
 def _purchases(each: PlannedCut, shelf: _Catalogue, plans: Plans) -> list[_Purchase]:
-    """The ways to make a cut by buying something: only those that take as few passes side by side as any, and are as clean."""
+    """How a cut could be made by buying something: only those that take as few passes side by side as any, and are as clean."""
     try:
         judge = plans.judge(each.cut, each.piece, shelf.everything)
     except CraftError:

@@ -10,54 +10,54 @@ _PATIENCE = 50_000
 
 
 def smallest(needs: Sequence[Sequence[Items]], prices: Mapping[str, float], *, have: Items = frozenset()) -> Items:
-    """The items beside `have` that hold one way for every need: the fewest, then the cheapest. Needs without a way are left out.
+    """The items beside `have` that hold one set for every need: the fewest, then the cheapest. Needs without a set are left out.
 
     >>> sorted(smallest([[frozenset("a"), frozenset("b")], [frozenset("bc"), frozenset("d")]], {"a": 1, "b": 3, "c": 1, "d": 9}))
     ['b', 'c']"""
-    missing = [[way - have for way in need] for need in needs if need]
+    missing = [[items - have for items in need] for need in needs if need]
     open_needs = [_minimal(need) for need in missing if all(need)]
     return _Search(_without_dominated(open_needs, prices), prices).best
 
 
-def _minimal(ways: Sequence[Items]) -> list[Items]:
-    """The ways that hold no other."""
-    distinct = sorted(set(ways), key=len)
-    return [way for place, way in enumerate(distinct) if not any(other < way for other in distinct[:place])]
+def _minimal(sets: Sequence[Items]) -> list[Items]:
+    """The sets that hold no other."""
+    distinct = sorted(set(sets), key=len)
+    return [items for place, items in enumerate(distinct) if not any(other < items for other in distinct[:place])]
 
 
 def _without_dominated(needs: list[list[Items]], prices: Mapping[str, float]) -> list[list[Items]]:
-    """Drops a way where another meets at least the same needs with no more items, no dearer, and shares nothing the less.
+    """Drops a set where another meets at least the same needs with no more items, no dearer, and shares nothing the less.
 
-    What a way shares with others (a collet) must be held by the one that takes its place, or a set could get larger."""
+    What a set shares with others (a collet) must be held by the one that takes its place, or the answer could get larger."""
     meets: dict[Items, int] = {}
     users: dict[str, int] = {}
     for place, need in enumerate(needs):
-        for way in need:
-            meets[way] = meets.get(way, 0) | 1 << place
-    for way in meets:
-        for item in way:
+        for items in need:
+            meets[items] = meets.get(items, 0) | 1 << place
+    for items in meets:
+        for item in items:
             users[item] = users.get(item, 0) + 1
-    ways = sorted(meets, key=lambda way: (len(way), _price(way, prices), sorted(way)))
+    sets = sorted(meets, key=lambda items: (len(items), _price(items, prices), sorted(items)))
     kept: list[tuple[Items, int, float]] = []
-    for way in ways:
-        price, own = _price(way, prices), meets[way]
-        shared = {item for item in way if users[item] > 1}
+    for items in sets:
+        price, own = _price(items, prices), meets[items]
+        shared = {item for item in items if users[item] > 1}
         if not any(own & ~mask == 0 and other_price <= price and shared <= other for other, mask, other_price in kept):
-            kept.append((way, own, price))
-    left = {way for way, _, _ in kept}
-    return [[way for way in need if way in left] or need for need in needs]
+            kept.append((items, own, price))
+    left = {items for items, _, _ in kept}
+    return [[items for items in need if items in left] or need for need in needs]
 
 
 def _price(items: Set[str], prices: Mapping[str, float]) -> float:
     return sum(prices[item] for item in items)
 
 
-def _count(ways: list[Items]) -> int:
-    return len(ways)
+def _count(sets: list[Items]) -> int:
+    return len(sets)
 
 
 class _Search:
-    """Branch and bound: the need with the fewest ways first, its cheapest ways first, nothing that is worse than the best."""
+    """Branch and bound: the need with the fewest sets first, its cheapest sets first, nothing that is worse than the best."""
 
     def __init__(self, needs: list[list[Items]], prices: Mapping[str, float]) -> None:
         self.needs = needs
@@ -72,18 +72,18 @@ class _Search:
     def _greedy(self) -> Items:
         found: Items = frozenset()
         for need in self.needs:
-            if not any(way <= found for way in need):
-                found |= min(need, key=lambda way: self._size(way | found))
+            if not any(items <= found for items in need):
+                found |= min(need, key=lambda items: self._size(items | found))
         return found
 
     def _summary(self, found: Items) -> None:
         self.steps += 1
         if self.steps > _PATIENCE or self._size(found) > self._size(self.best):
             return
-        unmet = [need for need in self.needs if not any(way <= found for way in need)]
+        unmet = [need for need in self.needs if not any(items <= found for items in need)]
         if not unmet:
             self.best = found
             return
         tightest = min(unmet, key=_count)
-        for way in sorted(tightest, key=lambda way: self._size(way | found)):
-            self._summary(found | way)
+        for items in sorted(tightest, key=lambda items: self._size(items | found)):
+            self._summary(found | items)

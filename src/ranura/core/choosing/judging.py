@@ -113,7 +113,7 @@ _remembered_tools: list[ShopTools] = []
 
 
 def shop_tools(shop: Shop, rules: HouseRules) -> ShopTools:
-    """The rack of a shop, remembered by identity: a shop is one frozen value, replaced on every change."""
+    """The tools of a shop, remembered by identity: a shop is one frozen value, replaced on every change."""
     for tools in list(_remembered_tools):
         if tools.shop is shop and (tools.rules is rules or tools.rules == rules):
             return tools

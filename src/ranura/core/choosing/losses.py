@@ -26,12 +26,12 @@ LOSSES = {
 }
 """What a candidate can lose, the worst first."""
 
-Lost = dict[str, Mapping[str, Fact]]
+Losses = dict[str, Mapping[str, Fact]]
 
 
-def of_tools(each: Candidate, best: Candidate) -> Lost:
+def of_tools(each: Candidate, best: Candidate) -> Losses:
     """What bit, shank and router lose, whatever the cut."""
-    lost: Lost = {}
+    lost: Losses = {}
     bit, other = each.bit, best.bit
     if bit.state == "dull" and other.state != "dull":
         lost["dull"] = {}
@@ -49,7 +49,7 @@ def of_tools(each: Candidate, best: Candidate) -> Lost:
     return lost
 
 
-def in_words(lost: Lost, each: Candidate, best: Candidate) -> tuple[Text, ...]:
+def in_words(lost: Losses, each: Candidate, best: Candidate) -> tuple[Text, ...]:
     """What was lost, worst first; the price counts where nothing else does."""
     price, other = each.bit.price, best.bit.price
     if not lost and price and other and price > other:

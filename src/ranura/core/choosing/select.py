@@ -48,7 +48,7 @@ def choose(
     owned = [each for each in shop.bits if judge.is_of_kind(each) and not each.archived]
     bits = [bit] if bit is not None else [each for each in owned if each.id not in alone] or owned
     pairs = [judge.candidate(b, r) for b in bits for r in routers]
-    # The nearest miss: by hand before table (or as it was asked for), what only wants another way of setting up, the fewest
+    # The nearest miss: by hand before table (or as it was asked for), what only wants another setting up, the fewest
     # reasons, then by rank.
     return min(
         pairs if bit is not None else ranking.order(pairs),

@@ -18,9 +18,7 @@ from ranura.core.text.cautions import Caution
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class ToolSetting:
-    """A bit in a router for a cut in a piece that reaches `reach` mm below the base; `cautions` are all there are, worst first.
-
-    `grip` is None where the collet cannot hold it."""
+    """A bit in a router for a cut in a piece."""
 
     piece: Piece
     material: Material
@@ -28,8 +26,11 @@ class ToolSetting:
     candidate: Candidate
     speed: Speed
     grip: Grip | None
+    """None where the collet cannot hold it."""
     reach: float
+    """How far the bit must reach below the base, in mm."""
     cautions: tuple[Caution, ...]
+    """All there are, the worst first."""
 
     @property
     def bit(self) -> Bit:

@@ -1,6 +1,6 @@
 """Feed direction (R7): against the rotation, decided by vectors instead of sayings.
 
-Seen from above a hand-held bit turns clockwise, a bit in a table counter-clockwise. A heading is the tool's way relative
+Seen from above a hand-held bit turns clockwise, a bit in a table counter-clockwise. A heading is the tool's direction relative
 to the work; on a table that is minus the work's motion.
 """
 

@@ -80,7 +80,7 @@ def thinning(*, radial_engagement: float, bit_diameter: float) -> float:
 
 
 def feed_per_tooth(*, feed_m_min: float, rpm: float, flutes: int) -> float:
-    """The way in mm that the bit moves on from one tooth to the next.
+    """How far in mm the bit moves on from one tooth to the next.
 
     Rule: R4 feed per tooth
     Formula: f_z = F·1000 / (n·z)
@@ -92,7 +92,7 @@ def feed_per_tooth(*, feed_m_min: float, rpm: float, flutes: int) -> float:
 
 
 def seconds_for(length: float, *, feed_m_min: float) -> float:
-    """How long a way of `length` mm takes.
+    """How long a path of `length` mm takes.
 
     Rule: R4 pace
     Formula: t = length·60 / (F·1000)
@@ -175,7 +175,7 @@ def _cautions(
 
 
 def pace_seconds(feed_m_min: float) -> float:
-    """Seconds per 300 mm of way.
+    """Seconds per 300 mm of path.
 
     >>> round(pace_seconds(3.1), 1)
     5.8"""

@@ -18,17 +18,19 @@ WIDENING_SHARE = 0.9
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Setback:
-    """Distances in mm of a fence: to the nearest and the far wall of one pass, and where it lies from the reference end.
-
-    `fence_at` is None without a position, and with `spacers` and `passes` without a width; a blocked one has 0 passes.
-    """
+    """Where a fence stands, in mm."""
 
     setback: float
+    """From the fence to the nearest wall of a pass."""
     far_wall: float
+    """From the fence to its far wall."""
     fence_at: float | None
+    """From the reference end; None without a position."""
     shift: float | None
     spacers: tuple[float, ...] | None
+    """None without a width."""
     passes: int | None
+    """None without a width; 0 where it is blocked."""
     blocked: bool
     cautions: tuple[Caution, ...]
 

@@ -19,27 +19,31 @@ Clean = Literal["near", "far", "both"]
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class StraightCut:
-    """A cut by its section, in mm. `stopped`: it begins or ends inside the board; `through`: it goes through it, and `depth` is
-    then the thickness. `clean` is the face that must not be torn, seen from the router.
-
-    `across_grain` is whether it crosses the face grain; `part` the board's length and width where they are known and count.
-    `floor` is what the bit leaves below; `corner` the radius its inside corners may have at most, None where any will do; `lane`
-    the share of the bit's width by which a field is cleared. A `mortise` goes down in small steps. A `line` is a slot as wide
-    as the bit, along the outline of a piece; a `face` is taken in lanes from an open side."""
+    """A cut by its section, in mm."""
 
     kind: CutKind
     width: float
     depth: float
+    """The thickness, where it goes through."""
     thickness: float
     stopped: bool = False
+    """It begins or ends inside the board."""
     through: bool = False
+    """It goes through the board."""
     clean: Clean = "near"
+    """The face that must not be torn, seen from the router."""
     across_grain: bool = True
+    """Whether it crosses the face grain."""
     part: tuple[float, float] | None = None
+    """The board's length and width, where they are known and count."""
     floor: Floor = "flat"
+    """What the bit leaves below."""
     corner: float | None = None
+    """The radius that its inside corners may have at most; None where any will do."""
     mortise: bool = False
+    """It goes down in small steps."""
     lane: float = 0.6
+    """The share of the bit's width by which a field is cleared."""
 
     def __post_init__(self) -> None:
         if not self.width > 0:

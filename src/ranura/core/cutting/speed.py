@@ -37,21 +37,22 @@ LimitedBy = Literal["rule", "bit", "rim", "router"]
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Speed:
-    """The speed for a bit in a router.
-
-    `rpm` is the target after caps, `rim_speed_m_s` its rim speed; `dial_rpm` what the dial position really gives (None
-    without a dial table or when blocked); `cap_rpm` the least of the caps; `others` the other schools after the same caps.
-    """
+    """The speed for a bit in a router."""
 
     rpm: float
+    """The target, after the caps."""
     rim_speed_m_s: float
+    """Of the target."""
     dial_setting: float | str | None
     dial_rpm: float | None
+    """What the dial's position really gives; None without a dial table, or when blocked."""
     limited_by: LimitedBy
     cap_rpm: float
+    """The least of the caps."""
     blocked: bool
     cautions: tuple[Reason, ...]
     others: dict[SpeedRule, float]
+    """What the other schools ask for, after the same caps."""
 
 
 def rim_speed(*, diameter: float, rpm: float) -> float:

@@ -38,22 +38,24 @@ class Bite:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Stage:
-    """One setting, run along all edges of all parts before it is changed. `bites` are what it takes of each face.
-
-    `feed_m_min` with the chip it makes, `seconds` for one face of one part; `climb`: a light pass the other way (R7)."""
+    """One setting, run along all edges of all parts before it is changed."""
 
     number: int
     trip: Trip
     climb: bool
+    """A light pass the other way round (R7)."""
     bites: tuple[Bite, ...]
+    """What it takes of each face."""
     feed_m_min: float
     wanted_m_min: float
     chip_mm: float
+    """Of the feed."""
     chip_thickness_mm: float
     limited_by: FeedLimit | Literal["power"]
     power: Power
     bend: Stiffness
     seconds: float
+    """For one face of one part."""
     cautions: tuple[Caution, ...]
 
     @property

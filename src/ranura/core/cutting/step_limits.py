@@ -113,7 +113,7 @@ def _slowed(tooling: Tooling, width: float, depth: float, slowest: float, fastes
 
 
 def paces_of(tooling: Tooling) -> tuple[Pace, ...]:
-    """The gait of each lateral pass: a slot engages the whole bit, each widening the same shift (R7)."""
+    """How the bit moves in each lateral pass: a slot engages the whole bit, each widening the same shift (R7)."""
     made: dict[float, Pace] = {}
     for engagement in tooling.need.engagements(tooling.bit.diameter):
         if engagement not in made:

@@ -64,7 +64,7 @@ class Stepping:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Lane:
-    """One lateral setting of a cut: its spacer, its way in the wood in mm, and how the bit moves in it."""
+    """One lateral setting of a cut: its spacer, its run in the wood in mm, and how the bit moves in it."""
 
     spacer: float
     run: float

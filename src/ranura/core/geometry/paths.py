@@ -27,10 +27,10 @@ def _foot(foot: Ring) -> Polygon:
 
 
 def path_gap(foot: Ring, path: tuple[Point, ...], *, radius: float) -> float:
-    """How far a round base that is moved along a way stays from an outline, in mm; negative when it runs into it.
+    """How far a round base that is moved along a path stays from an outline, in mm; negative when it runs into it.
 
     Rule: R17 clashes
-    Formula: distance of the outline from the way, less the base's reach
+    Formula: distance of the outline from the path, less the base's reach
     Source: a disc moved along a line covers what lies within its radius of the line
 
     >>> path_gap(((10, 0), (20, 0), (20, 10), (10, 10)), ((0, -50), (0, 50)), radius=4)
@@ -40,12 +40,12 @@ def path_gap(foot: Ring, path: tuple[Point, ...], *, radius: float) -> float:
 
 @lru_cache(maxsize=256)
 def thinned(path: Ring, within: float) -> Ring:
-    """A closed way with fewer points, true within so many mm."""
+    """A closed path with fewer points, true within so many mm."""
     return tuple((x, y) for x, y in LinearRing(path).simplify(within).coords[:-1])
 
 
 def band(path: Ring, half: float, *, closed: bool) -> Ring:
-    """What a bit of half a width cuts along a way, as one outline: an open way with its round ends, a closed one from its outer
+    """What a bit of half a width cuts along a path, as one outline: an open path with its round ends, a closed one from its outer
     edge across to its inner one and back."""
     made = (LinearRing(path) if closed else LineString(path)).buffer(half, quad_segs=12)
     outer = tuple((x, y) for x, y in made.exterior.coords)
@@ -72,20 +72,20 @@ def parts_of(shape: BaseGeometry) -> Iterator[Polygon]:
 
 
 def ring_length(ring: Ring) -> float:
-    """The way once round, in mm."""
+    """The path once round, in mm."""
     closed = (*ring, ring[0])
     return sum(math.dist(a, b) for a, b in itertools.pairwise(closed))
 
 
 def length_of(path: Ring, *, closed: bool = True) -> float:
-    """How long a way is, in mm; an open one ends at its last point."""
+    """How long a path is, in mm; an open one ends at its last point."""
     return ring_length(path) if closed else sum(math.dist(a, b) for a, b in itertools.pairwise(path))
 
 
 @lru_cache(maxsize=64)
 def offset_ring(ring: Ring, by: float) -> Ring:
     """An outline moved outwards (or inwards, by less than 0) with its outward corners rounded; the largest part where it falls
-    apart. Inwards 0.001 mm are left out, so that a slot as wide as its bit keeps a way. Raises ValueError where nothing is
+    apart. Inwards 0.001 mm are left out, so that a slot as wide as its bit keeps a path. Raises ValueError where nothing is
     left."""
     parts = list(parts_of(Polygon(ring).buffer(by if by > 0 else by + SLIVER, quad_segs=QUARTER_POINTS)))
     if not parts:

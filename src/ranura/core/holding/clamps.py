@@ -1,7 +1,7 @@
 """Holding the work (R17, craft 15): clamps outside the sweep of base and handles, found from the geometry of the cut.
 
-Seen from above, on the board. The sweep is what base and handles cover while the bit goes its way: a box for each straight run
-beside a guide, a band of the base's reach along any other way. Each clamp covers a foot at the edge of the board or at the end
+Seen from above, on the board. The sweep is what base and handles cover along the bit's path: a box for each straight run beside
+a guide, a band of the base's reach along any other path. Each clamp covers a foot at the edge of the board or at the end
 of a guide.
 """
 
@@ -32,14 +32,14 @@ _SEARCH = 5.0
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Sweep:
-    """What the router covers: convex counter-clockwise boxes, and ways with the reach of the base around the axis."""
+    """What the router covers: convex counter-clockwise boxes, and paths with the reach of the base around the axis."""
 
     boxes: tuple[Ring, ...] = ()
     paths: tuple[tuple[tuple[Point, ...], float], ...] = ()
 
     def gap(self, foot: Ring, *, roughly: bool = False) -> float:
         """The least distance of a foot from what is covered; negative when it is in the way. `roughly`: where a foot lies
-        outside the box around a way, its distance from that box will do."""
+        outside the box around a path, its distance from that box will do."""
         best = math.inf
         for box in self.boxes:
             best = min(best, gap(box, foot))

@@ -35,16 +35,21 @@ class TestCut:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Correction:
-    """What a measurement means. `of` is what it corrects: a router's base, a bit, or only this setting (the guide, a spacer),
-    which nothing in the shop keeps. `id`, `base` and `side` say whose it is; `before` and `after` are in mm."""
+    """What a measurement means."""
 
     key: MeasureKey
     of: Literal["base", "bit", "spacer", "guide", "depth"]
+    """What it corrects: a router's base, a bit, or only this setting (the guide, a spacer), which nothing in the shop keeps."""
     id: str | None
+    """Whose it is."""
     base: BaseKind | None
+    """Of a router, which base."""
     side: str | None
+    """Of a base, which side."""
     before: float
+    """In mm."""
     after: float
+    """In mm."""
     says: Text
 
 

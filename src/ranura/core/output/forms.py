@@ -42,9 +42,9 @@ def held_by(held: Held | None) -> ChoiceBlank:
     return answers("Held by", "held", None if held == "clamps" else held, _HELD)
 
 
-def depth_by(leaf: bool) -> ChoiceBlank:
+def depth_by(by_part: bool) -> ChoiceBlank:
     """Whether the depth is typed, or is that of the part that lies in the cut."""
-    return answers("Depth by", "leaf", leaf, ((False, "Depth as typed"), (True, "Set by the part")))
+    return answers("Depth by", "leaf", by_part, ((False, "Depth as typed"), (True, "Set by the part")))
 
 
 def new_length(field: FieldPath, label: str) -> LengthBlank:

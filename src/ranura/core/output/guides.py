@@ -25,7 +25,7 @@ GUIDE_NAMES = {
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class GuideOffer:
-    """One way of guiding a cut: what it is called, what speaks for it or against it, whether it can be used, whether it is the
+    """One method of guiding a cut: what it is called, what speaks for it or against it, whether it can be used, whether it is the
     one that is planned, and what taking it changes of the cut."""
 
     kind: str
@@ -45,12 +45,12 @@ def offer(kind: str, says: Text, *, can: bool, chosen: bool = False, frees_route
 @dataclass(frozen=True, kw_only=True, slots=True)
 class StationLine:
     """One place of a repeated cut, ready to be marked out: its number on the tape, where the line is, where the guide stands, and
-    which way it is run."""
+    how it is run."""
 
     number: int
     mark: Shown
     guide: Shown
-    way: str
+    heading: str
 
 
 def heading_words(heading: Vector) -> str:

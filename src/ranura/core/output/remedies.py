@@ -1,4 +1,4 @@
-"""Answers to a caution and ways out of a stop, and those of how the work is held, which families share."""
+"""Answers to a caution and remedies for a stop, and those of how the work is held, which families share."""
 
 from __future__ import annotations
 
@@ -13,7 +13,7 @@ from ranura.core.text.writing import Text, write
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Remedy:
-    """An answer to a caution or a way out of a stop: which code it answers, what it says, and what it changes of the cut."""
+    """An answer to a caution or a remedy for a stop: which code it answers, what it says, and what it changes of the cut."""
 
     answers: str
     says: Text

@@ -48,22 +48,24 @@ class Outline:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Arrow:
-    """A way from `start` to `end`; `turn` is the sense of a rotation arrow, whose radius is the distance between them. `climb`:
-    it is run with the rotation. `beside`: its words stand behind its tail, where others would stand under it."""
+    """An arrow from `start` to `end`."""
 
     role: Role
     start: Point
     end: Point
     label: Text | None = None
     turn: Literal["clockwise", "counter-clockwise"] | None = None
+    """The sense of a rotation; the arrow's radius is then the distance between its ends."""
     climb: bool = False
+    """It is run with the rotation."""
     beside: bool = False
+    """Its words stand behind its tail, where others would stand under it."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Mark:
-    """A sign at a point: where a run begins or ends, where to stand, which way the grain runs, a trammel's pivot. `way` is its
-    direction."""
+    """A sign at a point: where a run begins or ends, where to stand, which way the grain runs, a trammel's pivot. `direction` is
+    its own."""
 
     kind: Literal["start", "end", "stand", "grain", "pivot"]
     at: Point
@@ -148,22 +150,27 @@ class ClampMark:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class View:
-    """One view: its frame (x0, y0, x1, y1) in mm and what stands in it, in order of painting. `edges` can be chosen; `handle` is
-    where the bit is taken to move it, `grips` what else can be dragged, `clamps` what can be moved along a `board` of length and
-    width."""
+    """One view of a drawing."""
 
     name: Literal["plan", "section", "side"]
     frame: tuple[float, float, float, float]
+    """x0, y0, x1, y1 in mm."""
     caption: Text
     outlines: tuple[Outline, ...]
+    """In order of painting."""
     arrows: tuple[Arrow, ...]
     dimensions: tuple[Dimension, ...]
     marks: tuple[Mark, ...] = ()
     edges: tuple[EdgeMark, ...] = ()
+    """What can be chosen."""
     handle: BitHandle | None = None
-    grips: tuple[DragHandle, ...] = ()
+    """Where the bit is taken to move it."""
+    handles: tuple[DragHandle, ...] = ()
+    """What else can be dragged."""
     clamps: tuple[ClampMark, ...] = ()
+    """What can be moved along the board's sides."""
     board: tuple[float, float] | None = None
+    """Its length and width."""
 
 
 def box(x0: float, y0: float, x1: float, y1: float) -> tuple[Point, ...]:

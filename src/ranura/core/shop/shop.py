@@ -29,23 +29,24 @@ _T = TypeVar("_T", bound=_HasId)
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Shop:
-    """Routers, bits and guides in the order of bench and drawer; `unit` is what a bare number means here.
-
-    `woods` are its own ones, beside those that Ranura ships; `deliveries` what its boards measured,
-    `profiles` the shapes of edges that were kept by name. `currency` is put behind prices.
-    """
+    """Routers, bits and guides, in the order of bench and drawer."""
 
     id: str
     name: str
     unit: Unit
+    """What a bare number means here."""
     routers: tuple[Router, ...]
     bits: tuple[Bit, ...]
     rules: HouseRules
     guides: tuple[Guide, ...] = ()
     woods: tuple[Material, ...] = ()
+    """Its own, beside those that Ranura ships."""
     deliveries: tuple[Delivery, ...] = ()
+    """What its boards measured."""
     profiles: tuple[SavedProfile, ...] = ()
+    """The shapes of edges that were kept by name."""
     currency: str = "€"
+    """Put behind prices."""
 
     def router(self, id: str, *, field: str | None = None) -> Router:
         """The router of an id. Raises `CutError` ("unknown-tool")."""

@@ -7,10 +7,11 @@ from typing import Literal
 
 from ranura.core.text.writing import SETTING_STEP, WORKING_STEP, Reading, Shown, Text, grouped, length_reading, write
 
-Unit = Literal["mm", "rpm", "m/s", "m/min", "s", "W", "dial", "passes", "degrees"]
+Unit = Literal["mm", "rpm", "m/s", "m/min", "s", "W", "dial", "count", "degrees", "sense"]
+"""`sense`: 1 counter-clockwise, −1 clockwise, seen from above."""
 
 _M_PER_FOOT = 0.3048
-_DECIMALS: dict[Unit, int] = {"rpm": 0, "m/s": 1, "m/min": 2, "s": 1, "W": 0, "passes": 0}
+_DECIMALS: dict[Unit, int] = {"rpm": 0, "m/s": 1, "m/min": 2, "s": 1, "W": 0, "count": 0}
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -32,23 +33,24 @@ class School:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Figure:
-    """One figure of a plan. `value` is in `unit` and not rounded; `shown` is what a person reads.
-
-    `rule` is the id in docs/rules.md, `school` the house rule that chose the formula if there was a choice, `because`
-    says in one sentence what set the value in the end.
-    """
+    """One figure of a plan."""
 
     key: str
     label: str
     value: float
+    """In `unit`, not rounded."""
     unit: Unit
     shown: Shown
+    """What a person reads."""
     rule: str
+    """Its id in docs/rules.md."""
     formula: str
     worked: Text
     because: Text
+    """What set the value in the end, in one sentence."""
     inputs: tuple[Given, ...] = ()
     school: str | None = None
+    """The house rule that chose the formula, if there was a choice."""
     others: tuple[School, ...] = ()
 
 
@@ -62,7 +64,7 @@ def show(value: float, unit: Unit, *, setting: bool = True) -> Shown:
         return Shown(
             metric=length_reading(value, step=step, system="metric"), inch=length_reading(value, step=step, system="inch")
         )
-    metric = Reading(number=grouped(value, _DECIMALS.get(unit, 2)), unit="" if unit in ("passes", "dial") else unit)
+    metric = Reading(number=grouped(value, _DECIMALS.get(unit, 2)), unit="" if unit in ("count", "dial", "sense") else unit)
     if unit == "m/min":
         return Shown(metric=metric, inch=Reading(number=grouped(value / _M_PER_FOOT, 1), unit="ft/min"))
     return Shown(metric=metric, inch=metric)

@@ -25,4 +25,4 @@ class Words:
     needs: str = ""
     """What would make a pair of tools work that is dropped for this, where one thing would (R15 nearest misses)."""
     setup: bool = False
-    """Whether only another way of setting up is wanted, so that the tools themselves would do."""
+    """Whether only another setting up is wanted, so that the tools themselves would do."""

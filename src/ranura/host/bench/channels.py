@@ -1,4 +1,4 @@
-"""Speed of channels and pockets: many stations on one piece, and clamps beside a curved way."""
+"""Speed of channels and pockets: many stations on one piece, and clamps beside a curved path."""
 
 from __future__ import annotations
 
@@ -35,7 +35,7 @@ def _stations(count: int) -> dict[str, Any]:
         return {"typed": text, "unit": "mm"}
 
     piece = {
-        "name": "Rack",
+        "name": "Dish rack",
         "material": "birch-plywood",
         "length": typed("2400"),
         "width": typed("300"),
@@ -53,7 +53,7 @@ def _stations(count: int) -> dict[str, Any]:
 
 
 def measure_clashes() -> Measure:
-    """Twelve clamps around a board, checked against a wavy way of 2,000 points, those in the way moved clear."""
+    """Twelve clamps around a board, checked against a wavy path of 2,000 points, those in the way moved clear."""
     turns = [2 * math.pi * i / 2000 for i in range(2001)]
     path = tuple(
         (500 + 330 * (1 + 0.05 * math.sin(9 * t)) * math.cos(t), 300 + 180 * (1 + 0.05 * math.sin(9 * t)) * math.sin(t))
@@ -64,4 +64,4 @@ def measure_clashes() -> Measure:
     times = [timed(lambda: hold((1000.0, 600.0), sweep, placed=clamps)) for _ in range(_ROUNDS)]
     p95 = percentile(times, 0.95)
     seen = f"p95 {p95:.0f} ms, p50 {statistics.median(times):.0f} ms"
-    return Measure(what="12 clamps checked on a curved way of 2,000 points, p95", goal="≤ 50 ms", seen=seen, met=p95 <= 50)
+    return Measure(what="12 clamps checked on a curved path of 2,000 points, p95", goal="≤ 50 ms", seen=seen, met=p95 <= 50)

@@ -7,7 +7,7 @@ import math
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fence import Jig, ScoredLine
-from ranura.core.cuts.channel.handles import channel_grips
+from ranura.core.cuts.channel.handles import channel_handles
 from ranura.core.cuts.channel.on_board import ChannelOnBoard, Station, corners
 from ranura.core.cuts.channel.over_table import table_views
 from ranura.core.cuts.channel.section import section_view
@@ -133,7 +133,7 @@ def _plan(setting: ChannelSetting, cut: ChannelCut) -> View:
         arrows=arrows,
         dimensions=_dimensions(setting, cut),
         marks=marks,
-        grips=channel_grips(channel, cut, outlined, on=on, turn=channel.frame.turn),
+        handles=channel_handles(channel, cut, outlined, on=on, turn=channel.frame.turn),
         clamps=clamp_marks(setting.holding),
         board=channel.part,
     )
@@ -223,7 +223,7 @@ def _dimensions(setting: ChannelSetting, cut: ChannelCut) -> tuple[Dimension, ..
     else:
         reference = channel.ends[0] if channel.reference_low else channel.ends[1]
         a, b = on((reference, side)), on((near_wall, side))
-        found.append(_dimension("position", a, b, away * 34, as_typed(cut.position), vertical=along, way=-away if along else 1))
+        found.append(_dimension("position", a, b, away * 34, as_typed(cut.position), vertical=along, side=-away if along else 1))
         if fence.stands:
             # The fence's distance stands on the board, near where the feed begins and the router is not drawn; along the
             # board it keeps clear of the words of the feed, which are level there.
@@ -238,8 +238,8 @@ def _dimensions(setting: ChannelSetting, cut: ChannelCut) -> tuple[Dimension, ..
         first, second = channel.stations[0], channel.stations[1]
         walls = [s.left if channel.reference_low else s.right for s in (first, second)]
         a, b = on((walls[0], side)), on((walls[1], side))
-        way = -away if along else 1
-        found.append(_dimension("spacing", a, b, away * 34, as_typed(cut.spacing), vertical=along, way=way))
+        beside = -away if along else 1
+        found.append(_dimension("spacing", a, b, away * 34, as_typed(cut.spacing), vertical=along, side=beside))
     return tuple(found)
 
 
@@ -262,13 +262,13 @@ def _stop_dimensions(channel: ChannelOnBoard, cut: ChannelCut) -> list[Dimension
 
 
 def _dimension(
-    field: FieldPath, start: Point, end: Point, offset: float, text: str, *, vertical: bool, way: float = 1
+    field: FieldPath, start: Point, end: Point, offset: float, text: str, *, vertical: bool, side: float = 1
 ) -> Dimension:
-    """A dimension that can be typed; a vertical one stands beside its points, on the side `way` says."""
+    """A dimension that can be typed; a vertical one stands beside its points, on the `side` of them."""
     return Dimension(
         start=start,
         end=end,
-        offset=offset if not vertical else way * abs(offset),
+        offset=offset if not vertical else side * abs(offset),
         text=write(text),
         field=field,
         vertical=vertical,

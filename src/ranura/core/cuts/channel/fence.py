@@ -1,6 +1,6 @@
 """What the base of a router runs along at a station of a channel (R8).
 
-In the channel's own axes, seen from the face. Where the guide stands fixes the way the bit goes: a fence on the board belongs
+In the channel's own axes, seen from the face. Where the guide stands fixes the heading of the bit: a fence on the board belongs
 on the left of the heading, an edge guide bears on an edge to the right of it.
 """
 
@@ -149,7 +149,7 @@ class Fence:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class GuideOption:
-    """One way of guiding a channel: a fence for every station with what is to be said of them, or what speaks against it."""
+    """One method of guiding a channel: a fence for every station with what is to be said of them, or what speaks against it."""
 
     kind: ChannelGuide
     fences: tuple[Fence, ...]
@@ -265,5 +265,5 @@ def on_edge(channel: ChannelOnBoard, station: Station, bit: Bit, by: GuideOnRods
 
 
 def reasons_of(option: GuideOption) -> tuple[Reason, ...]:
-    """Everything to be said of a way of guiding, with what speaks against it."""
+    """Everything to be said of a method of guiding, with what speaks against it."""
     return (*((option.against,) if option.against else ()), *option.cautions)

@@ -1,4 +1,4 @@
-"""The figures of the guide (R7, R8, R17): where the fence stands, its spacers, the way of the feed, room for clamps."""
+"""The figures of the guide (R7, R8, R17): where the fence stands, its spacers, the direction of feed, room for clamps."""
 
 from __future__ import annotations
 
@@ -22,7 +22,7 @@ from ranura.core.text.writing import Text, write
 
 def guide_figures(setting: ChannelSetting) -> list[Figure]:
     """Fence from the line and from the end and its length, or the edge guide's setting; the first spacer if there is one, stops,
-    the way of the feed, the fit."""
+    the direction of feed, the fit."""
     found = [_setting(setting)]
     if isinstance(setting.fence.by, ScoredLine):
         found = []
@@ -270,7 +270,7 @@ def _spacer(setting: ChannelSetting) -> list[Figure]:
 
 def _direction(setting: ChannelSetting) -> Figure:
     fence, heading = setting.fence, setting.heading
-    way = _WAYS[heading_words(heading)]
+    towards = _TOWARDS[heading_words(heading)]
     side = setting.channel.end_name(fence.towards)
     f = setting.channel.frame.turn((fence.towards, 0.0))
     rule = "the fence f stands on the left of the heading h: h = (f_y, −f_x)"
@@ -281,17 +281,17 @@ def _direction(setting: ChannelSetting) -> Figure:
         label="Feed direction",
         value=math.degrees(math.atan2(heading[1], heading[0])) % 360,
         unit="degrees",
-        shown=plain(way),
+        shown=plain(towards),
         rule="R7",
         formula=rule,
         worked=write(
-            "f = ({fx:n2}, {fy:n2}), towards the {side}; h = ({hx:n2}, {hy:n2}), {way}",
+            "f = ({fx:n2}, {fy:n2}), towards the {side}; h = ({hx:n2}, {hy:n2}), {towards}",
             fx=f[0] + 0.0,
             fy=f[1] + 0.0,
             side=side,
             hx=heading[0] + 0.0,
             hy=heading[1] + 0.0,
-            way=way,
+            towards=towards,
         ),
         because=because(
             "By hand the bit turns clockwise seen from above; in a slot that pushes the router to the left of its heading, "
@@ -302,12 +302,12 @@ def _direction(setting: ChannelSetting) -> Figure:
         ),
         inputs=(
             Given(symbol="f", name="from the cut to the guide", shown=plain(f"towards the {side}")),
-            Given(symbol="h", name="way of the router", shown=plain(way)),
+            Given(symbol="h", name="heading of the router", shown=plain(towards)),
         ),
     )
 
 
-_WAYS = {
+_TOWARDS = {
     "Push away": "away from you",
     "Pull towards you": "towards you",
     "Left to right": "from left to right",
@@ -325,7 +325,7 @@ def figures(setting: ChannelSetting) -> tuple[Figure, ...]:
     if setting.stepping is not None:
         found += pass_figures(setting, setting.stepping)
     if setting.by_hand and setting.holding.clear is not None:
-        found.append(clear_figure(setting))
+        found.append(clearance_figure(setting.holding, across=setting.base.across))
     return tuple(found)
 
 
@@ -339,13 +339,8 @@ def _feed(setting: ChannelSetting, stepping: Stepping) -> list[Figure]:
     return feed_figures(
         setting,
         stepping,
-        way=run,
-        way_name="length of the cut",
-        worked="{n} passes of {way:fine}, the slowest in {t:n1} s",
+        length=run,
+        length_name="length of the cut",
+        worked="{n} passes of {length:fine}, the slowest in {t:n1} s",
         why="Cutting alone, without setting up or walking back",
     )
-
-
-def clear_figure(setting: ChannelSetting) -> Figure:
-    """How far the router stays from the clamps."""
-    return clearance_figure(setting.holding, across=setting.base.across)

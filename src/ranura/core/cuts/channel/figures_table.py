@@ -1,4 +1,4 @@
-"""The figures of a channel over a router table (R7, R8): the blocks of a stopped one, the way of the board."""
+"""The figures of a channel over a router table (R7, R8): the blocks of a stopped one, the direction of the board."""
 
 from __future__ import annotations
 
@@ -35,7 +35,7 @@ def block_figures(setting: ChannelSetting) -> list[Figure]:
 
 
 def fed_figure(setting: ChannelSetting) -> Figure:
-    """The board's way over a table."""
+    """The board's direction over a table."""
     side = setting.channel.end_name(setting.fence.towards)
     return Figure(
         key="direction.heading",
@@ -53,6 +53,6 @@ def fed_figure(setting: ChannelSetting) -> Figure:
         ),
         inputs=(
             Given(symbol="f", name="from the bit to the fence", shown=plain("behind the bit")),
-            Given(symbol="h", name="way of the bit in the work", shown=plain("from left to right")),
+            Given(symbol="h", name="heading of the bit in the work", shown=plain("from left to right")),
         ),
     )

@@ -151,7 +151,7 @@ def _sentence(cut: ChannelCut, piece: Piece, rules: HouseRules) -> tuple[Part, .
 
 
 def _named(cut: ChannelCut) -> End:
-    """The end it is measured from, in the words of the way it goes."""
+    """The end it is measured from, in words that fit how it runs."""
     low = cut.end in ("left", "near")
     if cut.goes == "along":
         return "near" if low else "far"

@@ -1,6 +1,6 @@
 """A cut's own axes on its board: u across the cut, v along it, both seen from above.
 
-A channel is planned in these axes whichever way it runs, and put on the board at the end. The turn keeps left and right: v
+A channel is planned in these axes however it runs, and put on the board at the end. The turn keeps left and right: v
 lies to the left of u, as y lies to the left of x.
 """
 
@@ -27,9 +27,9 @@ class Frame:
         x, y = self.turn(at)
         return (self.origin[0] + x, self.origin[1] + y)
 
-    def turn(self, way: Point) -> Point:
+    def turn(self, direction: Point) -> Point:
         """The direction on the board of a direction in (u, v)."""
-        (ux, uy), (a, b) = self.u, way
+        (ux, uy), (a, b) = self.u, direction
         return (a * ux - b * uy, a * uy + b * ux)
 
     def local(self, at: Point) -> Point:

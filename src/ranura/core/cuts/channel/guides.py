@@ -1,7 +1,7 @@
 """What guides a channel, and where it stands: for the base of a router a straightedge, a cut-line jig or an edge guide; over a
 table its fence, which the board's own edge runs along (R7, R8).
 
-In the channel's own axes, seen from the face. Where the guide stands fixes the way the bit goes: a fence on the board belongs on
+In the channel's own axes, seen from the face. The guide's place fixes the heading of the bit: a fence on the board belongs on
 the left of the heading, an edge guide bears on an edge to the right of it. Over a table the board lies face down: seen from the
 face the bit turns as it does by hand, and the fence is where an edge guide would be.
 """
@@ -40,7 +40,7 @@ _NEAR_EDGE = 120.0
 def guide_options(
     channel: ChannelOnBoard, bit: Bit, router: Router, base: Base, guides: Sequence[Guide], rules: HouseRules
 ) -> tuple[GuideOption, ...]:
-    """Every way of guiding a channel with a bit in a router, the best first (R15 for guides).
+    """Every method of guiding a channel with a bit in a router, the best first (R15 for guides).
 
     Rule: R8 choice of guide
     Formula: what can be used before what cannot; a cut-line jig that holds for the pair first; within 120 mm of an edge along the
@@ -52,7 +52,7 @@ def guide_options(
 def best_guide(
     channel: ChannelOnBoard, bit: Bit, router: Router, base: Base, guides: Sequence[Guide], rules: HouseRules
 ) -> GuideOption:
-    """The pinned way of guiding, or the first that can be used, without looking at those behind it."""
+    """The pinned method of guiding, or the first that can be used, without looking at those behind it."""
     found = []
     for option in _options(channel, bit, router, base, guides, rules):
         if option.kind == channel.guide or (channel.guide is None and not option.stops):
@@ -64,7 +64,7 @@ def best_guide(
 def _options(
     channel: ChannelOnBoard, bit: Bit, router: Router, base: Base, guides: Sequence[Guide], rules: HouseRules
 ) -> Iterator[GuideOption]:
-    """Every way of guiding, in the order in which they are thought of; over a table there is but its fence."""
+    """Every method of guiding, in the order in which they are thought of; over a table there is but its fence."""
     if router.mounting == "table":
         yield table_fence(channel, bit, base)
         return
@@ -86,7 +86,7 @@ def _options(
 
 
 def chosen_guide(options: Sequence[GuideOption], pinned: ChannelGuide | None) -> GuideOption:
-    """The pinned way of guiding, or the best."""
+    """The pinned method of guiding, or the best."""
     return next((option for option in options if option.kind == pinned), options[0])
 
 

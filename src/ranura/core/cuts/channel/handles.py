@@ -11,7 +11,7 @@ from ranura.core.output.views import DragHandle, box
 from ranura.core.text.forms import FieldPath
 
 
-def channel_grips(
+def channel_handles(
     channel: ChannelOnBoard,
     cut: ChannelCut,
     outlines: Sequence[Ring],

@@ -129,11 +129,11 @@ class ChannelJudge(StraightJudge):
         yield from (each for each in found if each.level == "stop")
 
     def guides(self, bit: Bit, router: Router, base: Base, channel: ChannelOnBoard) -> tuple[GuideOption, ...]:
-        """Every way of guiding this pair along the channel, the best first."""
+        """Every method of guiding this pair along the channel, the best first."""
         return guide_options(channel, bit, router, base, self.tools.shop.guides, self.rules)
 
     def guide(self, bit: Bit, router: Router, base: Base, channel: ChannelOnBoard) -> GuideOption:
-        """The pinned way of guiding, or the best."""
+        """The pinned method of guiding, or the best."""
         return best_guide(channel, bit, router, base, self.tools.shop.guides, self.rules)
 
 

@@ -41,28 +41,33 @@ class Station:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class ChannelOnBoard:
-    """A channel to be cut, in its own axes: walls at u = `left` and `right`, along v from `low` to `high`, all mm.
-
-    `ends` are where the board ends along u, `sides` where it ends along v beside the channel, `boards` the outlines of the one
-    or two boards. `mortise`: it goes down in small steps. `stopped` says of its low and its high end whether it lies inside the
-    board. `position` is measured from `reference_end`, which lies where u is low if `reference_low`.
-    """
+    """A channel to be cut, in its own axes u and v, all mm."""
 
     frame: Frame
     goes: Goes
     shape: ChannelShape
     left: float
+    """Where one wall lies, along u."""
     right: float
+    """Where the other wall lies, along u."""
     depth: float
     low: float
+    """Where it begins, along v."""
     high: float
+    """Where it ends, along v."""
     stopped: tuple[bool, bool]
+    """Whether its low and its high end lie inside the board."""
     ends: tuple[float, float]
+    """Where the board ends along u."""
     sides: tuple[float, float]
+    """Where the board ends along v, beside the channel."""
     boards: tuple[Ring, ...]
+    """The outlines of the one or two boards."""
     reference_end: End
     reference_low: bool
+    """Whether the reference end lies where u is low."""
     position: float
+    """The near wall, from the reference end."""
     thickness: float
     part: tuple[float, float]
     across_grain: bool
@@ -74,6 +79,7 @@ class ChannelOnBoard:
     mirrored: bool
     fitted: bool
     mortise: bool = False
+    """It goes down in small steps."""
     angle: float = 0.0
 
     @property
@@ -220,7 +226,7 @@ def width_of(cut: ChannelCut, rules: HouseRules) -> float:
 
 
 def _end_of(cut: ChannelCut) -> End:
-    """The end it is measured from, in the words of the way it goes."""
+    """The end it is measured from, in words that fit how it runs."""
     low = cut.end in ("left", "near")
     if cut.goes == "along":
         return "near" if low else "far"

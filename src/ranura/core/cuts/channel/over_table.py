@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fence import TABLE_FENCE_DEEP
-from ranura.core.cuts.channel.handles import channel_grips
+from ranura.core.cuts.channel.handles import channel_handles
 from ranura.core.cuts.channel.on_board import ChannelOnBoard, Station
 from ranura.core.cuts.channel.section import section_view
 from ranura.core.cuts.channel.setting import ChannelSetting
@@ -42,11 +42,11 @@ def laid(setting: ChannelSetting) -> Lays:
     low, high = channel.sides
     # Where it stands depends on the board, so that an end that is dragged goes where the hand goes.
     now = min(max(low + (high - low) * 0.46, begin), end)
-    way, spacer = fence.heading[1], fence.spacers[0]
+    ahead, spacer = fence.heading[1], fence.spacers[0]
 
     def place(point: Point) -> Point:
         u, v = point
-        return (way * (v - now), fence.towards * (u - fence.edge) - spacer)
+        return (ahead * (v - now), fence.towards * (u - fence.edge) - spacer)
 
     return place
 
@@ -101,7 +101,7 @@ def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
         arrows=arrows,
         dimensions=_dimensions(setting, cut, on, x0=x0),
         marks=marks,
-        grips=_grips(setting, cut, on),
+        handles=_handles(setting, cut, on),
         board=channel.part,
     )
 
@@ -144,14 +144,14 @@ def _dimensions(setting: ChannelSetting, cut: ChannelCut, on: Lays, *, x0: float
     return tuple(found)
 
 
-def _grips(setting: ChannelSetting, cut: ChannelCut, on: Lays) -> tuple[DragHandle, ...]:
+def _handles(setting: ChannelSetting, cut: ChannelCut, on: Lays) -> tuple[DragHandle, ...]:
     channel, fence = setting.channel, setting.fence
-    way, towards = fence.heading[1], fence.towards
+    ahead, towards = fence.heading[1], fence.towards
 
     def turn(v: Point) -> Point:
-        return (way * v[1], towards * v[0])
+        return (ahead * v[1], towards * v[0])
 
-    return channel_grips(channel, cut, [_cut(on, channel, each) for each in channel.stations], on=on, turn=turn)
+    return channel_handles(channel, cut, [_cut(on, channel, each) for each in channel.stations], on=on, turn=turn)
 
 
 def _section(setting: ChannelSetting, cut: ChannelCut) -> View:

@@ -164,7 +164,7 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Channe
     bit, base = chosen.bit, chosen.base
     options = judge.guides(bit, chosen.router, base, asked)
     option = chosen_guide(options, asked.guide)
-    if not option.fences:  # a pinned way that nothing can be set for: drawn as a straightedge, stopped by its reason
+    if not option.fences:  # a pinned guide that cannot be set: drawn as a straightedge, stopped by its reason
         option = replace(option, fences=next(each.fences for each in options if each.fences))
     fence = option.fences[0]
     stepping = None

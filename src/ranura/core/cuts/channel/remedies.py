@@ -38,7 +38,7 @@ def channel_remedies(cut: ChannelCut, setting: ChannelSetting) -> tuple[Remedy, 
 
 
 def _other_guides(setting: ChannelSetting) -> list[Remedy]:
-    """The other ways of guiding it that can be used as things are."""
+    """The other methods of guiding it that can be used as things are."""
     stops = [each.code for each in setting.cautions if each.level == "stop" and each.place == "guide"]
     names = {
         "straightedge": "Guide it by a straightedge",

@@ -16,17 +16,18 @@ from ranura.core.shop.tooling.routers import GuidedSide
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class ChannelSetting(SteppedSetting):
-    """Bit, router, fence, steps and clamps for a channel in a piece. `stepping` is None where the bit is wider than the cut
-    or no speed can be had. `option` is the way it is guided, among `options`. For a router that is not guided by hand nothing is
-    said of fence, direction and clamps. `cleared` is what goes before an undercut."""
+    """Bit, router, fence, steps and clamps for a channel in a piece. Over a table nothing is said of base and clamps."""
 
     channel: ChannelOnBoard
     guided: GuidedSide
     option: GuideOption
+    """What guides it."""
     options: tuple[GuideOption, ...]
+    """All that could."""
     holding: Holding
     forecast: Forecast | None = None
     cleared: Cleared | None = None
+    """The straight bit that goes before an undercut."""
 
     @property
     def fence(self) -> Fence:

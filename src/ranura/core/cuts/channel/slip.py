@@ -53,7 +53,7 @@ def _depths(setting: ChannelSetting, cut: ChannelCut) -> SlipSection:
     cleared = setting.cleared
     if cleared is None:
         return section
-    fence = "the fence stays" if cleared.fence_stays else "the fence {m:fine} {way}"
+    fence = "the fence stays" if cleared.fence_stays else "the fence {m:fine} {where}"
     line = write(
         "first clear with {bit}: {n} {passes} to {d:len}; " + fence,
         bit=cleared.bit.name,
@@ -61,7 +61,7 @@ def _depths(setting: ChannelSetting, cut: ChannelCut) -> SlipSection:
         passes="pass" if cleared.passes == 1 else "passes",
         d=cleared.depth,
         m=abs(cleared.moves),
-        way="further off" if cleared.moves > 0 else "nearer",
+        where="further off" if cleared.moves > 0 else "nearer",
     )
     return replace(section, lines=(line, *section.lines))
 
@@ -92,7 +92,7 @@ def _direction(setting: ChannelSetting) -> SlipSection:
     where = f"{guide} on your left" if away or abs(heading[0]) > abs(heading[1]) else f"{guide} at your right hand"
     lines = [write("{where}, {length:rough} or longer", where=where, length=setting.fence.length)]
     if isinstance(setting.fence.by, ScoredLine):
-        lines = [write("the bit pushes to the left of the way; hold against it")]
+        lines = [write("the bit pushes to the left of its heading; hold against it")]
     if not on_board:
         lines = [write("guide against the {edge}, pressed on", edge=channel.end_name(setting.fence.towards))]
     if channel.facts.comes_out is not None:
@@ -116,7 +116,7 @@ def _direction_section(setting: ChannelSetting, lines: Sequence[Text]) -> SlipSe
 
 
 def _fed_over_table(setting: ChannelSetting) -> SlipSection:
-    """The board's way over a table: from right to left, pressed onto the fence behind the bit."""
+    """The board's direction over a table: from right to left, pressed onto the fence behind the bit."""
     begins_inside, ends_inside = setting.fence.begins_and_ends_inside(setting.channel)
     start = "lower it on against the right-hand block" if begins_inside else "against the fence before it meets the bit"
     end = "at the left-hand block wait for the stop, then lift" if ends_inside else "right past the bit, then lift"

@@ -1,4 +1,4 @@
-"""What a plan says of guides, stops, stations and fit: lines of the slip, and the choice among ways of guiding."""
+"""What a plan says of guides, stops, stations and fit: lines of the slip, and the choice among methods of guiding."""
 
 from __future__ import annotations
 
@@ -138,7 +138,7 @@ _FOR = {
 
 
 def guide_offers(setting: ChannelSetting) -> tuple[GuideOffer, ...]:
-    """The ways of guiding a channel with this pair, the best first, each with what speaks for or against it."""
+    """The methods of guiding a channel with this pair, the best first, each with what speaks for or against it."""
     return tuple(_offer(option, setting) for option in setting.options)
 
 
@@ -189,7 +189,7 @@ def station_lines(setting: ChannelSetting) -> tuple[StationLine, ...]:
             number=fence.station.number,
             mark=show(fence.station.position, "mm"),
             guide=_beside(fence.at),
-            way=heading_words(setting.channel.frame.turn(fence.heading)) if setting.by_hand else "work right to left",
+            heading=heading_words(setting.channel.frame.turn(fence.heading)) if setting.by_hand else "work right to left",
         )
         for fence in fences
     )

@@ -124,10 +124,10 @@ def correction_of(setting: ChannelSetting, key: MeasureKey, measured: float) -> 
             before=fence.at,
             after=after,
             says=write(
-                "Set the {guide} {x:fine} {way}",
+                "Set the {guide} {x:fine} {word}",
                 guide="guide" if setting.by_hand else "fence",
                 x=abs(off),
-                way="nearer" if off > 0 else "further out",
+                word="nearer" if off > 0 else "further out",
             ),
         )
     b = setting.guided.distance
@@ -152,7 +152,7 @@ def correction_of(setting: ChannelSetting, key: MeasureKey, measured: float) -> 
 
 def _deeper(by: float, per_turn: float | None) -> Text:
     """How the bit is set deeper or shallower, in turns of the adjuster where its advance is known (R3)."""
-    way = "deeper" if by > 0 else "shallower"
+    word = "deeper" if by > 0 else "shallower"
     if per_turn is None:
-        return write("Set the bit {x:fine} {way}", x=abs(by), way=way)
-    return write("Set the bit {x:fine} {way}: {n:n2} turns of the adjuster", x=abs(by), way=way, n=abs(by) / per_turn)
+        return write("Set the bit {x:fine} {word}", x=abs(by), word=word)
+    return write("Set the bit {x:fine} {word}: {n:n2} turns of the adjuster", x=abs(by), word=word, n=abs(by) / per_turn)

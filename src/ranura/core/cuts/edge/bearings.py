@@ -20,17 +20,18 @@ class HandBearing:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class BearingChoice:
-    """The bearing nearest to a width, what it cuts, and `remainder` = wanted − cut (negative: too wide), in mm.
-
-    `hand` is None where every bearing cuts too wide. `fence_proud` is how far a table's fence stands in front of the bearing.
-    """
+    """The bearing nearest to a width, in mm."""
 
     bearing: float
     width: float
+    """What it cuts."""
     remainder: float
+    """Wanted less cut; negative where it cuts too wide."""
     fits: bool
     hand: HandBearing | None
+    """None where every bearing cuts too wide."""
     fence_proud: float
+    """How far a table's fence stands in front of the bearing."""
     missing_bearing: float
 
 

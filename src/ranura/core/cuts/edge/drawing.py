@@ -20,7 +20,7 @@ _ARROW_SHARE = 0.24
 
 
 def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
-    """The board from above: what each edge loses, the way and number of each run, blocks, grain that lifts, the router."""
+    """The board from above: what each edge loses, direction and number of each run, blocks, grain that lifts, the router."""
     length = piece.length.mm
 
     def lying(ring: Ring) -> Ring:
@@ -100,14 +100,14 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
 
 
 def _aside(points: Sequence[Point], distance: float, *, closed: bool) -> list[Point]:
-    """A path moved to the left of its way by a distance, its corners mitred."""
+    """A path moved to the left of its heading by a distance, its corners mitred."""
     count = len(points)
     moved: list[Point] = []
     for i, here in enumerate(points):
         before = points[i - 1] if i or closed else None
         after = points[(i + 1) % count] if i + 1 < count or closed else None
-        ways = [w for w in (_unit(before, here), _unit(here, after)) if w is not None]
-        normal = (-sum(w[1] for w in ways) / len(ways), sum(w[0] for w in ways) / len(ways))
+        headings = [w for w in (_unit(before, here), _unit(here, after)) if w is not None]
+        normal = (-sum(w[1] for w in headings) / len(headings), sum(w[0] for w in headings) / len(headings))
         size = max(normal[0] ** 2 + normal[1] ** 2, 0.15)
         moved.append((here[0] + normal[0] / size * distance, here[1] + normal[1] / size * distance))
     return moved
@@ -206,7 +206,7 @@ def _run_signs(run: Run, out: float, wood_left: bool, *, climbs_first: bool) -> 
 
 
 def _axis(setting: EdgeSetting, trip: Trip) -> tuple[Point, Point]:
-    """Where the router is drawn: on the first run, a little after its middle; and the way it goes there."""
+    """Where the router is drawn: on the first run, a little after its middle; and its heading there."""
     run = setting.runs[0]
     at, direction = at_share(run.points, 0.72, closed=run.edge.closed)
     away = -trip.offset if wood_is_left("hand" if setting.by_hand else "table") else trip.offset

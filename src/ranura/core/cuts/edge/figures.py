@@ -104,7 +104,7 @@ def _stages(setting: EdgeSetting, staging: Staging) -> Figure:
         key="edge.stages",
         label="Stages",
         value=count,
-        unit="passes",
+        unit="count",
         shown=plain(str(count)),
         rule="R3",
         school=rules.depth_rule,
@@ -199,7 +199,7 @@ def _contact(setting: EdgeSetting, guided: GuidedTrip, left: float) -> Figure:
         worked=write(
             "{t:fine} thick; {left:fine} are left beside it after all cuts of this edge", t=setting.edging.thickness, left=left
         ),
-        because=because("At least {needed:fine} must be there along the whole way", needed=setting.rules.bearing_contact),
+        because=because("At least {needed:fine} must be there along the whole path", needed=setting.rules.bearing_contact),
         inputs=(
             given("T", "thickness", setting.edging.thickness, "mm"),
             given("bearing height", "as the trade makes them", BEARING_HEIGHT, "mm"),
@@ -227,15 +227,15 @@ def _direction(setting: EdgeSetting) -> Figure:
         unit="degrees",
         shown=plain(said(first.sense)),
         rule="R7",
-        formula="conventional: u · h > 0, u the way of the teeth along the wood that stays",
+        formula="conventional: u · h > 0, u the direction of the teeth along the wood that stays",
         worked=worked,
         because=because(
             f"The bit turns {turns} seen from above; so the wood pushes it back, and it never runs away with you. "
             "Ends first: the long grain after them takes away what broke out"
         ),
         inputs=(
-            Given(symbol="h", name="way of the router along the board", shown=plain(said(first.sense))),
-            Given(symbol="wood", name="side of the way it lies on", shown=plain(wood)),
+            Given(symbol="h", name="heading of the router along the board", shown=plain(said(first.sense))),
+            Given(symbol="wood", name="side of the heading it lies on", shown=plain(wood)),
         ),
     )
 
@@ -298,7 +298,7 @@ def _feed(setting: EdgeSetting, staging: Staging) -> list[Figure]:
                 t=seconds_for(length, feed_m_min=slow.feed_m_min),
             ),
             why=because("Cutting one part, without setting up or turning it"),
-            inputs=(given("way", "length of the edges", length, "mm"),),
+            inputs=(given("L", "length of the edges", length, "mm"),),
         ),
         power_figure(
             setting,

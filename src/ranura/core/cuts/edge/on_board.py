@@ -20,15 +20,14 @@ FLUSH_EXTRA = 1.0
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class EdgesOnBoard:
-    """An edge cut on its board, in mm: `depth` is where the lowest point of the profile lies below the face.
-
-    `width` is None where the bearing decides. `part` is the board's length and width, `fibres` the way of its grain, `count`
-    how many boards there are."""
+    """An edge cut on its board, in mm."""
 
     shape: Shape
     size: float
     depth: float
+    """Where the lowest point of the profile lies below the face."""
     width: float | None
+    """None where the bearing decides."""
     angle: float
     edges: tuple[Edge, ...]
     both_faces: bool
@@ -40,8 +39,11 @@ class EdgesOnBoard:
     starting_pin: bool
     thickness: float
     part: tuple[float, float]
+    """The board's length and width."""
     fibres: Point
+    """The direction of its grain."""
     count: int
+    """How many boards there are."""
 
     @property
     def straight(self) -> bool:

@@ -1,4 +1,4 @@
-"""Planning an edge cut: guide, stages, runs and holding of the tools that were chosen, and the ways out of a stop."""
+"""Planning an edge cut: guide, stages, runs and holding of the tools that were chosen, and the remedies for a stop."""
 
 from __future__ import annotations
 
@@ -286,7 +286,7 @@ _EDGE_STATES: tuple[tuple[EdgeState, str], ...] = (("smooth", "It is planed and 
 def remedies(cut: EdgeCut, piece: Piece, judge: EdgeJudge, setting: EdgeSetting) -> tuple[Remedy, ...]:
     """What would take a caution or a stop away: how the edge is; another guide, another place, one face.
 
-    Each way out of a stop was tried and can be made."""
+    Each remedy for a stop was tried and can be made."""
     found = []
     if any(each.code == words.EDGE_UNKNOWN.code for each in setting.cautions):
         found = [

@@ -51,11 +51,11 @@ def _text(setting: EdgeSetting, cut: EdgeCut, piece: Piece, judge: EdgeJudge) ->
             outlines=setting.section.outlines if setting.section else (),
         ),
         stages=setting.staging.stages if setting.staging else (),
-        leaves=_leaves(cut, setting),
+        done=_done(cut, setting),
     )
 
 
-def _leaves(cut: EdgeCut, setting: EdgeSetting) -> DoneCut | None:
+def _done(cut: EdgeCut, setting: EdgeSetting) -> DoneCut | None:
     if setting.guided is None:
         return None
     trip = setting.guided.trip

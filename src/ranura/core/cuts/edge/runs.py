@@ -1,4 +1,4 @@
-"""The runs of an edge cut (R7, R16): along which edge, which way, in which order, from where to where, in which grain."""
+"""The runs of an edge cut (R7, R16): along which edge, in which direction and order, from where to where, in which grain."""
 
 from __future__ import annotations
 
@@ -23,22 +23,24 @@ START_CLIMB = 15.0
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Run:
-    """One edge as it is run. `points` are in the way of the router relative to the board, seen from above as it lies there: on a
-    table with its face down, turned end for end. A closed run comes back to its first point. `sense` is how a person says it,
-    facing the edge or going round.
-
-    `end_grain`: it is cut across the fibres for most of its length, so that it comes first. `lead_in` and `backer` are wanted
-    where no chosen edge goes on from there; `climb_start`: the house lets it begin with a short climb."""
+    """One edge as it is run."""
 
     number: int
     edge: Edge
     points: tuple[Point, ...]
+    """In the order in which the router goes, seen from above on the board as it lies there: on a table with its face down, turned
+    end for end. A closed run comes back to its first point."""
     sense: Sense
+    """How a person says it, facing the edge or going round."""
     stretches: tuple[Stretch, ...]
     end_grain: bool
+    """It is cut across the fibres for most of its length, so that it comes first."""
     lead_in: bool
+    """A block is wanted where it begins, since no chosen edge goes on from there."""
     backer: bool
+    """Scrap is wanted where it ends, for the same reason."""
     climb_start: bool
+    """The house lets it begin with a short climb."""
 
     @property
     def lifts(self) -> tuple[Stretch, ...]:
@@ -119,7 +121,7 @@ def forwards(edge: Edge, mounting: Mounting) -> bool:
 
 
 def _neighbours(edge: Edge) -> tuple[str | None, str | None]:
-    """The refs of the edges that a straight one begins and ends at; along the face the way is the same by hand and on a table."""
+    """The refs of the edges that a straight one begins and ends at; along the face by hand as on a table."""
     if edge.ref not in SIDES:
         return None, None
     at = SIDES.index(edge.ref)
@@ -129,7 +131,7 @@ def _neighbours(edge: Edge) -> tuple[str | None, str | None]:
 def _begun_well(
     points: tuple[Point, ...], wood_on_left: bool, edging: EdgesOnBoard, lies: tuple[Stretch, ...], rules: HouseRules
 ) -> tuple[tuple[Point, ...], tuple[Stretch, ...]]:
-    """A closed run that begins in the middle of the longest straight way through clean grain, or of the longest clean curve."""
+    """A closed run that begins in the middle of the longest straight or curved stretch in clean grain."""
     ring = (*points, points[0])
     clean = {i for stretch in lies if stretch.lie == "clean" for i in range(stretch.first, stretch.last)} or set(
         range(len(points))
@@ -149,7 +151,7 @@ def wood_is_left(mounting: Mounting) -> bool:
 
 
 def at_share(points: tuple[Point, ...], share: float, *, closed: bool) -> tuple[Point, Point]:
-    """The point at a share of a path's length, and the way it goes there (of length 1)."""
+    """The point at a share of a path's length, and the heading there (of length 1)."""
     ring = (*points, points[0]) if closed else points
     lengths = [math.dist(a, b) for a, b in pairwise(ring)]
     left = share * sum(lengths)

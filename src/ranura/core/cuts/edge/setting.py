@@ -16,18 +16,20 @@ from ranura.core.cuts.edge.trips import Done
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class EdgeSetting(ToolSetting):
-    """A bit in a router for an edge cut: its final setting and guide, the stages to it, the runs along the edges.
-
-    `guided` and `staging` are None where nothing guides the bit, or no speed or grip can be had; `contact` is what the last of
-    all cuts has to ride on, None where no edge is needed; `below` how far the bit stands out below the board."""
+    """A bit in a router for an edge cut."""
 
     edging: EdgesOnBoard
     guided: GuidedTrip | None
+    """Its final setting and guide; None where nothing guides the bit."""
     staging: Staging | None
+    """The stages to it; None where no speed or grip can be had."""
     section: CrossSection | None
     runs: tuple[Run, ...]
+    """Along the edges, in order."""
     contact: float | None
+    """What the last of all cuts has to ride on, in mm; None where no edge is needed."""
     below: float
+    """How far the bit stands out below the board, in mm."""
     hold: EdgeHold
     before: tuple[Done, ...]
 

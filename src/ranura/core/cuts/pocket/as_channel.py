@@ -75,7 +75,7 @@ def against_channel(cut: PocketCut, asked: PocketOnBoard) -> Reason | None:
 
 
 def runs_along(asked: PocketOnBoard) -> bool:
-    """Whether the longer side of a pocket, and so the way of its guide, goes along the board."""
+    """Whether the longer side of a pocket, and so its guide, goes along the board."""
     along, across = asked.size
     return not closeness.under(along, across)
 
@@ -145,14 +145,14 @@ def as_pocket_views(views: tuple[View, ...], cut: PocketCut, asked: PocketOnBoar
     thin: FieldPath = "across" if (sx >= sy) != cut.turned or sx == sy else "length"
     long: FieldPath = "length" if thin == "across" else "across"
 
-    def told(view: View) -> View:
+    def renamed(view: View) -> View:
         dimensions = [_renamed(each, names, thin, cut) for each in view.dimensions]
-        grips = [g for g in (_grip_renamed(each, names) for each in view.grips) if g is not None]
+        handles = [g for g in (_handle_renamed(each, names) for each in view.handles) if g is not None]
         if view.name == "plan":
-            grips += _size_grips(asked, cut, long)
-        return replace(view, dimensions=tuple(d for d in dimensions if d is not None), grips=tuple(grips))
+            handles += _size_handles(asked, cut, long)
+        return replace(view, dimensions=tuple(d for d in dimensions if d is not None), handles=tuple(handles))
 
-    return tuple(told(view) for view in views)
+    return tuple(renamed(view) for view in views)
 
 
 def _names(*, along: bool, far_end: bool) -> dict[FieldPath, FieldPath]:
@@ -172,13 +172,13 @@ def _renamed(each: Dimension, names: dict[FieldPath, FieldPath], thin: FieldPath
     return None if each.field in ("stop_first", "stop_last") else each
 
 
-def _grip_renamed(each: DragHandle, names: dict[FieldPath, FieldPath]) -> DragHandle | None:
+def _handle_renamed(each: DragHandle, names: dict[FieldPath, FieldPath]) -> DragHandle | None:
     if each.field in ("stop_first", "stop_last"):
         return None
     return replace(each, field=names.get(each.field, each.field))
 
 
-def _size_grips(asked: PocketOnBoard, cut: PocketCut, long: FieldPath) -> list[DragHandle]:
+def _size_handles(asked: PocketOnBoard, cut: PocketCut, long: FieldPath) -> list[DragHandle]:
     """Both ends of a mortise: the one it is measured to moves it, the other makes it longer."""
     x0, y0, x1, y1 = asked.box
     wide = x1 - x0 >= y1 - y0

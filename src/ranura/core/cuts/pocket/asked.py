@@ -30,7 +30,7 @@ class PocketCut:
     length: Length = bounded(NOTHING, zero=True)
     """Along the board, or across it when `turned`; of a round one its diameter; of a lap from its `end`, over the whole width."""
     across: Length | None = None
-    """The other way; of a ring the width of its groove."""
+    """Its second size; of a ring the width of its groove."""
     depth: Length
     """Below each face that is cut."""
     from_left: Length = bounded(NOTHING, zero=True)
@@ -71,7 +71,7 @@ class PocketCut:
     count: int = bounded(1, least=1, most=MOST_STATIONS)
     """How many times it is cut, every `spacing`."""
     guide: PocketGuide | None = None
-    """The way of guiding it that is pinned."""
+    """The method of guiding it that is pinned."""
     clamps: tuple[ClampAt, ...] = bounded((), many=MOST_CLAMPS)
     """Where the person put them; empty leaves that to Ranura."""
     support: bool = False

@@ -1,4 +1,4 @@
-"""How a field is cleared: ways of the bit's axis from the middle outwards, each a lane further than the one before, and the last
+"""How a field is cleared: paths of the bit's axis from the middle outwards, each a lane further than the one before, and the last
 along the wall (R7, R8). And what a bit cannot reach of an outline (R9)."""
 
 from __future__ import annotations
@@ -16,25 +16,25 @@ from ranura.core.geometry.rings import Ring
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Clearing:
-    """The closed ways of the axis, in order of work, clockwise seen from above. `lane` is by how much the later ones bite."""
+    """The closed paths of the axis, in order of work, clockwise seen from above. `lane` is by how much the later ones bite."""
 
     paths: tuple[Ring, ...]
     lane: float
 
     @property
     def first_length(self) -> float:
-        """The way in full width: the innermost ways, before anything is cut beside them."""
+        """The paths in full width: the innermost ones, before anything is cut beside them."""
         return ring_length(self.paths[0])
 
     @property
     def rest_length(self) -> float:
-        """The ways that bite one lane."""
+        """The paths that bite one lane."""
         return sum(ring_length(path) for path in self.paths[1:])
 
 
 @lru_cache(maxsize=256)
 def clearing(ring: Ring, *, bit_diameter: float, lane: float) -> Clearing:
-    """The ways that clear a field by lanes of a share of the bit's width.
+    """The paths that clear a field by lanes of a share of the bit's width.
 
     Rule: R8 fields
     Formula: insets of D/2, D/2 + lane·D, D/2 + 2·lane·D … as long as anything is left; a last one of D/2 where less than a lane

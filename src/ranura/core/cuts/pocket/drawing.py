@@ -1,4 +1,4 @@
-"""The drawing of a pocket: the board from above with template, ways, router and clamps; the section across its first place."""
+"""The drawing of a pocket: the board from above with template, paths, router and clamps; the section across its first place."""
 
 from __future__ import annotations
 
@@ -42,7 +42,7 @@ def pocket_views(setting: PocketSetting, cut: PocketCut) -> tuple[View, ...]:
 
 
 def _wastes(asked: PocketOnBoard, bit: Bit) -> list[Outline]:
-    """What is cut away at every place; of a ring or a line only its groove is drawn, by its ways."""
+    """What is cut away at every place; of a ring or a line only its groove is drawn, by its paths."""
     ring = asked.outline(bit.diameter)
     many = len(asked.places) > 1
     return [
@@ -103,14 +103,14 @@ def _plan(setting: PocketSetting, cut: PocketCut) -> View:
         arrows=tuple(arrows),
         dimensions=_dimensions(asked, cut),
         marks=tuple(marks),
-        grips=pocket_handles(asked, cut),
+        handles=pocket_handles(asked, cut),
         clamps=clamp_marks(setting.holding) if setting.holding else (),
         board=asked.part,
     )
 
 
 def _feed(setting: PocketSetting, outer: Ring) -> Arrow:
-    """The way of the feed: along the first lane; or, round a pocket, beside its near side, where nothing of it is hidden."""
+    """The direction of feed: along the first lane; or, round a pocket, beside its near side, where nothing of it is hidden."""
     asked = setting.pocket
     if asked.in_lanes:
         first, second = outer[0], outer[1]
@@ -179,7 +179,7 @@ def tabs_on(path: Ring, half: float) -> list[Ring]:
 
 
 def _start(ring: Ring, asked: PocketOnBoard) -> int:
-    """Where a way is shown to begin: its point nearest to the person, but not outside of an open side."""
+    """Where a path is shown to begin: its point nearest to the person, but not outside of an open side."""
     low = min((i for i, p in enumerate(ring)), key=lambda i: (ring[i][1], abs(ring[i][0])))
     if "near" not in asked.open_sides:
         return low

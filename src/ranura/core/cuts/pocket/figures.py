@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import assert_never
 
 from ranura.core.cuts.pocket.bushings import TemplatePlan
@@ -224,9 +225,9 @@ def _direction(setting: PocketSetting) -> Figure:
         return _lanes(setting)
     return Figure(
         key="direction.heading",
-        label="Way round",
-        value=0.0 if sense == "clockwise" else 1.0,
-        unit="passes",
+        label="Direction round",
+        value=-1.0 if sense == "clockwise" else 1.0,
+        unit="sense",
         shown=plain(sense),
         rule="R7",
         formula="inside a guiding edge clockwise, outside of one counter-clockwise",
@@ -238,14 +239,14 @@ def _direction(setting: PocketSetting) -> Figure:
 def _lanes(setting: PocketSetting) -> Figure:
     """Which way the lanes are run, and in which order."""
     (x0, y0), (x1, y1) = setting.paths[0][:2]
-    way = heading_words((x1 - x0, y1 - y0))
+    heading = heading_words((x1 - x0, y1 - y0))
     apart = abs(setting.paths[1][0][0] - x0) if len(setting.paths) > 1 else 0.0
     return Figure(
         key="direction.heading",
-        label="Way of the lanes",
-        value=0.0 if y1 > y0 else 1.0,
-        unit="passes",
-        shown=plain(way),
+        label="Direction of the lanes",
+        value=math.degrees(math.atan2(y1 - y0, x1 - x0)) % 360,
+        unit="degrees",
+        shown=plain(heading),
         rule="R7",
         formula="the wood that is left lies on the left of the heading",
         worked=write("{n} lanes, {a:fine} apart, of a bit of {d:fine}", n=len(setting.paths), a=apart, d=setting.bit.diameter),
@@ -255,12 +256,12 @@ def _lanes(setting: PocketSetting) -> Figure:
 
 
 def _feed(setting: PocketSetting, stepping: Stepping) -> list[Figure]:
-    way = sum(length_of(each, closed=not setting.pocket.open_paths) for each in setting.paths)
+    length = sum(length_of(each, closed=not setting.pocket.open_paths) for each in setting.paths)
     return feed_figures(
         setting,
         stepping,
-        way=way,
-        way_name="way at each depth",
-        worked="{n} passes, {way:fine} at each depth, {t:n1} s of it at most",
+        length=length,
+        length_name="path at each depth",
+        worked="{n} passes, {length:fine} at each depth, {t:n1} s of it at most",
         why="Cutting alone, without setting up or lifting out",
     )

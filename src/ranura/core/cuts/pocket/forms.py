@@ -30,7 +30,7 @@ class FormFacts:
     """What it is called among the forms to choose from."""
     taken: Taken
     guides: tuple[PocketGuide, ...]
-    """The ways of guiding it, the handiest first."""
+    """The methods of guiding it, the handiest first."""
     length: str | None = "Length"
     """What its first size is; None where it has none."""
     across: str | None = "Width"

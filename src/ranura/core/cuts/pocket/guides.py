@@ -234,7 +234,7 @@ def sled_guide(asked: PocketOnBoard, guides: Sequence[Guide]) -> SledGuide | Rea
 def lanes_of(asked: PocketOnBoard, *, bit_diameter: float, lane: float) -> tuple[Ring, ...]:
     """Parallel lanes across the board from the open end to the shoulder, or over the whole face, each run in one sense.
 
-    A way of two points is a lane from the first to the second. By hand the wood that is left lies on the left of the heading:
+    A path of two points is a lane from the first to the second. By hand the wood that is left lies on the left of the heading:
     from the left end on the router is pulled, from the right end on it is pushed away (R7).
 
     Rule: R8 fields, R14
@@ -244,7 +244,7 @@ def lanes_of(asked: PocketOnBoard, *, bit_diameter: float, lane: float) -> tuple
     beyond = bit_diameter / 2 + LEAD
     step, r = lane * bit_diameter, bit_diameter / 2
     from_left = asked.form == "lap" and x0 <= 0
-    # The way of the axis across all lanes: from biting one lane at the open side to the shoulder, or to where nothing is left.
+    # How far the axis goes across all lanes: from biting one lane at the open side to the shoulder, or to where nothing is left.
     wide = x1 - x0
     last = wide - r if asked.form == "lap" else wide + r - step
     first = min(step - r, last)

@@ -1,4 +1,4 @@
-"""Judging bits and routers for a pocket under one way of guiding it (R15)."""
+"""Judging bits and routers for a pocket under one method of guiding it (R15)."""
 
 from __future__ import annotations
 
@@ -43,7 +43,7 @@ _TEMPLATE_BITS: frozenset[Profile] = frozenset({"pattern", "double-bearing"})
 
 
 _THINNED = 0.1
-"""mm by which a way may be off where clashes are judged; the base counts as larger by as much."""
+"""mm by which a path may be off where clashes are judged; the base counts as larger by as much."""
 
 
 PLATE = 9.0
@@ -51,7 +51,7 @@ PLATE = 9.0
 
 
 class PocketJudge(StraightJudge):
-    """`kind` is the way of guiding that is judged; `thickness_said` whether the person said how thick the template is."""
+    """`kind` is the method of guiding that is judged; `thickness_said` whether the person said how thick the template is."""
 
     def __init__(
         self, shop: Shop, asked: PocketOnBoard, wood: Material, rules: HouseRules, kind: AreaGuided, *, thickness_said: bool
@@ -112,7 +112,7 @@ class PocketJudge(StraightJudge):
         return None
 
     def field(self, bit: Bit) -> Clearing | None:
-        """The ways that clear the field with a bit; None where it does not enter, or where only a line is cut."""
+        """The paths that clear the field with a bit; None where it does not enter, or where only a line is cut."""
         asked = self.asked
         if asked.around or asked.in_lanes:
             return None
@@ -135,7 +135,7 @@ class PocketJudge(StraightJudge):
         return replace(asked, box=(x0, y0, x1, y1)).outline(bit.diameter)
 
     def paths(self, bit: Bit, guide: AreaGuide) -> tuple[Ring, ...]:
-        """All ways of the axis at the first place, in order of work."""
+        """All paths of the axis at the first place, in order of work."""
         asked = self.asked
         if asked.in_lanes:
             return lanes_of(asked, bit_diameter=bit.diameter, lane=self.need.lane)
@@ -217,13 +217,13 @@ class PocketJudge(StraightJudge):
         return not closeness.over(self.bridging(guide), base.across)
 
     def look_around(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
-        """See `StraightJudge.look_around`: room for clamps beside the base's way."""
+        """See `StraightJudge.look_around`: room for clamps beside the base's path."""
         guide = self.guide(bit, router, base)
         if not isinstance(guide, Reason):
             yield from (each for each in self.held(bit, base, guide).cautions if each.level == "stop")
 
     def held(self, bit: Bit, base: Base, guide: AreaGuide) -> Holding:
-        """How the board is held, with the router's ways at all places."""
+        """How the board is held, with the router's paths at all places."""
         asked = self.asked
         paths = self.paths(bit, guide)
         outer = [paths[0], paths[-1]] if asked.open_paths else [thinned(path, _THINNED) for path in paths[-1:]]

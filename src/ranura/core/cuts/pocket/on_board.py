@@ -24,28 +24,35 @@ LAP_LANE = 0.8
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class PocketOnBoard:
-    """A pocket on its board, in mm: the box x0, y0, x1, y1 of its first place, its corner radius (None: what the bit leaves),
-    depth below the face, and the shifts along x of all its places. `ring` is one's own outline; None for a box or a circle.
-    """
+    """A pocket on its board, in mm."""
 
     form: PocketForm
     box: tuple[float, float, float, float]
+    """x0, y0, x1, y1 of its first place."""
     radius: float | None
+    """Of its corners; None takes what the bit leaves."""
     depth: float
+    """Below the face."""
     through: bool
     backed: bool
     thickness: float
     part: tuple[float, float]
     open_sides: tuple[Side, ...]
     groove: float
+    """How wide the groove of a ring is."""
     ring: Ring | None
+    """One's own outline; None for a box or a circle."""
     sweep: float
+    """Of an arc, in degrees."""
     places: tuple[float, ...]
+    """How far each place is shifted along x from the first."""
     loose: Loose | None
     leaf: bool
+    """Its depth is set by the part that lies in it."""
     both_faces: bool
     plate: bool
     template: float
+    """How thick a template is."""
     held: Held | None
     clamps: tuple[ClampAt, ...]
     across_grain: bool
@@ -90,7 +97,7 @@ class PocketOnBoard:
 
     @property
     def open_paths(self) -> bool:
-        """Whether its ways have two ends: lanes, and the arc of a ring."""
+        """Whether its paths have two ends: lanes, and the arc of a ring."""
         return self.in_lanes or (self.facts.taken == "groove" and self.sweep < 360)
 
     @property

@@ -1,4 +1,4 @@
-"""Planning a pocket: the way of guiding it, then template or trammel, ways, steps and clamps of the tools that were chosen.
+"""Planning a pocket: the method of guiding it, then template or trammel, paths, steps and clamps of the tools that were chosen.
 
 A mortise or slot that an edge guide or a straightedge guides is a channel stopped at both ends, and is planned as one.
 """

@@ -1,4 +1,4 @@
-"""How a pocket is planned: under the first way of guiding that can be had, and what speaks against the others.
+"""How a pocket is planned: under the first method of guiding that can be had, and what speaks against the others.
 
 A mortise or slot that an edge guide or a straightedge leads is a channel stopped at both ends, and is planned as one
 (`as_channel.py`).
@@ -45,7 +45,7 @@ _OF_DIMENSIONS = (guide_words.BIT_WIDER_THAN_CUT, words.CORNER_TOO_TIGHT, depth_
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class _Tried:
-    """One way of guiding, with its planner; whether anything can make it so, and why not if nothing can."""
+    """One method of guiding, with its planner; whether anything can make it so, and why not if nothing can."""
 
     kind: PocketGuide
     planner: Planner | None
@@ -54,7 +54,7 @@ class _Tried:
 
 
 def planner(cut: PocketCut, task: Task) -> Planner:
-    """How a pocket is planned: under the pinned way of guiding, or the first of its form that can be had.
+    """How a pocket is planned: under the pinned method of guiding, or the first of its form that can be had.
 
     Raises `CutError` with the dimension that cannot be."""
     asked = pocketing(cut, task.piece, task.rules)
@@ -65,7 +65,7 @@ def planner(cut: PocketCut, task: Task) -> Planner:
     chosen = next((each for each in tried if each.kind == cut.guide), None)
     if chosen is None or chosen.planner is None:
         chosen = next((each for each in tried if each.can), None) or next(each for each in tried if each.planner)
-    assert chosen.planner is not None, "every form has a way of guiding that is judged"
+    assert chosen.planner is not None, "every form has a method of guiding that is judged"
     made = chosen.planner
     return replace(made, make=partial(_make, made, tuple(tried), chosen.kind, cut, asked))
 

@@ -13,15 +13,17 @@ from ranura.core.holding.clamps import Holding
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class PocketSetting(SteppedSetting):
-    """Bit, router, guide, ways, steps and clamps for a pocket. `depth` is how deep it goes in all.
-
-    `guide`, `stepping` and `paths` are missing where a stop leaves nothing to say; `unreached` is what the bit leaves standing in
-    corners of one's own outline, `plate` how wide a plate below the base must be where one is asked for, in mm."""
+    """Bit, router, guide, paths, steps and clamps for a pocket."""
 
     pocket: PocketOnBoard
     depth: float
+    """How deep it goes in all, in mm."""
     guide: AreaGuide | None
+    """None where a stop leaves nothing to say."""
     paths: tuple[Ring, ...]
+    """Of the axis at the first place, in order of work; none where a stop leaves nothing to say."""
     holding: Holding | None
     unreached: tuple[Ring, ...] = ()
+    """What the bit leaves standing in corners of one's own outline."""
     plate: float | None = None
+    """How wide a plate below the base must be where one is asked for, in mm."""

@@ -57,7 +57,7 @@ _SAYS: dict[PocketGuide, str] = {
 
 
 def guide_says(kind: PocketGuide) -> Text:
-    """What a way of guiding is, where nothing speaks against it."""
+    """What a method of guiding is, where nothing speaks against it."""
     return write(_SAYS[kind])
 
 
@@ -184,7 +184,7 @@ def _direction(setting: PocketSetting, guide: AreaGuide) -> SlipSection:
 
 
 def _edge_along(guide: AreaGuide) -> str:
-    """What the last way round goes along."""
+    """What the last round goes along."""
     match guide:
         case BushingGuide() | BearingGuide():
             return "template"
@@ -239,6 +239,8 @@ def pocket_stations(setting: PocketSetting, cut: PocketCut) -> tuple[StationLine
         case _:
             assert_never(setting.guide)
     return tuple(
-        StationLine(number=i + 1, mark=show(from_end + abs(shift), "mm"), guide=plain(on_lines), way=sense_of(asked).capitalize())
+        StationLine(
+            number=i + 1, mark=show(from_end + abs(shift), "mm"), guide=plain(on_lines), heading=sense_of(asked).capitalize()
+        )
         for i, shift in enumerate(asked.places)
     )

@@ -54,7 +54,7 @@ def pace_figure(setting: ToolSetting, *, feed_m_min: float, chip_mm: float, why:
         inputs=(
             given("F", "feed", feed_m_min, "m/min"),
             given("n", "speed at the dial", rpm, "rpm"),
-            given("z", "flutes", flutes, "passes"),
+            given("z", "flutes", flutes, "count"),
         ),
         others=others,
     )
@@ -69,7 +69,7 @@ def time_figure(seconds: float, *, worked: Text, why: Text, inputs: tuple[Given,
         unit="s",
         shown=show(seconds, "s"),
         rule="R4",
-        formula="t = Σ way · 60 / (F · 1000)",
+        formula="t = Σ L · 60 / (F · 1000)",
         worked=worked,
         because=why,
         inputs=inputs,

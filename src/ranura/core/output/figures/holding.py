@@ -8,7 +8,7 @@ from ranura.core.text.writing import write
 
 
 def clearance_figure(holding: Holding, *, across: float) -> Figure:
-    """How far a router of a base's width stays from the clamps on its way."""
+    """How far a router of a base's width stays from the clamps beside its path."""
     clear = holding.clear or 0.0
     return Figure(
         key="hold.clear",

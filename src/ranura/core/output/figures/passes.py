@@ -72,7 +72,7 @@ def depth_figures(setting: ToolSetting, stepping: Stepping, *, total: float) -> 
             key="depth.count",
             label="Depths",
             value=count,
-            unit="passes",
+            unit="count",
             shown=plain(str(count)),
             rule="R3",
             formula="n = ⌈(total − f) / a⌉ equal steps, then f" if stepping.turret is None else "no step over a, then f",
@@ -83,8 +83,10 @@ def depth_figures(setting: ToolSetting, stepping: Stepping, *, total: float) -> 
     ]
 
 
-def feed_figures(setting: ToolSetting, stepping: Stepping, *, way: float, way_name: str, worked: str, why: str) -> list[Figure]:
-    """Pace, time and power of passes along a `way` in mm; `worked` says how the time came about."""
+def feed_figures(
+    setting: ToolSetting, stepping: Stepping, *, length: float, length_name: str, worked: str, why: str
+) -> list[Figure]:
+    """Pace, time and power of passes along a path of `length` mm; `worked` says how the time came about."""
     slow, hard = stepping.slowest, stepping.hardest
     return [
         pace_figure(
@@ -96,9 +98,9 @@ def feed_figures(setting: ToolSetting, stepping: Stepping, *, way: float, way_na
         ),
         time_figure(
             sum(each.seconds for each in stepping.passes),
-            worked=write(worked, n=len(stepping.passes), way=way, t=seconds_for(way, feed_m_min=slow.feed_m_min)),
+            worked=write(worked, n=len(stepping.passes), length=length, t=seconds_for(length, feed_m_min=slow.feed_m_min)),
             why=because(why),
-            inputs=(given("way", way_name, way, "mm"),),
+            inputs=(given("L", length_name, length, "mm"),),
         ),
         power_figure(
             setting,

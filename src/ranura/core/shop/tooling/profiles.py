@@ -37,21 +37,22 @@ BEARING_HEIGHT = 5.0
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Kind:
-    """A profile: its name, what it makes, the sizes a person types (in order; the first is the printed one), and its nature.
-
-    `optional` sizes have a usual value. `plunges` None: it depends on the bit, and must be known before it is relied on.
-    `full_depth_only`: cuts its whole depth at once. `raisable`: r(z) never shrinks upwards, so that it may be raised in stages.
-    """
+    """A profile, and what is so of all bits that have it."""
 
     profile: Profile
     name: str
     makes: Makes
     sizes: tuple[SizeField, ...]
+    """What a person types, in order; the first is the printed one."""
     optional: tuple[SizeField, ...] = ()
+    """Sizes that have a usual value."""
     bearing: BearingPlace | None = None
     plunges: bool | None = False
+    """None: it depends on the bit, and must be known before it is relied on."""
     full_depth_only: bool = False
+    """It cuts its whole depth at once."""
     raisable: bool = True
+    """r(z) never shrinks upwards, so that it may be raised in stages."""
     prints: str = ""
 
 
@@ -116,7 +117,7 @@ KINDS: Mapping[Profile, Kind] = {
 
 @dataclass(frozen=True, slots=True)
 class Corner:
-    """A corner of a silhouette and the way to the next: straight, or an arc of this bulge.
+    """A corner of a silhouette and the line to the next: straight, or an arc of this bulge.
 
     The bulge is the tangent of a quarter of the arc's angle, positive when it turns from r towards z.
     """

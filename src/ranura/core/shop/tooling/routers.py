@@ -19,15 +19,16 @@ Weight = Literal["light", "middle", "heavy"]
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class DialPosition:
-    """One position of a speed dial: a number or a letter, and the speed it gives.
-
-    `measured` says whether `rpm` was measured; `manual_rpm` is then what the manual says, where that is known.
-    """
+    """One position of a speed dial."""
 
     setting: float | str
+    """A number or a letter."""
     rpm: float
+    """The speed it gives."""
     measured: bool = False
+    """Whether `rpm` was measured."""
     manual_rpm: float | None = None
+    """What the manual says, where that is known beside a measured speed."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -49,29 +50,34 @@ class Sleeve:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Base:
-    """A base. `across` is its width or diameter in mm, `opening` that of its hole (None: not known).
-
-    `handle_reach` is how far the handles stand out from the axis, to the side. The first of `sides` is the marked one.
-    `front` and `back` are from the axis to its edges along the feed. `collet_height` is how near the collet comes to the
-    underside. `turret` lists the steps of a plunge turret below its highest one; `rods` the reach of an edge guide's rods.
-    `plate` is the system of its bushings; `rings` are the openings of a table's rings.
-    """
+    """A base of a router, in mm."""
 
     kind: BaseKind
     round: bool
     across: float
+    """Its width or diameter."""
     sides: tuple[GuidedSide, ...]
+    """The first is the marked one."""
     opening: float | None = None
+    """How wide its hole is; None where that is not known."""
     handle_reach: float | None = None
+    """How far the handles stand out from the axis, to the side."""
     front: float | None = None
+    """From the axis to its edge, along the feed."""
     back: float | None = None
+    """The same, against the feed."""
     collet_height: float | None = None
+    """How near the collet comes to the underside."""
     plunge_travel: float | None = None
     turret: tuple[float, ...] = ()
+    """The steps of a plunge turret below its highest one."""
     rods: float | None = None
+    """How far the rods of an edge guide reach."""
     adjuster_mm_per_turn: float | None = None
     plate: str | None = None
+    """The system of its bushings."""
     rings: tuple[float, ...] = ()
+    """The openings of a table's rings."""
 
     def __post_init__(self) -> None:
         for name in ("across", "opening", "handle_reach", "front", "back", "plunge_travel", "rods", "adjuster_mm_per_turn"):
@@ -89,24 +95,25 @@ class Base:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Router:
-    """A router. `rated_input_w` is what its plate says; `dial` runs from slow to fast and may be empty (not known).
-
-    `collets` are the nominal sizes owned for it, `collet_bore` how long they grip at most. Raises `ToolError`.
-    """
+    """A router. Raises `ToolError`."""
 
     id: str
     name: str
     router_class: RouterClass
     rated_input_w: float
+    """What its plate says."""
     min_rpm: float
     max_rpm: float
     dial: tuple[DialPosition, ...]
+    """From slow to fast; empty where it is not known."""
     stepped: bool
     collets: tuple[float, ...]
+    """The nominal sizes that are owned for it."""
     bases: tuple[Base, ...]
     speed_hold: bool = True
     soft_start: bool = False
     collet_bore: float | None = None
+    """How long they grip at most, in mm."""
     sleeves: tuple[Sleeve, ...] = ()
     weight: Weight | None = None
     archived: bool = False

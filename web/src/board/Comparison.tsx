@@ -7,7 +7,7 @@ import { inUnit } from "../ui/words";
 
 export type Variant = Partial<Pick<EdgeCutIn, "depth" | "width" | "bit_id" | "size">>;
 
-interface BesideProps {
+interface ComparisonProps {
   draft: EdgeCutIn;
   plan: CutPlan;
   unit: Unit;
@@ -18,7 +18,7 @@ interface BesideProps {
 }
 
 /** Another bit or another height beside this one. */
-export function Beside({ draft, plan, unit, variant, problem, onChange, onTake }: BesideProps) {
+export function Comparison({ draft, plan, unit, variant, problem, onChange, onTake }: ComparisonProps) {
   const bits = [...new Map(plan.offers.map((offer) => [offer.bit_id, offer.bit_name])).entries()];
   if (!variant)
     return (

@@ -1,4 +1,4 @@
-"""What is dragged goes where it is pulled: every grip of every drawing, applied to the cut and planned again."""
+"""What is dragged goes where it is pulled: every handle of every drawing, applied to the cut and planned again."""
 
 from __future__ import annotations
 
@@ -65,54 +65,54 @@ def plan_view(made: CutPlan) -> View:
     return made.drawing[0]
 
 
-def applied(cut, grip: DragHandle, value: float):
-    return dataclasses.replace(cut, **{grip.field: read(f"{value:.6f}", "mm")})
+def applied(cut, handle: DragHandle, value: float):
+    return dataclasses.replace(cut, **{handle.field: read(f"{value:.6f}", "mm")})
 
 
 def moved_by(before: DragHandle, after: DragHandle) -> tuple[float, float]:
     a, b = Polygon(before.points).bounds, Polygon(after.points).bounds
-    # The side that follows the pull: a size moves one side of its grip, a place both.
+    # The side that follows the pull: a size moves one side of its handle, a place both.
     return tuple(max((b[i] - a[i], b[i + 2] - a[i + 2]), key=abs) for i in (0, 1))
 
 
 @pytest.mark.parametrize("name", CUTS)
 @settings(max_examples=8, deadline=None)
 @given(pull=st.floats(-6, 6).filter(lambda x: abs(x) > 0.1))
-def test_a_grip_follows_the_hand(name, pull):
+def test_a_handle_follows_the_hand(name, pull):
     cut, piece = CUTS[name]
     made = plan_cut(cut, piece, SHOP, SHOP.rules)
     view = plan_view(made)
-    assert view.grips, "there is something to take"
-    for place, grip in enumerate(view.grips):
-        axis = 0 if abs(grip.direction[0]) > abs(grip.direction[1]) else 1
-        value = grip.value + pull * grip.direction[axis]
+    assert view.handles, "there is something to take"
+    for place, handle in enumerate(view.handles):
+        axis = 0 if abs(handle.direction[0]) > abs(handle.direction[1]) else 1
+        value = handle.value + pull * handle.direction[axis]
         if value <= 0.01:
             continue
         try:
-            again = plan_cut(applied(cut, grip, value), piece, SHOP, SHOP.rules)
+            again = plan_cut(applied(cut, handle, value), piece, SHOP, SHOP.rules)
         except CutError:
             continue  # pulled off the board: said at its field, and the last good plan stays
         if [each.kind for each in again.guides if each.chosen] != [each.kind for each in made.guides if each.chosen]:
-            continue  # guided another way now, and drawn with other grips
-        after = plan_view(again).grips[place]
-        assert after.field == grip.field
+            continue  # guided another way now, and drawn with other handles
+        after = plan_view(again).handles[place]
+        assert after.field == handle.field
         assert after.value == pytest.approx(value, abs=1e-5)
-        assert moved_by(grip, after)[axis] == pytest.approx(pull, abs=2e-3), (grip.field, "goes where the hand goes")
+        assert moved_by(handle, after)[axis] == pytest.approx(pull, abs=2e-3), (handle.field, "goes where the hand goes")
 
 
 @pytest.mark.parametrize("name", ["dado", "groove", "stopped"])
 def test_an_end_is_dragged_into_the_board_and_out_again(name):
     cut, piece = CUTS[name]
-    ends = [each for each in plan_view(plan_cut(cut, piece, SHOP, SHOP.rules)).grips if each.opens]
+    ends = [each for each in plan_view(plan_cut(cut, piece, SHOP, SHOP.rules)).handles if each.opens]
     assert {each.field for each in ends} == {"stop_first", "stop_last"}
     for end in ends:
         pulled_in = plan_cut(applied(cut, end, 25.0), piece, SHOP, SHOP.rules)
-        again = next(each for each in plan_view(pulled_in).grips if each.field == end.field)
+        again = next(each for each in plan_view(pulled_in).handles if each.field == end.field)
         assert again.value == 25.0
         wanted = [(25.0 - end.value) * way for way in end.direction]
         assert moved_by(end, again) == pytest.approx(tuple(wanted), abs=1e-6), "it is dragged into the board"
         out = dataclasses.replace(cut, **{end.field: None})
-        free = next(each for each in plan_view(plan_cut(out, piece, SHOP, SHOP.rules)).grips if each.field == end.field)
+        free = next(each for each in plan_view(plan_cut(out, piece, SHOP, SHOP.rules)).handles if each.field == end.field)
         assert (free.value, free.opens) == (0.0, True)
 
 
@@ -121,8 +121,8 @@ def test_what_is_taken_is_a_dimension_that_was_asked_for(name):
     cut, piece = CUTS[name]
     made = plan_cut(cut, piece, SHOP, SHOP.rules)
     asked = {each.field: each.length.mm for each in made.asked}
-    for grip in plan_view(made).grips:
-        for each in (grip, grip.other):
+    for handle in plan_view(made).handles:
+        for each in (handle, handle.other):
             if each is not None and not (each.opens and each.value == 0):  # an end that runs out is dragged in, and then typed
                 assert asked[each.field] == pytest.approx(each.value)
     fields = {dimension.field for dimension in plan_view(made).dimensions if dimension.field}
@@ -166,8 +166,8 @@ def test_a_clamp_that_was_put_somewhere_stands_there_in_the_drawing(name):
         ("recess from the far corner", "from_left", (400 - 80) / 2, "the middle of the board"),
     ],
 )
-def test_a_grip_snaps_to_what_one_would_mean(name, field, snaps, why):
+def test_a_handle_snaps_to_what_one_would_mean(name, field, snaps, why):
     cut, piece = CUTS[name]
-    grips = plan_view(plan_cut(cut, piece, SHOP, SHOP.rules)).grips
-    grip = next(each for each in grips if each.field == field)
-    assert grip.snaps == (pytest.approx(snaps),), why
+    handles = plan_view(plan_cut(cut, piece, SHOP, SHOP.rules)).handles
+    handle = next(each for each in handles if each.field == field)
+    assert handle.snaps == (pytest.approx(snaps),), why
