@@ -6,12 +6,13 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from ranura.core.quick import SUMS, completions, quick
+from ranura.core.quick import completions, quick
+from ranura.core.quick_sums import SUMS
 from ranura.core.text.errors import CraftError
 from ranura.demo.shop import SHOP
 
 ANSWERS = [
-    ("speed 1 3/8", "26 200 rpm", "60,000·48/(π·34.925) = 26,249"),
+    ("speed 1 3/8", "25 000 rpm", "60,000·48/(π·34.925) = 26,249, and the only router for it tops at 25,000"),
     ("offset 5/8 1/4", "4.76 mm", "(15.875 − 6.35)/2"),
     ("rabbet 35 → 9.5", "16 mm", "35 − 19"),
     ("v 90 depth 3", "6 mm", "2·3·tan 45°"),

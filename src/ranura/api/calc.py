@@ -10,7 +10,8 @@ from fastapi.responses import JSONResponse
 from pydantic import BaseModel
 
 from ranura.api.problems import ProblemBody
-from ranura.calc.registry import CALCULATORS, Calculator, unknown
+from ranura.calc.calculator import Calculator
+from ranura.calc.registry import CALCULATORS, unknown
 
 router = APIRouter(prefix="/api/calc", tags=["calc"], responses={422: {"model": ProblemBody}})
 

@@ -14,7 +14,7 @@ from ranura.api.prior import PriorCuts, PriorState
 from ranura.api.problems import ERRORS, RefusedPlanBody, RefusedPlanError
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.board.repeats import Repeats
-from ranura.core.plan import CutPlan
+from ranura.core.plan import CutPlan, PlanWithMoves
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
 from ranura.formats.slip_pdf import Sheet, slip_pdf
@@ -30,6 +30,7 @@ async def _prior(request: Request) -> PriorCuts:
 
 
 _PLAN = TypeAdapter(CutPlan)
+_PLAN_WITH_MOVES = TypeAdapter(PlanWithMoves)
 ThePriorCuts = Annotated[PriorCuts, Depends(_prior)]
 
 
@@ -38,15 +39,18 @@ def _before(asked: PlanAsked, shop: Shop, prior: PriorCuts) -> PriorState:
 
 
 @ROUTES.route("POST", "/plan", response_model=CutPlan, responses={422: {"model": RefusedPlanBody}})
-def plan(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePlanning) -> Response:
-    """Plans a cut in a piece; writes nothing. A refusal carries the form of the cut beside the error."""
+def plan(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePlanning, moves: bool = False) -> Response:
+    """Plans a cut in a piece; writes nothing. `moves` adds what the plan does: bodies, settings and moves (docs/formats.md). A
+    refusal carries the form of the cut beside the error."""
     before = _before(asked, shop, prior)
+    ask = planning.plan_with_moves if moves else planning.plan
     try:
-        made = planning.plan(asked.cut, asked.piece, shop, shop.rules, mounted=before.mounted, before=before.done)
+        made = ask(asked.cut, asked.piece, shop, shop.rules, mounted=before.mounted, before=before.done)
     except CraftError as error:
         raise RefusedPlanError(error, planning.form(asked.cut, asked.piece, shop.rules, shop.unit)) from error
     # Written at once: this is asked with every digit and every move of a drag.
-    return Response(_PLAN.dump_json(made), media_type="application/json")
+    body = _PLAN_WITH_MOVES.dump_json(made) if isinstance(made, PlanWithMoves) else _PLAN.dump_json(made)
+    return Response(body, media_type="application/json")
 
 
 @ROUTES.route("POST", "/plan/tools")

@@ -10,7 +10,8 @@ from pydantic import Field
 
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import TheShop
-from ranura.core.quick import QuickAnswer, Sum, completions, quick
+from ranura.core.quick import completions, quick
+from ranura.core.quick_sums import QuickAnswer, Sum
 from ranura.core.text.errors import CraftError
 from ranura.core.text.writing import Text
 from ranura.requests.from_core import RequestModel

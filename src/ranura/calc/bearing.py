@@ -6,6 +6,7 @@ from typing import Annotated
 
 from pydantic import Field
 
+from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, Question, Refused, SizeField
 from ranura.core.cuts.edge import words as edge_words
 from ranura.core.cuts.edge.bearings import choose_bearing
@@ -67,3 +68,6 @@ def answer(request: BearingRequest) -> BearingAnswer:
         missing_bearing=found.missing_bearing,
         cautions=CautionAnswer.of(tuple(said)),
     )
+
+
+CALCULATOR = Calculator(BearingRequest, BearingAnswer, answer)

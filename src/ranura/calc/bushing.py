@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, LengthField, Question, SizeField
 from ranura.core.cuts.pocket.bushings import Cut, plan_template
 
@@ -56,3 +57,6 @@ def answer(request: BushingRequest) -> BushingAnswer:
         blocked=found.blocked,
         cautions=CautionAnswer.of(found.cautions),
     )
+
+
+CALCULATOR = Calculator(BushingRequest, BushingAnswer, answer)

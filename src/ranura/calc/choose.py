@@ -6,6 +6,7 @@ from typing import Any, get_args
 
 from pydantic import TypeAdapter, ValidationError
 
+from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, Question, Refused, SizeField
 from ranura.core.board.materials import Material, MaterialClass
 from ranura.core.choosing.candidates import sift
@@ -77,7 +78,8 @@ class ChooseAnswer(Answer):
     nearest_misses: list[MissAnswer]
 
 
-def _shop(given: dict[str, Any]) -> Shop:
+def read_shop(given: dict[str, Any]) -> Shop:
+    """A shop from the JSON form of its file. Raises Refused at the field that cannot be."""
     try:
         shop = _SHOP.validate_python({**_UNSAID, **given})
     except ValidationError as error:
@@ -111,7 +113,7 @@ def _wood(shop: Shop, given: str) -> Material:
 
 def answer(request: ChooseRequest) -> ChooseAnswer:
     """The choice. Raises Refused or CraftError at the field that cannot be."""
-    shop = _shop(request.shop)
+    shop = read_shop(request.shop)
     wood = _wood(shop, request.material)
     asked = request.cut
     need = StraightCut(
@@ -151,3 +153,6 @@ def answer(request: ChooseRequest) -> ChooseAnswer:
             MissAnswer(bit=miss.bit_id, router=miss.router_id, needs=miss.needs.metric) for miss in misses_of(judge, sifted, best)
         ],
     )
+
+
+CALCULATOR = Calculator(ChooseRequest, ChooseAnswer, answer)

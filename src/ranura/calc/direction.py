@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, MountingField, Question, Refused
 from ranura.core.cutting.direction import Contour, Sense, Side, WoodSide, contour_direction, straight_direction
 from ranura.core.shop.house_rules import Climb
@@ -58,3 +59,6 @@ def answer(request: DirectionRequest) -> DirectionAnswer:
         moves="router" if request.mounting == "hand" else "work",
         cautions=CautionAnswer.of(found.cautions),
     )
+
+
+CALCULATOR = Calculator(DirectionRequest, DirectionAnswer, answer)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, Flutes, LengthField, MaterialField, Positive, Question, Refused, SizeField
 from ranura.core.cutting.feed import FeedLimit, pace_seconds, plan_feed, seconds_for
 from ranura.core.geometry import closeness
@@ -50,3 +51,6 @@ def answer(request: FeedRequest) -> FeedAnswer:
         limited_by=feed.limited_by,
         cautions=CautionAnswer.of(feed.cautions),
     )
+
+
+CALCULATOR = Calculator(FeedRequest, FeedAnswer, answer)

@@ -6,6 +6,7 @@ from typing import Annotated
 
 from pydantic import Field
 
+from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, Question, SizeField
 from ranura.core.cuts.channel.fit import ErrorOf, Spread, forecast, width_causes
 from ranura.core.shop.house_rules import STANDARD
@@ -55,3 +56,6 @@ def answer(request: FitRequest) -> FitAnswer:
         most=found.most,
         without=found.without,
     )
+
+
+CALCULATOR = Calculator(FitRequest, FitAnswer, answer)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, Question, Refused, SizeField
 from ranura.core.geometry import closeness
 from ranura.core.joints import words as joints_words
@@ -52,3 +53,6 @@ def answer(request: InlayRequest) -> InlayAnswer:
         plug_depth=found.plug_depth,
         cautions=CautionAnswer.of(too_large),
     )
+
+
+CALCULATOR = Calculator(InlayRequest, InlayAnswer, answer)

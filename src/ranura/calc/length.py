@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Literal
 
+from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, Question
 from ranura.core.text import lengths
 from ranura.core.text.errors import LengthError
@@ -34,3 +35,6 @@ def answer(request: LengthRequest) -> LengthAnswer:
         raise
     written = lengths.describe(exact)
     return LengthAnswer(mm=written.mm, mm_text=written.mm_text, inch_text=written.inch_text, error_mm=written.error_mm)
+
+
+CALCULATOR = Calculator(LengthRequest, LengthAnswer, answer)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, LengthField, Question, Refused, SizeField
 from ranura.core.cutting.passes import CAP, FINISH, cumulative_depths, max_step, pass_count
 from ranura.core.shop.house_rules import DepthRule
@@ -44,3 +45,6 @@ def answer(request: PassesRequest) -> PassesAnswer:
         raise Refused("total_depth", f"that would take {count} passes of at most {step:g} mm")
     depths = cumulative_depths(request.total_depth, step=step, finish=finish)
     return PassesAnswer(max_step=step, depths=list(depths), count=len(depths))
+
+
+CALCULATOR = Calculator(PassesRequest, PassesAnswer, answer)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, Flutes, MaterialField, Positive, Question, Refused, SizeField
 from ranura.core.cutting.feed import feed_per_tooth
 from ranura.core.cutting.power import Power, Verdict, plan_power
@@ -69,3 +70,6 @@ def answer(request: PowerRequest) -> PowerAnswer:
         verdict=power.verdict,
         cautions=CautionAnswer.of(_cautions(power)),
     )
+
+
+CALCULATOR = Calculator(PowerRequest, PowerAnswer, answer)

@@ -6,6 +6,7 @@ from typing import Annotated
 
 from pydantic import Field
 
+from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, Question, Refused, SizeField
 from ranura.core.cuts.edge.stages import StageBy, stages
 from ranura.core.cuts.edge.trips import Stock, can_be_raised
@@ -103,3 +104,6 @@ def answer(request: ProfileRequest) -> ProfileAnswer:
         loose=found.loose,
         raisable=can_be_raised(bit),
     )
+
+
+CALCULATOR = Calculator(ProfileRequest, ProfileAnswer, answer)

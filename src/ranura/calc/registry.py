@@ -2,61 +2,53 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+import importlib
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
-from typing import Any
+from typing import Any, Final
 
-from pydantic import BaseModel, ValidationError
+from pydantic import ValidationError
 
-from ranura.calc import (
-    bearing,
-    bushing,
-    choose,
-    direction,
-    feed,
-    fit,
-    inlay,
-    length,
-    passes,
-    power,
-    profile,
-    setback,
-    sliding_dovetail,
-    speed,
-    stiffness,
-)
+from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Refused
 from ranura.core.text.errors import CraftError
 
-
-@dataclass(frozen=True)
-class Calculator:
-    """A sum: the shape of its request and of its answer, and the function between them."""
-
-    request: type[BaseModel]
-    answer: type[BaseModel]
-    run: Callable[[Any], BaseModel]
-
-
-CALCULATORS: Mapping[str, Calculator] = {
-    "length": Calculator(length.LengthRequest, length.LengthAnswer, length.answer),
-    "speed": Calculator(speed.SpeedRequest, speed.SpeedAnswer, speed.answer),
-    "passes": Calculator(passes.PassesRequest, passes.PassesAnswer, passes.answer),
-    "feed": Calculator(feed.FeedRequest, feed.FeedAnswer, feed.answer),
-    "power": Calculator(power.PowerRequest, power.PowerAnswer, power.answer),
-    "direction": Calculator(direction.DirectionRequest, direction.DirectionAnswer, direction.answer),
-    "stiffness": Calculator(stiffness.StiffnessRequest, stiffness.StiffnessAnswer, stiffness.answer),
-    "choose": Calculator(choose.ChooseRequest, choose.ChooseAnswer, choose.answer),
-    "setback": Calculator(setback.SetbackRequest, setback.SetbackAnswer, setback.answer),
-    "bushing": Calculator(bushing.BushingRequest, bushing.BushingAnswer, bushing.answer),
-    "inlay": Calculator(inlay.InlayRequest, inlay.InlayAnswer, inlay.answer),
-    "bearing": Calculator(bearing.BearingRequest, bearing.BearingAnswer, bearing.answer),
-    "fit": Calculator(fit.FitRequest, fit.FitAnswer, fit.answer),
-    "profile": Calculator(profile.ProfileRequest, profile.ProfileAnswer, profile.answer),
-    "sliding-dovetail": Calculator(
-        sliding_dovetail.SlidingDovetailRequest, sliding_dovetail.SlidingDovetailAnswer, sliding_dovetail.answer
-    ),
+_MODULES: Final[Mapping[str, str]] = {
+    "length": "length",
+    "speed": "speed",
+    "passes": "passes",
+    "feed": "feed",
+    "power": "power",
+    "direction": "direction",
+    "stiffness": "stiffness",
+    "choose": "choose",
+    "setback": "setback",
+    "bushing": "bushing",
+    "inlay": "inlay",
+    "bearing": "bearing",
+    "plan": "plan",
+    "fit": "fit",
+    "profile": "profile",
+    "sliding-dovetail": "sliding_dovetail",
 }
+"""Every calculator by its name, with the module that has it."""
+
+
+class _Calculators(Mapping[str, Calculator]):
+    """All calculators; one is loaded when it is asked for, so that a sum does not wait for the modules of a plan."""
+
+    def __getitem__(self, name: str) -> Calculator:
+        found: Calculator = importlib.import_module(f"ranura.calc.{_MODULES[name]}").CALCULATOR
+        return found
+
+    def __iter__(self) -> Iterator[str]:
+        return iter(_MODULES)
+
+    def __len__(self) -> int:
+        return len(_MODULES)
+
+
+CALCULATORS: Final[Mapping[str, Calculator]] = _Calculators()
 
 
 @dataclass(frozen=True)

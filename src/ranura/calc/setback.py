@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, LengthField, Question, Refused, SizeField
 from ranura.core.cutting.lateral import FenceOn, lateral_passes, plan_setback
 from ranura.core.geometry import closeness
@@ -59,3 +60,6 @@ def answer(request: SetbackRequest) -> SetbackAnswer:
         blocked=found.blocked,
         cautions=CautionAnswer.of(found.cautions),
     )
+
+
+CALCULATOR = Calculator(SetbackRequest, SetbackAnswer, answer)

@@ -7,6 +7,7 @@ from typing import Annotated
 
 from pydantic import Field
 
+from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, LengthField, Question, Refused, SizeField
 from ranura.core.geometry import closeness
 from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
@@ -81,3 +82,6 @@ def answer(request: SlidingDovetailRequest) -> SlidingDovetailAnswer:
         blocked=found.blocked,
         cautions=CautionAnswer.of(found.cautions),
     )
+
+
+CALCULATOR = Calculator(SlidingDovetailRequest, SlidingDovetailAnswer, answer)

@@ -7,6 +7,7 @@ from typing import Annotated, Any
 
 from pydantic import Field, PlainValidator, WithJsonSchema
 
+from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, MountingField, Positive, Question, Refused, SizeField
 from ranura.core.cutting.speed import RIM_CEILING, LimitedBy, plan_speed
 from ranura.core.shop.house_rules import STANDARD, SpeedRule
@@ -58,6 +59,8 @@ class SpeedAnswer(Answer):
     rim_speed_m_s: float
     dial_setting: float | str | None
     dial_rpm: float | None
+    dial_shown: float | str | None
+    shown_rpm: float | None
     limited_by: LimitedBy
     blocked: bool
     cautions: list[CautionAnswer]
@@ -101,8 +104,13 @@ def answer(request: SpeedRequest) -> SpeedAnswer:
         rim_speed_m_s=speed.rim_speed_m_s,
         dial_setting=speed.dial_setting,
         dial_rpm=speed.dial_rpm,
+        dial_shown=speed.dial_shown,
+        shown_rpm=speed.shown_rpm,
         limited_by=speed.limited_by,
         blocked=speed.blocked,
         cautions=CautionAnswer.of(tuple(written(each) for each in speed.cautions)),
         others=speed.others,
     )
+
+
+CALCULATOR = Calculator(SpeedRequest, SpeedAnswer, answer)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, Flutes, MaterialField, Positive, Question, Refused, SizeField
 from ranura.core.cutting.feed import feed_per_tooth
 from ranura.core.cutting.stiffness import Verdict, plan_stiffness
@@ -63,3 +64,6 @@ def answer(request: StiffnessRequest) -> StiffnessAnswer:
         verdict=found.verdict,
         cautions=CautionAnswer.of(found.cautions),
     )
+
+
+CALCULATOR = Calculator(StiffnessRequest, StiffnessAnswer, answer)

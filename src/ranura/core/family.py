@@ -26,6 +26,7 @@ from ranura.core.output.guides import GuideOffer, StationLine
 from ranura.core.output.remedies import Remedy
 from ranura.core.output.slip import PassLine, SlipSection
 from ranura.core.output.views import View
+from ranura.core.proof.moves import Program
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.figures import Figure
@@ -116,6 +117,8 @@ class Planned:
 
     setting: ToolSetting
     text: Callable[[], PlanText]
+    program: Callable[[], Program]
+    """Its moves, worked out when somebody asks for them."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, fields
 from typing import Any, Final, Literal
 
@@ -16,6 +16,7 @@ from ranura.core.choosing.shortlist import shortlist
 from ranura.core.families import FAMILIES
 from ranura.core.family import AnyCut, DoneCut, Families, Family, Planner, PlanText, Task
 from ranura.core.learning.corrections import Correction, MeasureKey
+from ranura.core.proof.moves import PLAN_VERSION, Body, MachineSetting, Move, Program
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.cautions import Caution, has_stop
@@ -62,6 +63,16 @@ class CutPlan(PlanText):
     """What is asked of it, as it stands."""
 
 
+@dataclass(frozen=True, kw_only=True)
+class PlanWithMoves(CutPlan):
+    """A plan with what it does (R21): what is there, the settings, the moves in order of work."""
+
+    plan_version: int = PLAN_VERSION
+    bodies: tuple[Body, ...]
+    settings: tuple[MachineSetting, ...]
+    moves: tuple[Move, ...]
+
+
 @dataclass(frozen=True)
 class Planning:
     """Planning with a table of families. An application has one, and hands it to all that plans."""
@@ -84,7 +95,24 @@ class Planning:
         Raises `CutError` with the dimension that cannot be: no wood for it, or no bit in the drawer for it. A pinned tool
         that cannot make the cut is planned all the same, as far as it goes, with its stop."""
         with inches_to(rules.inch_parts):
-            return self._plan(cut, piece, shop, rules, mounted, before)
+            return self._plan(cut, piece, shop, rules, mounted, before)[0]
+
+    def plan_with_moves(
+        self,
+        cut: AnyCut,
+        piece: Piece,
+        shop: Shop,
+        rules: HouseRules,
+        *,
+        mounted: frozenset[Pair] = frozenset(),
+        before: Sequence[DoneCut] = (),
+    ) -> PlanWithMoves:
+        """The same plan with its moves. Raises `CutError` as `plan` does."""
+        with inches_to(rules.inch_parts):
+            plan, program = self._plan(cut, piece, shop, rules, mounted, before)
+            made = program()
+        known = {field.name: getattr(plan, field.name) for field in fields(CutPlan)}
+        return PlanWithMoves(**known, bodies=made.bodies, settings=made.settings, moves=made.moves)
 
     def corrected(
         self, cut: AnyCut, piece: Piece, shop: Shop, key: MeasureKey, measured: float, *, mounted: frozenset[Pair] = frozenset()
@@ -139,7 +167,7 @@ class Planning:
 
     def _plan(
         self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, mounted: frozenset[Pair], before: Sequence[DoneCut]
-    ) -> CutPlan:
+    ) -> tuple[CutPlan, Callable[[], Program]]:
         planner = self._planner(cut, piece, shop, rules, before)
         check_shop(shop)
         judge = planner.judge
@@ -150,7 +178,7 @@ class Planning:
         text = made.text()
         best = sifted.fit[0] if sifted.fit else None
         other = best is not None and (best.bit.id, best.router.id) != (chosen.bit.id, chosen.router.id)
-        return CutPlan(
+        plan = CutPlan(
             title=self.title(cut, rules),
             sentence=self.sentence(cut, piece, rules),
             asked=self._asked(cut),
@@ -165,6 +193,7 @@ class Planning:
             form=self.form(cut, piece, rules, shop.unit),
             **{field.name: getattr(text, field.name) for field in fields(PlanText)},
         )
+        return plan, made.program
 
     def _asked(self, cut: AnyCut) -> tuple[Asked, ...]:
         typed = self.family(cut).asked(cut)

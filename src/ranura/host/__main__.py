@@ -69,6 +69,12 @@ def _bench(arguments: Sequence[str]) -> int:
     return bench()
 
 
+def _prove(arguments: Sequence[str]) -> int:
+    from ranura.host.checks import prove
+
+    return prove(arguments)
+
+
 def _pictures(arguments: Sequence[str]) -> int:
     from ranura.host.pictures import pictures
 
@@ -103,6 +109,7 @@ VERBS = {
     "test": Verb("linters, types and all tests (test quick: without the slow ones)", "dev", _test, _ALL),
     "check": Verb("linters and types alone", "dev", _check),
     "fix": Verb("format the code and write the generated documents", "dev", _fix),
+    "prove": Verb("plan random cuts and judge their moves a second time (--count N, --seed S)", "dev", _prove),
     "bench": Verb("measure speed side by side and write docs/performance.md", "dev", _bench, _ALL),
     "pictures": Verb("take the pictures of the README anew, from the demo shop", "dev", _pictures, _ALL),
 }

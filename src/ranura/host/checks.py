@@ -144,6 +144,13 @@ def test(*, quick: bool, rest: Sequence[str]) -> int:
     return done.returncode
 
 
+def prove(arguments: Sequence[str]) -> int:
+    """Plans random cuts and judges their moves a second time (`tests/oracle`). Ends with 1 when anything disagreed."""
+    prepare()
+    environment = {**_testing_environment(), "PYTHONPATH": os.pathsep.join([str(places.ROOT / "src"), str(places.ROOT)])}
+    return subprocess.run([PYTHON, "-m", "tests.oracle.sweep", *arguments], cwd=places.ROOT, env=environment).returncode
+
+
 def _testing_environment() -> dict[str, str]:
     """Compiled tests are kept from run to run, out of the tree: collecting them is a good part of the quick test."""
     kept = {name: value for name, value in os.environ.items() if name != "PYTHONDONTWRITEBYTECODE"}

@@ -41,7 +41,7 @@ def _at(bit: Bit, router: Router, shop: Shop) -> AtRouter:
         return AtRouter(router_id=router.id, router_name=router.name, fits=False, rpm=None, dial=None, rim=None, why=said.message)
     speed = speed_of(bit, router, shop.rules)
     turning = turning_rpm(speed)
-    setting = speed.dial_setting
+    setting = speed.dial_shown
     return AtRouter(
         router_id=router.id,
         router_name=router.name,

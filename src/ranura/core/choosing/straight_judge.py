@@ -10,11 +10,13 @@ from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate, Pair
 from ranura.core.choosing.ranking import StraightRanking, losses
 from ranura.core.cutting.need import StraightCut
-from ranura.core.cutting.step_limits import Tooling, paces_of, step_reason, surely_steps
+from ranura.core.cutting.step_limits import Tooling, first_past_tip, paces_of, step_reason, surely_steps
+from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Base, Router
+from ranura.core.text import depth_words
 from ranura.core.text.cautions import Reason
 from ranura.core.text.writing import Text
 
@@ -26,6 +28,19 @@ class StraightJudge(Judge):
         super().__init__(shop, wood, rules, need.part)
         self.need = need
         self._room: dict[tuple[float, str, str], tuple[Reason, ...]] = {}
+
+    def against_plunging(self, bit: Bit) -> Reason | None:
+        """Why a bit cannot begin inside the board, if so.
+
+        Rule: R21.2 begins inside, R3 compression
+        Formula: it cuts at its end; not deeper at once than D/2, which a compression bit's first pass would be
+        Source: down into wood a bit cuts with its end alone, which is slow and leads it off its line"""
+        if bit.can_plunge is not True:
+            return Reason(depth_words.PLUNGE_UNKNOWN if bit.can_plunge is None else depth_words.CANNOT_PLUNGE)
+        first = first_past_tip(bit, self.wood, self.rules)
+        if first is not None and closeness.over(first, bit.diameter / 2):
+            return Reason(depth_words.COMPRESSION_PLUNGE, {"first": first, "most": bit.diameter / 2})
+        return None
 
     @property
     def begins_inside(self) -> bool:

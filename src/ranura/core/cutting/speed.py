@@ -26,7 +26,7 @@ RPM_STEP = 100
 HAND_LIMIT = STANDARD.hand_limit
 HAND_CAUTION = STANDARD.hand_caution
 _UNMARKED_CAUTION = 25.4
-_UNMARKED_STOP = 50.8
+UNMARKED_STOP = 50.8
 
 INCH_CHART = ((25.4, 24_000), (50.8, 18_000), (63.5, 16_000), (math.inf, 12_000))
 METRIC_CHART = ((20.0, 28_000), (50.0, 20_000), (64.0, 18_000), (math.inf, 12_000))
@@ -45,7 +45,11 @@ class Speed:
     """Of the target."""
     dial_setting: float | str | None
     dial_rpm: float | None
-    """What the dial's position really gives; None without a dial table, or when blocked."""
+    """What the dial's exact position gives; None without a dial table, or when blocked."""
+    dial_shown: float | str | None
+    """The position that a person can read on the dial, on the slow side of the exact one."""
+    shown_rpm: float | None
+    """What that position gives: what the spindle turns."""
     limited_by: LimitedBy
     cap_rpm: float
     """The least of the caps."""
@@ -171,6 +175,33 @@ def on_dial(target: float, dial: Sequence[DialPosition], *, stepped: bool) -> Di
     return DialPosition(setting=low.setting + (high.setting - low.setting) * share, rpm=target)
 
 
+def readable(position: DialPosition, dial: Sequence[DialPosition], *, step: float, stepped: bool) -> DialPosition:
+    """The position of a dial that a person can read and set, on the slow side of an exact one.
+
+    Rule: R2.9 dial
+    Formula: s rounded to `step` towards the slower neighbour, never beyond the slowest position; its speed interpolated again
+    Source: a dial is read to a tenth of a step; down is the safe side
+
+    >>> dial = [DialPosition(setting=3, rpm=14_000), DialPosition(setting=4, rpm=17_500)]
+    >>> exact = DialPosition(setting=3.5714, rpm=16_000)
+    >>> readable(exact, dial, step=0.1, stepped=False)
+    DialPosition(setting=3.5, rpm=15750.0, measured=False, manual_rpm=None)"""
+    if stepped or isinstance(position.setting, str):
+        return position
+    slow = [each for each in dial if not closeness.over(each.rpm, position.rpm)]
+    fast = [each for each in dial if closeness.over(each.rpm, position.rpm)]
+    if not slow or not fast:
+        return position
+    low, high = max(slow, key=lambda each: each.rpm), min(fast, key=lambda each: each.rpm)
+    if isinstance(low.setting, str) or isinstance(high.setting, str):
+        return position
+    rising = high.setting > low.setting
+    whole = closeness.floor_to(position.setting, step) if rising else closeness.ceil(position.setting / step) * step
+    setting = round(max(whole, low.setting) if rising else min(whole, low.setting), 6)
+    share = (setting - low.setting) / (high.setting - low.setting)
+    return DialPosition(setting=setting, rpm=low.rpm + (high.rpm - low.rpm) * share)
+
+
 def surely_turns(
     *, bit_diameter: float, bit_max_rpm: float | None, router_min_rpm: float, router_max_rpm: float, slowest_dial_rpm: float
 ) -> bool:
@@ -197,6 +228,7 @@ def plan_speed(
     stepped: bool,
     hand_limit: float = HAND_LIMIT,
     hand_caution: float = HAND_CAUTION,
+    dial_step: float = STANDARD.dial_step,
     compare: bool = True,
 ) -> Speed:
     """The speed of a bit in a router under a school, with every cap, the dial position and the cautions (R2.1 to R2.9).
@@ -221,6 +253,7 @@ def plan_speed(
     if mounting == "hand" and closeness.over(bit_diameter, hand_limit):
         cautions.append(reason(speed_words.TABLE_ONLY, diameter=bit_diameter, limit=hand_limit))
     blocked = bool(cautions)
+    shown = None if position is None else readable(position, dial, step=dial_step, stepped=stepped)
     turning = rpm if blocked or position is None else max(rpm, position.rpm)
     rim = rim_speed(diameter=bit_diameter, rpm=turning)
     if closeness.over(rim, rim_limit_m_s):
@@ -228,7 +261,7 @@ def plan_speed(
     if mounting == "hand" and not closeness.over(bit_diameter, hand_limit) and closeness.over(bit_diameter, hand_caution):
         cautions.append(reason(speed_words.LARGE_BY_HAND, diameter=bit_diameter))
     if bit_max_rpm is None and closeness.over(bit_diameter, _UNMARKED_CAUTION):
-        level: Level = "stop" if closeness.over(bit_diameter, _UNMARKED_STOP) else "caution"
+        level: Level = "stop" if closeness.over(bit_diameter, UNMARKED_STOP) else "caution"
         cautions.append(reason(speed_words.MARKED_MAXIMUM_UNKNOWN, level=level, diameter=bit_diameter))
     if not dial:
         cautions.append(reason(speed_words.NO_DIAL_TABLE))
@@ -239,6 +272,8 @@ def plan_speed(
         rim_speed_m_s=rim_speed(diameter=bit_diameter, rpm=rpm),
         dial_setting=None if blocked or position is None else position.setting,
         dial_rpm=None if blocked or position is None else position.rpm,
+        dial_shown=None if blocked or shown is None else shown.setting,
+        shown_rpm=None if blocked or shown is None else shown.rpm,
         limited_by=limited_by,
         cap_rpm=cap,
         blocked=blocked,
@@ -261,10 +296,11 @@ def speed_of(bit: Bit, router: Router, rules: HouseRules, *, compare: bool = Fal
         stepped=router.stepped,
         hand_limit=rules.hand_limit,
         hand_caution=rules.hand_caution,
+        dial_step=rules.dial_step,
         compare=compare,
     )
 
 
 def turning_rpm(speed: Speed) -> float:
-    """What the spindle really turns: the dial position's speed, or the target where no dial is known (R2.9)."""
-    return speed.rpm if speed.dial_rpm is None else speed.dial_rpm
+    """What the spindle really turns: the speed of the position that is read, or the target where no dial is known (R2.9)."""
+    return speed.rpm if speed.shown_rpm is None else speed.shown_rpm

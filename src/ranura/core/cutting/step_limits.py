@@ -10,7 +10,7 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
-from ranura.core.board.materials import CROSS_VENEERED
+from ranura.core.board.materials import CROSS_VENEERED, Material
 from ranura.core.cutting.feed import FeedLimit, feed_per_tooth, plan_feed, target_chip
 from ranura.core.cutting.need import StraightCut
 from ranura.core.cutting.passes import max_step
@@ -18,7 +18,7 @@ from ranura.core.cutting.power import MOST_CORRECTION, least_feed_chip, specific
 from ranura.core.cutting.stiffness import CUTTER_SHARE, stress_limit
 from ranura.core.cutting.turning import Turning
 from ranura.core.geometry import closeness
-from ranura.core.shop.house_rules import DepthRule
+from ranura.core.shop.house_rules import DepthRule, HouseRules
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text import depth_words, strength_words
 from ranura.core.text.cautions import Caution, Reason
@@ -147,10 +147,14 @@ def compression_first(tooling: Tooling) -> float:
     Rule: R3 compression
     Formula: first pass ≥ up-cut tip + 1 mm
     Source: before that, the up-cut part pulls at the near face's fibres"""
-    bit = tooling.bit
-    if bit.profile != "compression" or bit.up_cut_tip is None or tooling.material.material_class not in CROSS_VENEERED:
-        return 0.0
-    return bit.up_cut_tip + tooling.rules.compression_extra
+    return first_past_tip(tooling.bit, tooling.material, tooling.rules) or 0.0
+
+
+def first_past_tip(bit: Bit, wood: Material, rules: HouseRules) -> float | None:
+    """How deep a compression bit's first pass is where it must go past its up-cut tip, in mm; None where it need not."""
+    if bit.profile != "compression" or bit.up_cut_tip is None or wood.material_class not in CROSS_VENEERED:
+        return None
+    return bit.up_cut_tip + rules.compression_extra
 
 
 def school_step(bit: Bit, rule: DepthRule, *, cap: float) -> float:

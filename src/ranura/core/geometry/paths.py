@@ -82,6 +82,24 @@ def length_of(path: Ring, *, closed: bool = True) -> float:
     return ring_length(path) if closed else sum(math.dist(a, b) for a, b in itertools.pairwise(path))
 
 
+def begun_at(ring: Ring, at: Point) -> tuple[Point, ...]:
+    """A closed path once round, from its point nearest to another back to it.
+
+    >>> begun_at(((0, 0), (4, 0), (4, 4), (0, 4)), (1, -3))
+    ((1.0, 0.0), (4, 0), (4, 4), (0, 4), (0, 0), (1.0, 0.0))"""
+    best, after, found = math.inf, 0, ring[0]
+    for i, (a, b) in enumerate(zip(ring, (*ring[1:], ring[0]), strict=True)):
+        dx, dy = b[0] - a[0], b[1] - a[1]
+        length = dx * dx + dy * dy
+        share = min(max(((at[0] - a[0]) * dx + (at[1] - a[1]) * dy) / length, 0.0), 1.0) if length else 0.0
+        near = (a[0] + dx * share, a[1] + dy * share)
+        away = math.dist(near, at)
+        if away < best - 1e-12:
+            best, after, found = away, i + 1, near
+    rest = (*ring[after:], *ring[:after])
+    return (found, *(each for each in rest if math.dist(each, found) > 1e-9), found)
+
+
 @lru_cache(maxsize=64)
 def offset_ring(ring: Ring, by: float) -> Ring:
     """An outline moved outwards (or inwards, by less than 0) with its outward corners rounded; the largest part where it falls

@@ -141,6 +141,8 @@ class HouseRules:
     # fmt: off
     rim_speed_limit_m_s: float = _rule(48, 10, 60, "m/s", "speed", "R2.1", "Rim speed at most",
         "Lower it and every wide bit turns slower.")
+    dial_step: float = _rule(0.1, 0.05, 1, "×", "speed", "R2.9", "A dial is read to",
+        "Of one of its numbers; what lies between is rounded to the slow side.")
     hand_limit: float = _rule(63.5, 20, 63.5, "mm", "size", "R2.7", "Largest bit by hand",
         "A wider bit is for the table only.")
     hand_caution: float = _rule(38, 10, 38, "mm", "size", "R2.7", "A large bit by hand from",

@@ -33,6 +33,13 @@ PLUNGE_UNKNOWN = Words(
     do="Look at its end and type it in",
     needs="a look at its end: does it cut there?",
 )
+COMPRESSION_PLUNGE = Words(
+    code="compression-plunge",
+    place="tool",
+    level="stop",
+    message="A compression bit begins {first:len} deep, past its up-cut tip; {most:len} is the most that may be plunged at once",
+    do="Take an up-cut or a straight bit that plunges",
+)
 NO_PLUNGE_BASE = Words(
     code="no-plunge-base",
     place="tool",

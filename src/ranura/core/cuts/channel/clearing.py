@@ -7,26 +7,37 @@ from dataclasses import dataclass, replace
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.channel.judge import ChannelJudge
-from ranura.core.cutting.passes import pass_count
-from ranura.core.cutting.step_limits import school_step
+from ranura.core.cutting.grip import Grip
+from ranura.core.cutting.speed import speed_of, turning_rpm
+from ranura.core.cutting.stepping import Stepping, plan_steps
 from ranura.core.geometry import closeness
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.routers import Router
 
 _LOOKED_AT = 6
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Cleared:
-    """The clearing pass before an undercut: bit and router, how deep in mm, in how many passes. `fence_stays`: the same base runs
-    along the same fence; otherwise `moves` is how much further out it stands for the clearing bit's router."""
+    """The clearing passes before an undercut."""
 
-    bit: Bit
-    router: Router
+    candidate: Candidate
+    rpm: float
     depth: float
-    passes: int
+    stepping: Stepping
     fence_stays: bool
+    """The same base runs along the same fence."""
     moves: float
+    """How much further out the fence stands for the clearing bit's router, in mm."""
+
+    @property
+    def bit(self) -> Bit:
+        """The clearing bit."""
+        return self.candidate.bit
+
+    @property
+    def passes(self) -> int:
+        """How many there are."""
+        return len(self.stepping.passes)
 
 
 def cleared_by(judge: ChannelJudge, chosen: Candidate) -> Cleared | None:
@@ -45,13 +56,19 @@ def cleared_by(judge: ChannelJudge, chosen: Candidate) -> Cleared | None:
     if not found:
         return None
     best = min(found, key=lambda each: (each.router.id != chosen.router.id, -each.bit.diameter))
-    step = school_step(best.bit, judge.rules.depth_rule, cap=judge.rules.pass_cap)
+    grip = straight.grip(best.bit, best.router)
+    assert isinstance(grip, Grip), "what can make a cut is held"
+    rpm = turning_rpm(speed_of(best.bit, best.router, judge.rules))
+    run = judge.channel.run if judge.channel is not None else 0.0
+    # One line along the axis, however much wider the neck is.
+    one_line = replace(need, width=best.bit.diameter)
+    tooling = replace(straight.tooling(best.bit, best.router, rpm, grip.free), need=one_line)
     here, there = chosen.base.sides[0].distance, best.base.sides[0].distance
     return Cleared(
-        bit=best.bit,
-        router=best.router,
+        candidate=best,
+        rpm=rpm,
         depth=depth,
-        passes=pass_count(depth, step=step, finish=judge.rules.finish),
+        stepping=plan_steps(tooling, run=run, spacers=(0.0,), base=best.base),
         fence_stays=best.router.id == chosen.router.id and closeness.same(here, there),
         moves=there - here,
     )

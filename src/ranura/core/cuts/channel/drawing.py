@@ -12,7 +12,7 @@ from ranura.core.cuts.channel.on_board import ChannelOnBoard, Station, corners
 from ranura.core.cuts.channel.over_table import table_views
 from ranura.core.cuts.channel.section import section_view
 from ranura.core.cuts.channel.setting import ChannelSetting
-from ranura.core.cuts.channel.sweep import body_of, path_of, placed
+from ranura.core.cuts.channel.sweep import BLOCK, blocks_at, body_of, path_of, placed
 from ranura.core.geometry.convex import bounds
 from ranura.core.geometry.rings import Point
 from ranura.core.holding.clamps import Holding
@@ -27,7 +27,6 @@ from ranura.core.text.writing import write
 _MARGIN = 8.0
 _GUIDE_LONG = 170.0
 """mm of an edge guide's face."""
-_BLOCK = 24.0
 
 
 def channel_views(setting: ChannelSetting, cut: ChannelCut) -> tuple[View, ...]:
@@ -98,7 +97,7 @@ def _plan(setting: ChannelSetting, cut: ChannelCut) -> View:
     seen = base_outline(base, axis=axis, guided=guided, towards=fence.towards)
     outlines.append(Outline(role="base", points=placed(channel, seen), label=write("base")))
     outlines += clamp_outlines(setting.holding)
-    outlines += _blocks(setting, begin, end)
+    outlines += _blocks(setting)
     outlines.append(Outline(role="bit", points=placed(channel, circle(axis, width / 2))))
     tail = (axis_u, begin - 46 if up else begin + 46)
     where = write(heading_words(setting.heading).lower())
@@ -108,7 +107,7 @@ def _plan(setting: ChannelSetting, cut: ChannelCut) -> View:
         Arrow(role="bit", start=on(axis), end=on((axis[0] + spin, axis[1])), turn="clockwise"),
     )
     start, finish = sorted((begin, end))
-    back = (base.back or base.across / 2) + (_BLOCK if channel.stopped[0 if up else 1] else 0)
+    back = (base.back or base.across / 2) + (BLOCK if channel.stopped[0 if up else 1] else 0)
     stand = on((axis_u, start - max(back + 26, 84) if up else finish + max(back + 26, 84)))
     if channel.goes == "along":
         # Whoever pushes along the board stands before its near edge, where the run begins.
@@ -187,23 +186,10 @@ def _backer(setting: ChannelSetting) -> list[Outline]:
     return [Outline(role="backer", points=placed(channel, piece), label=write("backer"))]
 
 
-def _blocks(setting: ChannelSetting, begin: float, end: float) -> list[Outline]:
+def _blocks(setting: ChannelSetting) -> list[Outline]:
     """Blocks that stop the base at a stopped end."""
-    channel, fence, base = setting.channel, setting.fence, setting.base
-    up = fence.heading[1] > 0
-    front, back = base.front or base.across / 2, base.back or base.across / 2
-    sign = 1 if up else -1
-    begins_inside, ends_inside = fence.begins_and_ends_inside(channel)
-    places = []
-    if begins_inside:
-        places.append((begin - sign * back, begin - sign * (back + _BLOCK)))
-    if ends_inside:
-        places.append((end + sign * front, end + sign * (front + _BLOCK)))
-    axis = fence.axis
-    return [
-        Outline(role="stop", points=placed(channel, box(axis - 26, min(a, b), axis + 26, max(a, b))), label=write("stop"))
-        for a, b in places
-    ]
+    rings = blocks_at(setting.channel, setting.fence, setting.base, bit_diameter=setting.channel.cut_by(setting.bit))
+    return [Outline(role="stop", points=ring, label=write("stop")) for ring in rings]
 
 
 def _dimensions(setting: ChannelSetting, cut: ChannelCut) -> tuple[Dimension, ...]:

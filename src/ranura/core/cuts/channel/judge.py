@@ -66,8 +66,8 @@ class ChannelJudge(StraightJudge):
             return Reason(guide_words.BIT_WIDER_THAN_CUT, {"diameter": bit.diameter, "width": need.width})
         if self.depth > bit.cutting_length and closeness.over(self.depth, bit.cutting_length):
             return Reason(depth_words.BEYOND_CUTTING_LENGTH, {"depth": self.depth, "cutting_length": bit.cutting_length})
-        if need.stopped and bit.can_plunge is not True:
-            return Reason(depth_words.PLUNGE_UNKNOWN if bit.can_plunge is None else depth_words.CANNOT_PLUNGE)
+        if need.stopped and (against := self.against_plunging(bit)) is not None:
+            return against
         return None
 
     def is_of_kind(self, bit: Bit) -> bool:

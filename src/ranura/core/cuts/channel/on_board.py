@@ -136,6 +136,11 @@ class ChannelOnBoard:
             return "left end" if low else "right end"
         return "near edge" if low else "far edge"
 
+    @property
+    def side_names(self) -> tuple[str, str]:
+        """What the board ends in where v is low, and where it is high."""
+        return ("right end", "left end") if self.goes == "along" else ("near edge", "far edge")
+
     def at(self, station: Station) -> ChannelOnBoard:
         """The channel of one station alone."""
         return replace(self, left=station.left, right=station.right, position=station.position)

@@ -21,12 +21,13 @@ from ranura.core.cuts.channel.figures import figures
 from ranura.core.cuts.channel.fit import Forecast, forecast, width_causes
 from ranura.core.cuts.channel.guides import chosen_guide, table_fence
 from ranura.core.cuts.channel.judge import ChannelJudge, against_table, held_channel
+from ranura.core.cuts.channel.moves import channel_program
 from ranura.core.cuts.channel.on_board import ChannelOnBoard, channel
 from ranura.core.cuts.channel.remedies import channel_remedies
 from ranura.core.cuts.channel.section import channel_glyph
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.shapes import width_at
-from ranura.core.cuts.channel.slip import sections
+from ranura.core.cuts.channel.slip import lift_words, sections
 from ranura.core.cuts.channel.slip_guide import fit_lines, guide_offers, jig_steps, station_lines
 from ranura.core.cuts.channel.testcut import test_cut_of
 from ranura.core.cutting.grip import Grip
@@ -60,7 +61,7 @@ def planner(cut: ChannelCut, task: Task, *, mortise: bool = False) -> Planner:
 
     def make(chosen: Candidate) -> Planned:
         setting = setting_of(chosen, judge, piece, cut)
-        return Planned(setting=setting, text=partial(_text, setting, cut, judge))
+        return Planned(setting=setting, text=partial(_text, setting, cut, judge), program=partial(channel_program, setting))
 
     return Planner(judge=judge, refuse=partial(refuse_the_dimension, judge), make=make)
 
@@ -178,7 +179,7 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Channe
     cautions = [written(reason) for reason in chosen.reasons]
     cautions += [written(each) for each in (*reasons_of(option), *holding.cautions)]
     if chosen.router.mounting == "hand":
-        cautions += [*_guide_cautions(judge.tools.shop, option), *_stop_cautions(asked, bit, base, rules)]
+        cautions += [*_guide_cautions(judge.tools.shop, option), *_stop_cautions(asked, bit, base, fence, rules)]
     else:
         cautions += _on_table(asked, bit, base, judge, fence)
     cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
@@ -241,19 +242,24 @@ def _on_table(asked: ChannelOnBoard, bit: Bit, base: Base, judge: ChannelJudge, 
     if closeness.over(max(asked.part), 2 * base.across):
         found.append(caution(words.SUPPORT_THE_BOARD, length=max(asked.part), across=base.across))
     if begins_inside:
-        found.append(caution(words.LOWERED_ONTO_BIT))
-    elif ends_inside:
+        # The bit runs along the heading over the board, so the board's end that it meets last comes last to the bit.
+        low, high = asked.side_names
+        trailing, leading = (high, low) if fence.heading[1] > 0 else (low, high)
+        found.append(caution(words.LOWERED_ONTO_BIT, trailing=trailing, leading=leading))
+    if ends_inside:
         found.append(caution(words.LIFTED_OFF_BIT))
     if asked.is_stopped and asked.fitted:
         found.append(corner_note(judge.rules, radius=bit.diameter / 2))
     return found
 
 
-def _stop_cautions(asked: ChannelOnBoard, bit: Bit, base: Base, rules: HouseRules) -> list[Caution]:
-    """What a stopped end asks for."""
+def _stop_cautions(asked: ChannelOnBoard, bit: Bit, base: Base, fence: Fence, rules: HouseRules) -> list[Caution]:
+    """What a stopped end asks for. A bit that goes back the way it came has words of its own for that."""
     found = []
+    _, ends_inside = fence.begins_and_ends_inside(asked)
+    if ends_inside and asked.facts.coming_out is None:
+        found.append(caution(words.STOPPED_END, then=lift_words(base)))
     if asked.is_stopped:
-        found.append(caution(words.STOPPED_END))
         if asked.fitted or asked.mortise:
             found.append(corner_note(rules, radius=bit.diameter / 2))
         if base.front is None or base.back is None:

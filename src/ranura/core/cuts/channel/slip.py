@@ -9,6 +9,7 @@ from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fence import Jig, ScoredLine, TableFence
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import guide_words, stop_lines
+from ranura.core.holding.hands import PUSHED_UNDER
 from ranura.core.output.guides import heading_words
 from ranura.core.output.slip import (
     Lead,
@@ -22,6 +23,7 @@ from ranura.core.output.slip import (
     speed_section,
     tool_section,
 )
+from ranura.core.shop.tooling.routers import Base
 from ranura.core.text.cautions import Caution
 from ranura.core.text.figures import Figure, plain
 from ranura.core.text.writing import Text, write
@@ -100,9 +102,16 @@ def _direction(setting: ChannelSetting) -> SlipSection:
         return _direction_section(setting, lines)
     begins_inside, ends_inside = setting.fence.begins_and_ends_inside(channel)
     start = "plunge at the start mark" if begins_inside else "start clear of the wood"
-    end = "back 2 mm at the end, wait for the stop" if ends_inside else "lift off to come back"
+    end = f"back 2 mm at the end, {lift_words(setting.base)}" if ends_inside else "all the way out, then lift off to come back"
     lines.append(write("{start}; {end}", start=start, end=end))
     return _direction_section(setting, lines)
+
+
+def lift_words(base: Base) -> str:
+    """How a bit leaves a slot that ends inside the board (R21.12)."""
+    if base.kind == "plunge":
+        return "straight up, then switch off"
+    return "switch off, wait until it stands, then lift"
 
 
 def _direction_section(setting: ChannelSetting, lines: Sequence[Text]) -> SlipSection:
@@ -119,7 +128,7 @@ def _fed_over_table(setting: ChannelSetting) -> SlipSection:
     """The board's direction over a table: from right to left, pressed onto the fence behind the bit."""
     begins_inside, ends_inside = setting.fence.begins_and_ends_inside(setting.channel)
     start = "lower it on against the right-hand block" if begins_inside else "against the fence before it meets the bit"
-    end = "at the left-hand block wait for the stop, then lift" if ends_inside else "right past the bit, then lift"
+    end = "at the left-hand block switch off, wait until the bit stands, then lift" if ends_inside else "all the way past the bit"
     lines = [write("{start}; {end}", start=start, end=end), write("stand in front, out of line with the work")]
     return SlipSection(
         key="direction",
@@ -137,15 +146,11 @@ def _held_on_table(setting: ChannelSetting) -> SlipSection:
     lines = [] if begins_inside else [write("feather boards before the bit, against fence and table")]
     if backed := backer_edge(setting):
         lines.append(write("backer behind the {edge}, pushed along with it", edge=backed))
-    word = "Push blocks" if wide < _PUSHED else "Both hands"
+    word = "Push blocks" if wide < PUSHED_UNDER else "Both hands"
     lines.insert(0, write("75 mm from the bit, never over it"))
     return SlipSection(
         key="hold", title="Hold", leads=(Lead(shown=plain(word), caption=write("")),), lines=tuple(lines), figures=()
     )
-
-
-_PUSHED = 150.0
-"""mm: a narrower board is fed with push blocks."""
 
 
 def _hold(setting: ChannelSetting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> SlipSection:

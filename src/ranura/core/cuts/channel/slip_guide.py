@@ -107,7 +107,7 @@ def stop_places(setting: ChannelSetting) -> list[tuple[str, str, float, str]]:
     up = fence.heading[1] > 0
     begin, finish = path_of(channel, fence, bit_diameter=d)
     front, back = base.front or base.across / 2, base.back or base.across / 2
-    low_edge, high_edge = edge_names(setting)
+    low_edge, high_edge = channel.side_names
     begins_inside, ends_inside = fence.begins_and_ends_inside(channel)
     found = []
     if begins_inside:
@@ -119,13 +119,6 @@ def stop_places(setting: ChannelSetting) -> list[tuple[str, str, float, str]]:
         from_edge = channel.sides[1] - block if up else block - channel.sides[0]
         found.append(("end", "stop block", from_edge, high_edge if up else low_edge))
     return found
-
-
-def edge_names(setting: ChannelSetting) -> tuple[str, str]:
-    """What the board ends in where v is low, and where it is high."""
-    if setting.channel.goes == "along":
-        return "right end", "left end"
-    return "near edge", "far edge"
 
 
 _FOR = {
@@ -164,7 +157,7 @@ def jig_steps(setting: ChannelSetting) -> tuple[Text, ...]:
     if straight is None or straight.stops or setting.channel.angle:
         return ()
     length = straight.fences[0].length
-    dial = setting.speed.dial_setting
+    dial = setting.speed.dial_shown
     return (
         write("Screw a straight arm, {l:rough} long, square across a head that hooks over the board's edge", l=length),
         write(

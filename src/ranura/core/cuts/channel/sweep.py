@@ -78,6 +78,28 @@ def placed(channel: ChannelOnBoard, ring: Ring) -> Ring:
     return ring if channel.frame == _PLAIN else tuple(channel.frame.place(corner) for corner in ring)
 
 
+BLOCK = 24.0
+"""mm: how deep a stop block is along the heading."""
+_BLOCK_HALF = 26.0
+
+
+def blocks_at(channel: ChannelOnBoard, fence: Fence, base: Base, *, bit_diameter: float) -> tuple[Ring, ...]:
+    """The blocks that stop the base where a station begins or ends inside the board, on the board.
+
+    Rule: R8 stops
+    Formula: behind the base at start + D/2 − b_back, before it at end − D/2 + b_front, along the heading
+    Source: geometry of base and bit"""
+    begin, end = path_of(channel, fence, bit_diameter=bit_diameter)
+    front, back = base.front or base.across / 2, base.back or base.across / 2
+    ahead = 1 if fence.heading[1] > 0 else -1
+    begins_inside, ends_inside = fence.begins_and_ends_inside(channel)
+    places = [(begin - ahead * back, begin - ahead * (back + BLOCK))] if begins_inside else []
+    if ends_inside:
+        places.append((end + ahead * front, end + ahead * (front + BLOCK)))
+    low, high = fence.axis - _BLOCK_HALF, fence.axis + _BLOCK_HALF
+    return tuple(placed(channel, oblong(low, min(a, b), high, max(a, b))) for a, b in places)
+
+
 def body_of(channel: ChannelOnBoard, fence: Fence) -> Ring | None:
     """The straightedge's outline on the board; None for an edge guide, which the sweep covers, and freehand."""
     if not fence.stands:

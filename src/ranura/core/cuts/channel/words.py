@@ -70,7 +70,7 @@ STOPPED_END = Words(
     code="stopped-end",
     place="direction",
     level="note",
-    message="The cut ends inside the board: move the router back 2 mm and hold it there until the bit stands still",
+    message="The cut ends inside the board: draw the router back 2 mm, then {then}",
     do="Stop by a block and by a line; do not push hard against the block, the bit springs past its line",
 )
 BASE_ENDS_UNMEASURED = Words(
@@ -197,14 +197,15 @@ LOWERED_ONTO_BIT = Words(
     place="guide",
     level="caution",
     message="A stopped cut begins by lowering the board onto the turning bit",
-    do="Clamp the blocks to the fence, rest the right end against its block and lower the left end last; never without them",
+    do="Clamp the blocks to the fence, rest the {trailing} against the right-hand block and lower the {leading} last; "
+    "never without them. With a plunge base the same cut is made by hand",
 )
 LIFTED_OFF_BIT = Words(
     code="lifted-off-bit",
     place="guide",
     level="caution",
     message="A stopped cut ends by lifting the board off the bit",
-    do="Clamp the block to the fence; against it switch off and wait until the bit stands, and only then lift",
+    do="Clamp the board or use a foot switch; at the block switch off, wait until the bit stands, and only then lift",
 )
 SUPPORT_THE_BOARD = Words(
     code="support-the-board",

@@ -14,12 +14,10 @@ from ranura.core.cutting.stage import Trip
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, FLAT_ENDED, radius_at
+from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, FLAT_ENDED, SCREW_HEIGHT, radius_at
 from ranura.core.shop.tooling.routers import Mounting
 from ranura.core.text.cautions import Reason
 
-SCREW_HEIGHT = 3.0
-"""mm that the screw stands out below a tip bearing, as the trade makes them."""
 TABLE_EXTRA = 2.0
 """mm that a cutter stands beyond the board where it takes its whole edge."""
 

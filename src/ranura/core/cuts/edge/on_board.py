@@ -108,7 +108,8 @@ def edging(cut: EdgeCut, piece: Piece) -> EdgesOnBoard:
         width=width,
         angle=45.0 if cut.angle is None else cut.angle,
         edges=edges,
-        both_faces=cut.both_faces,
+        # Jointing takes the whole edge at once.
+        both_faces=cut.both_faces and cut.shape != "jointing",
         guide=cut.guide,
         staged=cut.staged,
         least_stages=cut.least_stages,

@@ -11,6 +11,7 @@ from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cuts.edge.drawing import edge_plan_view
 from ranura.core.cuts.edge.figures import edge_figures
 from ranura.core.cuts.edge.judge import EdgeJudge
+from ranura.core.cuts.edge.moves import edge_program
 from ranura.core.cuts.edge.on_board import EdgesOnBoard, edging
 from ranura.core.cuts.edge.plan import before_here, refuse, remedies, setting_of
 from ranura.core.cuts.edge.section_view import edge_glyph, edge_section_view
@@ -29,7 +30,7 @@ def planner(cut: EdgeCut, task: Task) -> Planner:
 
     def make(chosen: Candidate) -> Planned:
         setting = setting_of(chosen, judge, piece)
-        return Planned(setting=setting, text=partial(_text, setting, cut, piece, judge))
+        return Planned(setting=setting, text=partial(_text, setting, cut, piece, judge), program=partial(edge_program, setting))
 
     return Planner(judge=judge, refuse=partial(refuse, judge), make=make)
 

@@ -56,7 +56,7 @@ def form(cut: PocketCut, piece: Piece, _: HouseRules, unit: Unit) -> Form:
         options += [answers("Faces", "both_faces", cut.both_faces, faces), _lap_depth(cut)]
     if facts.open_side:
         options += [answers("Open", "open_sides", cut.open_sides, _OPEN), depth_by(cut.leaf)]
-    if cut.through and facts.frees:
+    if cut.through and (facts.frees or (facts.taken == "groove" and cut.sweep >= 360)):
         options.append(answers("The piece", "loose", cut.loose, _LOOSE))
     if placed:
         options.append(RepeatBlank(label="Repeats", counts=_COUNTS, count=cut.count, places=False))

@@ -105,8 +105,8 @@ class PocketJudge(StraightJudge):
             return Reason(words.CORNER_TOO_TIGHT, {"radius": bit.diameter / 2, "corner": need.corner})
         if closeness.over(self.depth, bit.cutting_length):
             return Reason(depth_words.BEYOND_CUTTING_LENGTH, {"depth": self.depth, "cutting_length": bit.cutting_length})
-        if need.stopped and bit.can_plunge is not True:
-            return Reason(depth_words.PLUNGE_UNKNOWN if bit.can_plunge is None else depth_words.CANNOT_PLUNGE)
+        if need.stopped and (against := self.against_plunging(bit)) is not None:
+            return against
         if asked.ring is not None and self.field(bit) is None:
             return Reason(guide_words.BIT_WIDER_THAN_CUT, {"diameter": bit.diameter, "width": need.width})
         return None

@@ -87,8 +87,13 @@ class PocketOnBoard:
 
     @property
     def frees(self) -> bool:
-        """Whether a piece comes loose."""
-        return self.through and self.facts.frees
+        """Whether a piece comes loose: where the form says so, and the disc within a whole ring."""
+        return self.through and (self.facts.frees or self.is_whole_ring)
+
+    @property
+    def is_whole_ring(self) -> bool:
+        """Whether its groove goes all the way round."""
+        return self.facts.taken == "groove" and self.sweep >= 360
 
     @property
     def around(self) -> bool:
@@ -106,6 +111,12 @@ class PocketOnBoard:
         return self.facts.taken == "lanes"
 
     @property
+    def begins_inside(self) -> bool:
+        """Whether the bit goes down into wood: a field is cleared from its middle, a line or an arc begun on it, whatever side
+        of the board it runs out of; only lanes come in from outside."""
+        return not self.in_lanes
+
+    @property
     def need(self) -> StraightCut:
         """What it asks of its tool."""
         narrow = self.narrow
@@ -120,7 +131,7 @@ class PocketOnBoard:
             width=narrow,
             depth=self.thickness if self.through else self.depth,
             thickness=self.thickness,
-            stopped=not self.open_sides,
+            stopped=self.begins_inside,
             through=self.through,
             clean="both" if self.through else "near",
             across_grain=self.across_grain,

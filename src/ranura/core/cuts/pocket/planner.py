@@ -22,6 +22,7 @@ from ranura.core.cuts.pocket.drawing import pocket_views
 from ranura.core.cuts.pocket.figures import pocket_figures
 from ranura.core.cuts.pocket.forms import FORMS, PocketGuide
 from ranura.core.cuts.pocket.judge import PocketJudge
+from ranura.core.cuts.pocket.moves import pocket_program
 from ranura.core.cuts.pocket.on_board import PocketOnBoard, pocketing
 from ranura.core.cuts.pocket.plan import setting_of
 from ranura.core.cuts.pocket.remedies import pocket_remedies
@@ -74,7 +75,7 @@ def _make(
     led: Planner, tried: tuple[_Tried, ...], kind: PocketGuide, cut: PocketCut, asked: PocketOnBoard, pair: Candidate
 ) -> Planned:
     made = led.make(pair)
-    return Planned(setting=made.setting, text=partial(_with_guides, made, tried, kind, cut, asked))
+    return Planned(setting=made.setting, text=partial(_with_guides, made, tried, kind, cut, asked), program=made.program)
 
 
 def _with_guides(made: Planned, tried: tuple[_Tried, ...], kind: PocketGuide, cut: PocketCut, asked: PocketOnBoard) -> PlanText:
@@ -131,7 +132,7 @@ def _nearest(dropped: Sequence[Drop], judge: Judge) -> Reason | None:
 
 def _made(pair: Candidate, *, judge: PocketJudge, piece: Piece, cut: PocketCut) -> Planned:
     setting = setting_of(pair, judge, piece)
-    return Planned(setting=setting, text=partial(_text, setting, cut))
+    return Planned(setting=setting, text=partial(_text, setting, cut), program=partial(pocket_program, setting))
 
 
 def _text(setting: PocketSetting, cut: PocketCut) -> PlanText:

@@ -165,15 +165,18 @@ def _direction(setting: PocketSetting, guide: AreaGuide) -> SlipSection:
             lines=tuple(lines),
             figures=("direction.heading",),
         )
-    if asked.around:
-        lines.append(write("once round at each depth; start with the bit clear, plunge, then move"))
+    if asked.around and asked.open_paths:
+        lines.append(write("at each depth plunge at the first end, go to the other, lift off to come back"))
+    elif asked.around:
+        lines.append(write("plunge, then once round, at each depth"))
     elif asked.narrow > setting.bit.diameter * 1.02 and len(setting.paths) == 1:
         lines.append(write("plunge at an end, then once round along the {edge}", edge=_edge_along(guide)))
     elif len(setting.paths) > 1:
         lines.append(write("plunge in the middle, work outwards; last along the {edge}", edge=_edge_along(guide)))
     else:
         lines.append(write("from end to end, back to the first end, no dwelling"))
-    lines.append(write("press it on, wait for the stop, then lift"))
+    pressed = "" if isinstance(guide, FreehandGuide | TrammelGuide) else "pressed on; "
+    lines.append(write(pressed + "then straight up, the base flat, and switch off above the work"))
     return SlipSection(
         key="direction",
         title="Direction",

@@ -64,27 +64,27 @@ def _rpm(setting: ToolSetting) -> Figure:
 
 def _dial(setting: ToolSetting) -> list[Figure]:
     speed, router = setting.speed, setting.router
-    if speed.dial_setting is None or speed.dial_rpm is None:
+    if speed.dial_shown is None or speed.shown_rpm is None:
         return []
-    position = _position(speed.dial_setting)
+    position = _position(speed.dial_shown)
     steps = " · ".join(f"{_position(each.setting)}: {grouped(each.rpm)}" for each in router.dial)
     stepped = "the highest step not above the target" if router.stepped else "read between the measured positions"
     return [
         Figure(
             key="speed.dial",
             label="Dial position",
-            value=speed.dial_rpm,
+            value=speed.shown_rpm,
             unit="dial",
             shown=plain(position),
             rule="R2.9",
-            formula="s = s0 + (s1 − s0) · (n − n0) / (n1 − n0); a stepped dial: the step below",
+            formula="s = s0 + (s1 − s0) · (n − n0) / (n1 − n0); down to a tenth; a stepped dial: the step below",
             worked=write("{name} gives {steps}", name=router.name, steps=steps),
             because=because(
                 "{rpm:rpm} rpm lies at {position}: {how}, which gives {dial:rpm} rpm",
                 rpm=speed.rpm,
                 position=position,
                 how=stepped,
-                dial=speed.dial_rpm,
+                dial=speed.shown_rpm,
             ),
             inputs=(given("n", "target", speed.rpm, "rpm"),),
         )

@@ -33,6 +33,8 @@ SPIRALS: frozenset[Profile] = frozenset({"up-cut", "down-cut", "compression"})
 _QUARTER = math.tan(math.pi / 8)
 BEARING_HEIGHT = 5.0
 """mm: what a pilot bearing is high, as the trade makes them."""
+SCREW_HEIGHT = 3.0
+"""mm that the screw stands out below a tip bearing, as the trade makes them."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

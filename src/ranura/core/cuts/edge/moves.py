@@ -1,0 +1,235 @@
+"""What an edge cut's plan does, as moves: stage by stage, all edges of a face before the board is turned over (R21).
+
+Looked at from the motor's side the wood lies on the left of a conventional run, by hand and over a table; so a run over a table
+is the same run by hand, seen through the board.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import replace
+
+from ranura.core.board.pieces import Piece
+from ranura.core.cuts.edge.on_board import turned_over
+from ranura.core.cuts.edge.runs import Run, runs_of
+from ranura.core.cuts.edge.setting import EdgeSetting
+from ranura.core.cutting.stage import Stage, Trip
+from ranura.core.geometry.paths import begun_at, offset_ring
+from ranura.core.geometry.rings import Point, Ring, signed_area
+from ranura.core.holding.clamps import LEAD
+from ranura.core.holding.hands import PUSHED_UNDER
+from ranura.core.proof.bodies import CLAMP_HIGH, bench_below, standing, work_of
+from ranura.core.proof.moves import (
+    FLANK,
+    Body,
+    Change,
+    Fresh,
+    GuideKind,
+    GuidePlace,
+    Hands,
+    MachineSetting,
+    Program,
+    Surface,
+    back_face,
+    base_of,
+    cutter_of,
+    shown_face,
+)
+from ranura.core.proof.recorder import Recorder
+from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
+
+_ARC_STEPS = 12
+"""Chords of the quarter arc on which a bit comes in on a closed edge."""
+_CLEAR_OF_EDGE = 2.0
+"""mm that the bit starts clear of a closed edge."""
+
+
+def edge_program(setting: EdgeSetting) -> Program:
+    """The moves of an edge cut, with what stands around it. Empty of moves where a stop leaves no stages."""
+    recorder = Recorder()
+    settings: list[MachineSetting] = []
+    stages = setting.staging.stages if setting.staging is not None and setting.guided is not None else ()
+    faces = _faces(setting) if stages else ()
+    taken: list[Trip] = []
+    for number, stage in enumerate(stages):
+        for face, (surface, runs) in enumerate(faces):
+            if face:
+                recorder.turn_over("width")
+            recorder.setting = len(settings)
+            settings.append(_machine(setting, stage.trip, surface, shown=face == 0))
+            recorder.set(*_changes(setting, stage, first=not number and not face))
+            fresh = _fresh(stage, taken, setting.bit.diameter / 2)
+            for run in runs:
+                _run(recorder, setting, stage, run, fresh)
+        if len(faces) > 1 and number + 1 < len(stages):
+            recorder.turn_over("width")
+        taken.append(stage.trip)
+    return Program(bodies=_bodies(setting), settings=tuple(settings), moves=tuple(recorder.moves))
+
+
+def _faces(setting: EdgeSetting) -> tuple[tuple[Surface, tuple[Run, ...]], ...]:
+    """The faces that are run, each with its runs as seen from the motor's side."""
+    asked = setting.edging
+    length, width = asked.part
+    shown = setting.runs
+    if not setting.by_hand:
+        shown = tuple(replace(run, points=tuple((length - x, y) for x, y in run.points)) for run in shown)
+    first = (shown_face(asked.thickness), shown)
+    if not asked.both_faces:
+        return (first,)
+    back = runs_of(turned_over(asked), "hand", setting.material, setting.rules)
+    return (first, (back_face(length, width, "width"), back))
+
+
+def _fresh(stage: Stage, taken: list[Trip], r: float) -> Fresh:
+    """On which side of a run there is wood: on the left; on the right too where that flank lies inside the edge and nothing was
+    taken there before; on the right alone in a climb."""
+    if stage.climb:
+        return "right"
+    trip = stage.trip
+    if trip.offset < -FLANK * r and not any(each.height >= trip.height - 1e-6 and each.offset > trip.offset for each in taken):
+        return "both"
+    return "left"
+
+
+def _changes(setting: EdgeSetting, stage: Stage, *, first: bool) -> tuple[Change, ...]:
+    found = [Change(what="depth", to=stage.trip.height), Change(what="guide", to=stage.trip.offset)]
+    if first:
+        found = [
+            Change(what="bit", to=setting.bit.id),
+            Change(what="speed", to=float(setting.turning_rpm)),
+            Change(what="held", to=setting.hold.method),
+            *found,
+        ]
+    return tuple(found)
+
+
+def _run(recorder: Recorder, setting: EdgeSetting, stage: Stage, run: Run, fresh: Fresh) -> None:
+    """Along one edge, begun and ended clear of the wood."""
+    r, trip = setting.bit.diameter / 2, stage.trip
+    clear = _CLEAR_OF_EDGE + (setting.edging.size if setting.edging.shape == "flush" else 0.0)
+    into, along, out = _around(run, trip.offset, r, clear) if run.edge.closed else _past(run, trip.offset, r)
+    if stage.climb:
+        into, along, out = out[::-1], along[::-1], into[::-1]
+    recorder.start(into[0], trip.height)
+    recorder.enter(into, trip.height, fresh, stage.feed_m_min)
+    recorder.cut(along, trip.height, fresh, stage.feed_m_min)
+    recorder.leave(out, trip.height, fresh, stage.feed_m_min)
+    recorder.stop(out[-1], trip.height)
+
+
+def _past(run: Run, offset: float, r: float) -> tuple[Ring, Ring, Ring]:
+    """Along a straight edge: in from before its first corner, out past its last."""
+    (x0, y0), (x1, y1) = run.points[0], run.points[-1]
+    length = math.hypot(x1 - x0, y1 - y0)
+    tx, ty = (x1 - x0) / length, (y1 - y0) / length
+    # The wood lies on the left, so that the air is on the right.
+    a, b = (x0 + ty * offset, y0 - tx * offset), (x1 + ty * offset, y1 - tx * offset)
+    lead = r + LEAD
+    return ((a[0] - tx * lead, a[1] - ty * lead), a), (a, b), (b, (b[0] + tx * lead, b[1] + ty * lead))
+
+
+def _around(run: Run, offset: float, r: float, clear: float) -> tuple[Ring, Ring, Ring]:
+    """Along a closed edge: in and out on a quarter arc from the air beside it."""
+    inside = run.edge.inside
+    ring = run.points if signed_area(run.points) > 0 else run.points[::-1]
+    moved = offset_ring(ring, -offset if inside else offset) if abs(offset) > 1e-9 else ring
+    if (signed_area(moved) > 0) == inside:
+        moved = moved[::-1]
+    path = begun_at(moved, run.points[0])
+    (x, y), (x1, y1) = path[0], path[1]
+    length = math.hypot(x1 - x, y1 - y)
+    tx, ty = (x1 - x) / length, (y1 - y) / length
+    nx, ny = ty, -tx
+    radius = r - offset + clear
+    centre = (x + nx * radius, y + ny * radius)
+
+    def at(turn: float) -> Point:
+        """A point of the arc: 0 where it meets the edge, negative before it, positive after."""
+        s, c = math.sin(turn) * radius, math.cos(turn) * radius
+        return (centre[0] - nx * c + tx * s, centre[1] - ny * c + ty * s)
+
+    steps = [math.pi / 2 * i / _ARC_STEPS for i in range(_ARC_STEPS + 1)]
+    into = (*(at(-turn) for turn in reversed(steps[1:])), path[0])
+    out = (path[-1], *(at(turn) for turn in steps[1:]))
+    return into, path, out
+
+
+def _machine(setting: EdgeSetting, trip: Trip, surface: Surface, *, shown: bool) -> MachineSetting:
+    return MachineSetting(
+        router_id=setting.router.id,
+        base=base_of(setting.base),
+        mounting=setting.router.mounting,
+        bit=cutter_of(setting.bit),
+        rpm=setting.turning_rpm,
+        frame=surface,
+        guides=(_guide(setting, trip, shown=shown),),
+        hold=setting.hold.method,
+        hands=_hands(setting),
+    )
+
+
+def _hands(setting: EdgeSetting) -> Hands:
+    if setting.by_hand:
+        return "handles"
+    return "push-blocks" if min(setting.edging.part) < PUSHED_UNDER else "flat"
+
+
+_KINDS: dict[str, GuideKind] = {"bearing": "bearing", "fence": "fence", "template": "bearing", "edge-guide": "edge-guide"}
+
+
+def _guide(setting: EdgeSetting, trip: Trip, *, shown: bool) -> GuidePlace:
+    """What guides a stage, with the heights at which it touches."""
+    guided, thickness = setting.guided, setting.edging.thickness
+    assert guided is not None, "what has moves is guided"
+    kind = _KINDS[guided.guide]
+    low, high = 0.0, thickness
+    if kind == "bearing":
+        # Below the tip, counted from the face that the base rides on.
+        low, high = thickness - trip.height - BEARING_HEIGHT, thickness - trip.height
+    if not shown:
+        low, high = thickness - high, thickness - low
+    r = None if guided.bearing is None else guided.bearing / 2
+    return GuidePlace(
+        kind=kind, body="template" if guided.guide == "template" else "work-1", r=r if kind == "bearing" else None,
+        z0=low, z1=high, at=None, spacer=0.0,
+    )  # fmt: skip
+
+
+def _bodies(setting: EdgeSetting) -> tuple[Body, ...]:
+    """The board, the bench below it by hand, and its clamps where they stay."""
+    piece: Piece = setting.piece
+    top = setting.edging.thickness
+    clamps = tuple(
+        standing(f"clamp-{number}", "clamp", ((c.x0, c.y0), (c.x1, c.y0), (c.x1, c.y1), (c.x0, c.y1)), top, top + CLAMP_HIGH)
+        for number, c in enumerate(setting.hold.clamps, start=1)
+    )
+    found = [work_of(piece, tuple(clamp.id for clamp in clamps))]
+    if setting.edging.shape == "flush":
+        found += _overhangs(setting)
+    if setting.by_hand:
+        found.append(bench_below(piece))
+    return (*found, *clamps)
+
+
+def _overhangs(setting: EdgeSetting) -> list[Body]:
+    """What stands out beyond the edges that are trimmed flush, from the shown face down."""
+    asked = setting.edging
+    made = []
+    for edge in asked.edges:
+        holes: tuple[Ring, ...] = ()
+        if edge.closed:
+            grown = offset_ring(edge.points, -asked.size if edge.inside else asked.size)
+            ring, holes = (edge.points, (grown,)) if edge.inside else (grown, (edge.points,))
+        else:
+            (x0, y0), (x1, y1) = edge.points
+            length = math.hypot(x1 - x0, y1 - y0)
+            nx, ny = (y1 - y0) / length * asked.size, -(x1 - x0) / length * asked.size
+            ring = ((x0, y0), (x0 + nx, y0 + ny), (x1 + nx, y1 + ny), (x1, y1))
+        heights = [(asked.thickness - asked.depth, asked.thickness)]
+        if asked.both_faces:
+            heights.append((0.0, asked.depth))
+        for low, high in heights:
+            work = standing(f"overhang-{edge.ref}-{'top' if low else 'back'}", "work", ring, low, high)
+            made.append(replace(work, piece=0, holes=holes))
+    return made

@@ -1,0 +1,274 @@
+"""What a pocket's plan does, as moves: place by place, depth by depth (R21).
+
+A field is cleared from its middle outwards, a line is gone round, a ring's groove is widened outwards, all depths of one radius
+before the next; lanes come in from outside and are run in one sense.
+"""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from ranura.core.cuts.pocket.guides import (
+    AreaGuide,
+    BearingGuide,
+    BushingGuide,
+    FreehandGuide,
+    ShoulderGuide,
+    SledGuide,
+    TrammelGuide,
+    template_ring,
+)
+from ranura.core.cuts.pocket.setting import PocketSetting
+from ranura.core.cutting.stepping import Pass
+from ranura.core.geometry.paths import begun_at
+from ranura.core.geometry.rings import Point, Ring, shifted
+from ranura.core.proof.bodies import bench_below, clamps_of, standing, work_of
+from ranura.core.proof.moves import (
+    FLANK,
+    Body,
+    Change,
+    Fresh,
+    GuideKind,
+    GuidePlace,
+    MachineSetting,
+    Program,
+    back_face,
+    base_of,
+    cutter_of,
+    shown_face,
+)
+from ranura.core.proof.recorder import CLEAR, Recorder
+from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
+
+_BELOW = 12.0
+"""mm that a sacrificial board below is thick."""
+
+
+def pocket_program(setting: PocketSetting) -> Program:
+    """The moves of a pocket, with what stands around it. Empty of moves where a stop leaves no passes."""
+    recorder = Recorder()
+    asked = setting.pocket
+    settings: list[MachineSetting] = []
+    passes = setting.stepping.passes if setting.stepping is not None and setting.paths else ()
+    for place, shift in enumerate(asked.places if passes else ()):
+        if len(asked.places) > 1:
+            recorder.shift(place + 1)
+        recorder.setting = len(settings)
+        settings.append(_machine(setting, shift))
+        paths = tuple(shifted(path, shift) for path in setting.paths)
+        _changes(recorder, setting, passes[0], first=not place)
+        _run(recorder, setting, paths, passes)
+    if passes and asked.both_faces:
+        recorder.turn_over("length")
+        recorder.setting = len(settings)
+        length, width = asked.part
+        settings.append(replace(settings[0], frame=back_face(length, width, "length")))
+        _changes(recorder, setting, passes[0], first=False)
+        _run(recorder, setting, setting.paths, passes)
+    return Program(bodies=_bodies(setting), settings=tuple(settings), moves=tuple(recorder.moves))
+
+
+def _changes(recorder: Recorder, setting: PocketSetting, first_pass: Pass, *, first: bool) -> None:
+    changes = [Change(what="depth", to=first_pass.to_depth)]
+    if first:
+        method = setting.holding.method if setting.holding is not None else "clamps"
+        changes = [
+            Change(what="bit", to=setting.bit.id),
+            Change(what="speed", to=float(setting.turning_rpm)),
+            Change(what="held", to=method),
+            *changes,
+        ]
+    recorder.set(*changes)
+
+
+def _run(recorder: Recorder, setting: PocketSetting, paths: tuple[Ring, ...], passes: tuple[Pass, ...]) -> None:
+    asked = setting.pocket
+    if asked.in_lanes:
+        _lanes(recorder, setting, paths, passes)
+    elif asked.facts.taken == "groove":
+        _grooves(recorder, paths, passes, closed=not asked.open_paths)
+    elif asked.around:
+        _grooves(recorder, paths, passes, closed=True)
+    else:
+        _field(recorder, paths, passes)
+
+
+def _grooves(recorder: Recorder, paths: tuple[Ring, ...], passes: tuple[Pass, ...], *, closed: bool) -> None:
+    """Along lines side by side, all depths of one before the next: plunged at the first point, out at the last."""
+    per_path = len(passes) // len(paths)
+    at: Point | None = None
+    for number, path in enumerate(paths):
+        fresh: Fresh = "left" if number else "both"
+        line = (*path, path[0]) if closed else path
+        for each in passes[number * per_path : (number + 1) * per_path]:
+            _down(recorder, at, line[0], each)
+            recorder.cut(line, each.to_depth, fresh, each.feed_m_min)
+            recorder.lift(line[-1], each.to_depth, turning=True)
+            at = line[-1]
+    if at is not None:
+        recorder.stop(at, -CLEAR)
+
+
+def _down(recorder: Recorder, at: Point | None, to: Point, each: Pass) -> None:
+    """Above the wood to a point, switched on where nothing turns yet, and down into it."""
+    if at is None:
+        recorder.start(to, -CLEAR)
+    elif at != to:
+        recorder.carry((at, to))
+    recorder.plunge(to, -CLEAR, each.to_depth)
+
+
+def _field(recorder: Recorder, paths: tuple[Ring, ...], passes: tuple[Pass, ...]) -> None:
+    """From the middle outwards at each depth: the innermost way full width, each next one a lane further out."""
+    at: Point | None = None
+    by_depth: dict[float, list[Pass]] = {}
+    for each in passes:
+        by_depth.setdefault(each.to_depth, []).append(each)
+    for depth, group in by_depth.items():
+        inner, outer = group[0], group[-1]
+        first = (*paths[0], paths[0][0])
+        _down(recorder, at, first[0], inner)
+        recorder.cut(first, depth, "both", inner.feed_m_min)
+        here = first[-1]
+        for path in paths[1:]:
+            begun = begun_at(path, here)
+            recorder.cut((here, *begun), depth, "left", outer.feed_m_min)
+            here = begun[-1]
+        recorder.lift(here, depth, turning=True)
+        at = here
+    if at is not None:
+        recorder.stop(at, -CLEAR)
+
+
+def _lanes(recorder: Recorder, setting: PocketSetting, paths: tuple[Ring, ...], passes: tuple[Pass, ...]) -> None:
+    """Lanes across the board, in from outside and out again, carried back above the wood."""
+    width = setting.pocket.part[1]
+    at: Point | None = None
+    for each in passes:
+        if at is not None:
+            recorder.stop(at, -CLEAR)
+            recorder.set(Change(what="depth", to=each.to_depth))
+        at = None
+        for number, (begin, end) in enumerate(paths):
+            fresh: Fresh = "left" if number else _first_lane(setting, begin[0])
+            first, last = _across(begin, end, width)
+            if at is None:
+                recorder.start(begin, each.to_depth)
+            else:
+                recorder.carry((at, begin))
+            recorder.enter((begin, first), each.to_depth, fresh, each.feed_m_min)
+            recorder.cut((first, last), each.to_depth, fresh, each.feed_m_min)
+            recorder.leave((last, end), each.to_depth, fresh, each.feed_m_min)
+            recorder.lift(end, each.to_depth, turning=True)
+            at = end
+    if at is not None:
+        recorder.stop(at, -CLEAR)
+
+
+def _first_lane(setting: PocketSetting, x: float) -> Fresh:
+    """The first lane bites on both sides where its axis lies over the board, on the left alone where it lies beside it."""
+    flank = FLANK * setting.bit.diameter / 2
+    return "both" if flank < x < setting.pocket.part[0] - flank else "left"
+
+
+def _across(begin: Point, end: Point, width: float) -> tuple[Point, Point]:
+    """Where a lane meets the board's edges."""
+    low, high = (begin[0], 0.0), (begin[0], width)
+    return (low, high) if end[1] > begin[1] else (high, low)
+
+
+def _machine(setting: PocketSetting, shift: float) -> MachineSetting:
+    asked = setting.pocket
+    return MachineSetting(
+        router_id=setting.router.id,
+        base=base_of(setting.base),
+        mounting=setting.router.mounting,
+        bit=cutter_of(setting.bit),
+        rpm=setting.turning_rpm,
+        frame=shown_face(asked.thickness),
+        guides=() if setting.guide is None else (_guide(setting, setting.guide, shift),),
+        hold=setting.holding.method if setting.holding is not None else "clamps",
+        hands="handles",
+    )
+
+
+def _guide(setting: PocketSetting, guide: AreaGuide, shift: float) -> GuidePlace:
+    top = setting.pocket.thickness
+    kind: GuideKind = "freehand"
+    body, r, at = None, None, None
+    z0, z1 = None, None
+    if isinstance(guide, BushingGuide):
+        kind, body, r = "bushing", "template", guide.bushing.outside / 2
+        z0, z1 = top, top + guide.thickness
+    elif isinstance(guide, BearingGuide):
+        kind, body, r = "bearing", "template", setting.bit.diameter / 2
+        z0, z1 = top, top + min(guide.thickness, BEARING_HEIGHT)
+    elif isinstance(guide, TrammelGuide):
+        kind, body, r, at = "pivot", "work-1", guide.radii[-1], (guide.pivot[0] + shift, guide.pivot[1])
+    elif isinstance(guide, ShoulderGuide):
+        kind, body = "fence", "fence-1"
+        z0, z1 = top, top + 12.0
+    elif isinstance(guide, SledGuide):
+        kind, body = "rails", "rail-1"
+    elif isinstance(guide, FreehandGuide):
+        kind = "freehand"
+    return GuidePlace(kind=kind, body=body, r=r, z0=z0, z1=z1, at=at, spacer=0.0)
+
+
+def _bodies(setting: PocketSetting) -> tuple[Body, ...]:
+    """The board, what it lies on, its template or fence, and its clamps."""
+    asked, piece, guide, top = setting.pocket, setting.piece, setting.guide, setting.pocket.thickness
+    clamps = clamps_of(setting.holding, top) if setting.holding is not None else ()
+    held = tuple(clamp.id for clamp in clamps)
+    found: list[Body] = [work_of(piece, held)]
+    length, width = asked.part
+    if asked.through and asked.backed:
+        found.append(standing("below", "below", ((0.0, 0.0), (length, 0.0), (length, width), (0.0, width)), -_BELOW, 0.0))
+    else:
+        found.append(bench_below(piece))
+    if guide is not None:
+        ring = template_ring(asked, guide)
+        if ring is not None and isinstance(guide, BushingGuide | BearingGuide):
+            found += _templates(setting, guide, ring)
+        if isinstance(guide, ShoulderGuide) and setting.paths:
+            found.append(standing("fence-1", "fence", _shoulder_fence(setting), top, top + 12.0, held_by=held))
+        if isinstance(guide, SledGuide):
+            for number, y in enumerate((-90.0, width + 50.0), start=1):
+                rail = ((-60.0, y), (length + 60.0, y), (length + 60.0, y + 40.0), (-60.0, y + 40.0))
+                found.append(standing(f"rail-{number}", "sled", rail, 0.0, top + guide.thickness))
+    return (*found, *clamps)
+
+
+_TEMPLATE_RIM = 100.0
+"""mm that a template reaches beyond its opening."""
+
+
+def _templates(setting: PocketSetting, guide: BushingGuide | BearingGuide, ring: Ring) -> list[Body]:
+    """The template at each place: a board with an opening, or a disc that is gone round."""
+    top, asked = setting.pocket.thickness, setting.pocket
+    made = []
+    for number, shift in enumerate(asked.places, start=1):
+        opening = shifted(ring, shift)
+        xs, ys = [x for x, _ in opening], [y for _, y in opening]
+        rim = _TEMPLATE_RIM
+        around = (
+            (min(xs) - rim, min(ys) - rim),
+            (max(xs) + rim, min(ys) - rim),
+            (max(xs) + rim, max(ys) + rim),
+            (min(xs) - rim, max(ys) + rim),
+        )
+        keeps = asked.facts.keeps_inside
+        name = "template" if number == 1 else f"template-{number}"
+        body = standing(name, "template", opening if keeps else around, top, top + guide.thickness, held_by=("tape",))
+        made.append(replace(body, holes=() if keeps else (opening,)))
+    return made
+
+
+def _shoulder_fence(setting: PocketSetting) -> Ring:
+    """The straightedge beside the last lane of a lap."""
+    axis = setting.paths[-1][0][0]
+    away = 1 if setting.pocket.box[0] <= 0 else -1
+    edge = axis + away * setting.base.sides[0].distance
+    low, high = sorted((edge, edge + away * setting.rules.fence_width))
+    width = setting.pocket.part[1]
+    return ((low, -60.0), (high, -60.0), (high, width + 60.0), (low, width + 60.0))

@@ -1,0 +1,87 @@
+"""Writing down moves in order of work, so that what turns, where the bit is and how long it takes stay right by themselves."""
+
+from __future__ import annotations
+
+from ranura.core.cutting.feed import seconds_for
+from ranura.core.geometry.paths import length_of
+from ranura.core.geometry.rings import Point, Ring
+from ranura.core.proof.moves import Change, Fresh, Move
+
+CLEAR = 5.0
+"""mm above the surface at which a bit is carried over wood."""
+BACK = 2.0
+"""mm that a bit is drawn back before it is lifted out of a slot (R21.12)."""
+
+
+class Recorder:
+    """Moves as they are made. A bit is begun beside the wood or above it, runs, and comes out as R21.12 has it."""
+
+    def __init__(self) -> None:
+        self.moves: list[Move] = []
+        self.setting = 0
+        self.station: int | None = None
+
+    def set(self, *changes: Change) -> None:
+        """Something is changed while nothing turns."""
+        self._add("set", changes=changes)
+
+    def shift(self, station: int) -> None:
+        """On to the next place."""
+        self.station = station
+        self._add("shift")
+
+    def turn_over(self, about: str) -> None:
+        """The board is turned over; the next `set` names the setting of its other face."""
+        self.moves.append(
+            Move(kind="turn-over", setting=self.setting, station=None, about="length" if about == "length" else "width")
+        )
+
+    def start(self, at: Point, depth: float) -> None:
+        """Switched on, the bit clear of wood."""
+        self._add("start", path=(at,), from_depth=depth, to_depth=depth, turning=True)
+
+    def enter(self, path: Ring, depth: float, fresh: Fresh, feed: float) -> None:
+        """Sideways into the wood from outside."""
+        self._run("enter", path, depth, fresh, feed)
+
+    def plunge(self, at: Point, from_depth: float, to_depth: float) -> None:
+        """Straight down into the wood."""
+        self._add("plunge", path=(at,), from_depth=from_depth, to_depth=to_depth, turning=True, fresh="both")
+
+    def cut(self, path: Ring, depth: float, fresh: Fresh, feed: float) -> None:
+        """Along a path."""
+        self._run("cut", path, depth, fresh, feed)
+
+    def leave(self, path: Ring, depth: float, fresh: Fresh, feed: float) -> None:
+        """Sideways out of the wood until the bit is clear of it."""
+        self._run("leave", path, depth, fresh, feed)
+
+    def lift(self, at: Point, from_depth: float, *, turning: bool) -> None:
+        """Straight up, above the surface."""
+        self._add("lift", path=(at,), from_depth=from_depth, to_depth=-CLEAR, turning=turning)
+
+    def carry(self, path: Ring) -> None:
+        """Above the surface, clear of wood, to where the next run begins."""
+        self._add("return", path=path, from_depth=-CLEAR, to_depth=-CLEAR, turning=True)
+
+    def stop(self, at: Point, depth: float) -> None:
+        """Switched off, and waited for."""
+        self._add("stop", path=(at,), from_depth=depth, to_depth=depth)
+
+    def come_out(self, at: Point, back: Point, depth: float, feed: float, *, plunge_base: bool) -> None:
+        """Out of a slot that ends inside the wood: drawn back, then straight up turning and switched off above; out of a fixed
+        base and over a table switched off first, and lifted standing still."""
+        self.cut((at, back), depth, "none", feed)
+        if plunge_base:
+            self.lift(back, depth, turning=True)
+            self.stop(back, -CLEAR)
+        else:
+            self.stop(back, depth)
+            self.lift(back, depth, turning=False)
+
+    def _run(self, kind: str, path: Ring, depth: float, fresh: Fresh, feed: float) -> None:
+        seconds = seconds_for(length_of(path, closed=False), feed_m_min=feed)
+        self._add(kind, path=path, from_depth=depth, to_depth=depth, turning=True, fresh=fresh, feed_m_min=feed, seconds=seconds)
+
+    def _add(self, kind: str, **what: object) -> None:
+        self.moves.append(Move(kind=kind, setting=self.setting, station=self.station, **what))  # type: ignore[arg-type]

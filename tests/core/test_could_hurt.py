@@ -1,0 +1,164 @@
+"""Cuts that could hurt someone, a class each: what was once planned as ready, and what is planned instead.
+
+Asked as people ask, through the calculator, and read from the moves and the words of the slip.
+"""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+
+from ranura.calc.registry import calculate
+from ranura.core.cutting.speed import plan_speed
+from ranura.core.quick import quick
+from ranura.core.shop.tooling.routers import DialPosition
+from ranura.demo.shop import SHOP
+
+Plan = dict[str, Any]
+
+
+def mm(value: float) -> dict[str, str]:
+    return {"typed": f"{value:g}", "unit": "mm"}
+
+
+def plan(cut: dict[str, Any], *size: float, wood: str = "oak", **more: Any) -> Plan:
+    length, width, thickness = size
+    piece = {"name": "board", "material": wood, "length": mm(length), "width": mm(width), "thickness": mm(thickness), **more}
+    lengths = {key: mm(value) if isinstance(value, int | float) and key in LENGTHS else value for key, value in cut.items()}
+    return calculate("plan", {"cut": lengths, "piece": piece})
+
+
+LENGTHS = {
+    "width", "depth", "position", "stop_first", "stop_last", "spacing", "length", "across", "from_left", "from_near", "size",
+}  # fmt: skip
+
+
+def said(made: Plan) -> str:
+    """The slip and the cautions, as a person reads them."""
+    lines = [line["metric"] for section in made["slip"] for line in section["lines"]]
+    lines += [f"{each['message']['metric']}. {each['do']}" for each in made["cautions"]]
+    return "\n".join(lines)
+
+
+def codes(made: Plan, level: str | None = None) -> set[str]:
+    return {each["code"] for each in made["cautions"] if level in (None, each["level"])}
+
+
+def plunges(made: Plan) -> list[dict[str, Any]]:
+    """The settings in which the bit goes down into wood."""
+    return [made["settings"][move["setting"]] for move in made["moves"] if move["kind"] == "plunge"]
+
+
+RECESS = {"kind": "pocket", "form": "recess", "length": 80, "across": 30, "depth": 2.5, "from_left": 100, "from_near": 0.001}
+
+
+@pytest.mark.parametrize(
+    ("cut", "size"),
+    [
+        (RECESS | {"open_sides": ["near"], "guide": "freehand", "count": 3, "spacing": 300}, (900, 300, 20)),
+        (RECESS | {"open_sides": ["near"], "length": 100, "across": 50, "depth": 6, "guide": "freehand"}, (400, 200, 18)),
+        (RECESS | {"open_sides": ["near", "left"], "from_left": 0.001, "guide": "bushing"}, (500, 250, 22)),
+        (
+            {"kind": "pocket", "form": "ring", "length": 400, "across": 9.525, "depth": 4, "sweep": 80, "from_left": 350}
+            | {"from_near": 20, "open_sides": ["near"]},
+            (700, 250, 20),
+        ),
+    ],
+    ids=["three by eye", "wide by eye", "two open sides", "an arc that never reaches its open side"],
+)
+def test_1_and_2_what_begins_inside_takes_a_bit_and_a_base_that_plunge(cut, size):
+    made = plan(cut, *size)
+    assert plunges(made)
+    assert all(each["bit"]["cuts_at_end"] and each["base"]["kind"] == "plunge" for each in plunges(made))
+
+
+def test_2_an_arc_is_run_from_end_to_end_and_not_once_round():
+    ring = {"kind": "pocket", "form": "ring", "length": 300, "across": 20, "depth": 5, "sweep": 90, "from_left": 300}
+    words = said(plan(ring | {"from_near": 200}, 600, 400, 20))
+    assert "at each depth plunge at the first end, go to the other" in words
+    assert "once round" not in words
+
+
+@pytest.mark.parametrize(("loose", "stops"), [(None, True), ("screws", False)])
+def test_3_a_ring_right_through_frees_its_disc_which_must_be_held(loose, stops):
+    ring = {"kind": "pocket", "form": "ring", "length": 200, "across": 12.7, "depth": 12, "through": True, "backed": True}
+    made = plan(ring | {"from_left": 200, "from_near": 200, "loose": loose}, 400, 400, 12, wood="mdf")
+    assert ("loose-piece" in codes(made, "stop")) == stops
+
+
+@pytest.mark.parametrize(
+    ("cut", "trailing", "leading"),
+    [
+        ({"position": 50}, "near edge", "far edge"),
+        ({"position": 50, "end": "right"}, "far edge", "near edge"),
+        ({"position": 40, "goes": "along", "end": "near"}, "right end", "left end"),
+    ],
+)
+def test_5_lowering_onto_the_bit_names_the_edges_that_are_meant(cut, trailing, leading):
+    dado = {"kind": "dado", "width": 12.7, "depth": 8, "guide": "table-fence", "stop_first": 40, "stop_last": 30}
+    made = plan(dado | cut, 400, 200, 20)
+    words = said(made)
+    assert f"rest the {trailing} against the right-hand block and lower the {leading} last" in words
+
+
+@pytest.mark.parametrize("stops", [{"stop_first": 40}, {"stop_last": 40}, {"stop_first": 40, "stop_last": 30}])
+def test_6_every_stopped_cut_over_a_table_says_switch_off_before_it_is_lifted(stops):
+    made = plan({"kind": "dado", "width": 12.7, "depth": 8, "position": 60, "guide": "table-fence"} | stops, 400, 200, 20)
+    ends_inside = [move for move in made["moves"] if move["kind"] == "lift"]
+    assert all(not move["turning"] for move in ends_inside), "lifted off a bit that stands"
+    assert ("switch off, wait until the bit stands, then lift" in said(made)) == bool(ends_inside)
+    assert ("lifted-off-bit" in codes(made)) == bool(ends_inside)
+    assert "wait for the stop" not in said(made)
+
+
+def test_7_a_keyhole_goes_back_turning_and_is_not_told_to_stop_inside():
+    keyhole = {"kind": "dado", "shape": "keyhole", "width": 4.8, "depth": 8, "position": 150, "stop_first": 60, "stop_last": 80}
+    made = plan(keyhole, 300, 200, 25, wood="pine")
+    assert "back-out-of-keyhole" in codes(made)
+    assert "stopped-end" not in codes(made)
+    last = [move["kind"] for move in made["moves"]][-4:]
+    assert last == ["cut", "cut", "lift", "stop"]
+    assert made["moves"][-2]["path"] == [made["moves"][-4]["path"][0]], "up only where it went in"
+
+
+@pytest.mark.parametrize(
+    ("question", "figure", "says"),
+    [
+        ("speed 60", "15 050 rpm", "Trim one: not at all"),
+        ("speed 34", "25 000 rpm", "Trim one: not at all"),
+        ("rim 100 22000", "115.2 m/s", "Nothing may turn so fast"),
+        ("rim 50 20000", "52.4 m/s", "Faster than this shop"),
+    ],
+)
+def test_14_a_quick_sum_gives_no_speed_that_a_router_or_a_rim_must_not_have(question, figure, says):
+    found = quick(question, SHOP)
+    assert found.copy.metric.replace("\u2009", " ") == figure
+    assert any(line.metric.startswith(says) for line in found.lines)
+
+
+@pytest.mark.parametrize(
+    ("dial", "marked", "shown", "rpm"),
+    [
+        ([(3, 14_000), (4, 17_500)], 16_000, 3.5, 15_750),
+        ([(4, 14_000), (3, 17_500)], 16_000, 3.5, 15_750),
+        ([(1, 10_000), (6, 20_000)], 10_100, 1, 10_000),
+        ([(1, 10_000), (6, 20_000)], 20_000, 6, 20_000),
+    ],
+    ids=["rising", "falling", "near the slowest", "at the fastest"],
+)
+def test_15_a_dial_is_read_on_the_slow_side_of_a_marked_maximum(dial, marked, shown, rpm):
+    found = plan_speed(
+        bit_diameter=19.05, bit_max_rpm=marked, mounting="table", rule="rim-speed", rim_limit_m_s=48, router_min_rpm=8_000,
+        router_max_rpm=21_000, dial=[DialPosition(setting=s, rpm=n) for s, n in dial], stepped=False,
+    )  # fmt: skip
+    assert (found.dial_shown, found.shown_rpm) == (shown, pytest.approx(rpm))
+    assert found.shown_rpm <= marked
+
+
+def test_16_a_compression_bit_is_not_plunged_past_its_tip_at_once():
+    hole = {"kind": "pocket", "form": "hole", "length": 150, "depth": 18, "through": True, "backed": True, "loose": "screws"}
+    made = plan(hole | {"from_left": 200, "from_near": 150, "bit_id": "compression-12.7"}, 400, 300, 18, wood="birch-plywood")
+    assert "compression-plunge" in codes(made, "stop")
+    free = plan(hole | {"from_left": 200, "from_near": 150}, 400, 300, 18, wood="birch-plywood")
+    assert free["bit_id"] != "compression-12.7"

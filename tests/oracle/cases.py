@@ -1,0 +1,116 @@
+"""Random cuts of every family, as requests: what people type, and what they should not."""
+
+from __future__ import annotations
+
+import random
+from typing import Any
+
+WOODS = ("oak", "ash", "pine", "birch-plywood", "mdf", "beech", "sycamore")
+Case = dict[str, Any]
+
+
+def mm(value: float) -> dict[str, str]:
+    """A length as typed."""
+    return {"typed": f"{value:.2f}".rstrip("0").rstrip("."), "unit": "mm"}
+
+
+def case(chance: random.Random) -> Case:
+    """A cut in a piece, as `POST /api/plan` takes it."""
+    length, width = chance.uniform(180, 1200), chance.uniform(80, 420)
+    thick = chance.choice([9, 12, 15, 18, 22, 27, 40])
+    piece: Case = {
+        "name": "board", "material": chance.choice(WOODS), "length": mm(length), "width": mm(width), "thickness": mm(thick),
+        "count": chance.choice([1, 1, 2, 8]),
+    }  # fmt: skip
+    make = chance.choice([_channel, _channel, _pocket, _pocket, _edge])
+    cut = make(chance, piece, length, width, thick)
+    if chance.random() < 0.15:
+        cut["router_id"] = chance.choice(["plunge-two", "trim-one", "table-three"])
+    return {"cut": cut, "piece": piece}
+
+
+def _channel(chance: random.Random, piece: Case, length: float, width: float, thick: float) -> Case:
+    along = chance.random() < 0.4
+    size, run = (width, length) if along else (length, width)
+    shape = chance.choice(["square"] * 6 + ["round", "v", "t-slot", "keyhole"])
+    square = chance.choice([6, 6.35, 8, 12, 12.7, 16.4, 17.6, 19.05, 24])
+    wide = {"square": square, "round": 8, "v": 8, "t-slot": 9, "keyhole": 4.8}
+    deep = {"t-slot": 11, "keyhole": 8, "v": 4, "round": 4}.get(shape, chance.uniform(2, thick * 0.7))
+    cut: Case = {
+        "kind": "dado", "shape": shape, "goes": "along" if along else "across", "width": mm(wide[shape]), "depth": mm(deep),
+        "position": mm(chance.uniform(5, max(size - 30, 10))),
+        "end": chance.choice(["near", "far"] if along else ["left", "right"]),
+    }  # fmt: skip
+    if chance.random() < 0.35 or shape == "keyhole":
+        cut["stop_first"] = mm(chance.uniform(10, run * 0.4))
+    if chance.random() < 0.25 or shape == "keyhole":
+        cut["stop_last"] = mm(chance.uniform(10, run * 0.3))
+    if chance.random() < 0.2 and not along:
+        cut["angle"] = chance.choice([-30, -12.5, 8, 20, 45])
+    if chance.random() < 0.25:
+        cut |= {"count": chance.choice([2, 3, 5]), "spacing": mm(chance.uniform(30, 160))}
+    if chance.random() < 0.12 and not along:
+        piece["count"] = 2
+        cut["mirrored"] = True
+    if chance.random() < 0.4:
+        cut["guide"] = chance.choice(["straightedge", "edge-guide", "table-fence", "freehand"])
+    if chance.random() < 0.2:
+        cut["held"] = chance.choice(["carrier", "tape", "vice", "dogs"])
+    return cut
+
+
+def _pocket(chance: random.Random, _: Case, length: float, width: float, thick: float) -> Case:
+    form = chance.choice(["mortise", "slot", "recess", "cut-out", "disc", "hole", "ring", "lap", "flatten"])
+    across = chance.uniform(8, width * 0.5)
+    cut: Case = {
+        "kind": "pocket", "form": form, "depth": mm(chance.uniform(1.5, thick * 0.8)),
+        "length": mm(chance.uniform(20, length * 0.5)), "across": mm(across),
+        "from_left": mm(chance.uniform(5, length * 0.6)), "from_near": mm(chance.uniform(5, width * 0.5)),
+    }  # fmt: skip
+    if form in ("disc", "hole", "ring"):
+        size = chance.uniform(50, min(length, width) * 0.7)
+        cut |= {"length": mm(size), "from_left": mm(chance.uniform(size / 2 + 5, length)), "from_near": mm(width / 2)}
+        cut["across"] = mm(chance.choice([8, 12.7, 20])) if form == "ring" else cut["across"]
+    if form in ("mortise", "slot"):
+        cut["across"] = mm(chance.choice([6.35, 8, 10, 12.7, 16]))
+    if form in ("cut-out", "disc", "hole") or (form in ("recess", "mortise", "ring") and chance.random() < 0.2):
+        cut |= {"through": True, "depth": mm(thick), "backed": chance.random() < 0.7}
+        cut["loose"] = chance.choice([None, "tabs", "tape", "screws", "skin"])
+    if form == "ring" and chance.random() < 0.4:
+        cut["sweep"] = chance.choice([60, 90, 180])
+    if form == "recess" and chance.random() < 0.4:
+        cut |= {"open_sides": [chance.choice(["near", "far", "left"])]}
+        cut["from_near" if cut["open_sides"][0] != "left" else "from_left"] = mm(0.001)
+    if form == "lap":
+        cut |= {"both_faces": chance.random() < 0.4, "end": chance.choice(["left", "right"]), "depth": mm(thick * 0.3)}
+    if form in ("mortise", "slot", "recess") and chance.random() < 0.25:
+        cut |= {"count": 3, "spacing": mm(chance.uniform(60, 250))}
+    if chance.random() < 0.3:
+        cut["guide"] = chance.choice(["bushing", "bearing", "freehand", "trammel", "edge-guide", "straightedge"])
+    if chance.random() < 0.2:
+        cut["held"] = chance.choice(["carrier", "tape", "vacuum"])
+    return cut
+
+
+def _edge(chance: random.Random, piece: Case, length: float, width: float, thick: float) -> Case:
+    shape = chance.choice(["roundover", "chamfer", "cove", "ogee", "rabbet", "flush", "jointing", "bevel", "bead"])
+    size = {"roundover": chance.choice([3, 6.35, 9.525]), "cove": 6.35, "ogee": 6.35, "flush": 2, "jointing": 1, "bead": 3}
+    cut: Case = {
+        "kind": "edge", "shape": shape, "size": mm(size.get(shape, chance.uniform(2, 10))),
+        "edges": chance.choice([["near"], ["near", "far"], ["near", "right", "far", "left"], ["left"]]),
+        "edge_state": chance.choice(["smooth", "sawn", None]), "both_faces": chance.random() < 0.2,
+    }  # fmt: skip
+    if shape in ("rabbet", "flush"):
+        cut["depth"] = mm(chance.uniform(2, thick * 0.7))
+    if shape == "bevel":
+        cut["angle"] = 45
+    roll = chance.random()
+    if roll < 0.15:
+        piece["outline"] = {"form": "oval"}
+        cut["edges"] = ["outline"]
+    elif roll < 0.3 and min(length, width) > 150:
+        piece["openings"] = [{"form": "rectangle", "length": mm(length * 0.4), "width": mm(width * 0.4), "radius": mm(12)}]
+        cut["edges"] = ["opening-1"]
+    if chance.random() < 0.2:
+        cut["guide"] = chance.choice(["bearing", "fence", "template"])
+    return cut

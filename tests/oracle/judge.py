@@ -1,0 +1,292 @@
+"""Runs the moves of a plan on sample points of its board.
+
+A point is gone when some place of a move that cuts has its axis nearer to the point than the silhouette's radius at the point's
+height. Everything is read from the plan's JSON (docs/formats.md); arcs of a silhouette are followed exactly.
+"""
+
+from __future__ import annotations
+
+import itertools
+import math
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+CUTS = ("enter", "plunge", "ramp", "cut", "leave")
+"""Moves that take wood away where they meet it."""
+WITHIN = 0.02
+"""mm: paths are polylines within 0.01 of their arcs; a point nearer to a wall than this counts as on it."""
+
+
+def in_ring(points: np.ndarray, ring: list[list[float]]) -> np.ndarray:
+    """Which points (n × 2) lie inside a ring, by crossings."""
+    inside = np.zeros(len(points), dtype=bool)
+    x, y = points[:, 0], points[:, 1]
+    for (x0, y0), (x1, y1) in zip(ring, [*ring[1:], ring[0]], strict=True):
+        if y0 == y1:
+            continue
+        crosses = (y0 > y) != (y1 > y)
+        inside ^= crosses & (x < (x1 - x0) * (y - y0) / (y1 - y0) + x0)
+    return inside
+
+
+def to_path(points: np.ndarray, path: list[list[float]]) -> np.ndarray:
+    """The distance of points (n × 2) from a polyline."""
+    line = np.array(path if len(path) > 1 else [path[0], path[0]])
+    starts, along = line[:-1], np.diff(line, axis=0)
+    lengths = np.maximum((along**2).sum(axis=1), 1e-30)
+    best = np.full(len(points), math.inf)
+    most = max(1, 400_000 // max(len(points), 1))
+    for first in range(0, len(starts), most):
+        part = slice(first, first + most)
+        off = points[:, None, :] - starts[None, part]
+        share = np.clip((off * along[part]).sum(axis=2) / lengths[part], 0.0, 1.0)
+        away = off - share[:, :, None] * along[part]
+        best = np.minimum(best, np.sqrt((away**2).sum(axis=2)).min(axis=1))
+    return best
+
+
+def radius_at(silhouette: list[list[float]], z: np.ndarray) -> np.ndarray:
+    """The widest radius of a silhouette at heights above its lowest point; 0 above and below it."""
+    found = np.zeros_like(z)
+    for (z0, r0, bulge), (z1, r1, _) in itertools.pairwise(silhouette):
+        low, high = min(z0, z1), max(z0, z1)
+        if high - low < 1e-12 and not bulge:
+            continue
+        here = (z >= low - 1e-9) & (z <= high + 1e-9)
+        if not bulge:
+            found[here] = np.maximum(found[here], r0 + (r1 - r0) * (z[here] - z0) / (z1 - z0))
+            continue
+        # The arc's centre: off the middle of the chord, to the left of it for a positive bulge.
+        chord = math.hypot(r1 - r0, z1 - z0)
+        away = chord / 2 * (1 / bulge - bulge) / 2
+        cr = (r0 + r1) / 2 - (z1 - z0) / chord * away
+        cz = (z0 + z1) / 2 + (r1 - r0) / chord * away
+        size = math.hypot(r0 - cr, z0 - cz)
+        across = np.sqrt(np.maximum(size**2 - (z[here] - cz) ** 2, 0.0))
+        outward = cr < (r0 + r1) / 2 or (cr < max(r0, r1) and cr <= min(r0, r1) + 1e-9)
+        found[here] = np.maximum(found[here], cr + across if outward else cr - across)
+    return found
+
+
+@dataclass
+class Judge:
+    """A plan's JSON, and what it does to its board."""
+
+    plan: dict[str, Any]
+
+    @property
+    def works(self) -> list[dict[str, Any]]:
+        """The boards."""
+        return [body for body in self.plan["bodies"] if body["role"] == "work"]
+
+    def in_work(self, points: np.ndarray) -> np.ndarray:
+        """Which points (n × 3) lie in a board as it was before."""
+        found = np.zeros(len(points), dtype=bool)
+        for body in self.works:
+            here = in_ring(points[:, :2], body["ring"]) & (points[:, 2] > body["z0"]) & (points[:, 2] < body["z1"])
+            for hole in body["holes"]:
+                here &= ~in_ring(points[:, :2], hole)
+            found |= here
+        return found
+
+    def local(self, move: dict[str, Any], points: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+        """Points in the frame of a move: on the worked surface (n × 2), and how deep below it."""
+        frame = self.plan["settings"][move["setting"]]["frame"]
+        x, y = np.array(frame["x"]), np.array(frame["y"])
+        out = np.cross(x, y)
+        off = points - np.array(frame["origin"])
+        return np.stack([off @ x, off @ y], axis=1), -(off @ out)
+
+    def taken_by(self, move: dict[str, Any], points: np.ndarray, *, more: float = 0.0) -> np.ndarray:
+        """Which points a move takes away; `more` makes the bit that much larger, or smaller."""
+        if move["kind"] not in CUTS or not move["turning"]:
+            return np.zeros(len(points), dtype=bool)
+        silhouette = self.plan["settings"][move["setting"]]["bit"]["silhouette"]
+        top = max(z for z, _, _ in silhouette)
+        flat, depth = self.local(move, points)
+        distance = to_path(flat, move["path"])
+        found = np.zeros(len(points), dtype=bool)
+        deepest, first = max(move["from_depth"], move["to_depth"]), min(move["from_depth"], move["to_depth"])
+        steps = {deepest} | ({deepest - i * 0.25 for i in range(int((deepest - first) / 0.25) + 1)} if deepest > first else set())
+        for at in steps:
+            height = at - depth
+            here = (height >= -more) & (height <= top + more)
+            r = radius_at(silhouette, np.clip(height, 0.0, top))
+            found |= here & (distance < r + more)
+        return found
+
+    def first_gone(self, points: np.ndarray, *, more: float = 0.0) -> np.ndarray:
+        """The number of the move that takes each point away; one beyond the last where none does."""
+        moves = self.plan["moves"]
+        found = np.full(len(points), len(moves))
+        for number, move in enumerate(moves):
+            if move["kind"] not in CUTS or not move["turning"]:
+                continue
+            flat, depth = self.local(move, points)
+            wide = max(r for _, r, _ in self.plan["settings"][move["setting"]]["bit"]["silhouette"]) + more
+            path = np.array(move["path"])
+            low, high = path.min(axis=0) - wide, path.max(axis=0) + wide
+            deepest = max(move["from_depth"], move["to_depth"]) + more
+            near = (found > number) & (depth < deepest) & ((flat > low) & (flat < high)).all(axis=1)
+            if near.any():
+                taken = self.taken_by(move, points[near], more=more)
+                found[np.flatnonzero(near)[taken]] = number
+        return found
+
+    def around(self, move: dict[str, Any], at: list[float], depth: float, *, shrunk: float) -> np.ndarray:
+        """Points within the bit, standing at a place of a move's frame with its lowest point so deep."""
+        silhouette = self.plan["settings"][move["setting"]]["bit"]["silhouette"]
+        top = max(z for z, _, _ in silhouette)
+        heights = np.unique([0.02, *np.linspace(0.02, max(min(depth, top) - 0.02, 0.03), 6), max(top - 0.02, 0.03)])
+        radii = np.maximum(radius_at(silhouette, heights) - shrunk, 0.0)
+        turns = np.linspace(0, 2 * math.pi, 16, endpoint=False)
+        shares = np.array([0.3, 0.7, 1.0])
+        h, s, a = (each.ravel() for each in np.meshgrid(np.arange(len(heights)), shares, turns, indexing="ij"))
+        reach = radii[h] * s
+        flat = np.stack([at[0] + reach * np.cos(a), at[1] + reach * np.sin(a)], axis=1)
+        return self.placed(move, flat, depth - heights[h])
+
+    def problems(self) -> list[str]:
+        """What R21 forbids and the sample points show: a bit that starts or is carried in wood; down into wood with a bit that
+        does not cut at its end, without a plunge base, or too deep at once; a setting changed while the bit turns; a side that is
+        called fresh and is not, or is and was not called so."""
+        moves = self.plan["moves"]
+        found: list[str] = []
+        turning = False
+        looked: list[tuple[int, str, np.ndarray]] = []
+        for number, move in enumerate(moves):
+            if move["kind"] in ("set", "turn-over", "shift"):
+                if turning:
+                    found.append(f"move {number} ({move['kind']}): the bit turns")
+                continue
+            turning = move["turning"]
+            places = move["path"] if move["kind"] in ("start", "return") else move["path"][-1:]
+            if move["kind"] in ("start", "return", "lift"):
+                looked += [(number, "clear", self.around(move, at, move["to_depth"], shrunk=WITHIN)) for at in places]
+            if move["kind"] == "plunge":
+                looked.append((number, "plunge", self._column(move)))
+            if move["kind"] == "cut":
+                looked += [(number, side, points) for side, points in self._sides(move)]
+        if turning:
+            found.append("the bit still turns at the end")
+        if not looked:
+            return found
+        points = np.concatenate([each for _, _, each in looked])
+        wood = self.in_work(points)
+        when = np.zeros(len(points), dtype=int)
+        when[wood] = self.first_gone(points[wood], more=WITHIN)
+        start = 0
+        sides: dict[int, dict[str, float]] = {}
+        for number, what, each in looked:
+            part = slice(start, start + len(each))
+            start += len(each)
+            here = wood[part] & (when[part] >= number)
+            move = moves[number]
+            name = f"move {number} ({move['kind']})"
+            if what == "clear" and (wood[part] & (when[part] >= number)).any():
+                found.append(f"{name}: the bit stands in wood")
+            elif what == "plunge":
+                found += [f"{name}: {each}" for each in self._plunge(move, float(here.sum()) * _STEP)]
+            elif what in ("left", "right", "left near", "right near"):
+                sides.setdefault(number, {})[what] = float(here.mean()) if len(here) else 0.0
+        for number, parts in sides.items():
+            seen = _side(parts)
+            said = moves[number]["fresh"]
+            if said is not None and seen != said:
+                found.append(f"move {number} (cut): fresh wood {seen}, said {said}")
+        return found
+
+    def _column(self, move: dict[str, Any]) -> np.ndarray:
+        """Points below a plunge, from the surface down to where it ends."""
+        depths = np.arange(_STEP / 2, max(move["to_depth"], _STEP), _STEP)
+        return self.placed(move, np.array([move["path"][0]] * len(depths)), depths)
+
+    def _plunge(self, move: dict[str, Any], deep: float) -> list[str]:
+        """What is wrong with going down through so much wood."""
+        if deep <= _STEP:
+            return []
+        setting = self.plan["settings"][move["setting"]]
+        silhouette = setting["bit"]["silhouette"]
+        found = []
+        if not setting["bit"]["cuts_at_end"]:
+            found.append("this bit does not cut at its end")
+        if setting["mounting"] == "hand" and setting["base"]["kind"] != "plunge":
+            found.append("this base does not plunge")
+        undercut = any(b[1] < a[1] - 1e-6 for a, b in itertools.pairwise(silhouette))
+        if deep > max(r for _, r, _ in silhouette) + 2 * _STEP and not undercut:
+            found.append(f"{deep:.2f} mm deep at once")
+        return found
+
+    def _sides(self, move: dict[str, Any]) -> list[tuple[str, np.ndarray]]:
+        """Points on both sides of a cut's heading, in three places: at its flanks, and nearer to the axis."""
+        path = [np.array(each) for each in move["path"]]
+        lengths = [float(np.hypot(*(b - a))) for a, b in itertools.pairwise(path)]
+        silhouette = self.plan["settings"][move["setting"]]["bit"]["silhouette"]
+        top = max(z for z, _, _ in silhouette)
+        if sum(lengths) < 4.0:
+            return []
+        heights = np.unique(np.concatenate([np.arange(0.03, min(1.5, top), 0.1), np.linspace(0.03, top - 0.03, 14)]))
+        heights = heights[heights < move["to_depth"] - 0.01]
+        radii = radius_at(silhouette, heights)
+        found = []
+        for share in _looked_at(lengths, max(radii, default=0.0)):
+            at, heading = _along(path, lengths, share)
+            normal = np.array([-heading[1], heading[0]])
+            for side, sign in (("left", 1.0), ("right", -1.0)):
+                for name, shares in ((side, np.linspace(_FLANK, 0.99, 8)), (f"{side} near", np.linspace(0.02, _FLANK, 8))):
+                    across = (radii[:, None] * shares).ravel()
+                    depths = np.repeat(move["to_depth"] - heights, len(shares))
+                    found.append((name, self.placed(move, at + normal * sign * across[:, None], depths)))
+        grouped: dict[str, list[np.ndarray]] = {}
+        for name, points in found:
+            grouped.setdefault(name, []).append(points)
+        return [(name, np.concatenate(points)) for name, points in grouped.items()]
+
+    def placed(self, move: dict[str, Any], flat: np.ndarray, depths: np.ndarray) -> np.ndarray:
+        """Points of a move's frame (n × 2, and how deep) in the board's coordinates."""
+        frame = self.plan["settings"][move["setting"]]["frame"]
+        x, y = np.array(frame["x"]), np.array(frame["y"])
+        return np.array(frame["origin"]) + flat[:, :1] * x + flat[:, 1:2] * y - depths[:, None] * np.cross(x, y)
+
+
+_FLANK = 0.82
+"""Of the radius: what lies further out is the flank. A widening pass moves on by 0.9 of the width at most (R8)."""
+_SLIVER = 0.01
+"""The share of a side's points that counts as wood; a corner leaves less."""
+_STEP = 0.1
+
+
+def _side(parts: dict[str, float]) -> str:
+    """On which side there is wood. A side is fresh where its flank meets wood: of a lane wider than the radius a part lies beyond
+    the axis, and still the other flank runs free. Where neither flank meets any, what lies nearer to the axis says."""
+    seen = [side for side in ("left", "right") if parts.get(side, 0.0) > _SLIVER]
+    if len(seen) == 2:
+        return "both"
+    if seen:
+        return seen[0]
+    near = max(("left", "right"), key=lambda side: parts.get(f"{side} near", 0.0))
+    return near if parts.get(f"{near} near", 0.0) > _SLIVER else "none"
+
+
+def _looked_at(lengths: list[float], r: float) -> list[float]:
+    """The shares of a path at which its sides are looked at: the middles of its longest straight parts, since at a corner a bit
+    that runs outwards meets wood on both sides for a moment; of a curve three places."""
+    whole = sum(lengths)
+    longest = sorted(range(len(lengths)), key=lambda i: -lengths[i])[:3]
+    if len(lengths) == 1 or lengths[longest[0]] < 2.5 * r:
+        return [0.3, 0.5, 0.7]
+    return [(sum(lengths[:i]) + lengths[i] / 2) / whole for i in longest if lengths[i] > 2.5 * r]
+
+
+def _along(path: list[np.ndarray], lengths: list[float], share: float) -> tuple[np.ndarray, np.ndarray]:
+    """The place at a share of a path, and its heading there."""
+    left = sum(lengths) * share
+    for a, b, length in zip(path, path[1:], lengths, strict=False):
+        if left <= length and length > 0:
+            heading = (b - a) / length
+            return a + heading * left, heading
+        left -= length
+    heading = (path[-1] - path[-2]) / lengths[-1]
+    return path[-1], heading
