@@ -162,3 +162,31 @@ def test_16_a_compression_bit_is_not_plunged_past_its_tip_at_once():
     assert "compression-plunge" in codes(made, "stop")
     free = plan(hole | {"from_left": 200, "from_near": 150}, 400, 300, 18, wood="birch-plywood")
     assert free["bit_id"] != "compression-12.7"
+
+
+@pytest.mark.parametrize(
+    ("cut", "wood", "least", "most_area", "why"),
+    [
+        ({"shape": "rabbet", "size": 12.7, "depth": 12, "router_id": "plunge-two"}, "ash", 5, 30, "152 mm² in one pass, once"),
+        ({"shape": "rabbet", "size": 9.525, "depth": 9.5, "router_id": "plunge-two"}, "oak", 3, 30, "three or more"),
+        ({"shape": "rabbet", "size": 9.525, "depth": 9.5, "bit_id": "straight-12.7"}, "oak", 3, 30, "whichever bit cuts it"),
+        ({"shape": "cove", "size": 12.7, "router_id": "plunge-two"}, "ash", 4, 30, "127 mm² in one pass, once"),
+        ({"shape": "ogee", "size": 6.35, "router_id": "table-three"}, "ash", 2, 45, "half as much again on a table"),
+        ({"shape": "roundover", "size": 6.35, "router_id": "plunge-two"}, "oak", 1, 30, "8.7 mm² are one stage"),
+    ],
+)
+def test_9_profiles_and_rabbets_are_taken_in_light_stages(cut, wood, least, most_area, why):
+    edge = {"kind": "edge", "edges": ["near"], "edge_state": "smooth"} | cut
+    made = plan(edge, 600, 200, 22, wood=wood)
+    assert len(made["stages"]) >= least, why
+    assert all(max(bite["area"] for bite in stage["bites"]) <= most_area + 1e-6 for stage in made["stages"])
+    if least == 1:
+        assert len(made["stages"]) == 1
+    else:
+        assert made["stages"][-1]["bites"][0]["area"] < made["stages"][0]["bites"][0]["area"], "the last one is light"
+
+
+def test_9_the_same_rabbet_takes_as_many_passes_whichever_bit_cuts_it():
+    rabbet = {"kind": "edge", "shape": "rabbet", "size": 9.525, "depth": 9.5, "edges": ["near"], "edge_state": "smooth"}
+    counts = {bit: len(plan(rabbet | {"bit_id": bit}, 600, 200, 22)["stages"]) for bit in ("rabbet-9.525", "straight-12.7")}
+    assert len(set(counts.values())) == 1, counts

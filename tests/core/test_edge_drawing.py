@@ -49,7 +49,7 @@ def test_the_section_is_the_board_without_what_the_stages_take(shape, router):
     bits = tuple(dataclasses.replace(bit, shank=12.7) for bit in SHOP.bits)
     made = plan_cut(cut, board(), dataclasses.replace(SHOP, bits=bits), SHOP.rules)
     work, passes = of_role(made, 1, "work"), of_role(made, 1, "pass")
-    assert len(passes) == 3
+    assert len(passes) == len(made.stages) >= 3
     taken = sum(stage.bites[0].area for stage in made.stages)
     assert sum(clean(each).area for each in passes) == pytest.approx(taken, rel=0.01)
     whole = unary_union([clean(each) for each in (*work, *passes)])

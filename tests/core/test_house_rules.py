@@ -91,6 +91,9 @@ EDGES = (
     (edge_cut("flush", 1, 3, edges=ONE), edge_board()),
     (edge_cut("flush", 4, 3, edges=ONE), edge_board()),
     (edge_cut("rabbet", 9.7, 9, edges=ONE), edge_board(material="hornbeam")),
+    (edge_cut("cove", 12.7, edges=ONE), edge_board(thickness=30, material="pine")),
+    (edge_cut("cove", 12.7, edges=ONE), edge_board(thickness=30, material="birch-plywood")),
+    (edge_cut("rabbet", 15, 8, edges=ONE, router_id="table-three"), edge_board()),
 )
 NEEDS = (
     StraightCut(kind="rabbet", width=12, depth=14, thickness=30),

@@ -154,7 +154,8 @@ def test_a_template_for_the_bushing_is_larger_by_the_offset(bit, bushing, openin
         ("9", 2.2, "plunge-two", True, "the bearing would run above a thin one"),
         ("18.8", 2.2, "plunge-two", False, "just thick enough"),
         ("18.7", 2.2, "plunge-two", True, "just too thin"),
-        ("15", 12, "plunge-two", False, "19 − 6.35 + 2 = 14.65: a deep cut begins deeper"),
+        ("17.9", 12, "plunge-two", False, "19 − 3.175 + 2 = 17.825: a deep cut begins deeper, by half the shank"),
+        ("17.8", 12, "plunge-two", True, "just too thin"),
         ("15", 12, "trim-one", True, "a trim router begins with 3 mm: 19 − 3 + 2 = 18"),
     ],
 )

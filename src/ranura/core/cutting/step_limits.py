@@ -158,8 +158,14 @@ def first_past_tip(bit: Bit, wood: Material, rules: HouseRules) -> float | None:
 
 
 def school_step(bit: Bit, rule: DepthRule, *, cap: float) -> float:
-    """The largest step of a school with this bit, in mm (R3)."""
-    return max_step(rule, bit_diameter=bit.diameter, shank_diameter=bit.shank, neck_diameter=bit.neck_diameter, cap=cap)
+    """The largest step of a school with this bit, in mm.
+
+    Rule: R3 schools
+    Formula: of a bit with a bearing or a profile D stands for min(largest diameter, shank)
+    Source: a bearing makes a bit wider, and no stiffer"""
+    profiled = bit.kind.bearing is not None or bit.kind.makes == "edges"
+    wide = min(bit.diameter, bit.shank) if profiled else bit.diameter
+    return max_step(rule, bit_diameter=wide, shank_diameter=bit.shank, neck_diameter=bit.neck_diameter, cap=cap)
 
 
 def step_limits(tooling: Tooling, paces: tuple[Pace, ...]) -> tuple[Limit, ...]:

@@ -179,6 +179,16 @@ class HouseRules:
         "How deep a through cut bites the sacrificial board.")
     small_profile: float = _rule(20, 1, 20, "mm²", "depth", "R3", "A stage may be deeper while it takes under",
         "Lower it and wide profiles take more stages.")
+    stage_softwood: float = _rule(45, 5, 45, "mm²", "depth", "R3", "A stage by hand in softwood takes at most",
+        "Lower it and profiles and rabbets take more stages.")
+    stage_plywood: float = _rule(40, 5, 40, "mm²", "depth", "R3", "A stage by hand in plywood and MDF takes at most",
+        "Lower it and profiles and rabbets take more stages.")
+    stage_hardwood: float = _rule(30, 5, 30, "mm²", "depth", "R3", "A stage by hand in hardwood takes at most",
+        "Lower it and profiles and rabbets take more stages.")
+    stage_dense: float = _rule(22, 5, 22, "mm²", "depth", "R3", "A stage by hand in dense hardwood takes at most",
+        "Lower it and profiles and rabbets take more stages.")
+    stage_on_table: float = _rule(1.5, 1, 1.5, "×", "depth", "R3", "A stage on a table takes as many times as much",
+        "Lower it and profiles and rabbets on a table take more stages.")
     profile_last: float = _rule(0.5, 0.1, 0.5, "mm", "depth", "R3", "Last stage of a profile at most",
         "Lower it and the last stage leaves a cleaner face.")
     feed_min_m_min: float = _rule(0.8, 0.8, 2, "m/min", "feed", "R4", "Slowest feed by hand",

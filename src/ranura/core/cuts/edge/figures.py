@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from ranura.core.cuts.edge.guides import GuidedTrip
 from ranura.core.cuts.edge.setting import EdgeSetting
-from ranura.core.cuts.edge.staging import Bound, By, Staging
+from ranura.core.cuts.edge.stage_limits import Bound
+from ranura.core.cuts.edge.staging import By, Staging
 from ranura.core.cuts.edge.trips import reach
 from ranura.core.cutting.feed import pace_seconds, seconds_for
 from ranura.core.geometry import closeness
@@ -20,6 +21,7 @@ _STAGES_SET_BY: dict[Bound, str] = {
     "whole": "All of it is within the limits of school, power and stiffness",
     "asked": "Fewer would do; so many are asked for",
     "school": "Set so because of the school {school}: a stage deeper than {a:fine} must take under {small:n0} mm²",
+    "area": "Set so because no stage takes more than {most:n0} mm² in this wood, {where}",
     "power": "Set so because fewer stages would take more than {share:pct} of the router's power",
     "stiffness": "Set so because fewer stages would bend the bit more than {bend:n2} mm, or load it beyond half its strength",
 }
@@ -108,13 +110,15 @@ def _stages(setting: EdgeSetting, staging: Staging) -> Figure:
         shown=plain(str(count)),
         rule="R3",
         school=rules.depth_rule,
-        formula=f"n stages of equal area A/n, within school, power and stiffness; then a skin ≤ {rules.profile_last:g} mm",
+        formula=f"n stages of equal area A/n, within school, area, power and stiffness; then a skin ≤ {rules.profile_last:g} mm",
         worked=write("{how}: {areas} mm² of {whole:n1} mm²", how=_HOW[staging.by], areas=areas, whole=staging.whole_area),
         because=because(
             _STAGES_SET_BY[staging.bound],
             school=school_name(rules.depth_rule),
             a=step,
             small=rules.small_profile,
+            most=staging.most_area,
+            where="by hand" if setting.by_hand else "on a table",
             share=rules.power_limit,
             bend=rules.bend_limit,
         ),

@@ -20,7 +20,8 @@ from ranura.core.cuts.edge.on_board import EdgesOnBoard, edging, turned_over
 from ranura.core.cuts.edge.runs import START_CLIMB, Run, names_of, runs_of
 from ranura.core.cuts.edge.section import section_of
 from ranura.core.cuts.edge.setting import EdgeSetting
-from ranura.core.cuts.edge.staging import CLIMB_AREA, CLIMB_WIDTH, EdgeWork, Staging, climb_allowed, plan_stages
+from ranura.core.cuts.edge.stage_limits import EdgeWork
+from ranura.core.cuts.edge.staging import CLIMB_AREA, CLIMB_WIDTH, Staging, climb_allowed, plan_stages
 from ranura.core.cuts.edge.trips import Done, Stock, can_be_raised, taken
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.speed import speed_of, turning_rpm

@@ -10,22 +10,18 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.asked import STRAIGHT_WALLED, StageBy
-from ranura.core.cuts.edge.guides import GuidedTrip
-from ranura.core.cuts.edge.on_board import EdgesOnBoard
 from ranura.core.cuts.edge.section import section_of
+from ranura.core.cuts.edge.stage_limits import Bound, EdgeWork, failing, most_area, reason_for, school_of
 from ranura.core.cuts.edge.stages import stages
-from ranura.core.cuts.edge.trips import Done, Stock, can_be_raised, reach, taken
+from ranura.core.cuts.edge.trips import Done, can_be_raised, reach, taken
 from ranura.core.cutting.feed import feed_per_tooth, plan_feed, seconds_for, thinning
 from ranura.core.cutting.need import StraightCut
 from ranura.core.cutting.passes import cumulative_depths
 from ranura.core.cutting.power import Power, least_feed_chip
 from ranura.core.cutting.stage import Bite, Stage, Trip
-from ranura.core.cutting.step_limits import Tooling, paces_of, school_step, step_limits
-from ranura.core.cutting.turning import Turning
+from ranura.core.cutting.step_limits import Tooling, paces_of, step_limits
 from ranura.core.geometry import closeness
-from ranura.core.text import strength_words
 from ranura.core.text.cautions import Reason
 
 MOST_STAGES = 12
@@ -33,7 +29,6 @@ MOST_STAGES = 12
 CLIMB_AREA, CLIMB_WIDTH, CLIMB_DIAMETER = 6.0, 1.0, 32.0
 """The bounds of a climb (R7): mm² of section, mm sideways, mm of bit."""
 
-Bound = Literal["whole", "asked", "school", "power", "stiffness"]
 By = Literal["height", "fence", "both", "bearing", "depth", "single"]
 
 
@@ -47,6 +42,8 @@ class Staging:
     bound: Bound
     whole_area: float
     step: float
+    most_area: float
+    """What a stage takes at most, in mm²."""
     reason: Reason | None
 
     @property
@@ -63,28 +60,6 @@ class Staging:
     def most_bent(self) -> Stage:
         """The stage that bends the bit most."""
         return max(self.stages, key=lambda stage: stage.bend.deflection_mm)
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class EdgeWork:
-    """An edge cut with the tools that make it: what `plan_stages` works on. `before` was cut at this edge already; `clamped` says
-    that clamps hold the board, without which nothing is climbed (R7)."""
-
-    turning: Turning
-    edging: EdgesOnBoard
-    guided: GuidedTrip
-    before: tuple[Done, ...] = ()
-    clamped: bool = False
-
-    @property
-    def stock(self) -> Stock:
-        """The board seen along its edge; wide enough for any cut."""
-        reach = max(4 * self.turning.bit.diameter, 60.0)
-        if self.edging.shape == "flush":
-            return Stock(
-                thickness=self.edging.thickness, width=reach, overhang=self.edging.size, overhang_depth=self.edging.depth
-            )
-        return Stock(thickness=self.edging.thickness, width=reach)
 
 
 def stage_by(work: EdgeWork, mounting: str) -> StageBy:
@@ -113,17 +88,18 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
     for count in range(min(max(edging.least_stages, 1), MOST_STAGES), MOST_STAGES + 1):
         trips = _settings(work, count, by)
         made = _evaluated(work, trips)
-        failed = _failing(work, made)
+        failed = failing(work, made)
         if failed is None:
             break
         bound = failed
-    reason = None if failed is None else _reason(work, made, failed)
+    reason = None if failed is None else reason_for(work, made, failed)
     return Staging(
         stages=_with_climb(work, made, mounting),
         by="single" if count == 1 else by,
         bound=bound,
         whole_area=taken(work.turning.bit, work.guided.trip, work.stock),
         step=school_of(work),
+        most_area=most_area(work),
         reason=reason,
     )
 
@@ -152,7 +128,9 @@ def _stepped(work: EdgeWork) -> Staging:
         )
         limits = step_limits(tooling, paces_of(tooling))
         least = min(limits, key=lambda limit: limit.step)
-        depths = cumulative_depths(edging.depth, step=max(least.step, tooling.least_step), finish=turning.rules.finish)
+        within = most_area(work) / min(edging.size, turning.bit.diameter)
+        step = max(min(least.step, within), tooling.least_step)
+        depths = cumulative_depths(edging.depth, step=step, finish=turning.rules.finish)
         lateral = (
             [edging.size - edging.size * (i + 1) / count for i in range(count)]
             if (count := need.lateral_passes(turning.bit.diameter)) > 1
@@ -162,19 +140,21 @@ def _stepped(work: EdgeWork) -> Staging:
         if len(depths) > 1:
             by = "depth"
             bound = "power" if least.bound == "power" else "stiffness" if least.bound == "stiffness" else "school"
+            bound = "area" if within < least.step else bound
     elif edging.shape == "jointing" and work.guided.guide == "fence" and closeness.over(edging.size, turning.rules.jointing):
         count = closeness.ceil(edging.size / turning.rules.jointing)
         trips = [replace(final, offset=final.offset + edging.size * (count - 1 - i) / count) for i in range(count)]
         by, bound = "fence", "school"
     made = _evaluated(work, trips)
-    failed = _failing(work, made, depths_matter=False)
+    failed = failing(work, made, depths_matter=False)
     return Staging(
         stages=made,
         by=by,
         bound=bound,
         whole_area=sum(stage.bites[0].area for stage in made),
         step=school_of(work),
-        reason=None if failed is None else _reason(work, made, failed),
+        most_area=most_area(work),
+        reason=None if failed is None else reason_for(work, made, failed),
     )
 
 
@@ -183,7 +163,7 @@ def _by_bearings(work: EdgeWork) -> Staging:
     bit, final = work.turning.bit, work.guided.trip
     larger = sorted((each for each in bit.bearings if closeness.over(each, 2 * final.offset)), reverse=True)
     single = _evaluated(work, [final])
-    failed = _failing(work, single)
+    failed = failing(work, single)
     if failed is None or not larger:
         return Staging(
             stages=single,
@@ -191,17 +171,19 @@ def _by_bearings(work: EdgeWork) -> Staging:
             bound="whole",
             whole_area=taken(bit, final, work.stock),
             step=school_of(work),
-            reason=None if failed is None else _reason(work, single, failed),
+            most_area=most_area(work),
+            reason=None if failed is None else reason_for(work, single, failed),
         )
     made = _evaluated(work, [*(replace(final, offset=each / 2) for each in larger), final])
-    still = _failing(work, made)
+    still = failing(work, made)
     return Staging(
         stages=made,
         by="bearing",
         bound=failed,
         whole_area=taken(bit, final, work.stock),
         step=school_of(work),
-        reason=None if still is None else _reason(work, made, still),
+        most_area=most_area(work),
+        reason=None if still is None else reason_for(work, made, still),
     )
 
 
@@ -267,42 +249,6 @@ def _stage(work: EdgeWork, number: int, trip: Trip, bites: tuple[Bite, ...], cli
         seconds=seconds_for(work.edging.run_length, feed_m_min=speed),
         cautions=feed.cautions,
     )
-
-
-def school_of(work: EdgeWork) -> float:
-    """The depth of cut the school allows this bit in this wood, in mm (R3)."""
-    turning = work.turning
-    step = school_step(turning.bit, turning.rules.depth_rule, cap=turning.rules.pass_cap)
-    return step * turning.rules.dense_factor if turning.material.material_class == "dense-hardwood" else step
-
-
-def _failing(work: EdgeWork, made: Sequence[Stage], *, depths_matter: bool = True) -> Bound | None:
-    """What keeps these stages from being enough; None when they are. A stage that had to be slowed is too hard as yet."""
-    rules, step = work.turning.rules, school_of(work)
-    for stage in made:
-        deep = max(bite.depth for bite in stage.bites)
-        if depths_matter and closeness.over(deep, step) and not closeness.under(stage.area, rules.small_profile):
-            return "school"
-        if closeness.over(stage.power.power_w, work.turning.usable_w) or (depths_matter and stage.limited_by == "power"):
-            return "power"
-        if stage.bend.verdict == "reduce":
-            return "stiffness"
-    return None
-
-
-def _reason(work: EdgeWork, made: Sequence[Stage], failed: Bound) -> Reason | None:
-    """Why a profile cannot be made by these stages, as a stop; that a stage is slowed to keep the power is none."""
-    worst = max(made, key=lambda stage: stage.power.power_w)
-    if failed == "power":
-        if worst.power.verdict != "over":
-            return None
-        return Reason(strength_words.POWER_OVER, {"power": worst.power.power_w, "available": worst.power.available_w or 0.0})
-    bent = max(made, key=lambda stage: stage.bend.deflection_mm).bend
-    if failed == "stiffness":
-        if closeness.over(bent.stress_mpa, bent.stress_limit_mpa):
-            return Reason(strength_words.BIT_OVERLOADED, {"stress": bent.stress_mpa, "limit": bent.stress_limit_mpa})
-        return Reason(strength_words.BENDS_TOO_FAR, {"bent": bent.deflection_mm, "limit": work.turning.rules.bend_limit})
-    return Reason(words.TOO_MANY_STAGES, {"count": len(made)})
 
 
 def climb_allowed(work: EdgeWork, mounting: str) -> bool:
