@@ -190,3 +190,36 @@ def test_9_the_same_rabbet_takes_as_many_passes_whichever_bit_cuts_it():
     rabbet = {"kind": "edge", "shape": "rabbet", "size": 9.525, "depth": 9.5, "edges": ["near"], "edge_state": "smooth"}
     counts = {bit: len(plan(rabbet | {"bit_id": bit}, 600, 200, 22)["stages"]) for bit in ("rabbet-9.525", "straight-12.7")}
     assert len(set(counts.values())) == 1, counts
+
+
+FLANK = {"kind": "edge", "edges": ["near"], "edge_state": "smooth"}
+
+
+@pytest.mark.parametrize(
+    ("cut", "stops", "why"),
+    [
+        (
+            {"shape": "jointing", "size": 12.7, "router_id": "plunge-two"},
+            False,
+            "a full slot 24 deep, once: now millimetre by millimetre",
+        ),
+        ({"shape": "jointing", "size": 3.01, "router_id": "plunge-two", "bit_id": "flush-12.7"}, True, "just over 3 mm"),
+        ({"shape": "jointing", "size": 20, "router_id": "plunge-two", "guide": "template"}, True, "whatever guides it"),
+        ({"shape": "flush", "size": 3.01, "depth": 4}, True, "just over 3 mm"),
+        ({"shape": "flush", "size": 100, "depth": 4}, True, "a loose strip of 87 mm, once"),
+        ({"shape": "flush", "size": 3, "depth": 4}, False, "3 mm is the most"),
+        ({"shape": "jointing", "size": 2.4, "router_id": "table-three"}, False, "0.8 mm a run"),
+    ],
+)
+def test_8_a_flank_through_the_thickness_is_not_taken_wider_than_3_mm_at_once(cut, stops, why):
+    made = plan(FLANK | cut, 600, 200, 22)
+    assert ("much-overhang" in codes(made, "stop")) == stops, why
+    assert stops or all(bite["width"] <= 3 + 1e-6 for stage in made["stages"] for bite in stage["bites"])
+
+
+def test_8_jointing_over_the_table_is_one_setting_run_again():
+    made = plan(FLANK | {"shape": "jointing", "size": 3, "router_id": "table-three"}, 600, 200, 22)
+    words = said(made)
+    assert "infeed behind it by 1 mm" in words
+    assert "the same setting run 3 times" in words
+    assert "fence forward" not in words

@@ -269,12 +269,12 @@ def test_curved_work_on_a_table_stops_until_a_starting_pin_is_said_to_stand_ther
 
 def test_jointing_by_table_and_by_hand():
     table = plan(edge_cut("jointing", 2.4, edges=("near",), router_id="table-three"))
-    assert "infeed behind it by 1 mm" in lines(table, "guide")
+    assert "infeed behind it by 0.8 mm" in lines(table, "guide")
     assert [stage.bites[0].area for stage in table.stages] == pytest.approx([22 * 0.8] * 3)
     hand = plan(edge_cut("jointing", 2, edges=("near",), router_id="plunge-two"))
     assert "straightedge under the board" in lines(hand, "guide")
     assert "bearing-below" in codes(hand)
-    assert "much-overhang" in codes(plan(edge_cut("jointing", 4, edges=("near",), router_id="plunge-two")))
+    assert "much-overhang" in codes(plan(edge_cut("jointing", 4, edges=("near",), router_id="plunge-two", bit_id="flush-12.7")))
 
 
 def test_a_flush_trim_reaches_past_what_it_trims_and_rides_on_the_panel():

@@ -59,7 +59,20 @@ def guided_trip(edging: EdgesOnBoard, bit: Bit, mounting: Mounting, rules: House
     if not fenced and not rides:
         missing = 2 * trip.offset
         return Reason(words.BEARING_MISSING, {"missing": missing, "left": left})
-    return GuidedTrip(trip=trip, guide=guide, bearing=bearing, proud=trip.offset - (bearing or bit.diameter) / 2, left=left)
+    proud = trip.offset - (bearing or bit.diameter) / 2
+    if edging.shape == "jointing" and mounting == "table":
+        proud = -jointing_runs(edging.size, rules)[1]
+    return GuidedTrip(trip=trip, guide=guide, bearing=bearing, proud=proud, left=left)
+
+
+def jointing_runs(size: float, rules: HouseRules) -> tuple[int, float]:
+    """In how many runs an edge is jointed, and how much each of them takes, in mm.
+
+    Rule: R8 jointing
+    Formula: n = ⌈size / 1 mm⌉ runs of size / n; over a table the same setting each time
+    Source: each run makes the edge new, which then lies on the outfeed face"""
+    count = max(1, closeness.ceil(size / rules.jointing))
+    return count, size / count
 
 
 def _setting(edging: EdgesOnBoard, bit: Bit, rules: HouseRules) -> tuple[Trip, float | None, float]:

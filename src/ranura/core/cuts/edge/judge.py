@@ -13,7 +13,7 @@ from ranura.core.choosing.losses import in_words, of_tools
 from ranura.core.choosing.order import Candidate, Pair, Ranking
 from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.asked import BY_RADIUS, PROFILES_OF, shape_name
-from ranura.core.cuts.edge.guides import GuidedTrip, contact, guided_trip, taken_spans, widest_reach
+from ranura.core.cuts.edge.guides import GuidedTrip, contact, guided_trip, jointing_runs, taken_spans, widest_reach
 from ranura.core.cuts.edge.on_board import FLUSH_EXTRA, EdgesOnBoard
 from ranura.core.cuts.edge.staging import MOST_STAGES
 from ranura.core.cuts.edge.trips import Done, Stock, can_be_raised, taken
@@ -125,6 +125,10 @@ class EdgeJudge(Judge):
             if found.guide == "edge-guide" or (router.mounting == "table" and found.guide == "fence"):
                 said = words.FENCE_WITHOUT_EDGE
             yield Reason(said, {"contact": left, "needed": self.rules.bearing_contact})
+        if closeness.over(
+            at_once := self.at_once(found, router.mounting), most := min(self.rules.waste_outside, bit.diameter / 2)
+        ):
+            yield Reason(words.MUCH_OVERHANG, {"overhang": at_once, "most": most})
         if found.guide == "fence" and router.mounting == "hand":
             beyond = self.fence_beyond(found, base)
             if closeness.over(beyond, 0):
@@ -136,6 +140,19 @@ class EdgeJudge(Judge):
                 yield Reason(guide_words.NO_RODS)
         if too_hard := self._too_hard(bit, router, found, free):
             yield too_hard
+
+    def at_once(self, guided: GuidedTrip, mounting: Mounting) -> float:
+        """How wide a flank through the thickness is taken in one run, in mm; 0 for other shapes.
+
+        Rule: R21.4 engagement, R9 waste
+        Formula: at most min(3 mm, D/2)
+        Source: the whole edge of the bit cuts; more is torn off as a strip, and throws the router"""
+        asked = self.edging
+        if asked.shape == "flush":
+            return asked.size
+        if asked.shape == "jointing":
+            return jointing_runs(asked.size, self.rules)[1] if guided.guide == "fence" else asked.size
+        return 0.0
 
     def least_contact(self, bit: Bit, guided: GuidedTrip, mounting: Mounting, trips: Sequence[Trip] = ()) -> float | None:
         """What there is to ride on at the worst of some trips and at the final one, after all cuts of both faces, in mm; None for

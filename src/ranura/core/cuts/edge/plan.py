@@ -217,9 +217,6 @@ def _cautions(
         found.append(caution(words.BEARING_SPARES_THE_FENCE, missing=2 * guided.trip.offset))
     if guided.guide == "fence" and by_hand and not chosen.base.sides[0].measured:
         found.append(caution(guide_words.BASE_UNMEASURED))
-    sideways = asked.shape == "flush" or (asked.shape == "jointing" and guided.guide == "template")
-    if sideways and closeness.over(asked.size, most := min(rules.waste_outside, bit.diameter / 2)):
-        found.append(caution(words.MUCH_OVERHANG, overhang=asked.size, most=most))
     if judge.sharp:
         found.append(caution(words.CORNER_LEFT_ROUND, radius=bit.diameter / 2))
     if climbs and any(run.climb_start for run in runs):

@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 
 from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.figures import said
-from ranura.core.cuts.edge.guides import GuidedTrip
+from ranura.core.cuts.edge.guides import GuidedTrip, jointing_runs
 from ranura.core.cuts.edge.runs import START_CLIMB, Run, names_of
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.staging import Staging
@@ -104,7 +104,8 @@ def _guide(setting: EdgeSetting, guided: GuidedTrip, figures: Mapping[str, Figur
     lines: list[Text] = []
     leads: tuple[Lead, ...]
     if guided.guide == "fence" and setting.by_hand:
-        leads = (lead(figures["edge.fence"], "from the edge to the straightedge"),)
+        line = "finished line" if setting.edging.shape == "flush" else "edge"
+        leads = (lead(figures["edge.fence"], f"from the {line} to the straightedge"),)
         lines.append(write("clamp it on the face; {side} of the base along it", side=setting.base.sides[0].name))
         lines += _spacer_lines(setting, guided)
     elif guided.guide == "edge-guide":
@@ -147,14 +148,11 @@ def _table_fence(guided: GuidedTrip, figures: Mapping[str, Figure]) -> Lead:
 def _fence_lines(setting: EdgeSetting, guided: GuidedTrip) -> list[Text]:
     lines = []
     if setting.edging.shape == "jointing":
-        lines.append(
-            write(
-                "outfeed face tangent to the cutter; infeed behind it by {x:len}",
-                x=min(setting.edging.size, setting.rules.jointing),
-            )
-        )
-    else:
-        lines.append(write("fence opening {x:rough}, ring to suit", x=setting.bit.diameter + setting.rules.opening_clearance))
+        count, each = jointing_runs(setting.edging.size, setting.rules)
+        lines.append(write("outfeed face tangent to the cutter; infeed behind it by {x:len}", x=each))
+        # Each run makes the edge new: it is the same setting every time.
+        return [*lines, write("the same setting run {n} times", n=count)] if count > 1 else lines
+    lines.append(write("fence opening {x:rough}, ring to suit", x=setting.bit.diameter + setting.rules.opening_clearance))
     offsets = list(dict.fromkeys(stage.trip.offset for stage in setting.staging.stages)) if setting.staging else []
     if len(offsets) > 1:
         shifts = _listed([offset - guided.trip.offset for offset in offsets])

@@ -11,6 +11,7 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from ranura.core.cuts.edge.asked import STRAIGHT_WALLED, StageBy
+from ranura.core.cuts.edge.guides import jointing_runs
 from ranura.core.cuts.edge.section import section_of
 from ranura.core.cuts.edge.stage_limits import Bound, EdgeWork, failing, most_area, reason_for, school_of
 from ranura.core.cuts.edge.stages import stages
@@ -142,7 +143,7 @@ def _stepped(work: EdgeWork) -> Staging:
             bound = "power" if least.bound == "power" else "stiffness" if least.bound == "stiffness" else "school"
             bound = "area" if within < least.step else bound
     elif edging.shape == "jointing" and work.guided.guide == "fence" and closeness.over(edging.size, turning.rules.jointing):
-        count = closeness.ceil(edging.size / turning.rules.jointing)
+        count, _ = jointing_runs(edging.size, turning.rules)
         trips = [replace(final, offset=final.offset + edging.size * (count - 1 - i) / count) for i in range(count)]
         by, bound = "fence", "school"
     made = _evaluated(work, trips)

@@ -162,9 +162,11 @@ CORNER_LEFT_ROUND = Words(
 MUCH_OVERHANG = Words(
     code="much-overhang",
     place="depths",
-    level="caution",
-    message="{overhang:len} stand out, more than {most:len}",
+    level="stop",
+    message="{overhang:len} are to be taken through the thickness at once, more than {most:len}; a loose strip would fly",
     do="Saw or plane it closer first",
+    needs="no more than {most:len} left to take",
+    setup=True,
 )
 NOT_RAISED = Words(
     code="not-raised",
