@@ -223,3 +223,78 @@ def test_8_jointing_over_the_table_is_one_setting_run_again():
     assert "infeed behind it by 1 mm" in words
     assert "the same setting run 3 times" in words
     assert "fence forward" not in words
+
+
+@pytest.mark.parametrize(
+    ("cut", "size"),
+    [
+        ({"kind": "dado", "width": 6.35, "depth": 4, "position": 12, "goes": "along", "end": "near"}, (60, 30, 12)),
+        ({"kind": "dado", "width": 6.35, "depth": 4, "position": 30, "goes": "along", "end": "near"}, (80, 80, 12)),
+        ({"kind": "dado", "width": 6.35, "depth": 4, "position": 30, "goes": "along", "end": "near"}, (140, 70, 15)),
+        (FLANK | {"shape": "chamfer", "size": 3}, (60, 40, 12)),
+        (FLANK | {"shape": "roundover", "size": 3}, (280, 100, 12)),
+    ],
+    ids=["60 × 30", "80 × 80", "140 × 70", "an edge of 60 × 40", "an edge of 280 × 100"],
+)
+def test_4_a_small_part_over_a_table_stops_until_a_carrier_holds_it(cut, size):
+    guide = {"guide": "table-fence"} if cut["kind"] == "dado" else {"router_id": "table-three"}
+    bare = plan(cut | guide, *size)
+    assert "hands-too-near" in codes(bare, "stop")
+    assert any(dict(each["change"]).get("held") == "carrier" for each in bare["remedies"])
+    held = plan(cut | guide | {"held": "carrier"}, *size)
+    assert "hands-too-near" not in codes(held)
+    assert all(each["hands"] == "carrier" for each in held["settings"])
+
+
+def test_4_nothing_under_300_mm_is_lowered_onto_a_bit_without_a_jig():
+    stopped = {"kind": "dado", "width": 6.35, "depth": 4, "position": 80, "goes": "along", "end": "near", "stop_first": 40}
+    cut = stopped | {"stop_last": 40, "guide": "table-fence"}
+    assert "lowered-without-jig" in codes(plan(cut, 299, 160, 15), "stop")
+    assert "lowered-without-jig" not in codes(plan(cut, 300, 160, 15))
+    assert "lowered-without-jig" not in codes(plan(cut | {"held": "carrier"}, 299, 160, 15))
+
+
+def test_10_clamps_that_move_on_want_room_for_both_beside_half_a_run():
+    rabbet = FLANK | {"shape": "rabbet", "size": 9.525, "depth": 8, "router_id": "plunge-two"}
+    short = plan(rabbet, 170, 76, 20, wood="ash")
+    assert "nothing-holds" in codes(short, "stop")
+    assert "nothing-holds" not in codes(plan(rabbet | {"held": "vice"}, 170, 76, 20, wood="ash"))
+
+
+@pytest.mark.parametrize(
+    ("edges", "held", "code"),
+    [
+        (["near", "right", "far", "left"], None, "bearing-below"),
+        (["opening-1"], None, "bearing-meets-bench"),
+        (["opening-1"], "tape", None),
+    ],
+    ids=["clamped and overhanging", "in an opening", "raised on a smaller board"],
+)
+def test_11_a_bearing_below_the_board_does_not_meet_the_bench(edges, held, code):
+    window = {"form": "rectangle", "length": mm(120), "width": mm(100), "radius": mm(15)}
+    cut = FLANK | {"shape": "roundover", "size": 6.35, "edges": edges, "held": held, "router_id": "plunge-two"}
+    made = plan(cut, 600, 300, 12, openings=[window])
+    assert codes(made) & {"bearing-below", "bearing-meets-bench"} == ({code} if code else set())
+    assert (made["status"] == "stop") == (code == "bearing-meets-bench")
+    if held:
+        assert "raised by 6 mm or more" in said(made), "2.35 mm below, and 3 clear, rounded up"
+
+
+@pytest.mark.parametrize(
+    ("size", "stops", "why"),
+    [
+        ((9000, 1200, 100), True, "about 700 kg, with both hands, once"),
+        ((1501, 60, 20), True, "just over 1,500 mm"),
+        ((1500, 60, 20), False, "just 1,500 mm, and light"),
+        ((1200, 900, 40), True, "short enough, and too heavy"),
+    ],
+)
+def test_13_long_and_heavy_boards_are_not_sent_to_a_table_without_support(size, stops, why):
+    edge = FLANK | {"shape": "roundover", "size": 3}
+    assert plan(edge, *size)["router_id"] != "table-three" or not stops, why
+    pinned = plan(edge | {"router_id": "table-three"}, *size)
+    assert ("wants-support" in codes(pinned, "stop")) == stops, why
+    assert "wants-support" not in codes(plan(edge | {"router_id": "table-three", "supported": True}, *size))
+    groove = {"kind": "dado", "width": 6.35, "depth": 4, "position": 20, "goes": "along", "end": "near", "guide": "table-fence"}
+    assert ("wants-support" in codes(plan(groove, *size), "stop")) == stops, why
+    assert "wants-support" not in codes(plan(groove | {"supported": True}, *size))

@@ -96,7 +96,11 @@ def test_the_proscenium_arch_runs_on_the_table_the_other_way_round_with_a_pin():
 def test_control_crosses_are_too_small_for_the_hand_and_take_a_carrier():
     made = plan(CROSS_EDGES, CONTROL_CROSS)
     assert made.router_id == "table-three"
-    assert {"carrier", "narrow-end", "burns-profile", "burn-repair"} <= set(codes(made))
+    assert {"narrow-end", "burns-profile", "burn-repair"} <= set(codes(made))
+    assert "it holds the part; hands 75 mm from the bit, never over it" in lines(made, "hold")
+    by_bare_hands = plan(dataclasses.replace(CROSS_EDGES, held=None, router_id="table-three"), CONTROL_CROSS)
+    assert codes(by_bare_hands)["hands-too-near"] == "stop"
+    assert {"held": "carrier"} in [dict(each.change) for each in by_bare_hands.remedies]
     assert "run 12 parts and a spare, both faces" in lines(made, "depths")
     assert "then turn the board over: the same again" in lines(made, "direction")
     assert figure(made, "edge.contact") == pytest.approx(6.0)  # 12 − 3 − 3 mm run along the fence

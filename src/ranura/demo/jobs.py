@@ -54,7 +54,7 @@ ARCH_OGEE = EdgeCut(shape="ogee", size=_mm("6.35"), edges=("opening-1",), edge_s
 CRATE_SIDE = _board("Prop crate side", "beech", "320", "200", "15", count=8)
 CRATE_BOTTOM = EdgeCut(shape="rabbet", size=_mm("6.35"), depth=_mm("7.5"), edges=("near",), edge_state="smooth")
 CONTROL_CROSS = _board("Control cross", "sycamore", "180", "70", "12", count=12)
-CROSS_EDGES = EdgeCut(shape="roundover", size=_mm("3"), both_faces=True, edge_state="smooth")
+CROSS_EDGES = EdgeCut(shape="roundover", size=_mm("3"), both_faces=True, edge_state="smooth", held="carrier")
 CURTAIN_RAIL = _board("Curtain rail", "sapele", "1100", "45", "30")
 RAIL_GROOVE = ChannelCut(
     width=_mm("8"), depth=_mm("4"), position=_mm("18.5"), end="near", goes="along", shape="round", held="carrier"

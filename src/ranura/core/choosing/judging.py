@@ -17,7 +17,7 @@ from ranura.core.cutting.speed import speed_of, surely_turns, turning_rpm
 from ranura.core.cutting.step_limits import school_step
 from ranura.core.cutting.stiffness import tip_compliance
 from ranura.core.geometry import closeness
-from ranura.core.holding.hands import is_small
+from ranura.core.holding.hands import is_small, kilograms, wants_support
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit, shank_name
@@ -254,6 +254,12 @@ class Judge(ABC):
         tip = bit.up_cut_tip or 0.0
         down = bit.profile == "down-cut" or (bit.profile == "compression" and closeness.over(self.reach(bit), 2 * tip))
         return Reason(table_words.LIFTS_OFF_TABLE, {"kind": bit.kind.name}) if down and router.mounting == "table" else None
+
+    def against_weight(self, part: tuple[float, float], thickness: float) -> Iterator[Reason]:
+        """Why a board does not go over a table without support beside it, if so."""
+        if wants_support(part, thickness, self.wood.density):
+            kg = kilograms(part, thickness, self.wood.density)
+            yield Reason(table_words.WANTS_SUPPORT, {"length": max(part), "kg": kg})
 
     def small_reason(self) -> Reason:
         """Why a part this small is not routed by hand."""

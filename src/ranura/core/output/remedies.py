@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from ranura.core.holding.placed import ClampAt, Held
-from ranura.core.text import hold_words
+from ranura.core.text import hold_words, table_words
 from ranura.core.text.forms import Change, PlacedClamp
 from ranura.core.text.writing import Text, write
 
@@ -33,6 +33,14 @@ def held_otherwise(codes: set[str], held: Held | None) -> list[Remedy]:
     found = []
     if hold_words.SMALL_PART.code in codes and held != "carrier":
         found.append(Remedy(answers=hold_words.SMALL_PART.code, says=write(_HELD["carrier"]), change={"held": "carrier"}))
+    for code in (table_words.HANDS_TOO_NEAR.code, table_words.LOWERED_WITHOUT_JIG.code):
+        if code in codes:
+            found.append(
+                Remedy(answers=code, says=write("A carrier or jig holds it, hands 75 mm away"), change={"held": "carrier"})
+            )
+    if table_words.WANTS_SUPPORT.code in codes:
+        says = write("Stands or rollers carry it, level with the table")
+        found.append(Remedy(answers=table_words.WANTS_SUPPORT.code, says=says, change={"supported": True}))
     if hold_words.NO_ROOM_FOR_CLAMPS.code in codes:
         found += [
             Remedy(answers=hold_words.NO_ROOM_FOR_CLAMPS.code, says=write(_HELD[how]), change={"held": how})

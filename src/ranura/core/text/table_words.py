@@ -32,6 +32,29 @@ CARRIER = Words(
     message="A part of {length:len} × {width:len} is not held in the hand at the bit",
     do="Rout it on a larger blank and cut it free; or take a carrier or sled that keeps hands 75 mm away",
 )
+HANDS_TOO_NEAR = Words(
+    code="hands-too-near",
+    place="hold",
+    level="stop",
+    message="Two hands cannot stay 75 mm from the bit on a part of {length:len} × {width:len}",
+    do="Take a carrier or a sled and say so; or rout it on a larger blank and cut it free",
+    setup=True,
+)
+WANTS_SUPPORT = Words(
+    code="wants-support",
+    place="hold",
+    level="stop",
+    message="A board of {length:rough} and about {kg:n0} kg tips off a table, and is not steered by hand",
+    do="Bring the router to the board; or set stands or rollers beside the table, and say so",
+    setup=True,
+)
+LOWERED_WITHOUT_JIG = Words(
+    code="lowered-without-jig",
+    place="hold",
+    level="stop",
+    message="A part of {length:len} is not lowered onto a turning bit by hand",
+    do="Take a plunge base by hand, or a jig that holds the part and say so",
+)
 FEATHER_BOARDS = Words(
     code="feather-boards",
     place="hold",

@@ -54,6 +54,8 @@ class ChannelCut:
     """Where the person put them; empty leaves that to Ranura."""
     support: bool = False
     """A board of the same thickness lies beside the work."""
+    supported: bool = False
+    """Stands or rollers carry the board beside a table."""
     leaf: bool = False
     """Its depth is the thickness of what lies in it, and is set by that."""
     held: Held | None = None

@@ -49,6 +49,9 @@ def form(cut: ChannelCut, piece: Piece, rules: HouseRules, unit: Unit) -> Form:
                 takes="angle",
             ),
         ]
+    if cut.guide == "table-fence" or cut.supported:
+        stands = ((False, "No stands beside the table"), (True, "Stands beside the table"))
+        more.append(answers("Support", "supported", cut.supported, stands))
     more += [held_by(cut.held), depth_by(cut.leaf)]
     if cut.mate is not None:
         measured = ((True, "Part measured"), (False, "Part not measured"))

@@ -18,11 +18,12 @@ from ranura.core.cuts.channel.sweep import body_of, clamps_on, surely_room, swee
 from ranura.core.cutting.need import StraightCut
 from ranura.core.geometry import closeness
 from ranura.core.holding.clamps import ON_TABLE, Holding, Sweep, hold
+from ranura.core.holding.hands import two_hands_fit
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Base, Mounting, Router
-from ranura.core.text import depth_words, guide_words
+from ranura.core.text import depth_words, guide_words, table_words
 from ranura.core.text.cautions import Reason
 
 _WIDTH_WITHIN = 0.1
@@ -114,6 +115,11 @@ class ChannelJudge(StraightJudge):
             yield Reason(guide_words.NEEDS_HAND_ROUTER)
         elif against := against_table(asked):
             yield against
+        if asked is not None and asked.held != "carrier" and not two_hands_fit(asked.one_part):
+            long, wide = asked.one_part
+            yield Reason(table_words.HANDS_TOO_NEAR, {"length": long, "width": wide})
+        if asked is not None and not asked.supported:
+            yield from self.against_weight(asked.one_part, asked.thickness)
         if lifts := self.lifts_off_table(bit, router):
             yield lifts
 

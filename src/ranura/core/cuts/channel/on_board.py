@@ -73,6 +73,7 @@ class ChannelOnBoard:
     across_grain: bool
     stations: tuple[Station, ...]
     support: bool
+    supported: bool
     held: Held | None
     clamps: tuple[ClampAt, ...]
     guide: ChannelGuide | None
@@ -211,6 +212,7 @@ def channel(cut: ChannelCut, piece: Piece, rules: HouseRules = STANDARD) -> Chan
         part=(length, total),
         across_grain=across_grain,
         stations=tuple(stations),
+        supported=cut.supported,
         support=cut.support or cut.held == "carrier",
         held=cut.held,
         clamps=cut.clamps,

@@ -35,7 +35,7 @@ from ranura.core.cutting.speed import speed_of, turning_rpm
 from ranura.core.cutting.stepping import Stepping, plan_steps
 from ranura.core.family import Planned, Planner, PlanText, Task
 from ranura.core.geometry import closeness
-from ranura.core.holding.hands import is_small
+from ranura.core.holding.hands import LONG_ENOUGH, is_small
 from ranura.core.output.cautions import corner_note, in_order, table_cautions, tool_cautions
 from ranura.core.output.guides import GuideOffer, offer
 from ranura.core.output.slip import columns_of, pass_lines
@@ -43,7 +43,7 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Base
-from ranura.core.text import choosing_words, depth_words, guide_words
+from ranura.core.text import choosing_words, depth_words, guide_words, table_words
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.cautions import Caution, caution, written
 from ranura.core.text.errors import CutError
@@ -238,13 +238,17 @@ def _on_table(asked: ChannelOnBoard, bit: Bit, base: Base, judge: ChannelJudge, 
     guided = asked.sides[1] - asked.sides[0]
     begins_inside, ends_inside = fence.begins_and_ends_inside(asked)
     # The fence is closed: the bit stands in front of it. Feather boards would keep a board from being lowered on.
-    found = table_cautions(asked.part, [guided], 0.0, small=is_small(asked.part), one_plane=not begins_inside)
+    found = table_cautions(
+        asked.part, [guided], 0.0, small=is_small(asked.part) and asked.held != "carrier", one_plane=not begins_inside
+    )
     if closeness.over(max(asked.part), 2 * base.across):
         found.append(caution(words.SUPPORT_THE_BOARD, length=max(asked.part), across=base.across))
     if begins_inside:
         # The bit runs along the heading over the board, so the board's end that it meets last comes last to the bit.
         low, high = asked.side_names
         trailing, leading = (high, low) if fence.heading[1] > 0 else (low, high)
+        if asked.held != "carrier" and closeness.under(longest := max(asked.one_part), LONG_ENOUGH):
+            found.append(caution(table_words.LOWERED_WITHOUT_JIG, length=longest))
         found.append(caution(words.LOWERED_ONTO_BIT, trailing=trailing, leading=leading))
     if ends_inside:
         found.append(caution(words.LIFTED_OFF_BIT))

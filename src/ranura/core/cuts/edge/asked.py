@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.board.pieces import SIDES
+from ranura.core.holding.placed import Held
 from ranura.core.shop.saved_profiles import Shape
 from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile
 from ranura.core.text.asking import bounded
@@ -70,6 +71,10 @@ class EdgeCut:
     """On a table the edge away from the fence is meant."""
     starting_pin: bool = False
     """One stands in the table."""
+    supported: bool = False
+    """Stands or rollers carry the board beside a table."""
+    held: Held | None = None
+    """What holds the board, where it is not clamps or a mat; over a table a carrier."""
     bit_id: str | None = None
     """The bit that is pinned."""
     router_id: str | None = None

@@ -8,7 +8,7 @@ from typing import Final
 
 from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.cuts.edge.asked import WANTS_DEPTH, EdgeCut, shape_name
-from ranura.core.output.forms import answers, as_typed_before, new_length, nothing_typed
+from ranura.core.output.forms import answers, as_typed_before, held_by, new_length, nothing_typed
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.saved_profiles import Shape
 from ranura.core.text.forms import (
@@ -59,6 +59,7 @@ _GUIDES = (
     ("template", "Template below"),
 )
 _STATES = ((None, "Edge: not said yet"), ("smooth", "Smooth edge"), ("sawn", "Sawn edge"))
+_SUPPORT = ((False, "No stands beside the table"), (True, "Stands beside the table"))
 _REACHED = (
     (None, "Reached: best fit"),
     ("height", "By raising the bit"),
@@ -82,10 +83,12 @@ def form(cut: EdgeCut, piece: Piece, _: HouseRules, __: Unit) -> Form:
             answers("Stages", "least_stages", cut.least_stages, stages),
             answers("Reached by", "staged", cut.staged, _REACHED),
             answers("On a table", "far_side", cut.far_side, ((False, "Edge at the fence"), (True, "Edge away from the fence"))),
+            held_by(cut.held),
+            answers("Support", "supported", cut.supported, _SUPPORT),
             answers("Starting pin", "starting_pin", cut.starting_pin, ((False, "No starting pin"), (True, "Starting pin set"))),
         ),
-        more_says="stages, table",
-        open=bool(cut.staged or cut.far_side or cut.starting_pin or cut.least_stages > 1),
+        more_says="stages, holding, table",
+        open=bool(cut.staged or cut.far_side or cut.starting_pin or cut.held or cut.supported or cut.least_stages > 1),
         first=_first(cut, piece),
         components=("profile-bench",),
     )

@@ -23,7 +23,7 @@ class Rect:
     y1: float
 
 
-HoldMethod = Literal["mat", "clamps", "clamps-moved", "table"]
+HoldMethod = Literal["mat", "clamps", "clamps-moved", "table", "carrier", "dogs", "vice", "tape", "vacuum"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -51,7 +51,8 @@ def hold_edges(edging: EdgesOnBoard, base: Base, *, offset: float, light: bool, 
     Formula: covers = half the base or its handles − offset of the axis; a clamp's foot of 30 × 40 mm lies beyond it
     Source: clamps must not be in the router's way; a mat holds light edge work only"""
     if not by_hand:
-        return EdgeHold(method="table", clamps=(), covers=0.0, cautions=())
+        held: HoldMethod = "carrier" if edging.held == "carrier" else "table"
+        return EdgeHold(method=held, clamps=(), covers=0.0, cautions=())
     covers = max(max(base.across / 2, base.handle_reach or 0.0) - offset, 0.0)
     length, width = edging.part
     refs = {edge.ref for edge in edging.edges}
@@ -64,9 +65,12 @@ def hold_edges(edging: EdgesOnBoard, base: Base, *, offset: float, light: bool, 
             reach = covers if opposite in refs else 0.0
             if side not in refs and across - reach > PAD_ALONG - PAD_OUTSIDE and along > 2 * PAD_ACROSS:
                 return EdgeHold(method="clamps", clamps=_feet(side, edging.part, inset), covers=covers, cautions=())
+    if edging.held is not None and edging.held != "clamps":
+        return EdgeHold(method=edging.held, clamps=(), covers=covers, cautions=())
     if light:
         return EdgeHold(method="mat", clamps=(), covers=covers, cautions=())
-    if max(edging.part) > covers + 2 * PAD_ALONG:
+    # Half a run at a time, the other half of the board for both clamps: each is clear from a start to its stop (R15).
+    if max(edging.part) > 2 * (covers + PAD_ALONG + PAD_ACROSS):
         return EdgeHold(method="clamps-moved", clamps=(), covers=covers, cautions=())
     return EdgeHold(method="mat", clamps=(), covers=covers, cautions=(caution(words.NOTHING_HOLDS),))
 

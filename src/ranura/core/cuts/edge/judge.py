@@ -22,12 +22,13 @@ from ranura.core.cutting.stage import Trip
 from ranura.core.cutting.turning import Turning
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import extent
+from ranura.core.holding.hands import two_hands_fit
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, FLAT_ENDED
 from ranura.core.shop.tooling.routers import Base, Mounting, Router
-from ranura.core.text import depth_words, guide_words, strength_words
+from ranura.core.text import depth_words, guide_words, strength_words, table_words
 from ranura.core.text.cautions import Reason
 from ranura.core.text.writing import Text
 
@@ -43,7 +44,8 @@ class EdgeJudge(Judge):
     """Judges for one edge cut; `before` was cut at these edges already."""
 
     def __init__(self, shop: Shop, edging: EdgesOnBoard, wood: Material, rules: HouseRules, before: Sequence[Done] = ()) -> None:
-        super().__init__(shop, wood, rules, edging.part)
+        # Vice, tape and the like hold a small one by hand too; a carrier covers the edges, and is for the table.
+        super().__init__(shop, wood, rules, edging.part if edging.held in (None, "carrier") else None)
         self.edging = edging
         self.before = tuple(before)
         self._trips: dict[tuple[str, Mounting], GuidedTrip | Reason] = {}
@@ -102,8 +104,13 @@ class EdgeJudge(Judge):
                 yield self.small_reason()
             if self.edging.far_side:
                 yield Reason(words.FAR_SIDE_BY_HAND)
+        elif self.edging.held != "carrier" and not two_hands_fit(self.edging.part):
+            long, wide = self.edging.part
+            yield Reason(table_words.HANDS_TOO_NEAR, {"length": long, "width": wide})
         elif self.edging.guide == "edge-guide":
             yield Reason(guide_words.NEEDS_HAND_ROUTER)
+        if not self.tools.by_hand[router.id] and not self.edging.supported:
+            yield from self.against_weight(self.edging.part, self.edging.thickness)
         if lifts := self.lifts_off_table(bit, router):
             yield lifts
         found = self.guided(bit, router.mounting)

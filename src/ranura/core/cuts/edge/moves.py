@@ -172,6 +172,8 @@ def _machine(setting: EdgeSetting, trip: Trip, surface: Surface, *, shown: bool)
 def _hands(setting: EdgeSetting) -> Hands:
     if setting.by_hand:
         return "handles"
+    if setting.hold.method == "carrier":
+        return "carrier"
     return "push-blocks" if min(setting.edging.part) < PUSHED_UNDER else "flat"
 
 

@@ -9,6 +9,7 @@ from ranura.core.cuts.edge import refusals
 from ranura.core.cuts.edge.asked import BY_RADIUS, WANTS_DEPTH, EdgeCut, EdgeState, Guidance, StageBy, shape_name
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, mirrored
+from ranura.core.holding.placed import Held
 from ranura.core.shop.saved_profiles import Shape
 from ranura.core.text.errors import CutError
 
@@ -37,6 +38,8 @@ class EdgesOnBoard:
     edge_state: EdgeState | None
     far_side: bool
     starting_pin: bool
+    supported: bool
+    held: Held | None
     thickness: float
     part: tuple[float, float]
     """The board's length and width."""
@@ -116,6 +119,8 @@ def edging(cut: EdgeCut, piece: Piece) -> EdgesOnBoard:
         edge_state=cut.edge_state,
         far_side=cut.far_side,
         starting_pin=cut.starting_pin,
+        supported=cut.supported,
+        held=None if cut.held == "clamps" else cut.held,
         thickness=thickness,
         part=(piece.length.mm, piece.width.mm),
         fibres=piece.fibres,

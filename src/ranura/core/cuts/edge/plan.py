@@ -149,7 +149,12 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
         cautions.append(caution(words.BEARING_WITHOUT_EDGE, contact=contact, needed=rules.bearing_contact))
     cautions += [*hold.cautions, *tool_cautions(chosen, speed, grip, piece, wood, rules)]
     cautions += _cautions(chosen, asked, wood, rules, guided, staging, runs, climbs, judge)
-    if by_hand and below > 0 and guided is not None:
+    inside = any(edge.inside for edge in asked.edges)
+    if by_hand and below > 0 and (hold.method == "mat" or (inside and hold.method not in ("tape", "vacuum"))):
+        # Rounded up: it must clear.
+        clear = float(closeness.ceil(below + rules.bearing_overhang))
+        cautions.append(caution(words.BEARING_MEETS_BENCH, below=below, clear=clear))
+    elif by_hand and below > 0 and guided is not None and hold.method in ("clamps", "clamps-moved", "vice", "dogs"):
         cautions.append(caution(words.BEARING_BELOW, below=below, clear=below + rules.bearing_overhang))
     return EdgeSetting(
         piece=piece,
@@ -176,9 +181,11 @@ def _hold(asked: EdgesOnBoard, chosen: Candidate, guided: GuidedTrip | None, rul
     """A mat where the work is light, clamps otherwise; clamps too where the house climbs, since climbing is for clamped work."""
     stock = Stock(thickness=asked.thickness, width=4 * chosen.bit.diameter)
     light = guided is None or not closeness.over(taken(chosen.bit, guided.trip, stock), rules.small_profile)
+    below = guided is not None and stands_below(guided, guided.trip, asked.thickness) > 0
     offset, by_hand = guided.trip.offset if guided else 0.0, chosen.router.mounting == "hand"
     clamps = hold_edges(asked, chosen.base, offset=offset, light=False, by_hand=by_hand)
-    if not light or (rules.climb != "never" and clamps.clamped):
+    # What stands below the board meets the bench under a mat: it overhangs, clamped.
+    if not light or (clamps.clamped and (below or rules.climb != "never")):
         return clamps
     return hold_edges(asked, chosen.base, offset=offset, light=True, by_hand=by_hand)
 
@@ -267,17 +274,23 @@ def _of_table(
     length, width = asked.part
     ends = [width if run.edge.ref in ("left", "right") else length for run in runs if not run.edge.closed]
     found = [caution(words.STARTING_PIN)] if guided.guide != "fence" else []
-    return [*found, *table_cautions(asked.part, ends, opening, small=judge.small, one_plane=one_plane)]
+    small = judge.small and asked.held != "carrier"
+    return [*found, *table_cautions(asked.part, ends, opening, small=small, one_plane=one_plane)]
 
 
 _WAYS_OUT: tuple[tuple[str, Mapping[str, Any], str], ...] = (
     ("fence", {"guide": "fence", "router_id": None}, "Clamp a straightedge on the face and run the base along it"),
     ("template", {"guide": "template", "router_id": None}, "Tape a straightedge below the board for the bearing to ride on"),
     ("table", {"guide": None, "router_id": None}, "Take it to the table"),
+    ("held", {"held": "tape"}, "Double-sided tape holds it on a smaller board below, which raises it"),
+    ("carrier", {"held": "carrier"}, "A carrier or sled holds it, hands 75 mm from the bit"),
+    ("support", {"supported": True}, "Stands or rollers carry it, level with the table"),
     ("one-face", {"both_faces": False}, "Cut one face only"),
     ("pin", {"starting_pin": True}, "A starting pin stands in the table"),
     ("near-side", {"far_side": False}, "Cut the edge that runs along the fence"),
 )
+_OF_TABLE = frozenset({"table", "pin", "carrier", "support"})
+"""Remedies that are for a table."""
 _EDGE_STATES: tuple[tuple[EdgeState, str], ...] = (("smooth", "It is planed and smooth"), ("sawn", "It is as sawn"))
 
 
@@ -311,7 +324,7 @@ def _tried(code: str, cut: EdgeCut, changed: EdgeCut, piece: Piece, judge: EdgeJ
     if code in ("one-face", "near-side"):
         routers = [router for router in routers if cut.router_id in (None, router.id)]
     else:
-        routers = [router for router in routers if (router.mounting == "table") == (code in ("table", "pin"))]
+        routers = [router for router in routers if (router.mounting == "table") == (code in _OF_TABLE)]
         routers = [router for router in routers if code != "pin" or cut.router_id in (None, router.id)]
     try:
         trial = EdgeJudge(shop, edging(changed, piece), judge.wood, judge.rules, judge.before)

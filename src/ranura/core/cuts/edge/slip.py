@@ -242,8 +242,16 @@ def _hold(setting: EdgeSetting, cautions: Sequence[Caution]) -> SlipSection:
         "clamps-moved": ("2 clamps", "where you do not cut yet; move them on, one at a time"),
         "mat": ("Mat", "non-slip mat, light work only; base and handles reach {x:rough} over the board"),
         "table": ("Both hands", "75 mm from the bit, hopping over it"),
+        "carrier": ("Carrier", "it holds the part; hands 75 mm from the bit, never over it"),
+        "tape": ("Tape", "double-sided tape on a smaller board below, which stays inside the edges"),
+        "vacuum": ("Vacuum", "on a pod below that stays inside the edges"),
+        "vice": ("Vice", "jaws below the face, clear of bearing, screw and guide"),
+        "dogs": ("Bench dogs", "below the face, clear of bearing and screw"),
     }[hold.method]
     lines = [write(line, x=hold.covers)]
+    if setting.below > 0 and hold.method in ("tape", "vacuum"):
+        raised = closeness.ceil(setting.below + setting.rules.bearing_overhang)
+        lines.append(write("raised by {x:rough} or more, so that bearing and screw clear the bench", x=raised))
     if setting.below and not any(each.code == words.BEARING_BELOW.code for each in cautions):
         lines.append(write("{x:rough} below the board must stay clear", x=setting.below))
     return SlipSection(
