@@ -118,22 +118,22 @@ def test_a_roundover_on_both_faces_runs_out_of_edge_and_finds_its_way_out(open_p
     saved(page)
 
 
-def test_a_large_ogee_in_four_table_stages(open_page: Callable[..., Page]):
+def test_a_large_ogee_in_six_table_stages(open_page: Callable[..., Page]):
     page = open_page(f"{CUTS}/arch-ogee")
     page.locator('[data-testid="edges"] button', has_text="opening").click()
     page.locator('[data-testid="edges"] button', has_text="near edge").click()
     expect(section(page, "guide")).to_contain_text("Level with the bearing")
     # The pin is set, so the options it stands among are open.
     expect(page.get_by_test_id("option-starting-pin")).to_have_value("Starting pin set")
-    choose(page, "stages", "4 stages at least")
+    choose(page, "stages", "6 stages at least")
     choose(page, "reached-by", "By bit and fence")
-    expect(section(page, "depths")).to_contain_text("in 4 stages")
+    expect(section(page, "depths")).to_contain_text("in 6 stages")
     expect(section(page, "guide")).to_contain_text("fence forward by")
     page.get_by_test_id("working-feed").click()
     rows = page.get_by_test_id("passes").locator("tbody tr")
-    expect(rows).to_have_count(4)
+    expect(rows).to_have_count(6)
     expect(page.get_by_test_id("passes").locator("th")).to_contain_text(["pass", "bit", "fence", "area"])
-    expect(page.locator('svg[data-view="section"] [data-role="pass"]')).to_have_count(4)
+    expect(page.locator('svg[data-view="section"] [data-role="pass"]')).to_have_count(6)
     choose(page, "on-a-table", "Edge away from the fence")
     expect(page.locator('[data-caution="trapped"]')).to_contain_text("trapped, whichever way it is fed")
     page.locator('[data-remedy="far_side"]').click()

@@ -312,7 +312,7 @@ def test_a_rule_says_what_it_moves_before_it_is_kept(open_page: Callable[..., Pa
 @pytest.mark.parametrize(
     ("text", "answer"),
     [
-        ("speed 1 3/8", "26\u2009200 rpm"),
+        ("speed 1 3/8", "25\u2009000 rpm"),
         ("offset 5/8 1/4", "4.76 mm"),
         ("rabbet 35 → 9.5", "16 mm"),
         ("v 90 depth 3", "6 mm"),

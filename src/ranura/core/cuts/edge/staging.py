@@ -85,8 +85,8 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
     by = stage_by(work, mounting)
     if by == "fence" and not work.guided.fenced:
         return _by_bearings(work)
-    bound: Bound = "asked" if edging.least_stages > 1 else "whole"
-    for count in range(min(max(edging.least_stages, 1), MOST_STAGES), MOST_STAGES + 1):
+    least, bound = _fewest(work)
+    for count in range(min(least, MOST_STAGES), MOST_STAGES + 1):
         trips = _settings(work, count, by)
         made = _evaluated(work, trips)
         failed = failing(work, made)
@@ -103,6 +103,23 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
         most_area=most_area(work),
         reason=reason,
     )
+
+
+def _fewest(work: EdgeWork) -> tuple[int, Bound]:
+    """Fewer stages than that surely are not enough, and why: so many are asked for, or those would have to take more than a stage
+    may, or go deeper than the school lets one that is not small. Spares looking at them closely."""
+    rules, bit, trip = work.turning.rules, work.turning.bit, work.guided.trip
+    whole = taken(bit, trip, work.stock)
+    by_area = closeness.ceil(whole / most_area(work))
+    deep = min(trip.height, work.edging.thickness)
+    # The light last stage takes little, and is counted: what a smaller number leaves each of them is more than this.
+    by_school = min(closeness.ceil(deep / school_of(work)), closeness.ceil(whole / rules.small_profile))
+    asked = max(work.edging.least_stages, 1)
+    least = max(asked, by_area, by_school)
+    bound: Bound = "asked" if asked > 1 else "whole"
+    if least > asked:
+        bound = "area" if by_area >= by_school else "school"
+    return least, bound
 
 
 def _settings(work: EdgeWork, count: int, by: StageBy) -> tuple[Trip, ...]:
