@@ -39,7 +39,7 @@ PICTURES: Final[Mapping[str, Picture]] = {
     "dark": Picture(path=_JOB + "rail-groove", shows="slip", scheme="dark"),
     "phone": Picture(path=_JOB + "shelf-dado-212", shows="slip", size=_PHONE),
     "mortise": Picture(path=_JOB + "cross-mortise", shows="slip"),
-    "edges": Picture(path=_JOB + "cross-edges", shows="slip"),
+    "edges": Picture(path=_JOB + "lid-edges", shows="slip"),
     "profile-bench": Picture(path=_JOB + "arch-ogee", shows="slip", clicks=("profile-bench",)),
     "drawer": Picture(path="/drawer", shows="bit-count"),
     "which-bit": Picture(path="/drawer", shows="bit-count", clicks=("panel-which",)),

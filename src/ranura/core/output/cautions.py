@@ -68,9 +68,10 @@ def tool_cautions(
 
 
 def table_cautions(
-    part: tuple[float, float], ends: Sequence[float], opening: float, *, small: bool, one_plane: bool
+    part: tuple[float, float], ends: Sequence[float], opening: float, *, small: bool, carried: bool, one_plane: bool
 ) -> list[Caution]:
-    """What a table asks for: carrier or push blocks, mitre gauge, closed opening, feather boards; all lengths in mm.
+    """What a table asks for: carrier or push blocks, mitre gauge, closed opening, feather boards; all lengths in mm. `carried`: a
+    carrier or sled holds it, which keeps the hands away and guides its ends.
 
     Rule: R15 small parts
     Formula: small: a carrier; narrower than 150 mm: push blocks, an end so narrow a mitre gauge; an end shorter than twice the
@@ -78,7 +79,9 @@ def table_cautions(
     Source: hands stay 75 mm away; what does not bridge an opening dips into it"""
     length, width = part
     found: list[Caution] = []
-    if small:
+    if carried:
+        ends = ()
+    elif small:
         found.append(caution(table_words.CARRIER, length=length, width=width))
     elif closeness.under(min(length, width), _NARROW):
         found.append(caution(table_words.HANDS_AWAY, width=min(length, width)))

@@ -238,9 +238,8 @@ def _on_table(asked: ChannelOnBoard, bit: Bit, base: Base, judge: ChannelJudge, 
     guided = asked.sides[1] - asked.sides[0]
     begins_inside, ends_inside = fence.begins_and_ends_inside(asked)
     # The fence is closed: the bit stands in front of it. Feather boards would keep a board from being lowered on.
-    found = table_cautions(
-        asked.part, [guided], 0.0, small=is_small(asked.part) and asked.held != "carrier", one_plane=not begins_inside
-    )
+    small, carried = is_small(asked.part), asked.held == "carrier"
+    found = table_cautions(asked.part, [guided], 0.0, small=small, carried=carried, one_plane=not begins_inside)
     if closeness.over(max(asked.part), 2 * base.across):
         found.append(caution(words.SUPPORT_THE_BOARD, length=max(asked.part), across=base.across))
     if begins_inside:

@@ -274,15 +274,15 @@ def _of_table(
     length, width = asked.part
     ends = [width if run.edge.ref in ("left", "right") else length for run in runs if not run.edge.closed]
     found = [caution(words.STARTING_PIN)] if guided.guide != "fence" else []
-    small = judge.small and asked.held != "carrier"
-    return [*found, *table_cautions(asked.part, ends, opening, small=small, one_plane=one_plane)]
+    carried = asked.held == "carrier"
+    return [*found, *table_cautions(asked.part, ends, opening, small=judge.small, carried=carried, one_plane=one_plane)]
 
 
 _WAYS_OUT: tuple[tuple[str, Mapping[str, Any], str], ...] = (
     ("fence", {"guide": "fence", "router_id": None}, "Clamp a straightedge on the face and run the base along it"),
     ("template", {"guide": "template", "router_id": None}, "Tape a straightedge below the board for the bearing to ride on"),
     ("table", {"guide": None, "router_id": None}, "Take it to the table"),
-    ("held", {"held": "tape"}, "Double-sided tape holds it on a smaller board below, which raises it"),
+    ("held", {"held": "tape", "router_id": None}, "Double-sided tape holds it on a smaller board below, which raises it"),
     ("carrier", {"held": "carrier"}, "A carrier or sled holds it, hands 75 mm from the bit"),
     ("support", {"supported": True}, "Stands or rollers carry it, level with the table"),
     ("one-face", {"both_faces": False}, "Cut one face only"),
@@ -334,4 +334,5 @@ def _tried(code: str, cut: EdgeCut, changed: EdgeCut, piece: Piece, judge: EdgeJ
     fit = shortlist(trial, trial.ranking(), count=1, bits=bits, routers=routers).fit
     if not fit or any(each.level == "stop" for each in setting_of(fit[0], trial, piece).cautions):
         return None
-    return {"router_id": fit[0].router.id} if code == "table" else {}
+    goes_there = code == "table" or (code in ("carrier", "support") and cut.router_id != fit[0].router.id)
+    return {"router_id": fit[0].router.id} if goes_there else {}
