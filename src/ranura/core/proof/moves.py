@@ -44,6 +44,11 @@ class Change:
     what: Changed
     to: str | float
 
+    def __post_init__(self) -> None:
+        # Typed depths and speeds may be whole; in JSON they are numbers like all others.
+        if isinstance(self.to, int):
+            object.__setattr__(self, "to", float(self.to))
+
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Move:
