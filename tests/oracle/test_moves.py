@@ -125,3 +125,18 @@ def test_what_is_taken_is_what_was_asked(cut, asked):
 def test_random_cuts_do_what_they_may(first):
     found = {seed: problems for seed in range(first, first + 20) if (problems := judged(seed)[1])}
     assert found == {}
+
+
+def test_every_bit_is_set_with_the_speed_it_turns_at():
+    slot = {"kind": "dado", "shape": "t-slot", "width": mm(9), "depth": mm(11), "position": mm(90)}
+    plan = made(slot, board(600, 200, 30))
+    found = []
+    for move in plan["moves"]:
+        changes = {each["what"]: each["to"] for each in move["changes"]}
+        if "bit" in changes:
+            setting = plan["settings"][move["setting"]]
+            assert (changes["bit"], changes["speed"]) == (setting["bit"]["id"], setting["rpm"])
+            found.append((changes["bit"], changes["speed"]))
+    assert len({bit for bit, _ in found}) == len({speed for _, speed in found}) == 2, (
+        "the clearing bit turns at a speed of its own"
+    )

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 from itertools import groupby
+from typing import assert_never
 
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.channel.clearing import Cleared
@@ -12,15 +13,14 @@ from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.sweep import blocks_at, body_of, path_of
 from ranura.core.cutting.stepping import Pass
 from ranura.core.geometry.rings import Point, Ring
-from ranura.core.holding.hands import PUSHED_UNDER
 from ranura.core.proof.bodies import bench_below, clamps_of, standing, work_of
+from ranura.core.proof.machines import machine_of
 from ranura.core.proof.moves import (
     Body,
     Change,
     Fresh,
     GuideKind,
     GuidePlace,
-    Hands,
     MachineSetting,
     Program,
     base_of,
@@ -60,13 +60,21 @@ def channel_program(setting: ChannelSetting) -> Program:
             _go_to(recorder, place, len(fences))
             recorder.setting = len(settings)
             settings.append(_clearing(setting, cleared, fence, place))
-            _run_passes(recorder, setting, fence, cleared.candidate, cleared.stepping.passes, first=not place)
+            _run_passes(recorder, setting, fence, cleared.candidate, cleared.rpm, cleared.stepping.passes, first=not place)
     for place, fence in enumerate(fences):
         _go_to(recorder, place, len(fences))
         for spacer, group in groupby(passes, key=lambda each: each.spacer):
             recorder.setting = len(settings)
             settings.append(_machine(setting, fence, spacer, place))
-            _run_passes(recorder, setting, fence, setting.candidate, tuple(group), first=not place and spacer == fence.spacers[0])
+            _run_passes(
+                recorder,
+                setting,
+                fence,
+                setting.candidate,
+                setting.turning_rpm,
+                tuple(group),
+                first=not place and spacer == fence.spacers[0],
+            )
     return Program(bodies=bodies, settings=tuple(settings), moves=tuple(recorder.moves))
 
 
@@ -90,7 +98,14 @@ def _clearing(setting: ChannelSetting, cleared: Cleared, fence: Fence, place: in
 
 
 def _run_passes(
-    recorder: Recorder, setting: ChannelSetting, fence: Fence, tools: Candidate, passes: tuple[Pass, ...], *, first: bool
+    recorder: Recorder,
+    setting: ChannelSetting,
+    fence: Fence,
+    tools: Candidate,
+    rpm: float,
+    passes: tuple[Pass, ...],
+    *,
+    first: bool,
 ) -> None:
     """All depths with one spacer."""
     spacer = passes[0].spacer
@@ -104,7 +119,7 @@ def _run_passes(
     for each in passes:
         changes = [Change(what="depth", to=each.to_depth)]
         if each is passes[0]:
-            changes = [*_changes(setting, tools, spacer, first=first), *changes]
+            changes = [*_changes(setting, tools, rpm, spacer, first=first), *changes]
         recorder.set(*changes)
         depth, feed = each.to_depth, each.feed_m_min
         if begins_inside:
@@ -127,11 +142,11 @@ def _run_passes(
             recorder.stop(line.end, depth)
 
 
-def _changes(setting: ChannelSetting, tools: Candidate, spacer: float, *, first: bool) -> list[Change]:
+def _changes(setting: ChannelSetting, tools: Candidate, rpm: float, spacer: float, *, first: bool) -> list[Change]:
     """What is set before the passes of a spacer: at the very first also bit, speed, guide and clamps."""
     found = []
     if first:
-        found += [Change(what="bit", to=tools.bit.id), Change(what="speed", to=float(setting.turning_rpm))]
+        found += [Change(what="bit", to=tools.bit.id), Change(what="speed", to=rpm)]
         found += [Change(what="held", to=setting.holding.method)]
     return [*found, Change(what="guide", to=setting.option.kind), Change(what="spacer", to=spacer)]
 
@@ -166,46 +181,30 @@ def _drawn_back(line: _Line) -> Point:
 
 
 def _machine(setting: ChannelSetting, fence: Fence, spacer: float, place: int) -> MachineSetting:
-    return MachineSetting(
-        router_id=setting.router.id,
-        base=base_of(setting.base),
-        mounting=setting.router.mounting,
-        bit=cutter_of(setting.bit),
-        rpm=setting.turning_rpm,
-        frame=shown_face(setting.channel.thickness),
-        guides=(_guide(setting, fence, spacer, place),),
-        hold=setting.holding.method,
-        hands=_hands(setting),
-    )
+    channel = setting.channel
+    hold = "carrier" if not setting.by_hand and channel.held == "carrier" else setting.holding.method
+    guides = (_guide(setting, fence, spacer, place),)
+    return machine_of(setting, frame=shown_face(channel.thickness), guides=guides, hold=hold, part=channel.part)
 
 
-def _hands(setting: ChannelSetting) -> Hands:
-    if setting.by_hand:
-        return "handles"
-    if setting.channel.held == "carrier":
-        return "carrier"
-    return "push-blocks" if min(setting.channel.part) < PUSHED_UNDER else "flat"
+def _kind_of(fence: Fence) -> GuideKind:
+    match fence.by:
+        case Straightedge() | Jig() | TableFence():
+            return "fence"
+        case ScoredLine():
+            return "freehand"
+        case GuideOnRods():
+            return "edge-guide"
+        case _:
+            assert_never(fence.by)
 
 
 def _guide(setting: ChannelSetting, fence: Fence, spacer: float, place: int) -> GuidePlace:
     top = setting.channel.thickness
-    kinds: dict[type, GuideKind] = {
-        Straightedge: "fence",
-        Jig: "fence",
-        ScoredLine: "freehand",
-        GuideOnRods: "edge-guide",
-        TableFence: "fence",
-    }
     stands = fence.stands
     low, high = (top, top + _FENCE_HIGH) if stands else (max(0.0, top - _GUIDE_BELOW), top)
     return GuidePlace(
-        kind=kinds[type(fence.by)],
-        body=f"fence-{place + 1}" if stands else "work-1",
-        r=None,
-        z0=low,
-        z1=high,
-        at=None,
-        spacer=spacer,
+        kind=_kind_of(fence), body=f"fence-{place + 1}" if stands else "work-1", r=None, z0=low, z1=high, at=None, spacer=spacer
     )
 
 

@@ -8,8 +8,10 @@ from __future__ import annotations
 
 import math
 from dataclasses import replace
+from typing import assert_never
 
 from ranura.core.board.pieces import Piece
+from ranura.core.cuts.edge.asked import Guidance
 from ranura.core.cuts.edge.on_board import turned_over
 from ranura.core.cuts.edge.runs import Run, runs_of
 from ranura.core.cuts.edge.setting import EdgeSetting
@@ -17,8 +19,8 @@ from ranura.core.cutting.stage import Stage, Trip
 from ranura.core.geometry.paths import begun_at, offset_ring
 from ranura.core.geometry.rings import Point, Ring, signed_area
 from ranura.core.holding.clamps import LEAD
-from ranura.core.holding.hands import PUSHED_UNDER
 from ranura.core.proof.bodies import CLAMP_HIGH, bench_below, standing, work_of
+from ranura.core.proof.machines import machine_of
 from ranura.core.proof.moves import (
     FLANK,
     Body,
@@ -26,13 +28,10 @@ from ranura.core.proof.moves import (
     Fresh,
     GuideKind,
     GuidePlace,
-    Hands,
     MachineSetting,
     Program,
     Surface,
     back_face,
-    base_of,
-    cutter_of,
     shown_face,
 )
 from ranura.core.proof.recorder import Recorder
@@ -156,35 +155,27 @@ def _around(run: Run, offset: float, r: float, clear: float) -> tuple[Ring, Ring
 
 
 def _machine(setting: EdgeSetting, trip: Trip, surface: Surface, *, shown: bool) -> MachineSetting:
-    return MachineSetting(
-        router_id=setting.router.id,
-        base=base_of(setting.base),
-        mounting=setting.router.mounting,
-        bit=cutter_of(setting.bit),
-        rpm=setting.turning_rpm,
-        frame=surface,
-        guides=(_guide(setting, trip, shown=shown),),
-        hold=setting.hold.method,
-        hands=_hands(setting),
-    )
+    guides = (_guide(setting, trip, shown=shown),)
+    return machine_of(setting, frame=surface, guides=guides, hold=setting.hold.method, part=setting.edging.part)
 
 
-def _hands(setting: EdgeSetting) -> Hands:
-    if setting.by_hand:
-        return "handles"
-    if setting.hold.method == "carrier":
-        return "carrier"
-    return "push-blocks" if min(setting.edging.part) < PUSHED_UNDER else "flat"
-
-
-_KINDS: dict[str, GuideKind] = {"bearing": "bearing", "fence": "fence", "template": "bearing", "edge-guide": "edge-guide"}
+def _kind_of(guide: Guidance) -> GuideKind:
+    match guide:
+        case "bearing" | "template":
+            return "bearing"
+        case "fence":
+            return "fence"
+        case "edge-guide":
+            return "edge-guide"
+        case _:
+            assert_never(guide)
 
 
 def _guide(setting: EdgeSetting, trip: Trip, *, shown: bool) -> GuidePlace:
     """What guides a stage, with the heights at which it touches."""
     guided, thickness = setting.guided, setting.edging.thickness
     assert guided is not None, "what has moves is guided"
-    kind = _KINDS[guided.guide]
+    kind = _kind_of(guided.guide)
     low, high = 0.0, thickness
     if kind == "bearing":
         # Below the tip, counted from the face that the base rides on.

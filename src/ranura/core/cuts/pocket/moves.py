@@ -7,6 +7,7 @@ before the next; lanes come in from outside and are run in one sense.
 from __future__ import annotations
 
 from dataclasses import replace
+from typing import assert_never
 
 from ranura.core.cuts.pocket.guides import (
     AreaGuide,
@@ -23,6 +24,7 @@ from ranura.core.cutting.stepping import Pass
 from ranura.core.geometry.paths import begun_at
 from ranura.core.geometry.rings import Point, Ring, shifted
 from ranura.core.proof.bodies import bench_below, clamps_of, standing, work_of
+from ranura.core.proof.machines import machine_of
 from ranura.core.proof.moves import (
     FLANK,
     Body,
@@ -33,13 +35,12 @@ from ranura.core.proof.moves import (
     MachineSetting,
     Program,
     back_face,
-    base_of,
-    cutter_of,
     shown_face,
 )
 from ranura.core.proof.recorder import CLEAR, Recorder
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
 
+_FENCE_HIGH = 12.0
 _BELOW = 12.0
 """mm that a sacrificial board below is thick."""
 
@@ -179,40 +180,33 @@ def _across(begin: Point, end: Point, width: float) -> tuple[Point, Point]:
 
 def _machine(setting: PocketSetting, shift: float) -> MachineSetting:
     asked = setting.pocket
-    return MachineSetting(
-        router_id=setting.router.id,
-        base=base_of(setting.base),
-        mounting=setting.router.mounting,
-        bit=cutter_of(setting.bit),
-        rpm=setting.turning_rpm,
-        frame=shown_face(asked.thickness),
-        guides=() if setting.guide is None else (_guide(setting, setting.guide, shift),),
-        hold=setting.holding.method if setting.holding is not None else "clamps",
-        hands="handles",
-    )
+    guides = () if setting.guide is None else (_guide(setting, setting.guide, shift),)
+    hold = setting.holding.method if setting.holding is not None else "clamps"
+    return machine_of(setting, frame=shown_face(asked.thickness), guides=guides, hold=hold, part=asked.part)
 
 
 def _guide(setting: PocketSetting, guide: AreaGuide, shift: float) -> GuidePlace:
     top = setting.pocket.thickness
-    kind: GuideKind = "freehand"
-    body, r, at = None, None, None
-    z0, z1 = None, None
-    if isinstance(guide, BushingGuide):
-        kind, body, r = "bushing", "template", guide.bushing.outside / 2
-        z0, z1 = top, top + guide.thickness
-    elif isinstance(guide, BearingGuide):
-        kind, body, r = "bearing", "template", setting.bit.diameter / 2
-        z0, z1 = top, top + min(guide.thickness, BEARING_HEIGHT)
-    elif isinstance(guide, TrammelGuide):
-        kind, body, r, at = "pivot", "work-1", guide.radii[-1], (guide.pivot[0] + shift, guide.pivot[1])
-    elif isinstance(guide, ShoulderGuide):
-        kind, body = "fence", "fence-1"
-        z0, z1 = top, top + 12.0
-    elif isinstance(guide, SledGuide):
-        kind, body = "rails", "rail-1"
-    elif isinstance(guide, FreehandGuide):
-        kind = "freehand"
-    return GuidePlace(kind=kind, body=body, r=r, z0=z0, z1=z1, at=at, spacer=0.0)
+    match guide:
+        case BushingGuide():
+            return _on_template("bushing", guide.bushing.outside / 2, top, guide.thickness)
+        case BearingGuide():
+            return _on_template("bearing", setting.bit.diameter / 2, top, min(guide.thickness, BEARING_HEIGHT))
+        case TrammelGuide(pivot=(x, y)):
+            at = (x + shift, y)
+            return GuidePlace(kind="pivot", body="work-1", r=guide.radii[-1], z0=None, z1=None, at=at, spacer=0.0)
+        case ShoulderGuide():
+            return GuidePlace(kind="fence", body="fence-1", r=None, z0=top, z1=top + _FENCE_HIGH, at=None, spacer=0.0)
+        case SledGuide():
+            return GuidePlace(kind="rails", body="rail-1", r=None, z0=None, z1=None, at=None, spacer=0.0)
+        case FreehandGuide():
+            return GuidePlace(kind="freehand", body=None, r=None, z0=None, z1=None, at=None, spacer=0.0)
+        case _:
+            assert_never(guide)
+
+
+def _on_template(kind: GuideKind, r: float, top: float, high: float) -> GuidePlace:
+    return GuidePlace(kind=kind, body="template", r=r, z0=top, z1=top + high, at=None, spacer=0.0)
 
 
 def _bodies(setting: PocketSetting) -> tuple[Body, ...]:
@@ -231,7 +225,7 @@ def _bodies(setting: PocketSetting) -> tuple[Body, ...]:
         if ring is not None and isinstance(guide, BushingGuide | BearingGuide):
             found += _templates(setting, guide, ring)
         if isinstance(guide, ShoulderGuide) and setting.paths:
-            found.append(standing("fence-1", "fence", _shoulder_fence(setting), top, top + 12.0, held_by=held))
+            found.append(standing("fence-1", "fence", _shoulder_fence(setting), top, top + _FENCE_HIGH, held_by=held))
         if isinstance(guide, SledGuide):
             for number, y in enumerate((-90.0, width + 50.0), start=1):
                 rail = ((-60.0, y), (length + 60.0, y), (length + 60.0, y + 40.0), (-60.0, y + 40.0))
