@@ -298,3 +298,11 @@ def test_13_long_and_heavy_boards_are_not_sent_to_a_table_without_support(size, 
     groove = {"kind": "dado", "width": 6.35, "depth": 4, "position": 20, "goes": "along", "end": "near", "guide": "table-fence"}
     assert ("wants-support" in codes(plan(groove, *size), "stop")) == stops, why
     assert "wants-support" not in codes(plan(groove | {"supported": True}, *size))
+
+
+@pytest.mark.parametrize(
+    ("size", "fits"), [((280, 150, 15), True), ((280, 149.9, 15), False), ((300, 60, 15), True), ((299.9, 60, 15), False)]
+)
+def test_4_two_hands_fit_from_150_mm_of_width_or_300_of_length_on(size, fits):
+    made = plan(FLANK | {"shape": "chamfer", "size": 3, "router_id": "table-three"}, *size)
+    assert ("hands-too-near" not in codes(made)) == fits

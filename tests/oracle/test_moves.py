@@ -100,6 +100,11 @@ USUAL = [
         | {"both_faces": True},
         lambda p: beyond_round(p, 6.35),
     ),
+    (
+        "chamfer of one end, both faces",
+        {"kind": "edge", "shape": "chamfer", "size": mm(4), "edges": ["left"], "both_faces": True, "edge_state": "smooth"},
+        lambda p: (p.x + 20 - p.z < 4) | (p.x + p.z < 4),  # the other end, if it were turned over the wrong way
+    ),
 ]  # fmt: skip
 
 
@@ -119,6 +124,7 @@ def test_what_is_taken_is_what_was_asked(cut, asked):
     # What a round bit leaves in square corners is said; everywhere else all that was asked is gone.
     missing = points[wanted & ~nearly]
     assert len(missing) <= 0.02 * wanted.sum(), missing[:5]
+    assert wanted.any()
 
 
 @pytest.mark.parametrize("first", range(0, 60, 20))
@@ -140,3 +146,33 @@ def test_every_bit_is_set_with_the_speed_it_turns_at():
     assert len({bit for bit, _ in found}) == len({speed for _, speed in found}) == 2, (
         "the clearing bit turns at a speed of its own"
     )
+
+
+def bodies(plan: dict[str, Any], role: str) -> list[np.ndarray]:
+    return [np.array(body["ring"]) for body in plan["bodies"] if body["role"] == role]
+
+
+@pytest.mark.parametrize("end", ["left", "right"])
+def test_the_backer_stands_beyond_the_edge_where_the_bit_comes_out(end):
+    plan = made(DADO | {"end": end, "guide": "straightedge"})
+    (backer,) = bodies(plan, "backer")
+    out = [move for move in plan["moves"] if move["kind"] == "leave"][-1]["path"][-1]
+    assert out[1] < 0 or out[1] > 200
+    low, high = backer[:, 1].min(), backer[:, 1].max()
+    assert (low, high) == (pytest.approx((200, 222)) if out[1] > 200 else pytest.approx((-22, 0)))
+    assert backer[:, 0].min() < out[0] < backer[:, 0].max()
+
+
+@pytest.mark.parametrize("stops", [{"stop_first": mm(60)}, {"stop_last": mm(60)}])
+@pytest.mark.parametrize("end", ["left", "right"])
+def test_a_block_touches_the_base_where_the_cut_begins_or_ends_inside(stops, end):
+    plan = made(DADO | stops | {"end": end, "guide": "straightedge"}, board(600, 300))
+    (block,) = bodies(plan, "block")
+    cut = next(move for move in plan["moves"] if move["kind"] == "cut")["path"]
+    ahead = 1 if cut[-1][1] > cut[0][1] else -1
+    begins_inside = any(move["kind"] == "plunge" for move in plan["moves"])
+    axis, side = (cut[0][1], -ahead) if begins_inside else (cut[-1][1], ahead)
+    reach = max(abs(y) for _, y in plan["settings"][0]["base"]["ring"])
+    face = block[:, 1].min() if side > 0 else block[:, 1].max()
+    assert face == pytest.approx(axis + side * reach, abs=0.01), "behind the base at a start, before it at an end"
+    assert block[:, 0].min() < cut[0][0] < block[:, 0].max()
