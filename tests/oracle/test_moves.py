@@ -176,3 +176,17 @@ def test_a_block_touches_the_base_where_the_cut_begins_or_ends_inside(stops, end
     face = block[:, 1].min() if side > 0 else block[:, 1].max()
     assert face == pytest.approx(axis + side * reach, abs=0.01), "behind the base at a start, before it at an end"
     assert block[:, 0].min() < cut[0][0] < block[:, 0].max()
+
+
+@pytest.mark.parametrize("end", ["left", "right"])
+def test_a_router_in_a_plunge_base_is_drawn_back_into_the_slot_and_lifted_turning(end):
+    plan = made(DADO | {"stop_first": mm(60), "stop_last": mm(60), "end": end, "guide": "straightedge"}, board(600, 300))
+    *_, along, drawn, lift, stop = plan["moves"]
+    assert [move["kind"] for move in (along, drawn, lift, stop)] == ["cut", "cut", "lift", "stop"]
+    start, halt, back = along["path"][0], along["path"][-1], drawn["path"][-1]
+    assert drawn["fresh"] == "none"
+    assert drawn["path"][0] == halt
+    assert abs(halt[1] - start[1]) - abs(back[1] - start[1]) == pytest.approx(2, abs=0.01)
+    assert lift["turning"]
+    assert lift["path"] == [back]
+    assert stop["from_depth"] < 0, "switched off above the wood"
