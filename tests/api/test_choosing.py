@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from sqlalchemy.exc import OperationalError
 
-from ranura.api.prior import PriorCuts, PriorState
+from ranura.api.prior import PriorCuts
+from ranura.core.family import Before
 from ranura.core.plan import PLANNING, plan_cut
 from ranura.demo.shop import SHOP
 
@@ -82,7 +83,7 @@ def test_mounting_only_parts_what_is_equal_otherwise():
     from ranura.demo.jobs import SHELF_DADOES, WING_CASE_SIDE
 
     worse = frozenset({("straight-9.525", "trim-one")})
-    plan = plan_cut(SHELF_DADOES[0][2], WING_CASE_SIDE, SHOP, SHOP.rules, mounted=worse)
+    plan = plan_cut(SHELF_DADOES[0][2], WING_CASE_SIDE, SHOP, SHOP.rules, before=Before(mounted=worse))
     assert plan.bit_id == "straight-12.7"
 
 
@@ -96,10 +97,10 @@ def test_what_is_mounted_is_remembered_while_the_database_is_down(store):
     prior = PriorCuts(store, PLANNING)
     known = prior.before("shelf-dado-64", SHOP)
     assert known.mounted == {("straight-12.7", "plunge-two")}
-    assert prior.before("shelf-dado-212", SHOP) == PriorState(), "nothing comes before the first"
+    assert prior.before("shelf-dado-212", SHOP) == Before(), "nothing comes before the first"
     prior._store = Down()
     assert prior.before("shelf-dado-64", SHOP) == known
-    assert prior.before("another", SHOP) == PriorState()
+    assert prior.before("another", SHOP) == Before()
 
 
 def test_a_cut_that_stops_mounts_nothing(client):
@@ -108,4 +109,6 @@ def test_a_cut_that_stops_mounts_nothing(client):
     stopped = {"name": "x", "version": 1, "cut": {**lengths, "bit_id": "straight-12", "router_id": "plunge-two"}}
     assert client.put("/api/cuts/shelf-dado-212", json=stopped).status_code == 200
     assert client.get("/api/cuts/shelf-dado-212/plan").json()["status"] == "stop"
-    assert client.app.state.prior.before("shelf-dado-64", client.app.state.saved_shop.current()) == PriorState()
+    assert client.app.state.prior.before("shelf-dado-64", client.app.state.saved_shop.current()) == Before(
+        unmade=("dado 17.6 mm × 6 mm",)
+    )

@@ -101,10 +101,10 @@ def test_what_stands_before_a_cut_is_that_of_the_shop_that_is_asked_for(store):
     inner = []
 
     class Slow(Planning):
-        def plan(self, cut, piece, shop, rules, **more):
+        def leaves(self, cut, piece, shop, **more):
             if shop is SHOP and not inner:
                 inner.append(prior.before("shelf-dado-64", NO_BITS))
-            return super().plan(cut, piece, shop, rules, **more)
+            return super().leaves(cut, piece, shop, **more)
 
     prior = PriorCuts(store, Slow(FAMILIES))
     with_bits = prior.before("shelf-dado-64", SHOP)

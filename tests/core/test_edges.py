@@ -14,7 +14,7 @@ from ranura.core.board.outlines import Contour
 from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.offers import dropped_tool
 from ranura.core.cuts.edge.on_board import edging
-from ranura.core.family import DoneCut
+from ranura.core.family import Before, DoneCut
 from ranura.core.plan import CutPlan, judge_of, plan_cut
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
@@ -35,7 +35,7 @@ from ranura.demo.shop import SHOP
 
 
 def plan(cut, piece=None, shop=SHOP, before=(), **rules) -> CutPlan:
-    return plan_cut(cut, piece or board(), shop, dataclasses.replace(shop.rules, **rules), before=before)
+    return plan_cut(cut, piece or board(), shop, dataclasses.replace(shop.rules, **rules), before=Before(done=tuple(before)))
 
 
 def was_cut(bit_id: str, height: float, offset: float) -> DoneCut:
@@ -276,9 +276,11 @@ def test_jointing_by_table_and_by_hand():
     table = plan(edge_cut("jointing", 2.4, edges=("near",), router_id="table-three"))
     assert "infeed behind it by 0.8 mm" in lines(table, "guide")
     assert [stage.bites[0].area for stage in table.stages] == pytest.approx([22 * 0.8] * 3)
-    hand = plan(edge_cut("jointing", 2, edges=("near",), router_id="plunge-two"))
+    hand = plan(edge_cut("jointing", 2, edges=("near",), router_id="plunge-two", bit_id="flush-12.7"))
     assert "straightedge under the board" in lines(hand, "guide")
     assert "bearing-below" in codes(hand)
+    assert codes(hand)["bit-overloaded"] == "stop"
+    assert plan(edge_cut("jointing", 2, edges=("near",), router_id="plunge-two")).status != "stop", "another bit is taken"
     assert "much-overhang" in codes(plan(edge_cut("jointing", 4, edges=("near",), router_id="plunge-two", bit_id="flush-12.7")))
 
 

@@ -10,10 +10,11 @@ from pydantic import TypeAdapter
 
 from ranura.api.choosing import ToolsView, tools_view
 from ranura.api.cut_routes import CutRoutes
-from ranura.api.prior import PriorCuts, PriorState
+from ranura.api.prior import PriorCuts
 from ranura.api.problems import ERRORS, RefusedPlanBody, RefusedPlanError
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.board.repeats import Repeats
+from ranura.core.family import NOTHING_BEFORE, Before
 from ranura.core.plan import CutPlan, PlanWithMoves
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
@@ -34,8 +35,8 @@ _PLAN_WITH_MOVES = TypeAdapter(PlanWithMoves)
 ThePriorCuts = Annotated[PriorCuts, Depends(_prior)]
 
 
-def _before(asked: PlanAsked, shop: Shop, prior: PriorCuts) -> PriorState:
-    return prior.before(asked.cut_id, shop) if asked.cut_id else PriorState()
+def _before(asked: PlanAsked, shop: Shop, prior: PriorCuts) -> Before:
+    return prior.before(asked.cut_id, shop) if asked.cut_id else NOTHING_BEFORE
 
 
 @ROUTES.route("POST", "/plan", response_model=CutPlan, responses={422: {"model": RefusedPlanBody}})
@@ -45,7 +46,7 @@ def plan(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePlan
     before = _before(asked, shop, prior)
     ask = planning.plan_with_moves if moves else planning.plan
     try:
-        made = ask(asked.cut, asked.piece, shop, shop.rules, mounted=before.mounted, before=before.done)
+        made = ask(asked.cut, asked.piece, shop, shop.rules, before=before)
     except CraftError as error:
         raise RefusedPlanError(error, planning.form(asked.cut, asked.piece, shop.rules, shop.unit)) from error
     # Written at once: this is asked with every digit and every move of a drag.
@@ -57,7 +58,7 @@ def plan(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePlan
 def tools(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePlanning) -> ToolsView:
     """All tools for a cut, in words; the first few hundred of each where a drawer holds more."""
     before = _before(asked, shop, prior)
-    return tools_view(planning.judge(asked.cut, asked.piece, shop, before=before.done), before.mounted)
+    return tools_view(planning.judge(asked.cut, asked.piece, shop, before=before), before.mounted)
 
 
 @ROUTES.route("POST", "/plan/repeats")
@@ -73,7 +74,7 @@ def kept_plan(cut_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts, 
         kept = repository.load_cut(session, shop.id, cut_id)
         piece = repository.load_piece(session, shop.id, kept.piece_id)
     before = prior.before(cut_id, shop)
-    return planning.plan(kept.cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
+    return planning.plan(kept.cut, piece, shop, shop.rules, before=before)
 
 
 @ROUTES.route("GET", "/cuts/{cut_id}/slip.pdf", response_class=Response)
@@ -91,7 +92,7 @@ def slip(
         kept = repository.load_cut(session, shop.id, cut_id)
         piece = repository.load_piece(session, shop.id, kept.piece_id)
     before = prior.before(cut_id, shop)
-    made = planning.plan(kept.cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
+    made = planning.plan(kept.cut, piece, shop, shop.rules, before=before)
     system: Literal["metric", "inch"] = "inch" if (unit or shop.unit) == "in" else "metric"
     sheet = Sheet(plan=made, piece=piece, name=kept.name, shop_name=shop.name, material_name=shop.material(piece.material).name)
     body = slip_pdf(sheet, paper=paper, system=system)

@@ -77,7 +77,7 @@ def _planned(cut_id: str, shop: Shop, store: TheStore, prior: ThePriorCuts, plan
     if kept.cut.kind != "edge":
         raise CutError(common_refusals.NO_SECTION_FILE, field=None)
     before = prior.before(cut_id, shop)
-    plan = planning.plan(kept.cut, piece, shop, shop.rules, mounted=before.mounted, before=before.done)
+    plan = planning.plan(kept.cut, piece, shop, shop.rules, before=before)
     return plan, f"{kept.name}, {piece.name}"
 
 

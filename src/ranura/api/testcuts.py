@@ -13,6 +13,7 @@ from ranura.api.cut_routes import CutRoutes
 from ranura.api.plans import ThePriorCuts
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop
+from ranura.core.family import NOTHING_BEFORE
 from ranura.core.learning.corrections import Correction, MeasureKey, with_base_distance
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import TJig
@@ -54,8 +55,8 @@ class JigIn(RequestModel):
 @ROUTES.route("POST", "/test-cut")
 def test_cut(asked: MeasuredIn, shop: TheShop, prior: ThePriorCuts, planning: ThePlanning) -> Correction:
     """What a measurement in the test cut means; writes nothing."""
-    mounted = prior.before(asked.cut_id, shop).mounted if asked.cut_id else frozenset()
-    return planning.corrected(asked.cut, asked.piece, shop, asked.key, asked.measured.mm, mounted=mounted)
+    before = prior.before(asked.cut_id, shop) if asked.cut_id else NOTHING_BEFORE
+    return planning.corrected(asked.cut, asked.piece, shop, asked.key, asked.measured.mm, before=before)
 
 
 @ROUTES.route("POST", "/corrections", status_code=204)

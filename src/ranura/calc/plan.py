@@ -9,11 +9,9 @@ from pydantic import Field, RootModel
 from ranura.calc.calculator import Calculator
 from ranura.calc.choose import read_shop
 from ranura.calc.fields import Question
-from ranura.core.choosing.order import Pair
 from ranura.core.families import FAMILIES
-from ranura.core.family import DoneCut
+from ranura.core.family import NOTHING_BEFORE
 from ranura.core.plan import PLANNING, PlanWithMoves
-from ranura.core.text.errors import CraftError
 from ranura.demo.shop import SHOP
 from ranura.requests.cuts import PieceField, cut_field
 
@@ -38,17 +36,10 @@ class PlanAnswer(RootModel[PlanWithMoves]):
 def answer(request: PlanRequest) -> PlanAnswer:
     """The plan. Raises Refused or CraftError at the field that cannot be; a cut before that cannot be planned takes nothing."""
     shop = SHOP if request.shop is None else read_shop(request.shop)
-    done: list[DoneCut] = []
-    mounted: set[Pair] = set()
+    before = NOTHING_BEFORE
     for cut in request.before:
-        try:
-            made = PLANNING.plan(cut, request.piece, shop, shop.rules, mounted=frozenset(mounted), before=done)
-        except CraftError:
-            continue
-        if made.status != "stop":
-            mounted.add((made.bit_id, made.router_id))
-            done += [made.done] if made.done is not None else []
-    plan = PLANNING.plan_with_moves(request.cut, request.piece, shop, shop.rules, mounted=frozenset(mounted), before=done)
+        before = PLANNING.leaves(cut, request.piece, shop, before=before)
+    plan = PLANNING.plan_with_moves(request.cut, request.piece, shop, shop.rules, before=before)
     return PlanAnswer(plan)
 
 

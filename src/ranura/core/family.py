@@ -8,14 +8,14 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
-from typing import Any, Generic, Protocol, TypeVar
+from typing import Any, Final, Generic, Protocol, TypeVar
 
 from ranura.core.board.materials import Material
 from ranura.core.board.pieces import Piece
 from ranura.core.board.repeats import Repeats
 from ranura.core.choosing.candidates import Drop
 from ranura.core.choosing.judging import Judge
-from ranura.core.choosing.order import Candidate
+from ranura.core.choosing.order import Candidate, Pair
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cutting.stage import Stage
 from ranura.core.cutting.stepping import Pass
@@ -27,6 +27,7 @@ from ranura.core.output.remedies import Remedy
 from ranura.core.output.slip import PassLine, SlipSection
 from ranura.core.output.views import View
 from ranura.core.proof.moves import Program
+from ranura.core.proof.wood import Swept
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.figures import Figure
@@ -60,6 +61,23 @@ class DoneCut:
     height: float
     offset: float
     both_faces: bool
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Before:
+    """What the cuts before a cut leave."""
+
+    mounted: frozenset[Pair] = frozenset()
+    """The bits in routers that are set up in this job already (R15)."""
+    done: tuple[DoneCut, ...] = ()
+    """The edge cuts made in the same board."""
+    taken: tuple[Swept, ...] = ()
+    """What the moves of all cuts made in the same board took of it (R21)."""
+    unmade: tuple[str, ...] = ()
+    """Cuts of the same board that their own plan stops, in words; they take nothing."""
+
+
+NOTHING_BEFORE: Final = Before()
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -111,14 +129,22 @@ class PlanText:
     """How a cut-line jig for the pair of tools is made."""
 
 
+def as_it_lies(_: ToolSetting, at: Point) -> Point:
+    """The board lies in the plan view as it is: seen from above, the shown face up."""
+    return at
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Planned:
     """A setting that was worked out; it is put into words when somebody reads it."""
 
     setting: ToolSetting
-    text: Callable[[], PlanText]
-    program: Callable[[], Program]
-    """Its moves, worked out when somebody asks for them."""
+    text: Callable[[Any], PlanText]
+    """What is said and shown of this setting, or of the same with more cautions."""
+    program: Callable[[Any], Program]
+    """The moves of this setting, worked out when somebody asks for them."""
+    drawn: Callable[[Any, Point], Point] = as_it_lies
+    """Where a point of the board lies in the plan view of this setting."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

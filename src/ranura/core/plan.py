@@ -2,24 +2,30 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
-from dataclasses import dataclass, fields
+from collections.abc import Sequence
+from dataclasses import dataclass, fields, replace
 from typing import Any, Final, Literal
 
 from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.board.repeats import Repeats
+from ranura.core.choosing.candidates import Sifted
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.offers import SHOWN_OFFERS, Miss, Offer, costs, misses_of, offers
 from ranura.core.choosing.order import Pair
 from ranura.core.choosing.select import check_shop, choose
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.families import FAMILIES
-from ranura.core.family import AnyCut, DoneCut, Families, Family, Planner, PlanText, Task
+from ranura.core.family import NOTHING_BEFORE, AnyCut, Before, Families, Family, Planner, PlanText, Task
 from ranura.core.learning.corrections import Correction, MeasureKey
+from ranura.core.proof.findings import Proof
 from ranura.core.proof.moves import PLAN_VERSION, Body, MachineSetting, Move, Program
+from ranura.core.proof.steps import Circumstances
+from ranura.core.proof.wood import taken_by
+from ranura.core.proving import Proven, first_proven, marked
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.cautions import Caution, has_stop
+from ranura.core.text.errors import CraftError
 from ranura.core.text.figures import show
 from ranura.core.text.forms import FieldPath, Form, Start
 from ranura.core.text.lengths import Length, Unit, written_in
@@ -59,6 +65,8 @@ class CutPlan(PlanText):
     misses: tuple[Miss, ...]
     """Bits and routers that only one thing keeps from the cut."""
     cautions: tuple[Caution, ...]
+    proof: Proof
+    """What its moves do on a model of the board (R21)."""
     form: Form
     """What is asked of it, as it stands."""
 
@@ -73,66 +81,71 @@ class PlanWithMoves(CutPlan):
     moves: tuple[Move, ...]
 
 
+@dataclass(frozen=True, slots=True)
+class _Chosen:
+    """The tools that a plan takes, and those before them that their moves stopped."""
+
+    planner: Planner
+    sifted: Sifted
+    proven: Proven
+    stopped: frozenset[Pair]
+
+
 @dataclass(frozen=True)
 class Planning:
     """Planning with a table of families. An application has one, and hands it to all that plans."""
 
     families: Families
 
-    def plan(
-        self,
-        cut: AnyCut,
-        piece: Piece,
-        shop: Shop,
-        rules: HouseRules,
-        *,
-        mounted: frozenset[Pair] = frozenset(),
-        before: Sequence[DoneCut] = (),
-    ) -> CutPlan:
-        """Plans a cut in a piece with what a shop owns, under its house rules; `mounted` are set up in this job already, `before`
-        are the edge cuts made in this board before.
+    def plan(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, *, before: Before = NOTHING_BEFORE) -> CutPlan:
+        """Plans a cut in a piece with what a shop owns, under its house rules, after what the cuts before it left.
 
         Raises `CutError` with the dimension that cannot be: no wood for it, or no bit in the drawer for it. A pinned tool
         that cannot make the cut is planned all the same, as far as it goes, with its stop."""
         with inches_to(rules.inch_parts):
-            return self._plan(cut, piece, shop, rules, mounted, before)[0]
+            return self._plan(cut, piece, shop, rules, before)[0]
 
     def plan_with_moves(
-        self,
-        cut: AnyCut,
-        piece: Piece,
-        shop: Shop,
-        rules: HouseRules,
-        *,
-        mounted: frozenset[Pair] = frozenset(),
-        before: Sequence[DoneCut] = (),
+        self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, *, before: Before = NOTHING_BEFORE
     ) -> PlanWithMoves:
         """The same plan with its moves. Raises `CutError` as `plan` does."""
         with inches_to(rules.inch_parts):
-            plan, program = self._plan(cut, piece, shop, rules, mounted, before)
-            made = program()
+            plan, made = self._plan(cut, piece, shop, rules, before)
         known = {field.name: getattr(plan, field.name) for field in fields(CutPlan)}
         return PlanWithMoves(**known, bodies=made.bodies, settings=made.settings, moves=made.moves)
 
+    def leaves(self, cut: AnyCut, piece: Piece, shop: Shop, *, before: Before = NOTHING_BEFORE) -> Before:
+        """What is so after a cut: its tools are set up, and its moves have taken what they take. A cut that its plan stops, or
+        that cannot be planned, takes nothing and is named."""
+        try:
+            with inches_to(shop.rules.inch_parts):
+                plan, made = self._plan(cut, piece, shop, shop.rules, before)
+        except CraftError:
+            return replace(before, unmade=(*before.unmade, self.title(cut, shop.rules).metric))
+        if plan.status == "stop":
+            return replace(before, unmade=(*before.unmade, plan.title.metric))
+        return Before(
+            mounted=before.mounted | {(plan.bit_id, plan.router_id)},
+            done=before.done if plan.done is None else (*before.done, plan.done),
+            taken=taken_by(made, before.taken),
+            unmade=before.unmade,
+        )
+
     def corrected(
-        self, cut: AnyCut, piece: Piece, shop: Shop, key: MeasureKey, measured: float, *, mounted: frozenset[Pair] = frozenset()
+        self, cut: AnyCut, piece: Piece, shop: Shop, key: MeasureKey, measured: float, *, before: Before = NOTHING_BEFORE
     ) -> Correction:
         """What a measurement in the test cut of a planned cut corrects; `measured` in mm.
 
         Raises `CutError` on "measured" where nothing of the kind can be measured, or it is far off."""
         with inches_to(shop.rules.inch_parts):
-            planner = self._planner(cut, piece, shop, shop.rules, ())
-            check_shop(shop)
-            ranking = planner.judge.ranking(mounted)
-            sifted = shortlist(planner.judge, ranking, count=1)
-            chosen = choose(cut.bit_id, cut.router_id, shop, planner.judge, ranking, sifted, refuse=planner.refuse)
-            return self.family(cut).corrected(planner.make(chosen).setting, key, measured)
+            chosen = self._chosen(cut, piece, shop, shop.rules, before)
+            return self.family(cut).corrected(chosen.proven.setting, key, measured)
 
     def repeated(self, cut: AnyCut, piece: Piece, rules: HouseRules, count: int | None) -> Repeats:
         """How a cut is best repeated: `count` times, or at one given place more where that is None. Raises `CutError`."""
         return self.family(cut).repeat(cut, piece, rules, count)
 
-    def judge(self, cut: AnyCut, piece: Piece, shop: Shop, *, before: Sequence[DoneCut] = ()) -> Judge:
+    def judge(self, cut: AnyCut, piece: Piece, shop: Shop, *, before: Before = NOTHING_BEFORE) -> Judge:
         """The judge of a cut in a piece. Raises `CutError` with the dimension that cannot be."""
         return self._planner(cut, piece, shop, shop.rules, before).judge
 
@@ -160,40 +173,50 @@ class Planning:
         """The family of a cut."""
         return self.families[cut.kind]
 
-    def _planner(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Sequence[DoneCut]) -> Planner:
+    def _planner(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before) -> Planner:
         wood = shop.material(piece.material, field="piece.material")
         edges_of(piece)  # an outline or opening that cannot be is refused here, for cuts of all kinds
-        return self.family(cut).planner(cut, Task(piece=piece, wood=wood, shop=shop, rules=rules, before=before))
+        return self.family(cut).planner(cut, Task(piece=piece, wood=wood, shop=shop, rules=rules, before=before.done))
 
-    def _plan(
-        self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, mounted: frozenset[Pair], before: Sequence[DoneCut]
-    ) -> tuple[CutPlan, Callable[[], Program]]:
+    def _chosen(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before) -> _Chosen:
+        """The tools that are taken, planned and proven."""
         planner = self._planner(cut, piece, shop, rules, before)
         check_shop(shop)
         judge = planner.judge
-        ranking = judge.ranking(mounted)
+        ranking = judge.ranking(before.mounted)
         sifted = shortlist(judge, ranking, count=SHOWN_OFFERS)
-        chosen = choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=planner.refuse)
-        made = planner.make(chosen)
-        text = made.text()
-        best = sifted.fit[0] if sifted.fit else None
-        other = best is not None and (best.bit.id, best.router.id) != (chosen.bit.id, chosen.router.id)
+        pairs = choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=planner.refuse)
+        around = Circumstances(
+            shop.material(piece.material), rules, {router.id: router for router in shop.routers}, before.unmade
+        )
+        proven, stopped = first_proven(pairs, planner.make, around, before.taken)
+        return _Chosen(planner, sifted, proven, stopped)
+
+    def _plan(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before) -> tuple[CutPlan, Program]:
+        chosen = self._chosen(cut, piece, shop, rules, before)
+        planner, proven, judge = chosen.planner, chosen.proven, chosen.planner.judge
+        setting, taken = proven.setting, proven.setting.candidate
+        text = marked(proven, proven.planned.text(setting))
+        fit = [each for each in chosen.sifted.fit if each.pair not in chosen.stopped]
+        best = fit[0] if fit else None
+        other = best is not None and best.pair != taken.pair
         plan = CutPlan(
             title=self.title(cut, rules),
             sentence=self.sentence(cut, piece, rules),
             asked=self._asked(cut),
-            status=_status(made.setting.cautions),
-            bit_id=chosen.bit.id,
-            router_id=chosen.router.id,
+            status=_status(setting.cautions),
+            bit_id=taken.bit.id,
+            router_id=taken.router.id,
             pinned=_pinned(cut),
-            costs=costs(made.setting, planner.make(best).setting, judge) if best is not None and other else (),
-            offers=offers(sifted.fit, judge),
-            misses=misses_of(judge, sifted, best),
-            cautions=made.setting.cautions,
+            costs=costs(setting, planner.make(best).setting, judge) if best is not None and other else (),
+            offers=offers(fit, judge),
+            misses=misses_of(judge, chosen.sifted, best),
+            cautions=setting.cautions,
+            proof=proven.proof,
             form=self.form(cut, piece, rules, shop.unit),
             **{field.name: getattr(text, field.name) for field in fields(PlanText)},
         )
-        return plan, made.program
+        return plan, proven.program
 
     def _asked(self, cut: AnyCut) -> tuple[Asked, ...]:
         typed = self.family(cut).asked(cut)

@@ -196,6 +196,17 @@ def _mark(canvas: Canvas, mark: Mark, fit: _Fit, system: System) -> None:
         canvas.setFillColor(CUT)
         number = "".join(sign for sign in _said(mark.text, system) if sign.isdecimal()) if mark.text else ""
         write(canvas, x, y - 3, number, "strong", 8.5, align=0.5)
+    elif mark.kind == "finding":
+        canvas.setStrokeColor(CUT)
+        canvas.setFillColor(white)
+        path = canvas.beginPath()
+        path.moveTo(x, y + 9)
+        path.lineTo(x - 9, y - 6)
+        path.lineTo(x + 9, y - 6)
+        path.close()
+        canvas.drawPath(path, stroke=1, fill=1)
+        canvas.setFillColor(CUT)
+        write(canvas, x, y - 4.5, _said(mark.text, system) if mark.text else "!", "strong", 8, align=0.5)
     elif mark.kind == "end":
         canvas.setStrokeColor(CUT)
         across = (-mark.direction[1] * 6, mark.direction[0] * 6)

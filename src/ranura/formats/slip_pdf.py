@@ -195,6 +195,8 @@ def _section(canvas: Canvas, section: SlipSection, top: float, inner: float, sys
 
 def _caution_lines(caution: Caution, system: System, inner: float) -> list[str]:
     lead = {"stop": "STOP. ", "caution": "Careful. ", "note": ""}[caution.level]
+    if caution.mark is not None:
+        lead = f"{lead}At {caution.mark} in the drawing: "
     return wrapped(f"{lead}{_said(caution.message, system)}. {_said(caution.do, system)}.", "text", 9.5, inner - 14)
 
 

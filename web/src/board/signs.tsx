@@ -147,6 +147,15 @@ export function Marks({ view, scale, unit, right }: Layer) {
             </text>
           </g>
         );
+      case "finding":
+        return (
+          <g key={key} data-mark="finding" transform={`translate(${x} ${y})`}>
+            <path d="M0 -15L15 11H-15Z" className="fill-hazard-soft stroke-hazard" strokeWidth="2.4" />
+            <text textAnchor="middle" y="8" className="fill-hazard text-small font-bold">
+              {text}
+            </text>
+          </g>
+        );
       case "pivot":
         return (
           <g key={key} data-mark="pivot" transform={`translate(${x} ${y})`}>

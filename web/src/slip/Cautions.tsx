@@ -32,6 +32,15 @@ function Answers({ code, remedies, unit, onEdit }: AnswersProps) {
   );
 }
 
+/** The number that its place bears in the drawing. */
+function Place({ mark }: { mark: number | null }) {
+  return mark === null ? null : (
+    <span className="mr-1 whitespace-nowrap text-hazard" title={`marked ${mark} in the drawing`}>
+      ▲{mark}
+    </span>
+  );
+}
+
 export function Stop({ stop, unit, remedies, onEdit }: { stop: Caution } & Omit<AnswersProps, "code">) {
   return (
     <div
@@ -42,7 +51,8 @@ export function Stop({ stop, unit, remedies, onEdit }: { stop: Caution } & Omit<
     >
       <p className="font-bold">
         <OctagonX size={20} aria-hidden className="mr-1 inline align-[-4px] text-cut" />
-        Stop. <Words text={inUnit(stop.message, unit)} />
+        Stop. <Place mark={stop.mark} />
+        <Words text={inUnit(stop.message, unit)} />
       </p>
       <p>
         <Words text={inUnit(stop.do, unit)} />.
@@ -70,6 +80,7 @@ export function CautionLine({
       data-level={caution.level}
     >
       <b className="font-semibold">
+        <Place mark={caution.mark} />
         <Words text={inUnit(caution.message, unit)} />.
       </b>{" "}
       <Words text={inUnit(caution.do, unit)} />.

@@ -29,6 +29,11 @@ class Candidate:
     reasons: tuple[Reason, ...] = ()
 
     @property
+    def pair(self) -> Pair:
+        """Its ids."""
+        return (self.bit.id, self.router.id)
+
+    @property
     def sleeved(self) -> bool:
         """Whether a reducing sleeve holds it."""
         return not self.router.has_collet(self.bit.shank) and self.router.sleeve_for(self.bit.shank) is not None

@@ -1,4 +1,4 @@
-"""The pair that is planned: the best that agrees with what is pinned."""
+"""The pairs that a plan may take: those that agree with what is pinned, best first."""
 
 from __future__ import annotations
 
@@ -11,6 +11,9 @@ from ranura.core.choosing.shortlist import shortlist
 from ranura.core.shop.shop import Shop
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
+
+MOST_TRIED = 6
+"""Pairs that are planned and proven before a stop is shown (R21)."""
 
 
 def check_shop(shop: Shop) -> None:
@@ -30,8 +33,8 @@ def choose(
     sifted: Sifted,
     *,
     refuse: Callable[[list[Drop]], None],
-) -> Candidate:
-    """The best candidate that agrees with what is pinned; a pinned pair that was dropped is taken with its reasons.
+) -> list[Candidate]:
+    """The candidates that agree with what is pinned, best first; where none can, the nearest miss alone, with its reasons.
 
     `refuse` raises where every bit fails on a dimension that was typed."""
     bit = None if bit_id is None else shop.bit(bit_id, field="cut.bit_id")
@@ -39,9 +42,9 @@ def choose(
     routers = [each for each in shop.routers if not each.archived] if router is None else [router]
     fit = sifted.fit
     if bit is not None or router is not None:
-        fit = shortlist(judge, ranking, count=1, bits=None if bit is None else [bit], routers=routers).fit
+        fit = shortlist(judge, ranking, count=MOST_TRIED, bits=None if bit is None else [bit], routers=routers).fit
     if fit:
-        return fit[0]
+        return fit
     if bit is None and not sifted.fit:
         refuse(sifted.dropped)
     alone = {drop.bit.id for drop in sifted.dropped if drop.router is None}
@@ -50,7 +53,7 @@ def choose(
     pairs = [judge.candidate(b, r) for b in bits for r in routers]
     # The nearest miss: by hand before table (or as it was asked for), what only wants another setting up, the fewest
     # reasons, then by rank.
-    return min(
+    nearest = min(
         pairs if bit is not None else ranking.order(pairs),
         key=lambda miss: (
             judge.preferred_mounting not in (None, miss.router.mounting),
@@ -58,3 +61,4 @@ def choose(
             len(miss.reasons),
         ),
     )
+    return [nearest]

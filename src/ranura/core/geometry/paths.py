@@ -100,6 +100,30 @@ def begun_at(ring: Ring, at: Point) -> tuple[Point, ...]:
     return (found, *(each for each in rest if math.dist(each, found) > 1e-9), found)
 
 
+def last_part(path: Ring, length: float) -> Ring:
+    """The last so many mm of a path, from its end backwards.
+
+    >>> last_part(((0, 0), (10, 0), (10, 1)), 3)
+    ((10, 1), (10, 0), (8.0, 0.0))"""
+    found = [path[-1]]
+    for (x1, y1), (x0, y0) in itertools.pairwise(reversed(path)):
+        chord = math.dist((x0, y0), (x1, y1))
+        if chord >= length:
+            share = length / chord
+            return (*found, (x1 + (x0 - x1) * share, y1 + (y0 - y1) * share))
+        found.append((x0, y0))
+        length -= chord
+    return tuple(found)
+
+
+def first_part(path: Ring, length: float) -> Ring:
+    """The first so many mm of a path.
+
+    >>> first_part(((0, 0), (10, 0)), 3)
+    ((0, 0), (3.0, 0.0))"""
+    return last_part(path[::-1], length) if length < length_of(path, closed=False) else path
+
+
 @lru_cache(maxsize=64)
 def offset_ring(ring: Ring, by: float) -> Ring:
     """An outline moved outwards (or inwards, by less than 0) with its outward corners rounded; the largest part where it falls

@@ -30,6 +30,12 @@ def in_order(cautions: list[Caution]) -> tuple[Caution, ...]:
     return (*ordered, caution(choosing_words.GENERAL))
 
 
+def with_more(cautions: Sequence[Caution], more: Sequence[Caution]) -> tuple[Caution, ...]:
+    """The cautions of a plan with others that were found later, in order."""
+    general = choosing_words.GENERAL.code
+    return in_order([*more, *(each for each in cautions if each.code != general)]) if more else tuple(cautions)
+
+
 def corner_note(rules: HouseRules, *, radius: float) -> Caution:
     """What the house does about corners that come out as round as the bit: its chisel, or the mate rounded to them."""
     return caution(guide_words.CORNERS_CHISELLED if rules.corners == "chisel" else guide_words.MATE_ROUNDED, radius=radius)

@@ -64,10 +64,10 @@ class Arrow:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Mark:
-    """A sign at a point: where a run begins or ends, where to stand, which way the grain runs, a trammel's pivot. `direction` is
-    its own."""
+    """A sign at a point: where a run begins or ends, where to stand, which way the grain runs, a trammel's pivot, a finding of
+    the proof. `direction` is its own."""
 
-    kind: Literal["start", "end", "stand", "grain", "pivot"]
+    kind: Literal["start", "end", "stand", "grain", "pivot", "finding"]
     at: Point
     direction: Point
     text: Text | None = None

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ranura.core.cutting.feed import seconds_for
-from ranura.core.geometry.paths import length_of
+from ranura.core.geometry.paths import last_part, length_of
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.proof.moves import Change, Fresh, Move
 
@@ -64,6 +64,10 @@ class Recorder:
         """Above the surface, clear of wood, to where the next run begins."""
         self._add("return", path=path, from_depth=-CLEAR, to_depth=-CLEAR, turning=True)
 
+    def beside(self, path: Ring, depth: float) -> None:
+        """Beside the wood, as deep as it is cut, to where the next run begins."""
+        self._add("return", path=path, from_depth=depth, to_depth=depth, turning=True)
+
     def stop(self, at: Point, depth: float) -> None:
         """Switched off, and waited for."""
         self._add("stop", path=(at,), from_depth=depth, to_depth=depth)
@@ -78,6 +82,13 @@ class Recorder:
         else:
             self.stop(back, depth)
             self.lift(back, depth, turning=False)
+
+    def drawn_out(self, way: Ring, depth: float, feed: float) -> Point:
+        """Back a little along the way just cut, straight up turning; where the bit is then."""
+        back = last_part(way, BACK)
+        self.cut(back, depth, "none", feed)
+        self.lift(back[-1], depth, turning=True)
+        return back[-1]
 
     def _run(self, kind: str, path: Ring, depth: float, fresh: Fresh, feed: float) -> None:
         seconds = seconds_for(length_of(path, closed=False), feed_m_min=feed)

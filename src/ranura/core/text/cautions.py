@@ -27,6 +27,8 @@ class Caution:
     do: Text
     place: Place
     facts: Mapping[str, Fact] = field(default_factory=dict)
+    mark: int | None = None
+    """The number that its place bears in the drawing, where it was found at one."""
 
 
 @dataclass(frozen=True, slots=True)

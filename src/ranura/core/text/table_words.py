@@ -32,6 +32,15 @@ CARRIER = Words(
     message="A part of {length:len} × {width:len} is not held in the hand at the bit",
     do="Rout it on a larger blank and cut it free; or take a carrier or sled that keeps hands 75 mm away",
 )
+TRAPPED = Words(
+    code="trapped",
+    place="direction",
+    level="stop",
+    message="The work would run between fence and bit, with the fresh wood on the fence's side: trapped, whichever way it "
+    "is fed, and thrown",
+    do="Set the fence so that the bit takes its fresh wood on the side away from it, or turn the board round",
+    setup=True,
+)
 HANDS_TOO_NEAR = Words(
     code="hands-too-near",
     place="hold",

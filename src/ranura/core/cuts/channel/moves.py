@@ -91,6 +91,7 @@ def _clearing(setting: ChannelSetting, cleared: Cleared, fence: Fence, place: in
         _machine(setting, fence, 0.0, place),
         router_id=cleared.candidate.router.id,
         base=base_of(cleared.candidate.base),
+        mounting=cleared.candidate.router.mounting,
         bit=cutter_of(cleared.bit),
         rpm=cleared.rpm,
         guides=(guide if cleared.fence_stays else replace(guide, body=None),),

@@ -51,6 +51,11 @@ def laid(setting: ChannelSetting) -> Lays:
     return place
 
 
+def drawn_at(setting: ChannelSetting, at: Point) -> Point:
+    """Where a point of the board lies in the plan view: as it is by hand, as the board lies over a table there."""
+    return at if setting.by_hand else laid(setting)(setting.channel.frame.local(at))
+
+
 def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
     channel, fence, bit = setting.channel, setting.fence, setting.bit
     on = laid(setting)

@@ -23,6 +23,7 @@ from ranura.core.cuts.channel.guides import chosen_guide, table_fence
 from ranura.core.cuts.channel.judge import ChannelJudge, against_table, held_channel
 from ranura.core.cuts.channel.moves import channel_program
 from ranura.core.cuts.channel.on_board import ChannelOnBoard, channel
+from ranura.core.cuts.channel.over_table import drawn_at
 from ranura.core.cuts.channel.remedies import channel_remedies
 from ranura.core.cuts.channel.section import channel_glyph
 from ranura.core.cuts.channel.setting import ChannelSetting
@@ -61,7 +62,7 @@ def planner(cut: ChannelCut, task: Task, *, mortise: bool = False) -> Planner:
 
     def make(chosen: Candidate) -> Planned:
         setting = setting_of(chosen, judge, piece, cut)
-        return Planned(setting=setting, text=partial(_text, setting, cut, judge), program=partial(channel_program, setting))
+        return Planned(setting=setting, text=partial(_text, cut=cut, judge=judge), program=channel_program, drawn=drawn_at)
 
     return Planner(judge=judge, refuse=partial(refuse_the_dimension, judge), make=make)
 
@@ -81,7 +82,7 @@ def _on_the_other_side(judge: ChannelJudge, setting: ChannelSetting) -> tuple[Gu
     return (offer("table-fence", written(against).message if against else says, can=against is None, frees_router=True),)
 
 
-def _text(setting: ChannelSetting, cut: ChannelCut, judge: ChannelJudge) -> PlanText:
+def _text(setting: ChannelSetting, *, cut: ChannelCut, judge: ChannelJudge) -> PlanText:
     worked = figures(setting)
     stepping = setting.stepping
     return PlanText(

@@ -19,6 +19,11 @@ _ARROW_SHARE = 0.24
 """Of a straight edge's length: how long its arrow is drawn."""
 
 
+def drawn_at(setting: EdgeSetting, at: Point) -> Point:
+    """Where a point of the board lies in the plan view: as it is by hand, face down over a table."""
+    return at if setting.by_hand else (setting.edging.part[0] - at[0], at[1])
+
+
 def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
     """The board from above: what each edge loses, direction and number of each run, blocks, grain that lifts, the router."""
     length = piece.length.mm

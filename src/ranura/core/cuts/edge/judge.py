@@ -123,7 +123,7 @@ class EdgeJudge(Judge):
         if isinstance(found, Reason):
             return
         if router.mounting == "table" and self.edging.far_side:
-            yield Reason(words.TRAPPED)
+            yield Reason(table_words.TRAPPED)
         if router.mounting == "table" and found.guide != "fence" and not self.edging.starting_pin:
             yield Reason(words.NO_STARTING_PIN)
         left = self.least_contact(bit, found, router.mounting)

@@ -8,7 +8,7 @@ from functools import partial
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.edge.asked import EdgeCut
-from ranura.core.cuts.edge.drawing import edge_plan_view
+from ranura.core.cuts.edge.drawing import drawn_at, edge_plan_view
 from ranura.core.cuts.edge.figures import edge_figures
 from ranura.core.cuts.edge.judge import EdgeJudge
 from ranura.core.cuts.edge.moves import edge_program
@@ -30,12 +30,14 @@ def planner(cut: EdgeCut, task: Task) -> Planner:
 
     def make(chosen: Candidate) -> Planned:
         setting = setting_of(chosen, judge, piece)
-        return Planned(setting=setting, text=partial(_text, setting, cut, piece, judge), program=partial(edge_program, setting))
+        return Planned(
+            setting=setting, text=partial(_text, cut=cut, piece=piece, judge=judge), program=edge_program, drawn=drawn_at
+        )
 
     return Planner(judge=judge, refuse=partial(refuse, judge), make=make)
 
 
-def _text(setting: EdgeSetting, cut: EdgeCut, piece: Piece, judge: EdgeJudge) -> PlanText:
+def _text(setting: EdgeSetting, *, cut: EdgeCut, piece: Piece, judge: EdgeJudge) -> PlanText:
     worked, asked = edge_figures(setting), setting.edging
     return PlanText(
         figures=worked,

@@ -182,15 +182,6 @@ NOT_RAISED = Words(
     message="A {shape} gets thinner upwards, so it cannot be raised in stages; here it takes {n}",
     do="By hand a larger bearing makes a lighter stage; on the table the fence does",
 )
-TRAPPED = Words(
-    code="trapped",
-    place="direction",
-    level="stop",
-    message="The strip would run between fence and bit, with the fresh wood on the fence's side: trapped, whichever way it "
-    "is fed, and thrown",
-    do="Turn the board round, so that the edge against the fence is cut",
-    setup=True,
-)
 CLIMB_START = Words(
     code="climb-start",
     place="direction",

@@ -104,8 +104,7 @@ def _grooves(recorder: Recorder, paths: tuple[Ring, ...], passes: tuple[Pass, ..
         for each in passes[number * per_path : (number + 1) * per_path]:
             _down(recorder, at, line[0], each)
             recorder.cut(line, each.to_depth, fresh, each.feed_m_min)
-            recorder.lift(line[-1], each.to_depth, turning=True)
-            at = line[-1]
+            at = recorder.drawn_out(line, each.to_depth, each.feed_m_min)
     if at is not None:
         recorder.stop(at, -CLEAR)
 
@@ -130,40 +129,52 @@ def _field(recorder: Recorder, paths: tuple[Ring, ...], passes: tuple[Pass, ...]
         first = (*paths[0], paths[0][0])
         _down(recorder, at, first[0], inner)
         recorder.cut(first, depth, "both", inner.feed_m_min)
-        here = first[-1]
+        way = first
         for path in paths[1:]:
-            begun = begun_at(path, here)
-            recorder.cut((here, *begun), depth, "left", outer.feed_m_min)
-            here = begun[-1]
-        recorder.lift(here, depth, turning=True)
-        at = here
+            way = (way[-1], *begun_at(path, way[-1]))
+            recorder.cut(way, depth, "left", outer.feed_m_min)
+        at = recorder.drawn_out(way, depth, outer.feed_m_min)
     if at is not None:
         recorder.stop(at, -CLEAR)
 
 
 def _lanes(recorder: Recorder, setting: PocketSetting, paths: tuple[Ring, ...], passes: tuple[Pass, ...]) -> None:
-    """Lanes across the board, in from outside and out again, carried back above the wood."""
+    """Lanes across the board, in from outside and out again. A sled is drawn back through the lane it has cut; a router by a
+    straightedge is carried back above the wood, out of a fixed base standing still."""
     width = setting.pocket.part[1]
-    at: Point | None = None
     for each in passes:
-        if at is not None:
-            recorder.stop(at, -CLEAR)
-            recorder.set(Change(what="depth", to=each.to_depth))
-        at = None
+        depth, feed = each.to_depth, each.feed_m_min
+        if each is not passes[0]:
+            recorder.set(Change(what="depth", to=depth))
+        at: Point | None = None
         for number, (begin, end) in enumerate(paths):
             fresh: Fresh = "left" if number else _first_lane(setting, begin[0])
             first, last = _across(begin, end, width)
-            if at is None:
-                recorder.start(begin, each.to_depth)
-            else:
-                recorder.carry((at, begin))
-            recorder.enter((begin, first), each.to_depth, fresh, each.feed_m_min)
-            recorder.cut((first, last), each.to_depth, fresh, each.feed_m_min)
-            recorder.leave((last, end), each.to_depth, fresh, each.feed_m_min)
-            recorder.lift(end, each.to_depth, turning=True)
+            _to_lane(recorder, setting, at, begin, depth)
+            recorder.enter((begin, first), depth, fresh, feed)
+            recorder.cut((first, last), depth, fresh, feed)
+            recorder.leave((last, end), depth, fresh, feed)
             at = end
-    if at is not None:
-        recorder.stop(at, -CLEAR)
+            if isinstance(setting.guide, SledGuide) and number + 1 < len(paths):
+                recorder.cut((end, begin), depth, "none", feed)
+                at = begin
+        if at is not None:
+            recorder.stop(at, depth)
+
+
+def _to_lane(recorder: Recorder, setting: PocketSetting, at: Point | None, begin: Point, depth: float) -> None:
+    """To before a lane, from behind another or, nothing turning yet, from nowhere."""
+    if at is None:
+        recorder.start(begin, depth)
+    elif isinstance(setting.guide, SledGuide):
+        recorder.beside((at, begin), depth)
+    elif setting.base.kind == "plunge":
+        recorder.lift(at, depth, turning=True)
+        recorder.carry((at, begin))
+        recorder.plunge(begin, -CLEAR, depth)
+    else:
+        recorder.stop(at, depth)
+        recorder.start(begin, depth)
 
 
 def _first_lane(setting: PocketSetting, x: float) -> Fresh:

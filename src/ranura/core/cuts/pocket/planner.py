@@ -14,6 +14,7 @@ from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import Drop
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
+from ranura.core.choosing.setting import ToolSetting
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.pocket import refusals, words
 from ranura.core.cuts.pocket.as_channel import against_channel, as_pocket_views, planner_as_channel
@@ -75,15 +76,17 @@ def _make(
     led: Planner, tried: tuple[_Tried, ...], kind: PocketGuide, cut: PocketCut, asked: PocketOnBoard, pair: Candidate
 ) -> Planned:
     made = led.make(pair)
-    return Planned(setting=made.setting, text=partial(_with_guides, made, tried, kind, cut, asked), program=made.program)
+    return replace(made, text=partial(_with_guides, made=made, tried=tried, kind=kind, cut=cut, asked=asked))
 
 
-def _with_guides(made: Planned, tried: tuple[_Tried, ...], kind: PocketGuide, cut: PocketCut, asked: PocketOnBoard) -> PlanText:
-    text = made.text()
+def _with_guides(
+    setting: ToolSetting, *, made: Planned, tried: tuple[_Tried, ...], kind: PocketGuide, cut: PocketCut, asked: PocketOnBoard
+) -> PlanText:
+    text = made.text(setting)
     offers = tuple(_offer(each, chosen=each.kind == kind) for each in tried)
     ways_out = tuple(
         Remedy(answers=stop.code, says=write(f"{GUIDE_NAMES[other.kind]} instead"), change={"guide": other.kind})
-        for stop in made.setting.cautions
+        for stop in setting.cautions
         if stop.level == "stop" and stop.place == "guide"
         for other in tried
         if other.can and other.kind != kind
@@ -132,10 +135,10 @@ def _nearest(dropped: Sequence[Drop], judge: Judge) -> Reason | None:
 
 def _made(pair: Candidate, *, judge: PocketJudge, piece: Piece, cut: PocketCut) -> Planned:
     setting = setting_of(pair, judge, piece)
-    return Planned(setting=setting, text=partial(_text, setting, cut), program=partial(pocket_program, setting))
+    return Planned(setting=setting, text=partial(_text, cut=cut), program=pocket_program)
 
 
-def _text(setting: PocketSetting, cut: PocketCut) -> PlanText:
+def _text(setting: PocketSetting, *, cut: PocketCut) -> PlanText:
     worked = pocket_figures(setting)
     stepping = setting.stepping
     return PlanText(

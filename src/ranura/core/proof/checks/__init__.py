@@ -1,0 +1,1 @@
+"""The checks of R21, a module each."""

@@ -1,0 +1,53 @@
+"""R21.12: how a bit comes out: drawn back, an undercut bit the way it came; out of a fixed base and over a table it stands still
+first."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from ranura.core.proof import words
+from ranura.core.proof.cutter import Silhouette
+from ranura.core.proof.findings import Found
+from ranura.core.proof.standing import meets
+from ranura.core.proof.steps import Step
+from ranura.core.proof.wood import Ray, Swept, standing
+
+_NEAR = 2.5
+"""mm around a bit within which wood stands where it is lifted out of a slot or hole."""
+_AHEAD = 1.0
+"""mm before a bit in which wood stands where it was not drawn back."""
+
+
+def ends(step: Step) -> Iterator[Found]:
+    """What is wrong with a lift out of the wood."""
+    move = step.move
+    if move.kind != "lift" or move.from_depth is None or move.to_depth is None or move.from_depth <= 0:
+        return
+    spot, depth = step.on_board(move.path[0]), move.from_depth
+    there = standing(step.setting.bit, step.z(depth), step.out, spot)
+    if meets(step.wood, replace(there, travel=depth - move.to_depth)):
+        yield step.found(12, words.LIFTED_INTO_WOOD, spot, depth)
+        return
+    inside = meets(step.wood, _grown(there, _NEAR))
+    if inside and move.turning and (step.setting.base.kind != "plunge" or not step.by_hand):
+        yield step.found(12, words.LIFTED_TURNING, spot, depth)
+    if inside and _wall_ahead(step, there):
+        yield step.found(12, words.LIFTED_AT_THE_WALL, spot, depth)
+
+
+def _grown(there: Swept, by: float) -> Swept:
+    """The same bit, wider all round."""
+    wider: Silhouette = tuple((z, r + by, bulge) for z, r, bulge in there.silhouette)
+    (x, y), r = there.path[0], max(r for _, r, _ in wider)
+    return replace(there, silhouette=wider, box=(x - r, y - r, x + r, y + r))
+
+
+def _wall_ahead(step: Step, there: Swept) -> bool:
+    """Whether wood stands before the bit on the way that it last cut along."""
+    if step.bit.way is None:
+        return False
+    z = there.tip + there.out * 0.05
+    r = there.radius(z)
+    ray = Ray(step.wood, there.path[0], step.bit.way, r + _AHEAD, step.wood.near(_grown(there, _AHEAD).box))
+    return bool(ray.intervals(z, r, r + _AHEAD))

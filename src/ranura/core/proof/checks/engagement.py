@@ -1,0 +1,41 @@
+"""R21.4: how much wood the bit takes at once, from the section at every place."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from ranura.core.geometry import closeness
+from ranura.core.proof import words
+from ranura.core.proof.cutter import is_undercut, slot_width, widest
+from ranura.core.proof.findings import Found
+from ranura.core.proof.sections import Section
+from ranura.core.proof.steps import Step
+
+_FLANK = 3.0
+"""mm: the widest that a straight flank through the thickness is taken at once."""
+_SLACK = 0.05
+
+
+def engagement(step: Step) -> Iterator[Found]:
+    """Where a run takes more than it may."""
+    silhouette = step.setting.bit.silhouette
+    across = 2 * widest(silhouette)
+    most = across if is_undercut(silhouette) else slot_width(step.setting.bit)
+    worst = max(step.sections, key=lambda each: each.slot, default=None)
+    if worst is not None and closeness.over(worst.slot, most + _SLACK):
+        yield step.found(4, words.SLOT_TOO_DEEP, worst.at, step.move.to_depth or 0.0, deep=worst.slot, most=most)
+    through = [each for each in step.sections if _flank_through(step, each)]
+    wide = max(through, key=lambda each: each.widest, default=None)
+    limit = min(_FLANK, across / 2)
+    if wide is not None and closeness.over(wide.widest, limit + _SLACK):
+        yield step.found(4, words.FLANK_TOO_WIDE, wide.at, step.move.to_depth or 0.0, wide=wide.widest, most=limit)
+
+
+def _flank_through(step: Step, section: Section) -> bool:
+    """Whether one side of the bit runs free while the other cuts through the whole thickness of a board that is cut nowhere
+    else."""
+    left, right = section.sides
+    if left == right or not section.layers:
+        return False
+    thickness = max(work.z1 for work in step.wood.works) - min(work.z0 for work in step.wood.works)
+    return section.height >= thickness - _SLACK

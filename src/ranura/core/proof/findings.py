@@ -1,0 +1,42 @@
+"""What the proof of a plan finds, each with its place (R21)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from ranura.core.proof.moves import Vector3
+from ranura.core.text.cautions import Reason
+from ranura.core.text.words import Level
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Finding:
+    """One thing that a check has found: which check, its code and level, where on the board in mm, at which move, and at which
+    stations it is so."""
+
+    check: int
+    code: str
+    level: Level
+    at: Vector3
+    move: int
+    stations: tuple[int, ...] = ()
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Proof:
+    """What became of a plan's proof."""
+
+    passed: bool | None
+    """None where it was not run yet."""
+    findings: tuple[Finding, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Found:
+    """A finding with what is to be said of it."""
+
+    finding: Finding
+    reason: Reason
+
+
+NOT_RUN = Proof(passed=None)

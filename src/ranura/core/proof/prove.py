@@ -1,0 +1,56 @@
+"""Running a plan's moves on a model of its board, and what every check finds (R21). It knows no kind of cut."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from ranura.core.proof.checks.begins import begins
+from ranura.core.proof.checks.clear import clear
+from ranura.core.proof.checks.ends import ends
+from ranura.core.proof.checks.engagement import engagement
+from ranura.core.proof.checks.sides import sides
+from ranura.core.proof.findings import Found, Proof
+from ranura.core.proof.moves import Program
+from ranura.core.proof.steps import Circumstances, Step, steps_of
+from ranura.core.proof.wood import Swept, Wood
+from ranura.core.text.cautions import Reason
+
+
+def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] = ()) -> tuple[Proof, tuple[Reason, ...]]:
+    """Whether a plan may be run, with every place where it may not, and what is to be said of it. `before` is what earlier cuts
+    took of the same board.
+
+    Rule: R21
+    Formula: every move on the board as all moves before it left it
+    Source: what a bit does to a board is all that lies within its silhouette along its way"""
+    wood = Wood(program.bodies, list(before))
+    found: list[Found] = []
+    for step in steps_of(program, wood):
+        found += _at(step, around)
+    return _proof(found) if program.moves else (Proof(passed=False), ())
+
+
+def _at(step: Step, around: Circumstances) -> Iterator[Found]:
+    yield from clear(step)
+    yield from begins(step)
+    yield from sides(step, around)
+    yield from engagement(step)
+    yield from ends(step)
+
+
+def _proof(found: list[Found]) -> tuple[Proof, tuple[Reason, ...]]:
+    """What was found, the same at several stations once, the worst first."""
+    order = {"stop": 0, "caution": 1, "note": 2}
+    kept: dict[tuple[int, str], Found] = {}
+    for each in found:
+        key = (each.finding.check, each.finding.code)
+        known = kept.get(key)
+        if known is None:
+            kept[key] = each
+        else:
+            stations = tuple(dict.fromkeys((*known.finding.stations, *each.finding.stations)))
+            kept[key] = replace(known, finding=replace(known.finding, stations=stations))
+    ordered = sorted(kept.values(), key=lambda each: (order[each.finding.level], each.finding.check))
+    passed = not any(each.finding.level == "stop" for each in ordered)
+    return Proof(passed=passed, findings=tuple(each.finding for each in ordered)), tuple(each.reason for each in ordered)

@@ -1,0 +1,185 @@
+"""What a bit meets at a place of its way: the wood on both sides of it, layer by layer, in the section normal to the way (R21.3,
+R21.4)."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+from itertools import pairwise
+
+from ranura.core.geometry.paths import first_part
+from ranura.core.geometry.rings import Point
+from ranura.core.proof.cutter import widest
+from ranura.core.proof.moves import FLANK
+from ranura.core.proof.wood import Interval, Ray, Swept, Wood, levels_between
+
+_MOST_PLACES, _MOST_ON_CURVE = 24, 12
+"""Places looked at on one straight run, and on the short chords of a way."""
+_THIN = 0.01
+"""Of a side's flank: less wood than that share of it is none."""
+
+
+@dataclass(frozen=True, slots=True)
+class Layer:
+    """A layer of a section: its height and thickness, how far the bit reaches, and where wood stands within that. Intervals are
+    mm to the left of the way; those to its right are negative."""
+
+    z: float
+    thick: float
+    r: float
+    wood: tuple[Interval, ...]
+
+    def width(self, low: float, high: float) -> float:
+        """How much wood stands between two distances."""
+        return sum(max(0.0, min(b, high) - max(a, low)) for a, b in self.wood)
+
+
+@dataclass(frozen=True, slots=True)
+class Section:
+    """What a bit meets at a place, heading along a unit vector, on the board."""
+
+    at: Point
+    way: Point
+    layers: tuple[Layer, ...]
+
+    @property
+    def area(self) -> float:
+        """mm² of fresh wood."""
+        return sum(each.thick * each.width(-each.r, each.r) for each in self.layers)
+
+    @property
+    def widest(self) -> float:
+        """The widest fresh wood of a layer, in mm."""
+        return max((each.width(-each.r, each.r) for each in self.layers), default=0.0)
+
+    @property
+    def height(self) -> float:
+        """mm of layers with fresh wood in them."""
+        return sum(each.thick for each in self.layers if each.wood)
+
+    @property
+    def slot(self) -> float:
+        """mm of depth over which the fresh wood is as good as as wide as the bit (R21.4)."""
+        return sum(each.thick for each in self.layers if each.r and each.width(-each.r, each.r) >= _FULL * 2 * each.r)
+
+    def flank(self, side: int) -> float:
+        """The share of a flank, 1 the left and −1 the right, that meets wood."""
+        met = whole = 0.0
+        for each in self.layers:
+            low, high = sorted((side * FLANK * each.r, side * each.r))
+            met += each.thick * each.width(low, high)
+            whole += each.thick * (high - low)
+        return met / whole if whole else 0.0
+
+    @property
+    def sides(self) -> tuple[bool, bool]:
+        """Whether the left and the right flank meet fresh wood; what lies nearer to the axis is met head on."""
+        return self.flank(1) > _THIN, self.flank(-1) > _THIN
+
+
+_FULL = 0.9
+
+
+Chord = tuple[Point, Point, float, float]
+"""From where to where, how long, and how far along the way it begins."""
+
+
+@dataclass(frozen=True, slots=True)
+class Spot:
+    """A place of a way: where, the heading there, and how far along the way."""
+
+    at: Point
+    way: Point
+    along: float
+
+
+def sections_of(wood: Wood, swept: Swept) -> tuple[Section, ...]:
+    """What a bit meets at places of its way."""
+    taken = wood.near(swept.box)
+    return tuple(_section(wood, swept, spot, taken) for spot in _places(wood, swept, taken))
+
+
+def _section(wood: Wood, swept: Swept, spot: Spot, taken: Sequence[Swept]) -> Section:
+    """The section at a place of a way, before the bit was there; what it took on the way to there, but just before, is gone."""
+    r = widest(swept.silhouette)
+    if len(swept.path) > 2 and spot.along > 2 * r:
+        taken = (*taken, replace(swept, path=first_part(swept.path, spot.along - 2 * r)))
+    top = swept.silhouette[-1][0]
+    low, high = sorted((swept.tip, swept.tip + swept.out * top))
+    works = wood.works
+    low, high = max(low, min(each.z0 for each in works)), min(high, max(each.z1 for each in works))
+    # Looked at from the motor's side: on a board that was turned over left is the other way round.
+    left = (-spot.way[1] * swept.out, spot.way[0] * swept.out)
+    layers = []
+    if low < high:
+        ray = Ray(wood, spot.at, left, r, taken)
+        for z, thick in levels_between(low, high, swept, taken, works):
+            here = swept.radius(z)
+            met = ray.intervals(z, -here, here) if here else []
+            layers.append(Layer(z, thick, here, tuple(met)))
+    return Section(spot.at, spot.way, tuple(layers))
+
+
+def _places(wood: Wood, swept: Swept, taken: Sequence[Swept]) -> Iterator[Spot]:
+    """Places of a way: of a straight run one between every two things that change along it, of a curve some spread over it."""
+    chords: list[Chord] = []
+    begun = 0.0
+    for a, b in pairwise(swept.path):
+        if length := math.dist(a, b):
+            chords.append((a, b, length, begun))
+            begun += length
+    r = widest(swept.silhouette)
+    alone = len(chords) == 1
+    for a, b, length, before in [each for each in chords if alone or each[2] > 2 * r][:_MOST_PLACES]:
+        way = ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
+        for along in _between_changes(wood, a, way, length, r, taken, whole=alone):
+            yield Spot((a[0] + way[0] * along, a[1] + way[1] * along), way, before + along)
+    curved = [] if alone else _curved(chords, 2 * r)
+    for a, b, length, before in curved[:: max(1, math.ceil(len(curved) / _MOST_ON_CURVE))]:
+        way = ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
+        yield Spot(((a[0] + b[0]) / 2, (a[1] + b[1]) / 2), way, before + length / 2)
+
+
+def _curved(chords: list[Chord], straight: float) -> list[Chord]:
+    """The chords of curves: several short ones after another; what leads from one lane to the next is none."""
+    found: list[Chord] = []
+    group: list[Chord] = []
+    for each in [*chords, None]:
+        if each is not None and each[2] <= straight:
+            group.append(each)
+            continue
+        if sum(chord[2] for chord in group) > 2 * straight or len(group) == len(chords):
+            found += group
+        group = []
+    return found
+
+
+def _between_changes(
+    wood: Wood, a: Point, way: Point, length: float, r: float, taken: Sequence[Swept], *, whole: bool
+) -> list[float]:
+    """Distances along a straight run, one in each stretch in which nothing that is near begins or ends."""
+    ends = r if not whole and length > 2.5 * r else 0.0
+    cuts = {ends, length - ends}
+
+    def note(spot: Point, more: float) -> None:
+        along = (spot[0] - a[0]) * way[0] + (spot[1] - a[1]) * way[1]
+        off = (spot[0] - a[0]) * way[1] - (spot[1] - a[1]) * way[0]
+        if abs(off) < r + more:
+            cuts.update(x for x in (along - more, along + more) if ends < x < length - ends)
+
+    for body in wood.works:
+        for ring in (body.ring, *body.holes):
+            if len(ring) <= _MOST_PLACES:
+                for spot in ring:
+                    note(spot, 0.0)
+                    note(spot, r)
+    for swept in taken:
+        reach = widest(swept.silhouette)
+        for spot in (swept.path[0], swept.path[-1]):
+            note(spot, reach)
+    ordered = sorted(cuts)
+    found = [(x + y) / 2 for x, y in pairwise(ordered) if y - x > 0.5]
+    if len(found) > _MOST_PLACES:
+        found = found[:: math.ceil(len(found) / _MOST_PLACES)]
+    return found or [length / 2]

@@ -1,0 +1,171 @@
+"""The moves of a plan one after another on the board, with what is so before each of them (R21)."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+
+from ranura.core.board.materials import Material
+from ranura.core.geometry.rings import Point
+from ranura.core.proof.findings import Finding, Found
+from ranura.core.proof.moves import MachineSetting, Move, Program, Vector3
+from ranura.core.proof.sections import Section, sections_of
+from ranura.core.proof.wood import CUTTING, Swept, Wood, outwards, place_on, swept_by
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.tooling.routers import Router
+from ranura.core.text.cautions import reason
+from ranura.core.text.words import Level, Words
+from ranura.core.text.writing import Fact
+
+
+@dataclass(frozen=True, slots=True)
+class Circumstances:
+    """What the moves are judged by: the wood, the house rules, and the routers by their ids."""
+
+    material: Material
+    rules: HouseRules
+    routers: dict[str, Router]
+    unmade: tuple[str, ...] = ()
+    """Earlier cuts of the board that their own plan stops, in words."""
+
+
+@dataclass(frozen=True, slots=True)
+class Bit:
+    """Where the bit is, in the frame of its setting, and whether it turns; no place before it was begun."""
+
+    at: Point | None = None
+    depth: float | None = None
+    turning: bool = False
+    way: Point | None = None
+    """Its heading on the board where it last took fresh wood."""
+
+
+@dataclass(slots=True)
+class Step:
+    """A move that is about to be made."""
+
+    number: int
+    move: Move
+    setting: MachineSetting
+    wood: Wood
+    """The board before it."""
+    swept: Swept | None
+    """What it takes where it meets wood."""
+    sections: tuple[Section, ...]
+    """What it meets at places of its way."""
+    bit: Bit
+    """Where the bit is before it."""
+    plunged: float
+    """mm of wood that it went down through on this spot without having cut along."""
+
+    @property
+    def out(self) -> int:
+        """1 where the worked surface looks up from the back face, −1 where it looks the other way."""
+        return outwards(self.setting.frame)
+
+    @property
+    def by_hand(self) -> bool:
+        """Whether the router is guided by hand."""
+        return self.setting.mounting == "hand"
+
+    def z(self, depth: float) -> float:
+        """The height on the board of a depth below the worked surface."""
+        return self.setting.frame.origin[2] - self.out * depth
+
+    def on_board(self, at: Point) -> Point:
+        """A point of its path, on the board."""
+        return place_on(self.setting.frame, at)
+
+    def found(self, check: int, words: Words, at: Point, depth: float, *, level: Level | None = None, **facts: Fact) -> Found:
+        """A finding at a place of the board (seen from above) and a depth."""
+        spot: Vector3 = (at[0], at[1], self.z(depth))
+        stations = (self.move.station,) if self.move.station is not None else ()
+        return Found(
+            Finding(check=check, code=words.code, level=level or words.level, at=spot, move=self.number, stations=stations),
+            reason(words, level=level, **facts),
+        )
+
+
+@dataclass(slots=True)
+class _Known:
+    """Sections that were looked at, by all that they depend on."""
+
+    sections: dict[object, tuple[Section, ...]] = field(default_factory=dict)
+
+
+def steps_of(program: Program, wood: Wood) -> Iterator[Step]:
+    """The moves in order; each takes its wood away when the next is asked for."""
+    bit, plunged = Bit(), 0.0
+    known = _Known()
+    for number, move in enumerate(program.moves):
+        setting = program.settings[move.setting]
+        swept = swept_by(move, setting) if move.kind in CUTTING else None
+        sections = _sections(wood, swept, known) if swept is not None and len(swept.path) > 1 else ()
+        step = Step(number, move, setting, wood, swept, sections, bit, plunged)
+        yield step
+        if swept is not None:
+            wood.take(swept)
+        plunged = step.plunged if move.kind in ("set", "plunge") else 0.0
+        bit = _after(bit, move, swept)
+
+
+def _after(bit: Bit, move: Move, swept: Swept | None) -> Bit:
+    """Where the bit is after a move."""
+    if move.kind in ("set", "shift", "turn-over"):
+        return Bit()
+    way = bit.way
+    if swept is not None and move.fresh != "none" and len(swept.path) > 1:
+        (x0, y0), (x1, y1) = swept.path[-2:]
+        length = math.dist((x0, y0), (x1, y1)) or 1.0
+        way = ((x1 - x0) / length, (y1 - y0) / length)
+    return Bit(move.path[-1] if move.path else bit.at, move.to_depth, move.turning, way)
+
+
+def _sections(wood: Wood, swept: Swept, known: _Known) -> tuple[Section, ...]:
+    """What a move meets, looked up where another met the same at another place."""
+    taken = wood.near(swept.box)
+    origin = swept.path[0]
+    key = _key(wood, swept, taken, origin)
+    found = known.sections.get(key)
+    if found is None:
+        found = sections_of(wood, swept)
+        known.sections[key] = tuple(_moved(each, (-origin[0], -origin[1])) for each in found)
+        return found
+    return tuple(_moved(each, origin) for each in found)
+
+
+def _moved(section: Section, by: Point) -> Section:
+    return Section((section.at[0] + by[0], section.at[1] + by[1]), section.way, section.layers)
+
+
+def _key(wood: Wood, swept: Swept, taken: list[Swept], origin: Point) -> object:
+    """All that a section depends on, seen from the beginning of the way: the way itself, what was taken near it, and the edges of
+    the board near it."""
+    return (_relative(swept, origin), tuple(_relative(each, origin) for each in taken), _edges_near(wood, swept.box, origin))
+
+
+def _relative(swept: Swept, origin: Point) -> object:
+    x, y = origin
+    path = tuple((round(a - x, 5), round(b - y, 5)) for a, b in swept.path)
+    return (path, swept.silhouette, round(swept.tip, 6), swept.out, round(swept.travel, 6))
+
+
+def _edges_near(wood: Wood, box: tuple[float, float, float, float], origin: Point) -> object:
+    """The board's edges that come near a box, as lines seen from a point, and their corners within it."""
+    x0, y0, x1, y1 = box
+    found = []
+    for body in wood.works:
+        for ring in (body.ring, *body.holes):
+            for (ax, ay), (bx, by) in zip(ring, (*ring[1:], ring[0]), strict=True):
+                if min(ax, bx) > x1 or max(ax, bx) < x0 or min(ay, by) > y1 or max(ay, by) < y0:
+                    continue
+                nx, ny = by - ay, ax - bx
+                size = (nx * nx + ny * ny) ** 0.5 or 1.0
+                off = ((ax - origin[0]) * nx + (ay - origin[1]) * ny) / size
+                ends = tuple(
+                    (round(x - origin[0], 5), round(y - origin[1], 5)) if x0 <= x <= x1 and y0 <= y <= y1 else None
+                    for x, y in ((ax, ay), (bx, by))
+                )
+                found.append((round(nx / size, 6), round(ny / size, 6), round(off, 5), ends, body.z0, body.z1))
+    return tuple(found)

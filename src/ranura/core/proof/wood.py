@@ -1,0 +1,360 @@
+"""The board as moves leave it: prisms less the bodies that a bit sweeps (R21).
+
+Nothing is laid out in cells. At a height the work is an area with straight sides, and a bit that ran along a path has taken all
+that lies within its radius there of the path. So what stands on any straight line at that height is known as intervals, exactly;
+places, sides and depths are read from such lines.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, field, replace
+from itertools import pairwise
+
+import numpy as np
+
+from ranura.core.geometry.rings import Point, Ring
+from ranura.core.proof.cutter import Silhouette, heights_of, is_undercut, widest, widest_between
+from ranura.core.proof.moves import Body, Cutter, MachineSetting, Move, Program, Surface
+
+Interval = tuple[float, float]
+CUTTING: frozenset[str] = frozenset({"enter", "plunge", "ramp", "cut", "leave"})
+"""Kinds of moves that take wood away where they meet it."""
+SLIVER = 0.02
+"""mm: paths are polylines within 0.01 of their arcs, so thinner wood than this is none."""
+_MANY = 12
+"""Chords of a path from which on they are counted all at once."""
+
+
+def place_on(frame: Surface, at: Point) -> Point:
+    """A point of a path on the board, seen from above."""
+    x0, y0, _ = frame.origin
+    return (x0 + at[0] * frame.x[0] + at[1] * frame.y[0], y0 + at[0] * frame.x[1] + at[1] * frame.y[1])
+
+
+def outwards(frame: Surface) -> int:
+    """1 where the worked surface looks up from the back face, −1 where it looks the other way."""
+    return 1 if frame.x[0] * frame.y[1] - frame.x[1] * frame.y[0] > 0 else -1
+
+
+@dataclass(frozen=True, slots=True)
+class Swept:
+    """What one move takes: all within the bit's radius of a path on the board."""
+
+    path: Ring
+    silhouette: Silhouette
+    tip: float
+    """z of the lowest point that cuts, where it went deepest."""
+    out: int
+    """1 where the bit points down through the board, −1 where it points up."""
+    travel: float
+    """mm that it went down on the spot."""
+    box: tuple[float, float, float, float]
+    """Around all that it takes."""
+
+    def radius(self, z: float) -> float:
+        """How wide it takes at a height of the board, in mm from its path."""
+        above = (z - self.tip) * self.out
+        if above < 0:
+            return 0.0
+        return widest_between(self.silhouette, round(above - self.travel, 6), round(above, 6))
+
+    @property
+    def corners(self) -> list[float]:
+        """Heights of the board at which it has corners."""
+        found = [self.tip + self.out * z for z, _, _ in self.silhouette]
+        if self.travel:
+            found.append(self.tip + self.out * (self.silhouette[-1][0] + self.travel))
+        return found
+
+    @property
+    def levels(self) -> list[float]:
+        """The same, and those between which its slopes and arcs are looked at in one layer."""
+        return [*self.corners, *(self.tip + self.out * h for h in heights_of(self.silhouette))]
+
+
+def swept_by(move: Move, setting: MachineSetting) -> Swept | None:
+    """What a move takes where it meets wood; None for one that cuts nothing."""
+    if move.kind not in CUTTING or not move.turning or move.from_depth is None or move.to_depth is None:
+        return None
+    frame, silhouette = setting.frame, setting.bit.silhouette
+    out = outwards(frame)
+    path = tuple(place_on(frame, at) for at in move.path)
+    # A ramp counts as far as it went everywhere, a plunge as deep as it went on its spot.
+    deepest = max(move.from_depth, move.to_depth) if move.kind == "plunge" else min(move.from_depth, move.to_depth)
+    travel = abs(move.to_depth - move.from_depth) if move.kind == "plunge" else 0.0
+    r = widest(silhouette)
+    xs, ys = [x for x, _ in path], [y for _, y in path]
+    box = (min(xs) - r, min(ys) - r, max(xs) + r, max(ys) + r)
+    return Swept(path, silhouette, frame.origin[2] - out * deepest, out, travel, box)
+
+
+@dataclass(slots=True)
+class Wood:
+    """A board while moves are made on it: what has been taken so far, in order."""
+
+    bodies: tuple[Body, ...]
+    taken: list[Swept] = field(default_factory=list)
+
+    @property
+    def works(self) -> list[Body]:
+        """The pieces."""
+        return [body for body in self.bodies if body.role == "work"]
+
+    def take(self, swept: Swept) -> None:
+        """Takes away what a move takes. Of two that lie in one another only the larger is kept."""
+        face = max(work.z1 for work in self.works) if swept.out > 0 else -min(work.z0 for work in self.works)
+        recent = self.taken[-_RECENT:]
+        if any(_covers(each, swept, face) for each in recent):
+            return
+        kept = [each for each in recent if not _covers(swept, each, face)]
+        if kept and _continues(swept, kept[-1]):
+            before = kept.pop()
+            swept = replace(swept, travel=max(swept.travel, before.travel + (before.tip - swept.tip) * swept.out))
+        self.taken[-_RECENT:] = [*kept, swept]
+
+    def near(self, box: tuple[float, float, float, float]) -> list[Swept]:
+        """What was taken near a box on the board."""
+        x0, y0, x1, y1 = box
+        return [each for each in self.taken if each.box[0] < x1 and each.box[2] > x0 and each.box[1] < y1 and each.box[3] > y0]
+
+
+def taken_by(program: Program, before: tuple[Swept, ...] = ()) -> tuple[Swept, ...]:
+    """What has been taken of a board after all moves of a plan."""
+    wood = Wood(program.bodies, list(before))
+    for move in program.moves:
+        swept = swept_by(move, program.settings[move.setting]) if move.kind in CUTTING else None
+        if swept is not None:
+            wood.take(swept)
+    return tuple(wood.taken)
+
+
+_RECENT = 8
+"""Of what was taken last, how many are held against what is taken next."""
+
+
+def _covers(a: Swept, b: Swept, face: float) -> bool:
+    """Whether what one move takes holds all that another takes; `face` is how high the worked face lies."""
+    if a.silhouette != b.silhouette or a.out != b.out or not _lies_on(b.path, a.path):
+        return False
+    deeper = (b.tip - a.tip) * a.out
+    if deeper < -1e-9 or (is_undercut(a.silhouette) and (deeper > 1e-9 or b.travel > a.travel)):
+        return False
+    top = a.silhouette[-1][0]
+    return min(b.tip * b.out + top + b.travel, face) <= a.tip * a.out + top + a.travel + 1e-9
+
+
+def _continues(deeper: Swept, before: Swept) -> bool:
+    """Whether a run goes on further down along the same path with the same bit, so far that the two overlap."""
+    same = deeper.path == before.path and deeper.silhouette == before.silhouette and deeper.out == before.out
+    further = (before.tip - deeper.tip) * deeper.out
+    return same and not is_undercut(deeper.silhouette) and 0 <= further <= deeper.silhouette[-1][0] + 1e-9
+
+
+def _lies_on(part: Ring, whole: Ring) -> bool:
+    """Whether a short path runs along another."""
+    if part == whole:
+        return True
+    if len(part) > _SHORT:
+        return False
+    chords = list(pairwise(whole)) or [(whole[0], whole[0])]
+    return all(
+        any(_on(p, a, b) and _on(q, a, b) for a, b in chords) for p, q in (pairwise(part) if part[1:] else [(part[0],) * 2])
+    )
+
+
+_SHORT = 6
+"""Points of a path up to which it is looked for in others."""
+
+
+def _on(spot: Point, a: Point, b: Point) -> bool:
+    """Whether a point lies on a chord."""
+    dx, dy = b[0] - a[0], b[1] - a[1]
+    x, y = spot[0] - a[0], spot[1] - a[1]
+    length = dx * dx + dy * dy
+    return (
+        abs(x * dy - y * dx) <= 1e-6 * math.sqrt(length) + 1e-12
+        and -1e-6 <= x * dx + y * dy <= length + 1e-6
+        and (length > 0 or x * x + y * y < 1e-12)
+    )
+
+
+def _joined(a: list[Interval], b: list[Interval]) -> list[Interval]:
+    if not a:
+        return b
+    merged: list[Interval] = []
+    for low, high in sorted([*a, *b]):
+        if merged and low <= merged[-1][1] + 1e-9:
+            merged[-1] = (merged[-1][0], max(merged[-1][1], high))
+        else:
+            merged.append((low, high))
+    return merged
+
+
+def _without(wood: list[Interval], gone: Interval) -> list[Interval]:
+    low, high = gone
+    found: list[Interval] = []
+    for a, b in wood:
+        if b <= low or a >= high:
+            found.append((a, b))
+            continue
+        if a < low:
+            found.append((a, low))
+        if b > high:
+            found.append((high, b))
+    return found
+
+
+@dataclass(slots=True)
+class Ray:
+    """A straight line over the board, through a point and along a unit vector, as far as so many mm both ways; what lies near it
+    is looked for once for all heights."""
+
+    wood: Wood
+    at: Point
+    way: Point
+    reach: float
+    taken: Sequence[Swept]
+    _works: list[tuple[float, float, list[Interval]]] | None = None
+    _near: list[tuple[Swept, list[tuple[Point, Point]]]] | None = None
+
+    def intervals(self, z: float, low: float, high: float) -> list[Interval]:
+        """Where wood stands on it at a height of the board, between two places of it that lie within its reach; mm from its
+        point."""
+        if self._works is None:
+            self._works = [(each.z0, each.z1, _inside(each, self)) for each in self.wood.works]
+        found: list[Interval] = []
+        for z0, z1, inside in self._works:
+            if z0 < z < z1:
+                found = _joined(found, [(max(a, low), min(b, high)) for a, b in inside if a < high and b > low])
+        if not found:
+            return found
+        if self._near is None:
+            self._near = [(each, chords) for each in self.taken if (chords := self._chords(each))]
+        for swept, chords in reversed(self._near):
+            r = swept.radius(z)
+            if not r:
+                continue
+            for a, b in chords:
+                gone = _within(self, a, b, r)
+                if gone is not None:
+                    found = _without(found, gone)
+            if not found:
+                break
+        return [(a, b) for a, b in found if b - a > SLIVER]
+
+    def _chords(self, swept: Swept) -> list[tuple[Point, Point]]:
+        """The chords of a way that come near it."""
+        path, r = swept.path, widest(swept.silhouette)
+        if len(path) == 1:
+            return [(path[0], path[0])]
+        if len(path) <= _MANY:
+            return list(pairwise(path))
+        points = _array(path)
+        (px, py), (dx, dy) = self.at, self.way
+        off = (points[:, 0] - px) * dy - (points[:, 1] - py) * dx
+        along = (points[:, 0] - px) * dx + (points[:, 1] - py) * dy
+        near = np.abs(off) < r
+        # A chord that crosses the line between two points further than r from it counts too.
+        here = (near[:-1] | near[1:] | (np.sign(off[:-1]) != np.sign(off[1:]))) & (
+            (np.maximum(along[:-1], along[1:]) > -self.reach - r) & (np.minimum(along[:-1], along[1:]) < self.reach + r)
+        )
+        return [(path[i], path[i + 1]) for i in np.flatnonzero(here)]
+
+
+def _inside(body: Body, ray: Ray) -> list[Interval]:
+    """Where a line runs inside a body, within its reach."""
+    crossings = sorted(t for ring in (body.ring, *body.holes) for t in _crossings(ring, ray))
+    found = []
+    for a, b in zip(crossings[::2], crossings[1::2], strict=False):
+        low, high = max(a, -ray.reach), min(b, ray.reach)
+        if high > low:
+            found.append((low, high))
+    return found
+
+
+def _crossings(ring: Ring, ray: Ray) -> list[float]:
+    """Where a line crosses a ring; a corner on the line counts for one of its sides."""
+    (px, py), (dx, dy) = ray.at, ray.way
+    if len(ring) > _MANY:
+        points = _array(ring)
+        off = (points[:, 0] - px) * dy - (points[:, 1] - py) * dx
+        crossed = np.flatnonzero((off > 0) != (np.roll(off, -1) > 0))
+        chords = [(ring[i], ring[(i + 1) % len(ring)]) for i in crossed]
+    else:
+        chords = list(zip(ring, (*ring[1:], ring[0]), strict=True))
+    found = []
+    for (x0, y0), (x1, y1) in chords:
+        side0, side1 = (x0 - px) * dy - (y0 - py) * dx, (x1 - px) * dy - (y1 - py) * dx
+        if (side0 > 0) != (side1 > 0):
+            share = side0 / (side0 - side1)
+            x, y = x0 + (x1 - x0) * share, y0 + (y1 - y0) * share
+            found.append((x - px) * dx + (y - py) * dy)
+    return found
+
+
+def _within(ray: Ray, a: Point, b: Point, r: float) -> Interval | None:
+    """The part of a line within r of a chord: what is near to a convex thing is one interval."""
+    (px, py), (dx, dy) = ray.at, ray.way
+    low, high = math.inf, -math.inf
+    for x, y in (a, b):
+        off, along = (x - px) * dy - (y - py) * dx, (x - px) * dx + (y - py) * dy
+        rest = r * r - off * off
+        if rest > 0:
+            half = math.sqrt(rest)
+            low, high = min(low, along - half), max(high, along + half)
+    tx, ty = b[0] - a[0], b[1] - a[1]
+    length = math.hypot(tx, ty)
+    if length > 1e-9:
+        tx, ty = tx / length, ty / length
+        beside = _slab((px - a[0]) * tx + (py - a[1]) * ty, dx * tx + dy * ty, 0.0, length)
+        across = _slab((px - a[0]) * -ty + (py - a[1]) * tx, dx * -ty + dy * tx, -r, r)
+        if beside is not None and across is not None:
+            first, last = max(beside[0], across[0]), min(beside[1], across[1])
+            if first < last:
+                low, high = min(low, first), max(high, last)
+    return (low, high) if low < high else None
+
+
+def _slab(start: float, slope: float, least: float, most: float) -> Interval | None:
+    """Where start + slope·t lies between two values."""
+    if abs(slope) < 1e-12:
+        return (-math.inf, math.inf) if least < start < most else None
+    a, b = (least - start) / slope, (most - start) / slope
+    return (a, b) if a < b else (b, a)
+
+
+_ARRAYS: dict[int, tuple[Ring, np.ndarray]] = {}
+_MOST_ARRAYS = 256
+
+
+def _array(path: Ring) -> np.ndarray:
+    """A path's points; kept while the same path is asked for again."""
+    known = _ARRAYS.get(id(path))
+    if known is None or known[0] is not path:
+        if len(_ARRAYS) > _MOST_ARRAYS:
+            _ARRAYS.clear()
+        known = _ARRAYS[id(path)] = (path, np.array(path))
+    return known[1]
+
+
+def levels_between(low: float, high: float, bit: Swept, taken: Iterable[Swept], works: Iterable[Body]) -> list[Interval]:
+    """Layers of the board between two heights in which neither a bit nor what is near it changes its width much: each as its
+    middle and its thickness."""
+    cuts = {low, high, *(z for z in bit.levels if low < z < high)}
+    for swept in taken:
+        cuts |= {z for z in swept.corners if low < z < high}
+    for work in works:
+        cuts |= {z for z in (work.z0, work.z1) if low < z < high}
+    ordered = sorted(cuts)
+    return [((a + b) / 2, b - a) for a, b in pairwise(ordered) if b - a > _THIN_LAYER]
+
+
+_THIN_LAYER = 1e-3
+
+
+def standing(cutter: Cutter, tip: float, out: int, at: Point) -> Swept:
+    """A bit that stands at a place, as what it would take there."""
+    r = widest(cutter.silhouette)
+    return Swept((at,), cutter.silhouette, tip, out, 0.0, (at[0] - r, at[1] - r, at[0] + r, at[1] + r))

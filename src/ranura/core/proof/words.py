@@ -1,0 +1,156 @@
+"""Words of what the proof finds (R21), by check."""
+
+from __future__ import annotations
+
+from ranura.core.text.words import Words
+
+# 1: clear
+
+STARTS_IN_WOOD = Words(
+    code="starts-in-wood",
+    place="direction",
+    level="stop",
+    message="The bit would stand in wood where the router is switched on",
+    do="Begin beside the board, in an opening, or above the face",
+)
+CARRIED_THROUGH_WOOD = Words(
+    code="carried-through-wood",
+    place="direction",
+    level="stop",
+    message="The bit would run through wood on its way back",
+    do="Lift it out, or lead it clear of the wood",
+)
+LEFT_IN_WOOD = Words(
+    code="left-in-wood",
+    place="direction",
+    level="stop",
+    message="The bit would still stand in wood after it was lifted",
+    do="Lift it clear of the face",
+)
+TURNS_WHILE_CHANGED = Words(
+    code="turns-while-changed",
+    place="direction",
+    level="stop",
+    message="Something would be changed while the bit still turns",
+    do="Switch off and wait until it stands",
+)
+
+# 2: begins inside
+
+WAY_UNSAID = Words(
+    code="way-unsaid",
+    place="direction",
+    level="stop",
+    message="It is not said how the bit comes to where this run begins",
+    do="Have this cut looked at before it is made: its moves do not hang together",
+)
+ENTERS_FROM_WOOD = Words(
+    code="enters-from-wood",
+    place="direction",
+    level="stop",
+    message="The bit would be led in from a place where wood still stands at that depth",
+    do="Begin clear of the wood, or go straight down with a bit and base that plunge",
+)
+PLUNGES_WITHOUT_CUTTING_END = Words(
+    code="plunges-without-cutting-end",
+    place="tool",
+    level="stop",
+    message="The bit would go straight down into wood, and does not cut at its end",
+    do="Take a bit that cuts at its end, or begin from an open side",
+)
+PLUNGES_WITHOUT_BASE = Words(
+    code="plunges-without-base",
+    place="tool",
+    level="stop",
+    message="The bit would go straight down into wood out of a fixed base, which would have to be tilted in",
+    do="Take a plunge base, or begin from an open side",
+)
+PLUNGES_TOO_DEEP = Words(
+    code="plunges-too-deep",
+    place="depths",
+    level="stop",
+    message="It would go down {deep:len} at once; half of the bit's width, {most:len}, is the most before it cuts along",
+    do="Go down in steps, each cut along before the next",
+)
+RAMP_TOO_STEEP = Words(
+    code="ramp-too-steep",
+    place="depths",
+    level="stop",
+    message="It would go down {deep:len} on a way of {way:len}",
+    do="Take a longer way: 1 in 10 at most",
+)
+
+# 3: fresh side
+
+CLIMBS = Words(
+    code="climbs",
+    place="direction",
+    level="stop",
+    message="The fresh wood would lie only on the right of the router's way: the bit pulls itself along",
+    do="Run it the other way, or take less than 1 mm with the climb rule of the house",
+)
+SLED_CUTS_BACK = Words(
+    code="sled-cuts-back",
+    place="direction",
+    level="caution",
+    message="The sled also cuts on its way back, with the rotation",
+    do="Hold it firmly, and take no more than 1.5 mm",
+)
+
+# 4: engagement
+
+SLOT_TOO_DEEP = Words(
+    code="slot-too-deep",
+    place="depths",
+    level="stop",
+    message="Here the bit would cut a full slot {deep:len} deep at once; its width, {most:len}, is the most",
+    do="Take it in more passes",
+)
+FLANK_TOO_WIDE = Words(
+    code="flank-too-wide",
+    place="depths",
+    level="stop",
+    message="Through the whole thickness the bit would take {wide:len} at once; {most:len} is the most",
+    do="Saw closer to the line, or take it in more passes",
+)
+
+# 12: ends
+
+LIFTED_INTO_WOOD = Words(
+    code="lifted-into-wood",
+    place="direction",
+    level="stop",
+    message="Lifted here, the bit would meet wood above its widest place",
+    do="Lead it out the way it came, turning",
+)
+LIFTED_TURNING = Words(
+    code="lifted-turning",
+    place="direction",
+    level="stop",
+    message="The bit would be lifted out turning, and this base does not plunge",
+    do="Switch off, wait until it stands, then lift",
+)
+LIFTED_AT_THE_WALL = Words(
+    code="lifted-at-the-wall",
+    place="direction",
+    level="caution",
+    message="The bit is lifted where it still touches the end of its cut",
+    do="Draw it back 2 mm first",
+)
+
+# of the proof as a whole
+
+NO_MOVES = Words(
+    code="no-moves",
+    place="general",
+    level="stop",
+    message="It could not be worked out how this cut is made, step by step",
+    do="Change tools, guide or size, and look again",
+)
+EARLIER_CUT_STOPPED = Words(
+    code="earlier-cut-stopped",
+    place="general",
+    level="caution",
+    message="Cuts before this one in the same board are stopped, and count as not made: {which}",
+    do="Mend them first, or look at this cut again when they are made",
+)

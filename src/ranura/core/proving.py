@@ -1,0 +1,89 @@
+"""Planned tools with the proof of their moves, and the first of several that pass it (R21)."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, replace
+
+from ranura.core.choosing.order import Candidate, Pair
+from ranura.core.choosing.select import MOST_TRIED
+from ranura.core.choosing.setting import ToolSetting
+from ranura.core.family import Planned, PlanText
+from ranura.core.output.cautions import with_more
+from ranura.core.output.views import Mark
+from ranura.core.proof import words
+from ranura.core.proof.findings import Proof
+from ranura.core.proof.moves import Program
+from ranura.core.proof.prove import prove
+from ranura.core.proof.steps import Circumstances
+from ranura.core.proof.wood import Swept
+from ranura.core.text.cautions import has_stop, reason, written
+from ranura.core.text.writing import write
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Proven:
+    """What a pair of tools makes of a cut, with its moves and their proof; its setting has the cautions of the proof too."""
+
+    planned: Planned
+    setting: ToolSetting
+    program: Program
+    proof: Proof
+
+    @property
+    def stopped(self) -> bool:
+        """Whether it must not be run."""
+        return has_stop(self.setting.cautions)
+
+
+def proven(planned: Planned, around: Circumstances, before: tuple[Swept, ...]) -> Proven:
+    """A planned pair with its proof; `before` is what earlier cuts took of the board."""
+    program = planned.program(planned.setting)
+    proof, said = prove(program, around, before=before)
+    found = [replace(written(each), mark=number) for number, each in enumerate(said, start=1)]
+    if around.unmade:
+        found.append(written(reason(words.EARLIER_CUT_STOPPED, which=", ".join(around.unmade))))
+    cautions = with_more(planned.setting.cautions, found)
+    if not program.moves and not has_stop(cautions):
+        cautions = with_more(cautions, [written(reason(words.NO_MOVES))])
+    setting = replace(planned.setting, cautions=cautions)
+    return Proven(planned=planned, setting=setting, program=program, proof=proof)
+
+
+def first_proven(
+    pairs: Sequence[Candidate], make: Callable[[Candidate], Planned], around: Circumstances, before: tuple[Swept, ...]
+) -> tuple[Proven, frozenset[Pair]]:
+    """The first of some pairs, best first, that nothing stops, and those before it that something did; the best where all of a
+    few are stopped."""
+    best = found = proven(make(pairs[0]), around, before)
+    tried = [pairs[0]]
+    while found.stopped and len(tried) < min(len(pairs), MOST_TRIED):
+        tried.append(_next(pairs, tried))
+        found = proven(make(tried[-1]), around, before)
+    if found.stopped:
+        return best, frozenset()
+    return found, frozenset(each.pair for each in tried[:-1])
+
+
+def _next(pairs: Sequence[Candidate], tried: Sequence[Candidate]) -> Candidate:
+    """The one to try next: with a router and a bit that were tried least, then by rank."""
+    routers, bits = [each.router.id for each in tried], [each.bit.id for each in tried]
+    left = [each for each in pairs if each not in tried]
+    return min(left, key=lambda each: (routers.count(each.router.id), bits.count(each.bit.id)))
+
+
+def marked(made: Proven, text: PlanText) -> PlanText:
+    """The places of what was found, marked in the plan view and numbered in the order of the list."""
+    if not made.proof.findings or not text.drawing:
+        return text
+    plan, *others = text.drawing
+    marks = tuple(
+        Mark(
+            kind="finding",
+            at=made.planned.drawn(made.setting, (each.at[0], each.at[1])),
+            direction=(0.0, 1.0),
+            text=write("{n}", n=number),
+        )
+        for number, each in enumerate(made.proof.findings, start=1)
+    )
+    return replace(text, drawing=(replace(plan, marks=(*plan.marks, *marks)), *others))

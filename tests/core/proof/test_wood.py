@@ -1,0 +1,133 @@
+"""R21 model of the board: what stands on a line after some runs, judged by points one by one."""
+
+from __future__ import annotations
+
+import math
+
+import numpy as np
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from ranura.core.geometry.rings import circle_ring
+from ranura.core.proof.bodies import standing
+from ranura.core.proof.cutter import is_undercut, widest_between
+from ranura.core.proof.wood import Ray, Swept, Wood
+
+TOP = 20.0
+STRAIGHT = ((0.0, 0.0, 0.0), (0.0, 5.0, 0.0), (25.0, 5.0, 0.0))
+DOVETAIL = ((0.0, 0.0, 0.0), (0.0, 6.0, 0.0), (10.0, 3.5, 0.0))
+ROUND = ((0.0, 0.0, math.tan(math.pi / 8)), (4.0, 4.0, 0.0), (12.0, 4.0, 0.0))
+RADII = {
+    STRAIGHT: lambda h: 5.0,
+    DOVETAIL: lambda h: 6.0 - 0.25 * h,
+    ROUND: lambda h: math.sqrt(16 - (4 - h) ** 2) if h < 4 else 4,
+}
+spot = st.tuples(st.floats(-10, 70), st.floats(-10, 50)).map(lambda p: (round(p[0], 2), round(p[1], 2)))
+
+
+def board(ring=((0.0, 0.0), (60.0, 0.0), (60.0, 40.0), (0.0, 40.0)), holes=()):
+    body = standing("work-1", "work", ring, 0.0, TOP)
+    return Wood((body if not holes else type(body)(**{**{f: getattr(body, f) for f in body.__slots__}, "holes": holes}),))
+
+
+def is_wood(wood: Wood, at: tuple[float, float], z: float) -> bool:
+    return bool(Ray(wood, at, (1.0, 0.0), 1.0, wood.taken).intervals(z, -0.05, 0.05))
+
+
+@st.composite
+def runs(draw):
+    """A run of a bit along a few points, down from the top or up from below."""
+    sil = draw(st.sampled_from([STRAIGHT, DOVETAIL, ROUND]))
+    path = tuple(draw(st.lists(spot, min_size=1, max_size=4)))
+    out = draw(st.sampled_from([1, -1]))
+    tip = round(draw(st.floats(3, 17)), 2)
+    r = max(each[1] for each in sil)
+    xs, ys = [x for x, _ in path], [y for _, y in path]
+    return Swept(path, sil, tip, out, 0.0, (min(xs) - r, min(ys) - r, max(xs) + r, max(ys) + r))
+
+
+def to_path(x: float, y: float, path) -> float:
+    best = min(math.hypot(x - a, y - b) for a, b in path)
+    for (ax, ay), (bx, by) in zip(path, path[1:], strict=False):
+        dx, dy = bx - ax, by - ay
+        length = dx * dx + dy * dy
+        share = min(max(((x - ax) * dx + (y - ay) * dy) / length, 0), 1) if length else 0
+        best = min(best, math.hypot(x - ax - share * dx, y - ay - share * dy))
+    return best
+
+
+def margin(x: float, y: float, z: float, each: Swept) -> float:
+    """How far a point lies outside of what a run takes; negative inside."""
+    h = (z - each.tip) * each.out
+    if not 0 <= h <= each.silhouette[-1][0]:
+        return math.inf
+    return to_path(x, y, each.path) - RADII[each.silhouette](h)
+
+
+@settings(max_examples=120)
+@given(st.lists(runs(), max_size=5), spot, st.floats(0, math.pi), st.floats(0.5, 19.5))
+def test_a_line_is_wood_where_its_points_are(made, at, angle, z):
+    wood = board()
+    for each in made:
+        wood.take(each)
+    way = (math.cos(angle), math.sin(angle))
+    found = Ray(wood, at, way, 30.0, wood.taken).intervals(z, -30.0, 30.0)
+    for t in np.linspace(-29.7, 29.7, 100):
+        x, y = at[0] + way[0] * t, at[1] + way[1] * t
+        near = min([abs(x), abs(y), abs(60 - x), abs(40 - y), *(abs(margin(x, y, z, each)) for each in made)])
+        if near < 0.03:
+            continue
+        is_wood = 0 < x < 60 and 0 < y < 40 and all(margin(x, y, z, each) > 0 for each in made)
+        assert any(a <= t <= b for a, b in found) == is_wood, (x, y)
+
+
+def test_a_board_with_round_edges_and_openings():
+    ring = circle_ring((30.0, 20.0), 18.0)
+    wood = board(ring, holes=(circle_ring((30.0, 20.0), 6.0)[::-1],))
+    found = Ray(wood, (30.0, 20.0), (1.0, 0.0), 40.0, ()).intervals(5.0, -40.0, 40.0)
+    assert found == [pytest.approx((-18, -6), abs=0.03), pytest.approx((6, 18), abs=0.03)]
+
+
+def test_a_deeper_run_along_the_same_path_takes_the_place_of_those_above():
+    wood = board()
+    path = ((0.0, 20.0), (60.0, 20.0))
+    for depth in (4.0, 8.0, 12.0):
+        wood.take(Swept(path, STRAIGHT, TOP - depth, 1, 0.0, (-5.0, 15.0, 65.0, 25.0)))
+    assert len(wood.taken) == 1
+    assert Ray(wood, (30.0, 20.0), (0.0, 1.0), 9.0, wood.taken).intervals(9.0, -9.0, 9.0) == [(-9.0, -5.0), (5.0, 9.0)]
+    # A short cutter that went down in two steps has taken what lies above its end too.
+    short = ((0.0, 0.0, 0.0), (0.0, 5.0, 0.0), (6.0, 5.0, 0.0))
+    wood = board()
+    for depth in (6.0, 12.0):
+        wood.take(Swept(path, short, TOP - depth, 1, 0.0, (-5.0, 15.0, 65.0, 25.0)))
+    assert not is_wood(wood, (30.0, 20.0), 19.0)
+    assert not is_wood(wood, (30.0, 20.0), 9.0)
+    assert is_wood(wood, (30.0, 20.0), 7.0)
+
+
+def test_what_an_undercut_bit_goes_down_through_stays_wide():
+    wood = board()
+    wood.take(Swept(((30.0, 20.0),), DOVETAIL, 12.0, 1, 8.0, (24.0, 14.0, 36.0, 26.0)))
+    wood.take(Swept(((30.0, 20.0), (50.0, 20.0)), DOVETAIL, 12.0, 1, 0.0, (24.0, 14.0, 56.0, 26.0)))
+    assert not is_wood(wood, (30.0, 25.5), 19.5), "it came down here"
+    assert is_wood(wood, (42.0, 25.5), 19.5), "and ran along there"
+
+
+@pytest.mark.parametrize(
+    ("sil", "low", "high", "r"),
+    [
+        (STRAIGHT, 1, 2, 5),
+        (STRAIGHT, 26, 30, 0),
+        (DOVETAIL, 0, 10, 6),
+        (DOVETAIL, 4, 8, 5),
+        (ROUND, 0, 2, math.sqrt(12)),
+        (ROUND, -3, -1, 0),
+    ],
+)
+def test_the_widest_between_two_heights(sil, low, high, r):
+    assert widest_between(sil, float(low), float(high)) == pytest.approx(r)
+
+
+def test_what_cannot_be_lifted_out_of_its_own_cut():
+    assert [is_undercut(each) for each in (STRAIGHT, DOVETAIL, ROUND)] == [False, True, False]
