@@ -117,7 +117,7 @@ def moved(moves: list[Move], number: int, **changes) -> list[Move]:
         (moved(across(50, 4), 1, path=((50.0, 40.0), (50.0, 0.0))), {"way-unsaid"}),
         (moved(across(50, 4), 2, from_depth=5.0, to_depth=5.0), {"way-unsaid"}),
         (moved(across(50, 4), 4, turning=True) + across(80, 4), set()),
-        (moved(across(50, 4), 4, turning=True) + [Move(kind="set", setting=0, station=None)], {"turns-while-changed"}),
+        ([*moved(across(50, 4), 4, turning=True), Move(kind="set", setting=0, station=None)], {"turns-while-changed"}),
         (moved(inside(), 4, to_depth=2.0), {"way-unsaid"}),
     ],
     ids=["started in the wood", "begun elsewhere", "begun deeper", "still turning", "changed while it turns", "not lifted clear"],
@@ -158,6 +158,7 @@ def along(y: float, *, right_to_left=False, depth=6.0) -> list[Move]:
     return recorder.moves
 
 
+RAILS = {"guides": (replace(FENCE, kind="rails"),)}
 HAND, TABLE = {}, {"base": "table", "mounting": "table"}
 BEARING = (replace(FENCE, kind="bearing", body="work-1"),)
 
@@ -176,8 +177,8 @@ BEARING = (replace(FENCE, kind="bearing", body="work-1"),)
         (along(-4.5, right_to_left=True), TABLE, "light-pass", {"trapped"}),
         (along(-4.5, right_to_left=True), TABLE | {"guides": BEARING}, "light-pass", {"climbs"}),
         (along(-2.0), TABLE, "never", set()),
-        (along(-2.0, right_to_left=True, depth=1.5), HAND | {"guides": (replace(FENCE, kind="rails"),)}, "never", {"sled-cuts-back"}),
-        (along(-2.0, right_to_left=True, depth=1.7), HAND | {"guides": (replace(FENCE, kind="rails"),)}, "never", {"climbs"}),
+        (along(-2.0, right_to_left=True, depth=1.5), RAILS, "never", {"sled-cuts-back"}),
+        (along(-2.0, right_to_left=True, depth=1.7), RAILS, "never", {"climbs"}),
     ],
 )  # fmt: skip
 def test_3_where_the_fresh_wood_lies(moves, setting, climb, found):
@@ -222,8 +223,8 @@ def test_3_a_slot_at_an_angle_meets_wood_with_one_flank_first():
         (along(-1.0, depth=15.0), {"silhouette": LONG}, set()),
     ],
     ids=[
-        "as deep as wide", "deeper", "in two", "too much in the second", "only the first is a slot", "the widest of an undercut bit",
-        "a flank of 3 mm", "wider", "not through",
+        "as deep as wide", "deeper", "in two", "too much in the second", "only the first is a slot",
+        "the widest of an undercut bit", "a flank of 3 mm", "wider", "not through",
     ],
 )  # fmt: skip
 def test_4_how_much_is_taken_at_once(moves, setting, found):

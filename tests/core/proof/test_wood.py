@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import math
 
 import numpy as np
@@ -19,7 +20,7 @@ STRAIGHT = ((0.0, 0.0, 0.0), (0.0, 5.0, 0.0), (25.0, 5.0, 0.0))
 DOVETAIL = ((0.0, 0.0, 0.0), (0.0, 6.0, 0.0), (10.0, 3.5, 0.0))
 ROUND = ((0.0, 0.0, math.tan(math.pi / 8)), (4.0, 4.0, 0.0), (12.0, 4.0, 0.0))
 RADII = {
-    STRAIGHT: lambda h: 5.0,
+    STRAIGHT: lambda _: 5.0,
     DOVETAIL: lambda h: 6.0 - 0.25 * h,
     ROUND: lambda h: math.sqrt(16 - (4 - h) ** 2) if h < 4 else 4,
 }
@@ -49,7 +50,7 @@ def runs(draw):
 
 def to_path(x: float, y: float, path) -> float:
     best = min(math.hypot(x - a, y - b) for a, b in path)
-    for (ax, ay), (bx, by) in zip(path, path[1:], strict=False):
+    for (ax, ay), (bx, by) in itertools.pairwise(path):
         dx, dy = bx - ax, by - ay
         length = dx * dx + dy * dy
         share = min(max(((x - ax) * dx + (y - ay) * dy) / length, 0), 1) if length else 0

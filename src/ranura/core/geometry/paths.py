@@ -124,6 +124,15 @@ def first_part(path: Ring, length: float) -> Ring:
     return last_part(path[::-1], length) if length < length_of(path, closed=False) else path
 
 
+def stretch(path: Ring, start: float, end: float) -> Ring:
+    """A path between two distances from its beginning, in mm.
+
+    >>> stretch(((0, 0), (10, 0), (10, 5)), 2, 12)
+    ((2.0, 0.0), (10, 0), (10, 2.0))"""
+    upto = first_part(path, end)
+    return last_part(upto, length_of(upto, closed=False) - start)[::-1]
+
+
 @lru_cache(maxsize=64)
 def offset_ring(ring: Ring, by: float) -> Ring:
     """An outline moved outwards (or inwards, by less than 0) with its outward corners rounded; the largest part where it falls

@@ -94,6 +94,8 @@ class Holding:
     clear: float | None
     cautions: tuple[Reason, ...]
     moved: tuple[ClampAt, ...] = ()
+    at_stations: tuple[tuple[Ring, ...], ...] = ()
+    """The clamps' feet at every station, where they are moved on."""
 
 
 ON_TABLE = Holding(method="table", feet=(), sweep=Sweep(boxes=()), clear=None, cautions=())
@@ -240,10 +242,21 @@ def hold(
             cautions.append(reason(hold_words.CLAMPS_MOVE_ON))
         elif not chosen:
             cautions.append(reason(hold_words.NO_ROOM_FOR_CLAMPS, where="two clamps on the board"))
+    at_stations: tuple[tuple[Ring, ...], ...] = ()
+    if method == "clamps-moved":
+        at_stations = tuple(tuple(foot_at(part, each) for each in propose(part, sweep, ())) for sweep in stations)
     against = stations[0] if method == "clamps-moved" else sweep
     feet = [Foot(points=foot_at(part, each), gap=against.gap(foot_at(part, each)), at=each) for each in chosen]
     everything = (*fixed, *feet)
-    return Holding(method=method, feet=everything, sweep=sweep, clear=_least(everything), cautions=tuple(cautions), moved=moved)
+    return Holding(
+        method=method,
+        feet=everything,
+        sweep=sweep,
+        clear=_least(everything),
+        cautions=tuple(cautions),
+        moved=moved,
+        at_stations=at_stations,
+    )
 
 
 def _least(feet: Sequence[Foot]) -> float | None:

@@ -7,11 +7,9 @@ from ranura.core.holding.clamps import Holding
 from ranura.core.holding.placed import Held
 from ranura.core.output.slip import rung_shown
 from ranura.core.output.views import ClampMark, Outline, View, box
+from ranura.core.proof.bodies import CARRIER_PAST, CARRIER_WIDE
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.writing import Text, write
-
-_CARRIER = 90.0
-"""How wide the boards of a carrier are drawn, in mm."""
 
 
 def carrier_outlines(held: Held | None, part: tuple[float, float]) -> list[Outline]:
@@ -20,7 +18,8 @@ def carrier_outlines(held: Held | None, part: tuple[float, float]) -> list[Outli
         return []
     length, width = part
     return [
-        Outline(role="backer", points=box(-40, y, length + 40, y + _CARRIER), label=write("carrier")) for y in (-_CARRIER, width)
+        Outline(role="backer", points=box(-CARRIER_PAST, y, length + CARRIER_PAST, y + CARRIER_WIDE), label=write("carrier"))
+        for y in (-CARRIER_WIDE, width)
     ]
 
 

@@ -2,19 +2,31 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.geometry import closeness
+from ranura.core.geometry.rings import circle_ring
 from ranura.core.holding.hands import PUSHED_UNDER
 from ranura.core.proof.moves import GuidePlace, Hands, MachineSetting, Surface, base_of, cutter_of
 
 
 def machine_of(
-    setting: ToolSetting, *, frame: Surface, guides: tuple[GuidePlace, ...], hold: str, part: tuple[float, float]
+    setting: ToolSetting,
+    *,
+    frame: Surface,
+    guides: tuple[GuidePlace, ...],
+    hold: str,
+    part: tuple[float, float],
+    plate: float | None = None,
 ) -> MachineSetting:
-    """A setting of guides for a part of length × width in mm, held in a way."""
+    """A setting of guides for a part of length × width in mm, held in a way; `plate` is how wide a plate below the base is."""
+    base = base_of(setting.base)
+    if plate is not None:
+        base = replace(base, ring=circle_ring((0.0, 0.0), plate / 2))
     return MachineSetting(
         router_id=setting.router.id,
-        base=base_of(setting.base),
+        base=base,
         mounting=setting.router.mounting,
         bit=cutter_of(setting.bit),
         rpm=setting.turning_rpm,

@@ -5,10 +5,14 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import replace
 
+from ranura.core.proof.checks.base import Base
 from ranura.core.proof.checks.begins import begins
+from ranura.core.proof.checks.clashes import Clashes
 from ranura.core.proof.checks.clear import clear
 from ranura.core.proof.checks.ends import ends
 from ranura.core.proof.checks.engagement import engagement
+from ranura.core.proof.checks.held import Held
+from ranura.core.proof.checks.rubbing import rubbing
 from ranura.core.proof.checks.sides import sides
 from ranura.core.proof.findings import Found, Proof
 from ranura.core.proof.moves import Program
@@ -26,8 +30,11 @@ def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] 
     Source: what a bit does to a board is all that lies within its silhouette along its way"""
     wood = Wood(program.bodies, list(before))
     found: list[Found] = []
+    checks = (Base(), Clashes(), Held())
     for step in steps_of(program, wood):
         found += _at(step, around)
+        for check in checks:
+            found += check(step)
     return _proof(found) if program.moves else (Proof(passed=False), ())
 
 
@@ -37,6 +44,7 @@ def _at(step: Step, around: Circumstances) -> Iterator[Found]:
     yield from sides(step, around)
     yield from engagement(step)
     yield from ends(step)
+    yield from rubbing(step)
 
 
 def _proof(found: list[Found]) -> tuple[Proof, tuple[Reason, ...]]:

@@ -60,6 +60,10 @@ class Recorder:
         """Straight up, above the surface."""
         self._add("lift", path=(at,), from_depth=from_depth, to_depth=-CLEAR, turning=turning)
 
+    def raise_to(self, at: Point, from_depth: float, to_depth: float) -> None:
+        """Up a little, turning, within what is cut already."""
+        self._add("lift", path=(at,), from_depth=from_depth, to_depth=to_depth, turning=True)
+
     def carry(self, path: Ring) -> None:
         """Above the surface, clear of wood, to where the next run begins."""
         self._add("return", path=path, from_depth=-CLEAR, to_depth=-CLEAR, turning=True)

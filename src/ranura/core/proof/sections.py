@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from itertools import pairwise
 
 from ranura.core.geometry.paths import first_part
-from ranura.core.geometry.rings import Point
+from ranura.core.geometry.rings import Point, Ring
 from ranura.core.proof.cutter import widest
 from ranura.core.proof.moves import FLANK
 from ranura.core.proof.wood import Interval, Ray, Swept, Wood, levels_between
@@ -155,6 +155,16 @@ def _curved(chords: list[Chord], straight: float) -> list[Chord]:
     return found
 
 
+def _crossed(ring: Ring, a: Point, way: Point) -> Iterator[float]:
+    """How far along a straight run the edges of a ring cross it."""
+    for (x0, y0), (x1, y1) in pairwise((*ring, ring[0])):
+        side0 = (x0 - a[0]) * way[1] - (y0 - a[1]) * way[0]
+        side1 = (x1 - a[0]) * way[1] - (y1 - a[1]) * way[0]
+        if (side0 > 0) != (side1 > 0):
+            share = side0 / (side0 - side1)
+            yield (x0 + (x1 - x0) * share - a[0]) * way[0] + (y0 + (y1 - y0) * share - a[1]) * way[1]
+
+
 def _between_changes(
     wood: Wood, a: Point, way: Point, length: float, r: float, taken: Sequence[Swept], *, whole: bool
 ) -> list[float]:
@@ -174,6 +184,8 @@ def _between_changes(
                 for spot in ring:
                     note(spot, 0.0)
                     note(spot, r)
+                for crossed in _crossed(ring, a, way):
+                    cuts.update(x for x in (crossed - r, crossed, crossed + r) if ends < x < length - ends)
     for swept in taken:
         reach = widest(swept.silhouette)
         for spot in (swept.path[0], swept.path[-1]):

@@ -114,6 +114,88 @@ FLANK_TOO_WIDE = Words(
     do="Saw closer to the line, or take it in more passes",
 )
 
+# 6: base
+
+NOTHING_CARRIES = Words(
+    code="nothing-carries",
+    place="hold",
+    level="stop",
+    message="Here nothing carries the base of the router",
+    do="Lay boards of the same height beside the work, or take it to the table",
+)
+BASE_TIPS_OVER = Words(
+    code="base-tips-over",
+    place="hold",
+    level="stop",
+    message="Here the router would tip: its middle stands {away:len} beside all that carries its base",
+    do="Lay a board of the same height beside it, or screw a wider plate below the base",
+)
+CARRIED_TOO_NARROWLY = Words(
+    code="carried-too-narrowly",
+    place="hold",
+    level="stop",
+    message="Here only {wide:len} of wood carries the base, and the router would rock; {least:len} is the least",
+    do="Lay a board of the same height beside it, or screw a wider plate below the base",
+)
+WEIGHT_OVER_THE_WOOD = Words(
+    code="weight-over-the-wood",
+    place="hold",
+    level="note",
+    message="Here the base lies on the wood with a part of it only",
+    do="Keep the weight on the handle that stands over the wood, and the base flat past the end",
+)
+
+# 7: clashes
+
+BASE_MEETS = Words(
+    code="base-meets",
+    place="hold",
+    level="stop",
+    message="The base of the router would run into {what} on its way",
+    do="Move it clear of base and handles",
+)
+BIT_MEETS = Words(
+    code="bit-meets", place="guide", level="stop", message="The bit would run into {what}", do="Move it, or take another guide"
+)
+NO_SACRIFICIAL_BOARD = Words(
+    code="no-sacrificial-board",
+    place="hold",
+    level="stop",
+    message="The bit goes through the work, {extra:len} into what lies below",
+    do="Lay a sacrificial board below it, or let the edge overhang the bench",
+)
+BEARING_MEETS_BENCH = Words(
+    code="bearing-meets-bench",
+    place="hold",
+    level="stop",
+    message="The bearing and its screw, {below:len} below the board, meet the bench",
+    do="Raise the board by {clear:len} or more: tape it on a smaller board, and say so",
+)
+SHANK_RUBS = Words(
+    code="shank-rubs",
+    place="tool",
+    level="stop",
+    message="Above the cutter the shank would rub in the cut and burn",
+    do="Take a longer cutter, or one that is wider than its shank",
+)
+BEARING_IN_WOOD = Words(
+    code="bearing-in-wood",
+    place="tool",
+    level="stop",
+    message="The bearing would have to run through wood",
+    do="Take a bit with its bearing at the other end or without one, or cut its way free first",
+)
+
+# 8: held
+
+LOOSE_PIECE = Words(
+    code="loose-piece",
+    place="hold",
+    level="stop",
+    message="This sets a piece of {volume:n0} cm³ free that nothing holds, and the bit throws what is loose",
+    do="Say what holds it: tape, screws, tabs, or a skin that is left below",
+)
+
 # 12: ends
 
 LIFTED_INTO_WOOD = Words(

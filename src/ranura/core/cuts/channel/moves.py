@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from itertools import groupby
 from typing import assert_never
@@ -10,10 +11,10 @@ from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.channel.clearing import Cleared
 from ranura.core.cuts.channel.fence import Fence, GuideOnRods, Jig, ScoredLine, Straightedge, TableFence
 from ranura.core.cuts.channel.setting import ChannelSetting
-from ranura.core.cuts.channel.sweep import blocks_at, body_of, path_of
+from ranura.core.cuts.channel.sweep import blocks_at, body_of, clamps_on, path_of
 from ranura.core.cutting.stepping import Pass
 from ranura.core.geometry.rings import Point, Ring
-from ranura.core.proof.bodies import bench_below, clamps_of, standing, work_of
+from ranura.core.proof.bodies import bench_below, carriers_of, clamps_of, standing, stints, work_of
 from ranura.core.proof.machines import machine_of
 from ranura.core.proof.moves import (
     Body,
@@ -22,6 +23,7 @@ from ranura.core.proof.moves import (
     GuideKind,
     GuidePlace,
     MachineSetting,
+    Move,
     Program,
     base_of,
     cutter_of,
@@ -50,7 +52,6 @@ def channel_program(setting: ChannelSetting) -> Program:
     """The moves of a channel, with what stands around it. Empty of moves where a stop leaves no passes."""
     recorder = Recorder()
     settings: list[MachineSetting] = []
-    bodies = _bodies(setting)
     fences = setting.option.fences
     passes = setting.stepping.passes if setting.stepping is not None else ()
     cleared = setting.cleared if passes else None
@@ -75,7 +76,7 @@ def channel_program(setting: ChannelSetting) -> Program:
                 tuple(group),
                 first=not place and spacer == fence.spacers[0],
             )
-    return Program(bodies=bodies, settings=tuple(settings), moves=tuple(recorder.moves))
+    return Program(bodies=_bodies(setting, recorder.moves), settings=tuple(settings), moves=tuple(recorder.moves))
 
 
 def _go_to(recorder: Recorder, place: int, count: int) -> None:
@@ -87,6 +88,8 @@ def _go_to(recorder: Recorder, place: int, count: int) -> None:
 def _clearing(setting: ChannelSetting, cleared: Cleared, fence: Fence, place: int) -> MachineSetting:
     """The setting of the straight bit that goes before an undercut."""
     guide = _guide(setting, fence, 0.0, place)
+    if guide.body is not None and guide.body.startswith("fence") and len(setting.option.fences) > 1:
+        guide = replace(guide, body=_name_of(place + 1, clearing=True))
     return replace(
         _machine(setting, fence, 0.0, place),
         router_id=cleared.candidate.router.id,
@@ -205,15 +208,20 @@ def _guide(setting: ChannelSetting, fence: Fence, spacer: float, place: int) -> 
     stands = fence.stands
     low, high = (top, top + _FENCE_HIGH) if stands else (max(0.0, top - _GUIDE_BELOW), top)
     return GuidePlace(
-        kind=_kind_of(fence), body=f"fence-{place + 1}" if stands else "work-1", r=None, z0=low, z1=high, at=None, spacer=spacer
+        kind=_kind_of(fence),
+        body=_name_of(place + 1, clearing=False) if stands else "work-1",
+        r=None,
+        z0=low,
+        z1=high,
+        at=None,
+        spacer=spacer,
     )
 
 
-def _bodies(setting: ChannelSetting) -> tuple[Body, ...]:
+def _bodies(setting: ChannelSetting, moves: Sequence[Move]) -> tuple[Body, ...]:
     """The boards, what they lie on, the fences, blocks, backers and clamps."""
     channel, piece, top = setting.channel, setting.piece, setting.channel.thickness
-    width = channel.cut_by(setting.bit)
-    clamps = clamps_of(setting.holding, top)
+    clamps = clamps_of(setting.holding, top, moves, on_guides=[clamps_on(channel, fence) for fence in setting.option.fences])
     held = tuple(clamp.id for clamp in clamps)
     found: list[Body] = [work_of(piece, held)]
     for number, ring in enumerate(channel.boards[1:], start=2):
@@ -221,16 +229,36 @@ def _bodies(setting: ChannelSetting) -> tuple[Body, ...]:
         found.append(replace(found[0], id=f"work-{number}", piece=number - 1, ring=board, holes=()))
     if setting.by_hand:
         found.append(bench_below(piece))
-        for place, fence in enumerate(setting.option.fences, start=1):
-            body = body_of(channel, fence)
-            if body is not None:
-                found.append(standing(f"fence-{place}", "fence", body, top, top + _FENCE_HIGH, held_by=held))
-        rings = [ring for fence in setting.option.fences for ring in blocks_at(channel, fence, setting.base, bit_diameter=width)]
-        for number, ring in enumerate(rings, start=1):
-            found.append(standing(f"block-{number}", "block", ring, top, top + _FENCE_HIGH))
+        found += _guides(setting, moves, held)
+    if channel.held == "carrier":
+        found += carriers_of(piece)
     for number, ring in enumerate(_backers(setting), start=1):
         found.append(standing(f"backer-{number}", "backer", ring, 0.0, top, held_by=held))
     return (*found, *clamps)
+
+
+def _guides(setting: ChannelSetting, moves: Sequence[Move], held: tuple[str, ...]) -> list[Body]:
+    """The fence with its blocks, at every station while that is worked at; where an undercut is cleared first, all stations are
+    gone through twice."""
+    channel, top = setting.channel, setting.channel.thickness
+    fences = setting.option.fences
+    found: list[Body] = []
+    when = stints(moves) or [(1, 0, None)]
+    for number, (station, first, after) in enumerate(when):
+        fence = fences[station - 1]
+        name = _name_of(station, clearing=len(when) > len(fences) and number < len(fences))
+        body = body_of(channel, fence)
+        if body is not None:
+            made = standing(name, "fence", body, top, top + _FENCE_HIGH, held_by=held)
+            found.append(replace(made, from_move=first, to_move=after))
+        for ring in blocks_at(channel, fence, setting.base, bit_diameter=channel.cut_by(setting.bit)):
+            block = standing(f"block-{len(found) + 1}", "block", ring, top, top + _FENCE_HIGH)
+            found.append(replace(block, from_move=first, to_move=after))
+    return found
+
+
+def _name_of(station: int, *, clearing: bool) -> str:
+    return f"fence-{station}-clearing" if clearing else f"fence-{station}"
 
 
 def _backers(setting: ChannelSetting) -> list[Ring]:

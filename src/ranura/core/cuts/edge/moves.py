@@ -7,6 +7,7 @@ is the same run by hand, seen through the board.
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import replace
 from typing import assert_never
 
@@ -16,10 +17,12 @@ from ranura.core.cuts.edge.on_board import turned_over
 from ranura.core.cuts.edge.runs import Run, runs_of
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cutting.stage import Stage, Trip
+from ranura.core.geometry import closeness
 from ranura.core.geometry.paths import begun_at, offset_ring
 from ranura.core.geometry.rings import Point, Ring, signed_area
 from ranura.core.holding.clamps import LEAD
-from ranura.core.proof.bodies import CLAMP_HIGH, bench_below, standing, work_of
+from ranura.core.holding.placed import Side
+from ranura.core.proof.bodies import CLAMP_HIGH, bench_below, bench_turned, carriers_of, standing, work_of
 from ranura.core.proof.machines import machine_of
 from ranura.core.proof.moves import (
     FLANK,
@@ -29,6 +32,7 @@ from ranura.core.proof.moves import (
     GuideKind,
     GuidePlace,
     MachineSetting,
+    Move,
     Program,
     Surface,
     back_face,
@@ -37,6 +41,7 @@ from ranura.core.proof.moves import (
 from ranura.core.proof.recorder import Recorder
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
 
+_SIDES: tuple[Side, ...] = ("near", "far", "left", "right")
 _ARC_STEPS = 12
 """Chords of the quarter arc on which a bit comes in on a closed edge."""
 _CLEAR_OF_EDGE = 2.0
@@ -63,7 +68,7 @@ def edge_program(setting: EdgeSetting) -> Program:
         if len(faces) > 1 and number + 1 < len(stages):
             recorder.turn_over("width")
         taken.append(stage.trip)
-    return Program(bodies=_bodies(setting), settings=tuple(settings), moves=tuple(recorder.moves))
+    return Program(bodies=_bodies(setting, recorder.moves), settings=tuple(settings), moves=tuple(recorder.moves))
 
 
 def _faces(setting: EdgeSetting) -> tuple[tuple[Surface, tuple[Run, ...]], ...]:
@@ -189,7 +194,7 @@ def _guide(setting: EdgeSetting, trip: Trip, *, shown: bool) -> GuidePlace:
     )  # fmt: skip
 
 
-def _bodies(setting: EdgeSetting) -> tuple[Body, ...]:
+def _bodies(setting: EdgeSetting, moves: Sequence[Move]) -> tuple[Body, ...]:
     """The board, the bench below it by hand, and its clamps where they stay."""
     piece: Piece = setting.piece
     top = setting.edging.thickness
@@ -201,8 +206,30 @@ def _bodies(setting: EdgeSetting) -> tuple[Body, ...]:
     if setting.edging.shape == "flush":
         found += _overhangs(setting)
     if setting.by_hand:
-        found.append(bench_below(piece))
+        found += bench_turned(_bench(setting), top, moves)
+    if setting.edging.held == "carrier":
+        cut = {edge.ref for edge in setting.edging.edges}
+        found += carriers_of(piece, [side for side in _SIDES if side not in cut])
     return (*found, *clamps)
+
+
+def _bench(setting: EdgeSetting) -> Body:
+    """The bench below the board: lower where it lies on a smaller board that raises it, further in where a clamped edge overhangs
+    it (R11)."""
+    clear = setting.rules.bearing_overhang
+    if setting.below <= 0:
+        return bench_below(setting.piece)
+    if setting.hold.method in ("tape", "vacuum"):
+        return bench_below(setting.piece, raised=float(closeness.ceil(setting.below + clear)))
+    if setting.hold.method in ("clamps", "clamps-moved", "vice", "dogs"):
+        inset = {
+            side: clear
+            for edge in setting.edging.edges
+            for side in _SIDES
+            if edge.ref == side or (not edge.inside and edge.closed)
+        }
+        return bench_below(setting.piece, inset=inset)
+    return bench_below(setting.piece)
 
 
 def _overhangs(setting: EdgeSetting) -> list[Body]:

@@ -150,11 +150,7 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
     cautions += [*hold.cautions, *tool_cautions(chosen, speed, grip, piece, wood, rules)]
     cautions += _cautions(chosen, asked, wood, rules, guided, staging, runs, climbs, judge)
     inside = any(edge.inside for edge in asked.edges)
-    if by_hand and below > 0 and (hold.method == "mat" or (inside and hold.method not in ("tape", "vacuum"))):
-        # Rounded up: it must clear.
-        clear = float(closeness.ceil(below + rules.bearing_overhang))
-        cautions.append(caution(words.BEARING_MEETS_BENCH, below=below, clear=clear))
-    elif by_hand and below > 0 and guided is not None and hold.method in ("clamps", "clamps-moved", "vice", "dogs"):
+    if by_hand and not inside and below > 0 and guided is not None and hold.method in ("clamps", "clamps-moved", "vice", "dogs"):
         cautions.append(caution(words.BEARING_BELOW, below=below, clear=below + rules.bearing_overhang))
     return EdgeSetting(
         piece=piece,

@@ -90,8 +90,8 @@ def _run(edge: Edge, edging: EdgesOnBoard, mounting: Mounting, wood: Material, r
             downhill=rules.downhill,
             end_grain=rules.end_grain,
         )
-        if edge.closed:
-            points, lies = _begun_well(points, wood_on_left, edging, lies, rules)
+    if edge.closed:
+        points, lies = _begun_well(points, wood_on_left, edging, lies, rules)
     chosen = {each.ref for each in edging.edges}
     before, after = _neighbours(edge)
     alone = not edge.closed
@@ -140,6 +140,8 @@ def _begun_well(
     a, b = ring[at], ring[at + 1]
     start = ((a[0] + b[0]) / 2, (a[1] + b[1]) / 2)
     turned = (start, *points[at + 1 :], *points[: at + 1])
+    if not lies:
+        return turned, lies
     return turned, stretches(
         turned, wood_on_left=wood_on_left, fibres=edging.fibres, closed=True, downhill=rules.downhill, end_grain=rules.end_grain
     )

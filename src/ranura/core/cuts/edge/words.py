@@ -152,13 +152,6 @@ BEARING_BELOW = Words(
     message="Bearing and screw stand {below:len} below the board",
     do="Raise the work, or let it overhang the bench by {clear:rough}, clear of clamps and vice",
 )
-BEARING_MEETS_BENCH = Words(
-    code="bearing-meets-bench",
-    place="hold",
-    level="stop",
-    message="The bearing and its screw, {below:len} below the board, meet the bench",
-    do="Raise the board by {clear:len} or more: tape it on a smaller board, and say so",
-)
 CORNER_LEFT_ROUND = Words(
     code="corner-left-round",
     place="guide",

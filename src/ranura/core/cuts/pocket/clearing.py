@@ -13,6 +13,9 @@ from shapely.geometry.base import BaseGeometry
 from ranura.core.geometry.paths import QUARTER_POINTS, SLIVER, parts_of, ring_length
 from ranura.core.geometry.rings import Ring
 
+TABS, TAB_WIDE = 4, 10.0
+"""Tabs that hold what a line sets free: how many, and how wide each, in mm."""
+
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Clearing:

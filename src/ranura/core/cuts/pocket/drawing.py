@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 
 from ranura.core.cuts.pocket.asked import PocketCut
+from ranura.core.cuts.pocket.clearing import TAB_WIDE, TABS
 from ranura.core.cuts.pocket.guides import (
     AreaGuide,
     BushingGuide,
@@ -19,8 +20,9 @@ from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.section import pocket_section
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.geometry.convex import bounds
-from ranura.core.geometry.paths import band
+from ranura.core.geometry.paths import band, length_of, stretch
 from ranura.core.geometry.rings import Point, Ring, shifted
+from ranura.core.holding.clamps import LEAD
 from ranura.core.output.guides import heading_words
 from ranura.core.output.marks import carrier_outlines, clamp_marks, clamp_outlines, turret_view
 from ranura.core.output.views import Arrow, Dimension, Mark, Outline, View, base_outline, box, circle, typed_dimension
@@ -63,7 +65,7 @@ def _plan(setting: PocketSetting, cut: PocketCut) -> View:
     marks: list[Mark] = []
     arrows: list[Arrow] = []
     if guide is not None and setting.paths:
-        template = template_ring(asked, guide)
+        template = template_ring(asked, guide, beyond=setting.bit.diameter + LEAD)
         if template is not None:
             label = write("template for the bushing" if isinstance(guide, BushingGuide) else "template for the bearing")
             outlines += [
@@ -161,20 +163,17 @@ def _lines_cut(setting: PocketSetting) -> list[Outline]:
     return made
 
 
-TABS, TAB_WIDE = 4, 10.0
-
-
 def tabs_on(path: Ring, half: float) -> list[Ring]:
-    """Bridges 10 mm wide across the groove, at four places equally far along it."""
+    """Bridges across the groove of a closed path, at places equally far along it."""
+    line = (*path, path[0])
+    length = length_of(line, closed=False)
     found: list[Ring] = []
     for number in range(TABS):
-        i = round(len(path) * (number + 0.5) / TABS) % len(path)
-        (x, y), (ax, ay), (bx, by) = path[i], path[i - 1], path[(i + 1) % len(path)]
-        size = math.dist((ax, ay), (bx, by)) or 1.0
-        tx, ty = (bx - ax) / size * TAB_WIDE / 2, (by - ay) / size * TAB_WIDE / 2
-        nx, ny = -(by - ay) / size * half, (bx - ax) / size * half
-        corners = ((-1, -1), (1, -1), (1, 1), (-1, 1))
-        found.append(tuple((x + a * tx + n * nx, y + a * ty + n * ny) for a, n in corners))
+        middle = length * (number + 0.5) / TABS
+        (x0, y0), (x1, y1) = (part := stretch(line, middle - TAB_WIDE / 2, middle + TAB_WIDE / 2))[0], part[-1]
+        size = math.dist((x0, y0), (x1, y1)) or 1.0
+        nx, ny = -(y1 - y0) / size * half, (x1 - x0) / size * half
+        found.append(((x0 - nx, y0 - ny), (x1 - nx, y1 - ny), (x1 + nx, y1 + ny), (x0 + nx, y0 + ny)))
     return found
 
 

@@ -255,8 +255,9 @@ def lanes_of(asked: PocketOnBoard, *, bit_diameter: float, lane: float) -> tuple
     return tuple(((x1 - at, y0 - beyond), (x1 - at, y1 + beyond)) for at in offsets)
 
 
-def template_ring(asked: PocketOnBoard, guide: AreaGuide) -> Ring | None:
-    """The template's opening (or, around a disc, its outline) at the first place; None without one."""
+def template_ring(asked: PocketOnBoard, guide: AreaGuide, *, beyond: float) -> Ring | None:
+    """The template's opening (or, around a disc, its outline) at the first place; None without one. Where a side is open it goes
+    on past the board, by `beyond` mm and the offset."""
     plan = template_of(guide)
     if plan is None or plan.template_length is None:
         return None
@@ -267,4 +268,7 @@ def template_ring(asked: PocketOnBoard, guide: AreaGuide) -> Ring | None:
     if asked.ring is not None:
         return offset_ring(asked.ring, plan.offset)
     x0, y0, x1, y1 = cx - half_x, cy - half_y, cx + half_x, cy + half_y
+    more = beyond + plan.offset
+    x0, x1 = x0 - more * ("left" in asked.open_sides), x1 + more * ("right" in asked.open_sides)
+    y0, y1 = y0 - more * ("near" in asked.open_sides), y1 + more * ("far" in asked.open_sides)
     return rounded((x0, y0, x1, y1), min(plan.template_corner_radius or 0.0, half_x, half_y))

@@ -46,6 +46,7 @@ _THINNED = 0.1
 """mm by which a path may be off where clashes are judged; the base counts as larger by as much."""
 
 
+_REACHES = 1.3
 PLATE = 9.0
 """mm: how thick a plate below the base is taken to be; so much less the bit reaches."""
 
@@ -210,8 +211,19 @@ class PocketJudge(StraightJudge):
         """How wide a base, or a plate below it, must be to rest on both rims in the middle of the field, or on the board beside
         an open side, in mm."""
         plan = template_of(guide)
-        rim = min(self.asked.size) + 2 * (0.0 if plan is None else plan.offset)
-        return (rim / 2 if self.asked.open_sides else rim) + 2 * BEARING
+        length, across = self.asked.size
+        opened = set(self.asked.open_sides)
+        # Where a side is open it lies on the other rim alone, with its axis as far from that as the field is wide.
+        spans = (length * (2 if opened & {"left", "right"} else 1), across * (2 if opened & {"near", "far"} else 1))
+        return min(spans) + 2 * (0.0 if plan is None else plan.offset) + 2 * BEARING
+
+    def plate(self, guide: AreaGuide) -> float:
+        """How wide a plate below the base must be to lie firm at every place of the field, in mm.
+
+        Rule: R21.6 base
+        Formula: the rim's width × 2 / 1.3, and 2 mm more on either side
+        Source: where the axis stands further from a rim than 0.3 of the plate's radius, it must reach the other rim too"""
+        return (self.bridging(guide) - 2 * BEARING) * 2 / _REACHES + 2 * BEARING
 
     def _bridged(self, guide: AreaGuide, base: Base) -> bool:
         return not closeness.over(self.bridging(guide), base.across)
@@ -228,7 +240,7 @@ class PocketJudge(StraightJudge):
         paths = self.paths(bit, guide)
         outer = [paths[0], paths[-1]] if asked.open_paths else [thinned(path, _THINNED) for path in paths[-1:]]
         across = around_axis(base)
-        radius = (max(across, self.bridging(guide) / 2) if asked.plate else across) + _THINNED
+        radius = (max(across, self.plate(guide) / 2) if asked.plate else across) + _THINNED
         sweeps = [
             Sweep(paths=tuple(((*shifted(path, shift), shifted(path, shift)[0]), radius) for path in outer))
             for shift in asked.places

@@ -6,9 +6,11 @@ before the next; lanes come in from outside and are run in one sense.
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import replace
 from typing import assert_never
 
+from ranura.core.cuts.pocket.clearing import TAB_WIDE, TABS
 from ranura.core.cuts.pocket.guides import (
     AreaGuide,
     BearingGuide,
@@ -21,9 +23,10 @@ from ranura.core.cuts.pocket.guides import (
 )
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cutting.stepping import Pass
-from ranura.core.geometry.paths import begun_at
-from ranura.core.geometry.rings import Point, Ring, shifted
-from ranura.core.proof.bodies import bench_below, clamps_of, standing, work_of
+from ranura.core.geometry.paths import begun_at, length_of, stretch
+from ranura.core.geometry.rings import Point, Ring, extent, shifted
+from ranura.core.holding.clamps import LEAD
+from ranura.core.proof.bodies import bench_below, bench_turned, carriers_of, clamps_of, standing, stints, work_of
 from ranura.core.proof.machines import machine_of
 from ranura.core.proof.moves import (
     FLANK,
@@ -33,6 +36,7 @@ from ranura.core.proof.moves import (
     GuideKind,
     GuidePlace,
     MachineSetting,
+    Move,
     Program,
     back_face,
     shown_face,
@@ -66,7 +70,7 @@ def pocket_program(setting: PocketSetting) -> Program:
         settings.append(replace(settings[0], frame=back_face(length, width, "length")))
         _changes(recorder, setting, passes[0], first=False)
         _run(recorder, setting, setting.paths, passes)
-    return Program(bodies=_bodies(setting), settings=tuple(settings), moves=tuple(recorder.moves))
+    return Program(bodies=_bodies(setting, recorder.moves), settings=tuple(settings), moves=tuple(recorder.moves))
 
 
 def _changes(recorder: Recorder, setting: PocketSetting, first_pass: Pass, *, first: bool) -> None:
@@ -77,6 +81,7 @@ def _changes(recorder: Recorder, setting: PocketSetting, first_pass: Pass, *, fi
             Change(what="bit", to=setting.bit.id),
             Change(what="speed", to=float(setting.turning_rpm)),
             Change(what="held", to=method),
+            *([Change(what="held", to=setting.pocket.loose)] if setting.pocket.loose else []),
             *changes,
         ]
     recorder.set(*changes)
@@ -87,14 +92,16 @@ def _run(recorder: Recorder, setting: PocketSetting, paths: tuple[Ring, ...], pa
     if asked.in_lanes:
         _lanes(recorder, setting, paths, passes)
     elif asked.facts.taken == "groove":
-        _grooves(recorder, paths, passes, closed=not asked.open_paths)
+        _grooves(recorder, setting, paths, passes, closed=not asked.open_paths)
     elif asked.around:
-        _grooves(recorder, paths, passes, closed=True)
+        _grooves(recorder, setting, paths, passes, closed=True)
     else:
         _field(recorder, paths, passes)
 
 
-def _grooves(recorder: Recorder, paths: tuple[Ring, ...], passes: tuple[Pass, ...], *, closed: bool) -> None:
+def _grooves(
+    recorder: Recorder, setting: PocketSetting, paths: tuple[Ring, ...], passes: tuple[Pass, ...], *, closed: bool
+) -> None:
     """Along lines side by side, all depths of one before the next: plunged at the first point, out at the last."""
     per_path = len(passes) // len(paths)
     at: Point | None = None
@@ -103,10 +110,39 @@ def _grooves(recorder: Recorder, paths: tuple[Ring, ...], passes: tuple[Pass, ..
         line = (*path, path[0]) if closed else path
         for each in passes[number * per_path : (number + 1) * per_path]:
             _down(recorder, at, line[0], each)
-            recorder.cut(line, each.to_depth, fresh, each.feed_m_min)
+            if closed and leaves_tabs(setting) and each.to_depth > tab_top(setting) + 1e-9:
+                _over_tabs(recorder, line, each, fresh, tab_top(setting), setting.bit.diameter / 2)
+            else:
+                recorder.cut(line, each.to_depth, fresh, each.feed_m_min)
             at = recorder.drawn_out(line, each.to_depth, each.feed_m_min)
     if at is not None:
         recorder.stop(at, -CLEAR)
+
+
+def leaves_tabs(setting: PocketSetting) -> bool:
+    """Whether tabs hold what would come free."""
+    return setting.pocket.frees and setting.pocket.loose == "tabs"
+
+
+def tab_top(setting: PocketSetting) -> float:
+    """How deep the bit goes over a tab, in mm."""
+    return setting.pocket.thickness - setting.rules.tab
+
+
+def _over_tabs(recorder: Recorder, line: Ring, each: Pass, fresh: Fresh, top: float, r: float) -> None:
+    """Along a line, the bit raised over every tab and lowered behind it."""
+    length = length_of(line, closed=False)
+    half = TAB_WIDE / 2 + r
+    done = 0.0
+    for number in range(TABS):
+        middle = length * (number + 0.5) / TABS
+        recorder.cut(stretch(line, done, middle - half), each.to_depth, fresh, each.feed_m_min)
+        over = stretch(line, middle - half, middle + half)
+        recorder.raise_to(over[0], each.to_depth, top)
+        recorder.cut(over, top, fresh, each.feed_m_min)
+        recorder.plunge(over[-1], top, each.to_depth)
+        done = middle + half
+    recorder.cut(stretch(line, done, length), each.to_depth, fresh, each.feed_m_min)
 
 
 def _down(recorder: Recorder, at: Point | None, to: Point, each: Pass) -> None:
@@ -193,7 +229,7 @@ def _machine(setting: PocketSetting, shift: float) -> MachineSetting:
     asked = setting.pocket
     guides = () if setting.guide is None else (_guide(setting, setting.guide, shift),)
     hold = setting.holding.method if setting.holding is not None else "clamps"
-    return machine_of(setting, frame=shown_face(asked.thickness), guides=guides, hold=hold, part=asked.part)
+    return machine_of(setting, frame=shown_face(asked.thickness), guides=guides, hold=hold, part=asked.part, plate=setting.plate)
 
 
 def _guide(setting: PocketSetting, guide: AreaGuide, shift: float) -> GuidePlace:
@@ -220,21 +256,23 @@ def _on_template(kind: GuideKind, r: float, top: float, high: float) -> GuidePla
     return GuidePlace(kind=kind, body="template", r=r, z0=top, z1=top + high, at=None, spacer=0.0)
 
 
-def _bodies(setting: PocketSetting) -> tuple[Body, ...]:
+def _bodies(setting: PocketSetting, moves: Sequence[Move]) -> tuple[Body, ...]:
     """The board, what it lies on, its template or fence, and its clamps."""
     asked, piece, guide, top = setting.pocket, setting.piece, setting.guide, setting.pocket.thickness
-    clamps = clamps_of(setting.holding, top) if setting.holding is not None else ()
+    clamps = clamps_of(setting.holding, top, moves) if setting.holding is not None else ()
     held = tuple(clamp.id for clamp in clamps)
     found: list[Body] = [work_of(piece, held)]
     length, width = asked.part
     if asked.through and asked.backed:
         found.append(standing("below", "below", ((0.0, 0.0), (length, 0.0), (length, width), (0.0, width)), -_BELOW, 0.0))
     else:
-        found.append(bench_below(piece))
+        found += bench_turned(bench_below(piece), top, moves)
+    if asked.held == "carrier":
+        found += carriers_of(piece)
     if guide is not None:
-        ring = template_ring(asked, guide)
+        ring = template_ring(asked, guide, beyond=setting.bit.diameter + LEAD)
         if ring is not None and isinstance(guide, BushingGuide | BearingGuide):
-            found += _templates(setting, guide, ring)
+            found += _templates(setting, guide, ring, moves)
         if isinstance(guide, ShoulderGuide) and setting.paths:
             found.append(standing("fence-1", "fence", _shoulder_fence(setting), top, top + _FENCE_HIGH, held_by=held))
         if isinstance(guide, SledGuide):
@@ -248,24 +286,25 @@ _TEMPLATE_RIM = 100.0
 """mm that a template reaches beyond its opening."""
 
 
-def _templates(setting: PocketSetting, guide: BushingGuide | BearingGuide, ring: Ring) -> list[Body]:
-    """The template at each place: a board with an opening, or a disc that is gone round."""
+def _templates(setting: PocketSetting, guide: BushingGuide | BearingGuide, ring: Ring, moves: Sequence[Move]) -> list[Body]:
+    """The template at each place while that is worked at: a board with an opening, or a disc that is gone round."""
     top, asked = setting.pocket.thickness, setting.pocket
     made = []
-    for number, shift in enumerate(asked.places, start=1):
-        opening = shifted(ring, shift)
-        xs, ys = [x for x, _ in opening], [y for _, y in opening]
+    for number, (station, first, after) in enumerate(stints(moves) or [(1, 0, None)], start=1):
+        opening = shifted(ring, asked.places[station - 1])
+        x0, y0, x1, y1 = extent(opening)
         rim = _TEMPLATE_RIM
-        around = (
-            (min(xs) - rim, min(ys) - rim),
-            (max(xs) + rim, min(ys) - rim),
-            (max(xs) + rim, max(ys) + rim),
-            (min(xs) - rim, max(ys) + rim),
-        )
+        around = ((x0 - rim, y0 - rim), (x1 + rim, y0 - rim), (x1 + rim, y1 + rim), (x0 - rim, y1 + rim))
         keeps = asked.facts.keeps_inside
-        name = "template" if number == 1 else f"template-{number}"
-        body = standing(name, "template", opening if keeps else around, top, top + guide.thickness, held_by=("tape",))
-        made.append(replace(body, holes=() if keeps else (opening,)))
+        body = standing(
+            "template" if number == 1 else f"template-{number}",
+            "template",
+            opening if keeps else around,
+            top,
+            top + guide.thickness,
+            held_by=("tape",),
+        )
+        made.append(replace(body, holes=() if keeps else (opening,), from_move=first, to_move=after))
     return made
 
 

@@ -55,7 +55,7 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
         if corners:
             cautions.append(caution(words.CORNERS_UNREACHED, area=area, radius=bit.diameter / 2))
     cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
-    plate = judge.bridging(guide) if guide is not None and asked.plate else None
+    plate = judge.plate(guide) if guide is not None and asked.plate else None
     if plate is not None:
         cautions.append(caution(words.PLATE_BRIDGES, across=plate, thickness=PLATE))
     cautions += _cautions(judge, chosen, stepping)
@@ -134,12 +134,7 @@ def _cautions(judge: PocketJudge, chosen: Candidate, stepping: Stepping | None) 
     if stepping is not None:
         found += stepping.cautions
         found += [each for pace in stepping.paces for each in pace.cautions]
-    if asked.through:
-        if not asked.backed and not (asked.frees and asked.loose == "skin"):
-            found.append(caution(words.NO_SACRIFICIAL_BOARD, extra=rules.through_extra))
-        if asked.frees and asked.loose is None:
-            found.append(caution(words.LOOSE_PIECE, form=asked.form if asked.facts.frees else "piece"))
-    elif closeness.under(asked.tongue, asked.thickness / 3):
+    if not asked.through and closeness.under(asked.tongue, asked.thickness / 3):
         found.append(caution(words.THIN_FLOOR, floor=asked.tongue))
     x0, y0, x1, y1 = asked.box
     last = max(asked.places)

@@ -6,6 +6,7 @@ from ranura.core.cuts.pocket import words
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.output.remedies import Remedy, held_otherwise, moved_clear
+from ranura.core.proof import words as proof_words
 from ranura.core.text import guide_words
 from ranura.core.text.writing import write
 
@@ -16,12 +17,18 @@ def pocket_remedies(cut: PocketCut, setting: PocketSetting) -> tuple[Remedy, ...
     """What would take a stop of a pocket away: what lies below, what holds what comes free, how the work is held."""
     codes = {each.code for each in setting.cautions}
     found = []
-    if words.NO_SACRIFICIAL_BOARD.code in codes:
-        found.append(Remedy(answers=words.NO_SACRIFICIAL_BOARD.code, says=write("One lies below it"), change={"backed": True}))
-    if words.LOOSE_PIECE.code in codes:
-        found += [Remedy(answers=words.LOOSE_PIECE.code, says=write(says), change={"loose": how}) for how, says in _LOOSE.items()]
+    if proof_words.NO_SACRIFICIAL_BOARD.code in codes:
+        found.append(
+            Remedy(answers=proof_words.NO_SACRIFICIAL_BOARD.code, says=write("One lies below it"), change={"backed": True})
+        )
+    if proof_words.LOOSE_PIECE.code in codes:
+        found += [
+            Remedy(answers=proof_words.LOOSE_PIECE.code, says=write(says), change={"loose": how}) for how, says in _LOOSE.items()
+        ]
     for code, there, says in (
         (guide_words.BASE_TIPS.code, True, "A wider plate below the base bridges it"),
+        (proof_words.BASE_TIPS_OVER.code, True, "A wider plate below the base bridges it"),
+        (proof_words.NOTHING_CARRIES.code, True, "A wider plate below the base bridges it"),
         (words.PLATE_BRIDGES.code, False, "There is none"),
     ):
         if code in codes:

@@ -149,20 +149,6 @@ GUIDE_SERVES_ONE_PLACE = Words(
     do="Guide it by a template, or plan each place as a cut of its own",
 )
 GUIDE_REFUSED = Words(code="guide-refused", place="guide", level="stop", message="{why}", do="Guide it another way", setup=True)
-NO_SACRIFICIAL_BOARD = Words(
-    code="no-sacrificial-board",
-    place="hold",
-    level="stop",
-    message="The bit goes {extra:len} through the work, into whatever lies below",
-    do="Lay a sacrificial board below it",
-)
-LOOSE_PIECE = Words(
-    code="loose-piece",
-    place="hold",
-    level="stop",
-    message="The last pass sets the {form} free, and the bit throws what is loose",
-    do="Say what holds it",
-)
 THIN_FLOOR = Words(
     code="thin-floor",
     place="depths",

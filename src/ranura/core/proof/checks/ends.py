@@ -32,7 +32,7 @@ def ends(step: Step) -> Iterator[Found]:
     inside = meets(step.wood, _grown(there, _NEAR))
     if inside and move.turning and (step.setting.base.kind != "plunge" or not step.by_hand):
         yield step.found(12, words.LIFTED_TURNING, spot, depth)
-    if inside and _wall_ahead(step, there):
+    if inside and move.to_depth <= 0 and _wall_ahead(step, there):
         yield step.found(12, words.LIFTED_AT_THE_WALL, spot, depth)
 
 

@@ -1,0 +1,116 @@
+"""What carries a router's base: the work's face as it is before a move, boards at its height, or what lies on it (R21.6)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from functools import lru_cache
+
+import numpy as np
+import shapely
+from shapely import Polygon
+from shapely.geometry import LineString
+from shapely.geometry import Point as Spot
+from shapely.geometry.base import BaseGeometry
+
+from ranura.core.geometry.rings import Point, Ring
+from ranura.core.proof.moves import Body, MachineSetting
+from ranura.core.proof.wood import Swept, Wood, outwards
+
+_BELOW = 0.01
+"""mm below a face at which its wood carries."""
+_LEVEL = 0.3
+"""mm by which boards may differ in height and still carry together."""
+_NOTHING = 1.0
+"""mm² under a base that carry nothing."""
+_POINTS, _THINNED = 40, 0.1
+"""Points of a round base's outline, and mm by which paths may be off, in which what carries it is looked at."""
+_LEVELLED = frozenset({"support", "backer", "carrier", "sled"})
+
+
+@dataclass(slots=True)
+class Carrying:
+    """What carries a base on one face of the work, kept up while wood is taken from it. `bodies` are those that are there."""
+
+    bodies: tuple[Body, ...]
+    setting: MachineSetting
+    _area: BaseGeometry | None = None
+    _seen: dict[int, Swept] = field(default_factory=dict)
+    _gone: set[tuple[Ring, float]] = field(default_factory=set)
+
+    def under(self, wood: Wood, at: Point) -> BaseGeometry | None:
+        """What carries the base when its axis stands at a place of the board; None where it lies wholly on it.
+
+        Where nothing lies under it but below its opening, that is nothing."""
+        area = self._kept_up(wood)
+        base = placed(self.setting.base.ring, at, outwards(self.setting.frame))
+        if area.contains(base):
+            return None
+        carried = base.intersection(area)
+        opening = self.setting.base.opening
+        if opening and carried.difference(Spot(at).buffer(opening / 2, quad_segs=6)).area < _NOTHING:
+            return Polygon()
+        return carried.convex_hull
+
+    def _kept_up(self, wood: Wood) -> BaseGeometry:
+        area = self._uncut() if self._area is None else self._area
+        for swept in () if self._template() is not None else wood.taken:
+            if id(swept) in self._seen:
+                continue
+            self._seen[id(swept)] = swept
+            r = swept.radius(self.setting.frame.origin[2] - outwards(self.setting.frame) * _BELOW)
+            if r and (swept.path, r) not in self._gone:
+                self._gone.add((swept.path, r))
+                area = area.difference(_way(swept.path).buffer(r, quad_segs=4))
+        if area is not self._area:
+            shapely.prepare(area)
+            self._area = area
+        return area
+
+    def _uncut(self) -> BaseGeometry:
+        template = self._template()
+        if template is not None:
+            return Polygon(template.ring, template.holes)
+        face, out = self.setting.frame.origin[2], outwards(self.setting.frame)
+        found = []
+        for body in self.bodies:
+            top = body.z1 if out > 0 else body.z0
+            if body.role == "work" or (body.role in _LEVELLED and abs(top - face) <= _LEVEL):
+                found.append(Polygon(body.ring, body.holes))
+        return shapely.union_all(found)
+
+    def _template(self) -> Body | None:
+        """The template that the base lies on, with the bearing or bushing in it."""
+        guided = any(guide.kind in ("bushing", "bearing") for guide in self.setting.guides)
+        return next((body for body in self.bodies if body.role == "template"), None) if guided else None
+
+
+def _way(path: Ring) -> BaseGeometry:
+    """A path, thinned so far that a base does not feel it."""
+    return LineString(path).simplify(_THINNED) if len(path) > 1 else Spot(path[0])
+
+
+@lru_cache(maxsize=64)
+def _thinned(ring: Ring) -> np.ndarray:
+    """The outline of a base with fewer points."""
+    return np.array(ring[:: max(1, len(ring) // _POINTS)])
+
+
+def placed(ring: Ring, at: Point, out: int) -> Polygon:
+    """A base around its axis at a place of the board."""
+    return Polygon(_thinned(ring) * (1.0, float(out)) + at)
+
+
+def narrowest(hull: BaseGeometry) -> float:
+    """How wide a hull is where it is narrowest, in mm."""
+    box = hull.minimum_rotated_rectangle
+    if not isinstance(box, Polygon):
+        return 0.0
+    (x0, y0), (x1, y1), (x2, y2) = list(box.exterior.coords)[:3]
+    return float(min(((x1 - x0) ** 2 + (y1 - y0) ** 2) ** 0.5, ((x2 - x1) ** 2 + (y2 - y1) ** 2) ** 0.5))
+
+
+def outside(hull: BaseGeometry, at: Point) -> float:
+    """How far a place lies outside a hull, in mm; negative inside."""
+    spot = Spot(at)
+    away = float(hull.distance(spot))
+    return away if away > 0 or hull.boundary.is_empty else -float(hull.boundary.distance(spot))

@@ -1,0 +1,77 @@
+"""R21.6: wherever the bit touches wood the router's base lies firm: its axis over what carries it, and that not too narrow."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator
+
+from ranura.core.geometry import closeness
+from ranura.core.geometry.rings import Point, Ring
+from ranura.core.proof import words
+from ranura.core.proof.carrying import Carrying, narrowest, outside
+from ranura.core.proof.findings import Found
+from ranura.core.proof.moves import MachineSetting
+from ranura.core.proof.steps import Step
+
+_OUT, _NARROW = 0.3, 0.4
+"""Of half the base's least width: how far its axis may stand outside of what carries it, and how narrow that may be."""
+_NEAR, _SLIM = 0.2, 0.7
+"""The same, from which on the weight must be kept over the wood."""
+
+
+class Base:
+    """The check, with what carries the base on each face of the work and the places that were looked at."""
+
+    def __init__(self) -> None:
+        self._carrying: dict[tuple[object, ...], Carrying] = {}
+        self._looked_at: set[tuple[object, ...]] = set()
+
+    def __call__(self, step: Step) -> Iterator[Found]:
+        """Where the base would tip."""
+        if not step.by_hand or any(guide.kind == "rails" for guide in step.setting.guides):
+            return  # a sled carries it all the way
+        setting = step.setting
+        there = tuple(each for each in step.wood.bodies if each.from_move <= step.number < (each.to_move or math.inf))
+        key = (setting.frame, setting.base, tuple(guide.kind for guide in setting.guides), tuple(each.id for each in there))
+        carrying = self._carrying.get(key)
+        if carrying is None:
+            carrying = self._carrying[key] = Carrying(there, setting)
+        for at in _touching(step):
+            place = (key, round(at[0], 1), round(at[1], 1))
+            if place in self._looked_at:
+                continue
+            self._looked_at.add(place)
+            found = _found(step, carrying, at)
+            if found is not None:
+                yield found
+
+
+def _touching(step: Step) -> Iterator[Point]:
+    """Places of a move at which the bit touches wood."""
+    if step.move.kind == "plunge" and step.plunged:
+        yield step.on_board(step.move.path[0])
+    yield from (section.at for section in step.sections if section.area > 0)
+
+
+def _found(step: Step, carrying: Carrying, at: Point) -> Found | None:
+    half = half_width(step.setting)
+    hull = carrying.under(step.wood, at)
+    if hull is None:
+        return None
+    if hull.is_empty:
+        return step.found(6, words.NOTHING_CARRIES, at, 0.0)
+    away, wide = outside(hull, at), narrowest(hull)
+    if closeness.over(away, _OUT * half):
+        return step.found(6, words.BASE_TIPS_OVER, at, 0.0, away=away)
+    if closeness.under(wide, _NARROW * half):
+        return step.found(6, words.CARRIED_TOO_NARROWLY, at, 0.0, wide=wide, least=_NARROW * half)
+    if closeness.over(away, -_NEAR * half) or closeness.under(wide, _SLIM * half):
+        return step.found(6, words.WEIGHT_OVER_THE_WOOD, at, 0.0)
+    return None
+
+
+def half_width(setting: MachineSetting) -> float:
+    """Half of a base's least width, in mm."""
+    ring: Ring = setting.base.ring
+    xs, ys = [x for x, _ in ring], [y for _, y in ring]
+    return min(max(xs) - min(xs), max(ys) - min(ys)) / 2

@@ -1,0 +1,104 @@
+"""R21.7: the base stays clear of clamps, blocks and vice, and the bit of all that it is not meant to cut."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator
+
+from shapely import Polygon
+from shapely.geometry import LineString
+from shapely.geometry import Point as Spot
+from shapely.geometry.base import BaseGeometry
+
+from ranura.core.geometry.rings import Ring
+from ranura.core.proof import words
+from ranura.core.proof.checks.base import half_width
+from ranura.core.proof.cutter import widest_between
+from ranura.core.proof.findings import Found
+from ranura.core.proof.moves import Body, Cutter
+from ranura.core.proof.steps import Step
+
+_IN_BASES_WAY = frozenset({"clamp", "vice", "pin"})
+_NOT_TO_CUT = frozenset({"clamp", "vice", "pin", "fence", "block", "template", "bench"})
+_TOUCHES = 0.1
+"""mm by which outlines may overlap and still only touch."""
+
+
+class Clashes:
+    """The check; the same way beside the same bodies is looked at once."""
+
+    def __init__(self) -> None:
+        self._shapes: dict[str, Polygon] = {}
+        self._base_seen: set[object] = set()
+
+    def __call__(self, step: Step) -> Iterator[Found]:
+        """What base or bit would run into."""
+        move = step.move
+        if not move.path or not move.turning:
+            return
+        there = [body for body in step.wood.bodies if body.from_move <= step.number < (body.to_move or math.inf)]
+        path = tuple(step.on_board(at) for at in move.path)
+        way = LineString(path) if len(path) > 1 else Spot(path[0])
+        if step.by_hand and (path, half_width(step.setting)) not in self._base_seen:
+            self._base_seen.add((path, half_width(step.setting)))
+            yield from self._base(step, there, way, path)
+        if step.swept is not None:
+            yield from self._bit(step, there, way, path)
+
+    def _base(self, step: Step, there: list[Body], way: BaseGeometry, path: Ring) -> Iterator[Found]:
+        face, out = step.setting.frame.origin[2], step.out
+        reach = max(half_width(step.setting), step.setting.base.handle_reach or 0.0)
+        for body in there:
+            stands = (body.z1 - face) * out > 1.0 or (body.z0 - face) * out > 1.0
+            if body.role in _IN_BASES_WAY and stands and way.distance(self._shape(body)) < reach - _TOUCHES:
+                yield step.found(7, words.BASE_MEETS, path[0], 0.0, what=_NAMES[body.role])
+                return
+
+    def _bit(self, step: Step, there: list[Body], way: BaseGeometry, path: Ring) -> Iterator[Found]:
+        swept = step.swept
+        assert swept is not None
+        bit = step.setting.bit
+        for body in there:
+            if body.role not in _NOT_TO_CUT:
+                continue
+            low, high = sorted(((body.z0 - swept.tip) * swept.out, (body.z1 - swept.tip) * swept.out))
+            r = widest_between(swept.silhouette, low + 1e-6, high - 1e-6)
+            away, depth = way.distance(self._shape(body)), step.move.to_depth or 0.0
+            if r and away < r - _TOUCHES:
+                if body.role == "bench":
+                    yield step.found(7, words.NO_SACRIFICIAL_BOARD, path[0], depth, extra=high)
+                else:
+                    yield step.found(7, words.BIT_MEETS, path[0], depth, what=_NAMES[body.role])
+                return
+            if away < max((r for z0, z1, r in _turning(bit) if z0 < high - 1e-6 and z1 > low + 1e-6), default=0.0) - _TOUCHES:
+                if body.role == "bench":
+                    below = high - min(z0 for z0, _, _ in _turning(bit))
+                    clear = float(math.ceil(below + _CLEAR_OF_BENCH - 1e-9))
+                    yield step.found(7, words.BEARING_MEETS_BENCH, path[0], depth, below=below, clear=clear)
+                else:
+                    yield step.found(7, words.BIT_MEETS, path[0], depth, what=_NAMES[body.role])
+                return
+
+    def _shape(self, body: Body) -> Polygon:
+        if body.id not in self._shapes:
+            self._shapes[body.id] = Polygon(body.ring, body.holes)
+        return self._shapes[body.id]
+
+
+def _turning(bit: Cutter) -> list[tuple[float, float, float]]:
+    """What turns and does not cut: from and to which height above the tip, and its radius. A bearing touches what it rides."""
+    found = [(each.z0, each.z1, each.r) for each in bit.bearings]
+    if bit.screw_z is not None:
+        found.append((bit.screw_z, 0.0, min((each.r for each in bit.bearings), default=0.0) / 2))
+    return found
+
+
+_CLEAR_OF_BENCH = 3.0
+_NAMES = {
+    "clamp": "a clamp",
+    "vice": "the vice",
+    "pin": "the starting pin",
+    "fence": "the fence",
+    "block": "a stop block",
+    "template": "the template",
+}
