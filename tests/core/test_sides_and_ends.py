@@ -132,8 +132,9 @@ def board(**sizes) -> Piece:
         ({"from_left": 200}, None),
         ({"from_left": 3}, 3.0),
         ({"from_left": 3, "end": "right"}, 3.0),
-        ({"from_near": 4}, 4.0),
-        ({"from_near": 4, "edge": "far"}, 4.0),
+        ({"from_near": 2.5}, 2.5),
+        ({"from_near": 2.5, "edge": "far"}, 2.5),
+        ({"from_near": 3.1}, None),  # along the grain a third of its height is enough, and 3 mm
         ({"from_left": 100, "count": 3, "spacing": 217}, 6.0),  # 600 − (100 + 2 · 217 + 60)
         ({"from_left": 100, "count": 3, "spacing": 217, "end": "right"}, 6.0),
         ({"from_left": 3, "open_sides": ("left",)}, None),
@@ -141,17 +142,20 @@ def board(**sizes) -> Piece:
 )
 def test_the_thinnest_wall_is_found_on_every_side_and_at_the_last_place(changes, wall):
     base = {"length": 60, "across": 30, "depth": 8, "from_left": 200, "from_near": 80}
-    given = {name: mm(value) if isinstance(value, int) and name != "count" else value for name, value in (base | changes).items()}
+    given = {
+        name: mm(value) if isinstance(value, int | float) and name != "count" else value
+        for name, value in (base | changes).items()
+    }
     found = caution(plan(PocketCut(form="recess", **given), board()), "thin-wall")
-    assert (found and found.facts["wall"]) == (None if wall is None else pytest.approx(wall))
+    assert (found and found.facts["wall"]) == (None if wall is None else pytest.approx(wall, abs=0.01))
 
 
-@pytest.mark.parametrize(("count", "spacing", "wall"), [(3, 207.0, 8.4), (3, 205.0, None)])
+@pytest.mark.parametrize(("count", "spacing", "wall"), [(3, 209.6, 3.2), (3, 209.4, None)])
 def test_the_wall_behind_the_last_station_of_a_channel_counts(count, spacing, wall):
-    """640 − (200 + 2 · 207 + 17.6) = 8.4, and thin is what is under the depth of 10."""
+    """640 − (200 + 2 · 209.6 + 17.6) = 3.2; in a sheet a third of the depth of 10 is thin (R14)."""
     repeated = dataclasses.replace(DADO, depth=mm(10), position=mm(200), count=count, spacing=mm(spacing))
     found = caution(plan(repeated), "thin-wall")
-    assert (found and found.facts["wall"]) == (None if wall is None else pytest.approx(wall))
+    assert (found and found.facts["wall"]) == (None if wall is None else pytest.approx(wall, abs=0.01))
 
 
 @pytest.mark.parametrize(("edge", "position"), [("near", 40.0), ("far", 40.0)])

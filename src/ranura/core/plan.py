@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, fields, replace
 from typing import Any, Final, Literal
 
+from ranura.core.board.materials import SOLID
 from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.board.repeats import Repeats
 from ranura.core.choosing.candidates import Sifted
@@ -186,8 +187,13 @@ class Planning:
         ranking = judge.ranking(before.mounted)
         sifted = shortlist(judge, ranking, count=SHOWN_OFFERS)
         pairs = choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=planner.refuse)
+        wood = shop.material(piece.material)
         around = Circumstances(
-            shop.material(piece.material), rules, {router.id: router for router in shop.routers}, before.unmade
+            material=wood,
+            rules=rules,
+            routers={router.id: router for router in shop.routers},
+            fibres=piece.fibres if wood.material_class in SOLID else None,
+            unmade=before.unmade,
         )
         proven, stopped = first_proven(pairs, planner.make, around, before.taken)
         return _Chosen(planner, sifted, proven, stopped)

@@ -10,6 +10,8 @@ from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import ToolError
 
 MaterialClass = Literal["softwood", "hardwood", "dense-hardwood", "plywood", "mdf", "veneered-board", "plastic"]
+SOLID: frozenset[MaterialClass] = frozenset({"softwood", "hardwood", "dense-hardwood"})
+"""Wood as it grew, whose fibres all run one way."""
 CROSS_VENEERED: frozenset[MaterialClass] = frozenset({"plywood", "veneered-board"})
 """Boards whose thin face splinters where a cut crosses its grain."""
 SHEETS: frozenset[MaterialClass] = CROSS_VENEERED | {"mdf", "plastic"}

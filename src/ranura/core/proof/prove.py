@@ -11,9 +11,11 @@ from ranura.core.proof.checks.clashes import Clashes
 from ranura.core.proof.checks.clear import clear
 from ranura.core.proof.checks.ends import ends
 from ranura.core.proof.checks.engagement import engagement
+from ranura.core.proof.checks.hands import Hands
 from ranura.core.proof.checks.held import Held
 from ranura.core.proof.checks.rubbing import rubbing
 from ranura.core.proof.checks.sides import sides
+from ranura.core.proof.checks.walls import Walls
 from ranura.core.proof.findings import Found, Proof
 from ranura.core.proof.moves import Program
 from ranura.core.proof.steps import Circumstances, Step, steps_of
@@ -30,11 +32,14 @@ def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] 
     Source: what a bit does to a board is all that lies within its silhouette along its way"""
     wood = Wood(program.bodies, list(before))
     found: list[Found] = []
-    checks = (Base(), Clashes(), Held())
+    checks = (Base(), Clashes(), Held(), Hands())
+    walls = Walls(around)
     for step in steps_of(program, wood):
         found += _at(step, around)
         for check in checks:
             found += check(step)
+        walls.see(step)
+    found += walls.walls(wood)
     return _proof(found) if program.moves else (Proof(passed=False), ())
 
 

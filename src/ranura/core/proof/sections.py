@@ -42,6 +42,8 @@ class Section:
     at: Point
     way: Point
     layers: tuple[Layer, ...]
+    passing: bool = False
+    """On a short stretch, as from one lane to the next, where one flank meets wood before the other."""
 
     @property
     def area(self) -> float:
@@ -92,6 +94,7 @@ class Spot:
     at: Point
     way: Point
     along: float
+    passing: bool = False
 
 
 def sections_of(wood: Wood, swept: Swept) -> tuple[Section, ...]:
@@ -118,7 +121,7 @@ def _section(wood: Wood, swept: Swept, spot: Spot, taken: Sequence[Swept]) -> Se
             here = swept.radius(z)
             met = ray.intervals(z, -here, here) if here else []
             layers.append(Layer(z, thick, here, tuple(met)))
-    return Section(spot.at, spot.way, tuple(layers))
+    return Section(spot.at, spot.way, tuple(layers), spot.passing)
 
 
 def _places(wood: Wood, swept: Swept, taken: Sequence[Swept]) -> Iterator[Spot]:
@@ -136,6 +139,9 @@ def _places(wood: Wood, swept: Swept, taken: Sequence[Swept]) -> Iterator[Spot]:
         for along in _between_changes(wood, a, way, length, r, taken, whole=alone):
             yield Spot((a[0] + way[0] * along, a[1] + way[1] * along), way, before + along)
     curved = [] if alone else _curved(chords, 2 * r)
+    for a, b, length, before in [each for each in chords if not alone and r / 2 < each[2] <= 2 * r and each not in curved]:
+        way = ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
+        yield Spot(((a[0] + b[0]) / 2, (a[1] + b[1]) / 2), way, before + length / 2, passing=True)
     for a, b, length, before in curved[:: max(1, math.ceil(len(curved) / _MOST_ON_CURVE))]:
         way = ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
         yield Spot(((a[0] + b[0]) / 2, (a[1] + b[1]) / 2), way, before + length / 2)

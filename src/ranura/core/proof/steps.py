@@ -26,6 +26,8 @@ class Circumstances:
     material: Material
     rules: HouseRules
     routers: dict[str, Router]
+    fibres: Point | None = None
+    """The direction of the fibres on the board; None in sheets and plastics."""
     unmade: tuple[str, ...] = ()
     """Earlier cuts of the board that their own plan stops, in words."""
 
@@ -136,7 +138,7 @@ def _sections(wood: Wood, swept: Swept, known: _Known) -> tuple[Section, ...]:
 
 
 def _moved(section: Section, by: Point) -> Section:
-    return Section((section.at[0] + by[0], section.at[1] + by[1]), section.way, section.layers)
+    return Section((section.at[0] + by[0], section.at[1] + by[1]), section.way, section.layers, section.passing)
 
 
 def _key(wood: Wood, swept: Swept, taken: list[Swept], origin: Point) -> object:

@@ -196,6 +196,16 @@ LOOSE_PIECE = Words(
     do="Say what holds it: tape, screws, tabs, or a skin that is left below",
 )
 
+# 9: walls
+
+THIN_WALL = Words(
+    code="thin-wall",
+    place="guide",
+    level="caution",
+    message="Here a wall of wood only {wall:len} thick and {height:len} high is left standing, and may break off",
+    do="Leave more wood, or back it up while you rout",
+)
+
 # 12: ends
 
 LIFTED_INTO_WOOD = Words(

@@ -27,13 +27,6 @@ DULL_BIT = Words(
     message="This bit is dull: it takes half as much power again, burns and pushes back",
     do="Have it sharpened, or take a sharp one",
 )
-THIN_WALL = Words(
-    code="thin-wall",
-    place="guide",
-    level="caution",
-    message="Only {wall:len} of wood is left beside the cut; short grain breaks off",
-    do="Leave more wood, or back it up while you rout",
-)
 FACE_GRAIN_SPLINTERS = Words(
     code="face-grain-splinters",
     place="depths",

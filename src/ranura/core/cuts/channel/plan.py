@@ -36,7 +36,7 @@ from ranura.core.cutting.speed import speed_of, turning_rpm
 from ranura.core.cutting.stepping import Stepping, plan_steps
 from ranura.core.family import Planned, Planner, PlanText, Task
 from ranura.core.geometry import closeness
-from ranura.core.holding.hands import LONG_ENOUGH, is_small
+from ranura.core.holding.hands import is_small
 from ranura.core.output.cautions import corner_note, in_order, table_cautions, tool_cautions
 from ranura.core.output.guides import GuideOffer, offer
 from ranura.core.output.slip import columns_of, pass_lines
@@ -44,7 +44,7 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Base
-from ranura.core.text import choosing_words, depth_words, guide_words, table_words
+from ranura.core.text import choosing_words, depth_words, guide_words
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.cautions import Caution, caution, written
 from ranura.core.text.errors import CutError
@@ -247,8 +247,6 @@ def _on_table(asked: ChannelOnBoard, bit: Bit, base: Base, judge: ChannelJudge, 
         # The bit runs along the heading over the board, so the board's end that it meets last comes last to the bit.
         low, high = asked.side_names
         trailing, leading = (high, low) if fence.heading[1] > 0 else (low, high)
-        if asked.held != "carrier" and closeness.under(longest := max(asked.one_part), LONG_ENOUGH):
-            found.append(caution(table_words.LOWERED_WITHOUT_JIG, length=longest))
         found.append(caution(words.LOWERED_ONTO_BIT, trailing=trailing, leading=leading))
     if ends_inside:
         found.append(caution(words.LIFTED_OFF_BIT))
@@ -284,9 +282,6 @@ def _cautions(
         found.append(caution(guide_words.BASE_UNMEASURED))
     if closeness.over(asked.depth, asked.thickness / 2):
         found.append(caution(words.DEEP_FOR_THE_BOARD, depth=asked.depth, thickness=asked.thickness))
-    wall = min(min(s.left - asked.ends[0] for s in asked.stations), min(asked.ends[1] - s.right for s in asked.stations))
-    if closeness.under(wall, max(asked.depth, 6.0)):
-        found.append(caution(choosing_words.THIN_WALL, wall=wall))
     if bit.profile == "down-cut" and chosen.router.mounting == "hand":
         found.append(caution(guide_words.DOWN_CUT_LIFTS_ROUTER))
         if wood.material_class not in CROSS_VENEERED and closeness.over(asked.depth, bit.diameter):

@@ -136,13 +136,6 @@ def _cautions(judge: PocketJudge, chosen: Candidate, stepping: Stepping | None) 
         found += [each for pace in stepping.paces for each in pace.cautions]
     if not asked.through and closeness.under(asked.tongue, asked.thickness / 3):
         found.append(caution(words.THIN_FLOOR, floor=asked.tongue))
-    x0, y0, x1, y1 = asked.box
-    last = max(asked.places)
-    first = min(asked.places)
-    walls = {"left": x0 + first, "near": y0, "right": asked.part[0] - x1 - last, "far": asked.part[1] - y1}
-    wall = min((room for side, room in walls.items() if side not in asked.open_sides), default=99.0)
-    if closeness.under(wall, max(min(asked.depth, 10.0), 4.0)):
-        found.append(caution(choosing_words.THIN_WALL, wall=wall))
     if asked.facts.square_corners and asked.radius is None and not asked.in_lanes:
         found.append(corner_note(rules, radius=bit.diameter / 2))
     if asked.both_faces:

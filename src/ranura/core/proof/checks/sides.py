@@ -24,7 +24,7 @@ def sides(step: Step, around: Circumstances) -> Iterator[Found]:
     move = step.move
     if move.kind not in ("enter", "cut", "leave") or (move.kind != "cut" and len(move.path) > 2):
         return
-    wrong = [section for section in step.sections if section.sides == (False, True)]
+    wrong = [section for section in step.sections if not section.passing and section.sides == (False, True)]
     if wrong and _at_a_slanting_edge(step, wrong):
         return
     for section in wrong:
