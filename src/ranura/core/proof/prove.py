@@ -11,6 +11,7 @@ from ranura.core.proof.checks.clashes import Clashes
 from ranura.core.proof.checks.clear import clear
 from ranura.core.proof.checks.ends import ends
 from ranura.core.proof.checks.engagement import engagement
+from ranura.core.proof.checks.guide import Guides
 from ranura.core.proof.checks.hands import Hands
 from ranura.core.proof.checks.held import Held
 from ranura.core.proof.checks.rubbing import rubbing
@@ -32,7 +33,8 @@ def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] 
     Source: what a bit does to a board is all that lies within its silhouette along its way"""
     wood = Wood(program.bodies, list(before))
     found: list[Found] = []
-    checks = (Base(), Clashes(), Held(), Hands())
+    guides = Guides()
+    checks = (Base(), Clashes(), Held(), Hands(), guides)
     walls = Walls(around)
     for step in steps_of(program, wood):
         found += _at(step, around)
@@ -40,6 +42,7 @@ def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] 
             found += check(step)
         walls.see(step)
     found += walls.walls(wood)
+    found += guides.on_templates(wood)
     return _proof(found) if program.moves else (Proof(passed=False), ())
 
 

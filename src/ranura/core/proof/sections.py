@@ -161,6 +161,24 @@ def _curved(chords: list[Chord], straight: float) -> list[Chord]:
     return found
 
 
+def _beside(path: Ring, a: Point, way: Point, near: float) -> Iterator[float]:
+    """How far along a straight run the stretches of another path begin and end that lie nearer to it than so many mm."""
+    if len(path) > _MOST_PLACES:
+        path = (*path[:: math.ceil(len(path) / _MOST_PLACES)], path[-1])
+    for p, q in pairwise(path) if len(path) > 1 else [(path[0], path[0])]:
+        off0, off1 = ((x - a[0]) * way[1] - (y - a[1]) * way[0] for x, y in (p, q))
+        along0, along1 = ((x - a[0]) * way[0] + (y - a[1]) * way[1] for x, y in (p, q))
+        first, last = 0.0, 1.0
+        if off0 != off1:
+            shares = sorted(((-near - off0) / (off1 - off0), (near - off0) / (off1 - off0)))
+            first, last = max(first, shares[0]), min(last, shares[1])
+        elif abs(off0) >= near:
+            continue
+        if first <= last:
+            yield along0 + (along1 - along0) * first
+            yield along0 + (along1 - along0) * last
+
+
 def _crossed(ring: Ring, a: Point, way: Point) -> Iterator[float]:
     """How far along a straight run the edges of a ring cross it."""
     for (x0, y0), (x1, y1) in pairwise((*ring, ring[0])):
@@ -194,8 +212,8 @@ def _between_changes(
                     cuts.update(x for x in (crossed - r, crossed, crossed + r) if ends < x < length - ends)
     for swept in taken:
         reach = widest(swept.silhouette)
-        for spot in (swept.path[0], swept.path[-1]):
-            note(spot, reach)
+        for along in _beside(swept.path, a, way, r + reach):
+            cuts.update(x for x in (along - reach, along + reach) if ends < x < length - ends)
     ordered = sorted(cuts)
     found = [(x + y) / 2 for x, y in pairwise(ordered) if y - x > 0.5]
     if len(found) > _MOST_PLACES:

@@ -114,6 +114,37 @@ FLANK_TOO_WIDE = Words(
     do="Saw closer to the line, or take it in more passes",
 )
 
+# 5: guide
+
+BEARING_WITHOUT_ITS_EDGE = Words(
+    code="bearing-without-its-edge",
+    place="guide",
+    level="stop",
+    message="Here the bearing has {contact:len} of edge to ride on, and 2 mm is the least",
+    do="Cut this edge before the other cut, or take a fence, a template or another bearing",
+)
+FENCE_TOO_SHORT = Words(
+    code="fence-too-short",
+    place="guide",
+    level="stop",
+    message="Here the base would run past the end of its fence",
+    do="Take a longer fence, or set it further along",
+)
+PIVOT_AT_THE_EDGE = Words(
+    code="pivot-at-the-edge",
+    place="guide",
+    level="stop",
+    message="The pivot would stand {inside:len} inside the wood, and 15 mm is the least",
+    do="Set it in a block that is screwed or taped on",
+)
+OFF_ITS_TEMPLATE = Words(
+    code="off-its-template",
+    place="guide",
+    level="stop",
+    message="Here the bit cuts a wall that stays, and its template does not guide it",
+    do="Make the template agree with the cut and with this bushing or bearing",
+)
+
 # 6: base
 
 NOTHING_CARRIES = Words(

@@ -1,0 +1,157 @@
+"""R21.5: wherever the bit cuts a wall that stays, its guide touches, as far as it must."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+
+from shapely import Polygon
+from shapely.geometry import Point as Spot
+
+from ranura.core.geometry import closeness
+from ranura.core.proof import words
+from ranura.core.proof.findings import Found
+from ranura.core.proof.moves import Body, GuidePlace
+from ranura.core.proof.sections import Section
+from ranura.core.proof.steps import Step
+from ranura.core.proof.wood import Ray, Swept, Wood
+
+_CONTACT = 2.0
+"""mm of edge that a bearing rides on at least."""
+_PRESSED, _OFF = 0.06, 0.2
+"""mm by which a bearing may press into what it rides on, and stand off it where path and edge are polylines."""
+_IN_PIECE = 15.0
+"""mm that a pivot stands inside the piece that it is in."""
+_FLAT = 0.5
+"""Of half a base's width: how far a fence reaches past its axis."""
+
+
+@dataclass(slots=True)
+class Guides:
+    """The check: a bearing on the work is looked at move by move, since the edge must still be there; what follows a template where
+    a wall stays in the end."""
+
+    _cut: list[tuple[Step, Section]] = field(default_factory=list)
+    _shapes: dict[str, Polygon] = field(default_factory=dict)
+
+    def __call__(self, step: Step) -> Iterator[Found]:
+        """Where a guide is missing on a move."""
+        if step.move.kind != "cut" or step.swept is None or step.move.fresh == "none":
+            return
+        self._cut += [(step, section) for section in step.sections if section.area]
+        for guide in step.setting.guides:
+            if guide.kind == "bearing" and guide.body == "work-1" and step.by_hand:
+                yield from self._bearing(step, step.swept, guide)
+            elif guide.kind == "fence" and step.by_hand:
+                yield from self._fence(step, guide)
+            elif guide.kind == "pivot":
+                yield from self._pivot(step, guide)
+
+    def _bearing(self, step: Step, swept: Swept, guide: GuidePlace) -> Iterator[Found]:
+        """Where a bearing has not edge enough to ride on, cuts before and this one counted."""
+        for section in _well_inside(step):
+            if guide.r is not None and guide.z0 is not None and guide.z1 is not None:
+                contact = _contact(step, swept, section, guide.r, guide.z0, guide.z1)
+                if closeness.under(contact, _CONTACT):
+                    yield step.found(5, words.BEARING_WITHOUT_ITS_EDGE, section.at, step.move.to_depth or 0.0, contact=contact)
+                    return
+
+    def _fence(self, step: Step, guide: GuidePlace) -> Iterator[Found]:
+        """Where the base runs beyond the end of its fence."""
+        fence = next((body for body in _there(step) if body.id == guide.body), None)
+        if fence is None:
+            return
+        for section in step.sections:
+            if not section.area:
+                continue
+            along = [_along(section, corner) for corner in fence.ring]
+            if closeness.over(min(along), 0.0) or closeness.under(max(along), 0.0):
+                yield step.found(5, words.FENCE_TOO_SHORT, section.at, step.move.to_depth or 0.0)
+                return
+
+    def _pivot(self, step: Step, guide: GuidePlace) -> Iterator[Found]:
+        """Where a pivot stands too near to an edge, or in none."""
+        if guide.at is None:
+            return
+        spot = step.on_board(guide.at)
+        inside = max(
+            (
+                self._shape(body).boundary.distance(Spot(spot)) if self._shape(body).contains(Spot(spot)) else 0.0
+                for body in _there(step)
+                if body.role in ("work", "block")
+            ),
+            default=0.0,
+        )
+        if closeness.under(inside, _IN_PIECE):
+            yield step.found(5, words.PIVOT_AT_THE_EDGE, spot, 0.0, inside=inside)
+
+    def _shape(self, body: Body) -> Polygon:
+        if body.id not in self._shapes:
+            self._shapes[body.id] = Polygon(body.ring, body.holes)
+        return self._shapes[body.id]
+
+    def on_templates(self, after: Wood) -> Iterator[Found]:
+        """Where a bushing or bearing does not touch its template though a wall stays beside the bit."""
+        for step, section in self._cut:
+            for guide in step.setting.guides:
+                if guide.kind not in ("bushing", "bearing") or guide.r is None or guide.body != "template":
+                    continue
+                templates = [self._shape(body) for body in _there(step) if body.role == "template"]
+                away = min((shape.distance(Spot(section.at)) for shape in templates), default=math.inf)
+                off = away > guide.r + _OFF and _stays(after, section)
+                if templates and (off or away < guide.r - _PRESSED - 0.05):
+                    yield step.found(5, words.OFF_ITS_TEMPLATE, section.at, step.move.to_depth or 0.0)
+                    return
+
+
+def _there(step: Step) -> list[Body]:
+    return [body for body in step.wood.bodies if body.from_move <= step.number < (body.to_move or math.inf)]
+
+
+def _well_inside(step: Step) -> list[Section]:
+    """Places of a run that are not right at its ends, where a bearing comes to its edge and leaves it; a gap between two of them
+    counts, for there it would fall in."""
+    assert step.swept is not None
+    first, last = step.swept.path[0], step.swept.path[-1]
+    closed = math.dist(first, last) < 1.0
+    near = max(each.r for each in step.setting.bit.bearings) if step.setting.bit.bearings else 0.0
+    cuts = [number for number, section in enumerate(step.sections) if section.area]
+    return [
+        section
+        for number, section in enumerate(step.sections)
+        if cuts
+        and cuts[0] <= number <= cuts[-1]
+        and (closed or min(math.dist(section.at, first), math.dist(section.at, last)) > near)
+    ]
+
+
+def _contact(step: Step, swept: Swept, section: Section, r: float, low: float, high: float) -> float:
+    """mm of height over which wood stands right beside a bearing, once the bit has been there."""
+    left = (-section.way[1] * swept.out, section.way[0] * swept.out)
+    ray = Ray(step.wood, section.at, left, r + 1.0, (*step.wood.near(swept.box), swept))
+    count = 16
+    thick = (high - low) / count
+    met = 0.0
+    for i in range(count):
+        found = ray.intervals(low + (i + 0.5) * thick, 0.0, r + 1.0)
+        if found and r - _PRESSED - 0.05 <= found[0][0] <= r + _OFF:
+            met += thick
+    return met
+
+
+def _along(section: Section, at: tuple[float, float]) -> float:
+    return (at[0] - section.at[0]) * section.way[0] + (at[1] - section.at[1]) * section.way[1]
+
+
+def _stays(after: Wood, section: Section) -> bool:
+    """Whether the wall on the left of a place stays in the end."""
+    layers = [layer for layer in section.layers if layer.r]
+    if not layers:
+        return False
+    layer = layers[len(layers) // 2]
+    left = (-section.way[1], section.way[0])
+    x, y = section.at
+    reach = layer.r + 1.0
+    ray = Ray(after, section.at, left, reach, after.near((x - reach, y - reach, x + reach, y + reach)))
+    return bool(ray.intervals(layer.z, layer.r, layer.r + 0.2))
