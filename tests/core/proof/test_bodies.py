@@ -30,8 +30,8 @@ def machine(*, r=5.0, long=25.0, opening=30.0, handles=None, mounting="hand", sh
     return MachineSetting(
         router_id="plunge-two",
         base=BaseShape(kind="plunge", ring=circle_ring((0.0, 0.0), 50.0), opening=opening,
-        handle_reach=handles), mounting=mounting, bit=cutter, rpm=20_000.0, frame=shown_face(20.0), guides=(fence,), hold="clamps",
-        hands="handles",
+        handle_reach=handles), mounting=mounting, bit=cutter, rpm=20_000.0, frame=shown_face(20.0), guides=(fence,),
+        hold="clamps", hands="handles",
     )  # fmt: skip
 
 

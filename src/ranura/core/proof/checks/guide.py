@@ -29,8 +29,8 @@ _FLAT = 0.5
 
 @dataclass(slots=True)
 class Guides:
-    """The check: a bearing on the work is looked at move by move, since the edge must still be there; what follows a template where
-    a wall stays in the end."""
+    """The check: a bearing on the work is looked at move by move, since the edge must still be there; what follows a template
+    where a wall stays in the end."""
 
     _cut: list[tuple[Step, Section]] = field(default_factory=list)
     _shapes: dict[str, Polygon] = field(default_factory=dict)
