@@ -5,6 +5,13 @@ from __future__ import annotations
 import random
 from typing import Any
 
+from pydantic import TypeAdapter
+
+from ranura.core.shop.shop import Shop
+from ranura.demo.shop import SHOP
+
+SHOP_FILE: dict[str, Any] = TypeAdapter(Shop).dump_python(SHOP, mode="json")
+SCHOOLS = ("half-diameter", "diameter", "fixed-cap", "thinnest")
 WOODS = ("oak", "ash", "pine", "birch-plywood", "mdf", "beech", "sycamore")
 Case = dict[str, Any]
 
@@ -22,11 +29,19 @@ def case(chance: random.Random) -> Case:
         "name": "board", "material": chance.choice(WOODS), "length": mm(length), "width": mm(width), "thickness": mm(thick),
         "count": chance.choice([1, 1, 2, 8]),
     }  # fmt: skip
-    make = chance.choice([_channel, _channel, _pocket, _pocket, _edge])
-    cut = make(chance, piece, length, width, thick)
+    families = [_channel, _channel, _pocket, _pocket, _edge]
+    cut = chance.choice(families)(chance, piece, length, width, thick)
     if chance.random() < 0.15:
         cut["router_id"] = chance.choice(["plunge-two", "trim-one", "table-three"])
-    return {"cut": cut, "piece": piece}
+    asked: Case = {"cut": cut, "piece": piece}
+    if chance.random() < 0.2:
+        asked["before"] = [
+            chance.choice([_channel, _pocket])(chance, {}, length, width, thick) for _ in range(chance.choice([1, 2]))
+        ]
+    if chance.random() < 0.15:
+        rules = SHOP_FILE["rules"] | {"climb": chance.choice(["start", "light-pass"]), "depth_rule": chance.choice(SCHOOLS)}
+        asked["shop"] = SHOP_FILE | {"rules": rules}
+    return asked
 
 
 def _channel(chance: random.Random, piece: Case, length: float, width: float, thick: float) -> Case:

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import itertools
 import math
+from collections import deque
 from dataclasses import dataclass
 from typing import Any
 
@@ -70,11 +71,13 @@ def radius_at(silhouette: list[list[float]], z: np.ndarray) -> np.ndarray:
     return found
 
 
-@dataclass
+@dataclass(frozen=True)
 class Judge:
     """A plan's JSON, and what it does to its board."""
 
     plan: dict[str, Any]
+    before: tuple[Judge, ...] = ()
+    """The plans of the cuts made in the same board before."""
 
     @property
     def works(self) -> list[dict[str, Any]]:
@@ -89,6 +92,8 @@ class Judge:
             for hole in body["holes"]:
                 here &= ~in_ring(points[:, :2], hole)
             found |= here
+        for earlier in self.before:
+            found[found] = earlier.first_gone(points[found], more=WITHIN) == len(earlier.plan["moves"])
         return found
 
     def local(self, move: dict[str, Any], points: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
@@ -244,6 +249,29 @@ class Judge:
             grouped.setdefault(name, []).append(points)
         return [(name, np.concatenate(points)) for name, points in grouped.items()]
 
+    def loose(self) -> float:
+        """The volume in cm³ of the largest piece beside the main one, when all is done: columns on a grid, in layers, and what
+        of them hangs together."""
+        works = [np.array(body["ring"]) for body in self.works]
+        low, high = np.min([w.min(axis=0) for w in works], axis=0), np.max([w.max(axis=0) for w in works], axis=0)
+        step = max(1.0, math.sqrt(float(np.prod(high - low)) / _COLUMNS))
+        xs, ys = np.arange(low[0] + step / 2, high[0], step), np.arange(low[1] + step / 2, high[1], step)
+        tops = {body[end] for body in self.works for end in ("z0", "z1")}
+        for move in self.plan["moves"]:
+            if move["kind"] in CUTS and move["turning"]:
+                setting = self.plan["settings"][move["setting"]]
+                out = float(np.cross(setting["frame"]["x"], setting["frame"]["y"])[2])
+                tops.add(setting["frame"]["origin"][2] - out * move["to_depth"])
+        zs = sorted(z for z in tops if min(b["z0"] for b in self.works) <= z <= max(b["z1"] for b in self.works))
+        layers = [(a + b) / 2 for a, b in itertools.pairwise(zs) if b - a > 0.01]
+        thick = [b - a for a, b in itertools.pairwise(zs) if b - a > 0.01]
+        gx, gy, gz = np.meshgrid(xs, ys, layers, indexing="ij")
+        points = np.stack([gx.ravel(), gy.ravel(), gz.ravel()], axis=1)
+        solid = self.in_work(points)
+        solid[solid] = self.first_gone(points[solid], more=WITHIN) == len(self.plan["moves"])
+        found = _pieces(solid.reshape(gx.shape), np.array(thick) * step * step)
+        return found[1] / 1_000 if len(found) > 1 else 0.0
+
     def placed(self, move: dict[str, Any], flat: np.ndarray, depths: np.ndarray) -> np.ndarray:
         """Points of a move's frame (n × 2, and how deep) in the board's coordinates."""
         frame = self.plan["settings"][move["setting"]]["frame"]
@@ -290,3 +318,26 @@ def _along(path: list[np.ndarray], lengths: list[float], share: float) -> tuple[
         left -= length
     heading = (path[-1] - path[-2]) / lengths[-1]
     return path[-1], heading
+
+
+_COLUMNS = 20_000
+
+
+def _pieces(solid: np.ndarray, volume: np.ndarray) -> list[float]:
+    """The volumes of the parts of a grid that hang together by their faces, the largest first."""
+    left = solid.copy()
+    found = []
+    for start in zip(*np.nonzero(solid), strict=True):
+        if not left[start]:
+            continue
+        left[start] = False
+        ahead, whole = deque([start]), 0.0
+        while ahead:
+            i, j, k = ahead.popleft()
+            whole += float(volume[k])
+            for a, b, c in ((i + 1, j, k), (i - 1, j, k), (i, j + 1, k), (i, j - 1, k), (i, j, k + 1), (i, j, k - 1)):
+                if 0 <= a < left.shape[0] and 0 <= b < left.shape[1] and 0 <= c < left.shape[2] and left[a, b, c]:
+                    left[a, b, c] = False
+                    ahead.append((a, b, c))
+        found.append(whole)
+    return sorted(found, reverse=True)

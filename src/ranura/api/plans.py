@@ -42,16 +42,25 @@ def _before(asked: PlanAsked, shop: Shop, prior: PriorCuts) -> Before:
 @ROUTES.route("POST", "/plan", response_model=CutPlan, responses={422: {"model": RefusedPlanBody}})
 def plan(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePlanning, moves: bool = False) -> Response:
     """Plans a cut in a piece; writes nothing. `moves` adds what the plan does: bodies, settings and moves (docs/formats.md). A
-    refusal carries the form of the cut beside the error."""
+    refusal carries the form of the cut beside the error. Where the proof takes long the status is `unproven`: `/plan/proof` has
+    it."""
     before = _before(asked, shop, prior)
-    ask = planning.plan_with_moves if moves else planning.plan
     try:
-        made = ask(asked.cut, asked.piece, shop, shop.rules, before=before)
+        if moves:
+            made: CutPlan = planning.plan_with_moves(asked.cut, asked.piece, shop, shop.rules, before=before)
+        else:
+            made = planning.plan(asked.cut, asked.piece, shop, shop.rules, before=before, put_off=True)
     except CraftError as error:
         raise RefusedPlanError(error, planning.form(asked.cut, asked.piece, shop.rules, shop.unit)) from error
     # Written at once: this is asked with every digit and every move of a drag.
     body = _PLAN_WITH_MOVES.dump_json(made) if isinstance(made, PlanWithMoves) else _PLAN.dump_json(made)
     return Response(body, media_type="application/json")
+
+
+@ROUTES.route("POST", "/plan/proof")
+def proof(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePlanning) -> CutPlan:
+    """The same plan with its proof, however long that takes; writes nothing."""
+    return planning.plan(asked.cut, asked.piece, shop, shop.rules, before=_before(asked, shop, prior))
 
 
 @ROUTES.route("POST", "/plan/tools")

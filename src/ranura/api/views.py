@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from functools import cache
-from typing import Any, Literal
+from typing import Any
 
 from pydantic import TypeAdapter
 
@@ -12,7 +12,7 @@ from ranura.core.board.materials import Delivery, Material
 from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.family import AnyCut
 from ranura.core.geometry.rings import Point
-from ranura.core.plan import Planning
+from ranura.core.plan import Planning, Status
 from ranura.core.shop.house_rules import SCHOOLS, Bound, Choice, HouseRules, bounds
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
@@ -33,7 +33,7 @@ class CutItem:
     title: Text
     place: Text
     glyph: tuple[Point, ...]
-    status: Literal["ready", "caution", "stop"]
+    status: Status
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -120,7 +120,6 @@ def cut_json(cut: AnyCut) -> dict[str, Any]:
     return made
 
 
-Status = Literal["ready", "caution", "stop"]
 _MOST_SUMMARIES = 2_000
 
 

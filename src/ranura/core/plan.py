@@ -32,7 +32,7 @@ from ranura.core.text.forms import FieldPath, Form, Start
 from ranura.core.text.lengths import Length, Unit, written_in
 from ranura.core.text.writing import Reading, Text, inches_to
 
-Status = Literal["ready", "caution", "stop"]
+Status = Literal["ready", "caution", "stop", "unproven"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -54,7 +54,7 @@ class CutPlan(PlanText):
     """What is asked."""
     asked: tuple[Asked, ...]
     status: Status
-    """`stop` means that it must not be run, nor printed as ready."""
+    """`stop` means that it must not be run, nor printed as ready; neither must what is `unproven`: its moves are not run yet."""
     bit_id: str
     router_id: str
     pinned: tuple[Literal["bit", "router"], ...]
@@ -98,13 +98,16 @@ class Planning:
 
     families: Families
 
-    def plan(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, *, before: Before = NOTHING_BEFORE) -> CutPlan:
-        """Plans a cut in a piece with what a shop owns, under its house rules, after what the cuts before it left.
+    def plan(
+        self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, *, before: Before = NOTHING_BEFORE, put_off: bool = False
+    ) -> CutPlan:
+        """Plans a cut in a piece with what a shop owns, under its house rules, after what the cuts before it left. `put_off`
+        leaves a proof that takes long for later, so that figures follow the hand.
 
         Raises `CutError` with the dimension that cannot be: no wood for it, or no bit in the drawer for it. A pinned tool
         that cannot make the cut is planned all the same, as far as it goes, with its stop."""
         with inches_to(rules.inch_parts):
-            return self._plan(cut, piece, shop, rules, before)[0]
+            return self._plan(cut, piece, shop, rules, before, put_off=put_off)[0]
 
     def plan_with_moves(
         self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, *, before: Before = NOTHING_BEFORE
@@ -179,7 +182,9 @@ class Planning:
         edges_of(piece)  # an outline or opening that cannot be is refused here, for cuts of all kinds
         return self.family(cut).planner(cut, Task(piece=piece, wood=wood, shop=shop, rules=rules, before=before.done))
 
-    def _chosen(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before) -> _Chosen:
+    def _chosen(
+        self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, *, put_off: bool = False
+    ) -> _Chosen:
         """The tools that are taken, planned and proven."""
         planner = self._planner(cut, piece, shop, rules, before)
         check_shop(shop)
@@ -195,11 +200,13 @@ class Planning:
             fibres=piece.fibres if wood.material_class in SOLID else None,
             unmade=before.unmade,
         )
-        proven, stopped = first_proven(pairs, planner.make, around, before.taken)
+        proven, stopped = first_proven(pairs, planner.make, around, before.taken, put_off=put_off)
         return _Chosen(planner, sifted, proven, stopped)
 
-    def _plan(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before) -> tuple[CutPlan, Program]:
-        chosen = self._chosen(cut, piece, shop, rules, before)
+    def _plan(
+        self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, *, put_off: bool = False
+    ) -> tuple[CutPlan, Program]:
+        chosen = self._chosen(cut, piece, shop, rules, before, put_off=put_off)
         planner, proven, judge = chosen.planner, chosen.proven, chosen.planner.judge
         setting, taken = proven.setting, proven.setting.candidate
         text = marked(proven, proven.planned.text(setting))
@@ -210,7 +217,7 @@ class Planning:
             title=self.title(cut, rules),
             sentence=self.sentence(cut, piece, rules),
             asked=self._asked(cut),
-            status=_status(setting.cautions),
+            status=_status(setting.cautions, proven.proof),
             bit_id=taken.bit.id,
             router_id=taken.router.id,
             pinned=_pinned(cut),
@@ -240,9 +247,11 @@ def _pinned(cut: AnyCut) -> tuple[Literal["bit", "router"], ...]:
     return tuple(name for name, pin in pins if pin is not None)
 
 
-def _status(cautions: Sequence[Caution]) -> Status:
+def _status(cautions: Sequence[Caution], proof: Proof) -> Status:
     if has_stop(cautions):
         return "stop"
+    if proof.passed is None:
+        return "unproven"
     return "caution" if any(each.level == "caution" for each in cautions) else "ready"
 
 

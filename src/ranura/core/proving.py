@@ -12,7 +12,7 @@ from ranura.core.family import Planned, PlanText
 from ranura.core.output.cautions import with_more
 from ranura.core.output.views import Mark
 from ranura.core.proof import words
-from ranura.core.proof.findings import Proof
+from ranura.core.proof.findings import NOT_RUN, Proof
 from ranura.core.proof.moves import Program
 from ranura.core.proof.prove import prove
 from ranura.core.proof.steps import Circumstances
@@ -36,9 +36,15 @@ class Proven:
         return has_stop(self.setting.cautions)
 
 
-def proven(planned: Planned, around: Circumstances, before: tuple[Swept, ...]) -> Proven:
-    """A planned pair with its proof; `before` is what earlier cuts took of the board."""
+_LONG = 200
+"""Points of all ways from which on a proof takes longer than typing may wait."""
+
+
+def proven(planned: Planned, around: Circumstances, before: tuple[Swept, ...], *, put_off: bool = False) -> Proven:
+    """A planned pair with its proof; `before` is what earlier cuts took of the board. `put_off` leaves a long one for later."""
     program = planned.program(planned.setting)
+    if put_off and sum(len(move.path) for move in program.moves) > _LONG:
+        return Proven(planned=planned, setting=planned.setting, program=program, proof=NOT_RUN)
     proof, said = prove(program, around, before=before)
     found = [replace(written(each), mark=number) for number, each in enumerate(said, start=1)]
     if around.unmade:
@@ -51,15 +57,20 @@ def proven(planned: Planned, around: Circumstances, before: tuple[Swept, ...]) -
 
 
 def first_proven(
-    pairs: Sequence[Candidate], make: Callable[[Candidate], Planned], around: Circumstances, before: tuple[Swept, ...]
+    pairs: Sequence[Candidate],
+    make: Callable[[Candidate], Planned],
+    around: Circumstances,
+    before: tuple[Swept, ...],
+    *,
+    put_off: bool = False,
 ) -> tuple[Proven, frozenset[Pair]]:
     """The first of some pairs, best first, that nothing stops, and those before it that something did; the best where all of a
     few are stopped."""
-    best = found = proven(make(pairs[0]), around, before)
+    best = found = proven(make(pairs[0]), around, before, put_off=put_off)
     tried = [pairs[0]]
     while found.stopped and len(tried) < min(len(pairs), MOST_TRIED):
         tried.append(_next(pairs, tried))
-        found = proven(make(tried[-1]), around, before)
+        found = proven(make(tried[-1]), around, before, put_off=put_off)
     if found.stopped:
         return best, frozenset()
     return found, frozenset(each.pair for each in tried[:-1])

@@ -180,6 +180,8 @@ export const api = {
   plan: (piece: PieceIn, cut: CutIn, cut_id: string) => post("/api/plan", { body: { piece, cut, cut_id } }),
   tools: (piece: PieceIn, cut: CutIn, cut_id: string) =>
     post("/api/plan/tools", { body: { piece, cut, cut_id } }),
+  prove: (piece: PieceIn, cut: CutIn, cut_id: string) =>
+    post("/api/plan/proof", { body: { piece, cut, cut_id } }),
   repeats: (asked: Schemas["RepeatAsked"]) => post("/api/plan/repeats", { body: asked }),
   testCut: (asked: Schemas["MeasuredIn"]) => post("/api/test-cut", { body: asked }),
   correct: (asked: Schemas["CorrectionIn"]) => post("/api/corrections", { body: asked }),

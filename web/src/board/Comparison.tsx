@@ -90,7 +90,7 @@ export function useVariant(variant: Variant | null, draft: EdgeCutIn, piece: Pie
   const cut = { ...draft, ...variant, size: variant?.size ?? draft.size };
   const found = useReading({
     key: ["plan", piece, cut, cutId],
-    ask: () => api.plan(piece, cut, cutId),
+    ask: () => api.prove(piece, cut, cutId),
     enabled: variant !== null,
     keeps: true,
   });

@@ -73,6 +73,7 @@ export function CutScreen(props: Props) {
       { cut: cutIn(latest().kept.cut), version: latest().kept.version },
       {
         plan: (draft) => api.plan(pieceIn(latest().item.piece), draft, id),
+        prove: (draft) => api.prove(pieceIn(latest().item.piece), draft, id),
         save: (draft, version) => api.saveCut(id, latest().name, draft, version),
         saved: (before, after) => {
           void latest().refresh();

@@ -30,6 +30,7 @@ const down = { kind: "down", message: "gone" } as const;
 function editor(changes: Partial<Deps> = {}) {
   const deps = {
     plan: vi.fn(async (draft: CutIn): Promise<Outcome<CutPlan>> => planOf(draft)),
+    prove: vi.fn(async (draft: CutIn): Promise<Outcome<CutPlan>> => planOf(draft)),
     save: vi.fn(async (_: CutIn, version: number): Promise<Outcome<CutItem>> => kept(version + 1)),
     saved: vi.fn(),
     toDraft: (newer: unknown) => newer as NewerCut,
@@ -70,6 +71,32 @@ describe("editing a cut", () => {
     expect(vi.mocked(deps.save).mock.calls[0]?.[0].depth?.typed).toBe("12.5");
     expect(deps.saved).toHaveBeenCalledWith(cut("6"), cut("12.5"), expect.anything());
     expect(made.snapshot().saving).toBe("saved");
+  });
+
+  it("shows a plan whose proof takes long at once, and the proven one when it comes", async () => {
+    const answers: ((value: Outcome<CutPlan>) => void)[] = [];
+    const { made, deps } = editor({
+      plan: async (draft) => ({ ...planOf(draft), data: { ...planOf(draft).data, status: "unproven" } }),
+      prove: vi.fn(
+        () =>
+          new Promise<Outcome<CutPlan>>((resolve) => {
+            answers.push(resolve);
+          }),
+      ),
+    });
+    await settle();
+    expect(made.snapshot().plan?.status).toBe("unproven");
+    made.edit({ depth: text("7") });
+    await settle();
+    expect(deps.prove).toHaveBeenCalledTimes(1);
+    answers[0]?.(planOf(cut("6")));
+    await settle();
+    expect(made.snapshot().plan?.bit_id).toBe("7");
+    expect(deps.prove).toHaveBeenCalledTimes(2);
+    answers[1]?.(planOf(cut("7")));
+    await settle();
+    expect(made.snapshot().plan?.status).not.toBe("unproven");
+    expect(made.snapshot().plan?.bit_id).toBe("7");
   });
 
   it("asks one question at a time, and the latest text wins", async () => {

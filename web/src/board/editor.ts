@@ -30,6 +30,8 @@ export interface NewerCut {
 
 export interface Deps {
   plan: (cut: CutIn) => Promise<Outcome<CutPlan>>;
+  /** The same plan with its proof, for one that came without since that takes long. */
+  prove: (cut: CutIn) => Promise<Outcome<CutPlan>>;
   save: (cut: CutIn, version: number) => Promise<Outcome<CutItem>>;
   /** A state was saved: `before` is what had been saved until then. */
   saved: (before: CutIn, after: CutIn, item: CutItem) => void;
@@ -49,6 +51,7 @@ export class CutEditor {
   private version: number;
   private asking = false;
   private askAgain = false;
+  private proving = false;
   private savingNow = false;
   private silent = false;
   private saveTimer: ReturnType<typeof setTimeout> | null = null;
@@ -183,6 +186,7 @@ export class CutEditor {
     switch (answer.kind) {
       case "ok":
         this.put({ plan: answer.data, form: answer.data.form, problem: null, down: null });
+        if (answer.data.status === "unproven") void this.prove();
         if (this.state.saving === "conflict") return;
         if (same(asked, this.keptDraft)) this.put({ saving: "saved" });
         else this.saveSoon();
@@ -204,6 +208,20 @@ export class CutEditor {
       default:
         answer satisfies never;
     }
+  }
+
+  /** Asks for the proof of what is shown, one at a time; one of what has changed meanwhile is asked for again. */
+  private async prove(): Promise<void> {
+    if (this.proving) return;
+    this.proving = true;
+    while (!this.closed && this.state.plan?.status === "unproven") {
+      const shown = this.state.plan;
+      const answer = await this.deps.prove(this.state.draft);
+      if (answer.kind === "down") this.retry(answer.message, () => void this.ask());
+      if (answer.kind !== "ok") break;
+      if (this.state.plan === shown) this.put({ plan: answer.data, form: answer.data.form });
+    }
+    this.proving = false;
   }
 
   private saveSoon(): void {

@@ -26,6 +26,7 @@ const STATUS: Record<CutPlan["status"], string> = {
   ready: "Ready to set up",
   caution: "Ready, with care",
   stop: "Do not cut like this",
+  unproven: "Being checked, move by move: not ready yet",
 };
 
 /** The setup in the order of the hands. */
