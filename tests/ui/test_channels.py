@@ -247,7 +247,7 @@ def test_a_half_lap_becomes_a_tenon_that_leaves_its_tongue(at):
 def test_a_disc_that_would_fly_off_is_a_stop_until_it_is_held(at):
     page = at("cheek-discs")
     choose(page, "the-piece", "Piece held: not said")
-    expect(page.locator('[data-caution="loose-piece"]')).to_contain_text("sets the disc free")
+    expect(page.locator('[data-caution="loose-piece"]')).to_contain_text("cm³ free that nothing holds")
     page.locator("[data-remedy=loose]").first.click()
     expect(page.locator('[data-caution="loose-piece"]')).to_have_count(0)
     expect(figure(page, "guide")).to_have_text("86.35")

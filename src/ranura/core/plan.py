@@ -18,6 +18,7 @@ from ranura.core.choosing.shortlist import shortlist
 from ranura.core.families import FAMILIES
 from ranura.core.family import NOTHING_BEFORE, AnyCut, Before, Families, Family, Planner, PlanText, Task
 from ranura.core.learning.corrections import Correction, MeasureKey
+from ranura.core.output.remedies import Remedy
 from ranura.core.proof.findings import Proof
 from ranura.core.proof.moves import PLAN_VERSION, Body, MachineSetting, Move, Program
 from ranura.core.proof.steps import Circumstances
@@ -209,7 +210,7 @@ class Planning:
         chosen = self._chosen(cut, piece, shop, rules, before, put_off=put_off)
         planner, proven, judge = chosen.planner, chosen.proven, chosen.planner.judge
         setting, taken = proven.setting, proven.setting.candidate
-        text = marked(proven, proven.planned.text(setting))
+        text = self._with_ways_out(marked(proven, proven.planned.text(setting)), cut, piece, shop, rules, before, proven)
         fit = [each for each in chosen.sifted.fit if each.pair not in chosen.stopped]
         best = fit[0] if fit else None
         other = best is not None and best.pair != taken.pair
@@ -231,9 +232,32 @@ class Planning:
         )
         return plan, proven.program
 
+    def _with_ways_out(
+        self, text: PlanText, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, proven: Proven
+    ) -> PlanText:
+        """What is said, without the remedies for what the proof stops that do not take the stop away; each is tried."""
+        stops = {each.code for each in proven.proof.findings if each.level == "stop"}
+        kept: list[Remedy] = []
+        for remedy in text.remedies:
+            if remedy.answers in stops:
+                if sum(each.answers in stops for each in kept) == _MOST_REMEDIES:
+                    continue
+                try:
+                    tried = self._chosen(replace(cut, **remedy.change), piece, shop, rules, before)  # type: ignore[type-var]
+                except CraftError:
+                    continue
+                if any(each.code == remedy.answers and each.level == "stop" for each in tried.proven.setting.cautions):
+                    continue
+            kept.append(remedy)
+        return replace(text, remedies=tuple(kept))
+
     def _asked(self, cut: AnyCut) -> tuple[Asked, ...]:
         typed = self.family(cut).asked(cut)
         return tuple(_as_asked(field, length) for field, length in typed.items() if length is not None)
+
+
+_MOST_REMEDIES = 4
+"""That are tried and offered for what a proof stops."""
 
 
 def _as_asked(field: FieldPath, length: Length) -> Asked:

@@ -128,7 +128,7 @@ def stretch(path: Ring, start: float, end: float) -> Ring:
     """A path between two distances from its beginning, in mm.
 
     >>> stretch(((0, 0), (10, 0), (10, 5)), 2, 12)
-    ((2.0, 0.0), (10, 0), (10, 2.0))"""
+    ((2.0, 0.0), (10, 0), (10.0, 2.0))"""
     upto = first_part(path, end)
     return last_part(upto, length_of(upto, closed=False) - start)[::-1]
 

@@ -16,9 +16,10 @@ from ranura.core.cuts.edge.asked import Guidance
 from ranura.core.cuts.edge.on_board import turned_over
 from ranura.core.cuts.edge.runs import Run, runs_of
 from ranura.core.cuts.edge.setting import EdgeSetting
+from ranura.core.cuts.edge.staging import CLIMB_AREA
 from ranura.core.cutting.stage import Stage, Trip
 from ranura.core.geometry import closeness
-from ranura.core.geometry.paths import begun_at, offset_ring
+from ranura.core.geometry.paths import begun_at, first_part, offset_ring
 from ranura.core.geometry.rings import Point, Ring, signed_area
 from ranura.core.holding.clamps import LEAD
 from ranura.core.holding.placed import Side
@@ -44,6 +45,10 @@ from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
 _SIDES: tuple[Side, ...] = ("near", "far", "left", "right")
 _ARC_STEPS = 12
 """Chords of the quarter arc on which a bit comes in on a closed edge."""
+PAST_THE_START = 20.0
+"""mm that a closed run goes on past where it began."""
+_CLIMBED = 12.0
+"""mm of edge that are climbed at its first corner."""
 _CLEAR_OF_EDGE = 2.0
 """mm that the bit starts clear of a closed edge."""
 
@@ -115,11 +120,29 @@ def _run(recorder: Recorder, setting: EdgeSetting, stage: Stage, run: Run, fresh
     into, along, out = _around(run, trip.offset, r, clear) if run.edge.closed else _past(run, trip.offset, r)
     if stage.climb:
         into, along, out = out[::-1], along[::-1], into[::-1]
-    recorder.start(into[0], trip.height)
+    if run.climb_start and not run.edge.closed and closeness.same(min(stage.area, CLIMB_AREA), stage.area):
+        _climb_to_the_corner(recorder, stage, along, into[0], r - trip.offset + _CLEAR_OF_EDGE)
+    else:
+        recorder.start(into[0], trip.height)
     recorder.enter(into, trip.height, fresh, stage.feed_m_min)
     recorder.cut(along, trip.height, fresh, stage.feed_m_min)
     recorder.leave(out, trip.height, fresh, stage.feed_m_min)
     recorder.stop(out[-1], trip.height)
+
+
+def _climb_to_the_corner(recorder: Recorder, stage: Stage, along: Ring, to: Point, aside: float) -> None:
+    """From the air in onto the edge a little way inside, and against the usual way out over its first corner (R7)."""
+    (x, y), (x1, y1) = along[0], along[-1]
+    length = math.hypot(x1 - x, y1 - y)
+    tx, ty = (x1 - x) / length, (y1 - y) / length
+    reach = min(_CLIMBED, length / 2)
+    inside = (x + tx * reach, y + ty * reach)
+    begin = (inside[0] + ty * aside, inside[1] - tx * aside)
+    height, feed = stage.trip.height, stage.feed_m_min
+    recorder.start(begin, height)
+    recorder.enter((begin, inside), height, "both", feed)
+    recorder.cut((inside, along[0]), height, "right", feed)
+    recorder.leave((along[0], to), height, "right", feed)
 
 
 def _past(run: Run, offset: float, r: float) -> tuple[Ring, Ring, Ring]:
@@ -141,22 +164,26 @@ def _around(run: Run, offset: float, r: float, clear: float) -> tuple[Ring, Ring
     if (signed_area(moved) > 0) == inside:
         moved = moved[::-1]
     path = begun_at(moved, run.points[0])
-    (x, y), (x1, y1) = path[0], path[1]
-    length = math.hypot(x1 - x, y1 - y)
-    tx, ty = (x1 - x) / length, (y1 - y) / length
-    nx, ny = ty, -tx
+    along = (*path, *first_part(path, PAST_THE_START)[1:])
     radius = r - offset + clear
-    centre = (x + nx * radius, y + ny * radius)
+    into = _quarter(along[0], along[1], along[0], radius)[::-1]
+    out = _quarter(along[-2], along[-1], along[-1], radius)
+    return into, along, out
 
-    def at(turn: float) -> Point:
-        """A point of the arc: 0 where it meets the edge, negative before it, positive after."""
-        s, c = math.sin(turn) * radius, math.cos(turn) * radius
-        return (centre[0] - nx * c + tx * s, centre[1] - ny * c + ty * s)
 
-    steps = [math.pi / 2 * i / _ARC_STEPS for i in range(_ARC_STEPS + 1)]
-    into = (*(at(-turn) for turn in reversed(steps[1:])), path[0])
-    out = (path[-1], *(at(turn) for turn in steps[1:]))
-    return into, path, out
+def _quarter(a: Point, b: Point, at: Point, radius: float) -> Ring:
+    """From a point of a way out into the air on its right on a quarter arc: onwards where the point is the end of its chord from
+    `a` to `b`, backwards where it is its beginning."""
+    length = math.dist(a, b) or 1.0
+    tx, ty = (b[0] - a[0]) / length, (b[1] - a[1]) / length
+    nx, ny = ty, -tx
+    onwards = 1.0 if at == b else -1.0
+    found = []
+    for i in range(_ARC_STEPS + 1):
+        turn = math.pi / 2 * i / _ARC_STEPS
+        aside, along = radius * (1 - math.cos(turn)), onwards * radius * math.sin(turn)
+        found.append((at[0] + nx * aside + tx * along, at[1] + ny * aside + ty * along))
+    return tuple(found)
 
 
 def _machine(setting: EdgeSetting, trip: Trip, surface: Surface, *, shown: bool) -> MachineSetting:

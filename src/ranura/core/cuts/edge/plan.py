@@ -232,7 +232,8 @@ def _cautions(
     lifting = [run for run in runs if run.lifts]
     if lifting:
         worst = min(stretch.worst for run in lifting for stretch in run.lifts)
-        said = words.FIBRES_LIFT_CLIMB if by_hand and rules.climb == "light-pass" else words.FIBRES_LIFT
+        climbed = staging is not None and any(stage.climb for stage in staging.stages)
+        said = words.FIBRES_LIFT_CLIMB if climbed else words.FIBRES_LIFT
         found.append(caution(said, edge=names_of(lifting), worst=-worst))
     if asked.both_faces:
         other = [run for run in runs_of(turned_over(asked), chosen.router.mounting, wood, rules) if run.lifts]

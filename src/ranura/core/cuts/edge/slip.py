@@ -7,6 +7,7 @@ from collections.abc import Mapping, Sequence
 from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.figures import said
 from ranura.core.cuts.edge.guides import GuidedTrip, jointing_runs
+from ranura.core.cuts.edge.moves import PAST_THE_START
 from ranura.core.cuts.edge.runs import START_CLIMB, Run, names_of
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.staging import Staging
@@ -124,7 +125,9 @@ def _guide(setting: EdgeSetting, guided: GuidedTrip, figures: Mapping[str, Figur
         if setting.contact is not None:
             lines.append(write("{c:len} of edge left to ride on", c=setting.contact))
         if not setting.by_hand:
-            lines.append(write("no fence on a curve: starting pin in the table"))
+            lines.append(
+                write("no fence on a curve: starting pin in the table, before the bit, on the side that the work comes from")
+            )
     return SlipSection(key="guide", title="Guide", leads=leads, lines=tuple(lines), figures=keys)
 
 
@@ -175,8 +178,15 @@ def _direction(setting: EdgeSetting, figures: Mapping[str, Figure]) -> SlipSecti
         lines += _starts(straight, by_hand=setting.by_hand)
     for run in closed:
         lines.append(
-            write("{name}: {sense}, start at the mark, go 20 mm past it", name=run.edge.name.capitalize(), sense=said(run.sense))
+            write(
+                "{name}: {sense}, start at the mark, go {past:len} past it",
+                name=run.edge.name.capitalize(),
+                sense=said(run.sense),
+                past=PAST_THE_START,
+            )
         )
+    if any(run.edge.inside for run in closed):
+        lines += _in_an_opening(by_hand=setting.by_hand)
     if setting.staging is not None and setting.staging.stages[0].climb:
         lines.append(write("stage 1 the other way round: a light climb, {x:len} deep", x=setting.staging.stages[0].trip.height))
     lines.append(_stance(setting))
@@ -189,6 +199,18 @@ def _direction(setting: EdgeSetting, figures: Mapping[str, Figure]) -> SlipSecti
         lines=tuple(lines),
         figures=tuple(key for key in ("direction.sense", "direction.grain") if key in figures),
     )
+
+
+def _in_an_opening(*, by_hand: bool) -> list[Text]:
+    """How a run in an opening is begun and ended (R7, R21.2)."""
+    if by_hand:
+        return [
+            write("base flat, bit clear in the opening, then switch on; in on an arc, out on an arc, and wait until it stands")
+        ]
+    return [
+        write("lay the opening over the bit while that stands, the pin in the opening too; clear of the bit, then switch on"),
+        write("off the bit on an arc; switch off, wait until it stands, then lift"),
+    ]
 
 
 def _stance(setting: EdgeSetting) -> Text:

@@ -21,6 +21,8 @@ _CONTACT = 2.0
 """mm of edge that a bearing rides on at least."""
 _PRESSED, _OFF = 0.06, 0.2
 """mm by which a bearing may press into what it rides on, and stand off it where path and edge are polylines."""
+_LAYERS = 16
+"""In which the height of a bearing is looked at."""
 _IN_PIECE = 15.0
 """mm that a pivot stands inside the piece that it is in."""
 _FLAT = 0.5
@@ -128,16 +130,14 @@ def _well_inside(step: Step) -> list[Section]:
 
 def _contact(step: Step, swept: Swept, section: Section, r: float, low: float, high: float) -> float:
     """mm of height over which wood stands right beside a bearing, once the bit has been there."""
-    left = (-section.way[1] * swept.out, section.way[0] * swept.out)
-    ray = Ray(step.wood, section.at, left, r + 1.0, (*step.wood.near(swept.box), swept))
-    count = 16
-    thick = (high - low) / count
-    met = 0.0
-    for i in range(count):
-        found = ray.intervals(low + (i + 0.5) * thick, 0.0, r + 1.0)
-        if found and r - _PRESSED - 0.05 <= found[0][0] <= r + _OFF:
-            met += thick
-    return met
+    taken = (*step.wood.near(swept.box), swept)
+    thick = (high - low) / _LAYERS
+    best = 0.0
+    for side in (1, -1):  # in a climb the wood lies on the right
+        ray = Ray(step.wood, section.at, (-section.way[1] * side, section.way[0] * side), r + 1.0, taken)
+        met = (ray.intervals(low + (i + 0.5) * thick, 0.0, r + 1.0) for i in range(_LAYERS))
+        best = max(best, thick * sum(bool(wood) and r - _PRESSED - 0.05 <= wood[0][0] <= r + _OFF for wood in met))
+    return best
 
 
 def _along(section: Section, at: tuple[float, float]) -> float:
