@@ -3,9 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
-from functools import lru_cache
 
-import numpy as np
 import shapely
 from shapely import Polygon
 from shapely.geometry import LineString
@@ -14,7 +12,7 @@ from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.proof.moves import Body, MachineSetting
-from ranura.core.proof.wood import Swept, Wood, outwards
+from ranura.core.proof.wood import Swept, Wood, outwards, points_of
 
 _BELOW = 0.01
 """mm below a face at which its wood carries."""
@@ -25,6 +23,8 @@ _NOTHING = 1.0
 _POINTS, _THINNED = 40, 0.1
 """Points of a round base's outline, and mm by which paths may be off, in which what carries it is looked at."""
 _LEVELLED = frozenset({"support", "backer", "carrier", "sled"})
+CARRIES = _LEVELLED | {"work", "template"}
+"""Roles of bodies that a base may lie on."""
 
 
 @dataclass(slots=True)
@@ -89,15 +89,10 @@ def _way(path: Ring) -> BaseGeometry:
     return LineString(path).simplify(_THINNED) if len(path) > 1 else Spot(path[0])
 
 
-@lru_cache(maxsize=64)
-def _thinned(ring: Ring) -> np.ndarray:
-    """The outline of a base with fewer points."""
-    return np.array(ring[:: max(1, len(ring) // _POINTS)])
-
-
 def placed(ring: Ring, at: Point, out: int) -> Polygon:
     """A base around its axis at a place of the board."""
-    return Polygon(_thinned(ring) * (1.0, float(out)) + at)
+    points = points_of(ring)[:: max(1, len(ring) // _POINTS)]
+    return Polygon(points * (1.0, float(out)) + at)
 
 
 def narrowest(hull: BaseGeometry) -> float:

@@ -14,7 +14,7 @@ from ranura.core.proof.cutter import widest
 from ranura.core.proof.moves import FLANK
 from ranura.core.proof.wood import Interval, Ray, Swept, Wood, levels_between
 
-_MOST_PLACES, _MOST_ON_CURVE = 24, 12
+_MOST_PLACES, _MOST_ON_CURVE = 24, 8
 """Places looked at on one straight run, and on the short chords of a way."""
 _THIN = 0.01
 """Of a side's flank: less wood than that share of it is none."""

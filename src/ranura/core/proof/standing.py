@@ -32,6 +32,8 @@ def wood_below(wood: Wood, there: Swept) -> float:
 
 def _met(wood: Wood, there: Swept) -> Iterator[float]:
     """The thickness of each layer in which it meets wood, from the tip on."""
+    if not wood.reaches(there.box):
+        return
     at = there.path[0]
     low, high = sorted((there.tip, there.tip + there.out * (there.silhouette[-1][0] + there.travel)))
     works = wood.works

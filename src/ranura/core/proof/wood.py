@@ -14,7 +14,7 @@ from itertools import pairwise
 
 import numpy as np
 
-from ranura.core.geometry.rings import Point, Ring
+from ranura.core.geometry.rings import Point, Ring, extent
 from ranura.core.proof.cutter import Silhouette, heights_of, is_undercut, widest, widest_between
 from ranura.core.proof.moves import Body, Cutter, MachineSetting, Move, Program, Surface
 
@@ -97,10 +97,18 @@ class Wood:
     bodies: tuple[Body, ...]
     taken: list[Swept] = field(default_factory=list)
 
-    @property
-    def works(self) -> list[Body]:
-        """The pieces."""
-        return [body for body in self.bodies if body.role == "work"]
+    works: tuple[Body, ...] = ()
+    """The pieces."""
+    _boxes: tuple[tuple[float, float, float, float], ...] = ()
+
+    def __post_init__(self) -> None:
+        self.works = tuple(body for body in self.bodies if body.role == "work")
+        self._boxes = tuple(extent(body.ring) for body in self.works)
+
+    def reaches(self, box: tuple[float, float, float, float]) -> bool:
+        """Whether a box on the board meets one around a piece."""
+        x0, y0, x1, y1 = box
+        return any(a < x1 and c > x0 and b < y1 and d > y0 for a, b, c, d in self._boxes)
 
     def take(self, swept: Swept) -> None:
         """Takes away what a move takes. Of two that lie in one another only the larger is kept."""
@@ -218,6 +226,7 @@ class Ray:
     taken: Sequence[Swept]
     _works: list[tuple[float, float, list[Interval]]] | None = None
     _near: list[tuple[Swept, list[tuple[Point, Point]]]] | None = None
+    _covered: dict[tuple[int, float], list[Interval]] = field(default_factory=dict)
 
     def intervals(self, z: float, low: float, high: float) -> list[Interval]:
         """Where wood stands on it at a height of the board, between two places of it that lie within its reach; mm from its
@@ -232,14 +241,17 @@ class Ray:
             return found
         if self._near is None:
             self._near = [(each, chords) for each in self.taken if (chords := self._chords(each))]
-        for swept, chords in reversed(self._near):
+        for number in range(len(self._near) - 1, -1, -1):
+            swept, chords = self._near[number]
             r = swept.radius(z)
             if not r:
                 continue
-            for a, b in chords:
-                gone = _within(self, a, b, r)
-                if gone is not None:
-                    found = _without(found, gone)
+            gone = self._covered.get((number, r))
+            if gone is None:
+                hits = [hit for a, b in chords if (hit := _within(self, a, b, r)) is not None]
+                gone = self._covered[number, r] = _joined(hits[:1], hits[1:]) if len(hits) > 1 else hits
+            for each in gone:
+                found = _without(found, each)
             if not found:
                 break
         return [(a, b) for a, b in found if b - a > SLIVER]
@@ -251,7 +263,7 @@ class Ray:
             return [(path[0], path[0])]
         if len(path) <= _MANY:
             return list(pairwise(path))
-        points = _array(path)
+        points = points_of(path)
         (px, py), (dx, dy) = self.at, self.way
         off = (points[:, 0] - px) * dy - (points[:, 1] - py) * dx
         along = (points[:, 0] - px) * dx + (points[:, 1] - py) * dy
@@ -278,9 +290,10 @@ def _crossings(ring: Ring, ray: Ray) -> list[float]:
     """Where a line crosses a ring; a corner on the line counts for one of its sides."""
     (px, py), (dx, dy) = ray.at, ray.way
     if len(ring) > _MANY:
-        points = _array(ring)
+        points = points_of(ring)
         off = (points[:, 0] - px) * dy - (points[:, 1] - py) * dx
-        crossed = np.flatnonzero((off > 0) != (np.roll(off, -1) > 0))
+        left = off > 0
+        crossed = np.flatnonzero(left != np.concatenate((left[1:], left[:1])))
         chords = [(ring[i], ring[(i + 1) % len(ring)]) for i in crossed]
     else:
         chords = list(zip(ring, (*ring[1:], ring[0]), strict=True))
@@ -329,7 +342,7 @@ _ARRAYS: dict[int, tuple[Ring, np.ndarray]] = {}
 _MOST_ARRAYS = 256
 
 
-def _array(path: Ring) -> np.ndarray:
+def points_of(path: Ring) -> np.ndarray:
     """A path's points; kept while the same path is asked for again."""
     known = _ARRAYS.get(id(path))
     if known is None or known[0] is not path:

@@ -6,12 +6,13 @@ import math
 from collections.abc import Iterator
 
 from ranura.core.geometry import closeness
-from ranura.core.geometry.rings import Point, Ring
+from ranura.core.geometry.rings import Point
 from ranura.core.proof import words
-from ranura.core.proof.carrying import Carrying, narrowest, outside
+from ranura.core.proof.carrying import CARRIES, Carrying, narrowest, outside
 from ranura.core.proof.findings import Found
 from ranura.core.proof.moves import MachineSetting
 from ranura.core.proof.steps import Step
+from ranura.core.proof.wood import points_of
 
 _OUT, _NARROW = 0.3, 0.4
 """Of half the base's least width: how far its axis may stand outside of what carries it, and how narrow that may be."""
@@ -24,26 +25,34 @@ class Base:
 
     def __init__(self) -> None:
         self._carrying: dict[tuple[object, ...], Carrying] = {}
-        self._looked_at: set[tuple[object, ...]] = set()
+        self._faces: dict[int, tuple[object, ...]] = {}
+        self._looked_at: set[tuple[int, float, float]] = set()
 
     def __call__(self, step: Step) -> Iterator[Found]:
         """Where the base would tip."""
         if not step.by_hand or any(guide.kind == "rails" for guide in step.setting.guides):
             return  # a sled carries it all the way
-        setting = step.setting
-        there = tuple(each for each in step.wood.bodies if each.from_move <= step.number < (each.to_move or math.inf))
-        key = (setting.frame, setting.base, tuple(guide.kind for guide in setting.guides), tuple(each.id for each in there))
-        carrying = self._carrying.get(key)
-        if carrying is None:
-            carrying = self._carrying[key] = Carrying(there, setting)
+        carrying = None
         for at in _touching(step):
-            place = (key, round(at[0], 1), round(at[1], 1))
-            if place in self._looked_at:
-                continue
-            self._looked_at.add(place)
-            found = _found(step, carrying, at)
-            if found is not None:
-                yield found
+            carrying = carrying or self._here(step)
+            place = (id(carrying), round(at[0], 1), round(at[1], 1))
+            if place not in self._looked_at:
+                self._looked_at.add(place)
+                found = _found(step, carrying, at)
+                if found is not None:
+                    yield found
+
+    def _here(self, step: Step) -> Carrying:
+        """What carries the base in a setting: the same for all with the same base on the same face."""
+        number, setting = step.move.setting, step.setting
+        if number not in self._faces:
+            self._faces[number] = (setting.frame, setting.base, tuple(guide.kind for guide in setting.guides))
+        there = tuple(each for each in step.wood.bodies if each.from_move <= step.number < (each.to_move or math.inf))
+        carriers = tuple(each.id for each in there if each.role in CARRIES)
+        for (face, ids), known in self._carrying.items():
+            if ids == carriers and face == self._faces[number]:
+                return known
+        return self._carrying.setdefault((self._faces[number], carriers), Carrying(there, setting))
 
 
 def _touching(step: Step) -> Iterator[Point]:
@@ -72,6 +81,5 @@ def _found(step: Step, carrying: Carrying, at: Point) -> Found | None:
 
 def half_width(setting: MachineSetting) -> float:
     """Half of a base's least width, in mm."""
-    ring: Ring = setting.base.ring
-    xs, ys = [x for x, _ in ring], [y for _, y in ring]
-    return min(max(xs) - min(xs), max(ys) - min(ys)) / 2
+    points = points_of(setting.base.ring)
+    return float((points.max(axis=0) - points.min(axis=0)).min()) / 2
