@@ -223,7 +223,9 @@ def test_a_smaller_base_is_taken_where_a_larger_one_finds_no_wood_for_its_fence(
 def test_the_nearest_miss_is_what_only_wants_another_setting_up():
     """No base finds wood on 170 mm; what is shown is the best bit in the router that takes it, not one without a collet."""
     short = dataclasses.replace(WING_CASE_SIDE, length=read("170", "mm"))
-    made = plan(change(position="76"), piece=short)
+    by_hand = dataclasses.replace(SHOP, routers=tuple(each for each in SHOP.routers if each.mounting == "hand"))
+    assert plan(change(position="76"), piece=short).router_id == "table-three", "the table takes it, where there is one"
+    made = plan(change(position="76"), piece=short, shop=by_hand)
     assert made.offers == ()
     assert made.status == "stop"
     assert set(codes(made)) & {"fence-off-board", "no-room-for-clamps"}

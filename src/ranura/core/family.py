@@ -6,7 +6,7 @@ the type checker; a cut without a family by a test.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any, Final, Generic, Protocol, TypeVar
 
@@ -157,6 +157,8 @@ class Planner:
     """Raises `CutError` on the dimension that no tool can make; other causes are shown as a plan with a stop."""
     make: Callable[[Candidate], Planned]
     """What a pair of tools makes of it."""
+    others: Callable[[], Iterable[Planner]] = tuple
+    """Other ways of guiding it, the best first, where the person has left that open (R21)."""
 
 
 C = TypeVar("C", bound=AnyCut)

@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from contextlib import suppress
 from dataclasses import dataclass, fields, replace
+from itertools import islice
 from typing import Any, Final, Literal
 
 from ranura.core.board.materials import SOLID
@@ -189,10 +191,6 @@ class Planning:
         """The tools that are taken, planned and proven."""
         planner = self._planner(cut, piece, shop, rules, before)
         check_shop(shop)
-        judge = planner.judge
-        ranking = judge.ranking(before.mounted)
-        sifted = shortlist(judge, ranking, count=SHOWN_OFFERS)
-        pairs = choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=planner.refuse)
         wood = shop.material(piece.material)
         around = Circumstances(
             material=wood,
@@ -201,8 +199,14 @@ class Planning:
             fibres=piece.fibres if wood.material_class in SOLID else None,
             unmade=before.unmade,
         )
-        proven, stopped = first_proven(pairs, planner.make, around, before.taken, put_off=put_off)
-        return _Chosen(planner, sifted, proven, stopped)
+        first = _first_of(planner, cut, shop, around, before, put_off=put_off)
+        if first.proven.stopped and not _pinned(cut):
+            for other in islice(planner.others(), _MOST_OTHERS):
+                with suppress(CraftError):
+                    second = _first_of(other, cut, shop, around, before, put_off=put_off)
+                    if not second.proven.stopped:
+                        return second
+        return first
 
     def _plan(
         self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, *, put_off: bool = False
@@ -212,6 +216,8 @@ class Planning:
         setting, taken = proven.setting, proven.setting.candidate
         text = self._with_ways_out(marked(proven, proven.planned.text(setting)), cut, piece, shop, rules, before, proven)
         fit = [each for each in chosen.sifted.fit if each.pair not in chosen.stopped]
+        if chosen.stopped and not _pinned(cut):
+            fit = [taken, *(each for each in fit if each.pair != taken.pair)]
         best = fit[0] if fit else None
         other = best is not None and best.pair != taken.pair
         plan = CutPlan(
@@ -258,6 +264,20 @@ class Planning:
 
 _MOST_REMEDIES = 4
 """That are tried and offered for what a proof stops."""
+
+
+_MOST_OTHERS = 3
+"""Other ways of guiding a cut that are planned before a stop is shown."""
+
+
+def _first_of(planner: Planner, cut: AnyCut, shop: Shop, around: Circumstances, before: Before, *, put_off: bool) -> _Chosen:
+    """The best tools for one way of guiding a cut that nothing stops, or the best of all."""
+    judge = planner.judge
+    ranking = judge.ranking(before.mounted)
+    sifted = shortlist(judge, ranking, count=SHOWN_OFFERS)
+    pairs = choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=planner.refuse)
+    proven, stopped = first_proven(pairs, planner.make, around, before.taken, put_off=put_off)
+    return _Chosen(planner, sifted, proven, stopped)
 
 
 def _as_asked(field: FieldPath, length: Length) -> Asked:

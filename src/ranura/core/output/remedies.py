@@ -32,7 +32,8 @@ def held_otherwise(codes: set[str], held: Held | None) -> list[Remedy]:
     """Other ways of holding it, where it is too small for the hand or clamps find no room."""
     found = []
     if hold_words.SMALL_PART.code in codes and held != "carrier":
-        found.append(Remedy(answers=hold_words.SMALL_PART.code, says=write(_HELD["carrier"]), change={"held": "carrier"}))
+        ways: tuple[Held, ...] = ("carrier", "vice", "tape")
+        found += [Remedy(answers=hold_words.SMALL_PART.code, says=write(_HELD[how]), change={"held": how}) for how in ways]
     for code in (table_words.HANDS_TOO_NEAR.code, table_words.LOWERED_WITHOUT_JIG.code):
         if code in codes:
             found.append(

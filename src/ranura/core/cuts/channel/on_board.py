@@ -117,7 +117,7 @@ class ChannelOnBoard:
             thickness=self.thickness,
             stopped=self.is_stopped,
             across_grain=self.across_grain,
-            part=None if self.held == "carrier" else self.one_part,
+            part=self.one_part if self.held in (None, "clamps") else None,
             floor=self.facts.floor,
             mortise=self.mortise,
         )

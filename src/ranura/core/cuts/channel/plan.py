@@ -3,7 +3,7 @@ it."""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import replace
 from functools import partial
 from typing import NoReturn
@@ -64,7 +64,16 @@ def planner(cut: ChannelCut, task: Task, *, mortise: bool = False) -> Planner:
         setting = setting_of(chosen, judge, piece, cut)
         return Planned(setting=setting, text=partial(_text, cut=cut, judge=judge), program=channel_program, drawn=drawn_at)
 
-    return Planner(judge=judge, refuse=partial(refuse_the_dimension, judge), make=make)
+    others: Callable[[], Iterable[Planner]] = tuple
+    left_open = cut.guide is None and cut.held is None and not cut.clamps and not mortise
+    if left_open and any(each.mounting == "table" for each in judge.tools.routers):
+        others = partial(_over_table, cut, task)
+    return Planner(judge=judge, refuse=partial(refuse_the_dimension, judge), make=make, others=others)
+
+
+def _over_table(cut: ChannelCut, task: Task) -> Iterator[Planner]:
+    """The same cut over the table, for one that no guide by hand makes."""
+    yield planner(replace(cut, guide="table-fence"), task)
 
 
 def _on_the_other_side(judge: ChannelJudge, setting: ChannelSetting) -> tuple[GuideOffer, ...]:

@@ -135,7 +135,7 @@ class PocketOnBoard:
             through=self.through,
             clean="both" if self.through else "near",
             across_grain=self.across_grain,
-            part=None if self.held == "carrier" else self.part,
+            part=self.part if self.held in (None, "clamps") else None,
             corner=corner,
             mortise=self.facts.small_steps,
             lane=LAP_LANE if self.form == "lap" else 0.6,

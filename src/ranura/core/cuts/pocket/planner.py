@@ -69,7 +69,12 @@ def planner(cut: PocketCut, task: Task) -> Planner:
         chosen = next((each for each in tried if each.can), None) or next(each for each in tried if each.planner)
     assert chosen.planner is not None, "every form has a method of guiding that is judged"
     made = chosen.planner
-    return replace(made, make=partial(_make, made, tuple(tried), chosen.kind, cut, asked))
+    others = tuple(
+        replace(each.planner, make=partial(_make, each.planner, tuple(tried), each.kind, cut, asked))
+        for each in tried
+        if cut.guide is None and each.can and each.planner is not None and each is not chosen
+    )
+    return replace(made, make=partial(_make, made, tuple(tried), chosen.kind, cut, asked), others=lambda: others)
 
 
 def _make(
