@@ -18,7 +18,7 @@ POCKET = {
 
 
 def plan(client, **changes):
-    return client.post("/api/plan", json={"piece": PIECE, "cut": {**POCKET, **changes}})
+    return client.post("/api/plan/proof", json={"piece": PIECE, "cut": {**POCKET, **changes}})
 
 
 def test_a_pocket_is_kept_as_it_was_typed(client):

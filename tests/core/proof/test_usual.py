@@ -97,7 +97,8 @@ def test_the_demos_cuts_pass_one_after_another_on_their_boards(job):
 @pytest.mark.parametrize(
     ("cut", "piece", "router"),
     [
-        ({"kind": "dado", "goes": "along", "end": "near", "width": mm(12.7), "depth": mm(8), "position": mm(20)}, board(600, 60, 22),
+        ({"kind": "dado", "goes": "along", "end": "near", "width": mm(12.7), "depth": mm(8), "position": mm(20)},
+         board(600, 60, 22),
          "table-three"),
         (EDGE | {"shape": "jointing", "size": mm(2), "edges": ["near"]}, board(600, 200, 22), None),
     ],
