@@ -26,6 +26,7 @@ from ranura.core.proof.moves import PLAN_VERSION, Body, MachineSetting, Move, Pr
 from ranura.core.proof.steps import Circumstances
 from ranura.core.proof.wood import taken_by
 from ranura.core.proving import Proven, first_proven, marked
+from ranura.core.proving import proven as prove_it
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.cautions import Caution, has_stop
@@ -91,6 +92,7 @@ class _Chosen:
 
     planner: Planner
     sifted: Sifted
+    around: Circumstances
     proven: Proven
     stopped: frozenset[Pair]
 
@@ -199,11 +201,11 @@ class Planning:
             fibres=piece.fibres if wood.material_class in SOLID else None,
             unmade=before.unmade,
         )
-        first = _first_of(planner, cut, shop, around, before, put_off=put_off)
+        first = _first_of(planner, cut, shop, around, before, most=_MOST_PAIRS, put_off=put_off)
         if first.proven.stopped and not _pinned(cut):
             for other in islice(planner.others(), _MOST_OTHERS):
                 with suppress(CraftError):
-                    second = _first_of(other, cut, shop, around, before, put_off=put_off)
+                    second = _first_of(other, cut, shop, around, before, most=1, put_off=put_off)
                     if not second.proven.stopped:
                         return second
         return first
@@ -214,7 +216,7 @@ class Planning:
         chosen = self._chosen(cut, piece, shop, rules, before, put_off=put_off)
         planner, proven, judge = chosen.planner, chosen.proven, chosen.planner.judge
         setting, taken = proven.setting, proven.setting.candidate
-        text = self._with_ways_out(marked(proven, proven.planned.text(setting)), cut, piece, shop, rules, before, proven)
+        text = self._with_ways_out(marked(proven, proven.planned.text(setting)), cut, piece, shop, rules, before, chosen)
         fit = [each for each in chosen.sifted.fit if each.pair not in chosen.stopped]
         if chosen.stopped and not _pinned(cut):
             fit = [taken, *(each for each in fit if each.pair != taken.pair)]
@@ -239,9 +241,10 @@ class Planning:
         return plan, proven.program
 
     def _with_ways_out(
-        self, text: PlanText, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, proven: Proven
+        self, text: PlanText, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, chosen: _Chosen
     ) -> PlanText:
         """What is said, without the remedies for what the proof stops that do not take the stop away; each is tried."""
+        proven, around = chosen.proven, chosen.around
         stops = {each.code for each in proven.proof.findings if each.level == "stop"}
         kept: list[Remedy] = []
         for remedy in text.remedies:
@@ -249,10 +252,13 @@ class Planning:
                 if sum(each.answers in stops for each in kept) == _MOST_REMEDIES:
                     continue
                 try:
-                    tried = self._chosen(replace(cut, **remedy.change), piece, shop, rules, before)  # type: ignore[type-var]
+                    changed: AnyCut = replace(cut, **remedy.change)  # type: ignore[type-var]
+                    planner = self._planner(changed, piece, shop, rules, before)
                 except CraftError:
                     continue
-                if any(each.code == remedy.answers and each.level == "stop" for each in tried.proven.setting.cautions):
+                pair = proven.setting.candidate
+                tried = prove_it(planner.make(planner.judge.candidate(pair.bit, pair.router)), around, before.taken)
+                if any(each.code == remedy.answers and each.level == "stop" for each in tried.setting.cautions):
                     continue
             kept.append(remedy)
         return replace(text, remedies=tuple(kept))
@@ -266,18 +272,20 @@ _MOST_REMEDIES = 4
 """That are tried and offered for what a proof stops."""
 
 
-_MOST_OTHERS = 3
-"""Other ways of guiding a cut that are planned before a stop is shown."""
+_MOST_PAIRS, _MOST_OTHERS = 4, 2
+"""Pairs of tools, and then other ways of guiding a cut, that are planned and proven before a stop is shown: six in all (R21)."""
 
 
-def _first_of(planner: Planner, cut: AnyCut, shop: Shop, around: Circumstances, before: Before, *, put_off: bool) -> _Chosen:
+def _first_of(
+    planner: Planner, cut: AnyCut, shop: Shop, around: Circumstances, before: Before, *, most: int, put_off: bool
+) -> _Chosen:
     """The best tools for one way of guiding a cut that nothing stops, or the best of all."""
     judge = planner.judge
     ranking = judge.ranking(before.mounted)
     sifted = shortlist(judge, ranking, count=SHOWN_OFFERS)
     pairs = choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=planner.refuse)
-    proven, stopped = first_proven(pairs, planner.make, around, before.taken, put_off=put_off)
-    return _Chosen(planner, sifted, proven, stopped)
+    proven, stopped = first_proven(pairs, planner.make, around, before.taken, most=most, put_off=put_off)
+    return _Chosen(planner, sifted, around, proven, stopped)
 
 
 def _as_asked(field: FieldPath, length: Length) -> Asked:

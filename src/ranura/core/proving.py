@@ -10,6 +10,7 @@ from ranura.core.choosing.select import MOST_TRIED
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.family import Planned, PlanText
 from ranura.core.output.cautions import with_more
+from ranura.core.output.slip import SlipSection
 from ranura.core.output.views import Mark
 from ranura.core.proof import words
 from ranura.core.proof.findings import NOT_RUN, Proof
@@ -46,7 +47,10 @@ def proven(planned: Planned, around: Circumstances, before: tuple[Swept, ...], *
     if put_off and sum(len(move.path) for move in program.moves) > _LONG:
         return Proven(planned=planned, setting=planned.setting, program=program, proof=NOT_RUN)
     proof, said = prove(program, around, before=before)
-    found = [replace(written(each), mark=number) for number, each in enumerate(said, start=1)]
+    found = [
+        written(each) if each.level == "note" else replace(written(each), mark=number)
+        for number, each in enumerate(said, start=1)
+    ]
     if around.unmade:
         found.append(written(reason(words.EARLIER_CUT_STOPPED, which=", ".join(around.unmade))))
     cautions = with_more(planned.setting.cautions, found)
@@ -62,13 +66,14 @@ def first_proven(
     around: Circumstances,
     before: tuple[Swept, ...],
     *,
+    most: int = MOST_TRIED,
     put_off: bool = False,
 ) -> tuple[Proven, frozenset[Pair]]:
     """The first of some pairs, best first, that nothing stops, and those before it that something did; the best where all of a
     few are stopped."""
     best = found = proven(make(pairs[0]), around, before, put_off=put_off)
     tried = [pairs[0]]
-    while found.stopped and len(tried) < min(len(pairs), MOST_TRIED):
+    while found.stopped and len(tried) < min(len(pairs), most):
         tried.append(_next(pairs, tried))
         found = proven(make(tried[-1]), around, before, put_off=put_off)
     if found.stopped:
@@ -96,5 +101,15 @@ def marked(made: Proven, text: PlanText) -> PlanText:
             text=write("{n}", n=number),
         )
         for number, each in enumerate(made.proof.findings, start=1)
+        if each.level != "note"
     )
-    return replace(text, drawing=(replace(plan, marks=(*plan.marks, *marks)), *others))
+    return replace(text, drawing=(replace(plan, marks=(*plan.marks, *marks)), *others), slip=_with_notes(made, text.slip))
+
+
+def _with_notes(made: Proven, slip: tuple[SlipSection, ...]) -> tuple[SlipSection, ...]:
+    """The notes of the proof as lines of the slip, each at its place."""
+    codes = {each.code for each in made.proof.findings if each.level == "note"}
+    notes = [each for each in made.setting.cautions if each.code in codes]
+    return tuple(
+        replace(section, lines=(*section.lines, *(each.do for each in notes if each.place == section.key))) for section in slip
+    )

@@ -173,7 +173,7 @@ WEIGHT_OVER_THE_WOOD = Words(
     place="hold",
     level="note",
     message="Here the base lies on the wood with a part of it only",
-    do="Keep the weight on the handle that stands over the wood, and the base flat past the end",
+    do="weight on the handle over the wood; keep the base flat past the end",
 )
 
 # 7: clashes
