@@ -19,7 +19,7 @@ from ranura.core.proof.prove import prove
 from ranura.core.proof.steps import Circumstances
 from ranura.core.proof.wood import Swept
 from ranura.core.text.cautions import has_stop, reason, written
-from ranura.core.text.writing import write
+from ranura.core.text.writing import Text, write
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -107,9 +107,21 @@ def marked(made: Proven, text: PlanText) -> PlanText:
 
 
 def _with_notes(made: Proven, slip: tuple[SlipSection, ...]) -> tuple[SlipSection, ...]:
-    """The notes of the proof as lines of the slip, each at its place."""
+    """The notes of the proof on the slip, each at the end of its place's last line."""
     codes = {each.code for each in made.proof.findings if each.level == "note"}
     notes = [each for each in made.setting.cautions if each.code in codes]
     return tuple(
-        replace(section, lines=(*section.lines, *(each.do for each in notes if each.place == section.key))) for section in slip
+        replace(section, lines=_ended(section.lines, [each.do for each in notes if each.place == section.key]))
+        for section in slip
     )
+
+
+def _ended(lines: tuple[Text, ...], notes: list[Text]) -> tuple[Text, ...]:
+    if not lines or not notes:
+        return (*lines, *notes)
+    last = lines[-1]
+    metric, inch = (
+        "; ".join((each, *more))
+        for each, *more in ((last.metric, *(note.metric for note in notes)), (last.inch, *(note.inch for note in notes)))
+    )
+    return (*lines[:-1], Text(metric=metric, inch=inch))

@@ -170,10 +170,10 @@ CARRIED_TOO_NARROWLY = Words(
 )
 WEIGHT_OVER_THE_WOOD = Words(
     code="weight-over-the-wood",
-    place="hold",
+    place="direction",
     level="note",
     message="Here the base lies on the wood with a part of it only",
-    do="weight on the handle over the wood; keep the base flat past the end",
+    do="weight over the wood",
 )
 
 # 7: clashes

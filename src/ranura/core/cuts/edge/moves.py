@@ -68,8 +68,8 @@ def edge_program(setting: EdgeSetting) -> Program:
             settings.append(_machine(setting, stage.trip, surface, shown=face == 0))
             recorder.set(*_changes(setting, stage, first=not number and not face))
             fresh = _fresh(stage, taken, setting.bit.diameter / 2)
-            for run in runs:
-                _run(recorder, setting, stage, run, fresh)
+            if not all(_run(recorder, setting, stage, run, fresh) for run in runs):
+                return Program(bodies=_bodies(setting, ()), settings=(), moves=())
         if len(faces) > 1 and number + 1 < len(stages):
             recorder.turn_over("width")
         taken.append(stage.trip)
@@ -113,11 +113,14 @@ def _changes(setting: EdgeSetting, stage: Stage, *, first: bool) -> tuple[Change
     return tuple(found)
 
 
-def _run(recorder: Recorder, setting: EdgeSetting, stage: Stage, run: Run, fresh: Fresh) -> None:
-    """Along one edge, begun and ended clear of the wood."""
+def _run(recorder: Recorder, setting: EdgeSetting, stage: Stage, run: Run, fresh: Fresh) -> bool:
+    """Along one edge, begun and ended clear of the wood; False where the bit finds no way."""
     r, trip = setting.bit.diameter / 2, stage.trip
     clear = _CLEAR_OF_EDGE + (setting.edging.size if setting.edging.shape == "flush" else 0.0)
-    into, along, out = _around(run, trip.offset, r, clear) if run.edge.closed else _past(run, trip.offset, r)
+    ways = _around(run, trip.offset, r, clear) if run.edge.closed else _past(run, trip.offset, r)
+    if ways is None:
+        return False
+    into, along, out = ways
     if stage.climb:
         into, along, out = out[::-1], along[::-1], into[::-1]
     if run.climb_start and not run.edge.closed and closeness.same(min(stage.area, CLIMB_AREA), stage.area):
@@ -128,6 +131,7 @@ def _run(recorder: Recorder, setting: EdgeSetting, stage: Stage, run: Run, fresh
     recorder.cut(along, trip.height, fresh, stage.feed_m_min)
     recorder.leave(out, trip.height, fresh, stage.feed_m_min)
     recorder.stop(out[-1], trip.height)
+    return True
 
 
 def _climb_to_the_corner(recorder: Recorder, stage: Stage, along: Ring, to: Point, aside: float) -> None:
@@ -156,11 +160,14 @@ def _past(run: Run, offset: float, r: float) -> tuple[Ring, Ring, Ring]:
     return ((a[0] - tx * lead, a[1] - ty * lead), a), (a, b), (b, (b[0] + tx * lead, b[1] + ty * lead))
 
 
-def _around(run: Run, offset: float, r: float, clear: float) -> tuple[Ring, Ring, Ring]:
-    """Along a closed edge: in and out on a quarter arc from the air beside it."""
+def _around(run: Run, offset: float, r: float, clear: float) -> tuple[Ring, Ring, Ring] | None:
+    """Along a closed edge: in and out on a quarter arc from the air beside it. None where the bit finds no way."""
     inside = run.edge.inside
     ring = run.points if signed_area(run.points) > 0 else run.points[::-1]
-    moved = offset_ring(ring, -offset if inside else offset) if abs(offset) > 1e-9 else ring
+    try:
+        moved = offset_ring(ring, -offset if inside else offset) if abs(offset) > 1e-9 else ring
+    except ValueError:
+        return None  # an opening too small for the bit's way
     if (signed_area(moved) > 0) == inside:
         moved = moved[::-1]
     path = begun_at(moved, run.points[0])
@@ -259,6 +266,14 @@ def _bench(setting: EdgeSetting) -> Body:
     return bench_below(setting.piece)
 
 
+def _left_open(opening: Ring, overhang: float) -> tuple[Ring, ...]:
+    """What an overhang leaves of an opening; nothing where it covers all of it."""
+    try:
+        return (offset_ring(opening, -overhang),)
+    except ValueError:
+        return ()
+
+
 def _overhangs(setting: EdgeSetting) -> list[Body]:
     """What stands out beyond the edges that are trimmed flush, from the shown face down."""
     asked = setting.edging
@@ -266,8 +281,10 @@ def _overhangs(setting: EdgeSetting) -> list[Body]:
     for edge in asked.edges:
         holes: tuple[Ring, ...] = ()
         if edge.closed:
-            grown = offset_ring(edge.points, -asked.size if edge.inside else asked.size)
-            ring, holes = (edge.points, (grown,)) if edge.inside else (grown, (edge.points,))
+            if edge.inside:
+                ring, holes = edge.points, _left_open(edge.points, asked.size)
+            else:
+                ring, holes = offset_ring(edge.points, asked.size), (edge.points,)
         else:
             (x0, y0), (x1, y1) = edge.points
             length = math.hypot(x1 - x0, y1 - y0)
