@@ -125,9 +125,7 @@ def _guide(setting: EdgeSetting, guided: GuidedTrip, figures: Mapping[str, Figur
         if setting.contact is not None:
             lines.append(write("{c:len} of edge left to ride on", c=setting.contact))
         if not setting.by_hand:
-            lines.append(
-                write("no fence on a curve: starting pin in the table, before the bit, on the side that the work comes from")
-            )
+            lines.append(write("no fence on a curve: starting pin in the table, where the work comes from"))
     return SlipSection(key="guide", title="Guide", leads=leads, lines=tuple(lines), figures=keys)
 
 
@@ -204,12 +202,10 @@ def _direction(setting: EdgeSetting, figures: Mapping[str, Figure]) -> SlipSecti
 def _in_an_opening(*, by_hand: bool) -> list[Text]:
     """How a run in an opening is begun and ended (R7, R21.2)."""
     if by_hand:
-        return [
-            write("base flat, bit clear in the opening, then switch on; in on an arc, out on an arc, and wait until it stands")
-        ]
+        return [write("base flat, bit clear in the opening, switch on; in and out on an arc; wait until it stands")]
     return [
-        write("lay the opening over the bit while that stands, the pin in the opening too; clear of the bit, then switch on"),
-        write("off the bit on an arc; switch off, wait until it stands, then lift"),
+        write("the bit standing, lay the opening over bit and pin; clear of the bit, switch on"),
+        write("off on an arc; switch off, wait until it stands, then lift"),
     ]
 
 

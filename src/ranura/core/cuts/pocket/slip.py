@@ -147,6 +147,15 @@ def _template_lines(setting: PocketSetting, guide: BushingGuide | BearingGuide) 
     return lines
 
 
+def _back_to_the_next_lane(setting: PocketSetting, guide: AreaGuide) -> str:
+    """How a router comes back for its next lane (R8)."""
+    if isinstance(guide, SledGuide):
+        return "draw the sled back through the lane just cut; never cut on the way back"
+    if setting.base.kind == "plunge":
+        return "lift off to come back; never cut on the way back"
+    return "after each lane switch off and wait until it stands, then go back"
+
+
 def _direction(setting: PocketSetting, guide: AreaGuide) -> SlipSection:
     asked = setting.pocket
     sense = sense_of(asked)
@@ -155,7 +164,7 @@ def _direction(setting: PocketSetting, guide: AreaGuide) -> SlipSection:
         (x0, y0), (x1, y1) = setting.paths[0][:2]
         first = "left" if x0 < asked.centre[0] else "right"
         lines.append(write("{n} lanes across, from the {first} on, all in this sense", n=len(setting.paths), first=first))
-        lines.append(write("lift off to come back; never cut on the way back"))
+        lines.append(write(_back_to_the_next_lane(setting, guide)))
         if asked.both_faces:
             lines.append(write("then turn the board over: the same again"))
         return SlipSection(
@@ -176,7 +185,7 @@ def _direction(setting: PocketSetting, guide: AreaGuide) -> SlipSection:
     else:
         lines.append(write("from end to end, back to the first end, no dwelling"))
     pressed = "" if isinstance(guide, FreehandGuide | TrammelGuide) else "pressed on; "
-    lines.append(write(pressed + "then straight up, the base flat, and switch off above the work"))
+    lines.append(write(pressed + "then back 2 mm and straight up, base flat; switch off above the work"))
     return SlipSection(
         key="direction",
         title="Direction",
