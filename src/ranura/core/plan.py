@@ -194,13 +194,7 @@ class Planning:
         planner = self._planner(cut, piece, shop, rules, before)
         check_shop(shop)
         wood = shop.material(piece.material)
-        around = Circumstances(
-            material=wood,
-            rules=rules,
-            routers={router.id: router for router in shop.routers},
-            fibres=piece.fibres if wood.material_class in SOLID else None,
-            unmade=before.unmade,
-        )
+        around = Circumstances(rules=rules, fibres=piece.fibres if wood.material_class in SOLID else None, unmade=before.unmade)
         first = _first_of(planner, cut, shop, around, before, most=_MOST_PAIRS, put_off=put_off)
         if first.proven.stopped and not _pinned(cut):
             for other in islice(planner.others(), _MOST_OTHERS):

@@ -46,7 +46,7 @@ def run(*path, depth=5.0, fresh="both") -> list[Move]:
 
 def found(moves, *bodies, work: Box = (0, 0, 400, 200), setting=None) -> dict[str, str]:
     board = standing("work-1", "work", box(*work), 0.0, 20.0)
-    around = Circumstances(SHOP.material("oak"), SHOP.rules, {})
+    around = Circumstances(SHOP.rules)
     proof, _ = prove(Program(bodies=(board, *bodies), settings=(setting or machine(),), moves=tuple(moves)), around)
     return {each.code: each.level for each in proof.findings if each.check in (6, 7, 8)}
 

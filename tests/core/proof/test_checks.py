@@ -34,7 +34,7 @@ def machine(silhouette=STRAIGHT, *, base="plunge", mounting="hand", cuts_at_end=
 def codes(moves, setting=None, *, climb="never", settings=None) -> dict[str, str]:
     """What is found, by code, with its level."""
     work = standing("work-1", "work", ((0.0, 0.0), (200.0, 0.0), (200.0, 100.0), (0.0, 100.0)), 0.0, 20.0, held_by=("vice",))
-    around = Circumstances(SHOP.material("oak"), replace(SHOP.rules, climb=climb), {each.id: each for each in SHOP.routers})
+    around = Circumstances(replace(SHOP.rules, climb=climb))
     program = Program(bodies=(work,), settings=settings or (setting or machine(),), moves=tuple(moves))
     proof, said = prove(program, around)
     assert [each.code for each in proof.findings] == [each.code for each in said]
@@ -43,9 +43,9 @@ def codes(moves, setting=None, *, climb="never", settings=None) -> dict[str, str
 
 
 CHECKED = {
-    "starts-in-wood", "carried-through-wood", "left-in-wood", "turns-while-changed", "way-unsaid", "enters-from-wood",
-    "plunges-without-cutting-end", "plunges-without-base", "plunges-too-deep", "ramp-too-steep", "climbs", "trapped",
-    "sled-cuts-back", "slot-too-deep", "flank-too-wide", "lifted-into-wood", "lifted-turning", "lifted-at-the-wall",
+    "left-turning", "starts-in-wood", "carried-through-wood", "left-in-wood", "turns-while-changed", "way-unsaid",
+    "enters-from-wood", "plunges-without-cutting-end", "plunges-without-base", "plunges-too-deep", "ramp-too-steep", "climbs",
+    "trapped", "sled-cuts-back", "slot-too-deep", "flank-too-wide", "lifted-into-wood", "lifted-turning", "lifted-at-the-wall",
 }  # fmt: skip
 
 
@@ -118,9 +118,27 @@ def moved(moves: list[Move], number: int, **changes) -> list[Move]:
         (moved(across(50, 4), 2, from_depth=5.0, to_depth=5.0), {"way-unsaid"}),
         (moved(across(50, 4), 4, turning=True) + across(80, 4), set()),
         ([*moved(across(50, 4), 4, turning=True), Move(kind="set", setting=0, station=None)], {"turns-while-changed"}),
+        (
+            [
+                *moved(across(50, 4), 4, turning=True),
+                Move(kind="set", setting=0, station=None),
+                Move(kind="shift", setting=0, station=1),
+            ],
+            {"turns-while-changed"},
+        ),
+        (moved(across(50, 4), 4, turning=True), {"left-turning"}),
         (moved(inside(), 4, to_depth=2.0), {"way-unsaid"}),
     ],
-    ids=["started in the wood", "begun elsewhere", "begun deeper", "still turning", "changed while it turns", "not lifted clear"],
+    ids=[
+        "started in the wood",
+        "begun elsewhere",
+        "begun deeper",
+        "still turning",
+        "changed while it turns",
+        "and again",
+        "never switched off",
+        "not lifted clear",
+    ],
 )
 def test_1_and_2_what_does_not_hang_together_or_is_not_clear(moves, found):
     # A move after one that was bent does not hang together either.
@@ -256,7 +274,7 @@ def test_what_is_found_at_several_stations_is_said_once():
     for station in (1, 2, 3):
         found += [replace(each, station=station) for each in across(40.0 * station, 12)]
     work = standing("work-1", "work", ((0.0, 0.0), (200.0, 0.0), (200.0, 100.0), (0.0, 100.0)), 0.0, 20.0)
-    around = Circumstances(SHOP.material("oak"), SHOP.rules, {})
+    around = Circumstances(SHOP.rules)
     proof, _ = prove(Program(bodies=(work,), settings=(machine(),), moves=tuple(found)), around)
     deep = [each for each in proof.findings if each.code == "slot-too-deep"]
     assert [each.stations for each in deep] == [(1, 2, 3)]

@@ -132,3 +132,14 @@ def test_the_widest_between_two_heights(sil, low, high, r):
 
 def test_what_cannot_be_lifted_out_of_its_own_cut():
     assert [is_undercut(each) for each in (STRAIGHT, DOVETAIL, ROUND)] == [False, True, False]
+
+
+def test_pieces_of_different_heights_are_wood_where_they_are():
+    """A panel with an overhang along its far edge that is 6 mm thick, from the shown face down."""
+    panel = standing("work-1", "work", ((0.0, 0.0), (60.0, 0.0), (60.0, 40.0), (0.0, 40.0)), 0.0, TOP)
+    lipping = standing("overhang", "work", ((0.0, 40.0), (60.0, 40.0), (60.0, 43.0), (0.0, 43.0)), 14.0, TOP)
+    higher = standing("work-2", "work", ((70.0, 0.0), (90.0, 0.0), (90.0, 40.0), (70.0, 40.0)), 0.0, TOP + 5)
+    wood = Wood((panel, lipping, higher))
+    up = {z: Ray(wood, (30.0, 20.0), (0.0, 1.0), 30.0, ()).intervals(z, 0.0, 30.0) for z in (13.0, 15.0, 22.0)}
+    assert up == {13.0: [(0.0, 20.0)], 15.0: [(0.0, 23.0)], 22.0: []}
+    assert Ray(wood, (30.0, 20.0), (1.0, 0.0), 80.0, ()).intervals(22.0, 0.0, 80.0) == [(40.0, 60.0)]

@@ -6,12 +6,12 @@ from dataclasses import dataclass, field
 
 import shapely
 from shapely import Polygon
-from shapely.geometry import LineString
 from shapely.geometry import Point as Spot
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.proof.moves import Body, MachineSetting
+from ranura.core.proof.shapes import shape_of, way_of
 from ranura.core.proof.wood import Swept, Wood, outwards, points_of
 
 _BELOW = 0.01
@@ -60,7 +60,7 @@ class Carrying:
             r = swept.radius(self.setting.frame.origin[2] - outwards(self.setting.frame) * _BELOW)
             if r and (swept.path, r) not in self._gone:
                 self._gone.add((swept.path, r))
-                area = area.difference(_way(swept.path).buffer(r, quad_segs=4))
+                area = area.difference(way_of(swept.path, within=_THINNED).buffer(r, quad_segs=4))
         if area is not self._area:
             shapely.prepare(area)
             self._area = area
@@ -69,13 +69,13 @@ class Carrying:
     def _uncut(self) -> BaseGeometry:
         template = self._template()
         if template is not None:
-            return Polygon(template.ring, template.holes)
+            return shape_of(template)
         face, out = self.setting.frame.origin[2], outwards(self.setting.frame)
         found = []
         for body in self.bodies:
             top = body.z1 if out > 0 else body.z0
             if body.role == "work" or (body.role in _LEVELLED and abs(top - face) <= _LEVEL):
-                found.append(Polygon(body.ring, body.holes))
+                found.append(shape_of(body))
         return shapely.union_all(found)
 
     def _template(self) -> Body | None:
@@ -84,28 +84,7 @@ class Carrying:
         return next((body for body in self.bodies if body.role == "template"), None) if guided else None
 
 
-def _way(path: Ring) -> BaseGeometry:
-    """A path, thinned so far that a base does not feel it."""
-    return LineString(path).simplify(_THINNED) if len(path) > 1 else Spot(path[0])
-
-
 def placed(ring: Ring, at: Point, out: int) -> Polygon:
     """A base around its axis at a place of the board."""
     points = points_of(ring)[:: max(1, len(ring) // _POINTS)]
     return Polygon(points * (1.0, float(out)) + at)
-
-
-def narrowest(hull: BaseGeometry) -> float:
-    """How wide a hull is where it is narrowest, in mm."""
-    box = hull.minimum_rotated_rectangle
-    if not isinstance(box, Polygon):
-        return 0.0
-    (x0, y0), (x1, y1), (x2, y2) = list(box.exterior.coords)[:3]
-    return float(min(((x1 - x0) ** 2 + (y1 - y0) ** 2) ** 0.5, ((x2 - x1) ** 2 + (y2 - y1) ** 2) ** 0.5))
-
-
-def outside(hull: BaseGeometry, at: Point) -> float:
-    """How far a place lies outside a hull, in mm; negative inside."""
-    spot = Spot(at)
-    away = float(hull.distance(spot))
-    return away if away > 0 or hull.boundary.is_empty else -float(hull.boundary.distance(spot))

@@ -7,12 +7,10 @@ from itertools import pairwise
 
 import shapely
 from shapely import Polygon
-from shapely.geometry import LineString
-from shapely.geometry import Point as Spot
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.paths import parts_of
-from ranura.core.geometry.rings import Ring
+from ranura.core.proof.shapes import shape_of, way_of
 from ranura.core.proof.wood import Swept, Wood
 
 _HANGS = 0.05
@@ -53,13 +51,9 @@ def parts(wood: Wood) -> list[Part]:
 
 def _layer(wood: Wood, z: float) -> BaseGeometry:
     """The wood at a height of the board."""
-    area = shapely.union_all([Polygon(work.ring, work.holes) for work in wood.works if work.z0 < z < work.z1])
-    gone = [_way(swept.path).buffer(r, quad_segs=8) for swept in wood.taken if (r := swept.radius(z))]
+    area = shapely.union_all([shape_of(work) for work in wood.works if work.z0 < z < work.z1])
+    gone = [way_of(swept.path, within=0.02).buffer(r, quad_segs=8) for swept in wood.taken if (r := swept.radius(z))]
     return area.difference(shapely.union_all(gone)) if gone else area
-
-
-def _way(path: Ring) -> BaseGeometry:
-    return LineString(path).simplify(0.02) if len(path) > 1 else Spot(path[0])
 
 
 def _joined(layers: list[tuple[float, list[Polygon]]]) -> list[Part]:

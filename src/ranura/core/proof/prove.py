@@ -8,7 +8,7 @@ from dataclasses import replace
 from ranura.core.proof.checks.base import Base
 from ranura.core.proof.checks.begins import begins
 from ranura.core.proof.checks.clashes import Clashes
-from ranura.core.proof.checks.clear import clear
+from ranura.core.proof.checks.clear import clear, stands_in_the_end
 from ranura.core.proof.checks.ends import ends
 from ranura.core.proof.checks.engagement import engagement
 from ranura.core.proof.checks.guide import Guides
@@ -33,16 +33,16 @@ def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] 
     Source: what a bit does to a board is all that lies within its silhouette along its way"""
     wood = Wood(program.bodies, list(before))
     found: list[Found] = []
-    guides = Guides()
-    checks = (Base(), Clashes(), Held(), Hands(), guides)
-    walls = Walls(around)
+    base, clashes, held, hands = Base(), Clashes(), Held(), Hands()
+    guides, walls = Guides(), Walls(around)
     for step in steps_of(program, wood):
         found += _at(step, around)
-        for check in checks:
+        for check in (guides, base, clashes, held, walls, hands):
             found += check(step)
-        walls.see(step)
-    found += walls.walls(wood)
-    found += guides.on_templates(wood)
+        if step.number + 1 == len(program.moves):
+            found += stands_in_the_end(step)
+    for last in (guides, walls):
+        found += last.after(wood)
     return _proof(found) if program.moves else (Proof(passed=False), ())
 
 

@@ -6,14 +6,12 @@ import math
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 
-from ranura.core.board.materials import Material
 from ranura.core.geometry.rings import Point
 from ranura.core.proof.findings import Finding, Found
-from ranura.core.proof.moves import MachineSetting, Move, Program, Vector3
+from ranura.core.proof.moves import Body, MachineSetting, Move, Program, Vector3
 from ranura.core.proof.sections import Section, sections_of
 from ranura.core.proof.wood import CUTTING, Swept, Wood, outwards, place_on, swept_by
 from ranura.core.shop.house_rules import HouseRules
-from ranura.core.shop.tooling.routers import Router
 from ranura.core.text.cautions import reason
 from ranura.core.text.words import Level, Words
 from ranura.core.text.writing import Fact
@@ -21,11 +19,9 @@ from ranura.core.text.writing import Fact
 
 @dataclass(frozen=True, slots=True)
 class Circumstances:
-    """What the moves are judged by: the wood, the house rules, and the routers by their ids."""
+    """What the moves are judged by, apart from what they say themselves."""
 
-    material: Material
     rules: HouseRules
-    routers: dict[str, Router]
     fibres: Point | None = None
     """The direction of the fibres on the board; None in sheets and plastics."""
     unmade: tuple[str, ...] = ()
@@ -60,6 +56,11 @@ class Step:
     """Where the bit is before it."""
     plunged: float
     """mm of wood that it went down through on this spot without having cut along."""
+
+    @property
+    def there(self) -> list[Body]:
+        """What stands there at this move."""
+        return [each for each in self.wood.bodies if each.from_move <= self.number < (each.to_move or math.inf)]
 
     @property
     def out(self) -> int:
@@ -115,7 +116,7 @@ def steps_of(program: Program, wood: Wood) -> Iterator[Step]:
 def _after(bit: Bit, move: Move, swept: Swept | None) -> Bit:
     """Where the bit is after a move."""
     if move.kind in ("set", "shift", "turn-over"):
-        return Bit()
+        return Bit(turning=bit.turning)
     way = bit.way
     if swept is not None and move.fresh != "none" and len(swept.path) > 1:
         (x0, y0), (x1, y1) = swept.path[-2:]

@@ -35,6 +35,14 @@ TURNS_WHILE_CHANGED = Words(
     do="Switch off and wait until it stands",
 )
 
+LEFT_TURNING = Words(
+    code="left-turning",
+    place="direction",
+    level="stop",
+    message="The bit would still turn when all is done",
+    do="Switch off, and wait until it stands",
+)
+
 # 2: begins inside
 
 WAY_UNSAID = Words(

@@ -2,15 +2,15 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Iterator
 
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point
 from ranura.core.proof import words
-from ranura.core.proof.carrying import CARRIES, Carrying, narrowest, outside
+from ranura.core.proof.carrying import CARRIES, Carrying
 from ranura.core.proof.findings import Found
 from ranura.core.proof.moves import MachineSetting
+from ranura.core.proof.shapes import narrowest, outside
 from ranura.core.proof.steps import Step
 from ranura.core.proof.wood import points_of
 
@@ -47,7 +47,7 @@ class Base:
         number, setting = step.move.setting, step.setting
         if number not in self._faces:
             self._faces[number] = (setting.frame, setting.base, tuple(guide.kind for guide in setting.guides))
-        there = tuple(each for each in step.wood.bodies if each.from_move <= step.number < (each.to_move or math.inf))
+        there = tuple(step.there)
         carriers = tuple(each.id for each in there if each.role in CARRIES)
         for (face, ids), known in self._carrying.items():
             if ids == carriers and face == self._faces[number]:

@@ -5,9 +5,6 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator
 
-from shapely import Polygon
-from shapely.geometry import LineString
-from shapely.geometry import Point as Spot
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.rings import Ring
@@ -16,6 +13,7 @@ from ranura.core.proof.checks.base import half_width
 from ranura.core.proof.cutter import widest_between
 from ranura.core.proof.findings import Found
 from ranura.core.proof.moves import Body, Cutter
+from ranura.core.proof.shapes import shape_of, way_of
 from ranura.core.proof.steps import Step
 
 _IN_BASES_WAY = frozenset({"clamp", "vice", "pin"})
@@ -28,7 +26,6 @@ class Clashes:
     """The check; the same way beside the same bodies is looked at once."""
 
     def __init__(self) -> None:
-        self._shapes: dict[str, Polygon] = {}
         self._base_seen: set[object] = set()
 
     def __call__(self, step: Step) -> Iterator[Found]:
@@ -36,9 +33,9 @@ class Clashes:
         move = step.move
         if not move.path or not move.turning:
             return
-        there = [body for body in step.wood.bodies if body.from_move <= step.number < (body.to_move or math.inf)]
+        there = step.there
         path = tuple(step.on_board(at) for at in move.path)
-        way = LineString(path) if len(path) > 1 else Spot(path[0])
+        way = way_of(path)
         if step.by_hand and (path, half_width(step.setting)) not in self._base_seen:
             self._base_seen.add((path, half_width(step.setting)))
             yield from self._base(step, there, way, path)
@@ -50,7 +47,7 @@ class Clashes:
         reach = max(half_width(step.setting), step.setting.base.handle_reach or 0.0)
         for body in there:
             stands = (body.z1 - face) * out > 1.0 or (body.z0 - face) * out > 1.0
-            if body.role in _IN_BASES_WAY and stands and way.distance(self._shape(body)) < reach - _TOUCHES:
+            if body.role in _IN_BASES_WAY and stands and way.distance(shape_of(body)) < reach - _TOUCHES:
                 yield step.found(7, words.BASE_MEETS, path[0], 0.0, what=_NAMES[body.role])
                 return
 
@@ -63,7 +60,7 @@ class Clashes:
                 continue
             low, high = sorted(((body.z0 - swept.tip) * swept.out, (body.z1 - swept.tip) * swept.out))
             r = widest_between(swept.silhouette, low + 1e-6, high - 1e-6)
-            away, depth = way.distance(self._shape(body)), step.move.to_depth or 0.0
+            away, depth = way.distance(shape_of(body)), step.move.to_depth or 0.0
             if r and away < r - _TOUCHES:
                 if body.role == "bench":
                     yield step.found(7, words.NO_SACRIFICIAL_BOARD, path[0], depth, extra=high)
@@ -78,11 +75,6 @@ class Clashes:
                 else:
                     yield step.found(7, words.BIT_MEETS, path[0], depth, what=_NAMES[body.role])
                 return
-
-    def _shape(self, body: Body) -> Polygon:
-        if body.id not in self._shapes:
-            self._shapes[body.id] = Polygon(body.ring, body.holes)
-        return self._shapes[body.id]
 
 
 def _turning(bit: Cutter) -> list[tuple[float, float, float]]:

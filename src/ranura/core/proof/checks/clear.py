@@ -36,6 +36,12 @@ def clear(step: Step) -> Iterator[Found]:
             return
 
 
+def stands_in_the_end(last: Step) -> Iterator[Found]:
+    """Whether the bit stands when all is done."""
+    if last.move.turning and last.move.path:
+        yield last.found(1, words.LEFT_TURNING, last.on_board(last.move.path[-1]), last.move.to_depth or 0.0)
+
+
 def _along(path: tuple[Point, ...]) -> Iterator[Point]:
     """The points of a way, none further from the next than a few mm."""
     yield path[0]

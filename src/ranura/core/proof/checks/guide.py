@@ -6,14 +6,14 @@ import math
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 
-from shapely import Polygon
 from shapely.geometry import Point as Spot
 
 from ranura.core.geometry import closeness
 from ranura.core.proof import words
 from ranura.core.proof.findings import Found
-from ranura.core.proof.moves import Body, GuidePlace
+from ranura.core.proof.moves import GuidePlace
 from ranura.core.proof.sections import Section
+from ranura.core.proof.shapes import shape_of
 from ranura.core.proof.steps import Step
 from ranura.core.proof.wood import Ray, Swept, Wood
 
@@ -35,7 +35,6 @@ class Guides:
     where a wall stays in the end."""
 
     _cut: list[tuple[Step, Section]] = field(default_factory=list)
-    _shapes: dict[str, Polygon] = field(default_factory=dict)
 
     def __call__(self, step: Step) -> Iterator[Found]:
         """Where a guide is missing on a move."""
@@ -61,7 +60,7 @@ class Guides:
 
     def _fence(self, step: Step, guide: GuidePlace) -> Iterator[Found]:
         """Where the base runs beyond the end of its fence."""
-        fence = next((body for body in _there(step) if body.id == guide.body), None)
+        fence = next((body for body in step.there if body.id == guide.body), None)
         if fence is None:
             return
         for section in step.sections:
@@ -79,8 +78,8 @@ class Guides:
         spot = step.on_board(guide.at)
         inside = max(
             (
-                self._shape(body).boundary.distance(Spot(spot)) if self._shape(body).contains(Spot(spot)) else 0.0
-                for body in _there(step)
+                shape_of(body).boundary.distance(Spot(spot)) if shape_of(body).contains(Spot(spot)) else 0.0
+                for body in step.there
                 if body.role in ("work", "block")
             ),
             default=0.0,
@@ -88,27 +87,18 @@ class Guides:
         if closeness.under(inside, _IN_PIECE):
             yield step.found(5, words.PIVOT_AT_THE_EDGE, spot, 0.0, inside=inside)
 
-    def _shape(self, body: Body) -> Polygon:
-        if body.id not in self._shapes:
-            self._shapes[body.id] = Polygon(body.ring, body.holes)
-        return self._shapes[body.id]
-
-    def on_templates(self, after: Wood) -> Iterator[Found]:
+    def after(self, wood: Wood) -> Iterator[Found]:
         """Where a bushing or bearing does not touch its template though a wall stays beside the bit."""
         for step, section in self._cut:
             for guide in step.setting.guides:
                 if guide.kind not in ("bushing", "bearing") or guide.r is None or guide.body != "template":
                     continue
-                templates = [self._shape(body) for body in _there(step) if body.role == "template"]
+                templates = [shape_of(body) for body in step.there if body.role == "template"]
                 away = min((shape.distance(Spot(section.at)) for shape in templates), default=math.inf)
-                off = away > guide.r + _OFF and _stays(after, section)
+                off = away > guide.r + _OFF and _stays(wood, section)
                 if templates and (off or away < guide.r - _PRESSED - 0.05):
                     yield step.found(5, words.OFF_ITS_TEMPLATE, section.at, step.move.to_depth or 0.0)
                     return
-
-
-def _there(step: Step) -> list[Body]:
-    return [body for body in step.wood.bodies if body.from_move <= step.number < (body.to_move or math.inf)]
 
 
 def _well_inside(step: Step) -> list[Section]:

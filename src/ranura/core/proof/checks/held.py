@@ -4,12 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from shapely import Polygon
-
 from ranura.core.proof import words
-from ranura.core.proof.carrying import narrowest
 from ranura.core.proof.findings import Found
 from ranura.core.proof.pieces import Part, goes_through, parts
+from ranura.core.proof.shapes import narrowest, shape_of
 from ranura.core.proof.steps import Step
 from ranura.core.proof.wood import Swept, Wood
 
@@ -54,4 +52,4 @@ def _is_chip(part: Part) -> bool:
 def _is_held(part: Part, wood: Wood, *, first: bool) -> bool:
     """Whether a clamp stands on a piece; what holds the work otherwise holds the largest piece."""
     clamps = [body for body in wood.bodies if body.role == "clamp"]
-    return first if not clamps else any(Polygon(clamp.ring).intersection(part.seen).area > 1.0 for clamp in clamps) or first
+    return first if not clamps else any(shape_of(clamp).intersection(part.seen).area > 1.0 for clamp in clamps) or first

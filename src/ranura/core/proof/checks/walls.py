@@ -30,19 +30,20 @@ class Walls:
     around: Circumstances
     _cut: dict[tuple[float, float], tuple[Step, Section]] = field(default_factory=dict)
 
-    def see(self, step: Step) -> None:
+    def __call__(self, step: Step) -> tuple[Found, ...]:
         """Remembers the places of a cut that took something, each as it was cut last."""
         if step.swept is not None and step.move.kind == "cut":
             for section in step.sections:
                 if section.area > _LEAST_CUT:
                     self._cut[round(section.at[0], 1), round(section.at[1], 1)] = (step, section)
+        return ()
 
-    def walls(self, after: Wood) -> Iterator[Found]:
+    def after(self, wood: Wood) -> Iterator[Found]:
         """The thinnest wall for its height, where one is too thin."""
         worst: tuple[float, Found] | None = None
         for step, section in self._cut.values():
             for side in (1, -1):
-                found = self._beside(after, step, section, side)
+                found = self._beside(wood, step, section, side)
                 if found is not None and (worst is None or found[0] < worst[0]):
                     worst = found
         if worst is not None:

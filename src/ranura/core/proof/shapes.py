@@ -1,0 +1,47 @@
+"""Bodies, ways and hulls seen from above, for what is judged by areas and distances (R21.6 to R21.8)."""
+
+from __future__ import annotations
+
+from functools import lru_cache
+
+from shapely import Polygon
+from shapely.geometry import LineString
+from shapely.geometry import Point as Spot
+from shapely.geometry.base import BaseGeometry
+
+from ranura.core.geometry.rings import Point, Ring
+from ranura.core.proof.moves import Body
+
+
+def shape_of(body: Body) -> Polygon:
+    """A body seen from above."""
+    return _shape(body.ring, body.holes)
+
+
+@lru_cache(maxsize=256)
+def _shape(ring: Ring, holes: tuple[Ring, ...]) -> Polygon:
+    return Polygon(ring, holes)
+
+
+def way_of(path: Ring, *, within: float = 0.0) -> BaseGeometry:
+    """A path seen from above, thinned within so many mm; a point where it is one."""
+    if len(path) == 1:
+        return Spot(path[0])
+    line = LineString(path)
+    return line.simplify(within) if within else line
+
+
+def narrowest(hull: BaseGeometry) -> float:
+    """How wide a hull is where it is narrowest, in mm."""
+    box = hull.minimum_rotated_rectangle
+    if not isinstance(box, Polygon):
+        return 0.0
+    (x0, y0), (x1, y1), (x2, y2) = list(box.exterior.coords)[:3]
+    return float(min(((x1 - x0) ** 2 + (y1 - y0) ** 2) ** 0.5, ((x2 - x1) ** 2 + (y2 - y1) ** 2) ** 0.5))
+
+
+def outside(hull: BaseGeometry, at: Point) -> float:
+    """How far a place lies outside a hull, in mm; negative inside."""
+    spot = Spot(at)
+    away = float(hull.distance(spot))
+    return away if away > 0 or hull.boundary.is_empty else -float(hull.boundary.distance(spot))
