@@ -8,10 +8,12 @@ from __future__ import annotations
 from typing import Any
 
 import pytest
+from pydantic import TypeAdapter
 
 from ranura.calc.registry import calculate
 from ranura.core.cutting.speed import plan_speed
 from ranura.core.quick import quick
+from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.routers import DialPosition
 from ranura.demo.shop import SHOP
 
@@ -306,3 +308,56 @@ def test_13_long_and_heavy_boards_are_not_sent_to_a_table_without_support(size, 
 def test_4_two_hands_fit_from_150_mm_of_width_or_300_of_length_on(size, fits):
     made = plan(FLANK | {"shape": "chamfer", "size": 3, "router_id": "table-three"}, *size)
     assert ("hands-too-near" not in codes(made)) == fits
+
+
+def window(length: float, width: float, radius: float) -> dict[str, Any]:
+    return {"form": "rectangle", "length": mm(length), "width": mm(width), "radius": mm(radius)}
+
+
+@pytest.mark.parametrize(
+    ("width", "opening", "stops"),
+    [(100, (200, 92, 15), True), (100, (200, 80, 15), True), (300, (200, 100, 15), False)],
+    ids=["members of 4 mm", "members of 10 mm", "members of 100 mm"],
+)
+def test_12_a_member_that_cannot_carry_the_base_is_a_stop_until_boards_lie_beside_it(width, opening, stops):
+    cut = FLANK | {"shape": "roundover", "size": 3, "router_id": "plunge-two"}
+    made = plan(cut, 320, width, 18, openings=[window(*opening)])
+    assert ("carried-too-narrowly" in codes(made, "stop")) == stops
+    assert stops or made["proof"]["passed"]
+
+
+@pytest.mark.parametrize(("wide", "fits"), [(15.4, False), (18.0, False), (20.0, True)])
+def test_12_an_opening_hardly_wider_than_its_bit_is_a_stop(wide, fits):
+    """The bit is 15.55 mm across: it begins 2 mm clear of the wood all round, or not at all."""
+    cut = FLANK | {"shape": "roundover", "size": 3, "edges": ["opening-1"], "held": "tape", "bit_id": "roundover-3"}
+    made = plan(cut, 300, 200, 18, openings=[window(120, wide, 7)])
+    assert (made["status"] != "stop") == fits
+    assert made["proof"]["passed"] == fits
+
+
+@pytest.mark.parametrize(
+    ("change", "says"),
+    [
+        ({"router_id": "plunge-two", "held": "tape"}, "base flat, bit clear in the opening, switch on; in and out on an arc"),
+        ({"router_id": "table-three", "starting_pin": True}, "the bit standing, lay the opening over bit and pin"),
+    ],
+)
+def test_12_how_an_opening_is_begun_is_said_and_is_what_the_moves_do(change, says):
+    made = plan(
+        FLANK | {"shape": "roundover", "size": 3, "edges": ["opening-1"]} | change, 400, 260, 18, openings=[window(160, 120, 20)]
+    )
+    assert says in said(made)
+    enter = next(move for move in made["moves"] if move["kind"] == "enter")
+    assert len(enter["path"]) > 5, "on an arc"
+    assert made["proof"]["passed"]
+
+
+def test_16_a_climb_that_the_plan_leaves_out_is_not_advised():
+    from dataclasses import replace as changed
+
+    shop = TypeAdapter(Shop).dump_python(changed(SHOP, rules=changed(SHOP.rules, climb="light-pass")), mode="json")
+    piece = {"name": "board", "material": "oak", "length": mm(600), "width": mm(200), "thickness": mm(22), "slope": 12}
+    for held, climbs in ((None, True), ("tape", False)):
+        cut = FLANK | {"shape": "roundover", "size": mm(3), "router_id": "plunge-two", "held": held, "edges": ["near"]}
+        made = calculate("plan", {"cut": cut, "piece": piece, "shop": shop})
+        assert any(stage["climb"] for stage in made["stages"]) or "fibres-lift-climb" not in codes(made), (held, climbs)
