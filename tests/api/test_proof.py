@@ -47,3 +47,24 @@ def test_what_the_proof_finds_is_a_caution_that_bears_the_number_of_its_place(cl
     assert loose["mark"] == codes.index("loose-piece") + 1
     marks = [mark for mark in narrow["drawing"][0]["marks"] if mark["kind"] == "finding"]
     assert [mark["text"]["metric"] for mark in marks] == [str(each["mark"]) for each in narrow["cautions"] if each["mark"]]
+
+
+def test_the_list_knows_what_the_cuts_before_took(client):
+    """A roundover whose bearing would fall into a deep dado is a stop in the list too, until the dado is gone."""
+    piece = {"name": "shelf", "material": "oak", "length": mm(600), "width": mm(200), "thickness": mm(20)}
+    job = client.post("/api/jobs/little-harbour/pieces", json={"piece": piece}).json()
+    shelf = job["pieces"][-1]["id"]
+    deep = DADO | {"width": mm(19.05), "depth": mm(17), "position": mm(200)}
+    edge = {"kind": "edge", "shape": "roundover", "size": mm(6.35), "edges": ["near"], "edge_state": "smooth",
+            "router_id": "plunge-two", "bit_id": "roundover-6.35"}  # fmt: skip
+    dado = client.post(f"/api/pieces/{shelf}/cuts", json={"name": "Deep dado", "cut": deep}).json()
+    added = client.post(f"/api/pieces/{shelf}/cuts", json={"name": "Round", "cut": edge}).json()
+    assert added["status"] == "stop"
+
+    def listed() -> str:
+        return client.get("/api/jobs/little-harbour").json()["pieces"][-1]["cuts"][-1]["status"]
+
+    assert listed() == "stop"
+    assert client.get(f"/api/cuts/{added['id']}/plan").json()["status"] == "stop"
+    client.delete(f"/api/cuts/{dado['id']}")
+    assert listed() != "stop"

@@ -14,6 +14,7 @@ from ranura.api import importing, views
 from ranura.api.application import Settings, create_app
 from ranura.api.prior import PriorCuts
 from ranura.core.families import FAMILIES
+from ranura.core.family import NOTHING_BEFORE
 from ranura.core.plan import Planning
 from ranura.core.shop.tooling.bits import Bit
 from ranura.demo.jobs import SHELF_DADOES, WING_CASE_SIDE
@@ -88,13 +89,13 @@ def test_a_list_that_was_begun_for_one_shop_is_not_read_for_the_next():
     class Slow(Planning):
         def plan(self, cut, piece, shop, rules, **more):
             if shop is SHOP and not inner:
-                inner.append(looks.of(cut, piece, NO_BITS, planning))
+                inner.append(looks.of(cut, piece, NO_BITS, planning, NOTHING_BEFORE))
             return super().plan(cut, piece, shop, rules, **more)
 
     planning = Slow(FAMILIES)
-    assert looks.of(cut, WING_CASE_SIDE, SHOP, planning)[1] == "caution"
+    assert looks.of(cut, WING_CASE_SIDE, SHOP, planning, NOTHING_BEFORE)[1] == "caution"
     assert inner[0][1] == "stop"
-    assert looks.of(cut, WING_CASE_SIDE, NO_BITS, planning)[1] == "stop"
+    assert looks.of(cut, WING_CASE_SIDE, NO_BITS, planning, NOTHING_BEFORE)[1] == "stop"
 
 
 def test_what_stands_before_a_cut_is_that_of_the_shop_that_is_asked_for(store):

@@ -2,15 +2,15 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import Literal
 from urllib.parse import quote
 
-from fastapi import Depends, Request, Response
+from fastapi import Response
 from pydantic import TypeAdapter
 
 from ranura.api.choosing import ToolsView, tools_view
 from ranura.api.cut_routes import CutRoutes
-from ranura.api.prior import PriorCuts
+from ranura.api.prior import PriorCuts, ThePriorCuts
 from ranura.api.problems import ERRORS, RefusedPlanBody, RefusedPlanError
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.board.repeats import Repeats
@@ -25,14 +25,8 @@ from ranura.store import repository
 ROUTES = CutRoutes(prefix="/api", tags=["plans"], responses=ERRORS)
 
 
-async def _prior(request: Request) -> PriorCuts:
-    prior: PriorCuts = request.app.state.prior
-    return prior
-
-
 _PLAN = TypeAdapter(CutPlan)
 _PLAN_WITH_MOVES = TypeAdapter(PlanWithMoves)
-ThePriorCuts = Annotated[PriorCuts, Depends(_prior)]
 
 
 def _before(asked: PlanAsked, shop: Shop, prior: PriorCuts) -> Before:

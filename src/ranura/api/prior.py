@@ -2,14 +2,18 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from threading import Lock
+from typing import Annotated
+
+from fastapi import Depends, Request
 
 from ranura.core.board.pieces import Piece
 from ranura.core.family import NOTHING_BEFORE, AnyCut, Before
 from ranura.core.plan import Planning
 from ranura.core.shop.shop import Shop
 from ranura.store import repository
-from ranura.store.repository import DOWN_ERRORS, Store
+from ranura.store.repository import DOWN_ERRORS, KeptJob, Store
 
 _MOST = 2_000
 _Left = dict[tuple[AnyCut, Piece, Before], Before]
@@ -40,19 +44,28 @@ class PriorCuts:
                 job = repository.job_of_cut(session, shop.id, cut_id)
         except DOWN_ERRORS:
             return self._known.get(cut_id, NOTHING_BEFORE)
+        for cut, so_far in self._chain(job, shop, left):
+            if cut == cut_id:
+                fresh[cut_id] = self._known[cut_id] = so_far
+                return so_far
+        return NOTHING_BEFORE
+
+    def along(self, job: KeptJob, shop: Shop) -> dict[str, Before]:
+        """What is so before each cut of a job as it was read, by the cuts' ids."""
+        return dict(self._chain(job, shop, self._of(shop)[0]))
+
+    def _chain(self, job: KeptJob, shop: Shop, left: _Left) -> Iterator[tuple[str, Before]]:
+        """The cuts of a job in order, each with what is so before it; a cut is planned when the next one is asked for."""
         so_far = NOTHING_BEFORE
         for kept in job.pieces:
             # What is mounted stays so from board to board; nothing else does.
             so_far = Before(mounted=so_far.mounted)
             for cut in kept.cuts:
-                if cut.id == cut_id:
-                    fresh[cut_id] = self._known[cut_id] = so_far
-                    return so_far
+                yield cut.id, so_far
                 key = (cut.cut, kept.piece, so_far)
                 if key not in left:
                     left[key] = self._planning.leaves(cut.cut, kept.piece, shop, before=so_far)
                 so_far = left[key]
-        return Before(mounted=so_far.mounted)
 
     def _of(self, shop: Shop) -> tuple[_Left, dict[str, Before]]:
         """What is remembered of a shop as it is kept now, for a caller to read and fill, whatever others ask meanwhile."""
@@ -62,3 +75,11 @@ class PriorCuts:
             if self._read_at != self._store.writes:
                 self._read_at, self._fresh = self._store.writes, {}
             return self._left, self._fresh
+
+
+async def _prior(request: Request) -> PriorCuts:
+    prior: PriorCuts = request.app.state.prior
+    return prior
+
+
+ThePriorCuts = Annotated[PriorCuts, Depends(_prior)]

@@ -9,7 +9,7 @@ from uuid import uuid4
 from fastapi import APIRouter, Response
 from pydantic import Field
 
-from ranura.api.plans import ThePriorCuts
+from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop, TheStore
 from ranura.core.plan import CutPlan

@@ -10,7 +10,7 @@ from fastapi import Response
 from pydantic import Field
 
 from ranura.api.cut_routes import CutRoutes
-from ranura.api.plans import ThePriorCuts
+from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop
 from ranura.core.family import NOTHING_BEFORE

@@ -2,15 +2,17 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cache
 from typing import Any
 
 from pydantic import TypeAdapter
 
+from ranura.api.prior import PriorCuts
 from ranura.core.board.materials import Delivery, Material
 from ranura.core.board.pieces import Piece, edges_of
-from ranura.core.family import AnyCut
+from ranura.core.family import AnyCut, Before
 from ranura.core.geometry.rings import Point
 from ranura.core.plan import Planning, Status
 from ranura.core.shop.house_rules import SCHOOLS, Bound, Choice, HouseRules, bounds
@@ -127,23 +129,23 @@ class _Summaries:
     """What the list shows of cuts, remembered for as long as the shop stays the same value."""
 
     def __init__(self) -> None:
-        self._now: tuple[Shop | None, dict[tuple[AnyCut, Piece], tuple[tuple[Point, ...], Status]]] = (None, {})
+        self._now: tuple[Shop | None, dict[tuple[AnyCut, Piece, Before], tuple[tuple[Point, ...], Status]]] = (None, {})
 
-    def of(self, cut: AnyCut, piece: Piece, shop: Shop, planning: Planning) -> tuple[tuple[Point, ...], Status]:
+    def of(self, cut: AnyCut, piece: Piece, shop: Shop, planning: Planning, before: Before) -> tuple[tuple[Point, ...], Status]:
         """The small section of a cut and how it stands; a stop where it cannot be planned (any more)."""
         of, known = self._now  # read once: another thread may go on to another shop while this one plans
         if of is not shop or len(known) > _MOST_SUMMARIES:
             known = {}
             self._now = (shop, known)
-        found = known.get((cut, piece))
+        found = known.get((cut, piece, before))
         if found is None:
-            found = known[cut, piece] = _summary(cut, piece, shop, planning)
+            found = known[cut, piece, before] = _summary(cut, piece, shop, planning, before)
         return found
 
 
-def _summary(cut: AnyCut, piece: Piece, shop: Shop, planning: Planning) -> tuple[tuple[Point, ...], Status]:
+def _summary(cut: AnyCut, piece: Piece, shop: Shop, planning: Planning, before: Before) -> tuple[tuple[Point, ...], Status]:
     try:
-        plan = planning.plan(cut, piece, shop, shop.rules)
+        plan = planning.plan(cut, piece, shop, shop.rules, before=before)
     except CraftError:
         return (), "stop"  # the list shows the stop; opening the cut says why
     return plan.glyph, plan.status
@@ -152,9 +154,9 @@ def _summary(cut: AnyCut, piece: Piece, shop: Shop, planning: Planning) -> tuple
 _summaries = _Summaries()
 
 
-def cut_item(kept: KeptCut, piece: Piece, shop: Shop, planning: Planning) -> CutItem:
-    """A cut as the list shows it."""
-    outline, status = _summaries.of(kept.cut, piece, shop, planning)
+def cut_item(kept: KeptCut, piece: Piece, shop: Shop, planning: Planning, before: Before) -> CutItem:
+    """A cut as the list shows it, made after what the cuts before it left."""
+    outline, status = _summaries.of(kept.cut, piece, shop, planning, before)
     return CutItem(
         id=kept.id,
         name=kept.name,
@@ -167,18 +169,19 @@ def cut_item(kept: KeptCut, piece: Piece, shop: Shop, planning: Planning) -> Cut
     )
 
 
-def piece_item(kept: KeptPiece, shop: Shop, planning: Planning) -> PieceItem:
-    """A piece as the list shows it."""
+def piece_item(kept: KeptPiece, shop: Shop, planning: Planning, before: Mapping[str, Before]) -> PieceItem:
+    """A piece as the list shows it; `before` has what is so before each cut, by its id."""
     piece = kept.piece
     sizes = Sizes(length=as_typed(piece.length), width=as_typed(piece.width), thickness=as_typed(piece.thickness))
     edges = tuple(EdgeName(ref=edge.ref, name=edge.name, inside=edge.inside) for edge in edges_of(piece))
-    cuts = tuple(cut_item(cut, piece, shop, planning) for cut in kept.cuts)
+    cuts = tuple(cut_item(cut, piece, shop, planning, before[cut.id]) for cut in kept.cuts)
     return PieceItem(id=kept.id, piece=piece, sizes=sizes, edges=edges, cuts=cuts)
 
 
-def job_view(job: KeptJob, shop: Shop, planning: Planning) -> JobView:
+def job_view(job: KeptJob, shop: Shop, planning: Planning, prior: PriorCuts) -> JobView:
     """A job as the strip shows it."""
-    return JobView(id=job.id, name=job.name, pieces=tuple(piece_item(piece, shop, planning) for piece in job.pieces))
+    before = prior.along(job, shop)
+    return JobView(id=job.id, name=job.name, pieces=tuple(piece_item(piece, shop, planning, before) for piece in job.pieces))
 
 
 def shop_view(shop: Shop) -> ShopView:

@@ -25,8 +25,7 @@ from ranura.core.proof.findings import Proof
 from ranura.core.proof.moves import PLAN_VERSION, Body, MachineSetting, Move, Program
 from ranura.core.proof.steps import Circumstances
 from ranura.core.proof.wood import taken_by
-from ranura.core.proving import Proven, first_proven, marked
-from ranura.core.proving import proven as prove_it
+from ranura.core.proving import Proven, first_proven, marked, prove_planned
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.cautions import Caution, has_stop
@@ -251,7 +250,7 @@ class Planning:
                 except CraftError:
                     continue
                 pair = proven.setting.candidate
-                tried = prove_it(planner.make(planner.judge.candidate(pair.bit, pair.router)), around, before.taken)
+                tried = prove_planned(planner.make(planner.judge.candidate(pair.bit, pair.router)), around, before.taken)
                 if any(each.code == remedy.answers and each.level == "stop" for each in tried.setting.cautions):
                     continue
             kept.append(remedy)

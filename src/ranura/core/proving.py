@@ -41,7 +41,7 @@ _LONG = 200
 """Points of all ways from which on a proof takes longer than typing may wait."""
 
 
-def proven(planned: Planned, around: Circumstances, before: tuple[Swept, ...], *, put_off: bool = False) -> Proven:
+def prove_planned(planned: Planned, around: Circumstances, before: tuple[Swept, ...], *, put_off: bool = False) -> Proven:
     """A planned pair with its proof; `before` is what earlier cuts took of the board. `put_off` leaves a long one for later."""
     program = planned.program(planned.setting)
     if put_off and sum(len(move.path) for move in program.moves) > _LONG:
@@ -71,11 +71,11 @@ def first_proven(
 ) -> tuple[Proven, frozenset[Pair]]:
     """The first of some pairs, best first, that nothing stops, and those before it that something did; the best where all of a
     few are stopped."""
-    best = found = proven(make(pairs[0]), around, before, put_off=put_off)
+    best = found = prove_planned(make(pairs[0]), around, before, put_off=put_off)
     tried = [pairs[0]]
     while found.stopped and len(tried) < min(len(pairs), most):
         tried.append(_next(pairs, tried))
-        found = proven(make(tried[-1]), around, before, put_off=put_off)
+        found = prove_planned(make(tried[-1]), around, before, put_off=put_off)
     if found.stopped:
         return best, frozenset()
     return found, frozenset(each.pair for each in tried[:-1])

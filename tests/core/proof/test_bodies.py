@@ -159,3 +159,11 @@ def test_8_a_second_clamp_holds_the_other_piece():
     moves = run((200.0, -20.0), (200.0, 220.0), depth=20.5)
     other = standing("clamp-2", "clamp", box(370, 80, 400, 120), 20.0, 50.0)
     assert "loose-piece" not in found(moves, *HELD, other)
+
+
+def test_8_what_holds_the_work_below_its_face_holds_the_larger_piece_only():
+    through = run((150.0, -20.0), (150.0, 220.0), depth=20.5)
+    board = standing("work-1", "work", box(0, 0, 400, 200), 0.0, 20.0)
+    proof, _ = prove(Program(bodies=(board,), settings=(machine(),), moves=tuple(through)), Circumstances(SHOP.rules))
+    loose = next(each for each in proof.findings if each.code == "loose-piece")
+    assert loose.at[0] < 150, "the smaller piece, on the left"
