@@ -14,9 +14,10 @@ from playwright.sync_api import sync_playwright
 from ranura.host import places, setup
 from ranura.host.bench.channels import measure_clashes, measure_stations
 from ranura.host.bench.drawer import measure_drawer, measure_import
-from ranura.host.bench.edges import measure_drag, measure_outline
+from ranura.host.bench.edges import measure_drag
 from ranura.host.bench.measuring import Measure
 from ranura.host.bench.planning import large_shop, measure_growth, measure_memory, measure_plan
+from ranura.host.bench.proof import measure_proof
 from ranura.host.bench.screens import measure_first_view, measure_typing
 from ranura.host.bench.serving import opened_store, served
 from ranura.host.progress import answer, say
@@ -55,7 +56,9 @@ def bench() -> int:
             say("Measuring typing …")
             measures.append(measure_typing(page, url))
             say("Measuring edges …")
-            measures += [measure_drag(page, url), measure_outline(url)]
+            measures.append(measure_drag(page, url))
+            say("Measuring proofs …")
+            measures += measure_proof(url)
             say("Measuring channels and pockets …")
             measures += [measure_stations(url), measure_clashes()]
         say("Measuring a shop with 300 bits …")

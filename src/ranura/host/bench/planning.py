@@ -74,7 +74,7 @@ def measure_plan(url: str, *, what: str) -> Measure:
         f"{ratio:.1f} × (plan p50 {statistics.median(plan_ms):.1f} ms, p95 {percentile(plan_ms, 0.95):.1f} ms; "
         f"echo p50 {statistics.median(echo_ms):.1f} ms, p95 {percentile(echo_ms, 0.95):.1f} ms)"
     )
-    return Measure(what=f"{what} against a bare echo route, p50", goal="≤ 5 ×", seen=seen, met=ratio <= 5)
+    return Measure(what=f"{what} against a bare echo route, p50", goal="≤ 4 ×", seen=seen, met=ratio <= 4)
 
 
 def measure_memory() -> Measure:
