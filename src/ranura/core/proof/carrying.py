@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass, field
+from functools import cached_property
 
 import shapely
 from shapely import Polygon
 from shapely.geometry import Point as Spot
 from shapely.geometry.base import BaseGeometry
 
+from ranura.core.geometry.paths import length_of
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.proof.moves import Body, MachineSetting
 from ranura.core.proof.shapes import shape_of, way_of
@@ -18,6 +21,8 @@ _BELOW = 0.01
 """mm below a face at which its wood carries."""
 _LEVEL = 0.3
 """mm by which boards may differ in height and still carry together."""
+_LITTLE = 0.25
+"""Of a base's area: whatever strips of so much are gone below it, its axis stays 0.4 of its radius inside what carries it."""
 _NOTHING = 1.0
 """mm² under a base that carry nothing."""
 _POINTS, _THINNED = 40, 0.1
@@ -27,7 +32,7 @@ CARRIES = _LEVELLED | {"work", "template"}
 """Roles of bodies that a base may lie on."""
 
 
-@dataclass(slots=True)
+@dataclass
 class Carrying:
     """What carries a base on one face of the work, kept up while wood is taken from it. `bodies` are those that are there."""
 
@@ -41,23 +46,38 @@ class Carrying:
         """What carries the base when its axis stands at a place of the board; None where it lies wholly on it.
 
         Where nothing lies under it but below its opening, that is nothing."""
-        area = self._kept_up(wood)
         base = placed(self.setting.base.ring, at, outwards(self.setting.frame))
-        if area.contains(base):
+        if self._uncut.contains(base) and self._gone_below(wood, base) <= _LITTLE * base.area:
             return None
-        carried = base.intersection(area)
-        opening = self.setting.base.opening
-        if opening and carried.difference(Spot(at).buffer(opening / 2, quad_segs=6)).area < _NOTHING:
+        carried = base.intersection(self._kept_up(wood))
+        opening = self.setting.base.opening or 0.0
+        if (
+            carried.area < math.pi * opening**2 / 4 + _NOTHING
+            and carried.difference(Spot(at).buffer(opening / 2, quad_segs=6)).area < _NOTHING
+        ):
             return Polygon()
         return carried.convex_hull
 
+    def _gone_below(self, wood: Wood, base: Polygon) -> float:
+        """At most how much of the face below a base was taken, in mm²."""
+        if self._template is not None:
+            return 0.0
+        x0, y0, x1, y1 = base.bounds
+        across = math.hypot(x1 - x0, y1 - y0)
+        strips = ((swept, self._radius(swept)) for swept in wood.near((x0, y0, x1, y1)))
+        return sum(2 * r * (min(length_of(swept.path, closed=False), across) + 2 * r) for swept, r in strips)
+
+    def _radius(self, swept: Swept) -> float:
+        """How wide a run has cut the face, from its path."""
+        return swept.radius(self.setting.frame.origin[2] - outwards(self.setting.frame) * _BELOW)
+
     def _kept_up(self, wood: Wood) -> BaseGeometry:
-        area = self._uncut() if self._area is None else self._area
-        for swept in () if self._template() is not None else wood.taken:
+        area = self._uncut if self._area is None else self._area
+        for swept in () if self._template is not None else wood.taken:
             if id(swept) in self._seen:
                 continue
             self._seen[id(swept)] = swept
-            r = swept.radius(self.setting.frame.origin[2] - outwards(self.setting.frame) * _BELOW)
+            r = self._radius(swept)
             if r and (swept.path, r) not in self._gone:
                 self._gone.add((swept.path, r))
                 area = area.difference(way_of(swept.path, within=_THINNED).buffer(r, quad_segs=4))
@@ -66,10 +86,16 @@ class Carrying:
             self._area = area
         return area
 
+    @cached_property
     def _uncut(self) -> BaseGeometry:
-        template = self._template()
-        if template is not None:
-            return shape_of(template)
+        """What would carry it if nothing had been taken."""
+        area = self._all_of_it()
+        shapely.prepare(area)
+        return area
+
+    def _all_of_it(self) -> BaseGeometry:
+        if self._template is not None:
+            return shape_of(self._template)
         face, out = self.setting.frame.origin[2], outwards(self.setting.frame)
         found = []
         for body in self.bodies:
@@ -78,6 +104,7 @@ class Carrying:
                 found.append(shape_of(body))
         return shapely.union_all(found)
 
+    @cached_property
     def _template(self) -> Body | None:
         """The template that the base lies on, with the bearing or bushing in it."""
         guided = any(guide.kind in ("bushing", "bearing") for guide in self.setting.guides)

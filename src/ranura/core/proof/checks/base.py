@@ -12,7 +12,7 @@ from ranura.core.proof.findings import Found
 from ranura.core.proof.moves import MachineSetting
 from ranura.core.proof.shapes import narrowest, outside
 from ranura.core.proof.steps import Step
-from ranura.core.proof.wood import points_of
+from ranura.core.proof.wood import narrower_side
 
 _OUT, _NARROW = 0.3, 0.4
 """Of half the base's least width: how far its axis may stand outside of what carries it, and how narrow that may be."""
@@ -81,5 +81,4 @@ def _found(step: Step, carrying: Carrying, at: Point) -> Found | None:
 
 def half_width(setting: MachineSetting) -> float:
     """Half of a base's least width, in mm."""
-    points = points_of(setting.base.ring)
-    return float((points.max(axis=0) - points.min(axis=0)).min()) / 2
+    return narrower_side(setting.base.ring) / 2

@@ -7,10 +7,10 @@ from collections.abc import Iterator
 
 from shapely.geometry.base import BaseGeometry
 
-from ranura.core.geometry.rings import Ring
+from ranura.core.geometry.rings import Ring, extent
 from ranura.core.proof import words
 from ranura.core.proof.checks.base import half_width
-from ranura.core.proof.cutter import widest_between
+from ranura.core.proof.cutter import widest, widest_between
 from ranura.core.proof.findings import Found
 from ranura.core.proof.moves import Body, Cutter
 from ranura.core.proof.shapes import shape_of, way_of
@@ -18,6 +18,7 @@ from ranura.core.proof.steps import Step
 
 _IN_BASES_WAY = frozenset({"clamp", "vice", "pin"})
 _NOT_TO_CUT = frozenset({"clamp", "vice", "pin", "fence", "block", "template", "bench"})
+Box = tuple[float, float, float, float]
 _TOUCHES = 0.1
 """mm by which outlines may overlap and still only touch."""
 
@@ -27,6 +28,7 @@ class Clashes:
 
     def __init__(self) -> None:
         self._base_seen: set[object] = set()
+        self._boxes: dict[str, Box] = {}
 
     def __call__(self, step: Step) -> Iterator[Found]:
         """What base or bit would run into."""
@@ -47,7 +49,9 @@ class Clashes:
         reach = max(half_width(step.setting), step.setting.base.handle_reach or 0.0)
         for body in there:
             stands = (body.z1 - face) * out > 1.0 or (body.z0 - face) * out > 1.0
-            if body.role in _IN_BASES_WAY and stands and way.distance(shape_of(body)) < reach - _TOUCHES:
+            if body.role not in _IN_BASES_WAY or not stands or not self._near(body, path, reach):
+                continue
+            if way.distance(shape_of(body)) < reach - _TOUCHES:
                 yield step.found(7, words.BASE_MEETS, path[0], 0.0, what=_NAMES[body.role])
                 return
 
@@ -56,7 +60,7 @@ class Clashes:
         assert swept is not None
         bit = step.setting.bit
         for body in there:
-            if body.role not in _NOT_TO_CUT:
+            if body.role not in _NOT_TO_CUT or not self._near(body, path, _widest_of(bit)):
                 continue
             low, high = sorted(((body.z0 - swept.tip) * swept.out, (body.z1 - swept.tip) * swept.out))
             r = widest_between(swept.silhouette, low + 1e-6, high - 1e-6)
@@ -75,6 +79,19 @@ class Clashes:
                 else:
                     yield step.found(7, words.BIT_MEETS, path[0], depth, what=_NAMES[body.role])
                 return
+
+    def _near(self, body: Body, path: Ring, reach: float) -> bool:
+        """Whether the box around a body comes near the one around a path."""
+        if body.id not in self._boxes:
+            self._boxes[body.id] = extent(body.ring)
+        x0, y0, x1, y1 = self._boxes[body.id]
+        a0, b0, a1, b1 = extent(path)
+        return x0 < a1 + reach and x1 > a0 - reach and y0 < b1 + reach and y1 > b0 - reach
+
+
+def _widest_of(bit: Cutter) -> float:
+    """The widest of all that turns, in mm."""
+    return max(widest(bit.silhouette), *(r for _, _, r in _turning(bit)), 0.0)
 
 
 def _turning(bit: Cutter) -> list[tuple[float, float, float]]:
