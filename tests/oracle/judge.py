@@ -8,7 +8,8 @@ from __future__ import annotations
 
 import itertools
 import math
-from collections import deque
+import random
+from collections import defaultdict
 from dataclasses import dataclass
 from typing import Any
 
@@ -72,6 +73,84 @@ def radius_at(silhouette: list[list[float]], z: np.ndarray) -> np.ndarray:
 
 
 @dataclass(frozen=True)
+class _Sorted:
+    """Points in a frame, in order along one of its axes."""
+
+    axis: int
+    flat: np.ndarray
+    depth: np.ndarray
+    order: np.ndarray
+    """Which point each of them was."""
+
+    @staticmethod
+    def of(flat: np.ndarray, depth: np.ndarray, along_u: bool) -> _Sorted:
+        """In order along the axis that the ways go across."""
+        axis = 1 if along_u else 0
+        order = np.argsort(flat[:, axis])
+        return _Sorted(axis, flat[order], depth[order], order)
+
+    def near(self, path: np.ndarray, wide: float, deepest: float) -> np.ndarray:
+        """The rows of points within a box around a way, above its deepest."""
+        low, high = path.min(axis=0) - wide, path.max(axis=0) + wide
+        other = 1 - self.axis
+        first, last = np.searchsorted(self.flat[:, self.axis], (low[self.axis], high[self.axis]))
+        part = slice(first, last)
+        across = self.flat[part, other]
+        return first + np.flatnonzero((across > low[other]) & (across < high[other]) & (self.depth[part] < deepest))
+
+
+def _runs_along_u(moves: list[dict[str, Any]], setting: int) -> bool:
+    """Whether the ways of a setting go further along u than along v."""
+    spans = [np.ptp(np.array(move["path"]), axis=0) for move in moves if move["setting"] == setting and move["path"]]
+    u, v = np.sum(spans, axis=0)
+    return bool(u > v)
+
+
+_PART = 16
+
+
+def _parts(path: list[list[float]]) -> list[np.ndarray]:
+    """A way in short parts, each beginning where the last ended."""
+    line = np.array(path)
+    return [line[first : first + _PART + 1] for first in range(0, max(len(line) - 1, 1), _PART)]
+
+
+def _taken(
+    move: dict[str, Any], path: np.ndarray, silhouette: list[list[float]], flat: np.ndarray, depth: np.ndarray, more: float
+) -> np.ndarray:
+    """Which points lie within the bit at some place of a part of a move's way."""
+    top = max(z for z, _, _ in silhouette)
+    distance = to_path(flat, path)
+    found = np.zeros(len(flat), dtype=bool)
+    deepest, first = max(move["from_depth"], move["to_depth"]), min(move["from_depth"], move["to_depth"])
+    steps = {deepest} | ({deepest - i * 0.25 for i in range(int((deepest - first) / 0.25) + 1)} if deepest > first else set())
+    for at in steps:
+        height = at - depth
+        here = (height >= -more) & (height <= top + more)
+        r = radius_at(silhouette, np.clip(height, 0.0, top))
+        found |= here & (distance < r + more)
+    return found
+
+
+_DRAWN = 40
+_PLACES = 24
+
+
+def _drawn(moves: list[dict[str, Any]]) -> set[int]:
+    """The moves that are looked at: all of a short plan, some of a long one, cuts and others alike."""
+    chance = random.Random(len(moves))
+    cuts = [number for number, move in enumerate(moves) if move["kind"] == "cut"]
+    others = [number for number, move in enumerate(moves) if move["kind"] != "cut"]
+    return {each for all_of in (cuts, others) for each in chance.sample(all_of, min(_DRAWN, len(all_of)))}
+
+
+def _some(path: list[list[float]]) -> list[list[float]]:
+    """Places of a way: its corners, of a long one as many as are enough."""
+    step = -(-len(path) // _PLACES)
+    return [*path[::step], path[-1]]
+
+
+@dataclass(frozen=True)
 class Judge:
     """A plan's JSON, and what it does to its board."""
 
@@ -104,40 +183,27 @@ class Judge:
         off = points - np.array(frame["origin"])
         return np.stack([off @ x, off @ y], axis=1), -(off @ out)
 
-    def taken_by(self, move: dict[str, Any], points: np.ndarray, *, more: float = 0.0) -> np.ndarray:
-        """Which points a move takes away; `more` makes the bit that much larger, or smaller."""
-        if move["kind"] not in CUTS or not move["turning"]:
-            return np.zeros(len(points), dtype=bool)
-        silhouette = self.plan["settings"][move["setting"]]["bit"]["silhouette"]
-        top = max(z for z, _, _ in silhouette)
-        flat, depth = self.local(move, points)
-        distance = to_path(flat, move["path"])
-        found = np.zeros(len(points), dtype=bool)
-        deepest, first = max(move["from_depth"], move["to_depth"]), min(move["from_depth"], move["to_depth"])
-        steps = {deepest} | ({deepest - i * 0.25 for i in range(int((deepest - first) / 0.25) + 1)} if deepest > first else set())
-        for at in steps:
-            height = at - depth
-            here = (height >= -more) & (height <= top + more)
-            r = radius_at(silhouette, np.clip(height, 0.0, top))
-            found |= here & (distance < r + more)
-        return found
-
     def first_gone(self, points: np.ndarray, *, more: float = 0.0) -> np.ndarray:
-        """The number of the move that takes each point away; one beyond the last where none does."""
+        """The number of the move that takes each point away; one beyond the last where none does. `more` makes the bit that much
+        larger."""
         moves = self.plan["moves"]
         found = np.full(len(points), len(moves))
+        frames: dict[int, _Sorted] = {}
         for number, move in enumerate(moves):
             if move["kind"] not in CUTS or not move["turning"]:
                 continue
-            flat, depth = self.local(move, points)
-            wide = max(r for _, r, _ in self.plan["settings"][move["setting"]]["bit"]["silhouette"]) + more
-            path = np.array(move["path"])
-            low, high = path.min(axis=0) - wide, path.max(axis=0) + wide
-            deepest = max(move["from_depth"], move["to_depth"]) + more
-            near = (found > number) & (depth < deepest) & ((flat > low) & (flat < high)).all(axis=1)
-            if near.any():
-                taken = self.taken_by(move, points[near], more=more)
-                found[np.flatnonzero(near)[taken]] = number
+            setting = move["setting"]
+            if setting not in frames:
+                frames[setting] = _Sorted.of(*self.local(move, points), _runs_along_u(moves, setting))
+            seen = frames[setting]
+            silhouette = self.plan["settings"][setting]["bit"]["silhouette"]
+            wide = max(r for _, r, _ in silhouette) + more
+            for part in _parts(move["path"]):
+                here = seen.near(part, wide, max(move["from_depth"], move["to_depth"]) + more)
+                here = here[found[seen.order[here]] > number]
+                if len(here):
+                    taken = _taken(move, part, silhouette, seen.flat[here], seen.depth[here], more)
+                    found[seen.order[here[taken]]] = number
         return found
 
     def around(self, move: dict[str, Any], at: list[float], depth: float, *, shrunk: float) -> np.ndarray:
@@ -161,13 +227,16 @@ class Judge:
         found: list[str] = []
         turning = False
         looked: list[tuple[int, str, np.ndarray]] = []
+        drawn = _drawn(moves)
         for number, move in enumerate(moves):
             if move["kind"] in ("set", "turn-over", "shift"):
                 if turning:
                     found.append(f"move {number} ({move['kind']}): the bit turns")
                 continue
             turning = move["turning"]
-            places = move["path"] if move["kind"] in ("start", "return") else move["path"][-1:]
+            if number not in drawn:
+                continue
+            places = _some(move["path"]) if move["kind"] in ("start", "return") else move["path"][-1:]
             if move["kind"] in ("start", "return", "lift"):
                 looked += [(number, "clear", self.around(move, at, move["to_depth"], shrunk=WITHIN)) for at in places]
             if move["kind"] == "plunge":
@@ -199,7 +268,8 @@ class Judge:
         for number, parts in sides.items():
             seen = _side(parts)
             said = moves[number]["fresh"]
-            if said is not None and seen != said:
+            # Earlier cuts leave a side standing in places, and few places are looked at: less than is said is right there.
+            if said is not None and seen != said and not (self.before and said == "both"):
                 found.append(f"move {number} (cut): fresh wood {seen}, said {said}")
         return found
 
@@ -238,12 +308,15 @@ class Judge:
         found = []
         for share in _looked_at(lengths, max(radii, default=0.0)):
             at, heading = _along(path, lengths, share)
+            before = _before(path, lengths, sum(lengths) * share - 2 * max(radii, default=0.0))
             normal = np.array([-heading[1], heading[0]])
             for side, sign in (("left", 1.0), ("right", -1.0)):
-                for name, shares in ((side, np.linspace(_FLANK, 0.99, 8)), (f"{side} near", np.linspace(0.02, _FLANK, 8))):
-                    across = (radii[:, None] * shares).ravel()
+                for name, shares in ((side, np.linspace(_FLANK, 0.99, 6)), (f"{side} near", np.linspace(0.02, _FLANK, 6))):
+                    across = at + normal * sign * (radii[:, None] * shares).ravel()[:, None]
                     depths = np.repeat(move["to_depth"] - heights, len(shares))
-                    found.append((name, self.placed(move, at + normal * sign * across[:, None], depths)))
+                    # What the same move took on the way to there is gone: it counts as far above the wood.
+                    depths[to_path(across, before) < np.repeat(radii, len(shares))] = -1_000.0
+                    found.append((name, self.placed(move, across, depths)))
         grouped: dict[str, list[np.ndarray]] = {}
         for name, points in found:
             grouped.setdefault(name, []).append(points)
@@ -300,10 +373,13 @@ def _side(parts: dict[str, float]) -> str:
 
 def _looked_at(lengths: list[float], r: float) -> list[float]:
     """The shares of a path at which its sides are looked at: the middles of its longest straight parts, since at a corner a bit
-    that runs outwards meets wood on both sides for a moment; of a curve three places."""
+    that runs outwards meets wood on both sides for a moment; of a curve three places, of a single one
+    five."""
     whole = sum(lengths)
     longest = sorted(range(len(lengths)), key=lambda i: -lengths[i])[:3]
-    if len(lengths) == 1 or lengths[longest[0]] < 2.5 * r:
+    if len(lengths) == 1:
+        return [0.08, 0.3, 0.5, 0.7, 0.92]
+    if lengths[longest[0]] < 2.5 * r:
         return [0.3, 0.5, 0.7]
     return [(sum(lengths[:i]) + lengths[i] / 2) / whole for i in longest if lengths[i] > 2.5 * r]
 
@@ -320,24 +396,46 @@ def _along(path: list[np.ndarray], lengths: list[float], share: float) -> tuple[
     return path[-1], heading
 
 
+def _before(path: list[np.ndarray], lengths: list[float], left: float) -> list[list[float]]:
+    """A path as far as so many mm; far away where that is before its beginning."""
+    if left <= 0:
+        return [[1e6, 1e6]]
+    found = [path[0]]
+    for a, b, length in zip(path, path[1:], lengths, strict=False):
+        if left <= length:
+            found.append(a + (b - a) * (left / length))
+            break
+        found.append(b)
+        left -= length
+    return [list(each) for each in found]
+
+
 _COLUMNS = 20_000
 
 
 def _pieces(solid: np.ndarray, volume: np.ndarray) -> list[float]:
-    """The volumes of the parts of a grid that hang together by their faces, the largest first."""
-    left = solid.copy()
-    found = []
-    for start in zip(*np.nonzero(solid), strict=True):
-        if not left[start]:
-            continue
-        left[start] = False
-        ahead, whole = deque([start]), 0.0
-        while ahead:
-            i, j, k = ahead.popleft()
-            whole += float(volume[k])
-            for a, b, c in ((i + 1, j, k), (i - 1, j, k), (i, j + 1, k), (i, j - 1, k), (i, j, k + 1), (i, j, k - 1)):
-                if 0 <= a < left.shape[0] and 0 <= b < left.shape[1] and 0 <= c < left.shape[2] and left[a, b, c]:
-                    left[a, b, c] = False
-                    ahead.append((a, b, c))
-        found.append(whole)
-    return sorted(found, reverse=True)
+    """The volumes of the parts of a grid that hang together by their faces, the largest first: runs along its second axis, joined
+    where runs of the next row or the next layer lie beside them."""
+    runs: dict[tuple[int, int], list[tuple[int, int, int]]] = defaultdict(list)
+    part: list[int] = []
+    sizes: list[float] = []
+
+    def root(of: int) -> int:
+        while part[of] != of:
+            part[of] = of = part[part[of]]
+        return of
+
+    edged = np.diff(np.pad(solid, ((0, 0), (1, 1), (0, 0))).astype(np.int8), axis=1)
+    starts, ends = (np.argwhere(np.swapaxes(edged == sign, 1, 2)) for sign in (1, -1))
+    for (i, k, first), (_, _, end) in zip(starts.tolist(), ends.tolist(), strict=True):
+        own = len(part)
+        part.append(own)
+        sizes.append(float(volume[k]) * (end - first))
+        runs[i, k].append((first, end, own))
+        for other, last, known in (*runs.get((i - 1, k), ()), *runs.get((i, k - 1), ())):
+            if other < end and first < last and root(known) != root(own):
+                part[root(known)] = root(own)
+    found: dict[int, float] = defaultdict(float)
+    for own, size in enumerate(sizes):
+        found[root(own)] += size
+    return sorted(found.values(), reverse=True)

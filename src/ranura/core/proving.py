@@ -46,10 +46,10 @@ def prove_planned(planned: Planned, around: Circumstances, before: tuple[Swept, 
     program = planned.program(planned.setting)
     if put_off and sum(len(move.path) for move in program.moves) > _LONG:
         return Proven(planned=planned, setting=planned.setting, program=program, proof=NOT_RUN)
-    proof, said = prove(program, around, before=before)
+    run = prove(program, around, before=before)
     found = [
         written(each) if each.level == "note" else replace(written(each), mark=number)
-        for number, each in enumerate(said, start=1)
+        for number, each in enumerate(run.said, start=1)
     ]
     if around.unmade:
         found.append(written(reason(words.EARLIER_CUT_STOPPED, which=", ".join(around.unmade))))
@@ -57,7 +57,7 @@ def prove_planned(planned: Planned, around: Circumstances, before: tuple[Swept, 
     if not program.moves and not has_stop(cautions):
         cautions = with_more(cautions, [written(reason(words.NO_MOVES))])
     setting = replace(planned.setting, cautions=cautions)
-    return Proven(planned=planned, setting=setting, program=program, proof=proof)
+    return Proven(planned=planned, setting=setting, program=replace(program, moves=run.moves), proof=run.proof)
 
 
 def first_proven(

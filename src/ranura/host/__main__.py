@@ -45,7 +45,9 @@ def _stop(arguments: Sequence[str]) -> int:
 def _test(arguments: Sequence[str]) -> int:
     from ranura.host.checks import test
 
-    return test(quick=list(arguments) == ["quick"], rest=[] if list(arguments) == ["quick"] else arguments)
+    reach, *rest = arguments or ("usual",)
+    known = reach in ("quick", "usual", "all") and not rest
+    return test(reach=reach if known else "usual", rest=() if known else arguments)
 
 
 def _check(arguments: Sequence[str]) -> int:
@@ -70,8 +72,9 @@ def _bench(arguments: Sequence[str]) -> int:
 
 
 def _prove(arguments: Sequence[str]) -> int:
-    from ranura.host.checks import prove
+    from ranura.host.checks import prepare, prove
 
+    prepare()
     return prove(arguments)
 
 
@@ -106,7 +109,7 @@ VERBS = {
     "start": Verb("serve your own shop", "run", _start, _DATABASE),
     "stop": Verb("end the Ranura that is running", None, _stop),
     "calc": Verb("answer one sum: calc NAME < request.json, or calc --batch < requests.jsonl", "run", _calc),
-    "test": Verb("linters, types and all tests (test quick: without the slow ones)", "dev", _test, _ALL),
+    "test": Verb("linters, types, random cuts, tests (quick: no slow ones; all: a long sweep)", "dev", _test, _ALL),
     "check": Verb("linters and types alone", "dev", _check),
     "fix": Verb("format the code and write the generated documents", "dev", _fix),
     "prove": Verb("plan random cuts and judge their moves a second time (--count N, --seed S)", "dev", _prove),

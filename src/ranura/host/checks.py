@@ -1,4 +1,4 @@
-"""`test`, `check` and `fix`: every linter, type checker and test runner behind three verbs; pytest last."""
+"""`test`, `check`, `fix` and `prove`: every linter, type checker, sweep and test runner behind four verbs; pytest last."""
 
 from __future__ import annotations
 
@@ -130,12 +130,21 @@ def fix() -> int:
     return 0
 
 
-def test(*, quick: bool, rest: Sequence[str]) -> int:
-    """All checks and tests; `quick` leaves out those marked slow. `rest` goes to pytest. Ends with pytest's own code."""
+SWEPT = {"quick": 200, "usual": 1_000, "all": 10_000}
+"""How many random cuts are planned, proven and judged a second time."""
+
+
+def test(*, reach: str, rest: Sequence[str]) -> int:
+    """All checks, random cuts and tests; "quick" leaves out those marked slow, "all" sweeps for longer. `rest` goes to pytest.
+    Ends with the sweep's or pytest's own code."""
     prepare()
     if not rest:
         _run([*_check_steps(), Step("Tests of the page's own thinking", _npm("test"), in_web=True)], together=True)
-    only = ["-m", "not slow", "--hypothesis-profile=quick"] if quick else []
+        say("Random cuts, proven and judged a second time:")
+        sys.stderr.flush()
+        if code := prove(("--count", str(SWEPT[reach]))):
+            return code
+    only = ["-m", "not slow", "--hypothesis-profile=quick"] if reach == "quick" else []
     # Files share the cores, each file on one of them: a worker has a database and a server of its own.
     only += [] if rest else ["-n", str(min(os.cpu_count() or 1, MOST_WORKERS)), "--dist", "loadfile"]
     say("Tests of core, API, store and browser:")
@@ -146,7 +155,6 @@ def test(*, quick: bool, rest: Sequence[str]) -> int:
 
 def prove(arguments: Sequence[str]) -> int:
     """Plans random cuts and judges their moves a second time (`tests/oracle`). Ends with 1 when anything disagreed."""
-    prepare()
     environment = {**_testing_environment(), "PYTHONPATH": os.pathsep.join([str(places.ROOT / "src"), str(places.ROOT)])}
     return subprocess.run([PYTHON, "-m", "tests.oracle.sweep", *arguments], cwd=places.ROOT, env=environment).returncode
 

@@ -47,7 +47,7 @@ def run(*path, depth=5.0, fresh="both") -> list[Move]:
 def found(moves, *bodies, work: Box = (0, 0, 400, 200), setting=None) -> dict[str, str]:
     board = standing("work-1", "work", box(*work), 0.0, 20.0)
     around = Circumstances(SHOP.rules)
-    proof, _ = prove(Program(bodies=(board, *bodies), settings=(setting or machine(),), moves=tuple(moves)), around)
+    proof = prove(Program(bodies=(board, *bodies), settings=(setting or machine(),), moves=tuple(moves)), around).proof
     return {each.code: each.level for each in proof.findings if each.check in (6, 7, 8)}
 
 
@@ -164,6 +164,6 @@ def test_8_a_second_clamp_holds_the_other_piece():
 def test_8_what_holds_the_work_below_its_face_holds_the_larger_piece_only():
     through = run((150.0, -20.0), (150.0, 220.0), depth=20.5)
     board = standing("work-1", "work", box(0, 0, 400, 200), 0.0, 20.0)
-    proof, _ = prove(Program(bodies=(board,), settings=(machine(),), moves=tuple(through)), Circumstances(SHOP.rules))
+    proof = prove(Program(bodies=(board,), settings=(machine(),), moves=tuple(through)), Circumstances(SHOP.rules)).proof
     loose = next(each for each in proof.findings if each.code == "loose-piece")
     assert loose.at[0] < 150, "the smaller piece, on the left"

@@ -36,7 +36,8 @@ def codes(moves, setting=None, *, climb="never", settings=None) -> dict[str, str
     work = standing("work-1", "work", ((0.0, 0.0), (200.0, 0.0), (200.0, 100.0), (0.0, 100.0)), 0.0, 20.0, held_by=("vice",))
     around = Circumstances(replace(SHOP.rules, climb=climb))
     program = Program(bodies=(work,), settings=settings or (setting or machine(),), moves=tuple(moves))
-    proof, said = prove(program, around)
+    run = prove(program, around)
+    proof, said = run.proof, run.said
     assert [each.code for each in proof.findings] == [each.code for each in said]
     assert proof.passed == (not any(each.level == "stop" for each in proof.findings))
     return {each.code: each.level for each in proof.findings if each.code in CHECKED}
@@ -275,7 +276,7 @@ def test_what_is_found_at_several_stations_is_said_once():
         found += [replace(each, station=station) for each in across(40.0 * station, 12)]
     work = standing("work-1", "work", ((0.0, 0.0), (200.0, 0.0), (200.0, 100.0), (0.0, 100.0)), 0.0, 20.0)
     around = Circumstances(SHOP.rules)
-    proof, _ = prove(Program(bodies=(work,), settings=(machine(),), moves=tuple(found)), around)
+    proof = prove(Program(bodies=(work,), settings=(machine(),), moves=tuple(found)), around).proof
     deep = [each for each in proof.findings if each.code == "slot-too-deep"]
     assert [each.stations for each in deep] == [(1, 2, 3)]
     x, y, z = deep[0].at

@@ -21,7 +21,7 @@ BOARD = standing("work-1", "work", box(0, 0, 400, 200), 0.0, 20.0)
 
 def found(moves, setting, *bodies, before=()):
     program = Program(bodies=(BOARD, *bodies), settings=(setting,), moves=tuple(moves))
-    proof, _ = prove(program, Circumstances(SHOP.rules), before=before)
+    proof = prove(program, Circumstances(SHOP.rules), before=before).proof
     return {each.code: each for each in proof.findings if each.check == 5}
 
 

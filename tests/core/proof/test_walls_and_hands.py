@@ -20,7 +20,8 @@ ALONG, ACROSS = (1.0, 0.0), (0.0, 1.0)
 def findings(moves, work, *, fibres=None, setting=None):
     board = standing("work-1", "work", box(*work), 0.0, 20.0)
     around = Circumstances(SHOP.rules, fibres)
-    proof, said = prove(Program(bodies=(board,), settings=(setting or machine(),), moves=tuple(moves)), around)
+    run = prove(Program(bodies=(board,), settings=(setting or machine(),), moves=tuple(moves)), around)
+    proof, said = run.proof, run.said
     return {each.code: (each, reason.facts) for each, reason in zip(proof.findings, said, strict=True)}
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from ranura.core.proof.checks.base import Base
 from ranura.core.proof.checks.begins import begins
@@ -18,21 +18,31 @@ from ranura.core.proof.checks.rubbing import rubbing
 from ranura.core.proof.checks.sides import sides
 from ranura.core.proof.checks.walls import Walls
 from ranura.core.proof.findings import Found, Proof
-from ranura.core.proof.moves import Program
+from ranura.core.proof.moves import Move, Program
 from ranura.core.proof.steps import Circumstances, Step, steps_of
 from ranura.core.proof.wood import Swept, Wood
 from ranura.core.text.cautions import Reason
 
 
-def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] = ()) -> tuple[Proof, tuple[Reason, ...]]:
-    """Whether a plan may be run, with every place where it may not, and what is to be said of it. `before` is what earlier cuts
-    took of the same board.
+@dataclass(frozen=True, slots=True)
+class Run:
+    """What came of running a plan's moves: the proof, what is to be said of it, and the moves with the fresh wood that was
+    there."""
+
+    proof: Proof
+    said: tuple[Reason, ...]
+    moves: tuple[Move, ...]
+
+
+def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] = ()) -> Run:
+    """Whether a plan may be run, with every place where it may not. `before` is what earlier cuts took of the same board.
 
     Rule: R21
     Formula: every move on the board as all moves before it left it
     Source: what a bit does to a board is all that lies within its silhouette along its way"""
     wood = Wood(program.bodies, list(before))
     found: list[Found] = []
+    moves: list[Move] = []
     base, clashes, held, hands = Base(), Clashes(), Held(), Hands()
     guides, walls = Guides(), Walls(around)
     for step in steps_of(program, wood):
@@ -41,9 +51,11 @@ def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] 
             found += check(step)
         if step.number + 1 == len(program.moves):
             found += stands_in_the_end(step)
+        moves.append(step.move if step.fresh == step.move.fresh else replace(step.move, fresh=step.fresh))
     for last in (guides, walls):
         found += last.after(wood)
-    return _proof(found) if program.moves else (Proof(passed=False), ())
+    proof, said = _proof(found) if moves else (Proof(passed=False), ())
+    return Run(proof, said, tuple(moves))
 
 
 def _at(step: Step, around: Circumstances) -> Iterator[Found]:

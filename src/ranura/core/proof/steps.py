@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 
 from ranura.core.geometry.rings import Point
 from ranura.core.proof.findings import Finding, Found
-from ranura.core.proof.moves import Body, MachineSetting, Move, Program, Vector3
+from ranura.core.proof.moves import Body, Fresh, MachineSetting, Move, Program, Vector3
 from ranura.core.proof.sections import Section, sections_of
 from ranura.core.proof.wood import CUTTING, Swept, Wood, outwards, place_on, swept_by
 from ranura.core.shop.house_rules import HouseRules
@@ -72,6 +72,19 @@ class Step:
         """Whether the router is guided by hand."""
         return self.setting.mounting == "hand"
 
+    @property
+    def fresh(self) -> Fresh | None:
+        """On which side of its heading the move finds wood that is still there. What the move itself says stays where both sides
+        meet wood, as at a corner of a lane, where it meets wood head on alone, and where it is too short to be looked at."""
+        said = self.move.fresh
+        if said is None or not self.sections:
+            return said
+        seen = [section.sides for section in self.sections if not section.passing]
+        left, right = any(a for a, _ in seen), any(b for _, b in seen)
+        if left != right:
+            return "left" if left else "right"
+        return said if any(section.area for section in self.sections) else "none"
+
     def z(self, depth: float) -> float:
         """The height on the board of a depth below the worked surface."""
         return self.setting.frame.origin[2] - self.out * depth
@@ -110,15 +123,16 @@ def steps_of(program: Program, wood: Wood) -> Iterator[Step]:
         if swept is not None:
             wood.take(swept)
         plunged = step.plunged if move.kind in ("set", "plunge") else 0.0
-        bit = _after(bit, move, swept)
+        bit = _after(step)
 
 
-def _after(bit: Bit, move: Move, swept: Swept | None) -> Bit:
+def _after(step: Step) -> Bit:
     """Where the bit is after a move."""
+    bit, move, swept = step.bit, step.move, step.swept
     if move.kind in ("set", "shift", "turn-over"):
         return Bit(turning=bit.turning)
     way = bit.way
-    if swept is not None and move.fresh != "none" and len(swept.path) > 1:
+    if swept is not None and step.fresh != "none" and len(swept.path) > 1:
         (x0, y0), (x1, y1) = swept.path[-2:]
         length = math.dist((x0, y0), (x1, y1)) or 1.0
         way = ((x1 - x0) / length, (y1 - y0) / length)

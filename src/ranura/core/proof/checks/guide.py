@@ -38,7 +38,7 @@ class Guides:
 
     def __call__(self, step: Step) -> Iterator[Found]:
         """Where a guide is missing on a move."""
-        if step.move.kind != "cut" or step.swept is None or step.move.fresh == "none":
+        if step.move.kind != "cut" or step.swept is None or step.fresh == "none":
             return
         self._cut += [(step, section) for section in step.sections if section.area]
         for guide in step.setting.guides:
