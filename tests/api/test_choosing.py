@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import pytest
 from sqlalchemy.exc import OperationalError
 
 from ranura.api.prior import PriorCuts
@@ -30,6 +31,37 @@ def test_stopped_and_through_cuts_drop_what_cannot(client):
     through = client.post("/api/choose", json={**GROOVE, "through": True, "depth": {"typed": "", "unit": "mm"}})
     assert through.status_code == 200, "the depth is the thickness then"
     assert {each["code"] for each in through.json()["refusals"]} >= {"beyond-cutting-length"}
+
+
+@pytest.mark.parametrize("goes", ["across", "along"])
+def test_a_rabbet_is_offered_the_bit_that_its_plan_takes(client, goes):
+    section = {name: {"typed": typed, "unit": "mm"} for name, typed in (("size", "9.5"), ("depth", "6"))}
+    cut = {"kind": "edge", "shape": "rabbet", "edges": ["left" if goes == "across" else "near"], "edge_state": "smooth"} | section
+    sizes = {name: {"typed": typed, "unit": "mm"} for name, typed in (("length", "900"), ("width", "600"), ("thickness", "18"))}
+    plan = client.post("/api/plan", json={"cut": cut, "piece": {"name": "side", "material": "oak"} | sizes}).json()
+    asked = GROOVE | {"kind": "rabbet", "goes": goes, "width": section["size"], "depth": section["depth"]}
+    first = client.post("/api/choose", json=asked).json()["offers"][0]
+    assert (first["bit_id"], first["router_id"]) == (plan["bit_id"], plan["router_id"])
+    assert first["bit_id"].startswith("rabbet")
+
+
+def test_what_the_moves_stop_is_refused_with_their_reason(client):
+    """A board of 60 mm is too narrow for the base that the ranking would take first."""
+    lengths = {"width": "8", "depth": "5", "position": "20"}
+    cut = {"kind": "dado", "goes": "along", "end": "near", "guide": "edge-guide"}
+    cut |= {name: {"typed": typed, "unit": "mm"} for name, typed in lengths.items()}
+    sizes = {name: {"typed": typed, "unit": "mm"} for name, typed in (("length", "700"), ("width", "60"), ("thickness", "18"))}
+    asked = {"cut": cut, "piece": {"name": "rail", "material": "oak"} | sizes}
+    found = client.post("/api/plan/tools", json=asked).json()
+    for offer in found["offers"]:
+        pinned = {name: offer[name] for name in ("bit_id", "router_id")}
+        assert client.post("/api/plan", json=asked | {"cut": cut | pinned}).json()["status"] != "stop"
+    plan = client.post("/api/plan", json=asked).json()
+    pair = (plan["bit_id"], plan["router_id"])
+    offered = {(each["bit_id"], each["router_id"]) for each in found["offers"]}
+    refused = {(each["bit_id"], each["router_id"]): each["code"] for each in found["refusals"]}
+    stops = {each["code"] for each in plan["cautions"] if each["level"] == "stop"}
+    assert pair in offered or refused[pair] in stops
 
 
 def test_a_wrong_section_is_refused_at_its_field(client):

@@ -10,12 +10,10 @@ from fastapi import APIRouter
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.choosing.buying import PlannedCut, shopping
-from ranura.core.choosing.candidates import sift
-from ranura.core.choosing.judging import Judge
-from ranura.core.choosing.offers import DroppedTool, Miss, Offer, dropped_tool, misses_of, offers
+from ranura.core.choosing.offers import DroppedTool, Miss, Offer, dropped_tool, misses_of, offers, stopped_tool
 from ranura.core.choosing.purchases import Shopping
-from ranura.core.cuts.channel.judge import ChannelJudge
 from ranura.core.cutting.need import Clean, CutKind, StraightCut
+from ranura.core.tools import Tools, tools_for_section
 from ranura.requests.from_core import IdText, LengthIn, RequestModel
 from ranura.store import repository
 
@@ -64,25 +62,25 @@ class ToolsView:
     cannot: int
 
 
-def tools_view(judge: Judge, mounted: frozenset[tuple[str, str]] = frozenset()) -> ToolsView:
+def tools_view(found: Tools) -> ToolsView:
     """All tools for a cut, in words; the first few hundred of each where a drawer holds more."""
-    sifted = sift(judge)
-    ranked = judge.ranking(mounted).order(sifted.fit)
-    # What nearly fits first; bits of another profile, which nobody expects here, last.
-    dropped = sorted(sifted.dropped, key=lambda drop: (not judge.is_of_kind(drop.bit), drop.router is None))
+    judge, ranked = found.judge, list(found.fit)
+    # What only the moves show first, then what nearly fits; bits of another profile, which nobody expects here, last.
+    dropped = sorted(found.sifted.dropped, key=lambda drop: (not judge.is_of_kind(drop.bit), drop.router is None))
+    refusals = [*(stopped_tool(each, why) for each, why in found.stopped), *map(dropped_tool, dropped[:MOST_SHOWN])]
     return ToolsView(
         offers=offers(ranked, judge, count=MOST_SHOWN),
-        refusals=tuple(dropped_tool(drop) for drop in dropped[:MOST_SHOWN]),
-        misses=misses_of(judge, sifted, ranked[0] if ranked else None),
-        can=len(sifted.fit),
-        cannot=len(sifted.dropped),
+        refusals=tuple(refusals[:MOST_SHOWN]),
+        misses=misses_of(judge, found.sifted, ranked[0] if ranked else None),
+        can=len(ranked),
+        cannot=len(found.sifted.dropped) + len(found.stopped),
     )
 
 
 @router.post("/choose")
-def choose(asked: ChooseIn, shop: TheShop) -> ToolsView:
+def choose(asked: ChooseIn, shop: TheShop, planning: ThePlanning) -> ToolsView:
     """Which bit in which router for a cut, before there is a piece to cut it in."""
-    return tools_view(ChannelJudge(shop, asked.need(), shop.material(asked.material, field="material"), shop.rules))
+    return tools_view(tools_for_section(planning, asked.need(), shop.material(asked.material, field="material"), shop))
 
 
 @router.get("/shopping")

@@ -18,6 +18,7 @@ from ranura.core.family import NOTHING_BEFORE, Before
 from ranura.core.plan import CutPlan, PlanWithMoves
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
+from ranura.core.tools import tools_for
 from ranura.formats.slip_pdf import Sheet, slip_pdf
 from ranura.requests.cuts import PlanAsked, RepeatAsked
 from ranura.store import repository
@@ -61,7 +62,7 @@ def proof(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePla
 def tools(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePlanning) -> ToolsView:
     """All tools for a cut, in words; the first few hundred of each where a drawer holds more."""
     before = _before(asked, shop, prior)
-    return tools_view(planning.judge(asked.cut, asked.piece, shop, before=before), before.mounted)
+    return tools_view(tools_for(planning, asked.cut, asked.piece, shop, before=before))
 
 
 @ROUTES.route("POST", "/plan/repeats")

@@ -9,14 +9,14 @@ from pydantic import TypeAdapter, ValidationError
 from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, Question, Refused, SizeField
 from ranura.core.board.materials import Material, MaterialClass
-from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.offers import misses_of, offers
-from ranura.core.cuts.channel.judge import ChannelJudge
 from ranura.core.cutting.need import Clean, CutKind, StraightCut
+from ranura.core.plan import PLANNING
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import shank_name
 from ranura.core.text.errors import CraftError
 from ranura.core.text.writing import Fact
+from ranura.core.tools import tools_for_section
 
 _SHOP = TypeAdapter(Shop)
 _UNSAID = {"id": "shop", "name": "shop", "unit": "mm", "rules": {}}
@@ -126,9 +126,8 @@ def answer(request: ChooseRequest) -> ChooseAnswer:
         clean=asked.clean,
         across_grain=asked.across_grain,
     )
-    judge = ChannelJudge(shop, need, wood, shop.rules)
-    sifted = sift(judge)
-    ranked = judge.ranking().order(sifted.fit)
+    found = tools_for_section(PLANNING, need, wood, shop)
+    judge, ranked = found.judge, list(found.fit)
     best = ranked[0] if ranked else None
     return ChooseAnswer(
         ranked=[
@@ -147,10 +146,14 @@ def answer(request: ChooseRequest) -> ChooseAnswer:
                 code=drop.reason.code,
                 facts=dict(drop.reason.facts),
             )
-            for drop in sifted.dropped
+            for drop in found.sifted.dropped
+        ]
+        + [
+            DroppedAnswer(bit=pair.bit.id, router=pair.router.id, code=why.code, facts=dict(why.facts))
+            for pair, why in found.stopped
         ],
         nearest_misses=[
-            MissAnswer(bit=miss.bit_id, router=miss.router_id, needs=miss.needs.metric) for miss in misses_of(judge, sifted, best)
+            MissAnswer(bit=miss.bit_id, router=miss.router_id, needs=miss.needs.metric) for miss in misses_of(judge, found.sifted, best)
         ],
     )
 

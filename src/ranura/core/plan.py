@@ -155,7 +155,7 @@ class Planning:
 
     def judge(self, cut: AnyCut, piece: Piece, shop: Shop, *, before: Before = NOTHING_BEFORE) -> Judge:
         """The judge of a cut in a piece. Raises `CutError` with the dimension that cannot be."""
-        return self._planner(cut, piece, shop, shop.rules, before).judge
+        return self.planner(cut, piece, shop, shop.rules, before).judge
 
     def title(self, cut: AnyCut, rules: HouseRules) -> Text:
         """What a cut is called in a list, in the shop's own word."""
@@ -181,7 +181,8 @@ class Planning:
         """The family of a cut."""
         return self.families[cut.kind]
 
-    def _planner(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before) -> Planner:
+    def planner(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before) -> Planner:
+        """How a cut is planned. Raises `CutError` with the dimension that cannot be."""
         wood = shop.material(piece.material, field="piece.material")
         edges_of(piece)  # an outline or opening that cannot be is refused here, for cuts of all kinds
         return self.family(cut).planner(cut, Task(piece=piece, wood=wood, shop=shop, rules=rules, before=before.done))
@@ -190,10 +191,9 @@ class Planning:
         self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, *, put_off: bool = False
     ) -> _Chosen:
         """The tools that are taken, planned and proven."""
-        planner = self._planner(cut, piece, shop, rules, before)
+        planner = self.planner(cut, piece, shop, rules, before)
         check_shop(shop)
-        wood = shop.material(piece.material)
-        around = Circumstances(rules=rules, fibres=piece.fibres if wood.material_class in SOLID else None, unmade=before.unmade)
+        around = circumstances(piece, shop, rules, before)
         first = _first_of(planner, cut, shop, around, before, most=_MOST_PAIRS, put_off=put_off)
         if first.proven.stopped and not _pinned(cut):
             for other in islice(planner.others(), _MOST_OTHERS):
@@ -246,7 +246,7 @@ class Planning:
                     continue
                 try:
                     changed: AnyCut = replace(cut, **remedy.change)  # type: ignore[type-var]
-                    planner = self._planner(changed, piece, shop, rules, before)
+                    planner = self.planner(changed, piece, shop, rules, before)
                 except CraftError:
                     continue
                 pair = proven.setting.candidate
@@ -259,6 +259,12 @@ class Planning:
     def _asked(self, cut: AnyCut) -> tuple[Asked, ...]:
         typed = self.family(cut).asked(cut)
         return tuple(_as_asked(field, length) for field, length in typed.items() if length is not None)
+
+
+def circumstances(piece: Piece, shop: Shop, rules: HouseRules, before: Before) -> Circumstances:
+    """What the moves of a cut in a piece are judged by."""
+    wood = shop.material(piece.material)
+    return Circumstances(rules=rules, fibres=piece.fibres if wood.material_class in SOLID else None, unmade=before.unmade)
 
 
 _MOST_REMEDIES = 4

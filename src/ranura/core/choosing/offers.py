@@ -8,7 +8,7 @@ from ranura.core.choosing.candidates import Drop, Sifted, misses
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.setting import ToolSetting
-from ranura.core.text.cautions import written
+from ranura.core.text.cautions import Caution, written
 from ranura.core.text.writing import Text, write
 
 SHOWN_OFFERS = 8
@@ -80,6 +80,19 @@ def dropped_tool(drop: Drop) -> DroppedTool:
         code=said.code,
         reason=said.message,
         do=said.do,
+    )
+
+
+def stopped_tool(pair: Candidate, why: Caution) -> DroppedTool:
+    """A pair that only the moves showed to be unfit, in words."""
+    return DroppedTool(
+        bit_id=pair.bit.id,
+        bit_name=pair.bit.name,
+        router_id=pair.router.id,
+        router_name=pair.router.name,
+        code=why.code,
+        reason=why.message,
+        do=why.do,
     )
 
 
