@@ -48,8 +48,17 @@ def codes(made: Plan, level: str | None = None) -> set[str]:
 
 
 def plunges(made: Plan) -> list[dict[str, Any]]:
-    """The settings in which the bit goes down into wood."""
-    return [made["settings"][move["setting"]] for move in made["moves"] if move["kind"] == "plunge"]
+    """The settings in which the bit goes down over the board, and not beside it."""
+    (x0, y0), _, (x1, y1), _ = next(body["ring"] for body in made["bodies"] if body["role"] == "work")
+    found = []
+    for move in made["moves"]:
+        if move["kind"] == "plunge":
+            setting = made["settings"][move["setting"]]
+            r = max(each[1] for each in setting["bit"]["silhouette"])
+            x, y = move["path"][0]
+            if x0 - r < x < x1 + r and y0 - r < y < y1 + r:
+                found.append(setting)
+    return found
 
 
 RECESS = {"kind": "pocket", "form": "recess", "length": 80, "across": 30, "depth": 2.5, "from_left": 100, "from_near": 0.001}
@@ -66,13 +75,31 @@ RECESS = {"kind": "pocket", "form": "recess", "length": 80, "across": 30, "depth
             | {"from_near": 20, "open_sides": ["near"]},
             (700, 250, 20),
         ),
+        (RECESS | {"from_near": 40, "guide": "bushing"}, (500, 250, 22)),
     ],
-    ids=["three by eye", "wide by eye", "two open sides", "an arc that never reaches its open side"],
+    ids=["three by eye", "wide by eye", "two open sides", "an arc that never reaches its open side", "closed all round"],
 )
 def test_1_and_2_what_begins_inside_takes_a_bit_and_a_base_that_plunge(cut, size):
     made = plan(cut, *size)
-    assert plunges(made)
+    assert made["moves"]
+    begun_outside = cut["form"] == "recess" and "open_sides" in cut
+    assert bool(plunges(made)) != begun_outside, "a recess with an open side is begun in front of it"
     assert all(each["bit"]["cuts_at_end"] and each["base"]["kind"] == "plunge" for each in plunges(made))
+
+
+@pytest.mark.parametrize("side", ["near", "far", "left", "right"])
+@pytest.mark.parametrize("bit", ["up-cut-6.35", "straight-12.7"])
+@pytest.mark.parametrize("deep", [14, 19, 24, 31, 38])
+def test_1_a_recess_finds_its_fresh_wood_on_the_left_from_whatever_side_it_is_open(side, bit, deep):
+    """A small bit clears it round after round; no strip is left that a way back would cut by a climb."""
+    along = side in ("near", "far")
+    at = {"near": 0.0, "far": 200.0 - deep, "left": 0.0, "right": 700.0 - deep}[side]
+    sizes = {"length": 64, "across": deep} if along else {"length": deep, "across": 64}
+    places = {"from_left": 100, "from_near": at} if along else {"from_left": at, "from_near": 60}
+    cut = {"kind": "pocket", "form": "recess", "depth": 2.2, "open_sides": [side], "bit_id": bit, "router_id": "plunge-two"}
+    made = plan(cut | sizes | places, 700, 200, 24)
+    assert made["status"] != "stop", codes(made, "stop")
+    assert {move["fresh"] for move in made["moves"] if move["kind"] == "cut"} <= {"left", "none"}
 
 
 def test_2_an_arc_is_run_from_end_to_end_and_not_once_round():

@@ -268,10 +268,28 @@ class Judge:
         for number, parts in sides.items():
             seen = _side(parts)
             said = moves[number]["fresh"]
+            if seen == "none" and said != "none" and self._takes_anything(number):
+                continue
             # Earlier cuts leave a side standing in places, and few places are looked at: less than is said is right there.
             if said is not None and seen != said and not (self.before and said == "both"):
                 found.append(f"move {number} (cut): fresh wood {seen}, said {said}")
         return found
+
+    def _takes_anything(self, number: int) -> bool:
+        """Whether a move takes wood anywhere on its way, of which only a few places are looked at for its sides."""
+        move = self.plan["moves"][number]
+        silhouette = self.plan["settings"][move["setting"]]["bit"]["silhouette"]
+        r = max(r for _, r, _ in silhouette)
+        path = [np.array(each) for each in move["path"]]
+        flat = []
+        for a, b in itertools.pairwise(path):
+            for share in np.linspace(0.0, 1.0, 25):
+                turns = np.linspace(0, 2 * math.pi, 12, endpoint=False)
+                flat += [a + (b - a) * share + 0.95 * r * np.array([math.cos(t), math.sin(t)]) for t in turns]
+        top = min(max(z for z, _, _ in silhouette), move["to_depth"])
+        points = np.concatenate([self.placed(move, np.array(flat), np.full(len(flat), at)) for at in np.linspace(0.05, top, 5)])
+        wood = self.in_work(points)
+        return bool(wood.any()) and bool((self.first_gone(points[wood], more=WITHIN) == number).any())
 
     def _column(self, move: dict[str, Any]) -> np.ndarray:
         """Points below a plunge, from the surface down to where it ends."""

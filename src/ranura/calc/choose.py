@@ -153,7 +153,8 @@ def answer(request: ChooseRequest) -> ChooseAnswer:
             for pair, why in found.stopped
         ],
         nearest_misses=[
-            MissAnswer(bit=miss.bit_id, router=miss.router_id, needs=miss.needs.metric) for miss in misses_of(judge, found.sifted, best)
+            MissAnswer(bit=miss.bit_id, router=miss.router_id, needs=miss.needs.metric)
+            for miss in misses_of(judge, found.sifted, best)
         ],
     )
 

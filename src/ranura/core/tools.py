@@ -9,7 +9,7 @@ from typing import Any, Final
 
 from ranura.core.board.materials import Material
 from ranura.core.board.pieces import Piece
-from ranura.core.choosing.candidates import Drop, Sifted, sift
+from ranura.core.choosing.candidates import Sifted, sift
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.channel.asked import ChannelCut
@@ -82,10 +82,7 @@ def _sample(need: StraightCut, wood: Material) -> tuple[Any, Piece]:
     )
     if need.open_sided:
         edges = ("left",) if need.across_grain else ("near",)
-        return (
-            EdgeCut(shape="rabbet", size=_mm(need.width), depth=_mm(need.depth), edges=edges, edge_state="smooth"),
-            piece,
-        )
+        return (EdgeCut(shape="rabbet", size=_mm(need.width), depth=_mm(need.depth), edges=edges, edge_state="smooth"), piece)
     return (
         ChannelCut(
             width=_mm(need.width),

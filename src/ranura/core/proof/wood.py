@@ -181,11 +181,9 @@ def _on(spot: Point, a: Point, b: Point) -> bool:
     dx, dy = b[0] - a[0], b[1] - a[1]
     x, y = spot[0] - a[0], spot[1] - a[1]
     length = dx * dx + dy * dy
-    return (
-        abs(x * dy - y * dx) <= 1e-6 * math.sqrt(length) + 1e-12
-        and -1e-6 <= x * dx + y * dy <= length + 1e-6
-        and (length > 0 or x * x + y * y < 1e-12)
-    )
+    if length < 1e-12:
+        return x * x + y * y < 1e-12
+    return abs(x * dy - y * dx) <= 1e-6 * math.sqrt(length) and -1e-6 <= x * dx + y * dy <= length + 1e-6
 
 
 def _joined(a: list[Interval], b: list[Interval]) -> list[Interval]:

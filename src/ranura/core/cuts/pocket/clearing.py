@@ -11,7 +11,8 @@ from shapely.geometry import Polygon
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.paths import QUARTER_POINTS, SLIVER, parts_of, ring_length
-from ranura.core.geometry.rings import Ring
+from ranura.core.geometry.rings import Ring, rounded
+from ranura.core.holding.placed import Side
 
 TABS, TAB_WIDE = 4, 10.0
 """Tabs that hold what a line sets free: how many, and how wide each, in mm."""
@@ -63,6 +64,69 @@ def clearing(ring: Ring, *, bit_diameter: float, lane: float) -> Clearing:
         found += [ring for part in parts_of(inner) for ring in _rings(_core(part, nxt, bit_diameter))]
         inner = nxt
     return Clearing(paths=tuple(_clockwise(path) for path in reversed(found)), lane=step)
+
+
+Box = tuple[float, float, float, float]
+
+
+def clearing_from_outside(
+    box: Box, board: tuple[float, float], opened: tuple[Side, ...], *, radius: float, bit_diameter: float, lane: float
+) -> Clearing:
+    """The paths that clear a rectangle with open sides, whose `box` goes on past the board there.
+
+    Rule: R8 fields, R7
+    Formula: rings with walls D/2 + k·lane·D from the closed sides of the box, all with the same way outside the open ones; from
+        the one that first meets wood to k = 0; clockwise, begun outside
+    Source: R21.2, R21.3: the bit comes in from where no wood is, and only what lies ahead of it and on its left is fresh"""
+    r = bit_diameter / 2 - SLIVER
+    step = lane * bit_diameter
+    wall = (box[0] + r, box[1] + r, box[2] - r, box[3] - r)
+    found: list[Ring] = []
+    number = 0
+    while not found or _meets_wood(_within(wall, opened, (number - 1) * step), r, board):
+        inner = _within(wall, opened, number * step)
+        ring = rounded(inner, max(radius - r - number * step, 0.0), open_sides=opened)
+        found.append(_begun_outside(_clockwise(ring), opened))
+        number += 1
+    return Clearing(paths=tuple(reversed(found)), lane=step)
+
+
+def _within(wall: Box, opened: tuple[Side, ...], by: float) -> Box:
+    """A box with its closed sides moved inwards, as far as the middle between two of them, or almost to an open one."""
+    x0, y0, x1, y1 = wall
+    x0, x1 = _closer(x0, x1, "left" not in opened, "right" not in opened, by)
+    y0, y1 = _closer(y0, y1, "near" not in opened, "far" not in opened, by)
+    return (x0, y0, x1, y1)
+
+
+def _closer(low: float, high: float, from_low: bool, from_high: bool, by: float) -> tuple[float, float]:
+    most = (high - low - _NARROW) / (from_low + from_high or 1)
+    return low + min(by, most) * from_low, high - min(by, most) * from_high
+
+
+_NARROW = 0.2
+"""mm: the narrowest ring, up and down on the same line."""
+
+
+def _meets_wood(ring: Box, r: float, board: tuple[float, float]) -> bool:
+    """Whether wood is left inside a ring by a bit that has gone round it."""
+    x0, y0, x1, y1 = ring
+    return min(x1 - r, board[0]) > max(x0 + r, 0.0) and min(y1 - r, board[1]) > max(y0 + r, 0.0)
+
+
+def _begun_outside(ring: Ring, opened: tuple[Side, ...]) -> Ring:
+    """A closed path from its point that lies furthest out at the open sides."""
+    dx, dy = (sum(_OUT[side][i] for side in opened) for i in (0, 1))
+    if not (dx or dy):
+        dx, dy = _OUT[opened[0]]
+    far = [dx * x + dy * y for x, y in ring]
+    outside = max(far) - 1e-9
+    # Of the points out there the one after which the path comes in.
+    last = max(i for i in range(len(ring)) if far[i] > outside > far[(i + 1) % len(ring)])
+    return (*ring[last:], *ring[:last])
+
+
+_OUT: dict[Side, tuple[int, int]] = {"left": (-1, 0), "right": (1, 0), "near": (0, -1), "far": (0, 1)}
 
 
 def _core(part: Polygon, nxt: BaseGeometry, bit_diameter: float) -> BaseGeometry:

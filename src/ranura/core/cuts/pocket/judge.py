@@ -10,7 +10,7 @@ from ranura.core.board.materials import Material
 from ranura.core.choosing.judging import BEARING
 from ranura.core.choosing.straight_judge import StraightJudge
 from ranura.core.cuts.pocket import words
-from ranura.core.cuts.pocket.clearing import Clearing, clearing
+from ranura.core.cuts.pocket.clearing import Clearing, clearing, clearing_from_outside
 from ranura.core.cuts.pocket.forms import AreaGuided
 from ranura.core.cuts.pocket.guides import (
     AreaGuide,
@@ -118,22 +118,32 @@ class PocketJudge(StraightJudge):
         if asked.around or asked.in_lanes:
             return None
         try:
-            return clearing(self.reached(bit), bit_diameter=bit.diameter, lane=self.rules.lane)
+            if asked.comes_in:
+                return self._from_outside(bit)
+            return clearing(asked.outline(bit.diameter), bit_diameter=bit.diameter, lane=self.rules.lane)
         except ValueError:
             return None
 
-    def reached(self, bit: Bit) -> Ring:
-        """The field with its open sides taken beyond the board, so that the bit runs out of them."""
+    def _from_outside(self, bit: Bit) -> Clearing:
+        """The paths of a field that is open to a side: taken beyond the board there, and begun outside. Raises ValueError where
+        the bit does not enter."""
         asked = self.asked
-        if not asked.open_sides or asked.ring is not None:
-            return asked.outline(bit.diameter)
         x0, y0, x1, y1 = asked.box
         beyond = bit.diameter + LEAD
         x0 -= beyond if "left" in asked.open_sides else 0
         x1 += beyond if "right" in asked.open_sides else 0
         y0 -= beyond if "near" in asked.open_sides else 0
         y1 += beyond if "far" in asked.open_sides else 0
-        return replace(asked, box=(x0, y0, x1, y1)).outline(bit.diameter)
+        if min(x1 - x0, y1 - y0) < bit.diameter:
+            raise ValueError("the bit is wider than the field")
+        return clearing_from_outside(
+            (x0, y0, x1, y1),
+            asked.part,
+            asked.open_sides,
+            radius=asked.radius or 0.0,
+            bit_diameter=bit.diameter,
+            lane=self.rules.lane,
+        )
 
     def paths(self, bit: Bit, guide: AreaGuide) -> tuple[Ring, ...]:
         """All paths of the axis at the first place, in order of work."""

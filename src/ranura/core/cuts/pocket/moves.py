@@ -6,6 +6,7 @@ before the next; lanes come in from outside and are run in one sense.
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from dataclasses import replace
 from typing import assert_never
@@ -96,7 +97,7 @@ def _run(recorder: Recorder, setting: PocketSetting, paths: tuple[Ring, ...], pa
     elif asked.around:
         _grooves(recorder, setting, paths, passes, closed=True)
     else:
-        _field(recorder, paths, passes)
+        _field(recorder, setting, paths, passes)
 
 
 def _grooves(
@@ -154,22 +155,33 @@ def _down(recorder: Recorder, at: Point | None, to: Point, each: Pass) -> None:
     recorder.plunge(to, -CLEAR, each.to_depth)
 
 
-def _field(recorder: Recorder, paths: tuple[Ring, ...], passes: tuple[Pass, ...]) -> None:
-    """From the middle outwards at each depth: the innermost way full width, each next one a lane further out."""
+def _field(recorder: Recorder, setting: PocketSetting, paths: tuple[Ring, ...], passes: tuple[Pass, ...]) -> None:
+    """From the middle outwards at each depth, or from an open side inwards: the first way full width, each next one a lane
+    further."""
     at: Point | None = None
     by_depth: dict[float, list[Pass]] = {}
     for each in passes:
         by_depth.setdefault(each.to_depth, []).append(each)
+    beside = setting.base.kind != "plunge"
     for depth, group in by_depth.items():
         inner, outer = group[0], group[-1]
         first = (*paths[0], paths[0][0])
-        _down(recorder, at, first[0], inner)
-        recorder.cut(first, depth, "both", inner.feed_m_min)
+        if beside:
+            if inner is not passes[0]:
+                recorder.set(Change(what="depth", to=depth))
+            recorder.start(first[0], depth)
+        else:
+            _down(recorder, at, first[0], inner)
+        recorder.cut(first, depth, "left" if setting.pocket.comes_in else "both", inner.feed_m_min)
         way = first
         for path in paths[1:]:
-            way = (way[-1], *begun_at(path, way[-1]))
+            begun = begun_at(path, way[-1])
+            way = begun if math.dist(begun[0], way[-1]) < 1e-9 else (way[-1], *begun)
             recorder.cut(way, depth, "left", outer.feed_m_min)
-        at = recorder.drawn_out(way, depth, outer.feed_m_min)
+        if beside:
+            recorder.stop(way[-1], depth)
+        else:
+            at = recorder.drawn_out(way, depth, outer.feed_m_min)
     if at is not None:
         recorder.stop(at, -CLEAR)
 

@@ -113,8 +113,13 @@ class PocketOnBoard:
     @property
     def begins_inside(self) -> bool:
         """Whether the bit goes down into wood: a field is cleared from its middle, a line or an arc begun on it, whatever side
-        of the board it runs out of; only lanes come in from outside."""
-        return not self.in_lanes
+        of the board it runs out of; only lanes and fields with an open side are begun outside."""
+        return not (self.in_lanes or self.comes_in)
+
+    @property
+    def comes_in(self) -> bool:
+        """Whether the bit comes into a field from an open side."""
+        return bool(self.open_sides) and self.ring is None and not self.around and not self.in_lanes
 
     @property
     def need(self) -> StraightCut:

@@ -180,12 +180,18 @@ def _direction(setting: PocketSetting, guide: AreaGuide) -> SlipSection:
         lines.append(write("plunge, then once round, at each depth"))
     elif asked.narrow > setting.bit.diameter * 1.02 and len(setting.paths) == 1:
         lines.append(write("plunge at an end, then once round along the {edge}", edge=_edge_along(guide)))
+    elif asked.comes_in:
+        lines.append(write("begin before the {side} side, the bit beside the wood", side=asked.open_sides[0]))
+        lines.append(write("go round, each time a lane further in; last along the {edge}", edge=_edge_along(guide)))
     elif len(setting.paths) > 1:
         lines.append(write("plunge in the middle, work outwards; last along the {edge}", edge=_edge_along(guide)))
     else:
         lines.append(write("from end to end, back to the first end, no dwelling"))
     pressed = "" if isinstance(guide, FreehandGuide | TrammelGuide) else "pressed on; "
-    lines.append(write(pressed + "then back 2 mm and straight up, base flat; switch off above the work"))
+    out = "then back 2 mm and straight up, base flat; switch off above the work"
+    if setting.base.kind != "plunge":
+        out = "at each depth switch off before the open side, wait until it stands, then set the next"
+    lines.append(write(pressed + out))
     return SlipSection(
         key="direction",
         title="Direction",
