@@ -27,6 +27,7 @@ from ranura.core.output.remedies import Remedy
 from ranura.core.output.slip import PassLine, SlipSection
 from ranura.core.output.views import View
 from ranura.core.proof.moves import Program
+from ranura.core.proof.wanted import Wanted
 from ranura.core.proof.wood import Swept
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
@@ -174,6 +175,8 @@ class Family(Generic[C]):
     """What is asked of a cut of this family."""
     planner: Callable[[C, Task], Planner]
     """How a cut is planned. Raises `CutError` with the dimension that cannot be."""
+    wanted: Callable[[C, Piece, HouseRules], Wanted]
+    """What it is to take of the board; empty where that is the bit's own (R21.11)."""
     title: Callable[[C, HouseRules], Text]
     """What it is called in a list."""
     sentence: Callable[[C, Piece, HouseRules], Text]

@@ -193,7 +193,7 @@ class Planning:
         """The tools that are taken, planned and proven."""
         planner = self.planner(cut, piece, shop, rules, before)
         check_shop(shop)
-        around = circumstances(piece, shop, rules, before)
+        around = replace(circumstances(piece, shop, rules, before), wanted=self.family(cut).wanted(cut, piece, rules))
         first = _first_of(planner, cut, shop, around, before, most=_MOST_PAIRS, put_off=put_off)
         if first.proven.stopped and not _pinned(cut):
             for other in islice(planner.others(), _MOST_OTHERS):

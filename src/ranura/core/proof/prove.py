@@ -14,6 +14,7 @@ from ranura.core.proof.checks.engagement import engagement
 from ranura.core.proof.checks.guide import Guides
 from ranura.core.proof.checks.hands import Hands
 from ranura.core.proof.checks.held import Held
+from ranura.core.proof.checks.result import result
 from ranura.core.proof.checks.rubbing import rubbing
 from ranura.core.proof.checks.sides import sides
 from ranura.core.proof.checks.walls import Walls
@@ -43,14 +44,17 @@ def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] 
     wood = Wood(program.bodies, list(before))
     found: list[Found] = []
     moves: list[Move] = []
+    taken: list[Swept | None] = []
     base, clashes, held, hands = Base(), Clashes(), Held(), Hands()
     guides, walls = Guides(), Walls(around)
     for step in steps_of(program, wood):
         found += _at(step, around)
         for check in (guides, base, clashes, held, walls, hands):
             found += check(step)
+        taken.append(step.swept)
         if step.number + 1 == len(program.moves):
             found += stands_in_the_end(step)
+            found += result(step, wood, [each for each in taken if each is not None], around.wanted)
         moves.append(step.move if step.fresh == step.move.fresh else replace(step.move, fresh=step.fresh))
     for last in (guides, walls):
         found += last.after(wood)

@@ -10,6 +10,7 @@ from ranura.core.geometry.rings import Point
 from ranura.core.proof.findings import Finding, Found
 from ranura.core.proof.moves import Body, Fresh, MachineSetting, Move, Program, Vector3
 from ranura.core.proof.sections import Section, sections_of
+from ranura.core.proof.wanted import Wanted
 from ranura.core.proof.wood import CUTTING, Swept, Wood, outwards, place_on, swept_by
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text.cautions import reason
@@ -24,6 +25,8 @@ class Circumstances:
     rules: HouseRules
     fibres: Point | None = None
     """The direction of the fibres on the board; None in sheets and plastics."""
+    wanted: Wanted = ()
+    """What they are to take; empty where that is not known."""
     unmade: tuple[str, ...] = ()
     """Earlier cuts of the board that their own plan stops, in words."""
 

@@ -285,3 +285,20 @@ EARLIER_CUT_STOPPED = Words(
     message="Cuts before this one in the same board are stopped, and count as not made: {which}",
     do="Mend them first, or look at this cut again when they are made",
 )
+
+# 11: result
+
+TAKES_TOO_MUCH = Words(
+    code="takes-too-much",
+    place="general",
+    level="stop",
+    message="The bit would cut where nothing was asked for, on {area:n0} mm² of the board",
+    do="Take a smaller bit, or another guide or size",
+)
+LEAVES_TOO_MUCH = Words(
+    code="leaves-too-much",
+    place="general",
+    level="caution",
+    message="Of what was asked, {area:n0} mm² would be left standing",
+    do="Clean it up by hand, or take a smaller bit",
+)

@@ -12,6 +12,7 @@ from ranura.core.cuts.channel.plan import planner
 from ranura.core.cuts.channel.repeat import repeat
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.testcut import correction_of
+from ranura.core.cuts.channel.wanted import wanted
 from ranura.core.family import Family
 from ranura.core.learning.corrections import Correction, MeasureKey
 from ranura.core.text.forms import FieldPath
@@ -39,6 +40,7 @@ FAMILY: Final = Family(
     kind="dado",
     cut=ChannelCut,
     planner=planner,
+    wanted=wanted,
     title=sentence.title,
     sentence=sentence.sentence,
     place=sentence.place,

@@ -11,6 +11,7 @@ from ranura.core.cuts.edge import sentence
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cuts.edge.form import form, starts
 from ranura.core.cuts.edge.planner import planner
+from ranura.core.cuts.edge.wanted import wanted
 from ranura.core.family import Family
 from ranura.core.learning.corrections import Correction, MeasureKey
 from ranura.core.shop.house_rules import HouseRules
@@ -36,6 +37,7 @@ FAMILY: Final = Family(
     kind="edge",
     cut=EdgeCut,
     planner=planner,
+    wanted=wanted,
     title=sentence.title,
     sentence=sentence.sentence,
     place=sentence.place,

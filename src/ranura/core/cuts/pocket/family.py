@@ -10,6 +10,7 @@ from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.form import form, starts
 from ranura.core.cuts.pocket.planner import planner
 from ranura.core.cuts.pocket.repeat import repeat
+from ranura.core.cuts.pocket.wanted import wanted
 from ranura.core.family import Family
 from ranura.core.text.forms import FieldPath
 from ranura.core.text.lengths import Length
@@ -32,6 +33,7 @@ FAMILY: Final = Family(
     kind="pocket",
     cut=PocketCut,
     planner=planner,
+    wanted=wanted,
     title=sentence.title,
     sentence=sentence.sentence,
     place=sentence.place,
