@@ -262,7 +262,9 @@ class Judge:
             if what == "clear" and (wood[part] & (when[part] >= number)).any():
                 found.append(f"{name}: the bit stands in wood")
             elif what == "plunge":
-                found += [f"{name}: {each}" for each in self._plunge(move, float(here.sum()) * _STEP)]
+                found += [
+                    f"{name}: {each}" for each in self._plunge(move, float(here.reshape(_STANDING, -1).sum(axis=1).max()) * _STEP)
+                ]
             elif what in ("left", "right", "left near", "right near"):
                 sides.setdefault(number, {})[what] = float(here.mean()) if len(here) else 0.0
         for number, parts in sides.items():
@@ -292,9 +294,12 @@ class Judge:
         return bool(wood.any()) and bool((self.first_gone(points[wood], more=WITHIN) == number).any())
 
     def _column(self, move: dict[str, Any]) -> np.ndarray:
-        """Points below a plunge, from the surface down to where it ends."""
+        """Points below a plunge, from the surface down to where it ends: in columns at its axis and around it."""
         depths = np.arange(_STEP / 2, max(move["to_depth"], _STEP), _STEP)
-        return self.placed(move, np.array([move["path"][0]] * len(depths)), depths)
+        r = 0.6 * max(r for _, r, _ in self.plan["settings"][move["setting"]]["bit"]["silhouette"])
+        turns = [2 * math.pi * i / (_STANDING - 1) for i in range(_STANDING - 1)]
+        spots = np.array([(0.0, 0.0), *((r * math.cos(turn), r * math.sin(turn)) for turn in turns)]) + np.array(move["path"][0])
+        return self.placed(move, np.repeat(spots, len(depths), axis=0), np.tile(depths, len(spots)))
 
     def _plunge(self, move: dict[str, Any], deep: float) -> list[str]:
         """What is wrong with going down through so much wood."""
@@ -375,6 +380,8 @@ _FLANK = 0.82
 _SLIVER = 0.01
 """The share of a side's points that counts as wood; a corner leaves less."""
 _STEP = 0.1
+_STANDING = 9
+"""Columns of points in which a plunge is looked at."""
 
 
 def _side(parts: dict[str, float]) -> str:

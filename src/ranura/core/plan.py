@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from contextlib import suppress
 from dataclasses import dataclass, fields, replace
 from itertools import islice
@@ -89,6 +89,8 @@ class PlanWithMoves(CutPlan):
 class _Chosen:
     """The tools that a plan takes, and those before them that their moves stopped."""
 
+    cut: AnyCut
+    """As asked, with the way of holding that was taken where that was left open."""
     planner: Planner
     sifted: Sifted
     around: Circumstances
@@ -196,18 +198,31 @@ class Planning:
         around = replace(circumstances(piece, shop, rules, before), wanted=self.family(cut).wanted(cut, piece, rules))
         first = _first_of(planner, cut, shop, around, before, most=_MOST_PAIRS, put_off=put_off)
         if first.proven.stopped and not _pinned(cut):
-            for other in islice(planner.others(), _MOST_OTHERS):
+            for other, changed in islice(self._others(first, piece, shop, rules, before), _MOST_OTHERS):
                 with suppress(CraftError):
-                    second = _first_of(other, cut, shop, around, before, most=1, put_off=put_off)
+                    second = _first_of(other, changed, shop, around, before, most=1, put_off=put_off)
                     if not second.proven.stopped:
                         return second
         return first
+
+    def _others(
+        self, first: _Chosen, piece: Piece, shop: Shop, rules: HouseRules, before: Before
+    ) -> Iterator[tuple[Planner, AnyCut]]:
+        """Other ways of holding the work, where nothing else is wrong, and other ways of guiding the cut."""
+        cut, stops = first.cut, [each for each in first.proven.setting.cautions if each.level == "stop"]
+        if getattr(cut, "held", "") is None and all(each.place == "hold" for each in stops):
+            for held in _OTHER_HOLDS:
+                changed: AnyCut = replace(cut, held=held)  # type: ignore[type-var]
+                with suppress(CraftError):
+                    yield self.planner(changed, piece, shop, rules, before), changed
+        for other in first.planner.others():
+            yield other, cut
 
     def _plan(
         self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, *, put_off: bool = False
     ) -> tuple[CutPlan, Program]:
         chosen = self._chosen(cut, piece, shop, rules, before, put_off=put_off)
-        planner, proven, judge = chosen.planner, chosen.proven, chosen.planner.judge
+        cut, planner, proven, judge = chosen.cut, chosen.planner, chosen.proven, chosen.planner.judge
         setting, taken = proven.setting, proven.setting.candidate
         text = self._with_ways_out(marked(proven, proven.planned.text(setting)), cut, piece, shop, rules, before, chosen)
         fit = [each for each in chosen.sifted.fit if each.pair not in chosen.stopped]
@@ -272,7 +287,10 @@ _MOST_REMEDIES = 4
 
 
 _MOST_PAIRS, _MOST_OTHERS = 4, 2
-"""Pairs of tools, and then other ways of guiding a cut, that are planned and proven before a stop is shown: six in all (R21)."""
+"""Pairs of tools, and then other ways of holding or guiding a cut, that are planned and proven before a stop is shown: six in all
+(R21)."""
+_OTHER_HOLDS = ("dogs", "tape")
+"""Ways of holding that need no room on the face."""
 
 
 def _first_of(
@@ -284,7 +302,7 @@ def _first_of(
     sifted = shortlist(judge, ranking, count=SHOWN_OFFERS)
     pairs = choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=planner.refuse)
     proven, stopped = first_proven(pairs, planner.make, around, before.taken, most=most, put_off=put_off)
-    return _Chosen(planner, sifted, around, proven, stopped)
+    return _Chosen(cut, planner, sifted, around, proven, stopped)
 
 
 def _as_asked(field: FieldPath, length: Length) -> Asked:

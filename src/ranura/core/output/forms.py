@@ -12,7 +12,7 @@ NO_CLAMPS: Change = {"clamps": ()}
 """Where clamps stood does not hold any more."""
 
 _HELD: tuple[tuple[Held | None, str], ...] = (
-    (None, "Held by clamps"),
+    ("clamps", "Held by clamps"),
     ("dogs", "Bench dogs"),
     ("vice", "Vice"),
     ("tape", "Double-sided tape"),
@@ -39,7 +39,7 @@ def flip(label: str, field: FieldPath, now: str, other: str, *, says: str, after
 
 def held_by(held: Held | None) -> ChoiceBlank:
     """What holds the work."""
-    return answers("Held by", "held", None if held == "clamps" else held, _HELD)
+    return answers("Held by", "held", held or "clamps", _HELD)
 
 
 def depth_by(by_part: bool) -> ChoiceBlank:

@@ -172,7 +172,12 @@ def _field(recorder: Recorder, setting: PocketSetting, paths: tuple[Ring, ...], 
             recorder.start(first[0], depth)
         else:
             _down(recorder, at, first[0], inner)
-        recorder.cut(first, depth, "left" if setting.pocket.comes_in else "both", inner.feed_m_min)
+        if setting.pocket.comes_in:
+            # In on a slot; from its end on there is wood on the left alone.
+            recorder.cut(first[:2], depth, "both", inner.feed_m_min)
+            recorder.cut(first[1:], depth, "left", inner.feed_m_min)
+        else:
+            recorder.cut(first, depth, "both", inner.feed_m_min)
         way = first
         for path in paths[1:]:
             begun = begun_at(path, way[-1])
