@@ -225,7 +225,8 @@ def test_the_nearest_miss_is_what_only_wants_another_setting_up():
     short = dataclasses.replace(WING_CASE_SIDE, length=read("170", "mm"))
     by_hand = dataclasses.replace(SHOP, routers=tuple(each for each in SHOP.routers if each.mounting == "hand"))
     assert plan(change(position="76"), piece=short).router_id == "table-three", "the table takes it, where there is one"
-    made = plan(change(position="76"), piece=short, shop=by_hand)
+    assert plan(change(position="76"), piece=short, shop=by_hand).status != "stop", "and without one bench dogs leave room"
+    made = plan(dataclasses.replace(change(position="76"), held="clamps"), piece=short, shop=by_hand)
     assert made.offers == ()
     assert made.status == "stop"
     assert set(codes(made)) & {"fence-off-board", "no-room-for-clamps"}

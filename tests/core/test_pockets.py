@@ -424,7 +424,11 @@ def test_a_lap_is_stopped_by_a_straightedge_and_a_face_by_the_rails_of_a_sled():
     face = plan(pocket("flatten", depth=1.5, held="dogs"))
     assert face.status == "ready"
     assert lead_of(face, "guide") == "Sled"
-    assert plan(pocket("flatten", depth=1.5)).status == "stop", "clamps would stand in the sled's way"
+    by_itself = plan(pocket("flatten", depth=1.5))
+    assert (by_itself.status, lead_of(by_itself, "hold")) == ("ready", lead_of(face, "hold")), (
+        "clamps would stand in the sled's way"
+    )
+    assert plan(pocket("flatten", depth=1.5, held="clamps")).status == "stop"
     wide = plan(pocket("flatten", depth=1.5, held="dogs"), board(width=500))
     assert "sled-too-small" in codes(wide)
     with pytest.raises(CutError):

@@ -228,7 +228,8 @@ def test_no_plan_over_a_table_that_could_hurt_is_ready(
         return
     small = min(length, board) < 75 or max(length, board) < 150
     by_itself = asked != "table-fence" and not small
-    assert not by_itself or plan(piece, guide="straightedge", **given).status == "stop", "unasked only what the hand cannot do"
+    by_hand = {"guide": "straightedge", "held": "clamps"}
+    assert not by_itself or plan(piece, **by_hand, **given).status == "stop", "unasked only what the hand cannot do"
     assert bit.profile not in ("down-cut", "compression"), "nothing lifts the board"
     assert bit.can_plunge or stop is None
     assert ("carrier" in codes(made)) == small

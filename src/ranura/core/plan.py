@@ -28,6 +28,7 @@ from ranura.core.proof.wood import taken_by
 from ranura.core.proving import Proven, first_proven, marked, prove_planned
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
+from ranura.core.text import hold_words
 from ranura.core.text.cautions import Caution, has_stop
 from ranura.core.text.errors import CraftError
 from ranura.core.text.figures import show
@@ -208,15 +209,14 @@ class Planning:
     def _others(
         self, first: _Chosen, piece: Piece, shop: Shop, rules: HouseRules, before: Before
     ) -> Iterator[tuple[Planner, AnyCut]]:
-        """Other ways of holding the work, where nothing else is wrong, and other ways of guiding the cut."""
-        cut, stops = first.cut, [each for each in first.proven.setting.cautions if each.level == "stop"]
-        if getattr(cut, "held", "") is None and all(each.place == "hold" for each in stops):
-            for held in _OTHER_HOLDS:
-                changed: AnyCut = replace(cut, held=held)  # type: ignore[type-var]
-                with suppress(CraftError):
-                    yield self.planner(changed, piece, shop, rules, before), changed
+        """Other ways of guiding the cut; and bench dogs, where nothing but room for clamps is missing."""
+        cut, stops = first.cut, {each.code for each in first.proven.setting.cautions if each.level == "stop"}
         for other in first.planner.others():
             yield other, cut
+        if getattr(cut, "held", "") is None and not getattr(cut, "clamps", ()) and stops == {hold_words.NO_ROOM_FOR_CLAMPS.code}:
+            changed: AnyCut = replace(cut, held="dogs")  # type: ignore[type-var]
+            with suppress(CraftError):
+                yield self.planner(changed, piece, shop, rules, before), changed
 
     def _plan(
         self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, *, put_off: bool = False
@@ -289,8 +289,6 @@ _MOST_REMEDIES = 4
 _MOST_PAIRS, _MOST_OTHERS = 4, 2
 """Pairs of tools, and then other ways of holding or guiding a cut, that are planned and proven before a stop is shown: six in all
 (R21)."""
-_OTHER_HOLDS = ("dogs", "tape")
-"""Ways of holding that need no room on the face."""
 
 
 def _first_of(

@@ -28,6 +28,8 @@ class StraightCut:
     thickness: float
     stopped: bool = False
     """It begins or ends inside the board."""
+    plunged: bool = False
+    """It begins by a plunge into wood."""
     through: bool = False
     """It goes through the board."""
     clean: Clean = "near"

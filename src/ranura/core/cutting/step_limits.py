@@ -23,7 +23,7 @@ from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text import depth_words, strength_words
 from ranura.core.text.cautions import Caution, Reason
 
-Bound = Literal["school", "material", "diameter", "class", "power", "stiffness", "compression", "full-depth"]
+Bound = Literal["school", "material", "diameter", "class", "power", "stiffness", "compression", "full-depth", "plunge"]
 
 _HALVINGS = 40
 _THIN_FOR_COMPRESSION = 2.0
@@ -172,8 +172,9 @@ def step_limits(tooling: Tooling, paces: tuple[Pace, ...]) -> tuple[Limit, ...]:
     """Every bound on the step, in the order in which they are applied.
 
     Rule: R3 plan
-    Formula: a = min(school × material, D in a full slot, 3 mm for a trim router, 80 % of the power ÷ watts per mm, stiffness)
-    Source: R3, R5, R6; the figure names the bound that was least"""
+    Formula: a = min(school × material, D in a full slot, D/2 where it begins by a plunge, 3 mm for a trim router, 80 % of the
+        power ÷ watts per mm, stiffness)
+    Source: R3, R5, R6, R21.2; the figure names the bound that was least"""
     bit, rules, need = tooling.bit, tooling.rules, tooling.need
     if bit.full_depth_only:
         return (Limit(bound="full-depth", step=need.depth),)
@@ -188,6 +189,8 @@ def step_limits(tooling: Tooling, paces: tuple[Pace, ...]) -> tuple[Limit, ...]:
     slotted = shaped or any(not closeness.under(each.engagement, bit.diameter) for each in paces)
     if slotted:
         limits.append(Limit(bound="diameter", step=bit.diameter))
+    if need.plunged:
+        limits.append(Limit(bound="plunge", step=bit.diameter / 2))
     if slotted and tooling.router.router_class == "trim":
         limits.append(Limit(bound="class", step=rules.trim_slot_cap))
     limits.append(Limit(bound="power", step=min(tooling.usable_w / each.watts_per_mm for each in paces)))

@@ -183,7 +183,8 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Channe
     held = judge.grip(bit, chosen.router)
     grip = held if isinstance(held, Grip) else None
     if spacers is not None and grip is not None:
-        tooling = judge.tooling(bit, chosen.router, turning_rpm(speed), grip.free)
+        need = replace(judge.need, plunged=fence.begins_and_ends_inside(asked)[0])
+        tooling = replace(judge.tooling(bit, chosen.router, turning_rpm(speed), grip.free), need=need)
         stepping = plan_steps(tooling, run=asked.run, spacers=spacers, base=base)
     holding = held_channel(asked, option, bit, base)
     cautions = [written(reason) for reason in chosen.reasons]

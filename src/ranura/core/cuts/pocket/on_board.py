@@ -137,6 +137,7 @@ class PocketOnBoard:
             depth=self.thickness if self.through else self.depth,
             thickness=self.thickness,
             stopped=self.begins_inside,
+            plunged=self.begins_inside,
             through=self.through,
             clean="both" if self.through else "near",
             across_grain=self.across_grain,

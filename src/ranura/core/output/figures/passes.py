@@ -15,6 +15,7 @@ _STEP_SET_BY: dict[Bound, str] = {
     "school": "the school {school} sets it",
     "material": "dense hardwood takes three quarters of what the school {school} allows",
     "diameter": "no pass in a full slot goes deeper than the bit is wide",
+    "plunge": "no bit is plunged deeper at once than half its width",
     "class": "a trim router takes no more than this in a full slot",
     "power": "a deeper pass would take more than {share:pct} of the router's power",
     "stiffness": "a deeper pass would bend the bit more than {bend:n2} mm, or load it beyond half its strength",
