@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 from ranura.core.choosing.order import Candidate, Pair
 from ranura.core.choosing.select import MOST_TRIED
 from ranura.core.choosing.setting import ToolSetting
+from ranura.core.cutting.turning import Turning
 from ranura.core.family import Planned, PlanText
 from ranura.core.output.cautions import with_more
 from ranura.core.output.slip import SlipSection
@@ -46,7 +47,7 @@ def prove_planned(planned: Planned, around: Circumstances, before: tuple[Swept, 
     program = planned.program(planned.setting)
     if put_off and sum(len(move.path) for move in program.moves) > _LONG:
         return Proven(planned=planned, setting=planned.setting, program=program, proof=NOT_RUN)
-    run = prove(program, around, before=before)
+    run = prove(program, replace(around, turning=_turning(planned.setting)), before=before)
     found = [
         written(each) if each.level == "note" else replace(written(each), mark=number)
         for number, each in enumerate(run.said, start=1)
@@ -58,6 +59,20 @@ def prove_planned(planned: Planned, around: Circumstances, before: tuple[Swept, 
         cautions = with_more(cautions, [written(reason(words.NO_MOVES))])
     setting = replace(planned.setting, cautions=cautions)
     return Proven(planned=planned, setting=setting, program=replace(program, moves=run.moves), proof=run.proof)
+
+
+def _turning(setting: ToolSetting) -> Turning | None:
+    """The bit of a setting as it turns; None where the collet cannot hold it."""
+    if setting.grip is None:
+        return None
+    return Turning(
+        bit=setting.bit,
+        router=setting.router,
+        rpm=setting.turning_rpm,
+        free_length=setting.grip.free,
+        material=setting.material,
+        rules=setting.rules,
+    )
 
 
 def first_proven(

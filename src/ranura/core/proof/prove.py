@@ -10,7 +10,7 @@ from ranura.core.proof.checks.begins import begins
 from ranura.core.proof.checks.clashes import Clashes
 from ranura.core.proof.checks.clear import clear, stands_in_the_end
 from ranura.core.proof.checks.ends import ends
-from ranura.core.proof.checks.engagement import engagement
+from ranura.core.proof.checks.engagement import engagement, load
 from ranura.core.proof.checks.guide import Guides
 from ranura.core.proof.checks.hands import Hands
 from ranura.core.proof.checks.held import Held
@@ -67,6 +67,7 @@ def _at(step: Step, around: Circumstances) -> Iterator[Found]:
     yield from begins(step)
     yield from sides(step, around)
     yield from engagement(step)
+    yield from load(step, around)
     yield from ends(step)
     yield from rubbing(step)
 

@@ -6,6 +6,7 @@ import math
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 
+from ranura.core.cutting.turning import Turning
 from ranura.core.geometry.rings import Point
 from ranura.core.proof.findings import Finding, Found
 from ranura.core.proof.moves import Body, Fresh, MachineSetting, Move, Program, Vector3
@@ -25,6 +26,8 @@ class Circumstances:
     rules: HouseRules
     fibres: Point | None = None
     """The direction of the fibres on the board; None in sheets and plastics."""
+    turning: Turning | None = None
+    """The bit that is planned, as it turns; None where its load is not asked for."""
     wanted: Wanted = ()
     """What they are to take; empty where that is not known."""
     unmade: tuple[str, ...] = ()

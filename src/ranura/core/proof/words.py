@@ -286,6 +286,23 @@ EARLIER_CUT_STOPPED = Words(
     do="Mend them first, or look at this cut again when they are made",
 )
 
+# 4: what the bit meets, at its feed
+
+MORE_POWER_THAN_THERE_IS = Words(
+    code="more-power-than-there-is",
+    place="depths",
+    level="stop",
+    message="At one place the bit meets so much wood that it takes {watts:n0} W, and {most:n0} W is what the router has to give",
+    do="Take smaller steps, a narrower bit or a stronger router",
+)
+BENDS_TOO_FAR = Words(
+    code="bends-too-far",
+    place="depths",
+    level="stop",
+    message="At one place the bit meets so much wood that it bends {bend:n2} mm, or is loaded beyond half its strength",
+    do="Take smaller steps, or a shorter or thicker bit",
+)
+
 # 11: result
 
 TAKES_TOO_MUCH = Words(

@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from ranura.core.cutting.feed import feed_per_tooth
 from ranura.core.geometry import closeness
 from ranura.core.proof import words
 from ranura.core.proof.cutter import is_undercut, slot_width, widest
 from ranura.core.proof.findings import Found
 from ranura.core.proof.sections import Section
-from ranura.core.proof.steps import Step
+from ranura.core.proof.steps import Circumstances, Step
 
 _FLANK = 3.0
 """mm: the widest that a straight flank through the thickness is taken at once."""
@@ -29,6 +30,34 @@ def engagement(step: Step) -> Iterator[Found]:
     limit = min(_FLANK, across / 2)
     if wide is not None and closeness.over(wide.widest, limit + _SLACK):
         yield step.found(4, words.FLANK_TOO_WIDE, wide.at, step.move.to_depth or 0.0, wide=wide.widest, most=limit)
+
+
+def load(step: Step, around: Circumstances) -> Iterator[Found]:
+    """Where what the bit meets at its feed takes more power than the router has, or bends the bit too far (R5, R6).
+
+    Rule: R21.4 engagement
+    Formula: a_p the height of the fresh wood, a_e its section over that height
+    Source: R12 judges a profile's section so; what a run meets is never more than what was planned for it"""
+    turning, feed = around.turning, step.move.feed_m_min
+    if turning is None or feed is None or step.setting.bit.id != turning.bit.id:
+        return
+    worst = max((each for each in step.sections if not each.passing), key=lambda each: each.area, default=None)
+    if worst is None or not worst.area:
+        return
+    depth, width = worst.height, worst.area / worst.height
+    power = turning.power(depth=depth, width=width, feed_m_min=feed)
+    if power.power_w > turning.usable_w * _ROOM:
+        yield step.found(
+            4, words.MORE_POWER_THAN_THERE_IS, worst.at, step.move.to_depth or 0.0, watts=power.power_w, most=turning.usable_w
+        )
+    tooth = feed_per_tooth(feed_m_min=feed, rpm=turning.rpm, flutes=turning.bit.flutes)
+    bend = turning.stiffness(depth=depth, width=width, tooth_mm=tooth)
+    if bend.deflection_mm > around.rules.bend_limit * _ROOM or bend.stress_mpa > bend.stress_limit_mpa * _ROOM:
+        yield step.found(4, words.BENDS_TOO_FAR, worst.at, step.move.to_depth or 0.0, bend=bend.deflection_mm)
+
+
+_ROOM = 1.02
+"""What is worked out twice by different ways may differ by so much."""
 
 
 def _flank_through(step: Step, section: Section) -> bool:
