@@ -219,15 +219,15 @@ class Judge:
         flat = np.stack([at[0] + reach * np.cos(a), at[1] + reach * np.sin(a)], axis=1)
         return self.placed(move, flat, depth - heights[h])
 
-    def problems(self) -> list[str]:
+    def problems(self, *, also: frozenset[int] = frozenset()) -> list[str]:
         """What R21 forbids and the sample points show: a bit that starts or is carried in wood; down into wood with a bit that
         does not cut at its end, without a plunge base, or too deep at once; a setting changed while the bit turns; a side that is
-        called fresh and is not, or is and was not called so."""
+        called fresh and is not, or is and was not called so. Of a long plan some moves are looked at, and `also` these."""
         moves = self.plan["moves"]
         found: list[str] = []
         turning = False
         looked: list[tuple[int, str, np.ndarray]] = []
-        drawn = _drawn(moves)
+        drawn = _drawn(moves) | also
         for number, move in enumerate(moves):
             if move["kind"] in ("set", "turn-over", "shift"):
                 if turning:

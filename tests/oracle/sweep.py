@@ -3,21 +3,33 @@
 from __future__ import annotations
 
 import argparse
+import math
 import random
 import sys
 import time
 from collections import Counter
 from collections.abc import Iterator
 from concurrent.futures import ProcessPoolExecutor
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Any
 
+from pydantic import TypeAdapter
 from tests.oracle.cases import Case, case
+from tests.oracle.faults import faulty, touched
 from tests.oracle.judge import Judge
 
+from ranura.calc.choose import read_shop
 from ranura.calc.fields import Refused
+from ranura.calc.plan import PlanRequest
 from ranura.calc.registry import calculate
+from ranura.core.family import NOTHING_BEFORE, Before
+from ranura.core.plan import PLANNING, PlanWithMoves, circumstances
+from ranura.core.proof.moves import Program
+from ranura.core.proof.prove import prove
+from ranura.core.proof.steps import Circumstances
+from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
+from ranura.demo.shop import SHOP
 
 USUAL_COUNT = 1_000
 _LOOSE = 3.0
@@ -36,42 +48,73 @@ class Judged:
 
 
 def judged(seed: int) -> Judged:
-    """A seed's cut, planned, proven, and judged a second time."""
+    """A seed's cut, planned, proven, and judged a second time; then once more with a fault in its moves."""
     asked = case(random.Random(seed))
     try:
-        plan = calculate("plan", asked)
+        request = PlanRequest.model_validate(asked)
+        shop = SHOP if request.shop is None else read_shop(request.shop)
+        PLANNING.plan(request.cut, request.piece, shop, shop.rules, put_off=True)
     except (CraftError, Refused, ValueError):
         return Judged(seed, "refused", met={asked["cut"]["kind"]})
-    found = Judged(seed, plan["status"], met=_met(asked["cut"], plan))
-    if plan["proof"]["passed"]:
+    before, earlier = _earlier(request, shop)
+    made = PLANNING.plan_with_moves(request.cut, request.piece, shop, shop.rules, before=before)
+    plan = _PLAN.dump_python(made, mode="json")
+    found = Judged(seed, made.status, met=_met(asked["cut"], plan))
+    if made.proof.passed:
         # A piece that clamps hold at its own end is held; the judge knows no clamps.
-        judge = Judge(plan, _earlier(asked))
+        judge = Judge(plan, earlier)
         found.problems = judge.problems()
         if _goes_through(plan) and not _holds_loose(plan) and not _clamped_twice(plan) and (loose := judge.loose()) > _LOOSE:
             found.problems.append(f"{loose:.0f} cm³ come loose")
-    elif plan["moves"] and _of_moves(plan) and not Judge(plan, _earlier(asked)).problems():
+        if seed % _FAULTY == 0:
+            program = Program(bodies=made.bodies, settings=made.settings, moves=made.moves)
+            _judge_a_fault(program, circumstances(request.piece, shop, shop.rules, before), before, earlier, plan, found)
+    elif plan["moves"] and _of_moves(plan) and not Judge(plan, earlier).problems():
         found.problems.append(f"stopped by {_of_moves(plan)}, and nothing is wrong there")
-    if plan["status"] == "stop" and (other := _second_would_do(asked, plan)):
+    if made.status == "stop" and (other := _second_would_do(asked, plan)):
         found.problems.append(f"stopped, and the second offer, {other}, is not")
     return found
 
 
-def _earlier(asked: Case) -> tuple[Judge, ...]:
-    """The plans of the cuts before; one that stops takes nothing."""
-    found: list[Judge] = []
-    for number, cut in enumerate(asked.get("before", [])):
-        try:
-            plan = calculate("plan", asked | {"cut": cut, "before": asked["before"][:number]})
-        except (CraftError, Refused, ValueError):
-            continue
-        if plan["status"] != "stop":
-            found.append(Judge(plan))
-    return tuple(found)
+_FAULTY = 2
+"""Every how many seeds a fault is put into the moves."""
+_PLAN, _MOVES = TypeAdapter(PlanWithMoves), TypeAdapter(Program)
 
 
+def _judge_a_fault(
+    program: Program, around: Circumstances, before: Before, earlier: tuple[Judge, ...], plan: dict[str, Any], found: Judged
+) -> None:
+    """A fault is put into moves that are in order: both judges must see it, or neither."""
+    broken = faulty(random.Random(found.seed), program)
+    if broken is None:
+        return
+    name, made = broken
+    run = prove(made, around, before=before.taken)
+    codes = {each.code for each in run.proof.findings if each.level == "stop"}
+    told = _MOVES.dump_python(replace(made, moves=run.moves), mode="json")
+    problems = Judge({**plan, **told}, earlier).problems(also=touched(program, made))
+    climbs = any(move.fresh == "right" and move.kind == "cut" for move in run.moves)
+    seen, proven = bool(problems) or climbs, bool(codes & (_JUDGED_TWICE | _CLIMBS))
+    found.met.add(f"fault {name}{'' if seen else ' (harmless)'}")
+    found.met |= {f"check {each.check}" for each in run.proof.findings}
+    if seen != proven and not (climbs and around.rules.climb != "never"):
+        found.problems.append(f"{name}: the proof says {sorted(codes)}, the second judge {problems[:2]}")
+
+
+def _earlier(request: PlanRequest, shop: Shop) -> tuple[Before, tuple[Judge, ...]]:
+    """What the cuts before leave, and their plans; one that stops takes nothing."""
+    before, found = NOTHING_BEFORE, []
+    for cut in request.before:
+        plan, before = PLANNING.made(cut, request.piece, shop, before=before)
+        if plan is not None and plan.status != "stop":
+            found.append(Judge(_PLAN.dump_python(plan, mode="json")))
+    return before, tuple(found)
+
+
+_CLIMBS = {"climbs", "trapped", "sled-cuts-back"}
 _JUDGED_TWICE = {
     "starts-in-wood", "carried-through-wood", "left-in-wood", "turns-while-changed", "plunges-without-cutting-end",
-    "plunges-without-base", "plunges-too-deep",
+    "plunges-without-base", "plunges-too-deep", "left-turning", "enters-from-wood",
 }  # fmt: skip
 """What both judges look for."""
 
@@ -116,9 +159,12 @@ def _met(cut: dict[str, Any], plan: dict[str, Any]) -> set[str]:
 
 
 def swept(first: int, count: int) -> Iterator[Judged]:
-    """The same for many seeds, on all cores."""
-    with ProcessPoolExecutor() as pool:
+    """The same for many seeds, on all cores; what was not begun when nobody asks for more is left."""
+    pool = ProcessPoolExecutor()
+    try:
         yield from pool.map(judged, range(first, first + count), chunksize=4)
+    finally:
+        pool.shutdown(wait=False, cancel_futures=True)
 
 
 def main() -> int:
@@ -126,6 +172,7 @@ def main() -> int:
     parser = argparse.ArgumentParser(prog="prove")
     parser.add_argument("--count", type=int, default=USUAL_COUNT)
     parser.add_argument("--seed", type=int, default=1)
+    parser.add_argument("--within", type=float, default=math.inf, help="seconds after which no further cut is begun")
     options = parser.parse_args()
     began = time.monotonic()
     ended: Counter[str] = Counter()
@@ -139,10 +186,14 @@ def main() -> int:
             print(f"seed {each.seed} ({each.status}): {problem}", flush=True)
         if number % 1_000 == 0:
             print(f"{number} cases in {time.monotonic() - began:.0f} s", file=sys.stderr)
+        if time.monotonic() - began > options.within:
+            break
     took = time.monotonic() - began
     print("met: " + ", ".join(f"{what} {times}" for what, times in sorted(met.items())))
     said = ", ".join(f"{ended[each]} {each}" for each in ("ready", "caution", "stop", "refused"))
-    print(f"{options.count} cases in {took:.0f} s ({options.count / took:.1f} a second): {said}; {wrong} disagreements")
+    done = sum(ended.values())
+    asked = f"{done} cases" if done == options.count else f"{done} cases of {options.count} asked for"
+    print(f"{asked} in {took:.0f} s ({done / took:.1f} a second): {said}; {wrong} disagreements")
     return 1 if wrong else 0
 
 

@@ -128,17 +128,22 @@ class Planning:
     def leaves(self, cut: AnyCut, piece: Piece, shop: Shop, *, before: Before = NOTHING_BEFORE) -> Before:
         """What is so after a cut: its tools are set up, and its moves have taken what they take. A cut that its plan stops, or
         that cannot be planned, takes nothing and is named."""
+        return self.made(cut, piece, shop, before=before)[1]
+
+    def made(
+        self, cut: AnyCut, piece: Piece, shop: Shop, *, before: Before = NOTHING_BEFORE
+    ) -> tuple[PlanWithMoves | None, Before]:
+        """The plan of a cut with its moves, None where it cannot be planned, and what is so after it."""
         try:
-            with inches_to(shop.rules.inch_parts):
-                plan, made = self._plan(cut, piece, shop, shop.rules, before)
+            plan = self.plan_with_moves(cut, piece, shop, shop.rules, before=before)
         except CraftError:
-            return replace(before, unmade=(*before.unmade, self.title(cut, shop.rules).metric))
+            return None, replace(before, unmade=(*before.unmade, self.title(cut, shop.rules).metric))
         if plan.status == "stop":
-            return replace(before, unmade=(*before.unmade, plan.title.metric))
-        return Before(
+            return plan, replace(before, unmade=(*before.unmade, plan.title.metric))
+        return plan, Before(
             mounted=before.mounted | {(plan.bit_id, plan.router_id)},
             done=before.done if plan.done is None else (*before.done, plan.done),
-            taken=taken_by(made, before.taken),
+            taken=taken_by(Program(bodies=plan.bodies, settings=plan.settings, moves=plan.moves), before.taken),
             unmade=before.unmade,
         )
 

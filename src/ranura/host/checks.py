@@ -132,6 +132,8 @@ def fix() -> int:
 
 SWEPT = {"quick": 200, "usual": 1_000, "all": 10_000}
 """How many random cuts are planned, proven and judged a second time."""
+SWEEP_WITHIN = 85
+"""Seconds after which a sweep before the tests begins no further cut; it says how many it looked at."""
 
 
 def test(*, reach: str, rest: Sequence[str]) -> int:
@@ -142,7 +144,8 @@ def test(*, reach: str, rest: Sequence[str]) -> int:
         _run([*_check_steps(), Step("Tests of the page's own thinking", _npm("test"), in_web=True)], together=True)
         say("Random cuts, proven and judged a second time:")
         sys.stderr.flush()
-        if code := prove(("--count", str(SWEPT[reach]))):
+        within = () if reach == "all" else ("--within", str(SWEEP_WITHIN))
+        if code := prove(("--count", str(SWEPT[reach]), *within)):
             return code
     only = ["-m", "not slow", "--hypothesis-profile=quick"] if reach == "quick" else []
     # Files share the cores, each file on one of them: a worker has a database and a server of its own.

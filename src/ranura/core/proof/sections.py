@@ -42,42 +42,44 @@ class Section:
     at: Point
     way: Point
     layers: tuple[Layer, ...]
+    area: float
+    """mm² of fresh wood."""
+    widest: float
+    """The widest fresh wood of a layer, in mm."""
+    height: float
+    """mm of layers with fresh wood in them."""
+    slot: float
+    """mm of depth over which the fresh wood is as good as as wide as the bit (R21.4)."""
+    sides: tuple[bool, bool]
+    """Whether the left and the right flank meet fresh wood; what lies nearer to the axis is met head on."""
     passing: bool = False
     """On a short stretch, as from one lane to the next, where one flank meets wood before the other."""
 
-    @property
-    def area(self) -> float:
-        """mm² of fresh wood."""
-        return sum(each.thick * each.width(-each.r, each.r) for each in self.layers)
 
-    @property
-    def widest(self) -> float:
-        """The widest fresh wood of a layer, in mm."""
-        return max((each.width(-each.r, each.r) for each in self.layers), default=0.0)
+def section_at(at: Point, way: Point, layers: tuple[Layer, ...], *, passing: bool = False) -> Section:
+    """A section with all that is read from its layers."""
+    widths = [each.width(-each.r, each.r) if each.wood else 0.0 for each in layers]
+    return Section(
+        at,
+        way,
+        layers,
+        area=sum(each.thick * width for each, width in zip(layers, widths, strict=True)),
+        widest=max(widths, default=0.0),
+        height=sum(each.thick for each in layers if each.wood),
+        slot=sum(each.thick for each, width in zip(layers, widths, strict=True) if each.r and width >= _FULL * 2 * each.r),
+        sides=(_flank(layers, 1) > _THIN, _flank(layers, -1) > _THIN),
+        passing=passing,
+    )
 
-    @property
-    def height(self) -> float:
-        """mm of layers with fresh wood in them."""
-        return sum(each.thick for each in self.layers if each.wood)
 
-    @property
-    def slot(self) -> float:
-        """mm of depth over which the fresh wood is as good as as wide as the bit (R21.4)."""
-        return sum(each.thick for each in self.layers if each.r and each.width(-each.r, each.r) >= _FULL * 2 * each.r)
-
-    def flank(self, side: int) -> float:
-        """The share of a flank, 1 the left and −1 the right, that meets wood."""
-        met = whole = 0.0
-        for each in self.layers:
-            low, high = sorted((side * FLANK * each.r, side * each.r))
-            met += each.thick * each.width(low, high)
-            whole += each.thick * (high - low)
-        return met / whole if whole else 0.0
-
-    @property
-    def sides(self) -> tuple[bool, bool]:
-        """Whether the left and the right flank meet fresh wood; what lies nearer to the axis is met head on."""
-        return self.flank(1) > _THIN, self.flank(-1) > _THIN
+def _flank(layers: Sequence[Layer], side: int) -> float:
+    """The share of a flank, 1 the left and −1 the right, that meets wood."""
+    met = whole = 0.0
+    for each in layers:
+        low, high = sorted((side * FLANK * each.r, side * each.r))
+        met += each.thick * each.width(low, high) if each.wood else 0.0
+        whole += each.thick * (high - low)
+    return met / whole if whole else 0.0
 
 
 _FULL = 0.9
@@ -121,7 +123,7 @@ def _section(wood: Wood, swept: Swept, spot: Spot, taken: Sequence[Swept]) -> Se
             here = swept.radius(z)
             met = ray.intervals(z, -here, here) if here else []
             layers.append(Layer(z, thick, here, tuple(met)))
-    return Section(spot.at, spot.way, tuple(layers), spot.passing)
+    return section_at(spot.at, spot.way, tuple(layers), passing=spot.passing)
 
 
 def _places(wood: Wood, swept: Swept, taken: Sequence[Swept]) -> Iterator[Spot]:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from ranura.core.cutting.turning import Turning
 from ranura.core.geometry.rings import Point
@@ -159,7 +159,7 @@ def _sections(wood: Wood, swept: Swept, known: _Known) -> tuple[Section, ...]:
 
 
 def _moved(section: Section, by: Point) -> Section:
-    return Section((section.at[0] + by[0], section.at[1] + by[1]), section.way, section.layers, section.passing)
+    return replace(section, at=(section.at[0] + by[0], section.at[1] + by[1]))
 
 
 def _key(wood: Wood, swept: Swept, taken: list[Swept], origin: Point) -> object:

@@ -1,0 +1,111 @@
+"""Faults put into the moves of a plan that passed its proof: what a mistake in a family would do. Both judges must see each."""
+
+from __future__ import annotations
+
+import random
+from collections.abc import Callable
+from dataclasses import replace
+
+from ranura.core.proof.moves import Move, Program
+from ranura.core.proof.recorder import CLEAR
+
+Fault = Callable[[random.Random, Program], Program | None]
+
+
+def _of_kind(chance: random.Random, program: Program, *kinds: str) -> int | None:
+    """The number of one of the moves of some kinds; None where there is none."""
+    found = [number for number, move in enumerate(program.moves) if move.kind in kinds]
+    return chance.choice(found) if found else None
+
+
+def _with(program: Program, number: int, *moves: Move) -> Program:
+    return replace(program, moves=(*program.moves[:number], *moves, *program.moves[number + 1 :]))
+
+
+def _begun_in_the_wood(chance: random.Random, program: Program) -> Program | None:
+    """Switched on where the first run that follows ends, as deep as it is."""
+    number = _of_kind(chance, program, "start")
+    if number is None:
+        return None
+    run = next((move for move in program.moves[number:] if move.kind == "cut"), None)
+    if run is None or run.to_depth is None or run.to_depth <= 0.5:
+        return None
+    move = program.moves[number]
+    return _with(program, number, replace(move, path=run.path[-1:], from_depth=run.to_depth, to_depth=run.to_depth))
+
+
+def _not_lifted(chance: random.Random, program: Program) -> Program | None:
+    """Carried on as deep as it was cut."""
+    number = _of_kind(chance, program, "return")
+    if number is None or number == 0 or program.moves[number - 1].kind != "lift":
+        return None
+    deep = program.moves[number - 1].from_depth
+    move = program.moves[number]
+    return _with(program, number, replace(move, from_depth=deep, to_depth=deep))
+
+
+def _never_switched_off(chance: random.Random, program: Program) -> Program | None:
+    number = _of_kind(chance, program, "stop")
+    return None if number is None else _with(program, number)
+
+
+def _cannot_plunge(chance: random.Random, program: Program) -> Program | None:
+    """A bit that does not cut at its end, or a base that does not plunge."""
+    number = _of_kind(chance, program, "plunge")
+    if number is None:
+        return None
+    setting = program.moves[number].setting
+    made = program.settings[setting]
+    if chance.random() < 0.5 or made.mounting == "table":
+        made = replace(made, bit=replace(made.bit, cuts_at_end=False))
+    else:
+        made = replace(made, base=replace(made.base, kind="fixed"))
+    return replace(program, settings=(*program.settings[:setting], made, *program.settings[setting + 1 :]))
+
+
+def _all_at_once(chance: random.Random, program: Program) -> Program | None:
+    """A plunge that goes as deep as the deepest of all passes, and as its bit is wide."""
+    number = _of_kind(chance, program, "plunge")
+    if number is None:
+        return None
+    move = program.moves[number]
+    wide = 2 * max(r for _, r, _ in program.settings[move.setting].bit.silhouette)
+    return _with(program, number, replace(move, from_depth=-CLEAR, to_depth=(move.to_depth or 0.0) + wide))
+
+
+def _the_other_way(chance: random.Random, program: Program) -> Program | None:
+    """A lane that is run against its sense."""
+    found = [n for n, move in enumerate(program.moves) if move.kind == "cut" and move.fresh == "left" and len(move.path) == 2]
+    if not found:
+        return None
+    number = chance.choice(found)
+    move = program.moves[number]
+    return _with(program, number, replace(move, path=move.path[::-1]))
+
+
+FAULTS: dict[str, Fault] = {
+    "begun in the wood": _begun_in_the_wood,
+    "not lifted": _not_lifted,
+    "never switched off": _never_switched_off,
+    "cannot plunge": _cannot_plunge,
+    "all at once": _all_at_once,
+    "the other way": _the_other_way,
+}
+
+
+def faulty(chance: random.Random, program: Program) -> tuple[str, Program] | None:
+    """A program with one fault, and its name; None where none of a few can be put in."""
+    for name in chance.sample(list(FAULTS), 3):
+        made = FAULTS[name](chance, program)
+        if made is not None:
+            return name, made
+    return None
+
+
+def touched(program: Program, made: Program) -> frozenset[int]:
+    """The numbers of the first moves that a fault has changed, or whose setting it has."""
+    changed = {n for n, (a, b) in enumerate(zip(program.settings, made.settings, strict=True)) if a != b}
+    if changed:
+        return frozenset(n for n, move in enumerate(made.moves) if move.setting in changed and move.kind == "plunge")
+    first = next((n for n, (a, b) in enumerate(zip(program.moves, made.moves, strict=False)) if a != b), 0)
+    return frozenset(range(first, min(first + 6, len(made.moves))))
