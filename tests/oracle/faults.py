@@ -34,14 +34,14 @@ def _begun_in_the_wood(chance: random.Random, program: Program) -> Program | Non
     return _with(program, number, replace(move, path=run.path[-1:], from_depth=run.to_depth, to_depth=run.to_depth))
 
 
-def _not_lifted(chance: random.Random, program: Program) -> Program | None:
-    """Carried on as deep as it was cut."""
-    number = _of_kind(chance, program, "return")
-    if number is None or number == 0 or program.moves[number - 1].kind != "lift":
+def _carried_through(chance: random.Random, program: Program) -> Program | None:
+    """A run that is called a way back."""
+    found = [n for n, move in enumerate(program.moves) if move.kind == "cut" and move.fresh in ("left", "both")]
+    if not found:
         return None
-    deep = program.moves[number - 1].from_depth
+    number = chance.choice(found)
     move = program.moves[number]
-    return _with(program, number, replace(move, from_depth=deep, to_depth=deep))
+    return _with(program, number, replace(move, kind="return", fresh=None, feed_m_min=None))
 
 
 def _never_switched_off(chance: random.Random, program: Program) -> Program | None:
@@ -85,7 +85,7 @@ def _the_other_way(chance: random.Random, program: Program) -> Program | None:
 
 FAULTS: dict[str, Fault] = {
     "begun in the wood": _begun_in_the_wood,
-    "not lifted": _not_lifted,
+    "carried through": _carried_through,
     "never switched off": _never_switched_off,
     "cannot plunge": _cannot_plunge,
     "all at once": _all_at_once,

@@ -210,7 +210,7 @@ class Judge:
         """Points within the bit, standing at a place of a move's frame with its lowest point so deep."""
         silhouette = self.plan["settings"][move["setting"]]["bit"]["silhouette"]
         top = max(z for z, _, _ in silhouette)
-        heights = np.unique([0.02, *np.linspace(0.02, max(min(depth, top) - 0.02, 0.03), 6), max(top - 0.02, 0.03)])
+        heights = np.unique([*np.arange(0.02, min(1.0, top), 0.15), *np.linspace(0.02, max(min(depth, top) - 0.02, 0.03), 6), max(top - 0.02, 0.03)])
         radii = np.maximum(radius_at(silhouette, heights) - shrunk, 0.0)
         turns = np.linspace(0, 2 * math.pi, 16, endpoint=False)
         shares = np.array([0.3, 0.7, 1.0])

@@ -97,10 +97,11 @@ def first_proven(
 
 
 def _next(pairs: Sequence[Candidate], tried: Sequence[Candidate]) -> Candidate:
-    """The one to try next: with a router and a bit that were tried least, then by rank."""
+    """The one to try next, by rank: with a bit that was tried least, then with such a router, in turns."""
     routers, bits = [each.router.id for each in tried], [each.bit.id for each in tried]
     left = [each for each in pairs if each not in tried]
-    return min(left, key=lambda each: (routers.count(each.router.id), bits.count(each.bit.id)))
+    by_bit = len(tried) % 2 == 1
+    return min(left, key=lambda each: bits.count(each.bit.id) if by_bit else routers.count(each.router.id))
 
 
 def marked(made: Proven, text: PlanText) -> PlanText:

@@ -40,6 +40,7 @@ from ranura.core.proof.moves import (
     shown_face,
 )
 from ranura.core.proof.recorder import Recorder
+from ranura.core.proof.wood import outwards, place_on
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
 
 _SIDES: tuple[Side, ...] = ("near", "far", "left", "right")
@@ -49,6 +50,8 @@ PAST_THE_START = 20.0
 """mm that a closed run goes on past where it began."""
 _CLIMBED = 12.0
 """mm of edge that are climbed at its first corner."""
+_FENCE_HIGH = 12.0
+"""mm that a straightedge on the face is thick."""
 _CLEAR_OF_EDGE = 2.0
 """mm that the bit starts clear of a closed edge."""
 
@@ -60,6 +63,7 @@ def edge_program(setting: EdgeSetting) -> Program:
     stages = setting.staging.stages if setting.staging is not None and setting.guided is not None else ()
     faces = _faces(setting) if stages else ()
     taken: list[Trip] = []
+    fences: list[Body] = []
     for number, stage in enumerate(stages):
         for face, (surface, runs) in enumerate(faces):
             if face:
@@ -68,12 +72,39 @@ def edge_program(setting: EdgeSetting) -> Program:
             settings.append(_machine(setting, stage.trip, surface, shown=face == 0))
             recorder.set(*_changes(setting, stage, first=not number and not face))
             fresh = _fresh(stage, taken, setting.bit.diameter / 2)
-            if not all(_run(recorder, setting, stage, run, fresh) for run in runs):
-                return Program(bodies=_bodies(setting, ()), settings=(), moves=())
+            for run in runs:
+                begun = len(recorder.moves)
+                if not _run(recorder, setting, stage, run, fresh):
+                    return Program(bodies=_bodies(setting, ()), settings=(), moves=())
+                if _on_the_face(setting):
+                    made = _fence(setting, stages[-1].trip, run, surface, f"fence-{len(fences) + 1}")
+                    fences.append(replace(made, from_move=begun, to_move=len(recorder.moves)))
         if len(faces) > 1 and number + 1 < len(stages):
             recorder.turn_over("width")
         taken.append(stage.trip)
-    return Program(bodies=_bodies(setting, recorder.moves), settings=tuple(settings), moves=tuple(recorder.moves))
+    bodies = (*_bodies(setting, recorder.moves), *fences)
+    return Program(bodies=bodies, settings=tuple(settings), moves=tuple(recorder.moves))
+
+
+def _on_the_face(setting: EdgeSetting) -> bool:
+    """Whether a straightedge that is clamped on the face guides the base; it is moved on from edge to edge."""
+    return setting.by_hand and setting.guided is not None and setting.guided.guide == "fence"
+
+
+def _fence(setting: EdgeSetting, last: Trip, run: Run, surface: Surface, id: str) -> Body:
+    """The straightedge along one edge, where the base rides in the last stage; spacers keep it off before that."""
+    (ax, ay), (bx, by) = _past(run, last.offset, setting.bit.diameter / 2)[1]
+    length = math.dist((ax, ay), (bx, by))
+    tx, ty = (bx - ax) / length, (by - ay) / length
+    near = setting.base.sides[0].distance
+    far, over = near + setting.rules.fence_width, setting.rules.fence_overhang
+    ring = tuple(
+        place_on(surface, (ax + tx * along - ty * away, ay + ty * along + tx * away))
+        for along, away in ((-over, near), (length + over, near), (length + over, far), (-over, far))
+    )
+    face = surface.origin[2]
+    low, high = (face, face + _FENCE_HIGH) if outwards(surface) > 0 else (face - _FENCE_HIGH, face)
+    return standing(id, "fence", ring, low, high)
 
 
 def _faces(setting: EdgeSetting) -> tuple[tuple[Surface, tuple[Run, ...]], ...]:
@@ -222,10 +253,8 @@ def _guide(setting: EdgeSetting, trip: Trip, *, shown: bool) -> GuidePlace:
     if not shown:
         low, high = thickness - high, thickness - low
     r = None if guided.bearing is None else guided.bearing / 2
-    return GuidePlace(
-        kind=kind, body="template" if guided.guide == "template" else "work-1", r=r if kind == "bearing" else None,
-        z0=low, z1=high, at=None, spacer=0.0,
-    )  # fmt: skip
+    body = "template" if guided.guide == "template" else "fence-1" if _on_the_face(setting) else "work-1"
+    return GuidePlace(kind=kind, body=body, r=r if kind == "bearing" else None, z0=low, z1=high, at=None, spacer=0.0)
 
 
 def _bodies(setting: EdgeSetting, moves: Sequence[Move]) -> tuple[Body, ...]:

@@ -197,8 +197,9 @@ def _along_the_open_side(setting: PocketSetting, ring: Ring) -> Fresh:
     length, width = setting.pocket.part
     inside = {"near": y1, "far": width - y0, "left": x1, "right": length - x0}
     along = {"near": x1 - x0, "far": x1 - x0, "left": y1 - y0, "right": y1 - y0}
-    over = all(inside[side] > FLANK * setting.bit.diameter / 2 for side in setting.pocket.open_sides)
-    return "both" if over and max(along[side] for side in setting.pocket.open_sides) > setting.bit.diameter else "left"
+    r, opened = setting.bit.diameter / 2, setting.pocket.open_sides
+    apart = max(along[side] for side in opened) > (1 + FLANK) * r
+    return "both" if apart and all(inside[side] > FLANK * r for side in opened) else "left"
 
 
 def _lanes(recorder: Recorder, setting: PocketSetting, paths: tuple[Ring, ...], passes: tuple[Pass, ...]) -> None:

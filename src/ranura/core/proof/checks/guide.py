@@ -45,7 +45,7 @@ class Guides:
             if guide.kind == "bearing" and guide.body == "work-1" and step.by_hand:
                 yield from self._bearing(step, step.swept, guide)
             elif guide.kind == "fence" and step.by_hand:
-                yield from self._fence(step, guide)
+                yield from self._fence(step)
             elif guide.kind == "pivot":
                 yield from self._pivot(step, guide)
 
@@ -58,16 +58,15 @@ class Guides:
                     yield step.found(5, words.BEARING_WITHOUT_ITS_EDGE, section.at, step.move.to_depth or 0.0, contact=contact)
                     return
 
-    def _fence(self, step: Step, guide: GuidePlace) -> Iterator[Found]:
-        """Where the base runs beyond the end of its fence."""
-        fence = next((body for body in step.there if body.id == guide.body), None)
-        if fence is None:
-            return
+    def _fence(self, step: Step) -> Iterator[Found]:
+        """Where the base runs beyond the end of its fence, or has none. One that is moved on is another body at every place."""
+        fences = [body for body in step.there if body.role == "fence"]
         for section in step.sections:
             if not section.area:
                 continue
-            along = [_along(section, corner) for corner in fence.ring]
-            if closeness.over(min(along), 0.0) or closeness.under(max(along), 0.0):
+            nearest = min(fences, key=lambda body: shape_of(body).distance(Spot(section.at)), default=None)
+            along = [] if nearest is None else [_along(section, corner) for corner in nearest.ring]
+            if not along or closeness.over(min(along), 0.0) or closeness.under(max(along), 0.0):
                 yield step.found(5, words.FENCE_TOO_SHORT, section.at, step.move.to_depth or 0.0)
                 return
 
