@@ -210,7 +210,13 @@ class Judge:
         """Points within the bit, standing at a place of a move's frame with its lowest point so deep."""
         silhouette = self.plan["settings"][move["setting"]]["bit"]["silhouette"]
         top = max(z for z, _, _ in silhouette)
-        heights = np.unique([*np.arange(0.02, min(1.0, top), 0.15), *np.linspace(0.02, max(min(depth, top) - 0.02, 0.03), 6), max(top - 0.02, 0.03)])
+        heights = np.unique(
+            [
+                *np.arange(0.02, min(1.0, top), 0.15),
+                *np.linspace(0.02, max(min(depth, top) - 0.02, 0.03), 6),
+                max(top - 0.02, 0.03),
+            ]
+        )
         radii = np.maximum(radius_at(silhouette, heights) - shrunk, 0.0)
         turns = np.linspace(0, 2 * math.pi, 16, endpoint=False)
         shares = np.array([0.3, 0.7, 1.0])
@@ -328,22 +334,53 @@ class Judge:
         heights = np.unique(np.concatenate([np.arange(0.03, min(1.5, top), 0.1), np.linspace(0.03, top - 0.03, 14)]))
         heights = heights[heights < move["to_depth"] - 0.01]
         radii = radius_at(silhouette, heights)
-        found = []
+        grouped: dict[str, list[np.ndarray]] = {}
         for share in _looked_at(lengths, max(radii, default=0.0)):
             at, heading = _along(path, lengths, share)
             before = _before(path, lengths, sum(lengths) * share - 2 * max(radii, default=0.0))
-            normal = np.array([-heading[1], heading[0]])
-            for side, sign in (("left", 1.0), ("right", -1.0)):
-                for name, shares in ((side, np.linspace(_FLANK, 0.99, 6)), (f"{side} near", np.linspace(0.02, _FLANK, 6))):
-                    across = at + normal * sign * (radii[:, None] * shares).ravel()[:, None]
-                    depths = np.repeat(move["to_depth"] - heights, len(shares))
-                    # What the same move took on the way to there is gone: it counts as far above the wood.
-                    depths[to_path(across, before) < np.repeat(radii, len(shares))] = -1_000.0
-                    found.append((name, self.placed(move, across, depths)))
-        grouped: dict[str, list[np.ndarray]] = {}
-        for name, points in found:
-            grouped.setdefault(name, []).append(points)
+            for name, points in self._beside(move, at, heading, heights, radii, before):
+                grouped.setdefault(name, []).append(points)
         return [(name, np.concatenate(points)) for name, points in grouped.items()]
+
+    def _beside(
+        self,
+        move: dict[str, Any],
+        at: np.ndarray,
+        heading: np.ndarray,
+        heights: np.ndarray,
+        radii: np.ndarray,
+        before: list[list[float]],
+    ) -> list[tuple[str, np.ndarray]]:
+        """Points on both sides of a place of a way, at its flanks and nearer to the axis; what the same move took before it came
+        there is gone, and counts as far above the wood."""
+        normal = np.array([-heading[1], heading[0]])
+        found = []
+        for side, sign in (("left", 1.0), ("right", -1.0)):
+            for name, shares in ((side, np.linspace(_FLANK, 0.99, 6)), (f"{side} near", np.linspace(0.02, _FLANK, 6))):
+                across = at + normal * sign * (radii[:, None] * shares).ravel()[:, None]
+                depths = np.repeat(move["to_depth"] - heights, len(shares))
+                depths[to_path(across, before) < np.repeat(radii, len(shares))] = -1_000.0
+                found.append((name, self.placed(move, across, depths)))
+        return found
+
+    def right_alone(self, number: int, at: list[float]) -> bool:
+        """Whether a move finds fresh wood on its right alone at a place of the board."""
+        move = self.plan["moves"][number]
+        path = [np.array(each) for each in move["path"]]
+        lengths = [float(np.hypot(*(b - a))) for a, b in itertools.pairwise(path)]
+        (spot,), _ = self.local(move, np.array([at]))
+        nearest = min(range(len(lengths)), key=lambda i: float(to_path(spot[None, :], move["path"][i : i + 2])[0]))
+        heading = (path[nearest + 1] - path[nearest]) / lengths[nearest]
+        silhouette = self.plan["settings"][move["setting"]]["bit"]["silhouette"]
+        heights = np.linspace(0.03, min(max(z for z, _, _ in silhouette), move["to_depth"]) - 0.03, 20)
+        radii = radius_at(silhouette, heights)
+        along = sum(lengths[:nearest]) + float(np.hypot(*(spot - path[nearest])))
+        met = {}
+        for name, points in self._beside(move, spot, heading, heights, radii, _before(path, lengths, along - 2 * max(radii))):
+            wood = self.in_work(points)
+            left = self.first_gone(points[wood], more=WITHIN) >= number
+            met[name] = float(left.sum()) / len(points)
+        return met["right"] > _SLIVER >= met["left"]
 
     def loose(self) -> float:
         """The volume in cm³ of the largest piece beside the main one, when all is done: columns on a grid, in layers, and what

@@ -71,6 +71,9 @@ def judged(seed: int) -> Judged:
             _judge_a_fault(program, circumstances(request.piece, shop, shop.rules, before), before, earlier, plan, found)
     elif plan["moves"] and _of_moves(plan) and not Judge(plan, earlier).problems():
         found.problems.append(f"stopped by {_of_moves(plan)}, and nothing is wrong there")
+    for each in plan["proof"]["findings"]:
+        if each["code"] in _CLIMBS and each["level"] == "stop" and not Judge(plan, earlier).right_alone(each["move"], each["at"]):
+            found.problems.append(f"stopped by {each['code']}, and there is wood on the left of move {each['move']}, or none")
     if made.status == "stop" and (other := _second_would_do(asked, plan)):
         found.problems.append(f"stopped, and the second offer, {other}, is not")
     return found

@@ -52,11 +52,13 @@ class Section:
     """mm of depth over which the fresh wood is as good as as wide as the bit (R21.4)."""
     sides: tuple[bool, bool]
     """Whether the left and the right flank meet fresh wood; what lies nearer to the axis is met head on."""
-    passing: bool = False
+    passing: bool
     """On a short stretch, as from one lane to the next, where one flank meets wood before the other."""
+    long: float
+    """mm of the way over which it is about so."""
 
 
-def section_at(at: Point, way: Point, layers: tuple[Layer, ...], *, passing: bool = False) -> Section:
+def section_at(at: Point, way: Point, layers: tuple[Layer, ...], *, passing: bool, long: float) -> Section:
     """A section with all that is read from its layers."""
     widths = [each.width(-each.r, each.r) if each.wood else 0.0 for each in layers]
     return Section(
@@ -69,6 +71,7 @@ def section_at(at: Point, way: Point, layers: tuple[Layer, ...], *, passing: boo
         slot=sum(each.thick for each, width in zip(layers, widths, strict=True) if each.r and width >= _FULL * 2 * each.r),
         sides=(_flank(layers, 1) > _THIN, _flank(layers, -1) > _THIN),
         passing=passing,
+        long=long,
     )
 
 
@@ -91,11 +94,12 @@ Chord = tuple[Point, Point, float, float]
 
 @dataclass(frozen=True, slots=True)
 class Spot:
-    """A place of a way: where, the heading there, and how far along the way."""
+    """A place of a way: where, the heading there, how far along the way, and for how many mm it stands."""
 
     at: Point
     way: Point
     along: float
+    long: float
     passing: bool = False
 
 
@@ -123,7 +127,7 @@ def _section(wood: Wood, swept: Swept, spot: Spot, taken: Sequence[Swept]) -> Se
             here = swept.radius(z)
             met = ray.intervals(z, -here, here) if here else []
             layers.append(Layer(z, thick, here, tuple(met)))
-    return section_at(spot.at, spot.way, tuple(layers), passing=spot.passing)
+    return section_at(spot.at, spot.way, tuple(layers), passing=spot.passing, long=spot.long)
 
 
 def _places(wood: Wood, swept: Swept, taken: Sequence[Swept]) -> Iterator[Spot]:
@@ -138,15 +142,16 @@ def _places(wood: Wood, swept: Swept, taken: Sequence[Swept]) -> Iterator[Spot]:
     alone = len(chords) == 1
     for a, b, length, before in [each for each in chords if alone or each[2] > 2 * r][:_MOST_PLACES]:
         way = ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
-        for along in _between_changes(wood, a, way, length, r, taken, whole=alone):
-            yield Spot((a[0] + way[0] * along, a[1] + way[1] * along), way, before + along)
+        for along, long in _between_changes(wood, a, way, length, r, taken, whole=alone):
+            yield Spot((a[0] + way[0] * along, a[1] + way[1] * along), way, before + along, long)
     curved = [] if alone else _curved(chords, 2 * r)
     for a, b, length, before in [each for each in chords if not alone and r / 2 < each[2] <= 2 * r and each not in curved]:
         way = ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
-        yield Spot(((a[0] + b[0]) / 2, (a[1] + b[1]) / 2), way, before + length / 2, passing=True)
-    for a, b, length, before in curved[:: max(1, math.ceil(len(curved) / _MOST_ON_CURVE))]:
+        yield Spot(((a[0] + b[0]) / 2, (a[1] + b[1]) / 2), way, before + length / 2, length, passing=True)
+    step = max(1, math.ceil(len(curved) / _MOST_ON_CURVE))
+    for a, b, length, before in curved[::step]:
         way = ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
-        yield Spot(((a[0] + b[0]) / 2, (a[1] + b[1]) / 2), way, before + length / 2)
+        yield Spot(((a[0] + b[0]) / 2, (a[1] + b[1]) / 2), way, before + length / 2, length * step)
 
 
 def _curved(chords: list[Chord], straight: float) -> list[Chord]:
@@ -193,8 +198,8 @@ def _crossed(ring: Ring, a: Point, way: Point) -> Iterator[float]:
 
 def _between_changes(
     wood: Wood, a: Point, way: Point, length: float, r: float, taken: Sequence[Swept], *, whole: bool
-) -> list[float]:
-    """Distances along a straight run, one in each stretch in which nothing that is near begins or ends."""
+) -> list[tuple[float, float]]:
+    """Distances along a straight run, one in each stretch in which nothing that is near begins or ends, and how long that is."""
     ends = r if not whole and length > 2.5 * r else 0.0
     cuts = {ends, length - ends}
 
@@ -217,7 +222,8 @@ def _between_changes(
         for along in _beside(swept.path, a, way, r + reach):
             cuts.update(x for x in (along - reach, along + reach) if ends < x < length - ends)
     ordered = sorted(cuts)
-    found = [(x + y) / 2 for x, y in pairwise(ordered) if y - x > 0.5]
+    found = [((x + y) / 2, y - x) for x, y in pairwise(ordered) if y - x > 0.5]
     if len(found) > _MOST_PLACES:
-        found = found[:: math.ceil(len(found) / _MOST_PLACES)]
-    return found or [length / 2]
+        step = math.ceil(len(found) / _MOST_PLACES)
+        found = [(along, long * step) for along, long in found[::step]]
+    return found or [(length / 2, length)]

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Iterator
 
 from ranura.core.geometry import closeness
@@ -25,7 +24,7 @@ def sides(step: Step, around: Circumstances) -> Iterator[Found]:
     if move.kind not in ("enter", "cut", "leave") or (move.kind != "cut" and len(move.path) > 2):
         return
     wrong = [section for section in step.sections if not section.passing and section.sides == (False, True)]
-    if wrong and _at_a_slanting_edge(step, wrong):
+    if wrong and _at_slanting_edges(step):
         return
     for section in wrong:
         found = _climb(step, section, around)
@@ -34,15 +33,18 @@ def sides(step: Step, around: Circumstances) -> Iterator[Found]:
             return
 
 
-def _at_a_slanting_edge(step: Step, wrong: list[Section]) -> bool:
-    """Whether a slot only goes in or out at an angle, so that one flank meets wood a moment before the other."""
-    assert step.swept is not None
+def _at_slanting_edges(step: Step) -> bool:
+    """Whether a slot only goes in or out at an angle, at an edge of board or earlier cut, so that one flank meets wood a
+    moment before the other."""
     near = 2 * widest(step.setting.bit.silhouette)
-    if step.move.kind != "cut":
-        return math.dist(wrong[0].at, wrong[-1].at) <= near
-    first, last = step.swept.path[0], step.swept.path[-1]
-    slot = any(section.sides == (True, True) for section in step.sections)
-    return slot and all(min(math.dist(each.at, first), math.dist(each.at, last)) <= near for each in wrong)
+    if step.move.kind == "cut" and not any(section.sides == (True, True) for section in step.sections):
+        return False
+    so_far = 0.0
+    for section in step.sections:
+        so_far = so_far + section.long if section.sides == (False, True) else 0.0
+        if so_far > near:
+            return False
+    return True
 
 
 def _climb(step: Step, section: Section, around: Circumstances) -> Found | None:
