@@ -233,6 +233,11 @@ def _hold(setting: PocketSetting, figures: Mapping[str, Figure], cautions: Seque
     if asked.form == "lap" and setting.paths:
         (_, y0), (_, y1) = setting.paths[0][:2]
         lines.append(write("backer at the {edge} edge, level with the face", edge="far" if y1 > y0 else "near"))
+    elif asked.comes_in:
+        # No backer: the bit comes in there.
+        lines.append(
+            write("score both walls over the {side} side with a knife, where the bit comes out", side=asked.open_sides[0])
+        )
     elif asked.open_sides and not asked.in_lanes:
         lines.append(write("backer at the {side} side, level with the face", side=asked.open_sides[0]))
     shown = Lead(shown=plain("—"), caption=write("")) if holding is None else hold_lead(holding)
