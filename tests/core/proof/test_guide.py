@@ -113,3 +113,28 @@ def test_what_earlier_cuts_of_any_kind_took_counts(depth, stops):
     assert made["proof"]["passed"] == (not stops)
     alone = calculate("plan", {"cut": round_over, "piece": piece})
     assert alone["proof"]["passed"]
+
+
+ON_EDGE = GuidePlace(kind="edge-guide", body="work-1", r=None, z0=5.0, z1=20.0, at=None, spacer=0.0)
+
+
+@pytest.mark.parametrize(
+    ("notch", "depth", "stops"),
+    [(None, 0.0, False), ((190.0, 210.0), 12.0, False), ((140.0, 260.0), 12.0, True), ((140.0, 260.0), 4.0, False)],
+    ids=["a whole edge", "a notch that the face bridges", "a notch as long as the face", "one above its middle"],
+)
+@pytest.mark.parametrize("towards", [1, -1])
+def test_an_edge_guide_bears_on_fifty_millimetres_of_edge(notch, depth, stops, towards):
+    """It bears on the near edge for a run to the right, on the far one for a run to the left."""
+    edge = 0.0 if towards > 0 else 200.0
+    taken = ()
+    if notch:
+        inside = edge + 10.0 * towards
+        cut = run((notch[0], inside), (notch[1], inside), depth=depth)
+        taken = taken_by(Program(bodies=(BOARD,), settings=(machine(),), moves=tuple(cut)))
+        clear = run((notch[0], edge), (notch[1], edge), depth=depth)
+        taken += taken_by(Program(bodies=(BOARD,), settings=(machine(),), moves=tuple(clear)))
+    ends = [(-20.0, 100.0), (420.0, 100.0)]
+    moves = run(*(ends if towards > 0 else ends[::-1]))
+    codes = found(moves, replace(machine(), guides=(ON_EDGE,)), before=taken)
+    assert ("edge-guide-without-edge" in codes) == stops

@@ -131,6 +131,13 @@ BEARING_WITHOUT_ITS_EDGE = Words(
     message="Here the bearing has {contact:len} of edge to ride on, and 2 mm is the least",
     do="Cut this edge before the other cut, or take a fence, a template or another bearing",
 )
+EDGE_GUIDE_WITHOUT_EDGE = Words(
+    code="edge-guide-without-edge",
+    place="guide",
+    level="stop",
+    message="Here the edge guide has {borne:n0} mm of edge to bear on, and 50 mm is the least",
+    do="Cut this before the edge is cut into, guide it from the other edge, or take a straightedge",
+)
 FENCE_TOO_SHORT = Words(
     code="fence-too-short",
     place="guide",

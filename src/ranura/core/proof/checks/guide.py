@@ -23,6 +23,10 @@ _PRESSED, _OFF = 0.06, 0.2
 """mm by which a bearing may press into what it rides on, and stand off it where path and edge are polylines."""
 _LAYERS = 16
 """In which the height of a bearing is looked at."""
+_BEARS_ON, _FACE, _FACE_PLACES = 50.0, 75.0, 10
+"""mm of edge that an edge guide bears on at least, half the length of its face, and in how many places that is looked at."""
+_GUIDE_REACHES = 400.0
+"""mm from the axis within which its edge is looked for."""
 _IN_PIECE = 15.0
 """mm that a pivot stands inside the piece that it is in."""
 _FLAT = 0.5
@@ -46,6 +50,8 @@ class Guides:
                 yield from self._bearing(step, step.swept, guide)
             elif guide.kind == "fence" and step.by_hand:
                 yield from self._fence(step)
+            elif guide.kind == "edge-guide" and step.by_hand:
+                yield from self._edge_guide(step, guide)
             elif guide.kind == "pivot":
                 yield from self._pivot(step, guide)
 
@@ -69,6 +75,17 @@ class Guides:
             if not along or closeness.over(min(along), 0.0) or closeness.under(max(along), 0.0):
                 yield step.found(5, words.FENCE_TOO_SHORT, section.at, step.move.to_depth or 0.0)
                 return
+
+    def _edge_guide(self, step: Step, guide: GuidePlace) -> Iterator[Found]:
+        """Where an edge guide has not edge enough to bear on, on the right of the heading, whatever was cut into it before."""
+        if guide.z0 is None or guide.z1 is None:
+            return
+        for section in step.sections:
+            if section.area:
+                borne = _borne(step.wood, section, step.out, (guide.z0 + guide.z1) / 2)
+                if closeness.under(borne, _BEARS_ON):
+                    yield step.found(5, words.EDGE_GUIDE_WITHOUT_EDGE, section.at, step.move.to_depth or 0.0, borne=borne)
+                    return
 
     def _pivot(self, step: Step, guide: GuidePlace) -> Iterator[Found]:
         """Where a pivot stands too near to an edge, or in none."""
@@ -127,6 +144,24 @@ def _contact(step: Step, swept: Swept, section: Section, r: float, low: float, h
         met = (ray.intervals(low + (i + 0.5) * thick, 0.0, r + 1.0) for i in range(_LAYERS))
         best = max(best, thick * sum(bool(wood) and r - _PRESSED - 0.05 <= wood[0][0] <= r + _OFF for wood in met))
     return best
+
+
+def _borne(wood: Wood, section: Section, out: int, z: float) -> float:
+    """mm of edge that the face of an edge guide bears on beside a place: where the wood reaches as far as anywhere there."""
+    x, y = section.at
+    reach = _GUIDE_REACHES + _FACE
+    taken = wood.near((x - reach, y - reach, x + reach, y + reach))
+    right = (section.way[1] * out, -section.way[0] * out)
+    steps = [_FACE * (2 * i / _FACE_PLACES - 1) for i in range(_FACE_PLACES + 1)]
+    edges = []
+    for along in steps:
+        at = (x + section.way[0] * along, y + section.way[1] * along)
+        found = Ray(wood, at, right, _GUIDE_REACHES, taken).intervals(z, 0.0, _GUIDE_REACHES)
+        edges.append(found[-1][1] if found else -1.0)
+    line = max(edges)
+    if line < 0 or line > _GUIDE_REACHES - 1.0:
+        return 2 * _FACE  # it lies further away than is looked at
+    return sum(edge > line - _OFF for edge in edges) * 2 * _FACE / _FACE_PLACES
 
 
 def _along(section: Section, at: tuple[float, float]) -> float:
