@@ -131,11 +131,11 @@ BEARING_WITHOUT_ITS_EDGE = Words(
     message="Here the bearing has {contact:len} of edge to ride on, and 2 mm is the least",
     do="Cut this edge before the other cut, or take a fence, a template or another bearing",
 )
-EDGE_GUIDE_WITHOUT_EDGE = Words(
-    code="edge-guide-without-edge",
+GUIDE_WITHOUT_EDGE = Words(
+    code="guide-without-edge",
     place="guide",
     level="stop",
-    message="Here the edge guide has {borne:n0} mm of edge to bear on, and 50 mm is the least",
+    message="Here {borne:n0} mm of the edge that runs along the guide are there, and 50 mm are the least",
     do="Cut this before the edge is cut into, guide it from the other edge, or take a straightedge",
 )
 FENCE_TOO_SHORT = Words(

@@ -50,8 +50,9 @@ class Guides:
                 yield from self._bearing(step, step.swept, guide)
             elif guide.kind == "fence" and step.by_hand:
                 yield from self._fence(step)
-            elif guide.kind == "edge-guide" and step.by_hand:
-                yield from self._edge_guide(step, guide)
+            elif guide.kind in ("edge-guide", "fence") and guide.z0 is not None and guide.z1 is not None:
+                # Over a table the work's own edge runs along the fence, on the same side.
+                yield from self._on_edge(step, (guide.z0 + guide.z1) / 2)
             elif guide.kind == "pivot":
                 yield from self._pivot(step, guide)
 
@@ -76,15 +77,13 @@ class Guides:
                 yield step.found(5, words.FENCE_TOO_SHORT, section.at, step.move.to_depth or 0.0)
                 return
 
-    def _edge_guide(self, step: Step, guide: GuidePlace) -> Iterator[Found]:
-        """Where an edge guide has not edge enough to bear on, on the right of the heading, whatever was cut into it before."""
-        if guide.z0 is None or guide.z1 is None:
-            return
+    def _on_edge(self, step: Step, z: float) -> Iterator[Found]:
+        """Where an edge guide, or a table's fence, has not edge enough, on the right of the heading, whatever was cut into it."""
         for section in step.sections:
             if section.area:
-                borne = _borne(step.wood, section, step.out, (guide.z0 + guide.z1) / 2)
+                borne = _borne(step.wood, section, step.out, z)
                 if closeness.under(borne, _BEARS_ON):
-                    yield step.found(5, words.EDGE_GUIDE_WITHOUT_EDGE, section.at, step.move.to_depth or 0.0, borne=borne)
+                    yield step.found(5, words.GUIDE_WITHOUT_EDGE, section.at, step.move.to_depth or 0.0, borne=borne)
                     return
 
     def _pivot(self, step: Step, guide: GuidePlace) -> Iterator[Found]:
