@@ -238,7 +238,11 @@ class Ray:
         if not found:
             return found
         if self._near is None:
-            self._near = [(each, chords) for each in self.taken if (chords := self._chords(each))]
+            x0, y0, x1, y1 = self._box()
+            beside = [
+                each for each in self.taken if each.box[0] < x1 and each.box[2] > x0 and each.box[1] < y1 and each.box[3] > y0
+            ]
+            self._near = [(each, chords) for each in beside if (chords := self._chords(each))]
         for number in range(len(self._near) - 1, -1, -1):
             swept, chords = self._near[number]
             r = swept.radius(z)
@@ -253,6 +257,11 @@ class Ray:
             if not found:
                 break
         return [(a, b) for a, b in found if b - a > SLIVER]
+
+    def _box(self) -> tuple[float, float, float, float]:
+        """Around the line, as far as it reaches."""
+        (x, y), dx, dy = self.at, abs(self.way[0]) * self.reach + SLIVER, abs(self.way[1]) * self.reach + SLIVER
+        return (x - dx, y - dy, x + dx, y + dy)
 
     def _chords(self, swept: Swept) -> list[tuple[Point, Point]]:
         """The chords of a way that come near it."""
