@@ -91,6 +91,7 @@ SHELF_HOUSING = Family(
     kind="shelf-housing",
     cut=ShelfHousing,
     planner=_planner,
+    wanted=lambda cut, piece, rules: CHANNEL.wanted(_channel(cut), piece, rules),
     title=_title,
     sentence=_sentence,
     place=_place,

@@ -19,7 +19,7 @@ from ranura.demo.shop import SHOP
 
 RECESS = PocketCut(form="recess", length=mm(80), across=mm(40), depth=mm(9), from_left=mm(200), from_near=mm(60))
 OGEE = EdgeCut(shape="ogee", size=mm(6.35), edges=("near",), edge_state="smooth")
-CODES = {"more-power-than-there-is", "bends-too-far"}
+CODES = {"more-power-than-there-is", "bends-in-the-wood"}
 
 
 def found(cut, *, faster: float = 1.0, free: float = 30.0, watts: float | None = None) -> set[str]:
@@ -40,4 +40,4 @@ def found(cut, *, faster: float = 1.0, free: float = 30.0, watts: float | None =
 def test_what_is_planned_holds_and_what_is_run_too_hard_does_not(cut):
     assert found(cut) == set()
     assert "more-power-than-there-is" in found(cut, watts=200.0)
-    assert "bends-too-far" in found(cut, faster=4.0, free=140.0)
+    assert "bends-in-the-wood" in found(cut, faster=4.0, free=140.0)

@@ -302,8 +302,8 @@ MORE_POWER_THAN_THERE_IS = Words(
     message="At one place the bit meets so much wood that it takes {watts:n0} W, and {most:n0} W is what the router has to give",
     do="Take smaller steps, a narrower bit or a stronger router",
 )
-BENDS_TOO_FAR = Words(
-    code="bends-too-far",
+BENDS_IN_THE_WOOD = Words(
+    code="bends-in-the-wood",
     place="depths",
     level="stop",
     message="At one place the bit meets so much wood that it bends {bend:n2} mm, or is loaded beyond half its strength",

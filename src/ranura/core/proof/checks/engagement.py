@@ -53,7 +53,7 @@ def load(step: Step, around: Circumstances) -> Iterator[Found]:
     tooth = feed_per_tooth(feed_m_min=feed, rpm=turning.rpm, flutes=turning.bit.flutes)
     bend = turning.stiffness(depth=depth, width=width, tooth_mm=tooth)
     if bend.deflection_mm > around.rules.bend_limit * _ROOM or bend.stress_mpa > bend.stress_limit_mpa * _ROOM:
-        yield step.found(4, words.BENDS_TOO_FAR, worst.at, step.move.to_depth or 0.0, bend=bend.deflection_mm)
+        yield step.found(4, words.BENDS_IN_THE_WOOD, worst.at, step.move.to_depth or 0.0, bend=bend.deflection_mm)
 
 
 _ROOM = 1.02
