@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 import random
 from collections.abc import Callable
 from dataclasses import replace
@@ -83,7 +84,31 @@ def _the_other_way(chance: random.Random, program: Program) -> Program | None:
     return _with(program, number, replace(move, path=move.path[::-1]))
 
 
+def _beside_its_slot(chance: random.Random, program: Program) -> Program | None:
+    """Once more switched on when all is done, in a way that was cut, or a little beside it or before its beginning."""
+    found = [move for move in program.moves if move.kind == "cut" and move.fresh in ("left", "both") and len(move.path) == 2]
+    if not found:
+        return None
+    last = chance.choice(found)
+    (ax, ay), (bx, by) = last.path
+    length = math.dist(last.path[0], last.path[1])
+    if length < 30:
+        return None
+    tx, ty = (bx - ax) / length, (by - ay) / length
+    off = chance.choice([0.0, 0.15, 0.4, 0.8]) * chance.choice([1, -1])
+    at = (ax - tx * abs(off), ay - ty * abs(off))
+    if chance.random() < 0.6:
+        at = ((ax + bx) / 2 - ty * off, (ay + by) / 2 + tx * off)
+    begun = Move(
+        kind="start", setting=last.setting, station=last.station, path=(at,), from_depth=last.to_depth, to_depth=last.to_depth,
+        turning=True,
+    )  # fmt: skip
+    moves = (*program.moves, begun, replace(begun, kind="stop", turning=False))
+    return replace(program, moves=moves)
+
+
 FAULTS: dict[str, Fault] = {
+    "beside its slot": _beside_its_slot,
     "begun in the wood": _begun_in_the_wood,
     "carried through": _carried_through,
     "never switched off": _never_switched_off,
@@ -95,7 +120,7 @@ FAULTS: dict[str, Fault] = {
 
 def faulty(chance: random.Random, program: Program) -> tuple[str, Program] | None:
     """A program with one fault, and its name; None where none of a few can be put in."""
-    for name in chance.sample(list(FAULTS), 3):
+    for name in chance.sample(list(FAULTS), 4):
         made = FAULTS[name](chance, program)
         if made is not None:
             return name, made
@@ -107,5 +132,5 @@ def touched(program: Program, made: Program) -> frozenset[int]:
     changed = {n for n, (a, b) in enumerate(zip(program.settings, made.settings, strict=True)) if a != b}
     if changed:
         return frozenset(n for n, move in enumerate(made.moves) if move.setting in changed and move.kind == "plunge")
-    first = next((n for n, (a, b) in enumerate(zip(program.moves, made.moves, strict=False)) if a != b), 0)
+    first = next((n for n, (a, b) in enumerate(zip(program.moves, made.moves, strict=False)) if a != b), len(program.moves))
     return frozenset(range(first, min(first + 6, len(made.moves))))
