@@ -22,7 +22,7 @@ def mm(value: float):
     return read(f"{value:g}", "mm")
 
 
-BOARD = Piece(name="board", material="oak", length=mm(600), width=mm(200), thickness=mm(20))
+BOARD = Piece(name="board", material="oak", length=mm(600), width=mm(200), thickness=mm(20), count=2)
 DADO = ChannelCut(width=mm(12.7), depth=mm(6), position=mm(100))
 STOPPED = replace(DADO, stop_first=mm(40), stop_last=mm(60))
 GROOVE = ChannelCut(width=mm(6.35), depth=mm(6), position=mm(60), goes="along", end="near")
@@ -37,6 +37,11 @@ LAP = PocketCut(form="lap", length=mm(60), depth=mm(10), end="right")
 RABBET = EdgeCut(shape="rabbet", size=mm(9.525), depth=mm(6), edges=("near", "left"), edge_state="smooth")
 ROUNDOVER = EdgeCut(shape="roundover", size=mm(6.35), edges=("near", "right", "far", "left"), edge_state="smooth")
 CHAMFER = EdgeCut(shape="chamfer", size=mm(4), edges=("near",), both_faces=True, edge_state="smooth")
+BEVEL = EdgeCut(shape="bevel", size=mm(12), angle=22.5, edges=("near",), edge_state="smooth")
+SLANTED = replace(DADO, angle=12.5, end="right")
+TURNED = replace(DADO, angle=-20, stop_last=mm(50))
+FROM_FAR = replace(GROOVE, end="far", stop_first=mm(80))
+PAIR = replace(DADO, mirrored=True, stop_first=mm(30))
 JOINTING = EdgeCut(shape="jointing", size=mm(1), edges=("near",))
 
 
@@ -51,7 +56,10 @@ def found(made, asked) -> dict[str, str]:
     return {each.code: each.level for each in run.proof.findings if each.check == 11}
 
 
-CUTS = [DADO, STOPPED, GROOVE, RECESS, OPEN, HOLE, DISC, RING, LAP, RABBET, ROUNDOVER, CHAMFER, JOINTING]
+CUTS = [
+    DADO, STOPPED, SLANTED, TURNED, PAIR, GROOVE, FROM_FAR, RECESS, OPEN, HOLE, DISC, RING, LAP, RABBET, ROUNDOVER, CHAMFER,
+    BEVEL, JOINTING,
+]  # fmt: skip
 
 
 @pytest.mark.parametrize("cut", CUTS, ids=lambda cut: f"{cut.kind} {getattr(cut, 'form', getattr(cut, 'shape', ''))}")
@@ -90,6 +98,12 @@ def test_what_is_taken_is_what_was_asked(cut):
         (RABBET, {"edges": ("near",)}, "takes-too-much"),
         (ROUNDOVER, {"edges": ("near", "right", "far")}, "takes-too-much"),
         (ROUNDOVER, {"size": mm(6.7)}, "leaves-too-much"),
+        (SLANTED, {"angle": -12.5}, "takes-too-much"),
+        (TURNED, {"angle": -20.2}, "takes-too-much"),
+        (PAIR, {"stop_first": mm(30.3)}, "takes-too-much"),
+        (FROM_FAR, {"stop_first": None}, "leaves-too-much"),
+        (BEVEL, {"size": mm(12.5)}, "leaves-too-much"),
+        (BEVEL, {"angle": 21.0}, "takes-too-much"),
         (CHAMFER, {"size": mm(3.8)}, "takes-too-much"),
         (CHAMFER, {"both_faces": False}, "takes-too-much"),
         (JOINTING, {"size": mm(1.2)}, "leaves-too-much"),

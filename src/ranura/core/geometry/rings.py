@@ -50,6 +50,9 @@ Point = tuple[float, float]
 
 Ring = tuple[Point, ...]
 
+Box = tuple[float, float, float, float]
+"""x and y of its low corner, and of its high one."""
+
 
 def signed_area(ring: Ring | list[Point]) -> float:
     """The area inside a ring in mm², positive when it runs counter-clockwise.
@@ -70,7 +73,15 @@ def mirrored(ring: Ring, length: float) -> Ring:
     return tuple((length - x, y) for x, y in reversed(ring))
 
 
-def extent(ring: Ring) -> tuple[float, float, float, float]:
+def overlap(a: Box, b: Box) -> bool:
+    """Whether two boxes share more than an edge.
+
+    >>> overlap((0, 0, 2, 2), (1, 1, 3, 3)), overlap((0, 0, 2, 2), (2, 0, 3, 2))
+    (True, False)"""
+    return a[0] < b[2] and a[2] > b[0] and a[1] < b[3] and a[3] > b[1]
+
+
+def extent(ring: Ring) -> Box:
     """The least and greatest x and y: x0, y0, x1, y1."""
     xs, ys = [x for x, _ in ring], [y for _, y in ring]
     return min(xs), min(ys), max(xs), max(ys)

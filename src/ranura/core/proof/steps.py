@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
 
 from ranura.core.cutting.turning import Turning
-from ranura.core.geometry.rings import Point
+from ranura.core.geometry.rings import Box, Point
 from ranura.core.proof.findings import Finding, Found
 from ranura.core.proof.moves import Body, Fresh, MachineSetting, Move, Program, Vector3
 from ranura.core.proof.sections import Section, sections_of
@@ -174,7 +174,7 @@ def _relative(swept: Swept, origin: Point) -> object:
     return (path, swept.silhouette, round(swept.tip, 6), swept.out, round(swept.travel, 6))
 
 
-def _edges_near(wood: Wood, box: tuple[float, float, float, float], origin: Point) -> object:
+def _edges_near(wood: Wood, box: Box, origin: Point) -> object:
     """The board's edges that come near a box, as lines seen from a point, and their corners within it."""
     x0, y0, x1, y1 = box
     found = []

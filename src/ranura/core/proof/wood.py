@@ -14,7 +14,7 @@ from itertools import pairwise
 
 import numpy as np
 
-from ranura.core.geometry.rings import Point, Ring, extent
+from ranura.core.geometry.rings import Box, Point, Ring, extent, overlap
 from ranura.core.proof.cutter import Silhouette, heights_of, is_undercut, widest, widest_between
 from ranura.core.proof.moves import Body, Cutter, MachineSetting, Move, Program, Surface
 
@@ -50,7 +50,7 @@ class Swept:
     """1 where the bit points down through the board, −1 where it points up."""
     travel: float
     """mm that it went down on the spot."""
-    box: tuple[float, float, float, float]
+    box: Box
     """Around all that it takes."""
 
     def radius(self, z: float) -> float:
@@ -99,16 +99,15 @@ class Wood:
 
     works: tuple[Body, ...] = ()
     """The pieces."""
-    _boxes: tuple[tuple[float, float, float, float], ...] = ()
+    _boxes: tuple[Box, ...] = ()
 
     def __post_init__(self) -> None:
         self.works = tuple(body for body in self.bodies if body.role == "work")
         self._boxes = tuple(extent(body.ring) for body in self.works)
 
-    def reaches(self, box: tuple[float, float, float, float]) -> bool:
+    def reaches(self, box: Box) -> bool:
         """Whether a box on the board meets one around a piece."""
-        x0, y0, x1, y1 = box
-        return any(a < x1 and c > x0 and b < y1 and d > y0 for a, b, c, d in self._boxes)
+        return any(overlap(each, box) for each in self._boxes)
 
     def take(self, swept: Swept) -> None:
         """Takes away what a move takes. Of two that lie in one another only the larger is kept."""
@@ -122,10 +121,9 @@ class Wood:
             swept = replace(swept, travel=max(swept.travel, before.travel + (before.tip - swept.tip) * swept.out))
         self.taken[-_RECENT:] = [*kept, swept]
 
-    def near(self, box: tuple[float, float, float, float]) -> list[Swept]:
+    def near(self, box: Box) -> list[Swept]:
         """What was taken near a box on the board."""
-        x0, y0, x1, y1 = box
-        return [each for each in self.taken if each.box[0] < x1 and each.box[2] > x0 and each.box[1] < y1 and each.box[3] > y0]
+        return [each for each in self.taken if overlap(each.box, box)]
 
 
 def taken_by(program: Program, before: tuple[Swept, ...] = ()) -> tuple[Swept, ...]:
@@ -238,11 +236,8 @@ class Ray:
         if not found:
             return found
         if self._near is None:
-            x0, y0, x1, y1 = self._box()
-            beside = [
-                each for each in self.taken if each.box[0] < x1 and each.box[2] > x0 and each.box[1] < y1 and each.box[3] > y0
-            ]
-            self._near = [(each, chords) for each in beside if (chords := self._chords(each))]
+            box = self._box()
+            self._near = [(each, chords) for each in self.taken if overlap(each.box, box) and (chords := self._chords(each))]
         for number in range(len(self._near) - 1, -1, -1):
             swept, chords = self._near[number]
             r = swept.radius(z)
@@ -258,7 +253,7 @@ class Ray:
                 break
         return [(a, b) for a, b in found if b - a > SLIVER]
 
-    def _box(self) -> tuple[float, float, float, float]:
+    def _box(self) -> Box:
         """Around the line, as far as it reaches."""
         (x, y), dx, dy = self.at, abs(self.way[0]) * self.reach + SLIVER, abs(self.way[1]) * self.reach + SLIVER
         return (x - dx, y - dy, x + dx, y + dy)

@@ -28,7 +28,7 @@ def wanted(cut: EdgeCut, piece: Piece, rules: HouseRules) -> Wanted:
     if reach is None or (cut.shape != "rabbet" and cut.depth is not None) or cut.width is not None:
         return ()
     thickness = piece.thickness.mm
-    deep = thickness if cut.shape == "jointing" else cut.depth.mm if cut.depth is not None else cut.size.mm * _height(cut)
+    deep = thickness if cut.shape == "jointing" else cut.size.mm if cut.depth is None else cut.depth.mm
     edges = [edge for edge in edges_of(piece) if edge.ref in cut.edges]
     found = []
     for below in (*_levels(cut, deep), *(() if cut.shape == "jointing" or cut.both_faces else (deep + JUST,))):
@@ -47,10 +47,6 @@ def _levels(cut: EdgeCut, deep: float) -> tuple[float, ...]:
     return (JUST, deep - JUST) if cut.shape == "rabbet" else tuple(share * deep for share in _LEVELS)
 
 
-def _height(cut: EdgeCut) -> float:
-    return math.tan(math.radians(90.0 - cut.angle)) if cut.shape == "bevel" and cut.angle else 1.0
-
-
 def _reach(cut: EdgeCut) -> Callable[[float], float] | None:
     """How far a shape reaches into the face, by how deep below it; None where the bit says."""
     size = cut.size.mm
@@ -58,6 +54,9 @@ def _reach(cut: EdgeCut) -> Callable[[float], float] | None:
         return lambda _: size
     if cut.shape == "chamfer":
         return lambda below: size - below
+    if cut.shape == "bevel" and cut.angle is not None:
+        slope = math.tan(math.radians(cut.angle))
+        return lambda below: (size - below) * slope
     if cut.shape == "roundover":
         return lambda below: size - math.sqrt(max(size * size - (size - below) ** 2, 0.0))
     return None

@@ -11,7 +11,7 @@ from shapely.geometry import Polygon
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.paths import QUARTER_POINTS, SLIVER, parts_of, ring_length
-from ranura.core.geometry.rings import Ring, rounded
+from ranura.core.geometry.rings import Box, Ring, rounded
 from ranura.core.holding.placed import Side
 
 TABS, TAB_WIDE = 4, 10.0
@@ -64,9 +64,6 @@ def clearing(ring: Ring, *, bit_diameter: float, lane: float) -> Clearing:
         found += [ring for part in parts_of(inner) for ring in _rings(_core(part, nxt, bit_diameter))]
         inner = nxt
     return Clearing(paths=tuple(_clockwise(path) for path in reversed(found)), lane=step)
-
-
-Box = tuple[float, float, float, float]
 
 
 def clearing_from_outside(

@@ -162,7 +162,7 @@ def _field(recorder: Recorder, setting: PocketSetting, paths: tuple[Ring, ...], 
     by_depth: dict[float, list[Pass]] = {}
     for each in passes:
         by_depth.setdefault(each.to_depth, []).append(each)
-    beside = setting.base.kind != "plunge"
+    beside = setting.pocket.comes_in and setting.base.kind != "plunge"
     for depth, group in by_depth.items():
         inner, outer = group[0], group[-1]
         first = (*paths[0], paths[0][0])

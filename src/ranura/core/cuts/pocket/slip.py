@@ -189,7 +189,7 @@ def _direction(setting: PocketSetting, guide: AreaGuide) -> SlipSection:
         lines.append(write("from end to end, back to the first end, no dwelling"))
     pressed = "" if isinstance(guide, FreehandGuide | TrammelGuide) else "pressed on; "
     out = "then back 2 mm and straight up, base flat; switch off above the work"
-    if setting.base.kind != "plunge":
+    if asked.comes_in and setting.base.kind != "plunge":
         out = "at each depth switch off before the open side, wait until it stands, then set the next"
     lines.append(write(pressed + out))
     return SlipSection(

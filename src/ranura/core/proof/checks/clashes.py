@@ -7,7 +7,7 @@ from collections.abc import Iterator
 
 from shapely.geometry.base import BaseGeometry
 
-from ranura.core.geometry.rings import Ring, extent
+from ranura.core.geometry.rings import Box, Ring, extent, overlap
 from ranura.core.proof import words
 from ranura.core.proof.checks.base import half_width
 from ranura.core.proof.cutter import widest, widest_between
@@ -18,7 +18,6 @@ from ranura.core.proof.steps import Step
 
 _IN_BASES_WAY = frozenset({"clamp", "vice", "pin"})
 _NOT_TO_CUT = frozenset({"clamp", "vice", "pin", "fence", "block", "template", "bench"})
-Box = tuple[float, float, float, float]
 _TOUCHES = 0.1
 """mm by which outlines may overlap and still only touch."""
 
@@ -84,9 +83,8 @@ class Clashes:
         """Whether the box around a body comes near the one around a path."""
         if body.id not in self._boxes:
             self._boxes[body.id] = extent(body.ring)
-        x0, y0, x1, y1 = self._boxes[body.id]
-        a0, b0, a1, b1 = extent(path)
-        return x0 < a1 + reach and x1 > a0 - reach and y0 < b1 + reach and y1 > b0 - reach
+        x0, y0, x1, y1 = extent(path)
+        return overlap(self._boxes[body.id], (x0 - reach, y0 - reach, x1 + reach, y1 + reach))
 
 
 def _widest_of(bit: Cutter) -> float:

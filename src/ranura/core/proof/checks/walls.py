@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass, field
 
 from ranura.core.geometry import closeness
+from ranura.core.geometry.rings import Box
 from ranura.core.proof import words
 from ranura.core.proof.findings import Found
 from ranura.core.proof.sections import Section
@@ -87,6 +88,6 @@ def _wall(ray: Ray, z: float, r: float, far: float) -> float | None:
     return first[1] - max(first[0], 0.0)
 
 
-def _around(section: Section, reach: float) -> tuple[float, float, float, float]:
+def _around(section: Section, reach: float) -> Box:
     x, y = section.at
     return (x - reach, y - reach, x + reach, y + reach)
