@@ -99,6 +99,7 @@ def test_1_a_recess_finds_its_fresh_wood_on_the_left_from_whatever_side_it_is_op
     cut = {"kind": "pocket", "form": "recess", "depth": 2.2, "open_sides": [side], "bit_id": bit, "router_id": "plunge-two"}
     made = plan(cut | sizes | places, 700, 200, 24)
     assert made["status"] != "stop", codes(made, "stop")
+    assert not plunges(made), "it is begun in front of the open side"
     assert {move["fresh"] for move in made["moves"] if move["kind"] == "cut"} <= {"left", "both", "none"}
 
 

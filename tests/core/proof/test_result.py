@@ -40,7 +40,7 @@ CHAMFER = EdgeCut(shape="chamfer", size=mm(4), edges=("near",), both_faces=True,
 BEVEL = EdgeCut(shape="bevel", size=mm(12), angle=22.5, edges=("near",), edge_state="smooth")
 SLANTED = replace(DADO, angle=12.5, end="right")
 TURNED = replace(DADO, angle=-20, stop_last=mm(50))
-FROM_FAR = replace(GROOVE, end="far", stop_first=mm(80))
+FROM_FAR = replace(GROOVE, end="far", stop_first=mm(80), stop_last=mm(130))
 PAIR = replace(DADO, mirrored=True, stop_first=mm(30))
 JOINTING = EdgeCut(shape="jointing", size=mm(1), edges=("near",))
 
@@ -102,6 +102,7 @@ def test_what_is_taken_is_what_was_asked(cut):
         (TURNED, {"angle": -20.2}, "takes-too-much"),
         (PAIR, {"stop_first": mm(30.3)}, "takes-too-much"),
         (FROM_FAR, {"stop_first": None}, "leaves-too-much"),
+        (FROM_FAR, {"stop_first": mm(130), "stop_last": mm(80)}, "takes-too-much"),
         (BEVEL, {"size": mm(12.5)}, "leaves-too-much"),
         (BEVEL, {"angle": 21.0}, "takes-too-much"),
         (CHAMFER, {"size": mm(3.8)}, "takes-too-much"),
