@@ -144,3 +144,12 @@ def test_a_cut_that_stops_mounts_nothing(client):
     assert client.app.state.prior.before("shelf-dado-64", client.app.state.saved_shop.current()) == Before(
         unmade=("dado 17.6 mm × 6 mm",)
     )
+
+
+def test_a_rabbet_that_ends_inside_wants_a_bit_and_a_base_that_plunge(client):
+    """No family plans one; its section is judged alone, as a channel's."""
+    asked = GROOVE | {"kind": "rabbet", "ends": "stopped"}
+    found = client.post("/api/choose", json=asked).json()
+    assert found["offers"]
+    assert {offer["router_id"] for offer in found["offers"]} <= {"plunge-two", "trim-one"}
+    assert "rabbet-9.525" not in {offer["bit_id"] for offer in found["offers"]}

@@ -145,6 +145,25 @@ def bodies(plan: dict[str, Any], role: str) -> list[np.ndarray]:
     return [np.array(body["ring"]) for body in plan["bodies"] if body["role"] == role]
 
 
+@pytest.mark.parametrize("edge", ["near", "far", "left", "right"])
+@pytest.mark.parametrize("width", [9.5, 4.0])
+def test_the_straightedge_of_an_edge_cut_stands_on_the_board_where_the_base_rides(edge, width):
+    """On the wood's side of the axis, as far as the base's guided side, and past both ends of the edge."""
+    cut = {"kind": "edge", "shape": "rabbet", "size": mm(width), "depth": mm(5), "edges": [edge], "guide": "fence"}
+    plan = made(cut | {"bit_id": "straight-19.05", "router_id": "plunge-two"}, board(600, 300))
+    fences = bodies(plan, "fence")
+    assert len(fences) == sum(move["kind"] == "start" for move in plan["moves"])
+    across, length = (1, 600) if edge in ("near", "far") else (0, 300)
+    last = [move for move in plan["moves"] if move["kind"] == "cut"][-1]["path"][0][across]
+    inwards = 1 if edge in ("near", "left") else -1
+    for fence in fences:
+        faces = inwards * (fence[:, across] - last)
+        assert faces.min() == pytest.approx(SHOP.router("plunge-two").bases[0].sides[0].distance, abs=0.01)
+        along = fence[:, 1 - across]
+        over = SHOP.rules.fence_overhang
+        assert (along.min(), along.max()) == pytest.approx((-over, length + over), abs=0.01)
+
+
 @pytest.mark.parametrize("end", ["left", "right"])
 def test_the_backer_stands_beyond_the_edge_where_the_bit_comes_out(end):
     plan = made(DADO | {"end": end, "guide": "straightedge"})

@@ -47,12 +47,13 @@ def tools_for(planning: Planning, cut: AnyCut, piece: Piece, shop: Shop, *, befo
 
 
 def tools_for_section(planning: Planning, need: StraightCut, wood: Material, shop: Shop) -> Tools:
-    """All tools for a cut of which the section is known. A rabbet is an edge's, everything else a channel's.
+    """All tools for a cut of which the section is known. A rabbet is an edge's, everything else a channel's; of what
+    neither plans the section is judged alone.
 
     Raises `CutError` with the dimension that cannot be."""
     known = shop if wood in shop.materials else replace(shop, woods=(*shop.woods, wood))
-    if need.through:
-        # Nothing that is planned by a section alone goes through: a form is needed for it.
+    if need.through or (need.open_sided and need.stopped):
+        # No family plans these from a section alone: what goes through has a form, and a rabbet runs out at both ends.
         return _proven(ChannelJudge(known, need, wood, shop.rules), None, None, known, NOTHING_BEFORE)
     cut, piece = _sample(need, wood)
     planner = planning.planner(cut, piece, known, shop.rules, NOTHING_BEFORE)
