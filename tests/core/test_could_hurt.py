@@ -389,3 +389,41 @@ def test_16_a_climb_that_the_plan_leaves_out_is_not_advised():
         cut = FLANK | {"shape": "roundover", "size": mm(3), "router_id": "plunge-two", "held": held, "edges": ["near"]}
         made = calculate("plan", {"cut": cut, "piece": piece, "shop": shop})
         assert any(stage["climb"] for stage in made["stages"]) or "fibres-lift-climb" not in codes(made), (held, climbs)
+
+
+INSIDE = [
+    {"kind": "pocket", "form": "disc", "length": 160, "depth": 18, "from_left": 200, "from_near": 150, "through": True,
+     "backed": True, "loose": "screws"},
+    {"kind": "pocket", "form": "cut-out", "length": 150, "across": 100, "depth": 18, "from_left": 100, "from_near": 80,
+     "through": True, "backed": True, "loose": "skin"},
+    {"kind": "pocket", "form": "recess", "length": 90, "across": 60, "depth": 12, "from_left": 100, "from_near": 80},
+    {"kind": "dado", "width": 12.7, "depth": 12, "position": 200, "stop_first": 60, "stop_last": 60, "guide": "straightedge"},
+]  # fmt: skip
+
+
+@pytest.mark.parametrize("cut", INSIDE, ids=["disc", "cut-out", "recess", "stopped dado"])
+def test_2_no_school_plunges_deeper_at_once_than_half_the_bit(cut):
+    lengths = {key: mm(value) if key in LENGTHS else value for key, value in cut.items()}
+    piece = {"name": "board", "material": "pine", "length": mm(500), "width": mm(300), "thickness": mm(18)}
+    shop = TypeAdapter(Shop).dump_python(SHOP, mode="json")
+    shop["rules"]["depth_rule"] = "diameter"
+    made = calculate("plan", {"cut": lengths, "piece": piece, "shop": shop})
+    assert made["status"] != "stop", codes(made, "stop")
+    depths = [move["to_depth"] for move in made["moves"] if move["kind"] == "plunge"]
+    r = max(each[1] for each in made["settings"][0]["bit"]["silhouette"])
+    steps = [b - a for a, b in zip([0.0, *depths], depths, strict=False) if b > a]
+    assert max(steps) <= r + 1e-6
+    assert "plunged deeper at once than half its width" in str(made["figures"])
+
+
+def test_2_a_slot_that_only_ends_inside_keeps_the_step_of_its_school():
+    shop = TypeAdapter(Shop).dump_python(SHOP, mode="json")
+    shop["rules"]["depth_rule"] = "diameter"
+    piece = {"name": "board", "material": "pine", "length": mm(500), "width": mm(300), "thickness": mm(22)}
+    dado = {"kind": "dado", "width": mm(12.7), "depth": mm(11), "position": mm(200), "guide": "straightedge"}
+    deepest = {}
+    for stop in ("stop_first", "stop_last"):
+        made = calculate("plan", {"cut": dado | {stop: mm(60)}, "piece": piece, "shop": shop})
+        assert made["status"] != "stop", codes(made, "stop")
+        deepest[bool(plunges(made))] = min(move["to_depth"] for move in made["moves"] if move["kind"] == "cut")
+    assert deepest[True] <= 6.35 < deepest[False], "one begins inside, the other at the edge"

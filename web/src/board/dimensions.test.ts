@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Dimension } from "../api/client";
-import { uncrowded } from "./dimensions";
+import { laid, uncrowded } from "./dimensions";
 
 const scale = { px: 1, x: (mm: number) => mm, y: (mm: number) => -mm };
 const dimension = (name: string, change: Partial<Dimension>): Dimension => ({
@@ -31,6 +31,11 @@ describe("distances find room for their words", () => {
     expect(kept(dimension("position", {}), dimension("stop", { start: [20, -30], end: [110, -30] }))).toEqual(
       ["position", "stop"],
     );
+  });
+  it("words longer than their distance stay on the drawing", () => {
+    const place = (start: number) =>
+      laid(dimension("position", { start: [start, 0], end: [start + 20, 0] }), scale, 390, 60).x;
+    expect([place(0), place(180), place(370)]).toEqual([30, 190, 360]);
   });
   it("beside an upright line at the picture's end the words turn inwards", () => {
     const high = dimension("depth", { start: [990, 0], end: [990, 40], vertical: true });

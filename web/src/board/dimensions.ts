@@ -24,7 +24,8 @@ export function laid(dimension: Dimension, scale: Scale, right: number, long: nu
   if (!dimension.vertical)
     return {
       line: `M${ax} ${y0}H${bx}M${ax} ${y0 - 6}v12M${bx} ${y0 - 6}v12M${ax} ${ay}V${y0}M${bx} ${by}V${y0}`,
-      x: middle.x,
+      // Words that are longer than their distance stay on the drawing.
+      x: Math.max(long / 2, Math.min(middle.x, right - long / 2)),
       y: y0 + (away > 0 ? 19 : -7),
       anchor: "middle",
       upright: null,
