@@ -41,6 +41,7 @@ OTHERWISE = {
     "clamps": (ClampAt(side="near", at=300.0),),
     "support": True,
     "held": "vice",
+    "thin_walls": True,
     "bit_id": "straight-12.7",
     "router_id": "plunge-two",
     "radius": mm(2),

@@ -20,13 +20,14 @@ from ranura.core.choosing.ranking import StraightRanking
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.judge import ChannelJudge
 from ranura.core.cuts.channel.on_board import channel
-from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.family import NOTHING_BEFORE
+from ranura.core.plan import PLANNING, CutPlan, plan_cut
 from ranura.core.shop.house_rules import DEPTH_RULES, SPEED_RULES, HouseRules, RuleError
 from ranura.core.shop.shop import Shop
 from ranura.core.text.cautions import Caution
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import read
-from ranura.demo.jobs import SHELF_DADOES, WING_CASE_SIDE
+from ranura.demo.jobs import PIECES, SHELF_DADOES, WING_CASE_SIDE
 from ranura.demo.shop import SHOP
 
 MIDDLE, LOWER = SHELF_DADOES[0][2], SHELF_DADOES[1][2]
@@ -338,3 +339,22 @@ def test_a_caution_is_written_with_all_of_its_facts():
         wanted = _facts_of(WORDS[each.code].message) | _facts_of(WORDS[each.code].do)
         assert wanted <= set(each.facts)
         assert "{" not in each.message.metric + each.do.inch
+
+
+def test_after_a_stop_another_bit_is_tried_before_another_router():
+    """The back panel's rabbet runs over the dadoes' ends, where the bit ranked first has no edge for its bearing."""
+    (_, piece, cuts), before = PIECES[0], NOTHING_BEFORE
+    for _, _, cut in cuts[:-1]:
+        before = PLANNING.leaves(cut, piece, SHOP, before=before)
+    made = PLANNING.plan(cuts[-1][2], piece, SHOP, SHOP.rules, before=before)
+    alone = PLANNING.plan(cuts[-1][2], piece, SHOP, SHOP.rules)
+    assert (alone.bit_id, made.bit_id, made.router_id) == ("rabbet-9.525", "straight-19.05", "plunge-two")
+
+
+def test_a_wall_of_short_grain_stops_until_it_is_known():
+    cut, oak = change(position="3", depth="8"), dataclasses.replace(WING_CASE_SIDE, material="oak")
+    stopped = plan(cut, oak)
+    assert (stopped.status, codes(stopped)["short-grain-wall"]) == ("stop", "stop")
+    (way_out,) = [each for each in stopped.remedies if each.answers == "short-grain-wall"]
+    known = plan(dataclasses.replace(cut, **way_out.change), oak)
+    assert (known.status, codes(known)["short-grain-wall"]) == ("caution", "caution")

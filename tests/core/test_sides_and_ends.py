@@ -130,8 +130,8 @@ def board(**sizes) -> Piece:
     ("changes", "wall"),
     [
         ({"from_left": 200}, None),
-        ({"from_left": 3}, 3.0),
-        ({"from_left": 3, "end": "right"}, 3.0),
+        ({"from_left": 4.5}, 4.5),
+        ({"from_left": 4.5, "end": "right"}, 4.5),
         ({"from_near": 2.5}, 2.5),
         ({"from_near": 2.5, "edge": "far"}, 2.5),
         ({"from_near": 3.1}, None),  # along the grain a third of its height is enough, and 3 mm

@@ -26,7 +26,7 @@ from ranura.core.output.guides import GuideOffer, StationLine
 from ranura.core.output.remedies import Remedy
 from ranura.core.output.slip import PassLine, SlipSection
 from ranura.core.output.views import View
-from ranura.core.proof.moves import Program
+from ranura.core.proof.moves import Move, Program
 from ranura.core.proof.wanted import Wanted
 from ranura.core.proof.wood import Swept
 from ranura.core.shop.house_rules import HouseRules
@@ -140,8 +140,8 @@ class Planned:
     """A setting that was worked out; it is put into words when somebody reads it."""
 
     setting: ToolSetting
-    text: Callable[[Any], PlanText]
-    """What is said and shown of this setting, or of the same with more cautions."""
+    text: Callable[[Any, Sequence[Move]], PlanText]
+    """What is said and shown of this setting, or of the same with more cautions, and of its moves."""
     program: Callable[[Any], Program]
     """The moves of this setting, worked out when somebody asks for them."""
     drawn: Callable[[Any, Point], Point] = as_it_lies

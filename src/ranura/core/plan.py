@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from contextlib import suppress
 from dataclasses import dataclass, fields, replace
+from functools import partial
 from itertools import islice
 from typing import Any, Final, Literal
 
@@ -20,8 +21,8 @@ from ranura.core.choosing.shortlist import shortlist
 from ranura.core.families import FAMILIES
 from ranura.core.family import NOTHING_BEFORE, AnyCut, Before, Families, Family, Planner, PlanText, Task
 from ranura.core.learning.corrections import Correction, MeasureKey
-from ranura.core.output.remedies import Remedy
-from ranura.core.proof.findings import Proof
+from ranura.core.output.remedies import Remedy, known_walls
+from ranura.core.proof.findings import Finding, Proof
 from ranura.core.proof.moves import PLAN_VERSION, Body, MachineSetting, Move, Program
 from ranura.core.proof.steps import Circumstances
 from ranura.core.proof.wood import taken_by
@@ -94,7 +95,6 @@ class _Chosen:
     """As asked, with the way of holding that was taken where that was left open."""
     planner: Planner
     sifted: Sifted
-    around: Circumstances
     proven: Proven
     stopped: frozenset[Pair]
 
@@ -201,15 +201,21 @@ class Planning:
         """The tools that are taken, planned and proven."""
         planner = self.planner(cut, piece, shop, rules, before)
         check_shop(shop)
-        around = replace(circumstances(piece, shop, rules, before), wanted=self.family(cut).wanted(cut, piece, rules))
+        around = self._around(cut, piece, shop, rules, before)
         first = _first_of(planner, cut, shop, around, before, most=_MOST_PAIRS, put_off=put_off)
         if first.proven.stopped and not _pinned(cut):
             for other, changed in islice(self._others(first, piece, shop, rules, before), _MOST_OTHERS):
                 with suppress(CraftError):
-                    second = _first_of(other, changed, shop, around, before, most=1, put_off=put_off)
+                    around = self._around(changed, piece, shop, rules, before)
+                    second = _first_of(other, changed, shop, around, before, most=1, put_off=put_off, whole=False)
                     if not second.proven.stopped:
                         return second
         return first
+
+    def _around(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before) -> Circumstances:
+        """What the moves of a cut are judged by."""
+        wanted, known = self.family(cut).wanted(cut, piece, rules), getattr(cut, "thin_walls", False)
+        return replace(circumstances(piece, shop, rules, before), wanted=wanted, thin_walls=known)
 
     def _others(
         self, first: _Chosen, piece: Piece, shop: Shop, rules: HouseRules, before: Before
@@ -229,7 +235,9 @@ class Planning:
         chosen = self._chosen(cut, piece, shop, rules, before, put_off=put_off)
         cut, planner, proven, judge = chosen.cut, chosen.planner, chosen.proven, chosen.planner.judge
         setting, taken = proven.setting, proven.setting.candidate
-        text = self._with_ways_out(marked(proven, proven.planned.text(setting)), cut, piece, shop, rules, before, chosen)
+        text = self._with_ways_out(
+            marked(proven, proven.planned.text(setting, proven.program.moves)), cut, piece, shop, rules, before, chosen
+        )
         fit = [each for each in chosen.sifted.fit if each.pair not in chosen.stopped]
         if chosen.stopped and not _pinned(cut):
             fit = [taken, *(each for each in fit if each.pair != taken.pair)]
@@ -257,10 +265,10 @@ class Planning:
         self, text: PlanText, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, chosen: _Chosen
     ) -> PlanText:
         """What is said, without the remedies for what the proof stops that do not take the stop away; each is tried."""
-        proven, around = chosen.proven, chosen.around
+        proven = chosen.proven
         stops = {each.code for each in proven.proof.findings if each.level == "stop"}
         kept: list[Remedy] = []
-        for remedy in text.remedies:
+        for remedy in (*text.remedies, *known_walls(stops)):
             if remedy.answers in stops:
                 if sum(each.answers in stops for each in kept) == _MOST_REMEDIES:
                     continue
@@ -270,8 +278,10 @@ class Planning:
                 except CraftError:
                     continue
                 pair = proven.setting.candidate
-                tried = prove_planned(planner.make(planner.judge.candidate(pair.bit, pair.router)), around, before.taken)
-                if any(each.code == remedy.answers and each.level == "stop" for each in tried.setting.cautions):
+                planned = planner.make(planner.judge.candidate(pair.bit, pair.router))
+                around = self._around(changed, piece, shop, rules, before)
+                tried = prove_planned(planned, around, before.taken, until=partial(_still, remedy.answers))
+                if any(_still(remedy.answers, each) for each in tried.setting.cautions):
                     continue
             kept.append(remedy)
         return replace(text, remedies=tuple(kept))
@@ -287,6 +297,11 @@ def circumstances(piece: Piece, shop: Shop, rules: HouseRules, before: Before) -
     return Circumstances(rules=rules, fibres=piece.fibres if wood.material_class in SOLID else None, unmade=before.unmade)
 
 
+def _still(code: str, said: Caution | Finding) -> bool:
+    """Whether what is said is still the stop of a code."""
+    return said.code == code and said.level == "stop"
+
+
 _MOST_REMEDIES = 4
 """That are tried and offered for what a proof stops."""
 
@@ -297,15 +312,24 @@ _MOST_PAIRS, _MOST_OTHERS = 4, 2
 
 
 def _first_of(
-    planner: Planner, cut: AnyCut, shop: Shop, around: Circumstances, before: Before, *, most: int, put_off: bool
+    planner: Planner,
+    cut: AnyCut,
+    shop: Shop,
+    around: Circumstances,
+    before: Before,
+    *,
+    most: int,
+    put_off: bool,
+    whole: bool = True,
 ) -> _Chosen:
-    """The best tools for one way of guiding a cut that nothing stops, or the best of all."""
+    """The best tools for one way of guiding a cut that nothing stops, or the best of all, with all that stops them where the
+    `whole` is asked for."""
     judge = planner.judge
     ranking = judge.ranking(before.mounted)
     sifted = shortlist(judge, ranking, count=SHOWN_OFFERS)
     pairs = choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=planner.refuse)
-    proven, stopped = first_proven(pairs, planner.make, around, before.taken, most=most, put_off=put_off)
-    return _Chosen(cut, planner, sifted, around, proven, stopped)
+    proven, stopped = first_proven(pairs, planner.make, around, before.taken, most=most, put_off=put_off, whole=whole)
+    return _Chosen(cut, planner, sifted, proven, stopped)
 
 
 def _as_asked(field: FieldPath, length: Length) -> Asked:

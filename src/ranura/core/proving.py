@@ -14,9 +14,9 @@ from ranura.core.output.cautions import with_more
 from ranura.core.output.slip import SlipSection
 from ranura.core.output.views import Mark
 from ranura.core.proof import words
-from ranura.core.proof.findings import NOT_RUN, Proof
+from ranura.core.proof.findings import NOT_RUN, Finding, Proof
 from ranura.core.proof.moves import Program
-from ranura.core.proof.prove import prove
+from ranura.core.proof.prove import Until, prove
 from ranura.core.proof.steps import Circumstances
 from ranura.core.proof.wood import Swept
 from ranura.core.text.cautions import has_stop, reason, written
@@ -38,16 +38,27 @@ class Proven:
         return has_stop(self.setting.cautions)
 
 
+_NOT_MADE = Program(bodies=(), settings=(), moves=())
 _LONG = 200
 """Points of all ways from which on a proof takes longer than typing may wait."""
 
 
-def prove_planned(planned: Planned, around: Circumstances, before: tuple[Swept, ...], *, put_off: bool = False) -> Proven:
-    """A planned pair with its proof; `before` is what earlier cuts took of the board. `put_off` leaves a long one for later."""
+def stops(finding: Finding) -> bool:
+    """Whether a finding is a stop: what is only asked whether it may be run need not be looked at any further."""
+    return finding.level == "stop"
+
+
+def prove_planned(
+    planned: Planned, around: Circumstances, before: tuple[Swept, ...], *, put_off: bool = False, until: Until | None = None
+) -> Proven:
+    """A planned pair with its proof; `before` is what earlier cuts took of the board. `put_off` leaves a long one for later;
+    `until` ends one where enough is known."""
+    if until is stops and has_stop(planned.setting.cautions):
+        return Proven(planned=planned, setting=planned.setting, program=_NOT_MADE, proof=NOT_RUN)
     program = planned.program(planned.setting)
     if put_off and sum(len(move.path) for move in program.moves) > _LONG:
         return Proven(planned=planned, setting=planned.setting, program=program, proof=NOT_RUN)
-    run = prove(program, replace(around, turning=_turning(planned.setting)), before=before)
+    run = prove(program, replace(around, turning=_turning(planned.setting)), before=before, until=until)
     found = [
         written(each) if each.level == "note" else replace(written(each), mark=number)
         for number, each in enumerate(run.said, start=1)
@@ -83,14 +94,15 @@ def first_proven(
     *,
     most: int = MOST_TRIED,
     put_off: bool = False,
+    whole: bool = True,
 ) -> tuple[Proven, frozenset[Pair]]:
     """The first of some pairs, best first, that nothing stops, and those before it that something did; the best where all of a
-    few are stopped."""
-    best = found = prove_planned(make(pairs[0]), around, before, put_off=put_off)
+    few are stopped, with all that stops it where the `whole` is asked for."""
+    best = found = prove_planned(make(pairs[0]), around, before, put_off=put_off, until=None if whole else stops)
     tried = [pairs[0]]
     while found.stopped and len(tried) < min(len(pairs), most):
         tried.append(_next(pairs, tried))
-        found = prove_planned(make(tried[-1]), around, before, put_off=put_off)
+        found = prove_planned(make(tried[-1]), around, before, put_off=put_off, until=stops)
     if found.stopped:
         return best, frozenset()
     return found, frozenset(each.pair for each in tried[:-1])

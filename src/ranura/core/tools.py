@@ -18,7 +18,7 @@ from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cutting.need import StraightCut
 from ranura.core.family import NOTHING_BEFORE, AnyCut, Before, Planner
 from ranura.core.plan import Planning, circumstances
-from ranura.core.proving import prove_planned
+from ranura.core.proving import prove_planned, stops
 from ranura.core.shop.shop import Shop
 from ranura.core.text.cautions import Caution
 from ranura.core.text.lengths import Length
@@ -68,7 +68,7 @@ def _proven(judge: Judge, planner: Planner | None, piece: Piece | None, shop: Sh
     if planner is not None and piece is not None:
         around = circumstances(piece, shop, shop.rules, before)
         for each in ranked[:_MOST_PROVEN]:
-            made = prove_planned(planner.make(each), around, before.taken, put_off=True)
+            made = prove_planned(planner.make(each), around, before.taken, put_off=True, until=stops)
             if made.stopped:
                 stopped.append((each, next(caution for caution in made.setting.cautions if caution.level == "stop")))
     unfit = {each.pair for each, _ in stopped}

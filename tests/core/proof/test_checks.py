@@ -228,6 +228,25 @@ def test_3_a_slot_at_an_angle_meets_wood_with_one_flank_first():
     assert codes(recorder.moves) == {}
 
 
+def at_an_angle(first: tuple[float, float], last: tuple[float, float]) -> list[Move]:
+    """A slot right through the board on the slant, begun and ended clear of it."""
+    recorder = Recorder()
+    recorder.start(first, 4.0)
+    recorder.cut((first, last), 4.0, "both", 2.0)
+    recorder.stop(last, 4.0)
+    return recorder.moves
+
+
+def test_3_a_slot_that_slowly_leaves_another_is_a_climb_where_its_right_flank_cuts_alone():
+    assert set(codes(across(50, 4) + at_an_angle((44.0, -20.0), (86.0, 120.0)))) == {"climbs"}
+    assert codes(across(50, 4) + at_an_angle((50.0, -20.0), (8.0, 120.0))) == {}
+
+
+def test_3_a_slot_at_an_angle_over_several_others_is_judged_at_each_of_them():
+    grooves = across(40, 4) + across(80, 4) + across(120, 4) + across(160, 4)
+    assert codes(grooves + at_an_angle((-20.0, 5.0), (220.0, 90.0))) == {}
+
+
 @pytest.mark.parametrize(
     ("moves", "setting", "found"),
     [

@@ -17,9 +17,9 @@ from ranura.demo.shop import SHOP
 ALONG, ACROSS = (1.0, 0.0), (0.0, 1.0)
 
 
-def findings(moves, work, *, fibres=None, setting=None):
+def findings(moves, work, *, fibres=None, setting=None, thin_walls=False):
     board = standing("work-1", "work", box(*work), 0.0, 20.0)
-    around = Circumstances(SHOP.rules, fibres)
+    around = Circumstances(SHOP.rules, fibres, thin_walls=thin_walls)
     run = prove(Program(bodies=(board,), settings=(setting or machine(),), moves=tuple(moves)), around)
     proof, said = run.proof, run.said
     return {each.code: (each, reason.facts) for each, reason in zip(proof.findings, said, strict=True)}
@@ -48,6 +48,59 @@ def test_9_a_wall_between_two_slots(between, depth, fibres, thin):
         each, facts = found["thin-wall"]
         assert (facts["wall"], facts["height"]) == (pytest.approx(between), pytest.approx(depth))
         assert each.at[1] == pytest.approx(95.0 + between / 2), "marked in the middle of the wall"
+
+
+@pytest.mark.parametrize(
+    ("between", "fibres", "said"),
+    [(4.4, ACROSS, "short-grain-wall"), (4.6, ACROSS, "thin-wall"), (3.2, ALONG, None), (2.9, ALONG, "thin-wall")],
+    ids=["under half of its height", "over half", "along the grain", "thin along the grain"],
+)
+def test_9_short_grain_that_breaks_is_a_stop_until_it_is_known(between, fibres, said):
+    moves = run((-20.0, 5.0 + between), (420.0, 5.0 + between), depth=9.0)
+    found = findings(moves, (0, 0, 400, 200), fibres=fibres)
+    assert set(found) & {"short-grain-wall", "thin-wall"} == ({said} if said else set())
+    if said == "short-grain-wall":
+        known = findings(moves, (0, 0, 400, 200), fibres=fibres, thin_walls=True)
+        assert (found[said][0].level, known[said][0].level) == ("stop", "caution")
+
+
+def slot(first, last, depth):
+    """A slot that lies inside, plunged at one end."""
+    recorder = Recorder()
+    recorder.start(first, -5.0)
+    recorder.plunge(first, -5.0, depth)
+    recorder.cut((first, last), depth, "both", 2.0)
+    recorder.lift(last, depth, turning=True)
+    recorder.stop(last, 0.0)
+    return recorder.moves
+
+
+@pytest.mark.parametrize(
+    ("end", "depth", "fibres", "said"),
+    [
+        (12.1, 18.0, ALONG, None),
+        (11.9, 18.0, ALONG, "thin-wall"),
+        (5.9, 18.0, ALONG, "short-grain-wall"),
+        (4.0, 3.0, ALONG, None),
+        (1.4, 3.0, ALONG, "short-grain-wall"),
+        (6.1, 18.0, ACROSS, None),
+        (5.9, 18.0, ACROSS, "thin-wall"),
+    ],
+    ids=["12 mm", "less", "under 6", "higher than the slot is deep", "under half of that", "a third of it", "thinner"],
+)
+def test_9_the_wall_between_the_end_of_a_slot_and_the_end_of_the_board(end, depth, fibres, said):
+    for first, last in (((5.0 + end, 100.0), (150.0, 100.0)), ((150.0, 100.0), (5.0 + end, 100.0))):
+        found = findings(slot(first, last, depth), (0, 0, 400, 200), fibres=fibres)
+        assert set(found) & {"short-grain-wall", "thin-wall"} == ({said} if said else set())
+
+
+@pytest.mark.parametrize(("wall", "thin"), [(5.4, False), (5.2, True)])
+def test_9_beside_a_mortise_two_thirds_of_its_width_are_enough(wall, thin):
+    """Of a slot that is open at an end a third of its depth is asked all the same."""
+    narrow, y = machine(r=4.0), 4.0 + wall
+    closed = findings(slot((60.0, y), (150.0, y), 20.0), (0, 0, 400, 200), fibres=ALONG, setting=narrow)
+    is_open = findings(run((-20.0, y), (150.0, y), depth=20.0), (0, 0, 400, 200), fibres=ALONG, setting=narrow)
+    assert ("thin-wall" in closed, "thin-wall" in is_open) == (thin, True)
 
 
 @pytest.mark.parametrize(("y", "thin"), [(7.9, True), (8.1, False), (4.0, False)])

@@ -42,6 +42,11 @@ def held_by(held: Held | None) -> ChoiceBlank:
     return answers("Held by", "held", held or "clamps", _HELD)
 
 
+def thin_walls(known: bool) -> ChoiceBlank:
+    """Whether the person knows of a wall that may break off."""
+    return answers("Thin walls", "thin_walls", known, ((False, "Thin walls stop it"), (True, "Thin wall known")))
+
+
 def depth_by(by_part: bool) -> ChoiceBlank:
     """Whether the depth is typed, or is that of the part that lies in the cut."""
     return answers("Depth by", "leaf", by_part, ((False, "Depth as typed"), (True, "Set by the part")))

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Container, Sequence
 from dataclasses import dataclass
 
 from ranura.core.holding.placed import ClampAt, Held
+from ranura.core.proof import words as proof_words
 from ranura.core.text import hold_words, table_words
 from ranura.core.text.forms import Change, PlacedClamp
 from ranura.core.text.writing import Text, write
@@ -48,6 +49,13 @@ def held_otherwise(codes: set[str], held: Held | None) -> list[Remedy]:
             for how in ("dogs", "vice", "tape")
         ]
     return found
+
+
+def known_walls(codes: Container[str]) -> list[Remedy]:
+    """That a wall which may break off is known of, where one stops the plan (R14)."""
+    code = proof_words.SHORT_GRAIN_WALL.code
+    says = write("I know: it is backed up, or may break off")
+    return [Remedy(answers=code, says=says, change={"thin_walls": True})] if code in codes else []
 
 
 def moved_clear(codes: set[str], moved: Sequence[ClampAt]) -> list[Remedy]:

@@ -219,17 +219,23 @@ def feed_section(setting: SteppedSetting, figures: Mapping[str, Figure], *, face
         leads=(lead(figures["feed.pace"], "for 300 mm"),),
         lines=(
             write(
-                "{n} {passes}, {t:n0} s in the wood{faces} · {p:n0} of {available:n0} W",
+                "{n} {passes}{faces}{time} · {p:n0} of {available:n0} W",
                 n=len(stepping.passes),
                 passes="pass" if len(stepping.passes) == 1 else "passes",
                 faces=faces,
-                t=figures["feed.time"].value,
+                time=in_wood(figures),
                 p=hard.power_w,
                 available=hard.available_w or 0.0,
             ),
         ),
-        figures=("feed.pace", "feed.time", "feed.power"),
+        figures=tuple(key for key in ("feed.pace", "feed.time", "feed.power") if key in figures),
     )
+
+
+def in_wood(figures: Mapping[str, Figure]) -> str:
+    """The words for how long a bit is in the wood, where that is known."""
+    time = figures.get("feed.time")
+    return "" if time is None else write(", {t:n0} s in the wood", t=time.value).metric
 
 
 _HELD_BY = {

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
 
 from ranura.core.proof.checks.base import Base
@@ -18,7 +18,7 @@ from ranura.core.proof.checks.result import result
 from ranura.core.proof.checks.rubbing import rubbing
 from ranura.core.proof.checks.sides import sides
 from ranura.core.proof.checks.walls import Walls
-from ranura.core.proof.findings import Found, Proof
+from ranura.core.proof.findings import Finding, Found, Proof
 from ranura.core.proof.moves import Move, Program
 from ranura.core.proof.steps import Circumstances, Step, steps_of
 from ranura.core.proof.wood import Swept, Wood
@@ -35,8 +35,13 @@ class Run:
     moves: tuple[Move, ...]
 
 
-def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] = ()) -> Run:
-    """Whether a plan may be run, with every place where it may not. `before` is what earlier cuts took of the same board.
+Until = Callable[[Finding], bool]
+"""Whether a finding answers what was asked."""
+
+
+def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] = (), until: Until | None = None) -> Run:
+    """Whether a plan may be run, with every place where it may not. `before` is what earlier cuts took of the same board; it ends
+    early, with what it has, at a move `until` which enough is known.
 
     Rule: R21
     Formula: every move on the board as all moves before it left it
@@ -51,6 +56,8 @@ def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] 
         found += _at(step, around)
         for check in (guides, base, clashes, held, walls, hands):
             found += check(step)
+        if until is not None and any(until(each.finding) for each in found):
+            break
         taken.append(step.swept)
         if step.number + 1 == len(program.moves):
             found += stands_in_the_end(step)

@@ -103,9 +103,8 @@ class Spot:
     passing: bool = False
 
 
-def sections_of(wood: Wood, swept: Swept) -> tuple[Section, ...]:
-    """What a bit meets at places of its way."""
-    taken = wood.near(swept.box)
+def sections_of(wood: Wood, swept: Swept, taken: Sequence[Swept]) -> tuple[Section, ...]:
+    """What a bit meets at places of its way; `taken` is what was taken near it."""
     return tuple(_section(wood, swept, spot, taken) for spot in _places(wood, swept, taken))
 
 

@@ -11,12 +11,16 @@ from ranura.core.geometry.rings import Box, Point
 from ranura.core.proof.findings import Finding, Found
 from ranura.core.proof.moves import Body, Fresh, MachineSetting, Move, Program, Vector3
 from ranura.core.proof.sections import Section, sections_of
+from ranura.core.proof.standing import wood_below
 from ranura.core.proof.wanted import Wanted
 from ranura.core.proof.wood import CUTTING, Swept, Wood, outwards, place_on, swept_by
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text.cautions import reason
 from ranura.core.text.words import Level, Words
 from ranura.core.text.writing import Fact
+
+THIN = 0.05
+"""mm of wood below a bit that are none."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,6 +34,8 @@ class Circumstances:
     """The bit that is planned, as it turns; None where its load is not asked for."""
     wanted: Wanted = ()
     """What they are to take; empty where that is not known."""
+    thin_walls: bool = False
+    """The person knows that a wall may break off."""
     unmade: tuple[str, ...] = ()
     """Earlier cuts of the board that their own plan stops, in words."""
 
@@ -51,7 +57,8 @@ class Step:
 
     number: int
     move: Move
-    setting: MachineSetting
+    settings: tuple[MachineSetting, ...]
+    """All of the plan."""
     wood: Wood
     """The board before it."""
     swept: Swept | None
@@ -62,11 +69,26 @@ class Step:
     """Where the bit is before it."""
     plunged: float
     """mm of wood that it went down through on this spot without having cut along."""
+    near: tuple[Swept, ...] = ()
+    """What was taken before near its way."""
+    _below: float | None = None
+
+    @property
+    def setting(self) -> MachineSetting:
+        """What it is made with."""
+        return self.settings[self.move.setting]
 
     @property
     def there(self) -> list[Body]:
         """What stands there at this move."""
         return [each for each in self.wood.bodies if each.from_move <= self.number < (each.to_move or math.inf)]
+
+    @property
+    def below(self) -> float:
+        """mm of wood that it goes down through on its spot."""
+        if self._below is None:
+            self._below = wood_below(self.wood, self.swept) if self.swept is not None else 0.0
+        return self._below
 
     @property
     def out(self) -> int:
@@ -83,6 +105,8 @@ class Step:
         """On which side of its heading the move finds wood that is still there. What the move itself says stays where both sides
         meet wood, as at a corner of a lane, where it meets wood head on alone, and where it is too short to be looked at."""
         said = self.move.fresh
+        if self.move.kind == "plunge":
+            return "both" if self.below > THIN else "none"
         if said is None or not self.sections:
             return said
         seen = [section.sides for section in self.sections if not section.passing]
@@ -123,8 +147,9 @@ def steps_of(program: Program, wood: Wood) -> Iterator[Step]:
     for number, move in enumerate(program.moves):
         setting = program.settings[move.setting]
         swept = swept_by(move, setting) if move.kind in CUTTING else None
-        sections = _sections(wood, swept, known) if swept is not None and len(swept.path) > 1 else ()
-        step = Step(number, move, setting, wood, swept, sections, bit, plunged)
+        near = tuple(wood.near(swept.box)) if swept is not None else ()
+        sections = _sections(wood, swept, near, known) if swept is not None and len(swept.path) > 1 else ()
+        step = Step(number, move, program.settings, wood, swept, sections, bit, plunged, near)
         yield step
         if swept is not None:
             wood.take(swept)
@@ -145,14 +170,13 @@ def _after(step: Step) -> Bit:
     return Bit(move.path[-1] if move.path else bit.at, move.to_depth, move.turning, way)
 
 
-def _sections(wood: Wood, swept: Swept, known: _Known) -> tuple[Section, ...]:
-    """What a move meets, looked up where another met the same at another place."""
-    taken = wood.near(swept.box)
+def _sections(wood: Wood, swept: Swept, taken: tuple[Swept, ...], known: _Known) -> tuple[Section, ...]:
+    """What a move meets, looked up where another met the same at another place; `taken` is what was taken near its way."""
     origin = swept.path[0]
     key = _key(wood, swept, taken, origin)
     found = known.sections.get(key)
     if found is None:
-        found = sections_of(wood, swept)
+        found = sections_of(wood, swept, taken)
         known.sections[key] = tuple(_moved(each, (-origin[0], -origin[1])) for each in found)
         return found
     return tuple(_moved(each, origin) for each in found)
@@ -162,7 +186,7 @@ def _moved(section: Section, by: Point) -> Section:
     return replace(section, at=(section.at[0] + by[0], section.at[1] + by[1]))
 
 
-def _key(wood: Wood, swept: Swept, taken: list[Swept], origin: Point) -> object:
+def _key(wood: Wood, swept: Swept, taken: tuple[Swept, ...], origin: Point) -> object:
     """All that a section depends on, seen from the beginning of the way: the way itself, what was taken near it, and the edges of
     the board near it."""
     return (_relative(swept, origin), tuple(_relative(each, origin) for each in taken), _edges_near(wood, swept.box, origin))

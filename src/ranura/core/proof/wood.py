@@ -100,10 +100,20 @@ class Wood:
     works: tuple[Body, ...] = ()
     """The pieces."""
     _boxes: tuple[Box, ...] = ()
+    _around: np.ndarray = field(default_factory=lambda: np.zeros((0, 4)))
+    """The boxes around what was taken, in the same order, with room for more."""
 
     def __post_init__(self) -> None:
         self.works = tuple(body for body in self.bodies if body.role == "work")
         self._boxes = tuple(extent(body.ring) for body in self.works)
+        self._note(0)
+
+    def _note(self, first: int) -> None:
+        """Writes down the boxes around what was taken, from one on."""
+        if len(self.taken) > len(self._around):
+            self._around = np.concatenate((self._around, np.zeros((len(self.taken) + _ROOM, 4))))
+        for number in range(first, len(self.taken)):
+            self._around[number] = self.taken[number].box
 
     def reaches(self, box: Box) -> bool:
         """Whether a box on the board meets one around a piece."""
@@ -120,10 +130,14 @@ class Wood:
             before = kept.pop()
             swept = replace(swept, travel=max(swept.travel, before.travel + (before.tip - swept.tip) * swept.out))
         self.taken[-_RECENT:] = [*kept, swept]
+        self._note(len(self.taken) - len(kept) - 1)
 
     def near(self, box: Box) -> list[Swept]:
         """What was taken near a box on the board."""
-        return [each for each in self.taken if overlap(each.box, box)]
+        if len(self.taken) <= _FEW:
+            return [each for each in self.taken if overlap(each.box, box)]
+        x0, y0, x1, y1 = self._around[: len(self.taken)].T
+        return [self.taken[i] for i in np.flatnonzero((x0 < box[2]) & (x1 > box[0]) & (y0 < box[3]) & (y1 > box[1]))]
 
 
 def taken_by(program: Program, before: tuple[Swept, ...] = ()) -> tuple[Swept, ...]:
@@ -136,19 +150,26 @@ def taken_by(program: Program, before: tuple[Swept, ...] = ()) -> tuple[Swept, .
     return tuple(wood.taken)
 
 
+_FEW, _ROOM = 24, 64
+"""How much may be taken before it is looked through all at once, and for how much more there is room."""
 _RECENT = 8
 """Of what was taken last, how many are held against what is taken next."""
 
 
 def _covers(a: Swept, b: Swept, face: float) -> bool:
     """Whether what one move takes holds all that another takes; `face` is how high the worked face lies."""
-    if a.silhouette != b.silhouette or a.out != b.out or not _lies_on(b.path, a.path):
+    if a.out != b.out or not _holds(a.box, b.box) or a.silhouette != b.silhouette or not _lies_on(b.path, a.path):
         return False
     deeper = (b.tip - a.tip) * a.out
     if deeper < -1e-9 or (is_undercut(a.silhouette) and (deeper > 1e-9 or b.travel > a.travel)):
         return False
     top = a.silhouette[-1][0]
     return min(b.tip * b.out + top + b.travel, face) <= a.tip * a.out + top + a.travel + 1e-9
+
+
+def _holds(a: Box, b: Box) -> bool:
+    """Whether a box holds another, but for a little."""
+    return a[0] <= b[0] + 1e-5 and a[1] <= b[1] + 1e-5 and a[2] >= b[2] - 1e-5 and a[3] >= b[3] - 1e-5
 
 
 def _continues(deeper: Swept, before: Swept) -> bool:

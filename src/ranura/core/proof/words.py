@@ -252,8 +252,37 @@ THIN_WALL = Words(
     do="Leave more wood, or back it up while you rout",
 )
 
+SHORT_GRAIN_WALL = Words(
+    code="short-grain-wall",
+    place="guide",
+    level="stop",
+    message="Here a wall of short grain only {wall:len} thick and {height:len} high is left standing, and it breaks off",
+    do="Leave more wood, or back it up and say that you know of it",
+)
+
 # 12: ends
 
+STOPPED_END = Words(
+    code="stopped-end",
+    place="direction",
+    level="note",
+    message="The cut ends inside the board: draw the router back 2 mm, then {then}",
+    do="Stop by a block and by a line; do not push hard against the block, the bit springs past its line",
+)
+NEVER_LIFT_UNDERCUT = Words(
+    code="never-lift-undercut",
+    place="direction",
+    level="caution",
+    message="Below its mouth the channel is wider than the mouth: lifted inside, the bit tears it open",
+    do="Lock the plunge; come out only at an edge, and switch off only clear of the wood",
+)
+BACK_OUT_OF_KEYHOLE = Words(
+    code="back-out-of-keyhole",
+    place="direction",
+    level="caution",
+    message="The bit comes out of a keyhole only where it went in",
+    do="Go back the same way with the bit turning, and lift it at the start",
+)
 LIFTED_INTO_WOOD = Words(
     code="lifted-into-wood",
     place="direction",

@@ -59,6 +59,8 @@ class ChannelCut:
     leaf: bool = False
     """Its depth is the thickness of what lies in it, and is set by that."""
     held: Held | None = None
+    thin_walls: bool = False
+    """The person knows that a wall which may break off is left standing."""
     bit_id: str | None = None
     """The bit that is pinned."""
     router_id: str | None = None

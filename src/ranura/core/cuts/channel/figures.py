@@ -9,12 +9,12 @@ from ranura.core.cuts.channel.figures_table import block_figures, fed_figure
 from ranura.core.cuts.channel.fit import Forecast, position_spread
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import end_words, stop_places
-from ranura.core.cutting.stepping import Stepping
 from ranura.core.output.figures.holding import clearance_figure
 from ranura.core.output.figures.passes import depth_figures, feed_figures
 from ranura.core.output.figures.speed import speed_figures
 from ranura.core.output.figures.tool import tool_figures
 from ranura.core.output.figures.turret import turret_figure
+from ranura.core.output.going import Going
 from ranura.core.output.guides import heading_words
 from ranura.core.text.figures import Figure, Given, because, given, plain, show
 from ranura.core.text.writing import Text, write
@@ -315,7 +315,7 @@ _TOWARDS = {
 }
 
 
-def figures(setting: ChannelSetting) -> tuple[Figure, ...]:
+def figures(setting: ChannelSetting, going: Going | None) -> tuple[Figure, ...]:
     """All figures of a setting, in the order of the slip."""
     grip = setting.grip
     worst = setting.stepping.most_bent if setting.stepping else None
@@ -323,24 +323,8 @@ def figures(setting: ChannelSetting) -> tuple[Figure, ...]:
     found += speed_figures(setting)
     found += guide_figures(setting)
     if setting.stepping is not None:
-        found += pass_figures(setting, setting.stepping)
+        found += depth_figures(setting, setting.stepping, total=setting.channel.depth)
+        found += feed_figures(setting, setting.stepping, going)
     if setting.by_hand and setting.holding.clear is not None:
         found.append(clearance_figure(setting.holding, across=setting.base.across))
     return tuple(found)
-
-
-def pass_figures(setting: ChannelSetting, stepping: Stepping) -> list[Figure]:
-    """Deepest step and depths, then pace, time and power."""
-    return [*depth_figures(setting, stepping, total=setting.channel.depth), *_feed(setting, stepping)]
-
-
-def _feed(setting: ChannelSetting, stepping: Stepping) -> list[Figure]:
-    run = setting.channel.run
-    return feed_figures(
-        setting,
-        stepping,
-        length=run,
-        length_name="length of the cut",
-        worked="{n} passes of {length:fine}, the slowest in {t:n1} s",
-        why="Cutting alone, without setting up or walking back",
-    )

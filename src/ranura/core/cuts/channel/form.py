@@ -6,7 +6,17 @@ from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, End
 from ranura.core.cuts.channel.sentence import channel_word, end_of
 from ranura.core.cuts.channel.shapes import SHAPES
-from ranura.core.output.forms import NO_CLAMPS, answers, as_typed_before, depth_by, flip, held_by, new_length, nothing_typed
+from ranura.core.output.forms import (
+    NO_CLAMPS,
+    answers,
+    as_typed_before,
+    depth_by,
+    flip,
+    held_by,
+    new_length,
+    nothing_typed,
+    thin_walls,
+)
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text.forms import (
     Answer,
@@ -52,7 +62,7 @@ def form(cut: ChannelCut, piece: Piece, rules: HouseRules, unit: Unit) -> Form:
     if cut.guide == "table-fence" or cut.supported:
         stands = ((False, "No stands beside the table"), (True, "Stands beside the table"))
         more.append(answers("Support", "supported", cut.supported, stands))
-    more += [held_by(cut.held), depth_by(cut.leaf)]
+    more += [held_by(cut.held), thin_walls(cut.thin_walls), depth_by(cut.leaf)]
     if cut.mate is not None:
         measured = ((True, "Part measured"), (False, "Part not measured"))
         more.append(answers("The part", "mate.measured", cut.mate.measured, measured))

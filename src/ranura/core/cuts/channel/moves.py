@@ -115,7 +115,7 @@ def _run_passes(
     spacer = passes[0].spacer
     line = _line(setting, fence, spacer)
     begins_inside, ends_inside = fence.begins_and_ends_inside(setting.channel)
-    undercut = setting.channel.facts.coming_out is not None and tools is setting.candidate
+    undercut = setting.channel.facts.floor == "undercut" and tools is setting.candidate
     back = undercut and (begins_inside or ends_inside)
     widening = spacer != fence.spacers[0]
     fresh: Fresh = "left" if widening else "both"

@@ -28,7 +28,7 @@ from ranura.core.cuts.channel.remedies import channel_remedies
 from ranura.core.cuts.channel.section import channel_glyph
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.shapes import width_at
-from ranura.core.cuts.channel.slip import lift_words, sections
+from ranura.core.cuts.channel.slip import sections
 from ranura.core.cuts.channel.slip_guide import fit_lines, guide_offers, jig_steps, station_lines
 from ranura.core.cuts.channel.testcut import test_cut_of
 from ranura.core.cutting.grip import Grip
@@ -38,8 +38,10 @@ from ranura.core.family import Planned, Planner, PlanText, Task
 from ranura.core.geometry import closeness
 from ranura.core.holding.hands import is_small
 from ranura.core.output.cautions import corner_note, in_order, table_cautions, tool_cautions
+from ranura.core.output.going import going_of
 from ranura.core.output.guides import GuideOffer, offer
 from ranura.core.output.slip import columns_of, pass_lines
+from ranura.core.proof.moves import Move
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
@@ -91,12 +93,13 @@ def _on_the_other_side(judge: ChannelJudge, setting: ChannelSetting) -> tuple[Gu
     return (offer("table-fence", written(against).message if against else says, can=against is None, frees_router=True),)
 
 
-def _text(setting: ChannelSetting, *, cut: ChannelCut, judge: ChannelJudge) -> PlanText:
-    worked = figures(setting)
+def _text(setting: ChannelSetting, moves: Sequence[Move], *, cut: ChannelCut, judge: ChannelJudge) -> PlanText:
+    going = going_of(moves)
+    worked = figures(setting, going)
     stepping = setting.stepping
     return PlanText(
         figures=worked,
-        slip=sections(setting, cut, worked, setting.cautions),
+        slip=sections(setting, cut, worked, setting.cautions, going),
         drawing=channel_views(setting, cut),
         remedies=channel_remedies(cut, setting),
         pass_columns=columns_of(stepping),
@@ -190,7 +193,7 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Channe
     cautions = [written(reason) for reason in chosen.reasons]
     cautions += [written(each) for each in (*reasons_of(option), *holding.cautions)]
     if chosen.router.mounting == "hand":
-        cautions += [*_guide_cautions(judge.tools.shop, option), *_stop_cautions(asked, bit, base, fence, rules)]
+        cautions += [*_guide_cautions(judge.tools.shop, option), *_stop_cautions(asked, bit, base, rules)]
     else:
         cautions += _on_table(asked, bit, base, judge, fence)
     cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
@@ -202,8 +205,6 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Channe
         cautions.append(
             caution(words.NO_CLEARING_BIT, neck=neck) if cleared is None else caution(words.CLEAR_FIRST, bit=cleared.bit.name)
         )
-    if asked.facts.coming_out is not None:
-        cautions.append(caution(asked.facts.coming_out))
     if cut.leaf:
         cautions.append(caution(guide_words.LEAF_SETS_DEPTH))
     if cut.mate is not None and not cut.mate.measured:
@@ -265,12 +266,9 @@ def _on_table(asked: ChannelOnBoard, bit: Bit, base: Base, judge: ChannelJudge, 
     return found
 
 
-def _stop_cautions(asked: ChannelOnBoard, bit: Bit, base: Base, fence: Fence, rules: HouseRules) -> list[Caution]:
-    """What a stopped end asks for. A bit that goes back the way it came has words of its own for that."""
+def _stop_cautions(asked: ChannelOnBoard, bit: Bit, base: Base, rules: HouseRules) -> list[Caution]:
+    """What a stopped end asks of corners and base."""
     found = []
-    _, ends_inside = fence.begins_and_ends_inside(asked)
-    if ends_inside and asked.facts.coming_out is None:
-        found.append(caution(words.STOPPED_END, then=lift_words(base)))
     if asked.is_stopped:
         if asked.fitted or asked.mortise:
             found.append(corner_note(rules, radius=bit.diameter / 2))

@@ -9,11 +9,9 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Final, Literal
 
-from ranura.core.cuts.channel import words
 from ranura.core.cutting.need import Floor
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile, radius_at
-from ranura.core.text.words import Words
 
 ChannelShape = Literal["square", "round", "v", "t-slot", "keyhole"]
 
@@ -33,10 +31,6 @@ class ShapeFacts:
     floor: Floor
     """Whether a bit of any smaller width makes it, in passes side by side, or only one whose profile it is; and whether that is
     wider below than at the face."""
-    comes_out: str | None = None
-    """How an undercut bit goes in and comes out again, on the slip."""
-    coming_out: Words | None = None
-    """What is said of that as a caution."""
 
 
 SHAPES: Final[Mapping[ChannelShape, ShapeFacts]] = {
@@ -45,23 +39,9 @@ SHAPES: Final[Mapping[ChannelShape, ShapeFacts]] = {
         choice="Round nose", word="round-nose groove", bit_word="round-nose", profiles=frozenset({"core-box"}), floor="shaped"
     ),
     "v": ShapeFacts(choice="V groove", word="V groove", bit_word="V", profiles=frozenset({"v-groove"}), floor="shaped"),
-    "t-slot": ShapeFacts(
-        choice="T-slot",
-        word="T-slot",
-        bit_word="t-slot",
-        profiles=frozenset({"t-slot"}),
-        floor="undercut",
-        comes_out="in from the edge, right through, out at the other; never lift inside",
-        coming_out=words.NEVER_LIFT_UNDERCUT,
-    ),
+    "t-slot": ShapeFacts(choice="T-slot", word="T-slot", bit_word="t-slot", profiles=frozenset({"t-slot"}), floor="undercut"),
     "keyhole": ShapeFacts(
-        choice="Keyhole",
-        word="keyhole slot",
-        bit_word="keyhole",
-        profiles=frozenset({"keyhole"}),
-        floor="undercut",
-        comes_out="plunge at the start, to the end, back the same way; lift only there",
-        coming_out=words.BACK_OUT_OF_KEYHOLE,
+        choice="Keyhole", word="keyhole slot", bit_word="keyhole", profiles=frozenset({"keyhole"}), floor="undercut"
     ),
 }
 

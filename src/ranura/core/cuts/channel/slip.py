@@ -10,6 +10,7 @@ from ranura.core.cuts.channel.fence import Jig, ScoredLine, TableFence
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import guide_words, stop_lines
 from ranura.core.holding.hands import PUSHED_UNDER
+from ranura.core.output.going import Going, begun_words, ended_words, undercut_words
 from ranura.core.output.guides import heading_words
 from ranura.core.output.slip import (
     Lead,
@@ -23,24 +24,23 @@ from ranura.core.output.slip import (
     speed_section,
     tool_section,
 )
-from ranura.core.shop.tooling.routers import Base
 from ranura.core.text.cautions import Caution
 from ranura.core.text.figures import Figure, plain
 from ranura.core.text.writing import Text, write
 
 
 def sections(
-    setting: ChannelSetting, cut: ChannelCut, figures: Sequence[Figure], cautions: Sequence[Caution]
+    setting: ChannelSetting, cut: ChannelCut, figures: Sequence[Figure], cautions: Sequence[Caution], going: Going | None
 ) -> tuple[SlipSection, ...]:
     """The slip of a setting. Sections without a figure are left out where a stop leaves nothing to say."""
     by_key = {figure.key: figure for figure in figures}
     made = [tool_section(setting, by_key), speed_section(setting, by_key)]
     if setting.stepping is not None:
         made.append(_depths(setting, cut))
-    made += [_guide(setting, by_key), _direction(setting) if setting.by_hand else _fed_over_table(setting)]
+    made += [_guide(setting, by_key), _direction(setting, going) if setting.by_hand else _fed_over_table(going)]
     if setting.stepping is not None:
         made.append(feed_section(setting, by_key))
-    made.append(_hold(setting, by_key, cautions) if setting.by_hand else _held_on_table(setting))
+    made.append(_hold(setting, by_key, cautions) if setting.by_hand else _held_on_table(setting, going))
     return tuple(made)
 
 
@@ -86,7 +86,7 @@ def _guide(setting: ChannelSetting, figures: Mapping[str, Figure]) -> SlipSectio
     return SlipSection(key="guide", title="Guide", leads=(shown,), lines=tuple(lines), figures=tuple(found))
 
 
-def _direction(setting: ChannelSetting) -> SlipSection:
+def _direction(setting: ChannelSetting, going: Going | None) -> SlipSection:
     heading, channel = setting.heading, setting.channel
     on_board = setting.fence.on_board
     away = heading[1] > abs(heading[0])
@@ -97,24 +97,10 @@ def _direction(setting: ChannelSetting) -> SlipSection:
         lines = [write("the bit pushes to the left of its heading; hold against it")]
     if not on_board:
         lines = [write("guide against the {edge}, pressed on", edge=channel.end_name(setting.fence.towards))]
-    if channel.facts.comes_out is not None:
-        lines = [lines[0], write(channel.facts.comes_out)]
-        return _direction_section(setting, lines)
-    begins_inside, ends_inside = setting.fence.begins_and_ends_inside(channel)
-    start = "plunge at the start mark" if begins_inside else "start clear of the wood"
-    end = f"back 2 mm at the end, {lift_words(setting.base)}" if ends_inside else "all the way out, then lift off to come back"
-    lines.append(write("{start}; {end}", start=start, end=end))
-    return _direction_section(setting, lines)
-
-
-def lift_words(base: Base) -> str:
-    """How a bit leaves a slot that ends inside the board (R21.12)."""
-    if base.kind == "plunge":
-        return "straight up, then switch off"
-    return "switch off, wait until it stands, then lift"
-
-
-def _direction_section(setting: ChannelSetting, lines: Sequence[Text]) -> SlipSection:
+    if going is not None and channel.facts.floor == "undercut":
+        lines = [lines[0], write(undercut_words(going))]
+    elif going is not None:
+        lines.append(write("{start}; {end}", start=begun_words(going), end=ended_words(going)))
     return SlipSection(
         key="direction",
         title="Direction",
@@ -124,12 +110,18 @@ def _direction_section(setting: ChannelSetting, lines: Sequence[Text]) -> SlipSe
     )
 
 
-def _fed_over_table(setting: ChannelSetting) -> SlipSection:
+def _fed_over_table(going: Going | None) -> SlipSection:
     """The board's direction over a table: from right to left, pressed onto the fence behind the bit."""
-    begins_inside, ends_inside = setting.fence.begins_and_ends_inside(setting.channel)
-    start = "lower it on against the right-hand block" if begins_inside else "against the fence before it meets the bit"
-    end = "at the left-hand block switch off, wait until the bit stands, then lift" if ends_inside else "all the way past the bit"
-    lines = [write("{start}; {end}", start=start, end=end), write("stand in front, out of line with the work")]
+    lines = [write("stand in front, out of line with the work")]
+    if going is not None:
+        start = (
+            "lower it on against the right-hand block"
+            if going.begins == "inside"
+            else "against the fence before it meets the bit"
+        )
+        past = going.ends == "beside"
+        end = "all the way past the bit" if past else "at the left-hand block switch off, wait until the bit stands, then lift"
+        lines.insert(0, write("{start}; {end}", start=start, end=end))
     return SlipSection(
         key="direction",
         title="Direction",
@@ -139,11 +131,11 @@ def _fed_over_table(setting: ChannelSetting) -> SlipSection:
     )
 
 
-def _held_on_table(setting: ChannelSetting) -> SlipSection:
+def _held_on_table(setting: ChannelSetting, going: Going | None) -> SlipSection:
     """What keeps the board down and hands away over a table."""
     wide = min(setting.channel.part)
-    begins_inside, _ = setting.fence.begins_and_ends_inside(setting.channel)
-    lines = [] if begins_inside else [write("feather boards before the bit, against fence and table")]
+    lowered = going is not None and going.begins == "inside"
+    lines = [] if lowered else [write("feather boards before the bit, against fence and table")]
     if backed := backer_edge(setting):
         lines.append(write("backer behind the {edge}, pushed along with it", edge=backed))
     word = "Push blocks" if wide < PUSHED_UNDER else "Both hands"

@@ -66,13 +66,6 @@ JIG_OUTDATED = Words(
     do="Trim it again with this pair, or take a clamped straightedge",
     setup=True,
 )
-STOPPED_END = Words(
-    code="stopped-end",
-    place="direction",
-    level="note",
-    message="The cut ends inside the board: draw the router back 2 mm, then {then}",
-    do="Stop by a block and by a line; do not push hard against the block, the bit springs past its line",
-)
 BASE_ENDS_UNMEASURED = Words(
     code="base-ends-unmeasured",
     place="guide",
@@ -100,20 +93,6 @@ CLEAR_FIRST = Words(
     level="note",
     message="{bit} clears the way first, all stations before the bit is changed",
     do="Leave the fence where it is between both",
-)
-NEVER_LIFT_UNDERCUT = Words(
-    code="never-lift-undercut",
-    place="direction",
-    level="caution",
-    message="Below its mouth the channel is wider than the mouth: lifted inside, the bit tears it open",
-    do="Lock the plunge; run in from one edge and out at the other, and switch off only clear of the wood",
-)
-BACK_OUT_OF_KEYHOLE = Words(
-    code="back-out-of-keyhole",
-    place="direction",
-    level="caution",
-    message="The bit comes out of a keyhole only where it went in",
-    do="Go back the same way with the bit turning, and lift it at the start",
 )
 FREEHAND_ONE_LINE = Words(
     code="freehand-one-line",

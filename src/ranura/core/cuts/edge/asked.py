@@ -75,6 +75,8 @@ class EdgeCut:
     """Stands or rollers carry the board beside a table."""
     held: Held | None = None
     """What holds the board, where it is not clamps or a mat; over a table a carrier."""
+    thin_walls: bool = False
+    """The person knows that a wall which may break off is left standing."""
     bit_id: str | None = None
     """The bit that is pinned."""
     router_id: str | None = None

@@ -7,11 +7,12 @@ from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.stage_limits import Bound
 from ranura.core.cuts.edge.staging import By, Staging
 from ranura.core.cuts.edge.trips import reach
-from ranura.core.cutting.feed import pace_seconds, seconds_for
+from ranura.core.cutting.feed import pace_seconds
 from ranura.core.geometry import closeness
-from ranura.core.output.figures.feed import SET_BY, pace_figure, power_figure, slower_school, time_figure
+from ranura.core.output.figures.feed import SET_BY, pace_figure, power_figure, slower_school
 from ranura.core.output.figures.speed import speed_figures
 from ranura.core.output.figures.tool import tool_figures
+from ranura.core.output.going import Going, time_figure
 from ranura.core.shop.house_rules import school_name
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
 from ranura.core.text.figures import Figure, Given, School, because, given, plain, show
@@ -35,7 +36,7 @@ _HOW: dict[By, str] = {
 }
 
 
-def edge_figures(setting: EdgeSetting) -> tuple[Figure, ...]:
+def edge_figures(setting: EdgeSetting, going: Going | None) -> tuple[Figure, ...]:
     """All figures of an edge cut, in the order of the slip."""
     staging, guided, grip = setting.staging, setting.guided, setting.grip
     worst = staging.most_bent if staging else None
@@ -53,7 +54,7 @@ def edge_figures(setting: EdgeSetting) -> tuple[Figure, ...]:
         found.append(_direction(setting))
         found += _grain(setting)
     if staging is not None:
-        found += _feed(setting, staging)
+        found += _feed(setting, staging, going)
     return tuple(found)
 
 
@@ -275,9 +276,8 @@ def _grain(setting: EdgeSetting) -> list[Figure]:
     ]
 
 
-def _feed(setting: EdgeSetting, staging: Staging) -> list[Figure]:
+def _feed(setting: EdgeSetting, staging: Staging, going: Going | None) -> list[Figure]:
     slow, hard = staging.slowest, staging.hardest
-    length, faces = setting.edging.run_length, " on both faces" if setting.edging.both_faces else ""
     faster = min(slow.feed_m_min * 4 / 3, setting.rules.feed_max_m_min)
     bite = max(hard.bites, key=lambda each: each.area)
     return [
@@ -292,18 +292,7 @@ def _feed(setting: EdgeSetting, staging: Staging) -> list[Figure]:
                 thick=slow.chip_thickness_mm,
             ),
         ),
-        time_figure(
-            setting.seconds or 0.0,
-            worked=write(
-                "{n} stages of {length:fine}{faces}, the slowest in {t:n1} s",
-                n=len(staging.stages),
-                length=length,
-                faces=faces,
-                t=seconds_for(length, feed_m_min=slow.feed_m_min),
-            ),
-            why=because("Cutting one part, without setting up or turning it"),
-            inputs=(given("L", "length of the edges", length, "mm"),),
-        ),
+        *([] if going is None else [time_figure(going)]),
         power_figure(
             setting,
             hard.power,

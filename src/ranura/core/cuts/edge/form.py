@@ -8,7 +8,7 @@ from typing import Final
 
 from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.cuts.edge.asked import WANTS_DEPTH, EdgeCut, shape_name
-from ranura.core.output.forms import answers, as_typed_before, held_by, new_length, nothing_typed
+from ranura.core.output.forms import answers, as_typed_before, held_by, new_length, nothing_typed, thin_walls
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.saved_profiles import Shape
 from ranura.core.text.forms import (
@@ -85,6 +85,7 @@ def form(cut: EdgeCut, piece: Piece, _: HouseRules, __: Unit) -> Form:
             answers("On a table", "far_side", cut.far_side, ((False, "Edge at the fence"), (True, "Edge away from the fence"))),
             held_by(cut.held),
             answers("Support", "supported", cut.supported, _SUPPORT),
+            thin_walls(cut.thin_walls),
             answers("Starting pin", "starting_pin", cut.starting_pin, ((False, "No starting pin"), (True, "Starting pin set"))),
         ),
         more_says="stages, holding, table",

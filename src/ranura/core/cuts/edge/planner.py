@@ -18,6 +18,8 @@ from ranura.core.cuts.edge.section_view import edge_glyph, edge_section_view
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.slip import STAGE_COLUMNS, edge_sections, stage_lines
 from ranura.core.family import DoneCut, Planned, Planner, PlanText, Task
+from ranura.core.output.going import going_of
+from ranura.core.proof.moves import Move
 from ranura.core.text.figures import Figure
 from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import Text, write
@@ -37,8 +39,8 @@ def planner(cut: EdgeCut, task: Task) -> Planner:
     return Planner(judge=judge, refuse=partial(refuse, judge), make=make)
 
 
-def _text(setting: EdgeSetting, *, cut: EdgeCut, piece: Piece, judge: EdgeJudge) -> PlanText:
-    worked, asked = edge_figures(setting), setting.edging
+def _text(setting: EdgeSetting, moves: Sequence[Move], *, cut: EdgeCut, piece: Piece, judge: EdgeJudge) -> PlanText:
+    worked, asked = edge_figures(setting, going_of(moves)), setting.edging
     return PlanText(
         figures=worked,
         slip=edge_sections(setting, worked, setting.cautions),

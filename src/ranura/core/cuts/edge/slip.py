@@ -12,7 +12,7 @@ from ranura.core.cuts.edge.runs import START_CLIMB, Run, names_of
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.staging import Staging
 from ranura.core.geometry import closeness
-from ranura.core.output.slip import Lead, PassLine, SlipSection, lead, speed_section, tool_section
+from ranura.core.output.slip import Lead, PassLine, SlipSection, in_wood, lead, speed_section, tool_section
 from ranura.core.text.cautions import Caution
 from ranura.core.text.figures import Figure, as_sold, plain, show
 from ranura.core.text.writing import Fact, Shown, Text, write
@@ -241,15 +241,15 @@ def _feed(staging: Staging, figures: Mapping[str, Figure]) -> SlipSection:
         leads=(lead(figures["feed.pace"], "for 300 mm"),),
         lines=(
             write(
-                "{n} {stages}, {t:n0} s in the wood · {p:n0} of {available:n0} W",
+                "{n} {stages}{time} · {p:n0} of {available:n0} W",
                 n=count,
                 stages="stage" if count == 1 else "stages",
-                t=figures["feed.time"].value,
+                time=in_wood(figures),
                 p=hard.power_w,
                 available=hard.available_w or 0.0,
             ),
         ),
-        figures=("feed.pace", "feed.time", "feed.power"),
+        figures=tuple(key for key in ("feed.pace", "feed.time", "feed.power") if key in figures),
     )
 
 

@@ -47,6 +47,7 @@ CARRIED: Final = frozenset(
         "clamps",
         "support",
         "held",
+        "thin_walls",
         "bit_id",
         "router_id",
     }
@@ -99,6 +100,7 @@ def as_channel(cut: PocketCut, asked: PocketOnBoard, piece: Piece, guide: Litera
             clamps=cut.clamps,
             support=cut.support,
             held=cut.held,
+            thin_walls=cut.thin_walls,
             bit_id=cut.bit_id,
             router_id=cut.router_id,
         )
@@ -117,6 +119,7 @@ def as_channel(cut: PocketCut, asked: PocketOnBoard, piece: Piece, guide: Litera
         clamps=cut.clamps,
         support=cut.support,
         held=cut.held,
+        thin_walls=cut.thin_walls,
         bit_id=cut.bit_id,
         router_id=cut.router_id,
     )

@@ -77,6 +77,8 @@ class PocketCut:
     support: bool = False
     """A board of the same thickness lies beside the work."""
     held: Held | None = None
+    thin_walls: bool = False
+    """The person knows that a wall which may break off is left standing."""
     bit_id: str | None = None
     """The bit that is pinned."""
     router_id: str | None = None

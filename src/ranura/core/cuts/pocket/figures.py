@@ -17,19 +17,18 @@ from ranura.core.cuts.pocket.guides import (
     sense_of,
 )
 from ranura.core.cuts.pocket.setting import PocketSetting
-from ranura.core.cutting.stepping import Stepping
-from ranura.core.geometry.paths import length_of
 from ranura.core.output.figures.holding import clearance_figure
 from ranura.core.output.figures.passes import depth_figures, feed_figures
 from ranura.core.output.figures.speed import speed_figures
 from ranura.core.output.figures.tool import tool_figures
 from ranura.core.output.figures.turret import turret_figure
+from ranura.core.output.going import Going
 from ranura.core.output.guides import heading_words
 from ranura.core.text.figures import Figure, because, given, plain, show
 from ranura.core.text.writing import write
 
 
-def pocket_figures(setting: PocketSetting) -> tuple[Figure, ...]:
+def pocket_figures(setting: PocketSetting, going: Going | None) -> tuple[Figure, ...]:
     """All figures of a pocket, in the order of the slip."""
     grip, stepping, guide = setting.grip, setting.stepping, setting.guide
     worst = stepping.most_bent if stepping else None
@@ -44,7 +43,7 @@ def pocket_figures(setting: PocketSetting) -> tuple[Figure, ...]:
             found.append(_tongue(setting))
         if stepping.turret is not None:
             found.append(turret_figure(stepping.turret, setting.rules))
-        found += _feed(setting, stepping)
+        found += feed_figures(setting, stepping, going)
     if setting.holding is not None and setting.holding.clear is not None:
         found.append(clearance_figure(setting.holding, across=setting.base.across))
     return tuple(found)
@@ -252,16 +251,4 @@ def _lanes(setting: PocketSetting) -> Figure:
         worked=write("{n} lanes, {a:fine} apart, of a bit of {d:fine}", n=len(setting.paths), a=apart, d=setting.bit.diameter),
         because=because("All lanes in one sense, so that none of them is a climb cut"),
         inputs=(given("D", "bit diameter", setting.bit.diameter, "mm"),),
-    )
-
-
-def _feed(setting: PocketSetting, stepping: Stepping) -> list[Figure]:
-    length = sum(length_of(each, closed=not setting.pocket.open_paths) for each in setting.paths)
-    return feed_figures(
-        setting,
-        stepping,
-        length=length,
-        length_name="path at each depth",
-        worked="{n} passes, {length:fine} at each depth, {t:n1} s of it at most",
-        why="Cutting alone, without setting up or lifting out",
     )

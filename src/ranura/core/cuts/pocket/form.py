@@ -5,7 +5,17 @@ from __future__ import annotations
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.forms import FORMS, PocketForm
-from ranura.core.output.forms import NO_CLAMPS, answers, as_typed_before, depth_by, flip, held_by, new_length, nothing_typed
+from ranura.core.output.forms import (
+    NO_CLAMPS,
+    answers,
+    as_typed_before,
+    depth_by,
+    flip,
+    held_by,
+    new_length,
+    nothing_typed,
+    thin_walls,
+)
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text.forms import (
     Answer,
@@ -72,7 +82,7 @@ def form(cut: PocketCut, piece: Piece, _: HouseRules, unit: Unit) -> Form:
     more.append(LengthBlank(field="template", label="template", placeholder="usual", optional=True))
     if cut.through:
         more.append(answers("Below it", "backed", cut.backed, ((False, "Nothing said below"), (True, "Sacrificial board"))))
-    more.append(held_by(cut.held))
+    more += [held_by(cut.held), thin_walls(cut.thin_walls)]
     return Form(
         kind=cut.kind, sentence=_sentence(cut, piece), options=tuple(options), more=tuple(more), first=_first(cut, piece, unit)
     )

@@ -32,9 +32,11 @@ from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cuts.pocket.slip import guide_says, pocket_sections, pocket_stations
 from ranura.core.family import Planned, Planner, PlanText, Task
 from ranura.core.geometry.paths import length_of
+from ranura.core.output.going import going_of
 from ranura.core.output.guides import GUIDE_NAMES, GuideOffer
 from ranura.core.output.remedies import Remedy
 from ranura.core.output.slip import columns_of, pass_lines
+from ranura.core.proof.moves import Move
 from ranura.core.text import depth_words, guide_words
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.cautions import Reason, written
@@ -85,9 +87,16 @@ def _make(
 
 
 def _with_guides(
-    setting: ToolSetting, *, made: Planned, tried: tuple[_Tried, ...], kind: PocketGuide, cut: PocketCut, asked: PocketOnBoard
+    setting: ToolSetting,
+    moves: Sequence[Move],
+    *,
+    made: Planned,
+    tried: tuple[_Tried, ...],
+    kind: PocketGuide,
+    cut: PocketCut,
+    asked: PocketOnBoard,
 ) -> PlanText:
-    text = made.text(setting)
+    text = made.text(setting, moves)
     offers = tuple(_offer(each, chosen=each.kind == kind) for each in tried)
     ways_out = tuple(
         Remedy(answers=stop.code, says=write(f"{GUIDE_NAMES[other.kind]} instead"), change={"guide": other.kind})
@@ -143,12 +152,13 @@ def _made(pair: Candidate, *, judge: PocketJudge, piece: Piece, cut: PocketCut) 
     return Planned(setting=setting, text=partial(_text, cut=cut), program=pocket_program)
 
 
-def _text(setting: PocketSetting, *, cut: PocketCut) -> PlanText:
-    worked = pocket_figures(setting)
+def _text(setting: PocketSetting, moves: Sequence[Move], *, cut: PocketCut) -> PlanText:
+    going = going_of(moves)
+    worked = pocket_figures(setting, going)
     stepping = setting.stepping
     return PlanText(
         figures=worked,
-        slip=pocket_sections(setting, cut, worked, setting.cautions),
+        slip=pocket_sections(setting, cut, worked, setting.cautions, going),
         drawing=pocket_views(setting, cut),
         remedies=pocket_remedies(cut, setting),
         pass_columns=columns_of(stepping),

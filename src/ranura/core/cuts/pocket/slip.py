@@ -20,6 +20,7 @@ from ranura.core.cuts.pocket.guides import (
 )
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.setting import PocketSetting
+from ranura.core.output.going import Ends, Going
 from ranura.core.output.guides import StationLine, heading_words
 from ranura.core.output.slip import (
     Lead,
@@ -62,7 +63,7 @@ def guide_says(kind: PocketGuide) -> Text:
 
 
 def pocket_sections(
-    setting: PocketSetting, cut: PocketCut, figures: Sequence[Figure], cautions: Sequence[Caution]
+    setting: PocketSetting, cut: PocketCut, figures: Sequence[Figure], cautions: Sequence[Caution], going: Going | None
 ) -> tuple[SlipSection, ...]:
     """The slip of a pocket. Sections without a figure are left out where a stop leaves nothing to say."""
     by_key = {figure.key: figure for figure in figures}
@@ -76,7 +77,7 @@ def pocket_sections(
         made.append(set_by_part(section, setting.base) if cut.leaf else section)
     if setting.guide is not None:
         made.append(_guide(setting, setting.guide, by_key))
-        made += [_direction(setting, setting.guide)] if setting.paths else []
+        made += [_direction(setting, setting.guide, going)] if setting.paths else []
     if setting.stepping is not None:
         faces = " on each face" if setting.pocket.both_faces else ""
         made.append(feed_section(setting, by_key, faces=faces))
@@ -156,7 +157,14 @@ def _back_to_the_next_lane(setting: PocketSetting, guide: AreaGuide) -> str:
     return "after each lane switch off and wait until it stands, then go back"
 
 
-def _direction(setting: PocketSetting, guide: AreaGuide) -> SlipSection:
+_OUT: dict[Ends, str] = {
+    "beside": "at each depth switch off before the open side, wait until it stands, then set the next",
+    "lifted-turning": "then back 2 mm and straight up, base flat; switch off above the work",
+    "stopped-first": "then back 2 mm, switch off, wait until it stands, and lift",
+}
+
+
+def _direction(setting: PocketSetting, guide: AreaGuide, going: Going | None) -> SlipSection:
     asked = setting.pocket
     sense = sense_of(asked)
     lines = []
@@ -188,10 +196,8 @@ def _direction(setting: PocketSetting, guide: AreaGuide) -> SlipSection:
     else:
         lines.append(write("from end to end, back to the first end, no dwelling"))
     pressed = "" if isinstance(guide, FreehandGuide | TrammelGuide) else "pressed on; "
-    out = "then back 2 mm and straight up, base flat; switch off above the work"
-    if asked.comes_in and setting.base.kind != "plunge":
-        out = "at each depth switch off before the open side, wait until it stands, then set the next"
-    lines.append(write(pressed + out))
+    if going is not None:
+        lines.append(write(pressed + _OUT[going.ends]))
     return SlipSection(
         key="direction",
         title="Direction",

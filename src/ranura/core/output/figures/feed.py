@@ -7,7 +7,7 @@ from ranura.core.cutting import speed as spindle
 from ranura.core.cutting.feed import pace_seconds
 from ranura.core.cutting.power import Power
 from ranura.core.geometry import closeness
-from ranura.core.text.figures import Figure, Given, School, because, given, show
+from ranura.core.text.figures import Figure, School, because, given, show
 from ranura.core.text.writing import Text, write
 
 SET_BY = {
@@ -57,22 +57,6 @@ def pace_figure(setting: ToolSetting, *, feed_m_min: float, chip_mm: float, why:
             given("z", "flutes", flutes, "count"),
         ),
         others=others,
-    )
-
-
-def time_figure(seconds: float, *, worked: Text, why: Text, inputs: tuple[Given, ...]) -> Figure:
-    """How long all passes take in the wood."""
-    return Figure(
-        key="feed.time",
-        label="Time in the wood",
-        value=seconds,
-        unit="s",
-        shown=show(seconds, "s"),
-        rule="R4",
-        formula="t = Σ L · 60 / (F · 1000)",
-        worked=worked,
-        because=why,
-        inputs=inputs,
     )
 
 

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from ranura.core.choosing.setting import ToolSetting
-from ranura.core.cutting.feed import seconds_for
 from ranura.core.cutting.step_limits import Bound, school_step
 from ranura.core.cutting.stepping import Stepping
-from ranura.core.output.figures.feed import SET_BY, pace_figure, power_figure, slower_school, time_figure
+from ranura.core.output.figures.feed import SET_BY, pace_figure, power_figure, slower_school
+from ranura.core.output.going import Going, time_figure
 from ranura.core.shop.house_rules import DEPTH_RULES, school_name
 from ranura.core.text.figures import Figure, School, because, given, plain, show
 from ranura.core.text.writing import write
@@ -84,10 +84,8 @@ def depth_figures(setting: ToolSetting, stepping: Stepping, *, total: float) -> 
     ]
 
 
-def feed_figures(
-    setting: ToolSetting, stepping: Stepping, *, length: float, length_name: str, worked: str, why: str
-) -> list[Figure]:
-    """Pace, time and power of passes along a path of `length` mm; `worked` says how the time came about."""
+def feed_figures(setting: ToolSetting, stepping: Stepping, going: Going | None) -> list[Figure]:
+    """Pace, time and power of passes; no time where they are no moves."""
     slow, hard = stepping.slowest, stepping.hardest
     return [
         pace_figure(
@@ -97,12 +95,7 @@ def feed_figures(
             others=slower_school(setting),
             why=because(f"The slowest of the passes: {SET_BY[slow.limited_by]}", chip=slow.chip_mm),
         ),
-        time_figure(
-            sum(each.seconds for each in stepping.passes),
-            worked=write(worked, n=len(stepping.passes), length=length, t=seconds_for(length, feed_m_min=slow.feed_m_min)),
-            why=because(why),
-            inputs=(given("L", length_name, length, "mm"),),
-        ),
+        *([] if going is None else [time_figure(going)]),
         power_figure(
             setting,
             hard.power,

@@ -11,14 +11,12 @@ from ranura.core.proof import words
 from ranura.core.proof.cutter import is_undercut, widest
 from ranura.core.proof.findings import Found
 from ranura.core.proof.moves import Move
-from ranura.core.proof.standing import touches, wood_below
-from ranura.core.proof.steps import Bit, Step
+from ranura.core.proof.standing import touches
+from ranura.core.proof.steps import THIN, Bit, Step
 
 _APART = 0.01
 """mm between the end of a move and the beginning of the next that count as none."""
 _STEEPEST = 0.1
-_THIN = 0.05
-"""mm of wood below a bit that are none."""
 
 
 def begins(step: Step) -> Iterator[Found]:
@@ -42,8 +40,8 @@ def begins(step: Step) -> Iterator[Found]:
 
 def _plunges(step: Step) -> Iterator[Found]:
     assert step.swept is not None
-    deep = wood_below(step.wood, step.swept)
-    if deep <= _THIN:
+    deep = step.below
+    if deep <= THIN:
         return
     bit, depth = step.setting.bit, step.move.to_depth or 0.0
     spot = step.swept.path[0]
@@ -53,7 +51,7 @@ def _plunges(step: Step) -> Iterator[Found]:
     if step.by_hand and step.setting.base.kind != "plunge":
         yield step.found(2, words.PLUNGES_WITHOUT_BASE, spot, depth)
     most = widest(bit.silhouette)
-    if closeness.over(step.plunged, most + _THIN) and not is_undercut(bit.silhouette):
+    if closeness.over(step.plunged, most + THIN) and not is_undercut(bit.silhouette):
         yield step.found(2, words.PLUNGES_TOO_DEEP, spot, depth, deep=step.plunged, most=most)
 
 

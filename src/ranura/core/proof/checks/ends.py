@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from ranura.core.proof import words
-from ranura.core.proof.cutter import Silhouette
+from ranura.core.proof.cutter import Silhouette, is_undercut
 from ranura.core.proof.findings import Found
 from ranura.core.proof.standing import meets
 from ranura.core.proof.steps import Step
@@ -20,8 +20,11 @@ _AHEAD = 1.0
 
 
 def ends(step: Step) -> Iterator[Found]:
-    """What is wrong with a lift out of the wood."""
+    """What is wrong with a lift out of the wood, and what is to be known of one."""
     move = step.move
+    if move.kind in ("enter", "plunge") and step.fresh != "none" and is_undercut(step.setting.bit.silhouette):
+        said = words.NEVER_LIFT_UNDERCUT if move.kind == "enter" else words.BACK_OUT_OF_KEYHOLE
+        yield step.found(12, said, step.on_board(move.path[-1]), move.to_depth or 0.0)
     if move.kind != "lift" or move.from_depth is None or move.to_depth is None or move.from_depth <= 0:
         return
     spot, depth = step.on_board(move.path[0]), move.from_depth
@@ -34,6 +37,19 @@ def ends(step: Step) -> Iterator[Found]:
         yield step.found(12, words.LIFTED_TURNING, spot, depth)
     if inside and move.to_depth <= 0 and _wall_ahead(step, there):
         yield step.found(12, words.LIFTED_AT_THE_WALL, spot, depth)
+    if inside and step.by_hand and _along_a_line(step):
+        yield step.found(12, words.STOPPED_END, spot, depth, then=_LIFTED[move.turning])
+
+
+_LIFTED = {True: "straight up, then switch off", False: "switch off, wait until it stands, then lift"}
+
+
+def _along_a_line(step: Step) -> bool:
+    """Whether a straight guide leads the router, which is stopped by a block or by eye. Where a bit goes back the way it came,
+    that is said, and nothing of the pass before it."""
+    if any(is_undercut(each.bit.silhouette) for each in step.settings):
+        return False
+    return any(guide.kind in ("fence", "edge-guide") for guide in step.setting.guides)
 
 
 def _grown(there: Swept, by: float) -> Swept:

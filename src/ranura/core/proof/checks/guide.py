@@ -135,7 +135,7 @@ def _well_inside(step: Step) -> list[Section]:
 
 def _contact(step: Step, swept: Swept, section: Section, r: float, low: float, high: float) -> float:
     """mm of height over which wood stands right beside a bearing, once the bit has been there."""
-    taken = (*step.wood.near(swept.box), swept)
+    taken = (*step.near, swept)
     thick = (high - low) / _LAYERS
     best = 0.0
     for side in (1, -1):  # in a climb the wood lies on the right

@@ -33,7 +33,7 @@ def _rubs(step: Step, swept: Swept, section: Section) -> Words | None:
     works = step.wood.works
     face = max(each.z1 for each in works) if swept.out > 0 else min(each.z0 for each in works)
     room = (face - swept.tip) * swept.out - top
-    taken = (*step.wood.near(swept.box), swept)
+    taken = (*step.near, swept)
     if room > 0.01 and _meets(step, swept, section, taken, top, top + room, bit.shank_r):
         return words.SHANK_RUBS
     for collar in bit.bearings:

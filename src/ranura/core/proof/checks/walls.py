@@ -3,20 +3,25 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 
 from ranura.core.geometry import closeness
-from ranura.core.geometry.rings import Box
+from ranura.core.geometry.rings import Box, Point
 from ranura.core.proof import words
 from ranura.core.proof.findings import Found
-from ranura.core.proof.sections import Section
+from ranura.core.proof.sections import Layer
 from ranura.core.proof.steps import Circumstances, Step
 from ranura.core.proof.wood import Ray, Wood
+from ranura.core.text.words import Level
 
-_LOOKED = 40.0
-"""mm beside a cut within which a wall is looked for."""
+_LOOKED, _AHEAD = 40.0, 10_000.0
+"""mm beside a cut within which a wall is looked for, and along it within which its ends are."""
 _ACROSS_SHEET = 3.0
+_END = 12.0
+"""mm: an end wall of this thickness, between its two sides, is thick enough however high it is."""
+_OF_WIDTH = 2 / 3
+"""Of a closed slot's width: a wall beside it that is as thick as that is normal."""
 _SHORT = math.cos(math.radians(45))
 _LEAST_CUT = 0.5
 """mm² that a run takes at a place at least for its walls to be looked at."""
@@ -24,62 +29,113 @@ _CHIP = 0.3
 """mm: what is thinner breaks away as a chip."""
 
 
+@dataclass(frozen=True, slots=True)
+class _Place:
+    """Where a wall is looked for: from a place of a cut, along a unit vector, at the layers that the bit cut there."""
+
+    step: Step
+    at: Point
+    towards: Point
+    layers: tuple[Layer, ...]
+    end: bool
+    """Ahead of or behind a run, and not beside it."""
+
+
+@dataclass(frozen=True, slots=True)
+class _Wall:
+    """A wall that is too thin: how thin for what it should be, and whether that is a stop until it is confirmed."""
+
+    share: float
+    breaks: bool
+    found: Found
+
+
 @dataclass(slots=True)
 class Walls:
     """The check: it remembers where was cut, and looks when all is done."""
 
     around: Circumstances
-    _cut: dict[tuple[float, float], tuple[Step, Section]] = field(default_factory=dict)
+    _cut: dict[tuple[float, ...], _Place] = field(default_factory=dict)
 
     def __call__(self, step: Step) -> tuple[Found, ...]:
         """Remembers the places of a cut that took something, each as it was cut last."""
         if step.swept is not None and step.move.kind == "cut":
-            for section in step.sections:
-                if section.area > _LEAST_CUT:
-                    self._cut[round(section.at[0], 1), round(section.at[1], 1)] = (step, section)
+            met = [section for section in step.sections if section.area > _LEAST_CUT]
+            for section in met:
+                dx, dy = section.way
+                for towards in ((-dy, dx), (dy, -dx)):
+                    self._remember(_Place(step, section.at, towards, section.layers, end=False))
+            if met:
+                for at, towards, layers in _ends(step.swept.path, met[0].layers, met[-1].layers):
+                    self._remember(_Place(step, at, towards, layers, end=True))
         return ()
 
-    def after(self, wood: Wood) -> Iterator[Found]:
-        """The thinnest wall for its height, where one is too thin."""
-        worst: tuple[float, Found] | None = None
-        for step, section in self._cut.values():
-            for side in (1, -1):
-                found = self._beside(wood, step, section, side)
-                if found is not None and (worst is None or found[0] < worst[0]):
-                    worst = found
-        if worst is not None:
-            yield worst[1]
+    def _remember(self, place: _Place) -> None:
+        self._cut[(*(round(x, 1) for x in place.at), *(round(x, 2) for x in place.towards))] = place
 
-    def _beside(self, after: Wood, step: Step, section: Section, side: int) -> tuple[float, Found] | None:
-        """How thin the wall on a side is for what it should be, with its finding; None where it is thick enough or there is
-        none."""
-        across = (-section.way[1] * side, section.way[0] * side)
-        r = max((layer.r for layer in section.layers), default=0.0)
-        ray = Ray(after, section.at, across, r + _LOOKED, after.near(_around(section, r + _LOOKED)))
-        found = [(layer.thick, _wall(ray, layer.z, layer.r, r + _LOOKED)) for layer in section.layers if layer.r]
-        standing = [(thick, wall) for thick, wall in found if wall is not None]
+    def after(self, wood: Wood) -> Iterator[Found]:
+        """The thinnest wall for its height, where one is too thin; what breaks before what may."""
+        found = [wall for place in self._cut.values() if (wall := self._at(wood, place)) is not None]
+        if found:
+            yield min(found, key=lambda wall: (not wall.breaks, wall.share)).found
+
+    def _at(self, after: Wood, place: _Place) -> _Wall | None:
+        """The wall at a place, where it is too thin."""
+        r = max((layer.r for layer in place.layers), default=0.0)
+        ray = Ray(after, place.at, place.towards, r + _LOOKED, after.near(_around(place.at, r + _LOOKED)))
+        seen = [(layer.thick, _thickness(ray, layer.z, layer.r, r + _LOOKED)) for layer in place.layers if layer.r]
+        standing = [(thick, wall) for thick, wall in seen if wall is not None]
         high, thin = sum(thick for thick, _ in standing), min((wall for _, wall in standing), default=math.inf)
         if not standing or thin < _CHIP:
             return None
-        least = self._least(high, across)
-        if not closeness.under(thin, least):
+        least, breaks = self._least(high, place)
+        if not closeness.under(thin, least) or (not place.end and _normal_beside_a_slot(after, place, thin)):
             return None
-        at = (section.at[0] + across[0] * (r + thin / 2), section.at[1] + across[1] * (r + thin / 2))
-        return thin / least, step.found(9, words.THIN_WALL, at, 0.0, wall=thin, height=high)
+        broken = closeness.under(thin, breaks)
+        at = (place.at[0] + place.towards[0] * (r + thin / 2), place.at[1] + place.towards[1] * (r + thin / 2))
+        level: Level | None = "caution" if broken and self.around.thin_walls else None
+        said = words.SHORT_GRAIN_WALL if broken else words.THIN_WALL
+        return _Wall(thin / least, broken, place.step.found(9, said, at, 0.0, level=level, wall=thin, height=high))
 
-    def _least(self, high: float, across: tuple[float, float]) -> float:
-        """How thick a wall should be for its height.
+    def _least(self, high: float, place: _Place) -> tuple[float, float]:
+        """How thick a wall should be for its height, and below what it breaks.
 
         Rule: R14 walls
-        Formula: its height where its thickness lies along the fibres within 45°; otherwise a third of that, and 3 mm
+        Formula: its height where its thickness lies along the fibres within 45°, half of that before it breaks; at the end of
+            a slot no more than 12 and 6 mm; otherwise a third of its height, and 3 mm
         Source: short grain breaks along the fibres"""
-        fibres = self.around.fibres
-        if fibres is not None and abs(across[0] * fibres[0] + across[1] * fibres[1]) > _SHORT:
-            return high
-        return max(high / 3, _ACROSS_SHEET)
+        fibres, (dx, dy) = self.around.fibres, place.towards
+        if fibres is not None and abs(dx * fibres[0] + dy * fibres[1]) > _SHORT:
+            least = min(_END, high) if place.end else high
+            return least, least / 2
+        return max(high / 3, _ACROSS_SHEET), 0.0
 
 
-def _wall(ray: Ray, z: float, r: float, far: float) -> float | None:
+def _ends(
+    path: Sequence[Point], first: tuple[Layer, ...], last: tuple[Layer, ...]
+) -> Iterator[tuple[Point, Point, tuple[Layer, ...]]]:
+    """Both ends of a way, with the direction out of it, and the layers next to it."""
+    for at, inner, layers in ((path[0], path[1], first), (path[-1], path[-2], last)):
+        length = math.dist(at, inner)
+        if length:
+            yield at, ((at[0] - inner[0]) / length, (at[1] - inner[1]) / length), layers
+
+
+def _normal_beside_a_slot(after: Wood, place: _Place, thin: float) -> bool:
+    """Whether a wall stands beside a slot that is closed at both ends, and is thick enough for that one's width (a mortise's)."""
+    layer = next(each for each in place.layers if each.r)
+    dx, dy = place.towards
+    across = Ray(after, place.at, place.towards, _LOOKED, after.near(_around(place.at, _LOOKED)))
+    sides = across.intervals(layer.z, -_LOOKED, 0.0), across.intervals(layer.z, 0.0, _LOOKED)
+    if not sides[0] or not sides[1]:
+        return False
+    width = sides[1][0][0] - sides[0][-1][1]
+    along = Ray(after, place.at, (-dy, dx), _AHEAD, after.taken)
+    closed = along.intervals(layer.z, -_AHEAD, 0.0) and along.intervals(layer.z, 0.0, _AHEAD)
+    return bool(closed) and not closeness.under(thin, _OF_WIDTH * width)
+
+
+def _thickness(ray: Ray, z: float, r: float, far: float) -> float | None:
     """How thick the wood is that stands beside a cut at a height, where air follows behind it; None where it goes on."""
     found = ray.intervals(z, 0.0, far)
     first = next(((a, b) for a, b in found if b > r - 0.1), None)
@@ -88,6 +144,6 @@ def _wall(ray: Ray, z: float, r: float, far: float) -> float | None:
     return first[1] - max(first[0], 0.0)
 
 
-def _around(section: Section, reach: float) -> Box:
-    x, y = section.at
+def _around(at: Point, reach: float) -> Box:
+    x, y = at
     return (x - reach, y - reach, x + reach, y + reach)
