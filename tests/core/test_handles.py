@@ -10,10 +10,11 @@ from hypothesis import strategies as st
 from shapely.geometry import Polygon
 from tests.core.test_channels import dado
 from tests.core.test_pockets import board, pocket
+from tests.data.plans import unproven
 
 from ranura.core.holding.placed import ClampAt
 from ranura.core.output.views import DragHandle, View
-from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.plan import CutPlan
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import read
 from ranura.demo.jobs import (
@@ -80,7 +81,7 @@ def moved_by(before: DragHandle, after: DragHandle) -> tuple[float, float]:
 @given(pull=st.floats(-6, 6).filter(lambda x: abs(x) > 0.1))
 def test_a_handle_follows_the_hand(name, pull):
     cut, piece = CUTS[name]
-    made = plan_cut(cut, piece, SHOP, SHOP.rules)
+    made = unproven(cut, piece, SHOP, SHOP.rules)
     view = plan_view(made)
     assert view.handles, "there is something to take"
     for place, handle in enumerate(view.handles):
@@ -89,7 +90,7 @@ def test_a_handle_follows_the_hand(name, pull):
         if value <= 0.01:
             continue
         try:
-            again = plan_cut(applied(cut, handle, value), piece, SHOP, SHOP.rules)
+            again = unproven(applied(cut, handle, value), piece, SHOP, SHOP.rules)
         except CutError:
             continue  # pulled off the board: said at its field, and the last good plan stays
         if [each.kind for each in again.guides if each.chosen] != [each.kind for each in made.guides if each.chosen]:
@@ -103,23 +104,23 @@ def test_a_handle_follows_the_hand(name, pull):
 @pytest.mark.parametrize("name", ["dado", "groove", "stopped"])
 def test_an_end_is_dragged_into_the_board_and_out_again(name):
     cut, piece = CUTS[name]
-    ends = [each for each in plan_view(plan_cut(cut, piece, SHOP, SHOP.rules)).handles if each.opens]
+    ends = [each for each in plan_view(unproven(cut, piece, SHOP, SHOP.rules)).handles if each.opens]
     assert {each.field for each in ends} == {"stop_first", "stop_last"}
     for end in ends:
-        pulled_in = plan_cut(applied(cut, end, 25.0), piece, SHOP, SHOP.rules)
+        pulled_in = unproven(applied(cut, end, 25.0), piece, SHOP, SHOP.rules)
         again = next(each for each in plan_view(pulled_in).handles if each.field == end.field)
         assert again.value == 25.0
         wanted = [(25.0 - end.value) * way for way in end.direction]
         assert moved_by(end, again) == pytest.approx(tuple(wanted), abs=1e-6), "it is dragged into the board"
         out = dataclasses.replace(cut, **{end.field: None})
-        free = next(each for each in plan_view(plan_cut(out, piece, SHOP, SHOP.rules)).handles if each.field == end.field)
+        free = next(each for each in plan_view(unproven(out, piece, SHOP, SHOP.rules)).handles if each.field == end.field)
         assert (free.value, free.opens) == (0.0, True)
 
 
 @pytest.mark.parametrize("name", CUTS)
 def test_what_is_taken_is_a_dimension_that_was_asked_for(name):
     cut, piece = CUTS[name]
-    made = plan_cut(cut, piece, SHOP, SHOP.rules)
+    made = unproven(cut, piece, SHOP, SHOP.rules)
     asked = {each.field: each.length.mm for each in made.asked}
     for handle in plan_view(made).handles:
         for each in (handle, handle.other):
@@ -132,7 +133,7 @@ def test_what_is_taken_is_a_dimension_that_was_asked_for(name):
 @pytest.mark.parametrize("name", CUTS)
 def test_every_drawing_lies_in_its_frame(name):
     cut, piece = CUTS[name]
-    for view in plan_cut(cut, piece, SHOP, SHOP.rules).drawing:
+    for view in unproven(cut, piece, SHOP, SHOP.rules).drawing:
         x0, y0, x1, y1 = view.frame
         assert x0 < x1
         assert y0 < y1
@@ -149,7 +150,7 @@ def test_every_drawing_lies_in_its_frame(name):
 def test_a_clamp_that_was_put_somewhere_stands_there_in_the_drawing(name):
     cut, piece = CUTS[name]
     placed = (ClampAt(side="far", at=40), ClampAt(side="near", at=60))
-    view = plan_view(plan_cut(dataclasses.replace(cut, clamps=placed), piece, SHOP, SHOP.rules))
+    view = plan_view(unproven(dataclasses.replace(cut, clamps=placed), piece, SHOP, SHOP.rules))
     assert [(mark.side, mark.at) for mark in view.clamps] == [("far", 40), ("near", 60)]
     assert view.board == (piece.length.mm, piece.width.mm)
     far = Polygon(view.clamps[0].points)
@@ -168,6 +169,6 @@ def test_a_clamp_that_was_put_somewhere_stands_there_in_the_drawing(name):
 )
 def test_a_handle_snaps_to_what_one_would_mean(name, field, snaps, why):
     cut, piece = CUTS[name]
-    handles = plan_view(plan_cut(cut, piece, SHOP, SHOP.rules)).handles
+    handles = plan_view(unproven(cut, piece, SHOP, SHOP.rules)).handles
     handle = next(each for each in handles if each.field == field)
     assert handle.snaps == (pytest.approx(snaps),), why

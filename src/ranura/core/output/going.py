@@ -52,7 +52,7 @@ def going_of(moves: Sequence[Move]) -> Going | None:
         ends=_end(moves[wet[-1][0]], after),
         goes_back=any(move.kind == "cut" and length_of(move.path, closed=False) > 2 * BACK for move in after),
         runs=sum(move.kind == "cut" for _, move in wet),
-        way=sum(length_of(move.path, closed=False) for _, move in wet if move.kind == "cut"),
+        way=sum((move.seconds or 0.0) * (move.feed_m_min or 0.0) * 1000 / 60 for _, move in wet if move.kind == "cut"),
         seconds=sum(move.seconds or 0.0 for _, move in wet),
         back_seconds=sum(move.seconds or 0.0 for _, move in cuts if move.fresh == "none"),
     )

@@ -14,7 +14,8 @@ from shapely.geometry.base import BaseGeometry
 from ranura.core.geometry.paths import length_of
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.proof.moves import Body, MachineSetting
-from ranura.core.proof.shapes import shape_of, way_of
+from ranura.core.proof.shapes import narrowest, outside, shape_of, way_of
+from ranura.core.proof.surroundings import surroundings
 from ranura.core.proof.wood import Swept, Wood, outwards, points_of
 
 _BELOW = 0.01
@@ -32,59 +33,61 @@ CARRIES = _LEVELLED | {"work", "template"}
 """Roles of bodies that a base may lie on."""
 
 
+@dataclass(frozen=True, slots=True)
+class Stand:
+    """How a base stands at a place: whether anything carries it, how far its axis stands outside of that (negative inside), and
+    how narrow that is; mm."""
+
+    carried: bool
+    away: float = 0.0
+    wide: float = 0.0
+
+
 @dataclass
 class Carrying:
-    """What carries a base on one face of the work, kept up while wood is taken from it. `bodies` are those that are there."""
+    """What carries a base on one face of the work. `bodies` are those that are there."""
 
     bodies: tuple[Body, ...]
     setting: MachineSetting
-    _area: BaseGeometry | None = None
-    _seen: dict[int, Swept] = field(default_factory=dict)
-    _gone: set[tuple[Ring, float]] = field(default_factory=set)
+    _known: dict[object, Stand] = field(default_factory=dict)
 
-    def under(self, wood: Wood, at: Point) -> BaseGeometry | None:
-        """What carries the base when its axis stands at a place of the board; None where it lies wholly on it.
-
-        Where nothing lies under it but below its opening, that is nothing."""
+    def under(self, wood: Wood, at: Point) -> Stand | None:
+        """How the base stands when its axis is at a place of the board; None where it lies wholly on what carries it."""
         base = placed(self.setting.base.ring, at, outwards(self.setting.frame))
-        if self._uncut.contains(base) and self._gone_below(wood, base) <= _LITTLE * base.area:
+        box = base.bounds
+        taken = () if self._template is not None else tuple(wood.near(box))
+        if self._uncut.contains(base) and self._gone_below(taken, box) <= _LITTLE * base.area:
             return None
-        carried = base.intersection(self._kept_up(wood))
+        key = surroundings(taken, self._carriers, box, at)
+        if key not in self._known:
+            self._known[key] = self._stand(base, taken, at)
+        return self._known[key]
+
+    def _stand(self, base: Polygon, taken: tuple[Swept, ...], at: Point) -> Stand:
+        """Where nothing lies under it but below its opening, nothing carries it."""
+        carried = base.intersection(self._uncut)
+        for path, r in dict.fromkeys((each.path, self._radius(each)) for each in taken):
+            if r:
+                carried = carried.difference(way_of(path, within=_THINNED).buffer(r, quad_segs=4))
         opening = self.setting.base.opening or 0.0
         if (
             carried.area < math.pi * opening**2 / 4 + _NOTHING
             and carried.difference(Spot(at).buffer(opening / 2, quad_segs=6)).area < _NOTHING
         ):
-            return Polygon()
-        return carried.convex_hull
+            return Stand(carried=False)
+        hull = carried.convex_hull
+        return Stand(carried=True, away=outside(hull, at), wide=narrowest(hull))
 
-    def _gone_below(self, wood: Wood, base: Polygon) -> float:
+    def _gone_below(self, taken: tuple[Swept, ...], box: tuple[float, float, float, float]) -> float:
         """At most how much of the face below a base was taken, in mm²."""
-        if self._template is not None:
-            return 0.0
-        x0, y0, x1, y1 = base.bounds
+        x0, y0, x1, y1 = box
         across = math.hypot(x1 - x0, y1 - y0)
-        strips = ((swept, self._radius(swept)) for swept in wood.near((x0, y0, x1, y1)))
+        strips = ((swept, self._radius(swept)) for swept in taken)
         return sum(2 * r * (min(length_of(swept.path, closed=False), across) + 2 * r) for swept, r in strips)
 
     def _radius(self, swept: Swept) -> float:
         """How wide a run has cut the face, from its path."""
         return swept.radius(self.setting.frame.origin[2] - outwards(self.setting.frame) * _BELOW)
-
-    def _kept_up(self, wood: Wood) -> BaseGeometry:
-        area = self._uncut if self._area is None else self._area
-        for swept in () if self._template is not None else wood.taken:
-            if id(swept) in self._seen:
-                continue
-            self._seen[id(swept)] = swept
-            r = self._radius(swept)
-            if r and (swept.path, r) not in self._gone:
-                self._gone.add((swept.path, r))
-                area = area.difference(way_of(swept.path, within=_THINNED).buffer(r, quad_segs=4))
-        if area is not self._area:
-            shapely.prepare(area)
-            self._area = area
-        return area
 
     @cached_property
     def _uncut(self) -> BaseGeometry:
@@ -94,15 +97,16 @@ class Carrying:
         return area
 
     def _all_of_it(self) -> BaseGeometry:
+        return shapely.union_all([shape_of(body) for body in self._carriers])
+
+    @cached_property
+    def _carriers(self) -> tuple[Body, ...]:
+        """The bodies that it may lie on: the template, or the work and what is level with it."""
         if self._template is not None:
-            return shape_of(self._template)
+            return (self._template,)
         face, out = self.setting.frame.origin[2], outwards(self.setting.frame)
-        found = []
-        for body in self.bodies:
-            top = body.z1 if out > 0 else body.z0
-            if body.role == "work" or (body.role in _LEVELLED and abs(top - face) <= _LEVEL):
-                found.append(shape_of(body))
-        return shapely.union_all(found)
+        tops = [(body, body.z1 if out > 0 else body.z0) for body in self.bodies]
+        return tuple(body for body, top in tops if body.role == "work" or (body.role in _LEVELLED and abs(top - face) <= _LEVEL))
 
     @cached_property
     def _template(self) -> Body | None:

@@ -7,11 +7,12 @@ from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
 
 from ranura.core.cutting.turning import Turning
-from ranura.core.geometry.rings import Box, Point
+from ranura.core.geometry.rings import Point
 from ranura.core.proof.findings import Finding, Found
 from ranura.core.proof.moves import Body, Fresh, MachineSetting, Move, Program, Vector3
 from ranura.core.proof.sections import Section, sections_of
 from ranura.core.proof.standing import wood_below
+from ranura.core.proof.surroundings import relative, surroundings
 from ranura.core.proof.wanted import Wanted
 from ranura.core.proof.wood import CUTTING, Swept, Wood, outwards, place_on, swept_by
 from ranura.core.shop.house_rules import HouseRules
@@ -173,7 +174,7 @@ def _after(step: Step) -> Bit:
 def _sections(wood: Wood, swept: Swept, taken: tuple[Swept, ...], known: _Known) -> tuple[Section, ...]:
     """What a move meets, looked up where another met the same at another place; `taken` is what was taken near its way."""
     origin = swept.path[0]
-    key = _key(wood, swept, taken, origin)
+    key = (relative(swept, origin), surroundings(taken, wood.works, swept.box, origin))
     found = known.sections.get(key)
     if found is None:
         found = sections_of(wood, swept, taken)
@@ -184,35 +185,3 @@ def _sections(wood: Wood, swept: Swept, taken: tuple[Swept, ...], known: _Known)
 
 def _moved(section: Section, by: Point) -> Section:
     return replace(section, at=(section.at[0] + by[0], section.at[1] + by[1]))
-
-
-def _key(wood: Wood, swept: Swept, taken: tuple[Swept, ...], origin: Point) -> object:
-    """All that a section depends on, seen from the beginning of the way: the way itself, what was taken near it, and the edges of
-    the board near it."""
-    return (_relative(swept, origin), tuple(_relative(each, origin) for each in taken), _edges_near(wood, swept.box, origin))
-
-
-def _relative(swept: Swept, origin: Point) -> object:
-    x, y = origin
-    path = tuple((round(a - x, 5), round(b - y, 5)) for a, b in swept.path)
-    return (path, swept.silhouette, round(swept.tip, 6), swept.out, round(swept.travel, 6))
-
-
-def _edges_near(wood: Wood, box: Box, origin: Point) -> object:
-    """The board's edges that come near a box, as lines seen from a point, and their corners within it."""
-    x0, y0, x1, y1 = box
-    found = []
-    for body in wood.works:
-        for ring in (body.ring, *body.holes):
-            for (ax, ay), (bx, by) in zip(ring, (*ring[1:], ring[0]), strict=True):
-                if min(ax, bx) > x1 or max(ax, bx) < x0 or min(ay, by) > y1 or max(ay, by) < y0:
-                    continue
-                nx, ny = by - ay, ax - bx
-                size = (nx * nx + ny * ny) ** 0.5 or 1.0
-                off = ((ax - origin[0]) * nx + (ay - origin[1]) * ny) / size
-                ends = tuple(
-                    (round(x - origin[0], 5), round(y - origin[1], 5)) if x0 <= x <= x1 and y0 <= y <= y1 else None
-                    for x, y in ((ax, ay), (bx, by))
-                )
-                found.append((round(nx / size, 6), round(ny / size, 6), round(off, 5), ends, body.z0, body.z1))
-    return tuple(found)

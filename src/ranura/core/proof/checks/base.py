@@ -10,7 +10,6 @@ from ranura.core.proof import words
 from ranura.core.proof.carrying import CARRIES, Carrying
 from ranura.core.proof.findings import Found
 from ranura.core.proof.moves import MachineSetting
-from ranura.core.proof.shapes import narrowest, outside
 from ranura.core.proof.steps import Step
 from ranura.core.proof.wood import narrower_side
 
@@ -64,12 +63,12 @@ def _touching(step: Step) -> Iterator[Point]:
 
 def _found(step: Step, carrying: Carrying, at: Point) -> Found | None:
     half = half_width(step.setting)
-    hull = carrying.under(step.wood, at)
-    if hull is None:
+    stand = carrying.under(step.wood, at)
+    if stand is None:
         return None
-    if hull.is_empty:
+    if not stand.carried:
         return step.found(6, words.NOTHING_CARRIES, at, 0.0)
-    away, wide = outside(hull, at), narrowest(hull)
+    away, wide = stand.away, stand.wide
     if closeness.over(away, _OUT * half):
         return step.found(6, words.BASE_TIPS_OVER, at, 0.0, away=away)
     if closeness.under(wide, _NARROW * half):

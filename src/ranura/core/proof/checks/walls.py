@@ -12,7 +12,8 @@ from ranura.core.proof import words
 from ranura.core.proof.findings import Found
 from ranura.core.proof.sections import Layer
 from ranura.core.proof.steps import Circumstances, Step
-from ranura.core.proof.wood import Ray, Wood
+from ranura.core.proof.surroundings import surroundings
+from ranura.core.proof.wood import Ray, Swept, Wood
 from ranura.core.text.words import Level
 
 _LOOKED, _AHEAD = 40.0, 10_000.0
@@ -75,14 +76,26 @@ class Walls:
 
     def after(self, wood: Wood) -> Iterator[Found]:
         """The thinnest wall for its height, where one is too thin; what breaks before what may."""
-        found = [wall for place in self._cut.values() if (wall := self._at(wood, place)) is not None]
+        found: list[_Wall] = []
+        sound: set[object] = set()
+        for place in self._cut.values():
+            r = max((layer.r for layer in place.layers), default=0.0)
+            box = _around(place.at, r + _LOOKED)
+            taken = wood.near(box)
+            key = (id(place.layers), place.towards, place.end, surroundings(taken, wood.works, box, place.at))
+            if key in sound:
+                continue
+            wall = self._at(wood, place, r, taken)
+            if wall is None:
+                sound.add(key)
+            else:
+                found.append(wall)
         if found:
             yield min(found, key=lambda wall: (not wall.breaks, wall.share)).found
 
-    def _at(self, after: Wood, place: _Place) -> _Wall | None:
+    def _at(self, after: Wood, place: _Place, r: float, taken: list[Swept]) -> _Wall | None:
         """The wall at a place, where it is too thin."""
-        r = max((layer.r for layer in place.layers), default=0.0)
-        ray = Ray(after, place.at, place.towards, r + _LOOKED, after.near(_around(place.at, r + _LOOKED)))
+        ray = Ray(after, place.at, place.towards, r + _LOOKED, taken)
         seen = [(layer.thick, _thickness(ray, layer.z, layer.r, r + _LOOKED)) for layer in place.layers if layer.r]
         standing = [(thick, wall) for thick, wall in seen if wall is not None]
         high, thin = sum(thick for thick, _ in standing), min((wall for _, wall in standing), default=math.inf)

@@ -1,0 +1,42 @@
+"""What stands around a place of the board, seen from there: where it is the same, the same is found (R21)."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ranura.core.geometry.rings import Box, Point
+from ranura.core.proof.moves import Body
+from ranura.core.proof.wood import Swept
+
+
+def surroundings(taken: Iterable[Swept], bodies: Iterable[Body], box: Box, origin: Point) -> object:
+    """What was taken near a place, and the edges of bodies that come near a box around it; equal at two places where all that
+    can be seen within the box is equal."""
+    return (tuple(relative(each, origin) for each in taken), _edges_near(bodies, box, origin))
+
+
+def relative(swept: Swept, origin: Point) -> object:
+    """What a move takes, seen from a place."""
+    x, y = origin
+    path = tuple((round(a - x, 5), round(b - y, 5)) for a, b in swept.path)
+    return (path, swept.silhouette, round(swept.tip, 6), swept.out, round(swept.travel, 6))
+
+
+def _edges_near(bodies: Iterable[Body], box: Box, origin: Point) -> object:
+    """The edges of bodies that come near a box, as lines seen from a point, and their corners within it."""
+    x0, y0, x1, y1 = box
+    found = []
+    for body in bodies:
+        for ring in (body.ring, *body.holes):
+            for (ax, ay), (bx, by) in zip(ring, (*ring[1:], ring[0]), strict=True):
+                if min(ax, bx) > x1 or max(ax, bx) < x0 or min(ay, by) > y1 or max(ay, by) < y0:
+                    continue
+                nx, ny = by - ay, ax - bx
+                size = (nx * nx + ny * ny) ** 0.5 or 1.0
+                off = ((ax - origin[0]) * nx + (ay - origin[1]) * ny) / size
+                ends = tuple(
+                    (round(x - origin[0], 5), round(y - origin[1], 5)) if x0 <= x <= x1 and y0 <= y <= y1 else None
+                    for x, y in ((ax, ay), (bx, by))
+                )
+                found.append((round(nx / size, 6), round(ny / size, 6), round(off, 5), ends, body.z0, body.z1))
+    return tuple(found)

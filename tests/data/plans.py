@@ -1,0 +1,13 @@
+"""Plans of which only figures, words and drawings are looked at: their moves are not run, which takes most of the time."""
+
+from __future__ import annotations
+
+from unittest import mock
+
+from ranura.core import proving
+from ranura.core.plan import CutPlan, plan_cut
+
+
+def unproven(cut, piece, shop, rules) -> CutPlan:
+    with mock.patch.object(proving, "_LONG", -1):
+        return plan_cut(cut, piece, shop, rules, put_off=True)
