@@ -17,8 +17,10 @@ from ranura.core.choosing.catalogue import BEARING_PRICE, COLLET_PRICE, catalogu
 from ranura.core.choosing.covering import smallest
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.plan import PLANNING, plan_cut
+from ranura.core.proof.words import NO_MOVES
 from ranura.core.shop.drawer.texts import bit_from_texts
 from ranura.core.shop.tooling.bits import NOMINAL_SHANKS, Bit
+from ranura.core.text.cautions import reason, written
 from ranura.core.text.errors import CraftError
 from ranura.core.text.lengths import read
 from ranura.demo.jobs import WING_CASE_SIDE
@@ -89,6 +91,37 @@ def test_one_bit_is_bought_for_several_cuts_and_paid_by_the_metre():
         metres += 2 * 0.3 * len(plan.passes)
     assert bought.metres == pytest.approx(metres)
     assert bought.per_metre == pytest.approx(bought.price / metres)
+
+
+class Stubborn:
+    """Plans as always, but the moves of some bits are stopped."""
+
+    def __init__(self, *bits: str) -> None:
+        self.bits = bits
+        self.judge = PLANNING.judge
+
+    def plan(self, cut, piece, shop, rules):
+        made = plan_cut(cut, piece, shop, rules)
+        stopped = written(reason(NO_MOVES))
+        return dataclasses.replace(made, status="stop", cautions=(stopped,)) if made.bit_id in self.bits else made
+
+
+def test_what_only_the_moves_stop_is_not_bought_and_something_else_is_looked_for():
+    shop = with_bits("straight-12.7")
+    (first,) = shopping([cut("6")], shop, PLANNING).buys
+    (other,) = shopping([cut("6")], shop, Stubborn(first.id)).buys
+    assert other.id != first.id
+    nothing = shopping([cut("6")], shop, Stubborn(*(bit.id for bit in catalogue(tuple(NOMINAL_SHANKS)))))
+    assert (nothing.buys, len(nothing.beyond)) == ((), 1)
+
+
+def test_metres_are_those_of_all_places():
+    def metres(**more) -> float:
+        one = cut("6", position="60")
+        several = dataclasses.replace(one, cut=dataclasses.replace(one.cut, **more))
+        return shopping([several], with_bits("straight-12.7"), PLANNING).buys[0].metres
+
+    assert metres(count=3, spacing=read("80", "mm")) == pytest.approx(3 * metres())
 
 
 def test_a_collet_alone_is_enough_where_the_bit_is_there():

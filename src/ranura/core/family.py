@@ -110,6 +110,8 @@ class PlanText:
     """The passes or stages in order of work, in words."""
     run_mm: float
     """The length of one pass on one face in the wood."""
+    way_mm: float
+    """How far the bit runs in the wood in all passes, at all places."""
     glyph: tuple[Point, ...]
     """The small section of a list, in mm, z up."""
     passes: tuple[Pass, ...] = ()

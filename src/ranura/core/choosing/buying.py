@@ -28,6 +28,7 @@ STIFFER = 4.0
 """How many times less a bought bit must bend to be clearly better."""
 FEWER = 2.0
 """How many times fewer passes side by side it must take."""
+_LOOKED_AGAIN = 4
 _OFFERED_SHANKS = tuple(shank for shank in NOMINAL_SHANKS if shank >= 6)
 _WHY = {
     "possible": "can be made",
@@ -76,7 +77,7 @@ def shopping(cuts: Sequence[PlannedCut], shop: Shop, plans: Plans) -> Shopping:
     purchases = {each.id: _purchases(each, shelf, plans) for each in wanted}
     made_ids = {each.id for each in made}
     impossible = [each for each in wanted if each.id not in made_ids]
-    first = smallest([[purchase.items for purchase in purchases[each.id]] for each in impossible], shelf.prices)
+    first = _possible(impossible, purchases, shelf, plans)
     better = smallest(
         [[purchase.items for purchase in purchases[each.id] if purchase.better is not None] for each in made],
         shelf.prices,
@@ -97,12 +98,26 @@ def shopping(cuts: Sequence[PlannedCut], shop: Shop, plans: Plans) -> Shopping:
             gain: Gain = "better" if each.id in made_ids else "possible"
             why = gained.better if gain == "better" and gained and gained.better else write(_WHY["possible"])
             used[item].append(Benefit(cut_id=each.id, cut_name=each.name, gain=gain, why=why))
-            metres[item] += each.piece.count * len(plan.pass_lines) * plan.run_mm / 1_000
+            metres[item] += each.piece.count * plan.way_mm / 1_000
     buys = [shelf.buy(item, tuple(used[item]), metres[item]) for item in bought if used[item]]
     buys.sort(key=lambda buy: (all(each.gain == "better" for each in buy.serves), -len(buy.serves), buy.price, buy.id))
     return Shopping(
         buys=tuple(buys), total=sum(buy.price for buy in buys), cuts=len(wanted), makes=len(made), beyond=tuple(beyond)
     )
+
+
+def _possible(impossible: Sequence[PlannedCut], purchases: dict[str, list[_Purchase]], shelf: _Catalogue, plans: Plans) -> Items:
+    """The fewest things that make cuts possible. What a judge of tools lets pass their moves may still stop: then other things
+    are looked for, a few times."""
+    for _ in range(_LOOKED_AGAIN):
+        bought = smallest([[purchase.items for purchase in purchases[each.id]] for each in impossible], shelf.prices)
+        trial = shelf.with_bought(bought)
+        stopped = [each for each in impossible if purchases[each.id] and _plan(each, trial, plans) is None]
+        if not stopped:
+            break
+        for each in stopped:
+            purchases[each.id] = [purchase for purchase in purchases[each.id] if not purchase.items <= bought]
+    return bought
 
 
 class _Catalogue:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Sized
 from typing import Protocol
 
 from ranura.core.text.cautions import Caution
@@ -33,9 +32,5 @@ class AnyPlan(Protocol):
         """Its figures with their workings."""
 
     @property
-    def pass_lines(self) -> Sized:
-        """One for every pass."""
-
-    @property
-    def run_mm(self) -> float:
-        """The length of one pass in the wood."""
+    def way_mm(self) -> float:
+        """How far the bit runs in the wood, in all passes, at all places; mm."""

@@ -105,6 +105,7 @@ def _text(setting: ChannelSetting, moves: Sequence[Move], *, cut: ChannelCut, ju
         pass_columns=columns_of(stepping),
         pass_lines=pass_lines(stepping),
         run_mm=setting.channel.run,
+        way_mm=going.way if going else 0.0,
         glyph=channel_glyph(setting.channel, setting.bit),
         passes=stepping.passes if stepping else (),
         guides=(*guide_offers(setting), *_on_the_other_side(judge, setting)),

@@ -40,7 +40,8 @@ def planner(cut: EdgeCut, task: Task) -> Planner:
 
 
 def _text(setting: EdgeSetting, moves: Sequence[Move], *, cut: EdgeCut, piece: Piece, judge: EdgeJudge) -> PlanText:
-    worked, asked = edge_figures(setting, going_of(moves)), setting.edging
+    going, asked = going_of(moves), setting.edging
+    worked = edge_figures(setting, going)
     return PlanText(
         figures=worked,
         slip=edge_sections(setting, worked, setting.cautions),
@@ -49,6 +50,7 @@ def _text(setting: EdgeSetting, moves: Sequence[Move], *, cut: EdgeCut, piece: P
         pass_columns=STAGE_COLUMNS,
         pass_lines=stage_lines(setting),
         run_mm=asked.run_length * (2 if asked.both_faces else 1),
+        way_mm=going.way if going else 0.0,
         glyph=edge_glyph(
             setting.bit,
             setting.guided.trip if setting.guided else None,

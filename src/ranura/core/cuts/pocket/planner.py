@@ -164,6 +164,7 @@ def _text(setting: PocketSetting, moves: Sequence[Move], *, cut: PocketCut) -> P
         pass_columns=columns_of(stepping),
         pass_lines=pass_lines(stepping),
         run_mm=sum(length_of(path, closed=not setting.pocket.open_paths) for path in setting.paths),
+        way_mm=going.way if going else 0.0,
         glyph=pocket_glyph(setting.pocket),
         passes=stepping.passes if stepping else (),
         stations=pocket_stations(setting, cut),
