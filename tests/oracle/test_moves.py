@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
+import random
 from typing import Any, NamedTuple
 
 import numpy as np
 import pytest
 from pydantic import TypeAdapter
-from tests.oracle.cases import mm
+from tests.oracle.cases import case, mm
 from tests.oracle.judge import WITHIN, Judge
 
+from ranura.calc.fields import Refused
 from ranura.calc.registry import calculate
 from ranura.core.plan import PLANNING, PlanWithMoves
+from ranura.core.text.errors import CraftError
 from ranura.demo.jobs import PIECES
 from ranura.demo.shop import SHOP
 
@@ -202,3 +205,31 @@ def test_a_router_in_a_plunge_base_is_drawn_back_into_the_slot_and_lifted_turnin
     assert lift["turning"]
     assert lift["path"] == [back]
     assert stop["from_depth"] < 0, "switched off above the wood"
+
+
+@pytest.mark.parametrize("seed", range(1, 41))
+def test_passes_times_and_words_are_those_of_the_moves(seed):
+    asked = case(random.Random(seed))
+    try:
+        plan = calculate("plan", asked)
+    except (CraftError, Refused):
+        return
+    cuts = [each for each in plan["moves"] if each["kind"] == "cut"]
+    if not cuts:
+        return
+    of_bit = [each for each in cuts if plan["settings"][each["setting"]]["bit"]["id"] == plan["bit_id"]]
+    depths = {round(each["to_depth"], 3) for each in of_bit}
+    assert depths == {round(each["to_depth"], 3) for each in plan["passes"]} | {
+        round(each["trip"]["height"], 3) for each in plan["stages"]
+    }
+    time = next(each["value"] for each in plan["figures"] if each["key"] == "feed.time")
+    wet = [each for each in plan["moves"] if each["seconds"] and each["fresh"] != "none"]
+    assert time == pytest.approx(sum(each["seconds"] for each in wet))
+    if plan["status"] != "stop" and plan["settings"][0]["mounting"] == "hand" and asked["cut"]["kind"] == "dado":
+        said = " ".join(line["metric"] for each in plan["slip"] if each["key"] == "direction" for line in each["lines"])
+        first = [each for each in plan["moves"] if each["station"] in (None, 1)]
+        plunges = any(each["kind"] == "plunge" and each["fresh"] != "none" for each in first)
+        assert ("plunge" in said) == plunges
+        assert ("straight up" in said or "lift only there" in said) == any(
+            each["kind"] == "lift" and each["turning"] for each in first
+        )

@@ -20,7 +20,7 @@ _CUTS = frozenset({"enter", "plunge", "ramp", "cut", "leave"})
 
 @dataclass(frozen=True, slots=True)
 class Going:
-    """How a cut goes, the last of its passes for all of them."""
+    """How a cut goes, the last of its passes for all of them, and the first of its places."""
 
     begins: Begins
     """Beside the wood and sideways into it, or down into it."""
@@ -28,6 +28,8 @@ class Going:
     """Beside the wood; or inside, lifted turning or switched off before that."""
     goes_back: bool
     """Turning, all the way it came."""
+    turns: bool
+    """At another place it begins or ends in another way, since it is run the other way there."""
     runs: int
     """Ways along which it meets wood, in all passes, at all places."""
     way: float
@@ -40,22 +42,34 @@ class Going:
 
 def going_of(moves: Sequence[Move]) -> Going | None:
     """How some moves go; None where there are none."""
-    cuts = [(number, move) for number, move in enumerate(moves) if move.kind in _CUTS]
+    cuts = [move for move in moves if move.kind in _CUTS]
     if not cuts:
         return None
-    wet = [(number, move) for number, move in cuts if move.fresh not in (None, "none")] or cuts
-    begun = max(number for number, move in enumerate(moves[: wet[-1][0] + 1]) if move.kind == "start")
-    down = any(move.kind in ("plunge", "ramp") for number, move in wet if number >= begun)
-    after = moves[wet[-1][0] + 1 :]
+    wet = [move for move in cuts if move.fresh not in (None, "none")] or cuts
+    places = {station: [move for move in moves if move.station == station] for station in {move.station for move in wet}}
+    begins, ends, goes_back = _at_one_place(places[min(places, key=lambda station: station or 0)])
     return Going(
-        begins="inside" if down else "beside",
-        ends=_end(moves[wet[-1][0]], after),
-        goes_back=any(move.kind == "cut" and length_of(move.path, closed=False) > 2 * BACK for move in after),
-        runs=sum(move.kind == "cut" for _, move in wet),
-        way=sum((move.seconds or 0.0) * (move.feed_m_min or 0.0) * 1000 / 60 for _, move in wet if move.kind == "cut"),
-        seconds=sum(move.seconds or 0.0 for _, move in wet),
-        back_seconds=sum(move.seconds or 0.0 for _, move in cuts if move.fresh == "none"),
+        begins=begins,
+        ends=ends,
+        goes_back=goes_back,
+        turns=any(_at_one_place(each)[:2] != (begins, ends) for each in places.values()),
+        runs=sum(move.kind == "cut" for move in wet),
+        way=sum((move.seconds or 0.0) * (move.feed_m_min or 0.0) * 1000 / 60 for move in wet if move.kind == "cut"),
+        seconds=sum(move.seconds or 0.0 for move in wet),
+        back_seconds=sum(move.seconds or 0.0 for move in cuts if move.fresh == "none"),
     )
+
+
+def _at_one_place(moves: Sequence[Move]) -> tuple[Begins, Ends, bool]:
+    """How the last pass at a place begins, how it ends, and whether the bit goes back the way it came."""
+    wet = [number for number, move in enumerate(moves) if move.kind in _CUTS and move.fresh not in (None, "none")]
+    if not wet:
+        return "beside", "beside", False
+    begun = max((number for number, move in enumerate(moves[: wet[-1] + 1]) if move.kind == "start"), default=0)
+    down = any(moves[number].kind in ("plunge", "ramp") for number in wet if number >= begun)
+    after = moves[wet[-1] + 1 :]
+    back = any(move.kind == "cut" and length_of(move.path, closed=False) > 2 * BACK for move in after)
+    return ("inside" if down else "beside", _end(moves[wet[-1]], after), back)
 
 
 def _end(last: Move, after: Sequence[Move]) -> Ends:

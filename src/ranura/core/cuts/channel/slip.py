@@ -101,6 +101,8 @@ def _direction(setting: ChannelSetting, going: Going | None) -> SlipSection:
         lines = [lines[0], write(undercut_words(going))]
     elif going is not None:
         lines.append(write("{start}; {end}", start=begun_words(going), end=ended_words(going)))
+        if going.turns:
+            lines.append(write("where it is run the other way, its ends change places"))
     return SlipSection(
         key="direction",
         title="Direction",
