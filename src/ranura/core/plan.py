@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from contextlib import suppress
 from dataclasses import dataclass, fields, replace
-from functools import partial
+from functools import cache, partial
 from itertools import islice
 from typing import Any, Final, Literal
 
@@ -214,7 +214,7 @@ class Planning:
 
     def _around(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before) -> Circumstances:
         """What the moves of a cut are judged by."""
-        wanted, known = self.family(cut).wanted(cut, piece, rules), getattr(cut, "thin_walls", False)
+        wanted, known = cache(partial(self.family(cut).wanted, cut, piece, rules)), getattr(cut, "thin_walls", False)
         return replace(circumstances(piece, shop, rules, before), wanted=wanted, thin_walls=known)
 
     def _others(

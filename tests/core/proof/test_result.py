@@ -51,7 +51,7 @@ def found(made, asked) -> dict[str, str]:
     assert plan.moves
     wanted = PLANNING.family(asked).wanted(asked, BOARD, SHOP.rules)
     assert wanted
-    around = replace(circumstances(BOARD, SHOP, SHOP.rules, NOTHING_BEFORE), wanted=wanted)
+    around = replace(circumstances(BOARD, SHOP, SHOP.rules, NOTHING_BEFORE), wanted=lambda: wanted)
     run = prove(Program(bodies=plan.bodies, settings=plan.settings, moves=plan.moves), around)
     return {each.code: each.level for each in run.proof.findings if each.check == 11}
 

@@ -61,7 +61,7 @@ def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] 
         taken.append(step.swept)
         if step.number + 1 == len(program.moves):
             found += stands_in_the_end(step)
-            found += result(step, wood, [each for each in taken if each is not None], around.wanted)
+            found += result(step, wood, [each for each in taken if each is not None], around.wanted())
         moves.append(step.move if step.fresh == step.move.fresh else replace(step.move, fresh=step.fresh))
     for last in (guides, walls):
         found += last.after(wood)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field, replace
 
 from ranura.core.cutting.turning import Turning
@@ -33,8 +33,8 @@ class Circumstances:
     """The direction of the fibres on the board; None in sheets and plastics."""
     turning: Turning | None = None
     """The bit that is planned, as it turns; None where its load is not asked for."""
-    wanted: Wanted = ()
-    """What they are to take; empty where that is not known."""
+    wanted: Callable[[], Wanted] = tuple
+    """What they are to take, worked out when it is asked for; empty where that is not known."""
     thin_walls: bool = False
     """The person knows that a wall may break off."""
     unmade: tuple[str, ...] = ()

@@ -5,6 +5,8 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 
+import numpy as np
+
 from ranura.core.board.pieces import Piece, edges_of, openings_of, outline_of
 from ranura.core.cuts.edge.runs import START_CLIMB, Run, at_share, wood_is_left
 from ranura.core.cuts.edge.section_view import LEAST_BAND
@@ -106,22 +108,19 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
 
 def _aside(points: Sequence[Point], distance: float, *, closed: bool) -> list[Point]:
     """A path moved to the left of its heading by a distance, its corners mitred."""
-    count = len(points)
-    moved: list[Point] = []
-    for i, here in enumerate(points):
-        before = points[i - 1] if i or closed else None
-        after = points[(i + 1) % count] if i + 1 < count or closed else None
-        headings = [w for w in (_unit(before, here), _unit(here, after)) if w is not None]
-        normal = (-sum(w[1] for w in headings) / len(headings), sum(w[0] for w in headings) / len(headings))
-        size = max(normal[0] ** 2 + normal[1] ** 2, 0.15)
-        moved.append((here[0] + normal[0] / size * distance, here[1] + normal[1] / size * distance))
-    return moved
-
-
-def _unit(a: Point | None, b: Point | None) -> Point | None:
-    if a is None or b is None or (length := math.dist(a, b)) < 1e-9:
-        return None
-    return ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
+    at = np.array(points, dtype=float)
+    ahead = np.roll(at, -1, axis=0) - at
+    if not closed:
+        ahead[-1] = 0.0
+    length = np.hypot(ahead[:, 0], ahead[:, 1])
+    there = length > 1e-9
+    heading = np.divide(ahead, length[:, None], out=np.zeros_like(ahead), where=there[:, None])
+    # At a corner the mean of the headings before and behind it; at the end of an open path the only one.
+    count = np.maximum(there.astype(int) + np.roll(there, 1), 1)
+    mean = (heading + np.roll(heading, 1, axis=0)) / count[:, None]
+    normal = np.column_stack((-mean[:, 1], mean[:, 0]))
+    size = np.maximum((normal**2).sum(axis=1), 0.15)
+    return [(x, y) for x, y in (at + normal / size[:, None] * distance).tolist()]
 
 
 def _band(run: Run, width: float) -> tuple[Point, ...]:
@@ -154,7 +153,8 @@ def _blocks(run: Run, size: float, wood_left: bool) -> list[Outline]:
     """A lead-in block at the start and a backer at the end of a straight run, level with its edge."""
     found = []
     first, last = run.points[0], run.points[-1]
-    direction = _unit(first, last) or (1.0, 0.0)
+    length = math.dist(first, last)
+    direction = ((last[0] - first[0]) / length, (last[1] - first[1]) / length) if length > 1e-9 else (1.0, 0.0)
     inward = (-direction[1], direction[0]) if wood_left else (direction[1], -direction[0])
 
     def block(at: Point, towards: float) -> tuple[Point, ...]:
