@@ -220,7 +220,7 @@ def test_a_half_lap_and_a_t_slot_are_added_in_words(at):
     field(page, "width").fill("4.8")
     field(page, "depth").fill("8")
     expect(section(page, "depths")).to_contain_text("first clear with 3.175 straight")
-    expect(section(page, "direction")).to_contain_text("back the same way")
+    expect(section(page, "direction")).to_contain_text("right through, out at the other; never lift inside")
     saved(page)
 
 

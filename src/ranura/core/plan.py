@@ -15,7 +15,7 @@ from ranura.core.board.repeats import Repeats
 from ranura.core.choosing.candidates import Sifted
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.offers import SHOWN_OFFERS, Miss, Offer, costs, misses_of, offers
-from ranura.core.choosing.order import Pair
+from ranura.core.choosing.order import Candidate, Pair
 from ranura.core.choosing.select import check_shop, choose
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.families import FAMILIES
@@ -275,13 +275,12 @@ class Planning:
                 try:
                     changed: AnyCut = replace(cut, **remedy.change)  # type: ignore[type-var]
                     planner = self.planner(changed, piece, shop, rules, before)
+                    pair = _pairs(planner, changed, shop, before)[1][0]
                 except CraftError:
                     continue
-                pair = proven.setting.candidate
-                planned = planner.make(planner.judge.candidate(pair.bit, pair.router))
                 around = self._around(changed, piece, shop, rules, before)
-                tried = prove_planned(planned, around, before.taken, until=partial(_still, remedy.answers))
-                if any(_still(remedy.answers, each) for each in tried.setting.cautions):
+                tried = prove_planned(planner.make(pair), around, before.taken, until=partial(_still, remedy.answers))
+                if not tried.program.moves or any(_still(remedy.answers, each) for each in tried.setting.cautions):
                     continue
             kept.append(remedy)
         return replace(text, remedies=tuple(kept))
@@ -324,12 +323,17 @@ def _first_of(
 ) -> _Chosen:
     """The best tools for one way of guiding a cut that nothing stops, or the best of all, with all that stops them where the
     `whole` is asked for."""
+    sifted, pairs = _pairs(planner, cut, shop, before)
+    proven, stopped = first_proven(pairs, planner.make, around, before.taken, most=most, put_off=put_off, whole=whole)
+    return _Chosen(cut, planner, sifted, proven, stopped)
+
+
+def _pairs(planner: Planner, cut: AnyCut, shop: Shop, before: Before) -> tuple[Sifted, Sequence[Candidate]]:
+    """What is fit for a cut, and the pairs to plan it with, the best first. Raises `CutError` where there are none."""
     judge = planner.judge
     ranking = judge.ranking(before.mounted)
     sifted = shortlist(judge, ranking, count=SHOWN_OFFERS)
-    pairs = choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=planner.refuse)
-    proven, stopped = first_proven(pairs, planner.make, around, before.taken, most=most, put_off=put_off, whole=whole)
-    return _Chosen(cut, planner, sifted, proven, stopped)
+    return sifted, choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=planner.refuse)
 
 
 def _as_asked(field: FieldPath, length: Length) -> Asked:

@@ -69,29 +69,29 @@ export function CutScreen(props: Props) {
         latest().onOpen(id);
       }
     };
-    const made = new CutEditor(
-      { cut: cutIn(latest().kept.cut), version: latest().kept.version },
-      {
-        plan: (draft) => api.plan(pieceIn(latest().item.piece), draft, id),
-        prove: (draft) => api.prove(pieceIn(latest().item.piece), draft, id),
-        save: (draft, version) => api.saveCut(id, latest().name, draft, version),
-        saved: (before, after) => {
-          void latest().refresh();
-          if (before !== after)
-            history.push({
-              label: latest().name,
-              undo: () => restore(before),
-              redo: () => restore(after),
-            });
-        },
-        toDraft: (newer) => {
-          const kept = newer as Pick<CutItem, "cut" | "version"> & { sentence: Text };
-          return { ...kept, cut: cutIn(kept.cut) };
-        },
-        saveAfterMs: SAVE_AFTER_MS,
-        retryAfterMs: RETRY_AFTER_MS,
+    const read = { cut: cutIn(latest().kept.cut), version: latest().kept.version };
+    const saved = newest.get(id);
+    const made = new CutEditor(saved && saved.version > read.version ? saved : read, {
+      plan: (draft) => api.plan(pieceIn(latest().item.piece), draft, id),
+      prove: (draft) => api.prove(pieceIn(latest().item.piece), draft, id),
+      save: (draft, version) => api.saveCut(id, latest().name, draft, version),
+      saved: (before, after, kept) => {
+        newest.set(id, { cut: after, version: kept.version });
+        void latest().refresh();
+        if (before !== after)
+          history.push({
+            label: latest().name,
+            undo: () => restore(before),
+            redo: () => restore(after),
+          });
       },
-    );
+      toDraft: (newer) => {
+        const kept = newer as Pick<CutItem, "cut" | "version"> & { sentence: Text };
+        return { ...kept, cut: cutIn(kept.cut) };
+      },
+      saveAfterMs: SAVE_AFTER_MS,
+      retryAfterMs: RETRY_AFTER_MS,
+    });
     editors.set(id, made);
     setEditor(made);
     const waiting = pending.get(id);
@@ -140,6 +140,9 @@ export function CutScreen(props: Props) {
 
 /** What an undo wants of a cut that is not open yet. */
 const pending = new Map<string, CutIn>();
+
+/** Cuts as this page saved them last: what was read of one before may be older, and an undo would be lost to it. */
+const newest = new Map<string, { cut: CutIn; version: number }>();
 
 /** Puts the writing mark into the field of a dimension. */
 const pick = (field: string) =>

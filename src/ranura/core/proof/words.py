@@ -256,8 +256,8 @@ SHORT_GRAIN_WALL = Words(
     code="short-grain-wall",
     place="guide",
     level="stop",
-    message="Here a wall of short grain only {wall:len} thick and {height:len} high is left standing, and it breaks off",
-    do="Leave more wood, or back it up and say that you know of it",
+    message="Here a wall of short grain only {wall:len} thick and {height:len} high is left standing, and breaks off easily",
+    do="Leave more wood, or back it up while you rout",
 )
 
 # 12: ends
