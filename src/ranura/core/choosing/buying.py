@@ -72,26 +72,27 @@ class _Purchase:
 def shopping(cuts: Sequence[PlannedCut], shop: Shop, plans: Plans) -> Shopping:
     """What to buy for these cuts, planned by `plans`. Pins are left aside: they are the person's choice among what is there."""
     wanted = [replace(each, cut=replace(each.cut, bit_id=None, router_id=None)) for each in cuts]
-    made = [each for each in wanted if _plan(each, shop, plans) is not None]
     shelf = _Catalogue(shop, wanted, plans)
+    trials = _Trials(shelf, plans)
+    made = [each for each in wanted if trials.plan(each, frozenset()) is not None]
     purchases = {each.id: _purchases(each, shelf, plans) for each in wanted}
     made_ids = {each.id for each in made}
     impossible = [each for each in wanted if each.id not in made_ids]
-    first = _possible(impossible, purchases, shelf, plans)
+    first = _possible(impossible, purchases, trials)
     better = smallest(
         [[purchase.items for purchase in purchases[each.id] if purchase.better is not None] for each in made],
         shelf.prices,
         have=first,
     )
     bought = first | better
-    trial = shelf.with_bought(bought)
     used: dict[str, list[Benefit]] = {item: [] for item in bought}
     metres = dict.fromkeys(bought, 0.0)
     beyond: list[Unmakeable] = []
     for each in wanted:
-        plan = _plan(each, trial, plans)
+        plan = trials.plan(each, bought)
         if plan is None:
-            beyond.append(Unmakeable(cut_id=each.id, cut_name=each.name, why=_why_not(each, trial, plans)))
+            why = _why_not(each, shelf.with_bought(bought), plans)
+            beyond.append(Unmakeable(cut_id=each.id, cut_name=each.name, why=why))
             continue
         gained = next((purchase for purchase in purchases[each.id] if _same(purchase.candidate, plan)), None)
         for item in gained.items & bought if gained else ():
@@ -106,13 +107,12 @@ def shopping(cuts: Sequence[PlannedCut], shop: Shop, plans: Plans) -> Shopping:
     )
 
 
-def _possible(impossible: Sequence[PlannedCut], purchases: dict[str, list[_Purchase]], shelf: _Catalogue, plans: Plans) -> Items:
+def _possible(impossible: Sequence[PlannedCut], purchases: dict[str, list[_Purchase]], trials: _Trials) -> Items:
     """The fewest things that make cuts possible. What a judge of tools lets pass their moves may still stop: then other things
     are looked for, a few times."""
     for _ in range(_LOOKED_AGAIN):
-        bought = smallest([[purchase.items for purchase in purchases[each.id]] for each in impossible], shelf.prices)
-        trial = shelf.with_bought(bought)
-        stopped = [each for each in impossible if purchases[each.id] and _plan(each, trial, plans) is None]
+        bought = smallest([[purchase.items for purchase in purchases[each.id]] for each in impossible], trials.shelf.prices)
+        stopped = [each for each in impossible if purchases[each.id] and trials.plan(each, bought) is None]
         if not stopped:
             break
         for each in stopped:
@@ -201,6 +201,22 @@ class _Catalogue:
         return BitToBuy(
             id=item, name=bit.name, price=price, metres=metres, per_metre=per_metre, serves=serves, texts=texts_of(bit)
         )
+
+
+class _Trials:
+    """Plans of cuts with things that are bought, each made once."""
+
+    def __init__(self, shelf: _Catalogue, plans: Plans) -> None:
+        self.shelf = shelf
+        self._plans = plans
+        self._known: dict[tuple[int, Items], AnyPlan | None] = {}
+
+    def plan(self, each: PlannedCut, bought: Items) -> AnyPlan | None:
+        """The plan of a cut with what is there and what is bought, if it can be run."""
+        key = (id(each), bought)
+        if key not in self._known:
+            self._known[key] = _plan(each, self.shelf.with_bought(bought), self._plans)
+        return self._known[key]
 
 
 def _missing_bearings(shop: Shop, cuts: Sequence[PlannedCut], plans: Plans) -> Iterator[tuple[str, tuple[Bit, float]]]:
