@@ -4,9 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ranura.core.geometry.rings import Box, Point
+import numpy as np
+
+from ranura.core.geometry.rings import Box, Point, Ring
 from ranura.core.proof.moves import Body
-from ranura.core.proof.wood import Swept
+from ranura.core.proof.wood import Swept, points_of
 
 
 def surroundings(taken: Iterable[Swept], bodies: Iterable[Body], box: Box, origin: Point) -> object:
@@ -17,17 +19,30 @@ def surroundings(taken: Iterable[Swept], bodies: Iterable[Body], box: Box, origi
 
 def relative(swept: Swept, origin: Point) -> object:
     """What a move takes, seen from a place."""
+    return (_seen_from(swept.path, origin), swept.silhouette, round(swept.tip, 6), swept.out, round(swept.travel, 6))
+
+
+def _seen_from(path: Ring, origin: Point) -> object:
+    """A path, seen from a place; one of many points in one piece."""
+    if len(path) > _MANY:
+        return (np.round(points_of(path) - origin, 5) + 0.0).tobytes()
     x, y = origin
-    path = tuple((round(a - x, 5), round(b - y, 5)) for a, b in swept.path)
-    return (path, swept.silhouette, round(swept.tip, 6), swept.out, round(swept.travel, 6))
+    return tuple((round(a - x, 5), round(b - y, 5)) for a, b in path)
+
+
+_MANY = 24
+"""Points of a path from which on it is looked at as a whole."""
 
 
 def _edges_near(bodies: Iterable[Body], box: Box, origin: Point) -> object:
     """The edges of bodies that come near a box, as lines seen from a point, and their corners within it."""
     x0, y0, x1, y1 = box
-    found = []
+    found: list[object] = []
     for body in bodies:
         for ring in (body.ring, *body.holes):
+            if len(ring) > _MANY:
+                found.append((_seen_from(ring, origin), body.z0, body.z1))
+                continue
             for (ax, ay), (bx, by) in zip(ring, (*ring[1:], ring[0]), strict=True):
                 if min(ax, bx) > x1 or max(ax, bx) < x0 or min(ay, by) > y1 or max(ay, by) < y0:
                     continue

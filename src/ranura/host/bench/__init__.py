@@ -60,7 +60,7 @@ def bench() -> int:
             say("Measuring proofs …")
             measures += measure_proof(url)
             say("Measuring channels and pockets …")
-            measures += [measure_stations(url), measure_clashes()]
+            measures += [*measure_stations(url), measure_clashes()]
         say("Measuring a shop with 300 bits …")
         with served(store, large_shop(300)) as url:
             measures.append(measure_plan(url, what="Plan request, 300 bits × 6 routers,"))
