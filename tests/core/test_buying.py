@@ -17,12 +17,12 @@ from ranura.core.choosing.catalogue import BEARING_PRICE, COLLET_PRICE, catalogu
 from ranura.core.choosing.covering import smallest
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.plan import PLANNING, plan_cut
-from ranura.core.proof.words import NO_MOVES
 from ranura.core.shop.drawer.texts import bit_from_texts
 from ranura.core.shop.tooling.bits import NOMINAL_SHANKS, Bit
 from ranura.core.text.cautions import reason, written
 from ranura.core.text.errors import CraftError
 from ranura.core.text.lengths import read
+from ranura.core.text.plan_words import NO_MOVES
 from ranura.demo.jobs import WING_CASE_SIDE
 from ranura.demo.shop import SHOP
 

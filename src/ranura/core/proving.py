@@ -13,12 +13,12 @@ from ranura.core.family import Planned, PlanText
 from ranura.core.output.cautions import with_more
 from ranura.core.output.slip import SlipSection
 from ranura.core.output.views import Mark
-from ranura.core.proof import words
 from ranura.core.proof.findings import NOT_RUN, Finding, Proof
 from ranura.core.proof.moves import Program
 from ranura.core.proof.prove import Until, prove
 from ranura.core.proof.steps import Circumstances
 from ranura.core.proof.wood import Swept
+from ranura.core.text import plan_words
 from ranura.core.text.cautions import has_stop, reason, written
 from ranura.core.text.writing import Text, write
 
@@ -64,10 +64,10 @@ def prove_planned(
         for number, each in enumerate(run.said, start=1)
     ]
     if around.unmade:
-        found.append(written(reason(words.EARLIER_CUT_STOPPED, which=", ".join(around.unmade))))
+        found.append(written(reason(plan_words.EARLIER_CUT_STOPPED, which=", ".join(around.unmade))))
     cautions = with_more(planned.setting.cautions, found)
     if not program.moves and not has_stop(cautions):
-        cautions = with_more(cautions, [written(reason(words.NO_MOVES))])
+        cautions = with_more(cautions, [written(reason(plan_words.NO_MOVES))])
     setting = replace(planned.setting, cautions=cautions)
     return Proven(planned=planned, setting=setting, program=replace(program, moves=run.moves), proof=run.proof)
 

@@ -13,7 +13,8 @@ from hypothesis import strategies as st
 from ranura.core.geometry.rings import circle_ring
 from ranura.core.proof.bodies import standing
 from ranura.core.proof.cutter import is_undercut, widest_between
-from ranura.core.proof.wood import Ray, Swept, Wood
+from ranura.core.proof.rays import Ray
+from ranura.core.proof.wood import Swept, Wood
 
 TOP = 20.0
 STRAIGHT = ((0.0, 0.0, 0.0), (0.0, 5.0, 0.0), (25.0, 5.0, 0.0))

@@ -12,7 +12,8 @@ from ranura.core.geometry.paths import first_part
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.proof.cutter import widest
 from ranura.core.proof.moves import FLANK
-from ranura.core.proof.wood import Interval, Ray, Swept, Wood, levels_between
+from ranura.core.proof.rays import Ray
+from ranura.core.proof.wood import Interval, Swept, Wood, levels_between
 
 _MOST_PLACES, _MOST_ON_CURVE = 24, 8
 """Places looked at on one straight run, and on the short chords of a way."""

@@ -9,7 +9,8 @@ from itertools import chain, pairwise
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.proof.cutter import widest
 from ranura.core.proof.moves import Cutter
-from ranura.core.proof.wood import SLIVER, Ray, Swept, Wood, levels_between, standing
+from ranura.core.proof.rays import Ray
+from ranura.core.proof.wood import SLIVER, Swept, Wood, levels_between, standing
 
 _ALL_ROUND = tuple((math.cos(math.pi * i / 8), math.sin(math.pi * i / 8)) for i in range(8))
 _MOST_EDGES = 24

@@ -8,7 +8,7 @@ places, sides and depths are read from such lines.
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from dataclasses import dataclass, field, replace
 from itertools import pairwise
 
@@ -23,8 +23,6 @@ CUTTING: frozenset[str] = frozenset({"enter", "plunge", "ramp", "cut", "leave"})
 """Kinds of moves that take wood away where they meet it."""
 SLIVER = 0.02
 """mm: paths are polylines within 0.01 of their arcs, so thinner wood than this is none."""
-_MANY = 12
-"""Chords of a path from which on they are counted all at once."""
 
 
 def place_on(frame: Surface, at: Point) -> Point:
@@ -203,162 +201,6 @@ def _on(spot: Point, a: Point, b: Point) -> bool:
     if length < 1e-12:
         return x * x + y * y < 1e-12
     return abs(x * dy - y * dx) <= 1e-6 * math.sqrt(length) and -1e-6 <= x * dx + y * dy <= length + 1e-6
-
-
-def _joined(a: list[Interval], b: list[Interval]) -> list[Interval]:
-    if not a:
-        return b
-    merged: list[Interval] = []
-    for low, high in sorted([*a, *b]):
-        if merged and low <= merged[-1][1] + 1e-9:
-            merged[-1] = (merged[-1][0], max(merged[-1][1], high))
-        else:
-            merged.append((low, high))
-    return merged
-
-
-def _without(wood: list[Interval], gone: Interval) -> list[Interval]:
-    low, high = gone
-    found: list[Interval] = []
-    for a, b in wood:
-        if b <= low or a >= high:
-            found.append((a, b))
-            continue
-        if a < low:
-            found.append((a, low))
-        if b > high:
-            found.append((high, b))
-    return found
-
-
-@dataclass(slots=True)
-class Ray:
-    """A straight line over the board, through a point and along a unit vector, as far as so many mm both ways; what lies near it
-    is looked for once for all heights."""
-
-    wood: Wood
-    at: Point
-    way: Point
-    reach: float
-    taken: Sequence[Swept]
-    _works: list[tuple[float, float, list[Interval]]] | None = None
-    _near: list[tuple[Swept, list[tuple[Point, Point]]]] | None = None
-    _covered: dict[tuple[int, float], list[Interval]] = field(default_factory=dict)
-
-    def intervals(self, z: float, low: float, high: float) -> list[Interval]:
-        """Where wood stands on it at a height of the board, between two places of it that lie within its reach; mm from its
-        point."""
-        if self._works is None:
-            self._works = [(each.z0, each.z1, _inside(each, self)) for each in self.wood.works]
-        found: list[Interval] = []
-        for z0, z1, inside in self._works:
-            if z0 < z < z1:
-                found = _joined(found, [(max(a, low), min(b, high)) for a, b in inside if a < high and b > low])
-        if not found:
-            return found
-        if self._near is None:
-            box = self._box()
-            self._near = [(each, chords) for each in self.taken if overlap(each.box, box) and (chords := self._chords(each))]
-        for number in range(len(self._near) - 1, -1, -1):
-            swept, chords = self._near[number]
-            r = swept.radius(z)
-            if not r:
-                continue
-            gone = self._covered.get((number, r))
-            if gone is None:
-                hits = [hit for a, b in chords if (hit := _within(self, a, b, r)) is not None]
-                gone = self._covered[number, r] = _joined(hits[:1], hits[1:]) if len(hits) > 1 else hits
-            for each in gone:
-                found = _without(found, each)
-            if not found:
-                break
-        return [(a, b) for a, b in found if b - a > SLIVER]
-
-    def _box(self) -> Box:
-        """Around the line, as far as it reaches."""
-        (x, y), dx, dy = self.at, abs(self.way[0]) * self.reach + SLIVER, abs(self.way[1]) * self.reach + SLIVER
-        return (x - dx, y - dy, x + dx, y + dy)
-
-    def _chords(self, swept: Swept) -> list[tuple[Point, Point]]:
-        """The chords of a way that come near it."""
-        path, r = swept.path, widest(swept.silhouette)
-        if len(path) == 1:
-            return [(path[0], path[0])]
-        if len(path) <= _MANY:
-            return list(pairwise(path))
-        points = points_of(path)
-        (px, py), (dx, dy) = self.at, self.way
-        off = (points[:, 0] - px) * dy - (points[:, 1] - py) * dx
-        along = (points[:, 0] - px) * dx + (points[:, 1] - py) * dy
-        near = np.abs(off) < r
-        # A chord that crosses the line between two points further than r from it counts too.
-        here = (near[:-1] | near[1:] | (np.sign(off[:-1]) != np.sign(off[1:]))) & (
-            (np.maximum(along[:-1], along[1:]) > -self.reach - r) & (np.minimum(along[:-1], along[1:]) < self.reach + r)
-        )
-        return [(path[i], path[i + 1]) for i in np.flatnonzero(here)]
-
-
-def _inside(body: Body, ray: Ray) -> list[Interval]:
-    """Where a line runs inside a body, within its reach."""
-    crossings = sorted(t for ring in (body.ring, *body.holes) for t in _crossings(ring, ray))
-    found = []
-    for a, b in zip(crossings[::2], crossings[1::2], strict=False):
-        low, high = max(a, -ray.reach), min(b, ray.reach)
-        if high > low:
-            found.append((low, high))
-    return found
-
-
-def _crossings(ring: Ring, ray: Ray) -> list[float]:
-    """Where a line crosses a ring; a corner on the line counts for one of its sides."""
-    (px, py), (dx, dy) = ray.at, ray.way
-    if len(ring) > _MANY:
-        points = points_of(ring)
-        off = (points[:, 0] - px) * dy - (points[:, 1] - py) * dx
-        left = off > 0
-        crossed = np.flatnonzero(left != np.concatenate((left[1:], left[:1])))
-        chords = [(ring[i], ring[(i + 1) % len(ring)]) for i in crossed]
-    else:
-        chords = list(zip(ring, (*ring[1:], ring[0]), strict=True))
-    found = []
-    for (x0, y0), (x1, y1) in chords:
-        side0, side1 = (x0 - px) * dy - (y0 - py) * dx, (x1 - px) * dy - (y1 - py) * dx
-        if (side0 > 0) != (side1 > 0):
-            share = side0 / (side0 - side1)
-            x, y = x0 + (x1 - x0) * share, y0 + (y1 - y0) * share
-            found.append((x - px) * dx + (y - py) * dy)
-    return found
-
-
-def _within(ray: Ray, a: Point, b: Point, r: float) -> Interval | None:
-    """The part of a line within r of a chord: what is near to a convex thing is one interval."""
-    (px, py), (dx, dy) = ray.at, ray.way
-    low, high = math.inf, -math.inf
-    for x, y in (a, b):
-        off, along = (x - px) * dy - (y - py) * dx, (x - px) * dx + (y - py) * dy
-        rest = r * r - off * off
-        if rest > 0:
-            half = math.sqrt(rest)
-            low, high = min(low, along - half), max(high, along + half)
-    tx, ty = b[0] - a[0], b[1] - a[1]
-    length = math.hypot(tx, ty)
-    if length > 1e-9:
-        tx, ty = tx / length, ty / length
-        beside = _slab((px - a[0]) * tx + (py - a[1]) * ty, dx * tx + dy * ty, 0.0, length)
-        across = _slab((px - a[0]) * -ty + (py - a[1]) * tx, dx * -ty + dy * tx, -r, r)
-        if beside is not None and across is not None:
-            first, last = max(beside[0], across[0]), min(beside[1], across[1])
-            if first < last:
-                low, high = min(low, first), max(high, last)
-    return (low, high) if low < high else None
-
-
-def _slab(start: float, slope: float, least: float, most: float) -> Interval | None:
-    """Where start + slope·t lies between two values."""
-    if abs(slope) < 1e-12:
-        return (-math.inf, math.inf) if least < start < most else None
-    a, b = (least - start) / slope, (most - start) / slope
-    return (a, b) if a < b else (b, a)
 
 
 _ARRAYS: dict[int, tuple[Ring, np.ndarray, float]] = {}

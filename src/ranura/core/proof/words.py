@@ -305,23 +305,6 @@ LIFTED_AT_THE_WALL = Words(
     do="Draw it back 2 mm first",
 )
 
-# of the proof as a whole
-
-NO_MOVES = Words(
-    code="no-moves",
-    place="general",
-    level="stop",
-    message="It could not be worked out how this cut is made, step by step",
-    do="Change tools, guide or size, and look again",
-)
-EARLIER_CUT_STOPPED = Words(
-    code="earlier-cut-stopped",
-    place="general",
-    level="caution",
-    message="Cuts before this one in the same board are stopped, and count as not made: {which}",
-    do="Mend them first, or look at this cut again when they are made",
-)
-
 # 4: what the bit meets, at its feed
 
 MORE_POWER_THAN_THERE_IS = Words(

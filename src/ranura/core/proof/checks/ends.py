@@ -9,9 +9,10 @@ from dataclasses import replace
 from ranura.core.proof import words
 from ranura.core.proof.cutter import Silhouette, is_undercut
 from ranura.core.proof.findings import Found
+from ranura.core.proof.rays import Ray
 from ranura.core.proof.standing import meets
 from ranura.core.proof.steps import Step
-from ranura.core.proof.wood import Ray, Swept, standing
+from ranura.core.proof.wood import Swept, standing
 
 _NEAR = 2.5
 """mm around a bit within which wood stands where it is lifted out of a slot or hole."""

@@ -12,10 +12,11 @@ from ranura.core.geometry import closeness
 from ranura.core.proof import words
 from ranura.core.proof.findings import Found
 from ranura.core.proof.moves import GuidePlace
+from ranura.core.proof.rays import Ray
 from ranura.core.proof.sections import Section
 from ranura.core.proof.shapes import shape_of
 from ranura.core.proof.steps import Step
-from ranura.core.proof.wood import Ray, Swept, Wood
+from ranura.core.proof.wood import Swept, Wood
 
 _CONTACT = 2.0
 """mm of edge that a bearing rides on at least."""

@@ -6,9 +6,10 @@ from collections.abc import Iterator
 
 from ranura.core.proof import words
 from ranura.core.proof.findings import Found
+from ranura.core.proof.rays import Ray
 from ranura.core.proof.sections import Section
 from ranura.core.proof.steps import Step
-from ranura.core.proof.wood import Ray, Swept
+from ranura.core.proof.wood import Swept
 from ranura.core.text.words import Words
 
 _PRESSED = 0.06

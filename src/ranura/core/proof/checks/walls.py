@@ -10,10 +10,11 @@ from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Box, Point
 from ranura.core.proof import words
 from ranura.core.proof.findings import Found
+from ranura.core.proof.rays import Ray
 from ranura.core.proof.sections import Layer
 from ranura.core.proof.steps import Circumstances, Step
 from ranura.core.proof.surroundings import surroundings
-from ranura.core.proof.wood import Ray, Swept, Wood
+from ranura.core.proof.wood import Swept, Wood
 from ranura.core.text.words import Level
 
 _LOOKED, _AHEAD = 40.0, 10_000.0
