@@ -5,16 +5,22 @@ Asked as people ask, through the calculator, and read from the moves and the wor
 
 from __future__ import annotations
 
+from dataclasses import replace
 from typing import Any
 
 import pytest
 from pydantic import TypeAdapter
+from tests.oracle.judge import Judge
 
 from ranura.calc.registry import calculate
+from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cutting.speed import plan_speed
+from ranura.core.plan import PLANNING
 from ranura.core.quick import quick
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.routers import DialPosition
+from ranura.core.text.lengths import read
+from ranura.demo.jobs import FLAT
 from ranura.demo.shop import SHOP
 
 Plan = dict[str, Any]
@@ -101,6 +107,22 @@ def test_1_a_recess_finds_its_fresh_wood_on_the_left_from_whatever_side_it_is_op
     assert made["status"] != "stop", codes(made, "stop")
     assert not plunges(made), "it is begun in front of the open side"
     assert {move["fresh"] for move in made["moves"] if move["kind"] == "cut"} <= {"left", "both", "none"}
+    assert Judge(made).problems() == []
+
+
+@pytest.mark.parametrize("kind", ["fixed", "plunge"])
+def test_1_out_of_a_fixed_base_it_is_begun_beside_the_wood_at_its_depth(kind):
+    router = SHOP.router("plunge-two")
+    bases = tuple(base for base in router.bases if base.kind == kind)
+    shop = replace(SHOP, routers=(replace(router, bases=bases),))
+    size = {name: read(text, "mm") for name, text in (("length", "64"), ("across", "19"), ("depth", "2.2"), ("from_left", "100"))}
+    cut = PocketCut(form="recess", open_sides=("near",), from_near=read("0", "mm"), bit_id="up-cut-6.35", **size)
+    made = PLANNING.plan_with_moves(cut, FLAT, shop, shop.rules)
+    begun = [move for move in made.moves if move.kind == "start"]
+    assert begun
+    assert all((move.to_depth > 0) == (kind == "fixed") for move in begun)
+    assert all(move.path[0][1] < 0 for move in begun), "in front of the near edge"
+    assert not {"starts-in-wood", "plunges-without-base"} & {each.code for each in made.cautions}
 
 
 def test_2_an_arc_is_run_from_end_to_end_and_not_once_round():
