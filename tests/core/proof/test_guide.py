@@ -138,3 +138,13 @@ def test_an_edge_guide_bears_on_fifty_millimetres_of_edge(notch, depth, stops, t
     moves = run(*(ends if towards > 0 else ends[::-1]))
     codes = found(moves, replace(machine(), guides=(ON_EDGE,)), before=taken)
     assert ("guide-without-edge" in codes) == stops
+
+
+@pytest.mark.parametrize(("hands", "stops"), [("push-blocks", True), ("carrier", False), ("sled", False)])
+def test_what_a_carrier_holds_over_a_table_bears_on_the_fence_by_the_carrier(hands, stops):
+    short = standing("work-1", "work", box(0, 0, 45, 40), 0.0, 20.0)
+    fence = replace(ON_EDGE, kind="fence")
+    setting = replace(machine(mounting="table"), guides=(fence,), hands=hands)
+    program = Program(bodies=(short,), settings=(setting,), moves=tuple(run((-20.0, 20.0), (65.0, 20.0))))
+    codes = {each.code for each in prove(program, Circumstances(SHOP.rules)).proof.findings}
+    assert ("guide-without-edge" in codes) == stops

@@ -28,6 +28,7 @@ _BEARS_ON, _FACE, _FACE_PLACES = 50.0, 75.0, 10
 """mm of edge that an edge guide bears on at least, half the length of its face, and in how many places that is looked at."""
 _GUIDE_REACHES = 400.0
 """mm from the axis within which its edge is looked for."""
+_CARRIED = {"carrier", "sled"}
 _IN_PIECE = 15.0
 """mm that a pivot stands inside the piece that it is in."""
 _FLAT = 0.5
@@ -52,8 +53,9 @@ class Guides:
             elif guide.kind == "fence" and step.by_hand:
                 yield from self._fence(step)
             elif guide.kind in ("edge-guide", "fence") and guide.z0 is not None and guide.z1 is not None:
-                # Over a table the work's own edge runs along the fence, on the same side.
-                yield from self._on_edge(step, (guide.z0 + guide.z1) / 2)
+                # Over a table the work's own edge runs along the fence, on the same side, or that of what carries it.
+                if step.setting.hands not in _CARRIED:
+                    yield from self._on_edge(step, (guide.z0 + guide.z1) / 2)
             elif guide.kind == "pivot":
                 yield from self._pivot(step, guide)
 
