@@ -65,13 +65,17 @@ def _cannot_plunge(chance: random.Random, program: Program) -> Program | None:
 
 
 def _all_at_once(chance: random.Random, program: Program) -> Program | None:
-    """A plunge that goes as deep as the deepest of all passes, and as its bit is wide."""
+    """A plunge that goes deeper by as much as its bit is wide; or two, one after the other, each of about half of that."""
     number = _of_kind(chance, program, "plunge")
     if number is None:
         return None
     move = program.moves[number]
     wide = 2 * max(r for _, r, _ in program.settings[move.setting].bit.silhouette)
-    return _with(program, number, replace(move, from_depth=-CLEAR, to_depth=(move.to_depth or 0.0) + wide))
+    if chance.random() < 0.5:
+        return _with(program, number, replace(move, from_depth=-CLEAR, to_depth=(move.to_depth or 0.0) + wide))
+    first = max(move.from_depth or 0.0, 0.0) + wide / 2 - 0.1
+    second = replace(move, from_depth=first, to_depth=first + wide / 2 - 0.1)
+    return _with(program, number, replace(move, to_depth=first), second)
 
 
 def _the_other_way(chance: random.Random, program: Program) -> Program | None:

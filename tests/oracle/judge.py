@@ -259,6 +259,7 @@ class Judge:
         when[wood] = self.first_gone(points[wood], more=WITHIN)
         start = 0
         sides: dict[int, dict[str, float]] = {}
+        down, last = 0.0, 0
         for number, what, each in looked:
             part = slice(start, start + len(each))
             start += len(each)
@@ -268,9 +269,11 @@ class Judge:
             if what == "clear" and (wood[part] & (when[part] >= number)).any():
                 found.append(f"{name}: the bit stands in wood")
             elif what == "plunge":
-                found += [
-                    f"{name}: {each}" for each in self._plunge(move, float(here.reshape(_STANDING, -1).sum(axis=1).max()) * _STEP)
-                ]
+                deep = float(here.reshape(_STANDING, -1).sum(axis=1).max()) * _STEP
+                # What goes down in steps without cutting along in between goes down at once.
+                follows = all(each["kind"] in ("set", "plunge") for each in moves[last : number + 1])
+                down, last = (down + deep if follows else deep), number
+                found += [f"{name}: {each}" for each in self._plunge(move, deep, down)]
             elif what in ("left", "right", "left near", "right near"):
                 sides.setdefault(number, {})[what] = float(here.mean()) if len(here) else 0.0
         for number, parts in sides.items():
@@ -307,8 +310,8 @@ class Judge:
         spots = np.array([(0.0, 0.0), *((r * math.cos(turn), r * math.sin(turn)) for turn in turns)]) + np.array(move["path"][0])
         return self.placed(move, np.repeat(spots, len(depths), axis=0), np.tile(depths, len(spots)))
 
-    def _plunge(self, move: dict[str, Any], deep: float) -> list[str]:
-        """What is wrong with going down through so much wood."""
+    def _plunge(self, move: dict[str, Any], deep: float, down: float) -> list[str]:
+        """What is wrong with going down through so much wood, and through so much with the plunges just before it."""
         if deep <= _STEP:
             return []
         setting = self.plan["settings"][move["setting"]]
@@ -319,8 +322,8 @@ class Judge:
         if setting["mounting"] == "hand" and setting["base"]["kind"] != "plunge":
             found.append("this base does not plunge")
         undercut = any(b[1] < a[1] - 1e-6 for a, b in itertools.pairwise(silhouette))
-        if deep > max(r for _, r, _ in silhouette) + 2 * _STEP and not undercut:
-            found.append(f"{deep:.2f} mm deep at once")
+        if down > max(r for _, r, _ in silhouette) + 2 * _STEP and not undercut:
+            found.append(f"{down:.2f} mm deep at once")
         return found
 
     def _sides(self, move: dict[str, Any]) -> list[tuple[str, np.ndarray]]:
@@ -329,7 +332,7 @@ class Judge:
         lengths = [float(np.hypot(*(b - a))) for a, b in itertools.pairwise(path)]
         silhouette = self.plan["settings"][move["setting"]]["bit"]["silhouette"]
         top = max(z for z, _, _ in silhouette)
-        if sum(lengths) < 4.0:
+        if sum(lengths) < max(4.0, max(r for _, r, _ in silhouette)):
             return []
         heights = np.unique(np.concatenate([np.arange(0.03, min(1.5, top), 0.1), np.linspace(0.03, top - 0.03, 14)]))
         heights = heights[heights < move["to_depth"] - 0.01]

@@ -173,8 +173,9 @@ def _field(recorder: Recorder, setting: PocketSetting, paths: tuple[Ring, ...], 
         else:
             _down(recorder, at, first[0], inner)
         if setting.pocket.comes_in:
+            # In on a slot; from its end on there is wood on the left alone, but where the bit lies over the board in full width.
             recorder.cut(first[:2], depth, "both", inner.feed_m_min)
-            recorder.cut(first[1:], depth, "left", inner.feed_m_min)
+            recorder.cut(first[1:], depth, _along_the_open_side(setting, first), inner.feed_m_min)
         else:
             recorder.cut(first, depth, "both", inner.feed_m_min)
         way = first
@@ -188,6 +189,17 @@ def _field(recorder: Recorder, setting: PocketSetting, paths: tuple[Ring, ...], 
             at = recorder.drawn_out(way, depth, outer.feed_m_min)
     if at is not None:
         recorder.stop(at, -CLEAR)
+
+
+def _along_the_open_side(setting: PocketSetting, ring: Ring) -> Fresh:
+    """On which side the first way round finds wood once it has come in from an open side."""
+    x0, y0, x1, y1 = extent(ring)
+    length, width = setting.pocket.part
+    inside = {"near": y1, "far": width - y0, "left": x1, "right": length - x0}
+    along = {"near": x1 - x0, "far": x1 - x0, "left": y1 - y0, "right": y1 - y0}
+    r, opened = setting.bit.diameter / 2, setting.pocket.open_sides
+    apart = max(along[side] for side in opened) > (1 + FLANK) * r
+    return "both" if apart and all(inside[side] > FLANK * r for side in opened) else "left"
 
 
 def _lanes(recorder: Recorder, setting: PocketSetting, paths: tuple[Ring, ...], passes: tuple[Pass, ...]) -> None:
