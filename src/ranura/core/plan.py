@@ -268,7 +268,7 @@ class Planning:
         proven = chosen.proven
         stops = {each.code for each in proven.proof.findings if each.level == "stop"}
         kept: list[Remedy] = []
-        for remedy in (*text.remedies, *known_walls(stops)):
+        for remedy in (*text.remedies, *known_walls({each.code for each in proven.setting.cautions if each.level == "stop"})):
             if remedy.answers in stops:
                 if sum(each.answers in stops for each in kept) == _MOST_REMEDIES:
                     continue

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Container, Sequence
+from collections.abc import Sequence, Set
 from dataclasses import dataclass
 
 from ranura.core.holding.placed import ClampAt, Held
@@ -51,11 +51,11 @@ def held_otherwise(codes: set[str], held: Held | None) -> list[Remedy]:
     return found
 
 
-def known_walls(codes: Container[str]) -> list[Remedy]:
-    """That a wall which may break off is known of, where one stops the plan (R14)."""
+def known_walls(stops: Set[str]) -> list[Remedy]:
+    """That a wall which may break off is known of, where that alone stops the plan (R14)."""
     code = proof_words.SHORT_GRAIN_WALL.code
     says = write("I know: it is backed up, or may break off")
-    return [Remedy(answers=code, says=says, change={"thin_walls": True})] if code in codes else []
+    return [Remedy(answers=code, says=says, change={"thin_walls": True})] if stops == {code} else []
 
 
 def moved_clear(codes: set[str], moved: Sequence[ClampAt]) -> list[Remedy]:

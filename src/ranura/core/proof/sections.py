@@ -70,10 +70,26 @@ def section_at(at: Point, way: Point, layers: tuple[Layer, ...], *, passing: boo
         widest=max(widths, default=0.0),
         height=sum(each.thick for each in layers if each.wood),
         slot=sum(each.thick for each, width in zip(layers, widths, strict=True) if each.r and width >= _FULL * 2 * each.r),
-        sides=(_flank(layers, 1) > _THIN, _flank(layers, -1) > _THIN),
+        sides=_sides(layers),
         passing=passing,
         long=long,
     )
+
+
+def _sides(layers: Sequence[Layer]) -> tuple[bool, bool]:
+    """Whether the left and the right flank meet wood. Of a strip that reaches neither flank it counts on which side of the axis
+    it stands; one across it is met head on."""
+    flanks = (_flank(layers, 1) > _THIN, _flank(layers, -1) > _THIN)
+    if any(flanks):
+        return flanks
+    wood = [interval for layer in layers for interval in layer.wood]
+    if not wood:
+        return flanks
+    return (min(low for low, _ in wood) > -_ON_AXIS, max(high for _, high in wood) < _ON_AXIS)
+
+
+_ON_AXIS = 0.5
+"""mm beyond the axis to which a strip may reach and still stand beside it."""
 
 
 def _flank(layers: Sequence[Layer], side: int) -> float:
