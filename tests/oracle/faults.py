@@ -6,6 +6,7 @@ import math
 import random
 from collections.abc import Callable
 from dataclasses import replace
+from itertools import pairwise
 
 from ranura.core.proof.moves import Move, Program
 from ranura.core.proof.recorder import CLEAR
@@ -65,7 +66,7 @@ def _cannot_plunge(chance: random.Random, program: Program) -> Program | None:
 
 
 def _all_at_once(chance: random.Random, program: Program) -> Program | None:
-    """A plunge that goes deeper by as much as its bit is wide; or two, one after the other, each of about half of that."""
+    """A plunge that goes deeper by as much as its bit is wide, at once or in two more steps."""
     number = _of_kind(chance, program, "plunge")
     if number is None:
         return None
@@ -73,9 +74,9 @@ def _all_at_once(chance: random.Random, program: Program) -> Program | None:
     wide = 2 * max(r for _, r, _ in program.settings[move.setting].bit.silhouette)
     if chance.random() < 0.5:
         return _with(program, number, replace(move, from_depth=-CLEAR, to_depth=(move.to_depth or 0.0) + wide))
-    first = max(move.from_depth or 0.0, 0.0) + wide / 2 - 0.1
-    second = replace(move, from_depth=first, to_depth=first + wide / 2 - 0.1)
-    return _with(program, number, replace(move, to_depth=first), second)
+    depths = [(move.to_depth or 0.0) + each * (wide / 2 - 0.1) for each in (0, 1, 2)]
+    steps = [replace(move, from_depth=a, to_depth=b) for a, b in pairwise(depths)]
+    return _with(program, number, move, *steps)
 
 
 def _the_other_way(chance: random.Random, program: Program) -> Program | None:
