@@ -29,6 +29,7 @@ STIFFER = 4.0
 FEWER = 2.0
 """How many times fewer passes side by side it must take."""
 _LOOKED_AGAIN = 4
+"""Times that a list is made before cuts that their moves stop are left as they are."""
 _OFFERED_SHANKS = tuple(shank for shank in NOMINAL_SHANKS if shank >= 6)
 _WHY = {
     "possible": "can be made",

@@ -262,6 +262,8 @@ SHORT_GRAIN_WALL = Words(
 
 # 12: ends
 
+LIFTED = {True: "straight up, then switch off", False: "switch off, wait until it stands, then lift"}
+"""How a bit comes out inside the board: turning, or standing still."""
 STOPPED_END = Words(
     code="stopped-end",
     place="direction",

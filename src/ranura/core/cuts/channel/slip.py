@@ -10,7 +10,7 @@ from ranura.core.cuts.channel.fence import Jig, ScoredLine, TableFence
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import guide_words, stop_lines
 from ranura.core.holding.hands import PUSHED_UNDER
-from ranura.core.output.going import Going, begun_words, ended_words, undercut_words
+from ranura.core.output.going import Going
 from ranura.core.output.guides import heading_words
 from ranura.core.output.slip import (
     Lead,
@@ -24,6 +24,7 @@ from ranura.core.output.slip import (
     speed_section,
     tool_section,
 )
+from ranura.core.proof.words import LIFTED
 from ranura.core.text.cautions import Caution
 from ranura.core.text.figures import Figure, plain
 from ranura.core.text.writing import Text, write
@@ -98,10 +99,10 @@ def _direction(setting: ChannelSetting, going: Going | None) -> SlipSection:
     if not on_board:
         lines = [write("guide against the {edge}, pressed on", edge=channel.end_name(setting.fence.towards))]
     if going is not None and channel.facts.floor == "undercut":
-        lines = [lines[0], write(undercut_words(going))]
+        lines = [lines[0], write(_undercut_words(going))]
     elif going is not None:
-        lines.append(write("{start}; {end}", start=begun_words(going), end=ended_words(going)))
-        if going.turns:
+        lines.append(write("{start}; {end}", start=_begun_words(going), end=_ended_words(going)))
+        if going.both_ways:
             lines.append(write("where it is run the other way, its ends change places"))
     return SlipSection(
         key="direction",
@@ -110,6 +111,27 @@ def _direction(setting: ChannelSetting, going: Going | None) -> SlipSection:
         lines=tuple(lines),
         figures=("direction.heading",),
     )
+
+
+def _undercut_words(going: Going) -> str:
+    """How a bit that is wider below goes in and comes out (R21.12)."""
+    if going.begins == "inside":
+        return "plunge at the start, to the end, back the same way turning; lift only there"
+    if going.goes_back:
+        return "in from the edge, to the end, back the same way turning; never lift inside"
+    return "in from the edge, right through, out at the other; never lift inside"
+
+
+def _begun_words(going: Going) -> str:
+    """How a router guided by hand begins a straight way."""
+    return "plunge at the start mark" if going.begins == "inside" else "start clear of the wood"
+
+
+def _ended_words(going: Going) -> str:
+    """How a router guided by hand ends a straight way (R21.12)."""
+    if going.ends == "beside":
+        return "all the way out, then lift off to come back"
+    return f"back 2 mm at the end, {LIFTED[going.ends == 'lifted-turning']}"
 
 
 def _fed_over_table(going: Going | None) -> SlipSection:

@@ -9,10 +9,10 @@ from ranura.core.cuts.edge.staging import By, Staging
 from ranura.core.cuts.edge.trips import reach
 from ranura.core.cutting.feed import pace_seconds
 from ranura.core.geometry import closeness
-from ranura.core.output.figures.feed import SET_BY, pace_figure, power_figure, slower_school
+from ranura.core.output.figures.feed import SET_BY, pace_figure, power_figure, slower_school, time_figure
 from ranura.core.output.figures.speed import speed_figures
 from ranura.core.output.figures.tool import tool_figures
-from ranura.core.output.going import Going, time_figure
+from ranura.core.output.going import Going
 from ranura.core.shop.house_rules import school_name
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
 from ranura.core.text.figures import Figure, Given, School, because, given, plain, show

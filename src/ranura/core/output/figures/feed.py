@@ -7,6 +7,7 @@ from ranura.core.cutting import speed as spindle
 from ranura.core.cutting.feed import pace_seconds
 from ranura.core.cutting.power import Power
 from ranura.core.geometry import closeness
+from ranura.core.output.going import Going
 from ranura.core.text.figures import Figure, School, because, given, show
 from ranura.core.text.writing import Text, write
 
@@ -57,6 +58,28 @@ def pace_figure(setting: ToolSetting, *, feed_m_min: float, chip_mm: float, why:
             given("z", "flutes", flutes, "count"),
         ),
         others=others,
+    )
+
+
+def time_figure(going: Going) -> Figure:
+    """How long the bit takes in the wood.
+
+    Rule: R16 time, R21
+    Formula: t = Σ L · 60 / (F · 1000) over all ways that meet wood
+    Source: the moves"""
+    back = "; {b:n0} s more on the way back in what is cut" if going.back_seconds >= 1 else ""
+    runs = "{n} run" if going.runs == 1 else "{n} runs"
+    return Figure(
+        key="feed.time",
+        label="Time in the wood",
+        value=going.seconds,
+        unit="s",
+        shown=show(going.seconds, "s"),
+        rule="R4",
+        formula="t = Σ L · 60 / (F · 1000)",
+        worked=write(runs + " in the wood, {way:rough} in all" + back, n=going.runs, way=going.way, b=going.back_seconds),
+        because=because("Cutting alone, at every depth and every place, without setting up or carrying back"),
+        inputs=(given("L", "way in the wood", going.way, "mm"),),
     )
 
 

@@ -5,8 +5,8 @@ from __future__ import annotations
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cutting.step_limits import Bound, school_step
 from ranura.core.cutting.stepping import Stepping
-from ranura.core.output.figures.feed import SET_BY, pace_figure, power_figure, slower_school
-from ranura.core.output.going import Going, time_figure
+from ranura.core.output.figures.feed import SET_BY, pace_figure, power_figure, slower_school, time_figure
+from ranura.core.output.going import Going
 from ranura.core.shop.house_rules import DEPTH_RULES, school_name
 from ranura.core.text.figures import Figure, School, because, given, plain, show
 from ranura.core.text.writing import write

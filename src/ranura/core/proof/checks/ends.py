@@ -39,10 +39,7 @@ def ends(step: Step) -> Iterator[Found]:
     if inside and move.to_depth <= 0 and _wall_ahead(step, there):
         yield step.found(12, words.LIFTED_AT_THE_WALL, spot, depth)
     if inside and step.by_hand and _along_a_line(step):
-        yield step.found(12, words.STOPPED_END, spot, depth, then=_LIFTED[move.turning])
-
-
-_LIFTED = {True: "straight up, then switch off", False: "switch off, wait until it stands, then lift"}
+        yield step.found(12, words.STOPPED_END, spot, depth, then=words.LIFTED[move.turning])
 
 
 def _along_a_line(step: Step) -> bool:

@@ -29,6 +29,7 @@ _BEARS_ON, _FACE, _FACE_PLACES = 50.0, 75.0, 10
 _GUIDE_REACHES = 400.0
 """mm from the axis within which its edge is looked for."""
 _CARRIED = {"carrier", "sled"}
+"""What runs along a table's fence in place of the work's own edge."""
 _IN_PIECE = 15.0
 """mm that a pivot stands inside the piece that it is in."""
 _FLAT = 0.5
