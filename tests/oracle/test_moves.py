@@ -207,6 +207,17 @@ def test_a_router_in_a_plunge_base_is_drawn_back_into_the_slot_and_lifted_turnin
     assert stop["from_depth"] < 0, "switched off above the wood"
 
 
+def test_a_place_that_is_run_the_other_way_is_told_its_own_start_and_end():
+    """The far places have the fence on the other side, so that they are pushed away and not pulled."""
+    plan = made(DADO | {"position": mm(60), "stop_first": mm(20), "count": 3, "spacing": mm(200)})
+    said = [line["metric"] for each in plan["slip"] if each["key"] == "direction" for line in each["lines"]]
+    ways = [line for line in said if "back 2 mm" in line or "all the way out" in line]
+    assert [line.split("; weight")[0].split("; stop by")[0] for line in ways] == [
+        "start clear of the wood; back 2 mm at the end, straight up, then switch off",
+        "run the other way: plunge at the start mark; all the way out, then lift off to come back",
+    ]
+
+
 @pytest.mark.parametrize("seed", range(1, 41))
 def test_passes_times_and_words_are_those_of_the_moves(seed):
     asked = case(random.Random(seed))
@@ -227,9 +238,8 @@ def test_passes_times_and_words_are_those_of_the_moves(seed):
     assert time == pytest.approx(sum(each["seconds"] for each in wet))
     if plan["status"] != "stop" and plan["settings"][0]["mounting"] == "hand" and asked["cut"]["kind"] == "dado":
         said = " ".join(line["metric"] for each in plan["slip"] if each["key"] == "direction" for line in each["lines"])
-        first = [each for each in plan["moves"] if each["station"] in (None, 1)]
-        plunges = any(each["kind"] == "plunge" and each["fresh"] != "none" for each in first)
+        plunges = any(each["kind"] == "plunge" and each["fresh"] != "none" for each in plan["moves"])
         assert ("plunge" in said) == plunges
         assert ("straight up" in said or "lift only there" in said) == any(
-            each["kind"] == "lift" and each["turning"] for each in first
+            each["kind"] == "lift" and each["turning"] for each in plan["moves"]
         )

@@ -25,8 +25,8 @@ class Going:
     """Beside the wood; or inside, lifted turning or switched off before that."""
     goes_back: bool
     """Turning, all the way it came."""
-    both_ways: bool
-    """Places are run both ways, so that another one begins or ends in another way."""
+    elsewhere: tuple[Begins, Ends] | None
+    """How a place that is run the other way begins and ends, where that is not so too."""
     runs: int
     """Ways along which it meets wood, in all passes, at all places."""
     way: float
@@ -45,11 +45,12 @@ def going_of(moves: Sequence[Move]) -> Going | None:
     wet = [move for move in cuts if move.fresh not in (None, "none")] or cuts
     places = {station: [move for move in moves if move.station == station] for station in {move.station for move in wet}}
     begins, ends, goes_back = _at_one_place(places[min(places, key=lambda station: station or 0)])
+    others = (_at_one_place(each)[:2] for each in places.values())
     return Going(
         begins=begins,
         ends=ends,
         goes_back=goes_back,
-        both_ways=any(_at_one_place(each)[:2] != (begins, ends) for each in places.values()),
+        elsewhere=next((each for each in others if each != (begins, ends)), None),
         runs=sum(move.kind == "cut" for move in wet),
         way=sum((move.seconds or 0.0) * (move.feed_m_min or 0.0) * 1000 / 60 for move in wet if move.kind == "cut"),
         seconds=sum(move.seconds or 0.0 for move in wet),

@@ -269,7 +269,7 @@ STOPPED_END = Words(
     place="direction",
     level="note",
     message="The cut ends inside the board: draw the router back 2 mm, then {then}",
-    do="Stop by a block and by a line; do not push hard against the block, the bit springs past its line",
+    do="stop by a block and by a line, never hard against the block: the bit springs past its line",
 )
 NEVER_LIFT_UNDERCUT = Words(
     code="never-lift-undercut",

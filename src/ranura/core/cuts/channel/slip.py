@@ -10,7 +10,7 @@ from ranura.core.cuts.channel.fence import Jig, ScoredLine, TableFence
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import guide_words, stop_lines
 from ranura.core.holding.hands import PUSHED_UNDER
-from ranura.core.output.going import Going
+from ranura.core.output.going import Begins, Ends, Going
 from ranura.core.output.guides import heading_words
 from ranura.core.output.slip import (
     Lead,
@@ -101,9 +101,9 @@ def _direction(setting: ChannelSetting, going: Going | None) -> SlipSection:
     if going is not None and channel.facts.floor == "undercut":
         lines = [lines[0], write(_undercut_words(going))]
     elif going is not None:
-        lines.append(write("{start}; {end}", start=_begun_words(going), end=_ended_words(going)))
-        if going.both_ways:
-            lines.append(write("where it is run the other way, its ends change places"))
+        lines.append(write("{way}", way=_way_words(going.begins, going.ends)))
+        if going.elsewhere is not None:
+            lines.append(write("run the other way: {way}", way=_way_words(*going.elsewhere)))
     return SlipSection(
         key="direction",
         title="Direction",
@@ -122,16 +122,12 @@ def _undercut_words(going: Going) -> str:
     return "in from the edge, right through, out at the other; never lift inside"
 
 
-def _begun_words(going: Going) -> str:
-    """How a router guided by hand begins a straight way."""
-    return "plunge at the start mark" if going.begins == "inside" else "start clear of the wood"
-
-
-def _ended_words(going: Going) -> str:
-    """How a router guided by hand ends a straight way (R21.12)."""
-    if going.ends == "beside":
-        return "all the way out, then lift off to come back"
-    return f"back 2 mm at the end, {LIFTED[going.ends == 'lifted-turning']}"
+def _way_words(begins: Begins, ends: Ends) -> str:
+    """How a router guided by hand begins a straight way, and ends it (R21.12)."""
+    start = "plunge at the start mark" if begins == "inside" else "start clear of the wood"
+    if ends == "beside":
+        return f"{start}; all the way out, then lift off to come back"
+    return f"{start}; back 2 mm at the end, {LIFTED[ends == 'lifted-turning']}"
 
 
 def _fed_over_table(going: Going | None) -> SlipSection:
