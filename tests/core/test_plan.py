@@ -21,13 +21,14 @@ from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.judge import ChannelJudge
 from ranura.core.cuts.channel.on_board import channel
 from ranura.core.family import NOTHING_BEFORE
+from ranura.core.output.remedies import known_walls
 from ranura.core.plan import PLANNING, CutPlan, plan_cut
 from ranura.core.shop.house_rules import DEPTH_RULES, SPEED_RULES, HouseRules, RuleError
 from ranura.core.shop.shop import Shop
 from ranura.core.text.cautions import Caution
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import read
-from ranura.demo.jobs import PIECES, SHELF_DADOES, WING_CASE_SIDE
+from ranura.demo.jobs import FLAT, FLAT_HINGES, PIECES, SHELF_DADOES, WING_CASE_SIDE
 from ranura.demo.shop import SHOP
 
 MIDDLE, LOWER = SHELF_DADOES[0][2], SHELF_DADOES[1][2]
@@ -349,6 +350,14 @@ def test_after_a_stop_another_bit_is_tried_before_another_router():
     made = PLANNING.plan(cuts[-1][2], piece, SHOP, SHOP.rules, before=before)
     alone = PLANNING.plan(cuts[-1][2], piece, SHOP, SHOP.rules)
     assert (alone.bit_id, made.bit_id, made.router_id) == ("rabbet-9.525", "straight-19.05", "plunge-two")
+
+
+def test_a_known_wall_is_no_way_out_where_something_else_stops_too_nor_is_a_guide_that_makes_no_moves():
+    assert [each.change for each in known_walls({"short-grain-wall"})] == [{"thin_walls": True}]
+    assert known_walls({"short-grain-wall", "small-part"}) == []
+    for bit in (None, "straight-12.7"):  # the pinned one has no bearing that would follow a template
+        hinges = plan(dataclasses.replace(FLAT_HINGES, from_left=read("1", "mm"), bit_id=bit), FLAT)
+        assert [(each.answers, each.change) for each in hinges.remedies] == [("short-grain-wall", {"thin_walls": True})]
 
 
 def test_a_wall_of_short_grain_stops_until_it_is_known():

@@ -228,6 +228,16 @@ def test_3_a_slot_at_an_angle_meets_wood_with_one_flank_first():
     assert codes(recorder.moves) == {}
 
 
+@pytest.mark.parametrize(
+    ("x", "up", "found"),
+    [(49, True, {"climbs"}), (49, False, set()), (53, True, set()), (53, False, {"climbs"}), (51, True, set())],
+    ids=["on the right", "on the left", "left again", "right again", "head on"],
+)
+def test_3_a_strip_that_reaches_no_flank_lies_on_a_side_too(x, up, found):
+    """Between two slots stands a strip from 50 to 52; the bit is 10 mm wide."""
+    assert set(codes(across(45, 5) + across(57, 5) + across(x, 5, up=up))) == found
+
+
 def at_an_angle(first: tuple[float, float], last: tuple[float, float]) -> list[Move]:
     """A slot right through the board on the slant, begun and ended clear of it."""
     recorder = Recorder()
@@ -267,6 +277,10 @@ def test_3_a_slot_at_an_angle_over_several_others_is_judged_at_each_of_them():
 )  # fmt: skip
 def test_4_how_much_is_taken_at_once(moves, setting, found):
     assert set(codes(moves, machine(**setting))) == found
+
+
+def test_4_what_was_met_at_one_place_says_nothing_of_another_depth():
+    assert set(codes(across(50, 5) + across(120, 10.2))) == {"slot-too-deep"}
 
 
 def test_4_a_bit_with_a_bearing_goes_no_deeper_than_its_shank_is_thick():

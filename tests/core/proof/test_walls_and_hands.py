@@ -64,6 +64,12 @@ def test_9_short_grain_that_breaks_is_a_stop_until_it_is_known(between, fibres, 
         assert (found[said][0].level, known[said][0].level) == ("stop", "caution")
 
 
+def test_9_what_breaks_is_said_before_what_is_thinner_still():
+    moves = [*run((-20.0, 5.6), (420.0, 5.6), depth=9.0), *run((9.0, -20.0), (9.0, 220.0), depth=9.0)]
+    found = findings(moves, (0, 0, 400, 200), fibres=ALONG)
+    assert set(found) & {"short-grain-wall", "thin-wall"} == {"short-grain-wall"}
+
+
 def slot(first, last, depth):
     """A slot that lies inside, plunged at one end."""
     recorder = Recorder()
@@ -73,6 +79,13 @@ def slot(first, last, depth):
     recorder.lift(last, depth, turning=True)
     recorder.stop(last, 0.0)
     return recorder.moves
+
+
+@pytest.mark.parametrize("first", [100.0, 30.0], ids=["in the middle", "further from the same edge"])
+def test_9_a_sound_wall_elsewhere_says_nothing_of_one_that_looks_alike(first):
+    moves = [*slot((50.0, first), (120.0, first), 9.0), *slot((230.0, 7.5), (300.0, 7.5), 9.0)]
+    found = findings(moves, (0, 0, 400, 200), fibres=ALONG)
+    assert found["thin-wall"][1]["wall"] == pytest.approx(2.5)
 
 
 @pytest.mark.parametrize(

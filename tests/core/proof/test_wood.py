@@ -10,7 +10,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from ranura.core.geometry.rings import circle_ring
+from ranura.core.geometry.rings import circle_ring, overlap
 from ranura.core.proof.bodies import standing
 from ranura.core.proof.cutter import is_undercut, widest_between
 from ranura.core.proof.rays import Ray
@@ -144,3 +144,13 @@ def test_pieces_of_different_heights_are_wood_where_they_are():
     up = {z: Ray(wood, (30.0, 20.0), (0.0, 1.0), 30.0, ()).intervals(z, 0.0, 30.0) for z in (13.0, 15.0, 22.0)}
     assert up == {13.0: [(0.0, 20.0)], 15.0: [(0.0, 23.0)], 22.0: []}
     assert Ray(wood, (30.0, 20.0), (1.0, 0.0), 80.0, ()).intervals(22.0, 0.0, 80.0) == [(40.0, 60.0)]
+
+
+@settings(max_examples=40, deadline=None)
+@given(st.lists(runs(), min_size=30, max_size=45), st.lists(st.integers(0, 44), max_size=30), spot)
+def test_what_is_near_is_found_among_many_also_where_some_were_taken_again(made, again, at):
+    wood = board()
+    for each in (*made, *(made[i % len(made)] for i in again)):
+        wood.take(each)
+    box = (at[0] - 4.0, at[1] - 4.0, at[0] + 4.0, at[1] + 4.0)
+    assert [id(each) for each in wood.near(box)] == [id(each) for each in wood.taken if overlap(each.box, box)]
