@@ -14,6 +14,7 @@ from tests.oracle.judge import WITHIN, Judge
 from ranura.calc.fields import Refused
 from ranura.calc.registry import calculate
 from ranura.core.plan import PLANNING, PlanWithMoves
+from ranura.core.proof.stations import Stations
 from ranura.core.text.errors import CraftError
 from ranura.demo.jobs import PIECES
 from ranura.demo.shop import SHOP
@@ -243,3 +244,19 @@ def test_passes_times_and_words_are_those_of_the_moves(seed):
         assert ("straight up" in said or "lift only there" in said) == any(
             each["kind"] == "lift" and each["turning"] for each in plan["moves"]
         )
+
+
+@pytest.mark.parametrize("seed", range(1, 16))
+def test_what_is_proven_at_one_of_many_places_holds_at_all(seed, monkeypatch):
+    asked = case(random.Random(seed * 1_000))
+    asked["piece"]["length"] = mm(2_000)
+    if asked["cut"]["kind"] in {"dado", "pocket"}:
+        asked["cut"] |= {"count": 7, "spacing": mm(140 + seed)}
+    found = []
+    for alike in (Stations.like, lambda *_, **__: None):
+        monkeypatch.setattr(Stations, "like", alike)
+        try:
+            found.append(calculate("plan", asked))
+        except (CraftError, Refused) as error:
+            found.append(str(error))
+    assert found[0] == found[1]

@@ -58,7 +58,7 @@ class Carrying:
         taken = () if self._template is not None else tuple(wood.near(box))
         if self._uncut.contains(base) and self._gone_below(taken, box) <= _LITTLE * base.area:
             return None
-        key = surroundings(taken, self._carriers, box, at)
+        key = surroundings(wood, taken, self._carriers, box, at)
         if key not in self._known:
             self._known[key] = self._stand(base, taken, at)
         return self._known[key]

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ranura.core.proof.moves import Vector3
 from ranura.core.text.cautions import Reason
@@ -37,6 +37,10 @@ class Found:
 
     finding: Finding
     reason: Reason
+
+    def also_at(self, station: int | None) -> Found:
+        """The same at another station."""
+        return self if station is None else replace(self, finding=replace(self.finding, stations=(station,)))
 
 
 NOT_RUN = Proof(passed=None)

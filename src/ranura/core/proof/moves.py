@@ -9,6 +9,7 @@ a table.
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Final, Literal
 
 from ranura.core.geometry.rings import Point, Ring, circle_ring
@@ -174,6 +175,10 @@ class Program:
     moves: tuple[Move, ...]
 
 
+_KEPT = 64
+"""Bits and bases that are kept as they turn and stand, since a plan asks for the same ones at every place."""
+
+
 def shown_face(thickness: float) -> Surface:
     """The shown face, worked from above."""
     return Surface(origin=(0.0, 0.0, thickness), x=(1.0, 0.0, 0.0), y=(0.0, 1.0, 0.0))
@@ -186,6 +191,7 @@ def back_face(length: float, width: float, about: Literal["length", "width"]) ->
     return Surface(origin=(length, 0.0, 0.0), x=(-1.0, 0.0, 0.0), y=(0.0, 1.0, 0.0))
 
 
+@lru_cache(_KEPT)
 def cutter_of(bit: Bit) -> Cutter:
     """A bit as it turns.
 
@@ -210,6 +216,7 @@ def cutter_of(bit: Bit) -> Cutter:
     )
 
 
+@lru_cache(_KEPT)
 def base_of(base: Base) -> BaseShape:
     """A base around its axis: round, or as a rectangle with its guided side and its ends where they were measured."""
     half = base.across / 2

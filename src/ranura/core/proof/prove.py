@@ -50,13 +50,17 @@ def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] 
     found: list[Found] = []
     moves: list[Move] = []
     taken: list[Swept | None] = []
-    base, clashes, held, hands = Base(), Clashes(), Held(), Hands()
     guides, walls = Guides(), Walls(around)
+    checks = (guides, Base(), Clashes(), Held(), Hands())
+    here: dict[int, list[Found]] = {}
     for step in steps_of(program, wood):
-        found += _at(step, around)
-        for check in (guides, base, clashes, held, walls, hands):
-            found += check(step)
-        if until is not None and any(until(each.finding) for each in found):
+        walls.remember(step)
+        if step.like is None:
+            here[step.number] = [*_at(step, around), *(each for check in checks for each in check(step))]
+        else:
+            here[step.number] = [each.also_at(step.move.station) for each in here[step.like]]
+        found += here[step.number]
+        if until is not None and any(until(each.finding) for each in here[step.number]):
             break
         taken.append(step.swept)
         if step.number + 1 == len(program.moves):

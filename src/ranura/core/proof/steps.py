@@ -12,7 +12,8 @@ from ranura.core.proof.findings import Finding, Found
 from ranura.core.proof.moves import Body, Fresh, MachineSetting, Move, Program, Vector3
 from ranura.core.proof.sections import Section, sections_of
 from ranura.core.proof.standing import wood_below
-from ranura.core.proof.surroundings import relative, surroundings
+from ranura.core.proof.stations import Stations
+from ranura.core.proof.surroundings import seen_from, surroundings
 from ranura.core.proof.wanted import Wanted
 from ranura.core.proof.wood import CUTTING, Swept, Wood, outwards, place_on, swept_by
 from ranura.core.shop.house_rules import HouseRules
@@ -72,6 +73,8 @@ class Step:
     """mm of wood that it went down through on this spot without having cut along."""
     near: tuple[Swept, ...] = ()
     """What was taken before near its way."""
+    like: int | None = None
+    """The move at an earlier place that found what this one would find; None where it is looked at for itself."""
     _below: float | None = None
 
     @property
@@ -144,18 +147,33 @@ class _Known:
 def steps_of(program: Program, wood: Wood) -> Iterator[Step]:
     """The moves in order; each takes its wood away when the next is asked for."""
     bit, plunged = Bit(), 0.0
-    known = _Known()
+    known, stations, looked_at = _Known(), Stations(program), dict[int, Step]()
     for number, move in enumerate(program.moves):
         setting = program.settings[move.setting]
         swept = swept_by(move, setting) if move.kind in CUTTING else None
-        near = tuple(wood.near(swept.box)) if swept is not None else ()
-        sections = _sections(wood, swept, near, known) if swept is not None and len(swept.path) > 1 else ()
-        step = Step(number, move, program.settings, wood, swept, sections, bit, plunged, near)
+        like = stations.like(number, wood, turning=bit.turning)
+        if like is not None:
+            step = _again(looked_at[like], number, move, swept, wood, bit)
+        else:
+            near = tuple(wood.near(swept.box)) if swept is not None else ()
+            sections = _sections(wood, swept, near, known) if swept is not None and len(swept.path) > 1 else ()
+            step = Step(number, move, program.settings, wood, swept, sections, bit, plunged, near)
+            looked_at[number] = step
         yield step
         if swept is not None:
             wood.take(swept)
         plunged = step.plunged if move.kind in ("set", "plunge") else 0.0
         bit = _after(step)
+
+
+def _again(known: Step, number: int, move: Move, swept: Swept | None, wood: Wood, bit: Bit) -> Step:
+    """A move at another place, with what was found where the same was done in the same surroundings."""
+    sections: tuple[Section, ...] = ()
+    if swept is not None and known.swept is not None and known.sections:
+        (x, y), (x0, y0) = swept.path[0], known.swept.path[0]
+        sections = tuple(_moved(each, (x - x0, y - y0)) for each in known.sections)
+    below = known.below if move.kind == "plunge" else None
+    return Step(number, move, known.settings, wood, swept, sections, bit, known.plunged, (), known.number, below)
 
 
 def _after(step: Step) -> Bit:
@@ -174,7 +192,7 @@ def _after(step: Step) -> Bit:
 def _sections(wood: Wood, swept: Swept, taken: tuple[Swept, ...], known: _Known) -> tuple[Section, ...]:
     """What a move meets, looked up where another met the same at another place; `taken` is what was taken near its way."""
     origin = swept.path[0]
-    key = (relative(swept, origin), surroundings(taken, wood.works, swept.box, origin))
+    key = (seen_from(wood, swept, origin), surroundings(wood, taken, wood.works, swept.box, origin))
     found = known.sections.get(key)
     if found is None:
         found = sections_of(wood, swept, taken)

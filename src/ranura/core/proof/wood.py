@@ -97,6 +97,10 @@ class Wood:
 
     works: tuple[Body, ...] = ()
     """The pieces."""
+    forms: dict[int, tuple[Swept, int]] = field(default_factory=dict)
+    """Of what moves take, the numbers of their forms, by identity."""
+    numbers: dict[object, int] = field(default_factory=dict)
+    """The number of each form: equal where all is equal but the place."""
     _boxes: tuple[Box, ...] = ()
     _around: np.ndarray = field(default_factory=lambda: np.zeros((0, 4)))
     """The boxes around what was taken, in the same order, with room for more."""

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 
 import shapely
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.paths import parts_of
+from ranura.core.geometry.rings import Ring
 from ranura.core.proof import words
 from ranura.core.proof.cutter import widest
 from ranura.core.proof.findings import Found
@@ -32,9 +33,15 @@ _QUARTER = 24
 def result(step: Step, wood: Wood, taken: Sequence[Swept], wanted: Wanted) -> Iterator[Found]:
     """Where the board is not as it was asked to be, after the last move."""
     worst: dict[str, tuple[BaseGeometry, Layer, Words]] = {}
+    looked_at: set[object] = set()
     for layer in wanted:
-        works = _works(layer.z, wood)
-        gone = _gone(layer.z, taken)
+        ways = frozenset((each.path, round(r, 6)) for each in taken if (r := each.radius(layer.z)) > 0)
+        within = tuple(work for work in wood.works if work.z0 < layer.z < work.z1)
+        same = (ways, id(layer.most), id(layer.least), layer.line, tuple(work.id for work in within))
+        if same in looked_at:
+            continue
+        looked_at.add(same)
+        works, gone = shapely.union_all([shape_of(work) for work in within]), _gone(ways)
         for said, area in (
             (words.TAKES_TOO_MUCH, _largest(works.difference(_wider(layer.most)).intersection(gone))),
             (words.LEAVES_TOO_MUCH, _largest(_reached(layer, taken).difference(gone).intersection(works))),
@@ -67,12 +74,7 @@ def _largest(area: BaseGeometry) -> BaseGeometry | None:
     return max(parts, key=lambda part: part.area, default=None)
 
 
-def _works(z: float, wood: Wood) -> BaseGeometry:
-    return shapely.union_all([shape_of(work) for work in wood.works if work.z0 < z < work.z1])
-
-
-def _gone(z: float, taken: Sequence[Swept]) -> BaseGeometry:
-    """What the moves of this plan take at a height, whatever was there before."""
-    ways = {(each.path, round(r, 6)) for each in taken if (r := each.radius(z)) > 0}
+def _gone(ways: Iterable[tuple[Ring, float]]) -> BaseGeometry:
+    """What the moves of this plan take at a height, whatever was there before: so far around their ways."""
     swept = [way_of(path, within=0.005).buffer(r, quad_segs=_QUARTER) for path, r in ways]
     return shapely.union_all(swept) if swept else NOTHING

@@ -7,14 +7,14 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 
 from ranura.core.geometry import closeness
-from ranura.core.geometry.rings import Box, Point
+from ranura.core.geometry.rings import Box, Point, extent
 from ranura.core.proof import words
 from ranura.core.proof.findings import Found
 from ranura.core.proof.rays import Ray
 from ranura.core.proof.sections import Layer
 from ranura.core.proof.steps import Circumstances, Step
 from ranura.core.proof.surroundings import surroundings
-from ranura.core.proof.wood import Swept, Wood
+from ranura.core.proof.wood import Wood
 from ranura.core.text.words import Level
 
 _LOOKED, _AHEAD = 40.0, 10_000.0
@@ -42,6 +42,11 @@ class _Place:
     end: bool
     """Ahead of or behind a run, and not beside it."""
 
+    @property
+    def radius(self) -> float:
+        """How wide the bit cut there, in mm."""
+        return max((layer.r for layer in self.layers), default=0.0)
+
 
 @dataclass(frozen=True, slots=True)
 class _Wall:
@@ -59,7 +64,7 @@ class Walls:
     around: Circumstances
     _cut: dict[tuple[float, ...], _Place] = field(default_factory=dict)
 
-    def __call__(self, step: Step) -> tuple[Found, ...]:
+    def remember(self, step: Step) -> None:
         """Remembers the places of a cut that took something, each as it was cut last."""
         if step.swept is not None and step.move.kind == "cut":
             met = [section for section in step.sections if section.area > _LEAST_CUT]
@@ -70,7 +75,6 @@ class Walls:
             if met:
                 for at, towards, layers in _ends(step.swept.path, met[0].layers, met[-1].layers):
                     self._remember(_Place(step, at, towards, layers, end=True))
-        return ()
 
     def _remember(self, place: _Place) -> None:
         self._cut[(*(round(x, 1) for x in place.at), *(round(x, 2) for x in place.towards))] = place
@@ -79,23 +83,23 @@ class Walls:
         """The thinnest wall for its height, where one is too thin; what breaks before what may."""
         found: list[_Wall] = []
         sound: set[object] = set()
+        of_moves: dict[int, list[_Place]] = {}
         for place in self._cut.values():
-            r = max((layer.r for layer in place.layers), default=0.0)
-            box = _around(place.at, r + _LOOKED)
-            taken = wood.near(box)
-            key = (id(place.layers), place.towards, place.end, surroundings(taken, wood.works, box, place.at))
-            if key in sound:
-                continue
-            wall = self._at(wood, place, r, taken)
-            if wall is None:
-                sound.add(key)
-            else:
-                found.append(wall)
+            of_moves.setdefault(place.step.number, []).append(place)
+        for places in of_moves.values():
+            key = _seen(places, wood)
+            if key not in sound:
+                walls = [wall for place in places if (wall := self._at(wood, place)) is not None]
+                found += walls
+                if not walls:
+                    sound.add(key)
         if found:
             yield min(found, key=lambda wall: (not wall.breaks, wall.share)).found
 
-    def _at(self, after: Wood, place: _Place, r: float, taken: list[Swept]) -> _Wall | None:
+    def _at(self, after: Wood, place: _Place) -> _Wall | None:
         """The wall at a place, where it is too thin."""
+        r = place.radius
+        taken = after.near(_around([place.at], r + _LOOKED))
         ray = Ray(after, place.at, place.towards, r + _LOOKED, taken)
         seen = [(layer.thick, _thickness(ray, layer.z, layer.r, r + _LOOKED)) for layer in place.layers if layer.r]
         standing = [(thick, wall) for thick, wall in seen if wall is not None]
@@ -139,7 +143,7 @@ def _normal_beside_a_slot(after: Wood, place: _Place, thin: float) -> bool:
     """Whether a wall stands beside a slot that is closed at both ends, and is thick enough for that one's width (a mortise's)."""
     layer = next(each for each in place.layers if each.r)
     dx, dy = place.towards
-    across = Ray(after, place.at, place.towards, _LOOKED, after.near(_around(place.at, _LOOKED)))
+    across = Ray(after, place.at, place.towards, _LOOKED, after.near(_around([place.at], _LOOKED)))
     sides = across.intervals(layer.z, -_LOOKED, 0.0), across.intervals(layer.z, 0.0, _LOOKED)
     if not sides[0] or not sides[1]:
         return False
@@ -158,6 +162,16 @@ def _thickness(ray: Ray, z: float, r: float, far: float) -> float | None:
     return first[1] - max(first[0], 0.0)
 
 
-def _around(at: Point, reach: float) -> Box:
-    x, y = at
-    return (x - reach, y - reach, x + reach, y + reach)
+def _seen(places: Sequence[_Place], wood: Wood) -> object:
+    """The places of a move, with all that may make a wall there thin; the same wherever they lie."""
+    x, y = places[0].at
+    box = _around([each.at for each in places], max(each.radius for each in places) + _LOOKED)
+    return (
+        tuple((round(e.at[0] - x, 5), round(e.at[1] - y, 5), e.towards, e.end, id(e.layers)) for e in places),
+        surroundings(wood, wood.near(box), wood.works, box, (x, y)),
+    )
+
+
+def _around(points: Sequence[Point], reach: float) -> Box:
+    x0, y0, x1, y1 = extent(tuple(points))
+    return (x0 - reach, y0 - reach, x1 + reach, y1 + reach)
