@@ -49,6 +49,12 @@ def to_path(points: np.ndarray, path: list[list[float]]) -> np.ndarray:
     return best
 
 
+def out_of(frame: dict[str, Any]) -> np.ndarray:
+    """The direction out of the wood: x × y of a frame."""
+    (ax, ay, az), (bx, by, bz) = frame["x"], frame["y"]
+    return np.array([ay * bz - az * by, az * bx - ax * bz, ax * by - ay * bx])
+
+
 def radius_at(silhouette: list[list[float]], z: np.ndarray) -> np.ndarray:
     """The widest radius of a silhouette at heights above its lowest point; 0 above and below it."""
     found = np.zeros_like(z)
@@ -179,7 +185,7 @@ class Judge:
         """Points in the frame of a move: on the worked surface (n × 2), and how deep below it."""
         frame = self.plan["settings"][move["setting"]]["frame"]
         x, y = np.array(frame["x"]), np.array(frame["y"])
-        out = np.cross(x, y)
+        out = out_of(frame)
         off = points - np.array(frame["origin"])
         return np.stack([off @ x, off @ y], axis=1), -(off @ out)
 
@@ -357,14 +363,12 @@ class Judge:
         """Points on both sides of a place of a way, at its flanks and nearer to the axis; what the same move took before it came
         there is gone, and counts as far above the wood."""
         normal = np.array([-heading[1], heading[0]])
-        found = []
-        for side, sign in (("left", 1.0), ("right", -1.0)):
-            for name, shares in ((side, np.linspace(_FLANK, 0.99, 6)), (f"{side} near", np.linspace(0.02, _FLANK, 6))):
-                across = at + normal * sign * (radii[:, None] * shares).ravel()[:, None]
-                depths = np.repeat(move["to_depth"] - heights, len(shares))
-                depths[to_path(across, before) < np.repeat(radii, len(shares))] = -1_000.0
-                found.append((name, self.placed(move, across, depths)))
-        return found
+        shares = np.concatenate([sign * part for sign in (1.0, -1.0) for part in (_AT_FLANKS, _NEARER)])
+        across = at + normal * (radii[:, None] * shares).ravel()[:, None]
+        depths = np.repeat(move["to_depth"] - heights, len(shares))
+        depths[to_path(across, before) < np.repeat(radii, len(shares))] = -1_000.0
+        points = self.placed(move, across, depths).reshape(len(heights), 4, -1, 3)
+        return [(name, points[:, i].reshape(-1, 3)) for i, name in enumerate(("left", "left near", "right", "right near"))]
 
     def right_alone(self, number: int, at: list[float]) -> bool:
         """Whether a move finds fresh wood on its right alone at a place of the board."""
@@ -396,7 +400,7 @@ class Judge:
         for move in self.plan["moves"]:
             if move["kind"] in CUTS and move["turning"]:
                 setting = self.plan["settings"][move["setting"]]
-                out = float(np.cross(setting["frame"]["x"], setting["frame"]["y"])[2])
+                out = float(out_of(setting["frame"])[2])
                 tops.add(setting["frame"]["origin"][2] - out * move["to_depth"])
         zs = sorted(z for z in tops if min(b["z0"] for b in self.works) <= z <= max(b["z1"] for b in self.works))
         layers = [(a + b) / 2 for a, b in itertools.pairwise(zs) if b - a > 0.01]
@@ -412,13 +416,15 @@ class Judge:
         """Points of a move's frame (n × 2, and how deep) in the board's coordinates."""
         frame = self.plan["settings"][move["setting"]]["frame"]
         x, y = np.array(frame["x"]), np.array(frame["y"])
-        return np.array(frame["origin"]) + flat[:, :1] * x + flat[:, 1:2] * y - depths[:, None] * np.cross(x, y)
+        return np.array(frame["origin"]) + flat[:, :1] * x + flat[:, 1:2] * y - depths[:, None] * out_of(frame)
 
 
 _FLANK = 0.82
 """Of the radius: what lies further out is the flank. A widening pass moves on by 0.9 of the width at most (R8)."""
 _SLIVER = 0.01
 """The share of a side's points that counts as wood; a corner leaves less."""
+_AT_FLANKS, _NEARER = np.linspace(_FLANK, 0.99, 6), np.linspace(0.02, _FLANK, 6)
+"""Shares of the radius at which points are taken on a side."""
 _STEP = 0.1
 _STANDING = 9
 """Columns of points in which a plunge is looked at."""

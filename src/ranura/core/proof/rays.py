@@ -17,6 +17,9 @@ from ranura.core.proof.wood import SLIVER, Interval, Swept, Wood, points_of
 _MANY = 12
 """Chords of a path from which on they are counted all at once."""
 
+Chord = tuple[float, float, float, float]
+"""A chord of a way as a line sees it: how far along that its ends lie, and how far beside; from, then to."""
+
 
 @dataclass(slots=True)
 class Ray:
@@ -29,8 +32,9 @@ class Ray:
     reach: float
     taken: Sequence[Swept]
     _works: list[tuple[float, float, list[Interval]]] | None = None
-    _near: list[tuple[Swept, list[tuple[Point, Point]]]] | None = None
+    _near: list[tuple[Swept, list[Chord]]] | None = None
     _covered: dict[tuple[int, float], list[Interval]] = field(default_factory=dict)
+    _gaps: list[float] | None = None
 
     def intervals(self, z: float, low: float, high: float) -> list[Interval]:
         """Where wood stands on it at a height of the board, between two places of it that lie within its reach; mm from its
@@ -43,17 +47,15 @@ class Ray:
                 found = _joined(found, [(max(a, low), min(b, high)) for a, b in inside if a < high and b > low])
         if not found:
             return found
-        if self._near is None:
-            box = self._box()
-            self._near = [(each, chords) for each in self.taken if overlap(each.box, box) and (chords := self._chords(each))]
-        for number in range(len(self._near) - 1, -1, -1):
-            swept, chords = self._near[number]
+        near = self._taken_near()
+        for number in range(len(near) - 1, -1, -1):
+            swept, chords = near[number]
             r = swept.radius(z)
             if not r:
                 continue
             gone = self._covered.get((number, r))
             if gone is None:
-                hits = [hit for a, b in chords if (hit := _within(self, a, b, r)) is not None]
+                hits = [hit for chord in chords if (hit := _within(chord, r)) is not None]
                 gone = self._covered[number, r] = _joined(hits[:1], hits[1:]) if len(hits) > 1 else hits
             for each in gone:
                 found = _without(found, each)
@@ -61,28 +63,43 @@ class Ray:
                 break
         return [(a, b) for a, b in found if b - a > SLIVER]
 
+    def cleared(self, z: float, r: float) -> bool:
+        """Whether one move alone took all within r of its point at a height."""
+        if self._gaps is None:
+            self._gaps = [min(_gap(chord) for chord in chords) for _, chords in self._taken_near()]
+        return any(gap <= swept.radius(z) - r for gap, (swept, _) in zip(self._gaps, self._taken_near(), strict=True))
+
+    def _taken_near(self) -> list[tuple[Swept, list[Chord]]]:
+        """What was taken near it."""
+        if self._near is None:
+            box = self._box()
+            self._near = [(each, chords) for each in self.taken if overlap(each.box, box) and (chords := self._chords(each))]
+        return self._near
+
     def _box(self) -> Box:
         """Around the line, as far as it reaches."""
         (x, y), dx, dy = self.at, abs(self.way[0]) * self.reach + SLIVER, abs(self.way[1]) * self.reach + SLIVER
         return (x - dx, y - dy, x + dx, y + dy)
 
-    def _chords(self, swept: Swept) -> list[tuple[Point, Point]]:
+    def _chords(self, swept: Swept) -> list[Chord]:
         """The chords of a way that come near it."""
         path, r = swept.path, widest(swept.silhouette)
-        if len(path) == 1:
-            return [(path[0], path[0])]
-        if len(path) <= _MANY:
-            return list(pairwise(path))
-        points = points_of(path)
         (px, py), (dx, dy) = self.at, self.way
-        off = (points[:, 0] - px) * dy - (points[:, 1] - py) * dx
-        along = (points[:, 0] - px) * dx + (points[:, 1] - py) * dy
-        near = np.abs(off) < r
-        # A chord that crosses the line between two points further than r from it counts too.
-        here = (near[:-1] | near[1:] | (np.sign(off[:-1]) != np.sign(off[1:]))) & (
-            (np.maximum(along[:-1], along[1:]) > -self.reach - r) & (np.minimum(along[:-1], along[1:]) < self.reach + r)
-        )
-        return [(path[i], path[i + 1]) for i in np.flatnonzero(here)]
+        far = self.reach + r
+        if len(path) > _MANY:
+            points = points_of(path)
+            u = (points[:, 0] - px) * dx + (points[:, 1] - py) * dy
+            v = (points[:, 0] - px) * dy - (points[:, 1] - py) * dx
+            # A chord that crosses the line between two points further than r from it counts too.
+            here = (np.minimum(v[:-1], v[1:]) < r) & (np.maximum(v[:-1], v[1:]) > -r)
+            here &= (np.minimum(u[:-1], u[1:]) < far) & (np.maximum(u[:-1], u[1:]) > -far)
+            return [(float(u[i]), float(v[i]), float(u[i + 1]), float(v[i + 1])) for i in np.flatnonzero(here)]
+        seen = [((x - px) * dx + (y - py) * dy, (x - px) * dy - (y - py) * dx) for x, y in path]
+        return [
+            (ua, va, ub, vb)
+            for (ua, va), (ub, vb) in (pairwise(seen) if len(seen) > 1 else ((seen[0], seen[0]),))
+            if (va < r or vb < r) and (va > -r or vb > -r) and (ua < far or ub < far) and (ua > -far or ub > -far)
+        ]
 
 
 def _inside(body: Body, ray: Ray) -> list[Interval]:
@@ -117,27 +134,35 @@ def _crossings(ring: Ring, ray: Ray) -> list[float]:
     return found
 
 
-def _within(ray: Ray, a: Point, b: Point, r: float) -> Interval | None:
+def _within(chord: Chord, r: float) -> Interval | None:
     """The part of a line within r of a chord: what is near to a convex thing is one interval."""
-    (px, py), (dx, dy) = ray.at, ray.way
+    ua, va, ub, vb = chord
     low, high = math.inf, -math.inf
-    for x, y in (a, b):
-        off, along = (x - px) * dy - (y - py) * dx, (x - px) * dx + (y - py) * dy
-        rest = r * r - off * off
-        if rest > 0:
-            half = math.sqrt(rest)
-            low, high = min(low, along - half), max(high, along + half)
-    tx, ty = b[0] - a[0], b[1] - a[1]
-    length = math.hypot(tx, ty)
+    if (rest := r * r - va * va) > 0:
+        half = math.sqrt(rest)
+        low, high = ua - half, ua + half
+    if (rest := r * r - vb * vb) > 0:
+        half = math.sqrt(rest)
+        low, high = min(low, ub - half), max(high, ub + half)
+    length = math.hypot(ub - ua, vb - va)
     if length > 1e-9:
-        tx, ty = tx / length, ty / length
-        beside = _slab((px - a[0]) * tx + (py - a[1]) * ty, dx * tx + dy * ty, 0.0, length)
-        across = _slab((px - a[0]) * -ty + (py - a[1]) * tx, dx * -ty + dy * tx, -r, r)
+        tu, tv = (ub - ua) / length, (vb - va) / length
+        beside = _slab(-ua * tu - va * tv, tu, 0.0, length)
+        across = _slab(ua * tv - va * tu, -tv, -r, r)
         if beside is not None and across is not None:
             first, last = max(beside[0], across[0]), min(beside[1], across[1])
             if first < last:
                 low, high = min(low, first), max(high, last)
     return (low, high) if low < high else None
+
+
+def _gap(chord: Chord) -> float:
+    """How far a chord lies from a line's point."""
+    ua, va, ub, vb = chord
+    du, dv = ub - ua, vb - va
+    length = du * du + dv * dv
+    share = min(max(-(ua * du + va * dv) / length, 0.0), 1.0) if length else 0.0
+    return math.hypot(ua + share * du, va + share * dv)
 
 
 def _slab(start: float, slope: float, least: float, most: float) -> Interval | None:

@@ -50,7 +50,7 @@ def _met(wood: Wood, there: Swept) -> Iterator[float]:
         if not rays:
             reach = widest(there.silhouette)
             rays = [Ray(wood, at, way, reach, taken) for way in _ways(wood, taken, at)]
-        if any(ray.intervals(z, -r, r) for ray in rays):
+        if not rays[0].cleared(z, r) and any(ray.intervals(z, -r, r) for ray in rays):
             yield thick
 
 
