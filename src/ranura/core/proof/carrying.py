@@ -4,26 +4,28 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass, field
-from functools import cached_property
+from functools import cached_property, lru_cache
 
 import shapely
-from shapely import Polygon
+from shapely import Polygon, affinity, box
 from shapely.geometry import Point as Spot
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.paths import length_of
-from ranura.core.geometry.rings import Point, Ring
+from ranura.core.geometry.rings import Box, Point, Ring
 from ranura.core.proof.moves import Body, MachineSetting
 from ranura.core.proof.shapes import narrowest, outside, shape_of, way_of
 from ranura.core.proof.surroundings import surroundings
-from ranura.core.proof.wood import Swept, Wood, outwards, points_of
+from ranura.core.proof.wood import Swept, Wood, narrower_side, outwards, points_of
 
 _BELOW = 0.01
 """mm below a face at which its wood carries."""
 _LEVEL = 0.3
 """mm by which boards may differ in height and still carry together."""
-_LITTLE = 0.25
-"""Of a base's area: whatever strips of so much are gone below it, its axis stays 0.4 of its radius inside what carries it."""
+FIRM = 0.2
+"""Of half a base's least width: its axis stands firm where it is so far inside what carries it."""
+_DIRECTIONS = 24
+"""In which is looked how much of a base lies beyond its axis."""
 _NOTHING = 1.0
 """mm² under a base that carry nothing."""
 _POINTS, _THINNED = 40, 0.1
@@ -54,11 +56,11 @@ class Carrying:
     def under(self, wood: Wood, at: Point) -> Stand | None:
         """How the base stands when its axis is at a place of the board; None where it lies wholly on what carries it."""
         base = placed(self.setting.base.ring, at, outwards(self.setting.frame))
-        box = base.bounds
-        taken = () if self._template is not None else tuple(wood.near(box))
-        if self._uncut.contains(base) and self._gone_below(taken, box) <= _LITTLE * base.area:
+        around = base.bounds
+        taken = () if self._template is not None else tuple(wood.near(around))
+        if self._uncut.contains(base) and self._gone_below(taken, around) <= _to_spare(self.setting.base.ring):
             return None
-        key = surroundings(wood, taken, self._carriers, box, at)
+        key = surroundings(wood, taken, self._carriers, around, at)
         if key not in self._known:
             self._known[key] = self._stand(base, taken, at)
         return self._known[key]
@@ -78,9 +80,9 @@ class Carrying:
         hull = carried.convex_hull
         return Stand(carried=True, away=outside(hull, at), wide=narrowest(hull))
 
-    def _gone_below(self, taken: tuple[Swept, ...], box: tuple[float, float, float, float]) -> float:
+    def _gone_below(self, taken: tuple[Swept, ...], around: Box) -> float:
         """At most how much of the face below a base was taken, in mm²."""
-        x0, y0, x1, y1 = box
+        x0, y0, x1, y1 = around
         across = math.hypot(x1 - x0, y1 - y0)
         strips = ((swept, self._radius(swept)) for swept in taken)
         return sum(2 * r * (min(length_of(swept.path, closed=False), across) + 2 * r) for swept, r in strips)
@@ -113,6 +115,16 @@ class Carrying:
         """The template that the base lies on, with the bearing or bushing in it."""
         guided = any(guide.kind in ("bushing", "bearing") for guide in self.setting.guides)
         return next((body for body in self.bodies if body.role == "template"), None) if guided else None
+
+
+@lru_cache(maxsize=64)
+def _to_spare(ring: Ring) -> float:
+    """mm² below a base that may be gone, wherever, and its axis still stands firm: the least that lies beyond a line past it."""
+    base, half = Polygon(ring), narrower_side(ring) / 2
+    far = 4 * float(abs(points_of(ring)).max())
+    turns = (2 * math.pi * i / _DIRECTIONS for i in range(_DIRECTIONS))
+    beyond = (affinity.rotate(box(FIRM * half, -far, far, far), turn, origin=(0, 0), use_radians=True) for turn in turns)
+    return min(float(base.intersection(each).area) for each in beyond)
 
 
 def placed(ring: Ring, at: Point, out: int) -> Polygon:

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point
 from ranura.core.proof import words
-from ranura.core.proof.carrying import CARRIES, Carrying
+from ranura.core.proof.carrying import CARRIES, FIRM, Carrying
 from ranura.core.proof.findings import Found
 from ranura.core.proof.moves import MachineSetting
 from ranura.core.proof.steps import Step
@@ -15,8 +15,8 @@ from ranura.core.proof.wood import narrower_side
 
 _OUT, _NARROW = 0.3, 0.4
 """Of half the base's least width: how far its axis may stand outside of what carries it, and how narrow that may be."""
-_NEAR, _SLIM = 0.2, 0.7
-"""The same, from which on the weight must be kept over the wood."""
+_SLIM = 0.7
+"""How narrow, from which on the weight must be kept over the wood; so it must where its axis is not `FIRM`ly inside."""
 
 
 class Base:
@@ -73,7 +73,7 @@ def _found(step: Step, carrying: Carrying, at: Point) -> Found | None:
         return step.found(6, words.BASE_TIPS_OVER, at, 0.0, away=away)
     if closeness.under(wide, _NARROW * half):
         return step.found(6, words.CARRIED_TOO_NARROWLY, at, 0.0, wide=wide, least=_NARROW * half)
-    if closeness.over(away, -_NEAR * half) or closeness.under(wide, _SLIM * half):
+    if closeness.over(away, -FIRM * half) or closeness.under(wide, _SLIM * half):
         return step.found(6, words.WEIGHT_OVER_THE_WOOD, at, 0.0)
     return None
 
