@@ -367,7 +367,7 @@ class Judge:
         across = at + normal * (radii[:, None] * shares).ravel()[:, None]
         depths = np.repeat(move["to_depth"] - heights, len(shares))
         depths[to_path(across, before) < np.repeat(radii, len(shares))] = -1_000.0
-        points = self.placed(move, across, depths).reshape(len(heights), 4, -1, 3)
+        points = self.placed(move, across, depths).reshape(len(heights), 4, len(_AT_FLANKS), 3)
         return [(name, points[:, i].reshape(-1, 3)) for i, name in enumerate(("left", "left near", "right", "right near"))]
 
     def right_alone(self, number: int, at: list[float]) -> bool:
