@@ -15,15 +15,17 @@ from tests.core.test_words import WORDS
 from tests.data.edges import board, boards, edge_cut, edge_cuts, window
 
 from ranura.core.board.outlines import Contour
-from ranura.core.board.pieces import edges_of
+from ranura.core.board.pieces import SIDES, edges_of
 from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.edge.holding import hold_edges
 from ranura.core.cuts.edge.judge import EdgeJudge
 from ranura.core.cuts.edge.on_board import edging
 from ranura.core.geometry import closeness
-from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.plan import PLANNING, CutPlan, plan_cut
+from ranura.core.proof.wood import place_on
 from ranura.core.text.errors import CraftError
+from ranura.core.text.figures import plain
 from ranura.demo.jobs import ARCH, ARCH_OGEE
 from ranura.demo.shop import SHOP
 
@@ -94,21 +96,85 @@ def test_any_plan_is_drawn_within_the_board_and_says_only_what_it_can(cut, piece
 
 
 def test_arrows_go_the_way_of_their_runs_beside_the_board():
-    for router, turned in (("plunge-two", 1), ("table-three", -1)):
-        made = plan(edge_cut("chamfer", 5, router_id=router))
-        ways = [
-            (arrow.end[0] - arrow.start[0], arrow.end[1] - arrow.start[1]) for arrow in made.drawing[0].arrows if not arrow.turn
-        ]
-        assert len(ways) == 4
-        work = box(0, 0, 600, 300)
-        for arrow in made.drawing[0].arrows:
-            if arrow.turn is None:
-                assert not work.intersects(LineString([arrow.start, arrow.end]))
-        right, left, near, far = ways  # in the order of work
-        # On the table the board lies face down: the ends have changed places, so that they go the same way as by hand.
-        assert [math.copysign(1, w) for w in (near[0], far[0], right[1], left[1])] == [turned, -turned, 1, -1]
-        ends = {edge.ref: edge.points[0][0] for edge in made.drawing[0].edges}
-        assert (ends["right"] > 300) == (turned == 1)
+    made = plan(edge_cut("chamfer", 5, router_id="plunge-two"))
+    arrows = [arrow for arrow in made.drawing[0].arrows if not arrow.turn]
+    work = box(0, 0, 600, 300)
+    assert not any(work.intersects(LineString([arrow.start, arrow.end])) for arrow in arrows)
+    right, left, near, far = [(each.end[0] - each.start[0], each.end[1] - each.start[1]) for each in arrows]
+    assert [math.copysign(1, w) for w in (near[0], far[0], right[1], left[1])] == [1, -1, 1, -1]
+
+
+TABLE_EDGES = [
+    *(edge_cut("chamfer", 5, edges=(ref,), router_id="table-three") for ref in SIDES),
+    edge_cut("rabbet", 9.525, depth=4, edges=("far",), router_id="table-three"),
+    edge_cut("jointing", 1, edges=("near",), router_id="table-three"),
+    edge_cut("roundover", 3, edges=("left", "near"), router_id="table-three", bit_id="roundover-3-half"),
+]
+
+
+@pytest.mark.parametrize("cut", TABLE_EDGES, ids=[f"{each.shape} {each.edges}" for each in TABLE_EDGES])
+def test_over_a_table_the_words_the_drawing_and_the_moves_are_one_motion(cut):
+    piece = board()
+    made = PLANNING.plan_with_moves(cut, piece, SHOP, SHOP.rules)
+    above = made.drawing[0]
+    (work,), (fence,) = of_role(made, 0, "work"), of_role(made, 0, "guide")
+    # Drawn: fence beyond the work, the person before it, the bit at the edge along the fence, the arrow on the work to the left.
+    assert fence.bounds[1] == pytest.approx(work.bounds[3])
+    (stand,) = [mark for mark in above.marks if mark.kind == "stand"]
+    assert stand.at[1] < work.bounds[1]
+    (way,) = [arrow for arrow in above.arrows if arrow.turn is None]
+    assert way.end[0] < way.start[0]
+    assert way.label.metric == "work"
+    assert work.covers(LineString([way.start, way.end]))
+    (turn,) = [arrow for arrow in above.arrows if arrow.turn]
+    assert (turn.turn, turn.label.metric) == ("counter-clockwise", "turns")
+    # Moved: the bit goes to the right past a work that goes to the left. A board's edge as it lies shows how it was laid.
+    run = min((edge for edge in above.edges if edge.number), key=lambda edge: edge.number)
+    on_board = next(edge for edge in edges_of(piece) if edge.ref == run.ref)
+    first = next(move for move in made.moves if move.kind == "cut")
+    (ax, ay), (bx, by) = on_board.points
+    frame = made.settings[first.setting].frame
+    (x0, y0), (x1, y1) = (place_on(frame, first.path[i]) for i in (0, -1))
+    along = (x1 - x0) * (bx - ax) + (y1 - y0) * (by - ay)
+    drawn = run.points[1][0] - run.points[0][0]
+    assert along * drawn > 0
+    # Said: the same, and the edge that leads is the one that lies to the left.
+    said = next(section for section in made.slip if section.key == "direction")
+    assert (said.leads[0].shown.metric, said.leads[0].caption.metric) == (plain("Right to left").metric, "feed the work")
+    (led,) = [mark.text.metric for mark in above.marks if mark.kind == "name"]
+    leads = next(edge for edge in above.edges if edge.name == led.removesuffix(" leads"))
+    assert {round(x, 6) for x, _ in leads.points} == {round(work.bounds[0], 6)}
+    assert f"{led.removesuffix(' leads')} leading" in next(line.metric for line in said.lines if line.metric.startswith("1 "))
+
+
+def test_how_the_work_is_turned_from_edge_to_edge():
+    made = plan(edge_cut("chamfer", 5, router_id="table-three"))
+    lines = [line.metric for part in made.slip if part.key == "direction" for line in part.lines]
+    assert lines[1:5] == [
+        "1 right end, near edge leading",
+        "2 half a turn: left end, far edge leading",
+        "3 a quarter turn counter-clockwise: near edge, left end leading",
+        "4 half a turn: far edge, right end leading",
+    ]
+
+
+@pytest.mark.parametrize(
+    ("edges", "piece", "turns"),
+    [(("opening-1",), board(openings=(window(300, 160, form="oval"),)), "clockwise"), (("outline",), None, "counter-clockwise")],
+)
+def test_round_a_curve_over_a_table_the_work_is_turned_the_other_way_than_the_bit_goes(edges, piece, turns):
+    lying = piece or board(outline=Contour(form="oval"))
+    made = plan(edge_cut("chamfer", 3, edges=edges, router_id="table-three", starting_pin=True), lying)
+    above = made.drawing[0]
+    (way,) = [arrow for arrow in above.arrows if arrow.label.metric == "work"]
+    assert way.turn == turns
+    said = next(section for section in made.slip if section.key == "direction")
+    assert said.leads[0].shown.metric.number.lower() == turns
+    (pin,), (bit,) = of_role(made, 0, "stop"), of_role(made, 0, "bit")
+    (ring,) = (edge.points for edge in above.edges if edge.number)
+    wood = Polygon(above.outlines[0].points).difference(Polygon(ring) if edges[0] != "outline" else Polygon())
+    assert pin.centroid.x > bit.centroid.x, "where the work comes from"
+    assert wood.distance(pin.centroid) == pytest.approx(5.0, abs=0.6), "its edge bears on the pin"
 
 
 def test_bands_lie_in_the_wood_and_blocks_outside_of_it():

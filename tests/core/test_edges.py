@@ -84,7 +84,7 @@ def test_the_proscenium_arch_runs_on_the_table_the_other_way_round_with_a_pin():
     made = plan(ARCH_OGEE, ARCH)
     assert (made.bit_id, made.router_id) == ("ogee-6.35", "table-three"), "38.1 mm is large by hand"
     assert codes(made)["starting-pin"] == "caution"
-    assert "Counter-clockwise" in lines(made, "direction")
+    assert "Clockwise turn the work" in lines(made, "direction")
     assert "stand in front, out of line with the work" in lines(made, "direction")
     by_hand = plan(dataclasses.replace(ARCH_OGEE, router_id="plunge-two"), ARCH)
     assert by_hand.status == "caution"

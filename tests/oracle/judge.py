@@ -280,16 +280,18 @@ class Judge:
                 follows = all(each["kind"] in ("set", "plunge") for each in moves[last : number + 1])
                 down, last = (down + deep if follows else deep), number
                 found += [f"{name}: {each}" for each in self._plunge(move, deep, down)]
-            elif what in ("left", "right", "left near", "right near"):
+            elif what in ("left", "right"):
                 sides.setdefault(number, {})[what] = float(here.mean()) if len(here) else 0.0
+            elif what in ("left near", "right near"):
+                sides.setdefault(number, {}).update(_nearer(what, here))
         for number, parts in sides.items():
             seen = _side(parts)
             said = moves[number]["fresh"]
-            if seen == "none" and said != "none" and self._takes_anything(number):
+            if seen == {"none"} and said != "none" and self._takes_anything(number):
                 continue
             # Earlier cuts leave a side standing in places, and few places are looked at: less than is said is right there.
-            if said is not None and seen != said and not (self.before and said == "both"):
-                found.append(f"move {number} (cut): fresh wood {seen}, said {said}")
+            if said is not None and said not in seen and not (self.before and said == "both"):
+                found.append(f"move {number} (cut): fresh wood {' or '.join(sorted(seen))}, said {said}")
         return found
 
     def _takes_anything(self, number: int) -> bool:
@@ -382,16 +384,17 @@ class Judge:
         heights = np.linspace(0.03, min(max(z for z, _, _ in silhouette), move["to_depth"]) - 0.03, 20)
         radii = radius_at(silhouette, heights)
         along = sum(lengths[:nearest]) + float(np.hypot(*(spot - path[nearest])))
-        met = {}
+        met: dict[str, float] = {}
         for name, points in self._beside(move, spot, heading, heights, radii, _before(path, lengths, along - 2 * max(radii))):
             wood = self.in_work(points)
-            left = self.first_gone(points[wood], more=WITHIN) >= number
-            met[name] = float(left.sum()) / len(points)
-        return met["right"] > _SLIVER >= met["left"]
+            here = np.zeros(len(points), dtype=bool)
+            here[wood] = self.first_gone(points[wood], more=WITHIN) >= number
+            met |= _nearer(name, here) if name.endswith("near") else {name: float(here.mean())}
+        return "right" in _side(met)
 
     def loose(self) -> float:
         """The volume in cm³ of the largest piece beside the main one, when all is done: columns on a grid, in layers, and what
-        of them hangs together."""
+        of them hangs together. What was loose before counts for nothing."""
         works = [np.array(body["ring"]) for body in self.works]
         low, high = np.min([w.min(axis=0) for w in works], axis=0), np.max([w.max(axis=0) for w in works], axis=0)
         step = max(1.0, math.sqrt(float(np.prod(high - low)) / _COLUMNS))
@@ -408,9 +411,11 @@ class Judge:
         gx, gy, gz = np.meshgrid(xs, ys, layers, indexing="ij")
         points = np.stack([gx.ravel(), gy.ravel(), gz.ravel()], axis=1)
         solid = self.in_work(points)
+        volumes = np.array(thick) * step * step
+        already = _pieces(solid.reshape(gx.shape), volumes)[1:]
         solid[solid] = self.first_gone(points[solid], more=WITHIN) == len(self.plan["moves"])
-        found = _pieces(solid.reshape(gx.shape), np.array(thick) * step * step)
-        return found[1] / 1_000 if len(found) > 1 else 0.0
+        found = [each for each in _pieces(solid.reshape(gx.shape), volumes)[1:] if each not in already]
+        return found[0] / 1_000 if found else 0.0
 
     def placed(self, move: dict[str, Any], flat: np.ndarray, depths: np.ndarray) -> np.ndarray:
         """Points of a move's frame (n × 2, and how deep) in the board's coordinates."""
@@ -423,6 +428,10 @@ _FLANK = 0.82
 """Of the radius: what lies further out is the flank. A widening pass moves on by 0.9 of the width at most (R8)."""
 _SLIVER = 0.01
 """The share of a side's points that counts as wood; a corner leaves less."""
+_HARDLY = 0.1
+"""The share of a side's points up to which it may be said to be free."""
+_BESIDE, _UNSURE = 0.2, 0.06
+"""Of the radius: where the middle of a strip lies further from the axis, it stands beside it; points see that so well."""
 _AT_FLANKS, _NEARER = np.linspace(_FLANK, 0.99, 6), np.linspace(0.02, _FLANK, 6)
 """Shares of the radius at which points are taken on a side."""
 _STEP = 0.1
@@ -430,16 +439,30 @@ _STANDING = 9
 """Columns of points in which a plunge is looked at."""
 
 
-def _side(parts: dict[str, float]) -> str:
+def _nearer(name: str, here: np.ndarray) -> dict[str, float]:
+    """Of the points nearer to the axis on a side: how much of them is wood, and that weighed by how far from the axis it lies."""
+    by_share = here.reshape(-1, len(_NEARER)).mean(axis=0) if len(here) else np.zeros(len(_NEARER))
+    return {name: float(by_share.sum()), f"{name}, weighed": float((by_share * _NEARER).sum())}
+
+
+def _side(parts: dict[str, float]) -> set[str]:
     """On which side there is wood. A side is fresh where its flank meets wood: of a lane wider than the radius a part lies beyond
-    the axis, and still the other flank runs free. Where neither flank meets any, what lies nearer to the axis says."""
-    seen = [side for side in ("left", "right") if parts.get(side, 0.0) > _SLIVER]
-    if len(seen) == 2:
-        return "both"
-    if seen:
-        return seen[0]
-    near = max(("left", "right"), key=lambda side: parts.get(f"{side} near", 0.0))
-    return near if parts.get(f"{near} near", 0.0) > _SLIVER else "none"
+    the axis, and still the other flank runs free. Where neither flank meets any, it counts where the middle of what lies nearer
+    to the axis is; of wood across the axis anything may be said. Several where points cannot tell."""
+    left, right = parts.get("left", 0.0), parts.get("right", 0.0)
+    if left > _SLIVER and right > _SLIVER:
+        # A side of which points meet little may count as none.
+        return {"both"} if min(left, right) > _HARDLY else {"both", "left" if left > right else "right"}
+    if left > _SLIVER or right > _SLIVER:
+        return {"left" if left > right else "right"}
+    wood = parts.get("left near", 0.0) + parts.get("right near", 0.0)
+    if wood <= _SLIVER:
+        return {"none"}
+    middle = (parts.get("left near, weighed", 0.0) - parts.get("right near, weighed", 0.0)) / wood
+    if abs(middle) <= _BESIDE - _UNSURE:
+        return {"left", "right", "both", "none"}
+    side = "left" if middle > 0 else "right"
+    return {side} if abs(middle) > _BESIDE + _UNSURE else {"left", "right", "both", "none"}
 
 
 def _looked_at(lengths: list[float], r: float) -> list[float]:

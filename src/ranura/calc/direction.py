@@ -8,7 +8,7 @@ from pydantic import Field
 
 from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, MountingField, Question, Refused
-from ranura.core.cutting.direction import Contour, Sense, Side, WoodSide, contour_direction, straight_direction
+from ranura.core.cutting.direction import Contour, Sense, Side, Turn, WoodSide, contour_direction, straight_direction, way_words
 from ranura.core.shop.house_rules import Climb
 
 
@@ -23,7 +23,8 @@ class DirectionRequest(Question):
 
 
 class DirectionAnswer(Answer):
-    """A straight cut fills the first four fields, a contour `sense`; `moves` is what the person moves."""
+    """A straight cut fills the first four fields, a contour `sense`; `moves` is what the person moves, `sense_of` what the sense
+    is of, `work_turns` how the work is turned over a table, `say` what is done, in one sentence."""
 
     cut: Literal["conventional", "climb", "slot"] | None
     pushed_to: Side | None
@@ -31,6 +32,9 @@ class DirectionAnswer(Answer):
     allowed: bool
     sense: Sense | None
     moves: Literal["router", "work"]
+    sense_of: Literal["bit-round-work", "work"] | None
+    work_turns: Turn | None
+    say: str
     cautions: list[CautionAnswer]
 
 
@@ -41,15 +45,25 @@ def answer(request: DirectionRequest) -> DirectionAnswer:
             raise Refused("contour", "give either the side of the wood or a contour, not both")
         contour = contour_direction(mounting=request.mounting, contour=request.contour)
         return DirectionAnswer(
-            cut=None, pushed_to=None, fence_side=None, allowed=True, sense=contour.sense, moves=contour.moves, cautions=[]
+            cut=None,
+            pushed_to=None,
+            fence_side=None,
+            allowed=True,
+            sense=contour.sense,
+            moves=contour.moves,
+            sense_of=contour.sense_of,
+            work_turns=contour.work_turns,
+            say=contour.say,
+            cautions=[],
         )
     if request.wood is None:
         raise Refused("wood", "say on which side of the heading the wood is, or give a contour")
     if request.heading is None or request.heading == [0, 0]:
         raise Refused("heading", "a heading needs a direction other than [0, 0]")
-    found = straight_direction(
-        mounting=request.mounting, wood=request.wood, heading=(request.heading[0], request.heading[1]), climb=request.climb
-    )
+    heading = (request.heading[0], request.heading[1])
+    found = straight_direction(mounting=request.mounting, wood=request.wood, heading=heading, climb=request.climb)
+    fence = ", the fence on the left of the router's way" if found.fence_side else ""
+    kind = {"conventional": "against the turning bit", "climb": "with the turning bit, a climb cut", "slot": "a full slot"}
     return DirectionAnswer(
         cut=found.cut,
         pushed_to=found.pushed_to,
@@ -57,6 +71,9 @@ def answer(request: DirectionRequest) -> DirectionAnswer:
         allowed=found.allowed,
         sense=None,
         moves="router" if request.mounting == "hand" else "work",
+        sense_of=None,
+        work_turns=None,
+        say=f"{way_words(heading, request.mounting)}: {kind[found.cut]}{fence}",
         cautions=CautionAnswer.of(found.cautions),
     )
 

@@ -162,6 +162,10 @@ def _arrow(canvas: Canvas, arrow: Arrow, fit: _Fit, system: System, *, right: fl
         canvas.arc(start[0] - radius, start[1] - radius, start[0] + radius, start[1] + radius, 45 if side > 0 else -45, 180)
         tip = (start[0] + side * radius * 0.7071, start[1] + radius * 0.7071)
         _head(canvas, tip, (side * 0.7071, -0.7071), 4)
+        if arrow.label is not None:
+            text, wide = _said(arrow.label, system), width_of(_said(arrow.label, system), "strong", 9)
+            at = (start[0] - radius - 5 - wide, start[1] - 3) if arrow.role == "bit" else (start[0] - wide / 2, start[1] - 3)
+            write(canvas, *at, text, "strong", 9)
         return
     size = math.dist(start, end) or 1.0
     along = ((end[0] - start[0]) / size, (end[1] - start[1]) / size)

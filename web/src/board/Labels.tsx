@@ -60,6 +60,8 @@ function Label(props: {
 }
 
 export function Labels({ view, scale, unit, right }: Layer) {
+  // Thin passes lie within one another: of numbers that would stand on one another the first is kept.
+  const numbered: { x: number; y: number }[] = [];
   return view.outlines.map((shape, index) => {
     if (!shape.label) return null;
     const text = inUnit(shape.label, unit);
@@ -68,9 +70,10 @@ export function Labels({ view, scale, unit, right }: Layer) {
     const key = `${shape.role}${index}`;
     switch (shape.role) {
       case "pass":
-        return at.width > 9 && at.height > 12 ? (
-          <Label right={right} key={key} x={at.x} y={at.y + 5} text={text} colour="ink" plain />
-        ) : null;
+        if (at.width <= 9 || at.height <= 12) return null;
+        if (numbered.some((each) => Math.hypot(each.x - at.x, each.y - at.y) < 13)) return null;
+        numbered.push(at);
+        return <Label right={right} key={key} x={at.x} y={at.y + 5} text={text} colour="ink" plain />;
       case "bearing":
       case "stop":
         return <Label right={right} key={key} x={at.x} y={at.y + 5} text={text} colour="guide" />;

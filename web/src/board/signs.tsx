@@ -12,16 +12,22 @@ export function Arrows({ view, scale, unit, right }: Layer) {
     const end = { x: scale.x(arrow.end[0]), y: scale.y(arrow.end[1]) };
     const key = `${index}${arrow.role}`;
     if (arrow.turn) {
-      const turn = turnPath(
-        start.x,
-        start.y,
-        Math.max(12, Math.abs(end.x - start.x)),
-        arrow.turn === "clockwise",
-      );
+      const radius = Math.max(12, Math.abs(end.x - start.x));
+      const turn = turnPath(start.x, start.y, radius, arrow.turn === "clockwise");
       return (
         <g key={key} data-role="turn">
           <path d={turn.path} fill="none" className="stroke-cut" strokeWidth="2.2" />
           <path d={turn.tip} className="fill-cut" />
+          {arrow.label ? (
+            <text
+              x={arrow.role === "bit" ? start.x - radius - 8 : start.x}
+              y={start.y + 5}
+              textAnchor={arrow.role === "bit" ? "end" : "middle"}
+              className="fill-cut text-note font-bold halo"
+            >
+              {inUnit(arrow.label, unit)}
+            </text>
+          ) : null}
         </g>
       );
     }
@@ -155,6 +161,19 @@ export function Marks({ view, scale, unit, right }: Layer) {
               {text}
             </text>
           </g>
+        );
+      case "name":
+        return (
+          <text
+            key={key}
+            data-mark="name"
+            x={x}
+            y={y}
+            textAnchor="start"
+            className="fill-ink text-note font-semibold halo"
+          >
+            {text}
+          </text>
         );
       case "pivot":
         return (

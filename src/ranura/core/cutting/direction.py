@@ -18,6 +18,7 @@ Side = Literal["left", "right"]
 WoodSide = Literal["left", "right", "both"]
 Contour = Literal["outside", "inside", "near-edge"]
 Sense = Literal["clockwise", "counter-clockwise", "left-to-right", "right-to-left"]
+Turn = Literal["clockwise", "counter-clockwise"]
 Vector = tuple[float, float]
 
 
@@ -38,6 +39,12 @@ class ContourDirection:
 
     sense: Sense
     moves: Literal["router", "work"]
+    sense_of: Literal["bit-round-work", "work"]
+    """What the sense is of: of the bit on its way round the work, or of the work itself."""
+    work_turns: Turn | None
+    """How the work is turned over a table; None where it is not."""
+    say: str
+    """What the person does, in one sentence; over a table as they see it, standing before it, the bit beyond the work's edge."""
 
 
 def left_of(heading: Vector) -> Vector:
@@ -97,11 +104,34 @@ def contour_direction(*, mounting: Mounting, contour: Contour) -> ContourDirecti
         the other way round, and at the near edge the work goes right to left
     Source: the push of the cut must press the guide on"""
     if contour == "near-edge":
-        sense: Sense = "left-to-right" if mounting == "hand" else "right-to-left"
-    else:
-        clockwise = (contour == "inside") == (mounting == "hand")
-        sense = "clockwise" if clockwise else "counter-clockwise"
-    return ContourDirection(sense=sense, moves="router" if mounting == "hand" else "work")
+        if mounting == "hand":
+            say = "Facing the edge, push the router from left to right"
+            return ContourDirection(sense="left-to-right", moves="router", sense_of="bit-round-work", work_turns=None, say=say)
+        say = "Feed the work right to left past the front of the bit"
+        return ContourDirection(sense="right-to-left", moves="work", sense_of="work", work_turns=None, say=say)
+    clockwise = (contour == "inside") == (mounting == "hand")
+    sense, other = _TURNS if clockwise else _TURNS[::-1]
+    where = "inside the opening" if contour == "inside" else "round the outline"
+    if mounting == "hand":
+        say = f"Go {where} {sense}, seen from above"
+        return ContourDirection(sense=sense, moves="router", sense_of="bit-round-work", work_turns=None, say=say)
+    say = f"Turn the work {other} as you go {where}"
+    return ContourDirection(sense=sense, moves="work", sense_of="bit-round-work", work_turns=other, say=say)
+
+
+_TURNS: tuple[Turn, Turn] = ("clockwise", "counter-clockwise")
+
+
+def way_words(heading: Vector, mounting: Mounting) -> str:
+    """What the person does to go along a heading of the tool relative to the work; over a table the work goes the other way.
+
+    >>> way_words((1, 0), "hand"), way_words((1, 0), "table"), way_words((0, 1), "table")
+    ('Push the router left to right', 'Feed the work right to left', 'Draw the work towards you')"""
+    x, y = heading if mounting == "hand" else (-heading[0], -heading[1])
+    what = "the router" if mounting == "hand" else "the work"
+    if abs(x) > abs(y):
+        return f"{'Push' if mounting == 'hand' else 'Feed'} {what} {'left to right' if x > 0 else 'right to left'}"
+    return f"Push {what} away from you" if y > 0 else f"{'Pull' if mounting == 'hand' else 'Draw'} {what} towards you"
 
 
 def heading_with_fence(fence_towards: Vector) -> Vector:

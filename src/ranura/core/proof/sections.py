@@ -62,15 +62,16 @@ class Section:
 def section_at(at: Point, way: Point, layers: tuple[Layer, ...], *, passing: bool, long: float) -> Section:
     """A section with all that is read from its layers."""
     widths = [each.width(-each.r, each.r) if each.wood else 0.0 for each in layers]
+    area = sum(each.thick * width for each, width in zip(layers, widths, strict=True))
     return Section(
         at,
         way,
         layers,
-        area=sum(each.thick * width for each, width in zip(layers, widths, strict=True)),
+        area=area,
         widest=max(widths, default=0.0),
         height=sum(each.thick for each in layers if each.wood),
         slot=sum(each.thick for each, width in zip(layers, widths, strict=True) if each.r and width >= _FULL * 2 * each.r),
-        sides=_sides(layers),
+        sides=_sides(layers) if area > _SHAVING else (False, False),
         passing=passing,
         long=long,
     )
@@ -78,18 +79,20 @@ def section_at(at: Point, way: Point, layers: tuple[Layer, ...], *, passing: boo
 
 def _sides(layers: Sequence[Layer]) -> tuple[bool, bool]:
     """Whether the left and the right flank meet wood. Of a strip that reaches neither flank it counts on which side of the axis
-    it stands; one across it is met head on."""
+    its middle lies, seen from the rim; one across the axis is met head on."""
     flanks = (_flank(layers, 1) > _THIN, _flank(layers, -1) > _THIN)
     if any(flanks):
         return flanks
-    wood = [interval for layer in layers for interval in layer.wood]
-    if not wood:
-        return flanks
-    return (min(low for low, _ in wood) > -_ON_AXIS, max(high for _, high in wood) < _ON_AXIS)
+    pieces = [(each.thick * (high - low), (low + high) / 2 / each.r) for each in layers for low, high in each.wood]
+    whole = sum(area for area, _ in pieces)
+    middle = sum(area * at for area, at in pieces) / whole if whole else 0.0
+    return (middle > _BESIDE, middle < -_BESIDE)
 
 
-_ON_AXIS = 0.5
-"""mm beyond the axis to which a strip may reach and still stand beside it."""
+_BESIDE = 0.2
+"""Of the radius: where the middle of a strip lies further from the axis than that, the strip stands beside it."""
+_SHAVING = 0.4
+"""mm²: less fresh wood than that is on no side."""
 
 
 def _flank(layers: Sequence[Layer], side: int) -> float:
@@ -240,6 +243,5 @@ def _between_changes(
     ordered = sorted(cuts)
     found = [((x + y) / 2, y - x) for x, y in pairwise(ordered) if y - x > 0.5]
     if len(found) > _MOST_PLACES:
-        step = math.ceil(len(found) / _MOST_PLACES)
-        found = [(along, long * step) for along, long in found[::step]]
+        found = sorted(sorted(found, key=lambda each: -each[1])[:_MOST_PLACES])
     return found or [(length / 2, length)]

@@ -89,14 +89,14 @@ def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
         near = width / 2 + _CLEAR
         outlines.append(Outline(role="stop", points=box(near, y0 - deep, near + length, y0), label=write("feather board")))
     outlines.append(Outline(role="bit", points=circle(axis, width / 2)))
-    push = (x1 + 12.0, min(axis[1], -12.0))
+    push = (0.85 * x1 - min(60.0, 0.6 * x1), y0 + (axis[1] - width / 2 - y0) * 0.3)
     arrows = (
-        Arrow(role="path", start=(push[0] + 46, push[1]), end=push, label=write("the work")),
-        Arrow(role="bit", start=axis, end=(max(width * 0.9, 12.0), axis[1]), turn="counter-clockwise"),
+        Arrow(role="path", start=(0.85 * x1, push[1]), end=push, label=write("work")),
+        Arrow(role="bit", start=axis, end=(max(width * 0.9, 12.0), axis[1]), turn="counter-clockwise", label=write("turns")),
     )
     stand = (width + 60.0, y0 - _FEATHER[0] - 34.0)
     marks = (Mark(kind="stand", at=stand, direction=(0.0, 1.0), text=write("stand here, before the table")),)
-    seen = bounds([*(outline.points for outline in outlines), [stand, (push[0] + 46, push[1])]])
+    seen = bounds([*(outline.points for outline in outlines), [stand, push]])
     frame = (seen[0] - _MARGIN, seen[1] - _MARGIN, seen[2] + _MARGIN, seen[3] + _MARGIN)
     return View(
         name="plan",

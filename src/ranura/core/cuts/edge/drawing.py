@@ -3,17 +3,16 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
-
-import numpy as np
 
 from ranura.core.board.pieces import Piece, edges_of, openings_of, outline_of
-from ranura.core.cuts.edge.runs import START_CLIMB, Run, at_share, wood_is_left
+from ranura.core.cuts.edge.over_table import laid, table_view
+from ranura.core.cuts.edge.runs import START_CLIMB, Run, at_share
 from ranura.core.cuts.edge.section_view import LEAST_BAND
 from ranura.core.cuts.edge.setting import EdgeSetting
+from ranura.core.cuts.edge.signs import blocks, lifting, strip
 from ranura.core.cuts.edge.trips import reach
 from ranura.core.cutting.stage import Trip
-from ranura.core.geometry.rings import Point, Ring, mirrored
+from ranura.core.geometry.rings import Point
 from ranura.core.output.views import Arrow, Dimension, EdgeMark, Mark, Outline, View, base_outline, box
 from ranura.core.text.writing import write
 
@@ -22,24 +21,20 @@ _ARROW_SHARE = 0.24
 
 
 def drawn_at(setting: EdgeSetting, at: Point) -> Point:
-    """Where a point of the board lies in the plan view: as it is by hand, face down over a table."""
-    return at if setting.by_hand else (setting.edging.part[0] - at[0], at[1])
+    """Where a point of the board lies in the plan view: as it is by hand, as the board lies over a table there."""
+    return at if setting.by_hand else laid(setting)(at)
 
 
 def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
     """The board from above: what each edge loses, direction and number of each run, blocks, grain that lifts, the router."""
-    length = piece.length.mm
-
-    def lying(ring: Ring) -> Ring:
-        """A ring of the board as it lies before the person: on a table with its face down."""
-        return ring if setting.by_hand else mirrored(ring, length)
-
-    outside = lying(outline_of(piece))
+    if not setting.by_hand:
+        return table_view(setting, piece)
+    outside = outline_of(piece)
     x0, y0 = min(x for x, _ in outside), min(y for _, y in outside)
     x1, y1 = max(x for x, _ in outside), max(y for _, y in outside)
     large = max(x1 - x0, y1 - y0)
     outlines = [Outline(role="work", points=outside)]
-    outlines += [Outline(role="opening", points=lying(ring)) for ring in openings_of(piece)]
+    outlines += [Outline(role="opening", points=ring) for ring in openings_of(piece)]
     trip = setting.guided.trip if setting.guided else None
     taken = reach(setting.bit, trip) if trip else setting.edging.size
     wide = max(taken, large * LEAST_BAND)
@@ -48,17 +43,16 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
     arrows: list[Arrow] = []
     climbs_first = setting.staging is not None and setting.staging.stages[0].climb
     for run in setting.runs:
-        left = wood_is_left("hand" if setting.by_hand else "table")
-        outlines.append(Outline(role="waste", points=_band(run, wide if left else -wide)))
-        outlines += _risks(run, out * 0.55, left)
-        outlines += _blocks(run, out, left)
-        made_arrows, made_marks = _run_signs(run, out * 1.2, left, climbs_first=climbs_first)
+        outlines.append(Outline(role="waste", points=strip(run, wide)))
+        outlines += lifting(run, out * 0.55)
+        outlines += blocks(run, out)
+        made_arrows, made_marks = _run_signs(run, out * 1.2, climbs_first=climbs_first)
         arrows += made_arrows
         marks += made_marks
     outlines += [Outline(role="clamp", points=box(c.x0, c.y0, c.x1, c.y1), label=write("clamp")) for c in setting.hold.clamps]
     router = _router(setting)
     outlines += router
-    if setting.by_hand and setting.runs and trip:
+    if setting.runs and trip:
         axis, _ = _axis(setting, trip)
         arrows.append(Arrow(role="bit", start=axis, end=(axis[0] + setting.base.across * 0.22, axis[1]), turn="clockwise"))
     if setting.material.material_class not in ("mdf", "plastic"):
@@ -66,12 +60,7 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
     chosen = {run.edge.ref: run.number for run in setting.runs}
     edges = tuple(
         EdgeMark(
-            ref=edge.ref,
-            name=edge.name,
-            points=lying(edge.points),
-            closed=edge.closed,
-            inside=edge.inside,
-            number=chosen.get(edge.ref),
+            ref=edge.ref, name=edge.name, points=edge.points, closed=edge.closed, inside=edge.inside, number=chosen.get(edge.ref)
         )
         for edge in edges_of(piece)
     )
@@ -91,13 +80,10 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
             text=write("{w:short}", w=y1 - y0),
         ),
     )
-    caption = write(
-        "from above, the profiled face up" if setting.by_hand else "from above, face down: left and right have changed places"
-    )
     return View(
         name="plan",
         frame=frame,
-        caption=caption,
+        caption=write("from above, the profiled face up"),
         outlines=tuple(outlines),
         arrows=tuple(arrows),
         dimensions=dimensions,
@@ -106,72 +92,9 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
     )
 
 
-def _aside(points: Sequence[Point], distance: float, *, closed: bool) -> list[Point]:
-    """A path moved to the left of its heading by a distance, its corners mitred."""
-    at = np.array(points, dtype=float)
-    ahead = np.roll(at, -1, axis=0) - at
-    if not closed:
-        ahead[-1] = 0.0
-    length = np.hypot(ahead[:, 0], ahead[:, 1])
-    there = length > 1e-9
-    heading = np.divide(ahead, length[:, None], out=np.zeros_like(ahead), where=there[:, None])
-    # At a corner the mean of the headings before and behind it; at the end of an open path the only one.
-    count = np.maximum(there.astype(int) + np.roll(there, 1), 1)
-    mean = (heading + np.roll(heading, 1, axis=0)) / count[:, None]
-    normal = np.column_stack((-mean[:, 1], mean[:, 0]))
-    size = np.maximum((normal**2).sum(axis=1), 0.15)
-    return [(x, y) for x, y in (at + normal / size[:, None] * distance).tolist()]
-
-
-def _band(run: Run, width: float) -> tuple[Point, ...]:
-    """The strip beside a run, as wide as given, on its left where positive."""
-    closed = run.edge.closed
-    points = [*run.points, run.points[0]] if closed else list(run.points)
-    inner = _aside(run.points, width, closed=closed)
-    inner = [*inner, inner[0]] if closed else inner
-    return (*points, *reversed(inner))
-
-
-def _risks(run: Run, width: float, wood_left: bool) -> list[Outline]:
-    """Where the fibres lift, beside the board."""
-    ring = [*run.points, run.points[0]] if run.edge.closed else list(run.points)
-    sign = -1.0 if wood_left else 1.0
-    found = []
-    for stretch in run.lifts:
-        part = ring[stretch.first : stretch.last + 1]
-        found.append(
-            Outline(
-                role="hazard",
-                points=(*part, *reversed(_aside(part, sign * width, closed=False))),
-                label=write("fibres lift, {s:n0}°", s=stretch.worst),
-            )
-        )
-    return found
-
-
-def _blocks(run: Run, size: float, wood_left: bool) -> list[Outline]:
-    """A lead-in block at the start and a backer at the end of a straight run, level with its edge."""
-    found = []
-    first, last = run.points[0], run.points[-1]
-    length = math.dist(first, last)
-    direction = ((last[0] - first[0]) / length, (last[1] - first[1]) / length) if length > 1e-9 else (1.0, 0.0)
-    inward = (-direction[1], direction[0]) if wood_left else (direction[1], -direction[0])
-
-    def block(at: Point, towards: float) -> tuple[Point, ...]:
-        a, b = towards * size * 1.5, size * 1.9
-        corners = ((0.0, 0.0), (a, 0.0), (a, b), (0.0, b))
-        return tuple((at[0] + direction[0] * x + inward[0] * y, at[1] + direction[1] * x + inward[1] * y) for x, y in corners)
-
-    if run.lead_in:
-        found.append(Outline(role="guide", points=block(first, -1), label=write("lead-in block")))
-    if run.backer:
-        found.append(Outline(role="backer", points=block(last, 1), label=write("backer")))
-    return found
-
-
-def _run_signs(run: Run, out: float, wood_left: bool, *, climbs_first: bool) -> tuple[list[Arrow], list[Mark]]:
+def _run_signs(run: Run, out: float, *, climbs_first: bool) -> tuple[list[Arrow], list[Mark]]:
     """The arrows of a run beside the board, its number, where it begins and ends, and its short climb."""
-    closed, outwards = run.edge.closed, (-1.0 if wood_left else 1.0)
+    closed, outwards = run.edge.closed, -1.0
     arrows, marks = [], []
     total = run.edge.length
     shares = (0.09, 0.34, 0.59, 0.84) if closed else (0.38,)
@@ -203,7 +126,7 @@ def _run_signs(run: Run, out: float, wood_left: bool, *, climbs_first: bool) -> 
                 label=write("climb"),
             )
         )
-    if run.number == 1 and not closed and wood_left:
+    if run.number == 1 and not closed:
         at, direction = at_share(run.points, 0.2, closed=False)
         stand = (at[0] - direction[1] * outwards * out * 2.1, at[1] + direction[0] * outwards * out * 2.1)
         marks.append(Mark(kind="stand", at=stand, direction=direction, text=write("stand here")))
@@ -214,8 +137,7 @@ def _axis(setting: EdgeSetting, trip: Trip) -> tuple[Point, Point]:
     """Where the router is drawn: on the first run, a little after its middle; and its heading there."""
     run = setting.runs[0]
     at, direction = at_share(run.points, 0.72, closed=run.edge.closed)
-    away = -trip.offset if wood_is_left("hand" if setting.by_hand else "table") else trip.offset
-    return (at[0] - direction[1] * away, at[1] + direction[0] * away), direction
+    return (at[0] + direction[1] * trip.offset, at[1] - direction[0] * trip.offset), direction
 
 
 def _router(setting: EdgeSetting) -> list[Outline]:
@@ -228,10 +150,9 @@ def _router(setting: EdgeSetting) -> list[Outline]:
         found.append(_fence(setting, axis, direction))
     if setting.guided.guide == "edge-guide":
         found.append(_edge_guide(setting.guided.trip.offset, axis, direction))
-    if setting.by_hand:
-        half = setting.base.across / 2
-        around = base_outline(setting.base, axis=axis, guided=half, towards=1)
-        found.append(Outline(role="base", points=around, label=write("base")))
+    half = setting.base.across / 2
+    around = base_outline(setting.base, axis=axis, guided=half, towards=1)
+    found.append(Outline(role="base", points=around, label=write("base")))
     radius = setting.bit.diameter / 2
     circle = tuple(
         (axis[0] + radius * math.cos(i / 18 * math.pi), axis[1] + radius * math.sin(i / 18 * math.pi)) for i in range(36)
@@ -253,20 +174,11 @@ def _edge_guide(offset: float, axis: Point, direction: Point) -> Outline:
 
 
 def _fence(setting: EdgeSetting, axis: Point, direction: Point) -> Outline:
-    """A straightedge on the face by hand; on a table the fence along the edge."""
+    """The straightedge on the face."""
     run, over = setting.runs[0], setting.rules.fence_overhang
-    first, last = run.points[0], run.points[-1]
-    inward = (-direction[1], direction[0]) if setting.by_hand else (direction[1], -direction[0])
-    if setting.by_hand:
-        near, far = setting.base.sides[0].distance, setting.base.sides[0].distance + setting.rules.fence_width
-        origin, label = axis, write("straightedge")
-    else:
-        deep = max(setting.edging.part) * 0.045
-        near, far, origin, label, over = -deep, 0.0, first, write("fence"), deep
-    along = [(p[0] - origin[0]) * direction[0] + (p[1] - origin[1]) * direction[1] for p in (first, last)]
-    low, high = min(along) - over, max(along) + over
-    corners = ((low, near), (high, near), (high, far), (low, far))
-    points = tuple(
-        (origin[0] + direction[0] * a + inward[0] * b, origin[1] + direction[1] * a + inward[1] * b) for a, b in corners
-    )
-    return Outline(role="guide", points=points, label=label)
+    inward = (-direction[1], direction[0])
+    near = setting.base.sides[0].distance
+    along = [(p[0] - axis[0]) * direction[0] + (p[1] - axis[1]) * direction[1] for p in (run.points[0], run.points[-1])]
+    corners = box(min(along) - over, near, max(along) + over, near + setting.rules.fence_width)
+    points = tuple((axis[0] + direction[0] * a + inward[0] * b, axis[1] + direction[1] * a + inward[1] * b) for a, b in corners)
+    return Outline(role="guide", points=points, label=write("straightedge"))

@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 from ranura.core.cuts.edge.guides import GuidedTrip
+from ranura.core.cuts.edge.runs import Run
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.stage_limits import Bound
 from ranura.core.cuts.edge.staging import By, Staging
 from ranura.core.cuts.edge.trips import reach
+from ranura.core.cutting.direction import Contour, contour_direction
 from ranura.core.cutting.feed import pace_seconds
 from ranura.core.geometry import closeness
 from ranura.core.output.figures.feed import SET_BY, pace_figure, power_figure, slower_school, time_figure
@@ -216,21 +218,14 @@ def _direction(setting: EdgeSetting) -> Figure:
     first = setting.runs[0]
     wood = "left" if setting.by_hand else "right"
     turns = "clockwise" if setting.by_hand else "counter-clockwise"
-    inside = any(run.edge.inside for run in setting.runs)
-    outside = any(run.edge.closed and not run.edge.inside for run in setting.runs)
-    worked = write("h = along the edge with the wood on its {side}: {sense}, facing the edge", side=wood, sense=said(first.sense))
-    if inside or outside:
-        worked = write(
-            "the tool runs {where} the guiding edge: {sense}, seen from above",
-            where="inside" if inside else "outside",
-            sense=said(first.sense),
-        )
+    mounting, ways = setting.router.mounting, dict.fromkeys(_contour_of(run) for run in setting.runs)
+    worked = write("{ways}", ways="; ".join(contour_direction(mounting=mounting, contour=each).say for each in ways))
     return Figure(
         key="direction.sense",
         label="Feed direction",
         value=0.0,
         unit="degrees",
-        shown=plain(said(first.sense)),
+        shown=plain(contour_direction(mounting=mounting, contour=_contour_of(first)).work_turns or said(first.sense)),
         rule="R7",
         formula="conventional: u · h > 0, u the direction of the teeth along the wood that stays",
         worked=worked,
@@ -239,10 +234,21 @@ def _direction(setting: EdgeSetting) -> Figure:
             "Ends first: the long grain after them takes away what broke out"
         ),
         inputs=(
-            Given(symbol="h", name="heading of the router along the board", shown=plain(said(first.sense))),
+            Given(
+                symbol="h", name="way of the bit round the work" if first.edge.closed else "feed", shown=plain(said(first.sense))
+            ),
             Given(symbol="wood", name="side of the heading it lies on", shown=plain(wood)),
         ),
     )
+
+
+_SENSE_OF = {True: "way of the bit round the work", False: "feed"}
+
+
+def _contour_of(run: Run) -> Contour:
+    if not run.edge.closed:
+        return "near-edge"
+    return "inside" if run.edge.inside else "outside"
 
 
 def said(sense: str) -> str:

@@ -9,7 +9,7 @@ from itertools import pairwise
 
 from ranura.core.board.grain import Stretch, stretches
 from ranura.core.board.materials import Material
-from ranura.core.board.pieces import SIDES, Edge
+from ranura.core.board.pieces import SIDES, Edge, edge_name
 from ranura.core.cuts.edge.on_board import EdgesOnBoard, turned_over
 from ranura.core.cutting.direction import Sense, contour_direction, straight_direction
 from ranura.core.geometry.rings import Point
@@ -102,8 +102,10 @@ def _run(edge: Edge, edging: EdgesOnBoard, mounting: Mounting, wood: Material, r
         sense=sense,
         stretches=lies,
         end_grain=not edge.closed and any(stretch.lie == "end" for stretch in lies),
-        lead_in=alone and before not in chosen and not climb_start,
-        backer=alone and after not in chosen,
+        # Over a table a loose block before the bit would be thrown, and a fence leads the work in; scrap behind it is wanted
+        # where fibres end.
+        lead_in=alone and mounting == "hand" and before not in chosen and not climb_start,
+        backer=alone and after not in chosen and (mounting == "hand" or any(stretch.lie == "end" for stretch in lies)),
         climb_start=alone and before not in chosen and climb_start,
     )
 
@@ -126,6 +128,12 @@ def _neighbours(edge: Edge) -> tuple[str | None, str | None]:
         return None, None
     at = SIDES.index(edge.ref)
     return SIDES[at - 1], SIDES[(at + 1) % 4]
+
+
+def leading(edge: Edge) -> str | None:
+    """The edge of the board at which a straight one begins, in words; None where it has no name of its own."""
+    before, _ = _neighbours(edge)
+    return None if before is None else edge_name(before)
 
 
 def _begun_well(

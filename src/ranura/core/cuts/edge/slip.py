@@ -8,9 +8,11 @@ from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.figures import said
 from ranura.core.cuts.edge.guides import GuidedTrip, jointing_runs
 from ranura.core.cuts.edge.moves import PAST_THE_START
-from ranura.core.cuts.edge.runs import START_CLIMB, Run, names_of
+from ranura.core.cuts.edge.over_table import turn_words, turns_between
+from ranura.core.cuts.edge.runs import START_CLIMB, Run, leading, names_of
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.staging import Staging
+from ranura.core.cutting.direction import contour_direction
 from ranura.core.geometry import closeness
 from ranura.core.output.slip import Lead, PassLine, SlipSection, in_wood, lead, speed_section, tool_section
 from ranura.core.text.cautions import Caution
@@ -164,17 +166,16 @@ def _fence_lines(setting: EdgeSetting, guided: GuidedTrip) -> list[Text]:
 def _direction(setting: EdgeSetting, figures: Mapping[str, Figure]) -> SlipSection:
     runs = setting.runs
     closed = [run for run in runs if run.edge.closed]
-    first = runs[0]
-    word = said(first.sense).capitalize()
-    caption, lines = write(""), [write("seen from above")]
-    if not first.edge.closed:
-        caption = write("facing the edge") if setting.by_hand else write("past the bit")
-        lines = [] if setting.by_hand else [write("past the front of the bit, work against the fence")]
     straight = [run for run in runs if not run.edge.closed]
+    shown, lines = _ways(setting) if setting.by_hand else _ways_of_the_work(runs)
     if straight:
-        lines.append(write("{order}", order=", ".join(f"{run.number} {run.edge.name}" for run in straight)))
+        if setting.by_hand:
+            lines.append(write("{order}", order=", ".join(f"{run.number} {run.edge.name}" for run in straight)))
         lines += _starts(straight, by_hand=setting.by_hand)
     for run in closed:
+        if not setting.by_hand:
+            lines.append(_round_about(run))
+            continue
         lines.append(
             write(
                 "{name}: {sense}, start at the mark, go {past:len} past it",
@@ -193,9 +194,48 @@ def _direction(setting: EdgeSetting, figures: Mapping[str, Figure]) -> SlipSecti
     return SlipSection(
         key="direction",
         title="Direction",
-        leads=(Lead(shown=plain(word), caption=caption, figure="direction.sense"),),
+        leads=(shown,),
         lines=tuple(lines),
         figures=tuple(key for key in ("direction.sense", "direction.grain") if key in figures),
+    )
+
+
+def _ways(setting: EdgeSetting) -> tuple[Lead, list[Text]]:
+    """Which way the router goes."""
+    first = setting.runs[0]
+    caption, lines = (write(""), [write("seen from above")]) if first.edge.closed else (write("facing the edge"), [])
+    return Lead(shown=plain(said(first.sense).capitalize()), caption=caption, figure="direction.sense"), lines
+
+
+def _ways_of_the_work(runs: Sequence[Run]) -> tuple[Lead, list[Text]]:
+    """What the work does over a table, as the person before it sees it: edge by edge, and how it is turned in between (R7)."""
+    first = runs[0]
+    if first.edge.closed:
+        turns = _work_turns(first)
+        return Lead(shown=plain(turns.capitalize()), caption=write("turn the work"), figure="direction.sense"), []
+    lead_ = Lead(shown=plain("Right to left"), caption=write("feed the work"), figure="direction.sense")
+    lines = [write("past the front of the bit, its edge against the fence")]
+    straight = [run for run in runs if not run.edge.closed]
+    for run, turn in zip(straight, (0.0, *turns_between(straight)), strict=True):
+        led = leading(run.edge)
+        leads = f", {led} leading" if led else ""
+        turned = f"{turn_words(turn)}: " if turn else ""
+        lines.append(write("{n} {turned}{edge}{leads}", n=run.number, turned=turned, edge=run.edge.name, leads=leads))
+    return lead_, lines
+
+
+def _work_turns(run: Run) -> str:
+    """Which way the work is turned while a closed run goes round."""
+    return str(contour_direction(mounting="table", contour="inside" if run.edge.inside else "outside").work_turns)
+
+
+def _round_about(run: Run) -> Text:
+    """How a closed run is made over a table."""
+    return write(
+        "{name}: from the pin onto the bearing; turn the work {turns}, {past:len} past the start",
+        name=run.edge.name.capitalize(),
+        turns=_work_turns(run),
+        past=PAST_THE_START,
     )
 
 

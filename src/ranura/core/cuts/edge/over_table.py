@@ -1,0 +1,219 @@
+"""The drawing of an edge cut over a router table, as the person before it sees it (R7): fence or pin beyond the bit, the board
+face down, its first edge at the bit, and what the work does."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from itertools import pairwise
+
+from ranura.core.board.pieces import Piece, edges_of, openings_of, outline_of
+from ranura.core.cuts.edge.runs import Run, at_share, leading
+from ranura.core.cuts.edge.section_view import LEAST_BAND
+from ranura.core.cuts.edge.setting import EdgeSetting
+from ranura.core.cuts.edge.signs import blocks, lifting, strip
+from ranura.core.cuts.edge.trips import reach
+from ranura.core.cutting.direction import contour_direction
+from ranura.core.geometry.rings import Point, extent
+from ranura.core.output.views import Arrow, Dimension, EdgeMark, Mark, Outline, View, box, circle
+from ranura.core.text.writing import write
+
+_FENCE_DEEP = 60.0
+_BEYOND = 0.25
+"""Of the board's length along the fence: how far the fence is drawn past it."""
+_PIN, _PIN_AWAY = 5.0, 40.0
+"""mm: a starting pin's radius, and how far from the cutter it stands, where the work comes from."""
+_BIT_AT = 0.42
+"""Along the first run: where the bit is drawn."""
+
+
+@dataclass(frozen=True, slots=True)
+class Laid:
+    """How the board lies before the person: turned face down, then round by some degrees (counter-clockwise), then moved."""
+
+    length: float
+    degrees: float
+    by: Point
+
+    def __call__(self, at: Point) -> Point:
+        """Where a point of the board lies."""
+        return self.lying((self.length - at[0], at[1]))
+
+    def lying(self, at: Point) -> Point:
+        """Where a point of the board lies that was turned face down already."""
+        x, y = self.way(at)
+        return (x + self.by[0], y + self.by[1])
+
+    def way(self, direction: Point) -> Point:
+        """A direction on the board that was turned face down already."""
+        c, s = math.cos(math.radians(self.degrees)), math.sin(math.radians(self.degrees))
+        return (direction[0] * c - direction[1] * s, direction[0] * s + direction[1] * c)
+
+
+def laid(setting: EdgeSetting) -> Laid:
+    """The board with the first run's heading to the right, so that the work goes to the left; the bit's axis at x = 0 and the
+    edge that is cut at y = 0."""
+    length = setting.edging.part[0]
+    if not setting.runs:
+        return Laid(length, 0.0, (0.0, 0.0))
+    run = setting.runs[0]
+    at, heading = at_share(run.points, _BIT_AT, closed=run.edge.closed)
+    degrees = -math.degrees(math.atan2(heading[1], heading[0]))
+    if run.edge.closed:
+        degrees = 90.0 * round(degrees / 90.0)
+    turned = Laid(length, degrees, (0.0, 0.0))
+    x, y = turned.lying(at)
+    return replace(turned, by=(-x, -y))
+
+
+def turns_between(runs: Sequence[Run]) -> tuple[float, ...]:
+    """By how many degrees the work is turned before each straight run after the first, counter-clockwise seen from above."""
+    ends = [(run.points[0], run.points[-1]) for run in runs if not run.edge.closed]
+    headings = [math.degrees(math.atan2(b[1] - a[1], b[0] - a[0])) for a, b in ends]
+    return tuple(_within_half_a_turn(before - after) for before, after in pairwise(headings))
+
+
+def _within_half_a_turn(degrees: float) -> float:
+    """Between −180 (not included) and 180.
+
+    >>> _within_half_a_turn(270.0), _within_half_a_turn(-180.0)
+    (-90.0, 180.0)"""
+    return -((180.0 - degrees) % 360.0 - 180.0) or 0.0
+
+
+def turn_words(degrees: float) -> str:
+    """How far the work is turned, and which way.
+
+    >>> turn_words(90.0), turn_words(180.0), turn_words(-31.2)
+    ('a quarter turn counter-clockwise', 'half a turn', '31° clockwise')"""
+    size = round(abs(degrees))
+    if size == 180:
+        return "half a turn"
+    way = "counter-clockwise" if degrees > 0 else "clockwise"
+    return f"a quarter turn {way}" if size == 90 else f"{size}° {way}"
+
+
+def table_view(setting: EdgeSetting, piece: Piece) -> View:
+    """The board from above on the table: what each edge loses and its number, fence or pin, bit, what the work does, who stands
+    where."""
+    lie = laid(setting)
+    outside = tuple(lie(at) for at in outline_of(piece))
+    x0, y0, x1, y1 = extent(outside)
+    large = max(x1 - x0, y1 - y0)
+    out = large * 0.035
+    trip = setting.guided.trip if setting.guided else None
+    taken = reach(setting.bit, trip) if trip else setting.edging.size
+    wide = max(taken, large * LEAST_BAND)
+    outlines = [Outline(role="work", points=outside)]
+    outlines += [Outline(role="opening", points=tuple(lie(at) for at in ring)) for ring in openings_of(piece)]
+    marks: list[Mark] = []
+    for run in setting.runs:
+        signs = [Outline(role="waste", points=strip(run, -wide)), *lifting(run, out * 0.55, wood_left=False)]
+        outlines += [_lying(each, lie) for each in (*signs, *blocks(run, out, wood_left=False))]
+        marks.append(Mark(kind="start", at=lie.lying(run.points[0]), direction=(1.0, 0.0), text=write(f"start {run.number}")))
+    outlines += _guides(setting, (x0, x1))
+    if trip:
+        outlines.append(Outline(role="bit", points=circle((0.0, trip.offset), setting.bit.diameter / 2)))
+    if setting.material.material_class not in ("mdf", "plastic"):
+        closed = bool(setting.runs) and setting.runs[0].edge.closed
+        at = (x0 + (x1 - x0) * (0.14 if closed else 0.5), y0 + (y1 - y0) * (0.07 if closed else 0.3))
+        marks.append(Mark(kind="grain", at=at, direction=lie.way(setting.lying.fibres)))
+    stand = (max(x1 * 0.3, 60.0), y0 - out * 3.4 - 45.0)
+    marks.append(Mark(kind="stand", at=stand, direction=(0.0, 1.0), text=write("stand here, before the table")))
+    marks += _leading(setting.runs, (x0, y0, x1, y1))
+    marks += [_named(each) for each in outlines if each.role == "stop"]
+    edges = _edges(piece, setting, lie)
+    seen = [point for outline in outlines if outline.role in ("bit", "stop") for point in outline.points]
+    seen += [(x0 - out * 4, y0 - out * 2), (x1 + out * 4, max(y1, _FENCE_DEEP)), stand, (stand[0], stand[1] - 12.0)]
+    return View(
+        name="plan",
+        frame=extent(tuple(seen)),
+        caption=write("from above, face down on the table: left and right have changed places"),
+        outlines=tuple(outlines),
+        arrows=_arrows(setting, (x0, y0, x1, y1), wide),
+        dimensions=(
+            Dimension(start=(x0, y0), end=(x1, y0), offset=-out * 1.6, name="length", text=write("{l:short}", l=x1 - x0)),
+            Dimension(
+                start=(x0 - out * 2, y0),
+                end=(x0 - out * 2, y1),
+                offset=0,
+                name="board-width",
+                vertical=True,
+                text=write("{w:short}", w=y1 - y0),
+            ),
+        ),
+        marks=tuple(marks),
+        edges=edges,
+    )
+
+
+def _named(pin: Outline) -> Mark:
+    x0, _, x1, y1 = extent(pin.points)
+    return Mark(kind="name", at=(2 * x1 - x0, y1), direction=(1.0, 0.0), text=write("starting pin"))
+
+
+def _lying(outline: Outline, lie: Laid) -> Outline:
+    return replace(outline, points=tuple(lie.lying(at) for at in outline.points))
+
+
+def _edges(piece: Piece, setting: EdgeSetting, lie: Laid) -> tuple[EdgeMark, ...]:
+    """The edges that can be chosen."""
+    chosen = {run.edge.ref: run.number for run in setting.runs}
+    return tuple(
+        EdgeMark(
+            ref=edge.ref,
+            name=edge.name,
+            points=tuple(lie(at) for at in edge.points),
+            closed=edge.closed,
+            inside=edge.inside,
+            number=chosen.get(edge.ref),
+        )
+        for edge in edges_of(piece)
+    )
+
+
+def _guides(setting: EdgeSetting, along: tuple[float, float]) -> list[Outline]:
+    """The fence behind the bit; round a curve the starting pin, where the work comes from: its edge bears on pin and bearing."""
+    if not setting.runs or setting.guided is None:
+        return []
+    run, trip = setting.runs[0], setting.guided.trip
+    if not run.edge.closed:
+        past = (along[1] - along[0]) * _BEYOND
+        fence = box(along[0] - past, 0.0, along[1] + past, _FENCE_DEEP)
+        return [Outline(role="guide", points=fence, label=write("fence"))]
+    ahead = setting.bit.diameter / 2 + _PIN_AWAY
+    at, heading = at_share(run.points, min(_BIT_AT + ahead / run.edge.length, 1.0), closed=True)
+    off = _PIN + max(trip.offset - (setting.guided.bearing or 0.0) / 2, 0.0)
+    pin = laid(setting).lying((at[0] - heading[1] * off, at[1] + heading[0] * off))
+    return [Outline(role="stop", points=circle(pin, _PIN))]
+
+
+def _arrows(setting: EdgeSetting, board: tuple[float, float, float, float], wide: float) -> tuple[Arrow, ...]:
+    """What the work does, how the bit turns, and how the work is turned for the next edge."""
+    x0, y0, x1, y1 = board
+    across = min(x1 - x0, y1 - y0)
+    found = []
+    if setting.guided is not None:
+        axis = (0.0, setting.guided.trip.offset)
+        spin = max(setting.bit.diameter * 0.8, across * 0.1)
+        found.append(Arrow(role="bit", start=axis, end=(spin, axis[1]), turn="counter-clockwise", label=write("turns")))
+    if setting.runs and setting.runs[0].edge.closed:
+        middle = ((x0 + x1) / 2, (y0 + y1) / 2)
+        turn = contour_direction(mounting="table", contour="inside" if setting.runs[0].edge.inside else "outside").work_turns
+        found.append(Arrow(role="path", start=middle, end=(middle[0] + across * 0.2, middle[1]), turn=turn, label=write("work")))
+        return tuple(found)
+    level = -min(wide + across * 0.16, across * 0.5)
+    long = (x1 - x0) * 0.18
+    found.append(Arrow(role="path", start=(x0 * 0.35 + long, level), end=(x0 * 0.35 - long, level), label=write("work")))
+    return tuple(found)
+
+
+def _leading(runs: Sequence[Run], board: tuple[float, float, float, float]) -> list[Mark]:
+    """Which end of the board comes to the bit first, written where it lies."""
+    name = leading(runs[0].edge) if runs else None
+    if name is None:
+        return []
+    x0, y0, x1, y1 = board
+    at = (x0 + (x1 - x0) * 0.12, y0 + (y1 - y0) * 0.14)
+    return [Mark(kind="name", at=at, direction=(1.0, 0.0), text=write("{name} leads", name=name))]
