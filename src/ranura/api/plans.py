@@ -15,6 +15,7 @@ from ranura.api.problems import ERRORS, RefusedPlanBody, RefusedPlanError
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.board.repeats import Repeats
 from ranura.core.family import NOTHING_BEFORE, Before
+from ranura.core.output.dry_run import DryRun
 from ranura.core.plan import CutPlan, PlanWithMoves
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
@@ -56,6 +57,12 @@ def plan(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePlan
 def proof(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePlanning) -> CutPlan:
     """The same plan with its proof, however long that takes; writes nothing."""
     return planning.plan(asked.cut, asked.piece, shop, shop.rules, before=_before(asked, shop, prior))
+
+
+@ROUTES.route("POST", "/plan/dry-run")
+def dry_run(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePlanning) -> DryRun:
+    """The moves of a plan as its plan view shows them, step by step; writes nothing."""
+    return planning.dry_run(asked.cut, asked.piece, shop, shop.rules, before=_before(asked, shop, prior))
 
 
 @ROUTES.route("POST", "/plan/tools")

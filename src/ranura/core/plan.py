@@ -21,6 +21,7 @@ from ranura.core.choosing.shortlist import shortlist
 from ranura.core.families import FAMILIES
 from ranura.core.family import NOTHING_BEFORE, AnyCut, Before, Families, Family, Planner, PlanText, Task
 from ranura.core.learning.corrections import Correction, MeasureKey
+from ranura.core.output.dry_run import DryRun, dry_run
 from ranura.core.output.remedies import Remedy, known_walls
 from ranura.core.proof.findings import Finding, Proof
 from ranura.core.proof.moves import PLAN_VERSION, Body, MachineSetting, Move, Program
@@ -124,6 +125,12 @@ class Planning:
             plan, made = self._plan(cut, piece, shop, rules, before)
         known = {field.name: getattr(plan, field.name) for field in fields(CutPlan)}
         return PlanWithMoves(**known, bodies=made.bodies, settings=made.settings, moves=made.moves)
+
+    def dry_run(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, *, before: Before = NOTHING_BEFORE) -> DryRun:
+        """What the plan does, step by step as its plan view shows it. Raises `CutError` as `plan` does."""
+        with inches_to(rules.inch_parts):
+            proven = self._chosen(cut, piece, shop, rules, before).proven
+            return dry_run(proven.program, proven.proof, partial(proven.planned.drawn, proven.setting))
 
     def leaves(self, cut: AnyCut, piece: Piece, shop: Shop, *, before: Before = NOTHING_BEFORE) -> Before:
         """What is so after a cut: its tools are set up, and its moves have taken what they take. A cut that its plan stops, or

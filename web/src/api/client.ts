@@ -4,6 +4,7 @@ import type { components, paths } from "./generated/schema";
 
 type Schemas = components["schemas"];
 export type CutPlan = Schemas["CutPlan"];
+export type DryRun = Schemas["DryRun"];
 export type CutItem = Schemas["CutItem"];
 export type JobView = Schemas["JobView"];
 export type PieceItem = Schemas["PieceItem"];
@@ -182,6 +183,7 @@ export const api = {
     post("/api/plan/tools", { body: { piece, cut, cut_id } }),
   prove: (piece: PieceIn, cut: CutIn, cut_id: string) =>
     post("/api/plan/proof", { body: { piece, cut, cut_id } }),
+  dryRun: (asked: PlanAsked) => post("/api/plan/dry-run", { body: asked }),
   repeats: (asked: Schemas["RepeatAsked"]) => post("/api/plan/repeats", { body: asked }),
   testCut: (asked: Schemas["MeasuredIn"]) => post("/api/test-cut", { body: asked }),
   correct: (asked: Schemas["CorrectionIn"]) => post("/api/corrections", { body: asked }),

@@ -102,6 +102,10 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
       case "all-edges":
       case "profile":
       case "tools":
+      case "dry-run":
+      case "step-back":
+      case "step-on":
+      case "play":
       case "print":
         return runCommand(name, key);
       case "width":

@@ -1,3 +1,4 @@
+import { Play } from "lucide-react";
 import { lazy, Suspense, useCallback, useEffect, useState, useSyncExternalStore } from "react";
 import {
   api,
@@ -5,7 +6,9 @@ import {
   type ClampAt,
   type CutIn,
   type CutItem,
+  type CutPlan,
   cutIn,
+  type DryRun as DryRunData,
   type EdgeCutIn,
   type HouseRules,
   type PieceItem,
@@ -28,6 +31,7 @@ import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { Conflict } from "./Conflict";
 import { Drawing } from "./Drawing";
+import { DryRun } from "./DryRun";
 import { useBitDrag } from "./dragging";
 import { CutEditor } from "./editor";
 import { editors } from "./editors";
@@ -161,6 +165,7 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
   useEffect(() => onSaving(state.saving), [onSaving, state.saving]);
   const onEdit = useCallback((change: Change, usual?: Change) => editor.edit(change, usual), [editor]);
   const [bench, setBench] = useState(false);
+  const [dry, setDry] = useState<{ plan: CutPlan; run: DryRunData } | null>(null);
   const hasBench = form?.components.includes("profile-bench") ?? false;
   useCommand("profile", () => setBench(true), hasBench && plan !== null);
   const piece = item.piece;
@@ -170,6 +175,14 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
   });
   const asked = useStable(() => ({ piece: pieceIn(piece), cut: draft, cut_id: cutId }));
   const onClamps = useStable((clamps: ClampAt[]) => onEdit({ clamps }));
+  // A run is that of the plan on the screen; with another it ends.
+  const running = dry && dry.plan === plan ? dry.run : null;
+  const toggleDryRun = async () => {
+    if (running || !plan) return setDry(null);
+    const answer = await api.dryRun(asked());
+    if (answer.kind === "ok") setDry({ plan, run: answer.data });
+  };
+  useCommand("dry-run", () => void toggleDryRun(), plan !== null);
   const section = plan?.drawing.find((view) => view.handle);
   const bit = useBitDrag(section?.handle ?? null, onEdit);
   const repeating = useRepeating(asked, onEdit);
@@ -213,7 +226,21 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
         ) : null}
         {plan ? (
           <div className={`flex min-h-0 flex-1 flex-col ${problem && !problem.partial ? "opacity-60" : ""}`}>
-            <div className="relative h-[330px] min-h-0 md:h-[440px] lg:h-auto lg:flex-[66]">
+            <div
+              className={`relative min-h-0 lg:h-auto lg:flex-[66] ${running ? "h-[440px] md:h-[520px]" : "h-[330px] md:h-[440px]"}`}
+            >
+              {running ? null : (
+                <button
+                  type="button"
+                  className="button absolute right-0 bottom-1 z-10 text-small"
+                  onClick={() => void toggleDryRun()}
+                  disabled={problem !== null}
+                  data-testid="dry-run-start"
+                >
+                  <Play size={16} aria-hidden className="mr-1 inline" />
+                  Dry run
+                </button>
+              )}
               {moved.length > 0 ? (
                 <button
                   type="button"
@@ -223,7 +250,15 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
                   clamps as proposed
                 </button>
               ) : null}
-              {plan.drawing[0] ? (
+              {plan.drawing[0] && running ? (
+                <DryRun
+                  view={plan.drawing[0]}
+                  run={running}
+                  plan={plan}
+                  unit={unit}
+                  onClose={() => setDry(null)}
+                />
+              ) : plan.drawing[0] ? (
                 <Drawing
                   view={plan.drawing[0]}
                   unit={unit}
