@@ -8,14 +8,15 @@ import math
 import pytest
 from hypothesis import given, settings
 from shapely.geometry import Polygon
-from tests.data.edges import board, boards, edge_cut, edge_cuts, window
+from tests.data.edges import board, boards, edge_cut, edge_cuts, mm, window
 
 from ranura.core.board.outlines import Contour
 from ranura.core.choosing.candidates import sift
 from ranura.core.choosing.offers import dropped_tool
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.edge.on_board import edging
 from ranura.core.family import Before, DoneCut
-from ranura.core.plan import CutPlan, judge_of, plan_cut
+from ranura.core.plan import PLANNING, CutPlan, judge_of, plan_cut
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.errors import CraftError, CutError
@@ -470,3 +471,37 @@ def test_a_bearing_that_misses_an_inside_corner_says_so():
     made = [drop for drop in sift(judge_of(cut, piece, SHOP)).dropped if drop.reason.code == "bearing-over-corner"]
     assert made
     assert "does not follow an inside corner of radius 2 mm" in dropped_tool(made[0]).reason.metric
+
+
+def test_after_jointing_the_edge_is_measured_from_anew():
+    jointing = edge_cut("jointing", 2, edges=("near", "left"), router_id="table-three")
+    made, after = PLANNING.made(jointing, board(), SHOP)
+    assert made.status != "stop"
+    assert (after.board(board()).length.mm, after.board(board()).width.mm) == (598, 298)
+    assert (after.done, after.taken) == ((), ())
+    roundover = PLANNING.plan_with_moves(edge_cut("roundover", 6.35, edges=("near",)), board(), SHOP, SHOP.rules, before=after)
+    assert roundover.status != "stop"
+    assert max(y for body in roundover.bodies if body.role == "work" for _, y in body.ring) == 298
+    # What was cut before lies that much nearer to the new corner.
+    dado = ChannelCut(width=mm(12.7), depth=mm(6), position=mm(64))
+    _, cut = PLANNING.made(dado, board(), SHOP)
+    _, moved = PLANNING.made(jointing, board(), SHOP, before=cut)
+    shifts = {
+        (round(b[0] - a[0], 6), round(b[1] - a[1], 6))
+        for one, two in zip(cut.taken, moved.taken, strict=True)
+        for a, b in zip(one.path, two.path, strict=True)
+    }
+    assert shifts == {(-2.0, -2.0)}
+    assert moved.taken[0].box == pytest.approx(tuple(each - 2.0 for each in cut.taken[0].box))
+
+
+def test_a_profiled_edge_is_jointed_no_more():
+    roundover, jointing = (
+        edge_cut("roundover", 6.35, edges=("near",)),
+        edge_cut("jointing", 1, edges=("near",), router_id="table-three"),
+    )
+    _, after = PLANNING.made(roundover, board(), SHOP)
+    made = PLANNING.plan(jointing, board(), SHOP, SHOP.rules, before=after)
+    assert codes(made)["joint-first"] == "stop"
+    other = edge_cut("jointing", 1, edges=("far",), router_id="table-three")
+    assert "joint-first" not in codes(PLANNING.plan(other, board(), SHOP, SHOP.rules, before=after))

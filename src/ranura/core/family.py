@@ -7,7 +7,7 @@ the type checker; a cut without a family by a test.
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any, Final, Generic, Protocol, TypeVar
 
 from ranura.core.board.materials import Material
@@ -33,7 +33,7 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.figures import Figure
 from ranura.core.text.forms import FieldPath, Form, Start
-from ranura.core.text.lengths import Length, Unit
+from ranura.core.text.lengths import Length, Unit, in_mm
 from ranura.core.text.writing import Text
 
 
@@ -64,6 +64,9 @@ class DoneCut:
     both_faces: bool
 
 
+Edges = tuple[tuple[str, float], ...]
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Before:
     """What the cuts before a cut leave."""
@@ -76,6 +79,24 @@ class Before:
     """What the moves of all cuts made in the same board took of it (R21)."""
     unmade: tuple[str, ...] = ()
     """Cuts of the same board that their own plan stops, in words; they take nothing."""
+    moved_in: Edges = ()
+    """By how many mm its edges lie further in than at first, by their refs: one that was jointed is measured from anew (R8)."""
+
+    def board(self, piece: Piece) -> Piece:
+        """The board as it is now, given as it was at first."""
+        gone = dict(self.moved_in)
+        length = piece.length.mm - gone.get("left", 0.0) - gone.get("right", 0.0)
+        width = piece.width.mm - gone.get("near", 0.0) - gone.get("far", 0.0)
+        return replace(piece, length=in_mm(length), width=in_mm(width)) if gone else piece
+
+    def after_moving(self, edges: Mapping[str, float]) -> Before:
+        """What is so once edges lie further in, by so many mm; what was taken is seen from the corner where they meet now."""
+        now = dict(self.moved_in)
+        for ref, by in edges.items():
+            now[ref] = now.get(ref, 0.0) + by
+        shift = (-edges.get("left", 0.0), -edges.get("near", 0.0))
+        taken = tuple(each.moved(shift) for each in self.taken)
+        return replace(self, moved_in=tuple(sorted(now.items())), taken=taken)
 
 
 NOTHING_BEFORE: Final = Before()
@@ -167,6 +188,10 @@ class Planner:
 C = TypeVar("C", bound=AnyCut)
 
 
+def _no_edge(_cut: AnyCut) -> Mapping[str, float]:
+    return {}
+
+
 @dataclass(frozen=True, kw_only=True)
 class Family(Generic[C]):
     """A family of cuts, all that is asked of it."""
@@ -195,6 +220,8 @@ class Family(Generic[C]):
     """The cuts of this family that can be begun in a board."""
     corrected: Callable[[ToolSetting, MeasureKey, float], Correction]
     """What a measurement in its test cut corrects, in mm. Raises `CutError` on "measured"."""
+    moves_in: Callable[[C], Mapping[str, float]] = _no_edge
+    """By how many mm it moves edges of the board in, by their refs."""
 
 
 Families = Mapping[str, Family[Any]]

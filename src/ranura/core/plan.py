@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from contextlib import suppress
 from dataclasses import dataclass, fields, replace
 from functools import cache, partial
@@ -115,21 +115,21 @@ class Planning:
         Raises `CutError` with the dimension that cannot be: no wood for it, or no bit in the drawer for it. A pinned tool
         that cannot make the cut is planned all the same, as far as it goes, with its stop."""
         with inches_to(rules.inch_parts):
-            return self._plan(cut, piece, shop, rules, before, put_off=put_off)[0]
+            return self._plan(cut, before.board(piece), shop, rules, before, put_off=put_off)[0]
 
     def plan_with_moves(
         self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, *, before: Before = NOTHING_BEFORE
     ) -> PlanWithMoves:
         """The same plan with its moves. Raises `CutError` as `plan` does."""
         with inches_to(rules.inch_parts):
-            plan, made = self._plan(cut, piece, shop, rules, before)
+            plan, made = self._plan(cut, before.board(piece), shop, rules, before)
         known = {field.name: getattr(plan, field.name) for field in fields(CutPlan)}
         return PlanWithMoves(**known, bodies=made.bodies, settings=made.settings, moves=made.moves)
 
     def dry_run(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, *, before: Before = NOTHING_BEFORE) -> DryRun:
         """What the plan does, step by step as its plan view shows it. Raises `CutError` as `plan` does."""
         with inches_to(rules.inch_parts):
-            proven = self._chosen(cut, piece, shop, rules, before).proven
+            proven = self._chosen(cut, before.board(piece), shop, rules, before).proven
             return dry_run(proven.program, proven.proof, partial(proven.planned.drawn, proven.setting))
 
     def leaves(self, cut: AnyCut, piece: Piece, shop: Shop, *, before: Before = NOTHING_BEFORE) -> Before:
@@ -147,12 +147,18 @@ class Planning:
             return None, replace(before, unmade=(*before.unmade, self.title(cut, shop.rules).metric))
         if plan.status == "stop":
             return plan, replace(before, unmade=(*before.unmade, plan.title.metric))
-        return plan, Before(
-            mounted=before.mounted | {(plan.bit_id, plan.router_id)},
-            done=before.done if plan.done is None else (*before.done, plan.done),
-            taken=taken_by(Program(bodies=plan.bodies, settings=plan.settings, moves=plan.moves), before.taken),
-            unmade=before.unmade,
-        )
+        mounted = before.mounted | {(plan.bit_id, plan.router_id)}
+        if moved := self._moved_in(cut, piece):
+            # A new edge has nothing cut into it but what reached further in.
+            left = tuple(each for each in before.done if not set(each.edges) & set(moved))
+            return plan, replace(before, mounted=mounted, done=left).after_moving(moved)
+        done = before.done if plan.done is None else (*before.done, plan.done)
+        taken = taken_by(Program(bodies=plan.bodies, settings=plan.settings, moves=plan.moves), before.taken)
+        return plan, replace(before, mounted=mounted, done=done, taken=taken)
+
+    def _moved_in(self, cut: AnyCut, piece: Piece) -> Mapping[str, float]:
+        """By how much a cut moves the edges of a board in; those of an outline stay where they are drawn."""
+        return self.family(cut).moves_in(cut) if piece.outline is None else {}
 
     def corrected(
         self, cut: AnyCut, piece: Piece, shop: Shop, key: MeasureKey, measured: float, *, before: Before = NOTHING_BEFORE
@@ -161,7 +167,7 @@ class Planning:
 
         Raises `CutError` on "measured" where nothing of the kind can be measured, or it is far off."""
         with inches_to(shop.rules.inch_parts):
-            chosen = self._chosen(cut, piece, shop, shop.rules, before)
+            chosen = self._chosen(cut, before.board(piece), shop, shop.rules, before)
             return self.family(cut).corrected(chosen.proven.setting, key, measured)
 
     def repeated(self, cut: AnyCut, piece: Piece, rules: HouseRules, count: int | None) -> Repeats:
@@ -170,7 +176,7 @@ class Planning:
 
     def judge(self, cut: AnyCut, piece: Piece, shop: Shop, *, before: Before = NOTHING_BEFORE) -> Judge:
         """The judge of a cut in a piece. Raises `CutError` with the dimension that cannot be."""
-        return self.planner(cut, piece, shop, shop.rules, before).judge
+        return self.planner(cut, before.board(piece), shop, shop.rules, before).judge
 
     def title(self, cut: AnyCut, rules: HouseRules) -> Text:
         """What a cut is called in a list, in the shop's own word."""
@@ -271,11 +277,13 @@ class Planning:
     def _with_ways_out(
         self, text: PlanText, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, chosen: _Chosen
     ) -> PlanText:
-        """What is said, without the remedies for what the proof stops that do not take the stop away; each is tried."""
+        """What is said, without the remedies for what the proof stops that do not take the stop away, or bring another; each is
+        tried."""
         proven = chosen.proven
         stops = {each.code for each in proven.proof.findings if each.level == "stop"}
+        standing = {each.code for each in proven.setting.cautions if each.level == "stop"}
         kept: list[Remedy] = []
-        for remedy in (*text.remedies, *known_walls({each.code for each in proven.setting.cautions if each.level == "stop"})):
+        for remedy in (*text.remedies, *known_walls(standing)):
             if remedy.answers in stops:
                 if sum(each.answers in stops for each in kept) == _MOST_REMEDIES:
                     continue
@@ -286,8 +294,9 @@ class Planning:
                 except CraftError:
                     continue
                 around = self._around(changed, piece, shop, rules, before)
-                tried = prove_planned(planner.make(pair), around, before.taken, until=partial(_still, remedy.answers))
-                if not tried.program.moves or any(_still(remedy.answers, each) for each in tried.setting.cautions):
+                no_better = partial(_no_better, standing - {remedy.answers})
+                tried = prove_planned(planner.make(pair), around, before.taken, until=no_better)
+                if not tried.program.moves or any(no_better(each) for each in tried.setting.cautions):
                     continue
             kept.append(remedy)
         return replace(text, remedies=tuple(kept))
@@ -303,9 +312,9 @@ def circumstances(piece: Piece, shop: Shop, rules: HouseRules, before: Before) -
     return Circumstances(rules=rules, fibres=piece.fibres if wood.material_class in SOLID else None, unmade=before.unmade)
 
 
-def _still(code: str, said: Caution | Finding) -> bool:
-    """Whether what is said is still the stop of a code."""
-    return said.code == code and said.level == "stop"
+def _no_better(others: frozenset[str] | set[str], said: Finding | Caution) -> bool:
+    """Whether what is said is a stop that does not stand there anyway."""
+    return said.level == "stop" and said.code not in others
 
 
 _MOST_REMEDIES = 4

@@ -58,6 +58,12 @@ class Swept:
             return 0.0
         return widest_between(self.silhouette, round(above - self.travel, 6), round(above, 6))
 
+    def moved(self, by: Point) -> Swept:
+        """The same elsewhere on the board."""
+        (x, y), (x0, y0, x1, y1) = by, self.box
+        path = tuple((a + x, b + y) for a, b in self.path)
+        return replace(self, path=path, box=(x0 + x, y0 + y, x1 + x, y1 + y))
+
     @property
     def corners(self) -> list[float]:
         """Heights of the board at which it has corners."""

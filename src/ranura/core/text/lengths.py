@@ -79,6 +79,14 @@ def parse(text: str, unit: Unit = "mm") -> Fraction:
         raise
 
 
+def in_mm(mm: float) -> Length:
+    """A length that nobody typed.
+
+    >>> in_mm(199.0).typed
+    '199'"""
+    return Length(mm=mm, typed=f"{round(mm, 3):g}", unit="mm")
+
+
 def read(text: str, unit: Unit, *, field: str | None = None, positive: bool = False) -> Length:
     """A typed length for a field; `positive` refuses 0. Raises `LengthError` with that field."""
     try:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Final
 
-from ranura.core.board.pieces import Piece
+from ranura.core.board.pieces import SIDES, Piece
 from ranura.core.board.repeats import Repeats
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cuts.edge import sentence
@@ -33,6 +33,11 @@ def _corrected(_setting: ToolSetting, _key: MeasureKey, _measured: float) -> Cor
     raise CutError(common_refusals.NOTHING_TO_MEASURE, field="measured")
 
 
+def _moves_in(cut: EdgeCut) -> dict[str, float]:
+    """What jointing takes off every edge: it is measured from anew."""
+    return {ref: cut.size.mm for ref in cut.edges if ref in SIDES} if cut.shape == "jointing" else {}
+
+
 FAMILY: Final = Family(
     kind="edge",
     cut=EdgeCut,
@@ -46,4 +51,5 @@ FAMILY: Final = Family(
     form=form,
     starts=starts,
     corrected=_corrected,
+    moves_in=_moves_in,
 )

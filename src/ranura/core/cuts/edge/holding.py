@@ -54,6 +54,8 @@ def hold_edges(edging: EdgesOnBoard, base: Base, *, offset: float, light: bool, 
         held: HoldMethod = "carrier" if edging.held == "carrier" else "table"
         return EdgeHold(method=held, clamps=(), covers=0.0, cautions=())
     covers = max(max(base.across / 2, base.handle_reach or 0.0) - offset, 0.0)
+    if edging.held is not None and edging.held != "clamps":
+        return EdgeHold(method=edging.held, clamps=(), covers=covers, cautions=())
     length, width = edging.part
     refs = {edge.ref for edge in edging.edges}
     if not any(edge.closed for edge in edging.edges):
@@ -65,8 +67,6 @@ def hold_edges(edging: EdgesOnBoard, base: Base, *, offset: float, light: bool, 
             reach = covers if opposite in refs else 0.0
             if side not in refs and across - reach > PAD_ALONG - PAD_OUTSIDE and along > 2 * PAD_ACROSS:
                 return EdgeHold(method="clamps", clamps=_feet(side, edging.part, inset), covers=covers, cautions=())
-    if edging.held is not None and edging.held != "clamps":
-        return EdgeHold(method=edging.held, clamps=(), covers=covers, cautions=())
     if light:
         return EdgeHold(method="mat", clamps=(), covers=covers, cautions=())
     # Half a run at a time, the other half of the board for both clamps: each is clear from a start to its stop (R15).

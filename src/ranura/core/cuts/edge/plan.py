@@ -143,6 +143,8 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
         fresh = EdgeJudge(judge.tools.shop, asked, wood, rules).least_contact(bit, guided, router.mounting)
         if fresh is None or not closeness.under(fresh, rules.bearing_contact):
             cautions.append(caution(words.ORDER_WOULD_DO))
+    if asked.shape == "jointing" and judge.before:
+        cautions.append(caution(words.JOINT_FIRST, size=asked.size))
     if staging is not None and staging.reason is not None and not chosen.reasons:
         cautions.append(written(staging.reason))
     if contact is not None and closeness.under(contact, rules.bearing_contact) and not chosen.reasons:

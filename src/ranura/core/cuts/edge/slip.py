@@ -311,7 +311,8 @@ def _hold(setting: EdgeSetting, cautions: Sequence[Caution]) -> SlipSection:
         raised = closeness.ceil(setting.below + setting.rules.bearing_overhang)
         lines.append(write("raised by {x:rough} or more, so that bearing and screw clear the bench", x=raised))
     if setting.below and not any(each.code == words.BEARING_BELOW.code for each in cautions):
-        lines.append(write("{x:rough} below the board must stay clear", x=setting.below))
+        clear = "{x:rough} below the board must stay clear" if setting.by_hand else "the bit stands {x:rough} above the board"
+        lines.append(write(clear, x=setting.below))
     return SlipSection(
         key="hold", title="Hold", leads=(Lead(shown=plain(word), caption=write("")),), lines=tuple(lines), figures=()
     )

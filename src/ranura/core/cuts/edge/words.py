@@ -93,6 +93,13 @@ ORDER_WOULD_DO = Words(
     message="Earlier cuts took this edge; before them there would be enough of it",
     do="Move this cut before them: Move earlier, in its menu",
 )
+JOINT_FIRST = Words(
+    code="joint-first",
+    place="guide",
+    level="stop",
+    message="This edge has been cut already; jointing moves it in by {size:len} and takes part of that away",
+    do="Move jointing before it: Move earlier, in its menu",
+)
 GUIDE_NOTCH = Words(
     code="guide-notch",
     place="guide",
