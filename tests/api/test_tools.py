@@ -145,7 +145,7 @@ def test_changed_rules_say_what_they_would_move_before_they_are_kept(client):
     ).json()
     moved = {(move["cut_name"], move["label"]): move["after"]["metric"]["number"] for move in drafted["changes"]}
     assert moved["Middle shelf", "Deepest pass"] == "4"
-    assert moved["Middle shelf", "Depths"] == "3", "5.2 in two steps, and 0.8 to finish"
+    assert moved["Middle shelf", "Depths"] == "2", "6 in two steps; a floor takes none to finish"
     assert client.get("/api/rules").json()["rules"]["depth_rule"] == "half-diameter", "nothing is kept yet"
     beyond = client.post(
         "/api/rules/draft", json={"rules": view["rules"], "numbers": {"hand_limit": "70", "finish": "3//4"}}

@@ -9,6 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from tests.core.test_channels import dado, plan_cut
 
+from ranura.core.cutting.passes import cumulative_depths
 from ranura.core.cutting.turret import plan_turret
 from ranura.demo.jobs import WING_CASE_SIDE
 from ranura.demo.shop import SHOP
@@ -24,7 +25,9 @@ from ranura.demo.shop import SHOP
         (8, 3, (6, 12), "from-floor", [2, 5, 8], [8], "a 3 mm spacer halves the gap of 6"),
         (32, 3, (6, 12), "from-floor", [2, 5, 8, 11, 14, 17, 20, 23, 26, 29, 32], [14, 32], "set again once"),
         (7, 5, (5, 10), "from-floor", [2, 7], [7], "the steps of a trim router"),
-        (20, 4, (5, 10), "from-zero", [2.5, 5, 7.5, 10, 12.5, 15, 17.5, 20], [10, 20], "zero again on the floor"),
+        (20, 4, (5, 10), "from-zero", [4, 8, 12, 16, 20], [10, 18, 26], "no more passes than the depth takes"),
+        (7.2, 7, (7, 14), "from-floor", [3.7, 7.2], [7.2], "no pass of 0.2 mm because a turret stands so"),
+        (8, 4, (3, 6), "from-floor", [4, 8], [8], "two passes, and one spacer"),
     ],
 )
 def test_depths_by_turret(total, step, steps, method, depths, lowest, why):
@@ -55,6 +58,15 @@ def test_every_rung_makes_its_depth_and_no_pass_is_too_deep(total, step, finish,
     assert [rung.setting for rung in made.rungs] == sorted(rung.setting for rung in made.rungs), "the rod is only set deeper"
     if finish and total > step + 1e-6:
         assert made.depths[-1] - made.depths[-2] <= max(finish, 1e-6) + 1e-6, "the last pass is light"
+    # No more passes than equal steps take, and none that is next to nothing where it can be shared.
+    if method == "from-zero":
+        step = min(step, below[-1])
+    equal = cumulative_depths(total, step=step, finish=finish)
+    assert len(made.depths) == len(equal)
+    light = 1 if finish and len(equal) > 1 else 0
+    share = (equal[-1 - light]) / max(len(equal) - light, 1)
+    for upper, lower in itertools.pairwise((0.0, *made.depths[: len(made.depths) - light])):
+        assert lower - upper >= min(1.0, share, step) - 1e-6
 
 
 @pytest.mark.parametrize("steps", [(), (6, 6), (6, 3)])

@@ -61,6 +61,12 @@ class StraightCut:
         return self.kind == "rabbet"
 
     @property
+    def finished(self) -> bool:
+        """Whether a light last pass belongs: where a wall or a face stays to be seen or glued along, and no floor of a joint
+        (R3)."""
+        return self.through or self.kind in ("rabbet", "face")
+
+    @property
     def field(self) -> bool:
         """Whether it is cleared by lanes in all directions, and not by passes beside a guide."""
         return self.kind == "recess"

@@ -92,12 +92,13 @@ def plan_depths(
     # A step that power or stiffness do not allow is a stop; the passes then show the least step that could be made.
     step = max(least.step, tooling.least_step)
     first = min(compression_first(tooling), depth)
-    depths = cumulative_depths(depth, step=step, finish=rules.finish)
+    finish = rules.finish if tooling.need.finished else 0.0
+    depths = cumulative_depths(depth, step=step, finish=finish)
     if first and depths[0] < first and not closeness.over(first, least.step):
-        rest = cumulative_depths(depth - first, step=least.step, finish=rules.finish) if depth > first else ()
+        rest = cumulative_depths(depth - first, step=least.step, finish=finish) if depth > first else ()
         return (first, *(first + each for each in rest)), None, least, limits
     if base is not None and base.kind == "plunge" and base.turret and len(depths) > 1 and not first:
-        turret = plan_turret(depth, step=step, finish=rules.finish, steps=base.turret, method=rules.turret)
+        turret = plan_turret(depth, step=step, finish=finish, steps=base.turret, method=rules.turret)
         return turret.depths, turret, least, limits
     return depths, None, least, limits
 

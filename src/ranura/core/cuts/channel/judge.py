@@ -65,8 +65,8 @@ class ChannelJudge(StraightJudge):
                 return Reason(words.GROOVE_OF_OTHER_WIDTH, {"cuts": width_at(bit, need.depth), "width": need.width})
         elif bit.diameter > need.width and not need.open_sided and closeness.over(bit.diameter, need.width):
             return Reason(guide_words.BIT_WIDER_THAN_CUT, {"diameter": bit.diameter, "width": need.width})
-        if self.depth > bit.cutting_length and closeness.over(self.depth, bit.cutting_length):
-            return Reason(depth_words.BEYOND_CUTTING_LENGTH, {"depth": self.depth, "cutting_length": bit.cutting_length})
+        if self.depth > bit.cuts_to and closeness.over(self.depth, bit.cuts_to):
+            return Reason(depth_words.BEYOND_CUTTING_LENGTH, {"depth": self.depth, "cutting_length": bit.cuts_to})
         if need.stopped and (against := self.against_plunging(bit)) is not None:
             return against
         return None

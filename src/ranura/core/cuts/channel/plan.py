@@ -144,13 +144,9 @@ def refuse_the_dimension(judge: ChannelJudge, dropped: list[Drop]) -> None:
 
 
 def _refuse_the_depth(judge: ChannelJudge, too_short: Sequence[Bit]) -> NoReturn:
-    longest = max(too_short, key=lambda bit: bit.cutting_length)
+    longest = max(too_short, key=lambda bit: bit.cuts_to)
     raise CutError(
-        common_refusals.DEEPER_THAN_ANY_BIT,
-        field="cut.depth",
-        depth=judge.depth,
-        longest=longest.cutting_length,
-        name=longest.name,
+        common_refusals.DEEPER_THAN_ANY_BIT, field="cut.depth", depth=judge.depth, longest=longest.cuts_to, name=longest.name
     )
 
 

@@ -34,14 +34,41 @@ def guide_words(setting: ChannelSetting, figures: Mapping[str, Figure]) -> tuple
             lines = [write("its notch's edge on the line"), write("{side} of the base along it", side=setting.guided.name)]
             return Lead(shown=plain("Jig"), caption=write("{name}", name=jig.name)), lines, ("guide.fence_length",)
         case Straightedge():
-            at = place_words("at", fence.at, end_words(setting))
-            ends = "left and right" if channel.goes == "along" else "near and far"
-            both = Text(metric=f"{at.metric}, {ends}", inch=f"{at.inch}, {ends}") if not channel.angle else at
-            lines = [both, write("{side} of the base along the fence", side=setting.guided.name)]
+            lines = [_marks_of_fence(setting), write("{side} of the base along the fence", side=setting.guided.name)]
             keys = ("guide.setback", "guide.fence_at", "guide.fence_length", "guide.place")
             return lead(figures["guide.setback"], "line to fence"), lines, keys
         case _:
             assert_never(fence.by)
+
+
+def _marks_of_fence(setting: ChannelSetting) -> Text:
+    """Where the straightedge lies: two marks, on both edges that it crosses; how far a turned one is turned."""
+    channel, fence = setting.channel, setting.fence
+    if channel.angle:
+        (_, near), (_, far) = crossings(setting)
+        return write(
+            "turned {angle:n1}°: marks {a:len} from the {end} on the near edge, {b:len} on the far edge",
+            angle=abs(channel.angle),
+            a=near,
+            b=far,
+            end=end_words(setting),
+        )
+    at = place_words("at", fence.at, end_words(setting))
+    ends = "left and right" if channel.goes == "along" else "near and far"
+    return Text(metric=f"{at.metric}, {ends}", inch=f"{at.inch}, {ends}")
+
+
+def crossings(setting: ChannelSetting) -> tuple[tuple[float, float], tuple[float, float]]:
+    """Where a turned fence crosses the near and the far edge: how far along it (v), and from the reference end, in mm."""
+    channel, edge = setting.channel, setting.fence.edge
+    length, width = channel.part
+    (x0, y0), (x1, y1) = channel.frame.place((edge, 0.0)), channel.frame.place((edge, 1.0))
+    found = []
+    for y in (0.0, width):
+        v = (y - y0) / (y1 - y0)
+        x = x0 + (x1 - x0) * v
+        found.append((v, x if channel.reference_low else length - x))
+    return found[0], found[1]
 
 
 def table_lines(setting: ChannelSetting) -> list[Text]:
@@ -75,7 +102,11 @@ def stop_lines(setting: ChannelSetting) -> list[Text]:
     if not setting.by_hand:
         names = {"start": "right-hand", "end": "left-hand"}
         return [write("{side} block {x:len} from the bit's axis", side=names[end], x=at) for end, at in table_blocks(setting)]
-    return [place_words(word, at, edge) for _, word, at, edge in stop_places(setting)]
+    along = ", along the fence" if setting.channel.angle else ""
+    return [
+        Text(metric=said.metric + along, inch=said.inch + along)
+        for said in (place_words(word, at, edge) for _, word, at, edge in stop_places(setting))
+    ]
 
 
 def table_blocks(setting: ChannelSetting) -> list[tuple[str, float]]:
@@ -108,15 +139,17 @@ def stop_places(setting: ChannelSetting) -> list[tuple[str, str, float, str]]:
     begin, finish = path_of(channel, fence, bit_diameter=d)
     front, back = base.front or base.across / 2, base.back or base.across / 2
     low_edge, high_edge = channel.side_names
+    # Along a turned fence it is measured from where that crosses the edge.
+    low, high = tuple(v for v, _ in crossings(setting)) if channel.angle and fence.stands else channel.sides
     begins_inside, ends_inside = fence.begins_and_ends_inside(channel)
     found = []
     if begins_inside:
         block = begin - back if up else begin + back
-        from_edge = block - channel.sides[0] if up else channel.sides[1] - block
+        from_edge = block - low if up else high - block
         found.append(("start", "start block", from_edge, low_edge if up else high_edge))
     if ends_inside:
         block = finish + front if up else finish - front
-        from_edge = channel.sides[1] - block if up else block - channel.sides[0]
+        from_edge = high - block if up else block - low
         found.append(("end", "stop block", from_edge, high_edge if up else low_edge))
     return found
 

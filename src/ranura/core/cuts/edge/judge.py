@@ -15,6 +15,7 @@ from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.asked import BY_RADIUS, PROFILES_OF, shape_name
 from ranura.core.cuts.edge.guides import GuidedTrip, contact, guided_trip, jointing_runs, taken_spans, widest_reach
 from ranura.core.cuts.edge.on_board import FLUSH_EXTRA, EdgesOnBoard
+from ranura.core.cuts.edge.stage_limits import seen_to
 from ranura.core.cuts.edge.staging import MOST_STAGES
 from ranura.core.cuts.edge.trips import Done, Stock, can_be_raised, taken
 from ranura.core.cutting.feed import plan_feed
@@ -190,7 +191,7 @@ class EdgeJudge(Judge):
         turning = Turning(
             bit=bit, router=router, rpm=self.tools.turning(bit, router), free_length=free, material=self.wood, rules=rules
         )
-        stock = Stock(thickness=asked.thickness, width=max(4 * bit.diameter, 60.0))
+        stock = Stock(thickness=asked.thickness, width=seen_to(asked, bit))
         share = MOST_STAGES if can_be_raised(bit) or router.mounting == "table" else 1 + len(bit.bearings)
         area = taken(bit, guided.trip, stock) / share
         if area <= 0:

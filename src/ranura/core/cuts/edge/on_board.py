@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 
 from ranura.core.board.pieces import Edge, Piece, edge_name, edges_of
 from ranura.core.cuts.edge import refusals
-from ranura.core.cuts.edge.asked import BY_RADIUS, WANTS_DEPTH, EdgeCut, EdgeState, Guidance, StageBy, shape_name
+from ranura.core.cuts.edge.asked import BY_RADIUS, STRAIGHT_WALLED, WANTS_DEPTH, EdgeCut, EdgeState, Guidance, StageBy, shape_name
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, mirrored
 from ranura.core.holding.placed import Held
@@ -71,6 +71,14 @@ def profile_depth(shape: Shape, size: float, thickness: float) -> float | None:
     return None if shape in WANTS_DEPTH else size
 
 
+def profile_width(shape: Shape, size: float) -> float | None:
+    """How far the whole profile reaches into the face; None where only its bit says.
+
+    >>> profile_width("chamfer", 3)
+    3"""
+    return size if shape in ("rabbet", "roundover", "cove", "chamfer") else None
+
+
 def edging(cut: EdgeCut, piece: Piece) -> EdgesOnBoard:
     """The edge cut on its board.
 
@@ -100,8 +108,10 @@ def edging(cut: EdgeCut, piece: Piece) -> EdgesOnBoard:
             raise CutError(refusals.RABBET_THROUGH, field="cut.depth", thickness=thickness)
         if cut.both_faces and not closeness.under(2 * depth, thickness):
             raise CutError(refusals.RABBETS_MEET, field="cut.depth", depth=depth, thickness=thickness)
+    if cut.both_faces and cut.shape not in STRAIGHT_WALLED and closeness.over(2 * depth, thickness):
+        raise CutError(refusals.PROFILES_OVERLAP, field=field, depth=depth, thickness=thickness)
     width = None if cut.width is None else cut.width.mm
-    _check_reach(cut, edges, piece, size if cut.shape == "rabbet" else width)
+    _check_reach(cut, edges, piece, profile_width(cut.shape, size) if width is None else width)
     if cut.shape == "bevel" and cut.angle is None:
         raise CutError(refusals.ANGLE_MISSING, field="cut.angle")
     return EdgesOnBoard(
@@ -137,6 +147,10 @@ def turned_over(asked: EdgesOnBoard) -> EdgesOnBoard:
     return replace(asked, edges=edges, fibres=(-asked.fibres[0], asked.fibres[1]))
 
 
+_LEAST_FACE = 2.0
+"""mm of a face that must be left, to lie on and to run a base on."""
+
+
 def _check_reach(cut: EdgeCut, edges: tuple[Edge, ...], piece: Piece, width: float | None) -> None:
     """Whether wood is left between what opposite edges lose."""
     if width is None:
@@ -144,6 +158,6 @@ def _check_reach(cut: EdgeCut, edges: tuple[Edge, ...], piece: Piece, width: flo
     refs = {edge.ref for edge in edges}
     for pair, across in ((("near", "far"), piece.width.mm), (("left", "right"), piece.length.mm)):
         cuts = len(refs & set(pair))
-        if cuts and not closeness.under(cuts * width, across):
-            field = "cut.size" if cut.shape == "rabbet" else "cut.width"
+        if cuts and not closeness.under(cuts * width, across - _LEAST_FACE):
+            field = "cut.size" if cut.width is None else "cut.width"
             raise CutError(refusals.WIDER_THAN_PIECE, field=field, width=width, across=across)

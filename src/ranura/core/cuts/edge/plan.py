@@ -20,7 +20,7 @@ from ranura.core.cuts.edge.on_board import EdgesOnBoard, edging, turned_over
 from ranura.core.cuts.edge.runs import START_CLIMB, Run, names_of, runs_of
 from ranura.core.cuts.edge.section import section_of
 from ranura.core.cuts.edge.setting import EdgeSetting
-from ranura.core.cuts.edge.stage_limits import EdgeWork
+from ranura.core.cuts.edge.stage_limits import EdgeWork, seen_to
 from ranura.core.cuts.edge.staging import CLIMB_AREA, CLIMB_WIDTH, Staging, climb_allowed, plan_stages
 from ranura.core.cuts.edge.trips import Done, Stock, can_be_raised, taken
 from ranura.core.cutting.grip import Grip
@@ -177,7 +177,7 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
 
 def _hold(asked: EdgesOnBoard, chosen: Candidate, guided: GuidedTrip | None, rules: HouseRules) -> EdgeHold:
     """A mat where the work is light, clamps otherwise; clamps too where the house climbs, since climbing is for clamped work."""
-    stock = Stock(thickness=asked.thickness, width=4 * chosen.bit.diameter)
+    stock = Stock(thickness=asked.thickness, width=seen_to(asked, chosen.bit))
     light = guided is None or not closeness.over(taken(chosen.bit, guided.trip, stock), rules.small_profile)
     below = guided is not None and stands_below(guided, guided.trip, asked.thickness) > 0
     offset, by_hand = guided.trip.offset if guided else 0.0, chosen.router.mounting == "hand"
@@ -222,6 +222,9 @@ def _cautions(
         found.append(caution(words.BEARING_SPARES_THE_FENCE, missing=2 * guided.trip.offset))
     if guided.guide == "fence" and by_hand and not chosen.base.sides[0].measured:
         found.append(caution(guide_words.BASE_UNMEASURED))
+    left = asked.thickness - (2 if asked.both_faces else 1) * asked.depth
+    if asked.shape == "rabbet" and closeness.under(left, asked.thickness / 3):
+        found.append(caution(words.DEEP_RABBET, left=left, thickness=asked.thickness))
     if judge.sharp:
         found.append(caution(words.CORNER_LEFT_ROUND, radius=bit.diameter / 2))
     if climbs and any(run.climb_start for run in runs):

@@ -14,6 +14,9 @@ RADIUS_OVER_THICKNESS = Refusal(
 PROFILE_OVER_THICKNESS = Refusal("profile-over-thickness", "{depth:len} down is more than the board is thick, {thickness:len}")
 RABBET_THROUGH = Refusal("rabbet-through", "A rabbet leaves a tongue; the board is {thickness:len} thick")
 RABBETS_MEET = Refusal("rabbets-meet", "Rabbets of {depth:len} from both faces leave nothing of a board of {thickness:len}")
+PROFILES_OVERLAP = Refusal(
+    "profiles-overlap", "{depth:len} from both faces is more than the board is thick, {thickness:len}: the profiles overlap"
+)
 WIDER_THAN_PIECE = Refusal(
     "wider-than-piece", "{width:len} from the chosen edges leaves nothing of the {across:len} of the board"
 )

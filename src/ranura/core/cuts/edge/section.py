@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
+import shapely
 from shapely import Polygon, box
 from shapely.affinity import scale, translate
 from shapely.geometry.base import BaseGeometry
@@ -14,6 +15,7 @@ from ranura.core.cuts.edge import refusals
 from ranura.core.cuts.edge.trips import Done, Stock, curve
 from ranura.core.cutting.stage import Bite, Outline, Trip
 from ranura.core.geometry import closeness
+from ranura.core.geometry.paths import parts_of
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import Corner
 from ranura.core.text.errors import CutError
@@ -94,15 +96,17 @@ def _body(done: Done, stock: Stock) -> BaseGeometry:
 
 
 def _bite(trip: Trip, gone: BaseGeometry, *, drawn: bool) -> Bite:
-    if gone.area < _SPECK:
+    # Where it runs along a wall that is cut already, lines without width are left of the two.
+    parts = [part for part in parts_of(gone) if part.area >= _SPECK]
+    if not parts:
         return Bite(trip=trip, area=0.0, width=0.0, depth=0.0)
-    left, top, right, bottom = gone.bounds
+    left, top, right, bottom = shapely.union_all(parts).bounds
     outlines = _outlines(gone, drawn=True) if drawn else ()
     return Bite(trip=trip, area=float(gone.area), width=right - left, depth=bottom - top, outlines=outlines)
 
 
 def _outlines(left: BaseGeometry, *, drawn: bool) -> tuple[Outline, ...]:
-    parts = [part for part in getattr(left, "geoms", [left]) if isinstance(part, Polygon) and part.area >= _SPECK]
+    parts = [part for part in parts_of(left) if part.area >= _SPECK]
     parts.sort(key=lambda part: -part.area)
     rings = [part.exterior.simplify(_FINE) if drawn else part.exterior for part in parts]
     return tuple(tuple((float(x), float(d)) for x, d in ring.coords[:-1]) for ring in rings)

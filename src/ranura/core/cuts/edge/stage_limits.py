@@ -16,6 +16,7 @@ from ranura.core.cutting.stage import Stage
 from ranura.core.cutting.step_limits import school_step
 from ranura.core.cutting.turning import Turning
 from ranura.core.geometry import closeness
+from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text import strength_words
 from ranura.core.text.cautions import Reason
 
@@ -36,12 +37,17 @@ class EdgeWork:
     @property
     def stock(self) -> Stock:
         """The board seen along its edge; wide enough for any cut."""
-        reach = max(4 * self.turning.bit.diameter, 60.0)
+        reach = seen_to(self.edging, self.turning.bit)
         if self.edging.shape == "flush":
             return Stock(
                 thickness=self.edging.thickness, width=reach, overhang=self.edging.size, overhang_depth=self.edging.depth
             )
         return Stock(thickness=self.edging.thickness, width=reach)
+
+
+def seen_to(asked: EdgesOnBoard, bit: Bit) -> float:
+    """mm from the edge to which the board is looked at: further than the cut reaches, and the bit beside it."""
+    return max(4 * bit.diameter, 60.0, asked.size + 2 * bit.diameter)
 
 
 def school_of(work: EdgeWork) -> float:

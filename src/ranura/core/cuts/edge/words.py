@@ -93,6 +93,13 @@ ORDER_WOULD_DO = Words(
     message="Earlier cuts took this edge; before them there would be enough of it",
     do="Move this cut before them: Move earlier, in its menu",
 )
+DEEP_RABBET = Words(
+    code="deep-rabbet",
+    place="depths",
+    level="caution",
+    message="{left:len} of the board's {thickness:len} are left: a thin tongue breaks",
+    do="Leave at least a third of the thickness",
+)
 JOINT_FIRST = Words(
     code="joint-first",
     place="guide",

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import assert_never
 
 from ranura.core.cuts.pocket import words
@@ -80,6 +80,10 @@ AreaGuide = BushingGuide | BearingGuide | TrammelGuide | ShoulderGuide | SledGui
 """What guides a bit in a pocket; every match over it is closed by `assert_never`."""
 
 
+TEMPLATE_RIM = 100.0
+"""mm that a template reaches beyond its opening."""
+
+
 def template_of(guide: AreaGuide) -> TemplatePlan | None:
     """The template's plan; None where no template is followed."""
     return guide.template if isinstance(guide, BushingGuide | BearingGuide) else None
@@ -141,7 +145,7 @@ def _template(asked: PocketOnBoard, bushing: Bushing, bit: Bit, rules: HouseRule
     radius = asked.radius
     if radius is None and asked.ring is None and not asked.around:
         radius = bit.diameter / 2
-    return plan_template(
+    plan = plan_template(
         bushing_od=bushing.outside,
         bit_diameter=bit.diameter,
         cut="part" if asked.facts.keeps_inside else "recess",
@@ -153,6 +157,8 @@ def _template(asked: PocketOnBoard, bushing: Bushing, bit: Bit, rules: HouseRule
         template_thickness=asked.template,
         rules=rules,
     )
+    # A ring does not enter an opening of its own size (R9).
+    return replace(plan, template_width=plan.slot) if closeness.same(plan.template_width, bushing.outside) else plan
 
 
 def bearing_guide(

@@ -104,8 +104,8 @@ class PocketJudge(StraightJudge):
             return Reason(words.NOTHING_TO_CUT_ROUND, {"diameter": bit.diameter})
         if need.corner is not None and closeness.over(bit.diameter / 2, need.corner):
             return Reason(words.CORNER_TOO_TIGHT, {"radius": bit.diameter / 2, "corner": need.corner})
-        if closeness.over(self.depth, bit.cutting_length):
-            return Reason(depth_words.BEYOND_CUTTING_LENGTH, {"depth": self.depth, "cutting_length": bit.cutting_length})
+        if closeness.over(self.depth, bit.cuts_to):
+            return Reason(depth_words.BEYOND_CUTTING_LENGTH, {"depth": self.depth, "cutting_length": bit.cuts_to})
         if need.stopped and (against := self.against_plunging(bit)) is not None:
             return against
         if asked.ring is not None and self.field(bit) is None:

@@ -13,6 +13,7 @@ from typing import assert_never
 
 from ranura.core.cuts.pocket.clearing import TAB_WIDE, TABS
 from ranura.core.cuts.pocket.guides import (
+    TEMPLATE_RIM,
     AreaGuide,
     BearingGuide,
     BushingGuide,
@@ -310,10 +311,6 @@ def _bodies(setting: PocketSetting, moves: Sequence[Move]) -> tuple[Body, ...]:
     return (*found, *clamps)
 
 
-_TEMPLATE_RIM = 100.0
-"""mm that a template reaches beyond its opening."""
-
-
 def _templates(setting: PocketSetting, guide: BushingGuide | BearingGuide, ring: Ring, moves: Sequence[Move]) -> list[Body]:
     """The template at each place while that is worked at: a board with an opening, or a disc that is gone round."""
     top, asked = setting.pocket.thickness, setting.pocket
@@ -321,7 +318,7 @@ def _templates(setting: PocketSetting, guide: BushingGuide | BearingGuide, ring:
     for number, (station, first, after) in enumerate(stints(moves) or [(1, 0, None)], start=1):
         opening = shifted(ring, asked.places[station - 1])
         x0, y0, x1, y1 = extent(opening)
-        rim = _TEMPLATE_RIM
+        rim = TEMPLATE_RIM
         around = ((x0 - rim, y0 - rim), (x1 + rim, y0 - rim), (x1 + rim, y1 + rim), (x0 - rim, y1 + rim))
         keeps = asked.facts.keeps_inside
         body = standing(

@@ -98,7 +98,8 @@ def _first_at_once(judge: PocketJudge, step: float) -> tuple[float, ...]:
     """The depths beside a bearing: as deep as may be at first, so that it finds its template, then on in equal steps (R3)."""
     total = judge.depth
     first = min(step, total)
-    rest = cumulative_depths(total - first, step=step, finish=judge.rules.finish) if closeness.over(total, first) else ()
+    finish = judge.rules.finish if judge.need.finished else 0.0
+    rest = cumulative_depths(total - first, step=step, finish=finish) if closeness.over(total, first) else ()
     return (first, *(first + each for each in rest))
 
 

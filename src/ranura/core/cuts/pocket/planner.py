@@ -182,12 +182,12 @@ def _refuse(judge: PocketJudge, cut: PocketCut, dropped: list[Drop]) -> None:
     too_short = [bit for bit in owned if by_itself[bit.id] is depth_words.BEYOND_CUTTING_LENGTH]
     too_round = [bit for bit in owned if by_itself[bit.id] is words.CORNER_TOO_TIGHT]
     if too_short:
-        longest = max(too_short, key=lambda bit: bit.cutting_length)
+        longest = max(too_short, key=lambda bit: bit.cuts_to)
         raise CutError(
             refusals.TOO_DEEP_FOR_CORNERS if too_round else common_refusals.DEEPER_THAN_ANY_BIT,
             field="cut.depth",
             depth=judge.depth,
-            longest=longest.cutting_length,
+            longest=longest.cuts_to,
             name=longest.name,
             corner=judge.need.corner or 0.0,
         )

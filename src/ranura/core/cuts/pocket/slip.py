@@ -9,6 +9,7 @@ from typing import assert_never
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.forms import PocketGuide
 from ranura.core.cuts.pocket.guides import (
+    TEMPLATE_RIM,
     AreaGuide,
     BearingGuide,
     BushingGuide,
@@ -17,9 +18,12 @@ from ranura.core.cuts.pocket.guides import (
     SledGuide,
     TrammelGuide,
     sense_of,
+    template_ring,
 )
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.setting import PocketSetting
+from ranura.core.geometry.rings import Ring, extent
+from ranura.core.holding.clamps import LEAD
 from ranura.core.output.going import Ends, Going
 from ranura.core.output.guides import StationLine, heading_words
 from ranura.core.output.slip import (
@@ -37,7 +41,7 @@ from ranura.core.output.slip import (
 from ranura.core.text.cautions import Caution
 from ranura.core.text.figures import Figure, plain, show
 from ranura.core.text.lengths import as_typed
-from ranura.core.text.writing import Text, write
+from ranura.core.text.writing import Fact, Reading, Shown, Text, write
 
 _LOOSE = {
     "tabs": "over the 4 tabs lift the bit 1.5 mm in the last passes; saw and pare them",
@@ -76,7 +80,7 @@ def pocket_sections(
             section = _with_tongue(section, setting.pocket)
         made.append(set_by_part(section, setting.base) if cut.leaf else section)
     if setting.guide is not None:
-        made.append(_guide(setting, setting.guide, by_key))
+        made.append(_guide(setting, cut, setting.guide, by_key))
         made += [_direction(setting, setting.guide, going)] if setting.paths else []
     if setting.stepping is not None:
         faces = " on each face" if setting.pocket.both_faces else ""
@@ -92,7 +96,7 @@ def _with_tongue(section: SlipSection, asked: PocketOnBoard) -> SlipSection:
     return replace(section, lines=(line, *section.lines), figures=(*section.figures, "lap.tongue"))
 
 
-def _guide(setting: PocketSetting, guide: AreaGuide, figures: Mapping[str, Figure]) -> SlipSection:
+def _guide(setting: PocketSetting, cut: PocketCut, guide: AreaGuide, figures: Mapping[str, Figure]) -> SlipSection:
     keys = tuple(
         key
         for key in ("area.offset", "area.template", "area.corner", "area.thickness", "area.pivot", "area.shoulder")
@@ -103,19 +107,23 @@ def _guide(setting: PocketSetting, guide: AreaGuide, figures: Mapping[str, Figur
     match guide:
         case BushingGuide():
             shown = Lead(shown=plain(guide.bushing.name), caption=write(""))
-            lines += _template_lines(setting, guide)
+            lines += _template_lines(setting, cut, guide)
             lines.append(write("ring finger tight, centred with a cone"))
         case BearingGuide():
             shown = Lead(shown=plain("Template"), caption=write("for the bearing"))
-            lines += _template_lines(setting, guide)
+            lines += _template_lines(setting, cut, guide)
         case TrammelGuide():
-            shown = lead(figures["area.pivot"], "pivot to axis")
-            r = guide.radii[-1]
-            edge = r + (-1 if setting.pocket.facts.keeps_inside else 1) * setting.bit.diameter / 2
-            lines.append(write("{r:len} from the pivot to the bit's edge", r=edge))
+            last = ", last" if len(guide.radii) > 1 else ""
+            shown = lead(figures["area.pivot"], f"pivot to axis{last}")
+            r, keeps = guide.radii[-1], asked.facts.keeps_inside
+            edge = r + (-1 if keeps else 1) * setting.bit.diameter / 2
+            which = "nearest" if keeps else "farthest"
+            lines.append(write("{r:len} from the pivot to the {which} edge of the bit{last}", r=edge, which=which, last=last))
             if len(guide.radii) > 1:
                 named = {f"r{i}": radius for i, radius in enumerate(guide.radii)}
-                lines.append(write("set in turn: " + " · ".join(f"{{{name}:len}}" for name in named), **named))
+                lines.append(write("pivot to axis in turn: " + " · ".join(f"{{{name}:len}}" for name in named), **named))
+            if asked.open_paths:
+                lines += _arc_lines(setting)
             comes_out = asked.form == "hole" and asked.through
             lines.append(write("pivot in the centre" + (", on the piece that comes out: hold it first" if comes_out else "")))
         case ShoulderGuide():
@@ -134,17 +142,60 @@ def _guide(setting: PocketSetting, guide: AreaGuide, figures: Mapping[str, Figur
     return SlipSection(key="guide", title="Guide", leads=(shown,), lines=tuple(lines), figures=keys)
 
 
-def _template_lines(setting: PocketSetting, guide: BushingGuide | BearingGuide) -> list[Text]:
+def _arc_lines(setting: PocketSetting) -> list[Text]:
+    """Where an arc begins and ends, to the bit's axis, and what stops the arm there."""
+    path = setting.paths[-1]
+    (x0, y0), (x1, y1) = path[0], path[-1]
+    where = "{name}: {x:len} from the left end, {y:len} from the near edge"
+    return [
+        write(f"axis of the bit, {where}", name="first end", x=x0, y=y0),
+        write(where, name="other end", x=x1, y=y1),
+        write("a stop for the arm at each; try both with the bit above the board"),
+    ]
+
+
+def _template_lines(setting: PocketSetting, cut: PocketCut, guide: BushingGuide | BearingGuide) -> list[Text]:
+    """How large the template is, within and outside, and where it lies on the board (R9)."""
     plan, asked = guide.template, setting.pocket
     lines = []
     length, width = plan.template_length or plan.template_width, plan.template_width
     if asked.facts.round and asked.facts.frees:
-        lines.append(write("template {d:len} across", d=length))
+        what = "plug" if asked.facts.keeps_inside else "opening"
+        lines.append(write("{what} {d:len} across", what=what, d=length))
     elif asked.ring is not None:
         lines.append(write("template: the outline, {o:len} larger all round", o=plan.offset))
     else:
         lines.append(write("opening {l:len} × {w:len}, corners {r:len}", l=length, w=width, r=plan.template_corner_radius or 0.0))
+    ring = template_ring(asked, guide, beyond=setting.bit.diameter + LEAD)
+    if ring is not None:
+        lines += _template_place(setting, cut, ring)
     lines.append(write("{t:len} thick or more, fixed above the work", t=guide.thickness))
+    return lines
+
+
+def _template_place(setting: PocketSetting, cut: PocketCut, ring: Ring) -> list[Text]:
+    """Where a template's edge lies at the first place, from the end and edge that the cut is measured from, and how large the
+    whole of it is, so that the base lies on it everywhere."""
+    asked, (x0, y0, x1, y1) = setting.pocket, extent(ring)
+    length, width = asked.part
+    keeps = asked.facts.keeps_inside
+    x, y = (x0 if cut.end == "left" else length - x1), (y0 if cut.edge == "near" else width - y1)
+    lines = []
+    for side, past in (("left", -x0), ("right", x1 - length), ("near", -y0), ("far", y1 - width)):
+        if side in asked.open_sides and past > 0:
+            lines.append(write("open over the {side} side, its walls run {x:rough} past the edge", side=side, x=past))
+    what = "plug" if keeps else "opening"
+    facts: dict[str, Fact] = {"what": what, "end": f"{cut.end} end", "edge": f"{cut.edge} edge", "x": x, "y": y}
+    measures = [
+        words
+        for words, sides in (("{x:len} from the {end}", ("left", "right")), ("{y:len} from the {edge}", ("near", "far")))
+        if not set(sides) & set(asked.open_sides)
+    ]
+    if measures:
+        lines.append(write("{what} begins " + ", ".join(measures), **facts))
+    if not keeps:
+        rim = 2 * TEMPLATE_RIM
+        lines.append(write("whole template {l:rough} × {w:rough} or larger", l=x1 - x0 + rim, w=y1 - y0 + rim))
     return lines
 
 
@@ -260,16 +311,18 @@ def pocket_stations(setting: PocketSetting, cut: PocketCut) -> tuple[StationLine
     from_end = cut.from_left.mm
     match setting.guide:
         case TrammelGuide():
-            on_lines = "pivot on the cross"
+            on_lines = plain("pivot on the cross")
         case FreehandGuide():
-            on_lines = "inside the lines"
-        case BushingGuide() | BearingGuide() | ShoulderGuide() | SledGuide() | None:
-            on_lines = "template on the lines"
+            on_lines = plain("inside the lines")
+        case BushingGuide(template=plan):
+            side = "inside" if asked.facts.keeps_inside else "outside"
+            off = write("{o:len} {side} the lines", o=abs(plan.offset), side=side)
+            on_lines = Shown(metric=Reading(number=off.metric, unit=""), inch=Reading(number=off.inch, unit=""))
+        case BearingGuide() | ShoulderGuide() | SledGuide() | None:
+            on_lines = plain("template on the lines")
         case _:
             assert_never(setting.guide)
     return tuple(
-        StationLine(
-            number=i + 1, mark=show(from_end + abs(shift), "mm"), guide=plain(on_lines), heading=sense_of(asked).capitalize()
-        )
+        StationLine(number=i + 1, mark=show(from_end + abs(shift), "mm"), guide=on_lines, heading=sense_of(asked).capitalize())
         for i, shift in enumerate(asked.places)
     )

@@ -67,6 +67,10 @@ def nominal_shank(measured: float) -> float:
     return measured
 
 
+_IN_HAND = 0.5
+"""mm of cutting edge above the face, below a shank that is wider (R3)."""
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Bit:
     """A bit. Of `diameter`, `cutting_length`, `radius`, `width`, `angle`, `bearing`, `head`, `neck` and `up_cut_tip` those
@@ -133,6 +137,11 @@ class Bit:
             if self.diameter and abs(self.diameter - diameter) > 0.05:
                 raise BitError(refusals.DIAMETER_DISAGREES, field="diameter", given=self.diameter, derived=diameter)
             object.__setattr__(self, "diameter", diameter)
+
+    @property
+    def cuts_to(self) -> float:
+        """How deep it may cut, in mm: as far as it cuts, and half a millimetre less where a wider shank would rub on the face."""
+        return self.cutting_length - (_IN_HAND if self.shank > self.diameter else 0.0)
 
     @property
     def kind(self) -> Kind:
