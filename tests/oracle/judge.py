@@ -289,8 +289,9 @@ class Judge:
             said = moves[number]["fresh"]
             if seen == {"none"} and said != "none" and self._takes_anything(number):
                 continue
-            # Earlier cuts leave a side standing in places, and few places are looked at: less than is said is right there.
-            if said is not None and said not in seen and not (self.before and said == "both"):
+            # Earlier cuts and bends leave a side standing in places, and few places are looked at: less than is said is right.
+            bends = len(moves[number]["path"]) > 2
+            if said is not None and said not in seen and not ((self.before or bends) and said == "both"):
                 found.append(f"move {number} (cut): fresh wood {' or '.join(sorted(seen))}, said {said}")
         return found
 
@@ -302,11 +303,13 @@ class Judge:
         path = [np.array(each) for each in move["path"]]
         flat = []
         for a, b in itertools.pairwise(path):
+            ahead = math.atan2(*(b - a)[::-1])
             for share in np.linspace(0.0, 1.0, 25):
-                turns = np.linspace(0, 2 * math.pi, 12, endpoint=False)
-                flat += [a + (b - a) * share + 0.95 * r * np.array([math.cos(t), math.sin(t)]) for t in turns]
+                turns = ahead + np.linspace(0, 2 * math.pi, 12, endpoint=False)
+                flat += [a + (b - a) * share + 0.985 * r * np.array([math.cos(t), math.sin(t)]) for t in turns]
         top = min(max(z for z, _, _ in silhouette), move["to_depth"])
-        points = np.concatenate([self.placed(move, np.array(flat), np.full(len(flat), at)) for at in np.linspace(0.05, top, 5)])
+        depths = (*np.linspace(0.05, top, 5), move["to_depth"] - 0.1)
+        points = np.concatenate([self.placed(move, np.array(flat), np.full(len(flat), at)) for at in depths])
         wood = self.in_work(points)
         return bool(wood.any()) and bool((self.first_gone(points[wood], more=WITHIN) == number).any())
 
@@ -454,7 +457,8 @@ def _side(parts: dict[str, float]) -> set[str]:
         # A side of which points meet little may count as none.
         return {"both"} if min(left, right) > _HARDLY else {"both", "left" if left > right else "right"}
     if left > _SLIVER or right > _SLIVER:
-        return {"left" if left > right else "right"}
+        side = "left" if left > right else "right"
+        return {side} if max(left, right) > _HARDLY else {side, "none"}
     wood = parts.get("left near", 0.0) + parts.get("right near", 0.0)
     if wood <= _SLIVER:
         return {"none"}

@@ -71,7 +71,7 @@ def section_at(at: Point, way: Point, layers: tuple[Layer, ...], *, passing: boo
         widest=max(widths, default=0.0),
         height=sum(each.thick for each in layers if each.wood),
         slot=sum(each.thick for each, width in zip(layers, widths, strict=True) if each.r and width >= _FULL * 2 * each.r),
-        sides=_sides(layers) if area > _SHAVING else (False, False),
+        sides=_sides(layers) if area > SHAVING else (False, False),
         passing=passing,
         long=long,
     )
@@ -91,7 +91,7 @@ def _sides(layers: Sequence[Layer]) -> tuple[bool, bool]:
 
 _BESIDE = 0.2
 """Of the radius: where the middle of a strip lies further from the axis than that, the strip stands beside it."""
-_SHAVING = 0.4
+SHAVING = 1.0
 """mm²: less fresh wood than that is on no side."""
 
 

@@ -10,7 +10,7 @@ from ranura.core.cutting.turning import Turning
 from ranura.core.geometry.rings import Point
 from ranura.core.proof.findings import Finding, Found
 from ranura.core.proof.moves import Body, Fresh, MachineSetting, Move, Program, Vector3
-from ranura.core.proof.sections import Section, sections_of
+from ranura.core.proof.sections import SHAVING, Section, sections_of
 from ranura.core.proof.standing import wood_below
 from ranura.core.proof.stations import Stations
 from ranura.core.proof.surroundings import seen_from, surroundings
@@ -117,7 +117,7 @@ class Step:
         left, right = any(a for a, _ in seen), any(b for _, b in seen)
         if left != right:
             return "left" if left else "right"
-        return said if any(section.area for section in self.sections) else "none"
+        return said if any(section.area > SHAVING for section in self.sections) else "none"
 
     def z(self, depth: float) -> float:
         """The height on the board of a depth below the worked surface."""
