@@ -212,7 +212,11 @@ def test_stations_are_each_measured_from_the_one_end(position, spacing, count):
 def test_stations_from_the_right_end_and_at_given_places_are_in_the_order_of_the_tape():
     made = plan(end="right", position=64, more=(mm("420"), mm("212")))
     assert [str(each.mark.metric) for each in made.stations] == ["64 mm", "212 mm", "420 mm"]
-    assert [each.heading for each in made.stations] == ["Push away", "Pull towards you", "Pull towards you"]
+    assert [each.heading for each in made.stations] == [
+        "Push away, fence left",
+        "Pull towards you, fence right",
+        "Pull towards you, fence right",
+    ]
     asked = channel(dado(end="right", position=64, more=(mm("212"),)), BOARD)
     assert [station.right for station in asked.stations] == pytest.approx([640 - 64, 640 - 212])
 

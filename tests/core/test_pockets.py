@@ -496,7 +496,8 @@ def test_a_lap_is_as_deep_as_typed_or_leaves_what_is_typed(changes, depth, tongu
     assert figure(made, "lap.tongue") == pytest.approx(tongue)
     both = bool(changes.get("both_faces"))
     direction = next(each for each in made.slip if each.key == "direction")
-    assert any("turn the board over" in line.metric for line in direction.lines) == both
+    assert any("turn it over about its length" in line.metric for line in direction.lines) == both
+    assert any("shim of" in line.metric for line in direction.lines) == both
     assert ("cheeks-count-twice" in codes(made)) == both
     assert made.sentence.metric.startswith("A tenon" if both else "A half-lap")
 

@@ -83,7 +83,8 @@ def test_a_channel_has_a_backer_where_the_bit_breaks_out_and_a_block_where_it_st
         stopped = "near edge" if "stop_first" in stops else "far edge"
         assert len(blocks) == 1
         assert blocks[0].startswith(block)
-        assert blocks[0].endswith(f"outside the {stopped}")
+        # Beyond the board it stands on something of the same height.
+        assert blocks[0].endswith(f"outside the {stopped}, on scrap of its thickness, clamped")
 
 
 @pytest.mark.parametrize(("distance", "said"), [(80.0, "the fence 5 mm further off"), (71.0, "the fence 4 mm nearer")])

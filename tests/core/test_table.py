@@ -16,6 +16,7 @@ from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.on_board import channel
 from ranura.core.cutting.direction import left_of, straight_direction
 from ranura.core.plan import PLANNING, CutPlan, plan_cut
+from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.errors import CutError
 from ranura.demo.shop import SHOP
 
@@ -163,7 +164,7 @@ def test_the_table_is_offered_by_hand_and_the_hand_over_the_table():
         (WIDE, {"goes": "across", "end": "left", "angle": 20.0, "position": 200}, "turned-on-table"),
         (dataclasses.replace(WIDE, count=2), {"goes": "across", "end": "left", "mirrored": True}, "pair-on-table"),
         (dataclasses.replace(WIDE, length=mm(1200)), {"goes": "across", "end": "left", "position": 590}, "fence-beyond-table"),
-        (WIDE, {"width": 9, "depth": 16, "shape": "t-slot", "position": 100}, "undercut-on-table"),
+        (WIDE, {"width": 4.8, "depth": 8, "shape": "keyhole", "stop_first": 60, "stop_last": 80}, "undercut-on-table"),
         (WIDE, {"width": 10, "bit_id": "down-cut-6.35"}, "lifts-off-table"),
     ],
 )
@@ -171,6 +172,21 @@ def test_what_no_table_can_do_stops_there_and_says_why(piece, changes, code):
     made = plan(piece, **{**changes, "guide": "table-fence"})
     assert made.status == "stop"
     assert code in codes(made)
+
+
+def test_a_t_slot_goes_over_a_table_in_at_one_end_and_out_at_the_other():
+    clearing = Bit(
+        id="straight-8-half", name="8 straight on 1/2 in", profile="straight", diameter=8, shank=12.7, cutting_length=20,
+        flutes=2, plunges=True, overall_length=63,
+    )  # fmt: skip
+    shop = dataclasses.replace(SHOP, bits=(*SHOP.bits, clearing))
+    cut = dado(width=9, depth=11, shape="t-slot", goes="along", end="near", position=60, guide="table-fence")
+    made = PLANNING.plan_with_moves(cut, WIDE, shop, shop.rules)
+    assert (made.status, made.router_id) == ("caution", "table-three")
+    assert {setting.mounting for setting in made.settings} == {"table"}
+    assert [move.kind for move in made.moves].count("lift") == 0
+    # The same without a bit that clears the way over the table: none is taken by hand in between.
+    assert "no-clearing-bit" in {each.code for each in PLANNING.plan(cut, WIDE, SHOP, SHOP.rules).cautions}
 
 
 def test_a_hand_router_does_not_hang_below_a_table():

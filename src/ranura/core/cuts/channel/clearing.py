@@ -41,7 +41,8 @@ class Cleared:
 
 
 def cleared_by(judge: ChannelJudge, chosen: Candidate) -> Cleared | None:
-    """The widest straight bit that is no wider than the neck, in the same router if it can be; None where there is none.
+    """The widest straight bit that is no wider than the neck, in the same router if it can be, else in one guided alike; None
+    where there is none.
 
     Rule: R3 full depth only
     Formula: D ≤ neck, depth − 0.5 mm; both bits run on one axis
@@ -51,7 +52,9 @@ def cleared_by(judge: ChannelJudge, chosen: Candidate) -> Cleared | None:
     if not closeness.over(depth, 0):
         return None
     need = replace(judge.need, floor="flat", width=neck, depth=depth)
-    straight = ChannelJudge(judge.tools.shop, need, judge.wood, judge.rules)
+    # Over a table it is cleared over the table, along the same fence; by hand by hand.
+    over_table = chosen.router.mounting == "table"
+    straight = ChannelJudge(judge.tools.shop, need, judge.wood, judge.rules, over_table=over_table)
     found = shortlist(straight, straight.ranking(), count=_LOOKED_AT).fit
     if not found:
         return None

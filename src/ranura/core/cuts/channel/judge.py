@@ -31,14 +31,22 @@ _WIDTH_WITHIN = 0.1
 
 
 class ChannelJudge(StraightJudge):
-    """`channel` is the cut on its board; None while only its section is known, which then has a flat floor."""
+    """`channel` is the cut on its board; None while only its section is known, which then has a flat floor; `over_table`: it is
+    made over a table."""
 
     def __init__(
-        self, shop: Shop, need: StraightCut, wood: Material, rules: HouseRules, channel: ChannelOnBoard | None = None
+        self,
+        shop: Shop,
+        need: StraightCut,
+        wood: Material,
+        rules: HouseRules,
+        channel: ChannelOnBoard | None = None,
+        *,
+        over_table: bool = False,
     ) -> None:
         super().__init__(shop, need, wood, rules)
         self.channel = channel
-        self._for_table = channel is not None and channel.guide == "table-fence"
+        self._for_table = over_table or (channel is not None and channel.guide == "table-fence")
         self.facts = SHAPES["square"] if channel is None else channel.facts
 
     @property
@@ -110,6 +118,8 @@ class ChannelJudge(StraightJudge):
         """What keeps a cut off a table, where it was asked for or the part is too small for the hand: a slant, a pair, a bit that
         lifts it. Where somebody said how it is guided or held, it is by hand."""
         asked = self.channel
+        if asked is None and self._for_table:
+            return
         by_hand = asked is None or asked.mortise or asked.guide is not None or asked.held is not None or bool(asked.clamps)
         if asked is None or not (self._for_table or (self.small and not by_hand)):
             yield Reason(guide_words.NEEDS_HAND_ROUTER)
@@ -150,7 +160,8 @@ def against_table(channel: ChannelOnBoard) -> Reason | None:
         return Reason(words.TURNED_ON_TABLE)
     if channel.mirrored:
         return Reason(words.PAIR_ON_TABLE)
-    return Reason(words.UNDERCUT_ON_TABLE) if channel.facts.floor == "undercut" else None
+    # In at one end and out at the other is the usual way of a T-slot; inside the board it could not be lifted off (R13).
+    return Reason(words.UNDERCUT_ON_TABLE) if channel.facts.floor == "undercut" and channel.is_stopped else None
 
 
 def held_channel(channel: ChannelOnBoard, option: GuideOption, bit: Bit, base: Base) -> Holding:

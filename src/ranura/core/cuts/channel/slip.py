@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from ranura.core.cuts.channel.asked import ChannelCut
-from ranura.core.cuts.channel.fence import Jig, ScoredLine, TableFence
+from ranura.core.cuts.channel.fence import Fence, Jig, ScoredLine, TableFence
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import guide_words, stop_lines
 from ranura.core.holding.hands import PUSHED_UNDER
@@ -171,8 +171,9 @@ def _hold(setting: ChannelSetting, figures: Mapping[str, Figure], cautions: Sequ
     lines: list[Text] = []
     if not stopped:
         lines += hold_lines(holding)
-    if backed := backer_edge(setting):
-        lines.append(write("backer at the {edge}, level with the face", edge=backed))
+    if setting.channel.mirrored:
+        lines.append(write("two boards side by side, ends flush, clamped to one another"))
+    lines += _backers(setting)
     return SlipSection(
         key="hold",
         title="Hold",
@@ -182,10 +183,32 @@ def _hold(setting: ChannelSetting, figures: Mapping[str, Figure], cautions: Sequ
     )
 
 
-def backer_edge(setting: ChannelSetting) -> str | None:
-    """Where the bit leaves the wood; None where the channel ends inside the board."""
+def _backers(setting: ChannelSetting) -> list[Text]:
+    """Where scrap is wanted, place by place where that is not everywhere the same."""
+    where: dict[str, list[int]] = {}
+    for fence in setting.option.fences:
+        if edge := backer_edge(setting, fence):
+            where.setdefault(edge, []).append(fence.station.number)
+    many = len(where) > 1
+    return [
+        write("backer at the {edge}, level with the face{at}", edge=edge, at=f", at {listed(numbers)}" if many else "")
+        for edge, numbers in where.items()
+    ]
+
+
+def listed(numbers: Sequence[int]) -> str:
+    """Places by their numbers.
+
+    >>> listed([1]), listed([2, 3, 4])
+    ('1', '2, 3 and 4')"""
+    said = [str(number) for number in numbers]
+    return said[0] if len(said) == 1 else f"{', '.join(said[:-1])} and {said[-1]}"
+
+
+def backer_edge(setting: ChannelSetting, fence: Fence | None = None) -> str | None:
+    """Where the bit leaves the wood, at the first place or another; None where the channel ends inside the board."""
     channel = setting.channel
-    up = setting.fence.heading[1] > 0
+    up = (fence or setting.fence).heading[1] > 0
     if channel.stopped[1 if up else 0]:
         return None
     if channel.goes == "across":

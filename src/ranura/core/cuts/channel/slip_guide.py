@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import assert_never
 
-from ranura.core.cuts.channel.fence import GuideOnRods, GuideOption, Jig, ScoredLine, Straightedge, TableFence
+from ranura.core.cuts.channel.fence import Fence, GuideOnRods, GuideOption, Jig, ScoredLine, Straightedge, TableFence
 from ranura.core.cuts.channel.fit import ErrorOf, Forecast
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.sweep import path_of
@@ -97,16 +97,26 @@ def end_words(setting: ChannelSetting) -> str:
     return f"{end} end" if end in ("left", "right") else f"{end} edge"
 
 
+_BLOCK_LONG = 50.0
+"""mm of fence that a stop block takes."""
+
+
 def stop_lines(setting: ChannelSetting) -> list[Text]:
     """Where the stop blocks for the base stand, or the marks for its edge: from the edge of the board behind the start."""
     if not setting.by_hand:
         names = {"start": "right-hand", "end": "left-hand"}
-        return [write("{side} block {x:len} from the bit's axis", side=names[end], x=at) for end, at in table_blocks(setting)]
+        blocks = table_blocks(setting)
+        lines = [write("{side} block {x:len} from the bit's axis", side=names[end], x=at) for end, at in blocks]
+        far = max(at for _, at in blocks) + _BLOCK_LONG
+        if far > setting.base.across / 2:
+            lines.append(write("both on an auxiliary fence {l:rough} long, clamped to the table's own", l=2 * far))
+        return lines
     along = ", along the fence" if setting.channel.angle else ""
-    return [
-        Text(metric=said.metric + along, inch=said.inch + along)
-        for said in (place_words(word, at, edge) for _, word, at, edge in stop_places(setting))
-    ]
+    found = []
+    for _, word, at, edge in stop_places(setting):
+        said, stands = place_words(word, at, edge), ", on scrap of its thickness, clamped" if at < 0 else ", clamped to the board"
+        found.append(Text(metric=said.metric + along + stands, inch=said.inch + along + stands))
+    return found
 
 
 def table_blocks(setting: ChannelSetting) -> list[tuple[str, float]]:
@@ -215,10 +225,19 @@ def station_lines(setting: ChannelSetting) -> tuple[StationLine, ...]:
             number=fence.station.number,
             mark=show(fence.station.position, "mm"),
             guide=_beside(fence.at),
-            heading=heading_words(setting.channel.frame.turn(fence.heading)) if setting.by_hand else "work right to left",
+            heading=_way_of(setting, fence),
         )
         for fence in fences
     )
+
+
+def _way_of(setting: ChannelSetting, fence: Fence) -> str:
+    """How a place is run: which way, on which side the fence is then."""
+    if not setting.by_hand:
+        return "work right to left"
+    x, y = setting.channel.frame.turn(fence.heading)
+    side = "left" if y > abs(x) or abs(x) > abs(y) else "right"
+    return heading_words((x, y)) + (f", fence {side}" if fence.stands else "")
 
 
 def _beside(at: float) -> Shown:

@@ -22,6 +22,7 @@ from ranura.core.cuts.pocket.guides import (
 )
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.setting import PocketSetting
+from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Ring, extent
 from ranura.core.holding.clamps import LEAD
 from ranura.core.output.going import Ends, Going
@@ -43,6 +44,8 @@ from ranura.core.text.figures import Figure, plain, show
 from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import Fact, Reading, Shown, Text, write
 
+_PARED = 1.0
+"""mm inside its line that a cut by eye stays, to be pared (R8)."""
 _LOOSE = {
     "tabs": "over the 4 tabs lift the bit 1.5 mm in the last passes; saw and pare them",
     "tape": "double-sided tape under the loose piece, pressed on",
@@ -128,13 +131,19 @@ def _guide(setting: PocketSetting, cut: PocketCut, guide: AreaGuide, figures: Ma
             lines.append(write("pivot in the centre" + (", on the piece that comes out: hold it first" if comes_out else "")))
         case ShoulderGuide():
             shown = lead(figures["area.shoulder"], "shoulder to fence")
-            lines.append(write("straightedge on the board, scrap of its height at the end"))
+            long = setting.pocket.part[1] + 2 * setting.rules.fence_overhang
+            lines.append(
+                write("straightedge {l:rough} or longer, a clamp at each end; scrap of the board's height at the end", l=long)
+            )
         case SledGuide(sled=sled):
             shown = Lead(shown=plain("Sled"), caption=write("on rails"))
             lines.append(write("{name}; rails parallel, board wedged so that it does not rock", name=sled.name))
         case FreehandGuide():
             shown = Lead(shown=plain("Freehand"), caption=write("inside a scored line"))
-            lines.append(write("stay 1 mm inside it; pare to the line"))
+            room = closeness.over(asked.narrow, setting.bit.diameter + 2 * _PARED) or asked.around
+            lines.append(
+                write("stay 1 mm inside it; pare to the line" if room else "as wide as the bit: its walls are left as they come")
+            )
         case _:
             assert_never(guide)
     if setting.plate is not None:
@@ -225,7 +234,8 @@ def _direction(setting: PocketSetting, guide: AreaGuide, going: Going | None) ->
         lines.append(write("{n} lanes across, from the {first} on, all in this sense", n=len(setting.paths), first=first))
         lines.append(write(_back_to_the_next_lane(setting, guide)))
         if asked.both_faces:
-            lines.append(write("then turn the board over: the same again"))
+            lines.append(write("then turn it over about its length, the same end at the same side: the same again"))
+            lines.append(write("shim of {d:len} below the finished cheek", d=asked.depth))
         return SlipSection(
             key="direction",
             title="Direction",
