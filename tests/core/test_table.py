@@ -182,7 +182,7 @@ def test_a_t_slot_goes_over_a_table_in_at_one_end_and_out_at_the_other():
     shop = dataclasses.replace(SHOP, bits=(*SHOP.bits, clearing))
     cut = dado(width=9, depth=11, shape="t-slot", goes="along", end="near", position=60, guide="table-fence")
     made = PLANNING.plan_with_moves(cut, WIDE, shop, shop.rules)
-    assert (made.status, made.router_id) == ("caution", "table-three")
+    assert (made.status, made.router_id) == ("ready", "table-three")
     assert {setting.mounting for setting in made.settings} == {"table"}
     assert [move.kind for move in made.moves].count("lift") == 0
     # The same without a bit that clears the way over the table: none is taken by hand in between.

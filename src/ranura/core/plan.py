@@ -21,6 +21,7 @@ from ranura.core.choosing.shortlist import shortlist
 from ranura.core.families import FAMILIES
 from ranura.core.family import NOTHING_BEFORE, AnyCut, Before, Families, Family, Planner, PlanText, Task
 from ranura.core.learning.corrections import Correction, MeasureKey
+from ranura.core.output.broken import broken
 from ranura.core.output.dry_run import DryRun, dry_run
 from ranura.core.output.remedies import Remedy, known_walls
 from ranura.core.proof.findings import Finding, Proof
@@ -130,7 +131,8 @@ class Planning:
         """What the plan does, step by step as its plan view shows it. Raises `CutError` as `plan` does."""
         with inches_to(rules.inch_parts):
             proven = self._chosen(cut, before.board(piece), shop, rules, before).proven
-            return dry_run(proven.program, proven.proof, partial(proven.planned.drawn, proven.setting))
+            text = marked(proven, proven.planned.text(proven.setting, proven.program.moves))
+            return dry_run(proven.program, proven.proof, text.drawing[0], partial(proven.planned.drawn, proven.setting))
 
     def leaves(self, cut: AnyCut, piece: Piece, shop: Shop, *, before: Before = NOTHING_BEFORE) -> Before:
         """What is so after a cut: its tools are set up, and its moves have taken what they take. A cut that its plan stops, or
@@ -272,7 +274,7 @@ class Planning:
             form=self.form(cut, piece, rules, shop.unit),
             **{field.name: getattr(text, field.name) for field in fields(PlanText)},
         )
-        return plan, proven.program
+        return replace(plan, drawing=(*(broken(view) for view in text.drawing[:1]), *text.drawing[1:])), proven.program
 
     def _with_ways_out(
         self, text: PlanText, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, chosen: _Chosen

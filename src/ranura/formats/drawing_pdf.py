@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
+from itertools import pairwise
 
 from reportlab.lib.colors import Color, HexColor, white
 from reportlab.pdfgen.canvas import Canvas
@@ -83,6 +84,8 @@ def draw_view(canvas: Canvas, view: View, *, x: float, y: float, width: float, h
     for outline in view.outlines:
         standing = outline.role == "bit" and view.name != "plan"
         _outline(canvas, outline, fit, dashed=outline.role in ("base", "sweep") or standing)
+    for each in view.breaks:
+        _break(canvas, fit.at((each.at, y0)), fit.at((each.at, y1)))
     for outline in view.outlines:
         if outline.role == "pass" and outline.label is not None:
             _label(canvas, outline, outline.label, fit, system)
@@ -137,6 +140,28 @@ def _hatch(canvas: Canvas, path: object, points: Sequence[Point], slope: int, ga
             canvas.line(start, top, start + rise, bottom)
         start += gap
     canvas.restoreState()
+
+
+def _break(canvas: Canvas, low: Point, high: Point) -> None:
+    """Where a long board is broken: nothing of it is drawn there, between two torn edges."""
+    (x, bottom), (_, top) = low, high
+    count = max(2, round((top - bottom) / 8))
+    edges = [
+        [(x + side * 3 + (1.5 if i % 2 else -1.5), bottom + (top - bottom) * i / count) for i in range(count + 1)]
+        for side in (-1, 1)
+    ]
+    path = canvas.beginPath()
+    path.moveTo(*edges[0][0])
+    for point in (*edges[0][1:], *reversed(edges[1])):
+        path.lineTo(*point)
+    path.close()
+    canvas.setFillColor(white)
+    canvas.drawPath(path, stroke=0, fill=1)
+    canvas.setStrokeColor(SOFT)
+    canvas.setLineWidth(0.6)
+    for edge in edges:
+        for a, b in pairwise(edge):
+            canvas.line(*a, *b)
 
 
 def _label(canvas: Canvas, outline: Outline, label: Text, fit: _Fit, system: System) -> None:

@@ -251,13 +251,7 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
                 </button>
               ) : null}
               {plan.drawing[0] && running ? (
-                <DryRun
-                  view={plan.drawing[0]}
-                  run={running}
-                  plan={plan}
-                  unit={unit}
-                  onClose={() => setDry(null)}
-                />
+                <DryRun run={running} plan={plan} unit={unit} onClose={() => setDry(null)} />
               ) : plan.drawing[0] ? (
                 <Drawing
                   view={plan.drawing[0]}

@@ -57,6 +57,33 @@ function Outlines({ view, scale, id }: { view: View; scale: Scale; id: string })
   });
 }
 
+/** Where a long board is broken: nothing of it is drawn there, between two torn edges. */
+function Breaks({ view, scale }: { view: View; scale: Scale }) {
+  const [, y0, , y1] = view.frame;
+  const [top, bottom] = [scale.y(y1), scale.y(y0)];
+  const count = Math.max(2, Math.round((bottom - top) / 14));
+  const torn = (x: number) =>
+    Array.from(
+      { length: count + 1 },
+      (_, i) => `${x + (i % 2 ? 3 : -3)} ${top + ((bottom - top) * i) / count}`,
+    ).join("L");
+  return view.breaks.map((each) => {
+    const x = scale.x(each.at);
+    return (
+      <g key={each.at} data-role="break">
+        <path
+          d={`M${torn(x - 5)}L${torn(x + 5)
+            .split("L")
+            .reverse()
+            .join("L")}Z`}
+          className="fill-bench"
+        />
+        <path d={`M${torn(x - 5)}M${torn(x + 5)}`} fill="none" className="stroke-ink-2" strokeWidth="1.2" />
+      </g>
+    );
+  });
+}
+
 interface BitProps {
   at: readonly [number, number];
   view: View;
@@ -146,6 +173,7 @@ export const Drawing = memo(function Drawing({
           <title>{label}</title>
           <Patterns id={id} />
           <Outlines view={view} scale={scale} id={id} />
+          <Breaks view={view} scale={scale} />
           <Arrows view={view} scale={scale} unit={unit} right={width} />
           <Labels view={view} scale={scale} unit={unit} right={width} />
           {onEdge ? <Edges view={view} scale={scale} onEdge={onEdge} /> : null}

@@ -65,14 +65,14 @@ function usePlayer(run: Run) {
 }
 
 interface Props {
-  view: View;
   run: Run;
   plan: CutPlan;
   unit: Unit;
   onClose: () => void;
 }
 
-export function DryRun({ view, run, plan, unit, onClose }: Props) {
+export function DryRun({ run, plan, unit, onClose }: Props) {
+  const view = run.view;
   const player = usePlayer(run);
   const { now, ends } = player;
   const step = run.steps[now.index] as Step;

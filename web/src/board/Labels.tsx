@@ -133,7 +133,7 @@ export function Labels({ view, scale, unit, right }: Layer) {
           />
         );
       case "template": {
-        if (at.height < 12) return null; // too small a drawing for more words
+        if (at.height < 12 || view.breaks.length > 0) return null; // too little room for more words
         // Beside the template, towards the middle of the drawing, where there is room for it.
         const side = at.x < scale.x((view.frame[0] + view.frame[2]) / 2) ? 1 : -1;
         return (

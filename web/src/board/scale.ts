@@ -47,6 +47,11 @@ export function fixedAt(view: View, width: number, height: number, px: number): 
   };
 }
 
+/** Where a place along a broken view lies on the whole board. */
+export function unbroken(view: View, x: number): number {
+  return view.breaks.reduce((whole, each) => (x > each.at ? whole + each.hidden : whole), x);
+}
+
 /** The path of a closed outline. */
 export function outlinePath(points: readonly (readonly [number, number])[], scale: Scale): string {
   const at = points.map(([x, y]) => `${scale.x(x).toFixed(2)} ${scale.y(y).toFixed(2)}`);

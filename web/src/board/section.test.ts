@@ -31,6 +31,7 @@ const view: View = {
   handles: [],
   clamps: [],
   board: null,
+  breaks: [],
 };
 
 describe("a section at a stage", () => {

@@ -13,7 +13,7 @@ from shapely.geometry import Point as Spot
 from shapely.ops import nearest_points
 
 from ranura.core.geometry.rings import Point, Ring
-from ranura.core.output.views import Role
+from ranura.core.output.views import Role, View
 from ranura.core.proof.findings import Proof
 from ranura.core.proof.moves import Body, Fresh, MachineSetting, Move, MoveKind, Program
 from ranura.core.proof.moves import Role as BodyRole
@@ -93,12 +93,14 @@ class DryStep:
 class DryRun:
     """All moves of a plan in order of work, with what they are made with and what stands there."""
 
+    view: View
+    """The whole board from above, unbroken."""
     steps: tuple[DryStep, ...]
     tools: tuple[DryTool, ...]
     bodies: tuple[DryBody, ...]
 
 
-def dry_run(program: Program, proof: Proof, drawn: Callable[[Point], Point]) -> DryRun:
+def dry_run(program: Program, proof: Proof, view: View, drawn: Callable[[Point], Point]) -> DryRun:
     """A plan's moves as its plan view shows them; `drawn` is where a point of the board lies in it."""
     found: dict[int, list[int]] = {}
     for number, each in enumerate(proof.findings, start=1):
@@ -108,7 +110,7 @@ def dry_run(program: Program, proof: Proof, drawn: Callable[[Point], Point]) -> 
         _step(program, number, drawn, headings[number], tuple(found.get(number, ()))) for number in range(len(program.moves))
     )
     tools = tuple(_tool(program, number, drawn, headings) for number in range(len(program.settings)))
-    return DryRun(steps=steps, tools=tools, bodies=tuple(_bodies(program.bodies, drawn)))
+    return DryRun(view=view, steps=steps, tools=tools, bodies=tuple(_bodies(program.bodies, drawn)))
 
 
 def _step(

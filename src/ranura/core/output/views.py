@@ -149,6 +149,14 @@ class ClampMark:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class Break:
+    """Where a long view is broken: its x, and how many mm of the board are left out there."""
+
+    at: float
+    hidden: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class View:
     """One view of a drawing."""
 
@@ -171,6 +179,8 @@ class View:
     """What can be moved along the board's sides."""
     board: tuple[float, float] | None = None
     """Its length and width."""
+    breaks: tuple[Break, ...] = ()
+    """Where it is broken, from left to right."""
 
 
 def box(x0: float, y0: float, x1: float, y1: float) -> tuple[Point, ...]:

@@ -326,7 +326,7 @@ def pocket_stations(setting: PocketSetting, cut: PocketCut) -> tuple[StationLine
             on_lines = plain("inside the lines")
         case BushingGuide(template=plan):
             side = "inside" if asked.facts.keeps_inside else "outside"
-            off = write("{o:len} {side} the lines", o=abs(plan.offset), side=side)
+            off = write("{o:len} {side}", o=abs(plan.offset), side=side)
             on_lines = Shown(metric=Reading(number=off.metric, unit=""), inch=Reading(number=off.inch, unit=""))
         case BearingGuide() | ShoulderGuide() | SledGuide() | None:
             on_lines = plain("template on the lines")

@@ -1,0 +1,71 @@
+"""Long boards are broken where nothing happens: nothing that happens is left out, and nothing changes places."""
+
+from __future__ import annotations
+
+import dataclasses
+
+import pytest
+from tests.data.edges import mm
+
+from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.output.broken import broken
+from ranura.core.plan import PLANNING
+from ranura.demo.jobs import PIECES
+from ranura.demo.shop import SHOP
+
+DEMO = {name: (piece, cut) for _, piece, cuts in PIECES for name, _, cut in cuts}
+RAIL, SLOTS = DEMO["rail-slots"]
+
+
+def both(cut, piece):
+    """The plan view broken and unbroken."""
+    return PLANNING.plan(cut, piece, SHOP, SHOP.rules).drawing[0], PLANNING.dry_run(cut, piece, SHOP, SHOP.rules).view
+
+
+def wide(view) -> float:
+    return view.frame[2] - view.frame[0]
+
+
+def test_the_slots_of_a_long_rail_are_large_in_view():
+    short, whole = both(SLOTS, RAIL)
+    assert wide(short) < 0.6 * wide(whole)
+    hidden = sum(each.hidden for each in short.breaks)
+    assert wide(short) + hidden == pytest.approx(wide(whole))
+
+
+def test_what_is_cut_keeps_its_size_and_everything_its_order():
+    short, whole = both(SLOTS, RAIL)
+    for one, two in zip(short.outlines, whole.outlines, strict=True):
+        assert one.role == two.role
+        (a, b), (c, d) = ((min(x for x, _ in o.points), max(x for x, _ in o.points)) for o in (one, two))
+        if one.role in ("waste", "bit", "base", "clamp", "stop"):
+            assert b - a == pytest.approx(d - c), "nothing that happens is broken"
+        assert b - a <= d - c + 1e-6
+        assert [y for _, y in one.points] == [y for _, y in two.points]
+    xs = sorted((b.at[0], a.at[0]) for a, b in zip(short.marks, whole.marks, strict=True))
+    assert [at for _, at in xs] == sorted(at for _, at in xs)
+    # What lies behind a break is as far from its own end as before: a place is found again by what is left out.
+    for one, two in zip(short.clamps, whole.clamps, strict=True):
+        x = one.points[0][0]
+        assert x + sum(each.hidden for each in short.breaks if x > each.at) == pytest.approx(two.points[0][0])
+
+
+@pytest.mark.parametrize("name", [name for name in DEMO if name not in ("rail-slots", "rail-groove", "flat-hinges")])
+def test_what_is_not_long_stays_whole(name):
+    piece, cut = DEMO[name]
+    short, whole = both(cut, piece)
+    assert short == whole
+    assert short.breaks == ()
+
+
+def test_a_long_channel_keeps_its_ends_and_loses_its_middle():
+    rail = dataclasses.replace(RAIL, length=mm(2_400), width=mm(120))
+    groove = ChannelCut(width=mm(8), depth=mm(5), position=mm(56), goes="along", end="near", stop_first=mm(50))
+    short, whole = both(groove, rail)
+    assert wide(short) < 0.5 * wide(whole)
+    assert broken(short).breaks in (short.breaks, ()), "once is enough"
+    (waste,) = (each for each in short.outlines if each.role == "waste")
+    left, right = min(x for x, _ in waste.points), max(x for x, _ in waste.points)
+    work = next(each for each in short.outlines if each.role == "work")
+    assert left - min(x for x, _ in work.points) == pytest.approx(50.0)
+    assert right == pytest.approx(max(x for x, _ in work.points))
