@@ -96,9 +96,9 @@ def _judge_a_fault(
     codes = {each.code for each in run.proof.findings if each.level == "stop"}
     told = _MOVES.dump_python(replace(made, moves=run.moves), mode="json")
     problems = Judge({**plan, **told}, earlier).problems(also=touched(program, made))
-    # A sled that is held on both sides may cut on its way back.
-    free = [number for number, each in enumerate(made.settings) if all(guide.kind != "rails" for guide in each.guides)]
-    climbs = any(move.fresh == "right" and move.kind == "cut" and move.setting in free for move in run.moves)
+    # A sled that is held on both sides may cut on its way back, as deep as the proof says.
+    back = any(each.code == "sled-cuts-back" for each in run.proof.findings)
+    climbs = not back and any(move.fresh == "right" and move.kind == "cut" for move in run.moves)
     seen, proven = bool(problems) or climbs, bool(codes & (_JUDGED_TWICE | _CLIMBS))
     found.met.add(f"fault {name}{'' if seen else ' (harmless)'}")
     found.met |= {f"check {each.check}" for each in run.proof.findings}

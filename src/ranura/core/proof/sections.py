@@ -91,7 +91,7 @@ def _sides(layers: Sequence[Layer]) -> tuple[bool, bool]:
 
 _BESIDE = 0.2
 """Of the radius: where the middle of a strip lies further from the axis than that, the strip stands beside it."""
-SHAVING = 1.0
+SHAVING = 0.5
 """mm²: less fresh wood than that is on no side."""
 
 
