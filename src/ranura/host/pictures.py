@@ -30,6 +30,8 @@ class Picture:
     """A test id that the page has once the view is there."""
     clicks: tuple[str, ...] = ()
     """Test ids that are clicked one after another."""
+    keys: str = ""
+    """Keys that are pressed then."""
     size: tuple[int, int] = _SCREEN
     scheme: Literal["light", "dark"] = "light"
 
@@ -39,6 +41,9 @@ PICTURES: Final[Mapping[str, Picture]] = {
     "dark": Picture(path=_JOB + "rail-groove", shows="slip", scheme="dark"),
     "phone": Picture(path=_JOB + "shelf-dado-212", shows="slip", size=_PHONE),
     "mortise": Picture(path=_JOB + "cross-mortise", shows="slip"),
+    "dry-run": Picture(path=_JOB + "shelf-dado-420", shows="slip", clicks=("dry-run-start",), keys="." * 12),
+    "long-rail": Picture(path=_JOB + "rail-slots", shows="slip"),
+    "table-edge": Picture(path=_JOB + "cross-edges", shows="slip"),
     "edges": Picture(path=_JOB + "lid-edges", shows="slip"),
     "profile-bench": Picture(path=_JOB + "arch-ogee", shows="slip", clicks=("profile-bench",)),
     "drawer": Picture(path="/drawer", shows="bit-count"),
@@ -72,5 +77,7 @@ def _take(browser: Browser, url: str, name: str, picture: Picture) -> None:
     for each in picture.clicks:
         page.get_by_test_id(each).first.click()
         page.wait_for_timeout(_SETTLED_MS)
+    for key in picture.keys:
+        page.keyboard.press(key)
     page.screenshot(path=FOLDER / f"{name}.png")
     context.close()

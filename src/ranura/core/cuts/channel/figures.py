@@ -154,7 +154,9 @@ def fit_figure(found: Forecast) -> Figure:
 
 
 def _setback(setting: ChannelSetting) -> Figure:
-    b, bit, s = setting.guided.distance, setting.bit, setting.fence.setback.setback
+    b, s = setting.guided.distance, setting.fence.setback.setback
+    # A shaped bit cuts the face as wide as it is there.
+    d = setting.channel.cut_by(setting.bit)
     return Figure(
         key="guide.setback",
         label="Fence from the line",
@@ -163,13 +165,13 @@ def _setback(setting: ChannelSetting) -> Figure:
         shown=show(s, "mm"),
         rule="R8",
         formula="s = b − D / 2",
-        worked=write("{b:fine} − {d:fine} / 2 = {s:fine}", b=b, d=bit.diameter, s=s),
+        worked=write("{b:fine} − {d:fine} / 2 = {s:fine}", b=b, d=d, s=s),
         because=because(
             "The {side} of the base runs along the fence, {b:fine} from the bit's axis", side=setting.guided.name, b=b
         ),
         inputs=(
             given("b", f"axis to the {setting.guided.name}", b, "mm"),
-            given("D", "bit diameter", bit.diameter, "mm"),
+            given("D", "width that the bit cuts", d, "mm"),
             given("b + D / 2", "fence to the far wall of a pass", setting.fence.setback.far_wall, "mm"),
         ),
     )

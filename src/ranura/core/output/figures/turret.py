@@ -23,7 +23,10 @@ def turret_figure(turret: Turret, rules: HouseRules) -> Figure:
         school=rules.turret,
         formula="depth = rod setting − what the step stands higher − spacer",
         worked=write(
-            "steps {steps} mm below the high one; {n} depths from {k} settings", steps=steps, n=count, k=len(turret.lowest)
+            "steps {steps} mm below the high one; {n} depths from {k} of the rod",
+            steps=steps,
+            n=count,
+            k="one setting" if not turret.resets else f"{len(turret.lowest)} settings",
         ),
         because=because(
             "{school}: a spacer between rod and step at zero gives its own thickness as depth", school=school_name(turret.method)
