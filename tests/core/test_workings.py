@@ -1,4 +1,4 @@
-"""Every working can be redone with a pencil: what is printed beside an equals sign is worked out once more from what is printed."""
+"""Every working can be redone with a pencil: what is printed beside an equals sign is worked out once more from the print."""
 
 from __future__ import annotations
 
