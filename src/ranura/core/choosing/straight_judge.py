@@ -33,10 +33,13 @@ class StraightJudge(Judge):
         """Why a bit cannot begin inside the board, if so.
 
         Rule: R21.2 begins inside, R3 compression
-        Formula: it cuts at its end; not deeper at once than D/2, which a compression bit's first pass would be
+        Formula: it cuts at its end; not deeper at once than D/2, which a compression bit's first pass would be; in a blind hole
+            no compression bit deeper than its tip
         Source: down into wood a bit cuts with its end alone, which is slow and leads it off its line"""
         if bit.can_plunge is not True:
             return Reason(depth_words.PLUNGE_UNKNOWN if bit.can_plunge is None else depth_words.CANNOT_PLUNGE)
+        if bit.profile == "compression" and not self.need.through and closeness.over(self.need.depth, bit.up_cut_tip or 0.0):
+            return Reason(depth_words.COMPRESSION_PACKS)
         first = first_past_tip(bit, self.wood, self.rules)
         if first is not None and closeness.over(first, bit.diameter / 2):
             return Reason(depth_words.COMPRESSION_PLUNGE, {"first": first, "most": bit.diameter / 2})

@@ -11,6 +11,14 @@ BEYOND_CUTTING_LENGTH = Words(
     message="The cut is {depth:len} deep and this bit cuts {cutting_length:len}",
     do="Take a longer bit or a shallower cut",
 )
+COMPRESSION_PACKS = Words(
+    code="compression-packs",
+    place="tool",
+    level="stop",
+    message="In a blind hole the upper part of a compression bit drives the chips back onto those that rise: it packs and burns",
+    do="Take an up-cut or a straight bit that plunges",
+    needs="a through cut, or an open end",
+)
 COMPRESSION_TOO_SHALLOW = Words(
     code="compression-too-shallow",
     place="tool",

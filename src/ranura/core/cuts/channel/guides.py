@@ -46,16 +46,19 @@ def guide_options(
     Formula: what can be used before what cannot; a cut-line jig that holds for the pair first; within 120 mm of an edge along the
         board the edge guide before the straightedge, else after it
     Source: what wants least setting up and least measuring comes first"""
-    return tuple(sorted(_options(channel, bit, router, base, guides, rules), key=lambda option: option.stops))
+    return tuple(
+        sorted(_options(channel, bit, router, base, guides, rules), key=lambda option: (option.kind == "freehand", option.stops))
+    )
 
 
 def best_guide(
     channel: ChannelOnBoard, bit: Bit, router: Router, base: Base, guides: Sequence[Guide], rules: HouseRules
 ) -> GuideOption:
-    """The pinned method of guiding, or the first that can be used, without looking at those behind it."""
+    """The pinned method of guiding, or the first that can be used, without looking at those behind it; by eye only where that was
+    asked for (R8)."""
     found = []
     for option in _options(channel, bit, router, base, guides, rules):
-        if option.kind == channel.guide or (channel.guide is None and not option.stops):
+        if option.kind == channel.guide or (channel.guide is None and not option.stops and option.kind != "freehand"):
             return option
         found.append(option)
     return found[0]

@@ -8,7 +8,7 @@ from dataclasses import replace
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fence import Fence, Jig, ScoredLine, TableFence
 from ranura.core.cuts.channel.setting import ChannelSetting
-from ranura.core.cuts.channel.slip_guide import guide_words, stop_lines
+from ranura.core.cuts.channel.slip_guide import end_words, guide_words, stop_lines
 from ranura.core.holding.hands import PUSHED_UNDER
 from ranura.core.output.going import Begins, Ends, Going
 from ranura.core.output.guides import heading_words
@@ -80,11 +80,30 @@ def _guide(setting: ChannelSetting, figures: Mapping[str, Figure]) -> SlipSectio
         where = "at the fence" if fence.on_board else "between guide and edge"
         where = "between fence and work" if isinstance(fence.by, TableFence) else where
         lines.append(write(f"{word} {where}: {listed}, then none", **named))
+    if setting.channel.facts.floor == "undercut":
+        lines += _to_the_axis(setting)
     if setting.channel.is_stopped:
         lines += stop_lines(setting)
     found = [*keys, *(("guide.spacer",) if "guide.spacer" in figures else ())]
     found += [key for key in ("guide.start", "guide.end") if key in figures]
     return SlipSection(key="guide", title="Guide", leads=(shown,), lines=tuple(lines), figures=tuple(found))
+
+
+def _to_the_axis(setting: ChannelSetting) -> list[Text]:
+    """One number for each tool of an undercut, since the mouth is as wide as none: to its axis, and at its own edge."""
+    channel, fence, cleared = setting.channel, setting.fence, setting.cleared
+    mouth = channel.cut_by(setting.bit)
+    at = channel.position + mouth / 2
+    lines = [write("axis of every bit {x:len} from the {end}", x=at, end=end_words(setting))]
+    if fence.stands:
+        return lines
+    axis = fence.at + mouth / 2
+    tools = [("head", setting.bit.diameter)] + ([("clearing bit", cleared.bit.diameter)] if cleared is not None else [])
+    for name, wide in tools:
+        lines.append(
+            write("{what} to the {name}: {x:len}", what="guide" if setting.by_hand else "fence", name=name, x=axis - wide / 2)
+        )
+    return lines
 
 
 def _direction(setting: ChannelSetting, going: Going | None) -> SlipSection:

@@ -1,0 +1,180 @@
+"""Cuts that would ruin work, or could not be done as drawn: each class once, read as the person at the machine would."""
+
+from __future__ import annotations
+
+import dataclasses
+
+import pytest
+from shapely.geometry import Polygon
+from tests.data.edges import board, edge_cut, mm
+
+from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.pocket.asked import PocketCut
+from ranura.core.plan import PLANNING
+from ranura.core.text.errors import CutError
+from ranura.demo.shop import SHOP
+
+OAK = board(600, 200, 20, "oak")
+
+
+def plan(cut, piece=OAK, **more):
+    return PLANNING.plan_with_moves(cut, piece, SHOP, SHOP.rules, **more)
+
+
+def lines(made, key: str) -> list[str]:
+    return [line.metric for part in made.slip if part.key == key for line in part.lines]
+
+
+def codes(made) -> set[str]:
+    return {each.code for each in made.cautions}
+
+
+def dado(width: float, depth: float, position: float, **more) -> ChannelCut:
+    return ChannelCut(width=mm(width), depth=mm(depth), position=mm(position), **more)
+
+
+def pocket(form: str, **sizes) -> PocketCut:
+    return PocketCut(
+        form=form, **{name: mm(x) if type(x) in (int, float) and name != "sweep" else x for name, x in sizes.items()}
+    )
+
+
+def test_jointing_over_a_table_is_one_setting_run_again_and_its_cutter_stands_above_the_board():
+    made = plan(edge_cut("jointing", 3, edges=("near",), router_id="table-three"))
+    assert "the same setting run 3 times" in lines(made, "guide")
+    assert not any("forward" in line for line in lines(made, "guide"))
+    assert "the bit stands 2 mm above the board" in lines(made, "hold")
+
+
+def test_an_arc_says_where_it_begins_and_ends_and_which_edge_of_the_bit_is_meant():
+    arc = plan(pocket("ring", length=300, across=20, depth=5, sweep=90, from_left=300, from_near=200), board(600, 400, 20))
+    said = lines(arc, "guide")
+    cuts = [move for move in arc.moves if move.kind == "cut" and move.fresh != "none"]
+    (x0, y0), (x1, y1) = cuts[-1].path[0], cuts[-1].path[-1]
+    assert f"axis of the bit, first end: {x0:.1f} mm from the left end, {y0:.1f} mm from the near edge" in said
+    assert f"other end: {x1:.1f} mm from the left end, {y1:.1f} mm from the near edge" in said
+    assert said[0] == "150 mm from the pivot to the farthest edge of the bit, last"
+    assert not any("once round" in line for line in lines(arc, "direction"))
+    disc = plan(
+        pocket("disc", length=160, depth=12, from_left=200, from_near=150, through=True, backed=True, loose="tape"),
+        board(400, 300, 12),
+    )
+    assert lines(disc, "guide")[0] == "80 mm from the pivot to the nearest edge of the bit"
+
+
+def test_a_turned_fence_is_laid_by_two_marks():
+    made = plan(dado(12.7, 8, 450, angle=30, stop_first=mm(60)), board(900, 300, 20))
+    (said, *_) = lines(made, "guide")
+    assert said == "turned 30°: marks 370.75 mm from the left end on the near edge, 197.5 mm on the far edge"
+    fence = Polygon(next(body.ring for body in made.bodies if body.role == "fence"))
+    for x, y in ((370.735, 0.0), (197.53, 300.0)):
+        assert fence.boundary.distance(Polygon([(x, y), (x + 0.01, y), (x, y + 0.01)])) < 0.05, "its edge lies on both marks"
+
+
+def test_a_template_lets_its_ring_in_and_says_where_it_lies_and_how_large_it_is():
+    made = plan(pocket("slot", length=300, across=8, depth=5, from_left=100, from_near=60, guide="bushing"))
+    said = lines(made, "guide")
+    assert said[0].startswith("opening 303.1 mm × 11.2 mm")
+    assert said[1:3] == [
+        "opening begins 98.45 mm from the left end, 58.4 mm from the near edge",
+        "whole template 503 mm × 211 mm or larger",
+    ]
+    hinge = plan(
+        pocket("recess", length=64, across=19, depth=2.2, from_left=100, open_sides=("near",), guide="bushing"),
+        board(900, 90, 20),
+    )
+    body = next(body for body in hinge.bodies if body.role == "template")
+    past = -min(y for _, y in body.holes[0])
+    assert f"open over the near side, its walls run {past:.0f} mm past the edge" in lines(hinge, "guide")
+    slot = pocket("slot", length=60, across=10, depth=5, from_left=60, from_near=60, guide="bushing", spacing=200)
+    two = plan(dataclasses.replace(slot, count=2))
+    assert {line.guide.metric.number for line in two.stations} == {"1.55 mm outside"}
+
+
+@pytest.mark.parametrize(
+    ("cut", "piece", "field"),
+    [
+        (edge_cut("roundover", 9.525, edges=("near",)), board(600, 8, 20), "cut.size"),
+        (edge_cut("roundover", 9.525, edges=("near", "far")), board(600, 12, 20), "cut.size"),
+        (edge_cut("chamfer", 12, edges=("near",), both_faces=True), board(600, 200, 14), "cut.size"),
+        (edge_cut("roundover", 9.525, edges=("near",), both_faces=True), board(600, 200, 12), "cut.size"),
+        (edge_cut("rabbet", 9.525, depth=11, edges=("near",), both_faces=True), board(600, 200, 22), "cut.depth"),
+    ],
+)
+def test_profiles_that_leave_nothing_are_refused_where_they_were_typed(cut, piece, field):
+    with pytest.raises(CutError) as refused:
+        plan(cut, piece)
+    assert refused.value.field == field
+
+
+def test_a_rabbet_that_leaves_a_sliver_is_cautioned_and_a_wide_one_seen_whole():
+    assert "deep-rabbet" in codes(plan(edge_cut("rabbet", 12.7, depth=20, edges=("near",)), board(600, 200, 22)))
+    assert "deep-rabbet" not in codes(plan(edge_cut("rabbet", 12.7, depth=14, edges=("near",)), board(600, 200, 22)))
+    for width, depth in ((25, 10), (60, 5), (150, 5)):
+        made = plan(edge_cut("rabbet", width, depth=depth, edges=("near",)), board(600, 400, 22))
+        assert sum(stage.area for stage in made.stages) == pytest.approx(width * depth)
+        assert all(stage.area <= stage.width * 10 + 1e-6 and stage.area > 1 for stage in made.stages)
+        assert max(stage.width for stage in made.stages) < SHOP.bit(made.bit_id).diameter
+
+
+def test_an_undercut_has_one_number_for_each_tool():
+    made = plan(
+        ChannelCut(shape="t-slot", width=mm(9), depth=mm(11), position=mm(120), goes="along", end="near"), board(600, 240, 22)
+    )
+    said = lines(made, "guide")
+    assert "axis of every bit 124.5 mm from the near edge" in said
+    assert said[-2:] == ["guide to the head: 103 mm", "guide to the clearing bit: 111.5 mm"]
+    assert {round(y, 6) for move in made.moves if move.kind == "cut" for _, y in move.path} == {124.5}
+
+
+def test_a_compression_bit_takes_no_blind_hole_and_a_wide_shank_has_room():
+    mortise = pocket("mortise", length=60, across=12.7, depth=30, from_left=100, from_near=60)
+    assert plan(mortise, board(800, 300, 40)).bit_id != "compression-12.7"
+    pinned = plan(dataclasses.replace(mortise, bit_id="compression-12.7"), board(800, 300, 40))
+    assert "compression-packs" in codes(pinned)
+    with pytest.raises(CutError, match=r"7\.5"):
+        plan(dado(3.175, 8, 100))
+
+
+def test_a_lap_says_its_straightedge_and_a_tenon_how_it_is_turned():
+    lap = plan(pocket("lap", length=120, depth=10), board(900, 150, 20))
+    assert any("straightedge 350 mm or longer, a clamp at each end" in line for line in lines(lap, "guide"))
+    tenon = plan(pocket("lap", length=40, depth=6, both_faces=True), board(600, 80, 20))
+    said = lines(tenon, "direction")
+    assert "then turn it over about its length, the same end at the same side: the same again" in said
+    assert any(line.startswith("shim of 6 mm below the finished cheek") for line in said)
+    assert {move.about for move in tenon.moves if move.kind == "turn-over"} == {"length"}
+
+
+def test_nothing_is_cut_by_eye_unless_that_was_asked_for():
+    slanting = dado(12.7, 6, 350, angle=45)
+    made = plan(slanting, board(900, 150, 20))
+    assert {guide.kind for setting in made.settings for guide in setting.guides} == {"fence"}
+    assert "fence-off-board" in codes(made)
+    assert "support" in {field for remedy in made.remedies for field in remedy.change}
+    by_eye = plan(dataclasses.replace(slanting, guide="freehand"), board(900, 150, 20))
+    assert {guide.kind for setting in by_eye.settings for guide in setting.guides} == {"freehand"}
+
+
+def test_blocks_stand_on_something():
+    made = plan(dado(17.6, 6, 212, stop_first=mm(10)), board(640, 300, 18))
+    assert next(line for line in lines(made, "guide") if "block" in line).endswith("on scrap of its thickness, clamped")
+    table = plan(
+        dado(12.7, 6, 40, goes="along", end="near", guide="table-fence", stop_first=mm(200), stop_last=mm(200)),
+        board(1200, 120, 18),
+    )
+    assert any(line.startswith("both on an auxiliary fence 2087 mm long") for line in lines(table, "guide"))
+
+
+def test_every_place_of_a_repeat_says_its_own_way_fence_and_backer():
+    made = plan(dataclasses.replace(dado(17.6, 6, 100), spacing=mm(220), count=5), board(1200, 300, 18))
+    assert [line.heading for line in made.stations] == ["Pull towards you, fence right", *["Push away, fence left"] * 4]
+    assert [line for line in lines(made, "hold") if "backer" in line] == [
+        "backer at the near edge, level with the face, at 1",
+        "backer at the far edge, level with the face, at 2, 3, 4 and 5",
+    ]
+    for line, station in zip(made.stations, range(1, 6), strict=True):
+        cut = next(move for move in made.moves if move.kind == "cut" and move.station == station)
+        assert (cut.path[-1][1] > cut.path[0][1]) == line.heading.startswith("Push away")
+    pair = plan(dado(17.6, 6, 100, mirrored=True), board(640, 300, 18, count=2))
+    assert "two boards side by side, ends flush, clamped to one another" in lines(pair, "hold")
