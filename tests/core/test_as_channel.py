@@ -130,12 +130,17 @@ def test_a_leaf_sets_the_depth_whatever_guides():
 @pytest.mark.parametrize("turned", [False, True])
 def test_its_place_is_drawn_from_the_end_and_the_edge_that_it_is_measured_from(end, edge, turned):
     made = plan(dataclasses.replace(MORTISE, end=end, edge=edge, turned=turned, guide="edge-guide"))
-    dimensions = {each.field: each for each in made.drawing[0].dimensions}
+    view = made.drawing[0]
+    dimensions = {each.field: each for each in view.dimensions}
+
+    def on_board(at):
+        return (at[0] + sum(each.hidden for each in view.breaks if at[0] > each.at), at[1])
+
     for field, axis, far, size, value in (
         ("from_left", 0, end == "right", 600.0, 80.0),
         ("from_near", 1, edge == "far", 200.0, 40.0),
     ):
-        drawn = sorted((dimensions[field].start[axis], dimensions[field].end[axis]))
+        drawn = sorted((on_board(dimensions[field].start)[axis], on_board(dimensions[field].end)[axis]))
         assert drawn == pytest.approx([size - value, size] if far else [0.0, value]), field
         assert dimensions[field].text.metric == f"{value:g} mm"
 
