@@ -5,6 +5,7 @@ from __future__ import annotations
 import dataclasses
 
 import pytest
+from tests.data.plans import unbroken
 
 from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
@@ -134,7 +135,7 @@ def test_its_place_is_drawn_from_the_end_and_the_edge_that_it_is_measured_from(e
     dimensions = {each.field: each for each in view.dimensions}
 
     def on_board(at):
-        return (at[0] + sum(each.hidden for each in view.breaks if at[0] > each.at), at[1])
+        return (unbroken(view, at[0]), at[1])
 
     for field, axis, far, size, value in (
         ("from_left", 0, end == "right", 600.0, 80.0),

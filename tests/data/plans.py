@@ -11,3 +11,8 @@ from ranura.core.plan import CutPlan, plan_cut
 def unproven(cut, piece, shop, rules) -> CutPlan:
     with mock.patch.object(proving, "_LONG", -1):
         return plan_cut(cut, piece, shop, rules, put_off=True)
+
+
+def unbroken(view, x: float) -> float:
+    """Where an x of a view lies that is broken where nothing happens, on the whole board."""
+    return x + sum(each.hidden for each in view.breaks if x > each.at)

@@ -72,7 +72,9 @@ def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
     ]
     blocks = dict(table_blocks(setting))
     long = max(x1, -x0, 150.0, *blocks.values()) + 40
-    outlines.append(Outline(role="guide", points=box(-long, 0, long, TABLE_FENCE_DEEP), label=write("fence")))
+    own = base_half(setting)
+    fence_label = write("auxiliary fence {l:rough}", l=2 * long) if blocks and long > own else write("fence")
+    outlines.append(Outline(role="guide", points=box(-long, 0, long, TABLE_FENCE_DEEP), label=fence_label))
     if spacer:
         outlines.append(Outline(role="spacer", points=box(x0, -spacer, x1, 0), label=write("spacer {x:short}, first", x=spacer)))
     if "start" in blocks:
@@ -84,7 +86,8 @@ def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
             Outline(role="stop", points=box(-blocks["end"] - _BLOCK, -_BLOCK, -blocks["end"], 0), label=write("stop"))
         )
     begins_inside, _ = fence.begins_and_ends_inside(channel)
-    if not begins_inside and x1 > width / 2 + _CLEAR + _FEATHER[1]:
+    room = x1 > width / 2 + _CLEAR + _FEATHER[1] and feathers_fit(setting)
+    if not begins_inside and room:
         deep, length = _FEATHER
         near = width / 2 + _CLEAR
         outlines.append(Outline(role="stop", points=box(near, y0 - deep, near + length, y0), label=write("feather board")))
@@ -109,6 +112,19 @@ def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
         handles=_handles(setting, cut, on),
         board=channel.part,
     )
+
+
+def base_half(setting: ChannelSetting) -> float:
+    """mm from the bit's axis to the table's edge, and to the end of its own fence."""
+    return setting.base.across / 2
+
+
+def feathers_fit(setting: ChannelSetting) -> bool:
+    """Whether a feather board that presses the board onto the fence finds the table below it."""
+    on = laid(setting)
+    lowest = min(on(point)[1] for ring in setting.channel.boards for point in ring)
+    axis = setting.fence.at + setting.channel.cut_by(setting.bit) / 2
+    return lowest - _FEATHER[0] >= -axis - base_half(setting)
 
 
 def _placed(on: Lays, ring: Ring) -> Ring:

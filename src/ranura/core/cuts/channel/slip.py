@@ -7,6 +7,7 @@ from dataclasses import replace
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fence import Fence, Jig, ScoredLine, TableFence
+from ranura.core.cuts.channel.over_table import feathers_fit
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import end_words, guide_words, stop_lines
 from ranura.core.holding.hands import PUSHED_UNDER
@@ -174,7 +175,14 @@ def _held_on_table(setting: ChannelSetting, going: Going | None) -> SlipSection:
     """What keeps the board down and hands away over a table."""
     wide = min(setting.channel.part)
     lowered = going is not None and going.begins == "inside"
-    lines = [] if lowered else [write("feather boards before the bit, against fence and table")]
+    lines = []
+    if not lowered:
+        where = (
+            "against fence and table"
+            if feathers_fit(setting)
+            else "over the board at the fence; support what hangs off the table"
+        )
+        lines.append(write("feather boards before the bit, {where}", where=where))
     if backed := backer_edge(setting):
         lines.append(write("backer behind the {edge}, pushed along with it", edge=backed))
     word = "Push blocks" if wide < PUSHED_UNDER else "Both hands"
