@@ -306,7 +306,7 @@ def test_a_rule_says_what_it_moves_before_it_is_kept(open_page: Callable[..., Pa
     page.get_by_test_id("rule-hand_limit").fill("40")
     page.get_by_test_id("rules-keep").click()
     page.get_by_role("link", name="Cuts", exact=True).click()
-    expect(section(page, "depths")).to_contain_text("in 3 passes")
+    expect(section(page, "depths")).to_contain_text("in 2 passes")
 
 
 @pytest.mark.parametrize(

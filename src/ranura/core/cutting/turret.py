@@ -65,13 +65,13 @@ def plan_turret(total: float, *, step: float, finish: float, steps: tuple[float,
 
     >>> plan = plan_turret(32, step=3, finish=0, steps=(6, 12), method="from-floor")
     >>> plan.depths, plan.lowest
-    ((2.0, 5.0, 8.0, 11.0, 14.0, 17.0, 20.0, 23.0, 26.0, 29.0, 32), (14.0, 32))"""
+    ((2.0, 5.0, 8.0, 11.0, 14.0, 17.0, 20.0, 23.0, 26.0, 29.0, 32.0), (14.0, 32.0))"""
     if not steps or any(low <= high for high, low in zip((0.0, *steps), steps, strict=False)) or step <= 0:
         raise ValueError("the steps of a turret lie each below the one before, and a pass is deeper than 0")
     every = (0.0, *steps)
     if method == "from-zero":
         step = min(step, every[-1])  # the rod goes no further down at once than the turret
-    wanted = cumulative_depths(total, step=step, finish=finish)
+    wanted = cumulative_depths(float(total), step=step, finish=finish)
     light = 1 if len(wanted) > 1 and finish > 0 else 0
     least = min(_LEAST, wanted[-1 - light] / (len(wanted) - light))
     bounds = _Bounds(step=step, least=least, light=light)

@@ -12,10 +12,10 @@ _LONG = 2.2
 """Times as long as high, from which on a view is broken."""
 _THROUGH = 0.6
 """Of the view's length: what is longer is the same all along, and only its ends are looked at."""
-_BESIDE, _GAP = 15.0, 8.0
-"""mm that are kept on both sides of a break, and how wide it is drawn."""
-_LEAST, _WORTH = 80.0, 0.2
-"""mm of nothing that are broken at least, and the share of the length that all breaks together must take."""
+_BESIDE = 15.0
+"""mm that are kept on both sides of a break."""
+_STEP, _WORTH = 100.0, 0.2
+"""mm that are left out, or a multiple of it, and the share of the length that all breaks together must take."""
 _ROOM = 30.0
 """mm around a sign or the middle of an arrow that are kept."""
 
@@ -25,7 +25,9 @@ def broken(view: View) -> View:
     x0, y0, x1, y1 = view.frame
     if x1 - x0 < _LONG * (y1 - y0):
         return view
-    hidden = [(low, high) for low, high in _empty(view) if high - low > _LEAST]
+    # Left out in whole steps, so that what is dragged behind a break goes with the hand.
+    steps = ((low, high, (high - low) // _STEP * _STEP) for low, high in _empty(view))
+    hidden = [((low + high - long) / 2, (low + high + long) / 2) for low, high, long in steps if long]
     if sum(high - low for low, high in hidden) < _WORTH * (x1 - x0):
         return view
 
@@ -34,7 +36,7 @@ def broken(view: View) -> View:
         gone = 0.0
         for low, high in hidden:
             share = min(max((x - low) / (high - low), 0.0), 1.0)
-            gone += share * (high - low - _GAP)
+            gone += share * (high - low)
         return x - gone
 
     def at(point: Point) -> Point:
@@ -54,7 +56,7 @@ def broken(view: View) -> View:
         edges=tuple(replace(each, points=tuple(at(p) for p in each.points)) for each in view.edges),
         handles=tuple(handle(each) for each in view.handles),
         clamps=tuple(replace(each, points=tuple(at(p) for p in each.points)) for each in view.clamps),
-        breaks=tuple(Break(at=along((low + high) / 2), hidden=high - low - _GAP) for low, high in hidden),
+        breaks=tuple(Break(at=along((low + high) / 2), hidden=high - low) for low, high in hidden),
     )
 
 
