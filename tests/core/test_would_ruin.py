@@ -166,6 +166,12 @@ def test_blocks_stand_on_something():
     assert any(line.startswith("both on an auxiliary fence 2087 mm long") for line in lines(table, "guide"))
 
 
+def test_an_edge_guide_beside_the_jaws_of_a_vice_is_said():
+    groove = dado(12.7, 6, 30, goes="along", end="near", guide="edge-guide")
+    assert "proud-of-the-jaws" in codes(plan(dataclasses.replace(groove, held="vice")))
+    assert "proud-of-the-jaws" not in codes(plan(groove))
+
+
 def test_every_place_of_a_repeat_says_its_own_way_fence_and_backer():
     made = plan(dataclasses.replace(dado(17.6, 6, 100), spacing=mm(220), count=5), board(1200, 300, 18))
     assert [line.heading for line in made.stations] == ["Pull towards you, fence right", *["Push away, fence left"] * 4]

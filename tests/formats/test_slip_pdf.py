@@ -141,3 +141,13 @@ def test_forty_stations_fill_as_many_pages_as_they_need():
     assert len(reader.pages) == 3
     said = words(reader)
     assert "2050 mm" in said, "the fiftieth is the first and 49 times 40"
+
+
+def test_the_places_of_a_repeat_bear_their_numbers_on_paper():
+    cut, piece = next((c, p) for _, p, cuts in PIECES for i, _, c in cuts if i == "rail-slots")
+    page = PdfReader(BytesIO(slip_pdf(sheet_of(cut, piece), paper="A4", system="metric"))).pages[0]
+    found: list[tuple[str, float, float]] = []
+    page.extract_text(visitor_text=lambda text, _cm, tm, _font, _size: found.append((text.strip(), tm[4], tm[5])))
+    upper = page.mediabox.height / 2
+    numbers = {text for text, _, y in found if text in ("1", "2") and float(y) > float(upper)}
+    assert numbers == {"1", "2"}

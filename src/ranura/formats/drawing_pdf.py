@@ -87,7 +87,7 @@ def draw_view(canvas: Canvas, view: View, *, x: float, y: float, width: float, h
     for each in view.breaks:
         _break(canvas, fit.at((each.at, y0)), fit.at((each.at, y1)))
     for outline in view.outlines:
-        if outline.role == "pass" and outline.label is not None:
+        if outline.role in ("pass", "waste") and outline.label is not None:
             _label(canvas, outline, outline.label, fit, system)
     for arrow in view.arrows:
         _arrow(canvas, arrow, fit, system, right=x + width)
@@ -168,7 +168,7 @@ def _label(canvas: Canvas, outline: Outline, label: Text, fit: _Fit, system: Sys
     points = [fit.at(point) for point in outline.points]
     x = (min(p[0] for p in points) + max(p[0] for p in points)) / 2
     y = (min(p[1] for p in points) + max(p[1] for p in points)) / 2
-    if min(max(p[i] for p in points) - min(p[i] for p in points) for i in (0, 1)) < 9:
+    if outline.role == "pass" and min(max(p[i] for p in points) - min(p[i] for p in points) for i in (0, 1)) < 9:
         return  # too thin for a number; the passes are listed with their depths
     canvas.setFillColor(HexColor("#ffffff"))
     canvas.circle(x, y, 5, stroke=0, fill=1)

@@ -283,6 +283,8 @@ def _cautions(
     if stepping is not None:
         found += stepping.cautions
         found += [each for pace in stepping.paces for each in pace.cautions]
+    if option.kind == "edge-guide" and asked.held == "vice":
+        found.append(caution(words.PROUD_OF_THE_JAWS))
     if option.kind == "straightedge" and not base.sides[0].measured:
         found.append(caution(guide_words.BASE_UNMEASURED))
     if closeness.over(asked.depth, asked.thickness / 2):

@@ -163,6 +163,13 @@ PAIR_ON_TABLE = Words(
     do="Clamp them side by side and take the router by hand, or cut each by itself",
     setup=True,
 )
+PROUD_OF_THE_JAWS = Words(
+    code="proud-of-the-jaws",
+    place="hold",
+    level="caution",
+    message="The guide's face hangs down beside the board, where the jaws of the vice grip it",
+    do="Let the board stand out of the jaws by more than the guide is deep, and slide it past them once before",
+)
 UNDERCUT_ON_TABLE = Words(
     code="undercut-on-table",
     place="guide",

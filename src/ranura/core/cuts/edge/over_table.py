@@ -22,6 +22,10 @@ from ranura.core.text.writing import write
 _FENCE_DEEP = 60.0
 _BEYOND = 0.25
 """Of the board's length along the fence: how far the fence is drawn past it."""
+_FENCE_PAST = 80.0
+"""mm that it is drawn past it at least."""
+_NUMBER_AT = 0.8
+"""Along a run: where its number is written, away from the bit."""
 _PIN, _PIN_AWAY = 5.0, 40.0
 """mm: a starting pin's radius, and how far from the cutter it stands, where the work comes from."""
 _BIT_AT = 0.42
@@ -111,7 +115,8 @@ def table_view(setting: EdgeSetting, piece: Piece) -> View:
     for run in setting.runs:
         signs = [Outline(role="waste", points=strip(run, -wide)), *lifting(run, out * 0.55, wood_left=False)]
         outlines += [_lying(each, lie) for each in (*signs, *blocks(run, out, wood_left=False))]
-        marks.append(Mark(kind="start", at=lie.lying(run.points[0]), direction=(1.0, 0.0), text=write(f"start {run.number}")))
+        at, _ = at_share(run.points, 0.0 if run.edge.closed else _NUMBER_AT, closed=run.edge.closed)
+        marks.append(Mark(kind="start", at=lie.lying(at), direction=(1.0, 0.0), text=write(f"start {run.number}")))
     outlines += _guides(setting, (x0, x1))
     if trip:
         outlines.append(Outline(role="bit", points=circle((0.0, trip.offset), setting.bit.diameter / 2)))
@@ -179,7 +184,7 @@ def _guides(setting: EdgeSetting, along: tuple[float, float]) -> list[Outline]:
         return []
     run, trip = setting.runs[0], setting.guided.trip
     if not run.edge.closed:
-        past = (along[1] - along[0]) * _BEYOND
+        past = max((along[1] - along[0]) * _BEYOND, _FENCE_PAST)
         fence = box(along[0] - past, 0.0, along[1] + past, _FENCE_DEEP)
         return [Outline(role="guide", points=fence, label=write("fence"))]
     ahead = setting.bit.diameter / 2 + _PIN_AWAY
