@@ -403,9 +403,11 @@ class Judge:
         step = max(1.0, math.sqrt(float(np.prod(high - low)) / _COLUMNS))
         xs, ys = np.arange(low[0] + step / 2, high[0], step), np.arange(low[1] + step / 2, high[1], step)
         tops = {body[end] for body in self.works for end in ("z0", "z1")}
-        for move in self.plan["moves"]:
+        # Floors of earlier cuts too: a thin one holds the board together.
+        plans = (self.plan, *(each.plan for each in self.before))
+        for plan, move in ((each, move) for each in plans for move in each["moves"]):
             if move["kind"] in CUTS and move["turning"]:
-                setting = self.plan["settings"][move["setting"]]
+                setting = plan["settings"][move["setting"]]
                 out = float(out_of(setting["frame"])[2])
                 tops.add(setting["frame"]["origin"][2] - out * move["to_depth"])
         zs = sorted(z for z in tops if min(b["z0"] for b in self.works) <= z <= max(b["z1"] for b in self.works))
