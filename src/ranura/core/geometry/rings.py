@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 
 _SQUARE = 1e-3
 """mm: a corner of a smaller radius is a square one; points that lie closer together only confuse offsets."""
@@ -85,3 +86,12 @@ def extent(ring: Ring) -> Box:
     """The least and greatest x and y: x0, y0, x1, y1."""
     xs, ys = [x for x, _ in ring], [y for _, y in ring]
     return min(xs), min(ys), max(xs), max(ys)
+
+
+def around(points: Sequence[Point], reach: float) -> Box:
+    """The box that reaches so far beyond some points on all sides.
+
+    >>> around([(1.0, 2.0), (4.0, 3.0)], 1.0)
+    (0.0, 1.0, 5.0, 4.0)"""
+    x0, y0, x1, y1 = extent(tuple(points))
+    return (x0 - reach, y0 - reach, x1 + reach, y1 + reach)

@@ -14,6 +14,7 @@ from shapely.ops import nearest_points
 
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.output.views import Role, View
+from ranura.core.proof.cutter import widest_between
 from ranura.core.proof.findings import Proof
 from ranura.core.proof.moves import Body, Fresh, MachineSetting, Move, MoveKind, Program
 from ranura.core.proof.moves import Role as BodyRole
@@ -146,9 +147,8 @@ def _way(move: Move, setting: MachineSetting) -> Ring:
 
 def _radius_at(setting: MachineSetting, depth: float) -> float:
     """How wide a bit cuts the surface when its tip is so deep."""
-    below = [r for z, r, _ in setting.bit.silhouette if z <= depth + 1e-9]
-    at_surface = [r for z, r, _ in setting.bit.silhouette if z >= depth - 1e-9]
-    return max(below[-1:] + at_surface[:1], default=0.0)
+    at = min(depth, setting.bit.silhouette[-1][0])
+    return widest_between(setting.bit.silhouette, max(at - _THINNED, 0.0), at)
 
 
 def _tool(program: Program, number: int, drawn: Callable[[Point], Point], headings: Sequence[tuple[float, ...]]) -> DryTool:
@@ -163,8 +163,12 @@ def _tool(program: Program, number: int, drawn: Callable[[Point], Point], headin
 def _stands(program: Program, number: int, drawn: Callable[[Point], Point], headings: Sequence[tuple[float, ...]]) -> Point:
     """Where the bit stands over a table in a setting: at x = 0, the work against the fence but for a spacer; round a curve where
     it is drawn."""
-    tables = [each for each in program.moves if each.kind == "cut" and program.settings[each.setting].mounting == "table"]
-    mine = next((each for each in tables if each.setting == number), None)
+    tables = [
+        (at, each)
+        for at, each in enumerate(program.moves)
+        if each.kind == "cut" and program.settings[each.setting].mounting == "table"
+    ]
+    first, mine = next(((at, each) for at, each in tables if each.setting == number), (0, None))
     if mine is None:
         return (0.0, 0.0)
     frame = program.settings[number].frame
@@ -172,9 +176,11 @@ def _stands(program: Program, number: int, drawn: Callable[[Point], Point], head
         ring = LineString([drawn(place_on(frame, at)) for at in mine.path])
         nearest = ring.interpolate(ring.project(Spot(0.0, 0.0)))
         return (nearest.x, nearest.y)
-    spacers = [max((guide.spacer for guide in program.settings[each.setting].guides), default=0.0) for each in (tables[0], mine)]
+    spacers = [
+        max((guide.spacer for guide in program.settings[each.setting].guides), default=0.0) for each in (tables[0][1], mine)
+    ]
     x, y = drawn(place_on(frame, mine.path[0]))
-    turn = math.radians(headings[program.moves.index(mine)][0])
+    turn = math.radians(headings[first][0])
     return (0.0, x * math.sin(turn) + y * math.cos(turn) + spacers[0] - spacers[1])
 
 

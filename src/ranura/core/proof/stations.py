@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from dataclasses import replace
 from itertools import groupby
 
 import numpy as np
 
-from ranura.core.geometry.rings import Box, Point, extent
+from ranura.core.geometry.rings import Box, Point, around, extent
 from ranura.core.proof.cutter import widest
 from ranura.core.proof.moves import GuidePlace, MachineSetting, Move, Program
 from ranura.core.proof.pieces import goes_through
@@ -62,7 +61,7 @@ class Stations:
         if any(swept is not None and goes_through(wood, swept) for swept in taking):
             return first
         reach = max(_reach(setting) for setting in used.values())
-        box = _around([place_on(settings[move.setting].frame, at) for move in moves for at in move.path], reach)
+        box = around([place_on(settings[move.setting].frame, at) for move in moves for at in move.path], reach)
         at = place_on(settings[moves[-1].setting].frame, begun)
         return (
             tuple((self._kind(setting), *(_from(guide.at, begun) for guide in setting.guides)) for setting in used.values()),
@@ -113,11 +112,6 @@ def _reach(setting: MachineSetting) -> float:
     far = float(np.abs(points_of(base.ring)).max())
     collars = (collar.r for collar in setting.bit.bearings)
     return max(far, base.handle_reach or 0.0, widest(setting.bit.silhouette), *collars) + _MARGIN
-
-
-def _around(points: Sequence[Point], reach: float) -> Box:
-    x0, y0, x1, y1 = extent(tuple(points))
-    return (x0 - reach, y0 - reach, x1 + reach, y1 + reach)
 
 
 def _from(at: Point | None, origin: Point) -> Point | None:

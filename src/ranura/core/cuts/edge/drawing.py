@@ -4,16 +4,16 @@ from __future__ import annotations
 
 import math
 
-from ranura.core.board.pieces import Piece, edges_of, openings_of, outline_of
+from ranura.core.board.pieces import Piece, openings_of, outline_of
 from ranura.core.cuts.edge.over_table import laid, table_view
 from ranura.core.cuts.edge.runs import START_CLIMB, Run, at_share
 from ranura.core.cuts.edge.section_view import LEAST_BAND
 from ranura.core.cuts.edge.setting import EdgeSetting
-from ranura.core.cuts.edge.signs import blocks, lifting, strip
+from ranura.core.cuts.edge.signs import blocks, lifting, strip, to_choose
 from ranura.core.cuts.edge.trips import reach
 from ranura.core.cutting.stage import Trip
 from ranura.core.geometry.rings import Point
-from ranura.core.output.views import Arrow, Dimension, EdgeMark, Mark, Outline, View, base_outline, box
+from ranura.core.output.views import Arrow, Dimension, Mark, Outline, View, base_outline, box
 from ranura.core.text.writing import write
 
 _ARROW_SHARE = 0.24
@@ -57,13 +57,6 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
         arrows.append(Arrow(role="bit", start=axis, end=(axis[0] + setting.base.across * 0.22, axis[1]), turn="clockwise"))
     if setting.material.material_class not in ("mdf", "plastic"):
         marks.append(Mark(kind="grain", at=((x0 + x1) / 2, (y0 + y1) / 2), direction=setting.lying.fibres))
-    chosen = {run.edge.ref: run.number for run in setting.runs}
-    edges = tuple(
-        EdgeMark(
-            ref=edge.ref, name=edge.name, points=edge.points, closed=edge.closed, inside=edge.inside, number=chosen.get(edge.ref)
-        )
-        for edge in edges_of(piece)
-    )
     margin = out * 3.4
     # The whole router is seen; a straightedge may run out of the picture.
     seen = [point for outline in router if outline.role == "base" for point in outline.points]
@@ -88,7 +81,7 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
         arrows=tuple(arrows),
         dimensions=dimensions,
         marks=tuple(marks),
-        edges=edges,
+        edges=to_choose(piece, setting),
     )
 
 

@@ -8,15 +8,15 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
-from ranura.core.board.pieces import Piece, edges_of, openings_of, outline_of
+from ranura.core.board.pieces import Piece, openings_of, outline_of
 from ranura.core.cuts.edge.runs import Run, at_share, leading
 from ranura.core.cuts.edge.section_view import LEAST_BAND
 from ranura.core.cuts.edge.setting import EdgeSetting
-from ranura.core.cuts.edge.signs import blocks, lifting, strip
+from ranura.core.cuts.edge.signs import blocks, lifting, strip, to_choose
 from ranura.core.cuts.edge.trips import reach
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.geometry.rings import Point, extent
-from ranura.core.output.views import Arrow, Dimension, EdgeMark, Mark, Outline, View, box, circle
+from ranura.core.output.views import Arrow, Dimension, Mark, Outline, View, box, circle
 from ranura.core.text.writing import write
 
 _FENCE_DEEP = 60.0
@@ -128,7 +128,6 @@ def table_view(setting: EdgeSetting, piece: Piece) -> View:
     marks.append(Mark(kind="stand", at=stand, direction=(0.0, 1.0), text=write("stand here, before the table")))
     marks += _leading(setting.runs, (x0, y0, x1, y1))
     marks += [_named(each) for each in outlines if each.role == "stop"]
-    edges = _edges(piece, setting, lie)
     seen = [point for outline in outlines if outline.role in ("bit", "stop") for point in outline.points]
     seen += [(x0 - out * 4, y0 - out * 2), (x1 + out * 4, max(y1, _FENCE_DEEP)), stand, (stand[0], stand[1] - 12.0)]
     return View(
@@ -149,7 +148,7 @@ def table_view(setting: EdgeSetting, piece: Piece) -> View:
             ),
         ),
         marks=tuple(marks),
-        edges=edges,
+        edges=to_choose(piece, setting, lie),
     )
 
 
@@ -160,22 +159,6 @@ def _named(pin: Outline) -> Mark:
 
 def _lying(outline: Outline, lie: Laid) -> Outline:
     return replace(outline, points=tuple(lie.lying(at) for at in outline.points))
-
-
-def _edges(piece: Piece, setting: EdgeSetting, lie: Laid) -> tuple[EdgeMark, ...]:
-    """The edges that can be chosen."""
-    chosen = {run.edge.ref: run.number for run in setting.runs}
-    return tuple(
-        EdgeMark(
-            ref=edge.ref,
-            name=edge.name,
-            points=tuple(lie(at) for at in edge.points),
-            closed=edge.closed,
-            inside=edge.inside,
-            number=chosen.get(edge.ref),
-        )
-        for edge in edges_of(piece)
-    )
 
 
 def _guides(setting: EdgeSetting, along: tuple[float, float]) -> list[Outline]:

@@ -3,13 +3,15 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 
 import numpy as np
 
+from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.cuts.edge.runs import Run
+from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.geometry.rings import Point
-from ranura.core.output.views import Outline
+from ranura.core.output.views import EdgeMark, Outline
 from ranura.core.text.writing import write
 
 
@@ -74,3 +76,19 @@ def blocks(run: Run, size: float, *, wood_left: bool = True) -> list[Outline]:
     if run.backer:
         found.append(Outline(role="backer", points=block(last, 1), label=write("backer")))
     return found
+
+
+def to_choose(piece: Piece, setting: EdgeSetting, lie: Callable[[Point], Point] = lambda at: at) -> tuple[EdgeMark, ...]:
+    """The edges that can be chosen, with their place in the order of work; `lie` is where a point of the board is drawn."""
+    chosen = {run.edge.ref: run.number for run in setting.runs}
+    return tuple(
+        EdgeMark(
+            ref=edge.ref,
+            name=edge.name,
+            points=tuple(lie(at) for at in edge.points),
+            closed=edge.closed,
+            inside=edge.inside,
+            number=chosen.get(edge.ref),
+        )
+        for edge in edges_of(piece)
+    )

@@ -7,7 +7,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 
 from ranura.core.geometry import closeness
-from ranura.core.geometry.rings import Box, Point, extent
+from ranura.core.geometry.rings import Point, around
 from ranura.core.proof import words
 from ranura.core.proof.findings import Found
 from ranura.core.proof.rays import Ray
@@ -99,7 +99,7 @@ class Walls:
     def _at(self, after: Wood, place: _Place) -> _Wall | None:
         """The wall at a place, where it is too thin."""
         r = place.radius
-        taken = after.near(_around([place.at], r + _LOOKED))
+        taken = after.near(around([place.at], r + _LOOKED))
         ray = Ray(after, place.at, place.towards, r + _LOOKED, taken)
         seen = [(layer.thick, _thickness(ray, layer.z, layer.r, r + _LOOKED)) for layer in place.layers if layer.r]
         standing = [(thick, wall) for thick, wall in seen if wall is not None]
@@ -143,7 +143,7 @@ def _normal_beside_a_slot(after: Wood, place: _Place, thin: float) -> bool:
     """Whether a wall stands beside a slot that is closed at both ends, and is thick enough for that one's width (a mortise's)."""
     layer = next(each for each in place.layers if each.r)
     dx, dy = place.towards
-    across = Ray(after, place.at, place.towards, _LOOKED, after.near(_around([place.at], _LOOKED)))
+    across = Ray(after, place.at, place.towards, _LOOKED, after.near(around([place.at], _LOOKED)))
     sides = across.intervals(layer.z, -_LOOKED, 0.0), across.intervals(layer.z, 0.0, _LOOKED)
     if not sides[0] or not sides[1]:
         return False
@@ -165,13 +165,8 @@ def _thickness(ray: Ray, z: float, r: float, far: float) -> float | None:
 def _seen(places: Sequence[_Place], wood: Wood) -> object:
     """The places of a move, with all that may make a wall there thin; the same wherever they lie."""
     x, y = places[0].at
-    box = _around([each.at for each in places], max(each.radius for each in places) + _LOOKED)
+    box = around([each.at for each in places], max(each.radius for each in places) + _LOOKED)
     return (
         tuple((round(e.at[0] - x, 5), round(e.at[1] - y, 5), e.towards, e.end, id(e.layers)) for e in places),
         surroundings(wood, wood.near(box), wood.works, box, (x, y)),
     )
-
-
-def _around(points: Sequence[Point], reach: float) -> Box:
-    x0, y0, x1, y1 = extent(tuple(points))
-    return (x0 - reach, y0 - reach, x1 + reach, y1 + reach)
