@@ -111,3 +111,20 @@ def test_bodies_come_and_go_with_the_steps():
         stations = {step.station for step in run.steps[body.first : body.until] if step.path}
         assert len(stations) == 1
     assert {body.id for body in plan.bodies if body.role == "fence"} == {"fence-1", "fence-2", "fence-3"}
+
+
+def test_the_work_lies_at_the_end_of_a_run_as_it_was_fed_and_turns_before_the_next():
+    run, _ = both(TABLE[0], board())
+    last = 0.0
+    for step in run.steps:
+        if step.kind in ("stop", "lift"):
+            assert step.degrees == (last,) * len(step.path)
+        last = step.degrees[-1] if step.degrees else last
+    begun = [round(step.degrees[0]) % 360 for step in run.steps if step.kind == "start"]
+    assert len(set(begun)) == 4, "each edge is turned to the fence"
+
+
+def test_a_base_is_drawn_as_it_stands():
+    run, plan = both(DEMO[0][2], DEMO[0][1])
+    for tool, setting in zip(run.tools, plan.settings, strict=True):
+        assert math.dist(sum(tool.base, ()), sum(setting.base.ring, ())) < 1e-6

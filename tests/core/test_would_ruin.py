@@ -3,8 +3,11 @@
 from __future__ import annotations
 
 import dataclasses
+import math
+import re
 
 import pytest
+from shapely.geometry import Point as Spot
 from shapely.geometry import Polygon
 from tests.data.edges import board, edge_cut, mm
 
@@ -69,6 +72,27 @@ def test_a_turned_fence_is_laid_by_two_marks():
     fence = Polygon(next(body.ring for body in made.bodies if body.role == "fence"))
     for x, y in ((370.735, 0.0), (197.53, 300.0)):
         assert fence.boundary.distance(Polygon([(x, y), (x + 0.01, y), (x, y + 0.01)])) < 0.05, "its edge lies on both marks"
+
+
+@pytest.mark.parametrize("end", ["left", "right"])
+def test_blocks_along_a_turned_fence_are_measured_from_where_it_crosses_the_edge(end):
+    made = plan(dado(12.7, 8, 450, angle=20, end=end, stop_first=mm(60), stop_last=mm(50)), board(900, 300, 20))
+    said = lines(made, "guide")
+    marks = [float(number) for number in re.findall(r"([\d.]+) mm", said[0])]
+    fence = Polygon(next(body.ring for body in made.bodies if body.role == "fence"))
+    on_edges = [(x if end == "left" else 900 - x, y) for x, y in zip(marks, (0.0, 300.0), strict=True)]
+    assert all(fence.boundary.distance(Spot(at)) < 0.05 for at in on_edges)
+    (x0, y0), (x1, y1) = next(move.path for move in made.moves if move.kind == "cut" and move.fresh != "none")
+    long = math.dist((x0, y0), (x1, y1))
+    way = ((x1 - x0) / long, (y1 - y0) / long)
+    half = 152.4 / 2
+    first, last = on_edges if way[1] > 0 else on_edges[::-1]
+    start = ((x0 - first[0]) * way[0] + (y0 - first[1]) * way[1]) - half
+    stop = ((last[0] - x1) * way[0] + (last[1] - y1) * way[1]) - half
+    for wanted, word in ((start, "start block"), (stop, "stop block")):
+        line = next(each for each in said if each.startswith(word))
+        assert float(re.search(r"([\d.]+) mm", line)[1]) == pytest.approx(abs(wanted), abs=0.06)
+        assert ("outside" in line) == (wanted < 0)
 
 
 def test_a_template_lets_its_ring_in_and_says_where_it_lies_and_how_large_it_is():
