@@ -71,6 +71,7 @@ CASES = {
     "all alike": (program(), (), {1, 6}),
     "a cut before beside the fourth": (program(), (slot_at(FIRST + 3 * APART + 20),), {1, 4, 6}),
     "a clamp beside the third": (program(bodies=(clamp(FIRST + 2 * APART + 40),)), (), {1, 3, 6}),
+    "a clamp that is gone by then": (program(bodies=(replace(clamp(FIRST + 2 * APART + 40), to_move=12),)), (), {1, 6}),
     "near to one another": (near_by(), (), {1, 2, 3, 6}),
     "stopped, plunged too deep": (program(inside([12.0])), (), {1, 6}),
     "right through": (program(across(0, 20.5)), (), {1, 2, 3, 4, 5, 6}),
