@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import itertools
 import math
+from typing import get_args
 
 import pytest
 from hypothesis import assume, given, settings
@@ -12,8 +14,10 @@ from shapely.geometry import LineString, Polygon
 
 from ranura.core.geometry.convex import gap, oblong
 from ranura.core.geometry.paths import path_gap, thinned
-from ranura.core.holding.clamps import Sweep, around_axis, foot_at, hold, moved_clear, reach_of
-from ranura.core.holding.placed import ClampAt
+from ranura.core.holding.clamps import hold
+from ranura.core.holding.nearest import moved_clear, propose
+from ranura.core.holding.placed import ClampAt, Side
+from ranura.core.holding.sweep import Sweep, around_axis, foot_at, reach_of, side_length
 from ranura.demo.shop import PLUNGE_TWO, TRIM_ONE
 
 PART = (640.0, 300.0)
@@ -103,3 +107,56 @@ def test_clamps_beside_a_guide_are_in_its_way():
     assert len(on_it.moved) == 2
     again = hold(PART, sweep, bodies=(body,), placed=on_it.moved)
     assert not again.cautions
+
+
+def _swept(x: float, run: float, across: float, reach: float) -> Sweep:
+    return Sweep(boxes=(oblong(x - reach, across - reach, x + run + reach, across + reach),))
+
+
+@pytest.mark.parametrize(
+    ("part", "sweep", "both"),
+    [
+        ((900, 90), _swept(80, 0, 10, 92), ("right", "right")),
+        ((900, 90), _swept(450, 0, 45, 92), ("left", "right")),
+        ((640, 300), Sweep(boxes=(oblong(200, -80, 384, 380),)), ("left", "right")),
+    ],
+    ids=["a recess near the end", "one in the middle", "a dado"],
+)
+def test_clamps_are_proposed_on_both_sides_of_the_cut_at_the_nearest_clear_place(part, sweep, both):
+    (x0, _), _, (x1, _), _ = sweep.boxes[0]
+    feet = [Polygon(foot_at(part, each)).bounds for each in propose(part, sweep, ())]
+    assert sorted("right" if foot[0] > x1 else "left" if foot[2] < x0 else "beside" for foot in feet) == sorted(both)
+    for foot in feet:
+        assert min(abs(foot[0] - x1), abs(x0 - foot[2])) <= 60, "no farther than it must"
+
+
+@settings(max_examples=60, deadline=None)
+@given(
+    st.sampled_from([(200.0, 60.0), (640.0, 300.0), (900.0, 90.0), (400.0, 150.0)]),
+    st.floats(0, 1),
+    st.sampled_from([0.0, 60.0, 300.0]),
+    st.sampled_from([45.0, 76.0, 92.0]),
+)
+def test_no_pair_of_places_holds_much_better_than_the_one_that_is_proposed(part, where, run, reach):
+    sweep = _swept(where * part[0], run, part[1] / 3, reach)
+    places = [
+        ClampAt(side=side, at=15 + 10 * i) for side in get_args(Side) for i in range(int((side_length(part, side) - 30) / 10) + 1)
+    ]
+    free = [each for each in places if sweep.gap(foot_at(part, each)) > 0]
+    found = propose(part, sweep, ())
+    x0, x1 = max(where * part[0], 0), min(where * part[0] + run, part[0])
+    cut = [(x0, part[1] / 3), ((x0 + x1) / 2, part[1] / 3), (x1, part[1] / 3)]
+
+    def loose(pair: tuple[ClampAt, ...]) -> float:
+        a, b = (Polygon(foot_at(part, each)).centroid for each in pair)
+        far = max(min(a.distance(Point(p)), b.distance(Point(p))) for p in cut)
+        return far + sum(min(each.distance(Point(p)) for p in cut) for each in (a, b)) - a.distance(b) / 2
+
+    apart = [
+        pair
+        for pair in itertools.combinations(free, 2)
+        if not Polygon(foot_at(part, pair[0])).intersects(Polygon(foot_at(part, pair[1])))
+    ]
+    assert bool(found) or not apart
+    if found and apart:
+        assert loose(found) < min(map(loose, apart)) + 60

@@ -15,10 +15,15 @@ from ranura.core.geometry.rings import Point, Ring
 
 
 @lru_cache(maxsize=256)
-def _line(path: tuple[Point, ...]) -> LineString:
-    made = LineString(path)
+def _way(path: tuple[Point, ...]) -> BaseGeometry:
+    """A path as a line; one that comes back to where it began with all that lies inside it."""
+    made = Polygon(path) if path[0] == path[-1] and len(path) > _FIELD else LineString(path)
     shapely.prepare(made)
     return made
+
+
+_FIELD = 3
+"""Points of a path that only goes there and back."""
 
 
 @lru_cache(maxsize=4096)
@@ -27,7 +32,8 @@ def _foot(foot: Ring) -> Polygon:
 
 
 def path_gap(foot: Ring, path: tuple[Point, ...], *, radius: float) -> float:
-    """How far a round base that is moved along a path stays from an outline, in mm; negative when it runs into it.
+    """How far a round base that is moved along a path stays from an outline, in mm; negative when it runs into it. What a closed
+    path goes round is covered too.
 
     Rule: R17 clashes
     Formula: distance of the outline from the path, less the base's reach
@@ -35,7 +41,7 @@ def path_gap(foot: Ring, path: tuple[Point, ...], *, radius: float) -> float:
 
     >>> path_gap(((10, 0), (20, 0), (20, 10), (10, 10)), ((0, -50), (0, 50)), radius=4)
     6.0"""
-    return float(shapely.distance(_line(path), _foot(foot))) - radius
+    return float(shapely.distance(_way(path), _foot(foot))) - radius
 
 
 @lru_cache(maxsize=256)

@@ -8,8 +8,9 @@ from typing import Any
 
 import httpx2
 
-from ranura.core.holding.clamps import Sweep, hold
+from ranura.core.holding.clamps import hold
 from ranura.core.holding.placed import ClampAt
+from ranura.core.holding.sweep import Sweep
 from ranura.host.bench.measuring import Measure, percentile, timed
 
 _ROUNDS = 40

@@ -17,8 +17,9 @@ from ranura.core.cuts.channel.shapes import SHAPES, width_at
 from ranura.core.cuts.channel.sweep import body_of, clamps_on, surely_room, sweeps_of
 from ranura.core.cutting.need import StraightCut
 from ranura.core.geometry import closeness
-from ranura.core.holding.clamps import ON_TABLE, Holding, Sweep, hold
+from ranura.core.holding.clamps import ON_TABLE, Holding, hold
 from ranura.core.holding.hands import two_hands_fit
+from ranura.core.holding.sweep import Sweep
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit

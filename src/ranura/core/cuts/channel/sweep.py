@@ -9,7 +9,7 @@ from ranura.core.cuts.channel.frame import Frame
 from ranura.core.cuts.channel.on_board import ChannelOnBoard, Station
 from ranura.core.geometry.convex import oblong
 from ranura.core.geometry.rings import Ring
-from ranura.core.holding.clamps import LEAD, PAD_ACROSS, PAD_ALONG, PAD_OUTSIDE, Sweep, reach_of
+from ranura.core.holding.sweep import LEAD, PAD_ACROSS, PAD_ALONG, PAD_OUTSIDE, Sweep, reach_of
 from ranura.core.shop.tooling.routers import Base
 
 _PLAIN = Frame()
@@ -68,7 +68,7 @@ def _box_of(channel: ChannelOnBoard, fence: Fence, base: Base, *, bit_diameter: 
         low, high = min(low, fence.edge - BEHIND_EDGE), max(high, fence.edge + BEHIND_EDGE)
         low, high = (low, max(axes) + reach) if fence.towards < 0 else (min(axes) - reach, high)
     start, end = sorted(path_of(channel, fence, bit_diameter=bit_diameter))
-    front, back = base.front or base.across / 2, base.back or base.across / 2
+    front, back = max(base.front or 0.0, reach), max(base.back or 0.0, reach)
     ahead, behind = (front, back) if fence.heading[1] > 0 else (back, front)
     return oblong(low, start - behind, high, end + ahead)
 

@@ -8,7 +8,7 @@ from typing import Literal
 
 from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.on_board import EdgesOnBoard
-from ranura.core.holding.clamps import PAD_ACROSS, PAD_ALONG, PAD_OUTSIDE
+from ranura.core.holding.sweep import PAD_ACROSS, PAD_ALONG, PAD_OUTSIDE
 from ranura.core.shop.tooling.routers import Base
 from ranura.core.text.cautions import Caution, caution
 

@@ -21,8 +21,8 @@ from ranura.core.cutting.stage import Stage, Trip
 from ranura.core.geometry import closeness
 from ranura.core.geometry.paths import begun_at, first_part, offset_ring
 from ranura.core.geometry.rings import Point, Ring, signed_area
-from ranura.core.holding.clamps import LEAD
 from ranura.core.holding.placed import Side
+from ranura.core.holding.sweep import LEAD
 from ranura.core.proof.bodies import CLAMP_HIGH, bench_below, bench_turned, carriers_of, standing, work_of
 from ranura.core.proof.machines import machine_of
 from ranura.core.proof.moves import (

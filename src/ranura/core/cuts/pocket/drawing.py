@@ -22,7 +22,7 @@ from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.geometry.convex import bounds
 from ranura.core.geometry.paths import band, length_of, stretch
 from ranura.core.geometry.rings import Point, Ring, shifted
-from ranura.core.holding.clamps import LEAD
+from ranura.core.holding.sweep import LEAD
 from ranura.core.output.guides import heading_words
 from ranura.core.output.marks import carrier_outlines, clamp_marks, clamp_outlines, turret_view
 from ranura.core.output.views import Arrow, Dimension, Mark, Outline, View, base_outline, box, circle, typed_dimension

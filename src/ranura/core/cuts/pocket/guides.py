@@ -14,7 +14,7 @@ from ranura.core.cutting.lateral import lateral_passes, setback
 from ranura.core.geometry import closeness
 from ranura.core.geometry.paths import offset_ring
 from ranura.core.geometry.rings import Point, Ring, circle_ring, rounded
-from ranura.core.holding.clamps import LEAD
+from ranura.core.holding.sweep import LEAD
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Bushing, Guide, Sled, Trammel

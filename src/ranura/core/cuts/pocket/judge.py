@@ -28,9 +28,11 @@ from ranura.core.cuts.pocket.guides import (
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cutting.step_limits import school_step
 from ranura.core.geometry import closeness
+from ranura.core.geometry.convex import oblong
 from ranura.core.geometry.paths import offset_ring, thinned
-from ranura.core.geometry.rings import Ring, arc_points, circle_ring, shifted
-from ranura.core.holding.clamps import LEAD, Holding, Sweep, around_axis, hold
+from ranura.core.geometry.rings import Ring, arc_points, circle_ring, extent, shifted
+from ranura.core.holding.clamps import Holding, hold
+from ranura.core.holding.sweep import LEAD, Sweep, around_axis
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
@@ -248,13 +250,13 @@ class PocketJudge(StraightJudge):
         """How the board is held, with the router's paths at all places."""
         asked = self.asked
         paths = self.paths(bit, guide)
-        outer = [paths[0], paths[-1]] if asked.open_paths else [thinned(path, _THINNED) for path in paths[-1:]]
+        if asked.in_lanes:
+            ways = [_closed(oblong(*extent((*paths[0], *paths[-1]))))]
+        else:
+            ways = [paths[0], paths[-1]] if asked.open_paths else [_closed(thinned(paths[-1], _THINNED))]
         across = around_axis(base)
         radius = (max(across, self.plate(guide) / 2) if asked.plate else across) + _THINNED
-        sweeps = [
-            Sweep(paths=tuple(((*shifted(path, shift), shifted(path, shift)[0]), radius) for path in outer))
-            for shift in asked.places
-        ]
+        sweeps = [Sweep(paths=tuple((shifted(way, shift), radius) for way in ways)) for shift in asked.places]
         return hold(
             asked.part,
             Sweep(paths=tuple(path for each in sweeps for path in each.paths)),
@@ -262,3 +264,8 @@ class PocketJudge(StraightJudge):
             placed=asked.clamps,
             held=asked.held,
         )
+
+
+def _closed(ring: Ring) -> Ring:
+    """A ring that ends where it begins."""
+    return (*ring, ring[0])

@@ -27,7 +27,7 @@ from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cutting.stepping import Pass
 from ranura.core.geometry.paths import begun_at, length_of, stretch
 from ranura.core.geometry.rings import Point, Ring, extent, shifted
-from ranura.core.holding.clamps import LEAD
+from ranura.core.holding.sweep import LEAD
 from ranura.core.proof.bodies import bench_below, bench_turned, carriers_of, clamps_of, standing, stints, work_of
 from ranura.core.proof.machines import machine_of
 from ranura.core.proof.moves import (

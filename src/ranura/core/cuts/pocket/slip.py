@@ -24,7 +24,7 @@ from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Ring, extent
-from ranura.core.holding.clamps import LEAD
+from ranura.core.holding.sweep import LEAD
 from ranura.core.output.going import Ends, Going
 from ranura.core.output.guides import StationLine, heading_words
 from ranura.core.output.slip import (

@@ -1,0 +1,128 @@
+"""Where clamps hold best: on both sides of the cut, at the nearest places clear of base, handles and guides (R17, craft 15)."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+from functools import cache, lru_cache
+
+import numpy as np
+from numpy.typing import NDArray
+
+from ranura.core.geometry.convex import bounds, bounds_of, gap
+from ranura.core.geometry.rings import Point, Ring
+from ranura.core.holding.placed import ClampAt, Side
+from ranura.core.holding.sweep import PAD_ACROSS, Sweep, foot_at, side_length
+
+_SEARCH = 5.0
+"""mm between two places tried for a clamp that is in the way."""
+
+
+_BESIDE = 10.0
+"""How far a clamp is proposed from what is covered, in mm, where there is room."""
+
+_SIDES: tuple[Side, ...] = ("near", "far", "left", "right")
+
+
+@lru_cache(maxsize=256)
+def propose(part: tuple[float, float], sweep: Sweep, bodies: tuple[Ring, ...]) -> tuple[ClampAt, ...]:
+    """The two clamps that hold the board best beside what is covered, empty where no two are clear of it and of the guides.
+
+    Rule: R17 holding
+    Formula: a foot of 30 × 40 mm, 12 mm of it beyond the edge, shares no area with the sweep of base and handles; the pair with
+    the least sum of: the farthest any place of the cut is from its nearest clamp, each clamp's distance from the cut, less half
+    of what lies between the two
+    Source: a board is still where it is held, so near the bit and on both sides of it"""
+    places = list(dict.fromkeys(_places(part, sweep, bodies)))
+    if len(places) < 2:
+        return ()
+    feet = [foot_at(part, each) for each in places]
+
+    @cache
+    def clear(place: int) -> bool:
+        foot = feet[place]
+        return sweep.gap(foot, roughly=True) > 0 and all(gap(body, foot) > 0 for body in bodies)
+
+    for i, j in _best_first(np.array([_middle(foot) for foot in feet]), np.array(_along(part, sweep))):
+        if clear(i) and clear(j) and gap(feet[i], feet[j]) > 0:
+            return (places[i], places[j])
+    return ()
+
+
+def _best_first(places: NDArray[np.float64], cut: NDArray[np.float64]) -> Iterator[tuple[int, int]]:
+    """All pairs of places (n × 2), those first that hold the places of the cut (m × 2) best."""
+    away = np.hypot(*(places[:, None, :] - cut[None, :, :]).T).T
+    apart = np.hypot(*(places[:, None, :] - places[None, :, :]).T)
+    nearest = away.min(axis=1)
+    loose = np.minimum(away[:, None, :], away[None, :, :]).max(axis=2)
+    first, second = np.triu_indices(len(places), 1)
+    order = np.argsort(np.round(loose + nearest[:, None] + nearest[None, :] - apart / 2, 3)[first, second], kind="stable")
+    yield from zip(first[order].tolist(), second[order].tolist(), strict=True)
+
+
+def _places(part: tuple[float, float], sweep: Sweep, bodies: Sequence[Ring]) -> Iterator[ClampAt]:
+    """Where a clamp may stand nearest: on each side of the board its ends, its middle, beside the middle of the cut, and just
+    clear of whatever is covered or stands there."""
+    x0, y0, x1, y1 = bounds(sweep.extent) if sweep.extent else (0.0, 0.0, *part)
+    inset = PAD_ACROSS / 2
+    for side in _SIDES:
+        run = side_length(part, side)
+        if run < PAD_ACROSS:
+            continue
+        lying = side in ("near", "far")
+        wanted = [inset, run - inset, run / 2, (x0 + x1) / 2 if lying else (y0 + y1) / 2]
+        for taken in (*sweep.extent, *bodies):
+            box = bounds_of(taken)
+            low, high = (box[0], box[2]) if lying else (box[1], box[3])
+            wanted += [edge - sign * (inset + beside) for edge, sign in ((low, 1), (high, -1)) for beside in (_BESIDE, 1.0)]
+        for at in wanted:
+            if inset <= at <= run - inset:
+                yield ClampAt(side=side, at=at)
+
+
+def _middle(foot: Ring) -> Point:
+    x0, y0, x1, y1 = bounds_of(foot)
+    return ((x0 + x1) / 2, (y0 + y1) / 2)
+
+
+def _along(part: tuple[float, float], sweep: Sweep) -> tuple[Point, ...]:
+    """Places of the cut that are to be held, on the board: ends and middle of every straight run, five of another way."""
+    found: list[Point] = []
+    for box in sweep.boxes:
+        long, short = sorted((box[:2], box[1:3]), key=lambda side: -math.dist(*side))
+        half, ahead = math.dist(*short) / 2, (long[1][0] - long[0][0], long[1][1] - long[0][1])
+        middle = (sum(x for x, _ in box) / 4, sum(y for _, y in box) / 4)
+        share = 0.5 - half / math.hypot(*ahead)
+        found += [(middle[0] + ahead[0] * at, middle[1] + ahead[1] * at) for at in (-share, 0.0, share)]
+    for path, _ in sweep.paths:
+        found += [path[round(i * (len(path) - 1) / 4)] for i in range(5)]
+    if not found:
+        found = [(part[0] / 2, part[1] / 2)]
+    return tuple((min(max(x, 0.0), part[0]), min(max(y, 0.0), part[1])) for x, y in dict.fromkeys(found))
+
+
+def moved_clear(part: tuple[float, float], clamp: ClampAt, sweep: Sweep, bodies: Sequence[Ring]) -> ClampAt | None:
+    """The nearest place for a clamp along its own side where nothing meets it; None where its side has none.
+
+    Rule: R17 clash
+    Formula: places every 5 mm to both sides of where it is, the nearest that is clear
+    Source: brute force along the edge"""
+    run = side_length(part, clamp.side)
+    inset = PAD_ACROSS / 2
+    steps = math.ceil(run / _SEARCH)
+    for step in range(steps + 1):
+        for at in (clamp.at - step * _SEARCH, clamp.at + step * _SEARCH):
+            tried = ClampAt(side=clamp.side, at=min(max(at, inset), run - inset))
+            foot = foot_at(part, tried)
+            if sweep.gap(foot, roughly=True) > 0 and all(gap(body, foot) > 0 for body in bodies):
+                return tried
+    return None
+
+
+def clear_or_moved(part: tuple[float, float], clamp: ClampAt, sweep: Sweep, bodies: Sequence[Ring]) -> ClampAt | None:
+    """The clamp where it is, if it is clear there, else the nearest place on its side; None where its side has none."""
+    foot = foot_at(part, clamp)
+    inside = PAD_ACROSS / 2 <= clamp.at <= side_length(part, clamp.side) - PAD_ACROSS / 2
+    if inside and sweep.gap(foot, roughly=True) > 0 and all(gap(body, foot) > 0 for body in bodies):
+        return clamp
+    return moved_clear(part, clamp, sweep, bodies)
