@@ -159,4 +159,4 @@ def test_no_pair_of_places_holds_much_better_than_the_one_that_is_proposed(part,
     ]
     assert bool(found) or not apart
     if found and apart:
-        assert loose(found) < min(map(loose, apart)) + 60
+        assert loose(found) < min(map(loose, apart)) + 100 + 45, "what 10 mm of room may cost, and what lies between two places"

@@ -20,6 +20,10 @@ _SEARCH = 5.0
 
 _BESIDE = 10.0
 """How far a clamp is proposed from what is covered, in mm, where there is room."""
+_APART = 30.0
+"""mm between a clamp and a guide or its clamps, where there is room: two side by side hold like one."""
+_WORTH = 100.0
+"""mm by which a pair may hold worse for the sake of that room."""
 
 _SIDES: tuple[Side, ...] = ("near", "far", "left", "right")
 
@@ -39,25 +43,34 @@ def propose(part: tuple[float, float], sweep: Sweep, bodies: tuple[Ring, ...]) -
     feet = [foot_at(part, each) for each in places]
 
     @cache
-    def clear(place: int) -> bool:
-        foot = feet[place]
-        return sweep.gap(foot, roughly=True) > 0 and all(gap(body, foot) > 0 for body in bodies)
+    def room(place: int) -> tuple[float, float]:
+        """How far a foot stays from what is covered, and from what stands there."""
+        return (sweep.gap(feet[place], roughly=True), min((gap(body, feet[place]) for body in bodies), default=math.inf))
 
-    for i, j in _best_first(np.array([_middle(foot) for foot in feet]), np.array(_along(part, sweep))):
-        if clear(i) and clear(j) and gap(feet[i], feet[j]) > 0:
+    tight: tuple[ClampAt, ...] = ()
+    most = math.inf
+    for i, j, loose in _best_first(np.array([_middle(foot) for foot in feet]), np.array(_along(part, sweep))):
+        if loose > most:
+            break
+        if min(*room(i), *room(j), gap(feet[i], feet[j])) <= 0:
+            continue
+        if all(room(place)[0] > _BESIDE and room(place)[1] > _APART for place in (i, j)):
             return (places[i], places[j])
-    return ()
+        if not tight:
+            tight, most = (places[i], places[j]), loose + _WORTH
+    return tight
 
 
-def _best_first(places: NDArray[np.float64], cut: NDArray[np.float64]) -> Iterator[tuple[int, int]]:
-    """All pairs of places (n × 2), those first that hold the places of the cut (m × 2) best."""
+def _best_first(places: NDArray[np.float64], cut: NDArray[np.float64]) -> Iterator[tuple[int, int, float]]:
+    """All pairs of places (n × 2) with how loosely they hold the places of the cut (m × 2), in mm, the best ones first."""
     away = np.hypot(*(places[:, None, :] - cut[None, :, :]).T).T
     apart = np.hypot(*(places[:, None, :] - places[None, :, :]).T)
     nearest = away.min(axis=1)
     loose = np.minimum(away[:, None, :], away[None, :, :]).max(axis=2)
     first, second = np.triu_indices(len(places), 1)
-    order = np.argsort(np.round(loose + nearest[:, None] + nearest[None, :] - apart / 2, 3)[first, second], kind="stable")
-    yield from zip(first[order].tolist(), second[order].tolist(), strict=True)
+    loosely = np.round(loose + nearest[:, None] + nearest[None, :] - apart / 2, 3)[first, second]
+    order = np.argsort(loosely, kind="stable")
+    yield from zip(first[order].tolist(), second[order].tolist(), loosely[order].tolist(), strict=True)
 
 
 def _places(part: tuple[float, float], sweep: Sweep, bodies: Sequence[Ring]) -> Iterator[ClampAt]:
@@ -74,7 +87,7 @@ def _places(part: tuple[float, float], sweep: Sweep, bodies: Sequence[Ring]) -> 
         for taken in (*sweep.extent, *bodies):
             box = bounds_of(taken)
             low, high = (box[0], box[2]) if lying else (box[1], box[3])
-            wanted += [edge - sign * (inset + beside) for edge, sign in ((low, 1), (high, -1)) for beside in (_BESIDE, 1.0)]
+            wanted += [edge - sign * (inset + beside) for edge, sign in ((low, 1), (high, -1)) for beside in (_BESIDE + 1.0, 1.0)]
         for at in wanted:
             if inset <= at <= run - inset:
                 yield ClampAt(side=side, at=at)
