@@ -236,6 +236,7 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
                   onClick={() => void toggleDryRun()}
                   disabled={problem !== null}
                   data-testid="dry-run-start"
+                  data-over-drawing
                 >
                   <Play size={16} aria-hidden className="mr-1 inline" />
                   Dry run

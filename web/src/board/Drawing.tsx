@@ -1,9 +1,10 @@
 /** Dresses a view of the plan: every role has one colour and one pattern. Nothing is computed here but the scale. */
-import { memo, useId } from "react";
+import { memo, useId, useRef } from "react";
 import type { Change, ClampAt, Unit, View } from "../api/client";
 import { usePulling } from "../ui/pulling";
 import { useSize } from "../ui/useSize";
 import { inUnit } from "../ui/words";
+import { useApart } from "./apart";
 import { DimensionMark, type DimensionProps } from "./DimensionMark";
 import { uncrowded } from "./dimensions";
 import { Clamps, Handles } from "./Handles";
@@ -22,7 +23,7 @@ const ROOM: Record<View["name"], Room> = {
 const AT_FACE = { above: { above: 42, below: 8 }, below: { above: 10, below: 56 } } as const;
 
 /** Where somebody stands is written behind the feet: below them, or above them at the far side. */
-const STANDING: Room = { above: 18, below: 32 };
+const STANDING: Room = { above: 18, below: 38 };
 const STANDING_FAR: Room = { above: 40, below: 18 };
 
 function roomFor(view: View): Room {
@@ -154,6 +155,8 @@ export const Drawing = memo(function Drawing({
 }: Props) {
   const { ref, width, height } = useSize<HTMLDivElement>();
   const id = useId();
+  const drawn = useRef<SVGSVGElement>(null);
+  useApart(drawn);
   const scale = fixed
     ? fixedAt(view, width, height, fixed)
     : fitted(view.frame, width, height, roomFor(view));
@@ -164,6 +167,7 @@ export const Drawing = memo(function Drawing({
       </p>
       {width > 0 ? (
         <svg
+          ref={drawn}
           width={width}
           height={height}
           aria-label={label}

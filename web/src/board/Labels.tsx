@@ -52,6 +52,7 @@ function Label(props: {
       y={y}
       transform={upright ? `rotate(-90 ${x} ${y})` : undefined}
       textAnchor={anchor}
+      data-moves={plain || upright ? undefined : true}
       className={`${fill} ${size} font-semibold ${plain ? "" : "halo"}`}
     >
       <SvgWords text={text} />

@@ -23,6 +23,7 @@ export function Arrows({ view, scale, unit, right }: Layer) {
               x={arrow.role === "bit" ? start.x - radius - 8 : start.x}
               y={start.y + 5}
               textAnchor={arrow.role === "bit" ? "end" : "middle"}
+              data-moves
               className="fill-cut text-note font-bold halo"
             >
               {inUnit(arrow.label, unit)}
@@ -93,7 +94,13 @@ function Way({ start, end, climb, label, beside, unit, right }: WayProps) {
         strokeWidth={climb ? 2.5 : undefined}
       />
       {label ? (
-        <text x={place.x} y={place.y} textAnchor={place.anchor} className="fill-cut text-body font-bold halo">
+        <text
+          x={place.x}
+          y={place.y}
+          textAnchor={place.anchor}
+          data-moves
+          className="fill-cut text-body font-bold halo"
+        >
           {words}
         </text>
       ) : null}
@@ -147,6 +154,7 @@ export function Marks({ view, scale, unit, right }: Layer) {
               x={within(x, text, right)}
               y={mark.direction[1] < 0 ? y - 15 : y + 24}
               textAnchor="middle"
+              data-moves
               className="fill-ink-2 text-note font-semibold halo"
             >
               {text}
@@ -170,6 +178,7 @@ export function Marks({ view, scale, unit, right }: Layer) {
             x={x}
             y={y}
             textAnchor="start"
+            data-moves
             className="fill-ink text-note font-semibold halo"
           >
             {text}
@@ -180,7 +189,7 @@ export function Marks({ view, scale, unit, right }: Layer) {
           <g key={key} data-mark="pivot" transform={`translate(${x} ${y})`}>
             <circle r="6" className="fill-paper stroke-guide" strokeWidth="2.2" />
             <path d="M-11 0H11M0 -11V11" className="stroke-guide" strokeWidth="1.4" />
-            <text textAnchor="middle" y="24" className="fill-guide text-note font-semibold halo">
+            <text textAnchor="middle" y="24" data-moves className="fill-guide text-note font-semibold halo">
               {text}
             </text>
           </g>
