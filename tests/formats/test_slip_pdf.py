@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import dataclasses
+import itertools
 from io import BytesIO
 
 import pytest
@@ -13,8 +14,10 @@ from ranura.core.plan import plan_cut
 from ranura.core.text.lengths import read
 from ranura.demo.jobs import PIECES, SHELF_DADOES, WING_CASE_SIDE
 from ranura.demo.shop import SHOP
+from ranura.formats import drawing_pdf
 from ranura.formats.slip_pdf import Sheet, slip_pdf
 from ranura.formats.type_on_paper import DENOMINATOR, FONTS, NUMERATOR, register, width_of, wrapped
+from ranura.formats.words_apart import Words
 
 POINTS_PER_MM = 72 / 25.4
 
@@ -151,3 +154,21 @@ def test_the_places_of_a_repeat_bear_their_numbers_on_paper():
     upper = page.mediabox.height / 2
     numbers = {text for text, _, y in found if text in ("1", "2") and float(y) > float(upper)}
     assert numbers == {"1", "2"}
+
+
+@pytest.mark.parametrize("cut_id", [cut_id for _, _, cuts in PIECES for cut_id, _, _ in cuts])
+@pytest.mark.parametrize("system", ["metric", "inch"])
+def test_no_words_of_a_drawing_on_paper_lie_on_one_another(monkeypatch, cut_id, system):
+    drawings: list[Words] = []
+
+    def kept(canvas, room):
+        drawings.append(Words(canvas, room))
+        return drawings[-1]
+
+    monkeypatch.setattr(drawing_pdf, "Words", kept)
+    cut, piece = next((c, p) for _, p, cuts in PIECES for i, _, c in cuts if i == cut_id)
+    slip_pdf(sheet_of(cut, piece), paper="A4", system=system)
+    assert sum(len(each.taken) for each in drawings) > 5
+    for each in drawings:
+        for (ax, ay, bx, by), (cx, cy, dx, dy) in itertools.combinations(each.taken, 2):
+            assert min(bx, dx) - max(ax, cx) < 1.5 or min(by, dy) - max(ay, cy) < 1.5

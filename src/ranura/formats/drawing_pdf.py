@@ -13,7 +13,8 @@ from reportlab.pdfgen.canvas import Canvas
 from ranura.core.geometry.rings import Point
 from ranura.core.output.views import Arrow, Dimension, Mark, Outline, Role, View
 from ranura.core.text.writing import System, Text
-from ranura.formats.type_on_paper import width_of, write
+from ranura.formats.type_on_paper import write
+from ranura.formats.words_apart import Words
 
 INK = HexColor("#17211f")
 CUT = HexColor("#bf3015")
@@ -86,15 +87,16 @@ def draw_view(canvas: Canvas, view: View, *, x: float, y: float, width: float, h
         _outline(canvas, outline, fit, dashed=outline.role in ("base", "sweep") or standing)
     for each in view.breaks:
         _break(canvas, fit.at((each.at, y0)), fit.at((each.at, y1)))
+    words = Words(canvas, room=(x, y - below, x + width, y + height))
     for outline in view.outlines:
         if outline.role in ("pass", "waste") and outline.label is not None:
-            _label(canvas, outline, outline.label, fit, system)
-    for arrow in view.arrows:
-        _arrow(canvas, arrow, fit, system, right=x + width)
-    for mark in view.marks:
-        _mark(canvas, mark, fit, system)
+            _label(words, outline, outline.label, fit, system)
     for dimension in view.dimensions:
-        _dimension(canvas, dimension, fit, system)
+        _dimension(words, dimension, fit, system)
+    for mark in view.marks:
+        _mark(words, mark, fit, system)
+    for arrow in view.arrows:
+        _arrow(words, arrow, fit, system)
     canvas.restoreState()
     canvas.setFillColor(SOFT)
     write(canvas, x, y + height - 7, _said(view.caption, system), "text", 7.5)
@@ -164,19 +166,21 @@ def _break(canvas: Canvas, low: Point, high: Point) -> None:
             canvas.line(*a, *b)
 
 
-def _label(canvas: Canvas, outline: Outline, label: Text, fit: _Fit, system: System) -> None:
+def _label(words: Words, outline: Outline, label: Text, fit: _Fit, system: System) -> None:
     points = [fit.at(point) for point in outline.points]
     x = (min(p[0] for p in points) + max(p[0] for p in points)) / 2
     y = (min(p[1] for p in points) + max(p[1] for p in points)) / 2
     if outline.role == "pass" and min(max(p[i] for p in points) - min(p[i] for p in points) for i in (0, 1)) < 9:
         return  # too thin for a number; the passes are listed with their depths
-    canvas.setFillColor(HexColor("#ffffff"))
-    canvas.circle(x, y, 5, stroke=0, fill=1)
-    canvas.setFillColor(INK)
-    write(canvas, x, y - 2.8, _said(label, system), "strong", 8, align=0.5)
+    if outline.role == "pass" and words.taken_at(x, y):
+        return  # thin stages lie within one another: the first number is kept
+    words.canvas.setFillColor(white)
+    words.canvas.circle(x, y, 5, stroke=0, fill=1)
+    words.put(x, y - 2.8, _said(label, system), "strong", 8, colour=INK, align=0.5, stays=True)
 
 
-def _arrow(canvas: Canvas, arrow: Arrow, fit: _Fit, system: System, *, right: float) -> None:
+def _arrow(words: Words, arrow: Arrow, fit: _Fit, system: System) -> None:
+    canvas = words.canvas
     start, end = fit.at(arrow.start), fit.at(arrow.end)
     canvas.setStrokeColor(CUT)
     canvas.setFillColor(CUT)
@@ -188,9 +192,8 @@ def _arrow(canvas: Canvas, arrow: Arrow, fit: _Fit, system: System, *, right: fl
         tip = (start[0] + side * radius * 0.7071, start[1] + radius * 0.7071)
         _head(canvas, tip, (side * 0.7071, -0.7071), 4)
         if arrow.label is not None:
-            text, wide = _said(arrow.label, system), width_of(_said(arrow.label, system), "strong", 9)
-            at = (start[0] - radius - 5 - wide, start[1] - 3) if arrow.role == "bit" else (start[0] - wide / 2, start[1] - 3)
-            write(canvas, *at, text, "strong", 9)
+            aside, align = (radius + 5, 1.0) if arrow.role == "bit" else (0.0, 0.5)
+            words.put(start[0] - aside, start[1] - 3, _said(arrow.label, system), "strong", 9, colour=CUT, align=align)
         return
     size = math.dist(start, end) or 1.0
     along = ((end[0] - start[0]) / size, (end[1] - start[1]) / size)
@@ -200,31 +203,27 @@ def _arrow(canvas: Canvas, arrow: Arrow, fit: _Fit, system: System, *, right: fl
     canvas.setDash()
     _head(canvas, end, along, 7, hollow=arrow.climb)
     if arrow.label is not None:
-        text, base = _said(arrow.label, system), (start[1] + end[1]) / 2 - 3
-        wide = width_of(text, "strong", 9)
+        x, base, align = (start[0] + end[0]) / 2, (start[1] + end[1]) / 2 - 3, 0.5
         if arrow.beside:
-            left = start[0] - 9 - wide if along[0] > 0 else start[0] + 9
+            x, align = (start[0] - 9, 1.0) if along[0] > 0 else (start[0] + 9, 0.0)
         elif abs(along[1]) > abs(along[0]):
-            left = start[0] + 9
+            x, align = start[0] + 9, 0.0
         else:
-            left, base = min((start[0] + end[0] - wide) / 2, right - wide), base - 12
-        canvas.setFillColor(white)
-        canvas.rect(left - 2, base - 2.5, wide + 4, 11, stroke=0, fill=1)
-        canvas.setFillColor(CUT)
-        write(canvas, left, base, text, "strong", 9)
+            base -= 12
+        words.put(x, base, _said(arrow.label, system), "strong", 9, colour=CUT, align=align, on_white=True)
 
 
-def _mark(canvas: Canvas, mark: Mark, fit: _Fit, system: System) -> None:
+def _mark(words: Words, mark: Mark, fit: _Fit, system: System) -> None:
     """Where a run begins with its number, where it ends, where to stand, the direction of the grain."""
+    canvas = words.canvas
     x, y = fit.at(mark.at)
     canvas.setLineWidth(1.1)
     if mark.kind == "start":
         canvas.setStrokeColor(CUT)
         canvas.setFillColor(white)
         canvas.circle(x, y, 6, stroke=1, fill=1)
-        canvas.setFillColor(CUT)
         number = "".join(sign for sign in _said(mark.text, system) if sign.isdecimal()) if mark.text else ""
-        write(canvas, x, y - 3, number, "strong", 8.5, align=0.5)
+        words.put(x, y - 3, number, "strong", 8.5, colour=CUT, align=0.5, stays=True)
     elif mark.kind == "finding":
         canvas.setStrokeColor(CUT)
         canvas.setFillColor(white)
@@ -234,8 +233,8 @@ def _mark(canvas: Canvas, mark: Mark, fit: _Fit, system: System) -> None:
         path.lineTo(x + 9, y - 6)
         path.close()
         canvas.drawPath(path, stroke=1, fill=1)
-        canvas.setFillColor(CUT)
-        write(canvas, x, y - 4.5, _said(mark.text, system) if mark.text else "!", "strong", 8, align=0.5)
+        said = _said(mark.text, system) if mark.text else "!"
+        words.put(x, y - 4.5, said, "strong", 8, colour=CUT, align=0.5, stays=True)
     elif mark.kind == "end":
         canvas.setStrokeColor(CUT)
         across = (-mark.direction[1] * 6, mark.direction[0] * 6)
@@ -244,13 +243,12 @@ def _mark(canvas: Canvas, mark: Mark, fit: _Fit, system: System) -> None:
             canvas.line(at[0] - across[0], at[1] - across[1], at[0] + across[0], at[1] + across[1])
     else:
         canvas.setStrokeColor(SOFT)
-        canvas.setFillColor(SOFT)
         if mark.kind == "grain":
             canvas.line(
                 x - mark.direction[0] * 24, y - mark.direction[1] * 24, x + mark.direction[0] * 24, y + mark.direction[1] * 24
             )
         text = _said(mark.text, system) if mark.text else "grain"
-        write(canvas, x, y + (3 if mark.kind == "grain" else -3), text, "text", 8, align=0.5)
+        words.put(x, y + (3 if mark.kind == "grain" else -3), text, "text", 8, colour=SOFT, align=0.5)
 
 
 def _head(canvas: Canvas, tip: Point, along: Point, size: float, *, hollow: bool = False) -> None:
@@ -264,11 +262,11 @@ def _head(canvas: Canvas, tip: Point, along: Point, size: float, *, hollow: bool
     canvas.drawPath(path, stroke=int(hollow), fill=int(not hollow))
 
 
-def _dimension(canvas: Canvas, dimension: Dimension, fit: _Fit, system: System) -> None:
+def _dimension(words: Words, dimension: Dimension, fit: _Fit, system: System) -> None:
+    canvas = words.canvas
     a, b = fit.at(dimension.start), fit.at(dimension.end)
     colour = GUIDE if dimension.name == "setback" else INK
     canvas.setStrokeColor(colour)
-    canvas.setFillColor(colour)
     canvas.setLineWidth(0.7)
     text = _said(dimension.text, system)
     if dimension.vertical:
@@ -276,7 +274,8 @@ def _dimension(canvas: Canvas, dimension: Dimension, fit: _Fit, system: System) 
         for point in (a, b):
             canvas.line(point[0] - 3, point[1], point[0] + 3, point[1])
         left = dimension.offset < 0 or dimension.name == "board-width"
-        write(canvas, a[0] + (-5 if left else 5), (a[1] + b[1]) / 2 - 3, text, "strong", 9.5, align=1 if left else 0)
+        aside, align = (-5, 1.0) if left else (5, 0.0)
+        words.put(a[0] + aside, (a[1] + b[1]) / 2 - 3, text, "strong", 9.5, colour=colour, align=align)
         return
     away = 0.0
     if dimension.offset:
@@ -288,9 +287,4 @@ def _dimension(canvas: Canvas, dimension: Dimension, fit: _Fit, system: System) 
         if away:
             canvas.line(point[0], point[1], point[0], y)
     middle, base = (a[0] + b[0]) / 2, y + (3 if away >= 0 else -9.5)
-    if not away:
-        wide = width_of(text, "strong", 9.5)
-        canvas.setFillColor(white)
-        canvas.rect(middle - wide / 2 - 2, base - 2, wide + 4, 10.5, stroke=0, fill=1)
-        canvas.setFillColor(colour)
-    write(canvas, middle, base, text, "strong", 9.5, align=0.5)
+    words.put(middle, base, text, "strong", 9.5, colour=colour, align=0.5, on_white=not away)
