@@ -99,7 +99,7 @@ def test_control_crosses_are_too_small_for_the_hand_and_take_a_carrier():
     assert made.router_id == "table-three"
     assert {"burns-profile", "burn-repair"} <= set(codes(made))
     assert not {"narrow-end", "hands-away", "carrier"} & set(codes(made)), "the carrier keeps hands away and guides the ends"
-    assert "it holds the part; hands 75 mm from the bit, never over it" in lines(made, "hold")
+    assert "taped under a carrier board of 180 mm × 70 mm at most" in lines(made, "hold"), "all its edges are cut"
     by_bare_hands = plan(dataclasses.replace(CROSS_EDGES, held=None, router_id="table-three"), CONTROL_CROSS)
     assert codes(by_bare_hands)["hands-too-near"] == "stop"
     assert {"held": "carrier"} in [dict(each.change) for each in by_bare_hands.remedies]

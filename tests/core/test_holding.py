@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import itertools
 import math
-from typing import get_args
 
 import pytest
 from hypothesis import assume, given, settings
@@ -12,11 +11,12 @@ from hypothesis import strategies as st
 from shapely import Point, box
 from shapely.geometry import LineString, Polygon
 
+from ranura.core.board.pieces import SIDES
 from ranura.core.geometry.convex import gap, oblong
 from ranura.core.geometry.paths import path_gap, thinned
 from ranura.core.holding.clamps import hold
 from ranura.core.holding.nearest import moved_clear, propose
-from ranura.core.holding.placed import ClampAt, Side
+from ranura.core.holding.placed import ClampAt
 from ranura.core.holding.sweep import Sweep, around_axis, foot_at, reach_of, side_length
 from ranura.demo.shop import PLUNGE_TWO, TRIM_ONE
 
@@ -139,9 +139,7 @@ def test_clamps_are_proposed_on_both_sides_of_the_cut_at_the_nearest_clear_place
 )
 def test_no_pair_of_places_holds_much_better_than_the_one_that_is_proposed(part, where, run, reach):
     sweep = _swept(where * part[0], run, part[1] / 3, reach)
-    places = [
-        ClampAt(side=side, at=15 + 10 * i) for side in get_args(Side) for i in range(int((side_length(part, side) - 30) / 10) + 1)
-    ]
+    places = [ClampAt(side=side, at=15 + 10 * i) for side in SIDES for i in range(int((side_length(part, side) - 30) / 10) + 1)]
     free = [each for each in places if sweep.gap(foot_at(part, each)) > 0]
     found = propose(part, sweep, ())
     x0, x1 = max(where * part[0], 0), min(where * part[0] + run, part[0])

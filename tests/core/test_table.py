@@ -135,7 +135,7 @@ def test_a_part_too_small_for_the_hand_goes_to_the_table_unless_somebody_says_ho
     assert (made.router_id, made.status) == ("table-three", "caution")
     assert codes(made) >= {"carrier", "feather-boards"}
     assert [section.key for section in made.slip] == ["tool", "speed", "depths", "guide", "direction", "feed", "hold"]
-    assert lead_of(made, "hold") == "Push blocks"
+    assert lead_of(made, "hold") == "Push stick"
     remedy = next(each for each in made.remedies if each.answers == "carrier")
     assert remedy.change["held"] == "carrier"
     carried = plan(held="carrier")
@@ -258,3 +258,33 @@ def test_no_plan_over_a_table_that_could_hurt_is_ready(
     assert shown - {None, ""} <= {each.key for each in made.figures}, "every number on the slip has its working"
     assert ("lowered-onto-bit" in codes(made)) == any(each.key == "guide.start" for each in made.figures)
     assert ("lowered-onto-bit" in codes(made)) != ("feather-boards" in codes(made)), "nothing is lowered past a feather board"
+
+
+FED = {
+    "by hands": ({}, WIDE, "Both hands", []),
+    "narrow": ({}, dataclasses.replace(RAIL, width=mm(120)), "Push blocks", ["push block", "push block"]),
+    "a strip": ({}, RAIL, "Push stick", ["push stick"]),
+    "by its end": ({"goes": "across", "end": "left"}, dataclasses.replace(RAIL, width=mm(120)), "Mitre gauge", ["mitre gauge"]),
+    "long": ({"supported": True}, dataclasses.replace(WIDE, length=mm(2400)), "Both hands", ["stand", "stand"]),
+    "carried": ({"held": "carrier"}, dataclasses.replace(RAIL, length=mm(180)), "Carrier", ["carrier"] * 3),
+}
+
+
+@pytest.mark.parametrize("name", FED)
+def test_what_feeds_the_work_is_said_and_drawn_where_it_stands(name):
+    changes, piece, word, drawn = FED[name]
+    made = plan(piece, guide="table-fence", **changes)
+    assert lead_of(made, "hold") == word
+    view = made.drawing[0]
+    named = [(each.label.metric, Polygon(each.points)) for each in view.outlines if each.label is not None]
+    aids = [(says, shape) for says, shape in named if says in ("push block", "push stick", "mitre gauge", "stand", "carrier")]
+    assert sorted(says for says, _ in aids) == drawn
+    fence = next(Polygon(each.points) for each in view.outlines if each.role == "guide")
+    bit = next(Polygon(each.points) for each in view.outlines if each.role == "bit")
+    said = " ".join(line.metric for section in made.slip if section.key == "hold" for line in section.lines)
+    for says, shape in aids:
+        if says != "stand":
+            assert shape.intersection(fence).area < 1e-6, "it stands on the table, before the fence"
+        if says.startswith("push"):
+            assert shape.distance(bit) >= 75 - 1e-6, "hands stay away"
+        assert {"push block": "push blocks", "stand": "stands", "carrier": "boards of its own height"}.get(says, says) in said

@@ -38,6 +38,7 @@ _STROKE: dict[Role, Color] = {
     "sweep": SOFT,
     "stop": GUIDE,
     "template": GUIDE,
+    "aid": SOFT,
 }
 _FILL: dict[Role, Color | None] = {
     "work": HexColor("#f4e7cc"),
@@ -56,6 +57,7 @@ _FILL: dict[Role, Color | None] = {
     "sweep": None,
     "template": None,
     "stop": HexColor("#cfe6e4"),
+    "aid": HexColor("#dfe3e1"),
 }
 _HATCH: dict[Role, tuple[int, float]] = {"waste": (1, 4.0), "pass": (1, 5.0), "backer": (-1, 5.0), "hazard": (-1, 4.0)}
 """Slope and distance of hatching, in points."""

@@ -162,7 +162,10 @@ export const Drawing = memo(function Drawing({
     : fitted(view.frame, width, height, roomFor(view));
   return (
     <div ref={ref} className="relative h-full w-full min-h-0 min-w-0">
-      <p className="pointer-events-none absolute top-0 left-0 text-note leading-tight text-ink-2">
+      <p
+        data-over-drawing
+        className="pointer-events-none absolute top-0 left-0 text-note leading-tight text-ink-2"
+      >
         {inUnit(view.caption, unit)}
       </p>
       {width > 0 ? (

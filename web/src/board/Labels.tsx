@@ -75,6 +75,8 @@ export function Labels({ view, scale, unit, right }: Layer) {
         if (numbered.some((each) => Math.hypot(each.x - at.x, each.y - at.y) < 13)) return null;
         numbered.push(at);
         return <Label right={right} key={key} x={at.x} y={at.y + 5} text={text} colour="ink" plain />;
+      case "aid":
+        return <Label right={right} key={key} x={at.x} y={at.y + 5} text={text} colour="ink" />;
       case "bearing":
       case "stop":
         return <Label right={right} key={key} x={at.x} y={at.y + 5} text={text} colour="guide" />;

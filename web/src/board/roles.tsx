@@ -20,6 +20,7 @@ export const STROKE: Record<Role, string> = {
   sweep: "stroke-ink-2",
   stop: "stroke-guide",
   template: "stroke-guide",
+  aid: "stroke-ink-2",
 };
 export const FILL: Record<Role, string> = {
   work: "var(--work)",
@@ -38,6 +39,7 @@ export const FILL: Record<Role, string> = {
   sweep: "none",
   stop: "var(--guide-soft)",
   template: "none",
+  aid: "color-mix(in srgb, var(--clamp) 28%, var(--paper))",
 };
 
 /** The patterns that the fills refer to; `id` keeps those of two drawings apart. */

@@ -66,7 +66,8 @@ class Edge:
         return sum(math.dist(a, b) for a, b in zip(self.points, ends, strict=False))
 
 
-SIDES = ("near", "right", "far", "left")
+Side = Literal["near", "far", "left", "right"]
+SIDES: tuple[Side, ...] = ("near", "right", "far", "left")
 """The straight edges of a rectangle, counter-clockwise."""
 OUTLINE = "outline"
 _SIDE_NAMES = {"near": "near edge", "right": "right end", "far": "far edge", "left": "left end"}

@@ -9,9 +9,10 @@ from functools import cache, lru_cache
 import numpy as np
 from numpy.typing import NDArray
 
+from ranura.core.board.pieces import SIDES
 from ranura.core.geometry.convex import bounds, bounds_of, gap
 from ranura.core.geometry.rings import Point, Ring
-from ranura.core.holding.placed import ClampAt, Side
+from ranura.core.holding.placed import ClampAt
 from ranura.core.holding.sweep import PAD_ACROSS, Sweep, foot_at, side_length
 
 _SEARCH = 5.0
@@ -24,8 +25,6 @@ _APART = 30.0
 """mm between a clamp and a guide or its clamps, where there is room: two side by side hold like one."""
 _WORTH = 100.0
 """mm by which a pair may hold worse for the sake of that room."""
-
-_SIDES: tuple[Side, ...] = ("near", "far", "left", "right")
 
 
 @lru_cache(maxsize=256)
@@ -78,7 +77,7 @@ def _places(part: tuple[float, float], sweep: Sweep, bodies: Sequence[Ring]) -> 
     clear of whatever is covered or stands there."""
     x0, y0, x1, y1 = bounds(sweep.extent) if sweep.extent else (0.0, 0.0, *part)
     inset = PAD_ACROSS / 2
-    for side in _SIDES:
+    for side in SIDES:
         run = side_length(part, side)
         if run < PAD_ACROSS:
             continue

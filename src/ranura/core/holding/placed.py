@@ -5,10 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from ranura.core.board.pieces import Side
 from ranura.core.text.asking import bounded
 from ranura.core.text.lengths import LONGEST
-
-Side = Literal["near", "far", "left", "right"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

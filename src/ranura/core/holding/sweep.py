@@ -10,9 +10,10 @@ import math
 from dataclasses import dataclass
 from functools import lru_cache
 
+from ranura.core.board.pieces import Side
 from ranura.core.geometry.convex import gap, oblong
 from ranura.core.geometry.rings import Point, Ring
-from ranura.core.holding.placed import ClampAt, Side
+from ranura.core.holding.placed import ClampAt
 from ranura.core.shop.tooling.routers import Base
 
 PAD_ACROSS, PAD_ALONG, PAD_OUTSIDE = 30.0, 40.0, 12.0

@@ -11,6 +11,7 @@ from ranura.core.cutting.stepping import Pass, Stepping
 from ranura.core.cutting.turret import Rung, Turret
 from ranura.core.geometry import closeness
 from ranura.core.holding.clamps import Holding
+from ranura.core.output.feeding import carrier_line
 from ranura.core.shop.tooling.bits import shank_name
 from ranura.core.shop.tooling.routers import Base
 from ranura.core.text.figures import Figure, plain, show
@@ -243,7 +244,7 @@ _HELD_BY = {
     "vice": ("vice", "jaws below the face"),
     "tape": ("tape", "double-sided, on a flat and clean board"),
     "vacuum": ("vacuum", "cups below the work, clear of the cut"),
-    "carrier": ("carrier", "boards of its own height on both sides, wedged and clamped"),
+    "carrier": ("carrier", ""),
 }
 
 
@@ -254,8 +255,10 @@ def hold_lead(holding: Holding) -> Lead:
     return Lead(shown=plain(str(len(holding.feet))), caption=write("clamps"))
 
 
-def hold_lines(holding: Holding) -> list[Text]:
-    """Where the clamps stand and how far from the router, or how else it is held."""
+def hold_lines(holding: Holding, part: tuple[float, float]) -> list[Text]:
+    """Where the clamps stand and how far from the router, or how else a part of length × width is held."""
+    if holding.method == "carrier":
+        return [carrier_line(part)]
     if holding.method in _HELD_BY:
         return [write(_HELD_BY[holding.method][1])]
     on_guide = sum(foot.at is None for foot in holding.feet)

@@ -10,8 +10,8 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
+from ranura.core.board.pieces import Side
 from ranura.core.geometry.rings import Point
-from ranura.core.holding.placed import Side
 from ranura.core.shop.tooling.routers import Base
 from ranura.core.text.forms import FieldPath
 from ranura.core.text.lengths import Length, Unit, as_typed
@@ -34,6 +34,7 @@ Role = Literal[
     "sweep",
     "stop",
     "template",
+    "aid",
 ]
 
 

@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import replace
 
-from ranura.core.board.pieces import Piece, openings_of, outline_of
+from ranura.core.board.pieces import SIDES, Piece, Side, openings_of, outline_of
 from ranura.core.geometry.rings import Ring
 from ranura.core.holding.clamps import Holding
-from ranura.core.holding.placed import Side
 from ranura.core.proof.moves import Body, Move, Role
 
 CLAMP_HIGH = 30.0
@@ -77,14 +76,17 @@ def stints(moves: Sequence[Move]) -> list[tuple[int, int, int | None]]:
     return found
 
 
-def carriers_of(piece: Piece, sides: Iterable[Side] = ("near", "far")) -> tuple[Body, ...]:
-    """Boards of the work's own height that it is wedged between, on some of its sides."""
-    length, width, wide, past = piece.length.mm, piece.width.mm, CARRIER_WIDE, CARRIER_PAST
-    rings: dict[Side, Ring] = {
-        "near": ((-past, -wide), (length + past, -wide), (length + past, 0.0), (-past, 0.0)),
-        "far": ((-past, width), (length + past, width), (length + past, width + wide), (-past, width + wide)),
-        "left": ((-wide, -past), (0.0, -past), (0.0, width + past), (-wide, width + past)),
-        "right": ((length, -past), (length + wide, -past), (length + wide, width + past), (length, width + past)),
+def carriers_of(piece: Piece, cut: Collection[str] = ()) -> tuple[Body, ...]:
+    """Boards of the work's own height that it is wedged between: along both edges, past its ends; where some edges are cut on the
+    other sides, and flush with what is cut, since a fence or a bit runs there."""
+    length, width, wide = piece.length.mm, piece.width.mm, CARRIER_WIDE
+    sides = [side for side in SIDES if side not in cut] if cut else ["near", "far"]
+    x0, x1 = 0.0 if "left" in cut else -CARRIER_PAST, length + (0.0 if "right" in cut else CARRIER_PAST)
+    rings: dict[str, Ring] = {
+        "near": ((x0, -wide), (x1, -wide), (x1, 0.0), (x0, 0.0)),
+        "far": ((x0, width), (x1, width), (x1, width + wide), (x0, width + wide)),
+        "left": ((-wide, 0.0), (0.0, 0.0), (0.0, width), (-wide, width)),
+        "right": ((length, 0.0), (length + wide, 0.0), (length + wide, width), (length, width)),
     }
     return tuple(standing(f"carrier-{side}", "carrier", rings[side], 0.0, piece.thickness.mm) for side in sides)
 

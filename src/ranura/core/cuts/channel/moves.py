@@ -231,7 +231,7 @@ def _bodies(setting: ChannelSetting, moves: Sequence[Move]) -> tuple[Body, ...]:
         found.append(bench_below(piece))
         found += _guides(setting, moves, held)
     if channel.held == "carrier":
-        found += carriers_of(piece)
+        found += carriers_of(piece, setting.at_the_fence)
     for number, ring in enumerate(_backers(setting), start=1):
         found.append(standing(f"backer-{number}", "backer", ring, 0.0, top, held_by=held))
     return (*found, *clamps)

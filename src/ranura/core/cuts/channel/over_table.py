@@ -15,7 +15,9 @@ from ranura.core.cuts.channel.slip_guide import table_blocks
 from ranura.core.cuts.channel.sweep import path_of
 from ranura.core.geometry.convex import bounds
 from ranura.core.geometry.rings import Point, Ring
+from ranura.core.output.feeding import Feeding, carrier_beside, feeding_outlines, stand_outlines
 from ranura.core.output.views import Arrow, Dimension, DragHandle, Mark, Outline, View, box, circle, typed_dimension
+from ranura.core.proof.bodies import carriers_of
 from ranura.core.text.forms import FieldPath
 from ranura.core.text.writing import write
 
@@ -60,11 +62,12 @@ def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
     channel, fence, bit = setting.channel, setting.fence, setting.bit
     on = laid(setting)
     boards = [_placed(on, ring) for ring in channel.boards]
-    x0, y0, x1, _ = bounds(boards)
+    x0, y0, x1, y1 = bounds(boards)
     width = channel.cut_by(bit)
     spacer = fence.spacers[0]
     axis = (0.0, -(fence.at + width / 2))
-    outlines = [Outline(role="work", points=ring) for ring in boards]
+    stands = stand_outlines(fed_over_table(setting), (x0, y0, x1, y1), table=base_half(setting))
+    outlines = [*stands, *(Outline(role="work", points=ring) for ring in boards)]
     many = len(channel.stations) > 1
     outlines += [
         Outline(role="waste", points=_cut(on, channel, each), label=write("{n}", n=each.number) if many else None)
@@ -91,6 +94,13 @@ def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
         deep, length = _FEATHER
         near = width / 2 + _CLEAR
         outlines.append(Outline(role="stop", points=box(near, y0 - deep, near + length, y0), label=write("feather board")))
+    if channel.held == "carrier":
+        rings = [each.ring for each in carriers_of(setting.piece, setting.at_the_fence)]
+        outlines += [
+            Outline(role="backer", points=tuple(on(channel.frame.local(at)) for at in ring), label=write("carrier"))
+            for ring in rings
+        ]
+    outlines += feeding_outlines(fed_over_table(setting), (x0, y0, x1, y1), bit=width / 2)
     outlines.append(Outline(role="bit", points=circle(axis, width / 2)))
     push = (0.85 * x1 - min(60.0, 0.6 * x1), y0 + (axis[1] - width / 2 - y0) * 0.3)
     arrows = (
@@ -117,6 +127,14 @@ def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
 def base_half(setting: ChannelSetting) -> float:
     """mm from the bit's axis to the table's edge, and to the end of its own fence."""
     return setting.base.across / 2
+
+
+def fed_over_table(setting: ChannelSetting) -> Feeding:
+    """What feeds and carries the board."""
+    channel = setting.channel
+    low, high = channel.sides
+    carrier = carrier_beside() if channel.held == "carrier" else None
+    return Feeding(part=channel.one_part, along=(high - low,), carrier=carrier, supported=channel.supported)
 
 
 def feathers_fit(setting: ChannelSetting) -> bool:

@@ -38,3 +38,9 @@ class ChannelSetting(SteppedSetting):
     def heading(self) -> Vector:
         """Which way the router goes at the first station, on the board."""
         return self.channel.frame.turn(self.fence.heading)
+
+    @property
+    def at_the_fence(self) -> frozenset[str]:
+        """Which edges of the board run along a table's fence; none by hand."""
+        low, high = ("left", "right") if self.channel.goes == "across" else ("near", "far")
+        return frozenset() if self.by_hand else frozenset((low if self.fence.towards < 0 else high,))

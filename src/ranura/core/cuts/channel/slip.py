@@ -7,10 +7,10 @@ from dataclasses import replace
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fence import Fence, Jig, ScoredLine, TableFence
-from ranura.core.cuts.channel.over_table import feathers_fit
+from ranura.core.cuts.channel.over_table import feathers_fit, fed_over_table
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import end_words, guide_words, stop_lines
-from ranura.core.holding.hands import PUSHED_UNDER
+from ranura.core.output.feeding import feeding_lines
 from ranura.core.output.going import Begins, Ends, Going
 from ranura.core.output.guides import heading_words
 from ranura.core.output.slip import (
@@ -173,7 +173,6 @@ def _fed_over_table(going: Going | None) -> SlipSection:
 
 def _held_on_table(setting: ChannelSetting, going: Going | None) -> SlipSection:
     """What keeps the board down and hands away over a table."""
-    wide = min(setting.channel.part)
     lowered = going is not None and going.begins == "inside"
     lines = []
     if not lowered:
@@ -185,10 +184,13 @@ def _held_on_table(setting: ChannelSetting, going: Going | None) -> SlipSection:
         lines.append(write("feather boards before the bit, {where}", where=where))
     if backed := backer_edge(setting):
         lines.append(write("backer behind the {edge}, pushed along with it", edge=backed))
-    word = "Push blocks" if wide < PUSHED_UNDER else "Both hands"
-    lines.insert(0, write("75 mm from the bit, never over it"))
+    feeding = fed_over_table(setting)
     return SlipSection(
-        key="hold", title="Hold", leads=(Lead(shown=plain(word), caption=write("")),), lines=tuple(lines), figures=()
+        key="hold",
+        title="Hold",
+        leads=(Lead(shown=plain(feeding.word), caption=write("")),),
+        lines=(*feeding_lines(feeding), *lines),
+        figures=(),
     )
 
 
@@ -197,7 +199,7 @@ def _hold(setting: ChannelSetting, figures: Mapping[str, Figure], cautions: Sequ
     stopped = any(each.place == "hold" and each.level == "stop" for each in cautions)
     lines: list[Text] = []
     if not stopped:
-        lines += hold_lines(holding)
+        lines += hold_lines(holding, setting.channel.part)
     if setting.channel.mirrored:
         lines.append(write("two boards side by side, ends flush, clamped to one another"))
     lines += _backers(setting)

@@ -11,7 +11,7 @@ from collections.abc import Sequence
 from dataclasses import replace
 from typing import assert_never
 
-from ranura.core.board.pieces import Piece
+from ranura.core.board.pieces import SIDES, Piece
 from ranura.core.cuts.edge.asked import Guidance
 from ranura.core.cuts.edge.on_board import turned_over
 from ranura.core.cuts.edge.runs import Run, runs_of
@@ -21,7 +21,6 @@ from ranura.core.cutting.stage import Stage, Trip
 from ranura.core.geometry import closeness
 from ranura.core.geometry.paths import begun_at, first_part, offset_ring
 from ranura.core.geometry.rings import Point, Ring, signed_area
-from ranura.core.holding.placed import Side
 from ranura.core.holding.sweep import LEAD
 from ranura.core.proof.bodies import CLAMP_HIGH, bench_below, bench_turned, carriers_of, standing, work_of
 from ranura.core.proof.machines import machine_of
@@ -43,7 +42,6 @@ from ranura.core.proof.recorder import Recorder
 from ranura.core.proof.wood import outwards, place_on
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
 
-_SIDES: tuple[Side, ...] = ("near", "far", "left", "right")
 _ARC_STEPS = 12
 """Chords of the quarter arc on which a bit comes in on a closed edge."""
 PAST_THE_START = 20.0
@@ -271,8 +269,7 @@ def _bodies(setting: EdgeSetting, moves: Sequence[Move]) -> tuple[Body, ...]:
     if setting.by_hand:
         found += bench_turned(_bench(setting), top, moves)
     if setting.edging.held == "carrier":
-        cut = {edge.ref for edge in setting.edging.edges}
-        found += carriers_of(piece, [side for side in _SIDES if side not in cut])
+        found += carriers_of(piece, setting.edging.cut_sides)
     return (*found, *clamps)
 
 
@@ -288,7 +285,7 @@ def _bench(setting: EdgeSetting) -> Body:
         inset = {
             side: clear
             for edge in setting.edging.edges
-            for side in _SIDES
+            for side in SIDES
             if edge.ref == side or (not edge.inside and edge.closed)
         }
         return bench_below(setting.piece, inset=inset)

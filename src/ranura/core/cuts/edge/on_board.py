@@ -54,6 +54,11 @@ class EdgesOnBoard:
         return not any(edge.closed for edge in self.edges)
 
     @property
+    def cut_sides(self) -> frozenset[str]:
+        """Which of its edges are cut."""
+        return frozenset(edge.ref for edge in self.edges)
+
+    @property
     def run_length(self) -> float:
         """The length of all edges of one face, in mm."""
         return sum(edge.length for edge in self.edges)

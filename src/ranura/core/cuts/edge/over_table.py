@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
-from ranura.core.board.pieces import Piece, openings_of, outline_of
+from ranura.core.board.pieces import SIDES, Piece, openings_of, outline_of
 from ranura.core.cuts.edge.runs import Run, at_share, leading
 from ranura.core.cuts.edge.section_view import LEAST_BAND
 from ranura.core.cuts.edge.setting import EdgeSetting
@@ -16,7 +16,9 @@ from ranura.core.cuts.edge.signs import blocks, lifting, strip, to_choose
 from ranura.core.cuts.edge.trips import reach
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.geometry.rings import Point, extent
+from ranura.core.output.feeding import Feeding, carrier_above, carrier_beside, feeding_outlines, stand_outlines
 from ranura.core.output.views import Arrow, Dimension, Mark, Outline, View, box, circle
+from ranura.core.proof.bodies import carriers_of
 from ranura.core.text.writing import write
 
 _FENCE_DEEP = 60.0
@@ -71,6 +73,17 @@ def laid(setting: EdgeSetting) -> Laid:
     return replace(turned, by=(-x, -y))
 
 
+def fed_over_table(setting: EdgeSetting) -> Feeding:
+    """What feeds and carries the board."""
+    edging = setting.edging
+    length, width = edging.part
+    along = [width if run.edge.ref in ("left", "right") else length for run in setting.runs if not run.edge.closed]
+    carrier = carrier_above(edging.part) if edging.cut_sides.issuperset(SIDES) else carrier_beside()
+    return Feeding(
+        part=edging.part, along=along, carrier=carrier if edging.held == "carrier" else None, supported=edging.supported
+    )
+
+
 def turns_between(runs: Sequence[Run]) -> tuple[float, ...]:
     """By how many degrees the work is turned before each straight run after the first, counter-clockwise seen from above."""
     ends = [(run.points[0], run.points[-1]) for run in runs if not run.edge.closed]
@@ -109,7 +122,8 @@ def table_view(setting: EdgeSetting, piece: Piece) -> View:
     trip = setting.guided.trip if setting.guided else None
     taken = reach(setting.bit, trip) if trip else setting.edging.size
     wide = max(taken, large * LEAST_BAND)
-    outlines = [Outline(role="work", points=outside)]
+    stands = stand_outlines(fed_over_table(setting), (x0, y0, x1, y1), table=setting.base.across / 2)
+    outlines = [*stands, Outline(role="work", points=outside)]
     outlines += [Outline(role="opening", points=tuple(lie(at) for at in ring)) for ring in openings_of(piece)]
     marks: list[Mark] = []
     for run in setting.runs:
@@ -118,6 +132,12 @@ def table_view(setting: EdgeSetting, piece: Piece) -> View:
         at, _ = at_share(run.points, 0.0 if run.edge.closed else _NUMBER_AT, closed=run.edge.closed)
         marks.append(Mark(kind="start", at=lie.lying(at), direction=(1.0, 0.0), text=write(f"start {run.number}")))
     outlines += _guides(setting, (x0, x1))
+    if setting.edging.held == "carrier":
+        outlines += [
+            Outline(role="backer", points=tuple(lie(at) for at in each.ring), label=write("carrier"))
+            for each in carriers_of(piece, setting.edging.cut_sides)
+        ]
+    outlines += feeding_outlines(fed_over_table(setting), (x0, y0, x1, y1), bit=setting.bit.diameter / 2)
     if trip:
         outlines.append(Outline(role="bit", points=circle((0.0, trip.offset), setting.bit.diameter / 2)))
     if setting.material.material_class not in ("mdf", "plastic"):
@@ -128,7 +148,7 @@ def table_view(setting: EdgeSetting, piece: Piece) -> View:
     marks.append(Mark(kind="stand", at=stand, direction=(0.0, 1.0), text=write("stand here, before the table")))
     marks += _leading(setting.runs, (x0, y0, x1, y1))
     marks += [_named(each) for each in outlines if each.role == "stop"]
-    seen = [point for outline in outlines if outline.role in ("bit", "stop") for point in outline.points]
+    seen = [point for outline in outlines if outline.role in ("bit", "stop", "aid", "backer") for point in outline.points]
     seen += [(x0 - out * 4, y0 - out * 2), (x1 + out * 4, max(y1, _FENCE_DEEP)), stand, (stand[0], stand[1] - 12.0)]
     return View(
         name="plan",

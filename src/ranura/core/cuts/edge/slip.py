@@ -8,12 +8,13 @@ from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.figures import said
 from ranura.core.cuts.edge.guides import GuidedTrip, jointing_runs
 from ranura.core.cuts.edge.moves import PAST_THE_START
-from ranura.core.cuts.edge.over_table import turn_words, turns_between
+from ranura.core.cuts.edge.over_table import fed_over_table, turn_words, turns_between
 from ranura.core.cuts.edge.runs import START_CLIMB, Run, leading, names_of
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.staging import Staging
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.geometry import closeness
+from ranura.core.output.feeding import feeding_lines
 from ranura.core.output.slip import Lead, PassLine, SlipSection, in_wood, lead, speed_section, tool_section
 from ranura.core.text.cautions import Caution
 from ranura.core.text.figures import Figure, as_sold, plain, show
@@ -293,14 +294,26 @@ def _feed(staging: Staging, figures: Mapping[str, Figure]) -> SlipSection:
     )
 
 
+def _fed(setting: EdgeSetting) -> SlipSection:
+    """What feeds the work over a table, and what stands above it."""
+    feeding = fed_over_table(setting)
+    lines = feeding_lines(feeding)
+    if setting.below:
+        lines.append(write("the bit stands {x:rough} above the board", x=setting.below))
+    return SlipSection(
+        key="hold", title="Hold", leads=(Lead(shown=plain(feeding.word), caption=write("")),), lines=tuple(lines), figures=()
+    )
+
+
 def _hold(setting: EdgeSetting, cautions: Sequence[Caution]) -> SlipSection:
     hold = setting.hold
+    if not setting.by_hand:
+        return _fed(setting)
     word, line = {
         "clamps": ("2 clamps", "along the side that is not cut; base and handles reach {x:rough} over the board"),
         "clamps-moved": ("2 clamps", "where you do not cut yet; move them on, one at a time"),
         "mat": ("Mat", "non-slip mat, light work only; base and handles reach {x:rough} over the board"),
-        "table": ("Both hands", "75 mm from the bit, hopping over it"),
-        "carrier": ("Carrier", "it holds the part; hands 75 mm from the bit, never over it"),
+        "carrier": ("Carrier", "boards of its own height on the sides that are not cut, wedged and clamped"),
         "tape": ("Tape", "double-sided tape on a smaller board below, which stays inside the edges"),
         "vacuum": ("Vacuum", "on a pod below that stays inside the edges"),
         "vice": ("Vice", "jaws below the face, clear of bearing, screw and guide"),
@@ -311,8 +324,7 @@ def _hold(setting: EdgeSetting, cautions: Sequence[Caution]) -> SlipSection:
         raised = closeness.ceil(setting.below + setting.rules.bearing_overhang)
         lines.append(write("raised by {x:rough} or more, so that bearing and screw clear the bench", x=raised))
     if setting.below and not any(each.code == words.BEARING_BELOW.code for each in cautions):
-        clear = "{x:rough} below the board must stay clear" if setting.by_hand else "the bit stands {x:rough} above the board"
-        lines.append(write(clear, x=setting.below))
+        lines.append(write("{x:rough} below the board must stay clear", x=setting.below))
     return SlipSection(
         key="hold", title="Hold", leads=(Lead(shown=plain(word), caption=write("")),), lines=tuple(lines), figures=()
     )

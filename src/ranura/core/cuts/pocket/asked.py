@@ -9,9 +9,10 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.board.outlines import Contour
+from ranura.core.board.pieces import Side
 from ranura.core.board.repeats import MOST_STATIONS
 from ranura.core.cuts.pocket.forms import PocketForm, PocketGuide
-from ranura.core.holding.placed import MOST_CLAMPS, ClampAt, Held, Side
+from ranura.core.holding.placed import MOST_CLAMPS, ClampAt, Held
 from ranura.core.text.asking import bounded
 from ranura.core.text.lengths import Length
 

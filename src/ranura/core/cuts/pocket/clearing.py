@@ -10,9 +10,9 @@ from functools import lru_cache
 from shapely.geometry import Polygon
 from shapely.geometry.base import BaseGeometry
 
+from ranura.core.board.pieces import Side
 from ranura.core.geometry.paths import QUARTER_POINTS, SLIVER, parts_of, ring_length
 from ranura.core.geometry.rings import Box, Ring, rounded
-from ranura.core.holding.placed import Side
 
 TABS, TAB_WIDE = 4, 10.0
 """Tabs that hold what a line sets free: how many, and how wide each, in mm."""

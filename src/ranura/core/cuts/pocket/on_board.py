@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from ranura.core.board.outlines import trace
-from ranura.core.board.pieces import Piece
+from ranura.core.board.pieces import Piece, Side
 from ranura.core.board.repeats import MOST_STATIONS
 from ranura.core.cuts.pocket import refusals
 from ranura.core.cuts.pocket.asked import Loose, PocketCut
@@ -13,7 +13,7 @@ from ranura.core.cuts.pocket.forms import FORMS, FormFacts, PocketForm
 from ranura.core.cutting.need import CutKind, StraightCut
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, Ring, circle_ring, rounded
-from ranura.core.holding.placed import ClampAt, Held, Side
+from ranura.core.holding.placed import ClampAt, Held
 from ranura.core.shop.house_rules import STANDARD, HouseRules
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError

@@ -290,7 +290,7 @@ def _hold(setting: PocketSetting, figures: Mapping[str, Figure], cautions: Seque
     stopped = any(each.place == "hold" and each.level == "stop" for each in cautions)
     lines: list[Text] = []
     if holding is not None and not stopped:
-        lines += hold_lines(holding)
+        lines += hold_lines(holding, setting.pocket.part)
     if isinstance(setting.guide, BushingGuide | BearingGuide):
         lines.append(write("template held by tape, or by screws where it is waste"))
     if asked.through and asked.backed:
