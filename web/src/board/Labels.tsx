@@ -75,6 +75,10 @@ export function Labels({ view, scale, unit, right }: Layer) {
         if (numbered.some((each) => Math.hypot(each.x - at.x, each.y - at.y) < 13)) return null;
         numbered.push(at);
         return <Label right={right} key={key} x={at.x} y={at.y + 5} text={text} colour="ink" plain />;
+      case "backer":
+        // A carrier; a backer is known from the legend.
+        if (at.width < 60 || at.height < 40) return null;
+        return <Label right={right} key={key} x={at.x} y={at.y + 5} text={text} colour="ink" />;
       case "aid":
         return <Label right={right} key={key} x={at.x} y={at.y + 5} text={text} colour="ink" />;
       case "bearing":

@@ -96,10 +96,8 @@ def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
         outlines.append(Outline(role="stop", points=box(near, y0 - deep, near + length, y0), label=write("feather board")))
     if channel.held == "carrier":
         rings = [each.ring for each in carriers_of(setting.piece, setting.at_the_fence)]
-        outlines += [
-            Outline(role="backer", points=tuple(on(channel.frame.local(at)) for at in ring), label=write("carrier"))
-            for ring in rings
-        ]
+        lying = [tuple(on(channel.frame.local(at)) for at in ring) for ring in rings]
+        outlines += [Outline(role="backer", points=ring, label=write("carrier")) for ring in lying]
     outlines += feeding_outlines(fed_over_table(setting), (x0, y0, x1, y1), bit=width / 2)
     outlines.append(Outline(role="bit", points=circle(axis, width / 2)))
     push = (0.85 * x1 - min(60.0, 0.6 * x1), y0 + (axis[1] - width / 2 - y0) * 0.3)
@@ -107,7 +105,8 @@ def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
         Arrow(role="path", start=(0.85 * x1, push[1]), end=push, label=write("work")),
         Arrow(role="bit", start=axis, end=(max(width * 0.9, 12.0), axis[1]), turn="counter-clockwise", label=write("turns")),
     )
-    stand = (width + 60.0, y0 - _FEATHER[0] - 34.0)
+    lowest = min([y0 - _FEATHER[0], *(y for outline in outlines if outline.role == "backer" for _, y in outline.points)])
+    stand = (width + 60.0, lowest - 34.0)
     marks = (Mark(kind="stand", at=stand, direction=(0.0, 1.0), text=write("stand here, before the table")),)
     seen = bounds([*(outline.points for outline in outlines), [stand, push]])
     frame = (seen[0] - _MARGIN, seen[1] - _MARGIN, seen[2] + _MARGIN, seen[3] + _MARGIN)

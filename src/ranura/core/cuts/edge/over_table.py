@@ -144,7 +144,8 @@ def table_view(setting: EdgeSetting, piece: Piece) -> View:
         closed = bool(setting.runs) and setting.runs[0].edge.closed
         at = (x0 + (x1 - x0) * (0.14 if closed else 0.5), y0 + (y1 - y0) * (0.07 if closed else 0.3))
         marks.append(Mark(kind="grain", at=at, direction=lie.way(setting.lying.fibres)))
-    stand = (max(x1 * 0.3, 60.0), y0 - out * 3.4 - 45.0)
+    lowest = min(y for outline in outlines if outline.role in ("work", "backer") for _, y in outline.points)
+    stand = (max(x1 * 0.3, 60.0), lowest - out * 3.4 - 45.0)
     marks.append(Mark(kind="stand", at=stand, direction=(0.0, 1.0), text=write("stand here, before the table")))
     marks += _leading(setting.runs, (x0, y0, x1, y1))
     marks += [_named(each) for each in outlines if each.role == "stop"]
