@@ -1,0 +1,164 @@
+"""Drawing, slip and moves say the same thing (issue by issue a class of its own): every demo cut, and cuts over a table."""
+
+from __future__ import annotations
+
+import math
+import re
+from itertools import pairwise
+
+import pytest
+from shapely import unary_union
+from shapely.geometry import LineString, Point, Polygon
+from tests.core.test_dry_run import DEMO, TABLE
+from tests.core.test_table import WIDE
+from tests.data.edges import board
+from tests.data.plans import unbroken
+
+from ranura.core.geometry.rings import signed_area
+from ranura.core.output.views import Outline, View
+from ranura.core.plan import PLANNING, PlanWithMoves
+from ranura.core.proof.wood import place_on
+from ranura.demo.shop import SHOP
+
+CASES = {name: (cut, piece) for name, piece, cut in DEMO}
+CASES |= {f"table {i}": (cut, board() if cut.kind == "edge" else WIDE) for i, cut in enumerate(TABLE, start=1)}
+_DRAWN = {"fence": "guide", "clamp": "clamp", "block": "stop", "carrier": "backer"}
+_SIZE = re.compile(r"-?\d+(?:\.\d+)?")
+
+
+ON_TABLE = ("arch-ogee", "cross-edges", *(name for name in CASES if name.startswith("table")))
+BY_HAND = tuple(name for name in CASES if name not in ON_TABLE)
+STEPPED = tuple(name for name, (cut, _) in CASES.items() if cut.kind != "edge")
+
+
+def of(names):
+    return pytest.mark.parametrize("made", names, indirect=True)
+
+
+@pytest.fixture(scope="module", params=CASES)
+def made(request) -> PlanWithMoves:
+    cut, piece = CASES[request.param]
+    return PLANNING.plan_with_moves(cut, piece, SHOP, SHOP.rules)
+
+
+def whole(view: View, at: tuple[float, float]) -> tuple[float, float]:
+    return (unbroken(view, at[0]), at[1])
+
+
+def shape(view: View, outline: Outline) -> Polygon:
+    return Polygon([whole(view, at) for at in outline.points])
+
+
+def by_hand(made: PlanWithMoves) -> bool:
+    return SHOP.router(made.router_id).mounting == "hand"
+
+
+def way(made: PlanWithMoves, move) -> list[tuple[float, float]]:
+    """A move's path on the board."""
+    frame = made.settings[move.setting].frame
+    return [place_on(frame, at)[:2] for at in move.path]
+
+
+def cuts(made: PlanWithMoves) -> list:
+    return [move for move in made.moves if move.kind == "cut" and move.turning and move.fresh not in (None, "none")]
+
+
+def slip(made: PlanWithMoves, key: str) -> str:
+    section = next(each for each in made.slip if each.key == key)
+    leads = [f"{each.shown.metric.number} {each.caption.metric}" for each in section.leads]
+    return " ".join([*leads, *(line.metric for line in section.lines)])
+
+
+@of(BY_HAND)
+def test_bodies_are_drawn_where_they_are(made):
+    """What the proof knows to be there by hand is in the drawing, at its place: fence, clamps, blocks, carrier."""
+    view = made.drawing[0]
+    for body in made.bodies:
+        if body.role not in _DRAWN or body.from_move > next(i for i, move in enumerate(made.moves) if move.kind == "start"):
+            continue
+        drawn = [shape(view, each) for each in view.outlines if each.role == _DRAWN[body.role]]
+        assert drawn, f"{body.id} is not drawn"
+        best = min(drawn, key=lambda each: each.symmetric_difference(Polygon(body.ring)).area)
+        x0, y0, x1, y1 = Polygon(body.ring).bounds
+        assert best.bounds == pytest.approx((x0, y0, x1, y1), abs=0.1), body.id
+
+
+@of(BY_HAND)
+def test_the_bit_is_drawn_on_the_way_of_a_cut(made):
+    view = made.drawing[0]
+    bits = [shape(view, each) for each in view.outlines if each.role == "bit"]
+    ways = [
+        LineString(path) if len(path) > 1 else Point(path[0]) for path in (way(made, move) for move in made.moves if move.path)
+    ]
+    for each in bits:
+        assert min(line.distance(each.centroid) for line in ways) < 0.5
+        low, _, high, _ = each.bounds
+        assert high - low == pytest.approx(SHOP.bit(made.bit_id).diameter, rel=0.02)
+
+
+def test_the_arrow_goes_the_way_of_the_moves_and_so_does_the_word(made):
+    """By hand the arrow is the router's way, over a table the work's: against it, seen face down."""
+    view, said = made.drawing[0], slip(made, "direction").lower()
+    paths = [way(made, move) for move in cuts(made)]
+    arrows = [each for each in view.arrows if each.role == "path"]
+    assert arrows
+    first = next((path for path in paths if math.dist(path[0], path[-1]) < 1.0 and len(path) > 2), None)
+    if first is not None:
+        sense = "clockwise" if signed_area(first) < 0 else "counter-clockwise"
+        if by_hand(made):
+            assert said.startswith(sense)
+        else:
+            # The bit stands still and the board lies face down: the work turns as the bit goes round it on its face.
+            assert [each.turn for each in arrows if each.turn is not None] == [sense]
+            assert f"turn the work {sense}" in said
+    straight = [each for each in arrows if each.turn is None]
+    if not by_hand(made):
+        assert all(each.end[0] < each.start[0] for each in straight), "the work goes to the left"
+        assert "right to left" in said or not straight
+        return
+    runs = [run for path in paths for run in pairwise(path) if math.dist(*run) > 0.5]
+    for arrow in straight:
+        a, b = whole(view, arrow.start), whole(view, arrow.end)
+        beside = min(runs, key=lambda run: LineString(run).distance(Point((a[0] + b[0]) / 2, (a[1] + b[1]) / 2)))
+        assert along(beside, (a, b)) > 0.9, "an arrow goes the way of the cut beside it"
+    headings = {(round(x), round(y)) for x, y in (unit(run) for run in runs)}
+    if len(headings) == 1 and "facing the edge" not in said:
+        words = {(0, 1): "push away", (0, -1): "pull towards you", (1, 0): "left to right", (-1, 0): "right to left"}
+        assert words[headings.pop()] in said
+
+
+def unit(run) -> tuple[float, float]:
+    (ax, ay), (bx, by) = run
+    size = math.dist(*run)
+    return ((bx - ax) / size, (by - ay) / size)
+
+
+def along(run, other) -> float:
+    """The cosine between two runs."""
+    (ax, ay), (bx, by) = unit(run), unit(other)
+    return ax * bx + ay * by
+
+
+@of(STEPPED)
+def test_depths_on_the_slip_are_those_of_the_moves(made):
+    moved = {round(move.to_depth, 3) for move in cuts(made) if move.to_depth is not None}
+    last = made.passes[-1].to_depth
+    assert {round(each.to_depth, 3) for each in made.passes} <= moved
+    assert max(moved) == pytest.approx(last, abs=1e-3), "nothing is cut deeper than the slip says"
+    section = slip(made, "depths")
+    assert any(float(number) == pytest.approx(last, abs=0.06) for number in _SIZE.findall(section))
+    column = made.pass_columns.index("depth")
+    for line, each in zip(made.pass_lines, made.passes, strict=True):
+        assert float(line.cells[column].metric.number) == pytest.approx(each.to_depth, abs=0.06)
+
+
+@of([name for name in STEPPED if name in BY_HAND])
+def test_what_is_taken_lies_in_what_is_drawn_as_waste(made):
+    """What the bit's own middle goes through, on the board, is drawn as cut away."""
+    view = made.drawing[0]
+    work = unary_union([shape(view, each) for each in view.outlines if each.role == "work"])
+    waste = unary_union([shape(view, each).buffer(0) for each in view.outlines if each.role == "waste"])
+    for move in cuts(made):
+        path = way(made, move)
+        inside = LineString(path).intersection(work) if len(path) > 1 else Point(path[0]).intersection(work)
+        assert inside.difference(waste.buffer(0.2)).length < 0.5
