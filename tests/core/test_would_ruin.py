@@ -13,8 +13,9 @@ from tests.data.edges import board, edge_cut, mm
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.pocket.asked import PocketCut
-from ranura.core.plan import PLANNING
+from ranura.core.plan import PLANNING, plan_cut
 from ranura.core.text.errors import CutError
+from ranura.demo.jobs import WING_CASE_SIDE
 from ranura.demo.shop import SHOP
 
 OAK = board(600, 200, 20, "oak")
@@ -208,3 +209,16 @@ def test_every_place_of_a_repeat_says_its_own_way_fence_and_backer():
         assert (cut.path[-1][1] > cut.path[0][1]) == line.heading.startswith("Push away")
     pair = plan(dado(17.6, 6, 100, mirrored=True), board(640, 300, 18, count=2))
     assert "two boards side by side, ends flush, clamped to one another" in lines(pair, "hold")
+
+
+@pytest.mark.parametrize(("width", "thin"), [("12.75", True), ("13.1", True), ("13.2", False), ("12.7", False), ("17.6", False)])
+def test_a_width_just_over_a_bit_takes_a_smaller_one_in_two_passes(width, thin):
+    """R3: no spacer of 0.15 mm while a smaller bit makes the width in two passes that both cut."""
+    made = plan_cut(ChannelCut(width=mm(width), depth=mm(6), position=mm(212)), WING_CASE_SIDE, SHOP, SHOP.rules)
+    shifts = [each.spacer for each in made.passes if each.spacer]
+    assert all(shift >= 0.5 - 1e-6 for shift in shifts)
+    assert (SHOP.bit(made.bit_id).diameter < 12.7) == thin
+    by_hand = plan_cut(
+        ChannelCut(width=mm(width), depth=mm(6), position=mm(212), bit_id="straight-12.7"), WING_CASE_SIDE, SHOP, SHOP.rules
+    )
+    assert by_hand.bit_id == "straight-12.7", "who wants it gets the thin spacer"

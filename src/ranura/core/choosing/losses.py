@@ -15,6 +15,7 @@ LOSSES = {
     "sleeved": "held in a reducing sleeve: less grip, more run-out",
     "fence-to-set": "a fence to set, where a bearing would ride",
     "more-passes": "{count} passes side by side instead of {best}",
+    "thin-spacer": "its second pass takes only {thin:len}, with a spacer that thin",
     "to-the-table": "the board is carried to the table",
     "by-hand": "the router is guided by hand",
     "thinner-shank": "bends more: {shank:a} shank instead of {best}",

@@ -71,7 +71,7 @@ class StraightRanking(Ranking):
         self._mounted = mounted
         self._finish = {profile: finish_rank(profile, order, material) for profile in PROFILES}
         self._school = {profile: _school_rank(profile, material, need, rules) for profile in PROFILES}
-        self._counts: dict[float, int] = {}
+        self._counts: dict[float, float] = {}
 
     def promise(self, bit: Bit) -> tuple[float, ...]:
         """See `Ranking.promise`."""
@@ -99,9 +99,9 @@ class StraightRanking(Ranking):
             router.id,
         )
 
-    def _count(self, diameter: float) -> int:
+    def _count(self, diameter: float) -> float:
         if diameter not in self._counts:
-            self._counts[diameter] = self._need.lateral_passes(diameter)
+            self._counts[diameter] = self._need.effort(diameter)
         return self._counts[diameter]
 
 
@@ -116,6 +116,8 @@ def losses(each: Candidate, best: Candidate, material: Material, need: StraightC
     count, fewest = need.lateral_passes(bit.diameter), need.lateral_passes(other.diameter)
     if count > fewest:
         lost["more-passes"] = {"count": count, "best": fewest}
+    elif need.thin_bite(bit.diameter) and not need.thin_bite(other.diameter):
+        lost["thin-spacer"] = {"thin": need.width - bit.diameter}
     order = finish_order(material, need)
     if finish_rank(bit.profile, order, material) > finish_rank(other.profile, order, material):
         lost["rougher"] = {"material": material.name}

@@ -17,6 +17,10 @@ cuts its whole depth at once, after a straight one cleared the way."""
 Clean = Literal["near", "far", "both"]
 
 
+_THIN_BITE = 0.5
+"""mm: a second pass beside the first that takes less is avoided."""
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class StraightCut:
     """A cut by its section, in mm."""
@@ -90,6 +94,23 @@ class StraightCut:
         if not closeness.over(self.width, bit_diameter):
             return 1
         return closeness.ceil(self.width / (WIDENING_SHARE * bit_diameter))
+
+    def thin_bite(self, bit_diameter: float) -> bool:
+        """Whether a second pass would take next to nothing beside a first one as wide as the bit.
+
+        Rule: R3 where a finishing pass belongs
+        Formula: D < w < D + 0.5 mm, in a cut that is widened by a spacer
+        Source: a spacer that thin is not made, and its pass rubs; a smaller bit takes two passes that both cut
+
+        >>> dado = StraightCut(kind="dado", width=12.85, depth=6, thickness=18)
+        >>> dado.thin_bite(12.7), dado.thin_bite(9.525)
+        (True, False)"""
+        widened = self.floor == "flat" and not self.field and not self.open_sided and self.kind not in ("line", "face")
+        return widened and closeness.over(self.width, bit_diameter) and closeness.under(self.width, bit_diameter + _THIN_BITE)
+
+    def effort(self, bit_diameter: float) -> float:
+        """How much a bit costs in passes side by side: their count, and half a one more where the last is next to nothing."""
+        return self.lateral_passes(bit_diameter) + 0.5 * self.thin_bite(bit_diameter)
 
     def engagements(self, bit_diameter: float) -> tuple[float, ...]:
         """The fresh wood of each lateral pass, in mm: a slot first and its widenings, or equal bites from an open side.
