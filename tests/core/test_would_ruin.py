@@ -222,3 +222,21 @@ def test_a_width_just_over_a_bit_takes_a_smaller_one_in_two_passes(width, thin):
         ChannelCut(width=mm(width), depth=mm(6), position=mm(212), bit_id="straight-12.7"), WING_CASE_SIDE, SHOP, SHOP.rules
     )
     assert by_hand.bit_id == "straight-12.7", "who wants it gets the thin spacer"
+
+
+def test_over_a_table_a_rabbet_sets_each_height_once():
+    """R6 of the edges, R8: a height that would not be found again is not left before every setting of the fence was run at it."""
+    cut = edge_cut("rabbet", 25, depth=10, bit_id="straight-19.05", router_id="table-three")
+    made = PLANNING.plan_with_moves(cut, board(), SHOP, SHOP.rules)
+    assert len(set_one_after_another(made, "depth")) == len(set(set_one_after_another(made, "depth"))) > 1
+    by_hand = PLANNING.plan_with_moves(
+        dataclasses.replace(cut, router_id="plunge-two", guide="fence"), board(width=200), SHOP, SHOP.rules
+    )
+    guides = set_one_after_another(by_hand, "guide")
+    assert len(guides) == len(set(guides)) > 1, "by hand it is the guide that is set once"
+
+
+def set_one_after_another(made, what: str) -> list[float]:
+    """What is set in turn, without what stays."""
+    values = [change.to for move in made.moves for change in move.changes if change.what == what]
+    return [value for i, value in enumerate(values) if i == 0 or values[i - 1] != value]

@@ -6,6 +6,7 @@ school, power and stiffness, the last one light. A rabbet goes down in steps lik
 
 from __future__ import annotations
 
+import itertools
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
@@ -81,7 +82,7 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
     Source: R3, R5, R6, R12"""
     edging = work.edging
     if edging.shape in STRAIGHT_WALLED:
-        return _stepped(work)
+        return _stepped(work, mounting)
     by = stage_by(work, mounting)
     if by == "fence" and not work.guided.fenced:
         return _by_bearings(work)
@@ -127,8 +128,9 @@ def _settings(work: EdgeWork, count: int, by: StageBy) -> tuple[Trip, ...]:
     return stages(work.turning.bit, work.guided.trip, work.stock, count=count, by=by, light=light, field="cut.staged")
 
 
-def _stepped(work: EdgeWork) -> Staging:
-    """A rabbet in steps of depth, jointing in trips of one setting, a flush trim at once."""
+def _stepped(work: EdgeWork, mounting: str) -> Staging:
+    """A rabbet in steps of depth, jointing in trips of one setting, a flush trim at once. By hand all depths are run at one setting
+    of the guide; over a table every setting of the fence is run at one height, which would not be found again (R8)."""
     edging, turning, final = work.edging, work.turning, work.guided.trip
     trips = [final]
     bound: Bound = "whole"
@@ -154,7 +156,8 @@ def _stepped(work: EdgeWork) -> Staging:
             if (count := need.lateral_passes(turning.bit.diameter)) > 1
             else [0.0]
         )
-        trips = [Trip(height=depth, offset=final.offset + out) for out in lateral for depth in depths]
+        settings = itertools.product(depths, lateral) if mounting == "table" else ((d, out) for out in lateral for d in depths)
+        trips = [Trip(height=depth, offset=final.offset + out) for depth, out in settings]
         if len(depths) > 1:
             by = "depth"
             bound = "power" if least.bound == "power" else "stiffness" if least.bound == "stiffness" else "school"
