@@ -86,12 +86,8 @@ def _heights(setting: EdgeSetting, figures: Mapping[str, Figure]) -> SlipSection
             steps = _listed(heights)
             lines.append(Text(metric=f"in {count} stages: {steps.metric}", inch=f"in {count} stages: {steps.inch}"))
             if len({stage.trip.offset for stage in staging.stages}) > 1:
-                first = (
-                    "depths are run at one setting of the guide"
-                    if setting.by_hand
-                    else "settings of the fence are run at one height"
-                )
-                lines.append(write("all {first}, before it is changed", first=first))
+                by_hand, table = "depths are run at one setting of the guide", "settings of the fence are run at one height"
+                lines.append(write("all {first}, before it is changed", first=by_hand if setting.by_hand else table))
         else:
             lines.append(write("{n} stages at this height", n=count))
     else:

@@ -129,8 +129,8 @@ def _settings(work: EdgeWork, count: int, by: StageBy) -> tuple[Trip, ...]:
 
 
 def _stepped(work: EdgeWork, mounting: str) -> Staging:
-    """A rabbet in steps of depth, jointing in trips of one setting, a flush trim at once. By hand all depths are run at one setting
-    of the guide; over a table every setting of the fence is run at one height, which would not be found again (R8)."""
+    """A rabbet in steps of depth, jointing in trips of one setting, a flush trim at once. By hand all depths are run at one
+    setting of the guide; over a table all settings of the fence at one height, which would not be found again (R8)."""
     edging, turning, final = work.edging, work.turning, work.guided.trip
     trips = [final]
     bound: Bound = "whole"
