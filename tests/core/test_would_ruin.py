@@ -240,3 +240,16 @@ def set_one_after_another(made, what: str) -> list[float]:
     """What is set in turn, without what stays."""
     values = [change.to for move in made.moves for change in move.changes if change.what == what]
     return [value for i, value in enumerate(values) if i == 0 or values[i - 1] != value]
+
+
+def test_a_sled_is_asked_how_high_it_holds_the_router():
+    """Class 9: the reach over a sled is its own height above the work, and one that nobody measured is said to be assumed."""
+    face = PocketCut(form="flatten", depth=mm(1.5), held="dogs")
+    sled = next(each for each in SHOP.guides if each.kind == "sled")
+    for above, unknown in ((22.0, False), (34.0, False), (None, True)):
+        others = tuple(each for each in SHOP.guides if each.kind != "sled")
+        shop = dataclasses.replace(SHOP, guides=(*others, dataclasses.replace(sled, above_work=above)))
+        made = plan_cut(face, board(), shop, shop.rules)
+        needed = next(each for each in made.figures if each.key == "tool.free")
+        assert needed.value >= 3 + (above or 28.0) + 1.5, "clearance, sled and depth"
+        assert ("sled-not-measured" in {each.code for each in made.cautions}) == unknown

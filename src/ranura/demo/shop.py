@@ -188,7 +188,7 @@ GUIDES: tuple[Guide, ...] = (
     EdgeGuide(id="edge-guide-fine", name="Edge guide, long face", nearest=0.0, farthest=240.0, gap_closed=True),
     Straightedge(id="straightedge-1200", name="Straightedge 1.2 m", length=1_200, width=60, height=10),
     Trammel(id="trammel", name="Trammel", nearest=60, farthest=600),
-    Sled(id="sled", name="Sled on rails", span=420, length=1_200),
+    Sled(id="sled", name="Sled on rails", span=420, length=1_200, above_work=22),
 )
 
 WOODS: tuple[Material, ...] = (

@@ -68,7 +68,7 @@ class SledGuide:
 
     sled: Sled
     thickness: float
-    """Of its floor, between base and work, in mm."""
+    """How far it holds the base above the work, in mm."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -99,8 +99,9 @@ def cautions_of(guide: AreaGuide) -> tuple[Caution, ...]:
     match guide:
         case BushingGuide(template=plan):
             return plan.cautions
-        case SledGuide():
-            return (caution(words.SLED_RAILS),)
+        case SledGuide(sled=sled):
+            unknown = (caution(words.SLED_NOT_MEASURED, assumed=sled.reach),) if sled.above_work is None else ()
+            return (*unknown, caution(words.SLED_RAILS))
         case FreehandGuide():
             return (caution(guide_words.FREEHAND_LINE),)
         case BearingGuide() | TrammelGuide() | ShoulderGuide():
@@ -234,7 +235,8 @@ def sled_guide(asked: PocketOnBoard, guides: Sequence[Guide]) -> SledGuide | Rea
     if not fitting:
         widest = max(owned, key=lambda each: each.span)
         return Reason(words.SLED_TOO_SMALL, {"width": width, "length": length, "span": widest.span, "rails": widest.length})
-    return SledGuide(sled=fitting[0], thickness=asked.template)
+    chosen = min(fitting, key=lambda each: (each.above_work is None, each.reach))
+    return SledGuide(sled=chosen, thickness=chosen.reach)
 
 
 def lanes_of(asked: PocketOnBoard, *, bit_diameter: float, lane: float) -> tuple[Ring, ...]:

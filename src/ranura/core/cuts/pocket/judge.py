@@ -36,6 +36,7 @@ from ranura.core.holding.sweep import LEAD, Sweep, around_axis
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.guides import SLED_ABOVE
 from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile
 from ranura.core.shop.tooling.routers import Base, Router
 from ranura.core.text import depth_words, guide_words
@@ -83,11 +84,14 @@ class PocketJudge(StraightJudge):
         return self.depth + self.template_thickness(bit) + (PLATE if self.asked.plate else 0.0)
 
     def template_thickness(self, bit: Bit) -> float:
-        """How thick the template is, in mm; 0 without one."""
+        """How thick the template is, or how far a sled holds the base above the work, in mm; 0 without one."""
         if self.kind == "bearing":
             found = self._bearing(bit)
             return self.asked.template if isinstance(found, Reason) else found.thickness
-        return self.asked.template if self.kind in ("bushing", "sled") else 0.0
+        if self.kind == "sled":
+            sled = sled_guide(self.asked, self.tools.shop.guides)
+            return SLED_ABOVE if isinstance(sled, Reason) else sled.thickness
+        return self.asked.template if self.kind == "bushing" else 0.0
 
     def _bearing(self, bit: Bit) -> BearingGuide | Reason:
         step = school_step(bit, self.rules.depth_rule, cap=self.rules.pass_cap)

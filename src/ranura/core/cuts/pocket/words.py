@@ -103,6 +103,13 @@ SLED_TOO_SMALL = Words(
     do="Make a wider sled or longer rails, or flatten the board in parts",
     setup=True,
 )
+SLED_NOT_MEASURED = Words(
+    code="sled-not-measured",
+    place="guide",
+    level="caution",
+    message="How high the sled holds the router above the work is not measured; {assumed:len} is taken",
+    do="Measure from the bed's upper side down to the work, and put it in at the sled",
+)
 SLED_RAILS = Words(
     code="sled-rails",
     place="guide",

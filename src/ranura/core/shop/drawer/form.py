@@ -134,6 +134,7 @@ _FLAT_LABELS = {
     "width": "Width",
     "height": "Height",
     "span": "Span",
+    "above_work": "Base above the work",
     "router_id": "Router",
     "bit_id": "Bit",
     "bit_diameter": "Bit diameter then",

@@ -100,18 +100,35 @@ class Trammel:
             raise ToolError(refusals.RANGE_BACKWARDS, field="nearest", low=self.nearest, high=self.farthest)
 
 
+SLED_ABOVE = 28.0
+"""mm: a bed of 18 mm with 10 mm of air below it."""
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Sled:
-    """A sled on rails for flattening: the widest and the longest work it spans."""
+    """A sled on rails for flattening: the widest and the longest work it spans.
+
+    `above_work` is how high it holds the router's base above the work: its bed and the air below it; None while nobody measured
+    it.
+    """
 
     id: str
     name: str
     span: float
     length: float
+    above_work: float | None = None
     kind: Literal["sled"] = "sled"
 
     def __post_init__(self) -> None:
         _positive(self, "span", "length")
+        if self.above_work is not None:
+            _positive(self, "above_work")
+
+    @property
+    def reach(self) -> float:
+        """How far a bit must reach to the work's face, in mm; of a sled that was not measured as much as a thick bed and its air
+        take."""
+        return SLED_ABOVE if self.above_work is None else self.above_work
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
