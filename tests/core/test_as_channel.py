@@ -135,7 +135,7 @@ def test_its_place_is_drawn_from_the_end_and_the_edge_that_it_is_measured_from(e
     dimensions = {each.field: each for each in view.dimensions}
 
     def on_board(at):
-        return (unbroken(view, at[0]), at[1])
+        return unbroken(view, at)
 
     for field, axis, far, size, value in (
         ("from_left", 0, end == "right", 600.0, 80.0),

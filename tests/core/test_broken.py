@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 import dataclasses
+import math
 
 import pytest
 from tests.data.edges import mm
+from tests.data.plans import unbroken
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.output.broken import broken
@@ -57,6 +59,20 @@ def test_what_is_not_long_stays_whole(name):
     short, whole = both(cut, piece)
     assert short == whole
     assert short.breaks == ()
+
+
+def test_a_tall_board_is_broken_across():
+    """A dado near the end of a narrow board, fed over a table with its end along the fence: it stands tall before the person."""
+    board = dataclasses.replace(RAIL, length=mm(800), width=mm(160))
+    dado = ChannelCut(width=mm(12.7), depth=mm(6), position=mm(64), guide="table-fence")
+    short, whole = both(dado, board)
+    assert {each.axis for each in short.breaks} == {"y"}
+    assert short.frame[3] - short.frame[1] < 0.8 * (whole.frame[3] - whole.frame[1])
+    assert wide(short) == wide(whole)
+    for one, two in zip(short.outlines, whole.outlines, strict=True):
+        assert [unbroken(short, at) for at in one.points] == [pytest.approx(at) for at in two.points]
+    (spin,) = ((a, b) for a, b in zip(short.arrows, whole.arrows, strict=True) if a.turn is not None)
+    assert math.dist(spin[0].start, spin[0].end) == pytest.approx(math.dist(spin[1].start, spin[1].end))
 
 
 def test_a_long_channel_keeps_its_ends_and_loses_its_middle():

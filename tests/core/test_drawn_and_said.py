@@ -42,7 +42,7 @@ def made(request) -> PlanWithMoves:
 
 
 def whole(view: View, at: tuple[float, float]) -> tuple[float, float]:
-    return (unbroken(view, at[0]), at[1])
+    return unbroken(view, at)
 
 
 def shape(view: View, outline: Outline) -> Polygon:

@@ -72,7 +72,7 @@ def test_the_router_touches_its_fence_all_along_and_takes_as_wide_as_the_bit():
 @pytest.mark.parametrize("cut", TABLE, ids=[f"{each.kind} {number}" for number, each in enumerate(TABLE)])
 def test_over_a_table_the_bit_stands_and_the_work_goes_to_the_left_along_the_fence(cut):
     run, plan = both(cut, board())
-    view = plan.drawing[0]
+    view = run.view
     work = next(shape.points for shape in view.outlines if shape.role == "work")
     fence = next(shape.points for shape in view.outlines if shape.role == "guide")
     face = min(y for _, y in fence)

@@ -77,8 +77,8 @@ def moved_by(before: DragHandle, after: DragHandle) -> tuple[float, float]:
 
 
 def left_out(goes: float, axis: int, *views: View) -> float:
-    """By how much a handle goes to the side because more or less of the board is left out before it: whole steps."""
-    return 100.0 * round(goes / 100) if axis == 0 and any(view.breaks for view in views) else 0.0
+    """By how much a handle goes aside because more or less of the board is left out before it: whole steps."""
+    return 100.0 * round(goes / 100) if any(each.axis == "xy"[axis] for view in views for each in view.breaks) else 0.0
 
 
 @pytest.mark.parametrize("name", CUTS)
@@ -119,8 +119,8 @@ def test_an_end_is_dragged_into_the_board_and_out_again(name):
         wanted = [(25.0 - end.value) * way for way in end.direction]
         goes = moved_by(end, again)
         views = [plan_view(unproven(cut, piece, SHOP, SHOP.rules)), plan_view(pulled_in)]
-        along = goes[0] - left_out(goes[0] - wanted[0], 0, *views)
-        assert (along, goes[1]) == pytest.approx(tuple(wanted), abs=1e-6), "it is dragged into the board"
+        along = [goes[axis] - left_out(goes[axis] - wanted[axis], axis, *views) for axis in (0, 1)]
+        assert along == pytest.approx(wanted, abs=1e-6), "it is dragged into the board"
         out = dataclasses.replace(cut, **{end.field: None})
         free = next(each for each in plan_view(unproven(out, piece, SHOP, SHOP.rules)).handles if each.field == end.field)
         assert (free.value, free.opens) == (0.0, True)

@@ -112,7 +112,7 @@ def test_blocks_begin_and_end_a_stopped_channel_where_it_is_asked_for(changes, f
     assert "right-hand block" in direction.lines[0].metric
     drawn = [each for each in made.drawing[0].outlines if each.role == "stop" and each.label and each.label.metric == "stop"]
     above = made.drawing[0]
-    assert {round(abs(unbroken(above, x)), 3) for each in drawn for x, _ in each.points} >= {
+    assert {round(abs(unbroken(above, at)[0]), 3) for each in drawn for at in each.points} >= {
         round(figure(made, "guide.start"), 3),
         round(figure(made, "guide.end"), 3),
     }

@@ -13,6 +13,10 @@ def unproven(cut, piece, shop, rules) -> CutPlan:
         return plan_cut(cut, piece, shop, rules, put_off=True)
 
 
-def unbroken(view, x: float) -> float:
-    """Where an x of a view lies that is broken where nothing happens, on the whole board."""
-    return x + sum(each.hidden for each in view.breaks if x > each.at)
+def unbroken(view, at: tuple[float, float]) -> tuple[float, float]:
+    """Where a place of a view lies that is broken where nothing happens, on the whole board."""
+    x, y = at
+    gone = {"x": 0.0, "y": 0.0}
+    for each in view.breaks:
+        gone[each.axis] += each.hidden if {"x": x, "y": y}[each.axis] > each.at else 0.0
+    return (x + gone["x"], y + gone["y"])

@@ -88,7 +88,8 @@ def draw_view(canvas: Canvas, view: View, *, x: float, y: float, width: float, h
         standing = outline.role == "bit" and view.name != "plan"
         _outline(canvas, outline, fit, dashed=outline.role in ("base", "sweep") or standing)
     for each in view.breaks:
-        _break(canvas, fit.at((each.at, y0)), fit.at((each.at, y1)))
+        upright = each.axis == "x"
+        _break(canvas, fit.at((each.at, y0) if upright else (x0, each.at)), fit.at((each.at, y1) if upright else (x1, each.at)))
     words = Words(canvas, room=(x, y - below, x + width, y + height))
     for outline in view.outlines:
         if outline.role in ("pass", "waste") and outline.label is not None:
@@ -148,12 +149,15 @@ def _hatch(canvas: Canvas, path: object, points: Sequence[Point], slope: int, ga
 
 def _break(canvas: Canvas, low: Point, high: Point) -> None:
     """Where a long board is broken: nothing of it is drawn there, between two torn edges."""
-    (x, bottom), (_, top) = low, high
-    count = max(2, round((top - bottom) / 8))
-    edges = [
-        [(x + side * 3 + (1.5 if i % 2 else -1.5), bottom + (top - bottom) * i / count) for i in range(count + 1)]
-        for side in (-1, 1)
-    ]
+    long = math.dist(low, high)
+    ahead = ((high[0] - low[0]) / long, (high[1] - low[1]) / long)
+    count = max(2, round(long / 8))
+
+    def torn(side: int, i: int) -> Point:
+        along, aside = long * i / count, side * 3 + (1.5 if i % 2 else -1.5)
+        return (low[0] + ahead[0] * along + ahead[1] * aside, low[1] + ahead[1] * along + ahead[0] * aside)
+
+    edges = [[torn(side, i) for i in range(count + 1)] for side in (-1, 1)]
     path = canvas.beginPath()
     path.moveTo(*edges[0][0])
     for point in (*edges[0][1:], *reversed(edges[1])):

@@ -60,26 +60,26 @@ function Outlines({ view, scale, id }: { view: View; scale: Scale; id: string })
 
 /** Where a long board is broken: nothing of it is drawn there, between two torn edges. */
 function Breaks({ view, scale }: { view: View; scale: Scale }) {
-  const [, y0, , y1] = view.frame;
-  const [top, bottom] = [scale.y(y1), scale.y(y0)];
-  const count = Math.max(2, Math.round((bottom - top) / 14));
-  const torn = (x: number) =>
-    Array.from(
-      { length: count + 1 },
-      (_, i) => `${x + (i % 2 ? 3 : -3)} ${top + ((bottom - top) * i) / count}`,
-    ).join("L");
+  const [x0, y0, x1, y1] = view.frame;
   return view.breaks.map((each) => {
-    const x = scale.x(each.at);
+    const upright = each.axis === "x";
+    const [from, to] = upright ? [scale.y(y1), scale.y(y0)] : [scale.x(x0), scale.x(x1)];
+    const at = upright ? scale.x(each.at) : scale.y(each.at);
+    const count = Math.max(2, Math.round((to - from) / 14));
+    const torn = (aside: number) =>
+      Array.from({ length: count + 1 }, (_, i) => {
+        const [along, beside] = [from + ((to - from) * i) / count, at + aside + (i % 2 ? 3 : -3)];
+        return upright ? `${beside} ${along}` : `${along} ${beside}`;
+      });
     return (
       <g key={each.at} data-role="break">
+        <path d={`M${torn(-5).join("L")}L${torn(5).reverse().join("L")}Z`} className="fill-bench" />
         <path
-          d={`M${torn(x - 5)}L${torn(x + 5)
-            .split("L")
-            .reverse()
-            .join("L")}Z`}
-          className="fill-bench"
+          d={`M${torn(-5).join("L")}M${torn(5).join("L")}`}
+          fill="none"
+          className="stroke-ink-2"
+          strokeWidth="1.2"
         />
-        <path d={`M${torn(x - 5)}M${torn(x + 5)}`} fill="none" className="stroke-ink-2" strokeWidth="1.2" />
       </g>
     );
   });

@@ -93,7 +93,7 @@ export function Clamps({ view, scale, onClamps }: ClampsProps) {
             if (from !== index || !box) return;
             const x = (event.clientX - box.left - scale.x(0)) / scale.px;
             const y = (scale.y(0) - (event.clientY - box.top)) / scale.px;
-            put(index, nearestSide([unbroken(view, x), y], [board[0] ?? 0, board[1] ?? 0]));
+            put(index, nearestSide(unbroken(view, [x, y]), [board[0] ?? 0, board[1] ?? 0]));
           },
         )}
         onKeyDown={(event) => {

@@ -44,7 +44,7 @@ export function laid(dimension: Dimension, scale: Scale, right: number, long: nu
 }
 
 /** Pixels that a letter of the words takes, about, and how high they are. */
-const LETTER = 8.3;
+const LETTER = 9.6;
 const HIGH = 15;
 
 /** The distances whose words lie over no other's, in their order: the others are left out, since all are in the sentence or on the

@@ -48,8 +48,10 @@ export function fixedAt(view: View, width: number, height: number, px: number): 
 }
 
 /** Where a place along a broken view lies on the whole board. */
-export function unbroken(view: View, x: number): number {
-  return view.breaks.reduce((whole, each) => (x > each.at ? whole + each.hidden : whole), x);
+export function unbroken(view: View, at: readonly [number, number]): [number, number] {
+  const hidden = (axis: "x" | "y", place: number) =>
+    view.breaks.reduce((all, each) => (each.axis === axis && place > each.at ? all + each.hidden : all), 0);
+  return [at[0] + hidden("x", at[0]), at[1] + hidden("y", at[1])];
 }
 
 /** The path of a closed outline. */

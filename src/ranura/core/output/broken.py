@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Iterator
 from dataclasses import replace
+from typing import Literal
 
 from ranura.core.geometry.rings import Point
 from ranura.core.output.views import Arrow, Break, DragHandle, Outline, View
 
-_LONG = 2.2
-"""Times as long as high, from which on a view is broken."""
+_LONG, _TALL = 2.2, 1.5
+"""Times as long as high, and as high as long, from which on a view is broken: a screen is wider than high."""
 _THROUGH = 0.6
 """Of the view's length: what is longer is the same all along, and only its ends are looked at."""
 _BESIDE = 15.0
@@ -19,28 +21,38 @@ _STEP, _WORTH = 100.0, 0.2
 _ROOM = 30.0
 """mm around a sign or the middle of an arrow that are kept."""
 
+Axis = Literal[0, 1]
+"""Along x, or along y."""
+
 
 def broken(view: View) -> View:
-    """A view without the stretches in which nothing begins, ends or stands; as it is where it is not long."""
+    """A view without the stretches in which nothing begins, ends or stands; as it is where it is neither long nor tall."""
     x0, y0, x1, y1 = view.frame
-    if x1 - x0 < _LONG * (y1 - y0):
-        return view
+    wide, high = x1 - x0, y1 - y0
+    if wide >= _LONG * high:
+        return _shortened(view, 0)
+    return _shortened(view, 1) if high >= _TALL * wide else view
+
+
+def _shortened(view: View, axis: Axis) -> View:
+    """The same along x (0) or y (1)."""
+    x0, y0, x1, y1 = view.frame
     # Left out in whole steps, so that what is dragged behind a break goes with the hand.
-    steps = ((low, high, (high - low) // _STEP * _STEP) for low, high in _empty(view))
+    steps = ((low, high, (high - low) // _STEP * _STEP) for low, high in _empty(view, axis))
     hidden = [((low + high - long) / 2, (low + high + long) / 2) for low, high, long in steps if long]
-    if sum(high - low for low, high in hidden) < _WORTH * (x1 - x0):
+    if sum(high - low for low, high in hidden) < _WORTH * (view.frame[axis + 2] - view.frame[axis]):
         return view
 
-    def along(x: float) -> float:
-        """Where an x lies once the stretches before it are left out."""
+    def along(place: float) -> float:
+        """Where a place lies once the stretches before it are left out."""
         gone = 0.0
         for low, high in hidden:
-            share = min(max((x - low) / (high - low), 0.0), 1.0)
+            share = min(max((place - low) / (high - low), 0.0), 1.0)
             gone += share * (high - low)
-        return x - gone
+        return place - gone
 
     def at(point: Point) -> Point:
-        return (along(point[0]), point[1])
+        return (along(point[0]), point[1]) if axis == 0 else (point[0], along(point[1]))
 
     def handle(each: DragHandle) -> DragHandle:
         other = None if each.other is None else handle(each.other)
@@ -48,7 +60,7 @@ def broken(view: View) -> View:
 
     return replace(
         view,
-        frame=(along(x0), y0, along(x1), y1),
+        frame=(*at((x0, y0)), *at((x1, y1))),
         outlines=tuple(replace(each, points=tuple(at(p) for p in each.points)) for each in view.outlines),
         arrows=tuple(_arrow(each, at) for each in view.arrows),
         dimensions=tuple(replace(each, start=at(each.start), end=at(each.end)) for each in view.dimensions),
@@ -56,52 +68,54 @@ def broken(view: View) -> View:
         edges=tuple(replace(each, points=tuple(at(p) for p in each.points)) for each in view.edges),
         handles=tuple(handle(each) for each in view.handles),
         clamps=tuple(replace(each, points=tuple(at(p) for p in each.points)) for each in view.clamps),
-        breaks=tuple(Break(at=along((low + high) / 2), hidden=high - low) for low, high in hidden),
+        breaks=tuple(
+            Break(axis="x" if axis == 0 else "y", at=along((low + high) / 2), hidden=high - low) for low, high in hidden
+        ),
     )
 
 
 def _arrow(arrow: Arrow, at: Callable[[Point], Point]) -> Arrow:
     start = at(arrow.start)
     if arrow.turn is not None:
-        return replace(arrow, start=start, end=(start[0] + arrow.end[0] - arrow.start[0], arrow.end[1]))
+        return replace(
+            arrow, start=start, end=(start[0] + arrow.end[0] - arrow.start[0], start[1] + arrow.end[1] - arrow.start[1])
+        )
     return replace(arrow, start=start, end=at(arrow.end))
 
 
-def _empty(view: View) -> Iterator[tuple[float, float]]:
-    """The stretches along x in which nothing begins, ends or stands."""
-    x0, _, x1, _ = view.frame
-    reached = x0
-    for low, high in sorted(_busy(view)):
+def _empty(view: View, axis: Axis) -> Iterator[tuple[float, float]]:
+    """The stretches along an axis in which nothing begins, ends or stands."""
+    reached, end = view.frame[axis], view.frame[axis + 2]
+    for low, high in sorted(_busy(view, axis)):
         if low - _BESIDE > reached + _BESIDE:
             yield reached + _BESIDE, low - _BESIDE
         reached = max(reached, high)
-    if x1 - _BESIDE > reached + _BESIDE:
-        yield reached + _BESIDE, x1 - _BESIDE
+    if end - _BESIDE > reached + _BESIDE:
+        yield reached + _BESIDE, end - _BESIDE
 
 
-def _busy(view: View) -> Iterator[tuple[float, float]]:
-    x0, _, x1, _ = view.frame
-    long = _THROUGH * (x1 - x0)
+def _busy(view: View, axis: Axis) -> Iterator[tuple[float, float]]:
+    long = _THROUGH * (view.frame[axis + 2] - view.frame[axis])
     for outline in view.outlines:
-        yield from _of(outline, long)
+        yield from _of(outline, axis, long)
     for arrow in view.arrows:
         if arrow.turn is not None:
-            radius = abs(arrow.end[0] - arrow.start[0])
-            yield arrow.start[0] - radius, arrow.start[0] + radius
+            radius = math.dist(arrow.end, arrow.start)
+            yield arrow.start[axis] - radius, arrow.start[axis] + radius
         else:
-            low, high = sorted((arrow.start[0], arrow.end[0]))
+            low, high = sorted((arrow.start[axis], arrow.end[axis]))
             yield low - _ROOM, high + _ROOM
     for mark in view.marks:
         if mark.kind != "grain":
-            yield mark.at[0] - _ROOM, mark.at[0] + _ROOM
+            yield mark.at[axis] - _ROOM, mark.at[axis] + _ROOM
     for dimension in view.dimensions:
-        if dimension.vertical:
-            yield dimension.start[0] - _ROOM, dimension.start[0] + _ROOM
+        if dimension.vertical == (axis == 0):
+            yield dimension.start[axis] - _ROOM, dimension.start[axis] + _ROOM
 
 
-def _of(outline: Outline, long: float) -> Iterator[tuple[float, float]]:
-    xs = [x for x, _ in outline.points]
-    low, high = min(xs), max(xs)
+def _of(outline: Outline, axis: Axis, long: float) -> Iterator[tuple[float, float]]:
+    places = [point[axis] for point in outline.points]
+    low, high = min(places), max(places)
     if high - low > long:
         yield low, low
         yield high, high

@@ -151,8 +151,9 @@ class ClampMark:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Break:
-    """Where a long view is broken: its x, and how many mm of the board are left out there."""
+    """Where a long view is broken: along which axis, at which x or y, and how many mm of the board are left out there."""
 
+    axis: Literal["x", "y"]
     at: float
     hidden: float
 
@@ -181,7 +182,7 @@ class View:
     board: tuple[float, float] | None = None
     """Its length and width."""
     breaks: tuple[Break, ...] = ()
-    """Where it is broken, from left to right."""
+    """Where it is broken, from left to right or from below."""
 
 
 def box(x0: float, y0: float, x1: float, y1: float) -> tuple[Point, ...]:
