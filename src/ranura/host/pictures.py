@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Final, Literal
 
 from playwright.sync_api import Browser, sync_playwright
@@ -32,6 +32,8 @@ class Picture:
     """Test ids that are clicked one after another."""
     keys: str = ""
     """Keys that are pressed then."""
+    instead: Mapping[str, object] = field(default_factory=dict)
+    """What is changed of the kept cut before."""
     size: tuple[int, int] = _SCREEN
     scheme: Literal["light", "dark"] = "light"
 
@@ -50,6 +52,11 @@ PICTURES: Final[Mapping[str, Picture]] = {
     "which-bit": Picture(path="/drawer", shows="bit-count", clicks=("panel-which",)),
     "bench": Picture(path="/bench", shows="bench"),
     "rules": Picture(path="/rules", shows="rules-page"),
+    "table-groove": Picture(
+        path=_JOB + "rail-groove",
+        shows="slip",
+        instead={"shape": "square", "guide": "table-fence", "held": None, "width": {"typed": "12.7", "unit": "mm"}},
+    ),
 }
 
 
@@ -71,6 +78,11 @@ def _take(browser: Browser, url: str, name: str, picture: Picture) -> None:
         viewport={"width": width, "height": height}, color_scheme=picture.scheme, reduced_motion="reduce"
     )
     page = context.new_page()
+    if picture.instead:
+        kept_at = f"{url}/api/cuts/{picture.path.removeprefix(_JOB)}"
+        kept = page.request.get(kept_at).json()
+        changed = {"cut": kept["cut"] | picture.instead, "name": kept["name"], "version": kept["version"]}
+        page.request.put(kept_at, data=changed)
     page.goto(url + picture.path)
     page.get_by_test_id(picture.shows).first.wait_for()
     page.wait_for_timeout(_SETTLED_MS)

@@ -119,12 +119,12 @@ def feeding_outlines(feeding: Feeding, board: Box, *, bit: float) -> list[Outlin
     if feeding.by_gauge:
         length, deep = _FACE
         face = box(x1, max(y0, top - length), x1 + deep, top)
-        found.append(Outline(role="aid", points=face, label=write("mitre gauge")))
+        found.append(Outline(role="aid", points=face, label=write("mitre gauge, face {x:len}", x=length)))
     if feeding.by_stick:
         length, wide = _STICK
         middle, half = (y0 + top) / 2, min(wide, (top - y0) * 0.6) / 2
         stick = box(x1 - 30.0, middle - half, x1 - 30.0 + length, middle + half)
-        found.append(Outline(role="aid", points=stick, label=write("push stick")))
+        found.append(Outline(role="aid", points=stick, label=write("push stick {x:len}", x=length)))
     elif feeding.pushed:
         long, wide = _BLOCK
         middle = (y0 + top) / 2
@@ -132,7 +132,7 @@ def feeding_outlines(feeding: Feeding, board: Box, *, bit: float) -> list[Outlin
         for start in (bit + _HAND, -bit - _HAND - long):
             if x0 <= start and start + long <= x1:
                 block = box(start, middle - reach, start + long, middle + reach)
-                found.append(Outline(role="aid", points=block, label=write("push block")))
+                found.append(Outline(role="aid", points=block, label=write("push block {x:len}", x=long)))
     return found
 
 
@@ -143,7 +143,9 @@ def stand_outlines(feeding: Feeding, board: Box, *, table: float) -> list[Outlin
     x0, y0, x1, y1 = board
     wide, deep = _STAND
     return [
-        Outline(role="aid", points=box(x, (y0 + y1 - deep) / 2, x + wide, (y0 + y1 + deep) / 2), label=write("stand"))
+        Outline(
+            role="aid", points=box(x, (y0 + y1 - deep) / 2, x + wide, (y0 + y1 + deep) / 2), label=write("stand {x:len}", x=deep)
+        )
         for x in (table + _BESIDE_TABLE, -table - _BESIDE_TABLE - wide)
         if x < x1 and x + wide > x0
     ]

@@ -18,7 +18,11 @@ def carrier_outlines(held: Held | None, part: tuple[float, float]) -> list[Outli
         return []
     length, width = part
     return [
-        Outline(role="backer", points=box(-CARRIER_PAST, y, length + CARRIER_PAST, y + CARRIER_WIDE), label=write("carrier"))
+        Outline(
+            role="backer",
+            points=box(-CARRIER_PAST, y, length + CARRIER_PAST, y + CARRIER_WIDE),
+            label=write("carrier {w:len} wide", w=CARRIER_WIDE),
+        )
         for y in (-CARRIER_WIDE, width)
     ]
 

@@ -17,7 +17,7 @@ from ranura.core.geometry.convex import bounds
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.output.feeding import Feeding, carrier_beside, feeding_outlines, stand_outlines
 from ranura.core.output.views import Arrow, Dimension, DragHandle, Mark, Outline, View, box, circle, typed_dimension
-from ranura.core.proof.bodies import carriers_of
+from ranura.core.proof.bodies import CARRIER_WIDE, carriers_of
 from ranura.core.text.forms import FieldPath
 from ranura.core.text.writing import write
 
@@ -97,7 +97,7 @@ def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
     if channel.held == "carrier":
         rings = [each.ring for each in carriers_of(setting.piece, setting.at_the_fence)]
         lying = [tuple(on(channel.frame.local(at)) for at in ring) for ring in rings]
-        outlines += [Outline(role="backer", points=ring, label=write("carrier")) for ring in lying]
+        outlines += [Outline(role="backer", points=ring, label=write("carrier {w:len} wide", w=CARRIER_WIDE)) for ring in lying]
     outlines += feeding_outlines(fed_over_table(setting), (x0, y0, x1, y1), bit=width / 2)
     outlines.append(Outline(role="bit", points=circle(axis, width / 2)))
     push = (0.85 * x1 - min(60.0, 0.6 * x1), y0 + (axis[1] - width / 2 - y0) * 0.3)
@@ -108,7 +108,7 @@ def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
     lowest = min([y0 - _FEATHER[0], *(y for outline in outlines if outline.role == "backer" for _, y in outline.points)])
     stand = (width + 60.0, lowest - 34.0)
     marks = (Mark(kind="stand", at=stand, direction=(0.0, 1.0), text=write("stand here, before the table")),)
-    seen = bounds([*(outline.points for outline in outlines), [stand, push]])
+    seen = bounds([*(outline.points for outline in outlines), [stand, push, (x0 - 22.0, 0.0)]])
     frame = (seen[0] - _MARGIN, seen[1] - _MARGIN, seen[2] + _MARGIN, seen[3] + _MARGIN)
     return View(
         name="plan",
@@ -158,7 +158,7 @@ def _dimensions(setting: ChannelSetting, cut: ChannelCut, on: Lays, *, x0: float
     station = channel.stations[0]
     reference = channel.ends[0] if channel.reference_low else channel.ends[1]
     wall = station.left if channel.reference_low else station.right
-    at = x0 + 22.0
+    at = x0 - 14.0
     low, high = (at, on((reference, 0.0))[1]), (at, on((wall, 0.0))[1])
     found = [
         Dimension(
@@ -169,7 +169,7 @@ def _dimensions(setting: ChannelSetting, cut: ChannelCut, on: Lays, *, x0: float
             vertical=True,
             text=write("{x:short}", x=fence.at),
         ),
-        typed_dimension("position", low, high, cut.position, vertical=True, offset=1),
+        typed_dimension("position", low, high, cut.position, vertical=True, offset=-1),
     ]
     beside = station.right if fence.towards < 0 else station.left
     names: tuple[FieldPath, FieldPath] = ("stop_first", "stop_last")

@@ -18,7 +18,7 @@ from ranura.core.cutting.direction import contour_direction
 from ranura.core.geometry.rings import Point, extent
 from ranura.core.output.feeding import Feeding, carrier_above, carrier_beside, feeding_outlines, stand_outlines
 from ranura.core.output.views import Arrow, Dimension, Mark, Outline, View, box, circle
-from ranura.core.proof.bodies import carriers_of
+from ranura.core.proof.bodies import CARRIER_WIDE, carriers_of
 from ranura.core.text.writing import write
 
 _FENCE_DEEP = 60.0
@@ -134,7 +134,7 @@ def table_view(setting: EdgeSetting, piece: Piece) -> View:
     outlines += _guides(setting, (x0, x1))
     if setting.edging.held == "carrier":
         outlines += [
-            Outline(role="backer", points=tuple(lie(at) for at in each.ring), label=write("carrier"))
+            Outline(role="backer", points=tuple(lie(at) for at in each.ring), label=write("carrier {w:len} wide", w=CARRIER_WIDE))
             for each in carriers_of(piece, setting.edging.cut_sides)
         ]
     outlines += feeding_outlines(fed_over_table(setting), (x0, y0, x1, y1), bit=setting.bit.diameter / 2)
