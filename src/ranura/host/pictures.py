@@ -55,7 +55,7 @@ PICTURES: Final[Mapping[str, Picture]] = {
     "table-groove": Picture(
         path=_JOB + "rail-groove",
         shows="slip",
-        instead={"shape": "square", "guide": "table-fence", "held": None, "width": {"typed": "12.7", "unit": "mm"}},
+        instead={"shape": "square", "width": {"typed": "12.7", "unit": "mm"}, "guide": "table-fence", "held": None},
     ),
 }
 
