@@ -355,7 +355,7 @@ def test_a_half_typed_sum_is_completed_and_a_wrong_one_says_what_is_missing(page
 def test_a_shops_file_comes_in_and_is_taken_back(open_page: Callable[..., Page], tmp_path):
     page = open_page("/files", wait="files")
     with page.expect_download() as wanted:
-        page.get_by_role("link", name="The whole shop").click()
+        page.get_by_role("link", name="The shop without its jobs").click()
     kept = tmp_path / "shop.json"
     wanted.value.save_as(kept)
     kept.write_text(kept.read_text().replace('"Lanternfish Workshop"', '"Other Workshop"'))
@@ -399,3 +399,25 @@ def test_nothing_is_cut_off_on_a_phone(open_page: Callable[..., Page], path, wai
         page.get_by_test_id(opened).click()
     page.wait_for_timeout(300)
     assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
+
+
+def test_everything_is_saved_and_put_back_and_that_is_undone(open_page, shop, tmp_path):
+    page = open_page("/files", wait="files")
+    with page.expect_download() as saved:
+        page.get_by_test_id("backup").click()
+    file = tmp_path / "backup.json"
+    saved.value.save_as(file)
+    cut = f"{shop.url}/api/cuts/cross-mortise"
+    assert page.request.delete(cut).status == 204
+    assert page.request.get(cut).status == 404
+    page.get_by_test_id("backup-file").set_input_files(file)
+    expect(page.get_by_test_id("backup-preview")).to_contain_text("cuts: 14")
+    page.get_by_test_id("backup-restore").click()
+    expect(page.get_by_role("status")).to_contain_text("The backup was put back")
+    assert page.request.get(cut).status == 200
+    page.get_by_test_id("backup-undo").click()
+    expect(page.get_by_test_id("backup-undo")).to_have_count(0)
+    assert page.request.get(cut).status == 404
+    file.write_text(file.read_text().replace("Mortise", "Other", 1))
+    page.get_by_test_id("backup-file").set_input_files(file)
+    expect(page.get_by_test_id("backup-problem")).to_contain_text("changed or damaged")

@@ -13,6 +13,7 @@ from starlette.staticfiles import StaticFiles
 
 from ranura import VERSION
 from ranura.api import (
+    backups,
     calc,
     choosing,
     files,
@@ -48,11 +49,13 @@ CONTENT_POLICY = (
 
 @dataclass(frozen=True, kw_only=True)
 class Settings:
-    """Which shop is served, where the built page lies (None: the API alone), and the ports of real instruments."""
+    """Which shop is served, where the built page lies (None: the API alone), the ports of real instruments."""
 
     shop_id: str
     page: Path | None
     instruments: Mapping[Kind, int] = field(default_factory=dict)
+    copies: Path | None = None
+    """Where copies of the shop are kept; None where none are."""
 
 
 def create_app(settings: Settings, store: Store, families: Families = FAMILIES) -> FastAPI:
@@ -64,9 +67,10 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
     app.state.cut_requests = CutRequests(families)
     app.state.prior = PriorCuts(store, app.state.planning)
     app.state.instruments = Instruments(settings.instruments)
+    app.state.copies = settings.copies
     app.state.imports = Imports(app.state.saved_shop)
     problems.install(app)
-    for part in (shop, rules, quick, tools, files, instruments, choosing, profiles, calc):
+    for part in (shop, rules, quick, tools, files, backups, instruments, choosing, profiles, calc):
         app.include_router(part.router)
     for made in (jobs.ROUTES, plans.ROUTES, testcuts.ROUTES, forms.ROUTES):
         app.include_router(made.router(app.state.cut_requests))

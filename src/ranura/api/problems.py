@@ -22,6 +22,7 @@ from ranura.core.text.forms import Form
 from ranura.core.text.writing import Text
 from ranura.requests.cuts import PlanAsked
 from ranura.requests.from_core import LENIENT
+from ranura.store.backup import BackupError
 from ranura.store.items import NotFoundError
 from ranura.store.repository import DOWN_ERRORS, StaleError
 
@@ -141,6 +142,10 @@ def install(app: FastAPI) -> None:
         state = request.app.state
         newer = newer_cut(error.newer, error.piece, state.saved_shop.current(), state.planning)
         return _answer(409, Problem("version", str(error)), newer=_NEWER.dump_python(newer, mode="json"))
+
+    @app.exception_handler(BackupError)
+    def no_backup(_: Request, error: BackupError) -> Response:
+        return _answer(422, Problem("text", str(error)))
 
     @app.exception_handler(ChangedElsewhereError)
     def changed_elsewhere(_: Request, error: ChangedElsewhereError) -> Response:

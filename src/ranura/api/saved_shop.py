@@ -19,7 +19,8 @@ from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Router
 from ranura.core.text.lengths import Unit
 from ranura.core.text.writing import read_inches_to
-from ranura.store import history, items, repository
+from ranura.store import backup, history, items, repository
+from ranura.store.backup import Backup
 from ranura.store.items import ItemKind, ShopItem
 from ranura.store.repository import Store
 
@@ -141,6 +142,15 @@ class SavedShop:
                 repository.replace_shop(session, shop)
             self._shop = shop
         return shop
+
+    def put_back(self, made: Backup, before: Callable[[str], object]) -> None:
+        """Puts a backup in the place of everything; `before` is given what was there, as text, and nothing changes if it fails.
+        Raises BackupError."""
+        with self._lock:
+            with self._store.session() as session:
+                before(backup.written(session, self._shop_id))
+                backup.put_back(session, self._shop_id, made)
+            self._shop = None
 
     def _remember(self, session: Session, made: Sequence[ShopItem]) -> None:
         """Writes down what happens to bits by this change."""

@@ -42,6 +42,25 @@ def _stop(arguments: Sequence[str]) -> int:
     return stop()
 
 
+def _backup(arguments: Sequence[str]) -> int:
+    from ranura.host.backups import backup
+
+    return backup(_file(arguments))
+
+
+def _restore(arguments: Sequence[str]) -> int:
+    from ranura.host.backups import restore
+
+    return restore(_file(arguments))
+
+
+def _file(arguments: Sequence[str]) -> str:
+    """The one file that is named."""
+    if len(arguments) != 1 or arguments[0].startswith("-"):
+        raise CannotGoOn("name one file: ./ranura backup FILE, ./ranura restore FILE", code=2)
+    return arguments[0]
+
+
 def _test(arguments: Sequence[str]) -> int:
     from ranura.host.checks import test
 
@@ -108,6 +127,8 @@ VERBS = {
     "demo": Verb("set up what is missing and serve the demo shop (--fresh lays it anew)", "run", _demo, _DATABASE),
     "start": Verb("serve your own shop", "run", _start, _DATABASE),
     "stop": Verb("end the Ranura that is running", None, _stop),
+    "backup": Verb("write your shop with its jobs and history into a file: backup FILE", "run", _backup, _DATABASE),
+    "restore": Verb("put such a file in the place of your shop, all or nothing: restore FILE", "run", _restore, _DATABASE),
     "calc": Verb("answer one sum: calc NAME < request.json, or calc --batch < requests.jsonl", "run", _calc),
     "test": Verb("linters, types, random cuts, tests (quick: no slow ones; all: a long sweep)", "dev", _test, _ALL),
     "check": Verb("linters and types alone", "dev", _check),

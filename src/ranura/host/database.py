@@ -17,6 +17,7 @@ import subprocess
 import tempfile
 import threading
 import time
+from datetime import UTC, datetime
 from pathlib import Path
 
 import pymysql
@@ -107,6 +108,12 @@ class PrivateDatabase:
         if self._lock is not None:
             os.close(self._lock)
             self._lock = None
+
+    def put_aside(self) -> Path:
+        """Keeps the files of a database that does not start under another name, and answers it. Only while it is stopped."""
+        aside = self._base.with_name(f"db.damaged-{datetime.now(UTC).strftime('%Y-%m-%d-%H%M%S')}")
+        self._base.rename(aside)
+        return aside
 
     def _hold_lock(self) -> None:
         """The server inherits this lock: it is free again only when the last server on this data is gone."""
@@ -216,7 +223,11 @@ class PrivateDatabase:
         while not self._answers():
             if self._process.poll() is not None or time.monotonic() > deadline:
                 log = self._log.read_text(errors="replace")[-2000:] if self._log.exists() else "(no log)"
-                raise CannotGoOn(f"The database did not start. The end of its log:\n{log}")
+                raise CannotGoOn(
+                    f"The database in {self._data} did not start; nothing in it was changed. `./ranura restore FILE` puts a "
+                    f"backup into a new one and keeps this one beside it; weekly copies lie in {self._base.parent / 'copies'}.\n"
+                    f"The end of its log:\n{log}"
+                )
             time.sleep(0.02)
 
     def _answers(self) -> bool:

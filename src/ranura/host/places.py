@@ -9,7 +9,7 @@ ROOT = Path(__file__).resolve().parents[3]
 """The project: the folder that holds the launcher."""
 
 TOOLS = ROOT / ".ranura"
-"""What set-up installs for this copy of the project; may be deleted at any time."""
+"""What set-up installs for this copy of the project, and the demo's data; may be deleted at any time."""
 
 VENV = TOOLS / "venv"
 WEB = ROOT / "web"
@@ -18,8 +18,16 @@ REQUIREMENTS = ROOT / "requirements"
 
 
 def home() -> Path:
-    """The folder of the shop's data: RANURA_HOME, or `.ranura` in the project."""
+    """The folder of the demo's data: RANURA_HOME, or `.ranura` in the project."""
     return Path(os.environ.get("RANURA_HOME") or TOOLS).resolve()
+
+
+def own_home() -> Path:
+    """The folder of a person's own data: RANURA_HOME, or `ranura` among the user's data (XDG base directories)."""
+    if os.environ.get("RANURA_HOME"):
+        return home()
+    named = Path(os.environ.get("XDG_DATA_HOME") or "")
+    return (named if named.is_absolute() else Path.home() / ".local" / "share").resolve() / "ranura"
 
 
 def venv_python() -> Path:

@@ -87,12 +87,21 @@ def wait_until_ready(home: Path, seconds: float = 120) -> Running:
     raise CannotGoOn("Another Ranura is starting here but does not get ready. ./ranura stop ends it.")
 
 
+def serving(home: Path) -> Running | None:
+    """The server that runs on a home, as soon as it is ready; None where none runs."""
+    return wait_until_ready(home) if _is_running(home) else None
+
+
 def stop() -> int:
-    """Ends the running server and waits until its database is down too."""
-    home = places.home()
-    if not _is_running(home):
-        answer("No Ranura is running here.")
-        return 0
+    """Ends the servers that run, of one's own shop and of the demo, and waits until their databases are down too."""
+    homes = [home for home in dict.fromkeys((places.own_home(), places.home())) if home.exists() and _is_running(home)]
+    for home in homes:
+        _end(home)
+    answer("Ranura has stopped." if homes else "No Ranura is running here.")
+    return 0
+
+
+def _end(home: Path) -> None:
     running = wait_until_ready(home, seconds=30)
     with contextlib.suppress(ProcessLookupError):
         os.kill(running.pid, signal.SIGTERM)
@@ -101,5 +110,3 @@ def stop() -> int:
         if time.monotonic() > deadline:
             raise CannotGoOn(f"Process {running.pid} does not end.")
         time.sleep(0.05)
-    answer("Ranura has stopped.")
-    return 0

@@ -15,9 +15,12 @@ from ranura.api.application import Settings, create_app
 from ranura.demo.shop import DEMO_SHOP
 from ranura.devices.lines import UNITS, Kind
 from ranura.host import places, running, setup
+from ranura.host.backups import earlier_shop, move_over
+from ranura.host.copies import WeeklyCopies
 from ranura.host.database import PrivateDatabase
 from ranura.host.progress import CannotGoOn, answer, say
 from ranura.store import shops
+from ranura.store.copies import folder_of
 from ranura.store.repository import Store
 from ranura.store.schema import OldDatabaseError, upgrade
 
@@ -82,7 +85,7 @@ def _ends_orderly() -> None:
 
 def serve(*, demo: bool, fresh: bool) -> int:
     """Serves until Ctrl-C or `./ranura stop`. A second call only prints where the first one serves."""
-    home = places.home()
+    home = places.home() if demo else places.own_home()
     lock = running.take_lock(home)
     if lock is None:
         answer(running.wait_until_ready(home).ready_line)
@@ -91,6 +94,7 @@ def serve(*, demo: bool, fresh: bool) -> int:
     with lock:
         port, instruments = wanted_port(), _real_instruments()
         setup.ensure_page()
+        earlier = None if demo else earlier_shop(home)
         say("Starting the database …")
         database = PrivateDatabase(home)
         database.start()
@@ -105,16 +109,22 @@ def serve(*, demo: bool, fresh: bool) -> int:
                 shops.lay_demo(store, fresh=fresh, say=say)
             else:
                 shops.lay_own(store)
+                move_over(store, home, earlier)
             shop_id = DEMO_SHOP if demo else shops.OWN_SHOP
             server_socket = listen(port)
             url = f"http://127.0.0.1:{server_socket.getsockname()[1]}/"
-            app = create_app(Settings(shop_id=shop_id, page=places.BUILT_PAGE, instruments=instruments), store)
+            folder = None if demo else folder_of(home)
+            settings = Settings(shop_id=shop_id, page=places.BUILT_PAGE, instruments=instruments, copies=folder)
+            app = create_app(settings, store)
+            weekly = None if folder is None else WeeklyCopies(store, shop_id, folder)
             say("Starting the server …")
             config = uvicorn.Config(app, log_level="warning", timeout_graceful_shutdown=3, lifespan="off")
             try:
                 _Server(config, home, url).run(sockets=[server_socket])
             finally:
                 app.state.instruments.close()
+                if weekly is not None:
+                    weekly.close()
         finally:
             say("Stopping the database …")
             database.stop()

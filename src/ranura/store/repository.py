@@ -26,7 +26,7 @@ from ranura.store.items import NotFoundError
 from ranura.store.models import CutRow, JobRow, PieceRow, ShopRow
 
 _PIECE = TypeAdapter(Piece)
-_CUTS = "cuts"
+CUTS = "cuts"
 """Under which key a session has the form of the cuts that its application knows."""
 _RULES, _UNIT = TypeAdapter(HouseRules), TypeAdapter[Unit](Unit)
 
@@ -113,7 +113,7 @@ class Store:
             pool_timeout=_POOL_SECONDS,
             connect_args={"connect_timeout": 3},
         )
-        self._sessions = sessionmaker(self._engine, expire_on_commit=False, info={_CUTS: cut_adapter(families)})
+        self._sessions = sessionmaker(self._engine, expire_on_commit=False, info={CUTS: cut_adapter(families)})
         self._writes = 0
         self._counting = Lock()
         event.listen(self._engine, "before_cursor_execute", _note_writing)
@@ -273,7 +273,7 @@ def cut_adapter(families: Families) -> TypeAdapter[AnyCut]:
 def _kept(row: CutRow) -> KeptCut:
     session = object_session(row)
     assert session is not None, "a row is read in a session"
-    cut = session.info[_CUTS].validate_python(row.spec)
+    cut = session.info[CUTS].validate_python(row.spec)
     return KeptCut(id=row.id, piece_id=row.piece_id, name=row.name, version=row.version, cut=cut)
 
 
@@ -318,7 +318,7 @@ def add_cut(session: Session, shop_id: str, piece_id: str, *, id: str, name: str
     """Keeps a new cut at the end of a piece, as version 1. Raises NotFoundError."""
     _mine(session, PieceRow, shop_id, piece_id)
     place = _next_place(session, CutRow, shop_id)
-    spec = session.info[_CUTS].dump_python(cut, mode="json")
+    spec = session.info[CUTS].dump_python(cut, mode="json")
     row = CutRow(id=id, shop_id=shop_id, place=place, piece_id=piece_id, name=name, spec=spec, version=1)
     session.add(row)
     session.flush()
@@ -335,7 +335,7 @@ def save_cut(session: Session, shop_id: str, cut_id: str, *, name: str, cut: Any
     row = _mine(session, CutRow, shop_id, cut_id, lock=True)
     if row.version != version:
         raise StaleError(_kept(row), load_piece(session, shop_id, row.piece_id))
-    row.name, row.spec, row.version = name, session.info[_CUTS].dump_python(cut, mode="json"), version + 1
+    row.name, row.spec, row.version = name, session.info[CUTS].dump_python(cut, mode="json"), version + 1
     session.flush()
     return _kept(row)
 

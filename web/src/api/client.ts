@@ -56,6 +56,7 @@ export type QuickView = Schemas["QuickView"];
 export type ImportView = Schemas["ImportView"];
 export type RowView = Schemas["RowView"];
 export type ShopFileView = Schemas["ShopFileView"];
+export type BackupView = Schemas["BackupView"];
 export type InstrumentView = Schemas["InstrumentView"];
 export type ChooseIn = Schemas["ChooseIn"];
 export type Shopping = Schemas["Shopping"];
@@ -234,6 +235,9 @@ export const api = {
     }),
   keepImport: (import_id: string) =>
     post("/api/imports/{import_id}/keep", { params: { path: { import_id } } }),
+  copies: () => get("/api/files/copies"),
+  previewBackup: (text: string) => post("/api/files/backup/preview", { body: { text } }),
+  restoreBackup: (text: string) => put("/api/files/backup", { body: { text } }),
   previewShop: (text: string) => post("/api/files/shop/preview", { body: { text } }),
   replaceShop: (text: string) => put("/api/files/shop", { body: { text } }),
   plugInstrument: (kind: InstrumentView["kind"]) =>

@@ -2,12 +2,13 @@ import type { ShopView } from "../api/client";
 import { useShop } from "../api/queries";
 import { Place } from "../app/Place";
 import { Waiting } from "../app/Waiting";
+import { Backup } from "./Backup";
 import { usePlace } from "./place";
 import { ShopIn } from "./ShopIn";
 import { TableIn } from "./TableIn";
 import { useUndo } from "./undo";
 
-/** Files: tools as tables, the whole shop as one file, out and in. */
+/** Files: everything as a backup, tools as tables, the shop without its jobs, out and in. */
 export default function Files() {
   const shop = useShop();
   if (!shop.data) return <Waiting reason={shop.down} />;
@@ -17,7 +18,7 @@ export default function Files() {
 const OUT = [
   { href: "/api/files/bits.csv", name: "Bits, as a table", says: "bits.csv" },
   { href: "/api/files/routers.csv", name: "Routers, as a table", says: "routers.csv" },
-  { href: "/api/files/shop.json", name: "The whole shop", says: "shop.json" },
+  { href: "/api/files/shop.json", name: "The shop without its jobs", says: "shop.json" },
   { href: "/api/files/shop.schema.json", name: "Schema of the shop's file", says: "for programs" },
 ] as const;
 
@@ -35,7 +36,8 @@ function Desk({ shop }: { shop: ShopView }) {
             </button>
           </div>
         ) : null}
-        <section aria-label="Out of the shop" className="py-3">
+        <Backup unit={shop.unit} />
+        <section aria-label="Out of the shop" className="border-t-2 border-ink py-3">
           <h2 className="text-title font-bold">Out of the shop</h2>
           <ul className="mt-2 flex flex-wrap gap-2">
             {OUT.map((each) => (

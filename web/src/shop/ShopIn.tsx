@@ -24,10 +24,10 @@ export function ShopIn({ unit, undo }: { unit: Unit; undo: Undo }) {
     } else setProblem(problemOf(answer));
   };
   return (
-    <section aria-label="A whole shop" className="border-t-2 border-ink py-3">
+    <section aria-label="A shop without jobs" className="border-t-2 border-ink py-3">
       <div className="flex flex-wrap items-center gap-3">
-        <h2 className="text-title font-bold">A whole shop</h2>
-        <label className="button">
+        <h2 className="text-title font-bold">A shop without jobs</h2>
+        <label className="button focus-within:outline-3 focus-within:outline-guide">
           Choose a shop's file
           <input
             type="file"

@@ -67,7 +67,7 @@ export function TableIn({ unit, undo }: { unit: Unit; undo: Undo }) {
             </button>
           ))}
         </fieldset>
-        <label className="button">
+        <label className="button focus-within:outline-3 focus-within:outline-guide">
           Choose a file
           <input
             type="file"
