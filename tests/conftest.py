@@ -20,7 +20,8 @@ from ranura.core.family import Families
 from ranura.demo.shop import DEMO_SHOP
 from ranura.host import places
 from ranura.host.database import PrivateDatabase
-from ranura.host.serve import listen
+from ranura.host.patience import PatientProtocol
+from ranura.host.ports import listen
 from ranura.store import shops
 from ranura.store.repository import Store
 from ranura.store.schema import upgrade
@@ -60,7 +61,7 @@ def store(opened_store: Store) -> Store:
 @pytest.fixture(scope="session")
 def api(opened_store: Store) -> Iterator[TestClient]:
     """The API of the demo shop, without the page; made once, since building its routes takes a while."""
-    with TestClient(create_app(Settings(shop_id=DEMO_SHOP, page=None), opened_store)) as made:
+    with TestClient(create_app(Settings(shop_id=DEMO_SHOP, page=None), opened_store), base_url="http://127.0.0.1") as made:
         yield made
 
 
@@ -79,7 +80,7 @@ class Served:
         self.app = create_app(Settings(shop_id=DEMO_SHOP, page=page), store, families)
         self._socket = listen(18_740)
         self.url = f"http://127.0.0.1:{self._socket.getsockname()[1]}"
-        config = uvicorn.Config(self.app, log_level="error", lifespan="off", timeout_graceful_shutdown=1)
+        config = uvicorn.Config(self.app, http=PatientProtocol, log_level="error", lifespan="off", timeout_graceful_shutdown=1)
         self._server = uvicorn.Server(config)
         self._thread = threading.Thread(target=self._server.run, kwargs={"sockets": [self._socket]}, daemon=True)
         self._thread.start()

@@ -80,7 +80,9 @@ def http_calc():
     from ranura.api.application import Settings, create_app
     from ranura.store.repository import Store
 
-    return TestClient(create_app(Settings(shop_id="none", page=None), Store("mysql+pymysql://x@127.0.0.1:1/x")))
+    return TestClient(
+        create_app(Settings(shop_id="none", page=None), Store("mysql+pymysql://x@127.0.0.1:1/x")), base_url="http://127.0.0.1"
+    )
 
 
 ROUTER = {"min_rpm": 9000, "max_rpm": 25000, "dial": [{"setting": "A", "rpm": 9000}], "stepped": True}

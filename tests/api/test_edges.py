@@ -18,7 +18,7 @@ MM = {"unit": "mm"}
 
 @pytest.fixture
 def client(store):
-    with TestClient(create_app(Settings(shop_id=DEMO_SHOP, page=None), store)) as made:
+    with TestClient(create_app(Settings(shop_id=DEMO_SHOP, page=None), store), base_url="http://127.0.0.1") as made:
         yield made
 
 

@@ -167,7 +167,7 @@ def own(store):
     with store.session() as session:
         repository.remove_shop(session, shops.OWN_SHOP)
     shops.lay_own(store)
-    with TestClient(create_app(Settings(shop_id=shops.OWN_SHOP, page=None), store)) as made:
+    with TestClient(create_app(Settings(shop_id=shops.OWN_SHOP, page=None), store), base_url="http://127.0.0.1") as made:
         yield made
     with store.session() as session:
         repository.remove_shop(session, shops.OWN_SHOP)

@@ -16,6 +16,7 @@ import pytest
 
 from ranura.host import places, running, setup
 from ranura.host.__main__ import VERBS
+from ranura.host.ports import listen
 from ranura.host.progress import CannotGoOn
 
 LAUNCHER = places.ROOT / "ranura"
@@ -79,7 +80,9 @@ class Demo:
     """A demo in a home of its own, as a process of its own."""
 
     def __init__(self, home: Path, *words: str) -> None:
-        self.env = {**os.environ, "RANURA_HOME": str(home), "RANURA_PORT": "38740"}
+        with listen(38_740) as free:
+            port = free.getsockname()[1]
+        self.env = {**os.environ, "RANURA_HOME": str(home), "RANURA_PORT": str(port)}
         self.home = home
         self.process = subprocess.Popen(
             [LAUNCHER, "demo", *words], env=self.env, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, text=True
@@ -145,13 +148,21 @@ def test_demo_serves_and_a_second_one_says_where(demo: Demo):
 
 
 @pytest.mark.slow
-def test_a_taken_port_gives_the_next_free_one(demo: Demo, tmp_path_factory: pytest.TempPathFactory):
-    other = Demo(tmp_path_factory.mktemp("other"))
-    try:
-        assert other.url != demo.url
-    finally:
-        other.verb("stop")
-        other.close()
+def test_a_port_that_was_asked_for_and_is_taken_is_an_error_that_names_who_has_it(demo: Demo, tmp_path: Path):
+    port = demo.url.rstrip("/").rpartition(":")[2]
+    other = {**os.environ, "RANURA_HOME": str(tmp_path / "other"), "RANURA_PORT": port}
+    done = subprocess.run([LAUNCHER, "demo"], env=other, capture_output=True, text=True, timeout=60)
+    assert done.returncode == 1
+    assert f"Port {port} is taken by" in done.stderr
+    assert f"process {demo.process.pid}" in done.stderr
+    assert "Traceback" not in done.stderr
+
+
+def test_unasked_the_next_free_port_is_taken():
+    with listen(28_900) as first, listen(28_900) as second:
+        assert second.getsockname()[1] > first.getsockname()[1]
+        with pytest.raises(CannotGoOn, match="taken by"):
+            listen(first.getsockname()[1], asked=True)
 
 
 @pytest.mark.slow

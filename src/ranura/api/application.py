@@ -29,6 +29,7 @@ from ranura.api import (
     testcuts,
     tools,
 )
+from ranura.api.access import Door
 from ranura.api.importing import Imports
 from ranura.api.prior import PriorCuts
 from ranura.api.saved_shop import SavedShop
@@ -42,7 +43,7 @@ from ranura.requests.cuts import CutRequests
 from ranura.store.repository import Store
 
 CONTENT_POLICY = (
-    "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'self'; base-uri 'self'; "
+    "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'none'; base-uri 'self'; "
     "form-action 'self'; object-src 'none'"
 )
 
@@ -54,6 +55,8 @@ class Settings:
     shop_id: str
     page: Path | None
     instruments: Mapping[Kind, int] = field(default_factory=dict)
+    allow: tuple[str, ...] = ()
+    """Names beside loopback under which a proxy on this machine hands requests on."""
     copies: Path | None = None
     """Where copies of the shop are kept; None where none are."""
 
@@ -70,6 +73,7 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
     app.state.copies = settings.copies
     app.state.imports = Imports(app.state.saved_shop)
     problems.install(app)
+    app.add_middleware(Door, names=settings.allow)
     for part in (shop, rules, quick, tools, files, backups, instruments, choosing, profiles, calc):
         app.include_router(part.router)
     for made in (jobs.ROUTES, plans.ROUTES, testcuts.ROUTES, forms.ROUTES):
@@ -97,7 +101,7 @@ class _Assets(StaticFiles):
 def _serve_page(app: FastAPI, page: Path) -> None:
     app.mount("/assets", _Assets(directory=page / "assets"), name="assets")
     index = page / "index.html"
-    headers = {"Cache-Control": "no-cache", "Content-Security-Policy": CONTENT_POLICY, "X-Content-Type-Options": "nosniff"}
+    headers = {"Cache-Control": "no-cache", "Content-Security-Policy": CONTENT_POLICY}
 
     @app.get("/{path:path}", include_in_schema=False)
     def any_place(path: str) -> FileResponse:

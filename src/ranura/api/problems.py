@@ -66,6 +66,18 @@ class RefusedPlanError(Exception):
 _FORM = TypeAdapter(Form)
 _NEWER = TypeAdapter(NewerCut)
 DATABASE_DOWN = "The shop's database does not answer; it is being started again. Nothing you typed is lost."
+DISK_FULL = (
+    "The disk is full: nothing more can be kept until there is room. What was kept is safe, and what you typed is still here."
+)
+DATABASE_DAMAGED = (
+    "A part of the shop's database cannot be read. Save a backup if Files still can, or put the latest copy back: "
+    "./ranura restore FILE keeps this database beside the new one."
+)
+_FULL, _DAMAGED = (
+    frozenset({1021, 1114, 1041}),
+    frozenset({1030, 1033, 1034, 1035, 1194, 1195, 1712, 1812, 1813, 1815, 1877, 1932}),
+)
+"""Numbers of MariaDB's errors: no room left; a table that is damaged or not there in the engine."""
 WRITTEN_AT_ONCE = "Something else was written at the same moment. Nothing you typed is lost; try it once more."
 TOO_MUCH_TO_KEEP = "This is more than the shop's database can keep; make it shorter."
 ERRORS: dict[int | str, dict[str, Any]] = {status: {"model": ProblemBody} for status in (404, 422, 503)}
@@ -106,6 +118,15 @@ def _form_of(request: Request, error: RequestValidationError) -> Form | None:
     shop: Shop = state.saved_shop.known
     form: Form = state.planning.form(given.cut, given.piece, shop.rules, shop.unit)
     return form
+
+
+def said_of(error: Exception) -> str:
+    """What a failing database is said to be: full, damaged, or down and being started again."""
+    cause = getattr(error, "orig", None)
+    number, text = (*getattr(cause, "args", ()), None, None)[:2]
+    if number in _FULL or "errno: 28" in str(text) or "No space left" in str(text):
+        return DISK_FULL
+    return DATABASE_DAMAGED if number in _DAMAGED else DATABASE_DOWN
 
 
 def install(app: FastAPI) -> None:
@@ -151,8 +172,8 @@ def install(app: FastAPI) -> None:
     def changed_elsewhere(_: Request, error: ChangedElsewhereError) -> Response:
         return _answer(409, Problem("version", str(error)), newer={"version": error.version})
 
-    def database_down(_: Request, __: Exception) -> Response:
-        return _answer(503, Problem(None, DATABASE_DOWN), headers={"Retry-After": "1"})
+    def database_down(_: Request, error: Exception) -> Response:
+        return _answer(503, Problem(None, said_of(error)), headers={"Retry-After": "1"})
 
     for error in DOWN_ERRORS:
         app.add_exception_handler(error, database_down)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import errno
 import os
 import sys
 from collections.abc import Callable, Sequence
@@ -171,8 +172,25 @@ def command() -> None:
     except CannotGoOn as problem:
         say(str(problem))
         sys.exit(problem.code)
+    except OSError as problem:
+        say(_in_words(problem))
+        sys.exit(1)
     except KeyboardInterrupt:
         sys.exit(130)
+
+
+def _in_words(problem: OSError) -> str:
+    """What is wrong with the disk or a folder, and what to do."""
+    where = f" ({problem.filename})" if problem.filename else ""
+    match problem.errno:
+        case errno.ENOSPC | errno.EDQUOT:
+            return f"The disk is full{where}. What was kept is safe; make room, then start again."
+        case errno.EROFS:
+            return f"Ranura's folder cannot be written{where}: the disk is mounted for reading only. Nothing was changed."
+        case errno.EACCES | errno.EPERM:
+            return f"This user may not write there{where}. Give the folder to this user, or name another with RANURA_HOME."
+        case _:
+            return f"{problem.strerror or problem}{where}."
 
 
 if __name__ == "__main__":

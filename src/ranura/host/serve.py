@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import errno
 import os
 import signal
 import socket
@@ -12,56 +11,25 @@ from pathlib import Path
 import uvicorn
 
 from ranura.api.application import Settings, create_app
+from ranura.api.problems import said_of
 from ranura.demo.shop import DEMO_SHOP
 from ranura.devices.lines import UNITS, Kind
 from ranura.host import places, running, setup
 from ranura.host.backups import earlier_shop, move_over
 from ranura.host.copies import WeeklyCopies
 from ranura.host.database import PrivateDatabase
+from ranura.host.patience import PatientProtocol
+from ranura.host.ports import DEFAULT_PORT, listen, wanted_port
 from ranura.host.progress import CannotGoOn, answer, say
 from ranura.store import shops
 from ranura.store.copies import folder_of
-from ranura.store.repository import Store
+from ranura.store.repository import DOWN_ERRORS, Store
 from ranura.store.schema import OldDatabaseError, upgrade
-
-DEFAULT_PORT = 8740
-
-
-def listen(first: int) -> socket.socket:
-    """A listening socket on loopback: on port `first`, or the next free one of the fifty after it."""
-    for port in range(first, min(first + 50, 65536)):
-        # Named TCP, or asyncio leaves Nagle's delay on: 40 ms a request.
-        server = socket.socket(socket.AF_INET, socket.SOCK_STREAM, socket.IPPROTO_TCP)
-        server.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
-        try:
-            server.bind(("127.0.0.1", port))
-            server.listen(128)
-        except OSError as problem:
-            server.close()
-            if problem.errno in (errno.EADDRINUSE, errno.EACCES):
-                continue
-            raise
-        return server
-    raise CannotGoOn(f"No free port from {first} to {first + 49}; set RANURA_PORT.")
-
-
-def wanted_port() -> int:
-    """RANURA_PORT, or the usual one."""
-    return _port("RANURA_PORT") or DEFAULT_PORT
-
-
-def _port(name: str) -> int | None:
-    text = os.environ.get(name)
-    if not text:
-        return None
-    if not text.isdecimal() or not 1 <= int(text) <= 65535:
-        raise CannotGoOn(f"{name} must be a port number, not {text!r}.", code=2)
-    return int(text)
 
 
 def _real_instruments() -> dict[Kind, int]:
     """The ports on loopback where real instruments speak the lines of `docs/formats.md`; without one, a simulated one is used."""
-    ports = {kind: _port(f"RANURA_{kind.upper()}_PORT") for kind in UNITS}
+    ports = {kind: wanted_port(f"RANURA_{kind.upper()}_PORT") for kind in UNITS}
     return {kind: port for kind, port in ports.items() if port is not None}
 
 
@@ -92,7 +60,8 @@ def serve(*, demo: bool, fresh: bool) -> int:
         return 0
     _ends_orderly()
     with lock:
-        port, instruments = wanted_port(), _real_instruments()
+        port, instruments = wanted_port("RANURA_PORT"), _real_instruments()
+        server_socket = listen(port or DEFAULT_PORT, asked=port is not None)
         setup.ensure_page()
         earlier = None if demo else earlier_shop(home)
         say("Starting the database …")
@@ -104,6 +73,8 @@ def serve(*, demo: bool, fresh: bool) -> int:
                 upgrade(database.url)
             except OldDatabaseError as problem:
                 raise CannotGoOn(str(problem)) from problem
+            except DOWN_ERRORS as problem:
+                raise CannotGoOn(said_of(problem)) from problem
             store = Store(database.url)
             if demo:
                 shops.lay_demo(store, fresh=fresh, say=say)
@@ -111,14 +82,16 @@ def serve(*, demo: bool, fresh: bool) -> int:
                 shops.lay_own(store)
                 move_over(store, home, earlier)
             shop_id = DEMO_SHOP if demo else shops.OWN_SHOP
-            server_socket = listen(port)
             url = f"http://127.0.0.1:{server_socket.getsockname()[1]}/"
             folder = None if demo else folder_of(home)
-            settings = Settings(shop_id=shop_id, page=places.BUILT_PAGE, instruments=instruments, copies=folder)
+            allow = tuple(os.environ.get("RANURA_ALLOW", "").split(","))
+            settings = Settings(shop_id=shop_id, page=places.BUILT_PAGE, instruments=instruments, copies=folder, allow=allow)
             app = create_app(settings, store)
             weekly = None if folder is None else WeeklyCopies(store, shop_id, folder)
             say("Starting the server …")
-            config = uvicorn.Config(app, log_level="warning", timeout_graceful_shutdown=3, lifespan="off")
+            config = uvicorn.Config(
+                app, http=PatientProtocol, log_level="warning", timeout_graceful_shutdown=3, lifespan="off", server_header=False
+            )
             try:
                 _Server(config, home, url).run(sockets=[server_socket])
             finally:

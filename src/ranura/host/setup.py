@@ -145,7 +145,7 @@ def ensure_node_packages(folder: Path, level: Level) -> None:
         return
     say(f"Installing the page's packages in {folder.relative_to(places.ROOT)} …")
     only = [] if level == "dev" else ["--omit=dev"]
-    _run([*npm_command(), "ci", "--silent", *only], "npm ci", cwd=folder, env=node_environment())
+    _run([*npm_command(), "ci", "--loglevel=error", *only], "npm ci", cwd=folder, env=node_environment())
     stamp.write_text(fingerprint([lock], salt=level))
 
 

@@ -16,7 +16,7 @@ from ranura.core.shop.shop import Shop
 from ranura.demo.shop import DEMO_SHOP
 from ranura.host import places
 from ranura.host.database import PrivateDatabase
-from ranura.host.serve import listen
+from ranura.host.ports import listen
 from ranura.requests.from_core import RequestModel
 from ranura.store import repository, shops
 from ranura.store.repository import Store
