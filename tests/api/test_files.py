@@ -163,6 +163,27 @@ def test_any_part_of_a_shop_reads_back(ids, unit):
     assert read_shop(write_shop(part), id=part.id) == part
 
 
+@pytest.mark.parametrize(
+    ("change", "says"),
+    [
+        (lambda shop: shop["bits"][0].update(id="x" * 41), "bits.0.id has 41 signs; at most 40"),
+        (lambda shop: shop.update(name="x" * 201), "name has 201 signs; at most 200"),
+        (lambda shop: shop.update(currency="x" * 9), "currency has 9 signs; at most 8"),
+        (lambda shop: shop["bits"][0].update(name="a\ud800"), "bits.0.name holds a sign that is no text"),
+        (lambda shop: shop.update(name="a\0b"), "name holds a sign that is no text"),
+    ],
+)
+def test_a_shop_that_cannot_be_kept_is_refused_in_the_preview(client, change, says):
+    before = client.get("/api/files/shop.json").text
+    wanted = json.loads(before)
+    change(wanted["shop"])
+    for method, path in (("POST", "/api/files/shop/preview"), ("PUT", "/api/files/shop")):
+        answer = client.request(method, path, json={"text": json.dumps(wanted)})
+        assert answer.status_code == 422
+        assert says in answer.json()["error"]["message"]
+    assert client.get("/api/files/shop.json").text == before
+
+
 def test_a_shop_takes_the_place_of_another_and_goes_back(client):
     before = client.get("/api/files/shop.json").text
     less = json.loads(before)

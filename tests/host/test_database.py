@@ -108,3 +108,17 @@ def test_a_server_that_cannot_start_says_why(tmp_path, monkeypatch):
     lock = PrivateDatabase(tmp_path)
     lock._hold_lock()  # the failed one let go of it
     lock.stop()
+
+
+def test_folders_that_killed_servers_left_are_swept(tmp_path):
+    dead, alive, old, new, other = (
+        tmp_path / f"ranura-{name}" for name in ("deadbeef", "alive000", "old00000", "new00000", "bench-x")
+    )
+    for folder in (dead, alive, old, new, other):
+        folder.mkdir()
+    (dead / "db.pid").write_text("999999999\n")
+    (alive / "db.pid").write_text(f"{os.getpid()}\n")
+    os.utime(old, (1, 1))
+    os.utime(other, (1, 1))
+    module._sweep_left_over(tmp_path)
+    assert sorted(each.name for each in tmp_path.iterdir()) == ["ranura-alive000", "ranura-bench-x", "ranura-new00000"]

@@ -10,6 +10,9 @@ from dataclasses import dataclass, field, replace
 from typing import Literal
 from uuid import uuid4
 
+from sqlalchemy.exc import DBAPIError
+
+from ranura.api.problems import said_of
 from ranura.api.saved_shop import SavedShop
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.routers import Router
@@ -169,7 +172,8 @@ def _saying_what_failed(work: _Import, what: str) -> Iterator[None]:
     try:
         yield
     except Exception as problem:
-        said = f"{what}: {problem}"
+        reason = said_of(problem) if isinstance(problem, DBAPIError) else str(problem)
+        said = f"{what}: {reason}"
         work.words, work.stage = Text(metric=said, inch=said), "failed"
         _LOG.exception("%s of the import %s", what, work.id)
 

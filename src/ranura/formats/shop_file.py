@@ -13,6 +13,8 @@ from ranura.formats import refusals
 
 FORMAT, VERSION = "ranura-shop", 1
 _SHOP = TypeAdapter(Shop)
+_NAME_LENGTH, _ID_LENGTH, _CURRENCY_LENGTH = 200, 40, 8
+"""Signs that can be kept."""
 
 
 def write_shop(shop: Shop) -> str:
@@ -55,9 +57,22 @@ def read_shop(text: str, *, id: str) -> Shop:
             path = f"{path}.{cause.field}" if cause.field else path
             raise FileError(refusals.WRONG_PLACE, place=path, what=cause.message.metric) from None
         raise FileError(refusals.WRONG_PLACE, place=path, what=first["msg"]) from None
+    _check_fits("name", shop.name, _NAME_LENGTH)
+    _check_fits("currency", shop.currency, _CURRENCY_LENGTH)
     for name in ("routers", "bits", "guides", "woods", "deliveries", "profiles"):
+        for number, each in enumerate(getattr(shop, name)):
+            _check_fits(f"{name}.{number}.id", each.id, _ID_LENGTH)
+            _check_fits(f"{name}.{number}.name", each.name, _NAME_LENGTH)
         ids = [each.id for each in getattr(shop, name)]
         if len(set(ids)) < len(ids):
             twice = next(each for each in ids if ids.count(each) > 1)
             raise FileError(refusals.ID_TWICE, place=name, id=twice)
     return shop
+
+
+def _check_fits(place: str, text: str, most: int) -> None:
+    """Refuses a text that could not be kept: too long, or with a NUL or half a character in it."""
+    if not 0 < len(text) <= most:
+        raise FileError(refusals.TOO_LONG, place=place, count=len(text), most=most)
+    if any(sign == "\0" or "\ud800" <= sign <= "\udfff" for sign in text):
+        raise FileError(refusals.NO_TEXT, place=place)

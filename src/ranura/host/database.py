@@ -136,6 +136,7 @@ class PrivateDatabase:
         candidates = [os.environ.get("XDG_RUNTIME_DIR"), tempfile.gettempdir(), "/tmp"]
         for parent in candidates:
             if parent and os.access(parent, os.W_OK) and len(parent) + 30 < _SOCKET_PATH_LIMIT:
+                _sweep_left_over(Path(parent))
                 return Path(tempfile.mkdtemp(prefix="ranura-", dir=parent))
         raise CannotGoOn("No folder with a short path for the database's socket. Set TMPDIR to a short one.")
 
@@ -255,3 +256,21 @@ class PrivateDatabase:
                 say(str(problem))
                 pause = min(pause * 2, 5)
             self._stopping.wait(pause)
+
+
+_LEFT_FOR_S = 3600.0
+"""How old an empty folder of a socket is before nobody can be about to use it."""
+
+
+def _sweep_left_over(parent: Path) -> None:
+    """Takes away the sockets' folders of servers that were killed: those whose process is gone, and old empty ones."""
+    for folder in parent.glob("ranura-????????"):
+        with contextlib.suppress(OSError, ValueError):
+            if folder.is_symlink() or folder.stat().st_uid != os.geteuid():
+                continue
+            named = folder / "db.pid"
+            if named.exists():
+                if not Path("/proc", str(int(named.read_text()))).exists():
+                    shutil.rmtree(folder, ignore_errors=True)
+            elif time.time() - folder.stat().st_mtime > _LEFT_FOR_S:
+                folder.rmdir()
