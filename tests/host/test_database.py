@@ -111,9 +111,8 @@ def test_a_server_that_cannot_start_says_why(tmp_path, monkeypatch):
 
 
 def test_folders_that_killed_servers_left_are_swept(tmp_path):
-    dead, alive, old, new, other = (
-        tmp_path / f"ranura-{name}" for name in ("deadbeef", "alive000", "old00000", "new00000", "bench-x")
-    )
+    names = ("deadbeef", "alive000", "old00000", "new00000", "bench-x")
+    dead, alive, old, new, other = (tmp_path / f"ranura-{name}" for name in names)
     for folder in (dead, alive, old, new, other):
         folder.mkdir()
     (dead / "db.pid").write_text("999999999\n")

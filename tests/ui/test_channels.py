@@ -310,3 +310,23 @@ def test_a_groove_is_taken_to_the_table_and_back_to_the_hand(at):
     page.locator("[data-guide=straightedge] button").click()
     expect(section(page, "tool")).to_contain_text("Plunge two")
     saved(page)
+
+
+@pytest.mark.parametrize(("width", "height"), [(390, 844), (820, 1180)])
+def test_a_stop_stands_under_the_sentence_and_nothing_is_printed(open_page, width, height):
+    page = open_page(f"{JOB}/shelf-dado-212", width=width, height=height)
+    line = page.get_by_test_id("status-line")
+    expect(line).to_contain_text("Ready, with care")
+    expect(page.get_by_test_id("print")).to_be_enabled()
+    field(page, "width").fill("120")
+    expect(line).to_contain_text("Do not cut like this")
+    expect(line).to_contain_text("cannot bridge a cut 120 mm wide")
+    box = line.bounding_box()
+    assert box is not None
+    assert box["y"] + box["height"] < height, "it is seen without scrolling"
+    expect(page.get_by_test_id("print")).to_be_disabled()
+    expect(page.get_by_test_id("print")).to_have_attribute("title", "A stop stands: a slip is printed when it may be cut")
+    page.get_by_role("button", name="To the slip").click()
+    expect(page.get_by_test_id("status")).to_be_in_viewport()
+    field(page, "width").fill("17.6")
+    expect(page.get_by_test_id("print")).to_be_enabled()

@@ -13,6 +13,7 @@ interface Props {
   jobs: readonly { id: string; name: string }[];
   unit: Unit;
   saving: string;
+  stopped: boolean;
   undo: string | null;
   redo: string | null;
   cutId: string | null;
@@ -29,11 +30,17 @@ const SAVING: Record<string, string> = {
   conflict: "Not saved: changed elsewhere",
 };
 
+/** Why nothing can be printed now. */
+function whyNot(saving: string, stopped: boolean): string | undefined {
+  if (stopped) return "A stop stands: a slip is printed when it may be cut";
+  return saving === "saved" ? undefined : "What is printed is what is saved; wait for that first";
+}
+
 export function Header(props: Props) {
   const { job, jobs, unit, saving, onRun } = props;
   const navigate = useNavigate();
   const [printing, setPrinting] = useState(false);
-  const printable = Boolean(props.cutId) && saving === "saved";
+  const printable = Boolean(props.cutId) && saving === "saved" && !props.stopped;
   useCommand("print", () => setPrinting(true), printable);
   return (
     <header className="flex flex-wrap items-center gap-x-1.5 gap-y-1 border-b-2 lg:gap-x-3 border-ink bg-bench px-3 py-1.5 lg:h-[54px] lg:flex-nowrap">
@@ -107,7 +114,7 @@ export function Header(props: Props) {
         <DropdownMenu.Trigger
           className="button button-main"
           disabled={!printable}
-          title={saving === "saved" ? undefined : "What is printed is what is saved; wait for that first"}
+          title={whyNot(saving, props.stopped)}
           data-testid="print"
         >
           Print<span className="max-lg:hidden"> slip</span>

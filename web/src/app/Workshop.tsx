@@ -54,6 +54,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
   const undoable = useSyncExternalStore(history.subscribe, history.snapshot);
   const [dialog, setDialog] = useState<OpenDialog | null>(null);
   const [saving, setSaving] = useState<string>("saved");
+  const [stopped, setStopped] = useState(false);
   const settings = useShopSettings(shop, history);
   const cuts = useMemo(() => job.pieces.flatMap((item) => item.cuts.map((cut) => ({ item, cut }))), [job]);
   const changeRules = useStable((change: Partial<HouseRules>) => settings.changeRules(change));
@@ -138,6 +139,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
         jobs={jobs}
         unit={unit}
         saving={saving}
+        stopped={stopped}
         undo={undoable.undo}
         redo={undoable.redo}
         cutId={current?.cut.id ?? null}
@@ -166,6 +168,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
             history={history}
             onOpen={open}
             onSaving={setSaving}
+            onStopped={setStopped}
             onSchool={changeRules}
           />
         ) : (

@@ -26,6 +26,7 @@ import { FormOptions } from "../forms/FormOptions";
 import { FormSentence } from "../forms/FormSentence";
 import { type Filling, partsOf, placeOf } from "../forms/filling";
 import { Slip } from "../slip/Slip";
+import { StatusLine } from "../slip/StatusLine";
 import { useStable } from "../ui/stable";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
@@ -50,6 +51,7 @@ interface Props {
   history: History;
   onOpen: (cutId: string) => void;
   onSaving: (state: string) => void;
+  onStopped: (stopped: boolean) => void;
   onSchool: (change: Partial<HouseRules>) => void;
 }
 
@@ -58,7 +60,7 @@ const RETRY_AFTER_MS = 1000;
 
 /** The board and the slip of one cut. */
 export function CutScreen(props: Props) {
-  const { shop, item, cut, unit, history, onOpen, onSaving, onSchool } = props;
+  const { shop, item, cut, unit, history, onOpen, onSaving, onStopped, onSchool } = props;
   const refresh = useRefresh();
   const [editor, setEditor] = useState<CutEditor | null>(null);
   const latest = useStable(() => ({ item, onOpen, refresh, name: cut.name, kept: cut }));
@@ -137,6 +139,7 @@ export function CutScreen(props: Props) {
       unit={unit}
       history={history}
       onSaving={onSaving}
+      onStopped={onStopped}
       onSchool={onSchool}
     />
   ) : null;
@@ -152,17 +155,19 @@ const newest = new Map<string, { cut: CutIn; version: number }>();
 const pick = (field: string) =>
   document.querySelector<HTMLInputElement>(`input[data-field="${field}"]`)?.focus();
 
-interface BoardProps extends Pick<Props, "shop" | "item" | "unit" | "history" | "onSaving" | "onSchool"> {
+interface BoardProps
+  extends Pick<Props, "shop" | "item" | "unit" | "history" | "onSaving" | "onStopped" | "onSchool"> {
   editor: CutEditor;
   cutId: string;
 }
 
-function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }: BoardProps) {
+function Board({ editor, cutId, shop, item, unit, history, onSaving, onStopped, onSchool }: BoardProps) {
   const state = useSyncExternalStore(editor.subscribe, editor.snapshot);
   const { draft, plan, form, problem } = state;
   const place = form ? placeOf(problem, partsOf(form)) : null;
   const elsewhere = place === null ? problem : null;
   useEffect(() => onSaving(state.saving), [onSaving, state.saving]);
+  useEffect(() => onStopped(plan?.status === "stop"), [onStopped, plan?.status]);
   const onEdit = useCallback((change: Change, usual?: Change) => editor.edit(change, usual), [editor]);
   const [bench, setBench] = useState(false);
   const [dry, setDry] = useState<{ plan: CutPlan; run: DryRunData } | null>(null);
@@ -210,6 +215,7 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onSchool }:
             </FormOptions>
           </>
         ) : null}
+        {plan ? <StatusLine plan={plan} unit={unit} /> : null}
         {state.down ? (
           <p
             role="alert"

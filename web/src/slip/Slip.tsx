@@ -5,6 +5,7 @@ import { BigReading, Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
 import { CautionLine, Stop } from "./Cautions";
 import { Fit, Guides, Stations } from "./Guides";
+import { STATUS } from "./StatusLine";
 import { type Asked, ToolPicker } from "./ToolPicker";
 import { Working } from "./Working";
 
@@ -21,13 +22,6 @@ interface Props {
   onEdit: (change: Change) => void;
   onSchool: (change: Partial<HouseRules>) => void;
 }
-
-const STATUS: Record<CutPlan["status"], string> = {
-  ready: "Ready to set up",
-  caution: "Ready, with care",
-  stop: "Do not cut like this",
-  unproven: "Being checked, move by move: not ready yet",
-};
 
 /** The setup in the order of the hands. */
 export const Slip = memo(function Slip({ plan, unit, shop, history, stale, asked, onEdit, onSchool }: Props) {
