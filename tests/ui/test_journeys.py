@@ -446,3 +446,22 @@ def test_no_barrier_that_axe_finds(open_page: Callable[..., Page], dark, opened)
     found = page.evaluate("axe.run(document, { resultTypes: ['violations'] })")
     said = [(v["id"], [n["html"][:120] for n in v["nodes"]]) for v in found["violations"]]
     assert said == []
+
+
+def test_an_address_that_names_nothing_says_so_and_opens_nothing_else(open_page, shop):
+    page = open_page("/jobs/little-harbour/cuts/cross-mortise")
+    assert page.request.delete(f"{shop.url}/api/cuts/cross-mortise").status == 204
+    page.reload()
+    expect(page.get_by_test_id("gone")).to_contain_text("This cut is not here")
+    expect(page.get_by_test_id("slip")).to_have_count(0)
+    page.get_by_role("button", name="Bring it back").click()
+    expect(page.get_by_test_id("slip")).to_be_visible()
+    assert page.url.endswith("/cuts/cross-mortise")
+    page = open_page("/jobs/little-harbour/cuts/nope", wait="gone")
+    page.get_by_role("button", name="Bring it back").click()
+    expect(page.get_by_role("alert")).to_contain_text("there is no cut")
+    page.get_by_role("link", name="Open The Little Harbour").click()
+    expect(page.get_by_test_id("slip")).to_be_visible()
+    for path in ("/help", "/nope/at/all"):
+        page = open_page(path, wait="gone")
+        expect(page.get_by_role("link", name="Open your cuts")).to_be_visible()

@@ -7,6 +7,7 @@ import { useJobActions } from "../jobs/actions";
 import { Strip } from "../jobs/Strip";
 import { useStable } from "../ui/stable";
 import { runCommand } from "./commands";
+import { GoneCut } from "./Gone";
 import { Header } from "./Header";
 import { History } from "./history";
 import { useShopSettings } from "./settings";
@@ -58,11 +59,15 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
   const settings = useShopSettings(shop, history);
   const cuts = useMemo(() => job.pieces.flatMap((item) => item.cuts.map((cut) => ({ item, cut }))), [job]);
   const changeRules = useStable((change: Partial<HouseRules>) => settings.changeRules(change));
-  const index = Math.max(
-    0,
-    cuts.findIndex((each) => each.cut.id === cutId),
-  );
-  const current = cuts[index] ?? null;
+  const found = cuts.findIndex((each) => each.cut.id === cutId);
+  // One that was on the screen and is removed there makes way for the first; an address that names none says so.
+  const [shown, setShown] = useState<string | null>(null);
+  useEffect(() => {
+    if (found >= 0) setShown(cutId);
+  }, [found, cutId]);
+  const gone = cutId !== null && found < 0 && cuts.length > 0 && shown !== cutId;
+  const index = Math.max(0, found);
+  const current = gone ? null : (cuts[index] ?? null);
   const unit: Unit = shop.unit;
   const open = useCallback((id: string) => void navigate(`/jobs/${job.id}/cuts/${id}`), [navigate, job.id]);
 
@@ -171,6 +176,8 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
             onStopped={setStopped}
             onSchool={changeRules}
           />
+        ) : gone ? (
+          <GoneCut key={cutId} cutId={cutId} jobId={job.id} jobName={job.name} />
         ) : (
           <Empty hasPieces={job.pieces.length > 0} onNew={() => run("new-cut")} />
         )}

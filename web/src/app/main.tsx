@@ -4,6 +4,7 @@ import { createRoot } from "react-dom/client";
 import { BrowserRouter, Route, Routes } from "react-router";
 import { CaliperBar } from "../instruments/CaliperBar";
 import { FirstCut } from "./FirstCut";
+import { GonePage } from "./Gone";
 import "./theme.css";
 import { Waiting } from "./Waiting";
 import { Workshop } from "./Workshop";
@@ -37,7 +38,7 @@ if (root)
               <Route path="/bench" element={<Bench />} />
               <Route path="/rules" element={<RulesPage />} />
               <Route path="/files" element={<Files />} />
-              <Route path="*" element={<FirstCut />} />
+              <Route path="*" element={<GonePage />} />
             </Routes>
           </Suspense>
           <CaliperBar />
