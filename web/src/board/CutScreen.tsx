@@ -4,20 +4,16 @@ import {
   api,
   type Change,
   type ClampAt,
-  type CutIn,
   type CutItem,
   type CutPlan,
-  cutIn,
   type DryRun as DryRunData,
   type EdgeCutIn,
   type HouseRules,
   type PieceItem,
   pieceIn,
   type ShopView,
-  type Text,
   type Unit,
 } from "../api/client";
-import { useRefresh } from "../api/queries";
 import { useCommand } from "../app/commands";
 import type { History } from "../app/history";
 import { valueAt } from "../forms/draft";
@@ -34,9 +30,9 @@ import { Conflict } from "./Conflict";
 import { Drawing } from "./Drawing";
 import { DryRun } from "./DryRun";
 import { useBitDrag } from "./dragging";
-import { CutEditor } from "./editor";
-import { editors } from "./editors";
+import type { CutEditor } from "./editor";
 import { Legend } from "./Legend";
+import { useOpenCut } from "./openCut";
 import { useRepeating } from "./repeating";
 
 const ProfileBench = lazy(() =>
@@ -55,81 +51,10 @@ interface Props {
   onSchool: (change: Partial<HouseRules>) => void;
 }
 
-const SAVE_AFTER_MS = 500;
-const RETRY_AFTER_MS = 1000;
-
 /** The board and the slip of one cut. */
 export function CutScreen(props: Props) {
   const { shop, item, cut, unit, history, onOpen, onSaving, onStopped, onSchool } = props;
-  const refresh = useRefresh();
-  const [editor, setEditor] = useState<CutEditor | null>(null);
-  const latest = useStable(() => ({ item, onOpen, refresh, name: cut.name, kept: cut }));
-
-  useEffect(() => {
-    const id = latest().kept.id;
-    const restore = (draft: CutIn) => {
-      const shown = editors.get(id);
-      if (shown) shown.restore(draft);
-      else {
-        pending.set(id, draft);
-        latest().onOpen(id);
-      }
-    };
-    const read = { cut: cutIn(latest().kept.cut), version: latest().kept.version };
-    const saved = newest.get(id);
-    const made = new CutEditor(saved && saved.version > read.version ? saved : read, {
-      plan: (draft) => api.plan(pieceIn(latest().item.piece), draft, id),
-      prove: (draft) => api.prove(pieceIn(latest().item.piece), draft, id),
-      save: (draft, version) => api.saveCut(id, latest().name, draft, version),
-      saved: (before, after, kept) => {
-        newest.set(id, { cut: after, version: kept.version });
-        void latest().refresh();
-        if (before !== after)
-          history.push({
-            label: latest().name,
-            undo: () => restore(before),
-            redo: () => restore(after),
-          });
-      },
-      toDraft: (newer) => {
-        const kept = newer as Pick<CutItem, "cut" | "version"> & { sentence: Text };
-        return { ...kept, cut: cutIn(kept.cut) };
-      },
-      saveAfterMs: SAVE_AFTER_MS,
-      retryAfterMs: RETRY_AFTER_MS,
-    });
-    editors.set(id, made);
-    setEditor(made);
-    const waiting = pending.get(id);
-    if (waiting) {
-      pending.delete(id);
-      made.restore(waiting);
-    }
-    return () => {
-      made.close();
-      editors.delete(id);
-    };
-  }, [history, latest]);
-
-  useEffect(() => editor?.meet({ cut: cutIn(cut.cut), version: cut.version }), [editor, cut]);
-
-  // What earlier cuts leave depends on their order and on what they are.
-  const order = item.cuts
-    .map((each) => (each.id === cut.id ? "here" : `${each.id}.${each.version}`))
-    .join(" ");
-
-  // Another school, another unit, another shop: the figures follow.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: shop and piece are what the plan depends on
-  useEffect(() => editor?.replan(), [editor, shop, item.piece, order]);
-
-  useEffect(() => {
-    const warn = (event: BeforeUnloadEvent) => {
-      if (editor?.hasUnsaved) event.preventDefault();
-    };
-    window.addEventListener("beforeunload", warn);
-    return () => window.removeEventListener("beforeunload", warn);
-  }, [editor]);
-
+  const editor = useOpenCut({ shop, item, cut, history, onOpen });
   return editor ? (
     <Board
       editor={editor}
@@ -144,12 +69,6 @@ export function CutScreen(props: Props) {
     />
   ) : null;
 }
-
-/** What an undo wants of a cut that is not open yet. */
-const pending = new Map<string, CutIn>();
-
-/** Cuts as this page saved them last: what was read of one before may be older, and an undo would be lost to it. */
-const newest = new Map<string, { cut: CutIn; version: number }>();
 
 /** Puts the writing mark into the field of a dimension. */
 const pick = (field: string) =>
