@@ -11,6 +11,7 @@ from shapely.geometry import Point as Spot
 from shapely.geometry import Polygon
 from tests.data.edges import board, edge_cut, mm
 
+from ranura.core.board.outlines import Contour
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.plan import PLANNING, plan_cut
@@ -253,3 +254,40 @@ def test_a_sled_is_asked_how_high_it_holds_the_router():
         needed = next(each for each in made.figures if each.key == "tool.free")
         assert needed.value >= 3 + (above or 28.0) + 1.5, "clearance, sled and depth"
         assert ("sled-not-measured" in {each.code for each in made.cautions}) == unknown
+
+
+@pytest.mark.parametrize(
+    ("edges", "wedged"),
+    [
+        (("near",), True),
+        (("near", "far"), True),
+        (("left", "right"), True),
+        (("near", "left"), False),
+        (("near", "right", "far"), False),
+        (("near", "far", "left", "right"), False),
+        (("outline",), False),
+    ],
+)
+@pytest.mark.parametrize("router", ["plunge-two", "table-three"])
+def test_a_carrier_wedges_only_what_has_two_opposite_sides_left(edges, wedged, router):
+    """Class 10: boards beside a work that is cut all round hold nothing: by hand a stop, over a table it hangs under one."""
+    piece = board(600, 200, outline=Contour(form="oval") if edges == ("outline",) else None)
+    cut = edge_cut("roundover", 3, edges=edges, held="carrier", router_id=router, edge_state="smooth", starting_pin=True)
+    made = PLANNING.plan_with_moves(cut, piece, SHOP, SHOP.rules)
+    carriers = {body.ring for body in made.bodies if body.role == "carrier"}
+    assert bool(carriers) == wedged
+    said = " ".join(line.metric for section in made.slip if section.key == "hold" for line in section.lines)
+    stops = {each.code for each in made.cautions if each.level == "stop"}
+    drawn = [each for each in made.drawing[0].outlines if each.label is not None and each.label.metric.startswith("carrier")]
+    assert len(drawn) == len(carriers)
+    if router == "plunge-two":
+        assert ("not-wedged" in stops) == (not wedged)
+    else:
+        assert "not-wedged" not in stops
+        assert ("taped under a carrier board" in said) == (not wedged)
+    for body in made.bodies:
+        if body.role == "carrier":
+            for side in edges:
+                x0, y0, x1, y1 = Polygon(body.ring).bounds
+                past = {"near": -y0, "far": y1 - 200, "left": -x0, "right": x1 - 600}[side]
+                assert past <= 1e-9, "flush with what is cut"

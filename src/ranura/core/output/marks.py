@@ -2,29 +2,30 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable, Collection
+
+from ranura.core.board.pieces import Piece
 from ranura.core.cutting.stepping import Stepping
+from ranura.core.geometry.rings import Point
 from ranura.core.holding.clamps import Holding
 from ranura.core.holding.placed import Held
 from ranura.core.output.slip import rung_shown
 from ranura.core.output.views import ClampMark, Outline, View, box
-from ranura.core.proof.bodies import CARRIER_PAST, CARRIER_WIDE
+from ranura.core.proof.bodies import CARRIER_WIDE, carriers_of
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.writing import Text, write
 
 
-def carrier_outlines(held: Held | None, part: tuple[float, float]) -> list[Outline]:
-    """The boards of the work's own height that it is wedged between, where it lies in a carrier; `part` is its size in mm."""
+def carrier_outlines(
+    held: Held | None, piece: Piece, cut: Collection[str] = (), *, lying: Callable[[Point], Point] = lambda at: at
+) -> list[Outline]:
+    """The boards of the work's own height that it is wedged between, where it lies in a carrier: flush with the edges that are
+    `cut`, and placed by `lying` where the board lies otherwise than on its own axes."""
     if held != "carrier":
         return []
-    length, width = part
-    return [
-        Outline(
-            role="backer",
-            points=box(-CARRIER_PAST, y, length + CARRIER_PAST, y + CARRIER_WIDE),
-            label=write("carrier {w:len} wide", w=CARRIER_WIDE),
-        )
-        for y in (-CARRIER_WIDE, width)
-    ]
+    label = write("carrier {w:len} wide", w=CARRIER_WIDE)
+    rings = [each.ring for each in carriers_of(piece, cut)]
+    return [Outline(role="backer", points=tuple(lying(at) for at in ring), label=label) for ring in rings]
 
 
 def clamp_outlines(holding: Holding) -> list[Outline]:

@@ -91,7 +91,7 @@ def _plan(setting: ChannelSetting, cut: ChannelCut) -> View:
     axis_u = fence.axis_with(first)
     axis = (axis_u, begin + (end - begin) * 0.46)
     on = channel.frame.place
-    outlines = [*_works(channel), *carrier_outlines(channel.held, channel.part), *_wastes(channel, bit)]
+    outlines = [*_works(channel), *carrier_outlines(channel.held, setting.piece), *_wastes(channel, bit)]
     outlines += [*_sweeps(setting.holding), *_guides(setting, axis), *_backer(setting)]
     guided = setting.guided.distance if fence.on_board else base.across / 2
     seen = base_outline(base, axis=axis, guided=guided, towards=fence.towards)

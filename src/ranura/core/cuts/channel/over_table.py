@@ -16,8 +16,8 @@ from ranura.core.cuts.channel.sweep import path_of
 from ranura.core.geometry.convex import bounds
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.output.feeding import Feeding, carrier_beside, feeding_outlines, stand_outlines
+from ranura.core.output.marks import carrier_outlines
 from ranura.core.output.views import Arrow, Dimension, DragHandle, Mark, Outline, View, box, circle, typed_dimension
-from ranura.core.proof.bodies import CARRIER_WIDE, carriers_of
 from ranura.core.text.forms import FieldPath
 from ranura.core.text.writing import write
 
@@ -94,10 +94,7 @@ def _above(setting: ChannelSetting, cut: ChannelCut) -> View:
         deep, length = _FEATHER
         near = width / 2 + _CLEAR
         outlines.append(Outline(role="stop", points=box(near, y0 - deep, near + length, y0), label=write("feather board")))
-    if channel.held == "carrier":
-        rings = [each.ring for each in carriers_of(setting.piece, setting.at_the_fence)]
-        lying = [tuple(on(channel.frame.local(at)) for at in ring) for ring in rings]
-        outlines += [Outline(role="backer", points=ring, label=write("carrier {w:len} wide", w=CARRIER_WIDE)) for ring in lying]
+    outlines += carrier_outlines(channel.held, setting.piece, setting.at_the_fence, lying=lambda at: on(channel.frame.local(at)))
     outlines += feeding_outlines(fed_over_table(setting), (x0, y0, x1, y1), bit=width / 2)
     outlines.append(Outline(role="bit", points=circle(axis, width / 2)))
     push = (0.85 * x1 - min(60.0, 0.6 * x1), y0 + (axis[1] - width / 2 - y0) * 0.3)

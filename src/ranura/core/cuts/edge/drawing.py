@@ -13,6 +13,7 @@ from ranura.core.cuts.edge.signs import blocks, lifting, strip, to_choose
 from ranura.core.cuts.edge.trips import reach
 from ranura.core.cutting.stage import Trip
 from ranura.core.geometry.rings import Point
+from ranura.core.output.marks import carrier_outlines
 from ranura.core.output.views import Arrow, Dimension, Mark, Outline, View, base_outline, box
 from ranura.core.text.writing import write
 
@@ -33,7 +34,8 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
     x0, y0 = min(x for x, _ in outside), min(y for _, y in outside)
     x1, y1 = max(x for x, _ in outside), max(y for _, y in outside)
     large = max(x1 - x0, y1 - y0)
-    outlines = [Outline(role="work", points=outside)]
+    held = carrier_outlines(setting.edging.held, piece, setting.edging.cut_sides) if setting.edging.can_be_wedged else []
+    outlines = [Outline(role="work", points=outside), *held]
     outlines += [Outline(role="opening", points=ring) for ring in openings_of(piece)]
     trip = setting.guided.trip if setting.guided else None
     taken = reach(setting.bit, trip) if trip else setting.edging.size
@@ -59,7 +61,7 @@ def edge_plan_view(setting: EdgeSetting, piece: Piece) -> View:
         marks.append(Mark(kind="grain", at=((x0 + x1) / 2, (y0 + y1) / 2), direction=setting.lying.fibres))
     margin = out * 3.4
     # The whole router is seen; a straightedge may run out of the picture.
-    seen = [point for outline in router if outline.role == "base" for point in outline.points]
+    seen = [point for outline in (*router, *held) if outline.role in ("base", "backer") for point in outline.points]
     seen += [(x0 - margin, y0 - margin), (x1 + margin, y1 + margin)]
     frame = (min(x for x, _ in seen), min(y for _, y in seen), max(x for x, _ in seen), max(y for _, y in seen))
     dimensions = (

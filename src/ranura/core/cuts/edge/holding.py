@@ -55,7 +55,9 @@ def hold_edges(edging: EdgesOnBoard, base: Base, *, offset: float, light: bool, 
         return EdgeHold(method=held, clamps=(), covers=0.0, cautions=())
     covers = max(max(base.across / 2, base.handle_reach or 0.0) - offset, 0.0)
     if edging.held is not None and edging.held != "clamps":
-        return EdgeHold(method=edging.held, clamps=(), covers=covers, cautions=())
+        loose = edging.held == "carrier" and not edging.can_be_wedged
+        said = (caution(words.NOT_WEDGED),) if loose else ()
+        return EdgeHold(method=edging.held, clamps=(), covers=covers, cautions=said)
     length, width = edging.part
     refs = {edge.ref for edge in edging.edges}
     if not any(edge.closed for edge in edging.edges):

@@ -268,7 +268,7 @@ def _bodies(setting: EdgeSetting, moves: Sequence[Move]) -> tuple[Body, ...]:
         found += _overhangs(setting)
     if setting.by_hand:
         found += bench_turned(_bench(setting), top, moves)
-    if setting.edging.held == "carrier":
+    if setting.edging.held == "carrier" and setting.edging.can_be_wedged:
         found += carriers_of(piece, setting.edging.cut_sides)
     return (*found, *clamps)
 

@@ -59,6 +59,12 @@ class EdgesOnBoard:
         return frozenset(edge.ref for edge in self.edges)
 
     @property
+    def can_be_wedged(self) -> bool:
+        """Whether two opposite sides are left, between which boards of a carrier can wedge it."""
+        pairs = ({"near", "far"}, {"left", "right"})
+        return "outline" not in self.cut_sides and any(pair.isdisjoint(self.cut_sides) for pair in pairs)
+
+    @property
     def run_length(self) -> float:
         """The length of all edges of one face, in mm."""
         return sum(edge.length for edge in self.edges)

@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
-from ranura.core.board.pieces import SIDES, Piece, openings_of, outline_of
+from ranura.core.board.pieces import Piece, openings_of, outline_of
 from ranura.core.cuts.edge.runs import Run, at_share, leading
 from ranura.core.cuts.edge.section_view import LEAST_BAND
 from ranura.core.cuts.edge.setting import EdgeSetting
@@ -17,8 +17,8 @@ from ranura.core.cuts.edge.trips import reach
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.geometry.rings import Point, extent
 from ranura.core.output.feeding import Feeding, carrier_above, carrier_beside, feeding_outlines, stand_outlines
+from ranura.core.output.marks import carrier_outlines
 from ranura.core.output.views import Arrow, Dimension, Mark, Outline, View, box, circle
-from ranura.core.proof.bodies import CARRIER_WIDE, carriers_of
 from ranura.core.text.writing import write
 
 _FENCE_DEEP = 60.0
@@ -78,7 +78,7 @@ def fed_over_table(setting: EdgeSetting) -> Feeding:
     edging = setting.edging
     length, width = edging.part
     along = [width if run.edge.ref in ("left", "right") else length for run in setting.runs if not run.edge.closed]
-    carrier = carrier_above(edging.part) if edging.cut_sides.issuperset(SIDES) else carrier_beside()
+    carrier = carrier_beside() if edging.can_be_wedged else carrier_above(edging.part)
     return Feeding(
         part=edging.part, along=along, carrier=carrier if edging.held == "carrier" else None, supported=edging.supported
     )
@@ -132,11 +132,8 @@ def table_view(setting: EdgeSetting, piece: Piece) -> View:
         at, _ = at_share(run.points, 0.0 if run.edge.closed else _NUMBER_AT, closed=run.edge.closed)
         marks.append(Mark(kind="start", at=lie.lying(at), direction=(1.0, 0.0), text=write(f"start {run.number}")))
     outlines += _guides(setting, (x0, x1))
-    if setting.edging.held == "carrier":
-        outlines += [
-            Outline(role="backer", points=tuple(lie(at) for at in each.ring), label=write("carrier {w:len} wide", w=CARRIER_WIDE))
-            for each in carriers_of(piece, setting.edging.cut_sides)
-        ]
+    if setting.edging.can_be_wedged:
+        outlines += carrier_outlines(setting.edging.held, piece, setting.edging.cut_sides, lying=lie)
     outlines += feeding_outlines(fed_over_table(setting), (x0, y0, x1, y1), bit=setting.bit.diameter / 2)
     if trip:
         outlines.append(Outline(role="bit", points=circle((0.0, trip.offset), setting.bit.diameter / 2)))

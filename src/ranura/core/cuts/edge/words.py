@@ -268,6 +268,13 @@ NOTHING_HOLDS = Words(
     message="The base covers the whole board, and the cut is too heavy for a mat",
     do="Take a larger blank, the table, or a base that covers less",
 )
+NOT_WEDGED = Words(
+    code="not-wedged",
+    place="hold",
+    level="stop",
+    message="No two opposite sides are left between which boards could wedge it",
+    do="Cut two opposite edges first and the others after them, or tape it on a smaller board below",
+)
 BEARING_CUTS_TOO_WIDE = Words(
     code="bearing-cuts-too-wide",
     place="guide",

@@ -56,7 +56,7 @@ def _wastes(asked: PocketOnBoard, bit: Bit) -> list[Outline]:
 def _plan(setting: PocketSetting, cut: PocketCut) -> View:
     asked, bit, base, guide = setting.pocket, setting.bit, setting.base, setting.guide
     length, width = asked.part
-    outlines = [Outline(role="work", points=box(0, 0, length, width)), *carrier_outlines(asked.held, asked.part)]
+    outlines = [Outline(role="work", points=box(0, 0, length, width)), *carrier_outlines(asked.held, setting.piece)]
     if asked.around:
         outlines += _lines_cut(setting)
     else:
