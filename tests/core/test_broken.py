@@ -11,7 +11,9 @@ from tests.data.plans import unbroken
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.output.broken import broken
+from ranura.core.output.views import Dimension, Outline, View
 from ranura.core.plan import PLANNING
+from ranura.core.text.writing import write
 from ranura.demo.jobs import PIECES
 from ranura.demo.shop import SHOP
 
@@ -86,3 +88,25 @@ def test_a_long_channel_keeps_its_ends_and_loses_its_middle():
     work = next(each for each in short.outlines if each.role == "work")
     assert left - min(x for x, _ in work.points) == pytest.approx(50.0)
     assert right == pytest.approx(max(x for x, _ in work.points))
+
+
+@pytest.mark.parametrize("axis", [0, 1])
+def test_a_distance_that_stands_across_a_break_keeps_its_place_whole(axis):
+    """What is measured across the long way stands at one place of it, and that place is kept."""
+    board = ((0.0, 0.0), (1_000.0, 0.0), (1_000.0, 100.0), (0.0, 100.0))
+    at = ((500.0, 0.0), (500.0, 100.0))
+    if axis:
+        board, at = tuple((y, x) for x, y in board), tuple((y, x) for x, y in at)
+    view = View(
+        name="plan",
+        frame=(0.0, 0.0, *board[2]),
+        caption=write("a board"),
+        outlines=(Outline(role="work", points=board),),
+        arrows=(),
+        dimensions=(Dimension(start=at[0], end=at[1], offset=0, text=write("100"), vertical=axis == 0),),
+    )
+    short = broken(view)
+    assert len(short.breaks) == 2
+    for each in short.breaks:
+        assert abs(unbroken(short, short.dimensions[0].start)[axis] - 500) < 1e-9
+        assert abs(each.at - short.dimensions[0].start[axis]) > 30, "no break runs through it"

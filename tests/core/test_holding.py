@@ -156,3 +156,13 @@ def test_no_pair_of_places_holds_much_better_than_the_one_that_is_proposed(part,
     if found and apart:
         mine = loose(*(foot_at(part, each) for each in found))
         assert mine < min(apart) + 100 + 60, "what 10 mm of room may cost, and what lies between two places"
+
+
+def test_what_a_way_goes_round_is_covered_and_what_a_line_passes_is_not():
+    """A field that is cleared, or a disc that comes free: no clamp stands in the middle of it."""
+    around = ((0.0, 0.0), (400.0, 0.0), (400.0, 400.0), (0.0, 400.0), (0.0, 0.0))
+    foot = oblong(190, 190, 210, 210)
+    assert Sweep(paths=((around, 50.0),)).gap(foot) < 0
+    assert Sweep(paths=((around[:-1], 50.0),)).gap(foot) == pytest.approx(140.0)
+    there_and_back = ((0.0, 0.0), (400.0, 0.0), (0.0, 0.0))
+    assert Sweep(paths=((there_and_back, 50.0),)).gap(foot) == pytest.approx(140.0)

@@ -10,6 +10,7 @@ import re
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
+from shapely import unary_union
 from shapely.geometry import Polygon
 from tests.core.test_channels import codes, dado, figure, lead_of, mm
 from tests.data.plans import unbroken
@@ -283,8 +284,20 @@ def test_what_feeds_the_work_is_said_and_drawn_where_it_stands(name):
     assert sorted(says for says, _ in aids) == drawn
     fence = next(Polygon(each.points) for each in view.outlines if each.role == "guide")
     bit = next(Polygon(each.points) for each in view.outlines if each.role == "bit")
+    stands = sorted(
+        (unbroken(view, (shape.bounds[0], 0.0))[0], unbroken(view, (shape.bounds[2], 0.0))[0])
+        for says, shape in aids
+        if says == "stand"
+    )
+    if stands:
+        table = SHOP.router(made.router_id).bases[0].across / 2
+        assert stands[0][1] <= -table - 300, "one beside each side of the table"
+        assert stands[1][0] >= table + 300
     said = " ".join(line.metric for section in made.slip if section.key == "hold" for line in section.lines)
+    work = unary_union([Polygon(each.points) for each in view.outlines if each.role == "work"]).bounds
     for says, shape in aids:
+        if says == "mitre gauge":
+            assert shape.bounds[0] == pytest.approx(work[2]), "it pushes from behind: the work goes to the left"
         if says != "stand":
             assert shape.intersection(fence).area < 1e-6, "it stands on the table, before the fence"
         if says.startswith("push"):

@@ -260,6 +260,8 @@ def test_a_sled_is_asked_how_high_it_holds_the_router():
     ("edges", "wedged"),
     [
         (("near",), True),
+        (("left",), True),
+        (("right",), True),
         (("near", "far"), True),
         (("left", "right"), True),
         (("near", "left"), False),
@@ -287,7 +289,21 @@ def test_a_carrier_wedges_only_what_has_two_opposite_sides_left(edges, wedged, r
         assert ("taped under a carrier board" in said) == (not wedged)
     for body in made.bodies:
         if body.role == "carrier":
-            for side in edges:
-                x0, y0, x1, y1 = Polygon(body.ring).bounds
-                past = {"near": -y0, "far": y1 - 200, "left": -x0, "right": x1 - 600}[side]
-                assert past <= 1e-9, "flush with what is cut"
+            x0, y0, x1, y1 = Polygon(body.ring).bounds
+            past = {"near": -y0, "far": y1 - 200, "left": -x0, "right": x1 - 600}
+            assert all(past[side] <= 1e-9 for side in edges), "flush with what is cut"
+            if body.id.endswith(("near", "far")):
+                assert all(past[end] == pytest.approx(40) for end in ("left", "right") if end not in edges), "past the other ends"
+
+
+def test_of_several_sleds_one_that_was_measured_is_taken_and_the_lowest_of_those():
+    face = PocketCut(form="flatten", depth=mm(1.5), held="dogs")
+    sled = next(each for each in SHOP.guides if each.kind == "sled")
+    others = tuple(each for each in SHOP.guides if each.kind != "sled")
+    sleds = [dataclasses.replace(sled, id=f"sled-{above}", above_work=above) for above in (None, 34.0, 24.0)]
+    shop = dataclasses.replace(SHOP, guides=(*others, *sleds))
+    made = plan_cut(face, board(), shop, shop.rules)
+    assert "sled-not-measured" not in {each.code for each in made.cautions}
+    high = plan_cut(face, board(), dataclasses.replace(shop, guides=(*others, sleds[1])), shop.rules)
+    free = [next(each.value for each in one.figures if each.key == "tool.free") for one in (made, high)]
+    assert free[0] < free[1], "the bit stands out less over the lower one"
