@@ -13,6 +13,7 @@ from tests.data.edges import board, edge_cut, mm
 
 from ranura.core.board.outlines import Contour
 from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.plan import PLANNING, plan_cut
 from ranura.core.text.errors import CutError
@@ -223,6 +224,28 @@ def test_a_width_just_over_a_bit_takes_a_smaller_one_in_two_passes(width, thin):
         ChannelCut(width=mm(width), depth=mm(6), position=mm(212), bit_id="straight-12.7"), WING_CASE_SIDE, SHOP, SHOP.rules
     )
     assert by_hand.bit_id == "straight-12.7", "who wants it gets the thin spacer"
+
+
+@pytest.mark.parametrize(
+    ("mate", "fit", "spacers"), [("12.68", "sliding", [0.0]), ("12.7", "glue", [0.0]), ("12.72", "sliding", [0.0, 0.12])]
+)
+@pytest.mark.parametrize("end", ["left", "right"])
+def test_a_width_just_over_the_only_bit_takes_one_pass_where_its_mate_still_enters(mate, fit, spacers, end):
+    """R3's second and third step: no smaller bit is there (or another is pinned)."""
+    only = next(each.id for each in SHOP.bits if each.diameter == 12.7 and each.cuts_channels)
+    cut = ChannelCut(mate=Mate(thickness=mm(mate), fit=fit), depth=mm(6), position=mm(212), end=end, bit_id=only)
+    made = plan(cut, WING_CASE_SIDE)
+    assert sorted({round(each.spacer, 3) for each in made.passes}) == spacers
+    one_pass = spacers == [0.0]
+    assert ("one-pass-fits" in codes(made)) == one_pass
+    assert not any(each.level == "stop" for each in made.cautions), "what is left out is said, and no fault of the proof"
+    assert made.test_cut is not None
+    gap = next(each.value for each in made.figures if each.key == "fit.gap")
+    assert gap == pytest.approx((12.7 if one_pass else float(mate) + 0.1) - float(mate))
+    length = WING_CASE_SIDE.length.mm
+    near = 212.0 if end == "left" else length - 212.0
+    axis = {x for move in made.moves if move.kind == "cut" for x, _ in move.path}
+    assert any(abs(abs(x - near) - 6.35) < 1e-6 for x in axis), "the near wall stays where it was asked for"
 
 
 def test_over_a_table_a_rabbet_sets_each_height_once():

@@ -18,11 +18,11 @@ from ranura.core.cuts.channel.clearing import cleared_by
 from ranura.core.cuts.channel.drawing import channel_views
 from ranura.core.cuts.channel.fence import Fence, GuideOption, reasons_of
 from ranura.core.cuts.channel.figures import figures
-from ranura.core.cuts.channel.fit import Forecast, forecast, width_causes
+from ranura.core.cuts.channel.fit import Forecast, clearance_of, forecast, width_causes
 from ranura.core.cuts.channel.guides import chosen_guide, table_fence
 from ranura.core.cuts.channel.judge import ChannelJudge, against_table, held_channel
 from ranura.core.cuts.channel.moves import channel_program
-from ranura.core.cuts.channel.on_board import ChannelOnBoard, channel
+from ranura.core.cuts.channel.on_board import ChannelOnBoard, channel, width_of
 from ranura.core.cuts.channel.over_table import drawn_at
 from ranura.core.cuts.channel.remedies import channel_remedies
 from ranura.core.cuts.channel.section import channel_glyph
@@ -50,6 +50,7 @@ from ranura.core.text import choosing_words, depth_words, guide_words
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.cautions import Caution, caution, written
 from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import in_mm
 from ranura.core.text.words import Words
 from ranura.core.text.writing import write
 
@@ -63,7 +64,7 @@ def planner(cut: ChannelCut, task: Task, *, mortise: bool = False) -> Planner:
     judge = ChannelJudge(shop, asked.need, task.wood, rules, asked)
 
     def make(chosen: Candidate) -> Planned:
-        setting = setting_of(chosen, judge, piece, cut)
+        setting = setting_of(chosen, _in_one_pass(judge, chosen.bit, cut, piece) or judge, piece, cut)
         return Planned(setting=setting, text=partial(_text, cut=cut, judge=judge), program=channel_program, drawn=drawn_at)
 
     others: Callable[[], Iterable[Planner]] = tuple
@@ -71,6 +72,24 @@ def planner(cut: ChannelCut, task: Task, *, mortise: bool = False) -> Planner:
     if left_open and any(each.mounting == "table" for each in judge.tools.routers):
         others = partial(_over_table, cut, task)
     return Planner(judge=judge, refuse=partial(refuse_the_dimension, judge), make=make, others=others)
+
+
+def _in_one_pass(judge: ChannelJudge, bit: Bit, cut: ChannelCut, piece: Piece) -> ChannelJudge | None:
+    """The judge of the same channel as wide as the bit, for a width just over it whose mate still enters the narrower one; None
+    where the channel is made as wide as it is asked for.
+
+    Rule: R3 where a finishing pass belongs
+    Formula: mate ≤ D < w < D + 0.5 mm: one pass, the near wall where it was asked for
+    Source: a spacer that thin is not made, and its pass rubs; what is lost is room, and a test cut shows how much is left"""
+    mate, asked = cut.mate, judge.channel
+    if mate is None or asked is None or not judge.need.thin_bite(bit.diameter):
+        return None
+    if closeness.over(mate.thickness.mm, bit.diameter):
+        return None
+    fitting = replace(mate, thickness=in_mm(bit.diameter - clearance_of(mate.fit, judge.rules)))
+    narrower = channel(replace(cut, mate=fitting), piece, judge.rules)
+    narrower = replace(narrower, mortise=asked.mortise, guide=asked.guide)
+    return ChannelJudge(judge.tools.shop, narrower.need, judge.wood, judge.rules, narrower)
 
 
 def _over_table(cut: ChannelCut, task: Task) -> Iterator[Planner]:
@@ -204,8 +223,13 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Channe
         )
     if cut.leaf:
         cautions.append(caution(guide_words.LEAF_SETS_DEPTH))
-    if cut.mate is not None and not cut.mate.measured:
-        cautions.append(caution(words.MATE_UNMEASURED))
+    if cut.mate is not None:
+        off = width_of(cut, rules) - asked.width
+        if closeness.over(off, 0):
+            left = asked.width - cut.mate.thickness.mm
+            cautions.append(caution(words.ONE_PASS_FITS, bit=bit.name, off=off, left=max(left, 0.0)))
+        if not cut.mate.measured:
+            cautions.append(caution(words.MATE_UNMEASURED))
     return ChannelSetting(
         piece=piece,
         material=wood,

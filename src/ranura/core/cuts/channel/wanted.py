@@ -15,13 +15,19 @@ from ranura.core.shop.house_rules import HouseRules
 
 
 def wanted(cut: ChannelCut, piece: Piece, rules: HouseRules) -> Wanted:
-    """A rectangle down to its floor at every place; of other shapes, whose section is the bit's own, nothing is known here."""
+    """A rectangle down to its floor at every place; of other shapes, whose section is the bit's own, nothing is known here. For a
+    mate at least what it needs must be gone, and at most that with its clearance: a plan may say that it leaves the clearance
+    out (R3)."""
     if cut.shape != "square":
         return ()
     width = width_of(cut, rules)
     spacing = 0.0 if cut.spacing is None else cut.spacing.mm
     places = [*(cut.position.mm + i * spacing for i in range(cut.count)), *(each.mm for each in cut.more)]
-    most, least = (shapely.union_all([_area(cut, piece, at, width, ends) for at in places]) for ends in (0.0, width / 2))
+    needed = width if cut.mate is None else min(width, cut.mate.thickness.mm)
+    most, least = (
+        shapely.union_all([_area(cut, piece, at, across, ends) for at in places])
+        for across, ends in ((width, 0.0), (needed, width / 2))
+    )
     return down_to(most, least, piece.thickness.mm, cut.depth.mm)
 
 

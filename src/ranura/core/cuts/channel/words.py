@@ -80,6 +80,13 @@ MATE_UNMEASURED = Words(
     message="The part that is to fit has not been measured; sheet goods are thinner than their name",
     do="Measure first, with a caliper, in several places",
 )
+ONE_PASS_FITS = Words(
+    code="one-pass-fits",
+    place="tool",
+    level="caution",
+    message="{bit} makes it in one pass, {off:fine} narrower than asked for: {left:fine} of room is left for the part",
+    do="Make the test cut in scrap and try the part in it first; a second pass so thin would only rub",
+)
 NO_CLEARING_BIT = Words(
     code="no-clearing-bit",
     place="depths",
