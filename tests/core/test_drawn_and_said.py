@@ -15,6 +15,7 @@ from tests.data.edges import board
 from tests.data.plans import unbroken
 
 from ranura.core.geometry.rings import signed_area
+from ranura.core.output.going import going_of
 from ranura.core.output.views import Outline, View
 from ranura.core.plan import PLANNING, PlanWithMoves
 from ranura.core.proof.wood import place_on
@@ -125,6 +126,27 @@ def test_the_arrow_goes_the_way_of_the_moves_and_so_does_the_word(made):
     if len(headings) == 1 and "facing the edge" not in said:
         words = {(0, 1): "push away", (0, -1): "pull towards you", (1, 0): "left to right", (-1, 0): "right to left"}
         assert words[headings.pop()] in said
+
+
+@of(BY_HAND)
+def test_the_picture_begins_and_ends_where_the_moves_do(made):
+    """The start of a run: the tail's end of a channel's arrow, the bit of a pocket, the first mark of an edge."""
+    view, going = made.drawing[0], going_of(made.moves)
+    begun, ended = going.first[0], going.first[-1]
+    bit = next((shape(view, each).centroid for each in view.outlines if each.role == "bit"), None)
+    marks = {each.kind: whole(view, each.at) for each in reversed(view.marks)}
+    arrow = next(each for each in view.arrows if each.role == "path")
+    if "start" in marks:
+        first = LineString(going.first)
+        near = SHOP.bit(made.bit_id).diameter + 30
+        assert first.distance(Point(marks["start"])) < near
+        assert math.dist(marks["start"], begun) < near, "the first edge's start is where the bit comes in"
+        assert math.dist(marks["end"], ended) < near
+    elif made.stages or math.dist(begun, ended) < 5 or going.sense:
+        assert math.dist((bit.x, bit.y), begun) < 0.1
+    else:
+        assert math.dist(whole(view, arrow.end), begun) < 0.1 or math.dist(whole(view, arrow.start), begun) < 0.1
+        assert LineString(going.first).distance(bit) < 0.1
 
 
 def unit(run) -> tuple[float, float]:

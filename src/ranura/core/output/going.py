@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
+from ranura.core.cutting.direction import Sense
 from ranura.core.geometry.paths import length_of
+from ranura.core.geometry.rings import Point, Ring, signed_area
 from ranura.core.proof.moves import Move
 from ranura.core.proof.recorder import BACK
 from ranura.core.proof.wood import CUTTING
@@ -35,6 +38,10 @@ class Going:
     """That they take at their feed, those that only lead into the wood and out of it counted."""
     back_seconds: float
     """That ways back inside a slot take."""
+    first: Ring
+    """The bit's axis on the worked surface from the first start to where it comes out, without the way back."""
+    sense: Sense | None
+    """How it goes round; None where it comes back to no point."""
 
 
 def going_of(moves: Sequence[Move]) -> Going | None:
@@ -55,7 +62,35 @@ def going_of(moves: Sequence[Move]) -> Going | None:
         way=sum((move.seconds or 0.0) * (move.feed_m_min or 0.0) * 1000 / 60 for move in wet if move.kind == "cut"),
         seconds=sum(move.seconds or 0.0 for move in wet),
         back_seconds=sum(move.seconds or 0.0 for move in cuts if move.fresh == "none"),
+        first=_first_run(cuts),
+        sense=_round(wet),
     )
+
+
+def _first_run(cuts: Sequence[Move]) -> Ring:
+    """The points of the first moves that go on from one another; of a bit that goes down where it stands, that point first."""
+    found: list[Point] = []
+    for move in cuts:
+        if found and (move.kind == "plunge" or math.dist(found[-1], move.path[0]) > BACK or _turns_back(found, move.path)):
+            break
+        found += [at for at in move.path if not found or at != found[-1]]
+    return tuple(found)
+
+
+def _turns_back(so_far: Sequence[Point], path: Ring) -> bool:
+    """Whether a path goes back the way that was come."""
+    if len(so_far) < 2 or len(path) < 2:
+        return False
+    (ax, ay), (bx, by), (cx, cy) = so_far[-2], so_far[-1], path[1]
+    return (bx - ax) * (cx - bx) + (by - ay) * (cy - by) < -0.99 * math.dist((ax, ay), (bx, by)) * math.dist((bx, by), (cx, cy))
+
+
+def _round(wet: Sequence[Move]) -> Sense | None:
+    """The sense of the first closed way."""
+    for move in wet:
+        if len(move.path) > 2 and math.dist(move.path[0], move.path[-1]) < BACK:
+            return "counter-clockwise" if signed_area(move.path) > 0 else "clockwise"
+    return None
 
 
 def _at_one_place(moves: Sequence[Move]) -> tuple[Begins, Ends, bool]:

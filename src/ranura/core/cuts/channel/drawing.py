@@ -16,6 +16,7 @@ from ranura.core.cuts.channel.sweep import BLOCK, blocks_at, body_of, path_of, p
 from ranura.core.geometry.convex import bounds
 from ranura.core.geometry.rings import Point
 from ranura.core.holding.clamps import Holding
+from ranura.core.output.going import Going
 from ranura.core.output.guides import heading_words
 from ranura.core.output.marks import carrier_outlines, clamp_marks, clamp_outlines, turret_view
 from ranura.core.output.views import Arrow, Dimension, Mark, Outline, View, base_outline, box, circle
@@ -29,11 +30,12 @@ _GUIDE_LONG = 170.0
 """mm of an edge guide's face."""
 
 
-def channel_views(setting: ChannelSetting, cut: ChannelCut) -> tuple[View, ...]:
-    """The board from above, the section at the first station, and the turret where it makes the depths."""
+def channel_views(setting: ChannelSetting, cut: ChannelCut, going: Going | None) -> tuple[View, ...]:
+    """The board from above, the section at the first station, and the turret where it makes the depths; where it is run and
+    which way is read from its moves, `going`."""
     if not setting.by_hand:
         return table_views(setting, cut)
-    views = [_plan(setting, cut), section_view(setting, cut)]
+    views = [_plan(setting, cut, going), section_view(setting, cut)]
     if setting.stepping is not None and setting.stepping.turret is not None:
         views.append(turret_view(setting.stepping, thickness=setting.channel.thickness, bit=setting.bit))
     return tuple(views)
@@ -82,13 +84,22 @@ def _wastes(channel: ChannelOnBoard, bit: Bit) -> list[Outline]:
     ]
 
 
-def _plan(setting: ChannelSetting, cut: ChannelCut) -> View:
+def _run(setting: ChannelSetting, going: Going | None) -> tuple[Point, Point]:
+    """Where the bit's axis begins and ends in its first way, across the channel and along it; where a stop leaves no moves, as
+    the guide lies."""
+    channel, fence = setting.channel, setting.fence
+    if going is not None:
+        return channel.frame.local(going.first[0]), channel.frame.local(going.first[-1])
+    across = fence.axis_with(fence.spacers[0])
+    begin, end = path_of(channel, fence, bit_diameter=channel.cut_by(setting.bit))
+    return (across, begin), (across, end)
+
+
+def _plan(setting: ChannelSetting, cut: ChannelCut, going: Going | None) -> View:
     channel, fence, base, bit = setting.channel, setting.fence, setting.base, setting.bit
     width = channel.cut_by(bit)
-    begin, end = path_of(channel, fence, bit_diameter=width)
-    up = fence.heading[1] > 0
-    first = fence.spacers[0]
-    axis_u = fence.axis_with(first)
+    (axis_u, begin), (_, end) = _run(setting, going)
+    up = end > begin
     axis = (axis_u, begin + (end - begin) * 0.46)
     on = channel.frame.place
     outlines = [*_works(channel), *carrier_outlines(channel.held, setting.piece), *_wastes(channel, bit)]

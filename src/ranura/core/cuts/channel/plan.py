@@ -119,7 +119,7 @@ def _text(setting: ChannelSetting, moves: Sequence[Move], *, cut: ChannelCut, ju
     return PlanText(
         figures=worked,
         slip=sections(setting, cut, worked, setting.cautions, going),
-        drawing=channel_views(setting, cut),
+        drawing=channel_views(setting, cut, going),
         remedies=channel_remedies(cut, setting),
         pass_columns=columns_of(stepping),
         pass_lines=pass_lines(stepping),

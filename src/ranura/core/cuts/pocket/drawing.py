@@ -23,6 +23,7 @@ from ranura.core.geometry.convex import bounds
 from ranura.core.geometry.paths import band, length_of, stretch
 from ranura.core.geometry.rings import Point, Ring, shifted
 from ranura.core.holding.sweep import LEAD
+from ranura.core.output.going import Going
 from ranura.core.output.guides import heading_words
 from ranura.core.output.marks import carrier_outlines, clamp_marks, clamp_outlines, turret_view
 from ranura.core.output.views import Arrow, Dimension, Mark, Outline, View, base_outline, box, circle, typed_dimension
@@ -34,9 +35,10 @@ _ABOVE = 54.0
 """mm above the board where its dimensions stand."""
 
 
-def pocket_views(setting: PocketSetting, cut: PocketCut) -> tuple[View, ...]:
-    """The board from above, the section, and the turret where it makes the depths."""
-    views = [_plan(setting, cut), pocket_section(setting, cut)]
+def pocket_views(setting: PocketSetting, cut: PocketCut, going: Going | None) -> tuple[View, ...]:
+    """The board from above, the section, and the turret where it makes the depths; where it is begun and which way it is run is
+    read from its moves, `going`."""
+    views = [_plan(setting, cut, going), pocket_section(setting, cut)]
     stepping = setting.stepping
     if stepping is not None and stepping.turret is not None:
         views.append(turret_view(stepping, thickness=setting.pocket.thickness, bit=setting.bit))
@@ -53,7 +55,7 @@ def _wastes(asked: PocketOnBoard, bit: Bit) -> list[Outline]:
     ]
 
 
-def _plan(setting: PocketSetting, cut: PocketCut) -> View:
+def _plan(setting: PocketSetting, cut: PocketCut, going: Going | None) -> View:
     asked, bit, base, guide = setting.pocket, setting.bit, setting.base, setting.guide
     length, width = asked.part
     outlines = [Outline(role="work", points=box(0, 0, length, width)), *carrier_outlines(asked.held, setting.piece)]
@@ -75,20 +77,19 @@ def _plan(setting: PocketSetting, cut: PocketCut) -> View:
         if not asked.around:
             outlines += [Outline(role="path", points=path) for path in setting.paths]
         outer = setting.paths[-1]
-        start = 0 if asked.open_paths else _start(outer, asked)
+        axis = going.first[0] if going is not None else outer[0]
         outlines += _lane_guides(setting, guide, outer)
         if isinstance(guide, TrammelGuide):
-            outlines.append(Outline(role="guide", points=_arm(guide.pivot, outer[start])))
+            outlines.append(Outline(role="guide", points=_arm(guide.pivot, axis)))
             marks.append(Mark(kind="pivot", at=guide.pivot, direction=(1.0, 0.0), text=write("pivot")))
-        seen = base_outline(base, axis=outer[start], guided=base.across / 2, towards=-1)
+        seen = base_outline(base, axis=axis, guided=base.across / 2, towards=-1)
         outlines.append(Outline(role="base", points=seen, label=write("base")))
         if setting.plate is not None:
-            outlines.append(Outline(role="base", points=circle(outer[start], setting.plate / 2), label=write("plate")))
-        outlines.append(Outline(role="bit", points=circle(outer[start], bit.diameter / 2)))
-        arrows = [
-            _feed(setting, outer),
-            Arrow(role="bit", start=outer[start], end=(outer[start][0] + base.across * 0.22, outer[start][1]), turn="clockwise"),
-        ]
+            outlines.append(Outline(role="base", points=circle(axis, setting.plate / 2), label=write("plate")))
+        outlines.append(Outline(role="bit", points=circle(axis, bit.diameter / 2)))
+        arrows = [Arrow(role="bit", start=axis, end=(axis[0] + base.across * 0.22, axis[1]), turn="clockwise")]
+        if going is not None:
+            arrows.insert(0, _feed(setting, going, outer))
     if setting.holding is not None:
         outlines += clamp_outlines(setting.holding)
     lowest = min(-40.0, *(y for outline in outlines for _, y in outline.points))
@@ -111,20 +112,19 @@ def _plan(setting: PocketSetting, cut: PocketCut) -> View:
     )
 
 
-def _feed(setting: PocketSetting, outer: Ring) -> Arrow:
+def _feed(setting: PocketSetting, going: Going, outer: Ring) -> Arrow:
     """The direction of feed: along the first lane; or, round a pocket, beside its near side, where nothing of it is hidden."""
     asked = setting.pocket
-    if asked.in_lanes:
-        first, second = outer[0], outer[1]
+    if going.sense is None:
+        first, second = going.first[0], next((at for at in going.first if at != going.first[0]), going.first[-1])
         path = heading_words((second[0] - first[0], second[1] - first[1])).lower()
         return Arrow(role="path", start=first, end=_along(first, second, 34.0), label=write(path))
-    sense = sense_of(asked)
     x0, y0, x1, _ = bounds([outer])
     low = y0 - setting.bit.diameter / 2 - 6.0 - max(asked.part) / 60
     half, middle = max(12.0, max(asked.part) / 26), (x0 + x1) / 2
-    ahead = 1.0 if sense == "counter-clockwise" else -1.0
+    ahead = 1.0 if going.sense == "counter-clockwise" else -1.0
     start, end = (middle - ahead * half, low), (middle + ahead * half, low)
-    return Arrow(role="path", start=start, end=end, label=write(sense), beside=True)
+    return Arrow(role="path", start=start, end=end, label=write(going.sense), beside=True)
 
 
 def _lane_guides(setting: PocketSetting, guide: AreaGuide, lane: Ring) -> list[Outline]:
@@ -175,14 +175,6 @@ def tabs_on(path: Ring, half: float) -> list[Ring]:
         nx, ny = -(y1 - y0) / size * half, (x1 - x0) / size * half
         found.append(((x0 - nx, y0 - ny), (x1 - nx, y1 - ny), (x1 + nx, y1 + ny), (x0 + nx, y0 + ny)))
     return found
-
-
-def _start(ring: Ring, asked: PocketOnBoard) -> int:
-    """Where a path is shown to begin: its point nearest to the person, but not outside of an open side."""
-    low = min((i for i, p in enumerate(ring)), key=lambda i: (ring[i][1], abs(ring[i][0])))
-    if "near" not in asked.open_sides:
-        return low
-    return max(range(len(ring)), key=lambda i: (round(ring[i][1], 3), ring[i][0]))
 
 
 def _along(start: Point, towards: Point, far: float) -> Point:

@@ -159,7 +159,7 @@ def _text(setting: PocketSetting, moves: Sequence[Move], *, cut: PocketCut) -> P
     return PlanText(
         figures=worked,
         slip=pocket_sections(setting, cut, worked, setting.cautions, going),
-        drawing=pocket_views(setting, cut),
+        drawing=pocket_views(setting, cut, going),
         remedies=pocket_remedies(cut, setting),
         pass_columns=columns_of(stepping),
         pass_lines=pass_lines(stepping),
