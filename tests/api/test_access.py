@@ -108,6 +108,26 @@ def test_bodies_have_a_limit_that_hangs_on_their_route(client):
     assert most_of("/api/files/backup/preview") > most_of("/api/files/shop") > most_of("/api/plan")
 
 
+def test_no_more_of_a_body_is_taken_in_than_its_limit():
+    seen, sent = [], []
+    most = most_of("/api/jobs")
+
+    async def app(_scope, receive, _send):
+        while (message := await receive())["type"] == "http.request":
+            seen.append(len(message["body"]))
+
+    async def receive():
+        return {"type": "http.request", "body": b"x" * (most // 4), "more_body": True}
+
+    async def send(message):
+        sent.append(message)
+
+    scope = {"type": "http", "method": "POST", "path": "/api/jobs", "headers": [(b"host", b"127.0.0.1")]}
+    asyncio.run(asyncio.wait_for(Door(app)(scope, receive, send), 10))
+    assert sum(seen) == most
+    assert sent[0]["status"] == 413
+
+
 def test_what_is_no_http_goes_through():
     seen = []
 
@@ -142,6 +162,7 @@ def _hung(url: str) -> socket.socket:
 @pytest.mark.slow
 def test_half_sent_requests_are_let_go_and_hold_nobody_up(served, monkeypatch):
     monkeypatch.setattr(patience, "MOST_WAITING", 8)
+    monkeypatch.setattr(patience, "HEADER_S", 60.0)
     hung = [_hung(served.url) for _ in range(20)]
     try:
         late = time.monotonic() + 20
@@ -173,3 +194,16 @@ def test_a_head_that_never_ends_is_let_go_in_time(served, monkeypatch):
     hung = _hung(served.url)
     assert hung.recv(1) == b"", "the server ends it by itself"
     hung.close()
+
+
+@pytest.mark.slow
+def test_a_body_that_stops_coming_is_let_go_in_time(served, monkeypatch):
+    monkeypatch.setattr(patience, "BODY_S", 0.3)
+    monkeypatch.setattr(patience, "HEADER_S", 60.0)
+    host, _, port = served.url.removeprefix("http://").partition(":")
+    with socket.create_connection((host, int(port)), timeout=20) as hung:
+        hung.sendall(
+            b"POST /api/jobs HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: 50\r\n\r\n{"
+        )
+        while hung.recv(1000):
+            pass

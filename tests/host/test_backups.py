@@ -81,6 +81,12 @@ def test_a_shop_of_the_checkout_is_moved_over_once(monkeypatch, tmp_path):
         with store.session() as session:
             assert read(written(session, shops.OWN_SHOP)).rows == read(text).rows
     assert backups.earlier_shop(home) is None, "once"
+    with backups._opened(home) as store:
+        with store.session() as session:
+            repository.add_job(session, shops.OWN_SHOP, id="job-after", name="After")
+        backups.move_over(store, home, found)
+        with store.session() as session:
+            assert len(repository.list_jobs(session, shops.OWN_SHOP)) == 2, "never in the place of what is there"
     with backups._opened(tmp_path / "checkout") as store, store.session() as session:
         assert read(written(session, shops.OWN_SHOP)).rows == read(text).rows, "what was there stays"
 
