@@ -18,6 +18,7 @@ from ranura.demo.shop import DEMO_SHOP
 from ranura.host import patience, places
 
 CUT = "/api/cuts/cross-mortise"
+BACK = "/api/removed/cuts/cross-mortise"
 
 
 @pytest.mark.parametrize("host", ["evil.example.com", "127.0.0.1.evil.example.com", "", "localhost.", "0.0.0.0", "[::2]:80"])
@@ -38,8 +39,8 @@ def test_a_proxy_s_name_is_answered_when_it_is_allowed(store):
     with TestClient(app, base_url="http://workshop.local") as client:
         assert client.get("/api/jobs").status_code == 200
         ours = {"Origin": "https://workshop.local"}
-        assert client.post(f"{CUT}/restore", headers=ours).status_code == 204
-        assert client.post(f"{CUT}/restore", headers={"Origin": "https://other.local"}).status_code == 403
+        assert client.post(BACK, headers=ours).status_code == 204
+        assert client.post(BACK, headers={"Origin": "https://other.local"}).status_code == 403
         assert client.get("/api/jobs", headers={"Host": "other.local"}).status_code == 421
 
 
@@ -47,7 +48,7 @@ def test_a_proxy_s_name_is_answered_when_it_is_allowed(store):
     "origin",
     ["https://evil.example.com", "null", "http://127.0.0.1:1", "http://localhost", "file://127.0.0.1", "http://[bad", ""],
 )
-@pytest.mark.parametrize(("method", "path"), [("POST", f"{CUT}/restore"), ("DELETE", CUT), ("PUT", "/api/files/backup")])
+@pytest.mark.parametrize(("method", "path"), [("POST", BACK), ("DELETE", CUT), ("PUT", "/api/files/backup")])
 def test_writes_of_other_pages_are_refused_with_or_without_a_body(client, origin, method, path):
     before = client.get(CUT).json()
     answer = client.request(method, path, headers={"Origin": origin, "Host": "127.0.0.1:8740"})
@@ -57,7 +58,7 @@ def test_writes_of_other_pages_are_refused_with_or_without_a_body(client, origin
 
 def test_our_own_page_and_programs_may_write(client):
     for headers in ({}, {"Origin": "http://127.0.0.1:8740", "Host": "127.0.0.1:8740"}):
-        assert client.post(f"{CUT}/restore", headers=headers).status_code == 204
+        assert client.post(BACK, headers=headers).status_code == 204
 
 
 @pytest.fixture(scope="module")

@@ -98,13 +98,20 @@ def test_a_cut_moves_in_the_order_of_its_piece_and_what_it_finds_changes(client)
         return [cut["id"] for cut in client.get("/api/jobs/little-harbour").json()["pieces"][0]["cuts"]]
 
     assert order() == ["shelf-dado-212", "shelf-dado-64", "shelf-dado-420", "back-panel"]
-    assert client.post("/api/cuts/back-panel/move", json={"to": "earlier"}).status_code == 204
+
+    def place(cut_id, piece_id="wing-case-side", **asked):
+        return client.post(f"/api/cuts/{cut_id}/place", json={"piece_id": piece_id, **asked}).status_code
+
+    assert place("back-panel", before="shelf-dado-420") == 204
     assert order() == ["shelf-dado-212", "shelf-dado-64", "back-panel", "shelf-dado-420"]
-    client.post("/api/cuts/back-panel/move", json={"to": "earlier"})
-    client.post("/api/cuts/back-panel/move", json={"to": "earlier"})
-    client.post("/api/cuts/back-panel/move", json={"to": "earlier"})
-    assert order()[0] == "back-panel", "the first one stays the first"
-    assert client.post("/api/cuts/nothing/move", json={"to": "later"}).status_code == 404
+    assert place("back-panel", before="shelf-dado-212") == 204
+    assert order()[0] == "back-panel"
+    assert place("back-panel") == 204
+    assert order()[-1] == "back-panel", "last where nothing is said"
+    assert place("back-panel", before="back-panel") == 204
+    assert order()[-1] == "back-panel"
+    assert place("nothing") == place("back-panel", "nothing") == 404
+    assert place("back-panel", before="lid-edges") == 404, "a cut of another board"
 
 
 def test_an_earlier_cut_of_an_edge_stops_a_later_one_until_the_order_changes(client):
@@ -119,7 +126,7 @@ def test_an_earlier_cut_of_an_edge_stops_a_later_one_until_the_order_changes(cli
     second = add("Round", size=typed("3"))
     stopped = client.get(f"/api/cuts/{second}/plan").json()
     assert {"bearing-without-edge", "order-would-do"} <= {each["code"] for each in stopped["cautions"]}
-    client.post(f"/api/cuts/{second}/move", json={"to": "earlier"})
+    client.post(f"/api/cuts/{second}/place", json={"piece_id": piece["id"], "before": first})
     assert client.get(f"/api/cuts/{second}/plan").json()["status"] != "stop"
     assert client.get(f"/api/cuts/{first}/plan").json()["glyph"] != client.get(f"/api/cuts/{second}/plan").json()["glyph"]
 

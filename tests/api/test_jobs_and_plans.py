@@ -10,7 +10,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from ranura.demo.shop import DEMO_SHOP, SHOP
-from ranura.store import repository
+from ranura.store import kept_jobs, repository
 from ranura.store.repository import Store
 
 
@@ -119,7 +119,7 @@ def test_a_piece_and_a_cut_of_ones_own_are_kept(client, store: Store):
     assert made.status_code == 201
     assert made.json()["version"] == 1
     with store.session() as session:
-        kept = repository.load_job(session, DEMO_SHOP, "little-harbour")
+        kept = kept_jobs.load_job(session, DEMO_SHOP, "little-harbour")
     assert kept.pieces[-1].cuts[0].cut.width.typed == "23/32 in"
     assert client.delete(f"/api/cuts/{made.json()['id']}").status_code == 204
     assert client.get(f"/api/cuts/{made.json()['id']}").status_code == 404
@@ -129,7 +129,7 @@ def test_a_removed_cut_comes_back_with_its_version_and_place(client):
     before = client.get("/api/jobs/little-harbour").json()
     assert client.delete("/api/cuts/shelf-dado-212").status_code == 204
     assert len(client.get("/api/jobs/little-harbour").json()["pieces"][0]["cuts"]) == 3
-    assert client.post("/api/cuts/shelf-dado-212/restore").status_code == 204
+    assert client.post("/api/removed/cuts/shelf-dado-212").status_code == 204
     assert client.get("/api/jobs/little-harbour").json() == before
 
 
@@ -172,8 +172,9 @@ def test_saving_an_old_version_is_refused_with_the_newer_cut(client):
         ("GET", "/api/cuts/nothing/slip.pdf", None),
         ("DELETE", "/api/pieces/nothing", None),
         ("PUT", "/api/pieces/nothing", {"piece": PIECE}),
-        ("POST", "/api/pieces/nothing/restore", None),
-        ("POST", "/api/cuts/nothing/restore", None),
+        ("POST", "/api/removed/pieces/nothing", None),
+        ("POST", "/api/removed/bits/nothing", None),
+        ("POST", "/api/removed/cuts/nothing", None),
         ("POST", "/api/jobs/nothing/pieces", {"piece": PIECE}),
         ("POST", "/api/pieces/nothing/cuts", {"name": "x", "cut": cut()}),
         ("PUT", "/api/cuts/nothing", {"name": "x", "cut": cut(), "version": 1}),
@@ -191,7 +192,7 @@ def test_what_belongs_to_another_shop_is_not_there(client, store: Store):
     with store.session() as session:
         repository.remove_shop(session, "other")
         repository.add_shop(session, other)
-        repository.add_job(session, "other", id="their-job", name="Theirs")
+        kept_jobs.add_job(session, "other", id="their-job", name="Theirs")
     assert client.get("/api/jobs/their-job").status_code == 404
     assert [job["id"] for job in client.get("/api/jobs").json()] == ["little-harbour"]
 
@@ -213,3 +214,68 @@ def test_every_refusal_of_a_pinned_tool_is_shown_not_hidden(client):
     made = plan(client, bit_id="straight-12", router_id="plunge-two")
     assert made.status_code == 200
     assert made.json()["status"] == "stop"
+
+
+def test_jobs_are_listed_changed_copied_taken_away_and_brought_back(client):
+    other = client.post("/api/jobs", json={"name": "  Second job "}).json()
+    assert (other["name"], other["notes"], other["archived"]) == ("Second job", "", False)
+    first, second = client.get("/api/jobs").json()
+    assert (first["boards"], first["cuts"], second["boards"], second["picture"]) == (28, 14, 0, [])
+    assert len(first["picture"][0]) == 4, "the outline of its first board"
+    change = f"/api/jobs/{other['id']}"
+    assert client.put(change, json={"notes": "Glue on Friday"}).json()["notes"] == "Glue on Friday"
+    assert client.put(change, json={"name": "Stage", "archived": True}).json()["name"] == "Stage"
+    assert client.get("/api/jobs").json()[1]["archived"]
+    copied = client.post("/api/jobs/little-harbour/copy").json()["id"]
+    assert client.get(f"/api/jobs/{copied}").json()["name"] == "The Little Harbour, copy"
+    assert client.delete("/api/jobs/little-harbour").status_code == 204
+    assert client.get("/api/jobs/little-harbour").status_code == 404
+    assert client.get("/api/cuts/lid-edges").status_code == 404, "what is in it is not here either"
+    (gone,) = client.get("/api/removed").json()
+    assert (gone["kind"], gone["name"]) == ("jobs", "The Little Harbour")
+    assert client.post("/api/removed/jobs/little-harbour").status_code == 204
+    assert client.get("/api/jobs/little-harbour").json()["pieces"]
+    assert client.get("/api/removed").json() == []
+
+
+@pytest.mark.parametrize("name", ["", "  ", "a\0b", "two\nlines", "x" * 81])
+def test_names_that_nobody_could_read_are_refused_where_they_are(client, name):
+    for method, path in (("POST", "/api/jobs"), ("PUT", "/api/jobs/little-harbour")):
+        answer = client.request(method, path, json={"name": name})
+        assert answer.status_code == 422
+        assert answer.json()["error"]["field"] == "name"
+        assert "string" not in answer.json()["error"]["message"]
+
+
+def test_a_piece_and_a_cut_are_copied_and_tools_come_back(client):
+    made = client.post("/api/pieces/wing-case-side/copy").json()["id"]
+    pieces = client.get("/api/jobs/little-harbour").json()["pieces"]
+    assert [each["id"] for each in pieces][:2] == ["wing-case-side", made]
+    assert client.post(f"/api/pieces/{made}/place", json={}).status_code == 204
+    assert client.get("/api/jobs/little-harbour").json()["pieces"][-1]["id"] == made
+    assert client.post(f"/api/pieces/{made}/place", json={"before": "nothing"}).status_code == 404
+    assert client.post("/api/cuts/back-panel/copy").status_code == 201
+    before = client.get("/api/bits").json()
+    spare = next(each["id"] for each in before["bits"] if not client.get(f"/api/bits/{each['id']}").json()["uses"])
+    assert client.delete(f"/api/bits/{spare}").status_code == 204
+    assert client.post(f"/api/removed/bits/{spare}").status_code == 204
+    assert client.get("/api/bits").json() == before
+    assert client.get("/api/removed").json() == []
+
+
+def test_all_slips_of_a_job_are_one_file_and_an_older_state_is_not_printed(client):
+    answer = client.get("/api/jobs/little-harbour/slips.pdf?paper=Letter&unit=in")
+    assert answer.headers["content-type"] == "application/pdf"
+    assert answer.content.startswith(b"%PDF")
+    slip = "/api/cuts/shelf-dado-212/slip.pdf"
+    assert client.get(f"{slip}?version=1").status_code == 200
+    older = client.get(f"{slip}?version=2")
+    assert older.status_code == 409
+    assert older.text == "Middle shelf was changed since this page showed it. Look at it again, then print it."
+    empty = client.post("/api/jobs", json={"name": "Empty"}).json()["id"]
+    assert client.get(f"/api/jobs/{empty}/slips.pdf").text == "Empty has no cut yet."
+    assert client.get("/api/jobs/nothing/slips.pdf").status_code == 404
+    client.put("/api/pieces/wing-case-side", json={"piece": {**PIECE, "length": typed("200")}})
+    broken = client.get("/api/jobs/little-harbour/slips.pdf")
+    assert broken.status_code == 422
+    assert broken.text.startswith("Middle shelf in Wing case side has no slip: ")

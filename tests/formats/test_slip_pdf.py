@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import dataclasses
 import itertools
+from datetime import UTC, datetime
 from io import BytesIO
 
 import pytest
@@ -15,24 +16,27 @@ from ranura.core.text.lengths import read
 from ranura.demo.jobs import PIECES, SHELF_DADOES, WING_CASE_SIDE
 from ranura.demo.shop import SHOP
 from ranura.formats import drawing_pdf
-from ranura.formats.slip_pdf import Sheet, slip_pdf
+from ranura.formats.slip_pdf import Board, CutList, Sheet, slip_pdf
 from ranura.formats.type_on_paper import DENOMINATOR, FONTS, NUMERATOR, register, width_of, wrapped
 from ranura.formats.words_apart import Words
 
 POINTS_PER_MM = 72 / 25.4
+AT = datetime(2026, 11, 28, 9, 5, tzinfo=UTC)
 
 
 def printed(paper="A4", system="metric", **changes) -> tuple[PdfReader, Sheet]:
     cut = dataclasses.replace(SHELF_DADOES[0][2], **changes)
     plan = plan_cut(cut, WING_CASE_SIDE, SHOP, SHOP.rules)
-    sheet = Sheet(plan=plan, piece=WING_CASE_SIDE, name="Middle shelf", shop_name=SHOP.name, material_name="birch plywood")
-    return PdfReader(BytesIO(slip_pdf(sheet, paper=paper, system=system))), sheet
+    sheet = sheet_with(plan, WING_CASE_SIDE, "Middle shelf", "birch plywood")
+    return PdfReader(BytesIO(slip_pdf([sheet], paper=paper, system=system, at=AT))), sheet
+
+
+def sheet_with(plan, piece, name: str, material: str) -> Sheet:
+    return Sheet(plan=plan, piece=piece, name=name, version=3, job_name="The job", shop_name=SHOP.name, material_name=material)
 
 
 def words(reader: PdfReader) -> str:
     text = " ".join(page.extract_text() for page in reader.pages)
-    for digit in range(10):
-        text = text.replace(chr(NUMERATOR + digit), str(digit)).replace(chr(DENOMINATOR + digit), str(digit))
     return text.replace("\u2044", "/").replace("\u2009", " ")
 
 
@@ -76,8 +80,9 @@ def test_a_stop_is_printed_as_one():
 def test_printing_twice_gives_the_same_bytes():
     cut = SHELF_DADOES[0][2]
     plan = plan_cut(cut, WING_CASE_SIDE, SHOP, SHOP.rules)
-    sheet = Sheet(plan=plan, piece=WING_CASE_SIDE, name="x", shop_name="y", material_name="birch plywood")
-    assert slip_pdf(sheet, paper="A4", system="metric") == slip_pdf(sheet, paper="A4", system="metric")
+    sheet = sheet_with(plan, WING_CASE_SIDE, "x", "birch plywood")
+    first, second = (slip_pdf([sheet], paper="A4", system="metric", at=AT) for _ in range(2))
+    assert first == second
 
 
 def test_every_face_is_embedded_and_none_is_the_readers_own():
@@ -114,7 +119,7 @@ def test_every_sign_a_plan_can_say_has_a_glyph(request):
 
 def sheet_of(cut, piece):
     plan = plan_cut(cut, piece, SHOP, SHOP.rules)
-    return Sheet(plan=plan, piece=piece, name="A cut", shop_name=SHOP.name, material_name="a wood")
+    return sheet_with(plan, piece, "A cut", "a wood")
 
 
 @pytest.mark.parametrize(
@@ -130,7 +135,7 @@ def sheet_of(cut, piece):
 @pytest.mark.parametrize("system", ["metric", "inch"])
 def test_stations_and_many_passes_follow_on_a_page_of_their_own(cut_id, pages, says, system):
     cut, piece = next((c, p) for _, p, cuts in PIECES for i, _, c in cuts if i == cut_id)
-    reader = PdfReader(BytesIO(slip_pdf(sheet_of(cut, piece), paper="A4", system=system)))
+    reader = PdfReader(BytesIO(slip_pdf([sheet_of(cut, piece)], paper="A4", system=system, at=AT)))
     assert len(reader.pages) == pages
     if system == "metric":
         for words_ in says:
@@ -140,7 +145,7 @@ def test_stations_and_many_passes_follow_on_a_page_of_their_own(cut_id, pages, s
 def test_forty_stations_fill_as_many_pages_as_they_need():
     tools = dataclasses.replace(WING_CASE_SIDE, length=read("2400", "mm"))
     cut = dataclasses.replace(SHELF_DADOES[0][2], position=read("90", "mm"), spacing=read("40", "mm"), count=50)
-    reader = PdfReader(BytesIO(slip_pdf(sheet_of(cut, tools), paper="Letter", system="metric")))
+    reader = PdfReader(BytesIO(slip_pdf([sheet_of(cut, tools)], paper="Letter", system="metric", at=AT)))
     assert len(reader.pages) == 3
     said = words(reader)
     assert "2050 mm" in said, "the fiftieth is the first and 49 times 40"
@@ -148,7 +153,7 @@ def test_forty_stations_fill_as_many_pages_as_they_need():
 
 def test_the_places_of_a_repeat_bear_their_numbers_on_paper():
     cut, piece = next((c, p) for _, p, cuts in PIECES for i, _, c in cuts if i == "rail-slots")
-    page = PdfReader(BytesIO(slip_pdf(sheet_of(cut, piece), paper="A4", system="metric"))).pages[0]
+    page = PdfReader(BytesIO(slip_pdf([sheet_of(cut, piece)], paper="A4", system="metric", at=AT))).pages[0]
     found: list[tuple[str, float, float]] = []
     page.extract_text(visitor_text=lambda text, _cm, tm, _font, _size: found.append((text.strip(), tm[4], tm[5])))
     upper = page.mediabox.height / 2
@@ -167,8 +172,35 @@ def test_no_words_of_a_drawing_on_paper_lie_on_one_another(monkeypatch, cut_id, 
 
     monkeypatch.setattr(drawing_pdf, "Words", kept)
     cut, piece = next((c, p) for _, p, cuts in PIECES for i, _, c in cuts if i == cut_id)
-    slip_pdf(sheet_of(cut, piece), paper="A4", system=system)
+    slip_pdf([sheet_of(cut, piece)], paper="A4", system=system, at=AT)
     assert sum(len(each.taken) for each in drawings) > 5
     for each in drawings:
         for (ax, ay, bx, by), (cx, cy, dx, dy) in itertools.combinations(each.taken, 2):
             assert min(bx, dx) - max(ax, cx) < 1.5 or min(by, dy) - max(ay, cy) < 1.5
+
+
+def test_every_page_says_whose_it_is_of_which_state_when_and_which_page_of_how_many():
+    reader, _ = printed(depth=read("15", "mm"))
+    for number, page in enumerate(reader.pages, start=1):
+        said = page.extract_text()
+        assert "The job" in said
+        assert "Wing case side × 2" in said
+        assert f"cut version 3 · printed 28.11.2026 09:05 · page {number} of 2" in said
+    assert reader.metadata.author == SHOP.name
+    assert reader.metadata.creation_date == AT
+
+
+def test_a_job_is_one_file_with_its_cut_list():
+    sheets = [sheet_of(cut, piece) for _, piece, cuts in PIECES for _, _, cut in cuts[:1]]
+    boards = [Board(piece=piece, material_name="a wood") for _, piece, _ in PIECES] * 5
+    cut_list = CutList(boards=boards, notes="Glue on Friday\n" + "long " * 60)
+    reader = PdfReader(BytesIO(slip_pdf(sheets, paper="A4", system="metric", at=AT, cut_list=cut_list)))
+    said = [page.extract_text() for page in reader.pages]
+    assert "Glue on Friday" in said[0]
+    assert "1100 mm × 45 mm × 30 mm" in said[0]
+    assert "Control cross" in said[0]
+    assert "pieces" in said[1], "the boards after the thirtieth"
+    assert sum(each.count("a wood") for each in said[:2]) == len(boards)
+    for number, page in enumerate(said, start=1):
+        assert f"page {number} of {len(said)}" in page
+    assert len(said) > len(sheets) + 1

@@ -10,7 +10,7 @@ import pytest
 from ranura.demo.shop import SHOP
 from ranura.host import backups, places, running
 from ranura.host.progress import CannotGoOn
-from ranura.store import repository, shops
+from ranura.store import kept_jobs, repository, shops
 from ranura.store.backup import read, written
 from ranura.store.copies import folder_of
 
@@ -20,7 +20,7 @@ def filled(home, name: str) -> str:
     with backups._opened(home) as store:
         with store.session() as session:
             repository.replace_shop(session, dataclasses.replace(SHOP, id=shops.OWN_SHOP, name=name))
-            repository.add_job(session, shops.OWN_SHOP, id=f"job-{name}", name=name)
+            kept_jobs.add_job(session, shops.OWN_SHOP, id=f"job-{name}", name=name)
         with store.session() as session:
             return written(session, shops.OWN_SHOP)
 
@@ -83,10 +83,10 @@ def test_a_shop_of_the_checkout_is_moved_over_once(monkeypatch, tmp_path):
     assert backups.earlier_shop(home) is None, "once"
     with backups._opened(home) as store:
         with store.session() as session:
-            repository.add_job(session, shops.OWN_SHOP, id="job-after", name="After")
+            kept_jobs.add_job(session, shops.OWN_SHOP, id="job-after", name="After")
         backups.move_over(store, home, found)
         with store.session() as session:
-            assert len(repository.list_jobs(session, shops.OWN_SHOP)) == 2, "never in the place of what is there"
+            assert len(kept_jobs.list_jobs(session, shops.OWN_SHOP)) == 2, "never in the place of what is there"
     with backups._opened(tmp_path / "checkout") as store, store.session() as session:
         assert read(written(session, shops.OWN_SHOP)).rows == read(text).rows, "what was there stays"
 

@@ -7,13 +7,12 @@ import json
 from datetime import date, timedelta
 
 import pytest
-from sqlalchemy import select
 
 from ranura.core.shop.drawer.history import events
 from ranura.core.text.lengths import read as length
 from ranura.demo.jobs import JOB_ID, SHELF_DADOES
 from ranura.demo.shop import DEMO_SHOP, SHOP
-from ranura.store import backup, copies, history, repository, shops
+from ranura.store import backup, copies, history, kept_jobs, removed, repository, shops
 from ranura.store.backup import TABLES, BackupError
 from ranura.store.models import Base
 
@@ -25,12 +24,13 @@ def used(store):
     """The demo shop after some work: a cut changed, another and a board removed, something known of a bit."""
     with store.session() as session:
         cut_id, name, cut = SHELF_DADOES[0]
-        repository.save_cut(
+        kept_jobs.save_cut(
             session, DEMO_SHOP, cut_id, name=name, cut=dataclasses.replace(cut, depth=length("7", "mm")), version=1
         )
-        repository.set_cut_removed(session, DEMO_SHOP, "cross-mortise", True)
-        repository.set_piece_removed(session, DEMO_SHOP, "emblem-lid", True)
-        repository.add_job(session, DEMO_SHOP, id="second", name="Second job, „½“")
+        removed.remove_part(session, DEMO_SHOP, "cuts", "cross-mortise")
+        removed.remove_part(session, DEMO_SHOP, "pieces", "emblem-lid")
+        removed.remove_thing(session, DEMO_SHOP, "guides", SHOP.guides[0].id)
+        kept_jobs.add_job(session, DEMO_SHOP, id="second", name="Second job, „½“")
         bit = SHOP.bits[0]
         history.record(session, DEMO_SHOP, [(bit.id, each) for each in life_of(bit)])
     return store
@@ -58,7 +58,7 @@ def test_it_goes_into_an_empty_shop_row_by_row(used):
     made, before = backup.read(text_of(used)), rows(used)
     assert made.counts["cuts"] == 14
     assert made.counts["bit_events"] > 0
-    assert any(row["removed"] for row in before["cuts"])
+    assert any(row["removed_at"] for row in before["cuts"])
     with used.session() as session:
         repository.remove_shop(session, DEMO_SHOP)
         shops_empty = dataclasses.replace(
@@ -69,7 +69,7 @@ def test_it_goes_into_an_empty_shop_row_by_row(used):
         backup.put_back(session, DEMO_SHOP, made)
     assert rows(used) == before
     with used.session() as session:
-        assert repository.load_job(session, DEMO_SHOP, JOB_ID).pieces
+        assert kept_jobs.load_job(session, DEMO_SHOP, JOB_ID).pieces
         assert backup.read(text_of(used)).rows == made.rows
 
 
@@ -113,13 +113,29 @@ def test_what_is_wrong_is_refused_and_nothing_is_changed(used, name):
     assert rows(used) == before
 
 
-def test_a_column_that_came_later_takes_what_it_begins_with(used):
-    """A backup of before a column was there is put back with what new rows have."""
-    older = changed(text_of(used), lambda tables: [row.pop("removed") for row in tables["pieces"]])
+def test_a_backup_of_before_is_put_back_as_things_are_kept_today(used):
+    """It only said that something was removed; columns and tables that came later take what they begin with."""
+
+    def older(tables):
+        del tables["removed_things"]
+        for name in ("pieces", "cuts"):
+            for row in tables[name]:
+                row["removed"] = row.pop("removed_at") is not None
+        for row in tables["jobs"]:
+            for later in ("notes", "archived", "changed_at", "removed_at"):
+                del row[later]
+
+    before = rows(used)
+    made = backup.read(changed(text_of(used), older))
     with used.session() as session:
-        backup.put_back(session, DEMO_SHOP, backup.read(older))
-        table = Base.metadata.tables["pieces"]
-        assert not any(session.execute(select(table.c.removed)).scalars())
+        backup.put_back(session, DEMO_SHOP, made)
+    now = rows(used)
+    assert now["removed_things"] == []
+    gone = {name: [row["id"] for row in before[name] if row["removed_at"]] for name in ("pieces", "cuts")}
+    assert gone == {name: [row["id"] for row in now[name] if row["removed_at"] == made.made[:19]] for name in gone}
+    assert [(row["name"], row["notes"], row["archived"]) for row in now["jobs"]] == [
+        (row["name"], "", False) for row in before["jobs"]
+    ]
 
 
 def test_copies_are_kept_every_week_and_five_of_them(used, tmp_path):

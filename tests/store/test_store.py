@@ -4,12 +4,14 @@ from __future__ import annotations
 
 import dataclasses
 from collections.abc import Iterator
+from datetime import timedelta
 
 import pymysql
 import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
-from sqlalchemy import Engine, create_engine, inspect, select, text
+from sqlalchemy import Engine, column, create_engine, inspect, select, text
+from sqlalchemy import table as sa_table
 from sqlalchemy.exc import IntegrityError
 
 from ranura.core.cuts.channel.asked import ChannelCut
@@ -19,10 +21,11 @@ from ranura.demo.jobs import JOB_ID, SHELF_DADOES
 from ranura.demo.shop import DEMO_SHOP, SHOP
 from ranura.host import places
 from ranura.host.database import PrivateDatabase
-from ranura.store import repository, shops
+from ranura.store import kept_jobs, removed, repository, shops
 from ranura.store.items import NotFoundError
+from ranura.store.kept_jobs import StaleError
 from ranura.store.models import Base, ShopRow
-from ranura.store.repository import StaleError, Store
+from ranura.store.repository import Store
 from ranura.store.schema import OldDatabaseError, upgrade
 
 OLD_TABLES = places.ROOT / "tests" / "data" / "tables_0017.sql"
@@ -49,10 +52,10 @@ def test_the_demo_shop_comes_back_equal(store: Store):
 @given(cut=cuts, name=st.text(min_size=1, max_size=40).filter(str.strip))
 def test_any_cut_saved_and_loaded_equals_itself(store: Store, cut: ChannelCut, name: str):
     with store.session() as session:
-        version = repository.load_cut(session, DEMO_SHOP, "shelf-dado-212").version
-        saved = repository.save_cut(session, DEMO_SHOP, "shelf-dado-212", name=name, cut=cut, version=version)
+        version = kept_jobs.load_cut(session, DEMO_SHOP, "shelf-dado-212").version
+        saved = kept_jobs.save_cut(session, DEMO_SHOP, "shelf-dado-212", name=name, cut=cut, version=version)
     with store.session() as session:
-        loaded = repository.load_cut(session, DEMO_SHOP, "shelf-dado-212")
+        loaded = kept_jobs.load_cut(session, DEMO_SHOP, "shelf-dado-212")
     assert loaded == saved
     assert (loaded.cut, loaded.name, loaded.version) == (cut, name, version + 1)
 
@@ -71,21 +74,21 @@ def test_house_rules_come_back_equal(store: Store, speed, depth):
 def test_an_older_version_is_stale_and_changes_nothing(store: Store):
     cut = SHELF_DADOES[0][2]
     with store.session() as session:
-        repository.save_cut(session, DEMO_SHOP, "shelf-dado-212", name="first", cut=cut, version=1)
+        kept_jobs.save_cut(session, DEMO_SHOP, "shelf-dado-212", name="first", cut=cut, version=1)
     with pytest.raises(StaleError) as caught, store.session() as session:
-        repository.save_cut(session, DEMO_SHOP, "shelf-dado-212", name="second", cut=cut, version=1)
+        kept_jobs.save_cut(session, DEMO_SHOP, "shelf-dado-212", name="second", cut=cut, version=1)
     assert (caught.value.newer.name, caught.value.newer.version) == ("first", 2)
 
 
 def test_the_demo_shop_is_never_touched_again_unless_laid_anew(store: Store):
     with store.session() as session:
-        repository.set_cut_removed(session, DEMO_SHOP, "shelf-dado-64", True)
+        removed.remove_part(session, DEMO_SHOP, "cuts", "shelf-dado-64")
     shops.lay_demo(store, fresh=False, say=lambda _: None)
     with store.session() as session:
-        assert len(repository.load_job(session, DEMO_SHOP, JOB_ID).pieces[0].cuts) == 3
+        assert len(kept_jobs.load_job(session, DEMO_SHOP, JOB_ID).pieces[0].cuts) == 3
     shops.lay_demo(store, fresh=True, say=lambda _: None)
     with store.session() as session:
-        assert len(repository.load_job(session, DEMO_SHOP, JOB_ID).pieces[0].cuts) == 4
+        assert len(kept_jobs.load_job(session, DEMO_SHOP, JOB_ID).pieces[0].cuts) == 4
 
 
 def test_ones_own_shop_stands_beside_the_demo(store: Store):
@@ -94,29 +97,29 @@ def test_ones_own_shop_stands_beside_the_demo(store: Store):
     with store.session() as session:
         own = repository.load_shop(session, shops.OWN_SHOP)
         assert (own.routers, own.bits) == ((), ()), "empty, so that the first questions are asked"
-        assert repository.list_jobs(session, shops.OWN_SHOP) == ()
+        assert kept_jobs.list_jobs(session, shops.OWN_SHOP) == ()
         with pytest.raises(NotFoundError):
-            repository.load_job(session, shops.OWN_SHOP, JOB_ID)
+            kept_jobs.load_job(session, shops.OWN_SHOP, JOB_ID)
 
 
 def test_what_is_removed_is_gone_until_it_is_brought_back_to_its_place(store: Store):
     def cuts() -> list[str]:
         with store.session() as session:
-            pieces = repository.load_job(session, DEMO_SHOP, JOB_ID).pieces
+            pieces = kept_jobs.load_job(session, DEMO_SHOP, JOB_ID).pieces
             return [cut.id for piece in pieces for cut in piece.cuts]
 
     before = cuts()
     with store.session() as session:
-        repository.set_cut_removed(session, DEMO_SHOP, "shelf-dado-212", True)
+        removed.remove_part(session, DEMO_SHOP, "cuts", "shelf-dado-212")
     assert cuts() == before[1:]
     with store.session() as session, pytest.raises(NotFoundError):
-        repository.load_cut(session, DEMO_SHOP, "shelf-dado-212")
+        kept_jobs.load_cut(session, DEMO_SHOP, "shelf-dado-212")
     with store.session() as session:
-        repository.set_cut_removed(session, DEMO_SHOP, "shelf-dado-212", False)
-        repository.set_piece_removed(session, DEMO_SHOP, "wing-case-side", True)
+        removed.bring_part_back(session, DEMO_SHOP, "cuts", "shelf-dado-212")
+        removed.remove_part(session, DEMO_SHOP, "pieces", "wing-case-side")
     assert cuts() == [cut for cut in before if cut not in ("shelf-dado-212", "shelf-dado-64", "shelf-dado-420", "back-panel")]
     with store.session() as session:
-        repository.set_piece_removed(session, DEMO_SHOP, "wing-case-side", False)
+        removed.bring_part_back(session, DEMO_SHOP, "pieces", "wing-case-side")
     assert cuts() == before
 
 
@@ -144,20 +147,85 @@ def test_migrations_make_exactly_the_models_and_may_run_again(database: PrivateD
     engine.dispose()
 
 
-def test_a_cut_moves_one_place_and_stays_at_either_end(store: Store):
-    first, second, third, fourth = "shelf-dado-212", "shelf-dado-64", "shelf-dado-420", "back-panel"
-
-    def move(cut_id: str, *, later: bool) -> tuple[bool, list[str]]:
+@settings(max_examples=40, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture])
+@given(moves=st.lists(st.tuples(st.integers(0, 13), st.integers(0, 8), st.integers(0, 14)), min_size=1, max_size=4))
+def test_cuts_stand_where_they_were_put_and_no_other_moves(store: Store, moves):
+    """Against a list of lists: any cut into any board before any of its cuts, or last."""
+    with store.session() as session:
+        job = kept_jobs.load_job(session, DEMO_SHOP, JOB_ID)
+    model = {piece.id: [cut.id for cut in piece.cuts] for piece in job.pieces}
+    for of, to, at in moves:
+        cut = [each for cuts in model.values() for each in cuts][of % 14]
+        piece = list(model)[to % len(model)]
+        for cuts in model.values():
+            if cut in cuts:
+                cuts.remove(cut)
+        at = at % (len(model[piece]) + 1)
+        before = model[piece][at] if at < len(model[piece]) else None
+        model[piece].insert(at, cut)
         with store.session() as session:
-            moved = repository.move_cut(session, DEMO_SHOP, cut_id, later=later)
-        with store.session() as session:
-            return moved, [cut.id for cut in repository.load_job(session, DEMO_SHOP, JOB_ID).pieces[0].cuts]
+            kept_jobs.place_cut(session, DEMO_SHOP, cut, piece_id=piece, before=before)
+    with store.session() as session:
+        job = kept_jobs.load_job(session, DEMO_SHOP, JOB_ID)
+    assert {piece.id: [cut.id for cut in piece.cuts] for piece in job.pieces} == model
 
-    assert move(first, later=False) == (False, [first, second, third, fourth])
-    assert move(fourth, later=True) == (False, [first, second, third, fourth])
-    assert move(first, later=True) == (True, [second, first, third, fourth])
-    assert move(fourth, later=False) == (True, [second, first, fourth, third])
-    assert move(fourth, later=True) == (True, [second, first, third, fourth])
+
+def test_copies_hold_the_same_and_stand_after_what_they_are_of(store: Store):
+    ids = iter(f"new-{n}" for n in range(100))
+    with store.session() as session:
+        first = kept_jobs.load_job(session, DEMO_SHOP, JOB_ID)
+        cut = kept_jobs.copy_cut(session, DEMO_SHOP, "shelf-dado-64", lambda: next(ids))
+        piece = kept_jobs.copy_piece(session, DEMO_SHOP, first.pieces[1].id, lambda: next(ids))
+        now = kept_jobs.load_job(session, DEMO_SHOP, JOB_ID)
+        assert [each.id for each in now.pieces[0].cuts][1:3] == ["shelf-dado-64", cut.id]
+        assert now.pieces[0].cuts[2].cut == now.pieces[0].cuts[1].cut
+        assert now.pieces[2].id == piece
+        assert now.pieces[2].piece == dataclasses.replace(now.pieces[1].piece, name=f"{now.pieces[1].piece.name}, copy")
+        assert [each.cut for each in now.pieces[2].cuts] == [each.cut for each in now.pieces[1].cuts]
+        job = kept_jobs.copy_job(session, DEMO_SHOP, JOB_ID, lambda: next(ids))
+        copied = kept_jobs.load_job(session, DEMO_SHOP, job)
+    assert copied.name == f"{first.name}, copy"
+    assert [each.piece for each in copied.pieces] == [each.piece for each in now.pieces]
+    assert [[cut.cut for cut in each.cuts] for each in copied.pieces] == [[cut.cut for cut in each.cuts] for each in now.pieces]
+    assert len(kept_jobs.copied_name("x" * 200)) == 200
+
+
+def test_what_was_removed_is_listed_comes_back_with_what_it_is_in_and_goes_after_thirty_days(store: Store):
+    guide = SHOP.guides[3]
+    with store.session() as session:
+        removed.remove_part(session, DEMO_SHOP, "cuts", "shelf-dado-64")
+        removed.remove_part(session, DEMO_SHOP, "cuts", "lid-edges")
+        removed.remove_part(session, DEMO_SHOP, "pieces", "emblem-lid")
+        removed.remove_thing(session, DEMO_SHOP, "guides", guide.id)
+    with store.session() as session:
+        found = {(each.kind, each.id): each for each in removed.listed(session, DEMO_SHOP)}
+        assert set(found) == {("cuts", "shelf-dado-64"), ("pieces", "emblem-lid"), ("guides", guide.id)}
+        assert found["cuts", "shelf-dado-64"].of == "Wing case side, The Little Harbour"
+        assert found["guides", guide.id].name == guide.name
+        assert all(each.until - each.removed_at == removed.KEPT_FOR for each in found.values())
+        assert guide not in repository.load_shop(session, DEMO_SHOP).guides
+        removed.remove_part(session, DEMO_SHOP, "jobs", JOB_ID)
+        assert {each.kind for each in removed.listed(session, DEMO_SHOP)} == {"jobs", "guides"}
+        assert kept_jobs.list_jobs(session, DEMO_SHOP) == ()
+    with store.session() as session:
+        removed.bring_part_back(session, DEMO_SHOP, "cuts", "lid-edges")
+        removed.bring_thing_back(session, DEMO_SHOP, "guides", guide.id)
+        job = kept_jobs.load_job(session, DEMO_SHOP, JOB_ID)
+        assert "lid-edges" in [cut.id for piece in job.pieces for cut in piece.cuts], "with its board and its job"
+        assert repository.load_shop(session, DEMO_SHOP).guides == SHOP.guides, "in its old place"
+        with pytest.raises(NotFoundError):
+            removed.bring_thing_back(session, DEMO_SHOP, "guides", guide.id)
+    gone = kept_jobs.now()
+    with store.session() as session:
+        removed.let_go(session, DEMO_SHOP, at=gone + removed.KEPT_FOR - timedelta(minutes=5))
+        assert [each.id for each in removed.listed(session, DEMO_SHOP)] == ["shelf-dado-64"]
+        removed.let_go(session, DEMO_SHOP, at=gone + removed.KEPT_FOR + timedelta(minutes=5))
+        assert removed.listed(session, DEMO_SHOP) == ()
+        assert len(kept_jobs.load_job(session, DEMO_SHOP, JOB_ID).pieces[0].cuts) == 3
+
+
+LATER_TABLES, LATER = {"removed_things"}, {"removed_at", "changed_at", "archived", "notes"}
+"""What the tables of before did not have."""
 
 
 def _rows(connection) -> dict[str, list[tuple[object, ...]]]:
@@ -165,7 +233,9 @@ def _rows(connection) -> dict[str, list[tuple[object, ...]]]:
     found = {}
     for table in Base.metadata.sorted_tables:
         order = [table.c[name] for name in ("shop_id", "place", "id") if name in table.c]
-        columns = [column for column in table.columns if column.name != "place"]
+        if table.name in LATER_TABLES:
+            continue
+        columns = [column for column in table.columns if column.name != "place" and column.name not in LATER]
         found[table.name] = [tuple(row) for row in connection.execute(select(*columns).order_by(*order))]
     return found
 
@@ -185,7 +255,14 @@ def old_tables(database: PrivateDatabase, store: Store) -> Iterator[Engine]:  # 
         connection.execute(text("INSERT INTO alembic_version VALUES ('0017')"))
         for table, rows in kept.items():
             if rows:
-                connection.execute(table.insert(), [dict(row) for row in rows])
+                was = {"removed": False} if table.name in ("pieces", "cuts") else {}
+                values = [{key: value for key, value in row.items() if key not in LATER} | was for row in rows]
+                old = sa_table(table.name, *(column(name) for name in values[0]))
+                types = {each.name: each.type for each in table.c}
+                for each in old.c:
+                    each.type = types.get(each.name, each.type)
+                connection.execute(old.insert(), values)
+        connection.execute(text("UPDATE cuts SET removed = 1 WHERE id = 'cross-mortise'"))
         connection.execute(text("UPDATE cuts SET place = 3 WHERE id = 'shelf-dado-420'"))
         connection.execute(text("UPDATE cuts SET place = 3 WHERE id = 'back-panel'"))
     yield engine
@@ -203,10 +280,12 @@ def test_a_database_of_the_last_revision_before_is_taken_over_row_by_row(databas
     upgrade(database.url)
     with old_tables.connect() as connection:
         assert _rows(connection) == before
-        assert connection.scalar(text("SELECT version_num FROM alembic_version")) == "0001_tables"
+        assert connection.scalar(text("SELECT version_num FROM alembic_version")) == "0002_jobs"
         for table in ("cuts", "bits", "jobs"):
             doubled = f"SELECT count(*) FROM {table} GROUP BY shop_id, place HAVING count(*) > 1"
             assert connection.execute(text(doubled)).all() == []
+        gone = connection.execute(text("SELECT id FROM cuts WHERE removed_at IS NOT NULL")).scalars().all()
+        assert gone == ["cross-mortise"]
     test_migrations_make_exactly_the_models_and_may_run_again(database)
 
 
@@ -241,6 +320,6 @@ def test_the_server_is_private_and_strict(database: PrivateDatabase):
 def test_a_name_in_any_script_is_kept(store: Store):
     cut = dataclasses.replace(SHELF_DADOES[0][2])
     with store.session() as session:
-        kept = repository.save_cut(session, DEMO_SHOP, "shelf-dado-212", name="棚 – étagère 🪵", cut=cut, version=1)
+        kept = kept_jobs.save_cut(session, DEMO_SHOP, "shelf-dado-212", name="棚 – étagère 🪵", cut=cut, version=1)
     with store.session() as session:
-        assert repository.load_cut(session, DEMO_SHOP, "shelf-dado-212").name == kept.name == "棚 – étagère 🪵"
+        assert kept_jobs.load_cut(session, DEMO_SHOP, "shelf-dado-212").name == kept.name == "棚 – étagère 🪵"

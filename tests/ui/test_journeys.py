@@ -16,7 +16,7 @@ from ranura.api.application import Settings, create_app
 from ranura.api.saved_shop import SavedShop
 from ranura.demo.shop import DEMO_SHOP
 from ranura.host import places
-from ranura.store import repository
+from ranura.store import kept_jobs
 
 pytestmark = pytest.mark.slow
 
@@ -190,11 +190,11 @@ def test_undo_finds_its_cut_again_after_another_was_opened(page: Page, late: boo
     if late:  # what the page read of the cut before is older than what it saved
         page.route("**/api/jobs/little-harbour", lambda route: answers.append(route))
     field(page, "depth").fill("9")
-    expect(page.get_by_label("Undo: Middle shelf")).to_be_enabled()
+    expect(page.get_by_label("Undo: depth of Middle shelf")).to_be_enabled()
     saved(page)
     page.locator('[data-cut="shelf-dado-64"]').click()
     expect(field(page, "position")).to_have_value("64")
-    page.get_by_label("Undo: Middle shelf").click()
+    page.get_by_label("Undo: depth of Middle shelf").click()
     expect(field(page, "position")).to_have_value("212")
     for each in answers:
         each.continue_()
@@ -208,7 +208,7 @@ def test_undo_finds_its_cut_again_after_another_was_opened(page: Page, late: boo
 def test_a_piece_and_a_cut_of_ones_own_survive_a_restart(page: Page, shop: Served, store):
     page.get_by_test_id("new-piece").click()
     page.get_by_test_id("save-piece").click()
-    expect(page.get_by_text("Give the board a name")).to_be_visible()
+    expect(page.get_by_text("The name: give it a name")).to_be_visible()
     page.get_by_test_id("piece-name").fill("Pantry shelf")
     page.locator('[data-field="piece-length"]').fill("32 in")
     page.locator('[data-field="piece-width"]').fill("280")
@@ -327,7 +327,7 @@ def test_a_database_that_is_down_loses_nothing_and_the_page_recovers(page: Page,
     saved(page)
     expect(page.get_by_test_id("down")).to_have_count(0)
     with store.session() as session:
-        assert repository.load_cut(session, DEMO_SHOP, "shelf-dado-212").cut.depth.typed == "7"
+        assert kept_jobs.load_cut(session, DEMO_SHOP, "shelf-dado-212").cut.depth.typed == "7"
 
 
 def test_a_database_that_is_killed_comes_back_and_what_was_typed_is_kept(page: Page, database, store):
@@ -336,7 +336,7 @@ def test_a_database_that_is_killed_comes_back_and_what_was_typed_is_kept(page: P
     expect(section(page, "depths")).to_contain_text("7 mm")  # planning needs no database
     saved(page)
     with store.session() as session:
-        assert repository.load_cut(session, DEMO_SHOP, "shelf-dado-212").cut.depth.typed == "7"
+        assert kept_jobs.load_cut(session, DEMO_SHOP, "shelf-dado-212").cut.depth.typed == "7"
 
 
 def test_a_start_without_a_database_waits_and_then_opens(open_page: Callable[..., Page], shop: Served, store):

@@ -157,10 +157,9 @@ def test_bits_are_found_by_typing_put_away_and_brought_back(open_page: Callable[
     page.get_by_test_id("bit-straight-6").click()
     expect(page.get_by_test_id("bit-marks")).to_contain_text("Trim one")
     page.get_by_test_id("away-bit").click()
-    expect(page.get_by_test_id("undo-drawer")).to_contain_text("put away 6 straight")
     page.get_by_test_id("find-bits").fill("")
     expect(page.get_by_test_id("bit-straight-6")).to_have_count(0)
-    page.get_by_test_id("undo-drawer").click()
+    page.get_by_label("Undo: putting away 6 straight").click()
     expect(page.get_by_test_id("bit-straight-6")).to_be_visible()
     page.get_by_test_id("bit-straight-8" if page.get_by_test_id("bit-straight-8").count() else "bit-core-box-4").click()
     page.get_by_test_id("remove-bit").click()
@@ -209,7 +208,7 @@ def test_a_dial_point_is_dragged_by_keys_and_undone(open_page: Callable[..., Pag
     point.focus()
     page.keyboard.press("ArrowDown")
     expect(point).to_have_attribute("aria-valuetext", "21900 rpm, measured")
-    page.get_by_test_id("undo-bench").click()
+    page.get_by_label("Undo: the dial of Plunge two").click()
     expect(point).to_have_attribute("aria-valuetext", "22000 rpm, from the manual")
 
 

@@ -15,7 +15,7 @@ from ranura.core.choosing.purchases import Shopping
 from ranura.core.cutting.need import Clean, CutKind, StraightCut
 from ranura.core.tools import Tools, tools_for_section
 from ranura.requests.from_core import IdText, LengthIn, RequestModel
-from ranura.store import repository
+from ranura.store import kept_jobs
 
 router = APIRouter(prefix="/api", tags=["choosing"], responses=ERRORS)
 
@@ -87,7 +87,7 @@ def choose(asked: ChooseIn, shop: TheShop, planning: ThePlanning) -> ToolsView:
 def what_to_buy(shop: TheShop, store: TheStore, planning: ThePlanning) -> Shopping:
     """What would make the cuts of all jobs possible or clearly better."""
     with store.session() as session:
-        jobs = [repository.load_job(session, shop.id, job.id) for job in repository.list_jobs(session, shop.id)]
+        jobs = [kept_jobs.load_job(session, shop.id, job.id) for job in kept_jobs.list_jobs(session, shop.id)]
     cuts = [
         PlannedCut(id=cut.id, name=f"{cut.name}, {kept.piece.name}", cut=cut.cut, piece=kept.piece)
         for job in jobs

@@ -18,7 +18,7 @@ from ranura.core.shop.shop import Shop
 from ranura.core.text.forms import Change, Form, TypedLength
 from ranura.requests.cuts import CutRequests, PlanAsked
 from ranura.requests.from_core import LENIENT, RequestModel
-from ranura.store import repository
+from ranura.store import kept_jobs
 
 ROUTES = CutRoutes(prefix="/api", tags=["forms"], responses=ERRORS)
 
@@ -47,7 +47,7 @@ class FormAsked(RequestModel):
 def starts(piece: str, shop: TheShop, store: TheStore, planning: ThePlanning, request: Request) -> tuple[StartView, ...]:
     """The cuts that can be begun in a kept piece, each with its form."""
     with store.session() as session:
-        board = repository.load_piece(session, shop.id, piece)
+        board = kept_jobs.load_piece(session, shop.id, piece)
     requests: CutRequests = request.app.state.cut_requests
     return tuple(
         StartView(

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
 from uuid import uuid4
 
 from fastapi import Response
@@ -9,16 +10,23 @@ from fastapi import Response
 from ranura.api.cut_routes import CutRoutes
 from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS, StaleBody
-from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
-from ranura.api.views import CutItem, JobView, cut_item, job_view
+from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop, TheStore
+from ranura.api.views import CutItem, JobCard, JobView, cut_item, job_card, job_view
 from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.shop.shop import Shop
 from ranura.requests.cuts import NewCut, NewPiece, SaveCut
-from ranura.requests.shop import JobIn, MoveIn
-from ranura.store import repository
-from ranura.store.repository import JobName
+from ranura.requests.shop import JobChange, JobIn, PlaceCutIn, PlacePieceIn
+from ranura.store import kept_jobs, removed
+from ranura.store.removed import Removed, RemovedKind
 
 ROUTES = CutRoutes(prefix="/api", tags=["jobs"], responses=ERRORS)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Made:
+    """The id of something that was made."""
+
+    id: str
 
 
 def _checked(piece: Piece, shop: Shop) -> Piece:
@@ -33,10 +41,10 @@ def _new_id() -> str:
 
 
 @ROUTES.route("GET", "/jobs")
-def list_jobs(shop: TheShop, store: TheStore) -> tuple[JobName, ...]:
-    """The jobs of the shop, in order."""
+def list_jobs(shop: TheShop, store: TheStore) -> tuple[JobCard, ...]:
+    """The jobs of the shop, in order, those that were put away too."""
     with store.session() as session:
-        return repository.list_jobs(session, shop.id)
+        return tuple(job_card(each) for each in kept_jobs.list_jobs(session, shop.id))
 
 
 @ROUTES.route("POST", "/jobs", status_code=201)
@@ -44,16 +52,43 @@ def add_job(asked: JobIn, shop: TheShop, store: TheStore, planning: ThePlanning,
     """A new job, empty."""
     job_id = _new_id()
     with store.session() as session:
-        repository.add_job(session, shop.id, id=job_id, name=asked.name.strip())
-        return job_view(repository.load_job(session, shop.id, job_id), shop, planning, prior)
+        kept_jobs.add_job(session, shop.id, id=job_id, name=asked.name.strip())
+        return job_view(kept_jobs.load_job(session, shop.id, job_id), shop, planning, prior)
 
 
 @ROUTES.route("GET", "/jobs/{job_id}")
 def get_job(job_id: str, shop: TheShop, store: TheStore, planning: ThePlanning, prior: ThePriorCuts) -> JobView:
     """A job with its pieces and cuts."""
     with store.session() as session:
-        job = repository.load_job(session, shop.id, job_id)
+        job = kept_jobs.load_job(session, shop.id, job_id)
     return job_view(job, shop, planning, prior)
+
+
+@ROUTES.route("PUT", "/jobs/{job_id}")
+def save_job(
+    job_id: str, asked: JobChange, shop: TheShop, store: TheStore, planning: ThePlanning, prior: ThePriorCuts
+) -> JobView:
+    """Keeps another name, notes, or whether a job is put away; answers the whole job."""
+    with store.session() as session:
+        name = None if asked.name is None else asked.name.strip()
+        kept_jobs.save_job(session, shop.id, job_id, name=name, notes=asked.notes, archived=asked.archived)
+        session.flush()
+        return job_view(kept_jobs.load_job(session, shop.id, job_id), shop, planning, prior)
+
+
+@ROUTES.route("DELETE", "/jobs/{job_id}", status_code=204)
+def remove_job(job_id: str, shop: TheShop, store: TheStore) -> Response:
+    """Takes a job away with all that is in it; it can be brought back."""
+    with store.session() as session:
+        removed.remove_part(session, shop.id, "jobs", job_id)
+    return Response(status_code=204)
+
+
+@ROUTES.route("POST", "/jobs/{job_id}/copy", status_code=201)
+def copy_job(job_id: str, shop: TheShop, store: TheStore) -> Made:
+    """The job with all that is in it once more, at the end of the list."""
+    with store.session() as session:
+        return Made(id=kept_jobs.copy_job(session, shop.id, job_id, _new_id))
 
 
 @ROUTES.route("POST", "/jobs/{job_id}/pieces", status_code=201)
@@ -63,8 +98,8 @@ def add_piece(
     """A new piece at the end of a job; answers the whole job."""
     piece = _checked(asked.piece, shop)
     with store.session() as session:
-        repository.add_piece(session, shop.id, job_id, id=_new_id(), piece=piece)
-        return job_view(repository.load_job(session, shop.id, job_id), shop, planning, prior)
+        kept_jobs.add_piece(session, shop.id, job_id, id=_new_id(), piece=piece)
+        return job_view(kept_jobs.load_job(session, shop.id, job_id), shop, planning, prior)
 
 
 @ROUTES.route("PUT", "/pieces/{piece_id}")
@@ -74,24 +109,31 @@ def save_piece(
     """Keeps a change to a piece; its cuts follow, and those that can no longer be made show it. Answers the whole job."""
     piece = _checked(asked.piece, shop)
     with store.session() as session:
-        job_id = repository.save_piece(session, shop.id, piece_id, piece)
+        job_id = kept_jobs.save_piece(session, shop.id, piece_id, piece)
         session.flush()
-        return job_view(repository.load_job(session, shop.id, job_id), shop, planning, prior)
+        return job_view(kept_jobs.load_job(session, shop.id, job_id), shop, planning, prior)
 
 
 @ROUTES.route("DELETE", "/pieces/{piece_id}", status_code=204)
 def remove_piece(piece_id: str, shop: TheShop, store: TheStore) -> Response:
     """Takes a piece away with its cuts; it can be brought back."""
     with store.session() as session:
-        repository.set_piece_removed(session, shop.id, piece_id, True)
+        removed.remove_part(session, shop.id, "pieces", piece_id)
     return Response(status_code=204)
 
 
-@ROUTES.route("POST", "/pieces/{piece_id}/restore", status_code=204)
-def restore_piece(piece_id: str, shop: TheShop, store: TheStore) -> Response:
-    """Brings a removed piece back, in its old place."""
+@ROUTES.route("POST", "/pieces/{piece_id}/copy", status_code=201)
+def copy_piece(piece_id: str, shop: TheShop, store: TheStore) -> Made:
+    """The piece with its cuts once more, after it in its job."""
     with store.session() as session:
-        repository.set_piece_removed(session, shop.id, piece_id, False)
+        return Made(id=kept_jobs.copy_piece(session, shop.id, piece_id, _new_id))
+
+
+@ROUTES.route("POST", "/pieces/{piece_id}/place", status_code=204)
+def place_piece(piece_id: str, asked: PlacePieceIn, shop: TheShop, store: TheStore) -> Response:
+    """Puts a piece before another one of its job, or last."""
+    with store.session() as session:
+        kept_jobs.place_piece(session, shop.id, piece_id, before=asked.before)
     return Response(status_code=204)
 
 
@@ -99,9 +141,9 @@ def restore_piece(piece_id: str, shop: TheShop, store: TheStore) -> Response:
 def add_cut(piece_id: str, asked: NewCut, shop: TheShop, store: TheStore, planning: ThePlanning, prior: ThePriorCuts) -> CutItem:
     """A new cut at the end of a piece; refused when it cannot be made in it."""
     with store.session() as session:
-        piece = repository.load_piece(session, shop.id, piece_id)
+        piece = kept_jobs.load_piece(session, shop.id, piece_id)
         planning.plan(asked.cut, piece, shop, shop.rules)
-        kept = repository.add_cut(session, shop.id, piece_id, id=_new_id(), name=asked.name.strip(), cut=asked.cut)
+        kept = kept_jobs.add_cut(session, shop.id, piece_id, id=_new_id(), name=asked.name.strip(), cut=asked.cut)
     return cut_item(kept, piece, shop, planning, prior.before(kept.id, shop))
 
 
@@ -109,8 +151,8 @@ def add_cut(piece_id: str, asked: NewCut, shop: TheShop, store: TheStore, planni
 def get_cut(cut_id: str, shop: TheShop, store: TheStore, planning: ThePlanning, prior: ThePriorCuts) -> CutItem:
     """A cut as it is kept."""
     with store.session() as session:
-        kept = repository.load_cut(session, shop.id, cut_id)
-        piece = repository.load_piece(session, shop.id, kept.piece_id)
+        kept = kept_jobs.load_cut(session, shop.id, cut_id)
+        piece = kept_jobs.load_piece(session, shop.id, kept.piece_id)
     return cut_item(kept, piece, shop, planning, prior.before(kept.id, shop))
 
 
@@ -118,18 +160,25 @@ def get_cut(cut_id: str, shop: TheShop, store: TheStore, planning: ThePlanning, 
 def save_cut(cut_id: str, asked: SaveCut, shop: TheShop, store: TheStore, planning: ThePlanning, prior: ThePriorCuts) -> CutItem:
     """Keeps a change to the version that was read; 409 with the newer cut when there is one."""
     with store.session() as session:
-        before = repository.load_cut(session, shop.id, cut_id)
-        piece = repository.load_piece(session, shop.id, before.piece_id)
+        before = kept_jobs.load_cut(session, shop.id, cut_id)
+        piece = kept_jobs.load_piece(session, shop.id, before.piece_id)
         planning.plan(asked.cut, piece, shop, shop.rules)
-        kept = repository.save_cut(session, shop.id, cut_id, name=asked.name.strip(), cut=asked.cut, version=asked.version)
+        kept = kept_jobs.save_cut(session, shop.id, cut_id, name=asked.name.strip(), cut=asked.cut, version=asked.version)
     return cut_item(kept, piece, shop, planning, prior.before(kept.id, shop))
 
 
-@ROUTES.route("POST", "/cuts/{cut_id}/move", status_code=204)
-def move_cut(cut_id: str, asked: MoveIn, shop: TheShop, store: TheStore) -> Response:
-    """Moves a cut one place earlier or later in the working order of its piece; at the end it stays."""
+@ROUTES.route("POST", "/cuts/{cut_id}/copy", status_code=201)
+def copy_cut(cut_id: str, shop: TheShop, store: TheStore) -> Made:
+    """The cut once more, after it in its piece."""
     with store.session() as session:
-        repository.move_cut(session, shop.id, cut_id, later=asked.to == "later")
+        return Made(id=kept_jobs.copy_cut(session, shop.id, cut_id, _new_id).id)
+
+
+@ROUTES.route("POST", "/cuts/{cut_id}/place", status_code=204)
+def place_cut(cut_id: str, asked: PlaceCutIn, shop: TheShop, store: TheStore) -> Response:
+    """Puts a cut into a piece, its own or another, before a cut of it or last; what cannot be made there shows it."""
+    with store.session() as session:
+        kept_jobs.place_cut(session, shop.id, cut_id, piece_id=asked.piece_id, before=asked.before)
     return Response(status_code=204)
 
 
@@ -137,13 +186,23 @@ def move_cut(cut_id: str, asked: MoveIn, shop: TheShop, store: TheStore) -> Resp
 def remove_cut(cut_id: str, shop: TheShop, store: TheStore) -> Response:
     """Takes a cut away; it can be brought back."""
     with store.session() as session:
-        repository.set_cut_removed(session, shop.id, cut_id, True)
+        removed.remove_part(session, shop.id, "cuts", cut_id)
     return Response(status_code=204)
 
 
-@ROUTES.route("POST", "/cuts/{cut_id}/restore", status_code=204)
-def restore_cut(cut_id: str, shop: TheShop, store: TheStore) -> Response:
-    """Brings a removed cut back, in its old place."""
+@ROUTES.route("GET", "/removed")
+def list_removed(shop: TheShop, store: TheStore) -> tuple[Removed, ...]:
+    """What was taken away in the last thirty days, the latest first: jobs, pieces, cuts, tools."""
     with store.session() as session:
-        repository.set_cut_removed(session, shop.id, cut_id, False)
+        return removed.listed(session, shop.id)
+
+
+@ROUTES.route("POST", "/removed/{kind}/{thing_id}", status_code=204)
+def bring_back(kind: RemovedKind, thing_id: str, saved_shop: TheSavedShop, store: TheStore) -> Response:
+    """Brings back what was taken away, in its old place, with what it belongs to."""
+    if kind == "jobs" or kind == "pieces" or kind == "cuts":
+        with store.session() as session:
+            removed.bring_part_back(session, saved_shop.current().id, kind, thing_id)
+    else:
+        saved_shop.bring_back(kind, thing_id)
     return Response(status_code=204)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from datetime import datetime
 from urllib.parse import quote
 
 from fastapi import Response
@@ -13,16 +13,20 @@ from ranura.api.cut_routes import CutRoutes
 from ranura.api.prior import PriorCuts, ThePriorCuts
 from ranura.api.problems import ERRORS, RefusedPlanBody, RefusedPlanError
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
+from ranura.core.board.pieces import Piece
 from ranura.core.board.repeats import Repeats
 from ranura.core.family import NOTHING_BEFORE, Before
 from ranura.core.output.dry_run import DryRun
-from ranura.core.plan import CutPlan, PlanWithMoves
+from ranura.core.plan import CutPlan, Planning, PlanWithMoves
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
+from ranura.core.text.lengths import Unit
+from ranura.core.text.writing import System
 from ranura.core.tools import tools_for
-from ranura.formats.slip_pdf import Sheet, slip_pdf
+from ranura.formats.slip_pdf import Board, CutList, Paper, Sheet, slip_pdf
 from ranura.requests.cuts import PlanAsked, RepeatAsked
-from ranura.store import repository
+from ranura.store import kept_jobs
+from ranura.store.kept_jobs import KeptCut, KeptJob
 
 ROUTES = CutRoutes(prefix="/api", tags=["plans"], responses=ERRORS)
 
@@ -82,8 +86,8 @@ def repeats(asked: RepeatAsked, shop: TheShop, planning: ThePlanning) -> Repeats
 def kept_plan(cut_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts, planning: ThePlanning) -> CutPlan:
     """The plan of a kept cut."""
     with store.session() as session:
-        kept = repository.load_cut(session, shop.id, cut_id)
-        piece = repository.load_piece(session, shop.id, kept.piece_id)
+        kept = kept_jobs.load_cut(session, shop.id, cut_id)
+        piece = kept_jobs.load_piece(session, shop.id, kept.piece_id)
     before = prior.before(cut_id, shop)
     return planning.plan(kept.cut, piece, shop, shop.rules, before=before)
 
@@ -95,18 +99,73 @@ def slip(
     store: TheStore,
     prior: ThePriorCuts,
     planning: ThePlanning,
-    paper: Literal["A4", "Letter"] = "A4",
-    unit: Literal["mm", "in"] | None = None,
+    paper: Paper = "A4",
+    unit: Unit | None = None,
+    version: int | None = None,
 ) -> Response:
-    """The slip of a kept cut as one page."""
+    """The slip of a kept cut; refused where `version` is given and is not the one that is kept by now."""
     with store.session() as session:
-        kept = repository.load_cut(session, shop.id, cut_id)
-        piece = repository.load_piece(session, shop.id, kept.piece_id)
-    before = prior.before(cut_id, shop)
-    made = planning.plan(kept.cut, piece, shop, shop.rules, before=before)
-    system: Literal["metric", "inch"] = "inch" if (unit or shop.unit) == "in" else "metric"
-    sheet = Sheet(plan=made, piece=piece, name=kept.name, shop_name=shop.name, material_name=shop.material(piece.material).name)
-    body = slip_pdf(sheet, paper=paper, system=system)
-    named = f"inline; filename=\"slip.pdf\"; filename*=UTF-8''{quote(f'{kept.name}, {piece.name}.pdf', safe='')}"
-    headers = {"Content-Disposition": named, "Cache-Control": "no-store"}
-    return Response(body, media_type="application/pdf", headers=headers)
+        kept = kept_jobs.load_cut(session, shop.id, cut_id)
+        job = kept_jobs.job_of_cut(session, shop.id, cut_id)
+        piece = kept_jobs.load_piece(session, shop.id, kept.piece_id)
+    if version is not None and version != kept.version:
+        return _no_paper(409, f"{kept.name} was changed since this page showed it. Look at it again, then print it.")
+    sheet = _sheet(kept, piece, job, shop, planning, prior.before(cut_id, shop))
+    body = slip_pdf([sheet], paper=paper, system=_system(unit, shop), at=datetime.now().astimezone())
+    return _pdf(body, f"{kept.name}, {piece.name}")
+
+
+@ROUTES.route("GET", "/jobs/{job_id}/slips.pdf", response_class=Response)
+def slips(
+    job_id: str,
+    shop: TheShop,
+    store: TheStore,
+    prior: ThePriorCuts,
+    planning: ThePlanning,
+    paper: Paper = "A4",
+    unit: Unit | None = None,
+) -> Response:
+    """The cut list of a job and the slips of its cuts in the order of work; one that cannot be planned is named instead."""
+    with store.session() as session:
+        job = kept_jobs.load_job(session, shop.id, job_id)
+    before = prior.along(job, shop)
+    sheets = []
+    for item in job.pieces:
+        for kept in item.cuts:
+            try:
+                sheets.append(_sheet(kept, item.piece, job, shop, planning, before[kept.id]))
+            except CraftError as refused:
+                says = f"{kept.name} in {item.piece.name} has no slip: {refused.message.metric}. Mend it, or remove it."
+                return _no_paper(422, says)
+    if not sheets:
+        return _no_paper(422, f"{job.name} has no cut yet.")
+    boards = [Board(piece=each.piece, material_name=shop.material(each.piece.material).name) for each in job.pieces]
+    cut_list = CutList(boards=boards, notes=job.notes)
+    body = slip_pdf(sheets, paper=paper, system=_system(unit, shop), at=datetime.now().astimezone(), cut_list=cut_list)
+    return _pdf(body, job.name)
+
+
+def _sheet(kept: KeptCut, piece: Piece, job: KeptJob, shop: Shop, planning: Planning, before: Before) -> Sheet:
+    return Sheet(
+        plan=planning.plan(kept.cut, piece, shop, shop.rules, before=before),
+        piece=piece,
+        name=kept.name,
+        version=kept.version,
+        job_name=job.name,
+        shop_name=shop.name,
+        material_name=shop.material(piece.material).name,
+    )
+
+
+def _no_paper(status: int, says: str) -> Response:
+    """Why there is nothing to print, for a reader: what asks for paper is a tab of the browser."""
+    return Response(says, status_code=status, media_type="text/plain; charset=utf-8")
+
+
+def _system(unit: Unit | None, shop: Shop) -> System:
+    return "inch" if (unit or shop.unit) == "in" else "metric"
+
+
+def _pdf(body: bytes, name: str) -> Response:
+    named = f"inline; filename=\"slip.pdf\"; filename*=UTF-8''{quote(f'{name}.pdf', safe='')}"
+    return Response(body, media_type="application/pdf", headers={"Content-Disposition": named, "Cache-Control": "no-store"})

@@ -12,8 +12,9 @@ from ranura.core.board.pieces import Piece
 from ranura.core.family import NOTHING_BEFORE, AnyCut, Before
 from ranura.core.plan import Planning
 from ranura.core.shop.shop import Shop
-from ranura.store import repository
-from ranura.store.repository import DOWN_ERRORS, KeptJob, Store
+from ranura.store import kept_jobs
+from ranura.store.kept_jobs import KeptJob
+from ranura.store.repository import DOWN_ERRORS, Store
 
 _MOST = 2_000
 _Left = dict[tuple[AnyCut, Piece, Before], Before]
@@ -41,7 +42,7 @@ class PriorCuts:
             return fresh[cut_id]
         try:
             with self._store.session() as session:
-                job = repository.job_of_cut(session, shop.id, cut_id)
+                job = kept_jobs.job_of_cut(session, shop.id, cut_id)
         except DOWN_ERRORS:
             return self._known.get(cut_id, NOTHING_BEFORE)
         for cut, so_far in self._chain(job, shop, left):
@@ -70,8 +71,10 @@ class PriorCuts:
     def _of(self, shop: Shop) -> tuple[_Left, dict[str, Before]]:
         """What is remembered of a shop as it is kept now, for a caller to read and fill, whatever others ask meanwhile."""
         with self._lock:
-            if self._shop is not shop or len(self._left) > _MOST:
-                self._shop, self._left, self._fresh = shop, {}, {}
+            # One that was read again and is the same changes nothing.
+            if (self._shop is not shop and self._shop != shop) or len(self._left) > _MOST:
+                self._left, self._fresh = {}, {}
+            self._shop = shop
             if self._read_at != self._store.writes:
                 self._read_at, self._fresh = self._store.writes, {}
             return self._left, self._fresh

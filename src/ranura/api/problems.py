@@ -24,7 +24,8 @@ from ranura.requests.cuts import PlanAsked
 from ranura.requests.from_core import LENIENT
 from ranura.store.backup import BackupError
 from ranura.store.items import NotFoundError
-from ranura.store.repository import DOWN_ERRORS, StaleError
+from ranura.store.kept_jobs import StaleError
+from ranura.store.repository import DOWN_ERRORS
 
 
 class ProblemInner(BaseModel):

@@ -20,7 +20,7 @@ from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError, ToolError
 from ranura.formats.section_files import section_dxf, section_svg
 from ranura.requests.from_core import IdText, Name, ReadLength, RequestModel
-from ranura.store import repository
+from ranura.store import kept_jobs
 
 router = APIRouter(prefix="/api", tags=["profiles"], responses=ERRORS)
 
@@ -72,8 +72,8 @@ def remove_profile(profile_id: str, saved_shop: TheSavedShop) -> Response:
 
 def _planned(cut_id: str, shop: Shop, store: TheStore, prior: ThePriorCuts, planning: ThePlanning) -> tuple[CutPlan, str]:
     with store.session() as session:
-        kept = repository.load_cut(session, shop.id, cut_id)
-        piece = repository.load_piece(session, shop.id, kept.piece_id)
+        kept = kept_jobs.load_cut(session, shop.id, cut_id)
+        piece = kept_jobs.load_piece(session, shop.id, kept.piece_id)
     if kept.cut.kind != "edge":
         raise CutError(common_refusals.NO_SECTION_FILE, field=None)
     before = prior.before(cut_id, shop)

@@ -19,7 +19,7 @@ from ranura.core.text.lengths import Unit, read
 from ranura.core.text.lengths_format import trade_text
 from ranura.core.text.writing import Text
 from ranura.requests.from_core import RequestModel
-from ranura.store import repository
+from ranura.store import kept_jobs
 
 router = APIRouter(prefix="/api/rules", tags=["rules"], responses=ERRORS)
 
@@ -108,7 +108,7 @@ def draft_rules(asked: RulesDraft, shop: TheShop, store: TheStore, planning: The
     moved: tuple[RuleChange, ...] = ()
     if asked.job_id is not None and rules != shop.rules:
         with store.session() as session:
-            job = repository.load_job(session, shop.id, asked.job_id)
+            job = kept_jobs.load_job(session, shop.id, asked.job_id)
         cuts = [(cut.id, cut.name, cut.cut, piece.piece) for piece in job.pieces for cut in piece.cuts]
         moved = rule_changes(cuts, shop, rules, planning.plan)
     return DraftedRules(rules=rules, problems=(), changes=moved)

@@ -19,7 +19,7 @@ from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Router
 from ranura.core.text.lengths import Unit
 from ranura.core.text.writing import read_inches_to
-from ranura.store import backup, history, items, repository
+from ranura.store import backup, history, items, removed, repository
 from ranura.store.backup import Backup
 from ranura.store.items import ItemKind, ShopItem
 from ranura.store.repository import Store
@@ -100,12 +100,21 @@ class SavedShop:
             return changed
 
     def remove(self, kind: ItemKind, id: str) -> Shop:
-        """Takes a thing away. Raises NotFoundError."""
+        """Takes a thing away; it can be brought back for a while. Raises NotFoundError."""
         self.current()
         with self._lock:
             with self._store.session() as session:
-                items.remove(session, self._shop_id, kind, id)
+                removed.remove_thing(session, self._shop_id, kind, id)
             return self._with(kind, lambda kept: tuple(each for each in kept if each.id != id))
+
+    def bring_back(self, kind: ItemKind, id: str) -> Shop:
+        """Brings a thing that was taken away back. Raises NotFoundError."""
+        self.current()
+        with self._lock:
+            with self._store.session() as session:
+                removed.bring_thing_back(session, self._shop_id, kind, id)
+                kept = items.all_of(session, self._shop_id, kind)
+            return self._with(kind, lambda _: kept)
 
     def bring_in(
         self, kind: ItemKind, added: Sequence[ShopItem], changed: Sequence[tuple[ShopItem, ShopItem]], *, chunk: int

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from datetime import datetime
 from functools import cache
 from typing import Any
 
@@ -11,16 +12,16 @@ from pydantic import TypeAdapter
 
 from ranura.api.prior import PriorCuts
 from ranura.core.board.materials import Delivery, Material
-from ranura.core.board.pieces import Piece, edges_of
+from ranura.core.board.pieces import Piece, edges_of, openings_of, outline_of
 from ranura.core.family import AnyCut, Before
-from ranura.core.geometry.rings import Point
+from ranura.core.geometry.rings import Point, Ring
 from ranura.core.plan import Planning, Status
 from ranura.core.shop.house_rules import SCHOOLS, Bound, Choice, HouseRules, bounds
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
 from ranura.core.text.lengths import Unit, as_typed
 from ranura.core.text.writing import Text
-from ranura.store.repository import KeptCut, KeptJob, KeptPiece
+from ranura.store.kept_jobs import JobLine, KeptCut, KeptJob, KeptPiece
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -36,6 +37,8 @@ class CutItem:
     place: Text
     glyph: tuple[Point, ...]
     status: Status
+    needs: tuple[Text, ...]
+    """What stops it, or why it cannot be planned."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -68,11 +71,27 @@ class PieceItem:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class JobCard:
+    """A job in the list of jobs: `boards` counts every board, `picture` is the outline of its first piece from above with its
+    openings, in mm."""
+
+    id: str
+    name: str
+    archived: bool
+    changed_at: datetime
+    boards: int
+    cuts: int
+    picture: tuple[Ring, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class JobView:
     """A job as the strip shows it."""
 
     id: str
     name: str
+    notes: str
+    archived: bool
     pieces: tuple[PieceItem, ...]
 
 
@@ -125,17 +144,26 @@ def cut_json(cut: AnyCut) -> dict[str, Any]:
 _MOST_SUMMARIES = 2_000
 
 
+@dataclass(frozen=True, kw_only=True, slots=True)
+class _Summary:
+    """What the list shows of a cut besides its words."""
+
+    glyph: tuple[Point, ...]
+    status: Status
+    needs: tuple[Text, ...]
+
+
 class _Summaries:
     """What the list shows of cuts, remembered for as long as the shop stays the same value."""
 
     def __init__(self) -> None:
-        self._now: tuple[Shop | None, dict[tuple[AnyCut, Piece, Before], tuple[tuple[Point, ...], Status]]] = (None, {})
+        self._now: tuple[Shop | None, dict[tuple[AnyCut, Piece, Before], _Summary]] = (None, {})
 
-    def of(self, cut: AnyCut, piece: Piece, shop: Shop, planning: Planning, before: Before) -> tuple[tuple[Point, ...], Status]:
+    def of(self, cut: AnyCut, piece: Piece, shop: Shop, planning: Planning, before: Before) -> _Summary:
         """The small section of a cut and how it stands; a stop where it cannot be planned (any more)."""
         of, known = self._now  # read once: another thread may go on to another shop while this one plans
         if of is not shop or len(known) > _MOST_SUMMARIES:
-            known = {}
+            known = known if of == shop and len(known) <= _MOST_SUMMARIES else {}
             self._now = (shop, known)
         found = known.get((cut, piece, before))
         if found is None:
@@ -143,12 +171,13 @@ class _Summaries:
         return found
 
 
-def _summary(cut: AnyCut, piece: Piece, shop: Shop, planning: Planning, before: Before) -> tuple[tuple[Point, ...], Status]:
+def _summary(cut: AnyCut, piece: Piece, shop: Shop, planning: Planning, before: Before) -> _Summary:
     try:
         plan = planning.plan(cut, piece, shop, shop.rules, before=before)
-    except CraftError:
-        return (), "stop"  # the list shows the stop; opening the cut says why
-    return plan.glyph, plan.status
+    except CraftError as refused:
+        return _Summary(glyph=(), status="stop", needs=(refused.message,))
+    needs = tuple(each.message for each in plan.cautions if each.level == "stop")
+    return _Summary(glyph=plan.glyph, status=plan.status, needs=needs)
 
 
 _summaries = _Summaries()
@@ -156,7 +185,7 @@ _summaries = _Summaries()
 
 def cut_item(kept: KeptCut, piece: Piece, shop: Shop, planning: Planning, before: Before) -> CutItem:
     """A cut as the list shows it, made after what the cuts before it left."""
-    outline, status = _summaries.of(kept.cut, piece, shop, planning, before)
+    summary = _summaries.of(kept.cut, piece, shop, planning, before)
     return CutItem(
         id=kept.id,
         name=kept.name,
@@ -164,8 +193,9 @@ def cut_item(kept: KeptCut, piece: Piece, shop: Shop, planning: Planning, before
         cut=cut_json(kept.cut),
         title=planning.title(kept.cut, shop.rules),
         place=planning.place(kept.cut, piece),
-        glyph=outline,
-        status=status,
+        glyph=summary.glyph,
+        status=summary.status,
+        needs=summary.needs,
     )
 
 
@@ -181,7 +211,27 @@ def piece_item(kept: KeptPiece, shop: Shop, planning: Planning, before: Mapping[
 def job_view(job: KeptJob, shop: Shop, planning: Planning, prior: PriorCuts) -> JobView:
     """A job as the strip shows it."""
     before = prior.along(job, shop)
-    return JobView(id=job.id, name=job.name, pieces=tuple(piece_item(piece, shop, planning, before) for piece in job.pieces))
+    return JobView(
+        id=job.id,
+        name=job.name,
+        notes=job.notes,
+        archived=job.archived,
+        pieces=tuple(piece_item(piece, shop, planning, before) for piece in job.pieces),
+    )
+
+
+def job_card(line: JobLine) -> JobCard:
+    """A job in the list of jobs."""
+    picture = (outline_of(line.first), *openings_of(line.first)) if line.first else ()
+    return JobCard(
+        id=line.id,
+        name=line.name,
+        archived=line.archived,
+        changed_at=line.changed_at,
+        boards=line.boards,
+        cuts=line.cuts,
+        picture=picture,
+    )
 
 
 def shop_view(shop: Shop) -> ShopView:

@@ -79,6 +79,8 @@ _MESSAGES = {
     "model_type": "this must be an object with fields",
     "model_attributes_type": "this must be an object with fields",
     "json_invalid": "this is not valid JSON",
+    "string_pattern_mismatch": "give it a name in one line",
+    "string_too_short": "give it a name",
 }
 
 
@@ -96,6 +98,8 @@ def first_problem(errors: list[Any]) -> Problem:
     if error["type"] == "value_error":
         return Problem(field, str(cause))
     message = _MESSAGES.get(error["type"], error["msg"][:1].lower() + error["msg"][1:])
+    if error["type"] == "string_too_long":
+        message = f"this is too long: {len(error['input'])} signs, and at most {error['ctx']['max_length']} are kept"
     return Problem(field, message)
 
 

@@ -1,9 +1,11 @@
-"""The slip on paper: one page with the drawing above and the setup below, with boxes to tick; stations and many passes follow."""
+"""Slips on paper: of each cut one page with the drawing above and the setup below, with boxes to tick; stations and many passes
+follow. Those of a whole job begin with its cut list."""
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
+from datetime import UTC, datetime
 from io import BytesIO
 from typing import Any, Literal
 
@@ -11,6 +13,7 @@ from reportlab.lib.colors import HexColor, white
 from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.pdfgen.canvas import Canvas
 
+from ranura import VERSION
 from ranura.core.board.pieces import Piece
 from ranura.core.output.slip import SlipSection
 from ranura.core.plan import CutPlan
@@ -37,32 +40,134 @@ class Sheet:
     plan: CutPlan
     piece: Piece
     name: str
+    version: int
+    """Which state of the cut it was made from."""
+    job_name: str
     shop_name: str
     material_name: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Board:
+    """A board in a cut list."""
+
+    piece: Piece
+    material_name: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class CutList:
+    """What stands before the slips of a job."""
+
+    boards: Sequence[Board]
+    notes: str
+
+
+@dataclass(frozen=True, slots=True)
+class _Print:
+    """What all pages of one print share; pages are counted as they are begun."""
+
+    canvas: Canvas
+    width: float
+    height: float
+    system: System
+    at: datetime
+    total: int
+
+    @property
+    def inner(self) -> float:
+        return self.width - 2 * _MARGIN
 
 
 def _said(text: Text, system: System) -> str:
     return text.inch if system == "inch" else text.metric
 
 
-def _board(sheet: Sheet) -> str:
-    piece = sheet.piece
+def _size(piece: Piece) -> str:
     size = " × ".join(as_typed(length) for length in (piece.length, piece.width, piece.thickness))
-    return f"{sheet.material_name}, {size}{'' if piece.thickness_measured else ', not measured'}"
+    return f"{size}{'' if piece.thickness_measured else ', not measured'}"
 
 
-def slip_pdf(sheet: Sheet, *, paper: Paper, system: System) -> bytes:
-    """The slip of a plan on one page, and pages for stations and many passes. A plan with a stop is printed as one that must
-    not be cut."""
+def _named(piece: Piece) -> str:
+    return piece.name if piece.count == 1 else f"{piece.name} × {piece.count}"
+
+
+def slip_pdf(sheets: Sequence[Sheet], *, paper: Paper, system: System, at: datetime, cut_list: CutList | None = None) -> bytes:
+    """The slips of some plans, each on one page, and pages for stations and many passes; before them the cut list of a job.
+
+    A plan with a stop is printed as one that must not be cut. `at` is when it is printed."""
     register()
     out = BytesIO()
     width, height = _SIZES[paper]
     first_font: Any = "paper-text"  # the stubs take it for a number
     canvas = Canvas(out, pagesize=(width, height), invariant=1, initialFontName=first_font, lang="en")
-    canvas.setTitle(f"{sheet.name}: {sheet.piece.name}")
+    first = sheets[0] if len(sheets) == 1 and cut_list is None else None
+    canvas.setTitle(f"{first.name}: {first.piece.name}" if first else sheets[0].job_name)
+    canvas.setAuthor(sheets[0].shop_name)
+    canvas.setCreator(f"Ranura {VERSION}")
+    canvas.setDateFormatter(lambda *_: at.astimezone(UTC).strftime("D:%Y%m%d%H%M%SZ"))
     canvas.setViewerPreference("PrintScaling", "None")
-    inner = width - 2 * _MARGIN
-    top = _heading(canvas, sheet, height - _MARGIN, inner)
+    tables = [list(_pages(list(_table_rows(sheet.plan, system)))) for sheet in sheets]
+    listed = list(_listed(cut_list)) if cut_list else []
+    page = _Print(canvas, width, height, system, at, len(listed) + sum(1 + len(each) for each in tables))
+    for number, boards in enumerate(listed):
+        _cut_list(page, sheets, boards, cut_list.notes if cut_list and not number else "")
+    for sheet, table in zip(sheets, tables, strict=True):
+        _slip(page, sheet)
+        for rows in table:
+            _table_page(page, sheet, rows)
+    canvas.save()
+    return out.getvalue()
+
+
+_BOARDS = 30
+
+
+def _listed(cut_list: CutList) -> Iterator[Sequence[Board]]:
+    """The boards of a cut list, page by page; one page where there is none."""
+    for start in range(0, max(len(cut_list.boards), 1), _BOARDS):
+        yield cut_list.boards[start : start + _BOARDS]
+
+
+def _cut_list(page: _Print, sheets: Sequence[Sheet], boards: Sequence[Board], notes: str) -> None:
+    """A page of the boards of a job, with a box to tick before each."""
+    canvas, sheet = page.canvas, sheets[0]
+    canvas.setFillColor(INK)
+    y = page.height - _MARGIN - 15
+    write(canvas, _MARGIN, y, sheet.job_name, "figure", 19)
+    write(canvas, _MARGIN + page.inner, y + 7, sheet.shop_name, "text", 9.5, align=1)
+    stopped = sum(each.plan.status == "stop" for each in sheets)
+    cuts = f"{len(sheets)} cut{'' if len(sheets) == 1 else 's'}"
+    write(canvas, _MARGIN + page.inner, y - 5, cuts + (f", {stopped} NOT READY" if stopped else ""), "text", 9.5, align=1)
+    y -= 26
+    for line in [each for text in notes.splitlines() for each in wrapped(text, "text", 10, page.inner)][:12]:
+        write(canvas, _MARGIN, y, line, "text", 10)
+        y -= 13
+    y -= 8
+    places = (16.0, 60.0, 230.0, 400.0)
+    for x, head in zip(places, ("pieces", "board", "size", "wood"), strict=True):
+        write(canvas, _MARGIN + x, y, head, "strong", 9.5)
+    for each in boards:
+        y -= 16
+        canvas.rect(_MARGIN, y - 1.5, 9, 9, stroke=1, fill=0)
+        cells = (str(each.piece.count), each.piece.name, _size(each.piece), each.material_name)
+        for x, cell, room in zip(places, cells, (40.0, 165.0, 165.0, page.inner - 400.0), strict=True):
+            write(canvas, _MARGIN + x, y, _shortened(cell, 10, room), "text", 10)
+    _footer(page, sheet)
+
+
+def _shortened(text: str, size: float, room: float) -> str:
+    """A text with its end left out where it would not fit."""
+    if width_of(text, "text", size) <= room:
+        return text
+    while text and width_of(f"{text} …", "text", size) > room:
+        text = text[:-1]
+    return f"{text} …"
+
+
+def _slip(page: _Print, sheet: Sheet) -> None:
+    canvas, inner, system = page.canvas, page.inner, page.system
+    top = _heading(page, sheet, page.height - _MARGIN)
     cautions = [each for each in sheet.plan.cautions if each.code != choosing_words.GENERAL.code]
     below = sum(_section_height(each, system, inner) for each in sheet.plan.slip)
     below += sum(_caution_height(each, system, inner) for each in cautions) + 34
@@ -79,12 +184,7 @@ def slip_pdf(sheet: Sheet, *, paper: Paper, system: System) -> bytes:
         y = _section(canvas, each, y, inner, system)
     for caution in cautions:
         y = _caution(canvas, caution, y, inner, system)
-    _footer(canvas, sheet, system)
-    canvas.showPage()
-    for rows in _pages(list(_table_rows(sheet.plan, system))):
-        _table_page(canvas, sheet, rows, height, system)
-    canvas.save()
-    return out.getvalue()
+    _footer(page, sheet)
 
 
 _ROWS = 46
@@ -117,11 +217,13 @@ def _pages(rows: list[tuple[str, ...]]) -> Iterator[list[tuple[str, ...]]]:
         yield rows[start : start + _ROWS]
 
 
-def _table_page(canvas: Canvas, sheet: Sheet, rows: list[tuple[str, ...]], height: float, system: System) -> None:
+def _table_page(page: _Print, sheet: Sheet, rows: list[tuple[str, ...]]) -> None:
     """A page of a table, with a box to tick before each row that is work."""
+    canvas = page.canvas
     canvas.setFillColor(INK)
-    write(canvas, _MARGIN, height - _MARGIN - 15, f"{sheet.name}: {sheet.piece.name}", "figure", 15)
-    y = height - _MARGIN - 40
+    write(canvas, _MARGIN, page.height - _MARGIN - 15, f"{sheet.name}: {_named(sheet.piece)}", "figure", 15)
+    write(canvas, _MARGIN + page.inner, page.height - _MARGIN - 12, sheet.job_name, "text", 9.5, align=1)
+    y = page.height - _MARGIN - 40
     for row in rows:
         if len(row) == 1:
             write(canvas, _MARGIN, y, row[0], "strong", 11)
@@ -132,15 +234,16 @@ def _table_page(canvas: Canvas, sheet: Sheet, rows: list[tuple[str, ...]], heigh
                 x = _MARGIN + 16 + (0 if place == 0 else 24 + (place - 1) * _COLUMN)
                 write(canvas, x, y, cell, "text" if row[0] else "strong", 9.5)
         y -= 14.5
-    _footer(canvas, sheet, system)
-    canvas.showPage()
+    _footer(page, sheet)
 
 
-def _heading(canvas: Canvas, sheet: Sheet, y: float, inner: float) -> float:
+def _heading(page: _Print, sheet: Sheet, y: float) -> float:
+    canvas, inner = page.canvas, page.inner
     canvas.setFillColor(INK)
     write(canvas, _MARGIN, y - 15, sheet.name, "figure", 19)
-    write(canvas, _MARGIN + inner, y - 8, sheet.shop_name, "text", 9.5, align=1)
-    write(canvas, _MARGIN + inner, y - 20, _board(sheet), "text", 9.5, align=1)
+    write(canvas, _MARGIN + inner, y - 8, f"{sheet.job_name} · {sheet.shop_name}", "text", 9.5, align=1)
+    board = f"{_named(sheet.piece)}: {sheet.material_name}, {_size(sheet.piece)}"
+    write(canvas, _MARGIN + inner, y - 20, board, "text", 9.5, align=1)
     y -= 38
     for line in wrapped(sheet.plan.sentence.metric + ".", "strong", 12, inner):
         write(canvas, _MARGIN, y, line, "strong", 12)
@@ -216,7 +319,14 @@ def _caution(canvas: Canvas, caution: Caution, top: float, inner: float, system:
     return top - height
 
 
-def _footer(canvas: Canvas, sheet: Sheet, system: System) -> None:
+def _footer(page: _Print, sheet: Sheet) -> None:
+    """What ends every page: the general caution, when it was printed, from which state, and which page of how many it is."""
+    canvas = page.canvas
     general = next(each for each in sheet.plan.cautions if each.code == choosing_words.GENERAL.code)
     canvas.setFillColor(SOFT)
-    write(canvas, _MARGIN, _MARGIN - 6, f"{_said(general.do, system)}. {_said(general.message, system)}.", "text", 8.5)
+    said = f"{_said(general.do, page.system)}. {_said(general.message, page.system)}."
+    write(canvas, _MARGIN, _MARGIN - 6, said, "text", 8.5)
+    made = f"{page.at:%d.%m.%Y %H:%M}" if page.system == "metric" else f"{page.at:%b %d, %Y %H:%M}"
+    state = f"cut version {sheet.version} · printed {made} · page {canvas.getPageNumber()} of {page.total}"
+    write(canvas, _MARGIN + page.inner, _MARGIN - 17, state, "text", 8.5, align=1)
+    canvas.showPage()

@@ -7,12 +7,12 @@ numerators and denominators that `host/fonts.py` gave places in the private area
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator, Sequence
 from functools import cache
 from pathlib import Path
 from typing import Literal
 
-from reportlab.pdfbase import pdfmetrics
+from reportlab.pdfbase import pdfmetrics, ttfonts
 from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 
@@ -26,9 +26,27 @@ _FRACTION = re.compile(r"(?<![\d/.])(\d{1,3})/(\d{1,3})(?![\d/])")
 
 @cache
 def register() -> None:
-    """Makes the faces known to reportlab, once."""
+    """Makes the faces known to reportlab, once; what is copied out of a page, or read aloud, has the digits of its fractions."""
+    ttfonts.makeToUnicodeCMap = _readable(ttfonts.makeToUnicodeCMap)  # type: ignore[assignment] # it has no other way in
     for name in ("text", "strong", "figure", "math"):
         pdfmetrics.registerFont(TTFont(f"paper-{name}", FONTS / f"{name}.ttf"))
+
+
+def _readable(made: Callable[[str, Sequence[int]], str]) -> Callable[[str, Sequence[int]], str]:
+    """The table of what the glyphs of a font mean, with our own small digits as the digits that they are."""
+
+    def meaning(name: str, subset: Sequence[int]) -> str:
+        return made(name, [_digit(code) for code in subset])
+
+    return meaning
+
+
+def _digit(code: int) -> int:
+    """The digit that a glyph of the private area shows, as its sign; any other sign as it is."""
+    for first in (NUMERATOR, DENOMINATOR):
+        if first <= code < first + 10:
+            return ord("0") + code - first
+    return code
 
 
 def _true_fractions(text: str) -> str:

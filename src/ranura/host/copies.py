@@ -1,13 +1,14 @@
-"""The thread that keeps a copy of a shop every week while a server runs."""
+"""The thread that keeps a copy of a shop every week while a server runs, and lets go of what was removed long ago."""
 
 from __future__ import annotations
 
 import contextlib
 import threading
-from datetime import date
+from datetime import UTC, date, datetime
 from pathlib import Path
 
 from ranura.host.progress import say
+from ranura.store import removed
 from ranura.store.copies import keep_copy
 from ranura.store.repository import DOWN_ERRORS, Store
 
@@ -15,7 +16,8 @@ _LOOKED_EVERY_S = 3600.0
 
 
 class WeeklyCopies:
-    """Keeps copies while a server runs: at once, and whenever a week has gone by."""
+    """Keeps copies while a server runs: at once, and whenever a week has gone by. What was removed is let go after its thirty
+    days, once a copy was looked after."""
 
     def __init__(self, store: Store, shop_id: str, folder: Path) -> None:
         self._store, self._shop_id, self._folder = store, shop_id, folder
@@ -33,6 +35,8 @@ class WeeklyCopies:
             # A full disk or a database that is down is told where somebody works; the next hour tries again.
             with contextlib.suppress(OSError, *DOWN_ERRORS):
                 kept = keep_copy(self._store, self._shop_id, self._folder, today=date.today())
+                with self._store.session() as session:
+                    removed.let_go(session, self._shop_id, at=datetime.now(UTC).replace(tzinfo=None))
                 if kept is not None:
                     say(f"The week's copy of your shop: {kept}")
             if self._ended.wait(_LOOKED_EVERY_S):

@@ -22,7 +22,8 @@ from ranura.core.text.lengths import LONGEST, Length, Unit, read
 _FAR = float(LONGEST)
 
 IdText = Annotated[str, Field(min_length=1, max_length=40)]
-Name = Annotated[str, Field(min_length=1, max_length=80, pattern=r"\S")]
+Name = Annotated[str, Field(min_length=1, max_length=80, pattern=r"^[^\x00-\x1f\x7f]*[^\s\x00-\x1f\x7f][^\x00-\x1f\x7f]*$")]
+"""Something to read in one line, with no sign that cannot be seen."""
 
 
 class RequestModel(BaseModel):

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Annotated
+
+from pydantic import Field
 
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text.lengths import Unit
@@ -15,10 +17,25 @@ class JobIn(RequestModel):
     name: Name
 
 
-class MoveIn(RequestModel):
-    """Which way a cut moves in the working order."""
+class JobChange(RequestModel):
+    """What changes of a job; what is left out stays as it is."""
 
-    to: Literal["earlier", "later"]
+    name: Name | None = None
+    notes: Annotated[str, Field(max_length=4_000)] | None = None
+    archived: bool | None = None
+
+
+class PlaceCutIn(RequestModel):
+    """Where a cut goes: into which piece, before which cut of it; last where that is left out."""
+
+    piece_id: str
+    before: str | None = None
+
+
+class PlacePieceIn(RequestModel):
+    """Before which piece of its job a piece goes; last where that is left out."""
+
+    before: str | None = None
 
 
 class ShopSettings(RequestModel):

@@ -28,9 +28,12 @@ from ranura.store.models import Base
 FORM: Final = 1
 TABLES: Final[tuple[str, ...]] = (
     "shops", "routers", "bits", "guides", "woods", "deliveries", "profiles", "bit_events", "jobs", "pieces", "cuts",
+    "removed_things",
 )  # fmt: skip
 """What is copied, each after what it refers to."""
-_ORDER: Final[Mapping[str, tuple[str, ...]]] = {"shops": ("id",), "bit_events": ("id",)}
+_LATER: Final = frozenset({"removed_things"})
+"""Tables that a backup of before does not have."""
+_ORDER: Final[Mapping[str, tuple[str, ...]]] = {"shops": ("id",), "bit_events": ("id",), "removed_things": ("kind", "id")}
 _USUAL_ORDER = ("place", "id")
 _NOT_COPIED: Final[Mapping[str, frozenset[str]]] = {"shops": frozenset({"id"}), "bit_events": frozenset({"id", "shop_id"})}
 _LARGEST = 200_000_000
@@ -101,7 +104,8 @@ def read(text: str) -> Backup:
     rows = whole.get("tables")
     if not _are_tables(rows) or whole.get("sha256") != _sum(rows):
         raise BackupError("This backup was changed or damaged after it was made. Nothing was changed.")
-    return Backup(made=str(whole.get("made")), by=str(whole.get("by")), name=str(rows["shops"][0].get("name")), rows=rows)
+    made = str(whole.get("made"))
+    return Backup(made=made, by=str(whole.get("by")), name=str(rows["shops"][0].get("name")), rows=_of_today(rows, made))
 
 
 def put_back(session: Session, shop_id: str, backup: Backup) -> None:
@@ -167,9 +171,19 @@ def _sum(rows: Any) -> str:
 
 
 def _are_tables(rows: Any) -> TypeGuard[Rows]:
-    if not isinstance(rows, dict) or not all(isinstance(rows.get(name), list) for name in TABLES):
+    if not isinstance(rows, dict) or not all(isinstance(rows.get(name, [] if name in _LATER else None), list) for name in TABLES):
         return False
-    return all(isinstance(row, dict) for name in TABLES for row in rows[name]) and len(rows["shops"]) == 1
+    return all(isinstance(row, dict) for name in TABLES for row in rows.get(name, ())) and len(rows["shops"]) == 1
+
+
+def _of_today(rows: Rows, made: str) -> Rows:
+    """The rows of a backup of before as they are kept today: what was only said to be removed was so when it was made."""
+    found = {name: [dict(row) for row in rows.get(name, ())] for name in TABLES}
+    for name in ("pieces", "cuts"):
+        for row in found[name]:
+            if "removed" in row:
+                row["removed_at"] = made[:19] if row.pop("removed") else None
+    return found
 
 
 def _reason(problem: Exception) -> str:

@@ -91,13 +91,24 @@ def save(session: Session, shop_id: str, kind: ItemKind, thing: ShopItem) -> Non
     row.spec = shelf.adapter.dump_python(thing, mode="json")
 
 
-def remove(session: Session, shop_id: str, kind: ItemKind, id: str) -> None:
-    """Takes a thing away for good. Raises NotFoundError."""
+def take_out(session: Session, shop_id: str, kind: ItemKind, id: str) -> tuple[int, dict[str, Any]]:
+    """Takes a thing off its shelf; answers its place there and its form. Raises NotFoundError."""
     shelf = ITEM_TABLES[kind]
     row = session.get(shelf.row, (shop_id, id))
     if row is None:
         raise NotFoundError(shelf.noun, id)
     session.delete(row)
+    return row.place, row.spec
+
+
+def put_in(session: Session, shop_id: str, kind: ItemKind, id: str, *, place: int, spec: dict[str, Any]) -> None:
+    """Puts a thing onto its shelf, in a place where that is free, else at the end."""
+    row = ITEM_TABLES[kind].row
+    taken = select(func.count()).where(row.shop_id == shop_id, row.place == place)
+    if session.scalar(taken):
+        place = (session.scalar(select(func.max(row.place)).where(row.shop_id == shop_id)) or 0) + 1
+    session.add(row(id=id, shop_id=shop_id, place=place, spec=spec))
+    session.flush()
 
 
 def clear(session: Session, shop_id: str, kind: ItemKind) -> None:

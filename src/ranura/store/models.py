@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import JSON, BigInteger, Boolean, ForeignKey, Index, Integer, String
+from sqlalchemy import JSON, BigInteger, Boolean, ForeignKey, Index, Integer, String, Text, false, text
 from sqlalchemy.orm import DeclarativeBase, Mapped, declared_attr, mapped_column
 
 ID_LENGTH = 40
@@ -113,25 +113,48 @@ class ProfileRow(_Thing):
     __tablename__ = "profiles"
 
 
-class JobRow(_Owned):
-    """A job: pieces that are made together."""
+class RemovedThingRow(Base):
+    """A thing that a shop owned, as it was when it was taken away; it can be brought back for a while."""
+
+    __tablename__ = "removed_things"
+
+    shop_id: Mapped[str] = mapped_column(ForeignKey("shops.id", ondelete="CASCADE"), primary_key=True)
+    kind: Mapped[str] = mapped_column(String(20), primary_key=True)
+    id: Mapped[str] = mapped_column(String(ID_LENGTH), primary_key=True)
+    place: Mapped[int] = mapped_column(Integer)
+    spec: Mapped[dict[str, Any]]
+    removed_at: Mapped[datetime]
+
+
+class _Removable(_Owned):
+    """A row that stays when it is removed, with the time (UTC), so that it can be brought back for a while."""
+
+    __abstract__ = True
+
+    removed_at: Mapped[datetime | None] = mapped_column(default=None)
+
+
+class JobRow(_Removable):
+    """A job: pieces that are made together. `changed_at` (UTC) is when it, a piece or a cut of it was changed last."""
 
     __tablename__ = "jobs"
 
     name: Mapped[str] = mapped_column(String(NAME_LENGTH))
+    notes: Mapped[str] = mapped_column(Text, default="", server_default="")
+    archived: Mapped[bool] = mapped_column(Boolean, default=False, server_default=false())
+    changed_at: Mapped[datetime] = mapped_column(server_default=text("utc_timestamp()"))
 
 
-class PieceRow(_Owned):
-    """A piece of a job; a removed one is kept, so that it can be brought back."""
+class PieceRow(_Removable):
+    """A piece of a job."""
 
     __tablename__ = "pieces"
 
     job_id: Mapped[str] = mapped_column(ForeignKey("jobs.id", ondelete="CASCADE"))
     spec: Mapped[dict[str, Any]]
-    removed: Mapped[bool] = mapped_column(Boolean, default=False)
 
 
-class CutRow(_Owned):
+class CutRow(_Removable):
     """A cut in a piece; `version` rises with every save, so that an old one is noticed."""
 
     __tablename__ = "cuts"
@@ -140,4 +163,3 @@ class CutRow(_Owned):
     name: Mapped[str] = mapped_column(String(NAME_LENGTH))
     spec: Mapped[dict[str, Any]]
     version: Mapped[int] = mapped_column(Integer)
-    removed: Mapped[bool] = mapped_column(Boolean, default=False)

@@ -8,12 +8,12 @@ from contextlib import contextmanager
 from dataclasses import dataclass
 from functools import reduce
 from threading import Lock
-from typing import Any, TypeVar
+from typing import Any
 
 from pydantic import TypeAdapter
-from sqlalchemy import Connection, create_engine, delete, event, func, select
+from sqlalchemy import Connection, create_engine, delete, event, select
 from sqlalchemy import exc as errors
-from sqlalchemy.orm import Session, object_session, sessionmaker
+from sqlalchemy.orm import Session, sessionmaker
 
 from ranura.core.board.pieces import Piece
 from ranura.core.families import FAMILIES
@@ -23,7 +23,7 @@ from ranura.core.shop.shop import Shop
 from ranura.core.text.lengths import Unit
 from ranura.store import items
 from ranura.store.items import NotFoundError
-from ranura.store.models import CutRow, JobRow, PieceRow, ShopRow
+from ranura.store.models import CutRow, PieceRow, ShopRow
 
 _PIECE = TypeAdapter(Piece)
 CUTS = "cuts"
@@ -31,55 +31,9 @@ CUTS = "cuts"
 _RULES, _UNIT = TypeAdapter(HouseRules), TypeAdapter[Unit](Unit)
 
 
-class StaleError(Exception):
-    """A save of an older version than the one that is kept; `newer` is the latter, in the piece that it is cut in."""
-
-    def __init__(self, newer: KeptCut, piece: Piece) -> None:
-        super().__init__("this cut was changed elsewhere in the meantime")
-        self.newer = newer
-        self.piece = piece
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class KeptCut:
-    """A cut as it is kept."""
-
-    id: str
-    piece_id: str
-    name: str
-    version: int
-    cut: AnyCut
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class KeptPiece:
-    """A piece with its cuts, in order."""
-
-    id: str
-    piece: Piece
-    cuts: tuple[KeptCut, ...]
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class KeptJob:
-    """A job with its pieces, in order."""
-
-    id: str
-    name: str
-    pieces: tuple[KeptPiece, ...]
-
-
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Use:
     """A cut or piece that uses something of the shop."""
-
-    id: str
-    name: str
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class JobName:
-    """A job in a list."""
 
     id: str
     name: str
@@ -137,17 +91,6 @@ class Store:
     def close(self) -> None:
         """Lets go of all connections."""
         self._engine.dispose()
-
-
-_Row = TypeVar("_Row", JobRow, PieceRow, CutRow)
-
-
-def _mine(session: Session, row_type: type[_Row], shop_id: str, id: str, *, lock: bool = False, removed: bool = False) -> _Row:
-    query = select(row_type).where(row_type.id == id, row_type.shop_id == shop_id)
-    row = session.scalar(query.with_for_update() if lock else query)
-    if row is None or (isinstance(row, PieceRow | CutRow) and row.removed and not removed):
-        raise NotFoundError(row_type.__tablename__.removesuffix("s"), id)
-    return row
 
 
 def has_shop(session: Session, shop_id: str) -> bool:
@@ -231,132 +174,6 @@ def uses(
     return tuple(found)
 
 
-def list_jobs(session: Session, shop_id: str) -> tuple[JobName, ...]:
-    """The jobs of a shop, in order."""
-    rows = session.scalars(select(JobRow).where(JobRow.shop_id == shop_id).order_by(JobRow.place, JobRow.id))
-    return tuple(JobName(id=row.id, name=row.name) for row in rows)
-
-
-def load_job(session: Session, shop_id: str, job_id: str) -> KeptJob:
-    """A job with its pieces and cuts. Raises NotFoundError."""
-    job = _mine(session, JobRow, shop_id, job_id)
-    of_job = select(PieceRow).where(PieceRow.job_id == job_id, PieceRow.removed.is_(False))
-    pieces = list(session.scalars(of_job.order_by(PieceRow.place, PieceRow.id)))
-    of_pieces = select(CutRow).where(CutRow.piece_id.in_([p.id for p in pieces]), CutRow.removed.is_(False))
-    cuts = list(session.scalars(of_pieces.order_by(CutRow.place, CutRow.id))) if pieces else []
-    return KeptJob(
-        id=job.id,
-        name=job.name,
-        pieces=tuple(
-            KeptPiece(
-                id=row.id,
-                piece=_PIECE.validate_python(row.spec),
-                cuts=tuple(_kept(cut) for cut in cuts if cut.piece_id == row.id),
-            )
-            for row in pieces
-        ),
-    )
-
-
-def job_of_cut(session: Session, shop_id: str, cut_id: str) -> KeptJob:
-    """The job that a cut belongs to. Raises NotFoundError."""
-    cut = _mine(session, CutRow, shop_id, cut_id, removed=True)
-    piece = _mine(session, PieceRow, shop_id, cut.piece_id, removed=True)
-    return load_job(session, shop_id, piece.job_id)
-
-
 def cut_adapter(families: Families) -> TypeAdapter[AnyCut]:
     """The JSON form of a cut of any of some families."""
     return TypeAdapter(reduce(operator.or_, [family.cut for family in families.values()]))
-
-
-def _kept(row: CutRow) -> KeptCut:
-    session = object_session(row)
-    assert session is not None, "a row is read in a session"
-    cut = session.info[CUTS].validate_python(row.spec)
-    return KeptCut(id=row.id, piece_id=row.piece_id, name=row.name, version=row.version, cut=cut)
-
-
-def _next_place(session: Session, row_type: type[_Row], shop_id: str) -> int:
-    highest = session.scalar(select(func.max(row_type.place)).where(row_type.shop_id == shop_id))
-    return 0 if highest is None else highest + 1
-
-
-def add_job(session: Session, shop_id: str, *, id: str, name: str) -> None:
-    """Keeps a new job at the end."""
-    session.add(JobRow(id=id, shop_id=shop_id, place=_next_place(session, JobRow, shop_id), name=name))
-    session.flush()
-
-
-def add_piece(session: Session, shop_id: str, job_id: str, *, id: str, piece: Piece) -> None:
-    """Keeps a new piece at the end of a job. Raises NotFoundError."""
-    _mine(session, JobRow, shop_id, job_id)
-    place = _next_place(session, PieceRow, shop_id)
-    spec = _PIECE.dump_python(piece, mode="json")
-    session.add(PieceRow(id=id, shop_id=shop_id, place=place, job_id=job_id, spec=spec))
-    session.flush()
-
-
-def load_piece(session: Session, shop_id: str, piece_id: str) -> Piece:
-    """A piece alone. Raises NotFoundError."""
-    return _PIECE.validate_python(_mine(session, PieceRow, shop_id, piece_id).spec)
-
-
-def save_piece(session: Session, shop_id: str, piece_id: str, piece: Piece) -> str:
-    """Keeps a change to a piece; the last one wins. Returns the job's id. Raises NotFoundError."""
-    row = _mine(session, PieceRow, shop_id, piece_id)
-    row.spec = _PIECE.dump_python(piece, mode="json")
-    return row.job_id
-
-
-def set_piece_removed(session: Session, shop_id: str, piece_id: str, removed: bool) -> None:
-    """Takes a piece out of its job with its cuts, or brings it back. Raises NotFoundError."""
-    _mine(session, PieceRow, shop_id, piece_id, removed=True).removed = removed
-
-
-def add_cut(session: Session, shop_id: str, piece_id: str, *, id: str, name: str, cut: AnyCut) -> KeptCut:
-    """Keeps a new cut at the end of a piece, as version 1. Raises NotFoundError."""
-    _mine(session, PieceRow, shop_id, piece_id)
-    place = _next_place(session, CutRow, shop_id)
-    spec = session.info[CUTS].dump_python(cut, mode="json")
-    row = CutRow(id=id, shop_id=shop_id, place=place, piece_id=piece_id, name=name, spec=spec, version=1)
-    session.add(row)
-    session.flush()
-    return _kept(row)
-
-
-def load_cut(session: Session, shop_id: str, cut_id: str) -> KeptCut:
-    """A cut as it is kept. Raises NotFoundError."""
-    return _kept(_mine(session, CutRow, shop_id, cut_id))
-
-
-def save_cut(session: Session, shop_id: str, cut_id: str, *, name: str, cut: AnyCut, version: int) -> KeptCut:
-    """Keeps a change to the version that was read. Raises StaleError with the newer one, or NotFoundError."""
-    row = _mine(session, CutRow, shop_id, cut_id, lock=True)
-    if row.version != version:
-        raise StaleError(_kept(row), load_piece(session, shop_id, row.piece_id))
-    row.name, row.spec, row.version = name, session.info[CUTS].dump_python(cut, mode="json"), version + 1
-    session.flush()
-    return _kept(row)
-
-
-def move_cut(session: Session, shop_id: str, cut_id: str, *, later: bool) -> bool:
-    """Moves a cut one place earlier or later among those of its piece; False where it is the first or last already."""
-    row = _mine(session, CutRow, shop_id, cut_id)
-    of_piece = select(CutRow).where(CutRow.piece_id == row.piece_id, CutRow.removed.is_(False))
-    cuts = list(session.scalars(of_piece.order_by(CutRow.place, CutRow.id).with_for_update()))
-    at = cuts.index(row)
-    to = at + (1 if later else -1)
-    if not 0 <= to < len(cuts):
-        return False
-    other, free = cuts[to], -1  # no two cuts have one place, not even for a moment
-    here, there = row.place, other.place
-    for cut, place in ((row, free), (other, here), (row, there)):
-        cut.place = place
-        session.flush()
-    return True
-
-
-def set_cut_removed(session: Session, shop_id: str, cut_id: str, removed: bool) -> None:
-    """Takes a cut out of its piece, or brings it back. Raises NotFoundError."""
-    _mine(session, CutRow, shop_id, cut_id, removed=True).removed = removed

@@ -8,7 +8,7 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.demo.jobs import JOB_ID, JOB_NAME, PIECES
 from ranura.demo.shop import DEMO_SHOP, SHOP
-from ranura.store import repository
+from ranura.store import kept_jobs, repository
 from ranura.store.repository import Store
 
 OWN_SHOP = "own"
@@ -23,11 +23,11 @@ def lay_demo(store: Store, *, fresh: bool, say: Callable[[str], None]) -> None:
             return
         say("Laying out the demo shop …")
         repository.add_shop(session, SHOP)
-        repository.add_job(session, DEMO_SHOP, id=JOB_ID, name=JOB_NAME)
+        kept_jobs.add_job(session, DEMO_SHOP, id=JOB_ID, name=JOB_NAME)
         for piece_id, piece, cuts in PIECES:
-            repository.add_piece(session, DEMO_SHOP, JOB_ID, id=piece_id, piece=piece)
+            kept_jobs.add_piece(session, DEMO_SHOP, JOB_ID, id=piece_id, piece=piece)
             for cut_id, name, cut in cuts:
-                repository.add_cut(session, DEMO_SHOP, piece_id, id=cut_id, name=name, cut=cut)
+                kept_jobs.add_cut(session, DEMO_SHOP, piece_id, id=cut_id, name=name, cut=cut)
 
 
 def lay_own(store: Store) -> None:

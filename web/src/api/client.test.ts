@@ -88,6 +88,8 @@ describe("what is sent back", () => {
   });
 
   it("asks for the slip on the paper and in the unit of the person", () => {
-    expect(slipAddress("a b", "Letter", "in")).toBe("/api/cuts/a%20b/slip.pdf?paper=Letter&unit=in");
+    expect(slipAddress("a b", 3, "Letter", "in")).toBe(
+      "/api/cuts/a%20b/slip.pdf?paper=Letter&unit=in&version=3",
+    );
   });
 });

@@ -35,7 +35,10 @@ export type Reading = Schemas["Reading"];
 export type Figure = Schemas["Figure"];
 export type Caution = Schemas["Caution"];
 export type SlipSection = Schemas["SlipSection"];
-export type JobName = Schemas["JobName"];
+export type JobCard = Schemas["JobCard"];
+export type JobChange = Schemas["JobChange"];
+export type RemovedItem = Schemas["Removed"];
+export type RemovedKind = RemovedItem["kind"];
 export type View = Schemas["View"];
 export type Dimension = Schemas["Dimension"];
 export type ToolsView = Schemas["ToolsView"];
@@ -164,21 +167,30 @@ export const api = {
   jobs: () => get("/api/jobs"),
   job: (job_id: string) => get("/api/jobs/{job_id}", { params: { path: { job_id } } }),
   addJob: (name: string) => post("/api/jobs", { body: { name } }),
+  saveJob: (job_id: string, change: JobChange) =>
+    put("/api/jobs/{job_id}", { params: { path: { job_id } }, body: change }),
+  removeJob: (job_id: string) => remove("/api/jobs/{job_id}", { params: { path: { job_id } } }),
+  copyJob: (job_id: string) => post("/api/jobs/{job_id}/copy", { params: { path: { job_id } } }),
   addPiece: (job_id: string, piece: PieceIn) =>
     post("/api/jobs/{job_id}/pieces", { params: { path: { job_id } }, body: { piece } }),
   savePiece: (piece_id: string, piece: PieceIn) =>
     put("/api/pieces/{piece_id}", { params: { path: { piece_id } }, body: { piece } }),
   removePiece: (piece_id: string) => remove("/api/pieces/{piece_id}", { params: { path: { piece_id } } }),
-  restorePiece: (piece_id: string) =>
-    post("/api/pieces/{piece_id}/restore", { params: { path: { piece_id } } }),
+  copyPiece: (piece_id: string) => post("/api/pieces/{piece_id}/copy", { params: { path: { piece_id } } }),
+  placePiece: (piece_id: string, before: string | null) =>
+    post("/api/pieces/{piece_id}/place", { params: { path: { piece_id } }, body: { before } }),
   addCut: (piece_id: string, name: string, cut: CutIn) =>
     post("/api/pieces/{piece_id}/cuts", { params: { path: { piece_id } }, body: { name, cut } }),
   saveCut: (cut_id: string, name: string, cut: CutIn, version: number) =>
     put("/api/cuts/{cut_id}", { params: { path: { cut_id } }, body: { name, cut, version } }),
-  moveCut: (cut_id: string, to: "earlier" | "later") =>
-    post("/api/cuts/{cut_id}/move", { params: { path: { cut_id } }, body: { to } }),
+  cut: (cut_id: string) => get("/api/cuts/{cut_id}", { params: { path: { cut_id } } }),
+  copyCut: (cut_id: string) => post("/api/cuts/{cut_id}/copy", { params: { path: { cut_id } } }),
+  placeCut: (cut_id: string, piece_id: string, before: string | null) =>
+    post("/api/cuts/{cut_id}/place", { params: { path: { cut_id } }, body: { piece_id, before } }),
   removeCut: (cut_id: string) => remove("/api/cuts/{cut_id}", { params: { path: { cut_id } } }),
-  restoreCut: (cut_id: string) => post("/api/cuts/{cut_id}/restore", { params: { path: { cut_id } } }),
+  removed: () => get("/api/removed"),
+  bringBack: (kind: RemovedKind, thing_id: string) =>
+    post("/api/removed/{kind}/{thing_id}", { params: { path: { kind, thing_id } } }),
   plan: (piece: PieceIn, cut: CutIn, cut_id: string) => post("/api/plan", { body: { piece, cut, cut_id } }),
   tools: (piece: PieceIn, cut: CutIn, cut_id: string) =>
     post("/api/plan/tools", { body: { piece, cut, cut_id } }),
@@ -260,9 +272,13 @@ export const api = {
   takeStarter: (asked: StarterIn) => post("/api/starter/take", { body: asked }),
 };
 
-/** The slip of a kept cut, as a PDF. */
-export const slipAddress = (cutId: string, paper: "A4" | "Letter", unit: Unit) =>
-  `/api/cuts/${encodeURIComponent(cutId)}/slip.pdf?paper=${paper}&unit=${unit}`;
+/** The slip of a kept cut as it is shown, as a PDF; of another state by now it says so. */
+export const slipAddress = (cutId: string, version: number, paper: "A4" | "Letter", unit: Unit) =>
+  `/api/cuts/${encodeURIComponent(cutId)}/slip.pdf?paper=${paper}&unit=${unit}&version=${version}`;
+
+/** All slips of a job with its cut list, as one PDF. */
+export const jobSlipsAddress = (jobId: string, paper: "A4" | "Letter", unit: Unit) =>
+  `/api/jobs/${encodeURIComponent(jobId)}/slips.pdf?paper=${paper}&unit=${unit}`;
 
 /** The section of a kept edge cut at 1:1. */
 export const sectionAddress = (cutId: string, format: "svg" | "dxf") =>

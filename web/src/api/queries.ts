@@ -67,6 +67,7 @@ export function useRefresh() {
 export const useShop = () => useReading({ key: ["shop"], ask: api.shop });
 export const useJobs = () => useReading({ key: ["jobs"], ask: api.jobs });
 export const useJob = (id: string) => useReading({ key: ["job", id], ask: () => api.job(id) });
+export const useRemoved = () => useReading({ key: ["removed"], ask: api.removed });
 export const useForms = () => useReading({ key: ["tool-forms"], ask: api.toolForms, fixed: true });
 export const useBits = () => useReading({ key: ["bits"], ask: api.bits });
 export const useBit = (id: string) => useReading({ key: ["bit", id], ask: () => api.bit(id) });

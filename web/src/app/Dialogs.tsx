@@ -64,6 +64,7 @@ export default function Dialogs(props: Props) {
       const item = open.item;
       return (
         <PieceForm
+          jobId={props.job.id}
           shop={props.shop}
           unit={props.unit}
           item={item}

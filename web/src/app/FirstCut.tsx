@@ -2,12 +2,13 @@ import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api } from "../api/client";
 import { useJobs, useRefresh, useShop } from "../api/queries";
+import { lastJob } from "./lastJob";
 import { Waiting } from "./Waiting";
 
 /** An empty shop is asked about its tools once a visit, before anything else. */
 let asked = false;
 
-/** The front door: opens the first job, or asks for one; in a shop without tools, asks for these first. */
+/** The front door: opens the job that was open last, or changed last, or asks for one; in a shop without tools, asks for these first. */
 export function FirstCut() {
   const jobs = useJobs();
   const shop = useShop();
@@ -15,7 +16,9 @@ export function FirstCut() {
   const refresh = useRefresh();
   const [name, setName] = useState("");
   const [wrong, setWrong] = useState<string | null>(null);
-  const first = jobs.data?.[0];
+  const open = jobs.data?.filter((each) => !each.archived);
+  const latest = open?.toSorted((a, b) => b.changed_at.localeCompare(a.changed_at))[0];
+  const first = open?.find((each) => each.id === lastJob.id()) ?? latest;
   const bare = jobs.data?.length === 0 && shop.data?.bit_count === 0 && shop.data.router_count === 0;
   useEffect(() => {
     if (first) void navigate(`/jobs/${first.id}`, { replace: true });

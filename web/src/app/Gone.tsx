@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Link } from "react-router";
-import { api } from "../api/client";
+import { api, type Problem } from "../api/client";
 import { useRefresh } from "../api/queries";
 import { problemOf } from "../ui/problems";
 
@@ -9,7 +9,7 @@ export function GoneCut({ cutId, jobId, jobName }: { cutId: string; jobId: strin
   const refresh = useRefresh();
   const [said, setSaid] = useState<string | null>(null);
   const bringBack = async () => {
-    const answer = await api.restoreCut(cutId);
+    const answer = await api.bringBack("cuts", cutId);
     if (answer.kind === "ok") await refresh();
     else setSaid(problemOf(answer)?.message.metric ?? null);
   };
@@ -28,6 +28,28 @@ export function GoneCut({ cutId, jobId, jobName }: { cutId: string; jobId: strin
           Open {jobName}
         </Link>
       </div>
+    </main>
+  );
+}
+
+/** A job that its address names and that is not here. */
+export function NoJob({ problem }: { problem: Problem }) {
+  return (
+    <main
+      className="flex min-h-dvh flex-col items-center justify-center gap-3 p-6 text-center"
+      data-testid="gone"
+    >
+      <h1 className="text-title font-bold">This job is not here</h1>
+      <p>{problem.message.metric}.</p>
+      <p className="text-ink-2">If it was removed, it is among the removed things for thirty days.</p>
+      <span className="flex flex-wrap justify-center gap-2">
+        <Link className="button" to="/removed">
+          Removed things
+        </Link>
+        <Link className="button button-main" to="/jobs">
+          All jobs
+        </Link>
+      </span>
     </main>
   );
 }

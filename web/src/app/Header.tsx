@@ -1,11 +1,12 @@
-import { Redo2, Undo2 } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { type JobView, slipAddress, type Unit } from "../api/client";
 import { useCommand } from "./commands";
-import { IconButton, Mark, Places, ThemeButton, UnitSwitch } from "./Place";
+import { IconButton } from "./IconButton";
+import { Mark, Places, ThemeButton, UnitSwitch } from "./Place";
 import type { ShortcutName } from "./shortcuts";
+import { UndoButtons } from "./undo";
 
 interface Props {
   shopName: string;
@@ -14,9 +15,9 @@ interface Props {
   unit: Unit;
   saving: string;
   stopped: boolean;
-  undo: string | null;
-  redo: string | null;
   cutId: string | null;
+  /** Which state of it is shown. */
+  cutVersion: number;
   cutName: string | null;
   onRun: (name: ShortcutName) => void;
 }
@@ -56,10 +57,22 @@ export function Header(props: Props) {
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content className="floating min-w-56 p-1" align="start" sideOffset={6}>
+            <DropdownMenu.Item
+              className="menu-item font-semibold"
+              onSelect={() => void navigate(`/jobs/${job.id}/page`)}
+            >
+              The page of this job
+            </DropdownMenu.Item>
+            <DropdownMenu.Item
+              className="menu-item rounded-b-none border-b border-rule font-semibold"
+              onSelect={() => void navigate("/jobs")}
+            >
+              All jobs
+            </DropdownMenu.Item>
             {jobs.map((each) => (
               <DropdownMenu.Item
                 key={each.id}
-                className="rounded px-3 py-2 data-highlighted:bg-bench"
+                className="menu-item"
                 onSelect={() => void navigate(`/jobs/${each.id}`)}
               >
                 {each.name}
@@ -79,22 +92,7 @@ export function Header(props: Props) {
       >
         {SAVING[saving]}
       </span>
-      <span className="flex">
-        <IconButton
-          label={props.undo ? `Undo: ${props.undo}` : "Nothing to undo"}
-          disabled={!props.undo}
-          onClick={() => onRun("undo")}
-        >
-          <Undo2 size={19} aria-hidden />
-        </IconButton>
-        <IconButton
-          label={props.redo ? `Redo: ${props.redo}` : "Nothing to redo"}
-          disabled={!props.redo}
-          onClick={() => onRun("redo")}
-        >
-          <Redo2 size={19} aria-hidden />
-        </IconButton>
-      </span>
+      <UndoButtons />
       <button
         type="button"
         className="button whitespace-nowrap max-lg:hidden"
@@ -122,13 +120,9 @@ export function Header(props: Props) {
         <DropdownMenu.Portal>
           <DropdownMenu.Content className="floating min-w-40 p-1" align="end" sideOffset={6}>
             {(["A4", "Letter"] as const).map((paper) => (
-              <DropdownMenu.Item
-                key={paper}
-                asChild
-                className="block rounded px-3 py-2 data-highlighted:bg-bench"
-              >
+              <DropdownMenu.Item key={paper} asChild className="menu-item">
                 <a
-                  href={props.cutId ? slipAddress(props.cutId, paper, unit) : "#"}
+                  href={props.cutId ? slipAddress(props.cutId, props.cutVersion, paper, unit) : "#"}
                   target="_blank"
                   rel="noreferrer"
                 >

@@ -3,9 +3,11 @@ import { Moon, Sun } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
 import type { Unit } from "../api/client";
+import { IconButton } from "./IconButton";
 import { PLACES } from "./places";
 import { isTyping, shortcutFor } from "./shortcuts";
 import { useTheme } from "./theme";
+import { history, UndoButtons } from "./undo";
 
 const Palette = lazy(() => import("./Palette").then((module) => ({ default: module.Palette })));
 
@@ -24,14 +26,20 @@ export function Mark() {
   );
 }
 
+/** Whether a place is the one that is shown: a job's own page is of the jobs, its cuts are not. */
+function isAt(here: string, path: string): boolean {
+  if (path === "/") return here === "/" || /^\/jobs\/[^/]+(\/cuts\/|\/?$)/.test(here);
+  if (path === "/jobs") return here === path || here.endsWith("/page");
+  return here === path || here.startsWith(`${path}/`);
+}
+
 /** The ways to the other places. */
 export function Places() {
   const here = useLocation().pathname;
   return (
     <nav aria-label="Places" className="flex gap-0.5">
       {PLACES.map((place) => {
-        const current =
-          place.path === "/" ? here === "/" || here.startsWith("/jobs") : here.startsWith(place.path);
+        const current = isAt(here, place.path);
         return (
           <Link
             key={place.path}
@@ -75,28 +83,6 @@ export function ThemeButton() {
   );
 }
 
-interface IconButtonProps {
-  label: string;
-  disabled?: boolean;
-  onClick: () => void;
-  children: React.ReactNode;
-}
-
-export function IconButton({ label, disabled, onClick, children }: IconButtonProps) {
-  return (
-    <button
-      type="button"
-      className="inline-flex size-9 items-center justify-center rounded hover:bg-paper"
-      aria-label={label}
-      title={label}
-      disabled={disabled ?? false}
-      onClick={onClick}
-    >
-      {children}
-    </button>
-  );
-}
-
 interface Props {
   title: string;
   shopName: string;
@@ -112,6 +98,9 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
     const onKey = (event: KeyboardEvent) => {
       const name = asking ? null : shortcutFor(event, isTyping(event.target));
       if (name === "drawer" || name === "bench" || name === "rules") void navigate(`/${name}`);
+      else if (name === "jobs") void navigate("/jobs");
+      else if (name === "undo") void history.undo();
+      else if (name === "redo") void history.redo();
       else if (name === "palette") setAsking(true);
       else return;
       event.preventDefault();
@@ -128,6 +117,7 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
           <Places />
         </span>
         <span className="ml-auto text-small text-ink-2 max-sm:hidden">{shopName}</span>
+        <UndoButtons />
         <button
           type="button"
           className="button whitespace-nowrap max-lg:hidden"

@@ -1,17 +1,19 @@
-import { lazy, Suspense, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from "react";
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { CutItem, HouseRules, JobView, PieceItem, ShopView, Unit } from "../api/client";
 import { useJob, useJobs, useShop } from "../api/queries";
 import { CutScreen } from "../board/CutScreen";
+import { leftAs } from "../board/editors";
 import { useJobActions } from "../jobs/actions";
 import { Strip } from "../jobs/Strip";
 import { useStable } from "../ui/stable";
 import { runCommand } from "./commands";
-import { GoneCut } from "./Gone";
+import { GoneCut, NoJob } from "./Gone";
 import { Header } from "./Header";
-import { History } from "./history";
+import { lastJob } from "./lastJob";
 import { useShopSettings } from "./settings";
 import { type ShortcutName, useShortcuts } from "./shortcuts";
+import { history } from "./undo";
 import { Waiting } from "./Waiting";
 
 const dialogs = () => import("./Dialogs");
@@ -28,18 +30,17 @@ export function Workshop() {
   const shop = useShop();
   const job = useJob(jobId);
   const jobs = useJobs();
-  if (job.problem)
-    return (
-      <main className="flex min-h-dvh flex-col items-center justify-center gap-3 p-6 text-center">
-        <h1 className="text-title font-bold">This job is not here</h1>
-        <p>{job.problem.message.metric}.</p>
-        <a className="button" href="/">
-          Open the first job
-        </a>
-      </main>
-    );
+  if (job.problem) return <NoJob problem={job.problem} />;
   if (!shop.data || !job.data) return <Waiting reason={shop.down ?? job.down} />;
-  return <Bench key={jobId} shop={shop.data} job={job.data} jobs={jobs.data ?? []} cutId={cutId ?? null} />;
+  return (
+    <Bench
+      key={jobId}
+      shop={shop.data}
+      job={job.data}
+      jobs={(jobs.data ?? []).filter((each) => !each.archived)}
+      cutId={cutId ?? null}
+    />
+  );
 }
 
 interface BenchProps {
@@ -51,12 +52,10 @@ interface BenchProps {
 
 function Bench({ shop, job, jobs, cutId }: BenchProps) {
   const navigate = useNavigate();
-  const history = useMemo(() => new History(), []);
-  const undoable = useSyncExternalStore(history.subscribe, history.snapshot);
   const [dialog, setDialog] = useState<OpenDialog | null>(null);
   const [saving, setSaving] = useState<string>("saved");
   const [stopped, setStopped] = useState(false);
-  const settings = useShopSettings(shop, history);
+  const settings = useShopSettings(shop);
   const cuts = useMemo(() => job.pieces.flatMap((item) => item.cuts.map((cut) => ({ item, cut }))), [job]);
   const changeRules = useStable((change: Partial<HouseRules>) => settings.changeRules(change));
   const found = cuts.findIndex((each) => each.cut.id === cutId);
@@ -71,7 +70,8 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
   const unit: Unit = shop.unit;
   const open = useCallback((id: string) => void navigate(`/jobs/${job.id}/cuts/${id}`), [navigate, job.id]);
 
-  const actions = useJobActions(job.id, history, open);
+  const actions = useJobActions(job, open);
+  useEffect(() => lastJob.keep(job.id), [job.id]);
 
   useEffect(() => {
     if (current && current.cut.id !== cutId)
@@ -95,9 +95,9 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
       case "new-cut":
         return setDialog(job.pieces.length > 0 ? { what: "cut" } : { what: "piece", item: null });
       case "undo":
-        return history.undo();
+        return void history.undo();
       case "redo":
-        return history.redo();
+        return void history.redo();
       case "unit":
         return settings.changeUnit(unit === "mm" ? "in" : "mm");
       case "next-cut":
@@ -121,6 +121,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
         return document.querySelector<HTMLInputElement>(`input[data-field="${name}"]`)?.focus();
       case "palette":
         return setDialog({ what: "palette" });
+      case "jobs":
       case "drawer":
       case "bench":
         return void navigate(`/${name}`);
@@ -145,9 +146,8 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
         unit={unit}
         saving={saving}
         stopped={stopped}
-        undo={undoable.undo}
-        redo={undoable.redo}
         cutId={current?.cut.id ?? null}
+        cutVersion={current ? Math.max(current.cut.version, leftAs(current.cut.id) ?? 0) : 0}
         cutName={current ? `${current.cut.name}, ${current.item.piece.name}` : null}
         onRun={run}
       />
@@ -170,8 +170,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
             item={current.item}
             cut={current.cut}
             unit={unit}
-            history={history}
-            onOpen={open}
+            jobId={job.id}
             onSaving={setSaving}
             onStopped={setStopped}
             onSchool={changeRules}

@@ -6,9 +6,14 @@ import { CaliperBar } from "../instruments/CaliperBar";
 import { FirstCut } from "./FirstCut";
 import { GonePage } from "./Gone";
 import "./theme.css";
+import { Outbox } from "./Outbox";
+import { Undoing } from "./undo";
 import { Waiting } from "./Waiting";
 import { Workshop } from "./Workshop";
 
+const Jobs = lazy(() => import("../jobs/Jobs"));
+const JobPage = lazy(() => import("../jobs/JobPage"));
+const RemovedThings = lazy(() => import("../jobs/RemovedThings"));
 const Drawer = lazy(() => import("../shop/Drawer"));
 const Bench = lazy(() => import("../shop/Bench"));
 const Files = lazy(() => import("../shop/Files"));
@@ -31,7 +36,10 @@ if (root)
           <Suspense fallback={<Waiting reason={null} />}>
             <Routes>
               <Route path="/" element={<FirstCut />} />
+              <Route path="/jobs" element={<Jobs />} />
+              <Route path="/removed" element={<RemovedThings />} />
               <Route path="/jobs/:jobId" element={<Workshop />} />
+              <Route path="/jobs/:jobId/page" element={<JobPage />} />
               <Route path="/jobs/:jobId/cuts/:cutId" element={<Workshop />} />
               <Route path="/drawer" element={<Drawer />} />
               <Route path="/drawer/:bitId" element={<Drawer />} />
@@ -42,6 +50,8 @@ if (root)
             </Routes>
           </Suspense>
           <CaliperBar />
+          <Undoing />
+          <Outbox />
         </BrowserRouter>
       </QueryClientProvider>
     </StrictMode>,

@@ -1,5 +1,6 @@
 /** The places of the application, in the order of the header. */
 export const PLACES = [
+  { path: "/jobs", name: "Jobs" },
   { path: "/", name: "Cuts" },
   { path: "/drawer", name: "Drawer" },
   { path: "/bench", name: "Bench" },

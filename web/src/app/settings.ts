@@ -10,9 +10,10 @@ import {
   type Unit,
 } from "../api/client";
 import { useRefresh } from "../api/queries";
-import type { History } from "./history";
+import { changed } from "./acts";
+import { history } from "./undo";
 
-export function useShopSettings(shop: ShopView, history: History) {
+export function useShopSettings(shop: ShopView) {
   const queries = useQueryClient();
   const refresh = useRefresh();
   const [problem, setProblem] = useState<Problem | null>(null);
@@ -39,9 +40,9 @@ export function useShopSettings(shop: ShopView, history: History) {
   const change = useCallback(
     async (label: string, before: SettingsChange, after: SettingsChange) => {
       if (!(await put(after))) return;
-      history.push({ label, undo: () => void put(before), redo: () => void put(after) });
+      history.push(changed(label, { do: "settings", to: after, was: before }));
     },
-    [history, put],
+    [put],
   );
 
   return {

@@ -16,6 +16,7 @@ export const SHORTCUTS = [
   { name: "tools", keys: "B", says: "see all bits and routers for this cut" },
   { name: "rules", keys: "H", says: "the schools of this shop" },
   { name: "palette", keys: "K", says: "a quick sum" },
+  { name: "jobs", keys: "O", says: "all jobs" },
   { name: "drawer", keys: "G", says: "the drawer" },
   { name: "bench", keys: "R", says: "the bench" },
   { name: "unit", keys: "U", says: "millimetres or inches" },

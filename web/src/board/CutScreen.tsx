@@ -15,7 +15,6 @@ import {
   type Unit,
 } from "../api/client";
 import { useCommand } from "../app/commands";
-import type { History } from "../app/history";
 import { valueAt } from "../forms/draft";
 import { edgesAt, toggled } from "../forms/EdgesBlank";
 import { FormOptions } from "../forms/FormOptions";
@@ -44,8 +43,7 @@ interface Props {
   item: PieceItem;
   cut: CutItem;
   unit: Unit;
-  history: History;
-  onOpen: (cutId: string) => void;
+  jobId: string;
   onSaving: (state: string) => void;
   onStopped: (stopped: boolean) => void;
   onSchool: (change: Partial<HouseRules>) => void;
@@ -53,8 +51,8 @@ interface Props {
 
 /** The board and the slip of one cut. */
 export function CutScreen(props: Props) {
-  const { shop, item, cut, unit, history, onOpen, onSaving, onStopped, onSchool } = props;
-  const editor = useOpenCut({ shop, item, cut, history, onOpen });
+  const { shop, item, cut, jobId, unit, onSaving, onStopped, onSchool } = props;
+  const editor = useOpenCut({ shop, item, cut, jobId });
   return editor ? (
     <Board
       editor={editor}
@@ -62,7 +60,6 @@ export function CutScreen(props: Props) {
       shop={shop}
       item={item}
       unit={unit}
-      history={history}
       onSaving={onSaving}
       onStopped={onStopped}
       onSchool={onSchool}
@@ -74,13 +71,12 @@ export function CutScreen(props: Props) {
 const pick = (field: string) =>
   document.querySelector<HTMLInputElement>(`input[data-field="${field}"]`)?.focus();
 
-interface BoardProps
-  extends Pick<Props, "shop" | "item" | "unit" | "history" | "onSaving" | "onStopped" | "onSchool"> {
+interface BoardProps extends Pick<Props, "shop" | "item" | "unit" | "onSaving" | "onStopped" | "onSchool"> {
   editor: CutEditor;
   cutId: string;
 }
 
-function Board({ editor, cutId, shop, item, unit, history, onSaving, onStopped, onSchool }: BoardProps) {
+function Board({ editor, cutId, shop, item, unit, onSaving, onStopped, onSchool }: BoardProps) {
   const state = useSyncExternalStore(editor.subscribe, editor.snapshot);
   const { draft, plan, form, problem } = state;
   const place = form ? placeOf(problem, partsOf(form)) : null;
@@ -150,7 +146,7 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onStopped, 
           </p>
         ) : null}
         {plan ? (
-          <div className={`flex min-h-0 flex-1 flex-col ${problem && !problem.partial ? "opacity-60" : ""}`}>
+          <div className={`flex min-h-0 flex-1 flex-col ${problem ? "opacity-60" : ""}`}>
             <div
               className={`relative min-h-0 lg:h-auto lg:flex-[66] ${running ? "h-[440px] md:h-[520px]" : "h-[330px] md:h-[440px]"}`}
             >
@@ -223,9 +219,8 @@ function Board({ editor, cutId, shop, item, unit, history, onSaving, onStopped, 
                 plan={plan}
                 unit={unit}
                 shop={shop}
-                history={history}
                 asked={asked}
-                stale={problem !== null && !problem.partial}
+                stale={problem !== null}
                 onEdit={onEdit}
                 onSchool={onSchool}
               />

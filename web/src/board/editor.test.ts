@@ -34,6 +34,7 @@ function editor(changes: Partial<Deps> = {}) {
     save: vi.fn(async (_: CutIn, version: number): Promise<Outcome<CutItem>> => kept(version + 1)),
     saved: vi.fn(),
     toDraft: (newer: unknown) => newer as NewerCut,
+    remember: vi.fn(),
     saveAfterMs: 500,
     retryAfterMs: 1000,
     ...changes,
@@ -257,5 +258,47 @@ describe("editing a cut", () => {
     made.close();
     await settle(2000);
     expect(deps.save).not.toHaveBeenCalled();
+  });
+
+  it("remembers what is typed until it is kept, also what cannot be planned", async () => {
+    const { made, deps } = editor({
+      plan: async (draft) => (draft.depth?.typed === "abc" ? refused : planOf(draft)),
+    });
+    made.edit({ depth: text("abc") });
+    await settle();
+    expect(deps.remember).toHaveBeenLastCalledWith(cut("abc"), 1);
+    made.close();
+    await settle(2000);
+    expect(deps.save).not.toHaveBeenCalled();
+    expect(deps.remember).toHaveBeenLastCalledWith(cut("abc"), 1);
+    const again = editor();
+    again.made.resume(cut("7"), 1);
+    await settle(2000);
+    expect(again.deps.save).toHaveBeenCalledWith(cut("7"), 1);
+    expect(again.deps.remember).toHaveBeenLastCalledWith(null, 2);
+  });
+
+  it("shows both where an older state would be brought back over somebody else's", async () => {
+    const { made, deps } = editor({ save: vi.fn(async () => stale) });
+    made.meet({ cut: cut("5"), version: 7 });
+    made.restore(cut("4"), 3);
+    await settle(2000);
+    expect(deps.save).toHaveBeenCalledWith(cut("4"), 3);
+    expect(made.snapshot()).toMatchObject({ saving: "conflict", newer: { version: 7 } });
+    made.takeTheirs();
+    made.edit({ depth: text("8") });
+    await settle(2000);
+    expect(deps.save).toHaveBeenLastCalledWith(cut("8"), 7);
+  });
+
+  it("goes on from the newest version where what is brought back is what is kept", async () => {
+    const { made, deps } = editor();
+    made.meet({ cut: cut("5"), version: 7 });
+    made.restore(cut("5"), 3);
+    await settle(2000);
+    expect(made.snapshot().saving).toBe("saved");
+    made.edit({ depth: text("8") });
+    await settle(2000);
+    expect(deps.save).toHaveBeenLastCalledWith(cut("8"), 7);
   });
 });

@@ -36,6 +36,8 @@ export interface Deps {
   /** A state was saved: `before` is what had been saved until then. */
   saved: (before: CutIn, after: CutIn, item: CutItem) => void;
   toDraft: (newer: unknown) => NewerCut;
+  /** What is typed over a version and not kept yet; null once all is. */
+  remember: (unsaved: CutIn | null, version: number) => void;
   saveAfterMs: number;
   retryAfterMs: number;
 }
@@ -49,6 +51,8 @@ export class CutEditor {
   /** What choices took away, for when it is asked for again. */
   private aside: unknown = {};
   private version: number;
+  /** The newest version that was seen: another than `version` only while an older state is brought back over it. */
+  private newest: number;
   private asking = false;
   private askAgain = false;
   private proving = false;
@@ -63,6 +67,7 @@ export class CutEditor {
     this.deps = deps;
     this.keptDraft = kept.cut;
     this.version = kept.version;
+    this.newest = kept.version;
     this.state = {
       draft: kept.cut,
       plan: null,
@@ -92,9 +97,20 @@ export class CutEditor {
     this.take(draft);
   }
 
-  /** Brings back an earlier or later state; the save it leads to is not news for the history. */
-  restore(draft: CutIn): void {
+  /**
+   * Brings back an earlier or later state; the save it leads to is not news for the history. `left` is the version that this
+   * window left the cut as: where somebody else has made a newer one, both are shown.
+   */
+  restore(draft: CutIn, left: number | null = null): void {
     this.silent = true;
+    if (left !== null && left < this.version) this.version = left;
+    this.take(draft);
+  }
+
+  /** Goes on with what was typed before and not kept, over the version that it was typed over. */
+  resume(draft: CutIn, over: number): void {
+    this.silent = false;
+    this.version = Math.min(over, this.version);
     this.take(draft);
   }
 
@@ -108,11 +124,13 @@ export class CutEditor {
    * otherwise the next save is refused as old, and the person chooses.
    */
   meet(kept: { cut: CutIn; version: number }): void {
-    if (kept.version <= this.version || this.savingNow) return;
+    if (kept.version <= this.newest || this.savingNow) return;
+    this.newest = kept.version;
     if (same(kept.cut, this.keptDraft)) this.version = kept.version;
     else if (this.state.saving === "saved") {
       this.version = kept.version;
       this.keptDraft = kept.cut;
+      this.deps.remember(null, this.version);
       this.put({ draft: kept.cut });
       void this.ask();
     }
@@ -122,8 +140,9 @@ export class CutEditor {
   takeTheirs(): void {
     const theirs = this.state.newer;
     if (!theirs) return;
-    this.version = theirs.version;
+    this.version = this.newest = theirs.version;
     this.keptDraft = theirs.cut;
+    this.deps.remember(null, this.version);
     this.put({ draft: theirs.cut, newer: null, saving: "saved", problem: null });
     void this.ask();
   }
@@ -131,7 +150,7 @@ export class CutEditor {
   /** After a change elsewhere: saves this window's cut over the newer one. */
   keepMine(): void {
     if (!this.state.newer) return;
-    this.version = this.state.newer.version;
+    this.version = this.newest = this.state.newer.version;
     this.keptDraft = this.state.newer.cut;
     this.put({ newer: null, saving: "waiting" });
     void this.save();
@@ -162,6 +181,7 @@ export class CutEditor {
     if (this.saveTimer) clearTimeout(this.saveTimer);
     this.saveTimer = null;
     this.put({ draft, saving: this.state.saving === "conflict" ? "conflict" : "waiting" });
+    this.deps.remember(same(draft, this.keptDraft) ? null : draft, this.version);
     void this.ask();
   }
 
@@ -188,8 +208,10 @@ export class CutEditor {
         this.put({ plan: answer.data, form: answer.data.form, problem: null, down: null });
         if (answer.data.status === "unproven") void this.prove();
         if (this.state.saving === "conflict") return;
-        if (same(asked, this.keptDraft)) this.put({ saving: "saved" });
-        else this.saveSoon();
+        if (same(asked, this.keptDraft)) {
+          this.version = this.newest;
+          this.put({ saving: "saved" });
+        } else this.saveSoon();
         return;
       case "refused":
       case "missing":
@@ -245,8 +267,9 @@ export class CutEditor {
     this.savingNow = false;
     switch (answer.kind) {
       case "ok":
-        this.version = answer.data.version;
+        this.version = this.newest = answer.data.version;
         this.keptDraft = draft;
+        this.deps.remember(same(this.state.draft, draft) ? null : this.state.draft, this.version);
         if (!silent) this.deps.saved(before, draft, answer.data);
         else this.deps.saved(draft, draft, answer.data);
         this.put({ down: null });

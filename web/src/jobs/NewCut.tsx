@@ -16,6 +16,7 @@ import { edited, valueAt } from "../forms/draft";
 import { FormBlank, keyOf } from "../forms/FormBlank";
 import { type Filling, placeOf } from "../forms/filling";
 import { Dialog } from "../ui/Dialog";
+import { Resumed, useKept } from "../ui/kept";
 import { problemOf } from "../ui/problems";
 import { inUnit } from "../ui/words";
 
@@ -33,6 +34,16 @@ interface Typing {
   aside: unknown;
 }
 
+/** All that is asked for so far. */
+interface Asked {
+  piece: string;
+  key: string | null;
+  name: string;
+  typing: Typing | null;
+  /** Outlives another choice of what and where. */
+  typed: Change;
+}
+
 const capital = (text: string) => `${text[0]?.toUpperCase() ?? ""}${text.slice(1)}`;
 
 /** A new cut, with the lengths that were typed for another one where it has them too. */
@@ -46,12 +57,16 @@ const begun = (start: Start, typed: Change): Typing => {
 /** A cut of one's own in a board of the job. */
 export function NewCut({ job, unit, pieceId, onClose, onSave }: Props) {
   const newest = job.pieces.find((piece) => piece.cuts.length === 0) ?? null;
-  const [piece, setPiece] = useState(newest?.id ?? pieceId ?? "");
-  const [key, setKey] = useState<string | null>(null);
-  const [name, setName] = useState("");
-  const [typing, setTyping] = useState<Typing | null>(null);
-  // Outlives another choice of what and where.
-  const [typed, setTyped] = useState<Change>({});
+  const kept = useKept<Asked>(`cut of ${job.id}`, () => ({
+    piece: newest?.id ?? pieceId ?? "",
+    key: null,
+    name: "",
+    typing: null,
+    typed: {},
+  }));
+  const { key, name, typing, typed } = kept.value;
+  const there = job.pieces.some((each) => each.id === kept.value.piece);
+  const piece = there ? kept.value.piece : (newest?.id ?? pieceId ?? "");
   const [problem, setProblem] = useState<Problem | null>(null);
   const starts = useReading({ key: ["starts", piece], ask: () => api.starts(piece) }).data ?? [];
   const start = starts.find((each) => each.key === key) ?? starts[0];
@@ -70,14 +85,15 @@ export function NewCut({ job, unit, pieceId, onClose, onSave }: Props) {
   const edit = (change: Change, usual?: Change) => {
     if (!now) return;
     const [made, aside] = edited(now.draft, now.aside, change, usual);
-    setTyping({ draft: made, aside });
-    setTyped({ ...typed, ...change });
+    kept.put({ typing: { draft: made, aside }, typed: { ...typed, ...change } });
   };
   const save = async () => {
     if (!draft || !start) return;
     const answer = await onSave(piece, name.trim() || capital(start.name), draft);
-    if (answer.kind === "ok") onClose();
-    else setProblem(problemOf(answer));
+    if (answer.kind === "ok") {
+      kept.letGo();
+      onClose();
+    } else setProblem(problemOf(answer));
   };
   const place = placeOf(problem, asked?.first ?? []);
   const filling: Filling | null = draft && {
@@ -99,6 +115,7 @@ export function NewCut({ job, unit, pieceId, onClose, onSave }: Props) {
           void save();
         }}
       >
+        <Resumed kept={kept} />
         <div className="grid gap-3 sm:grid-cols-2">
           <label className="flex flex-col gap-1">
             <span className="label">What</span>
@@ -107,8 +124,7 @@ export function NewCut({ job, unit, pieceId, onClose, onSave }: Props) {
               value={start?.key ?? ""}
               data-testid="cut-what"
               onChange={(event) => {
-                setKey(event.target.value);
-                setTyping(null);
+                kept.put({ key: event.target.value, typing: null });
                 setProblem(null);
               }}
             >
@@ -132,8 +148,7 @@ export function NewCut({ job, unit, pieceId, onClose, onSave }: Props) {
               value={piece}
               data-testid="cut-piece"
               onChange={(event) => {
-                setPiece(event.target.value);
-                setTyping(null);
+                kept.put({ piece: event.target.value, typing: null });
               }}
             >
               {job.pieces.map((each) => (
@@ -151,7 +166,7 @@ export function NewCut({ job, unit, pieceId, onClose, onSave }: Props) {
             value={name}
             placeholder={start?.example}
             data-testid="cut-name"
-            onChange={(event) => setName(event.target.value)}
+            onChange={(event) => kept.put({ name: event.target.value })}
           />
         </label>
         <div className="grid items-start gap-3 sm:grid-cols-6 *:sm:col-span-2 [&>fieldset]:sm:col-span-6">

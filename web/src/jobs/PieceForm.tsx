@@ -11,6 +11,7 @@ import {
   type Unit,
 } from "../api/client";
 import { Dialog } from "../ui/Dialog";
+import { Resumed, useKept } from "../ui/kept";
 import { LengthField, stateOf } from "../ui/LengthField";
 import { problemOf } from "../ui/problems";
 import { inUnit } from "../ui/words";
@@ -21,6 +22,7 @@ interface Props {
   unit: Unit;
   /** The board to be changed; none for a new one. */
   item: PieceItem | null;
+  jobId: string;
   onSave: (piece: PieceIn) => Promise<Outcome<unknown>>;
   onSaved: () => void;
   onClose: () => void;
@@ -65,10 +67,11 @@ function draftOf(item: PieceItem | null, unit: Unit): PieceDraft {
 }
 
 /** A board of one's own. What is wrong is said at its field; nothing typed is lost. */
-export function PieceForm({ shop, unit, item, onSave, onSaved, onClose }: Props) {
-  const [draft, setDraft] = useState(() => draftOf(item, unit));
+export function PieceForm({ shop, unit, item, jobId, onSave, onSaved, onClose }: Props) {
+  const kept = useKept(`piece ${item?.id ?? `of ${jobId}`}`, () => draftOf(item, unit));
+  const draft = kept.value;
   const [problem, setProblem] = useState<Problem | null>(null);
-  const type = (change: Partial<PieceDraft>) => setDraft((before) => ({ ...before, ...change }));
+  const type = kept.put;
   const at = (field: string) => (problem?.field === field ? { ...problem, partial: false } : null);
   const save = async () => {
     const answer = await onSave({
@@ -78,8 +81,10 @@ export function PieceForm({ shop, unit, item, onSave, onSaved, onClose }: Props)
       slope: Number(draft.slope.replace(",", ".").replace("−", "-")),
       openings: [...draft.openings],
     });
-    if (answer.kind === "ok") onSaved();
-    else setProblem(problemOf(answer));
+    if (answer.kind === "ok") {
+      kept.letGo();
+      onSaved();
+    } else setProblem(problemOf(answer));
   };
   const deliveries = shop.deliveries.filter((each) => each.material_id === draft.material);
   const save_words = item ? "Keep the change" : "Add the board";
@@ -92,6 +97,7 @@ export function PieceForm({ shop, unit, item, onSave, onSaved, onClose }: Props)
           void save();
         }}
       >
+        <Resumed kept={kept} />
         <div className="grid gap-3 sm:grid-cols-[1fr_7rem]">
           <label className="flex flex-col gap-1">
             <span className="label">Name</span>
@@ -103,7 +109,9 @@ export function PieceForm({ shop, unit, item, onSave, onSaved, onClose }: Props)
               data-testid="piece-name"
               onChange={(event) => type({ name: event.target.value })}
             />
-            {at("piece.name") ? <span className="text-small text-cut">Give the board a name.</span> : null}
+            {at("piece.name") ? (
+              <span className="text-small text-cut">The name: {at("piece.name")?.message.metric}.</span>
+            ) : null}
           </label>
           <label className="flex flex-col gap-1">
             <span className="label">How many</span>

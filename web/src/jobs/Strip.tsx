@@ -1,6 +1,6 @@
-import { Ellipsis } from "lucide-react";
-import { DropdownMenu } from "radix-ui";
 import type { CutItem, JobView, PieceItem, Unit } from "../api/client";
+import { Glyph } from "../ui/Glyph";
+import { Menu, type MenuItem } from "../ui/Menu";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import type { JobActions } from "./actions";
@@ -37,12 +37,12 @@ export function Strip(props: Props) {
               label={`Board ${item.piece.name}`}
               items={[
                 { says: "Change the board", run: () => props.onEditPiece(item) },
-                { says: "Remove the board", run: () => void actions.removePiece(item) },
+                ...pieceItems(job, item, actions),
               ]}
             />
           </div>
           <ul className="flex gap-1.5 lg:flex-col">
-            {item.cuts.map((cut, place) => (
+            {item.cuts.map((cut) => (
               <li
                 key={cut.id}
                 className={`flex items-start rounded-[4px] border-l-[5px] ${cut.id === currentId ? "border-cut bg-bench" : "border-transparent hover:bg-bench/60"}`}
@@ -70,13 +70,7 @@ export function Strip(props: Props) {
                     label={`Cut ${cut.name}`}
                     items={[
                       { says: "Rename the cut", run: () => props.onRenameCut(cut) },
-                      ...(place > 0
-                        ? [{ says: "Move earlier", run: () => void actions.moveCut(cut, "earlier") }]
-                        : []),
-                      ...(place < item.cuts.length - 1
-                        ? [{ says: "Move later", run: () => void actions.moveCut(cut, "later") }]
-                        : []),
-                      { says: "Remove the cut", run: () => void actions.removeCut(cut) },
+                      ...cutItems(job, item, cut, actions),
                     ]}
                   />
                 ) : null}
@@ -108,52 +102,42 @@ export function Strip(props: Props) {
   );
 }
 
-function Menu({ label, items }: { label: string; items: { says: string; run: () => void }[] }) {
-  return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger
-        className="inline-flex size-7 shrink-0 items-center justify-center rounded text-ink-2 hover:bg-paper"
-        aria-label={label}
-      >
-        <Ellipsis size={17} aria-hidden />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content className="floating p-1" align="start" sideOffset={4}>
-          {items.map((item) => (
-            <DropdownMenu.Item
-              key={item.says}
-              className="rounded px-3 py-2 data-highlighted:bg-bench"
-              onSelect={item.run}
-            >
-              {item.says}
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
-  );
+/** What can be done with a board, beside changing it. */
+export function pieceItems(job: JobView, item: PieceItem, actions: JobActions): MenuItem[] {
+  const at = job.pieces.indexOf(item);
+  const [before, next] = [job.pieces[at - 1], job.pieces[at + 1]];
+  return [
+    { says: "Copy the board with its cuts", run: () => void actions.copyPiece(item) },
+    ...(before
+      ? [{ says: "Move the board earlier", run: () => void actions.placePiece(item, before.id) }]
+      : []),
+    ...(next
+      ? [
+          {
+            says: "Move the board later",
+            run: () => void actions.placePiece(item, job.pieces[at + 2]?.id ?? null),
+          },
+        ]
+      : []),
+    { says: "Remove the board", run: () => void actions.removePiece(item) },
+  ];
 }
 
-function Glyph({ cut }: { cut: CutItem }) {
-  const xs = cut.glyph.map(([x]) => x);
-  const ys = cut.glyph.map(([, y]) => y);
-  if (xs.length === 0)
-    return <span className="inline-block h-5 w-9 shrink-0 rounded-sm border border-dashed border-cut" />;
-  const [x0, x1, y1] = [Math.min(...xs), Math.max(...xs), Math.max(...ys)];
-  const points = cut.glyph.map(([x, y]) => `${x - x0},${y1 - y}`).join(" ");
-  return (
-    <svg
-      viewBox={`-1 -1 ${x1 - x0 + 2} ${y1 + 2}`}
-      className="h-5 w-9 shrink-0"
-      preserveAspectRatio="xMidYMid meet"
-      aria-hidden
-    >
-      <polygon
-        points={points}
-        className="fill-work stroke-ink"
-        strokeWidth="1.4"
-        vectorEffect="non-scaling-stroke"
-      />
-    </svg>
-  );
+/** What can be done with a cut, beside renaming it. */
+export function cutItems(job: JobView, item: PieceItem, cut: CutItem, actions: JobActions): MenuItem[] {
+  const place = item.cuts.indexOf(cut);
+  const others = job.pieces.filter((each) => each.id !== item.id);
+  const doubled = (name: string) => others.filter((each) => each.piece.name === name).length > 1;
+  return [
+    { says: "Copy the cut", run: () => void actions.copyCut(cut) },
+    ...(place > 0 ? [{ says: "Move earlier", run: () => void actions.moveCut(item, cut, "earlier") }] : []),
+    ...(place < item.cuts.length - 1
+      ? [{ says: "Move later", run: () => void actions.moveCut(item, cut, "later") }]
+      : []),
+    ...others.map((other) => ({
+      says: `Move to ${other.piece.name}${doubled(other.piece.name) ? `, board ${job.pieces.indexOf(other) + 1}` : ""}`,
+      run: () => void actions.placeCut(cut, { piece: other.id, before: null }),
+    })),
+    { says: "Remove the cut", run: () => void actions.removeCut(cut) },
+  ];
 }

@@ -1,4 +1,4 @@
-/** Adding, removing and changing pieces and cuts: kept by the server, and a step of the history. */
+/** Adding, removing, copying, placing and changing what is in a job: kept by the server, and a step of the history. */
 import { useQueryClient } from "@tanstack/react-query";
 import { useMemo } from "react";
 import {
@@ -12,96 +12,127 @@ import {
   pieceIn,
 } from "../api/client";
 import { useRefresh } from "../api/queries";
-import type { History } from "../app/history";
+import { added, type CutPlace, changed, removed } from "../app/acts";
+import { history } from "../app/undo";
+import { leave } from "../board/editors";
 
 export type JobActions = ReturnType<typeof useJobActions>;
 
-export function useJobActions(jobId: string, history: History, open: (cutId: string) => void) {
+/** Where a cut stands in a job. */
+export function placeOfCut(job: JobView, id: string): CutPlace {
+  for (const item of job.pieces) {
+    const at = item.cuts.findIndex((each) => each.id === id);
+    if (at >= 0) return { piece: item.id, before: item.cuts[at + 1]?.id ?? null };
+  }
+  return { piece: "", before: null };
+}
+
+export function useJobActions(job: JobView, open: (cutId: string) => void) {
   const queries = useQueryClient();
   const refresh = useRefresh();
   return useMemo(() => {
-    const show = (job: JobView) => queries.setQueryData(["job", jobId], job);
+    const show = (newer: JobView) => queries.setQueryData(["job", job.id], newer);
     const after = async <T>(asked: Promise<T>) => {
       const answer = await asked;
       await refresh();
       return answer;
     };
-    /** A step that takes something away one way and brings it back the other. */
-    const step = (label: string, back: () => Promise<unknown>, forth: () => Promise<unknown>) =>
-      history.push({ label, undo: () => void after(back()), redo: () => void after(forth()) });
+    const placeCut = async (cut: CutItem, at: CutPlace) => {
+      const before = placeOfCut(job, cut.id);
+      const answer = await after(api.placeCut(cut.id, at.piece, at.before));
+      if (answer.kind === "ok")
+        history.push({
+          label: `moving ${cut.name}`,
+          undo: { do: "place-cut", id: cut.id, at: before },
+          redo: { do: "place-cut", id: cut.id, at },
+        });
+      return answer;
+    };
 
     return {
       async addPiece(piece: PieceIn) {
-        const answer = await api.addPiece(jobId, piece);
+        const answer = await api.addPiece(job.id, piece);
         const made = answer.kind === "ok" ? answer.data.pieces.at(-1) : undefined;
         if (answer.kind === "ok" && made) {
           show(answer.data);
-          step(
-            `adding ${piece.name}`,
-            () => api.removePiece(made.id),
-            () => api.restorePiece(made.id),
-          );
+          history.push(added(`adding ${piece.name}`, "pieces", made.id));
         }
         return answer;
       },
       async savePiece(item: PieceItem, piece: PieceIn) {
         const answer = await api.savePiece(item.id, piece);
-        if (answer.kind === "ok") {
+        const kept =
+          answer.kind === "ok" ? answer.data.pieces.find((each) => each.id === item.id) : undefined;
+        if (answer.kind === "ok" && kept) {
           show(answer.data);
-          const before = pieceIn(item.piece);
-          step(
-            `changing ${piece.name}`,
-            () => api.savePiece(item.id, before),
-            () => api.savePiece(item.id, piece),
+          const to = pieceIn(kept.piece);
+          history.push(
+            changed(`changing ${piece.name}`, {
+              do: "piece",
+              id: item.id,
+              job: job.id,
+              to,
+              was: pieceIn(item.piece),
+            }),
           );
         }
         return answer;
       },
+      async copyPiece(item: PieceItem) {
+        const answer = await after(api.copyPiece(item.id));
+        if (answer.kind === "ok") history.push(added(`copying ${item.piece.name}`, "pieces", answer.data.id));
+      },
+      async placePiece(item: PieceItem, before: string | null) {
+        const at = job.pieces.findIndex((each) => each.id === item.id);
+        const was = job.pieces[at + 1]?.id ?? null;
+        const answer = await after(api.placePiece(item.id, before));
+        if (answer.kind === "ok")
+          history.push({
+            label: `moving ${item.piece.name}`,
+            undo: { do: "place-piece", id: item.id, before: was },
+            redo: { do: "place-piece", id: item.id, before },
+          });
+      },
       async removePiece(item: PieceItem) {
         const answer = await after(api.removePiece(item.id));
-        if (answer.kind === "ok")
-          step(
-            `removing ${item.piece.name}`,
-            () => api.restorePiece(item.id),
-            () => api.removePiece(item.id),
-          );
+        if (answer.kind === "ok") history.push(removed(`removing ${item.piece.name}`, "pieces", item.id));
       },
       async addCut(pieceId: string, name: string, cut: CutIn) {
         const answer = await api.addCut(pieceId, name, cut);
         if (answer.kind === "ok") {
-          const id = answer.data.id;
           await refresh();
-          step(
-            `adding ${name}`,
-            () => api.removeCut(id),
-            () => api.restoreCut(id),
-          );
-          open(id);
+          history.push(added(`adding ${name}`, "cuts", answer.data.id));
+          open(answer.data.id);
         }
         return answer;
       },
-      async renameCut(cut: CutItem, name: string) {
-        return after(api.saveCut(cut.id, name, cutIn(cut.cut), cut.version));
+      async copyCut(cut: CutItem) {
+        const answer = await after(api.copyCut(cut.id));
+        if (answer.kind !== "ok") return;
+        history.push(added(`copying ${cut.name}`, "cuts", answer.data.id));
+        open(answer.data.id);
       },
-      async moveCut(cut: CutItem, to: "earlier" | "later") {
-        const back = to === "earlier" ? "later" : "earlier";
-        const answer = await after(api.moveCut(cut.id, to));
-        if (answer.kind === "ok")
-          step(
-            `moving ${cut.name}`,
-            () => api.moveCut(cut.id, back),
-            () => api.moveCut(cut.id, to),
+      async renameCut(cut: CutItem, name: string) {
+        const answer = await after(api.saveCut(cut.id, name, cutIn(cut.cut), cut.version));
+        if (answer.kind === "ok") {
+          leave(cut.id, answer.data.version);
+          history.push(
+            changed(`renaming ${cut.name}`, { do: "rename", id: cut.id, to: name, was: cut.name }),
           );
+        }
+        return answer;
+      },
+      placeCut,
+      /** One place earlier or later in its board. */
+      async moveCut(item: PieceItem, cut: CutItem, to: "earlier" | "later") {
+        const at = item.cuts.findIndex((each) => each.id === cut.id);
+        const before = to === "earlier" ? item.cuts[at - 1] : item.cuts[at + 2];
+        await placeCut(cut, { piece: item.id, before: before?.id ?? null });
       },
       async removeCut(cut: CutItem) {
         const answer = await after(api.removeCut(cut.id));
-        if (answer.kind === "ok")
-          step(
-            `removing ${cut.name}`,
-            () => api.restoreCut(cut.id),
-            () => api.removeCut(cut.id),
-          );
+        if (answer.kind === "ok") history.push(removed(`removing ${cut.name}`, "cuts", cut.id));
       },
     };
-  }, [history, jobId, open, queries, refresh]);
+  }, [job, open, queries, refresh]);
 }

@@ -1,9 +1,21 @@
 import { Gauge, Plus, TriangleAlert } from "lucide-react";
-import { useState, useSyncExternalStore } from "react";
-import { api, type DialPosition, type Problem, type RouterView, type ShopView } from "../api/client";
+import { useState } from "react";
+import { Link } from "react-router";
+import {
+  api,
+  type DialPosition,
+  type Outcome,
+  type Problem,
+  type RouterView,
+  type ShopView,
+} from "../api/client";
 import { useRefresh, useRouters, useShop, useThings } from "../api/queries";
+import { changed, removed } from "../app/acts";
+import type { Step } from "../app/history";
 import { Place } from "../app/Place";
+import { history } from "../app/undo";
 import { Waiting } from "../app/Waiting";
+import { Dialog } from "../ui/Dialog";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
@@ -31,8 +43,7 @@ interface Props {
 }
 
 function Stands({ shop, routers, things }: Props) {
-  const { history, switchUnit } = usePlace(shop);
-  const undoable = useSyncExternalStore(history.subscribe, history.snapshot);
+  const { switchUnit } = usePlace(shop);
   const [form, setForm] = useState<{ of: RouterView | null } | null>(null);
   const refresh = useRefresh();
   const saveDial = async (router: RouterView, dial: DialPosition[]): Promise<Problem | null> => {
@@ -44,11 +55,8 @@ function Stands({ shop, routers, things }: Props) {
     };
     const answer = await put(dial);
     if (answer.kind !== "ok") return problemOf(answer);
-    history.push({
-      label: `dial of ${router.name}`,
-      undo: () => void put(before),
-      redo: () => void put(dial),
-    });
+    const to = answer.data.dial as DialPosition[];
+    history.push(changed(`the dial of ${router.name}`, { do: "dial", id: router.id, to, was: before }));
     return null;
   };
   return (
@@ -56,11 +64,9 @@ function Stands({ shop, routers, things }: Props) {
       <main className="min-h-0 flex-1 overflow-y-auto px-4 pb-6" data-testid="bench">
         <div className="flex flex-wrap items-center gap-2 py-2.5">
           <h2 className="text-title font-bold">Routers</h2>
-          {undoable.undo ? (
-            <button type="button" className="button" onClick={() => history.undo()} data-testid="undo-bench">
-              Undo: {undoable.undo}
-            </button>
-          ) : null}
+          <Link className="quiet text-small" to="/removed">
+            Removed
+          </Link>
           <button
             type="button"
             className="button button-main ml-auto"
@@ -89,6 +95,7 @@ function Stands({ shop, routers, things }: Props) {
               key={router.id}
               router={router}
               shop={shop}
+              hangs={hangsOn(router, things)}
               onDial={(dial) => saveDial(router, dial)}
               onChange={() => setForm({ of: router })}
             />
@@ -103,6 +110,8 @@ function Stands({ shop, routers, things }: Props) {
 interface StandProps {
   router: RouterView;
   shop: ShopView;
+  /** What goes with it when it is removed. */
+  hangs: readonly string[];
   onDial: (dial: DialPosition[]) => Promise<Problem | null>;
   onChange: () => void;
 }
@@ -117,19 +126,31 @@ const NAMES: Record<string, string> = {
 };
 
 /** One router: what its plate says, its collets and bases, and its dial. */
-function Stand({ router, shop, onDial, onChange }: StandProps) {
+function Stand({ router, shop, hangs, onDial, onChange }: StandProps) {
   const [problem, setProblem] = useState<Problem | null>(null);
   const [measuring, setMeasuring] = useState(() => hasReadings(router.id));
   const refresh = useRefresh();
   const move = async (place: number, rpm: number) =>
     setProblem(await onDial(router.dial.map((each, at) => (at === place ? measured(each, rpm) : each))));
-  const act = async (asked: Promise<Awaited<ReturnType<typeof api.removeRouter>>>) => {
-    const answer = await asked;
-    if (answer.kind === "ok") {
-      setProblem(null);
-      await refresh();
-    } else setProblem(problemOf(answer));
+  const [asking, setAsking] = useState(false);
+  const settle = async (answer: Outcome<unknown>, step: Step) => {
+    setProblem(problemOf(answer));
+    setAsking(false);
+    if (answer.kind !== "ok") return;
+    history.push(step);
+    await refresh();
   };
+  const putAway = async () => {
+    const archived = !router.archived;
+    const act = { do: "away" as const, kind: "routers" as const, id: router.id };
+    await settle(await api.putRouterAway(router.id, archived), {
+      label: `${archived ? "putting away" : "taking out"} ${router.name}`,
+      undo: { ...act, archived: !archived },
+      redo: { ...act, archived },
+    });
+  };
+  const remove = async () =>
+    settle(await api.removeRouter(router.id), removed(`removing ${router.name}`, "routers", router.id));
   return (
     <section
       aria-label={router.name}
@@ -181,17 +202,44 @@ function Stand({ router, shop, onDial, onChange }: StandProps) {
           <button type="button" className="button" onClick={onChange} data-testid={`change-${router.id}`}>
             Change
           </button>
+          <button type="button" className="button" onClick={() => void putAway()}>
+            {router.archived ? "Take out again" : "Put away"}
+          </button>
           <button
             type="button"
             className="button"
-            onClick={() => void act(api.putRouterAway(router.id, !router.archived).then(dropped))}
+            onClick={() => (hangs.length > 0 ? setAsking(true) : void remove())}
+            data-testid={`remove-${router.id}`}
           >
-            {router.archived ? "Take out again" : "Put away"}
-          </button>
-          <button type="button" className="button" onClick={() => void act(api.removeRouter(router.id))}>
             Remove
           </button>
         </div>
+        {asking ? (
+          <Dialog title={`Remove ${router.name}?`} onClose={() => setAsking(false)}>
+            <p>With it go:</p>
+            <ul className="my-2 list-disc pl-6" data-testid="hangs">
+              {hangs.map((each) => (
+                <li key={each}>{each}</li>
+              ))}
+            </ul>
+            <p className="text-ink-2">
+              Cuts that were planned with it are planned with another. It can be brought back for thirty days.
+            </p>
+            <div className="mt-4 flex justify-end gap-2">
+              <button type="button" className="button" onClick={() => setAsking(false)}>
+                Leave it
+              </button>
+              <button
+                type="button"
+                className="button button-main"
+                onClick={() => void remove()}
+                data-testid="remove-for-sure"
+              >
+                Remove it
+              </button>
+            </div>
+          </Dialog>
+        ) : null}
       </div>
       <div>
         {router.dial.length > 0 ? (
@@ -231,8 +279,15 @@ function Stand({ router, shop, onDial, onChange }: StandProps) {
   );
 }
 
-/** An answer whose data is not needed. */
-const dropped = <T extends { kind: string }>(answer: T) =>
-  (answer.kind === "ok" ? { kind: "ok", data: undefined } : answer) as Awaited<
-    ReturnType<typeof api.removeRouter>
-  >;
+/** What hangs on a router: its measured dial and bases, and the jigs that were made with it. */
+function hangsOn(router: RouterView, things: Props["things"]): string[] {
+  const points = router.dial.filter((each) => each.measured).length;
+  const jigs = things.filter((each) => each.texts.router_id === router.id).map((each) => each.name);
+  return [
+    ...(router.dial.length > 0
+      ? [`its dial, ${router.dial.length} positions, ${points} of them measured`]
+      : []),
+    ...router.bases.map((base) => `the distances of its ${base.kind} base`),
+    ...jigs,
+  ];
+}

@@ -1,6 +1,9 @@
 import { useEffect, useRef, useState } from "react";
 import { api, type BitTile, type Problem, type Texts, type Unit } from "../api/client";
 import { useForms, useReading, useRefresh } from "../api/queries";
+import { added, changed } from "../app/acts";
+import { history } from "../app/undo";
+import { Resumed, useKept } from "../ui/kept";
 import { newerVersion, problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
@@ -18,8 +21,12 @@ interface Props {
 /** A bit typed in: described in a few words, the fields follow; or field by field. Enter keeps it. */
 export function BitForm({ start, change, unit, onDone }: Props) {
   const forms = useForms();
-  const [description, setDescription] = useState("");
-  const [typed, setTyped] = useState<Texts>(start);
+  const kept = useKept(`bit ${change?.id ?? JSON.stringify(start)}`, () => ({
+    description: "",
+    typed: start,
+    version: change?.version ?? null,
+  }));
+  const { description, typed, version } = kept.value;
   const drafted = useReading({
     key: ["draft", description, typed],
     ask: () => api.draftBit(description, typed),
@@ -28,7 +35,6 @@ export function BitForm({ start, change, unit, onDone }: Props) {
   const draft = drafted.data ?? null;
   const [refused, setRefused] = useState<Problem | null>(null);
   const [tried, setTried] = useState(false);
-  const [version, setVersion] = useState(change?.version ?? null);
   const first = useRef<HTMLInputElement>(null);
   const refresh = useRefresh();
 
@@ -44,11 +50,18 @@ export function BitForm({ start, change, unit, onDone }: Props) {
     const whole = asked.kind === "ok" ? asked.data.texts : texts;
     const answer = change ? await api.saveBit(change.id, whole, version) : await api.addBit(whole);
     if (answer.kind === "ok") {
+      kept.letGo();
+      const name = answer.data.name;
+      history.push(
+        change
+          ? changed(`changing ${name}`, { do: "bit", id: change.id, to: whole, was: start })
+          : added(`adding ${name}`, "bits", answer.data.id),
+      );
       await refresh();
       onDone(answer.data);
     } else {
       setRefused(problemOf(answer));
-      setVersion(newerVersion(answer) ?? version);
+      kept.put({ version: newerVersion(answer) ?? version });
     }
   };
   const problem = draft?.problem ?? null;
@@ -84,7 +97,7 @@ export function BitForm({ start, change, unit, onDone }: Props) {
               autoComplete="off"
               spellCheck={false}
               data-testid="describe-bit"
-              onChange={(event) => setDescription(event.target.value)}
+              onChange={(event) => kept.put({ description: event.target.value })}
             />
           </label>
           <label className="flex flex-col gap-0.5">
@@ -93,7 +106,7 @@ export function BitForm({ start, change, unit, onDone }: Props) {
               className="field"
               value={texts.profile ?? ""}
               data-testid="bit-profile"
-              onChange={(event) => setTyped({ ...typed, profile: event.target.value })}
+              onChange={(event) => kept.put({ typed: { ...typed, profile: event.target.value } })}
             >
               <option value="">—</option>
               {profiles.map((each) => (
@@ -104,6 +117,7 @@ export function BitForm({ start, change, unit, onDone }: Props) {
             </select>
           </label>
         </div>
+        <Resumed kept={kept} />
         {draft?.left ? (
           <p className="text-note text-ink-2">
             Not understood: <b>{draft.left}</b>
@@ -118,7 +132,7 @@ export function BitForm({ start, change, unit, onDone }: Props) {
             unit={unit}
             onType={(field, text) => {
               setRefused(null);
-              setTyped({ ...typed, [field]: text });
+              kept.put({ typed: { ...typed, [field]: text } });
             }}
           />
         ) : null}

@@ -2,7 +2,8 @@ import { X } from "lucide-react";
 import { useState } from "react";
 import { api, type BitDetail, type Problem, type Unit } from "../api/client";
 import { useBit, useRefresh } from "../api/queries";
-import type { Step } from "../app/history";
+import { removed } from "../app/acts";
+import { history } from "../app/undo";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit, money, reading } from "../ui/words";
@@ -15,8 +16,6 @@ interface Props {
   currency: string;
   onClose: () => void;
   onForm: (form: Adding) => void;
-  /** Something was done that can be undone. */
-  onDone: (step: Step) => void;
 }
 
 /** A bit opened in its place: its section, its limits at each router, what it cuts, where it is used. */
@@ -34,7 +33,7 @@ interface OpenedProps extends Omit<Props, "id"> {
   detail: BitDetail;
 }
 
-function Opened({ detail, unit, currency, onClose, onForm, onDone }: OpenedProps) {
+function Opened({ detail, unit, currency, onClose, onForm }: OpenedProps) {
   const { tile, texts } = detail;
   const [problem, setProblem] = useState<Problem | null>(null);
   const refresh = useRefresh();
@@ -47,25 +46,16 @@ function Opened({ detail, unit, currency, onClose, onForm, onDone }: OpenedProps
   const put = async (archived: boolean) => {
     if (!(await settle(await api.putBitAway(tile.id, archived)))) return;
     onClose();
-    onDone({
-      label: `${archived ? "put away" : "take out"} ${tile.name}`,
-      undo: () => void api.putBitAway(tile.id, !archived).then(refresh),
-      redo: () => void api.putBitAway(tile.id, archived).then(refresh),
+    history.push({
+      label: `${archived ? "putting away" : "taking out"} ${tile.name}`,
+      undo: { do: "away", kind: "bits", id: tile.id, archived: !archived },
+      redo: { do: "away", kind: "bits", id: tile.id, archived },
     });
   };
   const remove = async () => {
     if (!(await settle(await api.removeBit(tile.id)))) return;
     onClose();
-    let again = tile.id;
-    onDone({
-      label: `remove ${tile.name}`,
-      undo: async () => {
-        const back = await api.addBit(texts);
-        if (back.kind === "ok") again = back.data.id;
-        await refresh();
-      },
-      redo: () => void api.removeBit(again).then(refresh),
-    });
+    history.push(removed(`removing ${tile.name}`, "bits", tile.id));
   };
   return (
     <section

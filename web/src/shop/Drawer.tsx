@@ -1,12 +1,10 @@
 import { Plus, Search } from "lucide-react";
-import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
-import { useNavigate, useParams } from "react-router";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
 import { api, type DrawerView, type ShopView } from "../api/client";
 import { useBits, useReading, useShop } from "../api/queries";
-import type { Step } from "../app/history";
 import { Place } from "../app/Place";
 import { Waiting } from "../app/Waiting";
-import { Words } from "../ui/Words";
 import { BitForm } from "./BitForm";
 import { FirstQuestions } from "./FirstQuestions";
 import { usePlace } from "./place";
@@ -32,8 +30,7 @@ const PANELS: readonly { name: Panel; says: string }[] = [
 function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
   const { bitId } = useParams();
   const navigate = useNavigate();
-  const { history, switchUnit } = usePlace(shop);
-  const undoable = useSyncExternalStore(history.subscribe, history.snapshot);
+  const { switchUnit } = usePlace(shop);
   const [question, setQuestion] = useState("");
   const [away, setAway] = useState(false);
   const [adding, setAdding] = useState<Adding>(null);
@@ -48,15 +45,10 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
     (id: string | null) => void navigate(id ? `/drawer/${id}` : "/drawer", { replace: true }),
     [navigate],
   );
-  const push = useCallback((step: Step) => history.push(step), [history]);
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && event.target.matches("input, select, textarea");
-      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z" && !typing) {
-        event.preventDefault();
-        return event.shiftKey ? history.redo() : history.undo();
-      }
       if (event.key === "Escape" && !typing) return setAdding(null);
       if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
       if (event.key === "/") {
@@ -70,7 +62,7 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [history]);
+  }, []);
 
   const stored = drawer.bits.filter((bit) => bit.archived).length;
   return (
@@ -102,11 +94,9 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
             {away ? "Back to the drawer" : `${stored} put away`}
           </button>
         ) : null}
-        {undoable.undo ? (
-          <button type="button" className="button" onClick={() => history.undo()} data-testid="undo-drawer">
-            Undo: <Words text={undoable.undo} />
-          </button>
-        ) : null}
+        <Link className="quiet text-small" to="/removed">
+          Removed
+        </Link>
         {PANELS.map((each) => (
           <button
             key={each.name}
@@ -154,7 +144,6 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
           openId={bitId ?? null}
           onOpen={open}
           onForm={setAdding}
-          onDone={push}
         />
       )}
     </Place>

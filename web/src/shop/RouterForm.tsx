@@ -1,6 +1,9 @@
 import { useState } from "react";
 import { api, type Problem, type RouterView, type Texts, type Unit } from "../api/client";
 import { useForms, useRefresh } from "../api/queries";
+import { added, changed } from "../app/acts";
+import { history } from "../app/undo";
+import { Resumed, useKept } from "../ui/kept";
 import { newerVersion, problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
@@ -19,10 +22,14 @@ const NEW_BASE: Texts = { kind: "plunge", round: "yes" };
 /** A router typed in, with its bases. What is wrong is said at its field. */
 export function RouterForm({ change, unit, onDone }: Props) {
   const forms = useForms();
-  const [texts, setTexts] = useState<Texts>(change?.texts ?? NEW);
-  const [bases, setBases] = useState<Texts[]>(change ? [...change.bases] : [NEW_BASE]);
+  const kept = useKept(`router ${change?.id ?? "new"}`, () => ({
+    texts: change?.texts ?? NEW,
+    bases: change ? [...change.bases] : [NEW_BASE],
+    version: change?.version ?? null,
+  }));
+  const { texts, bases, version } = kept.value;
+  const setBases = (to: Texts[]) => kept.put({ bases: to });
   const [problem, setProblem] = useState<Problem | null>(null);
-  const [version, setVersion] = useState(change?.version ?? null);
   const refresh = useRefresh();
   const router = forms.data?.find((each) => each.kind === "router");
   const base = forms.data?.find((each) => each.kind === "base");
@@ -32,11 +39,20 @@ export function RouterForm({ change, unit, onDone }: Props) {
       ? await api.saveRouter(change.id, texts, bases, version)
       : await api.addRouter(texts, bases);
     if (answer.kind === "ok") {
+      kept.letGo();
+      const { id, name } = answer.data;
+      const was = change && { texts: change.texts, bases: [...change.bases] };
+      const to = { texts: answer.data.texts, bases: [...answer.data.bases] };
+      history.push(
+        was
+          ? changed(`changing ${name}`, { do: "router", id, to, was })
+          : added(`adding ${name}`, "routers", id),
+      );
       await refresh();
       onDone();
     } else {
       setProblem(problemOf(answer));
-      setVersion(newerVersion(answer) ?? version);
+      kept.put({ version: newerVersion(answer) ?? version });
     }
   };
   const at = problem ? { field: problem.field, words: problem.message, partial: false } : null;
@@ -55,12 +71,13 @@ export function RouterForm({ change, unit, onDone }: Props) {
       }}
     >
       <h3 className="text-strong font-bold">{change ? `Change ${change.name}` : "Add a router"}</h3>
+      <Resumed kept={kept} />
       <Fields
         form={router}
         texts={texts}
         problem={at}
         unit={unit}
-        onType={(field, text) => setTexts({ ...texts, [field]: text })}
+        onType={(field, text) => kept.put({ texts: { ...texts, [field]: text } })}
       />
       {bases.map((each, place) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: bases have no name; their place is what they are known by

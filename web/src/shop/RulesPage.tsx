@@ -4,7 +4,7 @@ import {
   api,
   type DraftedRules,
   type HouseRules,
-  type JobName,
+  type JobCard,
   type Problem,
   type RulesView,
   type ShopView,
@@ -12,9 +12,12 @@ import {
   type Unit,
 } from "../api/client";
 import { useJobs, useReading, useRefresh, useRules, useShop } from "../api/queries";
+import { changed as madeOther } from "../app/acts";
 import { Place } from "../app/Place";
+import { history } from "../app/undo";
 import { Waiting } from "../app/Waiting";
 import { useReadings } from "../instruments/target";
+import { useKept } from "../ui/kept";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
@@ -33,7 +36,7 @@ export default function RulesPage() {
 interface Props {
   shop: ShopView;
   kept: RulesView;
-  jobs: readonly JobName[];
+  jobs: readonly JobCard[];
 }
 
 const NUMBERS = [
@@ -52,8 +55,13 @@ function Changing({ shop, kept, jobs }: Props) {
   const { switchUnit } = usePlace(shop);
   const queries = useQueryClient();
   const refresh = useRefresh();
-  const [rules, setRules] = useState<HouseRules>(kept.rules);
-  const [numbers, setNumbers] = useState<Texts>({});
+  const typed = useKept<{ rules: HouseRules; numbers: Texts }>("rules", () => ({
+    rules: kept.rules,
+    numbers: {},
+  }));
+  const { rules, numbers } = typed.value;
+  const setRules = (to: HouseRules) => typed.put({ rules: to });
+  const setNumbers = (to: Texts) => typed.put({ numbers: to });
   const [jobId, setJobId] = useState<string | null>(jobs[0]?.id ?? null);
   const draft = useReading({
     key: ["rules", "draft", rules, numbers, jobId],
@@ -70,18 +78,24 @@ function Changing({ shop, kept, jobs }: Props) {
   const wordChanged = rules.dado_word !== kept.rules.dado_word;
 
   const back = () => {
-    setRules(kept.rules);
-    setNumbers({});
+    typed.anew();
     setProblem(null);
   };
   const keep = async () => {
     if (!drafted?.rules) return;
     const answer = await api.saveSettings({ rules: drafted.rules });
     if (answer.kind === "ok") {
+      history.push(
+        madeOther("house rules", {
+          do: "settings",
+          to: { rules: answer.data.rules },
+          was: { rules: kept.rules },
+        }),
+      );
       queries.setQueryData(["shop"], answer.data);
       await refresh();
-      setRules(drafted.rules);
-      setNumbers({});
+      typed.put({ rules: drafted.rules, numbers: {} });
+      typed.letGo();
       setProblem(null);
     } else setProblem(problemOf(answer));
   };

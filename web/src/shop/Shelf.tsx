@@ -1,7 +1,6 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import type { BitTile, Texts, Unit } from "../api/client";
-import type { Step } from "../app/history";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { BitOpen } from "./BitOpen";
@@ -18,22 +17,13 @@ interface ShelfProps {
   openId: string | null;
   onOpen: (id: string | null) => void;
   onForm: (form: Adding) => void;
-  onDone: (step: Step) => void;
 }
 
 /** Rail, shank, marks and the room around them, and a line of a name. */
 const [AROUND, LINE] = [56, 16];
 
 /** The trays of a drawer; they stay as they are while a question is typed, until other bits are found. */
-export const Shelf = memo(function Shelf({
-  bits,
-  unit,
-  currency,
-  openId,
-  onOpen,
-  onForm,
-  onDone,
-}: ShelfProps) {
+export const Shelf = memo(function Shelf({ bits, unit, currency, openId, onOpen, onForm }: ShelfProps) {
   const box = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   useLayoutEffect(() => {
@@ -81,7 +71,6 @@ export const Shelf = memo(function Shelf({
                 openId={openId}
                 onOpen={onOpen}
                 onForm={onForm}
-                onDone={onDone}
               />
             </div>
           ) : null;
@@ -95,7 +84,7 @@ interface RowProps extends Omit<ShelfProps, "bits"> {
   row: Row;
 }
 
-const OneRow = memo(function OneRow({ row, unit, currency, openId, onOpen, onForm, onDone }: RowProps) {
+const OneRow = memo(function OneRow({ row, unit, currency, openId, onOpen, onForm }: RowProps) {
   switch (row.what) {
     case "tray":
       return (
@@ -128,7 +117,6 @@ const OneRow = memo(function OneRow({ row, unit, currency, openId, onOpen, onFor
           currency={currency}
           onClose={() => onOpen(null)}
           onForm={onForm}
-          onDone={onDone}
         />
       );
     default:

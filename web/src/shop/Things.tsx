@@ -9,6 +9,9 @@ import {
   type Unit,
 } from "../api/client";
 import { useBits, useForms, useRefresh } from "../api/queries";
+import { added, changed, removed } from "../app/acts";
+import { history } from "../app/undo";
+import { Resumed, useKept } from "../ui/kept";
 import { newerVersion, problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
@@ -100,6 +103,9 @@ export function Things({ things, unit, shop, routers }: Props) {
   );
 }
 
+/** The shelf of a kind of thing. */
+const shelfOf = (kind: string) => (kind === "wood" ? "woods" : kind === "delivery" ? "deliveries" : "guides");
+
 interface FormProps extends Omit<Props, "things"> {
   open: Open;
   onDone: () => void;
@@ -109,9 +115,12 @@ interface FormProps extends Omit<Props, "things"> {
 function ThingForm({ open, unit, shop, routers, onDone }: FormProps) {
   const forms = useForms();
   const bits = useBits();
-  const [texts, setTexts] = useState<Texts>(open.of?.texts ?? {});
+  const kept = useKept(`thing ${open.of?.id ?? open.kind}`, () => ({
+    texts: (open.of?.texts ?? {}) as Texts,
+    version: open.of?.version ?? null,
+  }));
+  const { texts, version } = kept.value;
   const [problem, setProblem] = useState<Problem | null>(null);
-  const [version, setVersion] = useState(open.of?.version ?? null);
   const refresh = useRefresh();
   const form = forms.data?.find((each) => each.kind === open.kind);
   if (!form) return null;
@@ -125,17 +134,26 @@ function ThingForm({ open, unit, shop, routers, onDone }: FormProps) {
       ? await api.saveThing(open.of.id, open.kind, texts, version)
       : await api.addThing(open.kind, texts);
     if (answer.kind === "ok") {
+      kept.letGo();
+      const { id, kind, name } = answer.data;
+      history.push(
+        open.of
+          ? changed(`changing ${name}`, { do: "thing", id, kind, to: answer.data.texts, was: open.of.texts })
+          : added(`adding ${name}`, shelfOf(kind), id),
+      );
       await refresh();
       onDone();
     } else {
       setProblem(problemOf(answer));
-      setVersion(newerVersion(answer) ?? version);
+      kept.put({ version: newerVersion(answer) ?? version });
     }
   };
   const remove = async () => {
     if (!open.of) return;
     const answer = await api.removeThing(open.kind, open.of.id);
     if (answer.kind === "ok") {
+      kept.letGo();
+      history.push(removed(`removing ${open.of.name}`, shelfOf(open.kind), open.of.id));
       await refresh();
       onDone();
     } else setProblem(problemOf(answer));
@@ -153,6 +171,7 @@ function ThingForm({ open, unit, shop, routers, onDone }: FormProps) {
         if (event.key === "Escape") onDone();
       }}
     >
+      <Resumed kept={kept} />
       {Object.entries(named)
         .filter(([field]) => form.fields.some((each) => each.field === field))
         .map(([field, choices]) => (
@@ -161,7 +180,7 @@ function ThingForm({ open, unit, shop, routers, onDone }: FormProps) {
             <select
               className="field"
               value={texts[field] ?? ""}
-              onChange={(event) => setTexts({ ...texts, [field]: event.target.value })}
+              onChange={(event) => kept.put({ texts: { ...texts, [field]: event.target.value } })}
             >
               <option value="">—</option>
               {choices.map((choice) => (
@@ -178,7 +197,7 @@ function ThingForm({ open, unit, shop, routers, onDone }: FormProps) {
         problem={problem ? { field: problem.field, words: problem.message, partial: false } : null}
         unit={unit}
         skip={Object.keys(named)}
-        onType={(field, text) => setTexts({ ...texts, [field]: text })}
+        onType={(field, text) => kept.put({ texts: { ...texts, [field]: text } })}
       />
       {problem && !form.fields.some((each) => each.field === problem.field && !(each.field in named)) ? (
         <p role="alert" className="text-small text-cut" data-testid="thing-problem">

@@ -1,11 +1,8 @@
-/** What the places beside the cuts share: the shop, its unit and its history. */
-import { useMemo } from "react";
+/** What the places beside the cuts share: the shop and its unit. */
 import type { ShopView } from "../api/client";
-import { History } from "../app/history";
 import { useShopSettings } from "../app/settings";
 
 export function usePlace(shop: ShopView) {
-  const history = useMemo(() => new History(), []);
-  const settings = useShopSettings(shop, history);
-  return { history, switchUnit: () => settings.changeUnit(shop.unit === "mm" ? "in" : "mm") };
+  const settings = useShopSettings(shop);
+  return { switchUnit: () => settings.changeUnit(shop.unit === "mm" ? "in" : "mm") };
 }

@@ -1,6 +1,5 @@
 import { lazy, memo, Suspense, useState } from "react";
 import type { Caution, Change, CutPlan, HouseRules, ShopView, SlipSection, Unit } from "../api/client";
-import type { History } from "../app/history";
 import { BigReading, Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
 import { CautionLine, Stop } from "./Cautions";
@@ -15,7 +14,6 @@ interface Props {
   plan: CutPlan;
   unit: Unit;
   shop: ShopView;
-  history: History;
   stale: boolean;
   /** What the plan was asked for, as it stands now: the board and the cut. */
   asked: () => Asked;
@@ -24,7 +22,7 @@ interface Props {
 }
 
 /** The setup in the order of the hands. */
-export const Slip = memo(function Slip({ plan, unit, shop, history, stale, asked, onEdit, onSchool }: Props) {
+export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit, onSchool }: Props) {
   const [testing, setTesting] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
   const stops = plan.cautions.filter((each) => each.level === "stop");
@@ -73,7 +71,6 @@ export const Slip = memo(function Slip({ plan, unit, shop, history, stale, asked
           notes={notes.filter((note) => note.place === section.key)}
           unit={unit}
           shop={shop}
-          history={history}
           asked={asked}
           onTest={() => setTesting(true)}
           open={open === section.key}
@@ -85,13 +82,7 @@ export const Slip = memo(function Slip({ plan, unit, shop, history, stale, asked
       <Fit plan={plan} unit={unit} />
       {testing ? (
         <Suspense>
-          <TestCut
-            plan={plan}
-            unit={unit}
-            asked={asked}
-            history={history}
-            onClose={() => setTesting(false)}
-          />
+          <TestCut plan={plan} unit={unit} asked={asked} onClose={() => setTesting(false)} />
         </Suspense>
       ) : null}
       {elsewhere.length > 0 ? (

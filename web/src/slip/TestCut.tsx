@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { api, type Correction, type CutPlan, type LengthIn, type Problem, type Unit } from "../api/client";
 import { useReading, useRefresh } from "../api/queries";
-import type { History } from "../app/history";
+import { history } from "../app/undo";
 import { replanOpen } from "../board/editors";
 import { Dialog } from "../ui/Dialog";
 import { LengthField } from "../ui/LengthField";
@@ -14,14 +14,13 @@ interface Props {
   plan: CutPlan;
   unit: Unit;
   asked: () => Asked;
-  history: History;
   onClose: () => void;
 }
 
 type Key = Correction["key"];
 
 /** The test cut: what to try in scrap, what was measured, and what that corrects. */
-export function TestCut({ plan, unit, asked, history, onClose }: Props) {
+export function TestCut({ plan, unit, asked, onClose }: Props) {
   const test = plan.test_cut;
   if (!test) return null;
   return (
@@ -36,18 +35,18 @@ export function TestCut({ plan, unit, asked, history, onClose }: Props) {
       </ol>
       <div className="mt-3 flex flex-col gap-3">
         {test.measures.map((measure) => (
-          <Measured key={measure.key} measure={measure} unit={unit} asked={asked} history={history} />
+          <Measured key={measure.key} measure={measure} unit={unit} asked={asked} />
         ))}
       </div>
     </Dialog>
   );
 }
 
-interface MeasuredProps extends Pick<Props, "unit" | "asked" | "history"> {
+interface MeasuredProps extends Pick<Props, "unit" | "asked"> {
   measure: NonNullable<CutPlan["test_cut"]>["measures"][number];
 }
 
-function Measured({ measure, unit, asked, history }: MeasuredProps) {
+function Measured({ measure, unit, asked }: MeasuredProps) {
   const refresh = useRefresh();
   const [typed, setTyped] = useState<LengthIn>({ typed: "", unit });
   const [refused, setRefused] = useState<Problem | null>(null);
@@ -80,10 +79,13 @@ function Measured({ measure, unit, asked, history }: MeasuredProps) {
     if (!found) return;
     setKept(found);
     await put(found, found.after);
+    const { of, id, base, side } = found;
+    if (!id || (of !== "base" && of !== "bit")) return;
+    const act = { do: "correct" as const, of, id, base, side };
     history.push({
       label: "the correction",
-      undo: () => void put(found, found.before),
-      redo: () => void put(found, found.after),
+      undo: { ...act, value: found.before },
+      redo: { ...act, value: found.after },
     });
   };
   const stored = found?.of === "base" || found?.of === "bit";

@@ -1,0 +1,351 @@
+"""Jobs with their pieces and cuts as they are kept: read, written, placed, copied."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, replace
+from datetime import UTC, datetime
+from typing import TypeVar
+
+from pydantic import TypeAdapter
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session, object_session
+
+from ranura.core.board.pieces import Piece
+from ranura.core.family import AnyCut
+from ranura.store.items import NotFoundError
+from ranura.store.models import NAME_LENGTH, CutRow, JobRow, PieceRow
+from ranura.store.repository import CUTS
+
+_PIECE = TypeAdapter(Piece)
+_COPY = ", copy"
+NewId = Callable[[], str]
+"""What answers an id that nothing has yet."""
+
+
+class StaleError(Exception):
+    """A save of an older version than the one that is kept; `newer` is the latter, in the piece that it is cut in."""
+
+    def __init__(self, newer: KeptCut, piece: Piece) -> None:
+        super().__init__("this cut was changed elsewhere in the meantime")
+        self.newer = newer
+        self.piece = piece
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KeptCut:
+    """A cut as it is kept."""
+
+    id: str
+    piece_id: str
+    name: str
+    version: int
+    cut: AnyCut
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KeptPiece:
+    """A piece with its cuts, in order."""
+
+    id: str
+    piece: Piece
+    cuts: tuple[KeptCut, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KeptJob:
+    """A job with its pieces, in order."""
+
+    id: str
+    name: str
+    notes: str
+    archived: bool
+    pieces: tuple[KeptPiece, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class JobLine:
+    """A job in a list; `boards` counts every board of each piece, `first` is its first piece."""
+
+    id: str
+    name: str
+    archived: bool
+    changed_at: datetime
+    boards: int
+    cuts: int
+    first: Piece | None
+
+
+_Row = TypeVar("_Row", bound=JobRow | PieceRow | CutRow)
+
+
+def now() -> datetime:
+    """The time as rows have it: UTC, to the second."""
+    return datetime.now(UTC).replace(tzinfo=None, microsecond=0)
+
+
+def mine(session: Session, row_type: type[_Row], shop_id: str, id: str, *, lock: bool = False, removed: bool = False) -> _Row:
+    """A row of a shop. Raises NotFoundError, also for one that was removed, or lies in what was, unless that is asked for."""
+    query = select(row_type).where(row_type.id == id, row_type.shop_id == shop_id)
+    row = session.scalar(query.with_for_update() if lock else query)
+    if row is None or (not removed and _is_gone(session, row)):
+        raise NotFoundError(row_type.__tablename__.removesuffix("s"), id)
+    return row
+
+
+def _is_gone(session: Session, row: JobRow | PieceRow | CutRow) -> bool:
+    """Whether something was removed, or what it lies in."""
+    if row.removed_at is not None:
+        return True
+    if isinstance(row, CutRow):
+        return _is_gone(session, session.get_one(PieceRow, row.piece_id))
+    return isinstance(row, PieceRow) and _is_gone(session, session.get_one(JobRow, row.job_id))
+
+
+def _changed(session: Session, row: PieceRow | CutRow) -> None:
+    """A piece or cut was changed: so was its job."""
+    piece = row if isinstance(row, PieceRow) else session.get_one(PieceRow, row.piece_id)
+    session.get_one(JobRow, piece.job_id).changed_at = now()
+
+
+def list_jobs(session: Session, shop_id: str) -> tuple[JobLine, ...]:
+    """The jobs of a shop, in order, those that were put away too."""
+    rows = session.scalars(
+        select(JobRow).where(JobRow.shop_id == shop_id, JobRow.removed_at.is_(None)).order_by(JobRow.place, JobRow.id)
+    ).all()
+    there = select(PieceRow).where(PieceRow.shop_id == shop_id, PieceRow.removed_at.is_(None))
+    pieces: dict[str, list[PieceRow]] = {row.id: [] for row in rows}
+    for piece in session.scalars(there.order_by(PieceRow.place, PieceRow.id)):
+        if piece.job_id in pieces:
+            pieces[piece.job_id].append(piece)
+    counted = select(CutRow.piece_id, func.count()).where(CutRow.shop_id == shop_id, CutRow.removed_at.is_(None))
+    cuts = {piece_id: count for piece_id, count in session.execute(counted.group_by(CutRow.piece_id))}  # noqa: C416 # for the types
+    return tuple(
+        JobLine(
+            id=row.id,
+            name=row.name,
+            archived=row.archived,
+            changed_at=row.changed_at.replace(tzinfo=UTC),
+            boards=sum(_PIECE.validate_python(each.spec).count for each in pieces[row.id]),
+            cuts=sum(cuts.get(each.id, 0) for each in pieces[row.id]),
+            first=_PIECE.validate_python(pieces[row.id][0].spec) if pieces[row.id] else None,
+        )
+        for row in rows
+    )
+
+
+def load_job(session: Session, shop_id: str, job_id: str) -> KeptJob:
+    """A job with its pieces and cuts. Raises NotFoundError."""
+    job = mine(session, JobRow, shop_id, job_id)
+    pieces = _pieces_of(session, job_id)
+    of_pieces = select(CutRow).where(CutRow.piece_id.in_([p.id for p in pieces]), CutRow.removed_at.is_(None))
+    cuts = list(session.scalars(of_pieces.order_by(CutRow.place, CutRow.id))) if pieces else []
+    return KeptJob(
+        id=job.id,
+        name=job.name,
+        notes=job.notes,
+        archived=job.archived,
+        pieces=tuple(
+            KeptPiece(
+                id=row.id,
+                piece=_PIECE.validate_python(row.spec),
+                cuts=tuple(_kept(cut) for cut in cuts if cut.piece_id == row.id),
+            )
+            for row in pieces
+        ),
+    )
+
+
+def _pieces_of(session: Session, job_id: str) -> list[PieceRow]:
+    of_job = select(PieceRow).where(PieceRow.job_id == job_id, PieceRow.removed_at.is_(None))
+    return list(session.scalars(of_job.order_by(PieceRow.place, PieceRow.id)))
+
+
+def _cuts_of(session: Session, piece_id: str) -> list[CutRow]:
+    of_piece = select(CutRow).where(CutRow.piece_id == piece_id, CutRow.removed_at.is_(None))
+    return list(session.scalars(of_piece.order_by(CutRow.place, CutRow.id).with_for_update()))
+
+
+def job_of_cut(session: Session, shop_id: str, cut_id: str) -> KeptJob:
+    """The job that a cut belongs to. Raises NotFoundError."""
+    cut = mine(session, CutRow, shop_id, cut_id, removed=True)
+    piece = mine(session, PieceRow, shop_id, cut.piece_id, removed=True)
+    return load_job(session, shop_id, piece.job_id)
+
+
+def _kept(row: CutRow) -> KeptCut:
+    session = object_session(row)
+    assert session is not None, "a row is read in a session"
+    cut = session.info[CUTS].validate_python(row.spec)
+    return KeptCut(id=row.id, piece_id=row.piece_id, name=row.name, version=row.version, cut=cut)
+
+
+def _next_place(session: Session, row_type: type[_Row], shop_id: str) -> int:
+    highest = session.scalar(select(func.max(row_type.place)).where(row_type.shop_id == shop_id))
+    return 0 if highest is None else highest + 1
+
+
+def add_job(session: Session, shop_id: str, *, id: str, name: str, notes: str = "") -> None:
+    """Keeps a new job at the end."""
+    place = _next_place(session, JobRow, shop_id)
+    session.add(JobRow(id=id, shop_id=shop_id, place=place, name=name, notes=notes, changed_at=now()))
+    session.flush()
+
+
+def save_job(
+    session: Session,
+    shop_id: str,
+    job_id: str,
+    *,
+    name: str | None = None,
+    notes: str | None = None,
+    archived: bool | None = None,
+) -> None:
+    """Keeps what is said of a job; what is None stays. Raises NotFoundError."""
+    row = mine(session, JobRow, shop_id, job_id)
+    if name is not None:
+        row.name = name
+    if notes is not None:
+        row.notes = notes
+    if archived is not None:
+        row.archived = archived
+    if name is not None or notes is not None:
+        row.changed_at = now()
+
+
+def add_piece(session: Session, shop_id: str, job_id: str, *, id: str, piece: Piece) -> None:
+    """Keeps a new piece at the end of a job. Raises NotFoundError."""
+    mine(session, JobRow, shop_id, job_id)
+    place = _next_place(session, PieceRow, shop_id)
+    spec = _PIECE.dump_python(piece, mode="json")
+    row = PieceRow(id=id, shop_id=shop_id, place=place, job_id=job_id, spec=spec)
+    session.add(row)
+    session.flush()
+    _changed(session, row)
+
+
+def load_piece(session: Session, shop_id: str, piece_id: str) -> Piece:
+    """A piece alone. Raises NotFoundError."""
+    return _PIECE.validate_python(mine(session, PieceRow, shop_id, piece_id).spec)
+
+
+def save_piece(session: Session, shop_id: str, piece_id: str, piece: Piece) -> str:
+    """Keeps a change to a piece; the last one wins. Returns the job's id. Raises NotFoundError."""
+    row = mine(session, PieceRow, shop_id, piece_id)
+    row.spec = _PIECE.dump_python(piece, mode="json")
+    _changed(session, row)
+    return row.job_id
+
+
+def add_cut(session: Session, shop_id: str, piece_id: str, *, id: str, name: str, cut: AnyCut) -> KeptCut:
+    """Keeps a new cut at the end of a piece, as version 1. Raises NotFoundError."""
+    mine(session, PieceRow, shop_id, piece_id)
+    place = _next_place(session, CutRow, shop_id)
+    spec = session.info[CUTS].dump_python(cut, mode="json")
+    row = CutRow(id=id, shop_id=shop_id, place=place, piece_id=piece_id, name=name, spec=spec, version=1)
+    session.add(row)
+    session.flush()
+    _changed(session, row)
+    return _kept(row)
+
+
+def load_cut(session: Session, shop_id: str, cut_id: str) -> KeptCut:
+    """A cut as it is kept. Raises NotFoundError."""
+    return _kept(mine(session, CutRow, shop_id, cut_id))
+
+
+def save_cut(session: Session, shop_id: str, cut_id: str, *, name: str, cut: AnyCut, version: int) -> KeptCut:
+    """Keeps a change to the version that was read. Raises StaleError with the newer one, or NotFoundError."""
+    row = mine(session, CutRow, shop_id, cut_id, lock=True)
+    if row.version != version:
+        raise StaleError(_kept(row), load_piece(session, shop_id, row.piece_id))
+    row.name, row.spec, row.version = name, session.info[CUTS].dump_python(cut, mode="json"), version + 1
+    session.flush()
+    _changed(session, row)
+    return _kept(row)
+
+
+def place_cut(session: Session, shop_id: str, cut_id: str, *, piece_id: str, before: str | None) -> None:
+    """Puts a cut into a piece, before another cut of it, or last. Raises NotFoundError."""
+    row = mine(session, CutRow, shop_id, cut_id)
+    piece = mine(session, PieceRow, shop_id, piece_id)
+    if before is not None and mine(session, CutRow, shop_id, before).piece_id != piece_id:
+        raise NotFoundError("cut", before)
+    _changed(session, row)
+    row.piece_id = piece_id
+    session.flush()
+    _in_order(session, _before(_cuts_of(session, piece_id), row, before))
+    _changed(session, piece)
+
+
+def place_piece(session: Session, shop_id: str, piece_id: str, *, before: str | None) -> None:
+    """Puts a piece before another one of its job, or last. Raises NotFoundError."""
+    row = mine(session, PieceRow, shop_id, piece_id)
+    if before is not None and mine(session, PieceRow, shop_id, before).job_id != row.job_id:
+        raise NotFoundError("piece", before)
+    _in_order(session, _before(_pieces_of(session, row.job_id), row, before))
+    _changed(session, row)
+
+
+def _before(rows: list[_Row], row: _Row, before: str | None) -> list[_Row]:
+    """Some rows with one of them put before another, or last."""
+    others = [each for each in rows if each.id != row.id]
+    at = next((number for number, each in enumerate(others) if each.id == before), len(others))
+    return [*others[:at], row, *others[at:]]
+
+
+def _in_order(session: Session, rows: Sequence[PieceRow] | Sequence[CutRow]) -> None:
+    """Gives some rows their places in another order; no two have one place, not even for a moment."""
+    places = sorted(each.place for each in rows)
+    moving = [(each, place) for each, place in zip(rows, places, strict=True) if each.place != place]
+    for number, (each, _) in enumerate(moving, start=1):
+        each.place = -number
+    session.flush()
+    for each, place in moving:
+        each.place = place
+    session.flush()
+
+
+def copied_name(name: str) -> str:
+    """What a copy is called."""
+    return name[: NAME_LENGTH - len(_COPY)] + _COPY
+
+
+def copy_cut(session: Session, shop_id: str, cut_id: str, new_id: NewId) -> KeptCut:
+    """A cut once more, after the first one. Raises NotFoundError."""
+    first = load_cut(session, shop_id, cut_id)
+    cuts = [each.id for each in _cuts_of(session, first.piece_id)]
+    made = add_cut(session, shop_id, first.piece_id, id=new_id(), name=copied_name(first.name), cut=first.cut)
+    after = cuts[cuts.index(cut_id) + 1 :]
+    place_cut(session, shop_id, made.id, piece_id=first.piece_id, before=after[0] if after else None)
+    return made
+
+
+def copy_piece(session: Session, shop_id: str, piece_id: str, new_id: NewId) -> str:
+    """A piece with its cuts once more, after the first one; answers its id. Raises NotFoundError."""
+    row = mine(session, PieceRow, shop_id, piece_id)
+    pieces = [each.id for each in _pieces_of(session, row.job_id)]
+    piece = load_piece(session, shop_id, piece_id)
+    made = _copy_into(session, shop_id, row.job_id, piece_id, replace(piece, name=copied_name(piece.name)), new_id)
+    after = pieces[pieces.index(piece_id) + 1 :]
+    place_piece(session, shop_id, made, before=after[0] if after else None)
+    return made
+
+
+def copy_job(session: Session, shop_id: str, job_id: str, new_id: NewId) -> str:
+    """A job with all that is in it once more, at the end; answers its id. Raises NotFoundError."""
+    first = load_job(session, shop_id, job_id)
+    made = new_id()
+    add_job(session, shop_id, id=made, name=copied_name(first.name), notes=first.notes)
+    for each in first.pieces:
+        _copy_into(session, shop_id, made, each.id, each.piece, new_id)
+    return made
+
+
+def _copy_into(session: Session, shop_id: str, job_id: str, of: str, piece: Piece, new_id: NewId) -> str:
+    """A piece at the end of a job, with copies of the cuts of another one; answers its id."""
+    made = new_id()
+    add_piece(session, shop_id, job_id, id=made, piece=piece)
+    for cut in map(_kept, _cuts_of(session, of)):
+        add_cut(session, shop_id, made, id=new_id(), name=cut.name, cut=cut.cut)
+    return made

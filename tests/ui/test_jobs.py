@@ -1,0 +1,244 @@
+"""Jobs, what was removed, undo in every place, and that nothing typed is lost, through the browser."""
+
+from __future__ import annotations
+
+import time
+from collections.abc import Callable
+
+import httpx2
+import pytest
+from playwright.sync_api import Page, expect
+from tests.conftest import Served
+from tests.ui.test_journeys import _Down, field, saved, section
+
+from ranura.demo.shop import DEMO_SHOP
+from ranura.store import kept_jobs
+
+pytestmark = pytest.mark.slow
+
+MIDDLE, LOWER = '[data-cut="shelf-dado-212"]', '[data-cut="shelf-dado-64"]'
+
+
+def kept_depth(store) -> str:
+    with store.session() as session:
+        return kept_jobs.load_cut(session, DEMO_SHOP, "shelf-dado-212").cut.depth.typed
+
+
+def nothing_waits(page: Page) -> None:
+    """Waits until all that was typed is kept."""
+    late = time.monotonic() + 60
+    while page.evaluate("() => localStorage.getItem('ranura-unsaved')") is not None:
+        assert time.monotonic() < late
+        page.wait_for_timeout(50)
+
+
+def changed_elsewhere(shop: Served, depth: str) -> None:
+    """Somebody else gives the middle shelf another depth."""
+    cut = httpx2.get(f"{shop.url}/api/cuts/shelf-dado-212").json()
+    cut["cut"]["depth"] = {"typed": depth, "unit": "mm"}
+    asked = {"name": cut["name"], "cut": typed_again(cut["cut"]), "version": cut["version"]}
+    assert httpx2.put(f"{shop.url}/api/cuts/shelf-dado-212", json=asked).status_code == 200
+
+
+def typed_again(value):
+    """What was answered, as a request takes it."""
+    if isinstance(value, dict):
+        if "typed" in value:
+            return {"typed": value["typed"], "unit": value["unit"]}
+        return {key: typed_again(each) for key, each in value.items()}
+    return [typed_again(each) for each in value] if isinstance(value, list) else value
+
+
+def test_two_jobs_side_by_side_one_copied_removed_and_brought_back(open_page: Callable[..., Page]):
+    page = open_page("/jobs", wait="jobs")
+    page.get_by_test_id("new-job-name").fill("Toolbox")
+    page.get_by_test_id("new-job").click()
+    expect(page.get_by_test_id("empty")).to_be_visible()
+    page.get_by_test_id("job-menu").click()
+    page.get_by_role("menuitem", name="All jobs").click()
+    page.get_by_label("Job The Little Harbour", exact=True).click()
+    page.get_by_role("menuitem", name="Copy with all").click()
+    copy = page.locator("[data-job]", has_text="The Little Harbour, copy")
+    expect(copy).to_contain_text("28 boards, 14 cuts")
+    expect(copy).to_contain_text("no stops")
+    page.get_by_test_id("find-jobs").fill("harbour")
+    expect(page.locator("[data-job]")).to_have_count(2)
+    page.get_by_test_id("find-jobs").fill("")
+    page.get_by_test_id("job-order").select_option("name")
+    assert page.locator("[data-job] b").first.inner_text() == "The Little Harbour"
+    # Another name for the copy, and a cut in it: the first job stays as it is.
+    page.get_by_label("Job The Little Harbour, copy").click()
+    page.get_by_role("menuitem", name="Rename").click()
+    page.get_by_test_id("job-rename").fill("Second night")
+    page.keyboard.press("Enter")
+    page.get_by_role("link", name="Second night").click()
+    field(page, "depth").fill("5")
+    saved(page)
+    page.get_by_role("link", name="Jobs").click()
+    page.get_by_label("Job The Little Harbour", exact=True).click()
+    page.get_by_role("menuitem", name="Remove").click()
+    expect(page.locator("[data-job]")).to_have_count(2)
+    page.get_by_role("link", name="Removed things").click()
+    page.get_by_test_id("back-little-harbour").click()
+    expect(page.get_by_role("status")).to_contain_text("The Little Harbour is back")
+    page.get_by_role("link", name="Jobs").click()
+    page.get_by_role("link", name="The Little Harbour").click()
+    expect(field(page, "depth")).to_have_value("6")
+    page.goto(page.url.split("/jobs")[0] + "/")
+    expect(page.get_by_test_id("job-menu")).to_contain_text("The Little Harbour"), "the last job opens first"
+
+
+def test_a_job_s_page_says_what_is_in_it_and_what_it_still_needs(open_page: Callable[..., Page]):
+    page = open_page("/jobs/little-harbour/cuts/shelf-dado-212")
+    field(page, "width").fill("120")
+    saved(page)
+    page.get_by_test_id("job-menu").click()
+    page.get_by_role("menuitem", name="The page of this job").click()
+    whole = page.get_by_test_id("job-page")
+    expect(whole).to_contain_text("28 boards in 8 sizes · 14 cuts · 1 stopped: look at these first")
+    expect(whole.locator("li", has_text="Middle shelf")).to_contain_text("do not cut")
+    expect(page.get_by_test_id("cut-list")).to_contain_text("12Control cross180 × 70 × 12 mmsycamore")
+    page.get_by_test_id("job-notes").fill("Glue on Friday")
+    expect(whole.get_by_text("Kept")).to_be_visible()
+    page.get_by_label("Cut Middle shelf").click()
+    page.get_by_role("menuitem", name="Move to Prop crate side").click()
+    expect(whole.locator("div", has_text="Prop crate side × 8").locator("li", has_text="Middle shelf").last).to_be_visible()
+    page.get_by_label("Undo: moving Middle shelf").click()
+    page.get_by_label("Undo: the notes").click()
+    expect(page.get_by_test_id("job-notes")).to_have_value("")
+    page.get_by_label("Board Wing case side").click()
+    page.get_by_role("menuitem", name="Copy the board").click()
+    expect(whole).to_contain_text("Wing case side, copy × 2")
+    slips = page.get_by_test_id("slips-A4").get_attribute("href")
+    assert page.request.get(page.url.split("/jobs")[0] + slips).body().startswith(b"%PDF")
+
+
+def test_undo_reaches_over_places_and_a_reload(open_page: Callable[..., Page]):
+    page = open_page("/jobs/little-harbour/cuts/shelf-dado-212")
+    page.get_by_label("Cut Middle shelf").click()
+    page.get_by_role("menuitem", name="Remove the cut").click()
+    expect(page.locator(MIDDLE)).to_have_count(0)
+    page.get_by_role("link", name="Bench").click()
+    page.get_by_test_id("remove-trim-one").click()
+    expect(page.get_by_test_id("hangs")).to_contain_text("positions")
+    page.get_by_test_id("remove-for-sure").click()
+    expect(page.get_by_test_id("router-trim-one")).to_have_count(0)
+    page.reload()
+    expect(page.get_by_label("Undo: removing Trim one")).to_be_enabled()
+    page.keyboard.press("Control+z")
+    expect(page.get_by_test_id("router-trim-one")).to_be_visible()
+    page.keyboard.press("Control+z")
+    page.get_by_role("link", name="Cuts", exact=True).click()
+    expect(page.locator(MIDDLE)).to_be_visible()
+    page.get_by_label("Redo: removing Middle shelf").click()
+    expect(page.locator(MIDDLE)).to_have_count(0)
+
+
+def test_what_somebody_else_has_changed_is_shown_and_not_taken_back(page: Page, shop: Served, store):
+    page.get_by_label("Board Wing case side").click()
+    page.get_by_role("menuitem", name="Change the board").click()
+    page.locator('[data-field="piece-width"]').fill("310")
+    page.get_by_test_id("save-piece").click()
+    expect(page.get_by_test_id("board-of")).to_contain_text("640 mm × 310 mm")
+    job = httpx2.get(f"{shop.url}/api/jobs/little-harbour").json()
+    piece = typed_again(job["pieces"][0]["piece"])
+    piece["width"]["typed"] = "320"
+    httpx2.put(f"{shop.url}/api/pieces/wing-case-side", json={"piece": piece})
+    page.get_by_label("Undo: changing Wing case side").click()
+    expect(page.get_by_test_id("changed-since")).to_contain_text("width320300")
+    page.get_by_test_id("leave-it").click()
+    page.get_by_label("Undo: changing Wing case side").click()
+    page.get_by_test_id("take-mine").click()
+    expect(page.get_by_test_id("board-of")).to_contain_text("640 mm × 300 mm")
+    # The same of a cut: its own dialog shows both.
+    field(page, "depth").fill("9")
+    saved(page)
+    changed_elsewhere(shop, "5")
+    page.get_by_label("Undo: depth of Middle shelf").click()
+    expect(page.get_by_role("dialog")).to_contain_text("5 mm deep")
+    expect(page.get_by_role("dialog")).to_contain_text("6 mm deep")
+    page.get_by_test_id("take-theirs").click()
+    expect(field(page, "depth")).to_have_value("5")
+    assert kept_depth(store) == "5"
+
+
+@pytest.mark.parametrize("leave", ["another cut", "the drawer", "back", "reload"])
+def test_what_cannot_be_kept_is_there_when_one_comes_back(open_page: Callable[..., Page], leave: str):
+    page = open_page("/jobs/little-harbour/cuts/shelf-dado-64")
+    page.locator(MIDDLE).click()
+    expect(field(page, "position")).to_have_value("212")
+    field(page, "depth").fill("17,6,2")
+    expect(field(page, "depth")).to_have_attribute("data-state", "invalid")
+    match leave:
+        case "another cut":
+            page.locator(LOWER).click()
+        case "the drawer":
+            page.get_by_role("link", name="Drawer").click()
+        case "back":
+            page.go_back()
+        case _:
+            page.on("dialog", lambda dialog: dialog.accept())
+            page.reload()
+    page.goto(page.url.split("/jobs")[0].split("/drawer")[0] + "/jobs/little-harbour/cuts/shelf-dado-212")
+    expect(field(page, "depth")).to_have_value("17,6,2")
+    expect(field(page, "depth")).to_have_attribute("data-state", "invalid")
+    field(page, "depth").fill("7")
+    saved(page)
+    page.reload()
+    expect(field(page, "depth")).to_have_value("7")
+
+
+def test_what_is_typed_is_kept_when_one_leaves_before_the_plan_has_answered(page: Page, store):
+    waiting = []
+    page.route("**/api/plan", lambda route: waiting.append(route))
+    field(page, "depth").fill("7")
+    page.locator(LOWER).click()
+    expect(page.locator(LOWER)).to_have_attribute("aria-current", "page")
+    nothing_waits(page)
+    page.unroute_all(behavior="ignoreErrors")
+    page.reload()
+    expect(field(page, "position")).to_have_value("64")
+    saved(page)
+    page.locator(MIDDLE).click()
+    expect(field(page, "depth")).to_have_value("7")
+    assert kept_depth(store) == "7"
+
+
+def test_what_is_typed_while_the_server_is_gone_goes_out_later_by_itself(page: Page, shop: Served, store):
+    shop.app.state.store = _Down()
+    field(page, "depth").fill("7")
+    expect(page.get_by_test_id("down")).to_be_visible()
+    page.on("dialog", lambda dialog: dialog.accept())
+    page.goto(f"{shop.url}/drawer")
+    shop.app.state.store = store
+    expect(page.get_by_test_id("drawer")).to_be_visible()
+    nothing_waits(page)
+    assert kept_depth(store) == "7"
+
+
+def test_a_half_filled_dialog_is_still_there(page: Page):
+    page.keyboard.press("m")
+    page.get_by_test_id("piece-name").fill("Pantry shelf")
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    page.reload()
+    expect(section(page, "tool")).to_be_visible()
+    page.keyboard.press("m")
+    expect(page.get_by_test_id("piece-name")).to_have_value("Pantry shelf")
+    page.get_by_role("button", name="Begin anew").click()
+    expect(page.get_by_test_id("piece-name")).to_have_value("")
+    page.keyboard.press("Escape")
+    page.keyboard.press("n")
+    page.locator('[data-field="cut-width"]').fill("12.7")
+    page.mouse.click(5, 400)
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    page.keyboard.press("n")
+    expect(page.locator('[data-field="cut-width"]')).to_have_value("12.7")
+    expect(page.get_by_test_id("resumed")).to_be_visible()
+
+
+@pytest.mark.parametrize("typed", ["", "0", "abc"])
+def test_figures_that_no_longer_belong_to_the_fields_are_marked_at_once(page: Page, typed: str):
+    expect(page.get_by_test_id("slip").first).to_have_attribute("data-stale", "false")
+    field(page, "depth").fill(typed)
+    expect(page.get_by_test_id("slip").first).to_have_attribute("data-stale", "true")
