@@ -87,6 +87,7 @@ class Served:
 
     def close(self) -> None:
         self.app.state.instruments.close()
+        self.app.state.news.close()
         self._server.should_exit = True
         self._thread.join(timeout=10)
 

@@ -242,3 +242,18 @@ def test_figures_that_no_longer_belong_to_the_fields_are_marked_at_once(page: Pa
     expect(page.get_by_test_id("slip").first).to_have_attribute("data-stale", "false")
     field(page, "depth").fill(typed)
     expect(page.get_by_test_id("slip").first).to_have_attribute("data-stale", "true")
+
+
+def test_an_idle_window_follows_another_one_and_prints_what_it_shows(open_page: Callable[..., Page], shop: Served):
+    first, second = open_page(), open_page()
+    field(second, "depth").fill("7")
+    saved(second)
+    expect(field(first, "depth")).to_have_value("7")
+    expect(section(first, "depths")).to_contain_text("7 mm")
+    first.get_by_test_id("print").click()
+    slip = first.get_by_role("menuitem", name="PDF, A4").get_attribute("href")
+    assert first.request.get(shop.url + slip).status == 200
+    changed_elsewhere(shop, "5")
+    assert first.request.get(shop.url + slip).status == 409, "what is printed is what was shown"
+    first.keyboard.press("Escape")
+    expect(field(first, "depth")).to_have_value("5")

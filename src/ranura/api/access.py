@@ -16,6 +16,7 @@ from starlette.datastructures import Headers, MutableHeaders
 from starlette.requests import ClientDisconnect
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from ranura.api.news import HEADER, WRITER
 from ranura.calc.registry import Problem
 
 LOOPBACK: Final = frozenset({"127.0.0.1", "localhost", "[::1]"})
@@ -62,6 +63,7 @@ class Door:
             status, says = refused
             await JSONResponse(Problem(None, says).body(), status_code=status)(scope, receive, sending)
             return
+        WRITER.set(Headers(scope=scope).get(HEADER, "")[:80] or None)
         await _limited(self._app, scope, receive, sending)
 
     def against(self, method: str, path: str, headers: Headers) -> tuple[int, str] | None:

@@ -9,6 +9,7 @@ from typing import Any
 
 from fastapi import FastAPI, Response
 from fastapi.responses import FileResponse, JSONResponse
+from starlette.middleware.gzip import GZipMiddleware
 from starlette.staticfiles import StaticFiles
 
 from ranura import VERSION
@@ -20,6 +21,7 @@ from ranura.api import (
     forms,
     instruments,
     jobs,
+    news,
     plans,
     problems,
     profiles,
@@ -31,6 +33,7 @@ from ranura.api import (
 )
 from ranura.api.access import Door
 from ranura.api.importing import Imports
+from ranura.api.news import News
 from ranura.api.prior import PriorCuts
 from ranura.api.saved_shop import SavedShop
 from ranura.calc.registry import Problem
@@ -65,6 +68,8 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
     """The application of one shop on a store, which knows the same families of cuts."""
     app = FastAPI(title="Ranura", version=VERSION, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.store = store
+    app.state.news = News()
+    store.on_write(app.state.news.tell)
     app.state.saved_shop = SavedShop(store, settings.shop_id)
     app.state.planning = Planning(families)
     app.state.cut_requests = CutRequests(families)
@@ -73,8 +78,9 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
     app.state.copies = settings.copies
     app.state.imports = Imports(app.state.saved_shop)
     problems.install(app)
+    app.add_middleware(GZipMiddleware, minimum_size=2_000, compresslevel=3)
     app.add_middleware(Door, names=settings.allow)
-    for part in (shop, rules, quick, tools, files, backups, instruments, choosing, profiles, calc):
+    for part in (shop, rules, quick, tools, files, backups, instruments, choosing, profiles, calc, news):
         app.include_router(part.router)
     for made in (jobs.ROUTES, plans.ROUTES, testcuts.ROUTES, forms.ROUTES):
         app.include_router(made.router(app.state.cut_requests))

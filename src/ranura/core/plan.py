@@ -36,7 +36,7 @@ from ranura.core.text.cautions import Caution, has_stop
 from ranura.core.text.errors import CraftError
 from ranura.core.text.figures import show
 from ranura.core.text.forms import FieldPath, Form, Start
-from ranura.core.text.lengths import Length, Unit, written_in
+from ranura.core.text.lengths import Length, Unit, meant_instead, written_in
 from ranura.core.text.writing import Reading, Text, inches_to
 
 Status = Literal["ready", "caution", "stop", "unproven"]
@@ -44,11 +44,13 @@ Status = Literal["ready", "caution", "stop", "unproven"]
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Asked:
-    """A dimension of the cut as it was typed; `suffix` is the unit the text left out, `other` its value in the other unit."""
+    """A dimension of the cut as it was typed; `suffix` is the unit the text left out, `other` its value in the other unit,
+    `meant` what may have been meant instead."""
 
     field: FieldPath
     length: Length
     suffix: str
+    meant: str | None
     other: Reading
 
 
@@ -357,7 +359,8 @@ def _pairs(planner: Planner, cut: AnyCut, shop: Shop, before: Before) -> tuple[S
 def _as_asked(field: FieldPath, length: Length) -> Asked:
     unit, in_text = written_in(length.typed, length.unit)
     shown = show(length.mm, "mm", setting=False)
-    return Asked(field=field, length=length, suffix="" if in_text else unit, other=shown.inch if unit == "mm" else shown.metric)
+    other = shown.inch if unit == "mm" else shown.metric
+    return Asked(field=field, length=length, suffix="" if in_text else unit, other=other, meant=meant_instead(length))
 
 
 def _pinned(cut: AnyCut) -> tuple[Literal["bit", "router"], ...]:

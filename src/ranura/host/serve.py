@@ -11,6 +11,7 @@ from pathlib import Path
 import uvicorn
 
 from ranura.api.application import Settings, create_app
+from ranura.api.news import News
 from ranura.api.problems import said_of
 from ranura.demo.shop import DEMO_SHOP
 from ranura.devices.lines import UNITS, Kind
@@ -36,13 +37,18 @@ def _real_instruments() -> dict[Kind, int]:
 class _Server(uvicorn.Server):
     """Says that it is ready once it answers."""
 
-    def __init__(self, config: uvicorn.Config, home: Path, url: str) -> None:
+    def __init__(self, config: uvicorn.Config, home: Path, url: str, news: News) -> None:
         super().__init__(config)
-        self._home, self._url = home, url
+        self._home, self._url, self._news = home, url, news
 
     async def startup(self, sockets: list[socket.socket] | None = None) -> None:
         await super().startup(sockets=sockets)
         answer(running.announce(self._home, self._url).ready_line)
+
+    async def shutdown(self, sockets: list[socket.socket] | None = None) -> None:
+        """Ends the streams of news first: they would be waited for."""
+        self._news.close()
+        await super().shutdown(sockets=sockets)
 
 
 def _ends_orderly() -> None:
@@ -93,7 +99,7 @@ def serve(*, demo: bool, fresh: bool) -> int:
                 app, http=PatientProtocol, log_level="warning", timeout_graceful_shutdown=3, lifespan="off", server_header=False
             )
             try:
-                _Server(config, home, url).run(sockets=[server_socket])
+                _Server(config, home, url, app.state.news).run(sockets=[server_socket])
             finally:
                 app.state.instruments.close()
                 if weekly is not None:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import operator
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 from functools import reduce
@@ -69,6 +69,7 @@ class Store:
         )
         self._sessions = sessionmaker(self._engine, expire_on_commit=False, info={CUTS: cut_adapter(families)})
         self._writes = 0
+        self._told: list[Callable[[int], None]] = []
         self._counting = Lock()
         event.listen(self._engine, "before_cursor_execute", _note_writing)
 
@@ -82,6 +83,12 @@ class Store:
         if wrote:
             with self._counting:
                 self._writes += 1
+            for tell in self._told:
+                tell(self._writes)
+
+    def on_write(self, tell: Callable[[int], None]) -> None:
+        """Calls `tell` after every transaction that wrote, in its thread, with the count of them."""
+        self._told.append(tell)
 
     @property
     def writes(self) -> int:

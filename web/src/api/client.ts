@@ -89,7 +89,10 @@ export type Outcome<T> =
 export const NO_SERVER =
   "Ranura's server does not answer. It was stopped or is starting; this page keeps trying.";
 
-const client = createClient<paths>({ baseUrl: "/" });
+/** How this window names itself when it writes, so that it need not read again what it has written. */
+export const WINDOW = Math.random().toString(36).slice(2);
+
+const client = createClient<paths>({ baseUrl: "/", headers: { "Ranura-Window": WINDOW } });
 
 type Method = "get" | "put" | "post" | "delete";
 type Path<M extends Method> = {

@@ -5,9 +5,8 @@ import { NewCut } from "../jobs/NewCut";
 import { PieceForm } from "../jobs/PieceForm";
 import { RenameCut } from "../jobs/RenameCut";
 import { Rules } from "../shop/Rules";
-import { Dialog } from "../ui/Dialog";
+import { Keys } from "./Keys";
 import { Palette } from "./Palette";
-import { SHORTCUTS } from "./shortcuts";
 import type { OpenDialog } from "./Workshop";
 
 interface Props {
@@ -27,27 +26,7 @@ export default function Dialogs(props: Props) {
   const { open, actions, onClose } = props;
   switch (open.what) {
     case "shortcuts":
-      return (
-        <Dialog title="Keys" onClose={props.onClose}>
-          <dl className="grid grid-cols-[auto_1fr] items-center gap-x-5 gap-y-1.5" data-testid="shortcuts">
-            {SHORTCUTS.map((each) => (
-              <div key={each.name} className="contents">
-                <dt>
-                  {each.keys.split(" ").map((key) => (
-                    <kbd
-                      key={key}
-                      className="mr-1 rounded border border-rule bg-bench px-2 py-0.5 font-semibold"
-                    >
-                      {key}
-                    </kbd>
-                  ))}
-                </dt>
-                <dd>{each.says}</dd>
-              </div>
-            ))}
-          </dl>
-        </Dialog>
-      );
+      return <Keys here="cut" onClose={props.onClose} />;
     case "palette":
       return <Palette unit={props.unit} onClose={onClose} />;
     case "rules":

@@ -3,8 +3,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { type JobView, slipAddress, type Unit } from "../api/client";
 import { useCommand } from "./commands";
-import { IconButton } from "./IconButton";
-import { Mark, Places, ThemeButton, UnitSwitch } from "./Place";
+import { KeysButton, Mark, Places, QuickSum, ThemeButton, UnitSwitch } from "./Place";
 import type { ShortcutName } from "./shortcuts";
 import { UndoButtons } from "./undo";
 
@@ -93,21 +92,10 @@ export function Header(props: Props) {
         {SAVING[saving]}
       </span>
       <UndoButtons />
-      <button
-        type="button"
-        className="button whitespace-nowrap max-lg:hidden"
-        onClick={() => onRun("palette")}
-        data-testid="palette"
-      >
-        Quick sum
-      </button>
+      <QuickSum onClick={() => onRun("palette")} />
       <UnitSwitch unit={unit} onSwitch={() => onRun("unit")} />
       <ThemeButton />
-      <span className="max-lg:hidden">
-        <IconButton label="Keyboard shortcuts" onClick={() => onRun("help")}>
-          <span className="text-strong font-bold">?</span>
-        </IconButton>
-      </span>
+      <KeysButton onClick={() => onRun("help")} />
       <DropdownMenu.Root open={printing} onOpenChange={setPrinting}>
         <DropdownMenu.Trigger
           className="button button-main"

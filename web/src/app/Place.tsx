@@ -1,12 +1,15 @@
 /** The frame of a place beside the cuts: the drawer, the bench, the house rules. */
-import { Moon, Sun } from "lucide-react";
+import { Calculator, Moon, Sun } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
 import type { Unit } from "../api/client";
+import { runCommand } from "./commands";
 import { IconButton } from "./IconButton";
+import { Keys } from "./Keys";
 import { PLACES } from "./places";
-import { isTyping, shortcutFor } from "./shortcuts";
+import { isCovered, isTyping, shortcutFor } from "./shortcuts";
 import { useTheme } from "./theme";
+import { useTitle } from "./title";
 import { history, UndoButtons } from "./undo";
 
 const Palette = lazy(() => import("./Palette").then((module) => ({ default: module.Palette })));
@@ -23,6 +26,18 @@ export function Mark() {
       </svg>
       ranura
     </Link>
+  );
+}
+
+/** The first thing that Tab reaches: past the header, to what is shown. */
+export function SkipLink() {
+  return (
+    <a
+      href="#main"
+      className="sr-only focus:not-sr-only focus:absolute focus:top-1 focus:left-1 focus:z-50 focus:rounded focus:bg-paper focus:px-3 focus:py-2"
+    >
+      Skip to the content
+    </a>
   );
 }
 
@@ -83,6 +98,30 @@ export function ThemeButton() {
   );
 }
 
+/** The way to the line for quick sums: in words where there is room, as a sign elsewhere. */
+export function QuickSum({ onClick }: { onClick: () => void }) {
+  return (
+    <button
+      type="button"
+      className="button whitespace-nowrap max-lg:border-0 max-lg:bg-transparent max-lg:px-2"
+      aria-label="Quick sum"
+      onClick={onClick}
+      data-testid="palette"
+    >
+      <Calculator size={19} aria-hidden className="lg:hidden" />
+      <span className="max-lg:hidden">Quick sum</span>
+    </button>
+  );
+}
+
+export function KeysButton({ onClick }: { onClick: () => void }) {
+  return (
+    <IconButton label="Keys" onClick={onClick}>
+      <span className="text-strong font-bold">?</span>
+    </IconButton>
+  );
+}
+
 interface Props {
   title: string;
   shopName: string;
@@ -94,11 +133,16 @@ interface Props {
 export function Place({ title, shopName, unit, onSwitch, children }: Props) {
   const navigate = useNavigate();
   const [asking, setAsking] = useState(false);
+  const [keys, setKeys] = useState(false);
+  useTitle(title);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const name = asking ? null : shortcutFor(event, isTyping(event.target));
+      const name = isCovered() ? null : shortcutFor(event, isTyping(event.target));
       if (name === "drawer" || name === "bench" || name === "rules") void navigate(`/${name}`);
       else if (name === "jobs") void navigate("/jobs");
+      else if (name === "cuts") void navigate("/");
+      else if (name === "help") setKeys(true);
+      else if (name === "find-bits" || name === "add-bit") runCommand(name, event.key);
       else if (name === "undo") void history.undo();
       else if (name === "redo") void history.redo();
       else if (name === "palette") setAsking(true);
@@ -107,9 +151,10 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [asking, navigate]);
+  }, [navigate]);
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
+      <SkipLink />
       <header className="flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-ink bg-bench px-3 py-1.5 lg:h-[54px] lg:flex-nowrap lg:gap-x-4">
         <Mark />
         <h1 className="sr-only">{title}</h1>
@@ -118,20 +163,19 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
         </span>
         <span className="ml-auto text-small text-ink-2 max-sm:hidden">{shopName}</span>
         <UndoButtons />
-        <button
-          type="button"
-          className="button whitespace-nowrap max-lg:hidden"
-          onClick={() => setAsking(true)}
-          data-testid="palette"
-        >
-          Quick sum
-        </button>
+        <QuickSum onClick={() => setAsking(true)} />
+        <KeysButton onClick={() => setKeys(true)} />
         <span className="max-lg:ml-auto">
           <UnitSwitch unit={unit} onSwitch={onSwitch} />
         </span>
         <ThemeButton />
       </header>
-      {children}
+      <div id="main" tabIndex={-1} className="contents">
+        {children}
+      </div>
+      {keys ? (
+        <Keys here={title === "Drawer" ? "drawer" : "everywhere"} onClose={() => setKeys(false)} />
+      ) : null}
       {asking ? (
         <Suspense>
           <Palette unit={unit} onClose={() => setAsking(false)} />

@@ -11,8 +11,10 @@ import { runCommand } from "./commands";
 import { GoneCut, NoJob } from "./Gone";
 import { Header } from "./Header";
 import { lastJob } from "./lastJob";
+import { SkipLink } from "./Place";
 import { useShopSettings } from "./settings";
 import { type ShortcutName, useShortcuts } from "./shortcuts";
+import { useTitle } from "./title";
 import { history } from "./undo";
 import { Waiting } from "./Waiting";
 
@@ -78,6 +80,9 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
       void navigate(`/jobs/${job.id}/cuts/${current.cut.id}`, { replace: true });
   }, [current, cutId, job.id, navigate]);
 
+  const named = current ? `${current.cut.name}, ${current.item.piece.name}` : null;
+  useTitle(named ? `${named} · ${job.name}` : job.name);
+
   const step = (by: number) => {
     const next = cuts[index + by];
     if (next) open(next.cut.id);
@@ -121,6 +126,10 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
         return document.querySelector<HTMLInputElement>(`input[data-field="${name}"]`)?.focus();
       case "palette":
         return setDialog({ what: "palette" });
+      case "cuts":
+      case "find-bits":
+      case "add-bit":
+        return;
       case "jobs":
       case "drawer":
       case "bench":
@@ -139,6 +148,10 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
 
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh lg:min-h-0">
+      <SkipLink />
+      <p className="sr-only" role="status">
+        {named}
+      </p>
       <Header
         shopName={shop.name}
         job={job}
@@ -148,7 +161,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
         stopped={stopped}
         cutId={current?.cut.id ?? null}
         cutVersion={current ? Math.max(current.cut.version, leftAs(current.cut.id) ?? 0) : 0}
-        cutName={current ? `${current.cut.name}, ${current.item.piece.name}` : null}
+        cutName={named}
         onRun={run}
       />
       <div className="flex min-h-0 flex-1 flex-col lg:grid lg:grid-cols-[214px_minmax(0,1fr)]">
@@ -203,7 +216,12 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
 
 function Empty({ hasPieces, onNew }: { hasPieces: boolean; onNew: () => void }) {
   return (
-    <main className="flex flex-col items-center justify-center gap-3 p-8 text-center" data-testid="empty">
+    <main
+      id="main"
+      tabIndex={-1}
+      className="flex flex-col items-center justify-center gap-3 p-8 text-center"
+      data-testid="empty"
+    >
       <h2 className="text-figure font-bold">
         {hasPieces ? "What do you want to cut?" : "Which board do you want to cut?"}
       </h2>

@@ -2,6 +2,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Route, Routes } from "react-router";
+import { News } from "../api/news";
 import { CaliperBar } from "../instruments/CaliperBar";
 import { FirstCut } from "./FirstCut";
 import { GonePage } from "./Gone";
@@ -52,6 +53,7 @@ if (root)
           <CaliperBar />
           <Undoing />
           <Outbox />
+          <News />
         </BrowserRouter>
       </QueryClientProvider>
     </StrictMode>,

@@ -1,37 +1,55 @@
 /** All keys of the workshop in one table. Letters work outside of fields; undo works everywhere. */
 import { useEffect, useEffectEvent } from "react";
+import { store, stored } from "./stored";
 
 export const SHORTCUTS = [
-  { name: "width", keys: "W", says: "type the width" },
-  { name: "depth", keys: "D", says: "type the depth" },
-  { name: "position", keys: "F", says: "type the distance from the end" },
-  { name: "size", keys: "S", says: "type the radius or size of a profile" },
-  { name: "edge", keys: "1 … 9", says: "choose an edge, or leave it" },
-  { name: "all-edges", keys: "0", says: "choose all edges of the outside" },
-  { name: "profile", keys: "L", says: "the profile bench: the section, large" },
-  { name: "dry-run", keys: "Y", says: "the dry run: watch what the moves do" },
-  { name: "step-back", keys: ",", says: "in the dry run: a step back" },
-  { name: "step-on", keys: ".", says: "in the dry run: a step on" },
-  { name: "play", keys: "J", says: "in the dry run: run, or stand still" },
-  { name: "tools", keys: "B", says: "see all bits and routers for this cut" },
-  { name: "rules", keys: "H", says: "the schools of this shop" },
-  { name: "palette", keys: "K", says: "a quick sum" },
-  { name: "jobs", keys: "O", says: "all jobs" },
-  { name: "drawer", keys: "G", says: "the drawer" },
-  { name: "bench", keys: "R", says: "the bench" },
-  { name: "unit", keys: "U", says: "millimetres or inches" },
-  { name: "next-cut", keys: "]", says: "next cut" },
-  { name: "previous-cut", keys: "[", says: "previous cut" },
-  { name: "new-cut", keys: "N", says: "add a cut" },
-  { name: "new-piece", keys: "M", says: "add a board" },
-  { name: "print", keys: "P", says: "print the slip" },
-  { name: "undo", keys: "Ctrl Z", says: "undo" },
-  { name: "redo", keys: "Ctrl Shift Z", says: "redo" },
-  { name: "caliper", keys: "F8", says: "in a length field: take the caliper's next reading" },
-  { name: "help", keys: "?", says: "this list" },
+  { name: "width", where: "cut", keys: "W", says: "type the width" },
+  { name: "depth", where: "cut", keys: "D", says: "type the depth" },
+  { name: "position", where: "cut", keys: "F", says: "type the distance from the end" },
+  { name: "size", where: "cut", keys: "S", says: "type the radius or size of a profile" },
+  { name: "edge", where: "cut", keys: "1 … 9", says: "choose an edge, or leave it" },
+  { name: "all-edges", where: "cut", keys: "0", says: "choose all edges of the outside" },
+  { name: "profile", where: "cut", keys: "L", says: "the profile bench: the section, large" },
+  { name: "dry-run", where: "cut", keys: "Y", says: "the dry run: watch what the moves do" },
+  { name: "step-back", where: "cut", keys: ",", says: "in the dry run: a step back" },
+  { name: "step-on", where: "cut", keys: ".", says: "in the dry run: a step on" },
+  { name: "play", where: "cut", keys: "J", says: "in the dry run: run, or stand still" },
+  { name: "tools", where: "cut", keys: "B", says: "see all bits and routers for this cut" },
+  { name: "rules", where: "everywhere", keys: "H", says: "the schools of this shop" },
+  { name: "palette", where: "everywhere", keys: "K", says: "a quick sum" },
+  { name: "jobs", where: "everywhere", keys: "O", says: "all jobs" },
+  { name: "cuts", where: "everywhere", keys: "C", says: "back to the cuts" },
+  { name: "drawer", where: "everywhere", keys: "G", says: "the drawer" },
+  { name: "bench", where: "everywhere", keys: "R", says: "the bench" },
+  { name: "unit", where: "cut", keys: "U", says: "millimetres or inches" },
+  { name: "next-cut", where: "cut", keys: "]", says: "next cut" },
+  { name: "previous-cut", where: "cut", keys: "[", says: "previous cut" },
+  { name: "new-cut", where: "cut", keys: "N", says: "add a cut" },
+  { name: "new-piece", where: "cut", keys: "M", says: "add a board" },
+  { name: "print", where: "cut", keys: "P", says: "print the slip" },
+  { name: "undo", where: "everywhere", keys: "Ctrl Z", says: "undo" },
+  { name: "redo", where: "everywhere", keys: "Ctrl Shift Z", says: "redo" },
+  {
+    name: "caliper",
+    where: "everywhere",
+    keys: "F8",
+    says: "in a length field: take the caliper's next reading",
+  },
+  { name: "help", where: "everywhere", keys: "?", says: "this list" },
+  { name: "find-bits", where: "drawer", keys: "/", says: "find bits" },
+  { name: "add-bit", where: "drawer", keys: "A", says: "add a bit" },
 ] as const;
 
 export type ShortcutName = (typeof SHORTCUTS)[number]["name"];
+export type ShortcutPlace = (typeof SHORTCUTS)[number]["where"];
+
+const LETTERS = "ranura-letters";
+
+/** Whether single letters are keys in this browser. */
+export const lettersOn = () => stored("browser", LETTERS, true);
+
+/** Makes single letters keys, or no keys. */
+export const useLetters = () => (on: boolean) => store("browser", LETTERS, on ? null : false);
 
 interface Key {
   key: string;
@@ -48,7 +66,7 @@ export function shortcutFor(event: Key, typing: boolean): ShortcutName | null {
     if (key === "z") return event.shiftKey ? "redo" : "undo";
     return key === "y" ? "redo" : null;
   }
-  if (typing || event.altKey) return null;
+  if (typing || event.altKey || (event.key.length === 1 && !lettersOn())) return null;
   if (/^[1-9]$/.test(key)) return "edge";
   return SHORTCUTS.find((each) => each.keys.toLowerCase() === key)?.name ?? null;
 }
@@ -58,9 +76,13 @@ export const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   target.matches("input:not([type=checkbox], [type=radio]), textarea, select");
 
+/** Whether something stands over the page that has keys of its own: a menu, a list, a dialog. */
+export const isCovered = () =>
+  document.querySelector('[role="menu"], [role="dialog"], [role="alertdialog"]') !== null;
+
 export function useShortcuts(run: (name: ShortcutName, key: string) => void, active: boolean): void {
   const onKey = useEffectEvent((event: KeyboardEvent) => {
-    const name = shortcutFor(event, isTyping(event.target));
+    const name = isCovered() ? null : shortcutFor(event, isTyping(event.target));
     if (!name) return;
     event.preventDefault();
     run(name, event.key);

@@ -111,7 +111,7 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onStopped, onSchool 
   const moved = (valueAt(draft, "clamps") ?? []) as ClampAt[];
   return (
     <div className="grid min-h-0 min-w-0 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_384px]">
-      <main className="flex min-h-0 min-w-0 flex-col px-4 pt-3 pb-1.5 lg:px-5">
+      <main id="main" tabIndex={-1} className="flex min-h-0 min-w-0 flex-col px-4 pt-3 pb-1.5 lg:px-5">
         {form ? (
           <>
             <FormSentence form={form} filling={filling} />

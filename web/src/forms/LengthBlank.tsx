@@ -44,6 +44,16 @@ export function LengthBlank({ blank, filling, look }: Props) {
               <>
                 {`${asked.suffix} ${asked.other.error ? "≈" : "="} `}
                 <Words text={`${asked.other.number} ${asked.other.unit}`} />
+                {asked.meant ? (
+                  <button
+                    type="button"
+                    className="quiet ml-2"
+                    onClick={() => onEdit({ [blank.field]: { typed: asked.meant ?? "", unit } })}
+                    data-testid={`meant-${blank.field}`}
+                  >
+                    {asked.meant}?
+                  </button>
+                ) : null}
               </>
             ) : null}
           </span>

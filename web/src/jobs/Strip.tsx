@@ -1,3 +1,4 @@
+import { useEffect, useRef } from "react";
 import type { CutItem, JobView, PieceItem, Unit } from "../api/client";
 import { Glyph } from "../ui/Glyph";
 import { Menu, type MenuItem } from "../ui/Menu";
@@ -20,8 +21,14 @@ interface Props {
 /** The job's cuts in working order, by piece, each with the section it leaves. */
 export function Strip(props: Props) {
   const { job, unit, currentId, actions, onOpen } = props;
+  const strip = useRef<HTMLElement>(null);
+  useEffect(() => {
+    const shown = currentId ? strip.current?.querySelector(`[data-cut="${CSS.escape(currentId)}"]`) : null;
+    shown?.scrollIntoView({ block: "nearest", inline: "center" });
+  }, [currentId]);
   return (
     <nav
+      ref={strip}
       aria-label="Cuts of this job"
       className="flex gap-3 overflow-x-auto bg-rail px-2 py-2.5 lg:flex-col lg:gap-2.5 lg:overflow-y-auto lg:overflow-x-hidden lg:py-3"
       data-testid="strip"
@@ -80,7 +87,7 @@ export function Strip(props: Props) {
           </ul>
         </section>
       ))}
-      <div className="flex shrink-0 items-center gap-2 lg:mt-auto lg:flex-col lg:items-stretch">
+      <div className="sticky left-0 z-10 order-first flex shrink-0 flex-col justify-center gap-1.5 bg-rail pr-1.5 lg:static lg:order-none lg:mt-auto lg:gap-2">
         <button
           type="button"
           className="button justify-center"

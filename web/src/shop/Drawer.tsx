@@ -1,8 +1,9 @@
 import { Plus, Search } from "lucide-react";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { api, type DrawerView, type ShopView } from "../api/client";
 import { useBits, useReading, useShop } from "../api/queries";
+import { useCommand } from "../app/commands";
 import { Place } from "../app/Place";
 import { Waiting } from "../app/Waiting";
 import { BitForm } from "./BitForm";
@@ -46,23 +47,8 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
     [navigate],
   );
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && event.target.matches("input, select, textarea");
-      if (event.key === "Escape" && !typing) return setAdding(null);
-      if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (event.key === "/") {
-        event.preventDefault();
-        search.current?.focus();
-      }
-      if (event.key.toLowerCase() === "n") {
-        event.preventDefault();
-        setAdding({ texts: {}, of: null });
-      }
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, []);
+  useCommand("find-bits", () => search.current?.focus());
+  useCommand("add-bit", () => setAdding({ texts: {}, of: null }));
 
   const stored = drawer.bits.filter((bit) => bit.archived).length;
   return (

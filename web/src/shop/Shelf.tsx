@@ -4,7 +4,7 @@ import type { BitTile, Texts, Unit } from "../api/client";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { BitOpen } from "./BitOpen";
-import { type Row, rowsOf, SCALE, tileWidth } from "./rows";
+import { nextBit, type Row, rowsOf, SCALE, tileWidth } from "./rows";
 import { Silhouette } from "./Silhouette";
 
 /** What the form is opened with: texts to begin with, and the bit that is changed. */
@@ -41,15 +41,30 @@ export const Shelf = memo(function Shelf({ bits, unit, currency, openId, onOpen,
       const row = rows[index];
       return row?.what === "bits" ? row.height + AROUND + row.lines * LINE : row?.what === "open" ? 420 : 38;
     },
-    overscan: 1,
+    // A heading and the row below it: Tab finds the next bit before it is scrolled to.
+    overscan: 2,
   });
+  /** Arrows, Home and End go from bit to bit, also to one that is not drawn yet. */
+  const walk = (event: React.KeyboardEvent) => {
+    const from = event.target instanceof HTMLElement ? event.target.dataset.bit : undefined;
+    const to = from ? nextBit(rows, from, event.key) : null;
+    if (!to) return;
+    event.preventDefault();
+    virtual.scrollToIndex(to.row);
+    const focus = (left: number) => {
+      const tile = box.current?.querySelector<HTMLElement>(`[data-bit="${CSS.escape(to.id)}"]`);
+      if (tile) tile.focus();
+      else if (left > 0) requestAnimationFrame(() => focus(left - 1));
+    };
+    requestAnimationFrame(() => focus(20));
+  };
   const opened = rows.findIndex((row) => row.what === "open");
   // biome-ignore lint/correctness/useExhaustiveDependencies: only when another bit is opened
   useEffect(() => {
     if (opened > 0) virtual.scrollToIndex(opened - 1, { align: "start" });
   }, [openId, opened > 0]);
   return (
-    <main ref={box} className="min-h-0 flex-1 overflow-y-auto px-4" data-testid="drawer">
+    <main ref={box} className="min-h-0 flex-1 overflow-y-auto px-4" onKeyDown={walk} data-testid="drawer">
       <div className="relative w-full" style={{ height: virtual.getTotalSize() }}>
         {virtual.getVirtualItems().map((item) => {
           const row = rows[item.index];
@@ -151,6 +166,7 @@ function Tile({ bit, height, width, unit, open, onOpen }: TileProps) {
       aria-expanded={open}
       title={words}
       onClick={onOpen}
+      data-bit={bit.id}
       data-testid={`bit-${bit.id}`}
       data-marks={bit.marks.map((mark) => mark.code).join(" ")}
     >

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { BitTile } from "../api/client";
-import { linesOf, rowsOf, tileWidth } from "./rows";
+import { linesOf, nextBit, rowsOf, tileWidth } from "./rows";
 
 const bit = (id: string, makes: BitTile["makes"], width = 12.7, height = 60) =>
   ({ id, makes, name: id, shape: { width, height, parts: [], tip: 0 } }) as unknown as BitTile;
@@ -52,5 +52,25 @@ describe("rows of the drawer", () => {
     const rows = rowsOf(bits, 1000, "b");
     const place = rows.findIndex((row) => row.what === "open");
     expect(rows[place - 1]).toMatchObject({ what: "bits", key: "row-a" });
+  });
+
+  it("leads by arrows to every bit, whatever is drawn of them", () => {
+    const bits = Array.from({ length: 37 }, (_, place) => bit(`b${place}`, place % 2 ? "edges" : "channels"));
+    const rows = rowsOf(bits, 600, null);
+    const order = rows.flatMap((row) => (row.what === "bits" ? row.bits.map((each) => each.id) : []));
+    const walked = [order[0] as string];
+    for (let next = nextBit(rows, order[0] as string, "ArrowRight"); next; ) {
+      walked.push(next.id);
+      next = nextBit(rows, next.id, "ArrowRight");
+    }
+    expect(walked).toEqual(order);
+    expect(nextBit(rows, order[5] as string, "Home")?.id).toBe(order[0]);
+    expect(nextBit(rows, order[5] as string, "End")?.id).toBe(order.at(-1));
+    expect(nextBit(rows, order[1] as string, "ArrowLeft")?.id).toBe(order[0]);
+    const down = nextBit(rows, order[0] as string, "ArrowDown");
+    expect(down?.row).toBeGreaterThan(rows.findIndex((row) => row.what === "bits"));
+    expect(nextBit(rows, down?.id as string, "ArrowUp")?.id).toBe(order[0]);
+    expect(nextBit(rows, "none", "ArrowRight")).toBeNull();
+    expect(nextBit(rows, order[0] as string, "x")).toBeNull();
   });
 });

@@ -76,3 +76,37 @@ export function rowsOf(bits: readonly BitTile[], width: number, openId: string |
   }
   return rows;
 }
+
+/** The bit that a key leads to from another one, and the row it hangs in; null where the key leads nowhere. */
+export function nextBit(rows: readonly Row[], from: string, key: string): { id: string; row: number } | null {
+  const places = rows.flatMap((row, at) =>
+    row.what === "bits" ? row.bits.map((bit, column) => ({ id: bit.id, row: at, column })) : [],
+  );
+  const here = places.findIndex((each) => each.id === from);
+  const now = places[here];
+  if (!now) return null;
+  const inRow = (row: number | undefined) => {
+    const there = places.filter((each) => each.row === row);
+    return there[Math.min(now.column, there.length - 1)];
+  };
+  const [before, after] = [places.slice(0, here), places.slice(here + 1)];
+  const to = (() => {
+    switch (key) {
+      case "ArrowRight":
+        return after[0];
+      case "ArrowLeft":
+        return before.at(-1);
+      case "ArrowDown":
+        return inRow(after.find((each) => each.row > now.row)?.row);
+      case "ArrowUp":
+        return inRow(before.findLast((each) => each.row < now.row)?.row);
+      case "Home":
+        return places[0];
+      case "End":
+        return places.at(-1);
+      default:
+        return undefined;
+    }
+  })();
+  return to ? { id: to.id, row: to.row } : null;
+}

@@ -1,7 +1,7 @@
 import { X } from "lucide-react";
 import { Dialog as Radix } from "radix-ui";
 import { CaliperBar } from "../instruments/CaliperBar";
-import { keepMovedFocus } from "./focus";
+import { intoTheFirstField, keepMovedFocus } from "./focus";
 
 interface Props {
   title: string;
@@ -27,6 +27,7 @@ export function Dialog({ title, onClose, mustChoose = false, aside = false, chil
         <Radix.Content
           className={`floating fixed top-1/2 left-1/2 z-50 max-h-[92dvh] w-[min(560px,96vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto p-5 ${aside ? "lg:left-4 lg:translate-x-0" : ""}`}
           aria-describedby={undefined}
+          onOpenAutoFocus={intoTheFirstField}
           onCloseAutoFocus={keepMovedFocus}
         >
           <div className="mb-3 flex items-start justify-between gap-3">

@@ -61,7 +61,9 @@ export function LengthField(props: Props) {
         onBlur={() => setFocused(false)}
         onChange={(event) => onType({ typed: event.target.value, unit })}
         onKeyDown={(event) => {
-          if (event.key === "Enter") event.currentTarget.blur();
+          if (event.key !== "Enter") return;
+          // In a form it sends the form; where all is kept by itself it is done with.
+          if (!event.currentTarget.form) event.currentTarget.blur();
         }}
       />
       {props.hint}

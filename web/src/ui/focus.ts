@@ -3,3 +3,15 @@ export function keepMovedFocus(event: Event): void {
   const active = document.activeElement;
   if (active instanceof HTMLElement && active !== document.body) event.preventDefault();
 }
+
+/** What opens puts the focus into its first field, where it has one: typing can begin at once. */
+export function intoTheFirstField(event: Event): void {
+  const box = event.target;
+  const field =
+    box instanceof HTMLElement
+      ? box.querySelector<HTMLElement>("input:not([type=checkbox]), select, textarea")
+      : null;
+  if (!field) return;
+  event.preventDefault();
+  field.focus();
+}

@@ -110,6 +110,23 @@ def written_in(text: str, unit: Unit) -> tuple[Unit, bool]:
     return ("mm", True) if "m" in plain else (unit, False)
 
 
+def meant_instead(length: Length) -> str | None:
+    """What somebody may have meant who typed a fraction of a millimetre: nobody has a rule with halves and sixteenths of one.
+
+    Rule: R1 a bare fraction takes the given unit
+    Source: what was seen in shops that use both systems; it is asked, and nothing is changed by itself
+
+    >>> meant_instead(read("1/2", "mm")), meant_instead(read("1 3/4", "mm")), meant_instead(read("12.7", "mm"))
+    ('1/2 in', '1 3/4 in', None)
+    >>> meant_instead(read("1/2", "in")), meant_instead(read("1/2 mm", "mm"))
+    (None, None)"""
+    plain = length.typed.strip().translate(_MARKS)
+    fraction = "/" in plain or any(sign in plain for sign in _VULGAR)
+    if length.unit != "mm" or not fraction or written_in(length.typed, length.unit)[1]:
+        return None
+    return f"{length.typed.strip()} in"
+
+
 def as_typed(length: Length) -> str:
     """A length as it was typed, with its unit where the text left it out.
 

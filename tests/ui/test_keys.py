@@ -1,0 +1,139 @@
+"""By keyboard and on small screens: keys in every place, none behind a menu, dialogs that begin in their first field, titles."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+import pytest
+from playwright.sync_api import Page, expect
+from tests.ui.test_journeys import field, saved
+
+pytestmark = pytest.mark.slow
+
+
+def focused(page: Page, name: str) -> str | None:
+    return page.evaluate("name => document.activeElement?.getAttribute(name)", name)
+
+
+def test_p_prints_and_no_key_acts_behind_an_open_menu(page: Page):
+    page.keyboard.press("p")
+    expect(page.get_by_role("menuitem", name="PDF, A4")).to_be_visible()
+    page.keyboard.press("g")
+    page.keyboard.press("r")
+    assert "/cuts/" in page.url
+    page.keyboard.press("Escape")
+    page.get_by_label("Cut Middle shelf").focus()
+    page.keyboard.press("Enter")
+    page.keyboard.press("r")
+    page.keyboard.press("Escape")
+    assert "/cuts/" in page.url
+    page.get_by_test_id("tool-picker").first.focus()
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("dialog")).to_be_visible()
+    page.keyboard.press("g")
+    assert "/cuts/" in page.url
+
+
+def test_dialogs_begin_in_their_first_field_and_enter_sends_them(page: Page):
+    page.keyboard.press("m")
+    expect(page.get_by_test_id("piece-name")).to_be_focused()
+    page.keyboard.type("Pantry shelf")
+    page.locator('[data-field="piece-length"]').fill("800")
+    page.locator('[data-field="piece-width"]').fill("280")
+    page.locator('[data-field="piece-thickness"]').fill("18")
+    page.keyboard.press("Enter")
+    expect(page.get_by_test_id("cut-what")).to_be_focused()
+    page.locator('[data-field="cut-width"]').fill("12.7")
+    page.locator('[data-field="cut-depth"]').fill("6")
+    page.locator('[data-field="cut-position"]').fill("300")
+    page.keyboard.press("Enter")
+    expect(page.get_by_test_id("sentence")).to_contain_text("across Pantry shelf")
+
+
+@pytest.mark.parametrize("place", ["jobs", "drawer", "bench", "rules", "files", "removed"])
+def test_every_place_has_its_keys_its_title_and_a_way_back(open_page: Callable[..., Page], place: str):
+    page = open_page(f"/{place}", wait={"rules": "rules-page"}.get(place, place))
+    expect(page).to_have_title({"rules": "House rules", "removed": "Removed things"}.get(place, place.capitalize()) + " · Ranura")
+    page.keyboard.press("?")
+    expect(page.get_by_test_id("shortcuts")).to_contain_text("back to the cuts")
+    page.keyboard.press("Escape")
+    page.keyboard.press("c")
+    expect(page.get_by_test_id("slip").first).to_be_visible()
+    expect(page).to_have_title("Middle shelf, Wing case side · The Little Harbour · Ranura")
+
+
+def test_single_letters_can_be_switched_off(page: Page):
+    page.keyboard.press("?")
+    page.get_by_test_id("letters").uncheck()
+    page.keyboard.press("Escape")
+    page.keyboard.press("g")
+    page.keyboard.press("w")
+    assert "/cuts/" in page.url
+    assert focused(page, "data-field") is None
+    field(page, "depth").fill("7")
+    saved(page)
+    page.locator("body").click(position={"x": 860, "y": 600})
+    page.keyboard.press("Control+z")
+    expect(field(page, "depth")).to_have_value("6")
+    page.get_by_label("Keys").click()
+    page.get_by_test_id("letters").check()
+    page.keyboard.press("Escape")
+    page.keyboard.press("w")
+    expect(field(page, "width")).to_be_focused()
+
+
+def test_every_bit_is_reached_by_arrows_and_by_tab(open_page: Callable[..., Page]):
+    page = open_page("/drawer", wait="drawer")
+    page.locator("[data-bit]").first.focus()
+    seen = [focused(page, "data-bit")]
+    for _ in range(36):
+        page.keyboard.press("ArrowRight")
+        before = seen[-1]
+        page.wait_for_timeout(60)
+        assert focused(page, "data-bit") != before
+        seen.append(focused(page, "data-bit"))
+    assert len(set(seen)) == 37
+    page.keyboard.press("Home")
+    page.wait_for_timeout(300)
+    assert focused(page, "data-bit") == seen[0]
+    tabbed = {seen[0]}
+    for _ in range(36):
+        page.keyboard.press("Tab")
+        page.wait_for_timeout(60)
+        tabbed.add(focused(page, "data-bit"))
+    assert tabbed == set(seen)
+
+
+def test_the_first_tab_leads_past_the_header(page: Page):
+    page.keyboard.press("Tab")
+    assert page.evaluate("() => document.activeElement.textContent") == "Skip to the content"
+    page.keyboard.press("Enter")
+    assert page.evaluate("() => document.activeElement.id") == "main"
+    page.keyboard.press("Tab")
+    assert focused(page, "data-field") == "width"
+
+
+def test_a_bare_fraction_of_a_millimetre_is_asked_about(page: Page):
+    field(page, "depth").fill("1/4")
+    page.get_by_test_id("meant-depth").click()
+    expect(field(page, "depth")).to_have_value("1/4 in")
+    expect(page.get_by_test_id("meant-depth")).to_have_count(0)
+    saved(page)
+
+
+@pytest.mark.parametrize("size", [(820, 1180), (390, 844)])
+def test_on_small_screens_what_is_needed_is_within_reach(open_page: Callable[..., Page], size):
+    width, height = size
+    page = open_page("/jobs/little-harbour/cuts/lid-edges", width=width, height=height)
+    for name in ("new-cut", "new-piece", "palette"):
+        box = page.get_by_test_id(name).bounding_box()
+        assert box, name
+        assert box["x"] >= 0, name
+        assert box["x"] + box["width"] <= width, name
+        assert box["y"] + box["height"] <= height, name
+    cut = page.locator('[data-cut="lid-edges"]').bounding_box()
+    assert cut, "the open cut is in view"
+    assert cut["x"] >= 0
+    assert cut["x"] + min(cut["width"], 60) <= width
+    page.get_by_label("Keys").click()
+    expect(page.get_by_test_id("shortcuts")).to_be_visible()

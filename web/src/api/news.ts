@@ -1,0 +1,75 @@
+/** News from the server: what another window, or somebody else, has written. One stream a browser: the window that holds the lock
+    listens and tells the others. */
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { replanOpen } from "../board/editors";
+import { WINDOW } from "./client";
+
+interface Told {
+  by: string | null;
+}
+
+const NAME = "ranura-news";
+/** Writes that come at once are read once. */
+const TOGETHER_MS = 150;
+
+/** Calls `hear` for every write of anybody else, until the answer is called. */
+export function listen(hear: () => void): () => void {
+  const channel = new BroadcastChannel(NAME);
+  const ended = new AbortController();
+  const take = (told: Told) => {
+    if (told.by !== WINDOW) hear();
+  };
+  channel.onmessage = (event) => take(event.data as Told);
+  const lead = () =>
+    new Promise<void>((done) => {
+      const source = new EventSource("/api/events");
+      let lost = false;
+      source.onmessage = (event) => {
+        const told = JSON.parse(event.data) as Told;
+        channel.postMessage(told);
+        take(told);
+      };
+      source.onerror = () => {
+        lost = true;
+      };
+      source.onopen = () => {
+        // What was written while nobody listened is not told any more.
+        if (lost) {
+          channel.postMessage({ by: null });
+          hear();
+        }
+        lost = false;
+      };
+      ended.signal.addEventListener("abort", () => {
+        source.close();
+        done();
+      });
+    });
+  // Behind a proxy without https a browser has no locks: then every window listens for itself.
+  if (navigator.locks) void navigator.locks.request(NAME, { signal: ended.signal }, lead).catch(() => {});
+  else void lead();
+  return () => {
+    ended.abort();
+    channel.close();
+  };
+}
+
+/** Reads everything again after somebody else has written. */
+export function News() {
+  const queries = useQueryClient();
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | null = null;
+    const end = listen(() => {
+      timer ??= setTimeout(() => {
+        timer = null;
+        void queries.invalidateQueries().then(replanOpen);
+      }, TOGETHER_MS);
+    });
+    return () => {
+      if (timer) clearTimeout(timer);
+      end();
+    };
+  }, [queries]);
+  return null;
+}
