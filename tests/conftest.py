@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+import asyncio
 import os
 import threading
-from collections.abc import Iterator
+from collections.abc import Coroutine, Iterator
+from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
+from typing import Any
 
 import pytest
 import uvicorn
@@ -71,6 +74,12 @@ def client(api: TestClient, store: Store) -> TestClient:
     api.app.state.saved_shop = SavedShop(store, DEMO_SHOP)
     api.app.state.imports = Imports(api.app.state.saved_shop)
     return api
+
+
+def in_own_loop(coroutine: Coroutine[Any, Any, Any]) -> None:
+    """Runs a coroutine in a thread of its own: the browser's loop may run in this one."""
+    with ThreadPoolExecutor(1) as pool:
+        pool.submit(asyncio.run, coroutine).result()
 
 
 class Served:

@@ -10,6 +10,7 @@ import time
 import pytest
 from fastapi.testclient import TestClient
 from sqlalchemy.exc import OperationalError
+from tests.conftest import in_own_loop
 
 from ranura.api.access import HEADERS, Door, most_of
 from ranura.api.application import Settings, create_app
@@ -124,7 +125,7 @@ def test_no_more_of_a_body_is_taken_in_than_its_limit():
         sent.append(message)
 
     scope = {"type": "http", "method": "POST", "path": "/api/jobs", "headers": [(b"host", b"127.0.0.1")]}
-    asyncio.run(asyncio.wait_for(Door(app)(scope, receive, send), 10))
+    in_own_loop(asyncio.wait_for(Door(app)(scope, receive, send), 10))
     assert sum(seen) == most
     assert sent[0]["status"] == 413
 
@@ -135,7 +136,7 @@ def test_what_is_no_http_goes_through():
     async def app(scope, _receive, _send):
         seen.append(scope["type"])
 
-    asyncio.run(Door(app)({"type": "lifespan"}, None, None))
+    in_own_loop(Door(app)({"type": "lifespan"}, None, None))
     assert seen == ["lifespan"]
 
 

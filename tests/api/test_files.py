@@ -226,3 +226,22 @@ def test_a_shop_without_a_pinned_tool_is_refused(client):
     less["shop"]["bits"] = [bit for bit in less["shop"]["bits"] if bit["id"] != "straight-16"]
     answer = client.put("/api/files/shop", json={"text": json.dumps(less)})
     assert (answer.status_code, "16 straight" in answer.json()["error"]["message"]) == (409, True)
+
+
+def test_a_job_goes_out_as_a_file_and_comes_in_as_another_job(client):
+    answer = client.get("/api/jobs/little-harbour/job.json")
+    assert "attachment" in answer.headers["content-disposition"]
+    asked = {"text": answer.text}
+    seen = client.post("/api/files/job/preview", json=asked).json()
+    assert (seen["boards"], seen["cuts"], seen["added"], seen["left_open"]) == (28, 14, [], 0)
+    assert len(client.get("/api/jobs").json()) == 1, "looking keeps nothing"
+    made = client.post("/api/files/job", json=asked).json()
+    first, second = (client.get(f"/api/jobs/{each}").json() for each in ("little-harbour", made["id"]))
+    assert [[cut["cut"] for cut in piece["cuts"]] for piece in first["pieces"]] == [
+        [cut["cut"] for cut in piece["cuts"]] for piece in second["pieces"]
+    ]
+    assert [each["status"] for piece in second["pieces"] for each in piece["cuts"]].count("stop") == 0
+    assert client.get("/api/jobs/nothing/job.json").status_code == 404
+    broken = client.post("/api/files/job", json={"text": answer.text.replace("birch-plywood", "moon-wood")})
+    assert broken.status_code == 422
+    assert "moon-wood" in broken.json()["error"]["message"]

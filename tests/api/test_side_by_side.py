@@ -93,9 +93,9 @@ def test_a_list_that_was_begun_for_one_shop_is_not_read_for_the_next():
             return super().plan(cut, piece, shop, rules, **more)
 
     planning = Slow(FAMILIES)
-    assert looks.of(cut, WING_CASE_SIDE, SHOP, planning, NOTHING_BEFORE)[1] == "caution"
-    assert inner[0][1] == "stop"
-    assert looks.of(cut, WING_CASE_SIDE, NO_BITS, planning, NOTHING_BEFORE)[1] == "stop"
+    assert looks.of(cut, WING_CASE_SIDE, SHOP, planning, NOTHING_BEFORE).status == "caution"
+    assert inner[0].status == "stop"
+    assert looks.of(cut, WING_CASE_SIDE, NO_BITS, planning, NOTHING_BEFORE).status == "stop"
 
 
 def test_what_stands_before_a_cut_is_that_of_the_shop_that_is_asked_for(store):

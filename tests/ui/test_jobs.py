@@ -257,3 +257,33 @@ def test_an_idle_window_follows_another_one_and_prints_what_it_shows(open_page: 
     assert first.request.get(shop.url + slip).status == 409, "what is printed is what was shown"
     first.keyboard.press("Escape")
     expect(field(first, "depth")).to_have_value("5")
+
+
+def test_what_cannot_be_done_is_said_also_where_no_form_is_open(page: Page, shop: Served, store):
+    shop.app.state.store = _Down()
+    page.get_by_label("Cut Middle shelf").click()
+    page.get_by_role("menuitem", name="Remove the cut").click()
+    expect(page.get_by_test_id("notice")).to_contain_text("Not done: removing Middle shelf")
+    expect(page.locator(MIDDLE)).to_be_visible()
+    shop.app.state.store = store
+    page.get_by_label("Cut Middle shelf").click()
+    page.get_by_role("menuitem", name="Remove the cut").click()
+    expect(page.locator(MIDDLE)).to_have_count(0)
+    expect(page.get_by_test_id("notice")).to_be_empty()
+
+
+def test_a_job_goes_out_as_a_file_and_comes_in_again(open_page: Callable[..., Page]):
+    page = open_page("/jobs/little-harbour/page", wait="job-page")
+    with page.expect_download() as download:
+        page.get_by_test_id("job-out").click()
+    file = download.value.path()
+    page.get_by_role("link", name="Jobs").click()
+    page.get_by_test_id("job-in").click()
+    page.get_by_test_id("job-file").set_input_files({"name": "a.json", "mimeType": "application/json", "buffer": b"{}"})
+    expect(page.get_by_role("dialog")).to_contain_text("This is no job file")
+    expect(page.get_by_test_id("take-job")).to_be_disabled()
+    page.get_by_test_id("job-file").set_input_files(file)
+    expect(page.get_by_test_id("job-file-view")).to_contain_text("The Little Harbour: 28 boards, 14 cuts.")
+    page.get_by_test_id("take-job").click()
+    expect(page.get_by_test_id("job-page")).to_contain_text("28 boards in 8 sizes · 14 cuts · no stops")
+    assert "/jobs/little-harbour/" not in page.url

@@ -64,7 +64,13 @@ def test_from_an_empty_shop_to_a_planned_dado(empty: Page):
         page.get_by_test_id(f"first-{answer}").click()
     page.get_by_test_id("offer-starter").click()
     expect(page.get_by_text("Trim router, Plunge router and 7 bits")).to_be_visible()
+    page.get_by_test_id("first-table").click()
+    expect(page.get_by_test_id("take-starter")).to_have_count(0), "other answers want another offer"
+    page.get_by_test_id("first-table").click()
     page.get_by_test_id("take-starter").click()
+    expect(page.get_by_test_id("tools-are-in")).to_contain_text("2 routers and 7 bits are in.")
+    expect(page.get_by_label("Name of the job")).to_be_focused()
+    page.get_by_test_id("tools-are-in").get_by_role("link", name="Bench").click()
     expect(page.get_by_test_id("bench")).to_contain_text("Plunge router")
 
     # A table with three bad rows: one mended, two left out, then all kept at once.

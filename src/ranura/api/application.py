@@ -20,6 +20,7 @@ from ranura.api import (
     files,
     forms,
     instruments,
+    job_files,
     jobs,
     news,
     plans,
@@ -80,7 +81,7 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
     problems.install(app)
     app.add_middleware(GZipMiddleware, minimum_size=2_000, compresslevel=3)
     app.add_middleware(Door, names=settings.allow)
-    for part in (shop, rules, quick, tools, files, backups, instruments, choosing, profiles, calc, news):
+    for part in (shop, rules, quick, tools, files, backups, instruments, choosing, profiles, calc, news, job_files):
         app.include_router(part.router)
     for made in (jobs.ROUTES, plans.ROUTES, testcuts.ROUTES, forms.ROUTES):
         app.include_router(made.router(app.state.cut_requests))

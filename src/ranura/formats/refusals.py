@@ -16,6 +16,7 @@ ROWS_REFUSED = Refusal("rows-refused", "{count} rows cannot be taken yet; mend t
 NOT_READY = Refusal("not-ready", "This import is not ready")
 NO_JSON = Refusal("no-json", "This is not valid JSON")
 OTHER_FORMAT = Refusal("other-format", "This is no shop file; its format must be {format!r}")
+NO_JOB = Refusal("no-job", "This is no job file; its format must be {format!r}")
 OTHER_VERSION = Refusal("other-version", "Version {version} of the file is not known here")
 WRONG_PLACE = Refusal("wrong-place", "{place}: {what}")
 TOO_LONG = Refusal("too-long", "{place} has {count} signs; at most {most} can be kept")

@@ -59,6 +59,7 @@ export type QuickView = Schemas["QuickView"];
 export type ImportView = Schemas["ImportView"];
 export type RowView = Schemas["RowView"];
 export type ShopFileView = Schemas["ShopFileView"];
+export type JobFileView = Schemas["JobFileView"];
 export type BackupView = Schemas["BackupView"];
 export type InstrumentView = Schemas["InstrumentView"];
 export type ChooseIn = Schemas["ChooseIn"];
@@ -253,6 +254,8 @@ export const api = {
   copies: () => get("/api/files/copies"),
   previewBackup: (text: string) => post("/api/files/backup/preview", { body: { text } }),
   restoreBackup: (text: string) => put("/api/files/backup", { body: { text } }),
+  previewJob: (text: string) => post("/api/files/job/preview", { body: { text } }),
+  takeJob: (text: string) => post("/api/files/job", { body: { text } }),
   previewShop: (text: string) => post("/api/files/shop/preview", { body: { text } }),
   replaceShop: (text: string) => put("/api/files/shop", { body: { text } }),
   plugInstrument: (kind: InstrumentView["kind"]) =>
@@ -282,6 +285,9 @@ export const slipAddress = (cutId: string, version: number, paper: "A4" | "Lette
 /** All slips of a job with its cut list, as one PDF. */
 export const jobSlipsAddress = (jobId: string, paper: "A4" | "Letter", unit: Unit) =>
   `/api/jobs/${encodeURIComponent(jobId)}/slips.pdf?paper=${paper}&unit=${unit}`;
+
+/** A job as a file, with the tools that it names. */
+export const jobFileAddress = (jobId: string) => `/api/jobs/${encodeURIComponent(jobId)}/job.json`;
 
 /** The section of a kept edge cut at 1:1. */
 export const sectionAddress = (cutId: string, format: "svg" | "dxf") =>

@@ -3,6 +3,7 @@ import { Link, useNavigate } from "react-router";
 import { api } from "../api/client";
 import { useJobs, useRefresh, useShop } from "../api/queries";
 import { lastJob } from "./lastJob";
+import { Places } from "./Place";
 import { Waiting } from "./Waiting";
 
 /** An empty shop is asked about its tools once a visit, before anything else. */
@@ -30,6 +31,7 @@ export function FirstCut() {
   if (!jobs.data || !shop.data || first) return <Waiting reason={jobs.down ?? shop.down} />;
   return (
     <main className="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-4 p-6">
+      <Places />
       <h1 className="text-figure font-bold leading-tight">What are you making?</h1>
       <p className="text-ink-2">
         A job holds the pieces you cut and the cuts in them. Give it a name to begin.
@@ -40,6 +42,16 @@ export function FirstCut() {
           <Link to="/drawer" className="quiet">
             Three answers put a bench and a drawer in
           </Link>
+        </p>
+      ) : null}
+      {shop.data.router_count > 0 ? (
+        <p className="border-l-4 border-guide px-3 py-2 text-body" data-testid="tools-are-in">
+          {`${shop.data.router_count} ${shop.data.router_count === 1 ? "router" : "routers"} and ${shop.data.bit_count} bits are in. `}
+          What nobody has measured yet is assumed, and every plan says so; you measure it on the{" "}
+          <Link to="/bench" className="quiet">
+            Bench
+          </Link>
+          , whenever you like.
         </p>
       ) : null}
       <form
@@ -58,6 +70,8 @@ export function FirstCut() {
           className="field"
           aria-label="Name of the job"
           placeholder="Name of the job"
+          // biome-ignore lint/a11y/noAutofocus: it is all that is asked here
+          autoFocus
           value={name}
           onChange={(event) => setName(event.target.value)}
         />

@@ -135,9 +135,10 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
   const [asking, setAsking] = useState(false);
   const [keys, setKeys] = useState(false);
   useTitle(title);
+  const here = title === "Drawer" ? "drawer" : "everywhere";
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const name = isCovered() ? null : shortcutFor(event, isTyping(event.target));
+      const name = isCovered() ? null : shortcutFor(event, isTyping(event.target), here);
       if (name === "drawer" || name === "bench" || name === "rules") void navigate(`/${name}`);
       else if (name === "jobs") void navigate("/jobs");
       else if (name === "cuts") void navigate("/");
@@ -151,7 +152,7 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [navigate]);
+  }, [here, navigate]);
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
       <SkipLink />
@@ -173,9 +174,7 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
       <div id="main" tabIndex={-1} className="contents">
         {children}
       </div>
-      {keys ? (
-        <Keys here={title === "Drawer" ? "drawer" : "everywhere"} onClose={() => setKeys(false)} />
-      ) : null}
+      {keys ? <Keys here={here} onClose={() => setKeys(false)} /> : null}
       {asking ? (
         <Suspense>
           <Palette unit={unit} onClose={() => setAsking(false)} />

@@ -7,6 +7,7 @@ import { CaliperBar } from "../instruments/CaliperBar";
 import { FirstCut } from "./FirstCut";
 import { GonePage } from "./Gone";
 import "./theme.css";
+import { Notice } from "./notice";
 import { Outbox } from "./Outbox";
 import { Undoing } from "./undo";
 import { Waiting } from "./Waiting";
@@ -54,6 +55,7 @@ if (root)
           <Undoing />
           <Outbox />
           <News />
+          <Notice />
         </BrowserRouter>
       </QueryClientProvider>
     </StrictMode>,

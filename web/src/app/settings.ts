@@ -10,7 +10,9 @@ import {
   type Unit,
 } from "../api/client";
 import { useRefresh } from "../api/queries";
+import { problemOf } from "../ui/problems";
 import { changed } from "./acts";
+import { notifyOf } from "./notice";
 import { history } from "./undo";
 
 export function useShopSettings(shop: ShopView) {
@@ -25,13 +27,10 @@ export function useShopSettings(shop: ShopView) {
         setProblem(null);
         queries.setQueryData(["shop"], answer.data);
         void refresh();
-      } else if (answer.kind === "refused") setProblem(answer.problem);
-      else if (answer.kind === "down")
-        setProblem({
-          field: null,
-          message: { metric: answer.message, inch: answer.message },
-          partial: false,
-        });
+      } else {
+        setProblem(problemOf(answer));
+        if (answer.kind === "down") notifyOf("Not kept", answer);
+      }
       return answer.kind === "ok";
     },
     [queries, refresh],

@@ -37,7 +37,7 @@ export const SHORTCUTS = [
   },
   { name: "help", where: "everywhere", keys: "?", says: "this list" },
   { name: "find-bits", where: "drawer", keys: "/", says: "find bits" },
-  { name: "add-bit", where: "drawer", keys: "A", says: "add a bit" },
+  { name: "add-bit", where: "drawer", keys: "N", says: "add a bit" },
 ] as const;
 
 export type ShortcutName = (typeof SHORTCUTS)[number]["name"];
@@ -59,16 +59,17 @@ interface Key {
   altKey: boolean;
 }
 
-/** The shortcut of a key, if there is one; `typing` says that a text field has the focus. */
-export function shortcutFor(event: Key, typing: boolean): ShortcutName | null {
+/** The shortcut of a key where one is, if there is one; `typing` says that a text field has the focus. */
+export function shortcutFor(event: Key, typing: boolean, here: ShortcutPlace = "cut"): ShortcutName | null {
   const key = event.key.toLowerCase();
   if (event.ctrlKey || event.metaKey) {
     if (key === "z") return event.shiftKey ? "redo" : "undo";
     return key === "y" ? "redo" : null;
   }
   if (typing || event.altKey || (event.key.length === 1 && !lettersOn())) return null;
-  if (/^[1-9]$/.test(key)) return "edge";
-  return SHORTCUTS.find((each) => each.keys.toLowerCase() === key)?.name ?? null;
+  if (here === "cut" && /^[1-9]$/.test(key)) return "edge";
+  const known = SHORTCUTS.filter((each) => each.where === here || each.where === "everywhere");
+  return known.find((each) => each.keys.toLowerCase() === key)?.name ?? null;
 }
 
 /** Whether keys are being typed into something. */

@@ -4,6 +4,7 @@ import {
   api,
   type CutItem,
   type JobView,
+  jobFileAddress,
   jobSlipsAddress,
   type PieceItem,
   type ShopView,
@@ -90,6 +91,9 @@ function Whole({ shop, job }: Props) {
               All slips, {paper}
             </a>
           ))}
+          <a className="button" href={jobFileAddress(job.id)} download data-testid="job-out">
+            As a file
+          </a>
           <Menu
             label={`Job ${job.name}`}
             items={[

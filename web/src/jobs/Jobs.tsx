@@ -10,6 +10,7 @@ import { Waiting } from "../app/Waiting";
 import { usePlace } from "../shop/place";
 import { Menu } from "../ui/Menu";
 import { problemOf } from "../ui/problems";
+import { JobIn } from "./JobIn";
 import { RenameJob } from "./RenameJob";
 
 /** All jobs: to open, begin, copy, put away, remove. */
@@ -30,6 +31,7 @@ function List({ shop, jobs }: { shop: ShopView; jobs: readonly JobCard[] }) {
   const [question, setQuestion] = useState("");
   const [order, setOrder] = useState<Order>("changed");
   const [away, setAway] = useState(false);
+  const [taking, setTaking] = useState(false);
   const asked = question.trim().toLowerCase();
   const shown = jobs
     .filter((each) => each.archived === away && each.name.toLowerCase().includes(asked))
@@ -77,8 +79,12 @@ function List({ shop, jobs }: { shop: ShopView; jobs: readonly JobCard[] }) {
           <Link className="button" to="/removed">
             Removed things
           </Link>
+          <button type="button" className="button" onClick={() => setTaking(true)} data-testid="job-in">
+            From a file
+          </button>
           <NewJob />
         </div>
+        {taking ? <JobIn unit={shop.unit} onClose={() => setTaking(false)} /> : null}
         {shown.length === 0 ? (
           <p className="py-8 text-center text-ink-2">
             {asked ? "No job is called like that." : away ? "Nothing is put away." : "There is no job yet."}

@@ -87,7 +87,7 @@ export function Strip(props: Props) {
           </ul>
         </section>
       ))}
-      <div className="sticky left-0 z-10 order-first flex shrink-0 flex-col justify-center gap-1.5 bg-rail pr-1.5 lg:static lg:order-none lg:mt-auto lg:gap-2">
+      <div className="sticky -left-2 z-10 order-first -ml-2 flex shrink-0 flex-col justify-center gap-1.5 bg-rail px-2 lg:static lg:ml-0 lg:px-0 lg:order-none lg:mt-auto lg:gap-2">
         <button
           type="button"
           className="button justify-center"

@@ -7,12 +7,14 @@ import {
   type CutItem,
   cutIn,
   type JobView,
+  type Outcome,
   type PieceIn,
   type PieceItem,
   pieceIn,
 } from "../api/client";
 import { useRefresh } from "../api/queries";
 import { added, type CutPlace, changed, removed } from "../app/acts";
+import { notifyOf } from "../app/notice";
 import { history } from "../app/undo";
 import { leave } from "../board/editors";
 
@@ -32,14 +34,15 @@ export function useJobActions(job: JobView, open: (cutId: string) => void) {
   const refresh = useRefresh();
   return useMemo(() => {
     const show = (newer: JobView) => queries.setQueryData(["job", job.id], newer);
-    const after = async <T>(asked: Promise<T>) => {
+    const after = async <T>(what: string, asked: Promise<Outcome<T>>) => {
       const answer = await asked;
-      await refresh();
+      notifyOf(`Not done: ${what}`, answer);
+      if (answer.kind === "ok") await refresh();
       return answer;
     };
     const placeCut = async (cut: CutItem, at: CutPlace) => {
       const before = placeOfCut(job, cut.id);
-      const answer = await after(api.placeCut(cut.id, at.piece, at.before));
+      const answer = await after(`moving ${cut.name}`, api.placeCut(cut.id, at.piece, at.before));
       if (answer.kind === "ok")
         history.push({
           label: `moving ${cut.name}`,
@@ -79,13 +82,13 @@ export function useJobActions(job: JobView, open: (cutId: string) => void) {
         return answer;
       },
       async copyPiece(item: PieceItem) {
-        const answer = await after(api.copyPiece(item.id));
+        const answer = await after(`copying ${item.piece.name}`, api.copyPiece(item.id));
         if (answer.kind === "ok") history.push(added(`copying ${item.piece.name}`, "pieces", answer.data.id));
       },
       async placePiece(item: PieceItem, before: string | null) {
         const at = job.pieces.findIndex((each) => each.id === item.id);
         const was = job.pieces[at + 1]?.id ?? null;
-        const answer = await after(api.placePiece(item.id, before));
+        const answer = await after(`moving ${item.piece.name}`, api.placePiece(item.id, before));
         if (answer.kind === "ok")
           history.push({
             label: `moving ${item.piece.name}`,
@@ -94,7 +97,7 @@ export function useJobActions(job: JobView, open: (cutId: string) => void) {
           });
       },
       async removePiece(item: PieceItem) {
-        const answer = await after(api.removePiece(item.id));
+        const answer = await after(`removing ${item.piece.name}`, api.removePiece(item.id));
         if (answer.kind === "ok") history.push(removed(`removing ${item.piece.name}`, "pieces", item.id));
       },
       async addCut(pieceId: string, name: string, cut: CutIn) {
@@ -107,13 +110,14 @@ export function useJobActions(job: JobView, open: (cutId: string) => void) {
         return answer;
       },
       async copyCut(cut: CutItem) {
-        const answer = await after(api.copyCut(cut.id));
+        const answer = await after(`copying ${cut.name}`, api.copyCut(cut.id));
         if (answer.kind !== "ok") return;
         history.push(added(`copying ${cut.name}`, "cuts", answer.data.id));
         open(answer.data.id);
       },
       async renameCut(cut: CutItem, name: string) {
-        const answer = await after(api.saveCut(cut.id, name, cutIn(cut.cut), cut.version));
+        const answer = await api.saveCut(cut.id, name, cutIn(cut.cut), cut.version);
+        await refresh();
         if (answer.kind === "ok") {
           leave(cut.id, answer.data.version);
           history.push(
@@ -130,7 +134,7 @@ export function useJobActions(job: JobView, open: (cutId: string) => void) {
         await placeCut(cut, { piece: item.id, before: before?.id ?? null });
       },
       async removeCut(cut: CutItem) {
-        const answer = await after(api.removeCut(cut.id));
+        const answer = await after(`removing ${cut.name}`, api.removeCut(cut.id));
         if (answer.kind === "ok") history.push(removed(`removing ${cut.name}`, "cuts", cut.id));
       },
     };

@@ -32,21 +32,24 @@ export function FirstQuestions({ shop, onSkip }: Props) {
   const [unit, setUnit] = useState<StarterIn["unit"]>(shop.unit);
   const [owned, setOwned] = useState<Owned[]>([]);
   const [makes, setMakes] = useState<Makes[]>([]);
-  const [offer, setOffer] = useState<DrawerView | null>(null);
+  /** What is offered, and to which answers: other answers want another offer. */
+  const [offered, setOffered] = useState<{ to: StarterIn; view: DrawerView } | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const navigate = useNavigate();
   const refresh = useRefresh();
   const asked: StarterIn = { unit, owned, makes };
+  const offer = offered && JSON.stringify(offered.to) === JSON.stringify(asked) ? offered.view : null;
   const look = async () => {
     const answer = await api.offerStarter(asked);
-    if (answer.kind === "ok") setOffer(answer.data);
-    else setProblem(problemOf(answer));
+    setProblem(problemOf(answer));
+    if (answer.kind === "ok") setOffered({ to: asked, view: answer.data });
   };
   const take = async () => {
-    const answer = await api.takeStarter(asked);
+    if (!offered) return;
+    const answer = await api.takeStarter(offered.to);
     if (answer.kind === "ok") {
       await refresh();
-      void navigate("/bench");
+      void navigate("/");
     } else setProblem(problemOf(answer));
   };
   return (

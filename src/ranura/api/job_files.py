@@ -1,0 +1,120 @@
+"""Jobs as files, out and in: what a file names of another shop is matched with what this one has."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Annotated
+from urllib.parse import quote
+from uuid import uuid4
+
+from fastapi import APIRouter, Request, Response
+from pydantic import Field
+
+from ranura.api.problems import ERRORS
+from ranura.api.saved_shop import SavedShop, TheSavedShop, TheShop, TheStore
+from ranura.core.shop.shop import Shop
+from ranura.formats.job_file import JobBoard, JobCut, JobFile, Matched, matched, read_job, write_job
+from ranura.requests.from_core import RequestModel
+from ranura.store import kept_jobs
+from ranura.store.repository import Store, cut_adapter
+
+router = APIRouter(prefix="/api", tags=["files"], responses=ERRORS)
+
+
+class JobFileIn(RequestModel):
+    """A job's file as text."""
+
+    text: Annotated[str, Field(max_length=30_000_000)]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class JobFileView:
+    """What a job's file brings: its counts, the tools and woods that are here already, those that are added, and how many pins
+    name what is nowhere, so that Ranura chooses."""
+
+    name: str
+    boards: int
+    cuts: int
+    found: tuple[str, ...]
+    added: tuple[str, ...]
+    left_open: int
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TakenJob:
+    """The job that a file became."""
+
+    id: str
+    view: JobFileView
+
+
+@router.get("/jobs/{job_id}/job.json", response_class=Response)
+def job_file(job_id: str, request: Request, shop: TheShop, store: TheStore) -> Response:
+    """A job as a file, with the tools and woods that it names."""
+    with store.session() as session:
+        kept = kept_jobs.load_job(session, shop.id, job_id)
+    boards = tuple(
+        JobBoard(piece=item.piece, cuts=tuple(JobCut(name=each.name, cut=each.cut) for each in item.cuts)) for item in kept.pieces
+    )
+    job = JobFile(name=kept.name, notes=kept.notes, boards=boards)
+    named = f"attachment; filename=\"job.json\"; filename*=UTF-8''{quote(f'{kept.name}.json', safe='')}"
+    text = write_job(job, shop, cut_adapter(request.app.state.cut_requests.families))
+    headers = {"Content-Disposition": named, "Cache-Control": "no-store"}
+    return Response(text, media_type="application/json", headers=headers)
+
+
+@router.post("/files/job/preview")
+def preview_job(asked: JobFileIn, request: Request, shop: TheShop) -> JobFileView:
+    """What a job's file would bring; keeps nothing."""
+    return _seen(*_read(asked, request, shop))
+
+
+@router.post("/files/job", status_code=201)
+def take_job(asked: JobFileIn, request: Request, saved_shop: TheSavedShop, store: TheStore) -> TakenJob:
+    """A job's file as a new job, with the tools and woods that are missing here."""
+    file, found = _read(asked, request, saved_shop.current())
+    _add_tools(saved_shop, found)
+    return TakenJob(id=_kept(found.job, store, saved_shop.current().id), view=_seen(file, found))
+
+
+def _read(asked: JobFileIn, request: Request, shop: Shop) -> tuple[JobFile, Matched]:
+    file = read_job(asked.text, cut_adapter(request.app.state.cut_requests.families))
+    return file, matched(file, shop)
+
+
+def _add_tools(saved_shop: SavedShop, found: Matched) -> None:
+    if found.bits:
+        saved_shop.add("bits", found.bits)
+    if found.routers:
+        saved_shop.add("routers", found.routers)
+    if found.woods:
+        saved_shop.add("woods", found.woods)
+
+
+def _kept(job: JobFile, store: Store, shop_id: str) -> str:
+    made = uuid4().hex
+    with store.session() as session:
+        kept_jobs.add_job(session, shop_id, id=made, name=job.name, notes=job.notes)
+        for board in job.boards:
+            piece_id = uuid4().hex
+            kept_jobs.add_piece(session, shop_id, made, id=piece_id, piece=board.piece)
+            for each in board.cuts:
+                kept_jobs.add_cut(session, shop_id, piece_id, id=uuid4().hex, name=each.name, cut=each.cut)
+    return made
+
+
+def _seen(file: JobFile, found: Matched) -> JobFileView:
+    return JobFileView(
+        name=file.name,
+        boards=sum(board.piece.count for board in file.boards),
+        cuts=sum(len(board.cuts) for board in file.boards),
+        found=found.found,
+        added=(*(bit.name for bit in found.bits), *(each.name for each in found.routers), *(wood.name for wood in found.woods)),
+        left_open=_pins(file) - _pins(found.job),
+    )
+
+
+def _pins(job: JobFile) -> int:
+    """How many tools its cuts name."""
+    cuts = [each.cut for board in job.boards for each in board.cuts]
+    return sum((cut.bit_id is not None) + (cut.router_id is not None) for cut in cuts)
