@@ -287,3 +287,22 @@ def test_a_job_goes_out_as_a_file_and_comes_in_again(open_page: Callable[..., Pa
     page.get_by_test_id("take-job").click()
     expect(page.get_by_test_id("job-page")).to_contain_text("28 boards in 8 sizes · 14 cuts · no stops")
     assert "/jobs/little-harbour/" not in page.url
+
+
+def test_what_is_to_be_measured_leads_to_its_field(page: Page, shop: Served):
+    """By the same words: the base's side by the caution's own name for it, the board's thickness in its dialog."""
+    router = next(each for each in httpx2.get(f"{shop.url}/api/routers").json() if each["id"] == "plunge-two")
+    bases = [{**base, "side_measured": "no"} for base in router["bases"]]
+    asked = {"texts": router["texts"], "bases": bases}
+    assert httpx2.put(f"{shop.url}/api/routers/plunge-two", json=asked).status_code == 200
+    page.get_by_test_id("type-in-base-unmeasured").click()
+    side = page.get_by_test_id("router-form").locator('[data-field="side"]').first
+    expect(side).to_be_focused()
+    expect(page.get_by_test_id("router-form").get_by_text("Axis to guided side").first).to_be_visible()
+    page.goto(f"{shop.url}/jobs/little-harbour/cuts/shelf-dado-212")
+    page.get_by_label("Board Wing case side").click()
+    page.get_by_role("menuitem", name="Change the board").click()
+    page.get_by_label("I measured the thickness").uncheck()
+    page.get_by_test_id("save-piece").click()
+    page.get_by_test_id("type-in-thickness-unmeasured").click()
+    expect(page.get_by_role("dialog")).to_contain_text("Change Wing case side")

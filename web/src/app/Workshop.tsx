@@ -7,7 +7,7 @@ import { leftAs } from "../board/editors";
 import { useJobActions } from "../jobs/actions";
 import { Strip } from "../jobs/Strip";
 import { useStable } from "../ui/stable";
-import { runCommand } from "./commands";
+import { runCommand, useCommand } from "./commands";
 import { GoneCut, NoJob } from "./Gone";
 import { Header } from "./Header";
 import { lastJob } from "./lastJob";
@@ -139,6 +139,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
     }
   };
   useShortcuts(run, dialog === null);
+  useCommand("change-piece", () => current && setDialog({ what: "piece", item: current.item }));
 
   // Fetched while nobody waits for it, so that what is typed right after a key reaches the dialog it opened.
   useEffect(() => {

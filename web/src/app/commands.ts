@@ -3,11 +3,13 @@ import { useEffect, useEffectEvent } from "react";
 import type { ShortcutName } from "./shortcuts";
 
 type Command = (key: string) => void;
+/** What can be done by a key, and what other parts of the page ask for. */
+type CommandName = ShortcutName | "change-piece";
 
-const offered = new Map<ShortcutName, Command>();
+const offered = new Map<CommandName, Command>();
 
 /** Offers a command for as long as the part of the page is shown and can do it. */
-export function useCommand(name: ShortcutName, run: Command, able = true): void {
+export function useCommand(name: CommandName, run: Command, able = true): void {
   const latest = useEffectEvent(run);
   useEffect(() => {
     if (!able) return;
@@ -20,4 +22,4 @@ export function useCommand(name: ShortcutName, run: Command, able = true): void 
 }
 
 /** Does what a command asks, where some part of the page offers it. */
-export const runCommand = (name: ShortcutName, key: string): void => offered.get(name)?.(key);
+export const runCommand = (name: CommandName, key: string): void => offered.get(name)?.(key);

@@ -104,7 +104,15 @@ describe("shortcuts", () => {
     expect(shortcutFor(key("p", { ctrlKey: true }), false)).toBeNull();
   });
 
-  it("have one key each", () => {
-    expect(new Set(SHORTCUTS.map((each) => each.keys)).size).toBe(SHORTCUTS.length);
+  it("have one key each, wherever one is", () => {
+    for (const here of ["cut", "drawer", "everywhere"]) {
+      const keys = SHORTCUTS.filter((each) => each.where === here || each.where === "everywhere").map(
+        (each) => each.keys,
+      );
+      expect(new Set(keys).size).toBe(keys.length);
+    }
+    expect(shortcutFor(key("n"), false, "drawer")).toBe("add-bit");
+    expect(shortcutFor(key("n"), false)).toBe("new-cut");
+    expect(shortcutFor(key("3"), false, "drawer")).toBeNull();
   });
 });

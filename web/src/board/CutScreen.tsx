@@ -1,7 +1,9 @@
 import { Play } from "lucide-react";
 import { lazy, Suspense, useCallback, useEffect, useState, useSyncExternalStore } from "react";
+import { useNavigate } from "react-router";
 import {
   api,
+  type Caution,
   type Change,
   type ClampAt,
   type CutItem,
@@ -14,12 +16,13 @@ import {
   type ShopView,
   type Unit,
 } from "../api/client";
-import { useCommand } from "../app/commands";
+import { runCommand, useCommand } from "../app/commands";
 import { valueAt } from "../forms/draft";
 import { edgesAt, toggled } from "../forms/EdgesBlank";
 import { FormOptions } from "../forms/FormOptions";
 import { FormSentence } from "../forms/FormSentence";
 import { type Filling, partsOf, placeOf } from "../forms/filling";
+import { Lead } from "../slip/Cautions";
 import { Slip } from "../slip/Slip";
 import { StatusLine } from "../slip/StatusLine";
 import { useStable } from "../ui/stable";
@@ -108,6 +111,16 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onStopped, onSchool 
   const repeating = useRepeating(asked, onEdit);
   const problemAt = (field: string) => (field === place ? problem : null);
   const filling: Filling = { draft, plan, unit, prefix: "", repeating, problemAt, onEdit };
+  const navigate = useNavigate();
+  const lead = useStable((to: NonNullable<Caution["typed_in"]>) => {
+    const [thing, field] = to.split(".");
+    if (to === "board") return runCommand("change-piece", "");
+    if (to === "mate") return pick("mate.thickness");
+    if (thing === "bit") return void navigate(`/drawer/${plan?.bit_id}?field=${field}`);
+    void navigate(
+      `/bench?${thing === "dial" ? "measure" : "change"}=${plan?.router_id}&field=${field ?? ""}`,
+    );
+  });
   const moved = (valueAt(draft, "clamps") ?? []) as ClampAt[];
   return (
     <div className="grid min-h-0 min-w-0 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_384px]">
@@ -215,15 +228,17 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onStopped, onSchool 
         <div className="perforated h-full bg-paper lg:overflow-y-auto">
           <div className="px-3.5 pt-2 pb-2">
             {plan ? (
-              <Slip
-                plan={plan}
-                unit={unit}
-                shop={shop}
-                asked={asked}
-                stale={problem !== null}
-                onEdit={onEdit}
-                onSchool={onSchool}
-              />
+              <Lead value={lead}>
+                <Slip
+                  plan={plan}
+                  unit={unit}
+                  shop={shop}
+                  asked={asked}
+                  stale={problem !== null}
+                  onEdit={onEdit}
+                  onSchool={onSchool}
+                />
+              </Lead>
             ) : null}
           </div>
         </div>

@@ -1,6 +1,6 @@
 import { Gauge, Plus, TriangleAlert } from "lucide-react";
-import { useState } from "react";
-import { Link } from "react-router";
+import { useEffect, useRef, useState } from "react";
+import { Link, useSearchParams } from "react-router";
 import {
   api,
   type DialPosition,
@@ -44,7 +44,9 @@ interface Props {
 
 function Stands({ shop, routers, things }: Props) {
   const { switchUnit } = usePlace(shop);
-  const [form, setForm] = useState<{ of: RouterView | null } | null>(null);
+  const [asked] = useSearchParams();
+  const toChange = routers.find((each) => each.id === asked.get("change")) ?? null;
+  const [form, setForm] = useState<{ of: RouterView | null } | null>(toChange && { of: toChange });
   const refresh = useRefresh();
   const saveDial = async (router: RouterView, dial: DialPosition[]): Promise<Problem | null> => {
     const before = [...router.dial] as DialPosition[];
@@ -80,6 +82,7 @@ function Stands({ shop, routers, things }: Props) {
           <RouterForm
             key={form.of?.id ?? "new"}
             change={form.of}
+            first={form.of === toChange ? asked.get("field") : null}
             unit={shop.unit}
             onDone={() => setForm(null)}
           />
@@ -128,7 +131,12 @@ const NAMES: Record<string, string> = {
 /** One router: what its plate says, its collets and bases, and its dial. */
 function Stand({ router, shop, hangs, onDial, onChange }: StandProps) {
   const [problem, setProblem] = useState<Problem | null>(null);
-  const [measuring, setMeasuring] = useState(() => hasReadings(router.id));
+  const [to] = useSearchParams();
+  const [measuring, setMeasuring] = useState(() => hasReadings(router.id) || to.get("measure") === router.id);
+  const stand = useRef<HTMLElement>(null);
+  useEffect(() => {
+    if (to.get("measure") === router.id) stand.current?.scrollIntoView({ block: "start" });
+  }, [to, router.id]);
   const refresh = useRefresh();
   const move = async (place: number, rpm: number) =>
     setProblem(await onDial(router.dial.map((each, at) => (at === place ? measured(each, rpm) : each))));
@@ -153,6 +161,7 @@ function Stand({ router, shop, hangs, onDial, onChange }: StandProps) {
     settle(await api.removeRouter(router.id), removed(`removing ${router.name}`, "routers", router.id));
   return (
     <section
+      ref={stand}
       aria-label={router.name}
       className={`grid gap-x-6 gap-y-3 border border-rule bg-paper p-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,560px)] ${router.archived ? "opacity-60" : ""}`}
       data-testid={`router-${router.id}`}

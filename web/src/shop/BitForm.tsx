@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from "react";
+import { useSearchParams } from "react-router";
 import { api, type BitTile, type Problem, type Texts, type Unit } from "../api/client";
 import { useForms, useReading, useRefresh } from "../api/queries";
 import { added, changed } from "../app/acts";
@@ -36,9 +37,16 @@ export function BitForm({ start, change, unit, onDone }: Props) {
   const [refused, setRefused] = useState<Problem | null>(null);
   const [tried, setTried] = useState(false);
   const first = useRef<HTMLInputElement>(null);
+  const [asked] = useSearchParams();
+  const wanted = change ? asked.get("field") : null;
   const refresh = useRefresh();
 
-  useEffect(() => first.current?.focus(), []);
+  const ready = Boolean(forms.data);
+  useEffect(() => {
+    if (!ready) return;
+    const field = wanted ? document.querySelector<HTMLElement>(`[data-field="${CSS.escape(wanted)}"]`) : null;
+    (field ?? first.current)?.focus();
+  }, [wanted, ready]);
 
   const texts = { ...(draft?.texts ?? {}), ...typed };
   const form = forms.data?.find((each) => each.kind === texts.profile);

@@ -1,5 +1,6 @@
 import { X } from "lucide-react";
-import { useState } from "react";
+import { useEffect, useState } from "react";
+import { useSearchParams } from "react-router";
 import { api, type BitDetail, type Problem, type Unit } from "../api/client";
 import { useBit, useRefresh } from "../api/queries";
 import { removed } from "../app/acts";
@@ -38,6 +39,13 @@ function Opened({ detail, unit, currency, onClose, onForm }: OpenedProps) {
   const [problem, setProblem] = useState<Problem | null>(null);
   const refresh = useRefresh();
   const scale = Math.min(4, 250 / tile.shape.height, 190 / tile.shape.width);
+  const [asked] = useSearchParams();
+  const wanted = asked.get("field");
+  // Led here to type something in.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when it is opened
+  useEffect(() => {
+    if (wanted) onForm({ texts, of: tile });
+  }, [wanted]);
   const settle = async (answer: Awaited<ReturnType<typeof api.putBitAway | typeof api.removeBit>>) => {
     setProblem(problemOf(answer));
     if (answer.kind === "ok") await refresh();

@@ -3,6 +3,7 @@ import { api, type Problem, type RouterView, type Texts, type Unit } from "../ap
 import { useForms, useRefresh } from "../api/queries";
 import { added, changed } from "../app/acts";
 import { history } from "../app/undo";
+import { useFirstField } from "../ui/focus";
 import { Resumed, useKept } from "../ui/kept";
 import { newerVersion, problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
@@ -12,6 +13,8 @@ import { Fields } from "./Fields";
 interface Props {
   /** The router that is changed; none for a new one. */
   change: RouterView | null;
+  /** The field to begin with. */
+  first?: string | null;
   unit: Unit;
   onDone: () => void;
 }
@@ -20,7 +23,7 @@ const NEW: Texts = { stepped: "no", speed_hold: "yes", soft_start: "yes" };
 const NEW_BASE: Texts = { kind: "plunge", round: "yes" };
 
 /** A router typed in, with its bases. What is wrong is said at its field. */
-export function RouterForm({ change, unit, onDone }: Props) {
+export function RouterForm({ change, first = null, unit, onDone }: Props) {
   const forms = useForms();
   const kept = useKept(`router ${change?.id ?? "new"}`, () => ({
     texts: change?.texts ?? NEW,
@@ -31,6 +34,7 @@ export function RouterForm({ change, unit, onDone }: Props) {
   const setBases = (to: Texts[]) => kept.put({ bases: to });
   const [problem, setProblem] = useState<Problem | null>(null);
   const refresh = useRefresh();
+  const place = useFirstField(first);
   const router = forms.data?.find((each) => each.kind === "router");
   const base = forms.data?.find((each) => each.kind === "base");
   if (!router || !base) return null;
@@ -59,6 +63,7 @@ export function RouterForm({ change, unit, onDone }: Props) {
   const placed = problem?.field != null && problem.field !== "version";
   return (
     <form
+      ref={place}
       className="mb-3 flex flex-col gap-3 border-2 border-guide bg-paper p-4"
       aria-label={change ? `Change ${change.name}` : "Add a router"}
       data-testid="router-form"

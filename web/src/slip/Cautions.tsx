@@ -1,22 +1,36 @@
 /** What a plan has to say where it is said: stops with their ways out, cautions and notes with their answers. */
 import { OctagonX } from "lucide-react";
+import { createContext, useContext } from "react";
 import type { Caution, Change, Remedy, Unit } from "../api/client";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 
 interface AnswersProps {
   code: string;
+  /** Where what it asks to be measured is typed in. */
+  typedIn: Caution["typed_in"];
   remedies: readonly Remedy[];
   unit: Unit;
   onEdit: (change: Change) => void;
 }
 
 /** What the person can say or do about a caution, as buttons. */
-function Answers({ code, remedies, unit, onEdit }: AnswersProps) {
+function Answers({ code, typedIn, remedies, unit, onEdit }: AnswersProps) {
   const mine = remedies.filter((each) => each.answers === code);
-  if (mine.length === 0) return null;
+  const lead = useContext(Lead);
+  if (mine.length === 0 && !typedIn) return null;
   return (
     <span className="mt-1 flex flex-wrap gap-1.5">
+      {typedIn ? (
+        <button
+          type="button"
+          className="button"
+          onClick={() => lead(typedIn)}
+          data-testid={`type-in-${code}`}
+        >
+          Type it in
+        </button>
+      ) : null}
       {mine.map((each) => (
         <button
           key={each.says.metric}
@@ -41,7 +55,12 @@ function Place({ mark }: { mark: number | null }) {
   );
 }
 
-export function Stop({ stop, unit, remedies, onEdit }: { stop: Caution } & Omit<AnswersProps, "code">) {
+type Said = Omit<AnswersProps, "code" | "typedIn">;
+
+/** Leads to where something that is to be measured is typed in. */
+export const Lead = createContext<(to: NonNullable<Caution["typed_in"]>) => void>(() => {});
+
+export function Stop({ stop, unit, remedies, onEdit }: { stop: Caution } & Said) {
   return (
     <div
       role="alert"
@@ -57,17 +76,12 @@ export function Stop({ stop, unit, remedies, onEdit }: { stop: Caution } & Omit<
       <p>
         <Words text={inUnit(stop.do, unit)} />.
       </p>
-      <Answers code={stop.code} remedies={remedies} unit={unit} onEdit={onEdit} />
+      <Answers code={stop.code} typedIn={stop.typed_in} remedies={remedies} unit={unit} onEdit={onEdit} />
     </div>
   );
 }
 
-export function CautionLine({
-  caution,
-  unit,
-  remedies,
-  onEdit,
-}: { caution: Caution } & Omit<AnswersProps, "code">) {
+export function CautionLine({ caution, unit, remedies, onEdit }: { caution: Caution } & Said) {
   const strong = caution.level === "caution";
   return (
     <li
@@ -84,7 +98,13 @@ export function CautionLine({
         <Words text={inUnit(caution.message, unit)} />.
       </b>{" "}
       <Words text={inUnit(caution.do, unit)} />.
-      <Answers code={caution.code} remedies={remedies} unit={unit} onEdit={onEdit} />
+      <Answers
+        code={caution.code}
+        typedIn={caution.typed_in}
+        remedies={remedies}
+        unit={unit}
+        onEdit={onEdit}
+      />
     </li>
   );
 }

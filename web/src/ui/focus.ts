@@ -1,3 +1,5 @@
+import { useCallback } from "react";
+
 /** When something closes, the focus goes back to what opened it, unless the person has moved on already. */
 export function keepMovedFocus(event: Event): void {
   const active = document.activeElement;
@@ -15,3 +17,14 @@ export function intoTheFirstField(event: Event): void {
   event.preventDefault();
   field.focus();
 }
+
+/** A form that is opened for the sake of one field begins there. */
+export const useFirstField = (name: string | null) =>
+  useCallback(
+    (form: HTMLFormElement | null) => {
+      const field = name ? form?.querySelector<HTMLElement>(`[data-field="${CSS.escape(name)}"]`) : null;
+      field?.scrollIntoView({ block: "center" });
+      field?.focus();
+    },
+    [name],
+  );

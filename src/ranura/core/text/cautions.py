@@ -13,7 +13,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from functools import lru_cache
 
-from ranura.core.text.words import Level, Place, Words
+from ranura.core.text.words import Level, Place, TypedIn, Words
 from ranura.core.text.writing import Fact, Text, inch_parts, write
 
 
@@ -29,6 +29,8 @@ class Caution:
     facts: Mapping[str, Fact] = field(default_factory=dict)
     mark: int | None = None
     """The number that its place bears in the drawing, where it was found at one."""
+    typed_in: TypedIn | None = None
+    """Where what it asks to be measured is typed in."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,6 +74,7 @@ def _made(words: Words, level: Level | None, items: tuple[tuple[str, Fact], ...]
         do=write(words.do, **facts),
         place=words.place,
         facts=facts,
+        typed_in=words.typed_in,
     )
 
 

@@ -47,6 +47,7 @@ THICKNESS_UNMEASURED = Words(
     level="caution",
     message="The thickness of this piece is its name, not a measurement",
     do="Measure first: sheet goods run under their name",
+    typed_in="board",
 )
 GENERAL = Words(
     code="general",

@@ -101,8 +101,9 @@ BASE_UNMEASURED = Words(
     code="base-unmeasured",
     place="guide",
     level="caution",
-    message="The distance from this base's edge to the bit has not been measured",
-    do="Measure first: one cut along the fence in scrap, then base = fence to cut + half the bit",
+    message="The distance from the bit's axis to the guided side of this base has not been measured",
+    do="Measure first: one cut along the fence in scrap, then axis to guided side = fence to cut + half the bit",
+    typed_in="base.side",
 )
 NEEDS_HAND_ROUTER = Words(
     code="needs-hand-router",

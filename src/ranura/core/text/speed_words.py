@@ -18,6 +18,7 @@ MARKED_MAXIMUM_UNKNOWN = Words(
     message="The maximum speed marked on this {diameter:len} bit is not known",
     do="Read it off the shank or the packet and type it in",
     needs="its marked maximum, read off and typed in",
+    typed_in="bit.marked_max_rpm",
 )
 TOO_SLOW_ROUTER = Words(
     code="too-slow-router",
@@ -40,6 +41,7 @@ NO_DIAL_TABLE = Words(
     level="note",
     message="No table of dial positions is known for this router, so only the speed is given",
     do="Read the positions in its manual, or measure them",
+    typed_in="dial",
 )
 MEASURE_THE_DIAL = Words(
     code="measure-the-dial",
@@ -47,6 +49,7 @@ MEASURE_THE_DIAL = Words(
     level="caution",
     message="The bit may turn at most {cap_rpm:rpm} rpm, this router {max_rpm:rpm}, and what its dial means is not known",
     do="Measure the dial first",
+    typed_in="dial",
 )
 TABLE_ONLY = Words(
     code="table-only",

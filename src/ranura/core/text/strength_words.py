@@ -55,13 +55,16 @@ OVERALL_UNKNOWN = Words(
     message="The overall length of this bit is not known, so its grip cannot be judged",
     do="Measure it and type it in",
     needs="its overall length, measured and typed in",
+    typed_in="bit.overall_length",
 )
 DATUM_UNKNOWN = Words(
     code="datum-unknown",
     place="tool",
     level="caution",
-    message="How near the collet comes to the underside, or how deep it is, was not measured; {datum:len} is taken",
+    message="How far the collet lies above the underside at its nearest was not measured, or how deep it is; "
+    "{datum:len} is taken",
     do="Measure first, and type it in on the bench",
+    typed_in="base.collet_height",
 )
 SHORTER_IS_STIFFER = Words(
     code="shorter-is-stiffer",

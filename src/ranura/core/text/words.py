@@ -6,6 +6,10 @@ from dataclasses import dataclass
 from typing import Literal
 
 Level = Literal["stop", "caution", "note"]
+TypedIn = Literal[
+    "base.side", "base.front", "base.collet_height", "dial", "bit.overall_length", "bit.marked_max_rpm", "board", "mate"
+]
+"""Where what is to be measured is typed in: a field of the router's base or of the bit, the dial, the board, the cut."""
 Place = Literal["tool", "speed", "depths", "guide", "direction", "feed", "hold", "general"]
 
 
@@ -24,5 +28,7 @@ class Words:
     """What to do about it."""
     needs: str = ""
     """What would make a pair of tools work that is dropped for this, where one thing would (R15 nearest misses)."""
+    typed_in: TypedIn | None = None
+    """Where what they ask to be measured or read off is typed in."""
     setup: bool = False
     """Whether only another setting up is wanted, so that the tools themselves would do."""

@@ -72,6 +72,7 @@ BASE_ENDS_UNMEASURED = Words(
     level="caution",
     message="How far the base reaches before and behind the bit is not known; {taken:len} is taken",
     do="Measure first, from the bit's axis to the base's front and back",
+    typed_in="base.front",
 )
 MATE_UNMEASURED = Words(
     code="mate-unmeasured",
@@ -79,6 +80,7 @@ MATE_UNMEASURED = Words(
     level="caution",
     message="The part that is to fit has not been measured; sheet goods are thinner than their name",
     do="Measure first, with a caliper, in several places",
+    typed_in="mate",
 )
 ONE_PASS_FITS = Words(
     code="one-pass-fits",
