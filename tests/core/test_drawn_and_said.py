@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import dataclasses
+import json
 import math
 import re
 from itertools import pairwise
@@ -159,6 +161,11 @@ def along(run, other) -> float:
     """The cosine between two runs."""
     (ax, ay), (bx, by) = unit(run), unit(other)
     return ax * bx + ay * by
+
+
+def test_no_blank_of_a_template_is_left_unfilled(made):
+    said = json.dumps(dataclasses.asdict(made), default=str)
+    assert not re.search(r"\{[\w.]+:\w+\}", said)
 
 
 @of(STEPPED)

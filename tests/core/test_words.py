@@ -11,6 +11,7 @@ import pytest
 
 import ranura
 from ranura.core.text.errors import Refusal
+from ranura.core.text.trade_words import TRADE_WORDS
 from ranura.core.text.words import Words
 
 ROOT = Path(ranura.__file__).parent
@@ -62,3 +63,12 @@ def test_a_family_speaks_in_its_own_words_or_in_those_that_all_share():
         if family:
             written = re.findall(r"from ranura\.core\.cuts\.(\w+) import (?:words|refusals)", text)
             assert set(written) <= {family[1]}, path
+
+
+def test_the_words_of_the_trade_stand_once_each_and_in_one_sentence():
+    words = [each.word for each in TRADE_WORDS]
+    assert words == sorted(set(words))
+    for each in TRADE_WORDS:
+        assert not each.says.endswith("."), each.word
+        assert each.says[0].islower(), each.word
+        assert len(each.says) < 170, each.word

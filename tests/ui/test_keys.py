@@ -50,7 +50,7 @@ def test_dialogs_begin_in_their_first_field_and_enter_sends_them(page: Page):
     expect(page.get_by_test_id("sentence")).to_contain_text("across Pantry shelf")
 
 
-@pytest.mark.parametrize("place", ["jobs", "drawer", "bench", "rules", "files", "removed"])
+@pytest.mark.parametrize("place", ["jobs", "drawer", "bench", "rules", "files", "removed", "help"])
 def test_every_place_has_its_keys_its_title_and_a_way_back(open_page: Callable[..., Page], place: str):
     page = open_page(f"/{place}", wait={"rules": "rules-page"}.get(place, place))
     expect(page).to_have_title({"rules": "House rules", "removed": "Removed things"}.get(place, place.capitalize()) + " · Ranura")
@@ -60,6 +60,14 @@ def test_every_place_has_its_keys_its_title_and_a_way_back(open_page: Callable[.
     page.keyboard.press("c")
     expect(page.get_by_test_id("slip").first).to_be_visible()
     expect(page).to_have_title("Middle shelf, Wing case side · The Little Harbour · Ranura")
+
+
+def test_words_are_explained_where_one_asks(page: Page):
+    page.keyboard.press("?")
+    page.get_by_role("link", name="Words of the trade").click()
+    page.get_by_test_id("find-words").fill("backer")
+    expect(page.get_by_test_id("help")).to_contain_text("scrap held level behind the place where the bit leaves the wood")
+    expect(page.get_by_test_id("help")).to_contain_text("Every user of this computer can reach it")
 
 
 def test_single_letters_can_be_switched_off(page: Page):

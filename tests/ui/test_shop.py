@@ -384,19 +384,6 @@ SCREENS = [
 ]
 
 
-@pytest.mark.parametrize("dark", [False, True])
-@pytest.mark.parametrize(("path", "wait", "opened"), SCREENS)
-def test_no_barrier_that_axe_finds_in_the_shop(open_page: Callable[..., Page], path, wait, opened, dark):
-    page = open_page(path, dark=dark, wait=wait)
-    if opened:
-        page.get_by_test_id(opened).click()
-    page.wait_for_timeout(500)
-    page.evaluate((places.WEB / "node_modules" / "axe-core" / "axe.min.js").read_text())
-    found = page.evaluate("axe.run(document, { resultTypes: ['violations'] })")
-    said = [(v["id"], [n["html"][:160] for n in v["nodes"]]) for v in found["violations"]]
-    assert said == []
-
-
 @pytest.mark.parametrize(("path", "wait", "opened"), SCREENS)
 def test_nothing_is_cut_off_on_a_phone(open_page: Callable[..., Page], path, wait, opened):
     page = open_page(path, width=390, height=844, wait=wait)

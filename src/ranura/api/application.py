@@ -14,6 +14,7 @@ from starlette.staticfiles import StaticFiles
 
 from ranura import VERSION
 from ranura.api import (
+    about,
     backups,
     calc,
     choosing,
@@ -81,7 +82,7 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
     problems.install(app)
     app.add_middleware(GZipMiddleware, minimum_size=2_000, compresslevel=3)
     app.add_middleware(Door, names=settings.allow)
-    for part in (shop, rules, quick, tools, files, backups, instruments, choosing, profiles, calc, news, job_files):
+    for part in (shop, rules, quick, tools, files, backups, instruments, choosing, profiles, calc, news, job_files, about):
         app.include_router(part.router)
     for made in (jobs.ROUTES, plans.ROUTES, testcuts.ROUTES, forms.ROUTES):
         app.include_router(made.router(app.state.cut_requests))

@@ -17,6 +17,7 @@ FOLDER = places.ROOT / "docs" / "screenshots"
 _JOB = "/jobs/little-harbour/cuts/"
 _SCREEN = (1280, 800)
 _PHONE = (390, 844)
+_TABLET = (820, 1180)
 _SETTLED_MS = 700
 """How long a page is left alone before it is taken: images, fonts and answers have come by then."""
 
@@ -34,6 +35,8 @@ class Picture:
     """Keys that are pressed then."""
     instead: Mapping[str, object] = field(default_factory=dict)
     """What is changed of the kept cut before."""
+    begun: tuple[str, ...] = ()
+    """Names of jobs that are begun before."""
     size: tuple[int, int] = _SCREEN
     scheme: Literal["light", "dark"] = "light"
 
@@ -42,6 +45,7 @@ PICTURES: Final[Mapping[str, Picture]] = {
     "cut": Picture(path=_JOB + "shelf-dado-212", shows="slip"),
     "dark": Picture(path=_JOB + "rail-groove", shows="slip", scheme="dark"),
     "phone": Picture(path=_JOB + "shelf-dado-212", shows="slip", size=_PHONE),
+    "tablet": Picture(path=_JOB + "shelf-dado-420", shows="slip", size=_TABLET),
     "mortise": Picture(path=_JOB + "cross-mortise", shows="slip"),
     "dry-run": Picture(path=_JOB + "shelf-dado-420", shows="slip", clicks=("dry-run-start",), keys="." * 12),
     "long-rail": Picture(path=_JOB + "rail-slots", shows="slip"),
@@ -57,6 +61,8 @@ PICTURES: Final[Mapping[str, Picture]] = {
         shows="slip",
         instead={"shape": "square", "width": {"typed": "12.7", "unit": "mm"}, "guide": "table-fence", "held": None},
     ),
+    "job": Picture(path="/jobs/little-harbour/page", shows="job-page"),
+    "jobs": Picture(path="/jobs", shows="jobs", begun=("Puppet trunk", "Lantern shelf")),
 }
 
 
@@ -83,6 +89,8 @@ def _take(browser: Browser, url: str, name: str, picture: Picture) -> None:
         kept = page.request.get(kept_at).json()
         changed = {"cut": kept["cut"] | picture.instead, "name": kept["name"], "version": kept["version"]}
         page.request.put(kept_at, data=changed)
+    for name_of_job in picture.begun:
+        page.request.post(f"{url}/api/jobs", data={"name": name_of_job})
     page.goto(url + picture.path)
     page.get_by_test_id(picture.shows).first.wait_for()
     page.wait_for_timeout(_SETTLED_MS)

@@ -192,6 +192,8 @@ export const api = {
   placeCut: (cut_id: string, piece_id: string, before: string | null) =>
     post("/api/cuts/{cut_id}/place", { params: { path: { cut_id } }, body: { piece_id, before } }),
   removeCut: (cut_id: string) => remove("/api/cuts/{cut_id}", { params: { path: { cut_id } } }),
+  about: () => get("/api/about"),
+  words: () => get("/api/words"),
   removed: () => get("/api/removed"),
   bringBack: (kind: RemovedKind, thing_id: string) =>
     post("/api/removed/{kind}/{thing_id}", { params: { path: { kind, thing_id } } }),

@@ -49,12 +49,12 @@ export function Header(props: Props) {
         {props.cutName ? `: ${props.cutName}` : ""}
       </h1>
       <Mark />
-      <DropdownMenu.Root>
+      <DropdownMenu.Root modal={false}>
         <DropdownMenu.Trigger className="truncate text-left leading-tight" data-testid="job-menu">
           <span className="block text-body font-semibold">{job.name}</span>
           <span className="block text-note text-ink-2">{props.shopName}</span>
         </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
+        <DropdownMenu.Portal container={document.getElementById("floating")}>
           <DropdownMenu.Content className="floating min-w-56 p-1" align="start" sideOffset={6}>
             <DropdownMenu.Item
               className="menu-item font-semibold"
@@ -96,7 +96,7 @@ export function Header(props: Props) {
       <UnitSwitch unit={unit} onSwitch={() => onRun("unit")} />
       <ThemeButton />
       <KeysButton onClick={() => onRun("help")} />
-      <DropdownMenu.Root open={printing} onOpenChange={setPrinting}>
+      <DropdownMenu.Root modal={false} open={printing} onOpenChange={setPrinting}>
         <DropdownMenu.Trigger
           className="button button-main"
           disabled={!printable}
@@ -105,7 +105,7 @@ export function Header(props: Props) {
         >
           Print<span className="max-lg:hidden"> slip</span>
         </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
+        <DropdownMenu.Portal container={document.getElementById("floating")}>
           <DropdownMenu.Content className="floating min-w-40 p-1" align="end" sideOffset={6}>
             {(["A4", "Letter"] as const).map((paper) => (
               <DropdownMenu.Item key={paper} asChild className="menu-item">

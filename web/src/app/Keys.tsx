@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import { Dialog } from "../ui/Dialog";
 import { lettersOn, SHORTCUTS, type ShortcutPlace, useLetters } from "./shortcuts";
 
@@ -42,6 +43,11 @@ export function Keys({ here, onClose }: Props) {
             </dl>
           </section>
         ))}
+        <p className="mb-3">
+          <Link className="quiet" to="/help" onClick={onClose}>
+            Words of the trade, and about Ranura
+          </Link>
+        </p>
         <label className="flex items-center gap-2 border-t border-rule pt-3 text-body">
           <input
             type="checkbox"

@@ -15,6 +15,7 @@ import { Workshop } from "./Workshop";
 
 const Jobs = lazy(() => import("../jobs/Jobs"));
 const JobPage = lazy(() => import("../jobs/JobPage"));
+const Help = lazy(() => import("./Help"));
 const RemovedThings = lazy(() => import("../jobs/RemovedThings"));
 const Drawer = lazy(() => import("../shop/Drawer"));
 const Bench = lazy(() => import("../shop/Bench"));
@@ -39,6 +40,7 @@ if (root)
             <Routes>
               <Route path="/" element={<FirstCut />} />
               <Route path="/jobs" element={<Jobs />} />
+              <Route path="/help" element={<Help />} />
               <Route path="/removed" element={<RemovedThings />} />
               <Route path="/jobs/:jobId" element={<Workshop />} />
               <Route path="/jobs/:jobId/page" element={<JobPage />} />
@@ -56,6 +58,8 @@ if (root)
           <Outbox />
           <News />
           <Notice />
+          {/* Menus open in here, so that they lie in a part of the page that has a name. */}
+          <section id="floating" aria-label="Open menu" />
         </BrowserRouter>
       </QueryClientProvider>
     </StrictMode>,

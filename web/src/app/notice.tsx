@@ -27,16 +27,15 @@ const subscribe = (listener: () => void) => {
 
 export function Notice() {
   const shown = useSyncExternalStore(subscribe, () => said);
+  if (!shown) return null;
   return (
     <div role="alert" className="fixed inset-x-3 bottom-3 z-50 mx-auto max-w-xl" data-testid="notice">
-      {shown ? (
-        <p className="floating flex items-start gap-3 border-l-4 border-l-cut p-3">
-          <span className="flex-1">{shown}</span>
-          <button type="button" className="p-1" aria-label="Close" onClick={() => notify(null)}>
-            <X size={18} aria-hidden />
-          </button>
-        </p>
-      ) : null}
+      <p className="floating flex items-start gap-3 border-l-4 border-l-cut p-3">
+        <span className="flex-1">{shown}</span>
+        <button type="button" className="p-1" aria-label="Close" onClick={() => notify(null)}>
+          <X size={18} aria-hidden />
+        </button>
+      </p>
     </div>
   );
 }

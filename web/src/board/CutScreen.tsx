@@ -159,9 +159,9 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onStopped, onSchool 
           </p>
         ) : null}
         {plan ? (
-          <div className={`flex min-h-0 flex-1 flex-col ${problem ? "opacity-60" : ""}`}>
+          <div className="flex min-h-0 flex-1 flex-col">
             <div
-              className={`relative min-h-0 lg:h-auto lg:flex-[66] ${running ? "h-[440px] md:h-[520px]" : "h-[330px] md:h-[440px]"}`}
+              className={`relative min-h-0 lg:h-auto lg:flex-[66] ${problem ? "opacity-60" : ""} ${running ? "h-[440px] md:h-[520px]" : "h-[330px] md:h-[440px]"}`}
             >
               {running ? null : (
                 <button
@@ -199,7 +199,9 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onStopped, onSchool 
                 />
               ) : null}
             </div>
-            <div className="flex h-[190px] min-h-0 gap-2 lg:h-auto lg:flex-[34]">
+            <div
+              className={`flex h-[190px] min-h-0 gap-2 lg:h-auto lg:flex-[34] ${problem ? "opacity-60" : ""}`}
+            >
               {plan.drawing.slice(1).map((view) => (
                 <div key={view.name} className="min-w-0 flex-1">
                   <Drawing

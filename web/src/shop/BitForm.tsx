@@ -41,11 +41,11 @@ export function BitForm({ start, change, unit, onDone }: Props) {
   const wanted = change ? asked.get("field") : null;
   const refresh = useRefresh();
 
+  useEffect(() => first.current?.focus(), []);
+  // Led here for one field: it is there once the forms have come.
   const ready = Boolean(forms.data);
   useEffect(() => {
-    if (!ready) return;
-    const field = wanted ? document.querySelector<HTMLElement>(`[data-field="${CSS.escape(wanted)}"]`) : null;
-    (field ?? first.current)?.focus();
+    if (ready && wanted) document.querySelector<HTMLElement>(`[data-field="${CSS.escape(wanted)}"]`)?.focus();
   }, [wanted, ready]);
 
   const texts = { ...(draft?.texts ?? {}), ...typed };

@@ -14,14 +14,14 @@ interface Props {
 /** What can be done with a thing, behind three dots. */
 export function Menu({ label, items }: Props) {
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger
         className="inline-flex size-9 shrink-0 items-center justify-center rounded text-ink-2 hover:bg-paper pointer-coarse:size-11"
         aria-label={label}
       >
         <Ellipsis size={18} aria-hidden />
       </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
+      <DropdownMenu.Portal container={document.getElementById("floating")}>
         <DropdownMenu.Content
           className="floating max-h-[80dvh] overflow-y-auto p-1"
           align="start"

@@ -30,7 +30,7 @@ _FACTOR: dict[MaterialClass, float] = {
 _BURNS_BELOW = 0.02
 _TEARS_ABOVE = 0.15
 _MOST_RAISE = 2.0
-_PACE_LENGTH = 300.0
+PACE_LENGTH = 300.0
 
 FeedLimit = Literal["chip", "hand-maximum", "hand-minimum"]
 
@@ -179,4 +179,4 @@ def pace_seconds(feed_m_min: float) -> float:
 
     >>> round(pace_seconds(3.1), 1)
     5.8"""
-    return seconds_for(_PACE_LENGTH, feed_m_min=feed_m_min)
+    return seconds_for(PACE_LENGTH, feed_m_min=feed_m_min)

@@ -38,7 +38,7 @@ def held_otherwise(codes: set[str], held: Held | None) -> list[Remedy]:
     for code in (table_words.HANDS_TOO_NEAR.code, table_words.LOWERED_WITHOUT_JIG.code):
         if code in codes:
             found.append(
-                Remedy(answers=code, says=write("A carrier or jig holds it, hands 75 mm away"), change={"held": "carrier"})
+                Remedy(answers=code, says=write("A carrier or jig holds it, hands {75:about} away"), change={"held": "carrier"})
             )
     if table_words.WANTS_SUPPORT.code in codes:
         says = write("Stands or rollers carry it, level with the table")

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from typing import Literal
+from typing import Final, Literal
 
 from ranura.core.choosing.setting import SteppedSetting, ToolSetting
 from ranura.core.cutting.stepping import Pass, Stepping
@@ -49,9 +49,14 @@ class PassLine:
     cells: tuple[Shown, ...]
 
 
-def lead(figure: Figure, caption: str, **facts: Fact) -> Lead:
+PACE_OVER: Final = Text(metric="for 300 mm", inch="for 1 ft")
+"""What a pace is over."""
+
+
+def lead(figure: Figure, caption: str | Text, **facts: Fact) -> Lead:
     """A figure as a large one, with the word after it."""
-    return Lead(shown=figure.shown, caption=write(caption, **facts), figure=figure.key)
+    said = caption if isinstance(caption, Text) else write(caption, **facts)
+    return Lead(shown=figure.shown, caption=said, figure=figure.key)
 
 
 PASS_COLUMNS = ("spacer", "depth", "fresh", "feed", "time", "power")
@@ -113,7 +118,7 @@ def tool_section(setting: ToolSetting, figures: Mapping[str, Figure]) -> SlipSec
     has = router.has_collet(bit.shank) or setting.candidate.sleeved
     fits = "{shank} shank and collet · {router}, {base} base" if has else "{shank} shank · {router}, {base} base"
     grip = setting.grip
-    held = write("unplugged; push it in, draw it back 3 mm")
+    held = write("unplugged; push it in, draw it back {3:about}")
     if grip is not None:
         held = write("unplugged; {i:rough} held, {f:rough} stand out", i=grip.inside, f=grip.free)
     return SlipSection(
@@ -217,7 +222,7 @@ def feed_section(setting: SteppedSetting, figures: Mapping[str, Figure], *, face
     return SlipSection(
         key="feed",
         title="Feed",
-        leads=(lead(figures["feed.pace"], "for 300 mm"),),
+        leads=(lead(figures["feed.pace"], PACE_OVER),),
         lines=(
             write(
                 "{n} {passes}{faces}{time} · {p:n0} of {available:n0} W",

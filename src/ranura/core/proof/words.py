@@ -95,14 +95,14 @@ CLIMBS = Words(
     place="direction",
     level="stop",
     message="The fresh wood would lie only on the right of the router's way: the bit pulls itself along",
-    do="Run it the other way, or take less than 1 mm with the climb rule of the house",
+    do="Run it the other way, or take less than {1:about} with the climb rule of the house",
 )
 SLED_CUTS_BACK = Words(
     code="sled-cuts-back",
     place="direction",
     level="caution",
     message="The sled also cuts on its way back, with the rotation",
-    do="Hold it firmly, and take no more than 1.5 mm",
+    do="Hold it firmly, and take no more than {1.5:about}",
 )
 
 # 4: engagement
@@ -128,14 +128,14 @@ BEARING_WITHOUT_ITS_EDGE = Words(
     code="bearing-without-its-edge",
     place="guide",
     level="stop",
-    message="Here the bearing has {contact:len} of edge to ride on, and 2 mm is the least",
+    message="Here the bearing has {contact:len} of edge to ride on, and {2:about} is the least",
     do="Cut this edge before the other cut, or take a fence, a template or another bearing",
 )
 GUIDE_WITHOUT_EDGE = Words(
     code="guide-without-edge",
     place="guide",
     level="stop",
-    message="Here {borne:n0} mm of the edge that runs along the guide are there, and 50 mm are the least",
+    message="Here {borne:rough} of the edge that runs along the guide are there, and {50:about} are the least",
     do="Cut this before the edge is cut into, guide it from the other edge, or take a straightedge",
 )
 FENCE_TOO_SHORT = Words(
@@ -149,7 +149,7 @@ PIVOT_AT_THE_EDGE = Words(
     code="pivot-at-the-edge",
     place="guide",
     level="stop",
-    message="The pivot would stand {inside:len} inside the wood, and 15 mm is the least",
+    message="The pivot would stand {inside:len} inside the wood, and {15:about} is the least",
     do="Set it in a block that is screwed or taped on",
 )
 OFF_ITS_TEMPLATE = Words(
@@ -268,7 +268,7 @@ STOPPED_END = Words(
     code="stopped-end",
     place="direction",
     level="note",
-    message="The cut ends inside the board: draw the router back 2 mm, then {then}",
+    message="The cut ends inside the board: draw the router back {2:about}, then {then}",
     do="stop by a block and by a line, never hard against the block: the bit springs past its line",
 )
 NEVER_LIFT_UNDERCUT = Words(
@@ -304,7 +304,7 @@ LIFTED_AT_THE_WALL = Words(
     place="direction",
     level="caution",
     message="The bit is lifted where it still touches the end of its cut",
-    do="Draw it back 2 mm first",
+    do="Draw it back {2:about} first",
 )
 
 # 4: what the bit meets, at its feed

@@ -25,7 +25,7 @@ FREEHAND_LINE = Words(
     place="guide",
     level="caution",
     message="Freehand the bit wanders: its walls come from the chisel, not from the router",
-    do="Score the line, stay 1 mm inside it, hold on with both hands and pare to the line",
+    do="Score the line, stay {1:about} inside it, hold on with both hands and pare to the line",
 )
 CORNERS_CHISELLED = Words(
     code="corners-chiselled",

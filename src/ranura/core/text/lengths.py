@@ -114,6 +114,7 @@ def meant_instead(length: Length) -> str | None:
     """What somebody may have meant who typed a fraction of a millimetre: nobody has a rule with halves and sixteenths of one.
 
     Rule: R1 a bare fraction takes the given unit
+    Formula: a fraction without a unit, in mm → the same in inches
     Source: what was seen in shops that use both systems; it is asked, and nothing is changed by itself
 
     >>> meant_instead(read("1/2", "mm")), meant_instead(read("1 3/4", "mm")), meant_instead(read("12.7", "mm"))

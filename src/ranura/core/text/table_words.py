@@ -22,7 +22,7 @@ HANDS_AWAY = Words(
     code="hands-away",
     place="hold",
     level="caution",
-    message="Hands come closer than 75 mm to the bit on a board of {width:len}",
+    message="Hands come closer than {75:about} to the bit on a board of {width:len}",
     do="Feed it with push blocks",
 )
 CARRIER = Words(
@@ -30,7 +30,7 @@ CARRIER = Words(
     place="hold",
     level="caution",
     message="A part of {length:len} × {width:len} is not held in the hand at the bit",
-    do="Rout it on a larger blank and cut it free; or take a carrier or sled that keeps hands 75 mm away",
+    do="Rout it on a larger blank and cut it free; or take a carrier or sled that keeps hands {75:about} away",
 )
 TRAPPED = Words(
     code="trapped",
@@ -45,7 +45,7 @@ HANDS_TOO_NEAR = Words(
     code="hands-too-near",
     place="hold",
     level="stop",
-    message="Two hands cannot stay 75 mm from the bit on a part of {length:len} × {width:len}",
+    message="Two hands cannot stay {75:about} from the bit on a part of {length:len} × {width:len}",
     do="Take a carrier or a sled and say so; or rout it on a larger blank and cut it free",
     setup=True,
 )

@@ -104,6 +104,18 @@ def _rough_reading(mm: float, system: System) -> Reading:
     return Reading(number=lengths_format.inch_number(round(mm / eighth) * eighth)[0], unit="in")
 
 
+def _about(mm: float, system: System) -> str:
+    """A length that is said by the way: whole marks of an inch, as a rule has them on that scale.
+
+    >>> [_about(mm, "inch") for mm in (0.5, 1.5, 2, 3, 20, 75)], _about(1.5, "metric")
+    (['1/64 in', '1/16 in', '3/32 in', '1/8 in', '3/4 in', '3 in'], '1.5 mm')"""
+    if system == "metric":
+        return f"{mm:g} mm"
+    marks = 8 if mm >= 6 else 32 if mm >= 1 else 64
+    mark = float(lengths_format.MM_PER_INCH) / marks
+    return f"{lengths_format.inch_number(max(round(mm / mark), 1) * mark)[0]} in"
+
+
 SETTING_STEP = 0.05
 WORKING_STEP = 0.01
 
@@ -123,6 +135,8 @@ def _fact(value: Fact, spec: str, system: System) -> str:
             return length_reading(_number(value), step=SETTING_STEP, system=system).number
         case "rough":
             return str(_rough_reading(_number(value), system))
+        case "about":
+            return _about(_number(value), system)
         case "fine":
             return str(length_reading(_number(value), step=WORKING_STEP, system=system))
         case "mm":
@@ -176,20 +190,22 @@ def _filled(template: str, facts: Mapping[str, Fact], system: System) -> str:
     for blank in _blanks(template):
         parts.append(blank.before)
         if blank.name:
-            value = facts[blank.name]
+            value = float(blank.name) if blank.name[0].isdigit() else facts[blank.name]
             parts.append(repr(value) if blank.quoted else _fact(value, blank.spec, system))
     return "".join(parts)
 
 
-_LENGTH_SPECS = {"len", "short", "bare", "fine", "rough"}
+_LENGTH_SPECS = {"about", "len", "short", "bare", "fine", "rough"}
 
 
 def write(template: str, **facts: Fact) -> Text:
-    """Fills a template with facts, in both systems. Raises KeyError when a fact is missing.
+    """Fills a template with facts, in both systems; a number in a blank is that number. Raises KeyError when a fact is missing.
 
     >>> write("Set the fence {s:len} from the line", s=68.65).inch
-    'Set the fence 2 45/64 in from the line'"""
-    if not facts:
+    'Set the fence 2 45/64 in from the line'
+    >>> write("draw it back {2:about}").metric, write("draw it back {2:about}").inch
+    ('draw it back 2 mm', 'draw it back 3/32 in')"""
+    if not facts and "{" not in template:
         return Text(metric=template, inch=template)
     metric = _filled(template, facts, "metric")
     speaks_lengths = any(blank.spec in _LENGTH_SPECS for blank in _blanks(template))

@@ -148,7 +148,7 @@ def fit_figure(found: Forecast) -> Figure:
             o=found.slides,
             l=found.loose,
         ),
-        because=because("Under 0 it is tight, up to 0.25 mm it slides, over that it is loose"),
+        because=because("Under 0 it is tight, up to 0.25 mm (0.01 in) it slides, over that it is loose"),
         inputs=tuple(given(f"s {each.of}", f"{each.of}'s error", each.mm, "mm") for each in found.causes),
     )
 

@@ -121,9 +121,9 @@ def _direction(setting: ChannelSetting, going: Going | None) -> SlipSection:
     if going is not None and channel.facts.floor == "undercut":
         lines = [lines[0], write(_undercut_words(going))]
     elif going is not None:
-        lines.append(write("{way}", way=_way_words(going.begins, going.ends)))
+        lines.append(write(_way_words(going.begins, going.ends)))
         if going.elsewhere is not None:
-            lines.append(write("run the other way: {way}", way=_way_words(*going.elsewhere)))
+            lines.append(write("run the other way: " + _way_words(*going.elsewhere)))
     return SlipSection(
         key="direction",
         title="Direction",
@@ -143,11 +143,11 @@ def _undercut_words(going: Going) -> str:
 
 
 def _way_words(begins: Begins, ends: Ends) -> str:
-    """How a router guided by hand begins a straight way, and ends it (R21.12)."""
+    """How a router guided by hand begins a straight way, and ends it, as a template (R21.12)."""
     start = "plunge at the start mark" if begins == "inside" else "start clear of the wood"
     if ends == "beside":
         return f"{start}; all the way out, then lift off to come back"
-    return f"{start}; back 2 mm at the end, {LIFTED[ends == 'lifted-turning']}"
+    return f"{start}; back {{2:about}} at the end, {LIFTED[ends == 'lifted-turning']}"
 
 
 def _fed_over_table(going: Going | None) -> SlipSection:

@@ -210,7 +210,7 @@ def jig_steps(setting: ChannelSetting) -> tuple[Text, ...]:
             dial="" if dial is None else f", dial at {dial}",
             side=setting.guided.name,
         ),
-        write("Clamp it on scrap and run it off through the head, 3 mm below the face, so that the head gets its notch"),
+        write("Clamp it on scrap and run it off through the head, {3:about} below the face, so that the head gets its notch"),
         write("Write both names on it; the notch is the line of this pair, for as long as bit and base stay as they are"),
     )
 

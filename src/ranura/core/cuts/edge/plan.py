@@ -285,7 +285,7 @@ _WAYS_OUT: tuple[tuple[str, Mapping[str, Any], str], ...] = (
     ("template", {"guide": "template", "router_id": None}, "Tape a straightedge below the board for the bearing to ride on"),
     ("table", {"guide": None, "router_id": None}, "Take it to the table"),
     ("held", {"held": "tape", "router_id": None}, "Double-sided tape holds it on a smaller board below, which raises it"),
-    ("carrier", {"held": "carrier"}, "A carrier or sled holds it, hands 75 mm from the bit"),
+    ("carrier", {"held": "carrier"}, "A carrier or sled holds it, hands {75:about} from the bit"),
     ("support", {"supported": True}, "Stands or rollers carry it, level with the table"),
     ("one-face", {"both_faces": False}, "Cut one face only"),
     ("pin", {"starting_pin": True}, "A starting pin stands in the table"),

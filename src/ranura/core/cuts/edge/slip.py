@@ -15,7 +15,7 @@ from ranura.core.cuts.edge.staging import Staging
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.geometry import closeness
 from ranura.core.output.feeding import feeding_lines
-from ranura.core.output.slip import Lead, PassLine, SlipSection, in_wood, lead, speed_section, tool_section
+from ranura.core.output.slip import PACE_OVER, Lead, PassLine, SlipSection, in_wood, lead, speed_section, tool_section
 from ranura.core.text.cautions import Caution
 from ranura.core.text.figures import Figure, as_sold, plain, show
 from ranura.core.text.writing import Fact, Shown, Text, write
@@ -282,7 +282,7 @@ def _feed(staging: Staging, figures: Mapping[str, Figure]) -> SlipSection:
     return SlipSection(
         key="feed",
         title="Feed",
-        leads=(lead(figures["feed.pace"], "for 300 mm"),),
+        leads=(lead(figures["feed.pace"], PACE_OVER),),
         lines=(
             write(
                 "{n} {stages}{time} · {p:n0} of {available:n0} W",

@@ -47,10 +47,10 @@ from ranura.core.text.writing import Fact, Reading, Shown, Text, write
 _PARED = 1.0
 """mm inside its line that a cut by eye stays, to be pared (R8)."""
 _LOOSE = {
-    "tabs": "over the 4 tabs lift the bit 1.5 mm in the last passes; saw and pare them",
+    "tabs": "over the 4 tabs lift the bit {1.5:about} in the last passes; saw and pare them",
     "tape": "double-sided tape under the loose piece, pressed on",
     "screws": "screw the loose piece to the board below, clear of the cut",
-    "skin": "leave the last 1.5 mm; cut it free and trim it flush",
+    "skin": "leave the last {1.5:about}; cut it free and trim it flush",
 }
 _SAYS: dict[PocketGuide, str] = {
     "edge-guide": "set once from the edge, with blocks at both ends",
@@ -142,7 +142,11 @@ def _guide(setting: PocketSetting, cut: PocketCut, guide: AreaGuide, figures: Ma
             shown = Lead(shown=plain("Freehand"), caption=write("inside a scored line"))
             room = closeness.over(asked.narrow, setting.bit.diameter + 2 * _PARED) or asked.around
             lines.append(
-                write("stay 1 mm inside it; pare to the line" if room else "as wide as the bit: its walls are left as they come")
+                write(
+                    "stay {1:about} inside it; pare to the line"
+                    if room
+                    else "as wide as the bit: its walls are left as they come"
+                )
             )
         case _:
             assert_never(guide)
@@ -219,8 +223,8 @@ def _back_to_the_next_lane(setting: PocketSetting, guide: AreaGuide) -> str:
 
 _OUT: dict[Ends, str] = {
     "beside": "at each depth switch off before the open side, wait until it stands, then set the next",
-    "lifted-turning": "then back 2 mm and straight up, base flat; switch off above the work",
-    "stopped-first": "then back 2 mm, switch off, wait until it stands, and lift",
+    "lifted-turning": "then back {2:about} and straight up, base flat; switch off above the work",
+    "stopped-first": "then back {2:about}, switch off, wait until it stands, and lift",
 }
 
 

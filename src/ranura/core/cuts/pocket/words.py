@@ -31,7 +31,7 @@ NO_BUSHING = Words(
     place="guide",
     level="stop",
     message="There is no guide bushing on the shelf",
-    do="Get one that leaves the bit at least 1.5 mm, or guide it another way",
+    do="Get one that leaves the bit at least {1.5:about}, or guide it another way",
     setup=True,
 )
 NO_BUSHING_PLATE = Words(

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cutting import speed as spindle
-from ranura.core.cutting.feed import pace_seconds
+from ranura.core.cutting.feed import PACE_LENGTH, pace_seconds
 from ranura.core.cutting.power import Power
 from ranura.core.geometry import closeness
 from ranura.core.output.going import Going
 from ranura.core.text.figures import Figure, School, because, given, show
-from ranura.core.text.writing import Text, write
+from ranura.core.text.writing import Shown, Text, write
 
 SET_BY = {
     "chip": "each tooth takes the {chip:n3} mm that suits this bit and wood",
@@ -18,6 +18,7 @@ SET_BY = {
     "power": "slowed so that the motor keeps its speed; each tooth takes {chip:n3} mm",
 }
 """What a feed was set by, in words."""
+_FOOT = 304.8
 _SLOWER = 0.75
 """Of the speed: what the school that slows the spindle against burning would turn."""
 
@@ -32,24 +33,22 @@ def slower_school(setting: ToolSetting) -> tuple[School, ...]:
 
 
 def pace_figure(setting: ToolSetting, *, feed_m_min: float, chip_mm: float, why: Text, others: tuple[School, ...]) -> Figure:
-    """The pace of the slowest pass: seconds for 300 mm."""
+    """The pace of the slowest pass: seconds for 300 mm, or for a foot."""
     pace, rpm, flutes = pace_seconds(feed_m_min), setting.turning_rpm, setting.bit.flutes
+    chip = write("{f:n3} mm · {n:rpm} · {z} / 1000 = {F:n2} m/min", f=chip_mm, n=rpm, z=flutes, F=feed_m_min).metric
+    foot = pace * _FOOT / PACE_LENGTH
     return Figure(
         key="feed.pace",
         label="Pace",
         value=pace,
         unit="s",
-        shown=show(pace, "s"),
+        shown=Shown(metric=show(pace, "s").metric, inch=show(foot, "s").inch),
         rule="R4",
         school=setting.rules.burning,
         formula="F = f_z · n · z / 1000; pace = 18 / F",
-        worked=write(
-            "{f:n3} mm · {n:rpm} · {z} / 1000 = {F:n2} m/min; 18 / {F:n2} = {p:n1} s for 300 mm",
-            f=chip_mm,
-            n=rpm,
-            z=flutes,
-            F=feed_m_min,
-            p=pace,
+        worked=Text(
+            metric=f"{chip}; 18 / {feed_m_min:.2f} = {pace:.1f} s for 300 mm",
+            inch=f"{chip}; 18.29 / {feed_m_min:.2f} = {foot:.1f} s for 1 ft",
         ),
         because=why,
         inputs=(

@@ -1,0 +1,86 @@
+"""No barrier that axe finds, in any view, light and dark, with menus and dialogs open and fields in error."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+import pytest
+from playwright.sync_api import Page, expect
+from tests.ui.test_journeys import field
+
+from ranura.host import places
+
+pytestmark = pytest.mark.slow
+
+CUT = "/jobs/little-harbour/cuts/shelf-dado-212"
+
+
+def no_barrier(page: Page) -> None:
+    """In both themes; what is drawn over the board is looked at in the picture, not here."""
+    page.wait_for_timeout(300)
+    page.evaluate((places.WEB / "node_modules" / "axe-core" / "axe.min.js").read_text())
+    for theme in ("light", "dark"):
+        page.evaluate("theme => { document.documentElement.dataset.theme = theme }", theme)
+        found = page.evaluate("axe.run(document, { resultTypes: ['violations'] })")
+        assert [(each["id"], [node["html"][:160] for node in each["nodes"]]) for each in found["violations"]] == [], theme
+
+
+@pytest.mark.parametrize("opened", [None, "working-guide", "h", "k", "m", "?", "new-cut", "print", "job-menu"])
+def test_at_a_cut(open_page: Callable[..., Page], opened):
+    page = open_page(CUT)
+    if opened:
+        page.keyboard.press(opened) if len(opened) == 1 else page.get_by_test_id(opened).click()
+    no_barrier(page)
+
+
+def test_with_the_menu_of_a_cut_open(open_page: Callable[..., Page]):
+    page = open_page(CUT)
+    page.get_by_label("Cut Middle shelf").click()
+    expect(page.get_by_role("menu")).to_be_visible()
+    no_barrier(page)
+
+
+@pytest.mark.parametrize("typed", ["abc", "", "60"])
+def test_with_a_field_in_error_and_with_a_stop(open_page: Callable[..., Page], typed):
+    page = open_page(CUT)
+    field(page, "depth").fill(typed)
+    expect(page.get_by_test_id("slip").first).to_have_attribute("data-stale", "true")
+    no_barrier(page)
+    field(page, "depth").fill("6")
+    field(page, "width").fill("120")
+    expect(page.locator("[data-level=stop]").first).to_be_visible()
+    no_barrier(page)
+
+
+VIEWS = [
+    ("/jobs", "jobs", None),
+    ("/jobs", "jobs", "job-in"),
+    ("/jobs/little-harbour/page", "job-page", None),
+    ("/removed", "removed", None),
+    ("/help", "help", None),
+    ("/jobs/nothing", "gone", None),
+    ("/drawer", "drawer", None),
+    ("/drawer/straight-12.7", "bit-open", None),
+    ("/drawer", "drawer", "add-bit"),
+    ("/drawer", "drawer", "panel-which"),
+    ("/drawer", "drawer", "panel-buy"),
+    ("/bench", "bench", "measure-plunge-two"),
+    ("/bench", "bench", "remove-plunge-two"),
+    ("/rules", "rules-page", None),
+    ("/files", "files", None),
+]
+
+
+@pytest.mark.parametrize(("path", "wait", "opened"), VIEWS)
+def test_in_every_place(open_page: Callable[..., Page], path, wait, opened):
+    page = open_page(path, wait=wait)
+    if opened:
+        page.get_by_test_id(opened).click()
+    no_barrier(page)
+
+
+def test_with_the_menu_of_a_job_open(open_page: Callable[..., Page]):
+    page = open_page("/jobs", wait="jobs")
+    page.get_by_label("Job The Little Harbour").click()
+    expect(page.get_by_role("menu")).to_be_visible()
+    no_barrier(page)
