@@ -30,7 +30,7 @@ export function Strip(props: Props) {
     <nav
       ref={strip}
       aria-label="Cuts of this job"
-      className="flex gap-3 overflow-x-auto bg-rail px-2 py-2.5 lg:flex-col lg:gap-2.5 lg:overflow-y-auto lg:overflow-x-hidden lg:py-3"
+      className="flex scroll-pl-28 gap-3 overflow-x-auto bg-rail px-2 py-2.5 lg:flex-col lg:gap-2.5 lg:overflow-y-auto lg:overflow-x-hidden lg:py-3"
       data-testid="strip"
     >
       {job.pieces.map((item) => (
