@@ -16,7 +16,8 @@ from ranura.core.text.lengths import read
 from ranura.demo.jobs import PIECES, SHELF_DADOES, WING_CASE_SIDE
 from ranura.demo.shop import SHOP
 from ranura.formats import drawing_pdf
-from ranura.formats.slip_pdf import Board, CutList, Sheet, slip_pdf
+from ranura.formats.print_page import Board, CutList, Sheet
+from ranura.formats.slip_pdf import slip_pdf
 from ranura.formats.type_on_paper import DENOMINATOR, FONTS, NUMERATOR, register, width_of, wrapped
 from ranura.formats.words_apart import Words
 

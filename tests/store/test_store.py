@@ -21,7 +21,7 @@ from ranura.demo.jobs import JOB_ID, SHELF_DADOES
 from ranura.demo.shop import DEMO_SHOP, SHOP
 from ranura.host import places
 from ranura.host.database import PrivateDatabase
-from ranura.store import kept_jobs, removed, repository, shops
+from ranura.store import kept_jobs, placing, removed, repository, shops
 from ranura.store.items import NotFoundError
 from ranura.store.kept_jobs import StaleError
 from ranura.store.models import Base, ShopRow
@@ -164,7 +164,7 @@ def test_cuts_stand_where_they_were_put_and_no_other_moves(store: Store, moves):
         before = model[piece][at] if at < len(model[piece]) else None
         model[piece].insert(at, cut)
         with store.session() as session:
-            kept_jobs.place_cut(session, DEMO_SHOP, cut, piece_id=piece, before=before)
+            placing.place_cut(session, DEMO_SHOP, cut, piece_id=piece, before=before)
     with store.session() as session:
         job = kept_jobs.load_job(session, DEMO_SHOP, JOB_ID)
     assert {piece.id: [cut.id for cut in piece.cuts] for piece in job.pieces} == model
@@ -174,20 +174,20 @@ def test_copies_hold_the_same_and_stand_after_what_they_are_of(store: Store):
     ids = iter(f"new-{n}" for n in range(100))
     with store.session() as session:
         first = kept_jobs.load_job(session, DEMO_SHOP, JOB_ID)
-        cut = kept_jobs.copy_cut(session, DEMO_SHOP, "shelf-dado-64", lambda: next(ids))
-        piece = kept_jobs.copy_piece(session, DEMO_SHOP, first.pieces[1].id, lambda: next(ids))
+        cut = placing.copy_cut(session, DEMO_SHOP, "shelf-dado-64", lambda: next(ids))
+        piece = placing.copy_piece(session, DEMO_SHOP, first.pieces[1].id, lambda: next(ids))
         now = kept_jobs.load_job(session, DEMO_SHOP, JOB_ID)
         assert [each.id for each in now.pieces[0].cuts][1:3] == ["shelf-dado-64", cut.id]
         assert now.pieces[0].cuts[2].cut == now.pieces[0].cuts[1].cut
         assert now.pieces[2].id == piece
         assert now.pieces[2].piece == dataclasses.replace(now.pieces[1].piece, name=f"{now.pieces[1].piece.name}, copy")
         assert [each.cut for each in now.pieces[2].cuts] == [each.cut for each in now.pieces[1].cuts]
-        job = kept_jobs.copy_job(session, DEMO_SHOP, JOB_ID, lambda: next(ids))
+        job = placing.copy_job(session, DEMO_SHOP, JOB_ID, lambda: next(ids))
         copied = kept_jobs.load_job(session, DEMO_SHOP, job)
     assert copied.name == f"{first.name}, copy"
     assert [each.piece for each in copied.pieces] == [each.piece for each in now.pieces]
     assert [[cut.cut for cut in each.cuts] for each in copied.pieces] == [[cut.cut for cut in each.cuts] for each in now.pieces]
-    assert len(kept_jobs.copied_name("x" * 200)) == 200
+    assert len(placing.copied_name("x" * 200)) == 200
 
 
 def test_what_was_removed_is_listed_comes_back_with_what_it_is_in_and_goes_after_thirty_days(store: Store):

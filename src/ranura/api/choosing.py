@@ -87,7 +87,7 @@ def choose(asked: ChooseIn, shop: TheShop, planning: ThePlanning) -> ToolsView:
 def what_to_buy(shop: TheShop, store: TheStore, planning: ThePlanning) -> Shopping:
     """What would make the cuts of all jobs possible or clearly better."""
     with store.session() as session:
-        jobs = [kept_jobs.load_job(session, shop.id, job.id) for job in kept_jobs.list_jobs(session, shop.id)]
+        jobs = [kept_jobs.load_job(session, shop.id, job.id) for job in kept_jobs.list_jobs(session, shop.id) if not job.archived]
     cuts = [
         PlannedCut(id=cut.id, name=f"{cut.name}, {kept.piece.name}", cut=cut.cut, piece=kept.piece)
         for job in jobs

@@ -16,7 +16,7 @@ from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.shop.shop import Shop
 from ranura.requests.cuts import NewCut, NewPiece, SaveCut
 from ranura.requests.shop import JobChange, JobIn, PlaceCutIn, PlacePieceIn
-from ranura.store import kept_jobs, removed
+from ranura.store import kept_jobs, placing, removed
 from ranura.store.removed import Removed, RemovedKind
 
 ROUTES = CutRoutes(prefix="/api", tags=["jobs"], responses=ERRORS)
@@ -88,7 +88,7 @@ def remove_job(job_id: str, shop: TheShop, store: TheStore) -> Response:
 def copy_job(job_id: str, shop: TheShop, store: TheStore) -> Made:
     """The job with all that is in it once more, at the end of the list."""
     with store.session() as session:
-        return Made(id=kept_jobs.copy_job(session, shop.id, job_id, _new_id))
+        return Made(id=placing.copy_job(session, shop.id, job_id, _new_id))
 
 
 @ROUTES.route("POST", "/jobs/{job_id}/pieces", status_code=201)
@@ -126,14 +126,14 @@ def remove_piece(piece_id: str, shop: TheShop, store: TheStore) -> Response:
 def copy_piece(piece_id: str, shop: TheShop, store: TheStore) -> Made:
     """The piece with its cuts once more, after it in its job."""
     with store.session() as session:
-        return Made(id=kept_jobs.copy_piece(session, shop.id, piece_id, _new_id))
+        return Made(id=placing.copy_piece(session, shop.id, piece_id, _new_id))
 
 
 @ROUTES.route("POST", "/pieces/{piece_id}/place", status_code=204)
 def place_piece(piece_id: str, asked: PlacePieceIn, shop: TheShop, store: TheStore) -> Response:
     """Puts a piece before another one of its job, or last."""
     with store.session() as session:
-        kept_jobs.place_piece(session, shop.id, piece_id, before=asked.before)
+        placing.place_piece(session, shop.id, piece_id, before=asked.before)
     return Response(status_code=204)
 
 
@@ -171,14 +171,14 @@ def save_cut(cut_id: str, asked: SaveCut, shop: TheShop, store: TheStore, planni
 def copy_cut(cut_id: str, shop: TheShop, store: TheStore) -> Made:
     """The cut once more, after it in its piece."""
     with store.session() as session:
-        return Made(id=kept_jobs.copy_cut(session, shop.id, cut_id, _new_id).id)
+        return Made(id=placing.copy_cut(session, shop.id, cut_id, _new_id).id)
 
 
 @ROUTES.route("POST", "/cuts/{cut_id}/place", status_code=204)
 def place_cut(cut_id: str, asked: PlaceCutIn, shop: TheShop, store: TheStore) -> Response:
     """Puts a cut into a piece, its own or another, before a cut of it or last; what cannot be made there shows it."""
     with store.session() as session:
-        kept_jobs.place_cut(session, shop.id, cut_id, piece_id=asked.piece_id, before=asked.before)
+        placing.place_cut(session, shop.id, cut_id, piece_id=asked.piece_id, before=asked.before)
     return Response(status_code=204)
 
 

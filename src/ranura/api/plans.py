@@ -23,7 +23,8 @@ from ranura.core.text.errors import CraftError
 from ranura.core.text.lengths import Unit
 from ranura.core.text.writing import System
 from ranura.core.tools import tools_for
-from ranura.formats.slip_pdf import Board, CutList, Paper, Sheet, slip_pdf
+from ranura.formats.print_page import Board, CutList, Sheet
+from ranura.formats.slip_pdf import Paper, slip_pdf
 from ranura.requests.cuts import PlanAsked, RepeatAsked
 from ranura.store import kept_jobs
 from ranura.store.kept_jobs import KeptCut, KeptJob

@@ -4,7 +4,6 @@ follow. Those of a whole job begin with its cut list."""
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 from datetime import UTC, datetime
 from io import BytesIO
 from typing import Any, Literal
@@ -14,82 +13,22 @@ from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.pdfgen.canvas import Canvas
 
 from ranura import VERSION
-from ranura.core.board.pieces import Piece
 from ranura.core.output.slip import SlipSection
 from ranura.core.plan import CutPlan
 from ranura.core.text import choosing_words
 from ranura.core.text.cautions import Caution
-from ranura.core.text.lengths import as_typed
-from ranura.core.text.writing import Reading, Shown, System, Text
+from ranura.core.text.writing import Reading, Shown, System
+from ranura.formats.cut_list_pdf import cut_list_page, listed
 from ranura.formats.drawing_pdf import CUT, INK, SOFT, draw_view
+from ranura.formats.print_page import MARGIN, CutList, Print, Sheet, footer, named, said_in, size_of
 from ranura.formats.type_on_paper import register, width_of, wrapped, write
 
 Paper = Literal["A4", "Letter"]
 _SIZES = {"A4": A4, "Letter": LETTER}
-_MARGIN = 34.0
 _LABEL_WIDTH = 74.0
 _LINE = 11.6
 _LEAD = 19.0
 _GAP = 5.0
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Sheet:
-    """What goes on the page: a plan, and what it is for."""
-
-    plan: CutPlan
-    piece: Piece
-    name: str
-    version: int
-    """Which state of the cut it was made from."""
-    job_name: str
-    shop_name: str
-    material_name: str
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Board:
-    """A board in a cut list."""
-
-    piece: Piece
-    material_name: str
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class CutList:
-    """What stands before the slips of a job."""
-
-    boards: Sequence[Board]
-    notes: str
-
-
-@dataclass(frozen=True, slots=True)
-class _Print:
-    """What all pages of one print share; pages are counted as they are begun."""
-
-    canvas: Canvas
-    width: float
-    height: float
-    system: System
-    at: datetime
-    total: int
-
-    @property
-    def inner(self) -> float:
-        return self.width - 2 * _MARGIN
-
-
-def _said(text: Text, system: System) -> str:
-    return text.inch if system == "inch" else text.metric
-
-
-def _size(piece: Piece) -> str:
-    size = " × ".join(as_typed(length) for length in (piece.length, piece.width, piece.thickness))
-    return f"{size}{'' if piece.thickness_measured else ', not measured'}"
-
-
-def _named(piece: Piece) -> str:
-    return piece.name if piece.count == 1 else f"{piece.name} × {piece.count}"
 
 
 def slip_pdf(sheets: Sequence[Sheet], *, paper: Paper, system: System, at: datetime, cut_list: CutList | None = None) -> bytes:
@@ -108,10 +47,10 @@ def slip_pdf(sheets: Sequence[Sheet], *, paper: Paper, system: System, at: datet
     canvas.setDateFormatter(lambda *_: at.astimezone(UTC).strftime("D:%Y%m%d%H%M%SZ"))
     canvas.setViewerPreference("PrintScaling", "None")
     tables = [list(_pages(list(_table_rows(sheet.plan, system)))) for sheet in sheets]
-    listed = list(_listed(cut_list)) if cut_list else []
-    page = _Print(canvas, width, height, system, at, len(listed) + sum(1 + len(each) for each in tables))
-    for number, boards in enumerate(listed):
-        _cut_list(page, sheets, boards, cut_list.notes if cut_list and not number else "")
+    lists = list(listed(cut_list)) if cut_list else []
+    page = Print(canvas, width, height, system, at, len(lists) + sum(1 + len(each) for each in tables))
+    for number, boards in enumerate(lists):
+        cut_list_page(page, sheets, boards, cut_list.notes if cut_list and not number else "")
     for sheet, table in zip(sheets, tables, strict=True):
         _slip(page, sheet)
         for rows in table:
@@ -120,71 +59,26 @@ def slip_pdf(sheets: Sequence[Sheet], *, paper: Paper, system: System, at: datet
     return out.getvalue()
 
 
-_BOARDS = 30
-
-
-def _listed(cut_list: CutList) -> Iterator[Sequence[Board]]:
-    """The boards of a cut list, page by page; one page where there is none."""
-    for start in range(0, max(len(cut_list.boards), 1), _BOARDS):
-        yield cut_list.boards[start : start + _BOARDS]
-
-
-def _cut_list(page: _Print, sheets: Sequence[Sheet], boards: Sequence[Board], notes: str) -> None:
-    """A page of the boards of a job, with a box to tick before each."""
-    canvas, sheet = page.canvas, sheets[0]
-    canvas.setFillColor(INK)
-    y = page.height - _MARGIN - 15
-    write(canvas, _MARGIN, y, sheet.job_name, "figure", 19)
-    write(canvas, _MARGIN + page.inner, y + 7, sheet.shop_name, "text", 9.5, align=1)
-    stopped = sum(each.plan.status == "stop" for each in sheets)
-    cuts = f"{len(sheets)} cut{'' if len(sheets) == 1 else 's'}"
-    write(canvas, _MARGIN + page.inner, y - 5, cuts + (f", {stopped} NOT READY" if stopped else ""), "text", 9.5, align=1)
-    y -= 26
-    for line in [each for text in notes.splitlines() for each in wrapped(text, "text", 10, page.inner)][:12]:
-        write(canvas, _MARGIN, y, line, "text", 10)
-        y -= 13
-    y -= 8
-    places = (16.0, 60.0, 230.0, 400.0)
-    for x, head in zip(places, ("pieces", "board", "size", "wood"), strict=True):
-        write(canvas, _MARGIN + x, y, head, "strong", 9.5)
-    for each in boards:
-        y -= 16
-        canvas.rect(_MARGIN, y - 1.5, 9, 9, stroke=1, fill=0)
-        cells = (str(each.piece.count), each.piece.name, _size(each.piece), each.material_name)
-        for x, cell, room in zip(places, cells, (40.0, 165.0, 165.0, page.inner - 400.0), strict=True):
-            write(canvas, _MARGIN + x, y, _shortened(cell, 10, room), "text", 10)
-    _footer(page, sheet)
-
-
-def _shortened(text: str, size: float, room: float) -> str:
-    """A text with its end left out where it would not fit."""
-    if width_of(text, "text", size) <= room:
-        return text
-    while text and width_of(f"{text} …", "text", size) > room:
-        text = text[:-1]
-    return f"{text} …"
-
-
-def _slip(page: _Print, sheet: Sheet) -> None:
+def _slip(page: Print, sheet: Sheet) -> None:
     canvas, inner, system = page.canvas, page.inner, page.system
-    top = _heading(page, sheet, page.height - _MARGIN)
+    top = _heading(page, sheet, page.height - MARGIN)
     cautions = [each for each in sheet.plan.cautions if each.code != choosing_words.GENERAL.code]
     below = sum(_section_height(each, system, inner) for each in sheet.plan.slip)
     below += sum(_caution_height(each, system, inner) for each in cautions) + 34
-    room = top - _MARGIN - below
+    room = top - MARGIN - below
     above, *lower = sheet.plan.drawing
     share = room * 0.64
-    draw_view(canvas, above, x=_MARGIN, y=top - share, width=inner, height=share, system=system)
+    draw_view(canvas, above, x=MARGIN, y=top - share, width=inner, height=share, system=system)
     wide = inner / len(lower)
     for place, view in enumerate(lower):
-        x = _MARGIN + place * wide
+        x = MARGIN + place * wide
         draw_view(canvas, view, x=x, y=top - room + 4, width=wide - 6, height=room - share - 8, system=system)
     y = top - room
     for each in sheet.plan.slip:
         y = _section(canvas, each, y, inner, system)
     for caution in cautions:
         y = _caution(canvas, caution, y, inner, system)
-    _footer(page, sheet)
+    footer(page, sheet)
 
 
 _ROWS = 46
@@ -217,54 +111,54 @@ def _pages(rows: list[tuple[str, ...]]) -> Iterator[list[tuple[str, ...]]]:
         yield rows[start : start + _ROWS]
 
 
-def _table_page(page: _Print, sheet: Sheet, rows: list[tuple[str, ...]]) -> None:
+def _table_page(page: Print, sheet: Sheet, rows: list[tuple[str, ...]]) -> None:
     """A page of a table, with a box to tick before each row that is work."""
     canvas = page.canvas
     canvas.setFillColor(INK)
-    write(canvas, _MARGIN, page.height - _MARGIN - 15, f"{sheet.name}: {_named(sheet.piece)}", "figure", 15)
-    write(canvas, _MARGIN + page.inner, page.height - _MARGIN - 12, sheet.job_name, "text", 9.5, align=1)
-    y = page.height - _MARGIN - 40
+    write(canvas, MARGIN, page.height - MARGIN - 15, f"{sheet.name}: {named(sheet.piece)}", "figure", 15)
+    write(canvas, MARGIN + page.inner, page.height - MARGIN - 12, sheet.job_name, "text", 9.5, align=1)
+    y = page.height - MARGIN - 40
     for row in rows:
         if len(row) == 1:
-            write(canvas, _MARGIN, y, row[0], "strong", 11)
+            write(canvas, MARGIN, y, row[0], "strong", 11)
         else:
             if row[0]:
-                canvas.rect(_MARGIN, y - 1.5, 8, 8, stroke=1, fill=0)
+                canvas.rect(MARGIN, y - 1.5, 8, 8, stroke=1, fill=0)
             for place, cell in enumerate(row):
-                x = _MARGIN + 16 + (0 if place == 0 else 24 + (place - 1) * _COLUMN)
+                x = MARGIN + 16 + (0 if place == 0 else 24 + (place - 1) * _COLUMN)
                 write(canvas, x, y, cell, "text" if row[0] else "strong", 9.5)
         y -= 14.5
-    _footer(page, sheet)
+    footer(page, sheet)
 
 
-def _heading(page: _Print, sheet: Sheet, y: float) -> float:
+def _heading(page: Print, sheet: Sheet, y: float) -> float:
     canvas, inner = page.canvas, page.inner
     canvas.setFillColor(INK)
-    write(canvas, _MARGIN, y - 15, sheet.name, "figure", 19)
-    write(canvas, _MARGIN + inner, y - 8, f"{sheet.job_name} · {sheet.shop_name}", "text", 9.5, align=1)
-    board = f"{_named(sheet.piece)}: {sheet.material_name}, {_size(sheet.piece)}"
-    write(canvas, _MARGIN + inner, y - 20, board, "text", 9.5, align=1)
+    write(canvas, MARGIN, y - 15, sheet.name, "figure", 19)
+    write(canvas, MARGIN + inner, y - 8, f"{sheet.job_name} · {sheet.shop_name}", "text", 9.5, align=1)
+    board = f"{named(sheet.piece)}: {sheet.material_name}, {size_of(sheet.piece)}"
+    write(canvas, MARGIN + inner, y - 20, board, "text", 9.5, align=1)
     y -= 38
     for line in wrapped(sheet.plan.sentence.metric + ".", "strong", 12, inner):
-        write(canvas, _MARGIN, y, line, "strong", 12)
+        write(canvas, MARGIN, y, line, "strong", 12)
         y -= 14
     if sheet.plan.status == "stop":
         canvas.setFillColor(CUT)
-        canvas.rect(_MARGIN, y - 11, inner, 20, stroke=0, fill=1)
+        canvas.rect(MARGIN, y - 11, inner, 20, stroke=0, fill=1)
         canvas.setFillColor(white)
-        write(canvas, _MARGIN + inner / 2, y - 5, "NOT READY: do not cut like this. See the stop below.", "strong", 12, align=0.5)
+        write(canvas, MARGIN + inner / 2, y - 5, "NOT READY: do not cut like this. See the stop below.", "strong", 12, align=0.5)
         y -= 20
     return y
 
 
 def _leads(section: SlipSection, system: System) -> Iterator[tuple[Reading, str]]:
     for lead in section.leads:
-        yield (lead.shown.inch if system == "inch" else lead.shown.metric), _said(lead.caption, system)
+        yield (lead.shown.inch if system == "inch" else lead.shown.metric), said_in(lead.caption, system)
 
 
 def _lines(section: SlipSection, system: System, inner: float) -> list[str]:
     width = inner - _LABEL_WIDTH - 200
-    return [line for text in section.lines for line in wrapped(_said(text, system), "text", 9.5, max(width, 200))]
+    return [line for text in section.lines for line in wrapped(said_in(text, system), "text", 9.5, max(width, 200))]
 
 
 def _section_height(section: SlipSection, system: System, inner: float) -> float:
@@ -276,22 +170,22 @@ def _section(canvas: Canvas, section: SlipSection, top: float, inner: float, sys
     height = _section_height(section, system, inner)
     canvas.setStrokeColor(HexColor("#b9c1ba"))
     canvas.setLineWidth(0.5)
-    canvas.line(_MARGIN, top, _MARGIN + inner, top)
+    canvas.line(MARGIN, top, MARGIN + inner, top)
     canvas.setStrokeColor(INK)
     canvas.setLineWidth(0.9)
-    canvas.rect(_MARGIN, top - 17, 11, 11, stroke=1, fill=0)
+    canvas.rect(MARGIN, top - 17, 11, 11, stroke=1, fill=0)
     canvas.setFillColor(SOFT)
-    write(canvas, _MARGIN + 17, top - 15, section.title, "strong", 9.5)
+    write(canvas, MARGIN + 17, top - 15, section.title, "strong", 9.5)
     canvas.setFillColor(INK)
-    x = _MARGIN + _LABEL_WIDTH
+    x = MARGIN + _LABEL_WIDTH
     for reading, caption in _leads(section, system):
         x = write(canvas, x, top - 18, reading.number, "figure", 18)
         tail = " ".join(part for part in (reading.unit, reading.error and f"({reading.error})", caption) if part)
         x = write(canvas, x + 3, top - 18, tail, "text", 10) + 9
     y = top - 12
-    column = _MARGIN + _LABEL_WIDTH + max(200.0, x - _MARGIN - _LABEL_WIDTH + 6)
+    column = MARGIN + _LABEL_WIDTH + max(200.0, x - MARGIN - _LABEL_WIDTH + 6)
     for line in _lines(section, system, inner):
-        write(canvas, min(column, _MARGIN + inner - width_of(line, "text", 9.5)), y, line, "text", 9.5)
+        write(canvas, min(column, MARGIN + inner - width_of(line, "text", 9.5)), y, line, "text", 9.5)
         y -= _LINE
     return top - height
 
@@ -300,7 +194,7 @@ def _caution_lines(caution: Caution, system: System, inner: float) -> list[str]:
     lead = {"stop": "STOP. ", "caution": "Careful. ", "note": ""}[caution.level]
     if caution.mark is not None:
         lead = f"{lead}At {caution.mark} in the drawing: "
-    return wrapped(f"{lead}{_said(caution.message, system)}. {_said(caution.do, system)}.", "text", 9.5, inner - 14)
+    return wrapped(f"{lead}{said_in(caution.message, system)}. {said_in(caution.do, system)}.", "text", 9.5, inner - 14)
 
 
 def _caution_height(caution: Caution, system: System, inner: float) -> float:
@@ -312,21 +206,8 @@ def _caution(canvas: Canvas, caution: Caution, top: float, inner: float, system:
     height = _caution_height(caution, system, inner)
     if caution.level != "note":
         canvas.setFillColor(CUT if caution.level == "stop" else HexColor("#b06d00"))
-        canvas.rect(_MARGIN, top - height + 3, 4, height - 5, stroke=0, fill=1)
+        canvas.rect(MARGIN, top - height + 3, 4, height - 5, stroke=0, fill=1)
     canvas.setFillColor(INK)
     for i, line in enumerate(lines):
-        write(canvas, _MARGIN + 11, top - 11 - i * _LINE, line, "text", 9.5)
+        write(canvas, MARGIN + 11, top - 11 - i * _LINE, line, "text", 9.5)
     return top - height
-
-
-def _footer(page: _Print, sheet: Sheet) -> None:
-    """What ends every page: the general caution, when it was printed, from which state, and which page of how many it is."""
-    canvas = page.canvas
-    general = next(each for each in sheet.plan.cautions if each.code == choosing_words.GENERAL.code)
-    canvas.setFillColor(SOFT)
-    said = f"{_said(general.do, page.system)}. {_said(general.message, page.system)}."
-    write(canvas, _MARGIN, _MARGIN - 6, said, "text", 8.5)
-    made = f"{page.at:%d.%m.%Y %H:%M}" if page.system == "metric" else f"{page.at:%b %d, %Y %H:%M}"
-    state = f"cut version {sheet.version} · printed {made} · page {canvas.getPageNumber()} of {page.total}"
-    write(canvas, _MARGIN + page.inner, _MARGIN - 17, state, "text", 8.5, align=1)
-    canvas.showPage()

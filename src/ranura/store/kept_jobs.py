@@ -1,9 +1,8 @@
-"""Jobs with their pieces and cuts as they are kept: read, written, placed, copied."""
+"""Jobs with their pieces and cuts as they are kept: read and written."""
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import TypeVar
 
@@ -14,13 +13,10 @@ from sqlalchemy.orm import Session, object_session
 from ranura.core.board.pieces import Piece
 from ranura.core.family import AnyCut
 from ranura.store.items import NotFoundError
-from ranura.store.models import NAME_LENGTH, CutRow, JobRow, PieceRow
+from ranura.store.models import CutRow, JobRow, PieceRow
 from ranura.store.repository import CUTS
 
 _PIECE = TypeAdapter(Piece)
-_COPY = ", copy"
-NewId = Callable[[], str]
-"""What answers an id that nothing has yet."""
 
 
 class StaleError(Exception):
@@ -102,7 +98,7 @@ def _is_gone(session: Session, row: JobRow | PieceRow | CutRow) -> bool:
     return isinstance(row, PieceRow) and _is_gone(session, session.get_one(JobRow, row.job_id))
 
 
-def _changed(session: Session, row: PieceRow | CutRow) -> None:
+def changed(session: Session, row: PieceRow | CutRow) -> None:
     """A piece or cut was changed: so was its job."""
     piece = row if isinstance(row, PieceRow) else session.get_one(PieceRow, row.piece_id)
     session.get_one(JobRow, piece.job_id).changed_at = now()
@@ -137,7 +133,7 @@ def list_jobs(session: Session, shop_id: str) -> tuple[JobLine, ...]:
 def load_job(session: Session, shop_id: str, job_id: str) -> KeptJob:
     """A job with its pieces and cuts. Raises NotFoundError."""
     job = mine(session, JobRow, shop_id, job_id)
-    pieces = _pieces_of(session, job_id)
+    pieces = pieces_of(session, job_id)
     of_pieces = select(CutRow).where(CutRow.piece_id.in_([p.id for p in pieces]), CutRow.removed_at.is_(None))
     cuts = list(session.scalars(of_pieces.order_by(CutRow.place, CutRow.id))) if pieces else []
     return KeptJob(
@@ -147,21 +143,21 @@ def load_job(session: Session, shop_id: str, job_id: str) -> KeptJob:
         archived=job.archived,
         pieces=tuple(
             KeptPiece(
-                id=row.id,
-                piece=_PIECE.validate_python(row.spec),
-                cuts=tuple(_kept(cut) for cut in cuts if cut.piece_id == row.id),
+                id=row.id, piece=_PIECE.validate_python(row.spec), cuts=tuple(kept(cut) for cut in cuts if cut.piece_id == row.id)
             )
             for row in pieces
         ),
     )
 
 
-def _pieces_of(session: Session, job_id: str) -> list[PieceRow]:
+def pieces_of(session: Session, job_id: str) -> list[PieceRow]:
+    """The pieces of a job that are there, in order."""
     of_job = select(PieceRow).where(PieceRow.job_id == job_id, PieceRow.removed_at.is_(None))
     return list(session.scalars(of_job.order_by(PieceRow.place, PieceRow.id)))
 
 
-def _cuts_of(session: Session, piece_id: str) -> list[CutRow]:
+def cuts_of(session: Session, piece_id: str) -> list[CutRow]:
+    """The cuts of a piece that are there, in order, held until they are written."""
     of_piece = select(CutRow).where(CutRow.piece_id == piece_id, CutRow.removed_at.is_(None))
     return list(session.scalars(of_piece.order_by(CutRow.place, CutRow.id).with_for_update()))
 
@@ -173,7 +169,8 @@ def job_of_cut(session: Session, shop_id: str, cut_id: str) -> KeptJob:
     return load_job(session, shop_id, piece.job_id)
 
 
-def _kept(row: CutRow) -> KeptCut:
+def kept(row: CutRow) -> KeptCut:
+    """A cut of its row."""
     session = object_session(row)
     assert session is not None, "a row is read in a session"
     cut = session.info[CUTS].validate_python(row.spec)
@@ -221,7 +218,7 @@ def add_piece(session: Session, shop_id: str, job_id: str, *, id: str, piece: Pi
     row = PieceRow(id=id, shop_id=shop_id, place=place, job_id=job_id, spec=spec)
     session.add(row)
     session.flush()
-    _changed(session, row)
+    changed(session, row)
 
 
 def load_piece(session: Session, shop_id: str, piece_id: str) -> Piece:
@@ -233,7 +230,7 @@ def save_piece(session: Session, shop_id: str, piece_id: str, piece: Piece) -> s
     """Keeps a change to a piece; the last one wins. Returns the job's id. Raises NotFoundError."""
     row = mine(session, PieceRow, shop_id, piece_id)
     row.spec = _PIECE.dump_python(piece, mode="json")
-    _changed(session, row)
+    changed(session, row)
     return row.job_id
 
 
@@ -245,107 +242,21 @@ def add_cut(session: Session, shop_id: str, piece_id: str, *, id: str, name: str
     row = CutRow(id=id, shop_id=shop_id, place=place, piece_id=piece_id, name=name, spec=spec, version=1)
     session.add(row)
     session.flush()
-    _changed(session, row)
-    return _kept(row)
+    changed(session, row)
+    return kept(row)
 
 
 def load_cut(session: Session, shop_id: str, cut_id: str) -> KeptCut:
     """A cut as it is kept. Raises NotFoundError."""
-    return _kept(mine(session, CutRow, shop_id, cut_id))
+    return kept(mine(session, CutRow, shop_id, cut_id))
 
 
 def save_cut(session: Session, shop_id: str, cut_id: str, *, name: str, cut: AnyCut, version: int) -> KeptCut:
     """Keeps a change to the version that was read. Raises StaleError with the newer one, or NotFoundError."""
     row = mine(session, CutRow, shop_id, cut_id, lock=True)
     if row.version != version:
-        raise StaleError(_kept(row), load_piece(session, shop_id, row.piece_id))
+        raise StaleError(kept(row), load_piece(session, shop_id, row.piece_id))
     row.name, row.spec, row.version = name, session.info[CUTS].dump_python(cut, mode="json"), version + 1
     session.flush()
-    _changed(session, row)
-    return _kept(row)
-
-
-def place_cut(session: Session, shop_id: str, cut_id: str, *, piece_id: str, before: str | None) -> None:
-    """Puts a cut into a piece, before another cut of it, or last. Raises NotFoundError."""
-    row = mine(session, CutRow, shop_id, cut_id)
-    piece = mine(session, PieceRow, shop_id, piece_id)
-    if before is not None and mine(session, CutRow, shop_id, before).piece_id != piece_id:
-        raise NotFoundError("cut", before)
-    _changed(session, row)
-    row.piece_id = piece_id
-    session.flush()
-    _in_order(session, _before(_cuts_of(session, piece_id), row, before))
-    _changed(session, piece)
-
-
-def place_piece(session: Session, shop_id: str, piece_id: str, *, before: str | None) -> None:
-    """Puts a piece before another one of its job, or last. Raises NotFoundError."""
-    row = mine(session, PieceRow, shop_id, piece_id)
-    if before is not None and mine(session, PieceRow, shop_id, before).job_id != row.job_id:
-        raise NotFoundError("piece", before)
-    _in_order(session, _before(_pieces_of(session, row.job_id), row, before))
-    _changed(session, row)
-
-
-def _before(rows: list[_Row], row: _Row, before: str | None) -> list[_Row]:
-    """Some rows with one of them put before another, or last."""
-    others = [each for each in rows if each.id != row.id]
-    at = next((number for number, each in enumerate(others) if each.id == before), len(others))
-    return [*others[:at], row, *others[at:]]
-
-
-def _in_order(session: Session, rows: Sequence[PieceRow] | Sequence[CutRow]) -> None:
-    """Gives some rows their places in another order; no two have one place, not even for a moment."""
-    places = sorted(each.place for each in rows)
-    moving = [(each, place) for each, place in zip(rows, places, strict=True) if each.place != place]
-    for number, (each, _) in enumerate(moving, start=1):
-        each.place = -number
-    session.flush()
-    for each, place in moving:
-        each.place = place
-    session.flush()
-
-
-def copied_name(name: str) -> str:
-    """What a copy is called."""
-    return name[: NAME_LENGTH - len(_COPY)] + _COPY
-
-
-def copy_cut(session: Session, shop_id: str, cut_id: str, new_id: NewId) -> KeptCut:
-    """A cut once more, after the first one. Raises NotFoundError."""
-    first = load_cut(session, shop_id, cut_id)
-    cuts = [each.id for each in _cuts_of(session, first.piece_id)]
-    made = add_cut(session, shop_id, first.piece_id, id=new_id(), name=copied_name(first.name), cut=first.cut)
-    after = cuts[cuts.index(cut_id) + 1 :]
-    place_cut(session, shop_id, made.id, piece_id=first.piece_id, before=after[0] if after else None)
-    return made
-
-
-def copy_piece(session: Session, shop_id: str, piece_id: str, new_id: NewId) -> str:
-    """A piece with its cuts once more, after the first one; answers its id. Raises NotFoundError."""
-    row = mine(session, PieceRow, shop_id, piece_id)
-    pieces = [each.id for each in _pieces_of(session, row.job_id)]
-    piece = load_piece(session, shop_id, piece_id)
-    made = _copy_into(session, shop_id, row.job_id, piece_id, replace(piece, name=copied_name(piece.name)), new_id)
-    after = pieces[pieces.index(piece_id) + 1 :]
-    place_piece(session, shop_id, made, before=after[0] if after else None)
-    return made
-
-
-def copy_job(session: Session, shop_id: str, job_id: str, new_id: NewId) -> str:
-    """A job with all that is in it once more, at the end; answers its id. Raises NotFoundError."""
-    first = load_job(session, shop_id, job_id)
-    made = new_id()
-    add_job(session, shop_id, id=made, name=copied_name(first.name), notes=first.notes)
-    for each in first.pieces:
-        _copy_into(session, shop_id, made, each.id, each.piece, new_id)
-    return made
-
-
-def _copy_into(session: Session, shop_id: str, job_id: str, of: str, piece: Piece, new_id: NewId) -> str:
-    """A piece at the end of a job, with copies of the cuts of another one; answers its id."""
-    made = new_id()
-    add_piece(session, shop_id, job_id, id=made, piece=piece)
-    for cut in map(_kept, _cuts_of(session, of)):
-        add_cut(session, shop_id, made, id=new_id(), name=cut.name, cut=cut.cut)
-    return made
+    changed(session, row)
+    return kept(row)

@@ -3,7 +3,7 @@ import type { HouseRules, JobView, Problem, ShopView, Unit } from "../api/client
 import type { JobActions } from "../jobs/actions";
 import { NewCut } from "../jobs/NewCut";
 import { PieceForm } from "../jobs/PieceForm";
-import { RenameCut } from "../jobs/RenameCut";
+import { Rename } from "../jobs/Rename";
 import { Rules } from "../shop/Rules";
 import { Keys } from "./Keys";
 import { Palette } from "./Palette";
@@ -58,9 +58,9 @@ export default function Dialogs(props: Props) {
     case "rename": {
       const cut = open.cut;
       return (
-        <RenameCut
-          cut={cut}
-          unit={props.unit}
+        <Rename
+          what="cut"
+          name={cut.name}
           onSave={(name) => actions.renameCut(cut, name)}
           onClose={onClose}
         />

@@ -1,8 +1,8 @@
-import { Search } from "lucide-react";
 import { useState } from "react";
 import { api, type ShopView } from "../api/client";
 import { useReading, useShop } from "../api/queries";
 import { usePlace } from "../shop/place";
+import { SearchField } from "../ui/SearchField";
 import { Place } from "./Place";
 import { Waiting } from "./Waiting";
 
@@ -28,17 +28,13 @@ function Shown({ shop }: { shop: ShopView }) {
       >
         <section aria-label="Words">
           <h2 className="py-2.5 text-title font-bold">Words of the trade</h2>
-          <label className="relative flex max-w-sm items-center">
-            <Search size={18} aria-hidden className="absolute left-2.5 text-ink-2" />
-            <input
-              className="field pl-9!"
-              value={question}
-              placeholder="rim · backer · spacer"
-              aria-label="Find a word"
-              data-testid="find-words"
-              onChange={(event) => setQuestion(event.target.value)}
-            />
-          </label>
+          <SearchField
+            value={question}
+            label="Find a word"
+            placeholder="rim · backer · spacer"
+            testId="find-words"
+            onType={setQuestion}
+          />
           <dl className="mt-2">
             {shown.map((each) => (
               <div

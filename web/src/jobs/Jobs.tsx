@@ -1,4 +1,4 @@
-import { Plus, Search } from "lucide-react";
+import { Plus } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, type JobCard, type Outcome, type ShopView } from "../api/client";
@@ -10,6 +10,7 @@ import { Waiting } from "../app/Waiting";
 import { usePlace } from "../shop/place";
 import { Menu } from "../ui/Menu";
 import { problemOf } from "../ui/problems";
+import { SearchField } from "../ui/SearchField";
 import { JobIn } from "./JobIn";
 import { RenameJob } from "./RenameJob";
 
@@ -42,17 +43,13 @@ function List({ shop, jobs }: { shop: ShopView; jobs: readonly JobCard[] }) {
       <main className="min-h-0 flex-1 overflow-y-auto px-4 pb-8" data-testid="jobs">
         <div className="flex flex-wrap items-center gap-2 py-2.5">
           <h2 className="mr-2 text-title font-bold">{away ? "Jobs put away" : "Jobs"}</h2>
-          <label className="relative flex max-w-sm min-w-48 flex-1 items-center">
-            <Search size={18} aria-hidden className="absolute left-2.5 text-ink-2" />
-            <input
-              className="field pl-9!"
-              value={question}
-              placeholder="Find a job"
-              aria-label="Find a job"
-              data-testid="find-jobs"
-              onChange={(event) => setQuestion(event.target.value)}
-            />
-          </label>
+          <SearchField
+            value={question}
+            label="Find a job"
+            placeholder="Find a job"
+            testId="find-jobs"
+            onType={setQuestion}
+          />
           <label className="flex items-center gap-2 text-small">
             <span className="label">Order</span>
             <select

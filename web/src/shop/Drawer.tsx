@@ -1,4 +1,4 @@
-import { Plus, Search } from "lucide-react";
+import { Plus } from "lucide-react";
 import { useCallback, useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { api, type DrawerView, type ShopView } from "../api/client";
@@ -6,6 +6,7 @@ import { useBits, useReading, useShop } from "../api/queries";
 import { useCommand } from "../app/commands";
 import { Place } from "../app/Place";
 import { Waiting } from "../app/Waiting";
+import { SearchField } from "../ui/SearchField";
 import { BitForm } from "./BitForm";
 import { FirstQuestions } from "./FirstQuestions";
 import { usePlace } from "./place";
@@ -54,18 +55,14 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
   return (
     <Place title="Drawer" shopName={shop.name} unit={shop.unit} onSwitch={switchUnit}>
       <search className="flex flex-wrap items-center gap-2 border-b border-rule px-4 py-2">
-        <label className="relative flex max-w-md min-w-56 flex-1 items-center">
-          <Search size={18} aria-hidden className="absolute left-2.5 text-ink-2" />
-          <input
-            ref={search}
-            className="field pl-9!"
-            value={question}
-            placeholder="12.7 up · 6mm shank · dull · roundover"
-            aria-label="Find bits"
-            data-testid="find-bits"
-            onChange={(event) => setQuestion(event.target.value)}
-          />
-        </label>
+        <SearchField
+          value={question}
+          label="Find bits"
+          placeholder="12.7 up · 6mm shank · dull · roundover"
+          testId="find-bits"
+          onType={setQuestion}
+          field={search}
+        />
         <span className="text-small text-ink-2" role="status" data-testid="bit-count">
           {found === null ? `${shown.length} bits` : `${shown.length} of ${drawer.bits.length} bits`}
         </span>

@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
 import type { DialPosition, Problem, RouterView } from "../api/client";
+import { store, stored } from "../app/stored";
 import { tachometer, useInstrument } from "../instruments/instrument";
 import { Simulated } from "../instruments/Simulated";
 import { Words } from "../ui/Words";
@@ -10,13 +11,7 @@ type Readings = Record<string, number>;
 /** Readings that are not kept yet outlast a reload of the page. */
 const drawerOf = (routerId: string) => `ranura.dial.${routerId}`;
 
-function readingsOf(routerId: string): Readings {
-  try {
-    return JSON.parse(sessionStorage.getItem(drawerOf(routerId)) ?? "{}") as Readings;
-  } catch {
-    return {};
-  }
-}
+const readingsOf = (routerId: string) => stored<Readings>("visit", drawerOf(routerId), {});
 
 export const hasReadings = (routerId: string) => Object.keys(readingsOf(routerId)).length > 0;
 
@@ -40,7 +35,7 @@ export function MeasureDial({ router, onKeep, onDone }: Props) {
   const name = at ? String(at.setting) : null;
   const asksFor = `${router.id} ${name}`;
   useEffect(() => {
-    sessionStorage.setItem(drawerOf(router.id), JSON.stringify(readings));
+    store("visit", drawerOf(router.id), readings);
   }, [readings, router.id]);
   useEffect(() => {
     if (name === null) return;
@@ -55,7 +50,7 @@ export function MeasureDial({ router, onKeep, onDone }: Props) {
   }, [name, asksFor]);
   useEffect(() => () => tachometer.stop(), []);
   const leave = () => {
-    sessionStorage.removeItem(drawerOf(router.id));
+    store("visit", drawerOf(router.id), null);
     onDone();
   };
   const keep = async () => {

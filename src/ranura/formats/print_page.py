@@ -1,0 +1,96 @@
+"""What all printed pages share: whose they are, how large boards are written, and what ends every page."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import datetime
+
+from reportlab.pdfgen.canvas import Canvas
+
+from ranura.core.board.pieces import Piece
+from ranura.core.plan import CutPlan
+from ranura.core.text import choosing_words
+from ranura.core.text.lengths import as_typed
+from ranura.core.text.writing import System, Text
+from ranura.formats.drawing_pdf import SOFT
+from ranura.formats.type_on_paper import write
+
+MARGIN = 34.0
+"""Points around a page."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Sheet:
+    """What goes on the page: a plan, and what it is for."""
+
+    plan: CutPlan
+    piece: Piece
+    name: str
+    version: int
+    """Which state of the cut it was made from."""
+    job_name: str
+    shop_name: str
+    material_name: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Board:
+    """A board in a cut list."""
+
+    piece: Piece
+    material_name: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class CutList:
+    """What stands before the slips of a job."""
+
+    boards: Sequence[Board]
+    notes: str
+
+
+@dataclass(frozen=True, slots=True)
+class Print:
+    """What all pages of one print share; pages are counted as they are begun."""
+
+    canvas: Canvas
+    width: float
+    height: float
+    system: System
+    at: datetime
+    total: int
+
+    @property
+    def inner(self) -> float:
+        """The width within its margins."""
+        return self.width - 2 * MARGIN
+
+
+def said_in(text: Text, system: System) -> str:
+    """A text in one of the systems."""
+    return text.inch if system == "inch" else text.metric
+
+
+def size_of(piece: Piece) -> str:
+    """The three sizes of a board as typed."""
+    size = " × ".join(as_typed(length) for length in (piece.length, piece.width, piece.thickness))
+    return f"{size}{'' if piece.thickness_measured else ', not measured'}"
+
+
+def named(piece: Piece) -> str:
+    """A board with how many of it there are."""
+    return piece.name if piece.count == 1 else f"{piece.name} × {piece.count}"
+
+
+def footer(page: Print, sheet: Sheet) -> None:
+    """What ends every page: the general caution, when it was printed, from which state, and which page of how many it is."""
+    canvas = page.canvas
+    general = next(each for each in sheet.plan.cautions if each.code == choosing_words.GENERAL.code)
+    canvas.setFillColor(SOFT)
+    said = f"{said_in(general.do, page.system)}. {said_in(general.message, page.system)}."
+    write(canvas, MARGIN, MARGIN - 6, said, "text", 8.5)
+    made = f"{page.at:%d.%m.%Y %H:%M}" if page.system == "metric" else f"{page.at:%b %d, %Y %H:%M}"
+    state = f"cut version {sheet.version} · printed {made} · page {canvas.getPageNumber()} of {page.total}"
+    write(canvas, MARGIN + page.inner, MARGIN - 17, state, "text", 8.5, align=1)
+    canvas.showPage()
