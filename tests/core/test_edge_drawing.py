@@ -88,7 +88,7 @@ def test_any_plan_is_drawn_within_the_board_and_says_only_what_it_can(cut, piece
     assert section.name == "section"
     for each in made.cautions:
         wanted = {name for _, name, _, _ in string.Formatter().parse(WORDS[each.code].message + WORDS[each.code].do) if name}
-        assert wanted <= set(each.facts)
+        assert {name for name in wanted if not name[0].isdigit()} <= set(each.facts)
         assert "{" not in each.message.metric + each.do.inch
     for line in (line for part in made.slip for line in part.lines):
         assert "{" not in line.metric + line.inch

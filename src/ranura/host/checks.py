@@ -132,7 +132,7 @@ def fix() -> int:
 
 SWEPT = {"quick": 200, "usual": 1_000, "all": 10_000}
 """How many random cuts are planned, proven and judged a second time."""
-SWEEP_WITHIN = 45
+SWEEP_WITHIN = 35
 """Seconds after which a sweep before the tests begins no further cut; it says how many it looked at."""
 
 
