@@ -15,7 +15,9 @@ from ranura.core.board.outlines import Contour
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.pocket.asked import PocketCut
+from ranura.core.output.going import going_of
 from ranura.core.plan import PLANNING, plan_cut
+from ranura.core.proof.moves import Move
 from ranura.core.text.errors import CutError
 from ranura.demo.jobs import WING_CASE_SIDE
 from ranura.demo.shop import SHOP
@@ -173,6 +175,16 @@ def test_a_lap_says_its_straightedge_and_a_tenon_how_it_is_turned():
     assert {move.about for move in tenon.moves if move.kind == "turn-over"} == {"length"}
 
 
+def test_a_way_back_is_no_part_of_the_way_that_is_drawn():
+    there, back = ((0.0, 0.0), (100.0, 0.0)), ((100.0, 0.0), (0.0, 0.0))
+    moves = [
+        Move(kind="start", setting=0, station=None, path=there[:1], turning=True),
+        Move(kind="cut", setting=0, station=None, path=there, turning=True, fresh="both"),
+        Move(kind="cut", setting=0, station=None, path=back, turning=True, fresh="none"),
+    ]
+    assert going_of(moves).first == there
+
+
 def test_nothing_is_cut_by_eye_unless_that_was_asked_for():
     slanting = dado(12.7, 6, 350, angle=45)
     made = plan(slanting, board(900, 150, 20))
@@ -238,7 +250,8 @@ def test_a_width_just_over_the_only_bit_takes_one_pass_where_its_mate_still_ente
     assert sorted({round(each.spacer, 3) for each in made.passes}) == spacers
     one_pass = spacers == [0.0]
     assert ("one-pass-fits" in codes(made)) == one_pass
-    assert not any(each.level == "stop" for each in made.cautions), "what is left out is said, and no fault of the proof"
+    assert not any(each.level == "stop" for each in made.cautions)
+    assert {each.code for each in made.proof.findings} <= {"weight-over-the-wood"}, "what is left out is said, and no fault"
     assert made.test_cut is not None
     gap = next(each.value for each in made.figures if each.key == "fit.gap")
     assert gap == pytest.approx((12.7 if one_pass else float(mate) + 0.1) - float(mate))

@@ -21,7 +21,7 @@ from ranura.demo.jobs import JOB_ID, SHELF_DADOES
 from ranura.demo.shop import DEMO_SHOP, SHOP
 from ranura.host import places
 from ranura.host.database import PrivateDatabase
-from ranura.store import kept_jobs, placing, removed, repository, shops
+from ranura.store import items, kept_jobs, placing, removed, repository, shops
 from ranura.store.items import NotFoundError
 from ranura.store.kept_jobs import StaleError
 from ranura.store.models import Base, ShopRow
@@ -170,6 +170,28 @@ def test_cuts_stand_where_they_were_put_and_no_other_moves(store: Store, moves):
     assert {piece.id: [cut.id for cut in piece.cuts] for piece in job.pieces} == model
 
 
+def test_a_job_says_when_anything_in_it_was_changed_last(store: Store):
+    def after(change) -> bool:
+        with store.session() as session:
+            session.execute(text("UPDATE jobs SET changed_at = '2020-01-01'"))
+        with store.session() as session:
+            change(session)
+        with store.session() as session:
+            (line,) = kept_jobs.list_jobs(session, DEMO_SHOP)
+        return line.changed_at.year > 2020
+
+    cut = SHELF_DADOES[0][2]
+    with store.session() as session:
+        piece = kept_jobs.load_piece(session, DEMO_SHOP, "emblem-lid")
+    assert after(lambda session: kept_jobs.save_cut(session, DEMO_SHOP, "shelf-dado-212", name="A", cut=cut, version=1))
+    assert after(lambda session: kept_jobs.save_piece(session, DEMO_SHOP, "emblem-lid", piece))
+    assert after(lambda session: removed.remove_part(session, DEMO_SHOP, "cuts", "lid-edges"))
+    assert after(lambda session: removed.bring_part_back(session, DEMO_SHOP, "cuts", "lid-edges"))
+    assert after(lambda session: kept_jobs.save_job(session, DEMO_SHOP, JOB_ID, notes="Friday"))
+    assert not after(lambda session: kept_jobs.save_job(session, DEMO_SHOP, JOB_ID, archived=True)), "only put away"
+    assert not after(lambda session: kept_jobs.load_job(session, DEMO_SHOP, JOB_ID))
+
+
 def test_copies_hold_the_same_and_stand_after_what_they_are_of(store: Store):
     ids = iter(f"new-{n}" for n in range(100))
     with store.session() as session:
@@ -207,6 +229,9 @@ def test_what_was_removed_is_listed_comes_back_with_what_it_is_in_and_goes_after
         removed.remove_part(session, DEMO_SHOP, "jobs", JOB_ID)
         assert {each.kind for each in removed.listed(session, DEMO_SHOP)} == {"jobs", "guides"}
         assert kept_jobs.list_jobs(session, DEMO_SHOP) == ()
+        for load, of in ((kept_jobs.load_cut, "shelf-dado-212"), (kept_jobs.load_piece, "wing-case-side")):
+            with pytest.raises(NotFoundError):
+                load(session, DEMO_SHOP, of)
     with store.session() as session:
         removed.bring_part_back(session, DEMO_SHOP, "cuts", "lid-edges")
         removed.bring_thing_back(session, DEMO_SHOP, "guides", guide.id)
@@ -215,6 +240,12 @@ def test_what_was_removed_is_listed_comes_back_with_what_it_is_in_and_goes_after
         assert repository.load_shop(session, DEMO_SHOP).guides == SHOP.guides, "in its old place"
         with pytest.raises(NotFoundError):
             removed.bring_thing_back(session, DEMO_SHOP, "guides", guide.id)
+    # Where its place was taken meanwhile it comes back at the end.
+    with store.session() as session:
+        removed.remove_thing(session, DEMO_SHOP, "guides", SHOP.guides[-1].id)
+        items.add_all(session, DEMO_SHOP, "guides", [dataclasses.replace(guide, id="new-one")])
+        removed.bring_thing_back(session, DEMO_SHOP, "guides", SHOP.guides[-1].id)
+        assert [each.id for each in repository.load_shop(session, DEMO_SHOP).guides][-2:] == ["new-one", SHOP.guides[-1].id]
     gone = kept_jobs.now()
     with store.session() as session:
         removed.let_go(session, DEMO_SHOP, at=gone + removed.KEPT_FOR - timedelta(minutes=5))
