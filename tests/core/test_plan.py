@@ -342,6 +342,15 @@ def test_a_caution_is_written_with_all_of_its_facts():
         assert "{" not in each.message.metric + each.do.inch
 
 
+def test_a_pace_is_over_300_mm_or_over_a_foot():
+    pace = next(each for each in plan().figures if each.key == "feed.pace")
+    assert float(pace.shown.metric.number) == pytest.approx(pace.value, abs=0.05)
+    assert float(pace.shown.inch.number) == pytest.approx(pace.value * 304.8 / 300, abs=0.05)
+    assert (pace.shown.metric.number, pace.shown.inch.number) == ("5.7", "5.8")
+    feed = next(each for each in plan().slip if each.key == "feed")
+    assert (feed.leads[0].caption.metric, feed.leads[0].caption.inch) == ("for 300 mm", "for 1 ft")
+
+
 def test_after_a_stop_another_bit_is_tried_before_another_router():
     """The back panel's rabbet runs over the dadoes' ends, where the bit ranked first has no edge for its bearing."""
     (_, piece, cuts), before = PIECES[0], NOTHING_BEFORE

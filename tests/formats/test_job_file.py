@@ -60,6 +60,11 @@ def test_what_another_shop_has_is_taken_for_it_and_what_it_lacks_is_added():
     assert clash.bits[0].diameter == 12.7
 
 
+def test_what_no_cut_names_is_not_brought_along():
+    job = dataclasses.replace(pinned("straight-12.7"), bits=SHOP.bits)
+    assert [each.id for each in matched(job, dataclasses.replace(SHOP, bits=())).bits] == ["straight-12.7"]
+
+
 def test_a_pin_that_is_nowhere_is_left_to_ranura_and_a_wood_that_is_nowhere_is_refused():
     job = dataclasses.replace(pinned("straight-12.7"), bits=())
     none = dataclasses.replace(SHOP, bits=())
