@@ -5,6 +5,7 @@ from __future__ import annotations
 import asyncio
 import json
 import threading
+from concurrent.futures import ThreadPoolExecutor
 
 import pytest
 from tests.conftest import in_own_loop
@@ -69,6 +70,20 @@ def test_of_too_many_streams_the_oldest_ends(monkeypatch):
             assert "data:" in await next_of(each)
 
     in_own_loop(run())
+
+
+def test_a_write_is_done_though_a_listener_s_loop_has_ended():
+    found = News()
+    kept = []
+
+    async def run():
+        kept.extend(await begun(found))
+
+    loop = asyncio.new_event_loop()
+    with ThreadPoolExecutor(1) as pool:
+        pool.submit(loop.run_until_complete, run()).result()
+    loop.close()
+    found.tell(1)
 
 
 def test_a_write_is_told_with_the_window_that_made_it_and_a_read_is_not(client, api, monkeypatch):

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import asyncio
+import contextlib
 import json
 import threading
 from collections.abc import AsyncIterator
@@ -44,7 +45,9 @@ class News:
     def _put(self, what: object) -> None:
         with self._lock:
             for queue, loop in self._streams.items():
-                loop.call_soon_threadsafe(queue.put_nowait, what)
+                # A loop that has ended meanwhile has nobody left to tell; what was written stays written.
+                with contextlib.suppress(RuntimeError):
+                    loop.call_soon_threadsafe(queue.put_nowait, what)
 
     async def stream(self) -> AsyncIterator[str]:
         """What is written from now on, as server-sent events."""
