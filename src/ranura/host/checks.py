@@ -21,7 +21,7 @@ SCHEMA = places.ROOT / "docs" / "shop.schema.json"
 GENERATED = places.WEB / "src" / "api" / "generated"
 
 MOST_WORKERS = 4
-"""Each has a database, a server and a browser of its own."""
+"""Each has a database, a server and a browser of its own. One more than there are cores: a browser is often waited for."""
 
 
 @dataclass(frozen=True)
@@ -149,7 +149,7 @@ def test(*, reach: str, rest: Sequence[str]) -> int:
             return code
     only = ["-m", "not slow", "--hypothesis-profile=quick"] if reach == "quick" else []
     # Files share the cores, each file on one of them: a worker has a database and a server of its own.
-    only += [] if rest else ["-n", str(min(os.cpu_count() or 1, MOST_WORKERS)), "--dist", "loadfile"]
+    only += [] if rest else ["-n", str(min((os.cpu_count() or 1) + 1, MOST_WORKERS)), "--dist", "loadfile"]
     say("Tests of core, API, store and browser:")
     sys.stderr.flush()
     done = subprocess.run([PYTHON, "-m", "pytest", *only, *rest], cwd=places.ROOT, env=_testing_environment())
