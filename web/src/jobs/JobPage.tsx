@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import {
   api,
@@ -22,6 +22,7 @@ import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { useJobActions } from "./actions";
+import { Notes } from "./Notes";
 import { RenameJob } from "./RenameJob";
 import { cutItems, pieceItems } from "./Strip";
 
@@ -196,68 +197,6 @@ function Status({ cut }: { cut: CutItem }) {
     >
       {SAYS[cut.status] ?? cut.status}
     </span>
-  );
-}
-
-const SAVE_AFTER_MS = 700;
-
-/** What is to be remembered of the job; kept by itself. */
-function Notes({ job }: { job: JobView }) {
-  const [typed, setTyped] = useState(job.notes);
-  const [said, setSaid] = useState("");
-  const kept = useRef(job.notes);
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const refresh = useRefresh();
-  // Changed by an undo or in another window: taken over unless something is being typed.
-  useEffect(() => {
-    setTyped((before) => (before === kept.current ? job.notes : before));
-    kept.current = job.notes;
-  }, [job.notes]);
-  const save = async (notes: string) => {
-    const was = kept.current;
-    const answer = await api.saveJob(job.id, { notes });
-    if (answer.kind !== "ok") return setSaid(problemOf(answer)?.message.metric ?? "");
-    kept.current = notes;
-    history.push(changed("the notes", { do: "job", id: job.id, to: { notes }, was: { notes: was } }));
-    setSaid("Kept");
-    await refresh();
-  };
-  const latest = useRef(save);
-  latest.current = save;
-  useEffect(
-    () => () => {
-      // Left while something waits to be kept.
-      if (!timer.current) return;
-      clearTimeout(timer.current);
-      void latest.current(typedNow.current);
-    },
-    [],
-  );
-  const typedNow = useRef(typed);
-  return (
-    <label className="flex flex-col gap-1">
-      <span className="label">
-        Notes <span role="status">{said}</span>
-      </span>
-      <textarea
-        className="field min-h-28 resize-y py-2"
-        value={typed}
-        maxLength={4000}
-        placeholder="Glue, hinges, who it is for, what comes next"
-        data-testid="job-notes"
-        onChange={(event) => {
-          const notes = event.target.value;
-          setTyped(notes);
-          setSaid("…");
-          typedNow.current = notes;
-          clearTimeout(timer.current);
-          timer.current = setTimeout(() => {
-            timer.current = undefined;
-            void latest.current(notes);
-          }, SAVE_AFTER_MS);
-        }}
-      />
-    </label>
   );
 }
 
