@@ -9,6 +9,7 @@ import pytest
 from playwright.sync_api import Browser, Page, expect
 from tests.conftest import Served
 from tests.ui.conftest import LONGEST_WAIT
+from tests.ui.test_barriers import VIEWS
 from tests.ui.test_journeys import field, figure, saved, section
 
 from ranura.api.importing import Imports
@@ -372,19 +373,7 @@ def test_a_shops_file_comes_in_and_is_taken_back(open_page: Callable[..., Page],
     expect(page.get_by_role("banner")).to_contain_text("Lanternfish Workshop")
 
 
-SCREENS = [
-    ("/drawer", "drawer", None),
-    ("/drawer/straight-12.7", "bit-open", None),
-    ("/drawer", "drawer", "add-bit"),
-    ("/drawer", "drawer", "panel-which"),
-    ("/drawer", "drawer", "panel-buy"),
-    ("/bench", "bench", "measure-plunge-two"),
-    ("/rules", "rules-page", None),
-    ("/files", "files", None),
-]
-
-
-@pytest.mark.parametrize(("path", "wait", "opened"), SCREENS)
+@pytest.mark.parametrize(("path", "wait", "opened"), VIEWS)
 def test_nothing_is_cut_off_on_a_phone(open_page: Callable[..., Page], path, wait, opened):
     page = open_page(path, width=390, height=844, wait=wait)
     if opened:
