@@ -306,3 +306,39 @@ def test_what_is_to_be_measured_leads_to_its_field(page: Page, shop: Served):
     page.get_by_test_id("save-piece").click()
     page.get_by_test_id("type-in-thickness-unmeasured").click()
     expect(page.get_by_role("dialog")).to_contain_text("Change Wing case side")
+
+
+def test_what_one_window_types_is_its_own_until_it_is_closed(page: Page, shop: Served, store):
+    """Two windows of one browser share what waits; only who typed it sends it, and who is left after it is closed."""
+    held = []
+    page.route(
+        "**/api/cuts/shelf-dado-212", lambda route: held.append(route) if route.request.method == "PUT" else route.continue_()
+    )
+    field(page, "depth").fill("7")
+    expect(page.get_by_test_id("saving")).to_have_text("Saving …")
+    other = page.context.new_page()
+    other.goto(f"{shop.url}/jobs/little-harbour/cuts/shelf-dado-212")
+    expect(field(other, "depth")).to_have_value("6")
+    other.goto(f"{shop.url}/drawer")
+    expect(other.get_by_test_id("drawer")).to_be_visible()
+    other.wait_for_timeout(1_000)
+    assert kept_depth(store) == "6"
+    page.close(run_before_unload=False)
+    other.goto(f"{shop.url}/jobs/little-harbour/cuts/shelf-dado-212")
+    expect(field(other, "depth")).to_have_value("7")
+    saved(other)
+    assert kept_depth(store) == "7"
+
+
+def test_notes_that_could_not_be_kept_are_tried_again(open_page: Callable[..., Page], shop: Served, store):
+    page = open_page("/jobs/little-harbour/page", wait="job-page")
+    shop.app.state.store = _Down()
+    page.get_by_test_id("job-notes").fill("Glue on Friday")
+    expect(page.get_by_test_id("job-page")).to_contain_text("database does not answer")
+    page.get_by_role("link", name="Drawer").click()
+    shop.app.state.store = store
+    page.get_by_role("link", name="Jobs").click()
+    page.goto(f"{shop.url}/jobs/little-harbour/page")
+    expect(page.get_by_test_id("job-notes")).to_have_value("Glue on Friday")
+    expect(page.get_by_test_id("job-page")).to_contain_text("Kept")
+    assert httpx2.get(f"{shop.url}/api/jobs/little-harbour").json()["notes"] == "Glue on Friday"

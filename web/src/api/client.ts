@@ -1,5 +1,6 @@
 /** The one way to the server: a client typed by the generated description, and errors in one form. */
 import createClient, { type MaybeOptionalInit } from "openapi-fetch";
+import { store, stored } from "../app/stored";
 import type { components, paths } from "./generated/schema";
 
 type Schemas = components["schemas"];
@@ -90,8 +91,11 @@ export type Outcome<T> =
 export const NO_SERVER =
   "Ranura's server does not answer. It was stopped or is starting; this page keeps trying.";
 
-/** How this window names itself when it writes, so that it need not read again what it has written. */
-export const WINDOW = Math.random().toString(36).slice(2);
+const NAMED = "ranura-window";
+
+/** How this window names itself, also after a reload: it need not read again what it has written, and what it left is its own. */
+export const WINDOW = stored("visit", NAMED, Math.random().toString(36).slice(2));
+store("visit", NAMED, WINDOW);
 
 const client = createClient<paths>({ baseUrl: "/", headers: { "Ranura-Window": WINDOW } });
 

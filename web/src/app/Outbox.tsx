@@ -2,7 +2,7 @@
 import { useEffect } from "react";
 import { useRefresh } from "../api/queries";
 import { editors } from "../board/editors";
-import { sendUnsaved } from "../board/unsaved";
+import { sayOpen, sendUnsaved } from "../board/unsaved";
 
 const EVERY_MS = 5_000;
 
@@ -12,6 +12,7 @@ export function Outbox() {
     const send = async () => {
       if (await sendUnsaved((id) => editors.has(id))) await refresh();
     };
+    sayOpen();
     void send();
     const timer = setInterval(() => void send(), EVERY_MS);
     return () => clearInterval(timer);

@@ -17,7 +17,7 @@ import { partsOf } from "../forms/filling";
 import { useStable } from "../ui/stable";
 import { CutEditor } from "./editor";
 import { editors, leave, leftAs, pending } from "./editors";
-import { keepUnsaved, unsavedOf } from "./unsaved";
+import { keepUnsaved, takeOver, unsavedElsewhere, unsavedHere } from "./unsaved";
 
 interface Opened {
   shop: ShopView;
@@ -89,11 +89,17 @@ export function useOpenCut({ shop, item, cut, jobId }: Opened): CutEditor | null
     editors.set(id, made);
     setEditor(made);
     const waiting = pending.get(id);
-    const unsaved = unsavedOf(id);
+    const unsaved = unsavedHere(id);
     if (waiting) {
       pending.delete(id);
       made.restore(waiting, leftAs(id));
     } else if (unsaved) made.resume(unsaved.cut, unsaved.version);
+    else
+      void unsavedElsewhere(id).then((left) => {
+        if (!left || editors.get(id) !== made || made.hasUnsaved) return;
+        takeOver(left);
+        made.resume(left.cut, left.version);
+      });
     return () => {
       made.close();
       editors.delete(id);
