@@ -301,4 +301,25 @@ describe("editing a cut", () => {
     await settle(2000);
     expect(deps.save).toHaveBeenLastCalledWith(cut("8"), 7);
   });
+
+  it("saves what waited over the version that it was typed over, not over what came since", async () => {
+    const { deps } = editor();
+    const made = new CutEditor({ cut: cut("5"), version: 7 }, deps);
+    made.resume(cut("9"), 3);
+    await settle(2000);
+    expect(deps.save).toHaveBeenCalledWith(cut("9"), 3);
+    const later = new CutEditor({ cut: cut("5"), version: 7 }, deps);
+    later.resume(cut("8"), 9);
+    await settle(2000);
+    expect(deps.save).toHaveBeenLastCalledWith(cut("8"), 7);
+  });
+
+  it("takes no older state for news", async () => {
+    const { made } = editor();
+    made.edit({ depth: text("7") });
+    await settle(2000);
+    made.meet({ cut: cut("6"), version: 1 });
+    await settle(2000);
+    expect(made.snapshot()).toMatchObject({ draft: cut("7"), saving: "saved" });
+  });
 });

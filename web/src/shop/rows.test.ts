@@ -56,7 +56,7 @@ describe("rows of the drawer", () => {
 
   it("leads by arrows to every bit, whatever is drawn of them", () => {
     const bits = Array.from({ length: 37 }, (_, place) => bit(`b${place}`, place % 2 ? "edges" : "channels"));
-    const rows = rowsOf(bits, 600, null);
+    const rows = rowsOf(bits, 300, null);
     const order = rows.flatMap((row) => (row.what === "bits" ? row.bits.map((each) => each.id) : []));
     const walked = [order[0] as string];
     for (let next = nextBit(rows, order[0] as string, "ArrowRight"); next; ) {
@@ -70,6 +70,10 @@ describe("rows of the drawer", () => {
     const down = nextBit(rows, order[0] as string, "ArrowDown");
     expect(down?.row).toBeGreaterThan(rows.findIndex((row) => row.what === "bits"));
     expect(nextBit(rows, down?.id as string, "ArrowUp")?.id).toBe(order[0]);
+    const hung = rows.flatMap((row, at) => (row.what === "bits" ? [at] : []));
+    const third = nextBit(rows, down?.id as string, "ArrowDown");
+    expect([down?.row, third?.row]).toEqual(hung.slice(1, 3));
+    expect(nextBit(rows, third?.id as string, "ArrowUp")?.row).toBe(down?.row);
     expect(nextBit(rows, "none", "ArrowRight")).toBeNull();
     expect(nextBit(rows, order[0] as string, "x")).toBeNull();
   });
