@@ -80,6 +80,43 @@ def test_settings_that_are_left_out_stay_as_they_are_now(client):
     assert (shop["unit"], shop["rules"]["climb"]) == ("in", "start")
 
 
+def test_two_readers_each_have_their_unit_and_files_have_the_shops(client):
+    inches = {"Ranura-Unit": "in"}
+    assert [client.get("/api/shop", headers=of).json()["unit"] for of in ({}, inches, {"Ranura-Unit": "ell"})] == [
+        "mm",
+        "in",
+        "mm",
+    ]
+    sums = [client.post("/api/quick", json={"text": "2 + 1"}, headers=of).json()["answer"] for of in ({}, inches)]
+    assert [each["copy"]["metric"] for each in sums] == ["3 mm", "76.2 mm"]
+    texts = {"name": "Of an inch reader", "profile": "straight", "diameter": "1/2", "shank": "1/2", "cutting_length": "1"}
+    kept = client.post("/api/bits", json={"texts": texts}, headers=inches).json()
+    found = client.get("/api/bits/find", params={"q": "12.7"}).json()
+    assert kept["id"] in found
+    assert client.get("/api/bits/find", params={"q": ".5"}, headers=inches).json().count(kept["id"]) == 1
+    table = "name,profile,diameter,shank,cutting_length\nFrom a file,straight,12,12,40\n"
+    begun = client.post("/api/imports", json={"kind": "bits", "text": table}, headers=inches).json()
+    finished(client, client.post(f"/api/imports/{finished(client, begun)['id']}/keep").json(), "kept")
+    assert [each.diameter for each in client.app.state.saved_shop.current().bits if each.name == "From a file"] == [12.0]
+    changed = client.put("/api/shop/settings", json={"unit": "in"}, headers={"Ranura-Unit": "mm"}).json()
+    assert (changed["unit"], changed["own_unit"]) == ("mm", "in")
+
+
+def test_what_is_known_of_a_shop_is_known_for_readers_of_both_units(client):
+    """Nothing is planned anew because somebody else reads in another unit."""
+    job = client.get("/api/jobs").json()[0]["id"]
+    client.get(f"/api/jobs/{job}")
+    planned = []
+    of = Planning.plan
+    try:
+        Planning.plan = lambda *a, **k: planned.append(a) or of(*a, **k)
+        client.get(f"/api/jobs/{job}", headers={"Ranura-Unit": "in"})
+        client.get(f"/api/jobs/{job}")
+    finally:
+        Planning.plan = of
+    assert planned == []
+
+
 def test_a_list_that_was_begun_for_one_shop_is_not_read_for_the_next():
     """While a cut is planned for the old shop, another thread asks for the same cut in the new one."""
     cut = SHELF_DADOES[0][2]

@@ -286,7 +286,7 @@ def test_inches_are_written_as_fine_as_the_shop_reads_them_with_what_they_are_of
         read_so[inches] = (str(setback.shown.inch), str(setback.shown.metric))
     assert read_so == {
         "1/64": ("2 45/64 in", "68.65 mm"),
-        "1/32": ("2 11/16 in (−0.39 mm)", "68.65 mm"),
-        "1/16": ("2 11/16 in (−0.39 mm)", "68.65 mm"),
+        "1/32": ("2 11/16 in (half a mark over)", "68.65 mm"),
+        "1/16": ("2 11/16 in (a quarter mark over)", "68.65 mm"),
     }
     assert inch_parts() == 64, "a plan leaves no trace"

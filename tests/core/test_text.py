@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from ranura.core.shop.house_rules import SCHOOLS, HouseRules, school_values
 from ranura.core.text.figures import show
 from ranura.core.text.lengths_format import SHOWN_ERROR
-from ranura.core.text.writing import length_reading, write
+from ranura.core.text.writing import inches_to, length_reading, write
 
 
 @pytest.mark.parametrize(
@@ -19,7 +19,8 @@ from ranura.core.text.writing import length_reading, write
         ("{x:len}", {"x": 65.475}, "65.5 mm", "2 37/64 in"),
         ("{x:fine}", {"x": 65.475}, "65.48 mm", "2 37/64 in"),
         ("{x:len}", {"x": 1265.475 - 1200}, "65.5 mm", "2 37/64 in"),
-        ("{x:len}", {"x": 6.0}, "6 mm", "15/64 in (−0.05 mm)"),
+        ("{x:len}", {"x": 6.0}, "6 mm", "15/64 in (a hair over)"),
+        ("{x:fine}", {"x": 6.0}, "6 mm", "15/64 in (0.05 mm over)"),
         ("{x:short}", {"x": 6.0}, "6 mm", "15/64 in"),
         ("{x:rough}", {"x": 504.8}, "505 mm", "19 7/8 in"),
         ("{x:mm}", {"x": 12.7}, "12.7 mm", "12.7 mm"),
@@ -41,19 +42,31 @@ def test_a_missing_fact_is_an_error_and_not_a_hole():
         write("{x:len}", x="wide")
 
 
-@given(st.floats(0, 3000))
-def test_the_error_of_a_fraction_shows_only_when_it_matters(mm):
-    reading = length_reading(mm, step=0.05, system="inch")
+_SHARES = {"a hair": (0, 0.1875), "a quarter mark": (0.1875, 0.375), "half a mark": (0.375, 0.5)}
+"""From and to which share of the way to the next mark a length is said to lie past one."""
+
+
+@given(st.floats(0, 3000), st.sampled_from([16, 32, 64]))
+def test_what_is_left_of_a_fraction_shows_only_when_it_matters(mm, parts):
+    with inches_to(parts):
+        reading = length_reading(mm, step=0.05, system="inch")
+        worked = length_reading(mm, step=0.01, system="inch")
     whole, _, rest = reading.number.rpartition(" ")
     above, _, below = rest.partition("/")
     value = (float(whole) if whole else 0.0) + (int(above) / int(below) if below else float(above))
-    error = value * 25.4 - mm
-    assert abs(error) <= 25.4 / 128 + 1e-6
-    if abs(error) > SHOWN_ERROR + 1e-6:
+    over = mm - value * 25.4
+    assert abs(over) <= 25.4 / parts / 2 + 1e-6
+    if abs(over) > SHOWN_ERROR + 1e-6:
         assert reading.error is not None
-        assert float(reading.error.removesuffix(" mm").replace("−", "-")) == pytest.approx(error, abs=0.006)
-    elif abs(error) < SHOWN_ERROR - 1e-6:
+        assert worked.error is not None
+        share, _, side = reading.error.rpartition(" ")
+        low, high = _SHARES[share]
+        assert (side, low - 1e-6 <= abs(over) * parts / 25.4 <= high + 1e-6) == ("over" if over > 0 else "under", True)
+        assert worked.error.endswith(f" mm {side}")
+        assert abs(float(worked.error.split()[0]) - abs(over)) < 0.006
+    elif abs(over) < SHOWN_ERROR - 1e-6:
         assert reading.error is None
+        assert worked.error is None
 
 
 def test_feed_is_read_in_feet_by_inch_readers():

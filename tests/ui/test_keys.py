@@ -145,3 +145,23 @@ def test_on_small_screens_what_is_needed_is_within_reach(open_page: Callable[...
     assert cut["x"] + min(cut["width"], 60) <= width
     page.get_by_label("Keys").click()
     expect(page.get_by_test_id("shortcuts")).to_be_visible()
+
+
+def test_who_reads_in_inches_turns_nobody_elses_page(open_page: Callable[..., Page]):
+    own, other = open_page(), open_page()
+    second = own.context.new_page()
+    second.goto(own.url)
+    own.get_by_test_id("unit-in").click()
+    expect(own.locator('[data-testid="sentence"]')).to_contain_text("in")
+    expect(second.get_by_test_id("unit-in")).to_have_attribute("aria-pressed", "true")
+    other.reload()
+    expect(other.get_by_test_id("unit-mm")).to_have_attribute("aria-pressed", "true")
+    own.reload()
+    expect(own.get_by_test_id("unit-in")).to_have_attribute("aria-pressed", "true")
+    expect(own.get_by_role("button", name="Nothing to undo")).to_be_visible()
+    own.get_by_role("link", name="House rules").click()
+    own.get_by_test_id("own-unit-in").click()
+    other.reload()
+    expect(other.get_by_test_id("unit-in")).to_have_attribute("aria-pressed", "true")
+    own.keyboard.press("Control+z")
+    expect(own.get_by_test_id("own-unit-mm")).to_have_attribute("aria-pressed", "true")

@@ -288,7 +288,7 @@ def test_how_fine_inches_are_written_moves_what_an_inch_reader_sees(open_page: C
     page.get_by_test_id("rules-keep").click()
     page.get_by_role("link", name="Cuts", exact=True).click()
     page.get_by_test_id("unit-in").click()
-    expect(section(page, "guide")).to_contain_text("2 11/16 in −0.39 mm")
+    expect(section(page, "guide")).to_contain_text("2 11/16 in half a mark over")
 
 
 def test_a_rule_that_is_a_length_takes_a_reading_too(open_page: Callable[..., Page]):

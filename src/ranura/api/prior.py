@@ -72,7 +72,7 @@ class PriorCuts:
         """What is remembered of a shop as it is kept now, for a caller to read and fill, whatever others ask meanwhile."""
         with self._lock:
             # One that was read again and is the same changes nothing.
-            if (self._shop is not shop and self._shop != shop) or len(self._left) > _MOST:
+            if self._shop is None or not self._shop.same_apart_from_unit(shop) or len(self._left) > _MOST:
                 self._left, self._fresh = {}, {}
             self._shop = shop
             if self._read_at != self._store.writes:

@@ -11,7 +11,7 @@ from pydantic import BaseModel, TypeAdapter, ValidationError
 from sqlalchemy.exc import DataError, IntegrityError
 from starlette.exceptions import HTTPException
 
-from ranura.api.saved_shop import ChangedElsewhereError
+from ranura.api.saved_shop import ChangedElsewhereError, unit_of
 from ranura.api.views import NewerCut, newer_cut
 from ranura.calc.fields import Refused
 from ranura.calc.registry import Problem, first_problem, problem_of
@@ -116,7 +116,7 @@ def _form_of(request: Request, error: RequestValidationError) -> Form | None:
         given: Any = state.cut_requests.of(PlanAsked).model_validate(error.body, context=LENIENT)
     except ValidationError:
         return None
-    shop: Shop = state.saved_shop.known
+    shop: Shop = state.saved_shop.read_in(unit_of(request))
     form: Form = state.planning.form(given.cut, given.piece, shop.rules, shop.unit)
     return form
 

@@ -42,6 +42,7 @@ class SavedShop:
         self._store = store
         self._shop_id = shop_id
         self._shop: Shop | None = None
+        self._read: tuple[Shop, Shop] | None = None
         self._lock = threading.Lock()
 
     def current(self) -> Shop:
@@ -54,6 +55,15 @@ class SavedShop:
                 with self._store.session() as session:
                     self._shop = repository.load_shop(session, self._shop_id)
             return self._shop
+
+    def read_in(self, unit: Unit | None) -> Shop:
+        """The shop for who reads and types in that unit, None is its own: one value for as long as nothing changes."""
+        kept, read = self.current(), self._read
+        if unit is None or unit == kept.unit:
+            return kept
+        if read is None or read[0] is not kept:
+            read = self._read = (kept, replace(kept, unit=unit))
+        return read[1]
 
     @property
     def known(self) -> Shop | None:
@@ -191,8 +201,17 @@ async def _saved_shop(request: Request) -> SavedShop:
     return saved_shop
 
 
-async def _shop(saved_shop: Annotated[SavedShop, Depends(_saved_shop)]) -> Shop:
-    return saved_shop.current()
+_UNITS: tuple[Unit, ...] = ("mm", "in")
+
+
+async def _shop(request: Request, saved_shop: Annotated[SavedShop, Depends(_saved_shop)]) -> Shop:
+    return saved_shop.read_in(unit_of(request))
+
+
+def unit_of(request: Request) -> Unit | None:
+    """The unit that the reader has chosen, as the page says it with every request; None where it says none."""
+    said = request.headers.get("ranura-unit")
+    return next((unit for unit in _UNITS if unit == said), None)
 
 
 async def _planning(request: Request) -> Planning:
@@ -205,4 +224,4 @@ ThePlanning = Annotated[Planning, Depends(_planning)]
 TheStore = Annotated[Store, Depends(_store)]
 TheSavedShop = Annotated[SavedShop, Depends(_saved_shop)]
 TheShop = Annotated[Shop, Depends(_shop)]
-"""The current shop: the one dependency every route that reads or writes for a shop uses."""
+"""The current shop, in the unit of whoever asks: the one dependency every route that reads or writes for a shop uses."""

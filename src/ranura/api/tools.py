@@ -140,18 +140,16 @@ def get_bit(bit_id: str, shop: TheShop, store: TheStore) -> BitDetail:
 
 
 @router.post("/bits", status_code=201)
-def add_bit(asked: BitTexts, saved_shop: TheSavedShop) -> BitTile:
+def add_bit(asked: BitTexts, saved_shop: TheSavedShop, shop: TheShop) -> BitTile:
     """A new bit at the end of the drawer."""
-    shop = saved_shop.current()
     made = bit_from_texts(asked.texts, id=uuid4().hex, unit=shop.unit)
-    shop = saved_shop.add("bits", [made])
-    return tile(made, marks(shop).get(made.id, ()))
+    return tile(made, marks(saved_shop.add("bits", [made])).get(made.id, ()))
 
 
 @router.put("/bits/{bit_id}")
-def save_bit(bit_id: str, asked: BitTexts, saved_shop: TheSavedShop) -> BitTile:
+def save_bit(bit_id: str, asked: BitTexts, saved_shop: TheSavedShop, shop: TheShop) -> BitTile:
     """Keeps a change to a bit; every plan follows."""
-    typed = bit_from_texts(asked.texts, id=bit_id, unit=saved_shop.current().unit)
+    typed = bit_from_texts(asked.texts, id=bit_id, unit=shop.unit)
     made = saved_shop.edit("bits", Bit, bit_id, lambda bit: replace(typed, archived=bit.archived), version=asked.version)
     return tile(made, marks(saved_shop.current()).get(made.id, ()))
 
@@ -179,17 +177,17 @@ def list_routers(shop: TheShop) -> tuple[RouterView, ...]:
 
 
 @router.post("/routers", status_code=201)
-def add_router(asked: RouterTexts, saved_shop: TheSavedShop) -> RouterView:
+def add_router(asked: RouterTexts, saved_shop: TheSavedShop, shop: TheShop) -> RouterView:
     """A new router on the bench."""
-    made = router_from_texts(asked.texts, asked.bases, id=uuid4().hex, unit=saved_shop.current().unit)
+    made = router_from_texts(asked.texts, asked.bases, id=uuid4().hex, unit=shop.unit)
     saved_shop.add("routers", [made])
     return router_view(made)
 
 
 @router.put("/routers/{router_id}")
-def save_router(router_id: str, asked: RouterTexts, saved_shop: TheSavedShop) -> RouterView:
+def save_router(router_id: str, asked: RouterTexts, saved_shop: TheSavedShop, shop: TheShop) -> RouterView:
     """Keeps a change to a router; every plan follows."""
-    typed = router_from_texts(asked.texts, asked.bases, id=router_id, unit=saved_shop.current().unit)
+    typed = router_from_texts(asked.texts, asked.bases, id=router_id, unit=shop.unit)
     made = saved_shop.edit(
         "routers", Router, router_id, lambda kept: replace(typed, archived=kept.archived), version=asked.version
     )
@@ -230,17 +228,16 @@ def list_things(shop: TheShop) -> tuple[ItemView, ...]:
 
 
 @router.post("/things", status_code=201)
-def add_thing(asked: ItemTexts, saved_shop: TheSavedShop) -> ItemView:
+def add_thing(asked: ItemTexts, saved_shop: TheSavedShop, shop: TheShop) -> ItemView:
     """A new guide, wood or delivery."""
-    shop = saved_shop.current()
     made = plain_item_from_texts(asked.kind, asked.texts, id=uuid4().hex, unit=shop.unit)
     return item_view(made, saved_shop.add(_shelf(asked.kind), [made]))
 
 
 @router.put("/things/{thing_id}")
-def save_thing(thing_id: str, asked: ItemTexts, saved_shop: TheSavedShop) -> ItemView:
+def save_thing(thing_id: str, asked: ItemTexts, saved_shop: TheSavedShop, shop: TheShop) -> ItemView:
     """Keeps a change to a guide, wood or delivery."""
-    made = plain_item_from_texts(asked.kind, asked.texts, id=thing_id, unit=saved_shop.current().unit)
+    made = plain_item_from_texts(asked.kind, asked.texts, id=thing_id, unit=shop.unit)
     saved_shop.edit(_shelf(asked.kind), PLAIN_KINDS[asked.kind], thing_id, lambda _: made, version=asked.version)
     return item_view(made, saved_shop.current())
 

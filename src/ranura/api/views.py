@@ -102,6 +102,9 @@ class ShopView:
     id: str
     name: str
     unit: Unit
+    """That of the reader."""
+    own_unit: Unit
+    """That of the shop: what a new reader begins with, and what bare numbers of files mean."""
     rules: HouseRules
     currency: str
     bit_count: int
@@ -163,7 +166,7 @@ class _Summaries:
         """The small section of a cut and how it stands; a stop where it cannot be planned (any more)."""
         of, known = self._now  # read once: another thread may go on to another shop while this one plans
         if of is not shop or len(known) > _MOST_SUMMARIES:
-            known = known if of == shop and len(known) <= _MOST_SUMMARIES else {}
+            known = known if of and of.same_apart_from_unit(shop) and len(known) <= _MOST_SUMMARIES else {}
             self._now = (shop, known)
         found = known.get((cut, piece, before))
         if found is None:
@@ -234,12 +237,13 @@ def job_card(line: JobLine) -> JobCard:
     )
 
 
-def shop_view(shop: Shop) -> ShopView:
-    """The shop with its choices."""
+def shop_view(shop: Shop, own_unit: Unit) -> ShopView:
+    """The shop with its choices, for a reader; `own_unit` is what it has itself."""
     return ShopView(
         id=shop.id,
         name=shop.name,
         unit=shop.unit,
+        own_unit=own_unit,
         rules=shop.rules,
         currency=shop.currency,
         bit_count=sum(not bit.archived for bit in shop.bits),

@@ -17,7 +17,7 @@ from ranura.core.text.errors import LengthError, QuickError
 from ranura.core.text.lengths import Unit, parse
 from ranura.core.text.writing import write
 
-_NUMBER = r"(?:\d+[ -]\d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?)"
+_NUMBER = r"(?:\d+[ -]\d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?|[.,]\d+)"
 _LENGTH = re.compile(rf"(?P<number>{_NUMBER})\s*(?P<unit>mm|cm|m\b|inches|inch|in\b|ft\b|\"|″|'|′|°)?", re.IGNORECASE)
 _TERM = re.compile(rf"\s*(?P<sign>[+\-−–*×x/:÷])?\s*{_LENGTH.pattern}\s*", re.IGNORECASE)
 _LONGEST = 200

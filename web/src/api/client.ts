@@ -1,5 +1,6 @@
 /** The one way to the server: a client typed by the generated description, and errors in one form. */
 import createClient, { type MaybeOptionalInit } from "openapi-fetch";
+import { reader } from "../app/reader";
 import { store, stored } from "../app/stored";
 import type { components, paths } from "./generated/schema";
 
@@ -98,6 +99,12 @@ export const WINDOW = stored("visit", NAMED, Math.random().toString(36).slice(2)
 store("visit", NAMED, WINDOW);
 
 const client = createClient<paths>({ baseUrl: "/", headers: { "Ranura-Window": WINDOW } });
+client.use({
+  onRequest: ({ request }) => {
+    const unit = reader.unit();
+    if (unit) request.headers.set("Ranura-Unit", unit);
+  },
+});
 
 type Method = "get" | "put" | "post" | "delete";
 type Path<M extends Method> = {

@@ -2,6 +2,7 @@
     listens and tells the others. */
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
+import { READER_UNIT } from "../app/reader";
 import { replanOpen } from "../board/editors";
 import { WINDOW } from "./client";
 
@@ -60,14 +61,26 @@ export function News() {
   const queries = useQueryClient();
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | null = null;
+    // What is being asked for the first time would else be taken as it was before.
+    const readAgain = () =>
+      queries
+        .cancelQueries()
+        .then(() => queries.invalidateQueries())
+        .then(replanOpen);
     const end = listen(() => {
       timer ??= setTimeout(() => {
         timer = null;
-        void queries.invalidateQueries().then(replanOpen);
+        void readAgain();
       }, TOGETHER_MS);
     });
+    // Another window of this browser reads in another unit now.
+    const chosen = (event: StorageEvent) => {
+      if (event.key === READER_UNIT) void readAgain();
+    };
+    window.addEventListener("storage", chosen);
     return () => {
       if (timer) clearTimeout(timer);
+      window.removeEventListener("storage", chosen);
       end();
     };
   }, [queries]);

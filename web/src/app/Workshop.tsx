@@ -104,7 +104,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
       case "redo":
         return void history.redo();
       case "unit":
-        return settings.changeUnit(unit === "mm" ? "in" : "mm");
+        return settings.readIn(unit === "mm" ? "in" : "mm");
       case "next-cut":
         return step(1);
       case "previous-cut":

@@ -177,7 +177,8 @@ async function asItIs(act: Exclude<Put, { do: "cut" }>): Promise<Outcome<AsItIs>
     case "settings": {
       const shop = await api.shop();
       if (shop.kind !== "ok") return shop;
-      return ok({ now: part(shop.data, act.was), save: () => api.saveSettings(act.to) });
+      const now = part({ ...shop.data, unit: shop.data.own_unit }, act.was);
+      return ok({ now, save: () => api.saveSettings(act.to) });
     }
     case "dial":
     case "router": {

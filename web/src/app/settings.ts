@@ -1,4 +1,4 @@
-/** Changing unit and house rules: seen at once, kept by the server, undone like any other change. */
+/** Changing the reader's unit, and the shop's own and its house rules: seen at once; what is the shop's is undone like any change. */
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 import {
@@ -13,6 +13,7 @@ import { useRefresh } from "../api/queries";
 import { problemOf } from "../ui/problems";
 import { changed } from "./acts";
 import { notifyOf } from "./notice";
+import { reader } from "./reader";
 import { history } from "./undo";
 
 export function useShopSettings(shop: ShopView) {
@@ -46,7 +47,13 @@ export function useShopSettings(shop: ShopView) {
 
   return {
     problem,
-    changeUnit: (unit: Unit) => void change("unit", { unit: shop.unit }, { unit }),
+    /** What this reader sees and types. */
+    readIn: (unit: Unit) => {
+      reader.choose(unit);
+      queries.setQueryData(["shop"], { ...shop, unit });
+      void refresh();
+    },
+    changeUnit: (unit: Unit) => void change("unit", { unit: shop.own_unit }, { unit }),
     changeRules: (part: Partial<HouseRules>) =>
       void change("house rules", { rules: shop.rules }, { rules: { ...shop.rules, ...part } }),
   };

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type DrawerView, type Problem, type ShopView, type StarterIn } from "../api/client";
 import { useRefresh } from "../api/queries";
+import { reader } from "../app/reader";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
@@ -48,6 +49,7 @@ export function FirstQuestions({ shop, onSkip }: Props) {
     if (!offered) return;
     const answer = await api.takeStarter(offered.to);
     if (answer.kind === "ok") {
+      reader.choose(null);
       await refresh();
       void navigate("/");
     } else setProblem(problemOf(answer));

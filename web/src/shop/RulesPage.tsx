@@ -14,6 +14,7 @@ import {
 import { useJobs, useReading, useRefresh, useRules, useShop } from "../api/queries";
 import { changed as madeOther } from "../app/acts";
 import { Place } from "../app/Place";
+import { useShopSettings } from "../app/settings";
 import { history } from "../app/undo";
 import { Waiting } from "../app/Waiting";
 import { useReadings } from "../instruments/target";
@@ -53,6 +54,7 @@ const NUMBERS = [
 
 function Changing({ shop, kept, jobs }: Props) {
   const { switchUnit } = usePlace(shop);
+  const settings = useShopSettings(shop);
   const queries = useQueryClient();
   const refresh = useRefresh();
   const typed = useKept<{ rules: HouseRules; numbers: Texts }>("rules", () => ({
@@ -120,6 +122,23 @@ function Changing({ shop, kept, jobs }: Props) {
               <h2 className="label mb-1">A channel across the grain is called</h2>
               <Word rules={rules} onPick={setRules} />
             </div>
+            <fieldset className="mb-4">
+              <legend className="label mb-1">Files without units are in, and new readers begin with</legend>
+              <div className="flex gap-2">
+                {(["mm", "in"] as const).map((each) => (
+                  <button
+                    key={each}
+                    type="button"
+                    aria-pressed={shop.own_unit === each}
+                    className={`button ${shop.own_unit === each ? "button-main" : ""}`}
+                    data-testid={`own-unit-${each}`}
+                    onClick={() => shop.own_unit !== each && settings.changeUnit(each)}
+                  >
+                    {each === "mm" ? "millimetres" : "inches"}
+                  </button>
+                ))}
+              </div>
+            </fieldset>
           </div>
           {NUMBERS.map((section) => (
             <section key={section.group} aria-label={section.title} className="mt-3">

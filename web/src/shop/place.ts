@@ -4,5 +4,5 @@ import { useShopSettings } from "../app/settings";
 
 export function usePlace(shop: ShopView) {
   const settings = useShopSettings(shop);
-  return { switchUnit: () => settings.changeUnit(shop.unit === "mm" ? "in" : "mm") };
+  return { switchUnit: () => settings.readIn(shop.unit === "mm" ? "in" : "mm") };
 }

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Protocol, TypeVar
 
 from ranura.core.board.materials import MATERIALS, Delivery, Material
@@ -34,7 +34,7 @@ class Shop:
     id: str
     name: str
     unit: Unit
-    """What a bare number means here."""
+    """What a bare number means."""
     routers: tuple[Router, ...]
     bits: tuple[Bit, ...]
     rules: HouseRules
@@ -47,6 +47,10 @@ class Shop:
     """The shapes of edges that were kept by name."""
     currency: str = "€"
     """Put behind prices."""
+
+    def same_apart_from_unit(self, other: Shop) -> bool:
+        """Whether every plan and list is the same for both, but for the unit that bare numbers are in."""
+        return self is other or self == (other if other.unit == self.unit else replace(other, unit=self.unit))
 
     def router(self, id: str, *, field: str | None = None) -> Router:
         """The router of an id. Raises `CutError` ("unknown-tool")."""

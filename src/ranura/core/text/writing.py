@@ -1,9 +1,9 @@
 """Sentences and readings in both systems of units, made once and dressed by screen and paper.
 
-A template names its facts in braces. The part after the colon says how a fact is written: `len` a length to set (0.05 mm,
-or 1/64 in with its error), `short` the same without the error, `fine` a length in a working (0.01 mm), `rough` one that need
-not be exact (1 mm, 1/8 in), `mm` always millimetres, `rpm` with thousands apart, `n` a plain number, `n1`, `n2` … with that
-many decimals, `pct` a share as a percentage.
+A template names its facts in braces. The part after the colon says how a fact is written: `len` a length to set (0.05 mm, or
+1/64 in with how far over or under that mark), `short` the same without, `fine` a length in a working (0.01 mm), `rough` one
+that need not be exact (1 mm, 1/8 in), `mm` always millimetres, `rpm` with thousands apart, `n` a plain number, `n1`, `n2` …
+with that many decimals, `pct` a share as a percentage.
 """
 
 from __future__ import annotations
@@ -32,7 +32,8 @@ class Text:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Reading:
-    """A number as a person reads it: the digits, the unit after them, and the error of a rounded fraction if it shows."""
+    """A number as a person reads it: the digits, the unit after them, and how far the length itself lies over or under a rounded
+    fraction, if it shows: in shares of a mark where it is set, in mm in a working."""
 
     number: str
     unit: str
@@ -84,7 +85,10 @@ def inch_parts() -> int:
 
 
 def length_reading(mm: float, *, step: float, system: System) -> Reading:
-    """A length rounded to `step` mm, or to the nearest part of an inch with its error where that shows."""
+    """A length rounded to `step` mm, or to the nearest part of an inch with what is left over where that shows.
+
+    >>> str(length_reading(37.0, step=SETTING_STEP, system="inch")), str(length_reading(37.0, step=WORKING_STEP, system="inch"))
+    ('1 29/64 in (a quarter mark over)', '1 29/64 in (0.09 mm over)')"""
     return _length_reading(mm, step, system, _parts.get())
 
 
@@ -93,8 +97,18 @@ def _length_reading(mm: float, step: float, system: System, parts: int) -> Readi
     if system == "metric":
         return Reading(number=lengths_format.mm_number(mm, step), unit="mm")
     number, error = lengths_format.inch_number(mm, parts)
-    shows = abs(error) > lengths_format.SHOWN_ERROR
-    return Reading(number=number, unit="in", error=f"{error:+.2f} mm".replace("-", "−") if shows else None)
+    if abs(error) <= lengths_format.SHOWN_ERROR:
+        return Reading(number=number, unit="in")
+    by = f"{abs(error):.2f} mm" if step == WORKING_STEP else _share(abs(error) * parts / float(lengths_format.MM_PER_INCH))
+    return Reading(number=number, unit="in", error=f"{by} {'over' if error < 0 else 'under'}")
+
+
+def _share(of_a_mark: float) -> str:
+    """What an eye sees between two marks of a rule; half a mark is the most there can be.
+
+    >>> [_share(share) for share in (0.06, 0.2, 0.37, 0.5)]
+    ['a hair', 'a quarter mark', 'a quarter mark', 'half a mark']"""
+    return "a hair" if of_a_mark < 0.1875 else "a quarter mark" if of_a_mark < 0.375 else "half a mark"
 
 
 def _rough_reading(mm: float, system: System) -> Reading:

@@ -14,7 +14,7 @@ from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.errors import LengthError
 from ranura.core.text.lengths import Unit, parse
 
-_LENGTH = r"(?P<number>\d+[ -]\d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?)\s*(?P<unit>mm|cm|in\b|inch(?:es)?|\"|″)?"
+_LENGTH = r"(?P<number>\d+[ -]\d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?|[.,]\d+)\s*(?P<unit>mm|cm|in\b|inch(?:es)?|\"|″)?"
 _PART = re.compile(rf"{_LENGTH}\s*(?P<shank>shank|shaft)?|(?P<word>[^\s,;]+)", re.IGNORECASE)
 _BETWEEN = re.compile(r"[\s\-,()°×]+")
 _NEAR = 0.03
