@@ -41,6 +41,16 @@ def test_with_the_menu_of_a_cut_open(open_page: Callable[..., Page]):
     no_barrier(page)
 
 
+def test_with_the_line_that_takes_anything(open_page: Callable[..., Page]):
+    page = open_page(CUT)
+    page.keyboard.press("k")
+    line = page.get_by_role("combobox", name="Find or add")
+    for typed, shown in (("da", "width x depth"), ("dado 18 x 6 sideways", "Not understood"), ("speed 12", "Enter copies it")):
+        line.fill(typed)
+        expect(page.get_by_test_id("palette-box")).to_contain_text(shown)
+        no_barrier(page)
+
+
 @pytest.mark.parametrize("typed", ["abc", "", "60"])
 def test_with_a_field_in_error_and_with_a_stop(open_page: Callable[..., Page], typed):
     page = open_page(CUT)

@@ -165,3 +165,62 @@ def test_who_reads_in_inches_turns_nobody_elses_page(open_page: Callable[..., Pa
     expect(other.get_by_test_id("unit-in")).to_have_attribute("aria-pressed", "true")
     own.keyboard.press("Control+z")
     expect(own.get_by_test_id("own-unit-mm")).to_have_attribute("aria-pressed", "true")
+
+
+def ask(page: Page, text: str):
+    page.keyboard.press("k")
+    line = page.get_by_role("combobox", name="Find or add, or work out")
+    expect(line).to_be_focused()
+    line.fill(text)
+    return line
+
+
+def test_a_cut_is_said_in_one_line(page: Page):
+    ask(page, "mortise 40 x 6 x 8 at 90,")
+    read = page.get_by_test_id("read-cut")
+    expect(read).to_contain_text("A mortise 40 mm × 6 mm, 8 mm deep, 90 mm from the left end and Distance from the edge")
+    expect(read).to_contain_text("No board is named")
+    page.keyboard.type(" 35 control")
+    expect(read).to_contain_text("35 mm from the near edge in Control cross.")
+    expect(read).to_contain_text("adds the mortise")
+    page.keyboard.press("Enter")
+    expect(page.get_by_test_id("sentence")).to_contain_text("in Control cross")
+    expect(field(page, "length")).to_have_value("40")
+    page.keyboard.press("Control+z")
+    expect(page.get_by_text("Removed things")).to_have_count(0)
+    expect(page.get_by_role("button", name="Mortise 90 mm")).to_have_count(0)
+
+
+def test_a_line_that_is_not_whole_goes_on_in_the_form(open_page: Callable[..., Page]):
+    open_page().context.close()
+    page = open_page()
+    page.keyboard.press("g")
+    page.get_by_test_id("drawer").wait_for()
+    ask(page, "rabbet 9.5 far edge emblem sideways")
+    expect(page.get_by_test_id("strange")).to_have_text("Not understood: sideways")
+    page.keyboard.press("Enter")
+    expect(page.get_by_test_id("cut-what")).to_have_value("rabbet")
+    expect(page.locator('[data-field="cut-size"]')).to_have_value("9.5")
+    page.locator('[data-field="cut-depth"]').fill("6")
+    page.keyboard.press("Enter")
+    expect(page.get_by_test_id("sentence")).to_contain_text("Emblem lid")
+
+
+def test_the_line_finds_everything_by_arrows(page: Page):
+    line = ask(page, "plunge")
+    options = page.get_by_role("option")
+    expect(options.first).to_have_attribute("aria-selected", "true")
+    page.keyboard.press("ArrowDown")
+    expect(options.nth(1)).to_have_attribute("aria-selected", "true")
+    page.keyboard.press("ArrowUp")
+    page.keyboard.press("Enter")
+    expect(page.locator("#plunge-two")).to_be_focused()
+    line = ask(page, "never climb")
+    page.keyboard.press("Enter")
+    expect(page.locator("#school-never")).to_be_focused()
+    line = ask(page, "zzzz")
+    expect(page.get_by_text("Nothing here is called that")).to_be_visible()
+    line.fill("da")
+    expect(page.get_by_text("width x depth at distance from the end")).to_be_visible()
+    page.keyboard.press("Tab")
+    expect(line).to_have_value("dado ")

@@ -329,7 +329,7 @@ def test_a_rule_says_what_it_moves_before_it_is_kept(open_page: Callable[..., Pa
 )
 def test_a_quick_sum_is_answered_with_its_working(page: Page, text, answer):
     page.keyboard.press("k")
-    page.get_by_test_id("palette-box").get_by_role("textbox").fill(text)
+    page.get_by_test_id("palette-box").get_by_role("combobox").fill(text)
     expect(page.get_by_test_id("quick-answer")).to_contain_text(answer)
 
 
@@ -342,7 +342,7 @@ def test_every_place_is_a_key_away_and_sums_are_answered_everywhere(open_page: C
     page.keyboard.press("g")
     expect(page.get_by_test_id("drawer")).to_be_visible()
     page.keyboard.press("k")
-    line = page.get_by_test_id("palette-box").get_by_role("textbox")
+    line = page.get_by_test_id("palette-box").get_by_role("combobox")
     line.fill("7/16 + 3.2mm")
     expect(page.get_by_test_id("quick-answer")).to_contain_text("14.31 mm")
     line.fill("bench")
@@ -352,9 +352,9 @@ def test_every_place_is_a_key_away_and_sums_are_answered_everywhere(open_page: C
 
 def test_a_half_typed_sum_is_completed_and_a_wrong_one_says_what_is_missing(page: Page):
     page.keyboard.press("k")
-    page.get_by_test_id("palette-box").get_by_role("textbox").fill("off")
+    page.get_by_test_id("palette-box").get_by_role("combobox").fill("off")
     expect(page.get_by_test_id("completions")).to_contain_text("offset")
-    page.get_by_test_id("palette-box").get_by_role("textbox").fill("offset 5/8")
+    page.get_by_test_id("palette-box").get_by_role("combobox").fill("offset 5/8")
     expect(page.get_by_test_id("quick-problem")).to_contain_text("also wants")
 
 

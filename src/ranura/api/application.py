@@ -24,6 +24,7 @@ from ranura.api import (
     job_files,
     jobs,
     news,
+    palette,
     plans,
     problems,
     profiles,
@@ -82,7 +83,22 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
     problems.install(app)
     app.add_middleware(GZipMiddleware, minimum_size=2_000, compresslevel=3)
     app.add_middleware(Door, names=settings.allow)
-    for part in (shop, rules, quick, tools, files, backups, instruments, choosing, profiles, calc, news, job_files, about):
+    for part in (
+        shop,
+        rules,
+        quick,
+        tools,
+        files,
+        backups,
+        instruments,
+        choosing,
+        profiles,
+        calc,
+        news,
+        job_files,
+        about,
+        palette,
+    ):
         app.include_router(part.router)
     for made in (jobs.ROUTES, plans.ROUTES, testcuts.ROUTES, forms.ROUTES):
         app.include_router(made.router(app.state.cut_requests))

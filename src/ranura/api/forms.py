@@ -15,7 +15,7 @@ from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.board.pieces import Piece
 from ranura.core.plan import Planning
 from ranura.core.shop.shop import Shop
-from ranura.core.text.forms import Change, Form, TypedLength
+from ranura.core.text.forms import Change, FieldValue, Form, PlacedClamp, TypedLength
 from ranura.requests.cuts import CutRequests, PlanAsked
 from ranura.requests.from_core import LENIENT, RequestModel
 from ranura.store import kept_jobs
@@ -85,5 +85,11 @@ def cut_from(change: Change) -> dict[str, Any]:
         inner = made
         for step in within:
             inner = inner.setdefault(step, {})
-        inner[last] = asdict(value) if isinstance(value, TypedLength) else value
+        inner[last] = _json(value)
     return made
+
+
+def _json(value: FieldValue | PlacedClamp) -> Any:
+    if isinstance(value, tuple):
+        return [_json(each) for each in value]
+    return asdict(value) if isinstance(value, TypedLength | PlacedClamp) else value

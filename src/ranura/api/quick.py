@@ -10,6 +10,7 @@ from pydantic import Field
 
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import TheShop
+from ranura.core import quick_refusals as refusals
 from ranura.core.quick import completions, quick
 from ranura.core.quick_sums import QuickAnswer, Sum
 from ranura.core.text.errors import CraftError
@@ -42,4 +43,6 @@ def ask(asked: QuickIn, shop: TheShop) -> QuickView:
     try:
         return QuickView(answer=quick(asked.text, shop), words=None, partial=False, completions=offered)
     except CraftError as wrong:
-        return QuickView(answer=None, words=wrong.message, partial=wrong.partial, completions=offered)
+        # A word that is no sum may be a name, or a cut.
+        words = None if wrong.code == refusals.UNKNOWN_SUM.code else wrong.message
+        return QuickView(answer=None, words=words, partial=wrong.partial, completions=offered)

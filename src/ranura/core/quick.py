@@ -14,11 +14,10 @@ from ranura.core.quick_sums import SUM_WORKS, SUMS, QuickAnswer, Sum, answered
 from ranura.core.shop.shop import Shop
 from ranura.core.text import length_refusals
 from ranura.core.text.errors import LengthError, QuickError
-from ranura.core.text.lengths import Unit, parse
+from ranura.core.text.lengths import NUMBER_IN_TEXT, Unit, parse
 from ranura.core.text.writing import write
 
-_NUMBER = r"(?:\d+[ -]\d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?|[.,]\d+)"
-_LENGTH = re.compile(rf"(?P<number>{_NUMBER})\s*(?P<unit>mm|cm|m\b|inches|inch|in\b|ft\b|\"|″|'|′|°)?", re.IGNORECASE)
+_LENGTH = re.compile(rf"(?P<number>{NUMBER_IN_TEXT})\s*(?P<unit>mm|cm|m\b|inches|inch|in\b|ft\b|\"|″|'|′|°)?", re.IGNORECASE)
 _TERM = re.compile(rf"\s*(?P<sign>[+\-−–*×x/:÷])?\s*{_LENGTH.pattern}\s*", re.IGNORECASE)
 _LONGEST = 200
 

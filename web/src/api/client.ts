@@ -58,6 +58,8 @@ export type RulesView = Schemas["RulesView"];
 export type DraftedRules = Schemas["DraftedRules"];
 export type Move = Schemas["RuleChange"];
 export type QuickView = Schemas["QuickView"];
+export type ReadCut = Schemas["ReadCut"];
+export type FoundThing = Schemas["Found"];
 export type ImportView = Schemas["ImportView"];
 export type RowView = Schemas["RowView"];
 export type ShopFileView = Schemas["ShopFileView"];
@@ -284,6 +286,9 @@ export const api = {
   removeProfile: (profile_id: string) =>
     remove("/api/profiles/{profile_id}", { params: { path: { profile_id } } }),
   quick: (text: string) => post("/api/quick", { body: { text } }),
+  line: (job_id: string, text: string, piece_id: string | null) =>
+    post("/api/jobs/{job_id}/line", { params: { path: { job_id } }, body: { text, piece_id } }),
+  find: (q: string) => get("/api/find", { params: { query: { q } } }),
   rules: () => get("/api/rules"),
   draftRules: (rules: HouseRules, numbers: Texts, job_id: string | null) =>
     post("/api/rules/draft", { body: { rules, numbers, job_id } }),

@@ -28,7 +28,7 @@ export default function Dialogs(props: Props) {
     case "shortcuts":
       return <Keys here="cut" onClose={props.onClose} />;
     case "palette":
-      return <Palette unit={props.unit} onClose={onClose} />;
+      return <Palette unit={props.unit} jobId={props.job.id} pieceId={props.pieceId} onClose={onClose} />;
     case "rules":
       return (
         <Rules

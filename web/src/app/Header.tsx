@@ -3,7 +3,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { type JobView, slipAddress, type Unit } from "../api/client";
 import { useCommand } from "./commands";
-import { KeysButton, Mark, Places, QuickSum, ThemeButton, UnitSwitch } from "./Place";
+import { Ask, KeysButton, Mark, Places, ThemeButton, UnitSwitch } from "./Place";
 import type { ShortcutName } from "./shortcuts";
 import { UndoButtons } from "./undo";
 
@@ -92,7 +92,7 @@ export function Header(props: Props) {
         {SAVING[saving]}
       </span>
       <UndoButtons />
-      <QuickSum onClick={() => onRun("palette")} />
+      <Ask onClick={() => onRun("palette")} />
       <UnitSwitch unit={unit} onSwitch={() => onRun("unit")} />
       <ThemeButton />
       <KeysButton onClick={() => onRun("help")} />

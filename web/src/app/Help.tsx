@@ -39,6 +39,8 @@ function Shown({ shop }: { shop: ShopView }) {
             {shown.map((each) => (
               <div
                 key={each.word}
+                id={each.word.replaceAll(" ", "-")}
+                tabIndex={-1}
                 className="grid gap-x-4 border-t border-rule py-1.5 sm:grid-cols-[11rem_1fr]"
               >
                 <dt className="font-semibold">{each.word}</dt>

@@ -1,11 +1,12 @@
 /** The frame of a place beside the cuts: the drawer, the bench, the house rules. */
-import { Calculator, Moon, Sun } from "lucide-react";
+import { Moon, Search, Sun } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
 import type { Unit } from "../api/client";
 import { runCommand } from "./commands";
 import { IconButton } from "./IconButton";
 import { Keys } from "./Keys";
+import { lastJob } from "./lastJob";
 import { PLACES } from "./places";
 import { isCovered, isTyping, shortcutFor } from "./shortcuts";
 import { useTheme } from "./theme";
@@ -98,18 +99,18 @@ export function ThemeButton() {
   );
 }
 
-/** The way to the line for quick sums: in words where there is room, as a sign elsewhere. */
-export function QuickSum({ onClick }: { onClick: () => void }) {
+/** The way to the line that takes anything: in words where there is room, as a sign elsewhere. */
+export function Ask({ onClick }: { onClick: () => void }) {
   return (
     <button
       type="button"
       className="button whitespace-nowrap max-lg:border-0 max-lg:bg-transparent max-lg:px-2"
-      aria-label="Quick sum"
+      aria-label="Find or add, or work out"
       onClick={onClick}
       data-testid="palette"
     >
-      <Calculator size={19} aria-hidden className="lg:hidden" />
-      <span className="max-lg:hidden">Quick sum</span>
+      <Search size={19} aria-hidden className="lg:hidden" />
+      <span className="max-lg:hidden">Find or add</span>
     </button>
   );
 }
@@ -120,6 +121,24 @@ export function KeysButton({ onClick }: { onClick: () => void }) {
       <span className="text-strong font-bold">?</span>
     </IconButton>
   );
+}
+
+/** Goes to the part of a place that the address names, as soon as it is there, and gives it the focus. */
+function useArrival() {
+  const part = decodeURIComponent(useLocation().hash.slice(1));
+  useEffect(() => {
+    if (!part) return;
+    const go = () => {
+      const found = document.getElementById(part);
+      found?.scrollIntoView({ block: "center" });
+      found?.focus({ preventScroll: true });
+      return found !== null;
+    };
+    if (go()) return;
+    const watching = new MutationObserver(() => go() && watching.disconnect());
+    watching.observe(document.body, { childList: true, subtree: true });
+    return () => watching.disconnect();
+  }, [part]);
 }
 
 interface Props {
@@ -135,6 +154,7 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
   const [asking, setAsking] = useState(false);
   const [keys, setKeys] = useState(false);
   useTitle(title);
+  useArrival();
   const here = title === "Drawer" ? "drawer" : "everywhere";
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -164,7 +184,7 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
         </span>
         <span className="ml-auto text-small text-ink-2 max-sm:hidden">{shopName}</span>
         <UndoButtons />
-        <QuickSum onClick={() => setAsking(true)} />
+        <Ask onClick={() => setAsking(true)} />
         <KeysButton onClick={() => setKeys(true)} />
         <span className="max-lg:ml-auto">
           <UnitSwitch unit={unit} onSwitch={onSwitch} />
@@ -177,7 +197,7 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
       {keys ? <Keys here={here} onClose={() => setKeys(false)} /> : null}
       {asking ? (
         <Suspense>
-          <Palette unit={unit} onClose={() => setAsking(false)} />
+          <Palette unit={unit} jobId={lastJob.id()} pieceId={null} onClose={() => setAsking(false)} />
         </Suspense>
       ) : null}
     </div>

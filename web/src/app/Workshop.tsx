@@ -1,5 +1,5 @@
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from "react";
-import { useNavigate, useParams } from "react-router";
+import { useLocation, useNavigate, useParams } from "react-router";
 import type { CutItem, HouseRules, JobView, PieceItem, ShopView, Unit } from "../api/client";
 import { useJob, useJobs, useShop } from "../api/queries";
 import { CutScreen } from "../board/CutScreen";
@@ -54,6 +54,7 @@ interface BenchProps {
 
 function Bench({ shop, job, jobs, cutId }: BenchProps) {
   const navigate = useNavigate();
+  const here = useLocation();
   const [dialog, setDialog] = useState<OpenDialog | null>(null);
   const [saving, setSaving] = useState<string>("saved");
   const [stopped, setStopped] = useState(false);
@@ -77,8 +78,8 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
 
   useEffect(() => {
     if (current && current.cut.id !== cutId)
-      void navigate(`/jobs/${job.id}/cuts/${current.cut.id}`, { replace: true });
-  }, [current, cutId, job.id, navigate]);
+      void navigate(`/jobs/${job.id}/cuts/${current.cut.id}`, { replace: true, state: here.state });
+  }, [current, cutId, job.id, navigate, here.state]);
 
   const named = current ? `${current.cut.name}, ${current.item.piece.name}` : null;
   useTitle(named ? `${named} · ${job.name}` : job.name);
@@ -139,6 +140,13 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
     }
   };
   useShortcuts(run, dialog === null);
+  // Another place sends here with something to go on with.
+  const wanted = (here.state as { open?: "cut" } | null)?.open;
+  useEffect(() => {
+    if (wanted !== "cut" || (current && current.cut.id !== cutId)) return;
+    setDialog({ what: "cut" });
+    void navigate(here.pathname, { replace: true });
+  }, [wanted, current, cutId, here.pathname, navigate]);
   useCommand("change-piece", () => current && setDialog({ what: "piece", item: current.item }));
 
   // Fetched while nobody waits for it, so that what is typed right after a key reaches the dialog it opened.

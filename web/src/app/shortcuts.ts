@@ -16,7 +16,7 @@ export const SHORTCUTS = [
   { name: "play", where: "cut", keys: "J", says: "in the dry run: run, or stand still" },
   { name: "tools", where: "cut", keys: "B", says: "see all bits and routers for this cut" },
   { name: "rules", where: "everywhere", keys: "H", says: "the schools of this shop" },
-  { name: "palette", where: "everywhere", keys: "K", says: "a quick sum" },
+  { name: "palette", where: "everywhere", keys: "K", says: "find anything, say a cut, work something out" },
   { name: "jobs", where: "everywhere", keys: "O", says: "all jobs" },
   { name: "cuts", where: "everywhere", keys: "C", says: "back to the cuts" },
   { name: "drawer", where: "everywhere", keys: "G", says: "the drawer" },

@@ -16,7 +16,7 @@ import { edited, valueAt } from "../forms/draft";
 import { FormBlank, keyOf } from "../forms/FormBlank";
 import { type Filling, placeOf } from "../forms/filling";
 import { Dialog } from "../ui/Dialog";
-import { Resumed, useKept } from "../ui/kept";
+import { keepTyped, Resumed, useKept } from "../ui/kept";
 import { problemOf } from "../ui/problems";
 import { inUnit } from "../ui/words";
 
@@ -44,7 +44,14 @@ interface Asked {
   typed: Change;
 }
 
-const capital = (text: string) => `${text[0]?.toUpperCase() ?? ""}${text.slice(1)}`;
+const keptAs = (jobId: string) => `cut of ${jobId}`;
+
+/** Has the dialog begin with a cut that was said elsewhere. */
+export const keepNewCut = (jobId: string, piece: string, key: string, draft: CutIn) =>
+  keepTyped<Asked>(keptAs(jobId), { piece, key, name: "", typing: { draft, aside: {} }, typed: {} });
+
+/** What a cut is called that nobody gave a name. */
+export const nameOf = ({ name }: { name: string }) => `${name[0]?.toUpperCase() ?? ""}${name.slice(1)}`;
 
 /** A new cut, with the lengths that were typed for another one where it has them too. */
 const begun = (start: Start, typed: Change): Typing => {
@@ -57,7 +64,7 @@ const begun = (start: Start, typed: Change): Typing => {
 /** A cut of one's own in a board of the job. */
 export function NewCut({ job, unit, pieceId, onClose, onSave }: Props) {
   const newest = job.pieces.find((piece) => piece.cuts.length === 0) ?? null;
-  const kept = useKept<Asked>(`cut of ${job.id}`, () => ({
+  const kept = useKept<Asked>(keptAs(job.id), () => ({
     piece: newest?.id ?? pieceId ?? "",
     key: null,
     name: "",
@@ -89,7 +96,7 @@ export function NewCut({ job, unit, pieceId, onClose, onSave }: Props) {
   };
   const save = async () => {
     if (!draft || !start) return;
-    const answer = await onSave(piece, name.trim() || capital(start.name), draft);
+    const answer = await onSave(piece, name.trim() || nameOf(start), draft);
     if (answer.kind === "ok") {
       kept.letGo();
       onClose();

@@ -17,6 +17,7 @@ import { added, type CutPlace, changed, removed } from "../app/acts";
 import { notifyOf } from "../app/notice";
 import { history } from "../app/undo";
 import { leave } from "../board/editors";
+import { useStable } from "../ui/stable";
 
 export type JobActions = ReturnType<typeof useJobActions>;
 
@@ -29,9 +30,24 @@ export function placeOfCut(job: JobView, id: string): CutPlace {
   return { piece: "", before: null };
 }
 
+/** Adds a cut to a board and opens it. */
+export function useAddCut(open: (cutId: string) => void) {
+  const refresh = useRefresh();
+  return useStable(async (pieceId: string, name: string, cut: CutIn) => {
+    const answer = await api.addCut(pieceId, name, cut);
+    if (answer.kind === "ok") {
+      await refresh();
+      history.push(added(`adding ${name}`, "cuts", answer.data.id));
+      open(answer.data.id);
+    }
+    return answer;
+  });
+}
+
 export function useJobActions(job: JobView, open: (cutId: string) => void) {
   const queries = useQueryClient();
   const refresh = useRefresh();
+  const addCut = useAddCut(open);
   return useMemo(() => {
     const show = (newer: JobView) => queries.setQueryData(["job", job.id], newer);
     const after = async <T>(what: string, asked: Promise<Outcome<T>>) => {
@@ -100,15 +116,7 @@ export function useJobActions(job: JobView, open: (cutId: string) => void) {
         const answer = await after(`removing ${item.piece.name}`, api.removePiece(item.id));
         if (answer.kind === "ok") history.push(removed(`removing ${item.piece.name}`, "pieces", item.id));
       },
-      async addCut(pieceId: string, name: string, cut: CutIn) {
-        const answer = await api.addCut(pieceId, name, cut);
-        if (answer.kind === "ok") {
-          await refresh();
-          history.push(added(`adding ${name}`, "cuts", answer.data.id));
-          open(answer.data.id);
-        }
-        return answer;
-      },
+      addCut,
       async copyCut(cut: CutItem) {
         const answer = await after(`copying ${cut.name}`, api.copyCut(cut.id));
         if (answer.kind !== "ok") return;
@@ -138,5 +146,5 @@ export function useJobActions(job: JobView, open: (cutId: string) => void) {
         if (answer.kind === "ok") history.push(removed(`removing ${cut.name}`, "cuts", cut.id));
       },
     };
-  }, [job, open, queries, refresh]);
+  }, [job, open, queries, refresh, addCut]);
 }

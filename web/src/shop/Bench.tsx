@@ -164,6 +164,8 @@ function Stand({ router, shop, hangs, onDial, onChange }: StandProps) {
       ref={stand}
       aria-label={router.name}
       className={`grid gap-x-6 gap-y-3 border border-rule bg-paper p-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,560px)] ${router.archived ? "opacity-60" : ""}`}
+      id={router.id}
+      tabIndex={-1}
       data-testid={`router-${router.id}`}
     >
       <div className="flex flex-col gap-1.5">

@@ -41,6 +41,7 @@ export function Schools({ group, shop, rules, onPick }: SchoolsProps) {
           <RadioGroup.Item
             key={school.value}
             value={school.value}
+            id={`school-${school.value}`}
             data-testid={`school-${school.value}`}
             className="mb-1 flex w-full gap-3 rounded border border-rule px-3 py-1.5 text-left data-[state=checked]:border-guide data-[state=checked]:bg-guide-soft/40"
           >

@@ -84,6 +84,7 @@ export function Things({ things, unit, shop, routers }: Props) {
                       type="button"
                       className="w-full py-1.5 text-left hover:bg-paper"
                       onClick={() => setOpen({ kind: thing.kind, of: thing })}
+                      id={thing.id}
                       data-testid={`thing-${thing.id}`}
                     >
                       <b className="block text-body font-semibold">

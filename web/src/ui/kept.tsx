@@ -15,6 +15,9 @@ export interface Kept<T> {
   resumed: boolean;
 }
 
+/** Puts something there as if it had been typed. */
+export const keepTyped = <T extends object>(name: string, value: T) => store("visit", PREFIX + name, value);
+
 export function useKept<T extends object>(name: string, begun: () => T): Kept<T> {
   const [resumed, setResumed] = useState(() => stored<T | null>("visit", PREFIX + name, null) !== null);
   const [value, setValue] = useState<T>(() => stored<T | null>("visit", PREFIX + name, null) ?? begun());

@@ -31,9 +31,9 @@ def answers(
     )
 
 
-def flip(label: str, field: FieldPath, now: str, other: str, *, says: str, after: str = "") -> ChoiceBlank:
+def flip(label: str, field: FieldPath, now: str, other: str, *, says: str, turned: str, after: str = "") -> ChoiceBlank:
     """A word of a sentence that a click turns into its other one."""
-    choices = (Answer(says=says, change={field: now}, chosen=True), Answer(says="", change={field: other}))
+    choices = (Answer(says=says, change={field: now}, chosen=True), Answer(says=turned, change={field: other}))
     return ChoiceBlank(label=label, choices=choices, flips=True, after=after)
 
 
@@ -52,9 +52,9 @@ def depth_by(by_part: bool) -> ChoiceBlank:
     return answers("Depth by", "leaf", by_part, ((False, "Depth as typed"), (True, "Set by the part")))
 
 
-def new_length(field: FieldPath, label: str) -> LengthBlank:
+def new_length(field: FieldPath, label: str, *, place: bool = False) -> LengthBlank:
     """A length that a new cut is asked for."""
-    return LengthBlank(field=field, label=label)
+    return LengthBlank(field=field, label=label, place=place)
 
 
 def nothing_typed(unit: Unit) -> TypedLength:

@@ -34,7 +34,7 @@ class PlacedClamp:
     at: float
 
 
-FieldValue = None | bool | int | float | str | TypedLength | tuple[str, ...] | tuple[PlacedClamp, ...]
+FieldValue = None | bool | int | float | str | TypedLength | tuple[str, ...] | tuple[TypedLength, ...] | tuple[PlacedClamp, ...]
 """What a field may hold. A composite is changed field by field."""
 Change = Mapping[FieldPath, FieldValue]
 """What an answer changes of a cut."""
@@ -52,6 +52,8 @@ class Answer:
     chosen: bool = False
     value: str = ""
     """What stands for it in the cut where a list of them is the answer."""
+    also: tuple[str, ...] = ()
+    """What it is called besides in a cut said in one line."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -83,6 +85,8 @@ class LengthBlank:
     """A sign that follows it closely."""
     remove: Change | None = None
     """What leaves it out."""
+    place: bool = False
+    """Whether it says where the cut lies, and no size of it."""
     takes: Literal["length"] = "length"
 
 
@@ -188,3 +192,5 @@ class Start:
     example: str
     cut: Change
     """What is known of it at once."""
+    also: tuple[str, ...] = ()
+    """What it is called besides in a cut said in one line."""

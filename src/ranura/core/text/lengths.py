@@ -19,6 +19,9 @@ from ranura.core.text.errors import LengthError, Refusal
 
 Unit = Literal["mm", "in"]
 
+NUMBER_IN_TEXT = r"\d+[ -]\d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?|[.,]\d+"
+"""A number of a length within a longer text, as a pattern: 8 1/2, 3/4, 12.7, .5."""
+
 LONGEST = Fraction(10_000)
 """No length is over 10 m."""
 

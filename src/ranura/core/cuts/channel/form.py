@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, End
 from ranura.core.cuts.channel.sentence import channel_word, end_of
@@ -85,9 +87,9 @@ def form(cut: ChannelCut, piece: Piece, rules: HouseRules, unit: Unit) -> Form:
         ),
         more=tuple(more),
         first=(
-            new_length("width", "Width"),
+            new_length("width", "Width") if cut.mate is None else new_length("mate.thickness", "Thickness of the part"),
             new_length("depth", "Depth"),
-            new_length("position", "Distance from the edge" if along else "Distance from the end"),
+            new_length("position", "Distance from the edge" if along else "Distance from the end", place=True),
             answers(
                 "Measured from",
                 "end",
@@ -132,7 +134,7 @@ def _sentence(cut: ChannelCut, piece: Piece, rules: HouseRules) -> tuple[Part, .
     parts += [
         LengthBlank(field="depth", label="Depth"),
         Phrase(text="deep as its part," if cut.leaf else "deep,"),
-        LengthBlank(field="position", label="Distance from the edge" if along else "Distance from the end"),
+        LengthBlank(field="position", label="Distance from the edge" if along else "Distance from the end", place=True),
         Phrase(text="from the"),
         flip(
             "Measure from the other side",
@@ -140,6 +142,7 @@ def _sentence(cut: ChannelCut, piece: Piece, rules: HouseRules) -> tuple[Part, .
             cut.end,
             _OTHER_END[_named(cut)],
             says=end_of(cut),
+            turned=end_of(replace(cut, end=_OTHER_END[_named(cut)])),
             after="," if stops or many or turned else "",
         ),
     ]
@@ -153,7 +156,7 @@ def _sentence(cut: ChannelCut, piece: Piece, rules: HouseRules) -> tuple[Part, .
     for place in range(len(cut.more)):
         others = {f"more.{i}": as_typed_before(each) for i, each in enumerate([*cut.more[:place], *cut.more[place + 1 :]])}
         gone: Change = {**others, f"more.{len(cut.more) - 1}": None}
-        parts += [Phrase(text="and at"), LengthBlank(field=f"more.{place}", label=f"Place {place + 2}", remove=gone)]
+        parts += [Phrase(text="and at"), LengthBlank(field=f"more.{place}", label=f"Place {place + 2}", remove=gone, place=True)]
     if many:
         comma = "," if turned else ""
         parts += [Phrase(text=f"{cut.count} times every"), LengthBlank(field="spacing", label="Spacing", after=comma)]
@@ -192,7 +195,7 @@ def _width(cut: ChannelCut, unit: Unit) -> ChoiceBlank:
         label="Width",
         choices=(
             Answer(says="Width as typed", change={"mate": None}, usual={"width": part}, chosen=cut.mate is None),
-            Answer(says="To fit a part", change={"width": None}, usual=fit, chosen=cut.mate is not None),
+            Answer(says="To fit a part", change={"width": None}, usual=fit, chosen=cut.mate is not None, also=("for a part",)),
         ),
     )
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
+
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.forms import FORMS, PocketForm
@@ -50,6 +52,9 @@ _LOOSE = (
     ("skin", "A skin is left"),
 )
 
+_ALSO: Mapping[PocketForm, tuple[str, ...]] = {"lap": ("half-lap", "tenon cheek"), "flatten": ("flattening",)}
+"""What they are called besides in a line."""
+
 
 def form(cut: PocketCut, piece: Piece, _: HouseRules, unit: Unit) -> Form:
     """What is asked of a pocket as it stands."""
@@ -91,7 +96,14 @@ def form(cut: PocketCut, piece: Piece, _: HouseRules, unit: Unit) -> Form:
 def starts(piece: Piece, _: HouseRules, unit: Unit) -> tuple[Start, ...]:
     """Every form, those that free a piece right through the board."""
     return tuple(
-        Start(key=form_, name=facts.choice, group="Pockets and circles", example="Hinges", cut=_new(form_, piece, unit))
+        Start(
+            key=form_,
+            name=facts.choice,
+            group="Pockets and circles",
+            example="Hinges",
+            cut=_new(form_, piece, unit),
+            also=_ALSO.get(form_, ()),
+        )
         for form_, facts in FORMS.items()
     )
 
@@ -129,7 +141,10 @@ def _first(cut: PocketCut, piece: Piece, unit: Unit) -> tuple[Blank, ...]:
         asked.append(new_length("depth", "Depth"))
     if facts.taken != "lanes":
         centre = "Centre from" if facts.round else "From"
-        asked += [new_length("from_left", f"{centre} the left end"), new_length("from_near", f"{centre} the near edge")]
+        asked += [
+            new_length("from_left", f"{centre} the left end", place=True),
+            new_length("from_near", f"{centre} the near edge", place=True),
+        ]
         asked.append(
             ChoiceBlank(
                 label="Goes",
@@ -137,7 +152,7 @@ def _first(cut: PocketCut, piece: Piece, unit: Unit) -> tuple[Blank, ...]:
                     Answer(
                         says="Leaves a floor", change={"through": False, "depth": nothing_typed(unit)}, chosen=not cut.through
                     ),
-                    Answer(says="Right through", change=_through(True, piece), chosen=cut.through),
+                    Answer(says="Right through", change=_through(True, piece), chosen=cut.through, also=("through",)),
                 ),
             )
         )
@@ -209,7 +224,7 @@ def _sentence(cut: PocketCut, piece: Piece) -> tuple[Part, ...]:
     comma = "," if opened or many else ""
     if along:
         parts += [
-            LengthBlank(field="from_left", label="Distance from the end"),
+            LengthBlank(field="from_left", label="Distance from the end", place=True),
             Phrase(text="from the"),
             _end(cut, "" if up else comma),
         ]
@@ -217,9 +232,17 @@ def _sentence(cut: PocketCut, piece: Piece) -> tuple[Part, ...]:
         other = "far" if cut.edge == "near" else "near"
         parts += [
             Phrase(text="and"),
-            LengthBlank(field="from_near", label="Distance from the edge"),
+            LengthBlank(field="from_near", label="Distance from the edge", place=True),
             Phrase(text="from the"),
-            flip("Measure from the other edge", "edge", cut.edge, other, says=f"{cut.edge} edge", after=comma),
+            flip(
+                "Measure from the other edge",
+                "edge",
+                cut.edge,
+                other,
+                says=f"{cut.edge} edge",
+                turned=f"{other} edge",
+                after=comma,
+            ),
         ]
     if opened:
         parts.append(Phrase(text=f"open at the {' and '.join(opened)} side{',' if many else ''}"))
@@ -246,4 +269,4 @@ def _lap(cut: PocketCut) -> list[Part]:
 
 def _end(cut: PocketCut, comma: str) -> ChoiceBlank:
     other = "right" if cut.end == "left" else "left"
-    return flip("Measure from the other side", "end", cut.end, other, says=f"{cut.end} end", after=comma)
+    return flip("Measure from the other side", "end", cut.end, other, says=f"{cut.end} end", turned=f"{other} end", after=comma)

@@ -12,9 +12,9 @@ from typing import Generic, TypeVar
 
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.errors import LengthError
-from ranura.core.text.lengths import Unit, parse
+from ranura.core.text.lengths import NUMBER_IN_TEXT, Unit, parse
 
-_LENGTH = r"(?P<number>\d+[ -]\d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?|[.,]\d+)\s*(?P<unit>mm|cm|in\b|inch(?:es)?|\"|″)?"
+_LENGTH = rf"(?P<number>{NUMBER_IN_TEXT})\s*(?P<unit>mm|cm|in\b|inch(?:es)?|\"|″)?"
 _PART = re.compile(rf"{_LENGTH}\s*(?P<shank>shank|shaft)?|(?P<word>[^\s,;]+)", re.IGNORECASE)
 _BETWEEN = re.compile(r"[\s\-,()°×]+")
 _NEAR = 0.03
