@@ -182,3 +182,35 @@ def test_an_empty_shop_is_offered_a_starter_and_takes_it(own):
     assert [bit["name"] for bit in taken["bits"]] == [bit["name"] for bit in offer["bits"]]
     assert own.get("/api/shop").json()["unit"] == "in"
     assert own.post("/api/starter", json={**asked, "owned": []}).status_code == 422
+
+
+def test_a_shop_that_has_nothing_begins_with_a_cut_and_assumed_tools(own):
+    begun = own.post("/api/begin", json={"unit": "in"}).json()
+    job = own.get(f"/api/jobs/{begun['job_id']}").json()
+    (cut,) = job["pieces"][0]["cuts"]
+    assert (cut["id"], cut["status"], cut["name"]) == (begun["cut_id"], "caution", "Dado")
+    assert own.get("/api/shop").json()["unit"] == "in"
+    assert own.post("/api/begin", json={"unit": "mm"}).json() == {"job_id": None, "cut_id": None}, "it stays as it is"
+    assert len(own.get("/api/jobs").json()) == 1
+    assert any("assumed" in [mark["code"] for mark in bit["marks"]] for bit in own.get("/api/bits").json()["bits"])
+
+
+def test_what_is_assumed_is_confirmed_changed_or_taken_out_one_by_one(own):
+    own.post("/api/begin", json={"unit": "mm"})
+    router, bit, *_ = own.get("/api/assumed").json()
+    assert (router["kind"], bit["kind"]) == ("routers", "bits")
+    body = {"kind": "bits", "id": bit["id"], "fields": ["diameter"]}
+    left = next(each for each in own.post("/api/assumed/confirm", json=body).json() if each["id"] == bit["id"])
+    assert {each["field"] for each in bit["figures"]} - {each["field"] for each in left["figures"]} == {"diameter"}
+    texts = own.get(f"/api/bits/{bit['id']}").json()["texts"]
+    own.put(f"/api/bits/{bit['id']}", json={"texts": {**texts, "cutting_length": "22"}})
+    now = next(each for each in own.get("/api/assumed").json() if each["id"] == bit["id"])
+    assert "cutting_length" not in {each["field"] for each in now["figures"]}
+    assert "shank" in {each["field"] for each in now["figures"]}
+    still = own.post("/api/assumed/confirm", json={"kind": "bits", "id": bit["id"], "fields": None}).json()
+    assert bit["id"] not in {each["id"] for each in still}
+    assert own.post("/api/assumed/confirm", json={"kind": "bits", "id": "nothing"}).status_code == 404
+    taken = own.post("/api/starter/take", json={"unit": "mm", "owned": ["trim"], "makes": []}).json()
+    assert [each["name"] for each in taken["bits"]].count(bit["name"]) == 1, "what was looked at stays, and stands once"
+    assert taken["routers"] == ["Trim router"]
+    assert own.get("/api/assumed").json() == []

@@ -69,6 +69,7 @@ VIEWS = [
     ("/jobs/little-harbour/page", "job-page", None),
     ("/removed", "removed", None),
     ("/help", "help", None),
+    ("/assumed", "assumed", None),
     ("/jobs/nothing", "gone", None),
     ("/drawer", "drawer", None),
     ("/drawer/straight-12.7", "bit-open", None),

@@ -50,10 +50,11 @@ def test_dialogs_begin_in_their_first_field_and_enter_sends_them(page: Page):
     expect(page.get_by_test_id("sentence")).to_contain_text("across Pantry shelf")
 
 
-@pytest.mark.parametrize("place", ["jobs", "drawer", "bench", "rules", "files", "removed", "help"])
+@pytest.mark.parametrize("place", ["jobs", "drawer", "bench", "rules", "files", "removed", "help", "assumed"])
 def test_every_place_has_its_keys_its_title_and_a_way_back(open_page: Callable[..., Page], place: str):
     page = open_page(f"/{place}", wait={"rules": "rules-page"}.get(place, place))
-    expect(page).to_have_title({"rules": "House rules", "removed": "Removed things"}.get(place, place.capitalize()) + " · Ranura")
+    titles = {"rules": "House rules", "removed": "Removed things", "assumed": "What is assumed"}
+    expect(page).to_have_title(f"{titles.get(place, place.capitalize())} · Ranura")
     page.keyboard.press("?")
     expect(page.get_by_test_id("shortcuts")).to_contain_text("back to the cuts")
     page.keyboard.press("Escape")

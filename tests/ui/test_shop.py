@@ -38,9 +38,10 @@ def empty(browser: Browser, store) -> Iterator[Page]:
     server = Served(store, places.BUILT_PAGE)
     server.app.state.saved_shop = SavedShop(store, shops.OWN_SHOP)
     server.app.state.imports = Imports(server.app.state.saved_shop)
-    page = browser.new_page(viewport={"width": 1280, "height": 800})
+    page = browser.new_page(viewport={"width": 1280, "height": 800}, locale="en-GB")
     page.set_default_timeout(LONGEST_WAIT)
     page.goto(server.url)
+    page.get_by_test_id("slip").first.wait_for()
     yield page
     page.close()
     server.close()
@@ -59,7 +60,20 @@ def read_position(page: Page, setting: str, rpm: int) -> None:
 
 def test_from_an_empty_shop_to_a_planned_dado(empty: Page):
     page = empty
+    # A cut at once, with tools that are assumed and say so.
+    expect(page.get_by_test_id("sentence")).to_contain_text("across Shelf side.")
+    expect(page.get_by_test_id("slip").first).to_contain_text("Nobody has said yet what is here")
+    expect(section(page, "depths")).to_contain_text("assumed: diameter 12 mm")
+    page.get_by_test_id("type-in-assumed-tools").click()
+    router = page.get_by_label("Plunge router", exact=True)
+    router.get_by_test_id("right-collets").click()
+    expect(router.get_by_test_id("right-collets")).to_have_count(0)
+    router.get_by_role("button", name="All of it is right").click()
+    expect(router).to_have_count(0)
+    page.get_by_label("Straight 6 mm", exact=True).get_by_role("button", name="I do not have it").click()
+    expect(page.get_by_label("Straight 6 mm", exact=True)).to_have_count(0)
     # Three questions, and a drawer to begin with.
+    page.get_by_role("button", name="Answer three questions").click()
     expect(page.get_by_test_id("first")).to_contain_text("What is in your shop?")
     for answer in ("mm", "trim", "plunge", "cases"):
         page.get_by_test_id(f"first-{answer}").click()
@@ -69,10 +83,10 @@ def test_from_an_empty_shop_to_a_planned_dado(empty: Page):
     expect(page.get_by_test_id("take-starter")).to_have_count(0), "other answers want another offer"
     page.get_by_test_id("first-table").click()
     page.get_by_test_id("take-starter").click()
-    expect(page.get_by_test_id("tools-are-in")).to_contain_text("2 routers and 7 bits are in.")
-    expect(page.get_by_label("Name of the job")).to_be_focused()
-    page.get_by_test_id("tools-are-in").get_by_role("link", name="Bench").click()
-    expect(page.get_by_test_id("bench")).to_contain_text("Plunge router")
+    expect(page.get_by_test_id("sentence")).to_contain_text("across Shelf side.")
+    expect(section(page, "tool")).not_to_contain_text("assumed")
+    page.get_by_role("link", name="Bench").click()
+    expect(page.get_by_test_id("bench")).to_contain_text("Trim router")
 
     # A table with three bad rows: one mended, two left out, then all kept at once.
     page.get_by_role("link", name="Files").click()
@@ -105,9 +119,9 @@ def test_from_an_empty_shop_to_a_planned_dado(empty: Page):
     expect(page.get_by_test_id("dial-2")).to_have_attribute("aria-valuetext", re.compile(r"1[56]\d\d0 rpm, measured"))
 
     # A job, a board, and the dado in it.
-    page.get_by_role("link", name="Cuts", exact=True).click()
-    page.get_by_label("Name of the job").fill("Pantry")
-    page.get_by_role("button", name="Start the job").click()
+    page.get_by_role("link", name="Jobs", exact=True).click()
+    page.get_by_test_id("new-job-name").fill("Pantry")
+    page.keyboard.press("Enter")
     page.get_by_test_id("empty").get_by_role("button").first.click()
     page.get_by_test_id("piece-name").fill("Side")
     for name, text in (("length", "600"), ("width", "300"), ("thickness", "18")):
@@ -288,7 +302,7 @@ def test_how_fine_inches_are_written_moves_what_an_inch_reader_sees(open_page: C
     page.get_by_test_id("rules-keep").click()
     page.get_by_role("link", name="Cuts", exact=True).click()
     page.get_by_test_id("unit-in").click()
-    expect(section(page, "guide")).to_contain_text("2 11/16 in half a mark over")
+    expect(section(page, "guide")).to_contain_text("2 11/16 in (half a mark over)")
 
 
 def test_a_rule_that_is_a_length_takes_a_reading_too(open_page: Callable[..., Page]):

@@ -15,6 +15,7 @@ from starlette.staticfiles import StaticFiles
 from ranura import VERSION
 from ranura.api import (
     about,
+    assumed,
     backups,
     calc,
     choosing,
@@ -85,6 +86,7 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
     app.add_middleware(Door, names=settings.allow)
     for part in (
         shop,
+        assumed,
         rules,
         quick,
         tools,

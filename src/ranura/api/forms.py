@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import asdict, dataclass
 from typing import Any
 
@@ -13,6 +14,7 @@ from ranura.api.cut_routes import CutRoutes
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.board.pieces import Piece
+from ranura.core.cut_line import Boards
 from ranura.core.plan import Planning
 from ranura.core.shop.shop import Shop
 from ranura.core.text.forms import Change, FieldValue, Form, PlacedClamp, TypedLength
@@ -75,6 +77,17 @@ def form(asked: FormAsked, shop: TheShop, planning: ThePlanning, request: Reques
 
 def _form(cut: dict[str, Any], board: Piece, shop: Shop, planning: Planning, requests: CutRequests) -> Form:
     return planning.form(requests.cut(cut), board, shop.rules, shop.unit)
+
+
+def boards_to_cut(pieces: Sequence[Piece], opened: int, shop: Shop, planning: Planning, requests: CutRequests) -> Boards:
+    """The boards that a cut in one line may be in, with their forms."""
+    return Boards(
+        pieces=pieces,
+        open=opened,
+        starts=lambda piece: planning.starts(piece, shop.rules, shop.unit),
+        form=lambda cut, piece: _form(cut_from(cut), piece, shop, planning, requests),
+        unit=shop.unit,
+    )
 
 
 def cut_from(change: Change) -> dict[str, Any]:

@@ -14,7 +14,9 @@ from sqlalchemy.exc import DBAPIError
 
 from ranura.api.problems import said_of
 from ranura.api.saved_shop import SavedShop
+from ranura.core.shop.assumed import changed
 from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Router
 from ranura.core.text.errors import CraftError, FileError
 from ranura.core.text.writing import Text
@@ -220,10 +222,12 @@ def _judge(work: _Import, row: Row, shop: Shop, by_id: Mapping[str, Tool], names
 
 
 def _with_what_no_table_has(tool: Tool, old: Tool) -> Tool:
-    """Whether it is put away, and a router's bases beyond the second."""
+    """Whether it is put away, a router's bases beyond the second, and what the table leaves as it was assumed."""
     if isinstance(tool, Router) and isinstance(old, Router):
-        return replace(tool, archived=old.archived, bases=(*tool.bases, *old.bases[MOST_BASES:]))
-    return replace(tool, archived=old.archived)
+        return changed(old, replace(tool, archived=old.archived, bases=(*tool.bases, *old.bases[MOST_BASES:])))
+    if isinstance(tool, Bit) and isinstance(old, Bit):
+        return changed(old, replace(tool, archived=old.archived))
+    return tool
 
 
 _ORDER: tuple[Action, ...] = ("refuse", "change", "add", "leave", "same")

@@ -11,10 +11,10 @@ from typing import Annotated, Any, Literal
 from fastapi import APIRouter, Query, Request
 from pydantic import Field
 
-from ranura.api.forms import cut_from
+from ranura.api.forms import boards_to_cut, cut_from
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
-from ranura.core.cut_line import Boards, begun, read_line, wants
+from ranura.core.cut_line import begun, read_line, wants
 from ranura.core.shop.drawer.finding import find
 from ranura.core.shop.house_rules import SCHOOLS, bounds
 from ranura.core.shop.shop import Shop
@@ -88,13 +88,8 @@ def read(job_id: str, asked: LineIn, shop: TheShop, store: TheStore, planning: T
         pieces = kept_jobs.load_job(session, shop.id, job_id).pieces
     requests: CutRequests = request.app.state.cut_requests
     ids = [each.id for each in pieces]
-    boards = Boards(
-        pieces=[each.piece for each in pieces],
-        open=ids.index(asked.piece_id) if asked.piece_id in ids else 0,
-        starts=lambda piece: planning.starts(piece, shop.rules, shop.unit),
-        form=lambda cut, piece: planning.form(requests.cut(cut_from(cut)), piece, shop.rules, shop.unit),
-        unit=shop.unit,
-    )
+    opened = ids.index(asked.piece_id) if asked.piece_id in ids else 0
+    boards = boards_to_cut([each.piece for each in pieces], opened, shop, planning, requests)
     line = read_line(asked.text, boards)
     if line is None:
         may_be = islice(begun(asked.text, boards), _MOST_BEGUN)

@@ -9,6 +9,7 @@ from uuid import uuid4
 from fastapi import APIRouter, BackgroundTasks, Response
 from pydantic import Field
 
+from ranura.api.assumed import put_in
 from ranura.api.problems import ERRORS, ProblemBody
 from ranura.api.saved_shop import TheSavedShop, TheShop, TheStore
 from ranura.api.tool_views import (
@@ -27,6 +28,7 @@ from ranura.api.tool_views import (
     uses_of,
 )
 from ranura.core.shop import refusals as shop_refusals
+from ranura.core.shop.assumed import changed
 from ranura.core.shop.drawer.bench import router_from_texts
 from ranura.core.shop.drawer.describing import describe
 from ranura.core.shop.drawer.finding import find, index_of
@@ -150,7 +152,9 @@ def add_bit(asked: BitTexts, saved_shop: TheSavedShop, shop: TheShop) -> BitTile
 def save_bit(bit_id: str, asked: BitTexts, saved_shop: TheSavedShop, shop: TheShop) -> BitTile:
     """Keeps a change to a bit; every plan follows."""
     typed = bit_from_texts(asked.texts, id=bit_id, unit=shop.unit)
-    made = saved_shop.edit("bits", Bit, bit_id, lambda bit: replace(typed, archived=bit.archived), version=asked.version)
+    made = saved_shop.edit(
+        "bits", Bit, bit_id, lambda bit: changed(bit, replace(typed, archived=bit.archived)), version=asked.version
+    )
     return tile(made, marks(saved_shop.current()).get(made.id, ()))
 
 
@@ -189,7 +193,7 @@ def save_router(router_id: str, asked: RouterTexts, saved_shop: TheSavedShop, sh
     """Keeps a change to a router; every plan follows."""
     typed = router_from_texts(asked.texts, asked.bases, id=router_id, unit=shop.unit)
     made = saved_shop.edit(
-        "routers", Router, router_id, lambda kept: replace(typed, archived=kept.archived), version=asked.version
+        "routers", Router, router_id, lambda kept: changed(kept, replace(typed, archived=kept.archived)), version=asked.version
     )
     return router_view(made)
 
@@ -264,8 +268,7 @@ def take_starter(asked: StarterIn, saved_shop: TheSavedShop) -> DrawerView:
     """Puts the starter's routers and bits into the shop, and sets its unit."""
     made = starter(asked.unit, asked.owned, asked.makes)
     saved_shop.change(unit=asked.unit)
-    saved_shop.add("routers", [replace(each, id=uuid4().hex) for each in made.routers])
-    return drawer_view(saved_shop.add("bits", [replace(each, id=uuid4().hex) for each in made.bits]))
+    return drawer_view(put_in(saved_shop, made))
 
 
 def _shelf(kind: str) -> ItemKind:

@@ -21,6 +21,7 @@ from ranura.core.choosing.shortlist import shortlist
 from ranura.core.families import FAMILIES
 from ranura.core.family import NOTHING_BEFORE, AnyCut, Before, Families, Family, Planner, PlanText, Task
 from ranura.core.learning.corrections import Correction, MeasureKey
+from ranura.core.output.assumed import with_assumed
 from ranura.core.output.broken import broken
 from ranura.core.output.dry_run import DryRun, dry_run
 from ranura.core.output.remedies import Remedy, known_walls
@@ -276,6 +277,7 @@ class Planning:
             form=self.form(cut, piece, rules, shop.unit),
             **{field.name: getattr(text, field.name) for field in fields(PlanText)},
         )
+        plan = replace(plan, slip=with_assumed(plan.slip, setting))
         return replace(plan, drawing=(*(broken(view) for view in text.drawing[:1]), *text.drawing[1:])), proven.program
 
     def _with_ways_out(

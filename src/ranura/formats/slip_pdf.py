@@ -158,7 +158,8 @@ def _leads(section: SlipSection, system: System) -> Iterator[tuple[Reading, str]
 
 def _lines(section: SlipSection, system: System, inner: float) -> list[str]:
     width = inner - _LABEL_WIDTH - 200
-    return [line for text in section.lines for line in wrapped(said_in(text, system), "text", 9.5, max(width, 200))]
+    texts = (*section.lines, *([section.assumed] if section.assumed else []))
+    return [line for text in texts for line in wrapped(said_in(text, system), "text", 9.5, max(width, 200))]
 
 
 def _section_height(section: SlipSection, system: System, inner: float) -> float:

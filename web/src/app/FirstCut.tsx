@@ -3,13 +3,14 @@ import { Link, useNavigate } from "react-router";
 import { api } from "../api/client";
 import { useJobs, useRefresh, useShop } from "../api/queries";
 import { lastJob } from "./lastJob";
+import { notifyOf } from "./notice";
 import { Places } from "./Place";
 import { Waiting } from "./Waiting";
 
-/** An empty shop is asked about its tools once a visit, before anything else. */
-let asked = false;
+/** Countries that measure in inches. */
+const IN_INCHES = /-(US|LR|MM)$/;
 
-/** The front door: opens the job that was open last, or changed last, or asks for one; in a shop without tools, asks for these first. */
+/** The front door: opens the job that was open last, or changed last, or asks for one. A shop that has nothing begins with a cut. */
 export function FirstCut() {
   const jobs = useJobs();
   const shop = useShop();
@@ -20,15 +21,19 @@ export function FirstCut() {
   const open = jobs.data?.filter((each) => !each.archived);
   const latest = open?.toSorted((a, b) => b.changed_at.localeCompare(a.changed_at))[0];
   const first = open?.find((each) => each.id === lastJob.id()) ?? latest;
-  const bare = jobs.data?.length === 0 && shop.data?.bit_count === 0 && shop.data.router_count === 0;
+  const [byHand, setByHand] = useState(false);
+  const bare =
+    !byHand && jobs.data?.length === 0 && shop.data?.bit_count === 0 && shop.data.router_count === 0;
   useEffect(() => {
     if (first) void navigate(`/jobs/${first.id}`, { replace: true });
-    else if (bare && !asked) {
-      asked = true;
-      void navigate("/drawer", { replace: true });
-    }
-  }, [first, bare, navigate]);
-  if (!jobs.data || !shop.data || first) return <Waiting reason={jobs.down ?? shop.down} />;
+    else if (bare)
+      void api.begin(IN_INCHES.test(navigator.language) ? "in" : "mm").then((begun) => {
+        if (begun.kind === "ok") return refresh();
+        notifyOf("Nothing was begun", begun);
+        return setByHand(true);
+      });
+  }, [first, bare, navigate, refresh]);
+  if (!jobs.data || !shop.data || first || bare) return <Waiting reason={jobs.down ?? shop.down} />;
   return (
     <main className="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-4 p-6">
       <Places />
@@ -36,14 +41,6 @@ export function FirstCut() {
       <p className="text-ink-2">
         A job holds the pieces you cut and the cuts in them. Give it a name to begin.
       </p>
-      {bare ? (
-        <p className="border-l-4 border-hazard bg-hazard-soft px-3 py-2 text-body">
-          There is no tool here yet.{" "}
-          <Link to="/drawer" className="quiet">
-            Three answers put a bench and a drawer in
-          </Link>
-        </p>
-      ) : null}
       {shop.data.router_count > 0 ? (
         <p className="border-l-4 border-guide px-3 py-2 text-body" data-testid="tools-are-in">
           {`${shop.data.router_count} ${shop.data.router_count === 1 ? "router" : "routers"} and ${shop.data.bit_count} bits are in. `}

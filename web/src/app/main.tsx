@@ -17,6 +17,7 @@ const Jobs = lazy(() => import("../jobs/Jobs"));
 const JobPage = lazy(() => import("../jobs/JobPage"));
 const Help = lazy(() => import("./Help"));
 const RemovedThings = lazy(() => import("../jobs/RemovedThings"));
+const Assumed = lazy(() => import("../shop/Assumed"));
 const Drawer = lazy(() => import("../shop/Drawer"));
 const Bench = lazy(() => import("../shop/Bench"));
 const Files = lazy(() => import("../shop/Files"));
@@ -45,6 +46,7 @@ if (root)
               <Route path="/jobs/:jobId" element={<Workshop />} />
               <Route path="/jobs/:jobId/page" element={<JobPage />} />
               <Route path="/jobs/:jobId/cuts/:cutId" element={<Workshop />} />
+              <Route path="/assumed" element={<Assumed />} />
               <Route path="/drawer" element={<Drawer />} />
               <Route path="/drawer/:bitId" element={<Drawer />} />
               <Route path="/bench" element={<Bench />} />

@@ -115,6 +115,7 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onStopped, onSchool 
   const lead = useStable((to: NonNullable<Caution["typed_in"]>) => {
     const [thing, field] = to.split(".");
     if (to === "board") return runCommand("change-piece", "");
+    if (to === "assumed") return void navigate("/assumed");
     if (to === "mate") return pick("mate.thickness");
     if (thing === "bit") return void navigate(`/drawer/${plan?.bit_id}?field=${field}`);
     void navigate(

@@ -1,6 +1,6 @@
 import { Plus } from "lucide-react";
 import { useCallback, useMemo, useRef, useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { api, type DrawerView, type ShopView } from "../api/client";
 import { useBits, useReading, useShop } from "../api/queries";
 import { useCommand } from "../app/commands";
@@ -33,6 +33,7 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
   const { bitId } = useParams();
   const navigate = useNavigate();
   const { switchUnit } = usePlace(shop);
+  const [asked] = useSearchParams();
   const [question, setQuestion] = useState("");
   const [away, setAway] = useState(false);
   const [adding, setAdding] = useState<Adding>(null);
@@ -115,7 +116,7 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
       ) : null}
       {panel === "which" ? <WhichBit shop={shop} /> : null}
       {panel === "buy" ? <ShoppingList unit={shop.unit} currency={drawer.currency} /> : null}
-      {drawer.bits.length === 0 && !adding ? (
+      {(drawer.bits.length === 0 || asked.has("questions")) && !adding ? (
         <FirstQuestions shop={shop} onSkip={() => setAdding({ texts: {}, of: null })} />
       ) : shown.length === 0 ? (
         <Nothing question={question} onClear={() => setQuestion("")} />

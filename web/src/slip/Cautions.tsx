@@ -28,7 +28,7 @@ function Answers({ code, typedIn, remedies, unit, onEdit }: AnswersProps) {
           onClick={() => lead(typedIn)}
           data-testid={`type-in-${code}`}
         >
-          Type it in
+          {typedIn === "assumed" ? "See what is assumed" : "Type it in"}
         </button>
       ) : null}
       {mine.map((each) => (

@@ -176,6 +176,11 @@ function Place({
             <Words text={inUnit(line, unit)} />
           </li>
         ))}
+        {section.assumed ? (
+          <li className="border-l-4 border-hazard bg-hazard-soft px-1.5 text-ink" data-testid="assumed-here">
+            <Words text={inUnit(section.assumed, unit)} />
+          </li>
+        ) : null}
       </ul>
       {section.key === "guide" ? <Stations plan={plan} unit={unit} /> : null}
       {section.key === "guide" && plan.test_cut ? (

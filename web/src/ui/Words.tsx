@@ -28,7 +28,7 @@ export function BigReading({ reading, large = true }: { reading: Reading; large?
         <Words text={reading.number} />
       </span>
       {reading.unit ? <span className={large ? "figure-unit" : ""}> {reading.unit}</span> : null}
-      {reading.error ? <span className="text-ink-2 text-note"> {reading.error}</span> : null}
+      {reading.error ? <span className="text-ink-2 text-note"> ({reading.error})</span> : null}
     </span>
   );
 }

@@ -48,6 +48,8 @@ def tool_cautions(
     bit, base = chosen.bit, chosen.base
     dropped = {reason.code for reason in chosen.reasons}
     found = [written(each) for each in speed.cautions if each.code not in dropped]
+    if assumed := [each.name for each in (chosen.router, bit) if each.assumed]:
+        found.append(caution(choosing_words.ASSUMED_TOOLS, tools=" and ".join(assumed), are="are" if len(assumed) > 1 else "is"))
     if bit.state == "dull":
         found.append(caution(choosing_words.DULL_BIT))
     if base.opening is None:

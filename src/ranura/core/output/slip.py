@@ -39,6 +39,8 @@ class SlipSection:
     leads: tuple[Lead, ...]
     lines: tuple[Text, ...]
     figures: tuple[str, ...]
+    assumed: Text | None = None
+    """The figures of the tools that it rests on and that nobody has looked at yet."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

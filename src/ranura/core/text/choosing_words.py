@@ -49,6 +49,14 @@ THICKNESS_UNMEASURED = Words(
     do="Measure first: sheet goods run under their name",
     typed_in="board",
 )
+ASSUMED_TOOLS = Words(
+    code="assumed-tools",
+    place="tool",
+    level="caution",
+    message="Nobody has said yet what is here: {tools} with usual figures {are} assumed",
+    do="Look at your own, and say what is right before you cut",
+    typed_in="assumed",
+)
 GENERAL = Words(
     code="general",
     place="general",

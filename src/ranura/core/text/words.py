@@ -7,9 +7,18 @@ from typing import Literal
 
 Level = Literal["stop", "caution", "note"]
 TypedIn = Literal[
-    "base.side", "base.front", "base.collet_height", "dial", "bit.overall_length", "bit.marked_max_rpm", "board", "mate"
+    "base.side",
+    "base.front",
+    "base.collet_height",
+    "dial",
+    "bit.overall_length",
+    "bit.marked_max_rpm",
+    "board",
+    "mate",
+    "assumed",
 ]
-"""Where what is to be measured is typed in: a field of the router's base or of the bit, the dial, the board, the cut."""
+"""Where what is to be measured is typed in: a field of the router's base or of the bit, the dial, the board, the cut, or the list
+of what is assumed of tools."""
 Place = Literal["tool", "speed", "depths", "guide", "direction", "feed", "hold", "general"]
 
 

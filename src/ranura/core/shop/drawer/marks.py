@@ -11,7 +11,9 @@ from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import NOMINAL_SHANKS, Bit, shank_name
 from ranura.core.text.writing import Fact, Text, write
 
-MarkCode = Literal["twin", "no-collet", "one-router", "look-alike-shank", "length-unknown", "maximum-unknown", "dull", "worn"]
+MarkCode = Literal[
+    "twin", "no-collet", "one-router", "look-alike-shank", "length-unknown", "maximum-unknown", "assumed", "dull", "worn"
+]
 
 _WORDS: dict[MarkCode, str] = {
     "twin": "The same as {name}",
@@ -20,6 +22,7 @@ _WORDS: dict[MarkCode, str] = {
     "look-alike-shank": "A {shank} shank among {other} ones: it slips in their collet",
     "length-unknown": "Overall length not known: no cut can be planned with it",
     "maximum-unknown": "No maximum speed known",
+    "assumed": "Assumed: nobody has said that it is here",
     "dull": "Dull",
     "worn": "Worn",
 }
@@ -64,6 +67,8 @@ def _of(bit: Bit, twins: dict[str, Bit], takes: list[str], other: float | None, 
     shank = shank_name(bit.shank)
     if bit.state != "sharp":
         mark(bit.state)
+    if bit.assumed:
+        mark("assumed")
     if not takes and routers:
         mark("no-collet", shank=shank)
     elif len(takes) == 1 and routers > 1:

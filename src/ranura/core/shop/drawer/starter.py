@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
+from ranura.core.board.pieces import Piece
 from ranura.core.shop.drawer.texts import bit_from_texts
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import Profile
 from ranura.core.shop.tooling.routers import Base, GuidedSide, Router
-from ranura.core.text.lengths import Unit
+from ranura.core.text.lengths import Unit, read
 
 Owned = Literal["trim", "plunge", "table"]
 Makes = Literal["cases", "edges", "templates", "joints"]
@@ -34,6 +35,22 @@ def starter(unit: Unit, owned: Collection[Owned], makes: Collection[Makes]) -> S
     shanks = {"thick": "1/2 in" if thick else "1/4 in", "thin": "1/4 in" if "table" not in owned or len(owned) > 1 else "1/2 in"}
     wanted = [line for line in _BITS if line.makes is None or line.makes in makes]
     return Starter(routers=routers, bits=tuple(_bit(line, unit, shanks) for line in wanted))
+
+
+ASSUMED_ROUTERS: Sequence[Owned] = ("plunge",)
+ASSUMED_FOR: Sequence[Makes] = ("cases", "edges")
+"""What is assumed of a shop of which nothing is known."""
+FIRST_CUT: Mapping[Unit, str] = {"mm": "dado 12 x 6 at 200", "in": "dado 1/2 x 1/4 at 8"}
+"""What a shop that has nothing begins with, in one line: any cut of it can be changed at once."""
+
+
+def first_board(unit: Unit) -> Piece:
+    """The board that it is in."""
+    sizes = {"mm": ("600", "300", "18"), "in": ("24", "12", "3/4")}[unit]
+    length, width, thickness = (read(each, unit) for each in sizes)
+    return Piece(
+        name="Shelf side", material="birch-plywood", length=length, width=width, thickness=thickness, thickness_measured=False
+    )
 
 
 @dataclass(frozen=True, slots=True)

@@ -104,6 +104,8 @@ class Bit:
     state: State = "sharp"
     metres_cut: float = 0.0
     archived: bool = False
+    assumed: tuple[str, ...] = ()
+    """Its figures that nobody has looked at yet (`core/shop/assumed.py`)."""
 
     def __post_init__(self) -> None:
         kind = KINDS.get(self.profile)

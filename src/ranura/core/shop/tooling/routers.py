@@ -117,6 +117,8 @@ class Router:
     sleeves: tuple[Sleeve, ...] = ()
     weight: Weight | None = None
     archived: bool = False
+    assumed: tuple[str, ...] = ()
+    """Its figures that nobody has looked at yet (`core/shop/assumed.py`)."""
 
     def __post_init__(self) -> None:
         if not 0 < self.min_rpm <= self.max_rpm:
