@@ -210,6 +210,7 @@ def test_a_line_that_is_not_whole_goes_on_in_the_form(open_page: Callable[..., P
 def test_the_line_finds_everything_by_arrows(page: Page):
     line = ask(page, "plunge")
     options = page.get_by_role("option")
+    expect(options).to_have_count(2)
     expect(options.first).to_have_attribute("aria-selected", "true")
     page.keyboard.press("ArrowDown")
     expect(options.nth(1)).to_have_attribute("aria-selected", "true")

@@ -45,6 +45,7 @@ def _check_steps() -> list[Step]:
         Step("Arrows between rooms", (str(BIN / "lint-imports"), "--no-cache")),
         Step("Linting of the page", _npm("lint"), in_web=True),
         Step("Types of the page", _npm("types"), in_web=True),
+        Step("What the page does not use", _npm("unused"), in_web=True),
     ]
 
 

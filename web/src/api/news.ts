@@ -15,7 +15,7 @@ const NAME = "ranura-news";
 const TOGETHER_MS = 150;
 
 /** Calls `hear` for every write of anybody else, until the answer is called. */
-export function listen(hear: () => void): () => void {
+function listen(hear: () => void): () => void {
   const channel = new BroadcastChannel(NAME);
   const ended = new AbortController();
   const take = (told: Told) => {

@@ -3,7 +3,7 @@ import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-quer
 import { useCallback } from "react";
 import { api, type Outcome, type Problem } from "./client";
 
-export class RefusedError extends Error {
+class RefusedError extends Error {
   readonly problem: Problem;
   constructor(problem: Problem) {
     super(problem.message.metric);

@@ -27,7 +27,7 @@ type Put =
   | { do: "router"; id: string; to: RouterTexts; was: RouterTexts }
   | { do: "thing"; id: string; kind: string; to: Texts; was: Texts };
 
-export interface RouterTexts {
+interface RouterTexts {
   texts: Texts;
   bases: Texts[];
 }

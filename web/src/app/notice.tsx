@@ -7,7 +7,7 @@ import { problemOf } from "../ui/problems";
 let said: string | null = null;
 const listeners = new Set<() => void>();
 
-export function notify(message: string | null): void {
+function notify(message: string | null): void {
   said = message;
   for (const listener of listeners) listener();
 }

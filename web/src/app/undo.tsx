@@ -24,7 +24,7 @@ export const history = new History(async (act, anyway) => {
   return done;
 });
 
-export const useHistory = (): HistoryState => useSyncExternalStore(history.subscribe, history.snapshot);
+const useHistory = (): HistoryState => useSyncExternalStore(history.subscribe, history.snapshot);
 
 /** Stands once on every page: the history reaches the page through it, and says what it came upon. */
 export function Undoing() {

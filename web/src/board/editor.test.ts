@@ -173,6 +173,17 @@ describe("editing a cut", () => {
     expect(made.snapshot().saving).toBe("saved");
   });
 
+  it("knows its own when another window has sent it already", async () => {
+    const { made, deps } = editor({ save: vi.fn(async () => stale) });
+    made.edit({ depth: text("5") });
+    await settle(600);
+    expect([made.snapshot().saving, made.snapshot().newer]).toEqual(["saved", null]);
+    expect(deps.remember).toHaveBeenLastCalledWith(null, 7);
+    made.edit({ depth: text("6") });
+    await settle(600);
+    expect(deps.save).toHaveBeenLastCalledWith(cut("6"), 7);
+  });
+
   it("goes on with theirs when asked to", async () => {
     const { made } = editor({ save: async () => stale });
     made.edit({ depth: text("7") });

@@ -8,7 +8,7 @@
 import type { Change, CutForm, CutIn, CutItem, CutPlan, Outcome, Problem, Text } from "../api/client";
 import { edited } from "../forms/draft";
 
-export type Saving = "saved" | "waiting" | "saving" | "refused" | "offline" | "conflict";
+type Saving = "saved" | "waiting" | "saving" | "refused" | "offline" | "conflict";
 
 export interface EditorState {
   readonly draft: CutIn;
@@ -277,7 +277,16 @@ export class CutEditor {
         else if (!this.state.problem) this.saveSoon();
         return;
       case "stale": {
-        this.put({ saving: "conflict", newer: this.deps.toDraft(answer.newer) });
+        const newer = this.deps.toDraft(answer.newer);
+        if (same(newer.cut, draft)) {
+          // What waited has been sent by another window already.
+          this.version = this.newest = newer.version;
+          this.keptDraft = draft;
+          this.deps.remember(same(this.state.draft, draft) ? null : this.state.draft, this.version);
+          this.put({ down: null });
+          if (same(this.state.draft, draft)) this.put({ saving: "saved" });
+          else this.saveSoon();
+        } else this.put({ saving: "conflict", newer });
         return;
       }
       case "refused":

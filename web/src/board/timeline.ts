@@ -9,7 +9,7 @@ const STANDING = 1.1;
 /** Millimetres a second of a way without a feed. */
 const CARRIED = 90;
 
-export const lengthOf = (path: readonly Spot[]): number =>
+const lengthOf = (path: readonly Spot[]): number =>
   path.slice(1).reduce((sum, to, i) => {
     const from = path[i] as Spot;
     return sum + Math.hypot(to[0] - from[0], to[1] - from[1]);

@@ -3,7 +3,7 @@ import { caliper, useInstrument } from "./instrument";
 import { Simulated } from "./Simulated";
 import { listenFor, type Target, targetOf } from "./target";
 
-export const READ_KEY = "F8";
+const READ_KEY = "F8";
 
 /** Bars inside dialogs; while there is one, the page's own stays away. */
 let inside = 0;

@@ -22,7 +22,7 @@ import { useStable } from "../ui/stable";
 export type JobActions = ReturnType<typeof useJobActions>;
 
 /** Where a cut stands in a job. */
-export function placeOfCut(job: JobView, id: string): CutPlace {
+function placeOfCut(job: JobView, id: string): CutPlace {
   for (const item of job.pieces) {
     const at = item.cuts.findIndex((each) => each.id === id);
     if (at >= 0) return { piece: item.id, before: item.cuts[at + 1]?.id ?? null };

@@ -4,7 +4,7 @@ import { useReadings } from "../instruments/target";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 
-export interface FieldProblem {
+interface FieldProblem {
   field: string | null;
   words: { metric: string; inch: string };
   partial: boolean;

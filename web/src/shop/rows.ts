@@ -5,7 +5,7 @@ export const SCALE = 1.7;
 const LEAST_WIDTH = 92;
 const GAP = 6;
 
-export const TRAYS = [
+const TRAYS = [
   { makes: "channels", title: "Channels: dadoes, grooves, slots" },
   { makes: "edges", title: "Edges: rounds, bevels, rabbets" },
   { makes: "templates", title: "Templates: trimming and patterns" },
