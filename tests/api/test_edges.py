@@ -7,19 +7,9 @@ from xml.etree import ElementTree as ET
 
 import ezdxf
 import pytest
-from fastapi.testclient import TestClient
 from shapely.geometry import Polygon
 
-from ranura.api.application import Settings, create_app
-from ranura.demo.shop import DEMO_SHOP
-
 MM = {"unit": "mm"}
-
-
-@pytest.fixture
-def client(store):
-    with TestClient(create_app(Settings(shop_id=DEMO_SHOP, page=None), store), base_url="http://127.0.0.1") as made:
-        yield made
 
 
 def typed(text: str) -> dict[str, str]:

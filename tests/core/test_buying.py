@@ -12,7 +12,7 @@ from tests.data.edges import board, edge_cut
 
 from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
-from ranura.core.choosing.buying import PlannedCut, shopping
+from ranura.core.choosing.buying import Known, PlannedCut, shopping
 from ranura.core.choosing.catalogue import BEARING_PRICE, COLLET_PRICE, catalogue
 from ranura.core.choosing.covering import smallest
 from ranura.core.cuts.channel.asked import ChannelCut
@@ -243,3 +243,18 @@ def test_a_bearing_is_all_that_a_curved_rabbet_wants():
     made = plan_cut(rabbet.cut, oval, shop, shop.rules)
     assert made.status != "stop"
     assert shopping([rabbet], shop, PLANNING).buys == ()
+
+
+def test_what_is_known_answers_as_if_nothing_were(monkeypatch):
+    """Other cuts, another shop, another reader's unit, and back: each time the same as worked out afresh."""
+    known = Known()
+    few = [cut("17.6"), cut("6", position="200")]
+    small, inches = with_bits("straight-12.7"), dataclasses.replace(SHOP, unit="in")
+    for cuts, shop in ((few, SHOP), ([*few, cut("3")], SHOP), (few, small), (few, SHOP), ([cut("17.6", depth="9")], SHOP)):
+        assert shopping(cuts, shop, PLANNING, known) == shopping(cuts, shop, PLANNING)
+    planned = []
+    monkeypatch.setattr(type(PLANNING), "plan", lambda *asked, **_: planned.append(asked))
+    again = shopping([cut("17.6", depth="9")], inches, PLANNING, known)
+    monkeypatch.undo()
+    assert planned == []
+    assert again == shopping([cut("17.6", depth="9")], SHOP, PLANNING)

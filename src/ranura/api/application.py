@@ -41,6 +41,7 @@ from ranura.api.news import News
 from ranura.api.prior import PriorCuts
 from ranura.api.saved_shop import SavedShop
 from ranura.calc.registry import Problem
+from ranura.core.choosing.buying import Known
 from ranura.core.families import FAMILIES
 from ranura.core.family import Families
 from ranura.core.plan import Planning
@@ -78,6 +79,7 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
     app.state.planning = Planning(families)
     app.state.cut_requests = CutRequests(families)
     app.state.prior = PriorCuts(store, app.state.planning)
+    app.state.known_purchases = Known()
     app.state.instruments = Instruments(settings.instruments)
     app.state.copies = settings.copies
     app.state.imports = Imports(app.state.saved_shop)

@@ -5,11 +5,11 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Request
 
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
-from ranura.core.choosing.buying import PlannedCut, shopping
+from ranura.core.choosing.buying import Known, PlannedCut, shopping
 from ranura.core.choosing.offers import DroppedTool, Miss, Offer, dropped_tool, misses_of, offers, stopped_tool
 from ranura.core.choosing.purchases import Shopping
 from ranura.core.cutting.need import Clean, CutKind, StraightCut
@@ -84,7 +84,7 @@ def choose(asked: ChooseIn, shop: TheShop, planning: ThePlanning) -> ToolsView:
 
 
 @router.get("/shopping")
-def what_to_buy(shop: TheShop, store: TheStore, planning: ThePlanning) -> Shopping:
+def what_to_buy(shop: TheShop, store: TheStore, planning: ThePlanning, request: Request) -> Shopping:
     """What would make the cuts of all jobs possible or clearly better."""
     with store.session() as session:
         jobs = [kept_jobs.load_job(session, shop.id, job.id) for job in kept_jobs.list_jobs(session, shop.id) if not job.archived]
@@ -94,4 +94,6 @@ def what_to_buy(shop: TheShop, store: TheStore, planning: ThePlanning) -> Shoppi
         for kept in job.pieces
         for cut in kept.cuts
     ]
-    return shopping(cuts, shop, planning)
+    known: Known = request.app.state.known_purchases
+    with known.lock:
+        return shopping(cuts, shop, planning, known)

@@ -7,6 +7,7 @@ from typing import Annotated, Any
 from uuid import uuid4
 
 from fastapi import APIRouter, BackgroundTasks, Response
+from fastapi.concurrency import run_in_threadpool
 from pydantic import Field
 
 from ranura.api.assumed import put_in
@@ -31,7 +32,7 @@ from ranura.core.shop import refusals as shop_refusals
 from ranura.core.shop.assumed import changed
 from ranura.core.shop.drawer.bench import router_from_texts
 from ranura.core.shop.drawer.describing import describe
-from ranura.core.shop.drawer.finding import find, index_of
+from ranura.core.shop.drawer.finding import index_at_hand, index_of
 from ranura.core.shop.drawer.form import TOOL_FORMS, ToolForm
 from ranura.core.shop.drawer.marks import marks
 from ranura.core.shop.drawer.plain_items import PLAIN_KINDS, plain_item_from_texts
@@ -122,8 +123,12 @@ def list_bits(shop: TheShop, after: BackgroundTasks) -> DrawerView:
 
 @router.get("/bits/find")
 async def find_bits(shop: TheShop, q: Annotated[str, Field(max_length=200)] = "") -> tuple[str, ...]:
-    """The ids of the bits that a few typed words fit."""
-    return tuple(bit.id for bit in find(shop.bits, q, shop.unit))
+    """The ids of the bits that a few typed words fit. The index of a drawer that was changed is made in a thread: with thousands
+    of bits it takes a while, in which others are answered."""
+    index = index_at_hand(shop.bits)
+    if index is None:
+        index = await run_in_threadpool(index_of, shop.bits)
+    return tuple(bit.id for bit in index.find(q, shop.unit))
 
 
 @router.post("/bits/draft")

@@ -6,6 +6,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
+from threading import Lock
 from typing import Any, Protocol
 
 from ranura.core.board.pieces import Piece
@@ -30,6 +31,9 @@ FEWER = 2.0
 """How many times fewer passes side by side it must take."""
 _LOOKED_AGAIN = 4
 """Times that a list is made before cuts that their moves stop are left as they are."""
+_MOST_KNOWN = 2_000
+"""Plans beyond which what is known is forgotten."""
+_CutInPiece = tuple[Any, Piece]
 _OFFERED_SHANKS = tuple(shank for shank in NOMINAL_SHANKS if shank >= 6)
 _WHY = {
     "possible": "can be made",
@@ -70,13 +74,34 @@ class _Purchase:
     better: Text | None
 
 
-def shopping(cuts: Sequence[PlannedCut], shop: Shop, plans: Plans) -> Shopping:
+class Known:
+    """What was worked out cut by cut for a shop; it holds for as long as the shop is the same, so that another cut costs no more
+    than its own share."""
+
+    def __init__(self) -> None:
+        self.lock = Lock()
+        """Held by who asks."""
+        self._shop: Shop | None = None
+        self.bearings: dict[_CutInPiece, tuple[tuple[Bit, float], ...]] = {}
+        self.purchases: dict[tuple[_CutInPiece, Items], list[_Purchase]] = {}
+        self.plans: dict[tuple[_CutInPiece, Items], AnyPlan | None] = {}
+
+    def of(self, shop: Shop) -> Known:
+        """What is known of a shop; nothing of another one."""
+        if self._shop is None or not self._shop.same_apart_from_unit(shop) or len(self.plans) > _MOST_KNOWN:
+            self.bearings, self.purchases, self.plans = {}, {}, {}
+        self._shop = shop
+        return self
+
+
+def shopping(cuts: Sequence[PlannedCut], shop: Shop, plans: Plans, known: Known | None = None) -> Shopping:
     """What to buy for these cuts, planned by `plans`. Pins are left aside: they are the person's choice among what is there."""
     wanted = [replace(each, cut=replace(each.cut, bit_id=None, router_id=None)) for each in cuts]
-    shelf = _Catalogue(shop, wanted, plans)
-    trials = _Trials(shelf, plans)
+    known = (known or Known()).of(shop)
+    shelf = _Catalogue(shop, wanted, plans, known)
+    trials = _Trials(shelf, plans, known)
     made = [each for each in wanted if trials.plan(each, frozenset()) is not None]
-    purchases = {each.id: _purchases(each, shelf, plans) for each in wanted}
+    purchases = {each.id: shelf.purchases(each) for each in wanted}
     made_ids = {each.id for each in made}
     impossible = [each for each in wanted if each.id not in made_ids]
     first = _possible(impossible, purchases, trials)
@@ -125,8 +150,10 @@ class _Catalogue:
     """The shop with everything on the trade's shelf: bits on every shank its routers could take, the collets for them, and the
     bearings that rabbets of these cuts miss on its own bits."""
 
-    def __init__(self, shop: Shop, cuts: Sequence[PlannedCut], plans: Plans) -> None:
+    def __init__(self, shop: Shop, cuts: Sequence[PlannedCut], plans: Plans, known: Known) -> None:
         self.shop = shop
+        self._plans = plans
+        self._known = known
         self._routers = {router.id: router for router in shop.routers if not router.archived}
         self._collets: dict[str, tuple[Router, float]] = {}
         shanks: set[float] = set()
@@ -138,7 +165,7 @@ class _Catalogue:
             shanks.update(missing, (s for s in router.collets if s in NOMINAL_SHANKS))
             widened.append(replace(router, collets=(*router.collets, *missing)))
         self._goods = {bit.id: bit for bit in catalogue(tuple(sorted(shanks)))}
-        self._bearings = dict(_missing_bearings(shop, cuts, plans))
+        self._bearings = dict(self._missing_bearings(cuts))
         self.prices = (
             {bit.id: bit.price or 0.0 for bit in self._goods.values()}
             | dict.fromkeys(self._collets, COLLET_PRICE)
@@ -146,6 +173,22 @@ class _Catalogue:
         )
         owned = _with_bearings(shop.bits, self._bearings.values())
         self.everything = replace(shop, bits=(*owned, *self._goods.values()), routers=tuple(widened))
+
+    def _missing_bearings(self, cuts: Sequence[PlannedCut]) -> Iterator[tuple[str, tuple[Bit, float]]]:
+        """The bearings that would make these cuts on bits that are there."""
+        for each in cuts:
+            key = (each.cut, each.piece)
+            if key not in self._known.bearings:
+                self._known.bearings[key] = tuple(_missing_bearings(each, self.shop, self._plans))
+            for bit, bearing in self._known.bearings[key]:
+                yield _bearing_id(bit, bearing), (bit, bearing)
+
+    def purchases(self, each: PlannedCut) -> list[_Purchase]:
+        """How a cut could be made by buying something."""
+        key = ((each.cut, each.piece), frozenset(self._bearings))
+        if key not in self._known.purchases:
+            self._known.purchases[key] = _purchases(each, self, self._plans)
+        return self._known.purchases[key]
 
     def items(self, found: Candidate, judge: Judge) -> Items:
         """What of a pair is not there yet, for the cut of a judge."""
@@ -207,30 +250,29 @@ class _Catalogue:
 class _Trials:
     """Plans of cuts with things that are bought, each made once."""
 
-    def __init__(self, shelf: _Catalogue, plans: Plans) -> None:
+    def __init__(self, shelf: _Catalogue, plans: Plans, known: Known) -> None:
         self.shelf = shelf
         self._plans = plans
-        self._known: dict[tuple[int, Items], AnyPlan | None] = {}
+        self._known = known.plans
 
     def plan(self, each: PlannedCut, bought: Items) -> AnyPlan | None:
         """The plan of a cut with what is there and what is bought, if it can be run."""
-        key = (id(each), bought)
+        key = ((each.cut, each.piece), bought)
         if key not in self._known:
             self._known[key] = _plan(each, self.shelf.with_bought(bought), self._plans)
         return self._known[key]
 
 
-def _missing_bearings(shop: Shop, cuts: Sequence[PlannedCut], plans: Plans) -> Iterator[tuple[str, tuple[Bit, float]]]:
-    """The bearings that would make these cuts on bits that are there."""
-    for each in cuts:
-        try:
-            judge = plans.judge(each.cut, each.piece, shop)
-        except CraftError:
-            continue
-        for bit in judge.tools.bits:
-            missing = judge.missing_bearing(bit)
-            if missing is not None:
-                yield _bearing_id(bit, missing), (bit, missing)
+def _missing_bearings(each: PlannedCut, shop: Shop, plans: Plans) -> Iterator[tuple[Bit, float]]:
+    """The bearings that would make a cut on bits that are there."""
+    try:
+        judge = plans.judge(each.cut, each.piece, shop)
+    except CraftError:
+        return
+    for bit in judge.tools.bits:
+        missing = judge.missing_bearing(bit)
+        if missing is not None:
+            yield bit, missing
 
 
 def _with_bearings(bits: Iterable[Bit], more: Iterable[tuple[Bit, float]]) -> tuple[Bit, ...]:

@@ -93,11 +93,15 @@ _KEPT = 2
 _indexes: list[Index] = []
 
 
+def index_at_hand(bits: tuple[Bit, ...]) -> Index | None:
+    """The index of a drawer, where it was made already."""
+    return next((index for index in list(_indexes) if index.bits is bits), None)
+
+
 def index_of(bits: tuple[Bit, ...]) -> Index:
     """The index of a drawer, remembered by identity: it is one frozen value, replaced on every change."""
-    for index in list(_indexes):
-        if index.bits is bits:
-            return index
+    if known := index_at_hand(bits):
+        return known
     made = Index(bits)
     _indexes.insert(0, made)
     del _indexes[_KEPT:]
