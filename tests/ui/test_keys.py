@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable
 
 import pytest
@@ -226,3 +227,18 @@ def test_the_line_finds_everything_by_arrows(page: Page):
     expect(page.get_by_text("width x depth at distance from the end")).to_be_visible()
     page.keyboard.press("Tab")
     expect(line).to_have_value("dado ")
+
+
+def test_a_drawing_is_said_in_words_and_its_grips_have_names_and_ranges(page: Page):
+    grip = page.get_by_role("slider", name="Distance from the end")
+    expect(grip).to_have_attribute("aria-valuetext", "212 mm")
+    expect(grip).to_have_attribute("aria-valuemax", "640")
+    expect(page.get_by_role("slider", name="Stopped from the near edge")).to_have_attribute("aria-valuetext", "0 mm")
+    drawing = page.get_by_role("group", name="The board from above")
+    expect(drawing).to_have_accessible_description(re.compile(r"640 mm long.* Fence: .* Cut 6 mm deep, from 223.25 mm"))
+    page.get_by_test_id("unit-in").click()
+    expect(grip).to_have_attribute("aria-valuetext", "8 11/32 in")
+    expect(drawing).to_have_accessible_description(re.compile(r"15/64 in deep"))
+    grip.focus()
+    page.keyboard.press("ArrowRight")
+    expect(field(page, "position")).to_have_value("212.5")

@@ -24,6 +24,7 @@ from ranura.core.learning.corrections import Correction, MeasureKey
 from ranura.core.output.assumed import with_assumed
 from ranura.core.output.broken import broken
 from ranura.core.output.dry_run import DryRun, dry_run
+from ranura.core.output.in_words import described, with_names
 from ranura.core.output.remedies import Remedy, known_walls
 from ranura.core.proof.findings import Finding, Proof
 from ranura.core.proof.moves import PLAN_VERSION, Body, MachineSetting, Move, Program
@@ -80,6 +81,8 @@ class CutPlan(PlanText):
     """What its moves do on a model of the board (R21)."""
     form: Form
     """What is asked of it, as it stands."""
+    in_words: tuple[Text, ...] = ()
+    """The drawing in words: the board, what stands on it, what is cut, in the order of the moves."""
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -277,8 +280,9 @@ class Planning:
             form=self.form(cut, piece, rules, shop.unit),
             **{field.name: getattr(text, field.name) for field in fields(PlanText)},
         )
-        plan = replace(plan, slip=with_assumed(plan.slip, setting))
-        return replace(plan, drawing=(*(broken(view) for view in text.drawing[:1]), *text.drawing[1:])), proven.program
+        plan = replace(plan, slip=with_assumed(plan.slip, setting), in_words=described(proven.program, piece))
+        first = [with_names(broken(view), plan.form, piece) for view in text.drawing[:1]]
+        return replace(plan, drawing=(*first, *text.drawing[1:])), proven.program
 
     def _with_ways_out(
         self, text: PlanText, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, chosen: _Chosen

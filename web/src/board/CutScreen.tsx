@@ -193,12 +193,18 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onStopped, onSchool 
                   view={plan.drawing[0]}
                   unit={unit}
                   label="The board from above"
+                  describedBy="in-words"
                   onPick={pick}
                   onEdit={onEdit}
                   onClamps={"clamps" in draft ? onClamps : undefined}
                   onEdge={edges ? onEdge : undefined}
                 />
               ) : null}
+              <ul id="in-words" className="sr-only">
+                {plan.in_words.map((line) => (
+                  <li key={line.metric}>{inUnit(line, unit)}</li>
+                ))}
+              </ul>
             </div>
             <div
               className={`flex h-[190px] min-h-0 gap-2 lg:h-auto lg:flex-[34] ${problem ? "opacity-60" : ""}`}

@@ -137,6 +137,8 @@ interface Props {
   /** Moving the bit: where it was taken, then the distance in mm from there, right and up. */
   onBit?: undefined | { start: () => void; by: (right: number, up: number) => void };
   label: string;
+  /** The id of what says the drawing in words. */
+  describedBy?: string | undefined;
   /** Pixels to a millimetre, where the drawing is not to be as large as fits. */
   fixed?: number | undefined;
 }
@@ -151,6 +153,7 @@ export const Drawing = memo(function Drawing({
   onEdge,
   onBit,
   label,
+  describedBy,
   fixed,
 }: Props) {
   const { ref, width, height } = useSize<HTMLDivElement>();
@@ -169,11 +172,14 @@ export const Drawing = memo(function Drawing({
         {inUnit(view.caption, unit)}
       </p>
       {width > 0 ? (
+        // biome-ignore lint/a11y/useSemanticElements: what belongs together here is drawn
         <svg
           ref={drawn}
           width={width}
           height={height}
+          role="group"
           aria-label={label}
+          aria-describedby={describedBy}
           data-view={view.name}
           className="block select-none"
         >
@@ -185,8 +191,8 @@ export const Drawing = memo(function Drawing({
           <Labels view={view} scale={scale} unit={unit} right={width} />
           {onEdge ? <Edges view={view} scale={scale} onEdge={onEdge} /> : null}
           <Marks view={view} scale={scale} unit={unit} right={width} />
-          {onEdit ? <Handles view={view} scale={scale} onEdit={onEdit} /> : null}
-          {onClamps ? <Clamps view={view} scale={scale} onClamps={onClamps} /> : null}
+          {onEdit ? <Handles view={view} unit={unit} scale={scale} onEdit={onEdit} /> : null}
+          {onClamps ? <Clamps view={view} unit={unit} scale={scale} onClamps={onClamps} /> : null}
           {view.handle && onBit ? <Bit at={view.handle.at} view={view} scale={scale} onBit={onBit} /> : null}
           {uncrowded(view.dimensions, scale, width, (each) => inUnit(each.text, unit)).map((dimension) => (
             <DimensionMark

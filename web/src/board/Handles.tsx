@@ -1,11 +1,13 @@
 /** What can be taken in the plan view: dimensions that are dragged, and clamps that are moved along the board's sides. */
-import type { Change, ClampAt, DragHandle, View } from "../api/client";
+import type { Change, ClampAt, DragHandle, Unit, View } from "../api/client";
 import { usePulling } from "../ui/pulling";
+import { plainly, reading } from "../ui/words";
 import { changeOf, changes, moving, nearestSide, typedBy } from "./handles";
 import { outlinePath, type Scale, unbroken } from "./scale";
 
 interface HandlesProps {
   view: View;
+  unit: Unit;
   scale: Scale;
   onEdit: (change: Change) => void;
 }
@@ -18,7 +20,7 @@ const STEPS: Record<string, readonly [number, number]> = {
 };
 
 /** The dimensions of a cut, each dragged at its own place; arrow keys move it by a step. */
-export function Handles({ view, scale, onEdit }: HandlesProps) {
+export function Handles({ view, unit, scale, onEdit }: HandlesProps) {
   const pulling = usePulling<{ px: number; handle: DragHandle }>();
   return view.handles.map((handle, index) => {
     const sideways = Math.abs(handle.direction[0]) > Math.abs(handle.direction[1]);
@@ -34,8 +36,11 @@ export function Handles({ view, scale, onEdit }: HandlesProps) {
         data-drag={handle.field}
         role="slider"
         tabIndex={0}
-        aria-label={handle.field.replace("_", " ")}
+        aria-label={handle.name}
         aria-valuenow={handle.value}
+        aria-valuemin={0}
+        aria-valuemax={Math.max(handle.most, handle.value)}
+        aria-valuetext={handle.shown ? plainly(reading(handle.shown, unit)) : undefined}
         {...pulling(
           () => ({ px: scale.px, handle }),
           (from, right, up) => onEdit(changes(from.handle, [right / from.px, up / from.px], from.px)),
@@ -55,6 +60,7 @@ export function Handles({ view, scale, onEdit }: HandlesProps) {
 
 interface ClampsProps {
   view: View;
+  unit: Unit;
   scale: Scale;
   onClamps: (clamps: ClampAt[]) => void;
 }
@@ -62,7 +68,7 @@ interface ClampsProps {
 const PAD = 15;
 
 /** The clamps on the board, moved along its sides and from one side to another. */
-export function Clamps({ view, scale, onClamps }: ClampsProps) {
+export function Clamps({ view, unit, scale, onClamps }: ClampsProps) {
   const pulling = usePulling<number>();
   const board = view.board;
   if (!board) return null;
@@ -84,8 +90,11 @@ export function Clamps({ view, scale, onClamps }: ClampsProps) {
         data-clashes={clamp.clashes}
         role="slider"
         tabIndex={0}
-        aria-label={`Clamp on the ${clamp.side} side`}
+        aria-label={`Clamp on the ${clamp.side} side, from its ${clamp.side === "near" || clamp.side === "far" ? "left" : "near"} end`}
         aria-valuenow={clamp.at}
+        aria-valuemin={0}
+        aria-valuemax={long}
+        aria-valuetext={plainly(reading(clamp.shown, unit))}
         {...pulling(
           () => index,
           (from, _right, _up, event) => {

@@ -12,6 +12,9 @@ const handle = (change: Partial<DragHandle>): DragHandle => ({
   opens: false,
   step: 0.5,
   unit: "mm",
+  name: "Distance from the end",
+  shown: null,
+  most: 640,
   ...change,
 });
 

@@ -5,6 +5,9 @@ export const inUnit = (text: Text, unit: Unit): string => (unit === "in" ? text.
 
 export const reading = (shown: Shown, unit: Unit): Reading => (unit === "in" ? shown.inch : shown.metric);
 
+/** A reading in one line of plain text. */
+export const plainly = (read: Reading): string => `${read.number} ${read.unit}`.trim();
+
 export interface Part {
   text: string;
   fraction: boolean;

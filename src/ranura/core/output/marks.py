@@ -13,6 +13,7 @@ from ranura.core.output.slip import rung_shown
 from ranura.core.output.views import ClampMark, Outline, View, box
 from ranura.core.proof.bodies import CARRIER_WIDE, carriers_of
 from ranura.core.shop.tooling.bits import Bit
+from ranura.core.text.figures import show
 from ranura.core.text.writing import Text, write
 
 
@@ -38,7 +39,7 @@ def clamp_outlines(holding: Holding) -> list[Outline]:
 def clamp_marks(holding: Holding) -> tuple[ClampMark, ...]:
     """The clamps on the board, which can be moved."""
     return tuple(
-        ClampMark(side=foot.at.side, at=foot.at.at, points=foot.points, clashes=foot.gap <= 0)
+        ClampMark(side=foot.at.side, at=foot.at.at, points=foot.points, clashes=foot.gap <= 0, shown=show(foot.at.at, "mm"))
         for foot in holding.feet
         if foot.at is not None
     )

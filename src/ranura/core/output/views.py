@@ -15,7 +15,7 @@ from ranura.core.geometry.rings import Point
 from ranura.core.shop.tooling.routers import Base
 from ranura.core.text.forms import FieldPath
 from ranura.core.text.lengths import Length, Unit, as_typed
-from ranura.core.text.writing import Text, write
+from ranura.core.text.writing import Shown, Text, write
 
 Role = Literal[
     "work",
@@ -137,6 +137,12 @@ class DragHandle:
     opens: bool = False
     step: float = 0.5
     unit: Unit = "mm"
+    name: str = ""
+    """That of its blank."""
+    shown: Shown | None = None
+    """Its value as it is read."""
+    most: float = 0.0
+    """How far it may go at most, from 0."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -147,6 +153,8 @@ class ClampMark:
     at: float
     points: tuple[Point, ...]
     clashes: bool
+    shown: Shown
+    """Its place as it is read."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

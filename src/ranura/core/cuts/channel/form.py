@@ -6,7 +6,7 @@ from dataclasses import replace
 
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, End
-from ranura.core.cuts.channel.sentence import channel_word, end_of
+from ranura.core.cuts.channel.sentence import ENDS, channel_word, end_of
 from ranura.core.cuts.channel.shapes import SHAPES
 from ranura.core.output.forms import (
     NO_CLAMPS,
@@ -116,7 +116,7 @@ def starts(_: Piece, rules: HouseRules, unit: Unit) -> tuple[Start, ...]:
 
 def _sentence(cut: ChannelCut, piece: Piece, rules: HouseRules) -> tuple[Part, ...]:
     along, many, turned = cut.goes == "along", cut.count > 1, bool(cut.angle)
-    first, last = ("left end", "right end") if along else ("near edge", "far edge")
+    first, last = ENDS[cut.goes]
     stops = [
         (field, end) for field, end, stop in (("stop_first", first, cut.stop_first), ("stop_last", last, cut.stop_last)) if stop
     ]

@@ -6,6 +6,7 @@ from collections.abc import Callable, Sequence
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.on_board import ChannelOnBoard
+from ranura.core.cuts.channel.sentence import ENDS
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.output.views import DragHandle, box
 from ranura.core.text.forms import FieldPath
@@ -67,6 +68,7 @@ def _ends(
                 value=0.0 if now is None else now.mm,
                 snaps=() if other is None else (other.mm,),
                 opens=True,
+                name=f"Stopped from the {ENDS[cut.goes][name == 'stop_last']}",
             )
         )
     return found

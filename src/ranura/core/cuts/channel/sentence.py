@@ -54,6 +54,10 @@ def sentence(cut: ChannelCut, piece: Piece, rules: HouseRules) -> Text:
     )
 
 
+ENDS = {"along": ("left end", "right end"), "across": ("near edge", "far edge")}
+"""What the ends of a channel are called, by how it goes."""
+
+
 def channel_word(cut: ChannelCut, rules: HouseRules) -> str:
     """What the shop calls a channel: its word for one across the board, a groove along it or with a shaped floor."""
     word = SHAPES[cut.shape].word

@@ -1,0 +1,69 @@
+"""The drawing in words, held against the moves and bodies it tells of; every grip has the name of its blank and its range."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+
+from ranura.core.cuts.edge.asked import EdgeCut
+from ranura.core.plan import PLANNING
+from ranura.core.proof.wood import place_on
+from ranura.demo.jobs import PIECES
+from ranura.demo.shop import SHOP
+
+CUTS = [pytest.param(piece, cut, id=name) for _, piece, cuts in PIECES for _, name, cut in cuts]
+NUMBER = r"-?\d+(?:\.\d+)?"
+
+
+@pytest.mark.parametrize(("piece", "cut"), CUTS)
+def test_every_cut_is_told_where_its_moves_go_and_how_deep(piece, cut):
+    plan = PLANNING.plan_with_moves(cut, piece, SHOP, SHOP.rules)
+    board, *lines = (line.metric for line in plan.in_words)
+    assert f"{piece.length.mm:g} mm long, {piece.width.mm:g} mm wide, {piece.thickness.mm:g} mm thick" in board
+    cuts = [line for line in lines if "Cut " in line]
+    cutting = [move for move in plan.moves if move.kind == "cut"]
+    assert cuts
+    told = {float(re.search(rf"Cut ({NUMBER}) mm deep", line)[1]) for line in cuts}
+    done = {move.to_depth for move in cutting}
+    assert all(any(abs(depth - each) <= 0.03 for each in done) for depth in told)
+    if not lines[-1].endswith("alike."):
+        assert all(any(abs(depth - each) <= 0.03 for each in told) for depth in done)
+    for line in cuts:
+        x0, y0, x1, y1 = _places(line)
+        way = [place_on(plan.settings[move.setting].frame, at) for move in plan.moves if move.turning for at in move.path]
+        for x in (x0, x1):
+            assert any(abs(x - at[0]) <= 0.05 for at in way), line
+        for y in (y0, y1):
+            assert any(abs(y - at[1]) <= 0.05 for at in way), line
+
+
+def _places(line: str) -> tuple[float, float, float, float]:
+    if " from " in line:
+        found = re.search(rf"from ({NUMBER}) mm, ({NUMBER}) mm to ({NUMBER}) mm, ({NUMBER}) mm", line)
+        return tuple(map(float, found.groups()))
+    found = re.search(rf"within ({NUMBER}) mm to ({NUMBER}) mm and ({NUMBER}) mm to ({NUMBER}) mm", line)
+    x0, x1, y0, y1 = map(float, found.groups())
+    return x0, y0, x1, y1
+
+
+@pytest.mark.parametrize(("piece", "cut"), CUTS)
+def test_what_holds_and_guides_is_told_as_often_as_it_stands_there(piece, cut):
+    plan = PLANNING.plan_with_moves(cut, piece, SHOP, SHOP.rules)
+    lines = [line.metric for line in plan.in_words]
+    for role, said in (("clamp", "Clamp:"), ("fence", "Fence:"), ("block", "Stop block:"), ("backer", "Backer:")):
+        there = sum(body.role == role and body.from_move == 0 for body in plan.bodies)
+        assert sum(line.startswith(said) for line in lines) == there
+
+
+@pytest.mark.parametrize(("piece", "cut"), CUTS)
+def test_every_grip_has_a_name_its_value_and_how_far_it_goes(piece, cut):
+    plan = PLANNING.plan(cut, piece, SHOP, SHOP.rules)
+    handles = plan.drawing[0].handles
+    assert handles or isinstance(cut, EdgeCut)
+    for handle in (each for first in handles for each in (first, first.other) if each is not None):
+        assert re.fullmatch(r"[A-Z][a-z ]+", handle.name), handle.field
+        assert handle.most in (piece.length.mm, piece.width.mm)
+        assert float(handle.shown.metric.number) == pytest.approx(handle.value, abs=0.03)
+    for clamp in plan.drawing[0].clamps:
+        assert float(clamp.shown.metric.number) == pytest.approx(clamp.at, abs=0.03)
