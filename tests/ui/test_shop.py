@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+import io
 import re
 from collections.abc import Callable, Iterator
 
 import pytest
 from playwright.sync_api import Browser, Page, expect
+from pypdf import PdfReader
 from tests.conftest import Served
 from tests.ui.conftest import LONGEST_WAIT
 from tests.ui.test_barriers import VIEWS
@@ -30,23 +32,70 @@ Thin,straight,1/4 in,3/16 in,1/2 in,2 in,
 
 
 @pytest.fixture
-def empty(browser: Browser, store) -> Iterator[Page]:
-    """The page of a shop of one's own that has nothing yet."""
+def own_shop(store) -> Iterator[str]:
+    """The address of a shop of one's own that has nothing yet."""
     with store.session() as session:
         repository.remove_shop(session, shops.OWN_SHOP)
     shops.lay_own(store)
     server = Served(store, places.BUILT_PAGE)
     server.app.state.saved_shop = SavedShop(store, shops.OWN_SHOP)
     server.app.state.imports = Imports(server.app.state.saved_shop)
-    page = browser.new_page(viewport={"width": 1280, "height": 800}, locale="en-GB")
-    page.set_default_timeout(LONGEST_WAIT)
-    page.goto(server.url)
-    page.get_by_test_id("slip").first.wait_for()
-    yield page
-    page.close()
+    yield server.url
     server.close()
     with store.session() as session:
         repository.remove_shop(session, shops.OWN_SHOP)
+
+
+@pytest.fixture
+def empty(browser: Browser, own_shop: str) -> Iterator[Page]:
+    """Its page."""
+    page = browser.new_page(viewport={"width": 1280, "height": 800}, locale="en-GB")
+    page.set_default_timeout(LONGEST_WAIT)
+    page.goto(own_shop)
+    page.get_by_test_id("slip").first.wait_for()
+    yield page
+    page.close()
+
+
+def test_on_a_tablet_by_touch_alone_from_an_empty_shop_to_a_printed_job(browser: Browser, own_shop: str):
+    """Nothing is clicked, hovered or pressed but the keys of the screen's own keyboard."""
+    context = browser.new_context(viewport={"width": 820, "height": 1180}, has_touch=True, is_mobile=True, locale="en-GB")
+    page = context.new_page()
+    page.set_default_timeout(LONGEST_WAIT)
+    page.goto(own_shop)
+    expect(page.get_by_test_id("sentence")).to_contain_text("across Shelf side.")
+    field(page, "position").tap()
+    page.keyboard.insert_text("250")
+    expect(field(page, "position")).to_have_value("250")
+    expect(page.get_by_test_id("saving")).to_have_text("Saved")
+    page.get_by_test_id("type-in-assumed-tools").tap()
+    for tool in ("Plunge router", "Straight 12 mm"):
+        page.get_by_label(tool, exact=True).get_by_role("button", name="All of it is right").tap()
+    page.get_by_role("link", name="Cuts", exact=True).tap()
+    expect(page.get_by_test_id("assumed-here")).to_have_count(0)
+    page.get_by_test_id("new-piece").tap()
+    page.get_by_test_id("piece-name").tap()
+    page.keyboard.insert_text("Lid")
+    for name, text in (("length", "400"), ("width", "200"), ("thickness", "18")):
+        page.locator(f'[data-field="piece-{name}"]').tap()
+        page.keyboard.insert_text(text)
+    page.get_by_test_id("save-piece").tap()
+    page.get_by_role("button", name="Close").tap()
+    page.get_by_test_id("palette").tap()
+    page.get_by_role("combobox", name="Find or add").tap()
+    page.keyboard.insert_text("dado 12 x 5 at 100 lid")
+    page.get_by_test_id("read-cut").tap()
+    expect(page.get_by_test_id("sentence")).to_contain_text("across Lid.")
+    page.get_by_test_id("job-menu").tap()
+    page.get_by_role("menuitem", name="This job").tap()
+    expect(page.get_by_test_id("job-page")).to_contain_text("Lid")
+    with context.expect_page():
+        page.get_by_test_id("slips-A4").tap()
+    paper = context.request.get(f"{own_shop}{page.get_by_test_id('slips-A4').get_attribute('href')}")
+    words = "".join(each.extract_text() for each in PdfReader(io.BytesIO(paper.body())).pages)
+    for said in ("Shelf side", "Lid", "dado 12 mm wide, 6 mm deep, 250 mm", "page 1 of"):
+        assert said in words, said
+    context.close()
 
 
 def read_position(page: Page, setting: str, rpm: int) -> None:
@@ -387,13 +436,38 @@ def test_a_shops_file_comes_in_and_is_taken_back(open_page: Callable[..., Page],
     expect(page.get_by_role("banner")).to_contain_text("Lanternfish Workshop")
 
 
-@pytest.mark.parametrize(("path", "wait", "opened"), VIEWS)
-def test_nothing_is_cut_off_on_a_phone(open_page: Callable[..., Page], path, wait, opened):
-    page = open_page(path, width=390, height=844, wait=wait)
-    if opened:
-        page.get_by_test_id(opened).click()
-    page.wait_for_timeout(300)
-    assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
+SPACED = """
+    * { line-height: 1.5 !important; letter-spacing: 0.12em !important; word-spacing: 0.16em !important }
+    p { margin-bottom: 2em !important }
+"""
+"""As far apart as a reader may set letters, words and lines (WCAG 1.4.12)."""
+
+
+def test_nothing_is_cut_off_at_four_times_its_size_nor_with_wide_spacing(open_page: Callable[..., Page]):
+    """A window of 1280 px enlarged to 400 % has room for 320; a phone has more."""
+    page = open_page("/", width=320, height=800)
+    for path, wait, opened in [("/", "slip", None), *VIEWS]:
+        page.goto(page.url.split("/", 3)[0] + "//" + page.url.split("/")[2] + path)
+        page.get_by_test_id(wait).first.wait_for()
+        if opened:
+            page.get_by_test_id(opened).click()
+        page.wait_for_timeout(300)
+        assert page.evaluate("document.documentElement.scrollWidth") <= 320, path
+        page.add_style_tag(content=SPACED)
+        assert page.evaluate("document.documentElement.scrollWidth") <= 320, f"{path}, spaced"
+
+
+def test_what_is_chosen_is_seen_in_the_readers_own_colours(open_page: Callable[..., Page]):
+    page = open_page()
+    page.emulate_media(forced_colors="active")
+    colour = "e => getComputedStyle(e).backgroundColor"
+    chosen = page.get_by_test_id("unit-mm").evaluate(colour)
+    assert page.get_by_role("link", name="Cuts", exact=True).evaluate(colour) == chosen
+    assert page.get_by_test_id("unit-in").evaluate(colour) != chosen
+    page.keyboard.press("k")
+    page.get_by_role("combobox", name="Find or add").fill("plunge")
+    expect(page.get_by_role("option")).to_have_count(2)
+    assert [each.evaluate(colour) == chosen for each in page.get_by_role("option").all()] == [True, False]
 
 
 def test_everything_is_saved_and_put_back_and_that_is_undone(open_page, shop, tmp_path):

@@ -53,7 +53,7 @@ function isAt(here: string, path: string): boolean {
 export function Places() {
   const here = useLocation().pathname;
   return (
-    <nav aria-label="Places" className="flex gap-0.5">
+    <nav aria-label="Places" className="flex flex-wrap gap-0.5">
       {PLACES.map((place) => {
         const current = isAt(here, place.path);
         return (

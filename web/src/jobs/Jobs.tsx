@@ -167,7 +167,7 @@ function Card({ card }: { card: JobCard }) {
       <Link to={`/jobs/${card.id}`} className="flex min-w-0 flex-1 gap-3 hover:underline">
         <Picture rings={card.picture} />
         <span className="min-w-0 leading-snug">
-          <b className="block truncate text-strong">{card.name}</b>
+          <b className="block break-words text-strong">{card.name}</b>
           <span className="block text-small">
             {counted(card.boards, "board")}, {counted(card.cuts, "cut")}
           </span>
