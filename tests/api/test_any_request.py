@@ -19,11 +19,9 @@ from ranura.host import openapi
 
 SCHEMA = schemathesis.openapi.from_dict(json.loads(openapi.description()))
 OPERATIONS = {f"{each.method.upper()} {each.path}": each for each in (found.ok() for found in SCHEMA.get_all_operations())}
-ENDLESS = {"GET /api/events", "GET /api/instruments/{kind}/news"}
-"""Streams of news."""
 LAST = ("DELETE", "PUT /api/files", "POST /api/files")
 """What takes away what others ask for comes after them."""
-NAMES = sorted(OPERATIONS.keys() - ENDLESS, key=lambda name: (name.startswith(LAST), name))
+NAMES = sorted(OPERATIONS, key=lambda name: (name.startswith(LAST), name))
 THERE = {
     "job_id": "little-harbour",
     "piece_id": "control-cross",

@@ -7,6 +7,7 @@ import random
 import socket
 import statistics
 import threading
+import time
 from collections.abc import Iterator
 
 import pytest
@@ -145,13 +146,31 @@ def test_a_low_battery_is_said_and_an_empty_one_ends_it(instruments):
     assert until(caliper, lambda s: s.state == "lost").trouble == "battery-empty"
 
 
+def soon(ask, holds):
+    """What `ask` answers as soon as it holds."""
+    for _ in range(2_000):
+        answer = ask()
+        if holds(answer):
+            return answer
+        time.sleep(0.01)
+    raise AssertionError(answer)
+
+
 def until(instrument, holds):
-    status = instrument.status
-    for _ in range(40):
-        if holds(status):
-            return status
-        status = instrument.wait(status.turn, 5)
-    raise AssertionError(status)
+    return soon(lambda: instrument.status, holds)
+
+
+def test_every_change_is_told_and_by_which(instruments):
+    told = []
+    instruments.on_change(told.append)
+    caliper = instruments["caliper"]
+    turn = caliper.plug().turn
+    caliper.say("SIM JAW 5")
+    caliper.say("SIM PRESS")
+    until(caliper, lambda status: status.taken is not None)
+    assert told
+    assert set(told) == {"caliper"}
+    assert len(told) >= caliper.status.turn - turn
 
 
 @pytest.mark.parametrize(
@@ -193,18 +212,16 @@ def test_the_api_plugs_in_waits_and_says_what_is_wrong(client):
     assert client.post(f"{where}/unplug").json()["state"] == "off"
     assert client.post(f"{where}/read").status_code == 422
     turn = client.post(f"{where}/plug").json()["turn"]
-    before = client.get(f"{where}/news", params={"after": 0}).json()["taken"]
+    before = client.get(where).json()["taken"]
     client.post(f"{where}/hand", json={"act": "hold", "value": 8.0})
     client.post(f"{where}/hand", json={"act": "press"})
-    view = client.get(f"{where}/news", params={"after": turn}).json()
-    while view["taken"] == before:
-        view = client.get(f"{where}/news", params={"after": view["turn"]}).json()
+    view = soon(lambda: client.get(where).json(), lambda now: now["taken"] != before)
+    assert view["turn"] > turn
     assert view["taken"]["value"] == pytest.approx(8, abs=0.05)
     wrong = client.post(f"{where}/hand", json={"act": "hold", "value": -1})
     assert (wrong.status_code, wrong.json()["error"]["field"]) == (422, "value")
     client.post(f"{where}/hand", json={"act": "drop"})
-    while view["state"] == "ready":
-        view = client.get(f"{where}/news", params={"after": view["turn"]}).json()
+    view = soon(lambda: client.get(where).json(), lambda now: now["state"] != "ready")
     assert "plug it in again" in view["words"]["metric"]
-    assert client.get("/api/instruments/ruler/news").status_code == 422
+    assert client.get("/api/instruments/ruler").status_code == 422
     client.post(f"{where}/unplug")

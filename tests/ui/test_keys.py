@@ -70,6 +70,9 @@ def test_words_are_explained_where_one_asks(page: Page):
     page.get_by_test_id("find-words").fill("backer")
     expect(page.get_by_test_id("help")).to_contain_text("scrap held level behind the place where the bit leaves the wood")
     expect(page.get_by_test_id("help")).to_contain_text("Every user of this computer can reach it")
+    page.get_by_role("link", name="Cuts", exact=True).click()
+    page.get_by_test_id("working-hold").click()
+    expect(page.get_by_test_id("terms")).to_contain_text("backer: scrap held level")
 
 
 def test_single_letters_can_be_switched_off(page: Page):

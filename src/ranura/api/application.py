@@ -81,6 +81,7 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
     app.state.prior = PriorCuts(store, app.state.planning)
     app.state.known_purchases = Known()
     app.state.instruments = Instruments(settings.instruments)
+    app.state.instruments.on_change(app.state.news.tell_of)
     app.state.copies = settings.copies
     app.state.imports = Imports(app.state.saved_shop)
     problems.install(app)

@@ -1,4 +1,4 @@
-"""Instruments: plugged in, read, set to zero, waited for; and the hand that the simulated ones need."""
+"""Instruments: plugged in, read, set to zero; and the hand that the simulated ones need."""
 
 from __future__ import annotations
 
@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
-from fastapi import APIRouter, Depends, Query, Request
+from fastapi import APIRouter, Depends, Request
 
 from ranura.api.problems import ERRORS
 from ranura.core.text.writing import Text, write
@@ -15,9 +15,6 @@ from ranura.devices.lines import Kind
 from ranura.requests.from_core import RequestModel
 
 router = APIRouter(prefix="/api/instruments", tags=["instruments"], responses=ERRORS)
-
-LONGEST_WAIT = 20.0
-"""Seconds that a request may wait for a reading."""
 
 _TROUBLES = {
     "nothing-to-read": "Nothing to read: hold the tachometer to the mark of a running spindle",
@@ -84,7 +81,7 @@ def unplug(instrument: TheInstrument) -> InstrumentView:
 
 @router.post("/{kind}/read")
 def read(instrument: TheInstrument) -> InstrumentView:
-    """Asks for a reading; wait for it with `turn`."""
+    """Asks for a reading."""
     instrument.say("READ")
     return _view(instrument.status)
 
@@ -96,14 +93,10 @@ def zero(instrument: TheInstrument) -> InstrumentView:
     return _view(instrument.status)
 
 
-@router.get("/{kind}/news")
-def news(
-    instrument: TheInstrument,
-    after: Annotated[int, Query(ge=0)] = 0,
-    seconds: Annotated[float, Query(ge=0, le=LONGEST_WAIT)] = LONGEST_WAIT,
-) -> InstrumentView:
-    """The instrument as soon as it is newer than turn `after`, or after so many seconds as it is."""
-    return _view(instrument.wait(after, seconds))
+@router.get("/{kind}")
+def instrument_now(instrument: TheInstrument) -> InstrumentView:
+    """An instrument as it is now; that it changed is told on the stream of `/api/events`."""
+    return _view(instrument.status)
 
 
 @router.post("/{kind}/hand")

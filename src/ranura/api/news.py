@@ -1,4 +1,5 @@
-"""News for windows: that something was written, and by which of them; one stream a browser, held by no thread."""
+"""News for windows: that something was written, and by which of them, and that an instrument has something to say; one stream a
+browser, held by no thread."""
 
 from __future__ import annotations
 
@@ -36,6 +37,10 @@ class News:
     def tell(self, writes: int) -> None:
         """Something was written, by the window whose request this thread answers."""
         self._put({"writes": writes, "by": WRITER.get()})
+
+    def tell_of(self, instrument: str) -> None:
+        """Something is new of an instrument."""
+        self._put({"instrument": instrument})
 
     def close(self) -> None:
         """Ends all streams."""

@@ -12,7 +12,7 @@ import socket
 import subprocess
 import sys
 import threading
-from collections.abc import Iterator, Mapping
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass, replace
 from pathlib import Path
 from typing import IO, Literal
@@ -85,7 +85,8 @@ class Socketed:
         self._kind = kind
         self._port = port
         self._status = Status(kind=kind, state="off", turn=0, simulated=port is None)
-        self._news = threading.Condition()
+        self._told: Callable[[Kind], None] | None = None
+        self._changing = threading.Lock()
         self._plugging = threading.Lock()
         self._process: subprocess.Popen[bytes] | None = None
         self._line: socket.socket | None = None
@@ -94,6 +95,10 @@ class Socketed:
     def status(self) -> Status:
         """What is known now."""
         return self._status
+
+    def on_change(self, tell: Callable[[Kind], None]) -> None:
+        """Calls `tell` after every change, in the thread that hears the instrument."""
+        self._told = tell
 
     def plug(self) -> Status:
         """Plugs it in unless it is. Raises InstrumentError."""
@@ -138,12 +143,6 @@ class Socketed:
             line.sendall(f"{text}\n".encode())
         except OSError:
             raise InstrumentError(NOT_PLUGGED, kind=self._kind) from None
-
-    def wait(self, turn: int, seconds: float) -> Status:
-        """What is known as soon as it is newer than `turn`, or after so many seconds."""
-        with self._news:
-            self._news.wait_for(lambda: self._status.turn > turn, timeout=seconds)
-            return self._status
 
     def _start(self) -> int:
         """Starts the simulated instrument and answers its port."""
@@ -202,9 +201,10 @@ class Socketed:
                 self._change(name=line.name)
 
     def _change(self, **known: object) -> None:
-        with self._news:
+        with self._changing:
             self._status = replace(self._status, turn=self._status.turn + 1, **known)  # type: ignore[arg-type]
-            self._news.notify_all()
+        if self._told is not None:
+            self._told(self._kind)
 
 
 class Instruments:
@@ -219,6 +219,11 @@ class Instruments:
 
     def __iter__(self) -> Iterator[Socketed]:
         return iter(self._all.values())
+
+    def on_change(self, tell: Callable[[Kind], None]) -> None:
+        """Calls `tell` after every change of any."""
+        for each in self._all.values():
+            each.on_change(tell)
 
     def close(self) -> None:
         """Lets all go; nothing of them stays behind."""

@@ -276,8 +276,8 @@ export const api = {
     post("/api/instruments/{kind}/plug", { params: { path: { kind } } }),
   zeroInstrument: (kind: InstrumentView["kind"]) =>
     post("/api/instruments/{kind}/zero", { params: { path: { kind } } }),
-  instrumentNews: (kind: InstrumentView["kind"], after: number, signal: AbortSignal) =>
-    get("/api/instruments/{kind}/news", { params: { path: { kind }, query: { after } }, signal }),
+  instrument: (kind: InstrumentView["kind"]) =>
+    get("/api/instruments/{kind}", { params: { path: { kind } } }),
   handInstrument: (kind: InstrumentView["kind"], act: Schemas["HandIn"]["act"], value: number | null) =>
     post("/api/instruments/{kind}/hand", { params: { path: { kind } }, body: { act, value } }),
   profiles: () => get("/api/profiles"),

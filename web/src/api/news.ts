@@ -1,4 +1,4 @@
-/** News from the server: what another window, or somebody else, has written. One stream a browser: the window that holds the lock
+/** News from the server: that another window, or somebody else, has written, or an instrument has something to say. One stream a browser: the window that holds the lock
     listens and tells the others. */
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
@@ -7,8 +7,23 @@ import { replanOpen } from "../board/editors";
 import { WINDOW } from "./client";
 
 interface Told {
-  by: string | null;
+  by?: string | null;
+  instrument?: string;
 }
+
+/** Who wants to know that an instrument has something to say. */
+const hearers = new Map<string, Set<() => void>>();
+
+/** Calls `hear` whenever an instrument has changed, until the answer is called. */
+export function onInstrument(kind: string, hear: () => void): () => void {
+  const own = hearers.get(kind) ?? new Set();
+  hearers.set(kind, own.add(hear));
+  return () => void own.delete(hear);
+}
+
+const tellHearers = (kind?: string): void => {
+  for (const [of, own] of hearers) if (kind === undefined || of === kind) for (const hear of own) hear();
+};
 
 const NAME = "ranura-news";
 /** Writes that come at once are read once. */
@@ -19,7 +34,10 @@ function listen(hear: () => void): () => void {
   const channel = new BroadcastChannel(NAME);
   const ended = new AbortController();
   const take = (told: Told) => {
-    if (told.by !== WINDOW) hear();
+    if (told.instrument) tellHearers(told.instrument);
+    else if (told.by !== WINDOW) hear();
+    // After a gap in the stream.
+    if (!told.instrument && told.by === null) tellHearers();
   };
   channel.onmessage = (event) => take(event.data as Told);
   const lead = () =>
@@ -38,7 +56,7 @@ function listen(hear: () => void): () => void {
         // What was written while nobody listened is not told any more.
         if (lost) {
           channel.postMessage({ by: null });
-          hear();
+          take({ by: null });
         }
         lost = false;
       };

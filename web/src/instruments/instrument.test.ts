@@ -25,11 +25,16 @@ class Bench {
     words: null,
   };
   down = false;
-  private waiting: (() => void)[] = [];
+  private readonly hearers = new Set<() => void>();
+
+  news = (_: string, hear: () => void) => {
+    this.hearers.add(hear);
+    return () => void this.hearers.delete(hear);
+  };
 
   set(change: Partial<InstrumentView>) {
     this.view = { ...this.view, turn: this.view.turn + 1, ...change };
-    for (const done of this.waiting.splice(0)) done();
+    for (const hear of [...this.hearers]) hear();
   }
 
   private answer = (): Outcome<InstrumentView> =>
@@ -42,14 +47,7 @@ class Bench {
     },
     handInstrument: async () => this.answer(),
     zeroInstrument: async () => this.answer(),
-    instrumentNews: async (_: string, after: number, signal: AbortSignal) => {
-      if (this.view.turn <= after && !this.down)
-        await new Promise<void>((done) => {
-          this.waiting.push(done);
-          signal.addEventListener("abort", () => done());
-        });
-      return this.answer();
-    },
+    instrument: async () => this.answer(),
   };
 }
 
@@ -57,7 +55,7 @@ const settled = () => new Promise((done) => setTimeout(done, 5));
 
 function listening() {
   const bench = new Bench();
-  const instrument = new Instrument("caliper", bench.server);
+  const instrument = new Instrument("caliper", bench.server, bench.news);
   const heard: number[] = [];
   const listen = () =>
     instrument.listen({ id: "a", label: "Width", take: (taken) => heard.push(taken.value) });

@@ -1,6 +1,7 @@
 /** What the page knows of an instrument, and who waits for its next reading. */
 import { useSyncExternalStore } from "react";
 import { api, type InstrumentView, type Outcome, type Text } from "../api/client";
+import { onInstrument } from "../api/news";
 import { problemOf } from "../ui/problems";
 
 export type Kind = InstrumentView["kind"];
@@ -23,26 +24,26 @@ export interface Known {
   problem: Text | null;
 }
 
-type Api = Pick<typeof api, "instrumentNews" | "plugInstrument" | "handInstrument" | "zeroInstrument">;
-
-const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
+type Api = Pick<typeof api, "instrument" | "plugInstrument" | "handInstrument" | "zeroInstrument">;
 
 /**
- * One instrument. Readings are waited for only while somebody listens; a reading goes to one listener once. When the
- * instrument is lost the listener stays: plugged in again, its next reading still arrives.
+ * One instrument. It is looked at when there is news of it, only while somebody listens; a reading goes to one listener once. When
+ * the instrument is lost the listener stays: plugged in again, its next reading still arrives.
  */
 export class Instrument {
   readonly kind: Kind;
   private readonly server: Api;
   private listener: Listener | null = null;
   private heard = 0;
-  private waiting: AbortController | null = null;
+  private readonly news: typeof onInstrument;
+  private unhear: (() => void) | null = null;
   private readonly listeners = new Set<() => void>();
   private known: Known = { view: null, listening: null, target: null, said: null, problem: null };
 
-  constructor(kind: Kind, server: Api = api) {
+  constructor(kind: Kind, server: Api = api, news = onInstrument) {
     this.kind = kind;
     this.server = server;
+    this.news = news;
   }
 
   readonly snapshot = () => this.known;
@@ -59,22 +60,20 @@ export class Instrument {
     this.listener = listener;
     this.heard = Number.POSITIVE_INFINITY;
     this.tell({ listening: listener.label, target: listener.id, said: null });
+    this.unhear ??= this.news(this.kind, () => void this.look());
     await this.plug();
     this.heard = this.known.view?.taken?.number ?? 0;
-    void this.wait();
   }
 
   /** Nobody waits any more. */
   stop(): void {
-    this.listener = null;
-    this.waiting?.abort();
+    this.leave();
     this.tell({ listening: null, target: null, problem: null });
   }
 
   /** Plugs it in unless it is, and learns what it is doing now. */
   async plug(): Promise<void> {
     this.learn(await this.server.plugInstrument(this.kind));
-    if (this.listener) void this.wait();
   }
 
   /** What the hand does with a simulated instrument. */
@@ -86,18 +85,14 @@ export class Instrument {
     this.learn(await this.server.zeroInstrument(this.kind));
   }
 
-  private async wait(): Promise<void> {
-    if (this.waiting && !this.waiting.signal.aborted) return;
-    const mine = new AbortController();
-    this.waiting = mine;
-    while (this.listener && !mine.signal.aborted) {
-      const answer = await this.server.instrumentNews(this.kind, this.known.view?.turn ?? 0, mine.signal);
-      if (mine.signal.aborted) break;
-      this.learn(answer);
-      if (answer.kind !== "ok") await pause(1000);
-      else if (answer.data.state !== "ready") break;
-    }
-    if (this.waiting === mine) this.waiting = null;
+  private async look(): Promise<void> {
+    if (this.listener) this.learn(await this.server.instrument(this.kind));
+  }
+
+  private leave(): void {
+    this.listener = null;
+    this.unhear?.();
+    this.unhear = null;
   }
 
   private learn(answer: Outcome<InstrumentView>): void {
@@ -111,7 +106,7 @@ export class Instrument {
     const { listener } = this;
     if (!listener || !view.taken || view.taken.number <= this.heard) return;
     this.heard = view.taken.number;
-    this.listener = null;
+    this.leave();
     this.tell({ listening: null, target: null, said: `${view.taken.text} → ${listener.label}` });
     listener.take(view.taken);
   }

@@ -5,6 +5,7 @@ import { inUnit, reading } from "../ui/words";
 import { CautionLine, Stop } from "./Cautions";
 import { Fit, Guides, Stations } from "./Guides";
 import { STATUS } from "./StatusLine";
+import { Terms } from "./Terms";
 import { type Asked, ToolPicker } from "./ToolPicker";
 import { Working } from "./Working";
 
@@ -226,6 +227,14 @@ function Place({
           ))}
           {section.key === "feed" ? <Passes plan={plan} unit={unit} /> : null}
           {section.key === "guide" ? <Guides plan={plan} unit={unit} onEdit={onEdit} /> : null}
+          <Terms
+            texts={[
+              ...section.leads.map((lead) => inUnit(lead.caption, unit)),
+              ...section.lines.map((line) => inUnit(line, unit)),
+              ...notes.flatMap((note) => [inUnit(note.message, unit), inUnit(note.do, unit)]),
+              ...figures.flatMap((figure) => [figure.label, inUnit(figure.because, unit)]),
+            ]}
+          />
         </div>
       ) : null}
     </div>
