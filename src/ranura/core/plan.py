@@ -21,6 +21,7 @@ from ranura.core.choosing.shortlist import shortlist
 from ranura.core.families import FAMILIES
 from ranura.core.family import NOTHING_BEFORE, AnyCut, Before, Families, Family, Planner, PlanText, Task
 from ranura.core.learning.corrections import Correction, MeasureKey
+from ranura.core.output.asked import Asked, as_asked
 from ranura.core.output.assumed import with_assumed
 from ranura.core.output.broken import broken
 from ranura.core.output.dry_run import DryRun, dry_run
@@ -36,24 +37,11 @@ from ranura.core.shop.shop import Shop
 from ranura.core.text import hold_words
 from ranura.core.text.cautions import Caution, has_stop
 from ranura.core.text.errors import CraftError
-from ranura.core.text.figures import show
-from ranura.core.text.forms import FieldPath, Form, Start
-from ranura.core.text.lengths import Length, Unit, meant_instead, written_in
-from ranura.core.text.writing import Reading, Text, inches_to
+from ranura.core.text.forms import Form, Start
+from ranura.core.text.lengths import Unit
+from ranura.core.text.writing import Text, inches_to
 
 Status = Literal["ready", "caution", "stop", "unproven"]
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Asked:
-    """A dimension of the cut as it was typed; `suffix` is the unit the text left out, `other` its value in the other unit,
-    `meant` what may have been meant instead."""
-
-    field: FieldPath
-    length: Length
-    suffix: str
-    meant: str | None
-    other: Reading
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -313,7 +301,7 @@ class Planning:
 
     def _asked(self, cut: AnyCut) -> tuple[Asked, ...]:
         typed = self.family(cut).asked(cut)
-        return tuple(_as_asked(field, length) for field, length in typed.items() if length is not None)
+        return tuple(as_asked(field, length) for field, length in typed.items() if length is not None)
 
 
 def circumstances(piece: Piece, shop: Shop, rules: HouseRules, before: Before) -> Circumstances:
@@ -360,13 +348,6 @@ def _pairs(planner: Planner, cut: AnyCut, shop: Shop, before: Before) -> tuple[S
     ranking = judge.ranking(before.mounted)
     sifted = shortlist(judge, ranking, count=SHOWN_OFFERS)
     return sifted, choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=planner.refuse)
-
-
-def _as_asked(field: FieldPath, length: Length) -> Asked:
-    unit, in_text = written_in(length.typed, length.unit)
-    shown = show(length.mm, "mm", setting=False)
-    other = shown.inch if unit == "mm" else shown.metric
-    return Asked(field=field, length=length, suffix="" if in_text else unit, other=other, meant=meant_instead(length))
 
 
 def _pinned(cut: AnyCut) -> tuple[Literal["bit", "router"], ...]:

@@ -33,6 +33,8 @@ class Picture:
     """Test ids that are clicked one after another."""
     keys: str = ""
     """Keys that are pressed then."""
+    types: str = ""
+    """What is typed then."""
     instead: Mapping[str, object] = field(default_factory=dict)
     """What is changed of the kept cut before."""
     begun: tuple[str, ...] = ()
@@ -43,6 +45,9 @@ class Picture:
 
 PICTURES: Final[Mapping[str, Picture]] = {
     "cut": Picture(path=_JOB + "shelf-dado-212", shows="slip"),
+    "line": Picture(
+        path=_JOB + "shelf-dado-212", shows="slip", clicks=("palette",), types="mortise 40 x 6 x 8 at 90, 35 control cross"
+    ),
     "dark": Picture(path=_JOB + "rail-groove", shows="slip", scheme="dark"),
     "phone": Picture(path=_JOB + "shelf-dado-212", shows="slip", size=_PHONE),
     "tablet": Picture(path=_JOB + "shelf-dado-420", shows="slip", size=_TABLET),
@@ -99,5 +104,8 @@ def _take(browser: Browser, url: str, name: str, picture: Picture) -> None:
         page.wait_for_timeout(_SETTLED_MS)
     for key in picture.keys:
         page.keyboard.press(key)
+    if picture.types:
+        page.keyboard.insert_text(picture.types)
+        page.wait_for_timeout(_SETTLED_MS)
     page.screenshot(path=FOLDER / f"{name}.png")
     context.close()
