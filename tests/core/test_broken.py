@@ -11,6 +11,7 @@ from tests.data.plans import unbroken
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.output.broken import broken
+from ranura.core.output.in_words import with_names
 from ranura.core.output.views import Dimension, Outline, View
 from ranura.core.plan import PLANNING
 from ranura.core.text.writing import write
@@ -59,7 +60,7 @@ def test_what_is_cut_keeps_its_size_and_everything_its_order():
 def test_what_is_not_long_stays_whole(name):
     piece, cut = DEMO[name]
     short, whole = both(cut, piece)
-    assert short == whole
+    assert short == with_names(whole, PLANNING.form(cut, piece, SHOP.rules, "mm"), piece)
     assert short.breaks == ()
 
 

@@ -27,6 +27,7 @@ def test_p_prints_and_no_key_acts_behind_an_open_menu(page: Page):
     page.keyboard.press("Enter")
     page.keyboard.press("r")
     page.keyboard.press("Escape")
+    expect(page.get_by_role("menu")).to_have_count(0)
     assert "/cuts/" in page.url
     page.get_by_test_id("tool-picker").first.focus()
     page.keyboard.press("Enter")
