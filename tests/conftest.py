@@ -31,6 +31,7 @@ from ranura.store.schema import upgrade
 
 settings.register_profile("quick", max_examples=20, deadline=None)
 settings.register_profile("default", deadline=None, derandomize="CI" in os.environ)
+settings.register_profile("long", max_examples=1000, deadline=None)
 settings.register_profile("thorough", max_examples=3000, deadline=None)
 settings.load_profile("default")
 

@@ -252,6 +252,10 @@ def test_what_is_known_answers_as_if_nothing_were(monkeypatch):
     small, inches = with_bits("straight-12.7"), dataclasses.replace(SHOP, unit="in")
     for cuts, shop in ((few, SHOP), ([*few, cut("3")], SHOP), (few, small), (few, SHOP), ([cut("17.6", depth="9")], SHOP)):
         assert shopping(cuts, shop, PLANNING, known) == shopping(cuts, shop, PLANNING)
+    curved = edge("rabbet", 8, 6, piece=board(outline=Contour(form="oval")), edges=("outline",))
+    straight = dataclasses.replace(edge("rabbet", 8, 6, edges=("far",)), id="straight")
+    for cuts in ([straight], [curved, straight], [straight]):
+        assert shopping(cuts, SHOP, PLANNING, known) == shopping(cuts, SHOP, PLANNING), "a bearing serves more than its own cut"
     planned = []
     monkeypatch.setattr(type(PLANNING), "plan", lambda *asked, **_: planned.append(asked))
     again = shopping([cut("17.6", depth="9")], inches, PLANNING, known)

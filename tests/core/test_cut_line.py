@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ranura.api.forms import cut_from
-from ranura.core.cut_line import Boards, begun, read_line, wants
+from ranura.core.cut_line import Boards, _changed, begun, read_line, wants
 from ranura.core.families import FAMILIES
 from ranura.core.plan import PLANNING
 from ranura.core.text.forms import ChoiceBlank, LengthBlank, TypedLength
@@ -121,6 +121,12 @@ def test_what_is_missing_and_what_is_strange_is_named():
     assert said("roundover 6 20° lid")[0].strange == ("20°",)
     assert "//" in said("dado 3//4 x 6")[0].strange
     assert said("dado 18 x 6 at 64 4 times lid")[0].missing == ("Spacing",)
+
+
+def test_what_stood_above_or_below_a_changed_path_goes():
+    """Or else a cut would have a part, and a thickness of none."""
+    assert _changed({"mate.thickness": 18, "mate.fit": "tight", "width": 6}, {"mate": None}) == {"mate": None, "width": 6}
+    assert _changed({"mate": None}, {"mate.fit": "tight"}) == {"mate.fit": "tight"}
 
 
 def test_a_bare_number_is_in_the_unit_of_the_reader_and_a_fraction_in_inches():

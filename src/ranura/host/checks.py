@@ -138,8 +138,8 @@ SWEEP_WITHIN = 35
 
 
 def test(*, reach: str, rest: Sequence[str]) -> int:
-    """All checks, random cuts and tests; "quick" leaves out those marked slow, "all" sweeps for longer. `rest` goes to pytest.
-    Ends with the sweep's or pytest's own code."""
+    """All checks, random cuts and tests; "quick" leaves out those marked slow, "all" tries ten times as much. `rest` goes to
+    pytest. Ends with the sweep's or pytest's own code."""
     prepare()
     if not rest:
         _run([*_check_steps(), Step("Tests of the page's own thinking", _npm("test"), in_web=True)], together=True)
@@ -148,7 +148,7 @@ def test(*, reach: str, rest: Sequence[str]) -> int:
         within = () if reach == "all" else ("--within", str(SWEEP_WITHIN))
         if code := prove(("--count", str(SWEPT[reach]), *within)):
             return code
-    only = ["-m", "not slow", "--hypothesis-profile=quick"] if reach == "quick" else []
+    only = {"quick": ["-m", "not slow", "--hypothesis-profile=quick"], "all": ["--hypothesis-profile=long"]}.get(reach, [])
     # Files share the cores, each file on one of them: a worker has a database and a server of its own.
     only += [] if rest else ["-n", str(min((os.cpu_count() or 1) + 1, MOST_WORKERS)), "--dist", "loadfile"]
     say("Tests of core, API, store and browser:")

@@ -71,15 +71,8 @@ def _box(points: Sequence[Point]) -> dict[str, Fact]:
 def _cuts(program: Program) -> Iterator[list[Move]]:
     """The moves of every cut: all that is run at one place in one go and goes through wood."""
     for (_, _, cutting), moves in groupby(program.moves, key=lambda move: (move.setting, move.station, move.kind in _RUNS)):
-        run = list(moves)
         if cutting:
-            begun: list[Move] = []
-            for move in run:
-                if move.kind == "enter" and begun:
-                    yield begun
-                    begun = []
-                begun.append(move)
-            yield begun
+            yield list(moves)
 
 
 _RUNS = frozenset({"enter", "plunge", "ramp", "cut", "leave"})
