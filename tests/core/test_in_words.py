@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
+import math
 import re
 
 import pytest
 
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.plan import PLANNING
 from ranura.core.proof.wood import place_on
-from ranura.demo.jobs import PIECES
+from ranura.core.text.lengths import in_mm
+from ranura.demo.jobs import PIECES, WING_CASE_SIDE
 from ranura.demo.shop import SHOP
 
 CUTS = [pytest.param(piece, cut, id=name) for _, piece, cuts in PIECES for _, name, cut in cuts]
@@ -37,6 +40,32 @@ def test_every_cut_is_told_where_its_moves_go_and_how_deep(piece, cut):
             assert any(abs(x - at[0]) <= 0.05 for at in way), line
         for y in (y0, y1):
             assert any(abs(y - at[1]) <= 0.05 for at in way), line
+        if " from " in line and not _never_enters(plan):
+            begins = [_at(plan, move, 0) for move in plan.moves if move.kind == "enter"]
+            ends = [_at(plan, move, -1) for move in plan.moves if move.kind == "leave"]
+            assert any(math.dist((x0, y0), at) <= 0.1 for at in begins), line
+            assert any(math.dist((x1, y1), at) <= 0.1 for at in ends) or not ends, line
+
+
+def _at(plan, move, place: int) -> tuple[float, float]:
+    return place_on(plan.settings[move.setting].frame, move.path[place])
+
+
+@pytest.mark.parametrize(
+    ("goes", "end", "grows"),
+    [
+        ("across", "left", {"near edge": (0.0, 1.0), "far edge": (0.0, -1.0)}),
+        ("along", "near", {"left end": (1.0, 0.0), "right end": (-1.0, 0.0)}),
+    ],
+)
+def test_a_grip_of_an_end_has_the_name_of_that_end(goes, end, grows):
+    """Pulled away from an end, the stop from that end grows."""
+    channel = ChannelCut(width=in_mm(12.7), depth=in_mm(5), position=in_mm(120), goes=goes, end=end)
+    handles = PLANNING.plan(channel, WING_CASE_SIDE, SHOP, SHOP.rules).drawing[0].handles
+    stops = {each.name.removeprefix("Stopped from the "): each.direction for each in handles if each.opens}
+    assert stops.keys() == grows.keys()
+    for name, direction in grows.items():
+        assert stops[name] == pytest.approx(direction)
 
 
 def _never_enters(plan) -> bool:
