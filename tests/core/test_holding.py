@@ -12,8 +12,8 @@ from shapely import Point, box
 from shapely.geometry import LineString, Polygon
 
 from ranura.core.board.pieces import SIDES
+from ranura.core.geometry.areas import path_gap, thinned
 from ranura.core.geometry.convex import gap, oblong
-from ranura.core.geometry.paths import path_gap, thinned
 from ranura.core.holding.clamps import hold
 from ranura.core.holding.nearest import moved_clear, propose
 from ranura.core.holding.placed import ClampAt

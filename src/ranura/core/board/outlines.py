@@ -10,8 +10,11 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
+import numpy as np
+
 from ranura.core.board import refusals
 from ranura.core.geometry import closeness
+from ranura.core.geometry.paths import points_of
 from ranura.core.geometry.rings import Point, Ring, signed_area
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.asking import bounded
@@ -106,17 +109,15 @@ def tightest(ring: Ring, *, inside: bool) -> float | None:
     >>> tightest(((0, 0), (9, 0), (9, 9), (0, 9)), inside=True), tightest(((0, 0), (9, 0), (9, 9), (0, 9)), inside=False)
     (0.0, None)"""
     sense = 1 if inside else -1
-    found: float | None = None
-    count = len(ring)
-    for i in range(count):
-        before, here, after = ring[i - 1], ring[i], ring[(i + 1) % count]
-        first, second = (here[0] - before[0], here[1] - before[1]), (after[0] - here[0], after[1] - here[1])
-        turn = math.atan2(first[0] * second[1] - first[1] * second[0], first[0] * second[0] + first[1] * second[1])
-        if turn * sense <= 1e-6:
-            continue
-        if abs(turn) > _CORNER:
-            return 0.0
-        radius = math.dist(before, after) / (2 * math.sin(abs(turn)))
-        # Where a curve runs into a straight, the circle through three points is too wide; the curve's own ones decide.
-        found = radius if found is None else min(found, radius)
-    return found
+    x, y = points_of(ring).T
+    along_x, along_y = np.roll(x, -1) - x, np.roll(y, -1) - y
+    first_x, first_y = np.roll(along_x, 1), np.roll(along_y, 1)
+    turns = np.arctan2(first_x * along_y - first_y * along_x, first_x * along_x + first_y * along_y) * sense
+    entered = turns > 1e-6
+    if not entered.any():
+        return None
+    if (turns > _CORNER).any():
+        return 0.0
+    # Where a curve runs into a straight, the circle through three points is too wide; the curve's own ones decide.
+    spans = np.hypot(first_x + along_x, first_y + along_y)
+    return float((spans[entered] / (2 * np.sin(turns[entered]))).min())

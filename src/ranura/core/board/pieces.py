@@ -9,6 +9,7 @@ from typing import Literal
 
 from ranura.core.board import refusals
 from ranura.core.board.outlines import Contour, trace
+from ranura.core.geometry.paths import length_of
 from ranura.core.geometry.rings import Point, Ring, extent
 from ranura.core.text.asking import bounded
 from ranura.core.text.errors import CutError
@@ -62,8 +63,7 @@ class Edge:
     @property
     def length(self) -> float:
         """How long it is, in mm."""
-        ends = (*self.points[1:], self.points[0]) if self.closed else self.points[1:]
-        return sum(math.dist(a, b) for a, b in zip(self.points, ends, strict=False))
+        return length_of(self.points, closed=self.closed)
 
 
 Side = Literal["near", "far", "left", "right"]

@@ -10,6 +10,9 @@ import math
 from collections.abc import Sequence
 from functools import lru_cache
 
+import numpy as np
+from numpy.typing import NDArray
+
 from ranura.core.geometry.rings import Point, Ring
 
 
@@ -31,6 +34,19 @@ def gap(a: Ring, b: Ring) -> float:
         bx0, by0, bx1, by1 = bounds_of(b)
         return max(bx0 - ax1, ax0 - bx1, by0 - ay1, ay0 - by1)
     return max(_apart(a, b), _apart(b, a))
+
+
+def apart(a: NDArray[np.float64], b: NDArray[np.float64]) -> NDArray[np.float64]:
+    """How far boxes (n × 4) lie apart from others (m × 4), as `gap` has it (n × m)."""
+    between: NDArray[np.float64] = np.maximum(b[None, :, :2] - a[:, None, 2:], a[:, None, :2] - b[None, :, 2:])
+    return np.asarray(between.max(axis=2))
+
+
+def gaps(boxes: NDArray[np.float64], upright: Sequence[Ring], others: Sequence[Ring]) -> NDArray[np.float64]:
+    """How far upright rectangles lie apart from other convex outlines (n × m), as `gap` has it; `boxes` are those around them."""
+    if all(_upright(ring) for ring in others):
+        return apart(boxes, np.array([bounds_of(ring) for ring in others]).reshape(-1, 4))
+    return np.array([[gap(other, ring) for other in others] for ring in upright])
 
 
 @lru_cache(maxsize=4096)

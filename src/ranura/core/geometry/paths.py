@@ -1,91 +1,72 @@
-"""Ways of a router's base along curves, and what stands too near to them (R17)."""
+"""Paths: how long they are, and their parts. Those of many points are worked out as arrays."""
 
 from __future__ import annotations
 
 import itertools
 import math
-from collections.abc import Iterator
-from functools import lru_cache
+from dataclasses import dataclass
 
-import shapely
-from shapely.geometry import LinearRing, LineString, Polygon
-from shapely.geometry.base import BaseGeometry
+import numpy as np
+from numpy.typing import NDArray
 
 from ranura.core.geometry.rings import Point, Ring
 
-
-@lru_cache(maxsize=256)
-def _way(path: tuple[Point, ...]) -> BaseGeometry:
-    """A path as a line; one that comes back to where it began with all that lies inside it."""
-    made = Polygon(path) if path[0] == path[-1] and len(path) > _FIELD else LineString(path)
-    shapely.prepare(made)
-    return made
+MANY = 24
+"""Points of a path from which on it is worked out as a whole, and what is so of it is kept while it is asked for again: its
+hash would take longer."""
 
 
-_FIELD = 3
-"""Points of a path that only goes there and back."""
+@dataclass(frozen=True, slots=True)
+class Known:
+    """A path's points (n × 2), how far along it each lies (n), in mm, and the narrower side of the box around it."""
+
+    path: Ring
+    points: NDArray[np.float64]
+    along: NDArray[np.float64]
+    narrower: float
 
 
-@lru_cache(maxsize=4096)
-def _foot(foot: Ring) -> Polygon:
-    return Polygon(foot)
+_NOWHERE = 1e-24
+"""mm²: a chord of no length has its nearest point at its beginning."""
+
+_KNOWN: dict[int, Known] = {}
+_MOST_KNOWN = 256
 
 
-def path_gap(foot: Ring, path: tuple[Point, ...], *, radius: float) -> float:
-    """How far a round base that is moved along a path stays from an outline, in mm; negative when it runs into it. What a closed
-    path goes round is covered too.
-
-    Rule: R17 clashes
-    Formula: distance of the outline from the path, less the base's reach
-    Source: a disc moved along a line covers what lies within its radius of the line
-
-    >>> path_gap(((10, 0), (20, 0), (20, 10), (10, 10)), ((0, -50), (0, 50)), radius=4)
-    6.0"""
-    return float(shapely.distance(_way(path), _foot(foot))) - radius
-
-
-@lru_cache(maxsize=256)
-def thinned(path: Ring, within: float) -> Ring:
-    """A closed path with fewer points, true within so many mm."""
-    return tuple((x, y) for x, y in LinearRing(path).simplify(within).coords[:-1])
+def known(path: Ring) -> Known:
+    """What is so of a path of one point or more."""
+    found = _KNOWN.get(id(path))
+    if found is None or found.path is not path:
+        if len(_KNOWN) > _MOST_KNOWN:
+            _KNOWN.clear()
+        points = np.array(path, dtype=float)
+        along = np.concatenate(([0.0], np.cumsum(np.hypot(*np.diff(points, axis=0).T))))
+        found = _KNOWN[id(path)] = Known(path, points, along, float((points.max(axis=0) - points.min(axis=0)).min()))
+    return found
 
 
-def band(path: Ring, half: float, *, closed: bool) -> Ring:
-    """What a bit of half a width cuts along a path, as one outline: an open path with its round ends, a closed one from its outer
-    edge across to its inner one and back."""
-    made = (LinearRing(path) if closed else LineString(path)).buffer(half, quad_segs=12)
-    outer = tuple((x, y) for x, y in made.exterior.coords)
-    if not made.interiors:
-        return outer[:-1]
-    inner = max(made.interiors, key=lambda ring: ring.length)
-    return (*outer, *((x, y) for x, y in inner.coords))
+def points_of(path: Ring) -> NDArray[np.float64]:
+    """A path's points as an array (n × 2)."""
+    return known(path).points
 
 
-QUARTER_POINTS = 24
-"""Segments of a quarter circle in offsets: 0.002 mm at a radius of 4 mm."""
-
-SLIVER = 1e-3
-
-
-def parts_of(shape: BaseGeometry) -> Iterator[Polygon]:
-    """The polygons of a shape that may have fallen apart, however deep they are nested."""
-    if isinstance(shape, Polygon):
-        if not shape.is_empty:
-            yield shape
-    else:
-        for part in getattr(shape, "geoms", ()):
-            yield from parts_of(part)
+def narrower_side(ring: Ring) -> float:
+    """The narrower side of the box around a ring, in mm."""
+    return known(ring).narrower
 
 
 def ring_length(ring: Ring) -> float:
     """The path once round, in mm."""
-    closed = (*ring, ring[0])
-    return sum(math.dist(a, b) for a, b in itertools.pairwise(closed))
+    return length_of(ring, closed=False) + math.dist(ring[-1], ring[0])
 
 
 def length_of(path: Ring, *, closed: bool = True) -> float:
     """How long a path is, in mm; an open one ends at its last point."""
-    return ring_length(path) if closed else sum(math.dist(a, b) for a, b in itertools.pairwise(path))
+    if closed:
+        return ring_length(path)
+    if len(path) > MANY:
+        return float(known(path).along[-1])
+    return sum(math.dist(a, b) for a, b in itertools.pairwise(path))
 
 
 def begun_at(ring: Ring, at: Point) -> tuple[Point, ...]:
@@ -93,15 +74,14 @@ def begun_at(ring: Ring, at: Point) -> tuple[Point, ...]:
 
     >>> begun_at(((0, 0), (4, 0), (4, 4), (0, 4)), (1, -3))
     ((1.0, 0.0), (4, 0), (4, 4), (0, 4), (0, 0), (1.0, 0.0))"""
-    best, after, found = math.inf, 0, ring[0]
-    for i, (a, b) in enumerate(zip(ring, (*ring[1:], ring[0]), strict=True)):
-        dx, dy = b[0] - a[0], b[1] - a[1]
-        length = dx * dx + dy * dy
-        share = min(max(((at[0] - a[0]) * dx + (at[1] - a[1]) * dy) / length, 0.0), 1.0) if length else 0.0
-        near = (a[0] + dx * share, a[1] + dy * share)
-        away = math.dist(near, at)
-        if away < best - 1e-12:
-            best, after, found = away, i + 1, near
+    points = points_of(ring)
+    ahead = np.roll(points, -1, axis=0) - points
+    squared = np.maximum((ahead**2).sum(axis=1), _NOWHERE)
+    share = np.clip(((np.array(at) - points) * ahead).sum(axis=1) / squared, 0.0, 1.0)
+    near = points + ahead * share[:, None]
+    away = np.hypot(*(near - at).T)
+    first = int(np.flatnonzero(away <= away.min() + 1e-12)[0])
+    found, after = (float(near[first, 0]), float(near[first, 1])), first + 1
     rest = (*ring[after:], *ring[:after])
     return (found, *(each for each in rest if math.dist(each, found) > 1e-9), found)
 
@@ -111,15 +91,26 @@ def last_part(path: Ring, length: float) -> Ring:
 
     >>> last_part(((0, 0), (10, 0), (10, 1)), 3)
     ((10, 1), (10, 0), (8.0, 0.0))"""
+    if len(path) > MANY and length > 0:
+        along = known(path).along
+        chord = int(np.searchsorted(along, along[-1] - length, side="right")) - 1
+        return path[::-1] if chord < 0 else (*path[:chord:-1], _between(path, chord, float(along[-1] - length - along[chord])))
     found = [path[-1]]
     for (x1, y1), (x0, y0) in itertools.pairwise(reversed(path)):
-        chord = math.dist((x0, y0), (x1, y1))
-        if chord >= length:
-            share = length / chord
+        chord_length = math.dist((x0, y0), (x1, y1))
+        if chord_length >= length:
+            share = length / chord_length
             return (*found, (x1 + (x0 - x1) * share, y1 + (y0 - y1) * share))
         found.append((x0, y0))
-        length -= chord
+        length -= chord_length
     return tuple(found)
+
+
+def _between(path: Ring, chord: int, along: float) -> Point:
+    """The point so many mm along a chord of a path."""
+    (x0, y0), (x1, y1) = path[chord], path[chord + 1]
+    share = along / (math.dist((x0, y0), (x1, y1)) or 1.0)
+    return (x0 + (x1 - x0) * share, y0 + (y1 - y0) * share)
 
 
 def first_part(path: Ring, length: float) -> Ring:
@@ -127,6 +118,10 @@ def first_part(path: Ring, length: float) -> Ring:
 
     >>> first_part(((0, 0), (10, 0)), 3)
     ((0, 0), (3.0, 0.0))"""
+    if len(path) > MANY and length > 0:
+        along = known(path).along
+        after = int(np.searchsorted(along, length, side="left"))
+        return path if after >= len(path) else (*path[:after], _between(path, after - 1, float(length - along[after - 1])))
     return last_part(path[::-1], length) if length < length_of(path, closed=False) else path
 
 
@@ -137,15 +132,3 @@ def stretch(path: Ring, start: float, end: float) -> Ring:
     ((2.0, 0.0), (10, 0), (10.0, 2.0))"""
     upto = first_part(path, end)
     return last_part(upto, length_of(upto, closed=False) - start)[::-1]
-
-
-@lru_cache(maxsize=64)
-def offset_ring(ring: Ring, by: float) -> Ring:
-    """An outline moved outwards (or inwards, by less than 0) with its outward corners rounded; the largest part where it falls
-    apart. Inwards 0.001 mm are left out, so that a slot as wide as its bit keeps a path. Raises ValueError where nothing is
-    left."""
-    parts = list(parts_of(Polygon(ring).buffer(by if by > 0 else by + SLIVER, quad_segs=QUARTER_POINTS)))
-    if not parts:
-        raise ValueError("nothing is left of the outline")
-    largest = max(parts, key=lambda part: part.area)
-    return tuple((x, y) for x, y in largest.exterior.coords[:-1])

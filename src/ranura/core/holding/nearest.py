@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Sequence
+from dataclasses import replace
 from functools import cache, lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
 
 from ranura.core.board.pieces import SIDES
-from ranura.core.geometry.convex import bounds, bounds_of, gap
+from ranura.core.geometry.convex import apart, bounds, bounds_of, gap, gaps
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.holding.placed import ClampAt
 from ranura.core.holding.sweep import PAD_ACROSS, Sweep, foot_at, side_length
@@ -40,34 +41,44 @@ def propose(part: tuple[float, float], sweep: Sweep, bodies: tuple[Ring, ...]) -
     if len(places) < 2:
         return ()
     feet = [foot_at(part, each) for each in places]
+    boxes = np.array([bounds_of(foot) for foot in feet])
+    beside = gaps(boxes, feet, bodies).min(axis=1, initial=math.inf)
+    over_boxes = gaps(boxes, feet, sweep.boxes).min(axis=1, initial=math.inf)
+    along_paths = replace(sweep, boxes=())
 
     @cache
-    def room(place: int) -> tuple[float, float]:
-        """How far a foot stays from what is covered, and from what stands there."""
-        return (sweep.gap(feet[place], roughly=True), min((gap(body, feet[place]) for body in bodies), default=math.inf))
+    def above(place: int) -> float:
+        """How far a foot stays from what is covered."""
+        near = float(over_boxes[place])
+        return near if near <= 0 or not sweep.paths else min(near, along_paths.gap(feet[place], roughly=True))
 
     tight: tuple[ClampAt, ...] = ()
     most = math.inf
-    for i, j, loose in _best_first(np.array([_middle(foot) for foot in feet]), np.array(_along(part, sweep))):
+    # Only pairs whose feet stand clear of one another, of guides and of every straight run are gone through.
+    open_ = (beside > 0) & (over_boxes > 0)
+    pairs = open_[:, None] & open_[None, :] & (apart(boxes, boxes) > 0)
+    for i, j, loose in _best_first((boxes[:, :2] + boxes[:, 2:]) / 2, np.array(_along(part, sweep)), pairs):
         if loose > most:
             break
-        if min(*room(i), *room(j), gap(feet[i], feet[j])) <= 0:
+        if min(above(i), above(j)) <= 0:
             continue
-        if all(room(place)[0] > _BESIDE and room(place)[1] > _APART for place in (i, j)):
+        if all(above(place) > _BESIDE and beside[place] > _APART for place in (i, j)):
             return (places[i], places[j])
         if not tight:
             tight, most = (places[i], places[j]), loose + _WORTH
     return tight
 
 
-def _best_first(places: NDArray[np.float64], cut: NDArray[np.float64]) -> Iterator[tuple[int, int, float]]:
-    """All pairs of places (n × 2) with how loosely they hold the places of the cut (m × 2), in mm, the best ones first."""
+def _best_first(
+    places: NDArray[np.float64], cut: NDArray[np.float64], pairs: NDArray[np.bool_]
+) -> Iterator[tuple[int, int, float]]:
+    """Pairs (n × n) of places (n × 2) with how loosely they hold the places of a cut (m × 2), in mm, the best ones first."""
     away = np.hypot(*(places[:, None, :] - cut[None, :, :]).T).T
-    apart = np.hypot(*(places[:, None, :] - places[None, :, :]).T)
+    between = np.hypot(*(places[:, None, :] - places[None, :, :]).T)
     nearest = away.min(axis=1)
     loose = np.minimum(away[:, None, :], away[None, :, :]).max(axis=2)
-    first, second = np.triu_indices(len(places), 1)
-    loosely = np.round(loose + nearest[:, None] + nearest[None, :] - apart / 2, 3)[first, second]
+    first, second = np.nonzero(np.triu(pairs, 1))
+    loosely = np.round(loose + nearest[:, None] + nearest[None, :] - between / 2, 3)[first, second]
     order = np.argsort(loosely, kind="stable")
     yield from zip(first[order].tolist(), second[order].tolist(), loosely[order].tolist(), strict=True)
 
@@ -90,11 +101,6 @@ def _places(part: tuple[float, float], sweep: Sweep, bodies: Sequence[Ring]) -> 
         for at in wanted:
             if inset <= at <= run - inset:
                 yield ClampAt(side=side, at=at)
-
-
-def _middle(foot: Ring) -> Point:
-    x0, y0, x1, y1 = bounds_of(foot)
-    return ((x0 + x1) / 2, (y0 + y1) / 2)
 
 
 def _along(part: tuple[float, float], sweep: Sweep) -> tuple[Point, ...]:

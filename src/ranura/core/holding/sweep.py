@@ -43,7 +43,7 @@ class Sweep:
             if from_box >= best or (roughly and from_box > 0):
                 best = min(best, from_box)
                 continue
-            from ranura.core.geometry.paths import path_gap
+            from ranura.core.geometry.areas import path_gap
 
             best = min(best, path_gap(foot, path, radius=radius))
         return best

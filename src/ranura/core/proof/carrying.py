@@ -11,12 +11,12 @@ from shapely import Polygon, affinity, box
 from shapely.geometry import Point as Spot
 from shapely.geometry.base import BaseGeometry
 
-from ranura.core.geometry.paths import length_of
+from ranura.core.geometry.paths import length_of, narrower_side, points_of
 from ranura.core.geometry.rings import Box, Point, Ring
 from ranura.core.proof.moves import Body, MachineSetting
 from ranura.core.proof.shapes import narrowest, outside, shape_of, way_of
 from ranura.core.proof.surroundings import surroundings
-from ranura.core.proof.wood import Swept, Wood, narrower_side, outwards, points_of
+from ranura.core.proof.wood import Swept, Wood, outwards
 
 _BELOW = 0.01
 """mm below a face at which its wood carries."""

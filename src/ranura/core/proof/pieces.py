@@ -9,7 +9,7 @@ import shapely
 from shapely import Polygon
 from shapely.geometry.base import BaseGeometry
 
-from ranura.core.geometry.paths import parts_of
+from ranura.core.geometry.areas import parts_of
 from ranura.core.proof.shapes import shape_of, way_of
 from ranura.core.proof.wood import Swept, Wood
 

@@ -9,10 +9,11 @@ from itertools import pairwise
 
 import numpy as np
 
+from ranura.core.geometry.paths import points_of
 from ranura.core.geometry.rings import Box, Point, Ring, overlap
 from ranura.core.proof.cutter import widest
 from ranura.core.proof.moves import Body
-from ranura.core.proof.wood import SLIVER, Interval, Swept, Wood, points_of
+from ranura.core.proof.wood import SLIVER, Interval, Swept, Wood
 
 _MANY = 12
 """Chords of a path from which on they are counted all at once."""

@@ -23,6 +23,7 @@ def _shape(ring: Ring, holes: tuple[Ring, ...]) -> Polygon:
     return Polygon(ring, holes)
 
 
+@lru_cache(maxsize=256)
 def way_of(path: Ring, *, within: float = 0.0) -> BaseGeometry:
     """A path seen from above, thinned within so many mm; a point where it is one."""
     if len(path) == 1:

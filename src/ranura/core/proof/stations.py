@@ -7,12 +7,13 @@ from itertools import groupby
 
 import numpy as np
 
+from ranura.core.geometry.paths import points_of
 from ranura.core.geometry.rings import Box, Point, around, extent
 from ranura.core.proof.cutter import widest
 from ranura.core.proof.moves import GuidePlace, MachineSetting, Move, Program
 from ranura.core.proof.pieces import goes_through
 from ranura.core.proof.surroundings import edges_near, seen_from
-from ranura.core.proof.wood import CUTTING, Wood, place_on, points_of, swept_by
+from ranura.core.proof.wood import CUTTING, Wood, place_on, swept_by
 
 _MARGIN = 1.0
 """mm beyond base and bit that are looked at too."""

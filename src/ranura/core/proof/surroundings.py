@@ -6,9 +6,10 @@ from collections.abc import Iterable
 
 import numpy as np
 
+from ranura.core.geometry.paths import MANY, points_of
 from ranura.core.geometry.rings import Box, Point, Ring
 from ranura.core.proof.moves import Body
-from ranura.core.proof.wood import Swept, Wood, points_of
+from ranura.core.proof.wood import Swept, Wood
 
 Seen = tuple[int, float, float]
 """What a move takes, seen from a place: the number of its form, and where its way begins."""
@@ -36,14 +37,10 @@ def _form(swept: Swept) -> object:
 
 def _moved_to(path: Ring, origin: Point) -> object:
     """A path, seen from a place; one of many points in one piece."""
-    if len(path) > _MANY:
+    if len(path) > MANY:
         return (np.round(points_of(path) - origin, 5) + 0.0).tobytes()
     x, y = origin
     return tuple((round(a - x, 5), round(b - y, 5)) for a, b in path)
-
-
-_MANY = 24
-"""Points of a path from which on it is looked at as a whole."""
 
 
 def edges_near(bodies: Iterable[Body], box: Box, origin: Point) -> object:
@@ -52,7 +49,7 @@ def edges_near(bodies: Iterable[Body], box: Box, origin: Point) -> object:
     found: list[object] = []
     for body in bodies:
         for ring in (body.ring, *body.holes):
-            if len(ring) > _MANY:
+            if len(ring) > MANY:
                 found.append((_moved_to(ring, origin), body.z0, body.z1))
                 continue
             for (ax, ay), (bx, by) in zip(ring, (*ring[1:], ring[0]), strict=True):

@@ -213,31 +213,6 @@ def _on(spot: Point, a: Point, b: Point) -> bool:
     return abs(x * dy - y * dx) <= 1e-6 * math.sqrt(length) and -1e-6 <= x * dx + y * dy <= length + 1e-6
 
 
-_ARRAYS: dict[int, tuple[Ring, np.ndarray, float]] = {}
-_MOST_ARRAYS = 256
-
-
-def _known(path: Ring) -> tuple[Ring, np.ndarray, float]:
-    """A path's points and its narrower side; kept while the same path is asked for again, since its hash would take longer."""
-    known = _ARRAYS.get(id(path))
-    if known is None or known[0] is not path:
-        if len(_ARRAYS) > _MOST_ARRAYS:
-            _ARRAYS.clear()
-        points = np.array(path)
-        known = _ARRAYS[id(path)] = (path, points, float((points.max(axis=0) - points.min(axis=0)).min()))
-    return known
-
-
-def points_of(path: Ring) -> np.ndarray:
-    """A path's points as an array (n × 2)."""
-    return _known(path)[1]
-
-
-def narrower_side(ring: Ring) -> float:
-    """The narrower side of the box around a ring, in mm."""
-    return _known(ring)[2]
-
-
 def levels_between(low: float, high: float, bit: Swept, taken: Iterable[Swept], works: Iterable[Body]) -> list[Interval]:
     """Layers of the board between two heights in which neither a bit nor what is near it changes its width much: each as its
     middle and its thickness."""

@@ -19,7 +19,8 @@ from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.staging import CLIMB_AREA
 from ranura.core.cutting.stage import Stage, Trip
 from ranura.core.geometry import closeness
-from ranura.core.geometry.paths import begun_at, first_part, offset_ring
+from ranura.core.geometry.areas import offset_ring
+from ranura.core.geometry.paths import begun_at, first_part
 from ranura.core.geometry.rings import Point, Ring, signed_area
 from ranura.core.holding.sweep import LEAD
 from ranura.core.proof.bodies import CLAMP_HIGH, bench_below, bench_turned, carriers_of, standing, work_of

@@ -5,13 +5,15 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from itertools import pairwise
+
+import numpy as np
 
 from ranura.core.board.grain import Stretch, stretches
 from ranura.core.board.materials import Material
 from ranura.core.board.pieces import SIDES, Edge, edge_name
 from ranura.core.cuts.edge.on_board import EdgesOnBoard, turned_over
 from ranura.core.cutting.direction import Sense, contour_direction, straight_direction
+from ranura.core.geometry.paths import known, length_of
 from ranura.core.geometry.rings import Point
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.routers import Mounting
@@ -162,17 +164,15 @@ def wood_is_left(mounting: Mounting) -> bool:
 
 def at_share(points: tuple[Point, ...], share: float, *, closed: bool) -> tuple[Point, Point]:
     """The point at a share of a path's length, and the heading there (of length 1)."""
-    ring = (*points, points[0]) if closed else points
-    lengths = [math.dist(a, b) for a, b in pairwise(ring)]
-    left = share * sum(lengths)
-    for (a, b), length in zip(pairwise(ring), lengths, strict=True):
-        if left <= length and length > 0:
-            direction = ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
-            return (a[0] + direction[0] * left, a[1] + direction[1] * left), direction
-        left -= length
-    a, b = ring[-2], ring[-1]
+    along = known(points).along
+    whole = length_of(points, closed=closed)
+    # The first chord that reaches so far; where a ring closes, the one from its last point back to its first.
+    after = min(int(np.searchsorted(along, max(share * whole, 1e-9))), len(points) - (not closed))
+    a, b = points[after - 1], points[after % len(points)]
     length = math.dist(a, b) or 1.0
-    return b, ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
+    direction = ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
+    left = min(share * whole - float(along[after - 1]), length)
+    return (a[0] + direction[0] * left, a[1] + direction[1] * left), direction
 
 
 def names_of(runs: Sequence[Run]) -> str:

@@ -15,7 +15,7 @@ from ranura.core.cuts.edge import refusals
 from ranura.core.cuts.edge.trips import Done, Stock, curve
 from ranura.core.cutting.stage import Bite, Outline, Trip
 from ranura.core.geometry import closeness
-from ranura.core.geometry.paths import parts_of
+from ranura.core.geometry.areas import parts_of
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import Corner
 from ranura.core.text.errors import CutError

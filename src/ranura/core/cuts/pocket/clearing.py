@@ -11,7 +11,8 @@ from shapely.geometry import Polygon
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.board.pieces import Side
-from ranura.core.geometry.paths import QUARTER_POINTS, SLIVER, parts_of, ring_length
+from ranura.core.geometry.areas import QUARTER_POINTS, SLIVER, parts_of
+from ranura.core.geometry.paths import ring_length
 from ranura.core.geometry.rings import Box, Ring, rounded
 
 TABS, TAB_WIDE = 4, 10.0

@@ -19,8 +19,9 @@ from ranura.core.cuts.pocket.handles import pocket_handles
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.section import pocket_section
 from ranura.core.cuts.pocket.setting import PocketSetting
+from ranura.core.geometry.areas import band
 from ranura.core.geometry.convex import bounds
-from ranura.core.geometry.paths import band, length_of, stretch
+from ranura.core.geometry.paths import length_of, stretch
 from ranura.core.geometry.rings import Point, Ring, shifted
 from ranura.core.holding.sweep import LEAD
 from ranura.core.output.going import Going

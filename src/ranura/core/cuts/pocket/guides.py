@@ -12,7 +12,7 @@ from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.cutting.lateral import lateral_passes, setback
 from ranura.core.geometry import closeness
-from ranura.core.geometry.paths import offset_ring
+from ranura.core.geometry.areas import offset_ring
 from ranura.core.geometry.rings import Point, Ring, circle_ring, rounded
 from ranura.core.holding.sweep import LEAD
 from ranura.core.shop.house_rules import HouseRules

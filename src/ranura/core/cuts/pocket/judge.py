@@ -28,8 +28,8 @@ from ranura.core.cuts.pocket.guides import (
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cutting.step_limits import school_step
 from ranura.core.geometry import closeness
+from ranura.core.geometry.areas import offset_ring, thinned
 from ranura.core.geometry.convex import oblong
-from ranura.core.geometry.paths import offset_ring, thinned
 from ranura.core.geometry.rings import Ring, arc_points, circle_ring, extent, shifted
 from ranura.core.holding.clamps import Holding, hold
 from ranura.core.holding.sweep import LEAD, Sweep, around_axis

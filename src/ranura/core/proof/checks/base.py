@@ -5,13 +5,13 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from ranura.core.geometry import closeness
+from ranura.core.geometry.paths import narrower_side
 from ranura.core.geometry.rings import Point
 from ranura.core.proof import words
 from ranura.core.proof.carrying import CARRIES, FIRM, Carrying
 from ranura.core.proof.findings import Found
 from ranura.core.proof.moves import MachineSetting
 from ranura.core.proof.steps import Step
-from ranura.core.proof.wood import narrower_side
 
 _OUT, _NARROW = 0.3, 0.4
 """Of half the base's least width: how far its axis may stand outside of what carries it, and how narrow that may be."""

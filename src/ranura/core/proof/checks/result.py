@@ -7,7 +7,7 @@ from collections.abc import Iterable, Iterator, Sequence
 import shapely
 from shapely.geometry.base import BaseGeometry
 
-from ranura.core.geometry.paths import parts_of
+from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.rings import Ring
 from ranura.core.proof import words
 from ranura.core.proof.cutter import widest
