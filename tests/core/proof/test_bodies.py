@@ -81,6 +81,27 @@ def test_6_what_carries_the_base(moves, work, bodies, says):
     assert found(moves, *bodies, work=work) == ({says: "note" if says == "weight-over-the-wood" else "stop"} if says else {})
 
 
+@pytest.mark.parametrize(
+    ("length", "width", "along", "hold", "says"),
+    [
+        (700, 100, (0.0, 700.0), "table", {"held-level": "note"}),
+        (700, 100, (300.0, 400.0), "table", {}),
+        (500, 100, (0.0, 500.0), "table", {}),
+        (820, 100, (0.0, 820.0), "table", {"held-level": "note"}),
+        (1000, 100, (0.0, 1000.0), "table", {"tips-off-table": "stop"}),
+        (1000, 100, (0.0, 1000.0), "stands", {}),
+        (1000, 100, (400.0, 600.0), "table", {}),
+        (400, 1000, (0.0, 400.0), "table", {"tips-off-table": "stop"}),
+    ],
+)
+def test_6_over_a_table_the_middle_of_the_board_lies_over_it(length, width, along, hold, says):
+    """A table of 700 × 700, the bit in its middle: 350 mm to its edges, and 105 beyond them is the most."""
+    top = BaseShape(kind="table", ring=box(-350, -350, 350, 350), opening=50.0, handle_reach=None)
+    setting = replace(machine(mounting="table"), base=top, hold=hold, hands="push-blocks")
+    moves = run((along[0] - 0.1, 20.0), (along[1] + 0.1, 20.0))
+    assert found(moves, work=(0, 0, length, width), setting=setting) == says
+
+
 def test_6_a_base_over_a_field_that_is_gone_tips():
     lanes = [move for i in range(16) for move in run((60.0, 40.0 + 8 * i), (340.0, 40.0 + 8 * i))]
     assert set(found(lanes)) <= {"weight-over-the-wood"}, "it lies on what is still there"

@@ -40,9 +40,9 @@ def held_otherwise(codes: set[str], held: Held | None) -> list[Remedy]:
             found.append(
                 Remedy(answers=code, says=write("A carrier or jig holds it, hands {75:about} away"), change={"held": "carrier"})
             )
-    if table_words.WANTS_SUPPORT.code in codes:
-        says = write("Stands or rollers carry it, level with the table")
-        found.append(Remedy(answers=table_words.WANTS_SUPPORT.code, says=says, change={"supported": True}))
+    says = write("Stands or rollers carry it, level with the table")
+    wants_stands = (table_words.WANTS_SUPPORT.code, proof_words.TIPS_OFF_TABLE.code)
+    found += [Remedy(answers=code, says=says, change={"supported": True}) for code in wants_stands if code in codes]
     if hold_words.NO_ROOM_FOR_CLAMPS.code in codes:
         found += [
             Remedy(answers=hold_words.NO_ROOM_FOR_CLAMPS.code, says=write(_HELD[how]), change={"held": how})

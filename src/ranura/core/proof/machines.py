@@ -8,7 +8,7 @@ from ranura.core.choosing.setting import ToolSetting
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import circle_ring
 from ranura.core.holding.hands import PUSHED_UNDER
-from ranura.core.proof.moves import GuidePlace, Hands, MachineSetting, Surface, base_of, cutter_of
+from ranura.core.proof.moves import ON_STANDS, GuidePlace, Hands, MachineSetting, Surface, base_of, cutter_of
 
 
 def machine_of(
@@ -19,8 +19,11 @@ def machine_of(
     hold: str,
     part: tuple[float, float],
     plate: float | None = None,
+    supported: bool = False,
 ) -> MachineSetting:
-    """A setting of guides for a part of length × width in mm, held in a way; `plate` is how wide a plate below the base is."""
+    """A setting of guides for a part of length × width in mm, held in a way.
+
+    `plate` is how wide a plate below the base is, `supported` that stands carry the work beside a table."""
     base = base_of(setting.base)
     if plate is not None:
         base = replace(base, ring=circle_ring((0.0, 0.0), plate / 2))
@@ -32,7 +35,7 @@ def machine_of(
         rpm=setting.turning_rpm,
         frame=frame,
         guides=guides,
-        hold=hold,
+        hold=ON_STANDS if supported and not setting.by_hand and hold != "carrier" else hold,
         hands=_hands(hold, part, by_hand=setting.by_hand),
     )
 

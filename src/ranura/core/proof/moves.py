@@ -20,6 +20,9 @@ from ranura.core.shop.tooling.routers import Base, BaseKind, Mounting
 PLAN_VERSION: Final = 1
 """Of the JSON of moves, settings and bodies."""
 
+ON_STANDS: Final = "stands"
+"""How work is held over a table with stands or rollers beside it, at both sides."""
+
 FLANK: Final = 0.82
 """Of a bit's radius: what lies further out is its flank. A side is fresh where the flank meets wood: a widening pass moves on by
 0.9 of the width at most (R8), and a lane wider than the radius reaches beyond the axis while its other flank runs free."""

@@ -17,6 +17,7 @@ from ranura.core.proof.checks.held import Held
 from ranura.core.proof.checks.result import result
 from ranura.core.proof.checks.rubbing import rubbing
 from ranura.core.proof.checks.sides import sides
+from ranura.core.proof.checks.table import over_table
 from ranura.core.proof.checks.walls import Walls
 from ranura.core.proof.findings import Finding, Found, Proof
 from ranura.core.proof.moves import Move, Program
@@ -81,6 +82,7 @@ def _at(step: Step, around: Circumstances) -> Iterator[Found]:
     yield from load(step, around)
     yield from ends(step)
     yield from rubbing(step)
+    yield from over_table(step)
 
 
 def _proof(found: list[Found]) -> tuple[Proof, tuple[Reason, ...]]:

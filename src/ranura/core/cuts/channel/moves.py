@@ -188,7 +188,9 @@ def _machine(setting: ChannelSetting, fence: Fence, spacer: float, place: int) -
     channel = setting.channel
     hold = "carrier" if not setting.by_hand and channel.held == "carrier" else setting.holding.method
     guides = (_guide(setting, fence, spacer, place),)
-    return machine_of(setting, frame=shown_face(channel.thickness), guides=guides, hold=hold, part=channel.part)
+    return machine_of(
+        setting, frame=shown_face(channel.thickness), guides=guides, hold=hold, part=channel.part, supported=channel.supported
+    )
 
 
 def _kind_of(fence: Fence) -> GuideKind:

@@ -225,7 +225,10 @@ def _quarter(a: Point, b: Point, at: Point, radius: float) -> Ring:
 
 def _machine(setting: EdgeSetting, trip: Trip, surface: Surface, *, shown: bool) -> MachineSetting:
     guides = (_guide(setting, trip, shown=shown),)
-    return machine_of(setting, frame=surface, guides=guides, hold=setting.hold.method, part=setting.edging.part)
+    edging = setting.edging
+    return machine_of(
+        setting, frame=surface, guides=guides, hold=setting.hold.method, part=edging.part, supported=edging.supported
+    )
 
 
 def _kind_of(guide: Guidance) -> GuideKind:

@@ -1,0 +1,47 @@
+"""R21.6 over a table: wherever the bit cuts, the middle of the work lies over the table or over what stands beside it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from shapely import Polygon
+
+from ranura.core.geometry import closeness
+from ranura.core.geometry.rings import Point, extent
+from ranura.core.proof import words
+from ranura.core.proof.checks.base import half_width
+from ranura.core.proof.findings import Found
+from ranura.core.proof.moves import ON_STANDS
+from ranura.core.proof.sections import Section
+from ranura.core.proof.shapes import outside
+from ranura.core.proof.steps import Step
+
+_OUT, _NEAR = 0.3, 0.2
+"""Of half the table's least width: how far the middle of the work may lie beyond it, and how far inside it is held level."""
+
+
+def over_table(step: Step) -> Iterator[Found]:
+    """Where the work would tip off the table, or has to be held level."""
+    if step.by_hand or step.setting.hold == ON_STANDS:
+        return
+    half, worst = half_width(step.setting), None
+    for section in step.sections:
+        if section.area > 0:
+            away = _beyond(step, section)
+            if worst is None or away > worst[0]:
+                worst = (away, section.at)
+    if worst is None:
+        return
+    if closeness.over(worst[0], _OUT * half):
+        yield step.found(6, words.TIPS_OFF_TABLE, worst[1], 0.0, away=worst[0])
+    elif closeness.over(worst[0], -_NEAR * half):
+        yield step.found(6, words.HELD_LEVEL, worst[1], 0.0)
+
+
+def _beyond(step: Step, section: Section) -> float:
+    """How far the middle of the work lies beyond the table, in mm, negative over it; the table stands along the cut."""
+    x0, y0, x1, y1 = extent(step.wood.works[0].ring)
+    to: Point = ((x0 + x1) / 2 - section.at[0], (y0 + y1) / 2 - section.at[1])
+    (dx, dy), table = section.way, step.setting.base.ring
+    seen = (to[0] * dy - to[1] * dx, to[0] * dx + to[1] * dy)
+    return outside(Polygon(table), seen)
