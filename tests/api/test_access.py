@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import asyncio
 import json
+import re
 import socket
 import time
 
@@ -96,6 +97,18 @@ def test_every_answer_says_how_it_may_be_used(paged, path):
     for name in HEADERS:
         assert answer.headers.get(name), name
     assert "frame-ancestors 'none'" in answer.headers["Content-Security-Policy"]
+
+
+@pytest.mark.slow
+def test_styles_are_the_pages_own_and_known_by_a_word_that_changes(paged):
+    words = []
+    for path in ("/", "/drawer"):
+        answer = paged.get(path)
+        policy = answer.headers["Content-Security-Policy"]
+        assert "unsafe-inline" not in policy
+        words.append(re.search(r"style-src 'self' 'nonce-([\w-]{20,})'", policy).group(1))
+        assert set(re.findall(r'nonce="([^"]*)"', answer.text)) == {words[-1]}
+    assert words[0] != words[1]
 
 
 def test_bodies_have_a_limit_that_hangs_on_their_route(client):

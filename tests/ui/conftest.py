@@ -40,7 +40,7 @@ def shop(served: Served, store) -> Served:
 
 @pytest.fixture
 def open_page(browser: Browser, shop: Served) -> Iterator[Callable[..., Page]]:
-    """Opens pages; afterwards none may have thrown, nor asked anything of another machine."""
+    """Opens pages; afterwards none may have thrown, asked anything of another machine, or met its own policy."""
     contexts: list[BrowserContext] = []
     wrong: list[str] = []
 
@@ -56,6 +56,7 @@ def open_page(browser: Browser, shop: Served) -> Iterator[Callable[..., Page]]:
         page.on("requestfinished", lambda r: open_requests.discard(r))
         page.on("requestfailed", lambda r: open_requests.discard(r))
         page.on("pageerror", lambda error: wrong.append(str(error)))
+        page.on("console", lambda said: wrong.append(said.text) if "Content Security Policy" in said.text else None)
         page.on("request", lambda r: None if r.url.startswith((shop.url, "data:")) else wrong.append(f"asked for {r.url}"))
         page.goto(shop.url + path)
         try:

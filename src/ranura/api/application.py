@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+import secrets
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Any
 
 from fastapi import FastAPI, Response
-from fastapi.responses import FileResponse, JSONResponse
+from fastapi.responses import FileResponse, HTMLResponse, JSONResponse
 from starlette.middleware.gzip import GZipMiddleware
 from starlette.staticfiles import StaticFiles
 
@@ -51,9 +52,11 @@ from ranura.requests.cuts import CutRequests
 from ranura.store.repository import Store
 
 CONTENT_POLICY = (
-    "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'none'; base-uri 'self'; "
+    "default-src 'self'; style-src 'self' 'nonce-{nonce}'; img-src 'self' data:; frame-ancestors 'none'; base-uri 'self'; "
     "form-action 'self'; object-src 'none'"
 )
+NONCE = "nonce-of-this-page"
+"""What stands in the built page for the word by which its own style elements are known; it is another one every time."""
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -130,11 +133,12 @@ class _Assets(StaticFiles):
 def _serve_page(app: FastAPI, page: Path) -> None:
     app.mount("/assets", _Assets(directory=page / "assets"), name="assets")
     index = page / "index.html"
-    headers = {"Cache-Control": "no-cache", "Content-Security-Policy": CONTENT_POLICY}
 
     @app.get("/{path:path}", include_in_schema=False)
-    def any_place(path: str) -> FileResponse:
+    def any_place(path: str) -> Response:
         """Every place in the application is the one page; files beside it are served as they are."""
-        file = (page / path).resolve()
-        inside = file.is_file() and page.resolve() in file.parents
-        return FileResponse(file if path and inside else index, headers=headers)
+        file, nonce = (page / path).resolve(), secrets.token_urlsafe(16)
+        headers = {"Cache-Control": "no-cache", "Content-Security-Policy": CONTENT_POLICY.format(nonce=nonce)}
+        if path and file != index.resolve() and file.is_file() and page.resolve() in file.parents:
+            return FileResponse(file, headers=headers)
+        return HTMLResponse(index.read_text().replace(NONCE, nonce), headers=headers)

@@ -1,4 +1,5 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { setNonce } from "get-nonce";
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Route, Routes } from "react-router";
@@ -30,6 +31,9 @@ const queries = new QueryClient({
     mutations: { networkMode: "always" },
   },
 });
+
+// What locks the page behind a dialog writes a style element; the server's word lets it stand.
+setNonce(document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce ?? "");
 
 const root = document.getElementById("root");
 if (root)
