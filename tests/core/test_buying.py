@@ -245,6 +245,18 @@ def test_a_bearing_is_all_that_a_curved_rabbet_wants():
     assert shopping([rabbet], shop, PLANNING).buys == ()
 
 
+def test_a_long_list_is_worked_out_in_several_answers():
+    cuts = [cut("17.6"), cut("6", position="200"), cut("3", position="300")]
+    known, left = Known(), []
+    while not left or left[-1]:
+        found = shopping(cuts, SHOP, PLANNING, known, late=lambda: True)
+        left.append(found.left)
+        assert found.left == 0 or (found.buys, found.cuts) == ((), 3)
+    assert left == sorted(left, reverse=True)
+    assert set(left) == {3, 2, 1, 0}
+    assert found == shopping(cuts, SHOP, PLANNING)
+
+
 def test_what_is_known_answers_as_if_nothing_were(monkeypatch):
     """Other cuts, another shop, another reader's unit, and back: each time the same as worked out afresh."""
     known = Known()

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import time
 from dataclasses import dataclass
 from typing import Literal
 
@@ -20,6 +21,8 @@ from ranura.store import kept_jobs
 router = APIRouter(prefix="/api", tags=["choosing"], responses=ERRORS)
 
 MOST_SHOWN = 200
+_ANSWERS_AFTER = 0.15
+"""Seconds after which an answer begins nothing more."""
 
 
 class ChooseIn(RequestModel):
@@ -85,7 +88,8 @@ def choose(asked: ChooseIn, shop: TheShop, planning: ThePlanning) -> ToolsView:
 
 @router.get("/shopping")
 def what_to_buy(shop: TheShop, store: TheStore, planning: ThePlanning, request: Request) -> Shopping:
-    """What would make the cuts of all jobs possible or clearly better."""
+    """What would make the cuts of all jobs possible or clearly better. Where that takes long the answer says how many cuts are
+    left to look at; asked again, it goes on."""
     with store.session() as session:
         jobs = [kept_jobs.load_job(session, shop.id, job.id) for job in kept_jobs.list_jobs(session, shop.id) if not job.archived]
     cuts = [
@@ -96,4 +100,5 @@ def what_to_buy(shop: TheShop, store: TheStore, planning: ThePlanning, request: 
     ]
     known: Known = request.app.state.known_purchases
     with known.lock:
-        return shopping(cuts, shop, planning, known)
+        until = time.monotonic() + _ANSWERS_AFTER
+        return shopping(cuts, shop, planning, known, late=lambda: time.monotonic() > until)

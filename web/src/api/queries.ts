@@ -25,6 +25,9 @@ async function data<T>(asked: Promise<Outcome<T>>): Promise<T> {
   }
 }
 
+/** Milliseconds until an answer that goes on is asked for again. */
+const SOON = 20;
+
 interface Reading<T> {
   /** What is asked, with all that its answer depends on. */
   key: readonly unknown[];
@@ -34,10 +37,19 @@ interface Reading<T> {
   keeps?: boolean;
   /** It never changes while the page is open. */
   fixed?: boolean;
+  /** An answer that is not the whole one yet: the next one goes on. */
+  goesOn?: (answer: T) => boolean;
 }
 
 /** An answer of the server. A refusal is its `problem`; a server that is down is asked again until it answers. */
-export function useReading<T>({ key, ask, enabled = true, keeps = false, fixed = false }: Reading<T>) {
+export function useReading<T>({
+  key,
+  ask,
+  enabled = true,
+  keeps = false,
+  fixed = false,
+  goesOn,
+}: Reading<T>) {
   const found = useQuery({
     queryKey: key,
     // Nothing is cached as undefined.
@@ -45,6 +57,7 @@ export function useReading<T>({ key, ask, enabled = true, keeps = false, fixed =
     retry: (_, error) => !(error instanceof RefusedError),
     enabled,
     ...(keeps ? { placeholderData: keepPreviousData } : {}),
+    refetchInterval: ({ state }) => (state.data && goesOn?.(state.data) ? SOON : false),
     ...(fixed ? { staleTime: "static" as const } : {}),
   });
   return {

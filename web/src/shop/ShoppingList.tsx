@@ -16,11 +16,17 @@ export function ShoppingList({ unit, currency }: Props) {
   const list = useReading({
     key: ["shopping"],
     ask: api.shopping,
+    goesOn: (found) => found.left > 0,
   });
-  if (!list.data)
+  if (!list.data || list.data.left > 0)
     return (
-      <p className="border-b border-rule bg-paper px-4 py-3 text-ink-2" role="status">
-        Going through the cuts of all jobs …
+      <p className="border-b border-rule bg-paper px-4 py-3 text-ink-2" role="status" data-testid="looking">
+        Going through the cuts of all jobs …{" "}
+        {list.data ? (
+          <span className="tabular-nums">
+            {list.data.cuts - list.data.left} of {list.data.cuts}
+          </span>
+        ) : null}
       </p>
     );
   return <Found found={list.data} unit={unit} currency={currency} />;

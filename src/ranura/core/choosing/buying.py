@@ -4,18 +4,19 @@ better, with what they cost for a metre of these cuts (craft: what to buy, from 
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from threading import Lock
 from typing import Any, Protocol
 
 from ranura.core.board.pieces import Piece
-from ranura.core.choosing.candidates import COLLETS_UP_TO, sift
+from ranura.core.choosing.candidates import COLLETS_UP_TO
 from ranura.core.choosing.catalogue import BEARING_PRICE, COLLET_PRICE, catalogue, collet_name
 from ranura.core.choosing.covering import Items, smallest
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.purchases import BearingToBuy, Benefit, BitToBuy, ColletToBuy, Gain, Shopping, ToBuy, Unmakeable
+from ranura.core.choosing.shortlist import shortlist
 from ranura.core.shop.any_plan import AnyPlan
 from ranura.core.shop.drawer.texts import texts_of
 from ranura.core.shop.house_rules import HouseRules
@@ -82,26 +83,61 @@ class Known:
         self.lock = Lock()
         """Held by who asks."""
         self._shop: Shop | None = None
+        self._late: Callable[[], bool] = lambda: False
+        self._begun = False
         self.bearings: dict[_CutInPiece, tuple[tuple[Bit, float], ...]] = {}
         self.purchases: dict[tuple[_CutInPiece, Items], list[_Purchase]] = {}
         self.plans: dict[tuple[_CutInPiece, Items], AnyPlan | None] = {}
 
-    def of(self, shop: Shop) -> Known:
-        """What is known of a shop; nothing of another one."""
+    def of(self, shop: Shop, late: Callable[[], bool] = lambda: False) -> Known:
+        """What is known of a shop; nothing of another one. When it is `late` nothing more is worked out, but for one thing."""
+        self._late, self._begun = late, False
         if self._shop is None or not self._shop.same_apart_from_unit(shop) or len(self.plans) > _MOST_KNOWN:
             self.bearings, self.purchases, self.plans = {}, {}, {}
         self._shop = shop
         return self
 
+    def begin(self) -> None:
+        """Something more is to be worked out. Raises `_Late` where that is for the next question; the first thing never is."""
+        if self._begun and self._late():
+            raise _Late
+        self._begun = True
 
-def shopping(cuts: Sequence[PlannedCut], shop: Shop, plans: Plans, known: Known | None = None) -> Shopping:
-    """What to buy for these cuts, planned by `plans`. Pins are left aside: they are the person's choice among what is there."""
+    def looked_at(self, each: PlannedCut) -> bool:
+        """Whether all that hangs on a cut alone is known."""
+        cut = (each.cut, each.piece)
+        return (cut, frozenset()) in self.plans and cut in {known for known, _ in self.purchases}
+
+
+def shopping(
+    cuts: Sequence[PlannedCut], shop: Shop, plans: Plans, known: Known | None = None, *, late: Callable[[], bool] = lambda: False
+) -> Shopping:
+    """What to buy for these cuts, planned by `plans`. Pins are left aside: they are the person's choice among what is there.
+
+    When it is `late` nothing more is begun: the answer says how many cuts are left to look at, and the next question about the
+    same goes on from there with what is `known`."""
     wanted = [replace(each, cut=replace(each.cut, bit_id=None, router_id=None)) for each in cuts]
-    known = (known or Known()).of(shop)
+    known = (known or Known()).of(shop, late)
+    try:
+        return _shopping(wanted, shop, plans, known)
+    except _Late:
+        left = sum(not known.looked_at(each) for each in wanted)
+        return Shopping(buys=(), total=0.0, cuts=len(wanted), makes=0, beyond=(), left=max(left, 1))
+
+
+class _Late(Exception):
+    """The rest is for the next question."""
+
+
+def _shopping(wanted: Sequence[PlannedCut], shop: Shop, plans: Plans, known: Known) -> Shopping:
     shelf = _Catalogue(shop, wanted, plans, known)
     trials = _Trials(shelf, plans, known)
-    made = [each for each in wanted if trials.plan(each, frozenset()) is not None]
-    purchases = {each.id: shelf.purchases(each) for each in wanted}
+    purchases: dict[str, list[_Purchase]] = {}
+    made = []
+    for each in wanted:
+        purchases[each.id] = shelf.purchases(each)
+        if trials.plan(each, frozenset()) is not None:
+            made.append(each)
     made_ids = {each.id for each in made}
     impossible = [each for each in wanted if each.id not in made_ids]
     first = _possible(impossible, purchases, trials)
@@ -179,6 +215,7 @@ class _Catalogue:
         for each in cuts:
             key = (each.cut, each.piece)
             if key not in self._known.bearings:
+                self._known.begin()
                 self._known.bearings[key] = tuple(_missing_bearings(each, self.shop, self._plans))
             for bit, bearing in self._known.bearings[key]:
                 yield _bearing_id(bit, bearing), (bit, bearing)
@@ -187,6 +224,7 @@ class _Catalogue:
         """How a cut could be made by buying something."""
         key = ((each.cut, each.piece), frozenset(self._bearings))
         if key not in self._known.purchases:
+            self._known.begin()
             self._known.purchases[key] = _purchases(each, self, self._plans)
         return self._known.purchases[key]
 
@@ -253,14 +291,17 @@ class _Trials:
     def __init__(self, shelf: _Catalogue, plans: Plans, known: Known) -> None:
         self.shelf = shelf
         self._plans = plans
-        self._known = known.plans
+        self._known = known
 
     def plan(self, each: PlannedCut, bought: Items) -> AnyPlan | None:
-        """The plan of a cut with what is there and what is bought, if it can be run."""
-        key = ((each.cut, each.piece), bought)
-        if key not in self._known:
-            self._known[key] = _plan(each, self.shelf.with_bought(bought), self._plans)
-        return self._known[key]
+        """The plan of a cut with what is there and what is bought, if it can be run; what would not serve the cut changes it
+        not."""
+        serving = bought and bought & frozenset().union(*(purchase.items for purchase in self.shelf.purchases(each)))
+        key = ((each.cut, each.piece), serving)
+        if key not in self._known.plans:
+            self._known.begin()
+            self._known.plans[key] = _plan(each, self.shelf.with_bought(serving), self._plans)
+        return self._known.plans[key]
 
 
 def _missing_bearings(each: PlannedCut, shop: Shop, plans: Plans) -> Iterator[tuple[Bit, float]]:
@@ -317,12 +358,10 @@ def _purchases(each: PlannedCut, shelf: _Catalogue, plans: Plans) -> list[_Purch
         judge = plans.judge(each.cut, each.piece, shelf.everything)
     except CraftError:
         return []
-    ranked = judge.ranking().order(sift(judge).fit)
-    if not ranked:
-        return []
+    ranked = shortlist(judge, judge.ranking(), count=1, counts=lambda found: not shelf.items(found, judge)).fit
     owned = next((found for found in ranked if not shelf.items(found, judge)), None)
     above = ranked if owned is None else ranked[: ranked.index(owned)]
-    above = list(judge.cleanest(above))
+    above = list(judge.cleanest(above)) if above else []
     return [
         _Purchase(found, shelf.items(found, judge), None if owned is None else _better(found, owned, judge)) for found in above
     ]

@@ -77,10 +77,13 @@ class Unmakeable:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Shopping:
-    """What to buy, the things that make cuts possible first; `makes` of all `cuts` can be made with what is there."""
+    """What to buy, the things that make cuts possible first; `makes` of all `cuts` can be made with what is there.
+
+    Nothing is said yet while some are `left` to look at."""
 
     buys: tuple[ToBuy, ...]
     total: float
     cuts: int
     makes: int
     beyond: tuple[Unmakeable, ...]
+    left: int = 0

@@ -6,8 +6,9 @@ looking ends when no bit that is left could reach the few. A test holds it again
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from heapq import nsmallest
+from bisect import insort
+from collections.abc import Callable, Sequence
+from typing import Any
 
 from ranura.core.choosing.candidates import Drop, Sifted
 from ranura.core.choosing.judging import Judge
@@ -20,9 +21,16 @@ _BATCH = 8
 
 
 def shortlist(
-    judge: Judge, ranking: Ranking, *, count: int, bits: Sequence[Bit] | None = None, routers: Sequence[Router] | None = None
+    judge: Judge,
+    ranking: Ranking,
+    *,
+    count: int,
+    bits: Sequence[Bit] | None = None,
+    routers: Sequence[Router] | None = None,
+    counts: Callable[[Candidate], bool] | None = None,
 ) -> Sifted:
-    """At least the best `count` pairs that can make the cut, best first, and all that was dropped on the way to them.
+    """At least the best `count` pairs that can make the cut, best first, and all that was dropped on the way to them. Where
+    only some pairs count, all that are better than the last of those are there too.
 
     Where fewer can, every pair was looked at. `bits` and `routers` limit it to some."""
     racked = judge.tools.routers if routers is None else routers
@@ -35,15 +43,17 @@ def shortlist(
             curable.append((ranking.promise(bit), place, bit))
     curable.sort()
     fit: list[Candidate] = []
+    best: list[tuple[Any, ...]] = []
     for number, (promise, _, bit) in enumerate(curable):
-        if number % _BATCH == 0 and len(fit) >= count:
-            last = nsmallest(count, map(ranking.key, fit))[-1]
-            if last[: len(promise)] < promise:
-                break
+        if number % _BATCH == 0 and len(best) == count and best[-1][: len(promise)] < promise:
+            break
         for router in racked:
             found = judge.first_look(bit, router)
             if isinstance(found, Candidate):
                 fit.append(found)
+                if counts is None or counts(found):
+                    insort(best, ranking.key(found))
+                    del best[count:]
             else:
                 dropped.append(Drop(bit, router, found))
     return Sifted(fit=sorted(fit, key=ranking.key), dropped=dropped)
