@@ -443,6 +443,20 @@ SPACED = """
 """As far apart as a reader may set letters, words and lines (WCAG 1.4.12)."""
 
 
+ADD_STYLE = """css => {
+    const sheet = new CSSStyleSheet()
+    sheet.replaceSync(css)
+    document.adoptedStyleSheets = [...document.adoptedStyleSheets, sheet]
+}"""
+"""As a reader's browser adds its own, whatever the page allows itself."""
+
+CUT_OFF = """() => [...document.querySelectorAll("[data-bit]")].flatMap(tile => {
+    const row = tile.closest("[data-index]").getBoundingClientRect(), box = tile.getBoundingClientRect()
+    return box.bottom > row.bottom + 1 ? [tile.innerText] : []
+})"""
+"""Names of tiles that reach out of their row."""
+
+
 def test_nothing_is_cut_off_at_four_times_its_size_nor_with_wide_spacing(open_page: Callable[..., Page]):
     """A window of 1280 px enlarged to 400 % has room for 320; a phone has more."""
     page = open_page("/", width=320, height=800)
@@ -453,8 +467,10 @@ def test_nothing_is_cut_off_at_four_times_its_size_nor_with_wide_spacing(open_pa
             page.get_by_test_id(opened).click()
         page.wait_for_timeout(300)
         assert page.evaluate("document.documentElement.scrollWidth") <= 320, path
-        page.add_style_tag(content=SPACED)
+        page.evaluate(ADD_STYLE, SPACED)
         assert page.evaluate("document.documentElement.scrollWidth") <= 320, f"{path}, spaced"
+        page.wait_for_timeout(100)
+        assert page.evaluate(CUT_OFF) == [], path
 
 
 def test_what_is_chosen_is_seen_in_the_readers_own_colours(open_page: Callable[..., Page]):

@@ -4,7 +4,7 @@ import type { BitTile, Texts, Unit } from "../api/client";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { BitOpen } from "./BitOpen";
-import { nextBit, type Row, rowsOf, SCALE, tileWidth } from "./rows";
+import { nextBit, type Row, rowsOf, SCALE, type Type, tileWidth, USUAL_TYPE } from "./rows";
 import { Silhouette } from "./Silhouette";
 
 /** What the form is opened with: texts to begin with, and the bit that is changed. */
@@ -19,8 +19,9 @@ interface ShelfProps {
   onForm: (form: Adding) => void;
 }
 
-/** Rail, shank, marks and the room around them, and a line of a name. */
-const [AROUND, LINE] = [56, 16];
+/** Rail and the room around; below it stand the lines of the name, then shank and marks. */
+const AROUND = 24;
+const SAMPLE = "12.7 straight, long, two flutes, down-cut";
 
 /** The trays of a drawer; they stay as they are while a question is typed, until other bits are found. */
 export const Shelf = memo(function Shelf({ bits, unit, currency, openId, onOpen, onForm }: ShelfProps) {
@@ -33,17 +34,24 @@ export const Shelf = memo(function Shelf({ bits, unit, currency, openId, onOpen,
     watch.observe(element);
     return () => watch.disconnect();
   }, []);
-  const rows = useMemo(() => (width > 0 ? rowsOf(bits, width, openId) : []), [bits, width, openId]);
+  const [type, probe] = useType();
+  const rows = useMemo(
+    () => (width > 0 ? rowsOf(bits, width, openId, type) : []),
+    [bits, width, openId, type],
+  );
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => box.current,
     estimateSize: (index) => {
       const row = rows[index];
-      return row?.what === "bits" ? row.height + AROUND + row.lines * LINE : row?.what === "open" ? 420 : 38;
+      if (row?.what === "bits") return row.height + AROUND + (row.lines + 2) * type.line;
+      return row?.what === "open" ? 420 : 38;
     },
     // A heading and the row below it: Tab finds the next bit before it is scrolled to.
     overscan: 2,
   });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the heights of rows hang on the type
+  useEffect(() => virtual.measure(), [type]);
   /** Arrows, Home and End go from bit to bit, also to one that is not drawn yet. */
   const walk = (event: React.KeyboardEvent) => {
     const from = event.target instanceof HTMLElement ? event.target.dataset.bit : undefined;
@@ -65,6 +73,11 @@ export const Shelf = memo(function Shelf({ bits, unit, currency, openId, onOpen,
   }, [openId, opened > 0]);
   return (
     <main ref={box} className="min-h-0 flex-1 overflow-y-auto px-4" onKeyDown={walk} data-testid="drawer">
+      <div className="invisible h-0 w-0 overflow-hidden" aria-hidden>
+        <span ref={probe} className="inline-block text-note leading-[16px] font-semibold whitespace-nowrap">
+          {SAMPLE}
+        </span>
+      </div>
       <div className="relative w-full" style={{ height: virtual.getTotalSize() }}>
         {virtual.getVirtualItems().map((item) => {
           const row = rows[item.index];
@@ -94,6 +107,27 @@ export const Shelf = memo(function Shelf({ bits, unit, currency, openId, onOpen,
     </main>
   );
 });
+
+/** How large the type of names is, as the reader has set letters, words and lines. */
+function useType(): [Type, React.RefObject<HTMLSpanElement | null>] {
+  const probe = useRef<HTMLSpanElement>(null);
+  const [type, setType] = useState(USUAL_TYPE);
+  useLayoutEffect(() => {
+    const element = probe.current;
+    if (!element) return;
+    const watch = new ResizeObserver(() => {
+      const box = element.getBoundingClientRect();
+      const character = Math.max(USUAL_TYPE.character, box.width / SAMPLE.length);
+      const line = Math.max(USUAL_TYPE.line, box.height);
+      setType((known) =>
+        known.character === character && known.line === line ? known : { character, line },
+      );
+    });
+    watch.observe(element);
+    return () => watch.disconnect();
+  }, []);
+  return [type, probe];
+}
 
 interface RowProps extends Omit<ShelfProps, "bits"> {
   row: Row;
@@ -171,7 +205,7 @@ function Tile({ bit, height, width, unit, open, onOpen }: TileProps) {
       data-marks={bit.marks.map((mark) => mark.code).join(" ")}
     >
       <Silhouette shape={bit.shape} scale={SCALE} label={`Silhouette of ${bit.name}`} below={below} />
-      <span className="block max-h-[48px] overflow-hidden text-note leading-[16px] font-semibold">
+      <span className="block text-note leading-[16px] font-semibold">
         <Words text={bit.name} />
       </span>
       <span className="block text-note leading-tight text-ink-2">

@@ -25,14 +25,20 @@ const leastWidth = (width: number) =>
 export const tileWidth = (bit: BitTile, width: number) =>
   Math.max(leastWidth(width), (bit.shape.width + 2) * SCALE + 12);
 
-const CHARACTER = 6.5;
-const MOST_LINES = 3;
+/** How wide a character of a name is on average, and how high a line, as the reader has set them, in pixels. */
+export interface Type {
+  character: number;
+  line: number;
+}
+
+export const USUAL_TYPE: Type = { character: 6.5, line: 16 };
+const MOST_LINES = 6;
 
 const counted = new Map<string, number>();
 
 /** How many lines a name takes in a tile: nearly so, and rather one too many. Counted once for each name and width. */
-export function linesOf(name: string, width: number): number {
-  const fit = Math.max(1, Math.floor((width - 6) / CHARACTER));
+export function linesOf(name: string, width: number, { character }: Type = USUAL_TYPE): number {
+  const fit = Math.max(1, Math.floor((width - 6) / character));
   const key = `${fit} ${name}`;
   const known = counted.get(key);
   if (known !== undefined) return known;
@@ -47,7 +53,12 @@ export function linesOf(name: string, width: number): number {
 }
 
 /** The rows of a drawer `width` pixels wide; the opened bit stands below its row. */
-export function rowsOf(bits: readonly BitTile[], width: number, openId: string | null): Row[] {
+export function rowsOf(
+  bits: readonly BitTile[],
+  width: number,
+  openId: string | null,
+  type: Type = USUAL_TYPE,
+): Row[] {
   const rows: Row[] = [];
   for (const tray of TRAYS) {
     const inside = bits.filter((bit) => bit.makes === tray.makes);
@@ -58,7 +69,7 @@ export function rowsOf(bits: readonly BitTile[], width: number, openId: string |
     const close = () => {
       const first = line[0];
       if (!first) return;
-      const lines = Math.max(...line.map((bit) => linesOf(bit.name, tileWidth(bit, width))));
+      const lines = Math.max(...line.map((bit) => linesOf(bit.name, tileWidth(bit, width), type)));
       const height = Math.max(...line.map((bit) => bit.shape.height * SCALE));
       rows.push({ what: "bits", key: `row-${first.id}`, bits: line, height, width, lines });
       const open = line.find((bit) => bit.id === openId);
