@@ -6,6 +6,7 @@ import io
 import re
 from collections.abc import Callable, Iterator
 
+import httpx2
 import pytest
 from playwright.sync_api import Browser, Page, expect
 from pypdf import PdfReader
@@ -434,6 +435,53 @@ def test_a_shops_file_comes_in_and_is_taken_back(open_page: Callable[..., Page],
     expect(page.get_by_role("banner")).to_contain_text("Other Workshop")
     page.get_by_test_id("shop-undo").click()
     expect(page.get_by_role("banner")).to_contain_text("Lanternfish Workshop")
+
+
+def test_a_tool_that_was_changed_elsewhere_shows_both_and_keeps_what_is_chosen(open_page: Callable[..., Page], shop: Served):
+    """Somebody else corrects two sizes of a bit and a router's speed while both are being changed here."""
+
+    def texts_of(path: str) -> dict:
+        return httpx2.get(f"{shop.url}/api/{path}").json()
+
+    page = open_page("/drawer", wait="drawer")
+    page.get_by_test_id("bit-straight-12.7").click()
+    page.get_by_test_id("change-bit").click()
+    form = page.get_by_test_id("bit-form")
+    form.locator('[data-field="diameter"]').fill("12.6 mm")
+    form.locator('[data-field="price"]').fill("30")
+    bit = texts_of("bits/straight-12.7")
+    theirs = bit["texts"] | {"diameter": "12.5 mm", "flutes": "1"}
+    asked = {"texts": theirs, "version": bit["tile"]["version"]}
+    assert httpx2.put(f"{shop.url}/api/bits/straight-12.7", json=asked).status_code == 200
+    page.get_by_test_id("keep-bit").click()
+    shown = page.get_by_test_id("elsewhere")
+    expect(shown.get_by_test_id("mine-diameter")).to_have_attribute("aria-pressed", "true")
+    expect(shown.get_by_test_id("theirs-flutes")).to_have_attribute("aria-pressed", "true")
+    shown.get_by_test_id("theirs-diameter").click()
+    page.get_by_test_id("keep-bit").click()
+    expect(form).to_be_hidden()
+    kept = texts_of("bits/straight-12.7")["texts"]
+    assert (kept["diameter"], kept["flutes"], kept["price"]) == ("12.5 mm", "1", "30")
+
+    page.goto(f"{shop.url}/bench")
+    page.get_by_test_id("change-plunge-two").click()
+    form = page.get_by_test_id("router-form")
+    form.locator('[data-field="name"]').fill("Plunge number two")
+    router = next(each for each in texts_of("routers") if each["id"] == "plunge-two")
+    bases = [router["bases"][0] | {"across": "161 mm"}, *router["bases"][1:]]
+    asked = {"texts": router["texts"] | {"name": "Two", "max_rpm": "21000"}, "bases": bases, "version": router["version"]}
+    assert httpx2.put(f"{shop.url}/api/routers/plunge-two", json=asked).status_code == 200
+    page.get_by_test_id("keep-router").click()
+    expect(page.get_by_test_id("elsewhere")).to_have_count(2)
+    expect(page.get_by_test_id("theirs-across")).to_have_attribute("aria-pressed", "true")
+    page.get_by_test_id("keep-router").click()
+    expect(form).to_be_hidden()
+    kept = next(each for each in texts_of("routers") if each["id"] == "plunge-two")
+    assert (kept["texts"]["name"], kept["texts"]["max_rpm"], kept["bases"][0]["across"]) == (
+        "Plunge number two",
+        "21000",
+        "161 mm",
+    )
 
 
 SPACED = """

@@ -5,9 +5,10 @@ import { useForms, useReading, useRefresh } from "../api/queries";
 import { added, changed } from "../app/acts";
 import { history } from "../app/undo";
 import { Resumed, useKept } from "../ui/kept";
-import { newerVersion, problemOf } from "../ui/problems";
+import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
+import { type Both, Elsewhere, merged } from "./Elsewhere";
 import { Fields } from "./Fields";
 import { Silhouette } from "./Silhouette";
 
@@ -36,6 +37,7 @@ export function BitForm({ start, change, unit, onDone }: Props) {
   const draft = drafted.data ?? null;
   const [refused, setRefused] = useState<Problem | null>(null);
   const [tried, setTried] = useState(false);
+  const [both, setBoth] = useState<Both | null>(null);
   const first = useRef<HTMLInputElement>(null);
   const [asked] = useSearchParams();
   const wanted = change ? asked.get("field") : null;
@@ -69,7 +71,11 @@ export function BitForm({ start, change, unit, onDone }: Props) {
       onDone(answer.data);
     } else {
       setRefused(problemOf(answer));
-      kept.put({ version: newerVersion(answer) ?? version });
+      const newest = change && answer.kind === "stale" ? await api.bit(change.id) : null;
+      if (newest?.kind !== "ok") return;
+      const found = { began: start, theirs: newest.data.texts, mine: whole };
+      setBoth(found);
+      kept.put({ typed: merged(found), version: newest.data.tile.version });
     }
   };
   const problem = draft?.problem ?? null;
@@ -142,6 +148,14 @@ export function BitForm({ start, change, unit, onDone }: Props) {
               setRefused(null);
               kept.put({ typed: { ...typed, [field]: text } });
             }}
+          />
+        ) : null}
+        {form ? (
+          <Elsewhere
+            form={form}
+            both={both}
+            texts={texts}
+            onChoose={(field, text) => kept.put({ typed: { ...typed, [field]: text } })}
           />
         ) : null}
         {words ? (

@@ -5,9 +5,10 @@ import { added, changed } from "../app/acts";
 import { history } from "../app/undo";
 import { useFirstField } from "../ui/focus";
 import { Resumed, useKept } from "../ui/kept";
-import { newerVersion, problemOf } from "../ui/problems";
+import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
+import { type Both, Elsewhere, merged } from "./Elsewhere";
 import { Fields } from "./Fields";
 
 interface Props {
@@ -22,6 +23,12 @@ interface Props {
 const NEW: Texts = { stepped: "no", speed_hold: "yes", soft_start: "yes" };
 const NEW_BASE: Texts = { kind: "plunge", round: "yes" };
 
+const bothBases = (began: RouterView, newer: RouterView, mine: readonly Texts[], place: number): Both => ({
+  began: began.bases[place] ?? {},
+  theirs: newer.bases[place] ?? {},
+  mine: mine[place] ?? {},
+});
+
 /** A router typed in, with its bases. What is wrong is said at its field. */
 export function RouterForm({ change, first = null, unit, onDone }: Props) {
   const forms = useForms();
@@ -33,6 +40,8 @@ export function RouterForm({ change, first = null, unit, onDone }: Props) {
   const { texts, bases, version } = kept.value;
   const setBases = (to: Texts[]) => kept.put({ bases: to });
   const [problem, setProblem] = useState<Problem | null>(null);
+  const [newer, setNewer] = useState<RouterView | null>(null);
+  const [typed, setTyped] = useState({ texts, bases });
   const refresh = useRefresh();
   const place = useFirstField(first);
   const router = forms.data?.find((each) => each.kind === "router");
@@ -56,7 +65,18 @@ export function RouterForm({ change, first = null, unit, onDone }: Props) {
       onDone();
     } else {
       setProblem(problemOf(answer));
-      kept.put({ version: newerVersion(answer) ?? version });
+      const all = change && answer.kind === "stale" ? await api.routers() : null;
+      const newest = all?.kind === "ok" ? all.data.find((each) => each.id === change?.id) : undefined;
+      if (!newest || !change) return;
+      setNewer(newest);
+      setTyped({ texts, bases });
+      // Bases are known by their place; where there are others by now, they come one by one.
+      const at = Array.from({ length: Math.max(bases.length, newest.bases.length) }, (_, place) => place);
+      kept.put({
+        texts: merged({ began: change.texts, theirs: newest.texts, mine: texts }),
+        bases: at.map((place) => merged(bothBases(change, newest, bases, place))),
+        version: newest.version,
+      });
     }
   };
   const at = problem ? { field: problem.field, words: problem.message, partial: false } : null;
@@ -111,6 +131,29 @@ export function RouterForm({ change, first = null, unit, onDone }: Props) {
           />
         </fieldset>
       ))}
+      {change && newer ? (
+        <>
+          <Elsewhere
+            form={router}
+            both={{ began: change.texts, theirs: newer.texts, mine: typed.texts }}
+            texts={texts}
+            onChoose={(field, text) => kept.put({ texts: { ...texts, [field]: text } })}
+          />
+          {bases.map((each, place) => (
+            <Elsewhere
+              // biome-ignore lint/suspicious/noArrayIndexKey: bases are known by their place
+              key={place}
+              form={base}
+              both={bothBases(change, newer, typed.bases, place)}
+              of={`Base ${place + 1}: `}
+              texts={each}
+              onChoose={(field, text) =>
+                setBases(bases.map((other, index) => (index === place ? { ...other, [field]: text } : other)))
+              }
+            />
+          ))}
+        </>
+      ) : null}
       {problem && !placed ? (
         <p role="alert" className="text-cut">
           <Words text={inUnit(problem.message, unit)} />

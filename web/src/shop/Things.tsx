@@ -12,9 +12,10 @@ import { useBits, useForms, useRefresh } from "../api/queries";
 import { added, changed, removed } from "../app/acts";
 import { history } from "../app/undo";
 import { Resumed, useKept } from "../ui/kept";
-import { newerVersion, problemOf } from "../ui/problems";
+import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
+import { type Both, Elsewhere, merged } from "./Elsewhere";
 import { Fields } from "./Fields";
 
 interface Props {
@@ -122,6 +123,7 @@ function ThingForm({ open, unit, shop, routers, onDone }: FormProps) {
   }));
   const { texts, version } = kept.value;
   const [problem, setProblem] = useState<Problem | null>(null);
+  const [both, setBoth] = useState<Both | null>(null);
   const refresh = useRefresh();
   const form = forms.data?.find((each) => each.kind === open.kind);
   if (!form) return null;
@@ -146,7 +148,12 @@ function ThingForm({ open, unit, shop, routers, onDone }: FormProps) {
       onDone();
     } else {
       setProblem(problemOf(answer));
-      kept.put({ version: newerVersion(answer) ?? version });
+      const all = open.of && answer.kind === "stale" ? await api.things() : null;
+      const newest = all?.kind === "ok" ? all.data.find((each) => each.id === open.of?.id) : undefined;
+      if (!newest || !open.of) return;
+      const found = { began: open.of.texts, theirs: newest.texts, mine: texts };
+      setBoth(found);
+      kept.put({ texts: merged(found), version: newest.version });
     }
   };
   const remove = async () => {
@@ -199,6 +206,12 @@ function ThingForm({ open, unit, shop, routers, onDone }: FormProps) {
         unit={unit}
         skip={Object.keys(named)}
         onType={(field, text) => kept.put({ texts: { ...texts, [field]: text } })}
+      />
+      <Elsewhere
+        form={form}
+        both={both}
+        texts={texts}
+        onChoose={(field, text) => kept.put({ texts: { ...texts, [field]: text } })}
       />
       {problem && !form.fields.some((each) => each.field === problem.field && !(each.field in named)) ? (
         <p role="alert" className="text-small text-cut" data-testid="thing-problem">

@@ -21,7 +21,3 @@ export function problemOf(answer: Outcome<unknown>): Problem | null {
       return answer satisfies never;
   }
 }
-
-/** The version to keep a change over, once somebody was told that the thing is another by now. */
-export const newerVersion = (answer: Outcome<unknown>): string | null =>
-  answer.kind === "stale" ? ((answer.newer as { version: string | null }).version ?? null) : null;
