@@ -25,7 +25,7 @@ from ranura.host import places
 from ranura.host.database import PrivateDatabase
 from ranura.host.patience import PatientProtocol
 from ranura.host.ports import listen
-from ranura.store import shops
+from ranura.store import repository, shops
 from ranura.store.repository import Store
 from ranura.store.schema import upgrade
 
@@ -108,3 +108,15 @@ def served(opened_store: Store) -> Iterator[Served]:
     server = Served(opened_store, places.BUILT_PAGE)
     yield server
     server.close()
+
+
+@pytest.fixture
+def own(store):
+    """The API of an empty shop of one's own."""
+    with store.session() as session:
+        repository.remove_shop(session, shops.OWN_SHOP)
+    shops.lay_own(store)
+    with TestClient(create_app(Settings(shop_id=shops.OWN_SHOP, page=None), store), base_url="http://127.0.0.1") as made:
+        yield made
+    with store.session() as session:
+        repository.remove_shop(session, shops.OWN_SHOP)

@@ -3,11 +3,8 @@
 from __future__ import annotations
 
 import pytest
-from fastapi.testclient import TestClient
 
-from ranura.api.application import Settings, create_app
 from ranura.demo.shop import SHOP
-from ranura.store import repository, shops
 
 ROUNDOVER = {"profile": "roundover", "radius": "1/4 in", "bearing": "1/2 in", "shank": "1/2 in", "overall_length": "60"}
 
@@ -159,18 +156,6 @@ def test_a_quick_sum_answers_or_says_what_is_missing(client):
     assert found["answer"]["copy"]["metric"] == "4.76 mm"
     half = client.post("/api/quick", json={"text": "sp"}).json()
     assert (half["answer"], half["partial"], half["completions"][0]["name"]) == (None, True, "speed")
-
-
-@pytest.fixture
-def own(store):
-    """The API of an empty shop of one's own."""
-    with store.session() as session:
-        repository.remove_shop(session, shops.OWN_SHOP)
-    shops.lay_own(store)
-    with TestClient(create_app(Settings(shop_id=shops.OWN_SHOP, page=None), store), base_url="http://127.0.0.1") as made:
-        yield made
-    with store.session() as session:
-        repository.remove_shop(session, shops.OWN_SHOP)
 
 
 def test_an_empty_shop_is_offered_a_starter_and_takes_it(own):

@@ -104,7 +104,17 @@ SAME = {"a whole backup"}
 @pytest.mark.parametrize("what", REQUESTS)
 def test_a_request_that_is_cut_off_changes_all_or_nothing(client: TestClient, store: Store, what: str):
     method, path, body = REQUESTS[what]
-    asked = body(client)
+    assert cut_off_everywhere(client, store, method, path, body(client)) or what in SAME
+
+
+@pytest.mark.slow
+def test_a_shop_that_has_nothing_is_begun_as_a_whole_or_not_at_all(own: TestClient, store: Store):
+    assert cut_off_everywhere(own, store, "POST", "/api/begin", {"unit": "in"})
+    assert len(own.get("/api/jobs").json()) == 1
+
+
+def cut_off_everywhere(client: TestClient, store: Store, method: str, path: str, asked: Any) -> bool:
+    """A request cut off at every write; whether what is kept is another in the end."""
     before = rows(store)
     for at in range(1, 400):
         with Cut(store, at) as cut:
@@ -119,4 +129,4 @@ def test_a_request_that_is_cut_off_changes_all_or_nothing(client: TestClient, st
         assert "error" in json.loads(answer.text)
         assert rows(store) == before, f"cut off at write {at}"
     assert at > 1, "it writes"
-    assert what in SAME or rows(store) != before
+    return rows(store) != before

@@ -8,6 +8,7 @@ from typing import Literal
 from uuid import uuid4
 
 from fastapi import APIRouter, Request
+from sqlalchemy.orm import Session
 
 from ranura.api.forms import boards_to_cut, cut_from
 from ranura.api.problems import ERRORS
@@ -96,16 +97,19 @@ def _begun(unit: Unit, saved_shop: SavedShop, store: Store, planning: Planning, 
         jobs = kept_jobs.list_jobs(session, saved_shop.current().id)
     if jobs or saved_shop.current().bits or saved_shop.current().routers:
         return BegunJob(job_id=None, cut_id=None)
-    saved_shop.change(unit=unit)
-    made = starter(unit, ASSUMED_ROUTERS, ASSUMED_FOR)
-    put_in(saved_shop, Starter(routers=tuple(map(assume, made.routers)), bits=tuple(map(assume, made.bits))))
-    shop, board = saved_shop.current(), first_board(unit)
+    made, board = starter(unit, ASSUMED_ROUTERS, ASSUMED_FOR), first_board(unit)
+    routers = tuple(replace(assume(each), id=uuid4().hex) for each in made.routers)
+    bits = tuple(replace(assume(each), id=uuid4().hex) for each in made.bits)
+    shop = replace(saved_shop.current(), unit=unit, routers=routers, bits=bits)
     job_id, piece_id, cut_id = uuid4().hex, uuid4().hex, uuid4().hex
     name, cut = _first_cut(shop, board, planning, requests)
-    with store.session() as session:
+
+    def with_job(session: Session) -> None:
         kept_jobs.add_job(session, shop.id, id=job_id, name="First job")
         kept_jobs.add_piece(session, shop.id, job_id, id=piece_id, piece=board)
         kept_jobs.add_cut(session, shop.id, piece_id, id=cut_id, name=name, cut=cut)
+
+    saved_shop.replace(shop, also=with_job)
     return BegunJob(job_id=job_id, cut_id=cut_id)
 
 

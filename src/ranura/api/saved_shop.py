@@ -154,11 +154,12 @@ class SavedShop:
             others = {thing.id: thing for _, thing in changed}
             self._with(kind, lambda kept: (*(others.get(each.id, each) for each in kept), *added))
 
-    def replace(self, shop: Shop) -> Shop:
-        """Puts another shop in the place of this one, all at once."""
+    def replace(self, shop: Shop, *, also: Callable[[Session], None] = lambda _: None) -> Shop:
+        """Puts another shop in the place of this one, all at once, and with it what `also` writes."""
         with self._lock:
             with self._store.session() as session:
                 repository.replace_shop(session, shop)
+                also(session)
             self._shop = shop
         return shop
 
