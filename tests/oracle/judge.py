@@ -10,7 +10,7 @@ import itertools
 import math
 import random
 from collections import defaultdict
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
@@ -157,6 +157,28 @@ def _some(path: list[list[float]]) -> list[list[float]]:
 
 
 @dataclass(frozen=True)
+class _Look:
+    """Points at which a move is looked at: for what, at which share of its way, and how many mm² each stands for."""
+
+    number: int
+    what: str
+    points: np.ndarray
+    share: float = 0.0
+    worth: np.ndarray = field(default_factory=lambda: np.zeros(0))
+
+    def seen(self, here: np.ndarray) -> dict[str, float]:
+        """Of a side, whose points of wood are given: how much of it is wood, its mm², and, of what lies nearer to the axis, how
+        much of it weighed by how far from the axis it lies."""
+        whole = float(self.worth.sum()) or 1.0
+        wood = self.worth * here
+        found = {self.what: float(wood.sum()) / whole, f"{self.what} area": float(wood.sum())}
+        if self.what.endswith("near"):
+            by_share = wood.reshape(-1, len(_NEARER)).sum(axis=0) / whole * len(_NEARER)
+            found |= {self.what: float(by_share.sum()), f"{self.what}, weighed": float((by_share * _NEARER).sum())}
+        return found
+
+
+@dataclass(frozen=True)
 class Judge:
     """A plan's JSON, and what it does to its board."""
 
@@ -238,7 +260,7 @@ class Judge:
         moves = self.plan["moves"]
         found: list[str] = []
         turning = False
-        looked: list[tuple[int, str, np.ndarray]] = []
+        looked: list[_Look] = []
         drawn = _drawn(moves) | also
         for number, move in enumerate(moves):
             if move["kind"] in ("set", "turn-over", "shift"):
@@ -250,42 +272,46 @@ class Judge:
                 continue
             places = _some(move["path"]) if move["kind"] in ("start", "return") else move["path"][-1:]
             if move["kind"] in ("start", "return", "lift"):
-                looked += [(number, "clear", self.around(move, at, move["to_depth"], shrunk=WITHIN)) for at in places]
+                looked += [_Look(number, "clear", self.around(move, at, move["to_depth"], shrunk=WITHIN)) for at in places]
             if move["kind"] == "plunge":
-                looked.append((number, "plunge", self._column(move)))
+                looked.append(_Look(number, "plunge", self._column(move)))
             if move["kind"] == "cut":
-                looked += [(number, side, points) for side, points in self._sides(move)]
+                looked += self._sides(number, move)
         if turning:
             found.append("the bit still turns at the end")
         if not looked:
             return found
-        points = np.concatenate([each for _, _, each in looked])
+        points = np.concatenate([each.points for each in looked])
         wood = self.in_work(points)
         when = np.zeros(len(points), dtype=int)
         when[wood] = self.first_gone(points[wood], more=WITHIN)
         start = 0
-        sides: dict[int, dict[str, float]] = {}
+        sides: dict[int, dict[float, dict[str, float]]] = {}
         down, last = 0.0, 0
-        for number, what, each in looked:
-            part = slice(start, start + len(each))
-            start += len(each)
+        for each in looked:
+            part = slice(start, start + len(each.points))
+            start += len(each.points)
+            number, what, move = each.number, each.what, moves[each.number]
             here = wood[part] & (when[part] >= number)
-            move = moves[number]
             name = f"move {number} ({move['kind']})"
             if what == "clear" and (wood[part] & (when[part] >= number)).any():
                 found.append(f"{name}: the bit stands in wood")
             elif what == "plunge":
                 deep = float(here.reshape(_STANDING, -1).sum(axis=1).max()) * _STEP
                 # What goes down in steps without cutting along in between goes down at once.
-                follows = all(each["kind"] in ("set", "plunge") for each in moves[last : number + 1])
+                follows = all(between["kind"] in ("set", "plunge") for between in moves[last : number + 1])
                 down, last = (down + deep if follows else deep), number
-                found += [f"{name}: {each}" for each in self._plunge(move, deep, down)]
-            elif what in ("left", "right"):
-                sides.setdefault(number, {})[what] = float(here.mean()) if len(here) else 0.0
-            elif what in ("left near", "right near"):
-                sides.setdefault(number, {}).update(_nearer(what, here))
-        for number, parts in sides.items():
-            seen = _side(parts)
+                found += [f"{name}: {wrong}" for wrong in self._plunge(move, deep, down)]
+            elif what not in ("clear", "plunge"):
+                sides.setdefault(number, {}).setdefault(each.share, {}).update(each.seen(here))
+        for number, at_places in sides.items():
+            places = list(at_places.values())
+            seen = _side({name: float(np.mean([parts[name] for parts in places])) for name in places[0]})
+            if max(map(_area, places)) < _SHAVING:
+                seen = seen | {"none"}
+            if _is_short(moves[number], self.plan["settings"][moves[number]["setting"]]):
+                # Beside where it began, and at its bends, a little is left standing: what is so at one of the places will do.
+                seen = seen.union(*map(_side, places))
             said = moves[number]["fresh"]
             if seen == {"none"} and said != "none" and self._takes_anything(number):
                 continue
@@ -308,7 +334,9 @@ class Judge:
                 turns = ahead + np.linspace(0, 2 * math.pi, 12, endpoint=False)
                 flat += [a + (b - a) * share + 0.985 * r * np.array([math.cos(t), math.sin(t)]) for t in turns]
         top = min(max(z for z, _, _ in silhouette), move["to_depth"])
-        depths = (*np.linspace(0.05, top, 5), move["to_depth"] - 0.1)
+        ends = [end for work in self.works for end in (work["z0"], work["z1"])]
+        faces = self.local(move, np.array([(0.0, 0.0, end) for end in ends]))[1]
+        depths = (*np.linspace(0.05, top, 5), *np.minimum(faces, move["to_depth"]) - 0.1)
         points = np.concatenate([self.placed(move, np.array(flat), np.full(len(flat), at)) for at in depths])
         wood = self.in_work(points)
         return bool(wood.any()) and bool((self.first_gone(points[wood], more=WITHIN) == number).any())
@@ -316,9 +344,10 @@ class Judge:
     def _column(self, move: dict[str, Any]) -> np.ndarray:
         """Points below a plunge, from the surface down to where it ends: in columns at its axis and around it."""
         depths = np.arange(_STEP / 2, max(move["to_depth"], _STEP), _STEP)
-        r = 0.6 * max(r for _, r, _ in self.plan["settings"][move["setting"]]["bit"]["silhouette"])
-        turns = [2 * math.pi * i / (_STANDING - 1) for i in range(_STANDING - 1)]
-        spots = np.array([(0.0, 0.0), *((r * math.cos(turn), r * math.sin(turn)) for turn in turns)]) + np.array(move["path"][0])
+        r = max(r for _, r, _ in self.plan["settings"][move["setting"]]["bit"]["silhouette"])
+        rings = [(0.6 * r, 2 * math.pi * i / 8) for i in range(8)] + [(0.99 * r, 2 * math.pi * i / 24) for i in range(24)]
+        spots = np.array([(0.0, 0.0), *((far * math.cos(turn), far * math.sin(turn)) for far, turn in rings)])
+        spots = spots + np.array(move["path"][0])
         return self.placed(move, np.repeat(spots, len(depths), axis=0), np.tile(depths, len(spots)))
 
     def _plunge(self, move: dict[str, Any], deep: float, down: float) -> list[str]:
@@ -337,8 +366,8 @@ class Judge:
             found.append(f"{down:.2f} mm deep at once")
         return found
 
-    def _sides(self, move: dict[str, Any]) -> list[tuple[str, np.ndarray]]:
-        """Points on both sides of a cut's heading, in three places: at its flanks, and nearer to the axis."""
+    def _sides(self, number: int, move: dict[str, Any]) -> list[_Look]:
+        """Points on both sides of a cut's heading, in some places: at its flanks, and nearer to the axis."""
         path = [np.array(each) for each in move["path"]]
         lengths = [float(np.hypot(*(b - a))) for a, b in itertools.pairwise(path)]
         silhouette = self.plan["settings"][move["setting"]]["bit"]["silhouette"]
@@ -348,13 +377,13 @@ class Judge:
         heights = np.unique(np.concatenate([np.arange(0.03, min(1.5, top), 0.1), np.linspace(0.03, top - 0.03, 14)]))
         heights = heights[heights < move["to_depth"] - 0.01]
         radii = radius_at(silhouette, heights)
-        grouped: dict[str, list[np.ndarray]] = {}
-        for share in _looked_at(lengths, max(radii, default=0.0)):
+        found = []
+        for share in _looked_at(lengths, max(radii, default=0.0)) if len(heights) > 1 else ():
             at, heading = _along(path, lengths, share)
             before = _before(path, lengths, sum(lengths) * share - 2 * max(radii, default=0.0))
             for name, points in self._beside(move, at, heading, heights, radii, before):
-                grouped.setdefault(name, []).append(points)
-        return [(name, np.concatenate(points)) for name, points in grouped.items()]
+                found.append(_Look(number, name, points, share, _worth(heights, radii, name)))
+        return found
 
     def _beside(
         self,
@@ -392,7 +421,7 @@ class Judge:
             wood = self.in_work(points)
             here = np.zeros(len(points), dtype=bool)
             here[wood] = self.first_gone(points[wood], more=WITHIN) >= number
-            met |= _nearer(name, here) if name.endswith("near") else {name: float(here.mean())}
+            met |= _Look(number, name, points, 0.0, _worth(heights, radii, name)).seen(here)
         return "right" in _side(met)
 
     def loose(self) -> float:
@@ -437,17 +466,33 @@ _HARDLY = 0.1
 """The share of a side's points up to which it may be said to be free."""
 _BESIDE, _UNSURE = 0.2, 0.06
 """Of the radius: where the middle of a strip lies further from the axis, it stands beside it; points see that so well."""
+_SHAVING = 0.65
+"""mm²: less wood than that, as points see it, may be said to be on no side."""
 _AT_FLANKS, _NEARER = np.linspace(_FLANK, 0.99, 6), np.linspace(0.02, _FLANK, 6)
 """Shares of the radius at which points are taken on a side."""
 _STEP = 0.1
-_STANDING = 9
+_STANDING = 33
 """Columns of points in which a plunge is looked at."""
 
 
-def _nearer(name: str, here: np.ndarray) -> dict[str, float]:
-    """Of the points nearer to the axis on a side: how much of them is wood, and that weighed by how far from the axis it lies."""
-    by_share = here.reshape(-1, len(_NEARER)).mean(axis=0) if len(here) else np.zeros(len(_NEARER))
-    return {name: float(by_share.sum()), f"{name}, weighed": float((by_share * _NEARER).sum())}
+def _worth(heights: np.ndarray, radii: np.ndarray, name: str) -> np.ndarray:
+    """The mm² of a section that each point of a side stands for: those of a height stand for as much as lies between it and the
+    next ones."""
+    shares = _NEARER if name.endswith("near") else _AT_FLANKS
+    width = (_FLANK if name.endswith("near") else 1 - _FLANK) / len(shares)
+    return np.repeat(np.gradient(heights) * radii * width, len(shares))
+
+
+def _area(parts: dict[str, float]) -> float:
+    """The mm² of wood at a place."""
+    return sum(value for name, value in parts.items() if name.endswith("area"))
+
+
+def _is_short(move: dict[str, Any], setting: dict[str, Any]) -> bool:
+    """Whether a way with bends has no straight part that is long enough to be looked at by itself."""
+    r = max(r for _, r, _ in setting["bit"]["silhouette"])
+    lengths = [math.dist(a, b) for a, b in itertools.pairwise(move["path"])]
+    return len(lengths) > 1 and max(lengths) < 2.5 * r
 
 
 def _side(parts: dict[str, float]) -> set[str]:

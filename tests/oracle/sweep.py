@@ -53,11 +53,10 @@ def judged(seed: int) -> Judged:
     try:
         request = PlanRequest.model_validate(asked)
         shop = SHOP if request.shop is None else read_shop(request.shop)
-        PLANNING.plan(request.cut, request.piece, shop, shop.rules, put_off=True)
+        before, earlier = _earlier(request, shop)
+        made = PLANNING.plan_with_moves(request.cut, request.piece, shop, shop.rules, before=before)
     except (CraftError, Refused, ValueError):
         return Judged(seed, "refused", met={asked["cut"]["kind"]})
-    before, earlier = _earlier(request, shop)
-    made = PLANNING.plan_with_moves(request.cut, request.piece, shop, shop.rules, before=before)
     plan = _PLAN.dump_python(made, mode="json")
     found = Judged(seed, made.status, met=_met(asked["cut"], plan))
     if made.proof.passed:

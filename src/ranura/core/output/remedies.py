@@ -40,15 +40,19 @@ def held_otherwise(codes: set[str], held: Held | None) -> list[Remedy]:
             found.append(
                 Remedy(answers=code, says=write("A carrier or jig holds it, hands {75:about} away"), change={"held": "carrier"})
             )
-    says = write("Stands or rollers carry it, level with the table")
-    wants_stands = (table_words.WANTS_SUPPORT.code, proof_words.TIPS_OFF_TABLE.code)
-    found += [Remedy(answers=code, says=says, change={"supported": True}) for code in wants_stands if code in codes]
     if hold_words.NO_ROOM_FOR_CLAMPS.code in codes:
         found += [
             Remedy(answers=hold_words.NO_ROOM_FOR_CLAMPS.code, says=write(_HELD[how]), change={"held": how})
             for how in ("dogs", "vice", "tape")
         ]
     return found
+
+
+def on_stands(codes: set[str]) -> list[Remedy]:
+    """That stands carry a board beside a table."""
+    says = write("Stands or rollers carry it, level with the table")
+    wanted = (table_words.WANTS_SUPPORT.code, proof_words.TIPS_OFF_TABLE.code)
+    return [Remedy(answers=code, says=says, change={"supported": True}) for code in wanted if code in codes]
 
 
 def known_walls(stops: Set[str]) -> list[Remedy]:

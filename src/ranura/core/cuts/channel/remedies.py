@@ -5,7 +5,7 @@ from __future__ import annotations
 from ranura.core.cuts.channel import words
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.setting import ChannelSetting
-from ranura.core.output.remedies import Remedy, held_otherwise, moved_clear
+from ranura.core.output.remedies import Remedy, held_otherwise, moved_clear, on_stands
 from ranura.core.text import table_words
 from ranura.core.text.writing import write
 
@@ -24,6 +24,7 @@ def channel_remedies(cut: ChannelCut, setting: ChannelSetting) -> tuple[Remedy, 
         if code in codes
     ]
     found += held_otherwise(codes, cut.held)
+    found += on_stands(codes)
     if table_words.CARRIER.code in codes and not setting.by_hand:
         change = {"held": "carrier", "guide": None, "router_id": None}
         found.append(
