@@ -5,12 +5,14 @@ from __future__ import annotations
 import dataclasses
 import math
 
+import pytest
 from hypothesis import example, given
 from hypothesis import strategies as st
 from tests.data.tools import bits, routers
 
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.errors import CraftError, FileError
+from ranura.demo.shop import SHOP
 from ranura.formats.tables import header, read_table, tool_from_row, tool_texts, write_table
 
 
@@ -39,6 +41,15 @@ def test_any_bits_read_back_as_they_were(tools, unit):
 def test_any_routers_read_back_as_they_were(tools, unit):
     for tool, row in zip(tools, read_table("routers", write_table("routers", tools)).rows, strict=True):
         assert same(tool_from_row("routers", row.texts, id=tool.id, unit=unit), tool)
+
+
+@pytest.mark.parametrize("name", ["=1+1", "+1", "@sum", "-2", "＝1+1", "＋1", "＠a", "\u3000=1", "'=1", "'"])
+def test_no_name_is_a_formula_in_a_spreadsheet(name):
+    bit = dataclasses.replace(SHOP.bits[0], name=name)
+    table = write_table("bits", [bit])
+    assert f"'{name}" in table
+    (row,) = read_table("bits", table).rows
+    assert row.texts["name"].strip() == name.strip()
 
 
 @given(st.text(max_size=300), st.sampled_from(["bits", "routers"]))

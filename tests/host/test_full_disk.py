@@ -5,6 +5,8 @@ from __future__ import annotations
 
 import os
 import subprocess
+from collections.abc import Iterator
+from contextlib import contextmanager
 
 import pytest
 from fastapi.testclient import TestClient
@@ -37,37 +39,72 @@ def small_disk(tmp_path):
         subprocess.run(["umount", "--lazy", folder], check=True)
 
 
+class SmallDatabase(PrivateDatabase):
+    """One that may not grow beyond a few megabytes: its tables lie in one file that has a limit."""
+
+    def _command(self) -> list[str]:
+        limited = ["--innodb-file-per-table=OFF", "--innodb-data-file-path=ibdata1:12M:autoextend:max:14M"]
+        return [*super()._command(), "--innodb-autoextend-increment=1", *limited]
+
+
 @pytest.mark.slow
 def test_a_full_disk_refuses_and_keeps_what_is_there(small_disk):
-    database = PrivateDatabase(small_disk, synced=False)
+    filler = small_disk / "filler"
+    with served(PrivateDatabase(small_disk, synced=False)) as client:
+        free = os.statvfs(small_disk)
+        with filler.open("wb") as file:
+            file.write(b"x" * max(free.f_bavail * free.f_frsize - LEFT_FREE, 0))
+        fill_up(client)
+        filler.unlink()
+        goes_on(client)
+
+
+@pytest.mark.slow
+def test_a_database_that_is_full_refuses_and_keeps_what_is_there(tmp_path):
+    """The same where nothing can be mounted; with room again all of it is there."""
+    with served(SmallDatabase(tmp_path, synced=False)) as client:
+        kept = fill_up(client)
+    with served(PrivateDatabase(tmp_path, synced=False), fresh=False) as client:
+        assert {each["name"] for each in client.get("/api/jobs").json()} >= {"The Little Harbour", *kept}
+        goes_on(client)
+
+
+@contextmanager
+def served(database: PrivateDatabase, *, fresh: bool = True) -> Iterator[TestClient]:
+    """The API of the demo shop on a database of its own."""
     database.start()
     try:
         upgrade(database.url)
         store = Store(database.url)
-        shops.lay_demo(store, fresh=True, say=lambda _: None)
+        if fresh:
+            shops.lay_demo(store, fresh=True, say=lambda _: None)
         with TestClient(create_app(Settings(shop_id=DEMO_SHOP, page=None), store), base_url="http://127.0.0.1") as client:
-            filler = small_disk / "filler"
-            free = os.statvfs(small_disk)
-            with filler.open("wb") as file:
-                file.write(b"x" * max(free.f_bavail * free.f_frsize - LEFT_FREE, 0))
-            kept, refused = [], None
-            for number in range(1_000):
-                asked = {"name": f"Job {number}", "notes": NOTES}
-                job = client.post("/api/jobs", json={"name": asked["name"]})
-                answer = client.put(f"/api/jobs/{job.json()['id']}", json=asked) if job.status_code == 201 else job
-                if answer.status_code != 200:
-                    refused = answer
-                    break
-                kept.append(asked["name"])
-            assert refused is not None, "it was never full"
-            assert (refused.status_code, refused.json()["error"]["message"]) == (503, DISK_FULL)
-            there = client.get("/api/jobs").json()
-            assert {each["name"] for each in there} >= {"The Little Harbour", *kept}
-            assert client.get("/api/jobs/little-harbour").json()["pieces"], "reading goes on"
-            filler.unlink()
-            again = client.post("/api/jobs", json={"name": "With room again"})
-            assert again.status_code == 201
-            assert client.put(f"/api/jobs/{again.json()['id']}", json={"name": "With room", "notes": NOTES}).status_code == 200
+            yield client
         store.close()
     finally:
         database.stop()
+
+
+def fill_up(client: TestClient) -> list[str]:
+    """Jobs with long notes until one is refused; the names of those that were kept."""
+    kept = []
+    for number in range(10_000):
+        name = f"Job {number}"
+        job = client.post("/api/jobs", json={"name": name})
+        notes = {"name": name, "notes": NOTES}
+        answer = client.put(f"/api/jobs/{job.json()['id']}", json=notes) if job.status_code == 201 else job
+        if answer.status_code != 200:
+            break
+        kept.append(name)
+    assert (answer.status_code, answer.json()["error"]["message"]) == (503, DISK_FULL)
+    there = client.get("/api/jobs").json()
+    assert {each["name"] for each in there} >= {"The Little Harbour", *kept}
+    assert client.get("/api/jobs/little-harbour").json()["pieces"], "reading goes on"
+    return kept
+
+
+def goes_on(client: TestClient) -> None:
+    """Whether things are kept again."""
+    again = client.post("/api/jobs", json={"name": "With room again"})
+    assert again.status_code == 201
+    assert client.put(f"/api/jobs/{again.json()['id']}", json={"name": "With room", "notes": NOTES}).status_code == 200

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import csv
 import io
+import unicodedata
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 from typing import Literal
@@ -110,12 +111,18 @@ def _rows(lines: Iterator[list[str]], names: list[str]) -> Iterator[Row]:
 
 
 def _safe(text: str) -> str:
-    return f"'{text}" if text.startswith(_FORMULA) else text
+    return f"'{text}" if _is_formula(text) else text
+
+
+def _is_formula(text: str) -> bool:
+    """Whether a spreadsheet might take a text for a formula; some do so with wide characters and behind spaces too."""
+    plain = unicodedata.normalize("NFKC", text)
+    return plain.startswith(_FORMULA) or plain.lstrip().startswith(_FORMULA)
 
 
 def _plain(text: str) -> str:
     text = text.strip()
-    return text[1:] if text.startswith("'") and text[1:].startswith(_FORMULA) else text
+    return text[1:] if text.startswith("'") and _is_formula(text[1:]) else text
 
 
 def tool_from_row(kind: TableKind, texts: Mapping[str, str], *, id: str, unit: Unit) -> Tool:
