@@ -41,8 +41,8 @@ from ranura.api.importing import Imports
 from ranura.api.news import News
 from ranura.api.prior import PriorCuts
 from ranura.api.saved_shop import SavedShop
+from ranura.api.shopping import ShoppingList
 from ranura.calc.registry import Problem
-from ranura.core.choosing.buying import Known
 from ranura.core.families import FAMILIES
 from ranura.core.family import Families
 from ranura.core.plan import Planning
@@ -82,7 +82,7 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
     app.state.planning = Planning(families)
     app.state.cut_requests = CutRequests(families)
     app.state.prior = PriorCuts(store, app.state.planning)
-    app.state.known_purchases = Known()
+    app.state.shopping = ShoppingList()
     app.state.instruments = Instruments(settings.instruments)
     app.state.instruments.on_change(app.state.news.tell_of)
     app.state.copies = settings.copies

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import time
 from dataclasses import dataclass
 from typing import Literal
 
@@ -10,7 +9,8 @@ from fastapi import APIRouter, Request
 
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
-from ranura.core.choosing.buying import Known, PlannedCut, shopping
+from ranura.api.shopping import ShoppingList
+from ranura.core.choosing.buying import PlannedCut
 from ranura.core.choosing.offers import DroppedTool, Miss, Offer, dropped_tool, misses_of, offers, stopped_tool
 from ranura.core.choosing.purchases import Shopping
 from ranura.core.cutting.need import Clean, CutKind, StraightCut
@@ -21,8 +21,6 @@ from ranura.store import kept_jobs
 router = APIRouter(prefix="/api", tags=["choosing"], responses=ERRORS)
 
 MOST_SHOWN = 200
-_ANSWERS_AFTER = 0.15
-"""Seconds after which an answer begins nothing more."""
 
 
 class ChooseIn(RequestModel):
@@ -98,7 +96,5 @@ def what_to_buy(shop: TheShop, store: TheStore, planning: ThePlanning, request: 
         for kept in job.pieces
         for cut in kept.cuts
     ]
-    known: Known = request.app.state.known_purchases
-    with known.lock:
-        until = time.monotonic() + _ANSWERS_AFTER
-        return shopping(cuts, shop, planning, known, late=lambda: time.monotonic() > until)
+    listed: ShoppingList = request.app.state.shopping
+    return listed.answer(cuts, shop, planning)

@@ -102,6 +102,7 @@ def serve(*, demo: bool, fresh: bool) -> int:
                 _Server(config, home, url, app.state.news).run(sockets=[server_socket])
             finally:
                 app.state.instruments.close()
+                app.state.shopping.close()
                 if weekly is not None:
                     weekly.close()
         finally:

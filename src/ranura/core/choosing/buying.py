@@ -6,7 +6,6 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
-from threading import Lock
 from typing import Any, Protocol
 
 from ranura.core.board.pieces import Piece
@@ -80,8 +79,6 @@ class Known:
     than its own share."""
 
     def __init__(self) -> None:
-        self.lock = Lock()
-        """Held by who asks."""
         self._shop: Shop | None = None
         self._late: Callable[[], bool] = lambda: False
         self._begun = False
@@ -106,7 +103,7 @@ class Known:
     def looked_at(self, each: PlannedCut) -> bool:
         """Whether all that hangs on a cut alone is known."""
         cut = (each.cut, each.piece)
-        return (cut, frozenset()) in self.plans and cut in {known for known, _ in self.purchases}
+        return (cut, frozenset()) in self.plans and cut in {known for known, _ in list(self.purchases)}
 
 
 def shopping(
@@ -114,15 +111,23 @@ def shopping(
 ) -> Shopping:
     """What to buy for these cuts, planned by `plans`. Pins are left aside: they are the person's choice among what is there.
 
-    When it is `late` nothing more is begun: the answer says how many cuts are left to look at, and the next question about the
-    same goes on from there with what is `known`."""
-    wanted = [replace(each, cut=replace(each.cut, bit_id=None, router_id=None)) for each in cuts]
+    When it is `late` nothing more is begun, and the answer is `unfinished`; the next question about the same goes on from there
+    with what is `known`."""
     known = (known or Known()).of(shop, late)
     try:
-        return _shopping(wanted, shop, plans, known)
+        return _shopping(_unpinned(cuts), shop, plans, known)
     except _Late:
-        left = sum(not known.looked_at(each) for each in wanted)
-        return Shopping(buys=(), total=0.0, cuts=len(wanted), makes=0, beyond=(), left=max(left, 1))
+        return unfinished(cuts, known)
+
+
+def unfinished(cuts: Sequence[PlannedCut], known: Known) -> Shopping:
+    """An answer that says only how many of some cuts are left to look at."""
+    left = sum(not known.looked_at(each) for each in _unpinned(cuts))
+    return Shopping(buys=(), total=0.0, cuts=len(cuts), makes=0, beyond=(), left=max(left, 1))
+
+
+def _unpinned(cuts: Sequence[PlannedCut]) -> list[PlannedCut]:
+    return [replace(each, cut=replace(each.cut, bit_id=None, router_id=None)) for each in cuts]
 
 
 class _Late(Exception):
