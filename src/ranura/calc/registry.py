@@ -30,6 +30,8 @@ _MODULES: Final[Mapping[str, str]] = {
     "fit": "fit",
     "profile": "profile",
     "sliding-dovetail": "sliding_dovetail",
+    "template": "template",
+    "outline": "outline",
 }
 """Every calculator by its name, with the module that has it."""
 

@@ -1,0 +1,225 @@
+"""Loops: ways of straight sides and arcs, as templates are drawn. An arc stays an arc on its way in and out.
+
+A vertex is x, y and the bulge of the side that leaves it: the tangent of a quarter of the arc's angle, positive where it runs
+counter-clockwise, 0 for a straight side.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+from shapely import Polygon
+from shapely.geometry.base import BaseGeometry
+
+from ranura.core.geometry.areas import parts_of
+from ranura.core.geometry.rings import Point, Ring, signed_area
+
+Vertex = tuple[float, float, float]
+TRUE = 0.002
+"""mm within which arcs are followed by chords, and chords by arcs."""
+_STEEPEST = math.radians(20)
+"""Between two chords of an arc; more is a corner."""
+_WIDEST = 20_000.0
+"""mm: an arc of a larger radius is straight."""
+_FEWEST = 3
+"""Chords that make an arc."""
+
+
+@dataclass(frozen=True, slots=True)
+class Loop:
+    """A way of straight sides and arcs, in mm; a closed one comes back to its first vertex by itself."""
+
+    vertices: tuple[Vertex, ...]
+    closed: bool = True
+
+    @property
+    def sides(self) -> Iterator[tuple[Point, Point, float]]:
+        """From where to where each side runs, and its bulge."""
+        ends = (*self.vertices[1:], *(self.vertices[:1] if self.closed else ()))
+        for (x0, y0, bulge), (x1, y1, _) in zip(self.vertices, ends, strict=False):
+            yield (x0, y0), (x1, y1), bulge
+
+    @property
+    def arcs(self) -> int:
+        """How many of its sides are arcs."""
+        return sum(bool(bulge) for *_, bulge in self.sides)
+
+    @property
+    def length(self) -> float:
+        """How long it is, arcs along the arc, in mm."""
+        return sum(_side_length(a, b, bulge) for a, b, bulge in self.sides)
+
+    @property
+    def area(self) -> float:
+        """What a closed one encloses in mm², arcs exactly; positive where it runs counter-clockwise. An open one has none.
+
+        >>> round(Loop(((-1, 0, 1), (1, 0, 1))).area, 6)
+        3.141593"""
+        if not self.closed or len(self.vertices) < 2:
+            return 0.0
+        return signed_area(tuple((x, y) for x, y, _ in self.vertices)) + sum(_segment(a, b, bulge) for a, b, bulge in self.sides)
+
+    def points(self, within: float = TRUE) -> Ring:
+        """Its vertices, with points on its arcs so close that chords between them are true within so many mm."""
+        found: list[Point] = []
+        for a, b, bulge in self.sides:
+            found.append(a)
+            found += _on_arc(a, b, bulge, within)
+        return tuple(found) if self.closed else (*found, self.vertices[-1][:2])
+
+    def moved(self, by: Point) -> Loop:
+        """The same elsewhere."""
+        return Loop(tuple((x + by[0], y + by[1], bulge) for x, y, bulge in self.vertices), self.closed)
+
+    def reversed(self) -> Loop:
+        """The same run the other way."""
+        back = self.vertices[::-1]
+        bulges = [-bulge for *_, bulge in self.vertices]
+        turned = (*bulges[-2::-1], bulges[-1]) if self.closed else (*bulges[-2::-1], 0.0)
+        return Loop(tuple((x, y, bulge) for (x, y, _), bulge in zip(back, turned, strict=True)), self.closed)
+
+
+def circle(at: Point, radius: float) -> Loop:
+    """A circle, counter-clockwise, as two arcs."""
+    return Loop(((at[0] - radius, at[1], 1.0), (at[0] + radius, at[1], 1.0)))
+
+
+def arc_of(a: Point, b: Point, bulge: float) -> tuple[Point, float, float]:
+    """Centre, radius and angle of a side that is an arc; the angle in radians, positive counter-clockwise."""
+    chord = math.dist(a, b)
+    turn = 4 * math.atan(bulge)
+    # The centre lies on the left of the chord for a small arc that runs counter-clockwise.
+    away = chord / 2 * (1 - bulge * bulge) / (2 * bulge)
+    ux, uy = (b[0] - a[0]) / chord, (b[1] - a[1]) / chord
+    centre = ((a[0] + b[0]) / 2 - uy * away, (a[1] + b[1]) / 2 + ux * away)
+    return centre, chord * (1 + bulge * bulge) / (4 * abs(bulge)), turn
+
+
+def area_of(loops: Iterable[Loop], within: float = TRUE) -> BaseGeometry:
+    """What closed loops enclose, even and odd: a loop inside another is a hole in it."""
+    area: BaseGeometry = Polygon()
+    for loop in loops:
+        if loop.closed and len(ring := loop.points(within)) > 2:
+            area = area.symmetric_difference(Polygon(ring).buffer(0))
+    return area
+
+
+def loops_of(area: BaseGeometry, within: float = TRUE) -> tuple[Loop, ...]:
+    """The edges of an area, arcs found again: outer ones counter-clockwise, holes clockwise."""
+    found = []
+    for part in parts_of(area):
+        for number, ring in enumerate((part.exterior, *part.interiors)):
+            points = np.array(ring.coords[:-1])
+            if ring.is_ccw == (number > 0):
+                points = points[::-1]
+            found.append(fitted(points, within))
+    return tuple(found)
+
+
+def fitted(points: NDArray[np.float64], within: float = TRUE) -> Loop:
+    """A closed ring of points (n × 2) as few sides and arcs that lie nowhere further from it than so many mm; a corner stays one.
+
+    Each is made as long as it can be, from a corner on: a straight side before an arc, an arc of at least three chords."""
+    ahead = np.roll(points, -1, axis=0) - points
+    points, ahead = (each[np.hypot(*ahead.T) > within / 10] for each in (points, ahead))
+    if len(points) < 3:
+        return Loop(tuple((float(x), float(y), 0.0) for x, y in points))
+    ahead = np.roll(points, -1, axis=0) - points
+    before = np.roll(ahead, 1, axis=0)
+    turns = np.abs(np.arctan2(before[:, 0] * ahead[:, 1] - before[:, 1] * ahead[:, 0], (before * ahead).sum(axis=1)))
+    # From a corner; where there is none, from where the longest side begins, since there an arc ends.
+    start = int(turns.argmax() if turns.max() > _STEEPEST else np.hypot(*ahead.T).argmax())
+    ring = np.concatenate([np.roll(points, -start, axis=0), points[start : start + 1]])
+    corner = np.append(np.roll(turns, -start), 0.0) > _STEEPEST
+    vertices: list[Vertex] = []
+    at, guess = 0, _FEWEST
+    while at < len(ring) - 1:
+        corners = np.flatnonzero(corner[at + 1 :])
+        # No further than the next corner.
+        last = at + 1 + int(corners[0]) if len(corners) else len(ring) - 1
+        end, bulge = _longest(ring, at, last, within, guess)
+        vertices.append((float(ring[at][0]), float(ring[at][1]), bulge))
+        at, guess = end, end - at
+    return Loop(tuple(vertices))
+
+
+def _longest(ring: NDArray[np.float64], at: int, last: int, within: float, guess: int) -> tuple[int, float]:
+    """How far from a point of a ring one side or arc goes, at most to another one, and its bulge; `guess` is about how many
+    points further that may be."""
+    good, bulge, bad = at + 1, 0.0, last + 1
+    tried = min(at + max(guess, _FEWEST), last)
+    while tried > good:
+        found = _bulge(ring[at : tried + 1], within)
+        if found is None:
+            bad = tried
+        else:
+            good, bulge = tried, found
+        tried = min(2 * good - at + _FEWEST, last) if bad > last else (good + bad) // 2
+    return good, bulge
+
+
+def _bulge(part: NDArray[np.float64], within: float) -> float | None:
+    """The bulge of the side or arc from the first to the last of some points that lies nowhere further from the chords between
+    them than so many mm; None where there is none."""
+    first, middle, end = part[0], part[len(part) // 2], part[-1]
+    chord = end - first
+    length = float(np.hypot(*chord))
+    if length < within:
+        return None
+    off = part - first
+    aside = (chord[0] * off[:, 1] - chord[1] * off[:, 0]) / length
+    along = (off @ chord) / length
+    if np.abs(aside).max() < within / 2 and (np.diff(along) > 0).all():
+        return 0.0
+    if len(part) <= _FEWEST:
+        return None
+    # The circle through the first, the middle and the last point.
+    m, h = middle - first, float(aside[len(part) // 2])
+    if abs(h) < 1e-9:
+        return None
+    centre_off = (float(m @ m) - length * float(along[len(part) // 2])) / (2 * h)
+    normal = np.array([-chord[1], chord[0]]) / length
+    centre = first + chord / 2 + normal * centre_off
+    radius = math.hypot(length / 2, centre_off)
+    if radius > _WIDEST or np.abs(np.hypot(*(part - centre).T) - radius).max() > within / 2:
+        return None
+    gaps = np.hypot(*np.diff(part, axis=0).T)
+    if float(gaps.max()) ** 2 / (8 * radius) > within:  # a straight side between two points of a circle
+        return None
+    spins = np.unwrap(np.arctan2(*(part - centre).T[::-1]))
+    turn = float(spins[-1] - spins[0])
+    steps = np.diff(spins) * math.copysign(1.0, turn)
+    return math.tan(turn / 4) if (steps > 0).all() and abs(turn) < 1.5 * math.pi else None
+
+
+def _side_length(a: Point, b: Point, bulge: float) -> float:
+    if not bulge:
+        return math.dist(a, b)
+    _, radius, turn = arc_of(a, b, bulge)
+    return radius * abs(turn)
+
+
+def _segment(a: Point, b: Point, bulge: float) -> float:
+    """What an arc encloses with its chord, in mm²; positive counter-clockwise."""
+    if not bulge:
+        return 0.0
+    _, radius, turn = arc_of(a, b, bulge)
+    return radius * radius / 2 * (turn - math.sin(turn))
+
+
+def _on_arc(a: Point, b: Point, bulge: float, within: float) -> Sequence[Point]:
+    """Points on an arc between its ends."""
+    if not bulge or math.dist(a, b) < 1e-9:
+        return ()
+    (cx, cy), radius, turn = arc_of(a, b, bulge)
+    step = 2 * math.acos(max(1 - within / radius, 0.5))
+    count = max(2, math.ceil(abs(turn) / step))
+    start = math.atan2(a[1] - cy, a[0] - cx)
+    return [
+        (cx + radius * math.cos(start + turn * i / count), cy + radius * math.sin(start + turn * i / count))
+        for i in range(1, count)
+    ]

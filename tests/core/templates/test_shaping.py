@@ -1,0 +1,134 @@
+"""Templates of any shape, held against a raster of the plane: what discs reach that roll along an edge (R9)."""
+
+from __future__ import annotations
+
+import math
+
+import numpy as np
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from shapely import Polygon, contains_xy
+
+from ranura.core.geometry.areas import parts_of
+from ranura.core.geometry.loops import Loop, area_of, circle, fitted, loops_of
+from ranura.core.templates.shaping import shaped_template
+
+PAIRS = [(15.875, 6.35), (12.7, 9.525), (19.05, 12.7), (10.0, 12.0)]
+
+
+@st.composite
+def shapes(draw) -> Loop:
+    """A star-like loop of sides and arcs that does not cross itself."""
+    count = draw(st.integers(3, 9))
+    radii = draw(st.lists(st.floats(25, 70), min_size=count, max_size=count))
+    bulges = draw(st.lists(st.sampled_from([0.0, 0.0, 0.25, -0.15]), min_size=count, max_size=count))
+    turns = [2 * math.pi * i / count for i in range(count)]
+    return Loop(tuple((r * math.cos(t), r * math.sin(t), b) for r, t, b in zip(radii, turns, bulges, strict=True)))
+
+
+def raster(area, points):
+    return contains_xy(area, points[:, 0], points[:, 1])
+
+
+@settings(max_examples=6)
+@given(shapes(), st.sampled_from(PAIRS), st.sampled_from(["recess", "part"]))
+def test_what_is_cut_is_what_discs_reach(loop: Loop, pair, intent):
+    guide, bit = pair
+    wanted = Polygon(loop.points())
+    if not wanted.is_valid:
+        return
+    made = shaped_template([loop], intent, guide=guide, bit=bit)
+    template, cut = area_of(made.loops), area_of(made.cut)
+    xs = np.arange(-80.3, 80, 1.7)
+    spots = np.array([(x, y) for x in xs for y in xs])
+    edge = _edges(template)
+    gone = raster(cut, spots) if intent == "recess" else ~raster(cut, spots)
+    chance = np.random.default_rng(len(spots))
+    for at in spots[chance.choice(len(spots), 60, replace=False)]:
+        # Where the bit's middle may be to take this spot: no point of the guide's disc lies across the template's edge.
+        middles = at + np.array([(r * math.cos(t), r * math.sin(t)) for r in np.linspace(0, bit / 2, 9) for t in TURNS])
+        allowed = raster(template, middles) if intent == "recess" else ~raster(template, middles)
+        away = np.array([float(np.hypot(*(edge - middle).T).min()) for middle in middles])
+        if (allowed & (away >= guide / 2)).any():
+            assert gone[(spots == at).all(axis=1)].all(), f"{at} can be reached"
+        elif not (allowed & (away >= guide / 2 - 0.3)).any():
+            assert not gone[(spots == at).all(axis=1)].any(), f"{at} cannot be reached"
+
+
+TURNS = np.linspace(0, 2 * math.pi, 48, endpoint=False)
+
+
+def _edges(area) -> np.ndarray:
+    found = [at for part in parts_of(area) for ring in (part.exterior, *part.interiors) for at in ring.segmentize(0.5).coords]
+    return np.array(found).reshape(-1, 2)
+
+
+@given(shapes(), st.sampled_from(PAIRS), st.sampled_from(["recess", "part"]))
+def test_areas_add_up_and_nothing_crosses_itself(loop: Loop, pair, intent):
+    guide, bit = pair
+    wanted = Polygon(loop.points(0.0005))
+    if not wanted.is_valid:
+        return
+    made = shaped_template([loop], intent, guide=guide, bit=bit)
+    more, less = (made.over_area, made.left_area) if intent == "recess" else (made.left_area, made.over_area)
+    assert made.obtained_area == pytest.approx(wanted.area + more - less, abs=0.002 * wanted.length)
+    for each in (*made.loops, *made.cut):
+        assert Polygon(each.points()).is_valid
+    assert sum(each.area for each in made.loops) == pytest.approx(made.template_area, abs=1e-9)
+    if made.smallest_inside_radius is not None:
+        assert made.smallest_inside_radius >= bit / 2 - 1e-9
+    larger = shaped_template([loop], "recess", guide=guide + 2, bit=bit)
+    smaller = shaped_template([loop], "recess", guide=guide, bit=bit)
+    assert larger.template_area >= smaller.template_area - 1e-6
+    assert sum(place.area for place in made.places) <= made.left_area + made.over_area + 1e-6
+
+
+@given(shapes(), st.sampled_from([3.0, 6.35, -2.0, -4.0]))
+def test_arcs_that_are_found_again_lie_on_the_points(loop: Loop, by):
+    grown = Polygon(loop.points()).buffer(0).buffer(by, quad_segs=32)
+    for part in parts_of(grown):
+        for ring, found in zip((part.exterior, *part.interiors), loops_of(part), strict=True):
+            again = Polygon(found.points(0.0005)).exterior
+            assert ring.hausdorff_distance(again) < 0.006
+            assert abs(found.area) == pytest.approx(Polygon(ring).area, abs=0.003 * found.length)
+
+
+def test_corners_and_circles_stay_arcs():
+    frame = Loop(((0, 0, 0), (90, 0, 0), (90, 64, 0), (0, 64, 0)))
+    made = shaped_template([frame], "recess", guide=16.0, bit=8.0)
+    (template,) = made.loops
+    assert template.arcs == 4
+    assert len(template.vertices) == 8
+    assert template.area == pytest.approx((90 + 8) * (64 + 8) - (4 - math.pi) * 8.0**2, abs=0.01)
+    assert [place.kind for place in made.places] == ["left"] * 4
+    assert made.left_area == pytest.approx((4 - math.pi) * 4.0**2, abs=0.05)
+    assert [each.code for each in made.cautions] == ["corners-left"]
+    (round_,) = shaped_template([circle((5, 5), 20)], "part", guide=16.0, bit=8.0).loops
+    assert (round_.arcs, len(round_.vertices)) == (2, 2)
+    assert round_.area == pytest.approx(math.pi * 16.0**2, abs=0.05)
+
+
+def test_a_slot_as_wide_as_the_bit_keeps_its_way_and_its_ring_has_play():
+    slot = Loop(((0, -3.175, 0), (50, -3.175, 1), (50, 3.175, 0), (0, 3.175, 1)))
+    made = shaped_template([slot], "recess", guide=11.1125, bit=6.35)
+    assert (made.play, made.places, made.cautions) == (0.1, (), ())
+    (template,) = made.loops
+    ys = [y for _, y, _ in template.vertices]
+    assert max(ys) - min(ys) == pytest.approx(11.1125 + 0.1, abs=0.01)
+    hole = shaped_template([circle((0, 0), 3.175)], "recess", guide=11.1125, bit=6.35)
+    assert hole.obtained_area == pytest.approx(math.pi * 3.175**2, abs=0.05)
+
+
+def test_a_bit_that_fits_nowhere_and_a_template_that_vanishes_are_said():
+    narrow = Loop(((0, 0, 0), (50, 0, 0), (50, 5, 0), (0, 5, 0)))
+    assert [each.code for each in shaped_template([narrow], "recess", guide=16, bit=8).cautions] == ["nothing-fits"]
+    assert [each.code for each in shaped_template([narrow], "part", guide=16, bit=3).cautions] == ["template-vanishes"]
+
+
+def test_a_ring_of_few_points_stays_as_it_is():
+    points = np.array([(0.0, 0.0), (10.0, 0.0), (10.0, 5.0)])
+    assert fitted(points).vertices == ((0.0, 0.0, 0.0), (10.0, 0.0, 0.0), (10.0, 5.0, 0.0))
+    one = Loop(((0, 0, 1), (10, 0, 0), (10, 5, -0.3)))
+    assert one.reversed().reversed() == one
+    assert one.reversed().area == pytest.approx(-one.area)
