@@ -468,8 +468,9 @@ _BESIDE, _UNSURE = 0.2, 0.06
 """Of the radius: where the middle of a strip lies further from the axis, it stands beside it; points see that so well."""
 _SHAVING = 0.65
 """mm²: less wood than that, as points see it, may be said to be on no side."""
-_AT_FLANKS, _NEARER = np.linspace(_FLANK, 0.99, 6), np.linspace(0.02, _FLANK, 6)
-"""Shares of the radius at which points are taken on a side."""
+_STRIPS = (np.arange(6) + 0.5) / 6
+_AT_FLANKS, _NEARER = _FLANK + (1 - _FLANK) * _STRIPS, _FLANK * _STRIPS
+"""Shares of the radius at which points are taken on a side, in the middles of strips."""
 _STEP = 0.1
 _STANDING = 33
 """Columns of points in which a plunge is looked at."""

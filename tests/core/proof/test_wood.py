@@ -14,6 +14,7 @@ from ranura.core.geometry.rings import circle_ring, overlap
 from ranura.core.proof.bodies import standing
 from ranura.core.proof.cutter import is_undercut, widest_between
 from ranura.core.proof.rays import Ray
+from ranura.core.proof.sections import sections_of
 from ranura.core.proof.wood import Swept, Wood
 
 TOP = 20.0
@@ -154,3 +155,16 @@ def test_what_is_near_is_found_among_many_also_where_some_were_taken_again(made,
         wood.take(each)
     box = (at[0] - 4.0, at[1] - 4.0, at[0] + 4.0, at[1] + 4.0)
     assert [id(each) for each in wood.near(box)] == [id(each) for each in wood.taken if overlap(each.box, box)]
+
+
+def test_beside_a_v_groove_a_flank_meets_the_wood_below_its_slope():
+    """The groove is 8 mm wide at the face and takes the whole flank there; further down the flank stands in wood."""
+    wood = board()
+    groove = ((0.0, 0.0, 0.0), (4.0, 4.0, 0.0), (10.0, 4.0, 0.0))
+    wood.take(Swept(((26.0, -5.0), (26.0, 45.0)), groove, TOP - 4.0, 1, 0.0, (22.0, -9.0, 30.0, 49.0)))
+    run = Swept(((20.0, -5.0), (20.0, 45.0)), STRAIGHT, TOP - 3.9, 1, 0.0, (15.0, -10.0, 25.0, 50.0))
+    section = next(each for each in sections_of(wood, run, wood.taken) if each.area)
+    assert section.sides == (True, True)
+    gone = [layer.width(-5.0, -4.1) for layer in section.layers]
+    assert min(gone) == 0.0, "at the face nothing of the right flank is left"
+    assert max(gone) == pytest.approx(0.9)

@@ -38,7 +38,7 @@ def parts(wood: Wood) -> list[Part]:
     """The pieces that the work consists of, the largest first."""
     works = wood.works
     low, high = min(work.z0 for work in works), max(work.z1 for work in works)
-    cuts = {low, high, *(z for swept in wood.taken for z in swept.corners if low < z < high)}
+    cuts = {low, high, *(z for swept in wood.taken for z in swept.levels if low < z < high)}
     cuts |= {z for work in works for z in (work.z0, work.z1)}
     ordered = sorted(cuts)
     layers = [

@@ -218,7 +218,7 @@ def levels_between(low: float, high: float, bit: Swept, taken: Iterable[Swept], 
     middle and its thickness."""
     cuts = {low, high, *(z for z in bit.levels if low < z < high)}
     for swept in taken:
-        cuts |= {z for z in swept.corners if low < z < high}
+        cuts |= {z for z in swept.levels if low < z < high}
     for work in works:
         cuts |= {z for z in (work.z0, work.z1) if low < z < high}
     ordered = sorted(cuts)
