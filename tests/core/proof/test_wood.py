@@ -15,6 +15,7 @@ from ranura.core.proof.bodies import standing
 from ranura.core.proof.cutter import is_undercut, widest_between
 from ranura.core.proof.rays import Ray
 from ranura.core.proof.sections import sections_of
+from ranura.core.proof.standing import meets
 from ranura.core.proof.wood import Swept, Wood
 
 TOP = 20.0
@@ -168,3 +169,12 @@ def test_beside_a_v_groove_a_flank_meets_the_wood_below_its_slope():
     gone = [layer.width(-5.0, -4.1) for layer in section.layers]
     assert min(gone) == 0.0, "at the face nothing of the right flank is left"
     assert max(gone) == pytest.approx(0.9)
+
+
+@pytest.mark.parametrize(("off", "stands"), [(0.4, False), (0.8, True), (3.0, True)])
+def test_a_round_bit_that_stands_beside_its_hollow_touches_at_the_face_first(off, stands):
+    """8 mm round, 4 mm deep; half as deep and moved on, its widest place is at the face, where the hollow is 4 mm from its end."""
+    wood = board()
+    wood.take(Swept(((10.0, 20.0), (50.0, 20.0)), ROUND, TOP - 4.0, 1, 0.0, (6.0, 16.0, 54.0, 24.0)))
+    there = Swept(((10.0 - off, 20.0),), ROUND, TOP - 2.0, 1, 0.0, (5.0 - off, 15.0, 15.0, 25.0))
+    assert meets(wood, there) == (off + math.sqrt(16 - 4) > 4.0 + 0.02) == stands

@@ -14,6 +14,8 @@ from ranura.core.proof.wood import SLIVER, Swept, Wood, levels_between, standing
 
 _ALL_ROUND = tuple((math.cos(math.pi * i / 8), math.sin(math.pi * i / 8)) for i in range(8))
 _MOST_EDGES = 24
+_ENDS = 0.49
+"""Of a layer's thickness: how far from its middle it is looked at too."""
 
 
 def touches(wood: Wood, cutter: Cutter, tip: float, out: int, at: Point) -> bool:
@@ -44,14 +46,18 @@ def _met(wood: Wood, there: Swept) -> Iterator[float]:
     taken = wood.near(there.box)
     rays: list[Ray] = []
     for z, thick in levels_between(low, high, there, taken, works):
-        r = there.radius(z) - SLIVER
-        if r <= 0:
-            continue
-        if not rays:
-            reach = widest(there.silhouette)
-            rays = [Ray(wood, at, way, reach, taken) for way in _ways(wood, taken, at)]
-        if not rays[0].cleared(z, r) and any(ray.intervals(z, -r, r) for ray in rays):
-            yield thick
+        # On a slope the one end of a layer may meet wood where its middle meets none.
+        ends = (z, z - _ENDS * thick, z + _ENDS * thick) if there.radius(z - _ENDS * thick) != there.radius(z) else (z,)
+        for height in ends:
+            r = there.radius(height) - SLIVER
+            if r <= 0:
+                continue
+            if not rays:
+                reach = widest(there.silhouette)
+                rays = [Ray(wood, at, way, reach, taken) for way in _ways(wood, taken, at)]
+            if not rays[0].cleared(height, r) and any(ray.intervals(height, -r, r) for ray in rays):
+                yield thick
+                break
 
 
 def _ways(wood: Wood, taken: list[Swept], at: Point) -> list[Point]:
