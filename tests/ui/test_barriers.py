@@ -78,6 +78,8 @@ VIEWS = [
     ("/drawer", "drawer", "panel-buy"),
     ("/bench", "bench", "measure-plunge-two"),
     ("/bench", "bench", "remove-plunge-two"),
+    ("/templates", "template-canvas", None),
+    ("/templates", "template-canvas", "add-outline"),
     ("/rules", "rules-page", None),
     ("/files", "files", None),
 ]

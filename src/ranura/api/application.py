@@ -26,6 +26,7 @@ from ranura.api import (
     job_files,
     jobs,
     news,
+    outlines,
     palette,
     plans,
     problems,
@@ -106,6 +107,7 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
         job_files,
         about,
         palette,
+        outlines,
     ):
         app.include_router(part.router)
     for made in (jobs.ROUTES, plans.ROUTES, testcuts.ROUTES, forms.ROUTES):

@@ -14,6 +14,7 @@ from sqlalchemy.orm import Session
 from ranura.core.plan import Planning
 from ranura.core.shop.drawer.history import events
 from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.saved_outlines import SavedOutline
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Router
@@ -24,7 +25,7 @@ from ranura.store.backup import Backup
 from ranura.store.items import ItemKind, ShopItem
 from ranura.store.repository import Store
 
-_T = TypeVar("_T", Bit, Router, ShopItem)
+_T = TypeVar("_T", Bit, Router, SavedOutline, ShopItem)
 
 
 class ChangedElsewhereError(Exception):

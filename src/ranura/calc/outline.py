@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import base64
-import binascii
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -76,7 +75,7 @@ def _bytes(request: OutlineRequest) -> bytes:
         return request.text.encode("utf-8", errors="surrogateescape")
     try:
         return base64.b64decode(request.base64 or "", validate=True)
-    except binascii.Error as problem:
+    except ValueError as problem:
         raise Refused("base64", "this is not base64") from problem
 
 

@@ -8,7 +8,8 @@ from pydantic import Field
 
 from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, Question, SizeField
-from ranura.core.templates.shaping import Intent, shaped_template
+from ranura.core.shop.saved_outlines import Intent
+from ranura.core.templates.shaping import shaped_template
 from ranura.formats.path_data import data_of_loops, loops_of_data
 
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from ranura.core.board.materials import Delivery, Material
 from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.saved_outlines import SavedOutline
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Bushing, EdgeGuide, Guide, InlaySet, Sled, Straightedge, Trammel
@@ -199,6 +200,15 @@ DELIVERIES: tuple[Delivery, ...] = (
     Delivery(id="birch-12-october", name="October load", material_id="birch-plywood", nominal=12, measured=11.7, tolerance=0.1),
 )
 
+# The lid's fish, and the arch's opening: an arc over two straight sides.
+OUTLINES: tuple[SavedOutline, ...] = (
+    SavedOutline(
+        id="emblem-fish", name="Emblem fish", source="fish.svg",
+        path="M0 24 C10 -6 60 -8 96 20 L122 0 C116 18 116 34 122 52 L96 28 C60 56 10 54 0 24 Z",
+    ),
+    SavedOutline(id="arch-opening", name="Arch opening", path="M0 0 L520 0 L520 50 A260 260 0 0 1 0 50 Z"),
+)  # fmt: skip
+
 DEMO_SHOP = "lanternfish"
 
 SHOP = Shop(
@@ -211,4 +221,5 @@ SHOP = Shop(
     guides=GUIDES,
     woods=WOODS,
     deliveries=DELIVERIES,
+    outlines=OUTLINES,
 )

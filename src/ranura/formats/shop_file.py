@@ -59,7 +59,7 @@ def read_shop(text: str, *, id: str) -> Shop:
         raise FileError(refusals.WRONG_PLACE, place=path, what=first["msg"]) from None
     _check_fits("name", shop.name, _NAME_LENGTH)
     _check_fits("currency", shop.currency, _CURRENCY_LENGTH)
-    for name in ("routers", "bits", "guides", "woods", "deliveries", "profiles"):
+    for name in ("routers", "bits", "guides", "woods", "deliveries", "profiles", "outlines"):
         for number, each in enumerate(getattr(shop, name)):
             _check_fits(f"{name}.{number}.id", each.id, _ID_LENGTH)
             _check_fits(f"{name}.{number}.name", each.name, _NAME_LENGTH)

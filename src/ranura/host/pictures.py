@@ -60,6 +60,7 @@ PICTURES: Final[Mapping[str, Picture]] = {
     "drawer": Picture(path="/drawer", shows="bit-count"),
     "which-bit": Picture(path="/drawer", shows="bit-count", clicks=("panel-which",)),
     "bench": Picture(path="/bench", shows="bench"),
+    "templates": Picture(path="/templates/emblem-fish", shows="template-canvas"),
     "rules": Picture(path="/rules", shows="rules-page"),
     "table-groove": Picture(
         path=_JOB + "rail-groove",

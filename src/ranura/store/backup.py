@@ -27,11 +27,11 @@ from ranura.store.models import Base
 
 FORM: Final = 1
 TABLES: Final[tuple[str, ...]] = (
-    "shops", "routers", "bits", "guides", "woods", "deliveries", "profiles", "bit_events", "jobs", "pieces", "cuts",
+    "shops", "routers", "bits", "guides", "woods", "deliveries", "profiles", "outlines", "bit_events", "jobs", "pieces", "cuts",
     "removed_things",
 )  # fmt: skip
 """What is copied, each after what it refers to."""
-_LATER: Final = frozenset({"removed_things"})
+_LATER: Final = frozenset({"removed_things", "outlines"})
 """Tables that a backup of before does not have."""
 _ORDER: Final[Mapping[str, tuple[str, ...]]] = {"shops": ("id",), "bit_events": ("id",), "removed_things": ("kind", "id")}
 _USUAL_ORDER = ("place", "id")

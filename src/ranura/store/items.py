@@ -1,4 +1,4 @@
-"""What a shop owns, all kept alike: routers, bits, guides, woods, deliveries, profiles, each as JSON, in its place."""
+"""What a shop owns, all kept alike: routers, bits, guides, woods, deliveries, profiles, outlines, each as JSON, in its place."""
 
 from __future__ import annotations
 
@@ -12,15 +12,16 @@ from sqlalchemy import delete, func, select
 from sqlalchemy.orm import Session
 
 from ranura.core.board.materials import Delivery, Material
+from ranura.core.shop.saved_outlines import SavedOutline
 from ranura.core.shop.saved_profiles import SavedProfile
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Guide
 from ranura.core.shop.tooling.routers import Router
-from ranura.store.models import BitRow, DeliveryRow, GuideRow, ProfileRow, RouterRow, WoodRow
+from ranura.store.models import BitRow, DeliveryRow, GuideRow, OutlineRow, ProfileRow, RouterRow, WoodRow
 
-ItemKind = Literal["routers", "bits", "guides", "woods", "deliveries", "profiles"]
-ShopItem = Router | Bit | Guide | Material | Delivery | SavedProfile
+ItemKind = Literal["routers", "bits", "guides", "woods", "deliveries", "profiles", "outlines"]
+ShopItem = Router | Bit | Guide | Material | Delivery | SavedProfile | SavedOutline
 _T = TypeVar("_T", bound=ShopItem)
 
 
@@ -36,7 +37,7 @@ class ItemTable:
     """Where things of a kind are kept, and how they are read."""
 
     noun: str
-    row: type[RouterRow | BitRow | GuideRow | WoodRow | DeliveryRow | ProfileRow]
+    row: type[RouterRow | BitRow | GuideRow | WoodRow | DeliveryRow | ProfileRow | OutlineRow]
     adapter: TypeAdapter[Any]
 
 
@@ -47,6 +48,7 @@ ITEM_TABLES: Mapping[ItemKind, ItemTable] = {
     "woods": ItemTable("wood", WoodRow, TypeAdapter(Material)),
     "deliveries": ItemTable("delivery", DeliveryRow, TypeAdapter(Delivery)),
     "profiles": ItemTable("profile", ProfileRow, TypeAdapter(SavedProfile)),
+    "outlines": ItemTable("outline", OutlineRow, TypeAdapter(SavedOutline)),
 }
 KINDS: tuple[ItemKind, ...] = tuple(ITEM_TABLES)
 

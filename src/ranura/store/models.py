@@ -113,6 +113,12 @@ class ProfileRow(_Thing):
     __tablename__ = "profiles"
 
 
+class OutlineRow(_Thing):
+    """An outline that was kept by name."""
+
+    __tablename__ = "outlines"
+
+
 class RemovedThingRow(Base):
     """A thing that a shop owned, as it was when it was taken away; it can be brought back for a while."""
 

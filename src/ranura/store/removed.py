@@ -15,7 +15,7 @@ from ranura.store.kept_jobs import mine, now
 from ranura.store.models import CutRow, JobRow, PieceRow, RemovedThingRow
 
 PartKind = Literal["jobs", "pieces", "cuts"]
-RemovedKind = Literal["jobs", "pieces", "cuts", "routers", "bits", "guides", "woods", "deliveries", "profiles"]
+RemovedKind = Literal["jobs", "pieces", "cuts", "routers", "bits", "guides", "woods", "deliveries", "profiles", "outlines"]
 KEPT_FOR: Final = timedelta(days=30)
 
 _PARTS: Final[dict[PartKind, type[JobRow | PieceRow | CutRow]]] = {"jobs": JobRow, "pieces": PieceRow, "cuts": CutRow}

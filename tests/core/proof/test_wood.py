@@ -173,7 +173,7 @@ def test_beside_a_v_groove_a_flank_meets_the_wood_below_its_slope():
 
 @pytest.mark.parametrize(("off", "stands"), [(0.4, False), (0.8, True), (3.0, True)])
 def test_a_round_bit_that_stands_beside_its_hollow_touches_at_the_face_first(off, stands):
-    """8 mm round, 4 mm deep; half as deep and moved on, its widest place is at the face, where the hollow is 4 mm from its end."""
+    """8 mm round, 4 mm deep; half as deep and moved on, it is widest at the face, where the hollow is 4 mm from its end."""
     wood = board()
     wood.take(Swept(((10.0, 20.0), (50.0, 20.0)), ROUND, TOP - 4.0, 1, 0.0, (6.0, 16.0, 54.0, 24.0)))
     there = Swept(((10.0 - off, 20.0),), ROUND, TOP - 2.0, 1, 0.0, (5.0 - off, 15.0, 15.0, 25.0))

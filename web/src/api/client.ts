@@ -22,6 +22,10 @@ export type Start = Schemas["StartView"];
 /** What an edit changes of a cut: new values by their paths. */
 export type Change = Readonly<Record<string, unknown>>;
 export type SavedProfile = Schemas["SavedProfile"];
+export type KeptOutline = Schemas["KeptOutline"];
+export type OutlineView = Schemas["OutlineView"];
+export type TemplateView = Schemas["TemplateView"];
+export type TemplatePairs = Schemas["TemplatePairs"];
 export type HandleAxis = Schemas["HandleAxis"];
 export type DragHandle = Schemas["DragHandle"];
 export type ClampAt = Schemas["ClampAtIn"];
@@ -284,6 +288,20 @@ export const api = {
   saveProfile: (profile: Schemas["ProfileIn"]) => post("/api/profiles", { body: profile }),
   removeProfile: (profile_id: string) =>
     remove("/api/profiles/{profile_id}", { params: { path: { profile_id } } }),
+  outlines: () => get("/api/outlines"),
+  outlineForms: () => get("/api/outlines/forms"),
+  outlinePairs: () => get("/api/outlines/pairs"),
+  readDrawing: (drawing: Schemas["DrawingIn"]) => post("/api/outlines/read", { body: drawing }),
+  drawOutline: (drawn: Schemas["DrawnIn"]) => post("/api/outlines/draw", { body: drawn }),
+  keepOutline: (outline: Schemas["OutlineIn"]) => post("/api/outlines", { body: outline }),
+  changeOutline: (outline_id: string, change: Schemas["OutlineChange"]) =>
+    put("/api/outlines/{outline_id}", { params: { path: { outline_id } }, body: change }),
+  removeOutline: (outline_id: string) =>
+    remove("/api/outlines/{outline_id}", { params: { path: { outline_id } } }),
+  template: (outline_id: string, guide: string, bit: string | undefined, paper: "a4" | "letter") =>
+    get("/api/outlines/{outline_id}/template", {
+      params: { path: { outline_id }, query: { guide, paper, ...(bit ? { bit } : {}) } },
+    }),
   quick: (text: string) => post("/api/quick", { body: { text } }),
   line: (job_id: string, text: string, piece_id: string | null) =>
     post("/api/jobs/{job_id}/line", { params: { path: { job_id } }, body: { text, piece_id } }),

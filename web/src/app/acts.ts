@@ -93,6 +93,7 @@ const REMOVE: Record<RemovedKind, (id: string) => Promise<Outcome<unknown>>> = {
   woods: (id) => api.removeThing("wood", id),
   deliveries: (id) => api.removeThing("delivery", id),
   profiles: api.removeProfile,
+  outlines: api.removeOutline,
 };
 
 /** Does an act. `anyway`: also where somebody else has changed the thing since. */

@@ -22,6 +22,7 @@ const Assumed = lazy(() => import("../shop/Assumed"));
 const Drawer = lazy(() => import("../shop/Drawer"));
 const Bench = lazy(() => import("../shop/Bench"));
 const Files = lazy(() => import("../shop/Files"));
+const Templates = lazy(() => import("../templates/Templates"));
 const RulesPage = lazy(() => import("../shop/RulesPage"));
 
 const queries = new QueryClient({
@@ -54,6 +55,8 @@ if (root)
               <Route path="/drawer" element={<Drawer />} />
               <Route path="/drawer/:bitId" element={<Drawer />} />
               <Route path="/bench" element={<Bench />} />
+              <Route path="/templates" element={<Templates />} />
+              <Route path="/templates/:outlineId" element={<Templates />} />
               <Route path="/rules" element={<RulesPage />} />
               <Route path="/files" element={<Files />} />
               <Route path="*" element={<GonePage />} />

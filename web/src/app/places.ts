@@ -4,6 +4,7 @@ export const PLACES = [
   { path: "/", name: "Cuts" },
   { path: "/drawer", name: "Drawer" },
   { path: "/bench", name: "Bench" },
+  { path: "/templates", name: "Templates" },
   { path: "/rules", name: "House rules" },
   { path: "/files", name: "Files" },
 ] as const;

@@ -17,6 +17,7 @@ const WHAT: Record<RemovedKind, string> = {
   woods: "Wood",
   deliveries: "Delivery",
   profiles: "Profile",
+  outlines: "Outline",
 };
 
 const day = (at: string) =>

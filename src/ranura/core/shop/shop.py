@@ -9,6 +9,7 @@ from typing import Protocol, TypeVar
 from ranura.core.board.materials import MATERIALS, Delivery, Material
 from ranura.core.shop import refusals
 from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.saved_outlines import SavedOutline
 from ranura.core.shop.saved_profiles import SavedProfile
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Guide
@@ -45,6 +46,8 @@ class Shop:
     """What its boards measured."""
     profiles: tuple[SavedProfile, ...] = ()
     """The shapes of edges that were kept by name."""
+    outlines: tuple[SavedOutline, ...] = ()
+    """What templates are made for."""
     currency: str = "€"
     """Put behind prices."""
 

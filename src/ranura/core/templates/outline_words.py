@@ -9,8 +9,8 @@ def _said(code: str, message: str, do: str) -> Words:
     return Words(code=code, place="guide", level="note", message=message, do=do)
 
 
-GAP_CLOSED = _said("gap-closed", "Two ends were {gap:fine} apart and have been joined", "Look whether they belong together")
-GAP = _said("gap", "Two ends lie {gap:fine} apart and are not joined", "Join them in the drawing, or take a larger tolerance")
+GAP_CLOSED = _said("gap-closed", "Two ends were {gap:len} apart and have been joined", "Look whether they belong together")
+GAP = _said("gap", "Two ends lie {gap:len} apart and are not joined", "Join them in the drawing, or take a larger tolerance")
 OPEN_END = _said("open-end", "A line ends here and meets nothing", "Close the loop, or leave the line out")
 DRAWN_TWICE = _said("drawn-twice", "A line lies here twice; one of them was left out", "Nothing")
 SPECK = _said("speck", "A speck smaller than {0.5:len} was left out", "Nothing")

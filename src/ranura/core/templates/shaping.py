@@ -19,15 +19,15 @@ from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.loops import TRUE, Loop, area_of, loops_of
 from ranura.core.geometry.rings import Point
 from ranura.core.shop.house_rules import STANDARD, HouseRules
+from ranura.core.shop.saved_outlines import Intent
 from ranura.core.templates import words
 from ranura.core.text.cautions import Caution, caution
-
-Intent = Literal["recess", "part"]
 
 _THIN = 0.01
 """mm: what shrinks to less than that is kept as a line or a point."""
 _LEAST = 0.05
 """mm² that stay or go too much at a place at least, for it to be named."""
+_HAIR = 2e-4
 _MOST_CHORDS = 256
 
 
@@ -46,11 +46,13 @@ class TemplatePlace:
 class ShapedTemplate:
     """A template and what comes of it; lengths in mm, areas in mm².
 
-    `loops` is the template's edge: of a recess its opening, of a part its outside. `cut` is what is gone (recess) or what is kept
-    (part) in the end. `play` is by how much slots as wide as the ring were widened, 0 where there are none."""
+    `loops` is the template's edge: of a recess its opening, of a part its outside. `axis` is the way of guide and bit along it.
+    `cut` is what is gone (recess) or what is kept (part) in the end. `play` is by how much slots as wide as the ring were
+    widened, 0 where there are none."""
 
     offset: float
     loops: tuple[Loop, ...]
+    axis: tuple[Loop, ...]
     cut: tuple[Loop, ...]
     template_area: float
     template_perimeter: float
@@ -88,7 +90,8 @@ def shaped_template(
         outer, _ = _grown(wanted, r, within), ()
         made, thin = _shrunk(outer, ring, within)
         made = shapely.union_all([made, *thin])
-        kept, lines = _shrunk(_grown(made, ring, within), r, within)
+        way = _grown(made, ring, within)
+        kept, lines = _shrunk(way, r, within)
         obtained = shapely.union_all([kept, *lines])
         left, over = obtained.difference(wanted), wanted.difference(obtained)
         widened = made
@@ -98,6 +101,7 @@ def shaped_template(
     return ShapedTemplate(
         offset=(guide - bit) / 2,
         loops=edges,
+        axis=loops_of(way),
         cut=cut,
         template_area=sum(loop.area for loop in edges),
         template_perimeter=sum(loop.length for loop in edges),
@@ -172,7 +176,8 @@ def _middle(part: Polygon) -> BaseGeometry:
 
 
 def _places(area: BaseGeometry, kind: Literal["left", "over"], radius: float) -> Iterator[TemplatePlace]:
-    for part in parts_of(area):
+    # Two places are often joined by a line that is nothing but rounding.
+    for part in parts_of(area.buffer(-_HAIR)):
         if part.area > _LEAST:
             spot = part.representative_point()
             yield TemplatePlace(at=(float(spot.x), float(spot.y)), kind=kind, area=float(part.area), radius=radius)

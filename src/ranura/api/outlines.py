@@ -1,0 +1,429 @@
+"""Outlines and their templates: drawings read, judged and kept; the template for a guide and a bit; files of it at 1:1."""
+
+from __future__ import annotations
+
+import base64
+from dataclasses import dataclass, replace
+from typing import Annotated, Literal
+from urllib.parse import quote
+from uuid import uuid4
+
+from fastapi import APIRouter, Response
+from pydantic import Field
+
+from ranura.api.problems import ERRORS
+from ranura.api.saved_shop import TheSavedShop, TheShop
+from ranura.core.cuts.pocket.bushings import TemplatePlan, plan_template
+from ranura.core.geometry.loops import Loop
+from ranura.core.shop.saved_outlines import Intent, SavedOutline
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.guides import Bushing
+from ranura.core.shop.tooling.profiles import FLAT_ENDED
+from ranura.core.templates import refusals
+from ranura.core.templates.drawn import FORMS
+from ranura.core.templates.outline import MOST_KEPT, TOLERANCE, Outline, OutlineProblem, understood
+from ranura.core.templates.shaping import ShapedTemplate, TemplatePlace, shaped_template
+from ranura.core.text.cautions import Caution
+from ranura.core.text.errors import CutError, FileError, ToolError
+from ranura.core.text.lengths import Unit
+from ranura.core.text.lengths import read as read_length
+from ranura.core.text.writing import Text, write
+from ranura.formats import refusals as file_refusals
+from ranura.formats.drawing_reader import read_apart
+from ranura.formats.drawings import FileUnit, UnitFrom
+from ranura.formats.path_data import data_of_loops, loops_of_data
+from ranura.formats.template_files import TemplateDrawing, template_dxf, template_svg
+from ranura.formats.template_pdf import MOST_PAGES, Paper, pages_of, template_pdf
+from ranura.requests.from_core import IdText, LengthIn, Name, RequestModel
+from ranura.store import items
+
+router = APIRouter(prefix="/api", tags=["outlines"], responses=ERRORS)
+
+_USUAL_BIT = 6.0
+"""mm: the bit to begin with is no smaller, so that it cuts deep enough."""
+
+
+class DrawingIn(RequestModel):
+    """A file by its name, in base64; `unit` is what bare numbers mean where the file does not say; `tolerance` in mm."""
+
+    name: Annotated[str, Field(max_length=200)]
+    base64: Annotated[str, Field(max_length=28_000_000)]
+    unit: Unit | None = None
+    tolerance: Annotated[float, Field(ge=0, le=5)] = TOLERANCE
+
+
+class DrawnIn(RequestModel):
+    """A form to draw, with its sizes as typed; the count of a polygon is a number."""
+
+    form: Annotated[str, Field(max_length=40)]
+    sizes: dict[str, LengthIn]
+    count: Annotated[int, Field(ge=0, le=1000)] = 6
+
+
+class OutlineIn(RequestModel):
+    """An outline to keep by name; its path data in mm."""
+
+    name: Name
+    path: Annotated[str, Field(min_length=1, max_length=2_000_000)]
+    intent: Intent = "recess"
+    source: Annotated[str, Field(max_length=200)] = ""
+
+
+class OutlineChange(RequestModel):
+    """What is changed of a kept outline, over the version that was looked at."""
+
+    name: Name
+    intent: Intent
+    version: str | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class OutlineView:
+    """A drawing as it was understood; `path` with y up and its lower left corner at 0, 0."""
+
+    path: str
+    width: float
+    height: float
+    size: Text
+    loops: int
+    arcs: int
+    sides: int
+    open_ends: int
+    unit: FileUnit
+    unit_from: UnitFrom
+    problems: tuple[OutlineProblem, ...]
+    can_be_used: bool
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KeptOutline:
+    """An outline of the shop."""
+
+    id: str
+    name: str
+    path: str
+    intent: Intent
+    source: str
+    size: Text
+    version: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class FormSize:
+    """A size of a form, with its usual value in mm."""
+
+    field: str
+    label: str
+    usual: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class DrawnFormView:
+    """A form that can be drawn."""
+
+    form: str
+    title: str
+    sizes: tuple[FormSize, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Sized:
+    """A bushing by its outside, or a bit by its diameter, in mm."""
+
+    id: str
+    name: str
+    size: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TemplatePairs:
+    """What of a shop may follow a template: bushings with bits that turn in them, and bits that have a bearing; and the pair to
+    begin with, by id, where there is one."""
+
+    bushings: tuple[Sized, ...]
+    bearings: tuple[Sized, ...]
+    bits: tuple[Sized, ...]
+    guide_id: str | None
+    bit_id: str | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PlaceView:
+    """A place where what is cut is not what is wanted, in words; where it is, and how large, in mm."""
+
+    at: tuple[float, float]
+    radius: float
+    says: Text
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TemplateView:
+    """A template for an outline, and what comes of it; path data in mm, y up."""
+
+    template: str
+    wanted: str
+    axis: str
+    cut: str
+    box: tuple[float, float, float, float]
+    width: float
+    height: float
+    size: Text
+    offset: Text
+    places: tuple[PlaceView, ...]
+    figures: tuple[Text, ...]
+    cautions: tuple[Caution, ...]
+    guide: float
+    bit: float
+    pages: int
+
+
+@router.post("/outlines/read")
+def read(asked: DrawingIn) -> OutlineView:
+    """What is understood of a drawing in SVG or DXF; keeps nothing."""
+    try:
+        data = base64.b64decode(asked.base64, validate=True)
+    except ValueError as problem:
+        raise FileError(file_refusals.NO_DRAWING, field="text") from problem
+    drawing = read_apart(data, asked.unit)
+    return _view(understood(drawing.loops, tolerance=asked.tolerance), drawing.unit, drawing.unit_from)
+
+
+@router.get("/outlines/forms")
+def forms() -> tuple[DrawnFormView, ...]:
+    """What can be drawn from a few sizes."""
+    return tuple(
+        DrawnFormView(
+            form=name, title=form.title, sizes=tuple(FormSize(field=f, label=label, usual=u) for f, label, u in form.sizes)
+        )
+        for name, form in FORMS.items()
+    )
+
+
+@router.post("/outlines/draw")
+def draw(asked: DrawnIn) -> OutlineView:
+    """A form drawn from its sizes; keeps nothing. Raises ToolError with the size that does not fit the others."""
+    form = FORMS.get(asked.form)
+    if form is None:
+        raise ToolError(refusals.CANNOT_BE_USED, field="form", what="There is no such form")
+    typed = {}
+    for field, _, _ in form.sizes:
+        if (given := asked.sizes.get(field)) is not None:
+            # Corners may be square; nothing else may be 0.
+            typed[field] = read_length(given.typed, given.unit, field=f"sizes.{field}", positive=field != "radius").mm
+    sizes = {field: usual for field, _, usual in form.sizes} | typed
+    if "count" in {field for field, _, _ in form.sizes}:
+        sizes["count"] = float(asked.count)
+    return _view(understood(form.draw(sizes)), "mm", "asked")
+
+
+@router.get("/outlines")
+def list_outlines(shop: TheShop) -> tuple[KeptOutline, ...]:
+    """The outlines of the shop, in the order in which they were kept."""
+    return tuple(map(_kept, shop.outlines))
+
+
+@router.post("/outlines", status_code=201)
+def keep(asked: OutlineIn, saved_shop: TheSavedShop) -> KeptOutline:
+    """Keeps an outline; one that is ambiguous or has too many sides is refused."""
+    found = understood(loops_of_data(asked.path))
+    wrong = next((each for each in found.problems if not each.mended), None)
+    if wrong is not None or not found.can_be_used:
+        what = wrong.message.metric if wrong else "It encloses nothing"
+        raise ToolError(refusals.CANNOT_BE_USED, field="path", what=what)
+    if found.sides > MOST_KEPT:
+        raise ToolError(refusals.TOO_MANY_SIDES, field="path", count=found.sides, most=MOST_KEPT)
+    made = SavedOutline(id=uuid4().hex, name=asked.name.strip(), path=_data(found), intent=asked.intent, source=asked.source)
+    saved_shop.add("outlines", [made])
+    return _kept(made)
+
+
+@router.put("/outlines/{outline_id}")
+def change(outline_id: str, asked: OutlineChange, saved_shop: TheSavedShop) -> KeptOutline:
+    """Gives an outline another name, or says that it is something else."""
+
+    def changed(known: SavedOutline) -> SavedOutline:
+        return replace(known, name=asked.name.strip(), intent=asked.intent)
+
+    edited = saved_shop.edit("outlines", SavedOutline, outline_id, changed, version=asked.version)
+    return _kept(edited)
+
+
+@router.delete("/outlines/{outline_id}", status_code=204)
+def remove(outline_id: str, saved_shop: TheSavedShop) -> Response:
+    """Takes an outline away; it can be brought back for a while."""
+    saved_shop.remove("outlines", outline_id)
+    return Response(status_code=204)
+
+
+@router.get("/outlines/pairs")
+def pairs(shop: TheShop) -> TemplatePairs:
+    """What of the shop may follow a template: its bushings with bits that turn in them, and bits that have a bearing."""
+    bits = sorted((each for each in shop.bits if not each.archived), key=lambda bit: bit.diameter)
+    bushings = sorted((each for each in shop.guides if isinstance(each, Bushing)), key=lambda bushing: bushing.outside)
+    inside = [each for each in bits if each.profile in FLAT_ENDED]
+    follow = [each for each in bits if each.bearing is not None and each.kind.makes == "templates"]
+    fitting = ((bushing, bit) for bit in inside for bushing in bushings if not _room(bushing, bit).blocked)
+    usual = next(((bushing, bit) for bushing, bit in fitting if bit.diameter >= _USUAL_BIT), None)
+    return TemplatePairs(
+        bushings=tuple(Sized(id=each.id, name=each.name, size=each.outside) for each in bushings),
+        bearings=tuple(Sized(id=each.id, name=each.name, size=each.bearing or 0.0) for each in follow),
+        bits=tuple(Sized(id=each.id, name=each.name, size=each.diameter) for each in inside),
+        guide_id=usual[0].id if usual else (follow[0].id if follow else None),
+        bit_id=usual[1].id if usual else None,
+    )
+
+
+def _room(bushing: Bushing, bit: Bit) -> TemplatePlan:
+    """What a bushing says to a bit that turns in it (R9)."""
+    return plan_template(
+        bushing_od=bushing.outside, bit_diameter=bit.diameter, cut="recess", width=1_000.0, bushing_bore=bushing.bore
+    )
+
+
+def _followed_by(guide_id: str, bit_id: str | None, shop: Shop) -> tuple[float, float, tuple[Caution, ...]]:
+    """What runs along a template and what cuts, in mm, and what is to be said of the two. Raises CutError for an unknown one."""
+    bushing = next((each for each in shop.guides if each.id == guide_id and isinstance(each, Bushing)), None)
+    if bushing is None:
+        bit = shop.bit(guide_id, field="guide")
+        if bit.bearing is None:
+            raise CutError(refusals.NO_GUIDE, field="guide", name=bit.name)
+        return bit.bearing, bit.diameter, ()
+    bit = shop.bit(bit_id or "", field="bit")
+    return bushing.outside, bit.diameter, _room(bushing, bit).cautions
+
+
+@router.get("/outlines/{outline_id}/template")
+def template(outline_id: str, guide: IdText, shop: TheShop, bit: IdText | None = None, paper: Paper = "a4") -> TemplateView:
+    """The template for an outline, followed with a bushing and a bit, or with a bit that has a bearing, by their ids."""
+    guide_mm, bit_mm, cautions = _followed_by(guide, bit, shop)
+    outline, made, drawing = _template(outline_id, guide_mm, bit_mm, shop)
+    x0, y0, x1, y1 = drawing.box
+    template_points = [point for loop in made.loops for point in loop.points(0.05)] or [(0.0, 0.0)]
+    xs, ys = [x for x, _ in template_points], [y for _, y in template_points]
+    width, height = max(xs) - min(xs), max(ys) - min(ys)
+    return TemplateView(
+        template=data_of_loops(made.loops),
+        wanted=outline.path,
+        axis=data_of_loops(made.axis),
+        cut=data_of_loops(made.cut),
+        box=(x0, y0, x1, y1),
+        width=width,
+        height=height,
+        size=write("{w:len} × {h:len}", w=width, h=height),
+        offset=write("{o:len}", o=made.offset),
+        places=tuple(map(_place, made.places)),
+        figures=tuple(_figures(made, outline.intent)),
+        cautions=(*cautions, *made.cautions),
+        guide=guide_mm,
+        bit=bit_mm,
+        pages=pages_of(drawing, paper),
+    )
+
+
+@router.get("/outlines/{outline_id}/template.{form}", response_class=Response)
+def template_file(
+    outline_id: str,
+    form: Literal["svg", "dxf", "pdf"],
+    guide: IdText,
+    shop: TheShop,
+    bit: IdText | None = None,
+    paper: Paper = "a4",
+    mirrored: bool = False,
+) -> Response:
+    """The template as a file at 1:1, mirrored on wish. Raises ToolError where it takes too many pages."""
+    guide_mm, bit_mm, _ = _followed_by(guide, bit, shop)
+    outline, _, drawing = _template(outline_id, guide_mm, bit_mm, shop)
+    drawing = drawing.mirrored() if mirrored else drawing
+    if form == "pdf" and (count := pages_of(drawing, paper)) > MOST_PAGES:
+        raise ToolError(refusals.TOO_MANY_PAGES, field="paper", count=count, most=MOST_PAGES)
+    body: str | bytes
+    if form == "svg":
+        body = template_svg(drawing)
+    elif form == "dxf":
+        body = template_dxf(drawing)
+    else:
+        body = template_pdf(drawing, paper, made_by=shop.name)
+    said = f"attachment; filename=\"template.{form}\"; filename*=UTF-8''{quote(f'{outline.name}.{form}', safe='')}"
+    return Response(body, media_type=_MEDIA[form], headers={"Content-Disposition": said, "Cache-Control": "no-store"})
+
+
+def _template(outline_id: str, guide: float, bit: float, shop: Shop) -> tuple[SavedOutline, ShapedTemplate, TemplateDrawing]:
+    outline = items.find(shop, "outlines", SavedOutline, outline_id)
+    loops = loops_of_data(outline.path)
+    made = shaped_template(loops, outline.intent, guide=guide, bit=bit, rules=shop.rules)
+    what = _OPENING[outline.intent]
+    title = write("{name}, {what} for a guide of {g:len} and a bit of {b:len}", name=outline.name, what=what, g=guide, b=bit)
+    return outline, made, TemplateDrawing(title.metric if shop.unit == "mm" else title.inch, made.loops, loops, made.cut)
+
+
+_MEDIA = {"svg": "image/svg+xml", "dxf": "image/vnd.dxf", "pdf": "application/pdf"}
+_OPENING: dict[Intent, str] = {"recess": "opening", "part": "template"}
+
+
+def _place(place: TemplatePlace) -> PlaceView:
+    what, (x, y) = "Wood stays" if place.kind == "left" else "Wood goes", place.at
+    says = write(f"{what}, {{a:n1}} mm², {{x:rough}} from the left, {{y:rough}} from below", a=place.area, x=x, y=y)
+    return PlaceView(at=place.at, radius=place.radius, says=says)
+
+
+def _figures(made: ShapedTemplate, intent: Intent) -> list[Text]:
+    """What is to be known of a template, line by line."""
+    way = "larger" if made.offset >= 0 else "smaller"
+    if intent == "part":
+        way = "smaller" if made.offset >= 0 else "larger"
+    found = [write(f"Its edge lies {{o:len}} beside the line, {way} all round", o=abs(made.offset))]
+    if made.smallest_inside_radius is not None:
+        found.append(write("The tightest inside corner that is cut has a radius of {r:len}", r=made.smallest_inside_radius))
+    if made.play:
+        found.append(write("Slots as wide as the guide are {p:fine} wider, so that it runs", p=made.play))
+    return found
+
+
+def _view(found: Outline, unit: FileUnit, unit_from: UnitFrom) -> OutlineView:
+    return OutlineView(
+        path=_data(found),
+        width=found.width,
+        height=found.height,
+        size=write("{w:len} × {h:len}", w=found.width, h=found.height),
+        loops=len(found.loops),
+        arcs=sum(each.arcs for each in found.loops),
+        sides=found.sides,
+        open_ends=len(found.open_ends),
+        unit=unit,
+        unit_from=unit_from,
+        problems=tuple(_moved(each, found) for each in found.problems),
+        can_be_used=found.can_be_used,
+    )
+
+
+def _corner(loops: tuple[Loop, ...]) -> tuple[float, float]:
+    points = [point for loop in loops for point in loop.points(0.01)]
+    return (min((x for x, _ in points), default=0.0), min((y for _, y in points), default=0.0))
+
+
+def _data(found: Outline) -> str:
+    """Its loops with their lower left corner at 0, 0."""
+    x, y = _corner(found.loops)
+    return data_of_loops(loop.moved((-x, -y)) for loop in found.loops)
+
+
+def _moved(problem: OutlineProblem, found: Outline) -> OutlineProblem:
+    if problem.at is None:
+        return problem
+    x, y = _corner(found.loops)
+    return replace(problem, at=(problem.at[0] - x, problem.at[1] - y))
+
+
+def _kept(outline: SavedOutline) -> KeptOutline:
+    loops = loops_of_data(outline.path)
+    found = understood(loops)
+    return KeptOutline(
+        id=outline.id,
+        name=outline.name,
+        path=outline.path,
+        intent=outline.intent,
+        source=outline.source,
+        size=write("{w:len} × {h:len}", w=found.width, h=found.height),
+        version=items.version_of(outline),
+    )

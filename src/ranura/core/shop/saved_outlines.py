@@ -1,0 +1,28 @@
+"""Outlines that a shop keeps by name, to make templates for."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from ranura.core.text import refusals as common_refusals
+from ranura.core.text.errors import ToolError
+
+Intent = Literal["recess", "part"]
+"""What an outline is: the edge of what is cut out, or of what is kept."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class SavedOutline:
+    """An outline kept by name: path data in mm (arcs as arcs, y up, its lower left corner at 0, 0), and what it is."""
+
+    id: str
+    name: str
+    path: str
+    intent: Intent = "recess"
+    source: str = ""
+    """The file that it came from."""
+
+    def __post_init__(self) -> None:
+        if not self.name.strip():
+            raise ToolError(common_refusals.NAME_MISSING, field="name")

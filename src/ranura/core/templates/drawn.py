@@ -1,0 +1,97 @@
+"""Outlines that are drawn from a few sizes."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+
+from ranura.core.geometry.loops import Loop, circle
+from ranura.core.templates import refusals
+from ranura.core.text.errors import ToolError
+
+Sizes = Mapping[str, float]
+
+
+@dataclass(frozen=True, slots=True)
+class DrawnForm:
+    """A form that can be drawn: what it is called, and its sizes with their labels and usual values in mm."""
+
+    title: str
+    sizes: tuple[tuple[str, str, float], ...]
+    draw: Callable[[Sizes], tuple[Loop, ...]]
+
+
+def _rectangle(sizes: Sizes) -> tuple[Loop, ...]:
+    length, width, radius = sizes["length"], sizes["width"], sizes["radius"]
+    if radius > min(length, width) / 2 + 1e-9:
+        raise ToolError(refusals.RADIUS_TOO_LARGE, field="radius", most=min(length, width) / 2)
+    if radius < 1e-6:
+        return (Loop(((0, 0, 0), (length, 0, 0), (length, width, 0), (0, width, 0))),)
+    quarter = math.tan(math.pi / 8)
+    spots = [
+        (radius, 0, 0), (length - radius, 0, quarter), (length, radius, 0), (length, width - radius, quarter),
+        (length - radius, width, 0), (radius, width, quarter), (0, width - radius, 0), (0, radius, quarter),
+    ]  # fmt: skip
+    ends = [*spots[1:], spots[0]]
+    kept = [spot for spot, end in zip(spots, ends, strict=True) if math.dist(spot[:2], end[:2]) > 1e-9]
+    return (Loop(tuple(kept)),)
+
+
+def _slot(sizes: Sizes) -> tuple[Loop, ...]:
+    length, width = sizes["length"], sizes["width"]
+    if length < width - 1e-9:
+        raise ToolError(refusals.SLOT_TOO_SHORT, field="length", width=width)
+    return _rectangle({"length": length, "width": width, "radius": width / 2})
+
+
+def _circle(sizes: Sizes) -> tuple[Loop, ...]:
+    r = sizes["diameter"] / 2
+    return (circle((r, r), r),)
+
+
+def _ring(sizes: Sizes) -> tuple[Loop, ...]:
+    outer, inner = sizes["diameter"] / 2, sizes["inner"] / 2
+    if inner >= outer - 1e-9:
+        raise ToolError(refusals.RING_TOO_THIN, field="inner", outer=2 * outer)
+    return (circle((outer, outer), outer), circle((outer, outer), inner).reversed())
+
+
+def _polygon(sizes: Sizes) -> tuple[Loop, ...]:
+    count, r = round(sizes["count"]), sizes["diameter"] / 2
+    if not 3 <= count <= 60:
+        raise ToolError(refusals.WRONG_COUNT, field="count")
+    turns = [2 * math.pi * i / count - math.pi / 2 + math.pi / count for i in range(count)]
+    return (Loop(tuple((r + r * math.cos(t), r + r * math.sin(t), 0.0) for t in turns)),)
+
+
+def _bow_tie(sizes: Sizes) -> tuple[Loop, ...]:
+    length, width, waist = sizes["length"], sizes["width"], sizes["waist"]
+    if waist >= width - 1e-9:
+        raise ToolError(refusals.WAIST_TOO_WIDE, field="waist", width=width)
+    low, high = (width - waist) / 2, (width + waist) / 2
+    spots = [(0, 0), (length / 2, low), (length, 0), (length, width), (length / 2, high), (0, width)]
+    return (Loop(tuple((x, y, 0.0) for x, y in spots)),)
+
+
+def _arch(sizes: Sizes) -> tuple[Loop, ...]:
+    width, height = sizes["width"], sizes["height"]
+    if height < width / 2 - 1e-9:
+        raise ToolError(refusals.ARCH_TOO_LOW, field="height", least=width / 2)
+    straight = height - width / 2
+    spots = [(0, 0, 0), (width, 0, 0), (width, straight, 1), (0, straight, 0)]
+    return (Loop(tuple(spots if straight > 1e-9 else [(0, 0, 0), (width, 0, 1)])),)
+
+
+FORMS: Mapping[str, DrawnForm] = {
+    "rectangle": DrawnForm(
+        "Rectangle", (("length", "Length", 120.0), ("width", "Width", 60.0), ("radius", "Corner radius", 8.0)), _rectangle
+    ),
+    "slot": DrawnForm("Slot", (("length", "Length", 100.0), ("width", "Width", 12.0)), _slot),
+    "circle": DrawnForm("Circle", (("diameter", "Diameter", 80.0),), _circle),
+    "ring": DrawnForm("Ring", (("diameter", "Outer diameter", 120.0), ("inner", "Inner diameter", 90.0)), _ring),
+    "polygon": DrawnForm("Polygon", (("diameter", "Across corners", 100.0), ("count", "Corners", 6.0)), _polygon),
+    "bow-tie": DrawnForm("Bow tie", (("length", "Length", 70.0), ("width", "Width", 30.0), ("waist", "Waist", 14.0)), _bow_tie),
+    "arch": DrawnForm("Arch", (("width", "Width", 120.0), ("height", "Height", 160.0)), _arch),
+}
+"""What can be drawn, by name."""

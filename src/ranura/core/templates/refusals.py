@@ -1,0 +1,16 @@
+"""Refusals: shapes that cannot be."""
+
+from __future__ import annotations
+
+from ranura.core.text.errors import Refusal
+
+RADIUS_TOO_LARGE = Refusal("radius-too-large", "The corners can have a radius of {most:len} at most")
+SLOT_TOO_SHORT = Refusal("slot-too-short", "A slot is at least as long as it is wide, {width:len}")
+RING_TOO_THIN = Refusal("ring-too-thin", "The inner diameter must be less than the outer one, {outer:len}")
+WRONG_COUNT = Refusal("wrong-count", "A polygon has 3 to 60 corners")
+WAIST_TOO_WIDE = Refusal("waist-too-wide", "The waist must be narrower than the ends, {width:len}")
+ARCH_TOO_LOW = Refusal("arch-too-low", "An arch that ends in half a circle is at least {least:len} high")
+CANNOT_BE_USED = Refusal("cannot-be-used", "{what}; mend it in the drawing first")
+TOO_MANY_SIDES = Refusal("too-many-sides", "It has {count:n0} sides; {most:n0} are the most that is kept")
+TOO_MANY_PAGES = Refusal("too-many-pages", "It would take {count:n0} pages; {most:n0} are the most")
+NO_GUIDE = Refusal("no-guide", "{name} has no bearing that follows a template")

@@ -1,0 +1,160 @@
+"""Outlines and templates over HTTP: drawings read, shapes drawn, kept and changed, and files that other readers open."""
+
+from __future__ import annotations
+
+import base64
+import io
+
+import ezdxf
+import pytest
+from pypdf import PdfReader
+from svgelements import SVG, Path
+
+from ranura.core.geometry.loops import area_of
+from ranura.demo.shop import SHOP
+from ranura.formats.drawings import read_drawing
+from ranura.formats.path_data import loops_of_data
+
+
+def pair(client) -> dict[str, str]:
+    found = client.get("/api/outlines/pairs").json()
+    return {"guide": found["guide_id"], "bit": found["bit_id"]}
+
+
+def drawn(client, form: str, **sizes: str):
+    asked = {"form": form, "sizes": {field: {"typed": typed, "unit": "mm"} for field, typed in sizes.items()}}
+    return client.post("/api/outlines/draw", json=asked)
+
+
+def kept(client, form: str = "rectangle", **more):
+    asked = {"name": "Tray", "path": drawn(client, form).json()["path"], **more}
+    return client.post("/api/outlines", json=asked)
+
+
+@pytest.mark.parametrize(
+    ("form", "sizes", "area", "arcs"),
+    [
+        ("rectangle", {"length": "100", "width": "50", "radius": "0"}, 5000.0, 0),
+        ("rectangle", {"length": "4 in", "width": "50 mm", "radius": "10"}, 101.6 * 50 - 0.858407 * 100, 4),
+        ("rectangle", {"length": "100", "width": "50", "radius": "25"}, 50 * 50 + 3.141593 * 625, 4),
+        ("slot", {"length": "100", "width": "12"}, 88 * 12 + 3.141593 * 36, 4),
+        ("circle", {"diameter": "80"}, 3.141593 * 1600, 2),
+        ("ring", {"diameter": "80", "inner": "40"}, 3.141593 * 1200, 4),
+        ("polygon", {"diameter": "100"}, 6495.19, 0),
+        ("bow-tie", {"length": "70", "width": "30", "waist": "14"}, 70 * 22.0, 0),
+        ("arch", {"width": "120", "height": "160"}, 120 * 100 + 3.141593 * 1800, 1),
+        ("arch", {"width": "120", "height": "60"}, 3.141593 * 1800, 1),
+    ],
+)
+def test_shapes_drawn_from_their_sizes(client, form, sizes, area, arcs):
+    found = drawn(client, form, **sizes).json()
+    assert (found["can_be_used"], found["problems"], found["arcs"]) == (True, [], arcs)
+    assert area_of(loops_of_data(found["path"])).area == pytest.approx(area, abs=0.5)
+
+
+@pytest.mark.parametrize(
+    ("form", "sizes", "at"),
+    [
+        ("rectangle", {"length": "100", "width": "50", "radius": "26"}, "radius"),
+        ("slot", {"length": "10", "width": "12"}, "length"),
+        ("ring", {"diameter": "40", "inner": "40"}, "inner"),
+        ("bow-tie", {"width": "30", "waist": "30"}, "waist"),
+        ("arch", {"width": "120", "height": "50"}, "height"),
+        ("rectangle", {"length": "3//4"}, "sizes.length"),
+        ("heart", {}, "form"),
+    ],
+)
+def test_sizes_that_do_not_fit_one_another_are_refused_where_they_are(client, form, sizes, at):
+    answer = drawn(client, form, **sizes)
+    assert (answer.status_code, answer.json()["error"]["field"]) == (422, at)
+
+
+def test_every_shape_can_be_begun_with_its_usual_sizes(client):
+    for form in client.get("/api/outlines/forms").json():
+        assert drawn(client, form["form"]).json()["can_be_used"], form["form"]
+
+
+@pytest.mark.slow
+def test_a_drawing_is_read_judged_and_kept(client):
+    inside = '<path d="M0.5 .5 H3.5 V2.5 H.5 V.51"/>'
+    svg = f'<svg xmlns="http://www.w3.org/2000/svg" width="4in" height="3in" viewBox="0 0 4 3">{inside}</svg>'
+    asked = {"name": "tray.svg", "base64": base64.b64encode(svg.encode()).decode()}
+    found = client.post("/api/outlines/read", json=asked).json()
+    assert (found["unit_from"], found["can_be_used"], found["open_ends"]) == ("file", False, 2)
+    assert {each["code"] for each in found["problems"]} == {"gap"}
+    refused = client.post("/api/outlines", json={"name": "Tray", "path": found["path"]})
+    assert (refused.status_code, refused.json()["error"]["field"]) == (422, "path")
+    found = client.post("/api/outlines/read", json={**asked, "tolerance": 0.5}).json()
+    assert (found["can_be_used"], found["width"], found["height"]) == (True, pytest.approx(76.2), pytest.approx(50.8))
+    assert client.post("/api/outlines", json={"name": "Tray", "path": found["path"]}).status_code == 201
+    assert client.post("/api/outlines/read", json={**asked, "base64": "!!"}).status_code == 422
+
+
+def test_an_outline_is_changed_removed_and_comes_back(client):
+    made = kept(client).json()
+    told = client.put(f"/api/outlines/{made['id']}", json={"name": "Lid", "intent": "part", "version": made["version"]}).json()
+    assert (told["name"], told["intent"], told["path"]) == ("Lid", "part", made["path"])
+    late = client.put(f"/api/outlines/{made['id']}", json={"name": "X", "intent": "part", "version": made["version"]})
+    assert late.status_code == 409
+    assert client.delete(f"/api/outlines/{made['id']}").status_code == 204
+    assert [each["name"] for each in client.get("/api/removed").json() if each["kind"] == "outlines"] == ["Lid"]
+    assert client.post(f"/api/removed/outlines/{made['id']}").status_code in (200, 204)
+    assert client.get("/api/outlines").json()[-1]["name"] == "Lid"
+    client.delete(f"/api/outlines/{made['id']}")
+
+
+def test_what_turns_in_the_bushing_must_have_room_there(client):
+    outline = SHOP.outlines[0].id
+    small = min((each for each in client.get("/api/outlines/pairs").json()["bushings"]), key=lambda each: each["size"])
+    found = client.get(f"/api/outlines/{outline}/template", params={"guide": small["id"], "bit": "straight-12.7"}).json()
+    assert "stop" in {each["level"] for each in found["cautions"]}
+    usual = client.get(f"/api/outlines/{outline}/template", params=pair(client)).json()
+    assert "stop" not in {each["level"] for each in usual["cautions"]}
+    bearing = client.get("/api/outlines/pairs").json()["bearings"][0]
+    ridden = client.get(f"/api/outlines/{outline}/template", params={"guide": bearing["id"]}).json()
+    assert ridden["guide"] == bearing["size"]
+    for params, at in (({"guide": "straight-12.7"}, "guide"), ({"guide": small["id"]}, "bit"), ({"guide": "none"}, "guide")):
+        answer = client.get(f"/api/outlines/{outline}/template", params=params)
+        assert (answer.status_code, answer.json()["error"]["field"]) == (422, at)
+    assert client.get("/api/outlines/none/template", params=pair(client)).status_code == 404
+
+
+def test_files_go_out_and_other_readers_open_them(client):
+    outline = SHOP.outlines[0]
+    params = pair(client)
+    view = client.get(f"/api/outlines/{outline.id}/template", params=params).json()
+    area = area_of(loops_of_data(view["template"])).area
+    files = {form: client.get(f"/api/outlines/{outline.id}/template.{form}", params=params) for form in ("svg", "dxf", "pdf")}
+    svg = files["svg"].content
+    root = SVG.parse(io.BytesIO(svg), ppi=25.4)
+    layers = {each.id: Path(next(iter(each.select(lambda e: isinstance(e, Path))))) for each in root if getattr(each, "id", None)}
+    assert set(layers) == {"TEMPLATE", "WANTED", "CUT"}
+    width = layers["TEMPLATE"].bbox()[2] - layers["TEMPLATE"].bbox()[0]
+    xs = [x for loop in loops_of_data(view["template"]) for x, _ in loop.points()]
+    assert width == pytest.approx(max(xs) - min(xs), abs=0.01)
+    document = ezdxf.read(io.StringIO(files["dxf"].text))
+    assert document.header["$INSUNITS"] == 4
+    lines = [each for each in document.modelspace() if each.dxf.layer == "TEMPLATE"]
+    assert any(bulge for each in lines for *_, bulge in each.get_points("xyb")), "arcs are arcs"
+    for data in (svg, files["dxf"].content):
+        again = area_of([each for each in read_drawing(data, None).loops if abs(each.area) == pytest.approx(area, abs=1.0)])
+        assert again.area == pytest.approx(area, abs=0.05)
+    assert 'filename="template.pdf"' in files["pdf"].headers["content-disposition"]
+    assert len(PdfReader(io.BytesIO(files["pdf"].content)).pages) == view["pages"]
+
+
+@pytest.mark.parametrize(("paper", "size"), [("a4", (595.28, 841.89)), ("letter", (612.0, 792.0))])
+def test_a_large_template_is_printed_over_several_pages_at_its_size(client, paper, size):
+    outline = SHOP.outlines[1].id
+    params = pair(client) | {"paper": paper}
+    pages = client.get(f"/api/outlines/{outline}/template", params=params).json()["pages"]
+    reader = PdfReader(io.BytesIO(client.get(f"/api/outlines/{outline}/template.pdf", params=params).content))
+    assert len(reader.pages) == pages > 3
+    for number, page in enumerate(reader.pages, start=1):
+        assert (float(page.mediabox.width), float(page.mediabox.height)) == pytest.approx(size, abs=0.1)
+        text = page.extract_text()
+        assert f"page {number} of {pages}" in text
+        assert "This line is 100 mm" in text
+    assert reader.viewer_preferences is not None
+    mirrored = client.get(f"/api/outlines/{SHOP.outlines[0].id}/template.svg", params=params | {"mirrored": True}).content
+    assert mirrored != client.get(f"/api/outlines/{SHOP.outlines[0].id}/template.svg", params=params).content

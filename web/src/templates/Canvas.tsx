@@ -1,0 +1,225 @@
+import { useEffect, useRef, useState } from "react";
+import type { TemplateView, Unit } from "../api/client";
+import { inUnit } from "../ui/words";
+
+interface Props {
+  view: TemplateView;
+  unit: Unit;
+  /** Whether the outline is of a recess: then the work is outside of it. */
+  recess: boolean;
+  /** The place that is looked at. */
+  place: number | null;
+  onPlace: (place: number | null) => void;
+}
+
+const MARGIN = 12;
+const [NEAREST, FURTHEST] = [40, 1.2];
+const STEP = 1.25;
+
+/** The outline with its template, the guide rolling along it, and the places where the two do not agree. Everything in mm, y up. */
+export function Canvas({ view, unit, recess, place, onPlace }: Props) {
+  const [x0, y0, x1, y1] = view.box;
+  const [wide, high] = [x1 - x0 + 2 * MARGIN, y1 - y0 + 2 * MARGIN];
+  const [at, setAt] = useState({ x: (x0 + x1) / 2, y: (y0 + y1) / 2, zoom: 1 });
+  const [share, setShare] = useState(0);
+  const way = useRef<SVGPathElement>(null);
+  const [axis, setAxis] = useState<{ x: number; y: number } | null>(null);
+  const dragging = useRef<{ x: number; y: number } | null>(null);
+  const svg = useRef<SVGSVGElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another template has another way
+  useEffect(() => {
+    const path = way.current;
+    const length = path?.getTotalLength() ?? 0;
+    setAxis(path && length > 0 ? path.getPointAtLength(length * share) : null);
+  }, [share, view.axis]);
+  useEffect(() => {
+    const found = place === null ? undefined : view.places[place];
+    if (found)
+      setAt({ x: found.at[0] ?? 0, y: found.at[1] ?? 0, zoom: Math.min(NEAREST, wide / (view.guide * 3)) });
+  }, [place, view.places, wide, view.guide]);
+  const zoomed = (by: number) =>
+    setAt((known) => ({ ...known, zoom: Math.min(NEAREST, Math.max(1 / FURTHEST, known.zoom * by)) }));
+  const moved = (dx: number, dy: number) =>
+    setAt((known) => ({
+      ...known,
+      x: known.x + (dx * wide) / known.zoom,
+      y: known.y + (dy * high) / known.zoom,
+    }));
+  const all = () => {
+    onPlace(null);
+    setAt({ x: (x0 + x1) / 2, y: (y0 + y1) / 2, zoom: 1 });
+  };
+  const onKey = (event: React.KeyboardEvent) => {
+    switch (event.key) {
+      case "ArrowLeft":
+        moved(-0.1, 0);
+        break;
+      case "ArrowRight":
+        moved(0.1, 0);
+        break;
+      case "ArrowUp":
+        moved(0, 0.1);
+        break;
+      case "ArrowDown":
+        moved(0, -0.1);
+        break;
+      case "+":
+        zoomed(STEP);
+        break;
+      case "-":
+        zoomed(1 / STEP);
+        break;
+      case "0":
+        all();
+        break;
+      default:
+        return;
+    }
+    event.preventDefault();
+  };
+  const perPixel = () => wide / at.zoom / Math.max(svg.current?.clientWidth ?? 1, 1);
+  const line = 1.4 * (wide / at.zoom / 640);
+  return (
+    <figure className="flex min-h-0 flex-1 flex-col">
+      <svg
+        ref={svg}
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: it is moved and enlarged by keys
+        tabIndex={0}
+        role="img"
+        aria-label={`The template, ${inUnit(view.size, unit)}, around the outline. Arrow keys move, plus and minus enlarge, 0 shows all.`}
+        className="min-h-64 w-full flex-1 touch-none border border-rule bg-paper"
+        viewBox={`${at.x - wide / 2 / at.zoom} ${-at.y - high / 2 / at.zoom} ${wide / at.zoom} ${high / at.zoom}`}
+        onKeyDown={onKey}
+        onWheel={(event) => zoomed(event.deltaY < 0 ? STEP : 1 / STEP)}
+        onPointerDown={(event) => {
+          dragging.current = { x: event.clientX, y: event.clientY };
+          event.currentTarget.setPointerCapture(event.pointerId);
+        }}
+        onPointerMove={(event) => {
+          const from = dragging.current;
+          if (!from) return;
+          dragging.current = { x: event.clientX, y: event.clientY };
+          const scale = perPixel();
+          setAt((known) => ({
+            ...known,
+            x: known.x - (event.clientX - from.x) * scale,
+            y: known.y + (event.clientY - from.y) * scale,
+          }));
+        }}
+        onPointerUp={() => {
+          dragging.current = null;
+        }}
+        data-testid="template-canvas"
+      >
+        <g transform="scale(1 -1)" strokeWidth={line}>
+          <path
+            d={recess ? view.wanted : view.cut}
+            className={recess ? "fill-cut-soft" : "fill-work"}
+            fillRule="evenodd"
+            stroke="none"
+            opacity={0.55}
+          />
+          <path
+            d={view.wanted}
+            className="fill-none stroke-ink"
+            strokeDasharray={`${line * 5} ${line * 3}`}
+          />
+          <path d={view.cut} className="fill-none stroke-cut" />
+          <path d={view.template} className="fill-none stroke-guide" strokeWidth={line * 2.2} />
+          <path
+            ref={way}
+            d={view.axis}
+            className="fill-none stroke-ink-2"
+            strokeWidth={line / 2}
+            opacity={0.5}
+          />
+          {axis ? (
+            <g data-testid="rolling">
+              <circle
+                cx={axis.x}
+                cy={axis.y}
+                r={view.guide / 2}
+                className="fill-guide-soft stroke-guide"
+                opacity={0.8}
+              />
+              <circle
+                cx={axis.x}
+                cy={axis.y}
+                r={view.bit / 2}
+                className="fill-cut stroke-cut"
+                opacity={0.75}
+              />
+            </g>
+          ) : null}
+          {view.places.map((each, number) => (
+            <circle
+              // biome-ignore lint/suspicious/noArrayIndexKey: places have no name
+              key={number}
+              cx={each.at[0]}
+              cy={each.at[1]}
+              r={Math.max(each.radius, line * 6)}
+              className={`fill-none stroke-hazard ${place === number ? "" : "opacity-60"}`}
+              strokeWidth={line * (place === number ? 3 : 1.6)}
+            />
+          ))}
+        </g>
+      </svg>
+      <figcaption className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2 text-small">
+        <label className="flex min-h-11 flex-1 items-center gap-2 whitespace-nowrap">
+          Roll the guide along
+          <input
+            type="range"
+            min={0}
+            max={1000}
+            value={share * 1000}
+            className="min-w-24 flex-1"
+            onChange={(event) => setShare(Number(event.target.value) / 1000)}
+            data-testid="roll"
+          />
+        </label>
+        <span className="flex gap-1">
+          <button type="button" className="button" aria-label="Smaller" onClick={() => zoomed(1 / STEP)}>
+            −
+          </button>
+          <button type="button" className="button" aria-label="Larger" onClick={() => zoomed(STEP)}>
+            +
+          </button>
+          <button type="button" className="button" onClick={all}>
+            All
+          </button>
+        </span>
+        <span className="flex w-full flex-wrap gap-x-4 text-note">
+          <Key line="stroke-ink" dashed words="wanted" />
+          <Key line="stroke-guide" wide words={recess ? "template's opening" : "template's edge"} />
+          <Key line="stroke-cut" words="what the bit makes" />
+        </span>
+      </figcaption>
+    </figure>
+  );
+}
+
+function Key({
+  line,
+  words,
+  wide = false,
+  dashed = false,
+}: {
+  line: string;
+  words: string;
+  wide?: boolean;
+  dashed?: boolean;
+}) {
+  return (
+    <span className="inline-flex items-center gap-1.5">
+      <svg width="26" height="8" aria-hidden>
+        <path
+          d="M0 4h26"
+          className={line}
+          strokeWidth={wide ? 3 : 1.5}
+          strokeDasharray={dashed ? "5 3" : undefined}
+        />
+      </svg>
+      {words}
+    </span>
+  );
+}
