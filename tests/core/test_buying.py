@@ -12,9 +12,10 @@ from tests.data.edges import board, edge_cut
 
 from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
-from ranura.core.choosing.buying import Known, PlannedCut, shopping
+from ranura.core.choosing.buying import shopping
 from ranura.core.choosing.catalogue import BEARING_PRICE, COLLET_PRICE, catalogue
 from ranura.core.choosing.covering import smallest
+from ranura.core.choosing.known import Known, PlannedCut
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.plan import PLANNING, plan_cut
 from ranura.core.shop.drawer.texts import bit_from_texts

@@ -151,9 +151,14 @@ def _drawn(moves: list[dict[str, Any]]) -> set[int]:
 
 
 def _some(path: list[list[float]]) -> list[list[float]]:
-    """Places of a way: its corners, of a long one as many as are enough."""
-    step = -(-len(path) // _PLACES)
-    return [*path[::step], path[-1]]
+    """Places of a way: its corners and places between them; of a long one as many as are enough."""
+    if len(path) == 1:
+        return path
+    parts = max(1, _PLACES // (len(path) - 1))
+    chords = list(itertools.pairwise(path))
+    places = [[a[0] + (b[0] - a[0]) * i / parts, a[1] + (b[1] - a[1]) * i / parts] for a, b in chords for i in range(parts)]
+    step = -(-len(places) // _PLACES)
+    return [*places[::step], path[-1]]
 
 
 @dataclass(frozen=True)

@@ -10,7 +10,7 @@ from fastapi import APIRouter, Request
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.api.shopping import ShoppingList
-from ranura.core.choosing.buying import PlannedCut
+from ranura.core.choosing.known import PlannedCut
 from ranura.core.choosing.offers import DroppedTool, Miss, Offer, dropped_tool, misses_of, offers, stopped_tool
 from ranura.core.choosing.purchases import Shopping
 from ranura.core.cutting.need import Clean, CutKind, StraightCut

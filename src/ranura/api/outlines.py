@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import base64
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from typing import Annotated, Literal
 from urllib.parse import quote
 from uuid import uuid4
@@ -11,10 +11,23 @@ from uuid import uuid4
 from fastapi import APIRouter, Response
 from pydantic import Field
 
+from ranura.api.outline_views import (
+    DrawnFormView,
+    FormSize,
+    KeptOutline,
+    OutlineView,
+    Sized,
+    TemplatePairs,
+    TemplateView,
+    data_of,
+    figures_of,
+    kept_view,
+    outline_view,
+    place_view,
+)
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import TheSavedShop, TheShop
 from ranura.core.cuts.pocket.bushings import TemplatePlan, plan_template
-from ranura.core.geometry.loops import Loop
 from ranura.core.shop.saved_outlines import Intent, SavedOutline
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
@@ -22,16 +35,15 @@ from ranura.core.shop.tooling.guides import Bushing
 from ranura.core.shop.tooling.profiles import FLAT_ENDED
 from ranura.core.templates import refusals
 from ranura.core.templates.drawn import FORMS
-from ranura.core.templates.outline import MOST_KEPT, TOLERANCE, Outline, OutlineProblem, understood
-from ranura.core.templates.shaping import ShapedTemplate, TemplatePlace, shaped_template
+from ranura.core.templates.outline import MOST_KEPT, TOLERANCE, understood
+from ranura.core.templates.shaping import ShapedTemplate, shaped_template
 from ranura.core.text.cautions import Caution
 from ranura.core.text.errors import CutError, FileError, ToolError
 from ranura.core.text.lengths import Unit
 from ranura.core.text.lengths import read as read_length
-from ranura.core.text.writing import Text, write
+from ranura.core.text.writing import write
 from ranura.formats import refusals as file_refusals
 from ranura.formats.drawing_reader import read_apart
-from ranura.formats.drawings import FileUnit, UnitFrom
 from ranura.formats.path_data import data_of_loops, loops_of_data
 from ranura.formats.template_files import TemplateDrawing, template_dxf, template_svg
 from ranura.formats.template_pdf import MOST_PAGES, Paper, pages_of, template_pdf
@@ -78,106 +90,6 @@ class OutlineChange(RequestModel):
     version: str | None = None
 
 
-@dataclass(frozen=True, kw_only=True, slots=True)
-class OutlineView:
-    """A drawing as it was understood; `path` with y up and its lower left corner at 0, 0."""
-
-    path: str
-    width: float
-    height: float
-    size: Text
-    loops: int
-    arcs: int
-    sides: int
-    open_ends: int
-    unit: FileUnit
-    unit_from: UnitFrom
-    problems: tuple[OutlineProblem, ...]
-    can_be_used: bool
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class KeptOutline:
-    """An outline of the shop."""
-
-    id: str
-    name: str
-    path: str
-    intent: Intent
-    source: str
-    size: Text
-    version: str
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class FormSize:
-    """A size of a form, with its usual value in mm."""
-
-    field: str
-    label: str
-    usual: float
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class DrawnFormView:
-    """A form that can be drawn."""
-
-    form: str
-    title: str
-    sizes: tuple[FormSize, ...]
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Sized:
-    """A bushing by its outside, or a bit by its diameter, in mm."""
-
-    id: str
-    name: str
-    size: float
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class TemplatePairs:
-    """What of a shop may follow a template: bushings with bits that turn in them, and bits that have a bearing; and the pair to
-    begin with, by id, where there is one."""
-
-    bushings: tuple[Sized, ...]
-    bearings: tuple[Sized, ...]
-    bits: tuple[Sized, ...]
-    guide_id: str | None
-    bit_id: str | None
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class PlaceView:
-    """A place where what is cut is not what is wanted, in words; where it is, and how large, in mm."""
-
-    at: tuple[float, float]
-    radius: float
-    says: Text
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class TemplateView:
-    """A template for an outline, and what comes of it; path data in mm, y up."""
-
-    template: str
-    wanted: str
-    axis: str
-    cut: str
-    box: tuple[float, float, float, float]
-    width: float
-    height: float
-    size: Text
-    offset: Text
-    places: tuple[PlaceView, ...]
-    figures: tuple[Text, ...]
-    cautions: tuple[Caution, ...]
-    guide: float
-    bit: float
-    pages: int
-
-
 @router.post("/outlines/read")
 def read(asked: DrawingIn) -> OutlineView:
     """What is understood of a drawing in SVG or DXF; keeps nothing."""
@@ -186,7 +98,7 @@ def read(asked: DrawingIn) -> OutlineView:
     except ValueError as problem:
         raise FileError(file_refusals.NO_DRAWING, field="text") from problem
     drawing = read_apart(data, asked.unit)
-    return _view(understood(drawing.loops, tolerance=asked.tolerance), drawing.unit, drawing.unit_from)
+    return outline_view(understood(drawing.loops, tolerance=asked.tolerance), drawing.unit, drawing.unit_from)
 
 
 @router.get("/outlines/forms")
@@ -214,13 +126,13 @@ def draw(asked: DrawnIn) -> OutlineView:
     sizes = {field: usual for field, _, usual in form.sizes} | typed
     if "count" in {field for field, _, _ in form.sizes}:
         sizes["count"] = float(asked.count)
-    return _view(understood(form.draw(sizes)), "mm", "asked")
+    return outline_view(understood(form.draw(sizes)), "mm", "asked")
 
 
 @router.get("/outlines")
 def list_outlines(shop: TheShop) -> tuple[KeptOutline, ...]:
     """The outlines of the shop, in the order in which they were kept."""
-    return tuple(map(_kept, shop.outlines))
+    return tuple(map(kept_view, shop.outlines))
 
 
 @router.post("/outlines", status_code=201)
@@ -233,9 +145,9 @@ def keep(asked: OutlineIn, saved_shop: TheSavedShop) -> KeptOutline:
         raise ToolError(refusals.CANNOT_BE_USED, field="path", what=what)
     if found.sides > MOST_KEPT:
         raise ToolError(refusals.TOO_MANY_SIDES, field="path", count=found.sides, most=MOST_KEPT)
-    made = SavedOutline(id=uuid4().hex, name=asked.name.strip(), path=_data(found), intent=asked.intent, source=asked.source)
+    made = SavedOutline(id=uuid4().hex, name=asked.name.strip(), path=data_of(found), intent=asked.intent, source=asked.source)
     saved_shop.add("outlines", [made])
-    return _kept(made)
+    return kept_view(made)
 
 
 @router.put("/outlines/{outline_id}")
@@ -246,7 +158,7 @@ def change(outline_id: str, asked: OutlineChange, saved_shop: TheSavedShop) -> K
         return replace(known, name=asked.name.strip(), intent=asked.intent)
 
     edited = saved_shop.edit("outlines", SavedOutline, outline_id, changed, version=asked.version)
-    return _kept(edited)
+    return kept_view(edited)
 
 
 @router.delete("/outlines/{outline_id}", status_code=204)
@@ -312,8 +224,8 @@ def template(outline_id: str, guide: IdText, shop: TheShop, bit: IdText | None =
         height=height,
         size=write("{w:len} × {h:len}", w=width, h=height),
         offset=write("{o:len}", o=made.offset),
-        places=tuple(map(_place, made.places)),
-        figures=tuple(_figures(made, outline.intent)),
+        places=tuple(map(place_view, made.places)),
+        figures=tuple(figures_of(made, outline.intent)),
         cautions=(*cautions, *made.cautions),
         guide=guide_mm,
         bit=bit_mm,
@@ -359,71 +271,3 @@ def _template(outline_id: str, guide: float, bit: float, shop: Shop) -> tuple[Sa
 
 _MEDIA = {"svg": "image/svg+xml", "dxf": "image/vnd.dxf", "pdf": "application/pdf"}
 _OPENING: dict[Intent, str] = {"recess": "opening", "part": "template"}
-
-
-def _place(place: TemplatePlace) -> PlaceView:
-    what, (x, y) = "Wood stays" if place.kind == "left" else "Wood goes", place.at
-    says = write(f"{what}, {{a:n1}} mm², {{x:rough}} from the left, {{y:rough}} from below", a=place.area, x=x, y=y)
-    return PlaceView(at=place.at, radius=place.radius, says=says)
-
-
-def _figures(made: ShapedTemplate, intent: Intent) -> list[Text]:
-    """What is to be known of a template, line by line."""
-    way = "larger" if made.offset >= 0 else "smaller"
-    if intent == "part":
-        way = "smaller" if made.offset >= 0 else "larger"
-    found = [write(f"Its edge lies {{o:len}} beside the line, {way} all round", o=abs(made.offset))]
-    if made.smallest_inside_radius is not None:
-        found.append(write("The tightest inside corner that is cut has a radius of {r:len}", r=made.smallest_inside_radius))
-    if made.play:
-        found.append(write("Slots as wide as the guide are {p:fine} wider, so that it runs", p=made.play))
-    return found
-
-
-def _view(found: Outline, unit: FileUnit, unit_from: UnitFrom) -> OutlineView:
-    return OutlineView(
-        path=_data(found),
-        width=found.width,
-        height=found.height,
-        size=write("{w:len} × {h:len}", w=found.width, h=found.height),
-        loops=len(found.loops),
-        arcs=sum(each.arcs for each in found.loops),
-        sides=found.sides,
-        open_ends=len(found.open_ends),
-        unit=unit,
-        unit_from=unit_from,
-        problems=tuple(_moved(each, found) for each in found.problems),
-        can_be_used=found.can_be_used,
-    )
-
-
-def _corner(loops: tuple[Loop, ...]) -> tuple[float, float]:
-    points = [point for loop in loops for point in loop.points(0.01)]
-    return (min((x for x, _ in points), default=0.0), min((y for _, y in points), default=0.0))
-
-
-def _data(found: Outline) -> str:
-    """Its loops with their lower left corner at 0, 0."""
-    x, y = _corner(found.loops)
-    return data_of_loops(loop.moved((-x, -y)) for loop in found.loops)
-
-
-def _moved(problem: OutlineProblem, found: Outline) -> OutlineProblem:
-    if problem.at is None:
-        return problem
-    x, y = _corner(found.loops)
-    return replace(problem, at=(problem.at[0] - x, problem.at[1] - y))
-
-
-def _kept(outline: SavedOutline) -> KeptOutline:
-    loops = loops_of_data(outline.path)
-    found = understood(loops)
-    return KeptOutline(
-        id=outline.id,
-        name=outline.name,
-        path=outline.path,
-        intent=outline.intent,
-        source=outline.source,
-        size=write("{w:len} × {h:len}", w=found.width, h=found.height),
-        version=items.version_of(outline),
-    )

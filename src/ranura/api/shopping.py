@@ -8,7 +8,8 @@ from contextvars import copy_context
 from dataclasses import dataclass, field
 from threading import Event, Lock
 
-from ranura.core.choosing.buying import Known, PlannedCut, shopping, unfinished
+from ranura.core.choosing.buying import shopping, unfinished
+from ranura.core.choosing.known import Known, PlannedCut
 from ranura.core.choosing.purchases import Shopping
 from ranura.core.plan import Planning
 from ranura.core.shop.shop import Shop

@@ -2,79 +2,32 @@
 import createClient, { type MaybeOptionalInit } from "openapi-fetch";
 import { reader } from "../app/reader";
 import { store, stored } from "../app/stored";
-import type { components, paths } from "./generated/schema";
+import type { paths } from "./generated/schema";
+import type {
+  Change,
+  ChooseIn,
+  ConfirmedIn,
+  CutForm,
+  CutIn,
+  CutItem,
+  DialPosition,
+  HouseRules,
+  InstrumentView,
+  JobChange,
+  LengthIn,
+  PieceIn,
+  PieceItem,
+  PlanAsked,
+  RemovedKind,
+  Repeats,
+  Schemas,
+  StarterIn,
+  Text,
+  Texts,
+  Unit,
+} from "./types";
 
-type Schemas = components["schemas"];
-export type CutPlan = Schemas["CutPlan"];
-export type DryRun = Schemas["DryRun"];
-export type CutItem = Schemas["CutItem"];
-export type JobView = Schemas["JobView"];
-export type PieceItem = Schemas["PieceItem"];
-export type ShopView = Schemas["ShopView"];
-export type HouseRules = Schemas["HouseRules-Output"];
-export type CutIn = Schemas["PlanAsked"]["cut"];
-export type EdgeCutIn = Schemas["EdgeCutIn"];
-export type ContourIn = NonNullable<Schemas["PieceIn"]["outline"]>;
-export type CutForm = Schemas["Form"];
-export type FormPart = CutForm["sentence"][number];
-export type Blank = CutForm["options"][number];
-export type Start = Schemas["StartView"];
-/** What an edit changes of a cut: new values by their paths. */
-export type Change = Readonly<Record<string, unknown>>;
-export type SavedProfile = Schemas["SavedProfile"];
-export type KeptOutline = Schemas["KeptOutline"];
-export type OutlineView = Schemas["OutlineView"];
-export type TemplateView = Schemas["TemplateView"];
-export type TemplatePairs = Schemas["TemplatePairs"];
-export type HandleAxis = Schemas["HandleAxis"];
-export type DragHandle = Schemas["DragHandle"];
-export type ClampAt = Schemas["ClampAtIn"];
-export type Correction = Schemas["Correction"];
-export type Repeats = Schemas["Repeats"];
-export type PlanAsked = Schemas["PlanAsked"];
-export type Remedy = Schemas["Remedy"];
-export type PieceIn = Schemas["PieceIn"];
-export type LengthIn = Schemas["LengthIn"];
-export type Text = Schemas["Text"];
-export type Shown = Schemas["Shown"];
-export type Reading = Schemas["Reading"];
-export type Figure = Schemas["Figure"];
-export type Caution = Schemas["Caution"];
-export type SlipSection = Schemas["SlipSection"];
-export type JobCard = Schemas["JobCard"];
-export type JobChange = Schemas["JobChange"];
-export type RemovedItem = Schemas["Removed"];
-export type RemovedKind = RemovedItem["kind"];
-export type View = Schemas["View"];
-export type Dimension = Schemas["Dimension"];
-export type BitTile = Schemas["BitTile"];
-export type BitDetail = Schemas["BitDetail"];
-export type DrawerView = Schemas["DrawerView"];
-export type RouterView = Schemas["RouterView"];
-export type FlatView = Schemas["ItemView"];
-export type ToolForm = Schemas["ToolForm"];
-export type FormField = Schemas["FormField"];
-export type Shape = Schemas["Shape"];
-export type DialPosition = Schemas["DialPosition-Output"];
-export type RulesView = Schemas["RulesView"];
-export type DraftedRules = Schemas["DraftedRules"];
-export type QuickView = Schemas["QuickView"];
-export type AssumedTool = Schemas["AssumedTool"];
-type ConfirmedIn = Schemas["Confirmed"];
-export type ReadCut = Schemas["ReadCut"];
-export type FoundThing = Schemas["Found"];
-export type ImportView = Schemas["ImportView"];
-export type RowView = Schemas["RowView"];
-export type ShopFileView = Schemas["ShopFileView"];
-export type JobFileView = Schemas["JobFileView"];
-export type BackupView = Schemas["BackupView"];
-export type InstrumentView = Schemas["InstrumentView"];
-export type ChooseIn = Schemas["ChooseIn"];
-export type Shopping = Schemas["Shopping"];
-export type ToBuy = Shopping["buys"][number];
-export type Texts = Record<string, string>;
-export type StarterIn = Schemas["StarterIn"];
-export type Unit = LengthIn["unit"];
+export type * from "./types";
 
 /** What is wrong, where it was typed, and whether typing on could mend it. */
 export interface Problem {

@@ -1,14 +1,7 @@
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import {
-  api,
-  type KeptOutline,
-  type ShopView,
-  type TemplatePairs,
-  type TemplateView,
-  type Unit,
-} from "../api/client";
+import { api, type KeptOutline, type ShopView, type Unit } from "../api/client";
 import { useReading, useRefresh, useShop } from "../api/queries";
 import { removed } from "../app/acts";
 import { notifyOf } from "../app/notice";
@@ -20,7 +13,10 @@ import { usePlace } from "../shop/place";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { Canvas } from "./Canvas";
-import { IntentChoice, NewOutline } from "./NewOutline";
+import { Findings } from "./Findings";
+import { IntentChoice } from "./IntentChoice";
+import { NewOutline } from "./NewOutline";
+import { type Chosen, PairChoice, pairOf } from "./PairChoice";
 
 /** Outlines, and the template that a bushing or a bearing follows to make each. */
 export default function Templates() {
@@ -96,22 +92,7 @@ function Room({ shop, outlines }: { shop: ShopView; outlines: readonly KeptOutli
   );
 }
 
-/** What follows the template: a bushing and a bit, or a bit with a bearing, by their ids. */
-interface Chosen {
-  guide: string | null;
-  bit: string | null;
-}
-
 const KEY = "ranura.template-pair";
-
-/** What was chosen where it is still there, else what the shop begins with. */
-function pairOf(pairs: TemplatePairs, chosen: Chosen): Chosen & { bearing: boolean } {
-  const bearing = pairs.bearings.some((each) => each.id === chosen.guide);
-  const guide =
-    bearing || pairs.bushings.some((each) => each.id === chosen.guide) ? chosen.guide : pairs.guide_id;
-  const bit = pairs.bits.some((each) => each.id === chosen.bit) ? chosen.bit : pairs.bit_id;
-  return { guide, bit, bearing: pairs.bearings.some((each) => each.id === guide) };
-}
 
 function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
   const pairs = useReading({ key: ["outline-pairs"], ask: api.outlinePairs });
@@ -243,129 +224,5 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
         </button>
       </section>
     </div>
-  );
-}
-
-function PairChoice({
-  pairs,
-  pair,
-  onChoose,
-}: {
-  pairs: TemplatePairs;
-  pair: ReturnType<typeof pairOf>;
-  onChoose: (change: Partial<Chosen>) => void;
-}) {
-  return (
-    <div className="grid grid-cols-1 gap-2">
-      <label className="flex flex-col gap-0.5">
-        <span className="label">What runs along the template</span>
-        <select
-          className="field"
-          value={pair.guide ?? ""}
-          data-testid="template-guide"
-          onChange={(event) => onChoose({ guide: event.target.value })}
-        >
-          <optgroup label="Bushings">
-            {pairs.bushings.map((each) => (
-              <option key={each.id} value={each.id}>
-                {each.name}
-              </option>
-            ))}
-          </optgroup>
-          <optgroup label="Bits with a bearing">
-            {pairs.bearings.map((each) => (
-              <option key={each.id} value={each.id}>
-                {each.name}
-              </option>
-            ))}
-          </optgroup>
-        </select>
-      </label>
-      {pair.bearing ? null : (
-        <label className="flex flex-col gap-0.5">
-          <span className="label">The bit in the bushing</span>
-          <select
-            className="field"
-            value={pair.bit ?? ""}
-            data-testid="template-bit"
-            onChange={(event) => onChoose({ bit: event.target.value })}
-          >
-            {pairs.bits.map((each) => (
-              <option key={each.id} value={each.id}>
-                {each.name}
-              </option>
-            ))}
-          </select>
-        </label>
-      )}
-    </div>
-  );
-}
-
-interface FindingsProps {
-  view: TemplateView;
-  unit: Unit;
-  recess: boolean;
-  place: number | null;
-  onPlace: (place: number | null) => void;
-}
-
-const MOST_LISTED = 12;
-
-/** The size of the template, what is to be known of it, and the places where the cut is not what is wanted. */
-function Findings({ view, unit, recess, place, onPlace }: FindingsProps) {
-  return (
-    <>
-      <p>
-        <span className="label block">{recess ? "Opening of the template" : "The template"}</span>
-        <b className="text-figure leading-tight" data-testid="template-size">
-          <Words text={inUnit(view.size, unit)} />
-        </b>
-      </p>
-      <ul className="flex flex-col gap-1 text-body">
-        {view.figures.map((each) => (
-          <li key={each.metric}>
-            <Words text={inUnit(each, unit)} />.
-          </li>
-        ))}
-      </ul>
-      {view.cautions.map((each) => (
-        <div
-          key={each.code}
-          className={`border-l-4 pl-3 text-body ${each.level === "stop" ? "border-cut" : "border-hazard"}`}
-          data-testid={`caution-${each.code}`}
-        >
-          <b>
-            <Words text={inUnit(each.message, unit)} />.
-          </b>{" "}
-          <Words text={inUnit(each.do, unit)} />.
-        </div>
-      ))}
-      {view.places.length > 0 ? (
-        <ol className="flex flex-col gap-1 text-small" aria-label="Places">
-          {view.places.slice(0, MOST_LISTED).map((each, number) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: places have no name
-            <li key={number}>
-              <button
-                type="button"
-                aria-pressed={place === number}
-                className={`min-h-11 w-full rounded px-2 text-left hover:bg-paper ${place === number ? "bg-paper outline outline-2 outline-hazard" : ""}`}
-                onClick={() => onPlace(place === number ? null : number)}
-                data-testid={`place-${number}`}
-              >
-                <Words text={inUnit(each.says, unit)} />
-              </button>
-            </li>
-          ))}
-          {view.places.length > MOST_LISTED ? (
-            <li>And {view.places.length - MOST_LISTED} more, smaller.</li>
-          ) : null}
-        </ol>
-      ) : (
-        <p className="text-body" data-testid="agrees">
-          It makes the outline exactly as it is drawn.
-        </p>
-      )}
-    </>
   );
 }

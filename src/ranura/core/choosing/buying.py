@@ -5,20 +5,18 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable, Iterable, Iterator, Sequence
-from dataclasses import dataclass, replace
-from typing import Any, Protocol
+from dataclasses import replace
 
-from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import COLLETS_UP_TO
 from ranura.core.choosing.catalogue import BEARING_PRICE, COLLET_PRICE, catalogue, collet_name
 from ranura.core.choosing.covering import Items, smallest
 from ranura.core.choosing.judging import Judge
+from ranura.core.choosing.known import Known, Late, PlannedCut, Plans, Purchase
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.purchases import BearingToBuy, Benefit, BitToBuy, ColletToBuy, Gain, Shopping, ToBuy, Unmakeable
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.shop.any_plan import AnyPlan
 from ranura.core.shop.drawer.texts import texts_of
-from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import NOMINAL_SHANKS, Bit
 from ranura.core.shop.tooling.routers import Router
@@ -31,9 +29,6 @@ FEWER = 2.0
 """How many times fewer passes side by side it must take."""
 _LOOKED_AGAIN = 4
 """Times that a list is made before cuts that their moves stop are left as they are."""
-_MOST_KNOWN = 2_000
-"""Plans beyond which what is known is forgotten."""
-_CutInPiece = tuple[Any, Piece]
 _OFFERED_SHANKS = tuple(shank for shank in NOMINAL_SHANKS if shank >= 6)
 _WHY = {
     "possible": "can be made",
@@ -42,68 +37,6 @@ _WHY = {
     "one-pass": "one pass instead of {owned} side by side",
     "stiffer": "bends {times:n1} times less than {owned}",
 }
-
-
-class Plans(Protocol):
-    """Who plans cuts of all families; see `ranura.core.plan.Planning`."""
-
-    def plan(self, cut: Any, piece: Piece, shop: Shop, rules: HouseRules) -> AnyPlan:
-        """The plan of a cut. Raises `CraftError`."""
-
-    def judge(self, cut: Any, piece: Piece, shop: Shop) -> Judge:
-        """The judge of a cut. Raises `CraftError`."""
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class PlannedCut:
-    """A cut of some job, in its piece."""
-
-    id: str
-    name: str
-    cut: Any
-    """A cut of any family."""
-    piece: Piece
-
-
-@dataclass(frozen=True, slots=True)
-class _Purchase:
-    """How a cut could be made: the pair that would, what of it must be bought, and why it is better than what is there."""
-
-    candidate: Candidate
-    items: Items
-    better: Text | None
-
-
-class Known:
-    """What was worked out cut by cut for a shop; it holds for as long as the shop is the same, so that another cut costs no more
-    than its own share."""
-
-    def __init__(self) -> None:
-        self._shop: Shop | None = None
-        self._late: Callable[[], bool] = lambda: False
-        self._begun = False
-        self.bearings: dict[_CutInPiece, tuple[tuple[Bit, float], ...]] = {}
-        self.purchases: dict[tuple[_CutInPiece, Items], list[_Purchase]] = {}
-        self.plans: dict[tuple[_CutInPiece, Items], AnyPlan | None] = {}
-
-    def of(self, shop: Shop, late: Callable[[], bool] = lambda: False) -> Known:
-        """What is known of a shop; nothing of another one. When it is `late` nothing more is worked out, but for one thing."""
-        self._late, self._begun = late, False
-        if self._shop is None or not self._shop.same_apart_from_unit(shop) or len(self.plans) > _MOST_KNOWN:
-            self.bearings, self.purchases, self.plans = {}, {}, {}
-        self._shop = shop
-        return self
-
-    def begin(self) -> None:
-        """Something more is to be worked out. Raises `_Late` where that is for the next question; the first thing never is."""
-        if self._begun and self._late():
-            raise _Late
-        self._begun = True
-
-    def looked_at(self, each: PlannedCut) -> bool:
-        """Whether all that hangs on a cut alone is known."""
-        cut = (each.cut, each.piece)
-        return (cut, frozenset()) in self.plans and cut in {known for known, _ in list(self.purchases)}
 
 
 def shopping(
@@ -116,7 +49,7 @@ def shopping(
     known = (known or Known()).of(shop, late)
     try:
         return _shopping(_unpinned(cuts), shop, plans, known)
-    except _Late:
+    except Late:
         return unfinished(cuts, known)
 
 
@@ -130,14 +63,10 @@ def _unpinned(cuts: Sequence[PlannedCut]) -> list[PlannedCut]:
     return [replace(each, cut=replace(each.cut, bit_id=None, router_id=None)) for each in cuts]
 
 
-class _Late(Exception):
-    """The rest is for the next question."""
-
-
 def _shopping(wanted: Sequence[PlannedCut], shop: Shop, plans: Plans, known: Known) -> Shopping:
     shelf = _Catalogue(shop, wanted, plans, known)
     trials = _Trials(shelf, plans, known)
-    purchases: dict[str, list[_Purchase]] = {}
+    purchases: dict[str, list[Purchase]] = {}
     made = []
     for each in wanted:
         purchases[each.id] = shelf.purchases(each)
@@ -174,7 +103,7 @@ def _shopping(wanted: Sequence[PlannedCut], shop: Shop, plans: Plans, known: Kno
     )
 
 
-def _possible(impossible: Sequence[PlannedCut], purchases: dict[str, list[_Purchase]], trials: _Trials) -> Items:
+def _possible(impossible: Sequence[PlannedCut], purchases: dict[str, list[Purchase]], trials: _Trials) -> Items:
     """The fewest things that make cuts possible. What a judge of tools lets pass their moves may still stop: then other things
     are looked for, a few times."""
     for _ in range(_LOOKED_AGAIN):
@@ -225,7 +154,7 @@ class _Catalogue:
             for bit, bearing in self._known.bearings[key]:
                 yield _bearing_id(bit, bearing), (bit, bearing)
 
-    def purchases(self, each: PlannedCut) -> list[_Purchase]:
+    def purchases(self, each: PlannedCut) -> list[Purchase]:
         """How a cut could be made by buying something."""
         key = ((each.cut, each.piece), frozenset(self._bearings))
         if key not in self._known.purchases:
@@ -357,7 +286,7 @@ def _same(found: Candidate, plan: AnyPlan) -> bool:
     return (found.bit.id, found.router.id) == (plan.bit_id, plan.router_id)
 
 
-def _purchases(each: PlannedCut, shelf: _Catalogue, plans: Plans) -> list[_Purchase]:
+def _purchases(each: PlannedCut, shelf: _Catalogue, plans: Plans) -> list[Purchase]:
     """How a cut could be made by buying something: only those that take as few passes side by side as any, and are as clean."""
     try:
         judge = plans.judge(each.cut, each.piece, shelf.everything)
@@ -368,7 +297,7 @@ def _purchases(each: PlannedCut, shelf: _Catalogue, plans: Plans) -> list[_Purch
     above = ranked if owned is None else ranked[: ranked.index(owned)]
     above = list(judge.cleanest(above)) if above else []
     return [
-        _Purchase(found, shelf.items(found, judge), None if owned is None else _better(found, owned, judge)) for found in above
+        Purchase(found, shelf.items(found, judge), None if owned is None else _better(found, owned, judge)) for found in above
     ]
 
 

@@ -51,7 +51,7 @@ def held_otherwise(codes: set[str], held: Held | None) -> list[Remedy]:
 def on_stands(codes: set[str]) -> list[Remedy]:
     """That stands carry a board beside a table."""
     says = write("Stands or rollers carry it, level with the table")
-    wanted = (table_words.WANTS_SUPPORT.code, proof_words.TIPS_OFF_TABLE.code)
+    wanted = (table_words.WANTS_SUPPORT.code, table_words.TIPS_OFF_TABLE.code)
     return [Remedy(answers=code, says=says, change={"supported": True}) for code in wanted if code in codes]
 
 

@@ -190,20 +190,6 @@ WEIGHT_OVER_THE_WOOD = Words(
     message="Here the base lies on the wood with a part of it only",
     do="weight over the wood",
 )
-TIPS_OFF_TABLE = Words(
-    code="tips-off-table",
-    place="hold",
-    level="stop",
-    message="Here the middle of the board lies {away:rough} beyond the table, and it would tip",
-    do="Bring the router to the board; or set stands or rollers beside the table, and say so",
-)
-HELD_LEVEL = Words(
-    code="held-level",
-    place="direction",
-    level="note",
-    message="Here hardly more than half of the board lies on the table",
-    do="hold the free end level with the table",
-)
 
 # 7: clashes
 

@@ -78,3 +78,17 @@ LIFTS_OFF_TABLE = Words(
     message="{kind:A} bit pushes away from its motor: over a table it lifts the work",
     do="Take a straight or an up-cut bit, or the router by hand",
 )
+TIPS_OFF_TABLE = Words(
+    code="tips-off-table",
+    place="hold",
+    level="stop",
+    message="Here the middle of the board lies {away:rough} beyond the table, and it would tip",
+    do="Bring the router to the board; or set stands or rollers beside the table, and say so",
+)
+HELD_LEVEL = Words(
+    code="held-level",
+    place="direction",
+    level="note",
+    message="Here hardly more than half of the board lies on the table",
+    do="hold the free end level with the table",
+)

@@ -20,6 +20,7 @@ from ranura.host.bench.planning import large_shop, measure_growth, measure_memor
 from ranura.host.bench.proof import measure_proof
 from ranura.host.bench.screens import measure_first_view, measure_typing
 from ranura.host.bench.serving import opened_store, served
+from ranura.host.bench.templates import measure_templates
 from ranura.host.progress import answer, say
 
 PAGE = places.ROOT / "docs" / "performance.md"
@@ -61,6 +62,8 @@ def bench() -> int:
             measures += measure_proof(url)
             say("Measuring channels and pockets …")
             measures += [*measure_stations(url), measure_clashes()]
+        say("Measuring templates …")
+        measures += measure_templates()
         say("Measuring a shop with 300 bits …")
         with served(store, large_shop(300)) as url:
             measures.append(measure_plan(url, what="Plan request, 300 bits × 6 routers,"))

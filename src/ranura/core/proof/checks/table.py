@@ -8,13 +8,13 @@ from shapely import Polygon
 
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, extent
-from ranura.core.proof import words
 from ranura.core.proof.checks.base import half_width
 from ranura.core.proof.findings import Found
 from ranura.core.proof.moves import ON_STANDS
 from ranura.core.proof.sections import Section
 from ranura.core.proof.shapes import outside
 from ranura.core.proof.steps import Step
+from ranura.core.text import table_words
 
 _OUT, _NEAR = 0.3, 0.2
 """Of half the table's least width: how far the middle of the work may lie beyond it, and how far inside it is held level."""
@@ -33,9 +33,9 @@ def over_table(step: Step) -> Iterator[Found]:
     if worst is None:
         return
     if closeness.over(worst[0], _OUT * half):
-        yield step.found(6, words.TIPS_OFF_TABLE, worst[1], 0.0, away=worst[0])
+        yield step.found(6, table_words.TIPS_OFF_TABLE, worst[1], 0.0, away=worst[0])
     elif closeness.over(worst[0], -_NEAR * half):
-        yield step.found(6, words.HELD_LEVEL, worst[1], 0.0)
+        yield step.found(6, table_words.HELD_LEVEL, worst[1], 0.0)
 
 
 def _beyond(step: Step, section: Section) -> float:

@@ -1,0 +1,186 @@
+"""What is shown of outlines and templates."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+from ranura.core.geometry.loops import Loop
+from ranura.core.shop.saved_outlines import Intent, SavedOutline
+from ranura.core.templates.outline import Outline, OutlineProblem, understood
+from ranura.core.templates.shaping import ShapedTemplate, TemplatePlace
+from ranura.core.text.cautions import Caution
+from ranura.core.text.writing import Text, write
+from ranura.formats.drawings import FileUnit, UnitFrom
+from ranura.formats.path_data import data_of_loops, loops_of_data
+from ranura.store import items
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class OutlineView:
+    """A drawing as it was understood; `path` with y up and its lower left corner at 0, 0."""
+
+    path: str
+    width: float
+    height: float
+    size: Text
+    loops: int
+    arcs: int
+    sides: int
+    open_ends: int
+    unit: FileUnit
+    unit_from: UnitFrom
+    problems: tuple[OutlineProblem, ...]
+    can_be_used: bool
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KeptOutline:
+    """An outline of the shop."""
+
+    id: str
+    name: str
+    path: str
+    intent: Intent
+    source: str
+    size: Text
+    version: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class FormSize:
+    """A size of a form, with its usual value in mm."""
+
+    field: str
+    label: str
+    usual: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class DrawnFormView:
+    """A form that can be drawn."""
+
+    form: str
+    title: str
+    sizes: tuple[FormSize, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Sized:
+    """A bushing by its outside, or a bit by its diameter, in mm."""
+
+    id: str
+    name: str
+    size: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TemplatePairs:
+    """What of a shop may follow a template: bushings with bits that turn in them, and bits that have a bearing; and the pair to
+    begin with, by id, where there is one."""
+
+    bushings: tuple[Sized, ...]
+    bearings: tuple[Sized, ...]
+    bits: tuple[Sized, ...]
+    guide_id: str | None
+    bit_id: str | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PlaceView:
+    """A place where what is cut is not what is wanted, in words; where it is, and how large, in mm."""
+
+    at: tuple[float, float]
+    radius: float
+    says: Text
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TemplateView:
+    """A template for an outline, and what comes of it; path data in mm, y up."""
+
+    template: str
+    wanted: str
+    axis: str
+    cut: str
+    box: tuple[float, float, float, float]
+    width: float
+    height: float
+    size: Text
+    offset: Text
+    places: tuple[PlaceView, ...]
+    figures: tuple[Text, ...]
+    cautions: tuple[Caution, ...]
+    guide: float
+    bit: float
+    pages: int
+
+
+def place_view(place: TemplatePlace) -> PlaceView:
+    """A place of a template, in words."""
+    what, (x, y) = "Wood stays" if place.kind == "left" else "Wood goes", place.at
+    says = write(f"{what}, {{a:n1}} mm², {{x:rough}} from the left, {{y:rough}} from below", a=place.area, x=x, y=y)
+    return PlaceView(at=place.at, radius=place.radius, says=says)
+
+
+def figures_of(made: ShapedTemplate, intent: Intent) -> list[Text]:
+    """What is to be known of a template, line by line."""
+    way = "larger" if made.offset >= 0 else "smaller"
+    if intent == "part":
+        way = "smaller" if made.offset >= 0 else "larger"
+    found = [write(f"Its edge lies {{o:len}} beside the line, {way} all round", o=abs(made.offset))]
+    if made.smallest_inside_radius is not None:
+        found.append(write("The tightest inside corner that is cut has a radius of {r:len}", r=made.smallest_inside_radius))
+    if made.play:
+        found.append(write("Slots as wide as the guide are {p:fine} wider, so that it runs", p=made.play))
+    return found
+
+
+def outline_view(found: Outline, unit: FileUnit, unit_from: UnitFrom) -> OutlineView:
+    """A drawing as it was understood."""
+    return OutlineView(
+        path=data_of(found),
+        width=found.width,
+        height=found.height,
+        size=write("{w:len} × {h:len}", w=found.width, h=found.height),
+        loops=len(found.loops),
+        arcs=sum(each.arcs for each in found.loops),
+        sides=found.sides,
+        open_ends=len(found.open_ends),
+        unit=unit,
+        unit_from=unit_from,
+        problems=tuple(_moved(each, found) for each in found.problems),
+        can_be_used=found.can_be_used,
+    )
+
+
+def _corner(loops: tuple[Loop, ...]) -> tuple[float, float]:
+    points = [point for loop in loops for point in loop.points(0.01)]
+    return (min((x for x, _ in points), default=0.0), min((y for _, y in points), default=0.0))
+
+
+def data_of(found: Outline) -> str:
+    """Its loops with their lower left corner at 0, 0."""
+    x, y = _corner(found.loops)
+    return data_of_loops(loop.moved((-x, -y)) for loop in found.loops)
+
+
+def _moved(problem: OutlineProblem, found: Outline) -> OutlineProblem:
+    if problem.at is None:
+        return problem
+    x, y = _corner(found.loops)
+    return replace(problem, at=(problem.at[0] - x, problem.at[1] - y))
+
+
+def kept_view(outline: SavedOutline) -> KeptOutline:
+    """A kept outline."""
+    loops = loops_of_data(outline.path)
+    found = understood(loops)
+    return KeptOutline(
+        id=outline.id,
+        name=outline.name,
+        path=outline.path,
+        intent=outline.intent,
+        source=outline.source,
+        size=write("{w:len} × {h:len}", w=found.width, h=found.height),
+        version=items.version_of(outline),
+    )
