@@ -116,7 +116,8 @@ def test_a_shop_that_has_nothing_is_begun_as_a_whole_or_not_at_all(own: TestClie
 def cut_off_everywhere(client: TestClient, store: Store, method: str, path: str, asked: Any) -> bool:
     """A request cut off at every write; whether what is kept is another in the end."""
     before = rows(store)
-    for at in range(1, 400):
+    # Every write of a short request; of a long one, whose writes are much alike, every third after some.
+    for at in (*range(1, 9), *range(9, 600, 3)):
         with Cut(store, at) as cut:
             answer = client.request(method, path, json=asked)
         saved = client.app.state.saved_shop.current()

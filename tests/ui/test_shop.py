@@ -81,7 +81,7 @@ def test_on_a_tablet_by_touch_alone_from_an_empty_shop_to_a_printed_job(browser:
         page.locator(f'[data-field="piece-{name}"]').tap()
         page.keyboard.insert_text(text)
     page.get_by_test_id("save-piece").tap()
-    page.get_by_role("button", name="Close").tap()
+    page.get_by_role("dialog", name="Add a cut").get_by_role("button", name="Close").tap()
     page.get_by_test_id("palette").tap()
     page.get_by_role("combobox", name="Find or add").tap()
     page.keyboard.insert_text("dado 12 x 5 at 100 lid")

@@ -34,12 +34,13 @@ export function NewOutline({ unit, onKept, onClose }: Props) {
   const refresh = useRefresh();
   const picker = useRef<HTMLInputElement>(null);
   const forms = useReading({ key: ["outline-forms"], ask: api.outlineForms, fixed: true });
+  const ask = () =>
+    kind === "drawn"
+      ? api.drawOutline({ form, sizes, count })
+      : api.readDrawing({ name: file?.name ?? "", base64: file?.base64 ?? "", unit: asUnit, tolerance });
   const found = useReading({
     key: ["outline", kind, form, sizes, count, file, asUnit, tolerance],
-    ask: () =>
-      kind === "drawn"
-        ? api.drawOutline({ form, sizes, count })
-        : api.readDrawing({ name: file?.name ?? "", base64: file?.base64 ?? "", unit: asUnit, tolerance }),
+    ask,
     enabled: kind === "drawn" || file !== null,
     keeps: true,
   });
@@ -55,10 +56,13 @@ export function NewOutline({ unit, onKept, onClose }: Props) {
     setName((known) => known || picked.name.replace(/\.[^.]+$/, ""));
   };
   const keep = async () => {
-    if (!shown?.can_be_used) return;
+    // What stands in the fields now, also where the picture is still that of a moment ago.
+    const now = await ask();
+    if (now.kind !== "ok") return setWrong(problemOf(now));
+    if (!now.data.can_be_used) return;
     const answer = await api.keepOutline({
       name: name.trim() || (chosen?.title ?? "Outline"),
-      path: shown.path,
+      path: now.data.path,
       intent,
       source: kind === "file" ? (file?.name ?? "") : "",
     });
@@ -223,7 +227,7 @@ export function NewOutline({ unit, onKept, onClose }: Props) {
           <button
             type="submit"
             className="button button-main"
-            disabled={!shown?.can_be_used || found.settling}
+            disabled={!shown?.can_be_used}
             data-testid="keep-outline"
           >
             Keep it

@@ -119,7 +119,7 @@ def _cautions(
     wanted: BaseGeometry, template: BaseGeometry, places: Iterable[TemplatePlace], intent: Intent, *, guide: float, bit: float
 ) -> Iterator[Caution]:
     if template.is_empty:
-        yield caution(words.NOTHING_FITS if intent == "recess" else words.TEMPLATE_VANISHES, bit=bit, guide=guide)
+        yield caution(words.NOTHING_FITS if intent == "recess" else words.NOTHING_OF_THE_TEMPLATE, bit=bit, guide=guide)
         return
     found = list(places)
     for kind, said in (("left", words.CORNERS_LEFT), ("over", words.CORNERS_LOST)):

@@ -25,8 +25,8 @@ NOTHING_FITS = Words(
     message="The bit, {bit:len} wide, fits into it nowhere",
     do="Take a smaller bit",
 )
-TEMPLATE_VANISHES = Words(
-    code="template-vanishes",
+NOTHING_OF_THE_TEMPLATE = Words(
+    code="nothing-of-the-template",
     place="guide",
     level="stop",
     message="Nothing is left of the template: the guide, {guide:len} wide, takes all of it",
