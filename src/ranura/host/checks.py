@@ -37,12 +37,17 @@ def _npm(script: str) -> tuple[str, ...]:
     return (*setup.npm_command(), "run", "--silent", script)
 
 
-def _check_steps() -> list[Step]:
+def _python_steps() -> list[Step]:
     return [
         Step("Formatting of Python", (str(BIN / "ruff"), "format", "--check", "-q", "src", "tests")),
         Step("Linting of Python", (str(BIN / "ruff"), "check", "-q", "src", "tests")),
         Step("Types of Python", (PYTHON, "-m", "mypy", "--no-error-summary")),
         Step("Arrows between rooms", (str(BIN / "lint-imports"), "--no-cache")),
+    ]
+
+
+def _page_steps() -> list[Step]:
+    return [
         Step("Linting of the page", _npm("lint"), in_web=True),
         Step("Types of the page", _npm("types"), in_web=True),
         Step("What the page does not use", _npm("unused"), in_web=True),
@@ -73,6 +78,15 @@ def _done(step: Step) -> tuple[subprocess.CompletedProcess[str], float]:
     return done, time.monotonic() - began
 
 
+def _check(more: Sequence[Step] = ()) -> None:
+    """All checks, and more of the page; those of Python alone while the page is still being prepared."""
+    with ThreadPoolExecutor(max_workers=1) as pool:
+        of_python = pool.submit(_run, _python_steps())
+        prepare()
+        of_python.result()
+    _run([*_page_steps(), *more], together=True)
+
+
 def prepare() -> None:
     """What linters and tests of the page need: its packages, the client generated from the API, the built page."""
     setup.ensure_node_packages(places.WEB, "dev")
@@ -98,8 +112,7 @@ def generate_client() -> None:
 
 def check() -> int:
     """Linters and types."""
-    prepare()
-    _run(_check_steps(), together=True)
+    _check()
     return 0
 
 
@@ -140,9 +153,10 @@ SWEEP_WITHIN = 35
 def test(*, reach: str, rest: Sequence[str]) -> int:
     """All checks, random cuts and tests; "quick" leaves out those marked slow, "all" tries ten times as much. `rest` goes to
     pytest. Ends with the sweep's or pytest's own code."""
-    prepare()
-    if not rest:
-        _run([*_check_steps(), Step("Tests of the page's own thinking", _npm("test"), in_web=True)], together=True)
+    if rest:
+        prepare()
+    else:
+        _check([Step("Tests of the page's own thinking", _npm("test"), in_web=True)])
         say("Random cuts, proven and judged a second time:")
         sys.stderr.flush()
         within = () if reach == "all" else ("--within", str(SWEEP_WITHIN))

@@ -27,7 +27,7 @@ _THIN = 0.01
 """mm: what shrinks to less than that is kept as a line or a point."""
 _LEAST = 0.05
 """mm² that stay or go too much at a place at least, for it to be named."""
-_HAIR = 2e-4
+_HAIR, _SHOWN = 2e-4, 0.02
 _MOST_CHORDS = 256
 
 
@@ -101,7 +101,7 @@ def shaped_template(
     return ShapedTemplate(
         offset=(guide - bit) / 2,
         loops=edges,
-        axis=loops_of(way),
+        axis=_followed(way),
         cut=cut,
         template_area=sum(loop.area for loop in edges),
         template_perimeter=sum(loop.length for loop in edges),
@@ -173,6 +173,12 @@ def _middle(part: Polygon) -> BaseGeometry:
     shares = np.linspace(beyond, 1.0 - beyond, max(2, min(len(ring), _MOST_CHORDS)))
     sides = [shapely.get_coordinates(shapely.line_interpolate_point(side, shares, normalized=True)) for side in (there, back)]
     return LineString((sides[0] + sides[1]) / 2)
+
+
+def _followed(area: BaseGeometry) -> tuple[Loop, ...]:
+    """The edges of an area as a way to be shown, of as few points as that takes."""
+    rings = [ring for part in parts_of(area) for ring in (part.exterior, *part.interiors)]
+    return tuple(Loop(tuple((x, y, 0.0) for x, y in ring.simplify(_SHOWN).coords[:-1])) for ring in rings)
 
 
 def _places(area: BaseGeometry, kind: Literal["left", "over"], radius: float) -> Iterator[TemplatePlace]:
