@@ -146,7 +146,7 @@ def fix() -> int:
 
 SWEPT = {"quick": 200, "usual": 1_000, "all": 10_000}
 """How many random cuts are planned, proven and judged a second time."""
-SWEEP_WITHIN = 35
+SWEEP_WITHIN = 25
 """Seconds after which a sweep before the tests begins no further cut; it says how many it looked at."""
 
 
