@@ -103,7 +103,9 @@ def test_corners_and_circles_stay_arcs():
     assert len(template.vertices) == 8
     assert template.area == pytest.approx((90 + 8) * (64 + 8) - (4 - math.pi) * 8.0**2, abs=0.01)
     assert [(place.kind, place.radius) for place in made.places] == [("left", 4.0)] * 4
+    assert made.smallest_inside_radius == pytest.approx(4.0, abs=1e-3)
     part = shaped_template([frame], "part", guide=20.0, bit=8.0)
+    assert part.smallest_inside_radius is None, "a bit that goes round a part meets no inside corner"
     assert [(place.kind, place.radius) for place in part.places] == [("over", 6.0)] * 4, "outer corners get the offset's radius"
     assert made.left_area == pytest.approx((4 - math.pi) * 4.0**2, abs=0.05)
     assert [each.code for each in made.cautions] == ["corners-left"]
