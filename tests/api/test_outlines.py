@@ -12,8 +12,10 @@ from svgelements import SVG, Path
 
 from ranura.core.geometry.loops import area_of
 from ranura.demo.shop import SHOP
+from ranura.formats import template_pdf
 from ranura.formats.drawings import read_drawing
 from ranura.formats.path_data import loops_of_data
+from ranura.formats.template_files import TemplateDrawing
 
 
 def pair(client) -> dict[str, str]:
@@ -156,5 +158,27 @@ def test_a_large_template_is_printed_over_several_pages_at_its_size(client, pape
         assert f"page {number} of {pages}" in text
         assert "This line is 100 mm" in text
     assert reader.viewer_preferences is not None
-    mirrored = client.get(f"/api/outlines/{SHOP.outlines[0].id}/template.svg", params=params | {"mirrored": True}).content
-    assert mirrored != client.get(f"/api/outlines/{SHOP.outlines[0].id}/template.svg", params=params).content
+
+
+def test_mirrored_it_is_the_same_from_the_back(client):
+    address = f"/api/outlines/{SHOP.outlines[1].id}/template.svg"
+    shown, turned = (
+        read_drawing(client.get(address, params=pair(client) | {"mirrored": mirrored}).content, None).loops
+        for mirrored in (False, True)
+    )
+    assert sorted(abs(each.area) for each in turned) == pytest.approx(sorted(abs(each.area) for each in shown), abs=0.05)
+    assert [each.vertices for each in turned] != [each.vertices for each in shown]
+
+
+def test_pages_overlap_so_that_they_can_be_laid_on_one_another(monkeypatch):
+    corners = []
+    monkeypatch.setattr(template_pdf, "_page", lambda _canvas, _drawing, tiles, at, *_: corners.append((at, tiles)))
+    loops = loops_of_data("M0 0 H500 V500 H0 Z")
+    template_pdf.template_pdf(TemplateDrawing("Large", loops, loops, loops), "a4", made_by="test")
+    (left, top), tiles = corners[0]
+    assert (left, top) == (0.0, 500.0)
+    assert corners[1][0] == (pytest.approx(tiles.wide - 10), 500.0)
+    assert corners[tiles.columns][0] == (0.0, pytest.approx(500 - (tiles.high - 10)))
+    (right, bottom), _ = corners[-1]
+    assert right + tiles.wide >= 500
+    assert bottom - tiles.high <= 0
