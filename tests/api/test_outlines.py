@@ -11,6 +11,7 @@ from pypdf import PdfReader
 from svgelements import SVG, Path
 
 from ranura.core.geometry.loops import area_of
+from ranura.core.shop.tooling.guides import Bushing
 from ranura.demo.shop import SHOP
 from ranura.formats import template_pdf
 from ranura.formats.drawings import read_drawing
@@ -112,6 +113,9 @@ def test_what_turns_in_the_bushing_must_have_room_there(client):
     assert "stop" in {each["level"] for each in found["cautions"]}
     usual = client.get(f"/api/outlines/{outline}/template", params=pair(client)).json()
     assert "stop" not in {each["level"] for each in usual["cautions"]}
+    known = next(each for each in SHOP.guides if isinstance(each, Bushing) and each.bore is not None)
+    narrow = client.get(f"/api/outlines/{outline}/template", params={"guide": known.id, "bit": "straight-3.175"}).json()
+    assert "bore-unknown" not in {each["code"] for each in narrow["cautions"]}, "it is measured"
     bearing = client.get("/api/outlines/pairs").json()["bearings"][0]
     ridden = client.get(f"/api/outlines/{outline}/template", params={"guide": bearing["id"]}).json()
     assert ridden["guide"] == bearing["size"]

@@ -102,6 +102,14 @@ def test_6_over_a_table_the_middle_of_the_board_lies_over_it(length, width, alon
     assert found(moves, work=(0, 0, length, width), setting=setting) == says
 
 
+def test_6_a_table_that_is_longer_than_deep_stands_along_the_cut():
+    """900 mm from side to side and 500 along the feed: a board of 700 tips at its ends, whichever way it lies."""
+    top = BaseShape(kind="table", ring=box(-450, -250, 450, 250), opening=50.0, handle_reach=None)
+    setting = replace(machine(mounting="table"), base=top, hold="table", hands="push-blocks")
+    assert found(run((-0.1, 20.0), (700.1, 20.0)), work=(0, 0, 700, 100), setting=setting) == {"tips-off-table": "stop"}
+    assert found(run((20.0, -0.1), (20.0, 700.1)), work=(0, 0, 100, 700), setting=setting) == {"tips-off-table": "stop"}
+
+
 def test_6_a_base_over_a_field_that_is_gone_tips():
     lanes = [move for i in range(16) for move in run((60.0, 40.0 + 8 * i), (340.0, 40.0 + 8 * i))]
     assert set(found(lanes)) <= {"weight-over-the-wood"}, "it lies on what is still there"
