@@ -491,6 +491,30 @@ SPACED = """
 """As far apart as a reader may set letters, words and lines (WCAG 1.4.12)."""
 
 
+def test_a_field_that_is_measured_shows_where(open_page: Callable[..., Page]):
+    page = open_page("/bench", wait="bench")
+    page.get_by_test_id("change-plunge-two").click()
+    form = page.get_by_test_id("router-form")
+    form.locator('[data-field="collet_height"]').first.focus()
+    expect(form.get_by_role("img", name="What to measure: Collet above underside")).to_be_visible()
+    form.locator('[data-field="side"]').first.focus()
+    expect(form.get_by_test_id("figure-side")).to_contain_text("from below")
+    expect(form.get_by_test_id("figure-collet_height")).to_have_count(0)
+    form.locator('[data-field="name"]').first.focus()
+    expect(form.get_by_role("img", name=re.compile("What to measure"))).to_have_count(0)
+
+
+def test_what_is_typed_before_the_line_has_come_is_no_shortcut(open_page: Callable[..., Page]):
+    page = open_page("/files", wait="files")
+    page.route(re.compile("assets/Palette"), lambda route: (page.wait_for_timeout(700), route.continue_()))
+    page.reload()
+    page.get_by_test_id("files").wait_for()
+    page.keyboard.press("k")
+    page.keyboard.press("g")
+    expect(page.get_by_role("combobox", name="Find or add")).to_be_visible()
+    assert page.url.endswith("/files"), "and not in the drawer"
+
+
 ADD_STYLE = """css => {
     const sheet = new CSSStyleSheet()
     sheet.replaceSync(css)

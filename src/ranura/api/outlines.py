@@ -117,7 +117,7 @@ def draw(asked: DrawnIn) -> OutlineView:
     """A form drawn from its sizes; keeps nothing. Raises ToolError with the size that does not fit the others."""
     form = FORMS.get(asked.form)
     if form is None:
-        raise ToolError(refusals.CANNOT_BE_USED, field="form", what="There is no such form")
+        raise ToolError(refusals.UNKNOWN_FORM, field="form")
     typed = {}
     for field, _, _ in form.sizes:
         if (given := asked.sizes.get(field)) is not None:
@@ -139,10 +139,8 @@ def list_outlines(shop: TheShop) -> tuple[KeptOutline, ...]:
 def keep(asked: OutlineIn, saved_shop: TheSavedShop) -> KeptOutline:
     """Keeps an outline; one that is ambiguous or has too many sides is refused."""
     found = understood(loops_of_data(asked.path))
-    wrong = next((each for each in found.problems if not each.mended), None)
-    if wrong is not None or not found.can_be_used:
-        what = wrong.message.metric if wrong else "It encloses nothing"
-        raise ToolError(refusals.CANNOT_BE_USED, field="path", what=what)
+    if not found.can_be_used:
+        raise ToolError(refusals.CANNOT_BE_USED, field="path")
     if found.sides > MOST_KEPT:
         raise ToolError(refusals.TOO_MANY_SIDES, field="path", count=found.sides, most=MOST_KEPT)
     made = SavedOutline(id=uuid4().hex, name=asked.name.strip(), path=data_of(found), intent=asked.intent, source=asked.source)

@@ -14,7 +14,7 @@ from ranura.core.choosing.purchases import Shopping
 from ranura.core.plan import Planning
 from ranura.core.shop.shop import Shop
 
-_SOON = 0.12
+_SOON = 0.05
 """Seconds after which an answer comes, whatever is left."""
 
 

@@ -13,7 +13,8 @@ import { useTheme } from "./theme";
 import { useTitle } from "./title";
 import { history, UndoButtons } from "./undo";
 
-const Palette = lazy(() => import("./Palette").then((module) => ({ default: module.Palette })));
+const palette = () => import("./Palette").then((module) => ({ default: module.Palette }));
+const Palette = lazy(palette);
 
 export function Mark() {
   return (
@@ -141,6 +142,11 @@ function useArrival() {
   }, [part]);
 }
 
+/** Stands for a dialog until it has come, so that what is typed meanwhile is no shortcut of the page. */
+export function Coming() {
+  return <div role="dialog" aria-label="Opening" aria-busy className="sr-only" />;
+}
+
 interface Props {
   title: string;
   shopName: string;
@@ -155,6 +161,9 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
   const [keys, setKeys] = useState(false);
   useTitle(title);
   useArrival();
+  useEffect(() => {
+    void palette();
+  }, []);
   const here = title === "Drawer" ? "drawer" : "everywhere";
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -196,7 +205,7 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
       </div>
       {keys ? <Keys here={here} onClose={() => setKeys(false)} /> : null}
       {asking ? (
-        <Suspense>
+        <Suspense fallback={<Coming />}>
           <Palette unit={unit} jobId={lastJob.id()} pieceId={null} onClose={() => setAsking(false)} />
         </Suspense>
       ) : null}

@@ -11,7 +11,7 @@ import { runCommand, useCommand } from "./commands";
 import { GoneCut, NoJob } from "./Gone";
 import { Header } from "./Header";
 import { lastJob } from "./lastJob";
-import { SkipLink } from "./Place";
+import { Coming, SkipLink } from "./Place";
 import { useShopSettings } from "./settings";
 import { type ShortcutName, useShortcuts } from "./shortcuts";
 import { useTitle } from "./title";
@@ -204,7 +204,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
         )}
       </div>
       {dialog ? (
-        <Suspense>
+        <Suspense fallback={<Coming />}>
           <Dialogs
             open={dialog}
             shop={shop}

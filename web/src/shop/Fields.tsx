@@ -1,8 +1,9 @@
-import { useId } from "react";
+import { useId, useState } from "react";
 import type { FormField, Texts, ToolForm, Unit } from "../api/client";
 import { useReadings } from "../instruments/target";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
+import { MeasureFigure } from "./MeasureFigure";
 
 interface FieldProblem {
   field: string | null;
@@ -25,8 +26,17 @@ interface Props {
 
 /** The fields of a tool. Every text stays as typed; what is wrong is said at its field. */
 export function Fields({ form, texts, problem, guessed, unit, prefix, skip, onType }: Props) {
+  const [at, setAt] = useState<string | null>(null);
+  const measured = form.fields.find((field) => field.field === at);
   return (
-    <div className="grid grid-cols-2 gap-x-3 gap-y-2 sm:grid-cols-3 xl:grid-cols-4">
+    <fieldset
+      aria-label={form.title}
+      className="grid min-w-0 grid-cols-2 gap-x-3 gap-y-2 sm:grid-cols-3 xl:grid-cols-4"
+      onFocus={(event) => setAt(event.target.dataset.field ?? null)}
+      onBlur={(event) => {
+        if (!event.currentTarget.contains(event.relatedTarget)) setAt(null);
+      }}
+    >
       {form.fields
         .filter((field) => !skip?.includes(field.field))
         .map((field) => (
@@ -40,7 +50,8 @@ export function Fields({ form, texts, problem, guessed, unit, prefix, skip, onTy
             onType={(text) => onType(field.field, text)}
           />
         ))}
-    </div>
+      {measured ? <MeasureFigure field={measured.field} label={measured.label} form={form.kind} /> : null}
+    </fieldset>
   );
 }
 
