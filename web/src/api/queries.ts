@@ -26,7 +26,7 @@ async function data<T>(asked: Promise<Outcome<T>>): Promise<T> {
 }
 
 /** Milliseconds until an answer that goes on is asked for again. */
-const SOON = 20;
+const SOON = 250;
 
 interface Reading<T> {
   /** What is asked, with all that its answer depends on. */
