@@ -5,6 +5,7 @@ from __future__ import annotations
 import asyncio
 import os
 import threading
+import time
 from collections.abc import Coroutine, Iterator
 from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
@@ -28,6 +29,15 @@ from ranura.host.ports import listen
 from ranura.store import repository, shops
 from ranura.store.repository import Store
 from ranura.store.schema import upgrade
+
+LONG_ONES = ("ui", "host", "store", "api", "formats", "devices", "oracle", "core")
+"""Rooms of tests, those with the longest files first: workers end together where what is short comes last."""
+
+
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    order = {name: place for place, name in enumerate(LONG_ONES)}
+    items.sort(key=lambda item: order.get(item.nodeid.split("/")[1] if item.nodeid.startswith("tests/") else "core", len(order)))
+
 
 settings.register_profile("quick", max_examples=20, deadline=None)
 settings.register_profile("default", deadline=None, derandomize="CI" in os.environ)
@@ -94,6 +104,14 @@ class Served:
         self._server = uvicorn.Server(config)
         self._thread = threading.Thread(target=self._server.run, kwargs={"sockets": [self._socket]}, daemon=True)
         self._thread.start()
+
+    def settle(self) -> None:
+        """Waits until every request has been answered: what was sent late by one test is not kept in the shop of the next."""
+        for _ in range(500):
+            if not self._server.server_state.tasks:
+                return
+            time.sleep(0.02)
+        raise AssertionError(f"{len(self._server.server_state.tasks)} requests are still being answered")
 
     def close(self) -> None:
         self.app.state.instruments.close()

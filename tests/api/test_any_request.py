@@ -30,7 +30,7 @@ THERE = {
     "router_id": "plunge-two",
 }
 """Ids that the demo shop has; random ones are answered by 404 and nothing else."""
-SHARE = 70
+SHARE = 100
 """Of the examples of a property test, one request in so many: each goes through server and database."""
 CHECKS = [not_a_server_error, response_schema_conformance, content_type_conformance]
 

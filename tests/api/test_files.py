@@ -140,7 +140,7 @@ def test_a_name_that_stands_twice_is_refused(client):
     assert [(row["line"], row["field"]) for row in view["rows"] if row["action"] == "refuse"] == [(3, "name")]
 
 
-@pytest.mark.slow
+@pytest.mark.thorough
 def test_five_thousand_rows_are_read_and_kept_with_their_progress(client):
     rows = "".join(f"bit {i},straight,8 mm,{4 + i % 9},25 mm,{60 + i % 7}\n" for i in range(5_000))
     view = preview(client, HEAD + rows)

@@ -42,7 +42,7 @@ class SmallDatabase(PrivateDatabase):
         return [*super()._command(), "--innodb-autoextend-increment=1", *limited]
 
 
-@pytest.mark.slow
+@pytest.mark.thorough
 def test_a_full_disk_refuses_and_keeps_what_is_there(tmp_path):
     folder = tmp_path / "disk"
     if not mounted(folder):

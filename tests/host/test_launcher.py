@@ -147,7 +147,7 @@ def test_demo_serves_and_a_second_one_says_where(demo: Demo):
     assert demo.verb("stop").stdout.strip() == "No Ranura is running here."
 
 
-@pytest.mark.slow
+@pytest.mark.thorough
 def test_a_port_that_was_asked_for_and_is_taken_is_an_error_that_names_who_has_it(demo: Demo, tmp_path: Path):
     port = demo.url.rstrip("/").rpartition(":")[2]
     other = {**os.environ, "RANURA_HOME": str(tmp_path / "other"), "RANURA_PORT": port}
@@ -165,7 +165,7 @@ def test_unasked_the_next_free_port_is_taken():
             listen(first.getsockname()[1], asked=True)
 
 
-@pytest.mark.slow
+@pytest.mark.thorough
 def test_a_database_that_ends_by_itself_is_started_again(demo: Demo):
     os.kill(demo.database_pid(), signal.SIGKILL)
     wait_for(lambda: demo.get("/api/jobs/little-harbour")[0] == 200)
@@ -199,7 +199,7 @@ def instruments() -> set[int]:
 
 
 @pytest.mark.slow
-@pytest.mark.parametrize("end", ["stop", "kill"])
+@pytest.mark.parametrize("end", ["stop", pytest.param("kill", marks=pytest.mark.thorough)])
 def test_no_instrument_outlives_its_server(demo: Demo, end):
     before = instruments()
     for kind in ("caliper", "tachometer"):
@@ -216,7 +216,7 @@ def test_no_instrument_outlives_its_server(demo: Demo, end):
     wait_for(lambda: not instruments() & started)
 
 
-@pytest.mark.slow
+@pytest.mark.thorough
 def test_a_port_that_is_none_is_refused_before_anything_starts(tmp_path):
     for name in ("RANURA_PORT", "RANURA_CALIPER_PORT"):
         env = {**os.environ, "RANURA_HOME": str(tmp_path), name: "70000"}

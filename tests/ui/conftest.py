@@ -69,6 +69,7 @@ def open_page(browser: Browser, shop: Served) -> Iterator[Callable[..., Page]]:
     yield opened
     for context in contexts:
         context.close()
+    shop.settle()
     assert not wrong
 
 

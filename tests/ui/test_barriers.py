@@ -5,12 +5,19 @@ from __future__ import annotations
 from collections.abc import Callable
 
 import pytest
+from _pytest.mark import ParameterSet
 from playwright.sync_api import Page, expect
 from tests.ui.test_journeys import field
 
 from ranura.host import places
 
 pytestmark = pytest.mark.slow
+
+
+def further(*cases: object) -> list[ParameterSet]:
+    """Cases that only long runs look at."""
+    return [pytest.param(*(case if isinstance(case, tuple) else (case,)), marks=pytest.mark.thorough) for case in cases]
+
 
 CUT = "/jobs/little-harbour/cuts/shelf-dado-212"
 
@@ -26,7 +33,7 @@ def no_barrier(page: Page) -> None:
         assert [(each["id"], [node["html"][:160] for node in each["nodes"]]) for each in found["violations"]] == [], theme
 
 
-@pytest.mark.parametrize("opened", [None, "working-guide", "h", "k", "m", "?", "new-cut", "print", "job-menu"])
+@pytest.mark.parametrize("opened", [None, "new-cut", *further("working-guide", "h", "k", "m", "?", "print", "job-menu")])
 def test_at_a_cut(open_page: Callable[..., Page], opened):
     page = open_page(CUT)
     if opened:
@@ -51,7 +58,7 @@ def test_with_the_line_that_takes_anything(open_page: Callable[..., Page]):
         no_barrier(page)
 
 
-@pytest.mark.parametrize("typed", ["abc", "", "60"])
+@pytest.mark.parametrize("typed", ["60", *further("abc", "")])
 def test_with_a_field_in_error_and_with_a_stop(open_page: Callable[..., Page], typed):
     page = open_page(CUT)
     field(page, "depth").fill(typed)
@@ -85,7 +92,12 @@ VIEWS = [
 ]
 
 
-@pytest.mark.parametrize(("path", "wait", "opened"), VIEWS)
+ADD = ("add-bit", "add-outline")
+
+
+@pytest.mark.parametrize(
+    ("path", "wait", "opened"), [view for each in VIEWS for view in ([each] if each[2] in (None, *ADD) else further(each))]
+)
 def test_in_every_place(open_page: Callable[..., Page], path, wait, opened):
     page = open_page(path, wait=wait)
     if opened:
@@ -93,6 +105,7 @@ def test_in_every_place(open_page: Callable[..., Page], path, wait, opened):
     no_barrier(page)
 
 
+@pytest.mark.thorough
 def test_with_the_menu_of_a_job_open(open_page: Callable[..., Page]):
     page = open_page("/jobs", wait="jobs")
     page.get_by_label("Job The Little Harbour").click()

@@ -330,3 +330,4 @@ def test_a_stop_stands_under_the_sentence_and_nothing_is_printed(open_page, widt
     expect(page.get_by_test_id("status")).to_be_in_viewport()
     field(page, "width").fill("17.6")
     expect(page.get_by_test_id("print")).to_be_enabled()
+    saved(page)

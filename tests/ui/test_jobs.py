@@ -237,11 +237,12 @@ def test_a_half_filled_dialog_is_still_there(page: Page):
     expect(page.get_by_test_id("resumed")).to_be_visible()
 
 
-@pytest.mark.parametrize("typed", ["", "0", "abc"])
-def test_figures_that_no_longer_belong_to_the_fields_are_marked_at_once(page: Page, typed: str):
-    expect(page.get_by_test_id("slip").first).to_have_attribute("data-stale", "false")
-    field(page, "depth").fill(typed)
-    expect(page.get_by_test_id("slip").first).to_have_attribute("data-stale", "true")
+def test_figures_that_no_longer_belong_to_the_fields_are_marked_at_once(page: Page):
+    for typed in ("", "0", "abc"):
+        field(page, "depth").fill("6")
+        expect(page.get_by_test_id("slip").first).to_have_attribute("data-stale", "false")
+        field(page, "depth").fill(typed)
+        expect(page.get_by_test_id("slip").first).to_have_attribute("data-stale", "true")
 
 
 def test_an_idle_window_follows_another_one_and_prints_what_it_shows(open_page: Callable[..., Page], shop: Served):

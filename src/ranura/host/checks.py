@@ -151,8 +151,8 @@ SWEEP_WITHIN = 25
 
 
 def test(*, reach: str, rest: Sequence[str]) -> int:
-    """All checks, random cuts and tests; "quick" leaves out those marked slow, "all" tries ten times as much. `rest` goes to
-    pytest. Ends with the sweep's or pytest's own code."""
+    """All checks, random cuts and tests. "quick" leaves out those marked slow, all but "all" those marked thorough, and "all"
+    tries ten times as much. `rest` goes to pytest. Ends with the sweep's or pytest's own code."""
     if rest:
         prepare()
     else:
@@ -162,9 +162,12 @@ def test(*, reach: str, rest: Sequence[str]) -> int:
         within = () if reach == "all" else ("--within", str(SWEEP_WITHIN))
         if code := prove(("--count", str(SWEPT[reach]), *within)):
             return code
-    only = {"quick": ["-m", "not slow", "--hypothesis-profile=quick"], "all": ["--hypothesis-profile=long"]}.get(reach, [])
+    only = {
+        "quick": ["-m", "not slow and not thorough", "--hypothesis-profile=quick"],
+        "all": ["--hypothesis-profile=long"],
+    }.get(reach, [] if rest else ["-m", "not thorough"])
     # Files share the cores, each file on one of them: a worker has a database and a server of its own.
-    only += [] if rest else ["-n", str(min((os.cpu_count() or 1) + 1, MOST_WORKERS)), "--dist", "loadfile"]
+    only += [] if rest else ["-n", str(min((os.cpu_count() or 1) + 1, MOST_WORKERS)), "--dist", "loadfile", "--no-loadscope-reorder"]
     say("Tests of core, API, store and browser:")
     sys.stderr.flush()
     done = subprocess.run([PYTHON, "-m", "pytest", *only, *rest], cwd=places.ROOT, env=_testing_environment())
