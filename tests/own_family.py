@@ -13,11 +13,11 @@ from ranura.core.cuts.channel.family import FAMILY as CHANNEL
 from ranura.core.families import FAMILIES
 from ranura.core.family import Families, Family, Planner, Task
 from ranura.core.output.forms import answers, new_length, nothing_typed
-from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
 from ranura.core.text.asking import bounded
 from ranura.core.text.errors import CutError
 from ranura.core.text.forms import Form, LengthBlank, NumberBlank, Phrase, Start
-from ranura.core.text.lengths import Length, Unit, as_typed
+from ranura.core.text.lengths import Length, as_typed
 from ranura.core.text.refusals import Refusal
 from ranura.core.text.writing import Text, write
 
@@ -48,11 +48,11 @@ def _planner(cut: ShelfHousing, task: Task) -> Planner:
     return CHANNEL.planner(_channel(cut), task)
 
 
-def _title(_: ShelfHousing, __: HouseRules) -> Text:
+def _title(_: ShelfHousing, __: Shop) -> Text:
     return write("shelf housing")
 
 
-def _sentence(cut: ShelfHousing, piece: Piece, _: HouseRules) -> Text:
+def _sentence(cut: ShelfHousing, piece: Piece, _: Shop) -> Text:
     return write("A housing for a shelf {s} thick in {p}", s=as_typed(cut.shelf), p=piece.name)
 
 
@@ -60,11 +60,11 @@ def _place(cut: ShelfHousing, _: Piece) -> Text:
     return write("{h} up", h=as_typed(cut.height))
 
 
-def _repeat(_: ShelfHousing, __: Piece, ___: HouseRules, ____: int | None) -> Repeats:
+def _repeat(_: ShelfHousing, __: Piece, ___: Shop, ____: int | None) -> Repeats:
     raise CutError(MADE_ONCE, field="count")
 
 
-def _form(cut: ShelfHousing, piece: Piece, _: HouseRules, __: Unit) -> Form:
+def _form(cut: ShelfHousing, piece: Piece, _: Shop) -> Form:
     return Form(
         kind=cut.kind,
         sentence=(
@@ -81,8 +81,8 @@ def _form(cut: ShelfHousing, piece: Piece, _: HouseRules, __: Unit) -> Form:
     )
 
 
-def _starts(_: Piece, __: HouseRules, unit: Unit) -> tuple[Start, ...]:
-    empty = nothing_typed(unit)
+def _starts(_: Piece, shop: Shop) -> tuple[Start, ...]:
+    empty = nothing_typed(shop.unit)
     cut = {"kind": "shelf-housing", "shelf": empty, "height": empty}
     return (Start(key="shelf-housing", name="shelf housing", group="Shelves", example="Third shelf", cut=cut),)
 
@@ -91,7 +91,7 @@ SHELF_HOUSING = Family(
     kind="shelf-housing",
     cut=ShelfHousing,
     planner=_planner,
-    wanted=lambda cut, piece, rules: CHANNEL.wanted(_channel(cut), piece, rules),
+    wanted=lambda cut, piece, shop: CHANNEL.wanted(_channel(cut), piece, shop),
     title=_title,
     sentence=_sentence,
     place=_place,

@@ -57,14 +57,14 @@ def test_families_are_kept_apart_by_a_contract():
 
 def test_every_shape_has_its_facts():
     assert set(SHAPES) == set(get_args(ChannelShape))
-    assert {start.key for start in edge_starts(WING_CASE_SIDE, SHOP.rules, "mm")} == set(get_args(Shape))
+    assert {start.key for start in edge_starts(WING_CASE_SIDE, SHOP)} == set(get_args(Shape))
 
 
 @pytest.mark.parametrize(("cut", "piece"), [pytest.param(cut, piece, id=name) for name, cut, piece in DEMO])
 def test_a_cut_comes_back_from_the_store_and_from_a_request_as_it_was(cut, piece):
     assert cut_adapter(FAMILIES).validate_python(cut_json(cut)) == cut
     assert CutRequests(FAMILIES).cut(cut_json(cut)) == cut
-    assert PLANNING.sentence(cut, piece, SHOP.rules).metric
+    assert PLANNING.sentence(cut, piece, SHOP).metric
 
 
 def _plain(hint: Any) -> list[Any]:
@@ -106,7 +106,7 @@ def test_whatever_a_form_or_a_handle_or_a_remedy_names_is_a_field_of_the_cut(cut
 
 
 def test_what_is_begun_names_fields_of_its_cut():
-    starts = PLANNING.starts(WING_CASE_SIDE, SHOP.rules, "mm")
+    starts = PLANNING.starts(WING_CASE_SIDE, SHOP)
     assert len({start.key for start in starts}) == len(starts)
     for start in starts:
         of = FAMILIES[str(start.cut["kind"])].cut

@@ -10,7 +10,7 @@ import pytest
 from sqlalchemy import exc, update
 from tests.api.test_files import finished
 
-from ranura.api import importing, views
+from ranura.api import importing
 from ranura.api.application import Settings, create_app
 from ranura.api.prior import PriorCuts
 from ranura.core.families import FAMILIES
@@ -107,42 +107,54 @@ def test_what_is_known_of_a_shop_is_known_for_readers_of_both_units(client):
     job = client.get("/api/jobs").json()[0]["id"]
     client.get(f"/api/jobs/{job}")
     planned = []
-    of = Planning.plan
+    of = Planning._plan
     try:
-        Planning.plan = lambda *a, **k: planned.append(a) or of(*a, **k)
+        Planning._plan = lambda *a, **k: planned.append(a) or of(*a, **k)
         client.get(f"/api/jobs/{job}", headers={"Ranura-Unit": "in"})
         client.get(f"/api/jobs/{job}")
     finally:
-        Planning.plan = of
+        Planning._plan = of
     assert planned == []
 
 
-def test_a_list_that_was_begun_for_one_shop_is_not_read_for_the_next():
-    """While a cut is planned for the old shop, another thread asks for the same cut in the new one."""
-    cut = SHELF_DADOES[0][2]
-    looks = views._Summaries()
+def test_how_a_cut_stands_is_that_of_the_shop_that_is_asked_for(store):
     inner = []
+    cut = SHELF_DADOES[0][2]
 
     class Slow(Planning):
-        def plan(self, cut, piece, shop, rules, **more):
+        def made(self, cut, piece, shop, **more):
             if shop is SHOP and not inner:
-                inner.append(looks.of(cut, piece, NO_BITS, planning, NOTHING_BEFORE))
-            return super().plan(cut, piece, shop, rules, **more)
+                inner.append(prior.made(cut, piece, NO_BITS, NOTHING_BEFORE))
+            return super().made(cut, piece, shop, **more)
 
-    planning = Slow(FAMILIES)
-    assert looks.of(cut, WING_CASE_SIDE, SHOP, planning, NOTHING_BEFORE).status == "caution"
+    prior = PriorCuts(store, Slow(FAMILIES))
+    assert prior.made(cut, WING_CASE_SIDE, SHOP, NOTHING_BEFORE).status == "caution"
     assert inner[0].status == "stop"
-    assert looks.of(cut, WING_CASE_SIDE, NO_BITS, planning, NOTHING_BEFORE).status == "stop"
+    assert prior.made(cut, WING_CASE_SIDE, NO_BITS, NOTHING_BEFORE).status == "stop"
+
+
+def test_what_was_known_of_a_shop_is_known_again_when_a_change_is_undone(store):
+    planned = []
+
+    class Counted(Planning):
+        def made(self, cut, piece, shop, **more):
+            planned.append(shop)
+            return super().made(cut, piece, shop, **more)
+
+    prior = PriorCuts(store, Counted(FAMILIES))
+    for shop in (SHOP, NO_BITS, SHOP, NO_BITS):
+        prior.made(SHELF_DADOES[0][2], WING_CASE_SIDE, shop, NOTHING_BEFORE)
+    assert planned == [SHOP, NO_BITS]
 
 
 def test_what_stands_before_a_cut_is_that_of_the_shop_that_is_asked_for(store):
     inner = []
 
     class Slow(Planning):
-        def leaves(self, cut, piece, shop, **more):
+        def made(self, cut, piece, shop, **more):
             if shop is SHOP and not inner:
                 inner.append(prior.before("shelf-dado-64", NO_BITS))
-            return super().leaves(cut, piece, shop, **more)
+            return super().made(cut, piece, shop, **more)
 
     prior = PriorCuts(store, Slow(FAMILIES))
     with_bits = prior.before("shelf-dado-64", SHOP)

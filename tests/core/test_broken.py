@@ -60,7 +60,7 @@ def test_what_is_cut_keeps_its_size_and_everything_its_order():
 def test_what_is_not_long_stays_whole(name):
     piece, cut = DEMO[name]
     short, whole = both(cut, piece)
-    assert short == with_names(whole, PLANNING.form(cut, piece, SHOP.rules, "mm"), piece)
+    assert short == with_names(whole, PLANNING.form(cut, piece, SHOP), piece)
     assert short.breaks == ()
 
 

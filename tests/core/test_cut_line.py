@@ -25,8 +25,8 @@ def boards(unit="mm", names=NAMES, opened=0):
     return Boards(
         pieces=[dataclasses.replace(WING_CASE_SIDE, name=name) for name in names],
         open=opened,
-        starts=lambda piece: PLANNING.starts(piece, SHOP.rules, unit),
-        form=lambda cut, piece: PLANNING.form(REQUESTS.cut(cut_from(cut)), piece, SHOP.rules, unit),
+        starts=lambda piece: PLANNING.starts(piece, dataclasses.replace(SHOP, unit=unit)),
+        form=lambda cut, piece: PLANNING.form(REQUESTS.cut(cut_from(cut)), piece, dataclasses.replace(SHOP, unit=unit)),
         unit=unit,
     )
 
@@ -140,7 +140,7 @@ def test_a_line_that_is_hardly_begun_may_become_these():
     assert begun("", boards()) == begun("speed", boards()) == ()
 
 
-STARTS = PLANNING.starts(WING_CASE_SIDE, SHOP.rules, "mm")
+STARTS = PLANNING.starts(WING_CASE_SIDE, SHOP)
 
 
 @pytest.mark.parametrize("start", STARTS, ids=lambda start: start.key)

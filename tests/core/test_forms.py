@@ -37,7 +37,7 @@ def mm(text: str):
 
 
 def form(cut: Cut, piece=WING_CASE_SIDE) -> Form:
-    return PLANNING.form(cut, piece, SHOP.rules, "mm")
+    return PLANNING.form(cut, piece, SHOP)
 
 
 def said(made: Form) -> str:
@@ -134,7 +134,7 @@ def test_an_open_side_is_the_one_it_says_and_asks_no_distance_there(side):
 
 
 def test_a_new_cut_begins_with_what_is_known():
-    by_key = {start.key: start.cut for start in PLANNING.starts(ARCH, SHOP.rules, "mm")}
+    by_key = {start.key: start.cut for start in PLANNING.starts(ARCH, SHOP)}
     assert by_key["roundover"]["edges"] == ("near", "right", "far", "left"), "the outside alone, no opening"
     through = {key for key in FORMS if by_key[key].get("through")}
     assert through == {"cut-out", "disc", "hole"}
@@ -155,7 +155,7 @@ def test_what_an_edge_takes_where_nothing_is_typed_is_the_figure_of_the_same_dim
 
 
 def test_an_outline_of_points_asks_no_length_and_a_drawn_one_does():
-    new = next(start.cut for start in PLANNING.starts(WING_CASE_SIDE, SHOP.rules, "mm") if start.key == "outline")
+    new = next(start.cut for start in PLANNING.starts(WING_CASE_SIDE, SHOP) if start.key == "outline")
     assert new["contour.form"] == "oval"
     cut = PocketCut(form="outline", depth=mm("3"), from_left=mm("10"), from_near=mm("10"))
     choices = {each.says: each for each in form(cut).first[0].choices}  # type: ignore[union-attr]

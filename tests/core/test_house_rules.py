@@ -23,19 +23,19 @@ from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.channel.judge import ChannelJudge
 from ranura.core.cuts.edge.bearings import choose_bearing
-from ranura.core.cuts.pocket.bushings import plan_template
 from ranura.core.cutting.need import StraightCut
 from ranura.core.cutting.size import size_reasons
 from ranura.core.cutting.step_limits import Tooling
 from ranura.core.cutting.stepping import plan_steps
 from ranura.core.cutting.stiffness import stress_limit
-from ranura.core.joints.inlay import plan_inlay
 from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
 from ranura.core.plan import plan_cut
 from ranura.core.shop.house_rules import SCHOOLS, STANDARD, HouseRules, bounds, school_values
 from ranura.core.shop.rule_changes import rule_changes
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
+from ranura.core.templates.bushings import plan_template
+from ranura.core.templates.inlay import plan_inlay
 from ranura.core.text.errors import CraftError, RuleError
 from ranura.core.text.lengths import read
 from ranura.core.text.writing import inch_parts

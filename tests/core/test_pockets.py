@@ -579,4 +579,4 @@ def test_a_field_wider_than_the_base_wants_a_plate_that_bridges_it():
 )
 def test_nothing_is_measured_from_a_side_that_a_recess_runs_out_of(opens, words):
     cut = pocket("recess", open_sides=opens, from_left=0 if "left" in opens else 120, from_near=0 if "near" in opens else 90)
-    assert PLANNING.sentence(cut, board(), SHOP.rules).metric.endswith(words)
+    assert PLANNING.sentence(cut, board(), SHOP).metric.endswith(words)

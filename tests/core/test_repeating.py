@@ -14,11 +14,9 @@ from tests.core.test_pockets import board, pocket
 from ranura.core.cuts.channel.on_board import channel
 from ranura.core.cuts.pocket.on_board import pocketing
 from ranura.core.plan import PLANNING
-from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import read
-
-RULES = HouseRules()
+from ranura.demo.shop import SHOP
 
 
 def said(found) -> tuple[int, str | None, list[str]]:
@@ -42,13 +40,13 @@ def test_an_even_spacing(changes, count, expected, why):
         cut = dataclasses.replace(dado(), **changes)
     else:
         cut = dado(**changes)
-    assert said(PLANNING.repeated(cut, BOARD, RULES, count)) == expected, why
+    assert said(PLANNING.repeated(cut, BOARD, SHOP, count)) == expected, why
 
 
 @given(position=st.floats(5, 300), count=st.integers(2, 40), right=st.booleans())
 def test_even_places_lie_on_the_board_and_end_as_they_begin(position, count, right):
     cut = dado(position=position, end="right" if right else "left")
-    found = PLANNING.repeated(cut, BOARD, RULES, count)
+    found = PLANNING.repeated(cut, BOARD, SHOP, count)
     assert found.spacing is not None
     even = (640 - 2 * position - 17.6) / (count - 1)
     assume(even > 18.2)
@@ -63,7 +61,7 @@ def test_another_place_is_clear_of_the_others_wherever_there_is_room(places):
     assume(all(after - before > 20 for before, after in pairwise(places)))
     cut = dado(position=places[0])
     cut = dataclasses.replace(cut, more=tuple(mm(each) for each in places[1:]))
-    found = PLANNING.repeated(cut, BOARD, RULES, None)
+    found = PLANNING.repeated(cut, BOARD, SHOP, None)
     gaps = [after - before for before, after in pairwise([-17.6, *places, 640])]
     assume(max(gaps) > 2 * 17.6 + 2)
     assert len(channel(dataclasses.replace(cut, more=found.more), BOARD).stations) == len(places) + 1
@@ -71,9 +69,9 @@ def test_another_place_is_clear_of_the_others_wherever_there_is_room(places):
 
 def test_the_next_place_goes_on_as_the_last_ones_did():
     cut = dataclasses.replace(dado(position=64), more=(read("212", "mm"),))
-    assert [each.typed for each in PLANNING.repeated(cut, BOARD, RULES, None).more] == ["212", "360"]
+    assert [each.typed for each in PLANNING.repeated(cut, BOARD, SHOP, None).more] == ["212", "360"]
     spaced = dado(position=64, count=3, spacing=100)
-    found = PLANNING.repeated(spaced, BOARD, RULES, None)
+    found = PLANNING.repeated(spaced, BOARD, SHOP, None)
     assert (found.count, [each.typed for each in found.more]) == (1, ["164", "264", "364"]), "equal spacing is written out first"
 
 
@@ -81,7 +79,7 @@ def test_the_next_place_goes_on_as_the_last_ones_did():
 @pytest.mark.parametrize("end", ["left", "right"])
 def test_pockets_are_spaced_over_their_board(form, end):
     cut = pocket(form, length=40, from_left=60, end=end)
-    found = PLANNING.repeated(cut, board(), RULES, 3)
+    found = PLANNING.repeated(cut, board(), SHOP, 3)
     made = pocketing(dataclasses.replace(cut, count=3, spacing=found.spacing), board())
     x0, _, x1, _ = made.box
     low, high = x0 + min(made.places), x1 + max(made.places)
@@ -91,5 +89,5 @@ def test_pockets_are_spaced_over_their_board(form, end):
 @pytest.mark.parametrize("form", ["lap", "flatten"])
 def test_what_is_made_once_is_not_repeated(form):
     with pytest.raises(CutError) as caught:
-        PLANNING.repeated(pocket(form), board(), RULES, 2)
+        PLANNING.repeated(pocket(form), board(), SHOP, 2)
     assert caught.value.code == "no-repeat"

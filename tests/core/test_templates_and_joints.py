@@ -11,8 +11,8 @@ from shapely.geometry import box
 
 from ranura.calc.command import answer_one
 from ranura.calc.registry import calculate
-from ranura.core.cuts.pocket.bushings import plan_template
 from ranura.core.joints.sliding_dovetail import shim_at
+from ranura.core.templates.bushings import plan_template
 
 BUSHING = {"bushing_od": 16, "bit_diameter": 8, "cut": "recess", "width": 60}
 

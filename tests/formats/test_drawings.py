@@ -8,13 +8,14 @@ import math
 import ezdxf
 import pytest
 
+from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.geometry.loops import Loop, circle
 from ranura.core.templates.outline import understood
 from ranura.core.text.errors import FileError
 from ranura.formats import drawing_reader
 from ranura.formats.drawing_reader import read_apart
 from ranura.formats.drawings import read_drawing
-from ranura.formats.path_data import data_of_loops, loops_of_data
+from ranura.formats.path_data import loops_of_data
 
 
 def svg(inside: str, more: str = 'width="100mm" height="60mm" viewBox="0 0 100 60"') -> bytes:
@@ -205,7 +206,7 @@ def test_what_is_no_path_data_is_refused(data):
 
 def test_path_data_goes_out_and_in_again():
     loops = (Loop(((0, 0, 0), (50.5, 0, 0.4142), (60, 9.5, 1.5), (0, 30, -0.2))), circle((7, 7), 3.3))
-    again = loops_of_data(data_of_loops(loops, digits=6))
+    again = loops_of_data(text_of_loops(loops, digits=6))
     assert [each.area for each in again] == pytest.approx([each.area for each in loops], abs=1e-3)
     assert [each.length for each in again] == pytest.approx([each.length for each in loops], abs=1e-3)
     assert math.isclose(sum(each.arcs for each in again), 6)

@@ -110,7 +110,7 @@ def _earlier(request: PlanRequest, shop: Shop) -> tuple[Before, tuple[Judge, ...
     before, found = NOTHING_BEFORE, []
     for cut in request.before:
         plan, before = PLANNING.made(cut, request.piece, shop, before=before)
-        if plan is not None and plan.status != "stop":
+        if not isinstance(plan, CraftError) and plan.status != "stop":
             found.append(Judge(_PLAN.dump_python(plan, mode="json")))
     return before, tuple(found)
 

@@ -60,7 +60,7 @@ def starts(piece: str, shop: TheShop, store: TheStore, planning: ThePlanning, re
             cut=cut_from(start.cut),
             form=_form(cut_from(start.cut), board, shop, planning, requests),
         )
-        for start in planning.starts(board, shop.rules, shop.unit)
+        for start in planning.starts(board, shop)
     )
 
 
@@ -72,11 +72,11 @@ def form(asked: FormAsked, shop: TheShop, planning: ThePlanning, request: Reques
         given = requests.of(PlanAsked).model_validate({"piece": asked.piece, "cut": asked.cut}, context=LENIENT)
     except ValidationError as error:
         raise RequestValidationError([{**each, "loc": ("body", *each["loc"])} for each in error.errors()]) from error
-    return planning.form(given.cut, given.piece, shop.rules, shop.unit)  # type: ignore[attr-defined] # fields of a made model
+    return planning.form(given.cut, given.piece, shop)  # type: ignore[attr-defined] # fields of a made model
 
 
 def _form(cut: dict[str, Any], board: Piece, shop: Shop, planning: Planning, requests: CutRequests) -> Form:
-    return planning.form(requests.cut(cut), board, shop.rules, shop.unit)
+    return planning.form(requests.cut(cut), board, shop)
 
 
 def boards_to_cut(pieces: Sequence[Piece], opened: int, shop: Shop, planning: Planning, requests: CutRequests) -> Boards:
@@ -84,7 +84,7 @@ def boards_to_cut(pieces: Sequence[Piece], opened: int, shop: Shop, planning: Pl
     return Boards(
         pieces=pieces,
         open=opened,
-        starts=lambda piece: planning.starts(piece, shop.rules, shop.unit),
+        starts=lambda piece: planning.starts(piece, shop),
         form=lambda cut, piece: _form(cut_from(cut), piece, shop, planning, requests),
         unit=shop.unit,
     )

@@ -144,7 +144,7 @@ def add_cut(piece_id: str, asked: NewCut, shop: TheShop, store: TheStore, planni
         piece = kept_jobs.load_piece(session, shop.id, piece_id)
         planning.plan(asked.cut, piece, shop, shop.rules)
         kept = kept_jobs.add_cut(session, shop.id, piece_id, id=_new_id(), name=asked.name.strip(), cut=asked.cut)
-    return cut_item(kept, piece, shop, planning, prior.before(kept.id, shop))
+    return cut_item(kept, piece, shop, planning, prior, prior.before(kept.id, shop))
 
 
 @ROUTES.route("GET", "/cuts/{cut_id}")
@@ -153,7 +153,7 @@ def get_cut(cut_id: str, shop: TheShop, store: TheStore, planning: ThePlanning, 
     with store.session() as session:
         kept = kept_jobs.load_cut(session, shop.id, cut_id)
         piece = kept_jobs.load_piece(session, shop.id, kept.piece_id)
-    return cut_item(kept, piece, shop, planning, prior.before(kept.id, shop))
+    return cut_item(kept, piece, shop, planning, prior, prior.before(kept.id, shop))
 
 
 @ROUTES.route("PUT", "/cuts/{cut_id}", responses={409: {"model": StaleBody, "description": "changed elsewhere"}})
@@ -164,7 +164,7 @@ def save_cut(cut_id: str, asked: SaveCut, shop: TheShop, store: TheStore, planni
         piece = kept_jobs.load_piece(session, shop.id, before.piece_id)
         planning.plan(asked.cut, piece, shop, shop.rules)
         kept = kept_jobs.save_cut(session, shop.id, cut_id, name=asked.name.strip(), cut=asked.cut, version=asked.version)
-    return cut_item(kept, piece, shop, planning, prior.before(kept.id, shop))
+    return cut_item(kept, piece, shop, planning, prior, prior.before(kept.id, shop))
 
 
 @ROUTES.route("POST", "/cuts/{cut_id}/copy", status_code=201)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 
+from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.geometry.loops import Loop
 from ranura.core.shop.saved_outlines import Intent, SavedOutline
 from ranura.core.templates.outline import Outline, OutlineProblem, understood
@@ -11,7 +12,7 @@ from ranura.core.templates.shaping import ShapedTemplate, TemplatePlace
 from ranura.core.text.cautions import Caution
 from ranura.core.text.writing import Text, write
 from ranura.formats.drawings import FileUnit, UnitFrom
-from ranura.formats.path_data import data_of_loops, loops_of_data
+from ranura.formats.path_data import loops_of_data
 from ranura.store import items
 
 
@@ -161,7 +162,7 @@ def _corner(loops: tuple[Loop, ...]) -> tuple[float, float]:
 def data_of(found: Outline) -> str:
     """Its loops with their lower left corner at 0, 0."""
     x, y = _corner(found.loops)
-    return data_of_loops(loop.moved((-x, -y)) for loop in found.loops)
+    return text_of_loops(loop.moved((-x, -y)) for loop in found.loops)
 
 
 def _moved(problem: OutlineProblem, found: Outline) -> OutlineProblem:

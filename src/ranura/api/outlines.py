@@ -27,13 +27,14 @@ from ranura.api.outline_views import (
 )
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import TheSavedShop, TheShop
-from ranura.core.cuts.pocket.bushings import TemplatePlan, plan_template
+from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.shop.saved_outlines import Intent, SavedOutline
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Bushing
 from ranura.core.shop.tooling.profiles import FLAT_ENDED
 from ranura.core.templates import refusals
+from ranura.core.templates.bushings import TemplatePlan, plan_template
 from ranura.core.templates.drawn import FORMS
 from ranura.core.templates.outline import MOST_KEPT, TOLERANCE, understood
 from ranura.core.templates.shaping import ShapedTemplate, shaped_template
@@ -44,7 +45,7 @@ from ranura.core.text.lengths import read as read_length
 from ranura.core.text.writing import write
 from ranura.formats import refusals as file_refusals
 from ranura.formats.drawing_reader import read_apart
-from ranura.formats.path_data import data_of_loops, loops_of_data
+from ranura.formats.path_data import loops_of_data
 from ranura.formats.template_files import TemplateDrawing, template_dxf, template_svg
 from ranura.formats.template_pdf import MOST_PAGES, Paper, pages_of, template_pdf
 from ranura.requests.from_core import IdText, LengthIn, Name, RequestModel
@@ -213,10 +214,10 @@ def template(outline_id: str, guide: IdText, shop: TheShop, bit: IdText | None =
     xs, ys = [x for x, _ in template_points], [y for _, y in template_points]
     width, height = max(xs) - min(xs), max(ys) - min(ys)
     return TemplateView(
-        template=data_of_loops(made.loops),
+        template=text_of_loops(made.loops),
         wanted=outline.path,
-        axis=data_of_loops(made.axis),
-        cut=data_of_loops(made.cut),
+        axis=text_of_loops(made.axis),
+        cut=text_of_loops(made.cut),
         box=(x0, y0, x1, y1),
         width=width,
         height=height,

@@ -52,7 +52,7 @@ def plan(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePlan
         else:
             made = planning.plan(asked.cut, asked.piece, shop, shop.rules, before=before, put_off=True)
     except CraftError as error:
-        raise RefusedPlanError(error, planning.form(asked.cut, asked.piece, shop.rules, shop.unit)) from error
+        raise RefusedPlanError(error, planning.form(asked.cut, asked.piece, shop)) from error
     # Written at once: this is asked with every digit and every move of a drag.
     body = _PLAN_WITH_MOVES.dump_json(made) if isinstance(made, PlanWithMoves) else _PLAN.dump_json(made)
     return Response(body, media_type="application/json")
@@ -80,7 +80,7 @@ def tools(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePla
 @ROUTES.route("POST", "/plan/repeats")
 def repeats(asked: RepeatAsked, shop: TheShop, planning: ThePlanning) -> Repeats:
     """How a cut is best repeated; writes nothing."""
-    return planning.repeated(asked.cut, asked.piece, shop.rules, asked.count)
+    return planning.repeated(asked.cut, asked.piece, shop, asked.count)
 
 
 @ROUTES.route("GET", "/cuts/{cut_id}/plan")

@@ -1,8 +1,9 @@
-"""What is so when a cut is reached: what the cuts before it in the job left (R15, R21)."""
+"""What the cuts of a job come to, one after the other: what each leaves for those after it (R15, R21), and how it stands."""
 
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import dataclass
 from threading import Lock
 from typing import Annotated
 
@@ -10,34 +11,49 @@ from fastapi import Depends, Request
 
 from ranura.core.board.pieces import Piece
 from ranura.core.family import NOTHING_BEFORE, AnyCut, Before
-from ranura.core.plan import Planning
+from ranura.core.geometry.rings import Point
+from ranura.core.plan import Planning, Status
 from ranura.core.shop.shop import Shop
+from ranura.core.text.errors import CraftError
+from ranura.core.text.writing import Text
 from ranura.store import kept_jobs
 from ranura.store.kept_jobs import KeptJob
 from ranura.store.repository import DOWN_ERRORS, Store
 
-_MOST = 2_000
-_Left = dict[tuple[AnyCut, Piece, Before], Before]
-"""What is so after each cut that was looked at, by the cut, its piece and what was so before."""
+_MOST, _MOST_SHOPS = 2_000, 3
+"""Cuts that are remembered of a shop, and shops: what is undone is often done again."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Made:
+    """What a cut comes to: its sign in a list, how it stands and what it still needs; and what is so after it."""
+
+    glyph: tuple[Point, ...]
+    status: Status
+    needs: tuple[Text, ...]
+    after: Before
+
+
+_Made = dict[tuple[AnyCut, Piece, Before], Made]
+"""What each cut that was looked at comes to, by the cut, its piece and what was so before."""
 
 
 class PriorCuts:
-    """Plans the cuts of a job in their order and remembers what each leaves for as long as the shop stays the same value; the
-    job is read again only after something was written."""
+    """Plans the cuts of a job in their order and remembers what each comes to, for the last few values of the shop; the job is
+    read again only after something was written."""
 
     def __init__(self, store: Store, planning: Planning) -> None:
         self._store = store
         self._planning = planning
         self._lock = Lock()
-        self._shop: Shop | None = None
-        self._left: _Left = {}
+        self._made: list[tuple[Shop, _Made]] = []
         self._known: dict[str, Before] = {}
-        self._fresh: dict[str, Before] = {}
+        self._fresh: tuple[Shop | None, dict[str, Before]] = (None, {})
         self._read_at = -1
 
     def before(self, cut_id: str, shop: Shop) -> Before:
         """What is so before a kept cut. Raises NotFoundError; what was known last stands in while the database is down."""
-        left, fresh = self._of(shop)
+        fresh = self._fresh_of(shop)
         if cut_id in fresh:
             return fresh[cut_id]
         try:
@@ -45,7 +61,7 @@ class PriorCuts:
                 job = kept_jobs.job_of_cut(session, shop.id, cut_id)
         except DOWN_ERRORS:
             return self._known.get(cut_id, NOTHING_BEFORE)
-        for cut, so_far in self._chain(job, shop, left):
+        for cut, so_far in self._chain(job, shop, self._made_of(shop)):
             if cut == cut_id:
                 fresh[cut_id] = self._known[cut_id] = so_far
                 return so_far
@@ -53,9 +69,24 @@ class PriorCuts:
 
     def along(self, job: KeptJob, shop: Shop) -> dict[str, Before]:
         """What is so before each cut of a job as it was read, by the cuts' ids."""
-        return dict(self._chain(job, shop, self._of(shop)[0]))
+        return dict(self._chain(job, shop, self._made_of(shop)))
 
-    def _chain(self, job: KeptJob, shop: Shop, left: _Left) -> Iterator[tuple[str, Before]]:
+    def made(self, cut: AnyCut, piece: Piece, shop: Shop, before: Before) -> Made:
+        """What a cut comes to; a stop where it cannot be planned (any more)."""
+        return self._make(cut, piece, shop, before, self._made_of(shop))
+
+    def _make(self, cut: AnyCut, piece: Piece, shop: Shop, before: Before, known: _Made) -> Made:
+        key = (cut, piece, before)
+        if key not in known:
+            plan, after = self._planning.made(cut, piece, shop, before=before)
+            if isinstance(plan, CraftError):
+                known[key] = Made(glyph=(), status="stop", needs=(plan.message,), after=after)
+            else:
+                needs = tuple(each.message for each in plan.cautions if each.level == "stop")
+                known[key] = Made(glyph=plan.glyph, status=plan.status, needs=needs, after=after)
+        return known[key]
+
+    def _chain(self, job: KeptJob, shop: Shop, known: _Made) -> Iterator[tuple[str, Before]]:
         """The cuts of a job in order, each with what is so before it; a cut is planned when the next one is asked for."""
         so_far = NOTHING_BEFORE
         for kept in job.pieces:
@@ -63,21 +94,27 @@ class PriorCuts:
             so_far = Before(mounted=so_far.mounted)
             for cut in kept.cuts:
                 yield cut.id, so_far
-                key = (cut.cut, kept.piece, so_far)
-                if key not in left:
-                    left[key] = self._planning.leaves(cut.cut, kept.piece, shop, before=so_far)
-                so_far = left[key]
+                so_far = self._make(cut.cut, kept.piece, shop, so_far, known).after
 
-    def _of(self, shop: Shop) -> tuple[_Left, dict[str, Before]]:
-        """What is remembered of a shop as it is kept now, for a caller to read and fill, whatever others ask meanwhile."""
+    def _made_of(self, shop: Shop) -> _Made:
+        """What is remembered of a shop as it is now, for a caller to read and fill, whatever others ask meanwhile. One that was
+        read again and is the same changes nothing."""
         with self._lock:
-            # One that was read again and is the same changes nothing.
-            if self._shop is None or not self._shop.same_apart_from_unit(shop) or len(self._left) > _MOST:
-                self._left, self._fresh = {}, {}
-            self._shop = shop
-            if self._read_at != self._store.writes:
-                self._read_at, self._fresh = self._store.writes, {}
-            return self._left, self._fresh
+            known = next((made for each, made in self._made if each.same_apart_from_unit(shop)), {})
+            if len(known) > _MOST:
+                known = {}
+            others = [(each, made) for each, made in self._made if not each.same_apart_from_unit(shop)]
+            self._made = [(shop, known), *others][:_MOST_SHOPS]
+            return known
+
+    def _fresh_of(self, shop: Shop) -> dict[str, Before]:
+        """What is so before kept cuts, as it was found since anything was written."""
+        with self._lock:
+            of, fresh = self._fresh
+            if self._read_at != self._store.writes or of is None or not of.same_apart_from_unit(shop):
+                self._read_at, fresh = self._store.writes, {}
+            self._fresh = (shop, fresh)
+            return fresh
 
 
 async def _prior(request: Request) -> PriorCuts:

@@ -117,7 +117,7 @@ def _form_of(request: Request, error: RequestValidationError) -> Form | None:
     except ValidationError:
         return None
     shop: Shop = state.saved_shop.read_in(unit_of(request))
-    form: Form = state.planning.form(given.cut, given.piece, shop.rules, shop.unit)
+    form: Form = state.planning.form(given.cut, given.piece, shop)
     return form
 
 

@@ -127,9 +127,9 @@ class NewerCut:
 def newer_cut(kept: KeptCut, piece: Piece, shop: Shop, planning: Planning) -> NewerCut:
     """What is shown of a cut that was changed elsewhere."""
     try:
-        sentence = planning.sentence(kept.cut, piece, shop.rules)
+        sentence = planning.sentence(kept.cut, piece, shop)
     except CraftError:  # an edge of it is gone; opening the cut says so
-        sentence = planning.title(kept.cut, shop.rules)
+        sentence = planning.title(kept.cut, shop)
     return NewerCut(cut=cut_json(kept.cut), version=kept.version, sentence=sentence)
 
 
@@ -144,70 +144,28 @@ def cut_json(cut: AnyCut) -> dict[str, Any]:
     return made
 
 
-_MOST_SUMMARIES = 2_000
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class _Summary:
-    """What the list shows of a cut besides its words."""
-
-    glyph: tuple[Point, ...]
-    status: Status
-    needs: tuple[Text, ...]
-
-
-class _Summaries:
-    """What the list shows of cuts, remembered for as long as the shop stays the same value."""
-
-    def __init__(self) -> None:
-        self._now: tuple[Shop | None, dict[tuple[AnyCut, Piece, Before], _Summary]] = (None, {})
-
-    def of(self, cut: AnyCut, piece: Piece, shop: Shop, planning: Planning, before: Before) -> _Summary:
-        """The small section of a cut and how it stands; a stop where it cannot be planned (any more)."""
-        of, known = self._now  # read once: another thread may go on to another shop while this one plans
-        if of is not shop or len(known) > _MOST_SUMMARIES:
-            known = known if of and of.same_apart_from_unit(shop) and len(known) <= _MOST_SUMMARIES else {}
-            self._now = (shop, known)
-        found = known.get((cut, piece, before))
-        if found is None:
-            found = known[cut, piece, before] = _summary(cut, piece, shop, planning, before)
-        return found
-
-
-def _summary(cut: AnyCut, piece: Piece, shop: Shop, planning: Planning, before: Before) -> _Summary:
-    try:
-        plan = planning.plan(cut, piece, shop, shop.rules, before=before)
-    except CraftError as refused:
-        return _Summary(glyph=(), status="stop", needs=(refused.message,))
-    needs = tuple(each.message for each in plan.cautions if each.level == "stop")
-    return _Summary(glyph=plan.glyph, status=plan.status, needs=needs)
-
-
-_summaries = _Summaries()
-
-
-def cut_item(kept: KeptCut, piece: Piece, shop: Shop, planning: Planning, before: Before) -> CutItem:
+def cut_item(kept: KeptCut, piece: Piece, shop: Shop, planning: Planning, prior: PriorCuts, before: Before) -> CutItem:
     """A cut as the list shows it, made after what the cuts before it left."""
-    summary = _summaries.of(kept.cut, piece, shop, planning, before)
+    made = prior.made(kept.cut, piece, shop, before)
     return CutItem(
         id=kept.id,
         name=kept.name,
         version=kept.version,
         cut=cut_json(kept.cut),
-        title=planning.title(kept.cut, shop.rules),
+        title=planning.title(kept.cut, shop),
         place=planning.place(kept.cut, piece),
-        glyph=summary.glyph,
-        status=summary.status,
-        needs=summary.needs,
+        glyph=made.glyph,
+        status=made.status,
+        needs=made.needs,
     )
 
 
-def piece_item(kept: KeptPiece, shop: Shop, planning: Planning, before: Mapping[str, Before]) -> PieceItem:
+def _piece_item(kept: KeptPiece, shop: Shop, planning: Planning, prior: PriorCuts, before: Mapping[str, Before]) -> PieceItem:
     """A piece as the list shows it; `before` has what is so before each cut, by its id."""
     piece = kept.piece
     sizes = Sizes(length=as_typed(piece.length), width=as_typed(piece.width), thickness=as_typed(piece.thickness))
     edges = tuple(EdgeName(ref=edge.ref, name=edge.name, inside=edge.inside) for edge in edges_of(piece))
-    cuts = tuple(cut_item(cut, piece, shop, planning, before[cut.id]) for cut in kept.cuts)
+    cuts = tuple(cut_item(cut, piece, shop, planning, prior, before[cut.id]) for cut in kept.cuts)
     return PieceItem(id=kept.id, piece=piece, sizes=sizes, edges=edges, cuts=cuts)
 
 
@@ -219,7 +177,7 @@ def job_view(job: KeptJob, shop: Shop, planning: Planning, prior: PriorCuts) -> 
         name=job.name,
         notes=job.notes,
         archived=job.archived,
-        pieces=tuple(piece_item(piece, shop, planning, before) for piece in job.pieces),
+        pieces=tuple(_piece_item(piece, shop, planning, prior, before) for piece in job.pieces),
     )
 
 

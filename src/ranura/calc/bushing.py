@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, LengthField, Question, SizeField
-from ranura.core.cuts.pocket.bushings import Cut, plan_template
+from ranura.core.templates.bushings import Cut, plan_template
 
 
 class BushingRequest(Question):

@@ -5,8 +5,8 @@ from __future__ import annotations
 from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, Question, Refused, SizeField
 from ranura.core.geometry import closeness
-from ranura.core.joints import words as joints_words
-from ranura.core.joints.inlay import Fit, plan_inlay
+from ranura.core.templates import words
+from ranura.core.templates.inlay import Fit, plan_inlay
 from ranura.core.text.cautions import caution
 
 
@@ -43,7 +43,7 @@ def answer(request: InlayRequest) -> InlayAnswer:
         bit_diameter=request.bit_diameter,
         recess_depth=request.recess_depth,
     )
-    too_large = (caution(joints_words.PLUG_WILL_NOT_ENTER, over=-found.gap),) if found.fit == "interference" else ()
+    too_large = (caution(words.PLUG_WILL_NOT_ENTER, over=-found.gap),) if found.fit == "interference" else ()
     return InlayAnswer(
         recess_inset=found.recess_inset,
         plug_inset=found.plug_inset,

@@ -8,9 +8,10 @@ from pydantic import Field
 
 from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, Question, SizeField
+from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.shop.saved_outlines import Intent
 from ranura.core.templates.shaping import shaped_template
-from ranura.formats.path_data import data_of_loops, loops_of_data
+from ranura.formats.path_data import loops_of_data
 
 
 class TemplateRequest(Question):
@@ -53,7 +54,7 @@ def answer(request: TemplateRequest) -> TemplateAnswer:
     found = shaped_template(loops, request.intent, guide=request.bushing_od, bit=request.bit_diameter)
     return TemplateAnswer(
         offset=found.offset,
-        path=data_of_loops(found.loops),
+        path=text_of_loops(found.loops),
         template_area=found.template_area,
         template_perimeter=found.template_perimeter,
         obtained_area=found.obtained_area,

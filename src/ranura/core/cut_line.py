@@ -89,7 +89,7 @@ def wants(form: Form) -> str:
     blanks = [each for each in _lengths(form) if not each.optional]
     sizes = " x ".join(each.label for each in blanks if not each.place)
     places = ", ".join(each.label for each in blanks if each.place)
-    return " at ".join(each for each in (sizes, places) if each).lower()
+    return " ".join(each for each in (sizes, f"at {places}" if places else "") if each).lower()
 
 
 def read_line(text: str, boards: Boards) -> CutLine | None:

@@ -10,10 +10,12 @@ from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cuts.edge.family import FAMILY as EDGE
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.family import FAMILY as POCKET
+from ranura.core.cuts.template.asked import TemplateCut
+from ranura.core.cuts.template.family import FAMILY as TEMPLATE
 from ranura.core.family import Families, table_of
 
-Cut = ChannelCut | EdgeCut | PocketCut
+Cut = ChannelCut | EdgeCut | PocketCut | TemplateCut
 """What can be planned."""
 
-FAMILIES: Final[Families] = table_of(CHANNEL, EDGE, POCKET)
+FAMILIES: Final[Families] = table_of(CHANNEL, EDGE, POCKET, TEMPLATE)
 """Every member of `Cut` has its family here; a test holds the two together."""

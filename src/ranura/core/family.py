@@ -33,7 +33,7 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text.figures import Figure
 from ranura.core.text.forms import FieldPath, Form, Start
-from ranura.core.text.lengths import Length, Unit, in_mm
+from ranura.core.text.lengths import Length, in_mm
 from ranura.core.text.writing import Text
 
 
@@ -202,21 +202,21 @@ class Family(Generic[C]):
     """What is asked of a cut of this family."""
     planner: Callable[[C, Task], Planner]
     """How a cut is planned. Raises `CutError` with the dimension that cannot be."""
-    wanted: Callable[[C, Piece, HouseRules], Wanted]
+    wanted: Callable[[C, Piece, Shop], Wanted]
     """What it is to take of the board; empty where that is the bit's own (R21.11)."""
-    title: Callable[[C, HouseRules], Text]
+    title: Callable[[C, Shop], Text]
     """What it is called in a list."""
-    sentence: Callable[[C, Piece, HouseRules], Text]
+    sentence: Callable[[C, Piece, Shop], Text]
     """What is asked, with the dimensions as typed."""
     place: Callable[[C, Piece], Text]
     """Where it lies, in a list."""
     asked: Callable[[C], Mapping[FieldPath, Length | None]]
     """The lengths that were typed, by the names under which the drawing has them."""
-    repeat: Callable[[C, Piece, HouseRules, int | None], Repeats]
+    repeat: Callable[[C, Piece, Shop, int | None], Repeats]
     """How it is best repeated: `count` times, or at one given place more. Raises `CutError` for what is made once."""
-    form: Callable[[C, Piece, HouseRules, Unit], Form]
-    """What is asked of it as it stands, also where it cannot be planned; `unit` is that of the person."""
-    starts: Callable[[Piece, HouseRules, Unit], tuple[Start, ...]]
+    form: Callable[[C, Piece, Shop], Form]
+    """What is asked of it as it stands, also where it cannot be planned."""
+    starts: Callable[[Piece, Shop], tuple[Start, ...]]
     """The cuts of this family that can be begun in a board."""
     corrected: Callable[[ToolSetting, MeasureKey, float], Correction]
     """What a measurement in its test cut corrects, in mm. Raises `CutError` on "measured"."""

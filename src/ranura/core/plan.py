@@ -37,8 +37,8 @@ from ranura.core.shop.shop import Shop
 from ranura.core.text import hold_words
 from ranura.core.text.cautions import Caution, has_stop
 from ranura.core.text.errors import CraftError
-from ranura.core.text.forms import Form, Start
-from ranura.core.text.lengths import Unit
+from ranura.core.text.forms import Change, Form, Start, TypedLength
+from ranura.core.text.lengths import read
 from ranura.core.text.writing import Text, inches_to
 
 Status = Literal["ready", "caution", "stop", "unproven"]
@@ -135,12 +135,12 @@ class Planning:
 
     def made(
         self, cut: AnyCut, piece: Piece, shop: Shop, *, before: Before = NOTHING_BEFORE
-    ) -> tuple[PlanWithMoves | None, Before]:
-        """The plan of a cut with its moves, None where it cannot be planned, and what is so after it."""
+    ) -> tuple[PlanWithMoves | CraftError, Before]:
+        """The plan of a cut with its moves, or why it cannot be planned, and what is so after it."""
         try:
             plan = self.plan_with_moves(cut, piece, shop, shop.rules, before=before)
-        except CraftError:
-            return None, replace(before, unmade=(*before.unmade, self.title(cut, shop.rules).metric))
+        except CraftError as refused:
+            return refused, replace(before, unmade=(*before.unmade, self.title(cut, shop).metric))
         if plan.status == "stop":
             return plan, replace(before, unmade=(*before.unmade, plan.title.metric))
         mounted = before.mounted | {(plan.bit_id, plan.router_id)}
@@ -166,33 +166,33 @@ class Planning:
             chosen = self._chosen(cut, before.board(piece), shop, shop.rules, before)
             return self.family(cut).corrected(chosen.proven.setting, key, measured)
 
-    def repeated(self, cut: AnyCut, piece: Piece, rules: HouseRules, count: int | None) -> Repeats:
+    def repeated(self, cut: AnyCut, piece: Piece, shop: Shop, count: int | None) -> Repeats:
         """How a cut is best repeated: `count` times, or at one given place more where that is None. Raises `CutError`."""
-        return self.family(cut).repeat(cut, piece, rules, count)
+        return self.family(cut).repeat(cut, piece, shop, count)
 
     def judge(self, cut: AnyCut, piece: Piece, shop: Shop, *, before: Before = NOTHING_BEFORE) -> Judge:
         """The judge of a cut in a piece. Raises `CutError` with the dimension that cannot be."""
         return self.planner(cut, before.board(piece), shop, shop.rules, before).judge
 
-    def title(self, cut: AnyCut, rules: HouseRules) -> Text:
+    def title(self, cut: AnyCut, shop: Shop) -> Text:
         """What a cut is called in a list, in the shop's own word."""
-        return self.family(cut).title(cut, rules)
+        return self.family(cut).title(cut, shop)
 
-    def sentence(self, cut: AnyCut, piece: Piece, rules: HouseRules) -> Text:
+    def sentence(self, cut: AnyCut, piece: Piece, shop: Shop) -> Text:
         """What is asked, as a sentence with the dimensions as typed."""
-        return self.family(cut).sentence(cut, piece, rules)
+        return self.family(cut).sentence(cut, piece, shop)
 
     def place(self, cut: AnyCut, piece: Piece) -> Text:
         """Where a cut lies, in a list."""
         return self.family(cut).place(cut, piece)
 
-    def form(self, cut: AnyCut, piece: Piece, rules: HouseRules, unit: Unit) -> Form:
+    def form(self, cut: AnyCut, piece: Piece, shop: Shop) -> Form:
         """What is asked of a cut as it stands, also where it cannot be planned."""
-        return self.family(cut).form(cut, piece, rules, unit)
+        return self.family(cut).form(cut, piece, shop)
 
-    def starts(self, piece: Piece, rules: HouseRules, unit: Unit) -> tuple[Start, ...]:
+    def starts(self, piece: Piece, shop: Shop) -> tuple[Start, ...]:
         """The cuts that can be begun in a board."""
-        return tuple(start for family in self.families.values() for start in family.starts(piece, rules, unit))
+        return tuple(start for family in self.families.values() for start in family.starts(piece, shop))
 
     def family(self, cut: AnyCut) -> Family[Any]:
         """The family of a cut."""
@@ -223,7 +223,10 @@ class Planning:
 
     def _around(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before) -> Circumstances:
         """What the moves of a cut are judged by."""
-        wanted, known = cache(partial(self.family(cut).wanted, cut, piece, rules)), getattr(cut, "thin_walls", False)
+        wanted, known = (
+            cache(partial(self.family(cut).wanted, cut, piece, _under(shop, rules))),
+            getattr(cut, "thin_walls", False),
+        )
         return replace(circumstances(piece, shop, rules, before), wanted=wanted, thin_walls=known)
 
     def _others(
@@ -251,10 +254,10 @@ class Planning:
         if chosen.stopped and not _pinned(cut):
             fit = [taken, *(each for each in fit if each.pair != taken.pair)]
         best = fit[0] if fit else None
-        other = best is not None and best.pair != taken.pair
+        other, told = best is not None and best.pair != taken.pair, _under(shop, rules)
         plan = CutPlan(
-            title=self.title(cut, rules),
-            sentence=self.sentence(cut, piece, rules),
+            title=self.title(cut, told),
+            sentence=self.sentence(cut, piece, told),
             asked=self._asked(cut),
             status=_status(setting.cautions, proven.proof),
             bit_id=taken.bit.id,
@@ -265,7 +268,7 @@ class Planning:
             misses=misses_of(judge, chosen.sifted, best),
             cautions=setting.cautions,
             proof=proven.proof,
-            form=self.form(cut, piece, rules, shop.unit),
+            form=self.form(cut, piece, told),
             **{field.name: getattr(text, field.name) for field in fields(PlanText)},
         )
         plan = replace(plan, slip=with_assumed(plan.slip, setting), in_words=described(proven.program, piece))
@@ -286,7 +289,7 @@ class Planning:
                 if sum(each.answers in stops for each in kept) == _MOST_REMEDIES:
                     continue
                 try:
-                    changed: AnyCut = replace(cut, **remedy.change)  # type: ignore[type-var]
+                    changed = _changed(cut, remedy.change)
                     planner = self.planner(changed, piece, shop, rules, before)
                     pair = _pairs(planner, changed, shop, before)[1][0]
                 except CraftError:
@@ -302,6 +305,18 @@ class Planning:
     def _asked(self, cut: AnyCut) -> tuple[Asked, ...]:
         typed = self.family(cut).asked(cut)
         return tuple(as_asked(field, length) for field, length in typed.items() if length is not None)
+
+
+def _under(shop: Shop, rules: HouseRules) -> Shop:
+    """The shop under rules that may be other than its own."""
+    return shop if rules is shop.rules else replace(shop, rules=rules)
+
+
+def _changed(cut: AnyCut, change: Change) -> AnyCut:
+    """A cut with some of its fields changed, lengths as they would be typed."""
+    values = {name: read(v.typed, v.unit) if isinstance(v, TypedLength) else v for name, v in change.items()}
+    changed: AnyCut = replace(cut, **values)  # type: ignore[type-var]
+    return changed
 
 
 def circumstances(piece: Piece, shop: Shop, rules: HouseRules, before: Before) -> Circumstances:

@@ -8,17 +8,17 @@ from dataclasses import dataclass
 
 from ranura.core import quick_refusals as refusals
 from ranura.core.cuts.edge.bearings import choose_bearing
-from ranura.core.cuts.pocket.bushings import offset
 from ranura.core.cutting.lateral import setback
 from ranura.core.cutting.passes import cumulative_depths, max_step
 from ranura.core.cutting.size import size_reasons
 from ranura.core.cutting.speed import RIM_CEILING, UNMARKED_STOP, rim_speed, rpm_at, rule_rpm, speed_of, turning_rpm
-from ranura.core.joints.inlay import plan_inlay
 from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
 from ranura.core.shop.house_rules import HouseRules, school_name
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Router
+from ranura.core.templates.bushings import offset
+from ranura.core.templates.inlay import plan_inlay
 from ranura.core.text.cautions import written
 from ranura.core.text.errors import QuickError
 from ranura.core.text.figures import Unit as FigureUnit

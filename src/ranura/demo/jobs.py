@@ -10,6 +10,7 @@ from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cuts.pocket.asked import PocketCut
+from ranura.core.cuts.template.asked import TemplateCut
 from ranura.core.families import Cut
 from ranura.core.text.lengths import Length, read
 
@@ -109,6 +110,13 @@ CHEEK_DISCS = PocketCut(
     count=2,
 )
 EMBLEM_LID = _board("Emblem lid", "sycamore", "340", "240", "14", slope=5.0)
+FISH_RECESS = TemplateCut(
+    outline="emblem-fish", depth=_mm("3"), from_left=_mm("110"), from_near=_mm("95"), corners=_mm("7.5"), guide="inlay"
+)
+FISH_BLANK = _board("Fish blank", "walnut", "400", "200", "12")
+FISH_PLUG = TemplateCut(
+    outline="emblem-fish", makes="plug", depth=_mm("3"), from_left=_mm("139"), from_near=_mm("72"), corners=_mm("7.5")
+)
 LID_EDGES = EdgeCut(shape="roundover", size=_mm("3"), edge_state="smooth", bit_id="roundover-3")
 
 PIECES: tuple[tuple[str, Piece, tuple[tuple[str, str, Cut], ...]], ...] = (
@@ -127,5 +135,6 @@ PIECES: tuple[tuple[str, Piece, tuple[tuple[str, str, Cut], ...]], ...] = (
     ),
     ("hinged-flat", FLAT, (("flat-hinges", "Hinge recesses", FLAT_HINGES),)),
     ("roller-cheek", CHEEK, (("cheek-discs", "Cheeks by trammel", CHEEK_DISCS),)),
-    ("emblem-lid", EMBLEM_LID, (("lid-edges", "Lid edges", LID_EDGES),)),
+    ("emblem-lid", EMBLEM_LID, (("fish-recess", "Recess for the fish", FISH_RECESS), ("lid-edges", "Lid edges", LID_EDGES))),
+    ("fish-blank", FISH_BLANK, (("fish-plug", "The fish", FISH_PLUG),)),
 )

@@ -184,7 +184,7 @@ GUIDES: tuple[Guide, ...] = (
         Bushing(id=f"bushing-{od:g}", name=f"Bushing {name}", outside=od, bore=od - 1.6, length=6.0, plate="three-screw plate")
         for name, od in _BUSHING_SIZES
     ),
-    InlaySet(id="inlay-ring", name="Inlay ring 17.4625 on 11.1125", bushing_outside=11.1125, ring_outside=17.4625),
+    InlaySet(id="inlay-ring", name="Inlay ring 20.6375 on 7.9375", bushing_outside=7.9375, ring_outside=20.6375),
     EdgeGuide(id="edge-guide-gap", name="Edge guide with a gap", nearest=0.0, farthest=190.0, gap_closed=False),
     EdgeGuide(id="edge-guide-fine", name="Edge guide, long face", nearest=0.0, farthest=240.0, gap_closed=True),
     Straightedge(id="straightedge-1200", name="Straightedge 1.2 m", length=1_200, width=60, height=10),

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 import math
 import re
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterator
 
 from svgelements import Arc, Close, CubicBezier, Line, Move, Path, QuadraticBezier
 
+from ranura.core.geometry.loop_text import curve_points
 from ranura.core.geometry.loops import TRUE, Loop, Vertex
 from ranura.core.text.errors import FileError
 from ranura.formats import refusals
@@ -76,31 +77,6 @@ def loops_of_path(path: Path, within: float = TRUE) -> Iterator[Loop]:
         yield _loop(vertices, closed)
 
 
-def data_of_loops(loops: Iterable[Loop], *, digits: int = 4) -> str:
-    """Loops as path data, arcs as arcs."""
-    return " ".join(_data_of(loop, digits) for loop in loops)
-
-
-def _data_of(loop: Loop, digits: int) -> str:
-    def number(value: float) -> str:
-        return (
-            f"{value:.{digits}f}".rstrip("0").rstrip(".").replace("-0", "0")
-            if abs(value) < 0.5 * 10**-digits
-            else (f"{value:.{digits}f}".rstrip("0").rstrip("."))
-        )
-
-    x, y, _ = loop.vertices[0]
-    found = [f"M{number(x)} {number(y)}"]
-    for a, b, bulge in loop.sides:
-        if not bulge:
-            found.append(f"L{number(b[0])} {number(b[1])}")
-            continue
-        radius = math.dist(a, b) * (1 + bulge * bulge) / (4 * abs(bulge))
-        large, sweep = int(abs(bulge) > 1), int(bulge > 0)
-        found.append(f"A{number(radius)} {number(radius)} 0 {large} {sweep} {number(b[0])} {number(b[1])}")
-    return " ".join([*found, "Z"] if loop.closed else found)
-
-
 def _loop(vertices: list[Vertex], closed: bool) -> Loop:
     (x0, y0, _), (x1, y1, _) = vertices[0], vertices[-1]
     if len(vertices) > 2 and math.dist((x0, y0), (x1, y1)) <= _NEAR:
@@ -124,11 +100,11 @@ def _side(segment: object, start: tuple[float, float] | None, within: float) -> 
             yield from _arc(segment, start, within)
         case CubicBezier():
             control = [_vertex(each)[:2] for each in (segment.start, segment.control1, segment.control2, segment.end)]
-            yield from _curve(control, within)
+            yield from _chords(control, within)
         case QuadraticBezier():
             a, b, c = (_vertex(each)[:2] for each in (segment.start, segment.control, segment.end))
             thirds = [a, *((p[0] + 2 * (b[0] - p[0]) / 3, p[1] + 2 * (b[1] - p[1]) / 3) for p in (a, c)), c]
-            yield from _curve(thirds, within)
+            yield from _chords(thirds, within)
         case Line():
             end = _vertex(segment.end)[:2]
             if math.dist(start, end) > _NEAR:
@@ -162,17 +138,8 @@ def _arc(segment: Arc, start: tuple[float, float], within: float) -> Iterator[tu
     yield end, 0.0
 
 
-def _curve(control: list[tuple[float, float]], within: float) -> Iterator[tuple[tuple[float, float], float]]:
-    """A cubic curve as chords.
-
-    A chord over 1/n of it lies within 0.75·M/n² of it, where M is the longest second difference of its control points."""
-    triples = zip(control, control[1:], control[2:], strict=False)
-    second = max(math.hypot(*(a - 2 * b + c for a, b, c in zip(*three, strict=True))) for three in triples)
-    count = max(1, math.ceil(math.sqrt(0.75 * second / within)))
-    if count > MOST_SIDES:
-        raise FileError(refusals.TOO_MANY_SIDES, field="path", most=MOST_SIDES)
-    for i in range(1, count + 1):
-        t, u = i / count, 1 - i / count
-        weights = (u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t)
-        x, y = (sum(w * point[axis] for w, point in zip(weights, control, strict=True)) for axis in (0, 1))
-        yield (x, y), 0.0
+def _chords(control: list[tuple[float, float]], within: float) -> Iterator[tuple[tuple[float, float], float]]:
+    for count, at in enumerate(curve_points(control, within)):
+        if count > MOST_SIDES:
+            raise FileError(refusals.TOO_MANY_SIDES, field="path", most=MOST_SIDES)
+        yield at, 0.0

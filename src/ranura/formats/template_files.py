@@ -9,8 +9,8 @@ from xml.etree import ElementTree as ET
 
 from ezdxf import filemanagement
 
+from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.geometry.loops import Loop
-from ranura.formats.path_data import data_of_loops
 
 _MARGIN = 5.0
 ROLES: Mapping[str, tuple[str, int, str]] = {
@@ -71,7 +71,7 @@ def template_svg(drawing: TemplateDrawing) -> str:
         group.set("stroke-width", "0.2")
         down = [Loop(tuple((x - x0 + _MARGIN, y1 + _MARGIN - y, -b) for x, y, b in each.vertices), each.closed) for each in loops]
         if down:
-            ET.SubElement(group, "path", d=data_of_loops(down))
+            ET.SubElement(group, "path", d=text_of_loops(down))
     return ET.tostring(root, encoding="unicode", xml_declaration=True)
 
 

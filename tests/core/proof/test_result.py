@@ -49,7 +49,7 @@ def found(made, asked) -> dict[str, str]:
     """What check 11 says of the moves of one cut, where another was asked for."""
     plan = PLANNING.plan_with_moves(made, BOARD, SHOP, SHOP.rules)
     assert plan.moves
-    wanted = PLANNING.family(asked).wanted(asked, BOARD, SHOP.rules)
+    wanted = PLANNING.family(asked).wanted(asked, BOARD, SHOP)
     assert wanted
     around = replace(circumstances(BOARD, SHOP, SHOP.rules, NOTHING_BEFORE), wanted=lambda: wanted)
     run = prove(Program(bodies=plan.bodies, settings=plan.settings, moves=plan.moves), around)

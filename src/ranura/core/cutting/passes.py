@@ -59,3 +59,17 @@ def cumulative_depths(total: float, *, step: float, finish: float = FINISH) -> t
     count = closeness.ceil(rest / step)
     rough = tuple(rest * (i + 1) / count for i in range(count))
     return (*rough, total) if closeness.over(light, 0) else (*rough[:-1], total)
+
+
+def first_at_once(total: float, *, step: float, finish: float) -> tuple[float, ...]:
+    """The depths beside a bearing, in mm: as deep as may be at first, so that it finds its template, then on in equal steps.
+
+    Rule: R3 shank bearing
+    Formula: min(step, total), then as other passes
+    Source: the deeper the first pass, the thinner the template may be
+
+    >>> first_at_once(20, step=12, finish=0)
+    (12, 20)"""
+    first = min(step, total)
+    rest = cumulative_depths(total - first, step=step, finish=finish) if closeness.over(total, first) else ()
+    return (first, *(first + each for each in rest))

@@ -75,6 +75,11 @@ class Loop:
         """The same elsewhere."""
         return Loop(tuple((x + by[0], y + by[1], bulge) for x, y, bulge in self.vertices), self.closed)
 
+    def turned(self, angle: float) -> Loop:
+        """The same turned about 0, 0, counter-clockwise, by radians."""
+        c, s = math.cos(angle), math.sin(angle)
+        return Loop(tuple((c * x - s * y, s * x + c * y, bulge) for x, y, bulge in self.vertices), self.closed)
+
     def reversed(self) -> Loop:
         """The same run the other way."""
         back = self.vertices[::-1]

@@ -46,10 +46,3 @@ WIDE_DOVETAIL = Words(
     message="The bit is over {limit:len}, the usual share of a {stock:len} stock",
     do="Take a narrower dovetail bit if there is one",
 )
-PLUG_WILL_NOT_ENTER = Words(
-    code="plug-will-not-enter",
-    place="guide",
-    level="caution",
-    message="The plug is {over:n2} mm a side too large for its recess",
-    do="Take a ring whose wall is as thick as the bit, or sand the plug",
-)

@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Collection
 
 from ranura.core.board.pieces import Piece
 from ranura.core.cutting.stepping import Stepping
-from ranura.core.geometry.rings import Point
+from ranura.core.geometry.paths import length_of, stretch
+from ranura.core.geometry.rings import Point, Ring
 from ranura.core.holding.clamps import Holding
 from ranura.core.holding.placed import Held
 from ranura.core.output.slip import rung_shown
 from ranura.core.output.views import ClampMark, Outline, View, box
 from ranura.core.proof.bodies import CARRIER_WIDE, carriers_of
+from ranura.core.proof.recorder import TAB_WIDE, TABS
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.figures import show
 from ranura.core.text.writing import Text, write
@@ -43,6 +46,20 @@ def clamp_marks(holding: Holding) -> tuple[ClampMark, ...]:
         for foot in holding.feet
         if foot.at is not None
     )
+
+
+def tabs_on(path: Ring, half: float) -> list[Ring]:
+    """Bridges across the groove of a closed path, at places equally far along it."""
+    line = (*path, path[0])
+    length = length_of(line, closed=False)
+    found: list[Ring] = []
+    for number in range(TABS):
+        middle = length * (number + 0.5) / TABS
+        (x0, y0), (x1, y1) = (part := stretch(line, middle - TAB_WIDE / 2, middle + TAB_WIDE / 2))[0], part[-1]
+        size = math.dist((x0, y0), (x1, y1)) or 1.0
+        nx, ny = -(y1 - y0) / size * half, (x1 - x0) / size * half
+        found.append(((x0 - nx, y0 - ny), (x1 - nx, y1 - ny), (x1 + nx, y1 + ny), (x0 + nx, y0 + ny)))
+    return found
 
 
 def turret_view(stepping: Stepping, *, thickness: float, bit: Bit) -> View:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ranura.core.cutting.feed import seconds_for
-from ranura.core.geometry.paths import last_part, length_of
+from ranura.core.geometry.paths import last_part, length_of, stretch
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.proof.moves import Change, Fresh, Move
 
@@ -11,6 +11,10 @@ CLEAR = 5.0
 """mm above the surface at which a bit is carried over wood."""
 BACK = 2.0
 """mm that a bit is drawn back before it is lifted out of a slot (R21.12)."""
+
+
+TABS, TAB_WIDE = 4, 10.0
+"""Tabs that hold what a line sets free: how many, and how wide each, in mm."""
 
 
 class Recorder:
@@ -51,6 +55,21 @@ class Recorder:
     def cut(self, path: Ring, depth: float, fresh: Fresh, feed: float) -> None:
         """Along a path."""
         self._run("cut", path, depth, fresh, feed)
+
+    def cut_over_tabs(self, line: Ring, depth: float, fresh: Fresh, feed: float, *, top: float, half: float) -> None:
+        """Along a line, the bit of half a width raised to `top` over every tab and lowered behind it."""
+        length = length_of(line, closed=False)
+        wide = TAB_WIDE / 2 + half
+        done = 0.0
+        for number in range(TABS):
+            middle = length * (number + 0.5) / TABS
+            self.cut(stretch(line, done, middle - wide), depth, fresh, feed)
+            over = stretch(line, middle - wide, middle + wide)
+            self.raise_to(over[0], depth, top)
+            self.cut(over, top, fresh, feed)
+            self.plunge(over[-1], top, depth)
+            done = middle + wide
+        self.cut(stretch(line, done, length), depth, fresh, feed)
 
     def leave(self, path: Ring, depth: float, fresh: Fresh, feed: float) -> None:
         """Sideways out of the wood until the bit is clear of it."""

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import hashlib
 from dataclasses import dataclass
 from typing import Literal
 
@@ -22,6 +23,11 @@ class SavedOutline:
     intent: Intent = "recess"
     source: str = ""
     """The file that it came from."""
+
+    @property
+    def version(self) -> str:
+        """What changes when its lines do."""
+        return hashlib.sha256(self.path.encode()).hexdigest()[:12]
 
     def __post_init__(self) -> None:
         if not self.name.strip():

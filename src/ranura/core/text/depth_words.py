@@ -63,3 +63,10 @@ WRONG_PROFILE = Words(
     message="{profile:A} bit does not leave a flat floor and square walls",
     do="Take a straight bit or a spiral",
 )
+THIN_FLOOR = Words(
+    code="thin-floor",
+    place="depths",
+    level="caution",
+    message="Only {floor:len} of wood is left below the cut",
+    do="Lay it on a flat board, so that the floor does not give way",
+)

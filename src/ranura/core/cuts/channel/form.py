@@ -20,6 +20,7 @@ from ranura.core.output.forms import (
     thin_walls,
 )
 from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
 from ranura.core.text.forms import (
     Answer,
     Blank,
@@ -41,7 +42,7 @@ _FITS = (("tight", "tight"), ("sliding", "sliding"), ("glue", "room for glue"))
 _OTHER_END: dict[End, End] = {"left": "right", "right": "left", "near": "far", "far": "near"}
 
 
-def form(cut: ChannelCut, piece: Piece, rules: HouseRules, unit: Unit) -> Form:
+def form(cut: ChannelCut, piece: Piece, shop: Shop) -> Form:
     """What is asked of a channel as it stands."""
     along = cut.goes == "along"
     more: list[Blank] = []
@@ -71,7 +72,7 @@ def form(cut: ChannelCut, piece: Piece, rules: HouseRules, unit: Unit) -> Form:
     places = len(cut.more) > 0
     return Form(
         kind=cut.kind,
-        sentence=_sentence(cut, piece, rules),
+        sentence=_sentence(cut, piece, shop.rules),
         options=(
             _goes(along),
             ChoiceBlank(
@@ -81,8 +82,8 @@ def form(cut: ChannelCut, piece: Piece, rules: HouseRules, unit: Unit) -> Form:
                     for shape, facts in SHAPES.items()
                 ),
             ),
-            _width(cut, unit),
-            _ends(cut, unit),
+            _width(cut, shop.unit),
+            _ends(cut, shop.unit),
             RepeatBlank(label="Repeats", counts=_COUNTS, count=cut.count, places=True, at_places=places),
         ),
         more=tuple(more),
@@ -102,14 +103,14 @@ def form(cut: ChannelCut, piece: Piece, rules: HouseRules, unit: Unit) -> Form:
     )
 
 
-def starts(_: Piece, rules: HouseRules, unit: Unit) -> tuple[Start, ...]:
+def starts(_: Piece, shop: Shop) -> tuple[Start, ...]:
     """A dado across the board, and a groove along it."""
-    empty = nothing_typed(unit)
+    empty = nothing_typed(shop.unit)
     blank: Change = {"kind": "dado", "width": empty, "depth": empty, "position": empty}
     across: Change = {**blank, "goes": "across", "end": "left"}
     along: Change = {**blank, "goes": "along", "end": "near"}
     return (
-        Start(key="dado", name=rules.dado_word, group="Channels", example="Upper shelf", cut=across),
+        Start(key="dado", name=shop.rules.dado_word, group="Channels", example="Upper shelf", cut=across),
         Start(key="groove", name="groove", group="Channels", example="Upper shelf", cut=along),
     )
 

@@ -9,16 +9,16 @@ from ranura.core.board.repeats import Repeats, Row, easily_read, evenly
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.on_board import width_of
 from ranura.core.geometry import closeness
-from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
 
 _FIRST_STEP = 100.0
 """mm to a second place, at least."""
 
 
-def repeat(cut: ChannelCut, piece: Piece, rules: HouseRules, count: int | None) -> Repeats:
+def repeat(cut: ChannelCut, piece: Piece, shop: Shop, count: int | None) -> Repeats:
     """A channel `count` times, or with one given place more where that is None. Raises `CutError` without a width."""
     size = piece.width.mm if cut.goes == "along" else piece.length.mm
-    row = Row(size=size, first=cut.position.mm, wide=width_of(cut, rules), unit=cut.position.unit)
+    row = Row(size=size, first=cut.position.mm, wide=width_of(cut, shop.rules), unit=cut.position.unit)
     return _with_another_place(cut, row) if count is None else evenly(row, count, cut.spacing)
 
 

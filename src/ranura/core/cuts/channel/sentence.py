@@ -6,13 +6,14 @@ from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.shapes import SHAPES
 from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
 from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import Text, write
 
 
-def title(cut: ChannelCut, rules: HouseRules) -> Text:
+def title(cut: ChannelCut, shop: Shop) -> Text:
     """What it is called in a list, in the shop's own word."""
-    return write("{word} {w} × {d}", word=channel_word(cut, rules), w=width_as_typed(cut), d=as_typed(cut.depth))
+    return write("{word} {w} × {d}", word=channel_word(cut, shop.rules), w=width_as_typed(cut), d=as_typed(cut.depth))
 
 
 def place(cut: ChannelCut, _: Piece) -> Text:
@@ -20,7 +21,7 @@ def place(cut: ChannelCut, _: Piece) -> Text:
     return write("{p} from {end}", p=as_typed(cut.position), end=cut.end)
 
 
-def sentence(cut: ChannelCut, piece: Piece, rules: HouseRules) -> Text:
+def sentence(cut: ChannelCut, piece: Piece, shop: Shop) -> Text:
     """What is asked, with the dimensions as typed."""
     fits = {"tight": "to fit tight", "sliding": "to slide", "glue": "with room for glue"}
     width = f"{width_as_typed(cut)} wide" if cut.mate is None else f"{width_as_typed(cut)}, {fits[cut.mate.fit]}"
@@ -39,7 +40,7 @@ def sentence(cut: ChannelCut, piece: Piece, rules: HouseRules) -> Text:
     pair = ", in a mirrored pair" if cut.mirrored else ""
     return write(
         "A {word} {w}, {d} deep{leaf}, {p} from the {end}{ends}{turned}{repeated}, {goes} {piece}{pair}",
-        word=channel_word(cut, rules),
+        word=channel_word(cut, shop.rules),
         w=width,
         d=as_typed(cut.depth),
         p=as_typed(cut.position),

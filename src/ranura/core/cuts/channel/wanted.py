@@ -11,16 +11,16 @@ from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.on_board import width_of
 from ranura.core.proof.wanted import BEYOND, Wanted, down_to
-from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
 
 
-def wanted(cut: ChannelCut, piece: Piece, rules: HouseRules) -> Wanted:
+def wanted(cut: ChannelCut, piece: Piece, shop: Shop) -> Wanted:
     """A rectangle down to its floor at every place; of other shapes, whose section is the bit's own, nothing is known here. For a
     mate at least what it needs must be gone, and at most that with its clearance: a plan may say that it leaves the clearance
     out (R3)."""
     if cut.shape != "square":
         return ()
-    width = width_of(cut, rules)
+    width = width_of(cut, shop.rules)
     spacing = 0.0 if cut.spacing is None else cut.spacing.mm
     places = [*(cut.position.mm + i * spacing for i in range(cut.count)), *(each.mm for each in cut.more)]
     needed = width if cut.mate is None else min(width, cut.mate.thickness.mm)

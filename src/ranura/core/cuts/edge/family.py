@@ -14,7 +14,7 @@ from ranura.core.cuts.edge.planner import planner
 from ranura.core.cuts.edge.wanted import wanted
 from ranura.core.family import Family
 from ranura.core.learning.corrections import Correction, MeasureKey
-from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 from ranura.core.text.forms import FieldPath
@@ -25,7 +25,7 @@ def _asked(cut: EdgeCut) -> dict[FieldPath, Length | None]:
     return {"size": cut.size, "depth": cut.depth, "width": cut.width}
 
 
-def _repeat(_cut: EdgeCut, _piece: Piece, _rules: HouseRules, _count: int | None) -> Repeats:
+def _repeat(_cut: EdgeCut, _piece: Piece, _shop: Shop, _count: int | None) -> Repeats:
     raise CutError(common_refusals.NO_REPEAT, field="cut.count")
 
 

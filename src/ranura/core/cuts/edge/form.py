@@ -9,8 +9,8 @@ from typing import Final
 from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.cuts.edge.asked import WANTS_DEPTH, EdgeCut, shape_name
 from ranura.core.output.forms import answers, as_typed_before, held_by, new_length, nothing_typed, thin_walls
-from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.saved_profiles import Shape
+from ranura.core.shop.shop import Shop
 from ranura.core.text.forms import (
     Answer,
     Blank,
@@ -24,7 +24,6 @@ from ranura.core.text.forms import (
     Phrase,
     Start,
 )
-from ranura.core.text.lengths import Unit
 
 _USUAL_BEVEL = 22.5
 
@@ -68,7 +67,7 @@ _REACHED = (
 )
 
 
-def form(cut: EdgeCut, piece: Piece, _: HouseRules, __: Unit) -> Form:
+def form(cut: EdgeCut, piece: Piece, _: Shop) -> Form:
     """What is asked of an edge cut as it stands."""
     stages = ((1, "Fewest stages"), *((count, f"{count} stages at least") for count in (2, 3, 4, 5, 6)))
     return Form(
@@ -95,9 +94,9 @@ def form(cut: EdgeCut, piece: Piece, _: HouseRules, __: Unit) -> Form:
     )
 
 
-def starts(piece: Piece, _: HouseRules, unit: Unit) -> tuple[Start, ...]:
+def starts(piece: Piece, shop: Shop) -> tuple[Start, ...]:
     """Every shape, along all edges of the outside."""
-    empty = nothing_typed(unit)
+    empty = nothing_typed(shop.unit)
     made = []
     for shape in _SHAPES:
         known: dict[str, FieldValue] = {"kind": "edge", "shape": shape, "size": empty, "edges": _outside(piece)}

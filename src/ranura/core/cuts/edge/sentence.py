@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.cuts.edge.asked import EdgeCut, shape_name
-from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
 from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import Text, write
@@ -22,7 +22,7 @@ _SIZES = {
 }
 
 
-def title(cut: EdgeCut, _: HouseRules) -> Text:
+def title(cut: EdgeCut, _: Shop) -> Text:
     """What it is called in a list."""
     if cut.depth is None:
         return write("{shape} {s}", shape=shape_name(cut.shape), s=as_typed(cut.size))
@@ -37,7 +37,7 @@ def place(cut: EdgeCut, piece: Piece) -> Text:
         return write("edges of the board")
 
 
-def sentence(cut: EdgeCut, piece: Piece, _: HouseRules) -> Text:
+def sentence(cut: EdgeCut, piece: Piece, _: Shop) -> Text:
     """What is asked, with the dimensions as typed."""
     size = _SIZES[cut.shape].replace("{s}", as_typed(cut.size)).replace("{a}", f"{cut.angle or 45:g}")
     depth = "" if cut.depth is None else f", {as_typed(cut.depth)} deep"

@@ -13,7 +13,7 @@ from shapely.geometry.base import BaseGeometry
 from ranura.core.board.pieces import Edge, Piece, edges_of
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.proof.wanted import BEYOND, JUST, NOTHING, Layer, Wanted
-from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
 
 _ROUND = 32
 """Chords of a quarter arc."""
@@ -21,7 +21,7 @@ _LEVELS = (0.15, 0.5, 0.85)
 """Shares of a profile's depth at which is looked."""
 
 
-def wanted(cut: EdgeCut, piece: Piece, rules: HouseRules) -> Wanted:
+def wanted(cut: EdgeCut, piece: Piece, shop: Shop) -> Wanted:
     """A strip along every edge, as wide at each height as the profile is there. Of profiles that are the bit's own, and where the
     person has changed how deep or wide they reach, nothing is known here."""
     reach = _reach(cut)
@@ -33,7 +33,7 @@ def wanted(cut: EdgeCut, piece: Piece, rules: HouseRules) -> Wanted:
     found = []
     for below in (*_levels(cut, deep), *(() if cut.shape == "jointing" or cut.both_faces else (deep + JUST,))):
         # By so much a rabbet may be off where a bearing gives its width (R11).
-        off = rules.bearing_fit if cut.shape == "rabbet" else 0.0
+        off = shop.rules.bearing_fit if cut.shape == "rabbet" else 0.0
         most, least = (_strips(edges, reach(below) + by) if below < deep else NOTHING for by in (off, -off))
         found.append(Layer(thickness - below, most, least))
         if 2 * deep < thickness and below < deep:

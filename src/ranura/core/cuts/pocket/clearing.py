@@ -15,9 +15,6 @@ from ranura.core.geometry.areas import QUARTER_POINTS, SLIVER, parts_of
 from ranura.core.geometry.paths import ring_length
 from ranura.core.geometry.rings import Box, Ring, rounded
 
-TABS, TAB_WIDE = 4, 10.0
-"""Tabs that hold what a line sets free: how many, and how wide each, in mm."""
-
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Clearing:

@@ -5,7 +5,6 @@ from __future__ import annotations
 import math
 
 from ranura.core.cuts.pocket.asked import PocketCut
-from ranura.core.cuts.pocket.clearing import TAB_WIDE, TABS
 from ranura.core.cuts.pocket.guides import (
     AreaGuide,
     BushingGuide,
@@ -21,12 +20,11 @@ from ranura.core.cuts.pocket.section import pocket_section
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.geometry.areas import band
 from ranura.core.geometry.convex import bounds
-from ranura.core.geometry.paths import length_of, stretch
 from ranura.core.geometry.rings import Point, Ring, shifted
 from ranura.core.holding.sweep import LEAD
 from ranura.core.output.going import Going
 from ranura.core.output.guides import heading_words
-from ranura.core.output.marks import carrier_outlines, clamp_marks, clamp_outlines, turret_view
+from ranura.core.output.marks import carrier_outlines, clamp_marks, clamp_outlines, tabs_on, turret_view
 from ranura.core.output.views import Arrow, Dimension, Mark, Outline, View, base_outline, box, circle, typed_dimension
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.writing import write
@@ -162,20 +160,6 @@ def _lines_cut(setting: PocketSetting) -> list[Outline]:
         tabs = [tab for path in setting.paths for tab in tabs_on(path, half)]
         made += [Outline(role="stop", points=shifted(tab, shift), label=write("tab")) for shift in asked.places for tab in tabs]
     return made
-
-
-def tabs_on(path: Ring, half: float) -> list[Ring]:
-    """Bridges across the groove of a closed path, at places equally far along it."""
-    line = (*path, path[0])
-    length = length_of(line, closed=False)
-    found: list[Ring] = []
-    for number in range(TABS):
-        middle = length * (number + 0.5) / TABS
-        (x0, y0), (x1, y1) = (part := stretch(line, middle - TAB_WIDE / 2, middle + TAB_WIDE / 2))[0], part[-1]
-        size = math.dist((x0, y0), (x1, y1)) or 1.0
-        nx, ny = -(y1 - y0) / size * half, (x1 - x0) / size * half
-        found.append(((x0 - nx, y0 - ny), (x1 - nx, y1 - ny), (x1 + nx, y1 + ny), (x0 + nx, y0 + ny)))
-    return found
 
 
 def _along(start: Point, towards: Point, far: float) -> Point:

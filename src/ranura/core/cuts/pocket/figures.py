@@ -5,7 +5,6 @@ from __future__ import annotations
 import math
 from typing import assert_never
 
-from ranura.core.cuts.pocket.bushings import TemplatePlan
 from ranura.core.cuts.pocket.guides import (
     AreaGuide,
     BearingGuide,
@@ -24,6 +23,7 @@ from ranura.core.output.figures.tool import tool_figures
 from ranura.core.output.figures.turret import turret_figure
 from ranura.core.output.going import Going
 from ranura.core.output.guides import heading_words
+from ranura.core.templates.bushings import TemplatePlan
 from ranura.core.text.figures import Figure, because, given, plain, show
 from ranura.core.text.writing import write
 

@@ -18,7 +18,7 @@ from ranura.core.output.forms import (
     nothing_typed,
     thin_walls,
 )
-from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
 from ranura.core.text.forms import (
     Answer,
     Blank,
@@ -56,7 +56,7 @@ _ALSO: Mapping[PocketForm, tuple[str, ...]] = {"lap": ("half-lap", "tenon cheek"
 """What they are called besides in a line."""
 
 
-def form(cut: PocketCut, piece: Piece, _: HouseRules, unit: Unit) -> Form:
+def form(cut: PocketCut, piece: Piece, shop: Shop) -> Form:
     """What is asked of a pocket as it stands."""
     facts = FORMS[cut.form]
     placed = facts.taken != "lanes"
@@ -89,11 +89,15 @@ def form(cut: PocketCut, piece: Piece, _: HouseRules, unit: Unit) -> Form:
         more.append(answers("Below it", "backed", cut.backed, ((False, "Nothing said below"), (True, "Sacrificial board"))))
     more += [held_by(cut.held), thin_walls(cut.thin_walls)]
     return Form(
-        kind=cut.kind, sentence=_sentence(cut, piece), options=tuple(options), more=tuple(more), first=_first(cut, piece, unit)
+        kind=cut.kind,
+        sentence=_sentence(cut, piece),
+        options=tuple(options),
+        more=tuple(more),
+        first=_first(cut, piece, shop.unit),
     )
 
 
-def starts(piece: Piece, _: HouseRules, unit: Unit) -> tuple[Start, ...]:
+def starts(piece: Piece, shop: Shop) -> tuple[Start, ...]:
     """Every form, those that free a piece right through the board."""
     return tuple(
         Start(
@@ -101,7 +105,7 @@ def starts(piece: Piece, _: HouseRules, unit: Unit) -> tuple[Start, ...]:
             name=facts.choice,
             group="Pockets and circles",
             example="Hinges",
-            cut=_new(form_, piece, unit),
+            cut=_new(form_, piece, shop.unit),
             also=_ALSO.get(form_, ()),
         )
         for form_, facts in FORMS.items()

@@ -7,7 +7,6 @@ from dataclasses import dataclass, replace
 from typing import assert_never
 
 from ranura.core.cuts.pocket import words
-from ranura.core.cuts.pocket.bushings import TemplatePlan, plan_template
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.cutting.lateral import lateral_passes, setback
@@ -19,11 +18,11 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Bushing, Guide, Sled, Trammel
 from ranura.core.shop.tooling.routers import Base
+from ranura.core.templates import words as template_words
+from ranura.core.templates.bearings import thick_enough
+from ranura.core.templates.bushings import TemplatePlan, bushings_for, plan_template
 from ranura.core.text import guide_words
 from ranura.core.text.cautions import Caution, Reason, caution
-
-CONTACT = 2.0
-"""mm of a template that a shank bearing must ride on (R3)."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -123,22 +122,14 @@ def bushing_guide(
     asked: PocketOnBoard, bit: Bit, base: Base, guides: Sequence[Guide], rules: HouseRules
 ) -> BushingGuide | Reason:
     """The bushing whose ring is nearest to the bit and leaves it room, with its template; or why there is none."""
-    owned = [each for each in guides if isinstance(each, Bushing)]
-    if not owned:
-        return Reason(words.NO_BUSHING)
-    if base.plate is None:
-        return Reason(words.NO_BUSHING_PLATE)
-    fitting = [each for each in owned if each.plate in (None, base.plate)]
-    if not fitting:
-        return Reason(words.BUSHING_OF_OTHER_PLATE, {"plate": base.plate})
-    made = [(each, _template(asked, each, bit, rules)) for each in fitting]
-    good = [(each, plan) for each, plan in made if not plan.blocked]
-    if not good:
-        return Reason(words.NO_BUSHING_FITS, {"diameter": bit.diameter})
-    bushing, plan = min(
-        good, key=lambda each: (any(c.code == words.BUSHING_CLOSE.code for c in each[1].cautions), each[1].offset)
-    )
-    return BushingGuide(bushing=bushing, template=plan, thickness=asked.template)
+    found = bushings_for(bit, base, guides, template=asked.template, rules=rules)
+    if isinstance(found, Reason):
+        return found
+    made = ((each, _template(asked, each, bit, rules)) for each in found)
+    good = next(((each, plan) for each, plan in made if not plan.blocked), None)
+    if good is None:
+        return Reason(template_words.NO_BUSHING_FITS, {"diameter": bit.diameter})
+    return BushingGuide(bushing=good[0], template=good[1], thickness=asked.template)
 
 
 def _template(asked: PocketOnBoard, bushing: Bushing, bit: Bit, rules: HouseRules) -> TemplatePlan:
@@ -165,16 +156,12 @@ def _template(asked: PocketOnBoard, bushing: Bushing, bit: Bit, rules: HouseRule
 def bearing_guide(
     asked: PocketOnBoard, bit: Bit, *, step: float, rules: HouseRules, asked_thickness: bool
 ) -> BearingGuide | Reason:
-    """A template as large as the pocket for a bearing at the shank, as thick as the first pass needs; or why that cannot be.
-
-    Rule: R3 shank bearing
-    Formula: first depth ≥ L_c − t + k, so t ≥ L_c − min(a, depth) + k, k = 2 mm
-    Source: the bearing must ride on the template while the cutter takes its first step"""
-    needed = bit.cutting_length - min(step, asked.depth if not asked.through else asked.thickness) + CONTACT
+    """A template as large as the pocket for a bearing at the shank, as thick as the first pass needs; or why that cannot be."""
+    needed = thick_enough(bit, min(step, asked.depth if not asked.through else asked.thickness))
     thick = asked.template
     if closeness.under(thick, needed):
         if asked_thickness:
-            return Reason(words.BEARING_ABOVE_TEMPLATE, {"thickness": thick, "needed": needed})
+            return Reason(template_words.BEARING_ABOVE_TEMPLATE, {"thickness": thick, "needed": needed})
         thick = needed
     sx, sy = asked.size
     corner = bit.diameter / 2 if asked.radius is None else max(asked.radius, bit.diameter / 2)

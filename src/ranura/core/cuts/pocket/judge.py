@@ -37,21 +37,15 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import SLED_ABOVE
-from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile
+from ranura.core.shop.tooling.profiles import FLAT_ENDED, TEMPLATE_BITS
 from ranura.core.shop.tooling.routers import Base, Router
+from ranura.core.templates import words as template_words
+from ranura.core.templates.plates import PLATE, plate_for
 from ranura.core.text import depth_words, guide_words
 from ranura.core.text.cautions import Reason
 
-_TEMPLATE_BITS: frozenset[Profile] = frozenset({"pattern", "double-bearing"})
-
-
 _THINNED = 0.1
 """mm by which a path may be off where clashes are judged; the base counts as larger by as much."""
-
-
-_REACHES = 1.3
-PLATE = 9.0
-"""mm: how thick a plate below the base is taken to be; so much less the bit reaches."""
 
 
 class PocketJudge(StraightJudge):
@@ -102,14 +96,15 @@ class PocketJudge(StraightJudge):
         need, asked = self.need, self.asked
         if not self.is_of_kind(bit):
             return Reason(
-                depth_words.WRONG_PROFILE if self.kind != "bearing" else words.NO_SHANK_BEARING, {"profile": bit.kind.name}
+                depth_words.WRONG_PROFILE if self.kind != "bearing" else template_words.NO_SHANK_BEARING,
+                {"profile": bit.kind.name},
             )
         if not asked.facts.keeps_inside and asked.form != "flatten" and closeness.over(bit.diameter, need.width):
             return Reason(guide_words.BIT_WIDER_THAN_CUT, {"diameter": bit.diameter, "width": need.width})
         if asked.form == "cut-out" and not closeness.under(bit.diameter, need.width):
             return Reason(words.NOTHING_TO_CUT_ROUND, {"diameter": bit.diameter})
         if need.corner is not None and closeness.over(bit.diameter / 2, need.corner):
-            return Reason(words.CORNER_TOO_TIGHT, {"radius": bit.diameter / 2, "corner": need.corner})
+            return Reason(template_words.CORNER_TOO_TIGHT, {"radius": bit.diameter / 2, "corner": need.corner})
         if closeness.over(self.depth, bit.cuts_to):
             return Reason(depth_words.BEYOND_CUTTING_LENGTH, {"depth": self.depth, "cutting_length": bit.cuts_to})
         if need.stopped and (against := self.against_plunging(bit)) is not None:
@@ -198,7 +193,7 @@ class PocketJudge(StraightJudge):
         """See `Judge.is_of_kind`."""
         if self.kind == "sled":
             return bit.profile in FLAT_ENDED or bit.profile == "surfacing"
-        return bit.profile in (_TEMPLATE_BITS if self.kind == "bearing" else FLAT_ENDED)
+        return bit.profile in (TEMPLATE_BITS if self.kind == "bearing" else FLAT_ENDED)
 
     @property
     def bits_are_alike(self) -> bool:
@@ -219,7 +214,7 @@ class PocketJudge(StraightJudge):
         if isinstance(guide, Reason):
             yield guide
         elif self.asked.plate and self.kind == "bushing":
-            yield Reason(words.PLATE_HIDES_BUSHING)
+            yield Reason(template_words.PLATE_HIDES_BUSHING)
         elif not self.asked.plate and not (self.asked.around or self.asked.in_lanes) and not self._bridged(guide, base):
             yield Reason(guide_words.BASE_TIPS, {"across": base.across, "width": min(self.asked.size)})
 
@@ -234,12 +229,8 @@ class PocketJudge(StraightJudge):
         return min(spans) + 2 * (0.0 if plan is None else plan.offset) + 2 * BEARING
 
     def plate(self, guide: AreaGuide) -> float:
-        """How wide a plate below the base must be to lie firm at every place of the field, in mm.
-
-        Rule: R21.6 base
-        Formula: the rim's width × 2 / 1.3, and 2 mm more on either side
-        Source: where the axis stands further from a rim than 0.3 of the plate's radius, it must reach the other rim too"""
-        return (self.bridging(guide) - 2 * BEARING) * 2 / _REACHES + 2 * BEARING
+        """How wide a plate below the base must be to lie firm at every place of the field, in mm."""
+        return plate_for(self.bridging(guide) - 2 * BEARING, beyond=BEARING)
 
     def _bridged(self, guide: AreaGuide, base: Base) -> bool:
         return not closeness.over(self.bridging(guide), base.across)

@@ -11,7 +11,6 @@ from collections.abc import Sequence
 from dataclasses import replace
 from typing import assert_never
 
-from ranura.core.cuts.pocket.clearing import TAB_WIDE, TABS
 from ranura.core.cuts.pocket.guides import (
     TEMPLATE_RIM,
     AreaGuide,
@@ -25,7 +24,7 @@ from ranura.core.cuts.pocket.guides import (
 )
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cutting.stepping import Pass
-from ranura.core.geometry.paths import begun_at, length_of, stretch
+from ranura.core.geometry.paths import begun_at
 from ranura.core.geometry.rings import Point, Ring, extent, shifted
 from ranura.core.holding.sweep import LEAD
 from ranura.core.proof.bodies import bench_below, bench_turned, carriers_of, clamps_of, standing, stints, work_of
@@ -113,7 +112,8 @@ def _grooves(
         for each in passes[number * per_path : (number + 1) * per_path]:
             _down(recorder, at, line[0], each)
             if closed and leaves_tabs(setting) and each.to_depth > tab_top(setting) + 1e-9:
-                _over_tabs(recorder, line, each, fresh, tab_top(setting), setting.bit.diameter / 2)
+                half = setting.bit.diameter / 2
+                recorder.cut_over_tabs(line, each.to_depth, fresh, each.feed_m_min, top=tab_top(setting), half=half)
             else:
                 recorder.cut(line, each.to_depth, fresh, each.feed_m_min)
             at = recorder.drawn_out(line, each.to_depth, each.feed_m_min)
@@ -129,22 +129,6 @@ def leaves_tabs(setting: PocketSetting) -> bool:
 def tab_top(setting: PocketSetting) -> float:
     """How deep the bit goes over a tab, in mm."""
     return setting.pocket.thickness - setting.rules.tab
-
-
-def _over_tabs(recorder: Recorder, line: Ring, each: Pass, fresh: Fresh, top: float, r: float) -> None:
-    """Along a line, the bit raised over every tab and lowered behind it."""
-    length = length_of(line, closed=False)
-    half = TAB_WIDE / 2 + r
-    done = 0.0
-    for number in range(TABS):
-        middle = length * (number + 0.5) / TABS
-        recorder.cut(stretch(line, done, middle - half), each.to_depth, fresh, each.feed_m_min)
-        over = stretch(line, middle - half, middle + half)
-        recorder.raise_to(over[0], each.to_depth, top)
-        recorder.cut(over, top, fresh, each.feed_m_min)
-        recorder.plunge(over[-1], top, each.to_depth)
-        done = middle + half
-    recorder.cut(stretch(line, done, length), each.to_depth, fresh, each.feed_m_min)
 
 
 def _down(recorder: Recorder, at: Point | None, to: Point, each: Pass) -> None:

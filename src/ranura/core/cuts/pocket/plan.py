@@ -12,18 +12,21 @@ from ranura.core.board.pieces import Piece
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.pocket import words
 from ranura.core.cuts.pocket.clearing import unreached
-from ranura.core.cuts.pocket.guides import CONTACT, BearingGuide, cautions_of
-from ranura.core.cuts.pocket.judge import PLATE, PocketJudge
+from ranura.core.cuts.pocket.guides import BearingGuide, cautions_of
+from ranura.core.cuts.pocket.judge import PocketJudge
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cutting.grip import Grip, plan_grip
-from ranura.core.cutting.passes import cumulative_depths
+from ranura.core.cutting.passes import first_at_once
 from ranura.core.cutting.speed import speed_of, turning_rpm
 from ranura.core.cutting.step_limits import paces_of
 from ranura.core.cutting.stepping import Lane, Stepping, plan_depths, stepped
 from ranura.core.geometry import closeness
 from ranura.core.geometry.paths import length_of
 from ranura.core.output.cautions import corner_note, in_order, tool_cautions
-from ranura.core.text import choosing_words, guide_words
+from ranura.core.templates import words as template_words
+from ranura.core.templates.bearings import thick_enough
+from ranura.core.templates.plates import PLATE
+from ranura.core.text import choosing_words, depth_words, guide_words
 from ranura.core.text.cautions import Caution, Reason, caution, written
 
 
@@ -57,7 +60,7 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
     cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
     plate = judge.plate(guide) if guide is not None and asked.plate else None
     if plate is not None:
-        cautions.append(caution(words.PLATE_BRIDGES, across=plate, thickness=PLATE))
+        cautions.append(caution(template_words.PLATE_BRIDGES, across=plate, thickness=PLATE))
     cautions += _cautions(judge, chosen, stepping)
     return PocketSetting(
         piece=piece,
@@ -80,27 +83,15 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
 
 
 def _thick_enough(judge: PocketJudge, chosen: Candidate, guide: BearingGuide, first: float) -> tuple[BearingGuide, list[Caution]]:
-    """The template as thick as the pass that is really made first needs, and what then speaks against it.
-
-    Rule: R3 shank bearing
-    Formula: t ≥ L_c − first depth + 2 mm
-    Source: power, stiffness or the wood may allow less than the school that the template was thought out by"""
-    needed = chosen.bit.cutting_length - first + CONTACT
+    """The template as thick as the pass that is really made first needs, and what then speaks against it: power, stiffness or the
+    wood may allow less than the school that it was thought out by."""
+    needed = thick_enough(chosen.bit, first)
     if not closeness.under(guide.thickness, needed):
         return guide, []
     if judge.thickness_said:
-        return guide, [caution(words.BEARING_ABOVE_TEMPLATE, thickness=guide.thickness, needed=needed)]
+        return guide, [caution(template_words.BEARING_ABOVE_TEMPLATE, thickness=guide.thickness, needed=needed)]
     held = plan_grip(chosen.bit, chosen.router, chosen.base, depth=judge.depth + needed, rules=judge.rules)
     return replace(guide, thickness=needed), [written(held)] if isinstance(held, Reason) else []
-
-
-def _first_at_once(judge: PocketJudge, step: float) -> tuple[float, ...]:
-    """The depths beside a bearing: as deep as may be at first, so that it finds its template, then on in equal steps (R3)."""
-    total = judge.depth
-    first = min(step, total)
-    finish = judge.rules.finish if judge.need.finished else 0.0
-    rest = cumulative_depths(total - first, step=step, finish=finish) if closeness.over(total, first) else ()
-    return (first, *(first + each for each in rest))
 
 
 def _steps(
@@ -112,7 +103,8 @@ def _steps(
     paces = paces_of(tooling)
     depths, turret, least, limits = plan_depths(tooling, paces, chosen.base)
     if judge.kind == "bearing":
-        depths, turret = _first_at_once(judge, max(least.step, tooling.least_step)), None
+        finish = judge.rules.finish if judge.need.finished else 0.0
+        depths, turret = first_at_once(judge.depth, step=max(least.step, tooling.least_step), finish=finish), None
     steps = list(zip((0.0, *depths), depths, strict=False))
     closed = not judge.asked.open_paths
     if judge.asked.facts.taken == "groove":
@@ -136,7 +128,7 @@ def _cautions(judge: PocketJudge, chosen: Candidate, stepping: Stepping | None) 
         found += stepping.cautions
         found += [each for pace in stepping.paces for each in pace.cautions]
     if not asked.through and closeness.under(asked.tongue, asked.thickness / 3):
-        found.append(caution(words.THIN_FLOOR, floor=asked.tongue))
+        found.append(caution(depth_words.THIN_FLOOR, floor=asked.tongue))
     if asked.facts.square_corners and asked.radius is None and not asked.in_lanes:
         found.append(corner_note(rules, radius=bit.diameter / 2))
     if asked.both_faces:

@@ -37,13 +37,14 @@ from ranura.core.output.guides import GUIDE_NAMES, GuideOffer
 from ranura.core.output.remedies import Remedy
 from ranura.core.output.slip import columns_of, pass_lines
 from ranura.core.proof.moves import Move
+from ranura.core.templates import words as template_words
 from ranura.core.text import depth_words, guide_words
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.cautions import Reason, written
 from ranura.core.text.errors import CraftError, CutError
 from ranura.core.text.writing import write
 
-_OF_DIMENSIONS = (guide_words.BIT_WIDER_THAN_CUT, words.CORNER_TOO_TIGHT, depth_words.BEYOND_CUTTING_LENGTH)
+_OF_DIMENSIONS = (guide_words.BIT_WIDER_THAN_CUT, template_words.CORNER_TOO_TIGHT, depth_words.BEYOND_CUTTING_LENGTH)
 """Why a bit fails on a dimension of the pocket alone."""
 
 
@@ -180,7 +181,7 @@ def _refuse(judge: PocketJudge, cut: PocketCut, dropped: list[Drop]) -> None:
     if not owned or any(by_itself.get(bit.id) not in _OF_DIMENSIONS for bit in owned):
         return
     too_short = [bit for bit in owned if by_itself[bit.id] is depth_words.BEYOND_CUTTING_LENGTH]
-    too_round = [bit for bit in owned if by_itself[bit.id] is words.CORNER_TOO_TIGHT]
+    too_round = [bit for bit in owned if by_itself[bit.id] is template_words.CORNER_TOO_TIGHT]
     if too_short:
         longest = max(too_short, key=lambda bit: bit.cuts_to)
         raise CutError(

@@ -5,12 +5,12 @@ from __future__ import annotations
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.forms import FORMS
-from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
 from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import Text, write
 
 
-def title(cut: PocketCut, _: HouseRules) -> Text:
+def title(cut: PocketCut, _: Shop) -> Text:
     """What it is called in a list."""
     tenon = cut.form == "lap" and cut.both_faces
     return write("{form} {size}", form="tenon" if tenon else FORMS[cut.form].name, size=_size(cut))
@@ -24,7 +24,7 @@ def place(cut: PocketCut, _: Piece) -> Text:
     return write("{places}", places=", ".join([*places, *(f"open {side}" for side in cut.open_sides)]))
 
 
-def sentence(cut: PocketCut, piece: Piece, _: HouseRules) -> Text:
+def sentence(cut: PocketCut, piece: Piece, _: Shop) -> Text:
     """What is asked, with the dimensions as typed."""
     if cut.form == "lap":
         depth = f"{as_typed(cut.depth)} deep" + (" on both faces" if cut.both_faces else "")

@@ -22,10 +22,11 @@ from ranura.core.cuts.pocket.guides import (
 )
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.setting import PocketSetting
+from ranura.core.cuts.template.slip import LOOSE, OUT
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Ring, extent
 from ranura.core.holding.sweep import LEAD
-from ranura.core.output.going import Ends, Going
+from ranura.core.output.going import Going
 from ranura.core.output.guides import StationLine, heading_words
 from ranura.core.output.slip import (
     Lead,
@@ -46,12 +47,6 @@ from ranura.core.text.writing import Fact, Reading, Shown, Text, write
 
 _PARED = 1.0
 """mm inside its line that a cut by eye stays, to be pared (R8)."""
-_LOOSE = {
-    "tabs": "over the 4 tabs lift the bit {1.5:about} in the last passes; saw and pare them",
-    "tape": "double-sided tape under the loose piece, pressed on",
-    "screws": "screw the loose piece to the board below, clear of the cut",
-    "skin": "leave the last {1.5:about}; cut it free and trim it flush",
-}
 _SAYS: dict[PocketGuide, str] = {
     "edge-guide": "set once from the edge, with blocks at both ends",
     "straightedge": "a straight piece and blocks at both ends",
@@ -221,13 +216,6 @@ def _back_to_the_next_lane(setting: PocketSetting, guide: AreaGuide) -> str:
     return "after each lane switch off and wait until it stands, then go back"
 
 
-_OUT: dict[Ends, str] = {
-    "beside": "at each depth switch off before the open side, wait until it stands, then set the next",
-    "lifted-turning": "then back {2:about} and straight up, base flat; switch off above the work",
-    "stopped-first": "then back {2:about}, switch off, wait until it stands, and lift",
-}
-
-
 def _direction(setting: PocketSetting, guide: AreaGuide, going: Going | None) -> SlipSection:
     asked = setting.pocket
     sense = sense_of(asked)
@@ -262,7 +250,7 @@ def _direction(setting: PocketSetting, guide: AreaGuide, going: Going | None) ->
         lines.append(write("from end to end, back to the first end, no dwelling"))
     pressed = "" if isinstance(guide, FreehandGuide | TrammelGuide) else "pressed on; "
     if going is not None:
-        lines.append(write(pressed + _OUT[going.ends]))
+        lines.append(write(pressed + OUT[going.ends]))
     return SlipSection(
         key="direction",
         title="Direction",
@@ -300,7 +288,7 @@ def _hold(setting: PocketSetting, figures: Mapping[str, Figure], cautions: Seque
     if asked.through and asked.backed:
         lines.append(write("sacrificial board below, {x:len} into it", x=setting.rules.through_extra))
     if asked.frees and asked.loose is not None:
-        lines.append(write(_LOOSE[asked.loose]))
+        lines.append(write(LOOSE[asked.loose]))
     if asked.form == "lap" and setting.paths:
         (_, y0), (_, y1) = setting.paths[0][:2]
         lines.append(write("backer at the {edge} edge, level with the face", edge="far" if y1 > y0 else "near"))

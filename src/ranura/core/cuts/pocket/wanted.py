@@ -15,13 +15,13 @@ from ranura.core.board.pieces import Piece
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.forms import FORMS
 from ranura.core.proof.wanted import BEYOND, JUST, NOTHING, Layer, Wanted, down_to, turned
-from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
 
 _ROUND = 64
 """Chords of a quarter arc."""
 
 
-def wanted(cut: PocketCut, piece: Piece, rules: HouseRules) -> Wanted:
+def wanted(cut: PocketCut, piece: Piece, shop: Shop) -> Wanted:
     """Its area down to its floor at every place; of what is cut free the line beside the part."""
     thickness = piece.thickness.mm
     if cut.form == "lap":
@@ -33,7 +33,7 @@ def wanted(cut: PocketCut, piece: Piece, rules: HouseRules) -> Wanted:
     line = FORMS[cut.form].taken == "line"
     if not cut.through:
         return tuple(replace(each, line=line) for each in down_to(most, least, thickness, cut.depth.mm))
-    left = {"tabs": rules.tab, "skin": rules.tab}.get(cut.loose or "", 0.0)
+    left = {"tabs": shop.rules.tab, "skin": shop.rules.tab}.get(cut.loose or "", 0.0)
     return tuple(Layer(z, most, least, line) for z in (thickness - JUST, left + JUST))
 
 

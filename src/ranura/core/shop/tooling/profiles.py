@@ -28,6 +28,8 @@ SizeField = Literal["diameter", "cutting_length", "radius", "width", "angle", "b
 
 FLAT_ENDED: frozenset[Profile] = frozenset({"straight", "up-cut", "down-cut", "compression"})
 """Profiles that cut a channel with a flat floor and square walls."""
+TEMPLATE_BITS: frozenset[Profile] = frozenset({"pattern", "double-bearing"})
+"""Profiles with a bearing at the shank that follows a template."""
 SPIRALS: frozenset[Profile] = frozenset({"up-cut", "down-cut", "compression"})
 
 _QUARTER = math.tan(math.pi / 8)

@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from ranura.core.cuts.pocket import words
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import STANDARD, HouseRules
-from ranura.core.text.cautions import Caution, caution, has_stop
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.guides import Bushing, Guide
+from ranura.core.shop.tooling.routers import Base
+from ranura.core.templates import words
+from ranura.core.text.cautions import Caution, Reason, caution, has_stop
 
 Cut = Literal["recess", "part"]
 
@@ -80,8 +84,7 @@ def plan_template(
     away = o if cut == "recess" else -o
     smallest = smallest_corner(cut, bushing_od=bushing_od, bit_diameter=bit_diameter)
     found = _room(bushing_od, bushing_bore, bit_diameter, straight, rules)
-    if bushing_length is not None and template_thickness is not None and closeness.over(bushing_length, template_thickness):
-        found.append(caution(words.BUSHING_TOO_LONG, length=bushing_length, thickness=template_thickness))
+    found += _length(bushing_length, template_thickness)
     sizes = [width] if length is None else [width, length]
     if cut == "recess" and any(closeness.under(size, bit_diameter) for size in sizes):
         found.append(caution(words.BUSHING_CANNOT_ENTER, narrowest=bit_diameter))
@@ -102,6 +105,36 @@ def plan_template(
         blocked=has_stop(found),
         cautions=tuple(found),
     )
+
+
+def bushings_for(bit: Bit, base: Base, guides: Sequence[Guide], *, template: float, rules: HouseRules) -> list[Bushing] | Reason:
+    """The bushings of a shop that this base takes and a straight bit turns in, under a template so many mm thick: those with
+    room around the bit first, of these the nearest to it. Or why there is none."""
+    owned = [each for each in guides if isinstance(each, Bushing)]
+    if not owned:
+        return Reason(words.NO_BUSHING)
+    if base.plate is None:
+        return Reason(words.NO_BUSHING_PLATE)
+    fitting = [each for each in owned if each.plate in (None, base.plate)]
+    if not fitting:
+        return Reason(words.BUSHING_OF_OTHER_PLATE, {"plate": base.plate})
+    said = {each.id: room_for(each, bit, template=template, rules=rules) for each in fitting}
+    good = [each for each in fitting if not has_stop(said[each.id])]
+    if not good:
+        return Reason(words.NO_BUSHING_FITS, {"diameter": bit.diameter})
+    return sorted(good, key=lambda each: (any(c.code == words.BUSHING_CLOSE.code for c in said[each.id]), each.outside))
+
+
+def room_for(bushing: Bushing, bit: Bit, *, template: float, rules: HouseRules) -> list[Caution]:
+    """What a bushing says to a straight bit that turns in it, under a template so many mm thick."""
+    found = _room(bushing.outside, bushing.bore, bit.diameter, True, rules)
+    return found + _length(bushing.length, template)
+
+
+def _length(length: float | None, template: float | None) -> list[Caution]:
+    if length is not None and template is not None and closeness.over(length, template):
+        return [caution(words.BUSHING_TOO_LONG, length=length, thickness=template)]
+    return []
 
 
 def _room(od: float, bore: float | None, turning: float, straight: bool, rules: HouseRules) -> list[Caution]:

@@ -2,15 +2,21 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
+from shapely.geometry.base import BaseGeometry
+
 from ranura.core.geometry import closeness
+from ranura.core.geometry.loops import Loop, area_of
 from ranura.core.shop.house_rules import STANDARD, HouseRules
 
 Fit = Literal["interference", "tight", "loose"]
 
 _TIGHT = 0.1
+_QUARTER = 96
+"""Chords of a quarter arc."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -50,3 +56,13 @@ def plan_inlay(
         smallest_template_radius=ring_od / 2,
         plug_depth=None if recess_depth is None else recess_depth + rules.plug_extra,
     )
+
+
+def plug_axis(opening: Sequence[Loop], *, bushing_od: float) -> BaseGeometry:
+    """Where the axis may be when a bushing follows a template's opening, given by its edges, on the inside."""
+    return area_of(opening).buffer(-bushing_od / 2, quad_segs=_QUARTER)
+
+
+def plug_of(axis: BaseGeometry, *, bit_diameter: float) -> BaseGeometry:
+    """The plug that a bit leaves which goes round along the edge of that."""
+    return axis.buffer(-bit_diameter / 2, quad_segs=_QUARTER)

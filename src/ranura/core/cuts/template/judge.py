@@ -1,0 +1,181 @@
+"""Judging bits and routers for a cut by template under one method of guiding it (R15)."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from ranura.core.board.materials import Material
+from ranura.core.board.outlines import tightest
+from ranura.core.choosing.judging import BEARING
+from ranura.core.choosing.straight_judge import StraightJudge
+from ranura.core.cuts.template.asked import TemplateGuide
+from ranura.core.cuts.template.guides import Follower, bearing, bushing, fits, inlay_set
+from ranura.core.cuts.template.on_board import OutlineOnBoard, grown
+from ranura.core.cutting.step_limits import school_step
+from ranura.core.geometry import closeness
+from ranura.core.geometry.areas import parts_of, thinned
+from ranura.core.geometry.rings import Ring, shifted
+from ranura.core.holding.clamps import Holding, hold
+from ranura.core.holding.sweep import Sweep, around_axis
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.profiles import FLAT_ENDED, TEMPLATE_BITS
+from ranura.core.shop.tooling.routers import Base, Router
+from ranura.core.templates import words as template_words
+from ranura.core.templates.clearing import kept_on_left
+from ranura.core.templates.plates import PLATE, plate_for
+from ranura.core.text import depth_words, guide_words
+from ranura.core.text.cautions import Reason
+
+_THINNED = 0.1
+"""mm by which a path may be off where clashes are judged; the base counts as larger by as much."""
+
+
+class TemplateJudge(StraightJudge):
+    """`kind` is the method of guiding that is judged, `corners` whether the bit must reach into every rounded corner, and
+    `thickness_said` whether the person said how thick the template is."""
+
+    def __init__(
+        self,
+        shop: Shop,
+        asked: OutlineOnBoard,
+        wood: Material,
+        rules: HouseRules,
+        kind: TemplateGuide,
+        *,
+        corners: bool,
+        thickness_said: bool,
+    ) -> None:
+        self.asked, self.kind, self.thickness_said = asked, kind, thickness_said
+        corner = tightest_corner(asked) if corners else None
+        need = replace(asked.need, lane=rules.lane, corner=corner)
+        super().__init__(shop, need, wood, rules)
+        self.need = replace(need, depth=self.depth)
+        self._followers: dict[tuple[str, str, str], Follower | Reason] = {}
+
+    @property
+    def depth(self) -> float:
+        """How deep it goes in all, in mm: into the sacrificial board, short of going through where a skin is left, and of a plug
+        so much deeper than its recess that it stands proud."""
+        asked, rules = self.asked, self.rules
+        if asked.makes == "plug":
+            return asked.depth + rules.plug_extra
+        if not asked.through:
+            return asked.depth
+        return asked.thickness - rules.tab if asked.loose == "skin" else asked.thickness + rules.through_extra
+
+    def reach(self, bit: Bit) -> float:
+        """See `Judge.reach`: the template lies between base and work, and so does a plate below the base."""
+        return self.depth + self._thickness(bit) + (PLATE if self.asked.plate else 0.0)
+
+    def _thickness(self, bit: Bit) -> float:
+        if self.kind != "bearing":
+            return self.asked.template
+        found = self._bearing(bit)
+        return self.asked.template if isinstance(found, Reason) else found.thickness
+
+    def _bearing(self, bit: Bit) -> Follower | Reason:
+        step = school_step(bit, self.rules.depth_rule, cap=self.rules.pass_cap)
+        return bearing(self.asked, bit, step=step, said=self.thickness_said)
+
+    def against_bit(self, bit: Bit) -> Reason | None:
+        """The first thing that no router could change."""
+        need = self.need
+        if not self.is_of_kind(bit):
+            wrong = template_words.NO_SHANK_BEARING if self.kind == "bearing" else depth_words.WRONG_PROFILE
+            return Reason(wrong, {"profile": bit.kind.name})
+        if not self.asked.keeps_inside and not (closeness.under(bit.diameter, need.width) and fits(self.asked, bit)):
+            return Reason(guide_words.BIT_WIDER_THAN_CUT, {"diameter": bit.diameter, "width": need.width})
+        if need.corner is not None and closeness.over(bit.diameter / 2, need.corner):
+            return Reason(template_words.CORNER_TOO_TIGHT, {"radius": bit.diameter / 2, "corner": need.corner})
+        if closeness.over(self.depth, bit.cuts_to):
+            return Reason(depth_words.BEYOND_CUTTING_LENGTH, {"depth": self.depth, "cutting_length": bit.cuts_to})
+        return self.against_plunging(bit)
+
+    def follower(self, bit: Bit, router: Router, base: Base) -> Follower | Reason:
+        """What follows the template for this pair, or why nothing does."""
+        key = (bit.id, router.id, base.kind)
+        if key not in self._followers:
+            guides = self.tools.shop.guides
+            match self.kind:
+                case "bushing":
+                    found = bushing(self.asked, bit, base, guides, self.rules)
+                case "inlay":
+                    found = inlay_set(self.asked, bit, base, guides)
+                case "bearing":
+                    found = self._bearing(bit)
+            self._followers[key] = found
+        return self._followers[key]
+
+    def is_of_kind(self, bit: Bit) -> bool:
+        """See `Judge.is_of_kind`."""
+        return bit.profile in (TEMPLATE_BITS if self.kind == "bearing" else FLAT_ENDED)
+
+    @property
+    def bits_are_alike(self) -> bool:
+        """See `Judge.bits_are_alike`: a template fits one bit, and another one wants another template."""
+        return False
+
+    def against_router(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
+        """See `Judge.against_router`."""
+        if not self.tools.by_hand[router.id]:
+            yield Reason(guide_words.NEEDS_HAND_ROUTER)
+            return
+        if self.small:
+            yield self.small_reason()
+        if base.kind != "plunge":
+            yield Reason(depth_words.NO_PLUNGE_BASE)
+        found = self.follower(bit, router, base)
+        if isinstance(found, Reason):
+            yield found
+        elif self.asked.plate and self.kind != "bearing":
+            yield Reason(template_words.PLATE_HIDES_BUSHING)
+
+    def plate(self, follower: Follower, bit: Bit) -> float:
+        """How wide a plate below the base must be to lie firm at every place, in mm."""
+        return plate_for(min(self.asked.size) + (follower.across - bit.diameter), beyond=BEARING)
+
+    def look_around(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
+        """See `StraightJudge.look_around`: room for clamps beside the base's path."""
+        found = self.follower(bit, router, base)
+        if not isinstance(found, Reason):
+            yield from (each for each in self.held(bit, base, found).cautions if each.level == "stop")
+
+    def held(self, bit: Bit, base: Base, follower: Follower) -> Holding:
+        """How the board is held, with the router's ways at all places."""
+        asked = self.asked
+        around = grown(asked.area, bit.diameter / 2 if asked.keeps_inside else -bit.diameter / 2)
+        ways = [_closed(thinned(_as_ring(part.exterior.coords), _THINNED)) for part in parts_of(around)]
+        across = around_axis(base)
+        radius = (max(across, self.plate(follower, bit) / 2) if asked.plate else across) + _THINNED
+        sweeps = [Sweep(paths=tuple((shifted(way, shift), radius) for way in ways)) for shift in asked.places]
+        return hold(
+            asked.part,
+            Sweep(paths=tuple(path for each in sweeps for path in each.paths)),
+            stations=sweeps if len(sweeps) > 1 else (),
+            placed=asked.clamps,
+            held=asked.held,
+        )
+
+
+def tightest_corner(asked: OutlineOnBoard) -> float | None:
+    """The radius of the tightest rounded corner that a bit has to enter, in mm; sharp ones, which no bit enters, do not count."""
+    rings = kept_on_left(asked.area.simplify(_CORNER_WITHIN), inside=asked.keeps_inside)
+    found = [tightest(ring if asked.keeps_inside else ring[::-1], inside=not asked.keeps_inside) for ring in rings]
+    rounded = [radius for radius in found if radius]
+    return min(rounded, default=None)
+
+
+_CORNER_WITHIN = 0.0002
+"""mm: points that lie closer together say nothing of a radius."""
+
+
+def _as_ring(coords: object) -> Ring:
+    return tuple((float(x), float(y)) for x, y, *_ in coords)[:-1]  # type: ignore[attr-defined]
+
+
+def _closed(ring: Ring) -> Ring:
+    """A ring that ends where it begins."""
+    return (*ring, ring[0])

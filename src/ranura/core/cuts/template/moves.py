@@ -1,0 +1,185 @@
+"""What a cut by template does, as moves: place by place (R21). A line is gone round, all depths of one way before the next; a
+field is cleared depth by depth from its middle outwards."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import replace
+
+from shapely.geometry import box
+from shapely.geometry.base import BaseGeometry
+
+from ranura.core.cuts.template.setting import TemplateSetting
+from ranura.core.cutting.stepping import Pass
+from ranura.core.geometry.areas import parts_of
+from ranura.core.geometry.loops import area_of
+from ranura.core.geometry.paths import begun_at
+from ranura.core.geometry.rings import Point, Ring, shifted
+from ranura.core.proof.bodies import bench_below, carriers_of, clamps_of, standing, stints, work_of
+from ranura.core.proof.machines import machine_of
+from ranura.core.proof.moves import Body, Change, GuidePlace, MachineSetting, Move, Program, shown_face
+from ranura.core.proof.recorder import CLEAR, Recorder
+from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
+
+RIM = 100.0
+"""mm that a template reaches beyond its opening."""
+_BELOW = 12.0
+"""mm that a sacrificial board below is thick."""
+_ON_WITHOUT_LIFTING = 1.6
+"""Lanes between two rounds up to which the bit goes on from one to the next in the wood."""
+
+
+def template_program(setting: TemplateSetting) -> Program:
+    """The moves, with what stands around them. Empty of moves where a stop leaves no passes."""
+    recorder = Recorder()
+    asked = setting.outline
+    settings: list[MachineSetting] = []
+    passes = setting.stepping.passes if setting.stepping is not None and setting.ways else ()
+    for place, shift in enumerate(asked.places if passes else ()):
+        if len(asked.places) > 1:
+            recorder.shift(place + 1)
+        recorder.setting = len(settings)
+        settings.append(_machine(setting))
+        recorder.set(*_changes(setting, passes[0], first=not place))
+        if asked.along_line:
+            _lines(recorder, setting, passes, shift)
+        else:
+            _field(recorder, setting, passes, shift)
+    return Program(bodies=_bodies(setting, recorder.moves), settings=tuple(settings), moves=tuple(recorder.moves))
+
+
+def _changes(setting: TemplateSetting, first_pass: Pass, *, first: bool) -> tuple[Change, ...]:
+    depth = Change(what="depth", to=first_pass.to_depth)
+    if not first:
+        return (Change(what="template", to=setting.outline.saved.id), depth)
+    method = setting.holding.method if setting.holding is not None else "clamps"
+    return (
+        Change(what="bit", to=setting.bit.id),
+        Change(what="speed", to=float(setting.turning_rpm)),
+        Change(what="held", to=method),
+        *([Change(what="held", to=setting.outline.loose)] if setting.outline.loose else []),
+        Change(what="template", to=setting.outline.saved.id),
+        depth,
+    )
+
+
+def _down(recorder: Recorder, at: Point | None, to: Point, each: Pass) -> None:
+    """Above the wood to a point, switched on where nothing turns yet, and down into it."""
+    if at is None:
+        recorder.start(to, -CLEAR)
+    elif at != to:
+        recorder.carry((at, to))
+    recorder.plunge(to, -CLEAR, each.to_depth)
+
+
+def leaves_tabs(setting: TemplateSetting) -> bool:
+    """Whether tabs hold what would come free."""
+    return setting.outline.through and setting.outline.loose == "tabs"
+
+
+def _lines(recorder: Recorder, setting: TemplateSetting, passes: Sequence[Pass], shift: float) -> None:
+    per_way = len(passes) // len(setting.ways)
+    top, half = setting.outline.thickness - setting.rules.tab, setting.bit.diameter / 2
+    at: Point | None = None
+    for number, way in enumerate(setting.ways):
+        path = shifted(way.path, shift)
+        line = (*path, path[0])
+        for each in passes[number * per_way : (number + 1) * per_way]:
+            _down(recorder, at, line[0], each)
+            if leaves_tabs(setting) and each.to_depth > top + 1e-9:
+                recorder.cut_over_tabs(line, each.to_depth, "both", each.feed_m_min, top=top, half=half)
+            else:
+                recorder.cut(line, each.to_depth, "both", each.feed_m_min)
+            at = recorder.drawn_out(line, each.to_depth, each.feed_m_min)
+    if at is not None:
+        recorder.stop(at, -CLEAR)
+
+
+def _field(recorder: Recorder, setting: TemplateSetting, passes: Sequence[Pass], shift: float) -> None:
+    at: Point | None = None
+    by_depth: dict[float, list[Pass]] = {}
+    for each in passes:
+        by_depth.setdefault(each.to_depth, []).append(each)
+    near = _ON_WITHOUT_LIFTING * setting.rules.lane * setting.bit.diameter
+    for depth, group in by_depth.items():
+        inner, outer = group[0], group[-1]
+        way: Ring = ()
+        for round_ in setting.ways:
+            taken = inner if round_.first else outer
+            begun = begun_at(shifted(round_.path, shift), way[-1] if way else at or shifted(round_.path, shift)[0])
+            if way and not round_.first and math.dist(way[-1], begun[0]) <= near:
+                way = begun if math.dist(begun[0], way[-1]) < 1e-9 else (way[-1], *begun)
+            else:
+                if way:
+                    at = recorder.drawn_out(way, depth, taken.feed_m_min)
+                _down(recorder, at, begun[0], taken)
+                way = begun
+            recorder.cut(way, depth, "both" if round_.first else "left", taken.feed_m_min)
+        at = recorder.drawn_out(way, depth, outer.feed_m_min)
+    if at is not None:
+        recorder.stop(at, -CLEAR)
+
+
+def _machine(setting: TemplateSetting) -> MachineSetting:
+    asked, follower, top = setting.outline, setting.follower, setting.outline.thickness
+    guides: tuple[GuidePlace, ...] = ()
+    if follower is not None:
+        kind, high = ("bearing", BEARING_HEIGHT) if follower.kind == "bearing" else ("bushing", follower.thickness)
+        guides = (
+            GuidePlace(
+                kind="bearing" if kind == "bearing" else "bushing",
+                body="template",
+                r=follower.across / 2,
+                z0=top,
+                z1=top + min(follower.thickness, high),
+                at=None,
+                spacer=0.0,
+            ),
+        )
+    hold = setting.holding.method if setting.holding is not None else "clamps"
+    return machine_of(setting, frame=shown_face(top), guides=guides, hold=hold, part=asked.part, plate=setting.plate)
+
+
+def _bodies(setting: TemplateSetting, moves: Sequence[Move]) -> tuple[Body, ...]:
+    """The board, what it lies on, its template, and its clamps."""
+    asked, piece, top = setting.outline, setting.piece, setting.outline.thickness
+    clamps = clamps_of(setting.holding, top, moves) if setting.holding is not None else ()
+    found: list[Body] = [work_of(piece, tuple(clamp.id for clamp in clamps))]
+    length, width = asked.part
+    if asked.through and asked.backed:
+        found.append(standing("below", "below", ((0.0, 0.0), (length, 0.0), (length, width), (0.0, width)), -_BELOW, 0.0))
+    else:
+        found.append(bench_below(piece))
+    if asked.held == "carrier":
+        found += carriers_of(piece)
+    return (*found, *_templates(setting, moves), *clamps)
+
+
+def _templates(setting: TemplateSetting, moves: Sequence[Move]) -> list[Body]:
+    """The template at each place while that is worked at; its islands are bodies of their own."""
+    template, follower, asked, top = setting.template, setting.follower, setting.outline, setting.outline.thickness
+    if template is None or follower is None:
+        return []
+    made: list[Body] = []
+    parts = list(parts_of(template_area(setting)))
+    for station, first, after in stints(moves) or [(1, 0, None)]:
+        for part in parts:
+            ring, *holes = (
+                shifted(tuple((float(x), float(y)) for x, y in each.coords[:-1]), asked.places[station - 1])
+                for each in (part.exterior, *part.interiors)
+            )
+            name = "template" if not made else f"template-{len(made) + 1}"
+            body = standing(name, "template", ring, top, top + follower.thickness, held_by=("tape",))
+            made.append(replace(body, holes=tuple(holes), from_move=first, to_move=after))
+    return made
+
+
+def template_area(setting: TemplateSetting) -> BaseGeometry:
+    """The template as it lies on the work at the first place: with its rim around an opening."""
+    assert setting.template is not None, "what is drawn of a template is asked where there is one"
+    inside = area_of(setting.template.loops)
+    if setting.outline.makes == "part":
+        return inside
+    x0, y0, x1, y1 = inside.bounds
+    return box(x0 - RIM, y0 - RIM, x1 + RIM, y1 + RIM).difference(inside)

@@ -1,0 +1,166 @@
+"""Planning a cut by template: the template, the ways along it, steps and clamps of the tools that were chosen."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from ranura.core.board.grain import stretches
+from ranura.core.board.materials import CROSS_VENEERED, SOLID
+from ranura.core.board.pieces import Piece
+from ranura.core.choosing.order import Candidate
+from ranura.core.cuts.template import words
+from ranura.core.cuts.template.guides import Follower, Template, template_for
+from ranura.core.cuts.template.judge import TemplateJudge
+from ranura.core.cuts.template.on_board import OutlineOnBoard
+from ranura.core.cuts.template.setting import Lift, TemplateSetting
+from ranura.core.cutting.grip import Grip, plan_grip
+from ranura.core.cutting.passes import first_at_once
+from ranura.core.cutting.speed import speed_of, turning_rpm
+from ranura.core.cutting.step_limits import paces_of
+from ranura.core.cutting.stepping import Lane, Stepping, plan_depths, stepped
+from ranura.core.geometry import closeness
+from ranura.core.geometry.paths import length_of
+from ranura.core.output.cautions import in_order, tool_cautions
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.templates import words as template_words
+from ranura.core.templates.bearings import thick_enough
+from ranura.core.templates.clearing import Round, kept_on_left, rounds
+from ranura.core.templates.plates import PLATE
+from ranura.core.text import choosing_words, depth_words, guide_words
+from ranura.core.text.cautions import Caution, Reason, caution, written
+
+_SHORTEST_LIFT = 3.0
+"""mm of outline on which fibres lift that are worth a word."""
+
+
+def setting_of(chosen: Candidate, judge: TemplateJudge, piece: Piece) -> TemplateSetting:
+    """Everything a pair needs for a cut by template."""
+    asked, wood, rules, bit, base = judge.asked, judge.wood, judge.rules, chosen.bit, chosen.base
+    speed = speed_of(bit, chosen.router, rules, compare=True)
+    found = judge.follower(bit, chosen.router, base)
+    follower = None if isinstance(found, Reason) else found
+    held = judge.grip(bit, chosen.router)
+    grip = held if isinstance(held, Grip) else None
+    fits = judge.against_bit(bit) is None
+    template = template_for(asked, follower, bit, rules) if follower is not None and fits else None
+    ways = _ways(asked, template, bit.diameter, rules) if template is not None else ()
+    stepping = _steps(judge, chosen, ways, grip, turning_rpm(speed)) if ways and grip is not None else None
+    more: list[Caution] = []
+    if follower is not None and follower.kind == "bearing" and stepping is not None:
+        follower, more = _thicker(judge, chosen, follower, stepping.depths[0])
+    holding = judge.held(bit, base, follower) if follower is not None and ways else None
+    fibres = piece.fibres if wood.material_class in SOLID else None
+    lifts = tuple(_lifts(asked, template, fibres, rules)) if template is not None and fibres is not None else ()
+    plate = judge.plate(follower, bit) if follower is not None and asked.plate else None
+    cautions = [*(written(reason) for reason in chosen.reasons), *more]
+    if follower is not None:
+        cautions += follower.cautions
+    if template is not None:
+        cautions += template.cautions
+    if holding is not None:
+        cautions += [written(each) for each in holding.cautions]
+    if plate is not None:
+        cautions.append(caution(template_words.PLATE_BRIDGES, across=plate, thickness=PLATE))
+    cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
+    cautions += _cautions(judge, chosen, stepping, lifts)
+    return TemplateSetting(
+        piece=piece,
+        material=wood,
+        rules=rules,
+        candidate=chosen,
+        speed=speed,
+        grip=grip,
+        reach=judge.reach(bit),
+        outline=asked,
+        depth=judge.depth,
+        follower=follower,
+        template=template,
+        ways=ways,
+        stepping=stepping,
+        holding=holding,
+        lifts=lifts,
+        plate=plate,
+        cautions=in_order(cautions),
+    )
+
+
+def _ways(asked: OutlineOnBoard, template: Template, bit_diameter: float, rules: HouseRules) -> tuple[Round, ...]:
+    """The ways of the axis at the first place: along the line, holes first, or over the whole field."""
+    if not asked.along_line:
+        return rounds(template.axis, bit_diameter=bit_diameter, lane=rules.lane)
+    # Inside of an opening the plug lies on the right, and the template that the ring is pressed on to on the left (R10).
+    return tuple(Round(path, first=True) for path in kept_on_left(template.axis, inside=asked.makes == "part"))
+
+
+def _thicker(judge: TemplateJudge, chosen: Candidate, follower: Follower, first: float) -> tuple[Follower, list[Caution]]:
+    """The template as thick as the pass that is really made first needs, and what then speaks against it."""
+    needed = thick_enough(chosen.bit, first)
+    if not closeness.under(follower.thickness, needed):
+        return follower, []
+    if judge.thickness_said:
+        return follower, [caution(template_words.BEARING_ABOVE_TEMPLATE, thickness=follower.thickness, needed=needed)]
+    held = plan_grip(chosen.bit, chosen.router, chosen.base, depth=judge.depth + needed, rules=judge.rules)
+    return replace(follower, thickness=needed), [written(held)] if isinstance(held, Reason) else []
+
+
+def _steps(judge: TemplateJudge, chosen: Candidate, ways: tuple[Round, ...], grip: Grip, rpm: float) -> Stepping:
+    """The passes: of a line all depths of one way before the next, of a field depth by depth, in the middle first."""
+    tooling = judge.tooling(chosen.bit, chosen.router, rpm, grip.free)
+    paces = paces_of(tooling)
+    depths, turret, least, limits = plan_depths(tooling, paces, chosen.base)
+    if judge.kind == "bearing":
+        finish = judge.rules.finish if judge.need.finished else 0.0
+        depths, turret = first_at_once(judge.depth, step=max(least.step, tooling.least_step), finish=finish), None
+    steps = list(zip((0.0, *depths), depths, strict=False))
+    if judge.asked.along_line:
+        lanes = [Lane(spacer=0.0, run=length_of(way.path), pace=paces[0]) for way in ways]
+        ordered = [(lane, upper, lower) for lane in lanes for upper, lower in steps]
+    else:
+        lanes = [Lane(spacer=0.0, run=sum(length_of(way.path) for way in ways if way.first), pace=paces[0])]
+        if rest := sum(length_of(way.path) for way in ways if not way.first):
+            lanes.append(Lane(spacer=0.0, run=rest, pace=paces[-1]))
+        ordered = [(lane, upper, lower) for upper, lower in steps for lane in lanes]
+    return stepped(tooling, ordered, paces=paces, depths=depths, turret=turret, limits=limits, least=least)
+
+
+def _lifts(asked: OutlineOnBoard, template: Template, fibres: tuple[float, float], rules: HouseRules) -> Iterator[Lift]:
+    """Where the fibres lift along the edges of what stays, run as they are run (R7)."""
+    inside = asked.makes == "part"
+    for path in kept_on_left(template.obtained, inside=inside if asked.makes != "plug" else False):
+        found = stretches(
+            path,
+            wood_on_left=asked.makes != "plug",
+            fibres=fibres,
+            closed=True,
+            downhill=rules.downhill,
+            end_grain=rules.end_grain,
+        )
+        ring = (*path, path[0])
+        for each in found:
+            part = ring[each.first : each.last + 1]
+            if each.lie == "lifts" and length_of(part, closed=False) >= _SHORTEST_LIFT:
+                yield Lift(path=part, worst=each.worst)
+
+
+def _cautions(judge: TemplateJudge, chosen: Candidate, stepping: Stepping | None, lifts: tuple[Lift, ...]) -> Iterator[Caution]:
+    asked, wood, rules, bit = judge.asked, judge.wood, judge.rules, chosen.bit
+    if stepping is not None:
+        yield from stepping.cautions
+        yield from (each for pace in stepping.paces for each in pace.cautions)
+    if asked.changed:
+        yield caution(words.OUTLINE_CHANGED, name=asked.saved.name)
+    floor = asked.thickness - judge.depth
+    if not asked.through and closeness.under(floor, asked.thickness / 3):
+        yield caution(depth_words.THIN_FLOOR, floor=floor)
+    if asked.makes == "plug":
+        yield caution(words.PLUG_IS_PROUD, extra=rules.plug_extra)
+    if lifts:
+        yield caution(words.FIBRES_LIFT_ALONG, count=len(lifts), long=sum(length_of(each.path, closed=False) for each in lifts))
+    yield caution(words.FEEL_THE_EDGE)
+    if bit.profile == "down-cut":
+        yield caution(guide_words.DOWN_CUT_LIFTS_ROUTER)
+        if closeness.over(judge.depth, bit.diameter):
+            yield caution(guide_words.DOWN_CUT_PACKS, depth=judge.depth, diameter=bit.diameter)
+    if wood.material_class in CROSS_VENEERED:
+        yield caution(choosing_words.FACE_GRAIN_SPLINTERS, material=wood.name)

@@ -1,0 +1,75 @@
+"""Ways out of a stop for cuts by template."""
+
+from __future__ import annotations
+
+from collections.abc import Collection
+
+from ranura.core.cuts.template import words
+from ranura.core.cuts.template.asked import TemplateCut
+from ranura.core.cuts.template.setting import TemplateSetting
+from ranura.core.holding.placed import Held
+from ranura.core.output.remedies import Remedy, held_otherwise, moved_clear
+from ranura.core.proof import words as proof_words
+from ranura.core.templates import words as template_words
+from ranura.core.templates.rounding import radius_for
+from ranura.core.text import guide_words
+from ranura.core.text.forms import TypedLength
+from ranura.core.text.writing import write
+
+_LOOSE = {"tape": "Tape holds it", "screws": "Screws hold it", "tabs": "Tabs are left", "skin": "A skin is left below"}
+
+
+def template_remedies(cut: TemplateCut, setting: TemplateSetting) -> tuple[Remedy, ...]:
+    """What would take a stop of a cut by template away."""
+    codes = {each.code for each in setting.cautions}
+    found = area_remedies(codes, cut.held)
+    if words.OUTLINE_CHANGED.code in codes:
+        change = {"outline_version": setting.outline.saved.version}
+        found.append(Remedy(answers=words.OUTLINE_CHANGED.code, says=write("It is as I want it"), change=change))
+    found += _rounded(codes, setting)
+    found += moved_clear(codes, setting.holding.moved if setting.holding is not None else ())
+    return tuple(found)
+
+
+def _rounded(codes: Collection[str], setting: TemplateSetting) -> list[Remedy]:
+    """That its corners are rounded to what bit and guide can cut."""
+    if setting.follower is None or setting.template is None:
+        return []
+    offset = (setting.follower.across - setting.bit.diameter) / 2
+    radius = radius_for(setting.bit.diameter, offset if setting.outline.makes != "plug" else setting.template.offset)
+    change = {"corners": TypedLength(typed=f"{radius:g}", unit="mm")}
+    says = write("Round its corners to {r:len}", r=radius)
+    return [Remedy(answers=code, says=says, change=change) for code in _OF_CORNERS if code in codes]
+
+
+_OF_CORNERS = (
+    words.CORNERS_NOT_ENTERED.code,
+    template_words.CORNERS_LOST.code,
+    template_words.CORNERS_LEFT.code,
+    proof_words.TAKES_TOO_MUCH.code,
+)
+
+
+def area_remedies(codes: Collection[str], held: Held | None) -> list[Remedy]:
+    """What lies below, what holds what comes free, what bridges an opening, how the work is held, how thick the template is."""
+    found = []
+    if proof_words.NO_SACRIFICIAL_BOARD.code in codes:
+        found.append(
+            Remedy(answers=proof_words.NO_SACRIFICIAL_BOARD.code, says=write("One lies below it"), change={"backed": True})
+        )
+    if proof_words.LOOSE_PIECE.code in codes:
+        found += [
+            Remedy(answers=proof_words.LOOSE_PIECE.code, says=write(says), change={"loose": how}) for how, says in _LOOSE.items()
+        ]
+    for code, there, says in (
+        (guide_words.BASE_TIPS.code, True, "A wider plate below the base bridges it"),
+        (proof_words.BASE_TIPS_OVER.code, True, "A wider plate below the base bridges it"),
+        (proof_words.NOTHING_CARRIES.code, True, "A wider plate below the base bridges it"),
+        (template_words.PLATE_BRIDGES.code, False, "There is none"),
+    ):
+        if code in codes:
+            found.append(Remedy(answers=code, says=write(says), change={"plate": there}))
+    code = template_words.BEARING_ABOVE_TEMPLATE.code
+    if code in codes:
+        found.append(Remedy(answers=code, says=write("Make it as thick as that"), change={"template": None}))
+    return [*found, *held_otherwise(set(codes), held)]

@@ -1,0 +1,39 @@
+"""A setting for a cut by template: everything a bit in a router needs for it, worked out and not yet put into words."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from ranura.core.choosing.setting import SteppedSetting
+from ranura.core.cuts.template.guides import Follower, Template
+from ranura.core.cuts.template.on_board import OutlineOnBoard
+from ranura.core.geometry.rings import Ring
+from ranura.core.holding.clamps import Holding
+from ranura.core.templates.clearing import Round
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Lift:
+    """A stretch of the outline along which fibres lift: its way, and the worst slope in degrees."""
+
+    path: Ring
+    worst: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TemplateSetting(SteppedSetting):
+    """Bit, router, template, ways, steps and clamps of a cut by template."""
+
+    outline: OutlineOnBoard
+    depth: float
+    """How deep it goes in all, in mm."""
+    follower: Follower | None
+    """None where a stop leaves nothing to say."""
+    template: Template | None
+    ways: tuple[Round, ...]
+    """Of the axis at the first place, in order of work; none where a stop leaves nothing to say."""
+    holding: Holding | None
+    lifts: tuple[Lift, ...] = ()
+    """Where the fibres lift along what stays, in order of the ways."""
+    plate: float | None = None
+    """How wide a plate below the base must be where one is asked for, in mm."""

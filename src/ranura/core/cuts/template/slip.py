@@ -1,0 +1,166 @@
+"""The slip of a cut by template, in the order of the hands."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from typing import Final
+
+from ranura.core.cuts.template.asked import TemplateCut, TemplateGuide
+from ranura.core.cuts.template.figures import sense_of
+from ranura.core.cuts.template.moves import RIM
+from ranura.core.cuts.template.setting import TemplateSetting
+from ranura.core.geometry.paths import length_of
+from ranura.core.output.going import Ends, Going
+from ranura.core.output.guides import StationLine
+from ranura.core.output.slip import (
+    Lead,
+    SlipSection,
+    depths_section,
+    feed_section,
+    hold_lead,
+    hold_lines,
+    speed_section,
+    tool_section,
+)
+from ranura.core.shop.tooling.guides import InlaySet
+from ranura.core.text.cautions import Caution
+from ranura.core.text.figures import Figure, plain, show
+from ranura.core.text.lengths import as_typed
+from ranura.core.text.writing import Reading, Shown, Text, write
+
+SAYS: Final[Mapping[TemplateGuide, str]] = {
+    "bushing": "a ring in the base follows the template's edge",
+    "bearing": "a bearing at the shank follows the template's edge",
+    "inlay": "the ring is on for the recess and off for the plug, on one template",
+}
+"""What a method of guiding is, where nothing speaks against it."""
+LOOSE: Final[Mapping[str, str]] = {
+    "tabs": "over the 4 tabs lift the bit {1.5:about} in the last passes; saw and pare them",
+    "tape": "double-sided tape under the loose piece, pressed on",
+    "screws": "screw the loose piece to the board below, clear of the cut",
+    "skin": "leave the last {1.5:about}; cut it free and trim it flush",
+}
+OUT: Final[Mapping[Ends, str]] = {
+    "beside": "at each depth switch off before the open side, wait until it stands, then set the next",
+    "lifted-turning": "then back {2:about} and straight up, base flat; switch off above the work",
+    "stopped-first": "then back {2:about}, switch off, wait until it stands, and lift",
+}
+"""How a bit comes out."""
+
+
+def template_sections(
+    setting: TemplateSetting, cut: TemplateCut, figures: Sequence[Figure], cautions: Sequence[Caution], going: Going | None
+) -> tuple[SlipSection, ...]:
+    """The slip. Sections without a figure are left out where a stop leaves nothing to say."""
+    by_key = {figure.key: figure for figure in figures}
+    made = [tool_section(setting, by_key), speed_section(setting, by_key)]
+    if setting.stepping is not None:
+        worked = cut.through or cut.makes == "plug"
+        depth = show(setting.depth, "mm") if worked else plain(as_typed(cut.depth))
+        made.append(depths_section(setting.stepping, depth))
+    if setting.follower is not None and setting.template is not None:
+        made.append(_guide(setting, cut, by_key))
+        made += [_direction(setting, going)] if setting.ways else []
+    if setting.stepping is not None:
+        made.append(feed_section(setting, by_key))
+    made.append(_hold(setting, by_key, cautions))
+    return tuple(made)
+
+
+def _guide(setting: TemplateSetting, cut: TemplateCut, figures: Mapping[str, Figure]) -> SlipSection:
+    asked, follower, template = setting.outline, setting.follower, setting.template
+    assert follower is not None
+    assert template is not None
+    xs = [x for loop in template.loops for x, _ in loop.points()]
+    ys = [y for loop in template.loops for _, y in loop.points()]
+    x0, x1, y0, y1 = min(xs), max(xs), min(ys), max(ys)
+    match follower.tool:
+        case InlaySet():
+            ring = "ring on" if asked.makes == "recess" else "ring off"
+            shown = Lead(shown=plain(follower.tool.name), caption=write(ring))
+        case None:
+            shown = Lead(shown=plain("Template"), caption=write("for the bearing"))
+        case _:
+            shown = Lead(shown=plain(follower.tool.name), caption=write(""))
+    what = "outside" if asked.makes == "part" else "opening"
+    length, width = asked.part
+    x, y = (x0 if cut.end == "left" else length - x1), (y0 if cut.edge == "near" else width - y1)
+    lines = [
+        write("{name}: template {what} {l:len} × {w:len}", name=asked.saved.name, what=what, l=x1 - x0, w=y1 - y0),
+        write("it begins {x:len} from the {end} end, {y:len} from the {edge} edge", x=x, y=y, end=cut.end, edge=cut.edge),
+        write("{t:len} thick or more, fixed above the work", t=follower.thickness),
+    ]
+    if asked.makes != "part":
+        lines.append(write("whole template {l:rough} × {w:rough} or larger", l=x1 - x0 + 2 * RIM, w=y1 - y0 + 2 * RIM))
+    if follower.kind != "bearing":
+        lines.append(write("ring finger tight, centred with a cone"))
+    if setting.plate is not None:
+        lines.append(write("plate {x:rough} wide or more below the base", x=setting.plate))
+    keys = tuple(key for key in ("template.offset", "template.size", "template.thickness") if key in figures)
+    return SlipSection(key="guide", title="Guide", leads=(shown,), lines=tuple(lines), figures=keys)
+
+
+def _direction(setting: TemplateSetting, going: Going | None) -> SlipSection:
+    asked = setting.outline
+    lines: list[Text] = []
+    if not asked.along_line:
+        apart = sum(way.first for way in setting.ways)
+        lines.append(
+            write("plunge in the middle, work outwards; last along the template")
+            if apart == 1
+            else write("plunge in the middle of each of its {n} bays, work outwards; last along the template", n=apart)
+        )
+    else:
+        many = len(setting.ways)
+        lines.append(
+            write("plunge, then once round, at each depth")
+            if many == 1
+            else write("{n} ways, holes first; plunge, then once round, at each depth", n=many)
+        )
+    if asked.along_line and len(setting.ways) > 1:
+        other = "counter-clockwise" if sense_of(setting) == "clockwise" else "clockwise"
+        lines.append(write("inside of it, round islands and holes, {other}", other=other))
+    if going is not None:
+        lines.append(write("pressed on; " + OUT[going.ends]))
+    if setting.lifts:
+        total = sum(length_of(each.path, closed=False) for each in setting.lifts)
+        lines.append(write("fibres lift on {n} numbered stretches, {l:rough} in all", n=len(setting.lifts), l=total))
+    return SlipSection(
+        key="direction",
+        title="Direction",
+        leads=(Lead(shown=plain(sense_of(setting).capitalize()), caption=write(""), figure="direction.heading"),),
+        lines=tuple(lines),
+        figures=("direction.heading",),
+    )
+
+
+def _hold(setting: TemplateSetting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> SlipSection:
+    holding, asked = setting.holding, setting.outline
+    stopped = any(each.place == "hold" and each.level == "stop" for each in cautions)
+    lines: list[Text] = []
+    if holding is not None and not stopped:
+        lines += hold_lines(holding, asked.part)
+    lines.append(write("template held by tape, or by screws where it is waste, shorter than template and waste are thick"))
+    if asked.through and asked.backed:
+        lines.append(write("sacrificial board below, {x:len} into it", x=setting.rules.through_extra))
+    if asked.through and asked.loose is not None:
+        lines.append(write(LOOSE[asked.loose]))
+    shown = Lead(shown=plain("—"), caption=write("")) if holding is None else hold_lead(holding)
+    return SlipSection(
+        key="hold", title="Hold", leads=(shown,), lines=tuple(lines), figures=("hold.clear",) if "hold.clear" in figures else ()
+    )
+
+
+def template_stations(setting: TemplateSetting, cut: TemplateCut) -> tuple[StationLine, ...]:
+    """The places of a repeated cut, each from the one end; empty for a single one."""
+    asked = setting.outline
+    if len(asked.places) < 2:
+        return ()
+    off = write("{o:len} {side}", o=setting.template.offset if setting.template else 0.0, side="beside the line")
+    on_lines = Shown(metric=Reading(number=off.metric, unit=""), inch=Reading(number=off.inch, unit=""))
+    return tuple(
+        StationLine(
+            number=i + 1, mark=show(cut.from_left.mm + abs(shift), "mm"), guide=on_lines, heading=sense_of(setting).capitalize()
+        )
+        for i, shift in enumerate(asked.places)
+    )

@@ -1,0 +1,87 @@
+"""Words of cautions: cuts by template (R9, R10)."""
+
+from __future__ import annotations
+
+from ranura.core.text.words import Words
+
+OUTLINE_CHANGED = Words(
+    code="outline-changed",
+    place="guide",
+    level="caution",
+    message="{name} has changed since this cut was planned; this is what it is now",
+    do="Look whether it is still what you want, and make the template anew",
+)
+CORNERS_NOT_ENTERED = Words(
+    code="corners-not-entered",
+    place="guide",
+    level="stop",
+    message="At {count:n0} places {deep:len} or more of the wood that is to stay would go: the guide does not enter there",
+    do="Take a smaller bushing or bearing, or draw these corners with a radius of {radius:len} or more",
+)
+NO_INLAY_SET = Words(
+    code="no-inlay-set",
+    place="guide",
+    level="stop",
+    message="There is no inlay set on the shelf: a bushing with a ring over it",
+    do="Get one whose ring has a wall as thick as the bit, {bit:len}",
+    setup=True,
+)
+NO_ROOM_IN_INLAY_SET = Words(
+    code="no-room-in-inlay-set",
+    place="guide",
+    level="stop",
+    message="A bit of {diameter:len} does not turn in the bushing of the inlay set, {od:len} outside",
+    do="Take a thinner bit",
+    setup=True,
+)
+INLAY_LOOSE = Words(
+    code="inlay-loose",
+    place="guide",
+    level="caution",
+    message="The plug is {gap:len} smaller than its recess on every side",
+    do="Take a bit as wide as the ring's wall is thick, or fill the gap with glue and dust",
+)
+INLAY_TOO_LOOSE = Words(
+    code="inlay-too-loose",
+    place="guide",
+    level="stop",
+    message="With this bit the plug would be {gap:len} smaller than its recess on every side",
+    do="Take a bit as wide as the ring's wall is thick, {wall:len}",
+    setup=True,
+)
+INLAY_BORE_UNKNOWN = Words(
+    code="inlay-bore-unknown",
+    place="guide",
+    level="caution",
+    message="The bore of this bushing was not measured; it is {clear:len} wider outside than the bit",
+    do="Turn the bit by hand first: it must stay clear all round",
+)
+PLUG_TOO_LARGE = Words(
+    code="plug-too-large",
+    place="guide",
+    level="stop",
+    message="The plug is {over:len} larger than its recess on every side: it does not enter",
+    do="Take a bit at least as wide as the ring's wall is thick, {wall:len}",
+    setup=True,
+)
+PLUG_IS_PROUD = Words(
+    code="plug-is-proud",
+    place="depths",
+    level="note",
+    message="The plug is cut {extra:len} deeper than its recess, and stands proud by that",
+    do="Saw it off below the groove, glue it in, and plane it flush when the glue is dry",
+)
+FIBRES_LIFT_ALONG = Words(
+    code="fibres-lift-along",
+    place="direction",
+    level="note",
+    message="Along the outline the fibres lift on {count:n0} stretches, {long:rough} in all; the drawing numbers them",
+    do="A sharp bit, full speed and a slow feed there; or cut them from the other face, with the template mirrored",
+)
+FEEL_THE_EDGE = Words(
+    code="feel-the-edge",
+    place="guide",
+    level="note",
+    message="Every bump of the template's edge is copied into the work",
+    do="Feel along it before the first part; fill and sand what the finger finds",
+)

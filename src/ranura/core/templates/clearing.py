@@ -1,0 +1,54 @@
+"""How a field of any shape is cleared: rounds of the bit's axis from the middle outwards, each a lane further than the one
+before, the last along the walls (R7, R8)."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass
+
+from shapely import Polygon
+from shapely.geometry.base import BaseGeometry
+
+from ranura.core.geometry.areas import QUARTER_POINTS, SLIVER, parts_of
+from ranura.core.geometry.rings import Ring
+
+
+@dataclass(frozen=True, slots=True)
+class Round:
+    """One closed way of the axis. `first`: nothing beside it is cut yet, so that the bit is in full width."""
+
+    path: Ring
+    first: bool
+
+
+def rounds(axis: BaseGeometry, *, bit_diameter: float, lane: float) -> tuple[Round, ...]:
+    """The rounds that clear a field whose axis may be anywhere in an area, by lanes of a share of the bit's width.
+
+    Rule: R8 fields
+    Formula: insets of lane·D, 2·lane·D … of the area as long as anything is left, and of D/2 where less than a lane is left in
+        the middle; of every part of it its insets before itself; the wood that stays on the left of the heading
+    Source: R7: from the middle outwards the fresh wood then lies on the conventional side"""
+    return tuple(each for part in parts_of(axis) for each in _of(part, lane * bit_diameter, bit_diameter / 2))
+
+
+def _of(part: Polygon, step: float, r: float) -> Iterator[Round]:
+    inner = list(parts_of(part.buffer(-step, quad_segs=QUARTER_POINTS)))
+    for each in inner:
+        yield from _of(each, step, r)
+    middle = [] if inner else list(parts_of(part.buffer(-(r - SLIVER), quad_segs=QUARTER_POINTS)))
+    yield from (Round(path, first=True) for each in middle for path in kept_on_left(each, inside=False))
+    yield from (Round(path, first=not inner and not middle) for path in kept_on_left(part, inside=False))
+
+
+def kept_on_left(area: BaseGeometry, *, inside: bool) -> Iterable[Ring]:
+    """The edges of an area as ways that have on their left what stays: what lies outside of it, or `inside`; holes first."""
+    for part in parts_of(area):
+        for hole in part.interiors:
+            yield _ring(hole.coords, clockwise=inside)
+        yield _ring(part.exterior.coords, clockwise=not inside)
+
+
+def _ring(coords: Iterable[tuple[float, ...]], *, clockwise: bool) -> Ring:
+    points = [(float(x), float(y)) for x, y, *_ in coords][:-1]
+    twice = sum(x0 * y1 - x1 * y0 for (x0, y0), (x1, y1) in zip(points, (*points[1:], points[0]), strict=True))
+    return tuple(points if (twice < 0) == clockwise else reversed(points))
