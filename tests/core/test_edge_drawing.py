@@ -195,7 +195,7 @@ def test_bands_lie_in_the_wood_and_blocks_outside_of_it():
 
 def test_hazards_lie_where_the_fibres_lift():
     made = plan(dataclasses.replace(ARCH_OGEE, router_id="plunge-two"), ARCH)
-    marked = of_role(made, 0, "hazard")
+    marked = of_role(made, 0, "lifts")
     assert marked
     opening = next(edge for edge in edges_of(ARCH) if edge.inside)
     ring = LineString([*opening.points, opening.points[0]])
@@ -205,7 +205,7 @@ def test_hazards_lie_where_the_fibres_lift():
         # By hand inside, clockwise: the right shoulder of the arch is cut against its fibres.
         assert middle.y > 250
     sheet = plan(dataclasses.replace(ARCH_OGEE, router_id="plunge-two"), dataclasses.replace(ARCH, material="mdf"))
-    assert of_role(sheet, 0, "hazard") == []
+    assert of_role(sheet, 0, "lifts") == []
     assert not any(mark.kind == "grain" for mark in sheet.drawing[0].marks)
 
 

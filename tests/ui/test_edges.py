@@ -149,7 +149,7 @@ def test_a_worn_bit_on_sycamore_says_how_not_to_burn(open_page: Callable[..., Pa
     expect(pace).to_contain_text("burning: move faster")
     expect(pace).to_contain_text("burning: slow the spindle")
     expect(section(page, "feed")).to_contain_text("scrape with this very bit held in the hand, router unplugged")
-    expect(page.locator('[data-role="hazard"]')).to_have_count(2)
+    expect(page.locator('[data-role="lifts"]')).to_have_count(2)
     page.get_by_test_id("more-options").click()
     choose(page, "stages", "2 stages at least")
     expect(section(page, "depths")).to_contain_text("in 2 stages")

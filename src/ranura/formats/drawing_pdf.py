@@ -33,6 +33,7 @@ _STROKE: dict[Role, Color] = {
     "backer": SOFT,
     "path": CUT,
     "hazard": CUT,
+    "lifts": CUT,
     "opening": INK,
     "bearing": GUIDE,
     "sweep": SOFT,
@@ -52,6 +53,7 @@ _FILL: dict[Role, Color | None] = {
     "backer": None,
     "path": None,
     "hazard": HexColor("#fae4ad"),
+    "lifts": HexColor("#fae4ad"),
     "opening": white,
     "bearing": HexColor("#cfe6e4"),
     "sweep": None,
@@ -59,7 +61,13 @@ _FILL: dict[Role, Color | None] = {
     "stop": HexColor("#cfe6e4"),
     "aid": HexColor("#dfe3e1"),
 }
-_HATCH: dict[Role, tuple[int, float]] = {"waste": (1, 4.0), "pass": (1, 5.0), "backer": (-1, 5.0), "hazard": (-1, 4.0)}
+_HATCH: dict[Role, tuple[int, float]] = {
+    "waste": (1, 4.0),
+    "pass": (1, 5.0),
+    "backer": (-1, 5.0),
+    "hazard": (-1, 4.0),
+    "lifts": (-1, 4.0),
+}
 """Slope and distance of hatching, in points."""
 
 

@@ -43,7 +43,7 @@ export function Header(props: Props) {
   const printable = Boolean(props.cutId) && saving === "saved" && !props.stopped;
   useCommand("print", () => setPrinting(true), printable);
   return (
-    <header className="flex flex-wrap items-center gap-x-1.5 gap-y-1 border-b-2 lg:gap-x-3 border-ink bg-bench px-3 py-1.5 lg:h-[54px] lg:flex-nowrap">
+    <header className="flex flex-wrap items-center gap-x-1.5 gap-y-1 border-b-2 lg:gap-x-2 2xl:gap-x-3 border-ink bg-bench px-3 py-1.5 lg:h-[54px] lg:flex-nowrap">
       <h1 className="sr-only">
         {job.name}
         {props.cutName ? `: ${props.cutName}` : ""}

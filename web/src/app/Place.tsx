@@ -54,7 +54,7 @@ function isAt(here: string, path: string): boolean {
 export function Places() {
   const here = useLocation().pathname;
   return (
-    <nav aria-label="Places" className="flex flex-wrap gap-0.5">
+    <nav aria-label="Places" className="flex flex-wrap gap-0.5 lg:flex-nowrap lg:gap-0">
       {PLACES.map((place) => {
         const current = isAt(here, place.path);
         return (
@@ -62,7 +62,7 @@ export function Places() {
             key={place.path}
             to={place.path}
             aria-current={current ? "page" : undefined}
-            className={`rounded px-2 py-1.5 text-small font-semibold whitespace-nowrap hover:bg-paper lg:px-2.5 ${current ? "border-b-[3px] border-cut rounded-b-none" : "text-ink-2"}`}
+            className={`rounded px-2 py-1.5 text-small font-semibold whitespace-nowrap hover:bg-paper lg:px-1.5 2xl:px-2.5 ${current ? "border-b-[3px] border-cut rounded-b-none" : "text-ink-2"}`}
           >
             {place.name}
           </Link>

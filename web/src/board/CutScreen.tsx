@@ -222,7 +222,7 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onStopped, onSchool 
               ))}
             </div>
             <Legend
-              edge={edges !== undefined}
+              outlines={plan.drawing.flatMap((view) => view.outlines)}
               item={item}
               material={shop.materials.find((each) => each.id === piece.material)?.name ?? piece.material}
             />

@@ -2,25 +2,23 @@ import type { PieceItem } from "../api/client";
 
 const KEYS = [
   { role: "waste", says: "cut away" },
+  { role: "lifts", says: "fibres lift" },
+  { role: "template", says: "template" },
   { role: "guide", says: "guide" },
+  { role: "bearing", says: "ring or bearing" },
   { role: "base", says: "router" },
   { role: "clamp", says: "clamp" },
   { role: "backer", says: "backer" },
 ] as const;
-const EDGE_KEYS = [
-  { role: "waste", says: "cut away" },
-  { role: "hazard", says: "fibres lift" },
-  { role: "guide", says: "guide, bearing" },
-  { role: "base", says: "router" },
-  { role: "backer", says: "backer" },
-] as const;
-type Role = (typeof KEYS)[number]["role"] | (typeof EDGE_KEYS)[number]["role"];
+type Role = (typeof KEYS)[number]["role"];
 
 const SWATCH: Record<Role, string> = {
   waste: "border-cut [background:repeating-linear-gradient(135deg,transparent_0_3px,var(--cut)_3px_4.5px)]",
-  hazard:
+  lifts:
     "border-hazard [background:repeating-linear-gradient(135deg,var(--hazard-soft)_0_3px,var(--hazard)_3px_5px)]",
+  template: "border-guide",
   guide: "border-guide bg-guide-soft",
+  bearing: "rounded-full border-guide bg-guide-soft",
   base: "rounded-full border-dashed border-ink-2",
   clamp: "border-clamp bg-clamp",
   backer:
@@ -30,14 +28,16 @@ const SWATCH: Record<Role, string> = {
 interface Props {
   item: PieceItem;
   material: string;
-  edge: boolean;
+  /** What is drawn. */
+  outlines: readonly { role: string }[];
 }
 
 /** What the signs of the drawing mean, and which wood it shows. */
-export function Legend({ item, material, edge }: Props) {
+export function Legend({ item, material, outlines }: Props) {
+  const drawn = new Set(outlines.map((each) => each.role));
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-1 pt-1 text-note text-ink-2">
-      {(edge ? EDGE_KEYS : KEYS).map((key) => (
+      {KEYS.filter((key) => drawn.has(key.role)).map((key) => (
         <span key={key.role} className="inline-flex items-center gap-1.5">
           <span className={`inline-block size-3.5 border-[1.5px] ${SWATCH[key.role]}`} aria-hidden />
           {key.says}

@@ -29,6 +29,7 @@ Role = Literal[
     "backer",
     "path",
     "hazard",
+    "lifts",
     "opening",
     "bearing",
     "sweep",

@@ -50,7 +50,7 @@ def lifting(run: Run, width: float, *, wood_left: bool = True) -> list[Outline]:
         part = ring[stretch.first : stretch.last + 1]
         found.append(
             Outline(
-                role="hazard",
+                role="lifts",
                 points=(*part, *reversed(aside(part, sign * width, closed=False))),
                 label=write("fibres lift, {s:n0}°", s=stretch.worst),
             )

@@ -3,6 +3,10 @@ section through its first place."""
 
 from __future__ import annotations
 
+import math
+
+from shapely import LineString
+
 from ranura.core.cuts.template.asked import TemplateCut
 from ranura.core.cuts.template.figures import sense_of
 from ranura.core.cuts.template.moves import leaves_tabs, template_area
@@ -10,6 +14,7 @@ from ranura.core.cuts.template.section import lines_cut, template_section
 from ranura.core.cuts.template.setting import Lift, TemplateSetting
 from ranura.core.geometry.areas import parts_of, thinned
 from ranura.core.geometry.convex import bounds
+from ranura.core.geometry.paths import length_of, stretch
 from ranura.core.geometry.rings import Point, Ring, shifted
 from ranura.core.output.going import Going
 from ranura.core.output.marks import carrier_outlines, clamp_marks, clamp_outlines, tabs_on, turret_view
@@ -47,7 +52,9 @@ def _plan(setting: TemplateSetting, cut: TemplateCut, going: Going | None) -> Vi
         outlines += [Outline(role="path", points=thinned(way.path, _SHOWN)) for way in ways[-_MOST_WAYS:]]
         outer = setting.ways[-1].path
         axis = going.first[0] if going is not None else outer[0]
-        outlines += [_lift(lift, number) for number, lift in enumerate(setting.lifts, start=1)]
+        wide = max(2.0, max(asked.size) / 50)
+        outlines += [_lift(lift, wide) for lift in setting.lifts]
+        marks += [_lift_number(lift, number, 3 * wide) for number, lift in enumerate(setting.lifts, start=1)]
         outlines.append(
             Outline(role="base", points=base_outline(base, axis=axis, guided=base.across / 2, towards=-1), label=write("base"))
         )
@@ -127,9 +134,22 @@ def _template(setting: TemplateSetting) -> list[Outline]:
     ]
 
 
-def _lift(lift: Lift, number: int) -> Outline:
-    """A stretch on which fibres lift, with its number."""
-    return Outline(role="hazard", points=(*lift.path, *lift.path[::-1]), label=write("{n}", n=number))
+def _lift_number(lift: Lift, number: int, wide: float) -> Mark:
+    """The number of a stretch, beside its middle where the wood stays."""
+    half = length_of(lift.path, closed=False) / 2
+    middle = stretch(lift.path, max(half - 0.5, 0.0), half + 0.5)
+    at, end = middle[0], middle[-1]
+    size = math.dist(at, end) or 1.0
+    side = (-1.0 if lift.wood_left else 1.0) * wide
+    nx, ny = (end[1] - at[1]) / size * side, -(end[0] - at[0]) / size * side
+    return Mark(kind="name", at=(at[0] + nx, at[1] + ny), direction=(1.0, 0.0), text=write("{n}", n=number))
+
+
+def _lift(lift: Lift, wide: float) -> Outline:
+    """A stretch on which fibres lift, as a strip beside it where the wood stays."""
+    beside = LineString(lift.path).buffer(wide if lift.wood_left else -wide, single_sided=True)
+    ring = max(parts_of(beside), key=lambda each: each.area).exterior.coords
+    return Outline(role="lifts", points=tuple((float(x), float(y)) for x, y, *_ in ring[:-1]))
 
 
 def _feed(setting: TemplateSetting, sense: str, outer: Ring) -> Arrow:

@@ -30,7 +30,7 @@ from ranura.core.templates.plates import PLATE
 from ranura.core.text import choosing_words, depth_words, guide_words
 from ranura.core.text.cautions import Caution, Reason, caution, written
 
-_SHORTEST_LIFT = 3.0
+_SHORTEST_LIFT = 8.0
 """mm of outline on which fibres lift that are worth a word."""
 
 
@@ -140,7 +140,7 @@ def _lifts(asked: OutlineOnBoard, template: Template, fibres: tuple[float, float
         for each in found:
             part = ring[each.first : each.last + 1]
             if each.lie == "lifts" and length_of(part, closed=False) >= _SHORTEST_LIFT:
-                yield Lift(path=part, worst=each.worst)
+                yield Lift(path=part, worst=each.worst, wood_left=asked.makes != "plug")
 
 
 def _cautions(judge: TemplateJudge, chosen: Candidate, stepping: Stepping | None, lifts: tuple[Lift, ...]) -> Iterator[Caution]:

@@ -14,10 +14,12 @@ from ranura.core.templates.clearing import Round
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Lift:
-    """A stretch of the outline along which fibres lift: its way, and the worst slope in degrees."""
+    """A stretch of the outline along which fibres lift: its way, the worst slope in degrees, and whether what stays lies on its
+    left."""
 
     path: Ring
     worst: float
+    wood_left: bool
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -48,6 +48,9 @@ OUT: Final[Mapping[Ends, str]] = {
 """How a bit comes out."""
 
 
+_LIFTS_LISTED = 6
+
+
 def template_sections(
     setting: TemplateSetting, cut: TemplateCut, figures: Sequence[Figure], cautions: Sequence[Caution], going: Going | None
 ) -> tuple[SlipSection, ...]:
@@ -76,8 +79,7 @@ def _guide(setting: TemplateSetting, cut: TemplateCut, figures: Mapping[str, Fig
     x0, x1, y0, y1 = min(xs), max(xs), min(ys), max(ys)
     match follower.tool:
         case InlaySet():
-            ring = "ring on" if asked.makes == "recess" else "ring off"
-            shown = Lead(shown=plain(follower.tool.name), caption=write(ring))
+            shown = Lead(shown=plain("Inlay set"), caption=write("ring on" if asked.makes == "recess" else "ring off"))
         case None:
             shown = Lead(shown=plain("Template"), caption=write("for the bearing"))
         case _:
@@ -85,7 +87,9 @@ def _guide(setting: TemplateSetting, cut: TemplateCut, figures: Mapping[str, Fig
     what = "outside" if asked.makes == "part" else "opening"
     length, width = asked.part
     x, y = (x0 if cut.end == "left" else length - x1), (y0 if cut.edge == "near" else width - y1)
+    own = [write("{set}", set=follower.tool.name)] if isinstance(follower.tool, InlaySet) else []
     lines = [
+        *own,
         write("{name}: template {what} {l:len} × {w:len}", name=asked.saved.name, what=what, l=x1 - x0, w=y1 - y0),
         write("it begins {x:len} from the {end} end, {y:len} from the {edge} edge", x=x, y=y, end=cut.end, edge=cut.edge),
         write("{t:len} thick or more, fixed above the work", t=follower.thickness),
@@ -123,8 +127,11 @@ def _direction(setting: TemplateSetting, going: Going | None) -> SlipSection:
     if going is not None:
         lines.append(write("pressed on; " + OUT[going.ends]))
     if setting.lifts:
-        total = sum(length_of(each.path, closed=False) for each in setting.lifts)
-        lines.append(write("fibres lift on {n} numbered stretches, {l:rough} in all", n=len(setting.lifts), l=total))
+        shown = [length_of(each.path, closed=False) for each in setting.lifts[:_LIFTS_LISTED]]
+        more = " …" if len(setting.lifts) > _LIFTS_LISTED else ""
+        listed = " · ".join(f"{number}: {{l{number}:rough}}" for number in range(1, len(shown) + 1))
+        facts = {f"l{number}": length for number, length in enumerate(shown, start=1)}
+        lines.append(write(f"fibres lift on stretch {listed}{more}; slowly there", **facts))
     return SlipSection(
         key="direction",
         title="Direction",
