@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 import random
 from typing import Any
 
@@ -29,11 +30,13 @@ def case(chance: random.Random) -> Case:
         "name": "board", "material": chance.choice(WOODS), "length": mm(length), "width": mm(width), "thickness": mm(thick),
         "count": chance.choice([1, 1, 2, 8]),
     }  # fmt: skip
-    families = [_channel, _channel, _pocket, _pocket, _edge]
+    families = [_channel, _channel, _pocket, _pocket, _edge, _template]
     cut = chance.choice(families)(chance, piece, length, width, thick)
     if chance.random() < 0.15:
         cut["router_id"] = chance.choice(["plunge-two", "trim-one", "table-three"])
     asked: Case = {"cut": cut, "piece": piece}
+    if cut["kind"] == "template":
+        asked["outlines"] = {"shape": _outline(chance, min(length, width))}
     if chance.random() < 0.2:
         asked["before"] = [
             chance.choice([_channel, _pocket])(chance, {}, length, width, thick) for _ in range(chance.choice([1, 2]))
@@ -105,6 +108,49 @@ def _pocket(chance: random.Random, _: Case, length: float, width: float, thick: 
     if chance.random() < 0.2:
         cut["held"] = chance.choice(["carrier", "tape", "vacuum"])
     return cut
+
+
+def _template(chance: random.Random, _: Case, length: float, width: float, thick: float) -> Case:
+    makes = chance.choice(["recess", "recess", "part", "plug"])
+    cut: Case = {
+        "kind": "template", "makes": makes, "outline": "shape", "depth": mm(chance.uniform(1.5, thick * 0.7)),
+        "from_left": mm(chance.uniform(0, length * 0.5)), "from_near": mm(chance.uniform(0, width * 0.4)),
+        "end": chance.choice(["left", "right"]), "edge": chance.choice(["near", "far"]),
+    }  # fmt: skip
+    if makes != "plug" and chance.random() < 0.5:
+        cut |= {"through": True, "depth": mm(thick), "backed": chance.random() < 0.8}
+        cut["loose"] = chance.choice([None, "tabs", "tape", "screws", "skin"])
+    if chance.random() < 0.4:
+        cut["corners"] = mm(chance.choice([2, 4, 7.5]))
+    if chance.random() < 0.2:
+        cut["turn"] = chance.choice([15, 90, 210])
+    if chance.random() < 0.15:
+        cut |= {"count": 2, "spacing": mm(chance.uniform(60, 250))}
+    if makes != "plug" and chance.random() < 0.3:
+        cut["guide"] = chance.choice(["bushing", "bearing", "inlay"])
+    if chance.random() < 0.2:
+        cut |= {"plate": True}
+    if chance.random() < 0.2:
+        cut["held"] = chance.choice(["carrier", "tape", "vacuum"])
+    return cut
+
+
+def _outline(chance: random.Random, room: float) -> str:
+    """A star of straight sides and arcs around a middle, with or without a hole in it, as path data."""
+    size = chance.uniform(0.12, 0.35) * room
+    count = chance.choice([3, 4, 5, 7, 9, 14])
+    turns = sorted(chance.uniform(0, 2 * math.pi / count * 0.8) + 2 * math.pi * i / count for i in range(count))
+    spots = [(r * math.cos(turn), r * math.sin(turn)) for turn in turns if (r := size * chance.uniform(0.5, 1.0))]
+    sides = []
+    for (x, y), before in zip(spots[1:] + spots[:1], spots, strict=True):
+        radius = math.dist((x, y), before) * chance.choice([0.6, 1.0, 2.5])
+        curved = chance.random() < 0.4
+        sides.append(f"A{radius:.3f} {radius:.3f} 0 0 {chance.choice([0, 1])} {x:.3f} {y:.3f}" if curved else f"L{x:.3f} {y:.3f}")
+    whole = f"M{spots[0][0]:.3f} {spots[0][1]:.3f} {' '.join(sides)} Z"
+    if chance.random() < 0.25:
+        r = size * chance.uniform(0.1, 0.25)
+        whole += f" M{-r:.3f} 0 A{r:.3f} {r:.3f} 0 0 1 {r:.3f} 0 A{r:.3f} {r:.3f} 0 0 1 {-r:.3f} 0 Z"
+    return whole
 
 
 def _edge(chance: random.Random, piece: Case, length: float, width: float, thick: float) -> Case:

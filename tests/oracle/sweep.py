@@ -18,9 +18,8 @@ from tests.oracle.cases import Case, case
 from tests.oracle.faults import faulty, touched
 from tests.oracle.judge import Judge
 
-from ranura.calc.choose import read_shop
 from ranura.calc.fields import Refused
-from ranura.calc.plan import PlanRequest
+from ranura.calc.plan import PlanRequest, shop_of
 from ranura.calc.registry import calculate
 from ranura.core.family import NOTHING_BEFORE, Before
 from ranura.core.plan import PLANNING, PlanWithMoves, circumstances
@@ -29,7 +28,6 @@ from ranura.core.proof.prove import prove
 from ranura.core.proof.steps import Circumstances
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
-from ranura.demo.shop import SHOP
 
 USUAL_COUNT = 1_000
 _LOOSE = 3.0
@@ -52,7 +50,7 @@ def judged(seed: int) -> Judged:
     asked = case(random.Random(seed))
     try:
         request = PlanRequest.model_validate(asked)
-        shop = SHOP if request.shop is None else read_shop(request.shop)
+        shop = shop_of(request)
         before, earlier = _earlier(request, shop)
         made = PLANNING.plan_with_moves(request.cut, request.piece, shop, shop.rules, before=before)
     except (CraftError, Refused, ValueError):

@@ -33,7 +33,10 @@ def loops_of_text(text: str) -> tuple[Loop, ...]:
             loops.append(Loop(tuple(vertices[: -1 if again else None]), closed))
 
     for command, given in _COMMAND.findall(text):
-        numbers = [float(each) for each in given.replace(",", " ").split()]
+        try:
+            numbers = [float(each) for each in given.replace(",", " ").split()]
+        except ValueError as problem:
+            raise ValueError("not a kept outline") from problem
         if len(numbers) != _TAKES[command] or (not vertices and command != "M"):
             raise ValueError("not a kept outline")
         if command == "M":

@@ -86,6 +86,17 @@ def begun_at(ring: Ring, at: Point) -> tuple[Point, ...]:
     return (found, *(each for each in rest if math.dist(each, found) > 1e-9), found)
 
 
+def begun_ahead(ring: Ring, way: Ring, by: float) -> tuple[Point, ...]:
+    """A closed path once round, from its point nearest to where a way would be that went on by so many mm. A bit that has wood on
+    its left then comes out to it sidelong, and finds none on its right.
+
+    >>> begun_ahead(((0, 0), (4, 0), (4, 4), (0, 4)), ((0, 1), (1, 1)), 2)[0]
+    (3.0, 0.0)"""
+    (x0, y0), (x1, y1) = way[-2:]
+    length = math.dist((x0, y0), (x1, y1)) or 1.0
+    return begun_at(ring, (x1 + (x1 - x0) / length * by, y1 + (y1 - y0) / length * by))
+
+
 def last_part(path: Ring, length: float) -> Ring:
     """The last so many mm of a path, from its end backwards.
 

@@ -60,6 +60,10 @@ class Recorder:
         """Along a line, the bit of half a width raised to `top` over every tab and lowered behind it."""
         length = length_of(line, closed=False)
         wide = TAB_WIDE / 2 + half
+        if length < 2.2 * wide * TABS:
+            # No room for them; what a line so short sets free is a chip, or is said not to be held.
+            self.cut(line, depth, fresh, feed)
+            return
         done = 0.0
         for number in range(TABS):
             middle = length * (number + 0.5) / TABS

@@ -6,7 +6,8 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 
-from shapely import Polygon
+import shapely
+from shapely import LinearRing, Polygon
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.areas import QUARTER_POINTS, SLIVER, parts_of
@@ -15,10 +16,12 @@ from ranura.core.geometry.rings import Ring
 
 @dataclass(frozen=True, slots=True)
 class Round:
-    """One closed way of the axis. `first`: nothing beside it is cut yet, so that the bit is in full width."""
+    """One closed way of the axis. `wide`: somewhere nothing beside it is cut yet, so that the bit is in full width. `goes_on`:
+    the one before it lies a lane beside it."""
 
     path: Ring
-    first: bool
+    wide: bool
+    goes_on: bool = False
 
 
 def rounds(axis: BaseGeometry, *, bit_diameter: float, lane: float) -> tuple[Round, ...]:
@@ -36,8 +39,15 @@ def _of(part: Polygon, step: float, r: float) -> Iterator[Round]:
     for each in inner:
         yield from _of(each, step, r)
     middle = [] if inner else list(parts_of(part.buffer(-(r - SLIVER), quad_segs=QUARTER_POINTS)))
-    yield from (Round(path, first=True) for each in middle for path in kept_on_left(each, inside=False))
-    yield from (Round(path, first=not inner and not middle) for path in kept_on_left(part, inside=False))
+    yield from (Round(path, wide=True) for each in middle for path in kept_on_left(each, inside=False))
+    beside = shapely.union_all([each.boundary for each in (*inner, *middle)]).buffer(r * _BESIDE, quad_segs=6)
+    for path in kept_on_left(part, inside=False):
+        alone = LinearRing(path).difference(beside).length
+        yield Round(path, wide=alone > 2 * r, goes_on=bool(inner or middle))
+
+
+_BESIDE = 1.2
+"""Of half the bit's width: how near another way must have been for its wood to be gone."""
 
 
 def kept_on_left(area: BaseGeometry, *, inside: bool) -> Iterable[Ring]:

@@ -24,7 +24,7 @@ from ranura.core.cuts.pocket.guides import (
 )
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cutting.stepping import Pass
-from ranura.core.geometry.paths import begun_at
+from ranura.core.geometry.paths import begun_ahead
 from ranura.core.geometry.rings import Point, Ring, extent, shifted
 from ranura.core.holding.sweep import LEAD
 from ranura.core.proof.bodies import bench_below, bench_turned, carriers_of, clamps_of, standing, stints, work_of
@@ -165,7 +165,7 @@ def _field(recorder: Recorder, setting: PocketSetting, paths: tuple[Ring, ...], 
             recorder.cut(first, depth, "both", inner.feed_m_min)
         way = first
         for path in paths[1:]:
-            begun = begun_at(path, way[-1])
+            begun = begun_ahead(path, way, setting.rules.lane * setting.bit.diameter)
             way = begun if math.dist(begun[0], way[-1]) < 1e-9 else (way[-1], *begun)
             recorder.cut(way, depth, "left", outer.feed_m_min)
         if beside:

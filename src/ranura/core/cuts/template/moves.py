@@ -14,7 +14,7 @@ from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.cutting.stepping import Pass
 from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.loops import area_of
-from ranura.core.geometry.paths import begun_at
+from ranura.core.geometry.paths import begun_ahead, begun_at
 from ranura.core.geometry.rings import Point, Ring, shifted
 from ranura.core.proof.bodies import bench_below, carriers_of, clamps_of, standing, stints, work_of
 from ranura.core.proof.machines import machine_of
@@ -101,21 +101,22 @@ def _field(recorder: Recorder, setting: TemplateSetting, passes: Sequence[Pass],
     by_depth: dict[float, list[Pass]] = {}
     for each in passes:
         by_depth.setdefault(each.to_depth, []).append(each)
-    near = _ON_WITHOUT_LIFTING * setting.rules.lane * setting.bit.diameter
+    lane = setting.rules.lane * setting.bit.diameter
     for depth, group in by_depth.items():
         inner, outer = group[0], group[-1]
         way: Ring = ()
         for round_ in setting.ways:
-            taken = inner if round_.first else outer
-            begun = begun_at(shifted(round_.path, shift), way[-1] if way else at or shifted(round_.path, shift)[0])
-            if way and not round_.first and math.dist(way[-1], begun[0]) <= near:
-                way = begun if math.dist(begun[0], way[-1]) < 1e-9 else (way[-1], *begun)
+            taken = inner if round_.wide else outer
+            path = shifted(round_.path, shift)
+            begun = begun_ahead(path, way, lane) if way else begun_at(path, at or path[0])
+            if way and round_.goes_on and math.dist(way[-1], begun[0]) <= _ON_WITHOUT_LIFTING * lane:
+                way = (way[-1], *begun)
             else:
                 if way:
                     at = recorder.drawn_out(way, depth, taken.feed_m_min)
                 _down(recorder, at, begun[0], taken)
                 way = begun
-            recorder.cut(way, depth, "both" if round_.first else "left", taken.feed_m_min)
+            recorder.cut(way, depth, "both" if round_.wide else "left", taken.feed_m_min)
         at = recorder.drawn_out(way, depth, outer.feed_m_min)
     if at is not None:
         recorder.stop(at, -CLEAR)

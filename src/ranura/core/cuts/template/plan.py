@@ -90,7 +90,7 @@ def _ways(asked: OutlineOnBoard, template: Template, bit_diameter: float, rules:
     if not asked.along_line:
         return rounds(template.axis, bit_diameter=bit_diameter, lane=rules.lane)
     # Inside of an opening the plug lies on the right, and the template that the ring is pressed on to on the left (R10).
-    return tuple(Round(path, first=True) for path in kept_on_left(template.axis, inside=asked.makes == "part"))
+    return tuple(Round(path, wide=True) for path in kept_on_left(template.axis, inside=asked.makes == "part"))
 
 
 def _thicker(judge: TemplateJudge, chosen: Candidate, follower: Follower, first: float) -> tuple[Follower, list[Caution]]:
@@ -117,8 +117,8 @@ def _steps(judge: TemplateJudge, chosen: Candidate, ways: tuple[Round, ...], gri
         lanes = [Lane(spacer=0.0, run=length_of(way.path), pace=paces[0]) for way in ways]
         ordered = [(lane, upper, lower) for lane in lanes for upper, lower in steps]
     else:
-        lanes = [Lane(spacer=0.0, run=sum(length_of(way.path) for way in ways if way.first), pace=paces[0])]
-        if rest := sum(length_of(way.path) for way in ways if not way.first):
+        lanes = [Lane(spacer=0.0, run=sum(length_of(way.path) for way in ways if way.wide), pace=paces[0])]
+        if rest := sum(length_of(way.path) for way in ways if not way.wide):
             lanes.append(Lane(spacer=0.0, run=rest, pace=paces[-1]))
         ordered = [(lane, upper, lower) for upper, lower in steps for lane in lanes]
     return stepped(tooling, ordered, paces=paces, depths=depths, turret=turret, limits=limits, least=least)

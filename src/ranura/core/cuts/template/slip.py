@@ -108,7 +108,7 @@ def _direction(setting: TemplateSetting, going: Going | None) -> SlipSection:
     asked = setting.outline
     lines: list[Text] = []
     if not asked.along_line:
-        apart = sum(way.first for way in setting.ways)
+        apart = sum(not way.goes_on for way in setting.ways)
         lines.append(
             write("plunge in the middle, work outwards; last along the template")
             if apart == 1

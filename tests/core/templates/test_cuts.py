@@ -1,0 +1,276 @@
+"""Cuts by template: recess, part and plug of an outline, planned, proven and put into words (R9, R10, R21)."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import replace
+
+import pytest
+import shapely
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from shapely import LineString, Polygon
+from shapely.geometry import Point as Spot
+
+from ranura.core.board.pieces import Piece
+from ranura.core.cuts.template.asked import TemplateCut
+from ranura.core.cuts.template.on_board import on_board
+from ranura.core.families import FAMILIES
+from ranura.core.geometry.loop_text import loops_of_text, text_of_loops
+from ranura.core.geometry.loops import area_of, circle
+from ranura.core.geometry.paths import begun_ahead, length_of
+from ranura.core.plan import PLANNING, PlanWithMoves
+from ranura.core.proof.recorder import TABS, Recorder
+from ranura.core.shop.saved_outlines import SavedOutline
+from ranura.core.shop.shop import Shop
+from ranura.core.templates.clearing import rounds
+from ranura.core.templates.rounding import rounded
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import read
+from ranura.demo.shop import SHOP
+
+SQUARE = "M0 0 L80 0 L80 60 L0 60 Z"
+SOFT = text_of_loops([circle((40, 40), 40)])
+RING = f"{SOFT} {text_of_loops([circle((40, 40), 15)])}"
+NOTCHED = "M0 0 L100 0 L100 60 L53 60 L50 20 L47 60 L0 60 Z"
+
+
+def mm(value: float):
+    return read(f"{value:g}", "mm")
+
+
+def shop(**paths: str) -> Shop:
+    return replace(SHOP, outlines=tuple(SavedOutline(id=name, name=name, path=path) for name, path in paths.items()))
+
+
+OWN = shop(square=SQUARE, soft=SOFT, ring=RING, notched=NOTCHED)
+
+
+def board(length: float = 400, width: float = 260, thickness: float = 18, wood: str = "beech") -> Piece:
+    return Piece(name="Board", material=wood, length=mm(length), width=mm(width), thickness=mm(thickness))
+
+
+def cut(outline: str = "soft", **more) -> TemplateCut:
+    known = {"depth": mm(4), "from_left": mm(120), "from_near": mm(80)} | more
+    return TemplateCut(outline=outline, **known)
+
+
+def plan(asked: TemplateCut, piece: Piece | None = None, of: Shop = OWN) -> PlanWithMoves:
+    return PLANNING.plan_with_moves(asked, piece or board(), of, of.rules)
+
+
+def gone(made: PlanWithMoves, depth: float):
+    """What the bit takes at a depth, from its moves alone."""
+    swept = []
+    for move in made.moves:
+        if move.kind in ("cut", "plunge") and move.to_depth is not None and move.to_depth >= depth - 1e-6:
+            r = max(r for _, r, _ in made.settings[move.setting].bit.silhouette)
+            way = LineString(move.path) if len(move.path) > 1 else Spot(move.path[0])
+            swept.append(way.buffer(r, quad_segs=32))
+    return shapely.union_all(swept)
+
+
+def wanted(asked: TemplateCut, of: Shop = OWN):
+    return on_board(asked, board(), of).area
+
+
+def codes(made: PlanWithMoves) -> set[str]:
+    return {each.code for each in made.cautions}
+
+
+@pytest.mark.parametrize("guide", ["bushing", "bearing"])
+@pytest.mark.parametrize("outline", ["soft", "ring"])
+def test_a_recess_is_what_lies_inside_its_outline(outline, guide):
+    asked = cut(outline, guide=guide)
+    made = plan(asked)
+    assert made.status in ("ready", "caution"), codes(made)
+    off = gone(made, 4).symmetric_difference(wanted(asked))
+    assert off.buffer(-0.03).is_empty, "nothing of it is 0.06 mm wide"
+
+
+def test_islands_stay_and_the_template_has_one_too():
+    made = plan(cut("ring"))
+    middle = Spot(120 + 40, 80 + 40)
+    assert gone(made, 4).distance(middle) == pytest.approx(15, abs=0.05)
+    templates = [Polygon(body.ring, body.holes) for body in made.bodies if body.role == "template"]
+    assert len(templates) == 2
+    bit, ring = made.settings[0].bit, made.settings[0].guides[0]
+    offset = ring.r - max(r for _, r, _ in bit.silhouette)
+    island = min(templates, key=lambda each: each.area)
+    assert math.sqrt(island.area / math.pi) == pytest.approx(15 - offset, abs=0.02), "smaller by the offset (R9)"
+
+
+def test_a_part_is_gone_round_with_itself_on_the_left_and_its_holes_come_first():
+    asked = cut("ring", makes="part", through=True, depth=mm(18), backed=True, loose="screws")
+    made = plan(asked)
+    assert made.status in ("ready", "caution"), codes(made)
+    ways = [move.path for move in made.moves if move.kind == "cut" and move.fresh == "both"]
+    sizes = [Polygon(way).area for way in ways]
+    assert sizes == sorted(sizes), "while the hole is cut the part hangs on its board"
+    assert [Polygon(way).exterior.is_ccw for way in (ways[0], ways[-1])] == [False, True]
+    kept = wanted(asked)
+    assert gone(made, 18).intersection(kept).buffer(-0.03).is_empty
+    assert gone(made, 18).distance(kept) < 0.03
+
+
+def test_what_comes_free_must_be_held():
+    asked = cut("soft", through=True, depth=mm(18), backed=True)
+    made = plan(asked)
+    assert "loose-piece" in codes(made)
+    held = {str(each.change.get("loose")) for each in made.remedies if each.answers == "loose-piece"}
+    assert held == {"tape", "screws", "tabs", "skin"}
+    assert plan(replace(asked, loose="tabs")).status != "stop"
+
+
+def test_tabs_that_find_no_room_are_left_out():
+    recorder = Recorder()
+    circle_ = tuple((4 * math.cos(turn / 10), 4 * math.sin(turn / 10)) for turn in range(63))
+    recorder.cut_over_tabs(circle_, 18, "both", 2.0, top=15, half=6)
+    assert [move.kind for move in recorder.moves] == ["cut"]
+    recorder.cut_over_tabs(tuple((40 * x, 40 * y) for x, y in circle_), 18, "both", 2.0, top=15, half=6)
+    assert sum(move.kind == "lift" for move in recorder.moves) == TABS
+
+
+@pytest.mark.parametrize("outline", ["soft", "fish"])
+def test_plug_and_recess_of_an_inlay_fit_one_another(outline):
+    """A ring whose wall is as thick as the bit is wide: gap 0 (R10)."""
+    of = shop(soft=SOFT, fish=next(each.path for each in SHOP.outlines if each.id == "emblem-fish"))
+    corners = None if outline == "soft" else mm(7.5)
+    recess = plan(cut(outline, guide="inlay", corners=corners, depth=mm(3)), board(420, 280), of)
+    plug = plan(cut(outline, makes="plug", corners=corners, depth=mm(3)), board(420, 280, 12), of)
+    assert {recess.status, plug.status} == {"caution"}
+    hole, around = gone(recess, 3), gone(plug, 4)
+    inner = max(around.interiors if isinstance(around, Polygon) else [], key=lambda ring: Polygon(ring).area)
+    assert Polygon(inner).symmetric_difference(hole).buffer(-0.04).is_empty
+    assert plug.passes[-1].to_depth == pytest.approx(4), "deeper by what it stands proud"
+
+
+def test_an_inlay_that_would_not_enter_is_stopped_and_mended_by_round_corners():
+    fish = shop(fish=next(each.path for each in SHOP.outlines if each.id == "emblem-fish"))
+    asked = cut("fish", guide="inlay", depth=mm(3))
+    made = plan(asked, board(420, 280), fish)
+    assert made.status == "stop"
+    assert "corners-not-entered" in codes(made)
+    mends = [each for each in made.remedies if "corners" in each.change]
+    assert mends[0].change["corners"].typed == "7.5"
+    assert plan(replace(asked, corners=mm(7.5)), board(420, 280), fish).status == "caution"
+
+
+def test_a_loose_pair_is_not_taken_for_an_inlay():
+    made = plan(cut("soft", makes="plug", bit_id="straight-3.175", router_id="plunge-two", depth=mm(2)))
+    assert {"plug-too-large", "inlay-too-loose"} & codes(made)
+    assert made.status == "stop"
+
+
+def test_a_notch_that_no_ring_enters_is_said():
+    asked = cut("notched", depth=mm(3), guide="bushing")
+    assert "corners-not-entered" in codes(plan(asked, board(420, 280)))
+
+
+@pytest.mark.parametrize(
+    ("asked", "field", "code"),
+    [
+        (TemplateCut(depth=mm(4)), "cut.outline", "outline-unchosen"),
+        (cut("gone"), "cut.outline", "outline-gone"),
+        (cut("soft", from_left=mm(330)), "cut.from_left", "outline-off-board"),
+        (cut("soft", from_near=mm(190)), "cut.from_near", "outline-off-board"),
+        (cut("soft", depth=mm(18)), "cut.depth", "template-goes-through"),
+        (cut("soft", makes="plug", depth=mm(17.5)), "cut.depth", "template-goes-through"),
+        (cut("soft", makes="plug", through=True), "cut.through", "plug-goes-through"),
+        (cut("soft", corners=mm(60)), "cut.corners", "rounded-away"),
+        (cut("soft", count=2), "cut.spacing", "spacing-missing"),
+        (cut("soft", count=2, spacing=mm(70)), "cut.spacing", "stations-meet"),
+        (cut("soft", count=3, spacing=mm(110)), "cut.spacing", "no-wood-after"),
+        (cut("thin", depth=mm(4)), "cut.outline", "narrower-than-bits"),
+        (cut("open"), "cut.outline", "outline-unreadable"),
+        (cut("strange"), "cut.outline", "outline-unreadable"),
+    ],
+)
+def test_what_cannot_be_is_said_where_it_was_asked(asked, field, code):
+    of = shop(soft=SOFT, thin="M0 0 L90 0 L90 2 L0 2 Z", open="M0 0 L10 0 L10 10", strange="M0 0 H10")
+    with pytest.raises(CutError) as caught:
+        plan(asked, of=of)
+    assert (caught.value.field, caught.value.code) == (field, code)
+
+
+def test_a_cut_says_when_its_outline_has_changed():
+    first = OWN.outlines[0].version
+    assert "outline-changed" not in codes(plan(cut("square", outline_version=first)))
+    other = shop(square="M0 0 L70 0 L70 60 L0 60 Z")
+    made = plan(cut("square", outline_version=first), of=other)
+    assert "outline-changed" in codes(made)
+    mend = next(each for each in made.remedies if each.answers == "outline-changed")
+    assert "outline-changed" not in codes(plan(replace(cut("square"), **mend.change), of=other))
+
+
+def test_the_same_outline_is_cut_wherever_it_lies_and_however_it_is_turned():
+    straight = wanted(cut("notched", turn=0.0, from_left=mm(40)))
+    assert wanted(cut("notched", end="right", from_left=mm(40))).bounds[2] == pytest.approx(360)
+    turned = wanted(cut("notched", turn=90.0, from_left=mm(40)))
+    x0, y0, x1, y1 = turned.bounds
+    assert (x1 - x0, y1 - y0) == pytest.approx((60, 100))
+    assert turned.area == pytest.approx(straight.area)
+
+
+def test_lifting_stretches_of_a_circle_are_two_opposite_arcs():
+    """Clockwise inside, fibres along the board: they dive in two of four quarters (R7)."""
+    made = plan(cut("soft"), board(wood="oak"))
+    marks = [mark for mark in made.drawing[0].marks if mark.kind == "name"]
+    assert [mark.text.metric for mark in marks] == ["1", "2"]
+    (ax, ay), (bx, by) = (mark.at for mark in marks)
+    assert ((ax + bx) / 2, (ay + by) / 2) == pytest.approx((160, 120), abs=1.0)
+    assert not [mark for mark in plan(cut("soft"), board(wood="mdf")).drawing[0].marks if mark.kind == "name"]
+
+
+@settings(max_examples=40)
+@given(
+    corners=st.lists(st.floats(8, 60), min_size=3, max_size=9),
+    bit=st.sampled_from([3.175, 6.0, 8.0, 12.7]),
+    lane=st.sampled_from([0.4, 0.6, 0.8]),
+)
+def test_rounds_leave_nothing_of_a_field_and_take_nothing_else(corners, bit, lane):
+    turns = [2 * math.pi * i / len(corners) for i in range(len(corners))]
+    shape = Polygon([(r * math.cos(t), r * math.sin(t)) for r, t in zip(corners, turns, strict=True)]).buffer(0)
+    axis = shape.buffer(-bit / 2)
+    found = rounds(axis, bit_diameter=bit, lane=lane)
+    swept = shapely.union_all([Polygon(each.path).boundary.buffer(bit / 2) for each in found]) if found else Polygon()
+    reached = axis.buffer(bit / 2)
+    assert swept.difference(reached.buffer(0.02)).area < 1e-6
+    assert reached.difference(swept.buffer(0.02)).area < 0.02 * max(reached.area, 1.0)
+    if found:
+        assert found[-1].path[0] in set(axis.boundary.coords) or Spot(found[-1].path[0]).distance(axis.boundary) < 1e-9
+
+
+@given(radius=st.floats(0.5, 12), seed=st.integers(0, 200))
+def test_what_is_rounded_has_no_corner_that_a_disc_does_not_enter(radius, seed):
+    turns = [seed + 2.4 * i for i in range(7)]
+    shape = Polygon([(40 * math.cos(t) + i, 30 * math.sin(t)) for i, t in enumerate(sorted(t % 6.28 for t in turns))]).buffer(0)
+    made = rounded(shape, radius)
+    for by in (-radius, radius):
+        back = made.buffer(by * 0.99, quad_segs=64).buffer(-by * 0.99, quad_segs=64)
+        assert back.symmetric_difference(made).area < 0.01 * max(made.area, 1.0)
+
+
+def test_the_next_way_is_begun_ahead_so_that_no_wood_lies_on_the_right():
+    inner = ((2.0, 0.0), (-2.0, 0.0), (2.0, 0.0))
+    outer = tuple((8 * math.cos(-t / 10), 8 * math.sin(-t / 10)) for t in range(63))
+    begun = begun_ahead(outer, inner, 6.0)
+    assert begun[0][0] > 7.5, "it goes on the way it was heading"
+    assert length_of(begun, closed=False) == pytest.approx(2 * math.pi * 8, rel=0.01)
+
+
+def test_kept_texts_read_back_as_they_were():
+    for outline in SHOP.outlines:
+        loops = loops_of_text(outline.path)
+        again = loops_of_text(text_of_loops(loops))
+        assert area_of(again).symmetric_difference(area_of(loops)).area < 0.05
+    for wrong in ("", "M0 0", "M0 0 H10", "L10 10", "M0 0 L1", "M0 0 C1 2 3 4 5"):
+        with pytest.raises(ValueError, match="kept outline"):
+            loops_of_text(wrong)
+
+
+def test_a_form_names_an_outline_that_is_gone():
+    form = FAMILIES["template"].form(cut("gone"), board(), OWN)
+    choice = next(each for each in form.sentence if getattr(each, "label", "") == "Outline")
+    assert (choice.choices[0].says, choice.choices[0].chosen) == ("no outline", True)
+    assert len(choice.choices) == 1 + len(OWN.outlines)
