@@ -186,3 +186,36 @@ def test_pages_overlap_so_that_they_can_be_laid_on_one_another(monkeypatch):
     (right, bottom), _ = corners[-1]
     assert right + tiles.wide >= 500
     assert bottom - tiles.high <= 0
+
+
+def test_corners_are_rounded_to_what_the_pair_can_cut(client):
+    chosen = pair(client)
+    as_drawn = client.get("/api/outlines/emblem-fish/template", params=chosen).json()
+    assert as_drawn["places"]
+    radius = as_drawn["round_to"]
+    assert radius == pytest.approx(max(as_drawn["bit"] / 2, (as_drawn["guide"] - as_drawn["bit"]) / 2), abs=0.5)
+    rounded = client.get("/api/outlines/emblem-fish/template", params={**chosen, "corners": radius}).json()
+    assert (rounded["places"], rounded["round_to"], rounded["cautions"]) == ([], None, [])
+    assert client.get("/api/outlines/emblem-fish/template", params={**chosen, "corners": 0.5}).json()["places"]
+    made = client.post("/api/outlines/emblem-fish/rounded", json={"radius": radius})
+    assert (made.status_code, made.json()["name"]) == (201, f"Emblem fish, corners {radius:g}")
+    own = client.get(f"/api/outlines/{made.json()['id']}/template", params=chosen).json()
+    assert own["places"] == []
+    assert area_of(loops_of_data(own["wanted"])).symmetric_difference(area_of(loops_of_data(rounded["wanted"]))).area < 1.0
+    gone = client.post("/api/outlines/emblem-fish/rounded", json={"radius": 100})
+    assert (gone.status_code, gone.json()["error"]["field"]) == (422, "corners")
+
+
+def test_the_widest_pair_that_enters_every_rounded_corner_is_named(client):
+    path = drawn(client, "rectangle", length="120", width="80", radius="4").json()["path"]
+    made = client.post("/api/outlines", json={"name": "Soft tray", "path": path}).json()
+    wide = {"guide": "bushing-24", "bit": "straight-12.7"}
+    known = {each["id"]: each for each in client.get("/api/outlines/pairs").json()["bits"]}
+    wide["guide"] = client.get("/api/outlines/pairs").json()["bushings"][-1]["id"]
+    found = client.get(f"/api/outlines/{made['id']}/template", params=wide).json()["reaching"]
+    assert known[found["bit_id"]]["size"] == 8.0, "half of it is the corner's radius"
+    taken = {"guide": found["guide_id"], "bit": found["bit_id"]}
+    again = client.get(f"/api/outlines/{made['id']}/template", params=taken).json()
+    assert (again["places"], again["reaching"]) == ([], None)
+    sharp = kept(client, "polygon").json()
+    assert client.get(f"/api/outlines/{sharp['id']}/template", params=wide).json()["reaching"] is None

@@ -77,3 +77,47 @@ def test_a_shape_from_a_few_sizes(open_page: Callable[..., Page]):
     page.get_by_test_id("outline-name").fill("Lamp ring")
     page.keyboard.press("Enter")
     expect(page.get_by_role("heading", name="Lamp ring")).to_be_visible()
+
+
+def test_a_corner_that_is_not_entered_takes_the_radius_it_is_offered_and_is_cut(open_page: Callable[..., Page]):
+    page = open_page("/templates", wait="template-canvas")
+    expect(page.get_by_test_id("caution-corners-lost")).to_be_visible()
+    page.keyboard.press("v")
+    expect(page.get_by_test_id("agrees")).to_be_visible()
+    page.keyboard.press("v")
+    expect(page.get_by_test_id("caution-corners-lost")).to_be_visible()
+    page.get_by_test_id("round-corners").click()
+    page.keyboard.press("x")
+    canvas = page.get_by_test_id("template-canvas").bounding_box()
+    assert canvas is not None
+    for share in (0.3, 0.6):
+        page.mouse.click(canvas["x"] + canvas["width"] * share, canvas["y"] + canvas["height"] / 2)
+    expect(page.get_by_test_id("measured")).to_contain_text(re.compile(r"[\d.]+ mm apart: [\d.]+ mm along, [\d.]+ mm up"))
+    page.get_by_test_id("keep-rounded").click()
+    expect(page.get_by_role("heading", name="Emblem fish, corners 3")).to_be_visible()
+    page.get_by_test_id("cut-outline").click()
+    page.get_by_test_id("cut-piece").select_option(label="Emblem lid")
+    chosen = page.get_by_role("combobox", name="Outline").locator("option:checked")
+    expect(chosen).to_have_text("Emblem fish, corners 3")
+    for name, value in (("Depth", "3"), ("From the left end", "110"), ("From the near edge", "95")):
+        page.get_by_role("dialog").get_by_role("textbox", name=name).fill(value)
+    page.get_by_role("button", name="Add the template recess").click()
+    expect(page.get_by_test_id("sentence")).to_contain_text("A recess from the template")
+    expect(page.get_by_test_id("slip").first).to_contain_text("Bushing")
+    expect(page.locator('svg[data-view="plan"] [data-role="template"]').first).to_be_visible()
+
+
+def test_an_inlay_that_would_not_enter_and_its_mend(open_page: Callable[..., Page]):
+    page = open_page("/jobs/little-harbour/cuts/fish-recess")
+    expect(page.get_by_test_id("print")).to_be_enabled()
+    expect(page.locator('svg[data-view="plan"] [data-role="lifts"]').first).to_be_visible()
+    page.locator('input[data-field="corners"]').fill("")
+    stop = page.locator("[data-level=stop]").filter(has_text="the guide does not enter there")
+    expect(stop).to_be_visible()
+    expect(page.get_by_test_id("print")).to_be_disabled()
+    stop.get_by_role("button", name="Round its corners to 7.5 mm").click()
+    expect(page.locator('input[data-field="corners"]')).to_have_value("7.5")
+    expect(page.get_by_test_id("print")).to_be_enabled()
+    page.get_by_text("The fish", exact=True).click()
+    expect(page.get_by_test_id("sentence")).to_contain_text("A plug from the template")
+    expect(page.get_by_test_id("slip").first).to_contain_text("ring off")

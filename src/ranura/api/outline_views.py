@@ -96,6 +96,15 @@ class PlaceView:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class ReachingPair:
+    """A bushing and a bit that enter every rounded corner, by their ids."""
+
+    guide_id: str
+    bit_id: str
+    says: Text
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class TemplateView:
     """A template for an outline, and what comes of it; path data in mm, y up."""
 
@@ -114,6 +123,10 @@ class TemplateView:
     guide: float
     bit: float
     pages: int
+    round_to: float | None
+    """The radius in mm at which bit and guide enter every corner; None where they do."""
+    reaching: ReachingPair | None
+    """Another pair that reaches further; None where there is none."""
 
 
 def place_view(place: TemplatePlace) -> PlaceView:

@@ -8,7 +8,7 @@ from typing import Annotated, Literal
 from urllib.parse import quote
 from uuid import uuid4
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Query, Response
 from pydantic import Field
 
 from ranura.api.outline_views import (
@@ -16,6 +16,7 @@ from ranura.api.outline_views import (
     FormSize,
     KeptOutline,
     OutlineView,
+    ReachingPair,
     Sized,
     TemplatePairs,
     TemplateView,
@@ -27,7 +28,9 @@ from ranura.api.outline_views import (
 )
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import TheSavedShop, TheShop
-from ranura.core.geometry.loop_text import text_of_loops
+from ranura.core.geometry import closeness
+from ranura.core.geometry.loop_text import loops_of_text, text_of_loops
+from ranura.core.geometry.loops import Loop, area_of, loops_of
 from ranura.core.shop.saved_outlines import Intent, SavedOutline
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
@@ -37,6 +40,7 @@ from ranura.core.templates import refusals
 from ranura.core.templates.bushings import TemplatePlan, plan_template
 from ranura.core.templates.drawn import FORMS
 from ranura.core.templates.outline import MOST_KEPT, TOLERANCE, understood
+from ranura.core.templates.rounding import radius_for, rounded, tightest_rounded
 from ranura.core.templates.shaping import ShapedTemplate, shaped_template
 from ranura.core.text.cautions import Caution
 from ranura.core.text.errors import CutError, FileError, ToolError
@@ -53,6 +57,8 @@ from ranura.store import items
 
 router = APIRouter(prefix="/api", tags=["outlines"], responses=ERRORS)
 
+Radius = Annotated[float, Field(gt=0, le=200)]
+Corners = Annotated[float, Query(ge=0, le=200)]
 _USUAL_BIT = 6.0
 """mm: the bit to begin with is no smaller, so that it cuts deep enough."""
 
@@ -81,6 +87,12 @@ class OutlineIn(RequestModel):
     path: Annotated[str, Field(min_length=1, max_length=2_000_000)]
     intent: Intent = "recess"
     source: Annotated[str, Field(max_length=200)] = ""
+
+
+class RoundedIn(RequestModel):
+    """The radius in mm to which the corners of an outline are rounded."""
+
+    radius: Radius
 
 
 class OutlineChange(RequestModel):
@@ -160,6 +172,30 @@ def change(outline_id: str, asked: OutlineChange, saved_shop: TheSavedShop) -> K
     return kept_view(edited)
 
 
+@router.post("/outlines/{outline_id}/rounded", status_code=201)
+def keep_rounded(outline_id: str, asked: RoundedIn, saved_shop: TheSavedShop) -> KeptOutline:
+    """Keeps an outline of its own with the corners of another one rounded. Raises ToolError where nothing is left of it."""
+    of = items.find(saved_shop.current(), "outlines", SavedOutline, outline_id)
+    path = text_of_loops(_rounded(of, asked.radius))
+    source = of.source or of.name
+    made = SavedOutline(
+        id=uuid4().hex, name=f"{of.name}, corners {asked.radius:g}"[:80], path=path, intent=of.intent, source=source
+    )
+    saved_shop.add("outlines", [made])
+    return kept_view(made)
+
+
+def _rounded(outline: SavedOutline, radius: float) -> tuple[Loop, ...]:
+    """The loops of an outline with its corners rounded; as they are drawn where the radius is 0."""
+    loops = loops_of_text(outline.path)
+    if not radius:
+        return loops
+    found = loops_of(rounded(area_of(loops), radius))
+    if not found:
+        raise ToolError(refusals.NOTHING_LEFT, field="corners", radius=radius)
+    return found
+
+
 @router.delete("/outlines/{outline_id}", status_code=204)
 def remove(outline_id: str, saved_shop: TheSavedShop) -> Response:
     """Takes an outline away; it can be brought back for a while."""
@@ -205,17 +241,20 @@ def _followed_by(guide_id: str, bit_id: str | None, shop: Shop) -> tuple[float, 
 
 
 @router.get("/outlines/{outline_id}/template")
-def template(outline_id: str, guide: IdText, shop: TheShop, bit: IdText | None = None, paper: Paper = "a4") -> TemplateView:
-    """The template for an outline, followed with a bushing and a bit, or with a bit that has a bearing, by their ids."""
+def template(
+    outline_id: str, guide: IdText, shop: TheShop, bit: IdText | None = None, paper: Paper = "a4", corners: Corners = 0.0
+) -> TemplateView:
+    """The template for an outline, its corners rounded on wish, followed with a bushing and a bit, or with a bit that has a
+    bearing, by their ids."""
     guide_mm, bit_mm, cautions = _followed_by(guide, bit, shop)
-    outline, made, drawing = _template(outline_id, guide_mm, bit_mm, shop)
+    outline, made, drawing = _template(outline_id, guide_mm, bit_mm, shop, corners)
     x0, y0, x1, y1 = drawing.box
     template_points = [point for loop in made.loops for point in loop.points(0.05)] or [(0.0, 0.0)]
     xs, ys = [x for x, _ in template_points], [y for _, y in template_points]
     width, height = max(xs) - min(xs), max(ys) - min(ys)
     return TemplateView(
         template=text_of_loops(made.loops),
-        wanted=outline.path,
+        wanted=text_of_loops(drawing.wanted),
         axis=text_of_loops(made.axis),
         cut=text_of_loops(made.cut),
         box=(x0, y0, x1, y1),
@@ -229,7 +268,26 @@ def template(outline_id: str, guide: IdText, shop: TheShop, bit: IdText | None =
         guide=guide_mm,
         bit=bit_mm,
         pages=pages_of(drawing, paper),
+        round_to=radius_for(bit_mm, made.offset) if made.places and not corners else None,
+        reaching=_reaching(outline, shop, guide, bit),
     )
+
+
+def _reaching(outline: SavedOutline, shop: Shop, guide: str, bit: str | None) -> ReachingPair | None:
+    """The widest bit of the shop that enters every rounded corner of an outline, with the bushing nearest to it; None where the
+    outline has none, or no bit does, or it is the pair that is looked at."""
+    corner = tightest_rounded(area_of(loops_of_text(outline.path)), keeps_inside=outline.intent == "part")
+    bushings = sorted((each for each in shop.guides if isinstance(each, Bushing)), key=lambda each: each.outside)
+    inside = [each for each in shop.bits if not each.archived and each.profile in FLAT_ENDED and each.can_plunge]
+    for each in sorted(inside, key=lambda each: -each.diameter):
+        ring = next((bushing for bushing in bushings if not _room(bushing, each).blocked), None)
+        if corner is None or ring is None or closeness.over(each.diameter / 2, corner):
+            continue
+        says = write(
+            "{bit} in {ring} enters every rounded corner; the tightest has {r:len}", bit=each.name, ring=ring.name, r=corner
+        )
+        return None if (ring.id, each.id) == (guide, bit) else ReachingPair(guide_id=ring.id, bit_id=each.id, says=says)
+    return None
 
 
 @router.get("/outlines/{outline_id}/template.{form}", response_class=Response)
@@ -241,10 +299,11 @@ def template_file(
     bit: IdText | None = None,
     paper: Paper = "a4",
     mirrored: bool = False,
+    corners: Corners = 0.0,
 ) -> Response:
     """The template as a file at 1:1, mirrored on wish. Raises ToolError where it takes too many pages."""
     guide_mm, bit_mm, _ = _followed_by(guide, bit, shop)
-    outline, _, drawing = _template(outline_id, guide_mm, bit_mm, shop)
+    outline, _, drawing = _template(outline_id, guide_mm, bit_mm, shop, corners)
     drawing = drawing.mirrored() if mirrored else drawing
     if form == "pdf" and (count := pages_of(drawing, paper)) > MOST_PAGES:
         raise ToolError(refusals.TOO_MANY_PAGES, field="paper", count=count, most=MOST_PAGES)
@@ -259,9 +318,11 @@ def template_file(
     return Response(body, media_type=_MEDIA[form], headers={"Content-Disposition": said, "Cache-Control": "no-store"})
 
 
-def _template(outline_id: str, guide: float, bit: float, shop: Shop) -> tuple[SavedOutline, ShapedTemplate, TemplateDrawing]:
+def _template(
+    outline_id: str, guide: float, bit: float, shop: Shop, corners: float
+) -> tuple[SavedOutline, ShapedTemplate, TemplateDrawing]:
     outline = items.find(shop, "outlines", SavedOutline, outline_id)
-    loops = loops_of_data(outline.path)
+    loops = _rounded(outline, corners)
     made = shaped_template(loops, outline.intent, guide=guide, bit=bit, rules=shop.rules)
     what = _OPENING[outline.intent]
     title = write("{name}, {what} for a guide of {g:len} and a bit of {b:len}", name=outline.name, what=what, g=guide, b=bit)

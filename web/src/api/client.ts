@@ -251,9 +251,14 @@ export const api = {
     put("/api/outlines/{outline_id}", { params: { path: { outline_id } }, body: change }),
   removeOutline: (outline_id: string) =>
     remove("/api/outlines/{outline_id}", { params: { path: { outline_id } } }),
-  template: (outline_id: string, guide: string, bit: string | undefined, paper: "a4" | "letter") =>
+  keepRounded: (outline_id: string, radius: number) =>
+    post("/api/outlines/{outline_id}/rounded", { params: { path: { outline_id } }, body: { radius } }),
+  template: (
+    outline_id: string,
+    asked: { guide: string; bit?: string; paper: "a4" | "letter"; corners: number },
+  ) =>
     get("/api/outlines/{outline_id}/template", {
-      params: { path: { outline_id }, query: { guide, paper, ...(bit ? { bit } : {}) } },
+      params: { path: { outline_id }, query: asked },
     }),
   quick: (text: string) => post("/api/quick", { body: { text } }),
   line: (job_id: string, text: string, piece_id: string | null) =>

@@ -12,6 +12,7 @@ const TITLES: Record<ShortcutPlace, string> = {
   everywhere: "Everywhere",
   cut: "At a cut",
   drawer: "In the drawer",
+  templates: "With templates",
 };
 
 /** The keys that work here. */

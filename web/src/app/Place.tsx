@@ -155,6 +155,9 @@ interface Props {
   children: React.ReactNode;
 }
 
+/** What only some places can do. */
+const HERE: ReadonlySet<string> = new Set(["find-bits", "add-bit", "round-corners", "measure"]);
+
 export function Place({ title, shopName, unit, onSwitch, children }: Props) {
   const navigate = useNavigate();
   const [asking, setAsking] = useState(false);
@@ -164,15 +167,16 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
   useEffect(() => {
     void palette();
   }, []);
-  const here = title === "Drawer" ? "drawer" : "everywhere";
+  const here = title === "Drawer" ? "drawer" : title === "Templates" ? "templates" : "everywhere";
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const name = isCovered() ? null : shortcutFor(event, isTyping(event.target), here);
-      if (name === "drawer" || name === "bench" || name === "rules") void navigate(`/${name}`);
+      if (name === "drawer" || name === "bench" || name === "rules" || name === "templates")
+        void navigate(`/${name}`);
       else if (name === "jobs") void navigate("/jobs");
       else if (name === "cuts") void navigate("/");
       else if (name === "help") setKeys(true);
-      else if (name === "find-bits" || name === "add-bit") runCommand(name, event.key);
+      else if (name && HERE.has(name)) runCommand(name, event.key);
       else if (name === "undo") void history.undo();
       else if (name === "redo") void history.redo();
       else if (name === "palette") setAsking(true);

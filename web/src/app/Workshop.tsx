@@ -130,10 +130,13 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
       case "cuts":
       case "find-bits":
       case "add-bit":
+      case "round-corners":
+      case "measure":
         return;
       case "jobs":
       case "drawer":
       case "bench":
+      case "templates":
         return void navigate(`/${name}`);
       default:
         return name satisfies never;

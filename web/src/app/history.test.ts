@@ -105,7 +105,7 @@ describe("shortcuts", () => {
   });
 
   it("have one key each, wherever one is", () => {
-    for (const here of ["cut", "drawer", "everywhere"]) {
+    for (const here of ["cut", "drawer", "templates", "everywhere"]) {
       const keys = SHORTCUTS.filter((each) => each.where === here || each.where === "everywhere").map(
         (each) => each.keys,
       );

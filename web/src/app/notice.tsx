@@ -7,7 +7,8 @@ import { problemOf } from "../ui/problems";
 let said: string | null = null;
 const listeners = new Set<() => void>();
 
-function notify(message: string | null): void {
+/** Says something where nothing else on the page would; null says nothing any more. */
+export function notify(message: string | null): void {
   said = message;
   for (const listener of listeners) listener();
 }

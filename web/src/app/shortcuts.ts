@@ -36,6 +36,9 @@ export const SHORTCUTS = [
     says: "in a length field: take the caliper's next reading",
   },
   { name: "help", where: "everywhere", keys: "?", says: "this list" },
+  { name: "templates", where: "everywhere", keys: "T", says: "outlines and their templates" },
+  { name: "round-corners", where: "templates", keys: "V", says: "round its corners to what can be cut" },
+  { name: "measure", where: "templates", keys: "X", says: "measure between two places" },
   { name: "find-bits", where: "drawer", keys: "/", says: "find bits" },
   { name: "add-bit", where: "drawer", keys: "N", says: "add a bit" },
 ] as const;

@@ -47,17 +47,18 @@ interface Asked {
 const keptAs = (jobId: string) => `cut of ${jobId}`;
 
 /** Has the dialog begin with a cut that was said elsewhere. */
-export const keepNewCut = (jobId: string, piece: string, key: string, draft: CutIn) =>
-  keepTyped<Asked>(keptAs(jobId), { piece, key, name: "", typing: { draft, aside: {} }, typed: {} });
+export const keepNewCut = (jobId: string, piece: string, key: string, draft: CutIn, typed: Change = {}) =>
+  keepTyped<Asked>(keptAs(jobId), { piece, key, name: "", typing: { draft, aside: {} }, typed });
 
 /** What a cut is called that nobody gave a name. */
 export const nameOf = ({ name }: { name: string }) => `${name[0]?.toUpperCase() ?? ""}${name.slice(1)}`;
 
-/** A new cut, with the lengths that were typed for another one where it has them too. */
+/** A new cut, with the lengths that were typed and the things that were named for another one where it has them too. */
 const begun = (start: Start, typed: Change): Typing => {
-  const empty = ([field]: [string, unknown]) => valueAt(start.cut, `${field}.typed`) === "";
-  const kept = Object.fromEntries(Object.entries(typed).filter(empty));
-  const [draft] = edited(start.cut, {}, kept);
+  const has = ([field]: [string, unknown]) =>
+    valueAt(start.cut, `${field}.typed`) === "" || typeof valueAt(start.cut, field) === "string";
+  const kept = Object.entries(typed).filter(has);
+  const draft = kept.length ? edited(start.cut, {}, Object.fromEntries(kept))[0] : start.cut;
   return { draft: draft as CutIn, aside: {} };
 };
 
@@ -80,7 +81,7 @@ export function NewCut({ job, unit, pieceId, onClose, onSave }: Props) {
   const board = job.pieces.find((each) => each.id === piece)?.piece;
   const now = typing ?? (start ? begun(start, typed) : null);
   const draft = now?.draft ?? null;
-  const question = typing && board && draft ? { piece: pieceIn(board), cut: draft } : null;
+  const question = board && draft && draft !== start?.cut ? { piece: pieceIn(board), cut: draft } : null;
   const form = useReading({
     key: ["form", question],
     ask: () =>
@@ -88,7 +89,7 @@ export function NewCut({ job, unit, pieceId, onClose, onSave }: Props) {
     enabled: question !== null,
     keeps: true,
   });
-  const asked = typing ? (form.data ?? start?.form) : start?.form;
+  const asked = question ? (form.data ?? start?.form) : start?.form;
   const edit = (change: Change, usual?: Change) => {
     if (!now) return;
     const [made, aside] = edited(now.draft, now.aside, change, usual);

@@ -1,6 +1,8 @@
 import { useEffect, useRef, useState } from "react";
 import type { TemplateView, Unit } from "../api/client";
+import { useCommand } from "../app/commands";
 import { inUnit } from "../ui/words";
+import { cornersOf, distanceText, type Spot, snapped } from "./measuring";
 
 interface Props {
   view: TemplateView;
@@ -25,6 +27,8 @@ export function Canvas({ view, unit, recess, place, onPlace }: Props) {
   const way = useRef<SVGPathElement>(null);
   const [axis, setAxis] = useState<{ x: number; y: number } | null>(null);
   const dragging = useRef<{ x: number; y: number } | null>(null);
+  const [measuring, setMeasuring] = useState<readonly Spot[] | null>(null);
+  useCommand("measure", () => setMeasuring((known) => (known ? null : [])));
   const svg = useRef<SVGSVGElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another template has another way
   useEffect(() => {
@@ -92,6 +96,17 @@ export function Canvas({ view, unit, recess, place, onPlace }: Props) {
         onKeyDown={onKey}
         onWheel={(event) => zoomed(event.deltaY < 0 ? STEP : 1 / STEP)}
         onPointerDown={(event) => {
+          if (measuring) {
+            const box = event.currentTarget.getBoundingClientRect();
+            const scale = Math.max(wide / at.zoom / box.width, high / at.zoom / box.height);
+            const spot = {
+              x: at.x + (event.clientX - box.left - box.width / 2) * scale,
+              y: at.y - (event.clientY - box.top - box.height / 2) * scale,
+            };
+            const known = [view.wanted, view.template, view.cut].flatMap(cornersOf);
+            const next = snapped(spot, known, 14 * scale);
+            return setMeasuring(measuring.length === 1 ? [...measuring, next] : [next]);
+          }
           dragging.current = { x: event.clientX, y: event.clientY };
           event.currentTarget.setPointerCapture(event.pointerId);
         }}
@@ -151,6 +166,22 @@ export function Canvas({ view, unit, recess, place, onPlace }: Props) {
               />
             </g>
           ) : null}
+          {measuring?.map((spot) => (
+            <circle
+              key={`${spot.x} ${spot.y}`}
+              cx={spot.x}
+              cy={spot.y}
+              r={line * 4}
+              className="fill-ink stroke-paper"
+            />
+          ))}
+          {measuring?.[0] && measuring[1] ? (
+            <path
+              d={`M${measuring[0].x} ${measuring[0].y}L${measuring[1].x} ${measuring[1].y}`}
+              className="stroke-ink"
+              strokeWidth={line * 1.6}
+            />
+          ) : null}
           {view.places.map((each, number) => (
             <circle
               // biome-ignore lint/suspicious/noArrayIndexKey: places have no name
@@ -178,6 +209,15 @@ export function Canvas({ view, unit, recess, place, onPlace }: Props) {
           />
         </label>
         <span className="flex gap-1">
+          <button
+            type="button"
+            className="button"
+            aria-pressed={measuring !== null}
+            onClick={() => setMeasuring(measuring ? null : [])}
+            data-testid="measure"
+          >
+            Measure
+          </button>
           <button type="button" className="button" aria-label="Smaller" onClick={() => zoomed(1 / STEP)}>
             −
           </button>
@@ -188,6 +228,15 @@ export function Canvas({ view, unit, recess, place, onPlace }: Props) {
             All
           </button>
         </span>
+        {measuring ? (
+          <p role="status" className="w-full text-body" data-testid="measured">
+            {measuring[0] && measuring[1]
+              ? distanceText(measuring[0], measuring[1], unit)
+              : measuring[0]
+                ? "Click the second place."
+                : "Click two places; corners are caught."}
+          </p>
+        ) : null}
         <span className="flex w-full flex-wrap gap-x-4 text-note">
           <Key line="stroke-ink" dashed words="wanted" />
           <Key line="stroke-guide" wide words={recess ? "template's opening" : "template's edge"} />

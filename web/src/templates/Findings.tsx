@@ -63,7 +63,7 @@ export function Findings({ view, unit, recess, place, onPlace }: FindingsProps) 
         </ol>
       ) : (
         <p className="text-body" data-testid="agrees">
-          It makes the outline exactly as it is drawn.
+          It makes this outline exactly.
         </p>
       )}
     </>

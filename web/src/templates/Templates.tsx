@@ -3,7 +3,8 @@ import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { api, type KeptOutline, type ShopView, type Unit } from "../api/client";
 import { useReading, useRefresh, useShop } from "../api/queries";
-import { removed } from "../app/acts";
+import { added, removed } from "../app/acts";
+import { useCommand } from "../app/commands";
 import { notifyOf } from "../app/notice";
 import { Place } from "../app/Place";
 import { store, stored } from "../app/stored";
@@ -13,6 +14,8 @@ import { usePlace } from "../shop/place";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { Canvas } from "./Canvas";
+import { Corners } from "./Corners";
+import { useCutting } from "./cutting";
 import { Findings } from "./Findings";
 import { IntentChoice } from "./IntentChoice";
 import { NewOutline } from "./NewOutline";
@@ -100,12 +103,20 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
   const [paper, setPaper] = useState<"a4" | "letter">(unit === "in" ? "letter" : "a4");
   const [mirrored, setMirrored] = useState(false);
   const [place, setPlace] = useState<number | null>(null);
+  const [corners, setCorners] = useState(0);
+  const cutIt = useCutting(outline);
   const refresh = useRefresh();
   const navigate = useNavigate();
   const pair = pairs.data ? pairOf(pairs.data, chosen) : null;
   const found = useReading({
-    key: ["template", outline.id, outline.version, pair?.guide, pair?.bit, paper],
-    ask: () => api.template(outline.id, pair?.guide ?? "", pair?.bit ?? undefined, paper),
+    key: ["template", outline.id, outline.version, pair?.guide, pair?.bit, paper, corners],
+    ask: () =>
+      api.template(outline.id, {
+        guide: pair?.guide ?? "",
+        ...(pair?.bit ? { bit: pair.bit } : {}),
+        paper,
+        corners,
+      }),
     enabled: pair?.guide != null,
     keeps: true,
   });
@@ -114,6 +125,19 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
     store("browser", KEY, next);
     setPlace(null);
     setChosen(next);
+  };
+  const round = (radius: number) => {
+    setPlace(null);
+    setCorners(radius);
+  };
+  const rounding = found.data?.round_to ?? null;
+  useCommand("round-corners", () => round(corners ? 0 : (rounding ?? 0)), corners > 0 || rounding !== null);
+  const keepRounded = async () => {
+    const answer = await api.keepRounded(outline.id, corners);
+    if (answer.kind !== "ok") return notifyOf("Not kept", answer);
+    history.push(added(`keeping ${answer.data.name}`, "outlines", answer.data.id));
+    await refresh();
+    return navigate(`/templates/${answer.data.id}`);
   };
   const say = async (intent: KeptOutline["intent"]) => {
     const answer = await api.changeOutline(outline.id, {
@@ -159,6 +183,14 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
         </h2>
         <IntentChoice intent={outline.intent} onChoose={(intent) => void say(intent)} />
         {pairs.data && pair ? <PairChoice pairs={pairs.data} pair={pair} onChoose={choose} /> : null}
+        <Corners
+          unit={unit}
+          corners={corners}
+          view={found.data ?? null}
+          onRound={round}
+          onKeep={() => void keepRounded()}
+          onPair={choose}
+        />
         {found.data ? (
           <Findings
             view={found.data}
@@ -181,7 +213,7 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
                 <a
                   key={form}
                   className="button"
-                  href={`/api/outlines/${outline.id}/template.${form}?guide=${pair.guide}${pair.bit ? `&bit=${pair.bit}` : ""}&paper=${paper}&mirrored=${mirrored}`}
+                  href={`/api/outlines/${outline.id}/template.${form}?guide=${pair.guide}${pair.bit ? `&bit=${pair.bit}` : ""}&paper=${paper}&mirrored=${mirrored}&corners=${corners}`}
                   download
                   data-testid={`out-${form}`}
                 >
@@ -214,14 +246,19 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
             </span>
           </div>
         ) : null}
-        <button
-          type="button"
-          className="button mt-auto self-start"
-          onClick={() => void remove()}
-          data-testid="remove-outline"
-        >
-          Remove the outline
-        </button>
+        <div className="mt-auto flex flex-wrap gap-2">
+          <button
+            type="button"
+            className="button button-main"
+            onClick={() => void cutIt()}
+            data-testid="cut-outline"
+          >
+            Cut it in a board
+          </button>
+          <button type="button" className="button" onClick={() => void remove()} data-testid="remove-outline">
+            Remove the outline
+          </button>
+        </div>
       </section>
     </div>
   );

@@ -12,6 +12,7 @@ WAIST_TOO_WIDE = Refusal("waist-too-wide", "The waist must be narrower than the 
 ARCH_TOO_LOW = Refusal("arch-too-low", "An arch that ends in half a circle is at least {least:len} high")
 CANNOT_BE_USED = Refusal("cannot-be-used", "It is not clear what is inside of it; mend the places that are named, in the drawing")
 UNKNOWN_FORM = Refusal("unknown-form", "There is no such form")
+NOTHING_LEFT = Refusal("nothing-left", "Nothing is left of it with corners of {radius:len}")
 TOO_MANY_SIDES = Refusal("too-many-sides", "It has {count:n0} sides; {most:n0} are the most that is kept")
 TOO_MANY_PAGES = Refusal("too-many-pages", "It would take {count:n0} pages; {most:n0} are the most")
 NO_GUIDE = Refusal("no-guide", "{name} has no bearing that follows a template")

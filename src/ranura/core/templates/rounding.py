@@ -4,6 +4,9 @@ from __future__ import annotations
 
 from shapely.geometry.base import BaseGeometry
 
+from ranura.core.board.outlines import tightest
+from ranura.core.templates.clearing import kept_on_left
+
 _QUARTER = 96
 """Chords of a quarter arc."""
 
@@ -36,3 +39,15 @@ def radius_for(bit: float, offset: float) -> float:
     >>> radius_for(6.35, 7.14375)
     7.5"""
     return -(-max(bit / 2, abs(offset)) * 2 // 1) / 2
+
+
+_CORNER_WITHIN = 0.0002
+"""mm: points that lie closer together say nothing of a radius."""
+
+
+def tightest_rounded(area: BaseGeometry, *, keeps_inside: bool) -> float | None:
+    """The radius of the tightest rounded corner that a bit has to enter, in mm: inside an area, or outside of one that is kept.
+    Sharp corners, which no bit enters, do not count; None where there is no rounded one."""
+    rings = kept_on_left(area.simplify(_CORNER_WITHIN), inside=keeps_inside)
+    found = [tightest(ring if keeps_inside else ring[::-1], inside=not keeps_inside) for ring in rings]
+    return min((radius for radius in found if radius), default=None)

@@ -6,7 +6,6 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from ranura.core.board.materials import Material
-from ranura.core.board.outlines import tightest
 from ranura.core.choosing.judging import BEARING
 from ranura.core.choosing.straight_judge import StraightJudge
 from ranura.core.cuts.template.asked import TemplateGuide
@@ -24,8 +23,8 @@ from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import FLAT_ENDED, TEMPLATE_BITS
 from ranura.core.shop.tooling.routers import Base, Router
 from ranura.core.templates import words as template_words
-from ranura.core.templates.clearing import kept_on_left
 from ranura.core.templates.plates import PLATE, plate_for
+from ranura.core.templates.rounding import tightest_rounded
 from ranura.core.text import depth_words, guide_words
 from ranura.core.text.cautions import Reason
 
@@ -49,7 +48,7 @@ class TemplateJudge(StraightJudge):
         thickness_said: bool,
     ) -> None:
         self.asked, self.kind, self.thickness_said = asked, kind, thickness_said
-        corner = tightest_corner(asked) if corners else None
+        corner = tightest_rounded(asked.area, keeps_inside=asked.keeps_inside) if corners else None
         need = replace(asked.need, lane=rules.lane, corner=corner)
         super().__init__(shop, need, wood, rules)
         self.need = replace(need, depth=self.depth)
@@ -158,18 +157,6 @@ class TemplateJudge(StraightJudge):
             placed=asked.clamps,
             held=asked.held,
         )
-
-
-def tightest_corner(asked: OutlineOnBoard) -> float | None:
-    """The radius of the tightest rounded corner that a bit has to enter, in mm; sharp ones, which no bit enters, do not count."""
-    rings = kept_on_left(asked.area.simplify(_CORNER_WITHIN), inside=asked.keeps_inside)
-    found = [tightest(ring if asked.keeps_inside else ring[::-1], inside=not asked.keeps_inside) for ring in rings]
-    rounded = [radius for radius in found if radius]
-    return min(rounded, default=None)
-
-
-_CORNER_WITHIN = 0.0002
-"""mm: points that lie closer together say nothing of a radius."""
 
 
 def _as_ring(coords: object) -> Ring:
