@@ -40,7 +40,7 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
 
 
 settings.register_profile("quick", max_examples=20, deadline=None)
-settings.register_profile("default", deadline=None, derandomize="CI" in os.environ)
+settings.register_profile("default", max_examples=60, deadline=None, derandomize="CI" in os.environ)
 settings.register_profile("long", max_examples=1000, deadline=None)
 settings.register_profile("thorough", max_examples=3000, deadline=None)
 settings.load_profile("default")

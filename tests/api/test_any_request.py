@@ -30,7 +30,7 @@ THERE = {
     "router_id": "plunge-two",
 }
 """Ids that the demo shop has; random ones are answered by 404 and nothing else."""
-SHARE = 100
+SHARE = 120
 """Of the examples of a property test, one request in so many: each goes through server and database."""
 CHECKS = [not_a_server_error, response_schema_conformance, content_type_conformance]
 
@@ -63,6 +63,7 @@ def test_any_request(url, name):
         run()
 
     send(GenerationMode.POSITIVE, THERE)
-    # There may be no wrong way to ask for something.
-    with contextlib.suppress(Unsatisfiable):
-        send(GenerationMode.NEGATIVE, {})
+    # There may be no wrong way to ask for something; where no body is sent only long runs look for one.
+    if operation.body or settings.default.max_examples > SHARE:
+        with contextlib.suppress(Unsatisfiable):
+            send(GenerationMode.NEGATIVE, {})

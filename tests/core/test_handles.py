@@ -82,7 +82,7 @@ def left_out(goes: float, axis: int, *views: View) -> float:
 
 
 @pytest.mark.parametrize("name", CUTS)
-@settings(max_examples=8, deadline=None)
+@settings(max_examples=max(settings.default.max_examples // 20, 3), deadline=None)
 @given(pull=st.floats(-6, 6).filter(lambda x: abs(x) > 0.1))
 def test_a_handle_follows_the_hand(name, pull):
     cut, piece = CUTS[name]

@@ -254,7 +254,9 @@ def test_a_disc_that_would_fly_off_is_a_stop_until_it_is_held(at):
     expect(page.locator('svg[data-view="plan"] [data-mark="pivot"]')).to_have_count(1)
 
 
-@pytest.mark.parametrize("cut", ["shelf-dado-420", "cross-mortise", "cheek-discs"])
+@pytest.mark.parametrize(
+    "cut", ["cheek-discs", *(pytest.param(each, marks=pytest.mark.thorough) for each in ("shelf-dado-420", "cross-mortise"))]
+)
 def test_pockets_and_pairs_fit_a_phone(at, cut):
     page = at(cut, width=390, height=844)
     assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
@@ -312,7 +314,7 @@ def test_a_groove_is_taken_to_the_table_and_back_to_the_hand(at):
     saved(page)
 
 
-@pytest.mark.parametrize(("width", "height"), [(390, 844), (820, 1180)])
+@pytest.mark.parametrize(("width", "height"), [pytest.param(390, 844, marks=pytest.mark.thorough), (820, 1180)])
 def test_a_stop_stands_under_the_sentence_and_nothing_is_printed(open_page, width, height):
     page = open_page(f"{JOB}/shelf-dado-212", width=width, height=height)
     line = page.get_by_test_id("status-line")

@@ -21,7 +21,7 @@ _ON_ONE_ANOTHER = """() => [...document.querySelectorAll('svg[data-view]')].flat
 })"""
 
 
-@pytest.mark.parametrize("unit", ["mm", "inch"])
+@pytest.mark.parametrize("unit", ["inch", pytest.param("mm", marks=pytest.mark.thorough)])
 def test_no_words_of_a_drawing_lie_on_one_another(open_page, unit):
     page = open_page("/jobs/little-harbour/cuts/shelf-dado-212")
     page.get_by_role("button", name=unit, exact=True).click()

@@ -216,7 +216,7 @@ def test_the_profile_bench_moves_the_bit_compares_and_keeps_a_profile(open_page:
     expect(field(page, "depth")).to_have_value("6.35")
 
 
-@pytest.mark.parametrize("cut", ["back-panel", "lid-edges"])
+@pytest.mark.parametrize("cut", ["back-panel", pytest.param("lid-edges", marks=pytest.mark.thorough)])
 def test_edges_fit_the_phone_and_say_their_signs_without_colour(open_page: Callable[..., Page], cut: str):
     page = open_page(f"{CUTS}/{cut}", width=390, height=844)
     assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")

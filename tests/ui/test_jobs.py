@@ -162,7 +162,9 @@ def test_what_somebody_else_has_changed_is_shown_and_not_taken_back(page: Page, 
     assert kept_depth(store) == "5"
 
 
-@pytest.mark.parametrize("leave", ["another cut", "the drawer", "back", "reload"])
+@pytest.mark.parametrize(
+    "leave", ["another cut", "reload", *(pytest.param(each, marks=pytest.mark.thorough) for each in ("the drawer", "back"))]
+)
 def test_what_cannot_be_kept_is_there_when_one_comes_back(open_page: Callable[..., Page], leave: str):
     page = open_page("/jobs/little-harbour/cuts/shelf-dado-64")
     page.locator(MIDDLE).click()

@@ -52,17 +52,18 @@ def test_dialogs_begin_in_their_first_field_and_enter_sends_them(page: Page):
     expect(page.get_by_test_id("sentence")).to_contain_text("across Pantry shelf")
 
 
-@pytest.mark.parametrize("place", ["jobs", "drawer", "bench", "rules", "files", "removed", "help", "assumed"])
-def test_every_place_has_its_keys_its_title_and_a_way_back(open_page: Callable[..., Page], place: str):
-    page = open_page(f"/{place}", wait={"rules": "rules-page"}.get(place, place))
+def test_every_place_has_its_keys_its_title_and_a_way_back(open_page: Callable[..., Page]):
+    page = open_page("/")
     titles = {"rules": "House rules", "removed": "Removed things", "assumed": "What is assumed"}
-    expect(page).to_have_title(f"{titles.get(place, place.capitalize())} · Ranura")
-    page.keyboard.press("?")
-    expect(page.get_by_test_id("shortcuts")).to_contain_text("back to the cuts")
-    page.keyboard.press("Escape")
-    page.keyboard.press("c")
-    expect(page.get_by_test_id("slip").first).to_be_visible()
-    expect(page).to_have_title("Middle shelf, Wing case side · The Little Harbour · Ranura")
+    for place in ("jobs", "drawer", "bench", "rules", "files", "removed", "help", "assumed", "templates"):
+        page.goto(page.url.split("/", 3)[0] + "//" + page.url.split("/")[2] + f"/{place}")
+        expect(page).to_have_title(f"{titles.get(place, place.capitalize())} · Ranura")
+        page.keyboard.press("?")
+        expect(page.get_by_test_id("shortcuts")).to_contain_text("back to the cuts")
+        page.keyboard.press("Escape")
+        page.keyboard.press("c")
+        expect(page.get_by_test_id("slip").first).to_be_visible()
+        expect(page).to_have_title("Middle shelf, Wing case side · The Little Harbour · Ranura")
 
 
 def test_words_are_explained_where_one_asks(page: Page):
@@ -135,7 +136,7 @@ def test_a_bare_fraction_of_a_millimetre_is_asked_about(page: Page):
     saved(page)
 
 
-@pytest.mark.parametrize("size", [(820, 1180), (390, 844)])
+@pytest.mark.parametrize("size", [pytest.param((820, 1180), marks=pytest.mark.thorough), (390, 844)])
 def test_on_small_screens_what_is_needed_is_within_reach(open_page: Callable[..., Page], size):
     width, height = size
     page = open_page("/jobs/little-harbour/cuts/lid-edges", width=width, height=height)
