@@ -10,6 +10,7 @@ from typing import Any, Union, get_args, get_origin
 
 import pytest
 from pydantic import ValidationError
+from tests.demo_cuts import DEMO as DEMO_CUTS
 
 from ranura.api.views import cut_json
 from ranura.core.cuts.channel.shapes import SHAPES, ChannelShape
@@ -20,13 +21,13 @@ from ranura.core.shop.saved_profiles import Shape
 from ranura.core.text.asking import BOUNDS
 from ranura.core.text.forms import Form
 from ranura.core.text.lengths import Length
-from ranura.demo.jobs import PIECES, WING_CASE_SIDE
+from ranura.demo.jobs import WING_CASE_SIDE
 from ranura.demo.shop import SHOP
 from ranura.host import places
 from ranura.requests.cuts import CutRequests, PlanAsked
 from ranura.store.repository import cut_adapter
 
-DEMO = [(cut_id, cut, piece) for _, piece, cuts in PIECES for cut_id, _, cut in cuts]
+DEMO = [(cut_id, cut, piece) for cut_id, _, cut, piece in DEMO_CUTS]
 PLANNING = Planning(FAMILIES)
 PIECE = {
     "name": "Side",

@@ -58,7 +58,7 @@ def test_any_request(url, name):
         def run(case):
             for parameter in case.path_parameters.keys() & known.keys():
                 case.path_parameters[parameter] = known[parameter]
-            case.call_and_validate(base_url=url, checks=CHECKS)
+            case.call_and_validate(base_url=url, checks=CHECKS, timeout=120)
 
         run()
 

@@ -5,12 +5,12 @@ from __future__ import annotations
 import dataclasses
 
 import pytest
+from tests.demo_cuts import DEMO as DEMO_CUTS
 
 from ranura.core.plan import PLANNING
 from ranura.core.shop.assumed import assume, changed, confirmed, figures_of, is_wholly_assumed
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import SizeField
-from ranura.demo.jobs import PIECES
 from ranura.demo.shop import SHOP
 
 ASSUMED = dataclasses.replace(
@@ -43,7 +43,7 @@ def test_what_is_typed_anew_is_no_longer_assumed_and_the_rest_still_is():
 
 def test_every_plan_with_assumed_tools_says_so_and_none_is_ready():
     """Of all kinds of cuts; and nothing else of the plan changes."""
-    for piece, cut in ((piece, cut) for _, piece, cuts in PIECES for _, _, cut in cuts):
+    for piece, cut in ((piece, cut) for _, _, cut, piece in DEMO_CUTS):
         sure, plan = (PLANNING.plan(cut, piece, shop, shop.rules) for shop in (SHOP, ASSUMED))
         assert plan.status in ("caution", "stop")
         assert "assumed-tools" in {each.code for each in plan.cautions}

@@ -8,6 +8,7 @@ import math
 import pytest
 from tests.data.edges import mm
 from tests.data.plans import unbroken
+from tests.demo_cuts import DEMO as DEMO_CUTS
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.output.broken import broken
@@ -15,10 +16,9 @@ from ranura.core.output.in_words import with_names
 from ranura.core.output.views import Dimension, Outline, View
 from ranura.core.plan import PLANNING
 from ranura.core.text.writing import write
-from ranura.demo.jobs import PIECES
 from ranura.demo.shop import SHOP
 
-DEMO = {name: (piece, cut) for _, piece, cuts in PIECES for name, _, cut in cuts}
+DEMO = {cut_id: (piece, cut) for cut_id, _, cut, piece in DEMO_CUTS}
 RAIL, SLOTS = DEMO["rail-slots"]
 
 

@@ -8,14 +8,14 @@ from itertools import pairwise
 
 import pytest
 from tests.data.edges import board, edge_cut, mm, window
+from tests.demo_cuts import DEMO as DEMO_CUTS
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.output.dry_run import DryRun
 from ranura.core.plan import PLANNING
-from ranura.demo.jobs import PIECES
 from ranura.demo.shop import SHOP
 
-DEMO = [(name, piece, cut) for _, piece, cuts in PIECES for name, _, cut in cuts]
+DEMO = [(cut_id, piece, cut) for cut_id, _, cut, piece in DEMO_CUTS]
 TABLE = [
     edge_cut("chamfer", 5, router_id="table-three"),
     edge_cut("rabbet", 9.525, depth=4, edges=("far",), router_id="table-three"),

@@ -6,16 +6,17 @@ import math
 import re
 
 import pytest
+from tests.demo_cuts import DEMO as DEMO_CUTS
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.plan import PLANNING
 from ranura.core.proof.wood import place_on
 from ranura.core.text.lengths import in_mm
-from ranura.demo.jobs import PIECES, WING_CASE_SIDE
+from ranura.demo.jobs import WING_CASE_SIDE
 from ranura.demo.shop import SHOP
 
-CUTS = [pytest.param(piece, cut, id=name) for _, piece, cuts in PIECES for _, name, cut in cuts]
+CUTS = [pytest.param(piece, cut, id=name) for _, name, cut, piece in DEMO_CUTS]
 NUMBER = r"-?\d+(?:\.\d+)?"
 
 

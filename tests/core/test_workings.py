@@ -11,11 +11,11 @@ from collections.abc import Iterator
 import pytest
 from tests.data.edges import board as edge_board
 from tests.data.edges import edge_cut, mm
+from tests.demo_cuts import DEMO as DEMO_CUTS
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.plan import PLANNING
-from ranura.demo.jobs import PIECES
 from ranura.demo.shop import SHOP
 
 BOARD = edge_board(900, 300, 25, "oak")
@@ -30,9 +30,7 @@ SHAPED = {
     "rabbet": edge_cut("rabbet", 25, depth=10, edges=("near",)),
     "jointing": edge_cut("jointing", 1, edges=("near",), router_id="table-three"),
 }
-ALL = {name: (piece, cut) for _, piece, cuts in PIECES for name, _, cut in cuts} | {
-    name: (BOARD, cut) for name, cut in SHAPED.items()
-}
+ALL = {cut_id: (piece, cut) for cut_id, _, cut, piece in DEMO_CUTS} | {name: (BOARD, cut) for name, cut in SHAPED.items()}
 _UNITS = r"(?<=[\d.)⌉])\s*(mm²|mm|m/min|rpm|m/s|W|N/mm|N|°|s|µm|%)(?![a-z/])"
 _DO = {
     ast.Add: operator.add, ast.Sub: operator.sub, ast.Mult: operator.mul, ast.Div: operator.truediv,

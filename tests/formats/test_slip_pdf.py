@@ -10,6 +10,7 @@ from io import BytesIO
 import pytest
 from fontTools.ttLib import TTFont
 from pypdf import PdfReader
+from tests.demo_cuts import DEMO as DEMO_CUTS
 
 from ranura.core.plan import plan_cut
 from ranura.core.text.lengths import read
@@ -135,7 +136,7 @@ def sheet_of(cut, piece):
 )
 @pytest.mark.parametrize("system", ["metric", "inch"])
 def test_stations_and_many_passes_follow_on_a_page_of_their_own(cut_id, pages, says, system):
-    cut, piece = next((c, p) for _, p, cuts in PIECES for i, _, c in cuts if i == cut_id)
+    cut, piece = next((c, p) for i, _, c, p in DEMO_CUTS if i == cut_id)
     reader = PdfReader(BytesIO(slip_pdf([sheet_of(cut, piece)], paper="A4", system=system, at=AT)))
     assert len(reader.pages) == pages
     if system == "metric":
@@ -153,7 +154,7 @@ def test_forty_stations_fill_as_many_pages_as_they_need():
 
 
 def test_the_places_of_a_repeat_bear_their_numbers_on_paper():
-    cut, piece = next((c, p) for _, p, cuts in PIECES for i, _, c in cuts if i == "rail-slots")
+    cut, piece = next((c, p) for i, _, c, p in DEMO_CUTS if i == "rail-slots")
     page = PdfReader(BytesIO(slip_pdf([sheet_of(cut, piece)], paper="A4", system="metric", at=AT))).pages[0]
     found: list[tuple[str, float, float]] = []
     page.extract_text(visitor_text=lambda text, _cm, tm, _font, _size: found.append((text.strip(), tm[4], tm[5])))
@@ -162,7 +163,7 @@ def test_the_places_of_a_repeat_bear_their_numbers_on_paper():
     assert numbers == {"1", "2"}
 
 
-@pytest.mark.parametrize("cut_id", [cut_id for _, _, cuts in PIECES for cut_id, _, _ in cuts])
+@pytest.mark.parametrize("cut_id", [cut_id for cut_id, *_ in DEMO_CUTS])
 @pytest.mark.parametrize("system", ["metric", "inch"])
 def test_no_words_of_a_drawing_on_paper_lie_on_one_another(monkeypatch, cut_id, system):
     drawings: list[Words] = []
@@ -172,7 +173,7 @@ def test_no_words_of_a_drawing_on_paper_lie_on_one_another(monkeypatch, cut_id, 
         return drawings[-1]
 
     monkeypatch.setattr(drawing_pdf, "Words", kept)
-    cut, piece = next((c, p) for _, p, cuts in PIECES for i, _, c in cuts if i == cut_id)
+    cut, piece = next((c, p) for i, _, c, p in DEMO_CUTS if i == cut_id)
     slip_pdf([sheet_of(cut, piece)], paper="A4", system=system, at=AT)
     assert sum(len(each.taken) for each in drawings) > 5
     for each in drawings:

@@ -8,6 +8,7 @@ from typing import Any, NamedTuple
 import numpy as np
 import pytest
 from pydantic import TypeAdapter
+from tests.demo_cuts import DEMO as DEMO_CUTS
 from tests.oracle.cases import case, mm
 from tests.oracle.judge import WITHIN, Judge
 
@@ -16,11 +17,10 @@ from ranura.calc.registry import calculate
 from ranura.core.plan import PLANNING, PlanWithMoves
 from ranura.core.proof.stations import Stations
 from ranura.core.text.errors import CraftError
-from ranura.demo.jobs import PIECES
 from ranura.demo.shop import SHOP
 
 _JSON = TypeAdapter(PlanWithMoves)
-DEMO = [(name, piece, cut) for _, piece, cuts in PIECES for name, _, cut in cuts]
+DEMO = [(cut_id, piece, cut) for cut_id, _, cut, piece in DEMO_CUTS]
 
 
 class At(NamedTuple):

@@ -259,7 +259,7 @@ def test_which_bit_and_what_to_buy(open_page: Callable[..., Page]):
     page.locator('[data-field="which-width"]').fill("19.05")
     expect(page.get_by_test_id("which-offers").locator("li").first).to_contain_text("19.05 straight")
     page.get_by_test_id("panel-buy").click()
-    expect(page.get_by_test_id("shopping")).to_contain_text("16 of 16 planned cuts can be made")
+    expect(page.get_by_test_id("shopping")).to_contain_text("17 of 17 planned cuts can be made")
     page.get_by_role("link", name="Cuts", exact=True).click()
     field(page, "width").fill("4")
     saved(page)
@@ -566,7 +566,7 @@ def test_everything_is_saved_and_put_back_and_that_is_undone(open_page, shop, tm
     assert page.request.delete(cut).status == 204
     assert page.request.get(cut).status == 404
     page.get_by_test_id("backup-file").set_input_files(file)
-    expect(page.get_by_test_id("backup-preview")).to_contain_text("cuts: 14")
+    expect(page.get_by_test_id("backup-preview")).to_contain_text("cuts: 17")
     page.get_by_test_id("backup-restore").click()
     expect(page.get_by_role("status")).to_contain_text("The backup was put back")
     assert page.request.get(cut).status == 200

@@ -2,21 +2,26 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Literal
 
 from fastapi import APIRouter, Request
 
+from ranura.api.prior import PriorCuts, ThePriorCuts
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.api.shopping import ShoppingList
+from ranura.core.board.pieces import Piece
 from ranura.core.choosing.known import PlannedCut
 from ranura.core.choosing.offers import DroppedTool, Miss, Offer, dropped_tool, misses_of, offers, stopped_tool
 from ranura.core.choosing.purchases import Shopping
 from ranura.core.cutting.need import Clean, CutKind, StraightCut
+from ranura.core.shop.shop import Shop
 from ranura.core.tools import Tools, tools_for_section
 from ranura.requests.from_core import IdText, LengthIn, RequestModel
 from ranura.store import kept_jobs
+from ranura.store.kept_jobs import KeptJob
 
 router = APIRouter(prefix="/api", tags=["choosing"], responses=ERRORS)
 
@@ -85,7 +90,7 @@ def choose(asked: ChooseIn, shop: TheShop, planning: ThePlanning) -> ToolsView:
 
 
 @router.get("/shopping")
-def what_to_buy(shop: TheShop, store: TheStore, planning: ThePlanning, request: Request) -> Shopping:
+def what_to_buy(shop: TheShop, store: TheStore, planning: ThePlanning, prior: ThePriorCuts, request: Request) -> Shopping:
     """What would make the cuts of all jobs possible or clearly better. Where that takes long the answer says how many cuts are
     left to look at; asked again, it goes on."""
     with store.session() as session:
@@ -97,4 +102,13 @@ def what_to_buy(shop: TheShop, store: TheStore, planning: ThePlanning, request: 
         for cut in kept.cuts
     ]
     listed: ShoppingList = request.app.state.shopping
-    return listed.answer(cuts, shop, planning)
+    return listed.answer(cuts, shop, planning, lambda: _as_they_lie(jobs, shop, prior))
+
+
+def _as_they_lie(jobs: Iterable[KeptJob], shop: Shop, prior: PriorCuts) -> dict[str, Piece]:
+    """The board of every cut as the cuts before it leave it."""
+    found: dict[str, Piece] = {}
+    for job in jobs:
+        before = prior.along(job, shop)
+        found |= {cut.id: before[cut.id].board(kept.piece) for kept in job.pieces for cut in kept.cuts}
+    return found

@@ -11,6 +11,7 @@ from dataclasses import dataclass, replace
 from typing import Any, Final, Generic, Protocol, TypeVar
 
 from ranura.core.board.materials import Material
+from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
 from ranura.core.board.repeats import Repeats
 from ranura.core.choosing.candidates import Drop
@@ -79,11 +80,15 @@ class Before:
     """What the moves of all cuts made in the same board took of it (R21)."""
     unmade: tuple[str, ...] = ()
     """Cuts of the same board that their own plan stops, in words; they take nothing."""
+    openings: tuple[Contour, ...] = ()
+    """What cuts opened in it, right through, in their order; their edges can be cut as those of other openings."""
     moved_in: Edges = ()
     """By how many mm its edges lie further in than at first, by their refs: one that was jointed is measured from anew (R8)."""
 
     def board(self, piece: Piece) -> Piece:
         """The board as it is now, given as it was at first."""
+        if self.openings:
+            piece = replace(piece, openings=(*piece.openings, *self.openings))
         gone = dict(self.moved_in)
         length = piece.length.mm - gone.get("left", 0.0) - gone.get("right", 0.0)
         width = piece.width.mm - gone.get("near", 0.0) - gone.get("far", 0.0)
@@ -94,9 +99,10 @@ class Before:
         now = dict(self.moved_in)
         for ref, by in edges.items():
             now[ref] = now.get(ref, 0.0) + by
-        shift = (-edges.get("left", 0.0), -edges.get("near", 0.0))
+        dx, dy = shift = (-edges.get("left", 0.0), -edges.get("near", 0.0))
         taken = tuple(each.moved(shift) for each in self.taken)
-        return replace(self, moved_in=tuple(sorted(now.items())), taken=taken)
+        opened = tuple(replace(each, points=tuple((x + dx, y + dy) for x, y in each.points)) for each in self.openings)
+        return replace(self, moved_in=tuple(sorted(now.items())), taken=taken, openings=opened)
 
 
 NOTHING_BEFORE: Final = Before()

@@ -10,6 +10,7 @@ from itertools import islice
 from typing import Any, Final, Literal
 
 from ranura.core.board.materials import SOLID
+from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.board.repeats import Repeats
 from ranura.core.choosing.candidates import Sifted
@@ -29,6 +30,7 @@ from ranura.core.output.in_words import described, with_names
 from ranura.core.output.remedies import Remedy, known_walls
 from ranura.core.proof.findings import Finding, Proof
 from ranura.core.proof.moves import PLAN_VERSION, Body, MachineSetting, Move, Program
+from ranura.core.proof.openings import opened_by
 from ranura.core.proof.steps import Circumstances
 from ranura.core.proof.wood import taken_by
 from ranura.core.proving import Proven, first_proven, marked, prove_planned
@@ -149,8 +151,10 @@ class Planning:
             left = tuple(each for each in before.done if not set(each.edges) & set(moved))
             return plan, replace(before, mounted=mounted, done=left).after_moving(moved)
         done = before.done if plan.done is None else (*before.done, plan.done)
-        taken = taken_by(Program(bodies=plan.bodies, settings=plan.settings, moves=plan.moves), before.taken)
-        return plan, replace(before, mounted=mounted, done=done, taken=taken)
+        program = Program(bodies=plan.bodies, settings=plan.settings, moves=plan.moves)
+        taken = taken_by(program, before.taken)
+        opened = tuple(Contour(form="points", points=ring) for ring in opened_by(program, taken))
+        return plan, replace(before, mounted=mounted, done=done, taken=taken, openings=(*before.openings, *opened))
 
     def _moved_in(self, cut: AnyCut, piece: Piece) -> Mapping[str, float]:
         """By how much a cut moves the edges of a board in; those of an outline stay where they are drawn."""

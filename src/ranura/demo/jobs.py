@@ -51,6 +51,10 @@ ARCH = _board(
     "22",
     openings=(Contour(form="arch", length=_mm("520"), width=_mm("310"), near=_mm("60"), radius=_mm("190")),),
 )
+ARCH_BLANK = _board("Proscenium arch", "ash", "680", "430", "22")
+ARCH_OPENING = TemplateCut(
+    outline="arch-opening", depth=_mm("22"), through=True, backed=True, loose="screws", from_left=_mm("80"), from_near=_mm("60")
+)
 ARCH_OGEE = EdgeCut(shape="ogee", size=_mm("6.35"), edges=("opening-1",), edge_state="smooth", starting_pin=True)
 CRATE_SIDE = _board("Prop crate side", "beech", "320", "200", "15", count=8)
 CRATE_BOTTOM = EdgeCut(shape="rabbet", size=_mm("6.35"), depth=_mm("7.5"), edges=("near",), edge_state="smooth")
@@ -121,7 +125,11 @@ LID_EDGES = EdgeCut(shape="roundover", size=_mm("3"), edge_state="smooth", bit_i
 
 PIECES: tuple[tuple[str, Piece, tuple[tuple[str, str, Cut], ...]], ...] = (
     ("wing-case-side", WING_CASE_SIDE, (*SHELF_DADOES, ("back-panel", "Back panel", BACK_PANEL))),
-    ("proscenium-arch", ARCH, (("arch-ogee", "Ogee round the opening", ARCH_OGEE),)),
+    (
+        "proscenium-arch",
+        ARCH_BLANK,
+        (("arch-opening", "Opening from its template", ARCH_OPENING), ("arch-ogee", "Ogee round the opening", ARCH_OGEE)),
+    ),
     (
         "prop-crate-side",
         CRATE_SIDE,

@@ -28,8 +28,8 @@ def rounds(axis: BaseGeometry, *, bit_diameter: float, lane: float) -> tuple[Rou
     """The rounds that clear a field whose axis may be anywhere in an area, by lanes of a share of the bit's width.
 
     Rule: R8 fields
-    Formula: insets of lane·D, 2·lane·D … of the area as long as anything is left, and of D/2 where less than a lane is left in
-        the middle; of every part of it its insets before itself; the wood that stays on the left of the heading
+    Formula: insets of lane·D, 2·lane·D … of the area as long as anything is left, and what is further than D/2 from all of
+        them; of every part of it its insets before itself; the wood that stays on the left of the heading
     Source: R7: from the middle outwards the fresh wood then lies on the conventional side"""
     return tuple(each for part in parts_of(axis) for each in _of(part, lane * bit_diameter, bit_diameter / 2))
 
@@ -38,14 +38,20 @@ def _of(part: Polygon, step: float, r: float) -> Iterator[Round]:
     inner = list(parts_of(part.buffer(-step, quad_segs=QUARTER_POINTS)))
     for each in inner:
         yield from _of(each, step, r)
-    middle = [] if inner else list(parts_of(part.buffer(-(r - SLIVER), quad_segs=QUARTER_POINTS)))
-    yield from (Round(path, wide=True) for each in middle for path in kept_on_left(each, inside=False))
-    beside = shapely.union_all([each.boundary for each in (*inner, *middle)]).buffer(r * _BESIDE, quad_segs=6)
+    # What neither this way nor those inside of it reach: the middle, a narrow bay, a sharp corner.
+    middle = part.buffer(-(r - SLIVER), quad_segs=QUARTER_POINTS).difference(
+        shapely.union_all([each.buffer(r * _REACHED, quad_segs=QUARTER_POINTS) for each in inner])
+    )
+    left = [each for each in parts_of(middle) if not inner or each.area > _LEAST]
+    yield from (Round(path, wide=True) for each in left for path in kept_on_left(each, inside=False))
+    beside = shapely.union_all([each.boundary for each in (*inner, *left)]).buffer(r * _BESIDE, quad_segs=6)
     for path in kept_on_left(part, inside=False):
         alone = LinearRing(path).difference(beside).length
-        yield Round(path, wide=alone > 2 * r, goes_on=bool(inner or middle))
+        yield Round(path, wide=alone > 2 * r, goes_on=bool(inner or left))
 
 
+_REACHED, _LEAST = 0.98, 0.2
+"""Of half the bit's width what is surely cut beside a way; and mm² of axis that are worth a way of their own."""
 _BESIDE = 1.2
 """Of half the bit's width: how near another way must have been for its wood to be gone."""
 
