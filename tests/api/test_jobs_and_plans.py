@@ -279,3 +279,22 @@ def test_all_slips_of_a_job_are_one_file_and_an_older_state_is_not_printed(clien
     broken = client.get("/api/jobs/little-harbour/slips.pdf")
     assert broken.status_code == 422
     assert broken.text.startswith("Middle shelf in Wing case side has no slip: ")
+
+
+def test_an_edge_that_an_earlier_cut_opened_is_kept_changed_and_added_to(client):
+    """The demo's arch is opened by its template; the board itself has no opening."""
+    kept = client.get("/api/cuts/arch-ogee").json()
+    cut = {name: value for name, value in kept["cut"].items() if value is not None} | {"depth": {"typed": "6.35", "unit": "mm"}}
+    changed = client.put("/api/cuts/arch-ogee", json={"name": kept["name"], "cut": cut, "version": kept["version"]})
+    assert (changed.status_code, changed.json()["status"]) == (200, "caution")
+    soft = {
+        "kind": "edge",
+        "shape": "chamfer",
+        "size": {"typed": "2", "unit": "mm"},
+        "edges": ["opening-1"],
+        "edge_state": "smooth",
+    }
+    added = client.post("/api/pieces/proscenium-arch/cuts", json={"name": "Soft back", "cut": soft})
+    assert added.status_code == 201
+    refused = client.post("/api/pieces/emblem-lid/cuts", json={"name": "None there", "cut": soft})
+    assert (refused.status_code, refused.json()["error"]["field"]) == (422, "cut.edges")

@@ -142,7 +142,7 @@ def add_cut(piece_id: str, asked: NewCut, shop: TheShop, store: TheStore, planni
     """A new cut at the end of a piece; refused when it cannot be made in it."""
     with store.session() as session:
         piece = kept_jobs.load_piece(session, shop.id, piece_id)
-        planning.plan(asked.cut, piece, shop, shop.rules)
+        planning.plan(asked.cut, piece, shop, shop.rules, before=prior.after_all(session, piece_id, shop))
         kept = kept_jobs.add_cut(session, shop.id, piece_id, id=_new_id(), name=asked.name.strip(), cut=asked.cut)
     return cut_item(kept, piece, shop, planning, prior, prior.before(kept.id, shop))
 
@@ -159,10 +159,10 @@ def get_cut(cut_id: str, shop: TheShop, store: TheStore, planning: ThePlanning, 
 @ROUTES.route("PUT", "/cuts/{cut_id}", responses={409: {"model": StaleBody, "description": "changed elsewhere"}})
 def save_cut(cut_id: str, asked: SaveCut, shop: TheShop, store: TheStore, planning: ThePlanning, prior: ThePriorCuts) -> CutItem:
     """Keeps a change to the version that was read; 409 with the newer cut when there is one."""
+    so_far = prior.before(cut_id, shop)
     with store.session() as session:
-        before = kept_jobs.load_cut(session, shop.id, cut_id)
-        piece = kept_jobs.load_piece(session, shop.id, before.piece_id)
-        planning.plan(asked.cut, piece, shop, shop.rules)
+        piece = kept_jobs.load_piece(session, shop.id, kept_jobs.load_cut(session, shop.id, cut_id).piece_id)
+        planning.plan(asked.cut, piece, shop, shop.rules, before=so_far)
         kept = kept_jobs.save_cut(session, shop.id, cut_id, name=asked.name.strip(), cut=asked.cut, version=asked.version)
     return cut_item(kept, piece, shop, planning, prior, prior.before(kept.id, shop))
 

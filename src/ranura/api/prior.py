@@ -8,6 +8,7 @@ from threading import Lock
 from typing import Annotated
 
 from fastapi import Depends, Request
+from sqlalchemy.orm import Session
 
 from ranura.core.board.pieces import Piece
 from ranura.core.family import NOTHING_BEFORE, AnyCut, Before
@@ -66,6 +67,15 @@ class PriorCuts:
                 fresh[cut_id] = self._known[cut_id] = so_far
                 return so_far
         return NOTHING_BEFORE
+
+    def after_all(self, session: Session, piece_id: str, shop: Shop) -> Before:
+        """What is so after all cuts of a piece, for one that is added to them. Raises NotFoundError."""
+        cuts = kept_jobs.cuts_of(session, piece_id)
+        if not cuts:
+            return NOTHING_BEFORE
+        last = kept_jobs.load_cut(session, shop.id, cuts[-1].id)
+        piece = kept_jobs.load_piece(session, shop.id, piece_id)
+        return self.made(last.cut, piece, shop, self.before(last.id, shop)).after
 
     def along(self, job: KeptJob, shop: Shop) -> dict[str, Before]:
         """What is so before each cut of a job as it was read, by the cuts' ids."""
