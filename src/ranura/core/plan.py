@@ -13,12 +13,9 @@ from ranura.core.board.materials import SOLID
 from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.board.repeats import Repeats
-from ranura.core.choosing.candidates import Sifted
 from ranura.core.choosing.judging import Judge
-from ranura.core.choosing.offers import SHOWN_OFFERS, Miss, Offer, costs, misses_of, offers
-from ranura.core.choosing.order import Candidate, Pair
-from ranura.core.choosing.select import check_shop, choose
-from ranura.core.choosing.shortlist import shortlist
+from ranura.core.choosing.offers import Miss, Offer, costs, misses_of, offers
+from ranura.core.choosing.select import check_shop
 from ranura.core.families import FAMILIES
 from ranura.core.family import NOTHING_BEFORE, AnyCut, Before, Families, Family, Planner, PlanText, Task
 from ranura.core.learning.corrections import Correction, MeasureKey
@@ -33,7 +30,7 @@ from ranura.core.proof.moves import PLAN_VERSION, Body, MachineSetting, Move, Pr
 from ranura.core.proof.openings import opened_by
 from ranura.core.proof.steps import Circumstances
 from ranura.core.proof.wood import taken_by
-from ranura.core.proving import Proven, first_proven, marked, prove_planned
+from ranura.core.proving import Chosen, first_of, marked, pairs_for, prove_planned
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text import hold_words
@@ -83,18 +80,6 @@ class PlanWithMoves(CutPlan):
     bodies: tuple[Body, ...]
     settings: tuple[MachineSetting, ...]
     moves: tuple[Move, ...]
-
-
-@dataclass(frozen=True, slots=True)
-class _Chosen:
-    """The tools that a plan takes, and those before them that their moves stopped."""
-
-    cut: AnyCut
-    """As asked, with the way of holding that was taken where that was left open."""
-    planner: Planner
-    sifted: Sifted
-    proven: Proven
-    stopped: frozenset[Pair]
 
 
 @dataclass(frozen=True)
@@ -210,17 +195,17 @@ class Planning:
 
     def _chosen(
         self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, *, put_off: bool = False
-    ) -> _Chosen:
+    ) -> Chosen:
         """The tools that are taken, planned and proven."""
         planner = self.planner(cut, piece, shop, rules, before)
         check_shop(shop)
         around = self._around(cut, piece, shop, rules, before)
-        first = _first_of(planner, cut, shop, around, before, most=_MOST_PAIRS, put_off=put_off)
+        first = first_of(planner, cut, shop, around, before, most=_MOST_PAIRS, put_off=put_off)
         if first.proven.stopped and not _pinned(cut):
             for other, changed in islice(self._others(first, piece, shop, rules, before), _MOST_OTHERS):
                 with suppress(CraftError):
                     around = self._around(changed, piece, shop, rules, before)
-                    second = _first_of(other, changed, shop, around, before, most=1, put_off=put_off, whole=False)
+                    second = first_of(other, changed, shop, around, before, most=1, put_off=put_off, whole=False)
                     if not second.proven.stopped:
                         return second
         return first
@@ -234,7 +219,7 @@ class Planning:
         return replace(circumstances(piece, shop, rules, before), wanted=wanted, thin_walls=known)
 
     def _others(
-        self, first: _Chosen, piece: Piece, shop: Shop, rules: HouseRules, before: Before
+        self, first: Chosen, piece: Piece, shop: Shop, rules: HouseRules, before: Before
     ) -> Iterator[tuple[Planner, AnyCut]]:
         """Other ways of guiding the cut; and bench dogs, where nothing but room for clamps is missing."""
         cut, stops = first.cut, {each.code for each in first.proven.setting.cautions if each.level == "stop"}
@@ -280,7 +265,7 @@ class Planning:
         return replace(plan, drawing=(*first, *text.drawing[1:])), proven.program
 
     def _with_ways_out(
-        self, text: PlanText, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, chosen: _Chosen
+        self, text: PlanText, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, chosen: Chosen
     ) -> PlanText:
         """What is said, without the remedies for what the proof stops that do not take the stop away, or bring another; each is
         tried."""
@@ -295,7 +280,7 @@ class Planning:
                 try:
                     changed = _changed(cut, remedy.change)
                     planner = self.planner(changed, piece, shop, rules, before)
-                    pair = _pairs(planner, changed, shop, before)[1][0]
+                    pair = pairs_for(planner, changed, shop, before)[1][0]
                 except CraftError:
                     continue
                 around = self._around(changed, piece, shop, rules, before)
@@ -341,32 +326,6 @@ _MOST_REMEDIES = 4
 _MOST_PAIRS, _MOST_OTHERS = 4, 2
 """Pairs of tools, and then other ways of holding or guiding a cut, that are planned and proven before a stop is shown: six in all
 (R21)."""
-
-
-def _first_of(
-    planner: Planner,
-    cut: AnyCut,
-    shop: Shop,
-    around: Circumstances,
-    before: Before,
-    *,
-    most: int,
-    put_off: bool,
-    whole: bool = True,
-) -> _Chosen:
-    """The best tools for one way of guiding a cut that nothing stops, or the best of all, with all that stops them where the
-    `whole` is asked for."""
-    sifted, pairs = _pairs(planner, cut, shop, before)
-    proven, stopped = first_proven(pairs, planner.make, around, before.taken, most=most, put_off=put_off, whole=whole)
-    return _Chosen(cut, planner, sifted, proven, stopped)
-
-
-def _pairs(planner: Planner, cut: AnyCut, shop: Shop, before: Before) -> tuple[Sifted, Sequence[Candidate]]:
-    """What is fit for a cut, and the pairs to plan it with, the best first. Raises `CutError` where there are none."""
-    judge = planner.judge
-    ranking = judge.ranking(before.mounted)
-    sifted = shortlist(judge, ranking, count=SHOWN_OFFERS)
-    return sifted, choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=planner.refuse)
 
 
 def _pinned(cut: AnyCut) -> tuple[Literal["bit", "router"], ...]:

@@ -5,11 +5,14 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
+from ranura.core.choosing.candidates import Sifted
+from ranura.core.choosing.offers import SHOWN_OFFERS
 from ranura.core.choosing.order import Candidate, Pair
-from ranura.core.choosing.select import MOST_TRIED
+from ranura.core.choosing.select import MOST_TRIED, choose
 from ranura.core.choosing.setting import ToolSetting
+from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cutting.turning import Turning
-from ranura.core.family import Planned, PlanText
+from ranura.core.family import AnyCut, Before, Planned, Planner, PlanText
 from ranura.core.output.cautions import with_more
 from ranura.core.output.slip import SlipSection
 from ranura.core.output.views import Mark
@@ -18,6 +21,7 @@ from ranura.core.proof.moves import Program
 from ranura.core.proof.prove import Until, prove
 from ranura.core.proof.steps import Circumstances
 from ranura.core.proof.wood import Swept
+from ranura.core.shop.shop import Shop
 from ranura.core.text import plan_words
 from ranura.core.text.cautions import has_stop, reason, written
 from ranura.core.text.writing import Text, write
@@ -153,3 +157,41 @@ def _ended(lines: tuple[Text, ...], notes: list[Text]) -> tuple[Text, ...]:
         for each, *more in ((last.metric, *(note.metric for note in notes)), (last.inch, *(note.inch for note in notes)))
     )
     return (*lines[:-1], Text(metric=metric, inch=inch))
+
+
+@dataclass(frozen=True, slots=True)
+class Chosen:
+    """The tools that a plan takes, and those before them that their moves stopped."""
+
+    cut: AnyCut
+    """As asked, with the way of holding that was taken where that was left open."""
+    planner: Planner
+    sifted: Sifted
+    proven: Proven
+    stopped: frozenset[Pair]
+
+
+def first_of(
+    planner: Planner,
+    cut: AnyCut,
+    shop: Shop,
+    around: Circumstances,
+    before: Before,
+    *,
+    most: int,
+    put_off: bool,
+    whole: bool = True,
+) -> Chosen:
+    """The best tools for one way of guiding a cut that nothing stops, or the best of all, with all that stops them where the
+    `whole` is asked for."""
+    sifted, pairs = pairs_for(planner, cut, shop, before)
+    proven, stopped = first_proven(pairs, planner.make, around, before.taken, most=most, put_off=put_off, whole=whole)
+    return Chosen(cut, planner, sifted, proven, stopped)
+
+
+def pairs_for(planner: Planner, cut: AnyCut, shop: Shop, before: Before) -> tuple[Sifted, Sequence[Candidate]]:
+    """What is fit for a cut, and the pairs to plan it with, the best first. Raises `CutError` where there are none."""
+    judge = planner.judge
+    ranking = judge.ranking(before.mounted)
+    sifted = shortlist(judge, ranking, count=SHOWN_OFFERS)
+    return sifted, choose(cut.bit_id, cut.router_id, shop, judge, ranking, sifted, refuse=planner.refuse)
