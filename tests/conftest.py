@@ -107,7 +107,7 @@ class Served:
 
     def settle(self) -> None:
         """Waits until every request has been answered: what was sent late by one test is not kept in the shop of the next."""
-        for _ in range(500):
+        for _ in range(3_000):
             if not self._server.server_state.tasks:
                 return
             time.sleep(0.02)

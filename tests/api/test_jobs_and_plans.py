@@ -286,7 +286,7 @@ def test_an_edge_that_an_earlier_cut_opened_is_kept_changed_and_added_to(client)
     kept = client.get("/api/cuts/arch-ogee").json()
     cut = {name: value for name, value in kept["cut"].items() if value is not None} | {"depth": {"typed": "6.35", "unit": "mm"}}
     changed = client.put("/api/cuts/arch-ogee", json={"name": kept["name"], "cut": cut, "version": kept["version"]})
-    assert (changed.status_code, changed.json()["status"]) == (200, "caution")
+    assert (changed.status_code, changed.json()["status"], changed.json()["place"]["metric"]) == (200, "caution", "opening")
     soft = {
         "kind": "edge",
         "shape": "chamfer",

@@ -153,7 +153,7 @@ def cut_item(kept: KeptCut, piece: Piece, shop: Shop, planning: Planning, prior:
         version=kept.version,
         cut=cut_json(kept.cut),
         title=planning.title(kept.cut, shop),
-        place=planning.place(kept.cut, piece),
+        place=planning.place(kept.cut, before.board(piece)),
         glyph=made.glyph,
         status=made.status,
         needs=made.needs,

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from typing import Final, Literal
 
 from playwright.sync_api import Browser, sync_playwright
@@ -35,8 +35,6 @@ class Picture:
     """Keys that are pressed then."""
     types: str = ""
     """What is typed then."""
-    instead: Mapping[str, object] = field(default_factory=dict)
-    """What is changed of the kept cut before."""
     begun: tuple[str, ...] = ()
     """Names of jobs that are begun before."""
     size: tuple[int, int] = _SCREEN
@@ -51,7 +49,8 @@ PICTURES: Final[Mapping[str, Picture]] = {
     "dark": Picture(path=_JOB + "rail-groove", shows="slip", scheme="dark"),
     "phone": Picture(path=_JOB + "shelf-dado-212", shows="slip", size=_PHONE),
     "tablet": Picture(path=_JOB + "shelf-dado-420", shows="slip", size=_TABLET),
-    "mortise": Picture(path=_JOB + "cross-mortise", shows="slip"),
+    "grain-map": Picture(path=_JOB + "arch-opening", shows="slip"),
+    "inlay": Picture(path=_JOB + "fish-recess", shows="slip"),
     "dry-run": Picture(path=_JOB + "shelf-dado-420", shows="slip", clicks=("dry-run-start",), keys="." * 12),
     "long-rail": Picture(path=_JOB + "rail-slots", shows="slip"),
     "table-edge": Picture(path=_JOB + "cross-edges", shows="slip"),
@@ -62,11 +61,6 @@ PICTURES: Final[Mapping[str, Picture]] = {
     "bench": Picture(path="/bench", shows="bench"),
     "templates": Picture(path="/templates/emblem-fish", shows="template-canvas"),
     "rules": Picture(path="/rules", shows="rules-page"),
-    "table-groove": Picture(
-        path=_JOB + "rail-groove",
-        shows="slip",
-        instead={"shape": "square", "width": {"typed": "12.7", "unit": "mm"}, "guide": "table-fence", "held": None},
-    ),
     "job": Picture(path="/jobs/little-harbour/page", shows="job-page"),
     "jobs": Picture(path="/jobs", shows="jobs", begun=("Puppet trunk", "Lantern shelf")),
 }
@@ -90,11 +84,6 @@ def _take(browser: Browser, url: str, name: str, picture: Picture) -> None:
         viewport={"width": width, "height": height}, color_scheme=picture.scheme, reduced_motion="reduce"
     )
     page = context.new_page()
-    if picture.instead:
-        kept_at = f"{url}/api/cuts/{picture.path.removeprefix(_JOB)}"
-        kept = page.request.get(kept_at).json()
-        changed = {"cut": kept["cut"] | picture.instead, "name": kept["name"], "version": kept["version"]}
-        page.request.put(kept_at, data=changed)
     for name_of_job in picture.begun:
         page.request.post(f"{url}/api/jobs", data={"name": name_of_job})
     page.goto(url + picture.path)

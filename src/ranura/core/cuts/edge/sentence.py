@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ranura.core.board.pieces import Piece, edges_of
+from ranura.core.board.pieces import Piece, edge_name, edges_of
 from ranura.core.cuts.edge.asked import EdgeCut, shape_name
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
@@ -51,4 +51,4 @@ def _edges(cut: EdgeCut, piece: Piece) -> str:
     there = {edge.ref: edge.name for edge in edges_of(piece)}
     if set(cut.edges) >= {ref for ref in there if not ref.startswith("opening")}:
         return "all edges"
-    return ", ".join(there.get(ref, ref) for ref in cut.edges)
+    return ", ".join(there.get(ref, edge_name(ref)) for ref in cut.edges)
