@@ -219,3 +219,10 @@ def test_the_widest_pair_that_enters_every_rounded_corner_is_named(client):
     assert (again["places"], again["reaching"]) == ([], None)
     sharp = kept(client, "polygon").json()
     assert client.get(f"/api/outlines/{sharp['id']}/template", params=wide).json()["reaching"] is None
+
+
+def test_a_distance_is_said_straight_along_and_up_in_both_units(client):
+    said = client.get("/api/outlines/distance", params={"along": 30, "up": 40}).json()
+    assert said["metric"] == "50 mm apart: 30 mm along, 40 mm up"
+    assert client.get("/api/outlines/distance", params={"along": 25.4, "up": 0}).json()["inch"].startswith("1 in apart")
+    assert client.get("/api/outlines/distance", params={"along": -1, "up": 0}).status_code == 422

@@ -125,6 +125,8 @@ class TemplateView:
     pages: int
     round_to: float | None
     """The radius in mm at which bit and guide enter every corner; None where they do."""
+    rounded: Text | None
+    """To what its corners are rounded; None as they are drawn."""
     reaching: ReachingPair | None
     """Another pair that reaches further; None where there is none."""
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import base64
+import math
 from dataclasses import replace
 from typing import Annotated, Literal
 from urllib.parse import quote
@@ -46,7 +47,7 @@ from ranura.core.text.cautions import Caution
 from ranura.core.text.errors import CutError, FileError, ToolError
 from ranura.core.text.lengths import Unit
 from ranura.core.text.lengths import read as read_length
-from ranura.core.text.writing import write
+from ranura.core.text.writing import Text, write
 from ranura.formats import refusals as file_refusals
 from ranura.formats.drawing_reader import read_apart
 from ranura.formats.path_data import loops_of_data
@@ -58,6 +59,7 @@ from ranura.store import items
 router = APIRouter(prefix="/api", tags=["outlines"], responses=ERRORS)
 
 Radius = Annotated[float, Field(gt=0, le=200)]
+Far = Annotated[float, Query(ge=0, le=1e6)]
 Corners = Annotated[float, Query(ge=0, le=200)]
 _USUAL_BIT = 6.0
 """mm: the bit to begin with is no smaller, so that it cuts deep enough."""
@@ -203,6 +205,12 @@ def remove(outline_id: str, saved_shop: TheSavedShop) -> Response:
     return Response(status_code=204)
 
 
+@router.get("/outlines/distance")
+def distance(along: Far, up: Far) -> Text:
+    """How far two places lie apart that are so many mm apart along and up, in words."""
+    return write("{d:fine} apart: {x:fine} along, {y:fine} up", d=math.hypot(along, up), x=along, y=up)
+
+
 @router.get("/outlines/pairs")
 def pairs(shop: TheShop) -> TemplatePairs:
     """What of the shop may follow a template: its bushings with bits that turn in them, and bits that have a bearing."""
@@ -269,6 +277,7 @@ def template(
         bit=bit_mm,
         pages=pages_of(drawing, paper),
         round_to=radius_for(bit_mm, made.offset) if made.places and not corners else None,
+        rounded=write("Its corners are rounded to {r:len}", r=corners) if corners else None,
         reaching=_reaching(outline, shop, guide, bit),
     )
 

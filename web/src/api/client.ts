@@ -251,6 +251,8 @@ export const api = {
     put("/api/outlines/{outline_id}", { params: { path: { outline_id } }, body: change }),
   removeOutline: (outline_id: string) =>
     remove("/api/outlines/{outline_id}", { params: { path: { outline_id } } }),
+  distance: (along: number, up: number) =>
+    get("/api/outlines/distance", { params: { query: { along, up } } }),
   keepRounded: (outline_id: string, radius: number) =>
     post("/api/outlines/{outline_id}/rounded", { params: { path: { outline_id } }, body: { radius } }),
   template: (

@@ -1,8 +1,10 @@
 import { useEffect, useRef, useState } from "react";
-import type { TemplateView, Unit } from "../api/client";
+import { api, type TemplateView, type Unit } from "../api/client";
+import { useReading } from "../api/queries";
 import { useCommand } from "../app/commands";
+import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
-import { cornersOf, distanceText, type Spot, snapped } from "./measuring";
+import { cornersOf, type Spot, snapped } from "./measuring";
 
 interface Props {
   view: TemplateView;
@@ -28,6 +30,14 @@ export function Canvas({ view, unit, recess, place, onPlace }: Props) {
   const [axis, setAxis] = useState<{ x: number; y: number } | null>(null);
   const dragging = useRef<{ x: number; y: number } | null>(null);
   const [measuring, setMeasuring] = useState<readonly Spot[] | null>(null);
+  const [from, to] = measuring ?? [];
+  const apart = from && to ? { along: Math.abs(to.x - from.x), up: Math.abs(to.y - from.y) } : null;
+  const distance = useReading({
+    key: ["distance", apart],
+    ask: () => api.distance(apart?.along ?? 0, apart?.up ?? 0),
+    enabled: apart !== null,
+    keeps: true,
+  });
   useCommand("measure", () => setMeasuring((known) => (known ? null : [])));
   const svg = useRef<SVGSVGElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another template has another way
@@ -230,11 +240,13 @@ export function Canvas({ view, unit, recess, place, onPlace }: Props) {
         </span>
         {measuring ? (
           <p role="status" className="w-full text-body" data-testid="measured">
-            {measuring[0] && measuring[1]
-              ? distanceText(measuring[0], measuring[1], unit)
-              : measuring[0]
-                ? "Click the second place."
-                : "Click two places; corners are caught."}
+            {apart ? (
+              <Words text={distance.data ? inUnit(distance.data, unit) : ""} />
+            ) : from ? (
+              "Click the second place."
+            ) : (
+              "Click two places; corners are caught."
+            )}
           </p>
         ) : null}
         <span className="flex w-full flex-wrap gap-x-4 text-note">

@@ -21,10 +21,11 @@ export function Corners({ unit, corners, view, onRound, onKeep, onPair }: Props)
     <div className="flex flex-col gap-2" data-testid="corners">
       {corners ? (
         <>
-          <p className="text-body">
-            Its corners are rounded to{" "}
-            <b>{unit === "mm" ? `${corners} mm` : `${(corners / 25.4).toFixed(3)} in`}</b>.
-          </p>
+          {view?.rounded ? (
+            <p className="text-body">
+              <Words text={inUnit(view.rounded, unit)} />.
+            </p>
+          ) : null}
           <span className="flex flex-wrap gap-2">
             <button type="button" className="button" onClick={() => onRound(0)} data-testid="as-drawn">
               As it is drawn

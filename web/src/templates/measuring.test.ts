@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { cornersOf, distanceText, snapped } from "./measuring";
+import { cornersOf, snapped } from "./measuring";
 
 test("the ends of sides and arcs are corners", () => {
   expect(cornersOf("M0 0 L10 0 A5 5 0 0 1 10 10 Z")).toEqual([
@@ -16,11 +16,4 @@ test("a click near a corner is that corner, and elsewhere itself", () => {
   ];
   expect(snapped({ x: 9, y: 0.5 }, known, 2)).toEqual({ x: 10, y: 0 });
   expect(snapped({ x: 5, y: 3 }, known, 2)).toEqual({ x: 5, y: 3 });
-});
-
-test("a distance is said straight, along and up", () => {
-  expect(distanceText({ x: 0, y: 0 }, { x: 30, y: -40 }, "mm")).toBe(
-    "50.00 mm apart: 30.00 mm along, 40.00 mm up.",
-  );
-  expect(distanceText({ x: 0, y: 0 }, { x: 25.4, y: 0 }, "in")).toContain("1.0000 in apart");
 });

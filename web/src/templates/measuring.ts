@@ -1,6 +1,4 @@
 /** Measuring between two places of a drawing, in mm. */
-import type { Unit } from "../api/client";
-
 export interface Spot {
   x: number;
   y: number;
@@ -22,11 +20,4 @@ export function snapped(spot: Spot, known: readonly Spot[], within: number): Spo
   const away = (each: Spot) => Math.hypot(each.x - spot.x, each.y - spot.y);
   const near = known.filter((each) => away(each) <= within);
   return near.reduce((best, each) => (away(each) < away(best) ? each : best), near[0] ?? spot);
-}
-
-/** How far two places lie apart, straight, along and up. */
-export function distanceText(a: Spot, b: Spot, unit: Unit): string {
-  const said = (mm: number) => (unit === "mm" ? `${mm.toFixed(2)} mm` : `${(mm / 25.4).toFixed(4)} in`);
-  const [along, up] = [Math.abs(b.x - a.x), Math.abs(b.y - a.y)];
-  return `${said(Math.hypot(along, up))} apart: ${said(along)} along, ${said(up)} up.`;
 }

@@ -15,6 +15,7 @@ from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate, Ranking
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Router
+from ranura.core.text.cautions import Reason
 
 _BATCH = 8
 """Bits between two looks at whether it is time to end."""
@@ -57,3 +58,12 @@ def shortlist(
             else:
                 dropped.append(Drop(bit, router, found))
     return Sifted(fit=sorted(fit, key=ranking.key), dropped=dropped)
+
+
+def nearest(dropped: Sequence[Drop], judge: Judge) -> Reason | None:
+    """Why the drop that came closest failed: one in a router by hand, rather than of the bit alone."""
+    hand = [each for each in dropped if each.router is not None and each.router.mounting == "hand"]
+    of_setup = [each for each in hand if each.reason.words.setup]
+    found = of_setup or hand or [each for each in dropped if judge.is_of_kind(each.bit)] or list(dropped)
+    codes = [each.reason.code for each in found]
+    return max(found, key=lambda each: codes.count(each.reason.code)).reason if found else None

@@ -42,6 +42,20 @@ def held_by(held: Held | None) -> ChoiceBlank:
     return answers("Held by", "held", held or "clamps", _HELD)
 
 
+_LOOSE = (
+    (None, "Piece held: not said"),
+    ("tape", "Tape holds it"),
+    ("screws", "Screws hold it"),
+    ("tabs", "Tabs are left"),
+    ("skin", "A skin is left"),
+)
+
+
+def loose_held_by(loose: str | None) -> ChoiceBlank:
+    """What holds a piece that comes free."""
+    return answers("The piece", "loose", loose, _LOOSE)
+
+
 def thin_walls(known: bool) -> ChoiceBlank:
     """Whether the person knows of a wall that may break off."""
     return answers("Thin walls", "thin_walls", known, ((False, "Thin walls stop it"), (True, "Thin wall known")))

@@ -52,6 +52,14 @@ class Recorder:
         """Straight down into the wood."""
         self._add("plunge", path=(at,), from_depth=from_depth, to_depth=to_depth, turning=True, fresh="both")
 
+    def go_down(self, at: Point | None, to: Point, depth: float) -> None:
+        """Above the wood to a point, switched on where nothing turns yet, and down into it."""
+        if at is None:
+            self.start(to, -CLEAR)
+        elif at != to:
+            self.carry((at, to))
+        self.plunge(to, -CLEAR, depth)
+
     def cut(self, path: Ring, depth: float, fresh: Fresh, feed: float) -> None:
         """Along a path."""
         self._run("cut", path, depth, fresh, feed)

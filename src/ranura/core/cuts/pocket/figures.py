@@ -18,6 +18,7 @@ from ranura.core.cuts.pocket.guides import (
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.output.figures.holding import clearance_figure
 from ranura.core.output.figures.passes import depth_figures, feed_figures
+from ranura.core.output.figures.round import round_figure
 from ranura.core.output.figures.speed import speed_figures
 from ranura.core.output.figures.tool import tool_figures
 from ranura.core.output.figures.turret import turret_figure
@@ -222,17 +223,7 @@ def _direction(setting: PocketSetting) -> Figure:
     sense = sense_of(setting.pocket)
     if setting.pocket.in_lanes:
         return _lanes(setting)
-    return Figure(
-        key="direction.heading",
-        label="Direction round",
-        value=-1.0 if sense == "clockwise" else 1.0,
-        unit="sense",
-        shown=plain(sense),
-        rule="R7",
-        formula="inside a guiding edge clockwise, outside of one counter-clockwise",
-        worked=write("by hand the bit turns clockwise seen from above; the wood is on the left of the heading"),
-        because=because("So the push of the cut presses the guide on; the other way it would pull the router off its line"),
-    )
+    return round_figure(sense)
 
 
 def _lanes(setting: PocketSetting) -> Figure:

@@ -14,6 +14,7 @@ from ranura.core.output.forms import (
     depth_by,
     flip,
     held_by,
+    loose_held_by,
     new_length,
     nothing_typed,
     thin_walls,
@@ -44,13 +45,6 @@ _OPEN: tuple[tuple[tuple[str, ...], str], ...] = (
     (("left",), "Open at the left end"),
     (("right",), "Open at the right end"),
 )
-_LOOSE = (
-    (None, "Piece held: not said"),
-    ("tape", "Tape holds it"),
-    ("screws", "Screws hold it"),
-    ("tabs", "Tabs are left"),
-    ("skin", "A skin is left"),
-)
 
 _ALSO: Mapping[PocketForm, tuple[str, ...]] = {"lap": ("half-lap", "tenon cheek"), "flatten": ("flattening",)}
 """What they are called besides in a line."""
@@ -72,7 +66,7 @@ def form(cut: PocketCut, piece: Piece, shop: Shop) -> Form:
     if facts.open_side:
         options += [answers("Open", "open_sides", cut.open_sides, _OPEN), depth_by(cut.leaf)]
     if cut.through and (facts.frees or (facts.taken == "groove" and cut.sweep >= 360)):
-        options.append(answers("The piece", "loose", cut.loose, _LOOSE))
+        options.append(loose_held_by(cut.loose))
     if placed:
         options.append(RepeatBlank(label="Repeats", counts=_COUNTS, count=cut.count, places=False))
     more: list[Blank] = []

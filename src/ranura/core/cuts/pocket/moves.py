@@ -110,7 +110,7 @@ def _grooves(
         fresh: Fresh = "left" if number else "both"
         line = (*path, path[0]) if closed else path
         for each in passes[number * per_path : (number + 1) * per_path]:
-            _down(recorder, at, line[0], each)
+            recorder.go_down(at, line[0], each.to_depth)
             if closed and leaves_tabs(setting) and each.to_depth > tab_top(setting) + 1e-9:
                 half = setting.bit.diameter / 2
                 recorder.cut_over_tabs(line, each.to_depth, fresh, each.feed_m_min, top=tab_top(setting), half=half)
@@ -131,15 +131,6 @@ def tab_top(setting: PocketSetting) -> float:
     return setting.pocket.thickness - setting.rules.tab
 
 
-def _down(recorder: Recorder, at: Point | None, to: Point, each: Pass) -> None:
-    """Above the wood to a point, switched on where nothing turns yet, and down into it."""
-    if at is None:
-        recorder.start(to, -CLEAR)
-    elif at != to:
-        recorder.carry((at, to))
-    recorder.plunge(to, -CLEAR, each.to_depth)
-
-
 def _field(recorder: Recorder, setting: PocketSetting, paths: tuple[Ring, ...], passes: tuple[Pass, ...]) -> None:
     """From the middle outwards at each depth, or from an open side inwards: the first way full width, each next one a lane
     further."""
@@ -156,7 +147,7 @@ def _field(recorder: Recorder, setting: PocketSetting, paths: tuple[Ring, ...], 
                 recorder.set(Change(what="depth", to=depth))
             recorder.start(first[0], depth)
         else:
-            _down(recorder, at, first[0], inner)
+            recorder.go_down(at, first[0], inner.to_depth)
         if setting.pocket.comes_in:
             # In on a slot; from its end on there is wood on the left alone, but where the bit lies over the board in full width.
             recorder.cut(first[:2], depth, "both", inner.feed_m_min)

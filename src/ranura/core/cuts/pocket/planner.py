@@ -12,10 +12,9 @@ from functools import partial
 
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import Drop
-from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.setting import ToolSetting
-from ranura.core.choosing.shortlist import shortlist
+from ranura.core.choosing.shortlist import nearest, shortlist
 from ranura.core.cuts.pocket import refusals, words
 from ranura.core.cuts.pocket.as_channel import against_channel, as_pocket_views, planner_as_channel
 from ranura.core.cuts.pocket.asked import PocketCut
@@ -134,18 +133,7 @@ def _try(kind: PocketGuide, cut: PocketCut, asked: PocketOnBoard, task: Task) ->
     sifted = shortlist(made.judge, made.judge.ranking(), count=1)
     if sifted.fit:
         return _Tried(kind=kind, planner=made, can=True)
-    return _Tried(kind=kind, planner=made, can=False, against=_nearest(sifted.dropped, made.judge))
-
-
-def _nearest(dropped: Sequence[Drop], judge: Judge) -> Reason | None:
-    """Why the drop that came closest failed: one in a router by hand, rather than of the bit alone."""
-    hand = [each for each in dropped if each.router is not None and each.router.mounting == "hand"]
-    against_setup = [each for each in hand if each.reason.words.setup]
-    found = against_setup or hand or [each for each in dropped if judge.is_of_kind(each.bit)] or list(dropped)
-    counted: dict[str, int] = {}
-    for each in found:
-        counted[each.reason.code] = counted.get(each.reason.code, 0) + 1
-    return max(found, key=lambda each: counted[each.reason.code]).reason if found else None
+    return _Tried(kind=kind, planner=made, can=False, against=nearest(sifted.dropped, made.judge))
 
 
 def _made(pair: Candidate, *, judge: PocketJudge, piece: Piece, cut: PocketCut) -> Planned:

@@ -6,12 +6,13 @@ from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.output.figures.holding import clearance_figure
 from ranura.core.output.figures.passes import depth_figures, feed_figures
+from ranura.core.output.figures.round import round_figure
 from ranura.core.output.figures.speed import speed_figures
 from ranura.core.output.figures.tool import tool_figures
 from ranura.core.output.figures.turret import turret_figure
 from ranura.core.output.going import Going
 from ranura.core.shop.tooling.guides import InlaySet
-from ranura.core.text.figures import Figure, because, given, plain, show
+from ranura.core.text.figures import Figure, because, given, show
 from ranura.core.text.writing import write
 
 
@@ -24,7 +25,7 @@ def template_figures(setting: TemplateSetting, going: Going | None) -> tuple[Fig
     if setting.follower is not None and setting.template is not None:
         found += [_offset(setting), _size(setting)]
         found += [_thickness(setting)] if setting.follower.kind == "bearing" else []
-        found += [_direction(setting)]
+        found.append(round_figure(sense_of(setting)))
     if stepping is not None:
         found += depth_figures(setting, stepping, total=setting.depth)
         if stepping.turret is not None:
@@ -105,18 +106,3 @@ def _thickness(setting: TemplateSetting) -> Figure:
 def sense_of(setting: TemplateSetting) -> str:
     """Clockwise or counter-clockwise, seen from above, along the outermost edge (R7)."""
     return contour_direction(mounting="hand", contour="outside" if setting.outline.makes == "part" else "inside").sense
-
-
-def _direction(setting: TemplateSetting) -> Figure:
-    sense = sense_of(setting)
-    return Figure(
-        key="direction.heading",
-        label="Direction round",
-        value=-1.0 if sense == "clockwise" else 1.0,
-        unit="sense",
-        shown=plain(sense),
-        rule="R7",
-        formula="inside a guiding edge clockwise, outside of one counter-clockwise",
-        worked=write("by hand the bit turns clockwise seen from above; what guides is on the left of the heading"),
-        because=because("So the push of the cut presses the guide on; the other way it would pull the router off its line"),
-    )

@@ -5,7 +5,17 @@ from __future__ import annotations
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.template.asked import Makes, TemplateCut
 from ranura.core.cuts.template.sentence import name_of
-from ranura.core.output.forms import NO_CLAMPS, answers, as_typed_before, flip, held_by, new_length, nothing_typed, thin_walls
+from ranura.core.output.forms import (
+    NO_CLAMPS,
+    answers,
+    as_typed_before,
+    flip,
+    held_by,
+    loose_held_by,
+    new_length,
+    nothing_typed,
+    thin_walls,
+)
 from ranura.core.shop.shop import Shop
 from ranura.core.text.forms import (
     Answer,
@@ -23,13 +33,6 @@ from ranura.core.text.forms import (
 )
 
 _COUNTS = (1, 2, 3, 4, 5, 6, 8, 10, 12, 24)
-_LOOSE = (
-    (None, "Piece held: not said"),
-    ("tape", "Tape holds it"),
-    ("screws", "Screws hold it"),
-    ("tabs", "Tabs are left"),
-    ("skin", "A skin is left"),
-)
 _MAKES: tuple[tuple[Makes, str], ...] = (
     ("recess", "The hole: what lies inside goes"),
     ("part", "The part: what lies inside stays"),
@@ -43,7 +46,7 @@ def form(cut: TemplateCut, piece: Piece, shop: Shop) -> Form:
     if cut.makes != "plug":
         options.append(answers("Goes", "through", cut.through, ((False, "Leaves a floor"), (True, "Right through"))))
     if cut.through:
-        options.append(answers("The piece", "loose", cut.loose, _LOOSE))
+        options.append(loose_held_by(cut.loose))
     options.append(RepeatBlank(label="Repeats", counts=_COUNTS, count=cut.count, places=False))
     more: list[Blank] = [
         NumberBlank(

@@ -14,7 +14,7 @@ from ranura.core.cuts.template.on_board import OutlineOnBoard, grown, nothing
 from ranura.core.cuts.template.wanted import CORNERS_LOSE, PLUG_LESS
 from ranura.core.geometry import closeness
 from ranura.core.geometry.areas import parts_of
-from ranura.core.geometry.loops import Loop, area_of, loops_of
+from ranura.core.geometry.loops import Loop, area_of
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Bushing, Guide, InlaySet
@@ -165,8 +165,3 @@ def _plug(loops: tuple[Loop, ...], ring: float, across: float, diameter: float) 
 def fits(asked: OutlineOnBoard, bit: Bit) -> bool:
     """Whether a bit finds a way inside an outline."""
     return asked.keeps_inside or not nothing(grown(asked.area, -bit.diameter / 2))
-
-
-def edges_of(area: BaseGeometry) -> tuple[Loop, ...]:
-    """The edges of an area as loops."""
-    return loops_of(area)

@@ -64,15 +64,6 @@ def _changes(setting: TemplateSetting, first_pass: Pass, *, first: bool) -> tupl
     )
 
 
-def _down(recorder: Recorder, at: Point | None, to: Point, each: Pass) -> None:
-    """Above the wood to a point, switched on where nothing turns yet, and down into it."""
-    if at is None:
-        recorder.start(to, -CLEAR)
-    elif at != to:
-        recorder.carry((at, to))
-    recorder.plunge(to, -CLEAR, each.to_depth)
-
-
 def leaves_tabs(setting: TemplateSetting) -> bool:
     """Whether tabs hold what would come free."""
     return setting.outline.through and setting.outline.loose == "tabs"
@@ -86,7 +77,7 @@ def _lines(recorder: Recorder, setting: TemplateSetting, passes: Sequence[Pass],
         path = shifted(way.path, shift)
         line = (*path, path[0])
         for each in passes[number * per_way : (number + 1) * per_way]:
-            _down(recorder, at, line[0], each)
+            recorder.go_down(at, line[0], each.to_depth)
             if leaves_tabs(setting) and each.to_depth > top + 1e-9:
                 recorder.cut_over_tabs(line, each.to_depth, "both", each.feed_m_min, top=top, half=half)
             else:
@@ -114,7 +105,7 @@ def _field(recorder: Recorder, setting: TemplateSetting, passes: Sequence[Pass],
             else:
                 if way:
                     at = recorder.drawn_out(way, depth, taken.feed_m_min)
-                _down(recorder, at, begun[0], taken)
+                recorder.go_down(at, begun[0], taken.to_depth)
                 way = begun
             recorder.cut(way, depth, "both" if round_.wide else "left", taken.feed_m_min)
         at = recorder.drawn_out(way, depth, outer.feed_m_min)

@@ -8,10 +8,9 @@ from functools import partial
 
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import Drop
-from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.setting import ToolSetting
-from ranura.core.choosing.shortlist import shortlist
+from ranura.core.choosing.shortlist import nearest, shortlist
 from ranura.core.cuts.template import refusals
 from ranura.core.cuts.template.asked import TemplateCut, TemplateGuide
 from ranura.core.cuts.template.drawing import template_views
@@ -113,17 +112,8 @@ def _try(kind: TemplateGuide, cut: TemplateCut, asked: OutlineOnBoard, task: Tas
         sifted = shortlist(judge, judge.ranking(), count=1)
         if sifted.fit:
             return _Tried(kind=kind, planner=made, corners=corners or judge.need.corner is None, can=True)
-        against = _nearest(sifted.dropped, judge)
+        against = nearest(sifted.dropped, judge)
     return _Tried(kind=kind, planner=made, corners=False, can=False, against=against)
-
-
-def _nearest(dropped: Sequence[Drop], judge: Judge) -> Reason | None:
-    """Why the drop that came closest failed: one in a router by hand, rather than of the bit alone."""
-    hand = [each for each in dropped if each.router is not None and each.router.mounting == "hand"]
-    of_setup = [each for each in hand if each.reason.words.setup]
-    found = of_setup or hand or [each for each in dropped if judge.is_of_kind(each.bit)] or list(dropped)
-    codes = [each.reason.code for each in found]
-    return max(found, key=lambda each: codes.count(each.reason.code)).reason if found else None
 
 
 def _made(pair: Candidate, *, judge: TemplateJudge, piece: Piece, cut: TemplateCut) -> Planned:
