@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+import re
 from dataclasses import replace
 
 import pytest
@@ -276,3 +277,104 @@ def test_a_form_names_an_outline_that_is_gone():
     choice = next(each for each in form.sentence if getattr(each, "label", "") == "Outline")
     assert (choice.choices[0].says, choice.choices[0].chosen) == ("no outline", True)
     assert len(choice.choices) == 1 + len(OWN.outlines)
+
+
+@pytest.mark.parametrize(("end", "first", "second"), [("left", 40, 150), ("right", 400 - 40 - 80, 400 - 150 - 80)])
+def test_places_go_on_from_the_end_that_is_measured_from(end, first, second):
+    asked = cut("soft", end=end, from_left=mm(40), count=2, spacing=mm(110))
+    made = plan(asked)
+    assert made.status in ("ready", "caution"), codes(made)
+    lefts = [gone_at(made, station).bounds[0] for station in (1, 2)]
+    assert lefts == [pytest.approx(first, abs=0.05), pytest.approx(second, abs=0.05)]
+    again = plan(replace(asked, count=3, spacing=mm(100)))
+    assert [each.mark.metric.number for each in again.stations] == ["40", "140", "240"]
+
+
+def gone_at(made: PlanWithMoves, station: int):
+    """What the bit takes at one place."""
+    return gone(replace(made, moves=tuple(move for move in made.moves if move.station == station)), 4)
+
+
+@pytest.mark.parametrize(
+    ("end", "edge", "x", "y"),
+    [("left", "near", 120, 80), ("right", "far", 120, 80), ("left", "far", 120, 80), ("right", "near", 120, 80)],
+)
+def test_the_slip_says_where_the_template_begins_from_the_sides_that_are_measured_from(end, edge, x, y):
+    made = plan(cut("soft", end=end, edge=edge))
+    template = next(Polygon(body.ring, body.holes) for body in made.bodies if body.role == "template")
+    x0, y0, x1, y1 = template.interiors[0].bounds
+    along, up = (x0 if end == "left" else 400 - x1), (y0 if edge == "near" else 260 - y1)
+    assert (along, up) == (pytest.approx(x, abs=6), pytest.approx(y, abs=6)), "outside of the outline by the offset"
+    line = next(line.metric for line in section(made, "guide").lines if line.metric.startswith("it begins"))
+    said = [float(number) for number in re.findall(r"([\d.]+) mm from the", line)]
+    assert said == [pytest.approx(along, abs=0.06), pytest.approx(up, abs=0.06)]
+    assert (f"{end} end" in line, f"{edge} edge" in line) == (True, True)
+    typed = {
+        each.field: abs(each.end[0] - each.start[0]) + abs(each.end[1] - each.start[1]) for each in made.drawing[0].dimensions
+    }
+    assert (typed["from_left"], typed["from_near"]) == (pytest.approx(120), pytest.approx(80))
+
+
+def section(made: PlanWithMoves, key: str):
+    return next(each for each in made.slip if each.key == key)
+
+
+def test_the_ring_is_on_for_the_recess_and_off_for_the_plug():
+    recess, plug = plan(cut("soft", guide="inlay", depth=mm(3))), plan(cut("soft", makes="plug", depth=mm(3)))
+    assert [section(each, "guide").leads[0].caption.metric for each in (recess, plug)] == ["ring on", "ring off"]
+    rings = [each.settings[0].guides[0].r * 2 for each in (recess, plug)]
+    assert rings == [20.6375, 7.9375]
+    workings = {each.figures[i].key: each.figures[i].worked.metric for each in (plug,) for i in range(len(each.figures))}
+    assert "+" in workings["template.offset"]
+
+
+@pytest.mark.parametrize("makes", ["recess", "part", "plug"])
+def test_lifting_stretches_lie_in_what_stays_where_the_fibres_dive(makes):
+    """Against the feed of the moves: where they run out of what stays, seen along the heading, they are cut short (R7)."""
+    more = {"through": True, "depth": mm(18), "backed": True, "loose": "tape"} if makes == "part" else {}
+    made = plan(cut("soft", makes=makes, **more), board(wood="oak"))
+    strips = [Polygon(outline.points) for outline in made.drawing[0].outlines if outline.role == "lifts"]
+    names = [Spot(mark.at) for mark in made.drawing[0].marks if mark.kind == "name"]
+    assert len(strips) == len(names) == 2
+    disc = wanted(cut("soft"))
+    for strip, name in zip(strips, names, strict=True):
+        stays = strip.intersection(disc).area if makes != "recess" else strip.difference(disc).area
+        assert stays > 0.9 * strip.area
+        assert disc.contains(name) == (makes != "recess")
+    # Where the router goes clockwise along fibres from left to right, it meets them diving in two opposite quarters.
+    way = max((move for move in made.moves if move.kind == "cut"), key=lambda move: len(move.path)).path
+    sense = 1 if Polygon(way).exterior.is_ccw else -1
+    side = 1 if makes == "recess" else -1
+    (x, y) = strips[0].centroid.x - 160, strips[0].centroid.y - 120
+    assert (x * y > 0) == (sense * side < 0)
+
+
+def test_a_bit_that_reaches_into_rounded_corners_goes_before_a_handier_one():
+    tray = "M4 0 L96 0 A4 4 0 0 1 100 4 L100 56 A4 4 0 0 1 96 60 L4 60 A4 4 0 0 1 0 56 L0 4 A4 4 0 0 1 4 0 Z"
+    of = shop(tray=tray)
+    made = plan(cut("tray"), of=of)
+    assert next(bit for bit in of.bits if bit.id == made.bit_id).diameter <= 8
+    assert "corners-left" not in codes(made)
+
+
+@pytest.mark.parametrize(("loose", "left"), [("tape", -0.5), ("skin", OWN.rules.tab)])
+def test_how_deep_it_goes_through(loose, left):
+    made = plan(cut("soft", through=True, depth=mm(18), backed=True, loose=loose))
+    assert made.passes[-1].to_depth == pytest.approx(18 - left)
+
+
+def test_the_ring_nearest_to_the_bit_with_room_is_taken():
+    made = plan(cut("soft", guide="bushing", bit_id="up-cut-8"))
+    rings = sorted(each.outside for each in OWN.guides if each.kind == "bushing")
+    assert made.settings[0].guides[0].r * 2 == pytest.approx(next(ring for ring in rings if ring - 2 - 8 >= 0.5))
+
+
+def test_it_is_repeated_evenly_from_where_it_begins():
+    found = PLANNING.repeated(cut("soft", from_left=mm(20)), board(), OWN, 3)
+    assert found.spacing.mm == pytest.approx((400 - 2 * 20 - 80) / 2)
+
+
+@pytest.mark.parametrize(("end", "right"), [("left", 1.0), ("right", -1.0)])
+def test_the_first_place_follows_the_hand(end, right):
+    handle = next(each for each in plan(cut("soft", end=end)).drawing[0].handles if each.field == "from_left")
+    assert (handle.direction, handle.other.direction) == ((right, 0.0), (0.0, 1.0))
