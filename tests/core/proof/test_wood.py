@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 
 from ranura.core.geometry.rings import circle_ring, overlap
 from ranura.core.proof.bodies import standing
-from ranura.core.proof.cutter import is_undercut, widest_between
+from ranura.core.proof.cutter import profile_of
 from ranura.core.proof.rays import Ray
 from ranura.core.proof.sections import sections_of
 from ranura.core.proof.standing import meets
@@ -48,7 +48,7 @@ def runs(draw):
     tip = round(draw(st.floats(3, 17)), 2)
     r = max(each[1] for each in sil)
     xs, ys = [x for x, _ in path], [y for _, y in path]
-    return Swept(path, sil, tip, out, 0.0, (min(xs) - r, min(ys) - r, max(xs) + r, max(ys) + r))
+    return Swept(path, profile_of(sil), tip, out, 0.0, (min(xs) - r, min(ys) - r, max(xs) + r, max(ys) + r))
 
 
 def to_path(x: float, y: float, path) -> float:
@@ -64,9 +64,9 @@ def to_path(x: float, y: float, path) -> float:
 def margin(x: float, y: float, z: float, each: Swept) -> float:
     """How far a point lies outside of what a run takes; negative inside."""
     h = (z - each.tip) * each.out
-    if not 0 <= h <= each.silhouette[-1][0]:
+    if not 0 <= h <= each.profile.top:
         return math.inf
-    return to_path(x, y, each.path) - RADII[each.silhouette](h)
+    return to_path(x, y, each.path) - RADII[each.profile.silhouette](h)
 
 
 @settings(max_examples=120)
@@ -97,14 +97,14 @@ def test_a_deeper_run_along_the_same_path_takes_the_place_of_those_above():
     wood = board()
     path = ((0.0, 20.0), (60.0, 20.0))
     for depth in (4.0, 8.0, 12.0):
-        wood.take(Swept(path, STRAIGHT, TOP - depth, 1, 0.0, (-5.0, 15.0, 65.0, 25.0)))
+        wood.take(Swept(path, profile_of(STRAIGHT), TOP - depth, 1, 0.0, (-5.0, 15.0, 65.0, 25.0)))
     assert len(wood.taken) == 1
     assert Ray(wood, (30.0, 20.0), (0.0, 1.0), 9.0, wood.taken).intervals(9.0, -9.0, 9.0) == [(-9.0, -5.0), (5.0, 9.0)]
     # A short cutter that went down in two steps has taken what lies above its end too.
     short = ((0.0, 0.0, 0.0), (0.0, 5.0, 0.0), (6.0, 5.0, 0.0))
     wood = board()
     for depth in (6.0, 12.0):
-        wood.take(Swept(path, short, TOP - depth, 1, 0.0, (-5.0, 15.0, 65.0, 25.0)))
+        wood.take(Swept(path, profile_of(short), TOP - depth, 1, 0.0, (-5.0, 15.0, 65.0, 25.0)))
     assert not is_wood(wood, (30.0, 20.0), 19.0)
     assert not is_wood(wood, (30.0, 20.0), 9.0)
     assert is_wood(wood, (30.0, 20.0), 7.0)
@@ -112,8 +112,8 @@ def test_a_deeper_run_along_the_same_path_takes_the_place_of_those_above():
 
 def test_what_an_undercut_bit_goes_down_through_stays_wide():
     wood = board()
-    wood.take(Swept(((30.0, 20.0),), DOVETAIL, 12.0, 1, 8.0, (24.0, 14.0, 36.0, 26.0)))
-    wood.take(Swept(((30.0, 20.0), (50.0, 20.0)), DOVETAIL, 12.0, 1, 0.0, (24.0, 14.0, 56.0, 26.0)))
+    wood.take(Swept(((30.0, 20.0),), profile_of(DOVETAIL), 12.0, 1, 8.0, (24.0, 14.0, 36.0, 26.0)))
+    wood.take(Swept(((30.0, 20.0), (50.0, 20.0)), profile_of(DOVETAIL), 12.0, 1, 0.0, (24.0, 14.0, 56.0, 26.0)))
     assert not is_wood(wood, (30.0, 25.5), 19.5), "it came down here"
     assert is_wood(wood, (42.0, 25.5), 19.5), "and ran along there"
 
@@ -130,11 +130,11 @@ def test_what_an_undercut_bit_goes_down_through_stays_wide():
     ],
 )
 def test_the_widest_between_two_heights(sil, low, high, r):
-    assert widest_between(sil, float(low), float(high)) == pytest.approx(r)
+    assert profile_of(sil).between(float(low), float(high)) == pytest.approx(r)
 
 
 def test_what_cannot_be_lifted_out_of_its_own_cut():
-    assert [is_undercut(each) for each in (STRAIGHT, DOVETAIL, ROUND)] == [False, True, False]
+    assert [profile_of(each).undercut for each in (STRAIGHT, DOVETAIL, ROUND)] == [False, True, False]
 
 
 def test_pieces_of_different_heights_are_wood_where_they_are():
@@ -162,8 +162,8 @@ def test_beside_a_v_groove_a_flank_meets_the_wood_below_its_slope():
     """The groove is 8 mm wide at the face and takes the whole flank there; further down the flank stands in wood."""
     wood = board()
     groove = ((0.0, 0.0, 0.0), (4.0, 4.0, 0.0), (10.0, 4.0, 0.0))
-    wood.take(Swept(((26.0, -5.0), (26.0, 45.0)), groove, TOP - 4.0, 1, 0.0, (22.0, -9.0, 30.0, 49.0)))
-    run = Swept(((20.0, -5.0), (20.0, 45.0)), STRAIGHT, TOP - 3.9, 1, 0.0, (15.0, -10.0, 25.0, 50.0))
+    wood.take(Swept(((26.0, -5.0), (26.0, 45.0)), profile_of(groove), TOP - 4.0, 1, 0.0, (22.0, -9.0, 30.0, 49.0)))
+    run = Swept(((20.0, -5.0), (20.0, 45.0)), profile_of(STRAIGHT), TOP - 3.9, 1, 0.0, (15.0, -10.0, 25.0, 50.0))
     section = next(each for each in sections_of(wood, run, wood.taken) if each.area)
     assert section.sides == (True, True)
     gone = [layer.width(-5.0, -4.1) for layer in section.layers]
@@ -175,6 +175,6 @@ def test_beside_a_v_groove_a_flank_meets_the_wood_below_its_slope():
 def test_a_round_bit_that_stands_beside_its_hollow_touches_at_the_face_first(off, stands):
     """8 mm round, 4 mm deep; half as deep and moved on, it is widest at the face, where the hollow is 4 mm from its end."""
     wood = board()
-    wood.take(Swept(((10.0, 20.0), (50.0, 20.0)), ROUND, TOP - 4.0, 1, 0.0, (6.0, 16.0, 54.0, 24.0)))
-    there = Swept(((10.0 - off, 20.0),), ROUND, TOP - 2.0, 1, 0.0, (5.0 - off, 15.0, 15.0, 25.0))
+    wood.take(Swept(((10.0, 20.0), (50.0, 20.0)), profile_of(ROUND), TOP - 4.0, 1, 0.0, (6.0, 16.0, 54.0, 24.0)))
+    there = Swept(((10.0 - off, 20.0),), profile_of(ROUND), TOP - 2.0, 1, 0.0, (5.0 - off, 15.0, 15.0, 25.0))
     assert meets(wood, there) == (off + math.sqrt(16 - 4) > 4.0 + 0.02) == stands

@@ -42,11 +42,12 @@ def apart(a: NDArray[np.float64], b: NDArray[np.float64]) -> NDArray[np.float64]
     return np.asarray(between.max(axis=2))
 
 
-def gaps(boxes: NDArray[np.float64], upright: Sequence[Ring], others: Sequence[Ring]) -> NDArray[np.float64]:
-    """How far upright rectangles lie apart from other convex outlines (n × m), as `gap` has it; `boxes` are those around them."""
+def gaps(boxes: NDArray[np.float64], others: Sequence[Ring]) -> NDArray[np.float64]:
+    """How far boxes (n × 4) lie apart from convex outlines (n × m), as `gap` has it."""
     if all(_upright(ring) for ring in others):
         return apart(boxes, np.array([bounds_of(ring) for ring in others]).reshape(-1, 4))
-    return np.array([[gap(other, ring) for other in others] for ring in upright])
+    rings = [oblong(*box) for box in boxes.tolist()]
+    return np.array([[gap(other, ring) for other in others] for ring in rings]).reshape(len(rings), len(others))
 
 
 @lru_cache(maxsize=4096)

@@ -12,9 +12,9 @@ from numpy.typing import NDArray
 
 from ranura.core.board.pieces import SIDES
 from ranura.core.geometry.convex import apart, bounds, bounds_of, gap, gaps
-from ranura.core.geometry.rings import Point, Ring
+from ranura.core.geometry.rings import Box, Point, Ring
 from ranura.core.holding.placed import ClampAt
-from ranura.core.holding.sweep import PAD_ACROSS, Sweep, foot_at, side_length
+from ranura.core.holding.sweep import PAD_ACROSS, Sweep, foot_at, foot_box, side_length
 
 _SEARCH = 5.0
 """mm between two places tried for a clamp that is in the way."""
@@ -37,13 +37,16 @@ def propose(part: tuple[float, float], sweep: Sweep, bodies: tuple[Ring, ...]) -
     the least sum of: the farthest any place of the cut is from its nearest clamp, each clamp's distance from the cut, less half
     of what lies between the two
     Source: a board is still where it is held, so near the bit and on both sides of it"""
-    places = list(dict.fromkeys(_places(part, sweep, bodies)))
-    if len(places) < 2:
+    on_sides, boxes = _tried(part, sweep, bodies)
+    beside = gaps(boxes, bodies).min(axis=1, initial=math.inf)
+    over_boxes = gaps(boxes, sweep.boxes).min(axis=1, initial=math.inf)
+    # Only what stands clear of guides and of every straight run is gone through: of many places few do.
+    clear = np.flatnonzero((beside > 0) & (over_boxes > 0))
+    if len(clear) < 2:
         return ()
+    boxes, beside, over_boxes = boxes[clear], beside[clear], over_boxes[clear]
+    places = [on_sides[i] for i in clear.tolist()]
     feet = [foot_at(part, each) for each in places]
-    boxes = np.array([bounds_of(foot) for foot in feet])
-    beside = gaps(boxes, feet, bodies).min(axis=1, initial=math.inf)
-    over_boxes = gaps(boxes, feet, sweep.boxes).min(axis=1, initial=math.inf)
     along_paths = replace(sweep, boxes=())
 
     @cache
@@ -54,10 +57,8 @@ def propose(part: tuple[float, float], sweep: Sweep, bodies: tuple[Ring, ...]) -
 
     tight: tuple[ClampAt, ...] = ()
     most = math.inf
-    # Only pairs whose feet stand clear of one another, of guides and of every straight run are gone through.
-    open_ = (beside > 0) & (over_boxes > 0)
-    pairs = open_[:, None] & open_[None, :] & (apart(boxes, boxes) > 0)
-    for i, j, loose in _best_first((boxes[:, :2] + boxes[:, 2:]) / 2, np.array(_along(part, sweep)), pairs):
+    middles = (boxes[:, :2] + boxes[:, 2:]) / 2
+    for i, j, loose in _best_first(middles, np.array(_along(part, sweep)), apart(boxes, boxes) > 0):
         if loose > most:
             break
         if min(above(i), above(j)) <= 0:
@@ -83,24 +84,27 @@ def _best_first(
     yield from zip(first[order].tolist(), second[order].tolist(), loosely[order].tolist(), strict=True)
 
 
-def _places(part: tuple[float, float], sweep: Sweep, bodies: Sequence[Ring]) -> Iterator[ClampAt]:
+def _tried(part: tuple[float, float], sweep: Sweep, bodies: Sequence[Ring]) -> tuple[Sequence[ClampAt], NDArray[np.float64]]:
     """Where a clamp may stand nearest: on each side of the board its ends, its middle, beside the middle of the cut, and just
-    clear of whatever is covered or stands there."""
+    clear of whatever is covered or stands there; and the boxes of its foot there (n × 4)."""
     x0, y0, x1, y1 = bounds(sweep.extent) if sweep.extent else (0.0, 0.0, *part)
     inset = PAD_ACROSS / 2
+    taken = np.array([bounds_of(each) for each in (*sweep.extent, *bodies)]).reshape(-1, 4)
+    found: list[ClampAt] = []
+    boxes: list[Box] = []
     for side in SIDES:
         run = side_length(part, side)
         if run < PAD_ACROSS:
             continue
         lying = side in ("near", "far")
-        wanted = [inset, run - inset, run / 2, (x0 + x1) / 2 if lying else (y0 + y1) / 2]
-        for taken in (*sweep.extent, *bodies):
-            box = bounds_of(taken)
-            low, high = (box[0], box[2]) if lying else (box[1], box[3])
-            wanted += [edge - sign * (inset + beside) for edge, sign in ((low, 1), (high, -1)) for beside in (_BESIDE + 1.0, 1.0)]
-        for at in wanted:
+        low, high = (taken[:, 0], taken[:, 2]) if lying else (taken[:, 1], taken[:, 3])
+        off = inset + _BESIDE
+        clear_of = np.stack((low - off - 1.0, low - inset - 1.0, high + off + 1.0, high + inset + 1.0), axis=1).ravel().tolist()
+        for at in dict.fromkeys((inset, run - inset, run / 2, (x0 + x1) / 2 if lying else (y0 + y1) / 2, *clear_of)):
             if inset <= at <= run - inset:
-                yield ClampAt(side=side, at=at)
+                found.append(ClampAt(side=side, at=at))
+                boxes.append(foot_box(part, side, at))
+    return found, np.array(boxes).reshape(-1, 4)
 
 
 def _along(part: tuple[float, float], sweep: Sweep) -> tuple[Point, ...]:

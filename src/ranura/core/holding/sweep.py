@@ -12,7 +12,7 @@ from functools import lru_cache
 
 from ranura.core.board.pieces import Side
 from ranura.core.geometry.convex import gap, oblong
-from ranura.core.geometry.rings import Point, Ring
+from ranura.core.geometry.rings import Box, Point, Ring
 from ranura.core.holding.placed import ClampAt
 from ranura.core.shop.tooling.routers import Base
 
@@ -76,18 +76,23 @@ def around_axis(base: Base) -> float:
 
 def foot_at(part: tuple[float, float], clamp: ClampAt) -> Ring:
     """A clamp's foot on a side of a board of length × width."""
+    return oblong(*foot_box(part, clamp.side, clamp.at))
+
+
+def foot_box(part: tuple[float, float], side: Side, at: float) -> Box:
+    """The box of a clamp's foot on a side of a board of length × width, its middle so far along the side."""
     length, width = part
-    low, high = clamp.at - PAD_ACROSS / 2, clamp.at + PAD_ACROSS / 2
+    low, high = at - PAD_ACROSS / 2, at + PAD_ACROSS / 2
     onto = PAD_ALONG - PAD_OUTSIDE
-    match clamp.side:
+    match side:
         case "near":
-            return oblong(low, -PAD_OUTSIDE, high, onto)
+            return (low, -PAD_OUTSIDE, high, onto)
         case "far":
-            return oblong(low, width - onto, high, width + PAD_OUTSIDE)
+            return (low, width - onto, high, width + PAD_OUTSIDE)
         case "left":
-            return oblong(-PAD_OUTSIDE, low, onto, high)
+            return (-PAD_OUTSIDE, low, onto, high)
         case "right":
-            return oblong(length - onto, low, length + PAD_OUTSIDE, high)
+            return (length - onto, low, length + PAD_OUTSIDE, high)
 
 
 def side_length(part: tuple[float, float], side: Side) -> float:

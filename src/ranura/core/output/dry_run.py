@@ -14,7 +14,7 @@ from shapely.ops import nearest_points
 
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.output.views import Role, View
-from ranura.core.proof.cutter import widest_between
+from ranura.core.proof.cutter import profile_of, widest
 from ranura.core.proof.findings import Proof
 from ranura.core.proof.moves import Body, Fresh, MachineSetting, Move, MoveKind, Program
 from ranura.core.proof.moves import Role as BodyRole
@@ -147,8 +147,9 @@ def _way(move: Move, setting: MachineSetting) -> Ring:
 
 def _radius_at(setting: MachineSetting, depth: float) -> float:
     """How wide a bit cuts the surface when its tip is so deep."""
-    at = min(depth, setting.bit.silhouette[-1][0])
-    return widest_between(setting.bit.silhouette, max(at - _THINNED, 0.0), at)
+    profile = profile_of(setting.bit.silhouette)
+    at = min(depth, profile.top)
+    return profile.between(max(at - _THINNED, 0.0), at)
 
 
 def _tool(program: Program, number: int, drawn: Callable[[Point], Point], headings: Sequence[tuple[float, ...]]) -> DryTool:
@@ -157,7 +158,7 @@ def _tool(program: Program, number: int, drawn: Callable[[Point], Point], headin
     out = outwards(setting.frame)
     ring = tuple((x - at[0], y - at[1]) for x, y in (drawn((x, y * out)) for x, y in setting.base.ring))
     stands = _stands(program, number, drawn, headings) if setting.mounting == "table" else None
-    return DryTool(base=ring, radius=max(r for _, r, _ in setting.bit.silhouette), stands=stands)
+    return DryTool(base=ring, radius=widest(setting.bit), stands=stands)
 
 
 def _stands(program: Program, number: int, drawn: Callable[[Point], Point], headings: Sequence[tuple[float, ...]]) -> Point:

@@ -14,7 +14,7 @@ from shapely.geometry.base import BaseGeometry
 from ranura.core.geometry.paths import length_of, narrower_side, points_of
 from ranura.core.geometry.rings import Box, Point, Ring
 from ranura.core.proof.moves import Body, MachineSetting
-from ranura.core.proof.shapes import narrowest, outside, shape_of, way_of
+from ranura.core.proof.shapes import narrowest, outside, shape_of, strip
 from ranura.core.proof.surroundings import surroundings
 from ranura.core.proof.wood import Swept, Wood, outwards
 
@@ -70,7 +70,7 @@ class Carrying:
         carried = base.intersection(self._uncut)
         for path, r in dict.fromkeys((each.path, self._radius(each)) for each in taken):
             if r:
-                carried = carried.difference(way_of(path, within=_THINNED).buffer(r, quad_segs=4))
+                carried = carried.difference(strip(path, r, within=_THINNED, quarter=4))
         opening = self.setting.base.opening or 0.0
         if (
             carried.area < math.pi * opening**2 / 4 + _NOTHING

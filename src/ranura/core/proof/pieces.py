@@ -10,7 +10,7 @@ from shapely import Polygon
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.areas import parts_of
-from ranura.core.proof.shapes import shape_of, way_of
+from ranura.core.proof.shapes import shape_of, strip
 from ranura.core.proof.wood import Swept, Wood
 
 _HANGS = 0.05
@@ -52,7 +52,8 @@ def parts(wood: Wood) -> list[Part]:
 def _layer(wood: Wood, z: float) -> BaseGeometry:
     """The wood at a height of the board."""
     area = shapely.union_all([shape_of(work) for work in wood.works if work.z0 < z < work.z1])
-    gone = [way_of(swept.path, within=0.02).buffer(r, quad_segs=8) for swept in wood.taken if (r := swept.radius(z))]
+    ways = {(each.path, r) for each in wood.taken if (r := each.radius(z))}
+    gone = [strip(path, r, within=0.02, quarter=8) for path, r in ways]
     return area.difference(shapely.union_all(gone)) if gone else area
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from itertools import pairwise
 
@@ -11,7 +11,6 @@ import numpy as np
 
 from ranura.core.geometry.paths import points_of
 from ranura.core.geometry.rings import Box, Point, Ring, overlap
-from ranura.core.proof.cutter import widest
 from ranura.core.proof.moves import Body
 from ranura.core.proof.wood import SLIVER, Interval, Swept, Wood
 
@@ -20,6 +19,8 @@ _MANY = 12
 
 Chord = tuple[float, float, float, float]
 """A chord of a way as a line sees it: how far along that its ends lie, and how far beside; from, then to."""
+_Way = tuple[int, float]
+"""A path, by its identity, and how far around it is looked."""
 
 
 @dataclass(slots=True)
@@ -48,16 +49,14 @@ class Ray:
                 found = _joined(found, [(max(a, low), min(b, high)) for a, b in inside if a < high and b > low])
         if not found:
             return found
-        near = self._taken_near()
-        for number in range(len(near) - 1, -1, -1):
-            swept, chords = near[number]
+        for swept, chords in reversed(self.near()):
             r = swept.radius(z)
             if not r:
                 continue
-            gone = self._covered.get((number, r))
+            gone = self._covered.get((id(chords), r))
             if gone is None:
                 hits = [hit for chord in chords if (hit := _within(chord, r)) is not None]
-                gone = self._covered[number, r] = _joined(hits[:1], hits[1:]) if len(hits) > 1 else hits
+                gone = self._covered[id(chords), r] = _joined(hits[:1], hits[1:]) if len(hits) > 1 else hits
             for each in gone:
                 found = _without(found, each)
             if not found:
@@ -67,14 +66,19 @@ class Ray:
     def cleared(self, z: float, r: float) -> bool:
         """Whether one move alone took all within r of its point at a height."""
         if self._gaps is None:
-            self._gaps = [min(_gap(chord) for chord in chords) for _, chords in self._taken_near()]
-        return any(gap <= swept.radius(z) - r for gap, (swept, _) in zip(self._gaps, self._taken_near(), strict=True))
+            self._gaps = [min(_gap(chord) for chord in chords) for _, chords in self.near()]
+        return any(gap <= swept.radius(z) - r for gap, (swept, _) in zip(self._gaps, self.near(), strict=True))
 
-    def _taken_near(self) -> list[tuple[Swept, list[Chord]]]:
-        """What was taken near it."""
+    def near(self) -> list[tuple[Swept, list[Chord]]]:
+        """What was taken near it, each with the chords of its way that come near; one list for all that ran along one way."""
         if self._near is None:
             box = self._box()
-            self._near = [(each, chords) for each in self.taken if overlap(each.box, box) and (chords := self._chords(each))]
+            found = [(each, (id(each.path), each.profile.widest)) for each in self.taken if overlap(each.box, box)]
+            ways = {way: (each.path, each.profile.widest) for each, way in found}
+            chords = {way: self._chords(path, r) for way, (path, r) in ways.items() if len(path) <= _MANY}
+            if len(chords) < len(ways):
+                chords |= self._chords_of({way: each for way, each in ways.items() if way not in chords})
+            self._near = [(each, chords[way]) for each, way in found if chords[way]]
         return self._near
 
     def _box(self) -> Box:
@@ -82,25 +86,36 @@ class Ray:
         (x, y), dx, dy = self.at, abs(self.way[0]) * self.reach + SLIVER, abs(self.way[1]) * self.reach + SLIVER
         return (x - dx, y - dy, x + dx, y + dy)
 
-    def _chords(self, swept: Swept) -> list[Chord]:
-        """The chords of a way that come near it."""
-        path, r = swept.path, widest(swept.silhouette)
+    def _chords(self, path: Ring, r: float) -> list[Chord]:
+        """The chords of a way that come near it, within so many mm."""
         (px, py), (dx, dy) = self.at, self.way
         far = self.reach + r
-        if len(path) > _MANY:
-            points = points_of(path)
-            u = (points[:, 0] - px) * dx + (points[:, 1] - py) * dy
-            v = (points[:, 0] - px) * dy - (points[:, 1] - py) * dx
-            # A chord that crosses the line between two points further than r from it counts too.
-            here = (np.minimum(v[:-1], v[1:]) < r) & (np.maximum(v[:-1], v[1:]) > -r)
-            here &= (np.minimum(u[:-1], u[1:]) < far) & (np.maximum(u[:-1], u[1:]) > -far)
-            return [(float(u[i]), float(v[i]), float(u[i + 1]), float(v[i + 1])) for i in np.flatnonzero(here)]
         seen = [((x - px) * dx + (y - py) * dy, (x - px) * dy - (y - py) * dx) for x, y in path]
         return [
             (ua, va, ub, vb)
             for (ua, va), (ub, vb) in (pairwise(seen) if len(seen) > 1 else ((seen[0], seen[0]),))
             if (va < r or vb < r) and (va > -r or vb > -r) and (ua < far or ub < far) and (ua > -far or ub > -far)
         ]
+
+    def _chords_of(self, ways: Mapping[_Way, tuple[Ring, float]]) -> dict[_Way, list[Chord]]:
+        """The same of several ways of many points, all at once."""
+        each_of = [points_of(path) for path, _ in ways.values()]
+        counts = [len(points) for points in each_of]
+        points = np.concatenate(each_of) - self.at
+        r = np.repeat([r for _, r in ways.values()], counts)[1:]
+        (dx, dy), far = self.way, self.reach + r
+        u, v = points[:, 0] * dx + points[:, 1] * dy, points[:, 0] * dy - points[:, 1] * dx
+        # A chord that crosses the line between two points further than r from it counts too.
+        here = (np.minimum(v[:-1], v[1:]) < r) & (np.maximum(v[:-1], v[1:]) > -r)
+        here &= (np.minimum(u[:-1], u[1:]) < far) & (np.maximum(u[:-1], u[1:]) > -far)
+        begins = np.cumsum(counts)
+        here[begins[:-1] - 1] = False  # from the end of one way to the begin of the next
+        found: dict[_Way, list[Chord]] = {way: [] for way in ways}
+        (met,) = here.nonzero()
+        of, names = np.searchsorted(begins, met, side="right").tolist(), list(ways)
+        for way, chord in zip(of, np.stack((u[met], v[met], u[met + 1], v[met + 1]), axis=1).tolist(), strict=True):
+            found[names[way]].append(tuple(chord))
+        return found
 
 
 def _inside(body: Body, ray: Ray) -> list[Interval]:

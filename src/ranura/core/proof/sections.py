@@ -10,7 +10,6 @@ from itertools import pairwise
 
 from ranura.core.geometry.paths import first_part
 from ranura.core.geometry.rings import Point, Ring
-from ranura.core.proof.cutter import widest
 from ranura.core.proof.moves import FLANK
 from ranura.core.proof.rays import Ray
 from ranura.core.proof.wood import Interval, Swept, Wood, levels_between
@@ -130,10 +129,10 @@ def sections_of(wood: Wood, swept: Swept, taken: Sequence[Swept]) -> tuple[Secti
 
 def _section(wood: Wood, swept: Swept, spot: Spot, taken: Sequence[Swept]) -> Section:
     """The section at a place of a way, before the bit was there; what it took on the way to there, but just before, is gone."""
-    r = widest(swept.silhouette)
+    r = swept.profile.widest
     if len(swept.path) > 2 and spot.along > 2 * r:
         taken = (*taken, replace(swept, path=first_part(swept.path, spot.along - 2 * r)))
-    top = swept.silhouette[-1][0]
+    top = swept.profile.top
     low, high = sorted((swept.tip, swept.tip + swept.out * top))
     works = wood.works
     low, high = max(low, min(each.z0 for each in works)), min(high, max(each.z1 for each in works))
@@ -157,7 +156,7 @@ def _places(wood: Wood, swept: Swept, taken: Sequence[Swept]) -> Iterator[Spot]:
         if length := math.dist(a, b):
             chords.append((a, b, length, begun))
             begun += length
-    r = widest(swept.silhouette)
+    r = swept.profile.widest
     alone = len(chords) == 1
     for a, b, length, before in [each for each in chords if alone or each[2] > 2 * r][:_MOST_PLACES]:
         way = ((b[0] - a[0]) / length, (b[1] - a[1]) / length)
@@ -237,7 +236,7 @@ def _between_changes(
                 for crossed in _crossed(ring, a, way):
                     cuts.update(x for x in (crossed - r, crossed, crossed + r) if ends < x < length - ends)
     for swept in taken:
-        reach = widest(swept.silhouette)
+        reach = swept.profile.widest
         for along in _beside(swept.path, a, way, r + reach):
             cuts.update(x for x in (along - reach, along + reach) if ends < x < length - ends)
     ordered = sorted(cuts)

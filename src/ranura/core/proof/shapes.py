@@ -32,6 +32,12 @@ def way_of(path: Ring, *, within: float = 0.0) -> BaseGeometry:
     return line.simplify(within) if within else line
 
 
+@lru_cache(maxsize=1024)
+def strip(path: Ring, r: float, *, within: float, quarter: int) -> BaseGeometry:
+    """All that lies within so many mm of a path, thinned within so many mm; a quarter of its round ends has so many chords."""
+    return way_of(path, within=within).buffer(r, quad_segs=quarter)
+
+
 def narrowest(hull: BaseGeometry) -> float:
     """How wide a hull is where it is narrowest, in mm."""
     box = hull.minimum_rotated_rectangle

@@ -7,7 +7,6 @@ from collections.abc import Iterator
 from itertools import chain, pairwise
 
 from ranura.core.geometry.rings import Point, Ring
-from ranura.core.proof.cutter import widest
 from ranura.core.proof.moves import Cutter
 from ranura.core.proof.rays import Ray
 from ranura.core.proof.wood import SLIVER, Swept, Wood, levels_between, standing
@@ -38,7 +37,7 @@ def _met(wood: Wood, there: Swept) -> Iterator[float]:
     if not wood.reaches(there.box):
         return
     at = there.path[0]
-    low, high = sorted((there.tip, there.tip + there.out * (there.silhouette[-1][0] + there.travel)))
+    low, high = sorted((there.tip, there.tip + there.out * (there.profile.top + there.travel)))
     works = wood.works
     low, high = max(low, min(each.z0 for each in works)), min(high, max(each.z1 for each in works))
     if low >= high:
@@ -53,7 +52,7 @@ def _met(wood: Wood, there: Swept) -> Iterator[float]:
             if r <= 0:
                 continue
             if not rays:
-                reach = widest(there.silhouette)
+                reach = there.profile.widest
                 rays = [Ray(wood, at, way, reach, taken) for way in _ways(wood, taken, at)]
             if not rays[0].cleared(height, r) and any(ray.intervals(height, -r, r) for ray in rays):
                 yield thick

@@ -112,7 +112,7 @@ def _reach(setting: MachineSetting) -> float:
     base = setting.base
     far = float(np.abs(points_of(base.ring)).max())
     collars = (collar.r for collar in setting.bit.bearings)
-    return max(far, base.handle_reach or 0.0, widest(setting.bit.silhouette), *collars) + _MARGIN
+    return max(far, base.handle_reach or 0.0, widest(setting.bit), *collars) + _MARGIN
 
 
 def _from(at: Point | None, origin: Point) -> Point | None:

@@ -32,7 +32,7 @@ def seen_from(wood: Wood, swept: Swept, origin: Point) -> Seen:
 
 def _form(swept: Swept) -> object:
     """All that a move takes, wherever it lies."""
-    return (_moved_to(swept.path, swept.path[0]), swept.silhouette, round(swept.tip, 6), swept.out, round(swept.travel, 6))
+    return (_moved_to(swept.path, swept.path[0]), swept.profile, round(swept.tip, 6), swept.out, round(swept.travel, 6))
 
 
 def _moved_to(path: Ring, origin: Point) -> object:

@@ -10,12 +10,13 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 from dataclasses import dataclass, field, replace
+from functools import cached_property
 from itertools import pairwise
 
 import numpy as np
 
 from ranura.core.geometry.rings import Box, Point, Ring, extent, overlap
-from ranura.core.proof.cutter import Silhouette, heights_of, is_undercut, widest, widest_between
+from ranura.core.proof.cutter import Profile, profile_of
 from ranura.core.proof.moves import Body, Cutter, MachineSetting, Move, Program, Surface
 
 Interval = tuple[float, float]
@@ -36,12 +37,12 @@ def outwards(frame: Surface) -> int:
     return 1 if frame.x[0] * frame.y[1] - frame.x[1] * frame.y[0] > 0 else -1
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Swept:
     """What one move takes: all within the bit's radius of a path on the board."""
 
     path: Ring
-    silhouette: Silhouette
+    profile: Profile
     tip: float
     """z of the lowest point that cuts, where it went deepest."""
     out: int
@@ -54,9 +55,7 @@ class Swept:
     def radius(self, z: float) -> float:
         """How wide it takes at a height of the board, in mm from its path."""
         above = (z - self.tip) * self.out
-        if above < 0:
-            return 0.0
-        return widest_between(self.silhouette, round(above - self.travel, 6), round(above, 6))
+        return self.profile.between(above - self.travel, above)
 
     def moved(self, by: Point) -> Swept:
         """The same elsewhere on the board."""
@@ -67,31 +66,45 @@ class Swept:
     @property
     def corners(self) -> list[float]:
         """Heights of the board at which it has corners."""
-        found = [self.tip + self.out * z for z, _, _ in self.silhouette]
+        found = [self.tip + self.out * z for z, _, _ in self.profile.silhouette]
         if self.travel:
-            found.append(self.tip + self.out * (self.silhouette[-1][0] + self.travel))
+            found.append(self.tip + self.out * (self.profile.top + self.travel))
         return found
 
-    @property
+    @cached_property
     def levels(self) -> list[float]:
         """The same, and those between which its slopes and arcs are looked at in one layer."""
-        return [*self.corners, *(self.tip + self.out * h for h in heights_of(self.silhouette))]
+        return [*self.corners, *(self.tip + self.out * h for h in self.profile.heights)]
 
 
 def swept_by(move: Move, setting: MachineSetting) -> Swept | None:
     """What a move takes where it meets wood; None for one that cuts nothing."""
     if move.kind not in CUTTING or not move.turning or move.from_depth is None or move.to_depth is None:
         return None
-    frame, silhouette = setting.frame, setting.bit.silhouette
+    frame, profile = setting.frame, profile_of(setting.bit.silhouette)
     out = outwards(frame)
-    path = tuple(place_on(frame, at) for at in move.path)
+    path = _placed(frame, move.path)
     # A ramp counts as far as it went everywhere, a plunge as deep as it went on its spot.
     deepest = max(move.from_depth, move.to_depth) if move.kind == "plunge" else min(move.from_depth, move.to_depth)
     travel = abs(move.to_depth - move.from_depth) if move.kind == "plunge" else 0.0
-    r = widest(silhouette)
+    r = profile.widest
     xs, ys = [x for x, _ in path], [y for _, y in path]
     box = (min(xs) - r, min(ys) - r, max(xs) + r, max(ys) + r)
-    return Swept(path, silhouette, frame.origin[2] - out * deepest, out, travel, box)
+    return Swept(path, profile, frame.origin[2] - out * deepest, out, travel, box)
+
+
+_PLACED: dict[tuple[int, Surface], tuple[Ring, Ring]] = {}
+_MOST_PLACED = 64
+
+
+def _placed(frame: Surface, path: Ring) -> Ring:
+    """A path on the board, seen from above; the same one for all moves along the same path."""
+    known = _PLACED.get((id(path), frame))
+    if known is None or known[0] is not path:
+        if len(_PLACED) >= _MOST_PLACED:
+            _PLACED.clear()
+        known = _PLACED[id(path), frame] = (path, tuple(place_on(frame, at) for at in path))
+    return known[1]
 
 
 @dataclass(slots=True)
@@ -166,12 +179,12 @@ _RECENT = 8
 
 def _covers(a: Swept, b: Swept, face: float) -> bool:
     """Whether what one move takes holds all that another takes; `face` is how high the worked face lies."""
-    if a.out != b.out or not _holds(a.box, b.box) or a.silhouette != b.silhouette or not _lies_on(b.path, a.path):
+    if a.out != b.out or not _holds(a.box, b.box) or a.profile is not b.profile or not _lies_on(b.path, a.path):
         return False
     deeper = (b.tip - a.tip) * a.out
-    if deeper < -1e-9 or (is_undercut(a.silhouette) and (deeper > 1e-9 or b.travel > a.travel)):
+    if deeper < -1e-9 or (a.profile.undercut and (deeper > 1e-9 or b.travel > a.travel)):
         return False
-    top = a.silhouette[-1][0]
+    top = a.profile.top
     return min(b.tip * b.out + top + b.travel, face) <= a.tip * a.out + top + a.travel + 1e-9
 
 
@@ -182,9 +195,9 @@ def _holds(a: Box, b: Box) -> bool:
 
 def _continues(deeper: Swept, before: Swept) -> bool:
     """Whether a run goes on further down along the same path with the same bit, so far that the two overlap."""
-    same = deeper.path == before.path and deeper.silhouette == before.silhouette and deeper.out == before.out
+    same = deeper.path == before.path and deeper.profile is before.profile and deeper.out == before.out
     further = (before.tip - deeper.tip) * deeper.out
-    return same and not is_undercut(deeper.silhouette) and 0 <= further <= deeper.silhouette[-1][0] + 1e-9
+    return same and not deeper.profile.undercut and 0 <= further <= deeper.profile.top + 1e-9
 
 
 def _lies_on(part: Ring, whole: Ring) -> bool:
@@ -230,5 +243,6 @@ _THIN_LAYER = 1e-3
 
 def standing(cutter: Cutter, tip: float, out: int, at: Point) -> Swept:
     """A bit that stands at a place, as what it would take there."""
-    r = widest(cutter.silhouette)
-    return Swept((at,), cutter.silhouette, tip, out, 0.0, (at[0] - r, at[1] - r, at[0] + r, at[1] + r))
+    profile = profile_of(cutter.silhouette)
+    r = profile.widest
+    return Swept((at,), profile, tip, out, 0.0, (at[0] - r, at[1] - r, at[0] + r, at[1] + r))

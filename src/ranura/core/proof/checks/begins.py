@@ -50,8 +50,8 @@ def _plunges(step: Step) -> Iterator[Found]:
         yield step.found(2, words.PLUNGES_WITHOUT_CUTTING_END, spot, depth)
     if step.by_hand and step.setting.base.kind != "plunge":
         yield step.found(2, words.PLUNGES_WITHOUT_BASE, spot, depth)
-    most = widest(bit.silhouette)
-    if closeness.over(step.plunged, most + THIN) and not is_undercut(bit.silhouette):
+    most = widest(bit)
+    if closeness.over(step.plunged, most + THIN) and not is_undercut(bit):
         yield step.found(2, words.PLUNGES_TOO_DEEP, spot, depth, deep=step.plunged, most=most)
 
 

@@ -5,16 +5,15 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator
 
-from shapely.geometry.base import BaseGeometry
-
-from ranura.core.geometry.rings import Box, Ring, extent, overlap
+from ranura.core.geometry.rings import Box, Ring, around, extent, overlap
 from ranura.core.proof import words
 from ranura.core.proof.checks.base import half_width
-from ranura.core.proof.cutter import widest, widest_between
+from ranura.core.proof.cutter import widest
 from ranura.core.proof.findings import Found
 from ranura.core.proof.moves import Body, Cutter
 from ranura.core.proof.shapes import shape_of, way_of
 from ranura.core.proof.steps import Step
+from ranura.core.proof.wood import Swept
 
 _IN_BASES_WAY = frozenset({"clamp", "vice", "pin"})
 _NOT_TO_CUT = frozenset({"clamp", "vice", "pin", "fence", "block", "template", "bench"})
@@ -34,36 +33,28 @@ class Clashes:
         move = step.move
         if not move.path or not move.turning:
             return
-        there = step.there
-        path = tuple(step.on_board(at) for at in move.path)
-        way = way_of(path)
+        path = step.swept.path if step.swept is not None else tuple(step.on_board(at) for at in move.path)
         if step.by_hand and (path, half_width(step.setting)) not in self._base_seen:
             self._base_seen.add((path, half_width(step.setting)))
-            yield from self._base(step, there, way, path)
+            yield from self._base(step, path)
         if step.swept is not None:
-            yield from self._bit(step, there, way, path)
+            yield from self._bit(step, step.swept)
 
-    def _base(self, step: Step, there: list[Body], way: BaseGeometry, path: Ring) -> Iterator[Found]:
+    def _base(self, step: Step, path: Ring) -> Iterator[Found]:
         face, out = step.setting.frame.origin[2], step.out
         reach = max(half_width(step.setting), step.setting.base.handle_reach or 0.0)
-        for body in there:
+        for body in self._near(step, path, reach, _IN_BASES_WAY):
             stands = (body.z1 - face) * out > 1.0 or (body.z0 - face) * out > 1.0
-            if body.role not in _IN_BASES_WAY or not stands or not self._near(body, path, reach):
-                continue
-            if way.distance(shape_of(body)) < reach - _TOUCHES:
+            if stands and way_of(path).distance(shape_of(body)) < reach - _TOUCHES:
                 yield step.found(7, words.BASE_MEETS, path[0], 0.0, what=_NAMES[body.role])
                 return
 
-    def _bit(self, step: Step, there: list[Body], way: BaseGeometry, path: Ring) -> Iterator[Found]:
-        swept = step.swept
-        assert swept is not None
-        bit = step.setting.bit
-        for body in there:
-            if body.role not in _NOT_TO_CUT or not self._near(body, path, _widest_of(bit)):
-                continue
+    def _bit(self, step: Step, swept: Swept) -> Iterator[Found]:
+        bit, path = step.setting.bit, swept.path
+        for body in self._near(step, path, _widest_of(bit), _NOT_TO_CUT):
             low, high = sorted(((body.z0 - swept.tip) * swept.out, (body.z1 - swept.tip) * swept.out))
-            r = widest_between(swept.silhouette, low + 1e-6, high - 1e-6)
-            away, depth = way.distance(shape_of(body)), step.move.to_depth or 0.0
+            r = swept.profile.between(low + 1e-6, high - 1e-6)
+            away, depth = way_of(path).distance(shape_of(body)), step.move.to_depth or 0.0
             if r and away < r - _TOUCHES:
                 if body.role == "bench":
                     yield step.found(7, words.NO_SACRIFICIAL_BOARD, path[0], depth, extra=high)
@@ -79,17 +70,20 @@ class Clashes:
                     yield step.found(7, words.BIT_MEETS, path[0], depth, what=_NAMES[body.role])
                 return
 
-    def _near(self, body: Body, path: Ring, reach: float) -> bool:
-        """Whether the box around a body comes near the one around a path."""
-        if body.id not in self._boxes:
-            self._boxes[body.id] = extent(body.ring)
-        x0, y0, x1, y1 = extent(path)
-        return overlap(self._boxes[body.id], (x0 - reach, y0 - reach, x1 + reach, y1 + reach))
+    def _near(self, step: Step, path: Ring, reach: float, roles: frozenset[str]) -> Iterator[Body]:
+        """The bodies of some roles that stand there, and whose box comes near the one around a path."""
+        box = around(path, reach)
+        for body in step.there:
+            if body.role in roles:
+                if body.id not in self._boxes:
+                    self._boxes[body.id] = extent(body.ring)
+                if overlap(self._boxes[body.id], box):
+                    yield body
 
 
 def _widest_of(bit: Cutter) -> float:
     """The widest of all that turns, in mm."""
-    return max(widest(bit.silhouette), *(r for _, _, r in _turning(bit)), 0.0)
+    return max(widest(bit), *(r for _, _, r in _turning(bit)), 0.0)
 
 
 def _turning(bit: Cutter) -> list[tuple[float, float, float]]:

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from ranura.core.proof import words
-from ranura.core.proof.cutter import Silhouette, is_undercut
+from ranura.core.proof.cutter import is_undercut, profile_of
 from ranura.core.proof.findings import Found
 from ranura.core.proof.rays import Ray
 from ranura.core.proof.standing import meets
@@ -23,7 +23,7 @@ _AHEAD = 1.0
 def ends(step: Step) -> Iterator[Found]:
     """What is wrong with a lift out of the wood, and what is to be known of one."""
     move = step.move
-    if move.kind in ("enter", "plunge") and step.fresh != "none" and is_undercut(step.setting.bit.silhouette):
+    if move.kind in ("enter", "plunge") and step.fresh != "none" and is_undercut(step.setting.bit):
         said = words.NEVER_LIFT_UNDERCUT if move.kind == "enter" else words.BACK_OUT_OF_KEYHOLE
         yield step.found(12, said, step.on_board(move.path[-1]), move.to_depth or 0.0)
     if move.kind != "lift" or move.from_depth is None or move.to_depth is None or move.from_depth <= 0:
@@ -45,16 +45,16 @@ def ends(step: Step) -> Iterator[Found]:
 def _along_a_line(step: Step) -> bool:
     """Whether a straight guide leads the router, which is stopped by a block or by eye. Where a bit goes back the way it came,
     that is said, and nothing of the pass before it."""
-    if any(is_undercut(each.bit.silhouette) for each in step.settings):
+    if any(is_undercut(each.bit) for each in step.settings):
         return False
     return any(guide.kind in ("fence", "edge-guide") for guide in step.setting.guides)
 
 
 def _grown(there: Swept, by: float) -> Swept:
     """The same bit, wider all round."""
-    wider: Silhouette = tuple((z, r + by, bulge) for z, r, bulge in there.silhouette)
-    (x, y), r = there.path[0], max(r for _, r, _ in wider)
-    return replace(there, silhouette=wider, box=(x - r, y - r, x + r, y + r))
+    wider = profile_of(tuple((z, r + by, bulge) for z, r, bulge in there.profile.silhouette))
+    (x, y), r = there.path[0], wider.widest
+    return replace(there, profile=wider, box=(x - r, y - r, x + r, y + r))
 
 
 def _wall_ahead(step: Step, there: Swept) -> bool:

@@ -19,9 +19,9 @@ _SLACK = 0.05
 
 def engagement(step: Step) -> Iterator[Found]:
     """Where a run takes more than it may."""
-    silhouette = step.setting.bit.silhouette
-    across = 2 * widest(silhouette)
-    most = across if is_undercut(silhouette) else slot_width(step.setting.bit)
+    bit = step.setting.bit
+    across = 2 * widest(bit)
+    most = across if is_undercut(bit) else slot_width(bit)
     worst = max(step.sections, key=lambda each: each.slot, default=None)
     if worst is not None and closeness.over(worst.slot, most + _SLACK):
         yield step.found(4, words.SLOT_TOO_DEEP, worst.at, step.move.to_depth or 0.0, deep=worst.slot, most=most)

@@ -10,9 +10,8 @@ from shapely.geometry.base import BaseGeometry
 from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.rings import Ring
 from ranura.core.proof import words
-from ranura.core.proof.cutter import widest
 from ranura.core.proof.findings import Found
-from ranura.core.proof.shapes import shape_of, way_of
+from ranura.core.proof.shapes import shape_of, strip
 from ranura.core.proof.steps import Step
 from ranura.core.proof.wanted import NOTHING, Layer, Wanted
 from ranura.core.proof.wood import Swept, Wood
@@ -62,7 +61,7 @@ def _reached(layer: Layer, taken: Sequence[Swept]) -> BaseGeometry:
     """What must be gone; no bit reaches further into a corner than it is round."""
     if layer.least.is_empty:
         return layer.least
-    r = max((each.radius(layer.z) for each in taken), default=0.0) or min((widest(each.silhouette) for each in taken), default=0)
+    r = max((each.radius(layer.z) for each in taken), default=0.0) or min((each.profile.widest for each in taken), default=0)
     # A little less, since of a slot that is as wide as the bit nothing else would be left in between.
     r -= _LESS
     reached: BaseGeometry = layer.least.buffer(-r, join_style="mitre").buffer(r - _WITHIN, quad_segs=_QUARTER)
@@ -76,5 +75,5 @@ def _largest(area: BaseGeometry) -> BaseGeometry | None:
 
 def _gone(ways: Iterable[tuple[Ring, float]]) -> BaseGeometry:
     """What the moves of this plan take at a height, whatever was there before: so far around their ways."""
-    swept = [way_of(path, within=0.005).buffer(r, quad_segs=_QUARTER) for path, r in ways]
+    swept = [strip(path, r, within=0.005, quarter=_QUARTER) for path, r in ways]
     return shapely.union_all(swept) if swept else NOTHING

@@ -30,7 +30,7 @@ def rubbing(step: Step) -> Iterator[Found]:
 
 def _rubs(step: Step, swept: Swept, section: Section) -> Words | None:
     bit = step.setting.bit
-    top = bit.silhouette[-1][0]
+    top = swept.profile.top
     works = step.wood.works
     face = max(each.z1 for each in works) if swept.out > 0 else min(each.z0 for each in works)
     room = (face - swept.tip) * swept.out - top

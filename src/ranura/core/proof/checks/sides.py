@@ -36,7 +36,7 @@ def sides(step: Step, around: Circumstances) -> Iterator[Found]:
 def _at_slanting_edges(step: Step) -> bool:
     """Whether a slot only goes in or out at an angle, at an edge of board or earlier cut, so that one flank meets wood a
     moment before the other."""
-    near = 2 * widest(step.setting.bit.silhouette)
+    near = 2 * widest(step.setting.bit)
     if step.move.kind == "cut" and not any(section.sides == (True, True) for section in step.sections):
         return False
     so_far = 0.0
@@ -56,7 +56,7 @@ def _climb(step: Step, section: Section, around: Circumstances) -> Found | None:
     if "rails" in kinds and not closeness.over(section.height, _SLED_BACK):
         return step.found(3, words.SLED_CUTS_BACK, section.at, depth)
     light = section.widest <= _CLIMB_WIDE + 0.02 and section.area <= _CLIMB_AREA + 0.05
-    small = not closeness.over(2 * widest(step.setting.bit.silhouette), _CLIMB_BIT)
+    small = not closeness.over(2 * widest(step.setting.bit), _CLIMB_BIT)
     if around.rules.climb != "never" and light and small and "freehand" not in kinds:
         return None
     return step.found(3, words.CLIMBS, section.at, depth)
