@@ -12,7 +12,7 @@ from ranura.core.proof.bodies import standing
 from ranura.core.proof.moves import Move, Program, shown_face
 from ranura.core.proof.prove import prove
 from ranura.core.proof.stations import Stations
-from ranura.core.proof.steps import Circumstances, steps_of
+from ranura.core.proof.steps import Circumstances, Step, steps_of
 from ranura.core.proof.wood import Wood, swept_by
 from ranura.demo.shop import SHOP
 
@@ -47,7 +47,7 @@ def near_by() -> Program:
 
 def looked_at(made: Program, before=()) -> set[int]:
     """The stations that are looked at for themselves."""
-    return {step.move.station for step in steps_of(made, Wood(made.bodies, list(before))) if step.like is None}
+    return {step.move.station for step in steps_of(made, Wood(made.bodies, list(before))) if isinstance(step, Step)}
 
 
 def one_by_one(made: Program, monkeypatch: pytest.MonkeyPatch, before=()):

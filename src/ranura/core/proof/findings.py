@@ -42,5 +42,9 @@ class Found:
         """The same at another station."""
         return self if station is None else replace(self, finding=replace(self.finding, stations=(station,)))
 
+    def at_move(self, number: int, station: int | None) -> Found:
+        """The same at another move."""
+        return replace(self, finding=replace(self.finding, move=number)).also_at(station)
+
 
 NOT_RUN = Proof(passed=None)

@@ -21,7 +21,7 @@ from ranura.core.proof.checks.table import over_table
 from ranura.core.proof.checks.walls import Walls
 from ranura.core.proof.findings import Finding, Found, Proof
 from ranura.core.proof.moves import Move, Program
-from ranura.core.proof.steps import Circumstances, Step, steps_of
+from ranura.core.proof.steps import Again, Circumstances, Step, steps_of
 from ranura.core.proof.wood import Swept, Wood
 from ranura.core.text.cautions import Reason
 
@@ -50,24 +50,30 @@ def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] 
     wood = Wood(program.bodies, list(before))
     found: list[Found] = []
     moves: list[Move] = []
-    taken: list[Swept | None] = []
+    taken: list[Swept] = []
     guides, walls = Guides(), Walls(around)
     checks = (guides, Base(), Clashes(), Held(), Hands())
-    here: dict[int, list[Found]] = {}
+    here: list[list[Found]] = []
     for step in steps_of(program, wood):
-        walls.remember(step)
-        if step.like is None:
-            here[step.number] = [*_at(step, around), *(each for check in checks for each in check(step))]
+        first = len(moves)
+        if isinstance(step, Again):
+            walls.again(step, program.moves)
+            earlier = slice(first - step.alike.earlier, step.alike.after - step.alike.earlier)
+            these = program.moves[first : step.alike.after]
+            here += [[each.also_at(move.station) for each in known] for known, move in zip(here[earlier], these, strict=True)]
+            fresh, swept = [each.fresh for each in moves[earlier]], step.swept
         else:
-            here[step.number] = [each.also_at(step.move.station) for each in here[step.like]]
-        found += here[step.number]
-        if until is not None and any(until(each.finding) for each in here[step.number]):
+            walls.remember(step)
+            here.append([*_at(step, around), *(each for check in checks for each in check(step))])
+            these, fresh, swept = (step.move,), [step.fresh], (step.swept,)
+        found += [each for each_of in here[first:] for each in each_of]
+        if until is not None and any(until(each.finding) for each_of in here[first:] for each in each_of):
             break
-        taken.append(step.swept)
-        if step.number + 1 == len(program.moves):
+        taken += [each for each in swept if each is not None]
+        moves += [move if side == move.fresh else replace(move, fresh=side) for move, side in zip(these, fresh, strict=True)]
+        if isinstance(step, Step) and len(moves) == len(program.moves):
             found += stands_in_the_end(step)
-            found += result(step, wood, [each for each in taken if each is not None], around.wanted())
-        moves.append(step.move if step.fresh == step.move.fresh else replace(step.move, fresh=step.fresh))
+            found += result(step, wood, taken, around.wanted())
     for last in (guides, walls):
         found += last.after(wood)
     proof, said = _proof(found) if moves else (Proof(passed=False), ())

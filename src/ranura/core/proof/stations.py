@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from itertools import groupby
 
 import numpy as np
@@ -21,6 +21,15 @@ _ALONG_EDGES = 500.0
 """mm around that are looked at where a guide runs along an edge of the work."""
 
 
+@dataclass(frozen=True, slots=True)
+class Alike:
+    """A visit that is like an earlier one: its first move, the one after its last, and by how many moves that one was earlier."""
+
+    first: int
+    after: int
+    earlier: int
+
+
 class Stations:
     """The visits of a plan to its stations, each begun by a shift, and which of them are like an earlier one. The last is always
     looked at for itself; so is one that follows a template or goes right through, since more than what is near decides there."""
@@ -36,19 +45,18 @@ class Stations:
                 self._ends[first] = after
             first = after
         self._kinds: list[MachineSetting] = []
+        self._kind_of: dict[int, int] = {}
         self._seen: dict[object, int] = {}
         self._when_and_where = _when_and_where(program) if self._ends else np.zeros((0, 6))
-        self._until, self._earlier = 0, 0
-        """The move after the visit that is like another, and by how many moves that one was earlier."""
 
-    def like(self, number: int, wood: Wood, *, turning: bool) -> int | None:
-        """The number of the move, at an earlier place, that did the same in the same surroundings; None where there is none.
-        `turning` is whether the bit turns before it."""
+    def like(self, number: int, wood: Wood, *, turning: bool) -> Alike | None:
+        """The visit that begins with a move, where an earlier one did the same in the same surroundings; None where none does, or
+        no visit begins there. `turning` is whether the bit turns before it."""
         after = self._ends.get(number)
-        if after is not None:
-            same = self._seen.setdefault((turning, self._key(number, after, wood)), number)
-            self._until, self._earlier = after, number - same
-        return number - self._earlier if number < self._until and self._earlier else None
+        if after is None:
+            return None
+        earlier = self._seen.setdefault((turning, self._key(number, after, wood)), number)
+        return Alike(number, after, number - earlier) if earlier != number else None
 
     def _key(self, first: int, after: int, wood: Wood) -> object:
         """All that what is found on a visit depends on; its own first move where more than what is near decides."""
@@ -64,20 +72,24 @@ class Stations:
         reach = max(_reach(setting) for setting in used.values())
         box = around([place_on(settings[move.setting].frame, at) for move in moves for at in move.path], reach)
         at = place_on(settings[moves[-1].setting].frame, begun)
+        numbers = {number: place for place, number in enumerate(used)}
         return (
-            tuple((self._kind(setting), *(_from(guide.at, begun) for guide in setting.guides)) for setting in used.values()),
-            tuple((list(used).index(move.setting) if move.path else 0, *_seen(move, begun)) for move in moves),
+            tuple((self._kind(number), *(_from(guide.at, begun) for guide in used[number].guides)) for number in used),
+            tuple((numbers[move.setting] if move.path else 0, *_seen(move, begun)) for move in moves),
             tuple(seen_from(wood, each, at) for each in wood.near(box)),
             self._bodies(first, after, box, at),
         )
 
-    def _kind(self, setting: MachineSetting) -> int:
-        """The number of a setting; the same for all that differ only in where their guides stand."""
-        guides = tuple(replace(guide, at=None, body="work-1" if guide.body == "work-1" else None) for guide in setting.guides)
-        kind = replace(setting, guides=guides)
-        if kind not in self._kinds:
-            self._kinds.append(kind)
-        return self._kinds.index(kind)
+    def _kind(self, number: int) -> int:
+        """The kind of a setting; the same for all that differ only in where their guides stand."""
+        if number not in self._kind_of:
+            setting = self._program.settings[number]
+            guides = tuple(replace(guide, at=None, body="work-1" if guide.body == "work-1" else None) for guide in setting.guides)
+            kind = replace(setting, guides=guides)
+            if kind not in self._kinds:
+                self._kinds.append(kind)
+            self._kind_of[number] = self._kinds.index(kind)
+        return self._kind_of[number]
 
     def _bodies(self, first: int, after: int, box: Box, at: Point) -> object:
         """The bodies that come near a box during a visit: what they are, when they are there, and their edges."""

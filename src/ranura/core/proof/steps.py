@@ -12,7 +12,7 @@ from ranura.core.proof.findings import Finding, Found
 from ranura.core.proof.moves import Body, Fresh, MachineSetting, Move, Program, Vector3
 from ranura.core.proof.sections import SHAVING, Section, sections_of
 from ranura.core.proof.standing import wood_below
-from ranura.core.proof.stations import Stations
+from ranura.core.proof.stations import Alike, Stations
 from ranura.core.proof.surroundings import seen_from, surroundings
 from ranura.core.proof.wanted import Wanted
 from ranura.core.proof.wood import CUTTING, Swept, Wood, outwards, place_on, swept_by
@@ -73,8 +73,6 @@ class Step:
     """mm of wood that it went down through on this spot without having cut along."""
     near: tuple[Swept, ...] = ()
     """What was taken before near its way."""
-    like: int | None = None
-    """The move at an earlier place that found what this one would find; None where it is looked at for itself."""
     _below: float | None = None
 
     @property
@@ -144,36 +142,61 @@ class _Known:
     sections: dict[object, tuple[Section, ...]] = field(default_factory=dict)
 
 
-def steps_of(program: Program, wood: Wood) -> Iterator[Step]:
-    """The moves in order; each takes its wood away when the next is asked for."""
+@dataclass(frozen=True, slots=True)
+class Again:
+    """Moves at another place that do what was done at an earlier one, in the same surroundings: what was found there holds."""
+
+    alike: Alike
+    swept: tuple[Swept | None, ...]
+    """What each of them takes."""
+    by: Point
+    """How far the place lies from the earlier one, on the board."""
+
+
+def steps_of(program: Program, wood: Wood) -> Iterator[Step | Again]:
+    """The moves in order, those at a place like an earlier one together; they take their wood away when the next is asked for."""
     bit, plunged = Bit(), 0.0
-    known, stations, looked_at = _Known(), Stations(program), dict[int, Step]()
-    for number, move in enumerate(program.moves):
-        setting = program.settings[move.setting]
-        swept = swept_by(move, setting) if move.kind in CUTTING else None
-        like = stations.like(number, wood, turning=bit.turning)
-        if like is not None:
-            step = _again(looked_at[like], number, move, swept, wood, bit)
-        else:
-            near = tuple(wood.near(swept.box)) if swept is not None else ()
-            sections = _sections(wood, swept, near, known) if swept is not None and len(swept.path) > 1 else ()
-            step = Step(number, move, program.settings, wood, swept, sections, bit, plunged, near)
-            looked_at[number] = step
+    known, stations = _Known(), Stations(program)
+    after: list[tuple[Bit, float]] = []
+    number = 0
+    while number < len(program.moves):
+        alike = stations.like(number, wood, turning=bit.turning)
+        if alike is not None:
+            again = _again(program, alike)
+            yield again
+            for taken in again.swept:
+                if taken is not None:
+                    wood.take(taken)
+            after += after[number - alike.earlier : alike.after - alike.earlier]
+            bit, plunged = after[-1]
+            ended = next((move.path[-1] for move in reversed(program.moves[number : alike.after]) if move.path), None)
+            bit = bit if bit.at is None else replace(bit, at=ended)
+            number = alike.after
+            continue
+        move = program.moves[number]
+        swept = swept_by(move, program.settings[move.setting]) if move.kind in CUTTING else None
+        near = tuple(wood.near(swept.box)) if swept is not None else ()
+        sections = _sections(wood, swept, near, known) if swept is not None and len(swept.path) > 1 else ()
+        step = Step(number, move, program.settings, wood, swept, sections, bit, plunged, near)
         yield step
         if swept is not None:
             wood.take(swept)
-        plunged = step.plunged if move.kind in ("set", "plunge") else 0.0
-        bit = _after(step)
+        bit, plunged = _after(step), step.plunged if move.kind in ("set", "plunge") else 0.0
+        after.append((bit, plunged))
+        number += 1
 
 
-def _again(known: Step, number: int, move: Move, swept: Swept | None, wood: Wood, bit: Bit) -> Step:
-    """A move at another place, with what was found where the same was done in the same surroundings."""
-    sections: tuple[Section, ...] = ()
-    if swept is not None and known.swept is not None and known.sections:
-        (x, y), (x0, y0) = swept.path[0], known.swept.path[0]
-        sections = tuple(_moved(each, (x - x0, y - y0)) for each in known.sections)
-    below = known.below if move.kind == "plunge" else None
-    return Step(number, move, known.settings, wood, swept, sections, bit, known.plunged, (), known.number, below)
+def _again(program: Program, alike: Alike) -> Again:
+    """Moves at a place like an earlier one, with what they take there."""
+    moves, settings = program.moves, program.settings
+    swept = tuple(
+        swept_by(move, settings[move.setting]) if move.kind in CUTTING else None for move in moves[alike.first : alike.after]
+    )
+    number = next(number for number in range(alike.first, alike.after) if moves[number].path)
+    (x, y), (x0, y0) = (
+        place_on(settings[move.setting].frame, move.path[0]) for move in (moves[number], moves[number - alike.earlier])
+    )
+    return Again(alike, swept, (x - x0, y - y0))
 
 
 def _after(step: Step) -> Bit:

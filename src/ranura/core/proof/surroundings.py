@@ -49,7 +49,7 @@ def edges_near(bodies: Iterable[Body], box: Box, origin: Point) -> object:
     found: list[object] = []
     for body in bodies:
         for ring in (body.ring, *body.holes):
-            if len(ring) > MANY:
+            if len(ring) > MANY or all(x0 <= x <= x1 and y0 <= y <= y1 for x, y in ring):
                 found.append((_moved_to(ring, origin), body.z0, body.z1))
                 continue
             for (ax, ay), (bx, by) in zip(ring, (*ring[1:], ring[0]), strict=True):

@@ -33,6 +33,7 @@ def result(step: Step, wood: Wood, taken: Sequence[Swept], wanted: Wanted) -> It
     """Where the board is not as it was asked to be, after the last move."""
     worst: dict[str, tuple[BaseGeometry, Layer, Words]] = {}
     looked_at: set[object] = set()
+    gone_by: dict[object, BaseGeometry] = {}
     for layer in wanted:
         ways = frozenset((each.path, round(r, 6)) for each in taken if (r := each.radius(layer.z)) > 0)
         within = tuple(work for work in wood.works if work.z0 < layer.z < work.z1)
@@ -40,7 +41,9 @@ def result(step: Step, wood: Wood, taken: Sequence[Swept], wanted: Wanted) -> It
         if same in looked_at:
             continue
         looked_at.add(same)
-        works, gone = shapely.union_all([shape_of(work) for work in within]), _gone(ways)
+        if ways not in gone_by:
+            gone_by[ways] = _gone(ways)
+        works, gone = shapely.union_all([shape_of(work) for work in within]), gone_by[ways]
         for said, area in (
             (words.TAKES_TOO_MUCH, _largest(works.difference(_wider(layer.most)).intersection(gone))),
             (words.LEAVES_TOO_MUCH, _largest(_reached(layer, taken).difference(gone).intersection(works))),

@@ -4,15 +4,16 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, around
 from ranura.core.proof import words
 from ranura.core.proof.findings import Found
+from ranura.core.proof.moves import Move
 from ranura.core.proof.rays import Ray
 from ranura.core.proof.sections import Layer
-from ranura.core.proof.steps import Circumstances, Step
+from ranura.core.proof.steps import Again, Circumstances, Step
 from ranura.core.proof.surroundings import surroundings
 from ranura.core.proof.wood import Wood
 from ranura.core.text.words import Level
@@ -36,11 +37,18 @@ class _Place:
     """Where a wall is looked for: from a place of a cut, along a unit vector, at the layers that the bit cut there."""
 
     step: Step
+    number: int
+    """The move: that of its step, or one at another place that does the same there."""
+    station: int | None
     at: Point
     towards: Point
     layers: tuple[Layer, ...]
     end: bool
     """Ahead of or behind a run, and not beside it."""
+
+    def moved(self, by: Point, number: int, station: int | None) -> _Place:
+        """The same at another place."""
+        return replace(self, at=(self.at[0] + by[0], self.at[1] + by[1]), number=number, station=station)
 
     @property
     def radius(self) -> float:
@@ -63,21 +71,29 @@ class Walls:
 
     around: Circumstances
     _cut: dict[tuple[float, ...], _Place] = field(default_factory=dict)
+    _of: dict[int, list[_Place]] = field(default_factory=dict)
+    """The places of each move."""
 
     def remember(self, step: Step) -> None:
         """Remembers the places of a cut that took something, each as it was cut last."""
         if step.swept is not None and step.move.kind == "cut":
             met = [section for section in step.sections if section.area > _LEAST_CUT]
-            for section in met:
-                dx, dy = section.way
-                for towards in ((-dy, dx), (dy, -dx)):
-                    self._remember(_Place(step, section.at, towards, section.layers, end=False))
-            if met:
-                for at, towards, layers in _ends(step.swept.path, met[0].layers, met[-1].layers):
-                    self._remember(_Place(step, at, towards, layers, end=True))
+            ends = _ends(step.swept.path, met[0].layers, met[-1].layers) if met else ()
+            sides = ((each.at, (-dy, dx), each.layers) for each in met for dx, dy in (each.way, (-each.way[0], -each.way[1])))
+            number, station = step.number, step.move.station
+            self._remember(number, [_Place(step, number, station, *each, end=False) for each in sides])
+            self._remember(number, [_Place(step, number, station, *each, end=True) for each in ends])
 
-    def _remember(self, place: _Place) -> None:
-        self._cut[(*(round(x, 1) for x in place.at), *(round(x, 2) for x in place.towards))] = place
+    def again(self, again: Again, moves: Sequence[Move]) -> None:
+        """Remembers the same at another place."""
+        for number in range(again.alike.first, again.alike.after):
+            known = self._of.get(number - again.alike.earlier, ())
+            self._remember(number, [each.moved(again.by, number, moves[number].station) for each in known])
+
+    def _remember(self, number: int, places: list[_Place]) -> None:
+        self._of.setdefault(number, []).extend(places)
+        for place in places:
+            self._cut[(*(round(x, 1) for x in place.at), *(round(x, 2) for x in place.towards))] = place
 
     def after(self, wood: Wood) -> Iterator[Found]:
         """The thinnest wall for its height, where one is too thin; what breaks before what may."""
@@ -85,7 +101,7 @@ class Walls:
         sound: set[object] = set()
         of_moves: dict[int, list[_Place]] = {}
         for place in self._cut.values():
-            of_moves.setdefault(place.step.number, []).append(place)
+            of_moves.setdefault(place.number, []).append(place)
         for places in of_moves.values():
             key = _seen(places, wood)
             if key not in sound:
@@ -113,7 +129,8 @@ class Walls:
         at = (place.at[0] + place.towards[0] * (r + thin / 2), place.at[1] + place.towards[1] * (r + thin / 2))
         level: Level | None = "caution" if broken and self.around.thin_walls else None
         said = words.SHORT_GRAIN_WALL if broken else words.THIN_WALL
-        return _Wall(thin / least, broken, place.step.found(9, said, at, 0.0, level=level, wall=thin, height=high))
+        found = place.step.found(9, said, at, 0.0, level=level, wall=thin, height=high)
+        return _Wall(thin / least, broken, found.at_move(place.number, place.station))
 
     def _least(self, high: float, place: _Place) -> tuple[float, float]:
         """How thick a wall should be for its height, and below what it breaks.
