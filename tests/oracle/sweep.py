@@ -52,7 +52,7 @@ def judged(seed: int) -> Judged:
         request = PlanRequest.model_validate(asked)
         shop = shop_of(request)
         before, earlier = _earlier(request, shop)
-        made = PLANNING.plan_with_moves(request.cut, request.piece, shop, shop.rules, before=before)
+        made = PLANNING.plan_with_moves(request.cut, request.piece, shop, shop.rules, before=before, ways_out=False)
     except (CraftError, Refused, ValueError):
         return Judged(seed, "refused", met={asked["cut"]["kind"]})
     plan = _PLAN.dump_python(made, mode="json")

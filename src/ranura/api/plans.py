@@ -43,8 +43,8 @@ def _before(asked: PlanAsked, shop: Shop, prior: PriorCuts) -> Before:
 @ROUTES.route("POST", "/plan", response_model=CutPlan, responses={422: {"model": RefusedPlanBody}})
 def plan(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePlanning, moves: bool = False) -> Response:
     """Plans a cut in a piece; writes nothing. `moves` adds what the plan does: bodies, settings and moves (docs/formats.md). A
-    refusal carries the form of the cut beside the error. Where the proof takes long the status is `unproven`: `/plan/proof` has
-    it."""
+    refusal carries the form of the cut beside the error. Where the proof takes long the status is `unproven`, and where
+    remedies for a stop are to be tried they are `untried`: `/plan/proof` has both."""
     before = _before(asked, shop, prior)
     try:
         if moves:
@@ -60,7 +60,7 @@ def plan(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePlan
 
 @ROUTES.route("POST", "/plan/proof")
 def proof(asked: PlanAsked, shop: TheShop, prior: ThePriorCuts, planning: ThePlanning) -> CutPlan:
-    """The same plan with its proof, however long that takes; writes nothing."""
+    """The same plan with its proof and with remedies that were tried, however long that takes; writes nothing."""
     return planning.plan(asked.cut, asked.piece, shop, shop.rules, before=_before(asked, shop, prior))
 
 

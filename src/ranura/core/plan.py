@@ -30,7 +30,7 @@ from ranura.core.proof.moves import PLAN_VERSION, Body, MachineSetting, Move, Pr
 from ranura.core.proof.openings import opened_by
 from ranura.core.proof.steps import Circumstances
 from ranura.core.proof.wood import taken_by
-from ranura.core.proving import Chosen, first_of, marked, pairs_for, prove_planned
+from ranura.core.proving import Chosen, Proven, first_of, marked, pairs_for, prove_planned
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text import hold_words
@@ -70,6 +70,8 @@ class CutPlan(PlanText):
     """What is asked of it, as it stands."""
     in_words: tuple[Text, ...] = ()
     """The drawing in words: the board, what stands on it, what is cut, in the order of the moves."""
+    untried: bool = False
+    """Whether there may be remedies for what its moves stop that were not tried yet, and are not among `remedies`."""
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -92,19 +94,20 @@ class Planning:
         self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, *, before: Before = NOTHING_BEFORE, put_off: bool = False
     ) -> CutPlan:
         """Plans a cut in a piece with what a shop owns, under its house rules, after what the cuts before it left. `put_off`
-        leaves a proof that takes long for later, so that figures follow the hand.
+        leaves a proof that takes long, and remedies for what stops it, for later, so that figures follow the hand.
 
         Raises `CutError` with the dimension that cannot be: no wood for it, or no bit in the drawer for it. A pinned tool
         that cannot make the cut is planned all the same, as far as it goes, with its stop."""
         with inches_to(rules.inch_parts):
-            return self._plan(cut, before.board(piece), shop, rules, before, put_off=put_off)[0]
+            return self._plan(cut, before.board(piece), shop, rules, before, put_off=put_off, ways_out=not put_off)[0]
 
     def plan_with_moves(
-        self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, *, before: Before = NOTHING_BEFORE
+        self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, *, before: Before = NOTHING_BEFORE, ways_out: bool = True
     ) -> PlanWithMoves:
-        """The same plan with its moves. Raises `CutError` as `plan` does."""
+        """The same plan with its moves; remedies for what they stop are tried where `ways_out` are asked for. Raises `CutError`
+        as `plan` does."""
         with inches_to(rules.inch_parts):
-            plan, made = self._plan(cut, before.board(piece), shop, rules, before)
+            plan, made = self._plan(cut, before.board(piece), shop, rules, before, ways_out=ways_out)
         known = {field.name: getattr(plan, field.name) for field in fields(CutPlan)}
         return PlanWithMoves(**known, bodies=made.bodies, settings=made.settings, moves=made.moves)
 
@@ -125,7 +128,7 @@ class Planning:
     ) -> tuple[PlanWithMoves | CraftError, Before]:
         """The plan of a cut with its moves, or why it cannot be planned, and what is so after it."""
         try:
-            plan = self.plan_with_moves(cut, piece, shop, shop.rules, before=before)
+            plan = self.plan_with_moves(cut, piece, shop, shop.rules, before=before, ways_out=False)
         except CraftError as refused:
             return refused, replace(before, unmade=(*before.unmade, self.title(cut, shop).metric))
         if plan.status == "stop":
@@ -231,14 +234,25 @@ class Planning:
                 yield self.planner(changed, piece, shop, rules, before), changed
 
     def _plan(
-        self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, *, put_off: bool = False
+        self,
+        cut: AnyCut,
+        piece: Piece,
+        shop: Shop,
+        rules: HouseRules,
+        before: Before,
+        *,
+        put_off: bool = False,
+        ways_out: bool = True,
     ) -> tuple[CutPlan, Program]:
         chosen = self._chosen(cut, piece, shop, rules, before, put_off=put_off)
         cut, planner, proven, judge = chosen.cut, chosen.planner, chosen.proven, chosen.planner.judge
         setting, taken = proven.setting, proven.setting.candidate
-        text = self._with_ways_out(
-            marked(proven, proven.planned.text(setting, proven.program.moves)), cut, piece, shop, rules, before, chosen
-        )
+        text = marked(proven, proven.planned.text(setting, proven.program.moves))
+        to_try = _answering(text, proven)
+        if ways_out or not to_try:
+            text = self._with_ways_out(text, cut, piece, shop, rules, before, chosen)
+        else:
+            text = replace(text, remedies=tuple(each for each in text.remedies if each not in to_try))
         fit = [each for each in chosen.sifted.fit if each.pair not in chosen.stopped]
         if chosen.stopped and not _pinned(cut):
             fit = [taken, *(each for each in fit if each.pair != taken.pair)]
@@ -258,6 +272,7 @@ class Planning:
             cautions=setting.cautions,
             proof=proven.proof,
             form=self.form(cut, piece, told),
+            untried=not ways_out and bool(to_try),
             **{field.name: getattr(text, field.name) for field in fields(PlanText)},
         )
         plan = replace(plan, slip=with_assumed(plan.slip, setting), in_words=described(proven.program, piece))
@@ -270,12 +285,12 @@ class Planning:
         """What is said, without the remedies for what the proof stops that do not take the stop away, or bring another; each is
         tried."""
         proven = chosen.proven
-        stops = {each.code for each in proven.proof.findings if each.level == "stop"}
-        standing = {each.code for each in proven.setting.cautions if each.level == "stop"}
+        standing = _standing(proven)
+        to_try = _answering(text, proven)
         kept: list[Remedy] = []
         for remedy in (*text.remedies, *known_walls(standing)):
-            if remedy.answers in stops:
-                if sum(each.answers in stops for each in kept) == _MOST_REMEDIES:
+            if remedy in to_try:
+                if sum(each in to_try for each in kept) == _MOST_REMEDIES:
                     continue
                 try:
                     changed = _changed(cut, remedy.change)
@@ -294,6 +309,17 @@ class Planning:
     def _asked(self, cut: AnyCut) -> tuple[Asked, ...]:
         typed = self.family(cut).asked(cut)
         return tuple(as_asked(field, length) for field, length in typed.items() if length is not None)
+
+
+def _standing(proven: Proven) -> set[str]:
+    """The codes of all that stops a plan."""
+    return {each.code for each in proven.setting.cautions if each.level == "stop"}
+
+
+def _answering(text: PlanText, proven: Proven) -> list[Remedy]:
+    """The remedies for what the proof of a plan stops."""
+    stops = {each.code for each in proven.proof.findings if each.level == "stop"}
+    return [each for each in (*text.remedies, *known_walls(_standing(proven))) if each.answers in stops]
 
 
 def _under(shop: Shop, rules: HouseRules) -> Shop:

@@ -44,6 +44,9 @@ export interface Deps {
 
 const same = (a: CutIn, b: CutIn) => JSON.stringify(a) === JSON.stringify(b);
 
+/** Whether the rest of a plan is to be asked for: its proof, or what would do instead of what it stops. */
+const unfinished = (plan: CutPlan): boolean => plan.status === "unproven" || plan.untried;
+
 export class CutEditor {
   private state: EditorState;
   private readonly listeners = new Set<() => void>();
@@ -206,7 +209,7 @@ export class CutEditor {
     switch (answer.kind) {
       case "ok":
         this.put({ plan: answer.data, form: answer.data.form, problem: null, down: null });
-        if (answer.data.status === "unproven") void this.prove();
+        if (unfinished(answer.data)) void this.prove();
         if (this.state.saving === "conflict") return;
         if (same(asked, this.keptDraft)) {
           this.version = this.newest;
@@ -232,11 +235,11 @@ export class CutEditor {
     }
   }
 
-  /** Asks for the proof of what is shown, one at a time; one of what has changed meanwhile is asked for again. */
+  /** Asks for the proof of what is shown and for ways out of its stops, one at a time; what has changed meanwhile is asked for again. */
   private async prove(): Promise<void> {
     if (this.proving) return;
     this.proving = true;
-    while (!this.closed && this.state.plan?.status === "unproven") {
+    while (!this.closed && this.state.plan && unfinished(this.state.plan)) {
       const shown = this.state.plan;
       const answer = await this.deps.prove(this.state.draft);
       if (answer.kind === "down") this.retry(answer.message, () => void this.ask());

@@ -60,7 +60,7 @@ type Said = Omit<AnswersProps, "code" | "typedIn">;
 /** Leads to where something that is to be measured is typed in. */
 export const Lead = createContext<(to: NonNullable<Caution["typed_in"]>) => void>(() => {});
 
-export function Stop({ stop, unit, remedies, onEdit }: { stop: Caution } & Said) {
+export function Stop({ stop, unit, remedies, untried, onEdit }: { stop: Caution; untried: boolean } & Said) {
   return (
     <div
       role="alert"
@@ -77,6 +77,7 @@ export function Stop({ stop, unit, remedies, onEdit }: { stop: Caution } & Said)
         <Words text={inUnit(stop.do, unit)} />.
       </p>
       <Answers code={stop.code} typedIn={stop.typed_in} remedies={remedies} unit={unit} onEdit={onEdit} />
+      {untried ? <p className="text-small text-ink-2">Trying what would do instead …</p> : null}
     </div>
   );
 }

@@ -60,6 +60,7 @@ export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit,
           stop={stop}
           unit={unit}
           remedies={plan.remedies}
+          untried={plan.untried}
           onEdit={onEdit}
         />
       ))}
@@ -199,7 +200,14 @@ function Place({
         </p>
       ) : null}
       {stops.map((stop) => (
-        <Stop key={stop.message.metric} stop={stop} unit={unit} remedies={plan.remedies} onEdit={onEdit} />
+        <Stop
+          key={stop.message.metric}
+          stop={stop}
+          unit={unit}
+          remedies={plan.remedies}
+          untried={plan.untried}
+          onEdit={onEdit}
+        />
       ))}
       {open ? (
         <div className="mt-2 flex flex-col gap-2">
