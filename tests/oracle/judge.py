@@ -36,17 +36,20 @@ def in_ring(points: np.ndarray, ring: list[list[float]]) -> np.ndarray:
 def to_path(points: np.ndarray, path: list[list[float]]) -> np.ndarray:
     """The distance of points (n × 2) from a polyline."""
     line = np.array(path if len(path) > 1 else [path[0], path[0]])
-    starts, along = line[:-1], np.diff(line, axis=0)
-    lengths = np.maximum((along**2).sum(axis=1), 1e-30)
+    x, y = line[:-1].T
+    along_x, along_y = np.diff(line, axis=0).T
+    lengths = np.maximum(along_x**2 + along_y**2, 1e-30)
     best = np.full(len(points), math.inf)
-    most = max(1, 400_000 // max(len(points), 1))
-    for first in range(0, len(starts), most):
+    most = max(1, 100_000 // max(len(points), 1))
+    for first in range(0, len(x), most):
         part = slice(first, first + most)
-        off = points[:, None, :] - starts[None, part]
-        share = np.clip((off * along[part]).sum(axis=2) / lengths[part], 0.0, 1.0)
-        away = off - share[:, :, None] * along[part]
-        best = np.minimum(best, np.sqrt((away**2).sum(axis=2)).min(axis=1))
-    return best
+        off_x, off_y = points[:, :1] - x[part], points[:, 1:] - y[part]
+        share = (off_x * along_x[part] + off_y * along_y[part]) / lengths[part]
+        np.clip(share, 0.0, 1.0, out=share)
+        off_x -= share * along_x[part]
+        off_y -= share * along_y[part]
+        best = np.minimum(best, (off_x * off_x + off_y * off_y).min(axis=1))
+    return np.asarray(np.sqrt(best))
 
 
 def out_of(frame: dict[str, Any]) -> np.ndarray:

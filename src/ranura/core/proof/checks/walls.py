@@ -28,6 +28,8 @@ _OF_WIDTH = 2 / 3
 _SHORT = math.cos(math.radians(45))
 _LEAST_CUT = 0.5
 """mm² that a run takes at a place at least for its walls to be looked at."""
+_AT_IT = 0.1
+"""mm from the rim of a cut within which a wall begins."""
 _CHIP = 0.3
 """mm: what is thinner breaks away as a chip."""
 
@@ -115,9 +117,10 @@ class Walls:
     def _at(self, after: Wood, place: _Place) -> _Wall | None:
         """The wall at a place, where it is too thin."""
         r = place.radius
-        taken = after.near(around([place.at], r + _LOOKED))
-        ray = Ray(after, place.at, place.towards, r + _LOOKED, taken)
-        seen = [(layer.thick, _thickness(ray, layer.z, layer.r, r + _LOOKED)) for layer in place.layers if layer.r]
+        half, (x, y), (dx, dy) = (r + _LOOKED) / 2, place.at, place.towards
+        middle = (x + dx * half, y + dy * half)
+        ray = Ray(after, middle, place.towards, half, after.near(around([place.at, middle], half)))
+        seen = [(layer.thick, _thickness(ray, layer.z, layer.r - half, half)) for layer in place.layers if layer.r]
         standing = [(thick, wall) for thick, wall in seen if wall is not None]
         high, thin = sum(thick for thick, _ in standing), min((wall for _, wall in standing), default=math.inf)
         if not standing or thin < _CHIP:
@@ -170,13 +173,14 @@ def _normal_beside_a_slot(after: Wood, place: _Place, thin: float) -> bool:
     return bool(closed) and not closeness.under(thin, _OF_WIDTH * width)
 
 
-def _thickness(ray: Ray, z: float, r: float, far: float) -> float | None:
-    """How thick the wood is that stands beside a cut at a height, where air follows behind it; None where it goes on."""
-    found = ray.intervals(z, 0.0, far)
-    first = next(((a, b) for a, b in found if b > r - 0.1), None)
-    if first is None or first[0] > r + 0.1 or first[1] >= far - 0.1:
+def _thickness(ray: Ray, z: float, rim: float, far: float) -> float | None:
+    """How thick the wood is that stands at the rim of a cut at a height, where air follows behind it; None where it goes on.
+    The ray leads from the middle of the cut, `far` before its point, as far beyond it."""
+    found = ray.intervals(z, -far, far)
+    first = next(((a, b) for a, b in found if b > rim - _AT_IT), None)
+    if first is None or first[0] > rim + _AT_IT or first[1] >= far - _AT_IT:
         return None
-    return first[1] - max(first[0], 0.0)
+    return first[1] - first[0]
 
 
 def _seen(places: Sequence[_Place], wood: Wood) -> object:
