@@ -95,12 +95,13 @@ SHAVING = 0.5
 
 
 def _flank(layers: Sequence[Layer], side: int) -> float:
-    """The share of a flank, 1 the left and −1 the right, that meets wood."""
+    """The share of a flank, 1 the left and −1 the right, that meets wood, in the layers that the bit meets any in."""
     met = whole = 0.0
     for each in layers:
-        low, high = sorted((side * FLANK * each.r, side * each.r))
-        met += each.thick * each.width(low, high) if each.wood else 0.0
-        whole += each.thick * (high - low)
+        if each.wood:
+            low, high = sorted((side * FLANK * each.r, side * each.r))
+            met += each.thick * each.width(low, high)
+            whole += each.thick * (high - low)
     return met / whole if whole else 0.0
 
 
