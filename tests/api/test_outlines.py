@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import base64
 import io
+import re
 
 import ezdxf
 import pytest
@@ -47,6 +48,8 @@ def kept(client, form: str = "rectangle", **more):
         ("bow-tie", {"length": "70", "width": "30", "waist": "14"}, 70 * 22.0, 0),
         ("arch", {"width": "120", "height": "160"}, 120 * 100 + 3.141593 * 1800, 1),
         ("arch", {"width": "120", "height": "60"}, 3.141593 * 1800, 1),
+        ("handle", {"length": "110", "width": "30", "rise": "8"}, 30 * 82.122 + 3.141593 * 225, 4),
+        ("handle", {"length": "110", "width": "30", "rise": "0"}, 80 * 30 + 3.141593 * 225, 4),
     ],
 )
 def test_shapes_drawn_from_their_sizes(client, form, sizes, area, arcs):
@@ -226,3 +229,69 @@ def test_a_distance_is_said_straight_along_and_up_in_both_units(client):
     assert said["metric"] == "50 mm apart: 30 mm along, 40 mm up"
     assert client.get("/api/outlines/distance", params={"along": 25.4, "up": 0}).json()["inch"].startswith("1 in apart")
     assert client.get("/api/outlines/distance", params={"along": -1, "up": 0}).status_code == 422
+
+
+def test_a_template_that_is_there_says_what_it_makes_and_keeps_it(client):
+    taken = pair(client)
+    made = kept(client, is_template=True).json()
+    view = client.get(f"/api/outlines/{made['id']}/template", params=taken).json()
+    by = view["guide"] - view["bit"]
+    assert (view["width"], view["height"]) == (pytest.approx(120 - by, abs=0.02), pytest.approx(60 - by, abs=0.02))
+    assert re.match("The hole comes out .* smaller than the template all round", view["figures"][0]["metric"])
+    assert (view["round_to"], view["reaching"], view["template"]) == (None, None, made["path"])
+    changed = {"name": "Tray", "intent": "part", "is_template": True, "version": made["version"]}
+    assert client.put(f"/api/outlines/{made['id']}", json=changed).json()["intent"] == "part"
+    outside = client.get(f"/api/outlines/{made['id']}/template", params=taken).json()
+    assert outside["width"] == pytest.approx(120 + by, abs=0.02)
+    own = client.post(f"/api/outlines/{made['id']}/made", json=taken)
+    assert (own.status_code, own.json()["is_template"], own.json()["intent"]) == (201, False, "part")
+    again = client.get(f"/api/outlines/{own.json()['id']}/template", params=taken).json()
+    assert again["width"] == pytest.approx(120, abs=0.02), "its template is the one that is there"
+    path = drawn(client, "slot", length="30", width="4").json()["path"]
+    small = client.post("/api/outlines", json={"name": "Small", "path": path, "is_template": True}).json()
+    none = client.post(f"/api/outlines/{small['id']}/made", json=taken)
+    assert (none.status_code, none.json()["error"]["field"]) == (422, "guide")
+
+
+def test_a_template_is_no_outline_to_cut(client):
+    made = kept(client, is_template=True).json()
+    job = client.get("/api/jobs").json()[0]["id"]
+    piece = client.get(f"/api/jobs/{job}").json()["pieces"][0]["id"]
+    starts = client.get("/api/forms", params={"piece": piece}).json()
+    choices = [
+        choice["change"].get("outline")
+        for start in starts
+        if start["key"] == "template-recess"
+        for blank in start["form"]["first"]
+        if blank["takes"] == "choice"
+        for choice in blank["choices"]
+    ]
+    assert set(choices) >= {"emblem-fish"}
+    assert made["id"] not in choices
+    cut = next(each["cut"] for each in starts if each["key"] == "template-recess")
+    size = {name: {"typed": "20", "unit": "mm"} for name in ("depth", "from_left", "from_near")}
+    board = {name: {"typed": typed, "unit": "mm"} for name, typed in (("length", "600"), ("width", "300"), ("thickness", "30"))}
+    asked = {
+        "piece": {"name": "Lid", "material": "ash", **board},
+        "cut": cut | size | {"outline": made["id"], "outline_version": None},
+    }
+    refused = client.post("/api/plan", json=asked)
+    assert (refused.status_code, refused.json()["error"]["field"]) == (422, "cut.outline")
+    assert "keep what it makes" in refused.json()["error"]["message"]
+
+
+def test_a_size_error_is_said_before_it_is_made(client):
+    taken = pair(client)
+    for intent, words in (("part", "the part"), ("recess", "the hole")):
+        made = kept(client, intent=intent).json()
+        said = client.get(f"/api/outlines/{made['id']}/template", params=taken).json()["figures"][1]["metric"]
+        assert said.startswith(f"Cut on the line itself, a template would make {words}")
+        assert said.endswith("too large all round" if intent == "part" else "too small all round")
+
+
+def test_an_outline_through_typed_corners(client):
+    asked = {"form": "corners", "corners": "0,0\n4,0\n4,2,1/2", "unit": "in"}
+    found = client.post("/api/outlines/draw", json=asked).json()
+    assert (found["arcs"], found["width"], found["can_be_used"]) == (1, pytest.approx(101.6), True)
+    refused = client.post("/api/outlines/draw", json=asked | {"corners": "0,0\n4,0"})
+    assert (refused.status_code, refused.json()["error"]["field"]) == (422, "corners")

@@ -79,6 +79,30 @@ def test_a_shape_from_a_few_sizes(open_page: Callable[..., Page]):
     expect(page.get_by_role("heading", name="Lamp ring")).to_be_visible()
 
 
+def test_a_template_that_is_there_tells_what_it_makes(open_page: Callable[..., Page]):
+    page = open_page("/templates", wait="template-canvas")
+    page.get_by_test_id("add-outline").click()
+    asked = page.get_by_test_id("new-outline")
+    page.get_by_test_id("outline-form").select_option("corners")
+    page.get_by_test_id("outline-corners").fill("0, 0\n140, 0, 12\n140, 70")
+    expect(page.get_by_test_id("understood")).to_contain_text("1 loop, 1 arc")
+    page.get_by_test_id("outline-corners").fill("0, 0\n140, 0, 12\n140, 70\nhere")
+    expect(page.get_by_test_id("outline-problem")).to_contain_text("Line 4 is no corner")
+    page.get_by_test_id("outline-corners").fill("0, 0\n140, 0, 12\n140, 70, 12\n0, 70, 12")
+    page.get_by_test_id("outline-name").fill("Bought template")
+    asked.get_by_test_id("is-template").check()
+    page.get_by_test_id("keep-outline").click()
+    expect(page.get_by_test_id("caution-guide-stays-out")).to_contain_text("1 corner")
+    expect(page.get_by_text(re.compile("The hole comes out .* smaller than the template"))).to_be_visible()
+    page.get_by_test_id("intent-part").click()
+    expect(page.get_by_text(re.compile("The part comes out .* larger than the template"))).to_be_visible()
+    expect(page.get_by_test_id("agrees")).to_be_visible()
+    page.get_by_test_id("keep-made").click()
+    expect(page.get_by_role("heading", name=re.compile("Bought template with"))).to_be_visible()
+    expect(page.get_by_test_id("template-size")).to_contain_text("140 mm × 70 mm")
+    expect(page.get_by_test_id("cut-outline")).to_be_visible()
+
+
 def test_a_corner_that_is_not_entered_takes_the_radius_it_is_offered_and_is_cut(open_page: Callable[..., Page]):
     page = open_page("/templates", wait="template-canvas")
     expect(page.get_by_test_id("caution-corners-lost")).to_be_visible()

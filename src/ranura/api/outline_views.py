@@ -43,6 +43,8 @@ class KeptOutline:
     path: str
     intent: Intent
     source: str
+    is_template: bool
+    """Whether it is the edge of a template that the shop has, and not of what is wanted."""
     size: Text
     version: str
 
@@ -63,6 +65,8 @@ class DrawnFormView:
     form: str
     title: str
     sizes: tuple[FormSize, ...]
+    corners: str = ""
+    """What to begin with where its corners are typed."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -131,24 +135,36 @@ class TemplateView:
     """Another pair that reaches further; None where there is none."""
 
 
-def place_view(place: TemplatePlace) -> PlaceView:
-    """A place of a template, in words."""
+def place_view(place: TemplatePlace, *, is_template: bool) -> PlaceView:
+    """A place of a template, in words; of one that is there it is where the guide stays out."""
     what, (x, y) = "Wood stays" if place.kind == "left" else "Wood goes", place.at
+    if is_template:
+        what = "The guide stays out"
     says = write(f"{what}, {{a:n1}} mm², {{x:rough}} from the left, {{y:rough}} from below", a=place.area, x=x, y=y)
     return PlaceView(at=place.at, radius=place.radius, says=says)
 
 
-def figures_of(made: ShapedTemplate, intent: Intent) -> list[Text]:
+def figures_of(made: ShapedTemplate, outline: SavedOutline) -> list[Text]:
     """What is to be known of a template, line by line."""
-    way = "larger" if made.offset >= 0 else "smaller"
-    if intent == "part":
-        way = "smaller" if made.offset >= 0 else "larger"
-    found = [write(f"Its edge lies {{o:len}} beside the line, {way} all round", o=abs(made.offset))]
+    larger = (made.offset >= 0) == (outline.intent == "recess")
+    way, other = ("larger", "smaller") if larger else ("smaller", "larger")
+    what, by = "hole" if outline.intent == "recess" else "part", abs(made.offset)
+    if outline.is_template:
+        found = [write(f"The {what} comes out {{o:len}} {other} than the template all round", o=by)]
+    else:
+        found = [write(f"Its edge lies {{o:len}} beside the line, {way} all round", o=by)]
+        if by:
+            found.append(
+                write(f"Cut on the line itself, a template would make the {what} {{o:len}} too {_TOO[other]} all round", o=by)
+            )
     if made.smallest_inside_radius is not None:
         found.append(write("The tightest inside corner that is cut has a radius of {r:len}", r=made.smallest_inside_radius))
     if made.play:
         found.append(write("Slots as wide as the guide are {p:fine} wider, so that it runs", p=made.play))
     return found
+
+
+_TOO = {"larger": "large", "smaller": "small"}
 
 
 def outline_view(found: Outline, unit: FileUnit, unit_from: UnitFrom) -> OutlineView:
@@ -197,6 +213,7 @@ def kept_view(outline: SavedOutline) -> KeptOutline:
         path=outline.path,
         intent=outline.intent,
         source=outline.source,
+        is_template=outline.is_template,
         size=write("{w:len} × {h:len}", w=found.width, h=found.height),
         version=items.version_of(outline),
     )

@@ -42,7 +42,8 @@ from ranura.core.templates.bushings import TemplatePlan, plan_template
 from ranura.core.templates.drawn import FORMS
 from ranura.core.templates.outline import MOST_KEPT, TOLERANCE, understood
 from ranura.core.templates.rounding import radius_for, rounded, tightest_rounded
-from ranura.core.templates.shaping import ShapedTemplate, shaped_template
+from ranura.core.templates.shaping import ShapedTemplate, made_by, shaped_template
+from ranura.core.templates.typed import USUAL, loop_of_corners
 from ranura.core.text.cautions import Caution
 from ranura.core.text.errors import CutError, FileError, ToolError
 from ranura.core.text.lengths import Unit
@@ -61,6 +62,8 @@ router = APIRouter(prefix="/api", tags=["outlines"], responses=ERRORS)
 Radius = Annotated[float, Field(gt=0, le=200)]
 Far = Annotated[float, Query(ge=0, le=1e6)]
 Corners = Annotated[float, Query(ge=0, le=200)]
+CORNERS_TYPED = "corners"
+"""The form that is drawn through corners, and not from sizes."""
 _USUAL_BIT = 6.0
 """mm: the bit to begin with is no smaller, so that it cuts deep enough."""
 
@@ -75,11 +78,14 @@ class DrawingIn(RequestModel):
 
 
 class DrawnIn(RequestModel):
-    """A form to draw, with its sizes as typed; the count of a polygon is a number."""
+    """A form to draw, with its sizes as typed; the count of a polygon is a number. `corners` are those of the form of that name,
+    one a line, bare numbers in `unit`."""
 
     form: Annotated[str, Field(max_length=40)]
-    sizes: dict[str, LengthIn]
+    sizes: dict[str, LengthIn] = {}
     count: Annotated[int, Field(ge=0, le=1000)] = 6
+    corners: Annotated[str, Field(max_length=40_000)] = USUAL
+    unit: Unit = "mm"
 
 
 class OutlineIn(RequestModel):
@@ -89,6 +95,7 @@ class OutlineIn(RequestModel):
     path: Annotated[str, Field(min_length=1, max_length=2_000_000)]
     intent: Intent = "recess"
     source: Annotated[str, Field(max_length=200)] = ""
+    is_template: bool = False
 
 
 class RoundedIn(RequestModel):
@@ -102,6 +109,7 @@ class OutlineChange(RequestModel):
 
     name: Name
     intent: Intent
+    is_template: bool = False
     version: str | None = None
 
 
@@ -119,25 +127,31 @@ def read(asked: DrawingIn) -> OutlineView:
 @router.get("/outlines/forms")
 def forms() -> tuple[DrawnFormView, ...]:
     """What can be drawn from a few sizes."""
-    return tuple(
+    typed = DrawnFormView(form=CORNERS_TYPED, title="Corners, typed", sizes=(), corners=USUAL)
+    drawn = tuple(
         DrawnFormView(
             form=name, title=form.title, sizes=tuple(FormSize(field=f, label=label, usual=u) for f, label, u in form.sizes)
         )
         for name, form in FORMS.items()
     )
+    return (*drawn, typed)
 
 
 @router.post("/outlines/draw")
 def draw(asked: DrawnIn) -> OutlineView:
-    """A form drawn from its sizes; keeps nothing. Raises ToolError with the size that does not fit the others."""
+    """A form drawn from its sizes or through its corners; keeps nothing. Raises ToolError with the size that does not fit the
+    others, or on "corners"."""
+    if asked.form == CORNERS_TYPED:
+        return outline_view(understood((loop_of_corners(asked.corners, asked.unit),)), "mm", "asked")
     form = FORMS.get(asked.form)
     if form is None:
         raise ToolError(refusals.UNKNOWN_FORM, field="form")
     typed = {}
     for field, _, _ in form.sizes:
         if (given := asked.sizes.get(field)) is not None:
-            # Corners may be square; nothing else may be 0.
-            typed[field] = read_length(given.typed, given.unit, field=f"sizes.{field}", positive=field != "radius").mm
+            # Corners may be square, and a handle straight; nothing else may be 0.
+            positive = field not in ("radius", "rise")
+            typed[field] = read_length(given.typed, given.unit, field=f"sizes.{field}", positive=positive).mm
     sizes = {field: usual for field, _, usual in form.sizes} | typed
     if "count" in {field for field, _, _ in form.sizes}:
         sizes["count"] = float(asked.count)
@@ -158,7 +172,14 @@ def keep(asked: OutlineIn, saved_shop: TheSavedShop) -> KeptOutline:
         raise ToolError(refusals.CANNOT_BE_USED, field="path")
     if found.sides > MOST_KEPT:
         raise ToolError(refusals.TOO_MANY_SIDES, field="path", count=found.sides, most=MOST_KEPT)
-    made = SavedOutline(id=uuid4().hex, name=asked.name.strip(), path=data_of(found), intent=asked.intent, source=asked.source)
+    made = SavedOutline(
+        id=uuid4().hex,
+        name=asked.name.strip(),
+        path=data_of(found),
+        intent=asked.intent,
+        source=asked.source,
+        is_template=asked.is_template,
+    )
     saved_shop.add("outlines", [made])
     return kept_view(made)
 
@@ -168,7 +189,7 @@ def change(outline_id: str, asked: OutlineChange, saved_shop: TheSavedShop) -> K
     """Gives an outline another name, or says that it is something else."""
 
     def changed(known: SavedOutline) -> SavedOutline:
-        return replace(known, name=asked.name.strip(), intent=asked.intent)
+        return replace(known, name=asked.name.strip(), intent=asked.intent, is_template=asked.is_template)
 
     edited = saved_shop.edit("outlines", SavedOutline, outline_id, changed, version=asked.version)
     return kept_view(edited)
@@ -185,6 +206,34 @@ def keep_rounded(outline_id: str, asked: RoundedIn, saved_shop: TheSavedShop) ->
     )
     saved_shop.add("outlines", [made])
     return kept_view(made)
+
+
+class MadeIn(RequestModel):
+    """What follows a template: a bushing with a bit, or a bit with a bearing, by their ids."""
+
+    guide: IdText
+    bit: IdText | None = None
+
+
+@router.post("/outlines/{outline_id}/made", status_code=201)
+def keep_made(outline_id: str, asked: MadeIn, saved_shop: TheSavedShop) -> KeptOutline:
+    """Keeps, as an outline of its own, what a template that the shop has makes with a guide and a bit. Raises ToolError where
+    nothing comes of it."""
+    shop = saved_shop.current()
+    guide, bit, _ = _followed_by(asked.guide, asked.bit, shop)
+    of, made, _ = _template(outline_id, guide, bit, shop, 0.0)
+    if not made.cut:
+        raise ToolError(refusals.NOTHING_MADE, field="guide")
+    name = write("{name} with {g:len} and {b:len}", name=of.name, g=guide, b=bit)
+    kept = SavedOutline(
+        id=uuid4().hex,
+        name=(name.metric if shop.unit == "mm" else name.inch)[:80],
+        path=data_of(understood(made.cut)),
+        intent=of.intent,
+        source=of.name,
+    )
+    saved_shop.add("outlines", [kept])
+    return kept_view(kept)
 
 
 def _rounded(outline: SavedOutline, radius: float) -> tuple[Loop, ...]:
@@ -257,7 +306,8 @@ def template(
     guide_mm, bit_mm, cautions = _followed_by(guide, bit, shop)
     outline, made, drawing = _template(outline_id, guide_mm, bit_mm, shop, corners)
     x0, y0, x1, y1 = drawing.box
-    template_points = [point for loop in made.loops for point in loop.points(0.05)] or [(0.0, 0.0)]
+    sized = made.cut if outline.is_template else made.loops
+    template_points = [point for loop in sized for point in loop.points(0.05)] or [(0.0, 0.0)]
     xs, ys = [x for x, _ in template_points], [y for _, y in template_points]
     width, height = max(xs) - min(xs), max(ys) - min(ys)
     return TemplateView(
@@ -270,15 +320,15 @@ def template(
         height=height,
         size=write("{w:len} × {h:len}", w=width, h=height),
         offset=write("{o:len}", o=made.offset),
-        places=tuple(map(place_view, made.places)),
-        figures=tuple(figures_of(made, outline.intent)),
+        places=tuple(place_view(each, is_template=outline.is_template) for each in made.places),
+        figures=tuple(figures_of(made, outline)),
         cautions=(*cautions, *made.cautions),
         guide=guide_mm,
         bit=bit_mm,
         pages=pages_of(drawing, paper),
-        round_to=radius_for(bit_mm, made.offset) if made.places and not corners else None,
+        round_to=radius_for(bit_mm, made.offset) if made.places and not corners and not outline.is_template else None,
         rounded=write("Its corners are rounded to {r:len}", r=corners) if corners else None,
-        reaching=_reaching(outline, shop, guide, bit),
+        reaching=None if outline.is_template else _reaching(outline, shop, guide, bit),
     )
 
 
@@ -331,8 +381,13 @@ def _template(
     outline_id: str, guide: float, bit: float, shop: Shop, corners: float
 ) -> tuple[SavedOutline, ShapedTemplate, TemplateDrawing]:
     outline = items.find(shop, "outlines", SavedOutline, outline_id)
-    loops = _rounded(outline, corners)
-    made = shaped_template(loops, outline.intent, guide=guide, bit=bit, rules=shop.rules)
+    if outline.is_template:
+        loops = loops_of_text(outline.path)
+        made = made_by(loops, outline.intent, guide=guide, bit=bit)
+        loops = made.cut
+    else:
+        loops = _rounded(outline, corners)
+        made = shaped_template(loops, outline.intent, guide=guide, bit=bit, rules=shop.rules)
     what = _OPENING[outline.intent]
     title = write("{name}, {what} for a guide of {g:len} and a bit of {b:len}", name=outline.name, what=what, g=guide, b=bit)
     return outline, made, TemplateDrawing(title.metric if shop.unit == "mm" else title.inch, made.loops, loops, made.cut)

@@ -12,7 +12,9 @@ from shapely import Polygon, contains_xy
 
 from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.loops import Loop, area_of, circle, fitted, loops_of
-from ranura.core.templates.shaping import shaped_template
+from ranura.core.templates.shaping import made_by, shaped_template
+from ranura.core.templates.typed import loop_of_corners
+from ranura.core.text.errors import ToolError
 
 PAIRS = [(15.875, 6.35), (12.7, 9.525), (19.05, 12.7), (10.0, 12.0)]
 
@@ -137,3 +139,64 @@ def test_a_ring_of_few_points_stays_as_it_is():
     one = Loop(((0, 0, 1), (10, 0, 0), (10, 5, -0.3)))
     assert one.reversed().reversed() == one
     assert one.reversed().area == pytest.approx(-one.area)
+
+
+@settings(max_examples=max(settings.default.max_examples // 6, 5))
+@given(shapes(), st.sampled_from(PAIRS), st.sampled_from(["recess", "part"]))
+def test_what_a_template_makes_is_what_it_was_made_for(loop: Loop, pair, intent):
+    guide, bit = pair
+    if not Polygon(loop.points()).is_valid:
+        return
+    asked = shaped_template([loop], intent, guide=guide, bit=bit)
+    if asked.play or not asked.loops:
+        return
+    made = made_by(asked.loops, intent, guide=guide, bit=bit)
+    assert area_of(made.cut).symmetric_difference(area_of(asked.cut)).area < 0.02 * asked.template_perimeter
+    assert made.places == (), "the guide has been everywhere along it"
+
+
+@pytest.mark.parametrize(("intent", "width", "height", "missed"), [("recess", 100 - 8, 60 - 8, 4), ("part", 100 + 8, 60 + 8, 0)])
+def test_a_rectangle_that_is_followed_comes_out_by_the_offset(intent, width, height, missed):
+    template = Loop(((0, 0, 0), (100, 0, 0), (100, 60, 0), (0, 60, 0)))
+    made = made_by([template], intent, guide=20.0, bit=12.0)
+    x0, y0, x1, y1 = area_of(made.cut).bounds
+    assert (x1 - x0, y1 - y0, made.offset) == pytest.approx((width, height, 4.0), abs=0.01)
+    assert len(made.places) == missed
+    assert [each.radius for each in made.places] == [10.0] * missed
+    assert made.left_area == pytest.approx(missed * (100 - math.pi * 25), rel=0.02)
+
+
+def test_a_template_that_its_guide_does_not_enter_makes_nothing():
+    slot = Loop(((0, 0, 0), (100, 0, 0), (100, 15, 0), (0, 15, 0)))
+    made = made_by([slot], "recess", guide=20.0, bit=12.0)
+    assert (made.cut, [each.code for each in made.cautions]) == ((), ["nothing-made"])
+
+
+def test_corners_that_are_typed_make_sides_and_arcs():
+    loop = loop_of_corners("0, 0\n120, 0, 10\n\n120; 60; 10\n0, 60", "mm")
+    assert (loop.arcs, loop.area) == (2, pytest.approx(120 * 60 - 2 * (100 - math.pi * 25)))
+    inch = loop_of_corners("0, 0\n2, 0\n1 1/2, 40 mm", "in")
+    assert inch.vertices[2] == (pytest.approx(38.1), pytest.approx(40.0), 0.0)
+    inward = loop_of_corners("0,0\n60,0\n60,40\n30,20,5\n0,40", "mm")
+    assert sum(bulge < 0 for *_, bulge in inward.vertices) == 1, "the notch turns the other way"
+    whole = loop_of_corners("0,0,20\n40,0,20\n40,40,20\n0,40,20", "mm")
+    assert (whole.arcs, len(whole.vertices)) == (4, 4), "nothing is left of its sides"
+    assert whole.area == pytest.approx(math.pi * 400)
+
+
+@pytest.mark.parametrize(
+    ("text", "code", "line"),
+    [
+        ("0,0\n40,0", "wrong-corners", None),
+        ("0,0\n40,0\n40", "no-corner", 3),
+        ("0,0\n40,zero\n40,30", "no-corner", 2),
+        ("0,0\n0,0\n40,30", "same-corner", 2),
+        ("0,0\n40,0,25\n40,30,25", "radii-meet", 2),
+        ("0,0\n40,0,5\n10,0\n10,20", "radii-meet", 2),
+    ],
+)
+def test_a_corner_that_cannot_be_is_named_by_its_line(text, code, line):
+    with pytest.raises(ToolError) as refused:
+        loop_of_corners(text, "mm")
+    assert (refused.value.refusal.code, refused.value.field) == (code, "corners")
+    assert line is None or f"ine {line} " in refused.value.message.metric

@@ -255,6 +255,8 @@ export const api = {
     get("/api/outlines/distance", { params: { query: { along, up } } }),
   keepRounded: (outline_id: string, radius: number) =>
     post("/api/outlines/{outline_id}/rounded", { params: { path: { outline_id } }, body: { radius } }),
+  keepMade: (outline_id: string, made: Schemas["MadeIn"]) =>
+    post("/api/outlines/{outline_id}/made", { params: { path: { outline_id } }, body: made }),
   template: (
     outline_id: string,
     asked: { guide: string; bit?: string; paper: "a4" | "letter"; corners: number },

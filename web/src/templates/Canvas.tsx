@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import { api, type TemplateView, type Unit } from "../api/client";
+import { api, type KeptOutline, type TemplateView, type Unit } from "../api/client";
 import { useReading } from "../api/queries";
 import { useCommand } from "../app/commands";
 import { Words } from "../ui/Words";
@@ -9,8 +9,8 @@ import { cornersOf, type Spot, snapped } from "./measuring";
 interface Props {
   view: TemplateView;
   unit: Unit;
-  /** Whether the outline is of a recess: then the work is outside of it. */
-  recess: boolean;
+  /** Of a recess the work is outside of it. */
+  outline: KeptOutline;
   /** The place that is looked at. */
   place: number | null;
   onPlace: (place: number | null) => void;
@@ -21,7 +21,8 @@ const [NEAREST, FURTHEST] = [40, 1.2];
 const STEP = 1.25;
 
 /** The outline with its template, the guide rolling along it, and the places where the two do not agree. Everything in mm, y up. */
-export function Canvas({ view, unit, recess, place, onPlace }: Props) {
+export function Canvas({ view, unit, outline, place, onPlace }: Props) {
+  const recess = outline.intent === "recess";
   const [x0, y0, x1, y1] = view.box;
   const [wide, high] = [x1 - x0 + 2 * MARGIN, y1 - y0 + 2 * MARGIN];
   const [at, setAt] = useState({ x: (x0 + x1) / 2, y: (y0 + y1) / 2, zoom: 1 });
@@ -144,11 +145,13 @@ export function Canvas({ view, unit, recess, place, onPlace }: Props) {
             stroke="none"
             opacity={0.55}
           />
-          <path
-            d={view.wanted}
-            className="fill-none stroke-ink"
-            strokeDasharray={`${line * 5} ${line * 3}`}
-          />
+          {outline.is_template ? null : (
+            <path
+              d={view.wanted}
+              className="fill-none stroke-ink"
+              strokeDasharray={`${line * 5} ${line * 3}`}
+            />
+          )}
           <path d={view.cut} className="fill-none stroke-cut" />
           <path d={view.template} className="fill-none stroke-guide" strokeWidth={line * 2.2} />
           <path
@@ -250,7 +253,7 @@ export function Canvas({ view, unit, recess, place, onPlace }: Props) {
           </p>
         ) : null}
         <span className="flex w-full flex-wrap gap-x-4 text-note">
-          <Key line="stroke-ink" dashed words="wanted" />
+          {outline.is_template ? null : <Key line="stroke-ink" dashed words="wanted" />}
           <Key line="stroke-guide" wide words={recess ? "template's opening" : "template's edge"} />
           <Key line="stroke-cut" words="what the bit makes" />
         </span>

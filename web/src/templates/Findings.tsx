@@ -1,23 +1,28 @@
-import type { TemplateView, Unit } from "../api/client";
+import type { KeptOutline, TemplateView, Unit } from "../api/client";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 
 interface FindingsProps {
   view: TemplateView;
   unit: Unit;
-  recess: boolean;
+  outline: KeptOutline;
   place: number | null;
   onPlace: (place: number | null) => void;
 }
 
 const MOST_LISTED = 12;
 
+function titleOf({ intent, is_template }: KeptOutline): string {
+  if (is_template) return intent === "recess" ? "The hole that it makes" : "The part that it makes";
+  return intent === "recess" ? "Opening of the template" : "The template";
+}
+
 /** The size of the template, what is to be known of it, and the places where the cut is not what is wanted. */
-export function Findings({ view, unit, recess, place, onPlace }: FindingsProps) {
+export function Findings({ view, unit, outline, place, onPlace }: FindingsProps) {
   return (
     <>
       <p>
-        <span className="label block">{recess ? "Opening of the template" : "The template"}</span>
+        <span className="label block">{titleOf(outline)}</span>
         <b className="text-figure leading-tight" data-testid="template-size">
           <Words text={inUnit(view.size, unit)} />
         </b>
@@ -63,7 +68,7 @@ export function Findings({ view, unit, recess, place, onPlace }: FindingsProps) 
         </ol>
       ) : (
         <p className="text-body" data-testid="agrees">
-          It makes this outline exactly.
+          {outline.is_template ? "The guide reaches every corner of it." : "It makes this outline exactly."}
         </p>
       )}
     </>

@@ -8,7 +8,7 @@ import { LengthField } from "../ui/LengthField";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
-import { IntentChoice } from "./IntentChoice";
+import { IntentChoice, type Meant } from "./IntentChoice";
 import { Understood } from "./Understood";
 
 interface Props {
@@ -23,10 +23,11 @@ type Kind = "file" | "drawn";
 export function NewOutline({ unit, onKept, onClose }: Props) {
   const [kind, setKind] = useState<Kind>("drawn");
   const [name, setName] = useState("");
-  const [intent, setIntent] = useState<KeptOutline["intent"]>("recess");
+  const [meant, setMeant] = useState<Meant>({ intent: "recess", is_template: false });
   const [form, setForm] = useState("rectangle");
   const [sizes, setSizes] = useState<Record<string, LengthIn>>({});
   const [count, setCount] = useState(6);
+  const [corners, setCorners] = useState<string | null>(null);
   const [file, setFile] = useState<{ name: string; base64: string } | null>(null);
   const [asUnit, setAsUnit] = useState<Unit | null>(null);
   const [tolerance, setTolerance] = useState(0.1);
@@ -36,10 +37,10 @@ export function NewOutline({ unit, onKept, onClose }: Props) {
   const forms = useReading({ key: ["outline-forms"], ask: api.outlineForms, fixed: true });
   const ask = () =>
     kind === "drawn"
-      ? api.drawOutline({ form, sizes, count })
+      ? api.drawOutline({ form, sizes, count, unit, ...(corners === null ? {} : { corners }) })
       : api.readDrawing({ name: file?.name ?? "", base64: file?.base64 ?? "", unit: asUnit, tolerance });
   const found = useReading({
-    key: ["outline", kind, form, sizes, count, file, asUnit, tolerance],
+    key: ["outline", kind, form, sizes, count, corners, unit, file, asUnit, tolerance],
     ask,
     enabled: kind === "drawn" || file !== null,
     keeps: true,
@@ -63,7 +64,7 @@ export function NewOutline({ unit, onKept, onClose }: Props) {
     const answer = await api.keepOutline({
       name: name.trim() || (chosen?.title ?? "Outline"),
       path: now.data.path,
-      intent,
+      ...meant,
       source: kind === "file" ? (file?.name ?? "") : "",
     });
     if (answer.kind !== "ok") return setWrong(problemOf(answer));
@@ -117,6 +118,18 @@ export function NewOutline({ unit, onKept, onClose }: Props) {
                     ))}
                   </select>
                 </label>
+                {form === "corners" ? (
+                  <label className="flex flex-col gap-0.5">
+                    <span className="label">One corner a line: along, up, and its radius</span>
+                    <textarea
+                      className="field h-40 font-mono"
+                      value={corners ?? chosen?.corners ?? ""}
+                      spellCheck={false}
+                      onChange={(event) => setCorners(event.target.value)}
+                      data-testid="outline-corners"
+                    />
+                  </label>
+                ) : null}
                 <div className="grid grid-cols-2 gap-2">
                   {chosen?.sizes.map((size) =>
                     size.field === "count" ? (
@@ -206,7 +219,7 @@ export function NewOutline({ unit, onKept, onClose }: Props) {
                 onChange={(event) => setName(event.target.value)}
               />
             </label>
-            <IntentChoice intent={intent} onChoose={setIntent} />
+            <IntentChoice meant={meant} onChoose={setMeant} />
           </div>
           <Understood view={shown} unit={unit} />
         </div>

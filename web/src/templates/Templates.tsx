@@ -17,7 +17,7 @@ import { Canvas } from "./Canvas";
 import { Corners } from "./Corners";
 import { useCutting } from "./cutting";
 import { Findings } from "./Findings";
-import { IntentChoice } from "./IntentChoice";
+import { IntentChoice, type Meant } from "./IntentChoice";
 import { NewOutline } from "./NewOutline";
 import { type Chosen, PairChoice, pairOf } from "./PairChoice";
 
@@ -139,10 +139,17 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
     await refresh();
     return navigate(`/templates/${answer.data.id}`);
   };
-  const say = async (intent: KeptOutline["intent"]) => {
+  const keepMade = async () => {
+    const answer = await api.keepMade(outline.id, { guide: pair?.guide ?? "", bit: pair?.bit ?? null });
+    if (answer.kind !== "ok") return notifyOf("Not kept", answer);
+    history.push(added(`keeping ${answer.data.name}`, "outlines", answer.data.id));
+    await refresh();
+    return navigate(`/templates/${answer.data.id}`);
+  };
+  const say = async (meant: Meant) => {
     const answer = await api.changeOutline(outline.id, {
       name: outline.name,
-      intent,
+      ...meant,
       version: outline.version,
     });
     if (answer.kind !== "ok") return notifyOf("Not changed", answer);
@@ -159,13 +166,7 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
     <div className="grid min-h-0 grid-cols-1 gap-4 lg:grid-cols-[minmax(0,1fr)_310px]">
       <section aria-label="The template" className="flex min-h-0 flex-col pt-3">
         {found.data ? (
-          <Canvas
-            view={found.data}
-            unit={unit}
-            recess={outline.intent === "recess"}
-            place={place}
-            onPlace={setPlace}
-          />
+          <Canvas view={found.data} unit={unit} outline={outline} place={place} onPlace={setPlace} />
         ) : (
           <p role="status" className="py-6 text-ink-2">
             {pair && !pair.guide
@@ -181,31 +182,27 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
         <h2 className="text-title leading-tight font-bold">
           <Words text={outline.name} />
         </h2>
-        <IntentChoice intent={outline.intent} onChoose={(intent) => void say(intent)} />
+        <IntentChoice meant={outline} onChoose={(meant) => void say(meant)} />
         {pairs.data && pair ? <PairChoice pairs={pairs.data} pair={pair} onChoose={choose} /> : null}
-        <Corners
-          unit={unit}
-          corners={corners}
-          view={found.data ?? null}
-          onRound={round}
-          onKeep={() => void keepRounded()}
-          onPair={choose}
-        />
-        {found.data ? (
-          <Findings
-            view={found.data}
+        {outline.is_template ? null : (
+          <Corners
             unit={unit}
-            recess={outline.intent === "recess"}
-            place={place}
-            onPlace={setPlace}
+            corners={corners}
+            view={found.data ?? null}
+            onRound={round}
+            onKeep={() => void keepRounded()}
+            onPair={choose}
           />
+        )}
+        {found.data ? (
+          <Findings view={found.data} unit={unit} outline={outline} place={place} onPlace={setPlace} />
         ) : null}
         {found.problem ? (
           <p role="alert" className="text-cut">
             <Words text={inUnit(found.problem.message, unit)} />
           </p>
         ) : null}
-        {found.data && pair?.guide ? (
+        {found.data && pair?.guide && !outline.is_template ? (
           <div className="flex flex-col gap-2 border-t border-rule pt-2">
             <h3 className="label">At 1:1, to make it from</h3>
             <div className="flex flex-wrap gap-2">
@@ -247,14 +244,26 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
           </div>
         ) : null}
         <div className="mt-auto flex flex-wrap gap-2">
-          <button
-            type="button"
-            className="button button-main"
-            onClick={() => void cutIt()}
-            data-testid="cut-outline"
-          >
-            Cut it in a board
-          </button>
+          {outline.is_template ? (
+            <button
+              type="button"
+              className="button button-main"
+              disabled={!found.data || !pair?.guide}
+              onClick={() => void keepMade()}
+              data-testid="keep-made"
+            >
+              Keep what it makes
+            </button>
+          ) : (
+            <button
+              type="button"
+              className="button button-main"
+              onClick={() => void cutIt()}
+              data-testid="cut-outline"
+            >
+              Cut it in a board
+            </button>
+          )}
           <button type="button" className="button" onClick={() => void remove()} data-testid="remove-outline">
             Remove the outline
           </button>

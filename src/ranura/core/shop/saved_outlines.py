@@ -15,7 +15,8 @@ Intent = Literal["recess", "part"]
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class SavedOutline:
-    """An outline kept by name: path data in mm (arcs as arcs, y up, its lower left corner at 0, 0), and what it is."""
+    """An outline kept by name: path data in mm (arcs as arcs, y up, its lower left corner at 0, 0), and what it is: the edge of
+    what is wanted, or that of a template which the shop has, whose hole is followed inside or whose outside is."""
 
     id: str
     name: str
@@ -23,6 +24,8 @@ class SavedOutline:
     intent: Intent = "recess"
     source: str = ""
     """The file that it came from."""
+    is_template: bool = False
+    """Whether it is the edge of a template, and not of what is wanted."""
 
     @property
     def version(self) -> str:

@@ -83,6 +83,31 @@ def _arch(sizes: Sizes) -> tuple[Loop, ...]:
     return (Loop(tuple(spots if straight > 1e-9 else [(0, 0, 0), (width, 0, 1)])),)
 
 
+def _handle(sizes: Sizes) -> tuple[Loop, ...]:
+    """A slot that is bent upwards: its ends are half circles, its sides arcs about one centre."""
+    length, width, rise = sizes["length"], sizes["width"], sizes["rise"]
+    if length <= width + 1e-9 or rise < 1e-6:
+        return _slot(sizes)
+    across, r = length - width, width / 2
+    most = min(across / 2, _most_rise(across, r))
+    if rise > most:
+        raise ToolError(refusals.HANDLE_TOO_HIGH, field="rise", most=most)
+    half = math.asin(across / 2 / _bent(across, rise))  # half of the angle that its middle line goes round
+    (x0, x1), (dx, dy) = (r, length - r), (r * math.sin(half), r * math.cos(half))
+    bend, low = math.tan(half / 2), r
+    return (Loop(((x0 + dx, low - dy, -bend), (x1 - dx, low - dy, 1.0), (x1 + dx, low + dy, bend), (x0 - dx, low + dy, 1.0))),)
+
+
+def _bent(across: float, rise: float) -> float:
+    """The radius of an arc by its chord and how far it rises over it."""
+    return (across**2 / 4 + rise**2) / (2 * rise)
+
+
+def _most_rise(across: float, r: float) -> float:
+    """How far the middle line may rise for the inner side to keep a radius of its own: a quarter of its length does."""
+    return max(across / 4, 0.0) if _bent(across, max(across / 4, 1e-6)) > r else 0.0
+
+
 FORMS: Mapping[str, DrawnForm] = {
     "rectangle": DrawnForm(
         "Rectangle", (("length", "Length", 120.0), ("width", "Width", 60.0), ("radius", "Corner radius", 8.0)), _rectangle
@@ -92,6 +117,9 @@ FORMS: Mapping[str, DrawnForm] = {
     "ring": DrawnForm("Ring", (("diameter", "Outer diameter", 120.0), ("inner", "Inner diameter", 90.0)), _ring),
     "polygon": DrawnForm("Polygon", (("diameter", "Across corners", 100.0), ("count", "Corners", 6.0)), _polygon),
     "bow-tie": DrawnForm("Bow tie", (("length", "Length", 70.0), ("width", "Width", 30.0), ("waist", "Waist", 14.0)), _bow_tie),
+    "handle": DrawnForm(
+        "Handle hole", (("length", "Length", 110.0), ("width", "Width", 30.0), ("rise", "Rise in the middle", 8.0)), _handle
+    ),
     "arch": DrawnForm("Arch", (("width", "Width", 120.0), ("height", "Height", 160.0)), _arch),
 }
 """What can be drawn, by name."""

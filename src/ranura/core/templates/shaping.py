@@ -115,6 +115,50 @@ def shaped_template(
     )
 
 
+def made_by(loops: Sequence[Loop], intent: Intent, *, guide: float, bit: float, within: float = TRUE / 4) -> ShapedTemplate:
+    """What a template that is there makes, its edge being some loops: of a recess it is followed inside, of a part outside. Its
+    places are the corners that the guide does not reach.
+
+    Rule: R9 outlines
+    Formula: recess: axis = T shrunk by OD/2, C = axis grown by D/2; part: axis = T grown by OD/2, C = axis shrunk by D/2
+    Source: discs that roll along an edge"""
+    template, r, ring = area_of(loops, within), bit / 2, guide / 2
+    if intent == "recess":
+        way, lines = _shrunk(template, ring, within)
+        obtained = shapely.union_all([_grown(way, r, within), *(_grown(each, r, within) for each in lines)])
+        reached = shapely.union_all([_grown(way, ring, within), *(_grown(each, ring, within) for each in lines)])
+        missed = template.difference(reached)
+    else:
+        way = _grown(template, ring, within)
+        kept, lines = _shrunk(way, r, within)
+        obtained = shapely.union_all([kept, *lines])
+        missed = _shrunk(way, ring, within)[0].difference(template)
+    places = tuple(_places(missed, "left", ring))
+    cut = loops_of(obtained)
+    said = (
+        [caution(words.NOTHING_MADE, guide=guide)]
+        if not cut
+        else [caution(words.GUIDE_STAYS_OUT, count=len(places))]
+        if places
+        else []
+    )
+    return ShapedTemplate(
+        offset=(guide - bit) / 2,
+        loops=tuple(loops),
+        axis=_followed(way),
+        cut=cut,
+        template_area=sum(loop.area for loop in loops),
+        template_perimeter=sum(loop.length for loop in loops),
+        obtained_area=sum(loop.area for loop in cut),
+        left_area=float(missed.area),
+        over_area=0.0,
+        places=tuple(sorted(places, key=lambda place: -place.area)),
+        smallest_inside_radius=_smallest_inside(obtained, intent, r),
+        play=0.0,
+        cautions=tuple(said),
+    )
+
+
 def _cautions(
     wanted: BaseGeometry, template: BaseGeometry, places: Iterable[TemplatePlace], intent: Intent, *, guide: float, bit: float
 ) -> Iterator[Caution]:

@@ -4,12 +4,26 @@ from __future__ import annotations
 
 from ranura.core.text.words import Words
 
+NOTHING_MADE = Words(
+    code="nothing-made",
+    place="guide",
+    level="stop",
+    message="A guide of {guide:len} does not go into this template, or nothing is left of its part",
+    do="Take a thinner guide",
+)
 CORNERS_LEFT = Words(
     code="corners-left",
     place="guide",
     level="note",
     message="The bit does not reach into {count:n0} corners; they stay round, with a radius of {radius:len} or more",
     do="Draw them with that radius, take a smaller bit, or square them with a chisel",
+)
+GUIDE_STAYS_OUT = Words(
+    code="guide-stays-out",
+    place="guide",
+    level="note",
+    message="The guide does not reach into {count:n0} corners of this template; what it makes is rounder there",
+    do="Take a thinner guide, or mend these corners by hand",
 )
 CORNERS_LOST = Words(
     code="corners-lost",

@@ -81,7 +81,8 @@ _STARTS: tuple[tuple[Makes, str, str], ...] = (
 
 
 def _start(makes: Makes, name: str, example: str, piece: Piece, shop: Shop) -> Start:
-    meant = [each for each in shop.outlines if (each.intent == "part") == (makes == "part")] or list(shop.outlines)
+    wanted = [each for each in shop.outlines if not each.is_template]
+    meant = [each for each in wanted if (each.intent == "part") == (makes == "part")] or wanted
     empty = nothing_typed(shop.unit)
     cut: dict[str, FieldValue] = {"kind": "template", "makes": makes, "depth": empty, "from_left": empty, "from_near": empty}
     if meant:
@@ -109,6 +110,7 @@ def _outlines(cut: TemplateCut, shop: Shop) -> ChoiceBlank:
     choices = [
         Answer(says=each.name, change={"outline": each.id, "outline_version": each.version}, chosen=each.id == cut.outline)
         for each in shop.outlines
+        if not each.is_template
     ]
     if not any(each.chosen for each in choices):
         choices.insert(0, Answer(says=name_of(cut, shop), change={"outline": cut.outline}, chosen=True))

@@ -147,6 +147,8 @@ def outline_of(cut: TemplateCut, shop: Shop) -> SavedOutline:
     found = next((each for each in shop.outlines if each.id == cut.outline), None)
     if found is None:
         raise CutError(refusals.OUTLINE_GONE, field="cut.outline")
+    if found.is_template:
+        raise CutError(refusals.OUTLINE_IS_TEMPLATE, field="cut.outline")
     return found
 
 

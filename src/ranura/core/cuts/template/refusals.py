@@ -6,6 +6,9 @@ from ranura.core.text.errors import Refusal
 
 OUTLINE_UNCHOSEN = Refusal("outline-unchosen", "Choose an outline; Templates is where they are read and drawn")
 OUTLINE_GONE = Refusal("outline-gone", "This outline is no more in the shop; choose another one, or bring it back")
+OUTLINE_IS_TEMPLATE = Refusal(
+    "outline-is-template", "This line is the edge of a template: under Templates, keep what it makes, and choose that"
+)
 OUTLINE_UNREADABLE = Refusal("outline-unreadable", "This outline encloses nothing that can be cut")
 OUTLINE_OFF_BOARD = Refusal(
     "outline-off-board", "The outline, {long:len} × {wide:len}, reaches beyond the {side} side of the board"
