@@ -65,6 +65,8 @@ class Loop:
 
     def points(self, within: float = TRUE) -> Ring:
         """Its vertices, with points on its arcs so close that chords between them are true within so many mm."""
+        if not any(bulge for *_, bulge in self.vertices):
+            return tuple((x, y) for x, y, _ in self.vertices)
         found: list[Point] = []
         for a, b, bulge in self.sides:
             found.append(a)
@@ -154,51 +156,66 @@ def fitted(points: NDArray[np.float64], within: float = TRUE) -> Loop:
 
 def _longest(ring: NDArray[np.float64], at: int, last: int, within: float, guess: int) -> tuple[int, float]:
     """How far from a point of a ring one side or arc goes, at most to another one, and its bulge; `guess` is about how many
-    points further that may be."""
+    points further that may be. It is looked for in growing steps from there on, up or down, and then halfway between."""
     good, bulge, bad = at + 1, 0.0, last + 1
-    tried = min(at + max(guess, _FEWEST), last)
+    tried, step = min(at + max(guess, _FEWEST), last), max(guess // 8, 1)
     while tried > good:
         found = _bulge(ring[at : tried + 1], within)
         if found is None:
             bad = tried
         else:
             good, bulge = tried, found
-        tried = min(2 * good - at + _FEWEST, last) if bad > last else (good + bad) // 2
+        if bad > last:
+            tried = min(good + step, last)
+        elif good == at + 1:
+            tried = max(bad - step, at + _FEWEST) if bad > at + _FEWEST else (good + bad) // 2
+        else:
+            tried = (good + bad) // 2
+        step *= 2
     return good, bulge
 
 
 def _bulge(part: NDArray[np.float64], within: float) -> float | None:
     """The bulge of the side or arc from the first to the last of some points that lies nowhere further from the chords between
     them than so many mm; None where there is none."""
-    first, middle, end = part[0], part[len(part) // 2], part[-1]
-    chord = end - first
-    length = float(np.hypot(*chord))
+    count = len(part)
+    (x0, y0), (mx, my), (x1, y1) = part[[0, count // 2, -1]].tolist()
+    cx, cy = x1 - x0, y1 - y0
+    length = math.hypot(cx, cy)
     if length < within:
         return None
-    off = part - first
-    aside = (chord[0] * off[:, 1] - chord[1] * off[:, 0]) / length
-    along = (off @ chord) / length
-    if np.abs(aside).max() < within / 2 and (np.diff(along) > 0).all():
-        return 0.0
-    if len(part) <= _FEWEST:
+    cx, cy = cx / length, cy / length
+    h = cx * (my - y0) - cy * (mx - x0)
+    if abs(h) < within / 2:
+        x, y = part[:, 0] - x0, part[:, 1] - y0
+        along = x * cx + y * cy
+        if np.abs(y * cx - x * cy).max() < within / 2 and (along[1:] > along[:-1]).all():
+            return 0.0
+    if count <= _FEWEST or abs(h) < 1e-9:
         return None
     # The circle through the first, the middle and the last point.
-    m, h = middle - first, float(aside[len(part) // 2])
-    if abs(h) < 1e-9:
+    off = ((mx - x0) ** 2 + (my - y0) ** 2 - length * (cx * (mx - x0) + cy * (my - y0))) / (2 * h)
+    x, y = (x0 + x1) / 2 - cy * off, (y0 + y1) / 2 + cx * off
+    radius = math.hypot(length / 2, off)
+    if radius > _WIDEST:
         return None
-    centre_off = (float(m @ m) - length * float(along[len(part) // 2])) / (2 * h)
-    normal = np.array([-chord[1], chord[0]]) / length
-    centre = first + chord / 2 + normal * centre_off
-    radius = math.hypot(length / 2, centre_off)
-    if radius > _WIDEST or np.abs(np.hypot(*(part - centre).T) - radius).max() > within / 2:
+    # Most that are none are none at a few of their points already.
+    if any(abs(math.hypot(px - x, py - y) - radius) > within / 2 for px, py in part[[count // 4, 3 * count // 4]].tolist()):
         return None
-    gaps = np.hypot(*np.diff(part, axis=0).T)
+    px, py = part[:, 0] - x, part[:, 1] - y
+    if np.abs(np.hypot(px, py) - radius).max() > within / 2:
+        return None
+    gaps = np.hypot(px[1:] - px[:-1], py[1:] - py[:-1])
     if float(gaps.max()) ** 2 / (8 * radius) > within:  # a straight side between two points of a circle
         return None
-    spins = np.unwrap(np.arctan2(*(part - centre).T[::-1]))
-    turn = float(spins[-1] - spins[0])
-    steps = np.diff(spins) * math.copysign(1.0, turn)
-    return math.tan(turn / 4) if (steps > 0).all() and abs(turn) < 1.5 * math.pi else None
+    left = px[:-1] * py[1:] - py[:-1] * px[1:] > 0
+    if left.all() != left.any():
+        return None
+    turn = math.atan2(px[0] * py[-1] - py[0] * px[-1], px[0] * px[-1] + py[0] * py[-1])
+    if bool(left[0]) != (turn > 0):  # more than half round
+        turn += math.copysign(2 * math.pi, -turn)
+    once = abs(turn) < 1.5 * math.pi and float(gaps.sum()) < 2 * math.pi * radius
+    return math.tan(turn / 4) if once else None
 
 
 def _side_length(a: Point, b: Point, bulge: float) -> float:

@@ -26,7 +26,8 @@ def loop_of_corners(text: str, unit: Unit) -> Loop:
     Raises `ToolError` on "corners" with the line that cannot be, or where there are fewer than three.
 
     Rule: R9 outlines drawn from what is typed
-    Formula: a corner of angle θ with radius r begins and ends r / tan(θ/2) from where its sides meet
+    Formula: a corner at which the way turns by an angle, with radius r, begins and ends r × tan(angle / 2) from where its sides
+        meet
     Source: a circle that touches two lines
 
     >>> loop_of_corners("0, 0\\n40, 0\\n40, 30", "mm").area
