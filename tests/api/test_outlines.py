@@ -295,3 +295,56 @@ def test_an_outline_through_typed_corners(client):
     assert (found["arcs"], found["width"], found["can_be_used"]) == (1, pytest.approx(101.6), True)
     refused = client.post("/api/outlines/draw", json=asked | {"corners": "0,0\n4,0"})
     assert (refused.status_code, refused.json()["error"]["field"]) == (422, "corners")
+
+
+def test_a_template_that_was_made_is_counted_worn_and_copied(client):
+    taken = pair(client)
+    made = client.post(
+        "/api/outlines/emblem-fish/templates", json={**taken, "stuff": "mdf", "thickness": {"typed": "12", "unit": "mm"}}
+    )
+    thing = made.json()
+    assert (made.status_code, thing["name"], thing["is_template"]) == (201, "Emblem fish, template", True)
+    assert [each["metric"].split(",")[0] for each in thing["made"]["says"]] == [
+        "12 mm MDF",
+        "Uses so far: 0; MDF is worn after about 100",
+    ]
+    of = client.get("/api/outlines/emblem-fish/template", params=taken).json()
+    view = client.get(f"/api/outlines/{thing['id']}/template", params=taken).json()
+    wanted, own = (area_of(loops_of_data(each["cut"])) for each in (of, view))
+    assert own.area == pytest.approx(wanted.area, abs=1.0)
+    assert view["figures"][-1]["metric"].startswith("It is made for ")
+    uses = f"/api/outlines/{thing['id']}/uses"
+    assert client.post(uses, json={"count": 99}).json()["made"]["worn"] is False
+    assert client.post(uses, json={"count": 1}).json()["made"]["worn"] is True
+    worn = client.get(f"/api/outlines/{thing['id']}/template", params=taken).json()
+    assert "template-worn" in {each["code"] for each in worn["cautions"]}
+    other = {"guide": client.get("/api/outlines/pairs").json()["bushings"][-1]["id"], "bit": taken["bit"]}
+    off = client.get(f"/api/outlines/{thing['id']}/template", params=other).json()
+    assert "other-pair" in {each["code"] for each in off["cautions"]}
+    copy = client.post(
+        f"/api/outlines/{thing['id']}/copies", json={"stuff": "plastic", "thickness": {"typed": "1/2 in", "unit": "in"}}
+    ).json()
+    assert (copy["made"]["uses"], copy["made"]["thickness"], copy["made"]["outline"]) == (0, pytest.approx(12.7), "emblem-fish")
+    assert client.post(uses, json={"count": -500}).json()["made"]["uses"] == 0
+    none = client.post("/api/outlines/emblem-fish/uses", json={"count": 1})
+    assert (none.status_code, none.json()["error"]["field"]) == (422, "template")
+
+
+def test_the_slip_names_the_template_that_is_there_and_fits(client):
+    job = next(each for each in client.get("/api/jobs").json() if each["name"] == "The Little Harbour")
+    pieces = client.get(f"/api/jobs/{job['id']}").json()["pieces"]
+    arch = next(each for piece in pieces for each in piece["cuts"] if each["cut"].get("outline") == "arch-opening")
+    slip = client.get(f"/api/cuts/{arch['id']}/plan").json()
+    said = " ".join(line["metric"] for each in slip["slip"] if each["key"] == "guide" for line in each["lines"])
+    assert "take Arch opening, template" not in said
+    pairs = client.get("/api/outlines/pairs").json()
+    ring = next(each for each in pairs["bushings"] if each["name"] in str(slip["slip"]))
+    bit = next(each for each in pairs["bits"] if each["id"] == slip["bit_id"])
+    asked = {"guide": ring["id"], "bit": bit["id"], "stuff": "plywood", "thickness": {"typed": "18", "unit": "mm"}}
+    thin = client.post("/api/outlines/arch-opening/templates", json=asked | {"thickness": {"typed": "3", "unit": "mm"}})
+    assert thin.status_code == 201
+    slip = client.get(f"/api/cuts/{arch['id']}/plan").json()
+    assert "take Arch opening, template" not in str(slip["slip"]), "too thin for its bushing"
+    assert client.post("/api/outlines/arch-opening/templates", json=asked).status_code == 201
+    slip = client.get(f"/api/cuts/{arch['id']}/plan").json()
+    assert "take Arch opening, template, 18 mm plywood, 0 uses so far" in str(slip["slip"])

@@ -103,6 +103,31 @@ def test_a_template_that_is_there_tells_what_it_makes(open_page: Callable[..., P
     expect(page.get_by_test_id("cut-outline")).to_be_visible()
 
 
+def test_a_template_that_was_made_is_counted_and_copied(open_page: Callable[..., Page]):
+    page = open_page("/templates", wait="template-canvas")
+    page.get_by_test_id("template-made").click()
+    asked = page.get_by_test_id("made-of")
+    asked.locator('[data-field="thickness"]').fill("")
+    page.get_by_test_id("keep-made-of").click()
+    expect(asked).to_contain_text("length")
+    asked.locator('[data-field="thickness"]').fill("12")
+    page.get_by_test_id("stuff").select_option("plywood")
+    page.get_by_test_id("keep-made-of").click()
+    expect(page.get_by_role("heading", name="Emblem fish, template")).to_be_visible()
+    made = page.get_by_test_id("made")
+    expect(made).to_contain_text("12 mm plywood")
+    page.get_by_test_id("used").click()
+    expect(made).to_contain_text("Uses so far: 1")
+    page.get_by_test_id("used").click()
+    expect(made).to_contain_text("Uses so far: 2")
+    page.keyboard.press("Control+z")
+    expect(made).to_contain_text("Uses so far: 1")
+    page.get_by_test_id("copy-template").click()
+    page.get_by_test_id("keep-made-of").click()
+    expect(page.get_by_role("heading", name="Emblem fish, template, copy")).to_be_visible()
+    expect(page.get_by_test_id("made")).to_contain_text("Copied from a master")
+
+
 def test_a_corner_that_is_not_entered_takes_the_radius_it_is_offered_and_is_cut(open_page: Callable[..., Page]):
     page = open_page("/templates", wait="template-canvas")
     expect(page.get_by_test_id("caution-corners-lost")).to_be_visible()

@@ -34,6 +34,7 @@ from ranura.api import (
     quick,
     rules,
     shop,
+    templates,
     testcuts,
     tools,
 )
@@ -108,6 +109,7 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
         about,
         palette,
         outlines,
+        templates,
     ):
         app.include_router(part.router)
     for made in (jobs.ROUTES, plans.ROUTES, testcuts.ROUTES, forms.ROUTES):

@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 
 from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.geometry.loops import Loop
-from ranura.core.shop.saved_outlines import Intent, SavedOutline
+from ranura.core.shop.saved_outlines import LASTS, STUFFS, Intent, MadeTemplate, SavedOutline
 from ranura.core.templates.outline import Outline, OutlineProblem, understood
 from ranura.core.templates.shaping import ShapedTemplate, TemplatePlace
 from ranura.core.text.cautions import Caution
@@ -35,6 +35,17 @@ class OutlineView:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class MadeView:
+    """What is known of a template that stands in the shop, in words; the outline that it makes, by its id."""
+
+    says: tuple[Text, ...]
+    uses: int
+    worn: bool
+    thickness: float
+    outline: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class KeptOutline:
     """An outline of the shop."""
 
@@ -45,6 +56,8 @@ class KeptOutline:
     source: str
     is_template: bool
     """Whether it is the edge of a template that the shop has, and not of what is wanted."""
+    made: MadeView | None
+    """None where it is no template, or only the edge of one."""
     size: Text
     version: str
 
@@ -203,6 +216,20 @@ def _moved(problem: OutlineProblem, found: Outline) -> OutlineProblem:
     return replace(problem, at=(problem.at[0] - x, problem.at[1] - y))
 
 
+def _made_view(made: MadeTemplate) -> MadeView:
+    stuff, most = STUFFS[made.stuff], LASTS[made.stuff]
+    of = write(
+        "{t:len} {stuff}, made for a guide of {g:len} and a bit of {b:len}",
+        t=made.thickness,
+        stuff=stuff,
+        g=made.guide,
+        b=made.bit,
+    )
+    used = write("Uses so far: {n:n0}; {stuff} is worn after about {most:n0}", n=made.uses, stuff=stuff, most=most)
+    copied = (write("Copied from a master"),) if made.master else ()
+    return MadeView(says=(of, used, *copied), uses=made.uses, worn=made.worn, thickness=made.thickness, outline=made.outline)
+
+
 def kept_view(outline: SavedOutline) -> KeptOutline:
     """A kept outline."""
     loops = loops_of_data(outline.path)
@@ -214,6 +241,7 @@ def kept_view(outline: SavedOutline) -> KeptOutline:
         intent=outline.intent,
         source=outline.source,
         is_template=outline.is_template,
+        made=None if outline.made is None else _made_view(outline.made),
         size=write("{w:len} × {h:len}", w=found.width, h=found.height),
         version=items.version_of(outline),
     )

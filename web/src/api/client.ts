@@ -255,6 +255,12 @@ export const api = {
     get("/api/outlines/distance", { params: { query: { along, up } } }),
   keepRounded: (outline_id: string, radius: number) =>
     post("/api/outlines/{outline_id}/rounded", { params: { path: { outline_id } }, body: { radius } }),
+  keepTemplate: (outline_id: string, made: Schemas["TemplateIn"]) =>
+    post("/api/outlines/{outline_id}/templates", { params: { path: { outline_id } }, body: made }),
+  keepCopy: (outline_id: string, of: Schemas["StuffIn"]) =>
+    post("/api/outlines/{outline_id}/copies", { params: { path: { outline_id } }, body: of }),
+  countUses: (outline_id: string, count: number) =>
+    post("/api/outlines/{outline_id}/uses", { params: { path: { outline_id } }, body: { count } }),
   keepMade: (outline_id: string, made: Schemas["MadeIn"]) =>
     post("/api/outlines/{outline_id}/made", { params: { path: { outline_id } }, body: made }),
   template: (

@@ -44,6 +44,7 @@ export type Act =
   | { do: "bring-back"; kind: RemovedKind; id: string }
   | { do: "place-cut"; id: string; at: CutPlace }
   | { do: "place-piece"; id: string; before: string | null }
+  | { do: "uses"; id: string; count: number }
   | { do: "away"; kind: "bits" | "routers"; id: string; archived: boolean }
   | {
       do: "correct";
@@ -73,6 +74,13 @@ export const added = (label: string, kind: RemovedKind, id: string): Step => ({
   label,
   undo: { do: "remove", kind, id },
   redo: { do: "bring-back", kind, id },
+});
+
+/** A step that counted uses of a template, and back. */
+export const counted = (label: string, id: string, count: number): Step => ({
+  label,
+  undo: { do: "uses", id, count: -count },
+  redo: { do: "uses", id, count },
 });
 
 /** How a cut that is on the screen, or not, gets another state: through its editor. */
@@ -110,6 +118,8 @@ export async function perform(act: Act, anyway: boolean, putCut: PutCut): Promis
       return told(await api.placeCut(act.id, act.at.piece, act.at.before));
     case "place-piece":
       return told(await api.placePiece(act.id, act.before));
+    case "uses":
+      return told(await api.countUses(act.id, act.count));
     case "away":
       return told(
         await (act.kind === "bits"

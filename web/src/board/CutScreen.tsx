@@ -98,8 +98,8 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onStopped, onSchool 
   });
   const asked = useStable(() => ({ piece: pieceIn(piece), cut: draft, cut_id: cutId }));
   const onClamps = useStable((clamps: ClampAt[]) => onEdit({ clamps }));
-  // A run is that of the plan on the screen; with another it ends.
-  const running = dry && dry.plan === plan ? dry.run : null;
+  // A run is that of what is drawn on the screen; with another plan it ends.
+  const running = dry && dry.plan.drawing === plan?.drawing ? dry.run : null;
   const toggleDryRun = async () => {
     if (running || !plan) return setDry(null);
     const answer = await api.dryRun(asked());

@@ -100,6 +100,22 @@ describe("editing a cut", () => {
     expect(made.snapshot().plan?.bit_id).toBe("7");
   });
 
+  it("takes ways out that were tried into the plan that is shown, and leaves the rest of it", async () => {
+    const remedy = { answers: "climbs" } as CutPlan["remedies"][number];
+    const { made } = editor({
+      plan: async (draft) => ({ ...planOf(draft), data: { ...planOf(draft).data, untried: true } }),
+      prove: async (draft) => ({
+        ...planOf(draft),
+        data: { ...planOf(draft).data, remedies: [remedy], untried: false, bit_id: "other" },
+      }),
+    });
+    await settle();
+    const shown = made.snapshot().plan;
+    expect(shown?.remedies).toEqual([remedy]);
+    expect(shown?.untried).toBe(false);
+    expect(shown?.bit_id).toBe("6");
+  });
+
   it("asks one question at a time, and the latest text wins", async () => {
     const answers: ((value: Outcome<CutPlan>) => void)[] = [];
     const asked: string[] = [];

@@ -244,7 +244,11 @@ export class CutEditor {
       const answer = await this.deps.prove(this.state.draft);
       if (answer.kind === "down") this.retry(answer.message, () => void this.ask());
       if (answer.kind !== "ok") break;
-      if (this.state.plan === shown) this.put({ plan: answer.data, form: answer.data.form });
+      if (this.state.plan !== shown) continue;
+      // Where only ways out were missing the plan is the same, and what goes on with it stays.
+      const { remedies, untried } = answer.data;
+      const plan = shown.status === "unproven" ? answer.data : { ...shown, remedies, untried };
+      this.put({ plan, form: plan.form });
     }
     this.proving = false;
   }

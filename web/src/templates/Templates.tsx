@@ -11,6 +11,7 @@ import { store, stored } from "../app/stored";
 import { history } from "../app/undo";
 import { Waiting } from "../app/Waiting";
 import { usePlace } from "../shop/place";
+import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { Canvas } from "./Canvas";
@@ -18,6 +19,7 @@ import { Corners } from "./Corners";
 import { useCutting } from "./cutting";
 import { Findings } from "./Findings";
 import { IntentChoice, type Meant } from "./IntentChoice";
+import { MadeTemplate, type Stuff, StuffDialog } from "./MadeTemplate";
 import { NewOutline } from "./NewOutline";
 import { type Chosen, PairChoice, pairOf } from "./PairChoice";
 
@@ -104,6 +106,7 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
   const [mirrored, setMirrored] = useState(false);
   const [place, setPlace] = useState<number | null>(null);
   const [corners, setCorners] = useState(0);
+  const [asking, setAsking] = useState(false);
   const cutIt = useCutting(outline);
   const refresh = useRefresh();
   const navigate = useNavigate();
@@ -146,6 +149,21 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
     await refresh();
     return navigate(`/templates/${answer.data.id}`);
   };
+  const keepAs = async (made: Stuff) => {
+    const answer = outline.is_template
+      ? await api.keepCopy(outline.id, made)
+      : await api.keepTemplate(outline.id, {
+          ...made,
+          guide: pair?.guide ?? "",
+          bit: pair?.bit ?? null,
+          corners,
+        });
+    if (answer.kind !== "ok") return problemOf(answer);
+    history.push(added(`keeping ${answer.data.name}`, "outlines", answer.data.id));
+    await refresh();
+    await navigate(`/templates/${answer.data.id}`);
+    return null;
+  };
   const say = async (meant: Meant) => {
     const answer = await api.changeOutline(outline.id, {
       name: outline.name,
@@ -182,7 +200,7 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
         <h2 className="text-title leading-tight font-bold">
           <Words text={outline.name} />
         </h2>
-        <IntentChoice meant={outline} onChoose={(meant) => void say(meant)} />
+        {outline.made ? null : <IntentChoice meant={outline} onChoose={(meant) => void say(meant)} />}
         {pairs.data && pair ? <PairChoice pairs={pairs.data} pair={pair} onChoose={choose} /> : null}
         {outline.is_template ? null : (
           <Corners
@@ -229,6 +247,14 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
                 />
                 mirrored, to cut from the back
               </label>
+              <button
+                type="button"
+                className="button"
+                onClick={() => setAsking(true)}
+                data-testid="template-made"
+              >
+                I have made it
+              </button>
               <label className="flex items-center gap-2">
                 Paper
                 <select
@@ -242,6 +268,15 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
               </label>
             </span>
           </div>
+        ) : null}
+        <MadeTemplate outline={outline} unit={unit} onCopy={() => setAsking(true)} />
+        {asking ? (
+          <StuffDialog
+            title={outline.is_template ? "A copy of this template" : "The template that you made"}
+            unit={unit}
+            onKeep={keepAs}
+            onClose={() => setAsking(false)}
+          />
         ) : null}
         <div className="mt-auto flex flex-wrap gap-2">
           {outline.is_template ? (

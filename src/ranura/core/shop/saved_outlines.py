@@ -3,14 +3,49 @@
 from __future__ import annotations
 
 import hashlib
+from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Literal
+from typing import Final, Literal
 
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import ToolError
 
 Intent = Literal["recess", "part"]
 """What an outline is: the edge of what is cut out, or of what is kept."""
+
+
+Stuff = Literal["mdf", "plywood", "plastic"]
+LASTS: Final[Mapping[Stuff, int]] = {"mdf": 100, "plywood": 150, "plastic": 5_000}
+"""How many uses wear a template out, by what it is made of (R9)."""
+SAME_OFFSET: Final = 0.05
+"""mm by which offsets of guide and bit may differ and still make the same."""
+STUFFS: Final[Mapping[Stuff, str]] = {"mdf": "MDF", "plywood": "plywood", "plastic": "hard plastic"}
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class MadeTemplate:
+    """A template that stands in the shop: what it is made of and how thick, in mm; for what guide and bit, in mm, and of which
+    outline, in which version and with corners of which radius; from which other one it was copied; how often it was used."""
+
+    stuff: Stuff = "mdf"
+    thickness: float
+    guide: float
+    bit: float
+    outline: str
+    version: str
+    corners: float = 0.0
+    master: str | None = None
+    uses: int = 0
+
+    @property
+    def offset(self) -> float:
+        """How far its edge lies beside what it makes, in mm."""
+        return (self.guide - self.bit) / 2
+
+    @property
+    def worn(self) -> bool:
+        """Whether it was used as often as it lasts."""
+        return self.uses >= LASTS[self.stuff]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -26,6 +61,8 @@ class SavedOutline:
     """The file that it came from."""
     is_template: bool = False
     """Whether it is the edge of a template, and not of what is wanted."""
+    made: MadeTemplate | None = None
+    """Of a template: what is known of it; None where only its edge is."""
 
     @property
     def version(self) -> str:

@@ -4,6 +4,20 @@ from __future__ import annotations
 
 from ranura.core.text.words import Words
 
+TEMPLATE_WORN = Words(
+    code="template-worn",
+    place="guide",
+    level="caution",
+    message="This template was used {uses:n0} times and is worn",
+    do="Measure it where the guide runs, and make another one from its outline or from its master",
+)
+OTHER_PAIR = Words(
+    code="other-pair",
+    place="guide",
+    level="caution",
+    message="It was made for a guide of {guide:len} and a bit of {bit:len}: with this pair it comes out {off:len} off all round",
+    do="Take that pair, or another one with the same offset",
+)
 NOTHING_MADE = Words(
     code="nothing-made",
     place="guide",

@@ -55,6 +55,8 @@ class OutlineOnBoard:
     """How thick a template is."""
     held: Held | None
     clamps: tuple[ClampAt, ...]
+    templates: tuple[SavedOutline, ...] = ()
+    """Those that stand in the shop, made of this very outline."""
 
     @property
     def box(self) -> tuple[float, float, float, float]:
@@ -137,7 +139,20 @@ def on_board(cut: TemplateCut, piece: Piece, shop: Shop) -> OutlineOnBoard:
         template=shop.rules.template_thickness if cut.template is None else cut.template.mm,
         held=cut.held,
         clamps=cut.clamps,
+        templates=_templates(cut, saved, shop),
     )
+
+
+def _templates(cut: TemplateCut, saved: SavedOutline, shop: Shop) -> tuple[SavedOutline, ...]:
+    """The templates of an outline that stand in the shop, with the corners that are asked for; those that are worn come last."""
+    corners = cut.corners.mm if cut.corners is not None else 0.0
+    of = (saved.id, saved.version)
+    found = [
+        (each.made.worn, each)
+        for each in shop.outlines
+        if each.made is not None and (each.made.outline, each.made.version) == of and closeness.same(each.made.corners, corners)
+    ]
+    return tuple(each for _, each in sorted(found, key=lambda known: known[0]))
 
 
 def outline_of(cut: TemplateCut, shop: Shop) -> SavedOutline:

@@ -7,8 +7,10 @@ from dataclasses import dataclass
 from ranura.core.choosing.setting import SteppedSetting
 from ranura.core.cuts.template.guides import Follower, Template
 from ranura.core.cuts.template.on_board import OutlineOnBoard
+from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Ring
 from ranura.core.holding.clamps import Holding
+from ranura.core.shop.saved_outlines import SAME_OFFSET, SavedOutline
 from ranura.core.templates.clearing import Round
 
 
@@ -39,3 +41,18 @@ class TemplateSetting(SteppedSetting):
     """Where the fibres lift along what stays, in order of the ways."""
     plate: float | None = None
     """How wide a plate below the base must be where one is asked for, in mm."""
+
+    @property
+    def there(self) -> SavedOutline | None:
+        """The template that stands in the shop and makes the cut with this guide and bit; None where there is none."""
+        if self.template is None or self.follower is None:
+            return None
+        offset, least = abs(self.template.offset), self.follower.thickness
+        fit = (
+            each
+            for each in self.outline.templates
+            if each.made is not None
+            and abs(each.made.offset - offset) <= SAME_OFFSET
+            and not closeness.under(each.made.thickness, least)
+        )
+        return next(fit, None)

@@ -22,6 +22,7 @@ from ranura.core.output.slip import (
     speed_section,
     tool_section,
 )
+from ranura.core.shop.saved_outlines import STUFFS
 from ranura.core.shop.tooling.guides import InlaySet
 from ranura.core.text.cautions import Caution
 from ranura.core.text.figures import Figure, plain, show
@@ -94,7 +95,18 @@ def _guide(setting: TemplateSetting, cut: TemplateCut, figures: Mapping[str, Fig
         write("it begins {x:len} from the {end} end, {y:len} from the {edge} edge", x=x, y=y, end=cut.end, edge=cut.edge),
         write("{t:len} thick or more, fixed above the work", t=follower.thickness),
     ]
-    if asked.makes != "part":
+    if (there := setting.there) is not None and there.made is not None:
+        made = there.made
+        lines.append(
+            write(
+                "take {name}, {t:len} {stuff}, {n:n0} uses so far",
+                name=there.name,
+                t=made.thickness,
+                stuff=STUFFS[made.stuff],
+                n=made.uses,
+            )
+        )
+    elif asked.makes != "part":
         lines.append(write("whole template {l:rough} × {w:rough} or larger", l=x1 - x0 + 2 * RIM, w=y1 - y0 + 2 * RIM))
     if follower.kind != "bearing":
         lines.append(write("ring finger tight, centred with a cone"))
