@@ -35,6 +35,7 @@ def choose(page: Page, option: str, value: str):
     page.get_by_test_id(f"option-{option}").select_option(value)
 
 
+@pytest.mark.thorough
 def test_a_stopped_mirrored_pair_is_planned_from_a_plain_dado(at):
     page = at("shelf-dado-212")
     choose(page, "ends", "Stopped near")
@@ -98,6 +99,7 @@ def test_a_part_that_is_to_fit_sets_the_width_and_forecasts_its_fit(at):
     expect(field(page, "width")).to_be_visible()
 
 
+@pytest.mark.thorough
 def test_a_deep_mortise_whose_turret_runs_out(at):
     page = at("lid-edges")
     page.get_by_label("Board Emblem lid").click()
@@ -134,6 +136,7 @@ def test_a_deep_mortise_whose_turret_runs_out(at):
     saved(page)
 
 
+@pytest.mark.thorough
 def test_a_hinge_recess_is_set_by_its_leaf(at):
     page = at("flat-hinges")
     expect(section(page, "depths")).to_contain_text("the part itself between rod and low step")
@@ -202,6 +205,7 @@ def test_another_guide_is_taken_and_a_jig_is_made(at):
     expect(page.get_by_test_id("make-jig")).to_have_count(0)
 
 
+@pytest.mark.thorough
 def test_a_half_lap_and_a_t_slot_are_added_in_words(at):
     page = at("lid-edges")
     page.get_by_test_id("new-cut").click()

@@ -68,6 +68,7 @@ def test_a_roundover_all_round_takes_the_end_grain_first(page: Page):
     expect(section(page, "direction")).not_to_contain_text("4 far edge")
 
 
+@pytest.mark.thorough
 def test_a_glass_rabbet_inside_a_frame_runs_clockwise(page: Page):
     add_board(page, "Window", "500", "400", "22", wood="oak")
     page.get_by_text("Grain, outline, openings").click()
@@ -101,6 +102,7 @@ def test_a_glass_rabbet_inside_a_frame_runs_clockwise(page: Page):
     expect(page.get_by_test_id("edge-problem")).to_have_count(0)
 
 
+@pytest.mark.thorough
 def test_a_roundover_on_both_faces_runs_out_of_edge_and_finds_its_way_out(open_page: Callable[..., Page]):
     page = open_page(f"{CUTS}/lid-edges")
     field(page, "size").fill("6.35")
@@ -118,6 +120,7 @@ def test_a_roundover_on_both_faces_runs_out_of_edge_and_finds_its_way_out(open_p
     saved(page)
 
 
+@pytest.mark.thorough
 def test_a_large_ogee_in_six_table_stages(open_page: Callable[..., Page]):
     page = open_page(f"{CUTS}/arch-ogee")
     page.locator('[data-testid="edges"] button', has_text="opening").click()

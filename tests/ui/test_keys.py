@@ -97,6 +97,7 @@ def test_single_letters_can_be_switched_off(page: Page):
     expect(field(page, "width")).to_be_focused()
 
 
+@pytest.mark.thorough
 def test_every_bit_is_reached_by_arrows_and_by_tab(open_page: Callable[..., Page]):
     page = open_page("/drawer", wait="drawer")
     page.locator("[data-bit]").first.focus()

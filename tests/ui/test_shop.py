@@ -345,6 +345,7 @@ def test_a_dialog_takes_readings_and_measured_thicknesses_too(page: Page):
     expect(page.get_by_role("dialog")).to_be_visible()
 
 
+@pytest.mark.thorough
 def test_how_fine_inches_are_written_moves_what_an_inch_reader_sees(open_page: Callable[..., Page]):
     page = open_page("/rules", wait="rules-page")
     page.get_by_test_id("school-1/32").click()

@@ -126,6 +126,9 @@ def test_a_template_that_was_made_is_counted_and_copied(open_page: Callable[...,
     page.get_by_test_id("keep-made-of").click()
     expect(page.get_by_role("heading", name="Emblem fish, template, copy")).to_be_visible()
     expect(page.get_by_test_id("made")).to_contain_text("Copied from a master")
+    page.get_by_test_id("cut-outline").click()
+    page.get_by_test_id("cut-piece").select_option(label="Emblem lid")
+    expect(page.get_by_role("radio", name="Emblem fish")).to_be_checked()
 
 
 def test_a_corner_that_is_not_entered_takes_the_radius_it_is_offered_and_is_cut(open_page: Callable[..., Page]):

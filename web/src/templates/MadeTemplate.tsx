@@ -79,8 +79,7 @@ export function StuffDialog({
           </span>
         </div>
         <p className="text-body text-ink-2">
-          MDF lasts about 100 parts, plywood 150, hard plastic 5,000: for many parts make a master, and copies
-          from it.
+          A template wears with every part. For many parts make a master, and copies from it.
         </p>
         {problem && problem.field !== "thickness" ? (
           <p role="alert" className="text-cut">

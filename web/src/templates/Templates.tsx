@@ -74,7 +74,12 @@ function Room({ shop, outlines }: { shop: ShopView; outlines: readonly KeptOutli
           </ul>
         </section>
         {open ? (
-          <Open key={open.id} outline={open} unit={shop.unit} />
+          <Open
+            key={open.id}
+            outline={open}
+            makes={outlines.find((each) => each.id === open.made?.outline) ?? null}
+            unit={shop.unit}
+          />
         ) : (
           <p className="max-w-prose py-6 text-ink-2">
             An outline is the shape that you want: of a hole or of a part. Read it from a drawing or make it
@@ -99,7 +104,14 @@ function Room({ shop, outlines }: { shop: ShopView; outlines: readonly KeptOutli
 
 const KEY = "ranura.template-pair";
 
-function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
+interface OpenProps {
+  outline: KeptOutline;
+  /** Of a template that was made: the outline that it makes. */
+  makes: KeptOutline | null;
+  unit: Unit;
+}
+
+function Open({ outline, makes, unit }: OpenProps) {
   const pairs = useReading({ key: ["outline-pairs"], ask: api.outlinePairs });
   const [chosen, setChosen] = useState<Chosen>(() => stored("browser", KEY, { guide: null, bit: null }));
   const [paper, setPaper] = useState<"a4" | "letter">(unit === "in" ? "letter" : "a4");
@@ -107,7 +119,7 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
   const [place, setPlace] = useState<number | null>(null);
   const [corners, setCorners] = useState(0);
   const [asking, setAsking] = useState(false);
-  const cutIt = useCutting(outline);
+  const cutIt = useCutting(makes ?? outline);
   const refresh = useRefresh();
   const navigate = useNavigate();
   const pair = pairs.data ? pairOf(pairs.data, chosen) : null;
@@ -237,6 +249,14 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
                     : form.toUpperCase()}
                 </a>
               ))}
+              <button
+                type="button"
+                className="button"
+                onClick={() => setAsking(true)}
+                data-testid="template-made"
+              >
+                I have made it
+              </button>
             </div>
             <span className="flex flex-wrap items-center gap-x-4 gap-y-1 text-small">
               <label className="flex min-h-11 items-center gap-2">
@@ -247,14 +267,7 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
                 />
                 mirrored, to cut from the back
               </label>
-              <button
-                type="button"
-                className="button"
-                onClick={() => setAsking(true)}
-                data-testid="template-made"
-              >
-                I have made it
-              </button>
+
               <label className="flex items-center gap-2">
                 Paper
                 <select
@@ -279,7 +292,7 @@ function Open({ outline, unit }: { outline: KeptOutline; unit: Unit }) {
           />
         ) : null}
         <div className="mt-auto flex flex-wrap gap-2">
-          {outline.is_template ? (
+          {outline.is_template && !makes ? (
             <button
               type="button"
               className="button button-main"
