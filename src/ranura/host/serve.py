@@ -15,7 +15,7 @@ from ranura.api.news import News
 from ranura.api.problems import said_of
 from ranura.demo.shop import DEMO_SHOP
 from ranura.devices.lines import UNITS, Kind
-from ranura.host import places, running, setup
+from ranura.host import heap, places, running, setup
 from ranura.host.backups import earlier_shop, move_over
 from ranura.host.copies import WeeklyCopies
 from ranura.host.database import PrivateDatabase
@@ -43,6 +43,7 @@ class _Server(uvicorn.Server):
 
     async def startup(self, sockets: list[socket.socket] | None = None) -> None:
         await super().startup(sockets=sockets)
+        heap.set_aside()
         answer(running.announce(self._home, self._url).ready_line)
 
     async def shutdown(self, sockets: list[socket.socket] | None = None) -> None:

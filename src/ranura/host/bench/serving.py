@@ -14,7 +14,7 @@ import uvicorn
 from ranura.api.application import Settings, create_app
 from ranura.core.shop.shop import Shop
 from ranura.demo.shop import DEMO_SHOP
-from ranura.host import places
+from ranura.host import heap, places
 from ranura.host.database import PrivateDatabase
 from ranura.host.ports import listen
 from ranura.requests.from_core import RequestModel
@@ -65,6 +65,7 @@ def served(store: Store, shop: Shop | None = None) -> Iterator[str]:
     app.mount("/", create_app(Settings(shop_id=shop_id, page=places.BUILT_PAGE), store))
     sock = listen(28_740)
     server = uvicorn.Server(uvicorn.Config(app, log_level="error", lifespan="off"))
+    heap.set_aside()
     thread = threading.Thread(target=server.run, kwargs={"sockets": [sock]}, daemon=True)
     thread.start()
     try:
