@@ -68,3 +68,17 @@ def test_the_list_knows_what_the_cuts_before_took(client):
     assert client.get(f"/api/cuts/{added['id']}/plan").json()["status"] == "stop"
     client.delete(f"/api/cuts/{dado['id']}")
     assert listed() != "stop"
+
+
+def test_ways_out_are_tried_with_the_second_answer(client):
+    job = next(each for each in client.get("/api/jobs").json() if each["name"] == "The Little Harbour")
+    pieces = client.get(f"/api/jobs/{job['id']}").json()["pieces"]
+    piece, kept = next((piece, cut) for piece in pieces for cut in piece["cuts"] if cut["id"] == "flat-hinges")
+    cut = kept["cut"] | {"from_left": {"typed": "1", "unit": "mm"}}
+    asked = {"piece": piece["piece"], "cut": cut}
+    first, second = (client.post(path, json=asked).json() for path in ("/api/plan", "/api/plan/proof"))
+    stops = {each["code"] for each in first["proof"]["findings"] if each["level"] == "stop"}
+    assert stops
+    assert (first["untried"], second["untried"]) == (True, False)
+    assert not stops & {each["answers"] for each in first["remedies"]}
+    assert stops & {each["answers"] for each in second["remedies"]}

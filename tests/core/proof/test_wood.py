@@ -14,7 +14,7 @@ from ranura.core.geometry.rings import circle_ring, overlap
 from ranura.core.proof.bodies import standing
 from ranura.core.proof.cutter import profile_of
 from ranura.core.proof.rays import Ray
-from ranura.core.proof.sections import sections_of
+from ranura.core.proof.sections import Layer, section_at, sections_of
 from ranura.core.proof.standing import meets
 from ranura.core.proof.wood import Swept, Wood
 
@@ -178,3 +178,9 @@ def test_a_round_bit_that_stands_beside_its_hollow_touches_at_the_face_first(off
     wood.take(Swept(((10.0, 20.0), (50.0, 20.0)), profile_of(ROUND), TOP - 4.0, 1, 0.0, (6.0, 16.0, 54.0, 24.0)))
     there = Swept(((10.0 - off, 20.0),), profile_of(ROUND), TOP - 2.0, 1, 0.0, (5.0 - off, 15.0, 15.0, 25.0))
     assert meets(wood, there) == (off + math.sqrt(16 - 4) > 4.0 + 0.02) == stands
+
+
+def test_a_thin_shaving_at_both_flanks_is_on_both_sides():
+    thin = Layer(0.15, 0.3, 6.35, ((-6.35, -4.26), (5.85, 6.35)))
+    gone = Layer(9.0, 17.7, 6.35, ())
+    assert section_at((0.0, 0.0), (1.0, 0.0), (thin, gone), passing=False, long=1.0).sides == (True, True)

@@ -200,3 +200,10 @@ def test_a_corner_that_cannot_be_is_named_by_its_line(text, code, line):
         loop_of_corners(text, "mm")
     assert (refused.value.refusal.code, refused.value.field) == (code, "corners")
     assert line is None or f"ine {line} " in refused.value.message.metric
+
+
+def test_a_radius_at_a_slanting_corner_touches_both_its_sides():
+    side, r = 100.0, 8.0
+    loop = loop_of_corners(f"0,0,{r}\n{side},0,{r}\n{side / 2},{side * math.sqrt(3) / 2},{r}", "mm")
+    # Of each corner of 60 degrees goes what lies outside of a third of a circle.
+    assert loop.area == pytest.approx(math.sqrt(3) / 4 * side**2 - 3 * r**2 * (math.sqrt(3) - math.pi / 3), abs=0.02)
