@@ -348,3 +348,14 @@ def test_the_slip_names_the_template_that_is_there_and_fits(client):
     assert client.post("/api/outlines/arch-opening/templates", json=asked).status_code == 201
     slip = client.get(f"/api/cuts/{arch['id']}/plan").json()
     assert "take Arch opening, template, 18 mm plywood, 0 uses so far" in str(slip["slip"])
+
+
+def test_a_made_template_is_no_longer_one_when_its_outline_or_its_intent_is_another(client):
+    asked = {**pair(client), "stuff": "mdf", "thickness": {"typed": "12", "unit": "mm"}}
+    thing = client.post("/api/outlines/emblem-fish/templates", json=asked).json()
+    uses = f"/api/outlines/{thing['id']}/uses"
+    assert client.post(uses, json={"count": -3}).json()["made"]["uses"] == 0
+    named = {"name": "Fish", "intent": thing["intent"], "is_template": True}
+    assert client.put(f"/api/outlines/{thing['id']}", json=named).json()["made"]["outline"] == "emblem-fish"
+    other = client.put(f"/api/outlines/{thing['id']}", json=named | {"intent": "part"}).json()
+    assert other["made"] is None

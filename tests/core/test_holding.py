@@ -93,6 +93,16 @@ def test_two_clamps_are_proposed_clear_of_a_round_way(x, y, r):
     assert len(found.feet) == (0 if found.cautions else 2)
 
 
+@settings(max_examples=60)
+@given(st.floats(120, 520), st.lists(st.tuples(st.floats(0, 600), st.sampled_from([-20.0, 260.0])), min_size=1, max_size=4))
+def test_two_clamps_are_proposed_clear_of_what_stands_there(x, spots):
+    sweep = Sweep(boxes=(oblong(x - 80, -20, x + 80, 320),))
+    bodies = tuple(oblong(at, y, at + 40, y + 60) for at, y in spots)
+    found = propose(PART, sweep, bodies)
+    for foot in (Polygon(foot_at(PART, each)) for each in found):
+        assert all(foot.intersection(Polygon(each)).area < 1e-9 for each in (*bodies, *sweep.boxes))
+
+
 def test_reaches_of_bases():
     round_one, square = PLUNGE_TWO.bases[0], TRIM_ONE.bases[0]
     assert reach_of(round_one) == 92, "its handles reach beyond its base"

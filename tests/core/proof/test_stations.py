@@ -128,3 +128,14 @@ def test_a_wider_base_sees_further():
     assert looked_at(program(bodies=(clamp(FIRST + 2 * APART + 120),))) == {1, 6}
     assert 3 in looked_at(program(bodies=(clamp(FIRST + 2 * APART + 120),), setting=replace(wide, base=plate)))
     assert shown_face(20.0) == wide.frame
+
+
+def test_after_a_place_that_was_passed_over_the_bit_is_where_that_one_ends(monkeypatch):
+    made = program()
+    last = made.moves[-1]
+    away = tuple((x + 30.0, y) for x, y in last.path[-1:])
+    back = replace(last, kind="return", station=None, path=(last.path[-1], *away), from_depth=4.0, to_depth=4.0)
+    made = replace(made, moves=(*made.moves, back))
+    assert looked_at(made) == {1, None}
+    assert prove(made, AROUND).proof == one_by_one(made, monkeypatch).proof
+    assert "way-unsaid" not in {each.code for each in prove(made, AROUND).proof.findings}

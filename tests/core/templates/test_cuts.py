@@ -12,6 +12,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely import LineString, Polygon
 from shapely.geometry import Point as Spot
+from tests.demo_cuts import DEMO
 
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.template.asked import TemplateCut
@@ -23,7 +24,7 @@ from ranura.core.geometry.loops import area_of, circle
 from ranura.core.geometry.paths import begun_ahead, length_of
 from ranura.core.plan import PLANNING, PlanWithMoves
 from ranura.core.proof.recorder import TABS, Recorder
-from ranura.core.shop.saved_outlines import SavedOutline
+from ranura.core.shop.saved_outlines import MadeTemplate, SavedOutline
 from ranura.core.shop.shop import Shop
 from ranura.core.templates.clearing import rounds
 from ranura.core.templates.rounding import rounded
@@ -378,3 +379,18 @@ def test_it_is_repeated_evenly_from_where_it_begins():
 def test_the_first_place_follows_the_hand(end, right):
     handle = next(each for each in plan(cut("soft", end=end)).drawing[0].handles if each.field == "from_left")
     assert (handle.direction, handle.other.direction) == ((right, 0.0), (0.0, 1.0))
+
+
+def test_a_template_made_of_another_version_of_its_outline_is_not_taken():
+    made = MadeTemplate(thickness=18.0, guide=20.0, bit=12.0, outline="emblem-fish", version="of-yesterday")
+    fish = next(each for each in SHOP.outlines if each.id == "emblem-fish")
+    old = SavedOutline(id="old", name="Old", path=fish.path, is_template=True, made=made)
+    new = replace(old, id="new", made=replace(made, version=fish.version))
+    worn = replace(new, id="worn", made=replace(made, version=fish.version, uses=500))
+    cut, lid = next(
+        (cut, lid) for _, _, cut, lid in DEMO if getattr(cut, "outline", None) == "emblem-fish" and cut.makes == "recess"
+    )
+    sharp = replace(cut, corners=None)
+    found = on_board(sharp, lid, replace(SHOP, outlines=(*SHOP.outlines, worn, old, new))).templates
+    assert [each.id for each in found] == ["new", "worn"]
+    assert on_board(cut, lid, replace(SHOP, outlines=(*SHOP.outlines, new))).templates == (), "its corners are round"
