@@ -103,6 +103,14 @@ def test_two_clamps_are_proposed_clear_of_what_stands_there(x, spots):
         assert all(foot.intersection(Polygon(each)).area < 1e-9 for each in (*bodies, *sweep.boxes))
 
 
+def test_two_clamps_find_the_little_room_beside_wide_guides():
+    sweep = Sweep(boxes=(oblong(240, -20, 400, 320),))
+    bodies = (oblong(70, 0, 235, 300), oblong(405, 0, 570, 300))
+    found = [Polygon(foot_at(PART, each)) for each in propose(PART, sweep, bodies)]
+    assert len(found) == 2
+    assert all(foot.intersection(Polygon(each)).area == 0 for foot in found for each in (*bodies, *sweep.boxes))
+
+
 def test_reaches_of_bases():
     round_one, square = PLUNGE_TWO.bases[0], TRIM_ONE.bases[0]
     assert reach_of(round_one) == 92, "its handles reach beyond its base"
