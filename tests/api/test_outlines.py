@@ -359,3 +359,11 @@ def test_a_made_template_is_no_longer_one_when_its_outline_or_its_intent_is_anot
     assert client.put(f"/api/outlines/{thing['id']}", json=named).json()["made"]["outline"] == "emblem-fish"
     other = client.put(f"/api/outlines/{thing['id']}", json=named | {"intent": "part"}).json()
     assert other["made"] is None
+
+
+def test_the_same_outline_is_kept_once(client):
+    asked = {"name": "Slot", "path": "M0 0 L30 0 L30 9 L0 9 Z"}
+    first = client.post("/api/outlines", json=asked).json()
+    assert client.post("/api/outlines", json=asked).json() == first
+    for other in ({"name": "Other slot"}, {"path": "M0 0 L31 0 L31 9 L0 9 Z"}, {"intent": "part"}, {"is_template": True}):
+        assert client.post("/api/outlines", json=asked | other).json()["id"] != first["id"], other

@@ -10,7 +10,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ranura.calc.registry import CALCULATORS
-from ranura.core.cuts.channel.fit import Spread, forecast, position_spread, width_causes
+from ranura.core.cuts.channel.fit import position_spread, width_causes
+from ranura.core.learning.forecast import Spread, forecast
 from ranura.core.shop.house_rules import HouseRules
 
 RULES = HouseRules()

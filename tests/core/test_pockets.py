@@ -19,9 +19,13 @@ from ranura.core.cuts.pocket.clearing import clearing, unreached
 from ranura.core.cuts.pocket.forms import FORMS, PocketForm
 from ranura.core.cuts.pocket.guides import lanes_of
 from ranura.core.cuts.pocket.on_board import pocketing
+from ranura.core.geometry.loop_box import box_of
+from ranura.core.geometry.loop_text import loops_of_text
+from ranura.core.geometry.loops import area_of, circle, rounded_box
 from ranura.core.geometry.paths import length_of
 from ranura.core.geometry.rings import arc_points, circle_ring, rounded
 from ranura.core.plan import PLANNING, CutPlan, judge_of, plan_cut
+from ranura.core.shop.saved_outlines import MadeTemplate, SavedOutline
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import read
 from ranura.demo.jobs import (
@@ -137,14 +141,14 @@ def test_a_star_is_cleared_but_for_its_tips():
 )
 def test_a_template_for_the_bushing_is_larger_by_the_offset(bit, bushing, opening, corner):
     made = plan(pocket(guide="bushing", bit_id=bit, router_id="plunge-two"))
-    assert figure(made, "area.template") == pytest.approx(opening)
+    assert figure(made, "template.size") == pytest.approx(opening)
     assert bushing in lead_of(made, "guide")
     if corner is not None:
-        assert figure(made, "area.corner") == pytest.approx(corner)
+        assert figure(made, "template.corner") == pytest.approx(corner)
     template = Polygon(next(o.points for o in made.drawing[0].outlines if o.role == "template"))
-    waste = Polygon(next(o.points for o in made.drawing[0].outlines if o.role == "waste"))
-    offset = figure(made, "area.offset")
-    assert template.symmetric_difference(waste.buffer(offset, quad_segs=64)).area < 0.35, "drawn all round at the offset"
+    offset = figure(made, "template.offset")
+    round_box = rounded_box((120 - offset, 90 - offset, 200 + offset, 130 + offset), figure(made, "template.corner"))
+    assert template.symmetric_difference(area_of([round_box])).area < 0.3, "drawn all round at the offset"
 
 
 @pytest.mark.parametrize(
@@ -163,8 +167,8 @@ def test_a_bearing_rides_on_its_template_from_the_first_pass(template, depth, ro
     made = plan(pocket(guide="bearing", template=template, depth=depth, bit_id="pattern-12.7", router_id=router))
     assert ("bearing-above-template" in codes(made)) == stops, why
     if template is None:
-        assert figure(made, "area.thickness") == pytest.approx(18.8)
-        assert figure(made, "area.template") == pytest.approx(80), "the bearing is as wide as the cutter"
+        assert figure(made, "template.thickness") == pytest.approx(18.8)
+        assert figure(made, "template.size") == pytest.approx(80), "the bearing is as wide as the cutter"
 
 
 @pytest.mark.parametrize(
@@ -470,7 +474,7 @@ def test_a_bearing_finds_its_template_in_the_pass_that_is_really_made_first(dept
         return
     first = made.passes[0].to_depth
     bit = SHOP.bit(made.bit_id)
-    assert figure(made, "area.thickness") >= bit.cutting_length - first + 2 - 1e-6
+    assert figure(made, "template.thickness") >= bit.cutting_length - first + 2 - 1e-6
     steps = sorted({each.to_depth for each in made.passes})
     assert max(b - a for a, b in zip([0.0, *steps], steps, strict=False)) <= first + 1e-6, "none is deeper than the first"
 
@@ -580,3 +584,52 @@ def test_a_field_wider_than_the_base_wants_a_plate_that_bridges_it():
 def test_nothing_is_measured_from_a_side_that_a_recess_runs_out_of(opens, words):
     cut = pocket("recess", open_sides=opens, from_left=0 if "left" in opens else 120, from_near=0 if "near" in opens else 90)
     assert PLANNING.sentence(cut, board(), SHOP).metric.endswith(words)
+
+
+@pytest.mark.parametrize(
+    ("cut", "intent", "shape"),
+    [
+        (pocket(guide="bushing", radius=8), "recess", rounded_box((0, 0, 80, 40), 8)),
+        (pocket("slot", across=12, guide="bushing"), "recess", rounded_box((0, 0, 80, 12), 6)),
+        (pocket("disc", length=160, from_left=130, from_near=130, guide="bushing", through=True), "part", circle((80, 80), 80)),
+    ],
+)
+def test_the_template_of_a_pocket_can_be_made(cut, intent, shape):
+    to_make = plan(cut).template
+    assert to_make is not None
+    assert (to_make.intent, to_make.outline) == (intent, None)
+    made = area_of(loops_of_text(to_make.path))
+    assert made.symmetric_difference(area_of([shape])).area < 0.01
+    assert plan(pocket(guide="freehand")).template is None
+
+
+def test_an_open_side_is_run_past_by_the_template_too():
+    cut = pocket(open_sides=("left",), guide="bushing", bit_id="straight-12.7", router_id="plunge-two")
+    made = plan(cut)
+    assert made.template is not None
+    x0, _, x1, _ = box_of(loops_of_text(made.template.path))
+    assert x1 - x0 > 80 + 12.7, "past the edge by more than the bit is wide"
+    edge = Polygon(next(o.points for o in made.drawing[0].outlines if o.role == "template"))
+    assert edge.bounds[0] < -12.7
+
+
+def test_the_slip_of_a_pocket_names_the_template_that_stands_in_the_shop():
+    cut = pocket(guide="bushing", radius=8)
+    to_make = plan(cut).template
+    assert to_make is not None
+    offset = figure(plan(cut), "template.offset")
+    kept = SavedOutline(id="kept", name="Recess", path=to_make.path)
+
+    def thing(thickness: float, off: float = 0.0) -> SavedOutline:
+        made = MadeTemplate(thickness=thickness, guide=2 * (offset + off) + 10, bit=10, outline=kept.id, version=kept.version)
+        return SavedOutline(
+            id=f"thing-{thickness}-{off}", name="Hall template", path="M0 0 L9 0 L9 9 Z", is_template=True, made=made
+        )
+
+    def said(*outlines: SavedOutline) -> str:
+        shop = dataclasses.replace(SHOP, outlines=(kept, *outlines))
+        return " ".join(line.metric for part in plan(cut, shop=shop).slip if part.key == "guide" for line in part.lines)
+
+    assert "take Hall template, 18 mm MDF" in said(thing(18.0))
+    assert "take Hall template" not in said(thing(3.0)), "too thin for its bushing"
+    assert "take Hall template" not in said(thing(18.0, off=0.2)), "made for another pair"

@@ -173,3 +173,25 @@ def test_an_inlay_that_would_not_enter_and_its_mend(open_page: Callable[..., Pag
     page.get_by_text("The fish", exact=True).click()
     expect(page.get_by_test_id("sentence")).to_contain_text("A plug from the template")
     expect(page.get_by_test_id("slip").first).to_contain_text("ring off")
+
+
+def test_the_template_of_a_recess_is_made_and_printed_over_tiles(open_page: Callable[..., Page], tmp_path):
+    page = open_page("/jobs/little-harbour/cuts/flat-hinges", wait="slip")
+    page.get_by_test_id("its-template").click()
+    expect(page.get_by_role("heading", name="Recess 64 mm × 19 mm, Hinged flat")).to_be_visible()
+    expect(page.get_by_test_id("template-guide").locator("option:checked")).to_have_text("Bushing 5/8 in")
+    expect(page.get_by_test_id("template-bit").locator("option:checked")).to_have_text("12.7 straight")
+    expect(page.get_by_test_id("agrees")).to_be_visible()
+    with page.expect_download() as printed:
+        page.get_by_test_id("out-pdf").click()
+    printed.value.save_as(tmp_path / "template.pdf")
+    assert (tmp_path / "template.pdf").read_bytes().startswith(b"%PDF")
+    page.get_by_test_id("template-made").click()
+    page.get_by_test_id("made-of").locator('[data-field="thickness"]').fill("12")
+    page.get_by_test_id("keep-made-of").click()
+    expect(page.get_by_test_id("made")).to_contain_text("12 mm MDF")
+    page.goto(page.url.split("/templates")[0] + "/jobs/little-harbour/cuts/flat-hinges")
+    expect(page.get_by_test_id("slip").first).to_contain_text("take Recess 64 mm × 19 mm, Hinged flat, template, 12 mm MDF")
+    page.get_by_test_id("its-template").click()
+    outlines = page.get_by_role("link", name="Recess 64 mm × 19 mm, Hinged flat")
+    expect(outlines).to_have_count(2)  # the shape and its template: kept once

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 
+from ranura.core.geometry.loop_box import box_of
 from ranura.core.geometry.loop_text import text_of_loops
-from ranura.core.geometry.loops import Loop
 from ranura.core.shop.saved_outlines import LASTS, STUFFS, Intent, MadeTemplate, SavedOutline
 from ranura.core.templates.outline import Outline, OutlineProblem, understood
 from ranura.core.templates.shaping import ShapedTemplate, TemplatePlace
@@ -198,21 +198,16 @@ def outline_view(found: Outline, unit: FileUnit, unit_from: UnitFrom) -> Outline
     )
 
 
-def _corner(loops: tuple[Loop, ...]) -> tuple[float, float]:
-    points = [point for loop in loops for point in loop.points(0.01)]
-    return (min((x for x, _ in points), default=0.0), min((y for _, y in points), default=0.0))
-
-
 def data_of(found: Outline) -> str:
     """Its loops with their lower left corner at 0, 0."""
-    x, y = _corner(found.loops)
+    x, y, _, _ = box_of(found.loops)
     return text_of_loops(loop.moved((-x, -y)) for loop in found.loops)
 
 
 def _moved(problem: OutlineProblem, found: Outline) -> OutlineProblem:
     if problem.at is None:
         return problem
-    x, y = _corner(found.loops)
+    x, y, _, _ = box_of(found.loops)
     return replace(problem, at=(problem.at[0] - x, problem.at[1] - y))
 
 

@@ -141,7 +141,8 @@ def list_outlines(shop: TheShop) -> tuple[KeptOutline, ...]:
 
 @router.post("/outlines", status_code=201)
 def keep(asked: OutlineIn, saved_shop: TheSavedShop) -> KeptOutline:
-    """Keeps an outline; one that is ambiguous or has too many sides is refused."""
+    """Keeps an outline; one that is ambiguous or has too many sides is refused. One of the same name, lines and meaning that is
+    kept already is answered as it is."""
     found = understood(loops_of_data(asked.path))
     if not found.can_be_used:
         raise ToolError(refusals.CANNOT_BE_USED, field="path")
@@ -155,6 +156,9 @@ def keep(asked: OutlineIn, saved_shop: TheSavedShop) -> KeptOutline:
         source=asked.source,
         is_template=asked.is_template,
     )
+    alike = (each for each in saved_shop.current().outlines if replace(each, id=made.id, source=made.source) == made)
+    if (known := next(alike, None)) is not None:
+        return kept_view(known)
     saved_shop.add("outlines", [made])
     return kept_view(made)
 

@@ -26,6 +26,7 @@ from ranura.api.outlines import Corners, rounded_loops
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import TheSavedShop, TheShop
 from ranura.core.geometry import closeness
+from ranura.core.geometry.loop_box import box_of
 from ranura.core.geometry.loop_text import loops_of_text, text_of_loops
 from ranura.core.geometry.loops import area_of
 from ranura.core.shop.saved_outlines import SAME_OFFSET, Intent, MadeTemplate, SavedOutline, Stuff
@@ -204,9 +205,8 @@ def template(
     outline, made, drawing = _template(outline_id, guide_mm, bit_mm, shop, corners)
     x0, y0, x1, y1 = drawing.box
     sized = made.cut if outline.is_template else made.loops
-    template_points = [point for loop in sized for point in loop.points(0.05)] or [(0.0, 0.0)]
-    xs, ys = [x for x, _ in template_points], [y for _, y in template_points]
-    width, height = max(xs) - min(xs), max(ys) - min(ys)
+    left, low, right, high = box_of(sized)
+    width, height = right - left, high - low
     return TemplateView(
         template=text_of_loops(made.loops),
         wanted=text_of_loops(drawing.wanted),

@@ -8,7 +8,8 @@ from pydantic import Field
 
 from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, Question, SizeField
-from ranura.core.cuts.channel.fit import ErrorOf, Spread, forecast, width_causes
+from ranura.core.cuts.channel.fit import width_causes
+from ranura.core.learning.forecast import ErrorOf, Spread, forecast
 from ranura.core.shop.house_rules import STANDARD
 
 ErrorMm = Annotated[float, Field(gt=0, le=5, allow_inf_nan=False)]

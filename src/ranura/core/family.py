@@ -32,6 +32,7 @@ from ranura.core.proof.wanted import Wanted
 from ranura.core.proof.wood import Swept
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
+from ranura.core.templates.to_make import TemplateToMake
 from ranura.core.text.figures import Figure
 from ranura.core.text.forms import FieldPath, Form, Start
 from ranura.core.text.lengths import Length, in_mm
@@ -157,6 +158,8 @@ class PlanText:
     """What to try in scrap, and what to measure in it."""
     jig: tuple[Text, ...] = ()
     """How a cut-line jig for the pair of tools is made."""
+    template: TemplateToMake | None = None
+    """The template that is followed, to be made; None where none is, or an inlay set follows it."""
 
 
 def as_it_lies(_: ToolSetting, at: Point) -> Point:

@@ -9,6 +9,7 @@ from xml.etree import ElementTree as ET
 
 from ezdxf import filemanagement
 
+from ranura.core.geometry.loop_box import box_of
 from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.geometry.loops import Loop
 
@@ -38,9 +39,7 @@ class TemplateDrawing:
     @property
     def box(self) -> tuple[float, float, float, float]:
         """The least box around all of it."""
-        points = [point for _, loops in self.layers for loop in loops for point in loop.points(0.05)]
-        xs, ys = [x for x, _ in points], [y for _, y in points]
-        return min(xs), min(ys), max(xs), max(ys)
+        return box_of(loop for _, loops in self.layers for loop in loops)
 
     def mirrored(self) -> TemplateDrawing:
         """As it is seen from the back."""

@@ -394,3 +394,12 @@ def test_a_template_made_of_another_version_of_its_outline_is_not_taken():
     found = on_board(sharp, lid, replace(SHOP, outlines=(*SHOP.outlines, worn, old, new))).templates
     assert [each.id for each in found] == ["new", "worn"]
     assert on_board(cut, lid, replace(SHOP, outlines=(*SHOP.outlines, new))).templates == (), "its corners are round"
+
+
+def test_how_well_a_plug_fits_is_forecast_from_bit_and_ring():
+    made = plan(cut(makes="plug", outline="soft"), of=replace(OWN, guides=SHOP.guides))
+    assert made.fit is not None
+    # Both sides err together: s = 2·√(0.03² + 0.05²).
+    assert made.fit.spread.metric.number == f"{2 * math.hypot(0.03, 0.05):.2f}"
+    assert made.fit.tight + made.fit.slides + made.fit.loose == pytest.approx(1)
+    assert plan(cut("soft", guide="bushing")).fit is None

@@ -11,7 +11,9 @@ from hypothesis import strategies as st
 from shapely import Polygon, contains_xy
 
 from ranura.core.geometry.areas import parts_of
-from ranura.core.geometry.loops import Loop, area_of, circle, fitted, loops_of
+from ranura.core.geometry.loop_box import box_of
+from ranura.core.geometry.loops import Loop, area_of, circle, fitted, loops_of, rounded_box
+from ranura.core.geometry.parallel import beside, tightest_bulge
 from ranura.core.templates.shaping import made_by, shaped_template
 from ranura.core.templates.typed import loop_of_corners
 from ranura.core.text.errors import ToolError
@@ -207,3 +209,52 @@ def test_a_radius_at_a_slanting_corner_touches_both_its_sides():
     loop = loop_of_corners(f"0,0,{r}\n{side},0,{r}\n{side / 2},{side * math.sqrt(3) / 2},{r}", "mm")
     # Of each corner of 60 degrees goes what lies outside of a third of a circle.
     assert loop.area == pytest.approx(math.sqrt(3) / 4 * side**2 - 3 * r**2 * (math.sqrt(3) - math.pi / 3), abs=0.02)
+
+
+@st.composite
+def bulging(draw) -> Loop:
+    """A rectangle with round corners, a slot or a circle, turned."""
+    length, width = draw(st.floats(20, 90)), draw(st.floats(20, 90))
+    radius = draw(st.floats(3, 10)) if draw(st.booleans()) else min(length, width) / 2
+    return rounded_box((0.0, 0.0, length, width), radius).turned(draw(st.floats(0, 6.28)))
+
+
+@settings(max_examples=settings.default.max_examples // 4)
+@given(bulging(), st.floats(-2.9, 12))
+def test_a_loop_beside_another_is_as_the_geometry_library_has_it(loop: Loop, by: float):
+    assert tightest_bulge(loop) is not None
+    known = Polygon(loop.points(0.0005)).buffer(by, quad_segs=128)
+    assert area_of([beside(loop, by)], 0.0005).symmetric_difference(known).area < 0.002 * known.length
+    box = box_of([loop])
+    assert box == pytest.approx(Polygon(loop.points(0.0001)).bounds, abs=0.0002)
+
+
+@pytest.mark.parametrize(
+    ("loop", "why"),
+    [
+        (Loop(((0, 0, 0), (10, 0, 0), (10, 10, 0), (0, 10, 0))), "its corners are sharp"),
+        (circle((5, 5), 5).reversed(), "it runs the other way round"),
+        (Loop(((0, 0, 0), (10, 0, -0.2), (10, 10, 0), (0, 10, 0))), "a side caves in"),
+        (Loop(((0, 0, 1), (10, 0, 0)), closed=False), "it is open"),
+        (Loop(((0, 0, 0), (10, 0, 0.3), (10, 10, 0), (0, 10, 0.3))), "its sides meet at an angle"),
+    ],
+)
+def test_only_a_loop_that_bulges_without_a_corner_is_run_beside(loop: Loop, why):
+    assert tightest_bulge(loop) is None, why
+
+
+@settings(max_examples=settings.default.max_examples // 8)
+@given(bulging(), st.sampled_from(PAIRS), st.sampled_from(["recess", "part"]))
+def test_a_bulging_shape_has_the_template_that_any_shape_has(loop: Loop, pair, intent):
+    guide, bit = pair
+    exact = shaped_template([loop], intent, guide=guide, bit=bit)
+    # A speck far off, of which nothing is left, takes the way of all shapes.
+    x0, y0, _, _ = box_of([loop])
+    speck = circle((x0 - 60, y0 - 60), bit / 2 - 0.5) if intent == "recess" else circle((x0 - 60, y0 - 60), 8.0)
+    other = shaped_template([loop, speck], intent, guide=guide, bit=bit)
+    there = Polygon(loop.points()).buffer(40)
+    known, found = (area_of(made.loops).intersection(there) for made in (other, exact))
+    assert found.symmetric_difference(known).area < 0.01 * exact.template_perimeter
+    assert exact.template_area == pytest.approx(found.area, rel=1e-3)
+    lost = [place for place in other.places if Polygon(loop.points()).buffer(5).contains(Polygon(circle(place.at, 0.1).points()))]
+    assert len(exact.places) == len(lost)

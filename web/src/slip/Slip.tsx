@@ -4,6 +4,7 @@ import { BigReading, Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
 import { CautionLine, Stop } from "./Cautions";
 import { Fit, Guides, Stations } from "./Guides";
+import { ItsTemplate } from "./ItsTemplate";
 import { STATUS } from "./StatusLine";
 import { Terms } from "./Terms";
 import { type Asked, ToolPicker } from "./ToolPicker";
@@ -190,6 +191,7 @@ function Place({
           test cut in scrap
         </button>
       ) : null}
+      {section.key === "guide" ? <ItsTemplate plan={plan} unit={unit} asked={asked} /> : null}
       {section.key === "tool" && plan.costs.length > 0 ? (
         <p
           className="mt-0.5 ml-[72px] border-l-4 border-hazard pl-2 text-small leading-snug"

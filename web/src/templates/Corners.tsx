@@ -1,7 +1,7 @@
 import type { TemplateView, Unit } from "../api/client";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
-import type { Chosen } from "./PairChoice";
+import type { Chosen } from "./pair";
 
 interface Props {
   unit: Unit;

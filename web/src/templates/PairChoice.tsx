@@ -1,10 +1,5 @@
 import type { TemplatePairs } from "../api/client";
-
-/** What follows the template: a bushing and a bit, or a bit with a bearing, by their ids. */
-export interface Chosen {
-  guide: string | null;
-  bit: string | null;
-}
+import type { Chosen } from "./pair";
 
 /** What was chosen where it is still there, else what the shop begins with. */
 export function pairOf(pairs: TemplatePairs, chosen: Chosen): Chosen & { bearing: boolean } {

@@ -1,13 +1,12 @@
 import { Plus } from "lucide-react";
 import { useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useLocation, useNavigate, useParams } from "react-router";
 import { api, type KeptOutline, type ShopView, type Unit } from "../api/client";
 import { useReading, useRefresh, useShop } from "../api/queries";
 import { added, removed } from "../app/acts";
 import { useCommand } from "../app/commands";
 import { notifyOf } from "../app/notice";
 import { Place } from "../app/Place";
-import { store, stored } from "../app/stored";
 import { history } from "../app/undo";
 import { Waiting } from "../app/Waiting";
 import { usePlace } from "../shop/place";
@@ -21,7 +20,8 @@ import { Findings } from "./Findings";
 import { IntentChoice, type Meant } from "./IntentChoice";
 import { MadeTemplate, type Stuff, StuffDialog } from "./MadeTemplate";
 import { NewOutline } from "./NewOutline";
-import { type Chosen, PairChoice, pairOf } from "./PairChoice";
+import { PairChoice, pairOf } from "./PairChoice";
+import { type Chosen, rememberedPair, rememberPair } from "./pair";
 
 /** Outlines, and the template that a bushing or a bearing follows to make each. */
 export default function Templates() {
@@ -102,8 +102,6 @@ function Room({ shop, outlines }: { shop: ShopView; outlines: readonly KeptOutli
   );
 }
 
-const KEY = "ranura.template-pair";
-
 interface OpenProps {
   outline: KeptOutline;
   /** Of a template that was made: the outline that it makes. */
@@ -113,11 +111,11 @@ interface OpenProps {
 
 function Open({ outline, makes, unit }: OpenProps) {
   const pairs = useReading({ key: ["outline-pairs"], ask: api.outlinePairs });
-  const [chosen, setChosen] = useState<Chosen>(() => stored("browser", KEY, { guide: null, bit: null }));
+  const [chosen, setChosen] = useState(rememberedPair);
   const [paper, setPaper] = useState<"a4" | "letter">(unit === "in" ? "letter" : "a4");
   const [mirrored, setMirrored] = useState(false);
   const [place, setPlace] = useState<number | null>(null);
-  const [corners, setCorners] = useState(0);
+  const [corners, setCorners] = useState<number>(useLocation().state?.corners ?? 0);
   const [asking, setAsking] = useState(false);
   const cutIt = useCutting(makes ?? outline);
   const refresh = useRefresh();
@@ -137,7 +135,7 @@ function Open({ outline, makes, unit }: OpenProps) {
   });
   const choose = (change: Partial<Chosen>) => {
     const next = { ...chosen, ...change };
-    store("browser", KEY, next);
+    rememberPair(next);
     setPlace(null);
     setChosen(next);
   };

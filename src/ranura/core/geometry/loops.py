@@ -95,6 +95,21 @@ def circle(at: Point, radius: float) -> Loop:
     return Loop(((at[0] - radius, at[1], 1.0), (at[0] + radius, at[1], 1.0)))
 
 
+def rounded_box(corners: tuple[float, float, float, float], radius: float) -> Loop:
+    """A rectangle from x0, y0 to x1, y1 with corners of a radius, counter-clockwise; a radius of half a side makes that a half
+    circle, and 0 leaves the corners square."""
+    x0, y0, x1, y1 = corners
+    if radius < 1e-6:
+        return Loop(((x0, y0, 0), (x1, y0, 0), (x1, y1, 0), (x0, y1, 0)))
+    quarter = math.tan(math.pi / 8)
+    spots = [
+        (x0 + radius, y0, 0), (x1 - radius, y0, quarter), (x1, y0 + radius, 0), (x1, y1 - radius, quarter),
+        (x1 - radius, y1, 0), (x0 + radius, y1, quarter), (x0, y1 - radius, 0), (x0, y0 + radius, quarter),
+    ]  # fmt: skip
+    ends = [*spots[1:], spots[0]]
+    return Loop(tuple(spot for spot, end in zip(spots, ends, strict=True) if math.dist(spot[:2], end[:2]) > 1e-9))
+
+
 def arc_of(a: Point, b: Point, bulge: float) -> tuple[Point, float, float]:
     """Centre, radius and angle of a side that is an arc; the angle in radians, positive counter-clockwise."""
     chord = math.dist(a, b)

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 import hashlib
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from typing import Final, Literal
 
+from ranura.core.geometry import closeness
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import ToolError
 
@@ -48,6 +49,11 @@ class MadeTemplate:
         return self.uses >= LASTS[self.stuff]
 
 
+def version_of(path: str) -> str:
+    """What changes when the lines of an outline do."""
+    return hashlib.sha256(path.encode()).hexdigest()[:12]
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class SavedOutline:
     """An outline kept by name: path data in mm (arcs as arcs, y up, its lower left corner at 0, 0), and what it is: the edge of
@@ -67,8 +73,19 @@ class SavedOutline:
     @property
     def version(self) -> str:
         """What changes when its lines do."""
-        return hashlib.sha256(self.path.encode()).hexdigest()[:12]
+        return version_of(self.path)
 
     def __post_init__(self) -> None:
         if not self.name.strip():
             raise ToolError(common_refusals.NAME_MISSING, field="name")
+
+
+def templates_of(version: str, outlines: Iterable[SavedOutline], *, corners: float = 0.0) -> tuple[SavedOutline, ...]:
+    """The templates among some outlines that were made of an outline in a version, with corners of a radius in mm; those that are
+    worn come last."""
+    found = [
+        (each.made.worn, each)
+        for each in outlines
+        if each.made is not None and each.made.version == version and closeness.same(each.made.corners, corners)
+    ]
+    return tuple(each for _, each in sorted(found, key=lambda known: known[0]))

@@ -6,7 +6,7 @@ import math
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 
-from ranura.core.geometry.loops import Loop, circle
+from ranura.core.geometry.loops import Loop, circle, rounded_box
 from ranura.core.templates import refusals
 from ranura.core.text.errors import ToolError
 
@@ -26,16 +26,7 @@ def _rectangle(sizes: Sizes) -> tuple[Loop, ...]:
     length, width, radius = sizes["length"], sizes["width"], sizes["radius"]
     if radius > min(length, width) / 2 + 1e-9:
         raise ToolError(refusals.RADIUS_TOO_LARGE, field="radius", most=min(length, width) / 2)
-    if radius < 1e-6:
-        return (Loop(((0, 0, 0), (length, 0, 0), (length, width, 0), (0, width, 0))),)
-    quarter = math.tan(math.pi / 8)
-    spots = [
-        (radius, 0, 0), (length - radius, 0, quarter), (length, radius, 0), (length, width - radius, quarter),
-        (length - radius, width, 0), (radius, width, quarter), (0, width - radius, 0), (0, radius, quarter),
-    ]  # fmt: skip
-    ends = [*spots[1:], spots[0]]
-    kept = [spot for spot, end in zip(spots, ends, strict=True) if math.dist(spot[:2], end[:2]) > 1e-9]
-    return (Loop(tuple(kept)),)
+    return (rounded_box((0.0, 0.0, length, width), radius),)
 
 
 def _slot(sizes: Sizes) -> tuple[Loop, ...]:

@@ -11,6 +11,7 @@ import shapely
 from shapely import Polygon, STRtree
 from shapely.validation import explain_validity
 
+from ranura.core.geometry.loop_box import box_of
 from ranura.core.geometry.loops import Loop, Vertex
 from ranura.core.geometry.rings import Point
 from ranura.core.templates import outline_words as words
@@ -75,17 +76,10 @@ def understood(drawn: Sequence[Loop], *, tolerance: float = TOLERANCE) -> Outlin
     problems += _open(ends)
     problems += _crossings(closed)
     loops = (*_turned(closed), *left)
-    points = [point for loop in loops for point in loop.points()]
-    xs, ys = [x for x, _ in points], [y for _, y in points]
-    if not points:
+    x0, y0, x1, y1 = box_of(loops)
+    if not loops:
         problems.append(_problem(words.NOTHING_DRAWN))
-    return Outline(
-        loops=loops,
-        width=max(xs) - min(xs) if xs else 0.0,
-        height=max(ys) - min(ys) if ys else 0.0,
-        open_ends=ends,
-        problems=tuple(_some_of_each(problems)),
-    )
+    return Outline(loops=loops, width=x1 - x0, height=y1 - y0, open_ends=ends, problems=tuple(_some_of_each(problems)))
 
 
 def _problem(said: Words, at: Point | None = None, *, mended: bool = False, **facts: Fact) -> OutlineProblem:

@@ -15,8 +15,10 @@ from shapely.geometry import Point as Spot
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.board.outlines import tightest
+from ranura.core.geometry import closeness
 from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.loops import TRUE, Loop, area_of, loops_of
+from ranura.core.geometry.parallel import beside, tightest_bulge
 from ranura.core.geometry.rings import Point
 from ranura.core.shop.house_rules import STANDARD, HouseRules
 from ranura.core.shop.saved_outlines import Intent
@@ -75,6 +77,8 @@ def shaped_template(
         D/2 and shrunk by OD/2, C = T grown by OD/2 and shrunk by D/2; what shrinks to a line or a point within 0.01 mm is kept,
         and there the template is wider by the play of a slot
     Source: discs that roll along an edge"""
+    if (exact := _rolled_round(loops, intent, guide=guide, bit=bit, play=rules.slot_play)) is not None:
+        return exact
     wanted = area_of(loops, within)
     r, ring = bit / 2, guide / 2
     play = 0.0
@@ -112,6 +116,41 @@ def shaped_template(
         smallest_inside_radius=_smallest_inside(obtained, intent, r),
         play=play,
         cautions=tuple(_cautions(wanted, widened, places, intent, guide=guide, bit=bit)),
+    )
+
+
+def _rolled_round(loops: Sequence[Loop], intent: Intent, *, guide: float, bit: float, play: float) -> ShapedTemplate | None:
+    """The template for one loop that bulges all round without a corner that bit or guide do not follow: it runs beside it
+    everywhere. None for any other.
+
+    Rule: R9 outlines
+    Formula: recess: T = S grown by o = (OD − D)/2, where no arc is tighter than D/2; part: T = S shrunk by o, no arc tighter
+    Source: a disc rolls freely inside a bulging loop that is nowhere tighter than it"""
+    loop = loops[0] if len(loops) == 1 else None
+    radius = tightest_bulge(loop) if loop is not None else None
+    r, offset = bit / 2, (guide - bit) / 2
+    recess = intent == "recess"
+    least = r if recess else max(offset, 0.0) + _THIN
+    if loop is None or radius is None or closeness.under(radius, least):
+        return None
+    axis = beside(loop, -r if recess else r)
+    # A bit as wide as the loop goes along its middle, and the ring needs some play there (R9).
+    thin = axis.area <= _THIN * max(axis.length / 2, _THIN)
+    edge = beside(loop, (offset if recess else -offset) + (play / 2 if thin else 0.0))
+    return ShapedTemplate(
+        offset=offset,
+        loops=(edge,),
+        axis=() if thin else (axis,),
+        cut=(loop,),
+        template_area=edge.area,
+        template_perimeter=edge.length,
+        obtained_area=loop.area,
+        left_area=0.0,
+        over_area=0.0,
+        places=(),
+        smallest_inside_radius=radius if recess else None,
+        play=play if thin else 0.0,
+        cautions=(),
     )
 
 

@@ -6,9 +6,10 @@ import math
 
 from ranura.core.cuts.channel.fence import ScoredLine
 from ranura.core.cuts.channel.figures_table import block_figures, fed_figure
-from ranura.core.cuts.channel.fit import Forecast, position_spread
+from ranura.core.cuts.channel.fit import position_spread
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import end_words, stop_places
+from ranura.core.learning.forecast import Forecast
 from ranura.core.output.figures.holding import clearance_figure
 from ranura.core.output.figures.passes import depth_figures, feed_figures
 from ranura.core.output.figures.speed import speed_figures

@@ -18,7 +18,7 @@ from ranura.core.cuts.channel.clearing import cleared_by
 from ranura.core.cuts.channel.drawing import channel_views
 from ranura.core.cuts.channel.fence import Fence, GuideOption, reasons_of
 from ranura.core.cuts.channel.figures import figures
-from ranura.core.cuts.channel.fit import Forecast, clearance_of, forecast, width_causes
+from ranura.core.cuts.channel.fit import clearance_of, width_causes
 from ranura.core.cuts.channel.guides import chosen_guide, table_fence
 from ranura.core.cuts.channel.judge import ChannelJudge, against_table, held_channel
 from ranura.core.cuts.channel.moves import channel_program
@@ -29,7 +29,7 @@ from ranura.core.cuts.channel.section import channel_glyph
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.shapes import width_at
 from ranura.core.cuts.channel.slip import sections
-from ranura.core.cuts.channel.slip_guide import fit_lines, guide_offers, jig_steps, station_lines
+from ranura.core.cuts.channel.slip_guide import guide_offers, jig_steps, station_lines
 from ranura.core.cuts.channel.testcut import test_cut_of
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.speed import speed_of, turning_rpm
@@ -37,7 +37,9 @@ from ranura.core.cutting.stepping import Stepping, plan_steps
 from ranura.core.family import Planned, Planner, PlanText, Task
 from ranura.core.geometry import closeness
 from ranura.core.holding.hands import is_small
+from ranura.core.learning.forecast import Forecast, forecast
 from ranura.core.output.cautions import corner_note, in_order, table_cautions, tool_cautions
+from ranura.core.output.fit import fit_view
 from ranura.core.output.going import going_of
 from ranura.core.output.guides import GuideOffer, offer
 from ranura.core.output.slip import columns_of, pass_lines
@@ -129,7 +131,7 @@ def _text(setting: ChannelSetting, moves: Sequence[Move], *, cut: ChannelCut, ju
         passes=stepping.passes if stepping else (),
         guides=(*guide_offers(setting), *_on_the_other_side(judge, setting)),
         stations=station_lines(setting),
-        fit=fit_lines(setting.forecast),
+        fit=fit_view(setting.forecast),
         test_cut=test_cut_of(setting),
         jig=jig_steps(setting),
     )

@@ -7,10 +7,10 @@ from dataclasses import dataclass
 from ranura.core.choosing.setting import SteppedSetting
 from ranura.core.cuts.channel.clearing import Cleared
 from ranura.core.cuts.channel.fence import Fence, GuideOption
-from ranura.core.cuts.channel.fit import Forecast
 from ranura.core.cuts.channel.on_board import ChannelOnBoard
 from ranura.core.cutting.direction import Vector
 from ranura.core.holding.clamps import Holding
+from ranura.core.learning.forecast import Forecast
 from ranura.core.shop.tooling.routers import GuidedSide
 
 

@@ -6,11 +6,9 @@ from collections.abc import Mapping
 from typing import assert_never
 
 from ranura.core.cuts.channel.fence import Fence, GuideOnRods, GuideOption, Jig, ScoredLine, Straightedge, TableFence
-from ranura.core.cuts.channel.fit import ErrorOf, Forecast
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.sweep import path_of
 from ranura.core.geometry import closeness
-from ranura.core.output.fit import FitView
 from ranura.core.output.guides import GuideOffer, StationLine, heading_words, offer
 from ranura.core.output.slip import Lead, lead
 from ranura.core.text.cautions import written
@@ -246,33 +244,3 @@ def _beside(at: float) -> Shown:
         return show(at, "mm")
     said = write("{x:len} before", x=-at)
     return Shown(metric=Reading(number=said.metric, unit=""), inch=Reading(number=said.inch, unit=""))
-
-
-_MEASURE: dict[ErrorOf, str] = {
-    "bit": "Measure a test cut of this bit",
-    "spacer": "Measure the spacer with a caliper",
-    "mate": "Measure the part with a caliper, in several places",
-    "setting": "Set the guide with a block",
-    "base": "Measure the base with a test cut",
-}
-
-
-def fit_lines(found: Forecast | None) -> FitView | None:
-    """The forecast in words."""
-    if found is None:
-        return None
-    sure = closeness.under(found.spread, 1e-3)
-    says = write(
-        "{do}: its error counts most; without it the spread falls from {s:n2} to {w:n2} mm",
-        do=_MEASURE[found.most],
-        s=found.spread,
-        w=found.without,
-    )
-    return FitView(
-        gap=show(found.gap, "mm", setting=False),
-        spread=show(found.spread, "mm", setting=False),
-        tight=found.tight,
-        slides=found.slides,
-        loose=found.loose,
-        says=write("As good as certain") if sure else says,
-    )

@@ -5,23 +5,16 @@ from __future__ import annotations
 import math
 
 from ranura.core.cuts.pocket.asked import PocketCut
-from ranura.core.cuts.pocket.guides import (
-    AreaGuide,
-    BushingGuide,
-    ShoulderGuide,
-    SledGuide,
-    TrammelGuide,
-    sense_of,
-    template_ring,
-)
+from ranura.core.cuts.pocket.guides import AreaGuide, ShoulderGuide, SledGuide, TrammelGuide, sense_of
 from ranura.core.cuts.pocket.handles import pocket_handles
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.section import pocket_section
 from ranura.core.cuts.pocket.setting import PocketSetting
+from ranura.core.cuts.template.drawing import template_outlines
+from ranura.core.cuts.template.guides import Follower
 from ranura.core.geometry.areas import band
 from ranura.core.geometry.convex import bounds
 from ranura.core.geometry.rings import Point, Ring, shifted
-from ranura.core.holding.sweep import LEAD
 from ranura.core.output.going import Going
 from ranura.core.output.guides import heading_words
 from ranura.core.output.marks import carrier_outlines, clamp_marks, clamp_outlines, tabs_on, turret_view
@@ -66,13 +59,8 @@ def _plan(setting: PocketSetting, cut: PocketCut, going: Going | None) -> View:
     marks: list[Mark] = []
     arrows: list[Arrow] = []
     if guide is not None and setting.paths:
-        template = template_ring(asked, guide, beyond=setting.bit.diameter + LEAD)
-        if template is not None:
-            label = write("template for the bushing" if isinstance(guide, BushingGuide) else "template for the bearing")
-            outlines += [
-                Outline(role="template", points=shifted(template, shift), label=None if i else label)
-                for i, shift in enumerate(asked.places)
-            ]
+        if setting.template is not None and isinstance(guide, Follower):
+            outlines += template_outlines(setting.template, guide, asked.places)
         if not asked.around:
             outlines += [Outline(role="path", points=path) for path in setting.paths]
         outer = setting.paths[-1]

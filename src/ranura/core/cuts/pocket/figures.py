@@ -5,17 +5,11 @@ from __future__ import annotations
 import math
 from typing import assert_never
 
-from ranura.core.cuts.pocket.guides import (
-    AreaGuide,
-    BearingGuide,
-    BushingGuide,
-    FreehandGuide,
-    ShoulderGuide,
-    SledGuide,
-    TrammelGuide,
-    sense_of,
-)
+from ranura.core.cuts.pocket.guides import AreaGuide, FreehandGuide, ShoulderGuide, SledGuide, TrammelGuide, sense_of
 from ranura.core.cuts.pocket.setting import PocketSetting
+from ranura.core.cuts.template.figures import template_of_guide
+from ranura.core.cuts.template.guides import Follower, Template
+from ranura.core.holding.sweep import LEAD
 from ranura.core.output.figures.holding import clearance_figure
 from ranura.core.output.figures.passes import depth_figures, feed_figures
 from ranura.core.output.figures.round import round_figure
@@ -24,7 +18,6 @@ from ranura.core.output.figures.tool import tool_figures
 from ranura.core.output.figures.turret import turret_figure
 from ranura.core.output.going import Going
 from ranura.core.output.guides import heading_words
-from ranura.core.templates.bushings import TemplatePlan
 from ranura.core.text.figures import Figure, because, given, plain, show
 from ranura.core.text.writing import write
 
@@ -80,10 +73,8 @@ def _tongue(setting: PocketSetting) -> Figure:
 def _guide(setting: PocketSetting, guide: AreaGuide) -> list[Figure]:
     """What is set or made for a guide: nothing for a sled and the eye."""
     match guide:
-        case BushingGuide():
-            return [_offset(setting, guide), *_template(setting, guide.template)]
-        case BearingGuide():
-            return [*_template(setting, guide.template), _thickness(setting, guide)]
+        case Follower():
+            return [] if setting.template is None else _template(setting, guide, setting.template)
         case TrammelGuide():
             return [_pivot(setting, guide)]
         case ShoulderGuide():
@@ -110,91 +101,27 @@ def _shoulder(setting: PocketSetting, guide: ShoulderGuide) -> Figure:
     )
 
 
-def _offset(setting: PocketSetting, guide: BushingGuide) -> Figure:
-    od, d, offset = guide.bushing.outside, setting.bit.diameter, guide.template.offset
-    return Figure(
-        key="area.offset",
-        label="Offset all round",
-        value=offset,
+def _template(setting: PocketSetting, follower: Follower, template: Template) -> list[Figure]:
+    """The template, and its corners where it has such."""
+    x, y = setting.pocket.run_past(setting.bit.diameter + LEAD)
+    found = template_of_guide(follower, template, setting.bit, size=(x[1] - x[0], y[1] - y[0]))
+    radius = setting.pocket.radius_with(setting.bit.diameter)
+    if radius is None or template.outside:
+        return found
+    # Where the ring is as wide as the template it has some play all round.
+    grown = (template.box[3] - template.box[1] - (y[1] - y[0])) / 2
+    corner = Figure(
+        key="template.corner",
+        label="Template corners",
+        value=radius + grown,
         unit="mm",
-        shown=show(offset, "mm"),
+        shown=show(radius + grown, "mm"),
         rule="R9",
-        formula="o = (OD − D) / 2",
-        worked=write("({od:fine} − {d:fine}) / 2 = {o:fine}", od=od, d=d, o=offset),
-        because=because("The ring rides on the template and the bit turns in its middle"),
-        inputs=(given("OD", "bushing outside", od, "mm"), given("D", "bit diameter", d, "mm")),
+        formula="r + o, r at least D / 2",
+        worked=write("{r:fine} + {o:fine} = {t:fine}", r=radius, o=grown, t=radius + grown),
+        because=because("No corner of a recess comes out tighter than the bit, {s:fine}", s=setting.bit.diameter / 2),
     )
-
-
-def _thickness(setting: PocketSetting, guide: BearingGuide) -> Figure:
-    length = setting.bit.cutting_length
-    return Figure(
-        key="area.thickness",
-        label="Template thick",
-        value=guide.thickness,
-        unit="mm",
-        shown=show(guide.thickness, "mm"),
-        rule="R3",
-        formula="t ≥ L_c − first depth + 2 mm",
-        worked=write("{l:fine} long cutter, template {t:fine}", l=length, t=guide.thickness),
-        because=because("The bearing must ride on the template while the cutter takes its first step"),
-        inputs=(given("L_c", "cutting length", length, "mm"),),
-    )
-
-
-def _template(setting: PocketSetting, plan: TemplatePlan) -> list[Figure]:
-    """Size and corners of a template, where it has such."""
-    found = []
-    if plan.template_length is not None:
-        sx, sy = setting.pocket.size
-        part = setting.pocket.facts.keeps_inside
-        sign = "−" if part else "+"
-        found.append(
-            Figure(
-                key="area.template",
-                label="Template",
-                value=plan.template_length,
-                unit="mm",
-                shown=show(plan.template_length, "mm"),
-                rule="R9",
-                formula=f"S {sign} 2 · o",
-                worked=write(
-                    "{x:fine} {sign} 2 · {o:fine} = {l:fine}; {y:fine} {sign} 2 · {o:fine} = {w:fine}",
-                    x=sx,
-                    y=sy,
-                    o=plan.offset,
-                    l=plan.template_length,
-                    w=plan.template_width,
-                    sign=sign,
-                ),
-                because=because(
-                    "Followed outside of a part the template is smaller than it"
-                    if part
-                    else "Followed inside of a recess the template is larger than it by the offset on each side"
-                ),
-                inputs=(given("S", "length of the cut", sx, "mm"), given("o", "offset", plan.offset, "mm")),
-            )
-        )
-    if plan.template_corner_radius is not None:
-        found.append(
-            Figure(
-                key="area.corner",
-                label="Template corners",
-                value=plan.template_corner_radius,
-                unit="mm",
-                shown=show(plan.template_corner_radius, "mm"),
-                rule="R9",
-                formula="r + o, r at least D / 2",
-                worked=write(
-                    "{r:fine} + {o:fine} = {t:fine}",
-                    r=plan.template_corner_radius - plan.offset,
-                    o=plan.offset,
-                    t=plan.template_corner_radius,
-                ),
-                because=because("No corner of a recess comes out tighter than the bit, {s:fine}", s=plan.smallest_corner_radius),
-            )
-        )
-    return found
+    return [*found, corner]
 
 
 def _pivot(setting: PocketSetting, guide: TrammelGuide) -> Figure:

@@ -14,18 +14,15 @@ from ranura.core.cuts.pocket.clearing import Clearing, clearing, clearing_from_o
 from ranura.core.cuts.pocket.forms import AreaGuided
 from ranura.core.cuts.pocket.guides import (
     AreaGuide,
-    BearingGuide,
     FreehandGuide,
     TrammelGuide,
-    bearing_guide,
-    bushing_guide,
     lanes_of,
     shoulder_guide,
     sled_guide,
-    template_of,
     trammel_guide,
 )
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
+from ranura.core.cuts.template.guides import Follower, bearing, bushing
 from ranura.core.cutting.step_limits import school_step
 from ranura.core.geometry import closeness
 from ranura.core.geometry.areas import offset_ring, thinned
@@ -87,9 +84,10 @@ class PocketJudge(StraightJudge):
             return SLED_ABOVE if isinstance(sled, Reason) else sled.thickness
         return self.asked.template if self.kind == "bushing" else 0.0
 
-    def _bearing(self, bit: Bit) -> BearingGuide | Reason:
-        step = school_step(bit, self.rules.depth_rule, cap=self.rules.pass_cap)
-        return bearing_guide(self.asked, bit, step=step, rules=self.rules, asked_thickness=self.thickness_said)
+    def _bearing(self, bit: Bit) -> Follower | Reason:
+        asked, step = self.asked, school_step(bit, self.rules.depth_rule, cap=self.rules.pass_cap)
+        first = min(step, asked.thickness if asked.through else asked.depth)
+        return bearing(bit, first=first, template=asked.template, said=self.thickness_said)
 
     def against_bit(self, bit: Bit) -> Reason | None:
         """The first thing that no router could change."""
@@ -175,7 +173,8 @@ class PocketJudge(StraightJudge):
         guides = self.tools.shop.guides
         match self.kind:
             case "bushing":
-                return bushing_guide(self.asked, bit, base, guides, self.rules)
+                kept = self.asked.narrow if self.asked.facts.keeps_inside else None
+                return bushing(bit, base, guides, template=self.asked.template, kept=kept, rules=self.rules)
             case "bearing":
                 return self._bearing(bit)
             case "trammel":
@@ -215,25 +214,25 @@ class PocketJudge(StraightJudge):
             yield guide
         elif self.asked.plate and self.kind == "bushing":
             yield Reason(template_words.PLATE_HIDES_BUSHING)
-        elif not self.asked.plate and not (self.asked.around or self.asked.in_lanes) and not self._bridged(guide, base):
+        elif not (self.asked.plate or self.asked.around or self.asked.in_lanes or self._bridged(bit, guide, base)):
             yield Reason(guide_words.BASE_TIPS, {"across": base.across, "width": min(self.asked.size)})
 
-    def bridging(self, guide: AreaGuide) -> float:
+    def bridging(self, bit: Bit, guide: AreaGuide) -> float:
         """How wide a base, or a plate below it, must be to rest on both rims in the middle of the field, or on the board beside
         an open side, in mm."""
-        plan = template_of(guide)
+        offset = guide.offset(bit) if isinstance(guide, Follower) else 0.0
         length, across = self.asked.size
         opened = set(self.asked.open_sides)
         # Where a side is open it lies on the other rim alone, with its axis as far from that as the field is wide.
         spans = (length * (2 if opened & {"left", "right"} else 1), across * (2 if opened & {"near", "far"} else 1))
-        return min(spans) + 2 * (0.0 if plan is None else plan.offset) + 2 * BEARING
+        return min(spans) + 2 * offset + 2 * BEARING
 
-    def plate(self, guide: AreaGuide) -> float:
+    def plate(self, bit: Bit, guide: AreaGuide) -> float:
         """How wide a plate below the base must be to lie firm at every place of the field, in mm."""
-        return plate_for(self.bridging(guide) - 2 * BEARING, beyond=BEARING)
+        return plate_for(self.bridging(bit, guide) - 2 * BEARING, beyond=BEARING)
 
-    def _bridged(self, guide: AreaGuide, base: Base) -> bool:
-        return not closeness.over(self.bridging(guide), base.across)
+    def _bridged(self, bit: Bit, guide: AreaGuide, base: Base) -> bool:
+        return not closeness.over(self.bridging(bit, guide), base.across)
 
     def look_around(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
         """See `StraightJudge.look_around`: room for clamps beside the base's path."""
@@ -250,7 +249,7 @@ class PocketJudge(StraightJudge):
         else:
             ways = [paths[0], paths[-1]] if asked.open_paths else [_closed(thinned(paths[-1], _THINNED))]
         across = around_axis(base)
-        radius = (max(across, self.plate(guide) / 2) if asked.plate else across) + _THINNED
+        radius = (max(across, self.plate(bit, guide) / 2) if asked.plate else across) + _THINNED
         sweeps = [Sweep(paths=tuple((shifted(way, shift), radius) for way in ways)) for shift in asked.places]
         return hold(
             asked.part,

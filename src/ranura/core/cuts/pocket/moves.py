@@ -11,39 +11,17 @@ from collections.abc import Sequence
 from dataclasses import replace
 from typing import assert_never
 
-from ranura.core.cuts.pocket.guides import (
-    TEMPLATE_RIM,
-    AreaGuide,
-    BearingGuide,
-    BushingGuide,
-    FreehandGuide,
-    ShoulderGuide,
-    SledGuide,
-    TrammelGuide,
-    template_ring,
-)
+from ranura.core.cuts.pocket.guides import AreaGuide, FreehandGuide, ShoulderGuide, SledGuide, TrammelGuide
 from ranura.core.cuts.pocket.setting import PocketSetting
+from ranura.core.cuts.template.guides import Follower
+from ranura.core.cuts.template.moves import on_template, template_bodies
 from ranura.core.cutting.stepping import Pass
 from ranura.core.geometry.paths import begun_ahead
 from ranura.core.geometry.rings import Point, Ring, extent, shifted
-from ranura.core.holding.sweep import LEAD
-from ranura.core.proof.bodies import bench_below, bench_turned, carriers_of, clamps_of, standing, stints, work_of
+from ranura.core.proof.bodies import bench_below, bench_turned, carriers_of, clamps_of, standing, work_of
 from ranura.core.proof.machines import machine_of
-from ranura.core.proof.moves import (
-    FLANK,
-    Body,
-    Change,
-    Fresh,
-    GuideKind,
-    GuidePlace,
-    MachineSetting,
-    Move,
-    Program,
-    back_face,
-    shown_face,
-)
+from ranura.core.proof.moves import FLANK, Body, Change, Fresh, GuidePlace, MachineSetting, Move, Program, back_face, shown_face
 from ranura.core.proof.recorder import CLEAR, Recorder
-from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
 
 _FENCE_HIGH = 12.0
 _BELOW = 12.0
@@ -239,10 +217,8 @@ def _machine(setting: PocketSetting, shift: float) -> MachineSetting:
 def _guide(setting: PocketSetting, guide: AreaGuide, shift: float) -> GuidePlace:
     top = setting.pocket.thickness
     match guide:
-        case BushingGuide():
-            return _on_template("bushing", guide.bushing.outside / 2, top, guide.thickness)
-        case BearingGuide():
-            return _on_template("bearing", setting.bit.diameter / 2, top, min(guide.thickness, BEARING_HEIGHT))
+        case Follower():
+            return on_template(guide, top)
         case TrammelGuide(pivot=(x, y)):
             at = (x + shift, y)
             return GuidePlace(kind="pivot", body="work-1", r=guide.radii[-1], z0=None, z1=None, at=at, spacer=0.0)
@@ -254,10 +230,6 @@ def _guide(setting: PocketSetting, guide: AreaGuide, shift: float) -> GuidePlace
             return GuidePlace(kind="freehand", body=None, r=None, z0=None, z1=None, at=None, spacer=0.0)
         case _:
             assert_never(guide)
-
-
-def _on_template(kind: GuideKind, r: float, top: float, high: float) -> GuidePlace:
-    return GuidePlace(kind=kind, body="template", r=r, z0=top, z1=top + high, at=None, spacer=0.0)
 
 
 def _bodies(setting: PocketSetting, moves: Sequence[Move]) -> tuple[Body, ...]:
@@ -274,9 +246,8 @@ def _bodies(setting: PocketSetting, moves: Sequence[Move]) -> tuple[Body, ...]:
     if asked.held == "carrier":
         found += carriers_of(piece)
     if guide is not None:
-        ring = template_ring(asked, guide, beyond=setting.bit.diameter + LEAD)
-        if ring is not None and isinstance(guide, BushingGuide | BearingGuide):
-            found += _templates(setting, guide, ring, moves)
+        if setting.template is not None and isinstance(guide, Follower):
+            found += template_bodies(setting.template, guide, asked.places, top, moves)
         if isinstance(guide, ShoulderGuide) and setting.paths:
             found.append(standing("fence-1", "fence", _shoulder_fence(setting), top, top + _FENCE_HIGH, held_by=held))
         if isinstance(guide, SledGuide):
@@ -284,28 +255,6 @@ def _bodies(setting: PocketSetting, moves: Sequence[Move]) -> tuple[Body, ...]:
                 rail = ((-60.0, y), (length + 60.0, y), (length + 60.0, y + 40.0), (-60.0, y + 40.0))
                 found.append(standing(f"rail-{number}", "sled", rail, 0.0, top + guide.thickness))
     return (*found, *clamps)
-
-
-def _templates(setting: PocketSetting, guide: BushingGuide | BearingGuide, ring: Ring, moves: Sequence[Move]) -> list[Body]:
-    """The template at each place while that is worked at: a board with an opening, or a disc that is gone round."""
-    top, asked = setting.pocket.thickness, setting.pocket
-    made = []
-    for number, (station, first, after) in enumerate(stints(moves) or [(1, 0, None)], start=1):
-        opening = shifted(ring, asked.places[station - 1])
-        x0, y0, x1, y1 = extent(opening)
-        rim = TEMPLATE_RIM
-        around = ((x0 - rim, y0 - rim), (x1 + rim, y0 - rim), (x1 + rim, y1 + rim), (x0 - rim, y1 + rim))
-        keeps = asked.facts.keeps_inside
-        body = standing(
-            "template" if number == 1 else f"template-{number}",
-            "template",
-            opening if keeps else around,
-            top,
-            top + guide.thickness,
-            held_by=("tape",),
-        )
-        made.append(replace(body, holes=() if keeps else (opening,), from_move=first, to_move=after))
-    return made
 
 
 def _shoulder_fence(setting: PocketSetting) -> Ring:

@@ -12,6 +12,7 @@ from ranura.core.cuts.pocket.asked import Loose, PocketCut
 from ranura.core.cuts.pocket.forms import FORMS, FormFacts, PocketForm
 from ranura.core.cutting.need import CutKind, StraightCut
 from ranura.core.geometry import closeness
+from ranura.core.geometry.loops import Loop, circle, rounded_box
 from ranura.core.geometry.rings import Point, Ring, circle_ring, rounded
 from ranura.core.holding.placed import ClampAt, Held
 from ranura.core.shop.house_rules import STANDARD, HouseRules
@@ -153,8 +154,28 @@ class PocketOnBoard:
             return self.ring
         if self.facts.round:
             return circle_ring(self.centre, self.size[0] / 2)
-        radius = bit_diameter / 2 if self.radius is None else max(self.radius, bit_diameter / 2)
-        return rounded(self.box, min(radius, min(self.size) / 2), open_sides=self.open_sides)
+        return rounded(self.box, self.radius_with(bit_diameter) or 0.0, open_sides=self.open_sides)
+
+    def radius_with(self, bit_diameter: float) -> float | None:
+        """The radius of its corners as a bit leaves them; None where it has none of its own."""
+        if self.ring is not None or self.facts.round:
+            return None
+        return min(max(self.radius or 0.0, bit_diameter / 2), min(self.size) / 2)
+
+    def run_past(self, beyond: float) -> tuple[tuple[float, float], tuple[float, float]]:
+        """From where to where it goes along and across the board; over open sides it goes on `beyond` it, in mm."""
+        (x0, y0, x1, y1), opened = self.box, self.open_sides
+        x = (x0 - beyond * ("left" in opened), x1 + beyond * ("right" in opened))
+        return x, (y0 - beyond * ("near" in opened), y1 + beyond * ("far" in opened))
+
+    def loops(self, bit_diameter: float, *, beyond: float) -> tuple[Loop, ...]:
+        """The same with its arcs, as a template is made for it: over open sides it goes on `beyond` the board, in mm."""
+        if self.ring is not None:
+            return (Loop(tuple((x, y, 0.0) for x, y in self.ring)),)
+        if self.facts.round:
+            return (circle(self.centre, self.size[0] / 2),)
+        (x0, x1), (y0, y1) = self.run_past(beyond)
+        return (rounded_box((x0, y0, x1, y1), self.radius_with(bit_diameter) or 0.0),)
 
 
 def pocketing(cut: PocketCut, piece: Piece, rules: HouseRules = STANDARD) -> PocketOnBoard:

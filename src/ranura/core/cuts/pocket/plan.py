@@ -5,29 +5,36 @@ A mortise or slot that an edge guide or a straightedge guides is a channel stopp
 
 from __future__ import annotations
 
-from dataclasses import replace
+from typing import Final
 
 from ranura.core.board.materials import CROSS_VENEERED
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.pocket import words
 from ranura.core.cuts.pocket.clearing import unreached
-from ranura.core.cuts.pocket.guides import BearingGuide, cautions_of
+from ranura.core.cuts.pocket.guides import cautions_of, template_along
 from ranura.core.cuts.pocket.judge import PocketJudge
 from ranura.core.cuts.pocket.setting import PocketSetting
-from ranura.core.cutting.grip import Grip, plan_grip
+from ranura.core.cuts.template.guides import Follower, path_of, there
+from ranura.core.cuts.template.plan import thicker
+from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.passes import first_at_once
 from ranura.core.cutting.speed import speed_of, turning_rpm
 from ranura.core.cutting.step_limits import paces_of
 from ranura.core.cutting.stepping import Lane, Stepping, plan_depths, stepped
 from ranura.core.geometry import closeness
 from ranura.core.geometry.paths import length_of
+from ranura.core.holding.sweep import LEAD
 from ranura.core.output.cautions import corner_note, in_order, tool_cautions
+from ranura.core.shop.saved_outlines import SavedOutline, templates_of, version_of
+from ranura.core.shop.tooling.bits import Bit
 from ranura.core.templates import words as template_words
-from ranura.core.templates.bearings import thick_enough
 from ranura.core.templates.plates import PLATE
 from ranura.core.text import choosing_words, depth_words, guide_words
 from ranura.core.text.cautions import Caution, Reason, caution, written
+
+_SAID: Final = frozenset({template_words.CORNERS_LEFT.code})
+"""What a template says of corners that the pocket itself says more of."""
 
 
 def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSetting:
@@ -44,12 +51,16 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
     if paths and grip is not None:
         stepping = _steps(judge, chosen, paths, grip, turning_rpm(speed))
     template_stops: list[Caution] = []
-    if isinstance(guide, BearingGuide) and stepping is not None:
-        guide, template_stops = _thick_enough(judge, chosen, guide, stepping.depths[0])
+    if isinstance(guide, Follower) and guide.kind == "bearing" and stepping is not None:
+        first, said = stepping.depths[0], judge.thickness_said
+        guide, template_stops = thicker(guide, chosen, first, deep=judge.depth, said=said, rules=rules)
+    template = template_along(asked, guide, bit, rules) if isinstance(guide, Follower) and fits else None
     holding = judge.held(bit, base, guide) if guide is not None and paths else None
     cautions = [*(written(reason) for reason in chosen.reasons), *template_stops]
     if guide is not None:
         cautions += cautions_of(guide)
+    if template is not None:
+        cautions += [each for each in template.cautions if each.code not in _SAID]
     if holding is not None:
         cautions += [written(each) for each in holding.cautions]
     corners: tuple[tuple[tuple[float, float], ...], ...] = ()
@@ -58,7 +69,7 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
         if corners:
             cautions.append(caution(words.CORNERS_UNREACHED, area=area, radius=bit.diameter / 2))
     cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
-    plate = judge.plate(guide) if guide is not None and asked.plate else None
+    plate = judge.plate(bit, guide) if guide is not None and asked.plate else None
     if plate is not None:
         cautions.append(caution(template_words.PLATE_BRIDGES, across=plate, thickness=PLATE))
     cautions += _cautions(judge, chosen, stepping)
@@ -73,6 +84,8 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
         pocket=asked,
         depth=judge.depth,
         guide=guide,
+        template=template,
+        there=there(_known_templates(judge, bit), template, guide) if isinstance(guide, Follower) else None,
         paths=paths,
         stepping=stepping,
         holding=holding,
@@ -82,16 +95,12 @@ def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSet
     )
 
 
-def _thick_enough(judge: PocketJudge, chosen: Candidate, guide: BearingGuide, first: float) -> tuple[BearingGuide, list[Caution]]:
-    """The template as thick as the pass that is really made first needs, and what then speaks against it: power, stiffness or the
-    wood may allow less than the school that it was thought out by."""
-    needed = thick_enough(chosen.bit, first)
-    if not closeness.under(guide.thickness, needed):
-        return guide, []
-    if judge.thickness_said:
-        return guide, [caution(template_words.BEARING_ABOVE_TEMPLATE, thickness=guide.thickness, needed=needed)]
-    held = plan_grip(chosen.bit, chosen.router, chosen.base, depth=judge.depth + needed, rules=judge.rules)
-    return replace(guide, thickness=needed), [written(held)] if isinstance(held, Reason) else []
+def _known_templates(judge: PocketJudge, bit: Bit) -> tuple[SavedOutline, ...]:
+    """The templates in the shop that were made for the shape of a pocket."""
+    outlines = judge.tools.shop.outlines
+    if not any(each.made for each in outlines):
+        return ()
+    return templates_of(version_of(path_of(judge.asked.loops(bit.diameter, beyond=bit.diameter + LEAD))), outlines)
 
 
 def _steps(

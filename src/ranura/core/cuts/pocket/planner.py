@@ -29,8 +29,10 @@ from ranura.core.cuts.pocket.remedies import pocket_remedies
 from ranura.core.cuts.pocket.section import pocket_glyph
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cuts.pocket.slip import guide_says, pocket_sections, pocket_stations
+from ranura.core.cuts.template.guides import Follower, to_make
 from ranura.core.family import Planned, Planner, PlanText, Task
 from ranura.core.geometry.paths import length_of
+from ranura.core.holding.sweep import LEAD
 from ranura.core.output.going import going_of
 from ranura.core.output.guides import GUIDE_NAMES, GuideOffer
 from ranura.core.output.remedies import Remedy
@@ -157,6 +159,13 @@ def _text(setting: PocketSetting, moves: Sequence[Move], *, cut: PocketCut) -> P
         glyph=pocket_glyph(setting.pocket),
         passes=stepping.passes if stepping else (),
         stations=pocket_stations(setting, cut),
+        template=to_make(
+            setting.guide if isinstance(setting.guide, Follower) else None,
+            setting.bit,
+            outline=None,
+            loops=setting.pocket.loops(setting.bit.diameter, beyond=setting.bit.diameter + LEAD),
+            outside=setting.pocket.facts.keeps_inside,
+        ),
     )
 
 

@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 from ranura.core.cuts.pocket.asked import PocketCut
-from ranura.core.cuts.pocket.guides import lies_under_base, template_of
+from ranura.core.cuts.pocket.guides import lies_under_base
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.setting import PocketSetting
+from ranura.core.cuts.template.guides import Follower
+from ranura.core.cuts.template.section import template_above
 from ranura.core.cutting.stepping import Stepping
 from ranura.core.geometry.rings import Point
 from ranura.core.output.views import Dimension, Outline, View, box, typed_dimension
@@ -33,18 +35,10 @@ def pocket_section(setting: PocketSetting, cut: PocketCut) -> View:
         outlines += [Outline(role="hazard", points=box(a, floor, b, top)) for a, b in spans]
     above = max(8.0, top * 0.6)
     thick = lies_under_base(setting.guide) if setting.guide is not None else 0.0
-    if thick and setting.guide is not None:
-        plan = template_of(setting.guide)
-        offset = plan.offset if plan is not None else 0.0
-        above = max(above, thick + 10)
-        inner = (x0 - offset, x1 + offset) if not asked.facts.keeps_inside else (x0 + offset, x1 - offset)
-        if asked.facts.keeps_inside:
-            outlines.append(Outline(role="guide", points=box(inner[0], top, inner[1], top + thick), label=write("template")))
-        else:
-            outlines.append(
-                Outline(role="guide", points=box(left, top, max(inner[0], left), top + thick), label=write("template"))
-            )
-            outlines.append(Outline(role="guide", points=box(min(inner[1], right), top, right, top + thick)))
+    above = max(above, thick + 10) if thick else above
+    if setting.template is not None and isinstance(setting.guide, Follower):
+        at = asked.centre[1]
+        outlines += template_above(setting.template, setting.guide, at=at, between=(left, right), top=top)
     if asked.through and asked.backed:
         outlines.append(Outline(role="backer", points=box(left, -8, right, 0), label=write("sacrificial board")))
     first = stepping.depths[0] if stepping else setting.depth

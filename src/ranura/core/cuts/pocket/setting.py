@@ -7,8 +7,10 @@ from dataclasses import dataclass
 from ranura.core.choosing.setting import SteppedSetting
 from ranura.core.cuts.pocket.guides import AreaGuide
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
+from ranura.core.cuts.template.guides import Template
 from ranura.core.geometry.rings import Ring
 from ranura.core.holding.clamps import Holding
+from ranura.core.shop.saved_outlines import SavedOutline
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -20,6 +22,10 @@ class PocketSetting(SteppedSetting):
     """How deep it goes in all, in mm."""
     guide: AreaGuide | None
     """None where a stop leaves nothing to say."""
+    template: Template | None
+    """What the guide follows; None where it follows none."""
+    there: SavedOutline | None
+    """The template that stands in the shop and makes the cut with this guide and bit; None where there is none."""
     paths: tuple[Ring, ...]
     """Of the axis at the first place, in order of work; none where a stop leaves nothing to say."""
     holding: Holding | None

@@ -8,24 +8,12 @@ from typing import assert_never
 
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.forms import PocketGuide
-from ranura.core.cuts.pocket.guides import (
-    TEMPLATE_RIM,
-    AreaGuide,
-    BearingGuide,
-    BushingGuide,
-    FreehandGuide,
-    ShoulderGuide,
-    SledGuide,
-    TrammelGuide,
-    sense_of,
-    template_ring,
-)
+from ranura.core.cuts.pocket.guides import AreaGuide, FreehandGuide, ShoulderGuide, SledGuide, TrammelGuide, sense_of
 from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.setting import PocketSetting
-from ranura.core.cuts.template.slip import LOOSE, OUT
+from ranura.core.cuts.template.guides import Follower, Template
+from ranura.core.cuts.template.slip import LOOSE, OUT, TEMPLATE_HELD, guide_section, place_lines
 from ranura.core.geometry import closeness
-from ranura.core.geometry.rings import Ring, extent
-from ranura.core.holding.sweep import LEAD
 from ranura.core.output.going import Going
 from ranura.core.output.guides import StationLine, heading_words
 from ranura.core.output.slip import (
@@ -43,7 +31,7 @@ from ranura.core.output.slip import (
 from ranura.core.text.cautions import Caution
 from ranura.core.text.figures import Figure, plain, show
 from ranura.core.text.lengths import as_typed
-from ranura.core.text.writing import Fact, Reading, Shown, Text, write
+from ranura.core.text.writing import Reading, Shown, Text, write
 
 _PARED = 1.0
 """mm inside its line that a cut by eye stays, to be pared (R8)."""
@@ -95,21 +83,14 @@ def _with_tongue(section: SlipSection, asked: PocketOnBoard) -> SlipSection:
 
 
 def _guide(setting: PocketSetting, cut: PocketCut, guide: AreaGuide, figures: Mapping[str, Figure]) -> SlipSection:
-    keys = tuple(
-        key
-        for key in ("area.offset", "area.template", "area.corner", "area.thickness", "area.pivot", "area.shoulder")
-        if key in figures
-    )
+    keys = tuple(key for key in ("area.pivot", "area.shoulder") if key in figures)
     lines: list[Text] = []
     asked = setting.pocket
     match guide:
-        case BushingGuide():
-            shown = Lead(shown=plain(guide.bushing.name), caption=write(""))
-            lines += _template_lines(setting, cut, guide)
-            lines.append(write("ring finger tight, centred with a cone"))
-        case BearingGuide():
-            shown = Lead(shown=plain("Template"), caption=write("for the bearing"))
-            lines += _template_lines(setting, cut, guide)
+        case Follower():
+            if setting.template is not None:
+                return _template_guide(setting, cut, guide, setting.template, figures)
+            shown = Lead(shown=plain("—"), caption=write(""))
         case TrammelGuide():
             last = ", last" if len(guide.radii) > 1 else ""
             shown = lead(figures["area.pivot"], f"pivot to axis{last}")
@@ -162,49 +143,22 @@ def _arc_lines(setting: PocketSetting) -> list[Text]:
     ]
 
 
-def _template_lines(setting: PocketSetting, cut: PocketCut, guide: BushingGuide | BearingGuide) -> list[Text]:
-    """How large the template is, within and outside, and where it lies on the board (R9)."""
-    plan, asked = guide.template, setting.pocket
-    lines = []
-    length, width = plan.template_length or plan.template_width, plan.template_width
+def _template_guide(
+    setting: PocketSetting, cut: PocketCut, follower: Follower, template: Template, figures: Mapping[str, Figure]
+) -> SlipSection:
+    """The template, and what follows it (R9)."""
+    asked, (x0, y0, x1, y1) = setting.pocket, template.box
     if asked.facts.round and asked.facts.frees:
-        what = "plug" if asked.facts.keeps_inside else "opening"
-        lines.append(write("{what} {d:len} across", what=what, d=length))
+        size = write("{what} {d:len} across", what="plug" if template.outside else "opening", d=x1 - x0)
     elif asked.ring is not None:
-        lines.append(write("template: the outline, {o:len} larger all round", o=plan.offset))
+        size = write("template: the outline, {o:len} larger all round", o=template.offset)
     else:
-        lines.append(write("opening {l:len} × {w:len}, corners {r:len}", l=length, w=width, r=plan.template_corner_radius or 0.0))
-    ring = template_ring(asked, guide, beyond=setting.bit.diameter + LEAD)
-    if ring is not None:
-        lines += _template_place(setting, cut, ring)
-    lines.append(write("{t:len} thick or more, fixed above the work", t=guide.thickness))
-    return lines
-
-
-def _template_place(setting: PocketSetting, cut: PocketCut, ring: Ring) -> list[Text]:
-    """Where a template's edge lies at the first place, from the end and edge that the cut is measured from, and how large the
-    whole of it is, so that the base lies on it everywhere."""
-    asked, (x0, y0, x1, y1) = setting.pocket, extent(ring)
-    length, width = asked.part
-    keeps = asked.facts.keeps_inside
-    x, y = (x0 if cut.end == "left" else length - x1), (y0 if cut.edge == "near" else width - y1)
-    lines = []
-    for side, past in (("left", -x0), ("right", x1 - length), ("near", -y0), ("far", y1 - width)):
-        if side in asked.open_sides and past > 0:
-            lines.append(write("open over the {side} side, its walls run {x:rough} past the edge", side=side, x=past))
-    what = "plug" if keeps else "opening"
-    facts: dict[str, Fact] = {"what": what, "end": f"{cut.end} end", "edge": f"{cut.edge} edge", "x": x, "y": y}
-    measures = [
-        words
-        for words, sides in (("{x:len} from the {end}", ("left", "right")), ("{y:len} from the {edge}", ("near", "far")))
-        if not set(sides) & set(asked.open_sides)
-    ]
-    if measures:
-        lines.append(write("{what} begins " + ", ".join(measures), **facts))
-    if not keeps:
-        rim = 2 * TEMPLATE_RIM
-        lines.append(write("whole template {l:rough} × {w:rough} or larger", l=x1 - x0 + rim, w=y1 - y0 + rim))
-    return lines
+        corner = figures["template.corner"].value
+        size = write("opening {l:len} × {w:len}, corners {r:len}", l=x1 - x0, w=y1 - y0, r=corner)
+    place = place_lines(template, asked.part, cut.end, cut.edge, asked.open_sides)
+    return guide_section(
+        follower, template, figures, size=size, place=place, there=setting.there, ring_on=False, plate=setting.plate
+    )
 
 
 def _back_to_the_next_lane(setting: PocketSetting, guide: AreaGuide) -> str:
@@ -263,7 +217,7 @@ def _direction(setting: PocketSetting, guide: AreaGuide, going: Going | None) ->
 def _edge_along(guide: AreaGuide) -> str:
     """What the last round goes along."""
     match guide:
-        case BushingGuide() | BearingGuide():
+        case Follower():
             return "template"
         case TrammelGuide():
             return "wall"
@@ -283,8 +237,8 @@ def _hold(setting: PocketSetting, figures: Mapping[str, Figure], cautions: Seque
     lines: list[Text] = []
     if holding is not None and not stopped:
         lines += hold_lines(holding, setting.pocket.part)
-    if isinstance(setting.guide, BushingGuide | BearingGuide):
-        lines.append(write("template held by tape, or by screws where it is waste"))
+    if isinstance(setting.guide, Follower):
+        lines.append(write(TEMPLATE_HELD))
     if asked.through and asked.backed:
         lines.append(write("sacrificial board below, {x:len} into it", x=setting.rules.through_extra))
     if asked.frees and asked.loose is not None:
@@ -316,11 +270,11 @@ def pocket_stations(setting: PocketSetting, cut: PocketCut) -> tuple[StationLine
             on_lines = plain("pivot on the cross")
         case FreehandGuide():
             on_lines = plain("inside the lines")
-        case BushingGuide(template=plan):
+        case Follower(kind="bushing"):
             side = "inside" if asked.facts.keeps_inside else "outside"
-            off = write("{o:len} {side}", o=abs(plan.offset), side=side)
+            off = write("{o:len} {side}", o=abs(setting.guide.offset(setting.bit)), side=side)
             on_lines = Shown(metric=Reading(number=off.metric, unit=""), inch=Reading(number=off.inch, unit=""))
-        case BearingGuide() | ShoulderGuide() | SledGuide() | None:
+        case Follower() | ShoulderGuide() | SledGuide() | None:
             on_lines = plain("template on the lines")
         case _:
             assert_never(setting.guide)

@@ -4,12 +4,14 @@ section through its first place."""
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 
 from shapely import LineString
 
 from ranura.core.cuts.template.asked import TemplateCut
 from ranura.core.cuts.template.figures import sense_of
-from ranura.core.cuts.template.moves import leaves_tabs, template_area
+from ranura.core.cuts.template.guides import Follower, Template
+from ranura.core.cuts.template.moves import leaves_tabs
 from ranura.core.cuts.template.section import lines_cut, template_section
 from ranura.core.cuts.template.setting import Lift, TemplateSetting
 from ranura.core.geometry.areas import parts_of, thinned
@@ -26,6 +28,8 @@ _ABOVE = 54.0
 """mm above the board where its dimensions stand."""
 _SHOWN = 0.05
 """mm by which what is drawn may be off."""
+_EDGE_SHOWN = 0.003
+"""mm by which the edge of a template may be off in the drawing."""
 _MOST_WAYS = 40
 """Ways of a field that are drawn."""
 
@@ -47,7 +51,8 @@ def _plan(setting: TemplateSetting, cut: TemplateCut, going: Going | None) -> Vi
     marks: list[Mark] = []
     arrows: list[Arrow] = []
     if setting.template is not None and setting.ways:
-        outlines += _template(setting)
+        if setting.follower is not None:
+            outlines += template_outlines(setting.template, setting.follower, asked.places)
         ways = setting.ways if not asked.along_line else ()
         outlines += [Outline(role="path", points=thinned(way.path, _SHOWN)) for way in ways[-_MOST_WAYS:]]
         outer = setting.ways[-1].path
@@ -117,19 +122,17 @@ def _across_holes(part: object) -> Ring:
     return tuple(points)
 
 
-def _template(setting: TemplateSetting) -> list[Outline]:
-    """The template's edges at every place, the first with its name."""
-    asked = setting.outline
+def template_outlines(template: Template, follower: Follower, places: Sequence[float]) -> list[Outline]:
+    """The template's edges at every place, so many mm along, the first with its name."""
     rings = [
-        tuple((float(x), float(y)) for x, y, *_ in ring.simplify(_SHOWN).coords[:-1])
-        for part in parts_of(template_area(setting))
-        for ring in ((part.exterior, *part.interiors) if asked.makes == "part" else part.interiors or (part.exterior,))
+        tuple((float(x), float(y)) for x, y, *_ in ring.simplify(_EDGE_SHOWN).coords[:-1])
+        for part in parts_of(template.on_work)
+        for ring in ((part.exterior, *part.interiors) if template.outside else part.interiors or (part.exterior,))
     ]
-    kind = setting.follower.kind if setting.follower is not None else "bushing"
-    label = write("template for the bearing" if kind == "bearing" else "template for the bushing")
+    label = write("template for the bearing" if follower.kind == "bearing" else "template for the bushing")
     return [
         Outline(role="template", points=shifted(ring, shift), label=None if place or number else label)
-        for place, shift in enumerate(asked.places)
+        for place, shift in enumerate(places)
         for number, ring in enumerate(rings)
     ]
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ranura.core.cuts.template.guides import Follower, Template
 from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.output.figures.holding import clearance_figure
@@ -11,9 +12,13 @@ from ranura.core.output.figures.speed import speed_figures
 from ranura.core.output.figures.tool import tool_figures
 from ranura.core.output.figures.turret import turret_figure
 from ranura.core.output.going import Going
+from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import InlaySet
 from ranura.core.text.figures import Figure, because, given, show
 from ranura.core.text.writing import write
+
+_ADDS_UP = 0.005
+"""mm within which a size is its sum."""
 
 
 def template_figures(setting: TemplateSetting, going: Going | None) -> tuple[Figure, ...]:
@@ -23,8 +28,8 @@ def template_figures(setting: TemplateSetting, going: Going | None) -> tuple[Fig
     found = tool_figures(setting, grip, (worst.number, worst.bend) if worst else None) if grip else []
     found += speed_figures(setting)
     if setting.follower is not None and setting.template is not None:
-        found += [_offset(setting), _size(setting)]
-        found += [_thickness(setting)] if setting.follower.kind == "bearing" else []
+        plug = setting.outline.makes == "plug"
+        found += template_of_guide(setting.follower, setting.template, setting.bit, size=setting.outline.size, plug=plug)
         found.append(round_figure(sense_of(setting)))
     if stepping is not None:
         found += depth_figures(setting, stepping, total=setting.depth)
@@ -36,14 +41,19 @@ def template_figures(setting: TemplateSetting, going: Going | None) -> tuple[Fig
     return tuple(found)
 
 
-def _offset(setting: TemplateSetting) -> Figure:
+def template_of_guide(
+    follower: Follower, template: Template, bit: Bit, *, size: tuple[float, float], plug: bool = False
+) -> list[Figure]:
+    """The figures of a template and of what follows it; `size` is that of what is cut, along the board and across, in mm."""
+    found = [_offset(follower, template, bit, plug), _size(template, size, plug)]
+    return [*found, *([_thickness(follower, bit)] if follower.kind == "bearing" else [])]
+
+
+def _offset(follower: Follower, template: Template, bit: Bit, plug: bool) -> Figure:
     """From the template's edge to the wall of the cut."""
-    assert setting.follower is not None
-    assert setting.template is not None
-    od, d, offset = setting.follower.across, setting.bit.diameter, setting.template.offset
-    plug = setting.outline.makes == "plug"
-    what = "bearing" if setting.follower.kind == "bearing" else "bushing outside"
-    if isinstance(setting.follower.tool, InlaySet) and not plug:
+    od, d, offset = follower.across, bit.diameter, template.offset
+    what = "bearing" if follower.kind == "bearing" else "bushing outside"
+    if isinstance(follower.tool, InlaySet) and not plug:
         what = "ring outside"
     return Figure(
         key="template.offset",
@@ -51,7 +61,7 @@ def _offset(setting: TemplateSetting) -> Figure:
         value=offset,
         unit="mm",
         shown=show(offset, "mm"),
-        rule="R10" if setting.follower.kind == "inlay" else "R9",
+        rule="R10" if follower.kind == "inlay" else "R9",
         formula="o = (OD + D) / 2" if plug else "o = (OD − D) / 2",
         worked=write("({od:fine} {sign} {d:fine}) / 2 = {o:fine}", od=od, d=d, o=offset, sign="+" if plug else "−"),
         because=because(
@@ -61,13 +71,11 @@ def _offset(setting: TemplateSetting) -> Figure:
     )
 
 
-def _size(setting: TemplateSetting) -> Figure:
-    assert setting.template is not None
-    xs = [x for loop in setting.template.loops for x, _ in loop.points()]
-    ys = [y for loop in setting.template.loops for _, y in loop.points()]
-    long, wide = max(xs) - min(xs), max(ys) - min(ys)
-    x, y = setting.outline.size
-    part = setting.outline.makes == "part"
+def _size(template: Template, size: tuple[float, float], plug: bool) -> Figure:
+    x0, y0, x1, y1 = template.box
+    (long, wide), (x, y), part = (x1 - x0, y1 - y0), size, template.outside
+    sign, by = ("−", -template.offset) if part else ("+", template.offset)
+    added = not plug and abs(x + 2 * by - long) < _ADDS_UP and abs(y + 2 * by - wide) < _ADDS_UP
     return Figure(
         key="template.size",
         label="Template, along the board",
@@ -75,31 +83,39 @@ def _size(setting: TemplateSetting) -> Figure:
         unit="mm",
         shown=show(long, "mm"),
         rule="R9",
-        formula=f"S {'−' if part else '+'} 2 · o, where the outline is straight or bulges out",
-        worked=write("outline {x:fine} × {y:fine}, template {l:fine} × {w:fine}", x=x, y=y, l=long, w=wide),
+        formula=f"S {sign} 2 · o" if added else f"S {sign} 2 · o, where the outline is straight or bulges out",
+        worked=write(
+            "{x:fine} {sign} 2 · {o:fine} = {l:fine}; {y:fine} {sign} 2 · {o:fine} = {w:fine}"
+            if added
+            else "outline {x:fine} × {y:fine}, template {l:fine} × {w:fine}",
+            x=x,
+            y=y,
+            o=template.offset,
+            l=long,
+            w=wide,
+            sign=sign,
+        ),
         because=because(
             "Followed outside of a part the template is smaller than it"
             if part
             else "Followed inside of an opening the template is larger than what is cut"
         ),
-        inputs=(given("S", "length of the outline", x, "mm"), given("o", "offset", setting.template.offset, "mm")),
+        inputs=(given("S", "length of the cut", x, "mm"), given("o", "offset", template.offset, "mm")),
     )
 
 
-def _thickness(setting: TemplateSetting) -> Figure:
-    assert setting.follower is not None
-    length, thick = setting.bit.cutting_length, setting.follower.thickness
+def _thickness(follower: Follower, bit: Bit) -> Figure:
     return Figure(
         key="template.thickness",
         label="Template thick",
-        value=thick,
+        value=follower.thickness,
         unit="mm",
-        shown=show(thick, "mm"),
+        shown=show(follower.thickness, "mm"),
         rule="R3",
         formula="t ≥ L_c − first depth + 2 mm",
-        worked=write("{l:fine} long cutter, template {t:fine}", l=length, t=thick),
+        worked=write("{l:fine} long cutter, template {t:fine}", l=bit.cutting_length, t=follower.thickness),
         because=because("The bearing must ride on the template while the cutter takes its first step"),
-        inputs=(given("L_c", "cutting length", length, "mm"),),
+        inputs=(given("L_c", "cutting length", bit.cutting_length, "mm"),),
     )
 
 

@@ -6,16 +6,21 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
+from shapely.geometry import box
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.cuts.template import words
-from ranura.core.cuts.template.asked import TemplateGuide
+from ranura.core.cuts.template.asked import Makes, TemplateGuide
 from ranura.core.cuts.template.on_board import OutlineOnBoard, grown, nothing
 from ranura.core.cuts.template.wanted import CORNERS_LOSE, PLUG_LESS
 from ranura.core.geometry import closeness
 from ranura.core.geometry.areas import parts_of
+from ranura.core.geometry.loop_box import box_of
+from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.geometry.loops import Loop, area_of
+from ranura.core.learning.forecast import Forecast, Spread, forecast
 from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.saved_outlines import SAME_OFFSET, SavedOutline
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Bushing, Guide, InlaySet
 from ranura.core.shop.tooling.routers import Base
@@ -24,11 +29,14 @@ from ranura.core.templates.bearings import thick_enough
 from ranura.core.templates.bushings import bushings_for, room_for
 from ranura.core.templates.inlay import plan_inlay, plug_axis, plug_of
 from ranura.core.templates.shaping import TemplatePlace, shaped_template
+from ranura.core.templates.to_make import TemplateToMake
 from ranura.core.text.cautions import Caution, Reason, caution
 
 _LEAST_AROUND = 1.0
 """mm by which the bushing of an inlay set is wider outside than the bit at least: its wall, and what R9 leaves in its bore."""
 _TIGHT = 0.1
+RIM = 100.0
+"""mm that a template reaches beyond its opening."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -41,6 +49,10 @@ class Follower:
     across: float
     thickness: float
     cautions: tuple[Caution, ...] = ()
+
+    def offset(self, bit: Bit) -> float:
+        """From the template's edge to the line of the cut, in mm: half of what it is wider than the bit (R9)."""
+        return (self.across - bit.diameter) / 2
 
 
 @dataclass(frozen=True, kw_only=True, slots=True, eq=False)
@@ -57,23 +69,83 @@ class Template:
     """From the template's edge to the line of the cut."""
     places: tuple[TemplatePlace, ...]
     cautions: tuple[Caution, ...]
+    outside: bool = False
+    """It is followed round its outside, and not inside its opening."""
+
+    @property
+    def box(self) -> tuple[float, float, float, float]:
+        """x0, y0, x1, y1 of its edge."""
+        return box_of(self.loops)
+
+    @property
+    def on_work(self) -> BaseGeometry:
+        """The template as it lies on the work: with its rim around an opening."""
+        return _on_work(self)
 
 
-def bushing(asked: OutlineOnBoard, bit: Bit, base: Base, guides: Sequence[Guide], rules: HouseRules) -> Follower | Reason:
-    """The bushing whose ring is nearest to the bit, leaves it room and leaves something of the template; or why there is none."""
-    found = bushings_for(bit, base, guides, template=asked.template, rules=rules)
+@lru_cache(maxsize=16)
+def _on_work(template: Template) -> BaseGeometry:
+    inside = area_of(template.loops)
+    if template.outside:
+        return inside
+    x0, y0, x1, y1 = template.box
+    return box(x0 - RIM, y0 - RIM, x1 + RIM, y1 + RIM).difference(inside)
+
+
+def there(templates: Sequence[SavedOutline], template: Template | None, follower: Follower | None) -> SavedOutline | None:
+    """Of templates that stand in the shop the one that makes the cut with this guide and bit; None where there is none."""
+    if template is None or follower is None:
+        return None
+    offset, least = abs(template.offset), follower.thickness
+    for each in templates:
+        made = each.made
+        if made and abs(made.offset - offset) <= SAME_OFFSET and not closeness.under(made.thickness, least):
+            return each
+    return None
+
+
+def path_of(loops: tuple[Loop, ...]) -> str:
+    """Loops as they are kept: with their lower left corner at 0, 0."""
+    x0, y0, _, _ = box_of(loops)
+    return text_of_loops([loop.moved((-x0, -y0)) for loop in loops])
+
+
+def to_make(
+    follower: Follower | None, bit: Bit, *, outline: str | None, loops: tuple[Loop, ...], outside: bool, corners: float = 0.0
+) -> TemplateToMake | None:
+    """The template of a plan as something to be made, for an outline that is kept or else for some loops; None where nothing
+    follows one, or an inlay set does."""
+    if follower is None or isinstance(follower.tool, InlaySet):
+        return None
+    return TemplateToMake(
+        outline=outline,
+        path="" if outline is not None else path_of(loops),
+        intent="part" if outside else "recess",
+        corners=corners,
+        guide_id=follower.tool.id if follower.tool is not None else bit.id,
+        bit_id=bit.id if follower.tool is not None else None,
+    )
+
+
+def bushing(
+    bit: Bit, base: Base, guides: Sequence[Guide], *, template: float, kept: float | None, rules: HouseRules
+) -> Follower | Reason:
+    """The bushing whose ring is nearest to the bit, leaves it room under a template so many mm thick, and leaves something of the
+    template of a part that is `kept` mm wide (None for a recess); or why there is none."""
+    found = bushings_for(bit, base, guides, template=template, rules=rules)
     if isinstance(found, Reason):
         return found
     for each in found:
-        if asked.makes == "recess" or closeness.under(each.outside, asked.room + bit.diameter):
-            said = room_for(each, bit, template=asked.template, rules=rules)
-            return Follower(kind="bushing", tool=each, across=each.outside, thickness=asked.template, cautions=tuple(said))
+        if kept is None or closeness.under(each.outside, kept + bit.diameter):
+            said = room_for(each, bit, template=template, rules=rules)
+            return Follower(kind="bushing", tool=each, across=each.outside, thickness=template, cautions=tuple(said))
     return Reason(template_words.NOTHING_OF_THE_TEMPLATE, {"guide": found[0].outside, "bit": bit.diameter})
 
 
-def bearing(asked: OutlineOnBoard, bit: Bit, *, step: float, said: bool) -> Follower | Reason:
-    """The bit's own bearing at the shank, on a template as thick as the first pass needs (R3); or why that cannot be."""
-    needed, thick = thick_enough(bit, min(step, asked.depth)), asked.template
+def bearing(bit: Bit, *, first: float, template: float, said: bool) -> Follower | Reason:
+    """The bit's own bearing at the shank, on a template as thick as a first pass of so many mm needs (R3); or why that cannot be,
+    where the person `said` how thick it is."""
+    needed, thick = thick_enough(bit, first), template
     if closeness.under(thick, needed):
         if said:
             return Reason(template_words.BEARING_ABOVE_TEMPLATE, {"thickness": thick, "needed": needed})
@@ -107,16 +179,28 @@ def _gap(each: InlaySet, bit: Bit) -> float:
     return plan_inlay(ring_od=each.ring_outside, bushing_od=each.bushing_outside, bit_diameter=bit.diameter).gap
 
 
-def template_for(asked: OutlineOnBoard, follower: Follower, bit: Bit, rules: HouseRules) -> Template:
+def gap_forecast(follower: Follower | None, bit: Bit, rules: HouseRules) -> Forecast | None:
+    """How likely the plug of an inlay set fits its recess, both sides together; None where no such set is followed.
+
+    Rule: R19 fit forecast, R10
+    Formula: gap = 2·g, g = D − wall of the ring; bit and wall of the ring err on both sides alike
+    Source: recess and plug are cut with the same bit, one beside the ring and one without it"""
+    if follower is None or not isinstance(follower.tool, InlaySet):
+        return None
+    causes = (Spread(of="bit", mm=2 * rules.spread_bit), Spread(of="ring", mm=2 * rules.spread_spacer))
+    return forecast(width=2 * _gap(follower.tool, bit), mate=0.0, causes=causes)
+
+
+def template_for(loops: tuple[Loop, ...], makes: Makes, follower: Follower, bit: Bit, rules: HouseRules) -> Template:
     """The template that a follower and a bit want for an outline."""
-    key = (asked.loops, asked.makes, follower.across, bit.diameter, rules.slot_play)
-    if isinstance(follower.tool, InlaySet) and asked.makes == "plug":
+    key = (loops, makes, follower.across, bit.diameter, rules.slot_play)
+    if isinstance(follower.tool, InlaySet) and makes == "plug":
         return _plug(*key[:1], follower.tool.ring_outside, follower.across, bit.diameter)
     return _shaped(*key)
 
 
 @lru_cache(maxsize=32)
-def _shaped(loops: tuple[Loop, ...], makes: str, across: float, diameter: float, play: float) -> Template:
+def _shaped(loops: tuple[Loop, ...], makes: Makes, across: float, diameter: float, play: float) -> Template:
     rules = HouseRules(slot_play=play)
     made = shaped_template(loops, "recess" if makes == "recess" else "part", guide=across, bit=diameter, rules=rules)
     kept = {template_words.CORNERS_LOST.code}
@@ -128,6 +212,7 @@ def _shaped(loops: tuple[Loop, ...], makes: str, across: float, diameter: float,
         offset=made.offset,
         places=made.places,
         cautions=(*said, *_lost(area_of(loops), area_of(made.cut), made.places, makes)),
+        outside=makes == "part",
     )
 
 

@@ -77,7 +77,7 @@ class TemplateJudge(StraightJudge):
 
     def _bearing(self, bit: Bit) -> Follower | Reason:
         step = school_step(bit, self.rules.depth_rule, cap=self.rules.pass_cap)
-        return bearing(self.asked, bit, step=step, said=self.thickness_said)
+        return bearing(bit, first=min(step, self.asked.depth), template=self.asked.template, said=self.thickness_said)
 
     def against_bit(self, bit: Bit) -> Reason | None:
         """The first thing that no router could change."""
@@ -100,7 +100,8 @@ class TemplateJudge(StraightJudge):
             guides = self.tools.shop.guides
             match self.kind:
                 case "bushing":
-                    found = bushing(self.asked, bit, base, guides, self.rules)
+                    kept = self.asked.room if self.asked.keeps_inside else None
+                    found = bushing(bit, base, guides, template=self.asked.template, kept=kept, rules=self.rules)
                 case "inlay":
                     found = inlay_set(self.asked, bit, base, guides)
                 case "bearing":

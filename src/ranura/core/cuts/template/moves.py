@@ -7,23 +7,18 @@ import math
 from collections.abc import Sequence
 from dataclasses import replace
 
-from shapely.geometry import box
-from shapely.geometry.base import BaseGeometry
-
+from ranura.core.cuts.template.guides import Follower, Template
 from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.cutting.stepping import Pass
 from ranura.core.geometry.areas import parts_of
-from ranura.core.geometry.loops import area_of
 from ranura.core.geometry.paths import begun_ahead, begun_at
 from ranura.core.geometry.rings import Point, Ring, shifted
 from ranura.core.proof.bodies import bench_below, carriers_of, clamps_of, standing, stints, work_of
 from ranura.core.proof.machines import machine_of
-from ranura.core.proof.moves import Body, Change, GuidePlace, MachineSetting, Move, Program, shown_face
+from ranura.core.proof.moves import Body, Change, GuideKind, GuidePlace, MachineSetting, Move, Program, shown_face
 from ranura.core.proof.recorder import CLEAR, Recorder
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
 
-RIM = 100.0
-"""mm that a template reaches beyond its opening."""
 _BELOW = 12.0
 """mm that a sacrificial board below is thick."""
 _ON_WITHOUT_LIFTING = 1.6
@@ -114,23 +109,18 @@ def _field(recorder: Recorder, setting: TemplateSetting, passes: Sequence[Pass],
 
 
 def _machine(setting: TemplateSetting) -> MachineSetting:
-    asked, follower, top = setting.outline, setting.follower, setting.outline.thickness
-    guides: tuple[GuidePlace, ...] = ()
-    if follower is not None:
-        kind, high = ("bearing", BEARING_HEIGHT) if follower.kind == "bearing" else ("bushing", follower.thickness)
-        guides = (
-            GuidePlace(
-                kind="bearing" if kind == "bearing" else "bushing",
-                body="template",
-                r=follower.across / 2,
-                z0=top,
-                z1=top + min(follower.thickness, high),
-                at=None,
-                spacer=0.0,
-            ),
-        )
+    asked, top = setting.outline, setting.outline.thickness
+    guides = () if setting.follower is None else (on_template(setting.follower, top),)
     hold = setting.holding.method if setting.holding is not None else "clamps"
     return machine_of(setting, frame=shown_face(top), guides=guides, hold=hold, part=asked.part, plate=setting.plate)
+
+
+def on_template(follower: Follower, top: float) -> GuidePlace:
+    """What runs along a template that lies on the work, whose face is `top` mm up."""
+    bearing = follower.kind == "bearing"
+    high = min(follower.thickness, BEARING_HEIGHT) if bearing else follower.thickness
+    kind: GuideKind = "bearing" if bearing else "bushing"
+    return GuidePlace(kind=kind, body="template", r=follower.across / 2, z0=top, z1=top + high, at=None, spacer=0.0)
 
 
 def _bodies(setting: TemplateSetting, moves: Sequence[Move]) -> tuple[Body, ...]:
@@ -145,33 +135,25 @@ def _bodies(setting: TemplateSetting, moves: Sequence[Move]) -> tuple[Body, ...]
         found.append(bench_below(piece))
     if asked.held == "carrier":
         found += carriers_of(piece)
-    return (*found, *_templates(setting, moves), *clamps)
+    if setting.template is not None and setting.follower is not None:
+        found += template_bodies(setting.template, setting.follower, asked.places, top, moves)
+    return (*found, *clamps)
 
 
-def _templates(setting: TemplateSetting, moves: Sequence[Move]) -> list[Body]:
-    """The template at each place while that is worked at; its islands are bodies of their own."""
-    template, follower, asked, top = setting.template, setting.follower, setting.outline, setting.outline.thickness
-    if template is None or follower is None:
-        return []
+def template_bodies(
+    template: Template, follower: Follower, places: Sequence[float], top: float, moves: Sequence[Move]
+) -> list[Body]:
+    """The template at each place, so many mm along, while that is worked at, on the work whose face is `top` mm up; its islands
+    are bodies of their own."""
     made: list[Body] = []
-    parts = list(parts_of(template_area(setting)))
+    parts = list(parts_of(template.on_work))
     for station, first, after in stints(moves) or [(1, 0, None)]:
         for part in parts:
             ring, *holes = (
-                shifted(tuple((float(x), float(y)) for x, y in each.coords[:-1]), asked.places[station - 1])
+                shifted(tuple((float(x), float(y)) for x, y in each.coords[:-1]), places[station - 1])
                 for each in (part.exterior, *part.interiors)
             )
             name = "template" if not made else f"template-{len(made) + 1}"
             body = standing(name, "template", ring, top, top + follower.thickness, held_by=("tape",))
             made.append(replace(body, holes=tuple(holes), from_move=first, to_move=after))
     return made
-
-
-def template_area(setting: TemplateSetting) -> BaseGeometry:
-    """The template as it lies on the work at the first place: with its rim around an opening."""
-    assert setting.template is not None, "what is drawn of a template is asked where there is one"
-    inside = area_of(setting.template.loops)
-    if setting.outline.makes == "part":
-        return inside
-    x0, y0, x1, y1 = inside.bounds
-    return box(x0 - RIM, y0 - RIM, x1 + RIM, y1 + RIM).difference(inside)

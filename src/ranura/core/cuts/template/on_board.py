@@ -15,7 +15,7 @@ from ranura.core.geometry import closeness
 from ranura.core.geometry.loop_text import loops_of_text
 from ranura.core.geometry.loops import TRUE, Loop, area_of, loops_of
 from ranura.core.holding.placed import ClampAt, Held
-from ranura.core.shop.saved_outlines import SavedOutline
+from ranura.core.shop.saved_outlines import SavedOutline, templates_of
 from ranura.core.shop.shop import Shop
 from ranura.core.templates.rounding import rounded
 from ranura.core.text import refusals as common_refusals
@@ -139,20 +139,8 @@ def on_board(cut: TemplateCut, piece: Piece, shop: Shop) -> OutlineOnBoard:
         template=shop.rules.template_thickness if cut.template is None else cut.template.mm,
         held=cut.held,
         clamps=cut.clamps,
-        templates=_templates(cut, saved, shop),
+        templates=templates_of(saved.version, shop.outlines, corners=cut.corners.mm if cut.corners is not None else 0.0),
     )
-
-
-def _templates(cut: TemplateCut, saved: SavedOutline, shop: Shop) -> tuple[SavedOutline, ...]:
-    """The templates of an outline that stand in the shop, with the corners that are asked for; those that are worn come last."""
-    corners = cut.corners.mm if cut.corners is not None else 0.0
-    of = (saved.id, saved.version)
-    found = [
-        (each.made.worn, each)
-        for each in shop.outlines
-        if each.made is not None and (each.made.outline, each.made.version) == of and closeness.same(each.made.corners, corners)
-    ]
-    return tuple(each for _, each in sorted(found, key=lambda known: known[0]))
 
 
 def outline_of(cut: TemplateCut, shop: Shop) -> SavedOutline:

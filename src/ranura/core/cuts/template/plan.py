@@ -43,12 +43,12 @@ def setting_of(chosen: Candidate, judge: TemplateJudge, piece: Piece) -> Templat
     held = judge.grip(bit, chosen.router)
     grip = held if isinstance(held, Grip) else None
     fits = judge.against_bit(bit) is None
-    template = template_for(asked, follower, bit, rules) if follower is not None and fits else None
+    template = template_for(asked.loops, asked.makes, follower, bit, rules) if follower is not None and fits else None
     ways = _ways(asked, template, bit.diameter, rules) if template is not None else ()
     stepping = _steps(judge, chosen, ways, grip, turning_rpm(speed)) if ways and grip is not None else None
     more: list[Caution] = []
     if follower is not None and follower.kind == "bearing" and stepping is not None:
-        follower, more = _thicker(judge, chosen, follower, stepping.depths[0])
+        follower, more = thicker(follower, chosen, stepping.depths[0], deep=judge.depth, said=judge.thickness_said, rules=rules)
     holding = judge.held(bit, base, follower) if follower is not None and ways else None
     fibres = piece.fibres if wood.material_class in SOLID else None
     lifts = tuple(_lifts(asked, template, fibres, rules)) if template is not None and fibres is not None else ()
@@ -93,14 +93,18 @@ def _ways(asked: OutlineOnBoard, template: Template, bit_diameter: float, rules:
     return tuple(Round(path, wide=True) for path in kept_on_left(template.axis, inside=asked.makes == "part"))
 
 
-def _thicker(judge: TemplateJudge, chosen: Candidate, follower: Follower, first: float) -> tuple[Follower, list[Caution]]:
-    """The template as thick as the pass that is really made first needs, and what then speaks against it."""
+def thicker(
+    follower: Follower, chosen: Candidate, first: float, *, deep: float, said: bool, rules: HouseRules
+) -> tuple[Follower, list[Caution]]:
+    """A bearing with the template as thick as the pass that is really made first needs, and what then speaks against it: power,
+    stiffness or the wood may allow less than the school that it was thought out by. Lengths in mm; `deep` is the cut's depth,
+    and `said` whether the person said how thick the template is."""
     needed = thick_enough(chosen.bit, first)
     if not closeness.under(follower.thickness, needed):
         return follower, []
-    if judge.thickness_said:
+    if said:
         return follower, [caution(template_words.BEARING_ABOVE_TEMPLATE, thickness=follower.thickness, needed=needed)]
-    held = plan_grip(chosen.bit, chosen.router, chosen.base, depth=judge.depth + needed, rules=judge.rules)
+    held = plan_grip(chosen.bit, chosen.router, chosen.base, depth=deep + needed, rules=rules)
     return replace(follower, thickness=needed), [written(held)] if isinstance(held, Reason) else []
 
 

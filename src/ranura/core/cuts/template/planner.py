@@ -15,6 +15,7 @@ from ranura.core.cuts.template import refusals
 from ranura.core.cuts.template.asked import TemplateCut, TemplateGuide
 from ranura.core.cuts.template.drawing import template_views
 from ranura.core.cuts.template.figures import template_figures
+from ranura.core.cuts.template.guides import gap_forecast, to_make
 from ranura.core.cuts.template.judge import TemplateJudge
 from ranura.core.cuts.template.moves import template_program
 from ranura.core.cuts.template.on_board import OutlineOnBoard, on_board
@@ -25,6 +26,7 @@ from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.cuts.template.slip import SAYS, template_sections, template_stations
 from ranura.core.family import Planned, Planner, PlanText, Task
 from ranura.core.geometry.paths import length_of
+from ranura.core.output.fit import fit_view
 from ranura.core.output.going import going_of
 from ranura.core.output.guides import GUIDE_NAMES, GuideOffer
 from ranura.core.output.remedies import Remedy
@@ -137,6 +139,15 @@ def _text(setting: TemplateSetting, moves: Sequence[Move], *, cut: TemplateCut) 
         glyph=glyph(setting.outline),
         passes=stepping.passes if stepping else (),
         stations=template_stations(setting, cut),
+        fit=fit_view(gap_forecast(setting.follower, setting.bit, setting.rules)) if setting.ways else None,
+        template=to_make(
+            setting.follower,
+            setting.bit,
+            outline=setting.outline.saved.id,
+            loops=setting.outline.loops,
+            outside=cut.makes == "part",
+            corners=cut.corners.mm if cut.corners is not None else 0.0,
+        ),
     )
 
 

@@ -6,7 +6,7 @@ from shapely import LineString
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.cuts.template.asked import TemplateCut
-from ranura.core.cuts.template.moves import template_area
+from ranura.core.cuts.template.guides import Follower, Template
 from ranura.core.cuts.template.on_board import OutlineOnBoard
 from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.geometry.areas import band, parts_of
@@ -37,13 +37,7 @@ def template_section(setting: TemplateSetting, cut: TemplateCut) -> View:
     above = max(8.0, top * 0.6)
     if follower is not None and setting.template is not None:
         above = max(above, follower.thickness + 10)
-        kept = [(max(a, left), min(b, right)) for a, b in _crossed(template_area(setting), at) if b > left and a < right]
-        outlines += [
-            Outline(
-                role="guide", points=box(a, top, b, top + follower.thickness), label=write("template") if number == 0 else None
-            )
-            for number, (a, b) in enumerate(kept)
-        ]
+        outlines += template_above(setting.template, follower, at=at, between=(left, right), top=top)
     if asked.through and asked.backed:
         outlines.append(Outline(role="backer", points=box(left, -8, right, 0), label=write("sacrificial board")))
     if spans and depths:
@@ -59,6 +53,18 @@ def template_section(setting: TemplateSetting, cut: TemplateCut) -> View:
         arrows=(),
         dimensions=_dimensions(setting, cut, left + side * 0.12, (x0, x1), min(x1 + side * 0.25, right - 1), floor),
     )
+
+
+def template_above(
+    template: Template, follower: Follower, *, at: float, between: tuple[float, float], top: float
+) -> list[Outline]:
+    """The template on the work, whose face is `top` mm up, cut along the board `at` mm from its near edge."""
+    left, right = between
+    kept = [(max(a, left), min(b, right)) for a, b in _crossed(template.on_work, at) if b > left and a < right]
+    return [
+        Outline(role="guide", points=box(a, top, b, top + follower.thickness), label=None if number else write("template"))
+        for number, (a, b) in enumerate(kept)
+    ]
 
 
 def _dimensions(

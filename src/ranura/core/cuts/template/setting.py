@@ -5,12 +5,11 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from ranura.core.choosing.setting import SteppedSetting
-from ranura.core.cuts.template.guides import Follower, Template
+from ranura.core.cuts.template.guides import Follower, Template, there
 from ranura.core.cuts.template.on_board import OutlineOnBoard
-from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Ring
 from ranura.core.holding.clamps import Holding
-from ranura.core.shop.saved_outlines import SAME_OFFSET, SavedOutline
+from ranura.core.shop.saved_outlines import SavedOutline
 from ranura.core.templates.clearing import Round
 
 
@@ -45,14 +44,4 @@ class TemplateSetting(SteppedSetting):
     @property
     def there(self) -> SavedOutline | None:
         """The template that stands in the shop and makes the cut with this guide and bit; None where there is none."""
-        if self.template is None or self.follower is None:
-            return None
-        offset, least = abs(self.template.offset), self.follower.thickness
-        fit = (
-            each
-            for each in self.outline.templates
-            if each.made is not None
-            and abs(each.made.offset - offset) <= SAME_OFFSET
-            and not closeness.under(each.made.thickness, least)
-        )
-        return next(fit, None)
+        return there(self.outline.templates, self.template, self.follower)

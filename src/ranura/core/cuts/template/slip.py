@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from typing import Final
 
+from ranura.core.board.pieces import Side
 from ranura.core.cuts.template.asked import TemplateCut, TemplateGuide
 from ranura.core.cuts.template.figures import sense_of
-from ranura.core.cuts.template.moves import RIM
+from ranura.core.cuts.template.guides import RIM, Follower, Template
 from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.geometry.paths import length_of
 from ranura.core.output.going import Ends, Going
@@ -22,7 +23,7 @@ from ranura.core.output.slip import (
     speed_section,
     tool_section,
 )
-from ranura.core.shop.saved_outlines import STUFFS
+from ranura.core.shop.saved_outlines import STUFFS, SavedOutline
 from ranura.core.shop.tooling.guides import InlaySet
 from ranura.core.text.cautions import Caution
 from ranura.core.text.figures import Figure, plain, show
@@ -47,6 +48,7 @@ OUT: Final[Mapping[Ends, str]] = {
     "stopped-first": "then back {2:about}, switch off, wait until it stands, and lift",
 }
 """How a bit comes out."""
+TEMPLATE_HELD: Final = "template held by tape, or by screws where it is waste, shorter than template and waste are thick"
 
 
 _LIFTS_LISTED = 6
@@ -75,27 +77,63 @@ def _guide(setting: TemplateSetting, cut: TemplateCut, figures: Mapping[str, Fig
     asked, follower, template = setting.outline, setting.follower, setting.template
     assert follower is not None
     assert template is not None
-    xs = [x for loop in template.loops for x, _ in loop.points()]
-    ys = [y for loop in template.loops for _, y in loop.points()]
-    x0, x1, y0, y1 = min(xs), max(xs), min(ys), max(ys)
+    x0, y0, x1, y1 = template.box
+    what = "outside" if template.outside else "opening"
+    size = write("{name}: template {what} {l:len} × {w:len}", name=asked.saved.name, what=what, l=x1 - x0, w=y1 - y0)
+    return guide_section(
+        follower,
+        template,
+        figures,
+        size=size,
+        place=place_lines(template, asked.part, cut.end, cut.edge),
+        there=setting.there,
+        ring_on=asked.makes == "recess",
+        plate=setting.plate,
+    )
+
+
+def place_lines(
+    template: Template, part: tuple[float, float], end: str, edge: str, open_sides: Collection[Side] = ()
+) -> list[Text]:
+    """Where a template's edge lies at the first place, from the end and edge that the cut is measured from; over open sides its
+    walls run past the board."""
+    (x0, y0, x1, y1), (length, width) = template.box, part
+    x, y = (x0 if end == "left" else length - x1), (y0 if edge == "near" else width - y1)
+    past: tuple[tuple[Side, float], ...] = (("left", -x0), ("right", x1 - length), ("near", -y0), ("far", y1 - width))
+    lines = [
+        write("open over the {side} side, its walls run {x:rough} past the edge", side=side, x=far)
+        for side, far in past
+        if side in open_sides and far > 0
+    ]
+    along = [] if {"left", "right"} & set(open_sides) else ["{x:len} from the {end} end"]
+    up = [] if {"near", "far"} & set(open_sides) else ["{y:len} from the {edge} edge"]
+    if along or up:
+        lines.append(write("it begins " + ", ".join((*along, *up)), x=x, y=y, end=end, edge=edge))
+    return lines
+
+
+def guide_section(
+    follower: Follower,
+    template: Template,
+    figures: Mapping[str, Figure],
+    *,
+    size: Text,
+    place: Sequence[Text],
+    there: SavedOutline | None,
+    plate: float | None,
+    ring_on: bool = False,
+) -> SlipSection:
+    """What follows the template, how large that is and where it lies, and how thick; which one is taken that is there."""
     match follower.tool:
         case InlaySet():
-            shown = Lead(shown=plain("Inlay set"), caption=write("ring on" if asked.makes == "recess" else "ring off"))
+            shown = Lead(shown=plain("Inlay set"), caption=write("ring on" if ring_on else "ring off"))
         case None:
             shown = Lead(shown=plain("Template"), caption=write("for the bearing"))
         case _:
             shown = Lead(shown=plain(follower.tool.name), caption=write(""))
-    what = "outside" if asked.makes == "part" else "opening"
-    length, width = asked.part
-    x, y = (x0 if cut.end == "left" else length - x1), (y0 if cut.edge == "near" else width - y1)
     own = [write("{set}", set=follower.tool.name)] if isinstance(follower.tool, InlaySet) else []
-    lines = [
-        *own,
-        write("{name}: template {what} {l:len} × {w:len}", name=asked.saved.name, what=what, l=x1 - x0, w=y1 - y0),
-        write("it begins {x:len} from the {end} end, {y:len} from the {edge} edge", x=x, y=y, end=cut.end, edge=cut.edge),
-        write("{t:len} thick or more, fixed above the work", t=follower.thickness),
-    ]
-    if (there := setting.there) is not None and there.made is not None:
+    lines = [*own, size, *place, write("{t:len} thick or more, fixed above the work", t=follower.thickness)]
+    if there is not None and there.made is not None:
         made = there.made
         lines.append(
             write(
@@ -106,14 +144,16 @@ def _guide(setting: TemplateSetting, cut: TemplateCut, figures: Mapping[str, Fig
                 n=made.uses,
             )
         )
-    elif asked.makes != "part":
+    elif not template.outside:
+        x0, y0, x1, y1 = template.box
         lines.append(write("whole template {l:rough} × {w:rough} or larger", l=x1 - x0 + 2 * RIM, w=y1 - y0 + 2 * RIM))
     if follower.kind != "bearing":
         lines.append(write("ring finger tight, centred with a cone"))
-    if setting.plate is not None:
-        lines.append(write("plate {x:rough} wide or more below the base", x=setting.plate))
-    keys = tuple(key for key in ("template.offset", "template.size", "template.thickness") if key in figures)
-    return SlipSection(key="guide", title="Guide", leads=(shown,), lines=tuple(lines), figures=keys)
+    if plate is not None:
+        lines.append(write("plate {x:rough} wide or more below the base", x=plate))
+    keys = ("template.offset", "template.size", "template.corner", "template.thickness")
+    found = tuple(key for key in keys if key in figures)
+    return SlipSection(key="guide", title="Guide", leads=(shown,), lines=tuple(lines), figures=found)
 
 
 def _direction(setting: TemplateSetting, going: Going | None) -> SlipSection:
@@ -159,7 +199,7 @@ def _hold(setting: TemplateSetting, figures: Mapping[str, Figure], cautions: Seq
     lines: list[Text] = []
     if holding is not None and not stopped:
         lines += hold_lines(holding, asked.part)
-    lines.append(write("template held by tape, or by screws where it is waste, shorter than template and waste are thick"))
+    lines.append(write(TEMPLATE_HELD))
     if asked.through and asked.backed:
         lines.append(write("sacrificial board below, {x:len} into it", x=setting.rules.through_extra))
     if asked.through and asked.loose is not None:

@@ -1,0 +1,21 @@
+"""The template that a plan follows, as something to be drawn at 1:1 and kept."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from ranura.core.shop.saved_outlines import Intent
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TemplateToMake:
+    """What a template is made for: an outline that the shop keeps, by its id, or the cut's own shape as path data in mm; the
+    radius in mm to which its corners are rounded; and the guide and the bit that follow it, by their ids (a bit with a bearing
+    follows by itself)."""
+
+    outline: str | None
+    path: str
+    intent: Intent
+    corners: float
+    guide_id: str
+    bit_id: str | None
