@@ -88,3 +88,21 @@ def test_a_form_of_what_is_no_cut_is_refused_at_its_field(client, piece):
     refused = client.post("/api/forms", json={"piece": piece["piece"], "cut": {"kind": "pocket", "form": "star"}})
     assert refused.status_code == 422
     assert refused.json()["error"]["field"] == "cut.form"
+
+
+def test_a_new_cut_is_offered_the_edges_that_earlier_cuts_opened(client: TestClient):
+    pieces = client.get("/api/jobs/little-harbour").json()["pieces"]
+    arch = next(each for each in pieces if any(cut["cut"].get("outline") == "arch-opening" for cut in each["cuts"]))
+
+    def edges(form: dict[str, Any]) -> list[str]:
+        return [choice["value"] for blank in form["first"] if blank["takes"] == "edges" for choice in blank["choices"]]
+
+    starts = client.get("/api/forms", params={"piece": arch["id"]}).json()
+    ogee = next(each for each in starts if each["key"] == "ogee")
+    outside = [each for each in edges(ogee["form"]) if each in ("near", "far", "left", "right")]
+    inside = [each for each in edges(ogee["form"]) if each not in outside]
+    assert len(outside) == 4
+    assert inside, "the arch is opened by its template"
+    asked = {"piece": arch["piece"], "cut": ogee["cut"]}
+    assert edges(client.post("/api/forms", json=asked).json()) == outside
+    assert edges(client.post("/api/forms", json=asked | {"added_to": arch["id"]}).json()) == [*outside, *inside]

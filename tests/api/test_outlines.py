@@ -11,6 +11,8 @@ import pytest
 from pypdf import PdfReader
 from svgelements import SVG, Path
 
+from ranura.core.geometry.loop_box import box_of
+from ranura.core.geometry.loop_text import loops_of_text
 from ranura.core.geometry.loops import area_of
 from ranura.core.shop.tooling.guides import Bushing
 from ranura.demo.shop import SHOP
@@ -367,3 +369,43 @@ def test_the_same_outline_is_kept_once(client):
     assert client.post("/api/outlines", json=asked).json() == first
     for other in ({"name": "Other slot"}, {"path": "M0 0 L31 0 L31 9 L0 9 Z"}, {"intent": "part"}, {"is_template": True}):
         assert client.post("/api/outlines", json=asked | other).json()["id"] != first["id"], other
+
+
+def test_layers_of_a_drawing_are_named_and_chosen(client):
+    drawn = (
+        '<svg xmlns="http://www.w3.org/2000/svg" width="90mm" height="60mm" viewBox="0 0 90 60">'
+        '<g id="frame"><rect width="90" height="60"/></g><g id="hole"><circle cx="45" cy="30" r="20"/></g></svg>'
+    )
+    asked = {"name": "two.svg", "base64": base64.b64encode(drawn.encode()).decode()}
+    both = client.post("/api/outlines/read", json=asked).json()
+    assert (both["layers"], both["loops"], both["width"]) == (["frame", "hole"], 2, pytest.approx(90))
+    one = client.post("/api/outlines/read", json=asked | {"layers": ["hole"]}).json()
+    assert (one["layers"], one["loops"], one["width"]) == (["frame", "hole"], 1, pytest.approx(40, abs=0.01))
+
+
+def test_a_part_has_a_line_to_saw_along_and_a_hole_has_none(client):
+    kept = client.post("/api/outlines", json={"name": "Part", "path": "M0 0 L80 0 L80 60 L0 60 Z", "intent": "part"}).json()
+    address = f"/api/outlines/{kept['id']}/template"
+    bits = {each["id"]: each["size"] for each in client.get("/api/outlines/pairs").json()["bits"]}
+    assert min(bits.values()) < 6 < max(bits.values())
+    for bit in (min(bits, key=bits.__getitem__), max(bits, key=bits.__getitem__)):
+        shown = client.get(address, params={"guide": pair(client)["guide"], "bit": bit}).json()
+        x0, _, x1, _ = box_of(loops_of_text(shown["saw"]))
+        assert x1 - x0 == pytest.approx(80 + 2 * min(3.0, bits[bit] / 2), abs=0.01)
+        assert any("Saw it off first" in each["metric"] for each in shown["figures"])
+    drawn = client.get(f"{address}.svg", params=pair(client)).text
+    assert 'id="SAW"' in drawn
+    hole = client.get("/api/outlines/emblem-fish/template", params=pair(client)).json()
+    assert hole["saw"] == ""
+    assert 'id="SAW"' not in client.get("/api/outlines/emblem-fish/template.svg", params=pair(client)).text
+
+
+def test_a_template_is_worn_when_the_house_says(client):
+    asked = {**pair(client), "stuff": "mdf", "thickness": {"typed": "12", "unit": "mm"}}
+    thing = client.post("/api/outlines/emblem-fish/templates", json=asked).json()
+    used = client.post(f"/api/outlines/{thing['id']}/uses", json={"count": 40}).json()
+    assert not used["made"]["worn"]
+    rules = client.get("/api/rules").json()["rules"] | {"uses_mdf": 40}
+    assert client.put("/api/shop/settings", json={"rules": rules}).status_code == 200
+    listed = {each["id"]: each for each in client.get("/api/outlines").json()}
+    assert listed[thing["id"]]["made"]["worn"]

@@ -32,6 +32,7 @@ from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
 from ranura.core.plan import plan_cut
 from ranura.core.shop.house_rules import SCHOOLS, STANDARD, HouseRules, bounds, school_values
 from ranura.core.shop.rule_changes import rule_changes
+from ranura.core.shop.saved_outlines import STUFFS, lasts
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.templates.bushings import plan_template
@@ -153,6 +154,7 @@ def _sums(rules: HouseRules):
             )
     shop = dataclasses.replace(SHOP, rules=rules)
     said += [line.metric for line in cuts_made(next(each for each in SHOP.bits if each.profile == "surfacing"), shop)]
+    said += [str(lasts(stuff, rules)) for stuff in STUFFS]
     return [*said, *(stress_limit(body, rules) for body in ("steel", "solid-carbide", "tipped"))]
 
 

@@ -4,11 +4,13 @@ from __future__ import annotations
 
 import io
 import math
+from pathlib import Path
 
 import ezdxf
 import pytest
 
-from ranura.core.geometry.loop_text import text_of_loops
+from ranura.api.outline_views import data_of
+from ranura.core.geometry.loop_text import loops_of_text, text_of_loops
 from ranura.core.geometry.loops import Loop, circle
 from ranura.core.templates.outline import understood
 from ranura.core.text.errors import FileError
@@ -210,3 +212,60 @@ def test_path_data_goes_out_and_in_again():
     assert [each.area for each in again] == pytest.approx([each.area for each in loops], abs=1e-3)
     assert [each.length for each in again] == pytest.approx([each.length for each in loops], abs=1e-3)
     assert math.isclose(sum(each.arcs for each in again), 6)
+
+
+DRAWN_BY_OTHERS = Path(__file__).parents[1] / "data" / "drawings"
+
+
+@pytest.mark.parametrize(
+    ("name", "size", "loops", "usable", "odd"),
+    [
+        # Sizes as a browser measures the boxes of what it draws; of what is turned or has letters it measures more.
+        ("armadillo", (110.3, 54.5), 7, True, set()),
+        ("arrow", (75.0, 163.4), 2, True, set()),
+        ("axe", None, 4, False, {"crosses-another"}),
+        ("bat", (129.9, 48.9), 1, True, set()),
+        ("bucket", (61.7, 44.9), 1, True, set()),
+        ("crow", (99.5, 123.1), 1, True, set()),
+        ("dartboard", None, 107, False, {"crosses-another", "drawn-twice", "open-end", "touches"}),
+        ("dragon-head", (28.4, 19.7), 6, True, set()),
+        ("gumnut", (100.7, 120.8), 2, True, set()),
+        ("heart", (10.3, 10.7), 1, True, set()),
+        ("lizard", (97.9, 91.5), 3, False, {"open-end"}),
+        ("triskele", (29.0, 29.0), 4, True, set()),
+    ],
+)
+def test_drawings_made_by_others(name, size, loops, usable, odd):
+    found = understood(read_drawing((DRAWN_BY_OTHERS / f"{name}.svg").read_bytes(), None).loops)
+    assert (len(found.loops), found.can_be_used) == (loops, usable)
+    assert {each.code for each in found.problems} == odd
+    if size is not None:
+        assert (found.width, found.height) == pytest.approx(size, abs=0.06)
+    if usable:
+        kept = loops_of_text(data_of(found))
+        area = sum(abs(each.area) for each in found.loops)
+        assert sum(abs(each.area) for each in kept) == pytest.approx(area, rel=1e-4), "kept as it was understood"
+
+
+def test_layers_are_outermost_groups_or_those_of_a_dxf():
+    drawing = read_drawing(
+        svg(
+            '<g id="frame"><rect width="100" height="60"/></g>'
+            '<g xmlns:i="http://www.inkscape.org/namespaces/inkscape" i:label="Parts" id="g1">'
+            '<g id="inner"><rect width="9" height="9"/></g></g>'
+            '<rect width="5" height="5"/>'
+        ),
+        None,
+    )
+    assert drawing.layers == ("frame", "Parts", "")
+    assert [round(abs(loop.area)) for loop in drawing.on(["Parts", ""])] == [81, 25]
+    assert len(drawing.on(None)) == 3
+    document = ezdxf.new("R2010", units=4)
+    for layer, radius in (("HOLES", 4), ("PARTS", 9)):
+        document.layers.add(layer)
+        document.modelspace().add_circle((0, 0), radius, dxfattribs={"layer": layer})
+    drawing = read_drawing(written(document), None)
+    assert drawing.layers == ("HOLES", "PARTS")
+    assert [round(loop.area / math.pi) for loop in drawing.on(["PARTS"])] == [81]
+    again = read_apart(written(document), None)
+    assert again.layers == drawing.layers, "the process that reads it tells them too"

@@ -11,6 +11,7 @@ from fastapi.exceptions import RequestValidationError
 from pydantic import ValidationError
 
 from ranura.api.cut_routes import CutRoutes
+from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.board.pieces import Piece
@@ -19,7 +20,7 @@ from ranura.core.plan import Planning
 from ranura.core.shop.shop import Shop
 from ranura.core.text.forms import Change, FieldValue, Form, PlacedClamp, TypedLength
 from ranura.requests.cuts import CutRequests, PlanAsked
-from ranura.requests.from_core import LENIENT, RequestModel
+from ranura.requests.from_core import LENIENT, IdText, RequestModel
 from ranura.store import kept_jobs
 
 ROUTES = CutRoutes(prefix="/api", tags=["forms"], responses=ERRORS)
@@ -39,17 +40,21 @@ class StartView:
 
 
 class FormAsked(RequestModel):
-    """A cut in a piece, neither of which need be finished."""
+    """A cut in a piece, neither of which need be finished; `added_to` is the kept piece that it is to be added to, whose cuts may
+    have opened or moved its edges."""
 
     piece: dict[str, Any]
     cut: dict[str, Any]
+    added_to: IdText | None = None
 
 
 @ROUTES.route("GET", "/forms")
-def starts(piece: str, shop: TheShop, store: TheStore, planning: ThePlanning, request: Request) -> tuple[StartView, ...]:
-    """The cuts that can be begun in a kept piece, each with its form."""
+def starts(
+    piece: str, shop: TheShop, store: TheStore, planning: ThePlanning, prior: ThePriorCuts, request: Request
+) -> tuple[StartView, ...]:
+    """The cuts that can be begun in a kept piece, as its cuts leave it, each with its form."""
     with store.session() as session:
-        board = kept_jobs.load_piece(session, shop.id, piece)
+        board = prior.after_all(session, piece, shop).board(kept_jobs.load_piece(session, shop.id, piece))
     requests: CutRequests = request.app.state.cut_requests
     return tuple(
         StartView(
@@ -65,14 +70,18 @@ def starts(piece: str, shop: TheShop, store: TheStore, planning: ThePlanning, re
 
 
 @ROUTES.route("POST", "/forms")
-def form(asked: FormAsked, shop: TheShop, planning: ThePlanning, request: Request) -> Form:
+def form(asked: FormAsked, shop: TheShop, store: TheStore, planning: ThePlanning, prior: ThePriorCuts, request: Request) -> Form:
     """What is asked of a cut as far as it was typed; lengths that are none yet count as 0."""
     requests: CutRequests = request.app.state.cut_requests
     try:
         given = requests.of(PlanAsked).model_validate({"piece": asked.piece, "cut": asked.cut}, context=LENIENT)
     except ValidationError as error:
         raise RequestValidationError([{**each, "loc": ("body", *each["loc"])} for each in error.errors()]) from error
-    return planning.form(given.cut, given.piece, shop)  # type: ignore[attr-defined] # fields of a made model
+    piece: Piece = given.piece  # type: ignore[attr-defined] # a field of a made model
+    if asked.added_to is not None:
+        with store.session() as session:
+            piece = prior.after_all(session, asked.added_to, shop).board(piece)
+    return planning.form(given.cut, piece, shop)  # type: ignore[attr-defined] # the same
 
 
 def _form(cut: dict[str, Any], board: Piece, shop: Shop, planning: Planning, requests: CutRequests) -> Form:

@@ -6,7 +6,8 @@ from dataclasses import dataclass, replace
 
 from ranura.core.geometry.loop_box import box_of
 from ranura.core.geometry.loop_text import text_of_loops
-from ranura.core.shop.saved_outlines import LASTS, STUFFS, Intent, MadeTemplate, SavedOutline
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.saved_outlines import STUFFS, Intent, MadeTemplate, SavedOutline, lasts
 from ranura.core.templates.outline import Outline, OutlineProblem, understood
 from ranura.core.templates.shaping import ShapedTemplate, TemplatePlace
 from ranura.core.text.cautions import Caution
@@ -32,6 +33,8 @@ class OutlineView:
     unit_from: UnitFrom
     problems: tuple[OutlineProblem, ...]
     can_be_used: bool
+    layers: tuple[str, ...]
+    """The names of the layers of the file; empty for what is on none."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -129,6 +132,8 @@ class TemplateView:
     wanted: str
     axis: str
     cut: str
+    saw: str
+    """Where a saw goes round a part before it is cut; empty for a hole."""
     box: tuple[float, float, float, float]
     width: float
     height: float
@@ -180,7 +185,7 @@ def figures_of(made: ShapedTemplate, outline: SavedOutline) -> list[Text]:
 _TOO = {"larger": "large", "smaller": "small"}
 
 
-def outline_view(found: Outline, unit: FileUnit, unit_from: UnitFrom) -> OutlineView:
+def outline_view(found: Outline, unit: FileUnit, unit_from: UnitFrom, layers: tuple[str, ...] = ()) -> OutlineView:
     """A drawing as it was understood."""
     return OutlineView(
         path=data_of(found),
@@ -195,6 +200,7 @@ def outline_view(found: Outline, unit: FileUnit, unit_from: UnitFrom) -> Outline
         unit_from=unit_from,
         problems=tuple(_moved(each, found) for each in found.problems),
         can_be_used=found.can_be_used,
+        layers=layers,
     )
 
 
@@ -211,8 +217,8 @@ def _moved(problem: OutlineProblem, found: Outline) -> OutlineProblem:
     return replace(problem, at=(problem.at[0] - x, problem.at[1] - y))
 
 
-def _made_view(made: MadeTemplate) -> MadeView:
-    stuff, most = STUFFS[made.stuff], LASTS[made.stuff]
+def _made_view(made: MadeTemplate, rules: HouseRules) -> MadeView:
+    stuff, most = STUFFS[made.stuff], lasts(made.stuff, rules)
     of = write(
         "{t:len} {stuff}, made for a guide of {g:len} and a bit of {b:len}",
         t=made.thickness,
@@ -222,11 +228,13 @@ def _made_view(made: MadeTemplate) -> MadeView:
     )
     used = write("Uses so far: {n:n0}; {stuff} is worn after about {most:n0}", n=made.uses, stuff=stuff, most=most)
     copied = (write("Copied from a master"),) if made.master else ()
-    return MadeView(says=(of, used, *copied), uses=made.uses, worn=made.worn, thickness=made.thickness, outline=made.outline)
+    return MadeView(
+        says=(of, used, *copied), uses=made.uses, worn=made.worn(rules), thickness=made.thickness, outline=made.outline
+    )
 
 
-def kept_view(outline: SavedOutline) -> KeptOutline:
-    """A kept outline."""
+def kept_view(outline: SavedOutline, rules: HouseRules) -> KeptOutline:
+    """A kept outline; the house rules say how long templates last."""
     loops = loops_of_data(outline.path)
     found = understood(loops)
     return KeptOutline(
@@ -236,7 +244,7 @@ def kept_view(outline: SavedOutline) -> KeptOutline:
         intent=outline.intent,
         source=outline.source,
         is_template=outline.is_template,
-        made=None if outline.made is None else _made_view(outline.made),
+        made=None if outline.made is None else _made_view(outline.made, rules),
         size=write("{w:len} × {h:len}", w=found.width, h=found.height),
         version=items.version_of(outline),
     )

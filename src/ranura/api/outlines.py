@@ -36,6 +36,8 @@ router = APIRouter(prefix="/api", tags=["outlines"], responses=ERRORS)
 
 Radius = Annotated[float, Field(gt=0, le=200)]
 Far = Annotated[float, Query(ge=0, le=1e6)]
+LayerName = Annotated[str, Field(max_length=200)]
+MOST_LAYERS = 200
 Corners = Annotated[float, Query(ge=0, le=200)]
 CORNERS_TYPED = "corners"
 """The form that is drawn through corners, and not from sizes."""
@@ -44,12 +46,14 @@ _USUAL_BIT = 6.0
 
 
 class DrawingIn(RequestModel):
-    """A file by its name, in base64; `unit` is what bare numbers mean where the file does not say; `tolerance` in mm."""
+    """A file by its name, in base64; `unit` is what bare numbers mean where the file does not say; `tolerance` in mm; `layers`
+    are those that are taken, None for all."""
 
     name: Annotated[str, Field(max_length=200)]
     base64: Annotated[str, Field(max_length=28_000_000)]
     unit: Unit | None = None
     tolerance: Annotated[float, Field(ge=0, le=5)] = TOLERANCE
+    layers: Annotated[tuple[LayerName, ...], Field(max_length=MOST_LAYERS)] | None = None
 
 
 class DrawnIn(RequestModel):
@@ -96,7 +100,8 @@ def read(asked: DrawingIn) -> OutlineView:
     except ValueError as problem:
         raise FileError(file_refusals.NO_DRAWING, field="text") from problem
     drawing = read_apart(data, asked.unit)
-    return outline_view(understood(drawing.loops, tolerance=asked.tolerance), drawing.unit, drawing.unit_from)
+    found = understood(drawing.on(asked.layers), tolerance=asked.tolerance)
+    return outline_view(found, drawing.unit, drawing.unit_from, layers=drawing.layers[:MOST_LAYERS])
 
 
 @router.get("/outlines/forms")
@@ -136,7 +141,7 @@ def draw(asked: DrawnIn) -> OutlineView:
 @router.get("/outlines")
 def list_outlines(shop: TheShop) -> tuple[KeptOutline, ...]:
     """The outlines of the shop, in the order in which they were kept."""
-    return tuple(map(kept_view, shop.outlines))
+    return tuple(kept_view(each, shop.rules) for each in shop.outlines)
 
 
 @router.post("/outlines", status_code=201)
@@ -158,9 +163,9 @@ def keep(asked: OutlineIn, saved_shop: TheSavedShop) -> KeptOutline:
     )
     alike = (each for each in saved_shop.current().outlines if replace(each, id=made.id, source=made.source) == made)
     if (known := next(alike, None)) is not None:
-        return kept_view(known)
+        return kept_view(known, saved_shop.current().rules)
     saved_shop.add("outlines", [made])
-    return kept_view(made)
+    return kept_view(made, saved_shop.current().rules)
 
 
 @router.put("/outlines/{outline_id}")
@@ -178,7 +183,7 @@ def change(outline_id: str, asked: OutlineChange, saved_shop: TheSavedShop) -> K
         )
 
     edited = saved_shop.edit("outlines", SavedOutline, outline_id, changed, version=asked.version)
-    return kept_view(edited)
+    return kept_view(edited, saved_shop.current().rules)
 
 
 @router.post("/outlines/{outline_id}/rounded", status_code=201)
@@ -191,7 +196,7 @@ def keep_rounded(outline_id: str, asked: RoundedIn, saved_shop: TheSavedShop) ->
         id=uuid4().hex, name=f"{of.name}, corners {asked.radius:g}"[:80], path=path, intent=of.intent, source=source
     )
     saved_shop.add("outlines", [made])
-    return kept_view(made)
+    return kept_view(made, saved_shop.current().rules)
 
 
 def rounded_loops(outline: SavedOutline, radius: float) -> tuple[Loop, ...]:

@@ -29,6 +29,7 @@ from ranura.core.geometry import closeness
 from ranura.core.geometry.loop_box import box_of
 from ranura.core.geometry.loop_text import loops_of_text, text_of_loops
 from ranura.core.geometry.loops import area_of
+from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.saved_outlines import SAME_OFFSET, Intent, MadeTemplate, SavedOutline, Stuff
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
@@ -38,6 +39,7 @@ from ranura.core.templates import refusals, words
 from ranura.core.templates.bushings import TemplatePlan, plan_template
 from ranura.core.templates.outline import understood
 from ranura.core.templates.rounding import radius_for, tightest_rounded
+from ranura.core.templates.sawing import saw_line, waste_for
 from ranura.core.templates.shaping import ShapedTemplate, made_by, shaped_template
 from ranura.core.text.cautions import Caution, caution
 from ranura.core.text.errors import CutError, ToolError
@@ -79,7 +81,7 @@ def keep_made(outline_id: str, asked: MadeIn, saved_shop: TheSavedShop) -> KeptO
         source=of.name,
     )
     saved_shop.add("outlines", [kept])
-    return kept_view(kept)
+    return kept_view(kept, saved_shop.current().rules)
 
 
 class StuffIn(RequestModel):
@@ -124,7 +126,7 @@ def keep_template(outline_id: str, asked: TemplateIn, saved_shop: TheSavedShop) 
         made=thing,
     )
     saved_shop.add("outlines", [kept])
-    return kept_view(kept)
+    return kept_view(kept, saved_shop.current().rules)
 
 
 @router.post("/outlines/{outline_id}/copies", status_code=201)
@@ -134,7 +136,7 @@ def keep_copy(outline_id: str, asked: StuffIn, saved_shop: TheSavedShop) -> Kept
     thing = replace(_made(of), stuff=asked.stuff, thickness=_thick(asked), master=of.id, uses=0)
     kept = replace(of, id=uuid4().hex, name=f"{of.name}, copy"[:80], source=of.name, made=thing)
     saved_shop.add("outlines", [kept])
-    return kept_view(kept)
+    return kept_view(kept, saved_shop.current().rules)
 
 
 @router.post("/outlines/{outline_id}/uses")
@@ -145,7 +147,8 @@ def count_uses(outline_id: str, asked: UsesIn, saved_shop: TheSavedShop) -> Kept
         made = _made(known)
         return replace(known, made=replace(made, uses=max(0, made.uses + asked.count)))
 
-    return kept_view(saved_shop.edit("outlines", SavedOutline, outline_id, counted, version=None))
+    edited = saved_shop.edit("outlines", SavedOutline, outline_id, counted, version=None)
+    return kept_view(edited, saved_shop.current().rules)
 
 
 def _made(outline: SavedOutline) -> MadeTemplate:
@@ -212,14 +215,15 @@ def template(
         wanted=text_of_loops(drawing.wanted),
         axis=text_of_loops(made.axis),
         cut=text_of_loops(made.cut),
+        saw=text_of_loops(drawing.saw),
         box=(x0, y0, x1, y1),
         width=width,
         height=height,
         size=write("{w:len} × {h:len}", w=width, h=height),
         offset=write("{o:len}", o=made.offset),
         places=tuple(place_view(each, is_template=outline.is_template) for each in made.places),
-        figures=(*figures_of(made, outline), *_also_by(outline, shop)),
-        cautions=(*cautions, *made.cautions, *_of_its_state(outline, made)),
+        figures=(*figures_of(made, outline), *_sawn(drawing, bit_mm, shop), *_also_by(outline, shop)),
+        cautions=(*cautions, *made.cautions, *_of_its_state(outline, made, shop.rules)),
         guide=guide_mm,
         bit=bit_mm,
         pages=pages_of(drawing, paper),
@@ -229,15 +233,24 @@ def template(
     )
 
 
-def _of_its_state(outline: SavedOutline, made: ShapedTemplate) -> Iterator[Caution]:
+def _of_its_state(outline: SavedOutline, made: ShapedTemplate, rules: HouseRules) -> Iterator[Caution]:
     """What is to be said of a template that stands in the shop: it is worn, or this pair is none that it was made for."""
     thing = outline.made
     if thing is None:
         return
-    if thing.worn:
+    if thing.worn(rules):
         yield caution(words.TEMPLATE_WORN, uses=thing.uses)
     if abs(made.offset - thing.offset) > SAME_OFFSET:
         yield caution(words.OTHER_PAIR, off=abs(made.offset - thing.offset), guide=thing.guide, bit=thing.bit)
+
+
+def _sawn(drawing: TemplateDrawing, bit: float, shop: Shop) -> tuple[Text, ...]:
+    """How far outside of its line a part is sawn off before it is cut, in words."""
+    if not drawing.saw:
+        return ()
+    return (
+        write("Saw it off first, {w:len} outside of its line: no more may be left for this bit", w=waste_for(bit, shop.rules)),
+    )
 
 
 def _also_by(outline: SavedOutline, shop: Shop) -> tuple[Text, ...]:
@@ -316,7 +329,10 @@ def _template(
         made = shaped_template(loops, outline.intent, guide=guide, bit=bit, rules=shop.rules)
     what = _OPENING[outline.intent]
     title = write("{name}, {what} for a guide of {g:len} and a bit of {b:len}", name=outline.name, what=what, g=guide, b=bit)
-    return outline, made, TemplateDrawing(title.metric if shop.unit == "mm" else title.inch, made.loops, loops, made.cut)
+    is_part = outline.intent == "part" and not outline.is_template
+    saw = saw_line(loops, waste_for(bit, shop.rules)) if is_part else ()
+    said = title.metric if shop.unit == "mm" else title.inch
+    return outline, made, TemplateDrawing(said, made.loops, loops, made.cut, saw)
 
 
 _MEDIA = {"svg": "image/svg+xml", "dxf": "image/vnd.dxf", "pdf": "application/pdf"}

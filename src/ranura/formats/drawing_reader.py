@@ -38,8 +38,11 @@ def read_apart(data: bytes, unit: Unit | None) -> Drawing:
     answer = json.loads(done.stdout)
     if "refused" in answer:
         raise FileError(refusals.OF_CHILD[answer["refused"]], field=answer["field"], **answer["facts"])
-    loops = tuple(Loop(tuple((x, y, bulge) for x, y, bulge in vertices), closed=closed) for closed, vertices in answer["loops"])
-    return Drawing(loops, answer["unit"], answer["unit_from"])
+    layered = tuple(
+        (layer, Loop(tuple((x, y, bulge) for x, y, bulge in vertices), closed=closed))
+        for layer, closed, vertices in answer["loops"]
+    )
+    return Drawing(layered, answer["unit"], answer["unit_from"])
 
 
 def _limited() -> None:
@@ -54,7 +57,7 @@ def _child(unit: Unit | None) -> None:
     except FileError as refused:
         json.dump({"refused": refused.code, "field": refused.field, "facts": dict(refused.facts)}, sys.stdout)
         return
-    loops = [(loop.closed, loop.vertices) for loop in drawing.loops]
+    loops = [(layer, loop.closed, loop.vertices) for layer, loop in drawing.layered]
     json.dump({"loops": loops, "unit": drawing.unit, "unit_from": drawing.unit_from}, sys.stdout)
 
 

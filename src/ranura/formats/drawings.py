@@ -6,13 +6,13 @@ from __future__ import annotations
 import io
 import math
 import re
-from collections.abc import Iterable, Iterator
+from collections.abc import Collection, Iterable, Iterator
 from dataclasses import dataclass
 from typing import Any, Literal
 from xml.etree import ElementTree as ET
 
 from ezdxf import filemanagement, recover
-from svgelements import SVG, Path, Shape
+from svgelements import SVG, Group, Path, Shape, Use
 
 from ranura.core.geometry.loops import TRUE, Loop, Vertex
 from ranura.core.templates.outline import scaled
@@ -26,19 +26,39 @@ FileUnit = Literal["mm", "in", "px"]
 _MM: dict[FileUnit, float] = {"mm": 1.0, "in": 25.4, "px": 25.4 / 96}
 _PHYSICAL = re.compile(r"(mm|cm|in|pt|pc|q)\s*$", re.IGNORECASE)
 _NO_NUMBER = re.compile(r"(?<![a-z])(nan|inf)|\d[eE]\+?\d{3,}", re.IGNORECASE)
+_LABEL = "{http://www.inkscape.org/namespaces/inkscape}label"
 _MOST_ELEMENTS, _DEEPEST = 50_000, 32
 _INSUNITS: dict[int, float] = {1: 25.4, 2: 304.8, 4: 1.0, 5: 10.0, 6: 1000.0, 9: 0.0254, 10: 914.4, 13: 1e-3, 14: 100.0}
 """mm of the units that a DXF may name."""
 _FAR = 1e5
 
 
+Layered = tuple[str, Loop]
+"""A loop and the name of the layer that it is drawn on; empty where it is on none."""
+
+
 @dataclass(frozen=True, slots=True)
 class Drawing:
-    """Loops of a file in mm, y up, with the unit that its numbers were taken to be in and who said so."""
+    """Loops of a file in mm, y up, each with its layer; and the unit that its numbers were taken to be in and who said so. A
+    layer of an SVG is its outermost group, by its label or its id."""
 
-    loops: tuple[Loop, ...]
+    layered: tuple[Layered, ...]
     unit: FileUnit
     unit_from: UnitFrom
+
+    @property
+    def loops(self) -> tuple[Loop, ...]:
+        """All of them."""
+        return tuple(loop for _, loop in self.layered)
+
+    @property
+    def layers(self) -> tuple[str, ...]:
+        """The names of its layers, in the order in which they come."""
+        return tuple(dict.fromkeys(layer for layer, _ in self.layered))
+
+    def on(self, layers: Collection[str] | None) -> tuple[Loop, ...]:
+        """The loops on some layers; all where none are said."""
+        return tuple(loop for layer, loop in self.layered if layers is None or layer in layers)
 
 
 def read_drawing(data: bytes, unit: Unit | None) -> Drawing:
@@ -77,13 +97,25 @@ def _svg(data: bytes, unit: Unit | None) -> Drawing:
     by_file: UnitFrom = "file" if said else ("asked" if unit else "assumed")
     # With a physical size the library makes px of it; without one a number is what was asked for.
     factor = _MM["px"] if said else _MM[taken]
-    found: list[Loop] = []
-    for shape in SVG.parse(io.BytesIO(data), ppi=96, reify=True).elements():
-        if not isinstance(shape, Shape) or shape.values.get("visibility") == "hidden" or shape.values.get("display") == "none":
+    found: list[Layered] = []
+    for layer, shape in _shapes(SVG.parse(io.BytesIO(data), ppi=96, reify=True)):
+        if shape.values.get("visibility") == "hidden" or shape.values.get("display") == "none":
             continue
         path = shape if isinstance(shape, Path) else abs(Path(shape))
-        found += loops_of_path(path, TRUE / factor)
-    return Drawing(scaled(_upright(found), factor), taken, by_file)
+        found += [(layer, loop) for loop in loops_of_path(path, TRUE / factor)]
+    return Drawing(_scaled(((layer, _upright(loop)) for layer, loop in found), factor), taken, by_file)
+
+
+def _shapes(group: Iterable[Any], layer: str | None = None) -> Iterator[tuple[str, Shape]]:
+    """All shapes, each with the name of the outermost group that it is in."""
+    for element in group:
+        if isinstance(element, Shape):
+            yield layer or "", element
+        elif isinstance(element, Use):
+            yield from _shapes(element, layer)
+        elif isinstance(element, Group):
+            named = element.values.get(_LABEL) or element.id or ""
+            yield from _shapes(element, named if layer is None else layer)
 
 
 def _check_uses(root: ET.Element) -> None:
@@ -115,10 +147,13 @@ def _check_uses(root: ET.Element) -> None:
     size(root, 0)
 
 
-def _upright(loops: Iterable[Loop]) -> Iterator[Loop]:
-    """Loops whose y ran down, with y up."""
-    for loop in loops:
-        yield Loop(tuple((x, -y, -bulge) for x, y, bulge in loop.vertices), loop.closed)
+def _upright(loop: Loop) -> Loop:
+    """A loop whose y ran down, with y up."""
+    return Loop(tuple((x, -y, -bulge) for x, y, bulge in loop.vertices), loop.closed)
+
+
+def _scaled(layered: Iterable[Layered], by: float) -> tuple[Layered, ...]:
+    return tuple((layer, loop) for layer, each in layered for loop in scaled((each,), by))
 
 
 def _dxf(data: bytes, unit: Unit | None) -> Drawing:
@@ -135,8 +170,8 @@ def _dxf(data: bytes, unit: Unit | None) -> Drawing:
     space: Iterable[Any] = document.modelspace()
     hidden = {layer.dxf.name.lower() for layer in document.layers if layer.is_off() or layer.is_frozen()}
     seen = (each for each in _entities(space, 0) if each.dxf.layer.lower() not in hidden)
-    loops = [loop for each in seen for loop in _loops_of(each, TRUE / factor)]
-    return Drawing(scaled(loops, factor), taken, "file" if said is not None else ("asked" if unit else "assumed"))
+    layered = [(each.dxf.layer, loop) for each in seen for loop in _loops_of(each, TRUE / factor)]
+    return Drawing(_scaled(layered, factor), taken, "file" if said is not None else ("asked" if unit else "assumed"))
 
 
 def _entities(space: Iterable[Any], deep: int, counted: list[int] | None = None) -> Iterator[Any]:

@@ -18,6 +18,7 @@ ROLES: Mapping[str, tuple[str, int, str]] = {
     "template": ("TEMPLATE", 4, "#0a6569"),
     "wanted": ("WANTED", 7, "#17211f"),
     "cut": ("CUT", 1, "#bf3015"),
+    "saw": ("SAW", 30, "#8a5a00"),
 }
 """Role: layer, colour number of a DXF, colour of an SVG."""
 
@@ -30,11 +31,13 @@ class TemplateDrawing:
     template: Sequence[Loop]
     wanted: Sequence[Loop]
     cut: Sequence[Loop]
+    saw: Sequence[Loop] = ()
 
     @property
     def layers(self) -> tuple[tuple[str, Sequence[Loop]], ...]:
-        """Its roles with their loops."""
-        return (("template", self.template), ("wanted", self.wanted), ("cut", self.cut))
+        """Its roles with their loops; a saw line only where there is one."""
+        sawn = (("saw", self.saw),) if self.saw else ()
+        return (("template", self.template), ("wanted", self.wanted), ("cut", self.cut), *sawn)
 
     @property
     def box(self) -> tuple[float, float, float, float]:
@@ -49,7 +52,7 @@ class TemplateDrawing:
             flipped = (Loop(tuple((x0 + x1 - x, y, -b) for x, y, b in each.vertices), each.closed) for each in loops)
             return tuple(each.reversed() for each in flipped)
 
-        return TemplateDrawing(self.title, turned(self.template), turned(self.wanted), turned(self.cut))
+        return TemplateDrawing(self.title, *(turned(each) for each in (self.template, self.wanted, self.cut, self.saw)))
 
 
 def template_svg(drawing: TemplateDrawing) -> str:

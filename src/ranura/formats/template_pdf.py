@@ -23,7 +23,7 @@ _LINE = 100.0
 """mm of the line that is measured before anything is cut."""
 MOST_PAGES = 100
 _CHECK = "This line is 100 mm (3 15/16 in) long: measure it before you cut. Print at 100 %."
-_COLOURS = {"template": (GUIDE, 0.5), "wanted": (INK, 0.25), "cut": (CUT, 0.25)}
+_COLOURS = {"template": (GUIDE, 0.5), "wanted": (INK, 0.25), "cut": (CUT, 0.25), "saw": (SOFT, 0.25)}
 
 
 @dataclass(frozen=True, slots=True)

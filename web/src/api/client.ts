@@ -179,7 +179,8 @@ export const api = {
   choose: (asked: ChooseIn) => post("/api/choose", { body: asked }),
   shopping: () => get("/api/shopping"),
   starts: (piece: string) => get("/api/forms", { params: { query: { piece } } }),
-  form: (piece: PieceIn, cut: CutIn) => post("/api/forms", { body: { piece, cut } }),
+  form: (piece: PieceIn, cut: CutIn, added_to: string | null) =>
+    post("/api/forms", { body: { piece, cut, added_to } }),
   toolForms: () => get("/api/tool-forms"),
   bits: () => get("/api/bits"),
   findBits: (q: string) => get("/api/bits/find", { params: { query: { q } } }),

@@ -81,11 +81,14 @@ export function NewCut({ job, unit, pieceId, onClose, onSave }: Props) {
   const board = job.pieces.find((each) => each.id === piece)?.piece;
   const now = typing ?? (start ? begun(start, typed) : null);
   const draft = now?.draft ?? null;
-  const question = board && draft && draft !== start?.cut ? { piece: pieceIn(board), cut: draft } : null;
+  const question =
+    board && draft && draft !== start?.cut ? { board: pieceIn(board), cut: draft, piece } : null;
   const form = useReading({
     key: ["form", question],
     ask: () =>
-      question ? api.form(question.piece, question.cut) : Promise.reject(new Error("nothing is asked")),
+      question
+        ? api.form(question.board, question.cut, question.piece)
+        : Promise.reject(new Error("nothing is asked")),
     enabled: question !== null,
     keeps: true,
   });

@@ -152,6 +152,14 @@ export function Canvas({ view, unit, outline, place, onPlace }: Props) {
               strokeDasharray={`${line * 5} ${line * 3}`}
             />
           )}
+          {view.saw ? (
+            <path
+              d={view.saw}
+              className="fill-none stroke-hazard"
+              strokeDasharray={`${line * 9} ${line * 3} ${line * 2} ${line * 3}`}
+              data-testid="saw-line"
+            />
+          ) : null}
           <path d={view.cut} className="fill-none stroke-cut" />
           <path d={view.template} className="fill-none stroke-guide" strokeWidth={line * 2.2} />
           <path
@@ -256,6 +264,7 @@ export function Canvas({ view, unit, outline, place, onPlace }: Props) {
           {outline.is_template ? null : <Key line="stroke-ink" dashed words="wanted" />}
           <Key line="stroke-guide" wide words={recess ? "template's opening" : "template's edge"} />
           <Key line="stroke-cut" words="what the bit makes" />
+          {view.saw ? <Key line="stroke-hazard" dashed words="saw line" /> : null}
         </span>
       </figcaption>
     </figure>

@@ -9,6 +9,8 @@ import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { IntentChoice, type Meant } from "./IntentChoice";
+import { Layers } from "./Layers";
+import { Reading } from "./Reading";
 import { Understood } from "./Understood";
 
 interface Props {
@@ -31,6 +33,7 @@ export function NewOutline({ unit, onKept, onClose }: Props) {
   const [file, setFile] = useState<{ name: string; base64: string } | null>(null);
   const [asUnit, setAsUnit] = useState<Unit | null>(null);
   const [tolerance, setTolerance] = useState(0.1);
+  const [layers, setLayers] = useState<string[] | null>(null);
   const [wrong, setWrong] = useState<Problem | null>(null);
   const refresh = useRefresh();
   const picker = useRef<HTMLInputElement>(null);
@@ -38,9 +41,15 @@ export function NewOutline({ unit, onKept, onClose }: Props) {
   const ask = () =>
     kind === "drawn"
       ? api.drawOutline({ form, sizes, count, unit, ...(corners === null ? {} : { corners }) })
-      : api.readDrawing({ name: file?.name ?? "", base64: file?.base64 ?? "", unit: asUnit, tolerance });
+      : api.readDrawing({
+          name: file?.name ?? "",
+          base64: file?.base64 ?? "",
+          unit: asUnit,
+          tolerance,
+          layers,
+        });
   const found = useReading({
-    key: ["outline", kind, form, sizes, count, corners, unit, file, asUnit, tolerance],
+    key: ["outline", kind, form, sizes, count, corners, unit, file, asUnit, tolerance, layers],
     ask,
     enabled: kind === "drawn" || file !== null,
     keeps: true,
@@ -49,6 +58,7 @@ export function NewOutline({ unit, onKept, onClose }: Props) {
   const chosen = forms.data?.find((each) => each.form === form);
   const choose = async (picked: File | undefined) => {
     if (!picked) return;
+    setLayers(null);
     const bytes = new Uint8Array(await picked.arrayBuffer());
     let text = "";
     for (let start = 0; start < bytes.length; start += 8192)
@@ -207,6 +217,10 @@ export function NewOutline({ unit, onKept, onClose }: Props) {
                     </select>
                   </label>
                 </div>
+                {found.data && found.data.layers.length > 1 ? (
+                  <Layers all={found.data.layers} chosen={layers} onChoose={setLayers} />
+                ) : null}
+                {file && found.settling ? <Reading key={file.base64.length} /> : null}
               </>
             )}
             <label className="flex flex-col gap-0.5">

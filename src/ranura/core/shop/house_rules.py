@@ -236,11 +236,11 @@ class HouseRules:
     template_thickness: float = _rule(9, 6, 25, "mm", "template", "R9", "Template at least",
         "Thinner gives a bearing too little to run on.")
     uses_mdf: float = _rule(100, 10, 100, "uses", "template", "R9", "A template of MDF lasts for",
-        "Lower it and a template is measured again sooner.", waits="templates")
+        "Lower it and a template is measured again sooner.")
     uses_plywood: float = _rule(150, 10, 150, "uses", "template", "R9", "A template of plywood lasts for",
-        "Lower it and a template is measured again sooner.", waits="templates")
+        "Lower it and a template is measured again sooner.")
     uses_plastic: float = _rule(5_000, 100, 5_000, "uses", "template", "R9", "A template of hard plastic lasts for",
-        "Lower it and a template is measured again sooner.", waits="templates")
+        "Lower it and a template is measured again sooner.")
     plug_extra: float = _rule(1, 0.2, 5, "mm", "template", "R10", "Inlay plug proud by",
         "What stands out of the recess, to be planed flush.")
     bearing_fit: float = _rule(0.1, 0.01, 0.3, "mm", "guide", "R11", "A bearing fits within",

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from typing import Final, Literal
 
 from ranura.core.geometry import closeness
+from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import ToolError
 
@@ -16,8 +17,6 @@ Intent = Literal["recess", "part"]
 
 
 Stuff = Literal["mdf", "plywood", "plastic"]
-LASTS: Final[Mapping[Stuff, int]] = {"mdf": 100, "plywood": 150, "plastic": 5_000}
-"""How many uses wear a template out, by what it is made of (R9)."""
 SAME_OFFSET: Final = 0.05
 """mm by which offsets of guide and bit may differ and still make the same."""
 STUFFS: Final[Mapping[Stuff, str]] = {"mdf": "MDF", "plywood": "plywood", "plastic": "hard plastic"}
@@ -43,10 +42,14 @@ class MadeTemplate:
         """How far its edge lies beside what it makes, in mm."""
         return (self.guide - self.bit) / 2
 
-    @property
-    def worn(self) -> bool:
+    def worn(self, rules: HouseRules) -> bool:
         """Whether it was used as often as it lasts."""
-        return self.uses >= LASTS[self.stuff]
+        return self.uses >= lasts(self.stuff, rules)
+
+
+def lasts(stuff: Stuff, rules: HouseRules) -> int:
+    """How many uses wear a template out, by what it is made of (R9)."""
+    return int({"mdf": rules.uses_mdf, "plywood": rules.uses_plywood, "plastic": rules.uses_plastic}[stuff])
 
 
 def version_of(path: str) -> str:
@@ -80,11 +83,13 @@ class SavedOutline:
             raise ToolError(common_refusals.NAME_MISSING, field="name")
 
 
-def templates_of(version: str, outlines: Iterable[SavedOutline], *, corners: float = 0.0) -> tuple[SavedOutline, ...]:
+def templates_of(
+    version: str, outlines: Iterable[SavedOutline], rules: HouseRules, *, corners: float = 0.0
+) -> tuple[SavedOutline, ...]:
     """The templates among some outlines that were made of an outline in a version, with corners of a radius in mm; those that are
     worn come last."""
     found = [
-        (each.made.worn, each)
+        (each.made.worn(rules), each)
         for each in outlines
         if each.made is not None and each.made.version == version and closeness.same(each.made.corners, corners)
     ]

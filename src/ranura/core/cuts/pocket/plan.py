@@ -100,7 +100,8 @@ def _known_templates(judge: PocketJudge, bit: Bit) -> tuple[SavedOutline, ...]:
     outlines = judge.tools.shop.outlines
     if not any(each.made for each in outlines):
         return ()
-    return templates_of(version_of(path_of(judge.asked.loops(bit.diameter, beyond=bit.diameter + LEAD))), outlines)
+    path = path_of(judge.asked.loops(bit.diameter, beyond=bit.diameter + LEAD))
+    return templates_of(version_of(path), outlines, judge.rules)
 
 
 def _steps(

@@ -139,7 +139,9 @@ def on_board(cut: TemplateCut, piece: Piece, shop: Shop) -> OutlineOnBoard:
         template=shop.rules.template_thickness if cut.template is None else cut.template.mm,
         held=cut.held,
         clamps=cut.clamps,
-        templates=templates_of(saved.version, shop.outlines, corners=cut.corners.mm if cut.corners is not None else 0.0),
+        templates=templates_of(
+            saved.version, shop.outlines, shop.rules, corners=cut.corners.mm if cut.corners is not None else 0.0
+        ),
     )
 
 
