@@ -132,6 +132,9 @@ def _template(chance: random.Random, _: Case, length: float, width: float, thick
         cut |= {"plate": True}
     if chance.random() < 0.2:
         cut["held"] = chance.choice(["carrier", "tape", "vacuum"])
+    if makes == "part" and cut.get("through") and chance.random() < 0.5:
+        cut |= {"sawn": mm(chance.uniform(0.5, 3.2)), "count": 1, "held": chance.choice([None, "tape", "tape", "vacuum"])}
+        cut["guide"] = chance.choice([None, "bushing", "bearing", "tip", "tip"])
     return cut
 
 

@@ -403,3 +403,95 @@ def test_how_well_a_plug_fits_is_forecast_from_bit_and_ring():
     assert made.fit.spread.metric.number == f"{2 * math.hypot(0.03, 0.05):.2f}"
     assert made.fit.tight + made.fit.slides + made.fit.loose == pytest.approx(1)
     assert plan(cut("soft", guide="bushing")).fit is None
+
+
+def sawn(outline: str = "soft", **more) -> TemplateCut:
+    known = {"makes": "part", "through": True, "depth": mm(18), "sawn": mm(2.5), "held": "tape", "backed": True} | more
+    return cut(outline, **known)
+
+
+@pytest.mark.parametrize("guide", ["bushing", "tip"])
+@pytest.mark.parametrize("outline", ["soft", "square", "ring"])
+def test_a_part_that_was_sawn_out_is_gone_round_from_beside_it(outline, guide):
+    asked = sawn(outline, guide=guide, corners=mm(8))
+    if (outline, guide) == ("ring", "tip"):
+        assert plan(asked).status == "stop", "no bit with a bearing at its tip plunges into the hole"
+        return
+    made = plan(asked)
+    assert made.status == "caution"
+    (work,) = (each for each in made.bodies if each.role == "work")
+    blank, part = Polygon(work.ring), wanted(asked)
+    whole = shapely.union_all([Polygon(each.exterior) for each in parts_of(part)])
+    assert blank.symmetric_difference(whole.buffer(2.5)).area < 0.02 * blank.length
+    r = max(r for _, r, _ in made.settings[0].bit.silhouette)
+    outer = [each for each in made.moves if each.kind == "start" and each.to_depth > 0]
+    assert outer, "nothing turns above the wood"
+    for each in outer:
+        assert blank.distance(Spot(each.path[0])) > r, "begun beside the wood"
+        assert blank.distance(Spot(made.moves[made.moves.index(each) + 1].path[-1])) < r
+    # The plug of its hole stays on the tape.
+    left = shapely.union_all([each for each in parts_of(blank.difference(gone(made, 17.9))) if each.intersects(part.buffer(-2))])
+    assert left.symmetric_difference(part).area < 0.01 * part.length
+    assert made.passes[-1].to_depth == pytest.approx(18.5)
+    if guide == "tip":
+        assert len(made.passes) == 1, "its bearing sets one depth"
+        (template,) = (each for each in made.bodies if each.role == "template")
+        (bench,) = (each for each in made.bodies if each.role == "bench")
+        assert template.z1 == 0.0
+        assert bench.z1 == template.z0
+        assert template.z0 <= -(0.5 + 5 + 3), "bearing and screw stay clear of the bench"
+        assert not any(each.role == "below" for each in made.bodies)
+
+
+def test_a_sawn_part_enters_the_wood_on_the_side_that_is_cut_away():
+    made = plan(sawn(corners=mm(8), guide="bushing"))
+    enters = [each for each in made.moves if each.kind == "enter"]
+    assert len(enters) == len(made.passes)
+    assert {each.fresh for each in enters} == {"left"}, "against the feed, so that the bit does not run ahead"
+    ring = next(each for each in made.moves if each.kind == "cut").path
+    assert length_of(ring, closed=False) > Polygon(wanted(sawn(corners=mm(8))).exterior).length, "once round and a little more"
+    stops = [each for each in made.moves if each.kind == "stop"]
+    assert len(stops) == len(made.passes), "switched off beside the wood before every next depth"
+
+
+@pytest.mark.parametrize(
+    ("more", "stop"),
+    [
+        ({"held": None}, "sawn-part-on-tape"),
+        ({"held": "dogs"}, "sawn-part-on-tape"),
+        ({"sawn": mm(3.2)}, "waste-too-wide"),
+        ({"guide": "tip", "template": mm(8)}, "tip-bearing-meets-bench"),
+    ],
+)
+def test_a_sawn_part_that_cannot_be_held_or_cut_is_stopped(more, stop):
+    made = plan(sawn(corners=mm(8), **more))
+    assert made.status == "stop"
+    assert stop in codes(made)
+    remedies = [each for each in made.remedies if each.answers == "sawn-part-on-tape"]
+    assert [each.change for each in remedies] == ([{"held": "tape"}, {"held": "vacuum"}] if "held" in more else [])
+
+
+@pytest.mark.parametrize(
+    ("more", "field"),
+    [
+        ({"makes": "recess"}, "cut.sawn"),
+        ({"through": False, "depth": mm(4)}, "cut.sawn"),
+        ({"count": 2, "spacing": mm(90)}, "cut.count"),
+    ],
+)
+def test_only_a_part_that_comes_free_is_sawn_out_before(more, field):
+    with pytest.raises(CutError) as refused:
+        plan(sawn(**more))
+    assert refused.value.field == field
+
+
+def test_the_slip_of_a_sawn_part_says_how_it_is_gone_round():
+    made = plan(sawn(corners=mm(8), guide="bushing"))
+    said = {each.key: " ".join(line.metric for line in each.lines) for each in made.slip}
+    assert "sawn 2.5 mm outside of its line" in said["direction"]
+    assert "begin beside the wood" in said["direction"]
+    assert "wait until it stands, then set the next depth" in said["direction"]
+    assert "plunge" not in said["direction"]
+    tip = plan(sawn(corners=mm(8), guide="tip"))
+    below = " ".join(line.metric for each in tip.slip if each.key == "guide" for line in each.lines)
+    assert "12 mm thick or more, fixed below the work" in below

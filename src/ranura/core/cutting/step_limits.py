@@ -23,7 +23,7 @@ from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text import depth_words, strength_words
 from ranura.core.text.cautions import Caution, Reason
 
-Bound = Literal["school", "material", "diameter", "class", "power", "stiffness", "compression", "full-depth", "plunge"]
+Bound = Literal["school", "material", "diameter", "class", "power", "stiffness", "compression", "full-depth", "plunge", "bearing"]
 
 _HALVINGS = 40
 _THIN_FOR_COMPRESSION = 2.0

@@ -15,6 +15,7 @@ GUIDE_NAMES = {
     "table-fence": "Router table",
     "bushing": "Bushing in a template",
     "bearing": "Bearing in a template",
+    "tip": "Bearing at the tip, template below",
     "inlay": "Inlay set in a template",
     "edge-guide-stops": "Edge guide and stops",
     "freehand": "Freehand to a line",

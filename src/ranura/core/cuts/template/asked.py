@@ -17,8 +17,8 @@ Makes = Literal["recess", "part", "plug"]
 """What is made of an outline: the hollow inside it, what lies inside it, or the raised plug of an inlay, sawn off later."""
 Loose = Literal["tabs", "tape", "screws", "skin"]
 """What holds a piece that comes free: tabs, tape, screws, or a skin left below and trimmed flush afterwards."""
-TemplateGuide = Literal["bushing", "bearing", "inlay"]
-"""A bushing, a bearing at the shank, or the bushing and ring of an inlay set."""
+TemplateGuide = Literal["bushing", "bearing", "tip", "inlay"]
+"""A bushing, a bearing at the shank, one at the tip on a template below the work, or the bushing and ring of an inlay set."""
 
 _AT_THE_END = Length(mm=0.0, typed="0", unit="mm")
 
@@ -44,6 +44,8 @@ class TemplateCut:
     """By how many degrees the outline is turned, counter-clockwise."""
     corners: Length | None = None
     """The radius to which its tighter corners are rounded; None leaves them as they are drawn."""
+    sawn: Length | None = None
+    """How much wood a saw left outside of the line of a part that was sawn out before; None where it is cut out of the board."""
     through: bool = False
     """It goes right through the board, along the outline alone."""
     backed: bool = False

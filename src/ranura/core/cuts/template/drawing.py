@@ -6,18 +6,18 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 
-from shapely import LineString
+from shapely import LineString, Polygon, union_all
 
 from ranura.core.cuts.template.asked import TemplateCut
 from ranura.core.cuts.template.figures import sense_of
 from ranura.core.cuts.template.guides import Follower, Template
-from ranura.core.cuts.template.moves import leaves_tabs
+from ranura.core.cuts.template.moves import blank_ring, leaves_tabs
 from ranura.core.cuts.template.section import lines_cut, template_section
 from ranura.core.cuts.template.setting import Lift, TemplateSetting
-from ranura.core.geometry.areas import parts_of, thinned
+from ranura.core.geometry.areas import band, parts_of, thinned
 from ranura.core.geometry.convex import bounds
 from ranura.core.geometry.paths import length_of, stretch
-from ranura.core.geometry.rings import Point, Ring, shifted
+from ranura.core.geometry.rings import Point, Ring, shifted, signed_area
 from ranura.core.output.going import Going
 from ranura.core.output.marks import carrier_outlines, clamp_marks, clamp_outlines, tabs_on, turret_view
 from ranura.core.output.views import Arrow, Dimension, DragHandle, Mark, Outline, View, base_outline, box, circle, typed_dimension
@@ -46,7 +46,8 @@ def template_views(setting: TemplateSetting, cut: TemplateCut, going: Going | No
 def _plan(setting: TemplateSetting, cut: TemplateCut, going: Going | None) -> View:
     asked, bit, base = setting.outline, setting.bit, setting.base
     length, width = asked.part
-    outlines = [Outline(role="work", points=box(0, 0, length, width)), *carrier_outlines(asked.held, setting.piece)]
+    board = blank_ring(asked) if asked.blank is not None else box(0, 0, length, width)
+    outlines = [Outline(role="work", points=board), *carrier_outlines(asked.held, setting.piece)]
     outlines += _cut_away(setting)
     marks: list[Mark] = []
     arrows: list[Arrow] = []
@@ -69,7 +70,7 @@ def _plan(setting: TemplateSetting, cut: TemplateCut, going: Going | None) -> Vi
             outlines.append(Outline(role="bearing", points=circle(axis, setting.follower.across / 2)))
         outlines.append(Outline(role="bit", points=circle(axis, bit.diameter / 2)))
         arrows = [Arrow(role="bit", start=axis, end=(axis[0] + base.across * 0.22, axis[1]), turn="clockwise")]
-        if going is not None and going.sense is not None:
+        if going is not None and (going.sense is not None or asked.blank is not None):
             arrows.insert(0, _feed(setting, sense_of(setting), outer))
     if setting.holding is not None:
         outlines += clamp_outlines(setting.holding)
@@ -96,7 +97,11 @@ def _plan(setting: TemplateSetting, cut: TemplateCut, going: Going | None) -> Vi
 def _cut_away(setting: TemplateSetting) -> list[Outline]:
     """What goes at every place, and the tabs that are left in it."""
     asked = setting.outline
-    if not asked.along_line:
+    if asked.blank is not None:
+        sawn_off = asked.blank.difference(union_all([Polygon(part.exterior) for part in parts_of(asked.area)]))
+        holes = [band(way.path, setting.bit.diameter / 2, closed=True) for way in setting.ways if signed_area(way.path) < 0]
+        rings = [*(_across_holes(part) for part in parts_of(sawn_off)), *holes]
+    elif not asked.along_line:
         rings = [ring for part in parts_of(asked.area) for ring in [_across_holes(part)]]
     else:
         rings = lines_cut(setting)
@@ -129,7 +134,7 @@ def template_outlines(template: Template, follower: Follower, places: Sequence[f
         for part in parts_of(template.on_work)
         for ring in ((part.exterior, *part.interiors) if template.outside else part.interiors or (part.exterior,))
     ]
-    label = write("template for the bearing" if follower.kind == "bearing" else "template for the bushing")
+    label = write("template for the bushing" if follower.kind in ("bushing", "inlay") else "template for the bearing")
     return [
         Outline(role="template", points=shifted(ring, shift), label=None if place or number else label)
         for place, shift in enumerate(places)
@@ -168,6 +173,8 @@ def _feed(setting: TemplateSetting, sense: str, outer: Ring) -> Arrow:
 
 def _dimensions(setting: TemplateSetting, cut: TemplateCut) -> tuple[Dimension, ...]:
     asked = setting.outline
+    if asked.blank is not None:
+        return ()  # its board is gone
     x0, y0, x1, y1 = asked.box
     length, width = asked.part
     at_x, from_x = (x0, 0.0) if cut.end == "left" else (x1, length)

@@ -52,7 +52,7 @@ def template_of_guide(
 def _offset(follower: Follower, template: Template, bit: Bit, plug: bool) -> Figure:
     """From the template's edge to the wall of the cut."""
     od, d, offset = follower.across, bit.diameter, template.offset
-    what = "bearing" if follower.kind == "bearing" else "bushing outside"
+    what = "bearing" if follower.kind in ("bearing", "tip") else "bushing outside"
     if isinstance(follower.tool, InlaySet) and not plug:
         what = "ring outside"
     return Figure(

@@ -47,6 +47,8 @@ def form(cut: TemplateCut, piece: Piece, shop: Shop) -> Form:
         options.append(answers("Goes", "through", cut.through, ((False, "Leaves a floor"), (True, "Right through"))))
     if cut.through:
         options.append(loose_held_by(cut.loose))
+    if cut.through and cut.makes == "part":
+        options.append(LengthBlank(field="sawn", label="sawn outside by", placeholder="not sawn", optional=True))
     options.append(RepeatBlank(label="Repeats", counts=_COUNTS, count=cut.count, places=False))
     more: list[Blank] = [
         NumberBlank(
@@ -95,9 +97,9 @@ def _start(makes: Makes, name: str, example: str, piece: Piece, shop: Shop) -> S
 def _makes(cut: TemplateCut) -> ChoiceBlank:
     """What is made of the outline; a plug does not go through."""
     changes: dict[Makes, Change] = {
-        "recess": {"makes": "recess", **NO_CLAMPS},
+        "recess": {"makes": "recess", "sawn": None, **NO_CLAMPS},
         "part": {"makes": "part", **NO_CLAMPS},
-        "plug": {"makes": "plug", "through": False, "guide": None, **NO_CLAMPS},
+        "plug": {"makes": "plug", "through": False, "sawn": None, "guide": None, **NO_CLAMPS},
     }
     return ChoiceBlank(
         label="It is",

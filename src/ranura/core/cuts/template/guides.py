@@ -23,6 +23,7 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.saved_outlines import SAME_OFFSET, SavedOutline
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Bushing, Guide, InlaySet
+from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, SCREW_HEIGHT
 from ranura.core.shop.tooling.routers import Base
 from ranura.core.templates import words as template_words
 from ranura.core.templates.bearings import thick_enough
@@ -49,6 +50,15 @@ class Follower:
     across: float
     thickness: float
     cautions: tuple[Caution, ...] = ()
+
+    @property
+    def below(self) -> bool:
+        """Whether its template lies below the work."""
+        return self.kind == "tip"
+
+    def stands(self, top: float) -> tuple[float, float]:
+        """From what height to what height its template stands, by a work whose face is `top` mm up."""
+        return (-self.thickness, 0.0) if self.below else (top, top + self.thickness)
 
     def offset(self, bit: Bit) -> float:
         """From the template's edge to the line of the cut, in mm: half of what it is wider than the bit (R9)."""
@@ -151,6 +161,19 @@ def bearing(bit: Bit, *, first: float, template: float, said: bool) -> Follower 
             return Reason(template_words.BEARING_ABOVE_TEMPLATE, {"thickness": thick, "needed": needed})
         thick = needed
     return Follower(kind="bearing", tool=None, across=bit.bearing or bit.diameter, thickness=thick)
+
+
+def tip_bearing(bit: Bit, *, template: float, said: bool, rules: HouseRules) -> Follower | Reason:
+    """The bit's own bearing at the tip, on a template below the work that is so thick that screw and bearing stay clear of the
+    bench; or why that cannot be, where the person `said` how thick it is.
+
+    Rule: R3 bearings fix depths, R11
+    Formula: t ≥ 0.5 mm through + bearing + screw + 3 mm clear
+    Source: what stands out below the work runs along the bench"""
+    needed = closeness.ceil(rules.through_extra + BEARING_HEIGHT + SCREW_HEIGHT + rules.bearing_overhang)
+    if said and closeness.under(template, needed):
+        return Reason(words.TIP_BEARING_MEETS_BENCH, {"thickness": template, "needed": float(needed)})
+    return Follower(kind="tip", tool=None, across=bit.bearing or bit.diameter, thickness=max(template, float(needed)))
 
 
 def inlay_set(asked: OutlineOnBoard, bit: Bit, base: Base, guides: Sequence[Guide]) -> Follower | Reason:

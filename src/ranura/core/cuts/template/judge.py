@@ -4,12 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import replace
+from typing import Final
 
 from ranura.core.board.materials import Material
 from ranura.core.choosing.judging import BEARING
 from ranura.core.choosing.straight_judge import StraightJudge
+from ranura.core.cuts.template import words
 from ranura.core.cuts.template.asked import TemplateGuide
-from ranura.core.cuts.template.guides import Follower, bearing, bushing, fits, inlay_set
+from ranura.core.cuts.template.guides import Follower, bearing, bushing, fits, inlay_set, tip_bearing
 from ranura.core.cuts.template.on_board import OutlineOnBoard, grown
 from ranura.core.cutting.step_limits import school_step
 from ranura.core.geometry import closeness
@@ -25,11 +27,15 @@ from ranura.core.shop.tooling.routers import Base, Router
 from ranura.core.templates import words as template_words
 from ranura.core.templates.plates import PLATE, plate_for
 from ranura.core.templates.rounding import tightest_rounded
+from ranura.core.templates.sawing import waste_for
 from ranura.core.text import depth_words, guide_words
 from ranura.core.text.cautions import Reason
 
 _THINNED = 0.1
 """mm by which a path may be off where clashes are judged; the base counts as larger by as much."""
+
+FROM_BELOW: Final = ("tape", "vacuum")
+"""What holds a part that a bit goes all round."""
 
 
 class TemplateJudge(StraightJudge):
@@ -66,10 +72,12 @@ class TemplateJudge(StraightJudge):
         return asked.thickness - rules.tab if asked.loose == "skin" else asked.thickness + rules.through_extra
 
     def reach(self, bit: Bit) -> float:
-        """See `Judge.reach`: the template lies between base and work, and so does a plate below the base."""
+        """See `Judge.reach`: a template above the work lies between it and the base, and so does a plate below the base."""
         return self.depth + self._thickness(bit) + (PLATE if self.asked.plate else 0.0)
 
     def _thickness(self, bit: Bit) -> float:
+        if self.kind == "tip":
+            return 0.0
         if self.kind != "bearing":
             return self.asked.template
         found = self._bearing(bit)
@@ -83,7 +91,9 @@ class TemplateJudge(StraightJudge):
         """The first thing that no router could change."""
         need = self.need
         if not self.is_of_kind(bit):
-            wrong = template_words.NO_SHANK_BEARING if self.kind == "bearing" else depth_words.WRONG_PROFILE
+            wrong = {"bearing": template_words.NO_SHANK_BEARING, "tip": words.NO_TIP_BEARING}.get(
+                self.kind, depth_words.WRONG_PROFILE
+            )
             return Reason(wrong, {"profile": bit.kind.name})
         if not self.asked.keeps_inside and not (closeness.under(bit.diameter, need.width) and fits(self.asked, bit)):
             return Reason(guide_words.BIT_WIDER_THAN_CUT, {"diameter": bit.diameter, "width": need.width})
@@ -91,7 +101,12 @@ class TemplateJudge(StraightJudge):
             return Reason(template_words.CORNER_TOO_TIGHT, {"radius": bit.diameter / 2, "corner": need.corner})
         if closeness.over(self.depth, bit.cuts_to):
             return Reason(depth_words.BEYOND_CUTTING_LENGTH, {"depth": self.depth, "cutting_length": bit.cuts_to})
-        return self.against_plunging(bit)
+        if self.asked.blank is not None and closeness.over(self.asked.sawn, waste_for(bit.diameter, self.rules)):
+            most = waste_for(bit.diameter, self.rules)
+            return Reason(words.WASTE_TOO_WIDE, {"waste": self.asked.sawn, "most": most})
+        if bit.bearing_place == "both" and self.kind != "tip":
+            return Reason(words.TIP_BEARING_IN_WAY)
+        return self.against_plunging(bit) if need.stopped else None
 
     def follower(self, bit: Bit, router: Router, base: Base) -> Follower | Reason:
         """What follows the template for this pair, or why nothing does."""
@@ -106,11 +121,15 @@ class TemplateJudge(StraightJudge):
                     found = inlay_set(self.asked, bit, base, guides)
                 case "bearing":
                     found = self._bearing(bit)
+                case "tip":
+                    found = tip_bearing(bit, template=self.asked.template, said=self.thickness_said, rules=self.rules)
             self._followers[key] = found
         return self._followers[key]
 
     def is_of_kind(self, bit: Bit) -> bool:
         """See `Judge.is_of_kind`."""
+        if self.kind == "tip":
+            return bit.bearing_place in ("tip", "both") and bit.kind.makes == "templates"
         return bit.profile in (TEMPLATE_BITS if self.kind == "bearing" else FLAT_ENDED)
 
     @property
@@ -125,12 +144,12 @@ class TemplateJudge(StraightJudge):
             return
         if self.small:
             yield self.small_reason()
-        if base.kind != "plunge":
+        if self.need.stopped and base.kind != "plunge":
             yield Reason(depth_words.NO_PLUNGE_BASE)
         found = self.follower(bit, router, base)
         if isinstance(found, Reason):
             yield found
-        elif self.asked.plate and self.kind != "bearing":
+        elif self.asked.plate and self.kind not in ("bearing", "tip"):
             yield Reason(template_words.PLATE_HIDES_BUSHING)
 
     def plate(self, follower: Follower, bit: Bit) -> float:
@@ -140,7 +159,8 @@ class TemplateJudge(StraightJudge):
     def look_around(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
         """See `StraightJudge.look_around`: room for clamps beside the base's path."""
         found = self.follower(bit, router, base)
-        if not isinstance(found, Reason):
+        # How a part that was sawn out is held is the same question for all of them.
+        if not isinstance(found, Reason) and self.asked.blank is None:
             yield from (each for each in self.held(bit, base, found).cautions if each.level == "stop")
 
     def held(self, bit: Bit, base: Base, follower: Follower) -> Holding:
@@ -151,6 +171,9 @@ class TemplateJudge(StraightJudge):
         across = around_axis(base)
         radius = (max(across, self.plate(follower, bit) / 2) if asked.plate else across) + _THINNED
         sweeps = [Sweep(paths=tuple((shifted(way, shift), radius) for way in ways)) for shift in asked.places]
+        if asked.blank is not None and asked.held not in FROM_BELOW:
+            wrong = Reason(words.SAWN_PART_ON_TAPE)
+            return Holding(method=asked.held or "clamps", feet=(), sweep=sweeps[0], clear=None, cautions=(wrong,))
         return hold(
             asked.part,
             Sweep(paths=tuple(path for each in sweeps for path in each.paths)),

@@ -7,12 +7,15 @@ import math
 from collections.abc import Sequence
 from dataclasses import replace
 
+from shapely import Polygon, get_coordinates
+
 from ranura.core.cuts.template.guides import Follower, Template
+from ranura.core.cuts.template.on_board import OutlineOnBoard
 from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.cutting.stepping import Pass
 from ranura.core.geometry.areas import parts_of
-from ranura.core.geometry.paths import begun_ahead, begun_at
-from ranura.core.geometry.rings import Point, Ring, shifted
+from ranura.core.geometry.paths import begun_ahead, begun_at, stretch
+from ranura.core.geometry.rings import Point, Ring, shifted, signed_area
 from ranura.core.proof.bodies import bench_below, carriers_of, clamps_of, standing, stints, work_of
 from ranura.core.proof.machines import machine_of
 from ranura.core.proof.moves import Body, Change, GuideKind, GuidePlace, MachineSetting, Move, Program, shown_face
@@ -21,6 +24,13 @@ from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
 
 _BELOW = 12.0
 """mm that a sacrificial board below is thick."""
+_BESIDE, _OVERLAP = 3.0, 6.0
+"""mm: how far from a sawn part a bit is begun, and how far it goes on where it began, so that no ridge stays."""
+_ARC_STEPS = 6
+_LONG_SIDE = 20.0
+"""mm: a side that is longer is straight."""
+_SAWN = 0.01
+"""mm within which a sawn edge is known."""
 _ON_WITHOUT_LIFTING = 1.6
 """Lanes between two rounds up to which the bit goes on from one to the next in the wood."""
 
@@ -69,6 +79,9 @@ def _lines(recorder: Recorder, setting: TemplateSetting, passes: Sequence[Pass],
     top, half = setting.outline.thickness - setting.rules.tab, setting.bit.diameter / 2
     at: Point | None = None
     for number, way in enumerate(setting.ways):
+        if setting.outline.blank is not None and signed_area(way.path) > 0:
+            _round_the_blank(recorder, setting, way.path, passes[number * per_way : (number + 1) * per_way], turning=at)
+            return
         path = shifted(way.path, shift)
         line = (*path, path[0])
         for each in passes[number * per_way : (number + 1) * per_way]:
@@ -80,6 +93,71 @@ def _lines(recorder: Recorder, setting: TemplateSetting, passes: Sequence[Pass],
             at = recorder.drawn_out(line, each.to_depth, each.feed_m_min)
     if at is not None:
         recorder.stop(at, -CLEAR)
+
+
+def _round_the_blank(
+    recorder: Recorder, setting: TemplateSetting, path: Ring, passes: Sequence[Pass], *, turning: Point | None
+) -> None:
+    """Round a part that was sawn out: from beside it in on an arc, once round, out on an arc, switched off; at each depth anew.
+    A bit that still turns over one of its holes is switched off first."""
+    if turning is not None:
+        recorder.stop(turning, -CLEAR)
+    ring = _begun_outside(path)
+    line = (*ring, *stretch((*ring, ring[0]), 0.0, _OVERLAP))
+    radius = setting.outline.sawn + _BESIDE
+    way_in, way_out = _into(ring[0], ring[1], radius), _out_of(line[-2], line[-1], radius)
+    for number, each in enumerate(passes):
+        if number or turning is not None:
+            recorder.set(Change(what="depth", to=each.to_depth))
+        recorder.start(way_in[0], each.to_depth)
+        recorder.enter(way_in, each.to_depth, "left", each.feed_m_min)
+        recorder.cut(line, each.to_depth, "left", each.feed_m_min)
+        recorder.leave(way_out, each.to_depth, "none", each.feed_m_min)
+        recorder.stop(way_out[-1], each.to_depth)
+
+
+def _begun_outside(path: Ring) -> Ring:
+    """A closed way that begins on its longest straight side beside which nothing of it lies further out: in the middle of a long
+    one, at the start of one that may stand for an arc."""
+    hull = {(round(float(x), 6), round(float(y), 6)) for x, y in get_coordinates(Polygon(path).convex_hull)}
+    sides = [
+        (math.dist(a, b), number)
+        for number, (a, b) in enumerate(zip(path, (*path[1:], path[0]), strict=True))
+        if {(round(a[0], 6), round(a[1], 6)), (round(b[0], 6), round(b[1], 6))} <= hull
+    ]
+    _, longest = max(sides)
+    turned = (*path[longest:], *path[:longest])
+    (x0, y0), (x1, y1) = turned[0], turned[1]
+    if math.dist(turned[0], turned[1]) < _LONG_SIDE:
+        return turned
+    return (((x0 + x1) / 2, (y0 + y1) / 2), *turned[1:], turned[0])
+
+
+def _into(at: Point, towards: Point, radius: float) -> Ring:
+    """A quarter arc of a radius from the right of a heading into it."""
+    (cx, cy), (tx, ty) = _right_of(at, (towards[0] - at[0], towards[1] - at[1]), radius)
+    turns = [math.pi / 2 * step / _ARC_STEPS for step in range(_ARC_STEPS)]
+    arc = [
+        (cx - radius * (tx * math.cos(t) + ty * math.sin(t)), cy - radius * (ty * math.cos(t) - tx * math.sin(t))) for t in turns
+    ]
+    return (*arc, at)
+
+
+def _out_of(before: Point, at: Point, radius: float) -> Ring:
+    """A quarter arc of a radius out of a heading to its right."""
+    (cx, cy), (tx, ty) = _right_of(at, (at[0] - before[0], at[1] - before[1]), radius)
+    turns = [math.pi / 2 * step / _ARC_STEPS for step in range(_ARC_STEPS)]
+    arc = [
+        (cx + radius * (tx * math.cos(t) - ty * math.sin(t)), cy + radius * (ty * math.cos(t) + tx * math.sin(t))) for t in turns
+    ]
+    return (at, *arc[::-1])
+
+
+def _right_of(at: Point, heading: Point, radius: float) -> tuple[Point, Point]:
+    """The middle of a circle that a heading touches at a place, on its right; and the heading, 1 long."""
+    size = math.hypot(*heading) or 1.0
+    tx, ty = heading[0] / size, heading[1] / size
+    return (at[0] + radius * ty, at[1] - radius * tx), (tx, ty)
 
 
 def _field(recorder: Recorder, setting: TemplateSetting, passes: Sequence[Pass], shift: float) -> None:
@@ -117,19 +195,26 @@ def _machine(setting: TemplateSetting) -> MachineSetting:
 
 def on_template(follower: Follower, top: float) -> GuidePlace:
     """What runs along a template that lies on the work, whose face is `top` mm up."""
-    bearing = follower.kind == "bearing"
-    high = min(follower.thickness, BEARING_HEIGHT) if bearing else follower.thickness
+    bearing = follower.kind in ("bearing", "tip")
+    low, high = follower.stands(top)
+    if bearing:
+        low, high = (-BEARING_HEIGHT, 0.0) if follower.below else (low, min(high, low + BEARING_HEIGHT))
     kind: GuideKind = "bearing" if bearing else "bushing"
-    return GuidePlace(kind=kind, body="template", r=follower.across / 2, z0=top, z1=top + high, at=None, spacer=0.0)
+    return GuidePlace(kind=kind, body="template", r=follower.across / 2, z0=low, z1=high, at=None, spacer=0.0)
 
 
 def _bodies(setting: TemplateSetting, moves: Sequence[Move]) -> tuple[Body, ...]:
     """The board, what it lies on, its template, and its clamps."""
     asked, piece, top = setting.outline, setting.piece, setting.outline.thickness
     clamps = clamps_of(setting.holding, top, moves) if setting.holding is not None else ()
-    found: list[Body] = [work_of(piece, tuple(clamp.id for clamp in clamps))]
+    work = work_of(piece, tuple(clamp.id for clamp in clamps))
+    if asked.blank is not None:
+        work = replace(work, ring=blank_ring(asked), holes=())
+    found: list[Body] = [work]
     length, width = asked.part
-    if asked.through and asked.backed:
+    if setting.follower is not None and setting.follower.below:
+        found.append(bench_below(piece, raised=setting.follower.thickness))
+    elif asked.through and asked.backed:
         found.append(standing("below", "below", ((0.0, 0.0), (length, 0.0), (length, width), (0.0, width)), -_BELOW, 0.0))
     else:
         found.append(bench_below(piece))
@@ -138,6 +223,15 @@ def _bodies(setting: TemplateSetting, moves: Sequence[Move]) -> tuple[Body, ...]
     if setting.template is not None and setting.follower is not None:
         found += template_bodies(setting.template, setting.follower, asked.places, top, moves)
     return (*found, *clamps)
+
+
+def blank_ring(asked: OutlineOnBoard) -> Ring:
+    """What a saw left of the board, as a ring."""
+    parts = list(parts_of(asked.blank)) if asked.blank is not None else []
+    if not parts:
+        return ()
+    largest = max(parts, key=lambda part: part.area)
+    return tuple((float(x), float(y)) for x, y, *_ in largest.exterior.simplify(_SAWN).coords[:-1])
 
 
 def template_bodies(
@@ -154,6 +248,6 @@ def template_bodies(
                 for each in (part.exterior, *part.interiors)
             )
             name = "template" if not made else f"template-{len(made) + 1}"
-            body = standing(name, "template", ring, top, top + follower.thickness, held_by=("tape",))
+            body = standing(name, "template", ring, *follower.stands(top), held_by=("tape",))
             made.append(replace(body, holes=tuple(holes), from_move=first, to_move=after))
     return made

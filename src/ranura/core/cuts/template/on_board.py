@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
+from shapely import Polygon, box, union_all
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.board.pieces import Piece, Side
@@ -12,6 +13,7 @@ from ranura.core.cuts.template import refusals
 from ranura.core.cuts.template.asked import Loose, Makes, TemplateCut
 from ranura.core.cutting.need import StraightCut
 from ranura.core.geometry import closeness
+from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.loop_text import loops_of_text
 from ranura.core.geometry.loops import TRUE, Loop, area_of, loops_of
 from ranura.core.holding.placed import ClampAt, Held
@@ -44,6 +46,10 @@ class OutlineOnBoard:
     depth: float
     """Below the face; the thickness where it goes through."""
     through: bool
+    blank: BaseGeometry | None
+    """What a saw left of the board where the part was sawn out before."""
+    sawn: float
+    """How much of it lies outside of the line."""
     backed: bool
     thickness: float
     part: tuple[float, float]
@@ -84,6 +90,18 @@ class OutlineOnBoard:
     @property
     def need(self) -> StraightCut:
         """What it asks of its tool."""
+        if self.blank is not None:
+            plunged = any(part.interiors for part in parts_of(self.area))
+            return StraightCut(
+                kind="rabbet",
+                width=self.sawn,
+                depth=self.depth,
+                thickness=self.thickness,
+                stopped=plunged,
+                plunged=plunged,
+                through=True,
+                clean="both",
+            )
         return StraightCut(
             kind="line" if self.along_line else "recess",
             width=min(self.size) if self.keeps_inside else self.room,
@@ -107,6 +125,10 @@ def on_board(cut: TemplateCut, piece: Piece, shop: Shop) -> OutlineOnBoard:
         raise CutError(refusals.TEMPLATE_GOES_THROUGH, field="cut.depth", depth=deep, thickness=thickness)
     if cut.through and cut.makes == "plug":
         raise CutError(refusals.PLUG_GOES_THROUGH, field="cut.through")
+    if cut.sawn is not None and not (cut.makes == "part" and cut.through):
+        raise CutError(refusals.ONLY_PARTS_ARE_SAWN, field="cut.sawn")
+    if cut.sawn is not None and cut.count > 1:
+        raise CutError(refusals.SAWN_ONE_BY_ONE, field="cut.count")
     saved = outline_of(cut, shop)
     loops = placed(cut, piece, saved)
     area = area_of(loops)
@@ -130,6 +152,8 @@ def on_board(cut: TemplateCut, piece: Piece, shop: Shop) -> OutlineOnBoard:
         room=_room(area),
         depth=thickness if cut.through else cut.depth.mm,
         through=cut.through,
+        blank=None if cut.sawn is None else _blank(area, cut.sawn.mm, (length, width)),
+        sawn=0.0 if cut.sawn is None else cut.sawn.mm,
         backed=cut.backed,
         thickness=thickness,
         part=(length, width),
@@ -143,6 +167,11 @@ def on_board(cut: TemplateCut, piece: Piece, shop: Shop) -> OutlineOnBoard:
             saved.version, shop.outlines, shop.rules, corners=cut.corners.mm if cut.corners is not None else 0.0
         ),
     )
+
+
+def _blank(area: BaseGeometry, waste: float, part: tuple[float, float]) -> BaseGeometry:
+    """What a saw leaves of a board of a length and a width, so many mm outside of an area."""
+    return union_all([Polygon(each.exterior) for each in parts_of(area)]).buffer(waste).intersection(box(0, 0, *part))
 
 
 def outline_of(cut: TemplateCut, shop: Shop) -> SavedOutline:

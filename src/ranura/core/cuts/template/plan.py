@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator
 from dataclasses import replace
 
@@ -116,6 +117,8 @@ def _steps(judge: TemplateJudge, chosen: Candidate, ways: tuple[Round, ...], gri
     if judge.kind == "bearing":
         finish = judge.rules.finish if judge.need.finished else 0.0
         depths, turret = first_at_once(judge.depth, step=max(least.step, tooling.least_step), finish=finish), None
+    if judge.kind == "tip":
+        depths, turret = (judge.depth,), None
     steps = list(zip((0.0, *depths), depths, strict=False))
     if judge.asked.along_line:
         lanes = [Lane(spacer=0.0, run=length_of(way.path), pace=paces[0]) for way in ways]
@@ -125,7 +128,8 @@ def _steps(judge: TemplateJudge, chosen: Candidate, ways: tuple[Round, ...], gri
         if rest := sum(length_of(way.path) for way in ways if not way.wide):
             lanes.append(Lane(spacer=0.0, run=rest, pace=paces[-1]))
         ordered = [(lane, upper, lower) for upper, lower in steps for lane in lanes]
-    return stepped(tooling, ordered, paces=paces, depths=depths, turret=turret, limits=limits, least=least)
+    made = stepped(tooling, ordered, paces=paces, depths=depths, turret=turret, limits=limits, least=least)
+    return replace(made, step=judge.depth, bound="bearing") if judge.kind == "tip" else made
 
 
 def _lifts(asked: OutlineOnBoard, template: Template, fibres: tuple[float, float], rules: HouseRules) -> Iterator[Lift]:
@@ -149,6 +153,10 @@ def _lifts(asked: OutlineOnBoard, template: Template, fibres: tuple[float, float
 
 def _cautions(judge: TemplateJudge, chosen: Candidate, stepping: Stepping | None, lifts: tuple[Lift, ...]) -> Iterator[Caution]:
     asked, wood, rules, bit = judge.asked, judge.wood, judge.rules, chosen.bit
+    if stepping is not None and judge.kind == "tip":
+        strong = min((each.step for each in stepping.limits if each.bound in ("power", "stiffness")), default=math.inf)
+        if closeness.under(strong, judge.depth):
+            yield caution(words.TIP_TAKES_ALL_AT_ONCE, depth=judge.depth, step=strong)
     if stepping is not None:
         yield from stepping.cautions
         yield from (each for pace in stepping.paces for each in pace.cautions)

@@ -12,7 +12,7 @@ from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.choosing.shortlist import nearest, shortlist
 from ranura.core.cuts.template import refusals
-from ranura.core.cuts.template.asked import TemplateCut, TemplateGuide
+from ranura.core.cuts.template.asked import Makes, TemplateCut, TemplateGuide
 from ranura.core.cuts.template.drawing import template_views
 from ranura.core.cuts.template.figures import template_figures
 from ranura.core.cuts.template.guides import gap_forecast, to_make
@@ -39,6 +39,14 @@ from ranura.core.text.cautions import Reason, written
 from ranura.core.text.errors import CutError
 from ranura.core.text.writing import write
 
+_KINDS: dict[Makes, tuple[TemplateGuide, ...]] = {
+    "recess": ("bushing", "bearing", "inlay"),
+    "part": ("bushing", "bearing"),
+    "plug": ("inlay",),
+}
+_OF_SAWN: tuple[TemplateGuide, ...] = ("bearing", "tip", "bushing")
+"""What leads the bit round a part that was sawn out: what makes it as large as its template comes first."""
+
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class _Tried:
@@ -56,9 +64,7 @@ def planner(cut: TemplateCut, task: Task) -> Planner:
     """How a cut by template is planned: with bits that reach into its corners where there are such; under the pinned method of
     guiding, or the first that can be had. Raises `CutError` with what cannot be."""
     asked = on_board(cut, task.piece, task.shop)
-    kinds: tuple[TemplateGuide, ...] = {"recess": ("bushing", "bearing", "inlay"), "part": ("bushing", "bearing")}.get(
-        cut.makes, ("inlay",)
-    )  # type: ignore[assignment]
+    kinds: tuple[TemplateGuide, ...] = _KINDS[cut.makes] if cut.sawn is None else _OF_SAWN
     tried = [_try(kind, cut, asked, task) for kind in kinds]
     offered = [each for each in tried if each.can and (each.kind != "inlay" or cut.makes == "plug")]
     chosen = next((each for each in tried if each.kind == cut.guide), None)

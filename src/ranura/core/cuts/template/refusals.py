@@ -20,6 +20,10 @@ TEMPLATE_GOES_THROUGH = Refusal(
 PLUG_GOES_THROUGH = Refusal(
     "plug-goes-through", "A plug stays on its board until it is sawn off, so it does not go right through"
 )
+ONLY_PARTS_ARE_SAWN = Refusal(
+    "only-parts-are-sawn", "Only a part that is cut right through is sawn out before; leave this empty, or say so"
+)
+SAWN_ONE_BY_ONE = Refusal("sawn-one-by-one", "Parts that are sawn out lie on the template one after another: plan one")
 NARROWER_THAN_BITS = Refusal(
     "narrower-than-bits", "Its widest place has room for {width:len}; the thinnest bit here, {name}, is {narrowest:len}"
 )

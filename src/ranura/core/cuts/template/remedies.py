@@ -26,6 +26,11 @@ def template_remedies(cut: TemplateCut, setting: TemplateSetting) -> tuple[Remed
     if words.OUTLINE_CHANGED.code in codes:
         change = {"outline_version": setting.outline.saved.version}
         found.append(Remedy(answers=words.OUTLINE_CHANGED.code, says=write("It is as I want it"), change=change))
+    if words.SAWN_PART_ON_TAPE.code in codes:
+        found += [
+            Remedy(answers=words.SAWN_PART_ON_TAPE.code, says=write(says), change={"held": how})
+            for how, says in (("tape", "Tape holds it from below"), ("vacuum", "Vacuum holds it from below"))
+        ]
     found += _rounded(codes, setting)
     found += moved_clear(codes, setting.holding.moved if setting.holding is not None else ())
     return tuple(found)

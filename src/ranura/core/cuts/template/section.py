@@ -24,8 +24,9 @@ def template_section(setting: TemplateSetting, cut: TemplateCut) -> View:
     x0, _, x1, _ = asked.box
     at = asked.area.representative_point().y
     top, floor = asked.thickness, max(asked.thickness - setting.depth, 0.0)
-    spans = _crossed(_removed(setting), at)
-    side = max((x1 - x0) * 0.3, top * 1.2)
+    removed = _removed(setting) if asked.blank is None else _removed(setting).intersection(asked.blank)
+    spans = _crossed(removed, at)
+    side = max((x1 - x0) * 0.3, top * 1.2) if asked.blank is None else asked.sawn
     left, right = max(0.0, x0 - side), min(asked.part[0], x1 + side)
     outlines = [Outline(role="work", points=_board(left, right, top, floor, spans))]
     depths = stepping.depths if stepping is not None else ()
@@ -42,12 +43,12 @@ def template_section(setting: TemplateSetting, cut: TemplateCut) -> View:
         outlines.append(Outline(role="backer", points=box(left, -8, right, 0), label=write("sacrificial board")))
     if spans and depths:
         r = bit.diameter / 2
-        middle = spans[0][0] + r
+        middle = spans[0][0] + r if asked.blank is None else spans[0][1] - r
         standing = box(middle - r, top - depths[0], middle + r, top + min(bit.cutting_length - depths[0], above))
         outlines.append(Outline(role="bit", points=standing, label=write("{d:fine}", d=bit.diameter)))
     return View(
         name="section",
-        frame=(left - 1, -10.0, right + 1, top + above),
+        frame=(left - 1, -max(10.0, follower.thickness + 2 if follower and follower.below else 0.0), right + 1, top + above),
         caption=write("section along the board, at the bit"),
         outlines=tuple(outlines),
         arrows=(),
@@ -59,10 +60,10 @@ def template_above(
     template: Template, follower: Follower, *, at: float, between: tuple[float, float], top: float
 ) -> list[Outline]:
     """The template on the work, whose face is `top` mm up, cut along the board `at` mm from its near edge."""
-    left, right = between
+    (left, right), low_high = between, follower.stands(top)
     kept = [(max(a, left), min(b, right)) for a, b in _crossed(template.on_work, at) if b > left and a < right]
     return [
-        Outline(role="guide", points=box(a, top, b, top + follower.thickness), label=None if number else write("template"))
+        Outline(role="guide", points=box(a, *low_high[:1], b, *low_high[1:]), label=None if number else write("template"))
         for number, (a, b) in enumerate(kept)
     ]
 

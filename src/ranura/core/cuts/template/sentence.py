@@ -31,6 +31,8 @@ def sentence(cut: TemplateCut, piece: Piece, shop: Shop) -> Text:
     depth = "right through" if cut.through else f"{as_typed(cut.depth)} deep"
     if cut.makes == "plug":
         depth = f"for a recess {depth}"
+    if cut.sawn is not None:
+        depth = f"{depth} round the wood that was sawn {as_typed(cut.sawn)} outside of it"
     spacing = "" if cut.spacing is None else f" every {as_typed(cut.spacing)}"
     return write(
         "A {makes} from the template {name}, {depth}, {x} from the {end} end and {y} from the {edge} edge{more}, in {piece}",

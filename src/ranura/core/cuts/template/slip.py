@@ -11,6 +11,7 @@ from ranura.core.cuts.template.figures import sense_of
 from ranura.core.cuts.template.guides import RIM, Follower, Template
 from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.geometry.paths import length_of
+from ranura.core.geometry.rings import signed_area
 from ranura.core.output.going import Ends, Going
 from ranura.core.output.guides import StationLine
 from ranura.core.output.slip import (
@@ -33,6 +34,7 @@ from ranura.core.text.writing import Reading, Shown, Text, write
 SAYS: Final[Mapping[TemplateGuide, str]] = {
     "bushing": "a ring in the base follows the template's edge",
     "bearing": "a bearing at the shank follows the template's edge",
+    "tip": "a bearing at the tip follows a template below the work, all the depth at once",
     "inlay": "the ring is on for the recess and off for the plug, on one template",
 }
 """What a method of guiding is, where nothing speaks against it."""
@@ -85,7 +87,7 @@ def _guide(setting: TemplateSetting, cut: TemplateCut, figures: Mapping[str, Fig
         template,
         figures,
         size=size,
-        place=place_lines(template, asked.part, cut.end, cut.edge),
+        place=place_lines(template, asked.part, cut.end, cut.edge) if asked.blank is None else (),
         there=setting.there,
         ring_on=asked.makes == "recess",
         plate=setting.plate,
@@ -128,11 +130,17 @@ def guide_section(
         case InlaySet():
             shown = Lead(shown=plain("Inlay set"), caption=write("ring on" if ring_on else "ring off"))
         case None:
-            shown = Lead(shown=plain("Template"), caption=write("for the bearing"))
+            below = " at the tip, below the work" if follower.below else ""
+            shown = Lead(shown=plain("Template"), caption=write(f"for the bearing{below}"))
         case _:
             shown = Lead(shown=plain(follower.tool.name), caption=write(""))
     own = [write("{set}", set=follower.tool.name)] if isinstance(follower.tool, InlaySet) else []
-    lines = [*own, size, *place, write("{t:len} thick or more, fixed above the work", t=follower.thickness)]
+    lines = [
+        *own,
+        size,
+        *place,
+        write(f"{{t:len}} thick or more, fixed {'below' if follower.below else 'above'} the work", t=follower.thickness),
+    ]
     if there is not None and there.made is not None:
         made = there.made
         lines.append(
@@ -147,7 +155,7 @@ def guide_section(
     elif not template.outside:
         x0, y0, x1, y1 = template.box
         lines.append(write("whole template {l:rough} × {w:rough} or larger", l=x1 - x0 + 2 * RIM, w=y1 - y0 + 2 * RIM))
-    if follower.kind != "bearing":
+    if follower.kind not in ("bearing", "tip"):
         lines.append(write("ring finger tight, centred with a cone"))
     if plate is not None:
         lines.append(write("plate {x:rough} wide or more below the base", x=plate))
@@ -159,7 +167,9 @@ def guide_section(
 def _direction(setting: TemplateSetting, going: Going | None) -> SlipSection:
     asked = setting.outline
     lines: list[Text] = []
-    if not asked.along_line:
+    if asked.blank is not None:
+        lines += _round_a_blank(setting)
+    elif not asked.along_line:
         apart = sum(not way.goes_on for way in setting.ways)
         lines.append(
             write("plunge in the middle, work outwards; last along the template")
@@ -176,7 +186,7 @@ def _direction(setting: TemplateSetting, going: Going | None) -> SlipSection:
     if asked.along_line and len(setting.ways) > 1:
         other = "counter-clockwise" if sense_of(setting) == "clockwise" else "clockwise"
         lines.append(write("inside of it, round islands and holes, {other}", other=other))
-    if going is not None:
+    if going is not None and asked.blank is None:
         lines.append(write("pressed on; " + OUT[going.ends]))
     if setting.lifts:
         shown = [length_of(each.path, closed=False) for each in setting.lifts[:_LIFTS_LISTED]]
@@ -193,6 +203,19 @@ def _direction(setting: TemplateSetting, going: Going | None) -> SlipSection:
     )
 
 
+def _round_a_blank(setting: TemplateSetting) -> list[Text]:
+    """How a part is gone round that was sawn out before."""
+    deep = setting.stepping is not None and len(setting.stepping.depths) > 1
+    holes = sum(signed_area(way.path) < 0 for way in setting.ways)
+    lines = [write("first its {n} holes: plunge, once round, at each depth", n=holes)] if holes else []
+    return [
+        *lines,
+        write("sawn {w:len} outside of its line", w=setting.outline.sawn),
+        write("begin beside the wood, the base flat on the part; in on an arc, pressed on, once round, out on an arc"),
+        write("switch off, wait until it stands" + (", then set the next depth" if deep else "")),
+    ]
+
+
 def _hold(setting: TemplateSetting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> SlipSection:
     holding, asked = setting.holding, setting.outline
     stopped = any(each.place == "hold" and each.level == "stop" for each in cautions)
@@ -200,7 +223,7 @@ def _hold(setting: TemplateSetting, figures: Mapping[str, Figure], cautions: Seq
     if holding is not None and not stopped:
         lines += hold_lines(holding, asked.part)
     lines.append(write(TEMPLATE_HELD))
-    if asked.through and asked.backed:
+    if asked.through and asked.backed and not (setting.follower is not None and setting.follower.below):
         lines.append(write("sacrificial board below, {x:len} into it", x=setting.rules.through_extra))
     if asked.through and asked.loose is not None:
         lines.append(write(LOOSE[asked.loose]))

@@ -71,6 +71,49 @@ PLUG_IS_PROUD = Words(
     message="The plug is cut {extra:len} deeper than its recess, and stands proud by that",
     do="Saw it off below the groove, glue it in, and plane it flush when the glue is dry",
 )
+WASTE_TOO_WIDE = Words(
+    code="waste-too-wide",
+    place="tool",
+    level="stop",
+    message="The saw left {waste:len} outside of the line; this bit takes {most:len} at most",
+    do="Saw nearer to the line, or take a thicker bit",
+)
+NO_TIP_BEARING = Words(
+    code="no-tip-bearing",
+    place="tool",
+    level="stop",
+    message="{profile:A} bit has no bearing at its tip to follow a template below the work",
+    do="Take a flush-trim bit",
+)
+TIP_BEARING_IN_WAY = Words(
+    code="tip-bearing-in-way",
+    place="tool",
+    level="stop",
+    message="The bearing at its tip would run into the wood before the cut is through",
+    do="Take a bit with a bearing at the shank alone",
+)
+TIP_BEARING_MEETS_BENCH = Words(
+    code="tip-bearing-meets-bench",
+    place="guide",
+    level="stop",
+    message="Below a template of {thickness:len} the bearing's screw would meet the bench; {needed:len} are needed",
+    do="Make it thicker, or lay it on a smaller board that raises it",
+    setup=True,
+)
+TIP_TAKES_ALL_AT_ONCE = Words(
+    code="tip-takes-all-at-once",
+    place="depths",
+    level="stop",
+    message="The bearing at the tip sets one depth, {depth:len} at once; {step:len} are all that power and bit bear here",
+    do="Saw nearer to the line, or follow a template above the work in steps",
+)
+SAWN_PART_ON_TAPE = Words(
+    code="sawn-part-on-tape",
+    place="hold",
+    level="stop",
+    message="The bit goes all round a part that is sawn out: no clamp, dog or vice stays clear of it",
+    do="Hold it from below, by tape or vacuum, on a board larger than it",
+)
 FIBRES_LIFT_ALONG = Words(
     code="fibres-lift-along",
     place="direction",
