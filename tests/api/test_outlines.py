@@ -409,3 +409,41 @@ def test_a_template_is_worn_when_the_house_says(client):
     assert client.put("/api/shop/settings", json={"rules": rules}).status_code == 200
     listed = {each["id"]: each for each in client.get("/api/outlines").json()}
     assert listed[thing["id"]]["made"]["worn"]
+
+
+def corner(along: float, up: float, radius: float = 0.0) -> dict[str, dict[str, str]]:
+    return {key: {"typed": f"{value:g}", "unit": "mm"} for key, value in (("along", along), ("up", up), ("radius", radius))}
+
+
+def test_corners_of_an_outline_are_moved_over_the_version_that_was_looked_at(client):
+    made = kept(client, "rectangle").json()
+    address = f"/api/outlines/{made['id']}/corners"
+    (loop,) = client.get(address).json()["loops"]
+    assert sorted((each["at"], each["radius"]) for each in loop) == [
+        ([0.0, 0.0], 8.0), ([0.0, 60.0], 8.0), ([120.0, 0.0], 8.0), ([120.0, 60.0], 8.0),
+    ]  # fmt: skip
+    wider = [corner(0, 0), corner(150, 0), corner(150, 60, 12), corner(0, 60)]
+    moved = client.put(address, json={"loops": [wider], "version": made["version"]})
+    assert moved.status_code == 200
+    assert moved.json()["size"]["metric"] == "150 mm × 60 mm"
+    (now,) = client.get(address).json()["loops"]
+    assert {(*each["at"], each["radius"]) for each in now} == {(0, 0, 0), (150, 0, 0), (150, 60, 12), (0, 60, 0)}
+    assert client.put(address, json={"loops": [wider], "version": made["version"]}).status_code == 409, "an older one"
+    crossing = [corner(0, 0), corner(100, 60), corner(100, 0), corner(0, 60)]
+    assert client.put(address, json={"loops": [crossing]}).json()["error"]["field"] == "loops"
+    tight = [corner(0, 0), corner(100, 0), corner(100, 10, 40), corner(0, 60)]
+    assert client.put(address, json={"loops": [tight]}).json()["error"]["field"].startswith("loops.0.")
+    wrong = [corner(0, 0), corner(100, 0) | {"up": {"typed": "wide", "unit": "mm"}}, corner(0, 60)]
+    assert client.put(address, json={"loops": [wrong]}).json()["error"]["field"] == "loops.0.1.up"
+    assert client.get("/api/outlines/emblem-fish/corners").json() == {"loops": None}, "it is drawn with curves"
+
+
+def test_a_template_that_stands_in_the_shop_keeps_its_shape(client):
+    asked = {**pair(client), "stuff": "mdf", "thickness": {"typed": "12", "unit": "mm"}}
+    made = kept(client, "rectangle").json()
+    thing = client.post(f"/api/outlines/{made['id']}/templates", json=asked).json()
+    address = f"/api/outlines/{thing['id']}/corners"
+    assert client.get(address).json() == {"loops": None}
+    moved = client.put(address, json={"loops": [[corner(0, 0), corner(90, 0), corner(0, 60)]]})
+    assert moved.status_code == 422
+    assert "keeps its shape" in moved.text

@@ -195,3 +195,39 @@ def test_the_template_of_a_recess_is_made_and_printed_over_tiles(open_page: Call
     page.get_by_test_id("its-template").click()
     outlines = page.get_by_role("link", name="Recess 64 mm × 19 mm, Hinged flat")
     expect(outlines).to_have_count(2)  # the shape and its template: kept once
+
+
+def test_corners_and_radii_are_dragged_typed_and_taken_back(open_page: Callable[..., Page]):
+    page = open_page("/templates", wait="template-canvas")
+    page.get_by_test_id("add-outline").click()
+    page.get_by_test_id("outline-name").fill("Shelf end")
+    page.keyboard.press("Enter")
+    size = page.get_by_role("link", name="Shelf end")
+    expect(size).to_contain_text("120 mm × 60 mm")
+    expect(page.get_by_test_id("move-corners")).to_be_visible()
+    page.keyboard.press("e")
+    handle = page.get_by_test_id("corner-0-1")
+    handle.click()
+    fields = page.get_by_test_id("moving-corners")
+    along, radius = fields.get_by_role("textbox", name="Along"), fields.get_by_role("textbox", name="Radius")
+    expect(along).to_have_value("120")
+    expect(size).to_contain_text("120 mm × 60 mm")
+    box = handle.bounding_box()
+    assert box is not None
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + 40, y, steps=4)
+    page.mouse.up()
+    expect(along).not_to_have_value("120")
+    expect(along).to_have_value(re.compile(r"^\d+$"))
+    radius.fill("20")
+    page.keyboard.press("Enter")
+    expect(radius).to_have_value("20")
+    radius.fill("80")
+    page.keyboard.press("Enter")
+    expect(fields.get_by_role("alert")).to_contain_text("the radii take more than there is")
+    radius.blur()
+    for _ in range(2):
+        page.keyboard.press("Control+z")
+    expect(size).to_contain_text("120 mm × 60 mm")

@@ -8,6 +8,7 @@ from ranura.core.geometry.loop_box import box_of
 from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.saved_outlines import STUFFS, Intent, MadeTemplate, SavedOutline, lasts
+from ranura.core.templates.corners import Corner
 from ranura.core.templates.outline import Outline, OutlineProblem, understood
 from ranura.core.templates.shaping import ShapedTemplate, TemplatePlace
 from ranura.core.text.cautions import Caution
@@ -63,6 +64,21 @@ class KeptOutline:
     """None where it is no template, or only the edge of one."""
     size: Text
     version: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class CornerView:
+    """Where two sides of an outline meet, and the radius that rounds them there; mm."""
+
+    at: tuple[float, float]
+    radius: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class CornersView:
+    """The corners of the loops of an outline; None where they are not moved one by one."""
+
+    loops: tuple[tuple[CornerView, ...], ...] | None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -160,6 +176,12 @@ def place_view(place: TemplatePlace, *, is_template: bool) -> PlaceView:
         what = "The guide stays out"
     says = write(f"{what}, {{a:n1}} mm², {{x:rough}} from the left, {{y:rough}} from below", a=place.area, x=x, y=y)
     return PlaceView(at=place.at, radius=place.radius, says=says)
+
+
+def corner_view(corner: Corner) -> CornerView:
+    """A corner to a thousandth of a millimetre: what is kept is hardly truer."""
+    x, y = (round(each, 3) + 0.0 for each in corner.at)
+    return CornerView(at=(x, y), radius=round(corner.radius, 3))
 
 
 def figures_of(made: ShapedTemplate, outline: SavedOutline) -> list[Text]:

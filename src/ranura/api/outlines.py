@@ -11,13 +11,24 @@ from uuid import uuid4
 from fastapi import APIRouter, Query, Response
 from pydantic import Field
 
-from ranura.api.outline_views import DrawnFormView, FormSize, KeptOutline, OutlineView, data_of, kept_view, outline_view
+from ranura.api.outline_views import (
+    CornersView,
+    DrawnFormView,
+    FormSize,
+    KeptOutline,
+    OutlineView,
+    corner_view,
+    data_of,
+    kept_view,
+    outline_view,
+)
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import TheSavedShop, TheShop
 from ranura.core.geometry.loop_text import loops_of_text, text_of_loops
 from ranura.core.geometry.loops import Loop, area_of, loops_of
 from ranura.core.shop.saved_outlines import Intent, SavedOutline
 from ranura.core.templates import refusals
+from ranura.core.templates.corners import Corner, corners_of, loop_through
 from ranura.core.templates.drawn import FORMS
 from ranura.core.templates.outline import MOST_KEPT, TOLERANCE, understood
 from ranura.core.templates.rounding import rounded
@@ -39,6 +50,8 @@ Far = Annotated[float, Query(ge=0, le=1e6)]
 LayerName = Annotated[str, Field(max_length=200)]
 MOST_LAYERS = 200
 Corners = Annotated[float, Query(ge=0, le=200)]
+MOST_MOVED = 120
+"""Corners that are moved one by one."""
 CORNERS_TYPED = "corners"
 """The form that is drawn through corners, and not from sizes."""
 _USUAL_BIT = 6.0
@@ -75,6 +88,21 @@ class OutlineIn(RequestModel):
     intent: Intent = "recess"
     source: Annotated[str, Field(max_length=200)] = ""
     is_template: bool = False
+
+
+class CornerIn(RequestModel):
+    """A corner of an outline: how far along, how far up, and the radius that rounds it."""
+
+    along: LengthIn
+    up: LengthIn
+    radius: LengthIn
+
+
+class CornersIn(RequestModel):
+    """The corners of all loops of an outline, over the version that was looked at."""
+
+    loops: Annotated[tuple[tuple[CornerIn, ...], ...], Field(min_length=1, max_length=50)]
+    version: str | None = None
 
 
 class RoundedIn(RequestModel):
@@ -184,6 +212,48 @@ def change(outline_id: str, asked: OutlineChange, saved_shop: TheSavedShop) -> K
 
     edited = saved_shop.edit("outlines", SavedOutline, outline_id, changed, version=asked.version)
     return kept_view(edited, saved_shop.current().rules)
+
+
+@router.get("/outlines/{outline_id}/corners")
+def corners(outline_id: str, shop: TheShop) -> CornersView:
+    """The corners of an outline, to be moved one by one; none where it has arcs that are more than rounded corners, too many
+    corners to be moved by hand, or is a template that stands in the shop."""
+    outline = items.find(shop, "outlines", SavedOutline, outline_id)
+    found = [corners_of(loop) for loop in loops_of_text(outline.path)] if outline.made is None else []
+    if not found or sum(len(each) if each else MOST_MOVED + 1 for each in found) > MOST_MOVED:
+        return CornersView(loops=None)
+    return CornersView(loops=tuple(tuple(map(corner_view, loop or ())) for loop in found))
+
+
+@router.put("/outlines/{outline_id}/corners")
+def move_corners(outline_id: str, asked: CornersIn, saved_shop: TheSavedShop) -> KeptOutline:
+    """Gives an outline other corners. Raises ToolError where they cannot be, and where its lines would cross."""
+    loops = []
+    for number, typed in enumerate(asked.loops):
+        try:
+            loops.append(loop_through([_corner(each, f"loops.{number}.{i}") for i, each in enumerate(typed)]))
+        except ToolError as problem:
+            line = problem.facts.get("line")
+            problem.field = f"loops.{number}" if line is None else f"loops.{number}.{int(str(line)) - 1}"
+            raise
+    found = understood(loops)
+    if not found.can_be_used:
+        raise ToolError(refusals.CANNOT_BE_USED, field="loops")
+
+    def changed(known: SavedOutline) -> SavedOutline:
+        if known.made is not None:
+            raise ToolError(refusals.MADE_STAYS, field="loops")
+        return replace(known, path=data_of(found))
+
+    edited = saved_shop.edit("outlines", SavedOutline, outline_id, changed, version=asked.version)
+    return kept_view(edited, saved_shop.current().rules)
+
+
+def _corner(typed: CornerIn, at: str) -> Corner:
+    def mm(given: LengthIn, field: str) -> float:
+        return read_length(given.typed, given.unit, field=f"{at}.{field}").mm
+
+    return Corner(at=(mm(typed.along, "along"), mm(typed.up, "up")), radius=mm(typed.radius, "radius"))
 
 
 @router.post("/outlines/{outline_id}/rounded", status_code=201)

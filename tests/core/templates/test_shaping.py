@@ -14,6 +14,7 @@ from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.loop_box import box_of
 from ranura.core.geometry.loops import Loop, area_of, circle, fitted, loops_of, rounded_box
 from ranura.core.geometry.parallel import beside, tightest_bulge
+from ranura.core.templates.corners import Corner, corners_of, loop_through
 from ranura.core.templates.shaping import made_by, shaped_template
 from ranura.core.templates.typed import loop_of_corners
 from ranura.core.text.errors import ToolError
@@ -258,3 +259,35 @@ def test_a_bulging_shape_has_the_template_that_any_shape_has(loop: Loop, pair, i
     assert exact.template_area == pytest.approx(found.area, rel=1e-3)
     lost = [place for place in other.places if Polygon(loop.points()).buffer(5).contains(Polygon(circle(place.at, 0.1).points()))]
     assert len(exact.places) == len(lost)
+
+
+@settings(max_examples=settings.default.max_examples // 4)
+@given(st.lists(st.tuples(st.floats(40, 60), st.floats(0, 8)), min_size=3, max_size=9))
+def test_corners_are_found_again_in_the_loop_through_them(drawn):
+    count = len(drawn)
+    turns = [2 * math.pi * i / count for i in range(count)]
+    corners = [
+        Corner(at=(r * math.cos(turn), r * math.sin(turn)), radius=radius if radius > 0.05 else 0.0)
+        for (r, radius), turn in zip(drawn, turns, strict=True)
+    ]
+    found = corners_of(loop_through(corners))
+    assert found is not None
+    assert len(found) == count
+    # The first vertex of a rounded corner lies before it, so that they begin with another one.
+    first = min(range(count), key=lambda i: math.dist(found[i].at, corners[0].at))
+    for known, again in zip(corners, (*found[first:], *found[:first]), strict=True):
+        assert again.at == pytest.approx(known.at, abs=1e-6)
+        assert again.radius == pytest.approx(known.radius, abs=1e-6)
+
+
+@pytest.mark.parametrize(
+    ("loop", "why"),
+    [
+        (circle((0, 0), 9), "it has no corners"),
+        (rounded_box((0, 0, 60, 10), 5), "half circles round no corner"),
+        (Loop(((0, 0, 0), (40, 0, 0.3), (40, 40, 0), (0, 40, 0))), "its arc is a side"),
+        (Loop(((0, 0, 0), (40, 0, 0), (40, 40, 0)), closed=False), "it is open"),
+    ],
+)
+def test_corners_that_cannot_be_moved_one_by_one(loop, why):
+    assert corners_of(loop) is None, why

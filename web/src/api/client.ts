@@ -243,6 +243,13 @@ export const api = {
   removeProfile: (profile_id: string) =>
     remove("/api/profiles/{profile_id}", { params: { path: { profile_id } } }),
   outlines: () => get("/api/outlines"),
+  corners: (outline_id: string) =>
+    get("/api/outlines/{outline_id}/corners", { params: { path: { outline_id } } }),
+  moveCorners: (outline_id: string, loops: Schemas["CornerIn"][][], version: string | null) =>
+    put("/api/outlines/{outline_id}/corners", {
+      params: { path: { outline_id } },
+      body: { loops, version },
+    }),
   outlineForms: () => get("/api/outlines/forms"),
   outlinePairs: () => get("/api/outlines/pairs"),
   readDrawing: (drawing: Schemas["DrawingIn"]) => post("/api/outlines/read", { body: drawing }),

@@ -156,7 +156,13 @@ interface Props {
 }
 
 /** What only some places can do. */
-const HERE: ReadonlySet<string> = new Set(["find-bits", "add-bit", "round-corners", "measure"]);
+const HERE: ReadonlySet<string> = new Set([
+  "find-bits",
+  "add-bit",
+  "round-corners",
+  "measure",
+  "move-corners",
+]);
 
 export function Place({ title, shopName, unit, onSwitch, children }: Props) {
   const navigate = useNavigate();

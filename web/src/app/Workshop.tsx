@@ -132,6 +132,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
       case "add-bit":
       case "round-corners":
       case "measure":
+      case "move-corners":
         return;
       case "jobs":
       case "drawer":

@@ -12,6 +12,7 @@ import {
   type SettingsChange,
   type Texts,
 } from "../api/client";
+import { asTyped, type Loops } from "../templates/corners";
 import { problemOf } from "../ui/problems";
 import type { Difference, Done, Step } from "./history";
 
@@ -25,7 +26,11 @@ type Put =
   | { do: "dial"; id: string; to: DialPosition[]; was: DialPosition[] }
   | { do: "bit"; id: string; to: Texts; was: Texts }
   | { do: "router"; id: string; to: RouterTexts; was: RouterTexts }
-  | { do: "thing"; id: string; kind: string; to: Texts; was: Texts };
+  | { do: "thing"; id: string; kind: string; to: Texts; was: Texts }
+  | { do: "corners"; id: string; to: TypedCorners; was: TypedCorners };
+
+/** The corners of the loops of an outline, as they are asked for. */
+export type TypedCorners = Parameters<typeof api.moveCorners>[1];
 
 interface RouterTexts {
   texts: Texts;
@@ -219,6 +224,14 @@ async function asItIs(act: Exclude<Put, { do: "cut" }>): Promise<Outcome<AsItIs>
       return found
         ? ok({ now: found.texts, save: () => api.saveThing(act.id, act.kind, act.to, found.version) })
         : GONE;
+    }
+    case "corners": {
+      const [outlines, corners] = await Promise.all([api.outlines(), api.corners(act.id)]);
+      if (outlines.kind !== "ok") return outlines;
+      if (corners.kind !== "ok") return corners;
+      const version = outlines.data.find((each) => each.id === act.id)?.version ?? null;
+      const now = corners.data.loops ? asTyped(corners.data.loops as Loops) : null;
+      return ok({ now, save: () => api.moveCorners(act.id, act.to, version) });
     }
     default:
       return act satisfies never;

@@ -39,6 +39,7 @@ export const SHORTCUTS = [
   { name: "templates", where: "everywhere", keys: "T", says: "outlines and their templates" },
   { name: "round-corners", where: "templates", keys: "V", says: "round its corners to what can be cut" },
   { name: "measure", where: "templates", keys: "X", says: "measure between two places" },
+  { name: "move-corners", where: "templates", keys: "E", says: "move its corners and radii" },
   { name: "find-bits", where: "drawer", keys: "/", says: "find bits" },
   { name: "add-bit", where: "drawer", keys: "N", says: "add a bit" },
 ] as const;

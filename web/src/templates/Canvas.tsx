@@ -4,7 +4,11 @@ import { useReading } from "../api/queries";
 import { useCommand } from "../app/commands";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
+import { CornerFields } from "./CornerFields";
+import { CornerHandles } from "./CornerHandles";
+import { asTyped } from "./corners";
 import { cornersOf, type Spot, snapped } from "./measuring";
+import type { Moving } from "./moving";
 
 interface Props {
   view: TemplateView;
@@ -14,6 +18,7 @@ interface Props {
   /** The place that is looked at. */
   place: number | null;
   onPlace: (place: number | null) => void;
+  moving: Moving;
 }
 
 const MARGIN = 12;
@@ -21,7 +26,7 @@ const [NEAREST, FURTHEST] = [40, 1.2];
 const STEP = 1.25;
 
 /** The outline with its template, the guide rolling along it, and the places where the two do not agree. Everything in mm, y up. */
-export function Canvas({ view, unit, outline, place, onPlace }: Props) {
+export function Canvas({ view, unit, outline, place, onPlace, moving }: Props) {
   const recess = outline.intent === "recess";
   const [x0, y0, x1, y1] = view.box;
   const [wide, high] = [x1 - x0 + 2 * MARGIN, y1 - y0 + 2 * MARGIN];
@@ -94,6 +99,17 @@ export function Canvas({ view, unit, outline, place, onPlace }: Props) {
   };
   const perPixel = () => wide / at.zoom / Math.max(svg.current?.clientWidth ?? 1, 1);
   const line = 1.4 * (wide / at.zoom / 640);
+  const shown = () => {
+    const box = svg.current?.getBoundingClientRect() ?? new DOMRect(0, 0, 1, 1);
+    return { box, scale: Math.max(wide / at.zoom / box.width, high / at.zoom / box.height) };
+  };
+  const spotOf = (event: React.PointerEvent): Spot => {
+    const { box, scale } = shown();
+    return {
+      x: at.x + (event.clientX - box.left - box.width / 2) * scale,
+      y: at.y - (event.clientY - box.top - box.height / 2) * scale,
+    };
+  };
   return (
     <figure className="flex min-h-0 flex-1 flex-col">
       <svg
@@ -108,14 +124,8 @@ export function Canvas({ view, unit, outline, place, onPlace }: Props) {
         onWheel={(event) => zoomed(event.deltaY < 0 ? STEP : 1 / STEP)}
         onPointerDown={(event) => {
           if (measuring) {
-            const box = event.currentTarget.getBoundingClientRect();
-            const scale = Math.max(wide / at.zoom / box.width, high / at.zoom / box.height);
-            const spot = {
-              x: at.x + (event.clientX - box.left - box.width / 2) * scale,
-              y: at.y - (event.clientY - box.top - box.height / 2) * scale,
-            };
             const known = [view.wanted, view.template, view.cut].flatMap(cornersOf);
-            const next = snapped(spot, known, 14 * scale);
+            const next = snapped(spotOf(event), known, 14 * shown().scale);
             return setMeasuring(measuring.length === 1 ? [...measuring, next] : [next]);
           }
           dragging.current = { x: event.clientX, y: event.clientY };
@@ -203,6 +213,21 @@ export function Canvas({ view, unit, outline, place, onPlace }: Props) {
               strokeWidth={line * 1.6}
             />
           ) : null}
+          {moving.loops ? (
+            <CornerHandles
+              loops={moving.loops}
+              chosen={moving.chosen}
+              unit={unit}
+              line={line}
+              spotOf={spotOf}
+              onChoose={moving.onChoose}
+              onDrag={moving.onDrag}
+              onLetGo={(loops) => {
+                moving.onDrag(loops);
+                moving.onKeep(asTyped(loops));
+              }}
+            />
+          ) : null}
           {view.places.map((each, number) => (
             <circle
               // biome-ignore lint/suspicious/noArrayIndexKey: places have no name
@@ -239,6 +264,17 @@ export function Canvas({ view, unit, outline, place, onPlace }: Props) {
           >
             Measure
           </button>
+          {moving.can ? (
+            <button
+              type="button"
+              className="button"
+              aria-pressed={moving.loops !== null}
+              onClick={moving.onToggle}
+              data-testid="move-corners"
+            >
+              Corners
+            </button>
+          ) : null}
           <button type="button" className="button" aria-label="Smaller" onClick={() => zoomed(1 / STEP)}>
             −
           </button>
@@ -249,6 +285,7 @@ export function Canvas({ view, unit, outline, place, onPlace }: Props) {
             All
           </button>
         </span>
+        {moving.loops ? <CornerFields moving={moving} unit={unit} /> : null}
         {measuring ? (
           <p role="status" className="w-full text-body" data-testid="measured">
             {apart ? (

@@ -19,6 +19,7 @@ import { useCutting } from "./cutting";
 import { Findings } from "./Findings";
 import { IntentChoice, type Meant } from "./IntentChoice";
 import { MadeTemplate, type Stuff, StuffDialog } from "./MadeTemplate";
+import { useMoving } from "./moving";
 import { NewOutline } from "./NewOutline";
 import { PairChoice, pairOf } from "./PairChoice";
 import { type Chosen, rememberedPair, rememberPair } from "./pair";
@@ -118,6 +119,7 @@ function Open({ outline, makes, unit }: OpenProps) {
   const [corners, setCorners] = useState<number>(useLocation().state?.corners ?? 0);
   const [asking, setAsking] = useState(false);
   const cutIt = useCutting(makes ?? outline);
+  const moving = useMoving(outline);
   const refresh = useRefresh();
   const navigate = useNavigate();
   const pair = pairs.data ? pairOf(pairs.data, chosen) : null;
@@ -194,7 +196,14 @@ function Open({ outline, makes, unit }: OpenProps) {
     <div className="grid min-h-0 grid-cols-1 gap-4 lg:grid-cols-[minmax(0,1fr)_310px]">
       <section aria-label="The template" className="flex min-h-0 flex-col pt-3">
         {found.data ? (
-          <Canvas view={found.data} unit={unit} outline={outline} place={place} onPlace={setPlace} />
+          <Canvas
+            view={found.data}
+            unit={unit}
+            outline={outline}
+            place={place}
+            onPlace={setPlace}
+            moving={moving}
+          />
         ) : (
           <p role="status" className="py-6 text-ink-2">
             {pair && !pair.guide

@@ -6,8 +6,8 @@ import math
 
 from ranura.core.geometry.loops import Loop, arc_of
 
-_SMOOTH = 1e-6
-"""Radians by which two sides may meet at an angle."""
+_SMOOTH = 1e-4
+"""Radians by which two sides may meet at an angle: as much as lengths of four decimals leave."""
 _FLAT = 1e-9
 """mm: a side that is shorter is none."""
 

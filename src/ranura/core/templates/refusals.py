@@ -17,6 +17,7 @@ RADII_MEET = Refusal("radii-meet", "At line {line:n0} the radii take more than t
 WRONG_CORNERS = Refusal("wrong-corners", "An outline has 3 to {most:n0} corners, one a line")
 CANNOT_BE_USED = Refusal("cannot-be-used", "It is not clear what is inside of it; mend the places that are named, in the drawing")
 UNKNOWN_FORM = Refusal("unknown-form", "There is no such form")
+MADE_STAYS = Refusal("made-stays", "A template that stands in the shop keeps its shape: change its outline, and make another one")
 NOT_MADE = Refusal("not-made", "Nothing is known of this template but its edge")
 NOTHING_MADE = Refusal("nothing-made", "Nothing comes of this template with that guide: take a thinner one")
 NOTHING_LEFT = Refusal("nothing-left", "Nothing is left of it with corners of {radius:len}")
