@@ -130,7 +130,7 @@ def sheet_of(cut, piece):
         ("rail-slots", 2, ("Stations, all from the one end", "100 mm", "940 mm")),
         ("flat-hinges", 2, ("mm outside",)),
         ("cheek-discs", 2, ("pivot on the cross",)),
-        ("cross-mortise", 1, ("Carrier", "opening 23.1 mm")),
+        ("cross-mortise", 1, ("Carrier", "opening 23.2 mm")),
         ("shelf-dado-420", 1, ("stop block", "in a mirrored pair")),
     ],
 )

@@ -41,6 +41,7 @@ def test_lengths_are_described_as_numbers_or_texts():
     assert {option["type"] for option in width["anyOf"]} == {"number", "string"}
 
 
+@pytest.mark.thorough
 @pytest.mark.slow
 def test_the_same_code_gives_the_same_description():
     assert description() == description()

@@ -173,6 +173,7 @@ def test_a_clamp_dragged_into_the_way_is_shown_and_moved_clear(at):
     expect(page.get_by_role("button", name="clamps as proposed")).to_have_count(0)
 
 
+@pytest.mark.thorough
 def test_a_test_cut_corrects_the_fence_by_three_tenths(at):
     page = at("shelf-dado-212")
     expect(figure(page, "guide")).to_have_text("68.65")
@@ -191,6 +192,7 @@ def test_a_test_cut_corrects_the_fence_by_three_tenths(at):
     expect(figure(page, "guide")).to_have_text("68.65")
 
 
+@pytest.mark.thorough
 def test_another_guide_is_taken_and_a_jig_is_made(at):
     page = at("shelf-dado-64")
     page.get_by_test_id("working-guide").click()
@@ -228,6 +230,7 @@ def test_a_half_lap_and_a_t_slot_are_added_in_words(at):
     saved(page)
 
 
+@pytest.mark.thorough
 def test_a_half_lap_becomes_a_tenon_that_leaves_its_tongue(at):
     page = at("lid-edges")
     page.get_by_test_id("new-cut").click()
@@ -267,6 +270,7 @@ def test_pockets_and_pairs_fit_a_phone(at, cut):
     expect(page.locator('svg[data-view="plan"]')).to_be_visible()
 
 
+@pytest.mark.thorough
 def test_given_places_and_a_recess_of_ones_own_outline(at):
     page = at("shelf-dado-64")
     choose(page, "repeats", "At given places")
@@ -297,6 +301,7 @@ def test_given_places_and_a_recess_of_ones_own_outline(at):
     saved(page)
 
 
+@pytest.mark.thorough
 def test_a_groove_is_taken_to_the_table_and_back_to_the_hand(at):
     page = at("shelf-dado-64")
     page.get_by_test_id("working-guide").click()

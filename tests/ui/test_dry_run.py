@@ -66,6 +66,7 @@ def test_over_a_table_the_work_moves_and_the_bit_stands(open_page):
     assert work.get_attribute("transform") != lay
 
 
+@pytest.mark.thorough
 def test_where_nothing_is_to_move_it_steps(open_page):
     page = open_page(f"{CUTS}/rail-groove")
     page.emulate_media(reduced_motion="reduce")
@@ -77,6 +78,7 @@ def test_where_nothing_is_to_move_it_steps(open_page):
     expect(page.get_by_role("button", name="Play")).to_be_visible()
 
 
+@pytest.mark.thorough
 def test_what_the_proof_found_is_said_where_it_is(open_page):
     page = open_page(f"{CUTS}/flat-hinges")
     start = page.locator('input[data-field="from_left"]').first

@@ -33,6 +33,7 @@ def choose(page: Page, option: str, value: str) -> None:
     page.get_by_test_id(f"option-{option}").select_option(value)
 
 
+@pytest.mark.thorough
 def test_a_roundover_all_round_takes_the_end_grain_first(page: Page):
     add_board(page, "Stool seat", "360", "280", "26", wood="ash")
     page.get_by_test_id("save-piece").click()

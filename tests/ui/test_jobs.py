@@ -49,6 +49,7 @@ def typed_again(value):
     return [typed_again(each) for each in value] if isinstance(value, list) else value
 
 
+@pytest.mark.thorough
 def test_two_jobs_side_by_side_one_copied_removed_and_brought_back(open_page: Callable[..., Page]):
     page = open_page("/jobs", wait="jobs")
     page.get_by_test_id("new-job-name").fill("Toolbox")
@@ -239,6 +240,7 @@ def test_a_half_filled_dialog_is_still_there(page: Page):
     expect(page.get_by_test_id("resumed")).to_be_visible()
 
 
+@pytest.mark.thorough
 def test_figures_that_no_longer_belong_to_the_fields_are_marked_at_once(page: Page):
     for typed in ("", "0", "abc"):
         field(page, "depth").fill("6")
@@ -292,6 +294,7 @@ def test_a_job_goes_out_as_a_file_and_comes_in_again(open_page: Callable[..., Pa
     assert "/jobs/little-harbour/" not in page.url
 
 
+@pytest.mark.thorough
 def test_what_is_to_be_measured_leads_to_its_field(page: Page, shop: Served):
     """By the same words: the base's side by the caution's own name for it, the board's thickness in its dialog."""
     router = next(each for each in httpx2.get(f"{shop.url}/api/routers").json() if each["id"] == "plunge-two")
@@ -333,6 +336,7 @@ def test_what_one_window_types_is_its_own_until_it_is_closed(page: Page, shop: S
     assert kept_depth(store) == "7"
 
 
+@pytest.mark.thorough
 def test_notes_that_could_not_be_kept_are_tried_again(open_page: Callable[..., Page], shop: Served, store):
     page = open_page("/jobs/little-harbour/page", wait="job-page")
     shop.app.state.store = _Down()

@@ -97,6 +97,7 @@ def test_any_figure_opens_its_working_and_another_school_is_one_click_away(page:
     expect(step).to_contain_text("the school A fixed cap sets it")
 
 
+@pytest.mark.thorough
 def test_house_rules_change_the_open_cut_at_once(page: Page):
     field(page, "depth").fill("8")
     expect(section(page, "depths")).to_contain_text("in 2 passes")
@@ -140,6 +141,7 @@ def test_half_typed_is_not_yet_wrong(page: Page):
     expect(field(page, "width")).to_have_attribute("data-state", "valid")
 
 
+@pytest.mark.thorough
 def test_another_tool_is_taken_with_its_reasons_and_let_go_again(page: Page):
     page.get_by_test_id("tool-picker").click()
     page.get_by_test_id("take-straight-12-plunge-two").click()
@@ -176,7 +178,9 @@ def test_undo_and_redo_reach_dimensions_tools_and_rules(page: Page):
     expect(field(page, "width")).to_have_value("17.6")
 
 
-@pytest.mark.parametrize("late", [False, True], ids=["at once", "read again only later"])
+@pytest.mark.parametrize(
+    "late", [False, pytest.param(True, marks=pytest.mark.thorough)], ids=["at once", "read again only later"]
+)
 def test_undo_finds_its_cut_again_after_another_was_opened(page: Page, late: bool):
     answers = []
     if late:  # what the page read of the cut before is older than what it saved
@@ -266,6 +270,7 @@ def test_a_name_changed_here_does_not_make_the_next_edit_stale(page: Page):
     expect(page.get_by_role("dialog")).to_have_count(0)
 
 
+@pytest.mark.thorough
 def test_a_fence_with_no_wood_below_stops_until_a_board_lies_beside_it(page: Page):
     page.get_by_label("Board Wing case side").click()
     page.get_by_role("menuitem", name="Change the board").click()

@@ -129,6 +129,7 @@ def test_the_first_tab_leads_past_the_header(page: Page):
     assert focused(page, "data-field") == "width"
 
 
+@pytest.mark.thorough
 def test_a_bare_fraction_of_a_millimetre_is_asked_about(page: Page):
     field(page, "depth").fill("1/4")
     page.get_by_test_id("meant-depth").click()
@@ -155,6 +156,7 @@ def test_on_small_screens_what_is_needed_is_within_reach(open_page: Callable[...
     expect(page.get_by_test_id("shortcuts")).to_be_visible()
 
 
+@pytest.mark.thorough
 def test_who_reads_in_inches_turns_nobody_elses_page(open_page: Callable[..., Page]):
     own, other = open_page(), open_page()
     second = own.context.new_page()

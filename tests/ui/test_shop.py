@@ -108,6 +108,7 @@ def read_position(page: Page, setting: str, rpm: int) -> None:
     expect(page.get_by_test_id(f"position-{setting}")).not_to_contain_text("not yet")
 
 
+@pytest.mark.thorough
 def test_from_an_empty_shop_to_a_planned_dado(empty: Page):
     page = empty
     # A cut at once, with tools that are assumed and say so.
@@ -240,6 +241,7 @@ def test_bits_are_found_by_typing_put_away_and_brought_back(open_page: Callable[
     expect(page.get_by_test_id("bit-count")).to_have_text("37 bits")
 
 
+@pytest.mark.thorough
 def test_a_bit_that_a_cut_has_pinned_is_not_removed(open_page: Callable[..., Page]):
     page = open_page()
     page.get_by_test_id("tool-picker").click()
@@ -283,6 +285,7 @@ def test_a_dial_point_is_dragged_by_keys_and_undone(open_page: Callable[..., Pag
     expect(point).to_have_attribute("aria-valuetext", "22000 rpm, from the manual")
 
 
+@pytest.mark.thorough
 def test_a_tachometer_that_goes_takes_no_reading_with_it(open_page: Callable[..., Page]):
     page = open_page("/bench", wait="bench")
     page.get_by_test_id("measure-plunge-two").click()
@@ -356,6 +359,7 @@ def test_how_fine_inches_are_written_moves_what_an_inch_reader_sees(open_page: C
     expect(section(page, "guide")).to_contain_text("2 11/16 in (half a mark over)")
 
 
+@pytest.mark.thorough
 def test_a_rule_that_is_a_length_takes_a_reading_too(open_page: Callable[..., Page]):
     page = open_page("/rules", wait="rules-page")
     page.get_by_test_id("rule-finish").click()

@@ -495,3 +495,14 @@ def test_the_slip_of_a_sawn_part_says_how_it_is_gone_round():
     tip = plan(sawn(corners=mm(8), guide="tip"))
     below = " ".join(line.metric for each in tip.slip if each.key == "guide" for line in each.lines)
     assert "12 mm thick or more, fixed below the work" in below
+
+
+def test_a_thick_template_lets_another_band_of_the_cutter_work():
+    long_one = next(each for each in SHOP.bits if each.profile == "pattern")
+    tools = replace(OWN, bits=(replace(long_one, shank=12.7, cutting_length=25),))
+    thin = board(thickness=6)
+    made = plan(sawn(corners=mm(8), guide="bearing", template=mm(24), depth=mm(6)), thin, of=tools)
+    said = " ".join(line.metric for each in made.slip if each.key == "direction" for line in each.lines)
+    assert "3 bands of the cutter can work" in said, "⌊(24 − 5) / 6.5⌋ + 1"
+    made = plan(sawn(corners=mm(8), guide="tip", depth=mm(6)), thin)
+    assert "bands of the cutter" not in str(made.slip)

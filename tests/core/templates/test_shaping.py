@@ -202,7 +202,7 @@ def test_a_corner_that_cannot_be_is_named_by_its_line(text, code, line):
     with pytest.raises(ToolError) as refused:
         loop_of_corners(text, "mm")
     assert (refused.value.refusal.code, refused.value.field) == (code, "corners")
-    assert line is None or f"ine {line} " in refused.value.message.metric
+    assert line is None or f" {line} " in refused.value.message.metric
 
 
 def test_a_radius_at_a_slanting_corner_touches_both_its_sides():

@@ -26,6 +26,7 @@ from ranura.core.output.slip import (
 )
 from ranura.core.shop.saved_outlines import STUFFS, SavedOutline
 from ranura.core.shop.tooling.guides import InlaySet
+from ranura.core.templates.bearings import bands
 from ranura.core.text.cautions import Caution
 from ranura.core.text.figures import Figure, plain, show
 from ranura.core.text.lengths import as_typed
@@ -213,7 +214,15 @@ def _round_a_blank(setting: TemplateSetting) -> list[Text]:
         write("sawn {w:len} outside of its line", w=setting.outline.sawn),
         write("begin beside the wood, the base flat on the part; in on an arc, pressed on, once round, out on an arc"),
         write("switch off, wait until it stands" + (", then set the next depth" if deep else "")),
+        *_fresh_bands(setting),
     ]
+
+
+def _fresh_bands(setting: TemplateSetting) -> list[Text]:
+    """That another band of the cutter can work where the first is dull, under a thick template (R9)."""
+    follower = setting.follower
+    count = bands(follower.thickness, setting.depth) if follower is not None and follower.kind == "bearing" else 1
+    return [write("{n} bands of the cutter can work: set it lower by one when the first is dull", n=count)] if count > 1 else []
 
 
 def _hold(setting: TemplateSetting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> SlipSection:
