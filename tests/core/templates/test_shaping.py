@@ -291,3 +291,11 @@ def test_corners_are_found_again_in_the_loop_through_them(drawn):
 )
 def test_corners_that_cannot_be_moved_one_by_one(loop, why):
     assert corners_of(loop) is None, why
+
+
+def test_the_tightest_corner_is_what_counts_for_the_bit():
+    corners = [((0, 0), 3), ((90, 0), 12), ((90, 50), 6), ((0, 50), 12)]
+    loop = loop_through([Corner(at=at, radius=radius) for at, radius in corners])
+    assert tightest_bulge(loop) == pytest.approx(3)
+    assert shaped_template([loop], "recess", guide=10, bit=6).places == ()
+    assert len(shaped_template([loop], "recess", guide=12, bit=8).places) == 1, "a corner of 3 is not entered by a bit of 8"

@@ -4,6 +4,7 @@ import { useReading } from "../api/queries";
 import { useCommand } from "../app/commands";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
+import { CanvasKey } from "./CanvasKey";
 import { CornerFields } from "./CornerFields";
 import { CornerHandles } from "./CornerHandles";
 import { asTyped } from "./corners";
@@ -219,6 +220,7 @@ export function Canvas({ view, unit, outline, place, onPlace, moving }: Props) {
               chosen={moving.chosen}
               unit={unit}
               line={line}
+              pixel={shown().scale}
               spotOf={spotOf}
               onChoose={moving.onChoose}
               onDrag={moving.onDrag}
@@ -297,39 +299,8 @@ export function Canvas({ view, unit, outline, place, onPlace, moving }: Props) {
             )}
           </p>
         ) : null}
-        <span className="flex w-full flex-wrap gap-x-4 text-note">
-          {outline.is_template ? null : <Key line="stroke-ink" dashed words="wanted" />}
-          <Key line="stroke-guide" wide words={recess ? "template's opening" : "template's edge"} />
-          <Key line="stroke-cut" words="what the bit makes" />
-          {view.saw ? <Key line="stroke-hazard" dashed words="saw line" /> : null}
-        </span>
+        <CanvasKey recess={recess} isTemplate={outline.is_template} sawn={view.saw !== ""} />
       </figcaption>
     </figure>
-  );
-}
-
-function Key({
-  line,
-  words,
-  wide = false,
-  dashed = false,
-}: {
-  line: string;
-  words: string;
-  wide?: boolean;
-  dashed?: boolean;
-}) {
-  return (
-    <span className="inline-flex items-center gap-1.5">
-      <svg width="26" height="8" aria-hidden>
-        <path
-          d="M0 4h26"
-          className={line}
-          strokeWidth={wide ? 3 : 1.5}
-          strokeDasharray={dashed ? "5 3" : undefined}
-        />
-      </svg>
-      {words}
-    </span>
   );
 }

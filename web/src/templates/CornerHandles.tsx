@@ -16,8 +16,9 @@ interface Props {
   loops: Loops;
   chosen: Which | null;
   unit: Unit;
-  /** mm on the screen that a line is wide. */
+  /** How wide a line is, and a pixel of the screen, in mm. */
   line: number;
+  pixel: number;
   spotOf: (event: React.PointerEvent) => Spot;
   onChoose: (which: Which) => void;
   /** While it is dragged, and once it is let go. */
@@ -26,7 +27,17 @@ interface Props {
 }
 
 /** The corners of an outline and their radii, to be dragged or moved by the arrow keys. */
-export function CornerHandles({ loops, chosen, unit, line, spotOf, onChoose, onDrag, onLetGo }: Props) {
+export function CornerHandles({
+  loops,
+  chosen,
+  unit,
+  line,
+  pixel,
+  spotOf,
+  onChoose,
+  onDrag,
+  onLetGo,
+}: Props) {
   const dragged = useRef<Dragged | null>(null);
   const step = stepOf(unit);
   const movedTo = (event: React.PointerEvent): Loops => {
@@ -101,6 +112,14 @@ export function CornerHandles({ loops, chosen, unit, line, spotOf, onChoose, onD
               <circle
                 cx={corner.at[0]}
                 cy={corner.at[1]}
+                r={pixel * FINGER}
+                className="cursor-move fill-transparent"
+                onPointerDown={(event) => hold(event, which, false)}
+                {...dragging}
+              />
+              <circle
+                cx={corner.at[0]}
+                cy={corner.at[1]}
                 r={line * 12}
                 tabIndex={0}
                 role="slider"
@@ -145,6 +164,8 @@ interface Dragged {
   moved: boolean;
 }
 
+/** Pixels from a corner within which a finger takes hold of it. */
+const FINGER = 18;
 /** Pixels by which a corner that is only chosen may move under the finger. */
 const HELD_STILL = 4;
 

@@ -21,6 +21,7 @@ import { IntentChoice, type Meant } from "./IntentChoice";
 import { MadeTemplate, type Stuff, StuffDialog } from "./MadeTemplate";
 import { useMoving } from "./moving";
 import { NewOutline } from "./NewOutline";
+import { Outputs, type Paper } from "./Outputs";
 import { PairChoice, pairOf } from "./PairChoice";
 import { type Chosen, rememberedPair, rememberPair } from "./pair";
 
@@ -113,8 +114,7 @@ interface OpenProps {
 function Open({ outline, makes, unit }: OpenProps) {
   const pairs = useReading({ key: ["outline-pairs"], ask: api.outlinePairs });
   const [chosen, setChosen] = useState(rememberedPair);
-  const [paper, setPaper] = useState<"a4" | "letter">(unit === "in" ? "letter" : "a4");
-  const [mirrored, setMirrored] = useState(false);
+  const [paper, setPaper] = useState<Paper>(unit === "in" ? "letter" : "a4");
   const [place, setPlace] = useState<number | null>(null);
   const [corners, setCorners] = useState<number>(useLocation().state?.corners ?? 0);
   const [asking, setAsking] = useState(false);
@@ -240,54 +240,15 @@ function Open({ outline, makes, unit }: OpenProps) {
           </p>
         ) : null}
         {found.data && pair?.guide && !outline.is_template ? (
-          <div className="flex flex-col gap-2 border-t border-rule pt-2">
-            <h3 className="label">At 1:1, to make it from</h3>
-            <div className="flex flex-wrap gap-2">
-              {(["svg", "dxf", "pdf"] as const).map((form) => (
-                <a
-                  key={form}
-                  className="button"
-                  href={`/api/outlines/${outline.id}/template.${form}?guide=${pair.guide}${pair.bit ? `&bit=${pair.bit}` : ""}&paper=${paper}&mirrored=${mirrored}&corners=${corners}`}
-                  download
-                  data-testid={`out-${form}`}
-                >
-                  {form === "pdf"
-                    ? `PDF, ${found.data?.pages} ${found.data?.pages === 1 ? "page" : "pages"}`
-                    : form.toUpperCase()}
-                </a>
-              ))}
-              <button
-                type="button"
-                className="button"
-                onClick={() => setAsking(true)}
-                data-testid="template-made"
-              >
-                I have made it
-              </button>
-            </div>
-            <span className="flex flex-wrap items-center gap-x-4 gap-y-1 text-small">
-              <label className="flex min-h-11 items-center gap-2">
-                <input
-                  type="checkbox"
-                  checked={mirrored}
-                  onChange={(event) => setMirrored(event.target.checked)}
-                />
-                mirrored, to cut from the back
-              </label>
-
-              <label className="flex items-center gap-2">
-                Paper
-                <select
-                  className="field"
-                  value={paper}
-                  onChange={(event) => setPaper(event.target.value === "letter" ? "letter" : "a4")}
-                >
-                  <option value="a4">A4</option>
-                  <option value="letter">Letter</option>
-                </select>
-              </label>
-            </span>
-          </div>
+          <Outputs
+            outline={outline}
+            pair={pair}
+            pages={found.data.pages}
+            corners={corners}
+            paper={paper}
+            onPaper={setPaper}
+            onMade={() => setAsking(true)}
+          />
         ) : null}
         <MadeTemplate outline={outline} unit={unit} onCopy={() => setAsking(true)} />
         {asking ? (
