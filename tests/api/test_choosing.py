@@ -85,6 +85,7 @@ def shopping(client):
     return found
 
 
+@pytest.mark.thorough
 def test_the_list_of_what_to_buy_follows_the_cuts_of_the_jobs(client):
     assert shopping(client)["buys"] == []
     add_cut(client, "4", "300")

@@ -68,6 +68,7 @@ def test_an_empty_machine_gets_what_was_backed_up_and_a_damaged_one_too(monkeypa
     assert read(again.read_text()).rows == read(text).rows
 
 
+@pytest.mark.thorough
 @pytest.mark.slow
 def test_a_shop_of_the_checkout_is_moved_over_once(monkeypatch, tmp_path):
     monkeypatch.delenv("RANURA_HOME", raising=False)

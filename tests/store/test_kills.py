@@ -100,7 +100,9 @@ SAME = {"a whole backup"}
 """What puts back what is there already: a backup cannot be changed by hand."""
 
 
-ALIKE = {"a job's name", "moving a board", "saving a bit", "house rules and unit", "copying a board"}
+ALIKE = {
+    "a job's name", "moving a board", "saving a bit", "house rules and unit", "copying a board", "copying a job", "a whole shop",
+}  # fmt: skip
 """What is written as others are."""
 
 
