@@ -440,6 +440,8 @@ def test_a_part_that_was_sawn_out_is_gone_round_from_beside_it(outline, guide):
         assert template.z1 == 0.0
         assert bench.z1 == template.z0
         assert template.z0 <= -(0.5 + 5 + 3), "bearing and screw stay clear of the bench"
+        (rides,) = made.settings[0].guides
+        assert template.z0 <= rides.z0 < rides.z1 <= template.z1, "the bearing runs on the template"
         assert not any(each.role == "below" for each in made.bodies)
 
 
@@ -504,5 +506,7 @@ def test_a_thick_template_lets_another_band_of_the_cutter_work():
     made = plan(sawn(corners=mm(8), guide="bearing", template=mm(24), depth=mm(6)), thin, of=tools)
     said = " ".join(line.metric for each in made.slip if each.key == "direction" for line in each.lines)
     assert "3 bands of the cutter can work" in said, "⌊(24 − 5) / 6.5⌋ + 1"
+    twice = plan(sawn(corners=mm(8), guide="bearing", template=mm(12), depth=mm(6)), thin, of=tools)
+    assert "2 bands of the cutter can work" in str(twice.slip)
     made = plan(sawn(corners=mm(8), guide="tip", depth=mm(6)), thin)
     assert "bands of the cutter" not in str(made.slip)
