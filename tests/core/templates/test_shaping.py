@@ -15,6 +15,7 @@ from ranura.core.geometry.loop_box import box_of
 from ranura.core.geometry.loops import Loop, area_of, circle, fitted, loops_of, rounded_box
 from ranura.core.geometry.parallel import beside, tightest_bulge
 from ranura.core.templates.corners import Corner, corners_of, loop_through
+from ranura.core.templates.sawing import saw_line
 from ranura.core.templates.shaping import made_by, shaped_template
 from ranura.core.templates.typed import loop_of_corners
 from ranura.core.text.errors import ToolError
@@ -299,3 +300,9 @@ def test_the_tightest_corner_is_what_counts_for_the_bit():
     assert tightest_bulge(loop) == pytest.approx(3)
     assert shaped_template([loop], "recess", guide=10, bit=6).places == ()
     assert len(shaped_template([loop], "recess", guide=12, bit=8).places) == 1, "a corner of 3 is not entered by a bit of 8"
+
+
+def test_a_saw_goes_round_the_outside_of_a_part_alone():
+    ring = (circle((0, 0), 40), circle((0, 0), 15).reversed())
+    (line,) = saw_line(ring, 3.0)
+    assert line.area == pytest.approx(math.pi * 43**2, rel=1e-3), "its hole is cut, and not sawn"
