@@ -487,6 +487,13 @@ def test_only_a_part_that_comes_free_is_sawn_out_before(more, field):
     assert refused.value.field == field
 
 
+def test_parts_that_lie_apart_are_sawn_and_cut_one_by_one():
+    of = shop(two="M0 0 L60 0 L60 60 L0 60 Z M90 0 L150 0 L150 60 L90 60 Z")
+    with pytest.raises(CutError) as refused:
+        plan(sawn("two"), of=of)
+    assert refused.value.field == "cut.sawn"
+
+
 def test_the_slip_of_a_sawn_part_says_how_it_is_gone_round():
     made = plan(sawn(corners=mm(8), guide="bushing"))
     said = {each.key: " ".join(line.metric for line in each.lines) for each in made.slip}

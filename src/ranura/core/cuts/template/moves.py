@@ -125,7 +125,7 @@ def _begun_outside(path: Ring) -> Ring:
         for number, (a, b) in enumerate(zip(path, (*path[1:], path[0]), strict=True))
         if {(round(a[0], 6), round(a[1], 6)), (round(b[0], 6), round(b[1], 6))} <= hull
     ]
-    _, longest = max(sides)
+    _, longest = max(sides, default=(0.0, min(range(len(path)), key=lambda number: path[number][1])))
     turned = (*path[longest:], *path[:longest])
     (x0, y0), (x1, y1) = turned[0], turned[1]
     if math.dist(turned[0], turned[1]) < _LONG_SIDE:

@@ -132,6 +132,8 @@ def on_board(cut: TemplateCut, piece: Piece, shop: Shop) -> OutlineOnBoard:
     saved = outline_of(cut, shop)
     loops = placed(cut, piece, saved)
     area = area_of(loops)
+    if cut.sawn is not None and len(list(parts_of(area))) > 1:
+        raise CutError(refusals.SAWN_ONE_BY_ONE, field="cut.sawn")
     x0, y0, x1, y1 = area.bounds
     sides: tuple[tuple[float, Side, str], ...] = (
         (x0, "left", "from_left"),
