@@ -517,3 +517,24 @@ def test_a_thick_template_lets_another_band_of_the_cutter_work():
     assert "2 bands of the cutter can work" in str(twice.slip)
     made = plan(sawn(corners=mm(8), guide="tip", depth=mm(6)), thin)
     assert "bands of the cutter" not in str(made.slip)
+
+
+def test_the_bearing_at_the_tip_takes_no_more_than_power_and_bit_bear_at_once():
+    asked = sawn(corners=mm(8), guide="tip", bit_id="flush-12.7", router_id="trim-one", depth=mm(24))
+    assert "tip-takes-all-at-once" in codes(plan(asked, board(thickness=24, wood="hornbeam")))
+    assert "tip-takes-all-at-once" not in codes(plan(replace(asked, sawn=mm(0.8), depth=mm(9)), board(thickness=9, wood="pine")))
+
+
+def test_a_sawn_part_needs_no_plunge_base_and_no_bearing_in_the_wood():
+    fixed = tuple(
+        replace(router, bases=tuple(each for each in router.bases if each.kind == "fixed"))
+        for router in SHOP.routers
+        if any(each.kind == "fixed" for each in router.bases)
+    )
+    made = plan(sawn(corners=mm(8), guide="bushing"), of=replace(OWN, routers=fixed))
+    assert "no-plunge-base" not in codes(made)
+    assert made.status == "caution"
+    assert "no-plunge-base" in codes(plan(cut("soft", guide="bushing"), of=replace(OWN, routers=fixed)))
+    both = plan(sawn(corners=mm(8), guide="bearing", bit_id="pattern-19.05"))
+    assert both.status == "stop"
+    assert "tip-bearing-in-way" in codes(both), "its second bearing would run through the wood in the first passes"
