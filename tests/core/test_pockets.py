@@ -633,3 +633,21 @@ def test_the_slip_of_a_pocket_names_the_template_that_stands_in_the_shop():
     assert "take Hall template, 18 mm MDF" in said(thing(18.0))
     assert "take Hall template" not in said(thing(3.0)), "too thin for its bushing"
     assert "take Hall template" not in said(thing(18.0, off=0.2)), "made for another pair"
+
+
+def test_the_template_of_a_hole_is_not_taken_for_a_disc_of_the_same_size():
+    more = {"length": 160, "from_left": 130, "from_near": 130, "guide": "bushing", "through": True}
+    hole, disc = plan(pocket("hole", **more)), plan(pocket("disc", **more))
+    assert hole.template is not None
+    assert disc.template is not None
+    assert hole.template.path == disc.template.path
+    kept = SavedOutline(id="kept", name="Ring", path=hole.template.path)
+    for intent, taken in (("recess", "hole"), ("part", "disc")):
+        made = MadeTemplate(
+            thickness=18, guide=20, bit=20 - 2 * figure(hole, "template.offset"), outline="kept", version=kept.version
+        )
+        thing = SavedOutline(id="thing", name="Round template", path=kept.path, intent=intent, is_template=True, made=made)
+        shop = dataclasses.replace(SHOP, outlines=(kept, thing))
+        for form in ("hole", "disc"):
+            slip = str(plan(pocket(form, **more), shop=shop).slip)
+            assert ("take Round template" in slip) == (form == taken), (form, intent)

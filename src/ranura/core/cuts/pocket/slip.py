@@ -156,9 +156,7 @@ def _template_guide(
         corner = figures["template.corner"].value
         size = write("opening {l:len} × {w:len}, corners {r:len}", l=x1 - x0, w=y1 - y0, r=corner)
     place = place_lines(template, asked.part, cut.end, cut.edge, asked.open_sides)
-    return guide_section(
-        follower, template, figures, size=size, place=place, there=setting.there, ring_on=False, plate=setting.plate
-    )
+    return guide_section(follower, template, figures, size=size, place=place, there=setting.there, plate=setting.plate)
 
 
 def _back_to_the_next_lane(setting: PocketSetting, guide: AreaGuide) -> str:

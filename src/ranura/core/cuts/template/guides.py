@@ -20,7 +20,7 @@ from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.geometry.loops import Loop, area_of
 from ranura.core.learning.forecast import Forecast, Spread, forecast
 from ranura.core.shop.house_rules import HouseRules
-from ranura.core.shop.saved_outlines import SAME_OFFSET, SavedOutline
+from ranura.core.shop.saved_outlines import SAME_OFFSET, Intent, SavedOutline
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Bushing, Guide, InlaySet
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, SCREW_HEIGHT
@@ -107,9 +107,15 @@ def there(templates: Sequence[SavedOutline], template: Template | None, follower
     if template is None or follower is None:
         return None
     offset, least = abs(template.offset), follower.thickness
+    followed: Intent = "part" if template.outside else "recess"
     for each in templates:
         made = each.made
-        if made and abs(made.offset - offset) <= SAME_OFFSET and not closeness.under(made.thickness, least):
+        if (
+            made
+            and each.intent == followed
+            and abs(made.offset - offset) <= SAME_OFFSET
+            and not closeness.under(made.thickness, least)
+        ):
             return each
     return None
 
