@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from ranura.core.geometry.loop_box import box_of
 from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.saved_outlines import STUFFS, Intent, MadeTemplate, SavedOutline, lasts
-from ranura.core.templates.corners import Corner
+from ranura.core.templates.corners import Corner, inward
 from ranura.core.templates.outline import Outline, OutlineProblem, understood
 from ranura.core.templates.shaping import ShapedTemplate, TemplatePlace
 from ranura.core.text.cautions import Caution
@@ -68,10 +69,13 @@ class KeptOutline:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class CornerView:
-    """Where two sides of an outline meet, and the radius that rounds them there; mm."""
+    """Where two sides of an outline meet, and the radius that rounds them there; mm. The middle of its arc lies on the way
+    `inward`, `per_radius` far for each mm of the radius; None where its sides go on in one line."""
 
     at: tuple[float, float]
     radius: float
+    inward: tuple[float, float] | None
+    per_radius: float
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -178,10 +182,14 @@ def place_view(place: TemplatePlace, *, is_template: bool) -> PlaceView:
     return PlaceView(at=place.at, radius=place.radius, says=says)
 
 
-def corner_view(corner: Corner) -> CornerView:
-    """A corner to a thousandth of a millimetre: what is kept is hardly truer."""
-    x, y = (round(each, 3) + 0.0 for each in corner.at)
-    return CornerView(at=(x, y), radius=round(corner.radius, 3))
+def corner_views(corners: Sequence[Corner]) -> tuple[CornerView, ...]:
+    """The corners of a loop to a thousandth of a millimetre: what is kept is hardly truer."""
+    found = []
+    for number, corner in enumerate(corners):
+        x, y = (round(each, 3) + 0.0 for each in corner.at)
+        way, far = inward(corners, number) or (None, 0.0)
+        found.append(CornerView(at=(x, y), radius=round(corner.radius, 3), inward=way, per_radius=far))
+    return tuple(found)
 
 
 def figures_of(made: ShapedTemplate, outline: SavedOutline) -> list[Text]:

@@ -17,7 +17,7 @@ from ranura.api.outline_views import (
     FormSize,
     KeptOutline,
     OutlineView,
-    corner_view,
+    corner_views,
     data_of,
     kept_view,
     outline_view,
@@ -222,7 +222,7 @@ def corners(outline_id: str, shop: TheShop) -> CornersView:
     found = [corners_of(loop) for loop in loops_of_text(outline.path)] if outline.made is None else []
     if not found or sum(len(each) if each else MOST_MOVED + 1 for each in found) > MOST_MOVED:
         return CornersView(loops=None)
-    return CornersView(loops=tuple(tuple(map(corner_view, loop or ())) for loop in found))
+    return CornersView(loops=tuple(corner_views(loop or ()) for loop in found))
 
 
 @router.put("/outlines/{outline_id}/corners")

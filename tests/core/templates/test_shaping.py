@@ -9,12 +9,13 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely import Polygon, contains_xy
+from shapely.geometry import Point as Spot
 
 from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.loop_box import box_of
 from ranura.core.geometry.loops import Loop, area_of, circle, fitted, loops_of, rounded_box
 from ranura.core.geometry.parallel import beside, tightest_bulge
-from ranura.core.templates.corners import Corner, corners_of, loop_through
+from ranura.core.templates.corners import Corner, corners_of, inward, loop_through
 from ranura.core.templates.sawing import saw_line
 from ranura.core.templates.shaping import made_by, shaped_template
 from ranura.core.templates.typed import loop_of_corners
@@ -306,3 +307,22 @@ def test_a_saw_goes_round_the_outside_of_a_part_alone():
     ring = (circle((0, 0), 40), circle((0, 0), 15).reversed())
     (line,) = saw_line(ring, 3.0)
     assert line.area == pytest.approx(math.pi * 43**2, rel=1e-3), "its hole is cut, and not sawn"
+
+
+@pytest.mark.parametrize("number", range(4))
+def test_the_middle_of_a_rounded_corner_lies_where_it_is_held(number):
+    corners = [Corner(at=at, radius=6) for at in ((0, 0), (90, 10), (70, 60), (-10, 50))]
+    found = inward(corners, number)
+    assert found is not None
+    (x, y), per_radius = found
+    at = corners[number].at
+    middle = (at[0] + x * per_radius * 6, at[1] + y * per_radius * 6)
+    edge = Polygon(loop_through(corners).points(0.0005)).exterior
+    assert edge.distance(Spot(middle)) < 0.001, "on the arc"
+    assert edge.distance(Spot(at)) == pytest.approx(per_radius * 6, abs=0.001), "and nearest to the corner"
+
+
+def test_sides_that_go_on_in_one_line_have_no_corner_to_hold():
+    corners = [Corner(at=at) for at in ((0, 0), (50, 0), (100, 0), (50, 80))]
+    assert inward(corners, 1) is None
+    assert inward(corners, 0) is not None

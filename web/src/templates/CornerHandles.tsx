@@ -49,7 +49,7 @@ export function CornerHandles({
       loops,
       held.which,
       held.radius
-        ? { ...here, radius: radiusAt(loops, held.which, spot, step) }
+        ? { ...here, radius: radiusAt(here, spot, step) }
         : { ...here, at: snappedCorner(loops, spot, step) },
     );
   };
@@ -105,7 +105,7 @@ export function CornerHandles({
         loop.map((corner, c) => {
           const which = { loop: l, corner: c };
           const here = chosen?.loop === l && chosen.corner === c;
-          const radius = here ? holdOfRadius(loops, which, line * 22) : null;
+          const radius = here ? holdOfRadius(corner, line * 22) : null;
           return (
             // biome-ignore lint/suspicious/noArrayIndexKey: corners keep their order
             <g key={`${l}.${c}`}>

@@ -5,6 +5,9 @@ import type { Spot } from "./measuring";
 export interface Corner {
   at: readonly [number, number];
   radius: number;
+  /** The way from the corner to the middle of its arc, and how far along it for each mm of the radius. */
+  inward: readonly [number, number] | null;
+  per_radius: number;
 }
 
 export type Loops = readonly (readonly Corner[])[];
@@ -26,48 +29,22 @@ export const withCorner = (loops: Loops, which: Which, corner: Corner): Loops =>
     l === which.loop ? loop.map((each, c) => (c === which.corner ? corner : each)) : loop,
   );
 
-/** The corner, the ways to its two neighbours, each 1 long, and half of the angle between them. */
-function around(loops: Loops, which: Which) {
-  const loop = loops[which.loop] ?? [];
-  const here = loop[which.corner];
-  const before = loop[(which.corner + loop.length - 1) % loop.length];
-  const after = loop[(which.corner + 1) % loop.length];
-  if (!here || !before || !after) return null;
-  const to = (other: Corner): Spot => {
-    const [x, y] = [other.at[0] - here.at[0], other.at[1] - here.at[1]];
-    const far = Math.hypot(x, y) || 1;
-    return { x: x / far, y: y / far };
-  };
-  const [a, b] = [to(before), to(after)];
-  const [x, y] = [a.x + b.x, a.y + b.y];
-  const long = Math.hypot(x, y);
-  // Hardly a corner: its sides go on in one line.
-  if (long < 1e-6) return null;
-  return {
-    here,
-    inward: { x: x / long, y: y / long },
-    half: Math.acos(Math.min(1, Math.max(-1, a.x * b.x + a.y * b.y))) / 2,
-  };
-}
-
-/** How far from the corner the middle of its arc lies for each mm of its radius. */
-const perRadius = (half: number) => Math.max(1 / Math.sin(half) - 1, 0.05);
-
 /** Where a radius is taken hold of: the middle of its arc, or a little inside of a sharp corner. */
-export function holdOfRadius(loops: Loops, which: Which, least: number): Spot | null {
-  const found = around(loops, which);
-  if (!found) return null;
-  const far = Math.max(found.here.radius * perRadius(found.half), least);
-  return { x: found.here.at[0] + found.inward.x * far, y: found.here.at[1] + found.inward.y * far };
+export function holdOfRadius({ at, radius, inward, per_radius }: Corner, least: number): Spot | null {
+  if (!inward) return null;
+  const far = Math.max(radius * per_radius, least);
+  return { x: at[0] + inward[0] * far, y: at[1] + inward[1] * far };
 }
 
 /** The radius that puts the middle of a corner's arc nearest to a place. */
-export function radiusAt(loops: Loops, which: Which, spot: Spot, step: number): number {
-  const found = around(loops, which);
-  if (!found) return 0;
-  const far = (spot.x - found.here.at[0]) * found.inward.x + (spot.y - found.here.at[1]) * found.inward.y;
-  return Math.max(0, snappedTo(far / perRadius(found.half), step / 2));
+export function radiusAt({ at, inward, per_radius }: Corner, spot: Spot, step: number): number {
+  if (!inward) return 0;
+  const far = (spot.x - at[0]) * inward[0] + (spot.y - at[1]) * inward[1];
+  return Math.max(0, snappedTo(far / Math.max(per_radius, FLATTEST), step / 2));
 }
+
+/** A corner so flat that its arc hardly leaves it still lets its radius be dragged. */
+const FLATTEST = 0.05;
 
 const mm = (value: number): LengthIn => ({ typed: String(Number(value.toFixed(3))), unit: "mm" });
 

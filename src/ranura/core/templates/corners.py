@@ -90,6 +90,27 @@ def _rounded(a: Point, b: Point, bulge: float, before: Side, after: Side) -> Cor
     return Corner(at=(a[0] + far * math.cos(along - half), a[1] + far * math.sin(along - half)), radius=radius)
 
 
+def inward(corners: Sequence[Corner], number: int) -> tuple[Point, float] | None:
+    """Where the middle of a corner's arc lies: the way to it from the corner, 1 long, and how far along it for each mm of the
+    radius; None where the sides go on in one line.
+
+    Rule: R9 corners
+    Formula: r / sin(half) − r, half of the angle between the two sides
+    Source: a circle that touches two lines"""
+    here, before, after = corners[number], corners[number - 1], corners[(number + 1) % len(corners)]
+    (ax, ay), (bx, by) = (_heading(here.at, each.at) for each in (before, after))
+    x, y = ax + bx, ay + by
+    long = math.hypot(x, y)
+    if long < _SHORTEST:
+        return None
+    return (x / long, y / long), 1 / math.sin(math.acos(max(-1.0, min(1.0, ax * bx + ay * by))) / 2) - 1
+
+
+def _heading(a: Point, b: Point) -> Point:
+    far = math.dist(a, b) or 1.0
+    return ((b[0] - a[0]) / far, (b[1] - a[1]) / far)
+
+
 def _turn(a: Point, at: Point, b: Point) -> float:
     """By what angle a way turns at a corner, counter-clockwise."""
     (x0, y0), (x1, y1) = (at[0] - a[0], at[1] - a[1]), (b[0] - at[0], b[1] - at[1])

@@ -208,7 +208,8 @@ def _round_a_blank(setting: TemplateSetting) -> list[Text]:
     """How a part is gone round that was sawn out before."""
     deep = setting.stepping is not None and len(setting.stepping.depths) > 1
     holes = sum(signed_area(way.path) < 0 for way in setting.ways)
-    lines = [write("first its {n} holes: plunge, once round, at each depth", n=holes)] if holes else []
+    said = "first its hole" if holes == 1 else "first its {n} holes"
+    lines = [write(said + ": plunge, once round, at each depth", n=holes)] if holes else []
     return [
         *lines,
         write("sawn {w:len} outside of its line", w=setting.outline.sawn),
