@@ -651,3 +651,17 @@ def test_the_template_of_a_hole_is_not_taken_for_a_disc_of_the_same_size():
         for form in ("hole", "disc"):
             slip = str(plan(pocket(form, **more), shop=shop).slip)
             assert ("take Round template" in slip) == (form == taken), (form, intent)
+
+
+@pytest.mark.parametrize("side", ["left", "right", "near", "far"])
+def test_the_slip_says_how_far_a_template_runs_past_the_side_that_is_open(side):
+    made = plan(pocket(open_sides=(side,), guide="bushing"))
+    edge = Polygon(next(o.points for o in made.drawing[0].outlines if o.role == "template"))
+    x0, y0, x1, y1 = edge.bounds
+    past = {"left": -x0, "right": x1 - 400, "near": -y0, "far": y1 - 260}[side]
+    assert past > 10
+    said = " ".join(line.metric for part in made.slip if part.key == "guide" for line in part.lines)
+    assert f"open over the {side} side, its walls run {past:.0f} mm past the edge" in said
+    ends = side in ("left", "right")
+    assert ("from the left end" in said) != ends, "what is open is not measured to"
+    assert ("from the near edge" in said) == ends

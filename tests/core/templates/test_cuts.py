@@ -538,3 +538,11 @@ def test_a_sawn_part_needs_no_plunge_base_and_no_bearing_in_the_wood():
     both = plan(sawn(corners=mm(8), guide="bearing", bit_id="pattern-19.05"))
     assert both.status == "stop"
     assert "tip-bearing-in-way" in codes(both), "its second bearing would run through the wood in the first passes"
+
+
+def test_a_template_below_the_work_takes_nothing_of_the_bits_reach():
+    bit = next(each for each in SHOP.bits if each.id == "pattern-19.05")
+    below = PLANNING.judge(sawn(corners=mm(8), guide="tip"), board(), OWN)
+    above = PLANNING.judge(sawn(corners=mm(8), guide="bushing", template=mm(9)), board(), OWN)
+    assert below.reach(bit) == pytest.approx(18.5)
+    assert above.reach(bit) == pytest.approx(18.5 + 9)
