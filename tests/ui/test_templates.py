@@ -7,7 +7,7 @@ import re
 from collections.abc import Callable
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 from pypdf import PdfReader
 
 pytestmark = pytest.mark.slow
@@ -199,9 +199,16 @@ def test_the_template_of_a_recess_is_made_and_printed_over_tiles(open_page: Call
 
 def test_corners_and_radii_are_dragged_typed_and_taken_back(open_page: Callable[..., Page]):
     page = open_page("/templates", wait="template-canvas")
+    waiting: list[Route] = []
+    page.route("**/api/outlines/draw", lambda route: waiting.append(route))
     page.get_by_test_id("add-outline").click()
     page.get_by_test_id("outline-name").fill("Shelf end")
-    page.keyboard.press("Enter")
+    page.keyboard.press("Enter")  # before there is a picture
+    while len(waiting) < 2:
+        page.wait_for_timeout(20)
+    for route in waiting:
+        route.continue_()
+    page.unroute("**/api/outlines/draw")
     size = page.get_by_role("link", name="Shelf end")
     expect(size).to_contain_text("120 mm × 60 mm")
     expect(page.get_by_test_id("move-corners")).to_be_visible()

@@ -55,6 +55,8 @@ export function NewOutline({ unit, onKept, onClose }: Props) {
     keeps: true,
   });
   const shown = found.problem ? null : (found.data ?? null);
+  // Before the answer it may be kept already: keeping asks for itself.
+  const refused = (kind === "file" && !file) || (!found.settling && !shown?.can_be_used);
   const chosen = forms.data?.find((each) => each.form === form);
   const choose = async (picked: File | undefined) => {
     if (!picked) return;
@@ -251,12 +253,7 @@ export function NewOutline({ unit, onKept, onClose }: Props) {
           <button type="button" className="button" onClick={onClose}>
             Not now
           </button>
-          <button
-            type="submit"
-            className="button button-main"
-            disabled={!shown?.can_be_used}
-            data-testid="keep-outline"
-          >
+          <button type="submit" className="button button-main" disabled={refused} data-testid="keep-outline">
             Keep it
           </button>
         </div>
