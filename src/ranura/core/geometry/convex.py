@@ -13,7 +13,7 @@ from functools import lru_cache
 import numpy as np
 from numpy.typing import NDArray
 
-from ranura.core.geometry.rings import Point, Ring
+from ranura.core.geometry.rings import Box, Point, Ring
 
 
 def gap(a: Ring, b: Ring) -> float:
@@ -48,6 +48,29 @@ def gaps(boxes: NDArray[np.float64], others: Sequence[Ring]) -> NDArray[np.float
         return apart(boxes, np.array([bounds_of(ring) for ring in others]).reshape(-1, 4))
     rings = [oblong(*box) for box in boxes.tolist()]
     return np.array([[gap(other, ring) for other in others] for ring in rings]).reshape(len(rings), len(others))
+
+
+def merged(rings: Sequence[Ring]) -> tuple[Ring, ...]:
+    """The same area in fewer outlines: upright rectangles that lie side by side and touch or overlap as one.
+
+    >>> merged((oblong(0, 0, 2, 1), oblong(1, 0, 4, 1), oblong(5, 0, 6, 1)))
+    (((0, 0), (4, 0), (4, 1), (0, 1)), ((5, 0), (6, 0), (6, 1), (5, 1)))"""
+    if len(rings) < 2 or not all(_upright(ring) for ring in rings):
+        return tuple(rings)
+    boxes = sorted((y0, y1, x0, x1) for x0, y0, x1, y1 in map(bounds_of, rings))
+    rows = [(x0, x1, y0, y1) for y0, y1, x0, x1 in _joined(boxes)]
+    return tuple(oblong(x0, y0, x1, y1) for x0, x1, y0, y1 in _joined(sorted(rows)))
+
+
+def _joined(boxes: Sequence[Box]) -> list[Box]:
+    """Boxes, each its range across and then along: those in a row across that meet along it as one. They come in that order."""
+    found: list[Box] = []
+    for low, high, begin, end in boxes:
+        if found and found[-1][:2] == (low, high) and begin <= found[-1][3]:
+            found[-1] = (*found[-1][:3], max(found[-1][3], end))
+        else:
+            found.append((low, high, begin, end))
+    return found
 
 
 @lru_cache(maxsize=4096)

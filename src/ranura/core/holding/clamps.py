@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.geometry.rings import Ring
-from ranura.core.holding.nearest import clear_or_moved, propose
+from ranura.core.holding.nearest import all_find_room, clear_or_moved, propose
 from ranura.core.holding.placed import ClampAt, Held
 from ranura.core.holding.sweep import Sweep, foot_at
 from ranura.core.text import hold_words
@@ -37,8 +37,15 @@ class Holding:
     clear: float | None
     cautions: tuple[Reason, ...]
     moved: tuple[ClampAt, ...] = ()
-    at_stations: tuple[tuple[Ring, ...], ...] = ()
-    """The clamps' feet at every station, where they are moved on."""
+    part: tuple[float, float] = (0.0, 0.0)
+    """Length and width of the board."""
+    stations: tuple[Sweep, ...] = ()
+    """The sweep of every station, where clamps are moved on."""
+
+    @property
+    def at_stations(self) -> tuple[tuple[Ring, ...], ...]:
+        """The clamps' feet at every station, where they are moved on."""
+        return tuple(tuple(foot_at(self.part, each) for each in propose(self.part, sweep, ())) for sweep in self.stations)
 
 
 ON_TABLE = Holding(method="table", feet=(), sweep=Sweep(), clear=None, cautions=())
@@ -83,15 +90,12 @@ def hold(
             cautions.append(reason(hold_words.ONE_CLAMP))
     else:
         chosen = propose(part, sweep, in_the_way)
-        if not chosen and len(stations) > 1 and all(propose(part, each, ()) for each in stations):
+        if not chosen and len(stations) > 1 and all_find_room(part, stations):
             method = "clamps-moved"
             chosen = propose(part, stations[0], in_the_way)
             cautions.append(reason(hold_words.CLAMPS_MOVE_ON))
         elif not chosen:
             cautions.append(reason(hold_words.NO_ROOM_FOR_CLAMPS, where="two clamps on the board"))
-    at_stations: tuple[tuple[Ring, ...], ...] = ()
-    if method == "clamps-moved":
-        at_stations = tuple(tuple(foot_at(part, each) for each in propose(part, sweep, ())) for sweep in stations)
     against = stations[0] if method == "clamps-moved" else sweep
     feet = [Foot(points=foot_at(part, each), gap=against.gap(foot_at(part, each)), at=each) for each in chosen]
     everything = (*fixed, *feet)
@@ -102,7 +106,8 @@ def hold(
         clear=_least(everything),
         cautions=tuple(cautions),
         moved=moved,
-        at_stations=at_stations,
+        part=part,
+        stations=tuple(stations) if method == "clamps-moved" else (),
     )
 
 

@@ -11,10 +11,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ranura.core.board.pieces import SIDES
-from ranura.core.geometry.convex import apart, bounds, bounds_of, gap, gaps
-from ranura.core.geometry.rings import Box, Point, Ring
+from ranura.core.geometry.convex import apart, bounds, bounds_of, gap, gaps, merged, oblong
+from ranura.core.geometry.rings import Point, Ring
 from ranura.core.holding.placed import ClampAt
-from ranura.core.holding.sweep import PAD_ACROSS, Sweep, foot_at, foot_box, side_length
+from ranura.core.holding.sweep import PAD_ACROSS, Sweep, foot_at, foot_boxes, side_length
 
 _SEARCH = 5.0
 """mm between two places tried for a clamp that is in the way."""
@@ -37,16 +37,17 @@ def propose(part: tuple[float, float], sweep: Sweep, bodies: tuple[Ring, ...]) -
     the least sum of: the farthest any place of the cut is from its nearest clamp, each clamp's distance from the cut, less half
     of what lies between the two
     Source: a board is still where it is held, so near the bit and on both sides of it"""
-    on_sides, boxes = _tried(part, sweep, bodies)
+    covered = merged(sweep.boxes)
+    sides, at, boxes = _tried(part, Sweep(boxes=covered, paths=sweep.paths), bodies)
     beside = gaps(boxes, bodies).min(axis=1, initial=math.inf)
-    over_boxes = gaps(boxes, sweep.boxes).min(axis=1, initial=math.inf)
+    over_boxes = gaps(boxes, covered).min(axis=1, initial=math.inf)
     # Only what stands clear of guides and of every straight run is gone through: of many places few do.
     clear = np.flatnonzero((beside > 0) & (over_boxes > 0))
     if len(clear) < 2:
         return ()
     boxes, beside, over_boxes = boxes[clear], beside[clear], over_boxes[clear]
-    places = [on_sides[i] for i in clear.tolist()]
-    feet = [foot_at(part, each) for each in places]
+    places = [ClampAt(side=SIDES[side], at=where) for side, where in zip(sides[clear].tolist(), at[clear].tolist(), strict=True)]
+    feet = [oblong(*box) for box in boxes.tolist()]
     along_paths = replace(sweep, boxes=())
 
     @cache
@@ -84,27 +85,41 @@ def _best_first(
     yield from zip(first[order].tolist(), second[order].tolist(), loosely[order].tolist(), strict=True)
 
 
-def _tried(part: tuple[float, float], sweep: Sweep, bodies: Sequence[Ring]) -> tuple[Sequence[ClampAt], NDArray[np.float64]]:
+def all_find_room(part: tuple[float, float], sweeps: Sequence[Sweep]) -> bool:
+    """Whether `propose` finds two clamps beside each of some sweeps. Where two at the ends of the board's sides are clear,
+    nothing more is looked for."""
+    plain = [each for each in sweeps if len(each.boxes) == 1 and not each.paths]
+    ends = [np.array([PAD_ACROSS / 2, run - PAD_ACROSS / 2] if run >= PAD_ACROSS else []) for run in part]
+    feet = np.concatenate([foot_boxes(part, side, ends[number % 2]) for number, side in enumerate(SIDES)])
+    clear = (gaps(feet, [each.boxes[0] for each in plain]) > 0).T
+    room = ((clear.astype(int) @ (apart(feet, feet) > 0)) * clear).any(axis=1)
+    unsure = [*(each for each, found in zip(plain, room.tolist(), strict=True) if not found), *set(sweeps).difference(plain)]
+    return all(propose(part, each, ()) for each in unsure)
+
+
+def _tried(
+    part: tuple[float, float], sweep: Sweep, bodies: Sequence[Ring]
+) -> tuple[NDArray[np.intp], NDArray[np.float64], NDArray[np.float64]]:
     """Where a clamp may stand nearest: on each side of the board its ends, its middle, beside the middle of the cut, and just
-    clear of whatever is covered or stands there; and the boxes of its foot there (n × 4)."""
+    clear of whatever is covered or stands there: the numbers of the sides, where along them (n), and the boxes of its foot there
+    (n × 4)."""
     x0, y0, x1, y1 = bounds(sweep.extent) if sweep.extent else (0.0, 0.0, *part)
     inset = PAD_ACROSS / 2
     taken = np.array([bounds_of(each) for each in (*sweep.extent, *bodies)]).reshape(-1, 4)
-    found: list[ClampAt] = []
-    boxes: list[Box] = []
-    for side in SIDES:
-        run = side_length(part, side)
-        if run < PAD_ACROSS:
-            continue
-        lying = side in ("near", "far")
-        low, high = (taken[:, 0], taken[:, 2]) if lying else (taken[:, 1], taken[:, 3])
+    found: list[NDArray[np.float64]] = []
+    for run, middle, low, high in (
+        (part[0], (x0 + x1) / 2, taken[:, 0], taken[:, 2]),
+        (part[1], (y0 + y1) / 2, taken[:, 1], taken[:, 3]),
+    ):
         off = inset + _BESIDE
-        clear_of = np.stack((low - off - 1.0, low - inset - 1.0, high + off + 1.0, high + inset + 1.0), axis=1).ravel().tolist()
-        for at in dict.fromkeys((inset, run - inset, run / 2, (x0 + x1) / 2 if lying else (y0 + y1) / 2, *clear_of)):
-            if inset <= at <= run - inset:
-                found.append(ClampAt(side=side, at=at))
-                boxes.append(foot_box(part, side, at))
-    return found, np.array(boxes).reshape(-1, 4)
+        clear_of = np.array((low - off - 1.0, low - inset - 1.0, high + off + 1.0, high + inset + 1.0)).T.ravel().tolist()
+        tried = dict.fromkeys((inset, run - inset, run / 2, middle, *clear_of))
+        at = np.array([each for each in tried if inset <= each <= run - inset])
+        found.append(at)
+    found += found  # near and right, then far and left
+    numbers = np.repeat(np.arange(len(SIDES)), [len(each) for each in found])
+    boxes = [foot_boxes(part, side, each) for side, each in zip(SIDES, found, strict=True)]
+    return numbers, np.concatenate(found), np.concatenate(boxes)
 
 
 def _along(part: tuple[float, float], sweep: Sweep) -> tuple[Point, ...]:

@@ -10,6 +10,9 @@ import math
 from dataclasses import dataclass
 from functools import lru_cache
 
+import numpy as np
+from numpy.typing import NDArray
+
 from ranura.core.board.pieces import Side
 from ranura.core.geometry.convex import gap, oblong
 from ranura.core.geometry.rings import Box, Point, Ring
@@ -93,6 +96,14 @@ def foot_box(part: tuple[float, float], side: Side, at: float) -> Box:
             return (-PAD_OUTSIDE, low, onto, high)
         case "right":
             return (length - onto, low, length + PAD_OUTSIDE, high)
+
+
+def foot_boxes(part: tuple[float, float], side: Side, at: NDArray[np.float64]) -> NDArray[np.float64]:
+    """The same at several places (n) of a side (n × 4)."""
+    boxes = np.empty((len(at), 4))
+    boxes[:] = foot_box(part, side, 0.0)
+    boxes[:, (0, 2) if side in ("near", "far") else (1, 3)] += at[:, None]
+    return boxes
 
 
 def side_length(part: tuple[float, float], side: Side) -> float:

@@ -53,12 +53,13 @@ def clamps_of(
         body = standing(f"clamp-{len(made) + 1}", "clamp", foot, thickness, thickness + CLAMP_HIGH)
         made.append(replace(body, from_move=first, to_move=after))
 
-    if not holding.at_stations:
+    at_stations = holding.at_stations
+    if not at_stations:
         for foot in holding.feet:
             if foot.at is not None or not on_guides:
                 clamp(foot.points)
     for station, first, after in stints(moves) or [(1, 0, None)]:
-        for ring in holding.at_stations[station - 1] if holding.at_stations else ():
+        for ring in at_stations[station - 1] if at_stations else ():
             clamp(ring, first, after)
         for ring in on_guides[station - 1] if on_guides else ():
             clamp(ring, first, after)
