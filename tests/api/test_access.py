@@ -46,6 +46,16 @@ def test_a_proxy_s_name_is_answered_when_it_is_allowed(store):
         assert client.get("/api/jobs", headers={"Host": "other.local"}).status_code == 421
 
 
+def test_long_answers_are_packed_for_who_reads_them_over_a_network(store):
+    app = create_app(Settings(shop_id=DEMO_SHOP, page=None, allow=("workshop.local",)), store)
+    with TestClient(app, base_url="http://workshop.local") as client:
+        far = client.get("/api/shop")
+        near = client.get("/api/shop", headers={"Host": "127.0.0.1:8740"})
+    assert far.headers.get("content-encoding") == "gzip"
+    assert "content-encoding" not in near.headers
+    assert far.content == near.content
+
+
 @pytest.mark.parametrize(
     "origin",
     ["https://evil.example.com", "null", "http://127.0.0.1:1", "http://localhost", "file://127.0.0.1", "http://[bad", ""],

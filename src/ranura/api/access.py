@@ -69,7 +69,7 @@ class Door:
     def against(self, method: str, path: str, headers: Headers) -> tuple[int, str] | None:
         """Why a request is not let in, as a status and words; None where it is."""
         host = headers.get("host", "")
-        if _name(host) not in LOOPBACK | self._names:
+        if host_name(host) not in LOOPBACK | self._names:
             return 421, f"Ranura does not answer under the name {host[:100]!r}. README.md says how to allow one: RANURA_ALLOW."
         if method not in _READING and not self._ours(headers.get("origin"), host):
             return 403, "Only Ranura's own page may change anything here."
@@ -89,13 +89,13 @@ class Door:
             return False
         if found.scheme not in ("http", "https"):
             return False
-        return found.netloc.lower() == host.lower() or _name(found.netloc) in self._names
+        return found.netloc.lower() == host.lower() or host_name(found.netloc) in self._names
 
 
-def _name(host: str) -> str:
+def host_name(host: str) -> str:
     """A host without its port.
 
-    >>> _name("localhost:8740"), _name("[::1]:8740"), _name("Workshop.local")
+    >>> host_name("localhost:8740"), host_name("[::1]:8740"), host_name("Workshop.local")
     ('localhost', '[::1]', 'workshop.local')"""
     host = host.strip().lower()
     return host[: host.find("]") + 1] if host.startswith("[") else host.partition(":")[0]

@@ -10,8 +10,10 @@ from typing import Any
 
 from fastapi import FastAPI, Response
 from fastapi.responses import FileResponse, HTMLResponse, JSONResponse
+from starlette.datastructures import Headers
 from starlette.middleware.gzip import GZipMiddleware
 from starlette.staticfiles import StaticFiles
+from starlette.types import Receive, Scope, Send
 
 from ranura import VERSION
 from ranura.api import (
@@ -38,7 +40,7 @@ from ranura.api import (
     testcuts,
     tools,
 )
-from ranura.api.access import Door
+from ranura.api.access import LOOPBACK, Door, host_name
 from ranura.api.importing import Imports
 from ranura.api.news import News
 from ranura.api.prior import PriorCuts
@@ -90,7 +92,7 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
     app.state.copies = settings.copies
     app.state.imports = Imports(app.state.saved_shop)
     problems.install(app)
-    app.add_middleware(GZipMiddleware, minimum_size=2_000, compresslevel=3)
+    app.add_middleware(_Packed, minimum_size=2_000, compresslevel=3)
     app.add_middleware(Door, names=settings.allow)
     for part in (
         shop,
@@ -122,6 +124,15 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
     if settings.page is not None:
         _serve_page(app, settings.page)
     return app
+
+
+class _Packed(GZipMiddleware):
+    """Packs long answers that go out over a network, as a proxy hands them on; on this machine that costs more than it saves."""
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        """Answers on loopback as they are."""
+        near = scope["type"] != "http" or host_name(Headers(scope=scope).get("host", "")) in LOOPBACK
+        await (self.app if near else super().__call__)(scope, receive, send)
 
 
 class _Assets(StaticFiles):

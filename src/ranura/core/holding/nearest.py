@@ -93,7 +93,7 @@ def all_find_room(part: tuple[float, float], sweeps: Sequence[Sweep]) -> bool:
     feet = np.concatenate([foot_boxes(part, side, ends[number % 2]) for number, side in enumerate(SIDES)])
     clear = (gaps(feet, [each.boxes[0] for each in plain]) > 0).T
     room = ((clear.astype(int) @ (apart(feet, feet) > 0)) * clear).any(axis=1)
-    unsure = [*(each for each, found in zip(plain, room.tolist(), strict=True) if not found), *set(sweeps).difference(plain)]
+    unsure = [*(plain[number] for number in np.flatnonzero(~room)), *set(sweeps).difference(plain)]
     return all(propose(part, each, ()) for each in unsure)
 
 
