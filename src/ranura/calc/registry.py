@@ -30,6 +30,10 @@ _MODULES: Final[Mapping[str, str]] = {
     "fit": "fit",
     "profile": "profile",
     "sliding-dovetail": "sliding_dovetail",
+    "box-joint": "box_joint",
+    "tongue-and-groove": "tongue_and_groove",
+    "mortise-and-tenon": "mortise_and_tenon",
+    "comb-dovetail": "comb_dovetail",
     "template": "template",
     "outline": "outline",
 }

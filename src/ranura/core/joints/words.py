@@ -1,4 +1,4 @@
-"""Words of cautions: joints (R10, R13)."""
+"""Words of cautions: joints (R10, R13, R14)."""
 
 from __future__ import annotations
 
@@ -45,4 +45,18 @@ WIDE_DOVETAIL = Words(
     level="caution",
     message="The bit is over {limit:len}, the usual share of a {stock:len} stock",
     do="Take a narrower dovetail bit if there is one",
+)
+SLIVER = Words(
+    code="sliver",
+    place="depths",
+    level="caution",
+    message="The last {what} is {width:len} wide, less than half a finger: it breaks off, or leaves a gap that shows",
+    do="Make the boards {low:len} or {high:len} wide: these begin and end with a whole finger",
+)
+THIN_CHEEK = Words(
+    code="thin-cheek",
+    place="depths",
+    level="caution",
+    message="A mortise {width:len} wide is over half of a rail of {thickness:len}: thin cheeks split",
+    do="Take a smaller bit, near a third of the rail",
 )
