@@ -34,6 +34,7 @@ _MODULES: Final[Mapping[str, str]] = {
     "tongue-and-groove": "tongue_and_groove",
     "mortise-and-tenon": "mortise_and_tenon",
     "comb-dovetail": "comb_dovetail",
+    "joint": "joint",
     "template": "template",
     "outline": "outline",
 }

@@ -60,3 +60,24 @@ THIN_CHEEK = Words(
     message="A mortise {width:len} wide is over half of a rail of {thickness:len}: thin cheeks split",
     do="Take a smaller bit, near a third of the rail",
 )
+DOES_NOT_GO_TOGETHER = Words(
+    code="does-not-go-together",
+    place="depths",
+    level="stop",
+    message="As they are cut the two boards do not go together: {over:fine} of wood is in the way, {area:n2} mm² in section",
+    do="Look at the width and the depth of both cuts",
+)
+STAYS_PROUD = Words(
+    code="stays-proud",
+    place="depths",
+    level="caution",
+    message="A shoulder meets its mate {proud:fine} too soon: the second board stays so far from home",
+    do="Set the shoulder's cut by a fence, or pare it",
+)
+LOOSER_THAN_WANTED = Words(
+    code="looser-than-wanted",
+    place="depths",
+    level="caution",
+    message="There is {gap:fine} of air {where}, and {wanted:fine} was wanted",
+    do="Take a bit that makes the width, or cut it in two passes",
+)

@@ -1,0 +1,153 @@
+"""Planning a joint: the cuts of both boards planned and proven in their order, and the fit that they give (R14, R16)."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from itertools import pairwise
+from typing import Literal
+
+from ranura.core.board.materials import SHEETS
+from ranura.core.board.pieces import Piece
+from ranura.core.family import NOTHING_BEFORE, Before
+from ranura.core.geometry import closeness
+from ranura.core.joints import words
+from ranura.core.joints.asked import Joint, Member
+from ranura.core.joints.joined import Boards, Joined
+from ranura.core.joints.kinds import KINDS, joined, strength_of
+from ranura.core.joints.placing import IN_PLACE, Placing
+from ranura.core.joints.together import Together, put_together, solid_of
+from ranura.core.plan import Planning, PlanWithMoves, Status
+from ranura.core.proof.bodies import work_of
+from ranura.core.proof.moves import Program
+from ranura.core.proof.wood import Swept, taken_by
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.profiles import FLAT_ENDED
+from ranura.core.text.cautions import Caution, caution
+from ranura.core.text.errors import CraftError
+from ranura.core.text.writing import Text
+
+_TRUE = 0.005
+"""mm and mm² within which a joint goes together."""
+
+Cut = tuple[Member, int]
+"""A cut of a joint: of which board, and which of its cuts there, 0 first."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PlannedCut:
+    """A cut of a joint with its plan, or why there is none; `why` is what it stands in its place of the order for."""
+
+    member: Member
+    why: Text
+    plan: PlanWithMoves | None
+    refused: Text | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class JointPlan:
+    """A joint with both boards planned."""
+
+    kind: str
+    strength: str
+    shows: str
+    status: Status
+    joined: Joined
+    cuts: tuple[PlannedCut, ...]
+    """In the order of work."""
+    order: tuple[Cut, ...]
+    shared: tuple[tuple[Cut, Cut], ...]
+    """Cuts that one setting of the same router makes, for all parts and a spare."""
+    together: Together | None
+    """The fit; None while a cut cannot be planned."""
+    cautions: tuple[Caution, ...]
+
+    @property
+    def placings(self) -> tuple[Placing, Placing]:
+        """How both boards lie in the joint, on the first."""
+        return (IN_PLACE, self.joined.placing)
+
+
+def plan_joint(planning: Planning, joint: Joint, first: Piece, second: Piece, shop: Shop) -> JointPlan:
+    """A joint of two boards with what a shop owns. Raises `CutError` with the dimension that cannot be; a cut of it that cannot
+    be planned is shown with why."""
+    bits = tuple(sorted({bit.diameter for bit in shop.bits if bit.profile in FLAT_ENDED}))
+    sheet = shop.material(second.material, field="b.material").material_class in SHEETS
+    made = joined(joint, Boards(first=first, second=second, rules=shop.rules, bits=bits, sheet=sheet))
+    boards: dict[Member, Piece] = {"a": first, "b": second}
+    before: dict[Member, Before] = {"a": NOTHING_BEFORE, "b": NOTHING_BEFORE}
+    cuts: list[PlannedCut] = []
+    order: list[Cut] = []
+    for each in made.cuts:
+        plan, after = planning.made(each.cut, boards[each.member], shop, before=before[each.member])
+        mounted = before["a"].mounted | before["b"].mounted | after.mounted
+        before[each.member] = after
+        before = {member: replace(left, mounted=mounted) for member, left in before.items()}
+        order.append((each.member, sum(cut.member == each.member for cut in cuts)))
+        refused = plan.message if isinstance(plan, CraftError) else None
+        cuts.append(
+            PlannedCut(member=each.member, why=each.why, plan=None if isinstance(plan, CraftError) else plan, refused=refused)
+        )
+    plans = [each.plan for each in cuts]
+    together = None
+    if all(plan is not None and plan.moves for plan in plans):
+        one = solid_of(work_of(first, ()), _taken("a", cuts))
+        two = solid_of(work_of(second, ()), _taken("b", cuts), made.placing)
+        together = put_together(made, one, two)
+    said = [*made.cautions, *_of_fit(together)]
+    return JointPlan(
+        kind=KINDS[joint.kind].name,
+        strength=strength_of(joint.kind),
+        shows=KINDS[joint.kind].shows,
+        status=_status(cuts, said),
+        joined=made,
+        cuts=tuple(cuts),
+        order=tuple(order),
+        shared=_shared(cuts, order),
+        together=together,
+        cautions=tuple(said),
+    )
+
+
+def _taken(member: Member, cuts: Sequence[PlannedCut]) -> tuple[Swept, ...]:
+    """What all cuts of a board take of it, those too that their plan stops: the fit is what it would be."""
+    taken: tuple[Swept, ...] = ()
+    for each in cuts:
+        if each.member == member and each.plan is not None:
+            plan = each.plan
+            taken = taken_by(Program(bodies=plan.bodies, settings=plan.settings, moves=plan.moves), taken)
+    return taken
+
+
+def _of_fit(together: Together | None) -> list[Caution]:
+    """What is to be said of a fit: boards that do not enter, and air that should not be."""
+    if together is None:
+        return []
+    over = max((each.interference - together.proud for each in together.measured), default=0.0)
+    if closeness.over(over, _TRUE) or closeness.over(together.interference, _TRUE):
+        return [caution(words.DOES_NOT_GO_TOGETHER, over=max(over, 0.0), area=together.interference)]
+    loose = [each for each in together.measured if closeness.over(each.gap, each.wanted + _TRUE)]
+    said = [caution(words.LOOSER_THAN_WANTED, where=each.name.metric, gap=each.gap, wanted=each.wanted) for each in loose]
+    return [caution(words.STAYS_PROUD, proud=together.proud), *said] if closeness.over(together.proud, _TRUE) else said
+
+
+def _shared(cuts: Sequence[PlannedCut], order: Sequence[Cut]) -> tuple[tuple[Cut, Cut], ...]:
+    """Cuts after one another that want nothing set anew: bit, router, speed and the depths of all passes are the same."""
+    found = []
+    for (one, first), (two, second) in pairwise(zip(cuts, order, strict=True)):
+        if one.plan is not None and two.plan is not None and _setting(one.plan) == _setting(two.plan):
+            found.append((first, second))
+    return tuple(found)
+
+
+def _setting(plan: PlanWithMoves) -> tuple[object, ...]:
+    depths = tuple(round(each.to_depth, 3) for each in plan.passes)
+    return (plan.bit_id, plan.router_id, tuple(dict.fromkeys(depths)))
+
+
+def _status(cuts: Sequence[PlannedCut], said: Sequence[Caution]) -> Literal["ready", "caution", "stop", "unproven"]:
+    """The worst of all its parts."""
+    statuses = [each.plan.status if each.plan is not None else "stop" for each in cuts]
+    if "stop" in statuses or any(each.level == "stop" for each in said):
+        return "stop"
+    return "caution" if "caution" in statuses or said else "ready"

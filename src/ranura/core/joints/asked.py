@@ -1,0 +1,59 @@
+"""A joint of two boards: what is asked of it, before any of its cuts is worked out (R14).
+
+The first board is the one that is cut into: the side of a shelf, the stile of a rail. The second comes to it with an end.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from ranura.core.cuts.channel.fit import Fit
+from ranura.core.holding.placed import MOST_CLAMPS, ClampAt, Held
+from ranura.core.text.asking import bounded
+from ranura.core.text.lengths import Length
+
+JointKind = Literal["housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon"]
+Member = Literal["a", "b"]
+"""The first board or the second."""
+
+AT_THE_END = Length(mm=0.0, typed="0", unit="mm")
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class CutChange:
+    """What a person changed by hand in one of the cuts of a joint; None leaves it as the joint has it."""
+
+    member: Member
+    number: int = bounded(0, least=0, most=9)
+    """Which of the cuts of that board, 0 first."""
+    bit_id: str | None = None
+    router_id: str | None = None
+    guide: str | None = None
+    held: Held | None = None
+    clamps: tuple[ClampAt, ...] = bounded((), many=MOST_CLAMPS)
+    thin_walls: bool = False
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Joint:
+    """What is asked of a joint. Lengths and choices are the person's; None leaves a choice to Ranura."""
+
+    kind: JointKind
+    at: Length = bounded(AT_THE_END, zero=True)
+    """From the `end` of the first board to the near side of the second, where it does not lie at that end."""
+    end: Literal["left", "right"] = "left"
+    """Of the first board: what `at` is measured from, and the end that a corner is at."""
+    into: Literal["left", "right"] = "left"
+    """The end of the second board that comes to the first; of a crossing the one that `along` is measured from."""
+    along: Length = bounded(AT_THE_END, zero=True)
+    """Of a crossing, from the end of the second board to the near side of the first."""
+    depth: Length | None = None
+    """How deep the second board goes into the first; None for a third of it, and for as much as is left of a mortise."""
+    width: Length | None = None
+    """Of a mortise, or of the groove of a tongue; None for the bit nearest a third."""
+    fit: Fit = "sliding"
+    stopped: Length | None = None
+    """How far from the near edge of the first board a housing begins; None where it runs out there."""
+    changes: tuple[CutChange, ...] = bounded((), many=20)
+    """What was changed by hand in its cuts."""

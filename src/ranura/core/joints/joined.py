@@ -1,0 +1,88 @@
+"""What a joint comes to: the cuts of both boards, how these lie together, and where their fit is measured (R14)."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+
+from ranura.core.board.pieces import Piece
+from ranura.core.family import AnyCut
+from ranura.core.joints.asked import Joint, Member
+from ranura.core.joints.placing import Placing
+from ranura.core.proof.moves import Vector3
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.text.cautions import Caution
+from ranura.core.text.lengths import Length
+from ranura.core.text.writing import Text
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class MemberCut:
+    """A cut that a joint makes in one of its boards, and why it stands where it does in the order."""
+
+    member: Member
+    cut: AnyCut
+    why: Text
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Line:
+    """A straight line through the joint along which its fit is measured, on the first board: through a place, along an axis."""
+
+    name: Text
+    at: Vector3
+    way: Vector3
+    reach: float
+    """mm to both sides of the place that are looked at."""
+    wanted: float
+    """mm of air that the joint is to have along it."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Joined:
+    """What a joint comes to."""
+
+    cuts: tuple[MemberCut, ...]
+    """In the order of work."""
+    placing: Placing
+    lines: tuple[Line, ...]
+    seen_along: Vector3
+    """The axis of the first board that the section through the joint is seen along."""
+    by_hand: tuple[Text, ...] = ()
+    """What no router does: a notch that is sawn, corners that are squared."""
+    cautions: tuple[Caution, ...] = ()
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Boards:
+    """What a joint is worked out from: both boards, the house's rules, and the diameters of the straight bits there are."""
+
+    first: Piece
+    second: Piece
+    rules: HouseRules
+    bits: Sequence[float]
+    sheet: bool
+    """Whether the second board is sheet goods."""
+
+    def sizes(self, member: Member) -> Vector3:
+        """Length, width and thickness of a board, in mm."""
+        board = self.first if member == "a" else self.second
+        return (board.length.mm, board.width.mm, board.thickness.mm)
+
+
+JointOf = Callable[[Joint, Boards], Joined]
+"""How a joint of one kind is worked out. Raises `CutError` with the dimension that cannot be."""
+
+
+def length(mm: float) -> Length:
+    """A length that was worked out, as if it had been typed."""
+    rounded = round(mm, 6)
+    return Length(mm=rounded, typed=f"{rounded:g}", unit="mm")
+
+
+def nearest_third(bits: Sequence[float], thickness: float) -> float | None:
+    """The bit nearest to a third of a board, of two the smaller; None without bits.
+
+    >>> nearest_third([12.7, 6, 8], 21)
+    6"""
+    return min(bits, key=lambda each: (round(abs(each - thickness / 3), 6), each), default=None)

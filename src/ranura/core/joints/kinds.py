@@ -1,0 +1,70 @@
+"""The one table of joints, by their kinds."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, fields, replace
+from typing import Final
+
+from ranura.core.family import AnyCut
+from ranura.core.joints.asked import CutChange, Joint, JointKind, Member
+from ranura.core.joints.dado_rabbet import dado_rabbet
+from ranura.core.joints.housed import housed, rabbeted
+from ranura.core.joints.joined import Boards, Joined, JointOf
+from ranura.core.joints.lapped import lapped
+from ranura.core.joints.tenoned import tenoned
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KindFacts:
+    """What is so of a kind of joint."""
+
+    name: str
+    work: JointOf
+    strength: int
+    """1 the weakest, 5 the strongest."""
+    shows: str
+    """What of it is seen when it is done."""
+
+
+KINDS: Final[Mapping[JointKind, KindFacts]] = {
+    "housed": KindFacts(name="housed shelf", work=housed, strength=3, shows="the housing's end, unless it is stopped"),
+    "rabbet": KindFacts(name="rabbet corner", work=rabbeted, strength=2, shows="end grain along one side"),
+    "dado-rabbet": KindFacts(name="dado-rabbet corner", work=dado_rabbet, strength=3, shows="a thin line of end grain"),
+    "corner-lap": KindFacts(name="corner half-lap", work=lapped, strength=4, shows="both ends"),
+    "tee-lap": KindFacts(name="tee half-lap", work=lapped, strength=4, shows="one end"),
+    "cross-lap": KindFacts(name="cross half-lap", work=lapped, strength=4, shows="the shoulders' lines alone"),
+    "mortise-tenon": KindFacts(name="mortise and tenon", work=tenoned, strength=5, shows="nothing of it"),
+}
+"""A new kind is a word in `JointKind` and a row here; the type checker and a test say what is missing."""
+
+_STRENGTHS: Final = ("weak", "light", "fair", "strong", "very strong")
+
+
+def strength_of(kind: JointKind) -> str:
+    """How strong a joint is, in a word.
+
+    >>> strength_of("mortise-tenon"), strength_of("rabbet")
+    ('very strong', 'light')"""
+    return _STRENGTHS[KINDS[kind].strength - 1]
+
+
+def joined(joint: Joint, boards: Boards) -> Joined:
+    """What a joint comes to, with what was changed by hand in its cuts. Raises `CutError` with the dimension that cannot be."""
+    made = KINDS[joint.kind].work(joint, boards)
+    changes = {(each.member, each.number): each for each in joint.changes}
+    counted: dict[Member, int] = {"a": 0, "b": 0}
+    cuts = []
+    for each in made.cuts:
+        change = changes.get((each.member, counted[each.member]))
+        counted[each.member] += 1
+        cuts.append(each if change is None else replace(each, cut=_changed(each.cut, change)))
+    return replace(made, cuts=tuple(cuts))
+
+
+def _changed(cut: AnyCut, change: CutChange) -> AnyCut:
+    """A cut with what was changed in it, as far as it asks for such a thing."""
+    asked = {field.name for field in fields(cut)}  # type: ignore[arg-type]
+    values = {field.name: getattr(change, field.name) for field in fields(change) if field.name in asked}
+    changed: AnyCut = replace(cut, **{name: value for name, value in values.items() if value})  # type: ignore[type-var]
+    return changed

@@ -1,0 +1,87 @@
+"""Half-laps (R14): each board gives up half where they cross, at a corner, as a tee, or as a cross."""
+
+from __future__ import annotations
+
+from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.fit import Mate, clearance_of
+from ranura.core.cuts.pocket.asked import PocketCut
+from ranura.core.family import AnyCut
+from ranura.core.geometry import closeness
+from ranura.core.joints import refusals
+from ranura.core.joints.asked import Joint
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, length
+from ranura.core.joints.placing import lying
+from ranura.core.proof.moves import Vector3
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import Length
+from ranura.core.text.writing import write
+
+_ALONG, _ACROSS, _UP = (1.0, 0.0, 0.0), (0.0, 1.0, 0.0), (0.0, 0.0, 1.0)
+
+
+def lapped(joint: Joint, boards: Boards) -> Joined:
+    """Both laps; the second board lies on the first with its shown face down, flush on top.
+
+    Rule: R14 half-lap
+    Formula: half of the first board goes, and of the second all but as much
+    Source: geometry: what stays of one fills what went of the other
+
+    Raises `CutError` where one board is too thin, or they do not cross on the first."""
+    long, wide, thick = boards.sizes("a")
+    second_long, second_wide, second_thick = boards.sizes("b")
+    deep = thick / 2 if joint.depth is None else joint.depth.mm
+    if not closeness.under(deep, thick):
+        raise CutError(refusals.GOES_THROUGH, field="joint.depth", depth=deep, thickness=thick)
+    if not closeness.under(deep, second_thick):
+        raise CutError(refusals.TOO_THIN_FOR_LAP, field="joint.depth", thin=second_thick, least=deep)
+    play = 0.0 if joint.kind == "corner-lap" else clearance_of(joint.fit, boards.rules)
+    near = 0.0 if joint.kind == "corner-lap" else joint.at.mm + play / 2
+    if closeness.over(near + second_wide, long):
+        raise CutError(refusals.OFF_THE_BOARD, field="joint.at", end="other", most=long - second_wide)
+    left = near if joint.end == "left" else long - near - second_wide
+    beside = (joint.along.mm + play / 2) if joint.kind == "cross-lap" else 0.0
+    # So far along the second board the first one's near edge lies.
+    begun = beside if joint.into == "left" else second_long - beside - wide
+    top: Vector3 = (left, -begun, thick - second_thick)
+    of_first: AnyCut
+    of_second: AnyCut
+    if joint.kind == "corner-lap":
+        of_first = PocketCut(form="lap", length=length(second_wide), depth=length(deep), end=joint.end)
+    else:
+        of_first = _notch(joint.at, boards.second.width, deep, joint)
+    if joint.kind == "cross-lap":
+        of_second = _notch(joint.along, boards.first.width, second_thick - deep, joint, end=joint.into)
+    else:
+        of_second = PocketCut(form="lap", length=length(wide), depth=length(second_thick - deep), end=joint.into)
+    middle = (left + second_wide / 2, wide / 2, thick - deep / 2)
+    shoulder = middle if joint.kind != "corner-lap" else (left + (second_wide if joint.end == "left" else 0.0), *middle[1:])
+    return Joined(
+        cuts=(
+            MemberCut(member="a", cut=of_first, why=write("Both laps at one depth: set it once, on scrap of both boards")),
+            MemberCut(
+                member="b", cut=of_second, why=write("Then the other board, turned over, at the same depth if both are alike")
+            ),
+        ),
+        placing=lying(boards.sizes("b"), low=top, x=_ACROSS, z=(0.0, 0.0, -1.0)),
+        lines=(
+            Line(name=write("at the shoulders"), at=shoulder, way=_ALONG, reach=second_wide, wanted=play),
+            Line(
+                name=write("between the faces"),
+                at=(middle[0], middle[1], thick - deep),
+                way=_UP,
+                reach=min(deep, thick - deep),
+                wanted=0.0,
+            ),
+        ),
+        seen_along=_ACROSS,
+    )
+
+
+def _notch(at: Length, wide: Length, deep: float, joint: Joint, *, end: str | None = None) -> ChannelCut:
+    """A channel across a board for the whole width of another."""
+    return ChannelCut(
+        mate=Mate(thickness=wide, measured=True, sheet=False, fit=joint.fit),
+        depth=length(deep),
+        position=at,
+        end="right" if (end or joint.end) == "right" else "left",
+    )

@@ -1,0 +1,16 @@
+"""Refusals: joints that cannot be (R14)."""
+
+from __future__ import annotations
+
+from ranura.core.text.errors import Refusal
+
+OFF_THE_BOARD = Refusal("off-the-board", "There the second board stands past the {end} end; at most {most:len}")
+NO_BIT_FOR_JOINT = Refusal("no-bit-for-joint", "There is no straight bit or spiral in the drawer to make this joint; add one")
+GOES_THROUGH = Refusal("goes-through", "{depth:len} is as deep as the first board is thick, {thickness:len}")
+TOO_THIN_FOR_LAP = Refusal(
+    "too-thin-for-lap", "The second board is {thin:len} thick; {least:len} of it would have to stay for a lap that is flush"
+)
+WIDER_THAN_RAIL = Refusal("wider-than-rail", "A mortise {width:len} wide leaves no cheeks on a rail of {thickness:len}")
+WIDER_THAN_STILE = Refusal("wider-than-stile", "The mortise is {width:len} wide, and the first board only {wide:len}")
+TENON_TOO_SHORT = Refusal("tenon-too-short", "A mortise {depth:len} deep leaves no tenon with {gap:len} of room at its end")
+TONGUE_TOO_WIDE = Refusal("tongue-too-wide", "A tongue {width:len} thick leaves nothing to cut of a board of {thickness:len}")

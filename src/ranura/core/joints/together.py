@@ -1,0 +1,178 @@
+"""Both boards of a joint as their own moves leave them, put together: what of them meets, and what air is left (R14, R21)."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from itertools import pairwise
+
+from shapely import Polygon, box, union_all
+from shapely.affinity import translate
+from shapely.geometry.base import BaseGeometry
+
+from ranura.core.geometry.rings import Point
+from ranura.core.joints.joined import Joined, Line
+from ranura.core.joints.placing import IN_PLACE, Placing
+from ranura.core.proof.moves import Body, Vector3
+from ranura.core.proof.rays import Ray
+from ranura.core.proof.shapes import way_of
+from ranura.core.proof.wood import Interval, Swept, Wood
+from ranura.core.text.writing import Text
+
+_AROUND = 60.0
+"""mm around the place that is measured that a section shows."""
+_THIN_LAYER = 1e-3
+_SAME = 1e-6
+_MOST_PROUD, _STEP, _NOTHING = 0.1, 0.001, 0.002
+"""mm that a bearing may cut too narrow a rabbet (R11), within what that is found, and mm² in the way that are none."""
+
+
+@dataclass(frozen=True, slots=True)
+class Solid:
+    """A board after its cuts: its body, what was taken of it, and how it lies in the joint."""
+
+    work: Body
+    taken: tuple[Swept, ...]
+    placing: Placing = IN_PLACE
+
+    def along(self, at: Vector3, way: Vector3, reach: float) -> list[Interval]:
+        """Where wood stands on a line of the joint, in mm from a place, as far as so many mm both ways. The line goes along an
+        axis."""
+        here, there = self.placing.on_second(at), self.placing.on_second(_moved(at, way, 1.0))
+        dx, dy, dz = (b - a for a, b in zip(here, there, strict=True))
+        if abs(dz) > 0.5:
+            found = [((low - here[2]) * dz, (high - here[2]) * dz) for low, high in self._column((here[0], here[1]))]
+            return sorted((max(min(each), -reach), min(max(each), reach)) for each in found if _meets(each, reach))
+        wood = Wood((self.work,), list(self.taken))
+        return Ray(wood, (here[0], here[1]), (dx, dy), reach, self.taken).intervals(here[2], -reach, reach)
+
+    def section(self, at: Vector3, normal: Vector3, reach: float) -> BaseGeometry:
+        """The wood in the plane through a place of the joint, square to an axis, as far as so many mm around: along the first of
+        the two other axes of the first board and the second."""
+        here, ahead = self.placing.on_second(at), self.placing.on_second(_moved(at, normal, 1.0))
+        n = (ahead[0] - here[0], ahead[1] - here[1])
+        across = (-n[1], n[0])
+        wood = Wood((self.work,), list(self.taken))
+        ray = Ray(wood, (here[0], here[1]), across, reach, self.taken)
+        u, v = _axes(normal)
+        found: list[BaseGeometry] = []
+        for low, high in pairwise(self._levels()):
+            if high - low <= _THIN_LAYER:
+                continue
+            for a, b in ray.intervals((low + high) / 2, -reach, reach):
+                corners = [
+                    self.placing.on_first((here[0] + across[0] * t, here[1] + across[1] * t, z)) for t, z in ((a, low), (b, high))
+                ]
+                flat = [
+                    (sum(p * q for p, q in zip(c, u, strict=True)), sum(p * q for p, q in zip(c, v, strict=True)))
+                    for c in corners
+                ]
+                (x0, y0), (x1, y1) = flat
+                found.append(box(min(x0, x1), min(y0, y1), max(x0, x1), max(y0, y1)))
+        return union_all(found) if found else Polygon()
+
+    def _levels(self) -> list[float]:
+        levels = {self.work.z0, self.work.z1}
+        levels |= {z for swept in self.taken for z in swept.levels if self.work.z0 < z < self.work.z1}
+        return sorted(levels)
+
+    def _column(self, at: Point) -> Iterator[Interval]:
+        """Where wood stands above a place of its own board, from its back face up."""
+        x, y = at
+        if not Polygon(self.work.ring).buffer(_SAME).intersects(box(x, y, x, y)):
+            return
+        gone = [(swept, way_of(swept.path).distance(box(x, y, x, y))) for swept in self.taken]
+        begun: float | None = None
+        for low, high in pairwise(self._levels()):
+            middle = (low + high) / 2
+            stands = not any(swept.radius(middle) > away for swept, away in gone)
+            if stands and begun is None:
+                begun = low
+            if not stands and begun is not None:
+                yield (begun, low)
+                begun = None
+        if begun is not None:
+            yield (begun, self.work.z1)
+
+
+def _moved(at: Vector3, way: Vector3, by: float) -> Vector3:
+    return (at[0] + way[0] * by, at[1] + way[1] * by, at[2] + way[2] * by)
+
+
+def _meets(each: Interval, reach: float) -> bool:
+    return min(each) < reach and max(each) > -reach
+
+
+def _axes(normal: Vector3) -> tuple[Vector3, Vector3]:
+    """The two axes that are not the normal: the horizontal one, and up."""
+    return ((1.0, 0.0, 0.0) if abs(normal[0]) < 0.5 else (0.0, 1.0, 0.0)), (0.0, 0.0, 1.0)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Measured:
+    """What was measured along a line of the joint: air between the two boards, wood that both would take up; mm."""
+
+    name: Text
+    gap: float
+    interference: float
+    wanted: float
+    at: Vector3
+    way: Vector3
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Together:
+    """Both boards put together: what was measured, the area in which both would stand in the section, and that section, each
+    board seen along the joint's own axis."""
+
+    measured: tuple[Measured, ...]
+    proud: float
+    """mm that the second board stays away from home, since a shoulder meets its mate so much too soon."""
+    interference: float
+    """mm² of the section that both boards take up, there."""
+    first: BaseGeometry
+    second: BaseGeometry
+
+    @property
+    def gap(self) -> float:
+        """The widest air along a line that is to have none but its play, in mm: what its fit is called by."""
+        return self.measured[0].gap if self.measured else math.inf
+
+
+def put_together(joined: Joined, first: Solid, second: Solid) -> Together:
+    """The boards of a joint as their cuts leave them, at home.
+
+    Rule: R14 fit of a joint
+    Formula: gap = air between wood of the one and of the other along a line; interference = area of both at once
+    Source: geometry of what the moves leave"""
+    measured = tuple(_measured(line, first, second) for line in joined.lines)
+    at = joined.lines[0].at
+    one, two = (each.section(at, joined.seen_along, _AROUND) for each in (first, second))
+    proud = _proud(one, two)
+    two = translate(two, 0.0, proud)
+    return Together(measured=measured, proud=proud, interference=one.intersection(two).area, first=one, second=two)
+
+
+def _proud(first: BaseGeometry, second: BaseGeometry) -> float:
+    """How far the second board must stay up, where that is all it takes; 0 where more is in the way."""
+    low, high = 0.0, _MOST_PROUD
+    if first.intersection(second).area <= _NOTHING or first.intersection(translate(second, 0.0, high)).area > _NOTHING:
+        return low
+    while high - low > _STEP:
+        middle = (low + high) / 2
+        low, high = (low, middle) if first.intersection(translate(second, 0.0, middle)).area <= _NOTHING else (middle, high)
+    return high
+
+
+def _measured(line: Line, first: Solid, second: Solid) -> Measured:
+    one, two = (each.along(line.at, line.way, line.reach) for each in (first, second))
+    both = sum(max(0.0, min(b, d) - max(a, c)) for a, b in one for c, d in two)
+    marked = sorted([(*each, 0) for each in one] + [(*each, 1) for each in two])
+    air = sum(max(0.0, c - b) for (_, b, of), (c, _, other) in pairwise(marked) if of != other)
+    return Measured(name=line.name, gap=air, interference=both, wanted=line.wanted, at=line.at, way=line.way)
+
+
+def solid_of(work: Body, taken: Sequence[Swept], placing: Placing = IN_PLACE) -> Solid:
+    """A board after its cuts, as it lies in the joint."""
+    return Solid(work, tuple(taken), placing)

@@ -1,0 +1,145 @@
+"""What a joint comes to (R14): both members' cuts, their order and settings, what is changed by hand, what cannot be."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from typing import get_args
+
+import pytest
+from shapely import box
+
+from ranura.core.board.pieces import Piece
+from ranura.core.joint_plan import plan_joint
+from ranura.core.joints.asked import CutChange, Joint, JointKind
+from ranura.core.joints.housed import housed
+from ranura.core.joints.joined import Boards
+from ranura.core.joints.kinds import KINDS, joined
+from ranura.core.joints.together import put_together, solid_of
+from ranura.core.plan import PLANNING
+from ranura.core.proof.bodies import work_of
+from ranura.core.proof.moves import Program
+from ranura.core.proof.wood import taken_by
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import Length
+from ranura.demo.shop import SHOP
+
+
+def mm(value: float) -> Length:
+    return Length(mm=value, typed=f"{value:g}", unit="mm")
+
+
+def board(length: float, width: float, thickness: float, material: str = "ash") -> Piece:
+    return Piece(name="Board", material=material, length=mm(length), width=mm(width), thickness=mm(thickness))
+
+
+SIDE, SHELF = board(640, 300, 18, "birch-plywood"), board(500, 300, 17.6, "birch-plywood")
+LEG, RAIL = board(700, 90, 28), board(500, 90, 28)
+
+
+def boards(first: Piece, second: Piece, *, bits: tuple[float, ...] = (6, 9.525, 12.7), sheet: bool = False) -> Boards:
+    return Boards(first=first, second=second, rules=SHOP.rules, bits=bits, sheet=sheet)
+
+
+def made(kind: str, first: Piece, second: Piece, **more):
+    return plan_joint(PLANNING, Joint(kind=kind, **more), first, second, SHOP)
+
+
+def test_every_kind_is_in_the_table():
+    assert set(KINDS) == set(get_args(JointKind))
+
+
+def test_a_shelf_is_housed_to_its_measure_and_a_third_deep():
+    found = made("housed", SIDE, SHELF, at=mm(200))
+    (cut,) = found.joined.cuts
+    assert (cut.member, cut.cut.depth.mm, cut.cut.mate.thickness.mm) == ("a", 6, 17.6)
+    assert found.together is not None
+    assert [(each.gap, each.wanted) for each in found.together.measured] == [
+        (pytest.approx(0.1), pytest.approx(0.1)),
+        (pytest.approx(0, abs=1e-6), 0),
+    ]
+    assert found.status == "caution"
+    stopped = made("housed", SIDE, SHELF, at=mm(200), stopped=mm(12))
+    assert [each.metric for each in stopped.joined.by_hand] == [
+        "Saw a notch out of the second board's front corner, 12 mm wide and 6 mm long; or square the housing's end"
+    ]
+
+
+def test_the_tongue_of_a_dado_rabbet_is_the_bit_nearest_a_third_of_the_thinner_board():
+    groove, rabbet = joined(Joint(kind="dado-rabbet"), boards(SIDE, SHELF)).cuts
+    assert (groove.member, rabbet.member) == ("a", "b"), "the groove first, the tongue to fit it"
+    assert groove.cut.width.mm == pytest.approx(6.1)
+    assert groove.cut.position.mm + groove.cut.width.mm == pytest.approx(17.6), "its far wall as far as the mate is thick"
+    assert rabbet.cut.size.mm == pytest.approx(groove.cut.depth.mm - 0.3)
+    assert rabbet.cut.depth.mm == pytest.approx(17.6 - 6)
+
+
+def test_half_laps_of_equal_boards_are_cut_at_one_setting():
+    found = made("corner-lap", LEG, RAIL)
+    assert found.order == (("a", 0), ("b", 0))
+    assert found.shared == ((("a", 0), ("b", 0)),)
+    thinner = made("corner-lap", LEG, replace(RAIL, thickness=mm(24)))
+    assert thinner.shared == (), "14 deep in the one and 10 in the other"
+    assert thinner.together is not None
+    assert max(each.gap for each in thinner.together.measured) < 0.005, "and flush on top all the same"
+
+
+def test_what_is_changed_by_hand_in_a_cut_stays_with_the_joint():
+    narrow = (board(700, 60, 28), board(500, 60, 28))
+    stopped = made("corner-lap", *narrow)
+    assert [each.plan.status for each in stopped.cuts] == ["stop", "stop"], "nobody said how such narrow ends are held"
+    assert stopped.status == "stop"
+    assert stopped.together is not None
+    assert stopped.together.interference == pytest.approx(0), "the fit is what it would be"
+    held = tuple(CutChange(member=member, held="carrier", bit_id="straight-12.7", guide="shoulder") for member in ("a", "b"))
+    freed = made("corner-lap", *narrow, changes=held)
+    assert [each.plan.bit_id for each in freed.cuts] == ["straight-12.7"] * 2
+    assert all(each.cut.held == "carrier" for each in freed.joined.cuts)
+    other = made("corner-lap", *narrow, changes=(CutChange(member="b", number=1, held="carrier"),))
+    assert [each.cut.held for each in other.joined.cuts] == [None, None], "it has no second cut"
+
+
+def test_boards_that_do_not_go_together_are_never_ready():
+    """The same shelf, pushed 2 mm aside and 1 mm down by hand: how much of both then takes up one place."""
+    asked = Joint(kind="housed", at=mm(200))
+    given = boards(SIDE, SHELF, sheet=True)
+    plan = made("housed", SIDE, SHELF, at=mm(200)).cuts[0].plan
+    taken = taken_by(Program(bodies=plan.bodies, settings=plan.settings, moves=plan.moves))
+    right = housed(asked, given)
+    x, y, z = right.placing.origin
+    wrong = replace(right.placing, origin=(x + 2, y, z - 1))
+    found = put_together(right, solid_of(work_of(SIDE, ()), taken), solid_of(work_of(SHELF, ()), (), wrong))
+    shelf = box(202.05, 11, 219.65, 30)
+    side = box(0, 0, 640, 18).difference(box(200, 12, 217.7, 18))
+    assert found.interference == pytest.approx(shelf.intersection(side).area, abs=1e-6)
+    assert found.measured[0].interference == pytest.approx(219.65 - 217.7)
+    assert found.measured[1].interference == pytest.approx(1)
+
+
+@pytest.mark.parametrize(
+    ("kind", "first", "second", "more", "field"),
+    [
+        ("housed", SIDE, SHELF, {"at": mm(630)}, "joint.at"),
+        ("housed", SIDE, SHELF, {"at": mm(200), "depth": mm(18)}, "joint.depth"),
+        ("rabbet", SIDE, SHELF, {"depth": mm(20)}, "joint.depth"),
+        ("dado-rabbet", SIDE, SHELF, {"width": mm(17.6)}, "joint.width"),
+        ("corner-lap", LEG, board(500, 90, 14), {}, "joint.depth"),
+        ("tee-lap", LEG, RAIL, {"at": mm(620)}, "joint.at"),
+        ("cross-lap", LEG, RAIL, {"at": mm(200), "depth": mm(28)}, "joint.depth"),
+        ("mortise-tenon", LEG, RAIL, {"at": mm(650)}, "joint.at"),
+        ("mortise-tenon", LEG, RAIL, {"depth": mm(2)}, "joint.depth"),
+        ("mortise-tenon", LEG, RAIL, {"depth": mm(28)}, "joint.depth"),
+        ("mortise-tenon", LEG, RAIL, {"width": mm(30)}, "joint.width"),
+        ("mortise-tenon", board(700, 20, 45), board(500, 90, 60), {"width": mm(20)}, "joint.width"),
+    ],
+)
+def test_what_cannot_be_is_said_at_its_dimension(kind, first, second, more, field):
+    with pytest.raises(CutError) as refused:
+        made(kind, first, second, **more)
+    assert refused.value.field == field
+
+
+@pytest.mark.parametrize("kind", ["dado-rabbet", "mortise-tenon"])
+def test_without_a_straight_bit_it_is_said_that_there_is_none(kind):
+    with pytest.raises(CutError) as refused:
+        joined(Joint(kind=kind), boards(LEG, RAIL, bits=()))
+    assert refused.value.field == "joint.width"
