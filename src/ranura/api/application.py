@@ -27,6 +27,7 @@ from ranura.api import (
     instruments,
     job_files,
     jobs,
+    joints,
     news,
     outlines,
     palette,
@@ -42,6 +43,7 @@ from ranura.api import (
 )
 from ranura.api.access import LOOPBACK, Door, host_name
 from ranura.api.importing import Imports
+from ranura.api.joined import JoinedCuts
 from ranura.api.news import News
 from ranura.api.prior import PriorCuts
 from ranura.api.saved_shop import SavedShop
@@ -83,6 +85,7 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
     app.state.news = News()
     store.on_write(app.state.news.tell)
     app.state.saved_shop = SavedShop(store, settings.shop_id)
+    store.join_with(JoinedCuts(app.state.saved_shop))
     app.state.planning = Planning(families)
     app.state.cut_requests = CutRequests(families)
     app.state.prior = PriorCuts(store, app.state.planning)
@@ -112,6 +115,7 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
         palette,
         outlines,
         templates,
+        joints,
     ):
         app.include_router(part.router)
     for made in (jobs.ROUTES, plans.ROUTES, testcuts.ROUTES, forms.ROUTES):

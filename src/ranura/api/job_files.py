@@ -13,9 +13,9 @@ from pydantic import Field
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import SavedShop, TheSavedShop, TheShop, TheStore
 from ranura.core.shop.shop import Shop
-from ranura.formats.job_file import JobBoard, JobCut, JobFile, Matched, matched, read_job, write_job
+from ranura.formats.job_file import JobBoard, JobCut, JobFile, JobJoint, Matched, matched, read_job, write_job
 from ranura.requests.from_core import RequestModel
-from ranura.store import kept_jobs
+from ranura.store import kept_jobs, kept_joints
 from ranura.store.repository import Store, cut_adapter
 
 router = APIRouter(prefix="/api", tags=["files"], responses=ERRORS)
@@ -54,9 +54,15 @@ def job_file(job_id: str, request: Request, shop: TheShop, store: TheStore) -> R
     with store.session() as session:
         kept = kept_jobs.load_job(session, shop.id, job_id)
     boards = tuple(
-        JobBoard(piece=item.piece, cuts=tuple(JobCut(name=each.name, cut=each.cut) for each in item.cuts)) for item in kept.pieces
+        JobBoard(piece=item.piece, cuts=tuple(JobCut(name=each.name, cut=each.cut) for each in item.cuts if each.joint is None))
+        for item in kept.pieces
     )
-    job = JobFile(name=kept.name, notes=kept.notes, boards=boards)
+    numbers = {item.id: number for number, item in enumerate(kept.pieces)}
+    joints = tuple(
+        JobJoint(name=each.name, first=numbers[each.first_id], second=numbers[each.second_id], joint=each.joint)
+        for each in kept.joints
+    )
+    job = JobFile(name=kept.name, notes=kept.notes, boards=boards, joints=joints)
     named = f"attachment; filename=\"job.json\"; filename*=UTF-8''{quote(f'{kept.name}.json', safe='')}"
     text = write_job(job, shop, cut_adapter(request.app.state.cut_requests.families))
     headers = {"Content-Disposition": named, "Cache-Control": "no-store"}
@@ -95,11 +101,16 @@ def _kept(job: JobFile, store: Store, shop_id: str) -> str:
     made = uuid4().hex
     with store.session() as session:
         kept_jobs.add_job(session, shop_id, id=made, name=job.name, notes=job.notes)
-        for board in job.boards:
-            piece_id = uuid4().hex
+        pieces = [uuid4().hex for _ in job.boards]
+        for piece_id, board in zip(pieces, job.boards, strict=True):
             kept_jobs.add_piece(session, shop_id, made, id=piece_id, piece=board.piece)
             for each in board.cuts:
                 kept_jobs.add_cut(session, shop_id, piece_id, id=uuid4().hex, name=each.name, cut=each.cut)
+        for joint in job.joints:
+            first, second = pieces[joint.first], pieces[joint.second]
+            kept_joints.add_joint(
+                session, shop_id, made, id=uuid4().hex, name=joint.name, first_id=first, second_id=second, joint=joint.joint
+            )
     return made
 
 

@@ -8,6 +8,7 @@ from uuid import uuid4
 from fastapi import Response
 
 from ranura.api.cut_routes import CutRoutes
+from ranura.api.joints import change_cut
 from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS, StaleBody
 from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop, TheStore
@@ -158,12 +159,18 @@ def get_cut(cut_id: str, shop: TheShop, store: TheStore, planning: ThePlanning, 
 
 @ROUTES.route("PUT", "/cuts/{cut_id}", responses={409: {"model": StaleBody, "description": "changed elsewhere"}})
 def save_cut(cut_id: str, asked: SaveCut, shop: TheShop, store: TheStore, planning: ThePlanning, prior: ThePriorCuts) -> CutItem:
-    """Keeps a change to the version that was read; 409 with the newer cut when there is one."""
+    """Keeps a change to the version that was read; 409 with the newer cut when there is one. Of a cut that follows from a joint
+    tools, guide and clamps are kept, with the joint."""
     so_far = prior.before(cut_id, shop)
     with store.session() as session:
         piece = kept_jobs.load_piece(session, shop.id, kept_jobs.load_cut(session, shop.id, cut_id).piece_id)
         planning.plan(asked.cut, piece, shop, shop.rules, before=so_far)
-        kept = kept_jobs.save_cut(session, shop.id, cut_id, name=asked.name.strip(), cut=asked.cut, version=asked.version)
+        known = kept_jobs.load_cut(session, shop.id, cut_id)
+        if known.joint is not None:
+            change_cut(session, shop, known, asked.cut, asked.version)
+            kept = kept_jobs.load_cut(session, shop.id, cut_id)
+        else:
+            kept = kept_jobs.save_cut(session, shop.id, cut_id, name=asked.name.strip(), cut=asked.cut, version=asked.version)
     return cut_item(kept, piece, shop, planning, prior, prior.before(kept.id, shop))
 
 
@@ -200,7 +207,7 @@ def list_removed(shop: TheShop, store: TheStore) -> tuple[Removed, ...]:
 @ROUTES.route("POST", "/removed/{kind}/{thing_id}", status_code=204)
 def bring_back(kind: RemovedKind, thing_id: str, saved_shop: TheSavedShop, store: TheStore) -> Response:
     """Brings back what was taken away, in its old place, with what it belongs to."""
-    if kind == "jobs" or kind == "pieces" or kind == "cuts":
+    if kind == "jobs" or kind == "pieces" or kind == "cuts" or kind == "joints":
         with store.session() as session:
             removed.bring_part_back(session, saved_shop.current().id, kind, thing_id)
     else:

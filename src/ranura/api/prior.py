@@ -70,11 +70,10 @@ class PriorCuts:
 
     def after_all(self, session: Session, piece_id: str, shop: Shop) -> Before:
         """What is so after all cuts of a piece, for one that is added to them. Raises NotFoundError."""
-        cuts = kept_jobs.cuts_of(session, piece_id)
-        if not cuts:
-            return NOTHING_BEFORE
-        last = kept_jobs.load_cut(session, shop.id, cuts[-1].id)
         piece = kept_jobs.load_piece(session, shop.id, piece_id)
+        last = kept_jobs.last_cut(session, shop.id, piece_id)
+        if last is None:
+            return NOTHING_BEFORE
         return self.made(last.cut, piece, shop, self.before(last.id, shop)).after
 
     def along(self, job: KeptJob, shop: Shop) -> dict[str, Before]:

@@ -24,7 +24,8 @@ from ranura.requests.cuts import PlanAsked
 from ranura.requests.from_core import LENIENT
 from ranura.store.backup import BackupError
 from ranura.store.items import NotFoundError
-from ranura.store.kept_jobs import StaleError
+from ranura.store.kept_jobs import OfJointError, StaleError
+from ranura.store.kept_joints import StaleJointError
 from ranura.store.repository import DOWN_ERRORS
 
 
@@ -158,6 +159,14 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(NotFoundError)
     def not_found(_: Request, error: NotFoundError) -> Response:
         return _answer(404, Problem(None, str(error)))
+
+    @app.exception_handler(OfJointError)
+    def of_joint(_: Request, error: OfJointError) -> Response:
+        return _answer(422, Problem(None, str(error)))
+
+    @app.exception_handler(StaleJointError)
+    def stale_joint(_: Request, error: StaleJointError) -> Response:
+        return _answer(409, Problem("version", str(error)))
 
     @app.exception_handler(StaleError)
     def stale(request: Request, error: StaleError) -> Response:

@@ -15,6 +15,7 @@ from ranura.core.board.materials import Delivery, Material
 from ranura.core.board.pieces import Piece, edges_of, openings_of, outline_of
 from ranura.core.family import AnyCut, Before
 from ranura.core.geometry.rings import Point, Ring
+from ranura.core.joints.kinds import KINDS
 from ranura.core.plan import Planning, Status
 from ranura.core.shop.house_rules import SCHOOLS, Bound, Choice, HouseRules, bounds
 from ranura.core.shop.shop import Shop
@@ -39,6 +40,19 @@ class CutItem:
     status: Status
     needs: tuple[Text, ...]
     """What stops it, or why it cannot be planned."""
+    joint: str | None
+    """The id of the joint that it follows from."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class JointLine:
+    """A joint in the list of a job."""
+
+    id: str
+    name: str
+    kind: str
+    first_id: str
+    second_id: str
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -93,6 +107,7 @@ class JobView:
     notes: str
     archived: bool
     pieces: tuple[PieceItem, ...]
+    joints: tuple[JointLine, ...]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -157,6 +172,7 @@ def cut_item(kept: KeptCut, piece: Piece, shop: Shop, planning: Planning, prior:
         glyph=made.glyph,
         status=made.status,
         needs=made.needs,
+        joint=kept.joint,
     )
 
 
@@ -178,6 +194,12 @@ def job_view(job: KeptJob, shop: Shop, planning: Planning, prior: PriorCuts) -> 
         notes=job.notes,
         archived=job.archived,
         pieces=tuple(_piece_item(piece, shop, planning, prior, before) for piece in job.pieces),
+        joints=tuple(
+            JointLine(
+                id=each.id, name=each.name, kind=KINDS[each.joint.kind].name, first_id=each.first_id, second_id=each.second_id
+            )
+            for each in job.joints
+        ),
     )
 
 

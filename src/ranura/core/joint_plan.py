@@ -39,6 +39,7 @@ class PlannedCut:
     """A cut of a joint with its plan, or why there is none; `why` is what it stands in its place of the order for."""
 
     member: Member
+    name: str
     why: Text
     plan: PlanWithMoves | None
     refused: Text | None
@@ -68,12 +69,17 @@ class JointPlan:
         return (IN_PLACE, self.joined.placing)
 
 
+def boards_of(first: Piece, second: Piece, shop: Shop) -> Boards:
+    """What a joint of two boards is worked out from in a shop."""
+    bits = tuple(sorted({bit.diameter for bit in shop.bits if bit.profile in FLAT_ENDED and not bit.archived}))
+    sheet = shop.material(second.material, field="b.material").material_class in SHEETS
+    return Boards(first=first, second=second, rules=shop.rules, bits=bits, sheet=sheet)
+
+
 def plan_joint(planning: Planning, joint: Joint, first: Piece, second: Piece, shop: Shop) -> JointPlan:
     """A joint of two boards with what a shop owns. Raises `CutError` with the dimension that cannot be; a cut of it that cannot
     be planned is shown with why."""
-    bits = tuple(sorted({bit.diameter for bit in shop.bits if bit.profile in FLAT_ENDED}))
-    sheet = shop.material(second.material, field="b.material").material_class in SHEETS
-    made = joined(joint, Boards(first=first, second=second, rules=shop.rules, bits=bits, sheet=sheet))
+    made = joined(joint, boards_of(first, second, shop))
     boards: dict[Member, Piece] = {"a": first, "b": second}
     before: dict[Member, Before] = {"a": NOTHING_BEFORE, "b": NOTHING_BEFORE}
     cuts: list[PlannedCut] = []
@@ -86,7 +92,13 @@ def plan_joint(planning: Planning, joint: Joint, first: Piece, second: Piece, sh
         order.append((each.member, sum(cut.member == each.member for cut in cuts)))
         refused = plan.message if isinstance(plan, CraftError) else None
         cuts.append(
-            PlannedCut(member=each.member, why=each.why, plan=None if isinstance(plan, CraftError) else plan, refused=refused)
+            PlannedCut(
+                member=each.member,
+                name=each.name,
+                why=each.why,
+                plan=None if isinstance(plan, CraftError) else plan,
+                refused=refused,
+            )
         )
     plans = [each.plan for each in cuts]
     together = None

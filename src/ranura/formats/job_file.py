@@ -13,6 +13,7 @@ from pydantic import TypeAdapter, ValidationError
 from ranura.core.board.materials import Material
 from ranura.core.board.pieces import Piece
 from ranura.core.family import AnyCut
+from ranura.core.joints.asked import Joint
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Router
@@ -47,12 +48,26 @@ class JobBoard:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class JobJoint:
+    """A joint in a job's file; its boards by their numbers, 0 first."""
+
+    name: str
+    first: int
+    second: int
+    joint: Joint
+
+
+_JOINT = TypeAdapter(JobJoint)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class JobFile:
     """A job with what it names of a shop."""
 
     name: str
     notes: str
     boards: tuple[JobBoard, ...]
+    joints: tuple[JobJoint, ...] = ()
     bits: tuple[Bit, ...] = ()
     routers: tuple[Router, ...] = ()
     woods: tuple[Material, ...] = ()
@@ -86,6 +101,7 @@ def write_job(job: JobFile, shop: Shop, cuts: TypeAdapter[AnyCut]) -> str:
                 }
                 for board in job.boards
             ],
+            "joints": [_JOINT.dump_python(each, mode="json") for each in job.joints],
         },
         "bits": [_BIT.dump_python(each, mode="json") for each in shop.bits if each.id in named],
         "routers": [_ROUTER.dump_python(each, mode="json") for each in shop.routers if each.id in named],
@@ -106,10 +122,16 @@ def read_job(text: str, cuts: TypeAdapter[AnyCut]) -> JobFile:
         raise FileError(refusals.OTHER_VERSION, version=str(whole.get("version")))
     job = whole["job"]
     boards = _list(job.get("boards"), "job.boards", _MOST_BOARDS)
+    joints = _all(_JOINT, job.get("joints", []), "job.joints")
+    for number, each in enumerate(joints):
+        _text(each.name, f"job.joints.{number}.name", _NAME_LENGTH)
+        if each.first == each.second or not all(0 <= board < len(boards) for board in (each.first, each.second)):
+            raise FileError(refusals.WRONG_PLACE, place=f"job.joints.{number}", what="two boards of this job are wanted here")
     return JobFile(
         name=_text(job.get("name"), "job.name", _NAME_LENGTH),
         notes=_text(job.get("notes", ""), "job.notes", _NOTES_LENGTH, empty=True),
         boards=tuple(_board(each, f"job.boards.{number}", cuts) for number, each in enumerate(boards)),
+        joints=joints,
         bits=_all(_BIT, whole.get("bits", []), "bits"),
         routers=_all(_ROUTER, whole.get("routers", []), "routers"),
         woods=_all(_WOOD, whole.get("woods", []), "woods"),
@@ -165,6 +187,7 @@ def _all(adapter: TypeAdapter[Any], values: Any, place: str) -> tuple[Any, ...]:
 def _named(job: JobFile) -> set[str]:
     """The ids that its boards and cuts name."""
     pins = {pin for board in job.boards for each in board.cuts for pin in (each.cut.bit_id, each.cut.router_id) if pin}
+    pins |= {pin for each in job.joints for change in each.joint.changes for pin in (change.bit_id, change.router_id) if pin}
     return pins | {board.piece.material for board in job.boards}
 
 
@@ -198,12 +221,25 @@ def matched(job: JobFile, shop: Shop) -> Matched:
     for pin in named - ids.keys():
         ids[pin] = pin if pin in known else None
     boards = tuple(_renamed(board, number, ids) for number, board in enumerate(job.boards))
-    return Matched(job=dataclasses.replace(job, boards=boards), found=tuple(found), bits=bits, routers=routers, woods=woods)
+    joints = tuple(dataclasses.replace(each, joint=_own(each.joint, ids)) for each in job.joints)
+    return Matched(
+        job=dataclasses.replace(job, boards=boards, joints=joints), found=tuple(found), bits=bits, routers=routers, woods=woods
+    )
 
 
 def _makes(tool: Tool) -> tuple[Any, ...]:
     """What a tool is, without what is only somebody's own of it."""
     return tuple(getattr(tool, each.name) for each in dataclasses.fields(tool) if each.name not in _OWN)
+
+
+def _own(joint: Joint, ids: Mapping[str, str | None]) -> Joint:
+    """A joint whose pins name what is here."""
+
+    def own(pin: str | None) -> str | None:
+        return None if pin is None else ids[pin]
+
+    changes = tuple(dataclasses.replace(each, bit_id=own(each.bit_id), router_id=own(each.router_id)) for each in joint.changes)
+    return dataclasses.replace(joint, changes=changes)
 
 
 def _renamed(board: JobBoard, number: int, ids: Mapping[str, str | None]) -> JobBoard:

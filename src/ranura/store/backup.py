@@ -20,6 +20,7 @@ from sqlalchemy.orm import Session
 
 from ranura import VERSION
 from ranura.core.board.pieces import Piece
+from ranura.core.joints.asked import Joint
 from ranura.core.shop.drawer.history import Event
 from ranura.core.text.errors import CraftError
 from ranura.store import repository
@@ -28,10 +29,10 @@ from ranura.store.models import Base
 FORM: Final = 1
 TABLES: Final[tuple[str, ...]] = (
     "shops", "routers", "bits", "guides", "woods", "deliveries", "profiles", "outlines", "bit_events", "jobs", "pieces", "cuts",
-    "removed_things",
+    "joints", "removed_things",
 )  # fmt: skip
 """What is copied, each after what it refers to."""
-_LATER: Final = frozenset({"removed_things", "outlines"})
+_LATER: Final = frozenset({"removed_things", "outlines", "joints"})
 """Tables that a backup of before does not have."""
 _ORDER: Final[Mapping[str, tuple[str, ...]]] = {"shops": ("id",), "bit_events": ("id",), "removed_things": ("kind", "id")}
 _USUAL_ORDER = ("place", "id")
@@ -133,6 +134,7 @@ def _read_all(session: Session, shop_id: str) -> None:
         "bit_events": TypeAdapter[Event](Event).validate_python,
         "pieces": TypeAdapter(Piece).validate_python,
         "cuts": session.info[repository.CUTS].validate_python,
+        "joints": TypeAdapter(Joint).validate_python,
     }
     for name, reader in readers.items():
         table = Base.metadata.tables[name]

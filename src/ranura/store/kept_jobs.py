@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import TypeVar
@@ -12,9 +13,10 @@ from sqlalchemy.orm import Session, object_session
 
 from ranura.core.board.pieces import Piece
 from ranura.core.family import AnyCut
+from ranura.core.joints.asked import Joint
 from ranura.store.items import NotFoundError
-from ranura.store.models import CutRow, JobRow, PieceRow
-from ranura.store.repository import CUTS
+from ranura.store.models import CutRow, JobRow, JointRow, PieceRow
+from ranura.store.repository import CUTS, JOINING
 
 _PIECE = TypeAdapter(Piece)
 
@@ -28,15 +30,39 @@ class StaleError(Exception):
         self.piece = piece
 
 
+FOLLOWS = "."
+"""Stands in the id of a cut that follows from a joint, behind the joint's own."""
+
+
+class OfJointError(Exception):
+    """A cut that follows from a joint is not changed, moved or removed by itself."""
+
+    def __init__(self, name: str) -> None:
+        super().__init__(f"this cut follows from the joint {name!r}: change it there, or remove the joint")
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class KeptCut:
-    """A cut as it is kept."""
+    """A cut as it is kept, or as it follows from a joint, and then that joint's id."""
 
     id: str
     piece_id: str
     name: str
     version: int
     cut: AnyCut
+    joint: str | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KeptJoint:
+    """A joint of two pieces as it is kept."""
+
+    id: str
+    first_id: str
+    second_id: str
+    name: str
+    version: int
+    joint: Joint
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -57,6 +83,8 @@ class KeptJob:
     notes: str
     archived: bool
     pieces: tuple[KeptPiece, ...]
+    """The cuts that follow from joints come before each piece's own."""
+    joints: tuple[KeptJoint, ...] = ()
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -72,7 +100,9 @@ class JobLine:
     first: Piece | None
 
 
-_Row = TypeVar("_Row", bound=JobRow | PieceRow | CutRow)
+Joining = Callable[[Session, KeptJob], KeptJob]
+"""What puts the cuts of a job's joints into its pieces."""
+_Row = TypeVar("_Row", bound=JobRow | PieceRow | CutRow | JointRow)
 
 
 def now() -> datetime:
@@ -81,7 +111,10 @@ def now() -> datetime:
 
 
 def mine(session: Session, row_type: type[_Row], shop_id: str, id: str, *, lock: bool = False, removed: bool = False) -> _Row:
-    """A row of a shop. Raises NotFoundError, also for one that was removed, or lies in what was, unless that is asked for."""
+    """A row of a shop. Raises NotFoundError, also for one that was removed, or lies in what was, unless that is asked for; and
+    OfJointError for a cut that follows from a joint."""
+    if row_type is CutRow and FOLLOWS in id:
+        raise OfJointError(mine(session, JointRow, shop_id, id.partition(FOLLOWS)[0]).name)
     query = select(row_type).where(row_type.id == id, row_type.shop_id == shop_id)
     row = session.scalar(query.with_for_update() if lock else query)
     if row is None or (not removed and _is_gone(session, row)):
@@ -89,19 +122,19 @@ def mine(session: Session, row_type: type[_Row], shop_id: str, id: str, *, lock:
     return row
 
 
-def _is_gone(session: Session, row: JobRow | PieceRow | CutRow) -> bool:
+def _is_gone(session: Session, row: JobRow | PieceRow | CutRow | JointRow) -> bool:
     """Whether something was removed, or what it lies in."""
     if row.removed_at is not None:
         return True
     if isinstance(row, CutRow):
         return _is_gone(session, session.get_one(PieceRow, row.piece_id))
-    return isinstance(row, PieceRow) and _is_gone(session, session.get_one(JobRow, row.job_id))
+    return not isinstance(row, JobRow) and _is_gone(session, session.get_one(JobRow, row.job_id))
 
 
-def changed(session: Session, row: PieceRow | CutRow) -> None:
-    """A piece or cut was changed: so was its job."""
-    piece = row if isinstance(row, PieceRow) else session.get_one(PieceRow, row.piece_id)
-    session.get_one(JobRow, piece.job_id).changed_at = now()
+def changed(session: Session, row: PieceRow | CutRow | JointRow) -> None:
+    """A piece, cut or joint was changed: so was its job."""
+    of = session.get_one(PieceRow, row.piece_id) if isinstance(row, CutRow) else row
+    session.get_one(JobRow, of.job_id).changed_at = now()
 
 
 def list_jobs(session: Session, shop_id: str) -> tuple[JobLine, ...]:
@@ -131,12 +164,12 @@ def list_jobs(session: Session, shop_id: str) -> tuple[JobLine, ...]:
 
 
 def load_job(session: Session, shop_id: str, job_id: str) -> KeptJob:
-    """A job with its pieces and cuts. Raises NotFoundError."""
+    """A job with its pieces and cuts, those that follow from its joints too. Raises NotFoundError."""
     job = mine(session, JobRow, shop_id, job_id)
     pieces = pieces_of(session, job_id)
     of_pieces = select(CutRow).where(CutRow.piece_id.in_([p.id for p in pieces]), CutRow.removed_at.is_(None))
     cuts = list(session.scalars(of_pieces.order_by(CutRow.place, CutRow.id))) if pieces else []
-    return KeptJob(
+    made = KeptJob(
         id=job.id,
         name=job.name,
         notes=job.notes,
@@ -148,6 +181,8 @@ def load_job(session: Session, shop_id: str, job_id: str) -> KeptJob:
             for row in pieces
         ),
     )
+    with_joints: Joining | None = session.info.get(JOINING)
+    return made if with_joints is None else with_joints(session, made)
 
 
 def pieces_of(session: Session, job_id: str) -> list[PieceRow]:
@@ -162,8 +197,21 @@ def cuts_of(session: Session, piece_id: str) -> list[CutRow]:
     return list(session.scalars(of_piece.order_by(CutRow.place, CutRow.id).with_for_update()))
 
 
+def last_cut(session: Session, shop_id: str, piece_id: str) -> KeptCut | None:
+    """The last cut of a piece, one that follows from a joint where it has none of its own; None without any. Raises
+    NotFoundError."""
+    row = mine(session, PieceRow, shop_id, piece_id)
+    if cuts := cuts_of(session, piece_id):
+        return kept(cuts[-1])
+    pieces = load_job(session, shop_id, row.job_id).pieces
+    return next((each.cuts[-1] for each in pieces if each.id == piece_id and each.cuts), None)
+
+
 def job_of_cut(session: Session, shop_id: str, cut_id: str) -> KeptJob:
     """The job that a cut belongs to. Raises NotFoundError."""
+    if FOLLOWS in cut_id:
+        joint = mine(session, JointRow, shop_id, cut_id.partition(FOLLOWS)[0], removed=True)
+        return load_job(session, shop_id, joint.job_id)
     cut = mine(session, CutRow, shop_id, cut_id, removed=True)
     piece = mine(session, PieceRow, shop_id, cut.piece_id, removed=True)
     return load_job(session, shop_id, piece.job_id)
@@ -177,14 +225,15 @@ def kept(row: CutRow) -> KeptCut:
     return KeptCut(id=row.id, piece_id=row.piece_id, name=row.name, version=row.version, cut=cut)
 
 
-def _next_place(session: Session, row_type: type[_Row], shop_id: str) -> int:
+def next_place(session: Session, row_type: type[_Row], shop_id: str) -> int:
+    """The place after the last of its like."""
     highest = session.scalar(select(func.max(row_type.place)).where(row_type.shop_id == shop_id))
     return 0 if highest is None else highest + 1
 
 
 def add_job(session: Session, shop_id: str, *, id: str, name: str, notes: str = "") -> None:
     """Keeps a new job at the end."""
-    place = _next_place(session, JobRow, shop_id)
+    place = next_place(session, JobRow, shop_id)
     session.add(JobRow(id=id, shop_id=shop_id, place=place, name=name, notes=notes, changed_at=now()))
     session.flush()
 
@@ -213,7 +262,7 @@ def save_job(
 def add_piece(session: Session, shop_id: str, job_id: str, *, id: str, piece: Piece) -> None:
     """Keeps a new piece at the end of a job. Raises NotFoundError."""
     mine(session, JobRow, shop_id, job_id)
-    place = _next_place(session, PieceRow, shop_id)
+    place = next_place(session, PieceRow, shop_id)
     spec = _PIECE.dump_python(piece, mode="json")
     row = PieceRow(id=id, shop_id=shop_id, place=place, job_id=job_id, spec=spec)
     session.add(row)
@@ -237,7 +286,7 @@ def save_piece(session: Session, shop_id: str, piece_id: str, piece: Piece) -> s
 def add_cut(session: Session, shop_id: str, piece_id: str, *, id: str, name: str, cut: AnyCut) -> KeptCut:
     """Keeps a new cut at the end of a piece, as version 1. Raises NotFoundError."""
     mine(session, PieceRow, shop_id, piece_id)
-    place = _next_place(session, CutRow, shop_id)
+    place = next_place(session, CutRow, shop_id)
     spec = session.info[CUTS].dump_python(cut, mode="json")
     row = CutRow(id=id, shop_id=shop_id, place=place, piece_id=piece_id, name=name, spec=spec, version=1)
     session.add(row)
@@ -247,8 +296,14 @@ def add_cut(session: Session, shop_id: str, piece_id: str, *, id: str, name: str
 
 
 def load_cut(session: Session, shop_id: str, cut_id: str) -> KeptCut:
-    """A cut as it is kept. Raises NotFoundError."""
-    return kept(mine(session, CutRow, shop_id, cut_id))
+    """A cut as it is kept, or as it follows from its joint. Raises NotFoundError."""
+    if FOLLOWS not in cut_id:
+        return kept(mine(session, CutRow, shop_id, cut_id))
+    pieces = job_of_cut(session, shop_id, cut_id).pieces
+    found = next((cut for piece in pieces for cut in piece.cuts if cut.id == cut_id), None)
+    if found is None:
+        raise NotFoundError("cut", cut_id)
+    return found
 
 
 def save_cut(session: Session, shop_id: str, cut_id: str, *, name: str, cut: AnyCut, version: int) -> KeptCut:

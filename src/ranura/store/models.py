@@ -169,3 +169,16 @@ class CutRow(_Removable):
     name: Mapped[str] = mapped_column(String(NAME_LENGTH))
     spec: Mapped[dict[str, Any]]
     version: Mapped[int] = mapped_column(Integer)
+
+
+class JointRow(_Removable):
+    """A joint of two pieces of a job; the cuts that it makes in them are not kept, they follow from it."""
+
+    __tablename__ = "joints"
+
+    job_id: Mapped[str] = mapped_column(ForeignKey("jobs.id", ondelete="CASCADE"))
+    first_id: Mapped[str] = mapped_column(ForeignKey("pieces.id", ondelete="CASCADE"))
+    second_id: Mapped[str] = mapped_column(ForeignKey("pieces.id", ondelete="CASCADE"))
+    name: Mapped[str] = mapped_column(String(NAME_LENGTH))
+    spec: Mapped[dict[str, Any]]
+    version: Mapped[int] = mapped_column(Integer)

@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 from ranura.core.board.pieces import Piece
 from ranura.store.items import NotFoundError
 from ranura.store.kept_jobs import (
+    FOLLOWS,
     KeptCut,
     add_cut,
     add_job,
@@ -24,6 +25,7 @@ from ranura.store.kept_jobs import (
     mine,
     pieces_of,
 )
+from ranura.store.kept_joints import add_joint, of_job
 from ranura.store.models import NAME_LENGTH, CutRow, PieceRow
 
 _COPY = ", copy"
@@ -36,6 +38,8 @@ def place_cut(session: Session, shop_id: str, cut_id: str, *, piece_id: str, bef
     """Puts a cut into a piece, before another cut of it, or last. Raises NotFoundError."""
     row = mine(session, CutRow, shop_id, cut_id)
     piece = mine(session, PieceRow, shop_id, piece_id)
+    if before is not None and FOLLOWS in before:  # what follows from joints comes first in any case
+        before = next((each.id for each in cuts_of(session, piece_id)), None)
     if before is not None and mine(session, CutRow, shop_id, before).piece_id != piece_id:
         raise NotFoundError("cut", before)
     changed(session, row)
@@ -79,11 +83,11 @@ def copied_name(name: str) -> str:
 
 
 def copy_cut(session: Session, shop_id: str, cut_id: str, new_id: NewId) -> KeptCut:
-    """A cut once more, after the first one. Raises NotFoundError."""
+    """A cut once more, after the first one; of one that follows from a joint a cut of the piece's own. Raises NotFoundError."""
     first = load_cut(session, shop_id, cut_id)
     cuts = [each.id for each in cuts_of(session, first.piece_id)]
     made = add_cut(session, shop_id, first.piece_id, id=new_id(), name=copied_name(first.name), cut=first.cut)
-    after = cuts[cuts.index(cut_id) + 1 :]
+    after = cuts[cuts.index(cut_id) + 1 :] if cut_id in cuts else cuts
     place_cut(session, shop_id, made.id, piece_id=first.piece_id, before=after[0] if after else None)
     return made
 
@@ -104,8 +108,18 @@ def copy_job(session: Session, shop_id: str, job_id: str, new_id: NewId) -> str:
     first = load_job(session, shop_id, job_id)
     made = new_id()
     add_job(session, shop_id, id=made, name=copied_name(first.name), notes=first.notes)
-    for each in first.pieces:
-        _copy_into(session, shop_id, made, each.id, each.piece, new_id)
+    copies = {each.id: _copy_into(session, shop_id, made, each.id, each.piece, new_id) for each in first.pieces}
+    for joint in of_job(session, job_id):
+        add_joint(
+            session,
+            shop_id,
+            made,
+            id=new_id(),
+            name=joint.name,
+            first_id=copies[joint.first_id],
+            second_id=copies[joint.second_id],
+            joint=joint.joint,
+        )
     return made
 
 

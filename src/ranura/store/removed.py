@@ -11,14 +11,21 @@ from sqlalchemy.orm import Session
 
 from ranura.store import items
 from ranura.store.items import ITEM_TABLES, ItemKind
-from ranura.store.kept_jobs import mine, now
-from ranura.store.models import CutRow, JobRow, PieceRow, RemovedThingRow
+from ranura.store.kept_jobs import changed, mine, now
+from ranura.store.models import CutRow, JobRow, JointRow, PieceRow, RemovedThingRow
 
-PartKind = Literal["jobs", "pieces", "cuts"]
-RemovedKind = Literal["jobs", "pieces", "cuts", "routers", "bits", "guides", "woods", "deliveries", "profiles", "outlines"]
+PartKind = Literal["jobs", "pieces", "cuts", "joints"]
+RemovedKind = Literal[
+    "jobs", "pieces", "cuts", "joints", "routers", "bits", "guides", "woods", "deliveries", "profiles", "outlines"
+]
 KEPT_FOR: Final = timedelta(days=30)
 
-_PARTS: Final[dict[PartKind, type[JobRow | PieceRow | CutRow]]] = {"jobs": JobRow, "pieces": PieceRow, "cuts": CutRow}
+_PARTS: Final[dict[PartKind, type[JobRow | PieceRow | CutRow | JointRow]]] = {
+    "jobs": JobRow,
+    "pieces": PieceRow,
+    "cuts": CutRow,
+    "joints": JointRow,
+}
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -34,29 +41,30 @@ class Removed:
 
 
 def remove_part(session: Session, shop_id: str, kind: PartKind, id: str) -> None:
-    """Takes a job, a piece or a cut away with all that is in it. Raises NotFoundError."""
+    """Takes a job, a piece, a cut or a joint away with all that is in it. Raises NotFoundError."""
     row = mine(session, _PARTS[kind], shop_id, id)
     row.removed_at = now()
     _job_changed(session, row)
 
 
 def bring_part_back(session: Session, shop_id: str, kind: PartKind, id: str) -> None:
-    """Brings a job, a piece or a cut back to its place, with what it is in where that was taken away too. Raises
+    """Brings a job, a piece, a cut or a joint back to its place, with what it is in where that was taken away too. Raises
     NotFoundError."""
     row = mine(session, _PARTS[kind], shop_id, id, removed=True)
     row.removed_at = None
     if isinstance(row, CutRow):
         bring_part_back(session, shop_id, "pieces", row.piece_id)
+    elif isinstance(row, JointRow):
+        for piece_id in (row.first_id, row.second_id):
+            bring_part_back(session, shop_id, "pieces", piece_id)
     elif isinstance(row, PieceRow):
         bring_part_back(session, shop_id, "jobs", row.job_id)
     _job_changed(session, row)
 
 
-def _job_changed(session: Session, row: JobRow | PieceRow | CutRow) -> None:
-    if isinstance(row, CutRow):
-        row = session.get_one(PieceRow, row.piece_id)
-    if isinstance(row, PieceRow):
-        session.get_one(JobRow, row.job_id).changed_at = now()
+def _job_changed(session: Session, row: JobRow | PieceRow | CutRow | JointRow) -> None:
+    if not isinstance(row, JobRow):
+        changed(session, row)
 
 
 def remove_thing(session: Session, shop_id: str, kind: ItemKind, id: str) -> None:
@@ -89,6 +97,10 @@ def listed(session: Session, shop_id: str) -> tuple[Removed, ...]:
         piece = pieces[cut.piece_id]
         if cut.removed_at and not piece.removed_at and not jobs[piece.job_id].removed_at:
             found.append(_one("cuts", cut.id, cut.name, f"{piece.spec['name']}, {jobs[piece.job_id].name}", cut.removed_at))
+    of_joints = select(JointRow).where(JointRow.shop_id == shop_id, JointRow.removed_at.is_not(None))
+    for joint in session.scalars(of_joints):
+        if joint.removed_at and not jobs[joint.job_id].removed_at:
+            found.append(_one("joints", joint.id, joint.name, jobs[joint.job_id].name, joint.removed_at))
     for thing in session.scalars(select(RemovedThingRow).where(RemovedThingRow.shop_id == shop_id)):
         kind = cast(ItemKind, thing.kind)
         found.append(_one(kind, thing.id, _name_of(kind, thing.spec), None, thing.removed_at))
@@ -108,5 +120,5 @@ def _one(kind: RemovedKind, id: str, name: str, of: str | None, at: datetime) ->
 def let_go(session: Session, shop_id: str, *, at: datetime) -> None:
     """Lets go for good of what was taken away more than thirty days before a time (UTC)."""
     before = at - KEPT_FOR
-    for row in (CutRow, PieceRow, JobRow, RemovedThingRow):
+    for row in (CutRow, JointRow, PieceRow, JobRow, RemovedThingRow):
         session.execute(delete(row).where(row.shop_id == shop_id, row.removed_at < before))

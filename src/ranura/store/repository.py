@@ -23,11 +23,13 @@ from ranura.core.shop.shop import Shop
 from ranura.core.text.lengths import Unit
 from ranura.store import items
 from ranura.store.items import NotFoundError
-from ranura.store.models import CutRow, PieceRow, ShopRow
+from ranura.store.models import CutRow, JointRow, PieceRow, ShopRow
 
 _PIECE = TypeAdapter(Piece)
 CUTS = "cuts"
 """Under which key a session has the form of the cuts that its application knows."""
+JOINING = "joining"
+"""Under which key it has what puts the cuts of a job's joints into its pieces, where its application does."""
 _RULES, _UNIT = TypeAdapter(HouseRules), TypeAdapter[Unit](Unit)
 
 
@@ -67,7 +69,8 @@ class Store:
             pool_timeout=_POOL_SECONDS,
             connect_args={"connect_timeout": 3},
         )
-        self._sessions = sessionmaker(self._engine, expire_on_commit=False, info={CUTS: cut_adapter(families)})
+        self._info: dict[str, Any] = {CUTS: cut_adapter(families)}
+        self._sessions = sessionmaker(self._engine, expire_on_commit=False, info=self._info)
         self._writes = 0
         self._told: list[Callable[[int], None]] = []
         self._counting = Lock()
@@ -85,6 +88,11 @@ class Store:
                 self._writes += 1
             for tell in self._told:
                 tell(self._writes)
+
+    def join_with(self, joining: Callable[[Session, Any], Any]) -> None:
+        """Has `joining` put the cuts of a job's joints into its pieces whenever a job is read."""
+        self._info[JOINING] = joining
+        self._sessions.configure(info=self._info)
 
     def on_write(self, tell: Callable[[int], None]) -> None:
         """Calls `tell` after every transaction that wrote, in its thread, with the count of them."""
@@ -161,6 +169,9 @@ def needed(session: Session, shop_id: str) -> dict[str, str]:
         for name in ("bit_id", "router_id"):
             if cut.spec.get(name):
                 found.setdefault(cut.spec[name], cut.name)
+    for joint in session.scalars(select(JointRow).where(JointRow.shop_id == shop_id)):
+        for pin in _pins(joint):
+            found.setdefault(pin, joint.name)
     for piece in session.scalars(select(PieceRow).where(PieceRow.shop_id == shop_id)):
         found.setdefault(piece.spec["material"], piece.spec["name"])
     return found
@@ -175,10 +186,19 @@ def uses(
         pinned = (row.spec.get("bit_id"), row.spec.get("router_id"))
         if (bit_id is not None and pinned[0] == bit_id) or (router_id is not None and pinned[1] == router_id):
             found.append(Use(id=row.id, name=row.name))
+    for joint in session.scalars(select(JointRow).where(JointRow.shop_id == shop_id).order_by(JointRow.place)):
+        if {bit_id, router_id} & _pins(joint):
+            found.append(Use(id=joint.id, name=joint.name))
     if material_id is not None:
         pieces = session.scalars(select(PieceRow).where(PieceRow.shop_id == shop_id).order_by(PieceRow.place))
         found += [Use(id=row.id, name=row.spec["name"]) for row in pieces if row.spec.get("material") == material_id]
     return tuple(found)
+
+
+def _pins(joint: JointRow) -> set[str]:
+    """The bits and routers that are pinned in the cuts of a joint."""
+    changes = joint.spec.get("changes") or ()
+    return {pin for each in changes for pin in (each.get("bit_id"), each.get("router_id")) if pin}
 
 
 def cut_adapter(families: Families) -> TypeAdapter[AnyCut]:

@@ -43,8 +43,8 @@ def plan_comb_dovetail(
     """The tails of a board `width` wide; `bit_diameter` is the bit's widest, `bit_angle` its flanks' degrees from the axis.
 
     Rule: R14 comb dovetails
-    Formula: v = S − OD, w = D + v, h = (2·w − P)/(2·tan α); tightness = 2·tan α; tails = ⌊(width − 12 − w)/P⌋ + 1
-    Source: the tail, P − w + 2·h·tan α at its end, fills a socket that is w wide at its floor; half pins of 6 mm or more"""
+    Formula: v = S − OD, w = D + v, h = (2·w − P)/(2·tan(angle)); tightness = 2·tan(angle); tails = ⌊(width − 12 − w)/P⌋ + 1
+    Source: the tail, P − w + 2·h·tan(angle) at its end, fills a socket that is w wide at its floor; half pins of 6 mm or more"""
     play, flank = slot_width - bushing_od, math.tan(math.radians(bit_angle))
     tail = bit_diameter + play
     depth = (2 * tail - finger_pitch) / (2 * flank)

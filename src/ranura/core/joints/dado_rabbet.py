@@ -42,9 +42,12 @@ def dado_rabbet(joint: Joint, boards: Boards) -> Joined:
     at = (x, wide / 2, thick - short / 2)
     return Joined(
         cuts=(
-            MemberCut(member="a", cut=groove, why=write("The groove first: the tongue is made to fit it")),
+            MemberCut(member="a", name="Groove", cut=groove, why=write("The groove first: the tongue is made to fit it")),
             MemberCut(
-                member="b", cut=rabbet, why=write("Then the tongue, a hair too thick in scrap, and deeper until it enters")
+                member="b",
+                name="Tongue",
+                cut=rabbet,
+                why=write("Then the tongue, a hair too thick in scrap, and deeper until it enters"),
             ),
         ),
         placing=standing(joint, boards, near=0.0, deep=short, outwards=True),

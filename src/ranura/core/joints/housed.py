@@ -67,7 +67,7 @@ def housed(joint: Joint, boards: Boards) -> Joined:
             )
         )
     return Joined(
-        cuts=(MemberCut(member="a", cut=cut, why=write("The dado is cut to the shelf as it measures")),),
+        cuts=(MemberCut(member="a", name="Dado", cut=cut, why=write("The dado is cut to the shelf as it measures")),),
         placing=placing,
         lines=(
             Line(name=write("across the shelf"), at=at, way=(1.0, 0.0, 0.0), reach=across, wanted=play),
@@ -87,7 +87,7 @@ def rabbeted(joint: Joint, boards: Boards) -> Joined:
     shoulder = across if joint.end == "left" else long - across
     middle = across / 2 if joint.end == "left" else long - across / 2
     return Joined(
-        cuts=(MemberCut(member="a", cut=cut, why=write("The rabbet is as wide as the other board measures")),),
+        cuts=(MemberCut(member="a", name="Rabbet", cut=cut, why=write("The rabbet is as wide as the other board measures")),),
         placing=standing(joint, boards, near=0.0, deep=deep),
         lines=(
             Line(

@@ -18,9 +18,10 @@ from ranura.core.text.writing import Text
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class MemberCut:
-    """A cut that a joint makes in one of its boards, and why it stands where it does in the order."""
+    """A cut that a joint makes in one of its boards, what it is called, and why it stands where it does in the order."""
 
     member: Member
+    name: str
     cut: AnyCut
     why: Text
 

@@ -57,9 +57,17 @@ def lapped(joint: Joint, boards: Boards) -> Joined:
     shoulder = middle if joint.kind != "corner-lap" else (left + (second_wide if joint.end == "left" else 0.0), *middle[1:])
     return Joined(
         cuts=(
-            MemberCut(member="a", cut=of_first, why=write("Both laps at one depth: set it once, on scrap of both boards")),
             MemberCut(
-                member="b", cut=of_second, why=write("Then the other board, turned over, at the same depth if both are alike")
+                member="a",
+                name="Half-lap",
+                cut=of_first,
+                why=write("Both laps at one depth: set it once, on scrap of both boards"),
+            ),
+            MemberCut(
+                member="b",
+                name="Half-lap",
+                cut=of_second,
+                why=write("Then the other board, turned over, at the same depth if both are alike"),
             ),
         ),
         placing=lying(boards.sizes("b"), low=top, x=_ACROSS, z=(0.0, 0.0, -1.0)),

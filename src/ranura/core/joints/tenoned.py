@@ -59,8 +59,8 @@ def tenoned(joint: Joint, boards: Boards) -> Joined:
     middle = (left + rail_wide / 2, wide / 2)
     return Joined(
         cuts=(
-            MemberCut(member="a", cut=mortise, why=write("The mortise first: its bit makes its width")),
-            MemberCut(member="b", cut=tenon, why=write("Then the tenon, made to fit it")),
+            MemberCut(member="a", name="Mortise", cut=mortise, why=write("The mortise first: its bit makes its width")),
+            MemberCut(member="b", name="Tenon", cut=tenon, why=write("Then the tenon, made to fit it")),
         ),
         placing=lying(boards.sizes("b"), low=(left, (wide - rail_thick) / 2, thick - made.tenon_length), x=up, z=(0.0, 1.0, 0.0)),
         lines=(

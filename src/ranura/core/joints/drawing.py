@@ -1,0 +1,80 @@
+"""A joint in section: both boards together, and apart."""
+
+from __future__ import annotations
+
+from shapely import Polygon
+from shapely.affinity import translate
+from shapely.geometry.base import BaseGeometry
+
+from ranura.core.geometry.areas import parts_of
+from ranura.core.geometry.rings import Point
+from ranura.core.joints.joined import Joined
+from ranura.core.joints.together import Together
+from ranura.core.output.views import Dimension, Mark, Outline, Role, View
+from ranura.core.text.writing import Text, write
+
+_BESIDE = 6.0
+_APART = 1.25
+"""Of how high the second board reaches into the first, and a little more: how far apart they are drawn."""
+
+
+def joint_views(joined: Joined, together: Together, names: tuple[str, str]) -> tuple[View, ...]:
+    """The section through the joint with both boards home, and with the second one drawn out. Each is as long as it shows."""
+    first, second = together.first, together.second
+    deep = _reach(first, second)
+    apart = translate(second, 0.0, deep * _APART + _BESIDE)
+    seen = "across the first board" if joined.seen_along[1] else "along the first board"
+    return (
+        _view("section", write("Together, in section " + seen), first, second, names, _measures(together)),
+        _view("side", write("Apart"), first, apart, names, ()),
+    )
+
+
+def _reach(first: BaseGeometry, second: BaseGeometry) -> float:
+    """How far the second board reaches down into the first, in mm."""
+    return max(0.0, float(first.bounds[3]) - float(second.bounds[1])) if not (first.is_empty or second.is_empty) else 0.0
+
+
+def _view(
+    name: str, caption: Text, first: BaseGeometry, second: BaseGeometry, names: tuple[str, str], dimensions: tuple[Dimension, ...]
+) -> View:
+    boards: tuple[tuple[BaseGeometry, Role], ...] = ((first, "work"), (second, "aid"))
+    outlines = [Outline(role=role, points=_ring(part)) for board, role in boards for part in parts_of(board)]
+    x0, y0, x1, y1 = first.union(second).bounds
+    marks = [
+        Mark(kind="name", at=_middle(board), direction=(0.0, 1.0), text=write("{name}", name=called))
+        for (board, _), called in zip(boards, names, strict=True)
+    ]
+    return View(
+        name="section" if name == "section" else "side",
+        frame=(float(x0) - _BESIDE, float(y0) - _BESIDE, float(x1) + _BESIDE, float(y1) + _BESIDE),
+        caption=caption,
+        outlines=tuple(outlines),
+        arrows=(),
+        dimensions=dimensions,
+        marks=tuple(marks),
+    )
+
+
+def _ring(part: Polygon) -> tuple[Point, ...]:
+    return tuple((float(x), float(y)) for x, y, *_ in part.exterior.coords[:-1])
+
+
+def _middle(board: BaseGeometry) -> Point:
+    spot = board.representative_point()
+    return (float(spot.x), float(spot.y))
+
+
+def _measures(together: Together) -> tuple[Dimension, ...]:
+    """How deep the second board goes in."""
+    first, second = together.first, together.second
+    deep = _reach(first, second)
+    if not deep:
+        return ()
+    x = float(first.bounds[0])
+    top = float(first.bounds[3])
+    return (
+        Dimension(
+            start=(x, top - deep), end=(x, top), offset=-12.0, text=write("{d:len}", d=deep), vertical=True, name="joint-depth"
+        ),
+    )

@@ -1,0 +1,85 @@
+"""What is asked of a joint: its sentence, and how one is begun (R14)."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Final
+
+from ranura.core.board.pieces import Piece
+from ranura.core.cuts.channel.fit import Fit
+from ranura.core.joints.asked import Joint, JointKind
+from ranura.core.joints.kinds import KINDS
+from ranura.core.output.forms import answers, flip
+from ranura.core.text.forms import Answer, Blank, ChoiceBlank, Form, LengthBlank, Part, Phrase
+
+_FITS: tuple[tuple[Fit, str], ...] = (
+    ("tight", "tight fit: tapped home"),
+    ("sliding", "sliding fit: pushed in by hand"),
+    ("glue", "room for glue: falls in"),
+)
+_INTO: Final[Mapping[JointKind, str]] = {
+    "housed": "into a dado across",
+    "rabbet": "in a rabbet at the end of",
+    "dado-rabbet": "with a tongue in a groove near the end of",
+    "corner-lap": "lapped over the end of",
+    "tee-lap": "lapped into",
+    "cross-lap": "crossing",
+    "mortise-tenon": "with a tenon into",
+}
+AT_AN_END: Final[frozenset[JointKind]] = frozenset({"rabbet", "dado-rabbet", "corner-lap"})
+"""Joints that lie at an end of the first board."""
+_WITH_WIDTH: Final[Mapping[JointKind, str]] = {"dado-rabbet": "tongue", "mortise-tenon": "mortise"}
+"""Joints whose width may be typed, and of what it is one."""
+
+
+def form(joint: Joint, first: Piece, second: Piece) -> Form:
+    """What is asked of a joint as it stands."""
+    other = "right" if joint.end == "left" else "left"
+    into = "right" if joint.into == "left" else "left"
+    parts: list[Part] = [
+        Phrase(text=second.name, strong=True),
+        Phrase(text="by its"),
+        flip("The other end of the second board", "into", joint.into, into, says=f"{joint.into} end", turned=f"{into} end"),
+        Phrase(text=_INTO[joint.kind]),
+        Phrase(text=first.name, strong=True),
+    ]
+    if joint.kind not in AT_AN_END:
+        parts += [
+            Phrase(text=","),
+            LengthBlank(field="at", label="From the end of the first board", place=True),
+            Phrase(text="from its"),
+        ]
+    else:
+        parts.append(Phrase(text=", at its"))
+    parts.append(
+        flip(
+            "The other end of the first board", "end", joint.end, other, says=f"{joint.end} end", turned=f"{other} end", after=","
+        )
+    )
+    if joint.kind == "cross-lap":
+        parts += [LengthBlank(field="along", label="From the end of the second board", place=True), Phrase(text="along it,")]
+    parts += [LengthBlank(field="depth", label="Depth", placeholder=_usual(joint), optional=True), Phrase(text="deep.")]
+    options: list[Blank] = [ChoiceBlank(label="Joint", choices=kinds(joint.kind))]
+    if joint.kind in _WITH_WIDTH:
+        label = _WITH_WIDTH[joint.kind]
+        options.append(LengthBlank(field="width", label=label, placeholder="nearest a third", optional=True))
+    if joint.kind not in ("rabbet", "corner-lap"):
+        options.append(answers("Fit", "fit", joint.fit, _FITS))
+    if joint.kind == "housed":
+        options.append(LengthBlank(field="stopped", label="stopped from the near edge", placeholder="runs out", optional=True))
+    return Form(kind="joint", sentence=tuple(parts), options=tuple(options))
+
+
+def kinds(chosen: JointKind | None = None) -> tuple[Answer, ...]:
+    """Every kind of joint to choose from."""
+    return tuple(
+        Answer(says=facts.name[0].upper() + facts.name[1:], change={"kind": kind}, chosen=kind == chosen, value=kind)
+        for kind, facts in KINDS.items()
+    )
+
+
+def _usual(joint: Joint) -> str:
+    """What is taken for a depth that nobody typed, in words."""
+    if joint.kind in ("corner-lap", "tee-lap", "cross-lap"):
+        return "half"
+    return "two thirds" if joint.kind == "mortise-tenon" else "a third"

@@ -1,0 +1,44 @@
+"""The trial of a joint in scrap (R14): what is cut, how it should feel, and which way it is mended."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Final
+
+from ranura.core.cuts.channel.fit import Fit
+from ranura.core.joints.asked import Joint, JointKind
+from ranura.core.text.writing import Text, write
+
+_FEELS: Final[Mapping[Fit, str]] = {
+    "tight": "tapped home with the heel of a hand, and it holds by itself",
+    "sliding": "pushed in by hand without force, and it does not rattle",
+    "glue": "in of its own weight, with a hair of play for glue",
+}
+_SCRAP: Final[Mapping[JointKind, str]] = {
+    "housed": "Cut the dado in scrap as thick as the first board, and try the shelf itself",
+    "rabbet": "Cut the rabbet in scrap as thick as the first board, and lay the second on its edge in it",
+    "dado-rabbet": "Cut the groove in scrap of the first board, then a tongue in scrap of the second",
+    "corner-lap": "Cut both laps in scrap of both boards at one setting, and lay them together",
+    "tee-lap": "Cut both laps in scrap of both boards at one setting, and lay them together",
+    "cross-lap": "Cut both notches in scrap of both boards at one setting, and lay them together",
+    "mortise-tenon": "Cut the mortise, then a tenon in scrap as thick as the rail, a little too thick",
+}
+_MENDED: Final[Mapping[JointKind, str]] = {
+    "housed": "Too tight or too loose: change the spacer of the second pass by what it is off, and leave the fence",
+    "rabbet": "Not flush: move the fence by what it is off",
+    "dado-rabbet": "Tongue too thick: set the bit deeper by what it is off; both faces are not cut, so it is the whole of it",
+    "corner-lap": "Not flush: change the depth by half of what it is off, since both boards are cut",
+    "tee-lap": "Not flush: change the depth by half of what it is off, since both boards are cut",
+    "cross-lap": "Not flush: change the depth by half of what it is off, since both boards are cut",
+    "mortise-tenon": "Tenon too thick: set the bit deeper by half of what it is off, since both its cheeks are cut",
+}
+
+
+def trial(joint: Joint) -> tuple[Text, ...]:
+    """What is cut in scrap first, how it should feel, and how it is mended.
+
+    Rule: R14 trial
+    Formula: half of the error where one setting cuts both faces or both boards, all of it where it cuts one
+    Source: what one setting cuts twice changes twice"""
+    feels = () if joint.kind in ("rabbet", "corner-lap") else (write("It should go " + _FEELS[joint.fit]),)
+    return (write(_SCRAP[joint.kind]), *feels, write(_MENDED[joint.kind]))
