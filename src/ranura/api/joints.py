@@ -14,7 +14,7 @@ from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.board.pieces import Piece
 from ranura.core.family import AnyCut
-from ranura.core.joint_plan import JointPlan, plan_joint
+from ranura.core.joint_plan import TRUE, JointPlan, plan_joint
 from ranura.core.joints.asked import CutChange, Joint, JointKind, Member
 from ranura.core.joints.drawing import joint_views
 from ranura.core.joints.form import form
@@ -260,7 +260,7 @@ def _view(joint: Joint, first: Piece, second: Piece, shop: Shop, planning: Plann
                 name=each.name,
                 gap=show(each.gap, "mm", setting=False),
                 wanted=show(each.wanted, "mm", setting=False),
-                over=show(each.interference, "mm", setting=False) if each.interference > 0 else None,
+                over=show(each.interference, "mm", setting=False) if each.interference > TRUE else None,
             )
             for each in (found.together.measured if found.together else ())
         ),

@@ -27,7 +27,7 @@ from ranura.core.text.cautions import Caution, caution
 from ranura.core.text.errors import CraftError
 from ranura.core.text.writing import Text
 
-_TRUE = 0.005
+TRUE = 0.005
 """mm and mm² within which a joint goes together."""
 
 Cut = tuple[Member, int]
@@ -136,11 +136,11 @@ def _of_fit(together: Together | None) -> list[Caution]:
     if together is None:
         return []
     over = max((each.interference - together.proud for each in together.measured), default=0.0)
-    if closeness.over(over, _TRUE) or closeness.over(together.interference, _TRUE):
+    if closeness.over(over, TRUE) or closeness.over(together.interference, TRUE):
         return [caution(words.DOES_NOT_GO_TOGETHER, over=max(over, 0.0), area=together.interference)]
-    loose = [each for each in together.measured if closeness.over(each.gap, each.wanted + _TRUE)]
+    loose = [each for each in together.measured if closeness.over(each.gap, each.wanted + TRUE)]
     said = [caution(words.LOOSER_THAN_WANTED, where=each.name.metric, gap=each.gap, wanted=each.wanted) for each in loose]
-    return [caution(words.STAYS_PROUD, proud=together.proud), *said] if closeness.over(together.proud, _TRUE) else said
+    return [caution(words.STAYS_PROUD, proud=together.proud), *said] if closeness.over(together.proud, TRUE) else said
 
 
 def _shared(cuts: Sequence[PlannedCut], order: Sequence[Cut]) -> tuple[tuple[Cut, Cut], ...]:

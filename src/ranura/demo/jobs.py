@@ -1,4 +1,4 @@
-"""The job of the demo shop: the boards of a marionette theatre, and the cuts in them."""
+"""The jobs of the demo shop: the boards of a marionette theatre, the cuts in them, and the joints between them."""
 
 from __future__ import annotations
 
@@ -12,6 +12,7 @@ from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.template.asked import TemplateCut
 from ranura.core.families import Cut
+from ranura.core.joints.asked import Joint
 from ranura.core.text.lengths import Length, read
 
 JOB_ID = "little-harbour"
@@ -146,3 +147,26 @@ PIECES: tuple[tuple[str, Piece, tuple[tuple[str, str, Cut], ...]], ...] = (
     ("emblem-lid", EMBLEM_LID, (("fish-recess", "Recess for the fish", FISH_RECESS), ("lid-edges", "Lid edges", LID_EDGES))),
     ("fish-blank", FISH_BLANK, (("fish-plug", "The fish", FISH_PLUG),)),
 )
+
+DESK_ID, DESK_NAME = "prompters-desk", "Prompter's desk"
+DESK_LEG = _board("Leg", "ash", "720", "90", "28", count=2)
+DESK_RAIL = _board("Foot rail", "ash", "480", "90", "28", count=2)
+DESK_SIDE = _board("Desk side", "walnut", "420", "280", "18", count=2)
+DESK_SHELF = _board("Paper shelf", "birch-plywood", "460", "280", "11.8")
+DESK: tuple[tuple[str, Piece], ...] = (
+    ("desk-leg", DESK_LEG),
+    ("desk-rail", DESK_RAIL),
+    ("desk-side", DESK_SIDE),
+    ("desk-shelf", DESK_SHELF),
+)
+DESK_JOINTS: tuple[tuple[str, str, str, str, Joint], ...] = (
+    ("desk-frame", "Leg frame", "desk-leg", "desk-rail", Joint(kind="corner-lap")),
+    (
+        "desk-paper",
+        "Paper shelf",
+        "desk-side",
+        "desk-shelf",
+        Joint(kind="housed", at=_mm("240"), stopped=_mm("12"), depth=_mm("6")),
+    ),
+)
+"""Of each its id, its name, the ids of both boards, and what is asked."""

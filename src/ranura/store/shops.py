@@ -6,9 +6,10 @@ from collections.abc import Callable
 
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
-from ranura.demo.jobs import JOB_ID, JOB_NAME, PIECES
+from ranura.demo.jobs import DESK, DESK_ID, DESK_JOINTS, DESK_NAME, JOB_ID, JOB_NAME, PIECES
 from ranura.demo.shop import DEMO_SHOP, SHOP
 from ranura.store import kept_jobs, repository
+from ranura.store.kept_joints import add_joint
 from ranura.store.repository import Store
 
 OWN_SHOP = "own"
@@ -28,6 +29,11 @@ def lay_demo(store: Store, *, fresh: bool, say: Callable[[str], None]) -> None:
             kept_jobs.add_piece(session, DEMO_SHOP, JOB_ID, id=piece_id, piece=piece)
             for cut_id, name, cut in cuts:
                 kept_jobs.add_cut(session, DEMO_SHOP, piece_id, id=cut_id, name=name, cut=cut)
+        kept_jobs.add_job(session, DEMO_SHOP, id=DESK_ID, name=DESK_NAME)
+        for piece_id, piece in DESK:
+            kept_jobs.add_piece(session, DEMO_SHOP, DESK_ID, id=piece_id, piece=piece)
+        for joint_id, name, first, second, joint in DESK_JOINTS:
+            add_joint(session, DEMO_SHOP, DESK_ID, id=joint_id, name=name, first_id=first, second_id=second, joint=joint)
 
 
 def lay_own(store: Store) -> None:

@@ -14,6 +14,8 @@ import type {
   HouseRules,
   InstrumentView,
   JobChange,
+  JointAsked,
+  JointIn,
   LengthIn,
   PieceIn,
   PieceItem,
@@ -161,6 +163,14 @@ export const api = {
   placeCut: (cut_id: string, piece_id: string, before: string | null) =>
     post("/api/cuts/{cut_id}/place", { params: { path: { cut_id } }, body: { piece_id, before } }),
   removeCut: (cut_id: string) => remove("/api/cuts/{cut_id}", { params: { path: { cut_id } } }),
+  planJoint: (asked: JointAsked) => post("/api/plan/joint", { body: asked }),
+  whichJoints: (asked: JointAsked) => post("/api/joints/which", { body: asked }),
+  joint: (joint_id: string) => get("/api/joints/{joint_id}", { params: { path: { joint_id } } }),
+  addJoint: (job_id: string, joint: Schemas["NewJoint"]) =>
+    post("/api/jobs/{job_id}/joints", { params: { path: { job_id } }, body: joint }),
+  saveJoint: (joint_id: string, name: string, joint: JointIn, version: number) =>
+    put("/api/joints/{joint_id}", { params: { path: { joint_id } }, body: { name, joint, version } }),
+  removeJoint: (joint_id: string) => remove("/api/joints/{joint_id}", { params: { path: { joint_id } } }),
   about: () => get("/api/about"),
   words: () => get("/api/words"),
   removed: () => get("/api/removed"),

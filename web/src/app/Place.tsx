@@ -46,7 +46,7 @@ export function SkipLink() {
 /** Whether a place is the one that is shown: a job's own page is of the jobs, its cuts are not. */
 function isAt(here: string, path: string): boolean {
   if (path === "/") return here === "/" || /^\/jobs\/[^/]+(\/cuts\/|\/?$)/.test(here);
-  if (path === "/jobs") return here === path || here.endsWith("/page");
+  if (path === "/jobs") return here === path || here.endsWith("/page") || here.includes("/joints/");
   return here === path || here.startsWith(`${path}/`);
 }
 

@@ -186,6 +186,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
           actions={actions}
           onEditPiece={(item) => setDialog({ what: "piece", item })}
           onRenameCut={(cut) => setDialog({ what: "rename", cut })}
+          onOpenJoint={(id) => void navigate(`/jobs/${job.id}/joints/${id}`)}
           onNewCut={() => run("new-cut")}
           onNewPiece={() => run("new-piece")}
         />

@@ -5,6 +5,7 @@ import {
   cutIn,
   type DialPosition,
   type JobChange,
+  type JointIn,
   type Outcome,
   type PieceIn,
   pieceIn,
@@ -22,6 +23,7 @@ type Put =
   | { do: "rename"; id: string; to: string; was: string }
   | { do: "piece"; id: string; job: string; to: PieceIn; was: PieceIn }
   | { do: "job"; id: string; to: JobChange; was: JobChange }
+  | { do: "joint"; id: string; to: JointIn; was: JointIn }
   | { do: "settings"; to: SettingsChange; was: SettingsChange }
   | { do: "dial"; id: string; to: DialPosition[]; was: DialPosition[] }
   | { do: "bit"; id: string; to: Texts; was: Texts }
@@ -100,6 +102,7 @@ const REMOVE: Record<RemovedKind, (id: string) => Promise<Outcome<unknown>>> = {
   jobs: api.removeJob,
   pieces: api.removePiece,
   cuts: api.removeCut,
+  joints: api.removeJoint,
   routers: api.removeRouter,
   bits: api.removeBit,
   guides: (id) => api.removeThing("straightedge", id),
@@ -189,6 +192,12 @@ async function asItIs(act: Exclude<Put, { do: "cut" }>): Promise<Outcome<AsItIs>
       if (job.kind !== "ok") return job;
       const now = part(job.data, act.was);
       return ok({ now, save: () => api.saveJob(act.id, act.to) });
+    }
+    case "joint": {
+      const joint = await api.joint(act.id);
+      if (joint.kind !== "ok") return joint;
+      const { name, version } = joint.data;
+      return ok({ now: joint.data.joint, save: () => api.saveJoint(act.id, name, act.to, version) });
     }
     case "settings": {
       const shop = await api.shop();

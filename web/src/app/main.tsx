@@ -16,6 +16,7 @@ import { Workshop } from "./Workshop";
 
 const Jobs = lazy(() => import("../jobs/Jobs"));
 const JobPage = lazy(() => import("../jobs/JobPage"));
+const JointPage = lazy(() => import("../joints/JointPage"));
 const Help = lazy(() => import("./Help"));
 const RemovedThings = lazy(() => import("../jobs/RemovedThings"));
 const Assumed = lazy(() => import("../shop/Assumed"));
@@ -51,6 +52,7 @@ if (root)
               <Route path="/jobs/:jobId" element={<Workshop />} />
               <Route path="/jobs/:jobId/page" element={<JobPage />} />
               <Route path="/jobs/:jobId/cuts/:cutId" element={<Workshop />} />
+              <Route path="/jobs/:jobId/joints/:jointId" element={<JointPage />} />
               <Route path="/assumed" element={<Assumed />} />
               <Route path="/drawer" element={<Drawer />} />
               <Route path="/drawer/:bitId" element={<Drawer />} />

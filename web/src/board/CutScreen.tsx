@@ -1,6 +1,6 @@
 import { Play } from "lucide-react";
 import { lazy, Suspense, useCallback, useEffect, useState, useSyncExternalStore } from "react";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 import {
   api,
   type Caution,
@@ -60,6 +60,8 @@ export function CutScreen(props: Props) {
     <Board
       editor={editor}
       cutId={cut.id}
+      jobId={jobId}
+      jointId={cut.joint}
       shop={shop}
       item={item}
       unit={unit}
@@ -77,9 +79,13 @@ const pick = (field: string) =>
 interface BoardProps extends Pick<Props, "shop" | "item" | "unit" | "onSaving" | "onStopped" | "onSchool"> {
   editor: CutEditor;
   cutId: string;
+  jobId: string;
+  /** Of what follows from a joint. */
+  jointId: string | null;
 }
 
-function Board({ editor, cutId, shop, item, unit, onSaving, onStopped, onSchool }: BoardProps) {
+function Board(props: BoardProps) {
+  const { editor, cutId, jobId, jointId, shop, item, unit, onSaving, onStopped, onSchool } = props;
   const state = useSyncExternalStore(editor.subscribe, editor.snapshot);
   const { draft, plan, form, problem } = state;
   const place = form ? placeOf(problem, partsOf(form)) : null;
@@ -143,6 +149,14 @@ function Board({ editor, cutId, shop, item, unit, onSaving, onStopped, onSchool 
               ) : null}
             </FormOptions>
           </>
+        ) : null}
+        {jointId ? (
+          <p className="mt-1 text-small text-ink-2" data-testid="of-joint">
+            It follows from a joint: its sizes change there, tools, guide and clamps here.{" "}
+            <Link className="font-semibold text-ink underline" to={`/jobs/${jobId}/joints/${jointId}`}>
+              Open the joint
+            </Link>
+          </p>
         ) : null}
         {plan ? <StatusLine plan={plan} unit={unit} /> : null}
         {state.down ? (

@@ -1,11 +1,11 @@
 /** What a blank needs of the cut that is filled in: what is typed, what is wrong with it, and whom to tell of an answer. */
-import type { Blank, Change, CutForm, CutIn, CutPlan, FormPart, Problem, Unit } from "../api/client";
+import type { Blank, Change, CutForm, CutPlan, FormPart, Problem, Unit } from "../api/client";
 import type { Repeating } from "../board/repeating";
 import { valueAt } from "./draft";
 
 export interface Filling {
-  draft: CutIn;
-  plan: CutPlan | null;
+  draft: unknown;
+  plan: Pick<CutPlan, "asked" | "figures" | "drawing"> | null;
   unit: Unit;
   /** The prefix of the fields' names, where two forms stand on a page. */
   prefix: string;
@@ -20,10 +20,14 @@ const fieldOf = (part: FormPart): string | null => ("field" in part ? part.field
  * The field that shows a problem of a cut: the blank it belongs to, or the last one within what it belongs to; null where none
  * does.
  */
-export function placeOf(problem: Problem | null, parts: readonly FormPart[]): string | null {
+export function placeOf(
+  problem: Problem | null,
+  parts: readonly FormPart[],
+  of: "cut" | "joint" = "cut",
+): string | null {
   const path = problem?.field;
-  if (!path?.startsWith("cut.")) return null;
-  const at = path.slice("cut.".length);
+  if (!path?.startsWith(`${of}.`)) return null;
+  const at = path.slice(of.length + 1);
   const fields = parts.map(fieldOf).filter((field) => field !== null);
   return (
     fields.find((field) => field === at) ?? fields.findLast((field) => field.startsWith(`${at}.`)) ?? null

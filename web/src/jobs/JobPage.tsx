@@ -15,6 +15,7 @@ import { NoJob } from "../app/Gone";
 import { Place } from "../app/Place";
 import { history } from "../app/undo";
 import { Waiting } from "../app/Waiting";
+import { Joints } from "../joints/Joints";
 import { usePlace } from "../shop/place";
 import { Glyph } from "../ui/Glyph";
 import { Menu } from "../ui/Menu";
@@ -156,6 +157,7 @@ function Whole({ shop, job }: Props) {
             ))}
           </section>
           <div className="flex flex-col gap-5">
+            <Joints job={job} />
             <Notes job={job} />
             <CutList job={job} shop={shop} />
           </div>

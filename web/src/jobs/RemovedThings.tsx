@@ -11,6 +11,7 @@ const WHAT: Record<RemovedKind, string> = {
   jobs: "Job",
   pieces: "Board",
   cuts: "Cut",
+  joints: "Joint",
   routers: "Router",
   bits: "Bit",
   guides: "Guide",

@@ -16,6 +16,7 @@ interface Props {
   onNewPiece: () => void;
   onEditPiece: (item: PieceItem) => void;
   onRenameCut: (cut: CutItem) => void;
+  onOpenJoint: (id: string) => void;
 }
 
 /** The job's cuts in working order, by piece, each with the section it leaves. */
@@ -76,7 +77,9 @@ export function Strip(props: Props) {
                   <Menu
                     label={`Cut ${cut.name}`}
                     items={[
-                      { says: "Rename the cut", run: () => props.onRenameCut(cut) },
+                      ...(cut.joint
+                        ? [{ says: "Open its joint", run: () => props.onOpenJoint(cut.joint ?? "") }]
+                        : [{ says: "Rename the cut", run: () => props.onRenameCut(cut) }]),
                       ...cutItems(job, item, cut, actions),
                     ]}
                   />
@@ -135,8 +138,11 @@ export function cutItems(job: JobView, item: PieceItem, cut: CutItem, actions: J
   const place = item.cuts.indexOf(cut);
   const others = job.pieces.filter((each) => each.id !== item.id);
   const doubled = (name: string) => others.filter((each) => each.piece.name === name).length > 1;
+  const copy = { says: "Copy the cut", run: () => void actions.copyCut(cut) };
+  // What follows from a joint is moved and removed with it.
+  if (cut.joint) return [copy];
   return [
-    { says: "Copy the cut", run: () => void actions.copyCut(cut) },
+    copy,
     ...(place > 0 ? [{ says: "Move earlier", run: () => void actions.moveCut(item, cut, "earlier") }] : []),
     ...(place < item.cuts.length - 1
       ? [{ says: "Move later", run: () => void actions.moveCut(item, cut, "later") }]

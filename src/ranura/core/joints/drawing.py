@@ -13,7 +13,9 @@ from ranura.core.joints.together import Together
 from ranura.core.output.views import Dimension, Mark, Outline, Role, View
 from ranura.core.text.writing import Text, write
 
-_BESIDE = 6.0
+_BESIDE, _WORDS, _OF_WIDTH = 6.0, 12.0, 0.16
+"""mm around what is drawn, and beside it for what is measured; of a wide one that share of its width."""
+_NAME = 3.0
 _APART = 1.25
 """Of how high the second board reaches into the first, and a little more: how far apart they are drawn."""
 
@@ -38,16 +40,21 @@ def _reach(first: BaseGeometry, second: BaseGeometry) -> float:
 def _view(
     name: str, caption: Text, first: BaseGeometry, second: BaseGeometry, names: tuple[str, str], dimensions: tuple[Dimension, ...]
 ) -> View:
-    boards: tuple[tuple[BaseGeometry, Role], ...] = ((first, "work"), (second, "aid"))
+    boards: tuple[tuple[BaseGeometry, Role], ...] = ((first, "work"), (second, "backer"))
     outlines = [Outline(role=role, points=_ring(part)) for board, role in boards for part in parts_of(board)]
     x0, y0, x1, y1 = first.union(second).bounds
     marks = [
-        Mark(kind="name", at=_middle(board), direction=(0.0, 1.0), text=write("{name}", name=called))
-        for (board, _), called in zip(boards, names, strict=True)
+        Mark(kind="name", at=at, direction=(0.0, 1.0), text=write("{name}", name=called))
+        for at, called in zip((_at_the_foot(first), _above(second)), names, strict=True)
     ]
     return View(
         name="section" if name == "section" else "side",
-        frame=(float(x0) - _BESIDE, float(y0) - _BESIDE, float(x1) + _BESIDE, float(y1) + _BESIDE),
+        frame=(
+            float(x0) - _BESIDE,
+            float(y0) - _BESIDE,
+            float(x1) + _BESIDE + max(_WORDS, _OF_WIDTH * float(x1 - x0)),
+            float(y1) + 2 * _BESIDE,
+        ),
         caption=caption,
         outlines=tuple(outlines),
         arrows=(),
@@ -60,9 +67,16 @@ def _ring(part: Polygon) -> tuple[Point, ...]:
     return tuple((float(x), float(y)) for x, y, *_ in part.exterior.coords[:-1])
 
 
-def _middle(board: BaseGeometry) -> Point:
-    spot = board.representative_point()
-    return (float(spot.x), float(spot.y))
+def _at_the_foot(board: BaseGeometry) -> Point:
+    """Where the name of the first board begins: in its lower left corner."""
+    x0, y0, _, _ = board.bounds
+    return (float(x0) + _NAME, float(y0) + _NAME)
+
+
+def _above(board: BaseGeometry) -> Point:
+    """Where the name of the second board begins: above it."""
+    x0, _, _, y1 = board.bounds
+    return (float(x0), float(y1) + _NAME)
 
 
 def _measures(together: Together) -> tuple[Dimension, ...]:
@@ -71,10 +85,10 @@ def _measures(together: Together) -> tuple[Dimension, ...]:
     deep = _reach(first, second)
     if not deep:
         return ()
-    x = float(first.bounds[0])
+    x = float(first.bounds[2])
     top = float(first.bounds[3])
     return (
         Dimension(
-            start=(x, top - deep), end=(x, top), offset=-12.0, text=write("{d:len}", d=deep), vertical=True, name="joint-depth"
+            start=(x, top - deep), end=(x, top), offset=4.0, text=write("{d:len}", d=deep), vertical=True, name="joint-depth"
         ),
     )

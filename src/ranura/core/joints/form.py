@@ -41,16 +41,12 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
         Phrase(text="by its"),
         flip("The other end of the second board", "into", joint.into, into, says=f"{joint.into} end", turned=f"{into} end"),
         Phrase(text=_INTO[joint.kind]),
-        Phrase(text=first.name, strong=True),
+        Phrase(text=first.name, strong=True, after=","),
     ]
     if joint.kind not in AT_AN_END:
-        parts += [
-            Phrase(text=","),
-            LengthBlank(field="at", label="From the end of the first board", place=True),
-            Phrase(text="from its"),
-        ]
+        parts += [LengthBlank(field="at", label="From the end of the first board", place=True), Phrase(text="from its")]
     else:
-        parts.append(Phrase(text=", at its"))
+        parts.append(Phrase(text="at its"))
     parts.append(
         flip(
             "The other end of the first board", "end", joint.end, other, says=f"{joint.end} end", turned=f"{other} end", after=","
@@ -62,7 +58,7 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
     options: list[Blank] = [ChoiceBlank(label="Joint", choices=kinds(joint.kind))]
     if joint.kind in _WITH_WIDTH:
         label = _WITH_WIDTH[joint.kind]
-        options.append(LengthBlank(field="width", label=label, placeholder="nearest a third", optional=True))
+        options.append(LengthBlank(field="width", label=label, placeholder="a third", optional=True))
     if joint.kind not in ("rabbet", "corner-lap"):
         options.append(answers("Fit", "fit", joint.fit, _FITS))
     if joint.kind == "housed":

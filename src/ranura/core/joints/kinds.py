@@ -38,14 +38,14 @@ KINDS: Final[Mapping[JointKind, KindFacts]] = {
 }
 """A new kind is a word in `JointKind` and a row here; the type checker and a test say what is missing."""
 
-_STRENGTHS: Final = ("weak", "light", "fair", "strong", "very strong")
+_STRENGTHS: Final = ("weak", "not strong", "fairly strong", "strong", "very strong")
 
 
 def strength_of(kind: JointKind) -> str:
     """How strong a joint is, in a word.
 
     >>> strength_of("mortise-tenon"), strength_of("rabbet")
-    ('very strong', 'light')"""
+    ('very strong', 'not strong')"""
     return _STRENGTHS[KINDS[kind].strength - 1]
 
 

@@ -20,8 +20,8 @@ from ranura.core.proof.shapes import way_of
 from ranura.core.proof.wood import Interval, Swept, Wood
 from ranura.core.text.writing import Text
 
-_AROUND = 60.0
-"""mm around the place that is measured that a section shows."""
+_AROUND = 28.0
+"""mm beyond what is measured that a section shows."""
 _THIN_LAYER = 1e-3
 _SAME = 1e-6
 _MOST_PROUD, _STEP, _NOTHING = 0.1, 0.001, 0.002
@@ -148,7 +148,8 @@ def put_together(joined: Joined, first: Solid, second: Solid) -> Together:
     Source: geometry of what the moves leave"""
     measured = tuple(_measured(line, first, second) for line in joined.lines)
     at = joined.lines[0].at
-    one, two = (each.section(at, joined.seen_along, _AROUND) for each in (first, second))
+    around = max(line.reach for line in joined.lines) + _AROUND
+    one, two = (each.section(at, joined.seen_along, around) for each in (first, second))
     proud = _proud(one, two)
     two = translate(two, 0.0, proud)
     return Together(measured=measured, proud=proud, interference=one.intersection(two).area, first=one, second=two)

@@ -10,9 +10,9 @@ from ranura.core.joints.asked import Joint, JointKind
 from ranura.core.text.writing import Text, write
 
 _FEELS: Final[Mapping[Fit, str]] = {
-    "tight": "tapped home with the heel of a hand, and it holds by itself",
-    "sliding": "pushed in by hand without force, and it does not rattle",
-    "glue": "in of its own weight, with a hair of play for glue",
+    "tight": "It should go home tapped with the heel of a hand, and hold by itself",
+    "sliding": "It should go in pushed by hand without force, and not rattle",
+    "glue": "It should go in of its own weight, with a hair of play for glue",
 }
 _SCRAP: Final[Mapping[JointKind, str]] = {
     "housed": "Cut the dado in scrap as thick as the first board, and try the shelf itself",
@@ -26,7 +26,7 @@ _SCRAP: Final[Mapping[JointKind, str]] = {
 _MENDED: Final[Mapping[JointKind, str]] = {
     "housed": "Too tight or too loose: change the spacer of the second pass by what it is off, and leave the fence",
     "rabbet": "Not flush: move the fence by what it is off",
-    "dado-rabbet": "Tongue too thick: set the bit deeper by what it is off; both faces are not cut, so it is the whole of it",
+    "dado-rabbet": "Tongue too thick: set the bit deeper by all of what it is off, since one face alone is cut",
     "corner-lap": "Not flush: change the depth by half of what it is off, since both boards are cut",
     "tee-lap": "Not flush: change the depth by half of what it is off, since both boards are cut",
     "cross-lap": "Not flush: change the depth by half of what it is off, since both boards are cut",
@@ -40,5 +40,5 @@ def trial(joint: Joint) -> tuple[Text, ...]:
     Rule: R14 trial
     Formula: half of the error where one setting cuts both faces or both boards, all of it where it cuts one
     Source: what one setting cuts twice changes twice"""
-    feels = () if joint.kind in ("rabbet", "corner-lap") else (write("It should go " + _FEELS[joint.fit]),)
+    feels = () if joint.kind in ("rabbet", "corner-lap") else (write(_FEELS[joint.fit]),)
     return (write(_SCRAP[joint.kind]), *feels, write(_MENDED[joint.kind]))

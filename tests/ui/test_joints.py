@@ -1,0 +1,66 @@
+"""Joints in the browser: chosen for two boards, changed in their sentence, cut in both boards, taken back (R14)."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable
+
+import pytest
+from playwright.sync_api import Page, expect
+
+pytestmark = pytest.mark.slow
+
+DESK = "/jobs/prompters-desk"
+
+
+def test_a_joint_is_chosen_changed_in_its_sentence_and_cut_in_both_boards(open_page: Callable[..., Page]):
+    page = open_page(f"{DESK}/page", wait="job-page")
+    page.get_by_test_id("new-joint").click()
+    page.get_by_test_id("joint-first").select_option(label="Desk side")
+    page.get_by_test_id("joint-second").select_option(label="Paper shelf")
+    which = page.get_by_test_id("which-joint")
+    expect(which.locator("label")).to_have_count(7)
+    which.locator('[data-kind="dado-rabbet"]').check()
+    page.get_by_test_id("joint-name").fill("Desk corner")
+    page.keyboard.press("Enter")
+    cuts = page.get_by_test_id("joint-cuts")
+    expect(cuts.get_by_role("listitem")).to_have_count(2)
+    expect(cuts).to_contain_text("Groove in Desk side")
+    expect(page.get_by_test_id("joint-fit")).to_contain_text("across the tongue")
+    expect(page.get_by_role("group", name="Both boards apart")).to_be_visible()
+    page.locator('[data-field="depth"]').fill("18")
+    expect(page.get_by_text("18 mm is as deep as the first board is thick")).to_be_visible()
+    expect(page.get_by_test_id("saving")).to_have_text("not saved")
+    page.locator('[data-field="depth"]').fill("7")
+    expect(cuts).to_contain_text("× 7 mm")
+    expect(page.get_by_test_id("saving")).to_have_text("saved")
+    page.get_by_test_id("option-joint").select_option(label="Rabbet corner")
+    expect(cuts.get_by_role("listitem")).to_have_count(1)
+    expect(page.get_by_test_id("saving")).to_have_text("saved")
+    page.get_by_role("button", name=re.compile("Undo")).click()
+    expect(cuts.get_by_role("listitem")).to_have_count(2)
+    cuts.get_by_role("link", name="Tongue in Paper shelf").click()
+    expect(page.get_by_test_id("of-joint")).to_be_visible()
+    expect(page.get_by_test_id("strip")).to_contain_text("Tongue, Desk corner")
+    page.locator('[data-field="depth"]').fill("5")
+    expect(page.get_by_text("this cut follows from the joint")).to_be_visible()
+
+
+def test_what_is_changed_in_a_cut_of_a_joint_stays_and_the_joint_is_removed_and_brought_back(open_page: Callable[..., Page]):
+    page = open_page(f"{DESK}/cuts/desk-frame.a0")
+    page.get_by_test_id("more-options").click()
+    page.get_by_test_id("option-held-by").select_option(label="Bench dogs")
+    expect(page.get_by_text("Saved", exact=True).first).to_be_visible()
+    page.get_by_test_id("of-joint").get_by_role("link").click()
+    expect(page.get_by_test_id("joint-page")).to_be_visible()
+    page.get_by_role("link", name="Prompter's desk").click()
+    joints = page.get_by_role("region", name="Joints")
+    expect(joints.get_by_role("link")).to_have_count(2)
+    joints.get_by_role("button", name="Joint Leg frame").click()
+    page.get_by_role("menuitem", name="Remove the joint").click()
+    expect(joints.get_by_role("link")).to_have_count(1)
+    expect(page.get_by_text("Half-lap, Leg frame")).to_have_count(0)
+    page.keyboard.press("Control+z")
+    expect(page.get_by_text("Half-lap, Leg frame")).to_have_count(2)
+    page.goto(page.url.replace("/page", "/cuts/desk-frame.a0"))
+    expect(page.get_by_test_id("slip").first).to_contain_text("Dogs")

@@ -1,0 +1,175 @@
+import { useState } from "react";
+import { api, type JobView, type JointIn, type JointKind, type Problem, pieceIn } from "../api/client";
+import { useReading, useRefresh, useShop } from "../api/queries";
+import { added } from "../app/acts";
+import { history } from "../app/undo";
+import { Dialog } from "../ui/Dialog";
+import { problemOf } from "../ui/problems";
+import { Words } from "../ui/Words";
+import { inUnit } from "../ui/words";
+
+interface Props {
+  job: JobView;
+  onClose: () => void;
+  onMade: (jointId: string) => void;
+}
+
+const HOW: Record<string, string> = {
+  ready: "can be made",
+  caution: "can be made, with care",
+  stop: "something stops it",
+  unproven: "being checked",
+};
+
+/** Which two boards, and which joint: those that can be made with what the shop owns stand first. */
+export function NewJoint({ job, onClose, onMade }: Props) {
+  const shop = useShop();
+  const refresh = useRefresh();
+  const unit = shop.data?.unit ?? "mm";
+  const [first, setFirst] = useState(job.pieces.at(-2)?.id ?? "");
+  const [second, setSecond] = useState(job.pieces.at(-1)?.id ?? "");
+  const [kind, setKind] = useState<JointKind | null>(null);
+  const [name, setName] = useState("");
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const board = (id: string) => job.pieces.find((each) => each.id === id)?.piece;
+  const [one, two] = [board(first), board(second)];
+  const place = unit === "mm" ? "100" : "4";
+  const begun: JointIn = {
+    kind: kind ?? "housed",
+    at: { typed: place, unit },
+    along: { typed: place, unit },
+  };
+  const which = useReading({
+    key: ["which-joint", one, two, unit],
+    ask: () =>
+      one && two
+        ? api.whichJoints({ joint: { ...begun, kind: "housed" }, first: pieceIn(one), second: pieceIn(two) })
+        : Promise.reject(new Error("two boards make a joint")),
+    enabled: one !== undefined && two !== undefined && first !== second,
+  });
+  const chosen = kind ?? which.data?.[0]?.kind ?? null;
+  const said = which.data?.find((each) => each.kind === chosen);
+  const add = async () => {
+    if (!chosen) return;
+    const answer = await api.addJoint(job.id, {
+      name: name.trim() || (said ? `${said.name[0]?.toUpperCase()}${said.name.slice(1)}` : "Joint"),
+      first_id: first,
+      second_id: second,
+      joint: { ...begun, kind: chosen },
+    });
+    if (answer.kind !== "ok") return setProblem(problemOf(answer));
+    history.push(added(`adding ${answer.data.name}`, "joints", answer.data.id));
+    await refresh();
+    onMade(answer.data.id);
+  };
+  return (
+    <Dialog title="Add a joint" onClose={onClose}>
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void add();
+        }}
+      >
+        <div className="grid gap-3 sm:grid-cols-2">
+          <Board label="Board that is cut into" value={first} job={job} onPick={setFirst} field="first" />
+          <Board
+            label="Board that comes to it with an end"
+            value={second}
+            job={job}
+            onPick={setSecond}
+            field="second"
+          />
+        </div>
+        {first === second ? (
+          <p role="alert" className="text-cut">
+            A joint is of two boards: choose another one for the second.
+          </p>
+        ) : (
+          <fieldset className="flex flex-col" data-testid="which-joint">
+            <legend className="label mb-1">Which joint</legend>
+            {which.data ? null : <p className="py-2 text-ink-2">Looking what these boards can have …</p>}
+            {which.data?.map((each) => (
+              <label
+                key={each.kind}
+                className={`flex items-start gap-2.5 border-t border-rule py-1.5 ${each.status === "stop" ? "text-ink-2" : ""}`}
+              >
+                <input
+                  type="radio"
+                  name="joint-kind"
+                  className="mt-1 size-5 shrink-0"
+                  checked={each.kind === chosen}
+                  data-kind={each.kind}
+                  onChange={() => setKind(each.kind)}
+                />
+                <span className="leading-snug">
+                  <b className="font-semibold">
+                    {each.name[0]?.toUpperCase()}
+                    {each.name.slice(1)}
+                  </b>
+                  <span className="text-small">
+                    : {each.strength}; shows {each.shows}
+                  </span>
+                  <span className="block text-small text-ink-2">
+                    {each.refused ? <Words text={inUnit(each.refused, unit)} /> : HOW[each.status]}
+                  </span>
+                </span>
+              </label>
+            ))}
+          </fieldset>
+        )}
+        <label className="flex flex-col gap-1">
+          <span className="label">Name (may stay empty)</span>
+          <input
+            className="field"
+            value={name}
+            placeholder="Upper shelf"
+            data-testid="joint-name"
+            onChange={(event) => setName(event.target.value)}
+          />
+        </label>
+        {problem ? (
+          <p role="alert" className="text-cut">
+            <Words text={inUnit(problem.message, unit)} />
+          </p>
+        ) : null}
+        <button
+          type="submit"
+          className="button button-main justify-center"
+          disabled={first === second}
+          data-testid="keep-joint"
+        >
+          Add the {said?.name ?? "joint"}
+        </button>
+      </form>
+    </Dialog>
+  );
+}
+
+interface BoardProps {
+  label: string;
+  value: string;
+  job: JobView;
+  field: string;
+  onPick: (id: string) => void;
+}
+
+function Board({ label, value, job, field, onPick }: BoardProps) {
+  return (
+    <label className="flex flex-col gap-1">
+      <span className="label">{label}</span>
+      <select
+        className="field"
+        value={value}
+        data-testid={`joint-${field}`}
+        onChange={(event) => onPick(event.target.value)}
+      >
+        {job.pieces.map((each) => (
+          <option key={each.id} value={each.id}>
+            {each.piece.name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
