@@ -38,7 +38,7 @@ def plan(client, **changes):
 
 def test_the_demo_job_and_its_plans(client):
     jobs = client.get("/api/jobs").json()
-    assert [job["name"] for job in jobs] == ["The Little Harbour"]
+    assert [job["name"] for job in jobs] == ["The Little Harbour", "Prompter's desk"]
     job = client.get(f"/api/jobs/{jobs[0]['id']}").json()
     piece = job["pieces"][0]
     assert [c["cut"]["position"]["typed"] for c in piece["cuts"][:2]] == ["212", "64"]
@@ -194,7 +194,7 @@ def test_what_belongs_to_another_shop_is_not_there(client, store: Store):
         repository.add_shop(session, other)
         kept_jobs.add_job(session, "other", id="their-job", name="Theirs")
     assert client.get("/api/jobs/their-job").status_code == 404
-    assert [job["id"] for job in client.get("/api/jobs").json()] == ["little-harbour"]
+    assert [job["id"] for job in client.get("/api/jobs").json()] == ["little-harbour", "prompters-desk"]
 
 
 def test_house_rules_change_figures_at_once_and_stop_at_the_floor(client):
@@ -219,13 +219,13 @@ def test_every_refusal_of_a_pinned_tool_is_shown_not_hidden(client):
 def test_jobs_are_listed_changed_copied_taken_away_and_brought_back(client):
     other = client.post("/api/jobs", json={"name": "  Second job "}).json()
     assert (other["name"], other["notes"], other["archived"]) == ("Second job", "", False)
-    first, second = client.get("/api/jobs").json()
+    first, _, second = client.get("/api/jobs").json()
     assert (first["boards"], first["cuts"], second["boards"], second["picture"]) == (29, 17, 0, [])
     assert len(first["picture"][0]) == 4, "the outline of its first board"
     change = f"/api/jobs/{other['id']}"
     assert client.put(change, json={"notes": "Glue on Friday"}).json()["notes"] == "Glue on Friday"
     assert client.put(change, json={"name": "Stage", "archived": True}).json()["name"] == "Stage"
-    assert client.get("/api/jobs").json()[1]["archived"]
+    assert client.get("/api/jobs").json()[2]["archived"]
     copied = client.post("/api/jobs/little-harbour/copy").json()["id"]
     assert client.get(f"/api/jobs/{copied}").json()["name"] == "The Little Harbour, copy"
     assert client.delete("/api/jobs/little-harbour").status_code == 204
