@@ -64,3 +64,20 @@ def test_what_is_changed_in_a_cut_of_a_joint_stays_and_the_joint_is_removed_and_
     expect(page.get_by_text("Half-lap, Leg frame")).to_have_count(2)
     page.goto(page.url.replace("/page", "/cuts/desk-frame.a0"))
     expect(page.get_by_test_id("slip").first).to_contain_text("Dogs")
+
+
+def test_a_shelf_too_tight_in_scrap_is_planned_wider_and_its_depth_is_dragged(open_page: Callable[..., Page]):
+    page = open_page(f"{DESK}/joints/desk-paper", wait="joint-page")
+    cuts = page.get_by_test_id("joint-cuts")
+    expect(cuts).to_contain_text("dado for 11.8 mm × 6 mm")
+    page.get_by_test_id("option-trial-in-scrap").select_option(label="trial: too tight")
+    page.locator('[data-field="off"]').fill("0.15")
+    expect(cuts).to_contain_text("dado 12.05 mm × 6 mm")
+    expect(page.get_by_test_id("trial")).to_contain_text("0.15 mm too tight: it is planned so much wider now")
+    expect(page.get_by_test_id("joint-fit")).to_contain_text("0.25 mm")
+    handle = page.get_by_role("slider", name="Depth")
+    handle.press("ArrowDown")
+    expect(cuts).to_contain_text("× 6.5 mm")
+    expect(page.get_by_test_id("saving")).to_have_text("saved")
+    page.goto(page.url.replace("/joints/desk-paper", "/cuts/desk-paper.a0"))
+    expect(page.locator('[data-field="depth"]')).to_have_value("6.5")

@@ -21,6 +21,7 @@ from ranura.core.joints.form import form
 from ranura.core.joints.kinds import KINDS, strength_of
 from ranura.core.joints.trial import trial
 from ranura.core.output.asked import Asked, as_asked
+from ranura.core.output.fit import FitView, fit_view
 from ranura.core.output.views import View
 from ranura.core.plan import Planning, Status
 from ranura.core.shop.shop import Shop
@@ -119,7 +120,11 @@ class JointView:
     """In the order of work."""
     shared: tuple[Text, ...]
     """What stays set from one cut to the next."""
+    changes: tuple[Text, ...]
+    """What is set anew from one cut to the next."""
     measured: tuple[MeasuredView, ...]
+    fit: FitView | None
+    """How likely it fits; None where nothing goes into anything."""
     drawing: tuple[View, ...]
     trial: tuple[Text, ...]
     by_hand: tuple[Text, ...]
@@ -264,7 +269,11 @@ def _view(joint: Joint, first: Piece, second: Piece, shop: Shop, planning: Plann
             )
             for each in (found.together.measured if found.together else ())
         ),
-        drawing=joint_views(found.joined, found.together, (first.name, second.name)) if found.together else (),
+        changes=found.changes,
+        fit=fit_view(found.joined.expected),
+        drawing=joint_views(joint, found.joined, found.together, (first.name, second.name), first.thickness.mm)
+        if found.together
+        else (),
         trial=trial(joint),
         by_hand=found.joined.by_hand,
         cautions=found.cautions,

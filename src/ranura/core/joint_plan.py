@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from itertools import pairwise
 from typing import Literal
 
-from ranura.core.board.materials import SHEETS
+from ranura.core.board.materials import SHEETS, movement_of
 from ranura.core.board.pieces import Piece
 from ranura.core.family import NOTHING_BEFORE, Before
 from ranura.core.geometry import closeness
@@ -25,7 +25,7 @@ from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.profiles import FLAT_ENDED
 from ranura.core.text.cautions import Caution, caution
 from ranura.core.text.errors import CraftError
-from ranura.core.text.writing import Text
+from ranura.core.text.writing import Text, write
 
 TRUE = 0.005
 """mm and mm² within which a joint goes together."""
@@ -59,6 +59,8 @@ class JointPlan:
     order: tuple[Cut, ...]
     shared: tuple[tuple[Cut, Cut], ...]
     """Cuts that one setting of the same router makes, for all parts and a spare."""
+    changes: tuple[Text, ...]
+    """What is set anew between one cut and the next, with one router, and with two."""
     together: Together | None
     """The fit; None while a cut cannot be planned."""
     cautions: tuple[Caution, ...]
@@ -72,8 +74,15 @@ class JointPlan:
 def boards_of(first: Piece, second: Piece, shop: Shop) -> Boards:
     """What a joint of two boards is worked out from in a shop."""
     bits = tuple(sorted({bit.diameter for bit in shop.bits if bit.profile in FLAT_ENDED and not bit.archived}))
-    sheet = shop.material(second.material, field="b.material").material_class in SHEETS
-    return Boards(first=first, second=second, rules=shop.rules, bits=bits, sheet=sheet)
+    woods = [shop.material(each.material, field=field) for each, field in ((first, "a.material"), (second, "b.material"))]
+    return Boards(
+        first=first,
+        second=second,
+        rules=shop.rules,
+        bits=bits,
+        sheet=woods[1].material_class in SHEETS,
+        movement=(movement_of(woods[0].material_class), movement_of(woods[1].material_class)),
+    )
 
 
 def plan_joint(planning: Planning, joint: Joint, first: Piece, second: Piece, shop: Shop) -> JointPlan:
@@ -106,7 +115,7 @@ def plan_joint(planning: Planning, joint: Joint, first: Piece, second: Piece, sh
         one = solid_of(work_of(first, ()), _taken("a", cuts))
         two = solid_of(work_of(second, ()), _taken("b", cuts), made.placing)
         together = put_together(made, one, two)
-    said = [*made.cautions, *_of_fit(together)]
+    said = [*made.cautions, *_of_fit(together, joint)]
     return JointPlan(
         kind=KINDS[joint.kind].name,
         strength=strength_of(joint.kind),
@@ -116,6 +125,7 @@ def plan_joint(planning: Planning, joint: Joint, first: Piece, second: Piece, sh
         cuts=tuple(cuts),
         order=tuple(order),
         shared=_shared(cuts, order),
+        changes=_changes(cuts, shop),
         together=together,
         cautions=tuple(said),
     )
@@ -131,12 +141,14 @@ def _taken(member: Member, cuts: Sequence[PlannedCut]) -> tuple[Swept, ...]:
     return taken
 
 
-def _of_fit(together: Together | None) -> list[Caution]:
-    """What is to be said of a fit: boards that do not enter, and air that should not be."""
+def _of_fit(together: Together | None, joint: Joint) -> list[Caution]:
+    """What is to be said of a fit: boards that do not enter, and air that should not be. A place that a trial showed to come out
+    wider than it is planned may be planned tighter than what goes into it."""
     if together is None:
         return []
-    over = max((each.interference - together.proud for each in together.measured), default=0.0)
-    if closeness.over(over, TRUE) or closeness.over(together.interference, TRUE):
+    wider = max(-joint.correction, 0.0)
+    over = max((each.interference - together.proud for each in together.measured), default=0.0) - wider
+    if closeness.over(over, TRUE) or (not wider and closeness.over(together.interference, TRUE)):
         return [caution(words.DOES_NOT_GO_TOGETHER, over=max(over, 0.0), area=together.interference)]
     loose = [each for each in together.measured if closeness.over(each.gap, each.wanted + TRUE)]
     said = [caution(words.LOOSER_THAN_WANTED, where=each.name.metric, gap=each.gap, wanted=each.wanted) for each in loose]
@@ -152,6 +164,28 @@ def _shared(cuts: Sequence[PlannedCut], order: Sequence[Cut]) -> tuple[tuple[Cut
     return tuple(found)
 
 
+def _changes(cuts: Sequence[PlannedCut], shop: Shop) -> tuple[Text, ...]:
+    """What is set anew between one cut and the next."""
+    names = {bit.id: bit.name for bit in shop.bits} | {each.id: each.name for each in shop.routers}
+    found = []
+    for one, two in pairwise(each.plan for each in cuts):
+        if one is None or two is None or _setting(one) == _setting(two):
+            continue
+        if one.router_id != two.router_id:
+            says = write("Two routers, {one} and {two}: both stay set", one=names[one.router_id], two=names[two.router_id])
+        elif one.bit_id != two.bit_id:
+            says = write(
+                "{router} alone: {one} out, {two} in, and the depth set anew; with a second router both would stay set",
+                router=names[one.router_id],
+                one=names[one.bit_id],
+                two=names[two.bit_id],
+            )
+        else:
+            says = write("The same bit stays in: only the depth is set anew")
+        found.append(says)
+    return tuple(found)
+
+
 def _setting(plan: PlanWithMoves) -> tuple[object, ...]:
     depths = tuple(round(each.to_depth, 3) for each in plan.passes)
     return (plan.bit_id, plan.router_id, tuple(dict.fromkeys(depths)))
@@ -162,4 +196,5 @@ def _status(cuts: Sequence[PlannedCut], said: Sequence[Caution]) -> Literal["rea
     statuses = [each.plan.status if each.plan is not None else "stop" for each in cuts]
     if "stop" in statuses or any(each.level == "stop" for each in said):
         return "stop"
-    return "caution" if "caution" in statuses or said else "ready"
+    careful = "caution" in statuses or any(each.level == "caution" for each in said)
+    return "caution" if careful else "ready"

@@ -143,3 +143,58 @@ def test_without_a_straight_bit_it_is_said_that_there_is_none(kind):
     with pytest.raises(CutError) as refused:
         joined(Joint(kind=kind), boards(LEG, RAIL, bits=()))
     assert refused.value.field == "joint.width"
+
+
+@pytest.mark.parametrize(
+    ("kind", "first", "second"), [("housed", SIDE, SHELF), ("dado-rabbet", SIDE, SHELF), ("tee-lap", LEG, RAIL)]
+)
+@pytest.mark.parametrize(("tried", "sign"), [("too-tight", 1), ("too-loose", -1)])
+def test_what_a_trial_showed_makes_the_place_wider_or_narrower_by_it(kind, first, second, tried, sign):
+    plain = made(kind, first, second, at=mm(200))
+    mended = made(kind, first, second, at=mm(200), tried=tried, off=mm(0.15))
+    assert plain.together is not None
+    assert mended.together is not None
+    gaps = [each.together.measured[0] for each in (plain, mended)]
+    moved = [each.gap - each.interference for each in gaps]
+    assert moved[1] - moved[0] == pytest.approx(sign * 0.15, abs=0.006)
+    assert mended.status != "stop", "the trial says how wide it really comes out"
+    assert mended.joined.expected == plain.joined.expected
+
+
+def test_a_wide_board_across_the_grain_of_another_is_said_to_grow():
+    narrow, wide = made("corner-lap", LEG, RAIL), made("corner-lap", board(700, 120, 28), RAIL)
+    assert [each.code for each in narrow.cautions] == []
+    assert [(each.code, each.level) for each in wide.cautions] == [("moves-across", "note")]
+    assert "0.36 mm for a percent" in wide.cautions[0].message.metric, "0.3 percent of 120"
+    sheet = made("corner-lap", board(700, 120, 18, "birch-plywood"), board(500, 120, 18, "birch-plywood"))
+    assert sheet.cautions == (), "a sheet does not grow"
+
+
+def test_the_shoulders_of_a_tenon_shorten_its_mortise_on_both_sides():
+    mortise = joined(Joint(kind="mortise-tenon", at=mm(300), shoulder=mm(10)), boards(board(700, 90, 45), RAIL)).cuts[0].cut
+    assert (mortise.from_left.mm, mortise.length.mm) == (310, 70)
+    with pytest.raises(CutError) as refused:
+        joined(Joint(kind="mortise-tenon", shoulder=mm(45)), boards(board(700, 90, 45), RAIL))
+    assert refused.value.field == "joint.shoulder"
+
+
+def test_what_is_set_anew_between_both_cuts_is_said_for_one_router_and_for_two():
+    corner = made("dado-rabbet", SIDE, SHELF)
+    assert [each.metric for each in corner.changes] == ["Two routers, Trim one and Plunge two: both stay set"]
+    pinned = tuple(
+        CutChange(member=member, router_id="plunge-two", bit_id=bit)
+        for member, bit in (("a", "down-cut-6.35"), ("b", "straight-19.05"))
+    )
+    alone = made("dado-rabbet", SIDE, SHELF, width=mm(6.35), changes=pinned)
+    assert alone.changes[0].metric.startswith("Plunge two alone: ")
+    thinner = made("corner-lap", LEG, replace(RAIL, thickness=mm(24)))
+    assert [each.metric for each in thinner.changes] == ["The same bit stays in: only the depth is set anew"]
+
+
+def test_how_likely_a_tongue_fits_takes_its_depth_into_account():
+    shelf, tongue = (made(kind, SIDE, SHELF, at=mm(200)).joined.expected for kind in ("housed", "dado-rabbet"))
+    assert shelf is not None
+    assert tongue is not None
+    assert {each.of for each in tongue.causes} - {each.of for each in shelf.causes} == {"depth"}
+    assert tongue.spread > shelf.spread
+    assert made("corner-lap", LEG, RAIL).joined.expected is None

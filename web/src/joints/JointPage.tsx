@@ -2,6 +2,7 @@ import { useState } from "react";
 import { Link, useParams } from "react-router";
 import {
   api,
+  type Change,
   type CutForm,
   type JobView,
   type JointItem,
@@ -21,6 +22,7 @@ import { FormSentence } from "../forms/FormSentence";
 import { type Filling, partsOf, placeOf } from "../forms/filling";
 import { usePlace } from "../shop/place";
 import { CautionLine, Stop } from "../slip/Cautions";
+import { Fit } from "../slip/Guides";
 import { STATUS } from "../slip/StatusLine";
 import { Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
@@ -98,11 +100,12 @@ function Whole({ shop, job, item, first, second }: Props) {
           <div
             className={`mt-3 grid gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_400px] ${problem ? "opacity-60" : ""}`}
           >
-            <Pictures view={view} unit={unit} />
+            <Pictures view={view} unit={unit} onEdit={edit} />
             <div className="flex flex-col gap-4">
               <Standing view={view} unit={unit} />
               <Cuts view={view} unit={unit} job={job} item={item} first={first} second={second} />
-              <Fit view={view} unit={unit} />
+              <Measured view={view} unit={unit} />
+              <Fit fit={view.fit} unit={unit} />
               <Lines title="Trial in scrap" lines={[...view.trial]} unit={unit} testId="trial" />
               {view.by_hand.length > 0 ? (
                 <Lines title="By hand" lines={[...view.by_hand]} unit={unit} testId="by-hand" />
@@ -115,8 +118,12 @@ function Whole({ shop, job, item, first, second }: Props) {
   );
 }
 
+/** Puts the writing mark into the field of a dimension. */
+const pick = (field: string) =>
+  document.querySelector<HTMLInputElement>(`input[data-field="${field}"]`)?.focus();
+
 /** The section with both boards home, and drawn out. */
-function Pictures({ view, unit }: { view: JointView; unit: Unit }) {
+function Pictures({ view, unit, onEdit }: { view: JointView; unit: Unit; onEdit: (change: Change) => void }) {
   if (view.drawing.length === 0)
     return <p className="py-6 text-ink-2">There is a picture as soon as both boards can be cut.</p>;
   return (
@@ -127,7 +134,8 @@ function Pictures({ view, unit }: { view: JointView; unit: Unit }) {
             view={each}
             unit={unit}
             label={each.name === "section" ? "Both boards together" : "Both boards apart"}
-            onPick={() => {}}
+            onPick={pick}
+            onEdit={each.name === "section" ? onEdit : undefined}
           />
         </div>
       ))}
@@ -203,7 +211,7 @@ function Cuts({ view, unit, job, item, first, second }: CutsProps) {
           );
         })}
       </ol>
-      {view.shared.map((each) => (
+      {[...view.shared, ...view.changes].map((each) => (
         <p key={each.metric} className="border-t border-rule py-1 text-body">
           <Words text={inUnit(each, unit)} />
         </p>
@@ -213,7 +221,7 @@ function Cuts({ view, unit, job, item, first, second }: CutsProps) {
 }
 
 /** What was measured of the two boards as their own cuts leave them. */
-function Fit({ view, unit }: { view: JointView; unit: Unit }) {
+function Measured({ view, unit }: { view: JointView; unit: Unit }) {
   if (view.measured.length === 0) return null;
   return (
     <section aria-label="Fit">

@@ -113,8 +113,7 @@ const CHANCES = [
 ] as const;
 
 /** How likely the part fits, before wood is cut. */
-export function Fit({ plan, unit }: Omit<Props, "onEdit">) {
-  const fit = plan.fit;
+export function Fit({ fit, unit }: { fit: CutPlan["fit"]; unit: Unit }) {
   if (!fit) return null;
   return (
     <div className="border-t border-rule py-1.5" data-testid="fit">

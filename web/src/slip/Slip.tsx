@@ -82,7 +82,7 @@ export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit,
           onSchool={onSchool}
         />
       ))}
-      <Fit plan={plan} unit={unit} />
+      <Fit fit={plan.fit} unit={unit} />
       {testing ? (
         <Suspense>
           <TestCut plan={plan} unit={unit} asked={asked} onClose={() => setTesting(false)} />

@@ -40,6 +40,15 @@ class Material:
             raise ToolError(refusals.DENSITY_RANGE, field="density")
 
 
+def movement_of(of: MaterialClass) -> float:
+    """How much a board grows across its grain, in percent of its width for a percent of moisture.
+
+    Rule: R18 movement
+    Formula: softwood 0.25, hardwood 0.30, dense hardwood 0.35, sheets and plastics 0
+    Source: usual values of timber handbooks; a caution, never a figure to trust"""
+    return {"softwood": 0.25, "hardwood": 0.3, "dense-hardwood": 0.35}.get(of, 0.0)
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Delivery:
     """A load of boards as it came: what it is sold as and what it measures, in mm, and within how much of that."""

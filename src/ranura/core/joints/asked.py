@@ -17,6 +17,8 @@ JointKind = Literal["housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", 
 Member = Literal["a", "b"]
 """The first board or the second."""
 
+Tried = Literal["too-tight", "too-loose"]
+
 AT_THE_END = Length(mm=0.0, typed="0", unit="mm")
 
 
@@ -55,5 +57,17 @@ class Joint:
     fit: Fit = "sliding"
     stopped: Length | None = None
     """How far from the near edge of the first board a housing begins; None where it runs out there."""
+    shoulder: Length | None = None
+    """How much narrower a tenon is at either edge than its rail; None for as wide."""
+    tried: Tried | None = None
+    """What a trial in scrap showed; None while it was not made, or was right."""
+    off: Length | None = None
+    """By how much."""
     changes: tuple[CutChange, ...] = bounded((), many=20)
     """What was changed by hand in its cuts."""
+
+    @property
+    def correction(self) -> float:
+        """mm by which a place is to be wider than thought, as a trial showed; narrower below 0."""
+        off = self.off.mm if self.off is not None else 0.0
+        return {"too-tight": off, "too-loose": -off, None: 0.0}[self.tried]

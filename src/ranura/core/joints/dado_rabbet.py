@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from ranura.core.cuts.channel.asked import ChannelCut
-from ranura.core.cuts.channel.fit import clearance_of
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
 from ranura.core.joints.housed import depth_of, standing
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, length, nearest_third
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, expected_fit, length, nearest_third, play_of
+from ranura.core.learning.forecast import Spread
 from ranura.core.text.errors import CutError
 from ranura.core.text.writing import write
 
@@ -26,7 +26,7 @@ def dado_rabbet(joint: Joint, boards: Boards) -> Joined:
     Source: geometry; the shoulder closes before the tongue touches the floor
 
     Raises `CutError` without a bit, and where the tongue leaves nothing to cut."""
-    deep, play = depth_of(joint, boards), clearance_of(joint.fit, boards.rules)
+    deep, play, rules = depth_of(joint, boards), play_of(joint, boards), boards.rules
     long, wide, thick = boards.sizes("a")
     across = boards.second.thickness.mm
     tongue = joint.width.mm if joint.width is not None else nearest_third(boards.bits, min(thick, across))
@@ -56,4 +56,7 @@ def dado_rabbet(joint: Joint, boards: Boards) -> Joined:
             Line(name=write("below the tongue"), at=(x, wide / 2, thick - deep), way=(0.0, 0.0, 1.0), reach=short, wanted=SHORT),
         ),
         seen_along=(0.0, 1.0, 0.0),
+        expected=expected_fit(
+            joint, boards, Spread(of="spacer", mm=rules.spread_spacer), Spread(of="depth", mm=rules.spread_depth)
+        ),
     )

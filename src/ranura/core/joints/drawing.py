@@ -8,27 +8,38 @@ from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.rings import Point
-from ranura.core.joints.joined import Joined
+from ranura.core.joints.asked import Joint
+from ranura.core.joints.joined import Joined, length
 from ranura.core.joints.together import Together
-from ranura.core.output.views import Dimension, Mark, Outline, Role, View
+from ranura.core.output.views import Dimension, DragHandle, Mark, Outline, Role, View, box
+from ranura.core.text.figures import show
+from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import Text, write
 
 _BESIDE, _WORDS, _OF_WIDTH = 6.0, 12.0, 0.16
 """mm around what is drawn, and beside it for what is measured; of a wide one that share of its width."""
-_NAME = 3.0
+_NAME, _TAKEN = 3.0, 1.0
 _APART = 1.25
 """Of how high the second board reaches into the first, and a little more: how far apart they are drawn."""
 
 
-def joint_views(joined: Joined, together: Together, names: tuple[str, str]) -> tuple[View, ...]:
-    """The section through the joint with both boards home, and with the second one drawn out. Each is as long as it shows."""
+def joint_views(joint: Joint, joined: Joined, together: Together, names: tuple[str, str], thick: float) -> tuple[View, ...]:
+    """The section through the joint with both boards home, and with the second one drawn out; its depth is typed or dragged in
+    the first, whose board is so many mm thick."""
     first, second = together.first, together.second
     deep = _reach(first, second)
     apart = translate(second, 0.0, deep * _APART + _BESIDE)
     seen = "across the first board" if joined.seen_along[1] else "along the first board"
     return (
-        _view("section", write("Together, in section " + seen), first, second, names, _measures(together)),
-        _view("side", write("Apart"), first, apart, names, ()),
+        _view(
+            "section",
+            write("Together, in section " + seen),
+            first,
+            second,
+            names,
+            _depth(joint, joined, thick, beside=float(first.bounds[2])),
+        ),
+        _view("side", write("Apart"), first, apart, names, None),
     )
 
 
@@ -38,7 +49,12 @@ def _reach(first: BaseGeometry, second: BaseGeometry) -> float:
 
 
 def _view(
-    name: str, caption: Text, first: BaseGeometry, second: BaseGeometry, names: tuple[str, str], dimensions: tuple[Dimension, ...]
+    name: str,
+    caption: Text,
+    first: BaseGeometry,
+    second: BaseGeometry,
+    names: tuple[str, str],
+    depth: tuple[Dimension, DragHandle] | None,
 ) -> View:
     boards: tuple[tuple[BaseGeometry, Role], ...] = ((first, "work"), (second, "backer"))
     outlines = [Outline(role=role, points=_ring(part)) for board, role in boards for part in parts_of(board)]
@@ -58,7 +74,8 @@ def _view(
         caption=caption,
         outlines=tuple(outlines),
         arrows=(),
-        dimensions=dimensions,
+        dimensions=depth[:1] if depth else (),
+        handles=depth[1:] if depth else (),
         marks=tuple(marks),
     )
 
@@ -79,16 +96,32 @@ def _above(board: BaseGeometry) -> Point:
     return (float(x0), float(y1) + _NAME)
 
 
-def _measures(together: Together) -> tuple[Dimension, ...]:
-    """How deep the second board goes in."""
-    first, second = together.first, together.second
-    deep = _reach(first, second)
-    if not deep:
-        return ()
-    x = float(first.bounds[2])
-    top = float(first.bounds[3])
-    return (
-        Dimension(
-            start=(x, top - deep), end=(x, top), offset=4.0, text=write("{d:len}", d=deep), vertical=True, name="joint-depth"
-        ),
+def _depth(joint: Joint, joined: Joined, thick: float, *, beside: float) -> tuple[Dimension, DragHandle]:
+    """How deep the second board goes in: a dimension beside the first, whose right end is drawn at an x, and the floor as what is
+    dragged."""
+    line = joined.lines[0]
+    floor = next(each.at for each in joined.lines if each.way[2])
+    across = 0 if joined.seen_along[1] else 1
+    half, middle, deep = line.reach / 2, floor[across], thick - floor[2]
+    typed = joint.depth if joint.depth is not None else length(deep)
+    dimension = Dimension(
+        start=(beside, floor[2]),
+        end=(beside, thick),
+        offset=_BESIDE,
+        text=write(as_typed(typed)) if joint.depth is not None else write("{d:len}", d=deep),
+        field="depth",
+        vertical=True,
+        name="depth",
     )
+    handle = DragHandle(
+        field="depth",
+        points=box(middle - half, floor[2] - _TAKEN, middle + half, floor[2] + _TAKEN),
+        direction=(0.0, -1.0),
+        value=deep,
+        snaps=(thick / 4, thick / 3, thick / 2, 2 * thick / 3),
+        unit=typed.unit,
+        name="Depth",
+        shown=show(deep, "mm"),
+        most=thick,
+    )
+    return dimension, handle

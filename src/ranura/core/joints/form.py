@@ -17,6 +17,9 @@ _FITS: tuple[tuple[Fit, str], ...] = (
     ("sliding", "sliding fit: pushed in by hand"),
     ("glue", "room for glue: falls in"),
 )
+_TRIED = ((None, "trial: not made, or right"), ("too-tight", "trial: too tight"), ("too-loose", "trial: too loose"))
+_NOT_TRIED: Final[frozenset[JointKind]] = frozenset({"rabbet", "corner-lap"})
+"""Joints in which nothing goes into anything."""
 _INTO: Final[Mapping[JointKind, str]] = {
     "housed": "into a dado across",
     "rabbet": "in a rabbet at the end of",
@@ -59,8 +62,14 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
     if joint.kind in _WITH_WIDTH:
         label = _WITH_WIDTH[joint.kind]
         options.append(LengthBlank(field="width", label=label, placeholder="a third", optional=True))
-    if joint.kind not in ("rabbet", "corner-lap"):
+    if joint.kind not in _NOT_TRIED:
         options.append(answers("Fit", "fit", joint.fit, _FITS))
+    if joint.kind == "mortise-tenon":
+        options.append(LengthBlank(field="shoulder", label="shoulders at its edges", placeholder="none", optional=True))
+    if joint.kind not in _NOT_TRIED:
+        options.append(answers("Trial in scrap", "tried", joint.tried, _TRIED))
+        if joint.tried is not None:
+            options.append(LengthBlank(field="off", label="by", placeholder="0", optional=True))
     if joint.kind == "housed":
         options.append(LengthBlank(field="stopped", label="stopped from the near edge", placeholder="runs out", optional=True))
     return Form(kind="joint", sentence=tuple(parts), options=tuple(options))

@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from ranura.core.cuts.channel.asked import ChannelCut
-from ranura.core.cuts.channel.fit import Mate, clearance_of
+from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, length
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, expected_fit, length, play_of
 from ranura.core.joints.placing import Placing, lying
+from ranura.core.learning.forecast import Spread
 from ranura.core.proof.moves import Vector3
 from ranura.core.text.errors import CutError
 from ranura.core.text.writing import write
@@ -49,10 +50,17 @@ def standing(joint: Joint, boards: Boards, *, near: float, deep: float, outwards
 
 def housed(joint: Joint, boards: Boards) -> Joined:
     """A shelf in a dado: the dado is as wide as the shelf measures, and its fit more."""
-    deep, play = depth_of(joint, boards), clearance_of(joint.fit, boards.rules)
+    deep, play = depth_of(joint, boards), play_of(joint, boards)
     across = boards.second.thickness.mm
     mate = Mate(thickness=boards.second.thickness, measured=boards.second.thickness_measured, sheet=boards.sheet, fit=joint.fit)
-    cut = ChannelCut(mate=mate, depth=length(deep), position=joint.at, end=joint.end, stop_first=joint.stopped)
+    cut = ChannelCut(
+        mate=mate if joint.tried is None else None,
+        width=None if joint.tried is None else length(across + play),
+        depth=length(deep),
+        position=joint.at,
+        end=joint.end,
+        stop_first=joint.stopped,
+    )
     placing = standing(joint, boards, near=joint.at.mm + play / 2, deep=deep)
     long, wide, thick = boards.sizes("a")
     middle = joint.at.mm + (across + play) / 2
@@ -74,6 +82,7 @@ def housed(joint: Joint, boards: Boards) -> Joined:
             Line(name=write("below its end"), at=(at[0], at[1], thick - deep), way=(0.0, 0.0, 1.0), reach=deep, wanted=0.0),
         ),
         seen_along=(0.0, 1.0, 0.0),
+        expected=expected_fit(joint, boards, Spread(of="spacer", mm=boards.rules.spread_spacer)),
         by_hand=tuple(by_hand),
     )
 

@@ -6,12 +6,15 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 from ranura.core.board.pieces import Piece
+from ranura.core.cuts.channel.fit import clearance_of
 from ranura.core.family import AnyCut
+from ranura.core.joints import words
 from ranura.core.joints.asked import Joint, Member
 from ranura.core.joints.placing import Placing
+from ranura.core.learning.forecast import Forecast, Spread, forecast
 from ranura.core.proof.moves import Vector3
 from ranura.core.shop.house_rules import HouseRules
-from ranura.core.text.cautions import Caution
+from ranura.core.text.cautions import Caution, caution
 from ranura.core.text.lengths import Length
 from ranura.core.text.writing import Text
 
@@ -49,6 +52,8 @@ class Joined:
     lines: tuple[Line, ...]
     seen_along: Vector3
     """The axis of the first board that the section through the joint is seen along."""
+    expected: Forecast | None = None
+    """How likely it fits; None where nothing goes into anything."""
     by_hand: tuple[Text, ...] = ()
     """What no router does: a notch that is sawn, corners that are squared."""
     cautions: tuple[Caution, ...] = ()
@@ -64,6 +69,8 @@ class Boards:
     bits: Sequence[float]
     sheet: bool
     """Whether the second board is sheet goods."""
+    movement: tuple[float, float] = (0.0, 0.0)
+    """How much each grows across its grain, in percent of its width for a percent of moisture."""
 
     def sizes(self, member: Member) -> Vector3:
         """Length, width and thickness of a board, in mm."""
@@ -73,6 +80,41 @@ class Boards:
 
 JointOf = Callable[[Joint, Boards], Joined]
 """How a joint of one kind is worked out. Raises `CutError` with the dimension that cannot be."""
+
+
+def play_of(joint: Joint, boards: Boards) -> float:
+    """What a place is wider than what goes into it, in mm, with what a trial showed."""
+    return clearance_of(joint.fit, boards.rules) + joint.correction
+
+
+def expected_fit(joint: Joint, boards: Boards, *more: Spread) -> Forecast:
+    """How likely a joint fits whose place is cut by a bit in two passes for a board that was measured.
+
+    Rule: R19 fit of a joint
+    Formula: gap = clearance; bit, spacer and mate err, and what else it depends on
+    Source: independent errors add by their squares; what a trial showed is set right"""
+    rules = boards.rules
+    mate = rules.spread_sheet if boards.sheet else rules.spread_mate
+    causes = (Spread(of="bit", mm=rules.spread_bit), Spread(of="mate", mm=mate), *more)
+    return forecast(width=clearance_of(joint.fit, rules), mate=0.0, causes=causes)
+
+
+_WIDE = 100.0
+"""mm from which on a board's movement across its grain is worth a word."""
+
+
+def moves_across(boards: Boards) -> tuple[Caution, ...]:
+    """What is to be said where two boards cross, of the one that grows more across its grain than the other along its own."""
+    of = max(
+        (
+            (board.width.mm * share / 100, board.width.mm, board.name)
+            for board, share in zip((boards.first, boards.second), boards.movement, strict=True)
+        )
+    )
+    by, wide, name = of
+    if not by or wide < _WIDE:
+        return ()
+    return (caution(words.MOVES_ACROSS, board=name, by=by, wide=wide),)
 
 
 def length(mm: float) -> Length:

@@ -2,15 +2,18 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from ranura.core.cuts.channel.asked import ChannelCut
-from ranura.core.cuts.channel.fit import Mate, clearance_of
+from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.family import AnyCut
 from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, length
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, expected_fit, length, moves_across, play_of
 from ranura.core.joints.placing import lying
+from ranura.core.learning.forecast import Spread
 from ranura.core.proof.moves import Vector3
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import Length
@@ -34,7 +37,7 @@ def lapped(joint: Joint, boards: Boards) -> Joined:
         raise CutError(refusals.GOES_THROUGH, field="joint.depth", depth=deep, thickness=thick)
     if not closeness.under(deep, second_thick):
         raise CutError(refusals.TOO_THIN_FOR_LAP, field="joint.depth", thin=second_thick, least=deep)
-    play = 0.0 if joint.kind == "corner-lap" else clearance_of(joint.fit, boards.rules)
+    play = 0.0 if joint.kind == "corner-lap" else play_of(joint, boards)
     near = 0.0 if joint.kind == "corner-lap" else joint.at.mm + play / 2
     if closeness.over(near + second_wide, long):
         raise CutError(refusals.OFF_THE_BOARD, field="joint.at", end="other", most=long - second_wide)
@@ -48,7 +51,7 @@ def lapped(joint: Joint, boards: Boards) -> Joined:
     if joint.kind == "corner-lap":
         of_first = PocketCut(form="lap", length=length(second_wide), depth=length(deep), end=joint.end)
     else:
-        of_first = _notch(joint.at, boards.second.width, deep, joint)
+        of_first = _notch(joint.at, boards.second.width, deep, joint, end=joint.end)
     if joint.kind == "cross-lap":
         of_second = _notch(joint.along, boards.first.width, second_thick - deep, joint, end=joint.into)
     else:
@@ -82,14 +85,14 @@ def lapped(joint: Joint, boards: Boards) -> Joined:
             ),
         ),
         seen_along=_ACROSS,
+        expected=None
+        if joint.kind == "corner-lap"
+        else expected_fit(joint, boards, Spread(of="spacer", mm=boards.rules.spread_spacer)),
+        cautions=moves_across(boards),
     )
 
 
-def _notch(at: Length, wide: Length, deep: float, joint: Joint, *, end: str | None = None) -> ChannelCut:
+def _notch(at: Length, wide: Length, deep: float, joint: Joint, *, end: Literal["left", "right"]) -> ChannelCut:
     """A channel across a board for the whole width of another."""
-    return ChannelCut(
-        mate=Mate(thickness=wide, measured=True, sheet=False, fit=joint.fit),
-        depth=length(deep),
-        position=at,
-        end="right" if (end or joint.end) == "right" else "left",
-    )
+    mate = Mate(thickness=length(wide.mm + joint.correction) if joint.tried else wide, measured=True, sheet=False, fit=joint.fit)
+    return ChannelCut(mate=mate, depth=length(deep), position=at, end=end)

@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from ranura.core.cuts.channel.fit import clearance_of
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, length
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, expected_fit, length, moves_across, play_of
 from ranura.core.joints.mortise_and_tenon import END_GAP, plan_mortise_and_tenon
 from ranura.core.joints.placing import lying
+from ranura.core.learning.forecast import Spread
 from ranura.core.proof.moves import Vector3
 from ranura.core.text.errors import CutError
 from ranura.core.text.writing import write
@@ -29,8 +29,13 @@ def tenoned(joint: Joint, boards: Boards) -> Joined:
     bits = [joint.width.mm] if joint.width is not None else list(boards.bits)
     if not bits:
         raise CutError(refusals.NO_BIT_FOR_JOINT, field="joint.width")
-    play = clearance_of(joint.fit, boards.rules)
-    made = plan_mortise_and_tenon(rail_thickness=rail_thick, bits=bits, mortise_depth=deep, rail_width=rail_wide, clearance=play)
+    play = play_of(joint, boards)
+    narrower = joint.shoulder.mm if joint.shoulder is not None else 0.0
+    if not closeness.over(rail_wide, 2 * narrower):
+        raise CutError(refusals.NO_TENON_LEFT, field="joint.shoulder", wide=rail_wide)
+    made = plan_mortise_and_tenon(
+        rail_thickness=rail_thick, bits=bits, mortise_depth=deep, rail_width=rail_wide, shoulder=narrower, clearance=play
+    )
     if not closeness.under(made.mortise_width, rail_thick):
         raise CutError(refusals.WIDER_THAN_RAIL, field="joint.width", width=made.mortise_width, thickness=rail_thick)
     if not closeness.under(made.mortise_width, wide):
@@ -44,7 +49,7 @@ def tenoned(joint: Joint, boards: Boards) -> Joined:
         length=length(made.mortise_length),
         across=length(made.mortise_width),
         depth=length(deep),
-        from_left=joint.at,
+        from_left=length(joint.at.mm + narrower),
         from_near=length((wide - made.mortise_width) / 2),
         end=joint.end,
     )
@@ -57,6 +62,7 @@ def tenoned(joint: Joint, boards: Boards) -> Joined:
         end=joint.into,
     )
     middle = (left + rail_wide / 2, wide / 2)
+    sawn = [write("Saw {s:len} off either edge of the tenon, down to its shoulders", s=narrower)] if narrower else []
     return Joined(
         cuts=(
             MemberCut(member="a", name="Mortise", cut=mortise, why=write("The mortise first: its bit makes its width")),
@@ -80,10 +86,12 @@ def tenoned(joint: Joint, boards: Boards) -> Joined:
             ),
         ),
         seen_along=(1.0, 0.0, 0.0),
+        expected=expected_fit(joint, boards, Spread(of="depth", mm=2 * boards.rules.spread_depth)),
         by_hand=(
+            *sawn,
             write(
                 "Square the ends of the mortise with a chisel, or round the edges of the tenon to {r:len}", r=made.corner_radius
             ),
         ),
-        cautions=made.cautions,
+        cautions=(*made.cautions, *moves_across(boards)),
     )

@@ -41,4 +41,11 @@ def trial(joint: Joint) -> tuple[Text, ...]:
     Formula: half of the error where one setting cuts both faces or both boards, all of it where it cuts one
     Source: what one setting cuts twice changes twice"""
     feels = () if joint.kind in ("rabbet", "corner-lap") else (write(_FEELS[joint.fit]),)
-    return (write(_SCRAP[joint.kind]), *feels, write(_MENDED[joint.kind]))
+    shown: tuple[Text, ...] = ()
+    if joint.tried is not None and joint.off is not None:
+        says = {
+            "too-tight": "too tight: it is planned so much wider now",
+            "too-loose": "too loose: it is planned so much tighter now",
+        }
+        shown = (write("Tried, {off:len} " + says[joint.tried] + "; try it once more", off=joint.off.mm),)
+    return (write(_SCRAP[joint.kind]), *feels, *(shown or (write(_MENDED[joint.kind]),)))

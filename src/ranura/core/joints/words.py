@@ -67,6 +67,13 @@ DOES_NOT_GO_TOGETHER = Words(
     message="As they are cut the two boards do not go together: {over:fine} of wood is in the way, {area:n2} mm² in section",
     do="Look at the width and the depth of both cuts",
 )
+MOVES_ACROSS = Words(
+    code="moves-across",
+    place="depths",
+    level="note",
+    message="{board} is {wide:rough} wide and crosses the other's grain: it grows by some {by:fine} for a percent of moisture",
+    do="Leave it room at its edges, and glue its middle alone",
+)
 STAYS_PROUD = Words(
     code="stays-proud",
     place="depths",

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-ErrorOf = Literal["bit", "spacer", "mate", "setting", "base", "ring"]
+ErrorOf = Literal["bit", "spacer", "mate", "setting", "base", "ring", "depth"]
 
 LOOSE = 0.25
 """mm of gap from which a mate is loose."""

@@ -29,6 +29,7 @@ _MEASURE: dict[ErrorOf, str] = {
     "setting": "Set the guide with a block",
     "base": "Measure the base with a test cut",
     "ring": "Measure ring and bushing with a caliper",
+    "depth": "Cut the depth in scrap and measure what stays",
 }
 
 
