@@ -46,7 +46,7 @@ def asked(kind: str, seed: int) -> dict[str, Any]:
     joint = {
         "kind": kind,
         "end": chance.choice(["left", "right"]),
-        "into": chance.choice(["left", "right"]),
+        "into": chance.choice(["left", "right"] if kind == "cross-lap" else ["left", "right", "both"]),
         "fit": chance.choice(["tight", "sliding", "glue"]),
         "at": mm(between(90, first[0] - second[1] - 110)),
         "along": mm(between(90, second[0] - first[1] - 60)) if kind == "cross-lap" else mm(0),

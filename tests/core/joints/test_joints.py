@@ -198,3 +198,19 @@ def test_how_likely_a_tongue_fits_takes_its_depth_into_account():
     assert {each.of for each in tongue.causes} - {each.of for each in shelf.causes} == {"depth"}
     assert tongue.spread > shelf.spread
     assert made("corner-lap", LEG, RAIL).joined.expected is None
+
+
+@pytest.mark.parametrize(
+    ("kind", "cuts"),
+    [("housed", ["a"]), ("dado-rabbet", ["a", "b"]), ("corner-lap", ["a", "b", "b"]), ("mortise-tenon", ["a", "b", "b"])],
+)
+def test_a_board_that_comes_by_both_ends_is_cut_at_both(kind, cuts):
+    stile = board(700, 90, 45)
+    both = made(kind, stile, RAIL, at=mm(200), into="both")
+    assert [each.member for each in both.joined.cuts] == cuts
+    one = made(kind, stile, RAIL, at=mm(200), into="left")
+    assert both.together is not None
+    assert one.together is not None
+    assert [each.gap for each in both.together.measured] == pytest.approx([each.gap for each in one.together.measured])
+    ends = {end for each in both.joined.cuts if each.member == "b" for end in getattr(each.cut, "edges", ()) or (each.cut.end,)}
+    assert ends == ({"left", "right"} if "b" in cuts else set())

@@ -17,6 +17,7 @@ JointKind = Literal["housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", 
 Member = Literal["a", "b"]
 """The first board or the second."""
 
+End = Literal["left", "right"]
 Tried = Literal["too-tight", "too-loose"]
 
 AT_THE_END = Length(mm=0.0, typed="0", unit="mm")
@@ -46,8 +47,9 @@ class Joint:
     """From the `end` of the first board to the near side of the second, where it does not lie at that end."""
     end: Literal["left", "right"] = "left"
     """Of the first board: what `at` is measured from, and the end that a corner is at."""
-    into: Literal["left", "right"] = "left"
-    """The end of the second board that comes to the first; of a crossing the one that `along` is measured from."""
+    into: Literal["left", "right", "both"] = "left"
+    """The end of the second board that comes to the first, or both, each to a board like it; of a crossing the one that `along`
+    is measured from."""
     along: Length = bounded(AT_THE_END, zero=True)
     """Of a crossing, from the end of the second board to the near side of the first."""
     depth: Length | None = None
@@ -65,6 +67,11 @@ class Joint:
     """By how much."""
     changes: tuple[CutChange, ...] = bounded((), many=20)
     """What was changed by hand in its cuts."""
+
+    @property
+    def ends(self) -> tuple[End, ...]:
+        """The ends of the second board that are cut, the one that is looked at first."""
+        return ("left", "right") if self.into == "both" else (self.into,)
 
     @property
     def correction(self) -> float:

@@ -36,7 +36,7 @@ def dado_rabbet(joint: Joint, boards: Boards) -> Joined:
         raise CutError(refusals.TONGUE_TOO_WIDE, field="joint.width", width=tongue, thickness=across)
     short = deep - SHORT
     groove = ChannelCut(width=length(tongue + play), depth=length(deep), position=length(across - tongue - play), end=joint.end)
-    rabbet = EdgeCut(shape="rabbet", size=length(short), depth=length(across - tongue), edges=(joint.into,))
+    rabbet = EdgeCut(shape="rabbet", size=length(short), depth=length(across - tongue), edges=joint.ends)
     middle = across - (tongue + play) / 2
     x = middle if joint.end == "left" else long - middle
     at = (x, wide / 2, thick - short / 2)

@@ -17,6 +17,7 @@ _FITS: tuple[tuple[Fit, str], ...] = (
     ("sliding", "sliding fit: pushed in by hand"),
     ("glue", "room for glue: falls in"),
 )
+_ENDS = (("left", "by its left end"), ("right", "by its right end"), ("both", "by both ends"))
 _TRIED = ((None, "trial: not made, or right"), ("too-tight", "trial: too tight"), ("too-loose", "trial: too loose"))
 _NOT_TRIED: Final[frozenset[JointKind]] = frozenset({"rabbet", "corner-lap"})
 """Joints in which nothing goes into anything."""
@@ -38,11 +39,9 @@ _WITH_WIDTH: Final[Mapping[JointKind, str]] = {"dado-rabbet": "tongue", "mortise
 def form(joint: Joint, first: Piece, second: Piece) -> Form:
     """What is asked of a joint as it stands."""
     other = "right" if joint.end == "left" else "left"
-    into = "right" if joint.into == "left" else "left"
     parts: list[Part] = [
         Phrase(text=second.name, strong=True),
-        Phrase(text="by its"),
-        flip("The other end of the second board", "into", joint.into, into, says=f"{joint.into} end", turned=f"{into} end"),
+        answers("Which end of the second board", "into", joint.into, _ENDS[: 2 if joint.kind == "cross-lap" else 3]),
         Phrase(text=_INTO[joint.kind]),
         Phrase(text=first.name, strong=True, after=","),
     ]

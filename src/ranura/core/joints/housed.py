@@ -42,7 +42,7 @@ def standing(joint: Joint, boards: Boards, *, near: float, deep: float, outwards
     if closeness.over(near, most):
         raise CutError(refusals.OFF_THE_BOARD, field="joint.at", end="other", most=most)
     left = near if joint.end == "left" else long - near - across
-    up: Vector3 = (0.0, 0.0, 1.0 if joint.into == "left" else -1.0)
+    up: Vector3 = (0.0, 0.0, 1.0 if joint.ends[0] == "left" else -1.0)
     faces_left = up[2] > 0 if not outwards else joint.end == "left"
     shown: Vector3 = (-1.0 if faces_left else 1.0, 0.0, 0.0)
     return lying(boards.sizes("b"), low=(left, 0.0, thick - deep), x=up, z=shown)
@@ -74,6 +74,8 @@ def housed(joint: Joint, boards: Boards) -> Joined:
                 d=deep,
             )
         )
+    if joint.stopped is not None and joint.into == "both":
+        by_hand.append(write("The board at its other end is the mirror of this one: measure the stop from the other edge there"))
     return Joined(
         cuts=(MemberCut(member="a", name="Dado", cut=cut, why=write("The dado is cut to the shelf as it measures")),),
         placing=placing,

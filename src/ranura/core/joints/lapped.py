@@ -44,18 +44,20 @@ def lapped(joint: Joint, boards: Boards) -> Joined:
     left = near if joint.end == "left" else long - near - second_wide
     beside = (joint.along.mm + play / 2) if joint.kind == "cross-lap" else 0.0
     # So far along the second board the first one's near edge lies.
-    begun = beside if joint.into == "left" else second_long - beside - wide
+    begun = beside if joint.ends[0] == "left" else second_long - beside - wide
     top: Vector3 = (left, -begun, thick - second_thick)
     of_first: AnyCut
-    of_second: AnyCut
+    of_second: tuple[AnyCut, ...]
     if joint.kind == "corner-lap":
         of_first = PocketCut(form="lap", length=length(second_wide), depth=length(deep), end=joint.end)
     else:
         of_first = _notch(joint.at, boards.second.width, deep, joint, end=joint.end)
     if joint.kind == "cross-lap":
-        of_second = _notch(joint.along, boards.first.width, second_thick - deep, joint, end=joint.into)
+        of_second = (_notch(joint.along, boards.first.width, second_thick - deep, joint, end=joint.ends[0]),)
     else:
-        of_second = PocketCut(form="lap", length=length(wide), depth=length(second_thick - deep), end=joint.into)
+        of_second = tuple(
+            PocketCut(form="lap", length=length(wide), depth=length(second_thick - deep), end=end) for end in joint.ends
+        )
     middle = (left + second_wide / 2, wide / 2, thick - deep / 2)
     shoulder = middle if joint.kind != "corner-lap" else (left + (second_wide if joint.end == "left" else 0.0), *middle[1:])
     return Joined(
@@ -66,11 +68,14 @@ def lapped(joint: Joint, boards: Boards) -> Joined:
                 cut=of_first,
                 why=write("Both laps at one depth: set it once, on scrap of both boards"),
             ),
-            MemberCut(
-                member="b",
-                name="Half-lap",
-                cut=of_second,
-                why=write("Then the other board, turned over, at the same depth if both are alike"),
+            *(
+                MemberCut(
+                    member="b",
+                    name="Half-lap",
+                    cut=each,
+                    why=write("Then the other board, turned over, at the same depth if both are alike"),
+                )
+                for each in of_second
             ),
         ),
         placing=lying(boards.sizes("b"), low=top, x=_ACROSS, z=(0.0, 0.0, -1.0)),

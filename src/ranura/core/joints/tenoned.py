@@ -43,7 +43,7 @@ def tenoned(joint: Joint, boards: Boards) -> Joined:
     if closeness.over(joint.at.mm + rail_wide, long):
         raise CutError(refusals.OFF_THE_BOARD, field="joint.at", end="other", most=long - rail_wide)
     left = joint.at.mm if joint.end == "left" else long - joint.at.mm - rail_wide
-    up: Vector3 = (0.0, 0.0, 1.0 if joint.into == "left" else -1.0)
+    up: Vector3 = (0.0, 0.0, 1.0 if joint.ends[0] == "left" else -1.0)
     mortise = PocketCut(
         form="mortise",
         length=length(made.mortise_length),
@@ -53,20 +53,23 @@ def tenoned(joint: Joint, boards: Boards) -> Joined:
         from_near=length((wide - made.mortise_width) / 2),
         end=joint.end,
     )
-    tenon = PocketCut(
-        form="lap",
-        length=length(made.tenon_length),
-        depth=length((rail_thick - made.tenon_thickness) / 2),
-        leaves=length(made.tenon_thickness),
-        both_faces=True,
-        end=joint.into,
-    )
+    tenons = [
+        PocketCut(
+            form="lap",
+            length=length(made.tenon_length),
+            depth=length((rail_thick - made.tenon_thickness) / 2),
+            leaves=length(made.tenon_thickness),
+            both_faces=True,
+            end=end,
+        )
+        for end in joint.ends
+    ]
     middle = (left + rail_wide / 2, wide / 2)
     sawn = [write("Saw {s:len} off either edge of the tenon, down to its shoulders", s=narrower)] if narrower else []
     return Joined(
         cuts=(
             MemberCut(member="a", name="Mortise", cut=mortise, why=write("The mortise first: its bit makes its width")),
-            MemberCut(member="b", name="Tenon", cut=tenon, why=write("Then the tenon, made to fit it")),
+            *(MemberCut(member="b", name="Tenon", cut=each, why=write("Then the tenon, made to fit it")) for each in tenons),
         ),
         placing=lying(boards.sizes("b"), low=(left, (wide - rail_thick) / 2, thick - made.tenon_length), x=up, z=(0.0, 1.0, 0.0)),
         lines=(
