@@ -149,7 +149,7 @@ def test_which_joints_two_boards_can_have_those_that_can_be_first(client):
     asked = {"joint": HOUSED, "first": board("Leg", "700", "90", "28", "ash"), "second": board("Rail", "500", "90", "14", "ash")}
     found = client.post("/api/joints/which", json=asked).json()
     assert {each["kind"] for each in found} == {
-        "housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon",
+        "housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon", "edge-joint",
     }  # fmt: skip
     stops = [each["status"] == "stop" for each in found]
     assert stops == sorted(stops)

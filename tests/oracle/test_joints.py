@@ -32,7 +32,7 @@ def asked(kind: str, seed: int) -> dict[str, Any]:
     def between(low: float, high: float) -> float:
         return round(chance.uniform(low, high), 1)
 
-    if kind in ("housed", "rabbet", "dado-rabbet"):
+    if kind in ("housed", "rabbet", "dado-rabbet", "edge-joint"):
         wide = between(120, 320)
         first = (between(400, 900), wide, between(15, 25))
         second = (between(300, 800), wide, between(12, 22))

@@ -214,3 +214,18 @@ def test_a_board_that_comes_by_both_ends_is_cut_at_both(kind, cuts):
     assert [each.gap for each in both.together.measured] == pytest.approx([each.gap for each in one.together.measured])
     ends = {end for each in both.joined.cuts if each.member == "b" for end in getattr(each.cut, "edges", ()) or (each.cut.end,)}
     assert ends == ({"left", "right"} if "b" in cuts else set())
+
+
+def test_boards_are_jointed_and_meet_where_their_finished_edges_lie():
+    found = made("edge-joint", board(900, 120, 20), board(900, 90, 20))
+    assert [(each.member, each.cut.edges, each.cut.size.mm) for each in found.joined.cuts] == [
+        ("a", ("far",), 1),
+        ("b", ("near",), 1),
+    ]
+    assert found.together is not None
+    (seam,) = found.together.measured
+    assert (seam.gap, seam.interference) == (pytest.approx(0, abs=1e-6), pytest.approx(0, abs=1e-6))
+    assert found.joined.placing.origin == (0, 118, 0), "1 mm off each"
+    with pytest.raises(CutError) as refused:
+        made("edge-joint", board(900, 120, 20), board(900, 90, 20), depth=mm(3))
+    assert refused.value.field == "joint.depth"

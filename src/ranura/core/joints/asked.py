@@ -13,13 +13,15 @@ from ranura.core.holding.placed import MOST_CLAMPS, ClampAt, Held
 from ranura.core.text.asking import bounded
 from ranura.core.text.lengths import Length
 
-JointKind = Literal["housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon"]
+JointKind = Literal["housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon", "edge-joint"]
 Member = Literal["a", "b"]
 """The first board or the second."""
 
 End = Literal["left", "right"]
 Tried = Literal["too-tight", "too-loose"]
 
+LAID_ON: frozenset[JointKind] = frozenset({"rabbet", "corner-lap", "edge-joint"})
+"""Joints in which nothing goes into anything: there is no play to be right."""
 AT_THE_END = Length(mm=0.0, typed="0", unit="mm")
 
 

@@ -27,8 +27,9 @@ def joint_views(joint: Joint, joined: Joined, together: Together, names: tuple[s
     """The section through the joint with both boards home, and with the second one drawn out; its depth is typed or dragged in
     the first, whose board is so many mm thick."""
     first, second = together.first, together.second
-    deep = _reach(first, second)
-    apart = translate(second, 0.0, deep * _APART + _BESIDE)
+    right, up = joined.drawn_out
+    out = _reach(first, second) * _APART + _BESIDE if up else 2 * _BESIDE
+    apart = translate(second, right * out, up * out)
     seen = "across the first board" if joined.seen_along[1] else "along the first board"
     return (
         _view(
@@ -96,11 +97,13 @@ def _above(board: BaseGeometry) -> Point:
     return (float(x0), float(y1) + _NAME)
 
 
-def _depth(joint: Joint, joined: Joined, thick: float, *, beside: float) -> tuple[Dimension, DragHandle]:
+def _depth(joint: Joint, joined: Joined, thick: float, *, beside: float) -> tuple[Dimension, DragHandle] | None:
     """How deep the second board goes in: a dimension beside the first, whose right end is drawn at an x, and the floor as what is
-    dragged."""
+    dragged; None where it goes into nothing."""
     line = joined.lines[0]
-    floor = next(each.at for each in joined.lines if each.way[2])
+    floor = next((each.at for each in joined.lines if each.way[2]), None)
+    if floor is None:
+        return None
     across = 0 if joined.seen_along[1] else 1
     half, middle, deep = line.reach / 2, floor[across], thick - floor[2]
     typed = joint.depth if joint.depth is not None else length(deep)

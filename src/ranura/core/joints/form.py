@@ -7,7 +7,7 @@ from typing import Final
 
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.fit import Fit
-from ranura.core.joints.asked import Joint, JointKind
+from ranura.core.joints.asked import LAID_ON, Joint, JointKind
 from ranura.core.joints.kinds import KINDS
 from ranura.core.output.forms import answers, flip
 from ranura.core.text.forms import Answer, Blank, ChoiceBlank, Form, LengthBlank, Part, Phrase
@@ -19,8 +19,6 @@ _FITS: tuple[tuple[Fit, str], ...] = (
 )
 _ENDS = (("left", "by its left end"), ("right", "by its right end"), ("both", "by both ends"))
 _TRIED = ((None, "trial: not made, or right"), ("too-tight", "trial: too tight"), ("too-loose", "trial: too loose"))
-_NOT_TRIED: Final[frozenset[JointKind]] = frozenset({"rabbet", "corner-lap"})
-"""Joints in which nothing goes into anything."""
 _INTO: Final[Mapping[JointKind, str]] = {
     "housed": "into a dado across",
     "rabbet": "in a rabbet at the end of",
@@ -28,6 +26,7 @@ _INTO: Final[Mapping[JointKind, str]] = {
     "corner-lap": "lapped over the end of",
     "tee-lap": "lapped into",
     "cross-lap": "crossing",
+    "edge-joint": "edge to edge with",
     "mortise-tenon": "with a tenon into",
 }
 AT_AN_END: Final[frozenset[JointKind]] = frozenset({"rabbet", "dado-rabbet", "corner-lap"})
@@ -39,6 +38,10 @@ _WITH_WIDTH: Final[Mapping[JointKind, str]] = {"dado-rabbet": "tongue", "mortise
 def form(joint: Joint, first: Piece, second: Piece) -> Form:
     """What is asked of a joint as it stands."""
     other = "right" if joint.end == "left" else "left"
+    if joint.kind == "edge-joint":
+        return Form(
+            kind="joint", sentence=_edge_to_edge(first, second), options=(ChoiceBlank(label="Joint", choices=kinds(joint.kind)),)
+        )
     parts: list[Part] = [
         Phrase(text=second.name, strong=True),
         answers("Which end of the second board", "into", joint.into, _ENDS[: 2 if joint.kind == "cross-lap" else 3]),
@@ -61,17 +64,27 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
     if joint.kind in _WITH_WIDTH:
         label = _WITH_WIDTH[joint.kind]
         options.append(LengthBlank(field="width", label=label, placeholder="a third", optional=True))
-    if joint.kind not in _NOT_TRIED:
+    if joint.kind not in LAID_ON:
         options.append(answers("Fit", "fit", joint.fit, _FITS))
     if joint.kind == "mortise-tenon":
         options.append(LengthBlank(field="shoulder", label="shoulders at its edges", placeholder="none", optional=True))
-    if joint.kind not in _NOT_TRIED:
+    if joint.kind not in LAID_ON:
         options.append(answers("Trial in scrap", "tried", joint.tried, _TRIED))
         if joint.tried is not None:
             options.append(LengthBlank(field="off", label="by", placeholder="0", optional=True))
     if joint.kind == "housed":
         options.append(LengthBlank(field="stopped", label="stopped from the near edge", placeholder="runs out", optional=True))
     return Form(kind="joint", sentence=tuple(parts), options=tuple(options))
+
+
+def _edge_to_edge(first: Piece, second: Piece) -> tuple[Part, ...]:
+    return (
+        Phrase(text=second.name, strong=True),
+        Phrase(text="by its near edge to the far edge of"),
+        Phrase(text=first.name, strong=True, after=","),
+        LengthBlank(field="depth", label="Taken off each edge", placeholder="1 mm", optional=True),
+        Phrase(text="off each."),
+    )
 
 
 def kinds(chosen: JointKind | None = None) -> tuple[Answer, ...]:

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.fit import clearance_of
 from ranura.core.family import AnyCut
+from ranura.core.geometry.rings import Point
 from ranura.core.joints import words
 from ranura.core.joints.asked import Joint, Member
 from ranura.core.joints.placing import Placing
@@ -52,6 +53,8 @@ class Joined:
     lines: tuple[Line, ...]
     seen_along: Vector3
     """The axis of the first board that the section through the joint is seen along."""
+    drawn_out: Point = (0.0, 1.0)
+    """Which way the second board comes out of the first, in that section: to its right and up."""
     expected: Forecast | None = None
     """How likely it fits; None where nothing goes into anything."""
     by_hand: tuple[Text, ...] = ()

@@ -9,6 +9,7 @@ from typing import Final
 from ranura.core.family import AnyCut
 from ranura.core.joints.asked import CutChange, Joint, JointKind, Member
 from ranura.core.joints.dado_rabbet import dado_rabbet
+from ranura.core.joints.edged import edged
 from ranura.core.joints.housed import housed, rabbeted
 from ranura.core.joints.joined import Boards, Joined, JointOf
 from ranura.core.joints.lapped import lapped
@@ -34,6 +35,7 @@ KINDS: Final[Mapping[JointKind, KindFacts]] = {
     "corner-lap": KindFacts(name="corner half-lap", work=lapped, strength=4, shows="both ends"),
     "tee-lap": KindFacts(name="tee half-lap", work=lapped, strength=4, shows="one end"),
     "cross-lap": KindFacts(name="cross half-lap", work=lapped, strength=4, shows="the shoulders' lines alone"),
+    "edge-joint": KindFacts(name="edge joint", work=edged, strength=4, shows="a line along the grain"),
     "mortise-tenon": KindFacts(name="mortise and tenon", work=tenoned, strength=5, shows="nothing of it"),
 }
 """A new kind is a word in `JointKind` and a row here; the type checker and a test say what is missing."""

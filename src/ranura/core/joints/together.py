@@ -150,19 +150,24 @@ def put_together(joined: Joined, first: Solid, second: Solid) -> Together:
     at = joined.lines[0].at
     around = max(line.reach for line in joined.lines) + _AROUND
     one, two = (each.section(at, joined.seen_along, around) for each in (first, second))
-    proud = _proud(one, two)
-    two = translate(two, 0.0, proud)
+    proud = _proud(one, two, joined.drawn_out)
+    two = _out(two, joined.drawn_out, proud)
     return Together(measured=measured, proud=proud, interference=one.intersection(two).area, first=one, second=two)
 
 
-def _proud(first: BaseGeometry, second: BaseGeometry) -> float:
-    """How far the second board must stay up, where that is all it takes; 0 where more is in the way."""
+def _out(second: BaseGeometry, way: Point, by: float) -> BaseGeometry:
+    """The second board, drawn out of the first by so many mm."""
+    return translate(second, way[0] * by, way[1] * by)
+
+
+def _proud(first: BaseGeometry, second: BaseGeometry, way: Point) -> float:
+    """How far the second board must stay out, where that is all it takes; 0 where more is in the way."""
     low, high = 0.0, _MOST_PROUD
-    if first.intersection(second).area <= _NOTHING or first.intersection(translate(second, 0.0, high)).area > _NOTHING:
+    if first.intersection(second).area <= _NOTHING or first.intersection(_out(second, way, high)).area > _NOTHING:
         return low
     while high - low > _STEP:
         middle = (low + high) / 2
-        low, high = (low, middle) if first.intersection(translate(second, 0.0, middle)).area <= _NOTHING else (middle, high)
+        low, high = (low, middle) if first.intersection(_out(second, way, middle)).area <= _NOTHING else (middle, high)
     return high
 
 

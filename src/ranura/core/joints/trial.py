@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from typing import Final
 
 from ranura.core.cuts.channel.fit import Fit
-from ranura.core.joints.asked import Joint, JointKind
+from ranura.core.joints.asked import LAID_ON, Joint, JointKind
 from ranura.core.text.writing import Text, write
 
 _FEELS: Final[Mapping[Fit, str]] = {
@@ -21,6 +21,7 @@ _SCRAP: Final[Mapping[JointKind, str]] = {
     "corner-lap": "Cut both laps in scrap of both boards at one setting, and lay them together",
     "tee-lap": "Cut both laps in scrap of both boards at one setting, and lay them together",
     "cross-lap": "Cut both notches in scrap of both boards at one setting, and lay them together",
+    "edge-joint": "Joint two strips of scrap, and stand them on one another against a window",
     "mortise-tenon": "Cut the mortise, then a tenon in scrap as thick as the rail, a little too thick",
 }
 _MENDED: Final[Mapping[JointKind, str]] = {
@@ -30,6 +31,7 @@ _MENDED: Final[Mapping[JointKind, str]] = {
     "corner-lap": "Not flush: change the depth by half of what it is off, since both boards are cut",
     "tee-lap": "Not flush: change the depth by half of what it is off, since both boards are cut",
     "cross-lap": "Not flush: change the depth by half of what it is off, since both boards are cut",
+    "edge-joint": "Light shows through: run both again at the same setting, pressed on before the bit",
     "mortise-tenon": "Tenon too thick: set the bit deeper by half of what it is off, since both its cheeks are cut",
 }
 
@@ -40,7 +42,7 @@ def trial(joint: Joint) -> tuple[Text, ...]:
     Rule: R14 trial
     Formula: half of the error where one setting cuts both faces or both boards, all of it where it cuts one
     Source: what one setting cuts twice changes twice"""
-    feels = () if joint.kind in ("rabbet", "corner-lap") else (write(_FEELS[joint.fit]),)
+    feels = () if joint.kind in LAID_ON else (write(_FEELS[joint.fit]),)
     shown: tuple[Text, ...] = ()
     if joint.tried is not None and joint.off is not None:
         says = {
