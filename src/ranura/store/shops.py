@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from datetime import timedelta
 
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
@@ -10,6 +11,7 @@ from ranura.demo.jobs import DESK, DESK_ID, DESK_JOINTS, DESK_NAME, JOB_ID, JOB_
 from ranura.demo.shop import DEMO_SHOP, SHOP
 from ranura.store import kept_jobs, repository
 from ranura.store.kept_joints import add_joint
+from ranura.store.models import JobRow
 from ranura.store.repository import Store
 
 OWN_SHOP = "own"
@@ -34,6 +36,8 @@ def lay_demo(store: Store, *, fresh: bool, say: Callable[[str], None]) -> None:
             kept_jobs.add_piece(session, DEMO_SHOP, DESK_ID, id=piece_id, piece=piece)
         for joint_id, name, first, second, joint in DESK_JOINTS:
             add_joint(session, DEMO_SHOP, DESK_ID, id=joint_id, name=name, first_id=first, second_id=second, joint=joint)
+        # The one that is worked on is the other.
+        session.get_one(JobRow, DESK_ID).changed_at = kept_jobs.now() - timedelta(days=2)
 
 
 def lay_own(store: Store) -> None:

@@ -46,8 +46,14 @@ export function useMoving(outline: KeptOutline): Moving {
     setChosen(null);
   };
   useCommand("move-corners", toggle, known !== null);
+  // What is let go while another change is being kept waits for that one, and is undone to it.
+  const before = useRef<TypedCorners | null>(null);
+  const line = useRef<Promise<unknown>>(Promise.resolve());
+  useEffect(() => {
+    before.current = known && asTyped(known);
+  }, [known]);
   const keep = async (typed: TypedCorners) => {
-    const was = asTyped(known ?? []);
+    const was = before.current ?? [];
     const answer = await api.moveCorners(outline.id, typed, version.current);
     if (answer.kind !== "ok") return setProblem(problemOf(answer));
     setProblem(null);
@@ -55,6 +61,7 @@ export function useMoving(outline: KeptOutline): Moving {
     const now = await api.corners(outline.id);
     if (now.kind === "ok" && now.data.loops) {
       const to = asTyped(now.data.loops as Loops);
+      before.current = to;
       history.push(changed(`moving a corner of ${outline.name}`, { do: "corners", id: outline.id, to, was }));
     }
     return refresh();
@@ -67,6 +74,8 @@ export function useMoving(outline: KeptOutline): Moving {
     onToggle: toggle,
     onChoose: setChosen,
     onDrag: setDraft,
-    onKeep: (typed) => void keep(typed),
+    onKeep: (typed) => {
+      line.current = line.current.then(() => keep(typed));
+    },
   };
 }
