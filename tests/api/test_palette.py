@@ -42,6 +42,8 @@ def test_what_is_no_cut_is_none_and_what_may_become_one_says_what_it_wants(clien
         ("middle", "cut", "Middle shelf", f"/jobs/{JOB}/cuts/shelf-dado-212"),
         ("mortise control", "cut", "Mortise", f"/jobs/{JOB}/cuts/cross-mortise"),
         ("ogee", "cut", "Ogee round the opening", f"/jobs/{JOB}/cuts/arch-ogee"),
+        ("paper", "joint", "Paper shelf", "/jobs/prompters-desk/joints/desk-paper"),
+        ("lap frame", "joint", "Leg frame", "/jobs/prompters-desk/joints/desk-frame"),
         ("6mm shank", "bit", "6 straight", "/drawer/straight-6"),
         ("plunge", "router", "Plunge two", "/bench#plunge-two"),
         ("never climb", "rule", "Never climb", "/rules#school-never"),

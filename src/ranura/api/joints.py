@@ -133,7 +133,7 @@ class JointView:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class KindView:
-    """A kind of joint to choose: how strong it is, what of it shows, how it stands for two boards, and why it cannot be."""
+    """A kind of joint to choose: how strong it is, what of it shows, how it stands for two boards, and what stops it."""
 
     kind: JointKind
     name: str
@@ -149,9 +149,10 @@ def which(asked: JointAsked, shop: TheShop, planning: ThePlanning) -> tuple[Kind
     found = []
     for kind, facts in KINDS.items():
         status: Status = "stop"
-        refused = None
+        refused: Text | None = None
         try:
-            status = plan_joint(planning, replace(asked.joint, kind=kind), asked.first, asked.second, shop).status
+            found_plan = plan_joint(planning, replace(asked.joint, kind=kind), asked.first, asked.second, shop)
+            status, refused = found_plan.status, found_plan.stop
         except CraftError as cannot:
             refused = cannot.message
         found.append(

@@ -31,7 +31,7 @@ _MOST = 6
 _MOST_BEGUN = 5
 _WORD = re.compile(r"\w+")
 
-FoundKind = Literal["job", "board", "cut", "bit", "router", "guide", "wood", "rule", "word"]
+FoundKind = Literal["job", "board", "cut", "joint", "bit", "router", "guide", "wood", "rule", "word"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -113,7 +113,7 @@ def read(job_id: str, asked: LineIn, shop: TheShop, store: TheStore, planning: T
 
 @router.get("/find")
 def find_anything(shop: TheShop, store: TheStore, q: Annotated[str, Query(max_length=200)] = "") -> tuple[Found, ...]:
-    """What has all the words of a question in its name: jobs, boards, cuts, tools, house rules, words of the trade."""
+    """What has all the words of a question in its name: jobs, boards, cuts, joints, tools, house rules, words of the trade."""
     words = q.lower().split()
     if not words:
         return ()
@@ -125,6 +125,8 @@ def find_anything(shop: TheShop, store: TheStore, q: Annotated[str, Query(max_le
 def _named(found: finding.Named) -> Found:
     if found.kind == "job":
         return Found(kind="job", name=found.name, says="", path=f"/jobs/{found.job_id}/page")
+    if found.kind == "joint":
+        return Found(kind="joint", name=found.name, says=found.job, path=f"/jobs/{found.job_id}/joints/{found.joint_id}")
     path = f"/jobs/{found.job_id}/cuts/{found.cut_id}" if found.cut_id else f"/jobs/{found.job_id}/page"
     where = found.job if found.kind == "board" else f"{found.board}, {found.job}"
     return Found(kind=found.kind, name=found.name, says=where, path=path)

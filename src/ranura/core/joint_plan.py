@@ -66,6 +66,16 @@ class JointPlan:
     cautions: tuple[Caution, ...]
 
     @property
+    def stop(self) -> Text | None:
+        """The first thing that stops it; None where nothing does."""
+        own = [each.message for each in self.cautions if each.level == "stop"]
+        for each in self.cuts:
+            cautions = each.plan.cautions if each.plan is not None else ()
+            own += [each.refused] if each.refused is not None else []
+            own += [said.message for said in cautions if said.level == "stop"]
+        return own[0] if own else None
+
+    @property
     def placings(self) -> tuple[Placing, Placing]:
         """How both boards lie in the joint, on the first."""
         return (IN_PLACE, self.joined.placing)

@@ -35,8 +35,6 @@ class Picture:
     """Keys that are pressed then."""
     types: str = ""
     """What is typed then."""
-    begun: tuple[str, ...] = ()
-    """Names of jobs that are begun before."""
     size: tuple[int, int] = _SCREEN
     scheme: Literal["light", "dark"] = "light"
 
@@ -52,7 +50,6 @@ PICTURES: Final[Mapping[str, Picture]] = {
     "grain-map": Picture(path=_JOB + "arch-opening", shows="slip"),
     "inlay": Picture(path=_JOB + "fish-recess", shows="slip"),
     "dry-run": Picture(path=_JOB + "shelf-dado-420", shows="slip", clicks=("dry-run-start",), keys="." * 12),
-    "long-rail": Picture(path=_JOB + "rail-slots", shows="slip"),
     "table-edge": Picture(path=_JOB + "cross-edges", shows="slip"),
     "edges": Picture(path=_JOB + "lid-edges", shows="slip"),
     "profile-bench": Picture(path=_JOB + "arch-ogee", shows="slip", clicks=("profile-bench",)),
@@ -62,7 +59,8 @@ PICTURES: Final[Mapping[str, Picture]] = {
     "templates": Picture(path="/templates/emblem-fish", shows="template-canvas"),
     "rules": Picture(path="/rules", shows="rules-page"),
     "job": Picture(path="/jobs/little-harbour/page", shows="job-page"),
-    "jobs": Picture(path="/jobs", shows="jobs", begun=("Puppet trunk", "Lantern shelf")),
+    "joint": Picture(path="/jobs/prompters-desk/joints/desk-paper", shows="joint-cuts"),
+    "which-joint": Picture(path="/jobs/prompters-desk/page", shows="job-page", clicks=("new-joint",)),
 }
 
 
@@ -84,8 +82,6 @@ def _take(browser: Browser, url: str, name: str, picture: Picture) -> None:
         viewport={"width": width, "height": height}, color_scheme=picture.scheme, reduced_motion="reduce"
     )
     page = context.new_page()
-    for name_of_job in picture.begun:
-        page.request.post(f"{url}/api/jobs", data={"name": name_of_job})
     page.goto(url + picture.path)
     page.get_by_test_id(picture.shows).first.wait_for()
     page.wait_for_timeout(_SETTLED_MS)

@@ -1,4 +1,4 @@
-"""Finding jobs, boards and cuts by words."""
+"""Finding jobs, boards, cuts and joints by words."""
 
 from __future__ import annotations
 
@@ -9,14 +9,14 @@ from typing import Any, Literal
 from sqlalchemy import ColumnElement, String, and_, cast, or_, select
 from sqlalchemy.orm import Session
 
-from ranura.store.models import CutRow, JobRow, PieceRow
+from ranura.store.models import CutRow, JobRow, JointRow, PieceRow
 
-Kind = Literal["job", "board", "cut"]
+Kind = Literal["job", "board", "cut", "joint"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Named:
-    """A job, a board or a cut by its name, and where it stands; `cut_id` of a board is that of its first cut."""
+    """A job, a board, a cut or a joint by its name, and where it stands; `cut_id` of a board is that of its first cut."""
 
     kind: Kind
     name: str
@@ -24,6 +24,7 @@ class Named:
     job: str
     board: str
     cut_id: str | None
+    joint_id: str | None = None
 
 
 def find_named(session: Session, shop_id: str, words: Sequence[str], most: int) -> tuple[Named, ...]:
@@ -67,6 +68,16 @@ def find_named(session: Session, shop_id: str, words: Sequence[str], most: int) 
     )
     for name, cut_id, board, job_id, job_name in session.execute(cuts):
         found.append(Named(kind="cut", name=name, job_id=job_id, job=job_name, board=board, cut_id=cut_id))
+    kind: ColumnElement[str] = JointRow.spec["kind"].as_string()
+    joints = (
+        select(JointRow.name, JointRow.id, JobRow.id, JobRow.name)
+        .join(JobRow, JobRow.id == JointRow.job_id)
+        .where(*here, JointRow.removed_at.is_(None), and_(*(or_(_has(JointRow.name, word), _has(kind, word)) for word in words)))
+        .order_by(*newest, JointRow.place)
+        .limit(most)
+    )
+    for name, joint_id, job_id, job_name in session.execute(joints):
+        found.append(Named(kind="joint", name=name, job_id=job_id, job=job_name, board="", cut_id=None, joint_id=joint_id))
     return tuple(found)
 
 

@@ -27,6 +27,7 @@ const KINDS: Record<FoundThing["kind"], string> = {
   job: "job",
   board: "board",
   cut: "cut",
+  joint: "joint",
   bit: "bit",
   router: "router",
   guide: "guide",

@@ -15,6 +15,7 @@ from ranura.host import places, setup
 from ranura.host.bench.channels import measure_clashes, measure_stations
 from ranura.host.bench.drawer import measure_drawer, measure_import
 from ranura.host.bench.edges import measure_drag
+from ranura.host.bench.joints import measure_joints
 from ranura.host.bench.measuring import Measure
 from ranura.host.bench.planning import large_shop, measure_growth, measure_memory, measure_plan
 from ranura.host.bench.proof import measure_proof
@@ -64,6 +65,8 @@ def bench() -> int:
             measures += [*measure_stations(url), measure_clashes()]
         say("Measuring templates …")
         measures += measure_templates()
+        say("Measuring joints …")
+        measures += measure_joints()
         say("Measuring a shop with 300 bits …")
         with served(store, large_shop(300)) as url:
             measures.append(measure_plan(url, what="Plan request, 300 bits × 6 routers,"))
