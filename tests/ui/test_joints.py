@@ -81,3 +81,26 @@ def test_a_shelf_too_tight_in_scrap_is_planned_wider_and_its_depth_is_dragged(op
     expect(page.get_by_test_id("saving")).to_have_text("saved")
     page.goto(page.url.replace("/joints/desk-paper", "/cuts/desk-paper.a0"))
     expect(page.locator('[data-field="depth"]')).to_have_value("6.5")
+
+
+def test_what_is_typed_of_a_joint_stays_when_it_is_changed_elsewhere(open_page: Callable[..., Page]):
+    page = open_page(f"{DESK}/joints/desk-frame", wait="joint-page")
+    depth = page.locator('[data-field="depth"]')
+    depth.fill("28")
+    expect(page.get_by_test_id("saving")).to_have_text("not saved")
+    elsewhere = {"name": "Leg frame", "joint": {"kind": "corner-lap", "into": "right"}, "version": 1}
+    address = page.url.split("/jobs")[0] + "/api/joints/desk-frame"
+    assert page.request.put(address, data=elsewhere).ok
+    expect(page.get_by_test_id("newer")).to_be_visible()
+    depth.fill("13")
+    expect(page.get_by_test_id("joint-cuts")).to_contain_text("90 mm")
+    expect(depth).to_have_value("13")
+    page.get_by_role("button", name="Keep mine").click()
+    expect(page.get_by_test_id("saving")).to_have_text("saved")
+    kept = page.request.get(address).json()
+    assert (kept["version"], kept["joint"]["depth"]["typed"], kept["joint"]["into"]) == (3, "13", "left")
+    depth.fill("14")
+    page.get_by_role("link", name="Prompter's desk").click()  # before it is kept by itself
+    expect(page.get_by_test_id("job-page")).to_be_visible()
+    page.go_back()
+    expect(depth).to_have_value("14")

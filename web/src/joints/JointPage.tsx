@@ -57,7 +57,8 @@ interface Props {
 function Whole({ shop, job, item, first, second }: Props) {
   const { switchUnit } = usePlace(shop);
   const { unit } = shop;
-  const { draft, view, problem, saving, edit } = useJoint(item, pieceIn(first.piece), pieceIn(second.piece));
+  const joint = useJoint(item, pieceIn(first.piece), pieceIn(second.piece));
+  const { draft, view, problem, saving, edit } = joint;
   const [form, setForm] = useState<CutForm | null>(null);
   if (view && view.form !== form) setForm(view.form);
   const place = form ? placeOf(problem, partsOf(form), "joint") : null;
@@ -95,6 +96,19 @@ function Whole({ shop, job, item, first, second }: Props) {
           <p role="alert" className="mt-1 border-l-4 border-cut px-3 py-2 text-body" data-testid="problem">
             <Words text={inUnit(problem.message, unit)} />
           </p>
+        ) : null}
+        {joint.newer ? (
+          <div role="alert" className="mt-1 border-l-4 border-hazard px-3 py-2 text-body" data-testid="newer">
+            This joint was changed elsewhere while you typed. What you typed is still here.
+            <span className="mt-1 flex gap-2">
+              <button type="button" className="button" onClick={joint.onMine}>
+                Keep mine
+              </button>
+              <button type="button" className="button" onClick={joint.onTheirs}>
+                Take theirs
+              </button>
+            </span>
+          </div>
         ) : null}
         {view ? (
           <div
