@@ -308,9 +308,9 @@ def _shared(found: JointPlan, first: Piece, second: Piece) -> list[Text]:
     called = {"a": first.name, "b": second.name}
     return [
         write(
-            "{one} and {two} at one setting: all parts and a spare before anything is moved",
-            one=called[one[0]],
-            two=called[two[0]],
+            ("Both ends of {one}" if one == two else "{one} and {two}") + " at one setting: all parts and a spare first",
+            one=called[one],
+            two=called[two],
         )
-        for one, two in found.shared
+        for (one, _), (two, _) in found.shared
     ]

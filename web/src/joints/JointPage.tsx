@@ -9,6 +9,7 @@ import {
   type JointView,
   type PieceItem,
   pieceIn,
+  type Reading,
   type ShopView,
   type Unit,
 } from "../api/client";
@@ -25,7 +26,7 @@ import { CautionLine, Stop } from "../slip/Cautions";
 import { Fit } from "../slip/Guides";
 import { STATUS } from "../slip/StatusLine";
 import { Words } from "../ui/Words";
-import { inUnit, reading } from "../ui/words";
+import { inUnit, plainly, reading } from "../ui/words";
 import { useJoint } from "./useJoint";
 
 /** A joint: what is asked of it, both boards together and apart, what is cut in which order, and its trial in scrap. */
@@ -234,6 +235,9 @@ function Cuts({ view, unit, job, item, first, second }: CutsProps) {
   );
 }
 
+/** A reading with what it lies over or under its fraction: a fit is less than a mark of a rule. */
+const exactly = (read: Reading) => `${plainly(read)}${read.error ? ` (${read.error})` : ""}`;
+
 /** What was measured of the two boards as their own cuts leave them. */
 function Measured({ view, unit }: { view: JointView; unit: Unit }) {
   if (view.measured.length === 0) return null;
@@ -248,11 +252,10 @@ function Measured({ view, unit }: { view: JointView; unit: Unit }) {
                 {inUnit(each.name, unit)}
               </th>
               <td className="py-1 text-right text-strong font-semibold tabular-nums">
-                <Words text={`${reading(each.gap, unit).number} ${reading(each.gap, unit).unit}`} />
+                <Words text={exactly(reading(each.gap, unit))} />
                 {each.over ? (
                   <span className="block text-small text-cut">
-                    in the way:{" "}
-                    <Words text={`${reading(each.over, unit).number} ${reading(each.over, unit).unit}`} />
+                    in the way: <Words text={exactly(reading(each.over, unit))} />
                   </span>
                 ) : null}
               </td>

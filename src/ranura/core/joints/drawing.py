@@ -111,7 +111,7 @@ def _depth(joint: Joint, joined: Joined, thick: float, *, beside: float) -> tupl
         start=(beside, floor[2]),
         end=(beside, thick),
         offset=_BESIDE,
-        text=write(as_typed(typed)) if joint.depth is not None else write("{d:len}", d=deep),
+        text=write(as_typed(typed)) if joint.depth is not None else write("{d:short}", d=deep),
         field="depth",
         vertical=True,
         name="depth",

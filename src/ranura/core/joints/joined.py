@@ -120,6 +120,11 @@ def moves_across(boards: Boards) -> tuple[Caution, ...]:
     return (caution(words.MOVES_ACROSS, board=name, by=by, wide=wide),)
 
 
+def at_end(name: str, number: int) -> str:
+    """What the cut at an end of a board that comes by both is called; 0 is the first."""
+    return f"{name}, other end" if number else name
+
+
 def length(mm: float) -> Length:
     """A length that was worked out, as if it had been typed."""
     rounded = round(mm, 6)

@@ -11,7 +11,7 @@ from ranura.core.family import AnyCut
 from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, expected_fit, length, moves_across, play_of
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, at_end, expected_fit, length, moves_across, play_of
 from ranura.core.joints.placing import lying
 from ranura.core.learning.forecast import Spread
 from ranura.core.proof.moves import Vector3
@@ -71,11 +71,11 @@ def lapped(joint: Joint, boards: Boards) -> Joined:
             *(
                 MemberCut(
                     member="b",
-                    name="Half-lap",
+                    name=at_end("Half-lap", number),
                     cut=each,
                     why=write("Then the other board, turned over, at the same depth if both are alike"),
                 )
-                for each in of_second
+                for number, each in enumerate(of_second)
             ),
         ),
         placing=lying(boards.sizes("b"), low=top, x=_ACROSS, z=(0.0, 0.0, -1.0)),

@@ -6,7 +6,7 @@ from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, expected_fit, length, moves_across, play_of
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, at_end, expected_fit, length, moves_across, play_of
 from ranura.core.joints.mortise_and_tenon import END_GAP, plan_mortise_and_tenon
 from ranura.core.joints.placing import lying
 from ranura.core.learning.forecast import Spread
@@ -69,7 +69,10 @@ def tenoned(joint: Joint, boards: Boards) -> Joined:
     return Joined(
         cuts=(
             MemberCut(member="a", name="Mortise", cut=mortise, why=write("The mortise first: its bit makes its width")),
-            *(MemberCut(member="b", name="Tenon", cut=each, why=write("Then the tenon, made to fit it")) for each in tenons),
+            *(
+                MemberCut(member="b", name=at_end("Tenon", number), cut=each, why=write("Then the tenon, made to fit it"))
+                for number, each in enumerate(tenons)
+            ),
         ),
         placing=lying(boards.sizes("b"), low=(left, (wide - rail_thick) / 2, thick - made.tenon_length), x=up, z=(0.0, 1.0, 0.0)),
         lines=(
