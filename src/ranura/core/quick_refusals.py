@@ -19,4 +19,6 @@ RING_INSIDE_BUSHING = Refusal(
     "ring-inside-bushing", "The ring of {ring:fine} goes over the bushing of {bushing:fine}, so it is wider"
 )
 NO_MOUTH = Refusal("no-mouth", "{depth:fine} deep, this dovetail would have no neck left")
+NO_FINGERS = Refusal("no-fingers", "A board that is not wider than the bit of {bit:fine} has no fingers")
+NO_TENON = Refusal("no-tenon", "No straight bit here makes a mortise for that, or it is too shallow for a tenon")
 TOO_MANY_PASSES = Refusal("too-many-passes", "That would be more passes than anybody makes")

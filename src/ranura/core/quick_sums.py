@@ -12,10 +12,14 @@ from ranura.core.cutting.lateral import setback
 from ranura.core.cutting.passes import cumulative_depths, max_step
 from ranura.core.cutting.size import size_reasons
 from ranura.core.cutting.speed import RIM_CEILING, UNMARKED_STOP, rim_speed, rpm_at, rule_rpm, speed_of, turning_rpm
+from ranura.core.geometry import closeness
+from ranura.core.joints.box_joint import PLAY, plan_box_joint
+from ranura.core.joints.mortise_and_tenon import END_GAP, plan_mortise_and_tenon
 from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
 from ranura.core.shop.house_rules import HouseRules, school_name
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.profiles import FLAT_ENDED
 from ranura.core.shop.tooling.routers import Router
 from ranura.core.templates.bushings import offset
 from ranura.core.templates.inlay import plan_inlay
@@ -259,6 +263,46 @@ def _dovetail(given: Sequence[float], shop: Shop) -> QuickAnswer:
     )
 
 
+def _box(given: Sequence[float], shop: Shop) -> QuickAnswer:  # noqa: ARG001 # every sum is asked with its shop
+    bit, width, thickness = given
+    if not closeness.over(width, bit):
+        raise QuickError(refusals.NO_FINGERS, bit=bit)
+    made = plan_box_joint(bit_diameter=bit, width=width, thickness=thickness)
+    low, high = made.whole_widths
+    last = write("ends with a {what} {l:len} wide", what=made.ends_with, l=made.last)
+    return answered(
+        "box",
+        made.finger,
+        "mm",
+        "a finger; its slot is the bit",
+        write("{d:fine} − {p:fine} of play; every {pitch:fine}, {h:fine} deep", d=bit, p=PLAY, pitch=made.pitch, h=made.depth),
+        write("{n:n0} slots in the board that begins with a finger, {m:n0} in its mate", n=made.slots[0], m=made.slots[1]),
+        last,
+        write("{low:len} or {high:len} wide it ends with a whole finger", low=low, high=high),
+    )
+
+
+def _tenon(given: Sequence[float], shop: Shop) -> QuickAnswer:
+    rail, depth = given
+    bits = [bit.diameter for bit in shop.bits if bit.profile in FLAT_ENDED and not bit.archived and bit.diameter < rail]
+    if not bits or not closeness.over(depth, END_GAP):
+        raise QuickError(refusals.NO_TENON)
+    made = plan_mortise_and_tenon(rail_thickness=rail, bits=bits, mortise_depth=depth, rail_width=2 * rail)
+    return answered(
+        "tenon",
+        made.mortise_width,
+        "mm",
+        "the mortise, by the bits here",
+        write("nearest a third of {t:fine}, {third:fine}", t=rail, third=rail / 3),
+        write(
+            "Tenon {t:len} thick, {l:len} long; cheeks of {c:len}",
+            t=made.tenon_thickness,
+            l=made.tenon_length,
+            c=made.cheek or 0.0,
+        ),
+    )
+
+
 def _rim(given: Sequence[float], shop: Shop) -> QuickAnswer:
     d, rpm = given
     v = rim_speed(diameter=d, rpm=rpm)
@@ -285,6 +329,8 @@ SUM_WORKS: tuple[tuple[Sum, _Work], ...] = (
     (_sum("v", "angle depth", "v 90 depth 3", "width of a V-groove", "R12"), _v),
     (_sum("round", "radius depth", "round 6 depth 2", "width of a round-nose groove", "R12"), _round),
     (_sum("dovetail", "bit angle depth", "dovetail 12.7 14 depth 8", "socket and tongue", "R13"), _dovetail),
+    (_sum("box", "bit width thickness", "box 9.6 120 thick 15", "fingers of a box joint", "R14"), _box),
+    (_sum("tenon", "rail depth", "tenon 22 deep 25", "mortise and tenon of a rail", "R14"), _tenon),
 )
 
 SUMS: tuple[Sum, ...] = tuple(made for made, _ in SUM_WORKS)
