@@ -8,6 +8,7 @@ from typing import get_args
 import pytest
 from shapely import box
 
+from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
 from ranura.core.joint_plan import plan_joint
 from ranura.core.joints.asked import CutChange, Joint, JointKind
@@ -136,6 +137,15 @@ def test_what_cannot_be_is_said_at_its_dimension(kind, first, second, more, fiel
     with pytest.raises(CutError) as refused:
         made(kind, first, second, **more)
     assert refused.value.field == field
+
+
+@pytest.mark.parametrize("curved", [0, 1])
+def test_a_board_with_an_outline_of_its_own_is_not_joined(curved):
+    pieces = [SIDE, SHELF]
+    pieces[curved] = replace(pieces[curved], name="Curved", outline=Contour(form="ellipse"))
+    with pytest.raises(CutError, match="Curved has an outline") as refused:
+        made("housed", *pieces, at=mm(200))
+    assert refused.value.field == "joint.kind"
 
 
 @pytest.mark.parametrize("kind", ["dado-rabbet", "mortise-tenon"])

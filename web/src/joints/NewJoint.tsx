@@ -26,13 +26,15 @@ export function NewJoint({ job, onClose, onMade }: Props) {
   const shop = useShop();
   const refresh = useRefresh();
   const unit = shop.data?.unit ?? "mm";
-  const [first, setFirst] = useState(job.pieces.at(-2)?.id ?? "");
+  const [first, setFirst] = useState((job.pieces.at(-2) ?? job.pieces.at(-1))?.id ?? "");
   const [second, setSecond] = useState(job.pieces.at(-1)?.id ?? "");
   const [kind, setKind] = useState<JointKind | null>(null);
   const [name, setName] = useState("");
   const [problem, setProblem] = useState<Problem | null>(null);
   const board = (id: string) => job.pieces.find((each) => each.id === id)?.piece;
   const [one, two] = [board(first), board(second)];
+  // Of a board that there are several of, one may meet another.
+  const alone = first === second && (one?.count ?? 1) < 2;
   const place = unit === "mm" ? "100" : "4";
   const begun: JointIn = {
     kind: kind ?? "housed",
@@ -45,7 +47,7 @@ export function NewJoint({ job, onClose, onMade }: Props) {
       one && two
         ? api.whichJoints({ joint: { ...begun, kind: "housed" }, first: pieceIn(one), second: pieceIn(two) })
         : Promise.reject(new Error("two boards make a joint")),
-    enabled: one !== undefined && two !== undefined && first !== second,
+    enabled: one !== undefined && two !== undefined && !alone,
   });
   const chosen = kind ?? which.data?.[0]?.kind ?? null;
   const said = which.data?.find((each) => each.kind === chosen);
@@ -81,9 +83,9 @@ export function NewJoint({ job, onClose, onMade }: Props) {
             field="second"
           />
         </div>
-        {first === second ? (
+        {alone ? (
           <p role="alert" className="text-cut">
-            A joint is of two boards: choose another one for the second.
+            A joint is of two boards, and there is one of these: choose another one for the second.
           </p>
         ) : (
           <fieldset className="flex flex-col" data-testid="which-joint">
@@ -136,7 +138,7 @@ export function NewJoint({ job, onClose, onMade }: Props) {
         <button
           type="submit"
           className="button button-main justify-center"
-          disabled={first === second}
+          disabled={alone}
           data-testid="keep-joint"
         >
           Add the {said?.name ?? "joint"}

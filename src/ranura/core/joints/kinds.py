@@ -7,6 +7,7 @@ from dataclasses import dataclass, fields, replace
 from typing import Final
 
 from ranura.core.family import AnyCut
+from ranura.core.joints import refusals
 from ranura.core.joints.asked import CutChange, Joint, JointKind, Member
 from ranura.core.joints.dado_rabbet import dado_rabbet
 from ranura.core.joints.edged import edged
@@ -14,6 +15,7 @@ from ranura.core.joints.housed import housed, rabbeted
 from ranura.core.joints.joined import Boards, Joined, JointOf
 from ranura.core.joints.lapped import lapped
 from ranura.core.joints.tenoned import tenoned
+from ranura.core.text.errors import CutError
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -53,6 +55,9 @@ def strength_of(kind: JointKind) -> str:
 
 def joined(joint: Joint, boards: Boards) -> Joined:
     """What a joint comes to, with what was changed by hand in its cuts. Raises `CutError` with the dimension that cannot be."""
+    for board in (boards.first, boards.second):
+        if board.outline is not None:
+            raise CutError(refusals.NOT_STRAIGHT, field="joint.kind", board=board.name)
     made = KINDS[joint.kind].work(joint, boards)
     changes = {(each.member, each.number): each for each in joint.changes}
     counted: dict[Member, int] = {"a": 0, "b": 0}

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from ranura.core.text.errors import Refusal
 
+NOT_STRAIGHT = Refusal("not-straight", "{board} has an outline of its own; joints are planned for boards with straight edges")
 OFF_THE_BOARD = Refusal("off-the-board", "There the second board stands past the {end} end; at most {most:len}")
 NO_BIT_FOR_JOINT = Refusal("no-bit-for-joint", "There is no straight bit or spiral in the drawer to make this joint; add one")
 GOES_THROUGH = Refusal("goes-through", "{depth:len} is as deep as the first board is thick, {thickness:len}")
