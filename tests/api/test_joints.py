@@ -161,3 +161,18 @@ def test_pieces_of_another_job_are_not_joined(client, pieces):
     other = client.post("/api/jobs", json={"name": "Another"}).json()["id"]
     asked = {"name": "Odd", "first_id": pieces[0], "second_id": pieces[1], "joint": HOUSED}
     assert client.post(f"/api/jobs/{other}/joints", json=asked).status_code == 404
+
+
+def test_a_house_rule_moves_the_cuts_of_a_joint(client, pieces, joint):
+    """R14's clearances are the house's."""
+
+    def groove() -> float:
+        return client.get(f"/api/cuts/{joint['id']}.a0").json()["cut"]["width"]["mm"]
+
+    before = groove()
+    rules = client.get("/api/shop").json()["rules"]
+    assert (
+        client.put("/api/shop/settings", json={"rules": rules | {"fit_sliding": rules["fit_sliding"] + 0.05}}).status_code == 200
+    )
+    assert groove() == pytest.approx(before + 0.05)
+    assert cuts_of(client, pieces)[0][0][0] == "Groove, Upper shelf"

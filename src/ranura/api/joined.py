@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import replace
 
 from sqlalchemy.orm import Session
 
-from ranura.api.saved_shop import SavedShop
 from ranura.core.joint_plan import boards_of
 from ranura.core.joints.asked import Member
 from ranura.core.joints.kinds import joined
+from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
 from ranura.store import kept_joints
 from ranura.store.kept_jobs import KeptCut, KeptJob
@@ -18,15 +19,15 @@ from ranura.store.kept_jobs import KeptCut, KeptJob
 class JoinedCuts:
     """See `Store.join_with`. A joint that cannot be made as its boards are by now makes no cut; its own page says why."""
 
-    def __init__(self, saved_shop: SavedShop) -> None:
-        self._saved_shop = saved_shop
+    def __init__(self, shop_now: Callable[[], Shop]) -> None:
+        self._shop_now = shop_now
 
     def __call__(self, session: Session, job: KeptJob) -> KeptJob:
         """The job with its joints, their cuts before each piece's own."""
         joints = kept_joints.of_job(session, job.id)
         if not joints:
             return job
-        shop = self._saved_shop.current()
+        shop = self._shop_now()
         pieces = {each.id: each.piece for each in job.pieces}
         follow: dict[str, list[KeptCut]] = {each.id: [] for each in job.pieces}
         for kept in joints:
