@@ -139,7 +139,8 @@ class Step:
 class _Known:
     """Sections that were looked at, by all that they depend on."""
 
-    sections: dict[object, tuple[Section, ...]] = field(default_factory=dict)
+    sections: dict[object, tuple[Point, tuple[Section, ...]]] = field(default_factory=dict)
+    """Of each the place that they were looked at from."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -216,12 +217,11 @@ def _sections(wood: Wood, swept: Swept, taken: tuple[Swept, ...], known: _Known)
     """What a move meets, looked up where another met the same at another place; `taken` is what was taken near its way."""
     origin = swept.path[0]
     key = (seen_from(wood, swept, origin), surroundings(wood, taken, wood.works, swept.box, origin))
-    found = known.sections.get(key)
-    if found is None:
-        found = sections_of(wood, swept, taken)
-        known.sections[key] = tuple(_moved(each, (-origin[0], -origin[1])) for each in found)
-        return found
-    return tuple(_moved(each, origin) for each in found)
+    if key not in known.sections:
+        known.sections[key] = (origin, sections_of(wood, swept, taken))
+    (x, y), found = known.sections[key]
+    by = (origin[0] - x, origin[1] - y)
+    return found if by == (0.0, 0.0) else tuple(_moved(each, by) for each in found)
 
 
 def _moved(section: Section, by: Point) -> Section:

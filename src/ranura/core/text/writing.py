@@ -199,14 +199,19 @@ def _blanks(template: str) -> tuple[_Blank, ...]:
     return tuple(_Blank(before, name or "", spec or "", quoted == "r") for before, name, spec, quoted in parsed)
 
 
-def _filled(template: str, facts: Mapping[str, Fact], system: System) -> str:
-    parts: list[str] = []
+def _filled(template: str, facts: Mapping[str, Fact]) -> Text:
+    """A template in both systems; what is the same in both is written once."""
+    metric: list[str] = []
+    inch: list[str] = []
     for blank in _blanks(template):
-        parts.append(blank.before)
+        metric.append(blank.before)
+        inch.append(blank.before)
         if blank.name:
             value = float(blank.name) if blank.name[0].isdigit() else facts[blank.name]
-            parts.append(repr(value) if blank.quoted else _fact(value, blank.spec, system))
-    return "".join(parts)
+            said = repr(value) if blank.quoted else _fact(value, blank.spec, "metric")
+            metric.append(said)
+            inch.append(_fact(value, blank.spec, "inch") if blank.spec in _LENGTH_SPECS and not blank.quoted else said)
+    return Text(metric="".join(metric), inch="".join(inch))
 
 
 _LENGTH_SPECS = {"about", "len", "short", "bare", "fine", "rough"}
@@ -221,6 +226,4 @@ def write(template: str, **facts: Fact) -> Text:
     ('draw it back 2 mm', 'draw it back 3/32 in')"""
     if not facts and "{" not in template:
         return Text(metric=template, inch=template)
-    metric = _filled(template, facts, "metric")
-    speaks_lengths = any(blank.spec in _LENGTH_SPECS for blank in _blanks(template))
-    return Text(metric=metric, inch=_filled(template, facts, "inch") if speaks_lengths else metric)
+    return _filled(template, facts)

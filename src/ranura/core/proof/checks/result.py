@@ -43,7 +43,8 @@ def result(step: Step, wood: Wood, taken: Sequence[Swept], wanted: Wanted) -> It
         looked_at.add(same)
         if ways not in gone_by:
             gone_by[ways] = _gone(ways)
-        works, gone = shapely.union_all([shape_of(work) for work in within]), gone_by[ways]
+        shapes = [shape_of(work) for work in within]
+        works, gone = shapes[0] if len(shapes) == 1 else shapely.union_all(shapes), gone_by[ways]
         for said, area in (
             (words.TAKES_TOO_MUCH, _largest(works.difference(_wider(layer.most)).intersection(gone))),
             (words.LEAVES_TOO_MUCH, _largest(_reached(layer, taken).difference(gone).intersection(works))),
