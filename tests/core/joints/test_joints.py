@@ -239,3 +239,16 @@ def test_boards_are_jointed_and_meet_where_their_finished_edges_lie():
     with pytest.raises(CutError) as refused:
         made("edge-joint", board(900, 120, 20), board(900, 90, 20), depth=mm(3))
     assert refused.value.field == "joint.depth"
+
+
+def test_air_that_was_not_wanted_is_said_and_so_is_a_shoulder_that_meets_its_mate_too_soon():
+    """A rabbet bit's bearings make certain widths alone, within 0.1 mm of what is wanted (R11)."""
+    wide = made("rabbet", board(828, 276, 16.6), board(580, 276, 12.6), end="right")
+    assert wide.cuts[0].plan.bit_id == "rabbet-9.525"
+    assert [each.code for each in wide.cautions] == ["looser-than-wanted"]
+    assert wide.status == "caution"
+    side, shelf = board(721.6, 177.9, 20, "birch-plywood"), board(388.8, 177.9, 18.9, "birch-plywood")
+    soon = made("dado-rabbet", side, shelf, into="right")
+    assert soon.together is not None
+    assert soon.together.proud == pytest.approx(6.36667 - 6.35, abs=0.002), "the bearing's 6.35 instead of 6.367"
+    assert [each.code for each in soon.cautions] == ["stays-proud"]
