@@ -135,3 +135,9 @@ def test_what_cannot_be_is_said_where_it_was_typed(name, request_, field):
     with pytest.raises((Refused, ValidationError)) as refused:
         calculate(name, request_)
     assert problem_of(refused.value).field == field
+
+
+def test_a_ring_that_does_not_enter_the_comb_is_blocked():
+    comb = {"bit_diameter": 12.7, "bit_angle": 14, "cutting_depth": 12.7, "finger_pitch": 24, "slot_width": 12.3, "width": 130}
+    assert not calculate("comb-dovetail", {**comb, "bushing_od": 12})["blocked"]
+    assert calculate("comb-dovetail", {**comb, "bushing_od": 12.4})["blocked"]
