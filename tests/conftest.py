@@ -18,6 +18,7 @@ from hypothesis import settings
 
 from ranura.api.application import Settings, create_app
 from ranura.api.importing import Imports
+from ranura.api.joined import JoinedCuts
 from ranura.api.saved_shop import SavedShop
 from ranura.core.families import FAMILIES
 from ranura.core.family import Families
@@ -83,6 +84,7 @@ def api(opened_store: Store) -> Iterator[TestClient]:
 def client(api: TestClient, store: Store) -> TestClient:
     """The API with the demo shop as it comes and nothing remembered."""
     api.app.state.saved_shop = SavedShop(store, DEMO_SHOP)
+    store.join_with(DEMO_SHOP, JoinedCuts(lambda: api.app.state.saved_shop.current()))
     api.app.state.imports = Imports(api.app.state.saved_shop)
     return api
 

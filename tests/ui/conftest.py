@@ -10,6 +10,7 @@ from playwright.sync_api import TimeoutError as WaitedTooLong
 from tests.conftest import Served
 
 from ranura.api.importing import Imports
+from ranura.api.joined import JoinedCuts
 from ranura.api.saved_shop import SavedShop
 from ranura.demo.shop import DEMO_SHOP
 from ranura.host import setup
@@ -32,6 +33,7 @@ def browser() -> Iterator[Browser]:
 def shop(served: Served, store) -> Served:
     """The server, with the demo shop laid anew and nothing remembered."""
     served.app.state.saved_shop = SavedShop(store, DEMO_SHOP)
+    store.join_with(DEMO_SHOP, JoinedCuts(lambda: served.app.state.saved_shop.current()))
     served.app.state.store = store
     served.app.state.imports = Imports(served.app.state.saved_shop)
     served.app.state.instruments.close()

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import TypeVar
@@ -181,8 +181,8 @@ def load_job(session: Session, shop_id: str, job_id: str) -> KeptJob:
             for row in pieces
         ),
     )
-    with_joints: Joining | None = session.info.get(JOINING)
-    return made if with_joints is None else with_joints(session, made)
+    served: Mapping[str, Joining] = session.info.get(JOINING, {})
+    return served[shop_id](session, made) if shop_id in served else made
 
 
 def pieces_of(session: Session, job_id: str) -> list[PieceRow]:

@@ -29,7 +29,7 @@ _PIECE = TypeAdapter(Piece)
 CUTS = "cuts"
 """Under which key a session has the form of the cuts that its application knows."""
 JOINING = "joining"
-"""Under which key it has what puts the cuts of a job's joints into its pieces, where its application does."""
+"""Under which key it has what puts the cuts of a job's joints into its pieces, by the ids of shops that are served."""
 _RULES, _UNIT = TypeAdapter(HouseRules), TypeAdapter[Unit](Unit)
 
 
@@ -89,9 +89,9 @@ class Store:
             for tell in self._told:
                 tell(self._writes)
 
-    def join_with(self, joining: Callable[[Session, Any], Any]) -> None:
-        """Has `joining` put the cuts of a job's joints into its pieces whenever a job is read."""
-        self._info[JOINING] = joining
+    def join_with(self, shop_id: str, joining: Callable[[Session, Any], Any]) -> None:
+        """Has `joining` put the cuts of a job's joints into its pieces whenever a job of a shop is read."""
+        self._info[JOINING] = {**self._info.get(JOINING, {}), shop_id: joining}
         self._sessions.configure(info=self._info)
 
     def on_write(self, tell: Callable[[int], None]) -> None:
