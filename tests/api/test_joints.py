@@ -146,7 +146,7 @@ def test_the_plan_of_a_joint_says_both_cuts_its_fit_and_its_trial(client):
 
 
 def test_which_joints_two_boards_can_have_those_that_can_be_first(client):
-    asked = {"joint": HOUSED, "first": board("Leg", "700", "90", "28", "ash"), "second": board("Rail", "500", "90", "14", "ash")}
+    asked = {"first": board("Leg", "700", "90", "28", "ash"), "second": board("Rail", "500", "90", "14", "ash")}
     found = client.post("/api/joints/which", json=asked).json()
     assert {each["kind"] for each in found} == {
         "housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon", "edge-joint",
@@ -176,3 +176,34 @@ def test_a_house_rule_moves_the_cuts_of_a_joint(client, pieces, joint):
     )
     assert groove() == pytest.approx(before + 0.05)
     assert cuts_of(client, pieces)[0][0][0] == "Groove, Upper shelf"
+
+
+@pytest.mark.parametrize(
+    ("kind", "member"), [("dado-rabbet", "a"), ("dado-rabbet", "b"), ("housed", "a"), ("tee-lap", "a"), ("mortise-tenon", "b")]
+)
+def test_tools_are_changed_too_where_a_length_that_was_worked_out_does_not_end(client, kind, member):
+    """A third of 20 and of 17 mm: what is shown of it is not all of it."""
+    sizes = [board("Odd side", "640", "100", "20", "ash"), board("Odd rail", "500", "85", "17", "ash")]
+    first, second = [client.post(f"{JOB}/pieces", json={"piece": each}).json()["pieces"][-1]["id"] for each in sizes]
+    asked = {"name": "Odd", "first_id": first, "second_id": second, "joint": {"kind": kind, "at": mm("200")}}
+    made = client.post(f"{JOB}/joints", json=asked).json()
+    address = f"/api/cuts/{made['id']}.{member}0"
+    kept = client.get(address).json()
+    cut = typed_again(kept["cut"]) | {"router_id": "plunge-two"}
+    answer = client.put(address, json={"name": kept["name"], "cut": cut, "version": 1})
+    assert answer.status_code == 200, answer.text
+    assert client.get(address).json()["cut"]["router_id"] == "plunge-two"
+
+
+def typed_again(value):
+    """What was answered, as a request takes it."""
+    if isinstance(value, dict):
+        if "typed" in value:
+            return {"typed": value["typed"], "unit": value["unit"]}
+        return {key: typed_again(each) for key, each in value.items()}
+    return [typed_again(each) for each in value] if isinstance(value, list) else value
+
+
+def test_the_list_of_jobs_counts_what_follows_from_joints(client):
+    cards = {each["id"]: each["cuts"] for each in client.get("/api/jobs").json()}
+    assert cards == {"little-harbour": 17, "prompters-desk": 3}

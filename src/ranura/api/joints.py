@@ -13,11 +13,12 @@ from sqlalchemy.orm import Session
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.board.pieces import Piece
+from ranura.core.cuts.channel.fit import Mate
 from ranura.core.family import AnyCut
 from ranura.core.joint_plan import TRUE, JointPlan, plan_joint
 from ranura.core.joints.asked import CutChange, Joint, JointKind, Member
 from ranura.core.joints.drawing import joint_views
-from ranura.core.joints.form import form
+from ranura.core.joints.form import begun, form
 from ranura.core.joints.kinds import KINDS, strength_of
 from ranura.core.joints.trial import trial
 from ranura.core.output.asked import Asked, as_asked
@@ -46,6 +47,13 @@ class JointAsked(RequestModel):
     """A joint of two boards, none of which need be kept."""
 
     joint: _JOINT_FIELD
+    first: PieceField
+    second: PieceField
+
+
+class WhichAsked(RequestModel):
+    """Two boards that are to be joined."""
+
     first: PieceField
     second: PieceField
 
@@ -133,10 +141,12 @@ class JointView:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class KindView:
-    """A kind of joint to choose: how strong it is, what of it shows, how it stands for two boards, and what stops it."""
+    """A kind of joint to choose: how strong it is, what of it shows, how it stands for two boards, and what stops it; `joint` is
+    what it begins with, as a request takes it."""
 
     kind: JointKind
     name: str
+    joint: dict[str, Any]
     strength: str
     shows: str
     status: Status
@@ -144,19 +154,28 @@ class KindView:
 
 
 @router.post("/joints/which")
-def which(asked: JointAsked, shop: TheShop, planning: ThePlanning) -> tuple[KindView, ...]:
-    """Which joints two boards can have with what the shop owns, as the joint stands otherwise; those that can be first."""
+def which(asked: WhichAsked, shop: TheShop, planning: ThePlanning) -> tuple[KindView, ...]:
+    """Which joints two boards can have with what the shop owns; those that can be first."""
     found = []
     for kind, facts in KINDS.items():
         status: Status = "stop"
         refused: Text | None = None
+        joint = begun(kind, asked.first, asked.second, shop.unit)
         try:
-            found_plan = plan_joint(planning, replace(asked.joint, kind=kind), asked.first, asked.second, shop)
+            found_plan = plan_joint(planning, joint, asked.first, asked.second, shop)
             status, refused = found_plan.status, found_plan.stop
         except CraftError as cannot:
             refused = cannot.message
         found.append(
-            KindView(kind=kind, name=facts.name, strength=strength_of(kind), shows=facts.shows, status=status, refused=refused)
+            KindView(
+                kind=kind,
+                name=facts.name,
+                joint=_json(joint),
+                strength=strength_of(kind),
+                shows=facts.shows,
+                status=status,
+                refused=refused,
+            )
         )
     return tuple(sorted(found, key=lambda each: each.status == "stop"))
 
@@ -217,7 +236,7 @@ def change_cut(session: Session, shop: Shop, kept: KeptCut, cut: AnyCut, version
     changed = {
         field.name
         for field in fields(cut)  # type: ignore[arg-type] # every cut is a dataclass
-        if getattr(cut, field.name) != getattr(kept.cut, field.name)
+        if not _same(getattr(cut, field.name), getattr(kept.cut, field.name))
     }
     joint = kept_joints.load_joint(session, shop.id, joint_id)
     if type(cut) is not type(kept.cut) or changed - own:
@@ -231,6 +250,15 @@ def change_cut(session: Session, shop: Shop, kept: KeptCut, cut: AnyCut, version
     )
 
 
+def _same(one: object, two: object) -> bool:
+    """Whether two values of a cut are the same to who typed them: a length that was worked out comes back as it was shown."""
+    if isinstance(one, Length) and isinstance(two, Length):
+        return (one.typed, one.unit) == (two.typed, two.unit)
+    if isinstance(one, Mate) and isinstance(two, Mate):
+        return all(_same(getattr(one, field.name), getattr(two, field.name)) for field in fields(Mate))
+    return one == two
+
+
 def _item(kept: KeptJoint, job_id: str) -> JointItem:
     return JointItem(
         id=kept.id,
@@ -239,11 +267,11 @@ def _item(kept: KeptJoint, job_id: str) -> JointItem:
         version=kept.version,
         first_id=kept.first_id,
         second_id=kept.second_id,
-        joint=joint_json(kept.joint),
+        joint=_json(kept.joint),
     )
 
 
-def joint_json(joint: Joint) -> dict[str, Any]:
+def _json(joint: Joint) -> dict[str, Any]:
     """A joint as a request takes it."""
     made: dict[str, Any] = _JOINT.dump_python(joint, mode="json")
     return made

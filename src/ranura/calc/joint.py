@@ -113,7 +113,7 @@ def _fit(found: JointPlan) -> FitAnswer | None:
     if together is None:
         return None
     return FitAnswer(
-        gap=together.gap,
+        gap=together.measured[0].gap,
         interference=together.interference,
         proud=together.proud,
         measured_at=[

@@ -16,7 +16,7 @@ from ranura.core.joints.asked import Joint, Member
 from ranura.core.joints.joined import Boards, Joined
 from ranura.core.joints.kinds import KINDS, joined, strength_of
 from ranura.core.joints.placing import IN_PLACE, Placing
-from ranura.core.joints.together import Together, put_together, solid_of
+from ranura.core.joints.together import Solid, Together, put_together
 from ranura.core.plan import Planning, PlanWithMoves, Status
 from ranura.core.proof.bodies import work_of
 from ranura.core.proof.moves import Program
@@ -122,10 +122,10 @@ def plan_joint(planning: Planning, joint: Joint, first: Piece, second: Piece, sh
     plans = [each.plan for each in cuts]
     together = None
     if all(plan is not None and plan.moves for plan in plans):
-        one = solid_of(work_of(first, ()), _taken("a", cuts))
-        two = solid_of(work_of(second, ()), _taken("b", cuts), made.placing)
+        one = Solid(work_of(first, ()), _taken("a", cuts))
+        two = Solid(work_of(second, ()), _taken("b", cuts), made.placing)
         together = put_together(made, one, two)
-    said = [*made.cautions, *_of_fit(together, joint)]
+    said = [*made.cautions, *_of_fit(together, joint, first.thickness.mm)]
     return JointPlan(
         kind=KINDS[joint.kind].name,
         strength=strength_of(joint.kind),
@@ -151,16 +151,16 @@ def _taken(member: Member, cuts: Sequence[PlannedCut]) -> tuple[Swept, ...]:
     return taken
 
 
-def _of_fit(together: Together | None, joint: Joint) -> list[Caution]:
+def _of_fit(together: Together | None, joint: Joint, thick: float) -> list[Caution]:
     """What is to be said of a fit: boards that do not enter, and air that should not be. A place that a trial showed to come out
-    wider than it is planned may be planned tighter than what goes into it."""
+    wider than it is planned may be planned tighter by that, at most over the whole thickness of the first board, in mm."""
     if together is None:
         return []
     wider = max(-joint.correction, 0.0)
     over = max((each.interference - together.proud for each in together.measured), default=0.0) - wider
-    if closeness.over(over, TRUE) or (not wider and closeness.over(together.interference, TRUE)):
+    if closeness.over(over, TRUE) or closeness.over(together.interference - wider * thick, TRUE):
         return [caution(words.DOES_NOT_GO_TOGETHER, over=max(over, 0.0), area=together.interference)]
-    loose = [each for each in together.measured if closeness.over(each.gap, each.wanted + TRUE)]
+    loose = [each for each in together.measured if closeness.over(each.gap - each.interference, each.wanted + TRUE)]
     said = [caution(words.LOOSER_THAN_WANTED, where=each.name.metric, gap=each.gap, wanted=each.wanted) for each in loose]
     return [caution(words.STAYS_PROUD, proud=together.proud), *said] if closeness.over(together.proud, TRUE) else said
 

@@ -149,6 +149,10 @@ def list_jobs(session: Session, shop_id: str) -> tuple[JobLine, ...]:
             pieces[piece.job_id].append(piece)
     counted = select(CutRow.piece_id, func.count()).where(CutRow.shop_id == shop_id, CutRow.removed_at.is_(None))
     cuts = {piece_id: count for piece_id, count in session.execute(counted.group_by(CutRow.piece_id))}  # noqa: C416 # for the types
+    joined = select(JointRow.job_id).where(JointRow.shop_id == shop_id, JointRow.removed_at.is_(None)).distinct()
+    for job_id in session.scalars(joined):
+        if job_id in pieces:  # what follows from joints is no row that could be counted
+            cuts |= {each.id: len(each.cuts) for each in load_job(session, shop_id, job_id).pieces}
     return tuple(
         JobLine(
             id=row.id,

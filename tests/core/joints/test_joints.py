@@ -10,12 +10,12 @@ from shapely import box
 
 from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
-from ranura.core.joint_plan import plan_joint
+from ranura.core.joint_plan import _of_fit, plan_joint
 from ranura.core.joints.asked import CutChange, Joint, JointKind
 from ranura.core.joints.housed import housed
 from ranura.core.joints.joined import Boards
 from ranura.core.joints.kinds import KINDS, joined
-from ranura.core.joints.together import put_together, solid_of
+from ranura.core.joints.together import Solid, put_together
 from ranura.core.plan import PLANNING
 from ranura.core.proof.bodies import work_of
 from ranura.core.proof.moves import Program
@@ -61,7 +61,7 @@ def test_a_shelf_is_housed_to_its_measure_and_a_third_deep():
     assert found.status == "caution"
     stopped = made("housed", SIDE, SHELF, at=mm(200), stopped=mm(12))
     assert [each.metric for each in stopped.joined.by_hand] == [
-        "Saw a notch out of the second board's front corner, 12 mm wide and 6 mm long; or square the housing's end"
+        "Saw a notch out of the second board's near corner, 12 mm wide and 6 mm long; or square the housing's end"
     ]
 
 
@@ -108,7 +108,7 @@ def test_boards_that_do_not_go_together_are_never_ready():
     right = housed(asked, given)
     x, y, z = right.placing.origin
     wrong = replace(right.placing, origin=(x + 2, y, z - 1))
-    found = put_together(right, solid_of(work_of(SIDE, ()), taken), solid_of(work_of(SHELF, ()), (), wrong))
+    found = put_together(right, Solid(work_of(SIDE, ()), taken), Solid(work_of(SHELF, ()), (), wrong))
     shelf = box(202.05, 11, 219.65, 30)
     side = box(0, 0, 640, 18).difference(box(200, 12, 217.7, 18))
     assert found.interference == pytest.approx(shelf.intersection(side).area, abs=1e-6)
@@ -126,6 +126,8 @@ def test_boards_that_do_not_go_together_are_never_ready():
         ("corner-lap", LEG, board(500, 90, 14), {}, "joint.depth"),
         ("tee-lap", LEG, RAIL, {"at": mm(620)}, "joint.at"),
         ("cross-lap", LEG, RAIL, {"at": mm(200), "depth": mm(28)}, "joint.depth"),
+        ("cross-lap", LEG, RAIL, {"at": mm(200), "along": mm(420)}, "joint.along"),
+        ("housed", SIDE, SHELF, {"at": mm(200), "tried": "too-loose", "off": mm(1.2)}, "joint.off"),
         ("mortise-tenon", LEG, RAIL, {"at": mm(650)}, "joint.at"),
         ("mortise-tenon", LEG, RAIL, {"depth": mm(2)}, "joint.depth"),
         ("mortise-tenon", LEG, RAIL, {"depth": mm(28)}, "joint.depth"),
@@ -252,3 +254,14 @@ def test_air_that_was_not_wanted_is_said_and_so_is_a_shoulder_that_meets_its_mat
     assert soon.together is not None
     assert soon.together.proud == pytest.approx(6.36667 - 6.35, abs=0.002), "the bearing's 6.35 instead of 6.367"
     assert [each.code for each in soon.cautions] == ["stays-proud"]
+
+
+def test_a_loose_trial_excuses_no_more_than_it_showed():
+    """Planned 1 mm narrower than its shelf, as a trial asks for; of another shelf, 0.3 mm thicker, that is not what was tried."""
+    asked = Joint(kind="housed", at=mm(200), fit="tight", tried="too-loose", off=mm(1))
+    found = plan_joint(PLANNING, asked, SIDE, SHELF, SHOP)
+    assert found.together is not None
+    assert found.together.measured[0].interference == pytest.approx(1, abs=0.006)
+    assert _of_fit(found.together, asked, 18) == []
+    less = replace(asked, off=mm(0.7))
+    assert [each.code for each in _of_fit(found.together, less, 18)] == ["does-not-go-together"]

@@ -164,7 +164,7 @@ export const api = {
     post("/api/cuts/{cut_id}/place", { params: { path: { cut_id } }, body: { piece_id, before } }),
   removeCut: (cut_id: string) => remove("/api/cuts/{cut_id}", { params: { path: { cut_id } } }),
   planJoint: (asked: JointAsked) => post("/api/plan/joint", { body: asked }),
-  whichJoints: (asked: JointAsked) => post("/api/joints/which", { body: asked }),
+  whichJoints: (asked: Schemas["WhichAsked"]) => post("/api/joints/which", { body: asked }),
   joint: (joint_id: string) => get("/api/joints/{joint_id}", { params: { path: { joint_id } } }),
   addJoint: (job_id: string, joint: Schemas["NewJoint"]) =>
     post("/api/jobs/{job_id}/joints", { params: { path: { job_id } }, body: joint }),

@@ -17,6 +17,7 @@ import { history } from "../app/undo";
 import { Waiting } from "../app/Waiting";
 import { Joints } from "../joints/Joints";
 import { usePlace } from "../shop/place";
+import { SHORTLY } from "../slip/StatusLine";
 import { Glyph } from "../ui/Glyph";
 import { Menu } from "../ui/Menu";
 import { problemOf } from "../ui/problems";
@@ -183,13 +184,6 @@ function sizesOf({ sizes }: PieceItem): string {
   return texts.join(" × ") + (shared ?? "");
 }
 
-const SAYS: Record<string, string> = {
-  ready: "ready",
-  caution: "ready, with care",
-  stop: "do not cut",
-  unproven: "being proven",
-};
-
 function Status({ cut }: { cut: CutItem }) {
   const stop = cut.status === "stop";
   return (
@@ -197,7 +191,7 @@ function Status({ cut }: { cut: CutItem }) {
       className={`shrink-0 text-small font-semibold ${stop ? "text-cut" : "text-guide"}`}
       data-status={cut.status}
     >
-      {SAYS[cut.status] ?? cut.status}
+      {SHORTLY[cut.status]}
     </span>
   );
 }

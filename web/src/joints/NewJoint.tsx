@@ -3,6 +3,8 @@ import { api, type JobView, type JointIn, type JointKind, type Problem, pieceIn 
 import { useReading, useRefresh, useShop } from "../api/queries";
 import { added } from "../app/acts";
 import { history } from "../app/undo";
+import { nameOf } from "../jobs/NewCut";
+import { SHORTLY } from "../slip/StatusLine";
 import { Dialog } from "../ui/Dialog";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
@@ -13,13 +15,6 @@ interface Props {
   onClose: () => void;
   onMade: (jointId: string) => void;
 }
-
-const HOW: Record<string, string> = {
-  ready: "can be made",
-  caution: "can be made, with care",
-  stop: "something stops it",
-  unproven: "being checked",
-};
 
 /** Which two boards, and which joint: those that can be made with what the shop owns stand first. */
 export function NewJoint({ job, onClose, onMade }: Props) {
@@ -35,29 +30,23 @@ export function NewJoint({ job, onClose, onMade }: Props) {
   const [one, two] = [board(first), board(second)];
   // Of a board that there are several of, one may meet another.
   const alone = first === second && (one?.count ?? 1) < 2;
-  const place = unit === "mm" ? "100" : "4";
-  const begun: JointIn = {
-    kind: kind ?? "housed",
-    at: { typed: place, unit },
-    along: { typed: place, unit },
-  };
   const which = useReading({
     key: ["which-joint", one, two, unit],
     ask: () =>
       one && two
-        ? api.whichJoints({ joint: { ...begun, kind: "housed" }, first: pieceIn(one), second: pieceIn(two) })
+        ? api.whichJoints({ first: pieceIn(one), second: pieceIn(two) })
         : Promise.reject(new Error("two boards make a joint")),
     enabled: one !== undefined && two !== undefined && !alone,
   });
   const chosen = kind ?? which.data?.[0]?.kind ?? null;
   const said = which.data?.find((each) => each.kind === chosen);
   const add = async () => {
-    if (!chosen) return;
+    if (!said) return;
     const answer = await api.addJoint(job.id, {
-      name: name.trim() || (said ? `${said.name[0]?.toUpperCase()}${said.name.slice(1)}` : "Joint"),
+      name: name.trim() || nameOf(said),
       first_id: first,
       second_id: second,
-      joint: { ...begun, kind: chosen },
+      joint: said.joint as JointIn,
     });
     if (answer.kind !== "ok") return setProblem(problemOf(answer));
     history.push(added(`adding ${answer.data.name}`, "joints", answer.data.id));
@@ -105,15 +94,12 @@ export function NewJoint({ job, onClose, onMade }: Props) {
                   onChange={() => setKind(each.kind)}
                 />
                 <span className="leading-snug">
-                  <b className="font-semibold">
-                    {each.name[0]?.toUpperCase()}
-                    {each.name.slice(1)}
-                  </b>
+                  <b className="font-semibold">{nameOf(each)}</b>
                   <span className="text-small">
                     : {each.strength}; shows {each.shows}
                   </span>
                   <span className="block text-small text-ink-2">
-                    {each.refused ? <Words text={inUnit(each.refused, unit)} /> : HOW[each.status]}
+                    {each.refused ? <Words text={inUnit(each.refused, unit)} /> : SHORTLY[each.status]}
                   </span>
                 </span>
               </label>

@@ -9,6 +9,14 @@ export const STATUS: Record<CutPlan["status"], string> = {
   unproven: "Being checked, move by move: not ready yet",
 };
 
+/** The same in a list. */
+export const SHORTLY: Record<CutPlan["status"], string> = {
+  ready: "ready",
+  caution: "ready, with care",
+  stop: "do not cut",
+  unproven: "being proven",
+};
+
 /** Right under the sentence where the slip stands further down: whether it may be cut, and the first stop. */
 export function StatusLine({ plan, unit }: { plan: CutPlan; unit: Unit }) {
   const stop = plan.cautions.find((each) => each.level === "stop");

@@ -71,6 +71,11 @@ class Joint:
     """What was changed by hand in its cuts."""
 
     @property
+    def at_an_end(self) -> bool:
+        """Whether it lies at an end of the first board, so that no place is asked for."""
+        return self.kind in ("rabbet", "dado-rabbet", "corner-lap")
+
+    @property
     def ends(self) -> tuple[End, ...]:
         """The ends of the second board that are cut, the one that is looked at first."""
         return ("left", "right") if self.into == "both" else (self.into,)

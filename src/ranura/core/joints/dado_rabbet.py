@@ -8,9 +8,10 @@ from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
 from ranura.core.joints.housed import depth_of, standing
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, expected_fit, length, nearest_third, play_of
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, expected_fit, nearest_third, play_of
 from ranura.core.learning.forecast import Spread
 from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import in_mm
 from ranura.core.text.writing import write
 
 SHORT = 0.3
@@ -35,8 +36,8 @@ def dado_rabbet(joint: Joint, boards: Boards) -> Joined:
     if not closeness.under(tongue + play, across):
         raise CutError(refusals.TONGUE_TOO_WIDE, field="joint.width", width=tongue, thickness=across)
     short = deep - SHORT
-    groove = ChannelCut(width=length(tongue + play), depth=length(deep), position=length(across - tongue - play), end=joint.end)
-    rabbet = EdgeCut(shape="rabbet", size=length(short), depth=length(across - tongue), edges=joint.ends)
+    groove = ChannelCut(width=in_mm(tongue + play), depth=in_mm(deep), position=in_mm(across - tongue - play), end=joint.end)
+    rabbet = EdgeCut(shape="rabbet", size=in_mm(short), depth=in_mm(across - tongue), edges=joint.ends)
     middle = across - (tongue + play) / 2
     x = middle if joint.end == "left" else long - middle
     at = (x, wide / 2, thick - short / 2)

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from shapely import Polygon
 from shapely.affinity import translate
 from shapely.geometry.base import BaseGeometry
@@ -9,11 +11,11 @@ from shapely.geometry.base import BaseGeometry
 from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.rings import Point
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Joined, length
+from ranura.core.joints.joined import Joined
 from ranura.core.joints.together import Together
 from ranura.core.output.views import Dimension, DragHandle, Mark, Outline, Role, View, box
 from ranura.core.text.figures import show
-from ranura.core.text.lengths import as_typed
+from ranura.core.text.lengths import as_typed, in_mm
 from ranura.core.text.writing import Text, write
 
 _BESIDE, _WORDS, _OF_WIDTH = 6.0, 12.0, 0.16
@@ -50,7 +52,7 @@ def _reach(first: BaseGeometry, second: BaseGeometry) -> float:
 
 
 def _view(
-    name: str,
+    name: Literal["section", "side"],
     caption: Text,
     first: BaseGeometry,
     second: BaseGeometry,
@@ -65,7 +67,7 @@ def _view(
         for at, called in zip((_at_the_foot(first), _above(second)), names, strict=True)
     ]
     return View(
-        name="section" if name == "section" else "side",
+        name=name,
         frame=(
             float(x0) - _BESIDE,
             float(y0) - _BESIDE,
@@ -106,7 +108,7 @@ def _depth(joint: Joint, joined: Joined, thick: float, *, beside: float) -> tupl
         return None
     across = 0 if joined.seen_along[1] else 1
     half, middle, deep = line.reach / 2, floor[across], thick - floor[2]
-    typed = joint.depth if joint.depth is not None else length(deep)
+    typed = joint.depth if joint.depth is not None else in_mm(deep)
     dimension = Dimension(
         start=(beside, floor[2]),
         end=(beside, thick),

@@ -6,9 +6,10 @@ from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, length
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut
 from ranura.core.joints.placing import lying
 from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import in_mm
 from ranura.core.text.writing import write
 
 TAKEN, LEAST, MOST = 1.0, 0.5, 1.5
@@ -28,8 +29,8 @@ def edged(joint: Joint, boards: Boards) -> Joined:
         raise CutError(refusals.JOINTED_BY, field="joint.depth", least=LEAST, most=MOST)
     long, wide, thick = boards.sizes("a")
     meets = wide - taken
-    first = EdgeCut(shape="jointing", size=length(taken), edges=("far",))
-    second = EdgeCut(shape="jointing", size=length(taken), edges=("near",))
+    first = EdgeCut(shape="jointing", size=in_mm(taken), edges=("far",))
+    second = EdgeCut(shape="jointing", size=in_mm(taken), edges=("near",))
     return Joined(
         cuts=(
             MemberCut(member="a", name="Jointed edge", cut=first, why=write("Both edges straight and square before any profile")),

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping
+from dataclasses import replace
 from typing import Final
 
 from ranura.core.board.pieces import Piece
@@ -11,7 +13,10 @@ from ranura.core.joints.asked import LAID_ON, Joint, JointKind
 from ranura.core.joints.kinds import KINDS
 from ranura.core.output.forms import answers, flip
 from ranura.core.text.forms import Answer, Blank, ChoiceBlank, Form, LengthBlank, Part, Phrase
+from ranura.core.text.lengths import Length, Unit, read
 
+_STEP: Final[Mapping[Unit, float]] = {"mm": 10.0, "in": 25.4}
+"""mm between two places that a joint is begun at."""
 _FITS: tuple[tuple[Fit, str], ...] = (
     ("tight", "tight fit: tapped home"),
     ("sliding", "sliding fit: pushed in by hand"),
@@ -29,10 +34,25 @@ _INTO: Final[Mapping[JointKind, str]] = {
     "edge-joint": "edge to edge with",
     "mortise-tenon": "with a tenon into",
 }
-AT_AN_END: Final[frozenset[JointKind]] = frozenset({"rabbet", "dado-rabbet", "corner-lap"})
-"""Joints that lie at an end of the first board."""
 _WITH_WIDTH: Final[Mapping[JointKind, str]] = {"dado-rabbet": "tongue", "mortise-tenon": "mortise"}
 """Joints whose width may be typed, and of what it is one."""
+
+
+def begun(kind: JointKind, first: Piece, second: Piece, unit: Unit) -> Joint:
+    """A joint to begin with: where a place is asked for, a third along, in whole steps of a rule.
+
+    >>> size = {"length": read("700", "mm"), "width": read("90", "mm"), "thickness": read("28", "mm")}
+    >>> boards = Piece(name="Leg", material="ash", **size), Piece(name="Rail", material="ash", **size)
+    >>> [begun("housed", *boards, unit).at.typed for unit in ("mm", "in")]
+    ['230', '9']"""
+    step = _STEP[unit]
+
+    def third(board: Piece) -> Length:
+        return read(f"{max(math.floor(board.length.mm / 3 / step), 1) * (10 if unit == 'mm' else 1)}", unit)
+
+    joint = Joint(kind=kind)
+    joint = joint if joint.at_an_end or kind == "edge-joint" else replace(joint, at=third(first))
+    return replace(joint, along=third(second)) if kind == "cross-lap" else joint
 
 
 def form(joint: Joint, first: Piece, second: Piece) -> Form:
@@ -40,7 +60,7 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
     other = "right" if joint.end == "left" else "left"
     if joint.kind == "edge-joint":
         return Form(
-            kind="joint", sentence=_edge_to_edge(first, second), options=(ChoiceBlank(label="Joint", choices=kinds(joint.kind)),)
+            kind="joint", sentence=_edge_to_edge(first, second), options=(ChoiceBlank(label="Joint", choices=_kinds(joint.kind)),)
         )
     parts: list[Part] = [
         Phrase(text=second.name, strong=True),
@@ -48,7 +68,7 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
         Phrase(text=_INTO[joint.kind]),
         Phrase(text=first.name, strong=True, after=","),
     ]
-    if joint.kind not in AT_AN_END:
+    if not joint.at_an_end:
         parts += [LengthBlank(field="at", label="From the end of the first board", place=True), Phrase(text="from its")]
     else:
         parts.append(Phrase(text="at its"))
@@ -60,7 +80,7 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
     if joint.kind == "cross-lap":
         parts += [LengthBlank(field="along", label="From the end of the second board", place=True), Phrase(text="along it,")]
     parts += [LengthBlank(field="depth", label="Depth", placeholder=_usual(joint), optional=True), Phrase(text="deep.")]
-    options: list[Blank] = [ChoiceBlank(label="Joint", choices=kinds(joint.kind))]
+    options: list[Blank] = [ChoiceBlank(label="Joint", choices=_kinds(joint.kind))]
     if joint.kind in _WITH_WIDTH:
         label = _WITH_WIDTH[joint.kind]
         options.append(LengthBlank(field="width", label=label, placeholder="a third", optional=True))
@@ -87,10 +107,10 @@ def _edge_to_edge(first: Piece, second: Piece) -> tuple[Part, ...]:
     )
 
 
-def kinds(chosen: JointKind | None = None) -> tuple[Answer, ...]:
+def _kinds(chosen: JointKind) -> tuple[Answer, ...]:
     """Every kind of joint to choose from."""
     return tuple(
-        Answer(says=facts.name[0].upper() + facts.name[1:], change={"kind": kind}, chosen=kind == chosen, value=kind)
+        Answer(says=facts.name[0].upper() + facts.name[1:], change={"kind": kind}, chosen=kind == chosen)
         for kind, facts in KINDS.items()
     )
 

@@ -8,11 +8,12 @@ from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, expected_fit, length, play_of
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, expected_fit, play_of
 from ranura.core.joints.placing import Placing, lying
 from ranura.core.learning.forecast import Spread
 from ranura.core.proof.moves import Vector3
 from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import in_mm
 from ranura.core.text.writing import write
 
 _OF_BOARD = 1 / 3
@@ -55,8 +56,8 @@ def housed(joint: Joint, boards: Boards) -> Joined:
     mate = Mate(thickness=boards.second.thickness, measured=boards.second.thickness_measured, sheet=boards.sheet, fit=joint.fit)
     cut = ChannelCut(
         mate=mate if joint.tried is None else None,
-        width=None if joint.tried is None else length(across + play),
-        depth=length(deep),
+        width=None if joint.tried is None else in_mm(across + play),
+        depth=in_mm(deep),
         position=joint.at,
         end=joint.end,
         stop_first=joint.stopped,
@@ -69,7 +70,7 @@ def housed(joint: Joint, boards: Boards) -> Joined:
     if joint.stopped is not None:
         by_hand.append(
             write(
-                "Saw a notch out of the second board's front corner, {s:len} wide and {d:len} long; or square the housing's end",
+                "Saw a notch out of the second board's near corner, {s:len} wide and {d:len} long; or square the housing's end",
                 s=joint.stopped.mm,
                 d=deep,
             )
@@ -94,7 +95,7 @@ def rabbeted(joint: Joint, boards: Boards) -> Joined:
     deep = depth_of(joint, boards)
     long, wide, thick = boards.sizes("a")
     across = boards.second.thickness.mm
-    cut = EdgeCut(shape="rabbet", size=length(across), depth=length(deep), edges=(joint.end,))
+    cut = EdgeCut(shape="rabbet", size=in_mm(across), depth=in_mm(deep), edges=(joint.end,))
     shoulder = across if joint.end == "left" else long - across
     middle = across / 2 if joint.end == "left" else long - across / 2
     return Joined(

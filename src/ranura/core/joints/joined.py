@@ -16,7 +16,6 @@ from ranura.core.learning.forecast import Forecast, Spread, forecast
 from ranura.core.proof.moves import Vector3
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text.cautions import Caution, caution
-from ranura.core.text.lengths import Length
 from ranura.core.text.writing import Text
 
 
@@ -123,12 +122,6 @@ def moves_across(boards: Boards) -> tuple[Caution, ...]:
 def at_end(name: str, number: int) -> str:
     """What the cut at an end of a board that comes by both is called; 0 is the first."""
     return f"{name}, other end" if number else name
-
-
-def length(mm: float) -> Length:
-    """A length that was worked out, as if it had been typed."""
-    rounded = round(mm, 6)
-    return Length(mm=rounded, typed=f"{rounded:g}", unit="mm")
 
 
 def nearest_third(bits: Sequence[float], thickness: float) -> float | None:

@@ -7,6 +7,7 @@ from dataclasses import dataclass, fields, replace
 from typing import Final
 
 from ranura.core.family import AnyCut
+from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import CutChange, Joint, JointKind, Member
 from ranura.core.joints.dado_rabbet import dado_rabbet
@@ -42,6 +43,8 @@ KINDS: Final[Mapping[JointKind, KindFacts]] = {
 }
 """A new kind is a word in `JointKind` and a row here; the type checker and a test say what is missing."""
 
+MOST_OFF: Final = 1.0
+"""mm by which a trial may have been off: more is no fit that is set right, but something that slipped."""
 _STRENGTHS: Final = ("weak", "not strong", "fairly strong", "strong", "very strong")
 
 
@@ -58,6 +61,8 @@ def joined(joint: Joint, boards: Boards) -> Joined:
     for board in (boards.first, boards.second):
         if board.outline is not None:
             raise CutError(refusals.NOT_STRAIGHT, field="joint.kind", board=board.name)
+    if joint.off is not None and closeness.over(joint.off.mm, MOST_OFF):
+        raise CutError(refusals.FAR_OFF, field="joint.off", off=joint.off.mm, most=MOST_OFF)
     made = KINDS[joint.kind].work(joint, boards)
     changes = {(each.member, each.number): each for each in joint.changes}
     counted: dict[Member, int] = {"a": 0, "b": 0}

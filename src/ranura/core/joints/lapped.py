@@ -11,12 +11,12 @@ from ranura.core.family import AnyCut
 from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, at_end, expected_fit, length, moves_across, play_of
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, at_end, expected_fit, moves_across, play_of
 from ranura.core.joints.placing import lying
 from ranura.core.learning.forecast import Spread
 from ranura.core.proof.moves import Vector3
 from ranura.core.text.errors import CutError
-from ranura.core.text.lengths import Length
+from ranura.core.text.lengths import Length, in_mm
 from ranura.core.text.writing import write
 
 _ALONG, _ACROSS, _UP = (1.0, 0.0, 0.0), (0.0, 1.0, 0.0), (0.0, 0.0, 1.0)
@@ -42,38 +42,38 @@ def lapped(joint: Joint, boards: Boards) -> Joined:
     if closeness.over(near + second_wide, long):
         raise CutError(refusals.OFF_THE_BOARD, field="joint.at", end="other", most=long - second_wide)
     left = near if joint.end == "left" else long - near - second_wide
+    if joint.kind == "cross-lap" and closeness.over(joint.along.mm + play / 2 + wide, second_long):
+        raise CutError(refusals.OFF_THE_BOARD, field="joint.along", end="other", most=second_long - wide)
     beside = (joint.along.mm + play / 2) if joint.kind == "cross-lap" else 0.0
     # So far along the second board the first one's near edge lies.
     begun = beside if joint.ends[0] == "left" else second_long - beside - wide
     top: Vector3 = (left, -begun, thick - second_thick)
+    alike = closeness.same(deep, second_thick - deep)
     of_first: AnyCut
     of_second: tuple[AnyCut, ...]
     if joint.kind == "corner-lap":
-        of_first = PocketCut(form="lap", length=length(second_wide), depth=length(deep), end=joint.end)
+        of_first = PocketCut(form="lap", length=in_mm(second_wide), depth=in_mm(deep), end=joint.end)
     else:
         of_first = _notch(joint.at, boards.second.width, deep, joint, end=joint.end)
     if joint.kind == "cross-lap":
         of_second = (_notch(joint.along, boards.first.width, second_thick - deep, joint, end=joint.ends[0]),)
     else:
         of_second = tuple(
-            PocketCut(form="lap", length=length(wide), depth=length(second_thick - deep), end=end) for end in joint.ends
+            PocketCut(form="lap", length=in_mm(wide), depth=in_mm(second_thick - deep), end=end) for end in joint.ends
         )
     middle = (left + second_wide / 2, wide / 2, thick - deep / 2)
     shoulder = middle if joint.kind != "corner-lap" else (left + (second_wide if joint.end == "left" else 0.0), *middle[1:])
     return Joined(
         cuts=(
-            MemberCut(
-                member="a",
-                name="Half-lap",
-                cut=of_first,
-                why=write("Both laps at one depth: set it once, on scrap of both boards"),
-            ),
+            MemberCut(member="a", name="Half-lap", cut=of_first, why=write("Its depth in scrap of both boards first")),
             *(
                 MemberCut(
                     member="b",
                     name=at_end("Half-lap", number),
                     cut=each,
-                    why=write("Then the other board, turned over, at the same depth if both are alike"),
+                    why=write(
+                        "Then the board that lies in it" + (", at the same depth" if alike else ", as deep as that leaves")
+                    ),
                 )
                 for number, each in enumerate(of_second)
             ),
@@ -99,5 +99,5 @@ def lapped(joint: Joint, boards: Boards) -> Joined:
 
 def _notch(at: Length, wide: Length, deep: float, joint: Joint, *, end: Literal["left", "right"]) -> ChannelCut:
     """A channel across a board for the whole width of another."""
-    mate = Mate(thickness=length(wide.mm + joint.correction) if joint.tried else wide, measured=True, sheet=False, fit=joint.fit)
-    return ChannelCut(mate=mate, depth=length(deep), position=at, end=end)
+    mate = Mate(thickness=in_mm(wide.mm + joint.correction) if joint.tried else wide, measured=True, sheet=False, fit=joint.fit)
+    return ChannelCut(mate=mate, depth=in_mm(deep), position=at, end=end)

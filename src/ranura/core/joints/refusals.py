@@ -15,5 +15,8 @@ WIDER_THAN_RAIL = Refusal("wider-than-rail", "A mortise {width:len} wide leaves 
 WIDER_THAN_STILE = Refusal("wider-than-stile", "The mortise is {width:len} wide, and the first board only {wide:len}")
 TENON_TOO_SHORT = Refusal("tenon-too-short", "A mortise {depth:len} deep leaves no tenon with {gap:len} of room at its end")
 JOINTED_BY = Refusal("jointed-by", "One pass takes {least:len} to {most:len} off an edge; run it again for more")
+FAR_OFF = Refusal(
+    "far-off", "{off:len} is more than a trial is set right by, {most:len}; look what slipped, or measure the boards again"
+)
 NO_TENON_LEFT = Refusal("no-tenon-left", "The shoulders leave nothing of a rail {wide:len} wide")
 TONGUE_TOO_WIDE = Refusal("tongue-too-wide", "A tongue {width:len} thick leaves nothing to cut of a board of {thickness:len}")

@@ -6,12 +6,13 @@ from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, at_end, expected_fit, length, moves_across, play_of
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, at_end, expected_fit, moves_across, play_of
 from ranura.core.joints.mortise_and_tenon import END_GAP, plan_mortise_and_tenon
 from ranura.core.joints.placing import lying
 from ranura.core.learning.forecast import Spread
 from ranura.core.proof.moves import Vector3
 from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import in_mm
 from ranura.core.text.writing import write
 
 _OF_BOARD = 2 / 3
@@ -46,19 +47,19 @@ def tenoned(joint: Joint, boards: Boards) -> Joined:
     up: Vector3 = (0.0, 0.0, 1.0 if joint.ends[0] == "left" else -1.0)
     mortise = PocketCut(
         form="mortise",
-        length=length(made.mortise_length),
-        across=length(made.mortise_width),
-        depth=length(deep),
-        from_left=length(joint.at.mm + narrower),
-        from_near=length((wide - made.mortise_width) / 2),
+        length=in_mm(made.mortise_length),
+        across=in_mm(made.mortise_width),
+        depth=in_mm(deep),
+        from_left=in_mm(joint.at.mm + narrower),
+        from_near=in_mm((wide - made.mortise_width) / 2),
         end=joint.end,
     )
     tenons = [
         PocketCut(
             form="lap",
-            length=length(made.tenon_length),
-            depth=length((rail_thick - made.tenon_thickness) / 2),
-            leaves=length(made.tenon_thickness),
+            length=in_mm(made.tenon_length),
+            depth=in_mm((rail_thick - made.tenon_thickness) / 2),
+            leaves=in_mm(made.tenon_thickness),
             both_faces=True,
             end=end,
         )

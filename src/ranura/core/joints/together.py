@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-import math
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import pairwise
 
@@ -134,11 +133,6 @@ class Together:
     first: BaseGeometry
     second: BaseGeometry
 
-    @property
-    def gap(self) -> float:
-        """The widest air along a line that is to have none but its play, in mm: what its fit is called by."""
-        return self.measured[0].gap if self.measured else math.inf
-
 
 def put_together(joined: Joined, first: Solid, second: Solid) -> Together:
     """The boards of a joint as their cuts leave them, at home.
@@ -177,8 +171,3 @@ def _measured(line: Line, first: Solid, second: Solid) -> Measured:
     marked = sorted([(*each, 0) for each in one] + [(*each, 1) for each in two])
     air = sum(max(0.0, c - b) for (_, b, of), (c, _, other) in pairwise(marked) if of != other)
     return Measured(name=line.name, gap=air, interference=both, wanted=line.wanted, at=line.at, way=line.way)
-
-
-def solid_of(work: Body, taken: Sequence[Swept], placing: Placing = IN_PLACE) -> Solid:
-    """A board after its cuts, as it lies in the joint."""
-    return Solid(work, tuple(taken), placing)

@@ -18,14 +18,14 @@ _SCRAP: Final[Mapping[JointKind, str]] = {
     "housed": "Cut the dado in scrap as thick as the first board, and try the shelf itself",
     "rabbet": "Cut the rabbet in scrap as thick as the first board, and lay the second on its edge in it",
     "dado-rabbet": "Cut the groove in scrap of the first board, then a tongue in scrap of the second",
-    "corner-lap": "Cut both laps in scrap of both boards at one setting, and lay them together",
-    "tee-lap": "Cut both laps in scrap of both boards at one setting, and lay them together",
-    "cross-lap": "Cut both notches in scrap of both boards at one setting, and lay them together",
+    "corner-lap": "Cut both laps in scrap of both boards, and lay them together",
+    "tee-lap": "Cut both laps in scrap of both boards, and lay them together",
+    "cross-lap": "Cut both notches in scrap of both boards, and lay them together",
     "edge-joint": "Joint two strips of scrap, and stand them on one another against a window",
     "mortise-tenon": "Cut the mortise, then a tenon in scrap as thick as the rail, a little too thick",
 }
 _MENDED: Final[Mapping[JointKind, str]] = {
-    "housed": "Too tight or too loose: change the spacer of the second pass by what it is off, and leave the fence",
+    "housed": "Too tight or too loose: move the far wall alone, by all of what it is off",
     "rabbet": "Not flush: move the fence by what it is off",
     "dado-rabbet": "Tongue too thick: set the bit deeper by all of what it is off, since one face alone is cut",
     "corner-lap": "Not flush: change the depth by half of what it is off, since both boards are cut",
