@@ -8,14 +8,14 @@ import math
 import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
-from shapely import Point, box
+from shapely import Point, box, union_all
 from shapely.geometry import LineString, Polygon
 
 from ranura.core.board.pieces import SIDES
 from ranura.core.geometry.areas import path_gap, thinned
-from ranura.core.geometry.convex import gap, oblong
+from ranura.core.geometry.convex import gap, merged, oblong
 from ranura.core.holding.clamps import hold
-from ranura.core.holding.nearest import moved_clear, propose
+from ranura.core.holding.nearest import all_find_room, moved_clear, propose
 from ranura.core.holding.placed import ClampAt
 from ranura.core.holding.sweep import Sweep, around_axis, foot_at, reach_of, side_length
 from ranura.demo.shop import PLUNGE_TWO, TRIM_ONE
@@ -101,6 +101,35 @@ def test_two_clamps_are_proposed_clear_of_what_stands_there(x, spots):
     found = propose(PART, sweep, bodies)
     for foot in (Polygon(foot_at(PART, each)) for each in found):
         assert all(foot.intersection(Polygon(each)).area < 1e-9 for each in (*bodies, *sweep.boxes))
+
+
+@settings(max_examples=80, deadline=None)
+@given(
+    st.sampled_from([(60.0, 25.0), (70.0, 45.0), (120.0, 60.0), (640.0, 300.0)]),
+    st.lists(st.tuples(st.floats(0, 1), st.floats(10, 300)), min_size=1, max_size=3),
+)
+def test_room_at_every_station_is_found_just_where_two_clamps_are_proposed_at_each(part, runs):
+    sweeps = [Sweep(boxes=(oblong(at * part[0] - wide, -80, at * part[0] + wide, part[1] + 80),)) for at, wide in runs]
+    assert all_find_room(part, sweeps) == all(propose(part, each, ()) for each in sweeps)
+
+
+def test_one_free_end_is_no_room_for_two_clamps():
+    part, covered = (70.0, 25.0), Sweep(boxes=(oblong(-50, -80, 38, 105),))
+    assert not propose(part, covered, ())
+    assert not all_find_room(part, [covered])
+
+
+whole = st.integers(0, 12)
+
+
+@given(st.lists(st.tuples(whole, st.integers(1, 5), st.sampled_from([(0, 3), (3, 5)])), min_size=1, max_size=8))
+def test_outlines_that_are_merged_cover_the_same_and_do_not_meet_in_a_row(boxes):
+    rings = [oblong(x, low, x + wide, high) for x, wide, (low, high) in boxes]
+    found = merged(rings)
+    assert union_all([Polygon(each) for each in found]).equals(union_all([Polygon(each) for each in rings]))
+    assert len(found) <= len(rings)
+    in_row = sorted((x0, x1) for x0, y0, x1, _ in (Polygon(ring).bounds for ring in found) if y0 == 0)
+    assert all(one[1] < two[0] for one, two in itertools.pairwise(in_row))
 
 
 def test_two_clamps_find_the_little_room_beside_wide_guides():

@@ -265,3 +265,11 @@ def test_a_loose_trial_excuses_no_more_than_it_showed():
     assert _of_fit(found.together, asked, 18) == []
     less = replace(asked, off=mm(0.7))
     assert [each.code for each in _of_fit(found.together, less, 18)] == ["does-not-go-together"]
+
+
+def test_wood_in_the_way_that_no_line_meets_stops_a_joint_all_the_same():
+    found = made("housed", SIDE, SHELF, at=mm(200)).together
+    assert found is not None
+    assert _of_fit(found, Joint(kind="housed", at=mm(200)), 18) == []
+    beside = replace(found, interference=2.0)
+    assert [each.level for each in _of_fit(beside, Joint(kind="housed", at=mm(200)), 18)] == ["stop"]
