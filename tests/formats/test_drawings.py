@@ -200,10 +200,43 @@ def test_what_is_odd_about_a_drawing_is_said_with_its_place(data, tolerance, clo
     assert found.can_be_used == (closed > 0 and all(code in ("gap-closed", "drawn-twice", "speck") for code in codes))
 
 
-@pytest.mark.parametrize("data", ["", "hello", "M0 0", "M0 0 L5", "M0 0 A", "M0 0 L nan 3", "M0 0 L1e9 0", "M 0 0 C 1 2 3 4 5 z"])
+@pytest.mark.parametrize(
+    "data",
+    [
+        "",
+        "hello",
+        "M0 0",
+        "M0 0 L5",
+        "M0 0 A",
+        "M0 0 L nan 3",
+        "M0 0 L1e9 0",
+        "M 0 0 C 1 2 3 4 5 z",
+        "M0 0 L5 5 5",
+        "M0 0 L- 5 5",
+        "M0 0 L5e 5",
+        "M0 0 L. 5",
+        "M0 0 Z 5",
+        "L5 5",
+    ],
+)
 def test_what_is_no_path_data_is_refused(data):
     with pytest.raises(FileError):
         loops_of_data(data)
+
+
+@pytest.mark.parametrize(
+    ("data", "length"),
+    [
+        ("m10 10 l007 0 0 07.", 14),
+        ("M0 0h5.v.5h+1.5e1", 20.5),
+        ("M0 0 10 0 10 10", 20),
+        ("M0 0 A5 5 0 01 10 0a5 5 0 0110 0", math.pi * 10),
+        ("M0 0 Q5 0 10 0 T20 0 S 25 0 30 0", 30),
+        ("M0 0 L3 0 L3 4 z h-1", 13),
+    ],
+)
+def test_numbers_may_be_written_in_odd_ways(data, length):
+    assert sum(each.length for each in loops_of_data(data)) == pytest.approx(length, abs=0.01)
 
 
 def test_path_data_goes_out_and_in_again():

@@ -14,7 +14,7 @@ from ranura.core.templates.outline import Outline, OutlineProblem, understood
 from ranura.core.templates.shaping import ShapedTemplate, TemplatePlace
 from ranura.core.text.cautions import Caution
 from ranura.core.text.writing import Text, write
-from ranura.formats.drawings import FileUnit, UnitFrom
+from ranura.formats.drawing import FileUnit, UnitFrom
 from ranura.formats.path_data import loops_of_data
 from ranura.store import items
 

@@ -4,142 +4,190 @@ from __future__ import annotations
 
 import math
 import re
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass, field
 
-from svgelements import Arc, Close, CubicBezier, Line, Move, Path, QuadraticBezier
+from fontTools.svgLib.path import parse_path
+from svgelements import Arc, Close, Matrix, Move, Path
 
 from ranura.core.geometry.loop_text import curve_points
 from ranura.core.geometry.loops import TRUE, Loop, Vertex
+from ranura.core.geometry.rings import Point
 from ranura.core.text.errors import FileError
 from ranura.formats import refusals
 
 MOST_SIDES = 300_000
 """Sides of all loops of a path or a file together."""
-_DATA = re.compile(r"^[\sMmLlHhVvCcSsQqTtAaZz0-9eE+\-.,]*$")
+_DATA = re.compile(r"[\sMmLlHhVvCcSsQqTtAaZz0-9eE+\-.,]*")
 _LARGEST = 1e5
 """mm: further out nothing is drawn."""
 _NEAR = 1e-6
 """mm between two points that are one; what a hand left open is mended elsewhere (`core/templates/outline.py`)."""
+Placed = tuple[float, float, float, float, float, float]
+"""Where a point x, y lies: a·x + c·y + e, b·x + d·y + f."""
 
 
-def loops_of_data(data: str, within: float = TRUE) -> tuple[Loop, ...]:
-    """The loops of path data in mm. Raises FileError with what is wrong with it."""
-    if not _DATA.match(data) or not data.strip():
-        raise FileError(refusals.NO_PATH, field="path")
-    try:
-        path = Path(data)
-    except Exception as problem:
-        raise FileError(refusals.NO_PATH, field="path") from problem
-    loops = tuple(loops_of_path(path, within))
-    if not loops or not all(_are_whole(*each) for each in _COMMAND.findall(data)):
+def loops_of_data(data: str) -> tuple[Loop, ...]:
+    """The loops of path data in mm, one at least. Raises FileError with what is wrong with it."""
+    loops = loops_drawn(data)
+    if not loops:
         raise FileError(refusals.NO_PATH, field="path")
     return loops
 
 
+def loops_drawn(data: str, within: float = TRUE, placed: Placed | None = None) -> tuple[Loop, ...]:
+    """The loops of path data in mm, put where they belong; none where it only goes to places. Raises FileError with what is
+    wrong with it."""
+    if not _DATA.fullmatch(data) or _BROKEN.search(data):
+        raise FileError(refusals.NO_PATH, field="path")
+    drawn = _Drawn(within, placed)
+    try:
+        parse_path(_plain(data), drawn)
+    except FileError:
+        raise
+    except Exception as problem:
+        raise FileError(refusals.NO_PATH, field="path") from problem
+    return tuple(drawn.loops)
+
+
+_BROKEN = re.compile(r"[+-](?![\d.])|[eE](?![+-]?\d)|(?<!\d)\.(?!\d)")
+"""What is left of a number; the parser would pass it over. Numbers that are too few or too many it refuses itself."""
 _COMMAND = re.compile(r"([MmLlHhVvCcSsQqTtAaZz])([^MmLlHhVvCcSsQqTtAaZz]*)")
-_NUMBER = re.compile(r"[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?")
-_TAKES = {"m": 2, "l": 2, "h": 1, "v": 1, "c": 6, "s": 4, "q": 4, "t": 2, "z": 0}
-"""Numbers of a command; an arc's flags may stand without a space, so they are not counted."""
+_ODD = re.compile(r"(?<![\d.])0+(?=\d)|(?<=\d)\.(?!\d)")
+"""How a number may be written that the parser does not take: with noughts before it, or nothing after its point."""
 
 
-def _are_whole(command: str, numbers: str) -> bool:
-    """Whether a command has all its numbers, once or more often."""
-    takes = _TAKES.get(command.lower())
-    count = len(_NUMBER.findall(numbers))
-    return count > 0 if takes is None else count == 0 if takes == 0 else count > 0 and count % takes == 0
+def _plain(data: str) -> str:
+    """Path data with its numbers as most write them. An arc's stay as they are: its flags are noughts that may touch."""
+    if not _ODD.search(data):
+        return data
+    return "".join(
+        command + (numbers if command in "Aa" else _ODD.sub(lambda odd: ".0" if odd[0] == "." else "", numbers))
+        for command, numbers in _COMMAND.findall(data)
+    )
 
 
-def loops_of_path(path: Path, within: float = TRUE) -> Iterator[Loop]:
-    """The loops of a path of the library, its transforms applied. Raises FileError where it is not finite, or too much."""
-    vertices: list[Vertex] = []
-    closed, count = False, 0
-    for segment in path:
-        if isinstance(segment, Move):
-            if len(vertices) > 1:
-                yield _loop(vertices, closed)
-            vertices, closed = [_vertex(segment.end)], False
-            continue
-        if isinstance(segment, Close):
-            closed = True
-            continue
-        if closed:  # what follows a closed loop without a move begins where that began
-            yield _loop(vertices, closed)
-            vertices, closed = vertices[:1], False
-        more = list(_side(segment, vertices[-1][:2] if vertices else None, within))
-        count += len(more)
-        if count > MOST_SIDES:
-            raise FileError(refusals.TOO_MANY_SIDES, field="path", most=MOST_SIDES)
-        for (x, y), bulge in more:
-            if vertices:
-                vertices[-1] = (*vertices[-1][:2], bulge)
-            vertices.append((x, y, 0.0))
-    if len(vertices) > 1:
-        yield _loop(vertices, closed)
+def loops_of_shape(shape: Path, within: float = TRUE) -> Iterable[Loop]:
+    """The loops of a shape of the library, its transforms applied. Raises FileError where it is not finite."""
+    drawn = _Drawn(within)
+    for segment in shape:
+        match segment:
+            case Move():
+                drawn.moveTo((segment.end.x, segment.end.y))
+            case Close():
+                drawn.closePath()
+            case Arc():
+                drawn.arc(segment)
+            case _:
+                drawn.lineTo((segment.end.x, segment.end.y))
+    drawn.endPath()
+    return drawn.loops
 
 
-def _loop(vertices: list[Vertex], closed: bool) -> Loop:
-    (x0, y0, _), (x1, y1, _) = vertices[0], vertices[-1]
-    if len(vertices) > 2 and math.dist((x0, y0), (x1, y1)) <= _NEAR:
-        return Loop(tuple(vertices[:-1]), closed=True)
-    return Loop(tuple(vertices), closed=closed)
+@dataclass(slots=True)
+class _Drawn:
+    """A pen, as the parser moves it, and the loops that it drew."""
 
+    within: float
+    placed: Placed | None = None
+    loops: list[Loop] = field(default_factory=list)
+    _vertices: list[Vertex] = field(default_factory=list)
+    _at: Point = (0.0, 0.0)
+    """Where it is, before it is put where it belongs."""
+    _count: int = 0
 
-def _vertex(at: object) -> Vertex:
-    x, y = float(at.x), float(at.y)  # type: ignore[attr-defined]
-    if not (math.isfinite(x) and math.isfinite(y)) or max(abs(x), abs(y)) > _LARGEST:
-        raise FileError(refusals.NOT_FINITE, field="path")
-    return (x, y, 0.0)
+    def moveTo(self, at: Point) -> None:  # noqa: N802 - the parser's name
+        """Begins anew."""
+        self.endPath()
+        self._at = at
+        self._vertices = [(*self._place(at), 0.0)]
 
+    def lineTo(self, at: Point) -> None:  # noqa: N802 - the parser's name
+        """A straight side."""
+        self._at = at
+        self._side(self._place(at))
 
-def _side(segment: object, start: tuple[float, float] | None, within: float) -> Iterator[tuple[tuple[float, float], float]]:
-    """The sides that a segment becomes: where each ends, and its bulge."""
-    if start is None:
-        return
-    match segment:
-        case Arc():
-            yield from _arc(segment, start, within)
-        case CubicBezier():
-            control = [_vertex(each)[:2] for each in (segment.start, segment.control1, segment.control2, segment.end)]
-            yield from _chords(control, within)
-        case QuadraticBezier():
-            a, b, c = (_vertex(each)[:2] for each in (segment.start, segment.control, segment.end))
-            thirds = [a, *((p[0] + 2 * (b[0] - p[0]) / 3, p[1] + 2 * (b[1] - p[1]) / 3) for p in (a, c)), c]
-            yield from _chords(thirds, within)
-        case Line():
-            end = _vertex(segment.end)[:2]
-            if math.dist(start, end) > _NEAR:
-                yield end, 0.0
-        case _:
-            raise FileError(refusals.NO_PATH, field="path")
+    def curveTo(self, *points: Point) -> None:  # noqa: N802 - the parser's name
+        """A cubic curve, as chords."""
+        control = [self._place(each) for each in (self._at, *points)]
+        self._at = points[-1]
+        for at in curve_points(control, self.within):
+            self._side(at)
 
+    def qCurveTo(self, middle: Point, end: Point) -> None:  # noqa: N802 - the parser's name
+        """A quadratic curve, as the cubic one that it is."""
+        first, last = ((a[0] + 2 * (middle[0] - a[0]) / 3, a[1] + 2 * (middle[1] - a[1]) / 3) for a in (self._at, end))
+        self.curveTo(first, last, end)
 
-def _arc(segment: Arc, start: tuple[float, float], within: float) -> Iterator[tuple[tuple[float, float], float]]:
-    """A circular arc by its bulge, one of more than half a circle in two; an ellipse's as chords."""
-    rx, ry, sweep = float(segment.rx), float(segment.ry), float(segment.sweep)
-    end = _vertex(segment.end)[:2]
-    if not (math.isfinite(rx) and math.isfinite(ry) and math.isfinite(sweep)) or max(rx, ry) > 10 * _LARGEST:
-        raise FileError(refusals.NOT_FINITE, field="path")
-    if rx < _NEAR or ry < _NEAR or not sweep:
-        if math.dist(start, end) > _NEAR:
-            yield end, 0.0
-        return
-    if abs(rx - ry) <= 1e-6 * max(rx, ry):
-        if abs(sweep) > math.pi:
-            middle = _vertex(segment.point(0.5))[:2]
-            yield middle, math.tan(sweep / 8)
-            yield end, math.tan(sweep / 8)
+    def arcTo(self, rx: float, ry: float, turned: float, large: bool, sweep: bool, end: Point) -> None:  # noqa: N802
+        """An arc of an ellipse."""
+        if max(rx, ry) > _LARGEST * 10 or not math.isfinite(rx + ry + turned):
+            raise FileError(refusals.NOT_FINITE, field="path")
+        if math.dist(self._at, end) > 0:
+            self.arc(Arc(self._at, rx, ry, turned, large, sweep, end) * Matrix(*(self.placed or (1, 0, 0, 1, 0, 0))))
+        self._at = end
+
+    def arc(self, arc: Arc) -> None:
+        """An arc that is placed already: a circular one by its bulge, one of more than half a circle in two; an ellipse's as
+        chords."""
+        rx, ry, sweep = float(arc.rx), float(arc.ry), float(arc.sweep)
+        end = _sound((float(arc.end.x), float(arc.end.y)))
+        if not (math.isfinite(rx) and math.isfinite(ry) and math.isfinite(sweep)) or max(rx, ry) > 10 * _LARGEST:
+            raise FileError(refusals.NOT_FINITE, field="path")
+        if rx < _NEAR or ry < _NEAR or not sweep:
+            self._side(end)
+        elif abs(rx - ry) <= 1e-6 * max(rx, ry):
+            parts = 2 if abs(sweep) > math.pi else 1
+            for at in (*_along(arc, parts), end):
+                self._side(at, math.tan(sweep / parts / 4))
         else:
-            yield end, math.tan(sweep / 4)
-        return
-    large = max(rx, ry)
-    count = max(4, math.ceil(abs(sweep) / (2 * math.acos(max(1 - within / large, 0.5)))))
-    for i in range(1, count):
-        yield _vertex(segment.point(i / count))[:2], 0.0
-    yield end, 0.0
+            chord = 2 * math.acos(max(1 - self.within / max(rx, ry), 0.5))
+            for at in (*_along(arc, max(4, math.ceil(abs(sweep) / chord))), end):
+                self._side(at)
 
+    def closePath(self) -> None:  # noqa: N802 - the parser's name
+        """Ends a loop where it began."""
+        self._end(closed=True)
 
-def _chords(control: list[tuple[float, float]], within: float) -> Iterator[tuple[tuple[float, float], float]]:
-    for count, at in enumerate(curve_points(control, within)):
-        if count > MOST_SIDES:
+    def endPath(self) -> None:  # noqa: N802 - the parser's name
+        """Ends an open way."""
+        self._end(closed=False)
+
+    def _end(self, *, closed: bool) -> None:
+        if len(self._vertices) > 1:
+            (x0, y0, _), (x1, y1, _) = self._vertices[0], self._vertices[-1]
+            back = len(self._vertices) > 2 and math.dist((x0, y0), (x1, y1)) <= _NEAR
+            self.loops.append(Loop(tuple(self._vertices[:-1] if back else self._vertices), closed=closed or back))
+        self._vertices = []
+
+    def _side(self, end: Point, bulge: float = 0.0) -> None:
+        """One more side, unless it has no length; the bulge stands where a side begins."""
+        x, y, _ = self._vertices[-1]
+        if not bulge and abs(end[0] - x) <= _NEAR and abs(end[1] - y) <= _NEAR:
+            return
+        self._count += 1
+        if self._count > MOST_SIDES:
             raise FileError(refusals.TOO_MANY_SIDES, field="path", most=MOST_SIDES)
-        yield at, 0.0
+        if bulge:
+            self._vertices[-1] = (x, y, bulge)
+        self._vertices.append((*end, 0.0))
+
+    def _place(self, at: Point) -> Point:
+        if self.placed is not None:
+            a, b, c, d, e, f = self.placed
+            at = (a * at[0] + c * at[1] + e, b * at[0] + d * at[1] + f)
+        return _sound(at)
+
+
+def _sound(at: Point) -> Point:
+    """A place, where it is one. Raises FileError."""
+    if abs(at[0]) <= _LARGEST and abs(at[1]) <= _LARGEST:  # which what is no number is not
+        return at
+    raise FileError(refusals.NOT_FINITE, field="path")
+
+
+def _along(arc: Arc, parts: int) -> Iterator[Point]:
+    """The places between so many equal parts of an arc."""
+    for i in range(1, parts):
+        at = arc.point(i / parts)
+        yield _sound((float(at.x), float(at.y)))

@@ -11,6 +11,7 @@ from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 
 import numpy as np
+import shapely
 from numpy.typing import NDArray
 from shapely import Polygon
 from shapely.geometry.base import BaseGeometry
@@ -126,7 +127,8 @@ def area_of(loops: Iterable[Loop], within: float = TRUE) -> BaseGeometry:
     area: BaseGeometry = Polygon()
     for loop in loops:
         if loop.closed and len(ring := loop.points(within)) > 2:
-            area = area.symmetric_difference(Polygon(ring).buffer(0))
+            inside = Polygon(np.array(ring)).buffer(0)
+            area = inside if area.is_empty else area.symmetric_difference(inside)
     return area
 
 
@@ -135,7 +137,7 @@ def loops_of(area: BaseGeometry, within: float = TRUE) -> tuple[Loop, ...]:
     found = []
     for part in parts_of(area):
         for number, ring in enumerate((part.exterior, *part.interiors)):
-            points = np.array(ring.coords[:-1])
+            points = shapely.get_coordinates(ring)[:-1]
             if ring.is_ccw == (number > 0):
                 points = points[::-1]
             found.append(fitted(points, within))
@@ -157,25 +159,29 @@ def fitted(points: NDArray[np.float64], within: float = TRUE) -> Loop:
     start = int(turns.argmax() if turns.max() > _STEEPEST else np.hypot(*ahead.T).argmax())
     ring = np.concatenate([np.roll(points, -start, axis=0), points[start : start + 1]])
     corner = np.append(np.roll(turns, -start), 0.0) > _STEEPEST
+    spots: list[Point] = ring.tolist()
     vertices: list[Vertex] = []
     at, guess = 0, _FEWEST
     while at < len(ring) - 1:
         corners = np.flatnonzero(corner[at + 1 :])
         # No further than the next corner.
         last = at + 1 + int(corners[0]) if len(corners) else len(ring) - 1
-        end, bulge = _longest(ring, at, last, within, guess)
-        vertices.append((float(ring[at][0]), float(ring[at][1]), bulge))
+        end, bulge = _longest(ring, spots, at, last, within, guess)
+        vertices.append((*spots[at], bulge))
         at, guess = end, end - at
     return Loop(tuple(vertices))
 
 
-def _longest(ring: NDArray[np.float64], at: int, last: int, within: float, guess: int) -> tuple[int, float]:
-    """How far from a point of a ring one side or arc goes, at most to another one, and its bulge; `guess` is about how many
-    points further that may be. It is looked for in growing steps from there on, up or down, and then halfway between."""
+def _longest(
+    ring: NDArray[np.float64], spots: Sequence[Point], at: int, last: int, within: float, guess: int
+) -> tuple[int, float]:
+    """How far from a point of a ring (as an array and as a list) one side or arc goes, at most to another one, and its bulge.
+    `guess` is about how many points further that may be; it is looked for in growing steps from there on, up or down, and then
+    halfway between."""
     good, bulge, bad = at + 1, 0.0, last + 1
     tried, step = min(at + max(guess, _FEWEST), last), max(guess // 8, 1)
     while tried > good:
-        found = _bulge(ring[at : tried + 1], within)
+        found = _bulge(ring[at : tried + 1], spots[at : tried + 1], within)
         if found is None:
             bad = tried
         else:
@@ -190,11 +196,11 @@ def _longest(ring: NDArray[np.float64], at: int, last: int, within: float, guess
     return good, bulge
 
 
-def _bulge(part: NDArray[np.float64], within: float) -> float | None:
+def _bulge(part: NDArray[np.float64], spots: Sequence[Point], within: float) -> float | None:
     """The bulge of the side or arc from the first to the last of some points that lies nowhere further from the chords between
     them than so many mm; None where there is none."""
     count = len(part)
-    (x0, y0), (mx, my), (x1, y1) = part[[0, count // 2, -1]].tolist()
+    (x0, y0), (mx, my), (x1, y1) = spots[0], spots[count // 2], spots[-1]
     cx, cy = x1 - x0, y1 - y0
     length = math.hypot(cx, cy)
     if length < within:
@@ -202,9 +208,9 @@ def _bulge(part: NDArray[np.float64], within: float) -> float | None:
     cx, cy = cx / length, cy / length
     h = cx * (my - y0) - cy * (mx - x0)
     if abs(h) < within / 2:
-        x, y = part[:, 0] - x0, part[:, 1] - y0
-        along = x * cx + y * cy
-        if np.abs(y * cx - x * cy).max() < within / 2 and (along[1:] > along[:-1]).all():
+        xs, ys = part[:, 0] - x0, part[:, 1] - y0
+        along = xs * cx + ys * cy
+        if np.abs(ys * cx - xs * cy).max() < within / 2 and (along[1:] > along[:-1]).all():
             return 0.0
     if count <= _FEWEST or abs(h) < 1e-9:
         return None
@@ -215,21 +221,26 @@ def _bulge(part: NDArray[np.float64], within: float) -> float | None:
     if radius > _WIDEST:
         return None
     # Most that are none are none at a few of their points already.
-    if any(abs(math.hypot(px - x, py - y) - radius) > within / 2 for px, py in part[[count // 4, 3 * count // 4]].tolist()):
+    for px, py in (spots[count // 4], spots[3 * count // 4]):
+        if abs(math.hypot(px - x, py - y) - radius) > within / 2:
+            return None
+    xs, ys = part[:, 0] - x, part[:, 1] - y
+    away = xs * xs + ys * ys
+    if away.max() > (radius + within / 2) ** 2 or away.min() < max(radius - within / 2, 0.0) ** 2:
         return None
-    px, py = part[:, 0] - x, part[:, 1] - y
-    if np.abs(np.hypot(px, py) - radius).max() > within / 2:
+    # Twice the triangles with its middle, of all chords: as long as the chords are, times the radius.
+    steps = xs[:-1] * ys[1:] - ys[:-1] * xs[1:]
+    least, most = float(steps.min()), float(steps.max())
+    if not (least > 0 or most < 0):
         return None
-    gaps = np.hypot(px[1:] - px[:-1], py[1:] - py[:-1])
-    if float(gaps.max()) ** 2 / (8 * radius) > within:  # a straight side between two points of a circle
+    longest = max(-least, most) / radius
+    if longest**2 > 8 * within * radius:  # a straight side between two points of a circle
         return None
-    left = px[:-1] * py[1:] - py[:-1] * px[1:] > 0
-    if left.all() != left.any():
-        return None
-    turn = math.atan2(px[0] * py[-1] - py[0] * px[-1], px[0] * px[-1] + py[0] * py[-1])
-    if bool(left[0]) != (turn > 0):  # more than half round
+    ax, ay, bx, by = x0 - x, y0 - y, x1 - x, y1 - y
+    turn = math.atan2(ax * by - ay * bx, ax * bx + ay * by)
+    if (least > 0) != (turn > 0):  # more than half round
         turn += math.copysign(2 * math.pi, -turn)
-    once = abs(turn) < 1.5 * math.pi and float(gaps.sum()) < 2 * math.pi * radius
+    once = abs(turn) < 1.5 * math.pi and abs(float(steps.sum())) < 1.9 * math.pi * radius * radius
     return math.tan(turn / 4) if once else None
 
 

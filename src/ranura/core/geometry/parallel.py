@@ -18,7 +18,9 @@ def tightest_bulge(loop: Loop) -> float | None:
 
     >>> tightest_bulge(Loop(((-5, 0, 1), (5, 0, 1))))
     5.0"""
-    found = _headings(loop) if loop.closed else ()
+    if not loop.closed or not any(bulge for *_, bulge in loop.vertices):
+        return None
+    found = _headings(loop)
     turned = 0.0
     for (_, leaves), (enters, _) in zip(found, (*found[1:], *found[:1]), strict=True):
         if abs(math.remainder(enters - leaves, math.tau)) > _SMOOTH:

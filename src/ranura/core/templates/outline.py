@@ -7,6 +7,7 @@ from collections import defaultdict
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 
+import numpy as np
 import shapely
 from shapely import Polygon, STRtree
 from shapely.validation import explain_validity
@@ -74,8 +75,9 @@ def understood(drawn: Sequence[Loop], *, tolerance: float = TOLERANCE) -> Outlin
     closed = list(_no_specks(closed, problems))
     ends = tuple(end for each in left for end in _ends(each))
     problems += _open(ends)
-    problems += _crossings(closed)
-    loops = (*_turned(closed), *left)
+    rings = [Polygon(np.array(loop.points())) for loop in closed]
+    problems += _crossings(rings)
+    loops = (*_turned(closed, rings), *left)
     x0, y0, x1, y1 = box_of(loops)
     if not loops:
         problems.append(_problem(words.NOTHING_DRAWN))
@@ -106,7 +108,7 @@ def _drawn_once(drawn: Iterable[Loop], problems: list[OutlineProblem]) -> Iterat
     for way in drawn:
         if len(way.vertices) < 2 or way.length < _SAME:
             continue
-        key = frozenset((frozenset((_cell(a, _SAME), _cell(b, _SAME))), round(abs(bulge), 4)) for a, b, bulge in way.sides)
+        key = _sides_of(way)
         if key in seen:
             problems.append(_problem(words.DRAWN_TWICE, way.vertices[0][:2], mended=True))
             continue
@@ -114,8 +116,18 @@ def _drawn_once(drawn: Iterable[Loop], problems: list[OutlineProblem]) -> Iterat
         yield way
 
 
-def _cell(at: Sequence[float], size: float) -> tuple[int, int]:
-    return round(at[0] / size), round(at[1] / size)
+def _sides_of(way: Loop) -> bytes:
+    """The sides of a way, equal for all that run along the same."""
+    starts = np.array(way.vertices)
+    cells = np.rint(starts[:, :2] / _SAME).astype(np.int64)
+    bulges = np.rint(np.abs(starts[:, 2]) * 1e4).astype(np.int64)
+    ends = np.roll(cells, -1, axis=0)
+    if not way.closed:
+        cells, ends, bulges = cells[:-1], ends[:-1], bulges[:-1]
+    back = (cells[:, 0] > ends[:, 0]) | ((cells[:, 0] == ends[:, 0]) & (cells[:, 1] > ends[:, 1]))
+    first, second = np.where(back[:, None], ends, cells), np.where(back[:, None], cells, ends)
+    rows = np.column_stack((first, second, bulges))
+    return np.unique(rows, axis=0).tobytes()
 
 
 def _joined(ways: Sequence[Loop], tolerance: float, problems: list[OutlineProblem]) -> list[Loop]:
@@ -191,9 +203,8 @@ def _open(ends: Sequence[Point]) -> Iterator[OutlineProblem]:
             yield _problem(words.OPEN_END, at)
 
 
-def _crossings(loops: Sequence[Loop]) -> Iterator[OutlineProblem]:
+def _crossings(rings: Sequence[Polygon]) -> Iterator[OutlineProblem]:
     """Where a loop crosses itself, or another."""
-    rings = [Polygon(loop.points()) for loop in loops]
     for ring in rings:
         if not ring.is_valid:
             yield _problem(words.CROSSES_ITSELF, _place_in(explain_validity(ring)))
@@ -214,17 +225,13 @@ def _place_in(said: str) -> Point | None:
         return None
 
 
-def _turned(loops: Sequence[Loop]) -> Iterator[Loop]:
+def _turned(loops: Sequence[Loop], rings: Sequence[Polygon]) -> Iterator[Loop]:
     """Loops that run counter-clockwise outside, and clockwise where they are holes."""
-    rings = [Polygon(loop.points()) for loop in loops]
-    for loop, ring in zip(loops, rings, strict=True):
-        spot = ring.exterior.coords[0]
-        around = sum(other is not ring and other.contains(shapely.Point(spot)) for other in rings) if len(rings) <= _FEW else 0
-        yield loop if (loop.area > 0) == (around % 2 == 0) else loop.reversed()
-
-
-_FEW = 400
-"""Loops up to which holes are looked for; the area does not hang on it."""
+    spots = [shapely.Point(ring.exterior.coords[0]) for ring in rings]
+    inside, within = STRtree(rings).query(np.array(spots, dtype=object), predicate="within")
+    around = np.bincount(inside[inside != within], minlength=len(rings))
+    for loop, count in zip(loops, around, strict=True):
+        yield loop if (loop.area > 0) == (count % 2 == 0) else loop.reversed()
 
 
 def scaled(loops: Iterable[Loop], by: float) -> tuple[Loop, ...]:
