@@ -37,6 +37,9 @@ _MODULES: Final[Mapping[str, str]] = {
     "joint": "joint",
     "template": "template",
     "outline": "outline",
+    "sequence": "sequence",
+    "correction": "correction",
+    "burn-limit": "burn_limit",
 }
 """Every calculator by its name, with the module that has it."""
 

@@ -1,0 +1,1 @@
+"""The order of a job's work, and what its changes cost (R16)."""
