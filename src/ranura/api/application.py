@@ -36,6 +36,7 @@ from ranura.api import (
     profiles,
     quick,
     rules,
+    runs,
     shop,
     templates,
     testcuts,
@@ -116,6 +117,7 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
         outlines,
         templates,
         joints,
+        runs,
     ):
         app.include_router(part.router)
     for made in (jobs.ROUTES, plans.ROUTES, testcuts.ROUTES, forms.ROUTES):

@@ -182,3 +182,33 @@ class JointRow(_Removable):
     name: Mapped[str] = mapped_column(String(NAME_LENGTH))
     spec: Mapped[dict[str, Any]]
     version: Mapped[int] = mapped_column(Integer)
+
+
+class RunPlanRow(Base):
+    """A plan as it was when it was run, known by what is in it: runs of the same plan have it once."""
+
+    __tablename__ = "run_plans"
+
+    id: Mapped[str] = mapped_column(String(ID_LENGTH), primary_key=True)
+    shop_id: Mapped[str] = mapped_column(ForeignKey("shops.id", ondelete="CASCADE"), primary_key=True)
+    record: Mapped[dict[str, Any]]
+
+
+class RunRow(Base):
+    """A run at the machine, begun and ended at times in UTC. `of` is what was run, `spec` how far it is and how it came out."""
+
+    __tablename__ = "runs"
+
+    id: Mapped[str] = mapped_column(String(ID_LENGTH), primary_key=True)
+    shop_id: Mapped[str] = mapped_column(ForeignKey("shops.id", ondelete="CASCADE"))
+    begun_at: Mapped[datetime]
+    ended_at: Mapped[datetime | None] = mapped_column(default=None)
+    state: Mapped[str] = mapped_column(String(10))
+    came_out: Mapped[str | None] = mapped_column(String(20), default=None)
+    plan_id: Mapped[str | None] = mapped_column(String(ID_LENGTH), default=None)
+    cut_id: Mapped[str | None] = mapped_column(String(80), default=None)
+    hand: Mapped[str | None] = mapped_column(String(ID_LENGTH), default=None)
+    of: Mapped[dict[str, Any]]
+    spec: Mapped[dict[str, Any]]
+
+    __table_args__ = (Index("runs_in_time", "shop_id", "begun_at"),)

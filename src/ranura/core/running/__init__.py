@@ -1,0 +1,1 @@
+"""At the machine: a plan as steps to be done one after another, how far somebody is, and what to do in trouble."""

@@ -1,0 +1,111 @@
+"""What the runs in the log teach (R20): below which chip a wood burns, how far bits ran and when they began to burn."""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass
+
+from ranura.core.board.materials import MaterialClass
+from ranura.core.learning.burning import FEWEST_RUNS, BurnLimit, burn_limit
+from ranura.core.running.log import Run
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class BurnDot:
+    """A run as evidence: its chip in mm, and whether it burnt."""
+
+    run_id: str
+    chip_mm: float
+    burnt: bool
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class BurnLesson:
+    """Below which chip cuts of a kind burn in woods of a class, with the runs that show it; `chip_mm` None where they do not
+    tell."""
+
+    material_class: MaterialClass
+    kind: str
+    chip_mm: float | None
+    misread: int
+    dots: tuple[BurnDot, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ClassMetres:
+    """How far a bit ran in woods of a class, in metres."""
+
+    material_class: MaterialClass
+    metres: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class BitWear:
+    """How far a bit ran in the runs of the log, by wood, and after how many metres it burnt first; None where it never did."""
+
+    bit_id: str
+    bit: str
+    metres: float
+    classes: tuple[ClassMetres, ...]
+    first_burn: float | None
+    runs: int
+    burnt: int
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Lessons:
+    """What the log teaches by now."""
+
+    burning: tuple[BurnLesson, ...]
+    wear: tuple[BitWear, ...]
+
+
+def lessons_of(runs: Sequence[Run]) -> Lessons:
+    """What runs teach that came to their end; in whatever order they come.
+
+    Rule: R20
+    Formula: metres on a bit = Σ way in wood × passes; burning from 4 runs of a wood class and a kind of profile on
+    Source: the log"""
+    ended = sorted((each for each in runs if each.state == "done"), key=lambda each: (each.begun_at, each.id))
+    return Lessons(burning=tuple(_burning(ended)), wear=tuple(_wear(ended)))
+
+
+def _burning(runs: Iterable[Run]) -> Iterator[BurnLesson]:
+    grouped: dict[tuple[MaterialClass, str], list[BurnDot]] = defaultdict(list)
+    for each in runs:
+        chip, wood = each.of.chip_mm, each.of.material_class
+        if chip is not None and wood is not None and each.outcome is not None:
+            dot = BurnDot(run_id=each.id, chip_mm=chip, burnt=each.outcome.came_out == "burnt")
+            grouped[wood, each.of.kind].append(dot)
+    for (wood, kind), dots in sorted(grouped.items()):
+        if len(dots) >= FEWEST_RUNS and any(each.burnt for each in dots):
+            found: BurnLimit = burn_limit([(each.chip_mm, each.burnt) for each in dots])
+            yield BurnLesson(material_class=wood, kind=kind, chip_mm=found.chip, misread=found.misread, dots=tuple(dots))
+
+
+def _wear(runs: Iterable[Run]) -> Iterator[BitWear]:
+    grouped: dict[str, list[Run]] = defaultdict(list)
+    for each in runs:
+        if each.of.bit_id is not None:
+            grouped[each.of.bit_id].append(each)
+    for bit_id, those in sorted(grouped.items()):
+        metres, first = 0.0, None
+        classes: dict[MaterialClass, float] = defaultdict(float)
+        burnt = 0
+        for each in those:
+            metres += each.metres
+            if each.of.material_class is not None:
+                classes[each.of.material_class] += each.metres
+            if each.outcome is not None and each.outcome.came_out == "burnt":
+                burnt += 1
+                first = metres if first is None else first
+        yield BitWear(
+            bit_id=bit_id,
+            bit=those[-1].of.bit,
+            metres=metres,
+            classes=tuple(ClassMetres(material_class=wood, metres=far) for wood, far in sorted(classes.items())),
+            first_burn=first,
+            runs=len(those),
+            burnt=burnt,
+        )

@@ -1,0 +1,90 @@
+"""What is noted of a run at the machine: what was run with what, and how it came out."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Literal
+
+from ranura.core.board.materials import MaterialClass
+from ranura.core.running.progress import Progress
+
+CameOut = Literal["clean", "burnt", "torn", "chatter", "bogged", "wrong-size"]
+"""How a cut came out."""
+State = Literal["under-way", "done", "left"]
+"""Still at the machine; run to its end; given up."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class RunOf:
+    """What was run: the names as they were then, and the figures that teach. Lengths in mm, the way in metres, the feed in
+    m/min; None where that is not known."""
+
+    cut: str
+    piece: str = ""
+    job: str = ""
+    job_id: str | None = None
+    material: str = ""
+    """Its id."""
+    material_name: str = ""
+    material_class: MaterialClass | None = None
+    kind: str = ""
+    """The profile of the bit, in words."""
+    bit_id: str | None = None
+    bit: str = ""
+    router_id: str | None = None
+    router: str = ""
+    rpm: float | None = None
+    feed_m_min: float | None = None
+    chip_mm: float | None = None
+    """What a tooth takes along the feed where the bit goes slowest through fresh wood."""
+    metres: float | None = None
+    """How far it ran in the wood, in all passes."""
+    minutes: float | None = None
+    """As planned."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Measured:
+    """Something that was measured after a cut: what it was to be, and what it is; mm."""
+
+    what: str
+    planned: float | None
+    found: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Outcome:
+    """How a run came out."""
+
+    came_out: CameOut
+    where: str = ""
+    """Where on the work, in words."""
+    word: str = ""
+    measured: tuple[Measured, ...] = ()
+    metres: float | None = None
+    """How far it really ran, where that is not as planned."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Run:
+    """A run as the log has it; times in UTC."""
+
+    id: str
+    of: RunOf
+    begun_at: datetime
+    ended_at: datetime | None
+    state: State
+    progress: Progress
+    outcome: Outcome | None
+    cut_id: str | None
+    planned: bool
+    """Whether the plan that it followed is kept with it."""
+
+    @property
+    def metres(self) -> float:
+        """How far its bit ran in the wood; nothing while it is under way, or was given up."""
+        if self.state != "done":
+            return 0.0
+        noted = self.outcome.metres if self.outcome is not None else None
+        return (self.of.metres or 0.0) if noted is None else noted

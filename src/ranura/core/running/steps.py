@@ -1,0 +1,200 @@
+"""A plan as steps at the machine, one action each: set up as the slip says, looked over, then its moves in order (R21)."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from typing import Final, Literal
+
+from ranura.core.board.materials import Material
+from ranura.core.output.dry_run import DryRun, DryStep
+from ranura.core.output.slip import Lead, SectionKey, SlipSection
+from ranura.core.plan import CutPlan
+from ranura.core.running import words
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.routers import BaseKind, Mounting
+from ranura.core.text.writing import Text, write
+
+Part = Literal["set-up", "look", "scrap", "cut", "after"]
+"""Set up and looked over with the plug out, tried in scrap, cut, and after it."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class RunStep:
+    """One action at the machine.
+
+    `costs` is what leaving it out costs; None where it is never left out. `moves` are the steps of the dry run that it is, from
+    one up to another; None where nothing is run."""
+
+    key: str
+    part: Part
+    title: Text
+    leads: tuple[Lead, ...] = ()
+    lines: tuple[Text, ...] = ()
+    tick: bool = False
+    """It must be ticked: it can be seen or felt to be so."""
+    costs: Text | None = None
+    moves: tuple[int, int] | None = None
+    seconds: float | None = None
+    """How long its moves take at the planned pace; None where that is not known."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Machine:
+    """What a plan is run with."""
+
+    bit: Bit
+    mounting: Mounting
+    base: BaseKind
+    material: Material
+
+
+_SET_UP: Final[tuple[SectionKey, ...]] = ("speed", "depths", "guide", "hold")
+"""The places of the slip that are set with the plug out, after the bit."""
+
+
+def run_steps(plan: CutPlan, dry: DryRun, machine: Machine) -> tuple[RunStep, ...]:
+    """The steps of a plan that may be run, in order of work.
+
+    Rule: R21
+    Formula: what changes between moves is set with the plug out; whatever turns is begun clear of the wood and ends standing
+    Source: the moves of the plan"""
+    by_key = {section.key: section for section in plan.slip}
+    first = next((number for number, step in enumerate(dry.steps) if step.kind not in ("set", "turn-over")), len(dry.steps))
+    return (
+        *_set_up(by_key, machine),
+        *_looked_over(dry, machine),
+        *_scrap(plan),
+        *_moves(dry.steps, first, by_key, machine),
+        *_after(machine),
+    )
+
+
+def _said(*lines: str) -> tuple[Text, ...]:
+    return tuple(write(line) for line in lines)
+
+
+def _set_up(by_key: dict[SectionKey, SlipSection], machine: Machine) -> Iterator[RunStep]:
+    yield RunStep(key="unplug", part="set-up", title=write(words.UNPLUG), lines=_said(words.SEE_THE_PLUG), tick=True)
+    tool = by_key.get("tool")
+    if tool is not None:
+        bearing = (words.BEARING_TURNS,) if machine.bit.bearing_place is not None else ()
+        lines = (*tool.lines, *_said(*words.BIT_IN, *bearing))
+        yield RunStep(key="bit", part="set-up", title=write(words.PUT_BIT_IN), leads=tool.leads, lines=lines, tick=True)
+    for key in _SET_UP:
+        section = by_key.get(key)
+        if section is not None:
+            more = _said(*words.DEPTH_BY[machine.base], words.LOCK_TRIED) if key == "depths" else ()
+            lines = (*section.lines, *more)
+            yield RunStep(key=key, part="set-up", title=write(words.SET[key]), leads=section.leads, lines=lines, tick=True)
+
+
+def _looked_over(dry: DryRun, machine: Machine) -> Iterator[RunStep]:
+    stops = any(body.role in ("clamp", "stop") for body in dry.bodies)
+    lines = _said(*(words.COULD_BE_HIT if stops else words.NOTHING_STANDS))
+    yield RunStep(key="round", part="look", title=write(words.LOOK_ROUND), lines=lines, tick=True, moves=(0, len(dry.steps)))
+    over = words.DRY_OVER_TABLE if machine.mounting == "table" else words.DRY_BY_HAND
+    yield RunStep(key="dry", part="look", title=write(words.DRY), lines=_said(*over), tick=True, moves=(0, len(dry.steps)))
+    dust = _said(words.HARMFUL_DUST) if machine.material.harmful_dust else ()
+    lines = (*_said(*words.GEAR), *dust)
+    yield RunStep(key="gear", part="look", title=write(words.GEAR_ON), lines=lines, tick=True)
+    yield _plug_in("plug", machine)
+
+
+def _plug_in(key: str, machine: Machine) -> RunStep:
+    hand = words.HAND_ON_TABLE if machine.mounting == "table" else words.HAND_ON_ROUTER
+    return RunStep(key=key, part="look", title=write(words.PLUG_IN), lines=_said(words.SWITCH_OFF_SEEN, hand), tick=True)
+
+
+def _scrap(plan: CutPlan) -> Iterator[RunStep]:
+    lines = plan.test_cut.lines if plan.test_cut is not None else _said(*words.TRY_IN_SCRAP)
+    yield RunStep(key="scrap", part="scrap", title=write(words.SCRAP_FIRST), lines=lines, costs=write(words.NO_SCRAP_COSTS))
+
+
+def _moves(steps: Sequence[DryStep], first: int, by_key: dict[SectionKey, SlipSection], machine: Machine) -> Iterator[RunStep]:
+    """The moves from one on: what is set anew with the plug out, switching on, each run, switching off."""
+    direction, feed = by_key.get("direction"), by_key.get("feed")
+    number = first
+    while number < len(steps):
+        step = steps[number]
+        match step.kind:
+            case "set" | "shift" | "turn-over":
+                yield from _set_anew(steps, number, machine)
+                number += 1
+            case "start":
+                lines = (*_said(words.FULL_SPEED), *(direction.lines if direction is not None else ()))
+                leads = direction.leads if direction is not None else ()
+                yield _run(f"start-{number}", step.says, steps, (number, number + 1), leads=leads, lines=lines)
+                number += 1
+            case "stop":
+                yield _run(f"stop-{number}", step.says, steps, (number, number + 1), lines=_said(words.UNTIL_IT_STANDS))
+                number += 1
+            case _:
+                after = _end_of_run(steps, number)
+                yield _run(
+                    f"run-{number}",
+                    _title(steps[number:after]),
+                    steps,
+                    (number, after),
+                    leads=feed.leads if feed is not None else (),
+                    lines=tuple(dict.fromkeys(each.says for each in steps[number:after])),
+                )
+                number = after
+
+
+def _set_anew(steps: Sequence[DryStep], number: int, machine: Machine) -> Iterator[RunStep]:
+    """What is set between two runs. Where only the place is another one the plug stays in, with the bit standing."""
+    step = steps[number]
+    moves = (number, number + 1)
+    if step.kind == "shift":
+        lines = _said(words.BIT_STANDS_STILL)
+        yield RunStep(key=f"shift-{number}", part="cut", title=step.says, lines=lines, tick=True, moves=moves)
+        return
+    lines = _said(words.SEE_THE_PLUG, words.LOCK_TRIED)
+    yield RunStep(key=f"set-{number}", part="set-up", title=step.says, lines=lines, tick=True, moves=moves)
+    following = steps[number + 1].kind if number + 1 < len(steps) else None
+    if following not in ("set", "shift", "turn-over", None):
+        yield _plug_in(f"plug-{number}", machine)
+
+
+def _run(
+    key: str,
+    title: Text,
+    steps: Sequence[DryStep],
+    moves: tuple[int, int],
+    *,
+    leads: tuple[Lead, ...] = (),
+    lines: tuple[Text, ...] = (),
+) -> RunStep:
+    these = steps[moves[0] : moves[1]]
+    seconds = sum(each.seconds or 0.0 for each in these)
+    station = these[0].station
+    at = _said() if station is None else (write("Place {n}", n=station),)
+    return RunStep(key=key, part="cut", title=title, leads=leads, lines=(*at, *lines), moves=moves, seconds=seconds or None)
+
+
+_NO_RUN: Final = frozenset({"set", "shift", "turn-over", "start", "stop"})
+
+
+def _end_of_run(steps: Sequence[DryStep], first: int) -> int:
+    """Where the run that begins at a step ends: before anything is set or switched, and before it goes in again or deeper."""
+    number = first + 1
+    begun = steps[first].kind in ("cut", "ramp")
+    while number < len(steps) and steps[number].kind not in _NO_RUN:
+        step = steps[number]
+        if begun and step.kind in ("enter", "plunge"):
+            break
+        begun = begun or step.kind in ("cut", "ramp")
+        number += 1
+    return number
+
+
+def _title(steps: Sequence[DryStep]) -> Text:
+    """What a run is: its cut where it has one."""
+    return next((each.says for each in steps if each.kind == "cut"), steps[0].says)
+
+
+def _after(machine: Machine) -> Iterator[RunStep]:
+    lines = words.AFTER_TABLE if machine.mounting == "table" else words.AFTER_HAND
+    yield RunStep(key="set-down", part="after", title=write(words.UNPLUG_AFTER), lines=_said(*lines), tick=True)
+    yield RunStep(key="look-at-it", part="after", title=write(words.LOOK_AT_IT), lines=_said(*words.MEASURE_IT))

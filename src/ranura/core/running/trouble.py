@@ -1,0 +1,98 @@
+"""What to do when something goes wrong at the machine: stop first, then what to change (craft, R4)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Final
+
+from ranura.core.text.writing import Text, write
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Trouble:
+    """Something that goes wrong: what it is called, what is done at once, and what is changed before one goes on."""
+
+    key: str
+    name: Text
+    now: tuple[Text, ...]
+    change: tuple[Text, ...]
+
+
+STOP: Final = "Switch off. Wait until it stands. Then lift or draw back."
+
+
+def _trouble(key: str, name: str, now: tuple[str, ...], change: tuple[str, ...]) -> Trouble:
+    return Trouble(
+        key=key, name=write(name), now=tuple(write(each) for each in (STOP, *now)), change=tuple(write(each) for each in change)
+    )
+
+
+TROUBLES: Final[tuple[Trouble, ...]] = (
+    _trouble(
+        "burns",
+        "It burns",
+        ("The bit is hot: let it cool.",),
+        (
+            "faster along, never standing still in the wood",
+            "speed one step lower",
+            "clean the bit; sharpen or change it",
+            "last pass light, all of it fresh wood",
+        ),
+    ),
+    _trouble(
+        "tears",
+        "It tears out",
+        (),
+        (
+            "lighter last pass",
+            "sharper bit, or a spiral",
+            "a backer at the exit",
+            "the other way up, where fibres then lie clean",
+        ),
+    ),
+    _trouble(
+        "chatters",
+        "It chatters",
+        ("Look at the collet: is the bit still where it was?",),
+        (
+            "less depth a pass",
+            "bit further in, up to 2 to 3 mm off the bottom",
+            "work and guide held nearer to the cut",
+            "speed one step lower",
+        ),
+    ),
+    _trouble("bogs", "It bogs down", (), ("less depth a pass", "slower along, with fresh wood all the time", "sharper bit")),
+    _trouble(
+        "pulls",
+        "It pulls or runs ahead",
+        ("Do not hold against it: a machine that runs ahead by itself goes the wrong way.",),
+        (
+            "look at the feed arrow: the wood lies on the side that is drawn",
+            "less depth a pass",
+            "guide on the side it presses to",
+        ),
+    ),
+    _trouble(
+        "wanders",
+        "It wanders off the line",
+        (),
+        ("is the guide tight at both ends?", "the same point of the base at the fence, all the way", "lighter passes"),
+    ),
+    _trouble(
+        "bit-moved",
+        "The bit moved",
+        ("Do not go on with this bit in this collet.",),
+        (
+            "look at collet and shank: clean, round, the right size",
+            "in to the bottom, back by 2 to 3 mm, two wrenches",
+            "set the depth anew, then cut scrap",
+        ),
+    ),
+    _trouble("guide-slipped", "The guide slipped", (), ("measure its place anew at both ends", "two more clamps", "cut scrap")),
+    _trouble(
+        "wrong-size",
+        "The size is wrong",
+        (),
+        ("measure in scrap at several places", "enter what you measured in the test cut: the next plan is corrected"),
+    ),
+)

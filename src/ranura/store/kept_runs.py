@@ -1,0 +1,174 @@
+"""Runs at the machine as they are kept: begun, gone on with, ended, and read as a log."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Mapping
+from datetime import UTC, datetime
+from hashlib import sha256
+from typing import Any
+
+from pydantic import TypeAdapter
+from sqlalchemy import delete, func, select
+from sqlalchemy.orm import Session
+
+from ranura.core.running.log import CameOut, Outcome, Run, RunOf, State
+from ranura.core.running.progress import Progress
+from ranura.store.items import NotFoundError
+from ranura.store.models import ID_LENGTH, RunPlanRow, RunRow
+
+_OF, _PROGRESS, _OUTCOME = TypeAdapter(RunOf), TypeAdapter(Progress), TypeAdapter(Outcome)
+
+
+def now() -> datetime:
+    """The time, in UTC, to the second."""
+    return datetime.now(UTC).replace(tzinfo=None, microsecond=0)
+
+
+def begin(
+    session: Session, shop_id: str, *, id: str, of: RunOf, cut_id: str, record: Mapping[str, Any], hand: str, at: datetime
+) -> Run:
+    """Keeps a run that begins, with the plan that it follows."""
+    row = RunRow(
+        id=id,
+        shop_id=shop_id,
+        begun_at=at,
+        state="under-way",
+        cut_id=cut_id,
+        hand=hand,
+        plan_id=_plan_id(session, shop_id, record),
+        of=_OF.dump_python(of, mode="json"),
+        spec={"progress": _PROGRESS.dump_python(Progress(), mode="json")},
+    )
+    session.add(row)
+    session.flush()
+    return _kept(row)
+
+
+def note(
+    session: Session,
+    shop_id: str,
+    *,
+    id: str,
+    of: RunOf,
+    outcome: Outcome,
+    at: datetime,
+    cut_id: str | None = None,
+    record: Mapping[str, Any] | None = None,
+) -> Run:
+    """Keeps a run that was made without being followed here, or was made before."""
+    row = RunRow(
+        id=id,
+        shop_id=shop_id,
+        begun_at=at,
+        ended_at=at,
+        state="done",
+        came_out=outcome.came_out,
+        cut_id=cut_id,
+        plan_id=None if record is None else _plan_id(session, shop_id, record),
+        of=_OF.dump_python(of, mode="json"),
+        spec={"progress": _PROGRESS.dump_python(Progress(), mode="json"), "outcome": _OUTCOME.dump_python(outcome, mode="json")},
+    )
+    session.add(row)
+    session.flush()
+    return _kept(row)
+
+
+def _plan_id(session: Session, shop_id: str, record: Mapping[str, Any]) -> str:
+    """Under which id a plan is kept, once however often it is run."""
+    found = sha256(json.dumps(record, sort_keys=True, separators=(",", ":")).encode()).hexdigest()[:ID_LENGTH]
+    if session.get(RunPlanRow, (found, shop_id)) is None:
+        session.add(RunPlanRow(id=found, shop_id=shop_id, record=dict(record)))
+        session.flush()
+    return found
+
+
+def load(session: Session, shop_id: str, run_id: str, *, lock: bool = False) -> tuple[Run, str | None]:
+    """A run, and the hand that goes on with it. Raises NotFoundError."""
+    row = _row(session, shop_id, run_id, lock=lock)
+    return _kept(row), row.hand
+
+
+def record_of(session: Session, shop_id: str, run_id: str) -> dict[str, Any] | None:
+    """The plan that a run follows, as it was; None of one that was only noted. Raises NotFoundError."""
+    row = _row(session, shop_id, run_id)
+    plan = session.get(RunPlanRow, (row.plan_id, shop_id)) if row.plan_id is not None else None
+    return None if plan is None else plan.record
+
+
+def taken_up(session: Session, shop_id: str, run_id: str, hand: str) -> Run:
+    """A run that somebody takes up: from now on theirs alone. Raises NotFoundError."""
+    row = _row(session, shop_id, run_id, lock=True)
+    row.hand = hand
+    session.flush()
+    return _kept(row)
+
+
+def gone_on(session: Session, shop_id: str, run_id: str, progress: Progress) -> Run:
+    """A run that is further, or further back. Raises NotFoundError."""
+    row = _row(session, shop_id, run_id, lock=True)
+    row.spec = {**row.spec, "progress": _PROGRESS.dump_python(progress, mode="json")}
+    session.flush()
+    return _kept(row)
+
+
+def ended(session: Session, shop_id: str, run_id: str, *, state: State, outcome: Outcome | None, at: datetime) -> Run:
+    """A run that has come to its end, or whose outcome is noted otherwise; its time stays that of its first end."""
+    row = _row(session, shop_id, run_id, lock=True)
+    row.state, row.hand, row.ended_at = state, None, row.ended_at or at
+    row.came_out = None if outcome is None else outcome.came_out
+    row.spec = {**row.spec, "outcome": None if outcome is None else _OUTCOME.dump_python(outcome, mode="json")}
+    session.flush()
+    return _kept(row)
+
+
+def remove(session: Session, shop_id: str, run_id: str) -> None:
+    """Takes a run out of the log, and its plan where no other run follows it. Raises NotFoundError."""
+    row = _row(session, shop_id, run_id, lock=True)
+    plan_id = row.plan_id
+    session.delete(row)
+    session.flush()
+    others = select(func.count()).select_from(RunRow).where(RunRow.shop_id == shop_id, RunRow.plan_id == plan_id)
+    if plan_id is not None and not session.scalar(others):
+        session.execute(delete(RunPlanRow).where(RunPlanRow.shop_id == shop_id, RunPlanRow.id == plan_id))
+
+
+def of_shop(session: Session, shop_id: str, *, came_out: CameOut | None = None, most: int | None = None) -> tuple[Run, ...]:
+    """The runs of a shop, the last begun first."""
+    query = select(RunRow).where(RunRow.shop_id == shop_id).order_by(RunRow.begun_at.desc(), RunRow.id)
+    if came_out is not None:
+        query = query.where(RunRow.came_out == came_out)
+    return tuple(_kept(row) for row in session.scalars(query.limit(most) if most is not None else query))
+
+
+def under_way(session: Session, shop_id: str, cut_id: str) -> Run | None:
+    """The run of a cut that has not ended; None where there is none."""
+    query = select(RunRow).where(RunRow.shop_id == shop_id, RunRow.cut_id == cut_id, RunRow.state == "under-way")
+    row = session.scalars(query.order_by(RunRow.begun_at.desc(), RunRow.id)).first()
+    return None if row is None else _kept(row)
+
+
+def _row(session: Session, shop_id: str, run_id: str, *, lock: bool = False) -> RunRow:
+    query = select(RunRow).where(RunRow.shop_id == shop_id, RunRow.id == run_id)
+    row = session.scalars(query.with_for_update() if lock else query).first()
+    if row is None:
+        raise NotFoundError("run", run_id)
+    return row
+
+
+def _kept(row: RunRow) -> Run:
+    outcome = row.spec.get("outcome")
+    return Run(
+        id=row.id,
+        of=_OF.validate_python(row.of),
+        begun_at=row.begun_at,
+        ended_at=row.ended_at,
+        state=_STATES[row.state],
+        progress=_PROGRESS.validate_python(row.spec["progress"]),
+        outcome=None if outcome is None else _OUTCOME.validate_python(outcome),
+        cut_id=row.cut_id,
+        planned=row.plan_id is not None,
+    )
+
+
+_STATES: dict[str, State] = {"under-way": "under-way", "done": "done", "left": "left"}

@@ -1,0 +1,128 @@
+"""Runs at the machine and their log: begun from a kept cut, gone on with, taken over, ended; what comes of them (R20, R21)."""
+
+from __future__ import annotations
+
+import pytest
+
+from ranura.core.running.lessons import lessons_of
+from ranura.demo.shop import DEMO_SHOP
+from ranura.store import kept_runs, repository
+
+CUT = "shelf-dado-212"
+
+
+@pytest.fixture
+def begun(client) -> dict:
+    answer = client.post(f"/api/cuts/{CUT}/runs")
+    assert answer.status_code == 201, answer.text
+    return answer.json()
+
+
+def steps_of(client, run_id: str) -> list[dict]:
+    return client.get(f"/api/runs/{run_id}").json()["record"]["steps"]
+
+
+def go(client, begun, step: str, how: str = "done"):
+    return client.post(f"/api/runs/{begun['run']['id']}/steps", json={"hand": begun["hand"], "step": step, "how": how})
+
+
+def test_a_run_follows_its_plan_as_it_was(client, begun):
+    run_id = begun["run"]["id"]
+    whole = client.get(f"/api/runs/{run_id}").json()
+    assert whole["record"]["plan"] == client.get(f"/api/cuts/{CUT}/plan").json()
+    assert [each["key"] for each in whole["record"]["steps"]][:2] == ["unplug", "bit"]
+    cut = client.get(f"/api/cuts/{CUT}").json()
+    changed = {"name": cut["name"], "version": cut["version"], "cut": {**cut["cut"], "depth": {"typed": "7", "unit": "mm"}}}
+    assert client.put(f"/api/cuts/{CUT}", json=changed).status_code == 200
+    assert client.get(f"/api/runs/{run_id}").json()["record"] == whole["record"]
+    assert client.get(f"/api/cuts/{CUT}/run").json()["id"] == run_id
+
+
+def test_one_step_after_another_and_none_that_is_never_left_out(client, begun):
+    keys = [each["key"] for each in steps_of(client, begun["run"]["id"])]
+    assert go(client, begun, keys[1]).json()["error"]["message"].startswith("Another step comes now")
+    assert "never left out" in go(client, begun, keys[0], "left-out").json()["error"]["message"]
+    for key in keys:
+        how = "left-out" if key == "scrap" else "done"
+        assert go(client, begun, key, how).status_code == 200
+    assert go(client, begun, keys[-1], "back").status_code == 200
+    done = go(client, begun, keys[-1]).json()["progress"]["done"]
+    assert [each["step"] for each in done] == keys
+    assert [each["step"] for each in done if each["how"] == "left-out"] == ["scrap"]
+    assert go(client, begun, keys[-1]).status_code == 422
+
+
+def test_who_takes_a_run_up_has_it_alone(client, begun):
+    run_id = begun["run"]["id"]
+    assert go(client, begun, "unplug").status_code == 200
+    again = client.post(f"/api/runs/{run_id}/hand").json()
+    refused = go(client, begun, "bit")
+    assert (refused.status_code, refused.json()["error"]["field"]) == (422, "hand")
+    assert go(client, again, "bit").json()["progress"]["done"] == [
+        {"step": "unplug", "how": "done"},
+        {"step": "bit", "how": "done"},
+    ]
+
+
+def test_a_stopped_plan_is_not_run(client):
+    kept = client.get(f"/api/cuts/{CUT}").json()
+    pinned = {**kept["cut"], "bit_id": "straight-12", "router_id": "plunge-two"}
+    saved = client.put(f"/api/cuts/{CUT}", json={"name": kept["name"], "version": kept["version"], "cut": pinned})
+    assert (saved.status_code, saved.json()["status"]) == (200, "stop"), saved.text
+    refused = client.post(f"/api/cuts/{CUT}/runs")
+    assert (refused.status_code, refused.json()["error"]["field"]) == (422, "cut")
+    assert client.get(f"/api/cuts/{CUT}/run").json() is None
+
+
+def test_what_a_run_came_to_stands_in_the_log_and_on_its_bit(client, begun, store):
+    run_id = begun["run"]["id"]
+
+    def bit_metres() -> float:
+        with store.session() as session:
+            return repository.load_shop(session, DEMO_SHOP).bit(begun["run"]["of"]["bit_id"]).metres_cut
+
+    before = bit_metres()
+    far = begun["run"]["of"]["metres"]
+    assert far == pytest.approx(0.6, abs=0.05)
+    measured = [{"what": "Width", "planned": 17.6, "found": {"typed": "17.65", "unit": "mm"}}]
+    ended = client.post(f"/api/runs/{run_id}/outcome", json={"came_out": "clean", "measured": measured, "word": "good"})
+    assert ended.json()["state"] == "done"
+    assert bit_metres() == pytest.approx(before + far)
+    # Noted otherwise it counts once.
+    again = client.post(f"/api/runs/{run_id}/outcome", json={"came_out": "burnt", "where": "at the far end", "metres": 1.0})
+    assert again.json()["outcome"]["where"] == "at the far end"
+    assert bit_metres() == pytest.approx(before + 1.0)
+    assert client.get("/api/runs").json()[0]["outcome"]["came_out"] == "burnt"
+    assert go(client, begun, "unplug").status_code == 422
+    assert client.delete(f"/api/runs/{run_id}").status_code == 204
+    assert bit_metres() == pytest.approx(before)
+    assert client.get(f"/api/runs/{run_id}").status_code == 404
+
+
+def test_a_run_that_is_given_up_teaches_nothing(client, begun, store):
+    run_id = begun["run"]["id"]
+    assert client.post(f"/api/runs/{run_id}/left").json()["state"] == "left"
+    assert client.post(f"/api/runs/{run_id}/hand").status_code == 422
+    with store.session() as session:
+        lessons = lessons_of([kept_runs.load(session, DEMO_SHOP, run_id)[0]])
+    assert lessons.burning == lessons.wear == ()
+
+
+def test_a_run_made_elsewhere_is_noted(client):
+    asked = {"cut": "Window sill", "material": "ash", "bit_id": "straight-12.7", "metres": 2.5, "outcome": {"came_out": "torn"}}
+    noted = client.post("/api/runs", json=asked)
+    assert noted.status_code == 201, noted.text
+    assert client.get(f"/api/runs/{noted.json()['id']}").json()["record"] is None
+    assert client.post("/api/runs", json={**asked, "bit_id": "no-such"}).status_code == 422
+    assert client.post("/api/runs", json={**asked, "cut": " "}).status_code == 422
+
+
+def test_runs_and_their_plans_come_with_a_backup(client, begun):
+    run_id = begun["run"]["id"]
+    client.post(f"/api/runs/{run_id}/outcome", json={"came_out": "clean"})
+    whole = client.get(f"/api/runs/{run_id}").json()
+    text = client.get("/api/files/backup.json").text
+    client.delete(f"/api/runs/{run_id}")
+    restored = client.put("/api/files/backup", json={"text": text})
+    assert restored.status_code == 200, restored.text
+    assert client.get(f"/api/runs/{run_id}").json() == whole
