@@ -126,3 +126,31 @@ def test_runs_and_their_plans_come_with_a_backup(client, begun):
     restored = client.put("/api/files/backup", json={"text": text})
     assert restored.status_code == 200, restored.text
     assert client.get(f"/api/runs/{run_id}").json() == whole
+
+
+def test_the_demo_s_log_teaches_what_happened_in_it(client):
+    log = client.get("/api/runs").json()
+    assert len(log) == 59
+    assert [each["begun_at"] for each in log] == sorted((each["begun_at"] for each in log), reverse=True)
+    lessons = client.get("/api/lessons").json()
+    soft = next(each for each in lessons["burning"] if each["kind"] == "roundover")
+    burnt = max(dot["chip_mm"] for dot in soft["dots"] if dot["burnt"])
+    clean = min(dot["chip_mm"] for dot in soft["dots"] if not dot["burnt"])
+    assert (soft["chip_mm"], soft["misread"]) == (pytest.approx((burnt + clean) / 2), 0)
+    dull = next(each for each in lessons["wear"] if each["dull"])
+    assert (dull["bit_id"], dull["first_burn"] > 180) == ("straight-12.7-dull", True)
+    assert all(client.get(f"/api/runs/{each['id']}").status_code == 200 for each in log[::12])
+
+
+def test_a_job_s_order_changes_less_than_its_list(client):
+    order = client.get("/api/jobs/little-harbour/order").json()
+    cuts = [cut["id"] for item in client.get("/api/jobs/little-harbour").json()["pieces"] for cut in item["cuts"]]
+    assert sorted(each["cut_id"] for each in order["lines"]) == sorted(cuts)
+    assert order["job"]["minutes"] < order["job"]["listed_minutes"]
+    assert order["job"]["bound"] <= order["job"]["minutes"]
+    places = {each["cut_id"]: number for number, each in enumerate(order["lines"])}
+    for item in client.get("/api/jobs/little-harbour").json()["pieces"]:
+        mine = [places[cut["id"]] for cut in item["cuts"]]
+        assert mine == sorted(mine)
+    assert order["ready"][0]["title"] == "Bits"
+    assert client.get("/api/jobs/no-such/order").status_code == 404

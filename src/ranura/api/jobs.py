@@ -9,6 +9,7 @@ from fastapi import Response
 
 from ranura.api.cut_routes import CutRoutes
 from ranura.api.joints import change_cut
+from ranura.api.orders import OrderView, order_view
 from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS, StaleBody
 from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop, TheStore
@@ -63,6 +64,14 @@ def get_job(job_id: str, shop: TheShop, store: TheStore, planning: ThePlanning, 
     with store.session() as session:
         job = kept_jobs.load_job(session, shop.id, job_id)
     return job_view(job, shop, planning, prior)
+
+
+@ROUTES.route("GET", "/jobs/{job_id}/order")
+def order(job_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts) -> OrderView:
+    """The cuts of a job in the order that changes tools and settings least (R16), and what to have ready for them."""
+    with store.session() as session:
+        job = kept_jobs.load_job(session, shop.id, job_id)
+    return order_view(job, shop, prior)
 
 
 @ROUTES.route("PUT", "/jobs/{job_id}")

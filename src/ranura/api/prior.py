@@ -13,16 +13,30 @@ from sqlalchemy.orm import Session
 from ranura.core.board.pieces import Piece
 from ranura.core.family import NOTHING_BEFORE, AnyCut, Before
 from ranura.core.geometry.rings import Point
-from ranura.core.plan import Planning, Status
+from ranura.core.plan import Planning, PlanWithMoves, Status
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
 from ranura.core.text.writing import Text
 from ranura.store import kept_jobs
-from ranura.store.kept_jobs import KeptJob
+from ranura.store.kept_jobs import KeptCut, KeptJob, KeptPiece
 from ranura.store.repository import DOWN_ERRORS, Store
 
 _MOST, _MOST_SHOPS = 2_000, 3
 """Cuts that are remembered of a shop, and shops: what is undone is often done again."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Work:
+    """What a cut is made with: the bit and the router, how they are set, the minutes that one board takes in the wood; and what
+    is to be ready for it."""
+
+    bit_id: str
+    router_id: str
+    setting: str
+    minutes: float
+    ready: tuple[str, ...]
+    """What guides it and what holds it."""
+    template: bool
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -33,6 +47,8 @@ class Made:
     status: Status
     needs: tuple[Text, ...]
     after: Before
+    work: Work | None = None
+    """What it is made with, and how long one board takes; None where it cannot be made."""
 
 
 _Made = dict[tuple[AnyCut, Piece, Before], Made]
@@ -80,6 +96,14 @@ class PriorCuts:
         """What is so before each cut of a job as it was read, by the cuts' ids."""
         return dict(self._chain(job, shop, self._made_of(shop)))
 
+    def works(self, job: KeptJob, shop: Shop) -> Iterator[tuple[KeptPiece, KeptCut, Work | None]]:
+        """The cuts of a job as it was read, each with what it is made with; None where it cannot be run as it stands."""
+        known = self._made_of(shop)
+        before = dict(self._chain(job, shop, known))
+        for item in job.pieces:
+            for kept in item.cuts:
+                yield item, kept, self._make(kept.cut, item.piece, shop, before[kept.id], known).work
+
     def made(self, cut: AnyCut, piece: Piece, shop: Shop, before: Before) -> Made:
         """What a cut comes to; a stop where it cannot be planned (any more)."""
         return self._make(cut, piece, shop, before, self._made_of(shop))
@@ -92,7 +116,8 @@ class PriorCuts:
                 known[key] = Made(glyph=(), status="stop", needs=(plan.message,), after=after)
             else:
                 needs = tuple(each.message for each in plan.cautions if each.level == "stop")
-                known[key] = Made(glyph=plan.glyph, status=plan.status, needs=needs, after=after)
+                work = None if plan.status == "stop" else _work(plan)
+                known[key] = Made(glyph=plan.glyph, status=plan.status, needs=needs, after=after, work=work)
         return known[key]
 
     def _chain(self, job: KeptJob, shop: Shop, known: _Made) -> Iterator[tuple[str, Before]]:
@@ -124,6 +149,33 @@ class PriorCuts:
                 self._read_at, fresh = self._store.writes, {}
             self._fresh = (shop, fresh)
             return fresh
+
+
+def _work(plan: PlanWithMoves) -> Work:
+    """What a plan is made with. Two cuts stand at one setting where bit, speed, depths, spacers and guides are alike: what stands
+    on the board itself is placed for each."""
+    set_to = {(change.what, _rounded(change.to)) for move in plan.moves for change in move.changes if change.what in _SET}
+    guides = {(guide.kind, _rounded(guide.r or 0.0)) for setting in plan.settings for guide in setting.guides}
+    ready = dict.fromkeys(
+        change.to for move in plan.moves for change in move.changes if change.what in _READY and isinstance(change.to, str)
+    )
+    return Work(
+        bit_id=plan.bit_id,
+        router_id=plan.router_id,
+        setting=repr((plan.settings[0].base.kind if plan.settings else None, sorted(set_to), sorted(guides))),
+        minutes=sum(move.seconds or 0.0 for move in plan.moves) / 60,
+        ready=tuple(ready),
+        template=plan.template is not None,
+    )
+
+
+def _rounded(to: str | float) -> str:
+    """A value by which settings are told apart: lengths to a hundredth."""
+    return to if isinstance(to, str) else f"{to:.2f}"
+
+
+_SET = frozenset({"speed", "depth", "turret", "spacer"})
+_READY = frozenset({"guide", "held"})
 
 
 async def _prior(request: Request) -> PriorCuts:

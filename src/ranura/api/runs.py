@@ -12,17 +12,13 @@ from pydantic import Field, TypeAdapter
 from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import SavedShop, ThePlanning, TheSavedShop, TheShop, TheStore
-from ranura.core.board.pieces import Piece
-from ranura.core.output.dry_run import DryRun
-from ranura.core.plan import CutPlan, PlanWithMoves
-from ranura.core.proof.moves import PLAN_VERSION
 from ranura.core.running import refusals
 from ranura.core.running.lessons import Lessons, lessons_of
 from ranura.core.running.log import CameOut, Measured, Outcome, Run, RunOf
 from ranura.core.running.progress import How, RunError, went_back, went_on
-from ranura.core.running.steps import Machine, RunStep, run_steps
+from ranura.core.running.record import RunRecord, record_of, run_of
+from ranura.core.running.steps import RunStep
 from ranura.core.running.trouble import TROUBLES, Trouble
-from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.writing import inches_to
 from ranura.requests.from_core import IdText, Name, ReadPlace, RequestModel
@@ -31,16 +27,6 @@ from ranura.store import kept_jobs, kept_runs
 router = APIRouter(prefix="/api", tags=["runs"], responses=ERRORS)
 
 _MOST_LISTED = 5_000
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class RunRecord:
-    """What a run follows, as it was when it began: its plan, the moves as the plan view shows them, the steps at the machine."""
-
-    plan_version: int
-    plan: CutPlan
-    dry_run: DryRun
-    steps: tuple[RunStep, ...]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -74,7 +60,7 @@ class StepIn(RequestModel):
     how: How | Literal["back"]
 
 
-class MeasuredIn(RequestModel):
+class FoundIn(RequestModel):
     """Something that was measured after a cut."""
 
     what: Name
@@ -88,7 +74,7 @@ class OutcomeIn(RequestModel):
     came_out: CameOut
     where: Annotated[str, Field(max_length=200)] = ""
     word: Annotated[str, Field(max_length=2_000)] = ""
-    measured: tuple[MeasuredIn, ...] = Field(default=(), max_length=20)
+    measured: tuple[FoundIn, ...] = Field(default=(), max_length=20)
     metres: Annotated[float, Field(ge=0, le=100_000)] | None = None
 
     def outcome(self) -> Outcome:
@@ -136,44 +122,6 @@ def begin(cut_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts, plan
             at=kept_runs.now(),
         )
     return TakenUp(run=run, hand=hand)
-
-
-def record_of(plan: PlanWithMoves, dry: DryRun, piece: Piece, shop: Shop) -> RunRecord:
-    """What a run of a plan follows."""
-    setting = plan.settings[0]
-    machine = Machine(
-        bit=shop.bit(plan.bit_id), mounting=setting.mounting, base=setting.base.kind, material=shop.material(piece.material)
-    )
-    shown = CutPlan(**{name: getattr(plan, name) for name in CutPlan.__dataclass_fields__})
-    return RunRecord(plan_version=PLAN_VERSION, plan=shown, dry_run=dry, steps=run_steps(shown, dry, machine))
-
-
-def run_of(plan: PlanWithMoves, piece: Piece, shop: Shop, *, cut: str, job: str, job_id: str | None) -> RunOf:
-    """What is run, with the figures that teach: the chip is that of the slowest run through fresh wood."""
-    bit, owner, wood = shop.bit(plan.bit_id), shop.router(plan.router_id), shop.material(piece.material)
-    runs = [move for move in plan.moves if move.kind == "cut" and move.fresh != "none" and move.feed_m_min]
-    slowest = min(runs, key=lambda move: move.feed_m_min or 0.0, default=None)
-    rpm = plan.settings[slowest.setting].rpm if slowest is not None else None
-    feed = slowest.feed_m_min if slowest is not None else None
-    return RunOf(
-        cut=cut,
-        piece=piece.name,
-        job=job,
-        job_id=job_id,
-        material=wood.id,
-        material_name=wood.name,
-        material_class=wood.material_class,
-        kind=bit.kind.name,
-        bit_id=bit.id,
-        bit=bit.name,
-        router_id=owner.id,
-        router=owner.name,
-        rpm=rpm,
-        feed_m_min=feed,
-        chip_mm=feed * 1000 / (rpm * bit.flutes) if feed and rpm else None,
-        metres=plan.way_mm / 1000,
-        minutes=sum(move.seconds or 0.0 for move in plan.moves) / 60,
-    )
 
 
 @router.get("/cuts/{cut_id}/run")

@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from datetime import UTC, datetime
 from hashlib import sha256
 from typing import Any
 
 from pydantic import TypeAdapter
-from sqlalchemy import delete, func, select
+from sqlalchemy import delete, func, insert, select
 from sqlalchemy.orm import Session
 
 from ranura.core.running.log import CameOut, Outcome, Run, RunOf, State
@@ -18,6 +18,7 @@ from ranura.store.items import NotFoundError
 from ranura.store.models import ID_LENGTH, RunPlanRow, RunRow
 
 _OF, _PROGRESS, _OUTCOME = TypeAdapter(RunOf), TypeAdapter(Progress), TypeAdapter(Outcome)
+_NOTHING_YET = _PROGRESS.dump_python(Progress(), mode="json")
 
 
 def now() -> datetime:
@@ -38,45 +39,51 @@ def begin(
         hand=hand,
         plan_id=_plan_id(session, shop_id, record),
         of=_OF.dump_python(of, mode="json"),
-        spec={"progress": _PROGRESS.dump_python(Progress(), mode="json")},
+        spec={"progress": _NOTHING_YET},
     )
     session.add(row)
     session.flush()
     return _kept(row)
 
 
-def note(
-    session: Session,
-    shop_id: str,
-    *,
-    id: str,
-    of: RunOf,
-    outcome: Outcome,
-    at: datetime,
-    cut_id: str | None = None,
-    record: Mapping[str, Any] | None = None,
-) -> Run:
-    """Keeps a run that was made without being followed here, or was made before."""
-    row = RunRow(
-        id=id,
-        shop_id=shop_id,
-        begun_at=at,
-        ended_at=at,
-        state="done",
-        came_out=outcome.came_out,
-        cut_id=cut_id,
-        plan_id=None if record is None else _plan_id(session, shop_id, record),
-        of=_OF.dump_python(of, mode="json"),
-        spec={"progress": _PROGRESS.dump_python(Progress(), mode="json"), "outcome": _OUTCOME.dump_python(outcome, mode="json")},
-    )
+def note(session: Session, shop_id: str, *, id: str, of: RunOf, outcome: Outcome, at: datetime) -> Run:
+    """Keeps a run that was made without being followed here."""
+    row = RunRow(shop_id=shop_id, **as_row(id=id, of=of, outcome=outcome, at=at, cut_id=None, plan_id=None))
     session.add(row)
     session.flush()
     return _kept(row)
+
+
+def as_row(*, id: str, of: RunOf, outcome: Outcome, at: datetime, cut_id: str | None, plan_id: str | None) -> dict[str, Any]:
+    """A run that came to its end, as a row without its shop."""
+    return {
+        "id": id,
+        "begun_at": at,
+        "ended_at": at,
+        "state": "done",
+        "came_out": outcome.came_out,
+        "cut_id": cut_id,
+        "plan_id": plan_id,
+        "of": _OF.dump_python(of, mode="json"),
+        "spec": {"progress": _NOTHING_YET, "outcome": _OUTCOME.dump_python(outcome, mode="json")},
+    }
+
+
+def lay(session: Session, shop_id: str, plans: Mapping[str, Mapping[str, Any]], runs: Sequence[Mapping[str, Any]]) -> None:
+    """Keeps plans by their ids, and rows of runs, all at once."""
+    records = [{"id": plan_id, "shop_id": shop_id, "record": record} for plan_id, record in plans.items()]
+    session.execute(insert(RunPlanRow), records)
+    session.execute(insert(RunRow), [{"shop_id": shop_id, **run} for run in runs])
+
+
+def id_of_plan(record: Mapping[str, Any]) -> str:
+    """The id of a plan: what is in it."""
+    return sha256(json.dumps(record, sort_keys=True, separators=(",", ":")).encode()).hexdigest()[:ID_LENGTH]
 
 
 def _plan_id(session: Session, shop_id: str, record: Mapping[str, Any]) -> str:
     """Under which id a plan is kept, once however often it is run."""
-    found = sha256(json.dumps(record, sort_keys=True, separators=(",", ":")).encode()).hexdigest()[:ID_LENGTH]
+    found = id_of_plan(record)
     if session.get(RunPlanRow, (found, shop_id)) is None:
         session.add(RunPlanRow(id=found, shop_id=shop_id, record=dict(record)))
         session.flush()

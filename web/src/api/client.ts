@@ -141,6 +141,7 @@ export const api = {
   saveSettings: (change: SettingsChange) => put("/api/shop/settings", { body: change }),
   jobs: () => get("/api/jobs"),
   job: (job_id: string) => get("/api/jobs/{job_id}", { params: { path: { job_id } } }),
+  order: (job_id: string) => get("/api/jobs/{job_id}/order", { params: { path: { job_id } } }),
   addJob: (name: string) => post("/api/jobs", { body: { name } }),
   saveJob: (job_id: string, change: JobChange) =>
     put("/api/jobs/{job_id}", { params: { path: { job_id } }, body: change }),
@@ -300,6 +301,19 @@ export const api = {
     post("/api/rules/draft", { body: { rules, numbers, job_id } }),
   offerStarter: (asked: StarterIn) => post("/api/starter", { body: asked }),
   takeStarter: (asked: StarterIn) => post("/api/starter/take", { body: asked }),
+  beginRun: (cut_id: string) => post("/api/cuts/{cut_id}/runs", { params: { path: { cut_id } } }),
+  runOfCut: (cut_id: string) => get("/api/cuts/{cut_id}/run", { params: { path: { cut_id } } }),
+  runs: () => get("/api/runs"),
+  run: (run_id: string) => get("/api/runs/{run_id}", { params: { path: { run_id } } }),
+  takeUpRun: (run_id: string) => post("/api/runs/{run_id}/hand", { params: { path: { run_id } } }),
+  stepRun: (run_id: string, step: Schemas["StepIn"]) =>
+    post("/api/runs/{run_id}/steps", { params: { path: { run_id } }, body: step }),
+  endRun: (run_id: string, outcome: Schemas["OutcomeIn"]) =>
+    post("/api/runs/{run_id}/outcome", { params: { path: { run_id } }, body: outcome }),
+  leaveRun: (run_id: string) => post("/api/runs/{run_id}/left", { params: { path: { run_id } } }),
+  noteRun: (noted: Schemas["NotedIn"]) => post("/api/runs", { body: noted }),
+  removeRun: (run_id: string) => remove("/api/runs/{run_id}", { params: { path: { run_id } } }),
+  lessons: () => get("/api/lessons"),
 };
 
 /** The slip of a kept cut as it is shown, as a PDF; of another state by now it says so. */

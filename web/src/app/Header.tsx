@@ -2,6 +2,7 @@ import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { type JobView, slipAddress, type Unit } from "../api/client";
+import { RunButton } from "../run/RunButton";
 import { useCommand } from "./commands";
 import { Ask, KeysButton, Mark, Places, ThemeButton, UnitSwitch } from "./Place";
 import type { ShortcutName } from "./shortcuts";
@@ -32,8 +33,8 @@ const SAVING: Record<string, string> = {
 
 /** Why nothing can be printed now. */
 function whyNot(saving: string, stopped: boolean): string | undefined {
-  if (stopped) return "A stop stands: a slip is printed when it may be cut";
-  return saving === "saved" ? undefined : "What is printed is what is saved; wait for that first";
+  if (stopped) return "A stop stands: it is run and printed when it may be cut";
+  return saving === "saved" ? undefined : "What is run and printed is what is saved; wait for that first";
 }
 
 export function Header(props: Props) {
@@ -96,14 +97,15 @@ export function Header(props: Props) {
       <UnitSwitch unit={unit} onSwitch={() => onRun("unit")} />
       <ThemeButton />
       <KeysButton onClick={() => onRun("help")} />
+      <RunButton cutId={props.cutId} disabled={!printable} why={whyNot(saving, props.stopped)} />
       <DropdownMenu.Root modal={false} open={printing} onOpenChange={setPrinting}>
         <DropdownMenu.Trigger
-          className="button button-main"
+          className="button"
           disabled={!printable}
           title={whyNot(saving, props.stopped)}
           data-testid="print"
         >
-          Print<span className="max-lg:hidden"> slip</span>
+          Print<span className="max-2xl:hidden"> slip</span>
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal container={document.getElementById("floating")}>
           <DropdownMenu.Content className="floating min-w-40 p-1" align="end" sideOffset={6}>

@@ -177,7 +177,7 @@ export function Place({ title, shopName, unit, onSwitch, children }: Props) {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const name = isCovered() ? null : shortcutFor(event, isTyping(event.target), here);
-      if (name === "drawer" || name === "bench" || name === "rules" || name === "templates")
+      if (name === "drawer" || name === "bench" || name === "rules" || name === "templates" || name === "log")
         void navigate(`/${name}`);
       else if (name === "jobs") void navigate("/jobs");
       else if (name === "cuts") void navigate("/");

@@ -119,6 +119,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
       case "step-on":
       case "play":
       case "print":
+      case "run":
         return runCommand(name, key);
       case "width":
       case "depth":
@@ -138,6 +139,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
       case "drawer":
       case "bench":
       case "templates":
+      case "log":
         return void navigate(`/${name}`);
       default:
         return name satisfies never;

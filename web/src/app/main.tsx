@@ -17,6 +17,9 @@ import { Workshop } from "./Workshop";
 const Jobs = lazy(() => import("../jobs/Jobs"));
 const JobPage = lazy(() => import("../jobs/JobPage"));
 const JointPage = lazy(() => import("../joints/JointPage"));
+const RunMode = lazy(() => import("../run/RunMode"));
+const Log = lazy(() => import("../log/Log"));
+const RunPage = lazy(() => import("../log/RunPage"));
 const Help = lazy(() => import("./Help"));
 const RemovedThings = lazy(() => import("../jobs/RemovedThings"));
 const Assumed = lazy(() => import("../shop/Assumed"));
@@ -53,6 +56,9 @@ if (root)
               <Route path="/jobs/:jobId/page" element={<JobPage />} />
               <Route path="/jobs/:jobId/cuts/:cutId" element={<Workshop />} />
               <Route path="/jobs/:jobId/joints/:jointId" element={<JointPage />} />
+              <Route path="/run/:runId" element={<RunMode />} />
+              <Route path="/log" element={<Log />} />
+              <Route path="/log/:runId" element={<RunPage />} />
               <Route path="/assumed" element={<Assumed />} />
               <Route path="/drawer" element={<Drawer />} />
               <Route path="/drawer/:bitId" element={<Drawer />} />

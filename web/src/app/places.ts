@@ -5,6 +5,7 @@ export const PLACES = [
   { path: "/drawer", name: "Drawer" },
   { path: "/bench", name: "Bench" },
   { path: "/templates", name: "Templates" },
+  { path: "/log", name: "Log" },
   { path: "/rules", name: "House rules" },
   { path: "/files", name: "Files" },
 ] as const;

@@ -27,6 +27,8 @@ export const SHORTCUTS = [
   { name: "new-cut", where: "cut", keys: "N", says: "add a cut" },
   { name: "new-piece", where: "cut", keys: "M", says: "add a board" },
   { name: "print", where: "cut", keys: "P", says: "print the slip" },
+  { name: "run", where: "cut", keys: "A", says: "at the machine: run this cut, step by step" },
+  { name: "log", where: "everywhere", keys: "Q", says: "the log of all runs" },
   { name: "undo", where: "everywhere", keys: "Ctrl Z", says: "undo" },
   { name: "redo", where: "everywhere", keys: "Ctrl Shift Z", says: "redo" },
   {

@@ -27,6 +27,7 @@ import { useJobActions } from "./actions";
 import { Notes } from "./Notes";
 import { RenameJob } from "./RenameJob";
 import { cutItems, pieceItems } from "./Strip";
+import { WorkOrder } from "./WorkOrder";
 
 /** The page of a job: its boards and cuts and what each still needs, the cut list, notes. */
 export default function JobPage() {
@@ -112,7 +113,7 @@ function Whole({ shop, job }: Props) {
         </p>
         <div className="mt-3 grid gap-x-8 gap-y-5 xl:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
           <section aria-label="Boards and cuts">
-            <h3 className="label">Boards and cuts, in the order of work</h3>
+            <h3 className="label">Boards and cuts</h3>
             {job.pieces.length === 0 ? <p className="py-3 text-ink-2">No board yet.</p> : null}
             {job.pieces.map((item) => (
               <div key={item.id} className="mt-2 border border-rule bg-paper">
@@ -163,6 +164,12 @@ function Whole({ shop, job }: Props) {
             <CutList job={job} shop={shop} />
           </div>
         </div>
+        {cuts.length > 1 ? (
+          <section aria-label="Order of work" className="mt-6">
+            <h3 className="text-title font-bold">Order of work</h3>
+            <WorkOrder job={job} unit={shop.unit} />
+          </section>
+        ) : null}
         {renaming ? <RenameJob id={job.id} name={job.name} onClose={() => setRenaming(false)} /> : null}
       </main>
     </Place>

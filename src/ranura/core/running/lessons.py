@@ -51,6 +51,8 @@ class BitWear:
     first_burn: float | None
     runs: int
     burnt: int
+    dull: bool
+    """It ran clean before, and burns now nearly always."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -108,4 +110,15 @@ def _wear(runs: Iterable[Run]) -> Iterator[BitWear]:
             first_burn=first,
             runs=len(those),
             burnt=burnt,
+            dull=_burns_by_now([each.outcome.came_out == "burnt" for each in those if each.outcome is not None]),
         )
+
+
+_LAST, _MANY = 3, 2
+"""Of the last runs of a bit so many burnt: it burns by now."""
+
+
+def _burns_by_now(burnt: Sequence[bool]) -> bool:
+    """Whether a bit's last runs burnt, and those before nearly all did not."""
+    before = burnt[:-_LAST]
+    return len(before) >= _LAST and sum(burnt[-_LAST:]) >= _MANY and 2 * sum(before) < len(before)

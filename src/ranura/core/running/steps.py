@@ -131,13 +131,14 @@ def _moves(steps: Sequence[DryStep], first: int, by_key: dict[SectionKey, SlipSe
                 number += 1
             case _:
                 after = _end_of_run(steps, number)
+                title = _title(steps[number:after])
                 yield _run(
                     f"run-{number}",
-                    _title(steps[number:after]),
+                    title,
                     steps,
                     (number, after),
                     leads=feed.leads if feed is not None else (),
-                    lines=tuple(dict.fromkeys(each.says for each in steps[number:after])),
+                    lines=tuple(each for each in dict.fromkeys(one.says for one in steps[number:after]) if each != title),
                 )
                 number = after
 

@@ -25,7 +25,7 @@ SET: Final[Mapping[SectionKey, str]] = {
     "hold": "Hold the work",
 }
 DEPTH_BY: Final[Mapping[BaseKind, tuple[str, ...]]] = {
-    "plunge": ("lower the bit to the face, lock, zero the rod on the turret, then set the depth", "plunge once: it stops there"),
+    "plunge": ("lower the bit to the face and lock it, then set rod and turret", "plunge once: it stops there"),
     "fixed": ("lower the bit to the face, zero the scale, then turn the motor down", "the motor is clamped in its base"),
     "table": ("raise the bit past a block of this height, then back until it just touches", "turn it by hand under the block"),
 }

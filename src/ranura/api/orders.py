@@ -1,0 +1,132 @@
+"""The order of a job's work as its page shows it, and what to have ready before one begins (R16)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from ranura.api.prior import PriorCuts, Work
+from ranura.core.sequence.job_order import CutWork, JobOrder, OrderedCut, order_of_job
+from ranura.core.shop.shop import Shop
+from ranura.core.text.writing import Text, write
+from ranura.store.kept_jobs import KeptCut, KeptJob, KeptPiece
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class OrderLine:
+    """A cut in the order of work."""
+
+    cut_id: str
+    name: str
+    piece: str
+    count: int
+    """How many boards of it there are, all cut at one setting."""
+    bit: str
+    router: str
+    order: OrderedCut
+    after: str | None
+    """The name of the cut that must come before it on its board."""
+    minutes: float
+    """In the wood, all boards."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ReadyList:
+    """A kind of things to have ready, and the things."""
+
+    title: str
+    things: tuple[Text, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class OrderView:
+    """The order of work of a job; `job` is None where nothing of it can be cut."""
+
+    job: JobOrder | None
+    lines: tuple[OrderLine, ...]
+    left_out: tuple[str, ...]
+    """Cuts that cannot be run as they stand."""
+    ready: tuple[ReadyList, ...]
+
+
+def order_view(job: KeptJob, shop: Shop, prior: PriorCuts) -> OrderView:
+    """The order of a job as it was read."""
+    made = [(item, kept, work) for item, kept, work in prior.works(job, shop)]
+    known = {kept.id: (item, kept, work) for item, kept, work in made if work is not None}
+    works = [_work(item, kept, work) for item, kept, work in known.values()]
+    found = order_of_job(works, setup_minutes=shop.rules.setup_minutes) if works else None
+    lines = tuple(_line(each, known, shop) for each in found.cuts) if found is not None else ()
+    left_out = tuple(f"{kept.name}, {item.piece.name}" for item, kept, work in made if work is None)
+    return OrderView(job=found, lines=lines, left_out=left_out, ready=tuple(_ready(list(known.values()), shop)))
+
+
+_Known = tuple[KeptPiece, KeptCut, Work]
+
+
+def _work(item: KeptPiece, kept: KeptCut, work: Work) -> CutWork:
+    return CutWork(
+        cut_id=kept.id,
+        piece_id=item.id,
+        bit_id=work.bit_id,
+        router_id=work.router_id,
+        setting=work.setting,
+        minutes=work.minutes * item.piece.count,
+    )
+
+
+def _line(found: OrderedCut, known: dict[str, _Known], shop: Shop) -> OrderLine:
+    item, kept, work = known[found.cut_id]
+    return OrderLine(
+        cut_id=kept.id,
+        name=kept.name,
+        piece=item.piece.name,
+        count=item.piece.count,
+        bit=shop.bit(work.bit_id).name,
+        router=shop.router(work.router_id).name,
+        order=found,
+        after=known[found.after][1].name if found.after is not None else None,
+        minutes=work.minutes * item.piece.count,
+    )
+
+
+_CALLED = {
+    "clamps": "clamps",
+    "clamps-moved": "clamps",
+    "dogs": "bench dogs",
+    "vice": "a vice",
+    "tape": "double-sided tape",
+    "vacuum": "vacuum cups",
+    "screws": "screws",
+    "mat": "a non-slip mat",
+    "carrier": "boards as high as the work, to lie beside it",
+    "sled": "the sled",
+    "straightedge": "a straightedge",
+    "edge-guide": "an edge guide",
+    "trammel": "a trammel",
+}
+"""What guides and holds, as one looks for it; a fence belongs to its table."""
+_GEAR = ("eyes, ears, lungs", "wrenches for the collets", "a rule and a caliper", "cord over the shoulder, extraction")
+
+
+def _ready(known: list[_Known], shop: Shop) -> list[ReadyList]:
+    """What to have ready for all cuts."""
+    bits = dict.fromkeys(
+        (shop.bit(work.bit_id).name, shop.bit(work.bit_id).shank, shop.router(work.router_id).name) for _, _, work in known
+    )
+    held = dict.fromkeys(_CALLED[thing] for _, _, work in known for thing in work.ready if thing in _CALLED)
+    templates = [(kept.name, item.piece.name) for item, kept, work in known if work.template]
+    scrap = dict.fromkeys((shop.material(item.piece.material).name, item.piece.thickness.mm) for item, _, _ in known)
+    found = [
+        ReadyList(
+            title="Bits",
+            things=tuple(
+                write("{bit}, shank {shank:len}, in {router}", bit=bit, shank=shank, router=router) for bit, shank, router in bits
+            ),
+        ),
+        ReadyList(title="Guides and clamps", things=tuple(write(each) for each in held)),
+        ReadyList(title="Templates", things=tuple(write("for {cut}, {piece}", cut=cut, piece=piece) for cut, piece in templates)),
+        ReadyList(
+            title="Scrap for trials", things=tuple(write("{wood}, {t:len} thick", wood=wood, t=thick) for wood, thick in scrap)
+        ),
+        ReadyList(title="Gear", things=tuple(write(each) for each in _GEAR)),
+    ]
+    return [each for each in found if each.things]

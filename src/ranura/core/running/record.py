@@ -1,0 +1,61 @@
+"""What a run follows, as it was when it began, and what is noted of it then."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, fields
+
+from ranura.core.board.pieces import Piece
+from ranura.core.output.dry_run import DryRun
+from ranura.core.plan import CutPlan, PlanWithMoves
+from ranura.core.proof.moves import PLAN_VERSION
+from ranura.core.running.log import RunOf
+from ranura.core.running.steps import Machine, RunStep, run_steps
+from ranura.core.shop.shop import Shop
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class RunRecord:
+    """What a run follows, as it was when it began: its plan, the moves as the plan view shows them, the steps at the machine."""
+
+    plan_version: int
+    plan: CutPlan
+    dry_run: DryRun
+    steps: tuple[RunStep, ...]
+
+
+def record_of(plan: PlanWithMoves, dry: DryRun, piece: Piece, shop: Shop) -> RunRecord:
+    """What a run of a plan follows."""
+    setting = plan.settings[0]
+    machine = Machine(
+        bit=shop.bit(plan.bit_id), mounting=setting.mounting, base=setting.base.kind, material=shop.material(piece.material)
+    )
+    shown = CutPlan(**{field.name: getattr(plan, field.name) for field in fields(CutPlan)})
+    return RunRecord(plan_version=PLAN_VERSION, plan=shown, dry_run=dry, steps=run_steps(shown, dry, machine))
+
+
+def run_of(plan: PlanWithMoves, piece: Piece, shop: Shop, *, cut: str, job: str, job_id: str | None) -> RunOf:
+    """What is run, with the figures that teach: the chip is that of the slowest run through fresh wood."""
+    bit, owner, wood = shop.bit(plan.bit_id), shop.router(plan.router_id), shop.material(piece.material)
+    runs = [move for move in plan.moves if move.kind == "cut" and move.fresh != "none" and move.feed_m_min]
+    slowest = min(runs, key=lambda move: move.feed_m_min or 0.0, default=None)
+    rpm = plan.settings[slowest.setting].rpm if slowest is not None else None
+    feed = slowest.feed_m_min if slowest is not None else None
+    return RunOf(
+        cut=cut,
+        piece=piece.name,
+        job=job,
+        job_id=job_id,
+        material=wood.id,
+        material_name=wood.name,
+        material_class=wood.material_class,
+        kind=bit.kind.name,
+        bit_id=bit.id,
+        bit=bit.name,
+        router_id=owner.id,
+        router=owner.name,
+        rpm=rpm,
+        feed_m_min=feed,
+        chip_mm=feed * 1000 / (rpm * bit.flutes) if feed and rpm else None,
+        metres=plan.way_mm / 1000,
+        minutes=sum(move.seconds or 0.0 for move in plan.moves) / 60,
+    )

@@ -1,0 +1,101 @@
+"""Steps at the machine: every move once and in order, everything set with the plug out, and how far somebody can be."""
+
+from __future__ import annotations
+
+from functools import cache
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from ranura.core.family import NOTHING_BEFORE
+from ranura.core.plan import PLANNING
+from ranura.core.running.progress import Progress, RunError, went_back, went_on
+from ranura.core.running.record import RunRecord, record_of
+from ranura.demo.jobs import PIECES
+from ranura.demo.shop import SHOP
+
+CUTS = [(cut_id, place) for _, _, cuts in PIECES for place, (cut_id, _, _) in enumerate(cuts)]
+
+
+@cache
+def record(cut_id: str) -> RunRecord:
+    """What a run of a demo cut follows, after the cuts before it on its board."""
+    piece, cuts = next((piece, cuts) for _, piece, cuts in PIECES if any(each == cut_id for each, _, _ in cuts))
+    before = NOTHING_BEFORE
+    for each, _, cut in cuts:
+        if each == cut_id:
+            plan = PLANNING.plan_with_moves(cut, piece, SHOP, SHOP.rules, before=before, ways_out=False)
+            return record_of(plan, PLANNING.dry_run(cut, piece, SHOP, SHOP.rules, before=before), piece, SHOP)
+        before = PLANNING.leaves(cut, piece, SHOP, before=before)
+    raise AssertionError(cut_id)
+
+
+@pytest.mark.parametrize("cut_id", [each for each, _ in CUTS])
+def test_every_move_is_a_step_once_and_in_order(cut_id):
+    made = record(cut_id)
+    steps, moves = made.steps, made.dry_run.steps
+    assert len({each.key for each in steps}) == len(steps)
+    run = [number for each in steps if each.part != "look" and each.moves for number in range(*each.moves)]
+    first = run[0]
+    assert all(moves[number].kind in ("set", "turn-over") for number in range(first))
+    assert run == list(range(first, len(moves)))
+
+
+@pytest.mark.parametrize("cut_id", [each for each, _ in CUTS])
+def test_nothing_is_set_with_the_plug_in_and_nothing_turns_with_it_out(cut_id):
+    plugged = False
+    moves = record(cut_id).dry_run.steps
+    for step in record(cut_id).steps:
+        kinds = {moves[number].kind for number in range(*step.moves)} if step.moves and step.part != "look" else set()
+        if step.key == "plug" or step.key.startswith("plug-"):
+            assert step.tick
+            plugged = True
+        elif step.part == "set-up":
+            plugged = False
+            assert step.tick
+            assert step.costs is None
+        if "start" in kinds or any(moves[number].turning for number in range(*(step.moves or (0, 0))) if step.part == "cut"):
+            assert plugged, step.key
+    assert record(cut_id).steps[-2].key == "set-down"
+
+
+def test_only_the_trial_may_be_left_out():
+    for cut_id, _ in CUTS:
+        assert [each.key for each in record(cut_id).steps if each.costs is not None] == ["scrap"]
+
+
+def test_a_step_is_short_enough_to_be_read_at_arm_s_length():
+    for cut_id, _ in CUTS:
+        for step in record(cut_id).steps:
+            assert len(step.title.metric) <= 90, step.title.metric
+            assert len(step.lines) <= 14, (cut_id, step.key)
+
+
+@given(st.lists(st.sampled_from(["on", "out", "back", "other"]), max_size=60))
+def test_no_step_is_lost_and_no_tick_invented(acts):
+    steps = record("shelf-dado-212").steps
+    keys = [each.key for each in steps]
+    progress, expected = Progress(), []
+    for act in acts:
+        at = len(expected)
+        try:
+            if act == "back":
+                progress = went_back(progress, expected[-1] if expected else "nothing")
+                expected.pop()
+            elif act == "other":
+                went_on(progress, steps, keys[(at + 1) % len(keys)], "done")
+                raise AssertionError("a step was taken before its time")
+            else:
+                progress = went_on(progress, steps, keys[at] if at < len(keys) else "more", "done" if act == "on" else "left-out")
+                assert act == "on" or steps[at].costs is not None
+                expected.append(keys[at])
+        except RunError:
+            if act == "on":
+                assert at == len(keys)
+            if act == "out":
+                assert at == len(keys) or steps[at].costs is None
+            if act == "back":
+                assert not expected
+        assert [each.step for each in progress.done] == expected
+        assert progress.at == len(expected)

@@ -1,0 +1,118 @@
+import { Link } from "react-router";
+import { api, type JobView, type OrderLine, type OrderView, type Unit } from "../api/client";
+import { useReading } from "../api/queries";
+import { Words } from "../ui/Words";
+import { inUnit } from "../ui/words";
+
+interface Props {
+  job: JobView;
+  unit: Unit;
+}
+
+const minutes = (each: number) => `${each < 10 ? each.toFixed(1) : Math.round(each)} min`;
+const times = (count: number, one: string) => (count === 1 ? `1 ${one}` : `${count} ${one}s`);
+
+/** All cuts of all boards in the order that changes tools and settings least, and what to have ready. */
+export function WorkOrder({ job, unit }: Props) {
+  const order = useReading({ key: ["order", job.id], ask: () => api.order(job.id), keeps: true });
+  if (!order.data) return order.problem ? null : <p className="py-3 text-ink-2">Looking for the order …</p>;
+  const { job: found, lines, left_out, ready } = order.data;
+  if (!found) return <p className="py-3 text-ink-2">There is an order as soon as a cut can be run.</p>;
+  return (
+    <div
+      className="grid gap-x-8 gap-y-4 xl:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]"
+      data-testid="work-order"
+    >
+      <div>
+        <p className="pb-2 text-body">
+          <b>{minutes(found.minutes)}</b>: {times(found.tool_changes, "bit")} put in,{" "}
+          {times(found.setting_changes, "new setting")}.{" "}
+          {found.listed_minutes - found.minutes > 0.5
+            ? `As it is listed it takes ${minutes(found.listed_minutes)}: ${times(found.listed_tool_changes, "bit")} put in, ${times(found.listed_setting_changes, "new setting")}. `
+            : "As it is listed it is as good. "}
+          {found.proven ? "No order is shorter." : `No order is shorter than ${minutes(found.bound)}.`}
+        </p>
+        <ol className="border border-rule bg-paper">
+          {groups(lines).map((group) => (
+            <li key={group[0]?.cut_id}>
+              <Change line={group[0] as OrderLine} order={found} />
+              <ol>
+                {group.map((each) => (
+                  <Line key={each.cut_id} line={each} jobId={job.id} number={lines.indexOf(each) + 1} />
+                ))}
+              </ol>
+            </li>
+          ))}
+        </ol>
+        {left_out.length > 0 ? (
+          <p className="pt-2 text-small text-cut">Left out, since they are stopped: {left_out.join("; ")}.</p>
+        ) : null}
+      </div>
+      <div data-testid="have-ready">
+        {ready.map((each) => (
+          <section key={each.title} className="pb-3">
+            <h4 className="text-body font-semibold">{each.title}</h4>
+            <ul className="text-body">
+              {each.things.map((thing) => (
+                <li key={thing.metric}>
+                  <label className="flex items-center gap-2 py-0.5">
+                    <input type="checkbox" className="size-5 shrink-0 accent-ink" />
+                    <span>
+                      <Words text={inUnit(thing, unit)} />
+                    </span>
+                  </label>
+                </li>
+              ))}
+            </ul>
+          </section>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** Cuts between which no bit is changed, together. */
+function groups(lines: readonly OrderLine[]): OrderLine[][] {
+  const found: OrderLine[][] = [];
+  for (const each of lines) {
+    const last = found.at(-1);
+    if (last && each.order.change !== "tool" && last[0]?.router === each.router && last[0].bit === each.bit)
+      last.push(each);
+    else found.push([each]);
+  }
+  return found;
+}
+
+function Change({ line, order }: { line: OrderLine; order: NonNullable<OrderView["job"]> }) {
+  return (
+    <p className="flex flex-wrap items-baseline gap-x-2 border-b border-rule bg-bench px-3 py-1.5 text-body">
+      <b>{line.bit}</b> in {line.router}
+      <span className="ml-auto text-small text-ink-2">
+        {line.order.change === "tool" ? `put in, ${minutes(order.tool_minutes)}` : "stands there still"}
+      </span>
+    </p>
+  );
+}
+
+function Line({ line, jobId, number }: { line: OrderLine; jobId: string; number: number }) {
+  return (
+    <li className="border-b border-rule last:border-b-0" data-testid="order-line">
+      <Link
+        to={`/jobs/${jobId}/cuts/${line.cut_id}`}
+        className="grid grid-cols-[2.2rem_minmax(0,1fr)_auto] items-baseline px-3 py-1.5 text-body hover:underline"
+      >
+        <span className="tabular-nums text-ink-2">{number}</span>
+        <span className="min-w-0">
+          <b className="font-semibold">{line.name}</b>{" "}
+          <span className="text-small text-ink-2">
+            {line.piece}
+            {line.count > 1 ? ` × ${line.count} and a spare` : ""}
+            {line.after ? ` · after ${line.after}` : ""}
+            {line.order.change === "setting" ? " · set anew" : ""}
+          </span>
+        </span>
+        <span className="text-small tabular-nums text-ink-2">{minutes(line.minutes)}</span>
+      </Link>
+    </li>
+  );
+}

@@ -1,0 +1,132 @@
+import type { Lessons, Unit } from "../api/client";
+
+const INCH = 25.4;
+const chip = (mm: number, unit: Unit) =>
+  unit === "in" ? `${(mm / INCH).toFixed(4)} in` : `${mm.toFixed(3)} mm`;
+const metres = (far: number) => `${far.toLocaleString("en", { maximumFractionDigits: far < 10 ? 1 : 0 })} m`;
+
+/** What the log teaches: below which chip a wood burns, and how far each bit ran. */
+export function Learnt({ lessons, unit }: { lessons: Lessons; unit: Unit }) {
+  return (
+    <aside
+      className="pt-2 pb-8 lg:min-h-0 lg:overflow-y-auto lg:border-l lg:border-rule lg:pl-5"
+      data-testid="learnt"
+    >
+      <h3 className="text-strong font-bold">What it teaches</h3>
+      {lessons.burning.length === 0 && lessons.wear.length === 0 ? (
+        <p className="text-ink-2">
+          From four runs of a wood and a kind of bit on, it says what they have in common.
+        </p>
+      ) : null}
+      {lessons.burning.map((each) => (
+        <Burning key={each.material_class + each.kind} lesson={each} unit={unit} />
+      ))}
+      {lessons.wear.length > 0 ? (
+        <>
+          <h4 className="mt-4 text-body font-semibold">How far each bit ran</h4>
+          <Wear wear={lessons.wear} />
+        </>
+      ) : null}
+    </aside>
+  );
+}
+
+const WIDE = 380;
+const HIGH = 68;
+
+function Burning({ lesson, unit }: { lesson: Lessons["burning"][number]; unit: Unit }) {
+  const most = Math.max(...lesson.dots.map((dot) => dot.chip_mm)) * 1.1;
+  const x = (mm: number) => 10 + (mm / most) * (WIDE - 20);
+  const burnt = lesson.dots.filter((dot) => dot.burnt).length;
+  return (
+    <figure className="mt-3" data-testid="burn-lesson">
+      <figcaption className="text-body">
+        <b>
+          {lesson.kind}, {lesson.material_class}
+        </b>
+        :{" "}
+        {lesson.chip_mm === null
+          ? `${burnt} of ${lesson.dots.length} burnt; the chip alone does not tell why`
+          : `burns below a chip of ${chip(lesson.chip_mm, unit)}`}
+        {lesson.chip_mm !== null && lesson.misread > 0
+          ? ` (${lesson.misread} of ${lesson.dots.length} otherwise)`
+          : ""}
+      </figcaption>
+      <svg
+        viewBox={`0 0 ${WIDE} ${HIGH}`}
+        className="w-full"
+        role="img"
+        aria-label="Chips of clean and burnt runs"
+      >
+        {lesson.chip_mm === null ? null : (
+          <>
+            <rect x="0" y="0" width={x(lesson.chip_mm)} height={HIGH - 20} className="fill-hazard-soft" />
+            <path d={`M${x(lesson.chip_mm)} 0v${HIGH - 20}`} className="stroke-hazard" strokeWidth="2" />
+          </>
+        )}
+        <path d={`M0 ${HIGH - 20}h${WIDE}`} className="stroke-ink" strokeWidth="1" />
+        {lesson.dots.map((dot) =>
+          dot.burnt ? (
+            <path
+              key={dot.run_id}
+              d={`M${x(dot.chip_mm) - 5} 9l10 10m0 -10l-10 10`}
+              className="stroke-cut"
+              strokeWidth="2.4"
+            />
+          ) : (
+            <circle
+              key={dot.run_id}
+              cx={x(dot.chip_mm)}
+              cy="34"
+              r="5"
+              className="fill-paper stroke-ink"
+              strokeWidth="2"
+            />
+          ),
+        )}
+        <text x="0" y={HIGH - 5} className="fill-ink-2 text-[13px]">
+          thin: it rubs
+        </text>
+        <text x={WIDE} y={HIGH - 5} textAnchor="end" className="fill-ink-2 text-[13px]">
+          ✕ burnt ○ not · {chip(most / 1.1, unit)}
+        </text>
+      </svg>
+    </figure>
+  );
+}
+
+function Wear({ wear }: { wear: Lessons["wear"] }) {
+  const most = Math.max(...wear.map((each) => each.metres), 1);
+  return (
+    <ul className="mt-1 flex flex-col gap-2">
+      {wear
+        .toSorted((a, b) => b.metres - a.metres)
+        .map((each) => (
+          <li key={each.bit_id} data-testid="wear">
+            <span className="flex justify-between gap-3 text-body">
+              <span className="min-w-0 truncate font-semibold">{each.bit}</span>
+              <span className="whitespace-nowrap tabular-nums">{metres(each.metres)}</span>
+            </span>
+            <span className="relative block h-3 bg-bench">
+              <span
+                className="absolute inset-y-0 left-0 bg-ink"
+                style={{ width: `${(each.metres / most) * 100}%` }}
+              />
+              {each.first_burn === null ? null : (
+                <span
+                  className="absolute -inset-y-1 w-1 bg-cut"
+                  style={{ left: `${(each.first_burn / most) * 100}%` }}
+                />
+              )}
+            </span>
+            <span className="text-note text-ink-2">
+              {each.runs === 1 ? "1 run" : `${each.runs} runs`}
+              {each.first_burn === null
+                ? ", none burnt"
+                : `, ${each.burnt} burnt, the first after ${metres(each.first_burn)}${each.dull ? ": sharpen it, or put in another" : ""}`}
+            </span>
+          </li>
+        ))}
+    </ul>
+  );
+}

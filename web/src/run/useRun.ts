@@ -1,0 +1,86 @@
+/** A run while somebody goes through it: steps are shown at once, and kept in their order as soon as the server answers. */
+import { useCallback, useEffect, useRef, useState } from "react";
+import { api, type DoneStep, type Run, type RunStep } from "../api/client";
+import { problemOf } from "../ui/problems";
+import { handOf, hold } from "./hands";
+
+type How = "done" | "left-out" | "back";
+interface Act {
+  step: string;
+  how: How;
+}
+
+const AGAIN_MS = 1000;
+const wait = (ms: number) => new Promise((done) => setTimeout(done, ms));
+
+export function useRun(run: Run, steps: readonly RunStep[]) {
+  const [done, setDone] = useState<readonly DoneStep[]>(run.progress.done);
+  const [hand, setHand] = useState(handOf(run.id));
+  const [said, setSaid] = useState<string | null>(null);
+  const [waiting, setWaiting] = useState(0);
+  const queue = useRef<Act[]>([]);
+  const sending = useRef(false);
+  const shown = useRef(true);
+  useEffect(() => {
+    shown.current = true;
+    return () => {
+      shown.current = false;
+    };
+  }, []);
+
+  /** Takes the run up here: the page before this one has it no longer. */
+  const takeUp = useCallback(async () => {
+    const taken = await api.takeUpRun(run.id);
+    if (taken.kind !== "ok") return setSaid(problemOf(taken)?.message.metric ?? null);
+    hold(run.id, taken.data.hand);
+    setDone(taken.data.run.progress.done);
+    setHand(taken.data.hand);
+    setSaid(null);
+  }, [run.id]);
+
+  const send = useCallback(
+    async (word: string) => {
+      if (sending.current) return;
+      sending.current = true;
+      while (queue.current[0] && shown.current) {
+        const answer = await api.stepRun(run.id, { hand: word, ...queue.current[0] });
+        if (answer.kind === "down") {
+          setSaid("Not kept yet: the server does not answer. Go on; it is kept as soon as it does.");
+          await wait(AGAIN_MS);
+          continue;
+        }
+        if (answer.kind !== "ok") {
+          queue.current = [];
+          setSaid(problemOf(answer)?.message.metric ?? null);
+          setHand(null);
+          break;
+        }
+        queue.current.shift();
+        setSaid(null);
+        setWaiting(queue.current.length);
+      }
+      sending.current = false;
+    },
+    [run.id],
+  );
+
+  const act = (one: Act) => {
+    if (!hand) return;
+    queue.current.push(one);
+    setWaiting(queue.current.length);
+    void send(hand);
+  };
+  const now = steps[done.length] ?? null;
+  const on = (how: "done" | "left-out") => {
+    if (!now || (how === "left-out" && now.costs === null)) return;
+    setDone([...done, { step: now.key, how }]);
+    act({ step: now.key, how });
+  };
+  const back = () => {
+    const last = done.at(-1);
+    if (!last) return;
+    setDone(done.slice(0, -1));
+    act({ step: last.step, how: "back" });
+  };
+  return { done, now, hand, said, waiting, takeUp, on, back };
+}
