@@ -89,10 +89,13 @@ VIEWS = [
     ("/templates", "template-canvas", "add-outline"),
     ("/rules", "rules-page", None),
     ("/files", "files", None),
+    ("/log", "log-run", None),
+    ("/log", "log-run", "note-run"),
+    ("/log/run-cross-edges-3", "run-page", None),
 ]
 
 
-USUAL = {"/jobs/little-harbour/page", "/drawer", "/drawer/straight-12.7", "/templates", "/rules"}
+USUAL = {"/jobs/little-harbour/page", "/drawer", "/drawer/straight-12.7", "/templates", "/rules", "/log"}
 
 
 @pytest.mark.parametrize(
@@ -111,4 +114,16 @@ def test_with_the_menu_of_a_job_open(open_page: Callable[..., Page]):
     page = open_page("/jobs", wait="jobs")
     page.get_by_label("Job The Little Harbour").click()
     expect(page.get_by_role("menu")).to_be_visible()
+    no_barrier(page)
+
+
+def test_at_the_machine(open_page: Callable[..., Page]):
+    page = open_page(CUT, width=390, height=844)
+    page.get_by_test_id("run").click()
+    expect(page.get_by_test_id("run-step")).to_be_visible()
+    no_barrier(page)
+    page.get_by_test_id("trouble").click()
+    no_barrier(page)
+    page.reload()
+    expect(page.get_by_test_id("take-up")).to_be_visible()
     no_barrier(page)

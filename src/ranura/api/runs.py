@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Annotated, Any, Literal
 from uuid import uuid4
@@ -12,11 +13,12 @@ from pydantic import Field, TypeAdapter
 from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import SavedShop, ThePlanning, TheSavedShop, TheShop, TheStore
+from ranura.core.learning.corrections import MeasureKey
 from ranura.core.running import refusals
 from ranura.core.running.lessons import Lessons, lessons_of
 from ranura.core.running.log import CameOut, Measured, Outcome, Run, RunOf
 from ranura.core.running.progress import How, RunError, went_back, went_on
-from ranura.core.running.record import RunRecord, record_of, run_of
+from ranura.core.running.record import RunRecord, Tells, record_of, run_of, tells_of
 from ranura.core.running.steps import RunStep
 from ranura.core.running.trouble import TROUBLES, Trouble
 from ranura.core.shop.tooling.bits import Bit
@@ -50,6 +52,7 @@ _RECORD = TypeAdapter(RunRecord)
 _RUN = TypeAdapter(Run)
 _TROUBLES = TypeAdapter(tuple[Trouble, ...])
 _STEPS = TypeAdapter(tuple[RunStep, ...])
+_TELLS = TypeAdapter(tuple[Tells, ...])
 
 
 class StepIn(RequestModel):
@@ -66,6 +69,15 @@ class FoundIn(RequestModel):
     what: Name
     planned: Annotated[float, Field(ge=0, le=10_000)] | None = None
     found: ReadPlace
+    key: MeasureKey | None = None
+    """Which of the measurements of its test cut it is."""
+
+    def measured(self, tells: Tells | None) -> Measured:
+        """It as the log has it."""
+        found = self.found.mm
+        if tells is None:
+            return Measured(what=self.what, planned=self.planned, found=found)
+        return Measured(what=self.what, planned=self.planned, found=found, figure=tells.figure, means=tells.means(found))
 
 
 class OutcomeIn(RequestModel):
@@ -77,9 +89,10 @@ class OutcomeIn(RequestModel):
     measured: tuple[FoundIn, ...] = Field(default=(), max_length=20)
     metres: Annotated[float, Field(ge=0, le=100_000)] | None = None
 
-    def outcome(self) -> Outcome:
-        """It as the log has it."""
-        measured = tuple(Measured(what=each.what, planned=each.planned, found=each.found.mm) for each in self.measured)
+    def outcome(self, tells: Sequence[Tells] = ()) -> Outcome:
+        """It as the log has it, with what its measurements tell of the shop."""
+        by_key = {each.key: each for each in tells}
+        measured = tuple(each.measured(by_key.get(each.key) if each.key is not None else None) for each in self.measured)
         return Outcome(came_out=self.came_out, where=self.where, word=self.word, measured=measured, metres=self.metres)
 
 
@@ -107,7 +120,13 @@ def begin(cut_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts, plan
         raise RunError(refusals.STOPPED, field="cut", name=kept.name)
     with inches_to(shop.rules.inch_parts):
         dry = planning.dry_run(kept.cut, piece, shop, shop.rules, before=before)
-        record = record_of(plan, dry, piece, shop)
+        record = record_of(
+            plan,
+            dry,
+            piece,
+            shop,
+            tells=tells_of(plan, lambda key, found: planning.corrected(kept.cut, piece, shop, key, found, before=before)),
+        )
     of = run_of(plan, piece, shop, cut=kept.name, job=job.name, job_id=job.id)
     hand = uuid4().hex
     with store.session() as session:
@@ -142,7 +161,7 @@ def runs(shop: TheShop, store: TheStore) -> tuple[Run, ...]:
 def lessons(shop: TheShop, store: TheStore) -> Lessons:
     """What the log teaches."""
     with store.session() as session:
-        return lessons_of(kept_runs.of_shop(session, shop.id))
+        return lessons_of(kept_runs.of_shop(session, shop.id), shop)
 
 
 @router.get("/runs/{run_id}", response_model=RunView)
@@ -181,10 +200,11 @@ def step(run_id: str, asked: StepIn, shop: TheShop, store: TheStore) -> Run:
         if hand != asked.hand:
             raise RunError(refusals.ANOTHER_HAND, field="hand")
         record = kept_runs.record_of(session, shop.id, run_id) or {"steps": []}
+        steps = _STEPS.validate_python(record["steps"])
         if asked.how == "back":
-            progress = went_back(found.progress, asked.step)
+            progress = went_back(found.progress, steps, asked.step)
         else:
-            progress = went_on(found.progress, _STEPS.validate_python(record["steps"]), asked.step, asked.how)
+            progress = went_on(found.progress, steps, asked.step, asked.how)
         return kept_runs.gone_on(session, shop.id, run_id, progress)
 
 
@@ -193,7 +213,9 @@ def end(run_id: str, asked: OutcomeIn, shop: TheShop, saved_shop: TheSavedShop, 
     """How a run came out: it is at its end with that. Said again it is noted otherwise."""
     with store.session() as session:
         before, _ = kept_runs.load(session, shop.id, run_id, lock=True)
-        run = kept_runs.ended(session, shop.id, run_id, state="done", outcome=asked.outcome(), at=kept_runs.now())
+        record = kept_runs.record_of(session, shop.id, run_id) or {}
+        outcome = asked.outcome(_TELLS.validate_python(record.get("tells", [])))
+        run = kept_runs.ended(session, shop.id, run_id, state="done", outcome=outcome, at=kept_runs.now())
     _wear(saved_shop, run, by=run.metres - before.metres)
     return run
 

@@ -8,7 +8,7 @@ from datetime import datetime, timedelta
 from functools import cache
 
 from ranura.core.plan import PLANNING
-from ranura.core.running.log import CameOut, Measured, Outcome, RunOf
+from ranura.core.running.log import CameOut, FigureOfShop, Measured, Outcome, RunOf
 from ranura.core.running.record import RunRecord, record_of, run_of
 from ranura.demo.jobs import JOB_ID, JOB_NAME, PIECES
 from ranura.demo.shop import SHOP
@@ -47,7 +47,7 @@ def _record(cut_id: str) -> tuple[RunOf, RunRecord]:
 @cache
 def demo_runs() -> tuple[DemoRun, ...]:
     """All of the log, the first first."""
-    found = [*_crosses(), *_shelves(), *_dulling(), *_others()]
+    found = [*_crosses(), *_shelves(), *_round_side(), *_dulling(), *_others()]
     return tuple(sorted(found, key=lambda run: (run.at, run.id)))
 
 
@@ -86,15 +86,47 @@ def _crosses() -> Iterator[DemoRun]:
 def _shelves() -> Iterator[DemoRun]:
     """Shelf dadoes: the fence measures 0.3 mm off twice, and is then corrected."""
     found: tuple[tuple[float, CameOut, str], ...] = (
-        (212.31, "wrong-size", "the near wall lies too far in"),
-        (212.29, "wrong-size", "the same again: the base, not the fence"),
-        (212.02, "clean", "base distance measured anew"),
-        (211.98, "clean", ""),
-        (212.03, "clean", ""),
+        (0.31, "wrong-size", "the near wall lies too far in"),
+        (0.29, "wrong-size", "the same again: the base, not the fence"),
+        (0.02, "clean", "base distance measured anew"),
+        (-0.02, "clean", ""),
+        (0.03, "clean", ""),
     )
-    for number, (near, out, word) in enumerate(found, start=1):
-        measured = (Measured(what="Left end to the near wall", planned=212.0, found=near),)
+    flat = FigureOfShop(of="base", id="plunge-two", base="fixed", side="flat side")
+    for number, (off, out, word) in enumerate(found, start=1):
+        # The first two were planned with 74.7, as the base was kept then.
+        planned = _SETBACK - (0.3 if number <= _BEFORE_MEASURING else 0.0)
+        means = 75.0 + off - (0.3 if number <= _BEFORE_MEASURING else 0.0)
+        measured = (Measured(what=_TO_THE_WALL, planned=planned, found=planned + off, figure=flat, means=means),)
         yield _followed(number, "shelf-dado-212", _at(6 + 5 * number, 2), Outcome(came_out=out, word=word, measured=measured))
+
+
+_SETBACK, _BEFORE_MEASURING, _TO_THE_WALL = 68.65, 2, "from the fence to the nearest wall"
+
+
+def _round_side() -> Iterator[DemoRun]:
+    """Grooves along the round side of a base, which is a little further from the bit than it is kept as."""
+    round_side = FigureOfShop(of="base", id="plunge-two", base="plunge", side="round side")
+    bit, router, wood = SHOP.bit("straight-9.525"), SHOP.router("plunge-two"), SHOP.material("poplar")
+    for number, means in enumerate((76.44, 76.41, 76.46), start=1):
+        planned = 76.2 - bit.diameter / 2
+        found = means - bit.diameter / 2
+        of = RunOf(
+            cut="Groove for the canvas",
+            piece="Hinged flat",
+            material=wood.id,
+            material_name=wood.name,
+            material_class=wood.material_class,
+            kind=bit.kind.name,
+            bit_id=bit.id,
+            bit=bit.name,
+            router_id=router.id,
+            router=router.name,
+            metres=1.8,
+        )
+        measured = (Measured(what=_TO_THE_WALL, planned=planned, found=found, figure=round_side, means=means),)
+        outcome = Outcome(came_out="clean", word="a little far from the fence", measured=measured)
+        yield DemoRun(id=f"run-canvas-{number}", of=of, at=_at(40 + 2 * number, 1), outcome=outcome, plan=None)
 
 
 def _dulling() -> Iterator[DemoRun]:

@@ -45,8 +45,10 @@ PICTURES: Final[Mapping[str, Picture]] = {
         path=_JOB + "shelf-dado-212", shows="slip", clicks=("palette",), types="mortise 40 x 6 x 8 at 90, 35 control cross"
     ),
     "dark": Picture(path=_JOB + "rail-groove", shows="slip", scheme="dark"),
-    "phone": Picture(path=_JOB + "shelf-dado-212", shows="slip", size=_PHONE),
-    "tablet": Picture(path=_JOB + "shelf-dado-420", shows="slip", size=_TABLET),
+    "phone": Picture(path=_JOB + "cross-mortise", shows="slip", clicks=("run",), keys="   ", size=_PHONE),
+    "run": Picture(path=_JOB + "shelf-dado-212", shows="slip", clicks=("run",), keys=" " * 12, size=_TABLET),
+    "log": Picture(path="/log", shows="log-run"),
+    "order": Picture(path="/jobs/little-harbour/page#order", shows="work-order"),
     "grain-map": Picture(path=_JOB + "arch-opening", shows="slip"),
     "inlay": Picture(path=_JOB + "fish-recess", shows="slip"),
     "dry-run": Picture(path=_JOB + "shelf-dado-420", shows="slip", clicks=("dry-run-start",), keys="." * 12),
@@ -54,13 +56,11 @@ PICTURES: Final[Mapping[str, Picture]] = {
     "edges": Picture(path=_JOB + "lid-edges", shows="slip"),
     "profile-bench": Picture(path=_JOB + "arch-ogee", shows="slip", clicks=("profile-bench",)),
     "drawer": Picture(path="/drawer", shows="bit-count"),
-    "which-bit": Picture(path="/drawer", shows="bit-count", clicks=("panel-which",)),
     "bench": Picture(path="/bench", shows="bench"),
     "templates": Picture(path="/templates/emblem-fish", shows="template-canvas"),
     "rules": Picture(path="/rules", shows="rules-page"),
     "job": Picture(path="/jobs/little-harbour/page", shows="job-page"),
     "joint": Picture(path="/jobs/prompters-desk/joints/desk-paper", shows="joint-cuts"),
-    "which-joint": Picture(path="/jobs/prompters-desk/page", shows="job-page", clicks=("new-joint",)),
 }
 
 

@@ -81,8 +81,9 @@ def test_no_step_is_lost_and_no_tick_invented(acts):
         at = len(expected)
         try:
             if act == "back":
-                progress = went_back(progress, expected[-1] if expected else "nothing")
-                expected.pop()
+                progress = went_back(progress, steps, expected[-1] if expected else "nothing")
+                again = expected.pop()
+                assert went_back(progress, steps, again) == progress, "an answer that was lost"
             elif act == "other":
                 went_on(progress, steps, keys[(at + 1) % len(keys)], "done")
                 raise AssertionError("a step was taken before its time")
@@ -90,6 +91,7 @@ def test_no_step_is_lost_and_no_tick_invented(acts):
                 progress = went_on(progress, steps, keys[at] if at < len(keys) else "more", "done" if act == "on" else "left-out")
                 assert act == "on" or steps[at].costs is not None
                 expected.append(keys[at])
+                assert went_on(progress, steps, keys[at], "done" if act == "on" else "left-out") == progress
         except RunError:
             if act == "on":
                 assert at == len(keys)

@@ -1,4 +1,5 @@
 import type { Lessons, Unit } from "../api/client";
+import { Figures } from "./Figures";
 
 const INCH = 25.4;
 const chip = (mm: number, unit: Unit) =>
@@ -11,13 +12,18 @@ export function Learnt({ lessons, unit }: { lessons: Lessons; unit: Unit }) {
     <aside
       className="pt-2 pb-8 lg:min-h-0 lg:overflow-y-auto lg:border-l lg:border-rule lg:pl-5"
       data-testid="learnt"
+      aria-label="What the log teaches"
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls by itself
+      tabIndex={0}
     >
       <h3 className="text-strong font-bold">What it teaches</h3>
-      {lessons.burning.length === 0 && lessons.wear.length === 0 ? (
+      {lessons.burning.length + lessons.wear.length + lessons.figures.length === 0 ? (
         <p className="text-ink-2">
           From four runs of a wood and a kind of bit on, it says what they have in common.
         </p>
       ) : null}
+      <Figures figures={lessons.figures} unit={unit} />
+      {lessons.burning.length > 0 ? <h4 className="mt-4 text-body font-semibold">When it burns</h4> : null}
       {lessons.burning.map((each) => (
         <Burning key={each.material_class + each.kind} lesson={each} unit={unit} />
       ))}

@@ -32,6 +32,7 @@ export function CameOutForm({ view, unit, waiting, onBack }: Props) {
       .map((each) => ({
         what: inUnit(each.says, unit).slice(0, 80),
         planned: each.expected,
+        key: each.key,
         found: { typed: found[each.key] ?? "", unit },
       }));
     const ended = await api.endRun(view.run.id, { came_out: out, where, word, measured });

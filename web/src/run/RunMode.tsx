@@ -63,8 +63,8 @@ function AtTheMachine({ view, unit }: { view: RunView; unit: Unit }) {
   if (ended) return null;
   return (
     <div className="flex h-dvh flex-col bg-paper" data-testid="run-mode">
-      <h1 className="sr-only">At the machine: {view.run.of.cut}</h1>
       <header className="flex items-center gap-2 border-b-2 border-ink bg-bench px-3 py-1.5">
+        <h1 className="sr-only">At the machine: {view.run.of.cut}</h1>
         <span className="min-w-0 flex-1 leading-tight">
           <span className="block truncate text-body font-semibold">{view.run.of.cut}</span>
           <span className="block truncate text-note text-ink-2">
@@ -183,7 +183,8 @@ function OneStep({
 }: StepProps) {
   const dry = view.record?.dry_run ?? null;
   const onKey = useEffectEvent((event: KeyboardEvent) => {
-    if (covered || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
+    if (covered || event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || event.repeat)
+      return;
     const onButton = event.target instanceof HTMLElement && event.target.closest("button") !== null;
     switch (event.key) {
       case " ":

@@ -1,6 +1,7 @@
 /** A run while somebody goes through it: steps are shown at once, and kept in their order as soon as the server answers. */
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, type DoneStep, type Run, type RunStep } from "../api/client";
+import { store, stored } from "../app/stored";
 import { problemOf } from "../ui/problems";
 import { handOf, hold } from "./hands";
 
@@ -10,6 +11,13 @@ interface Act {
   how: How;
 }
 
+/** What was done and is not kept yet, and by whose word: it outlives the page, so that no step is lost. */
+interface Left {
+  hand: string;
+  acts: Act[];
+}
+
+const leftAt = (runId: string) => `ranura-run-${runId}`;
 const AGAIN_MS = 1000;
 const wait = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
@@ -28,8 +36,15 @@ export function useRun(run: Run, steps: readonly RunStep[]) {
     };
   }, []);
 
-  /** Takes the run up here: the page before this one has it no longer. */
+  /** Takes the run up here, after what the page before did is kept; from then on that page has it no longer. */
   const takeUp = useCallback(async () => {
+    const left = stored<Left | null>("visit", leftAt(run.id), null);
+    for (const each of left?.acts ?? []) {
+      const kept = await api.stepRun(run.id, { hand: left?.hand ?? "", ...each });
+      if (kept.kind === "down") return setSaid(kept.message);
+      if (kept.kind !== "ok") break;
+    }
+    store("visit", leftAt(run.id), null);
     const taken = await api.takeUpRun(run.id);
     if (taken.kind !== "ok") return setSaid(problemOf(taken)?.message.metric ?? null);
     hold(run.id, taken.data.hand);
@@ -56,6 +71,7 @@ export function useRun(run: Run, steps: readonly RunStep[]) {
           break;
         }
         queue.current.shift();
+        store("visit", leftAt(run.id), { hand: word, acts: queue.current } satisfies Left);
         setSaid(null);
         setWaiting(queue.current.length);
       }
@@ -67,6 +83,7 @@ export function useRun(run: Run, steps: readonly RunStep[]) {
   const act = (one: Act) => {
     if (!hand) return;
     queue.current.push(one);
+    store("visit", leftAt(run.id), { hand, acts: queue.current } satisfies Left);
     setWaiting(queue.current.length);
     void send(hand);
   };

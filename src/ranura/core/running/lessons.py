@@ -5,10 +5,13 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
+from typing import Literal
 
 from ranura.core.board.materials import MaterialClass
 from ranura.core.learning.burning import FEWEST_RUNS, BurnLimit, burn_limit
-from ranura.core.running.log import Run
+from ranura.core.learning.measured import corrected
+from ranura.core.running.log import FigureOfShop, Run
+from ranura.core.shop.shop import Shop
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -56,21 +59,80 @@ class BitWear:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class FigureDot:
+    """A measurement as evidence: its run, what it means for the figure in mm, and whether it lies so far off that it is set
+    aside."""
+
+    run_id: str
+    means: float
+    aside: bool
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class FigureLesson:
+    """A figure of the shop that was measured: what it is kept as, what it is by now and how surely (mm), and whether that is
+    worth a correction."""
+
+    figure: FigureOfShop
+    name: str
+    kept: float
+    value: float
+    sd: float
+    worth: bool
+    dots: tuple[FigureDot, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Lessons:
     """What the log teaches by now."""
 
     burning: tuple[BurnLesson, ...]
     wear: tuple[BitWear, ...]
+    figures: tuple[FigureLesson, ...]
 
 
-def lessons_of(runs: Sequence[Run]) -> Lessons:
-    """What runs teach that came to their end; in whatever order they come.
+def lessons_of(runs: Sequence[Run], shop: Shop) -> Lessons:
+    """What the runs of a shop teach that came to their end; in whatever order they come.
 
     Rule: R20
     Formula: metres on a bit = Σ way in wood × passes; burning from 4 runs of a wood class and a kind of profile on
     Source: the log"""
     ended = sorted((each for each in runs if each.state == "done"), key=lambda each: (each.begun_at, each.id))
-    return Lessons(burning=tuple(_burning(ended)), wear=tuple(_wear(ended)))
+    return Lessons(burning=tuple(_burning(ended)), wear=tuple(_wear(ended)), figures=tuple(_figures(ended, shop)))
+
+
+_MEASURED_SD: dict[Literal["base", "bit"], float] = {"base": 0.10, "bit": 0.05}
+"""mm by which a rule from fence to wall and a caliper across a slot are off (R20)."""
+
+
+def _figures(runs: Iterable[Run], shop: Shop) -> Iterator[FigureLesson]:
+    found: dict[FigureOfShop, list[tuple[str, float]]] = defaultdict(list)
+    for run in runs:
+        for each in run.outcome.measured if run.outcome is not None else ():
+            if each.figure is not None and each.means is not None:
+                found[each.figure].append((run.id, each.means))
+    for figure, seen in found.items():
+        kept = _kept(figure, shop)
+        if kept is None:
+            continue
+        name, value = kept
+        spread = shop.rules.spread_base if figure.of == "base" else shop.rules.spread_bit
+        by_now = corrected(value, spread, [means for _, means in seen], _MEASURED_SD[figure.of])
+        dots = tuple(FigureDot(run_id=run_id, means=means, aside=means in by_now.set_aside) for run_id, means in seen)
+        yield FigureLesson(figure=figure, name=name, kept=value, value=by_now.value, sd=by_now.sd, worth=by_now.worth, dots=dots)
+
+
+def _kept(figure: FigureOfShop, shop: Shop) -> tuple[str, float] | None:
+    """What a figure is called and what it is kept as; None where the shop has it no longer."""
+    if figure.of == "bit":
+        bit = next((each for each in shop.bits if each.id == figure.id), None)
+        return None if bit is None else (f"{bit.name}, its width", bit.diameter)
+    owner = next((each for each in shop.routers if each.id == figure.id), None)
+    base = None if owner is None else next((each for each in owner.bases if each.kind == figure.base), None)
+    side = None if base is None else next((each for each in base.sides if each.name == figure.side), None)
+    if owner is None or base is None or side is None:
+        return None
+    return f"{owner.name}, {base.kind} base, {side.name}", side.distance
 
 
 def _burning(runs: Iterable[Run]) -> Iterator[BurnLesson]:

@@ -8,6 +8,7 @@ from typing import Literal
 
 from ranura.core.board.materials import MaterialClass
 from ranura.core.running.progress import Progress
+from ranura.core.shop.tooling.routers import BaseKind
 
 CameOut = Literal["clean", "burnt", "torn", "chatter", "bogged", "wrong-size"]
 """How a cut came out."""
@@ -45,12 +46,25 @@ class RunOf:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class FigureOfShop:
+    """A figure of the shop that a measurement tells of: a bit's width, or the distance of one side of a base."""
+
+    of: Literal["base", "bit"]
+    id: str
+    base: BaseKind | None = None
+    side: str | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Measured:
-    """Something that was measured after a cut: what it was to be, and what it is; mm."""
+    """Something that was measured after a cut: what it was to be, and what it is; mm. `figure` is what of the shop it tells of,
+    and `means` what that would be by this measurement alone."""
 
     what: str
     planned: float | None
     found: float
+    figure: FigureOfShop | None = None
+    means: float | None = None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

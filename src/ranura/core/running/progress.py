@@ -38,7 +38,10 @@ class Progress:
 
 
 def went_on(progress: Progress, steps: Sequence[RunStep], key: str, how: How) -> Progress:
-    """After a step was done or left out. Raises `RunError` where it is not the one that comes now, or is never left out."""
+    """After a step was done or left out; said once more it changes nothing, since an answer may have been lost. Raises `RunError`
+    where it is not the one that comes now, or is never left out."""
+    if progress.done and progress.done[-1] == DoneStep(step=key, how=how):
+        return progress
     if progress.at >= len(steps):
         raise RunError(refusals.ALL_DONE, field="step")
     now = steps[progress.at]
@@ -49,8 +52,11 @@ def went_on(progress: Progress, steps: Sequence[RunStep], key: str, how: How) ->
     return replace(progress, done=(*progress.done, DoneStep(step=key, how=how)))
 
 
-def went_back(progress: Progress, key: str) -> Progress:
-    """Back before the last step that was done: its tick is taken back. Raises `RunError` where another one was the last."""
+def went_back(progress: Progress, steps: Sequence[RunStep], key: str) -> Progress:
+    """Back before the last step that was done: its tick is taken back; said once more it changes nothing. Raises `RunError` where
+    another one was the last."""
+    if progress.at < len(steps) and steps[progress.at].key == key:
+        return progress
     if not progress.done or progress.done[-1].step != key:
         raise RunError(refusals.NOT_THE_LAST, field="step")
     return replace(progress, done=progress.done[:-1])
