@@ -93,7 +93,7 @@ def test_what_a_run_came_to_stands_in_the_log_and_on_its_bit(client, begun, stor
     again = client.post(f"/api/runs/{run_id}/outcome", json={"came_out": "burnt", "where": "at the far end", "metres": 1.0})
     assert again.json()["outcome"]["where"] == "at the far end"
     assert bit_metres() == pytest.approx(before + 1.0)
-    assert client.get("/api/runs").json()[0]["outcome"]["came_out"] == "burnt"
+    assert client.get("/api/runs").json()[0]["came_out"] == "burnt"
     assert go(client, begun, "unplug").status_code == 422
     assert client.delete(f"/api/runs/{run_id}").status_code == 204
     assert bit_metres() == pytest.approx(before)
@@ -172,3 +172,25 @@ def test_a_job_s_order_changes_less_than_its_list(client):
         assert mine == sorted(mine)
     assert order["ready"][0]["title"] == "Bits"
     assert client.get("/api/jobs/no-such/order").status_code == 404
+
+
+def test_the_log_goes_out_and_in_once(client):
+    whole = client.get("/api/log.json").text
+    table = client.get("/api/log.csv").text
+    assert client.post("/api/log", json={"text": whole}).json() == {"added": 0, "known": 62}
+    for run in client.get("/api/runs").json()[:20]:
+        client.delete(f"/api/runs/{run['id']}")
+    assert client.post("/api/log", json={"text": table}).json() == {"added": 20, "known": 42}
+    assert client.post("/api/log", json={"text": whole}).json() == {"added": 0, "known": 62}
+    refused = client.post("/api/log", json={"text": "hello"})
+    assert (refused.status_code, len(client.get("/api/runs").json())) == (422, 62)
+
+
+def test_what_the_log_says_of_a_bit_in_a_wood(client):
+    said = client.get("/api/last-time", params={"material": "sycamore", "bit": "roundover-3-half"}).json()
+    assert (said["runs"], said["clean"], said["last"]) == (12, 7, "clean")
+    assert said["clean_feed"]["metric"] == {"number": "2.4", "unit": "m/min", "error": None}
+    assert said["burns_below"]["metric"] == "0.039 mm"
+    nothing = client.get("/api/last-time", params={"material": "ash", "bit": "v-90"}).json()
+    assert (nothing["runs"], nothing["last"], nothing["burns_below"]) == (0, None, None)
+    assert client.get("/api/last-time", params={"material": "ash", "bit": "none"}).status_code == 422

@@ -36,6 +36,7 @@ from ranura.api import (
     profiles,
     quick,
     rules,
+    run_log,
     runs,
     shop,
     templates,
@@ -117,6 +118,7 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
         outlines,
         templates,
         joints,
+        run_log,
         runs,
     ):
         app.include_router(part.router)

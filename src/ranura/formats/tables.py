@@ -59,7 +59,7 @@ def write_table(kind: TableKind, tools: Iterable[Tool]) -> str:
     writer = csv.DictWriter(out, header(kind), lineterminator="\r\n")
     writer.writeheader()
     for tool in tools:
-        writer.writerow({field: _safe(text) for field, text in tool_texts(tool).items()})
+        writer.writerow({field: safe_cell(text) for field, text in tool_texts(tool).items()})
     return out.getvalue()
 
 
@@ -106,11 +106,12 @@ def _rows(lines: Iterator[list[str]], names: list[str]) -> Iterator[Row]:
         if any(cell.strip() for cell in cells):
             if len(cells) > len(names) and any(cell.strip() for cell in cells[len(names) :]):
                 raise FileError(refusals.TOO_MANY_CELLS, line=start, count=len(names))
-            yield Row(start, {name: _plain(cell) for name, cell in zip(names, cells, strict=False) if name and cell.strip()})
+            yield Row(start, {name: plain_cell(cell) for name, cell in zip(names, cells, strict=False) if name and cell.strip()})
         start = lines.line_num + 1  # type: ignore[attr-defined]
 
 
-def _safe(text: str) -> str:
+def safe_cell(text: str) -> str:
+    """A text as a cell that no spreadsheet takes for a formula."""
     return f"'{text}" if _is_formula(text) else text
 
 
@@ -120,7 +121,8 @@ def _is_formula(text: str) -> bool:
     return plain.startswith(_FORMULA) or plain.lstrip().startswith(_FORMULA)
 
 
-def _plain(text: str) -> str:
+def plain_cell(text: str) -> str:
+    """The text of such a cell."""
     text = text.strip()
     return text[1:] if text.startswith("'") and _is_formula(text[1:]) else text
 

@@ -6,13 +6,13 @@ import json
 from collections.abc import Mapping, Sequence
 from datetime import UTC, datetime
 from hashlib import sha256
-from typing import Any
+from typing import Any, cast
 
 from pydantic import TypeAdapter
 from sqlalchemy import delete, func, insert, select
 from sqlalchemy.orm import Session
 
-from ranura.core.running.log import CameOut, Outcome, Run, RunOf, State
+from ranura.core.running.log import CameOut, Outcome, Run, RunLine, RunOf, State
 from ranura.core.running.progress import Progress
 from ranura.store.items import NotFoundError
 from ranura.store.models import ID_LENGTH, RunPlanRow, RunRow
@@ -72,8 +72,15 @@ def as_row(*, id: str, of: RunOf, outcome: Outcome, at: datetime, cut_id: str | 
 def lay(session: Session, shop_id: str, plans: Mapping[str, Mapping[str, Any]], runs: Sequence[Mapping[str, Any]]) -> None:
     """Keeps plans by their ids, and rows of runs, all at once."""
     records = [{"id": plan_id, "shop_id": shop_id, "record": record} for plan_id, record in plans.items()]
-    session.execute(insert(RunPlanRow), records)
+    if records:
+        session.execute(insert(RunPlanRow), records)
     session.execute(insert(RunRow), [{"shop_id": shop_id, **run} for run in runs])
+
+
+def known_of(session: Session, shop_id: str, ids: Sequence[str]) -> frozenset[str]:
+    """Those of some ids that are of runs which a shop has."""
+    query = select(RunRow.id).where(RunRow.shop_id == shop_id)
+    return frozenset(session.scalars(query)) & frozenset(ids)
 
 
 def id_of_plan(record: Mapping[str, Any]) -> str:
@@ -140,12 +147,35 @@ def remove(session: Session, shop_id: str, run_id: str) -> None:
         session.execute(delete(RunPlanRow).where(RunPlanRow.shop_id == shop_id, RunPlanRow.id == plan_id))
 
 
-def of_shop(session: Session, shop_id: str, *, came_out: CameOut | None = None, most: int | None = None) -> tuple[Run, ...]:
+def lines(session: Session, shop_id: str, *, most: int) -> tuple[RunLine, ...]:
+    """The runs of a shop as lines, the last begun first. What was checked when kept is not checked again: a log is long."""
+    query = (
+        select(RunRow.id, RunRow.begun_at, RunRow.state, RunRow.came_out, RunRow.of, RunRow.spec)
+        .where(RunRow.shop_id == shop_id)
+        .order_by(RunRow.begun_at.desc(), RunRow.id)
+        .limit(most)
+    )
+    return tuple(
+        RunLine(
+            id=run_id,
+            begun_at=begun_at,
+            state=_STATES[state],
+            came_out=cast(CameOut | None, came_out),
+            cut=of["cut"],
+            piece=of["piece"],
+            material=of["material_name"],
+            bit=of["bit"],
+            router=of["router"],
+            word=(spec.get("outcome") or {}).get("word", ""),
+        )
+        for run_id, begun_at, state, came_out, of, spec in session.execute(query)
+    )
+
+
+def of_shop(session: Session, shop_id: str) -> tuple[Run, ...]:
     """The runs of a shop, the last begun first."""
     query = select(RunRow).where(RunRow.shop_id == shop_id).order_by(RunRow.begun_at.desc(), RunRow.id)
-    if came_out is not None:
-        query = query.where(RunRow.came_out == came_out)
-    return tuple(_kept(row) for row in session.scalars(query.limit(most) if most is not None else query))
+    return tuple(_kept(row) for row in session.scalars(query))
 
 
 def under_way(session: Session, shop_id: str, cut_id: str) -> Run | None:

@@ -314,6 +314,9 @@ export const api = {
   noteRun: (noted: Schemas["NotedIn"]) => post("/api/runs", { body: noted }),
   removeRun: (run_id: string) => remove("/api/runs/{run_id}", { params: { path: { run_id } } }),
   lessons: () => get("/api/lessons"),
+  lastTime: (material: string, bit: string) =>
+    get("/api/last-time", { params: { query: { material, bit } } }),
+  takeLog: (text: string) => post("/api/log", { body: { text } }),
 };
 
 /** The slip of a kept cut as it is shown, as a PDF; of another state by now it says so. */

@@ -37,6 +37,7 @@ export type JointKind = JointIn["kind"];
 export type Run = Schemas["Run"];
 export type OrderView = Schemas["OrderView"];
 export type OrderLine = Schemas["OrderLine"];
+export type RunLine = Schemas["RunLine"];
 export type RunView = Schemas["RunView"];
 export type RunStep = Schemas["RunStep"];
 export type DoneStep = Schemas["DoneStep"];

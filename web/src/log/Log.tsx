@@ -1,12 +1,13 @@
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
-import { api, type CameOut, type Run, type ShopView } from "../api/client";
+import { api, type CameOut, type Lessons, type RunLine, type ShopView } from "../api/client";
 import { useReading, useShop } from "../api/queries";
 import { Place } from "../app/Place";
 import { Waiting } from "../app/Waiting";
 import { CAME_OUT, OUTCOMES } from "../run/outcomes";
 import { usePlace } from "../shop/place";
 import { Learnt } from "./Learnt";
+import { LogFiles } from "./LogFiles";
 import { NoteRun } from "./NoteRun";
 
 /** All runs: what was cut with what, and how it came out; and what they teach. */
@@ -14,9 +15,8 @@ export default function Log() {
   const shop = useShop();
   const runs = useReading({ key: ["runs"], ask: api.runs });
   const lessons = useReading({ key: ["lessons"], ask: api.lessons });
-  if (!shop.data || !runs.data || !lessons.data)
-    return <Waiting reason={shop.down ?? runs.down ?? lessons.down} />;
-  return <Whole shop={shop.data} runs={runs.data} lessons={lessons.data} />;
+  if (!shop.data || !runs.data) return <Waiting reason={shop.down ?? runs.down} />;
+  return <Whole shop={shop.data} runs={runs.data} lessons={lessons.data ?? null} />;
 }
 
 interface Filter {
@@ -30,12 +30,12 @@ const NO_FILTER: Filter = { wood: "", bit: "", router: "", out: "" };
 /** Runs that are listed before one asks for more. */
 const AT_ONCE = 100;
 
-const names = (runs: readonly Run[], of: (run: Run) => string) =>
+const names = (runs: readonly RunLine[], of: (run: RunLine) => string) =>
   [...new Set(runs.map(of))]
     .filter((each) => each !== "")
     .toSorted((a, b) => a.localeCompare(b, undefined, { numeric: true }));
 
-type Props = { shop: ShopView; runs: readonly Run[]; lessons: Parameters<typeof Learnt>[0]["lessons"] };
+type Props = { shop: ShopView; runs: readonly RunLine[]; lessons: Lessons | null };
 
 function Whole({ shop, runs, lessons }: Props) {
   const { switchUnit } = usePlace(shop);
@@ -45,11 +45,11 @@ function Whole({ shop, runs, lessons }: Props) {
   const shown = useMemo(
     () =>
       runs.filter(
-        ({ of, outcome }) =>
-          (!filter.wood || of.material_name === filter.wood) &&
-          (!filter.bit || of.bit === filter.bit) &&
-          (!filter.router || of.router === filter.router) &&
-          (!filter.out || outcome?.came_out === filter.out),
+        (run) =>
+          (!filter.wood || run.material === filter.wood) &&
+          (!filter.bit || run.bit === filter.bit) &&
+          (!filter.router || run.router === filter.router) &&
+          (!filter.out || run.came_out === filter.out),
       ),
     [runs, filter],
   );
@@ -88,17 +88,17 @@ function Whole({ shop, runs, lessons }: Props) {
             {pick(
               "wood",
               "Wood",
-              names(runs, (run) => run.of.material_name),
+              names(runs, (run) => run.material),
             )}
             {pick(
               "bit",
               "Bit",
-              names(runs, (run) => run.of.bit),
+              names(runs, (run) => run.bit),
             )}
             {pick(
               "router",
               "Router",
-              names(runs, (run) => run.of.router),
+              names(runs, (run) => run.router),
             )}
             {pick("out", "Came out", OUTCOMES, (each) => CAME_OUT[each as CameOut])}
           </div>
@@ -129,13 +129,14 @@ function Whole({ shop, runs, lessons }: Props) {
               ))}
             </ul>
           )}
+          <LogFiles />
           {shown.length > most ? (
             <button type="button" className="button mt-3" onClick={() => setMost(most + AT_ONCE)}>
               More
             </button>
           ) : null}
         </div>
-        <Learnt lessons={lessons} unit={shop.unit} />
+        {lessons ? <Learnt lessons={lessons} unit={shop.unit} /> : null}
         {noting ? <NoteRun onClose={() => setNoting(false)} /> : null}
       </main>
     </Place>
@@ -145,10 +146,10 @@ function Whole({ shop, runs, lessons }: Props) {
 const day = (at: string) =>
   new Date(`${at}Z`).toLocaleDateString("en", { day: "numeric", month: "short", year: "numeric" });
 
-function Row({ run }: { run: Run }) {
-  const { of, outcome, state } = run;
-  const how = outcome ? CAME_OUT[outcome.came_out] : state === "left" ? "given up" : "under way";
-  const good = outcome?.came_out === "clean";
+function Row({ run }: { run: RunLine }) {
+  const { state, came_out } = run;
+  const how = came_out ? CAME_OUT[came_out] : state === "left" ? "given up" : "under way";
+  const good = came_out === "clean";
   return (
     <li className="border-b border-rule">
       <Link
@@ -157,16 +158,16 @@ function Row({ run }: { run: Run }) {
         data-testid="log-run"
       >
         <span className="min-w-0">
-          <span className="text-body font-semibold">{of.cut}</span>
-          {of.piece ? <span className="text-body text-ink-2"> · {of.piece}</span> : null}
+          <span className="text-body font-semibold">{run.cut}</span>
+          {run.piece ? <span className="text-body text-ink-2"> · {run.piece}</span> : null}
           <span className="block truncate text-small text-ink-2">
-            {[of.material_name, of.bit, of.router].filter((each) => each !== "").join(" · ")}
-            {outcome?.word ? ` · ${outcome.word}` : ""}
+            {[run.material, run.bit, run.router].filter((each) => each !== "").join(" · ")}
+            {run.word ? ` · ${run.word}` : ""}
           </span>
         </span>
         <span className="text-right">
           <span
-            className={`rounded px-2 py-0.5 text-small font-semibold ${good ? "border border-rule" : outcome ? "striped text-ink" : "bg-bench"}`}
+            className={`rounded px-2 py-0.5 text-small font-semibold ${good ? "border border-rule" : came_out ? "striped text-ink" : "bg-bench"}`}
           >
             {how}
           </span>

@@ -5,6 +5,7 @@ import { inUnit, reading } from "../ui/words";
 import { CautionLine, Stop } from "./Cautions";
 import { Fit, Guides, Stations } from "./Guides";
 import { ItsTemplate } from "./ItsTemplate";
+import { LastTime } from "./LastTime";
 import { STATUS } from "./StatusLine";
 import { Terms } from "./Terms";
 import { type Asked, ToolPicker } from "./ToolPicker";
@@ -82,6 +83,7 @@ export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit,
           onSchool={onSchool}
         />
       ))}
+      <LastTime plan={plan} material={asked().piece.material} unit={unit} />
       <Fit fit={plan.fit} unit={unit} />
       {testing ? (
         <Suspense>

@@ -81,6 +81,23 @@ class Outcome:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class RunLine:
+    """A run as a line of the log."""
+
+    id: str
+    begun_at: datetime
+    state: State
+    came_out: CameOut | None
+    cut: str
+    piece: str
+    material: str
+    """Its name."""
+    bit: str
+    router: str
+    word: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Run:
     """A run as the log has it; times in UTC."""
 

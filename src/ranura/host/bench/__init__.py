@@ -19,6 +19,7 @@ from ranura.host.bench.joints import measure_joints
 from ranura.host.bench.measuring import Measure
 from ranura.host.bench.planning import large_shop, measure_growth, measure_memory, measure_plan
 from ranura.host.bench.proof import measure_proof
+from ranura.host.bench.running import measure_log, measure_order, measure_run_keys
 from ranura.host.bench.screens import measure_first_view, measure_typing
 from ranura.host.bench.serving import opened_store, served
 from ranura.host.bench.templates import measure_templates
@@ -63,6 +64,8 @@ def bench() -> int:
             measures += measure_proof(url)
             say("Measuring channels and pockets …")
             measures += [*measure_stations(url), measure_clashes()]
+            say("Measuring runs and their log …")
+            measures += [measure_order(), measure_run_keys(page, url), measure_log(store, url)]
         say("Measuring templates …")
         measures += measure_templates()
         say("Measuring joints …")

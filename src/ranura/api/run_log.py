@@ -1,0 +1,132 @@
+"""The log of all runs: what it holds and teaches, noted by hand, out and in as files."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from uuid import uuid4
+
+from fastapi import APIRouter, Response
+from pydantic import TypeAdapter
+
+from ranura.api.problems import ERRORS
+from ranura.api.saved_shop import SavedShop, TheSavedShop, TheShop, TheStore
+from ranura.core.running.last_time import LastTime, last_time
+from ranura.core.running.lessons import Lessons, lessons_of
+from ranura.core.running.log import Run, RunLine, RunOf
+from ranura.core.shop.tooling.bits import Bit
+from ranura.formats.log_file import log_file, log_table, read_log
+from ranura.requests.from_core import IdText
+from ranura.requests.runs import LogFileIn, NotedIn
+from ranura.store import kept_runs
+
+router = APIRouter(prefix="/api", tags=["log"], responses=ERRORS)
+
+_MOST_LISTED = 5_000
+_LINES = TypeAdapter(tuple[RunLine, ...])
+
+
+@router.get("/runs", response_model=tuple[RunLine, ...])
+def runs(shop: TheShop, store: TheStore) -> Response:
+    """The log: the last 5,000 runs, the last begun first."""
+    with store.session() as session:
+        found = kept_runs.lines(session, shop.id, most=_MOST_LISTED)
+    return Response(_LINES.dump_json(found), media_type="application/json")
+
+
+@router.get("/lessons")
+def lessons(shop: TheShop, store: TheStore) -> Lessons:
+    """What the log teaches."""
+    with store.session() as session:
+        return lessons_of(kept_runs.of_shop(session, shop.id), shop)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class LogTaken:
+    """How many runs of a file came into the log, and how many were there already."""
+
+    added: int
+    known: int
+
+
+@router.get("/log.csv", response_class=Response)
+def log_as_table(shop: TheShop, store: TheStore) -> Response:
+    """The log as CSV."""
+    with store.session() as session:
+        text = log_table(kept_runs.of_shop(session, shop.id))
+    headers = {"Content-Disposition": 'attachment; filename="log.csv"', "Cache-Control": "no-store"}
+    return Response("\ufeff" + text, media_type="text/csv; charset=utf-8", headers=headers)
+
+
+@router.get("/log.json", response_class=Response)
+def log_as_json(shop: TheShop, store: TheStore) -> Response:
+    """The log as JSON."""
+    with store.session() as session:
+        text = log_file(kept_runs.of_shop(session, shop.id))
+    headers = {"Content-Disposition": 'attachment; filename="log.json"', "Cache-Control": "no-store"}
+    return Response(text, media_type="application/json", headers=headers)
+
+
+@router.post("/log")
+def take_log(asked: LogFileIn, shop: TheShop, store: TheStore) -> LogTaken:
+    """Takes the runs of a file into the log, all or none; those that are there already stay as they are."""
+    found = read_log(asked.text, shop)
+    with store.session() as session:
+        known = kept_runs.known_of(session, shop.id, [run.id for run in found])
+        fresh = {run.id or uuid4().hex: run for run in found if run.id not in known}
+        rows = [
+            kept_runs.as_row(id=run_id, of=run.of, outcome=run.outcome, at=run.begun_at, cut_id=None, plan_id=None)
+            for run_id, run in fresh.items()
+            if run.outcome is not None
+        ]
+        if rows:
+            kept_runs.lay(session, shop.id, {}, rows)
+    return LogTaken(added=len(rows), known=len(found) - len(rows))
+
+
+@router.get("/last-time")
+def how_it_was(material: IdText, bit: IdText, shop: TheShop, store: TheStore) -> LastTime:
+    """What the log says of a bit in a wood."""
+    with store.session() as session:
+        return last_time(kept_runs.of_shop(session, shop.id), shop, material=material, bit_id=bit)
+
+
+@router.post("/runs", status_code=201)
+def noted(asked: NotedIn, shop: TheShop, saved_shop: TheSavedShop, store: TheStore) -> Run:
+    """Notes a run that was made without being followed here."""
+    bit = shop.bit(asked.bit_id) if asked.bit_id is not None else None
+    owner = shop.router(asked.router_id) if asked.router_id is not None else None
+    wood = shop.material(asked.material) if asked.material is not None else None
+    of = RunOf(
+        cut=asked.cut,
+        material=wood.id if wood is not None else "",
+        material_name=wood.name if wood is not None else "",
+        material_class=wood.material_class if wood is not None else None,
+        kind=bit.kind.name if bit is not None else "",
+        bit_id=bit.id if bit is not None else None,
+        bit=bit.name if bit is not None else "",
+        router_id=owner.id if owner is not None else None,
+        router=owner.name if owner is not None else "",
+        metres=asked.metres,
+    )
+    with store.session() as session:
+        run = kept_runs.note(session, shop.id, id=uuid4().hex, of=of, outcome=asked.outcome.outcome(), at=kept_runs.now())
+    wear(saved_shop, run, by=run.metres)
+    return run
+
+
+@router.delete("/runs/{run_id}", status_code=204)
+def remove(run_id: str, shop: TheShop, saved_shop: TheSavedShop, store: TheStore) -> Response:
+    """Takes a run out of the log; what it ran is taken off its bit."""
+    with store.session() as session:
+        found, _ = kept_runs.load(session, shop.id, run_id, lock=True)
+        kept_runs.remove(session, shop.id, run_id)
+    wear(saved_shop, found, by=-found.metres)
+    return Response(status_code=204)
+
+
+def wear(saved_shop: SavedShop, run: Run, *, by: float) -> None:
+    """Adds what a bit ran to it, where the shop still has it."""
+    bit_id = run.of.bit_id
+    if bit_id is None or not by or all(each.id != bit_id for each in saved_shop.current().bits):
+        return
+    saved_shop.edit("bits", Bit, bit_id, lambda bit: replace(bit, metres_cut=max(0.0, bit.metres_cut + by)))

@@ -1,0 +1,72 @@
+"""What comes in of runs at the machine and of their log."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from ranura.core.learning.corrections import MeasureKey
+from ranura.core.running.log import CameOut, Measured, Outcome
+from ranura.core.running.progress import How
+from ranura.core.running.record import Tells
+from ranura.requests.from_core import IdText, Name, ReadPlace, RequestModel
+
+
+class StepIn(RequestModel):
+    """A step that is done, left out, or taken back, by who took the run up."""
+
+    hand: IdText
+    step: Annotated[str, Field(min_length=1, max_length=60)]
+    how: How | Literal["back"]
+
+
+class FoundIn(RequestModel):
+    """Something that was measured after a cut."""
+
+    what: Name
+    planned: Annotated[float, Field(ge=0, le=10_000)] | None = None
+    found: ReadPlace
+    key: MeasureKey | None = None
+    """Which of the measurements of its test cut it is."""
+
+    def measured(self, tells: Tells | None) -> Measured:
+        """It as the log has it."""
+        found = self.found.mm
+        if tells is None:
+            return Measured(what=self.what, planned=self.planned, found=found)
+        return Measured(what=self.what, planned=self.planned, found=found, figure=tells.figure, means=tells.means(found))
+
+
+class OutcomeIn(RequestModel):
+    """How a run came out."""
+
+    came_out: CameOut
+    where: Annotated[str, Field(max_length=200)] = ""
+    word: Annotated[str, Field(max_length=2_000)] = ""
+    measured: tuple[FoundIn, ...] = Field(default=(), max_length=20)
+    metres: Annotated[float, Field(ge=0, le=100_000)] | None = None
+
+    def outcome(self, tells: Sequence[Tells] = ()) -> Outcome:
+        """It as the log has it, with what its measurements tell of the shop."""
+        by_key = {each.key: each for each in tells}
+        measured = tuple(each.measured(by_key.get(each.key) if each.key is not None else None) for each in self.measured)
+        return Outcome(came_out=self.came_out, where=self.where, word=self.word, measured=measured, metres=self.metres)
+
+
+class NotedIn(RequestModel):
+    """A run that was made without being followed here."""
+
+    cut: Name
+    material: IdText | None = None
+    bit_id: IdText | None = None
+    router_id: IdText | None = None
+    metres: Annotated[float, Field(ge=0, le=100_000)] | None = None
+    outcome: OutcomeIn
+
+
+class LogFileIn(RequestModel):
+    """A log as text: CSV or JSON."""
+
+    text: Annotated[str, Field(max_length=30_000_000)]

@@ -1,0 +1,89 @@
+"""The log as files: out and in again, and what is no log."""
+
+from __future__ import annotations
+
+import json
+from dataclasses import replace
+
+import pytest
+
+from ranura.core.running.log import Run
+from ranura.core.running.progress import Progress
+from ranura.core.text.errors import FileError
+from ranura.demo.log import demo_runs
+from ranura.demo.shop import SHOP
+from ranura.formats.log_file import log_file, log_table, read_log
+
+
+def runs() -> tuple[Run, ...]:
+    return tuple(
+        Run(
+            id=each.id,
+            of=each.of,
+            begun_at=each.at,
+            ended_at=each.at,
+            state="done",
+            progress=Progress(),
+            outcome=each.outcome,
+            cut_id=None,
+            planned=False,
+        )
+        for each in demo_runs()
+    )
+
+
+def test_as_json_nothing_is_lost():
+    assert read_log(log_file(runs()), SHOP) == runs()
+
+
+def test_as_a_table_all_is_there_but_what_was_measured():
+    again = read_log("\ufeff" + log_table(runs()), SHOP)
+    assert len(again) == len(runs())
+    for before, after in zip(runs(), again, strict=True):
+        assert before.outcome is not None
+        assert after.outcome == replace(before.outcome, measured=())
+        assert (after.id, after.begun_at, after.of.cut, after.of.bit) == (
+            before.id,
+            before.begun_at,
+            before.of.cut,
+            before.of.bit,
+        )
+        assert (after.of.material_class, after.of.kind) == (before.of.material_class, before.of.kind)
+        assert after.metres == pytest.approx(before.metres, rel=1e-5)
+        assert after.of.chip_mm == (None if before.of.chip_mm is None else pytest.approx(before.of.chip_mm, rel=1e-5))
+
+
+def test_no_cell_is_a_formula_and_none_is_changed_by_that():
+    run = runs()[0]
+    assert run.outcome is not None
+    nasty = replace(run, outcome=replace(run.outcome, word='=1+1; "quoted"\nsecond line'))
+    text = log_table([nasty])
+    assert ",=1" not in text
+    assert read_log(text, SHOP)[0].outcome == replace(nasty.outcome, measured=())
+
+
+HEAD = "id,begun_at,came_out,cut,metres\n"
+
+
+@pytest.mark.parametrize(
+    ("text", "code", "says"),
+    [
+        ("", "empty-file", ""),
+        ("hello", "no-log", "begun_at"),
+        ("{", "no-json", ""),
+        (json.dumps({"format": "other"}), "no-log", "ranura-log"),
+        (json.dumps({"format": "ranura-log", "version": 9}), "other-version", "9"),
+        (json.dumps({"format": "ranura-log", "version": 1, "runs": [{"id": 1}]}), "wrong-place", "0"),
+        (HEAD + "a,yesterday,clean,x,1", "row-wrong", "Line 2, begun_at"),
+        (HEAD + "a,2026-01-01T10:00,fine,x,1", "row-wrong", "Line 2, came_out"),
+        (HEAD + "a,2026-01-01T10:00,clean,,1", "row-wrong", "Line 2, cut"),
+        (HEAD + "a,2026-01-01T10:00,clean,x,nan", "row-wrong", "Line 2, metres"),
+        (HEAD + "a,2026-01-01T10:00,clean,x,far", "row-wrong", "Line 2, metres"),
+        (HEAD + "a,2026-01-01T10:00,clean," + "x" * 3000 + ",1", "row-wrong", "2000 signs"),
+    ],
+)
+def test_what_is_no_log_is_refused_with_its_place(text, code, says):
+    with pytest.raises(FileError) as refused:
+        read_log(text, SHOP)
+    assert refused.value.code == code
+    assert says in str(refused.value)
