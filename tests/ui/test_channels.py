@@ -336,7 +336,7 @@ def test_a_stop_stands_under_the_sentence_and_nothing_is_printed(open_page, widt
     assert box is not None
     assert box["y"] + box["height"] < height, "it is seen without scrolling"
     expect(page.get_by_test_id("print")).to_be_disabled()
-    expect(page.get_by_test_id("print")).to_have_attribute("title", "A stop stands: a slip is printed when it may be cut")
+    expect(page.get_by_test_id("print")).to_have_attribute("title", "A stop stands: it is run and printed when it may be cut")
     page.get_by_role("button", name="To the slip").click()
     expect(page.get_by_test_id("status")).to_be_in_viewport()
     field(page, "width").fill("17.6")

@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 from ranura.api.prior import PriorCuts, Work
 from ranura.core.sequence.job_order import CutWork, JobOrder, OrderedCut, order_of_job
 from ranura.core.shop.shop import Shop
 from ranura.core.text.writing import Text, write
+from ranura.formats.print_page import OrderEntry
 from ranura.store.kept_jobs import KeptCut, KeptJob, KeptPiece
 
 
@@ -57,6 +59,21 @@ def order_view(job: KeptJob, shop: Shop, prior: PriorCuts) -> OrderView:
     lines = tuple(_line(each, known, shop) for each in found.cuts) if found is not None else ()
     left_out = tuple(f"{kept.name}, {item.piece.name}" for item, kept, work in made if work is None)
     return OrderView(job=found, lines=lines, left_out=left_out, ready=tuple(_ready(list(known.values()), shop)))
+
+
+def order_entries(view: OrderView) -> Iterator[OrderEntry]:
+    """The order of work and what to have ready, as they are printed."""
+    for number, line in enumerate(view.lines, start=1):
+        before = view.lines[number - 2] if number > 1 else None
+        if before is None or (line.bit, line.router) != (before.bit, before.router):
+            yield OrderEntry(text=write("{bit} in {router}", bit=line.bit, router=line.router), head=True)
+        more = f" × {line.count} and a spare" if line.count > 1 else ""
+        anew = ", set anew" if line.order.change == "setting" else ""
+        said = write("{n}  {name}, {piece}{more}{anew}", n=number, name=line.name, piece=line.piece, more=more, anew=anew)
+        yield OrderEntry(text=said)
+    for each in view.ready:
+        yield OrderEntry(text=write("Have ready: {what}", what=each.title.lower()), head=True)
+        yield from (OrderEntry(text=thing) for thing in each.things)
 
 
 _Known = tuple[KeptPiece, KeptCut, Work]

@@ -10,6 +10,7 @@ from pydantic import TypeAdapter
 
 from ranura.api.choosing import ToolsView, tools_view
 from ranura.api.cut_routes import CutRoutes
+from ranura.api.orders import order_entries, order_view
 from ranura.api.prior import PriorCuts, ThePriorCuts
 from ranura.api.problems import ERRORS, RefusedPlanBody, RefusedPlanError
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
@@ -126,22 +127,27 @@ def slips(
     paper: Paper = "A4",
     unit: Unit | None = None,
 ) -> Response:
-    """The cut list of a job and the slips of its cuts in the order of work; one that cannot be planned is named instead."""
+    """The cut list of a job, the order of its work with what to have ready, and the slips of its cuts in that order; one that
+    cannot be planned is named instead."""
     with store.session() as session:
         job = kept_jobs.load_job(session, shop.id, job_id)
     before = prior.along(job, shop)
-    sheets = []
+    order = order_view(job, shop, prior)
+    places = {line.cut_id: number for number, line in enumerate(order.lines)}
+    made: list[tuple[int, Sheet]] = []
     for item in job.pieces:
         for kept in item.cuts:
             try:
-                sheets.append(_sheet(kept, item.piece, job, shop, planning, before[kept.id]))
+                sheet = _sheet(kept, item.piece, job, shop, planning, before[kept.id])
+                made.append((places.get(kept.id, len(places)), sheet))
             except CraftError as refused:
                 says = f"{kept.name} in {item.piece.name} has no slip: {refused.message.metric}. Mend it, or remove it."
                 return _no_paper(422, says)
+    sheets = [sheet for _, sheet in sorted(made, key=lambda each: each[0])]
     if not sheets:
         return _no_paper(422, f"{job.name} has no cut yet.")
     boards = [Board(piece=each.piece, material_name=shop.material(each.piece.material).name) for each in job.pieces]
-    cut_list = CutList(boards=boards, notes=job.notes)
+    cut_list = CutList(boards=boards, notes=job.notes, order=tuple(order_entries(order)))
     body = slip_pdf(sheets, paper=paper, system=_system(unit, shop), at=datetime.now().astimezone(), cut_list=cut_list)
     return _pdf(body, job.name)
 

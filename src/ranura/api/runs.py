@@ -60,7 +60,7 @@ def begin(cut_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts, plan
     before = prior.before(cut_id, shop)
     plan = planning.plan_with_moves(kept.cut, piece, shop, shop.rules, before=before)
     if plan.status not in ("ready", "caution"):
-        raise RunError(refusals.STOPPED, field="cut", name=kept.name)
+        raise RunError(refusals.RUN_STOPPED, field="cut", name=kept.name)
     with inches_to(shop.rules.inch_parts):
         dry = planning.dry_run(kept.cut, piece, shop, shop.rules, before=before)
         record = record_of(
@@ -159,4 +159,4 @@ def leave(run_id: str, shop: TheShop, store: TheStore) -> Run:
 
 def _under_way(found: Run) -> None:
     if found.state != "under-way":
-        raise RunError(refusals.ENDED, field="run")
+        raise RunError(refusals.RUN_ENDED, field="run")

@@ -7,9 +7,10 @@ from typing import Annotated
 from pydantic import Field
 
 from ranura.calc.calculator import Calculator
-from ranura.calc.fields import Answer, Positive, Question
+from ranura.calc.fields import Answer, Question
 from ranura.core.learning.measured import corrected
 
+Deviation = Annotated[float, Field(ge=1e-9, le=1e6)]
 Measured = Annotated[float, Field(ge=-1e6, le=1e6)]
 
 
@@ -17,9 +18,9 @@ class CorrectionRequest(Question):
     """The quantity as it is known, what was measured, and the standard deviations of both."""
 
     value: Measured
-    sd: Positive
+    sd: Deviation
     measured: list[Measured] = Field(max_length=10_000)
-    measured_sd: Positive
+    measured_sd: Deviation
 
 
 class CorrectionAnswer(Answer):

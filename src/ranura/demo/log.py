@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
-from datetime import datetime, timedelta
+from datetime import UTC, datetime, timedelta
 from functools import cache
 
 from ranura.core.plan import PLANNING
@@ -13,7 +13,7 @@ from ranura.core.running.record import RunRecord, record_of, run_of
 from ranura.demo.jobs import JOB_ID, JOB_NAME, PIECES
 from ranura.demo.shop import SHOP
 
-_BEGUN = datetime(2026, 9, 28, 8, 30)
+_BEGUN = datetime(2026, 9, 28, 8, 30, tzinfo=UTC)
 """Of the first run, in UTC."""
 
 

@@ -11,7 +11,7 @@ import json
 import math
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import replace
-from datetime import datetime
+from datetime import UTC, datetime
 from typing import Any, Final, get_args
 
 from pydantic import TypeAdapter, ValidationError
@@ -117,8 +117,9 @@ def _run(cells: Mapping[str, str], line: int, shop: Shop) -> Run:
         if len(cell) > _LONGEST:
             raise wrong(name, f"at most {_LONGEST} signs")
     try:
-        begun = datetime.fromisoformat(cells.get("begun_at", "")).replace(tzinfo=None)
-    except ValueError:
+        said = datetime.fromisoformat(cells.get("begun_at", ""))
+        begun = said.replace(tzinfo=UTC) if said.tzinfo is None else said.astimezone(UTC)
+    except (ValueError, OverflowError):
         raise wrong("begun_at", "a time such as 2026-10-09T11:30:00") from None
     out = cells.get("came_out", "")
     if out not in _OUTCOMES:

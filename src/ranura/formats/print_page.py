@@ -43,11 +43,21 @@ class Board:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class OrderEntry:
+    """A line of the order of work or of what to have ready: a head, or something with a box to tick."""
+
+    text: Text
+    head: bool = False
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class CutList:
     """What stands before the slips of a job."""
 
     boards: Sequence[Board]
     notes: str
+    order: Sequence[OrderEntry] = ()
+    """The order of work, and what to have ready."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,5 +1,5 @@
 """Slips on paper: of each cut one page with the drawing above and the setup below, with boxes to tick; stations and many passes
-follow. Those of a whole job begin with its cut list."""
+follow. Those of a whole job begin with its cut list, the order of work and what to have ready."""
 
 from __future__ import annotations
 
@@ -20,6 +20,7 @@ from ranura.core.text.cautions import Caution
 from ranura.core.text.writing import Reading, Shown, System
 from ranura.formats.cut_list_pdf import cut_list_page, listed
 from ranura.formats.drawing_pdf import CUT, INK, SOFT, draw_view
+from ranura.formats.order_pdf import order_page, ordered
 from ranura.formats.print_page import MARGIN, CutList, Print, Sheet, footer, named, said_in, size_of
 from ranura.formats.type_on_paper import register, width_of, wrapped, write
 
@@ -48,9 +49,12 @@ def slip_pdf(sheets: Sequence[Sheet], *, paper: Paper, system: System, at: datet
     canvas.setViewerPreference("PrintScaling", "None")
     tables = [list(_pages(list(_table_rows(sheet.plan, system)))) for sheet in sheets]
     lists = list(listed(cut_list)) if cut_list else []
-    page = Print(canvas, width, height, system, at, len(lists) + sum(1 + len(each) for each in tables))
+    orders = list(ordered(cut_list.order)) if cut_list else []
+    page = Print(canvas, width, height, system, at, len(lists) + len(orders) + sum(1 + len(each) for each in tables))
     for number, boards in enumerate(lists):
         cut_list_page(page, sheets, boards, cut_list.notes if cut_list and not number else "")
+    for entries in orders:
+        order_page(page, sheets[0], entries)
     for sheet, table in zip(sheets, tables, strict=True):
         _slip(page, sheet)
         for rows in table:

@@ -23,7 +23,12 @@ _NOTHING_YET = _PROGRESS.dump_python(Progress(), mode="json")
 
 def now() -> datetime:
     """The time, in UTC, to the second."""
-    return datetime.now(UTC).replace(tzinfo=None, microsecond=0)
+    return datetime.now(UTC).replace(microsecond=0)
+
+
+def _stored(at: datetime) -> datetime:
+    """A time as it is stored: in UTC, which goes without saying."""
+    return at.astimezone(UTC).replace(tzinfo=None)
 
 
 def begin(
@@ -33,7 +38,7 @@ def begin(
     row = RunRow(
         id=id,
         shop_id=shop_id,
-        begun_at=at,
+        begun_at=_stored(at),
         state="under-way",
         cut_id=cut_id,
         hand=hand,
@@ -58,8 +63,8 @@ def as_row(*, id: str, of: RunOf, outcome: Outcome, at: datetime, cut_id: str | 
     """A run that came to its end, as a row without its shop."""
     return {
         "id": id,
-        "begun_at": at,
-        "ended_at": at,
+        "begun_at": _stored(at),
+        "ended_at": _stored(at),
         "state": "done",
         "came_out": outcome.came_out,
         "cut_id": cut_id,
@@ -129,7 +134,7 @@ def gone_on(session: Session, shop_id: str, run_id: str, progress: Progress) -> 
 def ended(session: Session, shop_id: str, run_id: str, *, state: State, outcome: Outcome | None, at: datetime) -> Run:
     """A run that has come to its end, or whose outcome is noted otherwise; its time stays that of its first end."""
     row = _row(session, shop_id, run_id, lock=True)
-    row.state, row.hand, row.ended_at = state, None, row.ended_at or at
+    row.state, row.hand, row.ended_at = state, None, row.ended_at or _stored(at)
     row.came_out = None if outcome is None else outcome.came_out
     row.spec = {**row.spec, "outcome": None if outcome is None else _OUTCOME.dump_python(outcome, mode="json")}
     session.flush()
@@ -148,9 +153,13 @@ def remove(session: Session, shop_id: str, run_id: str) -> None:
 
 
 def lines(session: Session, shop_id: str, *, most: int) -> tuple[RunLine, ...]:
-    """The runs of a shop as lines, the last begun first. What was checked when kept is not checked again: a log is long."""
+    """The runs of a shop as lines, the last begun first. The database picks what a line says: a log is long."""
+    words = (
+        *(func.json_value(RunRow.of, f"$.{name}") for name in ("cut", "piece", "material_name", "bit", "router")),
+        func.json_value(RunRow.spec, "$.outcome.word"),
+    )
     query = (
-        select(RunRow.id, RunRow.begun_at, RunRow.state, RunRow.came_out, RunRow.of, RunRow.spec)
+        select(RunRow.id, RunRow.begun_at, RunRow.state, RunRow.came_out, *words)
         .where(RunRow.shop_id == shop_id)
         .order_by(RunRow.begun_at.desc(), RunRow.id)
         .limit(most)
@@ -158,17 +167,17 @@ def lines(session: Session, shop_id: str, *, most: int) -> tuple[RunLine, ...]:
     return tuple(
         RunLine(
             id=run_id,
-            begun_at=begun_at,
+            begun_at=begun_at.replace(tzinfo=UTC),
             state=_STATES[state],
             came_out=cast(CameOut | None, came_out),
-            cut=of["cut"],
-            piece=of["piece"],
-            material=of["material_name"],
-            bit=of["bit"],
-            router=of["router"],
-            word=(spec.get("outcome") or {}).get("word", ""),
+            cut=cut,
+            piece=piece or "",
+            material=material or "",
+            bit=bit or "",
+            router=router or "",
+            word=word or "",
         )
-        for run_id, begun_at, state, came_out, of, spec in session.execute(query)
+        for run_id, begun_at, state, came_out, cut, piece, material, bit, router, word in session.execute(query)
     )
 
 
@@ -198,8 +207,8 @@ def _kept(row: RunRow) -> Run:
     return Run(
         id=row.id,
         of=_OF.validate_python(row.of),
-        begun_at=row.begun_at,
-        ended_at=row.ended_at,
+        begun_at=row.begun_at.replace(tzinfo=UTC),
+        ended_at=None if row.ended_at is None else row.ended_at.replace(tzinfo=UTC),
         state=_STATES[row.state],
         progress=_PROGRESS.validate_python(row.spec["progress"]),
         outcome=None if outcome is None else _OUTCOME.validate_python(outcome),

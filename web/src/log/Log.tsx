@@ -144,7 +144,7 @@ function Whole({ shop, runs, lessons }: Props) {
 }
 
 const day = (at: string) =>
-  new Date(`${at}Z`).toLocaleDateString("en", { day: "numeric", month: "short", year: "numeric" });
+  new Date(at).toLocaleDateString("en", { day: "numeric", month: "short", year: "numeric" });
 
 function Row({ run }: { run: RunLine }) {
   const { state, came_out } = run;

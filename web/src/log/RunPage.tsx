@@ -21,8 +21,7 @@ export default function RunPage() {
   return <Whole shop={shop.data} view={run.data} />;
 }
 
-const when = (at: string) =>
-  new Date(`${at}Z`).toLocaleString("en", { dateStyle: "medium", timeStyle: "short" });
+const when = (at: string) => new Date(at).toLocaleString("en", { dateStyle: "medium", timeStyle: "short" });
 
 function Whole({ shop, view }: { shop: ShopView; view: RunView }) {
   const { switchUnit } = usePlace(shop);

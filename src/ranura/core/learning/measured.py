@@ -30,7 +30,7 @@ def corrected(value: float, sd: float, measured: Sequence[float], measured_sd: f
     """What is known of a quantity after it was measured; both deviations more than 0.
 
     Rule: R20
-    Formula: value = (v₀/s₀² + Σx/s²) / (1/s₀² + n/s²), sd = (1/s₀² + n/s²)^−½; of three or more those further than 4·s from the
+    Formula: value = (v0/s0² + Σx/s²) / (1/s0² + n/s²), sd = (1/s0² + n/s²)^−½; of three or more those further than 4·s from the
         median are set aside; worth offering from two on, where it differs by more than 2·sd
     Source: normal errors weighed by their precision
 

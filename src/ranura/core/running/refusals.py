@@ -8,9 +8,8 @@ ALL_DONE = Refusal("all-done", "All steps of this run are done.")
 ANOTHER_STEP = Refusal("another-step", "Another step comes now: {now}.")
 NEVER_LEFT_OUT = Refusal("never-left-out", "This is never left out: {step}.")
 NOT_THE_LAST = Refusal("not-the-last", "Another step was the last one that was done.")
-ENDED = Refusal("run-ended", "This run has ended.")
+RUN_ENDED = Refusal("run-ended", "This run has ended.")
 ANOTHER_HAND = Refusal(
     "another-hand", "This run was taken over elsewhere, or begun again. Look at collet and locks, then take it up here."
 )
-STOPPED = Refusal("run-stopped", "The plan of {name} is stopped, so it cannot be run. Mend what it says first.")
-EMPTY_NAME = Refusal("run-unnamed", "Say what was cut.")
+RUN_STOPPED = Refusal("run-stopped", "The plan of {name} is stopped, so it cannot be run. Mend what it says first.")

@@ -1,7 +1,8 @@
 """The order in which steps of work change tools and settings least (R16).
 
 Whatever is free where a router stands as it wants is done at once: it costs nothing and only opens the way for more. So what is
-searched is the order of the mountings alone.
+searched is the order of the mountings alone. Where a new setting takes longer than another tool, that is not so: then a tool
+that comes between may save time, and every step is a choice.
 """
 
 from __future__ import annotations
@@ -122,6 +123,8 @@ class _State:
     before: _State | None = None
     mounted: int = _EMPTY
     """On which router the last mounting was made."""
+    step: int = _EMPTY
+    """For which step."""
 
 
 class _Work:
@@ -142,6 +145,7 @@ class _Work:
         self.stands_of_tool = [[i for i, tool in enumerate(self.tool_of) if tool == each] for each in range(len(tools))]
         self.alike = all(step.router is None for step in steps)
         self.least = min(tool_minutes, setting_minutes)
+        self.at_once = setting_minutes <= tool_minutes
 
     def allowed(self, number: int) -> tuple[int, ...]:
         """The routers that a step may be done with."""
@@ -177,9 +181,9 @@ class _Work:
     def done_from(self, state: _State) -> _State:
         """The same with all that is free done."""
         done = state.done
-        for number in self.free(done, state.standing):
+        for number in self.free(done, state.standing) if self.at_once else ():
             done |= 1 << number
-        return _State(state.cost, done, state.standing, state.before, state.mounted)
+        return _State(state.cost, done, state.standing, state.before, state.mounted, state.step)
 
     def below(self, state: _State) -> float:
         """Minutes of changes that are still to come at least."""
@@ -205,12 +209,13 @@ class _Work:
             stand = self.stand_of[number]
             for router in self.allowed(number):
                 here = state.standing[router] if self.alike else router
-                if (here, stand) in seen:
+                kind = (here, stand if self.at_once else number)
+                if kind in seen:
                     continue
-                seen.add((here, stand))
+                seen.add(kind)
                 standing = (*state.standing[:router], stand, *state.standing[router + 1 :])
                 cost = state.cost + self.cost(state.standing[router], stand)
-                yield self.done_from(_State(cost, state.done, standing, state, router))
+                yield self.done_from(_State(cost, state.done | one, standing, state, router, number))
 
     def key(self, state: _State) -> tuple[int, tuple[int, ...]]:
         """What is alike of two states: routers that may do all are."""
@@ -227,19 +232,12 @@ class _Work:
         for state in reversed(way):
             if state.before is not None:
                 stand, old = state.standing[state.mounted], before.standing[state.mounted]
-                # What the mounting was made for comes first of all that is free now.
-                first = next(
-                    number
-                    for number, each in enumerate(self.stand_of)
-                    if each == stand
-                    and not done >> number & 1
-                    and not self.before[number] & ~done
-                    and state.mounted in self.allowed(number)
-                )
-                changes.append(Change(step=self.steps[first].id, router=state.mounted, tool=self.tool_change(old, stand)))
-                order.append(self.steps[first].id)
-                done |= 1 << first
-            for number in self.free(done, state.standing):
+                if stand != old:
+                    tool = self.tool_change(old, stand)
+                    changes.append(Change(step=self.steps[state.step].id, router=state.mounted, tool=tool))
+                order.append(self.steps[state.step].id)
+                done |= 1 << state.step
+            for number in self.free(done, state.standing) if self.at_once else ():
                 order.append(self.steps[number].id)
                 done |= 1 << number
             before = state

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import random
 import statistics
-from datetime import datetime, timedelta
+from datetime import UTC, datetime, timedelta
 
 import httpx2
 from playwright.sync_api import Page
@@ -75,7 +75,7 @@ def measure_run_keys(page: Page, url: str) -> Measure:
 def measure_log(store: Store, url: str) -> Measure:
     """A log of a year, read as its page reads it."""
     of = RunOf(cut="Shelf", piece="Side", material="oak", material_name="oak", bit_id="straight-12.7", bit="12.7 straight")
-    begun = datetime(2025, 11, 1, 8)
+    begun = datetime(2025, 11, 1, 8, tzinfo=UTC)
     rows = [
         kept_runs.as_row(
             id=f"bench-{number}",
