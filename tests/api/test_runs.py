@@ -34,7 +34,9 @@ def test_a_run_follows_its_plan_as_it_was(client, begun):
     cut = client.get(f"/api/cuts/{CUT}").json()
     changed = {"name": cut["name"], "version": cut["version"], "cut": {**cut["cut"], "depth": {"typed": "7", "unit": "mm"}}}
     assert client.put(f"/api/cuts/{CUT}", json=changed).status_code == 200
-    assert client.get(f"/api/runs/{run_id}").json()["record"] == whole["record"]
+    again = client.get(f"/api/runs/{run_id}").json()
+    assert again["record"] == whole["record"]
+    assert (whole["changed"], again["changed"]) == (False, True)
     assert client.get(f"/api/cuts/{CUT}/run").json()["id"] == run_id
 
 

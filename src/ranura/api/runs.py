@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 from uuid import uuid4
 
 from fastapi import APIRouter, Response
 from pydantic import TypeAdapter
+from sqlalchemy.orm import Session
 
 from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS
@@ -22,6 +23,7 @@ from ranura.core.running.trouble import TROUBLES, Trouble
 from ranura.core.text.writing import inches_to
 from ranura.requests.runs import OutcomeIn, StepIn
 from ranura.store import kept_jobs, kept_runs
+from ranura.store.items import NotFoundError
 
 router = APIRouter(prefix="/api", tags=["runs"], responses=ERRORS)
 
@@ -33,6 +35,8 @@ class RunView:
     run: Run
     record: RunRecord | None
     troubles: tuple[Trouble, ...]
+    changed: bool
+    """It is under way, and its cut was changed or removed since it began."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -70,7 +74,7 @@ def begin(cut_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts, plan
             shop,
             tells=tells_of(plan, lambda key, found: planning.corrected(kept.cut, piece, shop, key, found, before=before)),
         )
-    of = run_of(plan, piece, shop, cut=kept.name, job=job.name, job_id=job.id)
+    of = replace(run_of(plan, piece, shop, cut=kept.name, job=job.name, job_id=job.id), cut_version=kept.version)
     hand = uuid4().hex
     with store.session() as session:
         run = kept_runs.begin(
@@ -99,11 +103,13 @@ def run(run_id: str, shop: TheShop, store: TheStore) -> Response:
     with store.session() as session:
         found, _ = kept_runs.load(session, shop.id, run_id)
         record = kept_runs.record_of(session, shop.id, run_id)
+        changed = found.state == "under-way" and _changed(session, shop.id, found)
     # What was kept is handed on as it is: a later Ranura may know more fields than the one that planned it.
     whole = {
         "run": _RUN.dump_python(found, mode="json"),
         "record": record,
         "troubles": _TROUBLES.dump_python(TROUBLES, mode="json"),
+        "changed": changed,
     }
     return Response(_ANY.dump_json(whole), media_type="application/json")
 
@@ -155,6 +161,14 @@ def leave(run_id: str, shop: TheShop, store: TheStore) -> Run:
     with store.session() as session:
         _under_way(kept_runs.load(session, shop.id, run_id, lock=True)[0])
         return kept_runs.ended(session, shop.id, run_id, state="left", outcome=None, at=kept_runs.now())
+
+
+def _changed(session: Session, shop_id: str, run: Run) -> bool:
+    """Whether the cut of a run is another one by now, or gone."""
+    try:
+        return run.cut_id is None or kept_jobs.load_cut(session, shop_id, run.cut_id).version != run.of.cut_version
+    except NotFoundError:
+        return True
 
 
 def _under_way(found: Run) -> None:

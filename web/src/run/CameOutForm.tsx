@@ -12,15 +12,17 @@ interface Props {
   unit: Unit;
   /** Steps are still to be kept. */
   waiting: boolean;
+  /** What it probably was, by the trouble on the way. */
+  guess: CameOut | null;
   onBack: () => void;
 }
 
 /** After the last step: how the cut came out, what was measured, a word. */
-export function CameOutForm({ view, unit, waiting, onBack }: Props) {
+export function CameOutForm({ view, unit, waiting, guess, onBack }: Props) {
   const navigate = useNavigate();
   const refresh = useRefresh();
   const measures = view.record?.plan.test_cut?.measures ?? [];
-  const [out, setOut] = useState<CameOut | null>(null);
+  const [out, setOut] = useState<CameOut | null>(guess);
   const [where, setWhere] = useState("");
   const [word, setWord] = useState("");
   const [found, setFound] = useState<Readonly<Record<string, string>>>({});

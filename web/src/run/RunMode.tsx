@@ -5,12 +5,15 @@ import { useNavigate, useParams } from "react-router";
 import { api, type RunStep, type RunView, type Unit } from "../api/client";
 import { useReading, useRefresh, useShop } from "../api/queries";
 import { NoJob } from "../app/Gone";
+import { notifyOf } from "../app/notice";
 import { useTitle } from "../app/title";
 import { Waiting } from "../app/Waiting";
 import { Stage } from "../board/DryStage";
 import { BigReading, Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
 import { CameOutForm } from "./CameOutForm";
+import { letGo } from "./hands";
+import { OF_TROUBLE } from "./outcomes";
 import { Troubles } from "./Troubles";
 import { usePacer } from "./usePacer";
 import { useRun } from "./useRun";
@@ -51,9 +54,13 @@ function AtTheMachine({ view, unit }: { view: RunView; unit: Unit }) {
   const steps = view.record?.steps ?? [];
   const run = useRun(view.run, steps);
   const [trouble, setTrouble] = useState(false);
+  const [met, setMet] = useState<string | null>(null);
   const away =
     view.run.of.job_id && view.run.cut_id ? `/jobs/${view.run.of.job_id}/cuts/${view.run.cut_id}` : "/log";
-  const pause = () => void refresh().then(() => navigate(away));
+  const pause = () => {
+    letGo(view.run.id);
+    void refresh().then(() => navigate(away));
+  };
   useTitle(`At the machine: ${view.run.of.cut}`);
   useAwake();
   const ended = view.run.state !== "under-way";
@@ -91,7 +98,16 @@ function AtTheMachine({ view, unit }: { view: RunView; unit: Unit }) {
         </p>
       ) : null}
       {!run.hand ? (
-        <TakeUp begun={run.done.length > 0} onTakeUp={() => void run.takeUp()} />
+        <TakeUp
+          begun={run.done.length > 0}
+          changed={view.changed}
+          onTakeUp={() => void run.takeUp()}
+          onGiveUp={async () => {
+            const left = await api.leaveRun(view.run.id);
+            if (left.kind !== "ok") return notifyOf("It is not given up", left);
+            pause();
+          }}
+        />
       ) : run.now ? (
         <OneStep
           key={run.now.key}
@@ -107,9 +123,17 @@ function AtTheMachine({ view, unit }: { view: RunView; unit: Unit }) {
           onPause={pause}
         />
       ) : (
-        <CameOutForm view={view} unit={unit} waiting={run.waiting > 0} onBack={run.back} />
+        <CameOutForm
+          view={view}
+          unit={unit}
+          waiting={run.waiting > 0}
+          guess={met ? (OF_TROUBLE[met] ?? null) : null}
+          onBack={run.back}
+        />
       )}
-      {trouble ? <Troubles troubles={view.troubles} unit={unit} onClose={() => setTrouble(false)} /> : null}
+      {trouble ? (
+        <Troubles troubles={view.troubles} unit={unit} onMet={setMet} onClose={() => setTrouble(false)} />
+      ) : null}
     </div>
   );
 }
@@ -128,8 +152,16 @@ function Along({ steps, done }: { steps: readonly RunStep[]; done: number }) {
   );
 }
 
+interface TakeUpProps {
+  begun: boolean;
+  /** The cut is another one by now. */
+  changed: boolean;
+  onTakeUp: () => void;
+  onGiveUp: () => void;
+}
+
 /** Before anybody goes on with a run that was left. */
-function TakeUp({ begun, onTakeUp }: { begun: boolean; onTakeUp: () => void }) {
+function TakeUp({ begun, changed, onTakeUp, onGiveUp }: TakeUpProps) {
   const button = useRef<HTMLButtonElement>(null);
   useEffect(() => button.current?.focus(), []);
   return (
@@ -143,14 +175,23 @@ function TakeUp({ begun, onTakeUp }: { begun: boolean; onTakeUp: () => void }) {
         <li>try every lock: depth, guide, clamps</li>
         {begun ? <li>nobody changed anything while you were away</li> : null}
       </ul>
+      {changed ? (
+        <p className="striped border-l-4 border-hazard px-3 py-2 text-strong" data-testid="run-changed">
+          <b>The cut was changed since.</b> This run follows the plan as it was; give it up to begin with the
+          new one.
+        </p>
+      ) : null}
       <button
         ref={button}
         type="button"
-        className="button button-main min-h-16 text-title"
+        className="button button-main min-h-16 justify-center text-title"
         onClick={onTakeUp}
         data-testid="take-it-up"
       >
         I looked: go on
+      </button>
+      <button type="button" className="button min-h-12 self-start" onClick={onGiveUp} data-testid="give-up">
+        Give this run up
       </button>
     </main>
   );

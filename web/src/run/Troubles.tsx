@@ -7,11 +7,13 @@ import { inUnit } from "../ui/words";
 interface Props {
   troubles: readonly Trouble[];
   unit: Unit;
+  /** Something went wrong on the way. */
+  onMet: (key: string) => void;
   onClose: () => void;
 }
 
 /** What goes wrong: what to do at once, and what to change. */
-export function Troubles({ troubles, unit, onClose }: Props) {
+export function Troubles({ troubles, unit, onMet, onClose }: Props) {
   const [open, setOpen] = useState<string | null>(null);
   const shown = troubles.find((each) => each.key === open);
   return (
@@ -45,7 +47,10 @@ export function Troubles({ troubles, unit, onClose }: Props) {
               type="button"
               className="button min-h-14 text-strong"
               data-testid={`trouble-${each.key}`}
-              onClick={() => setOpen(each.key)}
+              onClick={() => {
+                setOpen(each.key);
+                onMet(each.key);
+              }}
             >
               {inUnit(each.name, unit)}
             </button>

@@ -3,4 +3,7 @@ const hands = new Map<string, string>();
 
 export const handOf = (runId: string): string | null => hands.get(runId) ?? null;
 
+/** Whoever pauses looks again before going on. */
+export const letGo = (runId: string) => void hands.delete(runId);
+
 export const hold = (runId: string, hand: string) => void hands.set(runId, hand);

@@ -10,4 +10,13 @@ export const CAME_OUT: Record<CameOut, string> = {
   "wrong-size": "wrong size",
 };
 
+/** What trouble on the way makes of a cut, as a first guess. */
+export const OF_TROUBLE: Readonly<Record<string, CameOut>> = {
+  burns: "burnt",
+  tears: "torn",
+  chatters: "chatter",
+  bogs: "bogged",
+  "wrong-size": "wrong-size",
+};
+
 export const OUTCOMES = Object.keys(CAME_OUT) as CameOut[];

@@ -43,6 +43,8 @@ class RunOf:
     """How far it ran in the wood, in all passes."""
     minutes: float | None = None
     """As planned."""
+    cut_version: int | None = None
+    """Which state of the cut it was planned from."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
