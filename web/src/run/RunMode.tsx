@@ -59,14 +59,16 @@ function AtTheMachine({ view, unit }: { view: RunView; unit: Unit }) {
     view.run.of.job_id && view.run.cut_id ? `/jobs/${view.run.of.job_id}/cuts/${view.run.cut_id}` : "/log";
   const pause = () => {
     letGo(view.run.id);
-    void refresh().then(() => navigate(away));
+    void navigate(away);
+    void refresh();
   };
   useTitle(`At the machine: ${view.run.of.cut}`);
   useAwake();
   const ended = view.run.state !== "under-way";
+  const [givingUp, setGivingUp] = useState(false);
   useEffect(() => {
-    if (ended) void navigate(`/log/${view.run.id}`, { replace: true });
-  }, [ended, navigate, view.run.id]);
+    if (ended && !givingUp) void navigate(`/log/${view.run.id}`, { replace: true });
+  }, [ended, givingUp, navigate, view.run.id]);
   if (ended) return null;
   return (
     <div className="flex h-dvh flex-col bg-paper" data-testid="run-mode">
@@ -103,9 +105,11 @@ function AtTheMachine({ view, unit }: { view: RunView; unit: Unit }) {
           changed={view.changed}
           onTakeUp={() => void run.takeUp()}
           onGiveUp={async () => {
+            setGivingUp(true);
             const left = await api.leaveRun(view.run.id);
-            if (left.kind !== "ok") return notifyOf("It is not given up", left);
-            pause();
+            if (left.kind === "ok") return pause();
+            setGivingUp(false);
+            notifyOf("It is not given up", left);
           }}
         />
       ) : run.now ? (

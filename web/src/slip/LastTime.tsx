@@ -11,33 +11,41 @@ interface Props {
   unit: Unit;
 }
 
-/** What the log says of this bit in this wood; nothing where it says nothing. */
-export function LastTime({ plan, material, unit }: Props) {
+function useLastTime({ plan, material }: Omit<Props, "unit">) {
   const bit = plan.bit_id;
-  const found = useReading({
+  return useReading({
     key: ["last-time", material, bit],
     ask: () => api.lastTime(material, bit),
     enabled: bit !== "" && material !== "",
     keeps: true,
   }).data;
-  if (!found || (found.runs === 0 && found.burns_below === null)) return null;
+}
+
+/** How this bit came out in this wood the last time, in a few words; nothing where it was never run. */
+export function LastTime({ plan, material, unit }: Props) {
+  const found = useLastTime({ plan, material });
+  if (!found?.last || !found.run_id) return null;
+  const pace = found.clean_feed ? `, at ${plainly(reading(found.clean_feed, unit))}` : "";
   return (
-    <p className="mt-1 border-t border-rule py-1 text-small leading-snug text-ink-2" data-testid="last-time">
-      {found.last && found.run_id ? (
-        <>
-          <Link className="underline" to={`/log/${found.run_id}`}>
-            Last time
-          </Link>
-          : {CAME_OUT[found.last]}
-          {found.word ? `, “${found.word}”` : ""}; {found.clean} of {found.runs} clean
-          {found.clean_feed ? `, at ${plainly(reading(found.clean_feed, unit))}` : ""}.{" "}
-        </>
-      ) : null}
-      {found.burns_below ? (
-        <>
-          By the log it burns below a chip of <Words text={inUnit(found.burns_below, unit)} />.
-        </>
-      ) : null}
+    <Link
+      className="font-normal text-ink-2 underline"
+      to={`/log/${found.run_id}`}
+      title={`${found.clean} of ${found.runs} came out clean${pace}${found.word ? `; last time: ${found.word}` : ""}`}
+      data-testid="last-time"
+    >
+      last time {CAME_OUT[found.last]}
+      {found.last === "clean" ? pace : ""}
+    </Link>
+  );
+}
+
+/** When such cuts burn, by the log; nothing where it does not say. */
+export function BurnsBelow({ plan, material, unit }: Props) {
+  const limit = useLastTime({ plan, material })?.burns_below;
+  if (!limit) return null;
+  return (
+    <p className="mt-1 text-small leading-snug text-ink-2" data-testid="burns-below">
+      By the <Link to="/log">log</Link> such cuts burn below a chip of <Words text={inUnit(limit, unit)} />.
     </p>
   );
 }

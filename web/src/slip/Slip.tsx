@@ -5,7 +5,7 @@ import { inUnit, reading } from "../ui/words";
 import { CautionLine, Stop } from "./Cautions";
 import { Fit, Guides, Stations } from "./Guides";
 import { ItsTemplate } from "./ItsTemplate";
-import { LastTime } from "./LastTime";
+import { BurnsBelow, LastTime } from "./LastTime";
 import { STATUS } from "./StatusLine";
 import { Terms } from "./Terms";
 import { type Asked, ToolPicker } from "./ToolPicker";
@@ -54,7 +54,11 @@ export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit,
           {STATUS[plan.status]}
           {where.length > 0 ? `: see ${where.map((section) => section.title).join(", ")}` : ""}
         </span>
-        {stale ? <span className="text-cut">shows the last good plan</span> : null}
+        {stale ? (
+          <span className="text-cut">shows the last good plan</span>
+        ) : (
+          <LastTime plan={plan} material={asked().piece.material} unit={unit} />
+        )}
       </div>
       {unplaced.map((stop) => (
         <Stop
@@ -83,7 +87,7 @@ export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit,
           onSchool={onSchool}
         />
       ))}
-      <LastTime plan={plan} material={asked().piece.material} unit={unit} />
+      <BurnsBelow plan={plan} material={asked().piece.material} unit={unit} />
       <Fit fit={plan.fit} unit={unit} />
       {testing ? (
         <Suspense>
