@@ -73,6 +73,7 @@ def test_a_cut_is_run_to_its_end_on_a_phone_left_in_the_middle_and_taken_up_agai
     expect(page.get_by_test_id("run-page")).to_contain_text("68.9 mm")
 
 
+@pytest.mark.thorough
 def test_two_pages_do_not_run_the_same_cut(open_page: Callable[..., Page]):
     first = open_page(CUT)
     first.get_by_test_id("run").click()

@@ -9,7 +9,7 @@ from hashlib import sha256
 from typing import Any, cast
 
 from pydantic import TypeAdapter
-from sqlalchemy import delete, func, insert, select
+from sqlalchemy import String, delete, func, insert, select
 from sqlalchemy.orm import Session
 
 from ranura.core.running.log import CameOut, Outcome, Run, RunLine, RunOf, State
@@ -152,32 +152,35 @@ def remove(session: Session, shop_id: str, run_id: str) -> None:
         session.execute(delete(RunPlanRow).where(RunPlanRow.shop_id == shop_id, RunPlanRow.id == plan_id))
 
 
+_SAID = ("cut", "piece", "material_name", "bit", "router")
+
+
 def lines(session: Session, shop_id: str, *, most: int) -> tuple[RunLine, ...]:
     """The runs of a shop as lines, the last begun first. The database picks what a line says: a log is long."""
-    words = (
-        *(func.json_value(RunRow.of, f"$.{name}") for name in ("cut", "piece", "material_name", "bit", "router")),
-        func.json_value(RunRow.spec, "$.outcome.word"),
-    )
+    said = func.json_extract(RunRow.of, *(f"$.{name}" for name in _SAID), type_=String)
+    word = func.json_value(RunRow.spec, "$.outcome.word")
     query = (
-        select(RunRow.id, RunRow.begun_at, RunRow.state, RunRow.came_out, *words)
+        select(RunRow.id, RunRow.begun_at, RunRow.state, RunRow.came_out, said, word)
         .where(RunRow.shop_id == shop_id)
         .order_by(RunRow.begun_at.desc(), RunRow.id)
         .limit(most)
     )
-    return tuple(
-        RunLine(
-            id=run_id,
-            begun_at=begun_at.replace(tzinfo=UTC),
-            state=_STATES[state],
-            came_out=cast(CameOut | None, came_out),
-            cut=cut,
-            piece=piece or "",
-            material=material or "",
-            bit=bit or "",
-            router=router or "",
-            word=word or "",
-        )
-        for run_id, begun_at, state, came_out, cut, piece, material, bit, router, word in session.execute(query)
+    return tuple(_line(*row) for row in session.execute(query))
+
+
+def _line(run_id: str, begun_at: datetime, state: str, came_out: str | None, said: str, word: str | None) -> RunLine:
+    cut, piece, material, bit, router = json.loads(said)
+    return RunLine(
+        id=run_id,
+        begun_at=begun_at.replace(tzinfo=UTC),
+        state=_STATES[state],
+        came_out=cast(CameOut | None, came_out),
+        cut=cut,
+        piece=piece,
+        material=material,
+        bit=bit,
+        router=router,
+        word=word or "",
     )
 
 
