@@ -1,5 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { asTyped, cutIn, NO_SERVER, outcome, slipAddress } from "./client";
+import { slipAddress } from "./addresses";
+import { NO_SERVER, outcome } from "./client";
+import { asTyped, cutIn } from "./typed";
 
 const answer = (status: number, error?: unknown, data?: string) =>
   outcome(Promise.resolve({ data, error, response: new Response(null, { status }) }));

@@ -4,24 +4,19 @@ import { reader } from "../app/reader";
 import { store, stored } from "../app/stored";
 import type { paths } from "./generated/schema";
 import type {
-  Change,
   ChooseIn,
   ConfirmedIn,
   CutForm,
   CutIn,
-  CutItem,
   DialPosition,
   HouseRules,
   InstrumentView,
   JobChange,
   JointAsked,
   JointIn,
-  LengthIn,
   PieceIn,
-  PieceItem,
   PlanAsked,
   RemovedKind,
-  Repeats,
   Schemas,
   StarterIn,
   Text,
@@ -318,39 +313,3 @@ export const api = {
     get("/api/last-time", { params: { query: { material, bit } } }),
   takeLog: (text: string) => post("/api/log", { body: { text } }),
 };
-
-/** The slip of a kept cut as it is shown, as a PDF; of another state by now it says so. */
-export const slipAddress = (cutId: string, version: number, paper: "A4" | "Letter", unit: Unit) =>
-  `/api/cuts/${encodeURIComponent(cutId)}/slip.pdf?paper=${paper}&unit=${unit}&version=${version}`;
-
-/** All slips of a job with its cut list, as one PDF. */
-export const jobSlipsAddress = (jobId: string, paper: "A4" | "Letter", unit: Unit) =>
-  `/api/jobs/${encodeURIComponent(jobId)}/slips.pdf?paper=${paper}&unit=${unit}`;
-
-/** A job as a file, with the tools that it names. */
-export const jobFileAddress = (jobId: string) => `/api/jobs/${encodeURIComponent(jobId)}/job.json`;
-
-/** The section of a kept edge cut at 1:1. */
-export const sectionAddress = (cutId: string, format: "svg" | "dxf") =>
-  `/api/cuts/${encodeURIComponent(cutId)}/section.${format}`;
-
-/** A kept length as it is sent back: its text and its unit, without the value the server worked out. */
-export const asTyped = (length: { typed: string; unit?: Unit }): LengthIn => ({
-  typed: length.typed,
-  unit: length.unit ?? "mm",
-});
-
-/** What was kept, with every length in it as it was typed. */
-function typedAgain(kept: unknown): unknown {
-  if (Array.isArray(kept)) return kept.map(typedAgain);
-  if (kept === null || typeof kept !== "object") return kept;
-  if ("typed" in kept && typeof kept.typed === "string") return asTyped(kept as Schemas["Length"]);
-  return Object.fromEntries(Object.entries(kept).map(([key, value]) => [key, typedAgain(value)]));
-}
-
-/** A kept piece as a request takes it. */
-export const pieceIn = (piece: PieceItem["piece"]) => typedAgain(piece) as PieceIn;
-
-/** A kept cut as a request takes it. */
-export const cutIn = (cut: CutItem["cut"]) => typedAgain(cut) as CutIn;
-export const repeatsIn = (repeats: Repeats) => typedAgain(repeats) as Change;

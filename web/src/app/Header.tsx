@@ -1,7 +1,8 @@
 import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { type JobView, slipAddress, type Unit } from "../api/client";
+import { slipAddress } from "../api/addresses";
+import type { JobView, Unit } from "../api/client";
 import { RunButton } from "../run/RunButton";
 import { useCommand } from "./commands";
 import { Ask, KeysButton, Mark, Places, ThemeButton, UnitSwitch } from "./Place";

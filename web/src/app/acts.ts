@@ -2,17 +2,16 @@
 import {
   api,
   type CutIn,
-  cutIn,
   type DialPosition,
   type JobChange,
   type JointIn,
   type Outcome,
   type PieceIn,
-  pieceIn,
   type RemovedKind,
   type SettingsChange,
   type Texts,
 } from "../api/client";
+import { cutIn, pieceIn } from "../api/typed";
 import { asTyped, type Loops } from "../templates/corners";
 import { problemOf } from "../ui/problems";
 import type { Difference, Done, Step } from "./history";

@@ -12,10 +12,10 @@ import {
   type EdgeCutIn,
   type HouseRules,
   type PieceItem,
-  pieceIn,
   type ShopView,
   type Unit,
 } from "../api/client";
+import { pieceIn } from "../api/typed";
 import { runCommand, useCommand } from "../app/commands";
 import { valueAt } from "../forms/draft";
 import { edgesAt, toggled } from "../forms/EdgesBlank";

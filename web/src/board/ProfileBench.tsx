@@ -1,17 +1,8 @@
 import { X } from "lucide-react";
 import { Dialog as Radix } from "radix-ui";
 import { useState } from "react";
-import {
-  type Change,
-  type CutPlan,
-  type EdgeCutIn,
-  type LengthIn,
-  type PieceIn,
-  type Problem,
-  sectionAddress,
-  type Unit,
-  type View,
-} from "../api/client";
+import { sectionAddress } from "../api/addresses";
+import type { Change, CutPlan, EdgeCutIn, LengthIn, PieceIn, Problem, Unit, View } from "../api/client";
 import { LengthField } from "../ui/LengthField";
 import { useSize } from "../ui/useSize";
 import { Words } from "../ui/Words";

@@ -1,16 +1,8 @@
 /** The editor of the cut that is open: what it plans, proves and saves by, and what outlives it when another is opened. */
 import { useEffect, useState } from "react";
-import {
-  api,
-  type CutIn,
-  type CutItem,
-  cutIn,
-  type PieceItem,
-  pieceIn,
-  type ShopView,
-  type Text,
-} from "../api/client";
+import { api, type CutIn, type CutItem, type PieceItem, type ShopView, type Text } from "../api/client";
 import { useRefresh } from "../api/queries";
+import { cutIn, pieceIn } from "../api/typed";
 import { changed } from "../app/acts";
 import { history } from "../app/undo";
 import { partsOf } from "../forms/filling";

@@ -1,6 +1,7 @@
 /** Asking how a cut is best repeated; while that is open nothing more is asked, so that no answer is for an older cut. */
 import { useState } from "react";
-import { api, type Change, type PlanAsked, repeatsIn } from "../api/client";
+import { api, type Change, type PlanAsked } from "../api/client";
+import { repeatsIn } from "../api/typed";
 
 export interface Repeating {
   /** Waits for an answer. */

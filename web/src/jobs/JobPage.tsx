@@ -1,14 +1,7 @@
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import {
-  api,
-  type CutItem,
-  type JobView,
-  jobFileAddress,
-  jobSlipsAddress,
-  type PieceItem,
-  type ShopView,
-} from "../api/client";
+import { jobFileAddress, jobSlipsAddress } from "../api/addresses";
+import { api, type CutItem, type JobView, type PieceItem, type ShopView } from "../api/client";
 import { useJob, useRefresh, useShop } from "../api/queries";
 import { added, changed, removed } from "../app/acts";
 import { NoJob } from "../app/Gone";

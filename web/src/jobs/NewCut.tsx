@@ -7,11 +7,11 @@ import {
   type JobView,
   type Outcome,
   type Problem,
-  pieceIn,
   type Start,
   type Unit,
 } from "../api/client";
 import { useReading } from "../api/queries";
+import { pieceIn } from "../api/typed";
 import { edited, valueAt } from "../forms/draft";
 import { FormBlank, keyOf } from "../forms/FormBlank";
 import { type Filling, placeOf } from "../forms/filling";

@@ -1,15 +1,15 @@
 import { useState } from "react";
-import {
-  type ContourIn,
-  type LengthIn,
-  type Outcome,
-  type PieceIn,
-  type PieceItem,
-  type Problem,
-  pieceIn,
-  type ShopView,
-  type Unit,
+import type {
+  ContourIn,
+  LengthIn,
+  Outcome,
+  PieceIn,
+  PieceItem,
+  Problem,
+  ShopView,
+  Unit,
 } from "../api/client";
+import { pieceIn } from "../api/typed";
 import { Dialog } from "../ui/Dialog";
 import { Resumed, useKept } from "../ui/kept";
 import { LengthField, stateOf } from "../ui/LengthField";

@@ -5,14 +5,13 @@ import {
   api,
   type CutIn,
   type CutItem,
-  cutIn,
   type JobView,
   type Outcome,
   type PieceIn,
   type PieceItem,
-  pieceIn,
 } from "../api/client";
 import { useRefresh } from "../api/queries";
+import { cutIn, pieceIn } from "../api/typed";
 import { added, type CutPlace, changed, removed } from "../app/acts";
 import { notifyOf } from "../app/notice";
 import { history } from "../app/undo";

@@ -8,12 +8,12 @@ import {
   type JointItem,
   type JointView,
   type PieceItem,
-  pieceIn,
   type Reading,
   type ShopView,
   type Unit,
 } from "../api/client";
 import { useJob, useReading, useShop } from "../api/queries";
+import { pieceIn } from "../api/typed";
 import { NoJob } from "../app/Gone";
 import { Place } from "../app/Place";
 import { Waiting } from "../app/Waiting";

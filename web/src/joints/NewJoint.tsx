@@ -1,6 +1,7 @@
 import { useState } from "react";
-import { api, type JobView, type JointIn, type JointKind, type Problem, pieceIn } from "../api/client";
+import { api, type JobView, type JointIn, type JointKind, type Problem } from "../api/client";
 import { useReading, useRefresh, useShop } from "../api/queries";
+import { pieceIn } from "../api/typed";
 import { added } from "../app/acts";
 import { history } from "../app/undo";
 import { nameOf } from "../jobs/NewCut";
