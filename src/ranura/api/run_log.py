@@ -12,7 +12,7 @@ from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import SavedShop, TheSavedShop, TheShop, TheStore
 from ranura.core.running.last_time import LastTime, last_time
 from ranura.core.running.lessons import Lessons, lessons_of
-from ranura.core.running.log import Run, RunLine, RunOf
+from ranura.core.running.log import Run, RunLine, run_with
 from ranura.core.shop.tooling.bits import Bit
 from ranura.formats.log_file import log_file, log_table, read_log
 from ranura.requests.from_core import IdText
@@ -96,18 +96,7 @@ def noted(asked: NotedIn, shop: TheShop, saved_shop: TheSavedShop, store: TheSto
     bit = shop.bit(asked.bit_id) if asked.bit_id is not None else None
     owner = shop.router(asked.router_id) if asked.router_id is not None else None
     wood = shop.material(asked.material) if asked.material is not None else None
-    of = RunOf(
-        cut=asked.cut,
-        material=wood.id if wood is not None else "",
-        material_name=wood.name if wood is not None else "",
-        material_class=wood.material_class if wood is not None else None,
-        kind=bit.kind.name if bit is not None else "",
-        bit_id=bit.id if bit is not None else None,
-        bit=bit.name if bit is not None else "",
-        router_id=owner.id if owner is not None else None,
-        router=owner.name if owner is not None else "",
-        metres=asked.metres,
-    )
+    of = run_with(cut=asked.cut, wood=wood, bit=bit, router=owner, metres=asked.metres)
     with store.session() as session:
         run = kept_runs.note(session, shop.id, id=uuid4().hex, of=of, outcome=asked.outcome.outcome(), at=kept_runs.now())
     wear(saved_shop, run, by=run.metres)

@@ -8,7 +8,7 @@ from datetime import UTC, datetime, timedelta
 from functools import cache
 
 from ranura.core.plan import PLANNING
-from ranura.core.running.log import CameOut, FigureOfShop, Measured, Outcome, RunOf
+from ranura.core.running.log import CameOut, FigureOfShop, Measured, Outcome, RunOf, run_with
 from ranura.core.running.record import RunRecord, record_of, run_of
 from ranura.demo.jobs import JOB_ID, JOB_NAME, PIECES
 from ranura.demo.shop import SHOP
@@ -111,19 +111,7 @@ def _round_side() -> Iterator[DemoRun]:
     for number, means in enumerate((76.44, 76.41, 76.46), start=1):
         planned = 76.2 - bit.diameter / 2
         found = means - bit.diameter / 2
-        of = RunOf(
-            cut="Groove for the canvas",
-            piece="Hinged flat",
-            material=wood.id,
-            material_name=wood.name,
-            material_class=wood.material_class,
-            kind=bit.kind.name,
-            bit_id=bit.id,
-            bit=bit.name,
-            router_id=router.id,
-            router=router.name,
-            metres=1.8,
-        )
+        of = run_with(cut="Groove for the canvas", piece="Hinged flat", wood=wood, bit=bit, router=router, metres=1.8)
         measured = (Measured(what=_TO_THE_WALL, planned=planned, found=found, figure=round_side, means=means),)
         outcome = Outcome(came_out="clean", word="a little far from the fence", measured=measured)
         yield DemoRun(id=f"run-canvas-{number}", of=of, at=_at(40 + 2 * number, 1), outcome=outcome, plan=None)
@@ -137,20 +125,14 @@ def _dulling() -> Iterator[DemoRun]:
         metres = 11.5 + number % 3
         far += metres
         burnt = far > _DULL_FROM
-        of = RunOf(
+        of = run_with(
             cut="Rabbet, stage rails",
             piece="Stage rail",
-            material=wood.id,
-            material_name=wood.name,
-            material_class=wood.material_class,
-            kind=bit.kind.name,
-            bit_id=bit.id,
-            bit=bit.name,
-            router_id=router.id,
-            router=router.name,
+            wood=wood,
+            bit=bit,
+            router=router,
             rpm=16_500.0,
             feed_m_min=2.6,
-            chip_mm=2.6 * 1000 / 16_500 / bit.flutes,
             metres=metres,
         )
         outcome = Outcome(came_out="burnt" if burnt else "clean", where="in the last third" if burnt else "")

@@ -16,7 +16,7 @@ from typing import Any, Final, get_args
 
 from pydantic import TypeAdapter, ValidationError
 
-from ranura.core.running.log import CameOut, Outcome, Run, RunOf
+from ranura.core.running.log import CameOut, Outcome, Run, run_with
 from ranura.core.running.progress import Progress
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import FileError
@@ -137,19 +137,18 @@ def _run(cells: Mapping[str, str], line: int, shop: Shop) -> Run:
     wood = next((each for each in shop.materials if each.id == cells.get("material")), None)
     bit = next((each for each in shop.bits if each.id == cells.get("bit_id")), None)
     owner = next((each for each in shop.routers if each.id == cells.get("router_id")), None)
-    of = RunOf(
-        cut=cells["cut"],
-        piece=cells.get("piece", ""),
+    of = replace(
+        run_with(cut=cells["cut"], piece=cells.get("piece", ""), wood=wood, bit=bit, router=owner),
         job=cells.get("job", ""),
-        material=cells.get("material", ""),
-        material_name=wood.name if wood is not None else cells.get("material", ""),
-        material_class=wood.material_class if wood is not None else None,
-        kind=bit.kind.name if bit is not None else "",
-        bit_id=bit.id if bit is not None else None,
-        bit=bit.name if bit is not None else cells.get("bit_id", ""),
-        router_id=owner.id if owner is not None else None,
-        router=owner.name if owner is not None else cells.get("router_id", ""),
         **numbers,
+    )
+    # What this shop does not have is known by name alone.
+    of = replace(
+        of,
+        material=cells.get("material", ""),
+        material_name=of.material_name or cells.get("material", ""),
+        bit=of.bit or cells.get("bit_id", ""),
+        router=of.router or cells.get("router_id", ""),
     )
     known: CameOut = next(each for each in get_args(CameOut) if each == out)
     outcome = Outcome(came_out=known, where=cells.get("where", ""), word=cells.get("word", ""))

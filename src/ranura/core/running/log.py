@@ -6,9 +6,10 @@ from dataclasses import dataclass
 from datetime import datetime
 from typing import Literal
 
-from ranura.core.board.materials import MaterialClass
+from ranura.core.board.materials import Material, MaterialClass
 from ranura.core.running.progress import Progress
-from ranura.core.shop.tooling.routers import BaseKind
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.routers import BaseKind, Router
 
 CameOut = Literal["clean", "burnt", "torn", "chatter", "bogged", "wrong-size"]
 """How a cut came out."""
@@ -45,6 +46,37 @@ class RunOf:
     """As planned."""
     cut_version: int | None = None
     """Which state of the cut it was planned from."""
+
+
+def run_with(
+    *,
+    cut: str,
+    wood: Material | None,
+    bit: Bit | None,
+    router: Router | None,
+    piece: str = "",
+    rpm: float | None = None,
+    feed_m_min: float | None = None,
+    metres: float | None = None,
+) -> RunOf:
+    """What was run with some tools, by their names of today; the chip follows from speed and feed."""
+    chip = feed_m_min * 1000 / (rpm * bit.flutes) if feed_m_min and rpm and bit is not None else None
+    return RunOf(
+        cut=cut,
+        piece=piece,
+        material=wood.id if wood is not None else "",
+        material_name=wood.name if wood is not None else "",
+        material_class=wood.material_class if wood is not None else None,
+        kind=bit.kind.name if bit is not None else "",
+        bit_id=bit.id if bit is not None else None,
+        bit=bit.name if bit is not None else "",
+        router_id=router.id if router is not None else None,
+        router=router.name if router is not None else "",
+        rpm=rpm,
+        feed_m_min=feed_m_min,
+        chip_mm=chip,
+        metres=metres,
+    )
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

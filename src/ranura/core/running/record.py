@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass, fields
+from dataclasses import dataclass, fields, replace
 
 from ranura.core.board.pieces import Piece
 from ranura.core.learning.corrections import Correction, MeasureKey
 from ranura.core.output.dry_run import DryRun
 from ranura.core.plan import CutPlan, PlanWithMoves
 from ranura.core.proof.moves import PLAN_VERSION
-from ranura.core.running.log import FigureOfShop, RunOf
+from ranura.core.running.log import FigureOfShop, RunOf, run_with
 from ranura.core.running.steps import Machine, RunStep, run_steps
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
@@ -79,22 +79,7 @@ def run_of(plan: PlanWithMoves, piece: Piece, shop: Shop, *, cut: str, job: str,
     slowest = min(runs, key=lambda move: move.feed_m_min or 0.0, default=None)
     rpm = plan.settings[slowest.setting].rpm if slowest is not None else None
     feed = slowest.feed_m_min if slowest is not None else None
-    return RunOf(
-        cut=cut,
-        piece=piece.name,
-        job=job,
-        job_id=job_id,
-        material=wood.id,
-        material_name=wood.name,
-        material_class=wood.material_class,
-        kind=bit.kind.name,
-        bit_id=bit.id,
-        bit=bit.name,
-        router_id=owner.id,
-        router=owner.name,
-        rpm=rpm,
-        feed_m_min=feed,
-        chip_mm=feed * 1000 / (rpm * bit.flutes) if feed and rpm else None,
-        metres=plan.way_mm / 1000,
-        minutes=sum(move.seconds or 0.0 for move in plan.moves) / 60,
+    of = run_with(
+        cut=cut, wood=wood, bit=bit, router=owner, piece=piece.name, rpm=rpm, feed_m_min=feed, metres=plan.way_mm / 1000
     )
+    return replace(of, job=job, job_id=job_id, minutes=sum(move.seconds or 0.0 for move in plan.moves) / 60)
