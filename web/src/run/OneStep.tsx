@@ -1,9 +1,11 @@
 import { ArrowLeft, Check, Square } from "lucide-react";
-import { useEffect, useEffectEvent } from "react";
+import { useEffect, useEffectEvent, useRef } from "react";
 import type { RunStep, RunView, Unit } from "../api/client";
 import { BigReading, Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
 import { Watched } from "./Watched";
+
+const DOUBLE_TAP_MS = 300;
 
 const PART: Record<RunStep["part"], string> = {
   "set-up": "Set up",
@@ -40,6 +42,11 @@ export function OneStep({
   onPause,
 }: StepProps) {
   const dry = view.record?.dry_run ?? null;
+  const shownAt = useRef(performance.now());
+  /** A tap that comes with the one before it means the same step. */
+  const onTap = () => {
+    if (performance.now() - shownAt.current > DOUBLE_TAP_MS) onDone();
+  };
   const onKey = useEffectEvent((event: KeyboardEvent) => {
     if (covered || event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || event.repeat)
       return;
@@ -88,7 +95,7 @@ export function OneStep({
       id="main"
       tabIndex={-1}
       className="flex min-h-0 flex-1 cursor-pointer flex-col select-none"
-      onClick={onDone}
+      onClick={onTap}
       data-testid="run-step"
       data-step={step.key}
     >
@@ -155,13 +162,18 @@ export function OneStep({
             Leave it out
           </button>
         ) : null}
-        <span
+        <button
+          type="button"
           className="flex min-h-14 flex-1 items-center justify-center gap-3 rounded bg-ink px-4 text-title font-bold text-bench"
           data-testid="run-done"
+          onClick={(event) => {
+            event.stopPropagation();
+            onTap();
+          }}
         >
           {step.tick ? <Square size={26} aria-hidden /> : <Check size={26} aria-hidden />}
           {step.tick ? "Seen: tap anywhere" : "Done: tap anywhere"}
-        </span>
+        </button>
       </footer>
     </main>
   );
