@@ -249,6 +249,7 @@ def test_figures_that_no_longer_belong_to_the_fields_are_marked_at_once(page: Pa
         expect(page.get_by_test_id("slip").first).to_have_attribute("data-stale", "true")
 
 
+@pytest.mark.thorough
 def test_an_idle_window_follows_another_one_and_prints_what_it_shows(open_page: Callable[..., Page], shop: Served):
     first, second = open_page(), open_page()
     field(second, "depth").fill("7")

@@ -83,6 +83,7 @@ def test_a_shelf_too_tight_in_scrap_is_planned_wider_and_its_depth_is_dragged(op
     expect(page.locator('[data-field="depth"]')).to_have_value("6.5")
 
 
+@pytest.mark.thorough
 def test_what_is_typed_of_a_joint_stays_when_it_is_changed_elsewhere(open_page: Callable[..., Page]):
     page = open_page(f"{DESK}/joints/desk-frame", wait="joint-page")
     depth = page.locator('[data-field="depth"]')

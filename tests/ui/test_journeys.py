@@ -259,6 +259,7 @@ def test_what_is_removed_renamed_or_changed_can_be_undone(page: Page):
     expect(section(page, "direction")).to_contain_text("500 mm or longer")
 
 
+@pytest.mark.thorough
 def test_a_name_changed_here_does_not_make_the_next_edit_stale(page: Page):
     page.get_by_label("Cut Middle shelf").click()
     page.get_by_role("menuitem", name="Rename the cut").click()

@@ -439,6 +439,7 @@ def test_a_shops_file_comes_in_and_is_taken_back(open_page: Callable[..., Page],
     expect(page.get_by_role("banner")).to_contain_text("Lanternfish Workshop")
 
 
+@pytest.mark.thorough
 def test_a_tool_that_was_changed_elsewhere_shows_both_and_keeps_what_is_chosen(open_page: Callable[..., Page], shop: Served):
     """Somebody else corrects two sizes of a bit and a router's speed while both are being changed here."""
 

@@ -103,6 +103,7 @@ def test_a_template_that_is_there_tells_what_it_makes(open_page: Callable[..., P
     expect(page.get_by_test_id("cut-outline")).to_be_visible()
 
 
+@pytest.mark.thorough
 def test_a_template_that_was_made_is_counted_and_copied(open_page: Callable[..., Page]):
     page = open_page("/templates", wait="template-canvas")
     page.get_by_test_id("template-made").click()
