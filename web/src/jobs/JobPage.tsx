@@ -158,7 +158,7 @@ function Whole({ shop, job }: Props) {
           </div>
         </div>
         {cuts.length > 1 ? (
-          <section aria-label="Order of work" id="order" tabIndex={-1} className="mt-6">
+          <section aria-label="Order of work" className="mt-6">
             <h3 className="text-title font-bold">Order of work</h3>
             <WorkOrder job={job} unit={shop.unit} />
           </section>

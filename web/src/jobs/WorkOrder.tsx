@@ -24,7 +24,7 @@ export function WorkOrder({ job, unit }: Props) {
       data-testid="work-order"
     >
       <div>
-        <p className="pb-2 text-body">
+        <p className="pb-2 text-body outline-none" id="order" tabIndex={-1}>
           <b>{minutes(found.minutes)}</b>: {times(found.tool_changes, "bit")} put in,{" "}
           {times(found.setting_changes, "new setting")}.{" "}
           {found.listed_minutes - found.minutes > 0.5
