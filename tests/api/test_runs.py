@@ -26,6 +26,14 @@ def go(client, begun, step: str, how: str = "done"):
     return client.post(f"/api/runs/{begun['run']['id']}/steps", json={"hand": begun["hand"], "step": step, "how": how})
 
 
+def through(client, begun) -> str:
+    """Goes on to the end of a run; answers its id."""
+    run_id = begun["run"]["id"]
+    for each in steps_of(client, run_id):
+        assert go(client, begun, each["key"]).status_code == 200
+    return run_id
+
+
 def test_a_run_follows_its_plan_as_it_was(client, begun):
     run_id = begun["run"]["id"]
     whole = client.get(f"/api/runs/{run_id}").json()
@@ -87,8 +95,10 @@ def test_what_a_run_came_to_stands_in_the_log_and_on_its_bit(client, begun, stor
     before = bit_metres()
     far = begun["run"]["of"]["metres"]
     assert far == pytest.approx(0.6, abs=0.05)
-    measured = [{"what": "Width", "planned": 17.6, "found": {"typed": "17.65", "unit": "mm"}}]
-    ended = client.post(f"/api/runs/{run_id}/outcome", json={"came_out": "clean", "measured": measured, "word": "good"})
+    early = client.post(f"/api/runs/{run_id}/outcome", json={"came_out": "clean"})
+    assert (early.status_code, early.json()["error"]["field"]) == (422, "run")
+    through(client, begun)
+    ended = client.post(f"/api/runs/{run_id}/outcome", json={"came_out": "clean", "word": "good"})
     assert ended.json()["state"] == "done"
     assert bit_metres() == pytest.approx(before + far)
     # Noted otherwise it counts once.
@@ -106,6 +116,7 @@ def test_a_run_that_is_given_up_teaches_nothing(client, begun, store):
     run_id = begun["run"]["id"]
     assert client.post(f"/api/runs/{run_id}/left").json()["state"] == "left"
     assert client.post(f"/api/runs/{run_id}/hand").status_code == 422
+    assert client.post(f"/api/runs/{run_id}/outcome", json={"came_out": "clean"}).status_code == 422
     with store.session() as session:
         lessons = lessons_of([kept_runs.load(session, DEMO_SHOP, run_id)[0]], repository.load_shop(session, DEMO_SHOP))
     assert lessons.burning == lessons.wear == ()
@@ -121,7 +132,7 @@ def test_a_run_made_elsewhere_is_noted(client):
 
 
 def test_runs_and_their_plans_come_with_a_backup(client, begun):
-    run_id = begun["run"]["id"]
+    run_id = through(client, begun)
     client.post(f"/api/runs/{run_id}/outcome", json={"came_out": "clean"})
     whole = client.get(f"/api/runs/{run_id}").json()
     text = client.get("/api/files/backup.json").text
@@ -149,9 +160,30 @@ def test_the_demo_s_log_teaches_what_happened_in_it(client):
     }
 
 
-def test_what_is_measured_in_a_test_cut_tells_of_the_base(client, begun):
-    measured = [{"what": "to the wall", "planned": 68.65, "key": "setback", "found": {"typed": "68.95", "unit": "mm"}}]
-    run = client.post(f"/api/runs/{begun['run']['id']}/outcome", json={"came_out": "clean", "measured": measured}).json()
+def trial(client, begun, key: str, found: str, hand: str | None = None):
+    body = {"hand": hand or begun["hand"], "key": key, "found": {"typed": found, "unit": "mm"}}
+    return client.post(f"/api/runs/{begun['run']['id']}/trial", json=body)
+
+
+def test_what_is_measured_in_the_trial_says_what_to_do(client, begun):
+    assert trial(client, begun, "slot", "12.73").json()["says"]["metric"] == "as planned: go on"
+    more = trial(client, begun, "slot", "12.9").json()
+    assert more["says"]["metric"] == "0.2 mm more than planned: set it right, and try it again"
+    assert [(each["key"], each["found"]) for each in more["run"]["trial"]] == [("slot", 12.9)]
+    less = trial(client, begun, "depth", "2.5").json()
+    assert less["says"]["metric"] == "0.5 mm less than planned: set it right, and try it again"
+    shown = client.get(f"/api/runs/{begun['run']['id']}").json()["measured"]
+    assert [each["planned"]["metric"]["number"] for each in shown] == ["12.7", "3"]
+    assert trial(client, begun, "slot", "12.7", hand="another").json()["error"]["field"] == "hand"
+    assert trial(client, begun, "slot", "wide").json()["error"]["field"] == "found"
+
+
+def test_what_is_measured_in_the_trial_tells_of_the_base(client, begun):
+    trial(client, begun, "setback", "68.95")
+    run_id = through(client, begun)
+    run = client.post(f"/api/runs/{run_id}/outcome", json={"came_out": "clean"}).json()
+    # Noted otherwise, what was measured stays.
+    assert client.post(f"/api/runs/{run_id}/outcome", json={"came_out": "torn"}).json()["outcome"]["measured"]
     (told,) = run["outcome"]["measured"]
     assert (told["figure"]["of"], told["figure"]["id"], told["figure"]["side"]) == ("base", "plunge-two", "flat side")
     assert told["means"] == pytest.approx(75.3)

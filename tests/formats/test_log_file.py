@@ -24,6 +24,7 @@ def runs() -> tuple[Run, ...]:
             ended_at=each.at,
             state="done",
             progress=Progress(),
+            trial=(),
             outcome=each.outcome,
             cut_id=None,
             planned=False,

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 from uuid import uuid4
@@ -14,14 +15,16 @@ from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS
 from ranura.api.run_log import wear
 from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop, TheStore
-from ranura.core.running import refusals
+from ranura.core.learning.corrections import TestCut
+from ranura.core.running import refusals, trial
 from ranura.core.running.log import Run
 from ranura.core.running.progress import RunError, went_back, went_on
 from ranura.core.running.record import RunRecord, Tells, record_of, run_of, tells_of
 from ranura.core.running.steps import RunStep
 from ranura.core.running.trouble import TROUBLES, Trouble
-from ranura.core.text.writing import inches_to
-from ranura.requests.runs import OutcomeIn, StepIn
+from ranura.core.text.figures import show
+from ranura.core.text.writing import Shown, Text, inches_to
+from ranura.requests.runs import OutcomeIn, StepIn, TrialIn
 from ranura.store import kept_jobs, kept_runs
 from ranura.store.items import NotFoundError
 
@@ -35,6 +38,8 @@ class RunView:
     run: Run
     record: RunRecord | None
     troubles: tuple[Trouble, ...]
+    measured: tuple[MeasuredLine, ...]
+    """What was measured in its trial."""
     changed: bool
     """It is under way, and its cut was changed or removed since it began."""
 
@@ -47,11 +52,43 @@ class TakenUp:
     hand: str
 
 
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TrialSaid:
+    """A run in whose trial something was measured, and what to do then."""
+
+    run: Run
+    says: Text
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class MeasuredLine:
+    """Something that was measured, to be read: what it was to be, and what it is."""
+
+    what: Text
+    planned: Shown | None
+    found: Shown
+
+
 _RECORD = TypeAdapter(RunRecord)
 _RUN = TypeAdapter(Run)
 _TROUBLES = TypeAdapter(tuple[Trouble, ...])
 _STEPS = TypeAdapter(tuple[RunStep, ...])
 _TELLS = TypeAdapter(tuple[Tells, ...])
+_TEST = TypeAdapter[TestCut | None](TestCut | None)
+_MEASURED = TypeAdapter(tuple[MeasuredLine, ...])
+
+
+def _measured(run: Run) -> tuple[MeasuredLine, ...]:
+    """What was measured, to be read in the reader's system."""
+    found = run.outcome.measured if run.outcome is not None else run.trial
+    return tuple(
+        MeasuredLine(
+            what=each.what,
+            planned=None if each.planned is None else show(each.planned, "mm"),
+            found=show(each.found, "mm", setting=False),
+        )
+        for each in found
+    )
 
 
 @router.post("/cuts/{cut_id}/runs", status_code=201)
@@ -109,6 +146,7 @@ def run(run_id: str, shop: TheShop, store: TheStore) -> Response:
         "run": _RUN.dump_python(found, mode="json"),
         "record": record,
         "troubles": _TROUBLES.dump_python(TROUBLES, mode="json"),
+        "measured": _MEASURED.dump_python(_measured(found), mode="json"),
         "changed": changed,
     }
     return Response(_ANY.dump_json(whole), media_type="application/json")
@@ -131,11 +169,8 @@ def step(run_id: str, asked: StepIn, shop: TheShop, store: TheStore) -> Run:
     """Goes on, leaves a step out, or goes back by one."""
     with store.session() as session:
         found, hand = kept_runs.load(session, shop.id, run_id, lock=True)
-        _under_way(found)
-        if hand != asked.hand:
-            raise RunError(refusals.ANOTHER_HAND, field="hand")
-        record = kept_runs.record_of(session, shop.id, run_id) or {"steps": []}
-        steps = _STEPS.validate_python(record["steps"])
+        _in_hand(found, hand, asked.hand)
+        steps = _steps(session, shop.id, run_id)
         if asked.how == "back":
             progress = went_back(found.progress, steps, asked.step)
         else:
@@ -143,13 +178,29 @@ def step(run_id: str, asked: StepIn, shop: TheShop, store: TheStore) -> Run:
         return kept_runs.gone_on(session, shop.id, run_id, progress)
 
 
+@router.post("/runs/{run_id}/trial")
+def measure(run_id: str, asked: TrialIn, shop: TheShop, store: TheStore) -> TrialSaid:
+    """Keeps what was measured in the trial in scrap, and says what to do then."""
+    with store.session() as session:
+        run, hand = kept_runs.load(session, shop.id, run_id, lock=True)
+        _in_hand(run, hand, asked.hand)
+        record = kept_runs.record_of(session, shop.id, run_id) or {}
+        test = _TEST.validate_python(record.get("plan", {}).get("test_cut"))
+        found = trial.measured(test, _TELLS.validate_python(record.get("tells", [])), asked.key, asked.found.mm)
+        return TrialSaid(run=kept_runs.tried(session, shop.id, run_id, found), says=trial.said(found))
+
+
 @router.post("/runs/{run_id}/outcome")
 def end(run_id: str, asked: OutcomeIn, shop: TheShop, saved_shop: TheSavedShop, store: TheStore) -> Run:
-    """How a run came out: it is at its end with that. Said again it is noted otherwise."""
+    """How a run came out: with that it is at its end, which it must have come to. Said again it is noted otherwise."""
     with store.session() as session:
         before, _ = kept_runs.load(session, shop.id, run_id, lock=True)
-        record = kept_runs.record_of(session, shop.id, run_id) or {}
-        outcome = asked.outcome(_TELLS.validate_python(record.get("tells", [])))
+        if before.state == "left":
+            raise RunError(refusals.RUN_ENDED, field="run")
+        if before.state == "under-way":
+            _through(before, _steps(session, shop.id, run_id))
+        measured = before.trial if before.outcome is None else before.outcome.measured
+        outcome = asked.outcome(measured)
         run = kept_runs.ended(session, shop.id, run_id, state="done", outcome=outcome, at=kept_runs.now())
     wear(saved_shop, run, by=run.metres - before.metres)
     return run
@@ -161,6 +212,24 @@ def leave(run_id: str, shop: TheShop, store: TheStore) -> Run:
     with store.session() as session:
         _under_way(kept_runs.load(session, shop.id, run_id, lock=True)[0])
         return kept_runs.ended(session, shop.id, run_id, state="left", outcome=None, at=kept_runs.now())
+
+
+def _steps(session: Session, shop_id: str, run_id: str) -> tuple[RunStep, ...]:
+    record = kept_runs.record_of(session, shop_id, run_id) or {"steps": []}
+    return _STEPS.validate_python(record["steps"])
+
+
+def _in_hand(run: Run, hand: str | None, word: str) -> None:
+    """Raises `RunError` where a run has ended, or is another's."""
+    _under_way(run)
+    if hand != word:
+        raise RunError(refusals.ANOTHER_HAND, field="hand")
+
+
+def _through(run: Run, steps: Sequence[RunStep]) -> None:
+    """Raises `RunError` where steps of a run are still to come."""
+    if run.progress.at < len(steps):
+        raise RunError(refusals.NOT_THROUGH, field="run", now=steps[run.progress.at].title.metric)
 
 
 def _changed(session: Session, shop_id: str, run: Run) -> bool:

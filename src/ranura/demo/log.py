@@ -10,6 +10,7 @@ from functools import cache
 from ranura.core.plan import PLANNING
 from ranura.core.running.log import CameOut, FigureOfShop, Measured, Outcome, RunOf, run_with
 from ranura.core.running.record import RunRecord, record_of, run_of
+from ranura.core.text.writing import write
 from ranura.demo.jobs import JOB_ID, JOB_NAME, PIECES
 from ranura.demo.shop import SHOP
 
@@ -101,7 +102,7 @@ def _shelves() -> Iterator[DemoRun]:
         yield _followed(number, "shelf-dado-212", _at(6 + 5 * number, 2), Outcome(came_out=out, word=word, measured=measured))
 
 
-_SETBACK, _BEFORE_MEASURING, _TO_THE_WALL = 68.65, 2, "from the fence to the nearest wall"
+_SETBACK, _BEFORE_MEASURING, _TO_THE_WALL = 68.65, 2, write("from the fence to the nearest wall")
 
 
 def _round_side() -> Iterator[DemoRun]:

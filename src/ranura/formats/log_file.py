@@ -62,7 +62,7 @@ def log_file(runs: Iterable[Run]) -> str:
 def _ended(runs: Iterable[Run]) -> Iterator[Run]:
     for run in runs:
         if run.outcome is not None and run.state == "done":
-            yield replace(run, progress=Progress(), cut_id=None, planned=False)
+            yield replace(run, progress=Progress(), trial=(), cut_id=None, planned=False)
 
 
 def read_log(text: str, shop: Shop) -> tuple[Run, ...]:
@@ -159,6 +159,7 @@ def _run(cells: Mapping[str, str], line: int, shop: Shop) -> Run:
         ended_at=begun,
         state="done",
         progress=Progress(),
+        trial=(),
         outcome=outcome,
         cut_id=None,
         planned=False,

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -10,7 +9,6 @@ from pydantic import Field
 from ranura.core.learning.corrections import MeasureKey
 from ranura.core.running.log import CameOut, Measured, Outcome
 from ranura.core.running.progress import How
-from ranura.core.running.record import Tells
 from ranura.requests.from_core import IdText, Name, ReadPlace, RequestModel
 
 
@@ -22,21 +20,13 @@ class StepIn(RequestModel):
     how: How | Literal["back"]
 
 
-class FoundIn(RequestModel):
-    """Something that was measured after a cut."""
+class TrialIn(RequestModel):
+    """What was measured in the trial in scrap, by who took the run up."""
 
-    what: Name
-    planned: Annotated[float, Field(ge=0, le=10_000)] | None = None
-    found: ReadPlace
-    key: MeasureKey | None = None
+    hand: IdText
+    key: MeasureKey
     """Which of the measurements of its test cut it is."""
-
-    def measured(self, tells: Tells | None) -> Measured:
-        """It as the log has it."""
-        found = self.found.mm
-        if tells is None:
-            return Measured(what=self.what, planned=self.planned, found=found)
-        return Measured(what=self.what, planned=self.planned, found=found, figure=tells.figure, means=tells.means(found))
+    found: ReadPlace
 
 
 class OutcomeIn(RequestModel):
@@ -45,13 +35,10 @@ class OutcomeIn(RequestModel):
     came_out: CameOut
     where: Annotated[str, Field(max_length=200)] = ""
     word: Annotated[str, Field(max_length=2_000)] = ""
-    measured: tuple[FoundIn, ...] = Field(default=(), max_length=20)
     metres: Annotated[float, Field(ge=0, le=100_000)] | None = None
 
-    def outcome(self, tells: Sequence[Tells] = ()) -> Outcome:
-        """It as the log has it, with what its measurements tell of the shop."""
-        by_key = {each.key: each for each in tells}
-        measured = tuple(each.measured(by_key.get(each.key) if each.key is not None else None) for each in self.measured)
+    def outcome(self, measured: tuple[Measured, ...] = ()) -> Outcome:
+        """It as the log has it, with what was measured on the way."""
         return Outcome(came_out=self.came_out, where=self.where, word=self.word, measured=measured, metres=self.metres)
 
 

@@ -12,12 +12,13 @@ from pydantic import TypeAdapter
 from sqlalchemy import String, delete, func, insert, select
 from sqlalchemy.orm import Session
 
-from ranura.core.running.log import CameOut, Outcome, Run, RunLine, RunOf, State
+from ranura.core.running.log import CameOut, Measured, Outcome, Run, RunLine, RunOf, State
 from ranura.core.running.progress import Progress
 from ranura.store.items import NotFoundError
 from ranura.store.models import ID_LENGTH, RunPlanRow, RunRow
 
 _OF, _PROGRESS, _OUTCOME = TypeAdapter(RunOf), TypeAdapter(Progress), TypeAdapter(Outcome)
+_TRIAL = TypeAdapter(tuple[Measured, ...])
 _NOTHING_YET = _PROGRESS.dump_python(Progress(), mode="json")
 
 
@@ -131,6 +132,15 @@ def gone_on(session: Session, shop_id: str, run_id: str, progress: Progress) -> 
     return _kept(row)
 
 
+def tried(session: Session, shop_id: str, run_id: str, found: Measured) -> Run:
+    """A run in whose trial something was measured; what was measured of it before is let go. Raises NotFoundError."""
+    row = _row(session, shop_id, run_id, lock=True)
+    others = tuple(each for each in _TRIAL.validate_python(row.spec.get("trial", [])) if each.key != found.key)
+    row.spec = {**row.spec, "trial": _TRIAL.dump_python((*others, found), mode="json")}
+    session.flush()
+    return _kept(row)
+
+
 def ended(session: Session, shop_id: str, run_id: str, *, state: State, outcome: Outcome | None, at: datetime) -> Run:
     """A run that has come to its end, or whose outcome is noted otherwise; its time stays that of its first end."""
     row = _row(session, shop_id, run_id, lock=True)
@@ -214,6 +224,7 @@ def _kept(row: RunRow) -> Run:
         ended_at=None if row.ended_at is None else row.ended_at.replace(tzinfo=UTC),
         state=_STATES[row.state],
         progress=_PROGRESS.validate_python(row.spec["progress"]),
+        trial=_TRIAL.validate_python(row.spec.get("trial", [])),
         outcome=None if outcome is None else _OUTCOME.validate_python(outcome),
         cut_id=row.cut_id,
         planned=row.plan_id is not None,

@@ -3,12 +3,10 @@ import { api, type Lessons, type Unit } from "../api/client";
 import { useRefresh } from "../api/queries";
 import { history } from "../app/undo";
 import { problemOf } from "../ui/problems";
+import { Words } from "../ui/Words";
+import { plainly, reading } from "../ui/words";
 
 type Figure = Lessons["figures"][number];
-
-const INCH = 25.4;
-const long = (mm: number, unit: Unit) =>
-  unit === "in" ? `${(mm / INCH).toFixed(3)} in` : `${mm.toFixed(2)} mm`;
 
 /** Figures of the shop that were measured: each with its evidence, and a correction where that is worth one. */
 export function Figures({ figures, unit }: { figures: readonly Figure[]; unit: Unit }) {
@@ -30,6 +28,7 @@ const HIGH = 58;
 
 function One({ lesson, unit }: { lesson: Figure; unit: Unit }) {
   const { figure, kept, value, sd, dots } = lesson;
+  const byNow = plainly(reading(lesson.value_shown, unit));
   const refresh = useRefresh();
   const [wrong, setWrong] = useState<string | null>(null);
   const spots = [kept, value - 2 * sd, value + 2 * sd, ...dots.map((dot) => dot.means)];
@@ -46,14 +45,20 @@ function One({ lesson, unit }: { lesson: Figure; unit: Unit }) {
   return (
     <figure className="mt-2" data-testid="figure-lesson">
       <figcaption className="text-body">
-        <b>{lesson.name}</b>: kept as {long(kept, unit)},{" "}
-        {lesson.worth ? `measures ${long(value, unit)}` : "and that is how it measures"}
+        <b>{lesson.name}</b>: kept as <Words text={plainly(reading(lesson.kept_shown, unit))} />,{" "}
+        {lesson.worth ? (
+          <>
+            measures <Words text={byNow} />
+          </>
+        ) : (
+          "and that is how it measures"
+        )}
       </figcaption>
       <svg
         viewBox={`0 0 ${WIDE} ${HIGH}`}
         className="w-full"
         role="img"
-        aria-label={`${dots.length} measurements between ${long(low, unit)} and ${long(high, unit)}`}
+        aria-label={`${dots.length} measurements`}
       >
         <rect
           x={x(value - 2 * sd)}
@@ -95,7 +100,7 @@ function One({ lesson, unit }: { lesson: Figure; unit: Unit }) {
       ) : null}
       {lesson.worth ? (
         <button type="button" className="button" data-testid="take-figure" onClick={() => void take()}>
-          Keep it as {long(value, unit)}
+          Keep it as <Words text={byNow} />
         </button>
       ) : null}
     </figure>

@@ -1,9 +1,8 @@
 import type { Lessons, Unit } from "../api/client";
+import { Words } from "../ui/Words";
+import { inUnit } from "../ui/words";
 import { Figures } from "./Figures";
 
-const INCH = 25.4;
-const chip = (mm: number, unit: Unit) =>
-  unit === "in" ? `${(mm / INCH).toFixed(4)} in` : `${mm.toFixed(3)} mm`;
 const metres = (far: number) => `${far.toLocaleString("en", { maximumFractionDigits: far < 10 ? 1 : 0 })} m`;
 
 /** What the log teaches: below which chip a wood burns, and how far each bit ran. */
@@ -51,9 +50,13 @@ function Burning({ lesson, unit }: { lesson: Lessons["burning"][number]; unit: U
           {lesson.kind}, {lesson.material_class}
         </b>
         :{" "}
-        {lesson.chip_mm === null
-          ? `${burnt} of ${lesson.dots.length} burnt; the chip alone does not tell why`
-          : `burns below a chip of ${chip(lesson.chip_mm, unit)}`}
+        {lesson.limit === null ? (
+          `${burnt} of ${lesson.dots.length} burnt; the chip alone does not tell why`
+        ) : (
+          <>
+            burns below a chip of <Words text={inUnit(lesson.limit, unit)} />
+          </>
+        )}
         {lesson.chip_mm !== null && lesson.misread > 0
           ? ` (${lesson.misread} of ${lesson.dots.length} otherwise)`
           : ""}
@@ -94,7 +97,7 @@ function Burning({ lesson, unit }: { lesson: Lessons["burning"][number]; unit: U
           thin: it rubs
         </text>
         <text x={WIDE} y={HIGH - 5} textAnchor="end" className="fill-ink-2 text-[13px]">
-          ✕ burnt ○ not · {chip(most / 1.1, unit)}
+          ✕ burnt ○ not
         </text>
       </svg>
     </figure>

@@ -9,7 +9,7 @@ import { Drawing } from "../board/Drawing";
 import { CAME_OUT } from "../run/outcomes";
 import { usePlace } from "../shop/place";
 import { BigReading, Words } from "../ui/Words";
-import { inUnit, reading } from "../ui/words";
+import { inUnit, plainly, reading } from "../ui/words";
 
 /** A run of the log: how it came out, and the plan that it followed, as it was then. */
 export default function RunPage() {
@@ -71,10 +71,17 @@ function Whole({ shop, view }: { shop: ShopView; view: RunView }) {
             </p>
             {outcome?.where ? <p>Where: {outcome.where}</p> : null}
             {outcome?.word ? <p className="font-semibold">“{outcome.word}”</p> : null}
-            {outcome?.measured.map((each) => (
-              <p key={each.what}>
-                <Words text={each.what} />: <b>{each.found} mm</b>
-                {each.planned === null ? "" : `, planned ${each.planned} mm`}
+            {view.measured.map((each) => (
+              <p key={each.what.metric}>
+                In the trial, <Words text={inUnit(each.what, unit)} />:{" "}
+                <b>
+                  <Words text={plainly(reading(each.found, unit))} />
+                </b>
+                {each.planned ? (
+                  <>
+                    , planned <Words text={plainly(reading(each.planned, unit))} />
+                  </>
+                ) : null}
               </p>
             ))}
             {titles.map((each) => (

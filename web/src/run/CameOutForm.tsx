@@ -1,15 +1,12 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, type CameOut, type RunView, type Unit } from "../api/client";
+import { api, type CameOut, type RunView } from "../api/client";
 import { useRefresh } from "../api/queries";
 import { problemOf } from "../ui/problems";
-import { Words } from "../ui/Words";
-import { inUnit } from "../ui/words";
 import { CAME_OUT, OUTCOMES } from "./outcomes";
 
 interface Props {
   view: RunView;
-  unit: Unit;
   /** Steps are still to be kept. */
   waiting: boolean;
   /** What it probably was, by the trouble on the way. */
@@ -18,26 +15,16 @@ interface Props {
 }
 
 /** After the last step: how the cut came out, what was measured, a word. */
-export function CameOutForm({ view, unit, waiting, guess, onBack }: Props) {
+export function CameOutForm({ view, waiting, guess, onBack }: Props) {
   const navigate = useNavigate();
   const refresh = useRefresh();
-  const measures = view.record?.plan.test_cut?.measures ?? [];
   const [out, setOut] = useState<CameOut | null>(guess);
   const [where, setWhere] = useState("");
   const [word, setWord] = useState("");
-  const [found, setFound] = useState<Readonly<Record<string, string>>>({});
   const [wrong, setWrong] = useState<string | null>(null);
   const keep = async () => {
     if (!out) return;
-    const measured = measures
-      .filter((each) => found[each.key]?.trim())
-      .map((each) => ({
-        what: inUnit(each.says, unit).slice(0, 80),
-        planned: each.expected,
-        key: each.key,
-        found: { typed: found[each.key] ?? "", unit },
-      }));
-    const ended = await api.endRun(view.run.id, { came_out: out, where, word, measured });
+    const ended = await api.endRun(view.run.id, { came_out: out, where, word });
     if (ended.kind !== "ok") return setWrong(problemOf(ended)?.message.metric ?? null);
     await refresh();
     void navigate(`/log/${view.run.id}`, { replace: true });
@@ -79,19 +66,6 @@ export function CameOutForm({ view, unit, waiting, guess, onBack }: Props) {
             />
           </label>
         ) : null}
-        {measures.map((each) => (
-          <label key={each.key} className="block">
-            <span className="label">
-              <Words text={inUnit(each.says, unit)} />
-            </span>
-            <input
-              className="field text-strong"
-              inputMode="decimal"
-              value={found[each.key] ?? ""}
-              onChange={(event) => setFound({ ...found, [each.key]: event.target.value })}
-            />
-          </label>
-        ))}
         <label className="block">
           <span className="label">A word for next time</span>
           <textarea

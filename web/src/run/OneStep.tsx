@@ -1,8 +1,10 @@
 import { ArrowLeft, Check, Square } from "lucide-react";
 import { useEffect, useEffectEvent, useRef } from "react";
 import type { RunStep, RunView, Unit } from "../api/client";
+import { isTyping } from "../app/shortcuts";
 import { BigReading, Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
+import { TrialMeasures } from "./TrialMeasures";
 import { Watched } from "./Watched";
 
 const DOUBLE_TAP_MS = 300;
@@ -48,7 +50,15 @@ export function OneStep({
     if (performance.now() - shownAt.current > DOUBLE_TAP_MS) onDone();
   };
   const onKey = useEffectEvent((event: KeyboardEvent) => {
-    if (covered || event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || event.repeat)
+    if (
+      covered ||
+      event.defaultPrevented ||
+      isTyping(event.target) ||
+      event.ctrlKey ||
+      event.metaKey ||
+      event.altKey ||
+      event.repeat
+    )
       return;
     const onButton = event.target instanceof HTMLElement && event.target.closest("button") !== null;
     switch (event.key) {
@@ -126,6 +136,7 @@ export function OneStep({
               </li>
             ))}
           </ul>
+          {step.part === "scrap" ? <TrialMeasures view={view} unit={unit} /> : null}
           {step.costs ? (
             <p className="mt-3 border-l-4 border-hazard pl-3 text-strong text-ink-2">
               <Words text={inUnit(step.costs, unit)} />

@@ -1,6 +1,7 @@
 import { Footprints } from "lucide-react";
 import { useEffect, useEffectEvent } from "react";
 import type { RunStep, RunView } from "../api/client";
+import { isTyping } from "../app/shortcuts";
 import { Stage } from "../board/DryStage";
 import { usePacer } from "./usePacer";
 
@@ -30,6 +31,7 @@ function Paced({ dry, paced, first, after }: PacedProps) {
   const toggle = useEffectEvent(() => pacer.toggle());
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event.target)) return;
       if (event.key.toLowerCase() === "p" && !event.ctrlKey && !event.metaKey) toggle();
     };
     window.addEventListener("keydown", onKey);

@@ -9,7 +9,7 @@ from ranura.core.running.lessons import lessons_of
 from ranura.core.running.log import CameOut, Run
 from ranura.core.shop.shop import Shop
 from ranura.core.text.figures import show
-from ranura.core.text.writing import Shown, Text, write
+from ranura.core.text.writing import Shown, Text
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -43,7 +43,7 @@ def last_time(runs: Sequence[Run], shop: Shop, *, material: str, bit_id: str) ->
     feed = next((each.of.feed_m_min for each in reversed(clean) if each.of.feed_m_min), None)
     limits = lessons_of(ended, shop).burning
     limit = next(
-        (each.chip_mm for each in limits if (each.material_class, each.kind) == (wood.material_class, bit.kind.name)), None
+        (each.limit for each in limits if (each.material_class, each.kind) == (wood.material_class, bit.kind.name)), None
     )
     last = mine[-1] if mine else None
     return LastTime(
@@ -53,5 +53,5 @@ def last_time(runs: Sequence[Run], shop: Shop, *, material: str, bit_id: str) ->
         word=last.outcome.word if last is not None and last.outcome is not None else "",
         run_id=last.id if last is not None else None,
         clean_feed=None if feed is None else show(feed, "m/min"),
-        burns_below=None if limit is None else write("{chip:n3} mm", chip=limit),
+        burns_below=limit,
     )

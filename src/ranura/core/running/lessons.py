@@ -12,6 +12,8 @@ from ranura.core.learning.burning import FEWEST_RUNS, BurnLimit, burn_limit
 from ranura.core.learning.measured import corrected
 from ranura.core.running.log import FigureOfShop, Run
 from ranura.core.shop.shop import Shop
+from ranura.core.text.figures import show
+from ranura.core.text.writing import Shown, Text, write
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -31,6 +33,8 @@ class BurnLesson:
     material_class: MaterialClass
     kind: str
     chip_mm: float | None
+    limit: Text | None
+    """The same, to be read."""
     misread: int
     dots: tuple[BurnDot, ...]
 
@@ -77,6 +81,8 @@ class FigureLesson:
     name: str
     kept: float
     value: float
+    kept_shown: Shown
+    value_shown: Shown
     sd: float
     worth: bool
     dots: tuple[FigureDot, ...]
@@ -119,7 +125,17 @@ def _figures(runs: Iterable[Run], shop: Shop) -> Iterator[FigureLesson]:
         spread = shop.rules.spread_base if figure.of == "base" else shop.rules.spread_bit
         by_now = corrected(value, spread, [means for _, means in seen], _MEASURED_SD[figure.of])
         dots = tuple(FigureDot(run_id=run_id, means=means, aside=means in by_now.set_aside) for run_id, means in seen)
-        yield FigureLesson(figure=figure, name=name, kept=value, value=by_now.value, sd=by_now.sd, worth=by_now.worth, dots=dots)
+        yield FigureLesson(
+            figure=figure,
+            name=name,
+            kept=value,
+            value=by_now.value,
+            kept_shown=show(value, "mm", setting=False),
+            value_shown=show(by_now.value, "mm", setting=False),
+            sd=by_now.sd,
+            worth=by_now.worth,
+            dots=dots,
+        )
 
 
 def _kept(figure: FigureOfShop, shop: Shop) -> tuple[str, float] | None:
@@ -145,7 +161,14 @@ def _burning(runs: Iterable[Run]) -> Iterator[BurnLesson]:
     for (wood, kind), dots in sorted(grouped.items()):
         if len(dots) >= FEWEST_RUNS and any(each.burnt for each in dots):
             found: BurnLimit = burn_limit([(each.chip_mm, each.burnt) for each in dots])
-            yield BurnLesson(material_class=wood, kind=kind, chip_mm=found.chip, misread=found.misread, dots=tuple(dots))
+            yield BurnLesson(
+                material_class=wood,
+                kind=kind,
+                chip_mm=found.chip,
+                limit=None if found.chip is None else write("{chip:n3} mm", chip=found.chip),
+                misread=found.misread,
+                dots=tuple(dots),
+            )
 
 
 def _wear(runs: Iterable[Run]) -> Iterator[BitWear]:

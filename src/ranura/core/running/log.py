@@ -7,9 +7,11 @@ from datetime import datetime
 from typing import Literal
 
 from ranura.core.board.materials import Material, MaterialClass
+from ranura.core.learning.corrections import MeasureKey
 from ranura.core.running.progress import Progress
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import BaseKind, Router
+from ranura.core.text.writing import Text
 
 CameOut = Literal["clean", "burnt", "torn", "chatter", "bogged", "wrong-size"]
 """How a cut came out."""
@@ -91,12 +93,14 @@ class FigureOfShop:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Measured:
-    """Something that was measured after a cut: what it was to be, and what it is; mm. `figure` is what of the shop it tells of,
+    """Something that was measured in a trial: what it was to be, and what it is; mm. `figure` is what of the shop it tells of,
     and `means` what that would be by this measurement alone."""
 
-    what: str
+    what: Text
     planned: float | None
     found: float
+    key: MeasureKey | None = None
+    """Which of the measurements of its test cut it is."""
     figure: FigureOfShop | None = None
     means: float | None = None
 
@@ -141,6 +145,8 @@ class Run:
     ended_at: datetime | None
     state: State
     progress: Progress
+    trial: tuple[Measured, ...]
+    """What was measured in scrap on the way."""
     outcome: Outcome | None
     cut_id: str | None
     planned: bool

@@ -8,6 +8,8 @@ ALL_DONE = Refusal("all-done", "All steps of this run are done.")
 ANOTHER_STEP = Refusal("another-step", "Another step comes now: {now}.")
 NEVER_LEFT_OUT = Refusal("never-left-out", "This is never left out: {step}.")
 NOT_THE_LAST = Refusal("not-the-last", "Another step was the last one that was done.")
+NO_SUCH_MEASURE = Refusal("no-such-measure", "The trial of this cut has nothing like that to measure.")
+NOT_THROUGH = Refusal("not-through", "Another step comes first: {now}. Go on to the end, or give the run up.")
 RUN_ENDED = Refusal("run-ended", "This run has ended.")
 ANOTHER_HAND = Refusal(
     "another-hand", "This run was taken over elsewhere, or begun again. Look at collet and locks, then take it up here."

@@ -44,8 +44,9 @@ DRY_OVER_TABLE: Final = (
     "hands never nearer than 75 mm to the bit",
     "nothing catches",
 )
-GEAR_ON: Final = "Eyes, ears, lungs"
+GEAR_ON: Final = "Protect eyes, ears and lungs"
 GEAR: Final = (
+    "glasses on, ear defenders on; a mask, or the extraction runs",
     "sleeves, hair and cords tied back; no gloves",
     "people stand away, and know that it starts",
     "cord over the shoulder; find the switch without looking",
