@@ -168,12 +168,12 @@ def trial(client, begun, key: str, found: str, hand: str | None = None):
 def test_what_is_measured_in_the_trial_says_what_to_do(client, begun):
     assert trial(client, begun, "slot", "12.73").json()["says"]["metric"] == "as planned: go on"
     more = trial(client, begun, "slot", "12.9").json()
-    assert more["says"]["metric"] == "0.2 mm more than planned: set it right, and try it again"
+    assert more["says"]["metric"] == "0.20 mm more than planned: set it right, and try it again"
     assert [(each["key"], each["found"]) for each in more["run"]["trial"]] == [("slot", 12.9)]
     less = trial(client, begun, "depth", "2.5").json()
-    assert less["says"]["metric"] == "0.5 mm less than planned: set it right, and try it again"
+    assert less["says"]["metric"] == "0.50 mm less than planned: set it right, and try it again"
     shown = client.get(f"/api/runs/{begun['run']['id']}").json()["measured"]
-    assert [each["planned"]["metric"]["number"] for each in shown] == ["12.7", "3"]
+    assert [each["planned"]["metric"]["number"] for each in shown] == ["12.70", "3.00"]
     assert trial(client, begun, "slot", "12.7", hand="another").json()["error"]["field"] == "hand"
     assert trial(client, begun, "slot", "wide").json()["error"]["field"] == "found"
 

@@ -78,7 +78,7 @@ def test_a_cut_is_run_to_its_end_on_a_phone_left_in_the_middle_and_taken_up_agai
     page.get_by_test_id("keep-run").click()
     expect(page.get_by_test_id("run-out")).to_have_text("burnt")
     expect(page.get_by_test_id("run-page")).to_contain_text("Left out: Cut it in scrap first, and measure")
-    expect(page.get_by_test_id("run-page")).to_contain_text("68.9 mm")
+    expect(page.get_by_test_id("run-page")).to_contain_text("68.90 mm")
 
 
 @pytest.mark.thorough
@@ -127,12 +127,12 @@ def test_the_log_is_filtered_opened_as_it_was_and_noted_in(open_page: Callable[.
     expect(page.get_by_test_id("wear").first).to_contain_text("sharpen it")
     # What was measured is offered with its evidence, taken by a person, and taken back.
     worth = page.get_by_test_id("figure-lesson").filter(has_text="plunge base, round side")
-    expect(worth).to_contain_text("kept as 76.2 mm, measures 76.38 mm")
+    expect(worth).to_contain_text("kept as 76.20 mm, measures 76.38 mm")
     worth.get_by_test_id("take-figure").click()
     expect(worth).to_contain_text("kept as 76.38 mm")
     expect(worth.get_by_test_id("take-figure")).to_have_count(0)
     page.get_by_role("button", name=re.compile("Undo")).click()
-    expect(worth).to_contain_text("kept as 76.2 mm")
+    expect(worth).to_contain_text("kept as 76.20 mm")
     runs.first.click()
     expect(page.get_by_role("region", name="The plan as it was")).to_contain_text("A roundover of radius 3 mm")
     page.get_by_role("link", name="Log").click()

@@ -22,7 +22,7 @@ from ranura.core.running.progress import RunError, went_back, went_on
 from ranura.core.running.record import RunRecord, Tells, record_of, run_of, tells_of
 from ranura.core.running.steps import RunStep
 from ranura.core.running.trouble import TROUBLES, Trouble
-from ranura.core.text.figures import show
+from ranura.core.text.figures import as_measured
 from ranura.core.text.writing import Shown, Text, inches_to
 from ranura.requests.runs import OutcomeIn, StepIn, TrialIn
 from ranura.store import kept_jobs, kept_runs
@@ -83,9 +83,7 @@ def _measured(run: Run) -> tuple[MeasuredLine, ...]:
     found = run.outcome.measured if run.outcome is not None else run.trial
     return tuple(
         MeasuredLine(
-            what=each.what,
-            planned=None if each.planned is None else show(each.planned, "mm"),
-            found=show(each.found, "mm", setting=False),
+            what=each.what, planned=None if each.planned is None else as_measured(each.planned), found=as_measured(each.found)
         )
         for each in found
     )

@@ -12,7 +12,7 @@ from ranura.core.learning.burning import FEWEST_RUNS, BurnLimit, burn_limit
 from ranura.core.learning.measured import corrected
 from ranura.core.running.log import FigureOfShop, Run
 from ranura.core.shop.shop import Shop
-from ranura.core.text.figures import show
+from ranura.core.text.figures import as_measured
 from ranura.core.text.writing import Shown, Text, write
 
 
@@ -130,8 +130,8 @@ def _figures(runs: Iterable[Run], shop: Shop) -> Iterator[FigureLesson]:
             name=name,
             kept=value,
             value=by_now.value,
-            kept_shown=show(value, "mm", setting=False),
-            value_shown=show(by_now.value, "mm", setting=False),
+            kept_shown=as_measured(value),
+            value_shown=as_measured(by_now.value),
             sd=by_now.sd,
             worth=by_now.worth,
             dots=dots,

@@ -8,6 +8,7 @@ from ranura.core.running import refusals
 from ranura.core.running.log import Measured
 from ranura.core.running.progress import RunError
 from ranura.core.running.record import Tells
+from ranura.core.text.figures import as_measured
 from ranura.core.text.writing import Text, write
 
 AS_PLANNED = 0.05
@@ -37,4 +38,6 @@ def said(each: Measured) -> Text:
     if not closeness.over(abs(off), AS_PLANNED):
         return write("as planned: go on")
     more = "more" if off > 0 else "less"
-    return write("{off:len} {more} than planned: set it right, and try it again", off=abs(off), more=more)
+    read = as_measured(abs(off))
+    metric, inch = (f"{each} {more} than planned: set it right, and try it again" for each in (read.metric, read.inch))
+    return Text(metric=metric, inch=inch)

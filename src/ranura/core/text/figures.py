@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from ranura.core.text.lengths_format import MM_PER_INCH
 from ranura.core.text.writing import SETTING_STEP, WORKING_STEP, Reading, Shown, Text, grouped, length_reading, write
 
 Unit = Literal["mm", "rpm", "m/s", "m/min", "s", "W", "dial", "count", "degrees", "sense"]
@@ -82,6 +83,14 @@ def as_sold(diameter: float) -> Shown:
     >>> str(as_sold(9.525).metric), str(as_sold(9.525).inch)
     ('9.525 mm', '3/8 in')"""
     return Shown(metric=Reading(number=f"{diameter:g}", unit="mm"), inch=show(diameter, "mm").inch)
+
+
+def as_measured(mm: float) -> Shown:
+    """A length as a caliper reads it: in hundredths of a mm, in thousandths of an inch.
+
+    >>> str(as_measured(76.38).metric), str(as_measured(76.38).inch)
+    ('76.38 mm', '3.007 in')"""
+    return Shown(metric=Reading(number=f"{mm:.2f}", unit="mm"), inch=Reading(number=f"{mm / float(MM_PER_INCH):.3f}", unit="in"))
 
 
 def given(symbol: str, name: str, value: float, unit: Unit) -> Given:
