@@ -19,7 +19,7 @@ from ranura.core.learning.corrections import TestCut
 from ranura.core.running import refusals, trial
 from ranura.core.running.log import Run
 from ranura.core.running.progress import RunError, went_back, went_on
-from ranura.core.running.record import RunRecord, Tells, record_of, run_of, tells_of
+from ranura.core.running.record import RunRecord, Tells, record_of, run_of
 from ranura.core.running.steps import RunStep
 from ranura.core.running.trouble import TROUBLES, Trouble
 from ranura.core.text.figures import as_measured
@@ -97,18 +97,12 @@ def begin(cut_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts, plan
         piece = kept_jobs.load_piece(session, shop.id, kept.piece_id)
         job = kept_jobs.job_of_cut(session, shop.id, cut_id)
     before = prior.before(cut_id, shop)
-    plan = planning.plan_with_moves(kept.cut, piece, shop, shop.rules, before=before)
+    followed = planning.followed(kept.cut, piece, shop, shop.rules, before=before)
+    plan = followed.plan
     if plan.status not in ("ready", "caution"):
         raise RunError(refusals.RUN_STOPPED, field="cut", name=kept.name)
     with inches_to(shop.rules.inch_parts):
-        dry = planning.dry_run(kept.cut, piece, shop, shop.rules, before=before)
-        record = record_of(
-            plan,
-            dry,
-            piece,
-            shop,
-            tells=tells_of(plan, lambda key, found: planning.corrected(kept.cut, piece, shop, key, found, before=before)),
-        )
+        record = record_of(followed, piece, shop)
     of = replace(run_of(plan, piece, shop, cut=kept.name, job=job.name, job_id=job.id), cut_version=kept.version)
     hand = uuid4().hex
     with store.session() as session:

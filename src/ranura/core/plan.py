@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from contextlib import suppress
 from dataclasses import dataclass, fields, replace
 from functools import cache, partial
@@ -84,6 +84,16 @@ class PlanWithMoves(CutPlan):
     moves: tuple[Move, ...]
 
 
+@dataclass(frozen=True, slots=True)
+class Followed:
+    """A plan as it is followed at the machine: with its moves, as its plan view shows them, and what a measurement of its test
+    cut corrects (by its key, in mm; raises `CutError` where there is none)."""
+
+    plan: PlanWithMoves
+    dry_run: DryRun
+    corrected: Callable[[MeasureKey, float], Correction]
+
+
 @dataclass(frozen=True)
 class Planning:
     """Planning with a table of families. An application has one, and hands it to all that plans."""
@@ -107,16 +117,20 @@ class Planning:
         """The same plan with its moves; remedies for what they stop are tried where `ways_out` are asked for. Raises `CutError`
         as `plan` does."""
         with inches_to(rules.inch_parts):
-            plan, made = self._plan(cut, before.board(piece), shop, rules, before, ways_out=ways_out)
-        known = {field.name: getattr(plan, field.name) for field in fields(CutPlan)}
-        return PlanWithMoves(**known, bodies=made.bodies, settings=made.settings, moves=made.moves)
+            return _with_moves(*self._plan(cut, before.board(piece), shop, rules, before, ways_out=ways_out))
+
+    def followed(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, *, before: Before = NOTHING_BEFORE) -> Followed:
+        """All that is followed at the machine, planned once. Raises `CutError` as `plan` does."""
+        with inches_to(rules.inch_parts):
+            board = before.board(piece)
+            chosen = self._chosen(cut, board, shop, rules, before)
+            plan = _with_moves(*self._plan(cut, board, shop, rules, before, chosen=chosen))
+            return Followed(plan, _dry_run(chosen.proven), partial(self.family(cut).corrected, chosen.proven.setting))
 
     def dry_run(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, *, before: Before = NOTHING_BEFORE) -> DryRun:
         """What the plan does, step by step as its plan view shows it. Raises `CutError` as `plan` does."""
         with inches_to(rules.inch_parts):
-            proven = self._chosen(cut, before.board(piece), shop, rules, before).proven
-            text = marked(proven, proven.planned.text(proven.setting, proven.program.moves))
-            return dry_run(proven.program, proven.proof, text.drawing[0], partial(proven.planned.drawn, proven.setting))
+            return _dry_run(self._chosen(cut, before.board(piece), shop, rules, before).proven)
 
     def leaves(self, cut: AnyCut, piece: Piece, shop: Shop, *, before: Before = NOTHING_BEFORE) -> Before:
         """What is so after a cut: its tools are set up, and its moves have taken what they take. A cut that its plan stops, or
@@ -243,8 +257,9 @@ class Planning:
         *,
         put_off: bool = False,
         ways_out: bool = True,
+        chosen: Chosen | None = None,
     ) -> tuple[CutPlan, Program]:
-        chosen = self._chosen(cut, piece, shop, rules, before, put_off=put_off)
+        chosen = chosen or self._chosen(cut, piece, shop, rules, before, put_off=put_off)
         cut, planner, proven, judge = chosen.cut, chosen.planner, chosen.proven, chosen.planner.judge
         setting, taken = proven.setting, proven.setting.candidate
         text = marked(proven, proven.planned.text(setting, proven.program.moves))
@@ -309,6 +324,16 @@ class Planning:
     def _asked(self, cut: AnyCut) -> tuple[Asked, ...]:
         typed = self.family(cut).asked(cut)
         return tuple(as_asked(field, length) for field, length in typed.items() if length is not None)
+
+
+def _with_moves(plan: CutPlan, made: Program) -> PlanWithMoves:
+    known = {field.name: getattr(plan, field.name) for field in fields(CutPlan)}
+    return PlanWithMoves(**known, bodies=made.bodies, settings=made.settings, moves=made.moves)
+
+
+def _dry_run(proven: Proven) -> DryRun:
+    text = marked(proven, proven.planned.text(proven.setting, proven.program.moves))
+    return dry_run(proven.program, proven.proof, text.drawing[0], partial(proven.planned.drawn, proven.setting))
 
 
 def _standing(proven: Proven) -> set[str]:

@@ -40,9 +40,8 @@ def demo_records() -> dict[str, tuple[RunOf, RunRecord]]:
 
 def _record(cut_id: str) -> tuple[RunOf, RunRecord]:
     piece, name, cut = next((piece, name, cut) for _, piece, cuts in PIECES for each, name, cut in cuts if each == cut_id)
-    plan = PLANNING.plan_with_moves(cut, piece, SHOP, SHOP.rules)
-    record = record_of(plan, PLANNING.dry_run(cut, piece, SHOP, SHOP.rules), piece, SHOP)
-    return run_of(plan, piece, SHOP, cut=name, job=JOB_NAME, job_id=JOB_ID), record
+    followed = PLANNING.followed(cut, piece, SHOP, SHOP.rules)
+    return run_of(followed.plan, piece, SHOP, cut=name, job=JOB_NAME, job_id=JOB_ID), record_of(followed, piece, SHOP)
 
 
 @cache

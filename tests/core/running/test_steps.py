@@ -25,8 +25,7 @@ def record(cut_id: str) -> RunRecord:
     before = NOTHING_BEFORE
     for each, _, cut in cuts:
         if each == cut_id:
-            plan = PLANNING.plan_with_moves(cut, piece, SHOP, SHOP.rules, before=before, ways_out=False)
-            return record_of(plan, PLANNING.dry_run(cut, piece, SHOP, SHOP.rules, before=before), piece, SHOP)
+            return record_of(PLANNING.followed(cut, piece, SHOP, SHOP.rules, before=before), piece, SHOP)
         before = PLANNING.leaves(cut, piece, SHOP, before=before)
     raise AssertionError(cut_id)
 

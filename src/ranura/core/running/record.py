@@ -8,7 +8,7 @@ from dataclasses import dataclass, fields, replace
 from ranura.core.board.pieces import Piece
 from ranura.core.learning.corrections import Correction, MeasureKey
 from ranura.core.output.dry_run import DryRun
-from ranura.core.plan import CutPlan, PlanWithMoves
+from ranura.core.plan import CutPlan, Followed, PlanWithMoves
 from ranura.core.proof.moves import PLAN_VERSION
 from ranura.core.running.log import FigureOfShop, RunOf, run_with
 from ranura.core.running.steps import Machine, RunStep, run_steps
@@ -62,14 +62,16 @@ class RunRecord:
     tells: tuple[Tells, ...] = ()
 
 
-def record_of(plan: PlanWithMoves, dry: DryRun, piece: Piece, shop: Shop, *, tells: tuple[Tells, ...] = ()) -> RunRecord:
-    """What a run of a plan follows, and what its measurements tell."""
+def record_of(followed: Followed, piece: Piece, shop: Shop) -> RunRecord:
+    """What a run follows, and what its measurements tell."""
+    plan, dry = followed.plan, followed.dry_run
     setting = plan.settings[0]
     machine = Machine(
         bit=shop.bit(plan.bit_id), mounting=setting.mounting, base=setting.base.kind, material=shop.material(piece.material)
     )
     shown = CutPlan(**{field.name: getattr(plan, field.name) for field in fields(CutPlan)})
-    return RunRecord(plan_version=PLAN_VERSION, plan=shown, dry_run=dry, steps=run_steps(shown, dry, machine), tells=tells)
+    steps = run_steps(shown, dry, machine)
+    return RunRecord(plan_version=PLAN_VERSION, plan=shown, dry_run=dry, steps=steps, tells=tells_of(shown, followed.corrected))
 
 
 def run_of(plan: PlanWithMoves, piece: Piece, shop: Shop, *, cut: str, job: str, job_id: str | None) -> RunOf:
