@@ -24,6 +24,9 @@ def test_measuring_more_never_makes_a_quantity_less_sure(measured):
 def test_what_lies_far_off_is_set_aside_from_three_on():
     assert corrected(45.0, 0.03, [47.5, 45.0], 0.1).set_aside == ()
     assert corrected(45.0, 0.03, [47.5, 45.0, 45.1], 0.1).set_aside == (47.5,)
+    # Four deviations from the median, and a little more.
+    assert corrected(45.0, 0.03, [44.9, 45.0, 45.4], 0.1).set_aside == ()
+    assert corrected(45.0, 0.03, [44.9, 45.0, 45.41], 0.1).set_aside == (45.41,)
 
 
 def misread(runs: list[tuple[float, bool]], limit: float) -> int:

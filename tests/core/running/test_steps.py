@@ -10,8 +10,10 @@ from hypothesis import strategies as st
 
 from ranura.core.family import NOTHING_BEFORE
 from ranura.core.plan import PLANNING
+from ranura.core.running import words
 from ranura.core.running.progress import Progress, RunError, went_back, went_on
-from ranura.core.running.record import RunRecord, record_of
+from ranura.core.running.record import RunRecord, record_of, run_of
+from ranura.core.running.steps import Machine, run_steps
 from ranura.demo.jobs import PIECES
 from ranura.demo.shop import SHOP
 
@@ -100,3 +102,40 @@ def test_no_step_is_lost_and_no_tick_invented(acts):
                 assert not expected
         assert [each.step for each in progress.done] == expected
         assert progress.at == len(expected)
+
+
+def lines_of(made: RunRecord, key: str) -> list[str]:
+    return [line.metric for line in next(step for step in made.steps if step.key == key).lines]
+
+
+@pytest.mark.parametrize(
+    ("cut_id", "plug", "dry", "after", "bearing"),
+    [
+        ("arch-ogee", words.HAND_ON_TABLE, words.DRY_OVER_TABLE, words.AFTER_TABLE, True),
+        ("shelf-dado-212", words.HAND_ON_ROUTER, words.DRY_BY_HAND, words.AFTER_HAND, False),
+    ],
+)
+def test_what_is_said_fits_the_machine_and_its_bit(cut_id, plug, dry, after, bearing):
+    made = record(cut_id)
+    assert plug in lines_of(made, "plug")
+    assert lines_of(made, "dry") == list(dry)
+    assert lines_of(made, "set-down") == list(after)
+    assert (words.BEARING_TURNS in lines_of(made, "bit")) == bearing
+
+
+@pytest.mark.parametrize(("wood", "harms"), [("mdf", True), ("birch-plywood", False)])
+def test_dust_that_harms_is_named_before_the_plug_goes_in(wood, harms):
+    made = record("shelf-dado-212")
+    machine = Machine(bit=SHOP.bit("straight-12.7"), mounting="hand", base="fixed", material=SHOP.material(wood))
+    gear = next(step for step in run_steps(made.plan, made.dry_run, machine) if step.key == "gear")
+    assert (words.HARMFUL_DUST in [line.metric for line in gear.lines]) == harms
+
+
+def test_the_chip_that_is_noted_is_that_of_the_slowest_run():
+    _, piece, cuts = PIECES[0]
+    plan = PLANNING.followed(cuts[0][2], piece, SHOP, SHOP.rules).plan
+    feeds = {move.feed_m_min for move in plan.moves if move.kind == "cut"}
+    of = run_of(plan, piece, SHOP, cut="Shelf", job="", job_id=None)
+    assert len(feeds) == 2
+    assert of.feed_m_min == min(feeds)
+    assert of.chip_mm == pytest.approx(min(feeds) * 1000 / (plan.settings[0].rpm * 2))

@@ -66,6 +66,16 @@ def test_no_order_that_is_allowed_is_better(steps, costs, routers):
     assert listed >= found.minutes - 1e-9
 
 
+def test_a_tool_between_may_be_quicker_than_a_new_setting():
+    steps = [
+        WorkStep(id="a1", tool="a", setting="a/1", minutes=1),
+        WorkStep(id="b0", tool="b", setting="b/0", minutes=1, after=("a1",)),
+        WorkStep(id="a2", tool="a", setting="a/1", minutes=1, after=("a1",)),
+        WorkStep(id="b1", tool="b", setting="b/1", minutes=1, after=("a1",)),
+    ]
+    assert best_order(steps, tool_minutes=2, setting_minutes=5).minutes == 4 + 4 * 2
+
+
 def planted(rng: random.Random, count: int) -> tuple[list[WorkStep], float]:
     """Steps with an order that mounts every tool once and sets it to everything once: nothing can be cheaper."""
     blocks = [(f"t{tool}", f"t{tool}/{each}") for tool in range(rng.randint(6, 14)) for each in range(rng.randint(1, 5))]
