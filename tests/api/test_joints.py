@@ -150,6 +150,7 @@ def test_which_joints_two_boards_can_have_those_that_can_be_first(client):
     found = client.post("/api/joints/which", json=asked).json()
     assert {each["kind"] for each in found} == {
         "housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon", "edge-joint",
+        "tongue-groove", "spline",
     }  # fmt: skip
     stops = [each["status"] == "stop" for each in found]
     assert stops == sorted(stops)

@@ -157,7 +157,7 @@ def _outline(chance: random.Random, room: float) -> str:
 
 
 def _edge(chance: random.Random, piece: Case, length: float, width: float, thick: float) -> Case:
-    shape = chance.choice(["roundover", "chamfer", "cove", "ogee", "rabbet", "flush", "jointing", "bevel", "bead"])
+    shape = chance.choice(["roundover", "chamfer", "cove", "ogee", "rabbet", "edge-groove", "flush", "jointing", "bevel", "bead"])
     size = {"roundover": chance.choice([3, 6.35, 9.525]), "cove": 6.35, "ogee": 6.35, "flush": 2, "jointing": 1, "bead": 3}
     cut: Case = {
         "kind": "edge", "shape": shape, "size": mm(size.get(shape, chance.uniform(2, 10))),
@@ -166,6 +166,10 @@ def _edge(chance: random.Random, piece: Case, length: float, width: float, thick
     }  # fmt: skip
     if shape in ("rabbet", "flush"):
         cut["depth"] = mm(chance.uniform(2, thick * 0.7))
+    if shape == "edge-groove":
+        cut |= {"size": mm(chance.uniform(4, 8)), "width": mm(chance.choice([9.5, chance.uniform(3, 9.5)]))}
+        if not cut["both_faces"] and chance.random() < 0.5:
+            cut["depth"] = mm(chance.uniform(0.5, 0.8) * thick)
     if shape == "bevel":
         cut["angle"] = 45
     roll = chance.random()

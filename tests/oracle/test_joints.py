@@ -12,7 +12,7 @@ from tests.oracle.judge import Judge
 from ranura.calc.registry import calculate
 from ranura.core.joints.asked import JointKind
 
-TRUE, STEP = 0.005, 0.004
+TRUE, STEP = 0.005, 0.002
 KINDS = get_args(JointKind)
 
 
@@ -32,7 +32,7 @@ def asked(kind: str, seed: int) -> dict[str, Any]:
     def between(low: float, high: float) -> float:
         return round(chance.uniform(low, high), 1)
 
-    if kind in ("housed", "rabbet", "dado-rabbet", "edge-joint"):
+    if kind in ("housed", "rabbet", "dado-rabbet", "edge-joint", "tongue-groove", "spline"):
         wide = between(120, 320)
         first = (between(400, 900), wide, between(15, 25))
         second = (between(300, 800), wide, between(12, 22))

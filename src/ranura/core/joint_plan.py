@@ -84,12 +84,18 @@ class JointPlan:
 def boards_of(first: Piece, second: Piece, shop: Shop) -> Boards:
     """What a joint of two boards is worked out from in a shop."""
     bits = tuple(sorted({bit.diameter for bit in shop.bits if bit.profile in FLAT_ENDED and not bit.archived}))
+    slots = {
+        (bit.cutting_length, (bit.diameter - (bit.bearing or 0.0)) / 2)
+        for bit in shop.bits
+        if bit.profile == "slot-cutter" and not bit.archived
+    }
     woods = [shop.material(each.material, field=field) for each, field in ((first, "a.material"), (second, "b.material"))]
     return Boards(
         first=first,
         second=second,
         rules=shop.rules,
         bits=bits,
+        slots=tuple(sorted(slots)),
         sheet=woods[1].material_class in SHEETS,
         movement=(movement_of(woods[0].material_class), movement_of(woods[1].material_class)),
     )

@@ -84,6 +84,62 @@ def test_half_laps_of_equal_boards_are_cut_at_one_setting():
     assert max(each.gap for each in thinner.together.measured) < 0.005, "and flush on top all the same"
 
 
+def test_a_tongue_is_cut_by_one_setting_on_both_faces_to_fit_its_groove():
+    first, second = board(600, 160, 18), board(500, 140, 18)
+    found = made("tongue-groove", first, second)
+    groove, tongue = (each.cut for each in found.joined.cuts)
+    assert (groove.size.mm, groove.width.mm, groove.edges, groove.both_faces) == (6, 9.5, ("far",), True)
+    assert (tongue.size.mm, tongue.edges, tongue.both_faces) == (9, ("near",), True)
+    assert tongue.depth.mm == pytest.approx((18 - 5.9) / 2)
+    assert found.together is not None
+    assert {each.name.metric: pytest.approx(each.gap, abs=1e-6) for each in found.together.measured} == {
+        "across the tongue": 0.1,
+        "before the tongue's end": 0.5,
+        "at the shoulder": 0,
+    }
+    assert found.status == "caution"
+    tried = made("tongue-groove", first, second, tried="too-tight", off=mm(0.2)).joined.cuts[1].cut
+    assert tried.depth.mm == pytest.approx((18 - 5.7) / 2), "by half of it, since both faces are cut"
+    other = made("tongue-groove", first, board(500, 140, 20))
+    assert [each.code for each in other.cautions] == ["not-flush"]
+
+
+@pytest.mark.parametrize(
+    ("slots", "thick", "wanted"),
+    [
+        (((4, 9.5),), 9, (4, False)),  # a third would be 3
+        (((4, 9.5),), 18, (6, True)),
+        (((4, 9.5),), 30, (7.6, True)),  # a third would be 10
+        (((4, 9.5), (6, 12)), 18, (6, False)),
+        (((4, 9.5), (6, 12)), 30, (10, True)),
+        (((3, 9.5), (4, 9.5)), 30, (7.6, True)),
+    ],
+)
+def test_the_groove_is_what_a_cutter_makes_nearest_to_a_third(slots, thick, wanted):
+    given = replace(boards(board(600, 160, thick), board(600, 160, thick)), slots=slots)
+    groove = joined(Joint(kind="tongue-groove"), given).cuts[0].cut
+    assert (pytest.approx(groove.size.mm), groove.both_faces) == wanted
+
+
+def test_both_grooves_of_a_spline_are_cut_at_one_setting_from_the_shown_face():
+    found = made("spline", board(600, 160, 18), board(500, 140, 22), width=mm(5), fit="tight")
+    one, two = (each.cut for each in found.joined.cuts)
+    assert (one.size.mm, one.depth.mm) == (two.size.mm, two.depth.mm) == (5, 11.5)
+    assert found.shared == ((("a", 0), ("b", 0)),)
+    assert [each.metric for each in found.joined.by_hand] == [
+        "Plane the spline 5 mm thick and rip it 18 mm wide, its grain across the seam"
+    ]
+    assert found.together is not None
+    assert [each.gap for each in found.together.measured] == [pytest.approx(0, abs=1e-6), pytest.approx(19)]
+
+
+@pytest.mark.parametrize("kind", ["tongue-groove", "spline"])
+def test_without_a_slot_cutter_it_is_said_that_there_is_none(kind):
+    with pytest.raises(CutError) as refused:
+        joined(Joint(kind=kind), boards(LEG, RAIL))
+    assert (refused.value.field, refused.value.code) == ("joint.width", "no-slot-cutter")
+
+
 def test_what_is_changed_by_hand_in_a_cut_stays_with_the_joint():
     narrow = (board(700, 60, 28), board(500, 60, 28))
     stopped = made("corner-lap", *narrow)
@@ -132,6 +188,9 @@ def test_boards_that_do_not_go_together_are_never_ready():
         ("mortise-tenon", LEG, RAIL, {"depth": mm(2)}, "joint.depth"),
         ("mortise-tenon", LEG, RAIL, {"depth": mm(28)}, "joint.depth"),
         ("mortise-tenon", LEG, RAIL, {"width": mm(30)}, "joint.width"),
+        ("tongue-groove", LEG, RAIL, {"depth": mm(0.5)}, "joint.depth"),
+        ("tongue-groove", LEG, board(500, 90, 6), {"width": mm(7)}, "joint.width"),
+        ("spline", LEG, RAIL, {"depth": mm(0.5)}, "joint.depth"),
         ("mortise-tenon", board(700, 20, 45), board(500, 90, 60), {"width": mm(20)}, "joint.width"),
     ],
 )

@@ -13,7 +13,10 @@ from ranura.core.holding.placed import MOST_CLAMPS, ClampAt, Held
 from ranura.core.text.asking import bounded
 from ranura.core.text.lengths import Length
 
-JointKind = Literal["housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon", "edge-joint"]
+JointKind = Literal[
+    "housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon", "edge-joint", "tongue-groove",
+    "spline",
+]  # fmt: skip
 Member = Literal["a", "b"]
 """The first board or the second."""
 
@@ -22,6 +25,8 @@ Tried = Literal["too-tight", "too-loose"]
 
 LAID_ON: frozenset[JointKind] = frozenset({"rabbet", "corner-lap", "edge-joint"})
 """Joints in which nothing goes into anything: there is no play to be right."""
+EDGE_TO_EDGE: frozenset[JointKind] = frozenset({"edge-joint", "tongue-groove", "spline"})
+"""Joints of the far edge of the first board with the near edge of the second."""
 AT_THE_END = Length(mm=0.0, typed="0", unit="mm")
 
 
@@ -55,9 +60,10 @@ class Joint:
     along: Length = bounded(AT_THE_END, zero=True)
     """Of a crossing, from the end of the second board to the near side of the first."""
     depth: Length | None = None
-    """How deep the second board goes into the first; None for a third of it, and for as much as is left of a mortise."""
+    """How deep the second board goes into the first; None for a third of it, for as much as is left of a mortise, and for
+    as far as a slot cutter reaches on its bearing."""
     width: Length | None = None
-    """Of a mortise, or of the groove of a tongue; None for the bit nearest a third."""
+    """Of a mortise, or of the groove of a tongue; how thick a spline is; None for the bit nearest a third."""
     fit: Fit = "sliding"
     stopped: Length | None = None
     """How far from the near edge of the first board a housing begins; None where it runs out there."""

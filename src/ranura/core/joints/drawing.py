@@ -9,8 +9,8 @@ from shapely.affinity import translate
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.areas import parts_of
-from ranura.core.geometry.rings import Point
-from ranura.core.joints.asked import Joint
+from ranura.core.geometry.rings import Point, Ring
+from ranura.core.joints.asked import EDGE_TO_EDGE, Joint
 from ranura.core.joints.joined import Joined
 from ranura.core.joints.together import Together
 from ranura.core.output.views import Dimension, DragHandle, Mark, Outline, Role, View, box
@@ -30,7 +30,8 @@ def joint_views(joint: Joint, joined: Joined, together: Together, names: tuple[s
     the first, whose board is so many mm thick."""
     first, second = together.first, together.second
     right, up = joined.drawn_out
-    out = _reach(first, second) * _APART + _BESIDE if up else 2 * _BESIDE
+    loose = max((x for x, _ in joined.between), default=0.0) - min((x for x, _ in joined.between), default=0.0)
+    out = _reach(first, second) * _APART + _BESIDE if up else 2 * _BESIDE + loose
     apart = translate(second, right * out, up * out)
     seen = "across the first board" if joined.seen_along[1] else "along the first board"
     return (
@@ -40,9 +41,10 @@ def joint_views(joint: Joint, joined: Joined, together: Together, names: tuple[s
             first,
             second,
             names,
+            joined.between,
             _depth(joint, joined, thick, beside=float(first.bounds[2])),
         ),
-        _view("side", write("Apart"), first, apart, names, None),
+        _view("side", write("Apart"), first, apart, names, tuple((x + right * out / 2, y) for x, y in joined.between), None),
     )
 
 
@@ -57,14 +59,17 @@ def _view(
     first: BaseGeometry,
     second: BaseGeometry,
     names: tuple[str, str],
+    between: Ring,
     depth: tuple[Dimension, DragHandle] | None,
 ) -> View:
     boards: tuple[tuple[BaseGeometry, Role], ...] = ((first, "work"), (second, "backer"))
     outlines = [Outline(role=role, points=_ring(part)) for board, role in boards for part in parts_of(board)]
+    outlines += [Outline(role="spacer", points=between)] if between else []
     x0, y0, x1, y1 = first.union(second).bounds
+    beside = second.bounds[3] <= first.bounds[3]
     marks = [
         Mark(kind="name", at=at, direction=(0.0, 1.0), text=write("{name}", name=called))
-        for at, called in zip((_at_the_foot(first), _above(second)), names, strict=True)
+        for at, called in zip((_at_the_foot(first), _above(second, beside=beside)), names, strict=True)
     ]
     return View(
         name=name,
@@ -93,15 +98,17 @@ def _at_the_foot(board: BaseGeometry) -> Point:
     return (float(x0) + _NAME, float(y0) + _NAME)
 
 
-def _above(board: BaseGeometry) -> Point:
-    """Where the name of the second board begins: above it."""
-    x0, _, _, y1 = board.bounds
-    return (float(x0), float(y1) + _NAME)
+def _above(board: BaseGeometry, *, beside: bool) -> Point:
+    """Where the name of the second board begins: above it; above its middle where it lies beside the first."""
+    x0, _, x1, y1 = board.bounds
+    return (float(x0 + x1) / 2 if beside else float(x0), float(y1) + _NAME)
 
 
 def _depth(joint: Joint, joined: Joined, thick: float, *, beside: float) -> tuple[Dimension, DragHandle] | None:
     """How deep the second board goes in: a dimension beside the first, whose right end is drawn at an x, and the floor as what is
     dragged; None where it goes into nothing."""
+    if joint.kind in EDGE_TO_EDGE:
+        return None
     line = joined.lines[0]
     floor = next((each.at for each in joined.lines if each.way[2]), None)
     if floor is None:

@@ -40,7 +40,7 @@ def edged(joint: Joint, boards: Boards) -> Joined:
         lines=(
             Line(
                 name=write("along the seam"),
-                at=(long / 2, meets, min(thick, boards.sizes("b")[2]) / 2),
+                at=(min(long, boards.sizes("b")[0]) / 2, meets, min(thick, boards.sizes("b")[2]) / 2),
                 way=(0.0, 1.0, 0.0),
                 reach=thick,
                 wanted=0.0,

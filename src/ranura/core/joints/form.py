@@ -9,7 +9,7 @@ from typing import Final
 
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.fit import Fit
-from ranura.core.joints.asked import LAID_ON, Joint, JointKind
+from ranura.core.joints.asked import EDGE_TO_EDGE, LAID_ON, Joint, JointKind
 from ranura.core.joints.kinds import KINDS
 from ranura.core.output.forms import answers, flip
 from ranura.core.text.forms import Answer, Blank, ChoiceBlank, Form, LengthBlank, Part, Phrase
@@ -32,9 +32,16 @@ _INTO: Final[Mapping[JointKind, str]] = {
     "tee-lap": "lapped into",
     "cross-lap": "crossing",
     "edge-joint": "edge to edge with",
+    "tongue-groove": "with a tongue in a groove of",
+    "spline": "with a spline to",
     "mortise-tenon": "with a tenon into",
 }
-_WITH_WIDTH: Final[Mapping[JointKind, str]] = {"dado-rabbet": "tongue", "mortise-tenon": "mortise"}
+_WITH_WIDTH: Final[Mapping[JointKind, str]] = {
+    "dado-rabbet": "tongue",
+    "mortise-tenon": "mortise",
+    "tongue-groove": "groove",
+    "spline": "spline",
+}
 """Joints whose width may be typed, and of what it is one."""
 
 
@@ -51,17 +58,16 @@ def begun(kind: JointKind, first: Piece, second: Piece, unit: Unit) -> Joint:
         return read(f"{max(math.floor(board.length.mm / 3 / step), 1) * (10 if unit == 'mm' else 1)}", unit)
 
     joint = Joint(kind=kind)
-    joint = joint if joint.at_an_end or kind == "edge-joint" else replace(joint, at=third(first))
+    joint = joint if joint.at_an_end or kind in EDGE_TO_EDGE else replace(joint, at=third(first))
     return replace(joint, along=third(second)) if kind == "cross-lap" else joint
 
 
 def form(joint: Joint, first: Piece, second: Piece) -> Form:
     """What is asked of a joint as it stands."""
     other = "right" if joint.end == "left" else "left"
-    if joint.kind == "edge-joint":
-        return Form(
-            kind="joint", sentence=_edge_to_edge(first, second), options=(ChoiceBlank(label="Joint", choices=_kinds(joint.kind)),)
-        )
+    if joint.kind in EDGE_TO_EDGE:
+        sentence = _edge_to_edge(first, second) if joint.kind == "edge-joint" else _grooved(joint, first, second)
+        return Form(kind="joint", sentence=sentence, options=_options(joint))
     parts: list[Part] = [
         Phrase(text=second.name, strong=True),
         answers("Which end of the second board", "into", joint.into, _ENDS[: 2 if joint.kind == "cross-lap" else 3]),
@@ -80,10 +86,16 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
     if joint.kind == "cross-lap":
         parts += [LengthBlank(field="along", label="From the end of the second board", place=True), Phrase(text="along it,")]
     parts += [LengthBlank(field="depth", label="Depth", placeholder=_usual(joint), optional=True), Phrase(text="deep.")]
+    return Form(kind="joint", sentence=tuple(parts), options=_options(joint))
+
+
+def _options(joint: Joint) -> tuple[Blank, ...]:
+    """What may be chosen besides."""
     options: list[Blank] = [ChoiceBlank(label="Joint", choices=_kinds(joint.kind))]
     if joint.kind in _WITH_WIDTH:
         label = _WITH_WIDTH[joint.kind]
-        options.append(LengthBlank(field="width", label=label, placeholder="a third", optional=True))
+        usual = "slot" if joint.kind == "spline" else "a third"
+        options.append(LengthBlank(field="width", label=label, placeholder=usual, optional=True))
     if joint.kind not in LAID_ON:
         options.append(answers("Fit", "fit", joint.fit, _FITS))
     if joint.kind == "mortise-tenon":
@@ -94,7 +106,7 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
             options.append(LengthBlank(field="off", label="by", placeholder="0", optional=True))
     if joint.kind == "housed":
         options.append(LengthBlank(field="stopped", label="stopped from the near edge", placeholder="runs out", optional=True))
-    return Form(kind="joint", sentence=tuple(parts), options=tuple(options))
+    return tuple(options)
 
 
 def _edge_to_edge(first: Piece, second: Piece) -> tuple[Part, ...]:
@@ -104,6 +116,20 @@ def _edge_to_edge(first: Piece, second: Piece) -> tuple[Part, ...]:
         Phrase(text=first.name, strong=True, after=","),
         LengthBlank(field="depth", label="Taken off each edge", placeholder="1 mm", optional=True),
         Phrase(text="off each."),
+    )
+
+
+def _grooved(joint: Joint, first: Piece, second: Piece) -> tuple[Part, ...]:
+    says = "by a tongue on its near edge in a groove in the far edge of"
+    if joint.kind == "spline":
+        says = "by its near edge, with a spline, to the far edge of"
+    return (
+        Phrase(text=second.name, strong=True),
+        Phrase(text=says),
+        Phrase(text=first.name, strong=True, after=","),
+        Phrase(text="grooved" if joint.kind == "spline" else "the groove"),
+        LengthBlank(field="depth", label="Depth of the groove", placeholder=_usual(joint), optional=True),
+        Phrase(text="deep."),
     )
 
 
@@ -119,4 +145,6 @@ def _usual(joint: Joint) -> str:
     """What is taken for a depth that nobody typed, in words."""
     if joint.kind in ("corner-lap", "tee-lap", "cross-lap"):
         return "half"
+    if joint.kind in EDGE_TO_EDGE:
+        return "the cutter's reach"
     return "two thirds" if joint.kind == "mortise-tenon" else "a third"

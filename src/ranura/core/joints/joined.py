@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.fit import clearance_of
 from ranura.core.family import AnyCut
-from ranura.core.geometry.rings import Point
+from ranura.core.geometry.rings import Point, Ring
 from ranura.core.joints import words
 from ranura.core.joints.asked import Joint, Member
 from ranura.core.joints.placing import Placing
@@ -54,6 +54,8 @@ class Joined:
     """The axis of the first board that the section through the joint is seen along."""
     drawn_out: Point = (0.0, 1.0)
     """Which way the second board comes out of the first, in that section: to its right and up."""
+    between: Ring = ()
+    """What lies loose between the two boards, in that section: a spline."""
     expected: Forecast | None = None
     """How likely it fits; None where nothing goes into anything."""
     by_hand: tuple[Text, ...] = ()
@@ -71,6 +73,8 @@ class Boards:
     bits: Sequence[float]
     sheet: bool
     """Whether the second board is sheet goods."""
+    slots: Sequence[tuple[float, float]] = ()
+    """Of the slot cutters there are, the slot's width and how far it reaches on the bearing, in mm."""
     movement: tuple[float, float] = (0.0, 0.0)
     """How much each grows across its grain, in percent of its width for a percent of moisture."""
 

@@ -12,6 +12,7 @@ from ranura.core.joints import refusals
 from ranura.core.joints.asked import CutChange, Joint, JointKind, Member
 from ranura.core.joints.dado_rabbet import dado_rabbet
 from ranura.core.joints.edged import edged
+from ranura.core.joints.grooved import splined, tongued
 from ranura.core.joints.housed import housed, rabbeted
 from ranura.core.joints.joined import Boards, Joined, JointOf
 from ranura.core.joints.lapped import lapped
@@ -39,6 +40,8 @@ KINDS: Final[Mapping[JointKind, KindFacts]] = {
     "tee-lap": KindFacts(name="tee half-lap", work=lapped, strength=4, shows="one end"),
     "cross-lap": KindFacts(name="cross half-lap", work=lapped, strength=4, shows="the shoulders' lines alone"),
     "edge-joint": KindFacts(name="edge joint", work=edged, strength=4, shows="a line along the grain"),
+    "tongue-groove": KindFacts(name="tongue and groove", work=tongued, strength=4, shows="the tongue, at the boards' ends"),
+    "spline": KindFacts(name="spline joint", work=splined, strength=4, shows="the spline, at the boards' ends"),
     "mortise-tenon": KindFacts(name="mortise and tenon", work=tenoned, strength=5, shows="nothing of it"),
 }
 """A new kind is a word in `JointKind` and a row here; the type checker and a test say what is missing."""

@@ -18,5 +18,7 @@ JOINTED_BY = Refusal("jointed-by", "One pass takes {least:len} to {most:len} off
 FAR_OFF = Refusal(
     "far-off", "{off:len} is more than a trial is set right by, {most:len}; look what slipped, or measure the boards again"
 )
+NO_SLOT_CUTTER = Refusal("no-slot-cutter", "There is no slot cutter in the drawer to groove an edge; add one")
+GROOVE_TOO_SHALLOW = Refusal("groove-too-shallow", "A groove keeps {least:len} of room at its end: make it deeper than that")
 NO_TENON_LEFT = Refusal("no-tenon-left", "The shoulders leave nothing of a rail {wide:len} wide")
 TONGUE_TOO_WIDE = Refusal("tongue-too-wide", "A tongue {width:len} thick leaves nothing to cut of a board of {thickness:len}")

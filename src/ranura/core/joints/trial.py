@@ -22,6 +22,8 @@ _SCRAP: Final[Mapping[JointKind, str]] = {
     "tee-lap": "Cut both laps in scrap of both boards, and lay them together",
     "cross-lap": "Cut both notches in scrap of both boards, and lay them together",
     "edge-joint": "Joint two strips of scrap, and stand them on one another against a window",
+    "tongue-groove": "Cut the groove in scrap, then a tongue in scrap as thick as the second board, a little too thick",
+    "spline": "Cut a groove in scrap, and try the spline in it before both are cut",
     "mortise-tenon": "Cut the mortise, then a tenon in scrap as thick as the rail, a little too thick",
 }
 _MENDED: Final[Mapping[JointKind, str]] = {
@@ -32,6 +34,8 @@ _MENDED: Final[Mapping[JointKind, str]] = {
     "tee-lap": "Not flush: change the depth by half of what it is off, since both boards are cut",
     "cross-lap": "Not flush: change the depth by half of what it is off, since both boards are cut",
     "edge-joint": "Light shows through: run both again at the same setting, pressed on before the bit",
+    "tongue-groove": "Tongue too thick: set the bit deeper by half of what it is off, since both its faces are cut",
+    "spline": "Spline too thick or too thin: plane another one, or set the cutter by what it is off and run both again",
     "mortise-tenon": "Tenon too thick: set the bit deeper by half of what it is off, since both its cheeks are cut",
 }
 

@@ -74,6 +74,13 @@ MOVES_ACROSS = Words(
     message="{board} is {wide:rough} wide and crosses the other's grain: it grows by some {by:fine} for a percent of moisture",
     do="Leave it room at its edges, and glue its middle alone",
 )
+NOT_FLUSH = Words(
+    code="not-flush",
+    place="depths",
+    level="caution",
+    message="The boards are not equally thick: each face comes out {by:fine} off",
+    do="Plane them to one thickness first",
+)
 STAYS_PROUD = Words(
     code="stays-proud",
     place="depths",

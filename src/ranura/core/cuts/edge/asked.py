@@ -24,17 +24,20 @@ PROFILES_OF: dict[Shape, frozenset[Profile]] = {
     "ogee": frozenset({"ogee"}),
     "bead": frozenset({"bead"}),
     "rabbet": FLAT_ENDED | {"rabbet"},
+    "edge-groove": frozenset({"slot-cutter"}),
     "flush": frozenset({"flush-trim"}),
     "jointing": FLAT_ENDED | {"flush-trim"},
 }
 """The profiles of bits that can make each shape."""
 BY_RADIUS: frozenset[Shape] = frozenset({"roundover", "cove", "ogee", "bead"})
 WANTS_DEPTH: frozenset[Shape] = frozenset({"rabbet", "flush"})
-STRAIGHT_WALLED: frozenset[Shape] = frozenset({"rabbet", "flush", "jointing"})
+WANTS_WIDTH: frozenset[Shape] = frozenset({"edge-groove"})
+"""Shapes of which must be said how far they reach into the wood."""
+STRAIGHT_WALLED: frozenset[Shape] = frozenset({"rabbet", "edge-groove", "flush", "jointing"})
 """Shapes that go down or in by steps, and not by stages of a profile."""
 MOST_EDGES = 40
 """More edges than that no board here has."""
-_NAMES: dict[Shape, str] = {"flush": "flush trim", "jointing": "jointing"}
+_NAMES: dict[Shape, str] = {"edge-groove": "edge groove", "flush": "flush trim"}
 
 
 def shape_name(shape: Shape) -> str:
@@ -48,12 +51,13 @@ class EdgeCut:
 
     shape: Shape
     size: Length
-    """The radius of a roundover, cove, ogee or bead; the leg of a chamfer, the height of a bevel; the width of a rabbet; the
-    overhang that is trimmed flush; what jointing takes off."""
+    """The radius of a roundover, cove, ogee or bead; the leg of a chamfer, the height of a bevel; the width of a rabbet, or
+    of a groove in the edge; the overhang that is trimmed flush; what jointing takes off."""
     depth: Length | None = None
-    """How far the profile reaches below the face; None for the whole profile."""
+    """How far the profile reaches below the face, of a groove its far wall; None for the whole profile, and for a groove in the
+    middle of the edge."""
     width: Length | None = None
-    """How far it reaches into the face; None where the bit's own bearing says."""
+    """How far it reaches into the face, a groove into the edge; None where the bit's own bearing says."""
     angle: float | None = bounded(None, above=0, below=90)
     """Of a bevel, from the edge, in degrees."""
     edges: tuple[str, ...] = bounded(SIDES, many=MOST_EDGES)

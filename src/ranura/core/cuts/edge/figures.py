@@ -26,6 +26,7 @@ _STAGES_SET_BY: dict[Bound, str] = {
     "school": "Set so because of the school {school}: a stage deeper than {a:fine} must take under {small:n0} mm²",
     "area": "Set so because no stage takes more than {most:n0} mm² in this wood, {where}",
     "power": "Set so because fewer stages would take more than {share:pct} of the router's power",
+    "cutter": "Set so because the groove is wider than the cutter's slot",
     "stiffness": "Set so because fewer stages would bend the bit more than {bend:n2} mm, or load it beyond half its strength",
 }
 _HOW: dict[By, str] = {
@@ -62,6 +63,10 @@ def edge_figures(setting: EdgeSetting, going: Going | None) -> tuple[Figure, ...
 
 def _height(setting: EdgeSetting, guided: GuidedTrip) -> Figure:
     h = guided.trip.height
+    groove = setting.edging.grooved
+    worked = "{h:fine} of the cutter's {l:fine}, its lowest point down to there"
+    if groove:
+        worked = "the groove's far wall lies {h:fine} below the face, its slot of {l:fine} above that"
     return Figure(
         key="edge.height",
         label="Bit beyond the base" if setting.by_hand else "Bit above the table",
@@ -69,10 +74,10 @@ def _height(setting: EdgeSetting, guided: GuidedTrip) -> Figure:
         unit="mm",
         shown=show(h, "mm"),
         rule="R12",
-        formula="h = depth of the profile below the face",
-        worked=write("{h:fine} of the cutter's {l:fine}, its lowest point down to there", h=h, l=setting.bit.cutting_length),
+        formula="h = (T + w) / 2, or as asked" if groove else "h = depth of the profile below the face",
+        worked=write(worked, h=h, l=setting.bit.cutting_length),
         because=because("The silhouette r(z) of this bit is set so that its tip lies {h:fine} below the face", h=h),
-        inputs=(given("depth", "profile below the face", setting.edging.depth, "mm"),),
+        inputs=(given("depth", "far wall below the face" if groove else "profile below the face", setting.edging.depth, "mm"),),
     )
 
 
@@ -85,7 +90,7 @@ def _width(setting: EdgeSetting, guided: GuidedTrip) -> Figure:
         why = "The axis stands out of the edge by what the width asks for"
     return Figure(
         key="edge.width",
-        label="Into the face",
+        label="Into the edge" if setting.edging.grooved else "Into the face",
         value=at_face,
         unit="mm",
         shown=show(at_face, "mm"),
@@ -94,7 +99,7 @@ def _width(setting: EdgeSetting, guided: GuidedTrip) -> Figure:
         worked=write("{r:fine} − {o:fine} = {w:fine}", r=r, o=guided.trip.offset, w=at_face),
         because=because(why),
         inputs=(
-            given("r(h)", "radius of the bit at the face", r, "mm"),
+            given("r(h)", "radius of the bit" if setting.edging.grooved else "radius of the bit at the face", r, "mm"),
             given("o", "axis out of the edge", guided.trip.offset, "mm"),
         ),
     )
@@ -113,7 +118,9 @@ def _stages(setting: EdgeSetting, staging: Staging) -> Figure:
         shown=plain(str(count)),
         rule="R3",
         school=rules.depth_rule,
-        formula=f"n stages of equal area A/n, within school, area, power and stiffness; then a skin ≤ {rules.profile_last:g} mm",
+        formula="k = ⌈(w − c) / 0.9·c⌉ + 1 runs, c the cutter's slot"
+        if setting.edging.grooved
+        else f"n stages of equal area A/n, within school, area, power and stiffness; then a skin ≤ {rules.profile_last:g} mm",
         worked=write("{how}: {areas} mm² of {whole:n1} mm²", how=_HOW[staging.by], areas=areas, whole=staging.whole_area),
         because=because(
             _STAGES_SET_BY[staging.bound],

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from ranura.core.board.pieces import Piece, edges_of
-from ranura.core.cuts.edge.asked import WANTS_DEPTH, EdgeCut, shape_name
+from ranura.core.cuts.edge.asked import WANTS_DEPTH, WANTS_WIDTH, EdgeCut, shape_name
 from ranura.core.output.forms import answers, as_typed_before, held_by, new_length, nothing_typed, thin_walls
 from ranura.core.shop.saved_profiles import Shape
 from ranura.core.shop.shop import Shop
@@ -47,6 +47,7 @@ _SHAPES: Final[Mapping[Shape, _ShapeWords]] = {
     "ogee": _ShapeWords(article="An", before="of radius", comma=",", size="Radius"),
     "bead": _ShapeWords(before="of radius", comma=",", size="Radius"),
     "rabbet": _ShapeWords(after="wide,", size="Width"),
+    "edge-groove": _ShapeWords(article="An", after="wide,", size="Width"),
     "flush": _ShapeWords(before="of an overhang of", comma=",", size="Overhang"),
     "jointing": _ShapeWords(article="", before="by", comma=",", size="Taken off"),
 }
@@ -102,6 +103,8 @@ def starts(piece: Piece, shop: Shop) -> tuple[Start, ...]:
         known: dict[str, FieldValue] = {"kind": "edge", "shape": shape, "size": empty, "edges": _outside(piece)}
         if shape in WANTS_DEPTH:
             known["depth"] = empty
+        if shape in WANTS_WIDTH:
+            known["width"] = empty
         if shape == "bevel":
             known["angle"] = _USUAL_BEVEL
         made.append(Start(key=shape, name=shape_name(shape), group="Edges", example="Soft edge", cut=known))
@@ -113,6 +116,10 @@ def _outside(piece: Piece) -> tuple[str, ...]:
 
 
 def _faces(cut: EdgeCut) -> ChoiceBlank:
+    if cut.shape == "edge-groove":
+        # From both faces it lies in the middle.
+        both = ((False, "From one face"), (True, "From both faces, in the middle"))
+        return answers("Faces", "both_faces", cut.both_faces, both, clears={"depth": None})
     return answers("Faces", "both_faces", cut.both_faces, ((False, "One face"), (True, "Both faces")))
 
 
@@ -133,6 +140,8 @@ def _first(cut: EdgeCut, piece: Piece) -> tuple[Blank, ...]:
     asked: list[Blank] = [new_length("size", _SHAPES[cut.shape].size)]
     if cut.shape in WANTS_DEPTH:
         asked.append(new_length("depth", "Depth"))
+    elif cut.shape in WANTS_WIDTH:
+        asked.append(new_length("width", "Depth into the edge"))
     elif cut.shape != "jointing":
         asked.append(LengthBlank(field="depth", label="Depth", placeholder="whole profile", optional=True))
     if cut.shape == "bevel":
@@ -152,7 +161,9 @@ def _sentence(cut: EdgeCut, piece: Piece) -> tuple[Part, ...]:
     if cut.shape == "bevel":
         parts += [Phrase(text="at"), _bevel("°,")]
     wants_depth = cut.shape in WANTS_DEPTH
-    if cut.shape != "jointing":
+    if cut.shape == "edge-groove":
+        parts += _groove(cut)
+    elif cut.shape != "jointing":
         figure = None if wants_depth else "edge.height"
         parts += [
             LengthBlank(field="depth", label="Depth below the face", figure=figure, optional=True),
@@ -166,6 +177,17 @@ def _sentence(cut: EdgeCut, piece: Piece) -> tuple[Part, ...]:
     return (*parts, Phrase(text="on"), _edges(piece), Phrase(text=piece.name, strong=True, before="of"))
 
 
+def _groove(cut: EdgeCut) -> tuple[Part, ...]:
+    """How deep a groove goes into the edge, and where it lies in that."""
+    deep = LengthBlank(field="width", label="Depth into the edge")
+    if cut.both_faces:
+        return (deep, Phrase(text="deep, in the middle,"))
+    where = LengthBlank(
+        field="depth", label="Far wall below the face", placeholder="in the middle", figure="edge.height", optional=True
+    )
+    return (deep, Phrase(text="deep, its far wall"), where, Phrase(text="below the face,"))
+
+
 def _shape(cut: EdgeCut) -> ChoiceBlank:
     """Another shape begins anew with what only it has: how deep it reaches, its angle, the bit."""
     return ChoiceBlank(
@@ -175,12 +197,13 @@ def _shape(cut: EdgeCut) -> ChoiceBlank:
                 says=shape_name(shape),
                 change={
                     "shape": shape,
-                    "width": None,
                     "bit_id": None,
+                    **({} if shape in WANTS_WIDTH else {"width": None}),
                     **({} if shape in WANTS_DEPTH else {"depth": None}),
                     **({} if shape == "bevel" else {"angle": None}),
                 },
                 usual={
+                    **({"width": as_typed_before(cut.width or cut.size)} if shape in WANTS_WIDTH else {}),
                     **({"depth": as_typed_before(cut.depth or cut.size)} if shape in WANTS_DEPTH else {}),
                     **({"angle": cut.angle or _USUAL_BEVEL} if shape == "bevel" else {}),
                 },

@@ -82,11 +82,12 @@ def _setting(edging: EdgesOnBoard, bit: Bit, rules: HouseRules) -> tuple[Trip, f
     if edging.shape == "jointing":
         height = min(edging.thickness + TABLE_EXTRA, bit.cutting_length)
         return Trip(height=height, offset=bit.diameter / 2 - edging.size), bit.bearing, 0.0
-    if edging.shape == "rabbet":
-        exact = bit.diameter / 2 - edging.size
+    if edging.shape in ("rabbet", "edge-groove"):
+        wide = edging.width or 0.0 if edging.grooved else edging.size
+        exact = bit.diameter / 2 - wide
         if bit.profile in FLAT_ENDED or bit.bearing is None:
             return Trip(height=edging.depth, offset=exact), None, 0.0
-        found = choose_bearing(cutter=bit.diameter, bearings=(bit.bearing, *bit.bearings), width=edging.size, rules=rules)
+        found = choose_bearing(cutter=bit.diameter, bearings=(bit.bearing, *bit.bearings), width=wide, rules=rules)
         if found.fits:
             return Trip(height=edging.depth, offset=found.bearing / 2), found.bearing, 0.0
         smallest = min(bit.bearing, *bit.bearings) if bit.bearings else bit.bearing

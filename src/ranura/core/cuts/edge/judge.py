@@ -16,7 +16,7 @@ from ranura.core.cuts.edge.asked import BY_RADIUS, PROFILES_OF, shape_name
 from ranura.core.cuts.edge.guides import GuidedTrip, contact, guided_trip, jointing_runs, taken_spans, widest_reach
 from ranura.core.cuts.edge.on_board import FLUSH_EXTRA, EdgesOnBoard
 from ranura.core.cuts.edge.stage_limits import seen_to
-from ranura.core.cuts.edge.staging import MOST_STAGES
+from ranura.core.cuts.edge.staging import MOST_SLOTS, MOST_STAGES, SLOT_FROM_BOTH, SLOT_OVERLAP, slot_runs
 from ranura.core.cuts.edge.trips import Done, Stock, can_be_raised, taken
 from ranura.core.cutting.feed import plan_feed
 from ranura.core.cutting.stage import Trip
@@ -81,7 +81,10 @@ class EdgeJudge(Judge):
             return Reason(words.OTHER_RADIUS, {"radius": bit.radius or 0.0, "wanted": asked.size})
         if asked.shape in ("chamfer", "bevel") and abs((bit.angle or 0.0) - asked.angle) > 0.25:
             return Reason(words.OTHER_ANGLE, {"angle": bit.angle or 0.0, "wanted": asked.angle})
-        needed = asked.depth + (FLUSH_EXTRA if asked.shape == "flush" else 0.0)
+        if asked.grooved and (against := _against_slot(asked, bit.cutting_length)):
+            return against
+        needed = min(asked.depth, bit.cutting_length) if asked.grooved else asked.depth
+        needed += FLUSH_EXTRA if asked.shape == "flush" else 0.0
         if closeness.over(needed, bit.cutting_length):
             return Reason(depth_words.BEYOND_CUTTING_LENGTH, {"depth": needed, "cutting_length": bit.cutting_length})
         if (
@@ -196,7 +199,8 @@ class EdgeJudge(Judge):
         area = taken(bit, guided.trip, stock) / share
         if area <= 0:
             return None
-        width = area / asked.depth
+        deep = min(asked.size, bit.cutting_length) if asked.grooved else asked.depth
+        width = area / deep
         feed = plan_feed(
             rpm=turning.rpm,
             flutes=bit.flutes,
@@ -207,10 +211,10 @@ class EdgeJudge(Judge):
             fastest=rules.feed_max_m_min,
         )
         slowest = min(feed.feed_m_min, rules.feed_min_m_min)
-        power = turning.power(depth=asked.depth, width=width, feed_m_min=slowest)
+        power = turning.power(depth=deep, width=width, feed_m_min=slowest)
         if closeness.over(power.power_w, turning.usable_w):
             return Reason(strength_words.POWER_OVER, {"power": power.power_w, "available": turning.usable_w / rules.power_limit})
-        bend = turning.stiffness(depth=asked.depth, width=width, tooth_mm=feed.chip_mm)
+        bend = turning.stiffness(depth=deep, width=width, tooth_mm=feed.chip_mm)
         if bend.verdict == "reduce":
             if closeness.over(bend.stress_mpa, bend.stress_limit_mpa):
                 return Reason(strength_words.BIT_OVERLOADED, {"stress": bend.stress_mpa, "limit": bend.stress_limit_mpa})
@@ -263,6 +267,20 @@ class EdgeJudge(Judge):
         return 0.0
 
 
+def _against_slot(asked: EdgesOnBoard, slot: float) -> Reason | None:
+    """Why a cutter that cuts so wide a slot does not make a groove in an edge.
+
+    Rule: R14 tongue and groove
+    Formula: slot ≤ groove; from both faces at most 1.9 times the slot, from one face at most so many runs of 0.9 times more
+    Source: a wider cutter makes no narrower groove; between two runs no fin of wood may stay"""
+    if closeness.over(slot, asked.size):
+        return Reason(words.SLOT_TOO_WIDE, {"slot": slot, "groove": asked.size})
+    most = slot * (SLOT_FROM_BOTH if asked.both_faces else 1 + SLOT_OVERLAP * (MOST_SLOTS - 1))
+    if closeness.over(asked.size, most):
+        return Reason(words.SLOT_TOO_NARROW, {"slot": slot, "groove": asked.size, "most": most})
+    return None
+
+
 class EdgeRanking(Ranking):
     """A sharp bit first, then what needs no fence, by hand unless the bit is large, then stiffness and the rest (R15)."""
 
@@ -283,6 +301,7 @@ class EdgeRanking(Ranking):
             bit.state == "dull",
             by_hand == large,
             self._judge.fenced(each),
+            slot_runs(self._judge.edging, bit.cutting_length),
             bool(router.sleeves) and each.sleeved,
             -bit.shank,
             math.floor(math.log2(each.compliance)),

@@ -6,7 +6,17 @@ from dataclasses import dataclass, replace
 
 from ranura.core.board.pieces import Edge, Piece, edge_name, edges_of
 from ranura.core.cuts.edge import refusals
-from ranura.core.cuts.edge.asked import BY_RADIUS, STRAIGHT_WALLED, WANTS_DEPTH, EdgeCut, EdgeState, Guidance, StageBy, shape_name
+from ranura.core.cuts.edge.asked import (
+    BY_RADIUS,
+    STRAIGHT_WALLED,
+    WANTS_DEPTH,
+    WANTS_WIDTH,
+    EdgeCut,
+    EdgeState,
+    Guidance,
+    StageBy,
+    shape_name,
+)
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, mirrored
 from ranura.core.holding.placed import Held
@@ -54,6 +64,11 @@ class EdgesOnBoard:
         return not any(edge.closed for edge in self.edges)
 
     @property
+    def grooved(self) -> bool:
+        """Whether it is a groove in the edge, with wood on both sides of it."""
+        return self.shape == "edge-groove"
+
+    @property
     def cut_sides(self) -> frozenset[str]:
         """Which of its edges are cut."""
         return frozenset(edge.ref for edge in self.edges)
@@ -79,6 +94,8 @@ def profile_depth(shape: Shape, size: float, thickness: float) -> float | None:
         return _HEIGHT_IN_RADII[shape] * size
     if shape == "jointing":
         return thickness
+    if shape == "edge-groove":
+        return (thickness + size) / 2
     return None if shape in WANTS_DEPTH else size
 
 
@@ -108,6 +125,8 @@ def edging(cut: EdgeCut, piece: Piece) -> EdgesOnBoard:
     whole = profile_depth(cut.shape, size, thickness)
     if cut.depth is None and whole is None:
         raise CutError(refusals.DEPTH_MISSING, field="cut.depth", shape=shape_name(cut.shape))
+    if cut.width is None and cut.shape in WANTS_WIDTH:
+        raise CutError(refusals.WIDTH_MISSING, field="cut.width", shape=shape_name(cut.shape))
     depth = cut.depth.mm if cut.depth is not None else whole or 0.0
     field = "cut.size" if cut.depth is None else "cut.depth"
     if cut.shape != "jointing" and closeness.over(depth, thickness):
@@ -119,6 +138,8 @@ def edging(cut: EdgeCut, piece: Piece) -> EdgesOnBoard:
             raise CutError(refusals.RABBET_THROUGH, field="cut.depth", thickness=thickness)
         if cut.both_faces and not closeness.under(2 * depth, thickness):
             raise CutError(refusals.RABBETS_MEET, field="cut.depth", depth=depth, thickness=thickness)
+    if cut.shape == "edge-groove":
+        _check_cheeks(cut, depth, thickness)
     if cut.both_faces and cut.shape not in STRAIGHT_WALLED and closeness.over(2 * depth, thickness):
         raise CutError(refusals.PROFILES_OVERLAP, field=field, depth=depth, thickness=thickness)
     width = None if cut.width is None else cut.width.mm
@@ -147,6 +168,16 @@ def edging(cut: EdgeCut, piece: Piece) -> EdgesOnBoard:
         fibres=piece.fibres,
         count=piece.count,
     )
+
+
+def _check_cheeks(cut: EdgeCut, far: float, thickness: float) -> None:
+    """Whether wood is left on both sides of a groove, its far wall so many mm below the face."""
+    if cut.both_faces and cut.depth is not None:
+        raise CutError(refusals.GROOVE_NOT_IN_THE_MIDDLE, field="cut.depth")
+    least = min(far - cut.size.mm, thickness - far)
+    if closeness.under(least, _LEAST_FACE):
+        field = "cut.size" if cut.depth is None else "cut.depth"
+        raise CutError(refusals.CHEEK_TOO_THIN, field=field, left=max(least, 0.0), least=_LEAST_FACE)
 
 
 def turned_over(asked: EdgesOnBoard) -> EdgesOnBoard:

@@ -41,6 +41,8 @@ from ranura.core.text.writing import write
 _ONE_PLANE = frozenset({"bead"})
 _BURNS_FROM = 3
 _EDGE_GONE = (words.BEARING_WITHOUT_EDGE, words.FENCE_WITHOUT_EDGE)
+_LEAST_CHEEK = 3.0
+"""mm: a thinner wall beside a groove breaks off however shallow it is (R14)."""
 _WATCHED, _WATCHED_WITHOUT_HOLD = 0.5, 0.4
 """Shares of the power from which a plan says so (R5)."""
 
@@ -70,6 +72,9 @@ def refuse(judge: EdgeJudge, dropped: list[Drop]) -> None:
     of_shape = [bit for bit in bits if bit.profile in PROFILES_OF[asked.shape]]
     if not of_shape:
         raise CutError(refusals.NO_BIT_OF_SHAPE, shape=name)
+    if asked.grooved and all(by_itself[bit.id] in (words.SLOT_TOO_WIDE, words.SLOT_TOO_NARROW) for bit in of_shape):
+        there = ", ".join(f"{slot:g}" for slot in sorted({bit.cutting_length for bit in of_shape}))
+        raise CutError(refusals.NO_SUCH_SLOT, field="cut.size", groove=asked.size, there=f"{there} mm")
     left = [bit for bit in of_shape if by_itself[bit.id] is not words.OTHER_RADIUS]
     if not left:
         there = ", ".join(f"{radius:g}" for radius in sorted({bit.radius or 0.0 for bit in of_shape}))
@@ -225,6 +230,10 @@ def _cautions(
     left = asked.thickness - (2 if asked.both_faces else 1) * asked.depth
     if asked.shape == "rabbet" and closeness.under(left, asked.thickness / 3):
         found.append(caution(words.DEEP_RABBET, left=left, thickness=asked.thickness))
+    if asked.grooved and asked.width is not None:
+        cheek, least = min(asked.depth - asked.size, asked.thickness - asked.depth), max(asked.width / 3, _LEAST_CHEEK)
+        if closeness.under(cheek, least):
+            found.append(caution(words.THIN_GROOVE_WALL, cheek=cheek, deep=asked.width, least=least))
     if judge.sharp:
         found.append(caution(words.CORNER_LEFT_ROUND, radius=bit.diameter / 2))
     if climbs and any(run.climb_start for run in runs):

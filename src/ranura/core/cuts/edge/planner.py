@@ -76,5 +76,6 @@ def _typed(cut: EdgeCut, asked: EdgesOnBoard, piece: Piece, worked: Sequence[Fig
     return {
         "depth": write("{d:short}", d=asked.depth) if cut.depth is None else write(as_typed(cut.depth)),
         "width": write("{w:short}", w=wide) if width is None else write(as_typed(width)),
+        "size": write(as_typed(cut.size)),
         "thickness": write(as_typed(piece.thickness)),
     }

@@ -7,6 +7,13 @@ from ranura.core.text.errors import Refusal
 NO_EDGE = Refusal("no-edge", "Choose at least one edge: click it in the drawing, or press 1 to 9")
 EDGE_GONE = Refusal("edge-gone", "This board has no {edge}; its edges are: {there}")
 DEPTH_MISSING = Refusal("depth-missing", "Say how deep the {shape} goes")
+WIDTH_MISSING = Refusal("width-missing", "Say how far the {shape} goes into the edge")
+CHEEK_TOO_THIN = Refusal(
+    "cheek-too-thin", "The groove leaves {left:len} of wood beside it, and {least:len} must stand on either side"
+)
+GROOVE_NOT_IN_THE_MIDDLE = Refusal(
+    "groove-not-in-the-middle", "Cut from both faces a groove lies in the middle of the edge: leave its place open"
+)
 ANGLE_MISSING = Refusal("angle-missing", "Say the angle of the bevel, from the edge")
 RADIUS_OVER_THICKNESS = Refusal(
     "radius-over-thickness", "A radius of {size:len} reaches {depth:len} down, and the board is {thickness:len} thick"
@@ -25,6 +32,7 @@ WIDTH_BEYOND_BIT = Refusal(
 )
 NO_SUCH_RADIUS = Refusal("no-such-radius", "No {shape} bit here has a radius of {size:len}; there are: {there}")
 NO_SUCH_ANGLE = Refusal("no-such-angle", "No bit here cuts {angle:n}°; there are: {there}")
+NO_SUCH_SLOT = Refusal("no-such-slot", "No slot cutter here makes a groove of {groove:len}; their slots are: {there}")
 NO_BIT_OF_SHAPE = Refusal("no-bit-of-shape", "There is no {shape} bit in the drawer; add one to plan this cut")
 PROFILE_DEEPER_THAN_BITS = Refusal(
     "profile-deeper-than-bits", "No {shape} bit of this size cuts {depth:len} deep; the longest, {name}, {longest:len}"

@@ -76,7 +76,7 @@ def edge_section_view(setting: EdgeSetting, *, typed: Mapping[str, Text]) -> Vie
             start=(beside, at(0, trip.height)[1]),
             end=(beside, face),
             offset=-1 if hand else 0,
-            field="depth",
+            field=None if setting.edging.grooved and setting.edging.both_faces else "depth",
             name="depth",
             text=typed["depth"],
             vertical=True,
@@ -90,6 +90,19 @@ def edge_section_view(setting: EdgeSetting, *, typed: Mapping[str, Text]) -> Vie
             vertical=True,
         ),
     )
+    if setting.edging.grooved:
+        across = at(wide + into * 0.3, 0)[0]
+        ends = (at(0, setting.edging.depth)[1], at(0, setting.edging.depth - setting.edging.size)[1])
+        size = Dimension(
+            start=(across, ends[0]),
+            end=(across, ends[1]),
+            offset=-1 if hand else 0,
+            field="size",
+            name="size",
+            text=typed["size"],
+            vertical=True,
+        )
+        dimensions = (*dimensions, size)
     if setting.edging.shape in ("flush", "jointing"):
         dimensions = dimensions[1:]
     caption = write("section along the feed" if hand else "section along the feed, face down on the table")
@@ -108,7 +121,7 @@ def _handle(setting: EdgeSetting, at: Point) -> BitHandle | None:
     """Moving the bit: how deep the profile reaches below the face, and how far into it; nothing where there is no profile."""
     shape = setting.edging.shape
     grows: Literal[1, -1] = -1 if setting.by_hand else 1
-    if setting.guided is None or shape in ("flush", "jointing"):
+    if setting.guided is None or shape in ("flush", "jointing") or (setting.edging.grooved and setting.edging.both_faces):
         return None
     trip = setting.guided.trip
     across = "size" if shape == "rabbet" else "width"

@@ -17,6 +17,7 @@ _SIZES = {
     "chamfer": "A chamfer of {s}",
     "bevel": "A bevel of {a}°, {s} high",
     "rabbet": "A rabbet {s} wide",
+    "edge-groove": "An edge groove {s} wide",
     "flush": "An overhang of {s} trimmed flush",
     "jointing": "An edge jointed by {s}",
 }
@@ -24,6 +25,8 @@ _SIZES = {
 
 def title(cut: EdgeCut, _: Shop) -> Text:
     """What it is called in a list."""
+    if cut.shape == "edge-groove" and cut.width is not None:
+        return write("{shape} {s} × {d}", shape=shape_name(cut.shape), s=as_typed(cut.size), d=as_typed(cut.width))
     if cut.depth is None:
         return write("{shape} {s}", shape=shape_name(cut.shape), s=as_typed(cut.size))
     return write("{shape} {s} × {d}", shape=shape_name(cut.shape), s=as_typed(cut.size), d=as_typed(cut.depth))
@@ -40,8 +43,12 @@ def place(cut: EdgeCut, piece: Piece) -> Text:
 def sentence(cut: EdgeCut, piece: Piece, _: Shop) -> Text:
     """What is asked, with the dimensions as typed."""
     size = _SIZES[cut.shape].replace("{s}", as_typed(cut.size)).replace("{a}", f"{cut.angle or 45:g}")
-    depth = "" if cut.depth is None else f", {as_typed(cut.depth)} deep"
-    width = "" if cut.width is None else f", {as_typed(cut.width)} into the face"
+    below = "" if cut.depth is None else as_typed(cut.depth)
+    into = "" if cut.width is None else as_typed(cut.width)
+    if cut.shape == "edge-groove":
+        depth, width = f", {into} deep", f", its far wall {below} below the face" if below else ", in the middle"
+    else:
+        depth, width = f", {below} deep" if below else "", f", {into} into the face" if into else ""
     faces = ", both faces" if cut.both_faces else ""
     return write("{size}, on {edges} of {piece}", size=size + depth + width, edges=_edges(cut, piece) + faces, piece=piece.name)
 

@@ -91,8 +91,8 @@ def _heights(setting: EdgeSetting, figures: Mapping[str, Figure]) -> SlipSection
         else:
             lines.append(write("{n} stages at this height", n=count))
     else:
-        wide = figures["edge.width"].value
-        lines.append(write("in one stage, {w:len} into the face", w=wide) if wide else write("in one stage"))
+        wide, where = figures["edge.width"].value, "edge" if setting.edging.grooved else "face"
+        lines.append(write("in one stage, {w:len} into the {where}", w=wide, where=where) if wide else write("in one stage"))
     parts, faces = setting.edging.count, setting.edging.both_faces
     whole = "part" if parts == 1 else "parts"
     every = "at each setting run " if count > 1 else "run "

@@ -20,7 +20,7 @@ from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text import strength_words
 from ranura.core.text.cautions import Reason
 
-Bound = Literal["whole", "asked", "school", "area", "power", "stiffness"]
+Bound = Literal["whole", "asked", "school", "area", "power", "stiffness", "cutter"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

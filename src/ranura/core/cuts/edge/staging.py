@@ -13,6 +13,7 @@ from typing import Literal
 
 from ranura.core.cuts.edge.asked import STRAIGHT_WALLED, StageBy
 from ranura.core.cuts.edge.guides import jointing_runs
+from ranura.core.cuts.edge.on_board import EdgesOnBoard
 from ranura.core.cuts.edge.section import section_of
 from ranura.core.cuts.edge.stage_limits import Bound, EdgeWork, failing, most_area, reason_for, school_of
 from ranura.core.cuts.edge.stages import stages
@@ -28,6 +29,9 @@ from ranura.core.text.cautions import Reason
 
 MOST_STAGES = 12
 """More settings than that nobody makes: the router or the bit is too small for the profile."""
+SLOT_OVERLAP, SLOT_FROM_BOTH, MOST_SLOTS = 0.9, 1.9, 4
+"""Of a slot cutter's width: how far it is lowered between two runs, and how wide a groove two runs from both faces make; and how
+many runs from one face there are at most."""
 CLIMB_AREA, CLIMB_WIDTH, CLIMB_DIAMETER = 6.0, 1.0, 32.0
 """The bounds of a climb (R7): mm² of section, mm sideways, mm of bit."""
 
@@ -162,6 +166,9 @@ def _stepped(work: EdgeWork, mounting: str) -> Staging:
             by = "depth"
             bound = "power" if least.bound == "power" else "stiffness" if least.bound == "stiffness" else "school"
             bound = "area" if within < least.step else bound
+    elif edging.grooved:
+        trips = _slots(work)
+        by, bound = ("depth", "cutter") if len(trips) > 1 else (by, bound)
     elif edging.shape == "jointing" and work.guided.guide == "fence" and closeness.over(edging.size, turning.rules.jointing):
         count, _ = jointing_runs(edging.size, turning.rules)
         trips = [replace(final, offset=final.offset + edging.size * (count - 1 - i) / count) for i in range(count)]
@@ -177,6 +184,28 @@ def _stepped(work: EdgeWork, mounting: str) -> Staging:
         most_area=most_area(work),
         reason=None if failed is None else reason_for(work, made, failed),
     )
+
+
+def _slots(work: EdgeWork) -> list[Trip]:
+    """The runs of a slot cutter for a groove in an edge: one where it is as wide, or where the board is turned over for the
+    second; else one below the other.
+
+    Rule: R8 passes of a wide cut, R14 tongue and groove
+    Formula: k = ⌈(w − c) / 0.9·c⌉ + 1 runs, evenly spread, c the cutter's slot
+    Source: each run takes a whole slot or less; no fin stays between two"""
+    edging, slot, final = work.edging, work.turning.bit.cutting_length, work.guided.trip
+    more, count = edging.size - slot, slot_runs(edging, slot)
+    if count == 1 or edging.both_faces:
+        return [final]
+    return [replace(final, height=final.height - more * (count - 1 - i) / (count - 1)) for i in range(count)]
+
+
+def slot_runs(edging: EdgesOnBoard, slot: float) -> int:
+    """How many runs a cutter takes for a groove in an edge, whose slot is so wide; 1 for other shapes."""
+    more = edging.size - slot
+    if not edging.grooved or not closeness.over(more, 0.0):
+        return 1
+    return 2 if edging.both_faces else int(closeness.ceil(more / (SLOT_OVERLAP * slot))) + 1
 
 
 def _by_bearings(work: EdgeWork) -> Staging:

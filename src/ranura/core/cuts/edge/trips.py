@@ -148,12 +148,12 @@ def _summed(silhouette: tuple[Corner, ...]) -> tuple[tuple[float, ...], tuple[fl
 
 
 def reach(bit: Bit, trip: Trip) -> float:
-    """How far a setting reaches into the face, in mm: at d = 0, from the edge line.
+    """How far a setting reaches into the wood, in mm from the edge line: at the face, or at the top of a cutter below it.
 
     >>> round(reach(Bit(id="", name="", profile="chamfer", cutting_length=12, bearing=12.7, shank=12.7),
     ...             Trip(height=5, offset=6.35)), 6)
     5.0"""
-    return max(radius_at(bit.silhouette, trip.height) - trip.offset, 0.0)
+    return max(radius_at(bit.silhouette, min(trip.height, bit.cutting_length)) - trip.offset, 0.0)
 
 
 def along_the_edge(bit: Bit, trip: Trip, thickness: float) -> Span | None:

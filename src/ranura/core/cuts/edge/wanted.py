@@ -24,6 +24,8 @@ _LEVELS = (0.15, 0.5, 0.85)
 def wanted(cut: EdgeCut, piece: Piece, shop: Shop) -> Wanted:
     """A strip along every edge, as wide at each height as the profile is there. Of profiles that are the bit's own, and where the
     person has changed how deep or wide they reach, nothing is known here."""
+    if cut.shape == "edge-groove":
+        return _groove(cut, piece, shop)
     reach = _reach(cut)
     if reach is None or (cut.shape != "rabbet" and cut.depth is not None) or cut.width is not None:
         return ()
@@ -40,6 +42,18 @@ def wanted(cut: EdgeCut, piece: Piece, shop: Shop) -> Wanted:
             # On the other face the same, or nothing.
             found.append(Layer(below, most, least) if cut.both_faces else Layer(below, NOTHING, NOTHING))
     return tuple(found)
+
+
+def _groove(cut: EdgeCut, piece: Piece, shop: Shop) -> Wanted:
+    """A strip along every edge between the groove's two walls, and nothing beyond them."""
+    thickness, into = piece.thickness.mm, 0.0 if cut.width is None else cut.width.mm
+    far = (thickness + cut.size.mm) / 2 if cut.depth is None else cut.depth.mm
+    near = far - cut.size.mm
+    edges = [edge for edge in edges_of(piece) if edge.ref in cut.edges]
+    off = shop.rules.bearing_fit
+    most, least = (_strips(edges, into + by) for by in (off, -off))
+    inside = [Layer(thickness - below, most, least) for below in (near + JUST, far - JUST)]
+    return (*inside, *(Layer(thickness - below, NOTHING, NOTHING) for below in (near - JUST, far + JUST)))
 
 
 def _levels(cut: EdgeCut, deep: float) -> tuple[float, ...]:

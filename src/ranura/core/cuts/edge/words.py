@@ -28,6 +28,20 @@ WIDTH_BEYOND_BIT = Words(
     message="At this depth the bit reaches {most:len} into the face, not {width:len}",
     do="Take a larger bit, or a smaller bearing",
 )
+SLOT_TOO_WIDE = Words(
+    code="slot-too-wide",
+    place="tool",
+    level="stop",
+    message="It cuts a slot {slot:len} wide; the groove is to be {groove:len}",
+    do="Take a narrower slot cutter, or make the groove as wide as its slot",
+)
+SLOT_TOO_NARROW = Words(
+    code="slot-too-narrow",
+    place="tool",
+    level="stop",
+    message="A slot of {slot:len} makes a groove of at most {most:len}, and {groove:len} is asked for",
+    do="Take a wider slot cutter, or cut from one face in more runs",
+)
 OPENING_TOO_SMALL_FOR_BIT = Words(
     code="opening-too-small-for-bit",
     place="tool",
@@ -99,6 +113,13 @@ DEEP_RABBET = Words(
     level="caution",
     message="{left:len} of the board's {thickness:len} are left: a thin tongue breaks",
     do="Leave at least a third of the thickness",
+)
+THIN_GROOVE_WALL = Words(
+    code="thin-groove-wall",
+    place="depths",
+    level="caution",
+    message="The wall beside the groove is {cheek:len} thick and {deep:len} high: it breaks off easily",
+    do="Leave {least:len}, or make the groove shallower",
 )
 JOINT_FIRST = Words(
     code="joint-first",
