@@ -228,3 +228,32 @@ def test_what_the_log_says_of_a_bit_in_a_wood(client):
     nothing = client.get("/api/last-time", params={"material": "ash", "bit": "v-90"}).json()
     assert (nothing["runs"], nothing["last"], nothing["burns_below"]) == (0, None, None)
     assert client.get("/api/last-time", params={"material": "ash", "bit": "none"}).status_code == 422
+
+
+DULL = "straight-12.7-dull"
+
+
+def due_edges(client) -> list[str]:
+    return [each["of"] for each in client.get("/api/due").json() if each["kind"] == "sharpened"]
+
+
+def wear_of(client, bit_id: str) -> dict:
+    return next(each for each in client.get("/api/lessons").json()["wear"] if each["bit_id"] == bit_id)
+
+
+def test_what_is_due_is_done_and_taken_back(client):
+    shop = client.app.state.saved_shop
+    assert due_edges(client) == [DULL]
+    before = wear_of(client, DULL)
+    assert (before["dull"], shop.current().bit(DULL).state) == (True, "dull")
+    care = {"id": "care-1", "kind": "sharpened", "of": DULL}
+    for _ in range(2):  # sent twice it is done once
+        assert client.post("/api/cares", json=care).status_code == 201
+    after = wear_of(client, DULL)
+    assert (after["since"], after["metres"], after["dull"]) == (0, before["metres"], False)
+    assert (due_edges(client), shop.current().bit(DULL).state) == ([], "sharp")
+    assert client.delete("/api/cares/care-1").status_code == 204
+    assert client.delete("/api/cares/care-1").status_code == 404
+    assert (due_edges(client), shop.current().bit(DULL).state) == ([DULL], "dull")
+    assert client.post("/api/cares", json={**care, "id": "c2", "of": "no-such-bit"}).status_code == 422
+    assert client.post("/api/cares", json={**care, "id": "c3", "kind": "collet"}).status_code == 422, "no router"

@@ -188,6 +188,7 @@ def test_stages_by_fence_height_and_both_on_the_table():
     assert len(capped.stages) > 4
 
 
+@pytest.mark.thorough
 def test_a_bead_cannot_be_raised_and_says_so():
     hand = plan(edge_cut("bead", 3, edges=("near",), least_stages=3, router_id="plunge-two"))
     assert len(hand.stages) == 1

@@ -635,6 +635,7 @@ def test_the_slip_of_a_pocket_names_the_template_that_stands_in_the_shop():
     assert "take Hall template" not in said(thing(18.0, off=0.2)), "made for another pair"
 
 
+@pytest.mark.thorough
 def test_the_template_of_a_hole_is_not_taken_for_a_disc_of_the_same_size():
     more = {"length": 160, "from_left": 130, "from_near": 130, "guide": "bushing", "through": True}
     hole, disc = plan(pocket("hole", **more)), plan(pocket("disc", **more))

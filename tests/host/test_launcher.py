@@ -199,7 +199,7 @@ def instruments() -> set[int]:
 
 
 @pytest.mark.slow
-@pytest.mark.parametrize("end", ["stop", pytest.param("kill", marks=pytest.mark.thorough)])
+@pytest.mark.parametrize("end", [pytest.param("stop", marks=pytest.mark.thorough), "kill"])
 def test_no_instrument_outlives_its_server(demo: Demo, end):
     before = instruments()
     for kind in ("caliper", "tachometer"):

@@ -48,6 +48,7 @@ def test_with_the_menu_of_a_cut_open(open_page: Callable[..., Page]):
     no_barrier(page)
 
 
+@pytest.mark.thorough
 def test_with_the_line_that_takes_anything(open_page: Callable[..., Page]):
     page = open_page(CUT)
     page.keyboard.press("k")

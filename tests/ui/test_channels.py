@@ -251,6 +251,7 @@ def test_a_half_lap_becomes_a_tenon_that_leaves_its_tongue(at):
     expect(page.get_by_role("alert")).to_contain_text("can only be left of more")
 
 
+@pytest.mark.thorough
 def test_a_disc_that_would_fly_off_is_a_stop_until_it_is_held(at):
     page = at("cheek-discs")
     choose(page, "the-piece", "Piece held: not said")

@@ -52,6 +52,7 @@ def test_dialogs_begin_in_their_first_field_and_enter_sends_them(page: Page):
     expect(page.get_by_test_id("sentence")).to_contain_text("across Pantry shelf")
 
 
+@pytest.mark.thorough
 def test_every_place_has_its_keys_its_title_and_a_way_back(open_page: Callable[..., Page]):
     page = open_page("/")
     titles = {"rules": "House rules", "removed": "Removed things", "assumed": "What is assumed"}

@@ -124,7 +124,7 @@ def test_the_log_is_filtered_opened_as_it_was_and_noted_in(open_page: Callable[.
     page.get_by_test_id("log-out").select_option("burnt")
     expect(runs).to_have_count(5)
     expect(page.get_by_test_id("burn-lesson").filter(has_text="roundover")).to_contain_text("burns below a chip of")
-    expect(page.get_by_test_id("wear").first).to_contain_text("sharpen it")
+    expect(page.get_by_test_id("wear").first).to_contain_text("it burns by now")
     # What was measured is offered with its evidence, taken by a person, and taken back.
     worth = page.get_by_test_id("figure-lesson").filter(has_text="plunge base, round side")
     expect(worth).to_contain_text("kept as 76.20 mm, measures 76.38 mm")
@@ -155,3 +155,14 @@ def test_a_job_s_order_stands_on_its_page(open_page: Callable[..., Page]):
     expect(page.get_by_test_id("have-ready")).to_contain_text("12.7 straight, shank 12.7 mm, in Plunge two")
     page.get_by_test_id("order-line").nth(3).get_by_role("link").click()
     expect(page.get_by_test_id("slip")).to_be_visible()
+
+
+def test_what_is_due_is_done_with_one_key_and_undone(open_page: Callable[..., Page]):
+    page = open_page("/jobs/little-harbour/page", wait="job-page")
+    due = page.get_by_test_id("due-work")
+    expect(due).to_contain_text("12.7 straight, dull")
+    due.get_by_role("button", name="Sharpened").focus()
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("12.7 straight, dull: it ran clean before")).to_have_count(0)
+    page.keyboard.press("Control+z")
+    expect(due).to_contain_text("12.7 straight, dull")

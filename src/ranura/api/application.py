@@ -21,6 +21,7 @@ from ranura.api import (
     assumed,
     backups,
     calc,
+    cares,
     choosing,
     files,
     forms,
@@ -120,6 +121,7 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
         joints,
         run_log,
         runs,
+        cares,
     ):
         app.include_router(part.router)
     for made in (jobs.ROUTES, plans.ROUTES, testcuts.ROUTES, forms.ROUTES):

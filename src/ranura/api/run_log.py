@@ -17,7 +17,7 @@ from ranura.core.shop.tooling.bits import Bit
 from ranura.formats.log_file import log_file, log_table, read_log
 from ranura.requests.from_core import IdText
 from ranura.requests.runs import LogFileIn, NotedIn
-from ranura.store import kept_runs
+from ranura.store import kept_cares, kept_runs
 
 router = APIRouter(prefix="/api", tags=["log"], responses=ERRORS)
 
@@ -37,7 +37,7 @@ def runs(shop: TheShop, store: TheStore) -> Response:
 def lessons(shop: TheShop, store: TheStore) -> Lessons:
     """What the log teaches."""
     with store.session() as session:
-        return lessons_of(kept_runs.of_shop(session, shop.id), shop)
+        return lessons_of(kept_runs.of_shop(session, shop.id), shop, kept_cares.of_shop(session, shop.id))
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from ranura.core.learning.corrections import MeasureKey
+from ranura.core.running.care import CareKind
 from ranura.core.running.log import CameOut, Measured, Outcome
 from ranura.core.running.progress import How
 from ranura.requests.from_core import IdText, Name, ReadPlace, RequestModel
@@ -57,3 +58,12 @@ class LogFileIn(RequestModel):
     """A log as text: CSV or JSON."""
 
     text: Annotated[str, Field(max_length=30_000_000)]
+
+
+class CareIn(RequestModel):
+    """What was done for a bit or a router; its id is the page's, so that it is done once however often it is sent."""
+
+    id: IdText
+    kind: CareKind
+    of: IdText
+    """The id of the bit, or of the router whose collet was looked at."""

@@ -23,16 +23,16 @@ from ranura.core.board.pieces import Piece
 from ranura.core.joints.asked import Joint
 from ranura.core.shop.drawer.history import Event
 from ranura.core.text.errors import CraftError
-from ranura.store import kept_runs, repository
+from ranura.store import kept_cares, kept_runs, repository
 from ranura.store.models import Base
 
 FORM: Final = 1
 TABLES: Final[tuple[str, ...]] = (
     "shops", "routers", "bits", "guides", "woods", "deliveries", "profiles", "outlines", "bit_events", "jobs", "pieces", "cuts",
-    "joints", "removed_things", "run_plans", "runs",
+    "joints", "removed_things", "run_plans", "runs", "cares",
 )  # fmt: skip
 """What is copied, each after what it refers to."""
-_LATER: Final = frozenset({"removed_things", "outlines", "joints", "run_plans", "runs"})
+_LATER: Final = frozenset({"removed_things", "outlines", "joints", "run_plans", "runs", "cares"})
 """Tables that a backup of before does not have."""
 _ORDER: Final[Mapping[str, tuple[str, ...]]] = {
     "shops": ("id",),
@@ -40,6 +40,7 @@ _ORDER: Final[Mapping[str, tuple[str, ...]]] = {
     "removed_things": ("kind", "id"),
     "run_plans": ("id",),
     "runs": ("begun_at", "id"),
+    "cares": ("at", "id"),
 }
 _USUAL_ORDER = ("place", "id")
 _NOT_COPIED: Final[Mapping[str, frozenset[str]]] = {"shops": frozenset({"id"}), "bit_events": frozenset({"id", "shop_id"})}
@@ -143,6 +144,7 @@ def _read_all(session: Session, shop_id: str) -> None:
         "joints": TypeAdapter(Joint).validate_python,
     }
     kept_runs.of_shop(session, shop_id)
+    kept_cares.of_shop(session, shop_id)
     for name, reader in readers.items():
         table = Base.metadata.tables[name]
         for spec in session.execute(select(table.c.spec).where(table.c.shop_id == shop_id)).scalars():

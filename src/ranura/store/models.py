@@ -212,3 +212,16 @@ class RunRow(Base):
     spec: Mapped[dict[str, Any]]
 
     __table_args__ = (Index("runs_in_time", "shop_id", "begun_at"),)
+
+
+class CareRow(Base):
+    """Something that was done for a bit or a router, at a time in UTC."""
+
+    __tablename__ = "cares"
+
+    id: Mapped[str] = mapped_column(String(ID_LENGTH), primary_key=True)
+    shop_id: Mapped[str] = mapped_column(ForeignKey("shops.id", ondelete="CASCADE"))
+    kind: Mapped[str] = mapped_column(String(20))
+    of: Mapped[str] = mapped_column(String(80))
+    at: Mapped[datetime]
+    was: Mapped[str | None] = mapped_column(String(10), default=None)

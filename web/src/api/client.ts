@@ -4,6 +4,7 @@ import { reader } from "../app/reader";
 import { store, stored } from "../app/stored";
 import type { paths } from "./generated/schema";
 import type {
+  CareIn,
   ChooseIn,
   ConfirmedIn,
   CutForm,
@@ -311,6 +312,9 @@ export const api = {
   noteRun: (noted: Schemas["NotedIn"]) => post("/api/runs", { body: noted }),
   removeRun: (run_id: string) => remove("/api/runs/{run_id}", { params: { path: { run_id } } }),
   lessons: () => get("/api/lessons"),
+  due: () => get("/api/due"),
+  careDone: (care: CareIn) => post("/api/cares", { body: care }),
+  careNotDone: (care_id: string) => remove("/api/cares/{care_id}", { params: { path: { care_id } } }),
   lastTime: (material: string, bit: string) =>
     get("/api/last-time", { params: { query: { material, bit } } }),
   takeLog: (text: string) => post("/api/log", { body: { text } }),

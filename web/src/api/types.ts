@@ -43,6 +43,7 @@ export type RunStep = Schemas["RunStep"];
 export type DoneStep = Schemas["DoneStep"];
 export type Trouble = Schemas["Trouble"];
 export type CameOut = Schemas["OutcomeIn"]["came_out"];
+export type CareIn = Schemas["CareIn"];
 export type Lessons = Schemas["Lessons"];
 export type Remedy = Schemas["Remedy"];
 export type PieceIn = Schemas["PieceIn"];

@@ -1,6 +1,7 @@
 /** What undo and redo do, as data: each act says what is to be so, and what was so after one's own change. */
 import {
   api,
+  type CareIn,
   type CutIn,
   type DialPosition,
   type JobChange,
@@ -51,6 +52,8 @@ export type Act =
   | { do: "place-cut"; id: string; at: CutPlace }
   | { do: "place-piece"; id: string; before: string | null }
   | { do: "uses"; id: string; count: number }
+  | { do: "care"; care: CareIn }
+  | { do: "care-back"; id: string }
   | { do: "away"; kind: "bits" | "routers"; id: string; archived: boolean }
   | {
       do: "correct";
@@ -87,6 +90,13 @@ export const counted = (label: string, id: string, count: number): Step => ({
   label,
   undo: { do: "uses", id, count: -count },
   redo: { do: "uses", id, count },
+});
+
+/** A step that noted what was done for a tool, and back. */
+export const cared = (label: string, care: CareIn): Step => ({
+  label,
+  undo: { do: "care-back", id: care.id },
+  redo: { do: "care", care },
 });
 
 /** How a cut that is on the screen, or not, gets another state: through its editor. */
@@ -133,6 +143,10 @@ export async function perform(act: Act, anyway: boolean, putCut: PutCut): Promis
           ? api.putBitAway(act.id, act.archived)
           : api.putRouterAway(act.id, act.archived)),
       );
+    case "care":
+      return told(await api.careDone(act.care));
+    case "care-back":
+      return told(await api.careNotDone(act.id));
     case "correct":
       return told(
         await api.correct({

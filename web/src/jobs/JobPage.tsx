@@ -9,6 +9,7 @@ import { Place } from "../app/Place";
 import { history } from "../app/undo";
 import { Waiting } from "../app/Waiting";
 import { Joints } from "../joints/Joints";
+import { DueWork } from "../log/DueWork";
 import { usePlace } from "../shop/place";
 import { SHORTLY } from "../slip/StatusLine";
 import { Glyph } from "../ui/Glyph";
@@ -153,6 +154,7 @@ function Whole({ shop, job }: Props) {
           </section>
           <div className="flex flex-col gap-5">
             <Joints job={job} />
+            <DueWork unit={shop.unit} />
             <Notes job={job} />
             <CutList job={job} shop={shop} />
           </div>

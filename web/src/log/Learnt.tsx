@@ -1,12 +1,14 @@
 import type { Lessons, Unit } from "../api/client";
 import { Words } from "../ui/Words";
-import { inUnit } from "../ui/words";
+import { inUnit, money } from "../ui/words";
+import { DueWork } from "./DueWork";
 import { Figures } from "./Figures";
+import { DONE, useCare } from "./useCare";
 
 const metres = (far: number) => `${far.toLocaleString("en", { maximumFractionDigits: far < 10 ? 1 : 0 })} m`;
 
 /** What the log teaches: below which chip a wood burns, and how far each bit ran. */
-export function Learnt({ lessons, unit }: { lessons: Lessons; unit: Unit }) {
+export function Learnt({ lessons, unit, currency }: { lessons: Lessons; unit: Unit; currency: string }) {
   return (
     <aside
       className="pt-2 pb-8 lg:min-h-0 lg:overflow-y-auto lg:border-l lg:border-rule lg:pl-5"
@@ -15,7 +17,8 @@ export function Learnt({ lessons, unit }: { lessons: Lessons; unit: Unit }) {
       // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls by itself
       tabIndex={0}
     >
-      <h3 className="text-strong font-bold">What it teaches</h3>
+      <DueWork unit={unit} />
+      <h3 className="mt-3 text-strong font-bold">What it teaches</h3>
       {lessons.burning.length + lessons.wear.length + lessons.figures.length === 0 ? (
         <p className="text-ink-2">
           From four runs of a wood and a kind of bit on, it says what they have in common.
@@ -29,7 +32,7 @@ export function Learnt({ lessons, unit }: { lessons: Lessons; unit: Unit }) {
       {lessons.wear.length > 0 ? (
         <>
           <h4 className="mt-4 text-body font-semibold">How far each bit ran</h4>
-          <Wear wear={lessons.wear} />
+          <Wear wear={lessons.wear} currency={currency} />
         </>
       ) : null}
     </aside>
@@ -104,8 +107,9 @@ function Burning({ lesson, unit }: { lesson: Lessons["burning"][number]; unit: U
   );
 }
 
-function Wear({ wear }: { wear: Lessons["wear"] }) {
-  const most = Math.max(...wear.map((each) => each.metres), 1);
+function Wear({ wear, currency }: { wear: Lessons["wear"]; currency: string }) {
+  const most = Math.max(...wear.map((each) => each.since), 1);
+  const done = useCare();
   return (
     <ul className="mt-1 flex flex-col gap-2">
       {wear
@@ -114,12 +118,12 @@ function Wear({ wear }: { wear: Lessons["wear"] }) {
           <li key={each.bit_id} data-testid="wear">
             <span className="flex justify-between gap-3 text-body">
               <span className="min-w-0 truncate font-semibold">{each.bit}</span>
-              <span className="whitespace-nowrap tabular-nums">{metres(each.metres)}</span>
+              <span className="whitespace-nowrap tabular-nums">{metres(each.since)}</span>
             </span>
             <span className="relative block h-3 bg-bench">
               <span
                 className="absolute inset-y-0 left-0 bg-ink"
-                style={{ width: `${(each.metres / most) * 100}%` }}
+                style={{ width: `${(each.since / most) * 100}%` }}
               />
               {each.first_burn === null ? null : (
                 <span
@@ -129,10 +133,25 @@ function Wear({ wear }: { wear: Lessons["wear"] }) {
               )}
             </span>
             <span className="text-note text-ink-2">
+              {each.since < each.metres ? `since its edge was new; ${metres(each.metres)} in all, ` : ""}
               {each.runs === 1 ? "1 run" : `${each.runs} runs`}
               {each.first_burn === null
                 ? ", none burnt"
-                : `, ${each.burnt} burnt, the first after ${metres(each.first_burn)}${each.dull ? ": sharpen it, or put in another" : ""}`}
+                : `, ${each.burnt} burnt, the first after ${metres(each.first_burn)}${each.dull ? ": it burns by now" : ""}`}
+              {each.price === null ? "" : `; ${money(each.price, currency, 2)} a metre`}
+              {each.since > 0 ? (
+                <>
+                  {" · "}
+                  <button
+                    type="button"
+                    className="underline decoration-dotted underline-offset-4"
+                    onClick={() => void done(each.bit, each.bit_id, "sharpened")}
+                  >
+                    {DONE.sharpened}
+                    <span className="sr-only">: {each.bit}</span>
+                  </button>
+                </>
+              ) : null}
             </span>
           </li>
         ))}

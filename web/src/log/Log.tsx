@@ -136,7 +136,7 @@ function Whole({ shop, runs, lessons }: Props) {
             </button>
           ) : null}
         </div>
-        {lessons ? <Learnt lessons={lessons} unit={shop.unit} /> : null}
+        {lessons ? <Learnt lessons={lessons} unit={shop.unit} currency={shop.currency} /> : null}
         {noting ? <NoteRun onClose={() => setNoting(false)} /> : null}
       </main>
     </Place>

@@ -10,6 +10,7 @@ from typing import Literal
 from ranura.core.board.materials import MaterialClass
 from ranura.core.learning.burning import FEWEST_RUNS, BurnLimit, burn_limit
 from ranura.core.learning.measured import corrected
+from ranura.core.running.care import Care, edge_since
 from ranura.core.running.log import FigureOfShop, Run
 from ranura.core.shop.shop import Shop
 from ranura.core.text.figures import as_measured
@@ -55,7 +56,12 @@ class BitWear:
     bit: str
     metres: float
     classes: tuple[ClassMetres, ...]
+    since: float
+    """Metres since it was sharpened or replaced; all of them where it never was."""
+    price: float | None
+    """What a metre of it has cost up to now, in the shop's money; None where its price is not known."""
     first_burn: float | None
+    """In metres since its edge was new."""
     runs: int
     burnt: int
     dull: bool
@@ -97,14 +103,14 @@ class Lessons:
     figures: tuple[FigureLesson, ...]
 
 
-def lessons_of(runs: Sequence[Run], shop: Shop) -> Lessons:
-    """What the runs of a shop teach that came to their end; in whatever order they come.
+def lessons_of(runs: Sequence[Run], shop: Shop, cares: Sequence[Care] = ()) -> Lessons:
+    """What the runs of a shop teach that came to their end, in whatever order they come; `cares` is what was done for its tools.
 
     Rule: R20
     Formula: metres on a bit = Σ way in wood × passes; burning from 4 runs of a wood class and a kind of profile on
     Source: the log"""
     ended = sorted((each for each in runs if each.state == "done"), key=lambda each: (each.begun_at, each.id))
-    return Lessons(burning=tuple(_burning(ended)), wear=tuple(_wear(ended)), figures=tuple(_figures(ended, shop)))
+    return Lessons(burning=tuple(_burning(ended)), wear=tuple(_wear(ended, cares, shop)), figures=tuple(_figures(ended, shop)))
 
 
 _MEASURED_SD: dict[Literal["base", "bit"], float] = {"base": 0.10, "bit": 0.05}
@@ -171,34 +177,44 @@ def _burning(runs: Iterable[Run]) -> Iterator[BurnLesson]:
             )
 
 
-def _wear(runs: Iterable[Run]) -> Iterator[BitWear]:
+def _wear(runs: Sequence[Run], cares: Sequence[Care], shop: Shop) -> Iterator[BitWear]:
+    prices = {bit.id: bit.price for bit in shop.bits}
     grouped: dict[str, list[Run]] = defaultdict(list)
     for each in runs:
         if each.of.bit_id is not None:
             grouped[each.of.bit_id].append(each)
     for bit_id, those in sorted(grouped.items()):
-        metres, first = 0.0, None
+        metres = sum(each.metres for each in those)
         classes: dict[MaterialClass, float] = defaultdict(float)
-        burnt = 0
         for each in those:
-            metres += each.metres
             if each.of.material_class is not None:
                 classes[each.of.material_class] += each.metres
-            if each.outcome is not None and each.outcome.came_out == "burnt":
-                burnt += 1
-                first = metres if first is None else first
+        fresh = edge_since(those, cares, bit_id)
+        since, first = 0.0, None
+        for each in fresh:
+            since += each.metres
+            first = since if first is None and _burnt(each) else first
+        price = prices.get(bit_id)
         yield BitWear(
             bit_id=bit_id,
             bit=those[-1].of.bit,
             metres=metres,
             classes=tuple(ClassMetres(material_class=wood, metres=far) for wood, far in sorted(classes.items())),
+            since=since,
+            price=None if price is None or metres < _FOR_A_PRICE else price / metres,
             first_burn=first,
             runs=len(those),
-            burnt=burnt,
-            dull=_burns_by_now([each.outcome.came_out == "burnt" for each in those if each.outcome is not None]),
+            burnt=sum(_burnt(each) for each in those),
+            dull=_burns_by_now([_burnt(each) for each in fresh if each.outcome is not None]),
         )
 
 
+def _burnt(run: Run) -> bool:
+    return run.outcome is not None and run.outcome.came_out == "burnt"
+
+
+_FOR_A_PRICE = 1.0
+"""Metres that a bit ran at least before its price is shared out among them."""
 _LAST, _MANY = 3, 2
 """Of the last runs of a bit so many burnt: it burns by now."""
 
