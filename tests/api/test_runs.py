@@ -257,3 +257,28 @@ def test_what_is_due_is_done_and_taken_back(client):
     assert (due_edges(client), shop.current().bit(DULL).state) == ([DULL], "dull")
     assert client.post("/api/cares", json={**care, "id": "c2", "of": "no-such-bit"}).status_code == 422
     assert client.post("/api/cares", json={**care, "id": "c3", "kind": "collet"}).status_code == 422, "no router"
+
+
+def test_a_job_s_order_takes_pins_and_says_why_one_cannot_stand(client):
+    def put(*pins: tuple[str, str]):
+        body = {"pins": [{"earlier": earlier, "later": later} for earlier, later in pins]}
+        return client.put("/api/jobs/little-harbour", json=body)
+
+    def places() -> dict[str, int]:
+        lines = client.get("/api/jobs/little-harbour/order").json()["lines"]
+        return {each["cut_id"]: number for number, each in enumerate(lines)}
+
+    before = places()
+    last = max(before, key=lambda cut: before[cut])
+    other = next(cut for cut, place in before.items() if place == 0)
+    assert put((last, other)).json()["pins"] == [{"earlier": last, "later": other}]
+    after = places()
+    assert after[last] < after[other]
+    refused = put(("shelf-dado-420", "shelf-dado-212"))
+    assert refused.status_code == 422
+    said = refused.json()["error"]
+    assert said["field"] == "pins"
+    assert said["message"].startswith("Upper shelf, Wing case side cannot come before Middle shelf, Wing case side, for each")
+    assert [each["earlier"] for each in client.get("/api/jobs/little-harbour").json()["pins"]] == [last], "what was there stays"
+    assert put(("no-such-cut", other)).status_code == 200, "a pin of a cut that is gone is let be"
+    assert client.get("/api/jobs/little-harbour/order").json()["pins"] == []

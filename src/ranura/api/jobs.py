@@ -9,12 +9,13 @@ from fastapi import Response
 
 from ranura.api.cut_routes import CutRoutes
 from ranura.api.joints import change_cut
-from ranura.api.orders import OrderView, order_view
+from ranura.api.orders import OrderView, check_pins, order_view
 from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS, StaleBody
 from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop, TheStore
 from ranura.api.views import CutItem, JobCard, JobView, cut_item, job_card, job_view
 from ranura.core.board.pieces import Piece, edges_of
+from ranura.core.sequence.job_order import Pin
 from ranura.core.shop.shop import Shop
 from ranura.requests.cuts import NewCut, NewPiece, SaveCut
 from ranura.requests.shop import JobChange, JobIn, PlaceCutIn, PlacePieceIn
@@ -78,10 +79,15 @@ def order(job_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts) -> O
 def save_job(
     job_id: str, asked: JobChange, shop: TheShop, store: TheStore, planning: ThePlanning, prior: ThePriorCuts
 ) -> JobView:
-    """Keeps another name, notes, or whether a job is put away; answers the whole job."""
+    """Keeps another name, notes, whether a job is put away, or what is wanted of the order of its cuts; answers the whole job."""
+    pins = None if asked.pins is None else tuple(Pin(earlier=each.earlier, later=each.later) for each in asked.pins)
+    if pins is not None:
+        with store.session() as session:
+            job = kept_jobs.load_job(session, shop.id, job_id)
+        check_pins(job, pins, shop, prior)
     with store.session() as session:
         name = None if asked.name is None else asked.name.strip()
-        kept_jobs.save_job(session, shop.id, job_id, name=name, notes=asked.notes, archived=asked.archived)
+        kept_jobs.save_job(session, shop.id, job_id, name=name, notes=asked.notes, archived=asked.archived, pins=pins)
         session.flush()
         return job_view(kept_jobs.load_job(session, shop.id, job_id), shop, planning, prior)
 

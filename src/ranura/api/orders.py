@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from ranura.api.prior import PriorCuts, Work
-from ranura.core.sequence.job_order import CutWork, JobOrder, OrderedCut, order_of_job
+from ranura.core.sequence import refusals
+from ranura.core.sequence.job_order import CutWork, JobOrder, OrderedCut, Pin, order_of_job, standing, why_not
+from ranura.core.sequence.order import OrderError
 from ranura.core.shop.shop import Shop
 from ranura.core.text.writing import Text, write
 from ranura.formats.print_page import OrderEntry
@@ -45,6 +47,8 @@ class OrderView:
 
     job: JobOrder | None
     lines: tuple[OrderLine, ...]
+    pins: tuple[Pin, ...]
+    """What a person wants of it."""
     left_out: tuple[str, ...]
     """Cuts that cannot be run as they stand."""
     ready: tuple[ReadyList, ...]
@@ -55,10 +59,27 @@ def order_view(job: KeptJob, shop: Shop, prior: PriorCuts) -> OrderView:
     made = [(item, kept, work) for item, kept, work in prior.works(job, shop)]
     known = {kept.id: (item, kept, work) for item, kept, work in made if work is not None}
     works = [_work(item, kept, work) for item, kept, work in known.values()]
-    found = order_of_job(works, setup_minutes=shop.rules.setup_minutes) if works else None
+    found = order_of_job(works, setup_minutes=shop.rules.setup_minutes, pins=job.pins) if works else None
     lines = tuple(_line(each, known, shop) for each in found.cuts) if found is not None else ()
     left_out = tuple(f"{kept.name}, {item.piece.name}" for item, kept, work in made if work is None)
-    return OrderView(job=found, lines=lines, left_out=left_out, ready=tuple(_ready(list(known.values()), shop)))
+    pins = standing(works, job.pins)
+    return OrderView(job=found, lines=lines, pins=pins, left_out=left_out, ready=tuple(_ready(list(known.values()), shop)))
+
+
+def check_pins(job: KeptJob, pins: Sequence[Pin], shop: Shop, prior: PriorCuts) -> None:
+    """Raises `OrderError` for the last of some pins that cannot stand beside the others."""
+    made = [(item, kept, work) for item, kept, work in prior.works(job, shop)]
+    works = [_work(item, kept, work) for item, kept, work in made if work is not None]
+    names = {kept.id: f"{kept.name}, {item.piece.name}" for item, kept, _ in made}
+    for number, pin in enumerate(pins):
+        if way := why_not(works, pins[:number], pin):
+            raise OrderError(
+                refusals.CANNOT_COME_BEFORE,
+                field="pins",
+                first=names[pin.earlier],
+                then=names[pin.later],
+                way=" → ".join(names[each] for each in way),
+            )
 
 
 def order_entries(view: OrderView) -> Iterator[OrderEntry]:

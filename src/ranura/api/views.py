@@ -17,6 +17,7 @@ from ranura.core.family import AnyCut, Before
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.joints.kinds import KINDS
 from ranura.core.plan import Planning, Status
+from ranura.core.sequence.job_order import Pin
 from ranura.core.shop.house_rules import SCHOOLS, Bound, Choice, HouseRules, bounds
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
@@ -106,6 +107,8 @@ class JobView:
     name: str
     notes: str
     archived: bool
+    pins: tuple[Pin, ...]
+    """What a person wants of the order of its cuts."""
     pieces: tuple[PieceItem, ...]
     joints: tuple[JointLine, ...]
 
@@ -193,6 +196,7 @@ def job_view(job: KeptJob, shop: Shop, planning: Planning, prior: PriorCuts) -> 
         name=job.name,
         notes=job.notes,
         archived=job.archived,
+        pins=job.pins,
         pieces=tuple(_piece_item(piece, shop, planning, prior, before) for piece in job.pieces),
         joints=tuple(
             JointLine(

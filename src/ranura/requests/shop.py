@@ -8,7 +8,7 @@ from pydantic import Field
 
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text.lengths import Unit
-from ranura.requests.from_core import Name, RequestModel
+from ranura.requests.from_core import IdText, Name, RequestModel
 
 
 class JobIn(RequestModel):
@@ -17,12 +17,20 @@ class JobIn(RequestModel):
     name: Name
 
 
+class PinIn(RequestModel):
+    """One cut before another, in the order of work."""
+
+    earlier: IdText
+    later: IdText
+
+
 class JobChange(RequestModel):
     """What changes of a job; what is left out stays as it is."""
 
     name: Name | None = None
     notes: Annotated[str, Field(max_length=4_000)] | None = None
     archived: bool | None = None
+    pins: Annotated[tuple[PinIn, ...], Field(max_length=200)] | None = None
 
 
 class PlaceCutIn(RequestModel):

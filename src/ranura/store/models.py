@@ -141,7 +141,8 @@ class _Removable(_Owned):
 
 
 class JobRow(_Removable):
-    """A job: pieces that are made together. `changed_at` (UTC) is when it, a piece or a cut of it was changed last."""
+    """A job: pieces that are made together. `changed_at` (UTC) is when it, a piece or a cut of it was changed last, `pins` what a
+    person wants of the order of its cuts."""
 
     __tablename__ = "jobs"
 
@@ -149,6 +150,7 @@ class JobRow(_Removable):
     notes: Mapped[str] = mapped_column(Text, default="", server_default="")
     archived: Mapped[bool] = mapped_column(Boolean, default=False, server_default=false())
     changed_at: Mapped[datetime] = mapped_column(server_default=text("utc_timestamp()"))
+    pins: Mapped[list[dict[str, Any]] | None] = mapped_column(JSON(none_as_null=True), default=None)
 
 
 class PieceRow(_Removable):

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ranura.core.sequence.job_order import CutWork, order_of_job
+from ranura.core.sequence.job_order import CutWork, Pin, order_of_job, standing, why_not
 
 
 def work(cut: str, piece: str, bit: str, *, router: str = "r", setting: str = "1") -> CutWork:
@@ -31,3 +31,22 @@ def test_each_cut_is_made_with_the_router_of_its_plan():
     found = order_of_job(works, setup_minutes=8)
     assert (found.tool_changes, found.setting_changes) == (2, 1)
     assert found.minutes == 3 + 8 + 8 + 4
+
+
+def test_a_pin_puts_one_cut_before_another_and_what_cannot_stand_is_let_be():
+    works = [work("a1", "a", "x"), work("a2", "a", "y"), work("b1", "b", "z"), work("c1", "c", "z")]
+    pins = [Pin(earlier="b1", later="a1"), Pin(earlier="a2", later="a1"), Pin(earlier="gone", later="a1")]
+    found = order_of_job(works, setup_minutes=8, pins=pins)
+    order = [each.cut_id for each in found.cuts]
+    assert order.index("b1") < order.index("a1") < order.index("a2")
+    assert standing(works, pins) == (pins[0],)
+    assert found.listed_minutes == order_of_job(works, setup_minutes=8).listed_minutes
+
+
+def test_why_a_cut_cannot_come_before_another():
+    works = [work("a1", "a", "x"), work("a2", "a", "y"), work("a3", "a", "y"), work("b1", "b", "z"), work("b2", "b", "z")]
+    assert why_not(works, (), Pin(earlier="a3", later="a1")) == ("a1", "a2", "a3")
+    assert why_not(works, (), Pin(earlier="b2", later="a1")) == ()
+    pins = [Pin(earlier="a3", later="b1")]
+    assert why_not(works, pins, Pin(earlier="b2", later="a1")) == ("a1", "a2", "a3", "b1", "b2")
+    assert why_not(works, (), Pin(earlier="a1", later="a1")) == ("a1",), "nothing comes before itself"

@@ -1,6 +1,10 @@
 import { Link } from "react-router";
 import { api, type JobView, type OrderLine, type OrderView, type Unit } from "../api/client";
-import { useReading } from "../api/queries";
+import { useReading, useRefresh } from "../api/queries";
+import { changed } from "../app/acts";
+import { notifyOf } from "../app/notice";
+import { history } from "../app/undo";
+import { Menu, type MenuItem } from "../ui/Menu";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 
@@ -9,14 +13,43 @@ interface Props {
   unit: Unit;
 }
 
+type Pin = OrderView["pins"][number];
+
 const minutes = (each: number) => `${each < 10 ? each.toFixed(1) : Math.round(each)} min`;
 const times = (count: number, one: string) => (count === 1 ? `1 ${one}` : `${count} ${one}s`);
 
 /** All cuts of all boards in the order that changes tools and settings least, and what to have ready. */
 export function WorkOrder({ job, unit }: Props) {
+  const refresh = useRefresh();
   const order = useReading({ key: ["order", job.id], ask: () => api.order(job.id), keeps: true });
   if (!order.data) return order.problem ? null : <p className="py-3 text-ink-2">Looking for the order …</p>;
-  const { job: found, lines, left_out, ready } = order.data;
+  const { job: found, lines, pins, left_out, ready } = order.data;
+  const nameOf = (id: string) => lines.find((each) => each.cut_id === id)?.name ?? "";
+  const keep = async (label: string, to: Pin[]) => {
+    const answer = await api.saveJob(job.id, { pins: to });
+    notifyOf(`Not done: ${label}`, answer);
+    if (answer.kind !== "ok") return;
+    history.push(changed(label, { do: "job", id: job.id, to: { pins: to }, was: { pins } }));
+    await refresh();
+  };
+  const put = (first: OrderLine, then: OrderLine) => {
+    const others = pins.filter((pin) => !(pin.earlier === then.cut_id && pin.later === first.cut_id));
+    const pin = { earlier: first.cut_id, later: then.cut_id };
+    void keep(`${first.name} before ${then.name}`, others.length < pins.length ? others : [...pins, pin]);
+  };
+  const itemsOf = (line: OrderLine) => {
+    const at = lines.indexOf(line);
+    const [above, below] = [lines[at - 1], lines[at + 1]];
+    const free = pins.filter((pin) => pin.earlier !== line.cut_id && pin.later !== line.cut_id);
+    return [
+      ...(at > 1 && lines[0] ? [{ says: "First of all", run: () => put(line, lines[0] as OrderLine) }] : []),
+      ...(above ? [{ says: `Before ${above.name}`, run: () => put(line, above) }] : []),
+      ...(below ? [{ says: `After ${below.name}`, run: () => put(below, line) }] : []),
+      ...(free.length < pins.length
+        ? [{ says: "Wherever it is best", run: () => void keep(`${line.name} wherever it is best`, free) }]
+        : []),
+    ];
+  };
   if (!found) return <p className="py-3 text-ink-2">There is an order as soon as a cut can be run.</p>;
   return (
     <div
@@ -32,13 +65,40 @@ export function WorkOrder({ job, unit }: Props) {
             : "As it is listed it is as good. "}
           {found.proven ? "No order is shorter." : `No order is shorter than ${minutes(found.bound)}.`}
         </p>
+        {pins.length > 0 ? (
+          <ul className="pb-2" data-testid="pins" aria-label="As you want it">
+            {pins.map((pin) => (
+              <li key={pin.earlier + pin.later} className="text-small text-ink-2">
+                As you want it: <b>{nameOf(pin.earlier)}</b> before <b>{nameOf(pin.later)}</b>{" "}
+                <button
+                  type="button"
+                  className="underline decoration-dotted underline-offset-4"
+                  onClick={() =>
+                    void keep(
+                      `${nameOf(pin.earlier)} wherever it is best`,
+                      pins.filter((each) => each !== pin),
+                    )
+                  }
+                >
+                  let it be
+                </button>
+              </li>
+            ))}
+          </ul>
+        ) : null}
         <ol className="border border-rule bg-paper">
           {groups(lines).map((group) => (
             <li key={group[0]?.cut_id}>
               <Change line={group[0] as OrderLine} order={found} />
               <ol>
                 {group.map((each) => (
-                  <Line key={each.cut_id} line={each} jobId={job.id} number={lines.indexOf(each) + 1} />
+                  <Line
+                    key={each.cut_id}
+                    line={each}
+                    jobId={job.id}
+                    number={lines.indexOf(each) + 1}
+                    items={itemsOf(each)}
+                  />
                 ))}
               </ol>
             </li>
@@ -94,12 +154,19 @@ function Change({ line, order }: { line: OrderLine; order: NonNullable<OrderView
   );
 }
 
-function Line({ line, jobId, number }: { line: OrderLine; jobId: string; number: number }) {
+interface LineProps {
+  line: OrderLine;
+  jobId: string;
+  number: number;
+  items: readonly MenuItem[];
+}
+
+function Line({ line, jobId, number, items }: LineProps) {
   return (
-    <li className="border-b border-rule last:border-b-0" data-testid="order-line">
+    <li className="flex items-center border-b border-rule last:border-b-0" data-testid="order-line">
       <Link
         to={`/jobs/${jobId}/cuts/${line.cut_id}`}
-        className="grid grid-cols-[2.2rem_minmax(0,1fr)_auto] items-baseline px-3 py-1.5 text-body hover:underline"
+        className="grid min-w-0 flex-1 grid-cols-[2.2rem_minmax(0,1fr)_auto] items-baseline py-1.5 pl-3 text-body hover:underline"
       >
         <span className="tabular-nums text-ink-2">{number}</span>
         <span className="min-w-0">
@@ -113,6 +180,7 @@ function Line({ line, jobId, number }: { line: OrderLine; jobId: string; number:
         </span>
         <span className="text-small tabular-nums text-ink-2">{minutes(line.minutes)}</span>
       </Link>
+      {items.length > 0 ? <Menu label={`When ${line.name} comes`} items={items} /> : null}
     </li>
   );
 }

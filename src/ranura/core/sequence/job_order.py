@@ -26,6 +26,14 @@ class CutWork:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class Pin:
+    """What a person wants of the order: one cut before another."""
+
+    earlier: str
+    later: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class OrderedCut:
     """A cut in the order of work: what is changed before it (None where all stands as it wants), and the cut of its board that
     must come before it, since its plan begins with what that one leaves."""
@@ -52,26 +60,25 @@ class JobOrder:
     setting_minutes: float
 
 
-def order_of_job(works: Sequence[CutWork], *, setup_minutes: float) -> JobOrder:
-    """The cuts of a job in the order that changes least, each with its own router.
+def order_of_job(works: Sequence[CutWork], *, setup_minutes: float, pins: Sequence[Pin] = ()) -> JobOrder:
+    """The cuts of a job in the order that changes least, each with its own router, as a person has pinned them; pins of cuts that
+    are not there, or that cannot stand, are let be.
 
     Rule: R16
     Formula: as `sequence`; the cuts of a board keep their order, for each is planned on what those before it left
     Source: bounded search"""
     routers = list(dict.fromkeys(each.router_id for each in works))
-    before: dict[str, str] = {}
-    last: dict[str, str] = {}
-    for each in works:
-        if each.piece_id in last:
-            before[each.cut_id] = last[each.piece_id]
-        last[each.piece_id] = each.cut_id
+    before = _on_its_board(works)
+    pinned: dict[str, list[str]] = {}
+    for pin in standing(works, pins):
+        pinned.setdefault(pin.later, []).append(pin.earlier)
     steps = [
         WorkStep(
             id=each.cut_id,
             tool=each.bit_id,
             setting=each.setting,
             minutes=each.minutes,
-            after=(before[each.cut_id],) if each.cut_id in before else (),
+            after=(*((before[each.cut_id],) if each.cut_id in before else ()), *pinned.get(each.cut_id, ())),
             router=routers.index(each.router_id),
         )
         for each in works
@@ -94,6 +101,51 @@ def order_of_job(works: Sequence[CutWork], *, setup_minutes: float) -> JobOrder:
         tool_minutes=tool,
         setting_minutes=setting,
     )
+
+
+def standing(works: Sequence[CutWork], pins: Sequence[Pin]) -> tuple[Pin, ...]:
+    """The pins that can stand, each with those before it."""
+    there = {each.cut_id for each in works}
+    found: list[Pin] = []
+    for pin in pins:
+        if pin.earlier in there and pin.later in there and not why_not(works, found, pin):
+            found.append(pin)
+    return tuple(found)
+
+
+def why_not(works: Sequence[CutWork], pins: Sequence[Pin], pin: Pin) -> tuple[str, ...]:
+    """The cuts of which each must come before the next, from the one that is wanted last to the one that is wanted first; empty
+    where a pin can stand."""
+    onwards: dict[str, list[str]] = {}
+    for then, first in _on_its_board(works).items():
+        onwards.setdefault(first, []).append(then)
+    for each in pins:
+        onwards.setdefault(each.earlier, []).append(each.later)
+    came_from: dict[str, str | None] = {pin.later: None}
+    to_see = [pin.later]
+    while to_see:
+        here = to_see.pop(0)
+        if here == pin.earlier:
+            way = [here]
+            while (before := came_from[way[-1]]) is not None:
+                way.append(before)
+            return tuple(reversed(way))
+        for there in onwards.get(here, ()):
+            if there not in came_from:
+                came_from[there] = here
+                to_see.append(there)
+    return ()
+
+
+def _on_its_board(works: Sequence[CutWork]) -> dict[str, str]:
+    """Of each cut the one before it on its board."""
+    before: dict[str, str] = {}
+    last: dict[str, str] = {}
+    for each in works:
+        if each.piece_id in last:
+            before[each.cut_id] = last[each.piece_id]
+        last[each.piece_id] = each.cut_id
+    return before
 
 
 def _change(found: Change | None) -> Literal["tool", "setting"] | None:
