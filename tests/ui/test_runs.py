@@ -183,3 +183,43 @@ def test_what_is_due_is_done_with_one_key_and_undone(open_page: Callable[..., Pa
     expect(page.get_by_text("12.7 straight, dull: it ran clean before")).to_have_count(0)
     page.keyboard.press("Control+z")
     expect(due).to_contain_text("12.7 straight, dull")
+
+
+def test_a_cut_is_taken_along_run_with_the_server_gone_and_its_notes_brought_back(open_page, shop, tmp_path):
+    page = open_page("/jobs/little-harbour/page", wait="job-page")
+    page.get_by_label("Cut Middle shelf").click()
+    with page.expect_download() as taken:
+        page.get_by_role("menuitem", name="Take along, as one file").click()
+    kept = tmp_path / "cut.html"
+    taken.value.save_as(kept)
+    alone = page.context.new_page()
+    alone.route("http://**", lambda route: route.abort())
+    alone.goto(kept.as_uri())
+    for _ in range(5):
+        alone.keyboard.press("ArrowRight")
+    expect(alone.locator("#count")).to_have_text(re.compile("^6 of "))
+    alone.reload()  # whoever comes back looks first
+    expect(alone.get_by_role("heading")).to_contain_text("Before you go on, look")
+    alone.get_by_role("button", name="Seen: go on").click()
+    expect(alone.locator("#count")).to_have_text(re.compile("^6 of "))
+    alone.keyboard.press("t")
+    alone.get_by_role("button", name="It burns").click()
+    expect(alone.get_by_role("dialog")).to_contain_text("Switch off. Wait until it stands.")
+    alone.get_by_role("button", name="Close").click()
+    for _ in range(40):
+        if not alone.locator("#count").inner_text():
+            break
+        alone.keyboard.press("PageDown")
+    expect(alone.get_by_role("heading")).to_contain_text("How did it come out?")
+    alone.locator("#out").select_option("burnt")
+    expect(alone.locator("#word")).to_have_value("It burns")
+    with alone.expect_download() as noted:
+        alone.get_by_role("button", name="Keep the notes as a file").click()
+    notes = tmp_path / "notes.json"
+    noted.value.save_as(notes)
+    page.goto(f"{shop.url}/log")
+    expect(page.get_by_test_id("log-run")).to_have_count(62)
+    page.locator('input[type="file"]').set_input_files(notes)
+    expect(page.get_by_test_id("log-run")).to_have_count(63)
+    expect(page.get_by_test_id("log-run").first).to_contain_text("Middle shelf")
+    expect(page.get_by_test_id("log-run").first).to_contain_text("burnt")

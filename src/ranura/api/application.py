@@ -40,6 +40,7 @@ from ranura.api import (
     run_log,
     runs,
     shop,
+    taken_along,
     templates,
     testcuts,
     tools,
@@ -122,6 +123,7 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
         run_log,
         runs,
         cares,
+        taken_along,
     ):
         app.include_router(part.router)
     for made in (jobs.ROUTES, plans.ROUTES, testcuts.ROUTES, forms.ROUTES):

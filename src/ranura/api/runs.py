@@ -15,18 +15,23 @@ from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS
 from ranura.api.run_log import wear
 from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop, TheStore
+from ranura.core.board.pieces import Piece
+from ranura.core.family import Before
 from ranura.core.learning.corrections import TestCut
+from ranura.core.plan import Planning
 from ranura.core.running import refusals, trial
-from ranura.core.running.log import Run
+from ranura.core.running.log import Run, RunOf
 from ranura.core.running.progress import RunError, went_back, went_on
 from ranura.core.running.record import RunRecord, Tells, record_of, run_of
 from ranura.core.running.steps import RunStep
 from ranura.core.running.trouble import TROUBLES, Trouble
+from ranura.core.shop.shop import Shop
 from ranura.core.text.figures import as_measured
 from ranura.core.text.writing import Shown, Text, inches_to
 from ranura.requests.runs import OutcomeIn, StepIn, TrialIn
 from ranura.store import kept_jobs, kept_runs
 from ranura.store.items import NotFoundError
+from ranura.store.kept_jobs import KeptCut, KeptJob
 
 router = APIRouter(prefix="/api", tags=["runs"], responses=ERRORS)
 
@@ -96,14 +101,7 @@ def begin(cut_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts, plan
         kept = kept_jobs.load_cut(session, shop.id, cut_id)
         piece = kept_jobs.load_piece(session, shop.id, kept.piece_id)
         job = kept_jobs.job_of_cut(session, shop.id, cut_id)
-    before = prior.before(cut_id, shop)
-    followed = planning.followed(kept.cut, piece, shop, shop.rules, before=before)
-    plan = followed.plan
-    if plan.status not in ("ready", "caution"):
-        raise RunError(refusals.RUN_STOPPED, field="cut", name=kept.name)
-    with inches_to(shop.rules.inch_parts):
-        record = record_of(followed, piece, shop)
-    of = replace(run_of(plan, piece, shop, cut=kept.name, job=job.name, job_id=job.id), cut_version=kept.version)
+    of, record = to_be_run(kept, piece, job, shop, planning, prior.before(cut_id, shop))
     hand = uuid4().hex
     with store.session() as session:
         run = kept_runs.begin(
@@ -117,6 +115,19 @@ def begin(cut_id: str, shop: TheShop, store: TheStore, prior: ThePriorCuts, plan
             at=kept_runs.now(),
         )
     return TakenUp(run=run, hand=hand)
+
+
+def to_be_run(
+    kept: KeptCut, piece: Piece, job: KeptJob, shop: Shop, planning: Planning, before: Before
+) -> tuple[RunOf, RunRecord]:
+    """What is run of a kept cut, and what that follows. Raises `RunError` where its plan is stopped."""
+    followed = planning.followed(kept.cut, piece, shop, shop.rules, before=before)
+    if followed.plan.status not in ("ready", "caution"):
+        raise RunError(refusals.RUN_STOPPED, field="cut", name=kept.name)
+    with inches_to(shop.rules.inch_parts):
+        record = record_of(followed, piece, shop)
+    of = run_of(followed.plan, piece, shop, cut=kept.name, job=job.name, job_id=job.id)
+    return replace(of, cut_version=kept.version), record
 
 
 @router.get("/cuts/{cut_id}/run")

@@ -15,3 +15,7 @@ export const jobFileAddress = (jobId: string) => `/api/jobs/${encodeURIComponent
 /** The section of a kept edge cut at 1:1. */
 export const sectionAddress = (cutId: string, format: "svg" | "dxf") =>
   `/api/cuts/${encodeURIComponent(cutId)}/section.${format}`;
+
+/** A kept cut, or the cuts of a job in their order, as one file that runs where there is no server. */
+export const alongAddress = (of: "cuts" | "jobs", id: string, unit: Unit | null) =>
+  `/api/${of}/${encodeURIComponent(id)}/along.html${unit ? `?unit=${unit}` : ""}`;

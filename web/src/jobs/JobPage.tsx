@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { jobFileAddress, jobSlipsAddress } from "../api/addresses";
+import { alongAddress, jobFileAddress, jobSlipsAddress } from "../api/addresses";
 import { api, type CutItem, type JobView, type PieceItem, type ShopView } from "../api/client";
 import { useJob, useRefresh, useShop } from "../api/queries";
 import { added, changed, removed } from "../app/acts";
@@ -92,6 +92,17 @@ function Whole({ shop, job }: Props) {
           <a className="button" href={jobFileAddress(job.id)} download data-testid="job-out">
             As a file
           </a>
+          {cuts.some((cut) => cut.status === "ready" || cut.status === "caution") ? (
+            <a
+              className="button"
+              href={alongAddress("jobs", job.id, shop.unit)}
+              title="One file with steps, drawings and notes, for where there is no server"
+              download
+              data-testid="along"
+            >
+              Take along
+            </a>
+          ) : null}
           <Menu
             label={`Job ${job.name}`}
             items={[

@@ -1,5 +1,7 @@
 import { useEffect, useRef } from "react";
+import { alongAddress } from "../api/addresses";
 import type { CutItem, JobView, PieceItem, Unit } from "../api/client";
+import { reader } from "../app/reader";
 import { Glyph } from "../ui/Glyph";
 import { Menu, type MenuItem } from "../ui/Menu";
 import { Words } from "../ui/Words";
@@ -139,8 +141,13 @@ export function cutItems(job: JobView, item: PieceItem, cut: CutItem, actions: J
   const others = job.pieces.filter((each) => each.id !== item.id);
   const doubled = (name: string) => others.filter((each) => each.piece.name === name).length > 1;
   const copy = { says: "Copy the cut", run: () => void actions.copyCut(cut) };
+  const along = {
+    says: "Take along, as one file",
+    run: () => window.location.assign(alongAddress("cuts", cut.id, reader.unit())),
+  };
+  const taken = cut.status === "ready" || cut.status === "caution" ? [along] : [];
   // What follows from a joint is moved and removed with it.
-  if (cut.joint) return [copy];
+  if (cut.joint) return [copy, ...taken];
   return [
     copy,
     ...(place > 0 ? [{ says: "Move earlier", run: () => void actions.moveCut(item, cut, "earlier") }] : []),
@@ -151,6 +158,7 @@ export function cutItems(job: JobView, item: PieceItem, cut: CutItem, actions: J
       says: `Move to ${other.piece.name}${doubled(other.piece.name) ? `, board ${job.pieces.indexOf(other) + 1}` : ""}`,
       run: () => void actions.placeCut(cut, { piece: other.id, before: null }),
     })),
+    ...taken,
     { says: "Remove the cut", run: () => void actions.removeCut(cut) },
   ];
 }
