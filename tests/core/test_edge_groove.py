@@ -82,6 +82,10 @@ def test_what_cannot_be_is_said_where_it_was_typed(cut, thickness, field, code):
     assert (refused.value.field, refused.value.code) == (field, code)
 
 
+def test_a_large_cutter_is_held_back():
+    assert {each.feed_m_min for each in plan(groove(4)).stages} == {2.0}, "41 mm are over 38 (R4)"
+
+
 def test_thin_walls_beside_it_are_a_caution():
     def codes(made) -> set[str]:
         return {each.code for each in made.cautions}

@@ -281,8 +281,9 @@ def test_jointing_by_table_and_by_hand():
     hand = plan(edge_cut("jointing", 2, edges=("near",), router_id="plunge-two", bit_id="flush-12.7"))
     assert "straightedge under the board" in lines(hand, "guide")
     assert "bearing-below" in codes(hand)
-    assert codes(hand)["bit-overloaded"] == "stop"
-    assert plan(edge_cut("jointing", 2, edges=("near",), router_id="plunge-two")).status != "stop", "another bit is taken"
+    assert codes(hand)["bends"] == "caution"
+    assert hand.stages[0].feed_m_min == 3.0, "as fast as an edge is followed by hand (R4)"
+    assert hand.stages[0].bend.stress_mpa == pytest.approx(118, abs=1)
     assert "much-overhang" in codes(plan(edge_cut("jointing", 4, edges=("near",), router_id="plunge-two", bit_id="flush-12.7")))
 
 

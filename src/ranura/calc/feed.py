@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, Flutes, LengthField, MaterialField, Positive, Question, Refused, SizeField
-from ranura.core.cutting.feed import FeedLimit, pace_seconds, plan_feed, seconds_for
+from ranura.core.cutting.feed import HAND_MAXIMUM, FeedLimit, pace_seconds, plan_feed, seconds_for
 from ranura.core.geometry import closeness
 
 
 class FeedRequest(Question):
-    """A turning bit in a class of material; without `radial_engagement` a full slot. `length` is that of the cut, in mm."""
+    """A turning bit in a class of material; without `radial_engagement` a full slot. `length` is that of the cut, in mm;
+    `ceiling` the fastest feed of what is done, in m/min."""
 
     rpm: Positive
     flutes: Flutes
@@ -17,6 +18,7 @@ class FeedRequest(Question):
     material: MaterialField
     radial_engagement: SizeField | None = None
     length: LengthField | None = None
+    ceiling: Positive | None = None
 
 
 class FeedAnswer(Answer):
@@ -41,6 +43,7 @@ def answer(request: FeedRequest) -> FeedAnswer:
         bit_diameter=request.bit_diameter,
         material=request.material,
         radial_engagement=request.radial_engagement,
+        fastest=HAND_MAXIMUM if request.ceiling is None else request.ceiling,
     )
     return FeedAnswer(
         feed_m_min=feed.feed_m_min,

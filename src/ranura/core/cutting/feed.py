@@ -103,6 +103,27 @@ def seconds_for(length: float, *, feed_m_min: float) -> float:
     return length * 60 / (feed_m_min * 1000)
 
 
+_ALONG_A_CHANNEL, _ALONG_AN_EDGE, _HELD_BACK = 4.0, 3.0, 2.0
+"""m/min that a hand goes at most: between two walls or in lanes; beside one; with a large bit or a small part."""
+_LARGE = 38.0
+"""mm of bit, over which it is held back."""
+
+
+def ceiling(*, edge: bool, bit_diameter: float, small: bool, fastest: float) -> float:
+    """The fastest feed for what is done, in m/min; never over the house's `fastest`.
+
+    Rule: R4 ceilings
+    Formula: straight channels and lanes 4.0, profiles, rabbets and template edges 3.0, bits over 38 mm and small parts 2.0 m/min
+    Source: what a person keeps steady without losing the guide
+
+    >>> [ceiling(edge=edge, bit_diameter=d, small=False, fastest=5) for edge, d in ((False, 12), (True, 12), (True, 41))]
+    [4.0, 3.0, 2.0]"""
+    most = _ALONG_AN_EDGE if edge else _ALONG_A_CHANNEL
+    if small or closeness.over(bit_diameter, _LARGE):
+        most = _HELD_BACK
+    return min(most, fastest)
+
+
 def plan_feed(
     *,
     rpm: float,
@@ -122,7 +143,7 @@ def plan_feed(
     to a lower or higher threshold by them.
 
     Rule: R4 feed
-    Formula: F = f_z·n·z/1000 · min(1/k, 2), within 0.8 to 5.0 m/min
+    Formula: F = f_z·n·z/1000 · min(1/k, 2), within 0.8 m/min and the ceiling of what is done
     Source: chip thickness decides between burning and tear-out"""
     k = 1.0 if radial_engagement is None else thinning(radial_engagement=radial_engagement, bit_diameter=bit_diameter)
     target = target_chip(bit_diameter=bit_diameter, material=material)

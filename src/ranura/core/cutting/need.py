@@ -48,6 +48,10 @@ class StraightCut:
     """The radius that its inside corners may have at most; None where any will do."""
     mortise: bool = False
     """It goes down in small steps."""
+    followed: bool = False
+    """Its walls follow a template."""
+    held_back: bool = False
+    """In a small part, which is gone along slowly however it is held (R4)."""
     lane: float = 0.6
     """The share of the bit's width by which a field is cleared."""
 

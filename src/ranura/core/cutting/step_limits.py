@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.board.materials import CROSS_VENEERED, Material
-from ranura.core.cutting.feed import FeedLimit, feed_per_tooth, plan_feed, target_chip
+from ranura.core.cutting.feed import FeedLimit, ceiling, feed_per_tooth, plan_feed, target_chip
 from ranura.core.cutting.need import StraightCut
 from ranura.core.cutting.passes import max_step
 from ranura.core.cutting.power import MOST_CORRECTION, least_feed_chip, specific_energy
@@ -82,7 +82,7 @@ def pace(tooling: Tooling, engagement: float) -> Pace:
         burn=tooling.material.burn,
         tear_out=tooling.material.tear_out,
         slowest=rules.feed_min_m_min,
-        fastest=rules.feed_max_m_min,
+        fastest=fastest_of(tooling),
         burning=rules.burning,
     )
     speed = feed.feed_m_min
@@ -100,6 +100,13 @@ def pace(tooling: Tooling, engagement: float) -> Pace:
         watts_per_mm=tooling.power(depth=1, width=engagement, feed_m_min=speed).power_w,
         cautions=feed.cautions,
     )
+
+
+def fastest_of(tooling: Tooling) -> float:
+    """The fastest feed for a straight cut, in m/min (R4)."""
+    need, most = tooling.need, tooling.rules.feed_max_m_min
+    edge = need.open_sided or need.followed
+    return ceiling(edge=edge, bit_diameter=tooling.bit.diameter, small=need.held_back, fastest=most)
 
 
 def _slowed(tooling: Tooling, width: float, depth: float, slowest: float, fastest: float) -> float:

@@ -119,7 +119,7 @@ FEED_HAND_MAXIMUM = Words(
     code="feed-hand-maximum",
     place="feed",
     level="note",
-    message="The chip asks for {wanted:n1} m/min, more than the {limit:n1} m/min a hand can guide; each tooth takes "
+    message="The chip asks for {wanted:n1} m/min, more than the {limit:n1} m/min a hand keeps steady here; each tooth takes "
     "{tooth:n3} mm",
     do="Stay at {limit:n1} m/min; a slower spindle would bring the chip back",
 )

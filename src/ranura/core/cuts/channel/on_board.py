@@ -21,6 +21,7 @@ from ranura.core.cuts.channel.shapes import SHAPES, ChannelShape, ShapeFacts
 from ranura.core.cutting.need import StraightCut
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, Ring
+from ranura.core.holding.hands import is_small
 from ranura.core.holding.placed import ClampAt, Held
 from ranura.core.shop.house_rules import STANDARD, HouseRules
 from ranura.core.shop.tooling.bits import Bit
@@ -120,6 +121,7 @@ class ChannelOnBoard:
             part=self.one_part if self.held in (None, "clamps") else None,
             floor=self.facts.floor,
             mortise=self.mortise,
+            held_back=is_small(self.one_part),
         )
 
     @property

@@ -5,7 +5,7 @@ from __future__ import annotations
 from ranura.core.cuts.edge.guides import GuidedTrip
 from ranura.core.cuts.edge.runs import Run
 from ranura.core.cuts.edge.setting import EdgeSetting
-from ranura.core.cuts.edge.stage_limits import Bound
+from ranura.core.cuts.edge.stage_limits import Bound, fastest_along
 from ranura.core.cuts.edge.staging import By, Staging
 from ranura.core.cuts.edge.trips import reach
 from ranura.core.cutting.direction import Contour, contour_direction
@@ -291,7 +291,7 @@ def _grain(setting: EdgeSetting) -> list[Figure]:
 
 def _feed(setting: EdgeSetting, staging: Staging, going: Going | None) -> list[Figure]:
     slow, hard = staging.slowest, staging.hardest
-    faster = min(slow.feed_m_min * 4 / 3, setting.rules.feed_max_m_min)
+    faster = min(slow.feed_m_min * 4 / 3, fastest_along(setting.edging, setting.bit, setting.rules))
     bite = max(hard.bites, key=lambda each: each.area)
     return [
         pace_figure(

@@ -15,7 +15,7 @@ from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.asked import BY_RADIUS, PROFILES_OF, shape_name
 from ranura.core.cuts.edge.guides import GuidedTrip, contact, guided_trip, jointing_runs, taken_spans, widest_reach
 from ranura.core.cuts.edge.on_board import FLUSH_EXTRA, EdgesOnBoard
-from ranura.core.cuts.edge.stage_limits import seen_to
+from ranura.core.cuts.edge.stage_limits import fastest_along, seen_to
 from ranura.core.cuts.edge.staging import MOST_SLOTS, MOST_STAGES, SLOT_FROM_BOTH, SLOT_OVERLAP, slot_runs
 from ranura.core.cuts.edge.trips import Done, Stock, can_be_raised, taken
 from ranura.core.cutting.feed import plan_feed
@@ -208,7 +208,7 @@ class EdgeJudge(Judge):
             material=self.wood.material_class,
             radial_engagement=min(width, bit.diameter),
             slowest=rules.feed_min_m_min,
-            fastest=rules.feed_max_m_min,
+            fastest=fastest_along(asked, bit, rules),
         )
         slowest = min(feed.feed_m_min, rules.feed_min_m_min)
         power = turning.power(depth=deep, width=width, feed_m_min=slowest)

@@ -12,10 +12,13 @@ from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.guides import GuidedTrip
 from ranura.core.cuts.edge.on_board import EdgesOnBoard
 from ranura.core.cuts.edge.trips import Done, Stock
+from ranura.core.cutting.feed import ceiling
 from ranura.core.cutting.stage import Stage
 from ranura.core.cutting.step_limits import school_step
 from ranura.core.cutting.turning import Turning
 from ranura.core.geometry import closeness
+from ranura.core.holding.hands import is_small
+from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text import strength_words
 from ranura.core.text.cautions import Reason
@@ -48,6 +51,11 @@ class EdgeWork:
 def seen_to(asked: EdgesOnBoard, bit: Bit) -> float:
     """mm from the edge to which the board is looked at: further than the cut reaches, and the bit beside it."""
     return max(4 * bit.diameter, 60.0, asked.size + 2 * bit.diameter)
+
+
+def fastest_along(asked: EdgesOnBoard, bit: Bit, rules: HouseRules) -> float:
+    """The fastest feed along an edge, in m/min (R4)."""
+    return ceiling(edge=True, bit_diameter=bit.diameter, small=is_small(asked.part), fastest=rules.feed_max_m_min)
 
 
 def school_of(work: EdgeWork) -> float:

@@ -15,7 +15,7 @@ from ranura.core.cuts.edge.asked import STRAIGHT_WALLED, StageBy
 from ranura.core.cuts.edge.guides import jointing_runs
 from ranura.core.cuts.edge.on_board import EdgesOnBoard
 from ranura.core.cuts.edge.section import section_of
-from ranura.core.cuts.edge.stage_limits import Bound, EdgeWork, failing, most_area, reason_for, school_of
+from ranura.core.cuts.edge.stage_limits import Bound, EdgeWork, failing, fastest_along, most_area, reason_for, school_of
 from ranura.core.cuts.edge.stages import stages
 from ranura.core.cuts.edge.trips import Done, can_be_raised, reach, taken
 from ranura.core.cutting.feed import feed_per_tooth, plan_feed, seconds_for, thinning
@@ -25,6 +25,7 @@ from ranura.core.cutting.power import Power, least_feed_chip
 from ranura.core.cutting.stage import Bite, Stage, Trip
 from ranura.core.cutting.step_limits import Tooling, paces_of, step_limits
 from ranura.core.geometry import closeness
+from ranura.core.holding.hands import is_small
 from ranura.core.text.cautions import Reason
 
 MOST_STAGES = 12
@@ -140,7 +141,9 @@ def _stepped(work: EdgeWork, mounting: str) -> Staging:
     bound: Bound = "whole"
     by: By = "single"
     if edging.shape == "rabbet":
-        need = StraightCut(kind="rabbet", width=edging.size, depth=edging.depth, thickness=edging.thickness)
+        need = StraightCut(
+            kind="rabbet", width=edging.size, depth=edging.depth, thickness=edging.thickness, held_back=is_small(edging.part)
+        )
         tooling = Tooling(
             bit=turning.bit,
             router=turning.router,
@@ -265,7 +268,7 @@ def _stage(work: EdgeWork, number: int, trip: Trip, bites: tuple[Bite, ...], cli
         burn=turning.material.burn,
         tear_out=turning.material.tear_out,
         slowest=rules.feed_min_m_min,
-        fastest=rules.feed_max_m_min,
+        fastest=fastest_along(work.edging, bit, rules),
         burning=rules.burning,
     )
     speed, limited = feed.feed_m_min, feed.limited_by

@@ -14,6 +14,7 @@ from ranura.core.cutting.need import CutKind, StraightCut
 from ranura.core.geometry import closeness
 from ranura.core.geometry.loops import Loop, circle, rounded_box
 from ranura.core.geometry.rings import Point, Ring, circle_ring, rounded
+from ranura.core.holding.hands import is_small
 from ranura.core.holding.placed import ClampAt, Held
 from ranura.core.shop.house_rules import STANDARD, HouseRules
 from ranura.core.text import refusals as common_refusals
@@ -145,6 +146,7 @@ class PocketOnBoard:
             part=self.part if self.held in (None, "clamps") else None,
             corner=corner,
             mortise=self.facts.small_steps,
+            held_back=is_small(self.part),
             lane=LAP_LANE if self.form == "lap" else 0.6,
         )
 

@@ -16,6 +16,7 @@ from ranura.core.geometry import closeness
 from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.loop_text import loops_of_text
 from ranura.core.geometry.loops import TRUE, Loop, area_of, loops_of
+from ranura.core.holding.hands import is_small
 from ranura.core.holding.placed import ClampAt, Held
 from ranura.core.shop.saved_outlines import SavedOutline, templates_of
 from ranura.core.shop.shop import Shop
@@ -101,6 +102,8 @@ class OutlineOnBoard:
                 plunged=plunged,
                 through=True,
                 clean="both",
+                followed=True,
+                held_back=is_small(self.part),
             )
         return StraightCut(
             kind="line" if self.along_line else "recess",
@@ -112,6 +115,8 @@ class OutlineOnBoard:
             through=self.through,
             clean="both" if self.through else "near",
             part=self.part if self.held in (None, "clamps") else None,
+            followed=True,
+            held_back=is_small(self.part),
         )
 
 
