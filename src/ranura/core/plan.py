@@ -15,6 +15,7 @@ from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.board.repeats import Repeats
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.offers import Miss, Offer, costs, misses_of, offers
+from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.select import check_shop
 from ranura.core.families import FAMILIES
 from ranura.core.family import NOTHING_BEFORE, AnyCut, Before, Families, Family, Planner, PlanText, Task
@@ -24,21 +25,20 @@ from ranura.core.output.assumed import with_assumed
 from ranura.core.output.broken import broken
 from ranura.core.output.dry_run import DryRun, dry_run
 from ranura.core.output.in_words import described, with_names
-from ranura.core.output.remedies import Remedy, known_walls
-from ranura.core.proof.findings import Finding, Proof
+from ranura.core.proof.findings import Proof
 from ranura.core.proof.moves import PLAN_VERSION, Body, MachineSetting, Move, Program
 from ranura.core.proof.openings import opened_by
 from ranura.core.proof.steps import Circumstances
 from ranura.core.proof.wood import taken_by
-from ranura.core.proving import Chosen, Proven, first_of, marked, pairs_for, prove_planned
+from ranura.core.proving import Chosen, Proven, first_of, marked, pairs_for
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.text import hold_words
 from ranura.core.text.cautions import Caution, has_stop
 from ranura.core.text.errors import CraftError
-from ranura.core.text.forms import Change, Form, Start, TypedLength
-from ranura.core.text.lengths import read
+from ranura.core.text.forms import Form, Start
 from ranura.core.text.writing import Text, inches_to
+from ranura.core.ways_out import answering, with_ways_out
 
 Status = Literal["ready", "caution", "stop", "unproven"]
 
@@ -227,6 +227,13 @@ class Planning:
                         return second
         return first
 
+    def _way(
+        self, piece: Piece, shop: Shop, rules: HouseRules, before: Before, cut: AnyCut
+    ) -> tuple[Planner, Candidate, Circumstances]:
+        """How a changed cut is planned: with which tools first, and what its moves are judged by. Raises `CutError`."""
+        planner = self.planner(cut, piece, shop, rules, before)
+        return planner, pairs_for(planner, cut, shop, before)[1][0], self._around(cut, piece, shop, rules, before)
+
     def _around(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before) -> Circumstances:
         """What the moves of a cut are judged by."""
         wanted, known = (
@@ -263,9 +270,9 @@ class Planning:
         cut, planner, proven, judge = chosen.cut, chosen.planner, chosen.proven, chosen.planner.judge
         setting, taken = proven.setting, proven.setting.candidate
         text = marked(proven, proven.planned.text(setting, proven.program.moves))
-        to_try = _answering(text, proven)
+        to_try = answering(text, proven)
         if ways_out or not to_try:
-            text = self._with_ways_out(text, cut, piece, shop, rules, before, chosen)
+            text = with_ways_out(text, cut, chosen, before, way=partial(self._way, piece, shop, rules, before))
         else:
             text = replace(text, remedies=tuple(each for each in text.remedies if each not in to_try))
         fit = [each for each in chosen.sifted.fit if each.pair not in chosen.stopped]
@@ -294,33 +301,6 @@ class Planning:
         first = [with_names(broken(view), plan.form, piece) for view in text.drawing[:1]]
         return replace(plan, drawing=(*first, *text.drawing[1:])), proven.program
 
-    def _with_ways_out(
-        self, text: PlanText, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, chosen: Chosen
-    ) -> PlanText:
-        """What is said, without the remedies for what the proof stops that do not take the stop away, or bring another; each is
-        tried."""
-        proven = chosen.proven
-        standing = _standing(proven)
-        to_try = _answering(text, proven)
-        kept: list[Remedy] = []
-        for remedy in (*text.remedies, *known_walls(standing)):
-            if remedy in to_try:
-                if sum(each in to_try for each in kept) == _MOST_REMEDIES:
-                    continue
-                try:
-                    changed = _changed(cut, remedy.change)
-                    planner = self.planner(changed, piece, shop, rules, before)
-                    pair = pairs_for(planner, changed, shop, before)[1][0]
-                except CraftError:
-                    continue
-                around = self._around(changed, piece, shop, rules, before)
-                no_better = partial(_no_better, standing - {remedy.answers})
-                tried = prove_planned(planner.make(pair), around, before.taken, until=no_better)
-                if not tried.program.moves or any(no_better(each) for each in tried.setting.cautions):
-                    continue
-            kept.append(remedy)
-        return replace(text, remedies=tuple(kept))
-
     def _asked(self, cut: AnyCut) -> tuple[Asked, ...]:
         typed = self.family(cut).asked(cut)
         return tuple(as_asked(field, length) for field, length in typed.items() if length is not None)
@@ -336,42 +316,15 @@ def _dry_run(proven: Proven) -> DryRun:
     return dry_run(proven.program, proven.proof, text.drawing[0], partial(proven.planned.drawn, proven.setting))
 
 
-def _standing(proven: Proven) -> set[str]:
-    """The codes of all that stops a plan."""
-    return {each.code for each in proven.setting.cautions if each.level == "stop"}
-
-
-def _answering(text: PlanText, proven: Proven) -> list[Remedy]:
-    """The remedies for what the proof of a plan stops."""
-    stops = {each.code for each in proven.proof.findings if each.level == "stop"}
-    return [each for each in (*text.remedies, *known_walls(_standing(proven))) if each.answers in stops]
-
-
 def _under(shop: Shop, rules: HouseRules) -> Shop:
     """The shop under rules that may be other than its own."""
     return shop if rules is shop.rules else replace(shop, rules=rules)
-
-
-def _changed(cut: AnyCut, change: Change) -> AnyCut:
-    """A cut with some of its fields changed, lengths as they would be typed."""
-    values = {name: read(v.typed, v.unit) if isinstance(v, TypedLength) else v for name, v in change.items()}
-    changed: AnyCut = replace(cut, **values)  # type: ignore[type-var]
-    return changed
 
 
 def circumstances(piece: Piece, shop: Shop, rules: HouseRules, before: Before) -> Circumstances:
     """What the moves of a cut in a piece are judged by."""
     wood = shop.material(piece.material)
     return Circumstances(rules=rules, fibres=piece.fibres if wood.material_class in SOLID else None, unmade=before.unmade)
-
-
-def _no_better(others: frozenset[str] | set[str], said: Finding | Caution) -> bool:
-    """Whether what is said is a stop that does not stand there anyway."""
-    return said.level == "stop" and said.code not in others
-
-
-_MOST_REMEDIES = 4
-"""That are tried and offered for what a proof stops."""
 
 
 _MOST_PAIRS, _MOST_OTHERS = 4, 2

@@ -13,7 +13,8 @@ from ranura.core.cuts.edge.figures import edge_figures
 from ranura.core.cuts.edge.judge import EdgeJudge
 from ranura.core.cuts.edge.moves import edge_program
 from ranura.core.cuts.edge.on_board import EdgesOnBoard, edging
-from ranura.core.cuts.edge.plan import before_here, refuse, remedies, setting_of
+from ranura.core.cuts.edge.plan import before_here, refuse, setting_of
+from ranura.core.cuts.edge.remedies import remedies
 from ranura.core.cuts.edge.section_view import edge_glyph, edge_section_view
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.slip import STAGE_COLUMNS, edge_sections, stage_lines

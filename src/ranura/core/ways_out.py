@@ -1,0 +1,71 @@
+"""Ways out of what the proof of a plan stops: each is tried before it is offered (R15, R21)."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import replace
+from functools import partial
+
+from ranura.core.choosing.order import Candidate
+from ranura.core.family import AnyCut, Before, Planner, PlanText
+from ranura.core.output.remedies import Remedy, known_walls
+from ranura.core.proof.findings import Finding
+from ranura.core.proof.steps import Circumstances
+from ranura.core.proving import Chosen, Proven, prove_planned
+from ranura.core.text.cautions import Caution
+from ranura.core.text.errors import CraftError
+from ranura.core.text.forms import Change, TypedLength
+from ranura.core.text.lengths import read
+
+Way = Callable[[AnyCut], tuple[Planner, Candidate, Circumstances]]
+"""How a changed cut is planned: its planner, the tools to plan it with, what its moves are judged by. Raises `CutError`."""
+
+
+def with_ways_out(text: PlanText, cut: AnyCut, chosen: Chosen, before: Before, *, way: Way) -> PlanText:
+    """What is said, without the remedies for what the proof stops that do not take the stop away, or bring another; each is
+    tried."""
+    proven = chosen.proven
+    standing = _standing(proven)
+    to_try = answering(text, proven)
+    kept: list[Remedy] = []
+    for remedy in (*text.remedies, *known_walls(standing)):
+        if remedy in to_try:
+            if sum(each in to_try for each in kept) == _MOST_REMEDIES:
+                continue
+            try:
+                planner, pair, around = way(_changed(cut, remedy.change))
+            except CraftError:
+                continue
+            no_better = partial(_no_better, standing - {remedy.answers})
+            tried = prove_planned(planner.make(pair), around, before.taken, until=no_better)
+            if not tried.program.moves or any(no_better(each) for each in tried.setting.cautions):
+                continue
+        kept.append(remedy)
+    return replace(text, remedies=tuple(kept))
+
+
+def answering(text: PlanText, proven: Proven) -> list[Remedy]:
+    """The remedies for what the proof of a plan stops."""
+    stops = {each.code for each in proven.proof.findings if each.level == "stop"}
+    return [each for each in (*text.remedies, *known_walls(_standing(proven))) if each.answers in stops]
+
+
+def _standing(proven: Proven) -> set[str]:
+    """The codes of all that stops a plan."""
+    return {each.code for each in proven.setting.cautions if each.level == "stop"}
+
+
+def _changed(cut: AnyCut, change: Change) -> AnyCut:
+    """A cut with some of its fields changed, lengths as they would be typed."""
+    values = {name: read(v.typed, v.unit) if isinstance(v, TypedLength) else v for name, v in change.items()}
+    changed: AnyCut = replace(cut, **values)  # type: ignore[type-var]
+    return changed
+
+
+def _no_better(others: frozenset[str] | set[str], said: Finding | Caution) -> bool:
+    """Whether what is said is a stop that does not stand there anyway."""
+    return said.level == "stop" and said.code not in others
+
+
+_MOST_REMEDIES = 4
+"""That are tried and offered for what a proof stops."""
