@@ -6,10 +6,14 @@ import dataclasses
 import json
 
 import pytest
+from fastapi.testclient import TestClient
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
+from ranura.api import plans
+from ranura.api.application import Settings, create_app
 from ranura.demo.shop import DEMO_SHOP, SHOP
+from ranura.formats.print_page import Sheet
 from ranura.store import kept_jobs, repository
 from ranura.store.repository import Store
 
@@ -298,3 +302,15 @@ def test_an_edge_that_an_earlier_cut_opened_is_kept_changed_and_added_to(client)
     assert added.status_code == 201
     refused = client.post("/api/pieces/emblem-lid/cuts", json={"name": "None there", "cut": soft})
     assert (refused.status_code, refused.json()["error"]["field"]) == (422, "cut.edges")
+
+
+@pytest.mark.parametrize(
+    ("name", "address"), [("127.0.0.1", None), ("shop.home", "http://shop.home/jobs/little-harbour/cuts/lid-edges")]
+)
+def test_a_slip_says_where_its_cut_stands_to_whoever_comes_by_name(store, monkeypatch, name, address):
+    printed: list[Sheet] = []
+    monkeypatch.setattr(plans, "slip_pdf", lambda sheets, **_: printed.extend(sheets) or b"%PDF")
+    app = create_app(Settings(shop_id=DEMO_SHOP, page=None, allow=("shop.home",)), store)
+    with TestClient(app, base_url=f"http://{name}") as there:
+        assert there.get("/api/cuts/lid-edges/slip.pdf").status_code == 200
+    assert [each.address for each in printed] == [address]

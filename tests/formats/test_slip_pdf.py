@@ -18,6 +18,7 @@ from ranura.demo.jobs import PIECES, SHELF_DADOES, WING_CASE_SIDE
 from ranura.demo.shop import SHOP
 from ranura.formats import drawing_pdf
 from ranura.formats.print_page import Board, CutList, Sheet
+from ranura.formats.scan_code import told
 from ranura.formats.slip_pdf import slip_pdf
 from ranura.formats.type_on_paper import DENOMINATOR, FONTS, NUMERATOR, register, width_of, wrapped
 from ranura.formats.words_apart import Words
@@ -206,3 +207,22 @@ def test_a_job_is_one_file_with_its_cut_list():
     for number, page in enumerate(said, start=1):
         assert f"page {number} of {len(said)}" in page
     assert len(said) > len(sheets) + 1
+
+
+def test_the_code_to_scan_tells_the_key_figures_and_where_the_cut_stands():
+    _, sheet = printed()
+    said = told(dataclasses.replace(sheet, address="http://shop.home/jobs/j/cuts/c"), "metric").split("\n")
+    assert said == [
+        "Middle shelf, Wing case side",
+        "Tool up: 12.7 straight",
+        "Speed: F on the dial, 22 000 rpm",
+        "Depths: 6 mm in one pass",
+        "Guide: 68.65 mm line to fence",
+        "http://shop.home/jobs/j/cuts/c",
+    ]
+    assert told(sheet, "inch") != told(sheet, "metric")
+    _, stopped = printed(width=read("5", "mm"), bit_id="straight-12.7")
+    assert "NOT READY" in told(stopped, "metric")
+    long = told(dataclasses.replace(sheet, name="x" * 300, address="http://shop.home/c"), "metric")
+    assert len(long) <= 231
+    assert long.endswith("http://shop.home/c"), "it keeps its address"

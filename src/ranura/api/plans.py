@@ -5,9 +5,10 @@ from __future__ import annotations
 from datetime import datetime
 from urllib.parse import quote
 
-from fastapi import Response
+from fastapi import Request, Response
 from pydantic import TypeAdapter
 
+from ranura.api.access import LOOPBACK, host_name
 from ranura.api.choosing import ToolsView, tools_view
 from ranura.api.cut_routes import CutRoutes
 from ranura.api.orders import order_entries, order_view
@@ -104,6 +105,8 @@ def slip(
     paper: Paper = "A4",
     unit: Unit | None = None,
     version: int | None = None,
+    *,
+    request: Request,
 ) -> Response:
     """The slip of a kept cut; refused where `version` is given and is not the one that is kept by now."""
     with store.session() as session:
@@ -112,7 +115,7 @@ def slip(
         piece = kept_jobs.load_piece(session, shop.id, kept.piece_id)
     if version is not None and version != kept.version:
         return _no_paper(409, f"{kept.name} was changed since this page showed it. Look at it again, then print it.")
-    sheet = _sheet(kept, piece, job, shop, planning, prior.before(cut_id, shop))
+    sheet = _sheet(kept, piece, job, shop, planning, prior.before(cut_id, shop), request)
     body = slip_pdf([sheet], paper=paper, system=_system(unit, shop), at=datetime.now().astimezone())
     return _pdf(body, f"{kept.name}, {piece.name}")
 
@@ -126,6 +129,8 @@ def slips(
     planning: ThePlanning,
     paper: Paper = "A4",
     unit: Unit | None = None,
+    *,
+    request: Request,
 ) -> Response:
     """The cut list of a job, the order of its work with what to have ready, and the slips of its cuts in that order; one that
     cannot be planned is named instead."""
@@ -138,7 +143,7 @@ def slips(
     for item in job.pieces:
         for kept in item.cuts:
             try:
-                sheet = _sheet(kept, item.piece, job, shop, planning, before[kept.id])
+                sheet = _sheet(kept, item.piece, job, shop, planning, before[kept.id], request)
                 made.append((places.get(kept.id, len(places)), sheet))
             except CraftError as refused:
                 says = f"{kept.name} in {item.piece.name} has no slip: {refused.message.metric}. Mend it, or remove it."
@@ -152,8 +157,11 @@ def slips(
     return _pdf(body, job.name)
 
 
-def _sheet(kept: KeptCut, piece: Piece, job: KeptJob, shop: Shop, planning: Planning, before: Before) -> Sheet:
+def _sheet(kept: KeptCut, piece: Piece, job: KeptJob, shop: Shop, planning: Planning, before: Before, request: Request) -> Sheet:
+    # On this machine alone nobody else finds it.
+    named = host_name(request.headers["host"]) not in LOOPBACK
     return Sheet(
+        address=str(request.base_url) + f"jobs/{job.id}/cuts/{kept.id}" if named else None,
         plan=planning.plan(kept.cut, piece, shop, shop.rules, before=before),
         piece=piece,
         name=kept.name,

@@ -32,6 +32,8 @@ class Sheet:
     job_name: str
     shop_name: str
     material_name: str
+    address: str | None = None
+    """Where the cut stands on the server, for one that reaches it by name."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

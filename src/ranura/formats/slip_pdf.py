@@ -22,6 +22,7 @@ from ranura.formats.cut_list_pdf import cut_list_page, listed
 from ranura.formats.drawing_pdf import CUT, INK, SOFT, draw_view
 from ranura.formats.order_pdf import order_page, ordered
 from ranura.formats.print_page import MARGIN, CutList, Print, Sheet, footer, named, said_in, size_of
+from ranura.formats.scan_code import SIDE, draw_code, told
 from ranura.formats.type_on_paper import register, width_of, wrapped, write
 
 Paper = Literal["A4", "Letter"]
@@ -139,13 +140,17 @@ def _heading(page: Print, sheet: Sheet, y: float) -> float:
     canvas, inner = page.canvas, page.inner
     canvas.setFillColor(INK)
     write(canvas, MARGIN, y - 15, sheet.name, "figure", 19)
-    write(canvas, MARGIN + inner, y - 8, f"{sheet.job_name} · {sheet.shop_name}", "text", 9.5, align=1)
+    beside = inner - SIDE - _GAP
+    draw_code(canvas, told(sheet, page.system), x=MARGIN + inner - SIDE, y=y - SIDE + 4)
+    bottom = y - SIDE
+    write(canvas, MARGIN + beside, y - 8, f"{sheet.job_name} · {sheet.shop_name}", "text", 9.5, align=1)
     board = f"{named(sheet.piece)}: {sheet.material_name}, {size_of(sheet.piece)}"
-    write(canvas, MARGIN + inner, y - 20, board, "text", 9.5, align=1)
+    write(canvas, MARGIN + beside, y - 20, board, "text", 9.5, align=1)
     y -= 38
-    for line in wrapped(sheet.plan.sentence.metric + ".", "strong", 12, inner):
+    for line in wrapped(sheet.plan.sentence.metric + ".", "strong", 12, beside):
         write(canvas, MARGIN, y, line, "strong", 12)
         y -= 14
+    y = min(y, bottom)
     if sheet.plan.status == "stop":
         canvas.setFillColor(CUT)
         canvas.rect(MARGIN, y - 11, inner, 20, stroke=0, fill=1)

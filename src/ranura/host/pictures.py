@@ -45,9 +45,9 @@ PICTURES: Final[Mapping[str, Picture]] = {
         path=_JOB + "shelf-dado-212", shows="slip", clicks=("palette",), types="mortise 40 x 6 x 8 at 90, 35 control cross"
     ),
     "dark": Picture(path=_JOB + "rail-groove", shows="slip", scheme="dark"),
+    "log": Picture(path="/log", shows="log-run"),
     "phone": Picture(path=_JOB + "cross-mortise", shows="slip", clicks=("run",), keys="   ", size=_PHONE),
     "run": Picture(path=_JOB + "shelf-dado-212", shows="slip", clicks=("run",), keys=" " * 12, size=_TABLET),
-    "log": Picture(path="/log", shows="log-run"),
     "order": Picture(path="/jobs/little-harbour/page#order", shows="work-order"),
     "grain-map": Picture(path=_JOB + "arch-opening", shows="slip"),
     "inlay": Picture(path=_JOB + "fish-recess", shows="slip"),
