@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 from dataclasses import replace
+from datetime import UTC, datetime
 
 import pytest
 
@@ -88,3 +89,12 @@ def test_what_is_no_log_is_refused_with_its_place(text, code, says):
         read_log(text, SHOP)
     assert refused.value.code == code
     assert says in str(refused.value)
+
+
+@pytest.mark.parametrize(
+    ("typed", "hour"),
+    [("2026-01-05T10:00:00", 10), ("2026-01-05T10:00:00+02:00", 8), ("2026-01-05T10:00:00Z", 10), ("2026-01-05", 0)],
+)
+def test_a_time_without_a_zone_is_utc_and_one_with_its_own_is_turned_into_it(typed, hour):
+    (run,) = read_log(f"begun_at,came_out,cut\n{typed},clean,Groove\n", SHOP)
+    assert run.begun_at == datetime(2026, 1, 5, hour, tzinfo=UTC)

@@ -153,7 +153,7 @@ def _ended(lines: tuple[Text, ...], notes: list[Text]) -> tuple[Text, ...]:
         return (*lines, *notes)
     last = lines[-1]
     metric, inch = (
-        "; ".join((each, *more))
+        "; ".join((each, *(note[:1].lower() + note[1:] for note in more)))
         for each, *more in ((last.metric, *(note.metric for note in notes)), (last.inch, *(note.inch for note in notes)))
     )
     return (*lines[:-1], Text(metric=metric, inch=inch))

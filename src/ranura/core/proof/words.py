@@ -188,7 +188,7 @@ WEIGHT_OVER_THE_WOOD = Words(
     place="direction",
     level="note",
     message="Here the base lies on the wood with a part of it only",
-    do="weight over the wood",
+    do="Weight over the wood",
 )
 
 # 7: clashes
@@ -269,7 +269,7 @@ STOPPED_END = Words(
     place="direction",
     level="note",
     message="The cut ends inside the board: draw the router back {2:about}, then {then}",
-    do="stop by a block and by a line, never hard against the block: the bit springs past its line",
+    do="Stop by a block and by a line, never hard against the block: the bit springs past its line",
 )
 NEVER_LIFT_UNDERCUT = Words(
     code="never-lift-undercut",

@@ -90,5 +90,5 @@ HELD_LEVEL = Words(
     place="direction",
     level="note",
     message="Here hardly more than half of the board lies on the table",
-    do="hold the free end level with the table",
+    do="Hold the free end level with the table",
 )
