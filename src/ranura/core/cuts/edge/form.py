@@ -14,6 +14,7 @@ from ranura.core.shop.shop import Shop
 from ranura.core.text.forms import (
     Answer,
     Blank,
+    Change,
     ChoiceBlank,
     EdgesBlank,
     FieldValue,
@@ -104,7 +105,8 @@ def starts(piece: Piece, shop: Shop) -> tuple[Start, ...]:
         if shape in WANTS_DEPTH:
             known["depth"] = empty
         if shape in WANTS_WIDTH:
-            known["width"] = empty
+            # Two boards meet at one edge.
+            known |= {"width": empty, "edges": _outside(piece)[:1]}
         if shape == "bevel":
             known["angle"] = _USUAL_BEVEL
         made.append(Start(key=shape, name=shape_name(shape), group="Edges", example="Soft edge", cut=known))
@@ -118,8 +120,15 @@ def _outside(piece: Piece) -> tuple[str, ...]:
 def _faces(cut: EdgeCut) -> ChoiceBlank:
     if cut.shape == "edge-groove":
         # From both faces it lies in the middle.
-        both = ((False, "From one face"), (True, "From both faces, in the middle"))
-        return answers("Faces", "both_faces", cut.both_faces, both, clears={"depth": None})
+        both: Change = {"both_faces": True, "depth": None}
+        said = "From both faces, in the middle"
+        return ChoiceBlank(
+            label="Faces",
+            choices=(
+                Answer(says="From one face", change={"both_faces": False}, chosen=not cut.both_faces),
+                Answer(says=said, change=both, chosen=cut.both_faces, also=("from both faces", "both faces")),
+            ),
+        )
     return answers("Faces", "both_faces", cut.both_faces, ((False, "One face"), (True, "Both faces")))
 
 
