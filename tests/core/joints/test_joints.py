@@ -125,6 +125,9 @@ def test_both_grooves_of_a_spline_are_cut_at_one_setting_from_the_shown_face():
     found = made("spline", board(600, 160, 18), board(500, 140, 22), width=mm(5), fit="tight")
     one, two = (each.cut for each in found.joined.cuts)
     assert (one.size.mm, one.depth.mm) == (two.size.mm, two.depth.mm) == (5, 11.5)
+    assert joined(Joint(kind="spline"), replace(boards(board(600, 160, 26), board(500, 140, 18)), slots=((4, 9.5),))).cuts[
+        0
+    ].cut.depth.mm == pytest.approx(11), "in the middle of the thinner board, from the shown face"
     assert found.shared == ((("a", 0), ("b", 0)),)
     assert [each.metric for each in found.joined.by_hand] == [
         "Plane the spline 5 mm thick and rip it 18 mm wide, its grain across the seam"

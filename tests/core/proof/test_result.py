@@ -42,6 +42,7 @@ SLANTED = replace(DADO, angle=12.5, end="right")
 TURNED = replace(DADO, angle=-20, stop_last=mm(50))
 FROM_FAR = replace(GROOVE, end="far", stop_first=mm(80), stop_last=mm(130))
 PAIR = replace(DADO, mirrored=True, stop_first=mm(30))
+EDGE_GROOVE = EdgeCut(shape="edge-groove", size=mm(6), width=mm(9.5), edges=("near", "left"), edge_state="smooth")
 JOINTING = EdgeCut(shape="jointing", size=mm(1), edges=("near",))
 
 
@@ -58,7 +59,7 @@ def found(made, asked) -> dict[str, str]:
 
 CUTS = [
     DADO, STOPPED, SLANTED, TURNED, PAIR, GROOVE, FROM_FAR, RECESS, OPEN, HOLE, DISC, RING, LAP, RABBET, ROUNDOVER, CHAMFER,
-    BEVEL, JOINTING,
+    BEVEL, EDGE_GROOVE, JOINTING,
 ]  # fmt: skip
 
 
@@ -70,6 +71,11 @@ def test_what_is_taken_is_what_was_asked(cut):
 @pytest.mark.parametrize(
     ("made", "changed", "code"),
     [
+        (EDGE_GROOVE, {"size": mm(5.6)}, "takes-too-much"),
+        (EDGE_GROOVE, {"size": mm(6.4)}, "leaves-too-much"),
+        (EDGE_GROOVE, {"width": mm(9.2)}, "takes-too-much"),
+        (EDGE_GROOVE, {"width": mm(9.8)}, "leaves-too-much"),
+        (EDGE_GROOVE, {"depth": mm(13.3)}, "takes-too-much"),
         (DADO, {"width": mm(12.5)}, "takes-too-much"),
         (DADO, {"width": mm(12.9)}, "leaves-too-much"),
         (DADO, {"depth": mm(5.85)}, "takes-too-much"),

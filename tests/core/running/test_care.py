@@ -65,6 +65,12 @@ def test_a_bearing_is_oiled_after_so_much_turning_or_so_long(hours, day, oiled, 
     assert (("oiled", ROUNDOVER) in due(runs, cares, day=day)) == wanted
 
 
+def test_a_bit_that_was_replaced_has_a_new_bearing_too():
+    runs = [run(1.0, ROUNDOVER, hours=30)]
+    assert due(runs, [done(5, "replaced", ROUNDOVER)], day=10) == []
+    assert due(runs, [done(5, "sharpened", ROUNDOVER)], day=10) == [("oiled", ROUNDOVER)]
+
+
 def test_a_bit_without_a_bearing_wants_no_oil_and_one_that_was_put_away_nothing():
     assert due([run(1, STRAIGHT, hours=50)], day=200) == []
     away = replace(SHOP, bits=tuple(replace(each, archived=each.id == ROUNDOVER) for each in SHOP.bits))

@@ -454,6 +454,7 @@ def test_a_sawn_part_enters_the_wood_on_the_side_that_is_cut_away():
     assert length_of(ring, closed=False) > Polygon(wanted(sawn(corners=mm(8))).exterior).length, "once round and a little more"
     stops = [each for each in made.moves if each.kind == "stop"]
     assert len(stops) == len(made.passes), "switched off beside the wood before every next depth"
+    assert max(each.feed_m_min or 0.0 for each in made.moves) <= 3.0 + 1e-6, "as fast as a template is followed (R4)"
 
 
 @pytest.mark.parametrize(
