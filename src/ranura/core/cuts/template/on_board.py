@@ -102,7 +102,6 @@ class OutlineOnBoard:
                 plunged=plunged,
                 through=True,
                 clean="both",
-                followed=True,
                 held_back=is_small(self.part),
             )
         return StraightCut(
