@@ -40,6 +40,7 @@ def test_every_step_stands_in_it_and_it_is_small(cut_id):
     (told,) = data_of(text)
     assert [each["title"] for each in told["steps"]] == [each.title.metric for each in taken.record.steps]
     assert len(told["drawing"]["moves"]) == len(taken.record.dry_run.steps)
+    assert told["drawing"]["table"] == (SHOP.router(taken.record.plan.router_id).mounting == "table")
     inches = data_of(taken_along([taken], system="inch", at=AT))[0]
     assert [each["lines"] for each in inches["steps"]] == [[line.inch for line in each.lines] for each in taken.record.steps]
     assert "http" not in text.replace("http://www.w3.org/2000/svg", ""), "it asks nobody for anything"

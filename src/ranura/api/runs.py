@@ -20,7 +20,7 @@ from ranura.core.family import Before
 from ranura.core.learning.corrections import TestCut
 from ranura.core.plan import Planning
 from ranura.core.running import refusals, trial
-from ranura.core.running.log import Run, RunOf
+from ranura.core.running.log import Run, RunOf, teeth_a_second
 from ranura.core.running.progress import RunError, went_back, went_on
 from ranura.core.running.record import RunRecord, Tells, record_of, run_of
 from ranura.core.running.steps import RunStep
@@ -45,6 +45,8 @@ class RunView:
     troubles: tuple[Trouble, ...]
     measured: tuple[MeasuredLine, ...]
     """What was measured in its trial."""
+    teeth: float | None
+    """How many cutting edges pass in a second: what is heard."""
     changed: bool
     """It is under way, and its cut was changed or removed since it began."""
 
@@ -150,6 +152,7 @@ def run(run_id: str, shop: TheShop, store: TheStore) -> Response:
         "record": record,
         "troubles": _TROUBLES.dump_python(TROUBLES, mode="json"),
         "measured": _MEASURED.dump_python(_measured(found), mode="json"),
+        "teeth": teeth_a_second(found.of),
         "changed": changed,
     }
     return Response(_ANY.dump_json(whole), media_type="application/json")

@@ -94,6 +94,7 @@ def _drawing(dry: DryRun) -> dict[str, Any]:
             {"role": each.role, "points": _ring(each.points)} for each in dry.view.outlines if each.role in ("work", "waste")
         ],
         "bodies": [{"role": each.role, "points": _ring(each.points)} for each in dry.bodies if not each.first],
+        "table": any(each.stands is not None for each in dry.tools),
         "moves": [{"path": _ring(each.path), "seconds": each.seconds} for each in dry.steps],
     }
 

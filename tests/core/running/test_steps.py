@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from functools import cache
 
 import pytest
@@ -11,6 +12,7 @@ from hypothesis import strategies as st
 from ranura.core.family import NOTHING_BEFORE
 from ranura.core.plan import PLANNING
 from ranura.core.running import words
+from ranura.core.running.log import teeth_a_second
 from ranura.core.running.progress import Progress, RunError, went_back, went_on
 from ranura.core.running.record import RunRecord, record_of, run_of
 from ranura.core.running.steps import Machine, run_steps
@@ -139,3 +141,5 @@ def test_the_chip_that_is_noted_is_that_of_the_slowest_run():
     assert len(feeds) == 2
     assert of.feed_m_min == min(feeds)
     assert of.chip_mm == pytest.approx(min(feeds) * 1000 / (plan.settings[0].rpm * 2))
+    assert teeth_a_second(of) == pytest.approx(plan.settings[0].rpm / 60 * 2), "two edges a turn"
+    assert teeth_a_second(replace(of, chip_mm=None)) is None

@@ -100,9 +100,6 @@ export function OneStep({
     return () => window.removeEventListener("keydown", listener);
   }, []);
   const drawn = dry && step.moves;
-  const { feed_m_min: feed, chip_mm: chip } = view.run.of;
-  /** Teeth a second: so many chips of that length make the feed. */
-  const teeth = feed && chip ? (feed * 1000) / chip / 60 : null;
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: the keys of the whole page do the same
     <main
@@ -141,7 +138,7 @@ export function OneStep({
             ))}
           </ul>
           {step.part === "scrap" ? <TrialMeasures view={view} unit={unit} /> : null}
-          {step.part === "scrap" && teeth ? <Sounds teeth={teeth} /> : null}
+          {step.part === "scrap" && view.teeth ? <Sounds teeth={view.teeth} /> : null}
           {step.costs ? (
             <p className="mt-3 border-l-4 border-hazard pl-3 text-strong text-ink-2">
               <Words text={inUnit(step.costs, unit)} />

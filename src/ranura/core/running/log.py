@@ -50,6 +50,17 @@ class RunOf:
     """Which state of the cut it was planned from."""
 
 
+def teeth_a_second(of: RunOf) -> float | None:
+    """How many cutting edges pass in a second, which is the note that is heard; None where speed or chip are not known.
+
+    Rule: R4 feed per tooth
+    Formula: n·z / 60, from the chip f_z = F·1000 / (n·z)
+    Source: physics"""
+    if not of.feed_m_min or not of.chip_mm:
+        return None
+    return of.feed_m_min * 1000 / of.chip_mm / 60
+
+
 def run_with(
     *,
     cut: str,
