@@ -8,7 +8,7 @@ import pytest
 from tests.data.edges import edge_cut, mm
 
 from ranura.core.board.pieces import Piece
-from ranura.core.plan import plan_cut
+from ranura.core.plan import PLANNING, plan_cut
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text.errors import CutError
 from ranura.demo.shop import SHOP
@@ -92,6 +92,21 @@ def test_thin_walls_beside_it_are_a_caution():
 
     assert "thin-groove-wall" in codes(plan(groove(4), rail(9.6))), "2.8 beside a groove 9.5 deep"
     assert "thin-groove-wall" not in codes(plan(groove(4), rail(11)))
+    assert "thin-groove-wall" in codes(plan(groove(4), rail(10.1))), "3.05, and a third of 9.5 is 3.17"
+    assert "thin-groove-wall" in codes(plan(groove(4, far=6.5))), "2.5 at the face, 11.5 below"
+
+
+def test_its_section_says_how_wide_it_is_where_it_lies():
+    made = plan(groove(4))
+    size = next(each for each in made.drawing[1].dimensions if each.name == "size")
+    assert (size.field, size.start[1], size.end[1]) == ("size", 7, 11), "18 less 11 and 18 less 7"
+    last = next(each for each in made.slip if each.key == "direction").lines[-1].metric
+    assert last.endswith("; weight over the wood")
+
+
+def test_it_begins_at_one_edge():
+    start = next(each for each in PLANNING.starts(rail(), SHOP) if each.key == "edge-groove")
+    assert start.cut["edges"] == ("near",)
 
 
 def test_of_several_cutters_the_one_that_fits_is_taken():

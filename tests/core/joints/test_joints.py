@@ -10,8 +10,10 @@ from shapely import box
 
 from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
+from ranura.core.geometry.rings import extent
 from ranura.core.joint_plan import _of_fit, plan_joint
 from ranura.core.joints.asked import CutChange, Joint, JointKind
+from ranura.core.joints.drawing import joint_views
 from ranura.core.joints.housed import housed
 from ranura.core.joints.joined import Boards
 from ranura.core.joints.kinds import KINDS, joined
@@ -102,6 +104,7 @@ def test_a_tongue_is_cut_by_one_setting_on_both_faces_to_fit_its_groove():
     assert tried.depth.mm == pytest.approx((18 - 5.7) / 2), "by half of it, since both faces are cut"
     other = made("tongue-groove", first, board(500, 140, 20))
     assert [each.code for each in other.cautions] == ["not-flush"]
+    assert "comes out 1 mm off" in other.cautions[0].message.metric, "half of what they differ by"
 
 
 @pytest.mark.parametrize(
@@ -134,6 +137,11 @@ def test_both_grooves_of_a_spline_are_cut_at_one_setting_from_the_shown_face():
     ]
     assert found.together is not None
     assert [each.gap for each in found.together.measured] == [pytest.approx(0, abs=1e-6), pytest.approx(19)]
+    assert extent(found.joined.between) == pytest.approx((151, 6.5, 169, 11.5)), "half of it in each board"
+    asked = Joint(kind="spline", width=mm(5), fit="tight")
+    home, _ = joint_views(asked, found.joined, found.together, ("one", "two"), 18)
+    second = found.together.second.bounds
+    assert home.marks[1].at[0] == pytest.approx((second[0] + second[2]) / 2), "over the middle of the board beside the first"
 
 
 @pytest.mark.parametrize("kind", ["tongue-groove", "spline"])
