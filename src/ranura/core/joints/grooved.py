@@ -12,6 +12,7 @@ from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, expected_
 from ranura.core.joints.placing import Placing, lying
 from ranura.core.joints.tongue_and_groove import END_GAP, plan_tongue_and_groove
 from ranura.core.learning.forecast import Spread
+from ranura.core.output.views import box
 from ranura.core.proof.moves import Vector3
 from ranura.core.text.cautions import Caution, caution
 from ranura.core.text.errors import CutError
@@ -120,13 +121,8 @@ def splined(joint: Joint, boards: Boards) -> Joined:
 
 def _spline(middle: Point, wide: float, thick: float) -> Ring:
     """A spline in section, around its middle."""
-    x, z = middle
-    return (
-        (x - wide / 2, z - thick / 2),
-        (x + wide / 2, z - thick / 2),
-        (x + wide / 2, z + thick / 2),
-        (x - wide / 2, z + thick / 2),
-    )
+    (x, z), half, low = middle, wide / 2, thick / 2
+    return box(x - half, z - low, x + half, z + low)
 
 
 def _cutter(joint: Joint, boards: Boards) -> tuple[float, float]:
