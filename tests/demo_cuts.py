@@ -4,7 +4,10 @@ from __future__ import annotations
 
 from ranura.core.board.pieces import Piece
 from ranura.core.families import Cut
-from ranura.demo.jobs import ARCH, PIECES
+from ranura.core.joint_plan import boards_of
+from ranura.core.joints.kinds import joined
+from ranura.demo.jobs import ARCH, JOINTS, PIECES
+from ranura.demo.shop import SHOP
 
 _OPENED = {"arch-ogee": ARCH}
 """What an earlier cut opens stands open here from the first."""
@@ -12,3 +15,15 @@ DEMO: list[tuple[str, str, Cut, Piece]] = [
     (cut_id, name, cut, _OPENED.get(cut_id, piece)) for _, piece, cuts in PIECES for cut_id, name, cut in cuts
 ]
 """Id, name, cut and board."""
+_BOARDS = {piece_id: piece for piece_id, piece, _ in PIECES}
+_OWN = len(DEMO)
+DEMO += [
+    (f"{joint_id}-{number}", each.name, each.cut, _BOARDS[first if each.member == "a" else second])
+    for joint_id, _, first, second, joint in JOINTS
+    for number, each in enumerate(joined(joint, boards_of(_BOARDS[first], _BOARDS[second], SHOP)).cuts)
+]
+ON_ONE_BOARD: dict[str, list[tuple[str, Cut, Piece]]] = {
+    piece_id: [(name, cut, own) for _, name, cut, own in (*DEMO[_OWN:], *DEMO[:_OWN]) if own.name == piece.name]
+    for piece_id, piece, _ in PIECES
+}
+"""Name, cut and board of all cuts of a board in their order, those of its joints first."""

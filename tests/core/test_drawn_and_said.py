@@ -29,7 +29,8 @@ _DRAWN = {"fence": "guide", "clamp": "clamp", "block": "stop", "carrier": "backe
 _SIZE = re.compile(r"-?\d+(?:\.\d+)?")
 
 
-ON_TABLE = ("arch-ogee", "cross-edges", *(name for name in CASES if name.startswith("table")))
+STANDING = tuple(name for name, (cut, _) in CASES.items() if cut.kind == "fingers")
+ON_TABLE = ("arch-ogee", "cross-edges", *STANDING, *(name for name in CASES if name.startswith("table")))
 BY_HAND = tuple(name for name in CASES if name not in ON_TABLE)
 STEPPED = tuple(name for name, (cut, _) in CASES.items() if cut.kind != "edge")
 
@@ -115,6 +116,10 @@ def test_the_arrow_goes_the_way_of_the_moves_and_so_does_the_word(made):
             assert [each.turn for each in arrows if each.turn is not None] == [sense]
             assert f"turn the work {sense}" in said
     straight = [each for each in arrows if each.turn is None]
+    if made.settings[0].hold == "sled":
+        assert all(each.end[1] > each.start[1] for each in straight), "the sled goes away from the person"
+        assert "push away" in said
+        return
     if not by_hand(made):
         assert all(each.end[0] < each.start[0] for each in straight), "the work goes to the left"
         assert "right to left" in said or not straight
@@ -149,6 +154,31 @@ def test_the_picture_begins_and_ends_where_the_moves_do(made):
     else:
         assert math.dist(whole(view, arrow.end), begun) < 0.1 or math.dist(whole(view, arrow.start), begun) < 0.1
         assert LineString(going.first).distance(bit) < 0.1
+
+
+@of(STANDING)
+def test_a_standing_board_is_drawn_where_its_bodies_are_with_the_slot_that_is_cut(made):
+    """The key in the slot before, the strip and the face behind the board, the bit in the middle of its slot."""
+    view, frame = made.drawing[0], made.settings[0].frame
+    second = next(number for number, move in enumerate(made.moves) if move.station == 2)
+    roles = {"backer": "backer", "sled": "guide", "key-2": "stop"}
+    shown = {name: by_role(view, role) for name, role in roles.items()}
+    bit = by_role(view, "bit")
+    middle = next(move.path[0][0] for move in made.moves if move.station == 2 and move.path)
+    for body in made.bodies:
+        if body.id in shown and body.from_move <= second:
+            # From the near edge, and through the board from the face that the bit comes in at.
+            depths = sorted((z - frame.origin[2]) * frame.y[2] for z in (body.z0, body.z1))
+            (x0, x1), (y0, y1) = (sorted({y for _, y in body.ring}), (-depths[1], -depths[0]))
+            assert shown[body.id].bounds == pytest.approx((x0 - middle, y0, x1 - middle, y1), abs=0.1), body.id
+    assert (bit.centroid.x, bit.centroid.y) == pytest.approx((0.0, -7.5), abs=0.1)
+    slots = [shape(view, each) for each in view.outlines if each.role == "waste"]
+    assert len(slots) == len({move.station for move in made.moves if move.station})
+    assert slots[1].contains(bit.buffer(-0.1).intersection(slots[1].buffer(0.1)))
+
+
+def by_role(view: View, role: str) -> Polygon:
+    return next(shape(view, each) for each in view.outlines if each.role == role)
 
 
 def unit(run) -> tuple[float, float]:

@@ -10,17 +10,19 @@ from tests.demo_cuts import DEMO as DEMO_CUTS
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.edge.asked import EdgeCut
+from ranura.core.cuts.fingers.asked import FingersCut
 from ranura.core.plan import PLANNING
 from ranura.core.proof.wood import place_on
 from ranura.core.text.lengths import in_mm
-from ranura.demo.jobs import WING_CASE_SIDE
+from ranura.demo.jobs import CRATE_END, WING_CASE_SIDE
 from ranura.demo.shop import SHOP
 
 CUTS = [pytest.param(piece, cut, id=name) for _, name, cut, piece in DEMO_CUTS]
+LYING = [each for each in CUTS if not isinstance(each.values[1], FingersCut)]
 NUMBER = r"-?\d+(?:\.\d+)?"
 
 
-@pytest.mark.parametrize(("piece", "cut"), CUTS)
+@pytest.mark.parametrize(("piece", "cut"), LYING)
 def test_every_cut_is_told_where_its_moves_go_and_how_deep(piece, cut):
     plan = PLANNING.plan_with_moves(cut, piece, SHOP, SHOP.rules)
     board, *lines = (line.metric for line in plan.in_words)
@@ -50,6 +52,19 @@ def test_every_cut_is_told_where_its_moves_go_and_how_deep(piece, cut):
 
 def _at(plan, move, place: int) -> tuple[float, float]:
     return place_on(plan.settings[move.setting].frame, move.path[place])
+
+
+def test_fingers_are_told_slot_by_slot_on_the_board_as_it_stands():
+    cut = FingersCut(slot=in_mm(9.525), depth=in_mm(18.3), starts="slot")
+    plan = PLANNING.plan_with_moves(cut, CRATE_END, SHOP, SHOP.rules)
+    board, *lines = (line.metric for line in plan.in_words)
+    assert "stands on its left end: 199.5 mm wide, 15 mm thick, 240 mm high" in board
+    cuts = [line for line in lines if "Cut 18.3 mm deep" in line]
+    assert len(cuts) == 11
+    for number, line in enumerate(cuts):
+        x0, y0, x1, y1 = _places(line)
+        assert (x0, x1) == pytest.approx((9.525 / 2 + 19 * number,) * 2, abs=0.03)
+        assert (y0, y1) == (0, 15)
 
 
 @pytest.mark.parametrize(
@@ -96,7 +111,7 @@ def test_what_holds_and_guides_is_told_as_often_as_it_stands_there(piece, cut):
 def test_every_grip_has_a_name_its_value_and_how_far_it_goes(piece, cut):
     plan = PLANNING.plan(cut, piece, SHOP, SHOP.rules)
     handles = plan.drawing[0].handles
-    assert handles or isinstance(cut, EdgeCut)
+    assert handles or isinstance(cut, EdgeCut | FingersCut)
     for handle in (each for first in handles for each in (first, first.other) if each is not None):
         assert re.fullmatch(r"[A-Z][a-z ]+", handle.name), handle.field
         sideways = abs(handle.direction[0]) > abs(handle.direction[1])

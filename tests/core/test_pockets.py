@@ -243,7 +243,7 @@ def test_a_through_cut_goes_into_the_board_below_and_a_skin_stays_short_of_it():
     [
         (FINGER_SLOT, CRATE_SIDE, "bushing", "straight-12.7"),
         (CROSS_MORTISE, CONTROL_CROSS, "bushing", "up-cut-8"),
-        (RAIL_SLOTS, CURTAIN_RAIL, "bushing", "up-cut-8"),
+        (RAIL_SLOTS, CURTAIN_RAIL, "bushing", "up-cut-9.525"),
         (FLAT_HINGES, FLAT, "bushing", "straight-12.7"),
         (CHEEK_DISCS, CHEEK, "trammel", "straight-12.7"),
     ],

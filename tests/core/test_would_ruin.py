@@ -113,7 +113,9 @@ def test_a_template_lets_its_ring_in_and_says_where_it_lies_and_how_large_it_is(
     body = next(body for body in hinge.bodies if body.role == "template")
     past = -min(y for _, y in body.holes[0])
     assert f"open over the near side, its walls run {past:.0f} mm past the edge" in lines(hinge, "guide")
-    slot = pocket("slot", length=60, across=10, depth=5, from_left=60, from_near=60, guide="bushing", spacing=200)
+    slot = pocket(
+        "slot", length=60, across=10, depth=5, from_left=60, from_near=60, guide="bushing", spacing=200, bit_id="up-cut-8"
+    )
     two = plan(dataclasses.replace(slot, count=2))
     assert {line.guide.metric.number for line in two.stations} == {"1.55 mm outside"}
 

@@ -30,7 +30,7 @@ def case(chance: random.Random) -> Case:
         "name": "board", "material": chance.choice(WOODS), "length": mm(length), "width": mm(width), "thickness": mm(thick),
         "count": chance.choice([1, 1, 2, 8]),
     }  # fmt: skip
-    families = [_channel, _channel, _pocket, _pocket, _edge, _template]
+    families = [_channel, _channel, _channel, _pocket, _pocket, _pocket, _edge, _edge, _template, _fingers]
     cut = chance.choice(families)(chance, piece, length, width, thick)
     if chance.random() < 0.15:
         cut["router_id"] = chance.choice(["plunge-two", "trim-one", "table-three"])
@@ -108,6 +108,16 @@ def _pocket(chance: random.Random, _: Case, length: float, width: float, thick: 
     if chance.random() < 0.2:
         cut["held"] = chance.choice(["carrier", "tape", "vacuum"])
     return cut
+
+
+def _fingers(chance: random.Random, piece: Case, length: float, _width: float, _thick: float) -> Case:
+    if chance.random() < 0.8:
+        piece["length"] = mm(min(length, chance.uniform(180, 480)))
+    return {
+        "kind": "fingers", "end": chance.choice(["left", "right"]), "starts": chance.choice(["finger", "slot"]),
+        "slot": mm(chance.choice([9.525, 9.525, 12.7, 12.7, 12, 6.35, 19.05])), "depth": mm(chance.uniform(4, 25)),
+        "play": chance.choice([0.05, 0.05, 0.0, 0.2, -0.1]),
+    }  # fmt: skip
 
 
 def _template(chance: random.Random, _: Case, length: float, width: float, thick: float) -> Case:

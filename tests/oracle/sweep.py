@@ -21,11 +21,15 @@ from tests.oracle.judge import Judge
 from ranura.calc.fields import Refused
 from ranura.calc.plan import PlanRequest, shop_of
 from ranura.calc.registry import calculate
+from ranura.core.board.stood import placing_of
 from ranura.core.family import NOTHING_BEFORE, Before
+from ranura.core.geometry.placing import IN_PLACE, Placing
 from ranura.core.plan import PLANNING, PlanWithMoves, circumstances
 from ranura.core.proof.moves import Program
 from ranura.core.proof.prove import prove
 from ranura.core.proof.steps import Circumstances
+from ranura.core.proof.stood import placed_program
+from ranura.core.proof.wood import Swept
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
 
@@ -65,7 +69,12 @@ def judged(seed: int) -> Judged:
             found.problems.append(f"{loose:.0f} cm³ come loose")
         if seed % _FAULTY == 0:
             program = Program(bodies=made.bodies, settings=made.settings, moves=made.moves)
-            _judge_a_fault(program, circumstances(request.piece, shop, shop.rules, before), before, earlier, plan, found)
+            around = circumstances(request.piece, shop, shop.rules, before)
+            placing, taken = IN_PLACE, before.taken
+            if asked["cut"]["kind"] == "fingers":
+                placing = placing_of(request.piece, request.cut.end)
+                around, taken = replace(around, fibres=None), ()
+            _judge_a_fault(program, around, taken, placing, earlier, plan, found)
     elif plan["moves"] and _of_moves(plan) and not Judge(plan, earlier).problems():
         found.problems.append(f"stopped by {_of_moves(plan)}, and nothing is wrong there")
     for each in plan["proof"]["findings"]:
@@ -82,14 +91,21 @@ _PLAN, _MOVES = TypeAdapter(PlanWithMoves), TypeAdapter(Program)
 
 
 def _judge_a_fault(
-    program: Program, around: Circumstances, before: Before, earlier: tuple[Judge, ...], plan: dict[str, Any], found: Judged
+    program: Program,
+    around: Circumstances,
+    taken: tuple[Swept, ...],
+    placing: Placing,
+    earlier: tuple[Judge, ...],
+    plan: dict[str, Any],
+    found: Judged,
 ) -> None:
-    """A fault is put into moves that are in order: both judges must see it, or neither."""
+    """A fault is put into moves that are in order: both judges must see it, or neither. `placing` is where the board as the proof
+    sees it lies on the board."""
     broken = faulty(random.Random(found.seed), program)
     if broken is None:
         return
     name, made = broken
-    run = prove(made, around, before=before.taken)
+    run = prove(placed_program(made, IN_PLACE.after(placing)) if placing is not IN_PLACE else made, around, before=taken)
     codes = {each.code for each in run.proof.findings if each.level == "stop"}
     told = _MOVES.dump_python(replace(made, moves=run.moves), mode="json")
     problems = Judge({**plan, **told}, earlier).problems(also=touched(program, made))

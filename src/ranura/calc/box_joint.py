@@ -6,8 +6,9 @@ from typing import Literal
 
 from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, LengthField, Question, Refused, SizeField
+from ranura.core.cuts.fingers.asked import PLAY
 from ranura.core.geometry import closeness
-from ranura.core.joints.box_joint import PLAY, PROUD, plan_box_joint
+from ranura.core.joints.box_joint import PROUD, plan_box_joint
 
 
 class BoxJointRequest(Question):

@@ -8,11 +8,10 @@ from ranura.calc.calculator import Calculator
 from ranura.calc.choose import read_shop
 from ranura.calc.fields import Answer, CautionAnswer, Question
 from ranura.core.family import AnyCut
+from ranura.core.geometry.placing import Placing, Vector3
 from ranura.core.joint_plan import Cut, JointPlan, plan_joint
 from ranura.core.joints.asked import Joint, Member
-from ranura.core.joints.placing import Placing
 from ranura.core.plan import PLANNING, PlanWithMoves
-from ranura.core.proof.moves import Vector3
 from ranura.demo.shop import SHOP
 from ranura.requests.cuts import PieceField
 from ranura.requests.from_core import checked

@@ -8,14 +8,16 @@ from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.family import FAMILY as CHANNEL
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cuts.edge.family import FAMILY as EDGE
+from ranura.core.cuts.fingers.asked import FingersCut
+from ranura.core.cuts.fingers.family import FAMILY as FINGERS
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.family import FAMILY as POCKET
 from ranura.core.cuts.template.asked import TemplateCut
 from ranura.core.cuts.template.family import FAMILY as TEMPLATE
 from ranura.core.family import Families, table_of
 
-Cut = ChannelCut | EdgeCut | PocketCut | TemplateCut
+Cut = ChannelCut | EdgeCut | FingersCut | PocketCut | TemplateCut
 """What can be planned."""
 
-FAMILIES: Final[Families] = table_of(CHANNEL, EDGE, POCKET, TEMPLATE)
+FAMILIES: Final[Families] = table_of(CHANNEL, EDGE, FINGERS, POCKET, TEMPLATE)
 """Every member of `Cut` has its family here; a test holds the two together."""

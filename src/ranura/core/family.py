@@ -14,6 +14,7 @@ from ranura.core.board.materials import Material
 from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
 from ranura.core.board.repeats import Repeats
+from ranura.core.board.stood import Standing
 from ranura.core.choosing.candidates import Drop
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate, Pair
@@ -178,6 +179,9 @@ class Planned:
     """The moves of this setting, worked out when somebody asks for them."""
     drawn: Callable[[Any, Point], Point] = as_it_lies
     """Where a point of the board lies in the plan view of this setting."""
+    stands: Standing | None = None
+    """How its board stands; None where it lies on a face. What is worked out for a standing board, its moves, what they are to
+    take and where that is drawn, is in the coordinates of the board as it stands (`board/stood.py`)."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

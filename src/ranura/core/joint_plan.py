@@ -9,19 +9,22 @@ from typing import Literal
 
 from ranura.core.board.materials import SHEETS, movement_of
 from ranura.core.board.pieces import Piece
+from ranura.core.board.stood import placing_of, stood
 from ranura.core.family import NOTHING_BEFORE, Before
 from ranura.core.geometry import closeness
+from ranura.core.geometry.placing import IN_PLACE, Placing
 from ranura.core.joints import words
 from ranura.core.joints.asked import Joint, Member
 from ranura.core.joints.joined import Boards, Joined
 from ranura.core.joints.kinds import KINDS, joined, strength_of
-from ranura.core.joints.placing import IN_PLACE, Placing
 from ranura.core.joints.together import Solid, Together, put_together
 from ranura.core.plan import Planning, PlanWithMoves, Status
 from ranura.core.proof.bodies import work_of
 from ranura.core.proof.moves import Program
-from ranura.core.proof.wood import Swept, taken_by
+from ranura.core.proof.stood import placed_program, taken_by
+from ranura.core.proof.wood import Swept
 from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.guides import KeyedSled
 from ranura.core.shop.tooling.profiles import FLAT_ENDED
 from ranura.core.text.cautions import Caution, caution
 from ranura.core.text.errors import CraftError
@@ -89,6 +92,7 @@ def boards_of(first: Piece, second: Piece, shop: Shop) -> Boards:
         for bit in shop.bits
         if bit.profile == "slot-cutter" and not bit.archived
     }
+    keys = tuple(sorted({each.key for each in shop.guides if isinstance(each, KeyedSled)}))
     woods = [shop.material(each.material, field=field) for each, field in ((first, "a.material"), (second, "b.material"))]
     return Boards(
         first=first,
@@ -96,6 +100,7 @@ def boards_of(first: Piece, second: Piece, shop: Shop) -> Boards:
         rules=shop.rules,
         bits=bits,
         slots=tuple(sorted(slots)),
+        keys=keys,
         sheet=woods[1].material_class in SHEETS,
         movement=(movement_of(woods[0].material_class), movement_of(woods[1].material_class)),
     )
@@ -128,9 +133,7 @@ def plan_joint(planning: Planning, joint: Joint, first: Piece, second: Piece, sh
     plans = [each.plan for each in cuts]
     together = None
     if all(plan is not None and plan.moves for plan in plans):
-        one = Solid(work_of(first, ()), _taken("a", cuts))
-        two = Solid(work_of(second, ()), _taken("b", cuts), made.placing)
-        together = put_together(made, one, two)
+        together = _put_together(made, first, second, cuts)
     said = [*made.cautions, *_of_fit(together, joint, first.thickness.mm)]
     return JointPlan(
         kind=KINDS[joint.kind].name,
@@ -147,13 +150,28 @@ def plan_joint(planning: Planning, joint: Joint, first: Piece, second: Piece, sh
     )
 
 
-def _taken(member: Member, cuts: Sequence[PlannedCut]) -> tuple[Swept, ...]:
-    """What all cuts of a board take of it, those too that their plan stops: the fit is what it would be."""
+def _put_together(made: Joined, first: Piece, second: Piece, cuts: Sequence[PlannedCut]) -> Together:
+    """Both boards as their cuts leave them, put together; looked at as they stand where their ends are worked."""
+    if made.stood is None:
+        one = Solid(work_of(first, ()), _taken("a", cuts))
+        return put_together(made, one, Solid(work_of(second, ()), _taken("b", cuts), made.placing))
+    lies, other = placing_of(first, made.stood.first), placing_of(second, made.stood.second)
+    one = Solid(work_of(stood(first), ()), _taken("a", cuts, IN_PLACE.after(lies)))
+    two = Solid(work_of(stood(second), ()), _taken("b", cuts, IN_PLACE.after(other)), made.placing.of(other).after(lies))
+    seen = put_together(made, one, two)
+    measured = tuple(replace(each, at=lies.on_first(each.at), way=lies.turned(each.way)) for each in seen.measured)
+    return replace(seen, measured=measured)
+
+
+def _taken(member: Member, cuts: Sequence[PlannedCut], placing: Placing = IN_PLACE) -> tuple[Swept, ...]:
+    """What all cuts of a board take of it, those too that their plan stops: the fit is what it would be. `placing` is where the
+    board lies for whoever looks at it."""
     taken: tuple[Swept, ...] = ()
     for each in cuts:
         if each.member == member and each.plan is not None:
             plan = each.plan
-            taken = taken_by(Program(bodies=plan.bodies, settings=plan.settings, moves=plan.moves), taken)
+            program = Program(bodies=plan.bodies, settings=plan.settings, moves=plan.moves)
+            taken = taken_by(program if placing is IN_PLACE else placed_program(program, placing), taken)
     return taken
 
 

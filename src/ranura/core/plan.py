@@ -29,7 +29,7 @@ from ranura.core.proof.findings import Proof
 from ranura.core.proof.moves import PLAN_VERSION, Body, MachineSetting, Move, Program
 from ranura.core.proof.openings import opened_by
 from ranura.core.proof.steps import Circumstances
-from ranura.core.proof.wood import taken_by
+from ranura.core.proof.stood import taken_by
 from ranura.core.proving import Chosen, Proven, first_of, marked, pairs_for
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
@@ -292,14 +292,16 @@ class Planning:
             offers=offers(fit, judge),
             misses=misses_of(judge, chosen.sifted, best),
             cautions=setting.cautions,
-            proof=proven.proof,
+            proof=proven.placed_proof,
             form=self.form(cut, piece, told),
             untried=not ways_out and bool(to_try),
             **{field.name: getattr(text, field.name) for field in fields(PlanText)},
         )
-        plan = replace(plan, slip=with_assumed(plan.slip, setting), in_words=described(proven.program, piece))
+        plan = replace(
+            plan, slip=with_assumed(plan.slip, setting), in_words=described(proven.program, piece, proven.planned.stands)
+        )
         first = [with_names(broken(view), plan.form, piece) for view in text.drawing[:1]]
-        return replace(plan, drawing=(*first, *text.drawing[1:])), proven.program
+        return replace(plan, drawing=(*first, *text.drawing[1:])), proven.placed_program
 
     def _asked(self, cut: AnyCut) -> tuple[Asked, ...]:
         typed = self.family(cut).asked(cut)

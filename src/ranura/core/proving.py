@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
+from ranura.core.board.stood import placing_of
 from ranura.core.choosing.candidates import Sifted
 from ranura.core.choosing.offers import SHOWN_OFFERS
 from ranura.core.choosing.order import Candidate, Pair
@@ -13,6 +14,7 @@ from ranura.core.choosing.setting import ToolSetting
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cutting.turning import Turning
 from ranura.core.family import AnyCut, Before, Planned, Planner, PlanText
+from ranura.core.geometry.placing import Placing
 from ranura.core.output.cautions import with_more
 from ranura.core.output.slip import SlipSection
 from ranura.core.output.views import Mark
@@ -20,10 +22,11 @@ from ranura.core.proof.findings import NOT_RUN, Finding, Proof
 from ranura.core.proof.moves import Program
 from ranura.core.proof.prove import Until, prove
 from ranura.core.proof.steps import Circumstances
+from ranura.core.proof.stood import placed_program, placed_proof, reaches
 from ranura.core.proof.wood import Swept
 from ranura.core.shop.shop import Shop
 from ranura.core.text import plan_words
-from ranura.core.text.cautions import has_stop, reason, written
+from ranura.core.text.cautions import Caution, caution, has_stop, reason, written
 from ranura.core.text.writing import Text, write
 
 
@@ -40,6 +43,18 @@ class Proven:
     def stopped(self) -> bool:
         """Whether it must not be run."""
         return has_stop(self.setting.cautions)
+
+    @property
+    def placed_program(self) -> Program:
+        """Its moves in the coordinates of the board, also where that stands."""
+        placing = _placing(self.planned)
+        return self.program if placing is None else placed_program(self.program, placing)
+
+    @property
+    def placed_proof(self) -> Proof:
+        """Its proof in the coordinates of the board, also where that stands."""
+        placing = _placing(self.planned)
+        return self.proof if placing is None else placed_proof(self.proof, placing)
 
 
 _NOT_MADE = Program(bodies=(), settings=(), moves=())
@@ -60,6 +75,12 @@ def prove_planned(
     if until is stops and has_stop(planned.setting.cautions):
         return Proven(planned=planned, setting=planned.setting, program=_NOT_MADE, proof=NOT_RUN)
     program = planned.program(planned.setting)
+    met: list[Caution] = []
+    if (stands := planned.stands) is not None and (placing := _placing(planned)) is not None:
+        if reaches(before, placing, planned.setting.piece.length.mm - stands.deep):
+            met.append(caution(plan_words.CUT_BEFORE_AT_THE_END))
+        # Fibres stand upright there, so that no wall between cuts is short grain.
+        around, before = replace(around, fibres=None), ()
     if put_off and sum(len(move.path) for move in program.moves) > _LONG:
         return Proven(planned=planned, setting=planned.setting, program=program, proof=NOT_RUN)
     run = prove(program, replace(around, turning=_turning(planned.setting)), before=before, until=until)
@@ -69,11 +90,17 @@ def prove_planned(
     ]
     if around.unmade:
         found.append(written(reason(plan_words.EARLIER_CUT_STOPPED, which=", ".join(around.unmade))))
+    found += met
     cautions = with_more(planned.setting.cautions, found)
     if not program.moves and not has_stop(cautions):
         cautions = with_more(cautions, [written(reason(plan_words.NO_MOVES))])
     setting = replace(planned.setting, cautions=cautions)
     return Proven(planned=planned, setting=setting, program=replace(program, moves=run.moves), proof=run.proof)
+
+
+def _placing(planned: Planned) -> Placing | None:
+    """Where the board as it stands lies in the coordinates of the board; None where it does not stand."""
+    return None if planned.stands is None else placing_of(planned.setting.piece, planned.stands.end)
 
 
 def _turning(setting: ToolSetting) -> Turning | None:

@@ -8,12 +8,13 @@ from dataclasses import dataclass
 
 from ranura.core import quick_refusals as refusals
 from ranura.core.cuts.edge.bearings import choose_bearing
+from ranura.core.cuts.fingers.asked import PLAY
 from ranura.core.cutting.lateral import setback
 from ranura.core.cutting.passes import cumulative_depths, max_step
 from ranura.core.cutting.size import size_reasons
 from ranura.core.cutting.speed import RIM_CEILING, UNMARKED_STOP, rim_speed, rpm_at, rule_rpm, speed_of, turning_rpm
 from ranura.core.geometry import closeness
-from ranura.core.joints.box_joint import PLAY, plan_box_joint
+from ranura.core.joints.box_joint import plan_box_joint
 from ranura.core.joints.mortise_and_tenon import END_GAP, plan_mortise_and_tenon
 from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
 from ranura.core.shop.house_rules import HouseRules, school_name

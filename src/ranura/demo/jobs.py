@@ -57,7 +57,8 @@ ARCH_OPENING = TemplateCut(
     outline="arch-opening", depth=_mm("22"), through=True, backed=True, loose="screws", from_left=_mm("80"), from_near=_mm("60")
 )
 ARCH_OGEE = EdgeCut(shape="ogee", size=_mm("6.35"), edges=("opening-1",), edge_state="smooth", starting_pin=True)
-CRATE_SIDE = _board("Prop crate side", "beech", "320", "200", "15", count=8)
+CRATE_SIDE = _board("Prop crate side", "beech", "320", "199.5", "15", count=8)
+CRATE_END = _board("Prop crate end", "beech", "240", "199.5", "15", count=8)
 CRATE_BOTTOM = EdgeCut(shape="rabbet", size=_mm("6.35"), depth=_mm("7.5"), edges=("near",), edge_state="smooth")
 CONTROL_CROSS = _board("Control cross", "sycamore", "180", "70", "12", count=12)
 CROSS_EDGES = EdgeCut(shape="roundover", size=_mm("3"), both_faces=True, edge_state="smooth", held="carrier")
@@ -136,6 +137,7 @@ PIECES: tuple[tuple[str, Piece, tuple[tuple[str, str, Cut], ...]], ...] = (
         CRATE_SIDE,
         (("finger-slot", "Finger slot", FINGER_SLOT), ("crate-bottom", "Rabbet for the bottom", CRATE_BOTTOM)),
     ),
+    ("prop-crate-end", CRATE_END, ()),
     ("control-cross", CONTROL_CROSS, (("cross-mortise", "Mortise", CROSS_MORTISE), ("cross-edges", "Soft edges", CROSS_EDGES))),
     (
         "curtain-rail",
@@ -147,6 +149,11 @@ PIECES: tuple[tuple[str, Piece, tuple[tuple[str, str, Cut], ...]], ...] = (
     ("emblem-lid", EMBLEM_LID, (("fish-recess", "Recess for the fish", FISH_RECESS), ("lid-edges", "Lid edges", LID_EDGES))),
     ("fish-blank", FISH_BLANK, (("fish-plug", "The fish", FISH_PLUG),)),
 )
+
+JOINTS: tuple[tuple[str, str, str, str, Joint], ...] = (
+    ("crate-corners", "Crate corners", "prop-crate-side", "prop-crate-end", Joint(kind="box-joint", into="both")),
+)
+"""Of each its id, its name, the ids of both boards, and what is asked."""
 
 DESK_ID, DESK_NAME = "prompters-desk", "Prompter's desk"
 DESK_LEG = _board("Leg", "ash", "720", "90", "28", count=2)

@@ -7,7 +7,7 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.saved_outlines import SavedOutline
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.guides import Bushing, EdgeGuide, Guide, InlaySet, Sled, Straightedge, Trammel
+from ranura.core.shop.tooling.guides import Bushing, EdgeGuide, Guide, InlaySet, KeyedSled, Sled, Straightedge, Trammel
 from ranura.core.shop.tooling.routers import Base, DialPosition, GuidedSide, Router
 
 
@@ -113,6 +113,8 @@ BITS = (
         up_cut_tip=6, flutes=2, overall_length=63, body="solid-carbide", price=49, metres_cut=15),
     Bit(id="up-cut-8", name="8 up-cut", profile="up-cut", diameter=8, shank=8, cutting_length=32, flutes=2, overall_length=80,
         body="solid-carbide", price=44, metres_cut=53),
+    Bit(id="up-cut-9.525", name="3/8 in up-cut", profile="up-cut", diameter=9.525, shank=12.7, cutting_length=32, flutes=2,
+        overall_length=76, body="solid-carbide", price=61, metres_cut=6),
     Bit(id="straight-16", name="16 straight", profile="straight", diameter=16, shank=8, cutting_length=20, flutes=2,
         marked_max_rpm=22_000, overall_length=55, plunges=False, price=21, state="worn", metres_cut=240),
     Bit(id="core-box-4", name="Round nose, radius 4", profile="core-box", radius=4, shank=6.35, cutting_length=12, flutes=2,
@@ -190,6 +192,7 @@ GUIDES: tuple[Guide, ...] = (
     Straightedge(id="straightedge-1200", name="Straightedge 1.2 m", length=1_200, width=60, height=10),
     Trammel(id="trammel", name="Trammel", nearest=60, farthest=600),
     Sled(id="sled", name="Sled on rails", span=420, length=1_200, above_work=22),
+    KeyedSled(id="box-sled", name="Box-joint sled 9.525", key=9.525, floor=9, high=240),
 )
 
 WOODS: tuple[Material, ...] = (

@@ -12,7 +12,7 @@ from pydantic import TypeAdapter
 from ranura.core.running.record import RunRecord
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
-from ranura.demo.jobs import DESK, DESK_ID, DESK_JOINTS, DESK_NAME, JOB_ID, JOB_NAME, PIECES
+from ranura.demo.jobs import DESK, DESK_ID, DESK_JOINTS, DESK_NAME, JOB_ID, JOB_NAME, JOINTS, PIECES
 from ranura.demo.log import demo_records, demo_runs
 from ranura.demo.shop import DEMO_SHOP, SHOP
 from ranura.store import kept_jobs, kept_runs, repository
@@ -41,8 +41,11 @@ def lay_demo(store: Store, *, fresh: bool, say: Callable[[str], None]) -> None:
         kept_jobs.add_job(session, DEMO_SHOP, id=DESK_ID, name=DESK_NAME)
         for piece_id, piece in DESK:
             kept_jobs.add_piece(session, DEMO_SHOP, DESK_ID, id=piece_id, piece=piece)
-        for joint_id, name, first, second, joint in DESK_JOINTS:
-            add_joint(session, DEMO_SHOP, DESK_ID, id=joint_id, name=name, first_id=first, second_id=second, joint=joint)
+        for job_id, joint_id, name, first, second, joint in (
+            *((JOB_ID, *each) for each in JOINTS),
+            *((DESK_ID, *each) for each in DESK_JOINTS),
+        ):
+            add_joint(session, DEMO_SHOP, job_id, id=joint_id, name=name, first_id=first, second_id=second, joint=joint)
         kept_runs.lay(session, DEMO_SHOP, *_demo_log())
         # The one that is worked on is the other.
         session.get_one(JobRow, DESK_ID).changed_at = kept_jobs.now() - timedelta(days=2)

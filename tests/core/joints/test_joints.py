@@ -20,7 +20,7 @@ from ranura.core.joints.together import Solid, put_together
 from ranura.core.plan import PLANNING
 from ranura.core.proof.bodies import work_of
 from ranura.core.proof.moves import Program
-from ranura.core.proof.wood import taken_by
+from ranura.core.proof.stood import taken_by
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import Length
 from ranura.demo.shop import SHOP

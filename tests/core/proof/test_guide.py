@@ -13,7 +13,7 @@ from ranura.core.proof.bodies import standing
 from ranura.core.proof.moves import Collar, GuidePlace, Program
 from ranura.core.proof.prove import prove
 from ranura.core.proof.steps import Circumstances
-from ranura.core.proof.wood import taken_by
+from ranura.core.proof.stood import taken_by
 from ranura.demo.shop import SHOP
 
 BOARD = standing("work-1", "work", box(0, 0, 400, 200), 0.0, 20.0)

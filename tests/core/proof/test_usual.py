@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 import pytest
+from tests.demo_cuts import ON_ONE_BOARD
 
 from ranura.calc.registry import calculate
 from ranura.core.plan import PLANNING
@@ -84,9 +85,9 @@ def test_a_usual_cut_passes_every_check(name):
 def test_the_demos_cuts_pass_one_after_another_on_their_boards(job):
     from ranura.core.family import NOTHING_BEFORE
 
-    _, piece, cuts = next(each for each in PIECES if each[0] == job)
+    piece = next(each for each in PIECES if each[0] == job)[1]
     before = NOTHING_BEFORE
-    for name, _, cut in cuts:
+    for name, cut, _ in ON_ONE_BOARD[job]:
         plan = PLANNING.plan(cut, piece, SHOP, SHOP.rules, before=before)
         assert plan.proof.passed, (name, plan.proof.findings)
         before = PLANNING.leaves(cut, piece, SHOP, before=before)

@@ -206,6 +206,7 @@ const NOT_BITS = new Set([
   "straightedge",
   "trammel",
   "sled",
+  "keyed-sled",
   "t-jig",
   "wood",
   "delivery",

@@ -52,6 +52,8 @@ class StraightCut:
     """Its walls follow a template."""
     held_back: bool = False
     """In a small part, which is gone along slowly however it is held (R4)."""
+    across_end: bool = False
+    """Right across an end that stands on a sled, little wood along the way (R21.4)."""
     lane: float = 0.6
     """The share of the bit's width by which a field is cleared."""
 

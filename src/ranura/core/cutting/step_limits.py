@@ -23,9 +23,15 @@ from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text import depth_words, strength_words
 from ranura.core.text.cautions import Caution, Reason
 
-Bound = Literal["school", "material", "diameter", "class", "power", "stiffness", "compression", "full-depth", "plunge", "bearing"]
+Bound = Literal[
+    "school", "material", "diameter", "class", "power", "stiffness", "compression", "full-depth", "plunge", "bearing", "end-slot"
+]  # fmt: skip
 
 _HALVINGS = 40
+END_SLOT = 2.0
+"""Of the bit's width: how deep a slot across a standing end is cut at once at most (R21.4)."""
+END_WOOD = 25.0
+"""mm of wood along the way there, up to which that is so."""
 _THIN_FOR_COMPRESSION = 2.0
 
 
@@ -185,6 +191,8 @@ def step_limits(tooling: Tooling, paces: tuple[Pace, ...]) -> tuple[Limit, ...]:
     bit, rules, need = tooling.bit, tooling.rules, tooling.need
     if bit.full_depth_only:
         return (Limit(bound="full-depth", step=need.depth),)
+    if need.across_end:
+        return _of_end_slot(tooling, paces)
     cap = min(rules.pass_cap, rules.rabbet_cap) if need.open_sided else rules.pass_cap
     school = school_step(bit, rules.depth_rule, cap=cap)
     if need.mortise:
@@ -200,15 +208,31 @@ def step_limits(tooling: Tooling, paces: tuple[Pace, ...]) -> tuple[Limit, ...]:
         limits.append(Limit(bound="plunge", step=bit.diameter / 2))
     if slotted and tooling.router.router_class == "trim":
         limits.append(Limit(bound="class", step=rules.trim_slot_cap))
-    limits.append(Limit(bound="power", step=min(tooling.usable_w / each.watts_per_mm for each in paces)))
-    bends = min(stiffness_step(tooling, each) for each in _distinct(paces))
-    if bends < math.inf:
-        limits.append(Limit(bound="stiffness", step=bends))
+    limits += _by_load(tooling, paces)
     first = compression_first(tooling)
     if first and closeness.over(first, school) and _first_pass_holds(first, limits):
         # The school gives way: less would tear the near face. Class, power and stiffness do not.
         limits[0] = Limit(bound="compression", step=min(first, need.depth))
     return tuple(limits)
+
+
+def _of_end_slot(tooling: Tooling, paces: tuple[Pace, ...]) -> tuple[Limit, ...]:
+    """The bounds of a slot right across a standing end, whose wood is thin along the way: no school counts there.
+
+    Rule: R21.4 engagement
+    Formula: a = min(2·D, power, stiffness)
+    Source: chips leave such a slot at once, at both faces"""
+    limits = [Limit(bound="end-slot", step=END_SLOT * tooling.bit.diameter)]
+    if tooling.router.router_class == "trim":
+        limits.append(Limit(bound="class", step=tooling.rules.trim_slot_cap))
+    return (*limits, *_by_load(tooling, paces))
+
+
+def _by_load(tooling: Tooling, paces: tuple[Pace, ...]) -> list[Limit]:
+    """What the router's power and the bit's stiffness allow."""
+    limits = [Limit(bound="power", step=min(tooling.usable_w / each.watts_per_mm for each in paces))]
+    bends = min(stiffness_step(tooling, each) for each in _distinct(paces))
+    return [*limits, Limit(bound="stiffness", step=bends)] if bends < math.inf else limits
 
 
 def _first_pass_holds(first: float, limits: list[Limit]) -> bool:

@@ -8,6 +8,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from ranura.core.board.stood import End
 from ranura.core.cuts.channel.fit import Fit
 from ranura.core.holding.placed import MOST_CLAMPS, ClampAt, Held
 from ranura.core.text.asking import bounded
@@ -15,12 +16,11 @@ from ranura.core.text.lengths import Length
 
 JointKind = Literal[
     "housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon", "edge-joint", "tongue-groove",
-    "spline",
+    "spline", "box-joint",
 ]  # fmt: skip
 Member = Literal["a", "b"]
 """The first board or the second."""
 
-End = Literal["left", "right"]
 Tried = Literal["too-tight", "too-loose"]
 
 LAID_ON: frozenset[JointKind] = frozenset({"rabbet", "corner-lap", "edge-joint"})
@@ -56,14 +56,15 @@ class Joint:
     """Of the first board: what `at` is measured from, and the end that a corner is at."""
     into: Literal["left", "right", "both"] = "left"
     """The end of the second board that comes to the first, or both, each to a board like it; of a crossing the one that `along`
-    is measured from."""
+    is measured from; of a box joint both are all four corners of a box."""
     along: Length = bounded(AT_THE_END, zero=True)
     """Of a crossing, from the end of the second board to the near side of the first."""
     depth: Length | None = None
     """How deep the second board goes into the first; None for a third of it, for as much as is left of a mortise, and for
     as far as a slot cutter reaches on its bearing."""
     width: Length | None = None
-    """Of a mortise, or of the groove of a tongue; how thick a spline is; None for the bit nearest a third."""
+    """Of a mortise, of the groove of a tongue, or of a box joint's slots; how thick a spline is; None for the bit nearest a
+    third, or one that a sled's key fills."""
     fit: Fit = "sliding"
     stopped: Length | None = None
     """How far from the near edge of the first board a housing begins; None where it runs out there."""
@@ -79,7 +80,7 @@ class Joint:
     @property
     def at_an_end(self) -> bool:
         """Whether it lies at an end of the first board, so that no place is asked for."""
-        return self.kind in ("rabbet", "dado-rabbet", "corner-lap")
+        return self.kind in ("rabbet", "dado-rabbet", "corner-lap", "box-joint")
 
     @property
     def ends(self) -> tuple[End, ...]:

@@ -4,15 +4,14 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
-from typing import Literal
 
+from ranura.core.cuts.fingers.asked import PLAY, Starts
+from ranura.core.cuts.fingers.words import SLIVER
 from ranura.core.geometry import closeness
-from ranura.core.joints import words
 from ranura.core.text.cautions import Caution, caution
 
-PLAY, PROUD = 0.05, 0.3
-"""mm that a finger is thinner than its slot, and that it stands out beyond its mate."""
-Ends = Literal["finger", "slot"]
+PROUD = 0.3
+"""mm that a finger stands out beyond its mate."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -26,7 +25,7 @@ class BoxJoint:
     pitch: float
     depth: float
     slots: tuple[int, int]
-    ends_with: Ends
+    ends_with: Starts
     last: float
     whole_widths: tuple[float, float]
     key_width: float
@@ -52,11 +51,11 @@ def plan_box_joint(*, bit_diameter: float, width: float, thickness: float, play:
     whole = (least * pitch + finger, (least + 1) * pitch + finger)
     first, second = closeness.ceil((width - finger) / pitch), closeness.ceil(width / pitch)
     rest = width - of_whole * pitch - finger
-    ends_with: Ends = "finger" if not closeness.over(rest, 0) or closeness.over(rest, slot) else "slot"
+    ends_with: Starts = "finger" if not closeness.over(rest, 0) or closeness.over(rest, slot) else "slot"
     last = finger if not closeness.over(rest, 0) else rest - slot if closeness.over(rest, slot) else rest
     said = []
     if closeness.under(last, finger / 2):
-        said.append(caution(words.SLIVER, what=ends_with, width=last, low=whole[0], high=whole[1]))
+        said.append(caution(SLIVER, what=ends_with, width=last, low=whole[0], high=whole[1]))
     return BoxJoint(
         finger=finger,
         slot=slot,

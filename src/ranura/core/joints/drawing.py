@@ -34,6 +34,8 @@ def joint_views(joint: Joint, joined: Joined, together: Together, names: tuple[s
     out = _reach(first, second) * _APART + _BESIDE if up else 2 * _BESIDE + loose
     apart = translate(second, right * out, up * out)
     seen = "across the first board" if joined.seen_along[1] else "along the first board"
+    if joined.stood is not None:
+        seen = "through the fingers"
     return (
         _view(
             "section",
@@ -107,7 +109,7 @@ def _above(board: BaseGeometry, *, beside: bool) -> Point:
 def _depth(joint: Joint, joined: Joined, thick: float, *, beside: float) -> tuple[Dimension, DragHandle] | None:
     """How deep the second board goes in: a dimension beside the first, whose right end is drawn at an x, and the floor as what is
     dragged; None where it goes into nothing."""
-    if joint.kind in EDGE_TO_EDGE:
+    if joint.kind in EDGE_TO_EDGE or joined.stood is not None:
         return None
     line = joined.lines[0]
     floor = next((each.at for each in joined.lines if each.way[2]), None)

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.geometry import closeness
+from ranura.core.geometry.placing import lying
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
 from ranura.core.joints.joined import Boards, Joined, Line, MemberCut
-from ranura.core.joints.placing import lying
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import in_mm
 from ranura.core.text.writing import write

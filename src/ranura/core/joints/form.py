@@ -35,12 +35,14 @@ _INTO: Final[Mapping[JointKind, str]] = {
     "tongue-groove": "with a tongue in a groove of",
     "spline": "with a spline to",
     "mortise-tenon": "with a tenon into",
+    "box-joint": "by fingers to",
 }
 _WITH_WIDTH: Final[Mapping[JointKind, str]] = {
     "dado-rabbet": "tongue",
     "mortise-tenon": "mortise",
     "tongue-groove": "groove",
     "spline": "spline",
+    "box-joint": "slots",
 }
 """Joints whose width may be typed, and of what it is one."""
 
@@ -57,7 +59,7 @@ def begun(kind: JointKind, first: Piece, second: Piece, unit: Unit) -> Joint:
     def third(board: Piece) -> Length:
         return read(f"{max(math.floor(board.length.mm / 3 / step), 1) * (10 if unit == 'mm' else 1)}", unit)
 
-    joint = Joint(kind=kind)
+    joint = Joint(kind=kind, into="both" if kind == "box-joint" else "left")
     joint = joint if joint.at_an_end or kind in EDGE_TO_EDGE else replace(joint, at=third(first))
     return replace(joint, along=third(second)) if kind == "cross-lap" else joint
 
@@ -76,6 +78,8 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
     ]
     if not joint.at_an_end:
         parts += [LengthBlank(field="at", label="From the end of the first board", place=True), Phrase(text="from its")]
+    elif joint.kind == "box-joint" and joint.into == "both":
+        return Form(kind="joint", sentence=(*parts, Phrase(text="at all four corners")), options=_options(joint))
     else:
         parts.append(Phrase(text="at its"))
     parts.append(
@@ -85,7 +89,8 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
     )
     if joint.kind == "cross-lap":
         parts += [LengthBlank(field="along", label="From the end of the second board", place=True), Phrase(text="along it,")]
-    parts += [LengthBlank(field="depth", label="Depth", placeholder=_usual(joint), optional=True), Phrase(text="deep.")]
+    if joint.kind != "box-joint":
+        parts += [LengthBlank(field="depth", label="Depth", placeholder=_usual(joint), optional=True), Phrase(text="deep.")]
     return Form(kind="joint", sentence=tuple(parts), options=_options(joint))
 
 
@@ -94,7 +99,7 @@ def _options(joint: Joint) -> tuple[Blank, ...]:
     options: list[Blank] = [ChoiceBlank(label="Joint", choices=_kinds(joint.kind))]
     if joint.kind in _WITH_WIDTH:
         label = _WITH_WIDTH[joint.kind]
-        usual = "slot" if joint.kind == "spline" else "a third"
+        usual = {"spline": "slot", "box-joint": "as a key"}.get(joint.kind, "a third")
         options.append(LengthBlank(field="width", label=label, placeholder=usual, optional=True))
     if joint.kind not in LAID_ON:
         options.append(answers("Fit", "fit", joint.fit, _FITS))

@@ -5,15 +5,14 @@ from __future__ import annotations
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cuts.edge.staging import SLOT_FROM_BOTH
 from ranura.core.geometry import closeness
+from ranura.core.geometry.placing import Placing, Vector3, lying
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.joints import refusals, words
 from ranura.core.joints.asked import Joint
 from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, expected_fit, play_of
-from ranura.core.joints.placing import Placing, lying
 from ranura.core.joints.tongue_and_groove import END_GAP, plan_tongue_and_groove
 from ranura.core.learning.forecast import Spread
 from ranura.core.output.views import box
-from ranura.core.proof.moves import Vector3
 from ranura.core.text.cautions import Caution, caution
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import in_mm

@@ -6,12 +6,11 @@ from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.geometry import closeness
+from ranura.core.geometry.placing import Placing, Vector3, lying
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
 from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, expected_fit, play_of
-from ranura.core.joints.placing import Placing, lying
 from ranura.core.learning.forecast import Spread
-from ranura.core.proof.moves import Vector3
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import in_mm
 from ranura.core.text.writing import write

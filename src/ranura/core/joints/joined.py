@@ -6,14 +6,14 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 from ranura.core.board.pieces import Piece
+from ranura.core.board.stood import End
 from ranura.core.cuts.channel.fit import clearance_of
 from ranura.core.family import AnyCut
+from ranura.core.geometry.placing import Placing, Vector3
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.joints import words
 from ranura.core.joints.asked import Joint, Member
-from ranura.core.joints.placing import Placing
 from ranura.core.learning.forecast import Forecast, Spread, forecast
-from ranura.core.proof.moves import Vector3
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text.cautions import Caution, caution
 from ranura.core.text.writing import Text
@@ -43,6 +43,14 @@ class Line:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class Stood:
+    """Of a joint whose fit is measured on the boards as they stand: the ends that are worked."""
+
+    first: End
+    second: End
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Joined:
     """What a joint comes to."""
 
@@ -52,6 +60,10 @@ class Joined:
     lines: tuple[Line, ...]
     seen_along: Vector3
     """The axis of the first board that the section through the joint is seen along."""
+    around: float = 0.0
+    """mm around the first of the lines that the section shows at least."""
+    stood: Stood | None = None
+    """Where the lines and the section are those of the first board as it stands on a worked end (`board/stood.py`)."""
     drawn_out: Point = (0.0, 1.0)
     """Which way the second board comes out of the first, in that section: to its right and up."""
     between: Ring = ()
@@ -75,6 +87,8 @@ class Boards:
     """Whether the second board is sheet goods."""
     slots: Sequence[tuple[float, float]] = ()
     """Of the slot cutters there are, the slot's width and how far it reaches on the bearing, in mm."""
+    keys: Sequence[float] = ()
+    """How wide the keys of the box-joint sleds are, in mm."""
     movement: tuple[float, float] = (0.0, 0.0)
     """How much each grows across its grain, in percent of its width for a percent of moisture."""
 

@@ -10,6 +10,7 @@ from ranura.core.family import AnyCut
 from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import CutChange, Joint, JointKind, Member
+from ranura.core.joints.boxed import boxed
 from ranura.core.joints.dado_rabbet import dado_rabbet
 from ranura.core.joints.edged import edged
 from ranura.core.joints.grooved import splined, tongued
@@ -42,6 +43,7 @@ KINDS: Final[Mapping[JointKind, KindFacts]] = {
     "edge-joint": KindFacts(name="edge joint", work=edged, strength=4, shows="a line along the grain"),
     "tongue-groove": KindFacts(name="tongue and groove", work=tongued, strength=4, shows="the tongue, at the boards' ends"),
     "spline": KindFacts(name="spline joint", work=splined, strength=4, shows="the spline, at the boards' ends"),
+    "box-joint": KindFacts(name="box joint", work=boxed, strength=5, shows="fingers on both faces of the corner"),
     "mortise-tenon": KindFacts(name="mortise and tenon", work=tenoned, strength=5, shows="nothing of it"),
 }
 """A new kind is a word in `JointKind` and a row here; the type checker and a test say what is missing."""

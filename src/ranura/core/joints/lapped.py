@@ -9,12 +9,11 @@ from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.family import AnyCut
 from ranura.core.geometry import closeness
+from ranura.core.geometry.placing import Vector3, lying
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
 from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, at_end, expected_fit, moves_across, play_of
-from ranura.core.joints.placing import lying
 from ranura.core.learning.forecast import Spread
-from ranura.core.proof.moves import Vector3
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import Length, in_mm
 from ranura.core.text.writing import write

@@ -6,16 +6,17 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import pairwise
 
-from shapely import Polygon, box, union_all
+import numpy as np
+from shapely import Polygon, box, transform, union_all
 from shapely.affinity import translate
 from shapely.geometry.base import BaseGeometry
 
+from ranura.core.geometry.placing import IN_PLACE, Placing, Vector3
 from ranura.core.geometry.rings import Point
 from ranura.core.joints.joined import Joined, Line
-from ranura.core.joints.placing import IN_PLACE, Placing
-from ranura.core.proof.moves import Body, Vector3
+from ranura.core.proof.moves import Body
 from ranura.core.proof.rays import Ray
-from ranura.core.proof.shapes import way_of
+from ranura.core.proof.shapes import strip, way_of
 from ranura.core.proof.wood import Interval, Swept, Wood
 from ranura.core.text.writing import Text
 
@@ -50,6 +51,8 @@ class Solid:
         """The wood in the plane through a place of the joint, square to an axis, as far as so many mm around: along the first of
         the two other axes of the first board and the second."""
         here, ahead = self.placing.on_second(at), self.placing.on_second(_moved(at, normal, 1.0))
+        if abs(ahead[2] - here[2]) > 0.5:
+            return self._level(here, normal)
         n = (ahead[0] - here[0], ahead[1] - here[1])
         across = (-n[1], n[0])
         wood = Wood((self.work,), list(self.taken))
@@ -63,13 +66,21 @@ class Solid:
                 corners = [
                     self.placing.on_first((here[0] + across[0] * t, here[1] + across[1] * t, z)) for t, z in ((a, low), (b, high))
                 ]
-                flat = [
-                    (sum(p * q for p, q in zip(c, u, strict=True)), sum(p * q for p, q in zip(c, v, strict=True)))
-                    for c in corners
-                ]
-                (x0, y0), (x1, y1) = flat
+                (x0, y0), (x1, y1) = (_flat(c, u, v) for c in corners)
                 found.append(box(min(x0, x1), min(y0, y1), max(x0, x1), max(y0, y1)))
         return union_all(found) if found else Polygon()
+
+    def _level(self, at: Vector3, normal: Vector3) -> BaseGeometry:
+        """The wood at a height of its own board, in the plane square to an axis of the joint."""
+        z = at[2]
+        gone = [strip(each.path, r, within=0.001, quarter=8) for each in self.taken if (r := each.radius(z))]
+        wood = Polygon(self.work.ring).difference(union_all(gone)) if self.work.z0 <= z <= self.work.z1 else Polygon()
+        u, v = _axes(normal)
+
+        def placed(points: np.ndarray) -> np.ndarray:
+            return np.array([_flat(self.placing.on_first((x, y, z)), u, v) for x, y in points])
+
+        return transform(wood, placed)
 
     def _levels(self) -> list[float]:
         levels = {self.work.z0, self.work.z1}
@@ -97,6 +108,11 @@ class Solid:
 
 def _moved(at: Vector3, way: Vector3, by: float) -> Vector3:
     return (at[0] + way[0] * by, at[1] + way[1] * by, at[2] + way[2] * by)
+
+
+def _flat(at: Vector3, u: Vector3, v: Vector3) -> Point:
+    """A place along two axes."""
+    return (sum(p * q for p, q in zip(at, u, strict=True)), sum(p * q for p, q in zip(at, v, strict=True)))
 
 
 def _meets(each: Interval, reach: float) -> bool:
@@ -142,7 +158,7 @@ def put_together(joined: Joined, first: Solid, second: Solid) -> Together:
     Source: geometry of what the moves leave"""
     measured = tuple(_measured(line, first, second) for line in joined.lines)
     at = joined.lines[0].at
-    around = max(line.reach for line in joined.lines) + _AROUND
+    around = max(joined.around, max(line.reach for line in joined.lines) + _AROUND)
     one, two = (each.section(at, joined.seen_along, around) for each in (first, second))
     proud = _proud(one, two, joined.drawn_out)
     two = _out(two, joined.drawn_out, proud)

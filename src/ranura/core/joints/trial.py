@@ -24,6 +24,7 @@ _SCRAP: Final[Mapping[JointKind, str]] = {
     "edge-joint": "Joint two strips of scrap, and stand them on one another against a window",
     "tongue-groove": "Cut the groove in scrap, then a tongue in scrap as thick as the second board, a little too thick",
     "spline": "Cut a groove in scrap, and try the spline in it before both are cut",
+    "box-joint": "Cut the fingers of both boards in scrap as wide as they are, and push them together",
     "mortise-tenon": "Cut the mortise, then a tenon in scrap as thick as the rail, a little too thick",
 }
 _MENDED: Final[Mapping[JointKind, str]] = {
@@ -36,6 +37,7 @@ _MENDED: Final[Mapping[JointKind, str]] = {
     "edge-joint": "Light shows through: run both again at the same setting, pressed on before the bit",
     "tongue-groove": "Tongue too thick: set the bit deeper by half of what it is off, since both its faces are cut",
     "spline": "Spline too thick or too thin: plane another one, or set the cutter by what it is off and run both again",
+    "box-joint": "Too tight: move the key nearer to the bit by what it binds; too loose: away by what it rattles",
     "mortise-tenon": "Tenon too thick: set the bit deeper by half of what it is off, since both its cheeks are cut",
 }
 

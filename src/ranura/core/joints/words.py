@@ -46,13 +46,6 @@ WIDE_DOVETAIL = Words(
     message="The bit is over {limit:len}, the usual share of a {stock:len} stock",
     do="Take a narrower dovetail bit if there is one",
 )
-SLIVER = Words(
-    code="sliver",
-    place="depths",
-    level="caution",
-    message="The last {what} is {width:len} wide, less than half a finger: it breaks off, or leaves a gap that shows",
-    do="Make the boards {low:len} or {high:len} wide: these begin and end with a whole finger",
-)
 THIN_CHEEK = Words(
     code="thin-cheek",
     place="depths",

@@ -9,6 +9,7 @@ from dataclasses import replace
 from itertools import groupby
 
 from ranura.core.board.pieces import Piece
+from ranura.core.board.stood import Standing
 from ranura.core.geometry.rings import Point
 from ranura.core.output.views import DragHandle, View
 from ranura.core.proof.moves import Body, Move, Program, Role
@@ -38,19 +39,34 @@ _STRAIGHT = 0.5
 """mm by which a straight way may be off."""
 
 
-def described(program: Program, piece: Piece) -> tuple[Text, ...]:
+def described(program: Program, piece: Piece, stands: Standing | None = None) -> tuple[Text, ...]:
     """A plan's drawing in words: the board, what stands on it, and each cut with its way and depth. Places are said by how far
-    they lie from the left end, then from the near edge."""
-    board = write(
+    they lie from the left end, then from the near edge; of one that stands, along its end and through its thickness."""
+    board = _lying(piece) if stands is None else _standing(piece, stands)
+    bodies = [each for each in program.bodies if each.role in _SAID and each.from_move == 0]
+    cuts = list(_cuts(program, back=stands is None))
+    return (board, *_shortened([_body(each) for each in bodies]), *_shortened([_cut(program, each) for each in cuts]))
+
+
+def _standing(piece: Piece, stands: Standing) -> Text:
+    return write(
+        "The board stands on its {end} end: {w:short} wide, {t:short} thick, {l:short} high. "
+        "Places are said from its near edge, then from the face that the bit comes in at; below 0 they lie outside the board.",
+        end=stands.end,
+        w=piece.width.mm,
+        t=piece.thickness.mm,
+        l=piece.length.mm,
+    )
+
+
+def _lying(piece: Piece) -> Text:
+    return write(
         "The board's left end is at the left, its near edge towards you: {l:short} long, {w:short} wide, {t:short} thick. "
         "Places are said from the left end, then from the near edge; below 0 they lie outside the board.",
         l=piece.length.mm,
         w=piece.width.mm,
         t=piece.thickness.mm,
     )
-    bodies = [each for each in program.bodies if each.role in _SAID and each.from_move == 0]
-    cuts = list(_cuts(program))
-    return (board, *_shortened([_body(each) for each in bodies]), *_shortened([_cut(program, each) for each in cuts]))
 
 
 def _shortened(lines: list[Text]) -> list[Text]:
@@ -68,9 +84,10 @@ def _box(points: Sequence[Point]) -> dict[str, Fact]:
     return {"x0": min(xs), "x1": max(xs), "y0": min(ys), "y1": max(ys)}
 
 
-def _cuts(program: Program) -> Iterator[list[Move]]:
-    """The moves of every cut: all that is run at one place in one go and goes through wood."""
-    for (_, _, cutting), moves in groupby(program.moves, key=lambda move: (move.setting, move.station, move.kind in _RUNS)):
+def _cuts(program: Program, *, back: bool) -> Iterator[list[Move]]:
+    """The moves of every cut: all that is run at one place in one go and goes through wood; with the way `back`, or without."""
+    runs = [move for move in program.moves if back or move.fresh != "none" or move.kind not in _RUNS]
+    for (_, _, cutting), moves in groupby(runs, key=lambda move: (move.setting, move.station, move.kind in _RUNS)):
         if cutting:
             yield list(moves)
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 
-from ranura.core.proof.moves import Vector3
+from ranura.core.geometry.placing import Vector3
 from ranura.core.text.cautions import Reason
 from ranura.core.text.words import Level
 

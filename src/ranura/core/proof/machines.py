@@ -46,4 +46,6 @@ def _hands(hold: str, part: tuple[float, float], *, by_hand: bool) -> Hands:
         return "handles"
     if hold == "carrier":
         return "carrier"
+    if hold == "sled":
+        return "sled"
     return "push-blocks" if closeness.under(min(part), PUSHED_UNDER) else "flat"

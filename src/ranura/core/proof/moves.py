@@ -12,6 +12,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 from typing import Final, Literal
 
+from ranura.core.geometry.placing import Vector3
 from ranura.core.geometry.rings import Point, Ring, circle_ring
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, SCREW_HEIGHT
@@ -38,7 +39,6 @@ Role = Literal[
 ]  # fmt: skip
 GuideKind = Literal["fence", "edge-guide", "bearing", "bushing", "pivot", "rails", "freehand"]
 Hands = Literal["handles", "flat", "push-sticks", "push-blocks", "sled", "carrier"]
-Vector3 = tuple[float, float, float]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

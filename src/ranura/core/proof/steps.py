@@ -7,9 +7,10 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field, replace
 
 from ranura.core.cutting.turning import Turning
+from ranura.core.geometry.placing import Vector3
 from ranura.core.geometry.rings import Point
 from ranura.core.proof.findings import Finding, Found
-from ranura.core.proof.moves import Body, Fresh, MachineSetting, Move, Program, Vector3
+from ranura.core.proof.moves import Body, Fresh, MachineSetting, Move, Program
 from ranura.core.proof.sections import SHAVING, Section, sections_of
 from ranura.core.proof.standing import wood_below
 from ranura.core.proof.stations import Alike, Stations

@@ -17,7 +17,7 @@ import numpy as np
 
 from ranura.core.geometry.rings import Box, Point, Ring, extent, overlap
 from ranura.core.proof.cutter import Profile, profile_of
-from ranura.core.proof.moves import Body, Cutter, MachineSetting, Move, Program, Surface
+from ranura.core.proof.moves import Body, Cutter, MachineSetting, Move, Surface
 
 Interval = tuple[float, float]
 CUTTING: frozenset[str] = frozenset({"enter", "plunge", "ramp", "cut", "leave"})
@@ -159,16 +159,6 @@ class Wood:
             return [each for each in self.taken if overlap(each.box, box)]
         x0, y0, x1, y1 = self._around[: len(self.taken)].T
         return [self.taken[i] for i in np.flatnonzero((x0 < box[2]) & (x1 > box[0]) & (y0 < box[3]) & (y1 > box[1]))]
-
-
-def taken_by(program: Program, before: tuple[Swept, ...] = ()) -> tuple[Swept, ...]:
-    """What has been taken of a board after all moves of a plan."""
-    wood = Wood(program.bodies, list(before))
-    for move in program.moves:
-        swept = swept_by(move, program.settings[move.setting]) if move.kind in CUTTING else None
-        if swept is not None:
-            wood.take(swept)
-    return tuple(wood.taken)
 
 
 _FEW, _ROOM = 24, 64

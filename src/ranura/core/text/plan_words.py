@@ -18,3 +18,10 @@ EARLIER_CUT_STOPPED = Words(
     message="Cuts before this one in the same board are stopped, and count as not made: {which}",
     do="Mend them first, or look at this cut again when they are made",
 )
+CUT_BEFORE_AT_THE_END = Words(
+    code="cut-before-at-the-end",
+    place="depths",
+    level="stop",
+    message="Cuts made before reach into this end, where they would leave less to stand on than is reckoned here",
+    do="Cut the fingers first: move them before the other cuts of this board",
+)

@@ -92,3 +92,10 @@ HELD_LEVEL = Words(
     message="Here hardly more than half of the board lies on the table",
     do="Hold the free end level with the table",
 )
+STANDS_UNHELD = Words(
+    code="stands-unheld",
+    place="hold",
+    level="stop",
+    message="The work stands {high:rough} high and leans on {leans:rough}: it tips over",
+    do="Stand it against a fence, sled or carrier at least {least:rough} high, and clamp it to that",
+)

@@ -19,6 +19,7 @@ _STEP_SET_BY: dict[Bound, str] = {
     "class": "a trim router takes no more than this in a full slot",
     "power": "a deeper pass would take more than {share:pct} of the router's power",
     "stiffness": "a deeper pass would bend the bit more than {bend:n2} mm, or load it beyond half its strength",
+    "end-slot": "across a standing end, with little wood along the way, a slot may be twice as deep as it is wide",
     "bearing": "the bearing at its tip sets one depth",
     "full-depth": "this bit cuts its whole depth at once, after a straight one cleared the way",
     "compression": "the first pass must go past the up-cut tip, or the near face tears",

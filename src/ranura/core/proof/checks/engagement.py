@@ -5,7 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from ranura.core.cutting.feed import feed_per_tooth
+from ranura.core.cutting.step_limits import END_SLOT, END_WOOD
 from ranura.core.geometry import closeness
+from ranura.core.geometry.rings import extent
 from ranura.core.proof import words
 from ranura.core.proof.cutter import is_undercut, slot_width, widest
 from ranura.core.proof.findings import Found
@@ -22,6 +24,8 @@ def engagement(step: Step) -> Iterator[Found]:
     bit = step.setting.bit
     across = 2 * widest(bit)
     most = across if is_undercut(bit) else slot_width(bit)
+    if _across_standing_end(step):
+        most = END_SLOT * across
     worst = max(step.sections, key=lambda each: each.slot, default=None)
     if worst is not None and closeness.over(worst.slot, most + _SLACK):
         yield step.found(4, words.SLOT_TOO_DEEP, worst.at, step.move.to_depth or 0.0, deep=worst.slot, most=most)
@@ -30,6 +34,17 @@ def engagement(step: Step) -> Iterator[Found]:
     limit = min(_FLANK, across / 2)
     if wide is not None and closeness.over(wide.widest, limit + _SLACK):
         yield step.found(4, words.FLANK_TOO_WIDE, wide.at, step.move.to_depth or 0.0, wide=wide.widest, most=limit)
+
+
+def _across_standing_end(step: Step) -> bool:
+    """Whether a run goes straight across an end that stands on a sled, with little wood along its way."""
+    if step.setting.hands != "sled" or is_undercut(step.setting.bit) or step.swept is None or len(step.swept.path) != 2:
+        return False
+    work = step.wood.works[0]
+    x0, y0, x1, y1 = extent(work.ring)
+    (ax, ay), (bx, by) = step.swept.path
+    along = x1 - x0 if abs(bx - ax) > abs(by - ay) else y1 - y0
+    return work.z1 - work.z0 > along and not closeness.over(along, END_WOOD)
 
 
 def load(step: Step, around: Circumstances) -> Iterator[Found]:

@@ -120,7 +120,7 @@ BASE_FORM = ToolForm(
     ),
 )
 
-_TITLES = {"t-jig": "cut-line jig"}
+_TITLES = {"t-jig": "cut-line jig", "keyed-sled": "box-joint sled"}
 _FLAT_LABELS = {
     "outside": "Outside",
     "bore": "Bore",
@@ -135,6 +135,9 @@ _FLAT_LABELS = {
     "height": "Height",
     "span": "Span",
     "above_work": "Base above the work",
+    "key": "Key, width",
+    "floor": "Floor, thickness",
+    "high": "Face, height",
     "router_id": "Router",
     "bit_id": "Bit",
     "bit_diameter": "Bit diameter then",

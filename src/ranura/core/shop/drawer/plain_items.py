@@ -9,7 +9,7 @@ from typing import Any, get_args
 from ranura.core.board.materials import Delivery, Material, MaterialClass
 from ranura.core.shop import refusals
 from ranura.core.shop.drawer.reading import Texts, given
-from ranura.core.shop.tooling.guides import Bushing, EdgeGuide, Guide, InlaySet, Sled, Straightedge, TJig, Trammel
+from ranura.core.shop.tooling.guides import Bushing, EdgeGuide, Guide, InlaySet, KeyedSled, Sled, Straightedge, TJig, Trammel
 from ranura.core.text.errors import ToolError
 from ranura.core.text.lengths import Unit
 from ranura.core.text.lengths_format import trade_text
@@ -23,6 +23,7 @@ PLAIN_KINDS: dict[str, type[PlainItem]] = {
     "straightedge": Straightedge,
     "trammel": Trammel,
     "sled": Sled,
+    "keyed-sled": KeyedSled,
     "t-jig": TJig,
     "wood": Material,
     "delivery": Delivery,

@@ -132,6 +132,22 @@ class Sled:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class KeyedSled:
+    """A sled for box joints over a table: how wide its key is, which fills the slot cut before, how thick its floor is, and how
+    high its face, which the work leans on."""
+
+    id: str
+    name: str
+    key: float
+    floor: float
+    high: float
+    kind: Literal["keyed-sled"] = "keyed-sled"
+
+    def __post_init__(self) -> None:
+        _positive(self, "key", "floor", "high")
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class TJig:
     """A cut-line jig whose notch was cut by one router and bit: valid for that pair, while both stay as they were (R8).
 
@@ -154,4 +170,4 @@ class TJig:
         return closeness.same(self.bit_diameter, bit_diameter) and closeness.same(self.base_to_axis, base_to_axis)
 
 
-Guide = Bushing | InlaySet | EdgeGuide | Straightedge | Trammel | Sled | TJig
+Guide = Bushing | InlaySet | EdgeGuide | Straightedge | Trammel | Sled | KeyedSled | TJig

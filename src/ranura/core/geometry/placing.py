@@ -1,15 +1,16 @@
-"""How the second board of a joint lies on the first: a rotation of quarter turns, and where its corner comes to."""
+"""How one board lies in the coordinates of another, or of itself as it stands: a rotation of quarter turns, and where its corner
+comes to."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 
-from ranura.core.proof.moves import Vector3
+Vector3 = tuple[float, float, float]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Placing:
-    """Where the second board lies, in the coordinates of the first: its corner at 0, 0, 0, and which way its x, y and z go."""
+    """Where a board lies, in the coordinates of the first: its corner at 0, 0, 0, and which way its x, y and z go."""
 
     origin: Vector3
     x: Vector3
@@ -31,6 +32,23 @@ class Placing:
         (1, 2, 3)"""
         away = _sum(at, _times(self.origin, -1))
         return (_along(away, self.x), _along(away, self.y), _along(away, self.z))
+
+    def turned(self, way: Vector3) -> Vector3:
+        """A direction on the second board, as it goes on the first."""
+        (x, y, z), (a, b, c) = self.on_first(way), self.origin
+        return (x - a, y - b, z - c)
+
+    def after(self, first: Placing) -> Placing:
+        """Where the second board lies for whoever looks at the first in coordinates of its own, in which `first` places it."""
+        away = [first.on_second(each) for each in (self.origin, *(_sum(self.origin, way) for way in (self.x, self.y, self.z)))]
+        origin, *ways = away
+        x, y, z = (_sum(way, _times(origin, -1)) for way in ways)
+        return Placing(origin=origin, x=x, y=y, z=z)
+
+    def of(self, second: Placing) -> Placing:
+        """Where a third board lies that lies so on the second."""
+        x, y, z = (self.turned(way) for way in (second.x, second.y, second.z))
+        return Placing(origin=self.on_first(second.origin), x=x, y=y, z=z)
 
 
 def lying(size: Vector3, *, low: Vector3, x: Vector3, z: Vector3) -> Placing:

@@ -1,0 +1,138 @@
+"""The box joint (R14): fingers across the ends of both boards, cut over the table on a keyed sled."""
+
+from __future__ import annotations
+
+from typing import Final
+
+from ranura.core.board.stood import End
+from ranura.core.cuts.channel.fit import Fit
+from ranura.core.cuts.fingers.asked import PLAY, FingersCut, Starts
+from ranura.core.cuts.fingers.on_board import FingersOnBoard, fingers
+from ranura.core.cuts.fingers.sleds import KEY_WITHIN
+from ranura.core.geometry import closeness
+from ranura.core.geometry.placing import Placing, Vector3, lying
+from ranura.core.joints import refusals
+from ranura.core.joints.asked import Joint, Member
+from ranura.core.joints.box_joint import PROUD
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, Stood, at_end
+from ranura.core.learning.forecast import Spread, forecast
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import in_mm
+from ranura.core.text.writing import write
+
+_OF_BOARD = 2 / 3
+"""Of the thinner board: how wide a slot is where nobody says."""
+_ALIKE = 0.2
+"""mm by which the widths of two boards may differ."""
+_PLAY: Final[dict[Fit, float]] = {"tight": 0.0, "sliding": PLAY, "glue": 2 * PLAY}
+
+
+def boxed(joint: Joint, boards: Boards) -> Joined:
+    """Fingers on both boards: the first begins with one at its near edge, the second with a slot.
+
+    Rule: R14 box joint
+    Formula: slot = D′, finger = slot − play; slots as deep as the mate is thick, and 0.3 mm more; near edges flush
+    Source: the fingers of the one fill the slots of the other, and are planed flush
+
+    Raises `CutError` with the dimension that cannot be."""
+    (_, wide, thick), (_, other, across) = boards.sizes("a"), boards.sizes("b")
+    if abs(wide - other) > _ALIKE:
+        raise CutError(refusals.WIDTHS_DIFFER, field="joint.kind", one=wide, two=other)
+    slot, play = _slot(joint, boards), _PLAY[joint.fit] + joint.correction
+    ends: dict[Member, tuple[End, ...]] = {"a": ("left", "right") if joint.into == "both" else (joint.end,), "b": joint.ends}
+    deep: dict[Member, float] = {"a": across + PROUD, "b": thick + PROUD}
+    starts: dict[Member, Starts] = {"a": "finger", "b": "slot"}
+    cuts: dict[Member, list[FingersCut]] = {
+        member: [
+            FingersCut(end=end, starts=starts[member], slot=in_mm(slot), depth=in_mm(deep[member]), play=play)
+            for end in ends[member]
+        ]
+        for member in starts
+    }
+    first = fingers(cuts["a"][0], boards.first)
+    fingers(cuts["b"][0], boards.second)
+    first_end: End = ends["a"][0]
+    second_end: End = "right" if joint.into == "both" else joint.ends[0]
+    placing = _cornered(boards, first_end, second_end)
+    return Joined(
+        cuts=(
+            *(
+                MemberCut(
+                    member="a",
+                    name=at_end("Fingers", number),
+                    cut=each,
+                    why=write("The board that begins with a finger first: its first slot on the key sets its mate"),
+                )
+                for number, each in enumerate(cuts["a"])
+            ),
+            *(
+                MemberCut(
+                    member="b",
+                    name=at_end("Fingers", number),
+                    cut=each,
+                    why=write("Then its mate, begun against it, with the same key" + _as_deep(thick, across)),
+                )
+                for number, each in enumerate(cuts["b"])
+            ),
+        ),
+        placing=placing,
+        lines=_lines(first, play),
+        seen_along=(0.0, 1.0, 0.0),
+        around=wide,
+        stood=Stood(first=first_end, second=second_end),
+        expected=forecast(
+            width=_PLAY[joint.fit],
+            mate=0.0,
+            causes=(Spread(of="bit", mm=boards.rules.spread_bit), Spread(of="spacer", mm=boards.rules.spread_spacer)),
+        ),
+        by_hand=(write("Glue it up, and plane the fingers flush: they stand {p:fine} proud", p=PROUD),),
+    )
+
+
+def _as_deep(one: float, two: float) -> str:
+    return "" if closeness.same(one, two) else "; the depth set anew, as deep as the first is thick"
+
+
+def _slot(joint: Joint, boards: Boards) -> float:
+    """How wide the slots are: as typed, or of the bits there are, those first that a sled's key fills, the one nearest two
+    thirds of the thinner board."""
+    if joint.width is not None:
+        return joint.width.mm
+    if not boards.bits:
+        raise CutError(refusals.NO_BIT_FOR_JOINT, field="joint.width")
+    keyed = [each for each in boards.bits if any(abs(each - key) <= KEY_WITHIN for key in boards.keys)]
+    wanted = _OF_BOARD * min(boards.first.thickness.mm, boards.second.thickness.mm)
+    return min(keyed or boards.bits, key=lambda each: (abs(each - wanted), each))
+
+
+def _cornered(boards: Boards, end: End, second: End) -> Placing:
+    """The second board square to the first at an end of it, near edges flush, standing on its shown face; the fingers of both
+    stand proud. Where opposite ends meet, both shown faces lie inside."""
+    (long, _, _), size = boards.sizes("a"), boards.sizes("b")
+    left = PROUD if end == "left" else long - PROUD - size[2]
+    up: Vector3 = (0.0, 0.0, 1.0 if second == "left" else -1.0)
+    shown: Vector3 = (1.0 if second == "right" else -1.0, 0.0, 0.0)
+    return lying(size, low=(left, 0.0, -PROUD), x=up, z=shown)
+
+
+def _lines(first: FingersOnBoard, play: float) -> tuple[Line, ...]:
+    """Where the fit is measured, on the first board as it stands: beside the fingers in the middle and at the floor of a slot
+    there."""
+    low, high = first.slots[len(first.slots) // 2]
+    middle, floor = first.thick / 2, first.long - first.depth
+    return (
+        Line(
+            name=write("beside a finger"),
+            at=(low, middle, first.long - first.depth / 2),
+            way=(1.0, 0.0, 0.0),
+            reach=first.finger / 2,
+            wanted=max(play, 0.0),
+        ),
+        Line(
+            name=write("at the floor of a slot"),
+            at=((low + min(high, first.wide)) / 2, middle, floor),
+            way=(0.0, 0.0, 1.0),
+            reach=first.depth / 2,
+            wanted=0.0,
+        ),
+    )
