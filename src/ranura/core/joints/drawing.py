@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Literal
 
 from shapely import Polygon
+from shapely import box as clip
 from shapely.affinity import translate
 from shapely.geometry.base import BaseGeometry
 
@@ -21,6 +22,9 @@ from ranura.core.text.writing import Text, write
 _BESIDE, _WORDS, _OF_WIDTH = 6.0, 12.0, 0.16
 """mm around what is drawn, and beside it for what is measured; of a wide one that share of its width."""
 _NAME, _TAKEN = 3.0, 1.0
+_OF_FINGERS = 3.5
+"""Times their length: how much of a board with fingers is shown."""
+_FAR = 1e4
 _APART = 1.25
 """Of how high the second board reaches into the first, and a little more: how far apart they are drawn."""
 
@@ -36,6 +40,9 @@ def joint_views(joint: Joint, joined: Joined, together: Together, names: tuple[s
     seen = "across the first board" if joined.seen_along[1] else "along the first board"
     if joined.stood is not None:
         seen = "through the fingers"
+        names = (names[0], f"{names[1]}, its fingers")
+        below = first.bounds[3] - _OF_FINGERS * _reach(first, second)
+        first, second = (each.intersection(clip(-_FAR, below, _FAR, _FAR)) for each in (first, second))
     return (
         _view(
             "section",

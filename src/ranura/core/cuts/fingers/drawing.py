@@ -13,7 +13,7 @@ from ranura.core.text.figures import show
 from ranura.core.text.writing import write
 
 _MARGIN = 8.0
-_BELOW = 60.0
+_BELOW = 52.0
 _OF_BOARD = 3.0
 """Times the depth of the slots: how much of the board the section shows."""
 
@@ -43,7 +43,9 @@ def _above(setting: FingersSetting) -> View:
     edge = low - asked.key_gap(number)
     outlines = [Outline(role="work", points=across(0.0, asked.wide, -thick, 0.0))]
     outlines += [
-        Outline(role="waste", points=across(a, min(b, asked.wide), -thick, 0.0), label=write("{n}", n=i + 1))
+        Outline(
+            role="waste", points=across(a, min(b, asked.wide), -thick, 0.0), label=write("{n}", n=i + 1) if i >= number else None
+        )
         for i, (a, b) in enumerate(asked.slots)
     ]
     x0, x1 = -BESIDE, asked.wide + BESIDE
@@ -59,9 +61,9 @@ def _above(setting: FingersSetting) -> View:
     push = asked.wide / 2 - middle
     arrows = (
         Arrow(role="path", start=(push, foot - _BELOW), end=(push, foot - 8.0), label=write("push the sled")),
-        Arrow(role="bit", start=at, end=(max(bit.diameter * 0.9, 12.0), at[1]), turn="counter-clockwise", label=write("turns")),
+        Arrow(role="bit", start=at, end=(max(bit.diameter * 0.9, 12.0), at[1]), turn="counter-clockwise"),
     )
-    marks = (Mark(kind="stand", at=(push + 70.0, foot - _BELOW + 12.0), direction=(0.0, 1.0), text=write("stand here")),)
+    marks = (Mark(kind="stand", at=(push + 74.0, foot - _BELOW + 22.0), direction=(0.0, 1.0), text=write("stand here")),)
     dimensions = (
         Dimension(
             start=(edge - middle, 6.0),
@@ -145,7 +147,7 @@ def _section(setting: FingersSetting, cut: FingersCut) -> View:
     )
     return View(
         name="section",
-        frame=(x0 - 2, -floor - 14.0, x1 + 8, high + 24.0),
+        frame=(x0 - 2, -floor - 14.0, x1 + 8, high + 40.0),
         caption=write("the end on the sled's floor, from your side"),
         outlines=tuple(outlines),
         arrows=(),

@@ -32,7 +32,7 @@ def _key(setting: FingersSetting) -> Figure:
         label="From bit to key",
         value=asked.finger,
         unit="mm",
-        shown=show(asked.finger, "mm"),
+        shown=show(asked.finger, "mm", setting=False),
         rule="R14",
         formula="finger = slot − play",
         worked=write("{s:fine} − {p:fine} = {f:fine}", s=asked.slot, p=asked.cut.play, f=asked.finger),
@@ -55,7 +55,7 @@ def _pitch(setting: FingersSetting) -> Figure:
         label="From one slot to the next",
         value=asked.pitch,
         unit="mm",
-        shown=show(asked.pitch, "mm"),
+        shown=show(asked.pitch, "mm", setting=False),
         rule="R14",
         formula="pitch = slot + finger",
         worked=write(

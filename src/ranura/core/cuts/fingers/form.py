@@ -30,7 +30,7 @@ def form(cut: FingersCut, piece: Piece, _: Shop) -> Form:
             flip("What the near edge begins with", "starts", cut.starts, begins, says=cut.starts, turned=begins),
             Phrase(text="at the near edge"),
         ),
-        options=(NumberBlank(field="play", label="Play, mm", step=0.05, empty=PLAY),),
+        options=(NumberBlank(field="play", label="Play", before="play", after="mm", step=0.05, empty=PLAY),),
         first=(
             new_length("slot", "Slot"),
             new_length("depth", "Depth"),

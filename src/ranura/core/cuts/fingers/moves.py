@@ -29,11 +29,10 @@ def fingers_program(setting: FingersSetting) -> Program:
     if stepping is None:
         return Program(bodies=_bodies(setting, (), 0.0), settings=(), moves=())
     for each in stepping.passes:
+        recorder.set(*_changes(setting, each))
         for number, slot in enumerate(asked.slots):
             if len(asked.slots) > 1:
                 recorder.shift(number + 1)
-            if number == 0:
-                recorder.set(*_changes(setting, each))
             _run(recorder, asked, slot, each, setting.bit.diameter / 2)
     machine = machine_of(
         setting,

@@ -36,7 +36,7 @@ def _guide(setting: FingersSetting, key: Figure) -> SlipSection:
         leads=(lead(key, "from bit to key"),),
         lines=(
             write(
-                "{name}, floor {f:len}, face {h:rough}; key {k:len} wide",
+                "{name}, floor {f:len}, face {h:rough}; key {k:fine} wide",
                 name=name,
                 f=floor_of(sled),
                 h=face_of(sled, asked),
@@ -90,7 +90,7 @@ def fingers_stations(setting: FingersSetting) -> tuple[StationLine, ...]:
             number=number + 1,
             mark=show(low, "mm"),
             guide=plain(edge if number == 0 else f"slot {number} on the key"),
-            heading="Push away",
+            heading="Push",
         )
         for number, (low, _) in enumerate(asked.slots)
     )
