@@ -11,6 +11,7 @@ from tests.demo_cuts import DEMO as DEMO_CUTS
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cuts.fingers.asked import FingersCut
+from ranura.core.cuts.tongue.asked import TongueCut
 from ranura.core.plan import PLANNING
 from ranura.core.proof.wood import place_on
 from ranura.core.text.lengths import in_mm
@@ -18,7 +19,7 @@ from ranura.demo.jobs import CRATE_END, WING_CASE_SIDE
 from ranura.demo.shop import SHOP
 
 CUTS = [pytest.param(piece, cut, id=name) for _, name, cut, piece in DEMO_CUTS]
-LYING = [each for each in CUTS if not isinstance(each.values[1], FingersCut)]
+LYING = [each for each in CUTS if not isinstance(each.values[1], FingersCut | TongueCut)]
 NUMBER = r"-?\d+(?:\.\d+)?"
 
 
@@ -111,7 +112,7 @@ def test_what_holds_and_guides_is_told_as_often_as_it_stands_there(piece, cut):
 def test_every_grip_has_a_name_its_value_and_how_far_it_goes(piece, cut):
     plan = PLANNING.plan(cut, piece, SHOP, SHOP.rules)
     handles = plan.drawing[0].handles
-    assert handles or isinstance(cut, EdgeCut | FingersCut)
+    assert handles or isinstance(cut, EdgeCut | FingersCut | TongueCut)
     for handle in (each for first in handles for each in (first, first.other) if each is not None):
         assert re.fullmatch(r"[A-Z][a-z ]+", handle.name), handle.field
         sideways = abs(handle.direction[0]) > abs(handle.direction[1])

@@ -30,7 +30,7 @@ def case(chance: random.Random) -> Case:
         "name": "board", "material": chance.choice(WOODS), "length": mm(length), "width": mm(width), "thickness": mm(thick),
         "count": chance.choice([1, 1, 2, 8]),
     }  # fmt: skip
-    families = [_channel, _channel, _channel, _pocket, _pocket, _pocket, _edge, _edge, _template, _fingers]
+    families = [_channel, _channel, _channel, _pocket, _pocket, _pocket, _edge, _edge, _template, _fingers, _tongue]
     cut = chance.choice(families)(chance, piece, length, width, thick)
     if chance.random() < 0.15:
         cut["router_id"] = chance.choice(["plunge-two", "trim-one", "table-three"])
@@ -50,10 +50,10 @@ def case(chance: random.Random) -> Case:
 def _channel(chance: random.Random, piece: Case, length: float, width: float, thick: float) -> Case:
     along = chance.random() < 0.4
     size, run = (width, length) if along else (length, width)
-    shape = chance.choice(["square"] * 6 + ["round", "v", "t-slot", "keyhole"])
+    shape = chance.choice(["square"] * 6 + ["round", "v", "t-slot", "keyhole", "dovetail"])
     square = chance.choice([6, 6.35, 8, 12, 12.7, 16.4, 17.6, 19.05, 24])
-    wide = {"square": square, "round": 8, "v": 8, "t-slot": 9, "keyhole": 4.8}
-    deep = {"t-slot": 11, "keyhole": 8, "v": 4, "round": 4}.get(shape, chance.uniform(2, thick * 0.7))
+    wide = {"square": square, "round": 8, "v": 8, "t-slot": 9, "keyhole": 4.8, "dovetail": 8.7}
+    deep = {"dovetail": 8, "t-slot": 11, "keyhole": 8, "v": 4, "round": 4}.get(shape, chance.uniform(2, thick * 0.7))
     cut: Case = {
         "kind": "dado", "shape": shape, "goes": "along" if along else "across", "width": mm(wide[shape]), "depth": mm(deep),
         "position": mm(chance.uniform(5, max(size - 30, 10))),
@@ -117,6 +117,19 @@ def _fingers(chance: random.Random, piece: Case, length: float, _width: float, _
         "kind": "fingers", "end": chance.choice(["left", "right"]), "starts": chance.choice(["finger", "slot"]),
         "slot": mm(chance.choice([9.525, 9.525, 12.7, 12.7, 12, 6.35, 19.05])), "depth": mm(chance.uniform(4, 25)),
         "play": chance.choice([0.05, 0.05, 0.0, 0.2, -0.1]),
+    }  # fmt: skip
+
+
+def _tongue(chance: random.Random, piece: Case, length: float, _width: float, thick: float) -> Case:
+    on = chance.choice(["left", "right", "near", "far"])
+    if on in ("left", "right") and chance.random() < 0.6:
+        piece["length"] = mm(min(length, chance.uniform(180, 900)))
+    angle = chance.choice([14, 14, 9])
+    height = chance.uniform(3, 11)
+    room = thick - 2 * height * math.tan(math.radians(angle))
+    return {
+        "kind": "tongue", "on": on, "angle": angle, "height": mm(height),
+        "root": mm(max(room * chance.uniform(0.2, 0.98), 0.5)),
     }  # fmt: skip
 
 

@@ -19,7 +19,7 @@ def test_a_joint_is_chosen_changed_in_its_sentence_and_cut_in_both_boards(open_p
     page.get_by_test_id("joint-first").select_option(label="Desk side")
     page.get_by_test_id("joint-second").select_option(label="Paper shelf")
     which = page.get_by_test_id("which-joint")
-    expect(which.locator("label")).to_have_count(10)
+    expect(which.locator("label")).to_have_count(12)
     which.locator('[data-kind="dado-rabbet"]').check()
     page.get_by_test_id("joint-name").fill("Desk corner")
     page.keyboard.press("Enter")

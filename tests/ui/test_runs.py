@@ -154,7 +154,7 @@ def test_a_job_s_order_stands_on_its_page(open_page: Callable[..., Page]):
     page = open_page("/jobs/little-harbour/page", wait="work-order")
     order = page.get_by_test_id("work-order")
     expect(order).to_contain_text(re.compile(r"As it is listed it takes \d+ min"))
-    expect(page.get_by_test_id("order-line")).to_have_count(17)
+    expect(page.get_by_test_id("order-line")).to_have_count(25)
     expect(page.get_by_test_id("have-ready")).to_contain_text("12.7 straight, shank 12.7 mm, in Plunge two")
     # One cut before another, as a person wants it; what cannot be says why; undone.
     lines = page.get_by_test_id("order-line")

@@ -14,10 +14,12 @@ from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.family import FAMILY as POCKET
 from ranura.core.cuts.template.asked import TemplateCut
 from ranura.core.cuts.template.family import FAMILY as TEMPLATE
+from ranura.core.cuts.tongue.asked import TongueCut
+from ranura.core.cuts.tongue.family import FAMILY as TONGUE
 from ranura.core.family import Families, table_of
 
-Cut = ChannelCut | EdgeCut | FingersCut | PocketCut | TemplateCut
+Cut = ChannelCut | EdgeCut | FingersCut | PocketCut | TemplateCut | TongueCut
 """What can be planned."""
 
-FAMILIES: Final[Families] = table_of(CHANNEL, EDGE, FINGERS, POCKET, TEMPLATE)
+FAMILIES: Final[Families] = table_of(CHANNEL, EDGE, FINGERS, POCKET, TEMPLATE, TONGUE)
 """Every member of `Cut` has its family here; a test holds the two together."""

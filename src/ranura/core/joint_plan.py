@@ -15,7 +15,7 @@ from ranura.core.geometry import closeness
 from ranura.core.geometry.placing import IN_PLACE, Placing
 from ranura.core.joints import words
 from ranura.core.joints.asked import Joint, Member
-from ranura.core.joints.joined import Boards, Joined
+from ranura.core.joints.joined import Boards, Dovetail, Joined
 from ranura.core.joints.kinds import KINDS, joined, strength_of
 from ranura.core.joints.together import Solid, Together, put_together
 from ranura.core.plan import Planning, PlanWithMoves, Status
@@ -101,6 +101,11 @@ def boards_of(first: Piece, second: Piece, shop: Shop) -> Boards:
         bits=bits,
         slots=tuple(sorted(slots)),
         keys=keys,
+        dovetails=tuple(
+            Dovetail(diameter=bit.diameter, angle=bit.angle or 0.0, cuts_to=bit.cuts_to)
+            for bit in shop.bits
+            if bit.profile == "dovetail" and not bit.archived
+        ),
         sheet=woods[1].material_class in SHEETS,
         movement=(movement_of(woods[0].material_class), movement_of(woods[1].material_class)),
     )
@@ -155,9 +160,16 @@ def _put_together(made: Joined, first: Piece, second: Piece, cuts: Sequence[Plan
     if made.stood is None:
         one = Solid(work_of(first, ()), _taken("a", cuts))
         return put_together(made, one, Solid(work_of(second, ()), _taken("b", cuts), made.placing))
-    lies, other = placing_of(first, made.stood.first), placing_of(second, made.stood.second)
-    one = Solid(work_of(stood(first), ()), _taken("a", cuts, IN_PLACE.after(lies)))
-    two = Solid(work_of(stood(second), ()), _taken("b", cuts, IN_PLACE.after(other)), made.placing.of(other).after(lies))
+    lies, other = IN_PLACE, placing_of(second, made.stood.second)
+    one = Solid(work_of(first, ()), _taken("a", cuts))
+    if made.stood.first is not None:
+        lies = placing_of(first, made.stood.first)
+        one = Solid(work_of(stood(first, made.stood.first), ()), _taken("a", cuts, IN_PLACE.after(lies)))
+    two = Solid(
+        work_of(stood(second, made.stood.second), ()),
+        _taken("b", cuts, IN_PLACE.after(other)),
+        made.placing.of(other).after(lies),
+    )
     seen = put_together(made, one, two)
     measured = tuple(replace(each, at=lies.on_first(each.at), way=lies.turned(each.way)) for each in seen.measured)
     return replace(seen, measured=measured)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
-from ranura.core.board.stood import placing_of
+from ranura.core.board.stood import placing_of, stood
 from ranura.core.choosing.candidates import Sifted
 from ranura.core.choosing.offers import SHOWN_OFFERS
 from ranura.core.choosing.order import Candidate, Pair
@@ -77,7 +77,7 @@ def prove_planned(
     program = planned.program(planned.setting)
     met: list[Caution] = []
     if (stands := planned.stands) is not None and (placing := _placing(planned)) is not None:
-        if reaches(before, placing, planned.setting.piece.length.mm - stands.deep):
+        if reaches(before, placing, stood(planned.setting.piece, stands.on).thickness.mm - stands.deep):
             met.append(caution(plan_words.CUT_BEFORE_AT_THE_END))
         # Fibres stand upright there, so that no wall between cuts is short grain.
         around, before = replace(around, fibres=None), ()
@@ -100,7 +100,7 @@ def prove_planned(
 
 def _placing(planned: Planned) -> Placing | None:
     """Where the board as it stands lies in the coordinates of the board; None where it does not stand."""
-    return None if planned.stands is None else placing_of(planned.setting.piece, planned.stands.end)
+    return None if planned.stands is None else placing_of(planned.setting.piece, planned.stands.on)
 
 
 def _turning(setting: ToolSetting) -> Turning | None:

@@ -115,6 +115,9 @@ CHEEK_DISCS = PocketCut(
     spacing=_mm("200"),
     count=2,
 )
+FLOOR_BOARD = _board("Stage floor board", "stage-floor-fir", "900", "220", "28", count=2)
+BATTEN = _board("Floor batten", "ash", "440", "60", "24")
+OTHER_BATTEN = _board("Floor batten, other end", "ash", "440", "60", "24")
 EMBLEM_LID = _board("Emblem lid", "sycamore", "340", "240", "14", slope=5.0)
 FISH_RECESS = TemplateCut(
     outline="emblem-fish", depth=_mm("3"), from_left=_mm("110"), from_near=_mm("95"), corners=_mm("7.5"), guide="inlay"
@@ -146,12 +149,29 @@ PIECES: tuple[tuple[str, Piece, tuple[tuple[str, str, Cut], ...]], ...] = (
     ),
     ("hinged-flat", FLAT, (("flat-hinges", "Hinge recesses", FLAT_HINGES),)),
     ("roller-cheek", CHEEK, (("cheek-discs", "Cheeks by trammel", CHEEK_DISCS),)),
+    ("stage-floor-board", FLOOR_BOARD, ()),
+    ("floor-batten", BATTEN, ()),
+    ("other-batten", OTHER_BATTEN, ()),
     ("emblem-lid", EMBLEM_LID, (("fish-recess", "Recess for the fish", FISH_RECESS), ("lid-edges", "Lid edges", LID_EDGES))),
     ("fish-blank", FISH_BLANK, (("fish-plug", "The fish", FISH_PLUG),)),
 )
 
 JOINTS: tuple[tuple[str, str, str, str, Joint], ...] = (
     ("crate-corners", "Crate corners", "prop-crate-side", "prop-crate-end", Joint(kind="box-joint", into="both")),
+    (
+        "floor-left",
+        "Batten by the left end",
+        "stage-floor-board",
+        "floor-batten",
+        Joint(kind="sliding-dovetail", into="near", at=_mm("160")),
+    ),
+    (
+        "floor-right",
+        "Batten by the right end",
+        "stage-floor-board",
+        "other-batten",
+        Joint(kind="sliding-dovetail", into="near", at=_mm("160"), end="right"),
+    ),
 )
 """Of each its id, its name, the ids of both boards, and what is asked."""
 

@@ -151,7 +151,7 @@ BITS = (
     Bit(id="pattern-19.05", name="Pattern 19.05, both bearings", profile="double-bearing", diameter=19.05, cutting_length=30,
         shank=12.7, flutes=2, overall_length=90, price=58, marked_max_rpm=18_000, metres_cut=27),
     Bit(id="dovetail-12.7", name="Dovetail 12.7 × 14°", profile="dovetail", diameter=12.7, angle=14, cutting_length=12,
-        shank=6.35, flutes=2, overall_length=50, price=21, metres_cut=11),
+        shank=12.7, flutes=2, overall_length=50, price=21, metres_cut=11),
     Bit(id="dovetail-9.525", name="Dovetail 9.525 × 9°", profile="dovetail", diameter=9.525, angle=9, cutting_length=9.5,
         shank=6.35, flutes=2, overall_length=48, price=20, metres_cut=3),
     Bit(id="t-slot-25", name="T-slot 25", profile="t-slot", diameter=25, head=8, neck=9, cutting_length=18, shank=12.7, flutes=2,

@@ -1,7 +1,7 @@
-"""A board that stands on an end: as it is seen then, its own board with the worked end up (R21).
+"""A board that stands on an end or an edge: as it is seen then, its own board with the worked side up (R21).
 
-What bits do is reckoned down from a worked surface. So a board that stands is looked at in coordinates of its own: x along its
-width from the near edge, y through its thickness, z from the far end up to the worked one; and placed back on the board where
+What bits do is reckoned down from a worked surface. So a board that stands is looked at in coordinates of its own: x along the
+worked side, y through the board's thickness, z from the far side up to the worked one; and placed back on the board where
 something is said of it.
 """
 
@@ -10,7 +10,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from ranura.core.board.pieces import Piece
+from ranura.core.board.pieces import Piece, Side
 from ranura.core.geometry.placing import Placing
 
 End = Literal["left", "right"]
@@ -18,26 +18,37 @@ End = Literal["left", "right"]
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Standing:
-    """How a cut has its board stand: the end that is worked, and how many mm of the board it reaches into."""
+    """How a cut has its board stand: the side that is worked, and how many mm of the board it reaches into."""
 
-    end: End
+    on: Side
     deep: float
 
 
-def stood(piece: Piece) -> Piece:
-    """A board as it stands: as long as it was wide, as wide as it was thick, as thick as it was long; without its openings."""
-    return replace(piece, length=piece.width, width=piece.thickness, thickness=piece.length, outline=None, openings=())
+def stood(piece: Piece, on: Side) -> Piece:
+    """A board as it stands: as long as the worked side, as wide as it was thick, as thick as it is high then; without its
+    openings."""
+    along, high = (piece.width, piece.length) if on in ("left", "right") else (piece.length, piece.width)
+    return replace(piece, length=along, width=piece.thickness, thickness=high, outline=None, openings=())
 
 
-def placing_of(piece: Piece, end: End) -> Placing:
-    """Where the board as it stands lies in the coordinates of the board. Its near edge stays where x begins, so
-    that two boards whose near edges meet are counted alike; at the left end y then begins at the shown face, at the right end at
-    the back.
+def placing_of(piece: Piece, on: Side) -> Placing:
+    """Where the board as it stands lies in the coordinates of the board. x begins at the near edge, or at the left end, so that
+    two boards whose near edges meet are counted alike; at the left end and the far edge y then begins at the shown face, at the
+    other two at the back.
 
     >>> from ranura.core.text.lengths import read
     >>> board = Piece(name="", material="", length=read("300", "mm"), width=read("90", "mm"), thickness=read("20", "mm"))
     >>> [placing_of(board, end).on_first((10, 2, 300)) for end in ("left", "right")]
-    [(0.0, 10, 18.0), (300, 10, 2)]"""
-    if end == "right":
-        return Placing(origin=(0, 0, 0), x=(0, 1, 0), y=(0, 0, 1), z=(1, 0, 0))
-    return Placing(origin=(piece.length.mm, 0, piece.thickness.mm), x=(0, 1, 0), y=(0, 0, -1), z=(-1, 0, 0))
+    [(0.0, 10, 18.0), (300, 10, 2)]
+    >>> [placing_of(board, edge).on_first((10, 2, 90)) for edge in ("near", "far")]
+    [(10, 0.0, 2), (10, 90, 18.0)]"""
+    long, wide, thick = piece.length.mm, piece.width.mm, piece.thickness.mm
+    match on:
+        case "left":
+            return Placing(origin=(long, 0, thick), x=(0, 1, 0), y=(0, 0, -1), z=(-1, 0, 0))
+        case "right":
+            return Placing(origin=(0, 0, 0), x=(0, 1, 0), y=(0, 0, 1), z=(1, 0, 0))
+        case "near":
+            return Placing(origin=(0, wide, 0), x=(1, 0, 0), y=(0, 0, 1), z=(0, -1, 0))
+        case "far":
+            return Placing(origin=(0, 0, thick), x=(1, 0, 0), y=(0, 0, -1), z=(0, 1, 0))

@@ -17,6 +17,7 @@ from ranura.core.text.lengths import Length
 JointKind = Literal[
     "housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon", "edge-joint", "tongue-groove",
     "spline", "box-joint",
+    "sliding-dovetail",
 ]  # fmt: skip
 Member = Literal["a", "b"]
 """The first board or the second."""
@@ -54,9 +55,9 @@ class Joint:
     """From the `end` of the first board to the near side of the second, where it does not lie at that end."""
     end: Literal["left", "right"] = "left"
     """Of the first board: what `at` is measured from, and the end that a corner is at."""
-    into: Literal["left", "right", "both"] = "left"
+    into: Literal["left", "right", "both", "near"] = "left"
     """The end of the second board that comes to the first, or both, each to a board like it; of a crossing the one that `along`
-    is measured from; of a box joint both are all four corners of a box."""
+    is measured from; of a box joint both are all four corners of a box; of a sliding dovetail it may be the near edge."""
     along: Length = bounded(AT_THE_END, zero=True)
     """Of a crossing, from the end of the second board to the near side of the first."""
     depth: Length | None = None
@@ -85,6 +86,8 @@ class Joint:
     @property
     def ends(self) -> tuple[End, ...]:
         """The ends of the second board that are cut, the one that is looked at first."""
+        if self.into == "near":
+            return ("left",)
         return ("left", "right") if self.into == "both" else (self.into,)
 
     @property

@@ -38,7 +38,7 @@ def joint_views(joint: Joint, joined: Joined, together: Together, names: tuple[s
     out = _reach(first, second) * _APART + _BESIDE if up else 2 * _BESIDE + loose
     apart = translate(second, right * out, up * out)
     seen = "across the first board" if joined.seen_along[1] else "along the first board"
-    if joined.stood is not None:
+    if _is_end_on(joined):
         seen = "through the fingers"
         names = (names[0], f"{names[1]}, its fingers")
         below = first.bounds[3] - _OF_FINGERS * _reach(first, second)
@@ -55,6 +55,11 @@ def joint_views(joint: Joint, joined: Joined, together: Together, names: tuple[s
         ),
         _view("side", write("Apart"), first, apart, names, tuple((x + right * out / 2, y) for x, y in joined.between), None),
     )
+
+
+def _is_end_on(joined: Joined) -> bool:
+    """Whether both boards are seen as they stand on their worked ends."""
+    return joined.stood is not None and joined.stood.first is not None
 
 
 def _reach(first: BaseGeometry, second: BaseGeometry) -> float:
@@ -116,7 +121,7 @@ def _above(board: BaseGeometry, *, beside: bool) -> Point:
 def _depth(joint: Joint, joined: Joined, thick: float, *, beside: float) -> tuple[Dimension, DragHandle] | None:
     """How deep the second board goes in: a dimension beside the first, whose right end is drawn at an x, and the floor as what is
     dragged; None where it goes into nothing."""
-    if joint.kind in EDGE_TO_EDGE or joined.stood is not None:
+    if joint.kind in EDGE_TO_EDGE or _is_end_on(joined):
         return None
     line = joined.lines[0]
     floor = next((each.at for each in joined.lines if each.way[2]), None)

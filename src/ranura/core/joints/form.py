@@ -22,7 +22,9 @@ _FITS: tuple[tuple[Fit, str], ...] = (
     ("sliding", "sliding fit: pushed in by hand"),
     ("glue", "room for glue: falls in"),
 )
-_ENDS = (("left", "by its left end"), ("right", "by its right end"), ("both", "by both ends"))
+_ENDS = (("left", "by its left end"), ("right", "by its right end"), ("both", "by both ends"), ("near", "by its near edge"))
+_CHOICES: Final[Mapping[JointKind, int]] = {"cross-lap": 2, "sliding-dovetail": 4}
+"""How many of them a kind of joint asks for, where that is not three."""
 _TRIED = ((None, "trial: not made, or right"), ("too-tight", "trial: too tight"), ("too-loose", "trial: too loose"))
 _INTO: Final[Mapping[JointKind, str]] = {
     "housed": "into a dado across",
@@ -36,6 +38,7 @@ _INTO: Final[Mapping[JointKind, str]] = {
     "spline": "with a spline to",
     "mortise-tenon": "with a tenon into",
     "box-joint": "by fingers to",
+    "sliding-dovetail": "by a sliding dovetail into",
 }
 _WITH_WIDTH: Final[Mapping[JointKind, str]] = {
     "dado-rabbet": "tongue",
@@ -72,7 +75,7 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
         return Form(kind="joint", sentence=sentence, options=_options(joint))
     parts: list[Part] = [
         Phrase(text=second.name, strong=True),
-        answers("Which end of the second board", "into", joint.into, _ENDS[: 2 if joint.kind == "cross-lap" else 3]),
+        answers("Which end of the second board", "into", joint.into, _ENDS[: _CHOICES.get(joint.kind, 3)]),
         Phrase(text=_INTO[joint.kind]),
         Phrase(text=first.name, strong=True, after=","),
     ]

@@ -5,8 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
-from ranura.core.board.pieces import Piece
-from ranura.core.board.stood import End
+from ranura.core.board.pieces import Piece, Side
 from ranura.core.cuts.channel.fit import clearance_of
 from ranura.core.family import AnyCut
 from ranura.core.geometry.placing import Placing, Vector3
@@ -44,10 +43,10 @@ class Line:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Stood:
-    """Of a joint whose fit is measured on the boards as they stand: the ends that are worked."""
+    """Of a joint whose fit is measured on boards as they stand: the sides that are worked; None of a first board that lies."""
 
-    first: End
-    second: End
+    first: Side | None
+    second: Side
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -76,6 +75,15 @@ class Joined:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class Dovetail:
+    """A dovetail bit: its width at the tip and how deep it cuts, in mm, and how far its flanks lean, in degrees."""
+
+    diameter: float
+    angle: float
+    cuts_to: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Boards:
     """What a joint is worked out from: both boards, the house's rules, and the diameters of the straight bits there are."""
 
@@ -89,6 +97,8 @@ class Boards:
     """Of the slot cutters there are, the slot's width and how far it reaches on the bearing, in mm."""
     keys: Sequence[float] = ()
     """How wide the keys of the box-joint sleds are, in mm."""
+    dovetails: Sequence[Dovetail] = ()
+    """The dovetail bits there are."""
     movement: tuple[float, float] = (0.0, 0.0)
     """How much each grows across its grain, in percent of its width for a percent of moisture."""
 

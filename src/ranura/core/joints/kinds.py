@@ -12,6 +12,7 @@ from ranura.core.joints import refusals
 from ranura.core.joints.asked import CutChange, Joint, JointKind, Member
 from ranura.core.joints.boxed import boxed
 from ranura.core.joints.dado_rabbet import dado_rabbet
+from ranura.core.joints.dovetailed import dovetailed
 from ranura.core.joints.edged import edged
 from ranura.core.joints.grooved import splined, tongued
 from ranura.core.joints.housed import housed, rabbeted
@@ -44,6 +45,9 @@ KINDS: Final[Mapping[JointKind, KindFacts]] = {
     "tongue-groove": KindFacts(name="tongue and groove", work=tongued, strength=4, shows="the tongue, at the boards' ends"),
     "spline": KindFacts(name="spline joint", work=splined, strength=4, shows="the spline, at the boards' ends"),
     "box-joint": KindFacts(name="box joint", work=boxed, strength=5, shows="fingers on both faces of the corner"),
+    "sliding-dovetail": KindFacts(
+        name="sliding dovetail", work=dovetailed, strength=5, shows="the dovetail, at the first board's edges"
+    ),
     "mortise-tenon": KindFacts(name="mortise and tenon", work=tenoned, strength=5, shows="nothing of it"),
 }
 """A new kind is a word in `JointKind` and a row here; the type checker and a test say what is missing."""
@@ -66,6 +70,8 @@ def joined(joint: Joint, boards: Boards) -> Joined:
     for board in (boards.first, boards.second):
         if board.outline is not None:
             raise CutError(refusals.NOT_STRAIGHT, field="joint.kind", board=board.name)
+    if joint.into == "near" and joint.kind != "sliding-dovetail":
+        raise CutError(refusals.NOT_BY_AN_EDGE, field="joint.into")
     if joint.off is not None and closeness.over(joint.off.mm, MOST_OFF):
         raise CutError(refusals.FAR_OFF, field="joint.off", off=joint.off.mm, most=MOST_OFF)
     made = KINDS[joint.kind].work(joint, boards)

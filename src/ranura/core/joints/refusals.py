@@ -20,6 +20,10 @@ FAR_OFF = Refusal(
 )
 NO_SLOT_CUTTER = Refusal("no-slot-cutter", "There is no slot cutter in the drawer to groove an edge; add one")
 GROOVE_TOO_SHALLOW = Refusal("groove-too-shallow", "A groove keeps {least:len} of room at its end: make it deeper than that")
+NO_DOVETAIL_FOR_JOINT = Refusal(
+    "no-dovetail-for-joint", "There is no dovetail bit in the drawer that cuts {deep:len} deep; add one, or make it shallower"
+)
+NOT_BY_AN_EDGE = Refusal("not-by-an-edge", "Only a sliding dovetail takes the second board by its edge; choose an end")
 WIDTHS_DIFFER = Refusal("widths-differ", "The boards are {one:len} and {two:len} wide; fingers want boards of one width")
 NO_TENON_LEFT = Refusal("no-tenon-left", "The shoulders leave nothing of a rail {wide:len} wide")
 TONGUE_TOO_WIDE = Refusal("tongue-too-wide", "A tongue {width:len} thick leaves nothing to cut of a board of {thickness:len}")

@@ -6,6 +6,7 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from ranura.core.cuts.channel import words as channel_words
 from ranura.core.geometry import closeness
 from ranura.core.joints import words
 from ranura.core.shop.house_rules import STANDARD, HouseRules
@@ -79,9 +80,9 @@ def plan_sliding_dovetail(
         narrow = [each for each in available_straight_bits if not closeness.over(each, mouth)]
         clearing = max(narrow, default=None)
         if clearing is None:
-            found.append(caution(words.DOVETAIL_WITHOUT_CLEARING, mouth=max(mouth, 0.0)))
+            found.append(caution(channel_words.DOVETAIL_WITHOUT_CLEARING, mouth=max(mouth, 0.0)))
             if closeness.over(depth, rules.dovetail_in_softwood):
-                found.append(caution(words.TOO_DEEP_UNCLEARED, depth=depth, limit=rules.dovetail_in_softwood))
+                found.append(caution(channel_words.TOO_DEEP_UNCLEARED, depth=depth, limit=rules.dovetail_in_softwood))
             elif closeness.over(depth, rules.dovetail_in_hardwood):
                 found.append(caution(words.UNCLEARED_IN_SOFTWOOD_ONLY, depth=depth, limit=rules.dovetail_in_hardwood))
     angle = tight = None

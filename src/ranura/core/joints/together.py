@@ -62,12 +62,9 @@ class Solid:
         for low, high in pairwise(self._levels()):
             if high - low <= _THIN_LAYER:
                 continue
-            for a, b in ray.intervals((low + high) / 2, -reach, reach):
-                corners = [
-                    self.placing.on_first((here[0] + across[0] * t, here[1] + across[1] * t, z)) for t, z in ((a, low), (b, high))
-                ]
-                (x0, y0), (x1, y1) = (_flat(c, u, v) for c in corners)
-                found.append(box(min(x0, x1), min(y0, y1), max(x0, x1), max(y0, y1)))
+            for corners in _layer(ray, low, high, reach):
+                placed = [self.placing.on_first((here[0] + across[0] * t, here[1] + across[1] * t, z)) for t, z in corners]
+                found.append(Polygon([_flat(c, u, v) for c in placed]))
         return union_all(found) if found else Polygon()
 
     def _level(self, at: Vector3, normal: Vector3) -> BaseGeometry:
@@ -108,6 +105,16 @@ class Solid:
 
 def _moved(at: Vector3, way: Vector3, by: float) -> Vector3:
     return (at[0] + way[0] * by, at[1] + way[1] * by, at[2] + way[2] * by)
+
+
+def _layer(ray: Ray, low: float, high: float, reach: float) -> Iterator[tuple[Point, Point, Point, Point]]:
+    """The wood of a layer on a line, as corners along it and up: with the slope of its flanks where the same pieces stand at its
+    foot and at its top."""
+    foot, top = (ray.intervals(z, -reach, reach) for z in (low + _SAME, high - _SAME))
+    if len(foot) != len(top):
+        foot = top = ray.intervals((low + high) / 2, -reach, reach)
+    for (a, b), (c, d) in zip(foot, top, strict=True):
+        yield ((a, low), (b, low), (d, high), (c, high))
 
 
 def _flat(at: Vector3, u: Vector3, v: Vector3) -> Point:

@@ -18,20 +18,6 @@ TONGUE_TOO_THICK = Words(
     message="The tongue would be {tip:len} wide at its end, and the stock is {stock:len}",
     do="Take a narrower bit, or less shift",
 )
-DOVETAIL_WITHOUT_CLEARING = Words(
-    code="dovetail-without-clearing",
-    place="depths",
-    level="caution",
-    message="No straight bit here is {mouth:len} or less: the dovetail cuts the whole section at once",
-    do="Stay within 6 mm in hardwood and 8 mm in softwood, feed evenly, clear the chips",
-)
-TOO_DEEP_UNCLEARED = Words(
-    code="too-deep-uncleared",
-    place="depths",
-    level="stop",
-    message="{depth:len} is too deep for a dovetail bit without clearing; {limit:len} is the most, in softwood",
-    do="Get a straight bit narrow enough, or make the socket shallower",
-)
 UNCLEARED_IN_SOFTWOOD_ONLY = Words(
     code="uncleared-in-softwood-only",
     place="depths",

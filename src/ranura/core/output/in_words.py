@@ -8,8 +8,8 @@ from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from itertools import groupby
 
-from ranura.core.board.pieces import Piece
-from ranura.core.board.stood import Standing
+from ranura.core.board.pieces import Piece, edge_name
+from ranura.core.board.stood import Standing, stood
 from ranura.core.geometry.rings import Point
 from ranura.core.output.views import DragHandle, View
 from ranura.core.proof.moves import Body, Move, Program, Role
@@ -49,13 +49,16 @@ def described(program: Program, piece: Piece, stands: Standing | None = None) ->
 
 
 def _standing(piece: Piece, stands: Standing) -> Text:
+    seen, ends = stood(piece, stands.on), stands.on in ("left", "right")
     return write(
-        "The board stands on its {end} end: {w:short} wide, {t:short} thick, {l:short} high. "
-        "Places are said from its near edge, then from the face that the bit comes in at; below 0 they lie outside the board.",
-        end=stands.end,
-        w=piece.width.mm,
-        t=piece.thickness.mm,
-        l=piece.length.mm,
+        "The board stands on its {side}: {l:short} wide, {w:short} thick, {h:short} high. "
+        "Places are said from its {first}, then from its {face}; below 0 they lie outside the board.",
+        side=edge_name(stands.on),
+        first=edge_name("near" if ends else "left"),
+        face="shown face" if stands.on in ("left", "far") else "back",
+        l=seen.length.mm,
+        w=seen.width.mm,
+        h=seen.thickness.mm,
     )
 
 

@@ -1,5 +1,4 @@
-"""A plan for a board that stands on its end, in the coordinates of the board; and what it takes of the board as other cuts see it
-(R21)."""
+"""A plan for a board that stands, in the coordinates of the board; and what it takes of the board as other cuts see it (R21)."""
 
 from __future__ import annotations
 
@@ -8,9 +7,9 @@ from dataclasses import replace
 
 from ranura.core.geometry.placing import Placing
 from ranura.core.geometry.rings import extent
-from ranura.core.proof.cutter import profile_of
+from ranura.core.proof.cutter import Profile, profile_of
 from ranura.core.proof.findings import Proof
-from ranura.core.proof.moves import Body, MachineSetting, Program, Surface
+from ranura.core.proof.moves import Body, MachineSetting, Move, Program, Surface
 from ranura.core.proof.wood import CUTTING, Swept, Wood, swept_by
 
 _ROUND = 4
@@ -52,7 +51,7 @@ def _setting(setting: MachineSetting, placing: Placing) -> MachineSetting:
 def taken_by(program: Program, before: tuple[Swept, ...] = ()) -> tuple[Swept, ...]:
     """What has been taken of a board after all moves of a plan."""
     if _in_end(program):
-        return (*before, *_slots_in_end(program))
+        return (*before, *_as_lying(program))
     wood = Wood(program.bodies, list(before))
     for move in program.moves:
         swept = swept_by(move, program.settings[move.setting]) if move.kind in CUTTING else None
@@ -62,27 +61,67 @@ def taken_by(program: Program, before: tuple[Swept, ...] = ()) -> tuple[Swept, .
 
 
 def _in_end(program: Program) -> bool:
-    """Whether a program works an end of its board."""
+    """Whether a program works an end or an edge of its board."""
     return any(abs(each.frame.x[0] * each.frame.y[1] - each.frame.x[1] * each.frame.y[0]) < 0.5 for each in program.settings)
 
 
-def _slots_in_end(program: Program) -> Iterator[Swept]:
-    """What straight slots across a worked end take, as a board that lies on its face sees them: right through it. Each is as wide
-    and as deep as it is; only its inner corners are taken to be as round as a quarter of its width at most."""
-    deepest: dict[tuple[float, float, int], float] = {}
+def _as_lying(program: Program) -> Iterator[Swept]:
+    """What is taken of a worked side, as a board that lies on its face sees it: slots across the side, and strips along it."""
+    slots: dict[tuple[float, int], float] = {}
+    strips: dict[tuple[float, int], Move] = {}
     for move in program.moves:
-        if move.kind in CUTTING and move.turning and move.to_depth is not None:
-            bit = profile_of(program.settings[move.setting].bit.silhouette)
-            key = (round(move.path[0][0], 6), bit.widest, move.setting)
-            deepest[key] = max(deepest.get(key, 0.0), move.to_depth)
-    for (at, half, setting), depth in sorted(deepest.items()):
-        frame = program.settings[setting].frame
-        corner, edge = half * 2 / _ROUND, min(_STRIP, half)
-        ways = [(half, ((at, depth - half), (at, -_PAST)))]
-        ways += [(corner, ((u, depth - corner), (u, -_PAST))) for u in (at - half + corner, at + half - corner)]
-        ways.append((edge, ((at - half + edge, depth - edge), (at + half - edge, depth - edge))))
-        for r, way in ways:
-            yield _through(program, [_on_face(frame, u, deep) for u, deep in way], r)
+        if move.kind != "cut" or not move.turning or move.to_depth is None or move.fresh == "none":
+            continue
+        (u, v), (u1, _) = move.path[0], move.path[-1]
+        if abs(u1 - u) < _STRIP:
+            key = (round(u, 6), move.setting)
+            slots[key] = max(slots.get(key, 0.0), move.to_depth)
+        else:
+            strips[round(v, 6), move.setting] = move
+    for (at, number), depth in sorted(slots.items()):
+        yield from _slot(program, program.settings[number], at, depth)
+    yield from (_strip(program, program.settings[number], move) for (_, number), move in sorted(strips.items()))
+
+
+def _slot(program: Program, setting: MachineSetting, at: float, depth: float) -> Iterator[Swept]:
+    """A straight slot, right through the board. It is as wide and as deep as it is; only its inner corners are taken to be as
+    round as a quarter of its width at most."""
+    half = profile_of(setting.bit.silhouette).widest
+    corner, edge = half * 2 / _ROUND, min(_STRIP, half)
+    ways = [(half, ((at, depth - half), (at, -_PAST)))]
+    ways += [(corner, ((u, depth - corner), (u, -_PAST))) for u in (at - half + corner, at + half - corner)]
+    ways.append((edge, ((at - half + edge, depth - edge), (at + half - edge, depth - edge))))
+    low, high = _faces(program)
+    for r, way in ways:
+        profile = profile_of(((0.0, r, 0.0), (high - low + 2 * _PAST, r, 0.0)))
+        yield _taken([_on_face(setting.frame, u, deep) for u, deep in way], profile, low - _PAST, 1)
+
+
+def _strip(program: Program, setting: MachineSetting, move: Move) -> Swept:
+    """A strip along the side beside a face, as a rabbet that is as deep as the bit reaches there."""
+    low, high = _faces(program)
+    (u0, v), (u1, _) = move.path[0], move.path[-1]
+    widest, deep = profile_of(setting.bit.silhouette).widest, move.to_depth or 0.0
+    first = v < (high - low) / 2
+    reach = v + widest if first else high - low - v + widest
+    # Where y begins on the standing board, at the shown face or at the back.
+    shown = first == (setting.frame.y[2] < 0)
+    r = max(deep, widest)
+    ends = sorted((u0, u1))
+    path = [_on_face(setting.frame, u, deep - r) for u in (ends[0] - r, ends[1] + r)]
+    profile = profile_of(((0.0, r, 0.0), (reach + _PAST, r, 0.0)))
+    return _taken(path, profile, high - reach, 1) if shown else _taken(path, profile, low + reach, -1)
+
+
+def _faces(program: Program) -> tuple[float, float]:
+    works = [each for each in program.bodies if each.role == "work"]
+    return min(each.z0 for each in works), max(each.z1 for each in works)
+
+
+def _taken(path: list[tuple[float, float]], profile: Profile, tip: float, out: int) -> Swept:
+    r = profile.widest
+    xs, ys = [x for x, _ in path], [y for _, y in path]
+    return Swept(tuple(path), profile, tip, out, 0.0, (min(xs) - r, min(ys) - r, max(xs) + r, max(ys) + r))
 
 
 def _on_face(frame: Surface, u: float, depth: float) -> tuple[float, float]:
@@ -90,15 +129,6 @@ def _on_face(frame: Surface, u: float, depth: float) -> tuple[float, float]:
     (ax, ay, az), (bx, by, bz) = frame.x, frame.y
     out = (ay * bz - az * by, az * bx - ax * bz)
     return (frame.origin[0] + u * ax - depth * out[0], frame.origin[1] + u * ay - depth * out[1])
-
-
-def _through(program: Program, path: list[tuple[float, float]], r: float) -> Swept:
-    """What is taken within a radius of a way on the board's face, right through it."""
-    works = [each for each in program.bodies if each.role == "work"]
-    low, high = min(each.z0 for each in works) - _PAST, max(each.z1 for each in works) + _PAST
-    profile = profile_of(((0.0, r, 0.0), (high - low, r, 0.0)))
-    xs, ys = [x for x, _ in path], [y for _, y in path]
-    return Swept(tuple(path), profile, low, 1, 0.0, (min(xs) - r, min(ys) - r, max(xs) + r, max(ys) + r))
 
 
 def reaches(taken: tuple[Swept, ...], placing: Placing, least: float) -> bool:

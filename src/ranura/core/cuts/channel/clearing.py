@@ -1,4 +1,4 @@
-"""The straight bit that clears the way for a T-slot or keyhole bit, which then cuts its whole depth at once (R3, R17)."""
+"""The straight bit that clears the way for a T-slot, keyhole or dovetail bit, which then cuts its whole depth at once (R3)."""
 
 from __future__ import annotations
 
@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.channel.judge import ChannelJudge
+from ranura.core.cuts.channel.shapes import cleared_width
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.speed import speed_of, turning_rpm
 from ranura.core.cutting.stepping import Stepping, plan_steps
@@ -41,13 +42,13 @@ class Cleared:
 
 
 def cleared_by(judge: ChannelJudge, chosen: Candidate) -> Cleared | None:
-    """The widest straight bit that is no wider than the neck, in the same router if it can be, else in one guided alike; None
-    where there is none.
+    """The widest straight bit that is no wider than neck or mouth, in the same router if it can be, else in one guided alike;
+    None where there is none.
 
     Rule: R3 full depth only
     Formula: D ≤ neck, depth − 0.5 mm; both bits run on one axis
     Source: what the straight bit takes the wide head need not push through the narrow mouth"""
-    neck = chosen.bit.neck_diameter
+    neck = cleared_width(chosen.bit, judge.need.depth)
     depth = judge.need.depth - judge.rules.clearing_short
     if not closeness.over(depth, 0):
         return None

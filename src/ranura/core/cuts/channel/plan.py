@@ -14,7 +14,7 @@ from ranura.core.choosing.candidates import Drop
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.channel import refusals, words
 from ranura.core.cuts.channel.asked import ChannelCut
-from ranura.core.cuts.channel.clearing import cleared_by
+from ranura.core.cuts.channel.clearing import Cleared, cleared_by
 from ranura.core.cuts.channel.drawing import channel_views
 from ranura.core.cuts.channel.fence import Fence, GuideOption, reasons_of
 from ranura.core.cuts.channel.figures import figures
@@ -27,7 +27,7 @@ from ranura.core.cuts.channel.over_table import drawn_at
 from ranura.core.cuts.channel.remedies import channel_remedies
 from ranura.core.cuts.channel.section import channel_glyph
 from ranura.core.cuts.channel.setting import ChannelSetting
-from ranura.core.cuts.channel.shapes import width_at
+from ranura.core.cuts.channel.shapes import cleared_width, width_at
 from ranura.core.cuts.channel.slip import sections
 from ranura.core.cuts.channel.slip_guide import guide_offers, jig_steps, station_lines
 from ranura.core.cuts.channel.testcut import test_cut_of
@@ -219,10 +219,7 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Channe
     undercut = asked.facts.floor == "undercut"
     cleared = cleared_by(judge, chosen) if undercut else None
     if undercut:
-        neck = chosen.bit.neck_diameter
-        cautions.append(
-            caution(words.NO_CLEARING_BIT, neck=neck) if cleared is None else caution(words.CLEAR_FIRST, bit=cleared.bit.name)
-        )
+        cautions += _clearing(cleared, bit, asked, wood, rules)
     if cut.leaf:
         cautions.append(caution(guide_words.LEAF_SETS_DEPTH))
     if cut.mate is not None:
@@ -250,6 +247,24 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Channe
         cleared=cleared,
         cautions=in_order(cautions),
     )
+
+
+def _clearing(cleared: Cleared | None, bit: Bit, asked: ChannelOnBoard, wood: Material, rules: HouseRules) -> Iterator[Caution]:
+    """What clears the way for an undercut; a dovetail goes without where it is shallow enough.
+
+    Rule: R13 clearing
+    Formula: uncleared h ≤ 6 mm in hardwood, 8 mm in softwood
+    Source: the whole section is cut at once, and the bit's root is thin"""
+    if cleared is not None:
+        yield caution(words.CLEAR_FIRST, bit=cleared.bit.name)
+        return
+    if bit.profile != "dovetail":
+        yield caution(words.NO_CLEARING_BIT, neck=bit.neck_diameter)
+        return
+    yield caution(words.DOVETAIL_WITHOUT_CLEARING, mouth=cleared_width(bit, asked.depth))
+    limit = rules.dovetail_in_softwood if wood.material_class == "softwood" else rules.dovetail_in_hardwood
+    if closeness.over(asked.depth, limit):
+        yield caution(words.TOO_DEEP_UNCLEARED, depth=asked.depth, limit=limit)
 
 
 def _forecast(cut: ChannelCut, asked: ChannelOnBoard, fence: Fence, rules: HouseRules) -> Forecast | None:

@@ -13,7 +13,7 @@ from ranura.core.cutting.need import Floor
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile, radius_at
 
-ChannelShape = Literal["square", "round", "v", "t-slot", "keyhole"]
+ChannelShape = Literal["square", "round", "v", "t-slot", "keyhole", "dovetail"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -43,7 +43,15 @@ SHAPES: Final[Mapping[ChannelShape, ShapeFacts]] = {
     "keyhole": ShapeFacts(
         choice="Keyhole", word="keyhole slot", bit_word="keyhole", profiles=frozenset({"keyhole"}), floor="undercut"
     ),
+    "dovetail": ShapeFacts(
+        choice="Dovetail socket", word="dovetail socket", bit_word="dovetail", profiles=frozenset({"dovetail"}), floor="undercut"
+    ),
 }
+
+
+def cleared_width(bit: Bit, depth: float) -> float:
+    """How wide a straight bit may be that clears the way for an undercut, in mm: the neck; of a dovetail its mouth."""
+    return width_at(bit, depth) if bit.profile == "dovetail" else bit.neck_diameter
 
 
 def width_at(bit: Bit, depth: float) -> float:

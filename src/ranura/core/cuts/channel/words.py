@@ -209,3 +209,17 @@ SUPPORT_THE_BOARD = Words(
     message="A board of {length:rough} tips off a table {across:rough} wide",
     do="Support it before and behind the table, at its height",
 )
+DOVETAIL_WITHOUT_CLEARING = Words(
+    code="dovetail-without-clearing",
+    place="depths",
+    level="caution",
+    message="No straight bit here is {mouth:len} or less: the dovetail cuts the whole section at once",
+    do="Stay within 6 mm in hardwood and 8 mm in softwood, feed evenly, clear the chips",
+)
+TOO_DEEP_UNCLEARED = Words(
+    code="too-deep-uncleared",
+    place="depths",
+    level="stop",
+    message="{depth:len} is too deep for a dovetail bit without clearing; here {limit:len} is the most",
+    do="Get a straight bit narrow enough, or make the socket shallower",
+)

@@ -82,7 +82,7 @@ def _bodies(setting: FingersSetting, moves: Sequence[Move], first: float) -> tup
         return ((x0, y0), (x1, y0), (x1, y1), (x0, y1))
 
     found = [
-        work_of(stood(setting.piece), ("sled",)),
+        work_of(stood(setting.piece, asked.cut.end), ("sled",)),
         standing("backer", "backer", across(back, back + BACKER), low, top, held_by=("sled",)),
         standing("sled", "sled", across(back + BACKER, back + BACKER + FACE), low, top),
     ]

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import extent
 from ranura.core.holding.hands import LONG_ENOUGH, two_hands_fit
+from ranura.core.proof.checks.table import STANDS
 from ranura.core.proof.findings import Found
 from ranura.core.proof.steps import Step
 from ranura.core.text import table_words
@@ -35,10 +36,12 @@ class Hands:
 
 
 def _size(step: Step) -> tuple[float, float]:
-    """Length and width of the smallest piece that is fed."""
+    """Length and width of the smallest piece that is fed, lying or standing."""
     sizes = []
     for work in step.wood.works:
         if not work.id.startswith("overhang"):
             x0, y0, x1, y1 = extent(work.ring)
-            sizes.append((x1 - x0, y1 - y0))
+            long, wide = x1 - x0, y1 - y0
+            stands = closeness.over(work.z1 - work.z0, STANDS * min(long, wide))
+            sizes.append((max(long, wide), work.z1 - work.z0) if stands else (long, wide))
     return min(sizes, key=lambda size: size[0] * size[1])

@@ -21,7 +21,7 @@ _OUT, _NEAR = 0.3, 0.2
 """Of half the table's least width: how far the middle of the work may lie beyond it, and how far inside it is held level."""
 
 
-_STANDS = 2.0
+STANDS = 2.0
 """How many times as high as it is thick work is that stands rather than lies."""
 _LEANS_ON: frozenset[Role] = frozenset({"fence", "sled", "carrier"})
 
@@ -54,7 +54,7 @@ def _tips_over(step: Step) -> Iterator[Found]:
     work = step.wood.works[0]
     x0, y0, x1, y1 = extent(work.ring)
     high = work.z1 - work.z0
-    if not closeness.over(high, _STANDS * min(x1 - x0, y1 - y0)):
+    if not closeness.over(high, STANDS * min(x1 - x0, y1 - y0)):
         return
     leans = max((min(each.z1, work.z1) - max(each.z0, work.z0) for each in step.there if each.role in _LEANS_ON), default=0.0)
     if closeness.under(leans, high / 2):

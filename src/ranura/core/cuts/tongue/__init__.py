@@ -1,0 +1,1 @@
+"""Dovetail tongues on an end or an edge of a board, as sliding dovetails have them: over a table, at one setting (R13)."""

@@ -1,0 +1,83 @@
+"""The figures of a dovetail tongue (R13): bit out of the fence, root, end, fit."""
+
+from __future__ import annotations
+
+from ranura.core.cuts.tongue.setting import TongueSetting
+from ranura.core.output.figures.passes import depth_figures, feed_figures
+from ranura.core.output.figures.speed import speed_figures
+from ranura.core.output.figures.tool import tool_figures
+from ranura.core.output.going import Going
+from ranura.core.text.figures import Figure, Given, because, given, plain, show
+from ranura.core.text.writing import write
+
+
+def tongue_figures(setting: TongueSetting, going: Going | None) -> tuple[Figure, ...]:
+    """All figures of a setting, in the order of the slip."""
+    grip, stepping = setting.grip, setting.stepping
+    worst = stepping.most_bent if stepping is not None else None
+    found = tool_figures(setting, grip, (worst.number, worst.bend) if worst else None) if grip else []
+    found += speed_figures(setting)
+    if stepping is not None:
+        found += depth_figures(setting, stepping, total=setting.tongue.height)
+    found += [_exposure(setting), _end(setting), _heading()]
+    if stepping is not None:
+        found += feed_figures(setting, stepping, going)
+    return tuple(found)
+
+
+def _exposure(setting: TongueSetting) -> Figure:
+    asked = setting.tongue
+    return Figure(
+        key="guide.exposure",
+        label="Bit out of the fence",
+        value=asked.exposure,
+        unit="mm",
+        shown=show(asked.exposure, "mm", setting=False),
+        rule="R13",
+        formula="e = (T − root) / 2",
+        worked=write("({t:fine} − {r:fine}) / 2 = {e:fine}", t=asked.thick, r=asked.root, e=asked.exposure),
+        because=because(
+            "The widest place of the bit, at its tip, cuts the root from either face. "
+            "Moving the fence changes the tongue by twice as much: begin with it too thick"
+        ),
+        inputs=(
+            given("T", "thickness of the board", asked.thick, "mm"),
+            given("root", "thickness at the shoulder", asked.root, "mm"),
+        ),
+    )
+
+
+def _end(setting: TongueSetting) -> Figure:
+    asked = setting.tongue
+    return Figure(
+        key="tongue.end",
+        label="Tongue at its end",
+        value=asked.end,
+        unit="mm",
+        shown=show(asked.end, "mm", setting=False),
+        rule="R13",
+        formula="end = root + 2 · h · tan(angle)",
+        worked=write(
+            "{r:fine} + 2 · {h:fine} · tan {a:n1}° = {e:fine}", r=asked.root, h=asked.height, a=asked.cut.angle, e=asked.end
+        ),
+        because=because("Its flanks lean as those of the bit; the board must be thicker than that, {t:fine} here", t=asked.thick),
+        inputs=(given("h", "height of the tongue", asked.height, "mm"),),
+    )
+
+
+def _heading() -> Figure:
+    return Figure(
+        key="direction.heading",
+        label="Feed direction",
+        value=180.0,
+        unit="degrees",
+        rule="R7",
+        shown=plain("from right to left"),
+        formula="the fence f stands on the right of the heading h of the bit in the work, and the fresh wood on its left",
+        worked=write("f = (0, 1), behind the bit; the work goes along (−1, 0), from right to left, on both faces alike"),
+        because=because(
+            "Over a table the bit turns counter-clockwise seen from above; it comes against the work and presses it on to the "
+            "fence's infeed. From left to right it would take hold of it"
+        ),
+        inputs=(Given(symbol="f", name="from the bit to the fence", shown=plain("behind the bit")),),
+    )

@@ -1,0 +1,99 @@
+"""A dovetail tongue on its board: it stands on that side, and everything is seen there (R13).
+
+x runs along the worked side, y through the board's thickness, z up to the worked side (`board/stood.py`).
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from ranura.core.board.pieces import Piece, openings_of
+from ranura.core.board.stood import stood
+from ranura.core.cuts.tongue import refusals
+from ranura.core.cuts.tongue.asked import TongueCut
+from ranura.core.cutting.need import StraightCut
+from ranura.core.geometry import closeness
+from ranura.core.geometry.rings import extent
+from ranura.core.holding.hands import PUSHED_UNDER
+from ranura.core.text.errors import CutError
+
+_CLEAR = 10.0
+"""mm of whole board that must stay between the shoulders and an opening."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TongueOnBoard:
+    """A tongue on its board; all mm."""
+
+    cut: TongueCut
+    run: float
+    """Along the worked side."""
+    thick: float
+    high: float
+    """As the board stands."""
+    root: float
+    height: float
+
+    @property
+    def lean(self) -> float:
+        """How much further out a flank stands for a mm of height."""
+        return math.tan(math.radians(self.cut.angle))
+
+    @property
+    def end(self) -> float:
+        """How thick it is at its end, where it is thickest."""
+        return self.root + 2 * self.height * self.lean
+
+    @property
+    def exposure(self) -> float:
+        """How far the bit stands out of the fence.
+
+        Rule: R13 sliding dovetail
+        Formula: e = (T − root) / 2
+        Source: the bit's tip, its widest place, cuts the root, the same from either face"""
+        return (self.thick - self.root) / 2
+
+    @property
+    def across_grain(self) -> bool:
+        """Whether it is cut on an end."""
+        return self.cut.on in ("left", "right")
+
+    @property
+    def pushed(self) -> bool:
+        """Whether the side is too narrow to run along a fence by itself (R15)."""
+        return closeness.under(self.run, PUSHED_UNDER)
+
+    @property
+    def need(self) -> StraightCut:
+        """What it asks of its tool: what stands beside the tongue, at its whole height at once."""
+        return StraightCut(
+            kind="rabbet", width=self.exposure, depth=self.height, thickness=self.high, across_grain=self.across_grain
+        )
+
+
+def tongue(cut: TongueCut, piece: Piece) -> TongueOnBoard:
+    """A tongue on its board. Raises `CutError` with the dimension that cannot be."""
+    if piece.outline is not None:
+        raise CutError(refusals.SIDE_NOT_STRAIGHT, field="cut.on")
+    seen = stood(piece, cut.on)
+    made = TongueOnBoard(
+        cut=cut, run=seen.length.mm, thick=seen.width.mm, high=seen.thickness.mm, root=cut.root.mm, height=cut.height.mm
+    )
+    if not closeness.over(made.root, 0.0):
+        raise CutError(refusals.NO_ROOT, field="cut.root")
+    if closeness.over(made.height, made.high / 2):
+        raise CutError(refusals.HIGHER_THAN_BOARD, field="cut.height", height=made.height, high=made.high)
+    if not closeness.under(made.end, made.thick):
+        raise CutError(refusals.NO_SHOULDERS, field="cut.root", end=made.end, thickness=made.thick)
+    _check_openings(cut, piece)
+    return made
+
+
+def _check_openings(cut: TongueCut, piece: Piece) -> None:
+    deep = cut.height.mm + _CLEAR
+    for ring in openings_of(piece):
+        x0, y0, x1, y1 = extent(ring)
+        away = {"left": x0, "right": piece.length.mm - x1, "near": y0, "far": piece.width.mm - y1}[cut.on]
+        if closeness.under(away, deep):
+            raise CutError(refusals.OPENING_NEAR_SIDE, field="cut.on", deep=deep)

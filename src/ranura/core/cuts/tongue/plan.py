@@ -1,0 +1,103 @@
+"""Planning a dovetail tongue: both passes of the tools that were chosen, and what to be careful about."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from ranura.core.board.pieces import Piece
+from ranura.core.choosing.candidates import Drop
+from ranura.core.choosing.order import Candidate
+from ranura.core.cuts.tongue import refusals, words
+from ranura.core.cuts.tongue.judge import TongueJudge
+from ranura.core.cuts.tongue.setting import TongueSetting
+from ranura.core.cutting.grip import Grip
+from ranura.core.cutting.speed import speed_of, turning_rpm
+from ranura.core.cutting.step_limits import paces_of, step_limits
+from ranura.core.cutting.stepping import Lane, Stepping, stepped
+from ranura.core.geometry import closeness
+from ranura.core.output.cautions import in_order, tool_cautions
+from ranura.core.shop.tooling.routers import Base
+from ranura.core.text import depth_words
+from ranura.core.text import refusals as common_refusals
+from ranura.core.text.cautions import Caution, caution, written
+from ranura.core.text.errors import CutError
+
+
+def setting_of(chosen: Candidate, judge: TongueJudge, piece: Piece) -> TongueSetting:
+    """Everything a pair needs for a tongue."""
+    asked, wood, rules, bit = judge.tongue, judge.wood, judge.rules, chosen.bit
+    speed = speed_of(bit, chosen.router, rules, compare=True)
+    held = judge.grip(bit, chosen.router)
+    grip = held if isinstance(held, Grip) else None
+    stepping = None
+    if grip is not None and judge.against_bit(bit) is None:
+        stepping = _both_faces(judge, chosen, turning_rpm(speed), grip.free)
+    cautions = [written(each) for each in chosen.reasons]
+    cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
+    setting = TongueSetting(
+        piece=piece,
+        material=wood,
+        rules=rules,
+        candidate=chosen,
+        speed=speed,
+        grip=grip,
+        reach=judge.reach(bit),
+        stepping=stepping,
+        tongue=asked,
+        cautions=(),
+    )
+    return replace(setting, cautions=in_order([*cautions, *_cautions(setting, stepping)]))
+
+
+def _both_faces(judge: TongueJudge, chosen: Candidate, rpm: float, free: float) -> Stepping:
+    """A pass on either face at one setting, each at the whole height: a dovetail bit is not raised in between (R3)."""
+    tooling = judge.tooling(chosen.bit, chosen.router, rpm, free)
+    paces = paces_of(tooling)
+    limits = step_limits(tooling, paces)
+    lane = Lane(spacer=0.0, run=judge.tongue.run, pace=paces[0])
+    ordered = [(lane, 0.0, judge.tongue.height)] * 2
+    least = min(limits, key=lambda limit: limit.step)
+    return stepped(tooling, ordered, paces=paces[:1], depths=(judge.tongue.height,), turret=None, limits=limits, least=least)
+
+
+def opening_around(base: Base) -> float | None:
+    """The smallest opening that a table's rings leave around the bit, in mm; None where nothing is known of it."""
+    return min(base.rings, default=base.opening)
+
+
+def _cautions(setting: TongueSetting, stepping: Stepping | None) -> Iterator[Caution]:
+    asked, base = setting.tongue, setting.base
+    if stepping is not None:
+        yield from stepping.cautions
+        yield from stepping.paces[0].cautions
+    yield caution(words.ALL_THE_WAY)
+    opening = opening_around(base)
+    if opening is not None and closeness.over(opening, setting.bit.diameter + setting.rules.opening_clearance):
+        yield caution(words.OPENING_UNDER_THE_END, thick=asked.thick, opening=opening)
+    if asked.pushed:
+        yield caution(words.PUSHED_WITH_A_BLOCK, run=asked.run)
+    elif asked.across_grain:
+        yield caution(words.BACKED_AT_THE_END)
+    yield caution(words.TALL_FENCE, high=asked.high, thick=asked.thick, least=setting.fence_high)
+
+
+def refuse(judge: TongueJudge, dropped: list[Drop]) -> None:
+    """Raises `CutError` on angle or height when every bit fails on it; other causes are shown as a plan with a stop."""
+    by_itself = {drop.bit.id: drop.reason.words for drop in dropped if drop.router is None}
+    if len(by_itself) < len(judge.tools.bits):
+        return
+    dovetails = [bit for bit in judge.tools.bits if bit.profile == "dovetail"]
+    right = [bit for bit in dovetails if by_itself[bit.id] is not words.OTHER_ANGLE]
+    if not right:
+        there = ", ".join(f"{angle:g}°" for angle in sorted({bit.angle or 0.0 for bit in dovetails})) or "none"
+        raise CutError(refusals.NO_DOVETAIL_BIT, field="cut.angle", angle=f"{judge.tongue.cut.angle:g}", there=there)
+    if all(by_itself[bit.id] is depth_words.BEYOND_CUTTING_LENGTH for bit in right):
+        longest = max(right, key=lambda bit: bit.cuts_to)
+        raise CutError(
+            common_refusals.DEEPER_THAN_ANY_BIT,
+            field="cut.height",
+            depth=judge.tongue.height,
+            longest=longest.cuts_to,
+            name=longest.name,
+        )

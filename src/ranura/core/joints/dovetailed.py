@@ -1,0 +1,142 @@
+"""The sliding dovetail (R13): a socket across the first board's face, and a tongue on an end or the near edge of the second."""
+
+from __future__ import annotations
+
+import math
+from typing import Final
+
+from ranura.core.board.pieces import Side
+from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.fit import Fit
+from ranura.core.cuts.tongue.asked import TongueCut
+from ranura.core.geometry import closeness
+from ranura.core.geometry.placing import Placing, lying
+from ranura.core.joints import refusals
+from ranura.core.joints.asked import Joint
+from ranura.core.joints.housed import standing
+from ranura.core.joints.joined import Boards, Dovetail, Joined, Line, MemberCut, Stood, at_end, expected_fit
+from ranura.core.joints.sliding_dovetail import SlidingDovetail, plan_sliding_dovetail
+from ranura.core.learning.forecast import Spread
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import Length, in_mm
+from ranura.core.text.writing import write
+
+_OF_BOARD = 1 / 3
+"""Of the first board: how deep the socket is where nobody says."""
+_LOOSER: Final[dict[Fit, float]] = {"tight": 0.0, "sliding": 1.0, "glue": 2.0}
+"""How many times the house's clearance a fit has."""
+
+
+def dovetailed(joint: Joint, boards: Boards) -> Joined:
+    """A socket in the face of the first board and the tongue that slides into it, both by one bit.
+
+    Rule: R13 sliding dovetail
+    Formula: mouth D − 2·h·tan(angle); root = mouth − clearance, 0.3 mm shorter than the socket is deep
+    Source: one bit gives both flanks their angle; the shoulders close before the tongue touches the floor
+
+    Raises `CutError` without a dovetail bit, and where the second board stands past an end."""
+    thick, across = boards.first.thickness.mm, boards.second.thickness.mm
+    bit = _bit(joint, boards)
+    # Tenths where nobody says, and what follows in thousandths, as it is typed and sent.
+    deep = math.floor(min(bit.cuts_to, thick * _OF_BOARD) * 10) / 10 if joint.depth is None else joint.depth.mm
+    play = boards.rules.dovetail_clearance * _LOOSER[joint.fit] + joint.correction
+    made = plan_sliding_dovetail(
+        bit_diameter=bit.diameter,
+        bit_angle=bit.angle,
+        depth=deep,
+        tongue_stock=across,
+        socket_board=thick,
+        clearance=play,
+        rules=boards.rules,
+    )
+    if not closeness.over(made.tongue_height, 0.0):
+        raise CutError(refusals.GROOVE_TOO_SHALLOW, field="joint.depth", least=boards.rules.tongue_short)
+    sides: tuple[Side, ...] = ("near",) if joint.into == "near" else joint.ends
+    socket = ChannelCut(
+        shape="dovetail",
+        width=_rounded(made.socket_mouth),
+        depth=_rounded(deep),
+        position=_rounded(joint.at.mm + (across - made.socket_mouth) / 2),
+        end=joint.end,
+    )
+    return Joined(
+        cuts=(
+            MemberCut(
+                member="a", name="Socket", cut=socket, why=write("The socket first: the tongue is sneaked up to it in scrap")
+            ),
+            *(
+                MemberCut(
+                    member="b",
+                    name=at_end("Tongue", number),
+                    cut=TongueCut(
+                        on=side,
+                        root=in_mm(math.floor(made.tongue_root * 1000) / 1000),
+                        height=_rounded(made.tongue_height),
+                        angle=bit.angle,
+                    ),
+                    why=write("Then the tongue, by the same bit, both faces at one setting of the fence"),
+                )
+                for number, side in enumerate(sides)
+            ),
+        ),
+        placing=_placed(joint, boards, made),
+        lines=_lines(joint, boards, made, deep, play),
+        seen_along=(0.0, 1.0, 0.0),
+        stood=Stood(first=None, second=sides[0]),
+        expected=expected_fit(joint, boards, Spread(of="setting", mm=2 * boards.rules.spread_fence)),
+        cautions=made.cautions,
+    )
+
+
+def _rounded(mm: float) -> Length:
+    return in_mm(round(mm, 3))
+
+
+def _bit(joint: Joint, boards: Boards) -> Dovetail:
+    """The dovetail bit: of those that cut deep enough the widest up to the share of the second board that the house allows, or
+    the narrowest of all."""
+    deep = 0.0 if joint.depth is None else joint.depth.mm
+    fit = [each for each in boards.dovetails if not closeness.over(deep, each.cuts_to)]
+    if not fit:
+        raise CutError(refusals.NO_DOVETAIL_FOR_JOINT, field="joint.depth", deep=deep)
+    most = boards.rules.dovetail_share * boards.second.thickness.mm
+    narrow = [each for each in fit if not closeness.over(each.diameter, most)]
+    return max(narrow, key=lambda each: each.diameter) if narrow else min(fit, key=lambda each: each.diameter)
+
+
+def _placed(joint: Joint, boards: Boards, made: SlidingDovetail) -> Placing:
+    """The second board on the first one's face, its tongue in it: standing on an end, or along the socket on its near edge."""
+    if joint.into != "near":
+        return standing(joint, boards, near=joint.at.mm, deep=made.tongue_height)
+    long, _, thick = boards.sizes("a")
+    size = boards.sizes("b")
+    if closeness.over(joint.at.mm, long - size[2]):
+        raise CutError(refusals.OFF_THE_BOARD, field="joint.at", end="other", most=long - size[2])
+    left = joint.at.mm if joint.end == "left" else long - joint.at.mm - size[2]
+    return lying(size, low=(left, 0.0, thick - made.tongue_height), x=(0.0, 1.0, 0.0), z=(1.0, 0.0, 0.0))
+
+
+def _lines(joint: Joint, boards: Boards, made: SlidingDovetail, deep: float, play: float) -> tuple[Line, ...]:
+    """Across the socket, below the tongue's end and under a shoulder, where both boards are."""
+    (long, wide, thick), (other, broad, across) = boards.sizes("a"), boards.sizes("b")
+    from_end = joint.at.mm + across / 2
+    middle = from_end if joint.end == "left" else long - from_end
+    y = min(wide, other if joint.into == "near" else broad) / 2
+    shoulder = middle + (made.socket_mouth + across) / 4
+    return (
+        Line(
+            name=write("across the socket"),
+            at=(middle, y, thick - deep / 2),
+            way=(1.0, 0.0, 0.0),
+            reach=made.socket_floor,
+            wanted=max(play, 0.0),
+        ),
+        Line(
+            name=write("below the tongue"),
+            at=(middle, y, thick - deep),
+            way=(0.0, 0.0, 1.0),
+            reach=deep / 2,
+            wanted=boards.rules.tongue_short,
+        ),
+        Line(name=write("under a shoulder"), at=(shoulder, y, thick), way=(0.0, 0.0, 1.0), reach=deep / 2, wanted=0.0),
+    )

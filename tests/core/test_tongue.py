@@ -1,0 +1,141 @@
+"""Dovetail tongues: their figures against the rule, both passes at one setting, what a standing board asks of fence and bit."""
+
+from __future__ import annotations
+
+import dataclasses
+import math
+
+import pytest
+
+from ranura.core.board.pieces import Piece
+from ranura.core.cuts.tongue.asked import TongueCut
+from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
+from ranura.core.plan import PLANNING
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import in_mm
+from ranura.demo.shop import SHOP
+
+SHELF = Piece(name="Shelf", material="ash", length=in_mm(460), width=in_mm(280), thickness=in_mm(18))
+CUT = TongueCut(root=in_mm(8.112), height=in_mm(8.7))
+BIT = SHOP.bit("dovetail-12.7")
+
+
+def plan(cut: TongueCut = CUT, piece: Piece = SHELF, shop=SHOP, **more):
+    return PLANNING.plan_with_moves(cut, piece, shop, shop.rules, **more)
+
+
+def codes(made, level: str = "stop") -> set[str]:
+    return {each.code for each in made.cautions if each.level == level}
+
+
+def size(length: float = 460, width: float = 280, thickness: float = 18) -> Piece:
+    return dataclasses.replace(SHELF, length=in_mm(length), width=in_mm(width), thickness=in_mm(thickness))
+
+
+@pytest.mark.parametrize("depth", [5.0, 9.0, 11.5])
+@pytest.mark.parametrize("stock", [17.0, 22.0])
+def test_its_figures_are_those_of_the_rule(depth, stock):
+    rule = plan_sliding_dovetail(bit_diameter=12.7, bit_angle=14, depth=depth, tongue_stock=stock, socket_board=40)
+    cut = TongueCut(root=in_mm(rule.tongue_root), height=in_mm(rule.tongue_height))
+    made = plan(cut, size(thickness=stock))
+    figures = {each.key: each.value for each in made.figures}
+    assert figures["guide.exposure"] == pytest.approx(rule.tongue_exposure)
+    assert figures["tongue.end"] == pytest.approx(rule.tongue_tip)
+    assert made.proof.passed
+
+
+@pytest.mark.parametrize(("on", "run"), [("left", 280), ("right", 280), ("near", 460), ("far", 460)])
+def test_both_faces_are_cut_past_the_bit_with_the_fresh_wood_away_from_the_fence(on, run):
+    made = plan(dataclasses.replace(CUT, on=on))
+    kinds = [move.kind for move in made.moves]
+    assert kinds == ["set", "start", "enter", "cut", "leave", "stop"] * 2
+    first, second = (move for move in made.moves if move.kind == "cut")
+    assert (first.fresh, second.fresh) == ("left", "left")
+    assert [at[0] for at in (*first.path, *second.path)] == [0, run, run, 0]
+    axis = (18 - 8.112) / 2 - 12.7 / 2
+    assert (first.path[0][1], second.path[0][1]) == pytest.approx((axis, 18 - axis))
+    assert {move.to_depth for move in made.moves if move.kind == "cut"} == {8.7}
+    what = [change.what for move in made.moves[6:] for change in move.changes]
+    assert what == ["board"], "nothing but the board is turned"
+
+
+@pytest.mark.parametrize(("on", "normal"), [("left", (-1, 0, 0)), ("right", (1, 0, 0)), ("near", (0, -1, 0)), ("far", (0, 1, 0))])
+def test_the_motor_lies_beyond_the_worked_side(on, normal):
+    made = plan(dataclasses.replace(CUT, on=on))
+    (a, b, c), (d, e, f) = made.settings[0].frame.x, made.settings[0].frame.y
+    assert (b * f - c * e, c * d - a * f, a * e - b * d) == normal
+
+
+@pytest.mark.parametrize("on", ["left", "far"])
+def test_what_stays_is_the_tongue(on):
+    """Random points of the end against the trapezoid, by the distance of each from both ways of the bit."""
+    made = plan(dataclasses.replace(CUT, on=on))
+    slope = math.tan(math.radians(14))
+    axes = [move.path[0][1] for move in made.moves if move.kind == "cut"]
+    for i in range(37):
+        for k in range(21):
+            y, below = 18 * (i + 0.5) / 37, 8.7 * (k + 0.5) / 21
+            gone = any(abs(y - axis) < 12.7 / 2 - (8.7 - below) * slope for axis in axes)
+            half = 8.112 / 2 + (8.7 - below) * slope
+            assert gone == (abs(y - 9) > half)
+
+
+def test_a_board_on_its_end_wants_a_tall_fence_a_block_behind_it_and_a_closed_ring():
+    made = plan()
+    assert {"tall-fence", "backed-at-the-end"} <= codes(made, "note")
+    assert {"opening-under-the-end", "all-the-way"} <= codes(made, "caution")
+    (fence,) = (body for body in made.bodies if body.id == "fence-1")
+    assert max(x for x, _ in fence.ring) >= 230, "half as high as the board stands"
+    narrow = plan(piece=size(width=100))
+    assert "pushed-with-a-block" in codes(narrow, "caution")
+    assert narrow.settings[0].hands == "sled"
+
+
+def test_what_is_small_or_leans_on_too_little_is_stopped_by_what_happens():
+    """The proof's own judgement: no body to lean on, and hands beside a short board on its edge."""
+    made = plan(TongueCut(on="near", root=in_mm(8.112), height=in_mm(8.7)), size(length=200, width=60))
+    assert "hands-too-near" in codes(made)
+    upright = plan(TongueCut(on="near", root=in_mm(8.112), height=in_mm(8.7)), size(length=400, width=60))
+    assert not codes(upright)
+
+
+@pytest.mark.parametrize(
+    ("cut", "piece", "field", "code"),
+    [
+        ({"root": in_mm(14)}, SHELF, "cut.root", "no-shoulders"),
+        ({"height": in_mm(11.9), "root": in_mm(12.5)}, SHELF, "cut.root", "no-shoulders"),
+        ({"angle": 7.0}, SHELF, "cut.angle", "no-dovetail-bit"),
+        ({"height": in_mm(13)}, size(thickness=30), "cut.height", "deeper-than-any-bit"),
+        ({"height": in_mm(11), "on": "near"}, size(width=20), "cut.height", "higher-than-board"),
+    ],
+)
+def test_what_cannot_be_is_said_where_it_was_typed(cut, piece, field, code):
+    with pytest.raises(CutError) as refused:
+        plan(dataclasses.replace(CUT, **cut), piece)
+    assert (refused.value.field, refused.value.code) == (field, code)
+
+
+def test_more_wood_beside_the_tongue_than_the_bit_is_wide_is_a_stop():
+    made = plan(piece=size(thickness=36))
+    assert "reaches-too-little" in codes(made)
+
+
+@pytest.mark.parametrize("on", ["left", "right", "near", "far"])
+def test_later_cuts_find_both_strips_gone(on):
+    left = PLANNING.leaves(dataclasses.replace(CUT, on=on), SHELF, SHOP)
+    assert len(left.taken) == 2
+    spot = {"left": (4, 140), "right": (456, 140), "near": (230, 4), "far": (230, 276)}[on]
+    inner = {"left": (10, 140), "right": (450, 140), "near": (230, 10), "far": (230, 270)}[on]
+
+    def gone(at, z):
+        return any(each.radius(z) > 0 and _away(at, each.path) < each.radius(z) for each in left.taken)
+
+    assert [gone(spot, z) for z in (1.0, 4.5, 9.0, 13.5, 17.0)] == [True, True, False, True, True]
+    assert not any(gone(inner, z) for z in (1.0, 9.0, 17.0))
+
+
+def _away(at, path) -> float:
+    (x, y), ((ax, ay), (bx, by)) = at, path
+    share = ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / ((bx - ax) ** 2 + (by - ay) ** 2)
+    share = min(max(share, 0.0), 1.0)
+    return math.dist(at, (ax + share * (bx - ax), ay + share * (by - ay)))
