@@ -16,7 +16,7 @@ from ranura.core.text.lengths import in_mm
 from ranura.demo.shop import SHOP
 
 SHELF = Piece(name="Shelf", material="ash", length=in_mm(460), width=in_mm(280), thickness=in_mm(18))
-CUT = TongueCut(root=in_mm(8.112), height=in_mm(8.7))
+CUT = TongueCut(root=in_mm(8.112), depth=in_mm(8.7))
 BIT = SHOP.bit("dovetail-12.7")
 
 
@@ -36,7 +36,7 @@ def size(length: float = 460, width: float = 280, thickness: float = 18) -> Piec
 @pytest.mark.parametrize("stock", [17.0, 22.0])
 def test_its_figures_are_those_of_the_rule(depth, stock):
     rule = plan_sliding_dovetail(bit_diameter=12.7, bit_angle=14, depth=depth, tongue_stock=stock, socket_board=40)
-    cut = TongueCut(root=in_mm(rule.tongue_root), height=in_mm(rule.tongue_height))
+    cut = TongueCut(root=in_mm(rule.tongue_root), depth=in_mm(rule.tongue_height))
     made = plan(cut, size(thickness=stock))
     figures = {each.key: each.value for each in made.figures}
     assert figures["guide.exposure"] == pytest.approx(rule.tongue_exposure)
@@ -93,9 +93,9 @@ def test_a_board_on_its_end_wants_a_tall_fence_a_block_behind_it_and_a_closed_ri
 
 def test_what_is_small_or_leans_on_too_little_is_stopped_by_what_happens():
     """The proof's own judgement: no body to lean on, and hands beside a short board on its edge."""
-    made = plan(TongueCut(on="near", root=in_mm(8.112), height=in_mm(8.7)), size(length=200, width=60))
+    made = plan(TongueCut(on="near", root=in_mm(8.112), depth=in_mm(8.7)), size(length=200, width=60))
     assert "hands-too-near" in codes(made)
-    upright = plan(TongueCut(on="near", root=in_mm(8.112), height=in_mm(8.7)), size(length=400, width=60))
+    upright = plan(TongueCut(on="near", root=in_mm(8.112), depth=in_mm(8.7)), size(length=400, width=60))
     assert not codes(upright)
 
 
@@ -103,10 +103,10 @@ def test_what_is_small_or_leans_on_too_little_is_stopped_by_what_happens():
     ("cut", "piece", "field", "code"),
     [
         ({"root": in_mm(14)}, SHELF, "cut.root", "no-shoulders"),
-        ({"height": in_mm(11.9), "root": in_mm(12.5)}, SHELF, "cut.root", "no-shoulders"),
+        ({"depth": in_mm(11.9), "root": in_mm(12.5)}, SHELF, "cut.root", "no-shoulders"),
         ({"angle": 7.0}, SHELF, "cut.angle", "no-dovetail-bit"),
-        ({"height": in_mm(13)}, size(thickness=30), "cut.height", "deeper-than-any-bit"),
-        ({"height": in_mm(11), "on": "near"}, size(width=20), "cut.height", "higher-than-board"),
+        ({"depth": in_mm(13)}, size(thickness=30), "cut.depth", "deeper-than-any-bit"),
+        ({"depth": in_mm(11), "on": "near"}, size(width=20), "cut.depth", "higher-than-board"),
     ],
 )
 def test_what_cannot_be_is_said_where_it_was_typed(cut, piece, field, code):

@@ -128,7 +128,7 @@ def _tongue(chance: random.Random, piece: Case, length: float, _width: float, th
     height = chance.uniform(3, 11)
     room = thick - 2 * height * math.tan(math.radians(angle))
     return {
-        "kind": "tongue", "on": on, "angle": angle, "height": mm(height),
+        "kind": "tongue", "on": on, "angle": angle, "depth": mm(height),
         "root": mm(max(room * chance.uniform(0.2, 0.98), 0.5)),
     }  # fmt: skip
 

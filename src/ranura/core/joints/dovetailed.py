@@ -71,7 +71,7 @@ def dovetailed(joint: Joint, boards: Boards) -> Joined:
                     cut=TongueCut(
                         on=side,
                         root=in_mm(math.floor(made.tongue_root * 1000) / 1000),
-                        height=_rounded(made.tongue_height),
+                        depth=_rounded(made.tongue_height),
                         angle=bit.angle,
                     ),
                     why=write("Then the tongue, by the same bit, both faces at one setting of the fence"),

@@ -18,7 +18,7 @@ class TongueCut:
     """The end or the edge that it is cut on."""
     root: Length
     """How thick it is at its shoulder, where it is thinnest."""
-    height: Length
+    depth: Length
     """How far it stands out of its shoulders."""
     angle: float = bounded(14.0, above=0, below=45)
     """Of its flanks from straight out, in degrees: that of the socket's bit."""

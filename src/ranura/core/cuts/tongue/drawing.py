@@ -110,15 +110,15 @@ def _section(setting: TongueSetting, cut: TongueCut) -> View:
     outlines.append(Outline(role="bit", points=bit_ring, label=write("{d:fine}", d=bit.diameter)))
     dimensions = (
         typed_dimension("root", (root, high), (thick - root, high), cut.root, vertical=False, offset=5.0),
-        typed_dimension("height", (thick + 12.0, 0.0), (thick + 12.0, h), cut.height, vertical=True),
+        typed_dimension("depth", (thick + 12.0, 0.0), (thick + 12.0, h), cut.depth, vertical=True),
         Dimension(start=(end, 0.0), end=(thick - end, 0.0), offset=-8.0, name="end", text=write("{e:fine}", e=asked.end)),
     )
     handle = DragHandle(
-        field="height",
+        field="depth",
         points=box(root, h - 0.8, thick - root, h + 0.8),
         direction=(0.0, 1.0),
         value=h,
-        unit=cut.height.unit,
+        unit=cut.depth.unit,
         name="Height",
         shown=show(h, "mm"),
         most=bit.cutting_length,

@@ -38,7 +38,7 @@ from ranura.core.text.lengths import Length
 def planner(cut: TongueCut, task: Task) -> Planner:
     """How a tongue is planned. Raises `CutError` with the dimension that cannot be."""
     judge = TongueJudge(task.shop, tongue(cut, task.piece), task.wood, task.rules)
-    stands = Standing(on=cut.on, deep=cut.height.mm)
+    stands = Standing(on=cut.on, deep=cut.depth.mm)
 
     def make(chosen: Candidate) -> Planned:
         setting = setting_of(chosen, judge, task.piece)
@@ -65,7 +65,7 @@ def _text(setting: TongueSetting, moves: Sequence[Move], *, cut: TongueCut) -> P
 
 
 def _asked(cut: TongueCut) -> dict[FieldPath, Length | None]:
-    return {"root": cut.root, "height": cut.height}
+    return {"root": cut.root, "depth": cut.depth}
 
 
 def _repeat(_cut: TongueCut, _piece: Piece, _shop: Shop, _count: int | None) -> Repeats:

@@ -20,12 +20,12 @@ def form(cut: TongueCut, piece: Piece, _: Shop) -> Form:
             Phrase(text=piece.name, strong=True, before="of", after=","),
             LengthBlank(field="root", label="Thickness at the shoulder"),
             Phrase(text="thick at its shoulder,"),
-            LengthBlank(field="height", label="Height"),
+            LengthBlank(field="depth", label="Height"),
             Phrase(text="high, its flanks at"),
             angle,
         ),
         options=(),
-        first=(new_length("root", "Thickness at the shoulder"), new_length("height", "Height"), angle, _sides(cut)),
+        first=(new_length("root", "Thickness at the shoulder"), new_length("depth", "Height"), angle, _sides(cut)),
     )
 
 
@@ -43,6 +43,6 @@ def starts(_: Piece, shop: Shop) -> tuple[Start, ...]:
             name="dovetail tongue",
             group="Ends",
             example="Batten",
-            cut={"kind": "tongue", "root": empty, "height": empty, "angle": angles[0] if angles else 14.0},
+            cut={"kind": "tongue", "root": empty, "depth": empty, "angle": angles[0] if angles else 14.0},
         ),
     )

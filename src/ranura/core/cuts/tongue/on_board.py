@@ -78,12 +78,12 @@ def tongue(cut: TongueCut, piece: Piece) -> TongueOnBoard:
         raise CutError(refusals.SIDE_NOT_STRAIGHT, field="cut.on")
     seen = stood(piece, cut.on)
     made = TongueOnBoard(
-        cut=cut, run=seen.length.mm, thick=seen.width.mm, high=seen.thickness.mm, root=cut.root.mm, height=cut.height.mm
+        cut=cut, run=seen.length.mm, thick=seen.width.mm, high=seen.thickness.mm, root=cut.root.mm, height=cut.depth.mm
     )
     if not closeness.over(made.root, 0.0):
         raise CutError(refusals.NO_ROOT, field="cut.root")
     if closeness.over(made.height, made.high / 2):
-        raise CutError(refusals.HIGHER_THAN_BOARD, field="cut.height", height=made.height, high=made.high)
+        raise CutError(refusals.HIGHER_THAN_BOARD, field="cut.depth", height=made.height, high=made.high)
     if not closeness.under(made.end, made.thick):
         raise CutError(refusals.NO_SHOULDERS, field="cut.root", end=made.end, thickness=made.thick)
     _check_openings(cut, piece)
@@ -91,7 +91,7 @@ def tongue(cut: TongueCut, piece: Piece) -> TongueOnBoard:
 
 
 def _check_openings(cut: TongueCut, piece: Piece) -> None:
-    deep = cut.height.mm + _CLEAR
+    deep = cut.depth.mm + _CLEAR
     for ring in openings_of(piece):
         x0, y0, x1, y1 = extent(ring)
         away = {"left": x0, "right": piece.length.mm - x1, "near": y0, "far": piece.width.mm - y1}[cut.on]

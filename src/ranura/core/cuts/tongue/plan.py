@@ -96,7 +96,7 @@ def refuse(judge: TongueJudge, dropped: list[Drop]) -> None:
         longest = max(right, key=lambda bit: bit.cuts_to)
         raise CutError(
             common_refusals.DEEPER_THAN_ANY_BIT,
-            field="cut.height",
+            field="cut.depth",
             depth=judge.tongue.height,
             longest=longest.cuts_to,
             name=longest.name,

@@ -11,7 +11,7 @@ from ranura.core.text.writing import Text, write
 
 def title(cut: TongueCut, _: Shop) -> Text:
     """What it is called in a list."""
-    return write("dovetail tongue {r} × {h}", r=as_typed(cut.root), h=as_typed(cut.height))
+    return write("dovetail tongue {r} × {h}", r=as_typed(cut.root), h=as_typed(cut.depth))
 
 
 def place(cut: TongueCut, _: Piece) -> Text:
@@ -26,6 +26,6 @@ def sentence(cut: TongueCut, piece: Piece, _: Shop) -> Text:
         side=edge_name(cut.on),
         piece=piece.name,
         r=as_typed(cut.root),
-        h=as_typed(cut.height),
+        h=as_typed(cut.depth),
         a=f"{cut.angle:g}",
     )

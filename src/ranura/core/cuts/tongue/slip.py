@@ -16,7 +16,7 @@ def tongue_sections(setting: TongueSetting, figures: Sequence[Figure]) -> tuple[
     by_key = {figure.key: figure for figure in figures}
     made = [tool_section(setting, by_key), speed_section(setting, by_key)]
     if setting.stepping is not None:
-        height = _as_typed(setting.tongue.cut.height)
+        height = _as_typed(setting.tongue.cut.depth)
         made.append(depths_section(setting.stepping, height, zero="above the table, or a little less than the socket is deep"))
     made += [_guide(setting, by_key["guide.exposure"]), _direction(setting)]
     if setting.stepping is not None:

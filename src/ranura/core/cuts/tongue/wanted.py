@@ -19,7 +19,7 @@ def wanted(cut: TongueCut, piece: Piece, _: Shop) -> Wanted:
     """At some heights both strips beside the tongue, which is thinnest at its shoulders; nothing below those."""
     ends = cut.on in ("left", "right")
     long, high = (piece.width.mm, piece.length.mm) if ends else (piece.length.mm, piece.width.mm)
-    thick, height, lean = piece.thickness.mm, cut.height.mm, math.tan(math.radians(cut.angle))
+    thick, height, lean = piece.thickness.mm, cut.depth.mm, math.tan(math.radians(cut.angle))
     found = []
     for i in range(_LAYERS):
         up = JUST + (height - 2 * JUST) * i / (_LAYERS - 1)
