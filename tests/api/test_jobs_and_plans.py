@@ -224,7 +224,7 @@ def test_jobs_are_listed_changed_copied_taken_away_and_brought_back(client):
     other = client.post("/api/jobs", json={"name": "  Second job "}).json()
     assert (other["name"], other["notes"], other["archived"]) == ("Second job", "", False)
     first, _, second = client.get("/api/jobs").json()
-    assert (first["boards"], first["cuts"], second["boards"], second["picture"]) == (41, 25, 0, [])
+    assert (first["boards"], first["cuts"], second["boards"], second["picture"]) == (40, 25, 0, [])
     assert len(first["picture"][0]) == 4, "the outline of its first board"
     change = f"/api/jobs/{other['id']}"
     assert client.put(change, json={"notes": "Glue on Friday"}).json()["notes"] == "Glue on Friday"

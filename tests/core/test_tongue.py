@@ -80,6 +80,22 @@ def test_what_stays_is_the_tongue(on):
             assert gone == (abs(y - 9) > half)
 
 
+@pytest.mark.parametrize(("on", "tapered", "low"), [("left", "shown", True), ("left", "back", False), ("near", "shown", False)])
+def test_a_shim_leaves_the_tongue_thicker_where_the_socket_is_wide(on, tapered, low):
+    made = plan(dataclasses.replace(CUT, on=on, taper=in_mm(1.2), over=in_mm(200), tapered=tapered))
+    assert made.proof.passed
+    cuts = [move for move in made.moves if move.kind == "cut"]
+    straight, slanted = (cuts[1], cuts[0]) if low else (cuts[0], cuts[1])
+    assert straight.path[0][1] == straight.path[1][1]
+    axis = (18 - 8.112) / 2 - 12.7 / 2
+    for u, v in slanted.path:
+        away = v if low else 18 - v
+        assert away == pytest.approx(axis - 1.2 * (200 - u) / 200)
+    shims = [change.to for move in made.moves for change in move.changes if change.what == "spacer"]
+    assert sorted(shims) == [0.0, 1.2]
+    assert any("tape a shim" in line.metric for section in made.slip for line in section.lines)
+
+
 def test_a_board_on_its_end_wants_a_tall_fence_a_block_behind_it_and_a_closed_ring():
     made = plan()
     assert {"tall-fence", "backed-at-the-end"} <= codes(made, "note")
@@ -104,6 +120,7 @@ def test_what_is_small_or_leans_on_too_little_is_stopped_by_what_happens():
     [
         ({"root": in_mm(14)}, SHELF, "cut.root", "no-shoulders"),
         ({"depth": in_mm(11.9), "root": in_mm(12.5)}, SHELF, "cut.root", "no-shoulders"),
+        ({"taper": in_mm(4)}, SHELF, "cut.taper", "taper-too-much"),
         ({"angle": 7.0}, SHELF, "cut.angle", "no-dovetail-bit"),
         ({"depth": in_mm(13)}, size(thickness=30), "cut.depth", "deeper-than-any-bit"),
         ({"depth": in_mm(11), "on": "near"}, size(width=20), "cut.depth", "higher-than-board"),

@@ -67,7 +67,10 @@ def _channel(chance: random.Random, piece: Case, length: float, width: float, th
         cut["angle"] = chance.choice([-30, -12.5, 8, 20, 45])
     if chance.random() < 0.25:
         cut |= {"count": chance.choice([2, 3, 5]), "spacing": mm(chance.uniform(30, 160))}
-    if chance.random() < 0.12 and not along:
+    if shape == "dovetail" and chance.random() < 0.4:
+        cut |= {"goes": "across", "end": chance.choice(["left", "right"]), "taper": mm(chance.uniform(0.4, 2.5)), "angle": 0}
+        cut = {name: value for name, value in cut.items() if name not in ("stop_first", "stop_last", "count", "spacing")}
+    elif chance.random() < 0.12 and not along:
         piece["count"] = 2
         cut["mirrored"] = True
     if chance.random() < 0.4:
@@ -130,6 +133,7 @@ def _tongue(chance: random.Random, piece: Case, length: float, _width: float, th
     return {
         "kind": "tongue", "on": on, "angle": angle, "depth": mm(height),
         "root": mm(max(room * chance.uniform(0.2, 0.98), 0.5)),
+        **({"taper": mm(chance.uniform(0.4, 2)), "tapered": chance.choice(["shown", "back"])} if chance.random() < 0.3 else {}),
     }  # fmt: skip
 
 

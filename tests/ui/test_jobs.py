@@ -60,7 +60,7 @@ def test_two_jobs_side_by_side_one_copied_removed_and_brought_back(open_page: Ca
     page.get_by_label("Job The Little Harbour", exact=True).click()
     page.get_by_role("menuitem", name="Copy with all").click()
     copy = page.locator("[data-job]", has_text="The Little Harbour, copy")
-    expect(copy).to_contain_text("41 boards, 25 cuts")
+    expect(copy).to_contain_text("40 boards, 25 cuts")
     expect(copy).to_contain_text("no stops")
     page.get_by_test_id("find-jobs").fill("harbour")
     expect(page.locator("[data-job]")).to_have_count(2)
@@ -96,7 +96,7 @@ def test_a_job_s_page_says_what_is_in_it_and_what_it_still_needs(open_page: Call
     page.get_by_test_id("job-menu").click()
     page.get_by_role("menuitem", name="The page of this job").click()
     whole = page.get_by_test_id("job-page")
-    expect(whole).to_contain_text("41 boards in 13 sizes · 25 cuts · 1 stopped: look at these first")
+    expect(whole).to_contain_text("40 boards in 13 sizes · 25 cuts · 1 stopped: look at these first")
     expect(whole.locator("li", has_text="Middle shelf")).to_contain_text("do not cut")
     expect(page.get_by_test_id("cut-list")).to_contain_text("12Control cross180 × 70 × 12 mmsycamore")
     page.get_by_test_id("job-notes").fill("Glue on Friday")
@@ -289,9 +289,9 @@ def test_a_job_goes_out_as_a_file_and_comes_in_again(open_page: Callable[..., Pa
     expect(page.get_by_role("dialog")).to_contain_text("This is no job file")
     expect(page.get_by_test_id("take-job")).to_be_disabled()
     page.get_by_test_id("job-file").set_input_files(file)
-    expect(page.get_by_test_id("job-file-view")).to_contain_text("The Little Harbour: 41 boards, 17 cuts.")
+    expect(page.get_by_test_id("job-file-view")).to_contain_text("The Little Harbour: 40 boards, 17 cuts.")
     page.get_by_test_id("take-job").click()
-    expect(page.get_by_test_id("job-page")).to_contain_text("41 boards in 13 sizes · 25 cuts · no stops")
+    expect(page.get_by_test_id("job-page")).to_contain_text("40 boards in 13 sizes · 25 cuts · no stops")
     assert "/jobs/little-harbour/" not in page.url
 
 

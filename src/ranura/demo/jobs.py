@@ -115,7 +115,7 @@ CHEEK_DISCS = PocketCut(
     spacing=_mm("200"),
     count=2,
 )
-FLOOR_BOARD = _board("Stage floor board", "stage-floor-fir", "900", "220", "28", count=2)
+STAGE_FLOOR = _board("Stage floor, glued of two", "stage-floor-fir", "900", "440", "28")
 BATTEN = _board("Floor batten", "ash", "440", "60", "24")
 OTHER_BATTEN = _board("Floor batten, other end", "ash", "440", "60", "24")
 EMBLEM_LID = _board("Emblem lid", "sycamore", "340", "240", "14", slope=5.0)
@@ -149,7 +149,7 @@ PIECES: tuple[tuple[str, Piece, tuple[tuple[str, str, Cut], ...]], ...] = (
     ),
     ("hinged-flat", FLAT, (("flat-hinges", "Hinge recesses", FLAT_HINGES),)),
     ("roller-cheek", CHEEK, (("cheek-discs", "Cheeks by trammel", CHEEK_DISCS),)),
-    ("stage-floor-board", FLOOR_BOARD, ()),
+    ("stage-floor", STAGE_FLOOR, ()),
     ("floor-batten", BATTEN, ()),
     ("other-batten", OTHER_BATTEN, ()),
     ("emblem-lid", EMBLEM_LID, (("fish-recess", "Recess for the fish", FISH_RECESS), ("lid-edges", "Lid edges", LID_EDGES))),
@@ -161,16 +161,16 @@ JOINTS: tuple[tuple[str, str, str, str, Joint], ...] = (
     (
         "floor-left",
         "Batten by the left end",
-        "stage-floor-board",
+        "stage-floor",
         "floor-batten",
-        Joint(kind="sliding-dovetail", into="near", at=_mm("160")),
+        Joint(kind="sliding-dovetail", into="near", at=_mm("160"), taper=_mm("1.5")),
     ),
     (
         "floor-right",
         "Batten by the right end",
-        "stage-floor-board",
+        "stage-floor",
         "other-batten",
-        Joint(kind="sliding-dovetail", into="near", at=_mm("160"), end="right"),
+        Joint(kind="sliding-dovetail", into="near", at=_mm("160"), end="right", taper=_mm("1.5")),
     ),
 )
 """Of each its id, its name, the ids of both boards, and what is asked."""

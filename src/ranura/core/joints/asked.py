@@ -71,6 +71,8 @@ class Joint:
     """How far from the near edge of the first board a housing begins; None where it runs out there."""
     shoulder: Length | None = None
     """How much narrower a tenon is at either edge than its rail; None for as wide."""
+    taper: Length | None = None
+    """How much wider a sliding dovetail's socket is at the near edge than at the far one; None where it is not tapered."""
     tried: Tried | None = None
     """What a trial in scrap showed; None while it was not made, or was right."""
     off: Length | None = None

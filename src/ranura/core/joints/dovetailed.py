@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 import math
-from typing import Final
+from dataclasses import replace
+from typing import Final, Literal
 
-from ranura.core.board.pieces import Side
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fit import Fit
 from ranura.core.cuts.tongue.asked import TongueCut
@@ -19,10 +19,14 @@ from ranura.core.joints.sliding_dovetail import SlidingDovetail, plan_sliding_do
 from ranura.core.learning.forecast import Spread
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import Length, in_mm
-from ranura.core.text.writing import write
+from ranura.core.text.writing import Text, write
 
 _OF_BOARD = 1 / 3
 """Of the first board: how deep the socket is where nobody says."""
+_HAIR = 0.002
+"""mm that a tongue is thinner than reckoned, since its place is in thousandths too."""
+_FROM_EDGE = 8.0
+"""mm from an edge at which a tapered one is measured too."""
 _LOOSER: Final[dict[Fit, float]] = {"tight": 0.0, "sliding": 1.0, "glue": 2.0}
 """How many times the house's clearance a fit has."""
 
@@ -39,7 +43,10 @@ def dovetailed(joint: Joint, boards: Boards) -> Joined:
     bit = _bit(joint, boards)
     # Tenths where nobody says, and what follows in thousandths, as it is typed and sent.
     deep = math.floor(min(bit.cuts_to, thick * _OF_BOARD) * 10) / 10 if joint.depth is None else joint.depth.mm
-    play = boards.rules.dovetail_clearance * _LOOSER[joint.fit] + joint.correction
+    # A tapered one closes by itself: only a trial changes its fit (R13).
+    taper = 0.0 if joint.taper is None else joint.taper.mm
+    tapered = closeness.over(taper, 0.0)
+    play = (0.0 if tapered else boards.rules.dovetail_clearance * _LOOSER[joint.fit]) + joint.correction
     made = plan_sliding_dovetail(
         bit_diameter=bit.diameter,
         bit_angle=bit.angle,
@@ -47,17 +54,20 @@ def dovetailed(joint: Joint, boards: Boards) -> Joined:
         tongue_stock=across,
         socket_board=thick,
         clearance=play,
+        taper=taper if tapered else None,
+        length=boards.first.width.mm,
         rules=boards.rules,
     )
     if not closeness.over(made.tongue_height, 0.0):
         raise CutError(refusals.GROOVE_TOO_SHALLOW, field="joint.depth", least=boards.rules.tongue_short)
-    sides: tuple[Side, ...] = ("near",) if joint.into == "near" else joint.ends
+    sides: tuple[Literal["left", "right", "near"], ...] = ("near",) if joint.into == "near" else joint.ends
     socket = ChannelCut(
         shape="dovetail",
         width=_rounded(made.socket_mouth),
         depth=_rounded(deep),
         position=_rounded(joint.at.mm + (across - made.socket_mouth) / 2),
         end=joint.end,
+        taper=joint.taper if tapered else None,
     )
     return Joined(
         cuts=(
@@ -70,9 +80,12 @@ def dovetailed(joint: Joint, boards: Boards) -> Joined:
                     name=at_end("Tongue", number),
                     cut=TongueCut(
                         on=side,
-                        root=in_mm(math.floor(made.tongue_root * 1000) / 1000),
+                        root=in_mm(math.floor((made.tongue_root - _HAIR) * 1000) / 1000),
                         depth=_rounded(made.tongue_height),
                         angle=bit.angle,
+                        taper=joint.taper if tapered else None,
+                        over=_rounded(boards.first.width.mm) if tapered else None,
+                        tapered=_tapered_face(joint, _placed(replace(joint, into=side), boards, made)),
                     ),
                     why=write("Then the tongue, by the same bit, both faces at one setting of the fence"),
                 )
@@ -80,16 +93,36 @@ def dovetailed(joint: Joint, boards: Boards) -> Joined:
             ),
         ),
         placing=_placed(joint, boards, made),
-        lines=_lines(joint, boards, made, deep, play),
+        lines=_lines(joint, boards, made, deep, play, taper),
         seen_along=(0.0, 1.0, 0.0),
         stood=Stood(first=None, second=sides[0]),
         expected=expected_fit(joint, boards, Spread(of="setting", mm=2 * boards.rules.spread_fence)),
+        by_hand=_grips(made),
         cautions=made.cautions,
     )
 
 
 def _rounded(mm: float) -> Length:
     return in_mm(round(mm, 3))
+
+
+def _grips(made: SlidingDovetail) -> tuple[Text, ...]:
+    """What is to be known of sliding a tapered one home."""
+    if made.tight_from is None:
+        return ()
+    return (
+        write(
+            "Slide it in from the near edge, its thin end first: it runs freely and grips from {x:rough} before home; "
+            "glue the last part alone",
+            x=made.tight_from,
+        ),
+    )
+
+
+def _tapered_face(joint: Joint, placing: Placing) -> Literal["shown", "back"]:
+    """The face of the second board that looks to the end of the first that the socket widens towards."""
+    towards = -1.0 if joint.end == "left" else 1.0
+    return "shown" if placing.z[0] * towards > 0 else "back"
 
 
 def _bit(joint: Joint, boards: Boards) -> Dovetail:
@@ -116,13 +149,14 @@ def _placed(joint: Joint, boards: Boards, made: SlidingDovetail) -> Placing:
     return lying(size, low=(left, 0.0, thick - made.tongue_height), x=(0.0, 1.0, 0.0), z=(1.0, 0.0, 0.0))
 
 
-def _lines(joint: Joint, boards: Boards, made: SlidingDovetail, deep: float, play: float) -> tuple[Line, ...]:
+def _lines(joint: Joint, boards: Boards, made: SlidingDovetail, deep: float, play: float, taper: float) -> tuple[Line, ...]:
     """Across the socket, below the tongue's end and under a shoulder, where both boards are."""
     (long, wide, thick), (other, broad, across) = boards.sizes("a"), boards.sizes("b")
     from_end = joint.at.mm + across / 2
     middle = from_end if joint.end == "left" else long - from_end
     y = min(wide, other if joint.into == "near" else broad) / 2
-    shoulder = middle + (made.socket_mouth + across) / 4
+    # On the side of the straight wall.
+    shoulder = middle + (made.socket_mouth + across) / 4 * (1 if joint.end == "left" else -1)
     return (
         Line(
             name=write("across the socket"),
@@ -139,4 +173,15 @@ def _lines(joint: Joint, boards: Boards, made: SlidingDovetail, deep: float, pla
             wanted=boards.rules.tongue_short,
         ),
         Line(name=write("under a shoulder"), at=(shoulder, y, thick), way=(0.0, 0.0, 1.0), reach=deep / 2, wanted=0.0),
+        *(
+            Line(
+                name=write("across it near the {edge} edge", edge=edge),
+                at=(middle, at, thick - deep / 2),
+                way=(1.0, 0.0, 0.0),
+                reach=made.socket_floor + 2 * taper,
+                wanted=max(play, 0.0),
+            )
+            for edge, at in (("near", _FROM_EDGE), ("far", 2 * y - _FROM_EDGE))
+            if taper
+        ),
     )

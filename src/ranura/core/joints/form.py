@@ -108,6 +108,8 @@ def _options(joint: Joint) -> tuple[Blank, ...]:
         options.append(answers("Fit", "fit", joint.fit, _FITS))
     if joint.kind == "mortise-tenon":
         options.append(LengthBlank(field="shoulder", label="shoulders at its edges", placeholder="none", optional=True))
+    if joint.kind == "sliding-dovetail":
+        options.append(LengthBlank(field="taper", label="wider at the near edge by", placeholder="parallel", optional=True))
     if joint.kind not in LAID_ON:
         options.append(answers("Trial in scrap", "tried", joint.tried, _TRIED))
         if joint.tried is not None:

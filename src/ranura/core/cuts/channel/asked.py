@@ -46,6 +46,8 @@ class ChannelCut:
     """How many times it is cut, every `spacing`."""
     more: tuple[Length, ...] = bounded((), many=MOST_STATIONS - 1)
     """Other places, from `end` as well."""
+    taper: Length | None = None
+    """How much wider a dovetail socket is at the near edge than at the far one; None where its walls are parallel."""
     mirrored: bool = False
     """Two boards are cut together as a pair."""
     guide: ChannelGuide | None = None

@@ -127,6 +127,15 @@ class Fence:
         """The spacers of its lateral passes, largest first and none last; a single 0 where no width is known."""
         return self.setback.spacers or (0.0,)
 
+    def turned_out(self, channel: ChannelOnBoard) -> float:
+        """By how much the near end of a straightedge is moved away from a tapered socket, which it pivots beside at the far edge.
+
+        Rule: R13 tapered
+        Formula: t · L_g / L, L_g from the far edge to that end
+        Source: similar triangles"""
+        low, high = channel.sides
+        return channel.taper * (high - self.span[0]) / (high - low)
+
     @property
     def fresh(self) -> int:
         """On which side of the bit, along u, a widening pass finds fresh wood: to the left of the heading (R7)."""

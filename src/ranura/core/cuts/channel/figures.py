@@ -34,11 +34,36 @@ def guide_figures(setting: ChannelSetting) -> list[Figure]:
     turret = setting.stepping.turret if setting.stepping else None
     stops = _stops(setting) if setting.by_hand else block_figures(setting)
     found += [*_spacer(setting), *stops, _direction(setting) if setting.by_hand else fed_figure(setting)]
+    if setting.channel.taper and setting.by_hand:
+        found.append(_taper(setting))
     if turret is not None:
         found.append(turret_figure(turret, setting.rules))
     if setting.forecast is not None:
         found.append(fit_figure(setting.forecast))
     return found
+
+
+def _taper(setting: ChannelSetting) -> Figure:
+    """How far the straightedge of a tapered socket is turned out at its near end."""
+    channel, fence = setting.channel, setting.fence
+    low, high = channel.sides
+    out, reach = fence.turned_out(channel), high - fence.span[0]
+    return Figure(
+        key="guide.taper",
+        label="Near end turned out",
+        value=out,
+        unit="mm",
+        shown=show(out, "mm", setting=False),
+        rule="R13",
+        formula="t · L_g / L",
+        worked=write("{t:fine} · {g:fine} / {l:fine} = {x:fine}", t=channel.taper, g=reach, l=high - low, x=out),
+        because=because("The straightedge pivots at the far edge and reaches past the near one, so its end moves a little more"),
+        inputs=(
+            given("t", "wider at the near edge by", channel.taper, "mm"),
+            given("L", "length of the socket", high - low, "mm"),
+            given("L_g", "from the far edge to the straightedge's near end", reach, "mm"),
+        ),
+    )
 
 
 def _place(setting: ChannelSetting) -> Figure:

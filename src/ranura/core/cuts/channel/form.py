@@ -7,7 +7,7 @@ from dataclasses import replace
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, End
 from ranura.core.cuts.channel.sentence import ENDS, channel_word, end_of
-from ranura.core.cuts.channel.shapes import SHAPES
+from ranura.core.cuts.channel.shapes import SHAPES, ChannelShape
 from ranura.core.output.forms import (
     NO_CLAMPS,
     answers,
@@ -66,6 +66,8 @@ def form(cut: ChannelCut, piece: Piece, shop: Shop) -> Form:
         stands = ((False, "No stands beside the table"), (True, "Stands beside the table"))
         more.append(answers("Support", "supported", cut.supported, stands))
     more += [held_by(cut.held), thin_walls(cut.thin_walls), depth_by(cut.leaf)]
+    if cut.shape == "dovetail":
+        more.append(LengthBlank(field="taper", label="wider at the near edge by", placeholder="parallel", optional=True))
     if cut.mate is not None:
         measured = ((True, "Part measured"), (False, "Part not measured"))
         more.append(answers("The part", "mate.measured", cut.mate.measured, measured))
@@ -78,8 +80,7 @@ def form(cut: ChannelCut, piece: Piece, shop: Shop) -> Form:
             ChoiceBlank(
                 label="Floor",
                 choices=tuple(
-                    Answer(says=facts.choice, change={"shape": shape, "bit_id": None}, chosen=shape == cut.shape)
-                    for shape, facts in SHAPES.items()
+                    Answer(says=facts.choice, change=_shaped(shape), chosen=shape == cut.shape) for shape, facts in SHAPES.items()
                 ),
             ),
             _width(cut, shop.unit),
@@ -173,6 +174,11 @@ def _named(cut: ChannelCut) -> End:
     if cut.goes == "along":
         return "near" if low else "far"
     return "left" if low else "right"
+
+
+def _shaped(shape: ChannelShape) -> Change:
+    """Another floor begins anew with what only it has: the bit, a taper."""
+    return {"shape": shape, "bit_id": None, **({} if shape == "dovetail" else {"taper": None})}
 
 
 def _goes(along: bool) -> ChoiceBlank:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from itertools import groupby
 from typing import assert_never
@@ -76,6 +76,10 @@ def channel_program(setting: ChannelSetting) -> Program:
                 tuple(group),
                 first=not place and spacer == fence.spacers[0],
             )
+    if setting.channel.taper and passes:
+        recorder.setting = len(settings)
+        settings.append(_turned(setting))
+        _run_turned(recorder, setting, passes[-1])
     return Program(bodies=_bodies(setting, recorder.moves), settings=tuple(settings), moves=tuple(recorder.moves))
 
 
@@ -144,6 +148,37 @@ def _run_passes(
         else:
             recorder.leave((line.last, line.end), depth, fresh, feed)
             recorder.stop(line.end, depth)
+
+
+def _turned(setting: ChannelSetting) -> MachineSetting:
+    """The setting of the straightedge that was turned out at its near end."""
+    made = _machine(setting, setting.fence, 0.0, 0)
+    return replace(made, guides=(replace(made.guides[0], body=_TURNED),))
+
+
+def _run_turned(recorder: Recorder, setting: ChannelSetting, last: Pass) -> None:
+    """The pass that widens a tapered socket, along the straightedge that was turned."""
+    line, depth, feed = _line(setting, setting.fence, 0.0), last.to_depth, last.feed_m_min
+    out = _out_at(setting)
+    begin, first, end_of, end = (out(at) for at in (line.begin, line.first, line.last, line.end))
+    recorder.set(Change(what="guide", to="its near end turned out"))
+    recorder.start(begin, depth)
+    recorder.enter((begin, first), depth, "left", feed)
+    recorder.cut((first, end_of), depth, "left", feed)
+    recorder.leave((end_of, end), depth, "left", feed)
+    recorder.stop(end, depth)
+
+
+def _out_at(setting: ChannelSetting) -> Callable[[Point], Point]:
+    """Where a point of the straight pass lies once the straightedge was turned out."""
+    channel, fence = setting.channel, setting.fence
+    low, high = channel.sides
+
+    def out(at: Point) -> Point:
+        u, v = channel.frame.local(at)
+        return channel.frame.place((u + fence.towards * channel.taper * (high - v) / (high - low), v))
+
+    return out
 
 
 def _changes(setting: ChannelSetting, tools: Candidate, rpm: float, spacer: float, *, first: bool) -> list[Change]:
@@ -250,13 +285,29 @@ def _guides(setting: ChannelSetting, moves: Sequence[Move], held: tuple[str, ...
         fence = fences[station - 1]
         name = _name_of(station, clearing=len(when) > len(fences) and number < len(fences))
         body = body_of(channel, fence)
-        if body is not None:
+        if body is not None and channel.taper:
+            found += _turning(setting, moves, body, held)
+        elif body is not None:
             made = standing(name, "fence", body, top, top + _FENCE_HIGH, held_by=held)
             found.append(replace(made, from_move=first, to_move=after))
         for ring in blocks_at(channel, fence, setting.base, bit_diameter=channel.cut_by(setting.bit)):
             block = standing(f"block-{len(found) + 1}", "block", ring, top, top + _FENCE_HIGH)
             found.append(replace(block, from_move=first, to_move=after))
     return found
+
+
+def _turning(setting: ChannelSetting, moves: Sequence[Move], body: Ring, held: tuple[str, ...]) -> list[Body]:
+    """The straightedge of a tapered socket, as it stands first, and as it is turned for the last pass."""
+    top = setting.channel.thickness
+    turned = max((move.setting for move in moves), default=0)
+    after = next((number for number, move in enumerate(moves) if move.setting == turned), None)
+    first = standing(_name_of(1, clearing=False), "fence", body, top, top + _FENCE_HIGH, held_by=held)
+    out = tuple(_out_at(setting)(corner) for corner in body)
+    second = standing(_TURNED, "fence", out, top, top + _FENCE_HIGH, held_by=held)
+    return [replace(first, to_move=after), replace(second, from_move=after or 0)]
+
+
+_TURNED = "fence-turned"
 
 
 def _name_of(station: int, *, clearing: bool) -> str:

@@ -28,6 +28,9 @@ from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 
+MOST_TAPER = 3.0
+"""mm that a socket is wider at one end than at the other, at most: more is a wedge that no tongue follows."""
+
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Station:
@@ -83,6 +86,9 @@ class ChannelOnBoard:
     mortise: bool = False
     """It goes down in small steps."""
     angle: float = 0.0
+    taper: float = 0.0
+    """How much wider it is where v is low than where it is high: there its wall towards the reference end lies so much nearer to
+    that."""
 
     @property
     def width(self) -> float:
@@ -222,7 +228,21 @@ def channel(cut: ChannelCut, piece: Piece, rules: HouseRules = STANDARD) -> Chan
         mirrored=cut.mirrored,
         fitted=cut.mate is not None,
         angle=cut.angle,
+        taper=_taper_of(cut),
     )
+
+
+def _taper_of(cut: ChannelCut) -> float:
+    """How much a socket widens. Raises `CutError` where it cannot."""
+    if cut.taper is None or closeness.same(cut.taper.mm, 0.0):
+        return 0.0
+    alone = cut.count == 1 and not cut.more and not cut.mirrored
+    straight = cut.goes == "across" and not cut.angle and cut.stop_first is None and cut.stop_last is None
+    if cut.shape != "dovetail" or not alone or not straight:
+        raise CutError(refusals.TAPER_OF_OTHER, field="cut.taper")
+    if closeness.over(cut.taper.mm, MOST_TAPER):
+        raise CutError(refusals.TAPERED_TOO_MUCH, field="cut.taper", taper=cut.taper.mm, most=MOST_TAPER)
+    return cut.taper.mm
 
 
 def width_of(cut: ChannelCut, rules: HouseRules) -> float:
@@ -343,4 +363,7 @@ def corners(channel: ChannelOnBoard, station: Station | None = None) -> tuple[Po
     if channel.angle and station is not None:
         shift = -(station.left - channel.left) * channel.frame.u[1] / channel.frame.u[0]
     low, high = channel.low + shift, channel.high + shift
+    if channel.taper:
+        wide = (left - channel.taper, right) if channel.reference_low else (left, right + channel.taper)
+        return tuple(channel.frame.place(p) for p in ((wide[0], low), (wide[1], low), (right, high), (left, high)))
     return tuple(channel.frame.place(p) for p in ((left, low), (right, low), (right, high), (left, high)))

@@ -61,7 +61,9 @@ def planner(cut: ChannelCut, task: Task, *, mortise: bool = False) -> Planner:
     """How a channel is planned, or a mortise that is cut as one. Raises `CutError` with the dimension that cannot be."""
     piece, shop, rules = task.piece, task.shop, task.rules
     asked = replace(channel(cut, piece, rules), mortise=mortise)
-    if cut.guide is None and any(each.id == cut.router_id and each.mounting == "table" for each in shop.routers):
+    if cut.guide is None and asked.taper:
+        asked = replace(asked, guide="straightedge")
+    elif cut.guide is None and any(each.id == cut.router_id and each.mounting == "table" for each in shop.routers):
         asked = replace(asked, guide="table-fence")
     judge = ChannelJudge(shop, asked.need, task.wood, rules, asked)
 
@@ -70,7 +72,7 @@ def planner(cut: ChannelCut, task: Task, *, mortise: bool = False) -> Planner:
         return Planned(setting=setting, text=partial(_text, cut=cut, judge=judge), program=channel_program, drawn=drawn_at)
 
     others: Callable[[], Iterable[Planner]] = tuple
-    left_open = cut.guide is None and cut.held is None and not cut.clamps and not mortise
+    left_open = cut.guide is None and not asked.taper and cut.held is None and not cut.clamps and not mortise
     if left_open and any(each.mounting == "table" for each in judge.tools.routers):
         others = partial(_over_table, cut, task)
     return Planner(judge=judge, refuse=partial(refuse_the_dimension, judge), make=make, others=others)
@@ -220,6 +222,8 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Channe
     cleared = cleared_by(judge, chosen) if undercut else None
     if undercut:
         cautions += _clearing(cleared, bit, asked, wood, rules)
+    if asked.taper:
+        cautions.append(_tapering(asked, option, fence))
     if cut.leaf:
         cautions.append(caution(guide_words.LEAF_SETS_DEPTH))
     if cut.mate is not None:
@@ -247,6 +251,14 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Channe
         cleared=cleared,
         cautions=in_order(cautions),
     )
+
+
+def _tapering(asked: ChannelOnBoard, option: GuideOption, fence: Fence) -> Caution:
+    """How a socket is widened towards its near end, or why it cannot be."""
+    end = asked.end_name(-1 if asked.reference_low else 1)
+    if option.kind != "straightedge" or fence.side != "reference":
+        return caution(words.TAPER_WANTS_STRAIGHTEDGE, end=end)
+    return caution(words.TAPERED, taper=asked.taper, end=end, out=fence.turned_out(asked))
 
 
 def _clearing(cleared: Cleared | None, bit: Bit, asked: ChannelOnBoard, wood: Material, rules: HouseRules) -> Iterator[Caution]:

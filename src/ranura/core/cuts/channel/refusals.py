@@ -30,3 +30,7 @@ MEASURED_FAR_OFF = Refusal(
     "measured-far-off", "{measured:fine} is far from the {expected:fine} to be expected; measure again, or look what slipped"
 )
 NO_STRAIGHT_BIT = Refusal("no-straight-bit", "There is no straight bit or spiral in the drawer; add one to plan this cut")
+TAPER_OF_OTHER = Refusal(
+    "taper-of-other", "Only a single dovetail socket right across the board is tapered; leave this empty, or change the others"
+)
+TAPERED_TOO_MUCH = Refusal("tapered-too-much", "{taper:len} is more than a socket is tapered by, {most:len}")

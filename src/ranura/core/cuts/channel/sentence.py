@@ -37,6 +37,7 @@ def sentence(cut: ChannelCut, piece: Piece, shop: Shop) -> Text:
     repeated = "" if count == 1 else f", {count} times"
     if cut.count > 1 and cut.spacing is not None and not cut.more:
         repeated += f" every {as_typed(cut.spacing)}"
+    tapered = "" if cut.taper is None else f", {as_typed(cut.taper)} wider at the near edge"
     pair = ", in a mirrored pair" if cut.mirrored else ""
     return write(
         "A {word} {w}, {d} deep{leaf}, {p} from the {end}{ends}{turned}{repeated}, {goes} {piece}{pair}",
@@ -47,7 +48,7 @@ def sentence(cut: ChannelCut, piece: Piece, shop: Shop) -> Text:
         end=end_of(cut),
         leaf=" as its part" if cut.leaf else "",
         ends="".join(f", {each}" for each in ends),
-        turned=turned,
+        turned=turned + tapered,
         repeated=repeated,
         goes=cut.goes,
         piece=piece.name,

@@ -85,8 +85,11 @@ def _guide(setting: ChannelSetting, figures: Mapping[str, Figure]) -> SlipSectio
         lines += _to_the_axis(setting)
     if setting.channel.is_stopped:
         lines += stop_lines(setting)
+    if "guide.taper" in figures:
+        out = fence.turned_out(setting.channel)
+        lines.append(write("then its near end {x:fine} out, the far end where it is: once more, the same way", x=out))
     found = [*keys, *(("guide.spacer",) if "guide.spacer" in figures else ())]
-    found += [key for key in ("guide.start", "guide.end") if key in figures]
+    found += [key for key in ("guide.start", "guide.end", "guide.taper") if key in figures]
     return SlipSection(key="guide", title="Guide", leads=(shown,), lines=tuple(lines), figures=tuple(found))
 
 

@@ -223,3 +223,18 @@ TOO_DEEP_UNCLEARED = Words(
     message="{depth:len} is too deep for a dovetail bit without clearing; here {limit:len} is the most",
     do="Get a straight bit narrow enough, or make the socket shallower",
 )
+TAPER_WANTS_STRAIGHTEDGE = Words(
+    code="taper-wants-straightedge",
+    place="guide",
+    level="stop",
+    message="A socket is tapered by turning a straightedge that stands towards the {end}; here it is guided otherwise",
+    do="Guide it by a straightedge, with room for that between the socket and the {end}",
+    setup=True,
+)
+TAPERED = Words(
+    code="tapered",
+    place="guide",
+    level="note",
+    message="After the straight pass a second one widens the near end by {taper:fine}, towards the {end}",
+    do="Leave the straightedge clamped at the far edge, move its near end {out:fine} away from the socket, and run it once more",
+)

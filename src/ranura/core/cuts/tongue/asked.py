@@ -22,6 +22,13 @@ class TongueCut:
     """How far it stands out of its shoulders."""
     angle: float = bounded(14.0, above=0, below=45)
     """Of its flanks from straight out, in degrees: that of the socket's bit."""
+    taper: Length | None = None
+    """How much thicker it is where it begins, at the near edge or the left end, than after `over`; None where its flanks are
+    parallel."""
+    over: Length | None = None
+    """How far along it that is; None for all the way."""
+    tapered: Literal["shown", "back"] = "shown"
+    """The face that the flank which is tapered lies at."""
     bit_id: str | None = None
     """The bit that is pinned."""
     router_id: str | None = None

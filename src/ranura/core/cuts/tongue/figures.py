@@ -19,7 +19,7 @@ def tongue_figures(setting: TongueSetting, going: Going | None) -> tuple[Figure,
     found += speed_figures(setting)
     if stepping is not None:
         found += depth_figures(setting, stepping, total=setting.tongue.height)
-    found += [_exposure(setting), _end(setting), _heading()]
+    found += [_exposure(setting), _end(setting), *([_shim(setting)] if setting.tongue.taper else []), _heading()]
     if stepping is not None:
         found += feed_figures(setting, stepping, going)
     return tuple(found)
@@ -62,6 +62,22 @@ def _end(setting: TongueSetting) -> Figure:
         ),
         because=because("Its flanks lean as those of the bit; the board must be thicker than that, {t:fine} here", t=asked.thick),
         inputs=(given("h", "height of the tongue", asked.height, "mm"),),
+    )
+
+
+def _shim(setting: TongueSetting) -> Figure:
+    asked = setting.tongue
+    return Figure(
+        key="guide.shim",
+        label="Shim at the thick end",
+        value=asked.taper,
+        unit="mm",
+        shown=show(asked.taper, "mm", setting=False),
+        rule="R13",
+        formula="t · x / L",
+        worked=write("{t:fine} at the open end, nothing after {l:len}", t=asked.taper, l=asked.over),
+        because=because("The shim holds the board off the fence where the socket is wide, so that less is taken there"),
+        inputs=(given("t", "taper", asked.taper, "mm"), given("L", "length of the socket", asked.over, "mm")),
     )
 
 

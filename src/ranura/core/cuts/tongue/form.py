@@ -6,7 +6,7 @@ from ranura.core.board.pieces import SIDES, Piece, edge_name
 from ranura.core.cuts.tongue.asked import TongueCut
 from ranura.core.output.forms import answers, new_length, nothing_typed
 from ranura.core.shop.shop import Shop
-from ranura.core.text.forms import ChoiceBlank, Form, LengthBlank, NumberBlank, Phrase, Start
+from ranura.core.text.forms import Blank, ChoiceBlank, Form, LengthBlank, NumberBlank, Phrase, Start
 
 
 def form(cut: TongueCut, piece: Piece, _: Shop) -> Form:
@@ -24,8 +24,20 @@ def form(cut: TongueCut, piece: Piece, _: Shop) -> Form:
             Phrase(text="high, its flanks at"),
             angle,
         ),
-        options=(),
+        options=(
+            LengthBlank(field="taper", label="thicker where it begins by", placeholder="parallel", optional=True),
+            *(_tapered(cut) if cut.taper is not None else ()),
+        ),
         first=(new_length("root", "Thickness at the shoulder"), new_length("depth", "Height"), angle, _sides(cut)),
+    )
+
+
+def _tapered(cut: TongueCut) -> tuple[Blank, ...]:
+    """How far a taper goes, and on which face."""
+    faces = (("shown", "Tapered at the shown face"), ("back", "Tapered at the back"))
+    return (
+        LengthBlank(field="over", label="over", placeholder="all the way", optional=True),
+        answers("The tapered face", "tapered", cut.tapered, faces),
     )
 
 

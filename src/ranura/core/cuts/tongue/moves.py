@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from ranura.core.board.stood import stood
 from ranura.core.cuts.tongue.setting import TongueSetting
-from ranura.core.geometry.rings import Ring
+from ranura.core.geometry.rings import Point, Ring
 from ranura.core.proof.bodies import standing, work_of
 from ranura.core.proof.machines import machine_of
 from ranura.core.proof.moves import FLANK, Body, Change, Fresh, GuidePlace, Move, Program, shown_face
@@ -34,8 +34,7 @@ def tongue_program(setting: TongueSetting) -> Program:
     for number, each in enumerate(stepping.passes):
         recorder.setting = number
         recorder.set(*_changes(setting, first=number == 0))
-        y = setting.axis if number == 0 else asked.thick - setting.axis
-        ways = [tuple((u, y) for u in way) for way in ahead]
+        ways = [tuple(_axis_at(setting, u, first=number == 0) for u in way) for way in ahead]
         if number:
             ways = [tuple(reversed(way)) for way in reversed(ways)]
         into, along, away = ways
@@ -55,15 +54,25 @@ def tongue_program(setting: TongueSetting) -> Program:
     return Program(bodies=_bodies(setting, recorder.moves), settings=settings, moves=tuple(recorder.moves))
 
 
+def _axis_at(setting: TongueSetting, along: float, *, first: bool) -> Point:
+    """Where the axis goes at so many mm of the run, on the first face or on the other; a shim holds the board off the fence."""
+    asked = setting.tongue
+    away = setting.axis - (asked.shim(along) if asked.taper and first == asked.tapered_first else 0.0)
+    return (along, away if first else asked.thick - away)
+
+
 def _changes(setting: TongueSetting, *, first: bool) -> list[Change]:
+    asked = setting.tongue
+    shim = [Change(what="spacer", to=asked.shim(0.0) if first == asked.tapered_first else 0.0)] if asked.taper else []
     if not first:
-        return [Change(what="board", to="turned end for end, its other face on the fence")]
+        return [Change(what="board", to="turned end for end, its other face on the fence"), *shim]
     return [
         Change(what="bit", to=setting.bit.id),
         Change(what="speed", to=setting.turning_rpm),
         Change(what="held", to="sled" if setting.tongue.pushed else "table"),
         Change(what="guide", to="table-fence"),
         Change(what="depth", to=setting.tongue.height),
+        *shim,
     ]
 
 

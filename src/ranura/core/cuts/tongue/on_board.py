@@ -34,6 +34,12 @@ class TongueOnBoard:
     """As the board stands."""
     root: float
     height: float
+    taper: float
+    """How much thicker it is at the beginning of the run."""
+    over: float
+    """mm of the run after which nothing of that is left."""
+    tapered_first: bool
+    """Whether it is tapered at the face where y is low."""
 
     @property
     def lean(self) -> float:
@@ -53,6 +59,14 @@ class TongueOnBoard:
         Formula: e = (T − root) / 2
         Source: the bit's tip, its widest place, cuts the root, the same from either face"""
         return (self.thick - self.root) / 2
+
+    def shim(self, along: float) -> float:
+        """How thick the shim is that leaves the taper, at so many mm along the run; below 0 past its end.
+
+        Rule: R13 tapered
+        Formula: t · x / L, x from the closed end of the socket
+        Source: similar triangles"""
+        return self.taper * (self.over - along) / self.over
 
     @property
     def across_grain(self) -> bool:
@@ -78,7 +92,15 @@ def tongue(cut: TongueCut, piece: Piece) -> TongueOnBoard:
         raise CutError(refusals.SIDE_NOT_STRAIGHT, field="cut.on")
     seen = stood(piece, cut.on)
     made = TongueOnBoard(
-        cut=cut, run=seen.length.mm, thick=seen.width.mm, high=seen.thickness.mm, root=cut.root.mm, height=cut.depth.mm
+        cut=cut,
+        run=seen.length.mm,
+        thick=seen.width.mm,
+        high=seen.thickness.mm,
+        root=cut.root.mm,
+        height=cut.depth.mm,
+        taper=0.0 if cut.taper is None else cut.taper.mm,
+        over=seen.length.mm if cut.over is None else cut.over.mm,
+        tapered_first=(cut.tapered == "shown") == (cut.on in ("left", "far")),
     )
     if not closeness.over(made.root, 0.0):
         raise CutError(refusals.NO_ROOT, field="cut.root")
@@ -86,6 +108,8 @@ def tongue(cut: TongueCut, piece: Piece) -> TongueOnBoard:
         raise CutError(refusals.HIGHER_THAN_BOARD, field="cut.depth", height=made.height, high=made.high)
     if not closeness.under(made.end, made.thick):
         raise CutError(refusals.NO_SHOULDERS, field="cut.root", end=made.end, thickness=made.thick)
+    if closeness.over(made.taper, (made.thick - made.end) / 2):
+        raise CutError(refusals.TAPER_TOO_MUCH, field="cut.taper", taper=made.taper)
     _check_openings(cut, piece)
     return made
 

@@ -22,10 +22,11 @@ def place(cut: TongueCut, _: Piece) -> Text:
 def sentence(cut: TongueCut, piece: Piece, _: Shop) -> Text:
     """What is asked, with the dimensions as typed."""
     return write(
-        "A dovetail tongue on the {side} of {piece}, {r} thick at its shoulder, {h} high, its flanks at {a}°",
+        "A dovetail tongue on the {side} of {piece}, {r} thick at its shoulder, {h} high, its flanks at {a}°{taper}",
         side=edge_name(cut.on),
         piece=piece.name,
         r=as_typed(cut.root),
         h=as_typed(cut.depth),
         a=f"{cut.angle:g}",
+        taper="" if cut.taper is None else f", {as_typed(cut.taper)} thicker where it begins",
     )

@@ -34,12 +34,21 @@ def _guide(setting: TongueSetting, exposure: Figure) -> SlipSection:
     opening = opening_around(setting.base)
     if opening is not None and opening > asked.thick:
         lines.append(write("a thin board with a hole for the bit over the ring, the height set from that"))
+    keys = ["guide.exposure", "tongue.end"]
+    if asked.taper:
+        where = "left end" if asked.cut.on in ("near", "far") else "near edge"
+        lines.append(
+            write(
+                "for the {face} tape a shim on it above the bit: {t:fine} at the {where}, nothing after {l:len}",
+                face="shown face" if asked.cut.tapered == "shown" else "back",
+                t=asked.taper,
+                where=where,
+                l=asked.over,
+            )
+        )
+        keys.append("guide.shim")
     return SlipSection(
-        key="guide",
-        title="Guide",
-        leads=(lead(exposure, "out of the fence"),),
-        lines=tuple(lines),
-        figures=("guide.exposure", "tongue.end"),
+        key="guide", title="Guide", leads=(lead(exposure, "out of the fence"),), lines=tuple(lines), figures=tuple(keys)
     )
 
 
