@@ -53,14 +53,14 @@ PICTURES: Final[Mapping[str, Picture]] = {
     "inlay": Picture(path=_JOB + "fish-recess", shows="slip"),
     "dry-run": Picture(path=_JOB + "shelf-dado-420", shows="slip", clicks=("dry-run-start",), keys="." * 12),
     "table-edge": Picture(path=_JOB + "cross-edges", shows="slip"),
-    "edges": Picture(path=_JOB + "lid-edges", shows="slip"),
+    "fingers": Picture(path=_JOB + "crate-corners.a0", shows="slip"),
     "profile-bench": Picture(path=_JOB + "arch-ogee", shows="slip", clicks=("profile-bench",)),
     "drawer": Picture(path="/drawer", shows="bit-count"),
     "bench": Picture(path="/bench", shows="bench"),
     "templates": Picture(path="/templates/emblem-fish", shows="template-canvas"),
     "rules": Picture(path="/rules", shows="rules-page"),
     "job": Picture(path="/jobs/little-harbour/page", shows="job-page"),
-    "joint": Picture(path="/jobs/prompters-desk/joints/desk-paper", shows="joint-cuts"),
+    "joint": Picture(path="/jobs/little-harbour/joints/floor-left", shows="joint-cuts"),
 }
 
 

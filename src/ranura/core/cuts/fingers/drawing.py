@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cuts.fingers.asked import FingersCut
 from ranura.core.cuts.fingers.on_board import FingersOnBoard
@@ -14,6 +16,8 @@ from ranura.core.text.writing import write
 
 _MARGIN = 8.0
 _BELOW = 52.0
+_FEW, _IN_SIGN = 8, 3
+"""Slots up to which all are numbered, and those that a sign shows."""
 _OF_BOARD = 3.0
 """Times the depth of the slots: how much of the board the section shows."""
 
@@ -96,9 +100,10 @@ def comb(asked: FingersOnBoard, high: float) -> Ring:
 
 
 def fingers_glyph(asked: FingersOnBoard) -> Ring:
-    """The small sign that stands for it in a list: the fingers up, as they are seen on the bench."""
-    high = asked.depth * 2
-    return tuple((x, high - y) for x, y in comb(asked, high))
+    """The small sign that stands for it in a list: the first fingers up, as they are seen on the bench."""
+    high, slots = asked.depth * 2, asked.slots[:_IN_SIGN]
+    part = replace(asked, slots=slots, wide=min(asked.wide, slots[-1][1] + asked.finger))
+    return tuple((x, high - y) for x, y in comb(part, high))
 
 
 def _section(setting: FingersSetting, cut: FingersCut) -> View:
@@ -107,12 +112,15 @@ def _section(setting: FingersSetting, cut: FingersCut) -> View:
     high, floor = max(asked.depth * _OF_BOARD, 40.0), floor_of(setting.sled)
     outlines = [Outline(role="work", points=comb(asked, high))]
     depths = stepping.depths if stepping is not None else ()
+    # Of many the first, the one that is cut and the last: numbers side by side are not read.
+    many, last = len(asked.slots) > _FEW, len(asked.slots) - 1
+    told = {0, setting.shown, last} if many else set(range(last + 1))
     for number, (low, end) in enumerate(asked.slots):
         outlines += [
             Outline(
                 role="pass" if number <= setting.shown else "waste",
                 points=box(low, upper, min(end, asked.wide), lower),
-                label=write("{n}", n=number + 1) if i == 0 else None,
+                label=write("{n}", n=number + 1) if i == 0 and number in told else None,
             )
             for i, (upper, lower) in enumerate(zip((0.0, *depths), depths, strict=False))
         ]

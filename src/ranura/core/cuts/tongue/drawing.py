@@ -61,7 +61,7 @@ def _above(setting: TongueSetting) -> View:
         arrows=arrows,
         dimensions=(
             Dimension(
-                start=(x0 - 14.0, -e), end=(x0 - 14.0, 0.0), offset=1, name="exposure", vertical=True, text=write("{e:fine}", e=e)
+                start=(x0 - 56.0, -e), end=(x0 - 56.0, 0.0), offset=1, name="exposure", vertical=True, text=write("{e:fine}", e=e)
             ),
         ),
         marks=(Mark(kind="stand", at=stand, direction=(0.0, 1.0), text=write("stand here, before the table")),),
