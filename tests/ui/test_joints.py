@@ -80,7 +80,7 @@ def test_a_shelf_too_tight_in_scrap_is_planned_wider_and_its_depth_is_dragged(op
     page.get_by_test_id("option-trial-in-scrap").select_option(label="trial: too tight")
     page.locator('[data-field="off"]').fill("0.15")
     expect(cuts).to_contain_text("dado 12.05 mm × 6 mm")
-    expect(page.get_by_test_id("trial")).to_contain_text("0.15 mm too tight: it is planned so much wider now")
+    expect(page.get_by_test_id("trial")).to_contain_text("0.15 mm too tight: it is planned with so much more room now")
     expect(page.get_by_test_id("joint-fit")).to_contain_text("0.25 mm")
     handle = page.get_by_role("slider", name="Depth")
     handle.press("ArrowDown")
@@ -88,6 +88,52 @@ def test_a_shelf_too_tight_in_scrap_is_planned_wider_and_its_depth_is_dragged(op
     expect(page.get_by_test_id("saving")).to_have_text("saved")
     page.goto(page.url.replace("/joints/desk-paper", "/cuts/desk-paper.a0"))
     expect(page.locator('[data-field="depth"]')).to_have_value("6.5")
+
+
+def test_a_dovetail_too_tight_in_scrap_is_planned_thinner_and_two_routers_stay_set(open_page: Callable[..., Page]):
+    page = open_page("/jobs/little-harbour/joints/floor-left", wait="joint-page")
+    cuts = page.get_by_test_id("joint-cuts")
+    expect(cuts).to_contain_text("dovetail tongue 8.06 mm × 9 mm")
+    expect(page.get_by_text("Two routers, Plunge two and Table three: both stay set")).to_be_visible()
+    expect(page.get_by_text("bring the fence back by half of what it is off")).to_be_visible()
+    page.get_by_test_id("option-trial-in-scrap").select_option(label="trial: too tight")
+    page.locator('[data-field="off"]').fill("0.2")
+    expect(cuts).to_contain_text("dovetail tongue 7.86 mm × 9 mm")
+    expect(page.get_by_test_id("trial")).to_contain_text("0.2 mm too tight: it is planned with so much more room now")
+    expect(page.get_by_test_id("joint-fit")).to_contain_text("0.2 mm")
+    expect(page.get_by_test_id("saving")).to_have_text("saved")
+    page.locator('[data-field="taper"]').fill("")
+    expect(page.get_by_test_id("joint-fit")).not_to_contain_text("near the far edge")
+    page.goto(page.url.replace("/joints/floor-left", "/cuts/floor-left.b0"))
+    expect(page.get_by_test_id("slip").first).to_contain_text("out of the fence")
+
+
+def test_a_last_finger_that_is_a_sliver_is_said_with_the_width_that_mends_it(open_page: Callable[..., Page]):
+    page = open_page("/jobs/little-harbour/joints/crate-corners", wait="joint-page")
+    address, said = page.url, page.get_by_test_id("joint-page")
+    expect(page.get_by_test_id("joint-status")).to_have_attribute("data-status", "ready")
+    expect(page.get_by_test_id("joint-cuts").get_by_role("listitem")).to_have_count(4)
+    width_of(page, "Prop crate side", "192.5")
+    page.goto(address)
+    expect(said).to_contain_text("fingers want boards of one width")
+    width_of(page, "Prop crate end", "192.5")
+    page.goto(address)
+    expect(said).to_contain_text("The last finger is 2.5 mm wide")
+    expect(said).to_contain_text("180.5 mm or 199.5 mm")
+    for board in ("Prop crate side", "Prop crate end"):
+        width_of(page, board, "180.5")
+    page.goto(address)
+    expect(page.get_by_test_id("joint-status")).to_have_attribute("data-status", "ready")
+
+
+def width_of(page: Page, board: str, width: str) -> None:
+    """A board of the demo's job is made so wide, on the page of its cuts."""
+    page.goto(page.url.split("/jobs")[0] + "/jobs/little-harbour/cuts/finger-slot")
+    page.get_by_label(f"Board {board}").click()
+    page.get_by_role("menuitem", name="Change the board").click()
+    page.locator('[data-field="piece-width"]').fill(width)
+    page.get_by_test_id("save-piece").click()
+    expect(page.get_by_test_id("save-piece")).to_have_count(0)
 
 
 @pytest.mark.thorough

@@ -54,8 +54,8 @@ def trial(joint: Joint) -> tuple[Text, ...]:
     shown: tuple[Text, ...] = ()
     if joint.tried is not None and joint.off is not None:
         says = {
-            "too-tight": "too tight: it is planned so much wider now",
-            "too-loose": "too loose: it is planned so much tighter now",
+            "too-tight": "too tight: it is planned with so much more room now",
+            "too-loose": "too loose: it is planned with so much less room now",
         }
         shown = (write("Tried, {off:len} " + says[joint.tried] + "; try it once more", off=joint.off.mm),)
     return (write(_SCRAP[joint.kind]), *feels, *(shown or (write(_MENDED[joint.kind]),)))

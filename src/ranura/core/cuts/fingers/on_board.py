@@ -50,6 +50,11 @@ class FingersOnBoard:
         return "finger", self.wide - high
 
     @property
+    def ends_with_a_sliver(self) -> bool:
+        """Whether that is less than half a finger."""
+        return closeness.under(self.last[1], self.finger / 2)
+
+    @property
     def whole_widths(self) -> tuple[float, float]:
         """The two widths next to the board's that begin and end with a whole finger.
 

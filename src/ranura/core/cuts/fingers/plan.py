@@ -16,7 +16,6 @@ from ranura.core.cuts.fingers.sleds import FLOOR, face_of, face_too_low, least_f
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.speed import speed_of, turning_rpm
 from ranura.core.cutting.stepping import Stepping, plan_steps
-from ranura.core.geometry import closeness
 from ranura.core.output.cautions import in_order, tool_cautions
 from ranura.core.text import depth_words
 from ranura.core.text import refusals as common_refusals
@@ -68,7 +67,7 @@ def _cautions(judge: FingersJudge, stepping: Stepping | None) -> Iterator[Cautio
     elif face_too_low(sled, asked):
         yield caution(words.FACE_TOO_LOW, long=asked.long, sled=sled.name, high=sled.high, least=least_face(asked))
     what, wide = asked.last
-    if closeness.under(wide, asked.finger / 2):
+    if asked.ends_with_a_sliver:
         low, high = asked.whole_widths
         yield caution(words.SLIVER, what=what, width=wide, low=low, high=high)
     if len(asked.slots) >= _SOME:
