@@ -170,7 +170,9 @@ def test_what_cannot_be_is_said_where_it_was_typed(cut, piece, field, code):
 def test_other_cuts_at_the_end_come_after_the_fingers():
     groove = ChannelCut(width=in_mm(6), depth=in_mm(5), position=in_mm(12), goes="along", end="near")
     before = PLANNING.leaves(groove, SIDE, SHOP)
-    assert "cut-before-at-the-end" in codes(plan(before=before))
+    made = plan(before=before)
+    assert "cut-before-at-the-end" in codes(made)
+    assert made.proof.passed is False, "the board is not as it was reckoned with"
     stopped = dataclasses.replace(groove, stop_first=in_mm(30), stop_last=in_mm(30))
     assert plan(before=PLANNING.leaves(stopped, SIDE, SHOP)).status == "ready"
     other = PLANNING.leaves(dataclasses.replace(CUT, end="right"), SIDE, SHOP)

@@ -29,7 +29,7 @@ from ranura.core.proof.findings import Proof
 from ranura.core.proof.moves import PLAN_VERSION, Body, MachineSetting, Move, Program
 from ranura.core.proof.openings import opened_by
 from ranura.core.proof.steps import Circumstances
-from ranura.core.proof.stood import taken_by
+from ranura.core.proof.stood import taken_by, works_a_side
 from ranura.core.proving import Chosen, Proven, first_of, marked, pairs_for
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
@@ -155,7 +155,8 @@ class Planning:
         done = before.done if plan.done is None else (*before.done, plan.done)
         program = Program(bodies=plan.bodies, settings=plan.settings, moves=plan.moves)
         taken = taken_by(program, before.taken)
-        opened = tuple(Contour(form="points", points=ring) for ring in opened_by(program, taken))
+        through = () if works_a_side(program) else opened_by(program, taken)
+        opened = tuple(Contour(form="points", points=ring) for ring in through)
         return plan, replace(before, mounted=mounted, done=done, taken=taken, openings=(*before.openings, *opened))
 
     def _moved_in(self, cut: AnyCut, piece: Piece) -> Mapping[str, float]:

@@ -95,7 +95,9 @@ def prove_planned(
     if not program.moves and not has_stop(cautions):
         cautions = with_more(cautions, [written(reason(plan_words.NO_MOVES))])
     setting = replace(planned.setting, cautions=cautions)
-    return Proven(planned=planned, setting=setting, program=replace(program, moves=run.moves), proof=run.proof)
+    # Of a board that is not as it was reckoned with nothing is proven.
+    proof = replace(run.proof, passed=False) if met else run.proof
+    return Proven(planned=planned, setting=setting, program=replace(program, moves=run.moves), proof=proof)
 
 
 def _placing(planned: Planned) -> Placing | None:

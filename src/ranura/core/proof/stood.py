@@ -50,7 +50,7 @@ def _setting(setting: MachineSetting, placing: Placing) -> MachineSetting:
 
 def taken_by(program: Program, before: tuple[Swept, ...] = ()) -> tuple[Swept, ...]:
     """What has been taken of a board after all moves of a plan."""
-    if _in_end(program):
+    if works_a_side(program):
         return (*before, *_as_lying(program))
     wood = Wood(program.bodies, list(before))
     for move in program.moves:
@@ -60,7 +60,7 @@ def taken_by(program: Program, before: tuple[Swept, ...] = ()) -> tuple[Swept, .
     return tuple(wood.taken)
 
 
-def _in_end(program: Program) -> bool:
+def works_a_side(program: Program) -> bool:
     """Whether a program works an end or an edge of its board."""
     return any(abs(each.frame.x[0] * each.frame.y[1] - each.frame.x[1] * each.frame.y[0]) < 0.5 for each in program.settings)
 
