@@ -59,6 +59,22 @@ def test_one_page_of_the_asked_size_that_carries_the_whole_slip(paper, size, sys
         assert start.replace("\u2009", " ") in said
 
 
+@pytest.mark.parametrize(("cut", "piece"), [pytest.param(cut, piece, id=name) for name, _, cut, piece in DEMO_CUTS[::3]])
+@pytest.mark.parametrize("system", ["metric", "inch"])
+def test_it_ends_with_what_is_ticked_before_the_switch(cut, piece, system):
+    """On the first page where the drawing keeps its room, else on a page of its own."""
+    sheet = sheet_with(plan_cut(cut, piece, SHOP, SHOP.rules), piece, "A cut", "wood")
+    reader = PdfReader(BytesIO(slip_pdf([sheet], paper="A4", system=system, at=AT)))
+    pages = [page.extract_text().replace("\u2044", "/").replace("\u2009", " ") for page in reader.pages]
+    assert sum("Before you switch on" in page for page in pages) == 1
+    on = next(page for page in pages if "Before you switch on" in page)
+    for each in sheet.plan.ticks.before:
+        said = (each.inch if system == "inch" else each.metric).replace("\u2009", " ")
+        assert said[:18].replace("\u2044", "/") in on.replace("\n", " ")
+    for number, page in enumerate(pages, start=1):
+        assert f"page {number} of {len(pages)}" in page
+
+
 def test_the_figures_are_those_of_the_plan():
     said = words(printed()[0])
     for figure in ("68.65", "22 000", "143.35", "4.9", "5.7"):
@@ -131,7 +147,7 @@ def sheet_of(cut, piece):
         ("rail-slots", 2, ("Stations, all from the one end", "100 mm", "940 mm")),
         ("flat-hinges", 2, ("mm outside",)),
         ("cheek-discs", 2, ("pivot on the cross",)),
-        ("cross-mortise", 1, ("Carrier", "opening 23.2 mm")),
+        ("cross-mortise", 2, ("Carrier", "opening 23.2 mm", "Before you switch on")),
         ("shelf-dado-420", 1, ("stop block", "in a mirrored pair")),
     ],
 )

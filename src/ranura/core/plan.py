@@ -25,6 +25,7 @@ from ranura.core.output.assumed import with_assumed
 from ranura.core.output.broken import broken
 from ranura.core.output.dry_run import DryRun, dry_run
 from ranura.core.output.in_words import described, with_names
+from ranura.core.output.ticks import Ticks, ticks_of
 from ranura.core.proof.findings import Proof
 from ranura.core.proof.moves import PLAN_VERSION, Body, MachineSetting, Move, Program
 from ranura.core.proof.openings import opened_by
@@ -68,6 +69,8 @@ class CutPlan(PlanText):
     """What its moves do on a model of the board (R21)."""
     form: Form
     """What is asked of it, as it stands."""
+    ticks: Ticks = Ticks()
+    """What is ticked before the router is switched on, and what is done after it."""
     in_words: tuple[Text, ...] = ()
     """The drawing in words: the board, what stands on it, what is cut, in the order of the moves."""
     untried: bool = False
@@ -299,7 +302,10 @@ class Planning:
             **{field.name: getattr(text, field.name) for field in fields(PlanText)},
         )
         plan = replace(
-            plan, slip=with_assumed(plan.slip, setting), in_words=described(proven.program, piece, proven.planned.stands)
+            plan,
+            slip=with_assumed(plan.slip, setting),
+            ticks=ticks_of(setting, proven.program),
+            in_words=described(proven.program, piece, proven.planned.stands),
         )
         first = [with_names(broken(view), plan.form, piece) for view in text.drawing[:1]]
         return replace(plan, drawing=(*first, *text.drawing[1:])), proven.placed_program

@@ -14,6 +14,7 @@ from reportlab.pdfgen.canvas import Canvas
 
 from ranura import VERSION
 from ranura.core.output.slip import SlipSection
+from ranura.core.output.ticks import Ticks
 from ranura.core.plan import CutPlan
 from ranura.core.text import choosing_words
 from ranura.core.text.cautions import Caution
@@ -49,6 +50,10 @@ def slip_pdf(sheets: Sequence[Sheet], *, paper: Paper, system: System, at: datet
     canvas.setDateFormatter(lambda *_: at.astimezone(UTC).strftime("D:%Y%m%d%H%M%SZ"))
     canvas.setViewerPreference("PrintScaling", "None")
     tables = [list(_pages(list(_table_rows(sheet.plan, system)))) for sheet in sheets]
+    apart = [_ticks_apart(sheet, system, width - 2 * MARGIN, height) for sheet in sheets]
+    for table, ticked_apart in zip(tables, apart, strict=True):
+        if ticked_apart and (not table or len(table[-1]) > _ROWS_BESIDE_TICKS):
+            table.append([])
     lists = list(listed(cut_list)) if cut_list else []
     orders = list(ordered(cut_list.order)) if cut_list else []
     page = Print(canvas, width, height, system, at, len(lists) + len(orders) + sum(1 + len(each) for each in tables))
@@ -56,20 +61,89 @@ def slip_pdf(sheets: Sequence[Sheet], *, paper: Paper, system: System, at: datet
         cut_list_page(page, sheets, boards, cut_list.notes if cut_list and not number else "")
     for entries in orders:
         order_page(page, sheets[0], entries)
-    for sheet, table in zip(sheets, tables, strict=True):
-        _slip(page, sheet)
-        for rows in table:
-            _table_page(page, sheet, rows)
+    for sheet, table, ticked_apart in zip(sheets, tables, apart, strict=True):
+        _slip(page, sheet, ticks=not ticked_apart)
+        for number, rows in enumerate(table, start=1):
+            _table_page(page, sheet, rows, ticks=ticked_apart and number == len(table))
     canvas.save()
     return out.getvalue()
 
 
-def _slip(page: Print, sheet: Sheet) -> None:
+_LEAST_DRAWING = 165.0
+"""Points of drawing that the ticks leave on the first page; else they end the last page, or stand on one of their own."""
+_ROWS_BESIDE_TICKS = 36
+"""Rows of a table below which the ticks find room."""
+
+
+def _said(sheet: Sheet) -> list[Caution]:
+    return [each for each in sheet.plan.cautions if each.code != choosing_words.GENERAL.code]
+
+
+def _below(sheet: Sheet, system: System, inner: float) -> float:
+    """How high everything below the drawing is, without the ticks."""
+    sections = sum(_section_height(each, system, inner) for each in sheet.plan.slip)
+    return sections + sum(_caution_height(each, system, inner) for each in _said(sheet)) + 34
+
+
+def _ticks_apart(sheet: Sheet, system: System, inner: float, height: float) -> bool:
+    """Whether the ticks leave too little room for the drawing on the first page."""
+    if not sheet.plan.ticks.before:
+        return False
+    top = height - MARGIN - _heading_height(sheet, inner)
+    ticks = _ticks_height(sheet.plan.ticks, system, inner)
+    return top - MARGIN - _below(sheet, system, inner) - ticks < _LEAST_DRAWING
+
+
+def _tick_lines(ticks: Ticks, system: System, inner: float) -> tuple[list[list[str]], list[list[str]]]:
+    """The lines of both columns: what is ticked before, and what is done after."""
+    left = inner * _OF_TICKS
+    before = [wrapped(said_in(each, system), "text", 9.5, left - 24) for each in ticks.before]
+    after = [wrapped(said_in(each, system), "text", 9.5, inner - left - 14) for each in ticks.after]
+    return before, after
+
+
+def _ticks_height(ticks: Ticks, system: System, inner: float) -> float:
+    columns = _tick_lines(ticks, system, inner)
+    most = max(sum(len(each) for each in column) for column in columns)
+    return _LINE * (most + 1) + 10 if ticks.before else 0.0
+
+
+def _ticks(page: Print, ticks: Ticks, top: float) -> None:
+    """Before it is switched on, each with a box; beside it what comes after."""
+    canvas, inner, system = page.canvas, page.inner, page.system
+    if not ticks.before:
+        return
+    canvas.setStrokeColor(INK)
+    canvas.setLineWidth(1.2)
+    canvas.line(MARGIN, top - 2, MARGIN + inner, top - 2)
+    canvas.setLineWidth(0.9)
+    canvas.setFillColor(INK)
+    before, after = _tick_lines(ticks, system, inner)
+    x = MARGIN + inner * _OF_TICKS
+    write(canvas, MARGIN, top - 13, "Before you switch on", "strong", 9.5)
+    write(canvas, x, top - 13, "After", "strong", 9.5)
+    y = top - 13 - _LINE
+    for lines in before:
+        canvas.rect(MARGIN, y - 1, 8, 8, stroke=1, fill=0)
+        for line in lines:
+            write(canvas, MARGIN + 14, y, line, "text", 9.5)
+            y -= _LINE
+    y = top - 13 - _LINE
+    for lines in after:
+        for line in lines:
+            write(canvas, x, y, line, "text", 9.5)
+            y -= _LINE
+
+
+_OF_TICKS = 0.64
+"""Of the width: the column of what is ticked before."""
+
+
+def _slip(page: Print, sheet: Sheet, *, ticks: bool) -> None:
     canvas, inner, system = page.canvas, page.inner, page.system
     top = _heading(page, sheet, page.height - MARGIN)
-    cautions = [each for each in sheet.plan.cautions if each.code != choosing_words.GENERAL.code]
-    below = sum(_section_height(each, system, inner) for each in sheet.plan.slip)
-    below += sum(_caution_height(each, system, inner) for each in cautions) + 34
+    cautions = _said(sheet)
+    below = _below(sheet, system, inner) + (_ticks_height(sheet.plan.ticks, system, inner) if ticks else 0.0)
     room = top - MARGIN - below
     above, *lower = sheet.plan.drawing
     share = room * 0.64
@@ -83,6 +157,8 @@ def _slip(page: Print, sheet: Sheet) -> None:
         y = _section(canvas, each, y, inner, system)
     for caution in cautions:
         y = _caution(canvas, caution, y, inner, system)
+    if ticks:
+        _ticks(page, sheet.plan.ticks, y)
     footer(page, sheet)
 
 
@@ -116,12 +192,10 @@ def _pages(rows: list[tuple[str, ...]]) -> Iterator[list[tuple[str, ...]]]:
         yield rows[start : start + _ROWS]
 
 
-def _table_page(page: Print, sheet: Sheet, rows: list[tuple[str, ...]]) -> None:
+def _table_page(page: Print, sheet: Sheet, rows: list[tuple[str, ...]], *, ticks: bool) -> None:
     """A page of a table, with a box to tick before each row that is work."""
     canvas = page.canvas
-    canvas.setFillColor(INK)
-    write(canvas, MARGIN, page.height - MARGIN - 15, f"{sheet.name}: {named(sheet.piece)}", "figure", 15)
-    write(canvas, MARGIN + page.inner, page.height - MARGIN - 12, sheet.job_name, "text", 9.5, align=1)
+    _page_head(page, sheet)
     y = page.height - MARGIN - 40
     for row in rows:
         if len(row) == 1:
@@ -133,7 +207,22 @@ def _table_page(page: Print, sheet: Sheet, rows: list[tuple[str, ...]]) -> None:
                 x = MARGIN + 16 + (0 if place == 0 else 24 + (place - 1) * _COLUMN)
                 write(canvas, x, y, cell, "text" if row[0] else "strong", 9.5)
         y -= 14.5
+    if ticks:
+        _ticks(page, sheet.plan.ticks, y)
     footer(page, sheet)
+
+
+def _page_head(page: Print, sheet: Sheet) -> None:
+    """What stands above a further page of a slip."""
+    page.canvas.setFillColor(INK)
+    write(page.canvas, MARGIN, page.height - MARGIN - 15, f"{sheet.name}: {named(sheet.piece)}", "figure", 15)
+    write(page.canvas, MARGIN + page.inner, page.height - MARGIN - 12, sheet.job_name, "text", 9.5, align=1)
+
+
+def _heading_height(sheet: Sheet, inner: float) -> float:
+    """How high the head of a slip is: its name, its sentence beside the code to scan, and the bar of a stop."""
+    lines = len(wrapped(sheet.plan.sentence.metric + ".", "strong", 12, inner - SIDE - _GAP))
+    return max(38 + 14 * lines, SIDE) + (20 if sheet.plan.status == "stop" else 0)
 
 
 def _heading(page: Print, sheet: Sheet, y: float) -> float:

@@ -107,6 +107,8 @@ export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit,
           ))}
         </ul>
       ) : null}
+      {/* A plan that was kept by an older version has none. */}
+      {plan.ticks?.before.length > 0 ? <Ticks ticks={plan.ticks} unit={unit} /> : null}
       {general ? (
         <p className="mt-2 text-note leading-snug text-ink-2" data-testid="general">
           {inUnit(general.do, unit)}. {inUnit(general.message, unit)}.
@@ -115,6 +117,29 @@ export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit,
     </section>
   );
 });
+
+/** What is gone through before the switch, and after it: the last lines of the slip. */
+function Ticks({ ticks, unit }: { ticks: CutPlan["ticks"]; unit: Unit }) {
+  return (
+    <div className="mt-2 border-t-2 border-ink pt-1.5" data-testid="ticks">
+      <h2 className="label">Before you switch on</h2>
+      <ul className="text-small leading-[1.35]">
+        {ticks.before.map((each) => (
+          <li key={each.metric} className="flex gap-2">
+            <span aria-hidden className="mt-[3px] size-3 shrink-0 border border-ink" />
+            <span>
+              <Words text={inUnit(each, unit)} />
+            </span>
+          </li>
+        ))}
+      </ul>
+      <h2 className="label mt-1.5">After</h2>
+      <p className="text-small leading-[1.35] text-ink-2">
+        {ticks.after.map((each) => inUnit(each, unit)).join(" · ")}
+      </p>
+    </div>
+  );
+}
 
 interface PlaceProps extends Omit<Props, "stale"> {
   section: SlipSection;
