@@ -93,7 +93,7 @@ def _before(setting: ToolSetting, program: Program) -> Iterator[Text]:
         yield write("the work once past the bit unplugged: nothing catches, hands stay {75:about} away")
     lungs = f"; lungs: {setting.material.name} dust harms" if setting.material.harmful_dust else "; mask or extraction"
     yield write("eyes, ears" + lungs)
-    yield write("switch off and found without looking; both hands; nobody near")
+    yield write("switch: off, found without looking; both hands; nobody near")
 
 
 def _after(setting: ToolSetting) -> Iterator[Text]:
