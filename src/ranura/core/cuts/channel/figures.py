@@ -9,6 +9,7 @@ from ranura.core.cuts.channel.figures_table import block_figures, fed_figure
 from ranura.core.cuts.channel.fit import position_spread
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import end_words, stop_places
+from ranura.core.cuts.channel.tapering import taper_figure
 from ranura.core.learning.forecast import Forecast
 from ranura.core.output.figures.holding import clearance_figure
 from ranura.core.output.figures.passes import depth_figures, feed_figures
@@ -35,35 +36,12 @@ def guide_figures(setting: ChannelSetting) -> list[Figure]:
     stops = _stops(setting) if setting.by_hand else block_figures(setting)
     found += [*_spacer(setting), *stops, _direction(setting) if setting.by_hand else fed_figure(setting)]
     if setting.channel.taper and setting.by_hand:
-        found.append(_taper(setting))
+        found.append(taper_figure(setting))
     if turret is not None:
         found.append(turret_figure(turret, setting.rules))
     if setting.forecast is not None:
         found.append(fit_figure(setting.forecast))
     return found
-
-
-def _taper(setting: ChannelSetting) -> Figure:
-    """How far the straightedge of a tapered socket is turned out at its near end."""
-    channel, fence = setting.channel, setting.fence
-    low, high = channel.sides
-    out, reach = fence.turned_out(channel), high - fence.span[0]
-    return Figure(
-        key="guide.taper",
-        label="Near end turned out",
-        value=out,
-        unit="mm",
-        shown=show(out, "mm", setting=False),
-        rule="R13",
-        formula="t · L_g / L",
-        worked=write("{t:fine} · {g:fine} / {l:fine} = {x:fine}", t=channel.taper, g=reach, l=high - low, x=out),
-        because=because("The straightedge pivots at the far edge and reaches past the near one, so its end moves a little more"),
-        inputs=(
-            given("t", "wider at the near edge by", channel.taper, "mm"),
-            given("L", "length of the socket", high - low, "mm"),
-            given("L_g", "from the far edge to the straightedge's near end", reach, "mm"),
-        ),
-    )
 
 
 def _place(setting: ChannelSetting) -> Figure:

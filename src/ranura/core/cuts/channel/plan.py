@@ -30,6 +30,7 @@ from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.shapes import cleared_width, width_at
 from ranura.core.cuts.channel.slip import sections
 from ranura.core.cuts.channel.slip_guide import guide_offers, jig_steps, station_lines
+from ranura.core.cuts.channel.tapering import tapering
 from ranura.core.cuts.channel.testcut import test_cut_of
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.speed import speed_of, turning_rpm
@@ -223,7 +224,7 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Channe
     if undercut:
         cautions += _clearing(cleared, bit, asked, wood, rules)
     if asked.taper:
-        cautions.append(_tapering(asked, option, fence))
+        cautions.append(tapering(asked, option, fence))
     if cut.leaf:
         cautions.append(caution(guide_words.LEAF_SETS_DEPTH))
     if cut.mate is not None:
@@ -251,14 +252,6 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Channe
         cleared=cleared,
         cautions=in_order(cautions),
     )
-
-
-def _tapering(asked: ChannelOnBoard, option: GuideOption, fence: Fence) -> Caution:
-    """How a socket is widened towards its near end, or why it cannot be."""
-    end = asked.end_name(-1 if asked.reference_low else 1)
-    if option.kind != "straightedge" or fence.side != "reference":
-        return caution(words.TAPER_WANTS_STRAIGHTEDGE, end=end)
-    return caution(words.TAPERED, taper=asked.taper, end=end, out=fence.turned_out(asked))
 
 
 def _clearing(cleared: Cleared | None, bit: Bit, asked: ChannelOnBoard, wood: Material, rules: HouseRules) -> Iterator[Caution]:
