@@ -34,6 +34,8 @@ from ranura.core.proof.wood import Swept
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.templates.to_make import TemplateToMake
+from ranura.core.text import refusals
+from ranura.core.text.errors import CutError
 from ranura.core.text.figures import Figure
 from ranura.core.text.forms import FieldPath, Form, Start
 from ranura.core.text.lengths import Length, in_mm
@@ -205,6 +207,14 @@ def _no_edge(_cut: AnyCut) -> Mapping[str, float]:
     return {}
 
 
+def _made_once(_cut: AnyCut, _piece: Piece, _shop: Shop, _count: int | None) -> Repeats:
+    raise CutError(refusals.NO_REPEAT, field="cut.count")
+
+
+def _nothing_measured(_setting: ToolSetting, _key: MeasureKey, _measured: float) -> Correction:
+    raise CutError(refusals.NOTHING_TO_MEASURE, field="measured")
+
+
 @dataclass(frozen=True, kw_only=True)
 class Family(Generic[C]):
     """A family of cuts, all that is asked of it."""
@@ -225,13 +235,13 @@ class Family(Generic[C]):
     """Where it lies, in a list."""
     asked: Callable[[C], Mapping[FieldPath, Length | None]]
     """The lengths that were typed, by the names under which the drawing has them."""
-    repeat: Callable[[C, Piece, Shop, int | None], Repeats]
-    """How it is best repeated: `count` times, or at one given place more. Raises `CutError` for what is made once."""
     form: Callable[[C, Piece, Shop], Form]
     """What is asked of it as it stands, also where it cannot be planned."""
     starts: Callable[[Piece, Shop], tuple[Start, ...]]
     """The cuts of this family that can be begun in a board."""
-    corrected: Callable[[ToolSetting, MeasureKey, float], Correction]
+    repeat: Callable[[C, Piece, Shop, int | None], Repeats] = _made_once
+    """How it is best repeated: `count` times, or at one given place more. Raises `CutError` for what is made once."""
+    corrected: Callable[[ToolSetting, MeasureKey, float], Correction] = _nothing_measured
     """What a measurement in its test cut corrects, in mm. Raises `CutError` on "measured"."""
     moves_in: Callable[[C], Mapping[str, float]] = _no_edge
     """By how many mm it moves edges of the board in, by their refs."""

@@ -4,33 +4,19 @@ from __future__ import annotations
 
 from typing import Final
 
-from ranura.core.board.pieces import SIDES, Piece
-from ranura.core.board.repeats import Repeats
-from ranura.core.choosing.setting import ToolSetting
+from ranura.core.board.pieces import SIDES
 from ranura.core.cuts.edge import sentence
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cuts.edge.form import form, starts
 from ranura.core.cuts.edge.planner import planner
 from ranura.core.cuts.edge.wanted import wanted
 from ranura.core.family import Family
-from ranura.core.learning.corrections import Correction, MeasureKey
-from ranura.core.shop.shop import Shop
-from ranura.core.text import refusals as common_refusals
-from ranura.core.text.errors import CutError
 from ranura.core.text.forms import FieldPath
 from ranura.core.text.lengths import Length
 
 
 def _asked(cut: EdgeCut) -> dict[FieldPath, Length | None]:
     return {"size": cut.size, "depth": cut.depth, "width": cut.width}
-
-
-def _repeat(_cut: EdgeCut, _piece: Piece, _shop: Shop, _count: int | None) -> Repeats:
-    raise CutError(common_refusals.NO_REPEAT, field="cut.count")
-
-
-def _corrected(_setting: ToolSetting, _key: MeasureKey, _measured: float) -> Correction:
-    raise CutError(common_refusals.NOTHING_TO_MEASURE, field="measured")
 
 
 def _moves_in(cut: EdgeCut) -> dict[str, float]:
@@ -47,9 +33,7 @@ FAMILY: Final = Family(
     sentence=sentence.sentence,
     place=sentence.place,
     asked=_asked,
-    repeat=_repeat,
     form=form,
     starts=starts,
-    corrected=_corrected,
     moves_in=_moves_in,
 )

@@ -6,11 +6,8 @@ from collections.abc import Sequence
 from functools import partial
 from typing import Final
 
-from ranura.core.board.pieces import Piece
-from ranura.core.board.repeats import Repeats
 from ranura.core.board.stood import Standing
 from ranura.core.choosing.order import Candidate
-from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cuts.fingers import sentence
 from ranura.core.cuts.fingers.asked import FingersCut
 from ranura.core.cuts.fingers.drawing import drawn_at, fingers_glyph, fingers_views
@@ -24,13 +21,9 @@ from ranura.core.cuts.fingers.setting import FingersSetting
 from ranura.core.cuts.fingers.slip import fingers_sections, fingers_stations
 from ranura.core.cuts.fingers.wanted import wanted
 from ranura.core.family import Family, Planned, Planner, PlanText, Task
-from ranura.core.learning.corrections import Correction, MeasureKey
 from ranura.core.output.going import going_of
 from ranura.core.output.slip import columns_of, pass_lines
 from ranura.core.proof.moves import Move
-from ranura.core.shop.shop import Shop
-from ranura.core.text import refusals as common_refusals
-from ranura.core.text.errors import CutError
 from ranura.core.text.forms import FieldPath
 from ranura.core.text.lengths import Length
 
@@ -69,14 +62,6 @@ def _asked(cut: FingersCut) -> dict[FieldPath, Length | None]:
     return {"slot": cut.slot, "depth": cut.depth}
 
 
-def _repeat(_cut: FingersCut, _piece: Piece, _shop: Shop, _count: int | None) -> Repeats:
-    raise CutError(common_refusals.NO_REPEAT, field="cut.count")
-
-
-def _corrected(_setting: ToolSetting, _key: MeasureKey, _measured: float) -> Correction:
-    raise CutError(common_refusals.NOTHING_TO_MEASURE, field="measured")
-
-
 FAMILY: Final = Family(
     kind="fingers",
     cut=FingersCut,
@@ -86,8 +71,6 @@ FAMILY: Final = Family(
     sentence=sentence.sentence,
     place=sentence.place,
     asked=_asked,
-    repeat=_repeat,
     form=form,
     starts=starts,
-    corrected=_corrected,
 )

@@ -3,9 +3,7 @@
 from __future__ import annotations
 
 from ranura.core.cuts.fingers.setting import FingersSetting
-from ranura.core.output.figures.passes import depth_figures, feed_figures
-from ranura.core.output.figures.speed import speed_figures
-from ranura.core.output.figures.tool import tool_figures
+from ranura.core.output.figures.passes import setup_figures
 from ranura.core.output.going import Going
 from ranura.core.text.figures import Figure, Given, because, given, plain, show
 from ranura.core.text.writing import write
@@ -13,16 +11,8 @@ from ranura.core.text.writing import write
 
 def fingers_figures(setting: FingersSetting, going: Going | None) -> tuple[Figure, ...]:
     """All figures of a setting, in the order of the slip."""
-    grip, stepping = setting.grip, setting.stepping
-    worst = stepping.most_bent if stepping is not None else None
-    found = tool_figures(setting, grip, (worst.number, worst.bend) if worst else None) if grip else []
-    found += speed_figures(setting)
-    if stepping is not None:
-        found += depth_figures(setting, stepping, total=setting.fingers.depth)
-    found += [_key(setting), _pitch(setting), _last(setting), _heading()]
-    if stepping is not None:
-        found += feed_figures(setting, stepping, going)
-    return tuple(found)
+    own = [_key(setting), _pitch(setting), _last(setting), _heading()]
+    return setup_figures(setting, own, going, total=setting.fingers.depth)
 
 
 def _key(setting: FingersSetting) -> Figure:

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from typing import Final
 
-from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cuts.template import sentence
 from ranura.core.cuts.template.asked import TemplateCut
 from ranura.core.cuts.template.form import form, starts
@@ -12,19 +11,12 @@ from ranura.core.cuts.template.planner import planner
 from ranura.core.cuts.template.repeat import repeat
 from ranura.core.cuts.template.wanted import wanted
 from ranura.core.family import Family
-from ranura.core.learning.corrections import Correction, MeasureKey
-from ranura.core.text import refusals as common_refusals
-from ranura.core.text.errors import CutError
 from ranura.core.text.forms import FieldPath
 from ranura.core.text.lengths import Length
 
 
 def _asked(cut: TemplateCut) -> dict[FieldPath, Length | None]:
     return {"depth": cut.depth, "from_left": cut.from_left, "from_near": cut.from_near, "spacing": cut.spacing}
-
-
-def _corrected(_: ToolSetting, __: MeasureKey, ___: float) -> Correction:
-    raise CutError(common_refusals.NOTHING_TO_MEASURE, field="measured")
 
 
 FAMILY: Final = Family(
@@ -39,5 +31,4 @@ FAMILY: Final = Family(
     repeat=repeat,
     form=form,
     starts=starts,
-    corrected=_corrected,
 )

@@ -6,11 +6,8 @@ from collections.abc import Sequence
 from functools import partial
 from typing import Final
 
-from ranura.core.board.pieces import Piece
-from ranura.core.board.repeats import Repeats
 from ranura.core.board.stood import Standing
 from ranura.core.choosing.order import Candidate
-from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cuts.tongue import sentence
 from ranura.core.cuts.tongue.asked import TongueCut
 from ranura.core.cuts.tongue.drawing import drawn_at, tongue_glyph, tongue_views
@@ -24,13 +21,9 @@ from ranura.core.cuts.tongue.setting import TongueSetting
 from ranura.core.cuts.tongue.slip import tongue_sections
 from ranura.core.cuts.tongue.wanted import wanted
 from ranura.core.family import Family, Planned, Planner, PlanText, Task
-from ranura.core.learning.corrections import Correction, MeasureKey
 from ranura.core.output.going import going_of
 from ranura.core.output.slip import columns_of, pass_lines
 from ranura.core.proof.moves import Move
-from ranura.core.shop.shop import Shop
-from ranura.core.text import refusals as common_refusals
-from ranura.core.text.errors import CutError
 from ranura.core.text.forms import FieldPath
 from ranura.core.text.lengths import Length
 
@@ -68,14 +61,6 @@ def _asked(cut: TongueCut) -> dict[FieldPath, Length | None]:
     return {"root": cut.root, "depth": cut.depth}
 
 
-def _repeat(_cut: TongueCut, _piece: Piece, _shop: Shop, _count: int | None) -> Repeats:
-    raise CutError(common_refusals.NO_REPEAT, field="cut.count")
-
-
-def _corrected(_setting: ToolSetting, _key: MeasureKey, _measured: float) -> Correction:
-    raise CutError(common_refusals.NOTHING_TO_MEASURE, field="measured")
-
-
 FAMILY: Final = Family(
     kind="tongue",
     cut=TongueCut,
@@ -85,8 +70,6 @@ FAMILY: Final = Family(
     sentence=sentence.sentence,
     place=sentence.place,
     asked=_asked,
-    repeat=_repeat,
     form=form,
     starts=starts,
-    corrected=_corrected,
 )

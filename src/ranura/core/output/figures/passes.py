@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
-from ranura.core.choosing.setting import ToolSetting
+from collections.abc import Sequence
+
+from ranura.core.choosing.setting import SteppedSetting, ToolSetting
 from ranura.core.cutting.step_limits import Bound, school_step
 from ranura.core.cutting.stepping import Stepping
 from ranura.core.output.figures.feed import SET_BY, pace_figure, power_figure, slower_school, time_figure
+from ranura.core.output.figures.speed import speed_figures
+from ranura.core.output.figures.tool import tool_figures
 from ranura.core.output.going import Going
 from ranura.core.shop.house_rules import DEPTH_RULES, school_name
 from ranura.core.text.figures import Figure, School, because, given, plain, show
@@ -114,3 +118,18 @@ def feed_figures(setting: ToolSetting, stepping: Stepping, going: Going | None) 
             ),
         ),
     ]
+
+
+def setup_figures(setting: SteppedSetting, own: Sequence[Figure], going: Going | None, *, total: float) -> tuple[Figure, ...]:
+    """All figures of a setting that goes down in passes, in the order of the slip: the bit, its speed, the depths to a `total` in
+    mm, what is its `own` of guide and direction, the feed."""
+    grip, stepping = setting.grip, setting.stepping
+    worst = stepping.most_bent if stepping is not None else None
+    found = tool_figures(setting, grip, (worst.number, worst.bend) if worst else None) if grip else []
+    found += speed_figures(setting)
+    if stepping is not None:
+        found += depth_figures(setting, stepping, total=total)
+    found += own
+    if stepping is not None:
+        found += feed_figures(setting, stepping, going)
+    return tuple(found)
