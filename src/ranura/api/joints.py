@@ -101,6 +101,8 @@ class JointCutView:
     status: Status
     tool: str
     """The bit and the router, by name."""
+    changed: tuple[str, ...]
+    """What was changed in it by hand, in words."""
     needs: tuple[Text, ...]
 
 
@@ -287,7 +289,7 @@ def _view(joint: Joint, first: Piece, second: Piece, shop: Shop, planning: Plann
         strength=found.strength,
         shows=found.shows,
         status=found.status,
-        cuts=_cuts(found, shop),
+        cuts=_cuts(found, joint, shop),
         shared=tuple(_shared(found, first, second)),
         measured=tuple(
             MeasuredView(
@@ -309,8 +311,9 @@ def _view(joint: Joint, first: Piece, second: Piece, shop: Shop, planning: Plann
     )
 
 
-def _cuts(found: JointPlan, shop: Shop) -> tuple[JointCutView, ...]:
+def _cuts(found: JointPlan, joint: Joint, shop: Shop) -> tuple[JointCutView, ...]:
     names = {bit.id: bit.name for bit in shop.bits} | {each.id: each.name for each in shop.routers}
+    changes = {(each.member, each.number): each.what for each in joint.changes}
     views = []
     for each, (member, number) in zip(found.cuts, found.order, strict=True):
         plan = each.plan
@@ -326,6 +329,7 @@ def _cuts(found: JointPlan, shop: Shop) -> tuple[JointCutView, ...]:
                 why=each.why,
                 status=plan.status if plan is not None else "stop",
                 tool=f"{names[plan.bit_id]} in {names[plan.router_id]}" if plan is not None else "",
+                changed=changes.get((member, number), ()),
                 needs=needs,
             )
         )

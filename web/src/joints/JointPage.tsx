@@ -118,7 +118,15 @@ function Whole({ shop, job, item, first, second }: Props) {
             <Pictures view={view} unit={unit} onEdit={edit} />
             <div className="flex flex-col gap-4">
               <Standing view={view} unit={unit} />
-              <Cuts view={view} unit={unit} job={job} item={item} first={first} second={second} />
+              <Cuts
+                view={view}
+                unit={unit}
+                job={job}
+                item={item}
+                first={first}
+                second={second}
+                onTakeBack={joint.takeBack}
+              />
               <Measured view={view} unit={unit} />
               <Fit fit={view.fit} unit={unit} />
               <Lines title="Trial in scrap" lines={[...view.trial]} unit={unit} testId="trial" />
@@ -191,10 +199,11 @@ interface CutsProps {
   item: JointItem;
   first: PieceItem;
   second: PieceItem;
+  onTakeBack: (member: string, number: number) => void;
 }
 
 /** Both members in the order of work. */
-function Cuts({ view, unit, job, item, first, second }: CutsProps) {
+function Cuts({ view, unit, job, item, first, second, onTakeBack }: CutsProps) {
   return (
     <section aria-label="Order of work">
       <h3 className="label">Order of work</h3>
@@ -217,6 +226,21 @@ function Cuts({ view, unit, job, item, first, second }: CutsProps) {
               <span className="block text-small text-ink-2">
                 <Words text={inUnit(each.why, unit)} />
               </span>
+              {each.changed.length > 0 ? (
+                <span
+                  className="mt-1 flex flex-wrap items-center gap-x-2 text-small"
+                  data-testid="by-hand-changed"
+                >
+                  changed by hand: {each.changed.join(", ")}
+                  <button
+                    type="button"
+                    className="button"
+                    onClick={() => onTakeBack(each.member, each.number)}
+                  >
+                    As the joint has it
+                  </button>
+                </span>
+              ) : null}
               {each.needs.map((need) => (
                 <span key={need.metric} className="block text-small font-semibold text-cut">
                   <Words text={inUnit(need, unit)} />

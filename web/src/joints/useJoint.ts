@@ -68,6 +68,12 @@ export function useJoint(item: JointItem, first: PieceIn, second: PieceIn) {
       setKept(newer);
       setDraft(newer.joint);
     },
+    /** Gives up what was changed by hand in a cut of the joint. */
+    takeBack: (member: string, number: number) =>
+      setDraft({
+        ...draft,
+        changes: (draft.changes ?? []).filter((each) => each.member !== member || each.number !== number),
+      }),
     edit: (change: Change, usual?: Change) => {
       const [made, left] = edited(draft, aside, change, usual);
       setDraft(made);

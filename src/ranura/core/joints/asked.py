@@ -45,6 +45,22 @@ class CutChange:
     clamps: tuple[ClampAt, ...] = bounded((), many=MOST_CLAMPS)
     thin_walls: bool = False
 
+    @property
+    def what(self) -> tuple[str, ...]:
+        """What was changed, in words.
+
+        >>> CutChange(member="a", bit_id="up-cut-8", held="dogs").what
+        ('bit', 'holding')"""
+        said = (
+            (self.bit_id, "bit"),
+            (self.router_id, "router"),
+            (self.guide, "guide"),
+            (self.held, "holding"),
+            (self.clamps, "clamps"),
+            (self.thin_walls, "thin wall known"),
+        )
+        return tuple(name for value, name in said if value)
+
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Joint:
