@@ -64,6 +64,16 @@ def test_the_whole_slip_fits_at_1280_by_800(page: Page, unit):
     assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
 
 
+def test_the_slip_ends_with_what_is_ticked_before_the_switch(page: Page):
+    page.get_by_test_id("before-switch").click()
+    ticks = page.get_by_test_id("ticks")
+    expect(ticks.get_by_role("listitem")).to_have_count(7)
+    expect(ticks).to_contain_text("straightedge tight at both ends; clamps tight")
+    expect(ticks).to_contain_text("switch off, wait until it stands")
+    field(page, "depth").fill("15")
+    expect(ticks).to_contain_text("rod and plunge lock tried")
+
+
 def test_typing_a_width_and_a_depth_moves_everything_and_is_kept(page: Page):
     field(page, "width").fill("23/32 in")
     expect(section(page, "guide")).to_contain_text("5.55 mm, then none")

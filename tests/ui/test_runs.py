@@ -158,11 +158,11 @@ def test_a_job_s_order_stands_on_its_page(open_page: Callable[..., Page]):
     expect(page.get_by_test_id("have-ready")).to_contain_text("12.7 straight, shank 12.7 mm, in Plunge two")
     # One cut before another, as a person wants it; what cannot be says why; undone.
     lines = page.get_by_test_id("order-line")
-    lines.nth(1).get_by_role("button").click()
+    page.get_by_label("When Lower shelf comes").click()
     page.get_by_role("menuitem", name="Before Middle shelf").click()
     expect(page.get_by_role("alert")).to_contain_text("Lower shelf, Wing case side cannot come before Middle shelf")
     page.get_by_role("alert").get_by_role("button", name="Close").click()
-    first_of_a_board = next(n for n in range(16, 0, -1) if " after " not in lines.nth(n).inner_text())
+    first_of_a_board = next(n for n in range(24, 0, -1) if " after " not in lines.nth(n).inner_text())
     moved = lines.nth(first_of_a_board).locator("b").inner_text()
     lines.nth(first_of_a_board).get_by_role("button").click()
     page.get_by_role("menuitem", name=re.compile("^Before ")).click()

@@ -235,7 +235,7 @@ def test_bits_are_found_by_typing_put_away_and_brought_back(open_page: Callable[
     expect(page.get_by_test_id("bit-straight-6")).to_be_visible()
     page.get_by_test_id("bit-straight-8" if page.get_by_test_id("bit-straight-8").count() else "bit-core-box-4").click()
     page.get_by_test_id("remove-bit").click()
-    expect(page.get_by_test_id("bit-count")).to_have_text("36 bits")
+    expect(page.get_by_test_id("bit-count")).to_have_text("37 bits")
     page.locator("body").click(position={"x": 640, "y": 20})
     page.keyboard.press("Control+z")
     expect(page.get_by_test_id("bit-count")).to_have_text("38 bits")

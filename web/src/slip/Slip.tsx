@@ -27,6 +27,7 @@ interface Props {
 /** The setup in the order of the hands. */
 export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit, onSchool }: Props) {
   const [testing, setTesting] = useState(false);
+  const [ticking, setTicking] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
   const stops = plan.cautions.filter((each) => each.level === "stop");
   const placed = new Set<string>(plan.slip.map((section) => section.key));
@@ -81,6 +82,9 @@ export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit,
           shop={shop}
           asked={asked}
           onTest={() => setTesting(true)}
+          // A plan that was kept by an older version has none.
+          onTick={section.key === "hold" && plan.ticks?.before.length > 0 ? () => setTicking(!ticking) : null}
+          ticking={ticking}
           open={open === section.key}
           onOpen={() => setOpen(open === section.key ? null : section.key)}
           onEdit={onEdit}
@@ -107,13 +111,12 @@ export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit,
           ))}
         </ul>
       ) : null}
-      {/* A plan that was kept by an older version has none. */}
-      {plan.ticks?.before.length > 0 ? <Ticks ticks={plan.ticks} unit={unit} /> : null}
       {general ? (
         <p className="mt-2 text-note leading-snug text-ink-2" data-testid="general">
           {inUnit(general.do, unit)}. {inUnit(general.message, unit)}.
         </p>
       ) : null}
+      {ticking ? <Ticks ticks={plan.ticks} unit={unit} /> : null}
     </section>
   );
 });
@@ -121,9 +124,9 @@ export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit,
 /** What is gone through before the switch, and after it: the last lines of the slip. */
 function Ticks({ ticks, unit }: { ticks: CutPlan["ticks"]; unit: Unit }) {
   return (
-    <div className="mt-2 border-t-2 border-ink pt-1.5" data-testid="ticks">
+    <div className="mt-1.5 border-t-2 border-ink pt-1 text-small leading-[1.35]" data-testid="ticks">
       <h2 className="label">Before you switch on</h2>
-      <ul className="text-small leading-[1.35]">
+      <ul>
         {ticks.before.map((each) => (
           <li key={each.metric} className="flex gap-2">
             <span aria-hidden className="mt-[3px] size-3 shrink-0 border border-ink" />
@@ -134,9 +137,7 @@ function Ticks({ ticks, unit }: { ticks: CutPlan["ticks"]; unit: Unit }) {
         ))}
       </ul>
       <h2 className="label mt-1.5">After</h2>
-      <p className="text-small leading-[1.35] text-ink-2">
-        {ticks.after.map((each) => inUnit(each, unit)).join(" · ")}
-      </p>
+      <p className="text-ink-2">{ticks.after.map((each) => inUnit(each, unit)).join(" · ")}</p>
     </div>
   );
 }
@@ -149,6 +150,9 @@ interface PlaceProps extends Omit<Props, "stale"> {
   open: boolean;
   onOpen: () => void;
   onTest: () => void;
+  /** Shows what is ticked before the switch; only the last place has it. */
+  onTick: (() => void) | null;
+  ticking: boolean;
 }
 
 function Place({
@@ -162,6 +166,8 @@ function Place({
   open,
   onOpen,
   onTest,
+  onTick,
+  ticking,
   onEdit,
   onSchool,
 }: PlaceProps) {
@@ -190,6 +196,17 @@ function Place({
         <span className="flex items-baseline gap-2.5">
           {section.key === "tool" ? (
             <ToolPicker plan={plan} unit={unit} asked={asked} onEdit={onEdit} />
+          ) : null}
+          {onTick ? (
+            <button
+              type="button"
+              className="quiet"
+              aria-expanded={ticking}
+              onClick={onTick}
+              data-testid="before-switch"
+            >
+              before the switch
+            </button>
           ) : null}
           {figures.length > 0 ? (
             <button

@@ -23,7 +23,7 @@ export function Menu({ label, items }: Props) {
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal container={document.getElementById("floating")}>
         <DropdownMenu.Content
-          className="floating max-h-[80dvh] overflow-y-auto p-1"
+          className="floating max-h-(--radix-dropdown-menu-content-available-height) overflow-y-auto p-1"
           align="start"
           sideOffset={4}
         >

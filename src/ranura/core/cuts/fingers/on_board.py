@@ -15,6 +15,7 @@ from ranura.core.cutting.need import StraightCut
 from ranura.core.cutting.step_limits import END_WOOD
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import extent
+from ranura.core.holding.hands import is_small
 from ranura.core.text.errors import CutError
 
 MOST_SLOTS: Final = 60
@@ -74,6 +75,7 @@ class FingersOnBoard:
             thickness=self.long,
             across_grain=False,
             across_end=not closeness.over(self.thick, END_WOOD),
+            held_back=is_small((self.long, self.wide)),
         )
 
     def key_gap(self, number: int) -> float:

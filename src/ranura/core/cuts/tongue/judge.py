@@ -38,7 +38,7 @@ class TongueJudge(StraightJudge):
         if bit.profile != "dovetail":
             return Reason(words.NOT_A_DOVETAIL, {"profile": bit.kind.name})
         if abs((bit.angle or 0.0) - self.tongue.cut.angle) > WITHIN:
-            return Reason(words.OTHER_ANGLE, {"angle": f"{bit.angle:g}", "wanted": f"{self.tongue.cut.angle:g}"})
+            return Reason(words.FLANKS_LEAN_OTHERWISE, {"angle": f"{bit.angle:g}", "wanted": f"{self.tongue.cut.angle:g}"})
         if closeness.over(self.tongue.height, bit.cuts_to):
             return Reason(depth_words.BEYOND_CUTTING_LENGTH, {"depth": self.tongue.height, "cutting_length": bit.cuts_to})
         if closeness.over(self.tongue.exposure, bit.diameter):

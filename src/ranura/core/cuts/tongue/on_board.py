@@ -15,7 +15,7 @@ from ranura.core.cuts.tongue.asked import TongueCut
 from ranura.core.cutting.need import StraightCut
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import extent
-from ranura.core.holding.hands import PUSHED_UNDER
+from ranura.core.holding.hands import PUSHED_UNDER, is_small
 from ranura.core.text.errors import CutError
 
 _CLEAR = 10.0
@@ -82,7 +82,12 @@ class TongueOnBoard:
     def need(self) -> StraightCut:
         """What it asks of its tool: what stands beside the tongue, at its whole height at once."""
         return StraightCut(
-            kind="rabbet", width=self.exposure, depth=self.height, thickness=self.high, across_grain=self.across_grain
+            kind="rabbet",
+            width=self.exposure,
+            depth=self.height,
+            thickness=self.high,
+            across_grain=self.across_grain,
+            held_back=is_small((self.run, self.high)),
         )
 
 

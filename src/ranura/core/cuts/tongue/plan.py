@@ -88,7 +88,7 @@ def refuse(judge: TongueJudge, dropped: list[Drop]) -> None:
     if len(by_itself) < len(judge.tools.bits):
         return
     dovetails = [bit for bit in judge.tools.bits if bit.profile == "dovetail"]
-    right = [bit for bit in dovetails if by_itself[bit.id] is not words.OTHER_ANGLE]
+    right = [bit for bit in dovetails if by_itself[bit.id] is not words.FLANKS_LEAN_OTHERWISE]
     if not right:
         there = ", ".join(f"{angle:g}°" for angle in sorted({bit.angle or 0.0 for bit in dovetails})) or "none"
         raise CutError(refusals.NO_DOVETAIL_BIT, field="cut.angle", angle=f"{judge.tongue.cut.angle:g}", there=there)

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from ranura.core.text.words import Words
 
-OTHER_ANGLE = Words(
-    code="other-angle",
+FLANKS_LEAN_OTHERWISE = Words(
+    code="flanks-lean-otherwise",
     place="tool",
     level="stop",
     message="Its flanks lean {angle}°, and those of the socket {wanted}°",
