@@ -16,14 +16,15 @@ DEMO: list[tuple[str, str, Cut, Piece]] = [
 ]
 """Id, name, cut and board."""
 _BOARDS = {piece_id: piece for piece_id, piece, _ in PIECES}
-_OWN = len(DEMO)
-DEMO += [
+_OF_JOINTS: list[tuple[str, str, Cut, Piece]] = [
     (f"{joint_id}-{number}", each.name, each.cut, _BOARDS[first if each.member == "a" else second])
     for joint_id, _, first, second, joint in JOINTS
     for number, each in enumerate(joined(joint, boards_of(_BOARDS[first], _BOARDS[second], SHOP)).cuts)
 ]
+_OWN = list(DEMO)
+DEMO += [each for each in _OF_JOINTS if each[0] in ("crate-corners-0", "crate-corners-3", "floor-left-0", "floor-right-1")]
 ON_ONE_BOARD: dict[str, list[tuple[str, Cut, Piece]]] = {
-    piece_id: [(name, cut, own) for _, name, cut, own in (*DEMO[_OWN:], *DEMO[:_OWN]) if own.name == piece.name]
+    piece_id: [(name, cut, own) for _, name, cut, own in (*_OF_JOINTS, *_OWN) if own.name == piece.name]
     for piece_id, piece, _ in PIECES
 }
 """Name, cut and board of all cuts of a board in their order, those of its joints first."""

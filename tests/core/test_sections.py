@@ -89,8 +89,14 @@ def raster(tool: Bit, trips: list[Trip], stock: Stock, step: float) -> float:
     return gone * step**2
 
 
+RASTERED = [
+    pytest.param(each, id=each.id, marks=[pytest.mark.thorough] if number % 2 else [])
+    for number, each in enumerate(bit for bit in BITS if bit.diameter <= 40)
+]
+
+
 @pytest.mark.slow
-@pytest.mark.parametrize("tool", [each for each in BITS if each.diameter <= 40], ids=lambda tool: tool.id)
+@pytest.mark.parametrize("tool", RASTERED)
 def test_a_fine_raster_counts_the_same(tool):
     riding = (tool.bearing or 0.0) / 2
     top = min(tool.cutting_length, 15.0)
