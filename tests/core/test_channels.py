@@ -17,6 +17,7 @@ from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.channel.guides import guide_options
 from ranura.core.cuts.channel.on_board import ChannelOnBoard, channel
+from ranura.core.cuts.channel.sentence import sentence
 from ranura.core.cuts.channel.shapes import width_at
 from ranura.core.cuts.channel.sweep import path_of
 from ranura.core.cutting.direction import left_of
@@ -308,6 +309,17 @@ def test_the_width_follows_from_the_measured_mate_and_its_fit(fit, width):
     assert "mate-unmeasured" not in codes(made)
     named = plan_cut(dado(width=None, mate=Mate(thickness=mm("18"), measured=False)), BOARD, SHOP, RULES)
     assert "mate-unmeasured" in codes(named)
+
+
+@pytest.mark.parametrize("fit", ["tight", "glue"])
+def test_a_typed_clearance_counts_instead_of_the_fit(fit):
+    cut = dado(width=None, mate=Mate(thickness=mm("17.6"), fit=fit, clearance=mm("0.25")))
+    assert channel(cut, BOARD).width == pytest.approx(17.85)
+    assert "for 17.6 mm, with 0.25 mm of room," in sentence(cut, BOARD, SHOP).metric
+    rattles = dataclasses.replace(cut, mate=Mate(thickness=mm("17.6"), fit=fit, clearance=mm("1.5")))
+    with pytest.raises(CutError, match=r"1\.5 mm of room is no fit") as refused:
+        channel(rattles, BOARD)
+    assert refused.value.field == "cut.mate.clearance"
 
 
 @pytest.mark.parametrize(

@@ -13,15 +13,18 @@ from ranura.core.board.pieces import Piece
 from ranura.core.joint_plan import _of_fit, plan_joint
 from ranura.core.joints.asked import CutChange, Joint, JointKind
 from ranura.core.joints.drawing import joint_views
+from ranura.core.joints.form import form
 from ranura.core.joints.housed import housed
 from ranura.core.joints.joined import Boards
 from ranura.core.joints.kinds import KINDS, joined
 from ranura.core.joints.together import Solid, put_together
+from ranura.core.joints.trial import trial
 from ranura.core.plan import PLANNING
 from ranura.core.proof.bodies import work_of
 from ranura.core.proof.moves import Program
 from ranura.core.proof.stood import taken_by
 from ranura.core.text.errors import CutError
+from ranura.core.text.forms import LengthBlank
 from ranura.core.text.lengths import Length
 from ranura.demo.shop import SHOP
 
@@ -194,6 +197,7 @@ def test_boards_that_do_not_go_together_are_never_ready():
         ("cross-lap", LEG, RAIL, {"at": mm(200), "depth": mm(28)}, "joint.depth"),
         ("cross-lap", LEG, RAIL, {"at": mm(200), "along": mm(420)}, "joint.along"),
         ("housed", SIDE, SHELF, {"at": mm(200), "tried": "too-loose", "off": mm(1.2)}, "joint.off"),
+        ("housed", SIDE, SHELF, {"at": mm(200), "clearance": mm(1.2)}, "joint.clearance"),
         ("mortise-tenon", LEG, RAIL, {"at": mm(650)}, "joint.at"),
         ("mortise-tenon", LEG, RAIL, {"depth": mm(2)}, "joint.depth"),
         ("mortise-tenon", LEG, RAIL, {"depth": mm(28)}, "joint.depth"),
@@ -208,6 +212,56 @@ def test_what_cannot_be_is_said_at_its_dimension(kind, first, second, more, fiel
     with pytest.raises(CutError) as refused:
         made(kind, first, second, **more)
     assert refused.value.field == field
+
+
+FLOOR, BATTEN = board(600, 160, 28), board(500, 160, 22)
+THIN = (board(320, 200, 12), board(240, 200, 12))
+
+
+@pytest.mark.parametrize(
+    ("kind", "first", "second", "more"),
+    [
+        ("housed", SIDE, SHELF, {"at": mm(200)}),
+        ("housed", SIDE, SHELF, {"at": mm(200), "tried": "too-tight", "off": mm(0.1)}),
+        ("dado-rabbet", SIDE, SHELF, {}),
+        ("tee-lap", LEG, RAIL, {"at": mm(200)}),
+        ("cross-lap", LEG, RAIL, {"at": mm(200), "along": mm(100)}),
+        ("mortise-tenon", LEG, RAIL, {"at": mm(200)}),
+        ("tongue-groove", FLOOR, BATTEN, {}),
+        ("box-joint", *THIN, {}),
+        ("sliding-dovetail", FLOOR, BATTEN, {"at": mm(200)}),
+    ],
+)
+@pytest.mark.parametrize("room", [0.0, 0.25])
+def test_a_typed_clearance_is_left_by_the_cuts_whatever_the_fit(kind, first, second, more, room):
+    found = made(kind, first, second, fit="glue", clearance=mm(room), **more)
+    assert found.together is not None
+    tried = 0.1 if "tried" in more else 0.0
+    assert found.together.measured[0].gap == pytest.approx(room + tried, abs=0.003)
+    assert found.joined.expected is not None
+    assert found.joined.expected.gap == pytest.approx(room), "what a trial showed is set right"
+
+
+@pytest.mark.parametrize(
+    ("more", "feels"),
+    [
+        ({}, "pushed by hand without force"),
+        ({"clearance": mm(0.25)}, "with 0.25 mm of room in all"),
+        ({"clearance": mm(0)}, "tapped with the heel"),
+        ({"clearance": mm(0.25), "taper": mm(1)}, "pushed by hand without force"),
+    ],
+)
+def test_how_a_trial_should_feel_follows_its_room(more, feels):
+    assert feels in trial(Joint(kind="sliding-dovetail", **more))[1].metric
+
+
+def test_a_tapered_dovetail_has_no_room_to_be_typed():
+    plain, tapered = (Joint(kind="sliding-dovetail", taper=taper) for taper in (None, mm(1)))
+    asked = [
+        {blank.field for blank in form(each, FLOOR, BATTEN).options if isinstance(blank, LengthBlank)}
+        for each in (plain, tapered)
+    ]
+    assert [("clearance" in each) for each in asked] == [True, False]
 
 
 @pytest.mark.parametrize("curved", [0, 1])

@@ -65,7 +65,7 @@ function Whole({ shop, job, item, first, second }: Props) {
   const place = form ? placeOf(problem, partsOf(form), "joint") : null;
   const filling: Filling = {
     draft,
-    plan: view ? { asked: view.asked, figures: [], drawing: view.drawing } : null,
+    plan: view && !problem ? { asked: view.asked, figures: [], drawing: view.drawing } : null,
     unit,
     prefix: "",
     repeating: null,
@@ -117,7 +117,13 @@ function Whole({ shop, job, item, first, second }: Props) {
           >
             <Pictures view={view} unit={unit} onEdit={edit} />
             <div className="flex flex-col gap-4">
-              <Standing view={view} unit={unit} />
+              {problem ? (
+                <p className="text-strong font-bold" data-testid="joint-before">
+                  As it was before what is typed now
+                </p>
+              ) : (
+                <Standing view={view} unit={unit} />
+              )}
               <Cuts
                 view={view}
                 unit={unit}

@@ -1,6 +1,14 @@
 /** A joint on the screen: what is typed of it, what it comes to, and keeping it. */
 import { useEffect, useRef, useState } from "react";
-import { api, type Change, type JointIn, type JointItem, type PieceIn, type Problem } from "../api/client";
+import {
+  api,
+  type Change,
+  type JointIn,
+  type JointItem,
+  type JointView,
+  type PieceIn,
+  type Problem,
+} from "../api/client";
 import { useReading, useRefresh } from "../api/queries";
 import { changed } from "../app/acts";
 import { history } from "../app/undo";
@@ -35,6 +43,9 @@ export function useJoint(item: JointItem, first: PieceIn, second: PieceIn) {
     ask: () => api.planJoint({ joint: draft, first, second }),
     keeps: true,
   });
+  // What it came to last stays in sight while what is typed cannot be.
+  const [last, setLast] = useState<JointView | null>(null);
+  if (found.data && found.data !== last) setLast(found.data);
   const waits = dirty && !newer && !found.settling && !found.problem;
   const save = async () => {
     const answer = await api.saveJoint(item.id, item.name, draft, kept.version);
@@ -57,7 +68,7 @@ export function useJoint(item: JointItem, first: PieceIn, second: PieceIn) {
   useEffect(() => () => void late.current?.(), []);
   return {
     draft,
-    view: found.data ?? null,
+    view: found.data ?? last,
     problem: found.problem ?? wrong,
     saving: !dirty ? "saved" : found.problem ? "not saved" : "saving",
     /** What somebody else keeps by now, where something is typed here. */

@@ -83,6 +83,8 @@ class Joint:
     """Of a mortise, of the groove of a tongue, or of a box joint's slots; how thick a spline is; None for the bit nearest a
     third, or one that a sled's key fills."""
     fit: Fit = "sliding"
+    clearance: Length | None = bounded(None, zero=True)
+    """What a place is to be wider than what goes into it, where that is typed; None for as much as the fit has."""
     stopped: Length | None = None
     """How far from the near edge of the first board a housing begins; None where it runs out there."""
     shoulder: Length | None = None

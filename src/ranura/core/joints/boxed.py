@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Final
 
 from ranura.core.board.stood import End
-from ranura.core.cuts.channel.fit import Fit
+from ranura.core.cuts.channel.fit import Fit, clearance_of
 from ranura.core.cuts.fingers.asked import PLAY, FingersCut, Starts
 from ranura.core.cuts.fingers.on_board import FingersOnBoard, fingers
 from ranura.core.cuts.fingers.sleds import KEY_WITHIN
@@ -40,7 +40,8 @@ def boxed(joint: Joint, boards: Boards) -> Joined:
     (_, wide, thick), (_, other, across) = boards.sizes("a"), boards.sizes("b")
     if abs(wide - other) > _ALIKE:
         raise CutError(refusals.WIDTHS_DIFFER, field="joint.kind", one=wide, two=other)
-    slot, play = _slot(joint, boards), _PLAY[joint.fit] + joint.correction
+    room = clearance_of(joint, boards.rules, _PLAY)
+    slot, play = _slot(joint, boards), room + joint.correction
     ends: dict[Member, tuple[End, ...]] = {"a": ("left", "right") if joint.into == "both" else (joint.end,), "b": joint.ends}
     deep: dict[Member, float] = {"a": across + PROUD, "b": thick + PROUD}
     starts: dict[Member, Starts] = {"a": "finger", "b": "slot"}
@@ -83,7 +84,7 @@ def boxed(joint: Joint, boards: Boards) -> Joined:
         around=wide,
         stood=Stood(first=first_end, second=second_end),
         expected=forecast(
-            width=_PLAY[joint.fit],
+            width=room,
             mate=0.0,
             causes=(Spread(of="bit", mm=boards.rules.spread_bit), Spread(of="spacer", mm=boards.rules.spread_spacer)),
         ),

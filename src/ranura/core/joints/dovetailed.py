@@ -7,7 +7,7 @@ from dataclasses import replace
 from typing import Final, Literal
 
 from ranura.core.cuts.channel.asked import ChannelCut
-from ranura.core.cuts.channel.fit import Fit
+from ranura.core.cuts.channel.fit import Fit, clearance_of
 from ranura.core.cuts.tongue.asked import TongueCut
 from ranura.core.geometry import closeness
 from ranura.core.geometry.placing import Placing, lying
@@ -46,7 +46,8 @@ def dovetailed(joint: Joint, boards: Boards) -> Joined:
     # A tapered one closes by itself: only a trial changes its fit (R13).
     taper = 0.0 if joint.taper is None else joint.taper.mm
     tapered = closeness.over(taper, 0.0)
-    play = (0.0 if tapered else boards.rules.dovetail_clearance * _LOOSER[joint.fit]) + joint.correction
+    by_fit = {fit: boards.rules.dovetail_clearance * times for fit, times in _LOOSER.items()}
+    play = (0.0 if tapered else clearance_of(joint, boards.rules, by_fit)) + joint.correction
     made = plan_sliding_dovetail(
         bit_diameter=bit.diameter,
         bit_angle=bit.angle,

@@ -106,6 +106,9 @@ def _options(joint: Joint) -> tuple[Blank, ...]:
         options.append(LengthBlank(field="width", label=label, placeholder=usual, optional=True))
     if joint.kind not in LAID_ON:
         options.append(answers("Fit", "fit", joint.fit, _FITS))
+        # A tapered dovetail closes by itself, whatever room it has.
+        if joint.taper is None:
+            options.append(LengthBlank(field="clearance", label="room", placeholder="as the fit has", optional=True))
     if joint.kind == "mortise-tenon":
         options.append(LengthBlank(field="shoulder", label="shoulders at its edges", placeholder="none", optional=True))
     if joint.kind == "sliding-dovetail":

@@ -52,7 +52,13 @@ def housed(joint: Joint, boards: Boards) -> Joined:
     """A shelf in a dado: the dado is as wide as the shelf measures, and its fit more."""
     deep, play = depth_of(joint, boards), play_of(joint, boards)
     across = boards.second.thickness.mm
-    mate = Mate(thickness=boards.second.thickness, measured=boards.second.thickness_measured, sheet=boards.sheet, fit=joint.fit)
+    mate = Mate(
+        thickness=boards.second.thickness,
+        measured=boards.second.thickness_measured,
+        sheet=boards.sheet,
+        fit=joint.fit,
+        clearance=joint.clearance,
+    )
     cut = ChannelCut(
         mate=mate if joint.tried is None else None,
         width=None if joint.tried is None else in_mm(across + play),

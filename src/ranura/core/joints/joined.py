@@ -114,7 +114,7 @@ JointOf = Callable[[Joint, Boards], Joined]
 
 def play_of(joint: Joint, boards: Boards) -> float:
     """What a place is wider than what goes into it, in mm, with what a trial showed."""
-    return clearance_of(joint.fit, boards.rules) + joint.correction
+    return clearance_of(joint, boards.rules) + joint.correction
 
 
 def expected_fit(joint: Joint, boards: Boards, *more: Spread) -> Forecast:
@@ -126,7 +126,7 @@ def expected_fit(joint: Joint, boards: Boards, *more: Spread) -> Forecast:
     rules = boards.rules
     mate = rules.spread_sheet if boards.sheet else rules.spread_mate
     causes = (Spread(of="bit", mm=rules.spread_bit), Spread(of="mate", mm=mate), *more)
-    return forecast(width=clearance_of(joint.fit, rules), mate=0.0, causes=causes)
+    return forecast(width=clearance_of(joint, rules), mate=0.0, causes=causes)
 
 
 _WIDE = 100.0

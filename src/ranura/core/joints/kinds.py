@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, fields, replace
 from typing import Final
 
+from ranura.core.cuts.channel.fit import refuse_too_much_room
 from ranura.core.family import AnyCut
 from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
@@ -74,6 +75,7 @@ def joined(joint: Joint, boards: Boards) -> Joined:
         raise CutError(refusals.NOT_BY_AN_EDGE, field="joint.into")
     if joint.off is not None and closeness.over(joint.off.mm, MOST_OFF):
         raise CutError(refusals.FAR_OFF, field="joint.off", off=joint.off.mm, most=MOST_OFF)
+    refuse_too_much_room(joint, "joint.clearance")
     made = KINDS[joint.kind].work(joint, boards)
     changes = {(each.member, each.number): each for each in joint.changes}
     counted: dict[Member, int] = {"a": 0, "b": 0}

@@ -98,5 +98,6 @@ def lapped(joint: Joint, boards: Boards) -> Joined:
 
 def _notch(at: Length, wide: Length, deep: float, joint: Joint, *, end: Literal["left", "right"]) -> ChannelCut:
     """A channel across a board for the whole width of another."""
-    mate = Mate(thickness=in_mm(wide.mm + joint.correction) if joint.tried else wide, measured=True, sheet=False, fit=joint.fit)
+    thick = in_mm(wide.mm + joint.correction) if joint.tried else wide
+    mate = Mate(thickness=thick, measured=True, sheet=False, fit=joint.fit, clearance=joint.clearance)
     return ChannelCut(mate=mate, depth=in_mm(deep), position=at, end=end)

@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from typing import Final
 
 from ranura.core.cuts.channel.fit import Fit
+from ranura.core.geometry import closeness
 from ranura.core.joints.asked import LAID_ON, Joint, JointKind
 from ranura.core.text.writing import Text, write
 
@@ -50,7 +51,7 @@ def trial(joint: Joint) -> tuple[Text, ...]:
     Rule: R14 trial
     Formula: half of the error where one setting cuts both faces or both boards, all of it where it cuts one
     Source: what one setting cuts twice changes twice"""
-    feels = () if joint.kind in LAID_ON else (write(_FEELS[joint.fit]),)
+    feels = () if joint.kind in LAID_ON else (_feels(joint),)
     shown: tuple[Text, ...] = ()
     if joint.tried is not None and joint.off is not None:
         says = {
@@ -59,3 +60,13 @@ def trial(joint: Joint) -> tuple[Text, ...]:
         }
         shown = (write("Tried, {off:len} " + says[joint.tried] + "; try it once more", off=joint.off.mm),)
     return (write(_SCRAP[joint.kind]), *feels, *(shown or (write(_MENDED[joint.kind]),)))
+
+
+def _feels(joint: Joint) -> Text:
+    """How it should feel: by its fit, or with the room that is typed."""
+    room = 0.0 if joint.clearance is None else joint.clearance.mm
+    if joint.clearance is None or joint.taper is not None:
+        return write(_FEELS[joint.fit])
+    if not closeness.over(room, 0.0):
+        return write(_FEELS["tight"])
+    return write("It should go in with {room:fine} of room in all, which a strip of paper or card that thick fills", room=room)

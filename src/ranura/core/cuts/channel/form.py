@@ -71,6 +71,7 @@ def form(cut: ChannelCut, piece: Piece, shop: Shop) -> Form:
     if cut.mate is not None:
         measured = ((True, "Part measured"), (False, "Part not measured"))
         more.append(answers("The part", "mate.measured", cut.mate.measured, measured))
+        more.append(LengthBlank(field="mate.clearance", label="room for the part", placeholder="as the fit has", optional=True))
     places = len(cut.more) > 0
     return Form(
         kind=cut.kind,

@@ -15,7 +15,7 @@ from ranura.core.board.pieces import Piece
 from ranura.core.board.repeats import MOST_STATIONS
 from ranura.core.cuts.channel import refusals
 from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, ChannelGuide, End, Goes
-from ranura.core.cuts.channel.fit import mate_width
+from ranura.core.cuts.channel.fit import mate_width, refuse_too_much_room
 from ranura.core.cuts.channel.frame import Frame, turned
 from ranura.core.cuts.channel.shapes import SHAPES, ChannelShape, ShapeFacts
 from ranura.core.cutting.need import StraightCut
@@ -248,6 +248,7 @@ def _taper_of(cut: ChannelCut) -> float:
 def width_of(cut: ChannelCut, rules: HouseRules) -> float:
     """How wide a channel is to be: as typed, or what its mate asks for. Raises CutError where neither is said."""
     if cut.mate is not None:
+        refuse_too_much_room(cut.mate, "cut.mate.clearance")
         return mate_width(cut.mate, rules)
     if cut.width is None:
         raise CutError(refusals.WIDTH_MISSING, field="cut.width")

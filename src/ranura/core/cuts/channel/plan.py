@@ -91,7 +91,7 @@ def _in_one_pass(judge: ChannelJudge, bit: Bit, cut: ChannelCut, piece: Piece) -
         return None
     if closeness.over(mate.thickness.mm, bit.diameter):
         return None
-    fitting = replace(mate, thickness=in_mm(bit.diameter - clearance_of(mate.fit, judge.rules)))
+    fitting = replace(mate, thickness=in_mm(bit.diameter - clearance_of(mate, judge.rules)))
     narrower = channel(replace(cut, mate=fitting), piece, judge.rules)
     narrower = replace(narrower, mortise=asked.mortise, guide=asked.guide)
     return ChannelJudge(judge.tools.shop, narrower.need, judge.wood, judge.rules, narrower)

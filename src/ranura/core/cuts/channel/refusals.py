@@ -34,3 +34,4 @@ TAPER_OF_OTHER = Refusal(
     "taper-of-other", "Only a single dovetail socket right across the board is tapered; leave this empty, or change the others"
 )
 TAPERED_TOO_MUCH = Refusal("tapered-too-much", "{taper:len} is more than a socket is tapered by, {most:len}")
+TOO_MUCH_ROOM = Refusal("too-much-room", "{room:len} of room is no fit: it rattles from {most:len} on")

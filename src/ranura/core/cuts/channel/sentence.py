@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.channel.shapes import SHAPES
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
@@ -23,8 +24,7 @@ def place(cut: ChannelCut, _: Piece) -> Text:
 
 def sentence(cut: ChannelCut, piece: Piece, shop: Shop) -> Text:
     """What is asked, with the dimensions as typed."""
-    fits = {"tight": "to fit tight", "sliding": "to slide", "glue": "with room for glue"}
-    width = f"{width_as_typed(cut)} wide" if cut.mate is None else f"{width_as_typed(cut)}, {fits[cut.mate.fit]}"
+    width = f"{width_as_typed(cut)} wide" if cut.mate is None else f"{width_as_typed(cut)}, {_fit(cut.mate)}"
     edge = cut.goes == "along"
     low, high = ("left end", "right end") if edge else ("near edge", "far edge")
     ends = [
@@ -54,6 +54,13 @@ def sentence(cut: ChannelCut, piece: Piece, shop: Shop) -> Text:
         piece=piece.name,
         pair=pair,
     )
+
+
+def _fit(mate: Mate) -> str:
+    """How a part is to fit, in words."""
+    if mate.clearance is not None:
+        return f"with {as_typed(mate.clearance)} of room"
+    return {"tight": "to fit tight", "sliding": "to slide", "glue": "with room for glue"}[mate.fit]
 
 
 ENDS = {"along": ("left end", "right end"), "across": ("near edge", "far edge")}
