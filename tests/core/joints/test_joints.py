@@ -256,7 +256,7 @@ def test_how_a_trial_should_feel_follows_its_room(more, feels):
 
 
 def test_a_tapered_dovetail_has_no_room_to_be_typed():
-    plain, tapered = (Joint(kind="sliding-dovetail", taper=taper) for taper in (None, mm(1)))
+    plain, tapered = (Joint(kind="sliding-dovetail", taper=taper, clearance=mm(0.2)) for taper in (None, mm(1)))
     asked = [
         {blank.field for blank in form(each, FLOOR, BATTEN).options if isinstance(blank, LengthBlank)}
         for each in (plain, tapered)

@@ -113,13 +113,13 @@ function Whole({ shop, job, item, first, second }: Props) {
         ) : null}
         {view ? (
           <div
-            className={`mt-3 grid gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_400px] ${problem ? "opacity-60" : ""}`}
+            className={`mt-3 grid grid-cols-1 gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_400px] ${problem ? "opacity-60" : ""}`}
           >
             <Pictures view={view} unit={unit} onEdit={edit} />
             <div className="flex flex-col gap-4">
               {problem ? (
                 <p className="text-strong font-bold" data-testid="joint-before">
-                  As it was before what is typed now
+                  Shows the last good plan
                 </p>
               ) : (
                 <Standing view={view} unit={unit} />

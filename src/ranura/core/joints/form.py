@@ -9,6 +9,7 @@ from typing import Final
 
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.fit import Fit
+from ranura.core.cuts.channel.form import fit_blanks
 from ranura.core.joints.asked import EDGE_TO_EDGE, LAID_ON, Joint, JointKind
 from ranura.core.joints.kinds import KINDS
 from ranura.core.output.forms import answers, flip
@@ -105,10 +106,9 @@ def _options(joint: Joint) -> tuple[Blank, ...]:
         usual = {"spline": "slot", "box-joint": "as a key"}.get(joint.kind, "a third")
         options.append(LengthBlank(field="width", label=label, placeholder=usual, optional=True))
     if joint.kind not in LAID_ON:
-        options.append(answers("Fit", "fit", joint.fit, _FITS))
         # A tapered dovetail closes by itself, whatever room it has.
-        if joint.taper is None:
-            options.append(LengthBlank(field="clearance", label="room", placeholder="as the fit has", optional=True))
+        tapered = joint.taper is not None
+        options += [answers("Fit", "fit", joint.fit, _FITS)] if tapered else fit_blanks(joint, "", _FITS)
     if joint.kind == "mortise-tenon":
         options.append(LengthBlank(field="shoulder", label="shoulders at its edges", placeholder="none", optional=True))
     if joint.kind == "sliding-dovetail":

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import replace
 
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, End
+from ranura.core.cuts.channel.fit import Fit, Fitted
 from ranura.core.cuts.channel.sentence import ENDS, channel_word, end_of
 from ranura.core.cuts.channel.shapes import SHAPES, ChannelShape
 from ranura.core.output.forms import (
@@ -26,6 +28,7 @@ from ranura.core.text.forms import (
     Blank,
     Change,
     ChoiceBlank,
+    FieldPath,
     Form,
     LengthBlank,
     NumberBlank,
@@ -35,10 +38,12 @@ from ranura.core.text.forms import (
     Start,
     TypedLength,
 )
-from ranura.core.text.lengths import Length, Unit
+from ranura.core.text.lengths import Length, Unit, in_mm
 
 _COUNTS = (1, 2, 3, 4, 5, 6, 8, 10, 12, 16, 20, 24, 30, 40)
-_FITS = (("tight", "tight"), ("sliding", "sliding"), ("glue", "room for glue"))
+_FITS: tuple[tuple[Fit, str], ...] = (("tight", "tight"), ("sliding", "sliding"), ("glue", "room for glue"))
+_ROOM = in_mm(0.1)
+"""What room one begins with who types it."""
 _OTHER_END: dict[End, End] = {"left": "right", "right": "left", "near": "far", "far": "near"}
 
 
@@ -71,7 +76,6 @@ def form(cut: ChannelCut, piece: Piece, shop: Shop) -> Form:
     if cut.mate is not None:
         measured = ((True, "Part measured"), (False, "Part not measured"))
         more.append(answers("The part", "mate.measured", cut.mate.measured, measured))
-        more.append(LengthBlank(field="mate.clearance", label="room for the part", placeholder="as the fit has", optional=True))
     places = len(cut.more) > 0
     return Form(
         kind=cut.kind,
@@ -105,6 +109,16 @@ def form(cut: ChannelCut, piece: Piece, shop: Shop) -> Form:
     )
 
 
+def fit_blanks(asked: Fitted, within: FieldPath, fits: Sequence[tuple[Fit, str]]) -> tuple[ChoiceBlank | LengthBlank, ...]:
+    """How something is to fit: by a word, or by a room that is typed; `within`: the path its fields are under."""
+    fit, room = f"{within}fit", f"{within}clearance"
+    typed = asked.clearance is not None
+    words = (Answer(says=says, change={fit: value, room: None}, chosen=not typed and value == asked.fit) for value, says in fits)
+    by_room = Answer(says="as typed", usual={room: as_typed_before(_ROOM)}, chosen=typed)
+    blank = LengthBlank(field=room, label="Room", optional=True)
+    return (ChoiceBlank(label="Fit", choices=(*words, by_room)), *((blank,) if typed else ()))
+
+
 def starts(_: Piece, shop: Shop) -> tuple[Start, ...]:
     """A dado across the board, and a groove along it."""
     empty = nothing_typed(shop.unit)
@@ -125,12 +139,11 @@ def _sentence(cut: ChannelCut, piece: Piece, rules: HouseRules) -> tuple[Part, .
     ]
     parts: list[Part] = [Phrase(text=f"A {channel_word(cut, rules)}")]
     if cut.mate is not None:
-        fits = answers("Fit", "mate.fit", cut.mate.fit, _FITS)
         parts += [
             Phrase(text="for a part"),
             LengthBlank(field="mate.thickness", label="Thickness of the part"),
             Phrase(text="thick, fit"),
-            fits,
+            *fit_blanks(cut.mate, "mate.", _FITS),
         ]
     else:
         parts += [LengthBlank(field="width", label="Width"), Phrase(text="wide,")]
