@@ -34,12 +34,10 @@ export function DimensionMark({ dimension, scale, unit, right, onPick }: Dimensi
   const from = place.x - { start: 0, middle: long / 2, end: long }[place.anchor];
   const mark = (
     <>
-      <path
-        d={place.line}
-        className={colour === "guide" ? "stroke-guide" : "stroke-ink"}
-        strokeWidth="1.2"
-        fill="none"
-      />
+      <g className={colour === "guide" ? "stroke-guide" : "stroke-ink"} strokeWidth="1.2" fill="none">
+        <path d={place.line} data-line />
+        <path d={place.ends} />
+      </g>
       <text
         ref={words}
         x={place.x}

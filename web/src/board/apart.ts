@@ -52,10 +52,12 @@ export function movedApart(
   });
 }
 
-/** Words that may be moved; all other words, and what is filled with ink, stays. */
+/** Words that may be moved; all other words, what is filled with ink, and the line of a distance stays. */
 const MOVES = "text[data-moves]";
 const STAYS =
-  "text:not([data-moves]), [data-role=clamp] > path, [data-mark=stand] > ellipse, [data-mark=start] > circle";
+  "text:not([data-moves]), [data-role=clamp] > path, [data-mark=stand] > ellipse, [data-mark=start] > circle, [data-line]";
+/** Pixels on either side of a line that its ink takes. */
+const INK = 2;
 
 /** Moves the words of a drawing apart whenever it was drawn. */
 export function useApart(ref: RefObject<SVGSVGElement | null>) {
@@ -66,12 +68,14 @@ export function useApart(ref: RefObject<SVGSVGElement | null>) {
     const boxOf = (element: Element): Box => {
       const box = element.getBoundingClientRect();
       // A line of words is a little higher than its letters.
-      const [left, top, trim] = [around.left, around.top, element.tagName === "text" ? box.height * 0.12 : 0];
+      const [left, top] = [around.left, around.top];
+      const trim = element.tagName === "text" ? box.height * 0.12 : 0;
+      const ink = element.matches("[data-line]") ? INK : 0;
       return {
-        x0: box.left - left,
-        y0: box.top - top + trim,
-        x1: box.right - left,
-        y1: box.bottom - top - trim,
+        x0: box.left - left - ink,
+        y0: box.top - top + trim - ink,
+        x1: box.right - left + ink,
+        y1: box.bottom - top - trim + ink,
       };
     };
     const movable = [...svg.querySelectorAll<SVGTextElement>(MOVES)];

@@ -3,7 +3,10 @@ import type { Dimension } from "../api/client";
 import type { Scale } from "./scale";
 
 export interface Laid {
+  /** From the one end of the distance to the other. */
   line: string;
+  /** The marks at both ends, and what leads to them. */
+  ends: string;
   x: number;
   y: number;
   anchor: "start" | "middle" | "end";
@@ -23,19 +26,21 @@ export function laid(dimension: Dimension, scale: Scale, right: number, long: nu
   const middle = { x: (ax + bx) / 2, y: (y0 + y1) / 2 };
   if (!dimension.vertical)
     return {
-      line: `M${ax} ${y0}H${bx}M${ax} ${y0 - 6}v12M${bx} ${y0 - 6}v12M${ax} ${ay}V${y0}M${bx} ${by}V${y0}`,
+      line: `M${ax} ${y0}H${bx}`,
+      ends: `M${ax} ${y0 - 6}v12M${bx} ${y0 - 6}v12M${ax} ${ay}V${y0}M${bx} ${by}V${y0}`,
       // Words that are longer than their distance stay on the drawing.
       x: Math.max(long / 2, Math.min(middle.x, right - long / 2)),
       y: y0 + (away > 0 ? 19 : -7),
       anchor: "middle",
       upright: null,
     };
-  const line = `M${ax} ${y0}V${y1}M${ax - 6} ${y0}h12M${ax - 6} ${y1}h12`;
+  const [line, ends] = [`M${ax} ${y0}V${y1}`, `M${ax - 6} ${y0}h12M${ax - 6} ${y1}h12`];
   if (dimension.name === "board-width")
-    return { line, x: ax, y: middle.y + (ax < 24 ? 5 : -7), anchor: "middle", upright: middle.y };
+    return { line, ends, x: ax, y: middle.y + (ax < 24 ? 5 : -7), anchor: "middle", upright: middle.y };
   const before = dimension.offset < 0 ? ax > long + 9 : ax > right - long - 9;
   return {
     line,
+    ends,
     x: before ? ax - 9 : ax + 9,
     y: middle.y + 5,
     anchor: before ? "end" : "start",
