@@ -106,9 +106,8 @@ def _options(joint: Joint) -> tuple[Blank, ...]:
         usual = {"spline": "slot", "box-joint": "as a key"}.get(joint.kind, "a third")
         options.append(LengthBlank(field="width", label=label, placeholder=usual, optional=True))
     if joint.kind not in LAID_ON:
-        # A tapered dovetail closes by itself, whatever room it has.
-        tapered = joint.taper is not None
-        options += [answers("Fit", "fit", joint.fit, _FITS)] if tapered else fit_blanks(joint, "", _FITS)
+        # A tapered dovetail closes by itself, whatever fit is wanted.
+        options += () if joint.taper is not None else fit_blanks(joint, "", _FITS)
     if joint.kind == "mortise-tenon":
         options.append(LengthBlank(field="shoulder", label="shoulders at its edges", placeholder="none", optional=True))
     if joint.kind == "sliding-dovetail":

@@ -63,10 +63,12 @@ def trial(joint: Joint) -> tuple[Text, ...]:
 
 
 def _feels(joint: Joint) -> Text:
-    """How it should feel: by its fit, or with the room that is typed."""
-    room = 0.0 if joint.clearance is None else joint.clearance.mm
-    if joint.clearance is None or joint.taper is not None:
+    """How it should feel: by its fit, or with the room that is typed; a tapered one closes by itself."""
+    if joint.taper is not None:
+        return write("It should run in freely by hand, and grip in the last part before home")
+    if joint.clearance is None:
         return write(_FEELS[joint.fit])
+    room = joint.clearance.mm
     if not closeness.over(room, 0.0):
         return write(_FEELS["tight"])
     return write("It should go in with {room:fine} of room in all, which a strip of paper or card that thick fills", room=room)
