@@ -6,8 +6,10 @@ import { CautionLine, Stop } from "./Cautions";
 import { Fit, Guides, Stations } from "./Guides";
 import { ItsTemplate } from "./ItsTemplate";
 import { BurnsBelow, LastTime } from "./LastTime";
+import { Passes } from "./Passes";
 import { STATUS } from "./StatusLine";
 import { Terms } from "./Terms";
+import { Ticks } from "./Ticks";
 import { type Asked, ToolPicker } from "./ToolPicker";
 import { Working } from "./Working";
 
@@ -120,27 +122,6 @@ export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit,
     </section>
   );
 });
-
-/** What is gone through before the switch, and after it: the last lines of the slip. */
-function Ticks({ ticks, unit }: { ticks: CutPlan["ticks"]; unit: Unit }) {
-  return (
-    <div className="mt-1.5 border-t-2 border-ink pt-1 text-small leading-[1.35]" data-testid="ticks">
-      <h2 className="label">Before you switch on</h2>
-      <ul>
-        {ticks.before.map((each) => (
-          <li key={each.metric} className="flex gap-2">
-            <span aria-hidden className="mt-[3px] size-3 shrink-0 border border-ink" />
-            <span>
-              <Words text={inUnit(each, unit)} />
-            </span>
-          </li>
-        ))}
-      </ul>
-      <h2 className="label mt-1.5">After</h2>
-      <p className="text-ink-2">{ticks.after.map((each) => inUnit(each, unit)).join(" · ")}</p>
-    </div>
-  );
-}
 
 interface PlaceProps extends Omit<Props, "stale"> {
   section: SlipSection;
@@ -295,44 +276,6 @@ function Place({
           />
         </div>
       ) : null}
-    </div>
-  );
-}
-
-/** Every pass in order of work. */
-function Passes({ plan, unit }: { plan: CutPlan; unit: Unit }) {
-  return (
-    <div className="relative overflow-x-auto">
-      <table className="w-full text-note tabular-nums" data-testid="passes">
-        <caption className="label text-left">Passes, in order of work</caption>
-        <thead>
-          <tr className="text-left text-ink-2">
-            <th className="pr-1 font-normal">
-              <span className="sr-only">pass</span>
-            </th>
-            {plan.pass_columns.map((column) => (
-              <th key={column} className="pr-2 font-normal">
-                {column}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {plan.pass_lines.map((line) => (
-            <tr key={line.number} className="border-t border-rule">
-              <th className="pr-1 text-left font-semibold">{line.number}</th>
-              {line.cells.map((cell, index) => {
-                const shown = reading(cell, unit);
-                return (
-                  <td key={plan.pass_columns[index]} className="pr-2 whitespace-nowrap">
-                    <Words text={`${shown.number} ${shown.unit}`} />
-                  </td>
-                );
-              })}
-            </tr>
-          ))}
-        </tbody>
-      </table>
     </div>
   );
 }
