@@ -129,6 +129,7 @@ def test_a_dovetail_too_tight_in_scrap_is_planned_thinner_and_two_routers_stay_s
     expect(page.get_by_test_id("slip").first).to_contain_text("out of the fence")
 
 
+@pytest.mark.thorough
 def test_a_last_finger_that_is_a_sliver_is_said_with_the_width_that_mends_it(open_page: Callable[..., Page]):
     page = open_page("/jobs/little-harbour/joints/crate-corners", wait="joint-page")
     address, said = page.url, page.get_by_test_id("joint-page")
