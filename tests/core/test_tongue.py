@@ -7,8 +7,13 @@ import math
 
 import pytest
 
-from ranura.core.board.pieces import Piece
+from ranura.core.board.outlines import Contour
+from ranura.core.board.pieces import SIDES, Piece
+from ranura.core.board.stood import opening_within
+from ranura.core.cuts.fingers.asked import FingersCut
+from ranura.core.cuts.fingers.on_board import fingers
 from ranura.core.cuts.tongue.asked import TongueCut
+from ranura.core.cuts.tongue.on_board import tongue
 from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
 from ranura.core.plan import PLANNING
 from ranura.core.text.errors import CutError
@@ -18,6 +23,8 @@ from ranura.demo.shop import SHOP
 SHELF = Piece(name="Shelf", material="ash", length=in_mm(460), width=in_mm(280), thickness=in_mm(18))
 CUT = TongueCut(root=in_mm(8.112), depth=in_mm(8.7))
 BIT = SHOP.bit("dovetail-12.7")
+SLOTS = {"slot": in_mm(9.525), "depth": in_mm(15.3)}
+ENDS = ("left", "right")
 
 
 def plan(cut: TongueCut = CUT, piece: Piece = SHELF, shop=SHOP, **more):
@@ -137,6 +144,48 @@ def test_more_wood_beside_the_tongue_than_the_bit_is_wide_is_a_stop():
     assert "reaches-too-little" in codes(made)
 
 
+def with_opening(beside: str) -> Piece:
+    """The shelf with an opening 15 mm from one of its sides."""
+    left, near = {"left": (15, 110), "right": (460 - 75, 110), "near": (200, 15), "far": (200, 280 - 75)}[beside]
+    opening = Contour(form="rectangle", length=in_mm(60), width=in_mm(60), left=in_mm(left), near=in_mm(near))
+    return dataclasses.replace(SHELF, openings=(opening,))
+
+
+@pytest.mark.parametrize("beside", SIDES)
+def test_an_opening_beside_the_worked_side_is_said_there_and_no_other_is(beside):
+    piece = with_opening(beside)
+    assert [side for side in SIDES if opening_within(piece, side, 15.1)] == [beside]
+    assert not opening_within(piece, beside, 15.0)
+    refused = {}
+    for cut in (*(dataclasses.replace(CUT, on=side) for side in SIDES), *(FingersCut(**SLOTS, end=end) for end in ENDS)):
+        try:
+            tongue(cut, piece) if isinstance(cut, TongueCut) else fingers(cut, piece)
+        except CutError as error:
+            refused[cut] = (error.field, error.code)
+    wanted = {dataclasses.replace(CUT, on=beside): ("cut.on", "opening-near-side")}
+    if beside in ENDS:
+        wanted[FingersCut(**SLOTS, end=beside)] = ("cut.end", "opening-near-end")
+    assert refused == wanted
+
+
+@pytest.mark.parametrize("on", ENDS)
+def test_the_block_behind_an_end_stands_where_the_bit_comes_out_on_either_face(on):
+    made = plan(dataclasses.replace(CUT, on=on))
+    behind = []
+    for number, move in enumerate(made.moves):
+        if move.kind != "cut":
+            continue
+        (block,) = (
+            body
+            for body in made.bodies
+            if body.role == "backer" and (body.from_move or 0) <= number and (body.to_move is None or number < body.to_move)
+        )
+        (began, _), (out, _) = move.path[0], move.path[-1]
+        away = [(y - out) * math.copysign(1, out - began) for _, y in block.ring]
+        behind.append((round(min(away), 6), max(away) > 20))
+    assert behind == [(0.0, True), (0.0, True)]
+
+
 @pytest.mark.parametrize("on", ["left", "right", "near", "far"])
 def test_later_cuts_find_both_strips_gone(on):
     left = PLANNING.leaves(dataclasses.replace(CUT, on=on), SHELF, SHOP)
@@ -149,6 +198,17 @@ def test_later_cuts_find_both_strips_gone(on):
 
     assert [gone(spot, z) for z in (1.0, 4.5, 9.0, 13.5, 17.0)] == [True, True, False, True, True]
     assert not any(gone(inner, z) for z in (1.0, 9.0, 17.0))
+
+
+@pytest.mark.parametrize("tapered", ["shown", "back"])
+@pytest.mark.parametrize("on", SIDES)
+def test_a_strip_that_is_shimmed_all_along_is_gone_less_at_its_own_face(on, tapered):
+    run = 280 if on in ENDS else 460
+    cut = dataclasses.replace(CUT, on=on, taper=in_mm(2), over=in_mm(2 * run), tapered=tapered)
+    spot = {"left": (4, 140), "right": (456, 140), "near": (230, 4), "far": (230, 276)}[on]
+    left = PLANNING.leaves(cut, SHELF, SHOP)
+    gone = [any(each.radius(z) > _away(spot, each.path) for each in left.taken) for z in (13.5, 4.5)]
+    assert gone == ([False, True] if tapered == "shown" else [True, False]), "3.9 mm of the one, 4.9 of the other"
 
 
 def _away(at, path) -> float:

@@ -10,10 +10,14 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from ranura.core.board.pieces import Piece, Side
+from ranura.core.board.pieces import Piece, Side, openings_of
+from ranura.core.geometry import closeness
 from ranura.core.geometry.placing import Placing
+from ranura.core.geometry.rings import extent
 
 End = Literal["left", "right"]
+CLEAR_OF_OPENING = 10.0
+"""mm of whole board that must stay between what is cut into a side and an opening."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -29,6 +33,18 @@ def stood(piece: Piece, on: Side) -> Piece:
     openings."""
     along, high = (piece.width, piece.length) if on in ("left", "right") else (piece.length, piece.width)
     return replace(piece, length=along, width=piece.thickness, thickness=high, outline=None, openings=())
+
+
+def opening_within(piece: Piece, on: Side, deep: float) -> bool:
+    """Whether an opening of the board lies within so many mm of a side."""
+    boxes = [extent(ring) for ring in openings_of(piece)]
+    away = {
+        "left": [x0 for x0, _, _, _ in boxes],
+        "right": [piece.length.mm - x1 for _, _, x1, _ in boxes],
+        "near": [y0 for _, y0, _, _ in boxes],
+        "far": [piece.width.mm - y1 for _, _, _, y1 in boxes],
+    }
+    return any(closeness.under(each, deep) for each in away[on])
 
 
 def placing_of(piece: Piece, on: Side) -> Placing:

@@ -98,12 +98,12 @@ def _slot(program: Program, setting: MachineSetting, at: float, depth: float) ->
 
 
 def _strip(program: Program, setting: MachineSetting, move: Move) -> Swept:
-    """A strip along the side beside a face, as a rabbet that is as deep as the bit reaches there."""
+    """A strip along the side beside a face, as a rabbet that is as deep as the bit reaches there at most."""
     low, high = _faces(program)
-    (u0, v), (u1, _) = move.path[0], move.path[-1]
+    (u0, v0), (u1, v1) = move.path[0], move.path[-1]
     widest, deep = profile_of(setting.bit.silhouette).widest, move.to_depth or 0.0
-    first = v < (high - low) / 2
-    reach = v + widest if first else high - low - v + widest
+    first = v0 < (high - low) / 2
+    reach = widest + (max(v0, v1) if first else high - low - min(v0, v1))
     # Where y begins on the standing board, at the shown face or at the back.
     shown = first == (setting.frame.y[2] < 0)
     r = max(deep, widest)

@@ -8,19 +8,17 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Final
 
-from ranura.core.board.pieces import Piece, openings_of
+from ranura.core.board.pieces import Piece
+from ranura.core.board.stood import CLEAR_OF_OPENING, opening_within
 from ranura.core.cuts.fingers import refusals
 from ranura.core.cuts.fingers.asked import FingersCut, Starts
 from ranura.core.cutting.need import StraightCut
 from ranura.core.cutting.step_limits import END_WOOD
 from ranura.core.geometry import closeness
-from ranura.core.geometry.rings import extent
 from ranura.core.holding.hands import is_small
 from ranura.core.text.errors import CutError
 
 MOST_SLOTS: Final = 60
-_CLEAR = 10.0
-"""mm of whole board that must stay between the slots' floors and an opening."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -102,7 +100,8 @@ def fingers(cut: FingersCut, piece: Piece) -> FingersOnBoard:
         raise CutError(refusals.DEEPER_THAN_BOARD, field="cut.depth", depth=cut.depth.mm, long=long)
     if not closeness.over(wide, finger):
         raise CutError(refusals.ONE_FINGER, field="cut.slot", width=wide, finger=finger)
-    _check_openings(cut, piece)
+    if opening_within(piece, cut.end, cut.depth.mm + CLEAR_OF_OPENING):
+        raise CutError(refusals.OPENING_NEAR_END, field="cut.end", deep=cut.depth.mm + CLEAR_OF_OPENING)
     first = finger if cut.starts == "finger" else 0.0
     # A last slot no wider than the play has no finger of the mate to take in.
     none = max(cut.play, 0.0) if cut.starts == "finger" else 0.0
@@ -111,11 +110,3 @@ def fingers(cut: FingersCut, piece: Piece) -> FingersOnBoard:
         raise CutError(refusals.TOO_MANY_SLOTS, field="cut.slot", count=count, most=MOST_SLOTS)
     slots = tuple((first + i * (slot + finger), first + i * (slot + finger) + slot) for i in range(count))
     return FingersOnBoard(cut=cut, wide=wide, thick=thick, long=long, slot=slot, finger=finger, depth=cut.depth.mm, slots=slots)
-
-
-def _check_openings(cut: FingersCut, piece: Piece) -> None:
-    deep = cut.depth.mm + _CLEAR
-    for ring in openings_of(piece):
-        x0, _, x1, _ = extent(ring)
-        if closeness.under(x0 if cut.end == "left" else piece.length.mm - x1, deep):
-            raise CutError(refusals.OPENING_NEAR_END, field="cut.end", deep=deep)

@@ -8,18 +8,14 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from ranura.core.board.pieces import Piece, openings_of
-from ranura.core.board.stood import stood
+from ranura.core.board.pieces import Piece
+from ranura.core.board.stood import CLEAR_OF_OPENING, opening_within, stood
 from ranura.core.cuts.tongue import refusals
 from ranura.core.cuts.tongue.asked import TongueCut
 from ranura.core.cutting.need import StraightCut
 from ranura.core.geometry import closeness
-from ranura.core.geometry.rings import extent
 from ranura.core.holding.hands import PUSHED_UNDER, is_small
 from ranura.core.text.errors import CutError
-
-_CLEAR = 10.0
-"""mm of whole board that must stay between the shoulders and an opening."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -115,14 +111,6 @@ def tongue(cut: TongueCut, piece: Piece) -> TongueOnBoard:
         raise CutError(refusals.NO_SHOULDERS, field="cut.root", end=made.end, thickness=made.thick)
     if closeness.over(made.taper, (made.thick - made.end) / 2):
         raise CutError(refusals.TAPER_TOO_MUCH, field="cut.taper", taper=made.taper)
-    _check_openings(cut, piece)
+    if opening_within(piece, cut.on, cut.depth.mm + CLEAR_OF_OPENING):
+        raise CutError(refusals.OPENING_NEAR_SIDE, field="cut.on", deep=cut.depth.mm + CLEAR_OF_OPENING)
     return made
-
-
-def _check_openings(cut: TongueCut, piece: Piece) -> None:
-    deep = cut.depth.mm + _CLEAR
-    for ring in openings_of(piece):
-        x0, y0, x1, y1 = extent(ring)
-        away = {"left": x0, "right": piece.length.mm - x1, "near": y0, "far": piece.width.mm - y1}[cut.on]
-        if closeness.under(away, deep):
-            raise CutError(refusals.OPENING_NEAR_SIDE, field="cut.on", deep=deep)
