@@ -6,15 +6,16 @@ A dropped bit is a code and its facts; its sentence is made when somebody reads 
 from __future__ import annotations
 
 import heapq
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.order import Candidate
 from ranura.core.shop.tooling.bits import NOMINAL_SHANKS, Bit
 from ranura.core.shop.tooling.routers import Router, RouterClass
-from ranura.core.text import choosing_words
+from ranura.core.text import choosing_words, refusals
 from ranura.core.text.cautions import Reason
+from ranura.core.text.errors import CutError
 
 _LOOKED_INTO = 10
 COLLETS_UP_TO: dict[RouterClass, float] = {"trim": 6.35, "mid-size": 12.7, "large": 12.7}
@@ -86,3 +87,9 @@ def _could_be_had(drop: Drop) -> bool:
         return True
     limit = COLLETS_UP_TO[drop.router.router_class]
     return round(drop.bit.shank, 3) in NOMINAL_SHANKS and drop.bit.shank <= limit + 1e-9
+
+
+def deeper_than_any(bits: Sequence[Bit], depth: float) -> CutError:
+    """What is said of a depth in mm that none of these bits cuts, at the field of the depth."""
+    longest = max(bits, key=lambda bit: bit.cuts_to)
+    return CutError(refusals.DEEPER_THAN_ANY_BIT, field="cut.depth", depth=depth, longest=longest.cuts_to, name=longest.name)

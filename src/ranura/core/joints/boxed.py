@@ -8,8 +8,8 @@ from ranura.core.board.stood import End
 from ranura.core.cuts.channel.fit import Fit, clearance_of
 from ranura.core.cuts.fingers.asked import PLAY, FingersCut, Starts
 from ranura.core.cuts.fingers.on_board import FingersOnBoard, fingers
+from ranura.core.cuts.fingers.plan import sliver
 from ranura.core.cuts.fingers.sleds import KEY_WITHIN
-from ranura.core.cuts.fingers.words import SLIVER
 from ranura.core.geometry import closeness
 from ranura.core.geometry.placing import Placing, Vector3, lying
 from ranura.core.joints import refusals
@@ -17,7 +17,6 @@ from ranura.core.joints.asked import Joint, Member
 from ranura.core.joints.box_joint import PROUD
 from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, Stood, at_end
 from ranura.core.learning.forecast import Spread, forecast
-from ranura.core.text.cautions import Caution, caution
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import in_mm
 from ranura.core.text.writing import write
@@ -88,16 +87,9 @@ def boxed(joint: Joint, boards: Boards) -> Joined:
             mate=0.0,
             causes=(Spread(of="bit", mm=boards.rules.spread_bit), Spread(of="spacer", mm=boards.rules.spread_spacer)),
         ),
-        cautions=_sliver(first),
+        cautions=tuple(sliver(first)),
         by_hand=(write("Glue it up, and plane the fingers flush: they stand {p:fine} proud", p=PROUD),),
     )
-
-
-def _sliver(first: FingersOnBoard) -> tuple[Caution, ...]:
-    """What is to be said of boards whose width ends a joint with too little."""
-    what, wide = first.last
-    low, high = first.whole_widths
-    return (caution(SLIVER, what=what, width=wide, low=low, high=high),) if first.ends_with_a_sliver else ()
 
 
 def _as_deep(one: float, two: float) -> str:

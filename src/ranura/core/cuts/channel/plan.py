@@ -6,11 +6,10 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import replace
 from functools import partial
-from typing import NoReturn
 
 from ranura.core.board.materials import CROSS_VENEERED, Material
 from ranura.core.board.pieces import Piece
-from ranura.core.choosing.candidates import Drop
+from ranura.core.choosing.candidates import Drop, deeper_than_any
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.channel import refusals, words
 from ranura.core.cuts.channel.asked import ChannelCut
@@ -164,14 +163,7 @@ def refuse_the_dimension(judge: ChannelJudge, dropped: list[Drop]) -> None:
             name=narrowest.name,
         )
     if all(by_itself[bit.id] is depth_words.BEYOND_CUTTING_LENGTH for bit in narrow_enough):
-        _refuse_the_depth(judge, narrow_enough)
-
-
-def _refuse_the_depth(judge: ChannelJudge, too_short: Sequence[Bit]) -> NoReturn:
-    longest = max(too_short, key=lambda bit: bit.cuts_to)
-    raise CutError(
-        common_refusals.DEEPER_THAN_ANY_BIT, field="cut.depth", depth=judge.depth, longest=longest.cuts_to, name=longest.name
-    )
+        raise deeper_than_any(narrow_enough, judge.depth)
 
 
 def _refuse_the_groove(judge: ChannelJudge, by_itself: dict[str, Words]) -> None:
@@ -188,7 +180,7 @@ def _refuse_the_groove(judge: ChannelJudge, by_itself: dict[str, Words]) -> None
         raise CutError(refusals.UNDERCUT_RUNS_OUT, field="cut.stop_first", shape=shape)
     right = [bit for bit in owned if by_itself[bit.id] is not words.GROOVE_OF_OTHER_WIDTH]
     if all(by_itself[bit.id] is depth_words.BEYOND_CUTTING_LENGTH for bit in right):
-        _refuse_the_depth(judge, right)
+        raise deeper_than_any(right, judge.depth)
 
 
 def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: ChannelCut) -> ChannelSetting:

@@ -6,7 +6,7 @@ from collections.abc import Iterator, Sequence
 from typing import Final
 
 from ranura.core.board.pieces import Piece
-from ranura.core.choosing.candidates import Drop
+from ranura.core.choosing.candidates import Drop, deeper_than_any
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.fingers import refusals, words
 from ranura.core.cuts.fingers.judge import FingersJudge
@@ -18,7 +18,6 @@ from ranura.core.cutting.speed import speed_of, turning_rpm
 from ranura.core.cutting.stepping import Stepping, plan_steps
 from ranura.core.output.cautions import in_order, tool_cautions
 from ranura.core.text import depth_words
-from ranura.core.text import refusals as common_refusals
 from ranura.core.text.cautions import Caution, caution, written
 from ranura.core.text.errors import CutError
 from ranura.core.text.writing import write
@@ -66,15 +65,20 @@ def _cautions(judge: FingersJudge, stepping: Stepping | None) -> Iterator[Cautio
         yield caution(words.SLED_TO_MAKE, key=asked.slot, floor=FLOOR, high=face_of(None, asked), gap=asked.finger)
     elif face_too_low(sled, asked):
         yield caution(words.FACE_TOO_LOW, long=asked.long, sled=sled.name, high=sled.high, least=least_face(asked))
-    what, wide = asked.last
-    if asked.ends_with_a_sliver:
-        low, high = asked.whole_widths
-        yield caution(words.SLIVER, what=what, width=wide, low=low, high=high)
+    yield from sliver(asked)
     if len(asked.slots) >= _SOME:
         count = len(asked.slots)
         yield caution(words.PITCH_ADDS_UP, each=_KEY_OFF, sum=_KEY_OFF * (count - 1), n=count)
     yield caution(words.CLAMP_TO_SLED)
     yield caution(words.FRESH_BACKER)
+
+
+def sliver(asked: FingersOnBoard) -> Iterator[Caution]:
+    """What is to be said of a board whose width ends with too little of a finger or slot."""
+    what, wide = asked.last
+    low, high = asked.whole_widths
+    if asked.ends_with_a_sliver:
+        yield caution(words.SLIVER, what=what, width=wide, low=low, high=high)
 
 
 def refuse(judge: FingersJudge, dropped: list[Drop]) -> None:
@@ -89,14 +93,7 @@ def refuse(judge: FingersJudge, dropped: list[Drop]) -> None:
         there = ", ".join(_widths(judge.fingers, sorted({bit.diameter for bit in flat}))) or "none"
         raise CutError(refusals.NO_BIT_FOR_SLOT, field="cut.slot", width=judge.fingers.slot, there=there)
     if all(by_itself[bit.id] is depth_words.BEYOND_CUTTING_LENGTH for bit in right):
-        longest = max(right, key=lambda bit: bit.cuts_to)
-        raise CutError(
-            common_refusals.DEEPER_THAN_ANY_BIT,
-            field="cut.depth",
-            depth=judge.fingers.depth,
-            longest=longest.cuts_to,
-            name=longest.name,
-        )
+        raise deeper_than_any(right, judge.fingers.depth)
 
 
 _NEAREST = 3

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from functools import partial
 
 from ranura.core.board.pieces import Piece
-from ranura.core.choosing.candidates import Drop
+from ranura.core.choosing.candidates import Drop, deeper_than_any
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.choosing.shortlist import nearest, shortlist
@@ -34,7 +34,6 @@ from ranura.core.output.slip import columns_of, pass_lines
 from ranura.core.proof.moves import Move
 from ranura.core.templates import words as template_words
 from ranura.core.text import depth_words, guide_words
-from ranura.core.text import refusals as common_refusals
 from ranura.core.text.cautions import Reason, written
 from ranura.core.text.errors import CutError
 from ranura.core.text.writing import write
@@ -169,10 +168,7 @@ def _refuse(judge: TemplateJudge, dropped: list[Drop]) -> None:
         return
     short = [bit for bit in owned if by_itself[bit.id] is depth_words.BEYOND_CUTTING_LENGTH]
     if short:
-        longest = max(short, key=lambda bit: bit.cuts_to)
-        raise CutError(
-            common_refusals.DEEPER_THAN_ANY_BIT, field="cut.depth", depth=judge.depth, longest=longest.cuts_to, name=longest.name
-        )
+        raise deeper_than_any(short, judge.depth)
     thinnest = min(owned, key=lambda bit: bit.diameter)
     raise CutError(
         refusals.NARROWER_THAN_BITS, field="cut.outline", width=judge.asked.room, name=thinnest.name, narrowest=thinnest.diameter

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from ranura.core.board.pieces import Piece
-from ranura.core.choosing.candidates import Drop
+from ranura.core.choosing.candidates import Drop, deeper_than_any
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.tongue import refusals, words
 from ranura.core.cuts.tongue.judge import TongueJudge
@@ -19,7 +19,6 @@ from ranura.core.geometry import closeness
 from ranura.core.output.cautions import in_order, tool_cautions
 from ranura.core.shop.tooling.routers import Base
 from ranura.core.text import depth_words
-from ranura.core.text import refusals as common_refusals
 from ranura.core.text.cautions import Caution, caution, written
 from ranura.core.text.errors import CutError
 
@@ -93,11 +92,4 @@ def refuse(judge: TongueJudge, dropped: list[Drop]) -> None:
         there = ", ".join(f"{angle:g}°" for angle in sorted({bit.angle or 0.0 for bit in dovetails})) or "none"
         raise CutError(refusals.NO_DOVETAIL_BIT, field="cut.angle", angle=f"{judge.tongue.cut.angle:g}", there=there)
     if all(by_itself[bit.id] is depth_words.BEYOND_CUTTING_LENGTH for bit in right):
-        longest = max(right, key=lambda bit: bit.cuts_to)
-        raise CutError(
-            common_refusals.DEEPER_THAN_ANY_BIT,
-            field="cut.depth",
-            depth=judge.tongue.height,
-            longest=longest.cuts_to,
-            name=longest.name,
-        )
+        raise deeper_than_any(right, judge.tongue.height)
