@@ -142,6 +142,11 @@ def test_the_plan_of_a_joint_says_both_cuts_its_fit_and_its_trial(client):
     assert [view["name"] for view in found["drawing"]] == ["section", "side"]
     assert len(found["trial"]) == 3
     assert found["status"] == "caution"
+    assert found["shared"] == []
+    ends = {"first": board("Side", "320", "200", "12", "beech"), "second": board("End", "240", "200", "12", "beech")}
+    for into, says in (("left", "Side and End"), ("both", "All of them")):
+        box = client.post("/api/plan/joint", json={"joint": {"kind": "box-joint", "into": into}, **ends}).json()
+        assert [each["metric"] for each in box["shared"]] == [f"{says} at one setting: all parts and a spare first"]
     wrong = client.post("/api/plan/joint", json={"joint": HOUSED | {"depth": mm("18")}, "first": SIDE, "second": SHELF})
     assert (wrong.status_code, wrong.json()["error"]["field"]) == (422, "joint.depth")
 

@@ -9,8 +9,10 @@ import pytest
 
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.form import form
 from ranura.core.plan import PLANNING
 from ranura.core.text.errors import CutError
+from ranura.core.text.forms import Phrase
 from ranura.core.text.lengths import in_mm
 from ranura.demo.shop import SHOP
 
@@ -80,6 +82,8 @@ def test_a_taper_is_cut_by_turning_the_straightedge_about_the_far_edge(end):
     towards = -1 if end == "left" else 1
     for x, y in (at for move in last for at in move.path):
         assert x == pytest.approx(axis + towards * 1.5 * (440 - y) / 440)
+    asked = [part.text for part in form(socket(end=end, taper=in_mm(1.5)), FLOOR, SHOP).sentence if isinstance(part, Phrase)]
+    assert "1.5 mm wider at the near edge," in asked
     figure = next(each for each in made.figures if each.key == "guide.taper")
     reach = 440 + (next(body for body in made.bodies if body.id == "fence-1").ring[0][1]) * -1
     assert figure.value == pytest.approx(1.5 * reach / 440)

@@ -68,6 +68,7 @@ def test_the_slip_ends_with_what_is_ticked_before_the_switch(page: Page):
     page.get_by_test_id("before-switch").click()
     ticks = page.get_by_test_id("ticks")
     expect(ticks.get_by_role("listitem")).to_have_count(7)
+    expect(ticks).to_be_in_viewport(ratio=0.9)
     expect(ticks).to_contain_text("straightedge tight at both ends; clamps tight")
     expect(ticks).to_contain_text("switch off, wait until it stands")
     field(page, "depth").fill("15")

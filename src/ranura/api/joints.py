@@ -338,6 +338,8 @@ def _cuts(found: JointPlan, joint: Joint, shop: Shop) -> tuple[JointCutView, ...
 
 def _shared(found: JointPlan, first: Piece, second: Piece) -> list[Text]:
     called = {"a": first.name, "b": second.name}
+    if len(found.shared) > 1 and len(found.shared) == len(found.order) - 1:
+        return [write("All of them at one setting: all parts and a spare first")]
     return [
         write(
             ("Both ends of {one}" if one == two else "{one} and {two}") + " at one setting: all parts and a spare first",

@@ -1,11 +1,19 @@
+import { useEffect, useRef } from "react";
 import type { CutPlan, Unit } from "../api/client";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 
 /** What is gone through before the switch, and after it: the last lines of the slip. */
 export function Ticks({ ticks, unit }: { ticks: CutPlan["ticks"]; unit: Unit }) {
+  const ref = useRef<HTMLDivElement>(null);
+  // It is opened from further up.
+  useEffect(() => ref.current?.scrollIntoView({ block: "nearest" }), []);
   return (
-    <div className="mt-1.5 border-t-2 border-ink pt-1 text-small leading-[1.35]" data-testid="ticks">
+    <div
+      ref={ref}
+      className="mt-1.5 border-t-2 border-ink pt-1 text-small leading-[1.35]"
+      data-testid="ticks"
+    >
       <h2 className="label">Before you switch on</h2>
       <ul>
         {ticks.before.map((each) => (

@@ -38,7 +38,7 @@ from ranura.core.text.forms import (
     Start,
     TypedLength,
 )
-from ranura.core.text.lengths import Length, Unit, in_mm
+from ranura.core.text.lengths import Length, Unit, as_typed, in_mm
 
 _COUNTS = (1, 2, 3, 4, 5, 6, 8, 10, 12, 16, 20, 24, 30, 40)
 _FITS: tuple[tuple[Fit, str], ...] = (("tight", "tight"), ("sliding", "sliding"), ("glue", "room for glue"))
@@ -159,7 +159,7 @@ def _sentence(cut: ChannelCut, piece: Piece, rules: HouseRules) -> tuple[Part, .
             _OTHER_END[_named(cut)],
             says=end_of(cut),
             turned=end_of(replace(cut, end=_OTHER_END[_named(cut)])),
-            after="," if stops or many or turned else "",
+            after="," if stops or many or turned or cut.taper is not None else "",
         ),
     ]
     for number, (field, end) in enumerate(stops, start=1):
@@ -178,6 +178,8 @@ def _sentence(cut: ChannelCut, piece: Piece, rules: HouseRules) -> tuple[Part, .
         parts += [Phrase(text=f"{cut.count} times every"), LengthBlank(field="spacing", label="Spacing", after=comma)]
     if cut.angle:
         parts.append(Phrase(text=f"turned {abs(cut.angle):g}° to the {'left' if cut.angle > 0 else 'right'},"))
+    if cut.taper is not None:
+        parts.append(Phrase(text=f"{as_typed(cut.taper)} wider at the near edge,"))
     parts += [Phrase(text=piece.name, strong=True, before=cut.goes, after=", in a pair." if cut.mirrored else ".")]
     return tuple(parts)
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import assert_never
 
+from ranura.core.board.pieces import edge_name
 from ranura.core.cuts.channel.fence import Fence, GuideOnRods, GuideOption, Jig, ScoredLine, Straightedge, TableFence
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.sweep import path_of
@@ -91,8 +92,7 @@ def place_words(what: str, at: float, edge: str) -> Text:
 
 def end_words(setting: ChannelSetting) -> str:
     """The reference end in words."""
-    end = setting.channel.reference_end
-    return f"{end} end" if end in ("left", "right") else f"{end} edge"
+    return edge_name(setting.channel.reference_end)
 
 
 _BLOCK_LONG = 50.0

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ranura.core.board.pieces import edge_name
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cuts.tongue.asked import TongueCut
 from ranura.core.cuts.tongue.moves import BLOCK, FENCE_DEEP
@@ -56,7 +57,7 @@ def _above(setting: TongueSetting) -> View:
     return View(
         name="plan",
         frame=(-half - _MARGIN, -thick - _BELOW, half + _MARGIN, FENCE_DEEP + _MARGIN),
-        caption=write("from above, the {side} on the table", side=side_name(asked.cut.on)),
+        caption=write("from above, the {side} on the table", side=edge_name(asked.cut.on)),
         outlines=tuple(outlines),
         arrows=arrows,
         dimensions=(
@@ -67,11 +68,6 @@ def _above(setting: TongueSetting) -> View:
         marks=(Mark(kind="stand", at=stand, direction=(0.0, 1.0), text=write("stand here, before the table")),),
         board=(asked.run, thick),
     )
-
-
-def side_name(on: str) -> str:
-    """The name of a side of a board."""
-    return f"{on} end" if on in ("left", "right") else f"{on} edge"
 
 
 def outline(asked: TongueOnBoard, high: float) -> Ring:
@@ -89,7 +85,7 @@ def tongue_glyph(asked: TongueOnBoard) -> Ring:
 
 
 def _section(setting: TongueSetting, cut: TongueCut) -> View:
-    """The board's end on the table, seen along the feed: what goes on either face, the bit in its fence."""
+    """The worked side on the table, seen along the feed: what goes on either face, the bit in its fence."""
     asked, bit = setting.tongue, setting.bit
     high, thick, h = asked.height * _ABOVE, asked.thick, asked.height
     root, end = (thick - asked.root) / 2, (thick - asked.end) / 2
@@ -126,7 +122,7 @@ def _section(setting: TongueSetting, cut: TongueCut) -> View:
     return View(
         name="section",
         frame=(-FENCE_DEEP * 0.5 - 4.0, -16.0, thick + 34.0, high + 16.0),
-        caption=write("the end on the table, seen along the feed"),
+        caption=write("the {side} on the table, seen along the feed", side=edge_name(cut.on)),
         outlines=tuple(outlines),
         arrows=(),
         dimensions=dimensions,
