@@ -75,6 +75,8 @@ def test_a_taper_is_cut_by_turning_the_straightedge_about_the_far_edge(end):
     made = plan(socket(end=end, taper=in_mm(1.5)))
     assert made.status == "ready"
     assert made.proof.passed
+    (said,) = (each.message.metric for each in made.cautions if each.code == "tapered")
+    assert said.endswith(f"towards the {end} end"), "as the moves below go"
     last = [move for move in made.moves if move.setting == len(made.settings) - 1 and move.path]
     first = [move for move in made.moves if move.setting == len(made.settings) - 2 and move.kind == "cut"][-1]
     assert [(move.kind, move.fresh) for move in last if move.kind == "cut"] == [("cut", "left")]
