@@ -89,6 +89,7 @@ def test_a_taper_is_cut_by_turning_the_straightedge_about_the_far_edge(end):
     figure = next(each for each in made.figures if each.key == "guide.taper")
     reach = 440 + (next(body for body in made.bodies if body.id == "fence-1").ring[0][1]) * -1
     assert figure.value == pytest.approx(1.5 * reach / 440)
+    assert figure.inputs[-1].shown.metric.number == f"{reach:g}"
     fences = {body.id: (body.from_move, body.to_move) for body in made.bodies if body.role == "fence"}
     turned = fences["fence-turned"]
     assert turned[1] is None

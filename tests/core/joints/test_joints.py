@@ -254,6 +254,15 @@ def test_how_a_trial_should_feel_follows_its_room(more, feels):
     assert feels in trial(Joint(kind="sliding-dovetail", **more))[1].metric
 
 
+@pytest.mark.parametrize("end", ["left", "right"])
+@pytest.mark.parametrize("into", ["left", "right", "both", "near"])
+def test_a_tapered_dovetail_fills_its_socket_at_both_edges(end, into):
+    found = made("sliding-dovetail", FLOOR, BATTEN, at=mm(200), end=end, into=into, taper=mm(1))
+    assert found.together is not None
+    assert found.together.interference == pytest.approx(0, abs=1e-6)
+    assert max(each.gap for each in found.together.measured if each.name.metric.startswith("across")) < 0.005
+
+
 def test_a_tapered_dovetail_has_no_fit_to_be_chosen():
     asked = [
         {blank.label for blank in form(Joint(kind="sliding-dovetail", taper=taper, clearance=mm(0.2)), FLOOR, BATTEN).options}
