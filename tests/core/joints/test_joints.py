@@ -254,6 +254,30 @@ def test_how_a_trial_should_feel_follows_its_room(more, feels):
     assert feels in trial(Joint(kind="sliding-dovetail", **more))[1].metric
 
 
+@pytest.mark.parametrize(("fit", "times"), [("tight", 0), ("sliding", 1), ("glue", 2)])
+@pytest.mark.parametrize(
+    ("kind", "first", "second", "room"),
+    [("box-joint", *THIN, 0.05), ("sliding-dovetail", FLOOR, BATTEN, SHOP.rules.dovetail_clearance)],
+)
+def test_these_have_a_room_of_their_own_and_what_a_trial_showed_is_added(kind, first, second, room, fit, times):
+    at = {} if kind == "box-joint" else {"at": mm(200)}
+    for tried, more in ({}, 0.0), ({"tried": "too-tight", "off": mm(0.1)}, 0.1):
+        found = made(kind, first, second, fit=fit, **at, **tried)
+        assert found.together is not None
+        assert found.together.measured[0].gap == pytest.approx(room * times + more, abs=0.003)
+
+
+@pytest.mark.parametrize(("differ", "refused"), [(0.2, False), (0.3, True)])
+def test_boards_of_two_widths_have_no_box_joint(differ, refused):
+    given = boards(THIN[0], board(240, 200 + differ, 12))
+    if refused:
+        with pytest.raises(CutError) as error:
+            joined(Joint(kind="box-joint"), given)
+        assert (error.value.field, error.value.code) == ("joint.kind", "widths-differ")
+    else:
+        assert joined(Joint(kind="box-joint"), given).cuts
+
+
 @pytest.mark.parametrize("end", ["left", "right"])
 @pytest.mark.parametrize("into", ["left", "right", "both", "near"])
 def test_a_tapered_dovetail_fills_its_socket_at_both_edges(end, into):
