@@ -6,7 +6,7 @@ import asyncio
 import os
 import threading
 import time
-from collections.abc import Coroutine, Iterator
+from collections.abc import Callable, Coroutine, Iterator
 from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 from typing import Any
@@ -15,6 +15,7 @@ import pytest
 import uvicorn
 from fastapi.testclient import TestClient
 from hypothesis import settings
+from sqlalchemy import delete, insert, select
 
 from ranura.api.application import Settings, create_app
 from ranura.api.importing import Imports
@@ -28,6 +29,7 @@ from ranura.host.database import PrivateDatabase
 from ranura.host.patience import PatientProtocol
 from ranura.host.ports import listen
 from ranura.store import repository, shops
+from ranura.store.models import Base
 from ranura.store.repository import Store
 from ranura.store.schema import upgrade
 
@@ -66,10 +68,29 @@ def opened_store(database: PrivateDatabase) -> Iterator[Store]:
     store.close()
 
 
-@pytest.fixture
-def store(opened_store: Store) -> Store:
-    """The store with the demo shop as it comes."""
+@pytest.fixture(scope="session")
+def laid(opened_store: Store) -> Callable[[], None]:
+    """Lays the demo shop as it comes, alone in its database: from the rows of its tables, made once."""
     shops.lay_demo(opened_store, fresh=True, say=lambda _: None)
+    tables = Base.metadata.sorted_tables
+    with opened_store.session() as session:
+        rows = [(table, [row._asdict() for row in session.execute(select(table))]) for table in tables]
+
+    def lay() -> None:
+        with opened_store.session() as session:
+            for table in reversed(tables):
+                session.execute(delete(table))
+            for table, laid_out in rows:
+                if laid_out:
+                    session.execute(insert(table), laid_out)
+
+    return lay
+
+
+@pytest.fixture
+def store(opened_store: Store, laid: Callable[[], None]) -> Store:
+    """The store with the demo shop as it comes."""
+    laid()
     return opened_store
 
 
@@ -123,8 +144,8 @@ class Served:
 
 
 @pytest.fixture(scope="session")
-def served(opened_store: Store) -> Iterator[Served]:
-    shops.lay_demo(opened_store, fresh=True, say=lambda _: None)
+def served(opened_store: Store, laid: Callable[[], None]) -> Iterator[Served]:
+    laid()
     server = Served(opened_store, places.BUILT_PAGE)
     yield server
     server.close()
