@@ -16,7 +16,7 @@ from ranura.core.geometry.rings import Point
 from ranura.core.joints.joined import Joined, Line
 from ranura.core.proof.moves import Body
 from ranura.core.proof.rays import Ray
-from ranura.core.proof.shapes import strip, way_of
+from ranura.core.proof.shapes import strips, way_of
 from ranura.core.proof.wood import Interval, Swept, Wood
 from ranura.core.text.writing import Text
 
@@ -70,8 +70,8 @@ class Solid:
     def _level(self, at: Vector3, normal: Vector3) -> BaseGeometry:
         """The wood at a height of its own board, in the plane square to an axis of the joint."""
         z = at[2]
-        gone = [strip(each.path, r, within=0.001, quarter=8) for each in self.taken if (r := each.radius(z))]
-        wood = Polygon(self.work.ring).difference(union_all(gone)) if self.work.z0 <= z <= self.work.z1 else Polygon()
+        gone = strips(((each.path, r) for each in self.taken if (r := each.radius(z))), within=0.001, quarter=8)
+        wood = Polygon(self.work.ring).difference(gone) if self.work.z0 <= z <= self.work.z1 else Polygon()
         u, v = _axes(normal)
 
         def placed(points: np.ndarray) -> np.ndarray:

@@ -14,7 +14,7 @@ from shapely.geometry.base import BaseGeometry
 from ranura.core.geometry.paths import length_of, narrower_side, points_of
 from ranura.core.geometry.rings import Box, Point, Ring
 from ranura.core.proof.moves import Body, MachineSetting
-from ranura.core.proof.shapes import narrowest, outside, shape_of, strip
+from ranura.core.proof.shapes import narrowest, outside, shape_of, strips
 from ranura.core.proof.surroundings import surroundings
 from ranura.core.proof.wood import Swept, Wood, outwards
 
@@ -68,9 +68,9 @@ class Carrying:
     def _stand(self, base: Polygon, taken: tuple[Swept, ...], at: Point) -> Stand:
         """Where nothing lies under it but below its opening, nothing carries it."""
         carried = base.intersection(self._uncut)
-        for path, r in dict.fromkeys((each.path, self._radius(each)) for each in taken):
-            if r:
-                carried = carried.difference(strip(path, r, within=_THINNED, quarter=4))
+        ways = {(each.path, r) for each in taken if (r := self._radius(each))}
+        if ways:
+            carried = carried.difference(strips(ways, within=_THINNED, quarter=4))
         opening = self.setting.base.opening or 0.0
         if (
             carried.area < math.pi * opening**2 / 4 + _NOTHING

@@ -13,7 +13,7 @@ from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.rings import Ring, signed_area
 from ranura.core.proof.moves import Body, Program
 from ranura.core.proof.pieces import goes_through
-from ranura.core.proof.shapes import shape_of, strip
+from ranura.core.proof.shapes import shape_of, strips
 from ranura.core.proof.wood import Swept, Wood
 
 _NARROWEST = 20.0
@@ -54,8 +54,8 @@ def _whole(wood: Wood) -> BaseGeometry:
 
 def _standing(wood: Wood, z: float) -> BaseGeometry:
     works: list[Body] = [work for work in wood.works if work.z0 < z < work.z1]
-    gone = [strip(each.path, r, within=_TRUE, quarter=_QUARTER) for each in wood.taken if (r := each.radius(z))]
-    return shapely.union_all([shape_of(work) for work in works]).difference(shapely.union_all(gone))
+    ways = ((each.path, r) for each in wood.taken if (r := each.radius(z)))
+    return shapely.union_all([shape_of(work) for work in works]).difference(strips(ways, within=_TRUE, quarter=_QUARTER))
 
 
 def _ring(area: Polygon) -> Ring:

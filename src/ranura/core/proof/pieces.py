@@ -10,7 +10,7 @@ from shapely import Polygon
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.areas import parts_of
-from ranura.core.proof.shapes import shape_of, strip
+from ranura.core.proof.shapes import shape_of, strips
 from ranura.core.proof.wood import Swept, Wood
 
 _HANGS = 0.05
@@ -53,8 +53,7 @@ def _layer(wood: Wood, z: float) -> BaseGeometry:
     """The wood at a height of the board."""
     area = shapely.union_all([shape_of(work) for work in wood.works if work.z0 < z < work.z1])
     ways = {(each.path, r) for each in wood.taken if (r := each.radius(z))}
-    gone = [strip(path, r, within=0.02, quarter=8) for path, r in ways]
-    return area.difference(shapely.union_all(gone)) if gone else area
+    return area.difference(strips(ways, within=0.02, quarter=8)) if ways else area
 
 
 def _joined(layers: list[tuple[float, list[Polygon]]]) -> list[Part]:

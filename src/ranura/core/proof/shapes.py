@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from functools import lru_cache
 
+import shapely
 from shapely import Polygon
 from shapely.geometry import LineString
 from shapely.geometry import Point as Spot
 from shapely.geometry.base import BaseGeometry
 
+from ranura.core.geometry.paths import MANY
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.proof.moves import Body
 
@@ -32,9 +35,23 @@ def way_of(path: Ring, *, within: float = 0.0) -> BaseGeometry:
     return line.simplify(within) if within else line
 
 
-@lru_cache(maxsize=1024)
-def strip(path: Ring, r: float, *, within: float, quarter: int) -> BaseGeometry:
-    """All that lies within so many mm of a path, thinned within so many mm; a quarter of its round ends has so many chords."""
+def strips(ways: Iterable[tuple[Ring, float]], *, within: float, quarter: int) -> BaseGeometry:
+    """All that lies within mm of paths, of each within its own; thinned within so many mm, and a quarter of a round end has so
+    many chords. What has few points is made all at once, what has many is remembered."""
+    found: list[BaseGeometry] = []
+    short: list[tuple[BaseGeometry, float]] = []
+    for path, r in ways:
+        if len(path) > MANY:
+            found.append(_strip(path, r, within, quarter))
+        else:
+            short.append((way_of(path, within=within), r))
+    if short:
+        found.extend(shapely.buffer([way for way, _ in short], [r for _, r in short], quad_segs=quarter))
+    return shapely.disjoint_subset_union_all(found) if found else Polygon()
+
+
+@lru_cache(maxsize=256)
+def _strip(path: Ring, r: float, within: float, quarter: int) -> BaseGeometry:
     return way_of(path, within=within).buffer(r, quad_segs=quarter)
 
 

@@ -77,7 +77,7 @@ class Stations:
             tuple((self._kind(number), *(_from(guide.at, begun) for guide in used[number].guides)) for number in used),
             tuple((numbers[move.setting] if move.path else 0, *_seen(move, begun)) for move in moves),
             tuple(seen_from(wood, each, at) for each in wood.near(box)),
-            self._bodies(first, after, box, at),
+            self._bodies(first, after, box, at, wood),
         )
 
     def _kind(self, number: int) -> int:
@@ -91,7 +91,7 @@ class Stations:
             self._kind_of[number] = self._kinds.index(kind)
         return self._kind_of[number]
 
-    def _bodies(self, first: int, after: int, box: Box, at: Point) -> object:
+    def _bodies(self, first: int, after: int, box: Box, at: Point, wood: Wood) -> object:
         """The bodies that come near a box during a visit: what they are, when they are there, and their edges."""
         x0, y0, x1, y1, begins, ends = self._when_and_where.T
         near = (x0 < box[2]) & (x1 > box[0]) & (y0 < box[3]) & (y1 > box[1]) & (begins < after) & (ends > first)
@@ -101,7 +101,7 @@ class Stations:
                 each.role,
                 max(each.from_move, first) - first,
                 min(each.to_move or after, after) - first,
-                edges_near([each], box, at),
+                edges_near(wood, [each], box, at),
             )
             for each in bodies
         )

@@ -7,9 +7,9 @@ from collections.abc import Iterable
 import numpy as np
 
 from ranura.core.geometry.paths import MANY, points_of
-from ranura.core.geometry.rings import Box, Point, Ring
+from ranura.core.geometry.rings import Box, Point, Ring, extent
 from ranura.core.proof.moves import Body
-from ranura.core.proof.wood import Swept, Wood
+from ranura.core.proof.wood import Outline, OutlineEdge, Outlines, Swept, Wood
 
 Seen = tuple[int, float, float]
 """What a move takes, seen from a place: the number of its form, and where its way begins."""
@@ -18,7 +18,7 @@ Seen = tuple[int, float, float]
 def surroundings(wood: Wood, taken: Iterable[Swept], bodies: Iterable[Body], box: Box, origin: Point) -> object:
     """What was taken near a place, and the edges of bodies that come near a box around it; equal at two places where all that
     can be seen within the box is equal."""
-    return (tuple(seen_from(wood, each, origin) for each in taken), edges_near(bodies, box, origin))
+    return (tuple(seen_from(wood, each, origin) for each in taken), edges_near(wood, bodies, box, origin))
 
 
 def seen_from(wood: Wood, swept: Swept, origin: Point) -> Seen:
@@ -43,24 +43,41 @@ def _moved_to(path: Ring, origin: Point) -> object:
     return tuple((round(a - x, 5), round(b - y, 5)) for a, b in path)
 
 
-def edges_near(bodies: Iterable[Body], box: Box, origin: Point) -> object:
+def edges_near(wood: Wood, bodies: Iterable[Body], box: Box, origin: Point) -> object:
     """The edges of bodies that come near a box, as lines seen from a point, and their corners within it."""
     x0, y0, x1, y1 = box
+    ox, oy = origin
     found: list[object] = []
     for body in bodies:
-        for ring in (body.ring, *body.holes):
-            if len(ring) > MANY or all(x0 <= x <= x1 and y0 <= y <= y1 for x, y in ring):
-                found.append((_moved_to(ring, origin), body.z0, body.z1))
+        for form, (bx0, by0, bx1, by1), (fx, fy), edges in _outlines(wood, body):
+            if not edges or (x0 <= bx0 and y0 <= by0 and bx1 <= x1 and by1 <= y1):
+                found.append((form, round(fx - ox, 5), round(fy - oy, 5)))
                 continue
-            for (ax, ay), (bx, by) in zip(ring, (*ring[1:], ring[0]), strict=True):
-                if min(ax, bx) > x1 or max(ax, bx) < x0 or min(ay, by) > y1 or max(ay, by) < y0:
+            for (ax, ay), (bx, by), nx, ny, off in edges:
+                if (ax > x1 and bx > x1) or (ax < x0 and bx < x0) or (ay > y1 and by > y1) or (ay < y0 and by < y0):
                     continue
-                nx, ny = by - ay, ax - bx
-                size = (nx * nx + ny * ny) ** 0.5 or 1.0
-                off = ((ax - origin[0]) * nx + (ay - origin[1]) * ny) / size
                 ends = tuple(
-                    (round(x - origin[0], 5), round(y - origin[1], 5)) if x0 <= x <= x1 and y0 <= y <= y1 else None
+                    (round(x - ox, 5), round(y - oy, 5)) if x0 <= x <= x1 and y0 <= y <= y1 else None
                     for x, y in ((ax, ay), (bx, by))
                 )
-                found.append((round(nx / size, 6), round(ny / size, 6), round(off, 5), ends, body.z0, body.z1))
+                found.append((round(nx, 6), round(ny, 6), round(off - ox * nx - oy * ny, 5), ends, body.z0, body.z1))
     return tuple(found)
+
+
+def _outlines(wood: Wood, body: Body) -> Outlines:
+    """The rings of a body: of each the number of its form, the box around it, its first point and, where it has few, its
+    edges."""
+    known = wood.outlines.get(id(body))
+    if known is None or known[0] is not body:
+        known = wood.outlines[id(body)] = (body, tuple(_outline(wood, body, ring) for ring in (body.ring, *body.holes)))
+    return known[1]
+
+
+def _outline(wood: Wood, body: Body, ring: Ring) -> Outline:
+    form = (_moved_to(ring, ring[0]), body.z0, body.z1)
+    edges: list[OutlineEdge] = []
+    for (ax, ay), (bx, by) in zip(ring, (*ring[1:], ring[0]), strict=True) if len(ring) <= MANY else ():
+        nx, ny = by - ay, ax - bx
+        size = (nx * nx + ny * ny) ** 0.5 or 1.0
+        edges.append(((ax, ay), (bx, by), nx / size, ny / size, (ax * nx + ay * ny) / size))
+    return (wood.numbers.setdefault(form, len(wood.numbers)), extent(ring), ring[0], tuple(edges))

@@ -107,6 +107,13 @@ def _placed(frame: Surface, path: Ring) -> Ring:
     return known[1]
 
 
+OutlineEdge = tuple[Point, Point, float, float, float]
+"""From where to where, its unit normal, and how far off the board's origin it lies along that."""
+Outline = tuple[int, Box, Point, tuple[OutlineEdge, ...]]
+"""A ring of a body: the number of its form, the box around it, its first point and, where it has few, its edges."""
+Outlines = tuple[Outline, ...]
+
+
 @dataclass(slots=True)
 class Wood:
     """A board while moves are made on it: what has been taken so far, in order."""
@@ -120,6 +127,8 @@ class Wood:
     """Of what moves take, the numbers of their forms, by identity."""
     numbers: dict[object, int] = field(default_factory=dict)
     """The number of each form: equal where all is equal but the place."""
+    outlines: dict[int, tuple[Body, Outlines]] = field(default_factory=dict)
+    """Of bodies, their rings as they are looked at, by identity."""
     _boxes: tuple[Box, ...] = ()
     _around: np.ndarray = field(default_factory=lambda: np.zeros((0, 4)))
     """The boxes around what was taken, in the same order, with room for more."""

@@ -2,18 +2,17 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Iterator, Sequence
 
 import shapely
 from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.areas import parts_of
-from ranura.core.geometry.rings import Ring
 from ranura.core.proof import words
 from ranura.core.proof.findings import Found
-from ranura.core.proof.shapes import shape_of, strip
+from ranura.core.proof.shapes import shape_of, strips
 from ranura.core.proof.steps import Step
-from ranura.core.proof.wanted import NOTHING, Layer, Wanted
+from ranura.core.proof.wanted import Layer, Wanted
 from ranura.core.proof.wood import Swept, Wood
 from ranura.core.text.words import Words
 
@@ -42,7 +41,8 @@ def result(step: Step, wood: Wood, taken: Sequence[Swept], wanted: Wanted) -> It
             continue
         looked_at.add(same)
         if ways not in gone_by:
-            gone_by[ways] = _gone(ways)
+            # What the moves of this plan take, whatever was there before: so far around their ways.
+            gone_by[ways] = strips(ways, within=0.005, quarter=_QUARTER)
         shapes = [shape_of(work) for work in within]
         works, gone = shapes[0] if len(shapes) == 1 else shapely.union_all(shapes), gone_by[ways]
         for said, area in (
@@ -75,9 +75,3 @@ def _reached(layer: Layer, taken: Sequence[Swept]) -> BaseGeometry:
 def _largest(area: BaseGeometry) -> BaseGeometry | None:
     parts = [part for part in parts_of(area) if part.area > _LEAST]
     return max(parts, key=lambda part: part.area, default=None)
-
-
-def _gone(ways: Iterable[tuple[Ring, float]]) -> BaseGeometry:
-    """What the moves of this plan take at a height, whatever was there before: so far around their ways."""
-    swept = [strip(path, r, within=0.005, quarter=_QUARTER) for path, r in ways]
-    return shapely.union_all(swept) if swept else NOTHING
