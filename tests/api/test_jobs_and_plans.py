@@ -314,3 +314,43 @@ def test_a_slip_says_where_its_cut_stands_to_whoever_comes_by_name(store, monkey
     with TestClient(app, base_url=f"http://{name}") as there:
         assert there.get("/api/cuts/lid-edges/slip.pdf").status_code == 200
     assert [each.address for each in printed] == [address]
+
+
+def test_a_cut_that_lacks_a_tool_is_kept_as_wanted_and_bought_for(client):
+    thin = cut(width="3", depth="3")
+    asked = {"name": "Stringing", "cut": thin}
+    refused = client.post("/api/pieces/wing-case-side/cuts", json=asked)
+    assert (refused.status_code, refused.json()["error"]["field"], refused.json()["error"]["lacks"]) == (422, "cut.width", True)
+    made = client.post("/api/pieces/wing-case-side/cuts", json={**asked, "wanted": True})
+    kept = made.json()
+    assert (made.status_code, kept["status"], kept["wanted"]) == (201, "stop", True)
+    assert "as narrow as" in kept["needs"][0]["metric"]
+    # Nothing of it is printed or run, and others stand as they did.
+    job = client.get("/api/jobs/little-harbour").json()
+    assert [each["id"] for piece in job["pieces"] for each in piece["cuts"] if each["wanted"]] == [kept["id"]]
+    assert client.get(f"/api/cuts/{kept['id']}/slip.pdf").status_code == 422
+    assert client.post("/api/runs", json={"cut_id": kept["id"]}).status_code == 422
+    # It is changed as what it is; what the board does not take is no wish.
+    deep = client.put(f"/api/cuts/{kept['id']}", json={"name": "Deep", "cut": cut(depth="20"), "version": 1, "wanted": True})
+    assert (deep.status_code, "lacks" in deep.json()["error"]) == (422, False)
+    renamed = client.put(f"/api/cuts/{kept['id']}", json={"name": "Inlay", "cut": thin, "version": 1, "wanted": True})
+    assert (renamed.status_code, renamed.json()["name"]) == (200, "Inlay")
+    for _ in range(600):
+        found = client.get("/api/shopping").json()
+        if not found["left"]:
+            break
+    bits = [each for each in found["buys"] if kept["id"] in {served["cut_id"] for served in each["serves"]}]
+    assert [each["name"] for each in bits] == ["Straight 3 mm"]
+    # Once it lies in the drawer the cut stands like any other.
+    assert client.post("/api/bits", json={"texts": bits[0]["texts"]}).status_code == 201
+    now = client.get(f"/api/cuts/{kept['id']}").json()
+    assert (now["wanted"], now["status"]) == (False, "caution")
+
+
+def test_a_wanted_cut_goes_along_with_its_job(client):
+    client.post("/api/pieces/wing-case-side/cuts", json={"name": "Inlay", "cut": cut(width="3", depth="3"), "wanted": True})
+    text = client.get("/api/jobs/little-harbour/job.json").text
+    made = client.post("/api/files/job", json={"text": text})
+    assert made.status_code == 201
+    job = client.get(f"/api/jobs/{made.json()['id']}").json()
+    assert [each["name"] for piece in job["pieces"] for each in piece["cuts"] if each["wanted"]] == ["Inlay"]

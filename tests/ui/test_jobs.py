@@ -350,3 +350,38 @@ def test_notes_that_could_not_be_kept_are_tried_again(open_page: Callable[..., P
     expect(page.get_by_test_id("job-notes")).to_have_value("Glue on Friday")
     expect(page.get_by_test_id("job-page")).to_contain_text("Kept")
     assert httpx2.get(f"{shop.url}/api/jobs/little-harbour").json()["notes"] == "Glue on Friday"
+
+
+def test_a_cut_that_no_tool_makes_is_wanted_until_one_does(page: Page):
+    page.keyboard.press("n")
+    page.get_by_test_id("cut-name").fill("Inlay line")
+    for what, typed in (("width", "3"), ("depth", "3"), ("position", "130")):
+        page.locator(f'[data-field="cut-{what}"]').fill(typed)
+    page.get_by_test_id("save-cut").click()
+    expect(page.get_by_role("dialog")).to_contain_text("No bit here is as narrow")
+    page.get_by_test_id("keep-wanted").click()
+    expect(page.get_by_test_id("is-wanted")).to_be_visible()
+    here = page.locator('[aria-current="page"]', has_text="Inlay line")
+    expect(here).to_contain_text("wanted: lacks a tool")
+    expect(page.get_by_test_id("print")).to_be_disabled()
+    expect(page.get_by_test_id("run")).to_be_disabled()
+    # With another width it is a cut like any other, and is asked about again before it is wanted.
+    field(page, "width").fill("12.7")
+    saved(page)
+    expect(page.get_by_test_id("is-wanted")).to_have_count(0)
+    expect(here).not_to_contain_text("wanted")
+    expect(page.get_by_test_id("print")).to_be_enabled()
+    field(page, "width").fill("2")
+    expect(page.get_by_test_id("saving")).to_contain_text("Not saved")
+    page.get_by_test_id("keep-wanted").click()
+    expect(page.get_by_test_id("is-wanted")).to_be_visible()
+    page.get_by_role("link", name="See what to buy").click()
+    expect(page.get_by_test_id("shopping")).to_be_visible()
+    # Two steps back it is as wide as it was wanted first, and kept so.
+    page.go_back()
+    expect(page.get_by_test_id("is-wanted")).to_be_visible()
+    for width in ("12.7", "3"):
+        page.keyboard.press("Control+z")
+        expect(field(page, "width")).to_have_value(width)
+        saved(page)
+    expect(here).to_contain_text("wanted: lacks a tool")

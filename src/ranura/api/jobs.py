@@ -15,8 +15,11 @@ from ranura.api.problems import ERRORS, StaleBody
 from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop, TheStore
 from ranura.api.views import CutItem, JobCard, JobView, cut_item, job_card, job_view
 from ranura.core.board.pieces import Piece, edges_of
+from ranura.core.family import Before
+from ranura.core.plan import Planning
 from ranura.core.sequence.job_order import Pin
 from ranura.core.shop.shop import Shop
+from ranura.core.text.errors import CraftError
 from ranura.requests.cuts import NewCut, NewPiece, SaveCut
 from ranura.requests.shop import JobChange, JobIn, PlaceCutIn, PlacePieceIn
 from ranura.store import kept_jobs, placing, removed
@@ -37,6 +40,15 @@ def _checked(piece: Piece, shop: Shop) -> Piece:
     shop.material(piece.material, field="piece.material")
     edges_of(piece)
     return piece
+
+
+def _check(asked: NewCut, piece: Piece, shop: Shop, planning: Planning, before: Before) -> None:
+    """Plans a cut that is to be kept. Raises CraftError where it cannot be; what is wanted may lack a tool."""
+    try:
+        planning.plan(asked.cut, piece, shop, shop.rules, before=before)
+    except CraftError as refused:
+        if not (asked.wanted and refused.lacks):
+            raise
 
 
 def _new_id() -> str:
@@ -155,10 +167,10 @@ def place_piece(piece_id: str, asked: PlacePieceIn, shop: TheShop, store: TheSto
 
 @ROUTES.route("POST", "/pieces/{piece_id}/cuts", status_code=201)
 def add_cut(piece_id: str, asked: NewCut, shop: TheShop, store: TheStore, planning: ThePlanning, prior: ThePriorCuts) -> CutItem:
-    """A new cut at the end of a piece; refused when it cannot be made in it."""
+    """A new cut at the end of a piece; refused when it cannot be made in it, but for what is wanted and lacks a tool."""
     with store.session() as session:
         piece = kept_jobs.load_piece(session, shop.id, piece_id)
-        planning.plan(asked.cut, piece, shop, shop.rules, before=prior.after_all(session, piece_id, shop))
+        _check(asked, piece, shop, planning, prior.after_all(session, piece_id, shop))
         kept = kept_jobs.add_cut(session, shop.id, piece_id, id=_new_id(), name=asked.name.strip(), cut=asked.cut)
     return cut_item(kept, piece, shop, planning, prior, prior.before(kept.id, shop))
 
@@ -179,7 +191,7 @@ def save_cut(cut_id: str, asked: SaveCut, shop: TheShop, store: TheStore, planni
     so_far = prior.before(cut_id, shop)
     with store.session() as session:
         piece = kept_jobs.load_piece(session, shop.id, kept_jobs.load_cut(session, shop.id, cut_id).piece_id)
-        planning.plan(asked.cut, piece, shop, shop.rules, before=so_far)
+        _check(asked, piece, shop, planning, so_far)
         known = kept_jobs.load_cut(session, shop.id, cut_id)
         if known.joint is not None:
             change_cut(session, shop, known, asked.cut, asked.version)

@@ -21,7 +21,7 @@ from ranura.store import kept_jobs
 from ranura.store.kept_jobs import KeptCut, KeptJob, KeptPiece
 from ranura.store.repository import DOWN_ERRORS, Store
 
-_MOST, _MOST_SHOPS = 2_000, 3
+_MOST, _MOST_SHOPS = 2_000, 8
 """Cuts that are remembered of a shop, and shops: what is undone is often done again."""
 
 
@@ -41,12 +41,14 @@ class Work:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Made:
-    """What a cut comes to: its sign in a list, how it stands and what it still needs; and what is so after it."""
+    """What a cut comes to: its sign in a list, how it stands and what it still needs, and whether it is only a tool for it that
+    is missing; and what is so after it."""
 
     glyph: tuple[Point, ...]
     status: Status
     needs: tuple[Text, ...]
     after: Before
+    wanted: bool = False
     work: Work | None = None
     """What it is made with, and how long one board takes; None where it cannot be made."""
 
@@ -113,7 +115,7 @@ class PriorCuts:
         if key not in known:
             plan, after = self._planning.made(cut, piece, shop, before=before)
             if isinstance(plan, CraftError):
-                known[key] = Made(glyph=(), status="stop", needs=(plan.message,), after=after)
+                known[key] = Made(glyph=(), status="stop", needs=(plan.message,), after=after, wanted=plan.lacks)
             else:
                 needs = tuple(each.message for each in plan.cautions if each.level == "stop")
                 work = None if plan.status == "stop" else _work(plan)

@@ -30,11 +30,13 @@ from ranura.store.repository import DOWN_ERRORS
 
 
 class ProblemInner(BaseModel):
-    """What is wrong, where, and whether typing on could mend it; `words` has the sentence in both systems of units."""
+    """What is wrong, where, and whether typing on could mend it; `words` has the sentence in both systems of units, and a cut
+    that only `lacks` a tool can be kept as `wanted`."""
 
     field: str | None
     message: str
     partial: bool = False
+    lacks: bool = False
     words: Text | None = None
 
 
@@ -95,17 +97,30 @@ class _Json(Response):
 
 
 def _answer(
-    status: int, problem: Problem, headers: dict[str, str] | None = None, words: dict[str, str] | None = None, **more: Any
+    status: int,
+    problem: Problem,
+    headers: dict[str, str] | None = None,
+    words: dict[str, str] | None = None,
+    *,
+    lacks: bool = False,
+    **more: Any,
 ) -> Response:
     body = {**problem.body(), **more}
     if words is not None:
         body["error"]["words"] = words
+    if lacks:
+        body["error"]["lacks"] = True
     return _Json(body, status_code=status, headers=headers)
 
 
 def _in_both(error: CraftError) -> dict[str, str]:
     """The sentence of a refusal in both systems of units."""
     return {"metric": error.message.metric, "inch": error.message.inch}
+
+
+def _said(status: int, error: CraftError, **more: Any) -> Response:
+    """The answer to something that cannot stand."""
+    return _answer(status, problem_of(error), words=_in_both(error), lacks=error.lacks, **more)
 
 
 def _form_of(request: Request, error: RequestValidationError) -> Form | None:
@@ -146,7 +161,7 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(RefusedPlanError)
     def refused_plan(_: Request, error: RefusedPlanError) -> Response:
         form = _FORM.dump_python(error.form, mode="json")
-        return _answer(422, problem_of(error.cause), words=_in_both(error.cause), form=form)
+        return _said(422, error.cause, form=form)
 
     @app.exception_handler(Refused)
     def refused(_: Request, error: Refused) -> Response:
@@ -154,7 +169,7 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(CraftError)
     def craft(_: Request, error: CraftError) -> Response:
-        return _answer(409 if error.code == shop_refusals.IN_USE.code else 422, problem_of(error), words=_in_both(error))
+        return _said(409 if error.code == shop_refusals.IN_USE.code else 422, error)
 
     @app.exception_handler(NotFoundError)
     def not_found(_: Request, error: NotFoundError) -> Response:

@@ -41,6 +41,8 @@ class CutItem:
     status: Status
     needs: tuple[Text, ...]
     """What stops it, or why it cannot be planned."""
+    wanted: bool
+    """It is kept until there is a tool that makes it."""
     joint: str | None
     """The id of the joint that it follows from."""
 
@@ -175,6 +177,7 @@ def cut_item(kept: KeptCut, piece: Piece, shop: Shop, planning: Planning, prior:
         glyph=made.glyph,
         status=made.status,
         needs=made.needs,
+        wanted=made.wanted,
         joint=kept.joint,
     )
 

@@ -48,10 +48,11 @@ class RepeatAsked(PlanAsked):
 
 
 class NewCut(RequestModel):
-    """A new cut in a piece."""
+    """A new cut in a piece; `wanted` keeps it though no tool here makes it."""
 
     name: Name
     cut: Any
+    wanted: bool = False
 
 
 class SaveCut(NewCut):

@@ -32,6 +32,8 @@ export interface Problem {
   field: string | null;
   message: Text;
   partial: boolean;
+  /** No tool here makes it, though the board would take it: it can be kept as wanted. */
+  lacks?: boolean;
 }
 
 /** What of a shop's settings changes; the rest stays. */
@@ -105,7 +107,7 @@ export async function outcome<T>(request: Promise<Answer<T>>): Promise<Outcome<T
   if (answer.response.ok) return { kind: "ok", data: answer.data as T };
   const body = answer.error as
     | {
-        error?: { field?: string | null; message?: string; partial?: boolean; words?: Text };
+        error?: { field?: string | null; message?: string; partial?: boolean; lacks?: boolean; words?: Text };
         newer?: unknown;
         form?: CutForm | null;
       }
@@ -115,6 +117,7 @@ export async function outcome<T>(request: Promise<Answer<T>>): Promise<Outcome<T
     field: body?.error?.field ?? null,
     message: body?.error?.words ?? { metric: said, inch: said },
     partial: body?.error?.partial ?? false,
+    lacks: body?.error?.lacks ?? false,
   };
   switch (answer.response.status) {
     case 409:
@@ -151,10 +154,11 @@ export const api = {
   copyPiece: (piece_id: string) => post("/api/pieces/{piece_id}/copy", { params: { path: { piece_id } } }),
   placePiece: (piece_id: string, before: string | null) =>
     post("/api/pieces/{piece_id}/place", { params: { path: { piece_id } }, body: { before } }),
-  addCut: (piece_id: string, name: string, cut: CutIn) =>
-    post("/api/pieces/{piece_id}/cuts", { params: { path: { piece_id } }, body: { name, cut } }),
-  saveCut: (cut_id: string, name: string, cut: CutIn, version: number) =>
-    put("/api/cuts/{cut_id}", { params: { path: { cut_id } }, body: { name, cut, version } }),
+  /** `wanted` keeps a cut that no tool here makes. */
+  addCut: (piece_id: string, name: string, cut: CutIn, wanted = false) =>
+    post("/api/pieces/{piece_id}/cuts", { params: { path: { piece_id } }, body: { name, cut, wanted } }),
+  saveCut: (cut_id: string, name: string, cut: CutIn, version: number, wanted = false) =>
+    put("/api/cuts/{cut_id}", { params: { path: { cut_id } }, body: { name, cut, version, wanted } }),
   cut: (cut_id: string) => get("/api/cuts/{cut_id}", { params: { path: { cut_id } } }),
   copyCut: (cut_id: string) => post("/api/cuts/{cut_id}/copy", { params: { path: { cut_id } } }),
   placeCut: (cut_id: string, piece_id: string, before: string | null) =>

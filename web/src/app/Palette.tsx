@@ -93,7 +93,13 @@ export function Palette({ unit, jobId, pieceId, onClose }: Props) {
       void navigate(`/jobs/${jobId}`, { state: { open: "cut" } });
       return;
     }
-    const made = await addCut(read.piece_id, nameOf(read), draft);
+    const made = await addCut(read.piece_id, nameOf(read), draft, false);
+    if (made.kind === "refused" && made.problem.lacks) {
+      keepNewCut(jobId ?? "", read.piece_id, read.key, draft);
+      onClose();
+      void navigate(`/jobs/${jobId}`, { state: { open: "cut" } });
+      return;
+    }
     if (made.kind === "down") setWrong(made.message);
     else if (made.kind !== "ok") setWrong(inUnit(made.problem.message, unit));
   };

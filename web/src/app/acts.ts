@@ -191,8 +191,9 @@ async function asItIs(act: Exclude<Put, { do: "cut" }>): Promise<Outcome<AsItIs>
     case "rename": {
       const cut = await api.cut(act.id);
       if (cut.kind !== "ok") return cut;
-      const { name, version } = cut.data;
-      return ok({ now: name, save: () => api.saveCut(act.id, act.to, cutIn(cut.data.cut), version) });
+      const { name, version, wanted } = cut.data;
+      const kept = cutIn(cut.data.cut);
+      return ok({ now: name, save: () => api.saveCut(act.id, act.to, kept, version, wanted) });
     }
     case "piece": {
       const job = await api.job(act.job);

@@ -22,6 +22,7 @@ import { edgesAt, toggled } from "../forms/EdgesBlank";
 import { FormOptions } from "../forms/FormOptions";
 import { FormSentence } from "../forms/FormSentence";
 import { type Filling, partsOf, placeOf } from "../forms/filling";
+import { IsWanted, KeepAsWanted } from "../jobs/Wanted";
 import { Lead } from "../slip/Cautions";
 import { Slip } from "../slip/Slip";
 import { StatusLine } from "../slip/StatusLine";
@@ -91,7 +92,10 @@ function Board(props: BoardProps) {
   const place = form ? placeOf(problem, partsOf(form)) : null;
   const elsewhere = place === null ? problem : null;
   useEffect(() => onSaving(state.saving), [onSaving, state.saving]);
-  useEffect(() => onStopped(plan?.status === "stop"), [onStopped, plan?.status]);
+  const lacking = (problem?.lacks ?? false) && state.saving !== "conflict";
+  // Nothing is run or printed that cannot be cut.
+  const stopped = plan?.status === "stop" || (problem !== null && state.saving === "saved");
+  useEffect(() => onStopped(stopped), [onStopped, stopped]);
   const onEdit = useCallback((change: Change, usual?: Change) => editor.edit(change, usual), [editor]);
   const [bench, setBench] = useState(false);
   const [dry, setDry] = useState<{ plan: CutPlan; run: DryRunData } | null>(null);
@@ -168,6 +172,8 @@ function Board(props: BoardProps) {
             {state.down}
           </p>
         ) : null}
+        {lacking && state.saving === "saved" ? <IsWanted /> : null}
+        {lacking && state.saving === "refused" ? <KeepAsWanted onKeep={() => editor.keepAsWanted()} /> : null}
         {elsewhere ? (
           <p role="alert" className="mt-1 border-l-4 border-cut px-3 py-2 text-body" data-testid="problem">
             <Words text={inUnit(elsewhere.message, unit)} />
@@ -243,7 +249,11 @@ function Board(props: BoardProps) {
           </div>
         ) : (
           <div className="flex flex-1 items-center justify-center text-ink-2" data-testid="no-plan">
-            {problem ? "Mend what is marked above and the plan appears here." : "Working it out …"}
+            {lacking
+              ? "The plan appears here once there is a tool for it, or when its sizes change."
+              : problem
+                ? "Mend what is marked above and the plan appears here."
+                : "Working it out …"}
           </div>
         )}
       </main>

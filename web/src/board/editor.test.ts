@@ -74,6 +74,51 @@ describe("editing a cut", () => {
     expect(made.snapshot().saving).toBe("saved");
   });
 
+  it("keeps what lacks a tool once it is wanted, and what is typed over it", async () => {
+    const lacking: Outcome<CutPlan> = {
+      kind: "refused",
+      problem: {
+        field: "cut.width",
+        message: { metric: "no bit", inch: "no bit" },
+        partial: false,
+        lacks: true,
+      },
+    };
+    const { made, deps } = editor({
+      plan: vi.fn(async (draft: CutIn) => (draft.depth?.typed === "6" ? planOf(draft) : lacking)),
+    });
+    made.edit({ depth: text("60") });
+    await settle(2000);
+    expect(made.snapshot().saving).toBe("refused");
+    expect(deps.save).not.toHaveBeenCalled();
+    made.keepAsWanted();
+    await settle();
+    expect(made.snapshot().saving).toBe("saved");
+    expect(vi.mocked(deps.save).mock.calls.at(-1)?.[2]).toBe(true);
+    made.edit({ depth: text("61") });
+    await settle(2000);
+    expect(vi.mocked(deps.save).mock.calls.at(-1)?.[0].depth?.typed).toBe("61");
+    expect(made.snapshot().saving).toBe("saved");
+    made.edit({ depth: text("6") });
+    await settle(2000);
+    expect(vi.mocked(deps.save).mock.calls.at(-1)?.slice(1)).toEqual([3, false]);
+    made.edit({ depth: text("62") });
+    await settle(2000);
+    expect(made.snapshot().saving).toBe("refused");
+  });
+
+  it("keeps nothing that the board does not take, wanted or not", async () => {
+    const { made, deps } = editor({
+      plan: vi.fn(async (draft: CutIn) => (draft.depth?.typed === "6" ? planOf(draft) : refused)),
+    });
+    made.edit({ depth: text("60") });
+    await settle(2000);
+    made.keepAsWanted();
+    await settle(2000);
+    expect(deps.save).not.toHaveBeenCalled();
+    expect(made.snapshot().saving).toBe("refused");
+  });
+
   it("shows a plan whose proof takes long at once, and the proven one when it comes", async () => {
     const answers: ((value: Outcome<CutPlan>) => void)[] = [];
     const { made, deps } = editor({
@@ -185,7 +230,7 @@ describe("editing a cut", () => {
     expect([made.snapshot().saving, made.snapshot().newer?.cut.depth?.typed]).toEqual(["conflict", "5"]);
     made.keepMine();
     await settle();
-    expect(save).toHaveBeenLastCalledWith(cut("7"), 7);
+    expect(save).toHaveBeenLastCalledWith(cut("7"), 7, false);
     expect(made.snapshot().saving).toBe("saved");
   });
 
@@ -197,7 +242,7 @@ describe("editing a cut", () => {
     expect(deps.remember).toHaveBeenLastCalledWith(null, 7);
     made.edit({ depth: text("6") });
     await settle(600);
-    expect(deps.save).toHaveBeenLastCalledWith(cut("6"), 7);
+    expect(deps.save).toHaveBeenLastCalledWith(cut("6"), 7, false);
   });
 
   it("goes on with theirs when asked to", async () => {
@@ -224,7 +269,7 @@ describe("editing a cut", () => {
     made.edit({ depth: text("7") });
     made.meet({ cut: cut("2"), version: 5 });
     await settle(600);
-    expect(deps.save).toHaveBeenLastCalledWith(cut("7"), 4);
+    expect(deps.save).toHaveBeenLastCalledWith(cut("7"), 4, false);
   });
 
   it("takes over the version of a cut that only got another name", async () => {
@@ -233,7 +278,7 @@ describe("editing a cut", () => {
     made.edit({ depth: text("7") });
     made.meet({ cut: cut("6"), version: 2 });
     await settle(600);
-    expect(deps.save).toHaveBeenLastCalledWith(cut("7"), 2);
+    expect(deps.save).toHaveBeenLastCalledWith(cut("7"), 2, false);
   });
 
   it("restores a state as a save that is no news", async () => {
@@ -301,7 +346,7 @@ describe("editing a cut", () => {
     const again = editor();
     again.made.resume(cut("7"), 1);
     await settle(2000);
-    expect(again.deps.save).toHaveBeenCalledWith(cut("7"), 1);
+    expect(again.deps.save).toHaveBeenCalledWith(cut("7"), 1, false);
     expect(again.deps.remember).toHaveBeenLastCalledWith(null, 2);
   });
 
@@ -310,12 +355,12 @@ describe("editing a cut", () => {
     made.meet({ cut: cut("5"), version: 7 });
     made.restore(cut("4"), 3);
     await settle(2000);
-    expect(deps.save).toHaveBeenCalledWith(cut("4"), 3);
+    expect(deps.save).toHaveBeenCalledWith(cut("4"), 3, false);
     expect(made.snapshot()).toMatchObject({ saving: "conflict", newer: { version: 7 } });
     made.takeTheirs();
     made.edit({ depth: text("8") });
     await settle(2000);
-    expect(deps.save).toHaveBeenLastCalledWith(cut("8"), 7);
+    expect(deps.save).toHaveBeenLastCalledWith(cut("8"), 7, false);
   });
 
   it("goes on from the newest version where what is brought back is what is kept", async () => {
@@ -326,7 +371,7 @@ describe("editing a cut", () => {
     expect(made.snapshot().saving).toBe("saved");
     made.edit({ depth: text("8") });
     await settle(2000);
-    expect(deps.save).toHaveBeenLastCalledWith(cut("8"), 7);
+    expect(deps.save).toHaveBeenLastCalledWith(cut("8"), 7, false);
   });
 
   it("saves what waited over the version that it was typed over, not over what came since", async () => {
@@ -334,11 +379,11 @@ describe("editing a cut", () => {
     const made = new CutEditor({ cut: cut("5"), version: 7 }, deps);
     made.resume(cut("9"), 3);
     await settle(2000);
-    expect(deps.save).toHaveBeenCalledWith(cut("9"), 3);
+    expect(deps.save).toHaveBeenCalledWith(cut("9"), 3, false);
     const later = new CutEditor({ cut: cut("5"), version: 7 }, deps);
     later.resume(cut("8"), 9);
     await settle(2000);
-    expect(deps.save).toHaveBeenLastCalledWith(cut("8"), 7);
+    expect(deps.save).toHaveBeenLastCalledWith(cut("8"), 7, false);
   });
 
   it("takes no older state for news", async () => {

@@ -32,7 +32,8 @@ export interface Deps {
   plan: (cut: CutIn) => Promise<Outcome<CutPlan>>;
   /** The same plan with its proof, for one that came without since that takes long. */
   prove: (cut: CutIn) => Promise<Outcome<CutPlan>>;
-  save: (cut: CutIn, version: number) => Promise<Outcome<CutItem>>;
+  /** `wanted` keeps a cut that no tool here makes. */
+  save: (cut: CutIn, version: number, wanted: boolean) => Promise<Outcome<CutItem>>;
   /** A state was saved: `before` is what had been saved until then. */
   saved: (before: CutIn, after: CutIn, item: CutItem) => void;
   toDraft: (newer: unknown) => NewerCut;
@@ -61,6 +62,8 @@ export class CutEditor {
   private proving = false;
   private savingNow = false;
   private silent = false;
+  /** Whether what is typed is kept though no tool here makes it. */
+  private wanted = false;
   private saveTimer: ReturnType<typeof setTimeout> | null = null;
   private retryTimer: ReturnType<typeof setTimeout> | null = null;
   private closed = false;
@@ -106,6 +109,8 @@ export class CutEditor {
    */
   restore(draft: CutIn, left: number | null = null): void {
     this.silent = true;
+    // What was kept once may be kept again.
+    this.wanted = true;
     if (left !== null && left < this.version) this.version = left;
     this.take(draft);
   }
@@ -115,6 +120,13 @@ export class CutEditor {
     this.silent = false;
     this.version = Math.min(over, this.version);
     this.take(draft);
+  }
+
+  /** Keeps what no tool here makes, until there is one; so is what is typed over it. */
+  keepAsWanted(): void {
+    if (!this.state.problem?.lacks) return;
+    this.wanted = true;
+    void this.save();
   }
 
   /** Asks for the plan anew: the shop or the piece has changed. */
@@ -208,6 +220,7 @@ export class CutEditor {
   private settle(asked: CutIn, answer: Outcome<CutPlan>): void {
     switch (answer.kind) {
       case "ok":
+        this.wanted = false;
         this.put({ plan: answer.data, form: answer.data.form, problem: null, down: null });
         if (unfinished(answer.data)) void this.prove();
         if (this.state.saving === "conflict") return;
@@ -224,6 +237,8 @@ export class CutEditor {
           down: null,
           saving: same(asked, this.keptDraft) ? "saved" : "refused",
         });
+        if (same(asked, this.keptDraft)) this.wanted = answer.problem.lacks ?? false;
+        else if (this.savable) this.saveSoon();
         return;
       case "stale":
         return;
@@ -253,6 +268,11 @@ export class CutEditor {
     this.proving = false;
   }
 
+  /** Whether the server would keep what is typed. */
+  private get savable(): boolean {
+    return !this.state.problem || (this.wanted && (this.state.problem.lacks ?? false));
+  }
+
   private saveSoon(): void {
     this.put({ saving: "waiting" });
     if (this.saveTimer) clearTimeout(this.saveTimer);
@@ -270,7 +290,7 @@ export class CutEditor {
     const silent = this.silent;
     this.savingNow = true;
     this.put({ saving: "saving" });
-    const answer = await this.deps.save(draft, this.version);
+    const answer = await this.deps.save(draft, this.version, this.wanted);
     this.savingNow = false;
     switch (answer.kind) {
       case "ok":
@@ -281,7 +301,7 @@ export class CutEditor {
         else this.deps.saved(draft, draft, answer.data);
         this.put({ down: null });
         if (same(this.state.draft, draft)) this.put({ saving: "saved" });
-        else if (!this.state.problem) this.saveSoon();
+        else if (this.savable) this.saveSoon();
         return;
       case "stale": {
         const newer = this.deps.toDraft(answer.newer);

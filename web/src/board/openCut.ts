@@ -60,7 +60,7 @@ export function useOpenCut({ shop, item, cut, jobId }: Opened): CutEditor | null
     const made = new CutEditor(saved && saved.version > read.version ? saved : read, {
       plan: (draft) => api.plan(pieceIn(latest().item.piece), draft, id),
       prove: (draft) => api.prove(pieceIn(latest().item.piece), draft, id),
-      save: (draft, version) => api.saveCut(id, latest().name, draft, version),
+      save: (draft, version, wanted) => api.saveCut(id, latest().name, draft, version, wanted),
       saved: (before, after, kept) => {
         newest.set(id, { cut: after, version: kept.version });
         leave(id, kept.version);

@@ -46,7 +46,8 @@ function Whole({ shop, job }: Props) {
   const [renaming, setRenaming] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
   const cuts = job.pieces.flatMap((item) => item.cuts);
-  const stops = cuts.filter((cut) => cut.status === "stop").length;
+  const wanted = cuts.filter((cut) => cut.wanted).length;
+  const stops = cuts.filter((cut) => cut.status === "stop").length - wanted;
   const copy = async () => {
     const made = await api.copyJob(job.id);
     if (made.kind !== "ok") return setSaid(problemOf(made)?.message.metric ?? null);
@@ -114,7 +115,7 @@ function Whole({ shop, job }: Props) {
           />
         </div>
         <p role="status" className="text-body text-ink-2">
-          {said ? `${said}.` : summary(job, stops)}
+          {said ? `${said}.` : summary(job, stops, wanted)}
         </p>
         <div className="mt-3 grid gap-x-8 gap-y-5 xl:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
           <section aria-label="Boards and cuts">
@@ -182,10 +183,11 @@ function Whole({ shop, job }: Props) {
   );
 }
 
-function summary(job: JobView, stops: number): string {
+function summary(job: JobView, stops: number, wanted: number): string {
   const boards = job.pieces.reduce((sum, item) => sum + item.piece.count, 0);
   const cuts = job.pieces.reduce((sum, item) => sum + item.cuts.length, 0);
   const parts = [`${boards} boards in ${job.pieces.length} sizes`, `${cuts} cuts`];
+  if (wanted > 0) parts.push(`${wanted} wanted: no tool makes ${wanted > 1 ? "them" : "it"} yet`);
   return [...parts, stops > 0 ? `${stops} stopped: look at these first` : "no stops"].join(" · ");
 }
 
@@ -204,7 +206,7 @@ function Status({ cut }: { cut: CutItem }) {
       className={`shrink-0 text-small font-semibold ${stop ? "text-cut" : "text-guide"}`}
       data-status={cut.status}
     >
-      {SHORTLY[cut.status]}
+      {cut.wanted ? "wanted" : SHORTLY[cut.status]}
     </span>
   );
 }

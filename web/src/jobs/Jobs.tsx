@@ -227,7 +227,9 @@ function Stops({ id, cuts }: { id: string; cuts: number }) {
 function Counted({ id }: { id: string }) {
   const job = useJob(id);
   if (!job.data) return "…";
-  const stops = job.data.pieces.flatMap((item) => item.cuts.filter((cut) => cut.status === "stop")).length;
+  const stops = job.data.pieces.flatMap((item) =>
+    item.cuts.filter((cut) => cut.status === "stop" && !cut.wanted),
+  ).length;
   return stops > 0 ? (
     <b className="text-cut">{counted(stops, "stop")} to look at</b>
   ) : (

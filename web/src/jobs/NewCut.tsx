@@ -19,13 +19,14 @@ import { Dialog } from "../ui/Dialog";
 import { keepTyped, Resumed, useKept } from "../ui/kept";
 import { problemOf } from "../ui/problems";
 import { inUnit } from "../ui/words";
+import { KeepAsWanted } from "./Wanted";
 
 interface Props {
   job: JobView;
   unit: Unit;
   pieceId: string | null;
   onClose: () => void;
-  onSave: (pieceId: string, name: string, cut: CutIn) => Promise<Outcome<CutItem>>;
+  onSave: (pieceId: string, name: string, cut: CutIn, wanted: boolean) => Promise<Outcome<CutItem>>;
 }
 
 /** What is typed of a new cut, and what choices took away of it. */
@@ -98,9 +99,9 @@ export function NewCut({ job, unit, pieceId, onClose, onSave }: Props) {
     const [made, aside] = edited(now.draft, now.aside, change, usual);
     kept.put({ typing: { draft: made, aside }, typed: { ...typed, ...change } });
   };
-  const save = async () => {
+  const save = async (wanted = false) => {
     if (!draft || !start) return;
-    const answer = await onSave(piece, name.trim() || nameOf(start), draft);
+    const answer = await onSave(piece, name.trim() || nameOf(start), draft, wanted);
     if (answer.kind === "ok") {
       kept.letGo();
       onClose();
@@ -197,6 +198,7 @@ export function NewCut({ job, unit, pieceId, onClose, onSave }: Props) {
             {inUnit(problem.message, unit)}
           </p>
         ) : null}
+        {problem?.lacks ? <KeepAsWanted onKeep={() => void save(true)} /> : null}
         <button type="submit" className="button button-main justify-center" data-testid="save-cut">
           Add the {start?.name ?? "cut"}
         </button>

@@ -71,7 +71,9 @@ export function Strip(props: Props) {
                       <Words text={inUnit(cut.place, unit)} />
                     </span>
                     {cut.status === "stop" ? (
-                      <span className="block text-note font-semibold text-cut">stop: look here</span>
+                      <span className="block text-note font-semibold text-cut">
+                        {cut.wanted ? "wanted: lacks a tool" : "stop: look here"}
+                      </span>
                     ) : null}
                   </span>
                 </button>

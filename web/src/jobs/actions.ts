@@ -32,8 +32,8 @@ function placeOfCut(job: JobView, id: string): CutPlace {
 /** Adds a cut to a board and opens it. */
 export function useAddCut(open: (cutId: string) => void) {
   const refresh = useRefresh();
-  return useStable(async (pieceId: string, name: string, cut: CutIn) => {
-    const answer = await api.addCut(pieceId, name, cut);
+  return useStable(async (pieceId: string, name: string, cut: CutIn, wanted: boolean) => {
+    const answer = await api.addCut(pieceId, name, cut, wanted);
     if (answer.kind === "ok") {
       await refresh();
       history.push(added(`adding ${name}`, "cuts", answer.data.id));
@@ -123,7 +123,7 @@ export function useJobActions(job: JobView, open: (cutId: string) => void) {
         open(answer.data.id);
       },
       async renameCut(cut: CutItem, name: string) {
-        const answer = await api.saveCut(cut.id, name, cutIn(cut.cut), cut.version);
+        const answer = await api.saveCut(cut.id, name, cutIn(cut.cut), cut.version, cut.wanted);
         await refresh();
         if (answer.kind === "ok") {
           leave(cut.id, answer.data.version);

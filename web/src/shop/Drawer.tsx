@@ -37,7 +37,9 @@ function Trays({ shop, drawer }: { shop: ShopView; drawer: DrawerView }) {
   const [question, setQuestion] = useState("");
   const [away, setAway] = useState(false);
   const [adding, setAdding] = useState<Adding>(null);
-  const [panel, setPanel] = useState<Panel | null>(null);
+  const [panel, setPanel] = useState<Panel | null>(
+    () => PANELS.find((each) => each.name === asked.get("show"))?.name ?? null,
+  );
   const search = useRef<HTMLInputElement>(null);
   const found = useFound(question);
   const shown = useMemo(

@@ -104,17 +104,63 @@ def _edges(shank: float) -> Iterator[Bit]:
 
 
 def _edge(profile: Profile, sizes: dict[str, float], reach: float, shank: float) -> Bit:
+    made = _sized(profile, {**sizes, "bearing": _PILOT}, shank, price=16 + 0.9 * reach)
+    return replace(made, bearings=(9.525, 15.875)) if profile == "rabbet" else made
+
+
+def _sized(profile: Profile, sizes: dict[str, float], shank: float, *, price: float) -> Bit:
+    """A bit by the sizes that are printed on it."""
     said = "-".join(f"{value:g}" for value in sizes.values())
-    bare = Bit(id=f"trade-{profile}-{said}-{shank:g}", name="", profile=profile, shank=shank, bearing=_PILOT, **sizes)  # type: ignore[arg-type]
+    bare = Bit(
+        id=f"trade-{profile}-{said}-{shank:g}",
+        name="",
+        profile=profile,
+        shank=shank,
+        plunges=True if profile == "pattern" else None,
+        **sizes,  # type: ignore[arg-type]
+    )
     return renamed(
         replace(
             bare,
             overall_length=bare.head_length + _BELOW_SHANK,
-            price=round(16 + 0.9 * reach),
+            price=round(price),
             marked_max_rpm=24_000 if bare.diameter <= 28 else 20_000,
-            bearings=(9.525, 15.875) if profile == "rabbet" else (),
         )
     )
+
+
+_CORES = (3.0, 4.0, 5.0, 6.35, 8.0, 9.525, 12.7)
+_VS = ((60.0, 12.7), (90.0, 6.35), (90.0, 12.7), (90.0, 19.05), (90.0, 25.4))
+_DOVETAILS = ((9.525, 9.0, 9.525), (12.7, 14.0, 12.7), (15.875, 7.0, 22.0), (19.05, 14.0, 22.0))
+"""Widest diameter, angle and depth."""
+_KEYHOLES = ((9.525, 4.763), (12.7, 6.35))
+"""Heads, and the necks above them."""
+_KEYHOLE_HEAD, _KEYHOLE_DEEP = 4.0, 9.5
+_SLOTS = (2.0, 3.0, 3.175, 4.0, 5.0, 6.0, 6.35)
+_SLOT_DIAMETER, _SLOT_BEARING = 47.6, 22.2
+_FOLLOWERS = ((12.7, 25.0), (19.05, 25.0))
+"""Diameters and lengths of bits that follow a template."""
+
+
+def _grooves(shank: float) -> Iterator[Bit]:
+    """Bits for grooves of other shapes, for slots in edges and for templates."""
+    made: list[tuple[Profile, dict[str, float], float]] = []
+    made += [("core-box", {"radius": radius, "cutting_length": 2 * radius + 4}, 2 * radius) for radius in _CORES]
+    made += [("v-groove", {"angle": angle, "diameter": across}, across) for angle, across in _VS]
+    made += [("dovetail", {"diameter": wide, "angle": angle, "cutting_length": deep}, wide) for wide, angle, deep in _DOVETAILS]
+    made += [
+        ("keyhole", {"diameter": wide, "head": _KEYHOLE_HEAD, "neck": neck, "cutting_length": _KEYHOLE_DEEP}, wide)
+        for wide, neck in _KEYHOLES
+    ]
+    made += [
+        ("slot-cutter", {"width": width, "diameter": _SLOT_DIAMETER, "bearing": _SLOT_BEARING}, _SLOT_DIAMETER)
+        for width in _SLOTS
+    ]
+    for profile in ("pattern", "flush-trim"):
+        made += [(profile, {"diameter": across, "cutting_length": long}, across) for across, long in _FOLLOWERS]
+    for profile, sizes, across in made:
+        if across <= shank_limit(shank):
+            yield _sized(profile, sizes, shank, price=14 + 0.7 * across)
 
 
 def _bit(profile: Profile, diameter: float, cutting: float, shank: float, *, price: float) -> Bit:
@@ -139,7 +185,7 @@ def _bit(profile: Profile, diameter: float, cutting: float, shank: float, *, pri
 
 @lru_cache(maxsize=8)
 def catalogue(shanks: tuple[float, ...]) -> tuple[Bit, ...]:
-    """The straight, spiral and edge bits that are sold on these shanks, in mm."""
+    """The bits that are sold on these shanks, in mm."""
     return tuple(_all(shanks))
 
 
@@ -148,6 +194,7 @@ def _all(shanks: Iterable[float]) -> Iterator[Bit]:
         yield from _straight(shank)
         yield from _spirals(shank)
         yield from _edges(shank)
+        yield from _grooves(shank)
 
 
 def collet_name(shank: float) -> str:

@@ -23,6 +23,8 @@ class Refusal:
 
     code: str
     message: str
+    lacks: bool = False
+    """No tool here makes it, though the board would take it: the cut may be kept until there is one."""
 
 
 class CraftError(ValueError):
@@ -39,6 +41,11 @@ class CraftError(ValueError):
     def code(self) -> str:
         """The code of what is wrong."""
         return self.refusal.code
+
+    @property
+    def lacks(self) -> bool:
+        """Whether no tool here makes it, though the board would take it."""
+        return self.refusal.lacks
 
     @property
     def message(self) -> Text:

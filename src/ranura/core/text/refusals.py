@@ -5,10 +5,10 @@ from __future__ import annotations
 from ranura.core.text.errors import Refusal
 
 NARROWER_THAN_ANY_BIT = Refusal(
-    "narrower-than-any-bit", "No bit here is as narrow as {width:len}; the narrowest, {name}, is {narrowest:len}"
+    "narrower-than-any-bit", "No bit here is as narrow as {width:len}; the narrowest, {name}, is {narrowest:len}", lacks=True
 )
 DEEPER_THAN_ANY_BIT = Refusal(
-    "deeper-than-any-bit", "No bit that fits this width cuts {depth:len} deep; the longest, {name}, {longest:len}"
+    "deeper-than-any-bit", "No bit that fits this width cuts {depth:len} deep; the longest, {name}, {longest:len}", lacks=True
 )
 THROUGH_THE_BOARD = Refusal(
     "through-the-board", "{depth:len} goes through the board, which is {thickness:len} thick; a dado leaves a floor"
@@ -27,7 +27,7 @@ NO_WIDTH = Refusal("no-width", "A cut needs a width of more than 0")
 NO_DEPTH = Refusal("no-depth", "A cut needs a depth of more than 0")
 NO_SECTION_FILE = Refusal("no-section-file", "Only the section of an edge cut is written as a file")
 CORNERS_TOO_ROUND = Refusal("corners-too-round", "Corners of radius {radius:len} do not fit on a side of {side:len}")
-NO_BITS = Refusal("no-bits", "There is no bit in the drawer yet; add one to plan a cut")
-NO_ROUTERS = Refusal("no-routers", "There is no router on the bench yet; add one to plan a cut")
+NO_BITS = Refusal("no-bits", "There is no bit in the drawer yet; add one to plan a cut", lacks=True)
+NO_ROUTERS = Refusal("no-routers", "There is no router on the bench yet; add one to plan a cut", lacks=True)
 NAME_MISSING = Refusal("name-missing", "Give it a name")
 SIZE_NOT_POSITIVE = Refusal("not-positive", "{name} must be more than 0")

@@ -28,19 +28,22 @@ WIDER_THAN_PIECE = Refusal(
     "wider-than-piece", "{width:len} from the chosen edges leaves nothing of the {across:len} of the board"
 )
 WIDTH_BEYOND_BIT = Refusal(
-    "width-beyond-bit", "With its bearing this bit reaches {most:len} into the face at this depth, not {width:len}"
+    "width-beyond-bit", "With its bearing this bit reaches {most:len} into the face at this depth, not {width:len}", lacks=True
 )
-NO_SUCH_RADIUS = Refusal("no-such-radius", "No {shape} bit here has a radius of {size:len}; there are: {there}")
-NO_SUCH_ANGLE = Refusal("no-such-angle", "No bit here cuts {angle:n}°; there are: {there}")
-NO_SUCH_SLOT = Refusal("no-such-slot", "No slot cutter here makes a groove of {groove:len}; their slots are: {there}")
-NO_BIT_OF_SHAPE = Refusal("no-bit-of-shape", "There is no {shape} bit in the drawer; add one to plan this cut")
+NO_SUCH_RADIUS = Refusal("no-such-radius", "No {shape} bit here has a radius of {size:len}; there are: {there}", lacks=True)
+NO_SUCH_ANGLE = Refusal("no-such-angle", "No bit here cuts {angle:n}°; there are: {there}", lacks=True)
+NO_SUCH_SLOT = Refusal("no-such-slot", "No slot cutter here makes a groove of {groove:len}; their slots are: {there}", lacks=True)
+NO_BIT_OF_SHAPE = Refusal("no-bit-of-shape", "There is no {shape} bit in the drawer; add one to plan this cut", lacks=True)
 PROFILE_DEEPER_THAN_BITS = Refusal(
-    "profile-deeper-than-bits", "No {shape} bit of this size cuts {depth:len} deep; the longest, {name}, {longest:len}"
+    "profile-deeper-than-bits",
+    "No {shape} bit of this size cuts {depth:len} deep; the longest, {name}, {longest:len}",
+    lacks=True,
 )
 INSIDE_CORNER = Refusal(
     "inside-corner",
     "An inside corner of radius {corner:len} is tighter than the bearing of any bit here; the smallest, of "
     "{name}, follows {smallest:len}",
+    lacks=True,
 )
 OPENING_TOO_SMALL = Refusal(
     "opening-too-small", "The opening is {opening:len} across, smaller than any bit for this, {narrowest:len}"

@@ -10,4 +10,4 @@ DEEPER_THAN_BOARD = Refusal("deeper-than-board", "{depth:len} is more than half 
 ONE_FINGER = Refusal("one-finger", "A board {width:len} wide has no room for a finger of {finger:len} and a slot beside it")
 NO_FINGER_LEFT = Refusal("no-finger-left", "With so much play nothing is left of a finger")
 TOO_MANY_SLOTS = Refusal("too-many-slots", "That is {count} slots; at most {most} are planned at once")
-NO_BIT_FOR_SLOT = Refusal("no-bit-for-slot", "No flat-ended bit here cuts a slot of {width:len}; there are {there}")
+NO_BIT_FOR_SLOT = Refusal("no-bit-for-slot", "No flat-ended bit here cuts a slot of {width:len}; there are {there}", lacks=True)

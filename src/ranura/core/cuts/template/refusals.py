@@ -25,5 +25,7 @@ ONLY_PARTS_ARE_SAWN = Refusal(
 )
 SAWN_ONE_BY_ONE = Refusal("sawn-one-by-one", "Parts that are sawn out lie on the template one after another: plan one")
 NARROWER_THAN_BITS = Refusal(
-    "narrower-than-bits", "Its widest place has room for {width:len}; the thinnest bit here, {name}, is {narrowest:len}"
+    "narrower-than-bits",
+    "Its widest place has room for {width:len}; the thinnest bit here, {name}, is {narrowest:len}",
+    lacks=True,
 )

@@ -12,4 +12,4 @@ NO_SHOULDERS = Refusal(
 HIGHER_THAN_BOARD = Refusal("higher-than-board", "{height:len} is more than half of the board, which is {high:len} there")
 TAPER_TOO_MUCH = Refusal("taper-too-much", "Tapered by {taper:len} the tongue would be thicker than its board at one end")
 OPENING_NEAR_SIDE = Refusal("opening-near-side", "An opening of the board lies within {deep:len} of this side")
-NO_DOVETAIL_BIT = Refusal("no-dovetail-bit", "There is no dovetail bit of {angle}° in the drawer; there are {there}")
+NO_DOVETAIL_BIT = Refusal("no-dovetail-bit", "There is no dovetail bit of {angle}° in the drawer; there are {there}", lacks=True)

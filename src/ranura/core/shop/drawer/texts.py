@@ -101,6 +101,8 @@ def usual_name(bit: Bit) -> str:
     size = f"{value:g}°" if printed == "angle" else trade_text(value)
     if bit.profile == "dovetail":
         size = f"{size} × {bit.angle:g}°"
+    if bit.profile == "v-groove":
+        size = f"{size} × {trade_text(bit.diameter)}"
     return f"{kind.name[:1].upper()}{kind.name[1:]} {size}"
 
 
