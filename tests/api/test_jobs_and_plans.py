@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import dataclasses
+import io
 import json
 
 import pytest
 from fastapi.testclient import TestClient
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
+from pypdf import PdfReader
 
 from ranura.api import plans
 from ranura.api.application import Settings, create_app
@@ -329,6 +331,8 @@ def test_a_cut_that_lacks_a_tool_is_kept_as_wanted_and_bought_for(client):
     job = client.get("/api/jobs/little-harbour").json()
     assert [each["id"] for piece in job["pieces"] for each in piece["cuts"] if each["wanted"]] == [kept["id"]]
     assert client.get(f"/api/cuts/{kept['id']}/slip.pdf").status_code == 422
+    pages = PdfReader(io.BytesIO(client.get("/api/jobs/little-harbour/slips.pdf").content)).pages
+    assert ["Stringing" in page.extract_text() for page in pages] == [True] + [False] * (len(pages) - 1)
     assert client.post("/api/runs", json={"cut_id": kept["id"]}).status_code == 422
     # It is changed as what it is; what the board does not take is no wish.
     deep = client.put(f"/api/cuts/{kept['id']}", json={"name": "Deep", "cut": cut(depth="20"), "version": 1, "wanted": True})

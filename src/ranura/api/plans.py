@@ -132,13 +132,16 @@ def slips(
     *,
     request: Request,
 ) -> Response:
-    """The cut list of a job, the order of its work with what to have ready, and the slips of its cuts in that order; one that
-    cannot be planned is named instead."""
+    """The cut list of a job, the order of its work with what to have ready, and the slips of its cuts in that order. What is
+    wanted and lacks a tool stands under the cut list; of another cut that cannot be planned nothing is printed, and it is named
+    instead."""
     with store.session() as session:
         job = kept_jobs.load_job(session, shop.id, job_id)
     before = prior.along(job, shop)
     order = order_view(job, shop, prior)
     places = {line.cut_id: number for number, line in enumerate(order.lines)}
+    system = _system(unit, shop)
+    wanted: list[str] = []
     made: list[tuple[int, Sheet]] = []
     for item in job.pieces:
         for kept in item.cuts:
@@ -146,14 +149,19 @@ def slips(
                 sheet = _sheet(kept, item.piece, job, shop, planning, before[kept.id], request)
                 made.append((places.get(kept.id, len(places)), sheet))
             except CraftError as refused:
+                if refused.lacks:
+                    why = refused.message.inch if system == "inch" else refused.message.metric
+                    wanted.append(f"Wanted, without a slip: {kept.name} in {item.piece.name}. {why}.")
+                    continue
                 says = f"{kept.name} in {item.piece.name} has no slip: {refused.message.metric}. Mend it, or remove it."
                 return _no_paper(422, says)
     sheets = [sheet for _, sheet in sorted(made, key=lambda each: each[0])]
     if not sheets:
-        return _no_paper(422, f"{job.name} has no cut yet.")
+        return _no_paper(422, " ".join(wanted) or f"{job.name} has no cut yet.")
     boards = [Board(piece=each.piece, material_name=shop.material(each.piece.material).name) for each in job.pieces]
-    cut_list = CutList(boards=boards, notes=job.notes, order=tuple(order_entries(order)))
-    body = slip_pdf(sheets, paper=paper, system=_system(unit, shop), at=datetime.now().astimezone(), cut_list=cut_list)
+    notes = "\n".join([*wanted, *([job.notes] if job.notes else [])])
+    cut_list = CutList(boards=boards, notes=notes, order=tuple(order_entries(order)))
+    body = slip_pdf(sheets, paper=paper, system=system, at=datetime.now().astimezone(), cut_list=cut_list)
     return _pdf(body, job.name)
 
 
