@@ -160,16 +160,26 @@ def _within(chord: Chord, r: float) -> Interval | None:
     if (rest := r * r - vb * vb) > 0:
         half = math.sqrt(rest)
         low, high = min(low, ub - half), max(high, ub + half)
-    length = math.hypot(ub - ua, vb - va)
-    if length > 1e-9:
-        tu, tv = (ub - ua) / length, (vb - va) / length
-        beside = _slab(-ua * tu - va * tv, tu, 0.0, length)
-        across = _slab(ua * tv - va * tu, -tv, -r, r)
-        if beside is not None and across is not None:
-            first, last = max(beside[0], across[0]), min(beside[1], across[1])
-            if first < last:
-                low, high = min(low, first), max(high, last)
+    du, dv = ub - ua, vb - va
+    length = math.sqrt(du * du + dv * dv)
+    if length > _POINT and abs(dv) > _ALONG * length:
+        # Beside the chord, between its two ends: where the line is no further than r from it sideways. (A chord along the line
+        # adds nothing to what its ends reach.)
+        at, half = ua - va * du / dv, r * length / abs(dv)
+        first, last = at - half, at + half
+        if abs(du) > _ALONG * length:
+            a = ua + va * dv / du
+            b = a + length * length / du
+            first, last = max(first, min(a, b)), min(last, max(a, b))
+        elif not 0.0 < -va * dv < length * length:
+            return (low, high) if low < high else None
+        if first < last:
+            low, high = min(low, first), max(high, last)
     return (low, high) if low < high else None
+
+
+_POINT, _ALONG = 1e-9, 1e-12
+"""mm of a chord that is a point, and the share of its length by which one runs along a line, or square to it."""
 
 
 def _gap(chord: Chord) -> float:
@@ -179,14 +189,6 @@ def _gap(chord: Chord) -> float:
     length = du * du + dv * dv
     share = min(max(-(ua * du + va * dv) / length, 0.0), 1.0) if length else 0.0
     return math.hypot(ua + share * du, va + share * dv)
-
-
-def _slab(start: float, slope: float, least: float, most: float) -> Interval | None:
-    """Where start + slope·t lies between two values."""
-    if abs(slope) < 1e-12:
-        return (-math.inf, math.inf) if least < start < most else None
-    a, b = (least - start) / slope, (most - start) / slope
-    return (a, b) if a < b else (b, a)
 
 
 def _joined(a: list[Interval], b: list[Interval]) -> list[Interval]:

@@ -9,11 +9,12 @@ with that many decimals, `pct` a share as a percentage.
 from __future__ import annotations
 
 import string
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator
 from contextlib import contextmanager
 from contextvars import ContextVar
 from dataclasses import dataclass
 from functools import lru_cache
+from itertools import chain
 from typing import Literal
 
 from ranura.core.text import lengths_format
@@ -199,8 +200,11 @@ def _blanks(template: str) -> tuple[_Blank, ...]:
     return tuple(_Blank(before, name or "", spec or "", quoted == "r") for before, name, spec, quoted in parsed)
 
 
-def _filled(template: str, facts: Mapping[str, Fact]) -> Text:
-    """A template in both systems; what is the same in both is written once."""
+@lru_cache(maxsize=8192, typed=True)
+def _filled(template: str, _inch_parts: int, *named: Fact) -> Text:
+    """A template in both systems, for so many parts of an inch; what is the same in both is written once. The facts come as
+    names and values in turn. While somebody types, most of what a plan says is what it said before."""
+    facts = dict(zip(named[::2], named[1::2], strict=True))
     metric: list[str] = []
     inch: list[str] = []
     for blank in _blanks(template):
@@ -226,4 +230,4 @@ def write(template: str, **facts: Fact) -> Text:
     ('draw it back 2 mm', 'draw it back 3/32 in')"""
     if not facts and "{" not in template:
         return Text(metric=template, inch=template)
-    return _filled(template, facts)
+    return _filled(template, _parts.get(), *chain.from_iterable(facts.items()))
