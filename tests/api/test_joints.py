@@ -162,6 +162,9 @@ def test_which_joints_two_boards_can_have_those_that_can_be_first(client):
     assert stops == sorted(stops)
     lap = next(each for each in found if each["kind"] == "corner-lap")
     assert "14 mm" in lap["refused"]["metric"]
+    shelf = next(each for each in found if each["kind"] == "housed")
+    assert (shelf["minutes"] > 8, shelf["settings"], len(shelf["tools"])) == (True, 1, 2)
+    assert shelf["takes"]["metric"].endswith("of the second board's length")
 
 
 def test_pieces_of_another_job_are_not_joined(client, pieces):

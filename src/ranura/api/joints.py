@@ -15,7 +15,7 @@ from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.fit import Mate
 from ranura.core.family import AnyCut
-from ranura.core.joint_plan import TRUE, JointPlan, plan_joint
+from ranura.core.joint_plan import TRUE, JointPlan, Worth, plan_joint
 from ranura.core.joints.asked import CutChange, Joint, JointKind, Member
 from ranura.core.joints.drawing import joint_views
 from ranura.core.joints.form import begun, form
@@ -153,6 +153,12 @@ class KindView:
     shows: str
     status: Status
     refused: Text | None
+    minutes: float | None
+    """With all setting; None where it cannot be."""
+    settings: int
+    tools: tuple[str, ...]
+    takes: Text | None
+    """What of the second board goes into the first."""
 
 
 @router.post("/joints/which")
@@ -162,10 +168,11 @@ def which(asked: WhichAsked, shop: TheShop, planning: ThePlanning) -> tuple[Kind
     for kind, facts in KINDS.items():
         status: Status = "stop"
         refused: Text | None = None
+        worth: Worth | None = None
         joint = begun(kind, asked.first, asked.second, shop.unit)
         try:
             found_plan = plan_joint(planning, joint, asked.first, asked.second, shop)
-            status, refused = found_plan.status, found_plan.stop
+            status, refused, worth = found_plan.status, found_plan.stop, found_plan.worth
         except CraftError as cannot:
             refused = cannot.message
         found.append(
@@ -177,6 +184,10 @@ def which(asked: WhichAsked, shop: TheShop, planning: ThePlanning) -> tuple[Kind
                 shows=facts.shows,
                 status=status,
                 refused=refused,
+                minutes=worth.minutes if worth else None,
+                settings=worth.settings if worth else 0,
+                tools=worth.tools if worth else (),
+                takes=worth.takes if worth else None,
             )
         )
     return tuple(sorted(found, key=lambda each: each.status == "stop"))

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
-from ranura.api.prior import PriorCuts, Work
+from ranura.api.prior import PriorCuts
+from ranura.core.output.work import Work
 from ranura.core.sequence import refusals
 from ranura.core.sequence.job_order import CutWork, JobOrder, OrderedCut, Pin, order_of_job, standing, why_not
 from ranura.core.sequence.order import OrderError

@@ -13,6 +13,7 @@ from sqlalchemy.orm import Session
 from ranura.core.board.pieces import Piece
 from ranura.core.family import NOTHING_BEFORE, AnyCut, Before
 from ranura.core.geometry.rings import Point
+from ranura.core.output.work import Work, as_work
 from ranura.core.plan import Planning, PlanWithMoves, Status
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
@@ -23,20 +24,6 @@ from ranura.store.repository import DOWN_ERRORS, Store
 
 _MOST, _MOST_SHOPS = 2_000, 8
 """Cuts that are remembered of a shop, and shops: what is undone is often done again."""
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Work:
-    """What a cut is made with: the bit and the router, how they are set, the minutes that one board takes in the wood; and what
-    is to be ready for it."""
-
-    bit_id: str
-    router_id: str
-    setting: str
-    minutes: float
-    ready: tuple[str, ...]
-    """What guides it and what holds it."""
-    template: bool
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -154,30 +141,7 @@ class PriorCuts:
 
 
 def _work(plan: PlanWithMoves) -> Work:
-    """What a plan is made with. Two cuts stand at one setting where bit, speed, depths, spacers and guides are alike: what stands
-    on the board itself is placed for each."""
-    set_to = {(change.what, _rounded(change.to)) for move in plan.moves for change in move.changes if change.what in _SET}
-    guides = {(guide.kind, _rounded(guide.r or 0.0)) for setting in plan.settings for guide in setting.guides}
-    ready = dict.fromkeys(
-        change.to for move in plan.moves for change in move.changes if change.what in _READY and isinstance(change.to, str)
-    )
-    return Work(
-        bit_id=plan.bit_id,
-        router_id=plan.router_id,
-        setting=repr((plan.settings[0].base.kind if plan.settings else None, sorted(set_to), sorted(guides))),
-        minutes=sum(move.seconds or 0.0 for move in plan.moves) / 60,
-        ready=tuple(ready),
-        template=plan.template is not None,
-    )
-
-
-def _rounded(to: str | float) -> str:
-    """A value by which settings are told apart: lengths to a hundredth."""
-    return to if isinstance(to, str) else f"{to:.2f}"
-
-
-_SET = frozenset({"speed", "depth", "turret", "spacer"})
-_READY = frozenset({"guide", "held"})
+    return as_work(plan.bit_id, plan.router_id, plan.settings, plan.moves, template=plan.template is not None)
 
 
 async def _prior(request: Request) -> PriorCuts:

@@ -14,15 +14,17 @@ from ranura.core.family import NOTHING_BEFORE, Before
 from ranura.core.geometry import closeness
 from ranura.core.geometry.placing import IN_PLACE, Placing
 from ranura.core.joints import words
-from ranura.core.joints.asked import Joint, Member
+from ranura.core.joints.asked import EDGE_TO_EDGE, Joint, Member
 from ranura.core.joints.joined import Boards, Dovetail, Joined
 from ranura.core.joints.kinds import KINDS, joined, strength_of
 from ranura.core.joints.together import Solid, Together, put_together
+from ranura.core.output.work import as_work
 from ranura.core.plan import Planning, PlanWithMoves, Status
 from ranura.core.proof.bodies import work_of
 from ranura.core.proof.moves import Program
 from ranura.core.proof.stood import placed_program, taken_by
 from ranura.core.proof.wood import Swept
+from ranura.core.sequence.job_order import CutWork, order_of_job
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.guides import KeyedSled
 from ranura.core.shop.tooling.profiles import FLAT_ENDED
@@ -49,6 +51,18 @@ class PlannedCut:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class Worth:
+    """What a joint takes, for one of each board: the minutes with all setting, how often something is set, the bits and routers
+    by name; and how much of the second board goes into the first, so that it is sawn long enough."""
+
+    minutes: float
+    settings: int
+    tools: tuple[str, ...]
+    takes: Text | None
+    """None where nothing of it does."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class JointPlan:
     """A joint with both boards planned."""
 
@@ -67,6 +81,8 @@ class JointPlan:
     together: Together | None
     """The fit; None while a cut cannot be planned."""
     cautions: tuple[Caution, ...]
+    worth: Worth | None
+    """None while a cut cannot be planned."""
 
     @property
     def stop(self) -> Text | None:
@@ -152,7 +168,48 @@ def plan_joint(planning: Planning, joint: Joint, first: Piece, second: Piece, sh
         changes=_changes(cuts, shop),
         together=together,
         cautions=tuple(said),
+        worth=_worth(made, joint, (first, second), cuts, shop),
     )
+
+
+def _worth(made: Joined, joint: Joint, boards: tuple[Piece, Piece], cuts: Sequence[PlannedCut], shop: Shop) -> Worth | None:
+    """What a joint takes.
+
+    Rule: R16
+    Formula: the moves' seconds, and as `sequence` what is mounted and set between them, all routers there are used
+    Source: as the order of a job"""
+    works = []
+    for number, each in enumerate(cuts):
+        if each.plan is None or not each.plan.moves:
+            return None
+        plan = each.plan
+        work = as_work(plan.bit_id, plan.router_id, plan.settings, plan.moves, template=plan.template is not None)
+        of = {"cut_id": str(number), "piece_id": each.member, "bit_id": work.bit_id, "router_id": work.router_id}
+        works.append(CutWork(**of, setting=work.setting, minutes=work.minutes))
+    order = order_of_job(works, setup_minutes=shop.rules.setup_minutes)
+    names = {bit.id: bit.name for bit in shop.bits} | {each.id: each.name for each in shop.routers}
+    return Worth(
+        minutes=order.minutes,
+        settings=order.tool_changes + order.setting_changes,
+        tools=tuple(dict.fromkeys(names[each] for work in works for each in (work.bit_id, work.router_id))),
+        takes=_takes(made, joint, boards),
+    )
+
+
+def _takes(made: Joined, joint: Joint, boards: tuple[Piece, Piece]) -> Text | None:
+    """How much of the second board's length goes into the first at an end, of one that comes by its edge of its width; nothing
+    where the boards cross, or lie edge to edge and no more."""
+    if joint.kind == "cross-lap":
+        return None
+    (long, wide, thick), (x, y, z) = ((each.length.mm, each.width.mm, each.thickness.mm) for each in boards)
+    one, two = ((made.placing.on_first(at)) for at in ((0.0, 0.0, 0.0), (x, y, z)))
+    within = [min(max(a, b), most) - max(min(a, b), 0.0) for a, b, most in zip(one, two, (long, wide, thick), strict=True)]
+    if min(within) <= TRUE:
+        return None
+    by_edge = joint.kind in EDGE_TO_EDGE or joint.into == "near"
+    way = made.placing.y if by_edge else made.placing.x
+    enters = next(each for each, along in zip(within, way, strict=True) if along)
+    return write("takes {mm:len} of the second board's {size}", mm=enters, size="width" if by_edge else "length")
 
 
 def _put_together(made: Joined, first: Piece, second: Piece, cuts: Sequence[PlannedCut]) -> Together:

@@ -68,6 +68,50 @@ def test_a_shelf_is_housed_to_its_measure_and_a_third_deep():
     ]
 
 
+@pytest.mark.parametrize(
+    ("kind", "more", "takes"),
+    [
+        ("housed", {"at": mm(200), "depth": mm(6)}, "takes 6 mm of the second board's length"),
+        ("rabbet", {"depth": mm(7)}, "takes 7 mm of the second board's length"),
+        ("dado-rabbet", {"depth": mm(6)}, "takes 5.7 mm of the second board's length"),
+        ("corner-lap", {}, "takes 90 mm of the second board's length"),
+        ("cross-lap", {"at": mm(200), "along": mm(200)}, None),
+        ("tongue-groove", {"depth": mm(8)}, "takes 7.5 mm of the second board's width"),
+        ("spline", {}, None),
+        ("box-joint", {}, "takes 28 mm of the second board's length"),
+        ("sliding-dovetail", {"at": mm(200), "depth": mm(8)}, "takes 7.7 mm of the second board's length"),
+        ("sliding-dovetail", {"at": mm(200), "depth": mm(8), "into": "near"}, "takes 7.7 mm of the second board's width"),
+        ("mortise-tenon", {"at": mm(200), "depth": mm(18)}, "takes 16 mm of the second board's length"),
+    ],
+)
+def test_a_joint_says_what_it_takes_of_the_second_board(kind, more, takes):
+    found = made(kind, LEG, RAIL, **more).worth
+    assert found is not None
+    assert (found.takes.metric if found.takes else None) == takes
+
+
+def test_a_joint_s_minutes_are_its_moves_and_what_is_set_between_them():
+    setup = SHOP.rules.setup_minutes
+    for kind, more in (
+        ("housed", {"at": mm(200)}),
+        ("mortise-tenon", {"at": mm(200)}),
+        ("cross-lap", {"at": mm(200), "along": mm(200)}),
+    ):
+        found = made(kind, LEG, RAIL, **more)
+        plans = [each.plan for each in found.cuts]
+        in_wood = sum(move.seconds or 0.0 for plan in plans for move in plan.moves) / 60
+        mounted = {(plan.bit_id, plan.router_id) for plan in plans}
+        assert found.worth.settings >= len(mounted)
+        # What is mounted stays set: another setting of a bit that is in costs half of that.
+        assert found.worth.minutes == pytest.approx(in_wood + setup * (len(mounted) + (found.worth.settings - len(mounted)) / 2))
+        names = {each.id: each.name for each in (*SHOP.bits, *SHOP.routers)}
+        assert set(found.worth.tools) == {names[each] for pair in mounted for each in pair}
+
+
+def test_what_no_tool_makes_has_no_minutes():
+    assert made("mortise-tenon", LEG, RAIL, at=mm(200), width=mm(2)).worth is None
+
+
 def test_the_tongue_of_a_dado_rabbet_is_the_bit_nearest_a_third_of_the_thinner_board():
     groove, rabbet = joined(Joint(kind="dado-rabbet"), boards(SIDE, SHELF)).cuts
     assert (groove.member, rabbet.member) == ("a", "b"), "the groove first, the tongue to fit it"

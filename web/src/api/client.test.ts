@@ -20,7 +20,12 @@ describe("how an answer ended", () => {
     expect(refused).toEqual({
       kind: "refused",
       form,
-      problem: { field: "cut.width", message: { metric: "3 mm", inch: "1/8 in" }, partial: true },
+      problem: {
+        field: "cut.width",
+        message: { metric: "3 mm", inch: "1/8 in" },
+        partial: true,
+        lacks: false,
+      },
     });
   });
 

@@ -1,5 +1,13 @@
 import { useState } from "react";
-import { api, type JobView, type JointIn, type JointKind, type Problem } from "../api/client";
+import {
+  api,
+  type JobView,
+  type JointIn,
+  type JointKind,
+  type KindView,
+  type Problem,
+  type Unit,
+} from "../api/client";
 import { useReading, useRefresh, useShop } from "../api/queries";
 import { pieceIn } from "../api/typed";
 import { added } from "../app/acts";
@@ -101,6 +109,7 @@ export function NewJoint({ job, onClose, onMade }: Props) {
                   </span>
                   <span className="block text-small text-ink-2">
                     {each.refused ? <Words text={inUnit(each.refused, unit)} /> : SHORTLY[each.status]}
+                    {each.refused ? null : <Takes kind={each} unit={unit} />}
                   </span>
                 </span>
               </label>
@@ -132,6 +141,23 @@ export function NewJoint({ job, onClose, onMade }: Props) {
         </button>
       </form>
     </Dialog>
+  );
+}
+
+/** What a joint takes: minutes, tools, and what of the second board goes into the first. */
+function Takes({ kind, unit }: { kind: KindView; unit: Unit }) {
+  if (kind.minutes === null) return null;
+  const settings = kind.settings > 1 ? `${kind.settings} settings` : "one setting";
+  return (
+    <>
+      {`, about ${Math.round(kind.minutes)} min with ${settings}: ${kind.tools.join(", ")}`}
+      {kind.takes ? (
+        <>
+          {"; "}
+          <Words text={inUnit(kind.takes, unit)} />
+        </>
+      ) : null}
+    </>
   );
 }
 
