@@ -75,15 +75,15 @@ def test_own_cuts_come_after_those_of_joints_and_stand_on_what_they_took(client,
 def test_tools_and_guides_of_its_cuts_are_kept_with_the_joint_and_nothing_else(client, pieces, joint):
     cut_id = f"{joint['id']}.a0"
     kept = client.get(f"/api/cuts/{cut_id}").json()
-    by_hand = kept["cut"] | {"bit_id": "down-cut-6.35", "guide": "edge-guide"}
+    by_hand = kept["cut"] | {"bit_id": "down-cut-6.35", "guide": "edge-guide", "lighter": True}
     for name in ("width", "depth", "position"):
         by_hand[name] = {"typed": by_hand[name]["typed"], "unit": by_hand[name]["unit"]}
     asked = {"name": kept["name"], "cut": by_hand, "version": kept["version"]}
     answer = client.put(f"/api/cuts/{cut_id}", json=asked)
     assert answer.status_code == 200, answer.text
     changes = client.get(f"/api/joints/{joint['id']}").json()["joint"]["changes"]
-    assert [(each["member"], each["number"], each["bit_id"], each["guide"]) for each in changes] == [
-        ("a", 0, "down-cut-6.35", "edge-guide")
+    assert [(each["member"], each["number"], each["bit_id"], each["guide"], each["lighter"]) for each in changes] == [
+        ("a", 0, "down-cut-6.35", "edge-guide", True)
     ]
     now = client.get(f"/api/cuts/{cut_id}").json()
     assert (now["cut"]["bit_id"], now["version"]) == ("down-cut-6.35", 2)

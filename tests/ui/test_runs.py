@@ -226,3 +226,21 @@ def test_a_cut_is_taken_along_run_with_the_server_gone_and_its_notes_brought_bac
     expect(page.get_by_test_id("log-run")).to_have_count(63)
     expect(page.get_by_test_id("log-run").first).to_contain_text("Middle shelf")
     expect(page.get_by_test_id("log-run").first).to_contain_text("burnt")
+
+
+def test_what_trouble_asks_for_goes_into_the_plan_of_the_cut_and_is_undone(open_page: Callable[..., Page]):
+    page = open_page(CUT)
+    page.get_by_test_id("run").click()
+    at_step(page, "unplug")
+    page.get_by_test_id("trouble").click()
+    page.get_by_test_id("trouble-chatters").click()
+    page.get_by_test_id("ease-lighter").click()
+    expect(page.get_by_test_id("eased-lighter")).to_contain_text("It is in the plan now")
+    page.keyboard.press("Escape")
+    # The run is that of the plan as it was, until it is given up.
+    at_step(page, "unplug")
+    page.get_by_role("button", name="Pause").click()
+    depths = page.locator('[data-section="depths"]')
+    expect(depths).to_contain_text("6 mm in 2 passes")
+    page.get_by_role("button", name="Undo").click()
+    expect(depths).to_contain_text("6 mm in one pass")

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from datetime import datetime
+from typing import Any
 from urllib.parse import quote
 
 from fastapi import Request, Response
@@ -13,7 +14,7 @@ from ranura.api.choosing import ToolsView, tools_view
 from ranura.api.cut_routes import CutRoutes
 from ranura.api.orders import order_entries, order_view
 from ranura.api.prior import PriorCuts, ThePriorCuts
-from ranura.api.problems import ERRORS, RefusedPlanBody, RefusedPlanError
+from ranura.api.problems import ERRORS, ProblemBody, RefusedPlanBody, RefusedPlanError
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.board.pieces import Piece
 from ranura.core.board.repeats import Repeats
@@ -32,6 +33,8 @@ from ranura.store import kept_jobs
 from ranura.store.kept_jobs import KeptCut, KeptJob
 
 ROUTES = CutRoutes(prefix="/api", tags=["plans"], responses=ERRORS)
+_NO_PAPER: dict[str, Any] = {"model": ProblemBody, "content": {"text/plain": {"schema": {"type": "string"}}}}
+"""What asks for paper is a tab of the browser: it is told in words why there is none."""
 
 
 _PLAN = TypeAdapter(CutPlan)
@@ -120,7 +123,7 @@ def slip(
     return _pdf(body, f"{kept.name}, {piece.name}")
 
 
-@ROUTES.route("GET", "/jobs/{job_id}/slips.pdf", response_class=Response)
+@ROUTES.route("GET", "/jobs/{job_id}/slips.pdf", response_class=Response, responses={422: _NO_PAPER})
 def slips(
     job_id: str,
     shop: TheShop,

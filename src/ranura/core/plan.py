@@ -17,6 +17,7 @@ from ranura.core.choosing.judging import Judge
 from ranura.core.choosing.offers import Miss, Offer, costs, misses_of, offers
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.select import check_shop
+from ranura.core.cutting.easing import eased
 from ranura.core.families import FAMILIES
 from ranura.core.family import NOTHING_BEFORE, AnyCut, Before, Families, Family, Planner, PlanText, Task
 from ranura.core.learning.corrections import Correction, MeasureKey
@@ -212,7 +213,8 @@ class Planning:
         """How a cut is planned. Raises `CutError` with the dimension that cannot be."""
         wood = shop.material(piece.material, field="piece.material")
         edges_of(piece)  # an outline or opening that cannot be is refused here, for cuts of all kinds
-        return self.family(cut).planner(cut, Task(piece=piece, wood=wood, shop=shop, rules=rules, before=before.done))
+        task = Task(piece=piece, wood=wood, shop=shop, rules=eased(rules, cut), before=before.done)
+        return self.family(cut).planner(cut, task)
 
     def _chosen(
         self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, *, put_off: bool = False

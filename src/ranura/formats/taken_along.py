@@ -82,7 +82,7 @@ def _trouble(trouble: Trouble, system: System) -> dict[str, Any]:
     return {
         "name": _said(trouble.name, system),
         "now": [_said(each, system) for each in trouble.now],
-        "change": [_said(each, system) for each in trouble.change],
+        "change": [_said(each.says, system) for each in trouble.change],
     }
 
 

@@ -166,7 +166,9 @@ def test(*, reach: str, rest: Sequence[str]) -> int:
         reach, [] if rest else ["-m", "not thorough"]
     )
     # Files share the cores, each file on one of them: a worker has a database and a server of its own.
-    only += [] if rest else ["-n", str(min((os.cpu_count() or 1) + 1, MOST_WORKERS)), "--dist", "worksteal"]
+    only += (
+        [] if rest else ["-n", str(min((os.cpu_count() or 1) + 1, MOST_WORKERS)), "--dist", "loadfile", "--no-loadscope-reorder"]
+    )
     say("Tests of core, API, store and browser:")
     sys.stderr.flush()
     done = subprocess.run([PYTHON, "-m", "pytest", *only, *rest], cwd=places.ROOT, env=_testing_environment())

@@ -34,6 +34,7 @@ export type JointItem = Schemas["JointItem"];
 export type JointView = Schemas["JointView"];
 export type JointAsked = Schemas["JointAsked"];
 export type JointKind = JointIn["kind"];
+export type Easing = NonNullable<Schemas["Mend"]["eases"]>;
 export type KindView = Schemas["KindView"];
 export type Run = Schemas["Run"];
 export type OrderView = Schemas["OrderView"];

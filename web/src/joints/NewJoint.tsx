@@ -150,10 +150,10 @@ function Takes({ kind, unit }: { kind: KindView; unit: Unit }) {
   const settings = kind.settings > 1 ? `${kind.settings} settings` : "one setting";
   return (
     <>
-      {`, about ${Math.round(kind.minutes)} min with ${settings}: ${kind.tools.join(", ")}`}
+      {` · about ${Math.round(kind.minutes)} min, ${settings} · ${kind.tools.join(", ")}`}
       {kind.takes ? (
         <>
-          {"; "}
+          {" · "}
           <Words text={inUnit(kind.takes, unit)} />
         </>
       ) : null}

@@ -9,6 +9,7 @@ import { notifyOf } from "../app/notice";
 import { useTitle } from "../app/title";
 import { Waiting } from "../app/Waiting";
 import { CameOutForm } from "./CameOutForm";
+import { ease } from "./easing";
 import { letGo } from "./hands";
 import { OneStep } from "./OneStep";
 import { OF_TROUBLE } from "./outcomes";
@@ -125,7 +126,17 @@ function AtTheMachine({ view, unit }: { view: RunView; unit: Unit }) {
         />
       )}
       {trouble ? (
-        <Troubles troubles={view.troubles} unit={unit} onMet={setMet} onClose={() => setTrouble(false)} />
+        <Troubles
+          troubles={view.troubles}
+          unit={unit}
+          onMet={setMet}
+          onEase={async (easing) => {
+            const came = await ease(view.run, easing);
+            await refresh();
+            return came;
+          }}
+          onClose={() => setTrouble(false)}
+        />
       ) : null}
     </div>
   );

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Trouble, Unit } from "../api/client";
+import type { Easing, Trouble, Unit } from "../api/client";
 import { Dialog } from "../ui/Dialog";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
@@ -9,11 +9,13 @@ interface Props {
   unit: Unit;
   /** Something went wrong on the way. */
   onMet: (key: string) => void;
+  /** Puts a change into the plan of the cut; what came of it, in words, or null once it is there. */
+  onEase: (easing: Easing) => Promise<string | null>;
   onClose: () => void;
 }
 
 /** What goes wrong: what to do at once, and what to change. */
-export function Troubles({ troubles, unit, onMet, onClose }: Props) {
+export function Troubles({ troubles, unit, onMet, onEase, onClose }: Props) {
   const [open, setOpen] = useState<string | null>(null);
   const shown = troubles.find((each) => each.key === open);
   return (
@@ -30,8 +32,9 @@ export function Troubles({ troubles, unit, onMet, onClose }: Props) {
           <p className="label mt-4">Then change</p>
           <ul className="flex list-disc flex-col gap-1 pl-5 text-title leading-snug">
             {shown.change.map((line) => (
-              <li key={line.metric}>
-                <Words text={inUnit(line, unit)} />
+              <li key={line.says.metric}>
+                <Words text={inUnit(line.says, unit)} />
+                {line.eases ? <IntoPlan easing={line.eases} onEase={onEase} /> : null}
               </li>
             ))}
           </ul>
@@ -58,5 +61,26 @@ export function Troubles({ troubles, unit, onMet, onClose }: Props) {
         </div>
       )}
     </Dialog>
+  );
+}
+
+/** A change that the plan of the cut can take; this run goes on as it was planned. */
+function IntoPlan({ easing, onEase }: { easing: Easing; onEase: Props["onEase"] }) {
+  const [came, setCame] = useState<string | null | undefined>(undefined);
+  if (came === undefined)
+    return (
+      <button
+        type="button"
+        className="button my-1 block w-fit text-body"
+        data-testid={`ease-${easing}`}
+        onClick={() => void onEase(easing).then(setCame)}
+      >
+        Put it into the plan
+      </button>
+    );
+  return (
+    <p role="status" className="text-body font-normal" data-testid={`eased-${easing}`}>
+      {came ?? "It is in the plan now. This run follows the plan as it was: give it up, and begin anew."}
+    </p>
   );
 }

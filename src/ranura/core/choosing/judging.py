@@ -235,8 +235,7 @@ class Judge(ABC):
         key = (bit.id, router.id)
         found = self._bases.get(key)
         if found is None:
-            rules = self.rules
-            step = school_step(bit, rules.depth_rule, cap=rules.pass_cap)
+            step = school_step(bit, self.rules)
             several = closeness.over(self.reach(bit), step)
             found = self._bases[key] = usual_base(router, several_depths=several, begins_inside=self.begins_inside)
         return found

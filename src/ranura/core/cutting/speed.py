@@ -229,9 +229,11 @@ def plan_speed(
     hand_limit: float = HAND_LIMIT,
     hand_caution: float = HAND_CAUTION,
     dial_step: float = STANDARD.dial_step,
+    share: float = STANDARD.speed_share,
     compare: bool = True,
 ) -> Speed:
-    """The speed of a bit in a router under a school, with every cap, the dial position and the cautions (R2.1 to R2.9).
+    """The speed of a bit in a router under a school, with every cap, the dial position and the cautions (R2.1 to R2.9); a
+    `share` of it where the house or a cut asks for less.
 
     Without `compare` the other schools are left out: choosing among many bits needs one."""
     cap, _ = capped(math.inf, diameter=bit_diameter, bit_max_rpm=bit_max_rpm, router_max_rpm=router_max_rpm)
@@ -240,7 +242,7 @@ def plan_speed(
     def after_caps(school: SpeedRule) -> tuple[float, LimitedBy]:
         asked = rule_rpm(school, diameter=bit_diameter, router_max_rpm=router_max_rpm, rim_limit_m_s=rim_limit_m_s)
         n, limited = capped(asked, diameter=bit_diameter, bit_max_rpm=bit_max_rpm, router_max_rpm=router_max_rpm)
-        return rounded(n, router_min_rpm=router_min_rpm, attainable=attainable), limited
+        return rounded(n * share, router_min_rpm=router_min_rpm, attainable=attainable), limited
 
     rpm, limited_by = after_caps(rule)
     position = on_dial(rpm, dial, stepped=stepped)
@@ -297,6 +299,7 @@ def speed_of(bit: Bit, router: Router, rules: HouseRules, *, compare: bool = Fal
         hand_limit=rules.hand_limit,
         hand_caution=rules.hand_caution,
         dial_step=rules.dial_step,
+        share=rules.speed_share,
         compare=compare,
     )
 

@@ -170,7 +170,7 @@ def first_past_tip(bit: Bit, wood: Material, rules: HouseRules) -> float | None:
     return bit.up_cut_tip + rules.compression_extra
 
 
-def school_step(bit: Bit, rule: DepthRule, *, cap: float) -> float:
+def school_step(bit: Bit, rules: HouseRules, *, rule: DepthRule | None = None, cap: float | None = None) -> float:
     """The largest step of a school with this bit, in mm.
 
     Rule: R3 schools
@@ -178,7 +178,14 @@ def school_step(bit: Bit, rule: DepthRule, *, cap: float) -> float:
     Source: a bearing makes a bit wider, and no stiffer"""
     profiled = bit.kind.bearing is not None or bit.kind.makes == "edges"
     wide = min(bit.diameter, bit.shank) if profiled else bit.diameter
-    return max_step(rule, bit_diameter=wide, shank_diameter=bit.shank, neck_diameter=bit.neck_diameter, cap=cap)
+    step = max_step(
+        rule or rules.depth_rule,
+        bit_diameter=wide,
+        shank_diameter=bit.shank,
+        neck_diameter=bit.neck_diameter,
+        cap=rules.pass_cap if cap is None else cap,
+    )
+    return step * rules.pass_share
 
 
 def step_limits(tooling: Tooling, paces: tuple[Pace, ...]) -> tuple[Limit, ...]:
@@ -194,9 +201,9 @@ def step_limits(tooling: Tooling, paces: tuple[Pace, ...]) -> tuple[Limit, ...]:
     if need.across_end:
         return _of_end_slot(tooling, paces)
     cap = min(rules.pass_cap, rules.rabbet_cap) if need.open_sided else rules.pass_cap
-    school = school_step(bit, rules.depth_rule, cap=cap)
+    school = school_step(bit, rules, cap=cap)
     if need.mortise:
-        school = min(school, rules.mortise_cap)
+        school = min(school, rules.mortise_cap * rules.pass_share)
     limits = [Limit(bound="school", step=school)]
     if tooling.material.material_class == "dense-hardwood":
         limits.append(Limit(bound="material", step=school * rules.dense_factor))

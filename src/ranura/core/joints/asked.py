@@ -43,6 +43,8 @@ class CutChange:
     guide: str | None = None
     held: Held | None = None
     clamps: tuple[ClampAt, ...] = bounded((), many=MOST_CLAMPS)
+    lighter: bool = False
+    slower: bool = False
     thin_walls: bool = False
 
     @property
@@ -57,6 +59,8 @@ class CutChange:
             (self.guide, "guide"),
             (self.held, "holding"),
             (self.clamps, "clamps"),
+            (self.lighter, "lighter passes"),
+            (self.slower, "slower spindle"),
             (self.thin_walls, "thin wall known"),
         )
         return tuple(name for value, name in said if value)

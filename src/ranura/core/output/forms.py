@@ -61,6 +61,14 @@ def thin_walls(known: bool) -> ChoiceBlank:
     return answers("Thin walls", "thin_walls", known, ((False, "Thin walls stop it"), (True, "Thin wall known")))
 
 
+def eased_by(lighter: bool, slower: bool) -> tuple[ChoiceBlank, ChoiceBlank]:
+    """Whether the cut is eased: lighter passes, a slower spindle."""
+    return (
+        answers("Passes", "lighter", lighter, ((False, "Passes as the house has them"), (True, "Lighter passes"))),
+        answers("Spindle", "slower", slower, ((False, "Speed as the house has it"), (True, "Slower spindle"))),
+    )
+
+
 def depth_by(by_part: bool) -> ChoiceBlank:
     """Whether the depth is typed, or is that of the part that lies in the cut."""
     return answers("Depth by", "leaf", by_part, ((False, "Depth as typed"), (True, "Set by the part")))

@@ -5,7 +5,16 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Final
 
+from ranura.core.cutting.easing import Easing
 from ranura.core.text.writing import Text, write
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Mend:
+    """Something that is changed before one goes on; `eases` is what of it the plan of the cut can take."""
+
+    says: Text
+    eases: Easing | None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -15,15 +24,22 @@ class Trouble:
     key: str
     name: Text
     now: tuple[Text, ...]
-    change: tuple[Text, ...]
+    change: tuple[Mend, ...]
 
 
 STOP: Final = "Switch off. Wait until it stands. Then lift or draw back."
 
 
+_LIGHTER, _SLOWER = "less depth a pass", "speed one step lower"
+_EASES: Final[dict[str, Easing]] = {_LIGHTER: "lighter", _SLOWER: "slower"}
+
+
 def _trouble(key: str, name: str, now: tuple[str, ...], change: tuple[str, ...]) -> Trouble:
     return Trouble(
-        key=key, name=write(name), now=tuple(write(each) for each in (STOP, *now)), change=tuple(write(each) for each in change)
+        key=key,
+        name=write(name),
+        now=tuple(write(each) for each in (STOP, *now)),
+        change=tuple(Mend(says=write(each), eases=_EASES.get(each)) for each in change),
     )
 
 
@@ -34,7 +50,7 @@ TROUBLES: Final[tuple[Trouble, ...]] = (
         ("The bit is hot: let it cool.",),
         (
             "faster along, never standing still in the wood",
-            "speed one step lower",
+            _SLOWER,
             "clean the bit; sharpen or change it",
             "last pass light, all of it fresh wood",
         ),
@@ -54,29 +70,20 @@ TROUBLES: Final[tuple[Trouble, ...]] = (
         "chatters",
         "It chatters",
         ("Look at the collet: is the bit still where it was?",),
-        (
-            "less depth a pass",
-            "bit further in, up to 2 to 3 mm off the bottom",
-            "work and guide held nearer to the cut",
-            "speed one step lower",
-        ),
+        (_LIGHTER, "bit further in, up to 2 to 3 mm off the bottom", "work and guide held nearer to the cut", _SLOWER),
     ),
-    _trouble("bogs", "It bogs down", (), ("less depth a pass", "slower along, with fresh wood all the time", "sharper bit")),
+    _trouble("bogs", "It bogs down", (), (_LIGHTER, "slower along, with fresh wood all the time", "sharper bit")),
     _trouble(
         "pulls",
         "It pulls or runs ahead",
         ("Do not hold against it: a machine that runs ahead by itself goes the wrong way.",),
-        (
-            "look at the feed arrow: the wood lies on the side that is drawn",
-            "less depth a pass",
-            "guide on the side it presses to",
-        ),
+        ("look at the feed arrow: the wood lies on the side that is drawn", _LIGHTER, "guide on the side it presses to"),
     ),
     _trouble(
         "wanders",
         "It wanders off the line",
         (),
-        ("is the guide tight at both ends?", "the same point of the base at the fence, all the way", "lighter passes"),
+        ("is the guide tight at both ends?", "the same point of the base at the fence, all the way", _LIGHTER),
     ),
     _trouble(
         "bit-moved",

@@ -141,6 +141,8 @@ class HouseRules:
     # fmt: off
     rim_speed_limit_m_s: float = _rule(48, 10, 60, "m/s", "speed", "R2.1", "Rim speed at most",
         "Lower it and every wide bit turns slower.")
+    speed_share: float = _rule(1, 0.6, 1, "×", "speed", "R2", "A bit turns at this much of its speed",
+        "Lower it and every bit turns slower than its school and caps ask for.")
     dial_step: float = _rule(0.1, 0.05, 1, "×", "speed", "R2.9", "A dial is read to",
         "Of one of its numbers; what lies between is rounded to the slow side.")
     hand_limit: float = _rule(63.5, 20, 63.5, "mm", "size", "R2.7", "Largest bit by hand",
@@ -169,6 +171,8 @@ class HouseRules:
         "What is left for the last, light pass; 0 leaves it out.")
     trim_slot_cap: float = _rule(3, 0.5, 3, "mm", "depth", "R3", "Deepest pass of a trim router in a slot",
         "Lower it and a trim router takes more passes.")
+    pass_share: float = _rule(1, 0.3, 1, "×", "depth", "R3", "A pass takes this much of the school's step",
+        "Lower it and every cut takes more, lighter passes.")
     dense_factor: float = _rule(0.75, 0.1, 1, "×", "depth", "R3", "Step in dense hardwood",
         "The share of the school's step that dense hardwood gets.")
     neck_clearance: float = _rule(0.4, 0.4, 2, "mm", "depth", "R3", "Shank thinner than the cutter by",

@@ -61,6 +61,10 @@ class ChannelCut:
     leaf: bool = False
     """Its depth is the thickness of what lies in it, and is set by that."""
     held: Held | None = None
+    lighter: bool = False
+    """Its passes are lighter than the house has them."""
+    slower: bool = False
+    """The spindle turns slower than the house has it."""
     thin_walls: bool = False
     """The person knows that a wall which may break off is left standing."""
     bit_id: str | None = None

@@ -79,6 +79,10 @@ class EdgeCut:
     """Stands or rollers carry the board beside a table."""
     held: Held | None = None
     """What holds the board, where it is not clamps or a mat; over a table a carrier."""
+    lighter: bool = False
+    """Its passes are lighter than the house has them."""
+    slower: bool = False
+    """The spindle turns slower than the house has it."""
     thin_walls: bool = False
     """The person knows that a wall which may break off is left standing."""
     bit_id: str | None = None

@@ -12,6 +12,7 @@ from ranura.core.cutting.direction import Contour, contour_direction
 from ranura.core.cutting.feed import pace_seconds
 from ranura.core.geometry import closeness
 from ranura.core.output.figures.feed import SET_BY, pace_figure, power_figure, slower_school, time_figure
+from ranura.core.output.figures.passes import EASED_PASSES
 from ranura.core.output.figures.speed import speed_figures
 from ranura.core.output.figures.tool import tool_figures
 from ranura.core.output.going import Going
@@ -123,7 +124,8 @@ def _stages(setting: EdgeSetting, staging: Staging) -> Figure:
         else f"n stages of equal area A/n, within school, area, power and stiffness; then a skin ≤ {rules.profile_last:g} mm",
         worked=write("{how}: {areas} mm² of {whole:n1} mm²", how=_HOW[staging.by], areas=areas, whole=staging.whole_area),
         because=because(
-            _STAGES_SET_BY[staging.bound],
+            _STAGES_SET_BY[staging.bound] + (EASED_PASSES if rules.pass_share < 1 else ""),
+            eased=rules.pass_share,
             school=school_name(rules.depth_rule),
             a=step,
             small=rules.small_profile,

@@ -8,7 +8,7 @@ from typing import Final
 
 from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.cuts.edge.asked import WANTS_DEPTH, WANTS_WIDTH, EdgeCut, shape_name
-from ranura.core.output.forms import answers, as_typed_before, held_by, new_length, nothing_typed, thin_walls
+from ranura.core.output.forms import answers, as_typed_before, eased_by, held_by, new_length, nothing_typed, thin_walls
 from ranura.core.shop.saved_profiles import Shape
 from ranura.core.shop.shop import Shop
 from ranura.core.text.forms import (
@@ -87,6 +87,7 @@ def form(cut: EdgeCut, piece: Piece, _: Shop) -> Form:
             held_by(cut.held),
             answers("Support", "supported", cut.supported, _SUPPORT),
             thin_walls(cut.thin_walls),
+            *eased_by(cut.lighter, cut.slower),
             answers("Starting pin", "starting_pin", cut.starting_pin, ((False, "No starting pin"), (True, "Starting pin set"))),
         ),
         more_says="stages, holding, table",

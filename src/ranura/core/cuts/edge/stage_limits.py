@@ -61,7 +61,7 @@ def fastest_along(asked: EdgesOnBoard, bit: Bit, rules: HouseRules) -> float:
 def school_of(work: EdgeWork) -> float:
     """The depth of cut the school allows this bit in this wood, in mm (R3)."""
     turning = work.turning
-    step = school_step(turning.bit, turning.rules.depth_rule, cap=turning.rules.pass_cap)
+    step = school_step(turning.bit, turning.rules)
     return step * turning.rules.dense_factor if turning.material.material_class == "dense-hardwood" else step
 
 
@@ -81,7 +81,7 @@ def most_area(work: EdgeWork) -> float:
         "mdf": rules.stage_plywood,
         "plastic": rules.stage_hardwood,
     }
-    most = by_class[turning.material.material_class]
+    most = by_class[turning.material.material_class] * rules.pass_share
     return most * rules.stage_on_table if turning.router.mounting == "table" else most
 
 

@@ -78,6 +78,10 @@ class PocketCut:
     support: bool = False
     """A board of the same thickness lies beside the work."""
     held: Held | None = None
+    lighter: bool = False
+    """Its passes are lighter than the house has them."""
+    slower: bool = False
+    """The spindle turns slower than the house has it."""
     thin_walls: bool = False
     """The person knows that a wall which may break off is left standing."""
     bit_id: str | None = None

@@ -85,7 +85,7 @@ class PocketJudge(StraightJudge):
         return self.asked.template if self.kind == "bushing" else 0.0
 
     def _bearing(self, bit: Bit) -> Follower | Reason:
-        asked, step = self.asked, school_step(bit, self.rules.depth_rule, cap=self.rules.pass_cap)
+        asked, step = self.asked, school_step(bit, self.rules)
         first = min(step, asked.thickness if asked.through else asked.depth)
         return bearing(bit, first=first, template=asked.template, said=self.thickness_said)
 

@@ -65,6 +65,10 @@ class TemplateCut:
     clamps: tuple[ClampAt, ...] = bounded((), many=MOST_CLAMPS)
     """Where the person put them; empty leaves that to Ranura."""
     held: Held | None = None
+    lighter: bool = False
+    """Its passes are lighter than the house has them."""
+    slower: bool = False
+    """The spindle turns slower than the house has it."""
     thin_walls: bool = False
     """The person knows that a wall which may break off is left standing."""
     bit_id: str | None = None

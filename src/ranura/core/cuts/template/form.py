@@ -9,6 +9,7 @@ from ranura.core.output.forms import (
     NO_CLAMPS,
     answers,
     as_typed_before,
+    eased_by,
     flip,
     held_by,
     loose_held_by,
@@ -59,7 +60,7 @@ def form(cut: TemplateCut, piece: Piece, shop: Shop) -> Form:
     ]
     if cut.through:
         more.append(answers("Below it", "backed", cut.backed, ((False, "Nothing said below"), (True, "Sacrificial board"))))
-    more += [held_by(cut.held), thin_walls(cut.thin_walls)]
+    more += [held_by(cut.held), thin_walls(cut.thin_walls), *eased_by(cut.lighter, cut.slower)]
     return Form(
         kind=cut.kind,
         sentence=_sentence(cut, piece, shop),

@@ -84,7 +84,7 @@ class TemplateJudge(StraightJudge):
         return self.asked.template if isinstance(found, Reason) else found.thickness
 
     def _bearing(self, bit: Bit) -> Follower | Reason:
-        step = school_step(bit, self.rules.depth_rule, cap=self.rules.pass_cap)
+        step = school_step(bit, self.rules)
         return bearing(bit, first=min(step, self.asked.depth), template=self.asked.template, said=self.thickness_said)
 
     def against_bit(self, bit: Bit) -> Reason | None:

@@ -29,12 +29,14 @@ _STEP_SET_BY: dict[Bound, str] = {
     "compression": "the first pass must go past the up-cut tip, or the near face tears",
 }
 
+EASED_PASSES = "; the school's step is eased to {eased:pct}"
+
 
 def depth_figures(setting: ToolSetting, stepping: Stepping, *, total: float) -> list[Figure]:
     """The deepest pass, and how many there are to a whole depth in mm."""
     bit, rules = setting.bit, setting.rules
     others = [
-        School(rule=rule, shown=show(school_step(bit, rule, cap=rules.pass_cap), "mm"))
+        School(rule=rule, shown=show(school_step(bit, rules, rule=rule), "mm"))
         for rule in DEPTH_RULES
         if rule != rules.depth_rule
     ]
@@ -67,7 +69,8 @@ def depth_figures(setting: ToolSetting, stepping: Stepping, *, total: float) -> 
             formula="a = min(school × material, D in a full slot, class, power, stiffness)",
             worked=write("the least of: {parts}", parts=parts),
             because=because(
-                f"Set so because {_STEP_SET_BY[stepping.bound]}",
+                f"Set so because {_STEP_SET_BY[stepping.bound]}{EASED_PASSES if rules.pass_share < 1 else ''}",
+                eased=rules.pass_share,
                 school=school_name(rules.depth_rule),
                 share=rules.power_limit,
                 bend=rules.bend_limit,

@@ -14,6 +14,7 @@ _SPEED_SET_BY = {
     "rim": "the ceiling of 60 m/s at the rim wins",
     "router": "the router turns no faster than {cap:rpm} rpm",
 }
+_EASED = "; eased to {eased:pct} of that"
 _SPEED_FORMULA = {
     "rim-speed": "n = 60 000 · v / (π · D)",
     "bands-inch": "n from the inch chart at D",
@@ -55,7 +56,10 @@ def _rpm(setting: ToolSetting) -> Figure:
         formula=f"{_SPEED_FORMULA[rules.speed_rule]}; n ≤ marked, ≤ 60 m/s at the rim, ≤ n_max; down to 100",
         worked=worked,
         because=because(
-            f"Set so because {_SPEED_SET_BY[speed.limited_by]}", school=school_name(rules.speed_rule), cap=speed.cap_rpm
+            f"Set so because {_SPEED_SET_BY[speed.limited_by]}{_EASED if rules.speed_share < 1 else ''}",
+            school=school_name(rules.speed_rule),
+            cap=speed.cap_rpm,
+            eased=rules.speed_share,
         ),
         inputs=tuple(inputs),
         others=tuple(School(rule=school, shown=show(rpm, "rpm")) for school, rpm in speed.others.items()),

@@ -1,0 +1,33 @@
+"""What somebody asks of one cut after trouble with it: lighter passes, a slower spindle (R2, R3, R4)."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from typing import Literal
+
+from ranura.core.shop.house_rules import HouseRules
+
+Easing = Literal["lighter", "slower"]
+"""A field of a cut that eases it."""
+
+LIGHTER = 2 / 3
+"""Of the school's step, what a pass of an eased cut takes."""
+SLOWER = 0.85
+"""Of the speed that is planned, what an eased cut turns at: about one number of a dial."""
+
+
+def eased(rules: HouseRules, cut: object) -> HouseRules:
+    """The house's rules for a cut, eased where it asks for that; eased once more they stay as they are.
+
+    Rule: R3 lighter passes, R2 slower
+    Formula: 2/3 of the school's step, 0.85 of the speed; less where the house has less
+    Source: what a person does first when a cut chatters, bogs down or burns
+
+    >>> from types import SimpleNamespace
+    >>> eased(HouseRules(), SimpleNamespace(slower=True)).speed_share
+    0.85"""
+    if getattr(cut, "lighter", False):
+        rules = replace(rules, pass_share=min(rules.pass_share, LIGHTER))
+    if getattr(cut, "slower", False):
+        rules = replace(rules, speed_share=min(rules.speed_share, SLOWER))
+    return rules
