@@ -42,6 +42,8 @@ OTHERWISE = {
     "clamps": (ClampAt(side="near", at=300.0),),
     "support": True,
     "held": "vice",
+    "lighter": True,
+    "slower": True,
     "thin_walls": True,
     "bit_id": "straight-12.7",
     "router_id": "plunge-two",
