@@ -22,6 +22,10 @@ def mm(value: float) -> dict[str, str]:
     return {"typed": f"{value:.2f}".rstrip("0").rstrip("."), "unit": "mm"}
 
 
+EASED = ("dado", "pocket", "edge", "template")
+"""Kinds of cuts that lighter passes and a slower spindle can be asked of."""
+
+
 def case(chance: random.Random) -> Case:
     """A cut in a piece, as `POST /api/plan` takes it."""
     length, width = chance.uniform(180, 1200), chance.uniform(80, 420)
@@ -34,6 +38,8 @@ def case(chance: random.Random) -> Case:
     cut = chance.choice(families)(chance, piece, length, width, thick)
     if chance.random() < 0.15:
         cut["router_id"] = chance.choice(["plunge-two", "trim-one", "table-three"])
+    if chance.random() < 0.12 and cut["kind"] in EASED:
+        cut[chance.choice(["lighter", "slower"])] = True
     asked: Case = {"cut": cut, "piece": piece}
     if cut["kind"] == "template":
         asked["outlines"] = {"shape": _outline(chance, min(length, width))}
