@@ -71,8 +71,19 @@ def test_the_slip_ends_with_what_is_ticked_before_the_switch(page: Page):
     expect(ticks).to_be_in_viewport(ratio=0.9)
     expect(ticks).to_contain_text("straightedge tight at both ends; clamps tight")
     expect(ticks).to_contain_text("switch off, wait until it stands")
+    boxes, left = ticks.get_by_role("checkbox"), page.get_by_test_id("ticks-left")
+    for box in boxes.all():
+        box.check()
+    expect(left).to_have_text("All seen, for this setup")
+    boxes.first.uncheck()
+    expect(left).to_have_text("1 of 7 left")
+    page.get_by_test_id("before-switch").click()
+    page.get_by_test_id("before-switch").click()
+    expect(left).to_have_text("1 of 7 left")
+    # Another setup is gone through anew.
     field(page, "depth").fill("15")
     expect(ticks).to_contain_text("rod and plunge lock tried")
+    expect(left).to_have_text("7 of 7 left")
 
 
 def test_typing_a_width_and_a_depth_moves_everything_and_is_kept(page: Page):

@@ -27,10 +27,20 @@ interface Props {
 }
 
 /** The setup in the order of the hands. */
+const NONE: ReadonlySet<string> = new Set();
+
 export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit, onSchool }: Props) {
   const [testing, setTesting] = useState(false);
   const [ticking, setTicking] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
+  // Another setup is gone through anew.
+  const setup = JSON.stringify([plan.bit_id, plan.router_id, plan.slip]);
+  const [seen, setSeen] = useState<{ of: string; ticked: ReadonlySet<string> }>({ of: "", ticked: NONE });
+  const ticked = seen.of === setup ? seen.ticked : NONE;
+  const tick = (what: string) => {
+    const others = [...ticked].filter((each) => each !== what);
+    setSeen({ of: setup, ticked: new Set(ticked.has(what) ? others : [...others, what]) });
+  };
   const stops = plan.cautions.filter((each) => each.level === "stop");
   const placed = new Set<string>(plan.slip.map((section) => section.key));
   const unplaced = stops.filter((stop) => !placed.has(stop.place));
@@ -118,7 +128,7 @@ export const Slip = memo(function Slip({ plan, unit, shop, stale, asked, onEdit,
           {inUnit(general.do, unit)}. {inUnit(general.message, unit)}.
         </p>
       ) : null}
-      {ticking ? <Ticks ticks={plan.ticks} unit={unit} /> : null}
+      {ticking ? <Ticks ticks={plan.ticks} unit={unit} ticked={ticked} onTick={tick} /> : null}
     </section>
   );
 });
