@@ -202,7 +202,7 @@ def _takes(made: Joined, joint: Joint, boards: tuple[Piece, Piece]) -> Text | No
     if joint.kind == "cross-lap":
         return None
     (long, wide, thick), (x, y, z) = ((each.length.mm, each.width.mm, each.thickness.mm) for each in boards)
-    one, two = ((made.placing.on_first(at)) for at in ((0.0, 0.0, 0.0), (x, y, z)))
+    one, two = made.placing.on_first((0.0, 0.0, 0.0)), made.placing.on_first((x, y, z))
     within = [min(max(a, b), most) - max(min(a, b), 0.0) for a, b, most in zip(one, two, (long, wide, thick), strict=True)]
     if min(within) <= TRUE:
         return None

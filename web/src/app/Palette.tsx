@@ -5,13 +5,13 @@ import { type ReactNode, useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type CutIn, type FoundThing, type QuickView, type ReadCut, type Unit } from "../api/client";
 import { useReading } from "../api/queries";
-import { SaidSentence } from "../forms/SaidSentence";
 import { useAddCut } from "../jobs/actions";
 import { keepNewCut, nameOf } from "../jobs/NewCut";
 import { useStable } from "../ui/stable";
 import { BigReading, Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
 import { PLACES } from "./places";
+import { ReadLine } from "./ReadLine";
 
 interface Props {
   unit: Unit;
@@ -87,20 +87,13 @@ export function Palette({ unit, jobId, pieceId, onClose }: Props) {
   };
   const take = async (read: ReadCut) => {
     const draft = read.cut as CutIn;
-    if (read.missing.length > 0 || read.strange.length > 0) {
+    const whole = read.missing.length === 0 && read.strange.length === 0;
+    const made = whole ? await addCut(read.piece_id, nameOf(read), draft, false) : null;
+    if (made === null || (made.kind === "refused" && made.problem.lacks)) {
       keepNewCut(jobId ?? "", read.piece_id, read.key, draft);
       onClose();
       void navigate(`/jobs/${jobId}`, { state: { open: "cut" } });
-      return;
-    }
-    const made = await addCut(read.piece_id, nameOf(read), draft, false);
-    if (made.kind === "refused" && made.problem.lacks) {
-      keepNewCut(jobId ?? "", read.piece_id, read.key, draft);
-      onClose();
-      void navigate(`/jobs/${jobId}`, { state: { open: "cut" } });
-      return;
-    }
-    if (made.kind === "down") setWrong(made.message);
+    } else if (made.kind === "down") setWrong(made.message);
     else if (made.kind !== "ok") setWrong(inUnit(made.problem.message, unit));
   };
   const type = (typed: string) => {
@@ -304,29 +297,5 @@ function Line({ value, name, says = "", kind = "", onSelect }: LineProps) {
       </span>
       <span className="text-note text-ink-2">{kind}</span>
     </Command.Item>
-  );
-}
-
-/** A cut as far as the line says it, and what Enter does with it. */
-function ReadLine({ cut }: { cut: ReadCut }) {
-  const whole = cut.missing.length === 0 && cut.strange.length === 0;
-  return (
-    <div data-testid="read-cut" role="status">
-      <p className="text-strong leading-snug">
-        <SaidSentence form={cut.form} cut={cut.cut as CutIn} />
-      </p>
-      {cut.piece_said ? null : (
-        <p className="text-small text-ink-2">No board is named, so it is the one that is open.</p>
-      )}
-      {cut.strange.length > 0 ? (
-        <p
-          className="text-small text-cut"
-          data-testid="strange"
-        >{`Not understood: ${cut.strange.join(", ")}`}</p>
-      ) : null}
-      <p className="mt-1 text-small font-semibold text-guide">
-        {whole ? `Enter or a tap adds the ${cut.name}` : "Go on typing; Enter or a tap goes on in the form"}
-      </p>
-    </div>
   );
 }
