@@ -107,6 +107,23 @@ describe("editing a cut", () => {
     expect(made.snapshot().saving).toBe("refused");
   });
 
+  it("keeps what was typed over a wanted cut while nobody answered", async () => {
+    const lacking: Outcome<CutPlan> = {
+      kind: "refused",
+      problem: {
+        field: "cut.width",
+        message: { metric: "no bit", inch: "no bit" },
+        partial: false,
+        lacks: true,
+      },
+    };
+    const { deps } = editor({ plan: vi.fn(async () => lacking) });
+    const made = new CutEditor({ cut: cut("60"), version: 3, wanted: true }, deps);
+    made.resume(cut("61"), 3);
+    await settle(2000);
+    expect(deps.save).toHaveBeenCalledWith(cut("61"), 3, true);
+  });
+
   it("keeps nothing that the board does not take, wanted or not", async () => {
     const { made, deps } = editor({
       plan: vi.fn(async (draft: CutIn) => (draft.depth?.typed === "6" ? planOf(draft) : refused)),

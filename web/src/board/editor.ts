@@ -69,8 +69,9 @@ export class CutEditor {
   private closed = false;
   private readonly deps: Deps;
 
-  constructor(kept: { cut: CutIn; version: number }, deps: Deps) {
+  constructor(kept: { cut: CutIn; version: number; wanted?: boolean }, deps: Deps) {
     this.deps = deps;
+    this.wanted = kept.wanted ?? false;
     this.keptDraft = kept.cut;
     this.version = kept.version;
     this.newest = kept.version;

@@ -55,7 +55,8 @@ export function useOpenCut({ shop, item, cut, jobId }: Opened): CutEditor | null
 
   useEffect(() => {
     const id = latest().kept.id;
-    const read = { cut: cutIn(latest().kept.cut), version: latest().kept.version };
+    const { version, wanted } = latest().kept;
+    const read = { cut: cutIn(latest().kept.cut), version, wanted };
     const saved = newest.get(id);
     const made = new CutEditor(saved && saved.version > read.version ? saved : read, {
       plan: (draft) => api.plan(pieceIn(latest().item.piece), draft, id),
