@@ -183,6 +183,7 @@ class _Look:
         if self.what.endswith("near"):
             by_share = wood.reshape(-1, len(_NEARER)).sum(axis=0) / whole * len(_NEARER)
             found |= {self.what: float(by_share.sum()), f"{self.what}, weighed": float((by_share * _NEARER).sum())}
+            found[f"{self.what}, outermost"] = float(by_share[-1])
         return found
 
 
@@ -513,8 +514,10 @@ def _side(parts: dict[str, float]) -> set[str]:
         # A side of which points meet little may count as none.
         return {"both"} if min(left, right) > _HARDLY else {"both", "left" if left > right else "right"}
     if left > _SLIVER or right > _SLIVER:
-        side = "left" if left > right else "right"
-        return {side} if max(left, right) > _HARDLY else {side, "none"}
+        side, other = ("left", "right") if left > right else ("right", "left")
+        # Wood that reaches as far as the other flank may reach into it by less than points lie apart.
+        unsure = {"both"} if parts.get(f"{other} near, outermost", 0.0) > _SLIVER else set()
+        return unsure | ({side} if max(left, right) > _HARDLY else {side, "none"})
     wood = parts.get("left near", 0.0) + parts.get("right near", 0.0)
     if wood <= _SLIVER:
         return {"none"}
