@@ -35,26 +35,26 @@ def data_of(text: str) -> list[dict]:
 @pytest.mark.parametrize("cut_id", ["shelf-dado-212", "cross-edges", "rail-groove"])
 def test_every_step_stands_in_it_and_it_is_small(cut_id):
     taken = along(cut_id)
-    text = taken_along([taken], system="metric", at=AT)
+    text = taken_along([taken], system="metric", burning="faster-feed", at=AT)
     assert len(text.encode()) < MOST
     (told,) = data_of(text)
     assert [each["title"] for each in told["steps"]] == [each.title.metric for each in taken.record.steps]
     assert len(told["drawing"]["moves"]) == len(taken.record.dry_run.steps)
     assert told["drawing"]["table"] == (SHOP.router(taken.record.plan.router_id).mounting == "table")
-    inches = data_of(taken_along([taken], system="inch", at=AT))[0]
+    inches = data_of(taken_along([taken], system="inch", burning="faster-feed", at=AT))[0]
     assert [each["lines"] for each in inches["steps"]] == [[line.inch for line in each.lines] for each in taken.record.steps]
     assert "http" not in text.replace("http://www.w3.org/2000/svg", ""), "it asks nobody for anything"
 
 
 def test_a_name_cannot_end_the_script_that_it_stands_in():
     name = "</script><script>alert(1)</script>"
-    text = taken_along([along("shelf-dado-212", name)], system="metric", at=AT)
+    text = taken_along([along("shelf-dado-212", name)], system="metric", burning="faster-feed", at=AT)
     assert "alert(1)</script>" not in text
     assert data_of(text)[0]["of"]["cut"] == name
 
 
 def test_what_is_noted_in_it_is_a_log():
-    told = data_of(taken_along([along("shelf-dado-212")], system="metric", at=AT))[0]
+    told = data_of(taken_along([along("shelf-dado-212")], system="metric", burning="faster-feed", at=AT))[0]
     outcome = {"came_out": "burnt", "where": "", "word": "at the end", "measured": [], "metres": None}
     run = {
         "id": "note-1", "of": told["of"], "begun_at": "2026-11-29T10:00:00.000Z", "ended_at": "2026-11-29T10:20:00.000Z",

@@ -244,3 +244,17 @@ def test_what_trouble_asks_for_goes_into_the_plan_of_the_cut_and_is_undone(open_
     expect(depths).to_contain_text("6 mm in 2 passes")
     page.get_by_role("button", name="Undo").click()
     expect(depths).to_contain_text("6 mm in one pass")
+
+
+@pytest.mark.thorough
+def test_a_cut_that_takes_no_less_says_so_and_stays_as_it_is(open_page: Callable[..., Page]):
+    page = open_page("/jobs/little-harbour/cuts/crate-corners.a0")
+    page.get_by_test_id("run").click()
+    at_step(page, "unplug")
+    page.get_by_test_id("trouble").click()
+    page.get_by_test_id("trouble-bogs").click()
+    page.get_by_test_id("ease-lighter").click()
+    expect(page.get_by_test_id("eased-lighter")).to_contain_text("takes no less")
+    page.keyboard.press("Escape")
+    page.get_by_role("button", name="Pause").click()
+    expect(page.get_by_role("button", name="Undo")).to_be_disabled()

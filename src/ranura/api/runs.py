@@ -24,7 +24,7 @@ from ranura.core.running.log import Run, RunOf, teeth_a_second
 from ranura.core.running.progress import RunError, went_back, went_on
 from ranura.core.running.record import RunRecord, Tells, record_of, run_of
 from ranura.core.running.steps import RunStep
-from ranura.core.running.trouble import TROUBLES, Trouble
+from ranura.core.running.trouble import Trouble, troubles
 from ranura.core.shop.shop import Shop
 from ranura.core.text.figures import as_measured
 from ranura.core.text.writing import Shown, Text, inches_to
@@ -150,7 +150,7 @@ def run(run_id: str, shop: TheShop, store: TheStore) -> Response:
     whole = {
         "run": _RUN.dump_python(found, mode="json"),
         "record": record,
-        "troubles": _TROUBLES.dump_python(TROUBLES, mode="json"),
+        "troubles": _TROUBLES.dump_python(troubles(shop.rules.burning), mode="json"),
         "measured": _MEASURED.dump_python(_measured(found), mode="json"),
         "teeth": teeth_a_second(found.of),
         "changed": changed,

@@ -15,8 +15,10 @@ from ranura.api.runs import to_be_run
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.running import refusals
 from ranura.core.running.progress import RunError
+from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text.errors import CraftError
 from ranura.core.text.lengths import Unit
+from ranura.core.text.writing import System
 from ranura.formats.taken_along import Along, taken_along
 from ranura.store import kept_jobs
 
@@ -33,7 +35,7 @@ def cut_along(
         piece = kept_jobs.load_piece(session, shop.id, kept.piece_id)
         job = kept_jobs.job_of_cut(session, shop.id, cut_id)
     of, record = to_be_run(kept, piece, job, shop, planning, prior.before(cut_id, shop))
-    return _file([Along(of=of, record=record)], f"{kept.name}, {piece.name}", unit or shop.unit)
+    return _file([Along(of=of, record=record)], f"{kept.name}, {piece.name}", unit or shop.unit, shop.rules)
 
 
 @router.get("/jobs/{job_id}/along.html", response_class=Response)
@@ -53,11 +55,12 @@ def job_along(
             found.append(Along(of=of, record=record))
     if not found:
         raise RunError(refusals.RUN_STOPPED, field="job", name=job.name)
-    return _file(found, job.name, unit or shop.unit)
+    return _file(found, job.name, unit or shop.unit, shop.rules)
 
 
-def _file(cuts: list[Along], name: str, unit: Unit) -> Response:
-    text = taken_along(cuts, system="inch" if unit == "in" else "metric", at=datetime.now().astimezone())
+def _file(cuts: list[Along], name: str, unit: Unit, rules: HouseRules) -> Response:
+    system: System = "inch" if unit == "in" else "metric"
+    text = taken_along(cuts, system=system, burning=rules.burning, at=datetime.now().astimezone())
     named = f"attachment; filename=\"cuts.html\"; filename*=UTF-8''{quote(f'{name}.html', safe='')}"
     return Response(
         text, media_type="text/html; charset=utf-8", headers={"Content-Disposition": named, "Cache-Control": "no-store"}

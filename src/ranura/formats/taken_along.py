@@ -18,7 +18,8 @@ from ranura.core.output.dry_run import DryRun
 from ranura.core.running.log import RunOf
 from ranura.core.running.record import RunRecord
 from ranura.core.running.steps import RunStep
-from ranura.core.running.trouble import TROUBLES, Trouble
+from ranura.core.running.trouble import Trouble, troubles
+from ranura.core.shop.house_rules import Burning
 from ranura.core.text.writing import Shown, System, Text
 
 _OF = TypeAdapter(RunOf)
@@ -40,20 +41,21 @@ def _page() -> str:
     return Path(__file__).with_suffix(".html").read_text(encoding="utf-8")
 
 
-def taken_along(cuts: Sequence[Along], *, system: System, at: datetime) -> str:
-    """Cuts in their order as one HTML file, its lengths in one system; `at` is when it was made."""
-    told = {"cuts": [_cut(each, system, at) for each in cuts]}
+def taken_along(cuts: Sequence[Along], *, system: System, burning: Burning, at: datetime) -> str:
+    """Cuts in their order as one HTML file, its lengths in one system; `burning` is the
+    house's school, and `at` when it was made."""
+    told = {"cuts": [_cut(each, system, burning, at) for each in cuts]}
     # Nothing in a text may end the script that it stands in.
     data = json.dumps(told, ensure_ascii=False, separators=(",", ":")).replace("<", "\\u003c")
     return _page().replace(_PLACE, _PLACE.replace('{"cuts": []}', data))
 
 
-def _cut(along: Along, system: System, at: datetime) -> dict[str, Any]:
+def _cut(along: Along, system: System, burning: Burning, at: datetime) -> dict[str, Any]:
     return {
         "of": _OF.dump_python(along.of, mode="json"),
         "made": at.isoformat(),
         "steps": [_step(each, system) for each in along.record.steps],
-        "troubles": [_trouble(each, system) for each in TROUBLES],
+        "troubles": [_trouble(each, system) for each in troubles(burning)],
         "drawing": _drawing(along.record.dry_run),
     }
 

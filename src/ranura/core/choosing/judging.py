@@ -236,7 +236,7 @@ class Judge(ABC):
         found = self._bases.get(key)
         if found is None:
             step = school_step(bit, self.rules)
-            several = closeness.over(self.reach(bit), step)
+            several = closeness.over(self.reach(bit), step) or (self.rules.pass_share < 1 and not bit.full_depth_only)
             found = self._bases[key] = usual_base(router, several_depths=several, begins_inside=self.begins_inside)
         return found
 

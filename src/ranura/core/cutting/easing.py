@@ -11,7 +11,7 @@ Easing = Literal["lighter", "slower"]
 """A field of a cut that eases it."""
 
 LIGHTER = 2 / 3
-"""Of the school's step, what a pass of an eased cut takes."""
+"""Of what a pass would take, what one of an eased cut does."""
 SLOWER = 0.85
 """Of the speed that is planned, what an eased cut turns at: about one number of a dial."""
 
@@ -20,7 +20,7 @@ def eased(rules: HouseRules, cut: object) -> HouseRules:
     """The house's rules for a cut, eased where it asks for that; eased once more they stay as they are.
 
     Rule: R3 lighter passes, R2 slower
-    Formula: 2/3 of the school's step, 0.85 of the speed; less where the house has less
+    Formula: 2/3 of what a pass would take, 0.85 of the speed; less where the house has less
     Source: what a person does first when a cut chatters, bogs down or burns
 
     >>> from types import SimpleNamespace

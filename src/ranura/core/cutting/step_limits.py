@@ -8,12 +8,13 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from itertools import pairwise
 from typing import Literal
 
 from ranura.core.board.materials import CROSS_VENEERED, Material
 from ranura.core.cutting.feed import FeedLimit, ceiling, feed_per_tooth, plan_feed, target_chip
 from ranura.core.cutting.need import StraightCut
-from ranura.core.cutting.passes import max_step
+from ranura.core.cutting.passes import cumulative_depths, max_step
 from ranura.core.cutting.power import MOST_CORRECTION, least_feed_chip, specific_energy
 from ranura.core.cutting.stiffness import CUTTER_SHARE, stress_limit
 from ranura.core.cutting.turning import Turning
@@ -24,7 +25,8 @@ from ranura.core.text import depth_words, strength_words
 from ranura.core.text.cautions import Caution, Reason
 
 Bound = Literal[
-    "school", "material", "diameter", "class", "power", "stiffness", "compression", "full-depth", "plunge", "bearing", "end-slot"
+    "school", "material", "diameter", "class", "power", "stiffness", "compression", "full-depth", "plunge", "bearing", "end-slot",
+    "eased",
 ]  # fmt: skip
 
 _HALVINGS = 40
@@ -178,14 +180,13 @@ def school_step(bit: Bit, rules: HouseRules, *, rule: DepthRule | None = None, c
     Source: a bearing makes a bit wider, and no stiffer"""
     profiled = bit.kind.bearing is not None or bit.kind.makes == "edges"
     wide = min(bit.diameter, bit.shank) if profiled else bit.diameter
-    step = max_step(
+    return max_step(
         rule or rules.depth_rule,
         bit_diameter=wide,
         shank_diameter=bit.shank,
         neck_diameter=bit.neck_diameter,
         cap=rules.pass_cap if cap is None else cap,
     )
-    return step * rules.pass_share
 
 
 def step_limits(tooling: Tooling, paces: tuple[Pace, ...]) -> tuple[Limit, ...]:
@@ -195,15 +196,31 @@ def step_limits(tooling: Tooling, paces: tuple[Pace, ...]) -> tuple[Limit, ...]:
     Formula: a = min(school × material, D in a full slot, D/2 where it begins by a plunge, 3 mm for a trim router, 80 % of the
         power ÷ watts per mm, stiffness)
     Source: R3, R5, R6, R21.2; the figure names the bound that was least"""
+    if tooling.bit.full_depth_only:
+        return (Limit(bound="full-depth", step=tooling.need.depth),)
+    limits = _of_end_slot(tooling, paces) if tooling.need.across_end else _of_channel(tooling, paces)
+    return limits if tooling.rules.pass_share == 1 else (*limits, _eased(tooling, limits))
+
+
+def _eased(tooling: Tooling, limits: tuple[Limit, ...]) -> Limit:
+    """What a pass takes where the house, or a cut, has it take less than it would: a share of the deepest one that all bounds
+    leave; but no less than is worth making, and past a compression bit's tip where they let it go there."""
+    depth, could = tooling.need.depth, max(tooling.least_step, min(each.step for each in limits))
+    past = min(compression_first(tooling), depth)
+    least = tooling.least_step if closeness.over(past, could) else max(tooling.least_step, past)
+    finish = tooling.rules.finish if tooling.need.finished else 0.0
+    would = cumulative_depths(depth, step=could, finish=finish)
+    deepest = max(lower - upper for upper, lower in pairwise((0.0, *would)))
+    return Limit(bound="eased", step=max(deepest * tooling.rules.pass_share, least))
+
+
+def _of_channel(tooling: Tooling, paces: tuple[Pace, ...]) -> tuple[Limit, ...]:
+    """The bounds of all other cuts."""
     bit, rules, need = tooling.bit, tooling.rules, tooling.need
-    if bit.full_depth_only:
-        return (Limit(bound="full-depth", step=need.depth),)
-    if need.across_end:
-        return _of_end_slot(tooling, paces)
     cap = min(rules.pass_cap, rules.rabbet_cap) if need.open_sided else rules.pass_cap
     school = school_step(bit, rules, cap=cap)
     if need.mortise:
-        school = min(school, rules.mortise_cap * rules.pass_share)
+        school = min(school, rules.mortise_cap)
     limits = [Limit(bound="school", step=school)]
     if tooling.material.material_class == "dense-hardwood":
         limits.append(Limit(bound="material", step=school * rules.dense_factor))

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 from ranura.core.cutting.easing import Easing
+from ranura.core.shop.house_rules import Burning
 from ranura.core.text.writing import Text, write
 
 
@@ -43,12 +44,13 @@ def _trouble(key: str, name: str, now: tuple[str, ...], change: tuple[str, ...])
     )
 
 
-TROUBLES: Final[tuple[Trouble, ...]] = (
+_TROUBLES: Final[tuple[Trouble, ...]] = (
     _trouble(
         "burns",
         "It burns",
         ("The bit is hot: let it cool.",),
         (
+            _LIGHTER,
             "faster along, never standing still in the wood",
             _SLOWER,
             "clean the bit; sharpen or change it",
@@ -103,3 +105,13 @@ TROUBLES: Final[tuple[Trouble, ...]] = (
         ("measure in scrap at several places", "enter what you measured in the test cut: the next plan is corrected"),
     ),
 )
+
+
+def troubles(burning: Burning) -> tuple[Trouble, ...]:
+    """All that goes wrong; against burning the house's school stands first: to take less and move faster, or to slow the
+    spindle (R4)."""
+    first: Easing = "lighter" if burning == "faster-feed" else "slower"
+    return tuple(
+        each if each.key != "burns" else replace(each, change=tuple(sorted(each.change, key=lambda mend: mend.eases != first)))
+        for each in _TROUBLES
+    )

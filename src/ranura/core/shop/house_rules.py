@@ -171,7 +171,7 @@ class HouseRules:
         "What is left for the last, light pass; 0 leaves it out.")
     trim_slot_cap: float = _rule(3, 0.5, 3, "mm", "depth", "R3", "Deepest pass of a trim router in a slot",
         "Lower it and a trim router takes more passes.")
-    pass_share: float = _rule(1, 0.3, 1, "×", "depth", "R3", "A pass takes this much of the school's step",
+    pass_share: float = _rule(1, 0.3, 1, "×", "depth", "R3", "A pass takes this much of what it would",
         "Lower it and every cut takes more, lighter passes.")
     dense_factor: float = _rule(0.75, 0.1, 1, "×", "depth", "R3", "Step in dense hardwood",
         "The share of the school's step that dense hardwood gets.")

@@ -12,7 +12,6 @@ from ranura.core.cutting.direction import Contour, contour_direction
 from ranura.core.cutting.feed import pace_seconds
 from ranura.core.geometry import closeness
 from ranura.core.output.figures.feed import SET_BY, pace_figure, power_figure, slower_school, time_figure
-from ranura.core.output.figures.passes import EASED_PASSES
 from ranura.core.output.figures.speed import speed_figures
 from ranura.core.output.figures.tool import tool_figures
 from ranura.core.output.going import Going
@@ -28,6 +27,7 @@ _STAGES_SET_BY: dict[Bound, str] = {
     "area": "Set so because no stage takes more than {most:n0} mm² in this wood, {where}",
     "power": "Set so because fewer stages would take more than {share:pct} of the router's power",
     "cutter": "Set so because the groove is wider than the cutter's slot",
+    "eased": "Set so because a stage is to take {eased:pct} of what it would",
     "stiffness": "Set so because fewer stages would bend the bit more than {bend:n2} mm, or load it beyond half its strength",
 }
 _HOW: dict[By, str] = {
@@ -124,7 +124,7 @@ def _stages(setting: EdgeSetting, staging: Staging) -> Figure:
         else f"n stages of equal area A/n, within school, area, power and stiffness; then a skin ≤ {rules.profile_last:g} mm",
         worked=write("{how}: {areas} mm² of {whole:n1} mm²", how=_HOW[staging.by], areas=areas, whole=staging.whole_area),
         because=because(
-            _STAGES_SET_BY[staging.bound] + (EASED_PASSES if rules.pass_share < 1 else ""),
+            _STAGES_SET_BY[staging.bound],
             eased=rules.pass_share,
             school=school_name(rules.depth_rule),
             a=step,

@@ -71,7 +71,7 @@ def jointing_runs(size: float, rules: HouseRules) -> tuple[int, float]:
     Rule: R8 jointing
     Formula: n = ⌈size / 1 mm⌉ runs of size / n; over a table the same setting each time
     Source: each run makes the edge new, which then lies on the outfeed face"""
-    count = max(1, closeness.ceil(size / rules.jointing))
+    count = closeness.ceil(max(1, closeness.ceil(size / rules.jointing)) / rules.pass_share)
     return count, size / count
 
 

@@ -23,7 +23,7 @@ from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text import strength_words
 from ranura.core.text.cautions import Reason
 
-Bound = Literal["whole", "asked", "school", "area", "power", "stiffness", "cutter"]
+Bound = Literal["whole", "asked", "school", "area", "power", "stiffness", "cutter", "eased"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -81,7 +81,7 @@ def most_area(work: EdgeWork) -> float:
         "mdf": rules.stage_plywood,
         "plastic": rules.stage_hardwood,
     }
-    most = by_class[turning.material.material_class] * rules.pass_share
+    most = by_class[turning.material.material_class]
     return most * rules.stage_on_table if turning.router.mounting == "table" else most
 
 

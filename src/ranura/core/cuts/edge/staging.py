@@ -92,13 +92,10 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
     if by == "fence" and not work.guided.fenced:
         return _by_bearings(work)
     least, bound = _fewest(work)
-    for count in range(min(least, MOST_STAGES), MOST_STAGES + 1):
-        trips = _settings(work, count, by)
-        made = _evaluated(work, trips)
-        failed = failing(work, made)
-        if failed is None:
-            break
-        bound = failed
+    count, made, failed, bound = _enough(work, by, least, bound)
+    share = work.turning.rules.pass_share
+    if failed is None and share < 1 and count < MOST_STAGES:
+        count, made, failed, bound = _enough(work, by, closeness.ceil(count / share), "eased")
     reason = None if failed is None else reason_for(work, made, failed)
     return Staging(
         stages=_with_climb(work, made, mounting),
@@ -109,6 +106,17 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
         most_area=most_area(work),
         reason=reason,
     )
+
+
+def _enough(work: EdgeWork, by: StageBy, least: int, bound: Bound) -> tuple[int, tuple[Stage, ...], Bound | None, Bound]:
+    """The fewest stages from so many on that keep within all limits: how many, what still fails, and what made them as many."""
+    for count in range(min(least, MOST_STAGES), MOST_STAGES + 1):
+        made = _evaluated(work, _settings(work, count, by))
+        failed = failing(work, made)
+        if failed is None:
+            break
+        bound = failed
+    return count, made, failed, bound
 
 
 def _fewest(work: EdgeWork) -> tuple[int, Bound]:
@@ -155,7 +163,7 @@ def _stepped(work: EdgeWork, mounting: str) -> Staging:
         )
         limits = step_limits(tooling, paces_of(tooling))
         least = min(limits, key=lambda limit: limit.step)
-        within = most_area(work) / min(edging.size, turning.bit.diameter)
+        within = turning.rules.pass_share * most_area(work) / min(edging.size, turning.bit.diameter)
         step = max(min(least.step, within), tooling.least_step)
         depths = cumulative_depths(edging.depth, step=step, finish=turning.rules.finish)
         lateral = (
@@ -167,15 +175,16 @@ def _stepped(work: EdgeWork, mounting: str) -> Staging:
         trips = [Trip(height=depth, offset=final.offset + out) for depth, out in settings]
         if len(depths) > 1:
             by = "depth"
-            bound = "power" if least.bound == "power" else "stiffness" if least.bound == "stiffness" else "school"
-            bound = "area" if within < least.step else bound
+            bound = least.bound if least.bound in ("power", "stiffness", "eased") else "school"
+            if within < least.step:
+                bound = "eased" if turning.rules.pass_share < 1 else "area"
     elif edging.grooved:
         trips = _slots(work)
         by, bound = ("depth", "cutter") if len(trips) > 1 else (by, bound)
-    elif edging.shape == "jointing" and work.guided.guide == "fence" and closeness.over(edging.size, turning.rules.jointing):
+    elif edging.shape == "jointing" and work.guided.guide == "fence":
         count, _ = jointing_runs(edging.size, turning.rules)
         trips = [replace(final, offset=final.offset + edging.size * (count - 1 - i) / count) for i in range(count)]
-        by, bound = "fence", "school"
+        by, bound = ("fence", "school") if count > 1 else (by, bound)
     made = _evaluated(work, trips)
     failed = failing(work, made, depths_matter=False)
     return Staging(

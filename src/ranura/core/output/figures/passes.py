@@ -25,11 +25,10 @@ _STEP_SET_BY: dict[Bound, str] = {
     "stiffness": "a deeper pass would bend the bit more than {bend:n2} mm, or load it beyond half its strength",
     "end-slot": "across a standing end, with little wood along the way, a slot may be twice as deep as it is wide",
     "bearing": "the bearing at its tip sets one depth",
+    "eased": "a pass is to take {eased:pct} of what it would",
     "full-depth": "this bit cuts its whole depth at once, after a straight one cleared the way",
     "compression": "the first pass must go past the up-cut tip, or the near face tears",
 }
-
-EASED_PASSES = "; the school's step is eased to {eased:pct}"
 
 
 def depth_figures(setting: ToolSetting, stepping: Stepping, *, total: float) -> list[Figure]:
@@ -69,7 +68,7 @@ def depth_figures(setting: ToolSetting, stepping: Stepping, *, total: float) -> 
             formula="a = min(school × material, D in a full slot, class, power, stiffness)",
             worked=write("the least of: {parts}", parts=parts),
             because=because(
-                f"Set so because {_STEP_SET_BY[stepping.bound]}{EASED_PASSES if rules.pass_share < 1 else ''}",
+                f"Set so because {_STEP_SET_BY[stepping.bound]}",
                 eased=rules.pass_share,
                 school=school_name(rules.depth_rule),
                 share=rules.power_limit,
