@@ -247,6 +247,9 @@ def test_figures_that_no_longer_belong_to_the_fields_are_marked_at_once(page: Pa
         expect(page.get_by_test_id("slip").first).to_have_attribute("data-stale", "false")
         field(page, "depth").fill(typed)
         expect(page.get_by_test_id("slip").first).to_have_attribute("data-stale", "true")
+    page.set_viewport_size({"width": 390, "height": 844})
+    expect(page.get_by_test_id("status-line")).to_contain_text("Shows the last good plan")
+    expect(page.get_by_test_id("status-line")).not_to_contain_text("Ready")
 
 
 @pytest.mark.thorough
@@ -374,7 +377,8 @@ def test_a_cut_that_no_tool_makes_is_wanted_until_one_does(page: Page):
     field(page, "width").fill("2")
     expect(page.get_by_test_id("saving")).to_contain_text("Not saved")
     page.get_by_test_id("keep-wanted").click()
-    expect(page.get_by_test_id("is-wanted")).to_be_visible()
+    expect(page.get_by_test_id("is-wanted")).to_contain_text("the narrowest, 3.175 straight")
+    expect(page.get_by_test_id("no-plan")).to_be_visible()
     page.get_by_role("link", name="See what to buy").click()
     expect(page.get_by_test_id("shopping")).to_be_visible()
     # Two steps back it is as wide as it was wanted first, and kept so.

@@ -93,6 +93,7 @@ function Board(props: BoardProps) {
   const elsewhere = place === null ? problem : null;
   useEffect(() => onSaving(state.saving), [onSaving, state.saving]);
   const lacking = (problem?.lacks ?? false) && state.saving !== "conflict";
+  const why = problem ? <Words text={inUnit(problem.message, unit)} /> : null;
   // Nothing is run or printed that cannot be cut.
   const stopped = plan?.status === "stop" || (problem !== null && state.saving === "saved");
   useEffect(() => onStopped(stopped), [onStopped, stopped]);
@@ -162,7 +163,7 @@ function Board(props: BoardProps) {
             </Link>
           </p>
         ) : null}
-        {plan ? <StatusLine plan={plan} unit={unit} /> : null}
+        {plan ? <StatusLine plan={plan} unit={unit} stale={problem !== null} /> : null}
         {state.down ? (
           <p
             role="alert"
@@ -172,9 +173,11 @@ function Board(props: BoardProps) {
             {state.down}
           </p>
         ) : null}
-        {lacking && state.saving === "saved" ? <IsWanted /> : null}
-        {lacking && state.saving === "refused" ? <KeepAsWanted onKeep={() => editor.keepAsWanted()} /> : null}
-        {elsewhere ? (
+        {lacking && state.saving === "saved" ? <IsWanted why={why} /> : null}
+        {lacking && state.saving === "refused" ? (
+          <KeepAsWanted why={why} onKeep={() => editor.keepAsWanted()} />
+        ) : null}
+        {elsewhere && !lacking ? (
           <p role="alert" className="mt-1 border-l-4 border-cut px-3 py-2 text-body" data-testid="problem">
             <Words text={inUnit(elsewhere.message, unit)} />
           </p>

@@ -20,6 +20,10 @@ const refused: Outcome<CutPlan> = {
   kind: "refused",
   problem: { field: "cut.depth", message: { metric: "no", inch: "no" }, partial: false },
 };
+const lacking: Outcome<CutPlan> = {
+  kind: "refused",
+  problem: { field: "cut.width", message: { metric: "no bit", inch: "no bit" }, partial: false, lacks: true },
+};
 const stale: Outcome<CutItem> = {
   kind: "stale",
   newer: { cut: cut("5"), version: 7, sentence: { metric: "5 deep", inch: "5 deep" } },
@@ -75,25 +79,18 @@ describe("editing a cut", () => {
   });
 
   it("keeps what lacks a tool once it is wanted, and what is typed over it", async () => {
-    const lacking: Outcome<CutPlan> = {
-      kind: "refused",
-      problem: {
-        field: "cut.width",
-        message: { metric: "no bit", inch: "no bit" },
-        partial: false,
-        lacks: true,
-      },
-    };
     const { made, deps } = editor({
       plan: vi.fn(async (draft: CutIn) => (draft.depth?.typed === "6" ? planOf(draft) : lacking)),
     });
+    await settle();
     made.edit({ depth: text("60") });
     await settle(2000);
     expect(made.snapshot().saving).toBe("refused");
     expect(deps.save).not.toHaveBeenCalled();
+    expect(made.snapshot().plan).not.toBeNull();
     made.keepAsWanted();
     await settle();
-    expect(made.snapshot().saving).toBe("saved");
+    expect(made.snapshot()).toMatchObject({ saving: "saved", plan: null });
     expect(vi.mocked(deps.save).mock.calls.at(-1)?.[2]).toBe(true);
     made.edit({ depth: text("61") });
     await settle(2000);
@@ -108,15 +105,6 @@ describe("editing a cut", () => {
   });
 
   it("keeps what was typed over a wanted cut while nobody answered", async () => {
-    const lacking: Outcome<CutPlan> = {
-      kind: "refused",
-      problem: {
-        field: "cut.width",
-        message: { metric: "no bit", inch: "no bit" },
-        partial: false,
-        lacks: true,
-      },
-    };
     const { deps } = editor({ plan: vi.fn(async () => lacking) });
     const made = new CutEditor({ cut: cut("60"), version: 3, wanted: true }, deps);
     made.resume(cut("61"), 3);

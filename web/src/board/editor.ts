@@ -238,8 +238,10 @@ export class CutEditor {
           down: null,
           saving: same(asked, this.keptDraft) ? "saved" : "refused",
         });
-        if (same(asked, this.keptDraft)) this.wanted = answer.problem.lacks ?? false;
-        else if (this.savable) this.saveSoon();
+        if (same(asked, this.keptDraft)) {
+          this.wanted = answer.problem.lacks ?? false;
+          this.leavePlan();
+        } else if (this.savable) this.saveSoon();
         return;
       case "stale":
         return;
@@ -267,6 +269,11 @@ export class CutEditor {
       this.put({ plan, form: plan.form });
     }
     this.proving = false;
+  }
+
+  /** What is kept and lacks a tool has no plan: the one before it is another cut's. */
+  private leavePlan(): void {
+    if (this.wanted && this.state.problem?.lacks) this.put({ plan: null });
   }
 
   /** Whether the server would keep what is typed. */
@@ -301,8 +308,10 @@ export class CutEditor {
         if (!silent) this.deps.saved(before, draft, answer.data);
         else this.deps.saved(draft, draft, answer.data);
         this.put({ down: null });
-        if (same(this.state.draft, draft)) this.put({ saving: "saved" });
-        else if (this.savable) this.saveSoon();
+        if (same(this.state.draft, draft)) {
+          this.put({ saving: "saved" });
+          this.leavePlan();
+        } else if (this.savable) this.saveSoon();
         return;
       case "stale": {
         const newer = this.deps.toDraft(answer.newer);

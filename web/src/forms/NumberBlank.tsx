@@ -74,7 +74,9 @@ export function NumberBlank({ blank, filling, look }: Props) {
           className={
             look === "first"
               ? "text-small text-cut"
-              : "floating absolute top-full left-0 z-20 mt-2 w-72 border-l-4 border-l-cut p-3 text-body leading-snug font-normal text-ink"
+              : refused?.lacks
+                ? "sr-only"
+                : "floating absolute top-full left-0 z-20 mt-2 w-72 border-l-4 border-l-cut p-3 text-body leading-snug font-normal text-ink"
           }
         >
           <Words text={message} />

@@ -17,9 +17,10 @@ export const SHORTLY: Record<CutPlan["status"], string> = {
   unproven: "being proven",
 };
 
-/** Right under the sentence where the slip stands further down: whether it may be cut, and the first stop. */
-export function StatusLine({ plan, unit }: { plan: CutPlan; unit: Unit }) {
-  const stop = plan.cautions.find((each) => each.level === "stop");
+/** Right under the sentence where the slip stands further down: whether it may be cut, and the first stop. Of a plan that is no
+    longer that of the fields only that. */
+export function StatusLine({ plan, unit, stale }: { plan: CutPlan; unit: Unit; stale: boolean }) {
+  const stop = stale ? undefined : plan.cautions.find((each) => each.level === "stop");
   const more = plan.cautions.filter((each) => each.level === "stop").length - 1;
   return (
     <div
@@ -27,7 +28,9 @@ export function StatusLine({ plan, unit }: { plan: CutPlan; unit: Unit }) {
       data-testid="status-line"
       className={`mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 border-l-4 px-3 py-1.5 lg:hidden ${stop ? "border-cut bg-cut-soft" : "border-guide bg-paper"}`}
     >
-      <span className="text-body font-bold">{STATUS[plan.status]}</span>
+      <span className={`text-body font-bold ${stale ? "text-cut" : ""}`}>
+        {stale ? "Shows the last good plan" : STATUS[plan.status]}
+      </span>
       {stop ? (
         <span className="text-body">
           <Words text={inUnit(stop.message, unit)} />

@@ -22,6 +22,7 @@ interface Props {
   onType: (value: LengthIn) => void;
   className: string;
   hint?: React.ReactNode;
+  /** What floats covers what stands below; of a cut that only lacks a tool the screen says it where it is not in the way. */
   messageAt?: "below" | "floating";
 }
 
@@ -73,7 +74,9 @@ export function LengthField(props: Props) {
           role="alert"
           className={
             props.messageAt === "floating"
-              ? "floating absolute top-full left-0 mt-2 w-72 p-3 text-body leading-snug font-normal text-ink border-l-4 border-l-cut"
+              ? problem?.lacks
+                ? "sr-only"
+                : "floating absolute top-full left-0 mt-2 w-72 p-3 text-body leading-snug font-normal text-ink border-l-4 border-l-cut"
               : "mt-1 text-small text-cut"
           }
         >
