@@ -9,9 +9,10 @@ import pytest
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.edge.asked import EdgeCut
+from ranura.core.cuts.edge.guides import jointing_runs
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cutting.easing import eased
-from ranura.core.plan import plan_cut
+from ranura.core.plan import PLANNING, plan_cut
 from ranura.core.running.trouble import troubles
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.text.lengths import in_mm
@@ -89,6 +90,35 @@ def test_whatever_sets_its_passes_a_lighter_cut_takes_lighter_ones(cut):
     usual, lighter = (plan_cut(each, board(), SHOP, SHOP.rules) for each in (cut, replace(cut, lighter=True)))
     assert deepest(lighter) < deepest(usual) - 1e-6
     assert deepest(lighter) >= min(SHOP.rules.least_step, deepest(usual)) - 1e-6 or not lighter.passes
+
+
+def test_what_is_eased_is_the_pass_beside_the_light_last_one():
+    # 22 and half a millimetre below, less 0.8 to finish, in four: 5.425 each.
+    assert figure(planned("arch-opening", lighter=True), "depth.step").value == pytest.approx((22.5 - 0.8) / 4 * 2 / 3)
+
+
+def test_it_says_that_it_was_eased_whatever_had_set_it():
+    for cut in (edge("rabbet", 9, depth=in_mm(9)), edge("roundover", 3), channel(12.7, 15)):
+        plan = plan_cut(replace(cut, lighter=True), board(), SHOP, SHOP.rules)
+        said = next(each for each in plan.figures if each.key in ("edge.stages", "depth.step")).because.metric
+        assert said.endswith("is to take 67 % of what it would")
+
+
+def test_an_edge_is_jointed_in_more_runs():
+    assert [jointing_runs(size, SHOP.rules)[0] for size in (0.8, 2.5)] == [1, 3]
+    light = eased(SHOP.rules, replace(channel(6, 6), lighter=True))
+    assert [jointing_runs(size, light) for size in (0.8, 2.5)] == [(2, 0.4), (5, 0.5)]
+
+
+def test_what_goes_down_in_several_passes_now_is_plunged_in_them():
+    kinds = {}
+    for cut in (channel(12.7, 3), channel(8.7, 8, shape="dovetail")):
+        for each in (cut, replace(cut, lighter=True)):
+            plan = PLANNING.plan_with_moves(each, board(), SHOP, SHOP.rules)
+            kinds[cut.shape, each.lighter] = {setting.base.kind for setting in plan.settings}
+    assert kinds["square", False] == {"fixed"}
+    assert kinds["square", True] == {"plunge"}
+    assert kinds["dovetail", True] == kinds["dovetail", False]
 
 
 def test_what_goes_at_once_or_takes_too_little_stays_as_it_is():

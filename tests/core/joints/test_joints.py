@@ -92,12 +92,16 @@ def test_a_joint_says_what_it_takes_of_the_second_board(kind, more, takes):
 
 def test_a_joint_s_minutes_are_its_moves_and_what_is_set_between_them():
     setup = SHOP.rules.setup_minutes
-    for kind, more in (
-        ("housed", {"at": mm(200)}),
-        ("mortise-tenon", {"at": mm(200)}),
-        ("cross-lap", {"at": mm(200), "along": mm(200)}),
-    ):
-        found = made(kind, LEG, RAIL, **more)
+    small = (board(600, 60, 22), board(400, 60, 22))
+    assert made("sliding-dovetail", *small, at=mm(100)).worth.settings == 2, "one bit in one router, set twice"
+    asked = [
+        ("housed", (LEG, RAIL), {"at": mm(200)}),
+        ("mortise-tenon", (LEG, RAIL), {"at": mm(200)}),
+        ("cross-lap", (LEG, RAIL), {"at": mm(200), "along": mm(200)}),
+        ("sliding-dovetail", small, {"at": mm(100)}),
+    ]
+    for kind, two, more in asked:
+        found = made(kind, *two, **more)
         plans = [each.plan for each in found.cuts]
         in_wood = sum(move.seconds or 0.0 for plan in plans for move in plan.moves) / 60
         mounted = {(plan.bit_id, plan.router_id) for plan in plans}
