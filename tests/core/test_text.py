@@ -69,6 +69,15 @@ def test_what_is_left_of_a_fraction_shows_only_when_it_matters(mm, parts):
         assert worked.error is None
 
 
+def test_what_was_written_before_is_written_anew_for_other_parts_of_an_inch():
+    written = []
+    for parts in (16, 64, 16):
+        with inches_to(parts):
+            written.append(write("{a:len} deep", a=2.0).inch)
+    assert written[0] == written[2]
+    assert written[0] != written[1]
+
+
 def test_feed_is_read_in_feet_by_inch_readers():
     shown = show(3.048, "m/min")
     assert (str(shown.metric), str(shown.inch)) == ("3.05 m/min", "10 ft/min")

@@ -321,6 +321,9 @@ class Judge:
             if _is_short(moves[number], self.plan["settings"][moves[number]["setting"]]):
                 # Beside where it began, and at its bends, a little is left standing: what is so at one of the places will do.
                 seen = seen.union(*map(_side, places))
+                if moves[number]["path"][0] == moves[number]["path"][-1] and "both" in seen:
+                    # Out from its own hole it meets wood on both sides, and back to it on the outer one.
+                    seen = seen | {"left"}
             said = moves[number]["fresh"]
             if seen == {"none"} and said != "none" and self._takes_anything(number):
                 continue

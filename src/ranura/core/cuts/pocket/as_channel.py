@@ -86,35 +86,18 @@ def runs_along(asked: PocketOnBoard) -> bool:
 def as_channel(cut: PocketCut, asked: PocketOnBoard, piece: Piece, guide: Literal["edge-guide", "straightedge"]) -> ChannelCut:
     """A pocket that nothing speaks against (`against_channel`) as the channel that is cut."""
     x0, y0, x1, y1 = asked.box
-    length, width = piece.length.mm, piece.width.mm
-    near, left = cut.edge == "near", cut.end == "left"
-    if runs_along(asked):
-        return ChannelCut(
-            goes="along",
-            width=_mm(y1 - y0),
-            position=_mm(y0 if near else width - y1),
-            end=cut.edge,
-            stop_first=_mm(x0),
-            stop_last=_mm(length - x1),
-            depth=cut.depth,
-            guide=guide,
-            leaf=cut.leaf,
-            clamps=cut.clamps,
-            support=cut.support,
-            held=cut.held,
-            lighter=cut.lighter,
-            slower=cut.slower,
-            thin_walls=cut.thin_walls,
-            bit_id=cut.bit_id,
-            router_id=cut.router_id,
-        )
+    from_left_to_right, from_near_to_far = (x0, x1, piece.length.mm), (y0, y1, piece.width.mm)
+    along = runs_along(asked)
+    first, last, run = from_left_to_right if along else from_near_to_far
+    low, high, whole = from_near_to_far if along else from_left_to_right
+    end = cut.edge if along else cut.end
     return ChannelCut(
-        goes="across",
-        width=_mm(x1 - x0),
-        position=_mm(x0 if left else length - x1),
-        end=cut.end,
-        stop_first=_mm(y0),
-        stop_last=_mm(width - y1),
+        goes="along" if along else "across",
+        width=_mm(high - low),
+        position=_mm(low if end in ("near", "left") else whole - high),
+        end=end,
+        stop_first=_mm(first),
+        stop_last=_mm(run - last),
         count=cut.count,
         spacing=cut.spacing if cut.count > 1 else None,
         depth=cut.depth,
