@@ -156,7 +156,7 @@ def test_which_joints_two_boards_can_have_those_that_can_be_first(client):
     found = client.post("/api/joints/which", json=asked).json()
     assert {each["kind"] for each in found} == {
         "housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon", "edge-joint",
-        "tongue-groove", "spline", "box-joint", "sliding-dovetail",
+        "tongue-groove", "spline", "box-joint", "half-blind", "sliding-dovetail",
     }  # fmt: skip
     stops = [each["status"] == "stop" for each in found]
     assert stops == sorted(stops)
@@ -216,4 +216,4 @@ def typed_again(value):
 
 def test_the_list_of_jobs_counts_what_follows_from_joints(client):
     cards = {each["id"]: each["cuts"] for each in client.get("/api/jobs").json()}
-    assert cards == {"little-harbour": 25, "prompters-desk": 3}
+    assert cards == {"little-harbour": 25, "prompters-desk": 7}

@@ -383,6 +383,21 @@ def test_layers_of_a_drawing_are_named_and_chosen(client):
     assert (one["layers"], one["loops"], one["width"]) == (["frame", "hole"], 1, pytest.approx(40, abs=0.01))
 
 
+def test_a_comb_goes_out_as_its_own_edge_alone(client):
+    made = client.get("/api/cuts/desk-drawer.a0/plan").json()["template"]
+    asked = {"name": made["called"], **{each: made[each] for each in ("path", "intent", "is_template")}}
+    kept = client.post("/api/outlines", json=asked).json()
+    assert client.post("/api/outlines", json=asked).json()["id"] == kept["id"], "kept once, whichever board asks for it"
+    address = f"/api/outlines/{kept['id']}/template"
+    assert client.get(address, params=pair(client)).json()["wanted"] != ""
+    drawn = client.get(f"{address}.svg", params=pair(client))
+    (comb,) = read_drawing(drawn.content, None).loops
+    assert (comb.arcs, comb.closed) == (27, True)
+    assert {layer for layer in ("TEMPLATE", "WANTED", "CUT", "SAW") if f'id="{layer}"' in drawn.text} == {"TEMPLATE"}
+    paper = client.get(f"{address}.pdf", params=pair(client))
+    assert len(PdfReader(io.BytesIO(paper.content)).pages) > 1
+
+
 def test_a_part_has_a_line_to_saw_along_and_a_hole_has_none(client):
     kept = client.post("/api/outlines", json={"name": "Part", "path": "M0 0 L80 0 L80 60 L0 60 Z", "intent": "part"}).json()
     address = f"/api/outlines/{kept['id']}/template"

@@ -34,7 +34,7 @@ def case(chance: random.Random) -> Case:
         "name": "board", "material": chance.choice(WOODS), "length": mm(length), "width": mm(width), "thickness": mm(thick),
         "count": chance.choice([1, 1, 2, 8]),
     }  # fmt: skip
-    families = [_channel, _channel, _channel, _pocket, _pocket, _pocket, _edge, _edge, _template, _fingers, _tongue]
+    families = [_channel, _channel, _channel, _pocket, _pocket, _pocket, _edge, _edge, _template, _fingers, _tongue, _dovetails]
     cut = chance.choice(families)(chance, piece, length, width, thick)
     if chance.random() < 0.15:
         cut["router_id"] = chance.choice(["plunge-two", "trim-one", "table-three"])
@@ -126,6 +126,20 @@ def _fingers(chance: random.Random, piece: Case, length: float, _width: float, _
         "kind": "fingers", "end": chance.choice(["left", "right"]), "starts": chance.choice(["finger", "slot"]),
         "slot": mm(chance.choice([9.525, 9.525, 12.7, 12.7, 12, 6.35, 19.05])), "depth": mm(chance.uniform(4, 25)),
         "play": chance.choice([0.05, 0.05, 0.0, 0.2, -0.1]),
+    }  # fmt: skip
+
+
+def _dovetails(chance: random.Random, piece: Case, length: float, _width: float, _thick: float) -> Case:
+    makes, tails = chance.choice(["sockets", "tails"]), chance.randint(1, 9)
+    if chance.random() < 0.9:
+        # What the demo's comb takes: two half pins of 6 to 9.7 mm beside the tails.
+        piece["width"] = mm(14.2875 + (tails - 1) * 24 + chance.uniform(12, 19.42))
+    front, back = chance.choice([12, 12, 12, chance.uniform(6, 16)]), chance.uniform(12, 24)
+    piece |= {"length": mm(min(length, chance.uniform(180, 480))), "thickness": mm(back if makes == "sockets" else front)}
+    return {
+        "kind": "dovetails", "makes": makes, "end": chance.choice(["left", "right"]),
+        "mate": mm(front if makes == "sockets" else back),
+        **({"depth": mm(chance.uniform(5, 11.9))} if chance.random() < 0.3 else {}),
     }  # fmt: skip
 
 

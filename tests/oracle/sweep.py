@@ -71,7 +71,7 @@ def judged(seed: int) -> Judged:
             program = Program(bodies=made.bodies, settings=made.settings, moves=made.moves)
             around = circumstances(request.piece, shop, shop.rules, before)
             placing, taken = IN_PLACE, before.taken
-            if asked["cut"]["kind"] in ("fingers", "tongue"):
+            if asked["cut"]["kind"] in ("fingers", "tongue") or asked["cut"].get("makes") == "tails":
                 placing = placing_of(request.piece, getattr(request.cut, "on", None) or request.cut.end)
                 around, taken = replace(around, fibres=None), ()
             _judge_a_fault(program, around, taken, placing, earlier, plan, found)
@@ -112,7 +112,9 @@ def _judge_a_fault(
     # A sled that is held on both sides may cut on its way back, as deep as the proof says.
     back = any(each.code == "sled-cuts-back" for each in run.proof.findings)
     climbs = not back and any(move.fresh == "right" and move.kind == "cut" for move in run.moves)
-    seen, proven = bool(problems) or climbs, bool(codes & (_JUDGED_TWICE | _CLIMBS))
+    seen = bool(problems) or climbs
+    # What the second judge sees may be stopped for something that it does not look at, as for a guide that is not touched.
+    proven = bool(codes if seen else codes & (_JUDGED_TWICE | _CLIMBS))
     found.met.add(f"fault {name}{'' if seen else ' (harmless)'}")
     found.met |= {f"check {each.check}" for each in run.proof.findings}
     if seen != proven and not (climbs and around.rules.climb != "never"):

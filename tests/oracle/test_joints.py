@@ -48,6 +48,10 @@ def asked(kind: str, seed: int) -> dict[str, Any]:
         first = (between(340, 480), between(60, 220), between(9, 20))
         second = (between(180, 480), first[1], between(9, 20))
         material = chance.choice(["birch-plywood", "beech"])
+    if kind == "half-blind":
+        wide = between(26.3, 33.6) + 24 * chance.randint(1, 7)
+        first, second = (between(300, 480), wide, between(13, 24)), (between(180, 420), wide, between(7, 14))
+        material = chance.choice(["beech", "ash"])
     if kind == "sliding-dovetail":
         first = (between(400, 900), between(150, 300), between(18, 30))
         second = (between(300, 620), between(150, 300), between(17, 24))
@@ -122,8 +126,8 @@ def test_the_boards_go_together_as_it_is_said(kind, seed):
     solids = [Solid(member) for member in found["members"]]
     for line in found["fit"]["measured_at"]:
         at = np.array(line["at"])
-        # Of a box joint one side of one finger alone.
-        far = 3 if kind == "box-joint" else 130
+        # Of a box joint one side of one finger alone, and of dovetails one socket.
+        far = {"box-joint": 3, "half-blind": 12}.get(kind, 130)
         steps = np.arange(-far, far, STEP)
         points = at + steps[:, None] * np.array(line["way"])
         one, two = (solid.holds(points, whole) for solid, whole in zip(solids, sizes, strict=True))

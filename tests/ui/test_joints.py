@@ -8,6 +8,8 @@ from collections.abc import Callable
 import pytest
 from playwright.sync_api import Page, expect
 
+from ranura.core.joints.kinds import KINDS
+
 pytestmark = pytest.mark.slow
 
 DESK = "/jobs/prompters-desk"
@@ -19,7 +21,7 @@ def test_a_joint_is_chosen_changed_in_its_sentence_and_cut_in_both_boards(open_p
     page.get_by_test_id("joint-first").select_option(label="Desk side")
     page.get_by_test_id("joint-second").select_option(label="Paper shelf")
     which = page.get_by_test_id("which-joint")
-    expect(which.locator("label")).to_have_count(12)
+    expect(which.locator("label")).to_have_count(len(KINDS))
     which.locator('[data-kind="dado-rabbet"]').check()
     page.get_by_test_id("joint-name").fill("Desk corner")
     page.keyboard.press("Enter")
@@ -69,10 +71,10 @@ def test_what_is_changed_in_a_cut_of_a_joint_stays_and_the_joint_is_removed_and_
     expect(by_hand).to_contain_text("holding")
     page.get_by_role("link", name="Prompter's desk").click()
     joints = page.get_by_role("region", name="Joints")
-    expect(joints.get_by_role("link")).to_have_count(2)
+    expect(joints.get_by_role("link")).to_have_count(3)
     joints.get_by_role("button", name="Joint Leg frame").click()
     page.get_by_role("menuitem", name="Remove the joint").click()
-    expect(joints.get_by_role("link")).to_have_count(1)
+    expect(joints.get_by_role("link")).to_have_count(2)
     expect(page.get_by_text("Half-lap, Leg frame")).to_have_count(0)
     page.keyboard.press("Control+z")
     expect(page.get_by_role("region", name="Order of work").get_by_text("Half-lap, Leg frame")).to_have_count(2)
@@ -180,3 +182,21 @@ def test_what_is_typed_of_a_joint_stays_when_it_is_changed_elsewhere(open_page: 
     expect(page.get_by_test_id("job-page")).to_be_visible()
     page.go_back()
     expect(depth).to_have_value("14")
+
+
+def test_dovetails_by_a_comb_are_set_right_by_their_trial_and_the_comb_goes_out(open_page: Callable[..., Page]):
+    page = open_page(f"{DESK}/joints/desk-drawer", wait="joint-page")
+    cuts, fit = page.get_by_test_id("joint-cuts"), page.get_by_test_id("joint-fit")
+    expect(cuts.get_by_role("listitem")).to_have_count(4)
+    expect(fit).to_contain_text("0.1 mm")
+    page.get_by_test_id("option-trial-in-scrap").select_option(label="trial: too tight")
+    page.locator('[data-field="off"]').fill("0.1")
+    expect(fit).to_contain_text("0.2 mm")
+    expect(page.get_by_test_id("saving")).to_have_text("saved")
+    cuts.get_by_role("link", name="Tails in Drawer side").click()
+    expect(page.get_by_test_id("slip")).to_contain_text("8.77")
+    page.get_by_test_id("its-template").click()
+    expect(page.get_by_test_id("template-canvas")).to_be_visible()
+    expect(page.get_by_test_id("out-dxf")).to_be_visible()
+    page.get_by_role("button", name=re.compile("Undo")).click()
+    expect(page.get_by_text("Dovetail comb 24")).to_have_count(0)

@@ -141,7 +141,7 @@ class PriorCuts:
 
 
 def _work(plan: PlanWithMoves) -> Work:
-    return as_work(plan.bit_id, plan.router_id, plan.settings, plan.moves, template=plan.template is not None)
+    return as_work(plan.bit_id, plan.router_id, plan.settings, plan.moves, template=plan.waits_for_template)
 
 
 async def _prior(request: Request) -> PriorCuts:

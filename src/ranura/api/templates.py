@@ -206,13 +206,13 @@ def template(
     bearing, by their ids."""
     guide_mm, bit_mm, cautions = _followed_by(guide, bit, shop)
     outline, made, drawing = _template(outline_id, guide_mm, bit_mm, shop, corners)
-    x0, y0, x1, y1 = drawing.box
-    sized = made.cut if outline.is_template else made.loops
-    left, low, right, high = box_of(sized)
+    wanted = made.cut if outline.is_template else drawing.wanted
+    x0, y0, x1, y1 = box_of((*made.loops, *wanted, *made.cut, *drawing.saw))
+    left, low, right, high = box_of(made.cut if outline.is_template else made.loops)
     width, height = right - left, high - low
     return TemplateView(
         template=text_of_loops(made.loops),
-        wanted=text_of_loops(drawing.wanted),
+        wanted=text_of_loops(wanted),
         axis=text_of_loops(made.axis),
         cut=text_of_loops(made.cut),
         saw=text_of_loops(drawing.saw),
@@ -322,15 +322,15 @@ def _template(
     outline = items.find(shop, "outlines", SavedOutline, outline_id)
     if outline.is_template:
         loops = loops_of_text(outline.path)
+        # A copy of it, or a comb: its own edge alone.
         made = made_by(loops, outline.intent, guide=guide, bit=bit)
-        loops = made.cut
-    else:
-        loops = rounded_loops(outline, corners)
-        made = shaped_template(loops, outline.intent, guide=guide, bit=bit, rules=shop.rules)
+        said = write("{name}, as it is", name=outline.name).metric
+        return outline, made, TemplateDrawing(said, made.loops, (), ())
+    loops = rounded_loops(outline, corners)
+    made = shaped_template(loops, outline.intent, guide=guide, bit=bit, rules=shop.rules)
     what = _OPENING[outline.intent]
     title = write("{name}, {what} for a guide of {g:len} and a bit of {b:len}", name=outline.name, what=what, g=guide, b=bit)
-    is_part = outline.intent == "part" and not outline.is_template
-    saw = saw_line(loops, waste_for(bit, shop.rules)) if is_part else ()
+    saw = saw_line(loops, waste_for(bit, shop.rules)) if outline.intent == "part" else ()
     said = title.metric if shop.unit == "mm" else title.inch
     return outline, made, TemplateDrawing(said, made.loops, loops, made.cut, saw)
 

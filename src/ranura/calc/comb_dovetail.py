@@ -8,7 +8,7 @@ from pydantic import Field
 
 from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, Question, SizeField
-from ranura.core.joints.comb_dovetail import plan_comb_dovetail
+from ranura.core.cuts.dovetails.comb_dovetail import plan_comb_dovetail
 
 
 class CombDovetailRequest(Question):
@@ -24,7 +24,7 @@ class CombDovetailRequest(Question):
 
 
 class CombDovetailAnswer(Answer):
-    """See `ranura.core.joints.comb_dovetail.CombDovetail`."""
+    """See `ranura.core.cuts.dovetails.comb_dovetail.CombDovetail`."""
 
     play: float
     depth: float | None

@@ -6,6 +6,8 @@ from typing import Final
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.family import FAMILY as CHANNEL
+from ranura.core.cuts.dovetails.asked import DovetailsCut
+from ranura.core.cuts.dovetails.family import FAMILY as DOVETAILS
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cuts.edge.family import FAMILY as EDGE
 from ranura.core.cuts.fingers.asked import FingersCut
@@ -18,8 +20,8 @@ from ranura.core.cuts.tongue.asked import TongueCut
 from ranura.core.cuts.tongue.family import FAMILY as TONGUE
 from ranura.core.family import Families, table_of
 
-Cut = ChannelCut | EdgeCut | FingersCut | PocketCut | TemplateCut | TongueCut
+Cut = ChannelCut | DovetailsCut | EdgeCut | FingersCut | PocketCut | TemplateCut | TongueCut
 """What can be planned."""
 
-FAMILIES: Final[Families] = table_of(CHANNEL, EDGE, FINGERS, POCKET, TEMPLATE, TONGUE)
+FAMILIES: Final[Families] = table_of(CHANNEL, DOVETAILS, EDGE, FINGERS, POCKET, TEMPLATE, TONGUE)
 """Every member of `Cut` has its family here; a test holds the two together."""

@@ -164,6 +164,11 @@ class PlanText:
     template: TemplateToMake | None = None
     """The template that is followed, to be made; None where none is, or an inlay set follows it."""
 
+    @property
+    def waits_for_template(self) -> bool:
+        """Whether it is cut by a template that is made for it; a comb is a thing of the shop."""
+        return self.template is not None and not self.template.is_template
+
 
 def as_it_lies(_: ToolSetting, at: Point) -> Point:
     """The board lies in the plan view as it is: seen from above, the shown face up."""

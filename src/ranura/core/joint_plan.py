@@ -26,7 +26,7 @@ from ranura.core.proof.stood import placed_program, taken_by
 from ranura.core.proof.wood import Swept
 from ranura.core.sequence.job_order import CutWork, order_of_job
 from ranura.core.shop.shop import Shop
-from ranura.core.shop.tooling.guides import KeyedSled
+from ranura.core.shop.tooling.guides import Comb, KeyedSled
 from ranura.core.shop.tooling.profiles import FLAT_ENDED
 from ranura.core.text.cautions import Caution, caution
 from ranura.core.text.errors import CraftError
@@ -117,6 +117,7 @@ def boards_of(first: Piece, second: Piece, shop: Shop) -> Boards:
         bits=bits,
         slots=tuple(sorted(slots)),
         keys=keys,
+        combs=tuple(each for each in shop.guides if isinstance(each, Comb)),
         dovetails=tuple(
             Dovetail(diameter=bit.diameter, angle=bit.angle or 0.0, cuts_to=bit.cuts_to)
             for bit in shop.bits
@@ -183,7 +184,7 @@ def _worth(made: Joined, joint: Joint, boards: tuple[Piece, Piece], cuts: Sequen
         if each.plan is None or not each.plan.moves:
             return None
         plan = each.plan
-        work = as_work(plan.bit_id, plan.router_id, plan.settings, plan.moves, template=plan.template is not None)
+        work = as_work(plan.bit_id, plan.router_id, plan.settings, plan.moves, template=plan.waits_for_template)
         of = {"cut_id": str(number), "piece_id": each.member, "bit_id": work.bit_id, "router_id": work.router_id}
         works.append(CutWork(**of, setting=work.setting, minutes=work.minutes))
     order = order_of_job(works, setup_minutes=shop.rules.setup_minutes)

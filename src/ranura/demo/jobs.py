@@ -180,11 +180,15 @@ DESK_LEG = _board("Leg", "ash", "720", "90", "28", count=2)
 DESK_RAIL = _board("Foot rail", "ash", "480", "90", "28", count=2)
 DESK_SIDE = _board("Desk side", "walnut", "420", "280", "18", count=2)
 DESK_SHELF = _board("Paper shelf", "birch-plywood", "460", "280", "11.8")
+DRAWER_FRONT = _board("Drawer front", "walnut", "400", "128", "20", count=2)
+DRAWER_SIDE = _board("Drawer side", "ash", "260", "128", "12", count=2)
 DESK: tuple[tuple[str, Piece], ...] = (
     ("desk-leg", DESK_LEG),
     ("desk-rail", DESK_RAIL),
     ("desk-side", DESK_SIDE),
     ("desk-shelf", DESK_SHELF),
+    ("drawer-front", DRAWER_FRONT),
+    ("drawer-side", DRAWER_SIDE),
 )
 DESK_JOINTS: tuple[tuple[str, str, str, str, Joint], ...] = (
     ("desk-frame", "Leg frame", "desk-leg", "desk-rail", Joint(kind="corner-lap")),
@@ -195,5 +199,6 @@ DESK_JOINTS: tuple[tuple[str, str, str, str, Joint], ...] = (
         "desk-shelf",
         Joint(kind="housed", at=_mm("240"), stopped=_mm("12"), depth=_mm("6")),
     ),
+    ("desk-drawer", "Drawer corners", "drawer-front", "drawer-side", Joint(kind="half-blind", into="both")),
 )
 """Of each its id, its name, the ids of both boards, and what is asked."""

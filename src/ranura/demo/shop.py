@@ -7,7 +7,7 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.saved_outlines import SavedOutline
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.guides import Bushing, EdgeGuide, Guide, InlaySet, KeyedSled, Sled, Straightedge, Trammel
+from ranura.core.shop.tooling.guides import Bushing, Comb, EdgeGuide, Guide, InlaySet, KeyedSled, Sled, Straightedge, Trammel
 from ranura.core.shop.tooling.routers import Base, DialPosition, GuidedSide, Router
 
 
@@ -152,6 +152,8 @@ BITS = (
         shank=12.7, flutes=2, overall_length=90, price=58, marked_max_rpm=18_000, metres_cut=27),
     Bit(id="dovetail-12.7", name="Dovetail 12.7 × 14°", profile="dovetail", diameter=12.7, angle=14, cutting_length=12,
         shank=12.7, flutes=2, overall_length=50, price=21, metres_cut=11),
+    Bit(id="dovetail-12.7-8", name="Dovetail 12.7 × 14° on 8 mm", profile="dovetail", diameter=12.7, angle=14, cutting_length=12,
+        shank=8, flutes=2, overall_length=50, price=22, metres_cut=6),
     Bit(id="dovetail-9.525", name="Dovetail 9.525 × 9°", profile="dovetail", diameter=9.525, angle=9, cutting_length=9.5,
         shank=6.35, flutes=2, overall_length=48, price=20, metres_cut=3),
     Bit(id="t-slot-25", name="T-slot 25", profile="t-slot", diameter=25, head=8, neck=9, cutting_length=18, shank=12.7, flutes=2,
@@ -193,6 +195,18 @@ GUIDES: tuple[Guide, ...] = (
     Trammel(id="trammel", name="Trammel", nearest=60, farthest=600),
     Sled(id="sled", name="Sled on rails", span=420, length=1_200, above_work=22),
     KeyedSled(id="box-sled", name="Box-joint sled 9.525", key=9.525, floor=9, high=240),
+    Comb(
+        id="dovetail-comb",
+        name="Dovetail comb 24",
+        pitch=24,
+        slot=12.7,
+        slots=14,
+        sides=12,
+        thickness=8,
+        bushing=11.1125,
+        bit_diameter=12.7,
+        angle=14,
+    ),
 )
 
 WOODS: tuple[Material, ...] = (

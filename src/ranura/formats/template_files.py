@@ -35,9 +35,9 @@ class TemplateDrawing:
 
     @property
     def layers(self) -> tuple[tuple[str, Sequence[Loop]], ...]:
-        """Its roles with their loops; a saw line only where there is one."""
-        sawn = (("saw", self.saw),) if self.saw else ()
-        return (("template", self.template), ("wanted", self.wanted), ("cut", self.cut), *sawn)
+        """Its roles with their loops, those that there are."""
+        said = (("template", self.template), ("wanted", self.wanted), ("cut", self.cut), ("saw", self.saw))
+        return tuple((role, loops) for role, loops in said if loops)
 
     @property
     def box(self) -> tuple[float, float, float, float]:

@@ -53,7 +53,7 @@ PICTURES: Final[Mapping[str, Picture]] = {
     "inlay": Picture(path=_JOB + "fish-recess", shows="slip"),
     "dry-run": Picture(path=_JOB + "shelf-dado-420", shows="slip", clicks=("dry-run-start",), keys="." * 12),
     "table-edge": Picture(path=_JOB + "cross-edges", shows="slip"),
-    "fingers": Picture(path=_JOB + "crate-corners.a0", shows="slip"),
+    "dovetails": Picture(path="/jobs/prompters-desk/cuts/desk-drawer.b0", shows="slip"),
     "profile-bench": Picture(path=_JOB + "arch-ogee", shows="slip", clicks=("profile-bench",)),
     "drawer": Picture(path="/drawer", shows="bit-count"),
     "bench": Picture(path="/bench", shows="bench"),

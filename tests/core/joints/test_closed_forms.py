@@ -10,8 +10,8 @@ from hypothesis import strategies as st
 from shapely import box, union_all
 
 from ranura.calc.registry import calculate
+from ranura.core.cuts.dovetails.comb_dovetail import plan_comb_dovetail
 from ranura.core.joints.box_joint import plan_box_joint
-from ranura.core.joints.comb_dovetail import plan_comb_dovetail
 from ranura.core.joints.mortise_and_tenon import plan_mortise_and_tenon
 from ranura.core.joints.tongue_and_groove import plan_tongue_and_groove
 

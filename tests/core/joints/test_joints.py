@@ -10,7 +10,7 @@ from shapely import box
 
 from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
-from ranura.core.joint_plan import _of_fit, plan_joint
+from ranura.core.joint_plan import _of_fit, boards_of, plan_joint
 from ranura.core.joints.asked import CutChange, Joint, JointKind
 from ranura.core.joints.drawing import joint_views
 from ranura.core.joints.form import form
@@ -79,13 +79,15 @@ def test_a_shelf_is_housed_to_its_measure_and_a_third_deep():
         ("tongue-groove", {"depth": mm(8)}, "takes 7.5 mm of the second board's width"),
         ("spline", {}, None),
         ("box-joint", {}, "takes 28 mm of the second board's length"),
+        ("half-blind", {"fit": "tight"}, "takes 9.15 mm of the second board's length"),
         ("sliding-dovetail", {"at": mm(200), "depth": mm(8)}, "takes 7.7 mm of the second board's length"),
         ("sliding-dovetail", {"at": mm(200), "depth": mm(8), "into": "near"}, "takes 7.7 mm of the second board's width"),
         ("mortise-tenon", {"at": mm(200), "depth": mm(18)}, "takes 16 mm of the second board's length"),
     ],
 )
 def test_a_joint_says_what_it_takes_of_the_second_board(kind, more, takes):
-    found = made(kind, LEG, RAIL, **more).worth
+    two = (board(400, 128, 20), board(300, 128, 12)) if kind == "half-blind" else (LEG, RAIL)
+    found = made(kind, *two, **more).worth
     assert found is not None
     assert (found.takes.metric if found.takes else None) == takes
 
@@ -315,15 +317,43 @@ def test_these_have_a_room_of_their_own_and_what_a_trial_showed_is_added(kind, f
         assert found.together.measured[0].gap == pytest.approx(room * times + more, abs=0.003)
 
 
+@pytest.mark.parametrize(("fit", "times"), [("tight", 0), ("sliding", 1), ("glue", 2)])
+@pytest.mark.parametrize(
+    ("end", "into"), [("left", "left"), ("right", "left"), ("left", "right"), ("right", "right"), ("left", "both")]
+)
+def test_half_blind_dovetails_are_as_tight_as_they_are_deep(end, into, fit, times):
+    front, side = board(400, 128, 20), board(260, 128, 12)
+    for tried, more in ({}, 0.0), ({"tried": "too-tight", "off": mm(0.1)}, 0.1):
+        found = made("half-blind", front, side, end=end, into=into, fit=fit, **tried)
+        wanted = SHOP.rules.dovetail_clearance * times + more
+        assert (found.status, found.cautions) == ("caution", ())
+        assert found.together is not None
+        assert wanted <= found.together.measured[0].gap < wanted + 0.005, "set in hundredths, and no tighter for that"
+        assert found.together.measured[1].gap == pytest.approx(0, abs=1e-6), "the tail reaches the socket's floor"
+        assert found.together.interference < 1e-6
+    assert len(found.cuts) == (4 if into == "both" else 2)
+    assert len({(each.plan.bit_id, each.plan.passes[0].to_depth) for each in found.cuts}) == 1
+    assert len(found.shared) == len(found.cuts) - 1, "one setting for both boards"
+    assert not found.changes
+
+
+def test_half_blind_dovetails_want_a_comb():
+    shop = replace(SHOP, guides=tuple(each for each in SHOP.guides if each.kind != "comb"))
+    with pytest.raises(CutError) as error:
+        plan_joint(PLANNING, Joint(kind="half-blind"), board(400, 128, 20), board(260, 128, 12), shop)
+    assert (error.value.code, error.value.lacks) == ("no-comb", True)
+
+
+@pytest.mark.parametrize("kind", ["box-joint", "half-blind"])
 @pytest.mark.parametrize(("differ", "refused"), [(0.2, False), (0.3, True)])
-def test_boards_of_two_widths_have_no_box_joint(differ, refused):
-    given = boards(THIN[0], board(240, 200 + differ, 12))
+def test_boards_of_two_widths_have_no_fingers_and_no_dovetails(kind, differ, refused):
+    given = boards_of(THIN[0], board(240, 200 + differ, 12), SHOP)
     if refused:
         with pytest.raises(CutError) as error:
-            joined(Joint(kind="box-joint"), given)
+            joined(Joint(kind=kind), given)
         assert (error.value.field, error.value.code) == ("joint.kind", "widths-differ")
     else:
-        assert joined(Joint(kind="box-joint"), given).cuts
+        assert joined(Joint(kind=kind), given).cuts
 
 
 @pytest.mark.parametrize("end", ["left", "right"])

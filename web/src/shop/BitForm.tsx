@@ -207,6 +207,7 @@ const NOT_BITS = new Set([
   "trammel",
   "sled",
   "keyed-sled",
+  "comb",
   "t-jig",
   "wood",
   "delivery",

@@ -28,7 +28,17 @@ interface Props {
 const SHELVES = [
   {
     title: "Guides",
-    kinds: ["straightedge", "edge-guide", "bushing", "inlay-set", "t-jig", "trammel", "sled", "keyed-sled"],
+    kinds: [
+      "straightedge",
+      "edge-guide",
+      "bushing",
+      "inlay-set",
+      "t-jig",
+      "trammel",
+      "sled",
+      "keyed-sled",
+      "comb",
+    ],
   },
   { title: "Woods of your own", kinds: ["wood"] },
   { title: "Deliveries, measured", kinds: ["delivery"] },

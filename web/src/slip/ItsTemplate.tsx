@@ -20,11 +20,13 @@ export function ItsTemplate({ plan, unit, asked }: { plan: CutPlan; unit: Unit; 
     if (template.outline) return navigate(`/templates/${template.outline}`, { state });
     const before = await api.outlines();
     const title = inUnit(plan.title, unit);
+    const ofCut = `${title.charAt(0).toUpperCase()}${title.slice(1)}, ${asked().piece.name}`;
     const answer = await api.keepOutline({
-      name: `${title.charAt(0).toUpperCase()}${title.slice(1)}, ${asked().piece.name}`.slice(0, 80),
+      name: (template.called || ofCut).slice(0, 80),
       path: template.path,
       intent: template.intent,
-      source: title,
+      is_template: template.is_template,
+      source: template.called ? "" : title,
     });
     if (answer.kind !== "ok") return notifyOf("Not kept", answer);
     const { id, name } = answer.data;
@@ -40,7 +42,7 @@ export function ItsTemplate({ plan, unit, asked }: { plan: CutPlan; unit: Unit; 
       onClick={() => void show()}
       data-testid="its-template"
     >
-      make its template
+      {template.is_template ? "draw its comb at 1:1" : "make its template"}
     </button>
   );
 }

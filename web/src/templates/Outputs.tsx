@@ -28,7 +28,7 @@ export function Outputs({ outline, pair, pages, corners, paper, onPaper, onMade 
   });
   return (
     <div className="flex flex-col gap-2 border-t border-rule pt-2">
-      <h3 className="label">At 1:1, to make it from</h3>
+      <h3 className="label">At 1:1, to make {outline.is_template ? "another" : "it"} from</h3>
       <div className="flex flex-wrap gap-2">
         {(["svg", "dxf", "pdf"] as const).map((form) => (
           <a
@@ -41,9 +41,11 @@ export function Outputs({ outline, pair, pages, corners, paper, onPaper, onMade 
             {form === "pdf" ? `PDF, ${pages} ${pages === 1 ? "page" : "pages"}` : form.toUpperCase()}
           </a>
         ))}
-        <button type="button" className="button" onClick={onMade} data-testid="template-made">
-          I have made it
-        </button>
+        {outline.is_template ? null : (
+          <button type="button" className="button" onClick={onMade} data-testid="template-made">
+            I have made it
+          </button>
+        )}
       </div>
       <span className="flex flex-wrap items-center gap-x-4 gap-y-1 text-small">
         <label className="flex min-h-11 items-center gap-2">

@@ -239,7 +239,7 @@ function Open({ outline, makes, unit }: OpenProps) {
             <Words text={inUnit(found.problem.message, unit)} />
           </p>
         ) : null}
-        {found.data && pair?.guide && !outline.is_template ? (
+        {found.data && pair?.guide ? (
           <Outputs
             outline={outline}
             pair={pair}

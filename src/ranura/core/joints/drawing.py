@@ -11,7 +11,7 @@ from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.rings import Point, Ring
-from ranura.core.joints.asked import EDGE_TO_EDGE, Joint
+from ranura.core.joints.asked import AROUND_A_BOX, EDGE_TO_EDGE, Joint
 from ranura.core.joints.joined import Joined
 from ranura.core.joints.together import Together
 from ranura.core.output.views import Dimension, DragHandle, Mark, Outline, Role, View, box
@@ -19,7 +19,7 @@ from ranura.core.text.figures import show
 from ranura.core.text.lengths import as_typed, in_mm
 from ranura.core.text.writing import Text, write
 
-_BESIDE, _WORDS, _OF_WIDTH = 6.0, 12.0, 0.16
+_BESIDE, _WORDS, _OF_WIDTH = 6.0, 12.0, 0.24
 """mm around what is drawn, and beside it for what is measured; of a wide one that share of its width."""
 _NAME, _TAKEN = 3.0, 1.0
 _OF_FINGERS = 3.5
@@ -36,6 +36,9 @@ def joint_views(joint: Joint, joined: Joined, together: Together, names: tuple[s
     right, up = joined.drawn_out
     loose = max((x for x, _ in joined.between), default=0.0) - min((x for x, _ in joined.between), default=0.0)
     out = _reach(first, second) * _APART + _BESIDE if up else 2 * _BESIDE + loose
+    if joined.stood is not None and up:
+        # Of a board that stands its other end is not looked at.
+        second = second.intersection(clip(-_FAR, -_FAR, _FAR, first.bounds[3] + _OF_FINGERS * _reach(first, second)))
     apart = translate(second, right * out, up * out)
     seen = "across the first board" if joined.seen_along[1] else "along the first board"
     if _is_end_on(joined):
@@ -53,7 +56,7 @@ def joint_views(joint: Joint, joined: Joined, together: Together, names: tuple[s
             joined.between,
             _depth(joint, joined, thick, beside=float(first.bounds[2])),
         ),
-        _view("side", write("Apart"), first, apart, names, tuple((x + right * out / 2, y) for x, y in joined.between), None),
+        _view("side", write("Apart"), first, apart, names, tuple((x + right * out / 2, y) for x, y in joined.between), ()),
     )
 
 
@@ -74,7 +77,7 @@ def _view(
     second: BaseGeometry,
     names: tuple[str, str],
     between: Ring,
-    depth: tuple[Dimension, DragHandle] | None,
+    depth: tuple[Dimension | DragHandle, ...],
 ) -> View:
     boards: tuple[tuple[BaseGeometry, Role], ...] = ((first, "work"), (second, "backer"))
     outlines = [Outline(role=role, points=_ring(part)) for board, role in boards for part in parts_of(board)]
@@ -96,8 +99,8 @@ def _view(
         caption=caption,
         outlines=tuple(outlines),
         arrows=(),
-        dimensions=depth[:1] if depth else (),
-        handles=depth[1:] if depth else (),
+        dimensions=tuple(each for each in depth if isinstance(each, Dimension)),
+        handles=tuple(each for each in depth if isinstance(each, DragHandle)),
         marks=tuple(marks),
     )
 
@@ -118,15 +121,15 @@ def _above(board: BaseGeometry, *, beside: bool) -> Point:
     return (float(x0 + x1) / 2 if beside else float(x0), float(y1) + _NAME)
 
 
-def _depth(joint: Joint, joined: Joined, thick: float, *, beside: float) -> tuple[Dimension, DragHandle] | None:
+def _depth(joint: Joint, joined: Joined, thick: float, *, beside: float) -> tuple[Dimension | DragHandle, ...]:
     """How deep the second board goes in: a dimension beside the first, whose right end is drawn at an x, and the floor as what is
-    dragged; None where it goes into nothing."""
+    dragged, where it is not a comb that sets it; nothing where it goes into nothing."""
     if joint.kind in EDGE_TO_EDGE or _is_end_on(joined):
-        return None
+        return ()
     line = joined.lines[0]
     floor = next((each.at for each in joined.lines if each.way[2]), None)
     if floor is None:
-        return None
+        return ()
     across = 0 if joined.seen_along[1] else 1
     half, middle, deep = line.reach / 2, floor[across], thick - floor[2]
     typed = joint.depth if joint.depth is not None else in_mm(deep)
@@ -135,10 +138,12 @@ def _depth(joint: Joint, joined: Joined, thick: float, *, beside: float) -> tupl
         end=(beside, thick),
         offset=_BESIDE,
         text=write(as_typed(typed)) if joint.depth is not None else write("{d:short}", d=deep),
-        field="depth",
+        field=None if joint.kind in AROUND_A_BOX else "depth",
         vertical=True,
         name="depth",
     )
+    if joint.kind in AROUND_A_BOX:
+        return (dimension,)
     handle = DragHandle(
         field="depth",
         points=box(middle - half, floor[2] - _TAKEN, middle + half, floor[2] + _TAKEN),

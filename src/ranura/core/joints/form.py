@@ -10,7 +10,7 @@ from typing import Final
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.fit import Fit
 from ranura.core.cuts.channel.form import fit_blanks
-from ranura.core.joints.asked import EDGE_TO_EDGE, LAID_ON, Joint, JointKind
+from ranura.core.joints.asked import AROUND_A_BOX, EDGE_TO_EDGE, LAID_ON, Joint, JointKind
 from ranura.core.joints.kinds import KINDS
 from ranura.core.output.forms import answers, flip
 from ranura.core.text.forms import Answer, Blank, ChoiceBlank, Form, LengthBlank, Part, Phrase
@@ -39,6 +39,7 @@ _INTO: Final[Mapping[JointKind, str]] = {
     "spline": "with a spline to",
     "mortise-tenon": "with a tenon into",
     "box-joint": "by fingers to",
+    "half-blind": "by half-blind dovetails to",
     "sliding-dovetail": "by a sliding dovetail into",
 }
 _WITH_WIDTH: Final[Mapping[JointKind, str]] = {
@@ -63,7 +64,7 @@ def begun(kind: JointKind, first: Piece, second: Piece, unit: Unit) -> Joint:
     def third(board: Piece) -> Length:
         return read(f"{max(math.floor(board.length.mm / 3 / step), 1) * (10 if unit == 'mm' else 1)}", unit)
 
-    joint = Joint(kind=kind, into="both" if kind == "box-joint" else "left")
+    joint = Joint(kind=kind, into="both" if kind in AROUND_A_BOX else "left")
     joint = joint if joint.at_an_end or kind in EDGE_TO_EDGE else replace(joint, at=third(first))
     return replace(joint, along=third(second)) if kind == "cross-lap" else joint
 
@@ -82,7 +83,7 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
     ]
     if not joint.at_an_end:
         parts += [LengthBlank(field="at", label="From the end of the first board", place=True), Phrase(text="from its")]
-    elif joint.kind == "box-joint" and joint.into == "both":
+    elif joint.kind in AROUND_A_BOX and joint.into == "both":
         return Form(kind="joint", sentence=(*parts, Phrase(text="at all four corners")), options=_options(joint))
     else:
         parts.append(Phrase(text="at its"))
@@ -93,7 +94,7 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
     )
     if joint.kind == "cross-lap":
         parts += [LengthBlank(field="along", label="From the end of the second board", place=True), Phrase(text="along it,")]
-    if joint.kind != "box-joint":
+    if joint.kind not in AROUND_A_BOX:
         parts += [LengthBlank(field="depth", label="Depth", placeholder=_usual(joint), optional=True), Phrase(text="deep.")]
     return Form(kind="joint", sentence=tuple(parts), options=_options(joint))
 

@@ -14,6 +14,7 @@ from ranura.core.joints import words
 from ranura.core.joints.asked import Joint, Member
 from ranura.core.learning.forecast import Forecast, Spread, forecast
 from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.tooling.guides import Comb
 from ranura.core.text.cautions import Caution, caution
 from ranura.core.text.writing import Text
 
@@ -97,6 +98,8 @@ class Boards:
     """Of the slot cutters there are, the slot's width and how far it reaches on the bearing, in mm."""
     keys: Sequence[float] = ()
     """How wide the keys of the box-joint sleds are, in mm."""
+    combs: Sequence[Comb] = ()
+    """The combs for half-blind dovetails."""
     dovetails: Sequence[Dovetail] = ()
     """The dovetail bits there are."""
     movement: tuple[float, float] = (0.0, 0.0)

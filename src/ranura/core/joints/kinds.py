@@ -12,6 +12,7 @@ from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import CutChange, Joint, JointKind, Member
 from ranura.core.joints.boxed import boxed
+from ranura.core.joints.combed import half_blind
 from ranura.core.joints.dado_rabbet import dado_rabbet
 from ranura.core.joints.dovetailed import dovetailed
 from ranura.core.joints.edged import edged
@@ -46,6 +47,7 @@ KINDS: Final[Mapping[JointKind, KindFacts]] = {
     "tongue-groove": KindFacts(name="tongue and groove", work=tongued, strength=4, shows="the tongue, at the boards' ends"),
     "spline": KindFacts(name="spline joint", work=splined, strength=4, shows="the spline, at the boards' ends"),
     "box-joint": KindFacts(name="box joint", work=boxed, strength=5, shows="fingers on both faces of the corner"),
+    "half-blind": KindFacts(name="half-blind dovetails", work=half_blind, strength=5, shows="tails, on one side of the corner"),
     "sliding-dovetail": KindFacts(
         name="sliding dovetail", work=dovetailed, strength=5, shows="the dovetail, at the first board's edges"
     ),

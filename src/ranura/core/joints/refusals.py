@@ -24,6 +24,9 @@ NO_DOVETAIL_FOR_JOINT = Refusal(
     "no-dovetail-for-joint", "There is no dovetail bit in the drawer that cuts {deep:len} deep; add one, or make it shallower"
 )
 NOT_BY_AN_EDGE = Refusal("not-by-an-edge", "Only a sliding dovetail takes the second board by its edge; choose an end")
-WIDTHS_DIFFER = Refusal("widths-differ", "The boards are {one:len} and {two:len} wide; fingers want boards of one width")
+WIDTHS_DIFFER = Refusal(
+    "widths-differ", "The boards are {one:len} and {two:len} wide; fingers and dovetails want boards of one width"
+)
+NO_COMB = Refusal("no-comb", "There is no comb for dovetails in this shop; put one in among the guides", lacks=True)
 NO_TENON_LEFT = Refusal("no-tenon-left", "The shoulders leave nothing of a rail {wide:len} wide")
 TONGUE_TOO_WIDE = Refusal("tongue-too-wide", "A tongue {width:len} thick leaves nothing to cut of a board of {thickness:len}")

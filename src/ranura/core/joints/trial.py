@@ -26,6 +26,7 @@ _SCRAP: Final[Mapping[JointKind, str]] = {
     "tongue-groove": "Cut the groove in scrap, then a tongue in scrap as thick as the second board, a little too thick",
     "spline": "Cut a groove in scrap, and try the spline in it before both are cut",
     "box-joint": "Cut the fingers of both boards in scrap as wide as they are, and push them together",
+    "half-blind": "Cut sockets and tails in scrap as thick and as wide as both boards are, and push them together",
     "sliding-dovetail": "Cut the tongue in scrap as thick as the second board, too thick at first, and try it in the socket",
     "mortise-tenon": "Cut the mortise, then a tenon in scrap as thick as the rail, a little too thick",
 }
@@ -40,6 +41,7 @@ _MENDED: Final[Mapping[JointKind, str]] = {
     "tongue-groove": "Tongue too thick: set the bit deeper by half of what it is off, since both its faces are cut",
     "spline": "Spline too thick or too thin: plane another one, or set the cutter by what it is off and run both again",
     "box-joint": "Too tight: move the key nearer to the bit by what it binds; too loose: away by what it rattles",
+    "half-blind": "Too loose: set the bit deeper, by twice what it rattles; too tight: less deep, by twice what it binds",
     "sliding-dovetail": "Tongue too thick: bring the fence back by half of what it is off, since both its faces are cut",
     "mortise-tenon": "Tenon too thick: set the bit deeper by half of what it is off, since both its cheeks are cut",
 }

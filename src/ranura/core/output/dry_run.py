@@ -236,9 +236,10 @@ def _touched(program: Program, number: int, way: Ring) -> list[Point]:
 
 def _bodies(bodies: Sequence[Body], drawn: Callable[[Point], Point]) -> Iterator[DryBody]:
     for body in bodies:
-        if body.role in _AS:
+        scrap = body.role == "work" and body.piece is None
+        if scrap or body.role in _AS:
             yield DryBody(
-                role=_AS[body.role],
+                role="backer" if scrap else _AS[body.role],
                 points=tuple(drawn(at) for at in body.ring),
                 holes=tuple(tuple(drawn(at) for at in ring) for ring in body.holes),
                 first=body.from_move,

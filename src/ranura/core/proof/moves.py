@@ -158,7 +158,7 @@ class Body:
     id: str
     role: Role
     piece: int | None
-    """Which of the pieces that are cut together, 0 first."""
+    """Which of the pieces that are cut together, 0 first; None of all else, and of scrap that is cut along with them."""
     ring: Ring
     holes: tuple[Ring, ...]
     z0: float

@@ -36,6 +36,8 @@ BEARING_TOO_LARGE = Refusal(
 LONGER_THAN_OVERALL = Refusal(
     "longer-than-overall", "Cutter and fillet take {head:fine}; with {overall:fine} overall no shank is left"
 )
+SLOT_WITHOUT_FINGER = Refusal("slot-without-finger", "Slots {slot:fine} wide every {pitch:fine} leave no finger between them")
+BUSHING_WIDER_THAN_SLOT = Refusal("bushing-wider-than-slot", "A bushing {od:fine} wide does not go into slots of {slot:fine}")
 UNKNOWN_FIELD = Refusal("unknown-field", "{name!r} is no field of it")
 MISSING = Refusal("missing", "Type the {name}")
 NOT_WHOLE = Refusal("not-whole", "{text!r} is no whole number")

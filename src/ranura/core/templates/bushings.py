@@ -131,6 +131,14 @@ def room_for(bushing: Bushing, bit: Bit, *, template: float, rules: HouseRules) 
     return found + _length(bushing.length, template)
 
 
+def room_for_shank(bushing: Bushing, bit: Bit, *, template: float, rules: HouseRules) -> list[Caution]:
+    """What a bushing says to a bit whose cutter stays below it and whose shank turns in it; the template is so many mm thick."""
+    found = _room(bushing.outside, bushing.bore, bit.shank, True, rules) + _length(bushing.length, template)
+    if bushing.bore is None or closeness.under(bushing.bore - bit.diameter, rules.bore_clearance):
+        found.append(caution(words.NEVER_LIFT))
+    return found
+
+
 def _length(length: float | None, template: float | None) -> list[Caution]:
     if length is not None and template is not None and closeness.over(length, template):
         return [caution(words.BUSHING_TOO_LONG, length=length, thickness=template)]

@@ -19,3 +19,7 @@ class TemplateToMake:
     corners: float
     guide_id: str
     bit_id: str | None
+    is_template: bool = False
+    """Whether the shape is the template's own edge, as that of a comb, and not that of what is wanted."""
+    called: str = ""
+    """The name of such a template; empty where it is called after its cut."""

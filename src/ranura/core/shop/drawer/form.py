@@ -120,7 +120,7 @@ BASE_FORM = ToolForm(
     ),
 )
 
-_TITLES = {"t-jig": "cut-line jig", "keyed-sled": "box-joint sled"}
+_TITLES = {"t-jig": "cut-line jig", "keyed-sled": "box-joint sled", "comb": "dovetail comb"}
 _FLAT_LABELS = {
     "outside": "Outside",
     "bore": "Bore",
@@ -138,6 +138,13 @@ _FLAT_LABELS = {
     "key": "Key, width",
     "floor": "Floor, thickness",
     "high": "Face, height",
+    "pitch": "From finger to finger",
+    "slot": "Slots, width",
+    "slots": "Slots, how many",
+    "sides": "For tails as thick as",
+    "thickness": "Comb, thickness",
+    "bushing": "Its bushing, outside",
+    "angle": "Its bit's angle, degrees",
     "router_id": "Router",
     "bit_id": "Bit",
     "bit_diameter": "Bit diameter then",
@@ -155,16 +162,27 @@ _FLAT_LABELS = {
 }
 
 
+_LABELS_OF = {("comb", "bit_diameter"): "Its bit's diameter"}
+"""What a field of one kind alone is called."""
+
+
 def flat_form(kind: str) -> ToolForm:
     """What is asked of a guide, a wood or a delivery."""
-    takes: dict[str, Takes] = {"length": "length", "whole": "number", "yes": "yes", "class": "word", "text": "text"}
+    takes: dict[str, Takes] = {
+        "length": "length",
+        "number": "number",
+        "whole": "number",
+        "yes": "yes",
+        "class": "word",
+        "text": "text",
+    }
     return ToolForm(
         kind=kind,
         title=_TITLES.get(kind, kind.replace("-", " ")),
         fields=tuple(
             _field(
                 field,
-                _FLAT_LABELS[field],
+                _LABELS_OF.get((kind, field)) or _FLAT_LABELS[field],
                 takes[what.removesuffix("?")],
                 "",
                 *(get_args(MaterialClass) if what == "class" else ()),

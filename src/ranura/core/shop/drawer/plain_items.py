@@ -9,7 +9,18 @@ from typing import Any, get_args
 from ranura.core.board.materials import Delivery, Material, MaterialClass
 from ranura.core.shop import refusals
 from ranura.core.shop.drawer.reading import Texts, given
-from ranura.core.shop.tooling.guides import Bushing, EdgeGuide, Guide, InlaySet, KeyedSled, Sled, Straightedge, TJig, Trammel
+from ranura.core.shop.tooling.guides import (
+    Bushing,
+    Comb,
+    EdgeGuide,
+    Guide,
+    InlaySet,
+    KeyedSled,
+    Sled,
+    Straightedge,
+    TJig,
+    Trammel,
+)
 from ranura.core.text.errors import ToolError
 from ranura.core.text.lengths import Unit
 from ranura.core.text.lengths_format import trade_text
@@ -24,16 +35,19 @@ PLAIN_KINDS: dict[str, type[PlainItem]] = {
     "trammel": Trammel,
     "sled": Sled,
     "keyed-sled": KeyedSled,
+    "comb": Comb,
     "t-jig": TJig,
     "wood": Material,
     "delivery": Delivery,
 }
 _CLASSES: tuple[str, ...] = get_args(MaterialClass)
 _ZERO_IS_FINE = frozenset({"nearest"})
+_DEGREES = frozenset({"angle"})
 
 
 def fields_of(kind: str) -> tuple[tuple[str, str], ...]:
-    """The fields a person fills in and what each takes: `length`, `whole`, `yes`, `class` or `text`; optional ones end in `?`."""
+    """The fields a person fills in and what each takes: `length`, `number`, `whole`, `yes`, `class` or `text`; optional ones
+    end in `?`."""
     made = []
     for each in fields(PLAIN_KINDS[kind]):
         if each.name in ("id", "kind"):
@@ -46,6 +60,8 @@ def fields_of(kind: str) -> tuple[tuple[str, str], ...]:
             if "bool" in said
             else "whole"
             if said == "int"
+            else "number"
+            if each.name in _DEGREES
             else "length"
             if "float" in said
             else "text"
@@ -71,6 +87,8 @@ def _read(said: Texts, field: str, takes: str) -> Any:
     match takes:
         case "length":
             return said.length(field, zero=field in _ZERO_IS_FINE)
+        case "number":
+            return said.number(field)
         case "whole":
             return said.whole(field)
         case "yes":
@@ -99,6 +117,8 @@ def plain_item_texts(thing: PlainItem) -> dict[str, str]:
             texts[field] = trade_text(value)
         elif takes.startswith("yes"):
             texts[field] = "yes" if value else "no"
+        elif takes.startswith("number"):
+            texts[field] = f"{value:g}"
         else:
             texts[field] = str(value)
     return texts

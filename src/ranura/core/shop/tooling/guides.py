@@ -1,4 +1,4 @@
-"""Guides a shop owns (R8 to R10): bushings, inlay rings, edge guides, straightedges, trammels, sleds and jigs. Lengths in mm."""
+"""Guides a shop owns (R8 to R10): bushings, inlay rings, edge guides, straightedges, trammels, sleds, jigs. Lengths in mm."""
 
 from __future__ import annotations
 
@@ -148,6 +148,40 @@ class KeyedSled:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class Comb:
+    """A comb for half-blind dovetails, bound to one bushing and one dovetail bit (R14): from one finger to the next, how wide its
+    slots are and how many, the boards with tails that it is made for, its own thickness; outside the bushing, and the bit's
+    widest diameter and its flanks' degrees from the axis.
+
+    Fingers and slots end round. How long they are follows from `sides`: the sockets are as long then as the tails are thick.
+    """
+
+    id: str
+    name: str
+    pitch: float
+    slot: float
+    slots: int
+    sides: float
+    thickness: float
+    bushing: float
+    bit_diameter: float
+    angle: float
+    kind: Literal["comb"] = "comb"
+
+    def __post_init__(self) -> None:
+        _positive(self, "pitch", "slot", "slots", "sides", "thickness", "bushing", "bit_diameter", "angle")
+        if not self.slot < self.pitch:
+            raise ToolError(refusals.SLOT_WITHOUT_FINGER, field="slot", slot=self.slot, pitch=self.pitch)
+        if not self.bushing <= self.slot:
+            raise ToolError(refusals.BUSHING_WIDER_THAN_SLOT, field="bushing", od=self.bushing, slot=self.slot)
+        if not self.angle < _STEEPEST:
+            raise ToolError(refusals.ANGLE_TOO_WIDE, field="angle", angle=self.angle, limit=_STEEPEST)
+
+
+_STEEPEST = 45.0
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class TJig:
     """A cut-line jig whose notch was cut by one router and bit: valid for that pair, while both stay as they were (R8).
 
@@ -170,4 +204,4 @@ class TJig:
         return closeness.same(self.bit_diameter, bit_diameter) and closeness.same(self.base_to_axis, base_to_axis)
 
 
-Guide = Bushing | InlaySet | EdgeGuide | Straightedge | Trammel | Sled | KeyedSled | TJig
+Guide = Bushing | InlaySet | EdgeGuide | Straightedge | Trammel | Sled | KeyedSled | Comb | TJig

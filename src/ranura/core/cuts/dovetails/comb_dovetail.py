@@ -7,7 +7,8 @@ from dataclasses import dataclass
 
 from ranura.core.geometry import closeness
 
-_LEAST_HALF_PIN = 6.0
+LEAST_HALF_PIN = 6.0
+"""mm that stand beside the outer tails at least."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -48,7 +49,7 @@ def plan_comb_dovetail(
     play, flank = slot_width - bushing_od, math.tan(math.radians(bit_angle))
     tail = bit_diameter + play
     depth = (2 * tail - finger_pitch) / (2 * flank)
-    tails = math.floor(closeness.floor_to((width - 2 * _LEAST_HALF_PIN - tail) / finger_pitch, 1.0)) + 1
+    tails = math.floor(closeness.floor_to((width - 2 * LEAST_HALF_PIN - tail) / finger_pitch, 1.0)) + 1
     fits = closeness.over(depth, 0) and not closeness.over(depth, cutting_depth) and not closeness.under(play, 0) and tails > 0
     return CombDovetail(
         play=play,

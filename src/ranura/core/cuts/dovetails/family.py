@@ -1,0 +1,97 @@
+"""Half-blind dovetails by a comb as a family of cuts."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from functools import partial
+from typing import Final
+
+from ranura.core.board.stood import Standing
+from ranura.core.choosing.order import Candidate
+from ranura.core.cuts.dovetails import sentence
+from ranura.core.cuts.dovetails.asked import DovetailsCut
+from ranura.core.cuts.dovetails.drawing import dovetails_glyph, dovetails_views, drawn_at
+from ranura.core.cuts.dovetails.figures import dovetails_figures
+from ranura.core.cuts.dovetails.form import form, starts
+from ranura.core.cuts.dovetails.judge import DovetailsJudge
+from ranura.core.cuts.dovetails.moves import dovetails_program
+from ranura.core.cuts.dovetails.on_board import dovetails
+from ranura.core.cuts.dovetails.plan import refuse, setting_of, way_of
+from ranura.core.cuts.dovetails.setting import DovetailsSetting
+from ranura.core.cuts.dovetails.slip import dovetails_sections
+from ranura.core.cuts.dovetails.wanted import wanted
+from ranura.core.family import Family, Planned, Planner, PlanText, Task
+from ranura.core.geometry.loop_box import box_of
+from ranura.core.geometry.loop_text import text_of_loops
+from ranura.core.output.going import going_of
+from ranura.core.output.slip import columns_of, pass_lines
+from ranura.core.proof.moves import Move
+from ranura.core.templates.to_make import TemplateToMake
+from ranura.core.text.forms import FieldPath
+from ranura.core.text.lengths import Length
+
+
+def planner(cut: DovetailsCut, task: Task) -> Planner:
+    """How dovetails are planned. Raises `CutError` with the dimension that cannot be."""
+    judge = DovetailsJudge(task.shop, dovetails(cut, task.piece, task.shop), task.wood, task.rules)
+
+    def make(chosen: Candidate) -> Planned:
+        setting = setting_of(chosen, judge, task.piece)
+        stands = Standing(on=cut.end, deep=setting.dovetails.depth) if cut.makes == "tails" else None
+        return Planned(setting=setting, text=partial(_text, cut=cut), program=dovetails_program, drawn=drawn_at, stands=stands)
+
+    return Planner(judge=judge, refuse=partial(refuse, judge), make=make)
+
+
+def _text(setting: DovetailsSetting, moves: Sequence[Move], *, cut: DovetailsCut) -> PlanText:
+    going, asked = going_of(moves), setting.dovetails
+    worked = dovetails_figures(setting, going)
+    return PlanText(
+        figures=worked,
+        slip=dovetails_sections(setting, worked),
+        drawing=dovetails_views(setting, cut),
+        remedies=(),
+        pass_columns=columns_of(setting.stepping),
+        pass_lines=pass_lines(setting.stepping),
+        run_mm=way_of(asked),
+        way_mm=going.way if going else 0.0,
+        glyph=dovetails_glyph(asked),
+        passes=setting.stepping.passes if setting.stepping else (),
+        template=_comb_to_make(setting),
+    )
+
+
+def _comb_to_make(setting: DovetailsSetting) -> TemplateToMake | None:
+    """The comb as an outline, for a shop that makes another one like it."""
+    if setting.bushing is None:
+        return None
+    loop = setting.dovetails.edge
+    x0, y0, _, _ = box_of((loop,))
+    return TemplateToMake(
+        outline=None,
+        path=text_of_loops((loop.moved((-x0, -y0)),)),
+        intent="part",
+        corners=0.0,
+        guide_id=setting.bushing.id,
+        bit_id=setting.bit.id,
+        is_template=True,
+        called=setting.dovetails.comb.name,
+    )
+
+
+def _asked(cut: DovetailsCut) -> dict[FieldPath, Length | None]:
+    return {"mate": cut.mate, "depth": cut.depth}
+
+
+FAMILY: Final = Family(
+    kind="dovetails",
+    cut=DovetailsCut,
+    planner=planner,
+    wanted=wanted,
+    title=sentence.title,
+    sentence=sentence.sentence,
+    place=sentence.place,
+    asked=_asked,
+    form=form,
+    starts=starts,
+)

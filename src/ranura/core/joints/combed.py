@@ -1,0 +1,112 @@
+"""Half-blind dovetails (R14): sockets in the face of the first board and tails on the second, both under one comb in one go."""
+
+from __future__ import annotations
+
+import math
+from typing import Final
+
+from ranura.core.board.stood import End
+from ranura.core.cuts.channel.fit import Fit, clearance_of
+from ranura.core.cuts.dovetails.asked import DovetailsCut
+from ranura.core.cuts.dovetails.on_board import DovetailsOnBoard, dovetails_under
+from ranura.core.geometry.placing import Placing, Vector3, lying
+from ranura.core.joints import refusals
+from ranura.core.joints.asked import Joint
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, Stood, at_end
+from ranura.core.learning.forecast import Spread, forecast
+from ranura.core.shop.tooling.guides import Comb
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import Length, in_mm
+from ranura.core.text.writing import write
+
+_ALIKE = 0.2
+"""mm by which the widths of two boards may differ."""
+_LOOSER: Final[dict[Fit, float]] = {"tight": 0.0, "sliding": 1.0, "glue": 2.0}
+"""How many times the house's clearance of a dovetail a fit has."""
+
+
+def half_blind(joint: Joint, boards: Boards) -> Joined:
+    """Sockets at an end of the first board, or at both of four corners, and the tails that go into them.
+
+    Rule: R14 comb dovetails
+    Formula: h = (2·w − P − clearance) / (2·tan(angle)): a tail is narrower than its socket by the clearance, at every height
+    Source: socket and tail are as deep as each other, so one depth sets how tight they are
+
+    Raises `CutError` without a comb, and where the boards cannot be laid out under it."""
+    (_, wide, thick), (_, other, _) = boards.sizes("a"), boards.sizes("b")
+    if abs(wide - other) > _ALIKE:
+        raise CutError(refusals.WIDTHS_DIFFER, field="joint.kind", one=wide, two=other)
+    comb = _comb(boards)
+    first_ends: tuple[End, ...] = ("left", "right") if joint.into == "both" else (joint.end,)
+    asked = DovetailsCut(mate=boards.second.thickness, end=first_ends[0], comb=comb.id)
+    laid = dovetails_under(comb, asked, boards.first)
+    by_fit = {fit: boards.rules.dovetail_clearance * times for fit, times in _LOOSER.items()}
+    room = clearance_of(joint, boards.rules, by_fit)
+    play = room + joint.correction
+    # In hundredths, as it can be set, and no tighter for that.
+    deep = in_mm(math.floor((laid.fits_at - play / laid.tightness) * 100) / 100)
+
+    def cut(end: End, mate: Length, *, tails: bool) -> DovetailsCut:
+        return DovetailsCut(makes="tails" if tails else "sockets", end=end, mate=mate, depth=deep, comb=comb.id)
+
+    return Joined(
+        cuts=(
+            *(
+                MemberCut(
+                    member="a",
+                    name=at_end("Sockets", number),
+                    cut=cut(end, boards.second.thickness, tails=False),
+                    why=write("Both boards in one go, this one lying behind the other: one setting and one way for both"),
+                )
+                for number, end in enumerate(first_ends)
+            ),
+            *(
+                MemberCut(
+                    member="b",
+                    name=at_end("Tails", number),
+                    cut=cut(end, boards.first.thickness, tails=True),
+                    why=write("In the same go, standing before the other and {s:fine} to its left", s=laid.shift),
+                )
+                for number, end in enumerate(joint.ends)
+            ),
+        ),
+        placing=_cornered(boards, first_ends[0], joint.ends[0], deep.mm),
+        lines=_lines(laid, thick, deep.mm, play),
+        seen_along=(1.0, 0.0, 0.0),
+        around=wide,
+        stood=Stood(first=None, second=joint.ends[0]),
+        expected=forecast(
+            width=room,
+            mate=0.0,
+            causes=(
+                Spread(of="bit", mm=2 * boards.rules.spread_bit),
+                Spread(of="depth", mm=laid.tightness * boards.rules.spread_depth),
+            ),
+        ),
+        by_hand=(write("Deeper is tighter: {x:fine} of depth for a tenth of a mm of fit", x=0.1 / laid.tightness),),
+    )
+
+
+def _comb(boards: Boards) -> Comb:
+    """The comb for tails about as thick as the second board."""
+    if not boards.combs:
+        raise CutError(refusals.NO_COMB, field="joint.kind")
+    return min(boards.combs, key=lambda each: (abs(each.sides - boards.second.thickness.mm), each.id))
+
+
+def _cornered(boards: Boards, end: End, second: End, deep: float) -> Placing:
+    """The second board square on the first at an end of it, its tails in the sockets, both insides within."""
+    (long, _, thick), size = boards.sizes("a"), boards.sizes("b")
+    up: Vector3 = (0.0, 0.0, 1.0 if second == "left" else -1.0)
+    inside: Vector3 = (1.0 if end == "left" else -1.0, 0.0, 0.0)
+    return lying(size, low=(0.0 if end == "left" else long - size[2], 0.0, thick - deep), x=up, z=inside)
+
+
+def _lines(laid: DovetailsOnBoard, thick: float, deep: float, play: float) -> tuple[Line, ...]:
+    """Across a socket near the middle and below its tail, where both boards are straight."""
+    x, y = laid.on_board((laid.sockets[len(laid.sockets) // 2], min(laid.reach, laid.front) / 2))
+    half = laid.comb.pitch / 2
+    return (
+        Line(name=write("across a socket"), at=(x, y, thick - deep / 2), way=(0.0, 1.0, 0.0), reach=half, wanted=max(play, 0.0)),
+        Line(name=write("below a tail"), at=(x, y, thick - deep), way=(0.0, 0.0, 1.0), reach=deep / 2, wanted=0.0),
+    )
