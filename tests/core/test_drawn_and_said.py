@@ -17,6 +17,7 @@ from tests.data.edges import board
 from tests.data.plans import unbroken
 
 from ranura.core.cuts.channel.shapes import width_at
+from ranura.core.cuts.dovetails.on_board import dovetails
 from ranura.core.geometry.rings import signed_area
 from ranura.core.output.going import going_of
 from ranura.core.output.views import Outline, View
@@ -31,9 +32,10 @@ _SIZE = re.compile(r"-?\d+(?:\.\d+)?")
 
 
 STANDING = tuple(name for name, (cut, _) in CASES.items() if cut.kind == "fingers")
+COMBED = tuple(name for name, (cut, _) in CASES.items() if cut.kind == "dovetails")
 TONGUES = tuple(name for name, (cut, _) in CASES.items() if cut.kind == "tongue")
 ON_TABLE = ("arch-ogee", "cross-edges", *STANDING, *TONGUES, *(name for name in CASES if name.startswith("table")))
-BY_HAND = tuple(name for name in CASES if name not in ON_TABLE)
+BY_HAND = tuple(name for name in CASES if name not in (*ON_TABLE, *COMBED))
 STEPPED = tuple(name for name, (cut, _) in CASES.items() if cut.kind != "edge")
 
 
@@ -105,6 +107,7 @@ def test_the_bit_is_drawn_on_the_way_of_a_cut(made):
         assert high - low == pytest.approx(wide, rel=0.02)
 
 
+@of([name for name in CASES if name not in COMBED])
 def test_the_arrow_goes_the_way_of_the_moves_and_so_does_the_word(made):
     """By hand the arrow is the router's way, over a table the work's: against it, seen face down."""
     view, said = made.drawing[0], slip(made, "direction").lower()
@@ -180,6 +183,24 @@ def test_a_standing_board_is_drawn_where_its_bodies_are_with_the_slot_that_is_cu
     slots = [shape(view, each) for each in view.outlines if each.role == "waste"]
     assert len(slots) == len({move.station for move in made.moves if move.station})
     assert slots[1].contains(bit.buffer(-0.1).intersection(slots[1].buffer(0.1)))
+
+
+@pytest.mark.parametrize("name", COMBED)
+def test_under_a_comb_all_is_drawn_where_it_is(name):
+    """Both boards, scrap and comb, the bit where it is switched on, the arrow from the first slot to the last."""
+    cut, piece = CASES[name]
+    made, under = PLANNING.plan_with_moves(cut, piece, SHOP, SHOP.rules), dovetails(cut, piece, SHOP).under_comb
+    view = made.drawing[0]
+    if cut.makes == "sockets":  # the bodies around a standing board are told on the board as it lies
+        for body, role in (("work-1", "work"), ("mate", "backer"), ("scrap", "aid"), ("template", "template")):
+            ring = Polygon([under(spot) for spot in next(each.ring for each in made.bodies if each.id == body)])
+            assert ring.buffer(0.1).contains(by_role(view, role)), body
+    begun, ended = (next(move.path[0] for move in made.moves if move.kind == kind) for kind in ("start", "stop"))
+    assert by_role(view, "bit").centroid.distance(Point(under(begun))) < 0.1
+    assert under(ended)[0] - under(begun)[0] > 100, "from the first slot on the left to the last on the right"
+    (arrow,) = (each for each in view.arrows if each.role == "path")
+    assert arrow.end[0] > arrow.start[0]
+    assert slip(made, "direction").lower().startswith("left to right")
 
 
 def by_role(view: View, role: str) -> Polygon:

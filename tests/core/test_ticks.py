@@ -28,7 +28,7 @@ def test_every_setup_has_its_own(cut, piece):
     bit = SHOP.bit(plan.bit_id)
     assert any(bit.name in line for line in before)
     first = next(change.to for move in plan.moves for change in move.changes if change.what == "depth")
-    assert any(line.startswith(f"{first:.1f}".rstrip("0").rstrip(".")[:3]) and "cutting edge" in line for line in before)
+    assert [float(line.split()[0]) for line in before if "cutting edge" in line] == [pytest.approx(first, abs=0.006)]
     on_table = plan.settings[0].mounting == "table"
     assert any(("past the bit" in line) == on_table and "unplugged:" in line for line in before[1:])
     assert ("before it is set down" in after[0]) == (not on_table)

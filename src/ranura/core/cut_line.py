@@ -301,8 +301,9 @@ class _Reading:
                 if not (_FILLER.fullmatch(word) or word in _SIZES or any(word in each.before.split() for each in angles)):
                     self.strange.append(part["word"])
             elif part["number"] and (part["unit"] or "")[:1].lower() in ("°", "d"):
-                if angles:
-                    self.cut = _changed(self.cut, {angles.pop(0).field: float(part["number"].replace(",", "."))})
+                degrees = float(part["number"].replace(",", "."))
+                if angles and _may_be(angles[0], degrees):
+                    self.cut = _changed(self.cut, {angles.pop(0).field: degrees})
                 else:
                     self.strange.append(part[0].strip())
             elif part["number"]:
@@ -337,6 +338,11 @@ class _Reading:
         except LengthError:
             return None
         return TypedLength(typed=typed, unit=unit)
+
+
+def _may_be(blank: NumberBlank, value: float) -> bool:
+    """Whether a number lies within what its blank takes."""
+    return (blank.least is None or value >= blank.least) and (blank.most is None or value <= blank.most)
 
 
 def _blank_for(waiting: Sequence[LengthBlank], behind: str | None, placing: bool) -> LengthBlank | None:

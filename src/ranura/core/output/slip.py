@@ -157,7 +157,8 @@ def depths_section(stepping: Stepping, depth: Shown, *, zero: str = "zero on the
     """The whole depth, its passes, how a turret makes them, and what they are measured from."""
     count = len(stepping.depths)
     caption = write("in one pass") if count == 1 else write("in {n} passes", n=count)
-    allowed = write("up to {a:len} a pass · {zero}", a=stepping.step, zero=zero)
+    at_once = "all of it at once · {zero}" if stepping.bound == "full-depth" else "up to {a:len} a pass · {zero}"
+    allowed = write(at_once, a=stepping.step, zero=zero)
     lines = [allowed]
     named = {f"d{i}": depth for i, depth in enumerate(stepping.depths)}
     listed = write(" · ".join(f"{{{name}:len}}" for name in named), **named)

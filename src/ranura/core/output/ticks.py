@@ -47,6 +47,7 @@ _HELD: Final[Mapping[str, str]] = {
     "screws": "screws tight, none in the bit's way",
     "vacuum": "vacuum up: it does not move by hand",
     "carrier": "wedged in its carrier, that clamped",
+    "comb": "both boards and the scrap clamped under the comb, flush",
     "sled": "work clamped to the sled, a fresh backer behind it",
     "mat": "mat below: it does not slide by hand",
     "table": "what presses and feeds the work set, a backer behind it",
@@ -82,7 +83,7 @@ def _before(setting: ToolSetting, program: Program) -> Iterator[Text]:
         max((move.to_depth or 0.0 for move in program.moves), default=0.0),
     )
     lock = _LOCK[setting.base.kind]
-    yield write("{d:len} to the cutting edge; " + lock, d=depth if isinstance(depth, float) else 0.0)
+    yield write("{d:fine} to the cutting edge; " + lock, d=depth if isinstance(depth, float) else 0.0)
     guides = _GUIDE_BY_HAND if setting.by_hand else _GUIDE_ON_TABLE
     kinds = dict.fromkeys(guide.kind for each in program.settings for guide in each.guides)
     said = [*(guides[kind] for kind in kinds if kind in guides), _HELD.get(first.hold, "work held")]

@@ -5,11 +5,15 @@ from __future__ import annotations
 from itertools import pairwise
 from typing import Final
 
+from shapely import Polygon
+from shapely import box as clip
+
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cuts.dovetails.asked import DovetailsCut
 from ranura.core.cuts.dovetails.on_board import BESIDE, SEEN, DovetailsOnBoard, arc
 from ranura.core.cuts.dovetails.setting import DovetailsSetting
-from ranura.core.geometry.rings import Point, Ring
+from ranura.core.geometry.areas import parts_of
+from ranura.core.geometry.rings import Point, Ring, extent
 from ranura.core.output.views import Arrow, Dimension, DragHandle, Mark, Outline, View, base_outline, box, circle
 from ranura.core.proof.recorder import CLEAR
 from ranura.core.text.figures import show
@@ -84,8 +88,10 @@ def _above(setting: DovetailsSetting) -> View:
 
 def _seen_of_comb(asked: DovetailsOnBoard) -> Ring:
     """So much of the comb as lies near the boards."""
-    right, back = asked.wide + BESIDE, SEEN - 14.0
-    return tuple((min(u, right), min(v, back)) for u, v in asked.comb_ring())
+    x0, y0, x1, _ = extent(asked.comb_ring())
+    seen = parts_of(Polygon(asked.comb_ring()).intersection(clip(x0, y0, min(x1, asked.wide + BESIDE), SEEN - 14.0)))
+    largest = max(seen, key=lambda part: part.area)
+    return tuple((float(x), float(y)) for x, y in largest.exterior.coords[:-1])
 
 
 def _gone_from_above(asked: DovetailsOnBoard) -> list[Ring]:

@@ -27,7 +27,7 @@ def dovetails_program(setting: DovetailsSetting) -> Program:
     recorder.set(
         Change(what="bit", to=setting.bit.id),
         Change(what="speed", to=setting.turning_rpm),
-        Change(what="held", to="carrier"),
+        Change(what="held", to="comb"),
         Change(what="guide", to="comb"),
         Change(what="depth", to=depth),
     )
@@ -63,7 +63,7 @@ def dovetails_program(setting: DovetailsSetting) -> Program:
                 spacer=0.0,
             ),
         ),
-        hold="carrier",
+        hold="comb",
         part=(asked.long, asked.wide),
     )
     return Program(bodies=_bodies(setting), settings=(machine,), moves=tuple(recorder.moves))

@@ -143,7 +143,7 @@ def _edges(piece: Piece) -> EdgesBlank:
 
 
 def _bevel(after: str) -> NumberBlank:
-    return NumberBlank(field="angle", label="Angle from the edge", step=0.5, after=after, takes="angle")
+    return NumberBlank(field="angle", label="Angle from the edge", least=0.5, most=89.5, step=0.5, after=after, takes="angle")
 
 
 def _first(cut: EdgeCut, piece: Piece) -> tuple[Blank, ...]:

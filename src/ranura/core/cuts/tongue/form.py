@@ -11,7 +11,7 @@ from ranura.core.text.forms import Blank, ChoiceBlank, Form, LengthBlank, Number
 
 def form(cut: TongueCut, piece: Piece, _: Shop) -> Form:
     """What is asked of a tongue as it stands."""
-    angle = NumberBlank(field="angle", label="Angle of the flanks", step=0.5, after="°", takes="angle")
+    angle = NumberBlank(field="angle", label="Angle of the flanks", least=0.5, most=44.5, step=0.5, after="°", takes="angle")
     return Form(
         kind=cut.kind,
         sentence=(

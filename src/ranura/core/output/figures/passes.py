@@ -26,7 +26,7 @@ _STEP_SET_BY: dict[Bound, str] = {
     "end-slot": "across a standing end, with little wood along the way, a slot may be twice as deep as it is wide",
     "bearing": "the bearing at its tip sets one depth",
     "eased": "a pass is to take {eased:pct} of what it would",
-    "full-depth": "this bit cuts its whole depth at once, after a straight one cleared the way",
+    "full-depth": "this bit cuts its whole depth at once",
     "compression": "the first pass must go past the up-cut tip, or the near face tears",
 }
 
