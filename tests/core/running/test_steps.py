@@ -8,6 +8,7 @@ from functools import cache
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from tests.demo_cuts import DEMO as DEMO_CUTS
 
 from ranura.core.family import NOTHING_BEFORE
 from ranura.core.plan import PLANNING
@@ -131,6 +132,18 @@ def test_dust_that_harms_is_named_before_the_plug_goes_in(wood, harms):
     machine = Machine(bit=SHOP.bit("straight-12.7"), mounting="hand", base="fixed", material=SHOP.material(wood))
     gear = next(step for step in run_steps(made.plan, made.dry_run, machine) if step.key == "gear")
     assert (words.HARMFUL_DUST in [line.metric for line in gear.lines]) == harms
+
+
+@pytest.mark.parametrize(("name", "piece"), [("desk-drawer-0", "Drawer front"), ("desk-drawer-3", "Drawer side")])
+def test_under_a_comb_the_height_is_locked_before_the_bushing_goes_on(name, piece):
+    cut, board = next((cut, own) for each, _, cut, own in DEMO_CUTS if each == name)
+    made = record_of(PLANNING.followed(cut, board, SHOP, SHOP.rules, before=NOTHING_BEFORE), board, SHOP)
+    assert board.name == piece
+    set_by = lines_of(made, "depths")
+    assert set(words.DEPTH_LOCKED) < set(set_by)
+    assert not set(words.DEPTH_BY["plunge"]) & set(set_by), "it does not come back past the bushing"
+    (run,) = (step for step in made.steps if step.key.startswith("run-"))
+    assert "fresh wood" in run.title.metric, "what is cut, and not the air before it"
 
 
 def test_the_chip_that_is_noted_is_that_of_the_slowest_run():

@@ -13,6 +13,7 @@ from ranura.core.plan import CutPlan
 from ranura.core.running import words
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import BaseKind, Mounting
+from ranura.core.templates.words import NEVER_LIFT
 from ranura.core.text.writing import Text, write
 
 Part = Literal["set-up", "look", "scrap", "cut", "after"]
@@ -62,7 +63,7 @@ def run_steps(plan: CutPlan, dry: DryRun, machine: Machine) -> tuple[RunStep, ..
     by_key = {section.key: section for section in plan.slip}
     first = next((number for number, step in enumerate(dry.steps) if step.kind not in ("set", "turn-over")), len(dry.steps))
     return (
-        *_set_up(by_key, machine),
+        *_set_up(by_key, machine, locked=any(each.code == NEVER_LIFT.code for each in plan.cautions)),
         *_looked_over(dry, machine),
         *_scrap(plan),
         *_moves(dry.steps, first, by_key, machine),
@@ -74,7 +75,8 @@ def _said(*lines: str) -> tuple[Text, ...]:
     return tuple(write(line) for line in lines)
 
 
-def _set_up(by_key: dict[SectionKey, SlipSection], machine: Machine) -> Iterator[RunStep]:
+def _set_up(by_key: dict[SectionKey, SlipSection], machine: Machine, *, locked: bool) -> Iterator[RunStep]:
+    """What is set with the plug out; `locked`: the bit is wider than its bushing's bore, and never plunged."""
     yield RunStep(key="unplug", part="set-up", title=write(words.UNPLUG), lines=_said(words.SEE_THE_PLUG), tick=True)
     tool = by_key.get("tool")
     if tool is not None:
@@ -84,7 +86,8 @@ def _set_up(by_key: dict[SectionKey, SlipSection], machine: Machine) -> Iterator
     for key in _SET_UP:
         section = by_key.get(key)
         if section is not None:
-            more = _said(*words.DEPTH_BY[machine.base], words.LOCK_TRIED) if key == "depths" else ()
+            by = words.DEPTH_LOCKED if locked else words.DEPTH_BY[machine.base]
+            more = _said(*by, words.LOCK_TRIED) if key == "depths" else ()
             lines = (*section.lines, *more)
             yield RunStep(key=key, part="set-up", title=write(words.SET[key]), leads=section.leads, lines=lines, tick=True)
 
@@ -191,8 +194,9 @@ def _end_of_run(steps: Sequence[DryStep], first: int) -> int:
 
 
 def _title(steps: Sequence[DryStep]) -> Text:
-    """What a run is: its cut where it has one."""
-    return next((each.says for each in steps if each.kind == "cut"), steps[0].says)
+    """What a run is: its cut where it has one, that in fresh wood before others."""
+    cuts = [each for each in steps if each.kind == "cut"]
+    return next((each.says for each in cuts if each.fresh not in (None, "none")), cuts[0].says if cuts else steps[0].says)
 
 
 def _after(machine: Machine) -> Iterator[RunStep]:

@@ -24,6 +24,11 @@ SET: Final[Mapping[SectionKey, str]] = {
     "guide": "Set the guide",
     "hold": "Hold the work",
 }
+DEPTH_LOCKED: Final = (
+    "set it before the bushing goes on: past it the bit does not come back",
+    "locked at that height; not unlocked until the bit stands still",
+)
+"""How the height of a bit is set that is wider than its bushing's bore."""
 DEPTH_BY: Final[Mapping[BaseKind, tuple[str, ...]]] = {
     "plunge": ("lower the bit to the face and lock it, then set rod and turret", "plunge once: it stops there"),
     "fixed": ("lower the bit to the face, zero the scale, then turn the motor down", "the motor is clamped in its base"),

@@ -70,9 +70,9 @@ def _hold(setting: DovetailsSetting) -> SlipSection:
         else write("this board stands before the other, {end} end up, shown face towards you", end=end)
     )
     other = (
-        write("before it its mate, or scrap {m:fine} thick, its end flush with this face", m=asked.front)
+        write("before it its mate, cut in the same go, or scrap {m:fine} thick: its end flush with this face", m=asked.front)
         if lies
-        else write("behind it its mate, or scrap {m:fine} thick, flush with this end", m=asked.back)
+        else write("behind it its mate, cut in the same go, or scrap {m:fine} thick: flush with this end", m=asked.back)
     )
     return SlipSection(
         key="hold",

@@ -39,7 +39,7 @@ WHOLE_SECTION = Words(
     code="whole-section",
     place="depths",
     level="caution",
-    message="Nothing clears the way before the dovetail bit: in every slot it cuts its whole section at once, {depth:len} deep",
+    message="Nothing clears the way before the dovetail bit: in every slot it cuts its whole section at once, {depth:fine} deep",
     do="Feed evenly and no faster than planned, keep the bushing on the comb, and never lift or turn back in the cut",
 )
 SOCKETS_DEEPER = Words(
