@@ -97,6 +97,7 @@ def test_tails_fill_their_sockets_at_that_depth(tails):
 def test_the_moves_make_them_and_nothing_climbs(cut, end):
     made = plan(dataclasses.replace(cut, end=end))
     assert (made.status, made.proof.passed) == ("caution", True)
+    assert {each.check for each in made.proof.findings} == {6}, "what is taken is what is wanted"
     assert (made.bit_id, made.router_id) == ("dovetail-12.7-8", "plunge-two")
     assert {move.fresh for move in made.moves} <= {None, "none", "left", "both"}
     assert len([move for move in made.moves if move.kind == "leave"]) == 6, "out before every slot"
@@ -118,7 +119,7 @@ def test_without_scrap_on_the_left_the_first_slot_climbs():
     [
         ({"width": 20}, {}, "no-tail"),
         ({"width": 97}, {}, "half-pins-meet-slots"),
-        ({"width": 364}, {}, "comb-too-narrow"),
+        ({"width": 342.3}, {}, "comb-too-narrow"),
         ({}, {"mate": in_mm(22)}, "tails-too-thick"),
         ({}, {"comb": "no such"}, "unknown-comb"),
         ({}, {"depth": in_mm(20.5)}, "through-the-board"),
@@ -170,11 +171,28 @@ def test_what_lacks_a_comb_or_its_bit_can_be_wanted():
 
 
 @pytest.mark.parametrize(
-    ("front", "code"), [(10, "sockets-deeper"), (11.9, None), (12.2, None), (13, "tails-shouldered"), (16, "tails-shouldered")]
+    ("front", "code", "by"),
+    [
+        (10, "sockets-deeper", "a gap of 2 mm"),
+        (11.9, None, ""),
+        (12.2, None, ""),
+        (13, "tails-shouldered", "over their sockets by 1 mm"),
+        (16, "tails-shouldered", "over their sockets by 4 mm"),
+    ],
 )
-def test_tails_of_another_thickness_are_said(front, code):
-    said = {each.code for each in plan(dataclasses.replace(SOCKETS, mate=in_mm(front))).cautions}
-    assert said & {"sockets-deeper", "tails-shouldered"} == ({code} if code else set())
+def test_tails_of_another_thickness_are_said(front, code, by):
+    said = {each.code: each.message.metric for each in plan(dataclasses.replace(SOCKETS, mate=in_mm(front))).cautions}
+    assert said.keys() & {"sockets-deeper", "tails-shouldered"} == ({code} if code else set())
+    assert by in said.get(code, "")
+
+
+def test_the_figures_say_where_both_boards_stand():
+    sockets, tails = ({each.key: each.value for each in plan(cut).figures} for cut in (SOCKETS, TAILS))
+    assert sockets["guide.stop"] == pytest.approx(16.0), "a half pin of 8.856 and half of 14.2875"
+    assert tails["guide.stop"] == pytest.approx(28.0), "12 further to the left"
+    assert sockets["guide.shift"] == tails["guide.shift"] == 12
+    assert 2 * sockets["dovetails.pins"] + 4 * 24 + 14.2875 == pytest.approx(128)
+    assert sockets["dovetails.fit"] == pytest.approx(9.175, abs=0.001)
 
 
 def test_a_depth_that_does_not_fit_is_said_with_how_much():

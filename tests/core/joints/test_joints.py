@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import replace
 from typing import get_args
 
@@ -330,11 +331,26 @@ def test_half_blind_dovetails_are_as_tight_as_they_are_deep(end, into, fit, time
         assert found.together is not None
         assert wanted <= found.together.measured[0].gap < wanted + 0.005, "set in hundredths, and no tighter for that"
         assert found.together.measured[1].gap == pytest.approx(0, abs=1e-6), "the tail reaches the socket's floor"
+        assert found.together.measured[2].gap == pytest.approx(wanted / 2, abs=0.005), "and its end, as round as it is"
         assert found.together.interference < 1e-6
     assert len(found.cuts) == (4 if into == "both" else 2)
     assert len({(each.plan.bit_id, each.plan.passes[0].to_depth) for each in found.cuts}) == 1
     assert len(found.shared) == len(found.cuts) - 1, "one setting for both boards"
     assert not found.changes
+
+
+def test_half_blind_dovetails_take_the_comb_for_such_tails_and_say_how_likely_they_fit():
+    comb = next(each for each in SHOP.guides if each.kind == "comb")
+    thin = replace(comb, id="thin", sides=8.5)
+    shop = replace(SHOP, guides=(thin, *SHOP.guides))
+    for thick, taken in ((8.6, "thin"), (12, comb.id)):
+        found = plan_joint(PLANNING, Joint(kind="half-blind"), board(400, 128, 20), board(260, 128, thick), shop)
+        assert {each.cut.comb for each in found.joined.cuts} == {taken}
+        assert found.joined.expected is not None
+        rules = SHOP.rules
+        assert found.joined.expected.spread == pytest.approx(
+            math.hypot(2 * rules.spread_bit, 2 * math.tan(math.radians(14)) * rules.spread_depth)
+        )
 
 
 def test_half_blind_dovetails_want_a_comb():

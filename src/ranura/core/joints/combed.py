@@ -103,10 +103,21 @@ def _cornered(boards: Boards, end: End, second: End, deep: float) -> Placing:
 
 
 def _lines(laid: DovetailsOnBoard, thick: float, deep: float, play: float) -> tuple[Line, ...]:
-    """Across a socket near the middle and below its tail, where both boards are straight."""
-    x, y = laid.on_board((laid.sockets[len(laid.sockets) // 2], min(laid.reach, laid.front) / 2))
+    """Across a socket near the middle and below its tail, where both boards are straight, and behind it, where both are round."""
+    middle = laid.sockets[len(laid.sockets) // 2]
+    x, y = laid.on_board((middle, min(laid.reach, laid.front) / 2))
     half = laid.comb.pitch / 2
+    socket = laid.reach + laid.play / 2 + laid.radius(deep / 2)
+    tail = min(socket - play / 2, laid.front)
+    end = laid.on_board((middle, socket))
     return (
         Line(name=write("across a socket"), at=(x, y, thick - deep / 2), way=(0.0, 1.0, 0.0), reach=half, wanted=max(play, 0.0)),
         Line(name=write("below a tail"), at=(x, y, thick - deep), way=(0.0, 0.0, 1.0), reach=deep / 2, wanted=0.0),
+        Line(
+            name=write("behind a tail"),
+            at=(end[0], y, thick - deep / 2),
+            way=(1.0, 0.0, 0.0),
+            reach=min(laid.reach, laid.front) / 2 + half,
+            wanted=max(socket - tail, 0.0),
+        ),
     )

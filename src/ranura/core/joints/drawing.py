@@ -137,7 +137,7 @@ def _depth(joint: Joint, joined: Joined, thick: float, *, beside: float) -> tupl
         start=(beside, floor[2]),
         end=(beside, thick),
         offset=_BESIDE,
-        text=write(as_typed(typed)) if joint.depth is not None else write("{d:short}", d=deep),
+        text=write(as_typed(typed)) if joint.depth is not None else write("{d:fine}", d=deep),
         field=None if joint.kind in AROUND_A_BOX else "depth",
         vertical=True,
         name="depth",

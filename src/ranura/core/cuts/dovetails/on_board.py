@@ -27,8 +27,8 @@ from ranura.core.text.errors import CutError
 _ANY_DEPTH = 1e6
 _CHORD: Final = 0.01
 """mm by which the comb's edge may be off where it is chords."""
-_CHORDS: Final = 32
-"""Chords in which half a turn is gone."""
+_ROUND: Final = 0.003
+"""mm by which chords of a way may be off their arc."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -190,7 +190,10 @@ def arc(middle: Point, radius: float, first: float, last: float) -> tuple[Point,
     """Points of an arc from one direction to another, in degrees to the left of u; none of no radius."""
     if not closeness.over(radius, 0.0):
         return ()
-    turns = (math.radians(first + (last - first) * i / _CHORDS) for i in range(_CHORDS + 1))
+    angle = math.radians(last - first)
+    # An even number, so that the middle of the arc is a place of the way.
+    count = 2 * math.ceil(abs(angle) / (4 * math.acos(1 - min(_ROUND / radius, 1.0))))
+    turns = (math.radians(first) + angle * i / count for i in range(count + 1))
     return tuple((middle[0] + radius * math.cos(t), middle[1] + radius * math.sin(t)) for t in turns)
 
 
