@@ -318,9 +318,17 @@ def test_these_have_a_room_of_their_own_and_what_a_trial_showed_is_added(kind, f
         assert found.together.measured[0].gap == pytest.approx(room * times + more, abs=0.003)
 
 
-@pytest.mark.parametrize(("fit", "times"), [("tight", 0), ("sliding", 1), ("glue", 2)])
 @pytest.mark.parametrize(
-    ("end", "into"), [("left", "left"), ("right", "left"), ("left", "right"), ("right", "right"), ("left", "both")]
+    ("end", "into", "fit", "times"),
+    [
+        ("left", "left", "tight", 0),
+        ("left", "left", "sliding", 1),
+        ("left", "left", "glue", 2),
+        ("right", "left", "sliding", 1),
+        ("left", "right", "tight", 0),
+        ("right", "right", "glue", 2),
+        ("left", "both", "sliding", 1),
+    ],
 )
 def test_half_blind_dovetails_are_as_tight_as_they_are_deep(end, into, fit, times):
     front, side = board(400, 128, 20), board(260, 128, 12)
