@@ -190,6 +190,7 @@ def test_the_figures_say_where_both_boards_stand():
     sockets, tails = ({each.key: each.value for each in plan(cut).figures} for cut in (SOCKETS, TAILS))
     assert sockets["guide.stop"] == pytest.approx(16.0), "a half pin of 8.856 and half of 14.2875"
     assert tails["guide.stop"] == pytest.approx(28.0), "12 further to the left"
+    assert sockets["tool.free"] == pytest.approx(12 + 8 + 9.175, abs=0.001), "collet to base, through the comb, and as deep"
     assert sockets["guide.shift"] == tails["guide.shift"] == 12
     assert 2 * sockets["dovetails.pins"] + 4 * 24 + 14.2875 == pytest.approx(128)
     assert sockets["dovetails.fit"] == pytest.approx(9.175, abs=0.001)
