@@ -186,6 +186,13 @@ def test_tails_of_another_thickness_are_said(front, code, by):
     assert by in said.get(code, "")
 
 
+@pytest.mark.parametrize(("thick", "said"), [(12.0, True), (18.3, True), (18.4, False), (20.0, False)])
+def test_sockets_that_leave_less_than_half_of_the_board_are_said(thick, said):
+    made = plan(SOCKETS, dataclasses.replace(FRONT, thickness=in_mm(thick)))
+    assert ("thin-below-sockets" in {each.code for each in made.cautions}) == said
+    assert "thin-below-sockets" not in {each.code for each in plan(TAILS).cautions}
+
+
 def test_the_figures_say_where_both_boards_stand():
     sockets, tails = ({each.key: each.value for each in plan(cut).figures} for cut in (SOCKETS, TAILS))
     assert sockets["guide.stop"] == pytest.approx(16.0), "a half pin of 8.856 and half of 14.2875"

@@ -316,7 +316,7 @@ def _view(joint: Joint, first: Piece, second: Piece, shop: Shop, planning: Plann
         drawing=joint_views(joint, found.joined, found.together, (first.name, second.name), first.thickness.mm)
         if found.together
         else (),
-        trial=trial(joint),
+        trial=trial(joint, found.joined.mended),
         by_hand=found.joined.by_hand,
         cautions=found.cautions,
     )

@@ -361,6 +361,15 @@ def test_half_blind_dovetails_take_the_comb_for_such_tails_and_say_how_likely_th
         )
 
 
+@pytest.mark.parametrize(("angle", "by"), [(14, "0.2 mm for every 0.1 mm"), (9, "0.32 mm for every 0.1 mm")])
+def test_how_a_trial_by_a_comb_is_set_right_follows_its_bit(angle, by):
+    comb = replace(next(each for each in SHOP.guides if each.kind == "comb"), angle=angle, bit_diameter=12.7, pitch=23.0)
+    given = replace(boards_of(board(400, 120, 20), board(260, 120, 12), SHOP), combs=(comb,))
+    joint = Joint(kind="half-blind")
+    said = trial(joint, joined(joint, given).mended)[-1].metric
+    assert f"set the bit deeper, by {by}" in said
+
+
 def test_half_blind_dovetails_want_a_comb():
     shop = replace(SHOP, guides=tuple(each for each in SHOP.guides if each.kind != "comb"))
     with pytest.raises(CutError) as error:

@@ -15,7 +15,7 @@ from ranura.core.geometry.placing import Placing, Vector3, lying
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint, Member
 from ranura.core.joints.box_joint import PROUD
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, Stood, at_end
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, Stood, at_end, refuse_widths
 from ranura.core.learning.forecast import Spread, forecast
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import in_mm
@@ -23,8 +23,6 @@ from ranura.core.text.writing import write
 
 _OF_BOARD = 2 / 3
 """Of the thinner board: how wide a slot is where nobody says."""
-_ALIKE = 0.2
-"""mm by which the widths of two boards may differ."""
 _PLAY: Final[dict[Fit, float]] = {"tight": 0.0, "sliding": PLAY, "glue": 2 * PLAY}
 
 
@@ -36,9 +34,8 @@ def boxed(joint: Joint, boards: Boards) -> Joined:
     Source: the fingers of the one fill the slots of the other, and are planed flush
 
     Raises `CutError` with the dimension that cannot be."""
-    (_, wide, thick), (_, other, across) = boards.sizes("a"), boards.sizes("b")
-    if abs(wide - other) > _ALIKE:
-        raise CutError(refusals.WIDTHS_DIFFER, field="joint.kind", one=wide, two=other)
+    refuse_widths(boards)
+    (_, wide, thick), across = boards.sizes("a"), boards.second.thickness.mm
     room = clearance_of(joint, boards.rules, _PLAY)
     slot, play = _slot(joint, boards), room + joint.correction
     ends: dict[Member, tuple[End, ...]] = {"a": ("left", "right") if joint.into == "both" else (joint.end,), "b": joint.ends}

@@ -3,26 +3,19 @@
 from __future__ import annotations
 
 import math
-from typing import Final
 
 from ranura.core.board.stood import End
-from ranura.core.cuts.channel.fit import Fit, clearance_of
 from ranura.core.cuts.dovetails.asked import DovetailsCut
-from ranura.core.cuts.dovetails.on_board import DovetailsOnBoard, dovetails_under
+from ranura.core.cuts.dovetails.on_board import DovetailsOnBoard, dovetails_under, nearest_comb
 from ranura.core.geometry.placing import Placing, Vector3, lying
-from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, Stood, at_end
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, Stood, at_end, refuse_widths, room_of_dovetails
 from ranura.core.learning.forecast import Spread, forecast
-from ranura.core.shop.tooling.guides import Comb
-from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import Length, in_mm
 from ranura.core.text.writing import write
 
-_ALIKE = 0.2
-"""mm by which the widths of two boards may differ."""
-_LOOSER: Final[dict[Fit, float]] = {"tight": 0.0, "sliding": 1.0, "glue": 2.0}
-"""How many times the house's clearance of a dovetail a fit has."""
+_A_TENTH = 0.1
+"""mm of fit that a correction is said for."""
 
 
 def half_blind(joint: Joint, boards: Boards) -> Joined:
@@ -33,15 +26,13 @@ def half_blind(joint: Joint, boards: Boards) -> Joined:
     Source: socket and tail are as deep as each other, so one depth sets how tight they are
 
     Raises `CutError` without a comb, and where the boards cannot be laid out under it."""
-    (_, wide, thick), (_, other, _) = boards.sizes("a"), boards.sizes("b")
-    if abs(wide - other) > _ALIKE:
-        raise CutError(refusals.WIDTHS_DIFFER, field="joint.kind", one=wide, two=other)
-    comb = _comb(boards)
+    refuse_widths(boards)
+    thick = boards.first.thickness.mm
+    comb = nearest_comb(boards.combs, boards.second.thickness.mm, field="joint.kind")
     first_ends: tuple[End, ...] = ("left", "right") if joint.into == "both" else (joint.end,)
     asked = DovetailsCut(mate=boards.second.thickness, end=first_ends[0], comb=comb.id)
     laid = dovetails_under(comb, asked, boards.first)
-    by_fit = {fit: boards.rules.dovetail_clearance * times for fit, times in _LOOSER.items()}
-    room = clearance_of(joint, boards.rules, by_fit)
+    room = room_of_dovetails(joint, boards.rules)
     play = room + joint.correction
     # In hundredths, as it can be set, and no tighter for that.
     deep = in_mm(math.floor((laid.fits_at - play / laid.tightness) * 100) / 100)
@@ -73,7 +64,7 @@ def half_blind(joint: Joint, boards: Boards) -> Joined:
         placing=_cornered(boards, first_ends[0], joint.ends[0], deep.mm),
         lines=_lines(laid, thick, deep.mm, play),
         seen_along=(1.0, 0.0, 0.0),
-        around=wide,
+        around=boards.first.width.mm,
         stood=Stood(first=None, second=joint.ends[0]),
         expected=forecast(
             width=room,
@@ -83,15 +74,12 @@ def half_blind(joint: Joint, boards: Boards) -> Joined:
                 Spread(of="depth", mm=laid.tightness * boards.rules.spread_depth),
             ),
         ),
-        by_hand=(write("Deeper is tighter: {x:fine} of depth for a tenth of a mm of fit", x=0.1 / laid.tightness),),
+        mended=write(
+            "Too loose: set the bit deeper, by {x:fine} for every {t:fine} that it rattles; too tight: as much less deep",
+            x=_A_TENTH / laid.tightness,
+            t=_A_TENTH,
+        ),
     )
-
-
-def _comb(boards: Boards) -> Comb:
-    """The comb for tails about as thick as the second board."""
-    if not boards.combs:
-        raise CutError(refusals.NO_COMB, field="joint.kind")
-    return min(boards.combs, key=lambda each: (abs(each.sides - boards.second.thickness.mm), each.id))
 
 
 def _cornered(boards: Boards, end: End, second: End, deep: float) -> Placing:

@@ -4,17 +4,16 @@ from __future__ import annotations
 
 import math
 from dataclasses import replace
-from typing import Final, Literal
+from typing import Literal
 
 from ranura.core.cuts.channel.asked import ChannelCut
-from ranura.core.cuts.channel.fit import Fit, clearance_of
 from ranura.core.cuts.tongue.asked import TongueCut
 from ranura.core.geometry import closeness
 from ranura.core.geometry.placing import Placing, lying
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
 from ranura.core.joints.housed import standing
-from ranura.core.joints.joined import Boards, Dovetail, Joined, Line, MemberCut, Stood, at_end, expected_fit
+from ranura.core.joints.joined import Boards, Dovetail, Joined, Line, MemberCut, Stood, at_end, expected_fit, room_of_dovetails
 from ranura.core.joints.sliding_dovetail import SlidingDovetail, plan_sliding_dovetail
 from ranura.core.learning.forecast import Spread
 from ranura.core.text.errors import CutError
@@ -27,8 +26,6 @@ _HAIR = 0.002
 """mm that a tongue is thinner than reckoned, since its place is in thousandths too."""
 _FROM_EDGE = 8.0
 """mm from an edge at which a tapered one is measured too."""
-_LOOSER: Final[dict[Fit, float]] = {"tight": 0.0, "sliding": 1.0, "glue": 2.0}
-"""How many times the house's clearance a fit has."""
 
 
 def dovetailed(joint: Joint, boards: Boards) -> Joined:
@@ -46,8 +43,7 @@ def dovetailed(joint: Joint, boards: Boards) -> Joined:
     # A tapered one closes by itself: only a trial changes its fit (R13).
     taper = 0.0 if joint.taper is None else joint.taper.mm
     tapered = closeness.over(taper, 0.0)
-    by_fit = {fit: boards.rules.dovetail_clearance * times for fit, times in _LOOSER.items()}
-    play = (0.0 if tapered else clearance_of(joint, boards.rules, by_fit)) + joint.correction
+    play = (0.0 if tapered else room_of_dovetails(joint, boards.rules)) + joint.correction
     made = plan_sliding_dovetail(
         bit_diameter=bit.diameter,
         bit_angle=bit.angle,

@@ -6,16 +6,17 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 from ranura.core.board.pieces import Piece, Side
-from ranura.core.cuts.channel.fit import clearance_of
+from ranura.core.cuts.channel.fit import Fit, clearance_of
 from ranura.core.family import AnyCut
 from ranura.core.geometry.placing import Placing, Vector3
 from ranura.core.geometry.rings import Point, Ring
-from ranura.core.joints import words
+from ranura.core.joints import refusals, words
 from ranura.core.joints.asked import Joint, Member
 from ranura.core.learning.forecast import Forecast, Spread, forecast
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.guides import Comb
 from ranura.core.text.cautions import Caution, caution
+from ranura.core.text.errors import CutError
 from ranura.core.text.writing import Text
 
 
@@ -70,6 +71,8 @@ class Joined:
     """What lies loose between the two boards, in that section: a spline."""
     expected: Forecast | None = None
     """How likely it fits; None where nothing goes into anything."""
+    mended: Text | None = None
+    """How a trial is set right, where that depends on the tools; None where its kind says it."""
     by_hand: tuple[Text, ...] = ()
     """What no router does: a notch that is sawn, corners that are squared."""
     cautions: tuple[Caution, ...] = ()
@@ -113,6 +116,24 @@ class Boards:
 
 JointOf = Callable[[Joint, Boards], Joined]
 """How a joint of one kind is worked out. Raises `CutError` with the dimension that cannot be."""
+
+
+_ALIKE = 0.2
+"""mm by which the widths of two boards may differ that are to have the same fingers or dovetails."""
+_LOOSER: dict[Fit, float] = {"tight": 0.0, "sliding": 1.0, "glue": 2.0}
+"""How many times the house's clearance of a dovetail a fit has."""
+
+
+def refuse_widths(boards: Boards) -> None:
+    """Raises `CutError` where two boards are not as wide as each other."""
+    one, two = boards.first.width.mm, boards.second.width.mm
+    if abs(one - two) > _ALIKE:
+        raise CutError(refusals.WIDTHS_DIFFER, field="joint.kind", one=one, two=two)
+
+
+def room_of_dovetails(joint: Joint, rules: HouseRules) -> float:
+    """What a dovetail's place is wider than the dovetail by its fit, in mm, without what a trial showed."""
+    return clearance_of(joint, rules, {fit: rules.dovetail_clearance * times for fit, times in _LOOSER.items()})
 
 
 def play_of(joint: Joint, boards: Boards) -> float:

@@ -27,6 +27,5 @@ NOT_BY_AN_EDGE = Refusal("not-by-an-edge", "Only a sliding dovetail takes the se
 WIDTHS_DIFFER = Refusal(
     "widths-differ", "The boards are {one:len} and {two:len} wide; fingers and dovetails want boards of one width"
 )
-NO_COMB = Refusal("no-comb", "There is no comb for dovetails in this shop; put one in among the guides", lacks=True)
 NO_TENON_LEFT = Refusal("no-tenon-left", "The shoulders leave nothing of a rail {wide:len} wide")
 TONGUE_TOO_WIDE = Refusal("tongue-too-wide", "A tongue {width:len} thick leaves nothing to cut of a board of {thickness:len}")

@@ -41,14 +41,13 @@ _MENDED: Final[Mapping[JointKind, str]] = {
     "tongue-groove": "Tongue too thick: set the bit deeper by half of what it is off, since both its faces are cut",
     "spline": "Spline too thick or too thin: plane another one, or set the cutter by what it is off and run both again",
     "box-joint": "Too tight: move the key nearer to the bit by what it binds; too loose: away by what it rattles",
-    "half-blind": "Too loose: set the bit deeper, by twice what it rattles; too tight: less deep, by twice what it binds",
     "sliding-dovetail": "Tongue too thick: bring the fence back by half of what it is off, since both its faces are cut",
     "mortise-tenon": "Tenon too thick: set the bit deeper by half of what it is off, since both its cheeks are cut",
 }
 
 
-def trial(joint: Joint) -> tuple[Text, ...]:
-    """What is cut in scrap first, how it should feel, and how it is mended.
+def trial(joint: Joint, mended: Text | None = None) -> tuple[Text, ...]:
+    """What is cut in scrap first, how it should feel, and how it is mended, as its kind says where nothing else is said.
 
     Rule: R14 trial
     Formula: half of the error where one setting cuts both faces or both boards, all of it where it cuts one
@@ -61,7 +60,7 @@ def trial(joint: Joint) -> tuple[Text, ...]:
             "too-loose": "too loose: it is planned with so much less room now",
         }
         shown = (write("Tried, {off:len} " + says[joint.tried] + "; try it once more", off=joint.off.mm),)
-    return (write(_SCRAP[joint.kind]), *feels, *(shown or (write(_MENDED[joint.kind]),)))
+    return (write(_SCRAP[joint.kind]), *feels, *(shown or (mended or write(_MENDED[joint.kind]),)))
 
 
 def _feels(joint: Joint) -> Text:

@@ -22,7 +22,7 @@ def _fit(setting: DovetailsSetting) -> Figure:
         label="Depth at which they fit",
         value=asked.fits_at,
         unit="mm",
-        shown=show(asked.fits_at, "mm"),
+        shown=show(asked.fits_at, "mm", setting=False),
         rule="R14",
         formula="w = D + S − OD, h = (2·w − P) / (2·tan(angle))",
         worked=write(

@@ -33,7 +33,7 @@ def form(cut: DovetailsCut, piece: Piece, shop: Shop) -> Form:
         ),
         options=_combs(cut, shop),
         first=(
-            new_length("mate", "The other board, thick"),
+            new_length("mate", "Thickness of the other board"),
             answers("They are", "makes", cut.makes, _MAKES),
             answers("End", "end", cut.end, _ENDS),
         ),

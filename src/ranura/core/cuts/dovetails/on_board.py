@@ -8,6 +8,7 @@ left edge of the board that lies; the other one is set over to the left by half 
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any, Final
 
@@ -200,14 +201,19 @@ def arc(middle: Point, radius: float, first: float, last: float) -> tuple[Point,
 def comb_of(cut: DovetailsCut, shop: Shop, front: float) -> Comb:
     """The comb that is pinned, or of those there are the one made for tails about as thick. Raises `CutError`."""
     owned = [each for each in shop.guides if isinstance(each, Comb)]
-    if cut.comb is not None:
-        pinned = next((each for each in owned if each.id == cut.comb), None)
-        if pinned is None:
-            raise CutError(refusals.UNKNOWN_COMB, field="cut.comb", id=cut.comb)
-        return pinned
-    if not owned:
-        raise CutError(refusals.NO_COMB, field="cut.kind")
-    return min(owned, key=lambda each: (abs(each.sides - front), each.id))
+    if cut.comb is None:
+        return nearest_comb(owned, front, field="cut.kind")
+    pinned = next((each for each in owned if each.id == cut.comb), None)
+    if pinned is None:
+        raise CutError(refusals.UNKNOWN_COMB, field="cut.comb", id=cut.comb)
+    return pinned
+
+
+def nearest_comb(combs: Sequence[Comb], front: float, *, field: str) -> Comb:
+    """The comb that is made for tails about so many mm thick. Raises `CutError` on the field where there is none."""
+    if not combs:
+        raise CutError(refusals.NO_COMB, field=field)
+    return min(combs, key=lambda each: (abs(each.sides - front), each.id))
 
 
 def dovetails(cut: DovetailsCut, piece: Piece, shop: Shop) -> DovetailsOnBoard:

@@ -69,6 +69,8 @@ def _cautions(asked: DovetailsOnBoard, stepping: Stepping | None) -> Iterator[Ca
         yield from stepping.cautions
         yield from (each for pace in stepping.paces for each in pace.cautions)
     yield caution(words.WHOLE_SECTION, depth=asked.depth)
+    if asked.cut.makes == "sockets" and closeness.over(asked.depth, asked.thick / 2):
+        yield caution(words.THIN_BELOW_SOCKETS, depth=asked.depth, thick=asked.thick, left=asked.thick - asked.depth)
     over = asked.front - asked.comb.sides
     if closeness.over(-over, _SOME):
         yield caution(words.SOCKETS_DEEPER, sides=asked.comb.sides, thick=asked.front, gap=-over)

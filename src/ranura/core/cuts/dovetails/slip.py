@@ -16,7 +16,7 @@ def dovetails_sections(setting: DovetailsSetting, figures: Sequence[Figure]) -> 
     asked = setting.dovetails
     made = [tool_section(setting, by_key), speed_section(setting, by_key)]
     if setting.stepping is not None:
-        depth = show(asked.depth, "mm") if asked.cut.depth is None else _as_typed(asked.cut.depth)
+        depth = show(asked.depth, "mm", setting=False) if asked.cut.depth is None else _as_typed(asked.cut.depth)
         below = write("{x:fine} below the base, the comb on both boards", x=asked.depth + asked.comb.thickness).metric
         made.append(depths_section(setting.stepping, depth, zero=below))
     made += [_guide(setting, by_key), _direction(setting)]

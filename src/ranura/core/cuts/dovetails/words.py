@@ -63,6 +63,13 @@ INSIDES_OUT = Words(
     message="Both boards lie in the comb with their insides out: what is cut first is their inside",
     do="Mark the insides; the board with sockets lies inside up, the one with tails stands inside towards you",
 )
+THIN_BELOW_SOCKETS = Words(
+    code="thin-below-sockets",
+    place="depths",
+    level="caution",
+    message="The sockets take {depth:fine} of a board {thick:len} thick: only {left:len} of it is left before their tails",
+    do="Take a thicker board, or a comb for a smaller bit",
+)
 NOT_AT_ITS_DEPTH = Words(
     code="not-at-its-depth",
     place="depths",
