@@ -93,6 +93,24 @@ def test_a_changed_field_changes_the_channel_or_is_refused(field):
         assert after == made(before)
 
 
+@pytest.mark.parametrize("end", ["left", "right"])
+@pytest.mark.parametrize("edge", ["near", "far"])
+def test_the_channel_lies_where_the_pocket_does(end, edge):
+    """60 × 12.7 at 80 and 40: along the board, and turned across it."""
+    along, across = (made(dataclasses.replace(MORTISE, end=end, edge=edge, turned=turned)) for turned in (False, True))
+    assert (along.goes, along.end, along.width.mm, along.position.mm) == ("along", edge, pytest.approx(12.7), pytest.approx(40))
+    stops = [along.stop_first.mm, along.stop_last.mm]
+    assert (stops if end == "left" else stops[::-1]) == pytest.approx([80, 600 - 80 - 60])
+    assert (across.goes, across.end, across.width.mm, across.position.mm) == (
+        "across",
+        end,
+        pytest.approx(12.7),
+        pytest.approx(80),
+    )
+    stops = [across.stop_first.mm, across.stop_last.mm]
+    assert (stops if edge == "near" else stops[::-1]) == pytest.approx([40, 200 - 40 - 60])
+
+
 def plan(cut: PocketCut, board: Piece = BOARD) -> CutPlan:
     return plan_cut(cut, board, SHOP, SHOP.rules)
 

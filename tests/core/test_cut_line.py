@@ -119,11 +119,9 @@ def test_what_is_missing_and_what_is_strange_is_named():
     assert line.strange == ("bananas",)
     assert said("dado 18 x 6 x 9 at 20 lid")[0].strange == ("9",)
     assert said("roundover 6 20° lid")[0].strange == ("20°",)
-    assert [said(line)[0].strange for line in ("bevel 0° lid", "bevel 90° lid", "dado 400° lid")] == [
-        ("0°",),
-        ("90°",),
-        ("400°",),
-    ]
+    for line, angle in (("bevel 0° lid", "0°"), ("bevel 90° lid", "90°"), ("dado 400° lid", "400°")):
+        assert said(line)[0].strange == (angle,), "no such angle can be asked for"
+    assert [said(line)[0].cut["angle"] for line in ("bevel 0.5° lid", "bevel 89.5° lid", "dado 60° lid")] == [0.5, 89.5, 60]
     assert "//" in said("dado 3//4 x 6")[0].strange
     assert said("dado 18 x 6 at 64 4 times lid")[0].missing == ("Spacing",)
 

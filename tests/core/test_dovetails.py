@@ -193,6 +193,33 @@ def test_sockets_that_leave_less_than_half_of_the_board_are_said(thick, said):
     assert "thin-below-sockets" not in {each.code for each in plan(TAILS).cautions}
 
 
+@pytest.mark.parametrize("cut", [SOCKETS, TAILS], ids=["sockets", "tails"])
+def test_the_slip_says_how_both_boards_are_held_and_that_it_is_cut_at_once(cut):
+    made = plan(cut)
+    said = {each.key: [line.metric for line in each.lines] for each in made.slip}
+    lies = cut.makes == "sockets"
+    assert said["hold"][0].startswith("this board lies" if lies else "this board stands")
+    assert said["hold"][1].startswith("before it its mate" if lies else "behind it its mate")
+    assert said["depths"][0].startswith("all of it at once · 17.17 mm below the base")
+    assert any("clamped under the comb" in line.metric for line in made.ticks.before)
+
+
+@pytest.mark.parametrize("depth", [None, 8.2])
+@pytest.mark.parametrize("cut", [SOCKETS, TAILS], ids=["sockets", "tails"])
+def test_what_stands_beside_the_first_of_them_is_drawn(cut, depth):
+    section = plan(dataclasses.replace(cut, depth=depth and in_mm(depth))).drawing[1]
+    ring = next(each.points for each in section.outlines if each.role == "work")
+    beside = next(each for each in section.dimensions if not each.vertical)
+    # A socket is widest at its floor, a tail at its end.
+    level = 0.0 if cut.makes == "tails" else sorted({y for _, y in ring})[1]
+    assert beside.end[0] - beside.start[0] == pytest.approx(min(x for x, y in ring if y == level))
+
+
+def test_the_dry_run_shows_the_scrap_and_the_comb():
+    made = PLANNING.dry_run(TAILS, SIDE, SHOP, SHOP.rules)
+    assert sorted(each.role for each in made.bodies) == ["backer", "backer", "template"], "mate, scrap, comb"
+
+
 def test_the_figures_say_where_both_boards_stand():
     sockets, tails = ({each.key: each.value for each in plan(cut).figures} for cut in (SOCKETS, TAILS))
     assert sockets["guide.stop"] == pytest.approx(16.0), "a half pin of 8.856 and half of 14.2875"

@@ -361,6 +361,20 @@ def test_half_blind_dovetails_take_the_comb_for_such_tails_and_say_how_likely_th
         )
 
 
+def test_a_joint_by_a_comb_is_drawn_as_far_as_it_is_looked_at_and_its_depth_is_the_comb_s():
+    def drawn(kind, first, second, **more):
+        found = made(kind, first, second, **more)
+        return joint_views(Joint(kind=kind, **more), found.joined, found.together, ("A", "B"), first.thickness.mm)[0]
+
+    view = drawn("half-blind", board(400, 128, 20), board(260, 128, 12), into="both")
+    assert ([each.field for each in view.dimensions], view.handles) == ([None], ())
+    tops = {role: max(y for each in view.outlines if each.role == role for _, y in each.points) for role in ("work", "backer")}
+    assert tops["work"] == pytest.approx(20)
+    assert tops["backer"] == pytest.approx(20 + 3.5 * 8.97, abs=0.1), "not as far as the tails at its other end"
+    shelf = drawn("housed", SIDE, SHELF, at=mm(200))
+    assert ([each.field for each in shelf.dimensions], len(shelf.handles)) == (["depth"], 1)
+
+
 @pytest.mark.parametrize(("angle", "by"), [(14, "0.2 mm for every 0.1 mm"), (9, "0.32 mm for every 0.1 mm")])
 def test_how_a_trial_by_a_comb_is_set_right_follows_its_bit(angle, by):
     comb = replace(next(each for each in SHOP.guides if each.kind == "comb"), angle=angle, bit_diameter=12.7, pitch=23.0)
