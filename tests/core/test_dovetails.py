@@ -218,6 +218,8 @@ def test_what_stands_beside_the_first_of_them_is_drawn(cut, depth):
 def test_the_dry_run_shows_the_scrap_and_the_comb():
     made = PLANNING.dry_run(TAILS, SIDE, SHOP, SHOP.rules)
     assert sorted(each.role for each in made.bodies) == ["backer", "backer", "template"], "mate, scrap, comb"
+    scrap = Polygon(dovetails(TAILS, SIDE, SHOP).scrap())
+    assert sum(Polygon(each.points).symmetric_difference(scrap).area < 0.1 for each in made.bodies) == 1
 
 
 def test_the_figures_say_where_both_boards_stand():
