@@ -171,19 +171,6 @@ def test_a_database_that_ends_by_itself_is_started_again(demo: Demo):
     wait_for(lambda: demo.get("/api/jobs/little-harbour")[0] == 200)
 
 
-@pytest.mark.slow
-def test_kill_9_of_the_server_leaves_no_database_and_the_next_start_recovers(demo: Demo):
-    before = demo.get("/api/jobs/little-harbour")[1]
-    demo.process.kill()
-    demo.process.wait()
-    again = Demo(demo.home)
-    try:
-        assert again.get("/api/jobs/little-harbour")[1] == before
-    finally:
-        again.verb("stop")
-        again.close()
-
-
 def instruments() -> set[int]:
     """The simulated instruments that run on this machine."""
     found = set()
@@ -198,9 +185,8 @@ def instruments() -> set[int]:
     return found
 
 
-@pytest.mark.slow
-@pytest.mark.parametrize("end", [pytest.param("stop", marks=pytest.mark.thorough), "kill"])
-def test_no_instrument_outlives_its_server(demo: Demo, end):
+def plugged(demo: Demo) -> set[int]:
+    """Both instruments, plugged in."""
     before = instruments()
     for kind in ("caliper", "tachometer"):
         request = urllib.request.Request(f"{demo.url}api/instruments/{kind}/plug", method="POST")
@@ -208,11 +194,28 @@ def test_no_instrument_outlives_its_server(demo: Demo, end):
             assert json.loads(answer.read())["state"] == "ready"
     started = instruments() - before
     assert len(started) == 2
-    if end == "stop":
-        assert demo.verb("stop").returncode == 0
-    else:
-        demo.process.kill()
-        demo.process.wait()
+    return started
+
+
+@pytest.mark.slow
+def test_kill_9_of_the_server_leaves_no_database_and_no_instrument_and_the_next_start_recovers(demo: Demo):
+    before = demo.get("/api/jobs/little-harbour")[1]
+    started = plugged(demo)
+    demo.process.kill()
+    demo.process.wait()
+    wait_for(lambda: not instruments() & started)
+    again = Demo(demo.home)
+    try:
+        assert again.get("/api/jobs/little-harbour")[1] == before
+    finally:
+        again.verb("stop")
+        again.close()
+
+
+@pytest.mark.thorough
+def test_no_instrument_outlives_a_server_that_is_stopped(demo: Demo):
+    started = plugged(demo)
+    assert demo.verb("stop").returncode == 0
     wait_for(lambda: not instruments() & started)
 
 

@@ -31,6 +31,8 @@ class Step:
     what: str
     command: tuple[str, ...]
     in_web: bool = False
+    tells: bool = False
+    """What it says is worth reading when all is in order, too."""
 
 
 def _npm(script: str) -> tuple[str, ...]:
@@ -63,6 +65,8 @@ def _run(steps: Sequence[Step], *, together: bool = False) -> None:
                 say((done.stdout + done.stderr).strip())
                 raise CannotGoOn(f"{step.what}: not in order")
             say(f"{step.what}: in order ({seconds:.1f} s)")
+            if step.tells:
+                say(done.stdout.strip())
 
 
 def _done(step: Step) -> tuple[subprocess.CompletedProcess[str], float]:
@@ -70,7 +74,7 @@ def _done(step: Step) -> tuple[subprocess.CompletedProcess[str], float]:
     done = subprocess.run(
         step.command,
         cwd=places.WEB if step.in_web else places.ROOT,
-        env=setup.node_environment(),
+        env=setup.node_environment() if step.in_web else _testing_environment(),
         stdin=subprocess.DEVNULL,
         capture_output=True,
         text=True,
@@ -79,12 +83,12 @@ def _done(step: Step) -> tuple[subprocess.CompletedProcess[str], float]:
 
 
 def _check(more: Sequence[Step] = ()) -> None:
-    """All checks, and more of the page; those of Python alone while the page is still being prepared."""
+    """All checks, and more beside those of the page; those of Python alone while the page is still being prepared."""
     with ThreadPoolExecutor(max_workers=1) as pool:
         of_python = pool.submit(_run, _python_steps())
         prepare()
         of_python.result()
-    _run([*_page_steps(), *more], together=True)
+    _run([*more, *_page_steps()], together=True)
 
 
 def prepare() -> None:
@@ -151,17 +155,19 @@ SWEEP_WITHIN = 25
 
 
 def test(*, reach: str, rest: Sequence[str]) -> int:
-    """All checks, random cuts and tests. "quick" leaves out those marked slow, all but "all" those marked thorough, and "all"
-    tries ten times as much. `rest` goes to pytest. Ends with the sweep's or pytest's own code."""
+    """All checks, random cuts beside those of the page, and tests. "quick" leaves out those marked slow, all but "all" those
+    marked thorough, and "all" tries ten times as much. `rest` goes to pytest. Ends with pytest's own code."""
     if rest:
         prepare()
     else:
-        _check([Step("Tests of the page's own thinking", _npm("test"), in_web=True)])
-        say("Random cuts, proven and judged a second time:")
-        sys.stderr.flush()
         within = () if reach == "all" else ("--within", str(SWEEP_WITHIN))
-        if code := prove(("--count", str(SWEPT[reach]), *within)):
-            return code
+        cuts = (PYTHON, "-m", "tests.oracle.sweep", "--count", str(SWEPT[reach]), *within)
+        _check(
+            [
+                Step("Random cuts, proven and judged a second time", cuts, tells=True),
+                Step("Tests of the page's own thinking", _npm("test"), in_web=True),
+            ]
+        )
     only = {"quick": ["-m", "not slow and not thorough", "--hypothesis-profile=quick"], "all": ["--hypothesis-profile=long"]}.get(
         reach, [] if rest else ["-m", "not thorough"]
     )
@@ -177,11 +183,17 @@ def test(*, reach: str, rest: Sequence[str]) -> int:
 
 def prove(arguments: Sequence[str]) -> int:
     """Plans random cuts and judges their moves a second time (`tests/oracle`). Ends with 1 when anything disagreed."""
-    environment = {**_testing_environment(), "PYTHONPATH": os.pathsep.join([str(places.ROOT / "src"), str(places.ROOT)])}
-    return subprocess.run([PYTHON, "-m", "tests.oracle.sweep", *arguments], cwd=places.ROOT, env=environment).returncode
+    return subprocess.run(
+        [PYTHON, "-m", "tests.oracle.sweep", *arguments], cwd=places.ROOT, env=_testing_environment()
+    ).returncode
 
 
 def _testing_environment() -> dict[str, str]:
     """Compiled tests are kept from run to run, out of the tree: collecting them is a good part of the quick test."""
     kept = {name: value for name, value in os.environ.items() if name != "PYTHONDONTWRITEBYTECODE"}
-    return {**kept, "PYTHONUTF8": "1", "PYTHONPYCACHEPREFIX": str(places.ROOT / ".ranura" / "pycache")}
+    return {
+        **kept,
+        "PYTHONUTF8": "1",
+        "PYTHONPYCACHEPREFIX": str(places.ROOT / ".ranura" / "pycache"),
+        "PYTHONPATH": os.pathsep.join([str(places.ROOT / "src"), str(places.ROOT)]),
+    }

@@ -324,9 +324,9 @@ def test_these_have_a_room_of_their_own_and_what_a_trial_showed_is_added(kind, f
         ("left", "left", "tight", 0),
         ("left", "left", "sliding", 1),
         ("left", "left", "glue", 2),
-        ("right", "left", "sliding", 1),
-        ("left", "right", "tight", 0),
         ("right", "right", "glue", 2),
+        pytest.param("right", "left", "sliding", 1, marks=pytest.mark.thorough),
+        pytest.param("left", "right", "tight", 0, marks=pytest.mark.thorough),
         ("left", "both", "sliding", 1),
     ],
 )

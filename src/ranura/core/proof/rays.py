@@ -17,8 +17,10 @@ from ranura.core.proof.wood import SLIVER, Interval, Swept, Wood
 _MANY = 12
 """Chords of a path from which on they are counted all at once."""
 
-Chord = tuple[float, float, float, float]
-"""A chord of a way as a line sees it: how far along that its ends lie, and how far beside; from, then to."""
+Chord = tuple[float, float, float, float, float, float, float, float]
+"""A chord of a way as a line sees it: how far along that its ends lie, and how far beside; from, then to. Then what is near it
+between its ends: the place where it crosses the line, how far to either side of that the line is near for each mm of distance
+(less than 0 where nothing is), and from where to where."""
 _Way = tuple[int, float]
 """A path, by its identity, and how far around it is looked."""
 
@@ -92,7 +94,7 @@ class Ray:
         far = self.reach + r
         seen = [((x - px) * dx + (y - py) * dy, (x - px) * dy - (y - py) * dx) for x, y in path]
         return [
-            (ua, va, ub, vb)
+            _chord(ua, va, ub, vb)
             for (ua, va), (ub, vb) in (pairwise(seen) if len(seen) > 1 else ((seen[0], seen[0]),))
             if (va < r or vb < r) and (va > -r or vb > -r) and (ua < far or ub < far) and (ua > -far or ub > -far)
         ]
@@ -114,7 +116,7 @@ class Ray:
         (met,) = here.nonzero()
         of, names = np.searchsorted(begins, met, side="right").tolist(), list(ways)
         for way, chord in zip(of, np.stack((u[met], v[met], u[met + 1], v[met + 1]), axis=1).tolist(), strict=True):
-            found[names[way]].append(tuple(chord))
+            found[names[way]].append(_chord(*chord))
         return found
 
 
@@ -150,9 +152,23 @@ def _crossings(ring: Ring, ray: Ray) -> list[float]:
     return found
 
 
+def _chord(ua: float, va: float, ub: float, vb: float) -> Chord:
+    """A chord with what is near it between its ends. (One along the line adds nothing to what its ends reach.)"""
+    du, dv = ub - ua, vb - va
+    length = math.sqrt(du * du + dv * dv)
+    if length <= _POINT or abs(dv) <= _ALONG * length:
+        return (ua, va, ub, vb, 0.0, -1.0, 0.0, 0.0)
+    at, slope = ua - va * du / dv, length / abs(dv)
+    if abs(du) > _ALONG * length:
+        a = ua + va * dv / du
+        b = a + length * length / du
+        return (ua, va, ub, vb, at, slope, a, b) if a < b else (ua, va, ub, vb, at, slope, b, a)
+    return (ua, va, ub, vb, at, slope if 0.0 < -va * dv < length * length else -1.0, -math.inf, math.inf)
+
+
 def _within(chord: Chord, r: float) -> Interval | None:
     """The part of a line within r of a chord: what is near to a convex thing is one interval."""
-    ua, va, ub, vb = chord
+    ua, va, ub, vb, at, slope, first, last = chord
     low, high = math.inf, -math.inf
     if (rest := r * r - va * va) > 0:
         half = math.sqrt(rest)
@@ -160,19 +176,9 @@ def _within(chord: Chord, r: float) -> Interval | None:
     if (rest := r * r - vb * vb) > 0:
         half = math.sqrt(rest)
         low, high = min(low, ub - half), max(high, ub + half)
-    du, dv = ub - ua, vb - va
-    length = math.sqrt(du * du + dv * dv)
-    if length > _POINT and abs(dv) > _ALONG * length:
-        # Beside the chord, between its two ends: where the line is no further than r from it sideways. (A chord along the line
-        # adds nothing to what its ends reach.)
-        at, half = ua - va * du / dv, r * length / abs(dv)
-        first, last = at - half, at + half
-        if abs(du) > _ALONG * length:
-            a = ua + va * dv / du
-            b = a + length * length / du
-            first, last = max(first, min(a, b)), min(last, max(a, b))
-        elif not 0.0 < -va * dv < length * length:
-            return (low, high) if low < high else None
+    if slope > 0:
+        half = r * slope
+        first, last = max(first, at - half), min(last, at + half)
         if first < last:
             low, high = min(low, first), max(high, last)
     return (low, high) if low < high else None
@@ -184,7 +190,7 @@ _POINT, _ALONG = 1e-9, 1e-12
 
 def _gap(chord: Chord) -> float:
     """How far a chord lies from a line's point."""
-    ua, va, ub, vb = chord
+    ua, va, ub, vb, *_ = chord
     du, dv = ub - ua, vb - va
     length = du * du + dv * dv
     share = min(max(-(ua * du + va * dv) / length, 0.0), 1.0) if length else 0.0

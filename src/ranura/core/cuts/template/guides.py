@@ -11,7 +11,7 @@ from shapely.geometry.base import BaseGeometry
 
 from ranura.core.cuts.template import words
 from ranura.core.cuts.template.asked import Makes, TemplateGuide
-from ranura.core.cuts.template.on_board import OutlineOnBoard, grown, nothing
+from ranura.core.cuts.template.on_board import OutlineOnBoard
 from ranura.core.cuts.template.wanted import CORNERS_LOSE, PLUG_LESS
 from ranura.core.geometry import closeness
 from ranura.core.geometry.areas import parts_of
@@ -274,8 +274,3 @@ def _plug(loops: tuple[Loop, ...], ring: float, across: float, diameter: float) 
         places=(),
         cautions=(),
     )
-
-
-def fits(asked: OutlineOnBoard, bit: Bit) -> bool:
-    """Whether a bit finds a way inside an outline."""
-    return asked.keeps_inside or not nothing(grown(asked.area, -bit.diameter / 2))

@@ -11,7 +11,7 @@ from ranura.core.choosing.judging import BEARING
 from ranura.core.choosing.straight_judge import StraightJudge
 from ranura.core.cuts.template import words
 from ranura.core.cuts.template.asked import TemplateGuide
-from ranura.core.cuts.template.guides import Follower, bearing, bushing, fits, inlay_set, tip_bearing
+from ranura.core.cuts.template.guides import Follower, bearing, bushing, inlay_set, tip_bearing
 from ranura.core.cuts.template.on_board import OutlineOnBoard, grown
 from ranura.core.cutting.step_limits import school_step
 from ranura.core.geometry import closeness
@@ -95,7 +95,7 @@ class TemplateJudge(StraightJudge):
                 self.kind, depth_words.WRONG_PROFILE
             )
             return Reason(wrong, {"profile": bit.kind.name})
-        if not self.asked.keeps_inside and not (closeness.under(bit.diameter, need.width) and fits(self.asked, bit)):
+        if not self.asked.keeps_inside and not closeness.under(bit.diameter, need.width):
             return Reason(guide_words.BIT_WIDER_THAN_CUT, {"diameter": bit.diameter, "width": need.width})
         if need.corner is not None and closeness.over(bit.diameter / 2, need.corner):
             return Reason(template_words.CORNER_TOO_TIGHT, {"radius": bit.diameter / 2, "corner": need.corner})

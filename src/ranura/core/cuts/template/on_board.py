@@ -218,7 +218,7 @@ def _room(area: BaseGeometry) -> float:
     low, high = 0.0, math.sqrt(area.area / math.pi) + 1e-6
     while high - low > 0.005:
         middle = (low + high) / 2
-        low, high = (low, middle) if simple.buffer(-middle, quad_segs=_QUARTER).is_empty else (middle, high)
+        low, high = (low, middle) if grown(simple, -middle).is_empty else (middle, high)
     return 2 * low
 
 
@@ -241,8 +241,3 @@ def _places(cut: TemplateCut, across: tuple[float, float], length: float) -> tup
 def grown(area: BaseGeometry, by: float) -> BaseGeometry:
     """An area grown by so many mm, or shrunk by less than 0, where it only matters whether something fits."""
     return area.buffer(by, quad_segs=_QUARTER)
-
-
-def nothing(area: BaseGeometry) -> bool:
-    """Whether nothing is left of an area."""
-    return bool(area.is_empty or area.area < 1e-6)
