@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+from functools import cache
+
 from ranura.core.board.pieces import Piece
 from ranura.core.families import Cut
 from ranura.core.joint_plan import boards_of
 from ranura.core.joints.kinds import joined
+from ranura.core.plan import PLANNING, Followed
 from ranura.demo.jobs import ARCH, DESK, DESK_JOINTS, JOINTS, PIECES
 from ranura.demo.shop import SHOP
 
@@ -29,3 +32,9 @@ ON_ONE_BOARD: dict[str, list[tuple[str, Cut, Piece]]] = {
     for piece_id, piece, _ in PIECES
 }
 """Name, cut and board of all cuts of a board in their order, those of its joints first."""
+
+
+@cache
+def followed(cut: Cut, piece: Piece) -> Followed:
+    """A cut in its board, planned once for all that looks at it."""
+    return PLANNING.followed(cut, piece, SHOP, SHOP.rules)

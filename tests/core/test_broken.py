@@ -9,6 +9,7 @@ import pytest
 from tests.data.edges import mm
 from tests.data.plans import unbroken
 from tests.demo_cuts import DEMO as DEMO_CUTS
+from tests.demo_cuts import followed
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.output.broken import broken
@@ -24,7 +25,8 @@ RAIL, SLOTS = DEMO["rail-slots"]
 
 def both(cut, piece):
     """The plan view broken and unbroken."""
-    return PLANNING.plan(cut, piece, SHOP, SHOP.rules).drawing[0], PLANNING.dry_run(cut, piece, SHOP, SHOP.rules).view
+    found = followed(cut, piece)
+    return found.plan.drawing[0], found.dry_run.view
 
 
 def wide(view) -> float:

@@ -7,7 +7,7 @@ import math
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from tests.demo_cuts import DEMO
+from tests.demo_cuts import DEMO, followed
 
 from ranura.core.cutting.direction import left_of, straight_direction
 from ranura.core.cutting.feed import plan_feed, target_chip, thinning
@@ -15,7 +15,6 @@ from ranura.core.cutting.passes import cumulative_depths, max_step, pass_count
 from ranura.core.cutting.power import chip_correction
 from ranura.core.cutting.size import size_reasons
 from ranura.core.cutting.speed import INCH_CHART, METRIC_CHART, chart_rpm, plan_speed, rim_speed, share_rpm
-from ranura.core.plan import PLANNING
 from ranura.core.shop.house_rules import SPEED_RULES
 from ranura.core.shop.tooling.routers import DialPosition
 from ranura.demo.shop import SHOP
@@ -209,7 +208,7 @@ CEILINGS = {"dado": 4.0, "fingers": 4.0, "tongue": 3.0, "pocket": 4.0, "edge": 3
 
 @pytest.mark.parametrize(("cut", "piece"), [pytest.param(cut, piece, id=i) for i, _, cut, piece in DEMO])
 def test_no_run_of_the_demo_is_faster_than_what_is_done_allows(cut, piece):
-    plan = PLANNING.plan_with_moves(cut, piece, SHOP, SHOP.rules)
+    plan = followed(cut, piece).plan
     small = piece.length.mm < 150 or piece.width.mm < 75
     most = 2.0 if small or SHOP.bit(plan.bit_id).diameter > 38 else CEILINGS[cut.kind]
     assert max(move.feed_m_min or 0.0 for move in plan.moves) <= most + 1e-6

@@ -9,10 +9,10 @@ from itertools import pairwise
 import pytest
 from tests.data.edges import board, edge_cut, mm, window
 from tests.demo_cuts import DEMO as DEMO_CUTS
+from tests.demo_cuts import followed
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.output.dry_run import DryRun
-from ranura.core.plan import PLANNING
 from ranura.demo.shop import SHOP
 
 DEMO = [(cut_id, piece, cut) for cut_id, _, cut, piece in DEMO_CUTS]
@@ -27,7 +27,8 @@ TABLE = [
 
 
 def both(cut, piece) -> tuple[DryRun, object]:
-    return PLANNING.dry_run(cut, piece, SHOP, SHOP.rules), PLANNING.plan_with_moves(cut, piece, SHOP, SHOP.rules)
+    found = followed(cut, piece)
+    return found.dry_run, found.plan
 
 
 def posed(run: DryRun, step, i: int, at: tuple[float, float]) -> tuple[float, float]:

@@ -7,6 +7,7 @@ import re
 
 import pytest
 from tests.demo_cuts import DEMO as DEMO_CUTS
+from tests.demo_cuts import followed
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.dovetails.asked import DovetailsCut
@@ -30,7 +31,7 @@ NUMBER = r"-?\d+(?:\.\d+)?"
 
 @pytest.mark.parametrize(("piece", "cut"), LYING)
 def test_every_cut_is_told_where_its_moves_go_and_how_deep(piece, cut):
-    plan = PLANNING.plan_with_moves(cut, piece, SHOP, SHOP.rules)
+    plan = followed(cut, piece).plan
     board, *lines = (line.metric for line in plan.in_words)
     assert f"{piece.length.mm:g} mm long, {piece.width.mm:g} mm wide, {piece.thickness.mm:g} mm thick" in board
     cuts = [line for line in lines if "Cut " in line]
@@ -106,7 +107,7 @@ def _places(line: str) -> tuple[float, float, float, float]:
 
 @pytest.mark.parametrize(("piece", "cut"), CUTS)
 def test_what_holds_and_guides_is_told_as_often_as_it_stands_there(piece, cut):
-    plan = PLANNING.plan_with_moves(cut, piece, SHOP, SHOP.rules)
+    plan = followed(cut, piece).plan
     lines = [line.metric for line in plan.in_words]
     for role, said in (("clamp", "Clamp:"), ("fence", "Fence:"), ("block", "Stop block:"), ("backer", "Backer:")):
         there = sum(body.role == role and body.from_move == 0 for body in plan.bodies)
@@ -115,7 +116,7 @@ def test_what_holds_and_guides_is_told_as_often_as_it_stands_there(piece, cut):
 
 @pytest.mark.parametrize(("piece", "cut"), CUTS)
 def test_every_grip_has_a_name_its_value_and_how_far_it_goes(piece, cut):
-    plan = PLANNING.plan(cut, piece, SHOP, SHOP.rules)
+    plan = followed(cut, piece).plan
     handles = plan.drawing[0].handles
     assert handles or isinstance(cut, DovetailsCut | EdgeCut | FingersCut | TongueCut)
     for handle in (each for first in handles for each in (first, first.other) if each is not None):

@@ -12,11 +12,10 @@ import pytest
 from tests.data.edges import board as edge_board
 from tests.data.edges import edge_cut, mm
 from tests.demo_cuts import DEMO as DEMO_CUTS
+from tests.demo_cuts import followed
 
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.pocket.asked import PocketCut
-from ranura.core.plan import PLANNING
-from ranura.demo.shop import SHOP
 
 BOARD = edge_board(900, 300, 25, "oak")
 SHAPED = {
@@ -73,7 +72,7 @@ def equations(text: str) -> Iterator[list[tuple[str, float]]]:
 def test_both_sides_of_every_working_are_equal(name):
     piece, cut = ALL[name]
     found = 0
-    for figure in PLANNING.plan(cut, piece, SHOP, SHOP.rules).figures:
+    for figure in followed(cut, piece).plan.figures:
         for (first, wanted), *others in equations(figure.worked.metric):
             for said, value in others:
                 # As exact as it is printed; a length is a half step of its own rounding off.

@@ -11,8 +11,8 @@ import pytest
 from fontTools.ttLib import TTFont
 from pypdf import PdfReader
 from tests.demo_cuts import DEMO as DEMO_CUTS
+from tests.demo_cuts import followed
 
-from ranura.core.plan import plan_cut
 from ranura.core.text.lengths import read
 from ranura.demo.jobs import PIECES, SHELF_DADOES, WING_CASE_SIDE
 from ranura.demo.shop import SHOP
@@ -29,7 +29,7 @@ AT = datetime(2026, 11, 28, 9, 5, tzinfo=UTC)
 
 def printed(paper="A4", system="metric", **changes) -> tuple[PdfReader, Sheet]:
     cut = dataclasses.replace(SHELF_DADOES[0][2], **changes)
-    plan = plan_cut(cut, WING_CASE_SIDE, SHOP, SHOP.rules)
+    plan = followed(cut, WING_CASE_SIDE).plan
     sheet = sheet_with(plan, WING_CASE_SIDE, "Middle shelf", "birch plywood")
     return PdfReader(BytesIO(slip_pdf([sheet], paper=paper, system=system, at=AT))), sheet
 
@@ -63,7 +63,7 @@ def test_one_page_of_the_asked_size_that_carries_the_whole_slip(paper, size, sys
 @pytest.mark.parametrize("system", ["metric", "inch"])
 def test_it_ends_with_what_is_ticked_before_the_switch(cut, piece, system):
     """On the first page where the drawing keeps its room, else on a page of its own."""
-    sheet = sheet_with(plan_cut(cut, piece, SHOP, SHOP.rules), piece, "A cut", "wood")
+    sheet = sheet_with(followed(cut, piece).plan, piece, "A cut", "wood")
     reader = PdfReader(BytesIO(slip_pdf([sheet], paper="A4", system=system, at=AT)))
     pages = [page.extract_text().replace("\u2044", "/").replace("\u2009", " ") for page in reader.pages]
     assert sum("Before you switch on" in page for page in pages) == 1
@@ -98,7 +98,7 @@ def test_a_stop_is_printed_as_one():
 
 def test_printing_twice_gives_the_same_bytes():
     cut = SHELF_DADOES[0][2]
-    plan = plan_cut(cut, WING_CASE_SIDE, SHOP, SHOP.rules)
+    plan = followed(cut, WING_CASE_SIDE).plan
     sheet = sheet_with(plan, WING_CASE_SIDE, "x", "birch plywood")
     first, second = (slip_pdf([sheet], paper="A4", system="metric", at=AT) for _ in range(2))
     assert first == second
@@ -137,7 +137,7 @@ def test_every_sign_a_plan_can_say_has_a_glyph(request):
 
 
 def sheet_of(cut, piece):
-    plan = plan_cut(cut, piece, SHOP, SHOP.rules)
+    plan = followed(cut, piece).plan
     return sheet_with(plan, piece, "A cut", "a wood")
 
 

@@ -9,12 +9,13 @@ import numpy as np
 import pytest
 from pydantic import TypeAdapter
 from tests.demo_cuts import DEMO as DEMO_CUTS
+from tests.demo_cuts import followed
 from tests.oracle.cases import case, mm
 from tests.oracle.judge import WITHIN, Judge
 
 from ranura.calc.fields import Refused
 from ranura.calc.registry import calculate
-from ranura.core.plan import PLANNING, PlanWithMoves
+from ranura.core.plan import PlanWithMoves
 from ranura.core.proof.stations import Stations
 from ranura.core.text.errors import CraftError
 from ranura.demo.shop import SHOP
@@ -43,7 +44,7 @@ def made(cut: dict[str, Any], piece: dict[str, Any] | None = None) -> dict[str, 
 
 @pytest.mark.parametrize(("piece", "cut"), [each[1:] for each in DEMO], ids=[each[0] for each in DEMO])
 def test_the_demos_cuts_do_what_they_may(piece, cut):
-    plan = _JSON.dump_python(PLANNING.plan_with_moves(cut, piece, SHOP, SHOP.rules), mode="json")
+    plan = _JSON.dump_python(followed(cut, piece).plan, mode="json")
     assert plan["status"] != "stop"
     assert plan["moves"]
     assert Judge(plan).problems() == []
