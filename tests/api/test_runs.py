@@ -158,6 +158,10 @@ def test_the_demo_s_log_teaches_what_happened_in_it(client):
         "Plunge two, fixed base, flat side": False,
         "Plunge two, plunge base, round side": True,
     }
+    plots = client.get("/api/plots").json()
+    assert [row["wood"] for row in plots["chips"]] == ["beech", "sycamore", "sapele", "birch plywood"]
+    assert [dot["off"] > 0.2 for dot in plots["off"][0]["dots"]] == [True, True, False, False, False]
+    assert {line["cut"]: line["dots"][0]["took"] > line["planned"] for line in plots["times"]}["Mortise"], "the first took longer"
 
 
 def trial(client, begun, key: str, found: str, hand: str | None = None):
@@ -212,6 +216,11 @@ def test_the_log_goes_out_and_in_once(client):
     whole = client.get("/api/log.json").text
     table = client.get("/api/log.csv").text
     assert client.post("/api/log", json={"text": whole}).json() == {"added": 0, "known": 62}
+    times = client.get("/api/plots").json()["times"]
+    for run in client.get("/api/runs").json():
+        client.delete(f"/api/runs/{run['id']}")
+    assert client.post("/api/log", json={"text": whole}).json() == {"added": 62, "known": 0}
+    assert client.get("/api/plots").json()["times"] == times, "how long they took came along"
     for run in client.get("/api/runs").json()[:20]:
         client.delete(f"/api/runs/{run['id']}")
     assert client.post("/api/log", json={"text": table}).json() == {"added": 20, "known": 42}

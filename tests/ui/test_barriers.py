@@ -92,6 +92,7 @@ VIEWS = [
     ("/files", "files", None),
     ("/log", "log-run", None),
     ("/log", "log-run", "note-run"),
+    ("/log/plots", "plot-dot", None),
     ("/log/run-cross-edges-3", "run-page", None),
 ]
 

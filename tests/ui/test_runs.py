@@ -119,6 +119,27 @@ def test_a_run_whose_cut_was_changed_says_so_and_is_given_up(open_page: Callable
     at_step(page, "unplug")
 
 
+def test_the_log_in_pictures_opens_the_run_that_is_pressed(open_page: Callable[..., Page]):
+    page = open_page("/log", wait="log")
+    page.get_by_test_id("to-plots").click()
+    plots = page.get_by_test_id("plot")
+    expect(plots).to_have_count(4)
+    chips, bits, off, times = (plots.nth(number) for number in range(4))
+    expect(chips.get_by_role("img")).to_have_attribute("aria-label", re.compile(r"sycamore: \d+ runs"))
+    expect(chips).to_contain_text("0.04 mm")
+    expect(bits).to_contain_text("225 m")
+    expect(off).to_contain_text("Plunge two, fixed base, flat side")
+    expect(times).to_contain_text("as planned")
+    page.get_by_role("button", name="inch").click()
+    expect(chips).to_contain_text("0.002 in")
+    off.get_by_test_id("plot-dot").first.click()
+    expect(page.get_by_test_id("run-out")).to_have_text("wrong size")
+    page.go_back()
+    page.set_viewport_size({"width": 390, "height": 844})
+    expect(page.get_by_test_id("plots")).to_be_visible()
+    assert page.evaluate("document.documentElement.scrollWidth") <= 390
+
+
 def test_the_log_is_filtered_opened_as_it_was_and_noted_in(open_page: Callable[..., Page]):
     page = open_page("/log", wait="log")
     runs = page.get_by_test_id("log-run")

@@ -13,6 +13,7 @@ from ranura.api.saved_shop import SavedShop, TheSavedShop, TheShop, TheStore
 from ranura.core.running.last_time import LastTime, last_time
 from ranura.core.running.lessons import Lessons, lessons_of
 from ranura.core.running.log import Run, RunLine, run_with
+from ranura.core.running.plots import Plots, plots_of
 from ranura.core.shop.tooling.bits import Bit
 from ranura.formats.log_file import log_file, log_table, read_log
 from ranura.requests.from_core import IdText
@@ -38,6 +39,13 @@ def lessons(shop: TheShop, store: TheStore) -> Lessons:
     """What the log teaches."""
     with store.session() as session:
         return lessons_of(kept_runs.of_shop(session, shop.id), shop, kept_cares.of_shop(session, shop.id))
+
+
+@router.get("/plots")
+def plots(shop: TheShop, store: TheStore) -> Plots:
+    """The log in pictures."""
+    with store.session() as session:
+        return plots_of(kept_runs.of_shop(session, shop.id), shop, kept_cares.of_shop(session, shop.id))
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -74,7 +82,9 @@ def take_log(asked: LogFileIn, shop: TheShop, store: TheStore) -> LogTaken:
         known = kept_runs.known_of(session, shop.id, [run.id for run in found])
         fresh = {run.id or uuid4().hex: run for run in found if run.id not in known}
         rows = [
-            kept_runs.as_row(id=run_id, of=run.of, outcome=run.outcome, at=run.begun_at, cut_id=None, plan_id=None)
+            kept_runs.as_row(
+                id=run_id, of=run.of, outcome=run.outcome, at=run.begun_at, ended=run.ended_at, cut_id=None, plan_id=None
+            )
             for run_id, run in fresh.items()
             if run.outcome is not None
         ]

@@ -27,6 +27,8 @@ class DemoRun:
     at: datetime
     outcome: Outcome
     plan: str | None
+    took: float | None = None
+    """Minutes at the machine; None where nobody looked."""
 
 
 _FOLLOWED = ("shelf-dado-212", "cross-edges", "cross-mortise", "rail-groove", "finger-slot")
@@ -59,7 +61,12 @@ def _followed(number: int, cut_id: str, at: datetime, outcome: Outcome, *, feed:
     of, _ = demo_records()[cut_id]
     if feed is not None and of.feed_m_min and of.chip_mm:
         of = replace(of, feed_m_min=feed, chip_mm=of.chip_mm * feed / of.feed_m_min)
-    return DemoRun(id=f"run-{cut_id}-{number}", of=of, at=at, outcome=outcome, plan=cut_id)
+    return DemoRun(id=f"run-{cut_id}-{number}", of=of, at=at, outcome=outcome, plan=cut_id, took=_took(of, number))
+
+
+def _took(of: RunOf, number: int) -> float:
+    """Minutes at the machine: the first time one looks for everything, later it goes faster than planned."""
+    return (SHOP.rules.setup_minutes + (of.minutes or 0.0)) * (0.8 + 0.9 / number + 0.05 * (number % 3))
 
 
 def _crosses() -> Iterator[DemoRun]:

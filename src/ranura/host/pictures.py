@@ -33,19 +33,15 @@ class Picture:
     """Test ids that are clicked one after another."""
     keys: str = ""
     """Keys that are pressed then."""
-    types: str = ""
-    """What is typed then."""
     size: tuple[int, int] = _SCREEN
     scheme: Literal["light", "dark"] = "light"
 
 
 PICTURES: Final[Mapping[str, Picture]] = {
     "cut": Picture(path=_JOB + "shelf-dado-212", shows="slip"),
-    "line": Picture(
-        path=_JOB + "shelf-dado-212", shows="slip", clicks=("palette",), types="mortise 40 x 6 x 8 at 90, 35 control cross"
-    ),
     "dark": Picture(path=_JOB + "rail-groove", shows="slip", scheme="dark"),
     "log": Picture(path="/log", shows="log-run"),
+    "plots": Picture(path="/log/plots", shows="plot-dot"),
     "phone": Picture(path=_JOB + "cross-mortise", shows="slip", clicks=("run",), keys="   ", size=_PHONE),
     "run": Picture(path=_JOB + "shelf-dado-212", shows="slip", clicks=("run",), keys=" " * 12, size=_TABLET),
     "order": Picture(path="/jobs/little-harbour/page#order", shows="work-order"),
@@ -90,8 +86,6 @@ def _take(browser: Browser, url: str, name: str, picture: Picture) -> None:
         page.wait_for_timeout(_SETTLED_MS)
     for key in picture.keys:
         page.keyboard.press(key)
-    if picture.types:
-        page.keyboard.insert_text(picture.types)
         page.wait_for_timeout(_SETTLED_MS)
     page.screenshot(path=FOLDER / f"{name}.png")
     context.close()

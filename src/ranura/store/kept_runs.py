@@ -60,12 +60,14 @@ def note(session: Session, shop_id: str, *, id: str, of: RunOf, outcome: Outcome
     return _kept(row)
 
 
-def as_row(*, id: str, of: RunOf, outcome: Outcome, at: datetime, cut_id: str | None, plan_id: str | None) -> dict[str, Any]:
-    """A run that came to its end, as a row without its shop."""
+def as_row(
+    *, id: str, of: RunOf, outcome: Outcome, at: datetime, ended: datetime | None = None, cut_id: str | None, plan_id: str | None
+) -> dict[str, Any]:
+    """A run that came to its end, as a row without its shop; one of which only one time is known ended when it began."""
     return {
         "id": id,
         "begun_at": _stored(at),
-        "ended_at": _stored(at),
+        "ended_at": _stored(ended or at),
         "state": "done",
         "came_out": outcome.came_out,
         "cut_id": cut_id,

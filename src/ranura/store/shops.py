@@ -62,6 +62,7 @@ def _demo_log() -> tuple[dict[str, Any], list[dict[str, Any]]]:
             of=run.of,
             outcome=run.outcome,
             at=run.at,
+            ended=None if run.took is None else run.at + timedelta(minutes=run.took),
             cut_id=run.plan,
             plan_id=None if run.plan is None else ids[run.plan],
         )

@@ -316,6 +316,7 @@ export const api = {
   noteRun: (noted: Schemas["NotedIn"]) => post("/api/runs", { body: noted }),
   removeRun: (run_id: string) => remove("/api/runs/{run_id}", { params: { path: { run_id } } }),
   lessons: () => get("/api/lessons"),
+  plots: () => get("/api/plots"),
   due: () => get("/api/due"),
   careDone: (care: CareIn) => post("/api/cares", { body: care }),
   careNotDone: (care_id: string) => remove("/api/cares/{care_id}", { params: { path: { care_id } } }),

@@ -47,6 +47,7 @@ export type Trouble = Schemas["Trouble"];
 export type CameOut = Schemas["OutcomeIn"]["came_out"];
 export type CareIn = Schemas["CareIn"];
 export type Lessons = Schemas["Lessons"];
+export type Plots = Schemas["Plots"];
 export type Remedy = Schemas["Remedy"];
 export type PieceIn = Schemas["PieceIn"];
 export type LengthIn = Schemas["LengthIn"];

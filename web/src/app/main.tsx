@@ -19,6 +19,7 @@ const JobPage = lazy(() => import("../jobs/JobPage"));
 const JointPage = lazy(() => import("../joints/JointPage"));
 const RunMode = lazy(() => import("../run/RunMode"));
 const Log = lazy(() => import("../log/Log"));
+const Plots = lazy(() => import("../log/Plots"));
 const RunPage = lazy(() => import("../log/RunPage"));
 const Help = lazy(() => import("./Help"));
 const RemovedThings = lazy(() => import("../jobs/RemovedThings"));
@@ -58,6 +59,7 @@ if (root)
               <Route path="/jobs/:jobId/joints/:jointId" element={<JointPage />} />
               <Route path="/run/:runId" element={<RunMode />} />
               <Route path="/log" element={<Log />} />
+              <Route path="/log/plots" element={<Plots />} />
               <Route path="/log/:runId" element={<RunPage />} />
               <Route path="/assumed" element={<Assumed />} />
               <Route path="/drawer" element={<Drawer />} />

@@ -108,9 +108,14 @@ function Whole({ shop, runs, lessons }: Props) {
                 ? `${runs.length} runs`
                 : `${shown.length} of ${runs.length} runs`}
             </p>
+            {runs.length > 0 ? (
+              <Link to="/log/plots" className="button ml-auto" data-testid="to-plots">
+                In pictures
+              </Link>
+            ) : null}
             <button
               type="button"
-              className="button ml-auto"
+              className={`button ${runs.length > 0 ? "" : "ml-auto"}`}
               onClick={() => setNoting(true)}
               data-testid="note-run"
             >

@@ -54,6 +54,11 @@ def last_done(cares: Sequence[Care], of: str, kinds: frozenset[CareKind]) -> dat
     return max((each.at for each in cares if each.of == of and each.kind in kinds), default=None)
 
 
+def edges_of(cares: Sequence[Care], bit_id: str) -> tuple[datetime, ...]:
+    """When the edge of a bit was made new, the first time first."""
+    return tuple(sorted(each.at for each in cares if each.of == bit_id and each.kind in EDGES))
+
+
 def edge_since(runs: Sequence[Run], cares: Sequence[Care], bit_id: str) -> tuple[Run, ...]:
     """The runs of a bit since its edge was new, of runs in the order of time."""
     since = last_done(cares, bit_id, EDGES)

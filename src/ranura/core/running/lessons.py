@@ -124,7 +124,7 @@ def _figures(runs: Iterable[Run], shop: Shop) -> Iterator[FigureLesson]:
             if each.figure is not None and each.means is not None:
                 found[each.figure].append((run.id, each.means))
     for figure, seen in found.items():
-        kept = _kept(figure, shop)
+        kept = kept_figure(figure, shop)
         if kept is None:
             continue
         name, value = kept
@@ -144,7 +144,7 @@ def _figures(runs: Iterable[Run], shop: Shop) -> Iterator[FigureLesson]:
         )
 
 
-def _kept(figure: FigureOfShop, shop: Shop) -> tuple[str, float] | None:
+def kept_figure(figure: FigureOfShop, shop: Shop) -> tuple[str, float] | None:
     """What a figure is called and what it is kept as; None where the shop has it no longer."""
     if figure.of == "bit":
         bit = next((each for each in shop.bits if each.id == figure.id), None)
