@@ -198,6 +198,37 @@ def test_what_is_measured_in_the_trial_tells_of_the_base(client, begun):
     assert not flat["worth"]
 
 
+def test_what_is_measured_in_the_work_stays_beside_what_was_measured_in_scrap(client, begun):
+    trial(client, begun, "setback", "68.95")
+    run_id = through(client, begun)
+
+    def ended(*measured: tuple[str, str]):
+        found = [
+            {"field": field, "found": [{"typed": each, "unit": "mm"} for each in typed.split()]} for field, typed in measured
+        ]
+        return client.post(f"/api/runs/{run_id}/outcome", json={"came_out": "clean", "measured": found})
+
+    tried, width, position = ended(("width", "17.62 17.58 17.7"), ("position", "211.9")).json()["outcome"]["measured"]
+    assert (tried["in_work"], tried["found"], tried["figure"]["of"]) == (False, 68.95, "base")
+    assert (width["in_work"], width["what"]["metric"], width["planned"], width["found"]) == (True, "Width", 17.6, 17.62)
+    assert (width["places"], width["figure"]) == ([17.62, 17.58, 17.7], None), "two passes tell nothing of the bit"
+    assert (position["found"], position["places"]) == (211.9, [])
+    shown = client.get(f"/api/runs/{run_id}").json()["measured"]
+    assert [(each["in_work"], [place["metric"]["number"] for place in each["places"]]) for each in shown] == [
+        (False, []),
+        (True, ["17.62", "17.58", "17.70"]),
+        (True, []),
+    ]
+    # Noted otherwise it stays; measured again it is that, and the trial stays what it was.
+    noted = client.post(f"/api/runs/{run_id}/outcome", json={"came_out": "torn"}).json()
+    assert noted["outcome"]["measured"] == [tried, width, position]
+    again = ended(("depth", "6.1 6.0")).json()["outcome"]["measured"]
+    assert [each["found"] for each in again] == [68.95, pytest.approx(6.05)]
+    wrong = ended(("width", "17.6 wide"))
+    assert (wrong.status_code, wrong.json()["error"]["field"]) == (422, "measured.0.found.1")
+    assert ended(("colour", "12.7")).json()["error"]["field"] == "measured"
+
+
 def test_a_job_s_order_changes_less_than_its_list(client):
     order = client.get("/api/jobs/little-harbour/order").json()
     cuts = [cut["id"] for item in client.get("/api/jobs/little-harbour").json()["pieces"] for cut in item["cuts"]]

@@ -78,8 +78,18 @@ def test_a_cut_is_run_to_its_end_on_a_phone_left_in_the_middle_and_taken_up_agai
     page.get_by_test_id("out-burnt").click()
     page.get_by_label("Where").fill("at the far end")
     page.get_by_label("A word for next time").fill("faster at the end")
+    # Measured in the work: after each place there is room for another, and what is wrong is said where it was typed.
+    width = page.locator('[data-field^="work-width-"]')
+    expect(width).to_have_count(1)
+    for place, typed in enumerate(("17.65", "17.62", "wide"), start=1):
+        page.locator(f'[data-field="work-width-{place}"]').fill(typed)
+    expect(width).to_have_count(4)
+    page.get_by_test_id("keep-run").click()
+    expect(page.locator('[data-field="work-width-3"]')).to_have_attribute("aria-invalid", "true")
+    page.locator('[data-field="work-width-3"]').fill("17.7")
     page.get_by_test_id("keep-run").click()
     expect(page.get_by_test_id("run-out")).to_have_text("burnt")
+    expect(page.get_by_test_id("run-page")).to_contain_text("17.65 mm in the middle of 3 places (17.65, 17.62, 17.70)")
     expect(page.get_by_test_id("run-page")).to_contain_text("Left out: Cut it in scrap first, and measure")
     expect(page.get_by_test_id("run-page")).to_contain_text("68.90 mm")
 

@@ -20,10 +20,12 @@ from ranura.core.family import Before
 from ranura.core.learning.corrections import TestCut
 from ranura.core.plan import Planning
 from ranura.core.running import refusals, trial
+from ranura.core.running.in_work import WorkMeasure, in_work
 from ranura.core.running.log import Run, RunOf, teeth_a_second
 from ranura.core.running.progress import RunError, went_back, went_on
-from ranura.core.running.record import RunRecord, Tells, record_of, run_of
+from ranura.core.running.record import RunRecord, record_of, run_of
 from ranura.core.running.steps import RunStep
+from ranura.core.running.tells import Tells
 from ranura.core.running.trouble import Trouble, troubles
 from ranura.core.shop.shop import Shop
 from ranura.core.text.figures import as_measured
@@ -74,6 +76,10 @@ class MeasuredLine:
     what: Text
     planned: Shown | None
     found: Shown
+    in_work: bool
+    """Not in scrap, but in the work when it was cut."""
+    places: tuple[Shown, ...]
+    """What was found in each place, where it was measured in several."""
 
 
 _RECORD = TypeAdapter(RunRecord)
@@ -81,6 +87,7 @@ _RUN = TypeAdapter(Run)
 _TROUBLES = TypeAdapter(tuple[Trouble, ...])
 _STEPS = TypeAdapter(tuple[RunStep, ...])
 _TELLS = TypeAdapter(tuple[Tells, ...])
+_IN_WORK = TypeAdapter(tuple[WorkMeasure, ...])
 _TEST = TypeAdapter[TestCut | None](TestCut | None)
 _MEASURED = TypeAdapter(tuple[MeasuredLine, ...])
 
@@ -90,7 +97,11 @@ def _measured(run: Run) -> tuple[MeasuredLine, ...]:
     found = run.outcome.measured if run.outcome is not None else run.trial
     return tuple(
         MeasuredLine(
-            what=each.what, planned=None if each.planned is None else as_measured(each.planned), found=as_measured(each.found)
+            what=each.what,
+            planned=None if each.planned is None else as_measured(each.planned),
+            found=as_measured(each.found),
+            in_work=each.in_work,
+            places=tuple(as_measured(place) for place in each.places),
         )
         for each in found
     )
@@ -205,7 +216,12 @@ def end(run_id: str, asked: OutcomeIn, shop: TheShop, saved_shop: TheSavedShop, 
             raise RunError(refusals.RUN_ENDED, field="run")
         if before.state == "under-way":
             _through(before, _steps(session, shop.id, run_id))
-        measured = before.trial if before.outcome is None else before.outcome.measured
+        measured = before.trial if before.outcome is None or asked.measured else before.outcome.measured
+        if asked.measured:
+            record = kept_runs.record_of(session, shop.id, run_id) or {}
+            measures = _IN_WORK.validate_python(record.get("in_work", []))
+            places = [(each.field, [place.mm for place in each.found]) for each in asked.measured]
+            measured += tuple(in_work(measures, field, found, tried=before.trial) for field, found in places)
         outcome = asked.outcome(measured)
         run = kept_runs.ended(session, shop.id, run_id, state="done", outcome=outcome, at=kept_runs.now())
     wear(saved_shop, run, by=run.metres - before.metres)

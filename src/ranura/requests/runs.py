@@ -12,6 +12,9 @@ from ranura.core.running.log import CameOut, Measured, Outcome
 from ranura.core.running.progress import How
 from ranura.requests.from_core import IdText, Name, ReadPlace, RequestModel
 
+MOST_PLACES = 8
+"""Of the work in which one thing is measured."""
+
 
 class StepIn(RequestModel):
     """A step that is done, left out, or taken back, by who took the run up."""
@@ -30,6 +33,14 @@ class TrialIn(RequestModel):
     found: ReadPlace
 
 
+class InWorkIn(RequestModel):
+    """What was measured in the work, in one place or several."""
+
+    field: Annotated[str, Field(min_length=1, max_length=60)]
+    """Which of the dimensions that were asked for."""
+    found: Annotated[tuple[ReadPlace, ...], Field(min_length=1, max_length=MOST_PLACES)]
+
+
 class OutcomeIn(RequestModel):
     """How a run came out."""
 
@@ -37,6 +48,8 @@ class OutcomeIn(RequestModel):
     where: Annotated[str, Field(max_length=200)] = ""
     word: Annotated[str, Field(max_length=2_000)] = ""
     metres: Annotated[float, Field(ge=0, le=100_000)] | None = None
+    measured: Annotated[tuple[InWorkIn, ...], Field(max_length=20)] = ()
+    """What was measured in the work when it was cut; nothing where nobody looked."""
 
     def outcome(self, measured: tuple[Measured, ...] = ()) -> Outcome:
         """It as the log has it, with what was measured on the way."""

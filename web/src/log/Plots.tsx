@@ -207,7 +207,7 @@ function Rows({ rows, axis, unit }: { rows: readonly Row[]; axis: Axis | null; u
                 <Dot
                   key={dot.run}
                   x={places[i] ?? 0}
-                  y={middle + (aside[i] ?? 0) * 8.5}
+                  y={middle + (aside[i] ?? 0) * 8}
                   sign={dot.sign}
                   run={dot.run}
                 />

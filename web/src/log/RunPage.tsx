@@ -72,11 +72,17 @@ function Whole({ shop, view }: { shop: ShopView; view: RunView }) {
             {outcome?.where ? <p>Where: {outcome.where}</p> : null}
             {outcome?.word ? <p className="font-semibold">“{outcome.word}”</p> : null}
             {view.measured.map((each) => (
-              <p key={each.what.metric}>
-                In the trial, <Words text={inUnit(each.what, unit)} />:{" "}
+              <p key={`${each.in_work} ${each.what.metric}`}>
+                {each.in_work ? "In the work" : "In the trial"}, <Words text={inUnit(each.what, unit)} />:{" "}
                 <b>
                   <Words text={plainly(reading(each.found, unit))} />
                 </b>
+                {each.places.length > 0 ? (
+                  <>
+                    {` in the middle of ${each.places.length} places (`}
+                    {each.places.map((place) => reading(place, unit).number).join(", ")})
+                  </>
+                ) : null}
                 {each.planned ? (
                   <>
                     , planned <Words text={plainly(reading(each.planned, unit))} />

@@ -1,12 +1,16 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, type CameOut, type RunView } from "../api/client";
+import { api, type CameOut, type Problem, type RunView, type Unit } from "../api/client";
 import { useRefresh } from "../api/queries";
 import { problemOf } from "../ui/problems";
+import { Words } from "../ui/Words";
+import { inUnit } from "../ui/words";
 import { CAME_OUT, OUTCOMES } from "./outcomes";
+import { type Places, sent, WorkMeasures } from "./WorkMeasures";
 
 interface Props {
   view: RunView;
+  unit: Unit;
   /** Steps are still to be kept. */
   waiting: boolean;
   /** What it probably was, by the trouble on the way. */
@@ -15,17 +19,18 @@ interface Props {
 }
 
 /** After the last step: how the cut came out, what was measured, a word. */
-export function CameOutForm({ view, waiting, guess, onBack }: Props) {
+export function CameOutForm({ view, unit, waiting, guess, onBack }: Props) {
   const navigate = useNavigate();
   const refresh = useRefresh();
   const [out, setOut] = useState<CameOut | null>(guess);
   const [where, setWhere] = useState("");
   const [word, setWord] = useState("");
-  const [wrong, setWrong] = useState<string | null>(null);
+  const [places, setPlaces] = useState<Places>({});
+  const [wrong, setWrong] = useState<Problem | null>(null);
   const keep = async () => {
     if (!out) return;
-    const ended = await api.endRun(view.run.id, { came_out: out, where, word });
-    if (ended.kind !== "ok") return setWrong(problemOf(ended)?.message.metric ?? null);
+    const ended = await api.endRun(view.run.id, { came_out: out, where, word, measured: sent(places) });
+    if (ended.kind !== "ok") return setWrong(problemOf(ended));
     await refresh();
     void navigate(`/log/${view.run.id}`, { replace: true });
   };
@@ -75,9 +80,19 @@ export function CameOutForm({ view, waiting, guess, onBack }: Props) {
             onChange={(event) => setWord(event.target.value)}
           />
         </label>
+        <WorkMeasures
+          view={view}
+          unit={unit}
+          places={places}
+          problem={wrong}
+          onType={(typed) => {
+            setPlaces(typed);
+            setWrong(null);
+          }}
+        />
         {wrong ? (
           <p role="alert" className="border-l-4 border-cut px-3 py-2 text-body">
-            {wrong}
+            <Words text={inUnit(wrong.message, unit)} />
           </p>
         ) : null}
         <div className="flex gap-2">

@@ -120,6 +120,7 @@ function AtTheMachine({ view, unit }: { view: RunView; unit: Unit }) {
       ) : (
         <CameOutForm
           view={view}
+          unit={unit}
           waiting={run.waiting > 0}
           guess={met ? (OF_TROUBLE[met] ?? null) : null}
           onBack={run.back}

@@ -104,8 +104,8 @@ class FigureOfShop:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Measured:
-    """Something that was measured in a trial: what it was to be, and what it is; mm. `figure` is what of the shop it tells of,
-    and `means` what that would be by this measurement alone."""
+    """Something that was measured, in a trial or in the work: what it was to be, and what it is; mm. `figure` is what of the shop
+    it tells of, and `means` what that would be by this measurement alone."""
 
     what: Text
     planned: float | None
@@ -114,6 +114,9 @@ class Measured:
     """Which of the measurements of its test cut it is."""
     figure: FigureOfShop | None = None
     means: float | None = None
+    in_work: bool = False
+    places: tuple[float, ...] = ()
+    """What it is in each place, where it was measured in several; `found` is their median."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -2,53 +2,17 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from dataclasses import dataclass, fields, replace
 
 from ranura.core.board.pieces import Piece
-from ranura.core.learning.corrections import Correction, MeasureKey
 from ranura.core.output.dry_run import DryRun
 from ranura.core.plan import CutPlan, Followed, PlanWithMoves
 from ranura.core.proof.moves import PLAN_VERSION
-from ranura.core.running.log import FigureOfShop, RunOf, run_with
+from ranura.core.running.in_work import WorkMeasure, work_measures
+from ranura.core.running.log import RunOf, run_with
 from ranura.core.running.steps import Machine, RunStep, run_steps
+from ranura.core.running.tells import Tells, tells_of
 from ranura.core.shop.shop import Shop
-from ranura.core.text.errors import CraftError
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Tells:
-    """What a measurement in the test cut tells of a figure of the shop: that is `expected` mm where what was expected is found,
-    and `slope` mm more for every mm more that is found."""
-
-    key: MeasureKey
-    measure: float
-    figure: FigureOfShop
-    expected: float
-    slope: float
-
-    def means(self, found: float) -> float:
-        """What the figure would be by a measurement alone, in mm."""
-        return self.expected + self.slope * (found - self.measure)
-
-
-_STEP = 0.1
-"""mm by which a measurement is taken as another one, to see what that does."""
-
-
-def tells_of(plan: CutPlan, corrected: Callable[[MeasureKey, float], Correction]) -> tuple[Tells, ...]:
-    """What the measurements of a plan's test cut tell of the shop; `corrected` is what one of them means."""
-    found: list[Tells] = []
-    for measure in plan.test_cut.measures if plan.test_cut is not None else ():
-        try:
-            one, more = (corrected(measure.key, measure.expected + by) for by in (0.0, _STEP))
-        except CraftError:
-            continue  # nothing is corrected by it here
-        if one.of in ("base", "bit") and one.id is not None:
-            figure = FigureOfShop(of="base" if one.of == "base" else "bit", id=one.id, base=one.base, side=one.side)
-            slope = (more.after - one.after) / _STEP
-            found.append(Tells(key=measure.key, measure=measure.expected, figure=figure, expected=one.after, slope=slope))
-    return tuple(found)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -60,6 +24,8 @@ class RunRecord:
     dry_run: DryRun
     steps: tuple[RunStep, ...]
     tells: tuple[Tells, ...] = ()
+    in_work: tuple[WorkMeasure, ...] = ()
+    """What is measured in the work when it is cut."""
 
 
 def record_of(followed: Followed, piece: Piece, shop: Shop) -> RunRecord:
@@ -71,7 +37,15 @@ def record_of(followed: Followed, piece: Piece, shop: Shop) -> RunRecord:
     )
     shown = CutPlan(**{field.name: getattr(plan, field.name) for field in fields(CutPlan)})
     steps = run_steps(shown, dry, machine)
-    return RunRecord(plan_version=PLAN_VERSION, plan=shown, dry_run=dry, steps=steps, tells=tells_of(shown, followed.corrected))
+    tells = tells_of(shown, followed.corrected)
+    return RunRecord(
+        plan_version=PLAN_VERSION,
+        plan=shown,
+        dry_run=dry,
+        steps=steps,
+        tells=tells,
+        in_work=work_measures(shown.asked, shown.form, shown.test_cut, tells),
+    )
 
 
 def run_of(plan: PlanWithMoves, piece: Piece, shop: Shop, *, cut: str, job: str, job_id: str | None) -> RunOf:

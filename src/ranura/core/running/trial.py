@@ -7,7 +7,7 @@ from ranura.core.learning.corrections import MeasureKey, TestCut
 from ranura.core.running import refusals
 from ranura.core.running.log import Measured
 from ranura.core.running.progress import RunError
-from ranura.core.running.record import Tells
+from ranura.core.running.tells import Tells
 from ranura.core.text.figures import as_measured
 from ranura.core.text.writing import Text, write
 
