@@ -352,6 +352,41 @@ def test_the_slip_names_the_template_that_is_there_and_fits(client):
     assert "take Arch opening, template, 18 mm plywood, 0 uses so far" in str(slip["slip"])
 
 
+def test_a_run_counts_its_template_once_and_what_is_worn_is_due(client):
+    name = client.get("/api/cuts/arch-opening").json()["name"]
+
+    def to_be_made() -> bool:
+        lists = client.get("/api/jobs/little-harbour/order").json()["ready"]
+        things = next((each["things"] for each in lists if each["title"] == "Templates"), [])
+        return any(f"for {name}," in each["metric"] for each in things)
+
+    assert to_be_made()
+    plan = client.get("/api/cuts/arch-opening/plan").json()
+    asked = {"guide": plan["template"]["guide_id"], "bit": plan["bit_id"], "stuff": "plywood"}
+    asked |= {"thickness": {"typed": "18", "unit": "mm"}}
+    thing = client.post("/api/outlines/arch-opening/templates", json=asked).json()["id"]
+    assert not to_be_made()
+    assert client.post(f"/api/outlines/{thing}/uses", json={"count": 149}).status_code == 200
+    assert not any(each["kind"] == "template" for each in client.get("/api/due").json())
+
+    def uses() -> int:
+        return next(each for each in client.get("/api/outlines").json() if each["id"] == thing)["made"]["uses"]
+
+    begun = client.post("/api/cuts/arch-opening/runs").json()
+    run, hand = begun["run"]["id"], begun["hand"]
+    assert (begun["run"]["of"]["template_id"], begun["run"]["of"]["template_uses"]) == (thing, 1)
+    for each in client.get(f"/api/runs/{run}").json()["record"]["steps"]:
+        client.post(f"/api/runs/{run}/steps", json={"hand": hand, "step": each["key"], "how": "done"})
+    assert uses() == 149
+    for out in ("clean", "torn"):
+        assert client.post(f"/api/runs/{run}/outcome", json={"came_out": out}).status_code == 200
+    assert uses() == 150
+    (due,) = [each for each in client.get("/api/due").json() if each["kind"] == "template"]
+    assert (due["of"], due["why"]["metric"]) == (thing, "150 uses, and plywood lasts for about 150")
+    client.delete(f"/api/runs/{run}")
+    assert uses() == 149
+
+
 def test_a_made_template_is_no_longer_one_when_its_outline_or_its_intent_is_another(client):
     asked = {**pair(client), "stuff": "mdf", "thickness": {"typed": "12", "unit": "mm"}}
     thing = client.post("/api/outlines/emblem-fish/templates", json=asked).json()

@@ -14,6 +14,7 @@ from ranura.core.running.last_time import LastTime, last_time
 from ranura.core.running.lessons import Lessons, lessons_of
 from ranura.core.running.log import Run, RunLine, run_with
 from ranura.core.running.plots import Plots, plots_of
+from ranura.core.shop.saved_outlines import SavedOutline
 from ranura.core.shop.tooling.bits import Bit
 from ranura.formats.log_file import log_file, log_table, read_log
 from ranura.requests.from_core import IdText
@@ -120,6 +121,8 @@ def remove(run_id: str, shop: TheShop, saved_shop: TheSavedShop, store: TheStore
         found, _ = kept_runs.load(session, shop.id, run_id, lock=True)
         kept_runs.remove(session, shop.id, run_id)
     wear(saved_shop, found, by=-found.metres)
+    if found.state == "done":
+        count_uses(saved_shop, found, by=-found.of.template_uses)
     return Response(status_code=204)
 
 
@@ -129,3 +132,15 @@ def wear(saved_shop: SavedShop, run: Run, *, by: float) -> None:
     if bit_id is None or not by or all(each.id != bit_id for each in saved_shop.current().bits):
         return
     saved_shop.edit("bits", Bit, bit_id, lambda bit: replace(bit, metres_cut=max(0.0, bit.metres_cut + by)))
+
+
+def count_uses(saved_shop: SavedShop, run: Run, *, by: int) -> None:
+    """Adds uses to the template that a run followed, where the shop still has it."""
+    known = next((each for each in saved_shop.current().outlines if each.id == run.of.template_id), None)
+    if known is None or known.made is None:
+        return
+
+    def counted(each: SavedOutline) -> SavedOutline:
+        return each if each.made is None else replace(each, made=replace(each.made, uses=max(0, each.made.uses + by)))
+
+    saved_shop.edit("outlines", SavedOutline, known.id, counted)

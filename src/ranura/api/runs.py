@@ -13,7 +13,7 @@ from sqlalchemy.orm import Session
 
 from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS
-from ranura.api.run_log import wear
+from ranura.api.run_log import count_uses, wear
 from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop, TheStore
 from ranura.core.board.pieces import Piece
 from ranura.core.family import Before
@@ -225,6 +225,8 @@ def end(run_id: str, asked: OutcomeIn, shop: TheShop, saved_shop: TheSavedShop, 
         outcome = asked.outcome(measured)
         run = kept_runs.ended(session, shop.id, run_id, state="done", outcome=outcome, at=kept_runs.now())
     wear(saved_shop, run, by=run.metres - before.metres)
+    if before.state == "under-way":
+        count_uses(saved_shop, run, by=run.of.template_uses)
     return run
 
 

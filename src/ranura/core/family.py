@@ -166,8 +166,8 @@ class PlanText:
 
     @property
     def waits_for_template(self) -> bool:
-        """Whether it is cut by a template that is made for it; a comb is a thing of the shop."""
-        return self.template is not None and not self.template.is_template
+        """Whether it is cut by a template that is still to be made for it; a comb is a thing of the shop."""
+        return self.template is not None and not self.template.is_template and self.template.there is None
 
 
 def as_it_lies(_: ToolSetting, at: Point) -> Point:

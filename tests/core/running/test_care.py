@@ -11,6 +11,7 @@ from ranura.core.running.care import Care, CareKind, due_work
 from ranura.core.running.lessons import lessons_of
 from ranura.core.running.log import CameOut, Outcome, Run, run_with
 from ranura.core.running.progress import Progress
+from ranura.core.shop.saved_outlines import MadeTemplate
 from ranura.demo.shop import SHOP
 
 STRAIGHT, ROUNDOVER, DOWN_CUT = "straight-12.7", next(b.id for b in SHOP.bits if b.profile == "roundover"), "down-cut-6.35"
@@ -97,3 +98,14 @@ def test_a_bit_that_burns_by_now_is_sharpened_and_a_spiral_replaced(bit, kind):
     assert (wear.metres, wear.since, wear.first_burn, wear.burnt, wear.dull) == (80, 10, 10, 4, False)
     price = SHOP.bit(bit).price
     assert wear.price == (None if price is None else pytest.approx(price / 80))
+
+
+def test_a_template_is_due_once_its_stuff_has_lasted():
+    outline = SHOP.outlines[0]
+    for uses, stuff, wanted in ((99, "mdf", False), (100, "mdf", True), (149, "plywood", False), (150, "plywood", True)):
+        made = MadeTemplate(stuff=stuff, thickness=12, guide=20, bit=8, outline=outline.id, version=outline.version, uses=uses)
+        thing = replace(outline, id="thing", name="Arch, template", is_template=True, made=made)
+        shop = replace(SHOP, outlines=(outline, thing))
+        assert (("template", "thing") in due([], day=1, shop=shop)) == wanted
+        shorter = replace(shop, rules=replace(SHOP.rules, uses_mdf=50, uses_plywood=60))
+        assert ("template", "thing") in due([], day=1, shop=shorter), "the house looks sooner"

@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import { api, type Unit } from "../api/client";
 import { useReading } from "../api/queries";
 import { Words } from "../ui/Words";
@@ -22,17 +23,23 @@ export function DueWork({ unit }: { unit: Unit }) {
               <Words text={inUnit(each.says, unit)} />
             </span>
             <span className="mt-1 flex gap-2">
-              {(each.kind === "sharpened" ? (["sharpened", "replaced"] as const) : [each.kind]).map(
-                (kind) => (
-                  <button
-                    key={kind}
-                    type="button"
-                    className="button"
-                    onClick={() => void done(each.name, each.of, kind)}
-                  >
-                    {DONE[kind]}
-                  </button>
-                ),
+              {each.kind === "template" ? (
+                <Link className="button" to={`/templates/${each.of}`}>
+                  Open it
+                </Link>
+              ) : (
+                (each.kind === "sharpened" ? (["sharpened", "replaced"] as const) : [each.kind]).map(
+                  (kind) => (
+                    <button
+                      key={kind}
+                      type="button"
+                      className="button"
+                      onClick={() => void done(each.name, each.of, kind)}
+                    >
+                      {DONE[kind]}
+                    </button>
+                  ),
+                )
               )}
             </span>
           </li>

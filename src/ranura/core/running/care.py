@@ -9,6 +9,7 @@ from itertools import pairwise
 from typing import Final, Literal
 
 from ranura.core.running.log import Run
+from ranura.core.shop.saved_outlines import STUFFS, lasts
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import State
 from ranura.core.shop.tooling.profiles import SPIRALS
@@ -42,7 +43,8 @@ class Care:
 class DueWork:
     """Something that is due: for what, what is done, and why now."""
 
-    kind: CareKind
+    kind: CareKind | Literal["template"]
+    """A template that is worn is made anew."""
     of: str
     name: str
     says: Text
@@ -72,10 +74,27 @@ def due_work(
 
     Rule: R20 bearings and collets
     Formula: a bearing is oiled every 20 h of turning or 3 months of use, a collet looked at every 50 changes of bits; a bit that
-    burns by now is sharpened, a spiral replaced
+    burns by now is sharpened, a spiral replaced; a template is made anew after as many uses as its stuff lasts (R9)
     Source: the log"""
     ended = sorted((each for each in runs if each.state == "done"), key=lambda each: (each.begun_at, each.id))
-    return (*_edges(dull, shop), *_bearings(ended, cares, shop, now), *_collets(ended, cares, shop))
+    return (*_edges(dull, shop), *_bearings(ended, cares, shop, now), *_collets(ended, cares, shop), *_templates(shop))
+
+
+def _templates(shop: Shop) -> Iterator[DueWork]:
+    for each in shop.outlines:
+        if each.made is not None and each.made.worn(shop.rules):
+            yield DueWork(
+                kind="template",
+                of=each.id,
+                name=each.name,
+                says=write("Copy it from its master, or make it anew: a worn edge is copied into every part"),
+                why=write(
+                    "{n:n0} uses, and {stuff} lasts for about {most:n0}",
+                    n=each.made.uses,
+                    stuff=STUFFS[each.made.stuff],
+                    most=lasts(each.made.stuff, shop.rules),
+                ),
+            )
 
 
 def _edges(dull: frozenset[str], shop: Shop) -> Iterator[DueWork]:

@@ -48,6 +48,10 @@ class RunOf:
     """As planned."""
     cut_version: int | None = None
     """Which state of the cut it was planned from."""
+    template_id: str | None = None
+    """The template of the shop that is followed."""
+    template_uses: int = 0
+    """How often it is, once for each place."""
 
 
 def teeth_a_second(of: RunOf) -> float | None:

@@ -58,4 +58,6 @@ def run_of(plan: PlanWithMoves, piece: Piece, shop: Shop, *, cut: str, job: str,
     of = run_with(
         cut=cut, wood=wood, bit=bit, router=owner, piece=piece.name, rpm=rpm, feed_m_min=feed, metres=plan.way_mm / 1000
     )
-    return replace(of, job=job, job_id=job_id, minutes=sum(move.seconds or 0.0 for move in plan.moves) / 60)
+    of = replace(of, job=job, job_id=job_id, minutes=sum(move.seconds or 0.0 for move in plan.moves) / 60)
+    followed = plan.template.there if plan.template is not None else None
+    return of if followed is None else replace(of, template_id=followed, template_uses=max(1, len(plan.stations)))

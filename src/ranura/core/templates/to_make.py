@@ -23,3 +23,5 @@ class TemplateToMake:
     """Whether the shape is the template's own edge, as that of a comb, and not that of what is wanted."""
     called: str = ""
     """The name of such a template; empty where it is called after its cut."""
+    there: str | None = None
+    """The id of the template that stands in the shop already, and is taken."""

@@ -127,10 +127,17 @@ def path_of(loops: tuple[Loop, ...]) -> str:
 
 
 def to_make(
-    follower: Follower | None, bit: Bit, *, outline: str | None, loops: tuple[Loop, ...], outside: bool, corners: float = 0.0
+    follower: Follower | None,
+    bit: Bit,
+    *,
+    outline: str | None,
+    loops: tuple[Loop, ...],
+    outside: bool,
+    corners: float = 0.0,
+    there: SavedOutline | None = None,
 ) -> TemplateToMake | None:
-    """The template of a plan as something to be made, for an outline that is kept or else for some loops; None where nothing
-    follows one, or an inlay set does."""
+    """The template of a plan as something to be made, for an outline that is kept or else for some loops, or the one that is
+    `there`; None where nothing follows one, or an inlay set does."""
     if follower is None or isinstance(follower.tool, InlaySet):
         return None
     return TemplateToMake(
@@ -140,6 +147,7 @@ def to_make(
         corners=corners,
         guide_id=follower.tool.id if follower.tool is not None else bit.id,
         bit_id=bit.id if follower.tool is not None else None,
+        there=there.id if there is not None else None,
     )
 
 

@@ -152,6 +152,7 @@ def _text(setting: TemplateSetting, moves: Sequence[Move], *, cut: TemplateCut) 
             loops=setting.outline.loops,
             outside=cut.makes == "part",
             corners=cut.corners.mm if cut.corners is not None else 0.0,
+            there=setting.there,
         ),
     )
 
