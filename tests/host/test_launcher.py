@@ -135,18 +135,6 @@ def wait_for(condition, seconds=20.0):
         time.sleep(0.1)
 
 
-@pytest.mark.slow
-def test_demo_serves_and_a_second_one_says_where(demo: Demo):
-    status, body = demo.get("/api/jobs")
-    assert (status, json.loads(body)[0]["name"]) == (200, "The Little Harbour")
-    assert demo.get("/")[0] == 200
-    again = demo.verb("demo")
-    assert (again.returncode, again.stdout.strip()) == (0, demo.ready)
-    assert demo.verb("stop").returncode == 0
-    assert demo.process.wait(timeout=20) == 0
-    assert demo.verb("stop").stdout.strip() == "No Ranura is running here."
-
-
 @pytest.mark.thorough
 def test_a_port_that_was_asked_for_and_is_taken_is_an_error_that_names_who_has_it(demo: Demo, tmp_path: Path):
     port = demo.url.rstrip("/").rpartition(":")[2]
@@ -198,8 +186,13 @@ def plugged(demo: Demo) -> set[int]:
 
 
 @pytest.mark.slow
-def test_kill_9_of_the_server_leaves_no_database_and_no_instrument_and_the_next_start_recovers(demo: Demo):
-    before = demo.get("/api/jobs/little-harbour")[1]
+def test_a_demo_serves_alone_survives_kill_9_and_stops(demo: Demo):
+    status, before = demo.get("/api/jobs/little-harbour")
+    assert (status, json.loads(before)["name"]) == (200, "The Little Harbour")
+    assert demo.get("/")[0] == 200
+    second = demo.verb("demo")
+    assert (second.returncode, second.stdout.strip()) == (0, demo.ready), "a second one says where the first is"
+    # kill -9 leaves no database and no instrument, and the next start has all there was.
     started = plugged(demo)
     demo.process.kill()
     demo.process.wait()
@@ -207,8 +200,10 @@ def test_kill_9_of_the_server_leaves_no_database_and_no_instrument_and_the_next_
     again = Demo(demo.home)
     try:
         assert again.get("/api/jobs/little-harbour")[1] == before
+        assert again.verb("stop").returncode == 0
+        assert again.process.wait(timeout=20) == 0
+        assert again.verb("stop").stdout.strip() == "No Ranura is running here."
     finally:
-        again.verb("stop")
         again.close()
 
 

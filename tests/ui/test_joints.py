@@ -55,6 +55,7 @@ def test_a_joint_is_chosen_changed_in_its_sentence_and_cut_in_both_boards(open_p
     expect(page.get_by_text("this cut follows from the joint")).to_be_visible()
 
 
+@pytest.mark.thorough
 def test_what_is_changed_in_a_cut_of_a_joint_stays_and_the_joint_is_removed_and_brought_back(open_page: Callable[..., Page]):
     page = open_page(f"{DESK}/cuts/desk-frame.a0")
     page.get_by_test_id("more-options").click()

@@ -181,6 +181,22 @@ def test_the_log_is_filtered_opened_as_it_was_and_noted_in(open_page: Callable[.
     expect(runs).to_have_count(62)
 
 
+def drag_line(page: Page, number: int, to: int) -> None:
+    """Drags a line of the order by its grip to just above another one."""
+    lines = page.get_by_test_id("order-line")
+    lines.nth(to).scroll_into_view_if_needed()
+    onto = lines.nth(to).bounding_box()
+    grip = lines.nth(number).get_by_test_id("order-grip").bounding_box()
+    assert onto is not None
+    assert grip is not None
+    x = grip["x"] + grip["width"] / 2
+    page.mouse.move(x, grip["y"] + grip["height"] / 2)
+    page.mouse.down()
+    page.mouse.move(x, onto["y"] + onto["height"] / 2, steps=4)
+    page.mouse.move(x, onto["y"] + 2)
+    page.mouse.up()
+
+
 def test_a_job_s_order_stands_on_its_page(open_page: Callable[..., Page]):
     page = open_page("/jobs/little-harbour/page", wait="work-order")
     order = page.get_by_test_id("work-order")
@@ -204,6 +220,17 @@ def test_a_job_s_order_stands_on_its_page(open_page: Callable[..., Page]):
     expect(page.get_by_test_id("pins")).to_contain_text(f"{moved} before")
     page.keyboard.press("Control+z")
     expect(page.get_by_test_id("pins")).to_have_count(0)
+    # The same by its grip: it comes between those that it is dropped between, and what cannot be says why.
+    above = lines.nth(first_of_a_board - 1).locator("b").inner_text()
+    drag_line(page, first_of_a_board, first_of_a_board - 1)
+    expect(page.get_by_test_id("pins")).to_contain_text(f"{moved} before {above}")
+    page.keyboard.press("Control+z")
+    expect(page.get_by_test_id("pins")).to_have_count(0)
+    shelves = [n for n in range(25) if "shelf" in lines.nth(n).locator("b").inner_text()]
+    drag_line(page, shelves[1], shelves[0])
+    expect(page.get_by_role("alert")).to_contain_text("cannot come before")
+    expect(page.get_by_test_id("pins")).to_have_count(0)
+    page.get_by_role("alert").get_by_role("button", name="Close").click()
     lines.nth(3).get_by_role("link").click()
     expect(page.get_by_test_id("slip")).to_be_visible()
 

@@ -1,3 +1,5 @@
+import { GripVertical } from "lucide-react";
+import { useRef, useState } from "react";
 import { Link } from "react-router";
 import { api, type JobView, type OrderLine, type OrderView, type Unit } from "../api/client";
 import { useReading, useRefresh } from "../api/queries";
@@ -5,8 +7,10 @@ import { changed } from "../app/acts";
 import { notifyOf } from "../app/notice";
 import { history } from "../app/undo";
 import { Menu, type MenuItem } from "../ui/Menu";
+import { usePulling } from "../ui/pulling";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
+import { dropAt, pinsFor } from "./ordering";
 
 interface Props {
   job: JobView;
@@ -22,6 +26,9 @@ const times = (count: number, one: string) => (count === 1 ? `1 ${one}` : `${cou
 export function WorkOrder({ job, unit }: Props) {
   const refresh = useRefresh();
   const order = useReading({ key: ["order", job.id], ask: () => api.order(job.id), keeps: true });
+  const list = useRef<HTMLOListElement>(null);
+  const pulling = usePulling<string, HTMLElement>();
+  const [moving, setMoving] = useState<{ id: string; to: number } | null>(null);
   if (!order.data) return order.problem ? null : <p className="py-3 text-ink-2">Looking for the order …</p>;
   const { job: found, lines, pins, left_out, ready } = order.data;
   const nameOf = (id: string) => lines.find((each) => each.cut_id === id)?.name ?? "";
@@ -50,6 +57,36 @@ export function WorkOrder({ job, unit }: Props) {
         : []),
     ];
   };
+  const others = lines.filter((each) => each.cut_id !== moving?.id);
+  const follow = (id: string, y: number) => {
+    const rows = [...(list.current?.querySelectorAll<HTMLElement>("[data-line]") ?? [])];
+    const boxes = rows.filter((row) => row.dataset.line !== id).map((row) => row.getBoundingClientRect());
+    setMoving({
+      id,
+      to: dropAt(
+        boxes.map((box) => box.top + box.height / 2),
+        y,
+      ),
+    });
+    const into = y < EDGE ? -STEP : y > window.innerHeight - EDGE ? STEP : 0;
+    if (into) list.current?.closest("main")?.scrollBy(0, into);
+  };
+  const drop = () => {
+    const line = lines.find((each) => each.cut_id === moving?.id);
+    setMoving(null);
+    if (!line || !moving) return;
+    const ids = lines.map((each) => each.cut_id);
+    const to = pinsFor(ids, pins, line.cut_id, moving.to);
+    const above = others[moving.to - 1];
+    if (to) void keep(above ? `${line.name} after ${above.name}` : `${line.name} first of all`, to);
+  };
+  const pullOf = (id: string) =>
+    pulling(
+      () => id,
+      (from, _right, _up, event) => follow(from, event.clientY),
+      drop,
+      () => setMoving(null),
+    );
   if (!found) return <p className="py-3 text-ink-2">There is an order as soon as a cut can be run.</p>;
   return (
     <div
@@ -86,7 +123,7 @@ export function WorkOrder({ job, unit }: Props) {
             ))}
           </ul>
         ) : null}
-        <ol className="border border-rule bg-paper">
+        <ol className="border border-rule bg-paper" ref={list}>
           {groups(lines).map((group) => (
             <li key={group[0]?.cut_id}>
               <Change line={group[0] as OrderLine} order={found} />
@@ -98,6 +135,17 @@ export function WorkOrder({ job, unit }: Props) {
                     jobId={job.id}
                     number={lines.indexOf(each) + 1}
                     items={itemsOf(each)}
+                    pull={pullOf(each.cut_id)}
+                    moves={moving?.id === each.cut_id}
+                    mark={
+                      !moving || moving.id === each.cut_id
+                        ? null
+                        : others[moving.to] === each
+                          ? "above"
+                          : moving.to === others.length && others.at(-1) === each
+                            ? "below"
+                            : null
+                    }
                   />
                 ))}
               </ol>
@@ -159,14 +207,38 @@ interface LineProps {
   jobId: string;
   number: number;
   items: readonly MenuItem[];
+  /** What its grip needs to be pulled. */
+  pull: ReturnType<ReturnType<typeof usePulling<string, HTMLElement>>>;
+  /** It is being moved. */
+  moves: boolean;
+  /** Where another one would be dropped. */
+  mark: "above" | "below" | null;
 }
 
-function Line({ line, jobId, number, items }: LineProps) {
+/** px from the window's edges within which the list scrolls while a line is moved, and by how much. */
+const EDGE = 90;
+const STEP = 14;
+const MARKS = { above: "shadow-[0_-3px_0_var(--guide)]", below: "shadow-[0_3px_0_var(--guide)]" };
+
+function Line({ line, jobId, number, items, pull, moves, mark }: LineProps) {
   return (
-    <li className="flex items-center border-b border-rule last:border-b-0" data-testid="order-line">
+    <li
+      className={`relative flex items-center border-b border-rule last:border-b-0 ${moves ? "bg-bench opacity-60" : ""} ${mark ? `z-10 ${MARKS[mark]}` : ""}`}
+      data-testid="order-line"
+      data-line={line.cut_id}
+    >
+      <span
+        className="flex h-11 w-9 shrink-0 cursor-grab touch-none items-center justify-center text-ink-2 active:cursor-grabbing"
+        aria-hidden="true"
+        title="Drag it to where it is to come"
+        data-testid="order-grip"
+        {...pull}
+      >
+        <GripVertical size={18} />
+      </span>
       <Link
         to={`/jobs/${jobId}/cuts/${line.cut_id}`}
-        className="grid min-w-0 flex-1 grid-cols-[2.2rem_minmax(0,1fr)_auto] items-baseline py-1.5 pl-3 text-body hover:underline"
+        className="grid min-w-0 flex-1 grid-cols-[2.2rem_minmax(0,1fr)_auto] items-baseline py-1.5 text-body hover:underline"
       >
         <span className="tabular-nums text-ink-2">{number}</span>
         <span className="min-w-0">
