@@ -1,5 +1,6 @@
 """A run at the machine, led by a model of a person: goes on, skips, goes back, is taken over by another page, loses answers,
-while the database's connection is cut and the server begins anew at any step. No step is lost, no tick invented, no state a trap."""
+while the database's connection is cut and the server begins anew at any step. No step is lost, no tick invented, no state
+is a trap."""
 
 from __future__ import annotations
 
@@ -93,11 +94,7 @@ class Person:
 
 
 @pytest.mark.parametrize(
-    ("cut_id", "seed"),
-    [
-        *((cut_id, 1) for cut_id in CUTS),
-        *(pytest.param(CUTS[seed % 3], seed, marks=pytest.mark.thorough) for seed in range(2, 32)),
-    ],
+    ("cut_id", "seed"), [(CUTS[0], 0), *(pytest.param(CUTS[seed % 3], seed, marks=pytest.mark.thorough) for seed in range(1, 31))]
 )
 def test_no_step_is_lost_and_every_run_comes_to_its_end(client, store, cut_id, seed):
     chance = random.Random(f"{cut_id} {seed}")
