@@ -327,8 +327,11 @@ class Judge:
             said = moves[number]["fresh"]
             if seen == {"none"} and said != "none" and self._takes_anything(number):
                 continue
-            # Earlier cuts and bends leave a side standing in places, and few places are looked at: less than is said is right.
+            # Earlier cuts and bends leave a side standing in places, and few places are looked at: less than is said is right. So
+            # it is where a way runs into the wood with both flanks at one place alone, as at the end of a lane.
             bends = len(moves[number]["path"]) > 2
+            if said == "both" and any("both" in _side(parts) for parts in places):
+                continue
             if said is not None and said not in seen and not ((self.before or bends) and said == "both"):
                 found.append(f"move {number} (cut): fresh wood {' or '.join(sorted(seen))}, said {said}")
         return found
@@ -480,7 +483,7 @@ _BESIDE, _UNSURE = 0.2, 0.06
 """Of the radius: where the middle of a strip lies further from the axis, it stands beside it; points see that so well."""
 _SHAVING = 0.65
 """mm²: less wood than that, as points see it, may be said to be on no side."""
-_STRIPS = (np.arange(6) + 0.5) / 6
+_STRIPS = (np.arange(12) + 0.5) / 12
 _AT_FLANKS, _NEARER = _FLANK + (1 - _FLANK) * _STRIPS, _FLANK * _STRIPS
 """Shares of the radius at which points are taken on a side, in the middles of strips."""
 _STEP = 0.1
