@@ -9,7 +9,7 @@ import pytest
 from ranura.core.geometry.rings import circle_ring
 from ranura.core.proof.bodies import standing
 from ranura.core.proof.moves import BaseShape, Cutter, GuidePlace, MachineSetting, Move, Program, back_face, shown_face
-from ranura.core.proof.prove import prove
+from ranura.core.proof.prove import Run, prove
 from ranura.core.proof.recorder import Recorder
 from ranura.core.proof.steps import Circumstances
 from ranura.demo.shop import SHOP
@@ -31,12 +31,17 @@ def machine(silhouette=STRAIGHT, *, base="plunge", mounting="hand", cuts_at_end=
     )  # fmt: skip
 
 
-def codes(moves, setting=None, *, climb="never", settings=None) -> dict[str, str]:
-    """What is found, by code, with its level."""
+def proven(moves, setting=None, *, climb="never", settings=None) -> Run:
+    """What is found of moves in a board of 200 by 100 by 20 mm."""
     work = standing("work-1", "work", ((0.0, 0.0), (200.0, 0.0), (200.0, 100.0), (0.0, 100.0)), 0.0, 20.0, held_by=("vice",))
     around = Circumstances(replace(SHOP.rules, climb=climb))
     program = Program(bodies=(work,), settings=settings or (setting or machine(),), moves=tuple(moves))
-    run = prove(program, around)
+    return prove(program, around)
+
+
+def codes(moves, setting=None, *, climb="never", settings=None) -> dict[str, str]:
+    """What is found, by code, with its level."""
+    run = proven(moves, setting, climb=climb, settings=settings)
     proof, said = run.proof, run.said
     assert [each.code for each in proof.findings] == [each.code for each in said]
     assert proof.passed == (not any(each.level == "stop" for each in proof.findings))
@@ -250,6 +255,14 @@ def at_an_angle(first: tuple[float, float], last: tuple[float, float]) -> list[M
 def test_3_a_slot_that_slowly_leaves_another_is_a_climb_where_its_right_flank_cuts_alone():
     assert set(codes(across(50, 4) + at_an_angle((44.0, -20.0), (86.0, 120.0)))) == {"climbs"}
     assert codes(across(50, 4) + at_an_angle((50.0, -20.0), (8.0, 120.0))) == {}
+
+
+def test_3_a_climb_is_marked_where_it_takes_most():
+    # It leaves the slot at 50 on its right: a shaving where it begins at the near edge, and more and more from there.
+    (found,) = [
+        each for each in proven(across(50, 4) + at_an_angle((44.0, -20.0), (86.0, 120.0))).proof.findings if each.move > 4
+    ]
+    assert (found.code, found.at[1] > 10) == ("climbs", True)
 
 
 def test_3_a_slot_at_an_angle_over_several_others_is_judged_at_each_of_them():

@@ -19,14 +19,14 @@ _SLED_BACK = 1.5
 
 
 def sides(step: Step, around: Circumstances) -> Iterator[Found]:
-    """Where a run finds its fresh wood on the wrong side."""
+    """Where a run finds its fresh wood on the wrong side: of all such places that where it takes most."""
     move = step.move
     if move.kind not in ("enter", "cut", "leave") or (move.kind != "cut" and len(move.path) > 2):
         return
     wrong = [section for section in step.sections if not section.passing and section.sides == (False, True)]
     if wrong and _at_slanting_edges(step):
         return
-    for section in wrong:
+    for section in sorted(wrong, key=lambda each: -each.area):
         found = _climb(step, section, around)
         if found is not None:
             yield found
