@@ -383,6 +383,11 @@ def test_a_run_counts_its_template_once_and_what_is_worn_is_due(client):
     assert uses() == 150
     (due,) = [each for each in client.get("/api/due").json() if each["kind"] == "template"]
     assert (due["of"], due["why"]["metric"]) == (thing, "150 uses, and plywood lasts for about 150")
+    log = client.get("/api/log.json").text
+    client.delete(f"/api/runs/{run}")
+    assert uses() == 149
+    # A run that came in as a file was not counted here, and takes nothing back.
+    assert client.post("/api/log", json={"text": log}).json()["added"] == 1
     client.delete(f"/api/runs/{run}")
     assert uses() == 149
 

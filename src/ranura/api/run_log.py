@@ -121,7 +121,7 @@ def remove(run_id: str, shop: TheShop, saved_shop: TheSavedShop, store: TheStore
         found, _ = kept_runs.load(session, shop.id, run_id, lock=True)
         kept_runs.remove(session, shop.id, run_id)
     wear(saved_shop, found, by=-found.metres)
-    if found.state == "done":
+    if found.state == "done" and found.planned:
         count_uses(saved_shop, found, by=-found.of.template_uses)
     return Response(status_code=204)
 
@@ -141,6 +141,6 @@ def count_uses(saved_shop: SavedShop, run: Run, *, by: int) -> None:
         return
 
     def counted(each: SavedOutline) -> SavedOutline:
-        return each if each.made is None else replace(each, made=replace(each.made, uses=max(0, each.made.uses + by)))
+        return each if each.made is None else replace(each, made=each.made.used(by))
 
     saved_shop.edit("outlines", SavedOutline, known.id, counted)

@@ -144,8 +144,7 @@ def count_uses(outline_id: str, asked: UsesIn, saved_shop: TheSavedShop) -> Kept
     """Counts uses of a template, or takes some back. Raises ToolError where it is none."""
 
     def counted(known: SavedOutline) -> SavedOutline:
-        made = _made(known)
-        return replace(known, made=replace(made, uses=max(0, made.uses + asked.count)))
+        return replace(known, made=_made(known).used(asked.count))
 
     edited = saved_shop.edit("outlines", SavedOutline, outline_id, counted, version=None)
     return kept_view(edited, saved_shop.current().rules)

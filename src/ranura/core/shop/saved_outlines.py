@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import hashlib
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final, Literal
 
 from ranura.core.geometry import closeness
@@ -41,6 +41,10 @@ class MadeTemplate:
     def offset(self) -> float:
         """How far its edge lies beside what it makes, in mm."""
         return (self.guide - self.bit) / 2
+
+    def used(self, times: int) -> MadeTemplate:
+        """The same after so many uses more; less than 0 takes some back."""
+        return replace(self, uses=max(0, self.uses + times))
 
     def worn(self, rules: HouseRules) -> bool:
         """Whether it was used as often as it lasts."""
