@@ -89,7 +89,7 @@ def test_a_cut_is_run_to_its_end_on_a_phone_left_in_the_middle_and_taken_up_agai
     page.locator('[data-field="work-width-3"]').fill("17.7")
     page.get_by_test_id("keep-run").click()
     expect(page.get_by_test_id("run-out")).to_have_text("burnt")
-    expect(page.get_by_test_id("run-page")).to_contain_text("17.65 mm in the middle of 3 places (17.65, 17.62, 17.70)")
+    expect(page.get_by_test_id("run-page")).to_contain_text("17.65 mm, the middle of 3 places (17.65, 17.62, 17.70)")
     expect(page.get_by_test_id("run-page")).to_contain_text("Left out: Cut it in scrap first, and measure")
     expect(page.get_by_test_id("run-page")).to_contain_text("68.90 mm")
 

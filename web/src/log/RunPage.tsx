@@ -73,19 +73,20 @@ function Whole({ shop, view }: { shop: ShopView; view: RunView }) {
             {outcome?.word ? <p className="font-semibold">“{outcome.word}”</p> : null}
             {view.measured.map((each) => (
               <p key={`${each.in_work} ${each.what.metric}`}>
-                {each.in_work ? "In the work" : "In the trial"}, <Words text={inUnit(each.what, unit)} />:{" "}
+                {each.in_work ? "In the work" : "In the trial"}: <Words text={inUnit(each.what, unit)} />{" "}
                 <b>
                   <Words text={plainly(reading(each.found, unit))} />
                 </b>
                 {each.places.length > 0 ? (
                   <>
-                    {` in the middle of ${each.places.length} places (`}
+                    {`, the middle of ${each.places.length} places (`}
                     {each.places.map((place) => reading(place, unit).number).join(", ")})
                   </>
                 ) : null}
                 {each.planned ? (
                   <>
-                    , planned <Words text={plainly(reading(each.planned, unit))} />
+                    , {each.in_work ? "asked for" : "planned"}{" "}
+                    <Words text={plainly(reading(each.planned, unit))} />
                   </>
                 ) : null}
               </p>
