@@ -386,6 +386,10 @@ def test_a_run_counts_its_template_once_and_what_is_worn_is_due(client):
     log = client.get("/api/log.json").text
     client.delete(f"/api/runs/{run}")
     assert uses() == 149
+    left = client.post("/api/cuts/arch-opening/runs").json()["run"]["id"]
+    assert client.post(f"/api/runs/{left}/left").status_code == 200
+    client.delete(f"/api/runs/{left}")
+    assert uses() == 149, "one that was given up was not counted"
     # A run that came in as a file was not counted here, and takes nothing back.
     assert client.post("/api/log", json={"text": log}).json()["added"] == 1
     client.delete(f"/api/runs/{run}")

@@ -11,7 +11,7 @@ from ranura.core.plan import PLANNING
 from ranura.core.running.in_work import MOST_OFF, in_work
 from ranura.core.running.log import Measured
 from ranura.core.running.progress import RunError
-from ranura.core.running.record import record_of
+from ranura.core.running.record import record_of, run_of
 from ranura.core.text.lengths import read
 from ranura.core.text.writing import write
 from ranura.demo.shop import SHOP
@@ -44,7 +44,10 @@ def test_a_width_that_the_bit_alone_makes_tells_of_the_bit():
     assert (found.figure.of if found.figure else None, found.in_work, found.planned) == ("bit", True, 12.7)
     tried = Measured(what=write("across the cut"), planned=12.7, found=12.9, key="slot")
     assert in_work(made.in_work, "width", [12.78], tried=[tried]).figure is None, "it was set right by then"
-    assert in_work(made.in_work, "width", [12.7 + MOST_OFF + 0.01]).figure is None, "that is another bit, or a slip of the hand"
+    for off in (MOST_OFF + 0.01, -MOST_OFF - 0.01):
+        assert in_work(made.in_work, "width", [12.7 + off]).figure is None, "that is another bit, or a slip of the hand"
+    as_deep = record("shelf-dado-212", width="12.7", depth="12.7")
+    assert [each.field for each in as_deep.in_work if each.tells is not None] == ["width"], "a depth is no width of the bit"
     wide = record("shelf-dado-212")
     assert all(each.tells is None for each in wide.in_work), "two passes side by side tell nothing of it"
 
@@ -55,6 +58,23 @@ def test_a_width_that_the_bit_alone_makes_tells_of_the_bit():
 def test_several_places_are_one_measurement_their_median(places, found, kept):
     made = in_work(record("shelf-dado-212").in_work, "depth", places)
     assert (made.found, made.places) == (pytest.approx(found), kept)
+
+
+def test_a_template_is_followed_once_at_every_place():
+    cut, piece = next((cut, piece) for each, _, cut, piece in DEMO if each == "arch-opening")
+    slots = next(followed(cut, piece).plan for each, _, cut, piece in DEMO if each == "rail-slots")
+    plan = followed(cut, piece).plan
+    assert plan.template is not None
+    there = replace(plan, template=replace(plan.template, there="thing"))
+
+    def uses(plan):
+        of = run_of(plan, piece, SHOP, cut="Arch", job="", job_id=None)
+        return of.template_id, of.template_uses
+
+    assert uses(plan) == (None, 0), "it is still to be made"
+    assert uses(there) == ("thing", 1)
+    assert uses(replace(there, stations=slots.stations)) == ("thing", len(slots.stations))
+    assert len(slots.stations) > 1
 
 
 def test_what_was_not_asked_for_is_not_measured():

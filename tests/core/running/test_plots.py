@@ -39,13 +39,14 @@ def test_a_run_stands_in_its_wood_by_its_chip_with_how_it_came_out():
 
 def test_a_bit_goes_on_from_run_to_run_and_says_where_its_edge_was_made_new():
     runs = [run(number, "burnt" if number == 2 else "clean", metres=10.0 + number) for number in range(4)]
-    sharp = Care(id="c", kind="sharpened", of=runs[0].of.bit_id or "", at=runs[2].begun_at + timedelta(hours=1))
+    sharp = Care(id="c", kind="sharpened", of=runs[0].of.bit_id or "", at=runs[2].begun_at)
     oiled = replace(sharp, id="o", kind="oiled")
     (line,) = plots_of(runs, SHOP, [sharp, oiled]).bits
     assert [dot.metres for dot in line.dots] == [10, 21, 33, 46]
     assert [dot.run_id for dot in line.dots if dot.burnt] == ["run-2"]
     assert line.edges == (33,)
     assert plots_of(runs[:1], SHOP).bits == (), "one run is no line"
+    assert [len(line.dots) for line in plots_of(runs[:2], SHOP).bits] == [2]
 
 
 def test_what_a_guide_is_off_by_is_measured_less_planned_in_the_order_of_time():
@@ -68,6 +69,8 @@ def test_time_taken_stands_beside_what_was_planned_with_setting():
     assert (groove.cut, groove.planned, [dot.took for dot in groove.dots]) == ("Groove", SETUP + 3.0, [20.0, 12.0])
     assert (rabbet.cut, rabbet.planned, [dot.took for dot in rabbet.dots]) == ("Rabbet", SETUP + 2.0, [7.0])
     assert found.interrupted == 1
+    just = plots_of([timed(0, LEFT_ALONE)], SHOP)
+    assert ([dot.took for line in just.times for dot in line.dots], just.interrupted) == ([LEFT_ALONE], 0)
     assert found.time_axis.high > 20
 
 
