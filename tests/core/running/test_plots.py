@@ -40,7 +40,7 @@ def test_a_run_stands_in_its_wood_by_its_chip_with_how_it_came_out():
 def test_a_bit_goes_on_from_run_to_run_and_says_where_its_edge_was_made_new():
     runs = [run(number, "burnt" if number == 2 else "clean", metres=10.0 + number) for number in range(4)]
     sharp = Care(id="c", kind="sharpened", of=runs[0].of.bit_id or "", at=runs[2].begun_at)
-    oiled = replace(sharp, id="o", kind="oiled")
+    oiled = replace(sharp, id="o", kind="oiled", at=runs[0].begun_at)
     (line,) = plots_of(runs, SHOP, [sharp, oiled]).bits
     assert [dot.metres for dot in line.dots] == [10, 21, 33, 46]
     assert [dot.run_id for dot in line.dots if dot.burnt] == ["run-2"]
