@@ -173,22 +173,42 @@ def test_what_is_measured_in_the_trial_says_what_to_do(client, begun):
     assert trial(client, begun, "slot", "12.73").json()["says"]["metric"] == "as planned: go on"
     more = trial(client, begun, "slot", "12.9").json()
     assert more["says"]["metric"] == "0.20 mm more than planned: set it right, and try it again"
-    assert [(each["key"], each["found"]) for each in more["run"]["trial"]] == [("slot", 12.9)]
+    assert [(each["key"], each["found"], each["again"]) for each in more["run"]["trial"]] == [
+        ("slot", 12.73, False),
+        ("slot", 12.9, True),
+    ]
     less = trial(client, begun, "depth", "2.5").json()
     assert less["says"]["metric"] == "0.50 mm less than planned: set it right, and try it again"
     shown = client.get(f"/api/runs/{begun['run']['id']}").json()["measured"]
-    assert [each["planned"]["metric"]["number"] for each in shown] == ["12.70", "3.00"]
+    assert [each["planned"]["metric"]["number"] for each in shown] == ["12.70", "12.70", "3.00"]
     assert trial(client, begun, "slot", "12.7", hand="another").json()["error"]["field"] == "hand"
     assert trial(client, begun, "slot", "wide").json()["error"]["field"] == "found"
 
 
+def test_a_reading_that_was_mistyped_is_taken_back(client, begun):
+    def back(key: str):
+        return client.post(f"/api/runs/{begun['run']['id']}/trial/back", json={"hand": begun["hand"], "key": key})
+
+    assert back("slot").json()["error"]["field"] == "key"
+    trial(client, begun, "setback", "6.895")
+    taken = back("setback").json()
+    assert (taken["run"]["trial"], taken["measured"], taken["says"]) == ([], [], None)
+    (kept,) = trial(client, begun, "setback", "68.95").json()["run"]["trial"]
+    assert kept["means"] == pytest.approx(75.3), "it is the first again, and tells of the base"
+
+
 def test_what_is_measured_in_the_trial_tells_of_the_base(client, begun):
     trial(client, begun, "setback", "68.95")
+    # Set right it is as planned, which says nothing of the base.
+    again = trial(client, begun, "setback", "68.65").json()
+    assert again["says"]["metric"] == "as planned: go on"
+    assert [each["again"] for each in again["measured"]] == [False, True]
     run_id = through(client, begun)
     run = client.post(f"/api/runs/{run_id}/outcome", json={"came_out": "clean"}).json()
     # Noted otherwise, what was measured stays.
     assert client.post(f"/api/runs/{run_id}/outcome", json={"came_out": "torn"}).json()["outcome"]["measured"]
-    (told,) = run["outcome"]["measured"]
+    told, right = run["outcome"]["measured"]
+    assert (right["figure"], right["means"]) == (None, None)
     assert (told["figure"]["of"], told["figure"]["id"], told["figure"]["side"]) == ("base", "plunge-two", "flat side")
     assert told["means"] == pytest.approx(75.3)
     figures = client.get("/api/lessons").json()["figures"]

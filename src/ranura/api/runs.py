@@ -17,7 +17,7 @@ from ranura.api.run_log import count_uses, wear
 from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop, TheStore
 from ranura.core.board.pieces import Piece
 from ranura.core.family import Before
-from ranura.core.learning.corrections import TestCut
+from ranura.core.learning.corrections import MeasureKey, TestCut
 from ranura.core.plan import Planning
 from ranura.core.running import refusals, trial
 from ranura.core.running.in_work import WorkMeasure, in_work
@@ -30,7 +30,7 @@ from ranura.core.running.trouble import Trouble, troubles
 from ranura.core.shop.shop import Shop
 from ranura.core.text.figures import as_measured
 from ranura.core.text.writing import Shown, Text, inches_to
-from ranura.requests.runs import OutcomeIn, StepIn, TrialIn
+from ranura.requests.runs import OutcomeIn, StepIn, TrialBackIn, TrialIn
 from ranura.store import kept_jobs, kept_runs
 from ranura.store.items import NotFoundError
 from ranura.store.kept_jobs import KeptCut, KeptJob
@@ -63,19 +63,24 @@ class TakenUp:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class TrialSaid:
-    """A run in whose trial something was measured, and what to do then."""
+    """A run in whose trial something was measured or taken back, all that was measured in it, and what to do after it."""
 
     run: Run
-    says: Text
+    measured: tuple[MeasuredLine, ...]
+    says: Text | None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class MeasuredLine:
     """Something that was measured, to be read: what it was to be, and what it is."""
 
+    key: MeasureKey | None
+    """Which of the measurements of its trial it is."""
     what: Text
     planned: Shown | None
     found: Shown
+    again: bool
+    """After what was found first was set right."""
     in_work: bool
     """Not in scrap, but in the work when it was cut."""
     places: tuple[Shown, ...]
@@ -97,9 +102,11 @@ def _measured(run: Run) -> tuple[MeasuredLine, ...]:
     found = run.outcome.measured if run.outcome is not None else run.trial
     return tuple(
         MeasuredLine(
+            key=each.key,
             what=each.what,
             planned=None if each.planned is None else as_measured(each.planned),
             found=as_measured(each.found),
+            again=each.again,
             in_work=each.in_work,
             places=tuple(as_measured(place) for place in each.places),
         )
@@ -203,8 +210,20 @@ def measure(run_id: str, asked: TrialIn, shop: TheShop, store: TheStore) -> Tria
         _in_hand(run, hand, asked.hand)
         record = kept_runs.record_of(session, shop.id, run_id) or {}
         test = _TEST.validate_python(record.get("plan", {}).get("test_cut"))
-        found = trial.measured(test, _TELLS.validate_python(record.get("tells", [])), asked.key, asked.found.mm)
-        return TrialSaid(run=kept_runs.tried(session, shop.id, run_id, found), says=trial.said(found))
+        tells = _TELLS.validate_python(record.get("tells", []))
+        found = trial.measured(test, tells, asked.key, asked.found.mm, before=run.trial)
+        kept = kept_runs.tried(session, shop.id, run_id, trial.with_reading(run.trial, found))
+        return TrialSaid(run=kept, measured=_measured(kept), says=trial.said(found))
+
+
+@router.post("/runs/{run_id}/trial/back")
+def take_back(run_id: str, asked: TrialBackIn, shop: TheShop, store: TheStore) -> TrialSaid:
+    """Takes the last reading of one thing in the trial back, as one that was mistyped."""
+    with store.session() as session:
+        run, hand = kept_runs.load(session, shop.id, run_id, lock=True)
+        _in_hand(run, hand, asked.hand)
+        kept = kept_runs.tried(session, shop.id, run_id, trial.without_last(run.trial, asked.key))
+        return TrialSaid(run=kept, measured=_measured(kept), says=None)
 
 
 @router.post("/runs/{run_id}/outcome")

@@ -24,12 +24,17 @@ class StepIn(RequestModel):
     how: How | Literal["back"]
 
 
-class TrialIn(RequestModel):
-    """What was measured in the trial in scrap, by who took the run up."""
+class TrialBackIn(RequestModel):
+    """One thing that is measured in the trial in scrap, by who took the run up."""
 
     hand: IdText
     key: MeasureKey
     """Which of the measurements of its test cut it is."""
+
+
+class TrialIn(TrialBackIn):
+    """What was measured in the trial in scrap."""
+
     found: ReadPlace
 
 

@@ -134,11 +134,10 @@ def gone_on(session: Session, shop_id: str, run_id: str, progress: Progress) -> 
     return _kept(row)
 
 
-def tried(session: Session, shop_id: str, run_id: str, found: Measured) -> Run:
-    """A run in whose trial something was measured; what was measured of it before is let go. Raises NotFoundError."""
+def tried(session: Session, shop_id: str, run_id: str, found: tuple[Measured, ...]) -> Run:
+    """A run with what was measured in its trial up to now. Raises NotFoundError."""
     row = _row(session, shop_id, run_id, lock=True)
-    others = tuple(each for each in _TRIAL.validate_python(row.spec.get("trial", [])) if each.key != found.key)
-    row.spec = {**row.spec, "trial": _TRIAL.dump_python((*others, found), mode="json")}
+    row.spec = {**row.spec, "trial": _TRIAL.dump_python(found, mode="json")}
     session.flush()
     return _kept(row)
 

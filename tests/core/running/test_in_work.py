@@ -7,8 +7,9 @@ from dataclasses import replace
 import pytest
 from tests.demo_cuts import DEMO, followed
 
+from ranura.core.learning.corrections import MOST_OFF
 from ranura.core.plan import PLANNING
-from ranura.core.running.in_work import MOST_OFF, in_work
+from ranura.core.running.in_work import in_work
 from ranura.core.running.log import Measured
 from ranura.core.running.progress import RunError
 from ranura.core.running.record import record_of, run_of

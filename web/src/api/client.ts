@@ -310,6 +310,8 @@ export const api = {
     post("/api/runs/{run_id}/steps", { params: { path: { run_id } }, body: step }),
   measureTrial: (run_id: string, trial: Schemas["TrialIn"]) =>
     post("/api/runs/{run_id}/trial", { params: { path: { run_id } }, body: trial }),
+  takeTrialBack: (run_id: string, trial: Schemas["TrialBackIn"]) =>
+    post("/api/runs/{run_id}/trial/back", { params: { path: { run_id } }, body: trial }),
   endRun: (run_id: string, outcome: Schemas["OutcomeIn"]) =>
     post("/api/runs/{run_id}/outcome", { params: { path: { run_id } }, body: outcome }),
   leaveRun: (run_id: string) => post("/api/runs/{run_id}/left", { params: { path: { run_id } } }),

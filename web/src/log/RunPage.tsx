@@ -71,9 +71,11 @@ function Whole({ shop, view }: { shop: ShopView; view: RunView }) {
             </p>
             {outcome?.where ? <p>Where: {outcome.where}</p> : null}
             {outcome?.word ? <p className="font-semibold">“{outcome.word}”</p> : null}
-            {view.measured.map((each) => (
-              <p key={`${each.in_work} ${each.what.metric}`}>
-                {each.in_work ? "In the work" : "In the trial"}: <Words text={inUnit(each.what, unit)} />{" "}
+            {view.measured.map((each, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: one thing is measured again
+              <p key={i}>
+                {each.in_work ? "In the work" : each.again ? "Set right, in the trial again" : "In the trial"}
+                : <Words text={inUnit(each.what, unit)} />{" "}
                 <b>
                   <Words text={plainly(reading(each.found, unit))} />
                 </b>

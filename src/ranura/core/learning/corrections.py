@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
-from typing import Literal
+from typing import Final, Literal
 
 from ranura.core.shop.tooling.routers import BaseKind, Router
 from ranura.core.text import refusals as common_refusals
@@ -11,6 +11,9 @@ from ranura.core.text.errors import CutError
 from ranura.core.text.writing import Shown, Text
 
 MeasureKey = Literal["setback", "slot", "width", "depth"]
+
+MOST_OFF: Final = 3.0
+"""mm: what a measurement may differ from what was expected before it is taken for a slip of the hand, and teaches nothing."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

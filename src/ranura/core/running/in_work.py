@@ -7,7 +7,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from ranura.core.geometry import closeness
-from ranura.core.learning.corrections import MeasureKey, TestCut
+from ranura.core.learning.corrections import MOST_OFF, MeasureKey, TestCut
 from ranura.core.output.asked import Asked
 from ranura.core.running import refusals
 from ranura.core.running.log import Measured
@@ -16,9 +16,6 @@ from ranura.core.running.tells import Tells
 from ranura.core.text.figures import as_measured
 from ranura.core.text.forms import FieldPath, Form, LengthBlank
 from ranura.core.text.writing import Shown, Text, write
-
-MOST_OFF = 3.0
-"""mm: what differs by more than that from what was asked tells nothing of the shop."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -118,6 +118,8 @@ class Measured:
     """Which of the measurements of its test cut it is."""
     figure: FigureOfShop | None = None
     means: float | None = None
+    again: bool = False
+    """After what was found first was set right: it tells no more of the shop."""
     in_work: bool = False
     places: tuple[float, ...] = ()
     """What it is in each place, where it was measured in several; `found` is their median."""

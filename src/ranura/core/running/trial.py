@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from ranura.core.geometry import closeness
-from ranura.core.learning.corrections import MeasureKey, TestCut
+from ranura.core.learning.corrections import MOST_OFF, MeasureKey, TestCut
 from ranura.core.running import refusals
 from ranura.core.running.log import Measured
 from ranura.core.running.progress import RunError
@@ -15,13 +17,25 @@ AS_PLANNED = 0.05
 """mm by which a caliper is off: what is measured so near is as planned."""
 
 
-def measured(test: TestCut | None, tells: tuple[Tells, ...], key: MeasureKey, found: float) -> Measured:
-    """What was found in the trial of a plan, in mm, with what it tells of the shop. Raises `RunError` where its trial has no such
-    measure."""
+MOST_READ = 8
+"""Readings of one thing in a trial that are kept: the first, and the last ones."""
+
+
+def measured(
+    test: TestCut | None, tells: tuple[Tells, ...], key: MeasureKey, found: float, *, before: Sequence[Measured] = ()
+) -> Measured:
+    """What was found in the trial of a plan, in mm, with what it tells of the shop; `before` is what was found in it up to now.
+    Raises `RunError` where its trial has no such measure.
+
+    Rule: R20
+    Formula: the first reading of a thing tells of the shop, later ones of what was set right
+    Source: what was set off to meet the plan says nothing of what the plan reckoned with"""
     measure = next((each for each in test.measures if each.key == key), None) if test is not None else None
     if measure is None:
         raise RunError(refusals.NO_SUCH_MEASURE, field="key")
-    told = next((each for each in tells if each.key == key), None)
+    again = any(each.key == key for each in before)
+    far = closeness.over(abs(found - measure.expected), MOST_OFF)
+    told = None if again or far else next((each for each in tells if each.key == key), None)
     return Measured(
         what=measure.says,
         planned=measure.expected,
@@ -29,7 +43,23 @@ def measured(test: TestCut | None, tells: tuple[Tells, ...], key: MeasureKey, fo
         key=key,
         figure=told.figure if told is not None else None,
         means=told.means(found) if told is not None else None,
+        again=again,
     )
+
+
+def with_reading(before: Sequence[Measured], found: Measured) -> tuple[Measured, ...]:
+    """What was found in a trial, with one reading more; of many readings of one thing the second goes."""
+    alike = [each for each in before if each.key == found.key]
+    gone = alike[1] if len(alike) >= MOST_READ else None
+    return (*(each for each in before if each is not gone), found)
+
+
+def without_last(before: Sequence[Measured], key: MeasureKey) -> tuple[Measured, ...]:
+    """What was found in a trial without the last reading of one thing. Raises `RunError` where there is none."""
+    last = next((each for each in reversed(before) if each.key == key), None)
+    if last is None:
+        raise RunError(refusals.NO_SUCH_MEASURE, field="key")
+    return tuple(each for each in before if each is not last)
 
 
 def said(each: Measured) -> Text:

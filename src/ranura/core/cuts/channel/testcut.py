@@ -9,7 +9,7 @@ from __future__ import annotations
 from ranura.core.cuts.channel import refusals
 from ranura.core.cuts.channel.fence import Jig, ScoredLine
 from ranura.core.cuts.channel.setting import ChannelSetting
-from ranura.core.learning.corrections import Correction, Measure, MeasureKey, TestCut
+from ranura.core.learning.corrections import MOST_OFF, Correction, Measure, MeasureKey, TestCut
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 from ranura.core.text.figures import show
@@ -17,8 +17,6 @@ from ranura.core.text.writing import Text, write
 
 TEST_DEPTH = 3.0
 """mm: how deep a test cut is set, or as deep as the cut itself."""
-MOST_OFF = 3.0
-"""mm: what a measurement may differ from what was expected before it is taken for a slip of the hand."""
 
 
 def test_cut_of(setting: ChannelSetting) -> TestCut | None:
