@@ -85,7 +85,8 @@ def _shopping(wanted: Sequence[PlannedCut], shop: Shop, plans: Plans, known: Kno
     metres = dict.fromkeys(bought, 0.0)
     beyond: list[Unmakeable] = []
     for each in wanted:
-        plan = trials.plan(each, bought)
+        # What is bought for others may serve it beside its own, as a bit does that clears the way.
+        plan = trials.plan(each, bought) or trials.plan_with(each, bought)
         if plan is None:
             why = _why_not(each, shelf.with_bought(bought), plans)
             beyond.append(Unmakeable(cut_id=each.id, cut_name=each.name, why=why))
@@ -230,11 +231,16 @@ class _Trials:
     def plan(self, each: PlannedCut, bought: Items) -> AnyPlan | None:
         """The plan of a cut with what is there and what is bought, if it can be run; what would not serve the cut changes it
         not."""
-        serving = bought and bought & frozenset().union(*(purchase.items for purchase in self.shelf.purchases(each)))
-        key = ((each.cut, each.piece), serving)
+        return self.plan_with(
+            each, bought and bought & frozenset().union(*(purchase.items for purchase in self.shelf.purchases(each)))
+        )
+
+    def plan_with(self, each: PlannedCut, bought: Items) -> AnyPlan | None:
+        """The same with all that is bought, whatever it is for."""
+        key = ((each.cut, each.piece), bought)
         if key not in self._known.plans:
             self._known.begin()
-            self._known.plans[key] = _plan(each, self.shelf.with_bought(serving), self._plans)
+            self._known.plans[key] = _plan(each, self.shelf.with_bought(bought), self._plans)
         return self._known.plans[key]
 
 

@@ -168,6 +168,11 @@ class Judge(ABC):
         """Whether a bit is of a kind that makes such cuts at all."""
 
     @property
+    def wants(self) -> str:
+        """What such bits are called, where there is none."""
+        return "straight bit or spiral"
+
+    @property
     def preferred_mounting(self) -> Mounting | None:
         """How the router of a nearest miss had better be mounted; None where a table makes such a cut as well as the hand."""
         return "hand"

@@ -36,7 +36,7 @@ def choose(
 ) -> list[Candidate]:
     """The candidates that agree with what is pinned, best first; where none can, the nearest miss alone, with its reasons.
 
-    `refuse` raises where every bit fails on a dimension that was typed."""
+    `refuse` raises where every bit fails on a dimension that was typed; so does a drawer with no bit of the kind."""
     bit = None if bit_id is None else shop.bit(bit_id, field="cut.bit_id")
     router = None if router_id is None else shop.router(router_id, field="cut.router_id")
     routers = [each for each in shop.routers if not each.archived] if router is None else [router]
@@ -49,6 +49,8 @@ def choose(
         refuse(sifted.dropped)
     alone = {drop.bit.id for drop in sifted.dropped if drop.router is None}
     owned = [each for each in shop.bits if judge.is_of_kind(each) and not each.archived]
+    if bit is None and not owned:
+        raise CutError(common_refusals.NO_BIT_OF_KIND, kind=judge.wants)
     bits = [bit] if bit is not None else [each for each in owned if each.id not in alone] or owned
     pairs = [judge.candidate(b, r) for b in bits for r in routers]
     # The nearest miss: by hand before table (or as it was asked for), what only wants another setting up, the fewest

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from abc import abstractmethod
-from collections.abc import Collection, Iterator
+from collections.abc import Collection, Iterator, Sequence
 
 from ranura.core.board.materials import Material
 from ranura.core.choosing.judging import Judge
@@ -19,6 +19,9 @@ from ranura.core.shop.tooling.routers import Base, Router
 from ranura.core.text import depth_words
 from ranura.core.text.cautions import Reason
 from ranura.core.text.writing import Text
+
+_ABOUT = 1.5
+"""Times the fewest passes side by side that are worth buying a bit for."""
 
 
 class StraightJudge(Judge):
@@ -65,6 +68,11 @@ class StraightJudge(Judge):
     def extra_work(self, bit: Bit) -> float:
         """See `Judge.extra_work`: passes side by side."""
         return self.need.lateral_passes(bit.diameter)
+
+    def cleanest(self, ranked: Sequence[Candidate]) -> Sequence[Candidate]:
+        """See `Judge.cleanest`: those with about the fewest passes side by side."""
+        fewest = min((self.extra_work(found.bit) for found in ranked), default=0.0)
+        return [found for found in ranked if self.extra_work(found.bit) <= _ABOUT * fewest]
 
     def tooling(self, bit: Bit, router: Router, rpm: float, free_length: float) -> Tooling:
         """What the passes are worked out from."""

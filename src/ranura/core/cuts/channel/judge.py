@@ -85,6 +85,11 @@ class ChannelJudge(StraightJudge):
         return bit.profile in self.facts.profiles
 
     @property
+    def wants(self) -> str:
+        """See `Judge.wants`."""
+        return super().wants if self.facts.floor == "flat" else f"{self.facts.bit_word} bit"
+
+    @property
     def preferred_mounting(self) -> Mounting | None:
         """See `Judge.preferred_mounting`: the table where its fence was asked for."""
         return "table" if self._for_table else "hand"

@@ -151,7 +151,7 @@ def refuse_the_dimension(judge: ChannelJudge, dropped: list[Drop]) -> None:
         return
     straight = [bit for bit in bits if bit.cuts_channels]
     if not straight:
-        raise CutError(refusals.NO_STRAIGHT_BIT)
+        return
     narrow_enough = [bit for bit in straight if by_itself[bit.id] is not guide_words.BIT_WIDER_THAN_CUT]
     if not narrow_enough:
         narrowest = min(straight, key=lambda bit: bit.diameter)
@@ -172,7 +172,7 @@ def _refuse_the_groove(judge: ChannelJudge, by_itself: dict[str, Words]) -> None
     owned = [bit for bit in judge.tools.bits if judge.is_of_kind(bit)]
     shape = judge.facts.bit_word
     if not owned:
-        raise CutError(refusals.NO_GROOVE_BIT, shape=shape)
+        return
     if all(by_itself[bit.id] is words.GROOVE_OF_OTHER_WIDTH for bit in owned):
         there = ", ".join(f"{bit.name}: {width_at(bit, need.depth):.1f} mm" for bit in owned)
         raise CutError(refusals.NO_SUCH_GROOVE, field="cut.width", width=need.width, depth=need.depth, shape=shape, there=there)

@@ -27,12 +27,8 @@ NO_SUCH_GROOVE = Refusal(
     "no-such-groove", "No {shape} bit here cuts {width:len} wide at a depth of {depth:len}; there: {there}", lacks=True
 )
 UNDERCUT_RUNS_OUT = Refusal("undercut-runs-out", "A {shape} bit does not plunge: its channel runs out of the board at both ends")
-NO_GROOVE_BIT = Refusal("no-groove-bit", "There is no {shape} bit in the drawer; add one to plan this groove", lacks=True)
 MEASURED_FAR_OFF = Refusal(
     "measured-far-off", "{measured:fine} is far from the {expected:fine} to be expected; measure again, or look what slipped"
-)
-NO_STRAIGHT_BIT = Refusal(
-    "no-straight-bit", "There is no straight bit or spiral in the drawer; add one to plan this cut", lacks=True
 )
 TAPER_OF_OTHER = Refusal(
     "taper-of-other", "Only a single dovetail socket right across the board is tapered; leave this empty, or change the others"

@@ -60,6 +60,11 @@ class DovetailsJudge(StraightJudge):
         return bit.profile == "dovetail"
 
     @property
+    def wants(self) -> str:
+        """See `Judge.wants`."""
+        return "dovetail bit"
+
+    @property
     def bits_are_alike(self) -> bool:
         """See `Judge.bits_are_alike`: of two that are as wide one may have a shank that the bushing does not let through."""
         return False

@@ -244,6 +244,11 @@ class EdgeJudge(Judge):
         return bit.profile in PROFILES_OF[self.edging.shape]
 
     @property
+    def wants(self) -> str:
+        """See `Judge.wants`."""
+        return f"{shape_name(self.edging.shape)} bit"
+
+    @property
     def preferred_mounting(self) -> Mounting | None:
         """See `Judge.preferred_mounting`."""
         return None

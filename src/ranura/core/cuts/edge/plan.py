@@ -66,7 +66,7 @@ def refuse(judge: EdgeJudge, dropped: list[Drop]) -> None:
     name = shape_name(asked.shape)
     of_shape = [bit for bit in bits if bit.profile in PROFILES_OF[asked.shape]]
     if not of_shape:
-        raise CutError(refusals.NO_BIT_OF_SHAPE, shape=name)
+        return
     if asked.grooved and all(by_itself[bit.id] in (words.SLOT_TOO_WIDE, words.SLOT_TOO_NARROW) for bit in of_shape):
         there = ", ".join(f"{slot:g}" for slot in sorted({bit.cutting_length for bit in of_shape}))
         raise CutError(refusals.NO_SUCH_SLOT, field="cut.size", groove=asked.size, there=f"{there} mm")

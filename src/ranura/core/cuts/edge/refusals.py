@@ -33,7 +33,6 @@ WIDTH_BEYOND_BIT = Refusal(
 NO_SUCH_RADIUS = Refusal("no-such-radius", "No {shape} bit here has a radius of {size:len}; there are: {there}", lacks=True)
 NO_SUCH_ANGLE = Refusal("no-such-angle", "No bit here cuts {angle:n}°; there are: {there}", lacks=True)
 NO_SUCH_SLOT = Refusal("no-such-slot", "No slot cutter here makes a groove of {groove:len}; their slots are: {there}", lacks=True)
-NO_BIT_OF_SHAPE = Refusal("no-bit-of-shape", "There is no {shape} bit in the drawer; add one to plan this cut", lacks=True)
 PROFILE_DEEPER_THAN_BITS = Refusal(
     "profile-deeper-than-bits",
     "No {shape} bit of this size cuts {depth:len} deep; the longest, {name}, {longest:len}",

@@ -195,6 +195,11 @@ class PocketJudge(StraightJudge):
         return bit.profile in (TEMPLATE_BITS if self.kind == "bearing" else FLAT_ENDED)
 
     @property
+    def wants(self) -> str:
+        """See `Judge.wants`."""
+        return "bit with a bearing at the shank" if self.kind == "bearing" else super().wants
+
+    @property
     def bits_are_alike(self) -> bool:
         """See `Judge.bits_are_alike`: a template fits one bit, and another one wants another template."""
         return False

@@ -50,6 +50,11 @@ class TongueJudge(StraightJudge):
         return bit.profile == "dovetail"
 
     @property
+    def wants(self) -> str:
+        """See `Judge.wants`."""
+        return "dovetail bit"
+
+    @property
     def preferred_mounting(self) -> Mounting | None:
         """See `Judge.preferred_mounting`."""
         return "table"
