@@ -182,6 +182,7 @@ def _template(chance: random.Random, _: Case, length: float, width: float, thick
     if makes == "part" and cut.get("through") and chance.random() < 0.5:
         cut |= {"sawn": mm(chance.uniform(0.5, 3.2)), "count": 1, "held": chance.choice([None, "tape", "tape", "vacuum"])}
         cut["guide"] = chance.choice([None, "bushing", "bearing", "tip", "tip"])
+        cut["turned"] = chance.random() < 0.3
     return cut
 
 

@@ -112,9 +112,12 @@ class Carrying:
 
     @cached_property
     def _template(self) -> Body | None:
-        """The template that the base lies on, with the bearing or bushing in it."""
-        guided = any(guide.kind in ("bushing", "bearing") for guide in self.setting.guides)
-        return next((body for body in self.bodies if body.role == "template"), None) if guided else None
+        """The template that the base lies on, with the bearing or bushing in it; one below the work carries the work alone."""
+        if not any(guide.kind in ("bushing", "bearing") for guide in self.setting.guides):
+            return None
+        face, out = self.setting.frame.origin[2], outwards(self.setting.frame)
+        above = (body for body in self.bodies if body.role == "template" and (body.z0 + body.z1 - 2 * face) * out > 0)
+        return next(above, None)
 
 
 @lru_cache(maxsize=64)

@@ -50,6 +50,9 @@ def form(cut: TemplateCut, piece: Piece, shop: Shop) -> Form:
         options.append(loose_held_by(cut.loose))
     if cut.through and cut.makes == "part":
         options.append(LengthBlank(field="sawn", label="sawn outside by", placeholder="not sawn", optional=True))
+    if cut.sawn is not None:
+        says = ((False, "Where fibres lift: slowly"), (True, "Where fibres lift: turned over"))
+        options.append(answers("Where fibres lift", "turned", cut.turned, says))
     options.append(RepeatBlank(label="Repeats", counts=_COUNTS, count=cut.count, places=False))
     more: list[Blank] = [
         NumberBlank(

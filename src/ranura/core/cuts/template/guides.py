@@ -177,17 +177,26 @@ def bearing(bit: Bit, *, first: float, template: float, said: bool) -> Follower 
     return Follower(kind="bearing", tool=None, across=bit.bearing or bit.diameter, thickness=thick)
 
 
-def tip_bearing(bit: Bit, *, template: float, said: bool, rules: HouseRules) -> Follower | Reason:
-    """The bit's own bearing at the tip, on a template below the work that is so thick that screw and bearing stay clear of the
-    bench; or why that cannot be, where the person `said` how thick it is.
+def raised_by(rules: HouseRules) -> float:
+    """How far work is raised above the bench so that what stands out below it runs clear, in mm.
 
     Rule: R3 bearings fix depths, R11
-    Formula: t ≥ 0.5 mm through + bearing + screw + 3 mm clear
+    Formula: 0.5 mm through + bearing + screw + 3 mm clear, rounded up
     Source: what stands out below the work runs along the bench"""
-    needed = closeness.ceil(rules.through_extra + BEARING_HEIGHT + SCREW_HEIGHT + rules.bearing_overhang)
+    return float(closeness.ceil(rules.through_extra + BEARING_HEIGHT + SCREW_HEIGHT + rules.bearing_overhang))
+
+
+def tip_bearing(bit: Bit, *, template: float, said: bool, turned: float | None, rules: HouseRules) -> Follower | Reason:
+    """The bit's own bearing at the tip, on a template below the work that is so thick that screw and bearing stay clear of the
+    bench; or why that cannot be, where the person `said` how thick it is. Where the work is `turned` over, and cut so many mm
+    deep from there too, the bearing at the shank must ride on the same template, which lies above the work then (R3)."""
+    needed = raised_by(rules)
     if said and closeness.under(template, needed):
-        return Reason(words.TIP_BEARING_MEETS_BENCH, {"thickness": template, "needed": float(needed)})
-    return Follower(kind="tip", tool=None, across=bit.bearing or bit.diameter, thickness=max(template, float(needed)))
+        return Reason(words.TIP_BEARING_MEETS_BENCH, {"thickness": template, "needed": needed})
+    rides = 0.0 if turned is None else thick_enough(bit, turned)
+    if said and closeness.under(template, rides):
+        return Reason(template_words.BEARING_ABOVE_TEMPLATE, {"thickness": template, "needed": rides})
+    return Follower(kind="tip", tool=None, across=bit.bearing or bit.diameter, thickness=max(template, needed, rides))
 
 
 def inlay_set(asked: OutlineOnBoard, bit: Bit, base: Base, guides: Sequence[Guide]) -> Follower | Reason:

@@ -72,28 +72,32 @@ class TemplateJudge(StraightJudge):
         return asked.thickness - rules.tab if asked.loose == "skin" else asked.thickness + rules.through_extra
 
     def reach(self, bit: Bit) -> float:
-        """See `Judge.reach`: a template above the work lies between it and the base, and so does a plate below the base."""
+        """See `Judge.reach`: a template above the work lies between it and the base, as it does on work that is turned over; and
+        so does a plate below the base."""
         return self.depth + self._thickness(bit) + (PLATE if self.asked.plate else 0.0)
 
     def _thickness(self, bit: Bit) -> float:
-        if self.kind == "tip":
+        if self.kind == "tip" and not self.asked.turned:
             return 0.0
-        if self.kind != "bearing":
+        if self.kind not in ("bearing", "tip"):
             return self.asked.template
-        found = self._bearing(bit)
+        found = self._bearing(bit) if self.kind == "bearing" else self._tip(bit)
         return self.asked.template if isinstance(found, Reason) else found.thickness
 
     def _bearing(self, bit: Bit) -> Follower | Reason:
         step = school_step(bit, self.rules)
         return bearing(bit, first=min(step, self.asked.depth), template=self.asked.template, said=self.thickness_said)
 
+    def _tip(self, bit: Bit) -> Follower | Reason:
+        turned = self.depth if self.asked.turned else None
+        return tip_bearing(bit, template=self.asked.template, said=self.thickness_said, turned=turned, rules=self.rules)
+
     def against_bit(self, bit: Bit) -> Reason | None:
         """The first thing that no router could change."""
         need = self.need
         if not self.is_of_kind(bit):
-            wrong = {"bearing": template_words.NO_SHANK_BEARING, "tip": words.NO_TIP_BEARING}.get(
-                self.kind, depth_words.WRONG_PROFILE
-            )
+            tip = words.NO_BEARING_AT_BOTH_ENDS if self.asked.turned else words.NO_TIP_BEARING
+            wrong = {"bearing": template_words.NO_SHANK_BEARING, "tip": tip}.get(self.kind, depth_words.WRONG_PROFILE)
             return Reason(wrong, {"profile": bit.kind.name})
         if not self.asked.keeps_inside and not closeness.under(bit.diameter, need.width):
             return Reason(guide_words.BIT_WIDER_THAN_CUT, {"diameter": bit.diameter, "width": need.width})
@@ -122,15 +126,23 @@ class TemplateJudge(StraightJudge):
                 case "bearing":
                     found = self._bearing(bit)
                 case "tip":
-                    found = tip_bearing(bit, template=self.asked.template, said=self.thickness_said, rules=self.rules)
+                    found = self._tip(bit)
             self._followers[key] = found
         return self._followers[key]
 
     def is_of_kind(self, bit: Bit) -> bool:
         """See `Judge.is_of_kind`."""
         if self.kind == "tip":
-            return bit.bearing_place in ("tip", "both") and bit.kind.makes == "templates"
+            places = ("both",) if self.asked.turned else ("tip", "both")
+            return bit.bearing_place in places and bit.kind.makes == "templates"
         return bit.profile in (TEMPLATE_BITS if self.kind == "bearing" else FLAT_ENDED)
+
+    @property
+    def wants(self) -> str:
+        """See `Judge.wants`."""
+        if self.kind == "tip":
+            return "bit with a bearing at both ends" if self.asked.turned else "bit with a bearing at the tip"
+        return "bit with a bearing at the shank" if self.kind == "bearing" else super().wants
 
     @property
     def bits_are_alike(self) -> bool:

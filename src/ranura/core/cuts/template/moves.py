@@ -9,7 +9,9 @@ from dataclasses import replace
 
 from shapely import Polygon, get_coordinates
 
-from ranura.core.cuts.template.guides import Follower, Template
+from ranura.core.cuts.template.arcs import BESIDE, into, out_of
+from ranura.core.cuts.template.faces import FaceWay
+from ranura.core.cuts.template.guides import Follower, Template, raised_by
 from ranura.core.cuts.template.on_board import OutlineOnBoard
 from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.cutting.stepping import Pass
@@ -18,15 +20,14 @@ from ranura.core.geometry.paths import begun_ahead, begun_at, stretch
 from ranura.core.geometry.rings import Point, Ring, shifted, signed_area
 from ranura.core.proof.bodies import bench_below, carriers_of, clamps_of, standing, stints, work_of
 from ranura.core.proof.machines import machine_of
-from ranura.core.proof.moves import Body, Change, GuideKind, GuidePlace, MachineSetting, Move, Program, shown_face
+from ranura.core.proof.moves import Body, Change, GuideKind, GuidePlace, MachineSetting, Move, Program, back_face, shown_face
 from ranura.core.proof.recorder import CLEAR, Recorder
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
 
 _BELOW = 12.0
 """mm that a sacrificial board below is thick."""
-_BESIDE, _OVERLAP = 3.0, 6.0
-"""mm: how far from a sawn part a bit is begun, and how far it goes on where it began, so that no ridge stays."""
-_ARC_STEPS = 6
+_OVERLAP = 6.0
+"""mm that a bit goes on where it began, so that no ridge stays."""
 _LONG_SIDE = 20.0
 """mm: a side that is longer is straight."""
 _SAWN = 0.01
@@ -47,7 +48,9 @@ def template_program(setting: TemplateSetting) -> Program:
         recorder.setting = len(settings)
         settings.append(_machine(setting))
         recorder.set(*_changes(setting, passes[0], first=not place))
-        if asked.along_line:
+        if setting.faces is not None:
+            _both_faces(recorder, setting, settings, passes[0])
+        elif asked.along_line:
             _lines(recorder, setting, passes, shift)
         else:
             _field(recorder, setting, passes, shift)
@@ -104,8 +107,8 @@ def _round_the_blank(
         recorder.stop(turning, -CLEAR)
     ring = _begun_outside(path)
     line = (*ring, *stretch((*ring, ring[0]), 0.0, _OVERLAP))
-    radius = setting.outline.sawn + _BESIDE
-    way_in, way_out = _into(ring[0], ring[1], radius), _out_of(line[-2], line[-1], radius)
+    radius = setting.outline.sawn + BESIDE
+    way_in, way_out = into(ring[0], ring[1], radius), out_of(line[-2], line[-1], radius)
     for number, each in enumerate(passes):
         if number or turning is not None:
             recorder.set(Change(what="depth", to=each.to_depth))
@@ -114,6 +117,37 @@ def _round_the_blank(
         recorder.cut(line, each.to_depth, "left", each.feed_m_min)
         recorder.leave(way_out, each.to_depth, "none", each.feed_m_min)
         recorder.stop(way_out[-1], each.to_depth)
+
+
+def _both_faces(recorder: Recorder, setting: TemplateSetting, settings: list[MachineSetting], each: Pass) -> None:
+    """Round a sawn part from both faces: first where its fibres do not lift, then, turned over with its template, the rest."""
+    faces = setting.faces
+    assert faces is not None
+    _stretches(recorder, faces.shown, each)
+    length, width = setting.outline.part
+    recorder.turn_over("length")
+    recorder.setting = len(settings)
+    settings.append(replace(settings[0], frame=back_face(length, width, "length")))
+    recorder.set(Change(what="depth", to=each.to_depth))
+    _stretches(recorder, [_seen_from_back(way, width) for way in faces.back], each)
+
+
+def _stretches(recorder: Recorder, ways: Sequence[FaceWay], each: Pass) -> None:
+    for way in ways:
+        recorder.start(way.into[0], each.to_depth)
+        recorder.enter(way.into, each.to_depth, "left", each.feed_m_min)
+        recorder.cut(way.along, each.to_depth, "left", each.feed_m_min)
+        recorder.leave(way.out, each.to_depth, "left", each.feed_m_min)
+        recorder.stop(way.out[-1], each.to_depth)
+
+
+def _seen_from_back(way: FaceWay, width: float) -> FaceWay:
+    """A way in the frame of the back face of a board that was turned over about its length."""
+
+    def seen(path: Ring) -> Ring:
+        return tuple((x, width - y) for x, y in path)
+
+    return FaceWay(into=seen(way.into), along=seen(way.along), out=seen(way.out))
 
 
 def _begun_outside(path: Ring) -> Ring:
@@ -131,33 +165,6 @@ def _begun_outside(path: Ring) -> Ring:
     if math.dist(turned[0], turned[1]) < _LONG_SIDE:
         return turned
     return (((x0 + x1) / 2, (y0 + y1) / 2), *turned[1:], turned[0])
-
-
-def _into(at: Point, towards: Point, radius: float) -> Ring:
-    """A quarter arc of a radius from the right of a heading into it."""
-    (cx, cy), (tx, ty) = _right_of(at, (towards[0] - at[0], towards[1] - at[1]), radius)
-    turns = [math.pi / 2 * step / _ARC_STEPS for step in range(_ARC_STEPS)]
-    arc = [
-        (cx - radius * (tx * math.cos(t) + ty * math.sin(t)), cy - radius * (ty * math.cos(t) - tx * math.sin(t))) for t in turns
-    ]
-    return (*arc, at)
-
-
-def _out_of(before: Point, at: Point, radius: float) -> Ring:
-    """A quarter arc of a radius out of a heading to its right."""
-    (cx, cy), (tx, ty) = _right_of(at, (at[0] - before[0], at[1] - before[1]), radius)
-    turns = [math.pi / 2 * step / _ARC_STEPS for step in range(_ARC_STEPS)]
-    arc = [
-        (cx + radius * (tx * math.cos(t) - ty * math.sin(t)), cy + radius * (ty * math.cos(t) + tx * math.sin(t))) for t in turns
-    ]
-    return (at, *arc[::-1])
-
-
-def _right_of(at: Point, heading: Point, radius: float) -> tuple[Point, Point]:
-    """The middle of a circle that a heading touches at a place, on its right; and the heading, 1 long."""
-    size = math.hypot(*heading) or 1.0
-    tx, ty = heading[0] / size, heading[1] / size
-    return (at[0] + radius * ty, at[1] - radius * tx), (tx, ty)
 
 
 def _field(recorder: Recorder, setting: TemplateSetting, passes: Sequence[Pass], shift: float) -> None:
@@ -213,7 +220,7 @@ def _bodies(setting: TemplateSetting, moves: Sequence[Move]) -> tuple[Body, ...]
     found: list[Body] = [work]
     length, width = asked.part
     if setting.follower is not None and setting.follower.below:
-        found.append(bench_below(piece, raised=setting.follower.thickness))
+        found += _raised(setting, setting.follower, moves)
     elif asked.through and asked.backed:
         found.append(standing("below", "below", ((0.0, 0.0), (length, 0.0), (length, width), (0.0, width)), -_BELOW, 0.0))
     else:
@@ -223,6 +230,24 @@ def _bodies(setting: TemplateSetting, moves: Sequence[Move]) -> tuple[Body, ...]
     if setting.template is not None and setting.follower is not None:
         found += template_bodies(setting.template, setting.follower, asked.places, top, moves)
     return (*found, *clamps)
+
+
+def _raised(setting: TemplateSetting, follower: Follower, moves: Sequence[Move]) -> list[Body]:
+    """The bench below a template; and where the work is turned over, that below a smaller board which the work lies on then."""
+    bench = bench_below(setting.piece, raised=follower.thickness)
+    turned = next((number for number, move in enumerate(moves) if move.kind == "turn-over"), None)
+    if turned is None:
+        return [bench]
+    top, high = setting.outline.thickness, raised_by(setting.rules)
+    below = max(parts_of(setting.outline.area.buffer(-SMALLER)), key=lambda part: part.area, default=None)
+    ring = () if below is None else tuple((float(x), float(y)) for x, y, *_ in below.exterior.simplify(_SAWN).coords[:-1])
+    over = replace(bench, id="bench-2", z0=top + high, z1=top + high + bench.z1 - bench.z0, from_move=turned)
+    board = [replace(standing("smaller", "below", ring, top, top + high), from_move=turned)] if ring else []
+    return [replace(bench, id="bench-1", to_move=turned), over, *board]
+
+
+SMALLER = 10.0
+"""mm by which the board that a part lies on is smaller than it all round, so that bearing and screw run clear of it."""
 
 
 def blank_ring(asked: OutlineOnBoard) -> Ring:

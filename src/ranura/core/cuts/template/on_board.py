@@ -51,6 +51,8 @@ class OutlineOnBoard:
     """What a saw left of the board where the part was sawn out before."""
     sawn: float
     """How much of it lies outside of the line."""
+    turned: bool
+    """Where its fibres would lift it is cut from the other face."""
     backed: bool
     thickness: float
     part: tuple[float, float]
@@ -160,6 +162,7 @@ def on_board(cut: TemplateCut, piece: Piece, shop: Shop) -> OutlineOnBoard:
         through=cut.through,
         blank=None if cut.sawn is None else _blank(area, cut.sawn.mm, (length, width)),
         sawn=0.0 if cut.sawn is None else cut.sawn.mm,
+        turned=cut.turned and cut.sawn is not None,
         backed=cut.backed,
         thickness=thickness,
         part=(length, width),

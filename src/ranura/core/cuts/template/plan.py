@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
 from ranura.core.board.grain import stretches
@@ -11,6 +11,8 @@ from ranura.core.board.materials import CROSS_VENEERED, SOLID
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.template import words
+from ranura.core.cuts.template.arcs import BESIDE
+from ranura.core.cuts.template.faces import SHORTEST_LIFT, Faces, faces_of
 from ranura.core.cuts.template.guides import Follower, Template, template_for
 from ranura.core.cuts.template.judge import TemplateJudge
 from ranura.core.cuts.template.on_board import OutlineOnBoard
@@ -22,6 +24,7 @@ from ranura.core.cutting.step_limits import paces_of
 from ranura.core.cutting.stepping import Lane, Stepping, plan_depths, stepped
 from ranura.core.geometry import closeness
 from ranura.core.geometry.paths import length_of
+from ranura.core.geometry.rings import signed_area
 from ranura.core.output.cautions import in_order, tool_cautions
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.templates import words as template_words
@@ -30,9 +33,6 @@ from ranura.core.templates.clearing import Round, kept_on_left, rounds
 from ranura.core.templates.plates import PLATE
 from ranura.core.text import choosing_words, depth_words, guide_words
 from ranura.core.text.cautions import Caution, Reason, caution, written
-
-_SHORTEST_LIFT = 8.0
-"""mm of outline on which fibres lift that are worth a word."""
 
 
 def setting_of(chosen: Candidate, judge: TemplateJudge, piece: Piece) -> TemplateSetting:
@@ -53,6 +53,11 @@ def setting_of(chosen: Candidate, judge: TemplateJudge, piece: Piece) -> Templat
     holding = judge.held(bit, base, follower) if follower is not None and ways else None
     fibres = piece.fibres if wood.material_class in SOLID else None
     lifts = tuple(_lifts(asked, template, fibres, rules)) if template is not None and fibres is not None else ()
+    faces = (
+        _faces(asked, template, ways, bit.diameter / 2, fibres, rules) if template is not None and fibres is not None else None
+    )
+    if faces is not None:
+        lifts = tuple(Lift(path=path, wood_left=True) for path in faces.left)
     plate = judge.plate(follower, bit) if follower is not None and asked.plate else None
     cautions = [*(written(reason) for reason in chosen.reasons), *more]
     if follower is not None:
@@ -64,7 +69,7 @@ def setting_of(chosen: Candidate, judge: TemplateJudge, piece: Piece) -> Templat
     if plate is not None:
         cautions.append(caution(template_words.PLATE_BRIDGES, across=plate, thickness=PLATE))
     cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
-    cautions += _cautions(judge, chosen, stepping, lifts)
+    cautions += _cautions(judge, chosen, stepping, lifts, turned=faces is not None)
     return TemplateSetting(
         piece=piece,
         material=wood,
@@ -80,6 +85,7 @@ def setting_of(chosen: Candidate, judge: TemplateJudge, piece: Piece) -> Templat
         ways=ways,
         stepping=stepping,
         holding=holding,
+        faces=faces,
         lifts=lifts,
         plate=plate,
         cautions=in_order(cautions),
@@ -147,11 +153,25 @@ def _lifts(asked: OutlineOnBoard, template: Template, fibres: tuple[float, float
         ring = (*path, path[0])
         for each in found:
             part = ring[each.first : each.last + 1]
-            if each.lie == "lifts" and length_of(part, closed=False) >= _SHORTEST_LIFT:
-                yield Lift(path=part, worst=each.worst, wood_left=asked.makes != "plug")
+            if each.lie == "lifts" and length_of(part, closed=False) >= SHORTEST_LIFT:
+                yield Lift(path=part, wood_left=asked.makes != "plug")
 
 
-def _cautions(judge: TemplateJudge, chosen: Candidate, stepping: Stepping | None, lifts: tuple[Lift, ...]) -> Iterator[Caution]:
+def _faces(
+    asked: OutlineOnBoard, template: Template, ways: Sequence[Round], half: float, fibres: tuple[float, float], rules: HouseRules
+) -> Faces | None:
+    """The ways from both faces of a part that is to be turned over where its fibres lift, the bit being so many mm in radius."""
+    outer = next((way.path for way in ways if signed_area(way.path) > 0), None)
+    if not asked.turned or asked.blank is None or outer is None or len(ways) > 1:
+        return None
+    return faces_of(
+        outer, fibres=fibres, part=template.obtained, blank=asked.blank, half=half, radius=asked.sawn + BESIDE, rules=rules
+    )
+
+
+def _cautions(
+    judge: TemplateJudge, chosen: Candidate, stepping: Stepping | None, lifts: tuple[Lift, ...], *, turned: bool
+) -> Iterator[Caution]:
     asked, wood, rules, bit = judge.asked, judge.wood, judge.rules, chosen.bit
     if stepping is not None and judge.kind == "tip":
         strong = min((each.step for each in stepping.limits if each.bound in ("power", "stiffness")), default=math.inf)
@@ -168,7 +188,10 @@ def _cautions(judge: TemplateJudge, chosen: Candidate, stepping: Stepping | None
     if asked.makes == "plug":
         yield caution(words.PLUG_IS_PROUD, extra=rules.plug_extra)
     if lifts:
-        yield caution(words.FIBRES_LIFT_ALONG, count=len(lifts), long=sum(length_of(each.path, closed=False) for each in lifts))
+        said = words.CUT_FROM_BOTH_FACES if turned else words.FIBRES_LIFT_ALONG
+        yield caution(said, count=len(lifts), long=sum(length_of(each.path, closed=False) for each in lifts))
+    elif asked.turned:
+        yield caution(words.NOTHING_TO_TURN)
     yield caution(words.FEEL_THE_EDGE)
     if bit.profile == "down-cut":
         yield caution(guide_words.DOWN_CUT_LIFTS_ROUTER)

@@ -63,7 +63,7 @@ def planner(cut: TemplateCut, task: Task) -> Planner:
     """How a cut by template is planned: with bits that reach into its corners where there are such; under the pinned method of
     guiding, or the first that can be had. Raises `CutError` with what cannot be."""
     asked = on_board(cut, task.piece, task.shop)
-    kinds: tuple[TemplateGuide, ...] = _KINDS[cut.makes] if cut.sawn is None else _OF_SAWN
+    kinds: tuple[TemplateGuide, ...] = _KINDS[cut.makes] if cut.sawn is None else ("tip",) if cut.turned else _OF_SAWN
     tried = [_try(kind, cut, asked, task) for kind in kinds]
     offered = [each for each in tried if each.can and (each.kind != "inlay" or cut.makes == "plug")]
     chosen = next((each for each in tried if each.kind == cut.guide), None)

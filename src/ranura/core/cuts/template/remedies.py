@@ -31,6 +31,9 @@ def template_remedies(cut: TemplateCut, setting: TemplateSetting) -> tuple[Remed
             Remedy(answers=words.SAWN_PART_ON_TAPE.code, says=write(says), change={"held": how})
             for how, says in (("tape", "Tape holds it from below"), ("vacuum", "Vacuum holds it from below"))
         ]
+    if words.NO_BEARING_AT_BOTH_ENDS.code in codes:
+        says = write("Cut it from one face")
+        found.append(Remedy(answers=words.NO_BEARING_AT_BOTH_ENDS.code, says=says, change={"turned": False}))
     found += _rounded(codes, setting)
     found += moved_clear(codes, setting.holding.moved if setting.holding is not None else ())
     return tuple(found)

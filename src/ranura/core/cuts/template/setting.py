@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from ranura.core.choosing.setting import SteppedSetting
+from ranura.core.cuts.template.faces import Faces
 from ranura.core.cuts.template.guides import Follower, Template, there
 from ranura.core.cuts.template.on_board import OutlineOnBoard
 from ranura.core.geometry.rings import Ring
@@ -15,11 +16,9 @@ from ranura.core.templates.clearing import Round
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Lift:
-    """A stretch of the outline along which fibres lift: its way, the worst slope in degrees, and whether what stays lies on its
-    left."""
+    """A stretch of the outline along which fibres lift: its way, and whether what stays lies on its left."""
 
     path: Ring
-    worst: float
     wood_left: bool
 
 
@@ -36,6 +35,8 @@ class TemplateSetting(SteppedSetting):
     ways: tuple[Round, ...]
     """Of the axis at the first place, in order of work; none where a stop leaves nothing to say."""
     holding: Holding | None
+    faces: Faces | None = None
+    """The ways from both faces where it is turned over; None where all is cut from the shown one."""
     lifts: tuple[Lift, ...] = ()
     """Where the fibres lift along what stays, in order of the ways."""
     plate: float | None = None

@@ -7,8 +7,10 @@ from typing import Final
 
 from ranura.core.board.pieces import Side
 from ranura.core.cuts.template.asked import TemplateCut, TemplateGuide
+from ranura.core.cuts.template.faces import Faces
 from ranura.core.cuts.template.figures import sense_of
-from ranura.core.cuts.template.guides import RIM, Follower, Template
+from ranura.core.cuts.template.guides import RIM, Follower, Template, raised_by
+from ranura.core.cuts.template.moves import SMALLER
 from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.geometry.paths import length_of
 from ranura.core.geometry.rings import signed_area
@@ -168,7 +170,9 @@ def guide_section(
 def _direction(setting: TemplateSetting, going: Going | None) -> SlipSection:
     asked = setting.outline
     lines: list[Text] = []
-    if asked.blank is not None:
+    if setting.faces is not None:
+        lines += _from_both_faces(setting, setting.faces)
+    elif asked.blank is not None:
         lines += _round_a_blank(setting)
     elif not asked.along_line:
         apart = sum(not way.goes_on for way in setting.ways)
@@ -189,12 +193,8 @@ def _direction(setting: TemplateSetting, going: Going | None) -> SlipSection:
         lines.append(write("inside of it, round islands and holes, {other}", other=other))
     if going is not None and asked.blank is None:
         lines.append(write("pressed on; " + OUT[going.ends]))
-    if setting.lifts:
-        shown = [length_of(each.path, closed=False) for each in setting.lifts[:_LIFTS_LISTED]]
-        more = " …" if len(setting.lifts) > _LIFTS_LISTED else ""
-        listed = " · ".join(f"{number}: {{l{number}:rough}}" for number in range(1, len(shown) + 1))
-        facts = {f"l{number}": length for number, length in enumerate(shown, start=1)}
-        lines.append(write(f"fibres lift on stretch {listed}{more}; slowly there", **facts))
+    if setting.lifts and setting.faces is None:
+        lines.append(_listed(setting, "fibres lift on stretch {}; slowly there"))
     return SlipSection(
         key="direction",
         title="Direction",
@@ -202,6 +202,30 @@ def _direction(setting: TemplateSetting, going: Going | None) -> SlipSection:
         lines=tuple(lines),
         figures=("direction.heading",),
     )
+
+
+def _from_both_faces(setting: TemplateSetting, faces: Faces) -> list[Text]:
+    """How a part is cut from both faces, each stretch from where its fibres do not lift."""
+    assert setting.follower is not None
+    return [
+        write("sawn {w:len} outside of its line", w=setting.outline.sawn),
+        _listed(setting, "left for the other face: stretch {}"),
+        write("this way up the rest, in {n} ways; template below, the bearing at the tip on it", n=len(faces.shown)),
+        write(
+            "then turned over together, about the length: template above, the bearing at the shank on it, bit {x:len} below base",
+            x=setting.depth + setting.follower.thickness,
+        ),
+        write("each way: begin beside the wood, base flat; in on an arc, pressed on, out on an arc"),
+        write("switch off, wait until it stands, then on to the next"),
+    ]
+
+
+def _listed(setting: TemplateSetting, said: str) -> Text:
+    """The stretches on which fibres lift, with how long each is."""
+    shown = [length_of(each.path, closed=False) for each in setting.lifts[:_LIFTS_LISTED]]
+    more = " …" if len(setting.lifts) > _LIFTS_LISTED else ""
+    listed = " · ".join(f"{number}: {{l{number}:rough}}" for number in range(1, len(shown) + 1))
+    return write(said.format(listed + more), **{f"l{number}": length for number, length in enumerate(shown, start=1)})
 
 
 def _round_a_blank(setting: TemplateSetting) -> list[Text]:
@@ -233,6 +257,14 @@ def _hold(setting: TemplateSetting, figures: Mapping[str, Figure], cautions: Seq
     if holding is not None and not stopped:
         lines += hold_lines(holding, asked.part)
     lines.append(write(TEMPLATE_HELD))
+    if setting.faces is not None:
+        lines.append(
+            write(
+                "turned over on a board {s:len} smaller all round and {t:len} thick or more",
+                s=SMALLER,
+                t=raised_by(setting.rules),
+            )
+        )
     if asked.through and asked.backed and not (setting.follower is not None and setting.follower.below):
         lines.append(write("sacrificial board below, {x:len} into it", x=setting.rules.through_extra))
     if asked.through and asked.loose is not None:

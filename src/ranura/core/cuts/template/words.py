@@ -114,6 +114,27 @@ SAWN_PART_ON_TAPE = Words(
     message="The bit goes all round a part that is sawn out: no clamp, dog or vice stays clear of it",
     do="Hold it from below, by tape or vacuum, on a board larger than it",
 )
+NO_BEARING_AT_BOTH_ENDS = Words(
+    code="no-bearing-at-both-ends",
+    place="tool",
+    level="stop",
+    message="A {profile} has no bearing at both ends, which a part needs that is turned over with its template",
+    do="Take a bit with a bearing at the tip and one at the shank, or cut it from one face",
+)
+CUT_FROM_BOTH_FACES = Words(
+    code="cut-from-both-faces",
+    place="direction",
+    level="note",
+    message="On {count:n0} stretches, {long:rough} in all, the fibres would lift this way up; the drawing numbers them",
+    do="Mark them on the wood; they are cut when it is turned over",
+)
+NOTHING_TO_TURN = Words(
+    code="nothing-to-turn",
+    place="direction",
+    level="note",
+    message="The fibres lift nowhere along this outline that could be cut by itself: one face is enough",
+    do="Cut all of it this way up",
+)
 FIBRES_LIFT_ALONG = Words(
     code="fibres-lift-along",
     place="direction",

@@ -114,7 +114,7 @@ class Guides:
                     continue
                 templates = [shape_of(body) for body in step.there if body.role == "template"]
                 away = min((shape.distance(Spot(section.at)) for shape in templates), default=math.inf)
-                off = away > guide.r + _OFF and _stays(wood, section)
+                off = away > guide.r + _OFF and _stays(wood, section, step.out)
                 if templates and (off or away < guide.r - _PRESSED - 0.05):
                     yield step.found(5, words.OFF_ITS_TEMPLATE, section.at, step.move.to_depth or 0.0)
                     return
@@ -171,13 +171,13 @@ def _along(section: Section, at: tuple[float, float]) -> float:
     return (at[0] - section.at[0]) * section.way[0] + (at[1] - section.at[1]) * section.way[1]
 
 
-def _stays(after: Wood, section: Section) -> bool:
-    """Whether the wall on the left of a place stays in the end."""
+def _stays(after: Wood, section: Section, out: int) -> bool:
+    """Whether the wall on the left of a place stays in the end, as it is seen from the face that is worked."""
     layers = [layer for layer in section.layers if layer.r]
     if not layers:
         return False
     layer = layers[len(layers) // 2]
-    left = (-section.way[1], section.way[0])
+    left = (-section.way[1] * out, section.way[0] * out)
     x, y = section.at
     reach = layer.r + 1.0
     ray = Ray(after, section.at, left, reach, after.near((x - reach, y - reach, x + reach, y + reach)))

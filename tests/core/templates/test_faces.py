@@ -1,0 +1,174 @@
+"""A sawn part that is turned over where its fibres would lift: which stretch is cut from which face, and how (R7, R9, R21)."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import replace
+from itertools import pairwise
+
+import pytest
+import shapely
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from shapely import LineString, Polygon, affinity
+from shapely.geometry import Point as Spot
+
+from ranura.core.board.grain import slope
+from ranura.core.board.pieces import Piece
+from ranura.core.cuts.template.arcs import BESIDE
+from ranura.core.cuts.template.asked import TemplateCut
+from ranura.core.cuts.template.faces import SHORTEST_LIFT, faces_of
+from ranura.core.family import NOTHING_BEFORE
+from ranura.core.geometry.loop_text import text_of_loops
+from ranura.core.geometry.loops import circle
+from ranura.core.geometry.rings import Ring
+from ranura.core.plan import PLANNING, PlanWithMoves, circumstances
+from ranura.core.proof.moves import Body, Program
+from ranura.core.proof.prove import prove
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.saved_outlines import SavedOutline
+from ranura.core.shop.shop import Shop
+from ranura.core.text.errors import CutError
+from ranura.core.text.lengths import read
+from ranura.demo.shop import SHOP
+
+RULES = HouseRules()
+HALF, SAWN = 6.35, 2.5
+DISC = text_of_loops([circle((50, 50), 50)])
+OWN = replace(
+    SHOP,
+    outlines=(
+        SavedOutline(id="disc", name="Disc", path=DISC),
+        SavedOutline(id="square", name="Square", path="M0 0 L90 0 L90 70 L0 70 Z"),
+        SavedOutline(id="ring", name="Ring", path=f"{DISC} {text_of_loops([circle((50, 50), 20)])}"),
+    ),
+)
+
+
+def mm(value: float):
+    return read(f"{value:g}", "mm")
+
+
+BOARD = Piece(name="Board", material="oak", length=mm(400), width=mm(260), thickness=mm(18))
+ASKED = TemplateCut(
+    outline="disc", makes="part", through=True, depth=mm(18), sawn=mm(SAWN), from_left=mm(120), from_near=mm(80), held="tape",
+    turned=True,
+)  # fmt: skip
+
+
+def planned(piece: Piece = BOARD, shop: Shop = OWN, **more) -> PlanWithMoves:
+    return PLANNING.plan_with_moves(replace(ASKED, **more), piece, shop, shop.rules)
+
+
+def ring_of(area) -> Ring:
+    return tuple((float(x), float(y)) for x, y in shapely.orient_polygons(area).exterior.coords[:-1])
+
+
+def slopes(path: Ring, fibres, *, wood_on_left: bool):
+    """How much of a way lies at which slope, in mm and degrees, chord by chord."""
+    for (x0, y0), (x1, y1) in pairwise(path):
+        h = (x1 - x0, y1 - y0)
+        n = (h[1], -h[0]) if wood_on_left else (-h[1], h[0])
+        if math.hypot(*h) > 1e-6:
+            yield math.hypot(*h), slope(h, n, fibres)
+
+
+@settings(max_examples=40, deadline=None)
+@given(
+    rx=st.floats(40, 120), ry=st.floats(25, 120), turn=st.floats(0, 180), fibres=st.floats(0, math.pi), wave=st.floats(0, 0.12)
+)
+def test_no_stretch_is_cut_where_its_fibres_lift(rx, ry, turn, fibres, wave):
+    turns = [2 * math.pi * i / 240 for i in range(240)]
+    part = affinity.rotate(
+        Polygon(
+            [(rx * (1 + wave * math.sin(3 * t)) * math.cos(t), ry * (1 + wave * math.sin(3 * t)) * math.sin(t)) for t in turns]
+        ),
+        turn,
+        origin=(0, 0),
+    )
+    way, g = ring_of(part.buffer(HALF, quad_segs=16)), (math.cos(fibres), math.sin(fibres))
+    found = faces_of(way, fibres=g, part=part, blank=part.buffer(SAWN), half=HALF, radius=SAWN + BESIDE, rules=RULES)
+    assert found is not None, "round a closed part fibres lift on as much as they do not"
+    for ways, left in ((found.shown, True), (found.back, False)):
+        for each in ways:
+            lifting = sum(long for long, s in slopes(each.along, g, wood_on_left=left) if -RULES.end_grain < s < -RULES.downhill)
+            assert lifting < SHORTEST_LIFT
+            clear = LineString(each.into).buffer(HALF - 0.05).union(LineString(each.out).buffer(HALF - 0.05))
+            assert clear.intersection(part).area < 0.5
+            assert min(part.distance(Spot(each.into[0])), part.distance(Spot(each.out[-1]))) > HALF + SAWN
+    # Together they are once round, and touch one another.
+    gone = shapely.union_all([LineString(each.along).buffer(0.3) for each in (*found.shown, *found.back)])
+    assert LineString([*way, way[0]]).difference(gone).length < 0.5
+    assert sum(LineString(each).length for each in found.left) < LineString([*way, way[0]]).length
+
+
+def test_a_part_is_turned_over_with_its_template():
+    made = planned()
+    assert made.status == "caution"
+    assert not any(each.level == "stop" for each in made.cautions)
+    over = next(number for number, move in enumerate(made.moves) if move.kind == "turn-over")
+    ways = [[move.setting for move in made.moves if move.kind == kind] for kind in ("start", "cut", "leave", "stop")]
+    assert ways == [[0, 0, 1, 1]] * 4, "a disc has two stretches from each face"
+    assert all(move.fresh in ("left", "none") for move in made.moves if move.fresh), "none of it a climb"
+    (template,) = (each for each in made.bodies if each.role == "template")
+    before, after = (each for each in made.bodies if each.role == "bench")
+    (smaller,) = (each for each in made.bodies if each.role == "below")
+    assert (before.z1, before.to_move, after.from_move) == (template.z0, over, over)
+    assert (smaller.z0, smaller.z1, after.z0) == (18.0, 30.0, 30.0)
+    assert Polygon(smaller.ring).buffer(9.9).area < Polygon(template.ring).area
+    # The cutter is 30 long, of which 18.5 are below the face: its bearing rides 2 mm on the template.
+    assert template.z0 == -(30 - 18.5 + 2)
+    said = {each.key: " / ".join(line.metric for line in each.lines) for each in made.slip}
+    assert "left for the other face: stretch 1: 67 mm · 2: 67 mm" in said["direction"]
+    assert "bit 32 mm below base" in said["direction"]
+    assert "10 mm smaller all round and 12 mm thick" in said["hold"]
+    assert sum(line.metric.startswith("From the back: ") for line in made.in_words) == 2
+    assert "turned over where its fibres lift" in made.sentence.metric
+    assert sum(each.role == "lifts" for each in made.drawing[0].outlines) == 2
+
+
+def test_the_template_guides_on_both_faces():
+    made = planned()
+    around = circumstances(BOARD, OWN, OWN.rules, NOTHING_BEFORE)
+
+    over = next(number for number, move in enumerate(made.moves) if move.kind == "turn-over")
+
+    def stops(*templates: Body) -> set[tuple[str, int]]:
+        bodies = (*(each for each in made.bodies if each.role != "template"), *templates)
+        run = prove(Program(bodies=bodies, settings=made.settings, moves=made.moves), around)
+        return {(each.code, made.moves[each.move].setting) for each in run.proof.findings if each.level == "stop"}
+
+    (right,) = (each for each in made.bodies if each.role == "template")
+    wrong = replace(right, ring=tuple((x + 1.5, y) for x, y in right.ring))
+    assert not stops(right)
+    assert ("off-its-template", 0) in stops(replace(wrong, to_move=over), replace(right, from_move=over))
+    assert ("off-its-template", 1) in stops(replace(right, to_move=over), replace(wrong, from_move=over))
+
+
+@pytest.mark.parametrize(
+    ("more", "status", "code"),
+    [
+        ({"piece": replace(BOARD, material="birch-plywood")}, "caution", "nothing-to-turn"),
+        ({"bit_id": "flush-12.7"}, "stop", "no-bearing-at-both-ends"),
+        ({"outline": "ring"}, "stop", "cannot-plunge"),
+        ({"template": mm(13)}, "stop", "bearing-above-template"),
+        ({"template": mm(14)}, "caution", "cut-from-both-faces"),
+    ],
+)
+def test_what_turning_over_needs(more, status, code):
+    made = planned(**more)
+    assert made.status == status
+    codes = {each.code for each in made.cautions}
+    assert code in codes
+    if code == "no-bearing-at-both-ends":
+        assert {"turned": False} in [each.change for each in made.remedies]
+    if code == "nothing-to-turn":
+        assert not any(move.kind == "turn-over" for move in made.moves)
+
+
+def test_a_drawer_without_a_bearing_at_both_ends_lacks_it():
+    shop = replace(OWN, bits=tuple(each for each in SHOP.bits if each.profile != "double-bearing"))
+    with pytest.raises(CutError) as refused:
+        planned(shop=shop)
+    assert (refused.value.code, refused.value.lacks) == ("no-bit-of-kind", True)
+    assert "a bearing at both ends" in refused.value.message.metric
