@@ -119,8 +119,8 @@ def test_a_part_is_turned_over_with_its_template():
     # The cutter is 30 long, of which 18.5 are below the face: its bearing rides 2 mm on the template.
     assert template.z0 == -(30 - 18.5 + 2)
     said = {each.key: " / ".join(line.metric for line in each.lines) for each in made.slip}
-    assert "left for the other face: stretch 1: 67 mm · 2: 67 mm" in said["direction"]
-    assert "bit 32 mm below base" in said["direction"]
+    assert "template above: stretch 1: 67 mm · 2: 67 mm" in said["direction"]
+    assert "then 32 mm below the base" in said["direction"]
     assert "10 mm smaller all round and 12 mm thick" in said["hold"]
     assert sum(line.metric.startswith("From the back: ") for line in made.in_words) == 2
     assert "turned over where its fibres lift" in made.sentence.metric

@@ -209,14 +209,10 @@ def _from_both_faces(setting: TemplateSetting, faces: Faces) -> list[Text]:
     assert setting.follower is not None
     return [
         write("sawn {w:len} outside of its line", w=setting.outline.sawn),
-        _listed(setting, "left for the other face: stretch {}"),
-        write("this way up the rest, in {n} ways; template below, the bearing at the tip on it", n=len(faces.shown)),
-        write(
-            "then turned over together, about the length: template above, the bearing at the shank on it, bit {x:len} below base",
-            x=setting.depth + setting.follower.thickness,
-        ),
-        write("each way: begin beside the wood, base flat; in on an arc, pressed on, out on an arc"),
-        write("switch off, wait until it stands, then on to the next"),
+        write("this way up, template below: all but the numbered stretches, in {n} ways", n=len(faces.shown)),
+        _listed(setting, "turned over together, about the length, template above: stretch {}"),
+        write("the bit is then {x:len} below the base", x=setting.depth + setting.follower.thickness),
+        write("each way in on an arc from beside the wood, pressed on, out on an arc; off, wait until it stands"),
     ]
 
 
