@@ -6,6 +6,8 @@ import json
 
 import pytest
 
+from ranura.core.joints.kinds import KINDS
+
 JOB = "/api/jobs/little-harbour"
 
 
@@ -151,18 +153,15 @@ def test_the_plan_of_a_joint_says_both_cuts_its_fit_and_its_trial(client):
     assert (wrong.status_code, wrong.json()["error"]["field"]) == (422, "joint.depth")
 
 
-def test_which_joints_two_boards_can_have_those_that_can_be_first(client):
+def test_which_joints_two_boards_can_have(client):
     asked = {"first": board("Leg", "700", "90", "28", "ash"), "second": board("Rail", "500", "90", "14", "ash")}
-    found = client.post("/api/joints/which", json=asked).json()
-    assert {each["kind"] for each in found} == {
-        "housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon", "edge-joint",
-        "tongue-groove", "spline", "box-joint", "half-blind", "sliding-dovetail",
-    }  # fmt: skip
-    stops = [each["status"] == "stop" for each in found]
-    assert stops == sorted(stops)
-    lap = next(each for each in found if each["kind"] == "corner-lap")
-    assert "14 mm" in lap["refused"]["metric"]
-    shelf = next(each for each in found if each["kind"] == "housed")
+    names = client.get("/api/joints/kinds").json()
+    assert [each["kind"] for each in names] == list(KINDS)
+    assert all(each["name"] and each["strength"] and each["shows"] for each in names)
+    found = {kind: client.post("/api/joints/which", json=asked | {"kind": kind}).json() for kind in KINDS}
+    assert {kind for kind, each in found.items() if each["kind"] == kind and each["joint"]["kind"] == kind} == set(KINDS)
+    assert "14 mm" in found["corner-lap"]["refused"]["metric"]
+    shelf = found["housed"]
     assert (shelf["minutes"] > 8, shelf["settings"], len(shelf["tools"])) == (True, 1, 2)
     assert shelf["takes"]["metric"].endswith("of the second board's length")
 

@@ -140,9 +140,15 @@ def test_changed_rules_say_what_they_would_move_before_they_are_kept(client):
     drafted = client.post(
         "/api/rules/draft", json={"rules": rules, "numbers": {"pass_cap": "4"}, "job_id": "little-harbour"}
     ).json()
-    moved = {(move["cut_name"], move["label"]): move["after"]["metric"]["number"] for move in drafted["changes"]}
+    assert len(drafted["cuts"]) == 25
+    asked = {"rules": drafted["rules"], "cut_id": "shelf-dado-212"}
+    changes = client.post("/api/rules/moves", json=asked).json()
+    moved = {(move["cut_name"], move["label"]): move["after"]["metric"]["number"] for move in changes}
     assert moved["Middle shelf", "Deepest pass"] == "4"
     assert moved["Middle shelf", "Depths"] == "2", "6 in two steps; a floor takes none to finish"
+    of_joint = next(cut_id for cut_id in drafted["cuts"] if cut_id.startswith("floor-left."))
+    assert client.post("/api/rules/moves", json={**asked, "cut_id": of_joint}).status_code == 200
+    assert client.post("/api/rules/moves", json={**asked, "cut_id": "no-cut"}).status_code == 404
     assert client.get("/api/rules").json()["rules"]["depth_rule"] == "half-diameter", "nothing is kept yet"
     beyond = client.post(
         "/api/rules/draft", json={"rules": view["rules"], "numbers": {"hand_limit": "70", "finish": "3//4"}}

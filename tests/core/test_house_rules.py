@@ -270,10 +270,10 @@ def test_no_rules_that_can_be_kept_loosen_the_floor(data):
 
 
 def test_what_a_change_moves_is_named_before_and_after_and_nothing_moves_without_one():
-    cuts = [("a", "Shelf", CUTS[0][0], CUTS[0][1])]
-    assert rule_changes(cuts, SHOP, SHOP.rules, plan_cut) == ()
+    shelf = ("a", "Shelf", CUTS[0][0], CUTS[0][1])
+    assert rule_changes(*shelf, SHOP, SHOP.rules, plan_cut) == ()
     stricter = dataclasses.replace(SHOP.rules, depth_rule="fixed-cap", pass_cap=3.0)
-    found = rule_changes(cuts, SHOP, stricter, plan_cut)
+    found = rule_changes(*shelf, SHOP, stricter, plan_cut)
     assert {move.cut_name for move in found} == {"Shelf"}
     deepest = next(move for move in found if move.label == "Deepest pass")
     assert (deepest.before.metric.number, deepest.after.metric.number) == ("6.35", "3")

@@ -52,10 +52,11 @@ class JointAsked(RequestModel):
 
 
 class WhichAsked(RequestModel):
-    """Two boards that are to be joined."""
+    """Two boards that are to be joined, and how."""
 
     first: PieceField
     second: PieceField
+    kind: JointKind
 
 
 class NewJoint(RequestModel):
@@ -142,15 +143,21 @@ class JointView:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class KindView:
-    """A kind of joint to choose: how strong it is, what of it shows, how it stands for two boards, and what stops it; `joint` is
-    what it begins with, as a request takes it."""
+class KindName:
+    """A kind of joint: how strong it is, and what of it shows."""
 
     kind: JointKind
     name: str
-    joint: dict[str, Any]
     strength: str
     shows: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KindView:
+    """A kind of joint for two boards: how it stands, and what stops it; `joint` is what it begins with, as a request takes it."""
+
+    kind: JointKind
+    joint: dict[str, Any]
     status: Status
     refused: Text | None
     minutes: float | None
@@ -161,36 +168,36 @@ class KindView:
     """What of the second board goes into the first."""
 
 
+@router.get("/joints/kinds")
+def kinds() -> tuple[KindName, ...]:
+    """All kinds of joints."""
+    return tuple(
+        KindName(kind=kind, name=facts.name, strength=strength_of(kind), shows=facts.shows) for kind, facts in KINDS.items()
+    )
+
+
 @router.post("/joints/which")
-def which(asked: WhichAsked, shop: TheShop, planning: ThePlanning) -> tuple[KindView, ...]:
-    """Which joints two boards can have with what the shop owns; those that can be first."""
-    found = []
-    for kind, facts in KINDS.items():
-        status: Status = "stop"
-        refused: Text | None = None
-        worth: Worth | None = None
-        joint = begun(kind, asked.first, asked.second, shop.unit)
-        try:
-            found_plan = plan_joint(planning, joint, asked.first, asked.second, shop)
-            status, refused, worth = found_plan.status, found_plan.stop, found_plan.worth
-        except CraftError as cannot:
-            refused = cannot.message
-        found.append(
-            KindView(
-                kind=kind,
-                name=facts.name,
-                joint=_json(joint),
-                strength=strength_of(kind),
-                shows=facts.shows,
-                status=status,
-                refused=refused,
-                minutes=worth.minutes if worth else None,
-                settings=worth.settings if worth else 0,
-                tools=worth.tools if worth else (),
-                takes=worth.takes if worth else None,
-            )
-        )
-    return tuple(sorted(found, key=lambda each: each.status == "stop"))
+def which(asked: WhichAsked, shop: TheShop, planning: ThePlanning) -> KindView:
+    """Whether two boards can have a joint with what the shop owns. Each is asked for by itself: all of them take seconds, and
+    whoever chooses other boards waits for none that is not begun."""
+    status: Status = "stop"
+    worth: Worth | None = None
+    joint = begun(asked.kind, asked.first, asked.second, shop.unit)
+    try:
+        found = plan_joint(planning, joint, asked.first, asked.second, shop)
+        status, refused, worth = found.status, found.stop, found.worth
+    except CraftError as cannot:
+        refused = cannot.message
+    return KindView(
+        kind=asked.kind,
+        joint=_json(joint),
+        status=status,
+        refused=refused,
+        minutes=worth.minutes if worth else None,
+        settings=worth.settings if worth else 0,
+        tools=worth.tools if worth else (),
+        takes=worth.takes if worth else None,
+    )
 
 
 @router.post("/plan/joint")

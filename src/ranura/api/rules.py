@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from functools import partial
 from typing import Annotated
 
 from fastapi import APIRouter
 from pydantic import Field
 
+from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.shop.drawer.reading import plain_number
@@ -18,7 +20,7 @@ from ranura.core.text.errors import CraftError, LengthError
 from ranura.core.text.lengths import Unit, read
 from ranura.core.text.lengths_format import trade_text
 from ranura.core.text.writing import Text
-from ranura.requests.from_core import RequestModel
+from ranura.requests.from_core import IdText, RequestModel
 from ranura.store import kept_jobs
 
 router = APIRouter(prefix="/api/rules", tags=["rules"], responses=ERRORS)
@@ -35,6 +37,13 @@ class RulesDraft(RequestModel):
         dict[Annotated[str, Field(max_length=40)], Annotated[str, Field(max_length=60)]], Field(max_length=80)
     ] = {}
     job_id: _Field | None = None
+
+
+class MovesAsked(RequestModel):
+    """Changed rules, and a kept cut."""
+
+    rules: HouseRules
+    cut_id: IdText
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -67,11 +76,11 @@ class NumberProblem:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class DraftedRules:
-    """The changed rules, None while something is wrong; the problems; and the figures that would move."""
+    """The changed rules, None while something is wrong; the problems; and the cuts whose figures may move."""
 
     rules: HouseRules | None
     problems: tuple[NumberProblem, ...]
-    changes: tuple[RuleChange, ...]
+    cuts: tuple[str, ...]
 
 
 @router.get("")
@@ -93,8 +102,8 @@ def get_rules(shop: TheShop) -> RulesView:
 
 
 @router.post("/draft")
-def draft_rules(asked: RulesDraft, shop: TheShop, store: TheStore, planning: ThePlanning) -> DraftedRules:
-    """What changed rules would move; keeps nothing."""
+def draft_rules(asked: RulesDraft, shop: TheShop, store: TheStore) -> DraftedRules:
+    """Changed rules as they would be kept; keeps nothing."""
     known = {bound.field: bound for bound in bounds()}
     rules = asked.rules
     problems: list[NumberProblem] = []
@@ -104,14 +113,25 @@ def draft_rules(asked: RulesDraft, shop: TheShop, store: TheStore, planning: The
         except CraftError as wrong:
             problems.append(NumberProblem(field=field, words=wrong.message, partial=wrong.partial))
     if problems:
-        return DraftedRules(rules=None, problems=tuple(problems), changes=())
-    moved: tuple[RuleChange, ...] = ()
+        return DraftedRules(rules=None, problems=tuple(problems), cuts=())
+    cuts: tuple[str, ...] = ()
     if asked.job_id is not None and rules != shop.rules:
         with store.session() as session:
             job = kept_jobs.load_job(session, shop.id, asked.job_id)
-        cuts = [(cut.id, cut.name, cut.cut, piece.piece) for piece in job.pieces for cut in piece.cuts]
-        moved = rule_changes(cuts, shop, rules, planning.plan)
-    return DraftedRules(rules=rules, problems=(), changes=moved)
+        cuts = tuple(cut.id for piece in job.pieces for cut in piece.cuts)
+    return DraftedRules(rules=rules, problems=(), cuts=cuts)
+
+
+@router.post("/moves")
+def moves(
+    asked: MovesAsked, shop: TheShop, store: TheStore, prior: ThePriorCuts, planning: ThePlanning
+) -> tuple[RuleChange, ...]:
+    """What changed rules would move in one cut; keeps nothing. Whoever goes on typing waits for one cut of a job at most."""
+    with store.session() as session:
+        kept = kept_jobs.load_cut(session, shop.id, asked.cut_id)
+        piece = kept_jobs.load_piece(session, shop.id, kept.piece_id)
+    plan = partial(planning.plan_with_moves, before=prior.before(kept.id, shop), ways_out=False)
+    return rule_changes(kept.id, kept.name, kept.cut, piece, shop, asked.rules, plan)
 
 
 def _text(value: float, bound: Bound) -> str:

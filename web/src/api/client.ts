@@ -165,7 +165,8 @@ export const api = {
     post("/api/cuts/{cut_id}/place", { params: { path: { cut_id } }, body: { piece_id, before } }),
   removeCut: (cut_id: string) => remove("/api/cuts/{cut_id}", { params: { path: { cut_id } } }),
   planJoint: (asked: JointAsked) => post("/api/plan/joint", { body: asked }),
-  whichJoints: (asked: Schemas["WhichAsked"]) => post("/api/joints/which", { body: asked }),
+  jointKinds: () => get("/api/joints/kinds"),
+  whichJoint: (asked: Schemas["WhichAsked"]) => post("/api/joints/which", { body: asked }),
   joint: (joint_id: string) => get("/api/joints/{joint_id}", { params: { path: { joint_id } } }),
   addJoint: (job_id: string, joint: Schemas["NewJoint"]) =>
     post("/api/jobs/{job_id}/joints", { params: { path: { job_id } }, body: joint }),
@@ -297,6 +298,7 @@ export const api = {
   confirmAssumed: (body: ConfirmedIn) => post("/api/assumed/confirm", { body }),
   find: (q: string) => get("/api/find", { params: { query: { q } } }),
   rules: () => get("/api/rules"),
+  ruleMoves: (rules: HouseRules, cut_id: string) => post("/api/rules/moves", { body: { rules, cut_id } }),
   draftRules: (rules: HouseRules, numbers: Texts, job_id: string | null) =>
     post("/api/rules/draft", { body: { rules, numbers, job_id } }),
   offerStarter: (asked: StarterIn) => post("/api/starter", { body: asked }),

@@ -8,7 +8,7 @@ import {
   type Problem,
   type Unit,
 } from "../api/client";
-import { useReading, useRefresh, useShop } from "../api/queries";
+import { useRefresh, useShop } from "../api/queries";
 import { pieceIn } from "../api/typed";
 import { added } from "../app/acts";
 import { history } from "../app/undo";
@@ -18,6 +18,7 @@ import { Dialog } from "../ui/Dialog";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
+import { useWhich } from "./useWhich";
 
 interface Props {
   job: JobView;
@@ -39,23 +40,24 @@ export function NewJoint({ job, onClose, onMade }: Props) {
   const [one, two] = [board(first), board(second)];
   // Of a board that there are several of, one may meet another.
   const alone = first === second && (one?.count ?? 1) < 2;
-  const which = useReading({
-    key: ["which-joint", one, two, unit],
-    ask: () =>
-      one && two
-        ? api.whichJoints({ first: pieceIn(one), second: pieceIn(two) })
-        : Promise.reject(new Error("two boards make a joint")),
-    enabled: one !== undefined && two !== undefined && !alone,
-  });
-  const chosen = kind ?? which.data?.[0]?.kind ?? null;
-  const said = which.data?.find((each) => each.kind === chosen);
+  const both = one && two && !alone;
+  const which = useWhich(both ? pieceIn(one) : null, both ? pieceIn(two) : null);
+  const can = which.filter(({ known }) => known?.status !== "stop");
+  const cannot = which.filter(({ known }) => known?.status === "stop");
+  const chosen = which.find((each) => each.kind === kind) ?? can.find(({ known }) => known) ?? null;
   const add = async () => {
-    if (!said) return;
+    if (!chosen || !one || !two) return;
+    let known = chosen.known;
+    if (!known) {
+      const asked = await api.whichJoint({ first: pieceIn(one), second: pieceIn(two), kind: chosen.kind });
+      if (asked.kind !== "ok") return setProblem(problemOf(asked));
+      known = asked.data;
+    }
     const answer = await api.addJoint(job.id, {
-      name: name.trim() || nameOf(said),
+      name: name.trim() || nameOf(chosen),
       first_id: first,
       second_id: second,
-      joint: said.joint as JointIn,
+      joint: known.joint as JointIn,
     });
     if (answer.kind !== "ok") return setProblem(problemOf(answer));
     history.push(added(`adding ${answer.data.name}`, "joints", answer.data.id));
@@ -88,17 +90,16 @@ export function NewJoint({ job, onClose, onMade }: Props) {
         ) : (
           <fieldset className="flex flex-col" data-testid="which-joint">
             <legend className="label mb-1">Which joint</legend>
-            {which.data ? null : <p className="py-2 text-ink-2">Looking what these boards can have …</p>}
-            {which.data?.map((each) => (
+            {[...can, ...cannot].map((each) => (
               <label
                 key={each.kind}
-                className={`flex items-start gap-2.5 border-t border-rule py-1.5 ${each.status === "stop" ? "text-ink-2" : ""}`}
+                className={`flex items-start gap-2.5 border-t border-rule py-1.5 ${can.includes(each) ? "" : "text-ink-2"}`}
               >
                 <input
                   type="radio"
                   name="joint-kind"
                   className="mt-1 size-5 shrink-0"
-                  checked={each.kind === chosen}
+                  checked={each === chosen}
                   data-kind={each.kind}
                   onChange={() => setKind(each.kind)}
                 />
@@ -108,8 +109,11 @@ export function NewJoint({ job, onClose, onMade }: Props) {
                     : {each.strength}; shows {each.shows}
                   </span>
                   <span className="block text-small text-ink-2">
-                    {each.refused ? <Words text={inUnit(each.refused, unit)} /> : SHORTLY[each.status]}
-                    {each.refused ? null : <Takes kind={each} unit={unit} />}
+                    {each.known ? (
+                      <Stands known={each.known} unit={unit} />
+                    ) : (
+                      "Looking whether these boards can have it …"
+                    )}
                   </span>
                 </span>
               </label>
@@ -134,27 +138,28 @@ export function NewJoint({ job, onClose, onMade }: Props) {
         <button
           type="submit"
           className="button button-main justify-center"
-          disabled={alone}
+          disabled={alone || !chosen}
           data-testid="keep-joint"
         >
-          Add the {said?.name ?? "joint"}
+          Add the {chosen?.name ?? "joint"}
         </button>
       </form>
     </Dialog>
   );
 }
 
-/** What a joint takes: minutes, tools, and what of the second board goes into the first. */
-function Takes({ kind, unit }: { kind: KindView; unit: Unit }) {
-  if (kind.minutes === null) return null;
-  const settings = kind.settings > 1 ? `${kind.settings} settings` : "one setting";
+/** How a joint stands for two boards, and what it takes: minutes, tools, and what of the second board goes into the first. */
+function Stands({ known, unit }: { known: KindView; unit: Unit }) {
+  if (known.refused) return <Words text={inUnit(known.refused, unit)} />;
+  if (known.minutes === null) return <>{SHORTLY[known.status]}</>;
+  const settings = known.settings > 1 ? `${known.settings} settings` : "one setting";
   return (
     <>
-      {` · about ${Math.round(kind.minutes)} min, ${settings} · ${kind.tools.join(", ")}`}
-      {kind.takes ? (
+      {`${SHORTLY[known.status]} · about ${Math.round(known.minutes)} min, ${settings} · ${known.tools.join(", ")}`}
+      {known.takes ? (
         <>
           {" · "}
-          <Words text={inUnit(kind.takes, unit)} />
+          <Words text={inUnit(known.takes, unit)} />
         </>
       ) : null}
     </>

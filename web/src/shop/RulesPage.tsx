@@ -2,15 +2,16 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import {
   api,
-  type DraftedRules,
   type HouseRules,
   type JobCard,
   type Problem,
+  type RuleChange,
   type RulesView,
   type ShopView,
   type Texts,
   type Unit,
 } from "../api/client";
+import { useOneByOne } from "../api/oneByOne";
 import { useJobs, useReading, useRefresh, useRules, useShop } from "../api/queries";
 import { changed as madeOther } from "../app/acts";
 import { Place } from "../app/Place";
@@ -71,6 +72,11 @@ function Changing({ shop, kept, jobs }: Props) {
     keeps: true,
   });
   const drafted = draft.data;
+  const watched = drafted?.rules && !draft.settling ? drafted.cuts : [];
+  const moved = useOneByOne(watched.length > 0 ? JSON.stringify(drafted?.rules) : null, watched, (cut) =>
+    drafted?.rules ? api.ruleMoves(drafted.rules, cut) : Promise.reject(new Error("rules to look at")),
+  );
+  const looking = watched.length - moved.size;
   // What was worked out for other rules must not be kept for these.
   const settled = !draft.settling;
   const [refused, setProblem] = useState<Problem | null>(null);
@@ -103,9 +109,9 @@ function Changing({ shop, kept, jobs }: Props) {
   };
   const wrong = new Map((drafted?.problems ?? []).map((each) => [each.field, each]));
   // How fine inches are written moves nothing for who reads millimetres.
-  const seen = (drafted?.changes ?? []).filter(
-    (move) => line(reading(move.before, shop.unit)) !== line(reading(move.after, shop.unit)),
-  );
+  const seen = [...moved.values()]
+    .flat()
+    .filter((move) => line(reading(move.before, shop.unit)) !== line(reading(move.after, shop.unit)));
   return (
     <Place title="House rules" shopName={shop.name} unit={shop.unit} onSwitch={switchUnit}>
       <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_390px]" data-testid="rules-page">
@@ -199,10 +205,17 @@ function Changing({ shop, kept, jobs }: Props) {
               </p>
             ) : drafted && drafted.problems.length > 0 ? (
               <p className="text-small text-cut">Mend what is marked first.</p>
-            ) : drafted && seen.length === 0 ? (
-              <p className="text-small">No figure of this job moves.</p>
             ) : (
-              <Moves moves={seen} unit={shop.unit} />
+              <>
+                <Moves moves={seen} unit={shop.unit} />
+                {looking > 0 || draft.settling ? (
+                  <p className="py-1 text-small text-ink-2" data-testid="looking">
+                    Looking at {count(looking)} …
+                  </p>
+                ) : seen.length === 0 ? (
+                  <p className="text-small">No figure of this job moves.</p>
+                ) : null}
+              </>
             )}
             {problem ? (
               <p role="alert" className="text-cut">
@@ -235,6 +248,8 @@ function Changing({ shop, kept, jobs }: Props) {
     </Place>
   );
 }
+
+const count = (cuts: number) => (cuts === 1 ? "one cut more" : `${cuts} cuts more`);
 
 const without = (texts: Texts, field: string): Texts =>
   Object.fromEntries(Object.entries(texts).filter(([each]) => each !== field));
@@ -293,7 +308,7 @@ function NumberLine({ number, text, problem, changed, unit, onType }: NumberProp
 }
 
 /** The figures of each cut, before and after. */
-function Moves({ moves, unit }: { moves: DraftedRules["changes"]; unit: Unit }) {
+function Moves({ moves, unit }: { moves: readonly RuleChange[]; unit: Unit }) {
   const cuts = [...new Set(moves.map((move) => move.cut_id))];
   return (
     <ul className="flex flex-col gap-3">

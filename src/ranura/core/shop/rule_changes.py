@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 from typing import Any
 
@@ -33,25 +33,19 @@ class RuleChange:
 
 
 def rule_changes(
-    cuts: Iterable[tuple[str, str, Any, Piece]], shop: Shop, after: HouseRules, plan: PlanFunction
+    cut_id: str, name: str, cut: Any, piece: Piece, shop: Shop, after: HouseRules, plan: PlanFunction
 ) -> tuple[RuleChange, ...]:
-    """Every figure that differs under other rules, for cuts given as id, name, cut and piece, planned by `plan`."""
-    found: list[RuleChange] = []
-    changed = replace(shop, rules=after)
-    for cut_id, name, cut, piece in cuts:
-        first, second = _planned(cut, piece, shop, plan), _planned(cut, piece, changed, plan)
-        if first is None or second is None:
-            if first is not second:
-                found.append(_change(cut_id, name, "Plan", plain(_can(first)), plain(_can(second))))
-            continue
-        pairs = [
-            ("Bit", _tool(first, shop), _tool(second, shop)),
-            ("It is", plain(_STATUS[first.status]), plain(_STATUS[second.status])),
-        ]
-        before, later = ({figure.key: figure for figure in made.figures} for made in (first, second))
-        pairs += [(later[key].label, before[key].shown, later[key].shown) for key in later if key in before]
-        found += [_change(cut_id, name, label, was, now) for label, was, now in pairs if was != now]
-    return tuple(found)
+    """Every figure of a cut that differs under other rules, planned by `plan`."""
+    first, second = _planned(cut, piece, shop, plan), _planned(cut, piece, replace(shop, rules=after), plan)
+    if first is None or second is None:
+        return () if first is second else (_change(cut_id, name, "Plan", plain(_can(first)), plain(_can(second))),)
+    pairs = [
+        ("Bit", _tool(first, shop), _tool(second, shop)),
+        ("It is", plain(_STATUS[first.status]), plain(_STATUS[second.status])),
+    ]
+    before, later = ({figure.key: figure for figure in made.figures} for made in (first, second))
+    pairs += [(later[key].label, before[key].shown, later[key].shown) for key in later if key in before]
+    return tuple(_change(cut_id, name, label, was, now) for label, was, now in pairs if was != now)
 
 
 def _change(cut_id: str, name: str, label: str, before: Shown, after: Shown) -> RuleChange:
