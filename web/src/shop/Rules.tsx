@@ -5,11 +5,13 @@ import { Dialog } from "../ui/Dialog";
 import { inUnit } from "../ui/words";
 
 export const GROUPS = [
+  { key: "level", title: "Who works here" },
   { key: "speed_rule", title: "How fast the bit turns" },
   { key: "depth_rule", title: "How deep one pass goes" },
   { key: "spiral", title: "Straight bit or spiral" },
   { key: "burning", title: "Against burning" },
   { key: "climb", title: "Cutting with the rotation" },
+  { key: "turret", title: "Where the turret's steps lie" },
   { key: "corners", title: "Corners of a mortise" },
   { key: "inches", title: "How fine inches are written" },
 ] as const;

@@ -14,6 +14,7 @@ from ranura.core.proof.checks.engagement import engagement, load
 from ranura.core.proof.checks.guide import Guides
 from ranura.core.proof.checks.hands import Hands
 from ranura.core.proof.checks.held import Held
+from ranura.core.proof.checks.level import level
 from ranura.core.proof.checks.result import result
 from ranura.core.proof.checks.rubbing import rubbing
 from ranura.core.proof.checks.sides import sides
@@ -89,6 +90,7 @@ def _at(step: Step, around: Circumstances) -> Iterator[Found]:
     yield from ends(step)
     yield from rubbing(step)
     yield from over_table(step)
+    yield from level(step, around)
 
 
 def _proof(found: list[Found]) -> tuple[Proof, tuple[Reason, ...]]:

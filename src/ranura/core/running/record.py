@@ -33,7 +33,11 @@ def record_of(followed: Followed, piece: Piece, shop: Shop) -> RunRecord:
     plan, dry = followed.plan, followed.dry_run
     setting = plan.settings[0]
     machine = Machine(
-        bit=shop.bit(plan.bit_id), mounting=setting.mounting, base=setting.base.kind, material=shop.material(piece.material)
+        bit=shop.bit(plan.bit_id),
+        mounting=setting.mounting,
+        base=setting.base.kind,
+        material=shop.material(piece.material),
+        level=shop.rules.level,
     )
     shown = CutPlan(**{field.name: getattr(plan, field.name) for field in fields(CutPlan)})
     steps = run_steps(shown, dry, machine)

@@ -11,6 +11,7 @@ from ranura.core.output.dry_run import DryRun, DryStep
 from ranura.core.output.slip import Lead, SectionKey, SlipSection
 from ranura.core.plan import CutPlan
 from ranura.core.running import words
+from ranura.core.shop.house_rules import Level
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import BaseKind, Mounting
 from ranura.core.templates.words import NEVER_LIFT
@@ -48,6 +49,8 @@ class Machine:
     mounting: Mounting
     base: BaseKind
     material: Material
+    level: Level = "practised"
+    """Of whoever runs it, as the house has it."""
 
 
 _SET_UP: Final[tuple[SectionKey, ...]] = ("speed", "depths", "guide", "hold")
@@ -65,7 +68,7 @@ def run_steps(plan: CutPlan, dry: DryRun, machine: Machine) -> tuple[RunStep, ..
     return (
         *_set_up(by_key, machine, locked=any(each.code == NEVER_LIFT.code for each in plan.cautions)),
         *_looked_over(dry, machine),
-        *_scrap(plan),
+        *_scrap(plan, machine),
         *_moves(dry.steps, first, by_key, machine),
         *_after(machine),
     )
@@ -83,13 +86,18 @@ def _set_up(by_key: dict[SectionKey, SlipSection], machine: Machine, *, locked: 
         bearing = (words.BEARING_TURNS,) if machine.bit.bearing_place is not None else ()
         lines = (*tool.lines, *_said(*words.BIT_IN, *bearing))
         yield RunStep(key="bit", part="set-up", title=write(words.PUT_BIT_IN), leads=tool.leads, lines=lines, tick=True)
-    for key in _SET_UP:
-        section = by_key.get(key)
-        if section is not None:
-            by = words.DEPTH_LOCKED if locked else words.DEPTH_BY[machine.base]
-            more = _said(*by, words.LOCK_TRIED) if key == "depths" else ()
-            lines = (*section.lines, *more)
-            yield RunStep(key=key, part="set-up", title=write(words.SET[key]), leads=section.leads, lines=lines, tick=True)
+    sections = [by_key[key] for key in _SET_UP if key in by_key]
+    by = words.DEPTH_LOCKED if locked else words.DEPTH_BY[machine.base]
+    if machine.level == "experienced" and sections:
+        leads = tuple(lead for section in sections for lead in section.leads)
+        lines = _said(*(words.DEPTH_LOCKED if locked else ()), words.LOCK_TRIED, words.AS_ON_THE_SLIP)
+        yield RunStep(key="set", part="set-up", title=write(words.SET_ALL), leads=leads, lines=lines, tick=True)
+        return
+    for section in sections:
+        more = _said(*by, words.LOCK_TRIED) if section.key == "depths" else ()
+        lines = (*section.lines, *more)
+        title = write(words.SET[section.key])
+        yield RunStep(key=section.key, part="set-up", title=title, leads=section.leads, lines=lines, tick=True)
 
 
 def _looked_over(dry: DryRun, machine: Machine) -> Iterator[RunStep]:
@@ -109,9 +117,10 @@ def _plug_in(key: str, machine: Machine) -> RunStep:
     return RunStep(key=key, part="look", title=write(words.PLUG_IN), lines=_said(words.SWITCH_OFF_SEEN, hand), tick=True)
 
 
-def _scrap(plan: CutPlan) -> Iterator[RunStep]:
+def _scrap(plan: CutPlan, machine: Machine) -> Iterator[RunStep]:
     lines = plan.test_cut.lines if plan.test_cut is not None else _said(*words.TRY_IN_SCRAP)
-    yield RunStep(key="scrap", part="scrap", title=write(words.SCRAP_FIRST), lines=lines, costs=write(words.NO_SCRAP_COSTS))
+    costs = None if machine.level == "learner" else write(words.NO_SCRAP_COSTS)
+    yield RunStep(key="scrap", part="scrap", title=write(words.SCRAP_FIRST), lines=lines, tick=costs is None, costs=costs)
 
 
 def _moves(steps: Sequence[DryStep], first: int, by_key: dict[SectionKey, SlipSection], machine: Machine) -> Iterator[RunStep]:

@@ -24,6 +24,8 @@ SET: Final[Mapping[SectionKey, str]] = {
     "guide": "Set the guide",
     "hold": "Hold the work",
 }
+SET_ALL: Final = "Set speed, depth, guide and holding"
+AS_ON_THE_SLIP: Final = "all of it as the slip has it, tried by hand"
 DEPTH_LOCKED: Final = (
     "set it before the bushing goes on: past it the bit does not come back",
     "locked at that height; not unlocked until the bit stands still",

@@ -21,6 +21,7 @@ Burning = Literal["faster-feed", "slower-spindle"]
 Corners = Literal["chisel", "round-mate"]
 Inches = Literal["1/64", "1/32", "1/16"]
 TurretSchool = Literal["from-floor", "from-zero"]
+Level = Literal["learner", "practised", "experienced"]
 DadoWord = Literal["dado", "housing", "trench"]
 
 SPEED_RULES: tuple[SpeedRule, ...] = get_args(SpeedRule)
@@ -81,6 +82,12 @@ SCHOOLS: tuple[Choice, ...] = (
            says="The turret ends exactly on the floor; the first pass takes what remains."),
     Choice(group="turret", value="from-zero", name="Zero on the highest step",
            says="The turret begins on the face and goes down by whole steps; the last pass takes what remains."),
+    Choice(group="level", value="learner", name="Learners",
+           says="No climb, nothing freehand, no undercut by hand, nothing lowered onto a turning bit; every cut tried in scrap."),
+    Choice(group="level", value="practised", name="Practised",
+           says="All that the rules allow; at the machine one thing is set at a time."),
+    Choice(group="level", value="experienced", name="Experienced",
+           says="All that the rules allow; at the machine speed, depth, guide and holding are set in one step."),
     Choice(group="inches", value="1/64", name="To 1/64 in",
            says="Lengths in inches are written to the nearest 1/64, as a fine rule shows them."),
     Choice(group="inches", value="1/32", name="To 1/32 in",
@@ -88,7 +95,7 @@ SCHOOLS: tuple[Choice, ...] = (
     Choice(group="inches", value="1/16", name="To 1/16 in",
            says="Written to the nearest 1/16, as on a tape; what that is off by stands beside it."),
 )  # fmt: skip
-"""All schools of R2, R3, R4, R7 and R15. Source: craft, where experienced people disagree."""
+"""All schools of R2, R3, R4, R7, R15 and R17. Source: craft, where experienced people disagree."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -136,6 +143,7 @@ class HouseRules:
     corners: Corners = "chisel"
     turret: TurretSchool = "from-floor"
     inches: Inches = "1/64"
+    level: Level = "practised"
     dado_word: DadoWord = "dado"
 
     # fmt: off
@@ -303,6 +311,15 @@ class HouseRules:
                 raise RuleError(
                     refusals.UNKNOWN_SCHOOL, field=group, value=getattr(self, group), name=group, choices=", ".join(known)
                 )
+
+    @property
+    def climbs(self) -> Climb:
+        """How a climb cut may be used.
+
+        Rule: R7 climb policy, R17 level
+        Formula: never for learners, whatever the policy
+        Source: classes allow operations by level"""
+        return "never" if self.level == "learner" else self.climb
 
     @property
     def inch_parts(self) -> int:

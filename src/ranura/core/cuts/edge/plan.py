@@ -128,7 +128,7 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
         turning = Turning(bit=bit, router=router, rpm=turning_rpm(speed), free_length=grip.free, material=wood, rules=rules)
         work = EdgeWork(turning=turning, edging=asked, guided=guided, before=judge.before, clamped=hold.clamped)
         staging = plan_stages(work, mounting=router.mounting)
-    climbs = work is not None and staging is not None and rules.climb == "start" and _light(staging, work, router.mounting)
+    climbs = work is not None and staging is not None and rules.climbs == "start" and _light(staging, work, router.mounting)
     runs = runs_of(asked, router.mounting, wood, rules, climb_start=climbs) if guided is not None else ()
     section = None
     if work is not None and staging is not None:
@@ -183,7 +183,7 @@ def _hold(asked: EdgesOnBoard, chosen: Candidate, guided: GuidedTrip | None, rul
     offset, by_hand = guided.trip.offset if guided else 0.0, chosen.router.mounting == "hand"
     clamps = hold_edges(asked, chosen.base, offset=offset, light=False, by_hand=by_hand)
     # What stands below the board meets the bench under a mat: it overhangs, clamped.
-    if not light or (clamps.clamped and (below or rules.climb != "never")):
+    if not light or (clamps.clamped and (below or rules.climbs != "never")):
         return clamps
     return hold_edges(asked, chosen.base, offset=offset, light=True, by_hand=by_hand)
 

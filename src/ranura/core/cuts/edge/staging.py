@@ -315,14 +315,14 @@ def _stage(work: EdgeWork, number: int, trip: Trip, bites: tuple[Bite, ...], cli
 
 def climb_allowed(work: EdgeWork, mounting: str) -> bool:
     """Whether a guided light climb is within the bounds at all (R7); how much it may take is for the stage to keep."""
-    lets = mounting == "hand" and work.clamped and work.turning.rules.climb != "never"
+    lets = mounting == "hand" and work.clamped and work.turning.rules.climbs != "never"
     return lets and not closeness.over(work.turning.bit.diameter, CLIMB_DIAMETER)
 
 
 def _with_climb(work: EdgeWork, made: tuple[Stage, ...], mounting: str) -> tuple[Stage, ...]:
     """A light climb pass before the others, where the house lets one go first and the profile may be raised."""
     bit, final = work.turning.bit, work.guided.trip
-    if work.turning.rules.climb != "light-pass" or not climb_allowed(work, mounting) or not can_be_raised(bit):
+    if work.turning.rules.climbs != "light-pass" or not climb_allowed(work, mounting) or not can_be_raised(bit):
         return made
 
     def over_the_bounds(height: float) -> float:

@@ -57,6 +57,6 @@ def _climb(step: Step, section: Section, around: Circumstances) -> Found | None:
         return step.found(3, words.SLED_CUTS_BACK, section.at, depth)
     light = section.widest <= _CLIMB_WIDE + 0.02 and section.area <= _CLIMB_AREA + 0.05
     small = not closeness.over(2 * widest(step.setting.bit), _CLIMB_BIT)
-    if around.rules.climb != "never" and light and small and "freehand" not in kinds:
+    if around.rules.climbs != "never" and light and small and "freehand" not in kinds:
         return None
     return step.found(3, words.CLIMBS, section.at, depth)
