@@ -77,6 +77,7 @@ def _take(browser: Browser, url: str, name: str, picture: Picture) -> None:
     context = browser.new_context(
         viewport={"width": width, "height": height}, color_scheme=picture.scheme, reduced_motion="reduce"
     )
+    context.add_init_script("localStorage.setItem('ranura-looked-round', 'true')")
     page = context.new_page()
     page.goto(url + picture.path)
     page.get_by_test_id(picture.shows).first.wait_for()

@@ -70,7 +70,7 @@ function Shown({ shop }: { shop: ShopView }) {
           ) : about ? (
             <p className="mb-2">This is the demo shop: no weekly copies are kept of it.</p>
           ) : null}
-          <p>Press ? in any place for its keys.</p>
+          <p>Press ? in any place for its keys; at a cut it offers a look round, too.</p>
         </section>
       </main>
     </Place>

@@ -1,5 +1,6 @@
 import { Link } from "react-router";
 import { Dialog } from "../ui/Dialog";
+import { runCommand } from "./commands";
 import { lettersOn, SHORTCUTS, type ShortcutPlace, useLetters } from "./shortcuts";
 
 interface Props {
@@ -44,7 +45,20 @@ export function Keys({ here, onClose }: Props) {
             </dl>
           </section>
         ))}
-        <p className="mb-3">
+        <p className="mb-3 flex flex-wrap gap-x-6 gap-y-2">
+          {here === "cut" ? (
+            <button
+              type="button"
+              className="quiet"
+              data-testid="look-round"
+              onClick={() => {
+                onClose();
+                runCommand("look-round", "");
+              }}
+            >
+              Look round, one minute
+            </button>
+          ) : null}
           <Link className="quiet" to="/help" onClick={onClose}>
             Words of the trade, and about Ranura
           </Link>

@@ -20,6 +20,7 @@ import { Waiting } from "./Waiting";
 
 const dialogs = () => import("./Dialogs");
 const Dialogs = lazy(dialogs);
+const Tour = lazy(() => import("../tour/Tour"));
 
 export type OpenDialog =
   | { what: "shortcuts" | "rules" | "cut" | "palette" }
@@ -145,7 +146,9 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
         return name satisfies never;
     }
   };
-  useShortcuts(run, dialog === null);
+  const [touring, setTouring] = useState(false);
+  useCommand("look-round", () => setTouring(true), current !== null);
+  useShortcuts(run, dialog === null && !touring);
   // Another place sends here with something to go on with.
   const wanted = (here.state as { open?: "cut" } | null)?.open;
   useEffect(() => {
@@ -191,6 +194,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
           onOpenJoint={(id) => void navigate(`/jobs/${job.id}/joints/${id}`)}
           onNewCut={() => run("new-cut")}
           onNewPiece={() => run("new-piece")}
+          onLook={() => setTouring(true)}
         />
         {current ? (
           <CutScreen
@@ -210,6 +214,11 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
           <Empty hasPieces={job.pieces.length > 0} onNew={() => run("new-cut")} />
         )}
       </div>
+      {touring ? (
+        <Suspense fallback={null}>
+          <Tour onLeave={() => setTouring(false)} />
+        </Suspense>
+      ) : null}
       {dialog ? (
         <Suspense fallback={<Coming />}>
           <Dialogs

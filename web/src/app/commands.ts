@@ -4,7 +4,7 @@ import type { ShortcutName } from "./shortcuts";
 
 type Command = (key: string) => void;
 /** What can be done by a key, and what other parts of the page ask for. */
-type CommandName = ShortcutName | "change-piece";
+type CommandName = ShortcutName | "change-piece" | "look-round";
 
 const offered = new Map<CommandName, Command>();
 

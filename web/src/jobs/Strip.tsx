@@ -2,6 +2,7 @@ import { useEffect, useRef } from "react";
 import { alongAddress } from "../api/addresses";
 import type { CutItem, JobView, PieceItem, Unit } from "../api/client";
 import { reader } from "../app/reader";
+import { Offer } from "../tour/Offer";
 import { Glyph } from "../ui/Glyph";
 import { Menu, type MenuItem } from "../ui/Menu";
 import { Words } from "../ui/Words";
@@ -16,6 +17,7 @@ interface Props {
   onOpen: (id: string) => void;
   onNewCut: () => void;
   onNewPiece: () => void;
+  onLook: () => void;
   onEditPiece: (item: PieceItem) => void;
   onRenameCut: (cut: CutItem) => void;
   onOpenJoint: (id: string) => void;
@@ -36,6 +38,7 @@ export function Strip(props: Props) {
       className="flex scroll-pl-28 gap-3 overflow-x-auto bg-rail px-2 py-2.5 lg:flex-col lg:gap-2.5 lg:overflow-y-auto lg:overflow-x-hidden lg:py-3"
       data-testid="strip"
     >
+      {currentId ? <Offer onLook={props.onLook} /> : null}
       {job.pieces.map((item) => (
         <section key={item.id} className="shrink-0">
           <div className="flex items-center justify-between">
