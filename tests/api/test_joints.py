@@ -141,7 +141,7 @@ def test_the_plan_of_a_joint_says_both_cuts_its_fit_and_its_trial(client):
     found = client.post("/api/plan/joint", json={"joint": {"kind": "dado-rabbet"}, "first": SIDE, "second": SHELF}).json()
     assert [(each["member"], each["name"]) for each in found["cuts"]] == [("a", "Groove"), ("b", "Tongue")]
     assert [each["gap"]["metric"]["number"] for each in found["measured"]] == ["0.1", "0.3"]
-    assert [view["name"] for view in found["drawing"]] == ["section", "side"]
+    assert [view["name"] for view in found["drawing"]] == ["section", "side", "detail"]
     assert len(found["trial"]) == 3
     assert found["status"] == "caution"
     assert found["shared"] == []

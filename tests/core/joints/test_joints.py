@@ -191,7 +191,7 @@ def test_both_grooves_of_a_spline_are_cut_at_one_setting_from_the_shown_face():
     assert [each.gap for each in found.together.measured] == [pytest.approx(0, abs=1e-6), pytest.approx(19)]
     assert found.joined.between == ((151, 6.5), (169, 6.5), (169, 11.5), (151, 11.5)), "half of it in each board"
     asked = Joint(kind="spline", width=mm(5), fit="tight")
-    home, _ = joint_views(asked, found.joined, found.together, ("one", "two"), 18)
+    home, *_ = joint_views(asked, found.joined, found.together, ("one", "two"), 18)
     second = found.together.second.bounds
     assert home.marks[1].at[0] == pytest.approx((second[0] + second[2]) / 2), "over the middle of the board beside the first"
 

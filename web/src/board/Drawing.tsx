@@ -17,6 +17,7 @@ const ROOM: Record<View["name"], Room> = {
   plan: { above: 18, below: 18 },
   section: { above: 20, below: 46 },
   side: { above: 20, below: 10 },
+  detail: { above: 26, below: 8 },
 };
 
 /** The width of a profile is written at its face: above its section, or below it on a table. */

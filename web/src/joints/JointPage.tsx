@@ -151,18 +151,28 @@ function Whole({ shop, job, item, first, second }: Props) {
 const pick = (field: string) =>
   document.querySelector<HTMLInputElement>(`input[data-field="${field}"]`)?.focus();
 
-/** The section with both boards home, and drawn out. */
+const PICTURED: Record<JointView["drawing"][number]["name"], string> = {
+  plan: "Both boards from above",
+  section: "Both boards together",
+  side: "Both boards apart",
+  detail: "Where they stand furthest apart, or in one another's way",
+};
+
+/** The section with both boards home, and drawn out; and where they do not quite meet, enlarged. */
 function Pictures({ view, unit, onEdit }: { view: JointView; unit: Unit; onEdit: (change: Change) => void }) {
   if (view.drawing.length === 0)
     return <p className="py-6 text-ink-2">There is a picture as soon as both boards can be cut.</p>;
   return (
     <div className="grid min-h-0 gap-3 md:grid-cols-2 lg:grid-cols-1 xl:grid-cols-2">
       {view.drawing.map((each) => (
-        <div key={each.name} className="h-[300px] border border-rule bg-paper p-2 lg:h-[430px]">
+        <div
+          key={each.name}
+          className={`border border-rule bg-paper p-2 ${each.name === "detail" ? "h-[260px]" : "h-[300px] lg:h-[430px]"}`}
+        >
           <Drawing
             view={each}
             unit={unit}
-            label={each.name === "section" ? "Both boards together" : "Both boards apart"}
+            label={PICTURED[each.name]}
             onPick={pick}
             onEdit={each.name === "section" ? onEdit : undefined}
           />

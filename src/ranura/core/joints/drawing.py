@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import Literal
 
 from shapely import Polygon
@@ -13,7 +14,7 @@ from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.joints.asked import AROUND_A_BOX, EDGE_TO_EDGE, Joint
 from ranura.core.joints.joined import Joined
-from ranura.core.joints.together import Together
+from ranura.core.joints.together import Closest, Together
 from ranura.core.output.views import Dimension, DragHandle, Mark, Outline, Role, View, box
 from ranura.core.text.figures import show
 from ranura.core.text.lengths import as_typed, in_mm
@@ -25,6 +26,8 @@ _NAME, _TAKEN = 3.0, 1.0
 _OF_FINGERS = 3.5
 """Times their length: how much of a board with fingers is shown."""
 _FAR = 1e4
+_TIMES, _LEAST_HALF, _MOST_HALF = 4.0, 0.6, 6.0
+"""Of what is enlarged: half the window in times of it, and how small and large that may be, in mm."""
 _APART = 1.25
 """Of how high the second board reaches into the first, and a little more: how far apart they are drawn."""
 
@@ -46,7 +49,7 @@ def joint_views(joint: Joint, joined: Joined, together: Together, names: tuple[s
         names = (names[0], f"{names[1]}, its fingers")
         below = first.bounds[3] - _OF_FINGERS * _reach(first, second)
         first, second = (each.intersection(clip(-_FAR, below, _FAR, _FAR)) for each in (first, second))
-    return (
+    home = (
         _view(
             "section",
             write("Together, in section " + seen),
@@ -57,6 +60,40 @@ def joint_views(joint: Joint, joined: Joined, together: Together, names: tuple[s
             _depth(joint, joined, thick, beside=float(first.bounds[2])),
         ),
         _view("side", write("Apart"), first, apart, names, tuple((x + right * out / 2, y) for x, y in joined.between), ()),
+    )
+    return home if together.closest is None else (*home, _detail(together.first, together.second, together.closest))
+
+
+def _detail(first: BaseGeometry, second: BaseGeometry, closest: Closest) -> View:
+    """Where the boards stand furthest apart, or in one another's way, so large that it can be seen."""
+    (x0, y0), (x1, y1) = closest.start, closest.end
+    wide = math.dist(closest.start, closest.end)
+    half = min(max(_TIMES * wide, _LEAST_HALF), _MOST_HALF)
+    x, y = (x0 + x1) / 2, (y0 + y1) / 2
+    frame = (x - half, y - half, x + half, y + half)
+    window = clip(*frame)
+    shown: list[tuple[BaseGeometry, Role]] = [(first, "work"), (second, "backer")]
+    if closest.meets:
+        shown.append((first.intersection(second), "waste"))
+    outlines = [Outline(role=role, points=_ring(part)) for board, role in shown for part in parts_of(board.intersection(window))]
+    vertical = abs(y1 - y0) > abs(x1 - x0)
+    what = "both would stand here" if closest.meets else "air"
+    return View(
+        name="detail",
+        frame=frame,
+        caption=write("Enlarged, {name}: {what}", name=closest.name.metric, what=what),
+        outlines=tuple(outlines),
+        arrows=(),
+        dimensions=(
+            Dimension(
+                start=min(closest.start, closest.end),
+                end=max(closest.start, closest.end),
+                offset=half / 2,
+                text=write("{mm:fine}", mm=wide),
+                vertical=vertical,
+                name="gap",
+            ),
+        ),
     )
 
 

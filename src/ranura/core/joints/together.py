@@ -23,6 +23,8 @@ from ranura.core.text.writing import Text
 _AROUND = 28.0
 """mm beyond what is measured that a section shows."""
 _THIN_LAYER = 1e-3
+_SEEN, _MEANT = 0.01, 3.0
+"""mm of air, or of wood in the way, that are worth a look; and of air that is there for something that goes in between."""
 _SAME = 1e-6
 _MOST_PROUD, _STEP, _NOTHING = 0.1, 0.001, 0.002
 """mm that a bearing may cut too narrow a rabbet (R11), within what that is found, and mm² in the way that are none."""
@@ -144,6 +146,18 @@ class Measured:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class Closest:
+    """Of what is measured in the section that with the most air, or with the most wood that both would take up: where that is in
+    the section, from one end of it to the other."""
+
+    name: Text
+    start: Point
+    end: Point
+    meets: bool
+    """Both boards would stand there, and not air."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Together:
     """Both boards put together: what was measured, the area in which both would stand in the section, and that section, each
     board seen along the joint's own axis."""
@@ -155,6 +169,8 @@ class Together:
     """mm² of the section that both boards take up, there."""
     first: BaseGeometry
     second: BaseGeometry
+    closest: Closest | None = None
+    """None where nothing in the section stands apart, or in the way, by more than can be seen."""
 
 
 def put_together(joined: Joined, first: Solid, second: Solid) -> Together:
@@ -169,7 +185,40 @@ def put_together(joined: Joined, first: Solid, second: Solid) -> Together:
     one, two = (each.section(at, joined.seen_along, around) for each in (first, second))
     proud = _proud(one, two, joined.drawn_out)
     two = _out(two, joined.drawn_out, proud)
-    return Together(measured=measured, proud=proud, interference=one.intersection(two).area, first=one, second=two)
+    return Together(
+        measured=measured,
+        proud=proud,
+        interference=one.intersection(two).area,
+        first=one,
+        second=two,
+        closest=None if proud else _closest(joined, first, second),
+    )
+
+
+def _closest(joined: Joined, first: Solid, second: Solid) -> Closest | None:
+    """Where in the section the most air stands between the boards, or the most wood of both: that comes first."""
+    u, v = _axes(joined.seen_along)
+    within = [line for line in joined.lines if not _along(line.way, joined.seen_along) and abs(_away(line, joined)) <= _SAME]
+    found = [
+        (meets, high - low, line, low, high)
+        for line in within
+        for meets, low, high in _between(line, first, second)
+        if _SEEN < high - low < _MEANT
+    ]
+    if not found:
+        return None
+    meets, _, line, low, high = max(found, key=lambda each: each[:2])
+    start, end = (_flat(_moved(line.at, line.way, by), u, v) for by in (low, high))
+    return Closest(name=line.name, start=start, end=end, meets=meets)
+
+
+def _along(way: Vector3, axis: Vector3) -> bool:
+    return abs(sum(a * b for a, b in zip(way, axis, strict=True))) > 0.5
+
+
+def _away(line: Line, joined: Joined) -> float:
+    """How far a line lies from the plane of the section, in mm."""
+    return sum((a - b) * n for a, b, n in zip(line.at, joined.lines[0].at, joined.seen_along, strict=True))
 
 
 def _out(second: BaseGeometry, way: Point, by: float) -> BaseGeometry:
@@ -189,8 +238,20 @@ def _proud(first: BaseGeometry, second: BaseGeometry, way: Point) -> float:
 
 
 def _measured(line: Line, first: Solid, second: Solid) -> Measured:
+    found = list(_between(line, first, second))
+    gap, interference = (sum(high - low for meets, low, high in found if meets == both) for both in (False, True))
+    return Measured(name=line.name, gap=gap, interference=interference, wanted=line.wanted, at=line.at, way=line.way)
+
+
+def _between(line: Line, first: Solid, second: Solid) -> Iterator[tuple[bool, float, float]]:
+    """Where on a line of the joint both boards would stand, and where air lies between one and the other: from and to how many mm
+    from its place."""
     one, two = (each.along(line.at, line.way, line.reach) for each in (first, second))
-    both = sum(max(0.0, min(b, d) - max(a, c)) for a, b in one for c, d in two)
+    for a, b in one:
+        for c, d in two:
+            if min(b, d) > max(a, c):
+                yield True, max(a, c), min(b, d)
     marked = sorted([(*each, 0) for each in one] + [(*each, 1) for each in two])
-    air = sum(max(0.0, c - b) for (_, b, of), (c, _, other) in pairwise(marked) if of != other)
-    return Measured(name=line.name, gap=air, interference=both, wanted=line.wanted, at=line.at, way=line.way)
+    for (_, b, of), (c, _, other) in pairwise(marked):
+        if of != other and c > b:
+            yield False, b, c

@@ -171,7 +171,7 @@ class Break:
 class View:
     """One view of a drawing."""
 
-    name: Literal["plan", "section", "side"]
+    name: Literal["plan", "section", "side", "detail"]
     frame: tuple[float, float, float, float]
     """x0, y0, x1, y1 in mm."""
     caption: Text
