@@ -2,11 +2,15 @@
 
 from __future__ import annotations
 
+import json
 import os
 import signal
 import socket
 import sys
+from contextlib import suppress
 from pathlib import Path
+from threading import Thread
+from urllib.request import urlopen
 
 import uvicorn
 
@@ -45,11 +49,25 @@ class _Server(uvicorn.Server):
         await super().startup(sockets=sockets)
         heap.set_aside()
         answer(running.announce(self._home, self._url).ready_line)
+        Thread(target=_look_ahead, args=(self._url,), daemon=True).start()
 
     async def shutdown(self, sockets: list[socket.socket] | None = None) -> None:
         """Ends the streams of news first: they would be waited for."""
         self._news.close()
         await super().shutdown(sockets=sockets)
+
+
+def _look_ahead(url: str) -> None:
+    """Asks for what the first pages will ask for, the jobs that were changed last: planned while nobody waits."""
+    with suppress(OSError, ValueError):
+        with urlopen(f"{url}api/jobs", timeout=_PATIENCE_S) as jobs:
+            opened = [each for each in json.load(jobs) if not each["archived"]]
+        for each in sorted(opened, key=lambda each: str(each["changed_at"]), reverse=True)[:_JOBS_AHEAD]:
+            with urlopen(f"{url}api/jobs/{each['id']}", timeout=_PATIENCE_S) as job:
+                job.read()
+
+
+_JOBS_AHEAD, _PATIENCE_S = 3, 60.0
 
 
 def _ends_orderly() -> None:
