@@ -17,7 +17,7 @@ from ranura.core.board.grain import slope
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.template.arcs import BESIDE
 from ranura.core.cuts.template.asked import TemplateCut
-from ranura.core.cuts.template.faces import SHORTEST_LIFT, faces_of
+from ranura.core.cuts.template.faces import SHORTEST_LIFT, faces_of, lifting
 from ranura.core.family import NOTHING_BEFORE
 from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.geometry.loops import circle
@@ -100,6 +100,55 @@ def test_no_stretch_is_cut_where_its_fibres_lift(rx, ry, turn, fibres, wave):
     gone = shapely.union_all([LineString(each.along).buffer(0.3) for each in (*found.shown, *found.back)])
     assert LineString([*way, way[0]]).difference(gone).length < 0.5
     assert sum(LineString(each).length for each in found.left) < LineString([*way, way[0]]).length
+
+
+@pytest.mark.parametrize(
+    ("chords", "spans"),
+    [
+        # A dip of 10° and more lifts, the flat between does not: 20 mm of it go with both sides, 30 mm do not.
+        ([(40, -10), (20, 0), (40, -10), (100, 0)], [(0, 100)]),
+        ([(40, -10), (30, 0), (40, -12), (100, 0)], [(0, 40), (70, 110)]),
+        ([(50, 0), (7, -10), (60, 0)], []),
+        ([(50, 0), (9, -10), (60, 0)], [(50, 59)]),
+        ([(50, 2), (40, -2.9), (60, 10)], []),
+    ],
+)
+def test_short_stretches_go_with_what_is_beside_them(chords, spans):
+    way = [(0.0, 0.0)]
+    for long, degrees in chords:
+        x, y = way[-1]
+        way.append((x + long * math.cos(math.radians(degrees)), y + long * math.sin(math.radians(degrees))))
+    # Back by two ends across the grain and a side along it.
+    way += [(way[-1][0], 90.0), (0.0, 90.0)]
+    found = lifting(tuple(way), fibres=(1.0, 0.0), rules=RULES)
+    assert [(pytest.approx(a), pytest.approx(b)) for a, b in found] == spans
+
+
+def wavy(rx: float, ry: float, turn: float, wave: float, count: int):
+    turns = [2 * math.pi * i / 240 for i in range(240)]
+    waves = [(t, 1 + wave * math.sin(count * t)) for t in turns]
+    part = affinity.rotate(Polygon([(rx * r * math.cos(t), ry * r * math.sin(t)) for t, r in waves]), turn, origin=(0, 0))
+    return part.buffer(-7).buffer(14).buffer(-7)
+
+
+@pytest.mark.parametrize(
+    ("shape", "fibres"),
+    [
+        ((81.03, 94.74, 48.92, 0.37, 5), 3.001),
+        ((76.38, 59.13, 133.34, 0.35, 5), 1.442),
+        ((67.62, 87.08, 43.98, 0.36, 5), 0.61),
+        ((108.44, 67.4, 26.31, 0.39, 3), 1.962),
+    ],
+)
+def test_in_a_hollow_a_way_begins_where_the_bit_comes_in_clear_of_the_part(shape, fibres):
+    part = wavy(*shape)
+    way, g = ring_of(part.buffer(HALF, quad_segs=16)), (math.cos(fibres), math.sin(fibres))
+    found = faces_of(way, fibres=g, part=part, blank=part.buffer(SAWN), half=HALF, radius=SAWN + BESIDE, rules=RULES)
+    assert found is not None
+    for each in (*found.shown, *found.back):
+        for arc, outside in ((each.into, each.into[0]), (each.out, each.out[-1])):
+            assert LineString(arc).buffer(HALF - 0.05).intersection(part).area < 0.5
+            assert part.buffer(SAWN).distance(Spot(outside)) >= HALF + 0.49, "it is begun and stopped beside the wood"
 
 
 def test_a_part_is_turned_over_with_its_template():

@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from itertools import accumulate, pairwise
 from math import dist
 
-from shapely import LineString
+from shapely import LineString, get_parts
 from shapely.geometry import Point as Spot
 from shapely.geometry.base import BaseGeometry
 
@@ -158,5 +158,7 @@ def _between(ring: Ring, begin: float, end: float) -> Ring:
 
 
 def _beside(path: Ring, by: float) -> Ring:
-    """A path so many mm on its left."""
-    return tuple((float(x), float(y)) for x, y in LineString(path).offset_curve(by).coords)
+    """A path so many mm on its left: the longer piece where a corner parts it, the path itself where nothing is left of it."""
+    beside = LineString(path).offset_curve(by)
+    longest = max(get_parts(beside), key=lambda each: each.length, default=None)
+    return path if longest is None else tuple((float(x), float(y)) for x, y in longest.coords)
