@@ -18,6 +18,8 @@ from ranura.core.board.pieces import Piece
 from ranura.core.cuts.template.arcs import BESIDE
 from ranura.core.cuts.template.asked import TemplateCut
 from ranura.core.cuts.template.faces import SHORTEST_LIFT, faces_of, lifting
+from ranura.core.cuts.template.judge import TemplateJudge
+from ranura.core.cuts.template.on_board import on_board
 from ranura.core.family import NOTHING_BEFORE
 from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.geometry.loops import circle
@@ -192,6 +194,32 @@ def test_the_template_guides_on_both_faces():
     assert not stops(right)
     assert ("off-its-template", 0) in stops(replace(wrong, to_move=over), replace(right, from_move=over))
     assert ("off-its-template", 1) in stops(replace(right, to_move=over), replace(wrong, from_move=over))
+    # Above the work the base lies on it; below it the work carries the base.
+    x, y = right.ring[0]
+    tiny = replace(right, ring=((x, y), (x + 3, y), (x, y + 3)))
+    met = stops(replace(tiny, to_move=over), replace(tiny, from_move=over))
+    assert ("nothing-carries", 1) in met
+    assert ("nothing-carries", 0) not in met
+
+
+def test_every_stretch_that_is_left_is_numbered_and_run_from_the_other_face():
+    fish = next(each for each in SHOP.outlines if each.id == "emblem-fish")
+    made = planned(shop=replace(OWN, outlines=(*OWN.outlines, fish)), outline="emblem-fish", corners=mm(8))
+    shown = sum(each.role == "lifts" for each in made.drawing[0].outlines)
+    assert shown == sum(move.kind == "start" and move.setting == 1 for move in made.moves) == 3
+    (note,) = (each for each in made.cautions if each.code == "cut-from-both-faces")
+    assert note.facts["count"] == 3
+
+
+def test_the_bit_reaches_past_the_template_when_the_work_is_turned_over():
+    def reach(turned: bool) -> float:
+        asked = replace(ASKED, turned=turned)
+        judge = TemplateJudge(
+            OWN, on_board(asked, BOARD, OWN), OWN.material("oak"), RULES, "tip", corners=False, thickness_said=False
+        )
+        return judge.reach(OWN.bit("pattern-19.05"))
+
+    assert (reach(False), reach(True)) == (18.5, 18.5 + 13.5)
 
 
 @pytest.mark.parametrize(
