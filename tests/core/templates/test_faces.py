@@ -194,6 +194,8 @@ def test_the_template_guides_on_both_faces():
     assert not stops(right)
     assert ("off-its-template", 0) in stops(replace(wrong, to_move=over), replace(right, from_move=over))
     assert ("off-its-template", 1) in stops(replace(right, to_move=over), replace(wrong, from_move=over))
+    small = replace(right, ring=ring_of(Polygon(right.ring).buffer(-1.5)))
+    assert ("off-its-template", 1) in stops(replace(right, to_move=over), replace(small, from_move=over))
     # Above the work the base lies on it; below it the work carries the base.
     x, y = right.ring[0]
     tiny = replace(right, ring=((x, y), (x + 3, y), (x, y + 3)))

@@ -44,7 +44,7 @@ def described(program: Program, piece: Piece, stands: Standing | None = None) ->
     they lie from the left end, then from the near edge; of one that stands, along its end and through its thickness."""
     board = _lying(piece) if stands is None else _standing(piece, stands)
     bodies = [each for each in program.bodies if each.role in _SAID and each.from_move == 0]
-    cuts = [_cut(program, each, lies=stands is None) for each in _cuts(program, back=stands is None)]
+    cuts = [_cut(program, each) for each in _cuts(program, back=stands is None)]
     return (board, *_shortened([_body(each) for each in bodies]), *_shortened(cuts))
 
 
@@ -98,13 +98,13 @@ def _cuts(program: Program, *, back: bool) -> Iterator[list[Move]]:
 _RUNS = frozenset({"enter", "plunge", "ramp", "cut", "leave"})
 
 
-def _cut(program: Program, moves: Sequence[Move], *, lies: bool) -> Text:
+def _cut(program: Program, moves: Sequence[Move]) -> Text:
     first = moves[0]
     frame = program.settings[first.setting].frame
     way = [place_on(frame, at) for move in moves for at in move.path]
     depth = max(each for move in moves for each in (move.from_depth, move.to_depth, 0.0) if each is not None)
     place = "" if first.station is None else f"Place {first.station}: "
-    place += "From the back: " if lies and outwards(frame) < 0 else ""
+    place += "From the back: " if outwards(frame) < 0 else ""
     (x0, y0), (x1, y1) = way[0], way[-1]
     if all(abs((x - x0) * (y1 - y0) - (y - y0) * (x1 - x0)) <= _STRAIGHT * math.dist(way[0], way[-1]) for x, y in way):
         return write(f"{place}Cut {{d:short}} deep, {_FROM_TO}.", d=depth, x0=x0, y0=y0, x1=x1, y1=y1)
