@@ -11,6 +11,7 @@ from tests.demo_cuts import DEMO
 
 from ranura.core.board.pieces import Piece
 from ranura.core.plan import PLANNING
+from ranura.core.running import words
 from ranura.core.running.record import record_of
 from ranura.core.shop.house_rules import Level
 from ranura.core.shop.shop import Shop
@@ -90,6 +91,7 @@ def test_level_decides_how_many_steps_a_run_has_and_no_safety_step_goes():
     (all_set,) = (step for step in runs["experienced"] if step.key == "set")
     leads = [lead for step in runs["practised"] if step.key in set_up for lead in step.leads]
     assert (list(all_set.leads), all_set.tick, all_set.costs) == (leads, True, None)
+    assert words.LOCK_TRIED in [line.metric for line in all_set.lines]
     trial = {level: next(step for step in steps if step.key == "scrap") for level, steps in runs.items()}
     assert {level: step.costs is None for level, step in trial.items()} == {
         "learner": True, "practised": False, "experienced": False,

@@ -68,6 +68,11 @@ def test_what_is_in_the_way_comes_before_what_stands_apart():
     assert both.bounds[2] - both.bounds[0] == pytest.approx(0.2, abs=0.01)
 
 
+def test_a_little_in_the_way_comes_before_more_air():
+    seen, meets, _ = drawn("floor-left", tried="too-loose", off=in_mm(0.2))
+    assert (seen, meets) == (pytest.approx(0.1, abs=0.005), True), "and not the 0.3 mm below the tongue"
+
+
 def test_air_that_a_spline_fills_is_none():
     first, second = DEMO["floor-left"][1], DEMO["floor-left"][1]
     made = plan_joint(PLANNING, Joint(kind="spline", width=in_mm(5), fit="tight"), first, second, SHOP)

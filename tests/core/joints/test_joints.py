@@ -533,6 +533,7 @@ def test_air_that_was_not_wanted_is_said_and_so_is_a_shoulder_that_meets_its_mat
     assert soon.together is not None
     assert soon.together.proud == pytest.approx(6.36667 - 6.35, abs=0.002), "the bearing's 6.35 instead of 6.367"
     assert [each.code for each in soon.cautions] == ["stays-proud"]
+    assert soon.together.closest is None, "it stays out by that alone"
 
 
 def test_a_loose_trial_excuses_no_more_than_it_showed():

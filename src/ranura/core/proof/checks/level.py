@@ -11,7 +11,7 @@ from ranura.core.proof.steps import THIN, Circumstances, Step
 
 
 def level(step: Step, around: Circumstances) -> Iterator[Found]:
-    """What learners do not do, of a move through fresh wood; a climb is looked at with the sides of every move."""
+    """What learners do not do; a climb is looked at with the sides of every move."""
     move = step.move
     if around.rules.level != "learner" or step.swept is None or not move.path:
         return
@@ -19,8 +19,6 @@ def level(step: Step, around: Circumstances) -> Iterator[Found]:
     if not step.by_hand:
         if move.kind == "plunge" and step.below > THIN:
             yield step.found(2, words.LEARNERS_DO_NOT_LOWER, spot, depth)
-        return
-    if step.fresh == "none":
         return
     if any(guide.kind == "freehand" for guide in step.setting.guides):
         yield step.found(5, words.LEARNERS_ARE_GUIDED, spot, depth)
