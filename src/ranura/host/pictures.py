@@ -39,7 +39,6 @@ class Picture:
 
 PICTURES: Final[Mapping[str, Picture]] = {
     "cut": Picture(path=_JOB + "shelf-dado-212", shows="slip"),
-    "dark": Picture(path=_JOB + "rail-groove", shows="slip", scheme="dark"),
     "log": Picture(path="/log", shows="log-run"),
     "plots": Picture(path="/log/plots", shows="plot-dot"),
     "phone": Picture(path=_JOB + "cross-mortise", shows="slip", clicks=("run",), keys="   ", size=_PHONE),
@@ -56,7 +55,8 @@ PICTURES: Final[Mapping[str, Picture]] = {
     "templates": Picture(path="/templates/emblem-fish", shows="template-canvas"),
     "rules": Picture(path="/rules", shows="rules-page"),
     "job": Picture(path="/jobs/little-harbour/page", shows="job-page"),
-    "joint": Picture(path="/jobs/little-harbour/joints/floor-left", shows="joint-cuts"),
+    "joint": Picture(path="/jobs/prompters-desk/joints/desk-paper", shows="joint-cuts", scheme="dark"),
+    "which-joint": Picture(path="/jobs/prompters-desk/page", shows="job-page", clicks=("new-joint", *("joint-name",) * 5)),
 }
 
 
