@@ -33,6 +33,8 @@ class Picture:
     """Test ids that are clicked one after another."""
     keys: str = ""
     """Keys that are pressed then."""
+    settles: int = 1
+    """How many times as long it is left alone, where answers come one by one."""
     size: tuple[int, int] = _SCREEN
     scheme: Literal["light", "dark"] = "light"
 
@@ -56,7 +58,7 @@ PICTURES: Final[Mapping[str, Picture]] = {
     "rules": Picture(path="/rules", shows="rules-page"),
     "job": Picture(path="/jobs/little-harbour/page", shows="job-page"),
     "joint": Picture(path="/jobs/prompters-desk/joints/desk-paper", shows="joint-cuts", scheme="dark"),
-    "which-joint": Picture(path="/jobs/prompters-desk/page", shows="job-page", clicks=("new-joint", *("joint-name",) * 5)),
+    "which-joint": Picture(path="/jobs/prompters-desk/page", shows="job-page", clicks=("new-joint",), settles=6),
 }
 
 
@@ -88,5 +90,6 @@ def _take(browser: Browser, url: str, name: str, picture: Picture) -> None:
     for key in picture.keys:
         page.keyboard.press(key)
         page.wait_for_timeout(_SETTLED_MS)
+    page.wait_for_timeout(_SETTLED_MS * (picture.settles - 1))
     page.screenshot(path=FOLDER / f"{name}.png")
     context.close()
