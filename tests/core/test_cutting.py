@@ -15,7 +15,7 @@ from ranura.core.cutting.passes import cumulative_depths, max_step, pass_count
 from ranura.core.cutting.power import chip_correction
 from ranura.core.cutting.size import size_reasons
 from ranura.core.cutting.speed import INCH_CHART, METRIC_CHART, chart_rpm, plan_speed, rim_speed, share_rpm
-from ranura.core.shop.house_rules import SPEED_RULES
+from ranura.core.shop.schools import SPEED_RULES
 from ranura.core.shop.tooling.routers import DialPosition
 from ranura.demo.shop import SHOP
 

@@ -30,9 +30,10 @@ from ranura.core.cutting.stepping import plan_steps
 from ranura.core.cutting.stiffness import stress_limit
 from ranura.core.joints.sliding_dovetail import plan_sliding_dovetail
 from ranura.core.plan import plan_cut
-from ranura.core.shop.house_rules import SCHOOLS, STANDARD, HouseRules, bounds, school_values
+from ranura.core.shop.house_rules import STANDARD, HouseRules, bounds
 from ranura.core.shop.rule_changes import rule_changes
 from ranura.core.shop.saved_outlines import STUFFS, lasts
+from ranura.core.shop.schools import SCHOOLS, school_values
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.templates.bushings import plan_template

@@ -13,7 +13,7 @@ from ranura.core.board.pieces import Piece
 from ranura.core.plan import PLANNING
 from ranura.core.running import words
 from ranura.core.running.record import record_of
-from ranura.core.shop.house_rules import Level
+from ranura.core.shop.schools import Level
 from ranura.core.shop.shop import Shop
 from ranura.demo.shop import SHOP
 

@@ -23,7 +23,8 @@ from ranura.core.cuts.channel.on_board import channel
 from ranura.core.family import NOTHING_BEFORE
 from ranura.core.output.remedies import known_walls
 from ranura.core.plan import PLANNING, CutPlan, plan_cut
-from ranura.core.shop.house_rules import DEPTH_RULES, SPEED_RULES, HouseRules, RuleError
+from ranura.core.shop.house_rules import HouseRules, RuleError
+from ranura.core.shop.schools import DEPTH_RULES, SPEED_RULES
 from ranura.core.shop.shop import Shop
 from ranura.core.text.cautions import Caution
 from ranura.core.text.errors import CutError

@@ -6,7 +6,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from ranura.core.shop.house_rules import SCHOOLS, HouseRules, school_values
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.schools import SCHOOLS, school_values
 from ranura.core.text.figures import show
 from ranura.core.text.lengths_format import SHOWN_ERROR
 from ranura.core.text.writing import inches_to, length_reading, write

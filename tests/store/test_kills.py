@@ -102,7 +102,7 @@ SAME = {"a whole backup"}
 
 ALIKE = {
     "a job's name", "moving a board", "saving a bit", "house rules and unit", "copying a board", "copying a job", "a whole shop",
-    "a job from a file",
+    "a job from a file", "a whole backup",
 }  # fmt: skip
 """What is written as others are."""
 

@@ -15,7 +15,8 @@ from sqlalchemy import table as sa_table
 from sqlalchemy.exc import IntegrityError
 
 from ranura.core.cuts.channel.asked import ChannelCut
-from ranura.core.shop.house_rules import DEPTH_RULES, SPEED_RULES, HouseRules
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.schools import DEPTH_RULES, SPEED_RULES
 from ranura.core.text.lengths import read
 from ranura.demo.jobs import DESK_ID, JOB_ID, SHELF_DADOES
 from ranura.demo.shop import DEMO_SHOP, SHOP

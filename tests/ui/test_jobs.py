@@ -284,6 +284,7 @@ def test_what_cannot_be_done_is_said_also_where_no_form_is_open(page: Page, shop
     expect(page.get_by_test_id("notice")).to_have_count(0)
 
 
+@pytest.mark.thorough
 def test_a_job_goes_out_as_a_file_and_comes_in_again(open_page: Callable[..., Page]):
     page = open_page("/jobs/little-harbour/page", wait="job-page")
     with page.expect_download() as download:
@@ -321,6 +322,7 @@ def test_what_is_to_be_measured_leads_to_its_field(page: Page, shop: Served):
     expect(page.get_by_role("dialog")).to_contain_text("Change Wing case side")
 
 
+@pytest.mark.thorough
 def test_what_one_window_types_is_its_own_until_it_is_closed(page: Page, shop: Served, store):
     """Two windows of one browser share what waits; only who typed it sends it, and who is left after it is closed."""
     held = []

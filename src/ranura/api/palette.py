@@ -16,7 +16,8 @@ from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheShop, TheStore
 from ranura.core.cut_line import begun, read_line, wants
 from ranura.core.shop.drawer.finding import find
-from ranura.core.shop.house_rules import SCHOOLS, bounds
+from ranura.core.shop.house_rules import bounds
+from ranura.core.shop.schools import SCHOOLS
 from ranura.core.shop.shop import Shop
 from ranura.core.text.forms import Form
 from ranura.core.text.trade_words import TRADE_WORDS

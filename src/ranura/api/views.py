@@ -18,7 +18,8 @@ from ranura.core.geometry.rings import Point, Ring
 from ranura.core.joints.kinds import KINDS
 from ranura.core.plan import Planning, Status
 from ranura.core.sequence.job_order import Pin
-from ranura.core.shop.house_rules import SCHOOLS, Bound, Choice, HouseRules, bounds
+from ranura.core.shop.house_rules import Bound, HouseRules, bounds
+from ranura.core.shop.schools import SCHOOLS, Choice
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
 from ranura.core.text.lengths import Unit, as_typed

@@ -9,7 +9,7 @@ from pydantic import Field
 from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, MountingField, Question, Refused
 from ranura.core.cutting.direction import Contour, Sense, Side, Turn, WoodSide, contour_direction, straight_direction, way_words
-from ranura.core.shop.house_rules import Climb
+from ranura.core.shop.schools import Climb
 
 
 class DirectionRequest(Question):

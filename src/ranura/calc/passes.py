@@ -5,7 +5,7 @@ from __future__ import annotations
 from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, LengthField, Question, Refused, SizeField
 from ranura.core.cutting.passes import CAP, FINISH, cumulative_depths, max_step, pass_count
-from ranura.core.shop.house_rules import DepthRule
+from ranura.core.shop.schools import DepthRule
 
 _MOST_PASSES = 2_000
 

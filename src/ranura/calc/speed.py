@@ -10,7 +10,8 @@ from pydantic import Field, PlainValidator, WithJsonSchema
 from ranura.calc.calculator import Calculator
 from ranura.calc.fields import Answer, CautionAnswer, MountingField, Positive, Question, Refused, SizeField
 from ranura.core.cutting.speed import RIM_CEILING, LimitedBy, plan_speed
-from ranura.core.shop.house_rules import STANDARD, SpeedRule
+from ranura.core.shop.house_rules import STANDARD
+from ranura.core.shop.schools import SpeedRule
 from ranura.core.shop.tooling.routers import DialPosition
 from ranura.core.text.cautions import written
 

@@ -19,7 +19,7 @@ from ranura.core.running.log import RunOf
 from ranura.core.running.record import RunRecord
 from ranura.core.running.steps import RunStep
 from ranura.core.running.trouble import Trouble, troubles
-from ranura.core.shop.house_rules import Burning
+from ranura.core.shop.schools import Burning
 from ranura.core.text.writing import Shown, System, Text
 
 _OF = TypeAdapter(RunOf)

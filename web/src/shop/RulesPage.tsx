@@ -5,7 +5,6 @@ import {
   type HouseRules,
   type JobCard,
   type Problem,
-  type RuleChange,
   type RulesView,
   type ShopView,
   type Texts,
@@ -23,6 +22,7 @@ import { useKept } from "../ui/kept";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
+import { line, Moves } from "./Moves";
 import { usePlace } from "./place";
 import { GROUPS, Schools, Word } from "./Rules";
 
@@ -306,38 +306,3 @@ function NumberLine({ number, text, problem, changed, unit, onType }: NumberProp
     </div>
   );
 }
-
-/** The figures of each cut, before and after. */
-function Moves({ moves, unit }: { moves: readonly RuleChange[]; unit: Unit }) {
-  const cuts = [...new Set(moves.map((move) => move.cut_id))];
-  return (
-    <ul className="flex flex-col gap-3">
-      {cuts.map((id) => {
-        const own = moves.filter((move) => move.cut_id === id);
-        return (
-          <li key={id}>
-            <b className="block text-body">{own[0]?.cut_name}</b>
-            <table className="w-full text-small tabular-nums">
-              <tbody>
-                {own.map((move) => (
-                  <tr key={move.label} className="border-t border-rule">
-                    <th className="py-0.5 pr-2 text-left font-normal text-ink-2">{move.label}</th>
-                    <td className="py-0.5 pr-2 text-right whitespace-nowrap text-ink-2 line-through">
-                      <Words text={line(reading(move.before, unit))} />
-                    </td>
-                    <td className="py-0.5 text-right font-semibold whitespace-nowrap">
-                      <Words text={line(reading(move.after, unit))} />
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </li>
-        );
-      })}
-    </ul>
-  );
-}
-
-const line = (read: { number: string; unit: string; error?: string | null }) =>
-  `${read.number} ${read.unit} ${read.error ? `(${read.error})` : ""}`.trim();

@@ -9,7 +9,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
-from ranura.core.shop.house_rules import Climb
+from ranura.core.shop.schools import Climb
 from ranura.core.shop.tooling.routers import Mounting
 from ranura.core.text import guide_words
 from ranura.core.text.cautions import Caution, caution

@@ -9,7 +9,8 @@ from typing import Literal
 
 from ranura.core.board.materials import MaterialClass
 from ranura.core.geometry import closeness
-from ranura.core.shop.house_rules import STANDARD, Burning
+from ranura.core.shop.house_rules import STANDARD
+from ranura.core.shop.schools import Burning
 from ranura.core.text import speed_words
 from ranura.core.text.cautions import Caution, caution
 

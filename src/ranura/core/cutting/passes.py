@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from ranura.core.geometry import closeness
-from ranura.core.shop.house_rules import STANDARD, DepthRule
+from ranura.core.shop.house_rules import STANDARD
+from ranura.core.shop.schools import DepthRule
 
 CAP = STANDARD.pass_cap
 FINISH = STANDARD.finish

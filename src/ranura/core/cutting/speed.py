@@ -12,7 +12,8 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.geometry import closeness
-from ranura.core.shop.house_rules import SPEED_RULES, STANDARD, HouseRules, SpeedRule
+from ranura.core.shop.house_rules import STANDARD, HouseRules
+from ranura.core.shop.schools import SPEED_RULES, SpeedRule
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import DialPosition, Mounting, Router
 from ranura.core.text import speed_words

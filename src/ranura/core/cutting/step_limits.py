@@ -19,7 +19,8 @@ from ranura.core.cutting.power import MOST_CORRECTION, least_feed_chip, specific
 from ranura.core.cutting.stiffness import CUTTER_SHARE, stress_limit
 from ranura.core.cutting.turning import Turning
 from ranura.core.geometry import closeness
-from ranura.core.shop.house_rules import DepthRule, HouseRules
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.schools import DepthRule
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text import depth_words, strength_words
 from ranura.core.text.cautions import Caution, Reason

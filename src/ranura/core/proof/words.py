@@ -97,27 +97,6 @@ CLIMBS = Words(
     message="The fresh wood would lie only on the right of the router's way: the bit pulls itself along",
     do="Run it the other way, or take less than {1:about} with the climb rule of the house",
 )
-LEARNERS_DO_NOT_LOWER = Words(
-    code="learners-do-not-lower",
-    place="direction",
-    level="stop",
-    message="The work would be lowered onto the turning bit, which the house leaves to the practised",
-    do="Cut it by hand with a plunge router, or from an edge",
-)
-LEARNERS_ARE_GUIDED = Words(
-    code="learners-are-guided",
-    place="guide",
-    level="stop",
-    message="The router would be led by eye, which the house leaves to the practised",
-    do="Lead it along a fence, an edge guide or a template",
-)
-LEARNERS_UNDERCUT_ON_TABLE = Words(
-    code="learners-undercut-on-table",
-    place="tool",
-    level="stop",
-    message="This bit undercuts: by hand it must be kept down all the way, which the house leaves to the practised",
-    do="Cut it on a router table",
-)
 SLED_CUTS_BACK = Words(
     code="sled-cuts-back",
     place="direction",

@@ -11,7 +11,7 @@ from ranura.core.output.dry_run import DryRun, DryStep
 from ranura.core.output.slip import Lead, SectionKey, SlipSection
 from ranura.core.plan import CutPlan
 from ranura.core.running import words
-from ranura.core.shop.house_rules import Level
+from ranura.core.shop.schools import Level
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import BaseKind, Mounting
 from ranura.core.templates.words import NEVER_LIFT

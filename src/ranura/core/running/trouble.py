@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 from typing import Final
 
 from ranura.core.cutting.easing import Easing
-from ranura.core.shop.house_rules import Burning
+from ranura.core.shop.schools import Burning
 from ranura.core.text.writing import Text, write
 
 

@@ -11,7 +11,8 @@ from ranura.core.output.figures.feed import SET_BY, pace_figure, power_figure, s
 from ranura.core.output.figures.speed import speed_figures
 from ranura.core.output.figures.tool import tool_figures
 from ranura.core.output.going import Going
-from ranura.core.shop.house_rules import DEPTH_RULES, school_name
+from ranura.core.shop.house_rules import school_name
+from ranura.core.shop.schools import DEPTH_RULES
 from ranura.core.text.figures import Figure, School, because, given, plain, show
 from ranura.core.text.writing import write
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from ranura.core.proof import words
+from ranura.core.proof import level_words
 from ranura.core.proof.cutter import is_undercut
 from ranura.core.proof.findings import Found
 from ranura.core.proof.steps import THIN, Circumstances, Step
@@ -18,9 +18,9 @@ def level(step: Step, around: Circumstances) -> Iterator[Found]:
     spot, depth = step.on_board(move.path[-1]), move.to_depth or 0.0
     if not step.by_hand:
         if move.kind == "plunge" and step.below > THIN:
-            yield step.found(2, words.LEARNERS_DO_NOT_LOWER, spot, depth)
+            yield step.found(2, level_words.LEARNERS_DO_NOT_LOWER, spot, depth)
         return
     if any(guide.kind == "freehand" for guide in step.setting.guides):
-        yield step.found(5, words.LEARNERS_ARE_GUIDED, spot, depth)
+        yield step.found(5, level_words.LEARNERS_ARE_GUIDED, spot, depth)
     if is_undercut(step.setting.bit):
-        yield step.found(12, words.LEARNERS_UNDERCUT_ON_TABLE, spot, depth)
+        yield step.found(12, level_words.LEARNERS_UNDERCUT_ON_TABLE, spot, depth)
