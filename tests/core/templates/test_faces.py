@@ -43,6 +43,8 @@ OWN = replace(
     outlines=(
         SavedOutline(id="disc", name="Disc", path=DISC),
         SavedOutline(id="square", name="Square", path="M0 0 L90 0 L90 70 L0 70 Z"),
+        SavedOutline(id="lath", name="Lath", path="M0 0 L90 0 L90 19 L0 19 Z"),
+        SavedOutline(id="board", name="Board", path="M0 0 L90 0 L90 22 L0 22 Z"),
         SavedOutline(id="ring", name="Ring", path=f"{DISC} {text_of_loops([circle((50, 50), 20)])}"),
     ),
 )
@@ -256,3 +258,20 @@ def test_a_drawer_without_a_bearing_at_both_ends_lacks_it():
         planned(shop=shop)
     assert (refused.value.code, refused.value.lacks) == ("no-bit-of-kind", True)
     assert "a bearing at both ends" in refused.value.message.metric
+
+
+@pytest.mark.parametrize(("outline", "lies"), [("lath", False), ("board", True)])
+def test_a_part_too_narrow_for_a_board_below_it_is_not_turned_over(outline, lies):
+    made = planned(outline=outline, turn=20)
+    assert any(move.kind == "turn-over" for move in made.moves)
+    assert any(each.id == "smaller" for each in made.bodies) == lies
+    stops = {each.code for each in made.cautions if each.level == "stop"}
+    assert ("nothing-to-lie-on" in stops) != lies
+    if not lies:
+        assert ("nothing-to-lie-on", {"turned": False}) in [(each.answers, each.change) for each in made.remedies]
+
+
+def test_turned_over_it_follows_no_guide_that_was_chosen_before():
+    form = PLANNING.form(replace(ASKED, turned=False, guide="bushing"), BOARD, OWN)
+    blank = next(each for each in form.options if each.label == "Where fibres lift")
+    assert [each.change for each in blank.choices] == [{"turned": False, "guide": None}, {"turned": True, "guide": None}]

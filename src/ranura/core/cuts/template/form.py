@@ -52,7 +52,7 @@ def form(cut: TemplateCut, piece: Piece, shop: Shop) -> Form:
         options.append(LengthBlank(field="sawn", label="sawn outside by", placeholder="not sawn", optional=True))
     if cut.sawn is not None:
         says = ((False, "Where fibres lift: slowly"), (True, "Where fibres lift: turned over"))
-        options.append(answers("Where fibres lift", "turned", cut.turned, says))
+        options.append(answers("Where fibres lift", "turned", cut.turned, says, clears={"guide": None}))
     options.append(RepeatBlank(label="Repeats", counts=_COUNTS, count=cut.count, places=False))
     more: list[Blank] = [
         NumberBlank(

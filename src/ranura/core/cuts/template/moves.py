@@ -12,7 +12,7 @@ from shapely import Polygon, get_coordinates
 from ranura.core.cuts.template.arcs import BESIDE, into, out_of
 from ranura.core.cuts.template.faces import FaceWay
 from ranura.core.cuts.template.guides import Follower, Template, raised_by
-from ranura.core.cuts.template.on_board import OutlineOnBoard
+from ranura.core.cuts.template.on_board import OutlineOnBoard, smaller_board
 from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.cutting.stepping import Pass
 from ranura.core.geometry.areas import parts_of
@@ -239,15 +239,11 @@ def _raised(setting: TemplateSetting, follower: Follower, moves: Sequence[Move])
     if turned is None:
         return [bench]
     top, high = setting.outline.thickness, raised_by(setting.rules)
-    below = max(parts_of(setting.outline.area.buffer(-SMALLER)), key=lambda part: part.area, default=None)
+    below = smaller_board(setting.outline)
     ring = () if below is None else tuple((float(x), float(y)) for x, y, *_ in below.exterior.simplify(_SAWN).coords[:-1])
     over = replace(bench, id="bench-2", z0=top + high, z1=top + high + bench.z1 - bench.z0, from_move=turned)
     board = [replace(standing("smaller", "below", ring, top, top + high), from_move=turned)] if ring else []
     return [replace(bench, id="bench-1", to_move=turned), over, *board]
-
-
-SMALLER = 10.0
-"""mm by which the board that a part lies on is smaller than it all round, so that bearing and screw run clear of it."""
 
 
 def blank_ring(asked: OutlineOnBoard) -> Ring:

@@ -178,6 +178,16 @@ def on_board(cut: TemplateCut, piece: Piece, shop: Shop) -> OutlineOnBoard:
     )
 
 
+SMALLER = 10.0
+"""mm by which the board that a part lies on when it is turned over is smaller than it all round, so that bearing and screw run
+clear of it."""
+
+
+def smaller_board(asked: OutlineOnBoard) -> Polygon | None:
+    """The board that a part lies on when it is turned over; None where a part so narrow has none to lie on."""
+    return max(parts_of(asked.area.buffer(-SMALLER)), key=lambda part: part.area, default=None)
+
+
 def _blank(area: BaseGeometry, waste: float, part: tuple[float, float]) -> BaseGeometry:
     """What a saw leaves of a board of a length and a width, so many mm outside of an area."""
     return union_all([Polygon(each.exterior) for each in parts_of(area)]).buffer(waste).intersection(box(0, 0, *part))

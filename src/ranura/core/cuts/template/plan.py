@@ -15,7 +15,7 @@ from ranura.core.cuts.template.arcs import BESIDE
 from ranura.core.cuts.template.faces import SHORTEST_LIFT, Faces, faces_of
 from ranura.core.cuts.template.guides import Follower, Template, template_for
 from ranura.core.cuts.template.judge import TemplateJudge
-from ranura.core.cuts.template.on_board import OutlineOnBoard
+from ranura.core.cuts.template.on_board import SMALLER, OutlineOnBoard, smaller_board
 from ranura.core.cuts.template.setting import Lift, TemplateSetting
 from ranura.core.cutting.grip import Grip, plan_grip
 from ranura.core.cutting.passes import first_at_once
@@ -192,6 +192,8 @@ def _cautions(
         yield caution(said, count=len(lifts), long=sum(length_of(each.path, closed=False) for each in lifts))
     elif asked.turned:
         yield caution(words.NOTHING_TO_TURN)
+    if turned and smaller_board(asked) is None:
+        yield caution(words.NOTHING_TO_LIE_ON, smaller=SMALLER)
     yield caution(words.FEEL_THE_EDGE)
     if bit.profile == "down-cut":
         yield caution(guide_words.DOWN_CUT_LIFTS_ROUTER)

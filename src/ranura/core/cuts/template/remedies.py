@@ -31,9 +31,11 @@ def template_remedies(cut: TemplateCut, setting: TemplateSetting) -> tuple[Remed
             Remedy(answers=words.SAWN_PART_ON_TAPE.code, says=write(says), change={"held": how})
             for how, says in (("tape", "Tape holds it from below"), ("vacuum", "Vacuum holds it from below"))
         ]
-    if words.NO_BEARING_AT_BOTH_ENDS.code in codes:
-        says = write("Cut it from one face")
-        found.append(Remedy(answers=words.NO_BEARING_AT_BOTH_ENDS.code, says=says, change={"turned": False}))
+    found += [
+        Remedy(answers=stop.code, says=write("Cut it from one face"), change={"turned": False})
+        for stop in (words.NO_BEARING_AT_BOTH_ENDS, words.NOTHING_TO_LIE_ON)
+        if stop.code in codes
+    ]
     found += _rounded(codes, setting)
     found += moved_clear(codes, setting.holding.moved if setting.holding is not None else ())
     return tuple(found)

@@ -10,7 +10,7 @@ from ranura.core.cuts.template.asked import TemplateCut, TemplateGuide
 from ranura.core.cuts.template.faces import Faces
 from ranura.core.cuts.template.figures import sense_of
 from ranura.core.cuts.template.guides import RIM, Follower, Template, raised_by
-from ranura.core.cuts.template.moves import SMALLER
+from ranura.core.cuts.template.on_board import SMALLER
 from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.geometry.paths import length_of
 from ranura.core.geometry.rings import signed_area

@@ -128,6 +128,13 @@ CUT_FROM_BOTH_FACES = Words(
     message="On {count:n0} stretches, {long:rough} in all, the fibres would lift this way up; the drawing numbers them",
     do="Mark them on the wood; they are cut when it is turned over",
 )
+NOTHING_TO_LIE_ON = Words(
+    code="nothing-to-lie-on",
+    place="hold",
+    level="stop",
+    message="Turned over, the part lies on a board {smaller:len} smaller than it all round; so narrow a part has none to lie on",
+    do="Cut it from one face",
+)
 NOTHING_TO_TURN = Words(
     code="nothing-to-turn",
     place="direction",
