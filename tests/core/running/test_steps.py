@@ -156,3 +156,11 @@ def test_the_chip_that_is_noted_is_that_of_the_slowest_run():
     assert of.chip_mm == pytest.approx(min(feeds) * 1000 / (plan.settings[0].rpm * 2))
     assert teeth_a_second(of) == pytest.approx(plan.settings[0].rpm / 60 * 2), "two edges a turn"
     assert teeth_a_second(replace(of, chip_mm=None)) is None
+
+
+def test_work_that_was_turned_over_is_held_again_before_it_is_cut():
+    cut, piece = next((cut, own) for each, _, cut, own in DEMO_CUTS if each == "lid-edges")
+    made = record_of(PLANNING.followed(replace(cut, both_faces=True), piece, SHOP, SHOP.rules), piece, SHOP)
+    over = [step for step in made.steps if step.moves and made.dry_run.steps[step.moves[0]].kind == "turn-over" and step.tick]
+    assert over
+    assert all(words.HELD_AGAIN in [line.metric for line in step.lines] for step in over if step.key.startswith("set-"))

@@ -163,7 +163,8 @@ def _set_anew(steps: Sequence[DryStep], number: int, machine: Machine) -> Iterat
         lines = _said(words.BIT_STANDS_STILL)
         yield RunStep(key=f"shift-{number}", part="cut", title=step.says, lines=lines, tick=True, moves=moves)
         return
-    lines = _said(words.SEE_THE_PLUG, words.LOCK_TRIED)
+    again = (words.HELD_AGAIN,) if step.kind == "turn-over" else ()
+    lines = _said(words.SEE_THE_PLUG, *again, words.LOCK_TRIED)
     yield RunStep(key=f"set-{number}", part="set-up", title=step.says, lines=lines, tick=True, moves=moves)
     following = steps[number + 1].kind if number + 1 < len(steps) else None
     if following not in ("set", "shift", "turn-over", None):

@@ -24,6 +24,7 @@ SET: Final[Mapping[SectionKey, str]] = {
     "guide": "Set the guide",
     "hold": "Hold the work",
 }
+HELD_AGAIN: Final = "held again as before: it does not move by hand"
 SET_ALL: Final = "Set speed, depth, guide and holding"
 AS_ON_THE_SLIP: Final = "all of it as the slip has it, tried by hand"
 DEPTH_LOCKED: Final = (
