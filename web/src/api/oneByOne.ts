@@ -1,10 +1,10 @@
 /** Many questions, asked one after another: whoever asks about something else in their place waits for one of them at most. */
+
 import { useEffect, useState } from "react";
 import { useStable } from "../ui/stable";
+import { aWhile } from "./again";
 import type { Outcome } from "./client";
 
-const AGAIN_MS = 1000;
-const wait = (ms: number) => new Promise((done) => setTimeout(done, ms));
 const NONE: ReadonlyMap<string, never> = new Map<string, never>();
 
 /** What is known by now of each of `ones`, `about` something (null asks nothing); a server that is down is asked again until it
@@ -24,7 +24,7 @@ export function useOneByOne<T>(
       for (const one of of.split("\n").slice(1)) {
         let answer = await asked(one);
         while (answer.kind === "down" && !gone) {
-          await wait(AGAIN_MS);
+          await aWhile();
           answer = await asked(one);
         }
         if (gone) return;

@@ -1,5 +1,7 @@
 /** A run while somebody goes through it: steps are shown at once, and kept in their order as soon as the server answers. */
+
 import { useCallback, useEffect, useRef, useState } from "react";
+import { aWhile } from "../api/again";
 import { api, type DoneStep, type Run, type RunStep } from "../api/client";
 import { store, stored } from "../app/stored";
 import { problemOf } from "../ui/problems";
@@ -18,8 +20,6 @@ interface Left {
 }
 
 const leftAt = (runId: string) => `ranura-run-${runId}`;
-const AGAIN_MS = 1000;
-const wait = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
 export function useRun(run: Run, steps: readonly RunStep[]) {
   const [done, setDone] = useState<readonly DoneStep[]>(run.progress.done);
@@ -61,7 +61,7 @@ export function useRun(run: Run, steps: readonly RunStep[]) {
         const answer = await api.stepRun(run.id, { hand: word, ...queue.current[0] });
         if (answer.kind === "down") {
           setSaid("Not kept yet: the server does not answer. Go on; it is kept as soon as it does.");
-          await wait(AGAIN_MS);
+          await aWhile();
           continue;
         }
         if (answer.kind !== "ok") {
