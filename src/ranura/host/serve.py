@@ -49,7 +49,7 @@ class _Server(uvicorn.Server):
         await super().startup(sockets=sockets)
         heap.set_aside()
         answer(running.announce(self._home, self._url).ready_line)
-        Thread(target=_look_ahead, args=(self._url,), daemon=True).start()
+        Thread(target=look_ahead, args=(self._url,), daemon=True).start()
 
     async def shutdown(self, sockets: list[socket.socket] | None = None) -> None:
         """Ends the streams of news first: they would be waited for."""
@@ -57,7 +57,7 @@ class _Server(uvicorn.Server):
         await super().shutdown(sockets=sockets)
 
 
-def _look_ahead(url: str) -> None:
+def look_ahead(url: str) -> None:
     """Asks for what the first pages will ask for, the jobs that were changed last: planned while nobody waits."""
     with suppress(OSError, ValueError):
         with urlopen(f"{url}api/jobs", timeout=_PATIENCE_S) as jobs:

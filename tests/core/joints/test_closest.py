@@ -14,9 +14,13 @@ from tests.demo_cuts import _BOARDS
 from ranura.core.joint_plan import plan_joint
 from ranura.core.joints.asked import Joint
 from ranura.core.joints.drawing import joint_views
+from ranura.core.joints.joined import Line
+from ranura.core.joints.together import Solid, put_together
 from ranura.core.output.views import View
 from ranura.core.plan import PLANNING
+from ranura.core.proof.bodies import work_of
 from ranura.core.text.lengths import in_mm
+from ranura.core.text.writing import write
 from ranura.demo.jobs import DESK_JOINTS, JOINTS
 from ranura.demo.shop import SHOP
 
@@ -79,3 +83,19 @@ def test_air_that_a_spline_fills_is_none():
     assert made.together is not None
     assert max(each.gap for each in made.together.measured) > 3
     assert made.together.closest is None
+
+
+def test_what_is_measured_beside_the_section_is_not_enlarged_in_it():
+    """A board whose side leans away: 0.05 mm of air where the section is, and 0.55 mm further along."""
+    first, second = DEMO["desk-paper"][1:]
+    made = plan_joint(PLANNING, DEMO["desk-paper"][0], first, second, SHOP).joined
+    leaning = replace(work_of(second, ()), ring=((10.05, 0), (60, 0), (60, 100), (11.05, 100)), z0=0.0, z1=18.0)
+    block = replace(work_of(first, ()), ring=((0, 0), (10, 0), (10, 100), (0, 100)), z0=0.0, z1=18.0)
+    at, beside = (
+        Line(name=write("{name}", name=name), at=(10.0, y, 9.0), way=(1.0, 0.0, 0.0), reach=20.0, wanted=0.0)
+        for name, y in (("here", 0.001), ("beside it", 50.0))
+    )
+    seen = put_together(replace(made, lines=(at, beside)), Solid(block, ()), Solid(leaning, ()))
+    assert [round(each.gap, 2) for each in seen.measured] == [0.05, 0.55]
+    assert seen.closest is not None
+    assert seen.closest.name.metric == "here"
