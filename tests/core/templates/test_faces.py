@@ -269,6 +269,8 @@ def test_a_part_too_narrow_for_a_board_below_it_is_not_turned_over(outline, lies
     assert ("nothing-to-lie-on" in stops) != lies
     if not lies:
         assert ("nothing-to-lie-on", {"turned": False}) in [(each.answers, each.change) for each in made.remedies]
+        one_face = planned(outline=outline, turn=20, turned=False)
+        assert not any(each.code == "nothing-to-lie-on" for each in one_face.cautions)
 
 
 def test_turned_over_it_follows_no_guide_that_was_chosen_before():
