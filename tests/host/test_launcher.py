@@ -68,7 +68,7 @@ def test_a_fingerprint_follows_names_and_contents(tmp_path, monkeypatch):
 
 
 def test_locks_hold_hashes_and_no_address():
-    for name in ("run.txt", "dev.txt"):
+    for name in ("run.txt", "dev.txt", "uv.txt"):
         text = (places.REQUIREMENTS / name).read_text()
         assert "--hash=sha256:" in text
         assert "://" not in text

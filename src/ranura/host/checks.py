@@ -83,12 +83,12 @@ def _done(step: Step) -> tuple[subprocess.CompletedProcess[str], float]:
 
 
 def _check(more: Sequence[Step] = ()) -> None:
-    """All checks, and more beside those of the page; those of Python alone while the page is still being prepared."""
+    """All checks, and more beside those of the page; those of Python from the start, since types take longest."""
     with ThreadPoolExecutor(max_workers=1) as pool:
         of_python = pool.submit(_run, _python_steps())
         prepare()
+        _run([*more, *_page_steps()], together=True)
         of_python.result()
-    _run([*more, *_page_steps()], together=True)
 
 
 def prepare() -> None:
