@@ -98,7 +98,7 @@ def _written(store: Store) -> dict[str, str]:
         told = session.execute(
             text("SHOW GLOBAL STATUS WHERE Variable_name IN ('Handler_write', 'Handler_update', 'Handler_delete')")
         )
-        return dict(told.tuples())
+        return dict(told.all())
 
 
 @pytest.fixture

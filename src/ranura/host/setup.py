@@ -116,7 +116,7 @@ def ensure_python(level: Level) -> bool:
 
 
 def _install(python: Path, lock: Path) -> None:
-    """The packages of a lock by uv, which takes a quarter of the time, or else by pip, which knows this machine's own settings."""
+    """The packages of a lock: by uv in a quarter of the time, or else by pip, which knows this machine's own settings."""
     pip = (python, "-m", "pip", "install", "-q", "--disable-pip-version-check", "--no-input", "--require-hashes", "-r")
     try:
         _run([*pip, places.REQUIREMENTS / "uv.txt", "--only-binary", ":all:"], "Installing uv")
