@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Any
 
-from fastapi import FastAPI, Response
+from fastapi import APIRouter, FastAPI, Response
 from fastapi.responses import FileResponse, HTMLResponse, JSONResponse
 from starlette.datastructures import Headers
 from starlette.middleware.gzip import GZipMiddleware
@@ -125,9 +125,9 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
         cares,
         taken_along,
     ):
-        app.include_router(part.router)
+        _take_routes(app, part.router)
     for made in (jobs.ROUTES, plans.ROUTES, testcuts.ROUTES, forms.ROUTES):
-        app.include_router(made.router(app.state.cut_requests))
+        _take_routes(app, made.router(app.state.cut_requests))
 
     @app.get("/api/{path:path}", include_in_schema=False)
     def unknown_route(path: str) -> JSONResponse:
@@ -136,6 +136,11 @@ def create_app(settings: Settings, store: Store, families: Families = FAMILIES) 
     if settings.page is not None:
         _serve_page(app, settings.page)
     return app
+
+
+def _take_routes(app: FastAPI, router: APIRouter) -> None:
+    """A part's routes as they are: including its router would make each of them a second time, when the first request comes."""
+    app.router.routes.extend(router.routes)
 
 
 class _Packed(GZipMiddleware):
