@@ -142,9 +142,14 @@ def test_what_was_known_of_a_shop_is_known_again_when_a_change_is_undone(store):
             return super().made(cut, piece, shop, **more)
 
     prior = PriorCuts(store, Counted(FAMILIES))
-    for shop in (SHOP, NO_BITS, SHOP, NO_BITS):
+    in_words = dataclasses.replace(SHOP, unit="in", currency="kr", deliveries=())
+    assert in_words != SHOP
+    for shop in (SHOP, NO_BITS, SHOP, NO_BITS, in_words):
         prior.made(SHELF_DADOES[0][2], WING_CASE_SIDE, shop, NOTHING_BEFORE)
-    assert planned == [SHOP, NO_BITS]
+    assert planned == [SHOP, NO_BITS], "what a board measured once, or another unit, is in no plan"
+    fewer = dataclasses.replace(SHOP, outlines=SHOP.outlines[1:])
+    prior.made(SHELF_DADOES[0][2], WING_CASE_SIDE, fewer, NOTHING_BEFORE)
+    assert planned[2:] == [fewer], "which templates there are stands in plans"
 
 
 def test_what_stands_before_a_cut_is_that_of_the_shop_that_is_asked_for(store):

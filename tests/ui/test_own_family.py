@@ -13,7 +13,7 @@ from tests.ui.test_journeys import field, saved
 from ranura.host import places
 from ranura.store.repository import Store
 
-pytestmark = pytest.mark.slow
+pytestmark = [pytest.mark.slow, pytest.mark.thorough]
 
 
 @pytest.fixture

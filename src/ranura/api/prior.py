@@ -123,10 +123,10 @@ class PriorCuts:
         """What is remembered of a shop as it is now, for a caller to read and fill, whatever others ask meanwhile. One that was
         read again and is the same changes nothing."""
         with self._lock:
-            known = next((made for each, made in self._made if each.same_apart_from_unit(shop)), {})
+            known = next((made for each, made in self._made if each.plans_as(shop)), {})
             if len(known) > _MOST:
                 known = {}
-            others = [(each, made) for each, made in self._made if not each.same_apart_from_unit(shop)]
+            others = [(each, made) for each, made in self._made if not each.plans_as(shop)]
             self._made = [(shop, known), *others][:_MOST_SHOPS]
             return known
 
@@ -134,7 +134,7 @@ class PriorCuts:
         """What is so before kept cuts, as it was found since anything was written."""
         with self._lock:
             of, fresh = self._fresh
-            if self._read_at != self._store.writes or of is None or not of.same_apart_from_unit(shop):
+            if self._read_at != self._store.writes or of is None or not of.plans_as(shop):
                 self._read_at, fresh = self._store.writes, {}
             self._fresh = (shop, fresh)
             return fresh

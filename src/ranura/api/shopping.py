@@ -58,7 +58,7 @@ class ShoppingList:
     def _ask(self, cuts: tuple[PlannedCut, ...], shop: Shop, planning: Planning, boards: Boards) -> _Asked:
         with self._lock:
             before = self._asked
-            if before is not None and before.cuts == cuts and before.shop.same_apart_from_unit(shop):
+            if before is not None and before.cuts == cuts and before.shop.plans_as(shop):
                 return before
             if before is not None:
                 before.over.set()

@@ -70,7 +70,7 @@ class Known:
     def of(self, shop: Shop, late: Callable[[], bool] = lambda: False) -> Known:
         """What is known of a shop; nothing of another one. When it is `late` nothing more is worked out, but for one thing."""
         self._late, self._begun = late, False
-        if self._shop is None or not self._shop.same_apart_from_unit(shop) or len(self.plans) > _MOST_KNOWN:
+        if self._shop is None or not self._shop.plans_as(shop) or len(self.plans) > _MOST_KNOWN:
             self.bearings, self.purchases, self.plans = {}, {}, {}
         self._shop = shop
         return self

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import Protocol, TypeVar
 
 from ranura.core.board.materials import MATERIALS, Delivery, Material
@@ -51,9 +51,13 @@ class Shop:
     currency: str = "€"
     """Put behind prices."""
 
-    def same_apart_from_unit(self, other: Shop) -> bool:
-        """Whether every plan and list is the same for both, but for the unit that bare numbers are in."""
-        return self is other or self == (other if other.unit == self.unit else replace(other, unit=self.unit))
+    def plans_as(self, other: Shop) -> bool:
+        """Whether every plan and list is the same for both: they differ at most in the unit that bare numbers are in, in
+        words, or in shapes and measures that were kept beside."""
+        return self is other or self._planned_with() == other._planned_with()
+
+    def _planned_with(self) -> tuple[object, ...]:
+        return (self.id, self.rules, self.routers, self.bits, self.guides, self.woods, self.outlines)
 
     def router(self, id: str, *, field: str | None = None) -> Router:
         """The router of an id. Raises `CutError` ("unknown-tool")."""
