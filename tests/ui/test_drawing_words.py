@@ -21,7 +21,10 @@ _ON_ONE_ANOTHER = """() => [...document.querySelectorAll('svg[data-view]')].flat
 })"""
 
 
-HALVES = [("inch", 0, 16), *(pytest.param(unit, first, 2, marks=pytest.mark.thorough) for unit, first in (("inch", 1), ("mm", 0)))]
+HALVES = [
+    ("inch", 0, 16),
+    *(pytest.param(unit, first, 2, marks=pytest.mark.thorough) for unit, first in (("inch", 1), ("mm", 0))),
+]
 """A few cuts, and in long runs all of them, every second one in millimetres."""
 
 
