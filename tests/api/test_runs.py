@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import itertools
+
 import pytest
 
 from ranura.core.running.lessons import lessons_of
@@ -342,3 +344,41 @@ def test_a_job_s_order_takes_pins_and_says_why_one_cannot_stand(client):
     assert [each["earlier"] for each in client.get("/api/jobs/little-harbour").json()["pins"]] == [last], "what was there stays"
     assert put(("no-such-cut", other)).status_code == 200, "a pin of a cut that is gone is let be"
     assert client.get("/api/jobs/little-harbour/order").json()["pins"] == []
+
+
+def test_a_bit_stays_in_until_it_is_done_or_it_is_said_what_comes_in_between(client):
+    def view():
+        return client.get("/api/jobs/little-harbour/order").json()
+
+    def put(stays: list):
+        return client.put("/api/jobs/little-harbour", json={"stays": stays})
+
+    def rounds(set_up) -> int:
+        """How often a bit is put in."""
+        return sum(each["set_up"] == set_up and each["order"]["change"] == "tool" for each in view()["lines"])
+
+    lines = view()["lines"]
+    for set_up in {tuple(each["set_up"].values()): each["set_up"] for each in lines}.values():
+        assert put([set_up]).json()["stays"] == [set_up]
+        assert view()["stays"] == [set_up]
+        assert rounds(set_up) == 1
+    # Another bit of its router that a person wants between two of its cuts takes it out.
+    first, then, between = next(
+        (first, then, between)
+        for first, then, between in itertools.permutations(lines, 3)
+        if first["set_up"] == then["set_up"] != between["set_up"]
+        and first["set_up"]["router_id"] == between["set_up"]["router_id"]
+        and len({each["piece"] for each in (first, then, between)}) == 3
+    )
+    wanted = [(first, between), (between, then)]
+    pins = [{"earlier": a["cut_id"], "later": b["cut_id"]} for a, b in wanted]
+    assert client.put("/api/jobs/little-harbour", json={"pins": pins, "stays": []}).status_code == 200
+    refused = put([first["set_up"]]).json()["error"]
+    assert refused["field"] == "stays"
+    assert refused["message"].startswith(f"{first['bit']} cannot stay in {first['router']} until it is done: ")
+    assert client.put("/api/jobs/little-harbour", json={"pins": [], "stays": [first["set_up"]]}).status_code == 200
+    kept = view()["stays"]
+    pinned = client.put("/api/jobs/little-harbour", json={"pins": [{"earlier": "a", "later": "b"}]}).json()
+    assert (pinned["stays"], len(pinned["pins"])) == (kept, 1), "what is wanted of bits stays when cuts are pinned"
+    assert put([{"bit_id": "no-such-bit", "router_id": "plunge-two"}]).status_code == 422
+    assert put([]).json()["stays"] == []

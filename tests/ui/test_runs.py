@@ -240,6 +240,12 @@ def test_a_job_s_order_stands_on_its_page(open_page: Callable[..., Page]):
     expect(page.get_by_role("alert")).to_contain_text("cannot come before")
     expect(page.get_by_test_id("pins")).to_have_count(0)
     page.get_by_role("alert").get_by_role("button", name="Close").click()
+    # A bit stays in until it is done.
+    stays = page.get_by_test_id("stays-in").first
+    stays.click()
+    expect(stays).to_have_attribute("aria-pressed", "true")
+    page.keyboard.press("Control+z")
+    expect(stays).to_have_attribute("aria-pressed", "false")
     lines.nth(3).get_by_role("link").click()
     expect(page.get_by_test_id("slip")).to_be_visible()
 

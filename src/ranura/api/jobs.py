@@ -9,7 +9,7 @@ from fastapi import Response
 
 from ranura.api.cut_routes import CutRoutes
 from ranura.api.joints import change_cut
-from ranura.api.orders import OrderView, check_pins, order_view
+from ranura.api.orders import OrderView, check_wishes, order_view
 from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS, StaleBody
 from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop, TheStore
@@ -17,7 +17,7 @@ from ranura.api.views import CutItem, JobCard, JobView, cut_item, job_card, job_
 from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.family import Before
 from ranura.core.plan import Planning
-from ranura.core.sequence.job_order import Pin
+from ranura.core.sequence.job_order import Pin, StaysIn
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
 from ranura.requests.cuts import NewCut, NewPiece, SaveCut
@@ -92,14 +92,17 @@ def save_job(
     job_id: str, asked: JobChange, shop: TheShop, store: TheStore, planning: ThePlanning, prior: ThePriorCuts
 ) -> JobView:
     """Keeps another name, notes, whether a job is put away, or what is wanted of the order of its cuts; answers the whole job."""
-    pins = None if asked.pins is None else tuple(Pin(earlier=each.earlier, later=each.later) for each in asked.pins)
-    if pins is not None:
+    wishes: tuple[Pin | StaysIn, ...] | None = None
+    if asked.pins is not None or asked.stays is not None:
         with store.session() as session:
             job = kept_jobs.load_job(session, shop.id, job_id)
-        check_pins(job, pins, shop, prior)
+        pins = job.pins if asked.pins is None else tuple(Pin(**each.model_dump()) for each in asked.pins)
+        stays = job.stays if asked.stays is None else tuple(StaysIn(**each.model_dump()) for each in asked.stays)
+        wishes = (*pins, *stays)
+        check_wishes(job, pins, stays, shop, prior)
     with store.session() as session:
         name = None if asked.name is None else asked.name.strip()
-        kept_jobs.save_job(session, shop.id, job_id, name=name, notes=asked.notes, archived=asked.archived, pins=pins)
+        kept_jobs.save_job(session, shop.id, job_id, name=name, notes=asked.notes, archived=asked.archived, wishes=wishes)
         session.flush()
         return job_view(kept_jobs.load_job(session, shop.id, job_id), shop, planning, prior)
 

@@ -8,7 +8,18 @@ from dataclasses import dataclass
 from ranura.api.prior import PriorCuts
 from ranura.core.output.work import Work
 from ranura.core.sequence import refusals
-from ranura.core.sequence.job_order import CutWork, JobOrder, OrderedCut, Pin, order_of_job, standing, why_not
+from ranura.core.sequence.job_order import (
+    CutWork,
+    JobOrder,
+    OrderedCut,
+    Pin,
+    StaysIn,
+    cut_in_between,
+    order_of_job,
+    standing,
+    stays_standing,
+    why_not,
+)
 from ranura.core.sequence.order import OrderError
 from ranura.core.shop.shop import Shop
 from ranura.core.text.writing import Text, write
@@ -27,6 +38,8 @@ class OrderLine:
     """How many boards of it there are, all cut at one setting."""
     bit: str
     router: str
+    set_up: StaysIn
+    """The same by their ids."""
     order: OrderedCut
     after: str | None
     """The name of the cut that must come before it on its board."""
@@ -49,7 +62,9 @@ class OrderView:
     job: JobOrder | None
     lines: tuple[OrderLine, ...]
     pins: tuple[Pin, ...]
-    """What a person wants of it."""
+    """What a person wants of it: which cut before which,"""
+    stays: tuple[StaysIn, ...]
+    """and which bits stay in until they are done."""
     left_out: tuple[str, ...]
     """Cuts that cannot be run as they stand."""
     ready: tuple[ReadyList, ...]
@@ -60,15 +75,17 @@ def order_view(job: KeptJob, shop: Shop, prior: PriorCuts) -> OrderView:
     made = [(item, kept, work) for item, kept, work in prior.works(job, shop)]
     known = {kept.id: (item, kept, work) for item, kept, work in made if work is not None}
     works = [_work(item, kept, work) for item, kept, work in known.values()]
-    found = order_of_job(works, setup_minutes=shop.rules.setup_minutes, pins=job.pins) if works else None
+    found = order_of_job(works, setup_minutes=shop.rules.setup_minutes, pins=job.pins, stays=job.stays) if works else None
     lines = tuple(_line(each, known, shop) for each in found.cuts) if found is not None else ()
     left_out = tuple(f"{kept.name}, {item.piece.name}" for item, kept, work in made if work is None)
-    pins = standing(works, job.pins)
-    return OrderView(job=found, lines=lines, pins=pins, left_out=left_out, ready=tuple(_ready(list(known.values()), shop)))
+    ready = tuple(_ready(list(known.values()), shop))
+    pins, stays = standing(works, job.pins), stays_standing(works, job.pins, job.stays)
+    return OrderView(job=found, lines=lines, pins=pins, stays=stays, left_out=left_out, ready=ready)
 
 
-def check_pins(job: KeptJob, pins: Sequence[Pin], shop: Shop, prior: PriorCuts) -> None:
-    """Raises `OrderError` for the last of some pins that cannot stand beside the others."""
+def check_wishes(job: KeptJob, pins: Sequence[Pin], stays: Sequence[StaysIn], shop: Shop, prior: PriorCuts) -> None:
+    """Raises `OrderError` for the first of some pins, or of some bits that are to stay in, that cannot stand beside those before
+    it."""
     made = [(item, kept, work) for item, kept, work in prior.works(job, shop)]
     works = [_work(item, kept, work) for item, kept, work in made if work is not None]
     names = {kept.id: f"{kept.name}, {item.piece.name}" for item, kept, _ in made}
@@ -80,6 +97,18 @@ def check_pins(job: KeptJob, pins: Sequence[Pin], shop: Shop, prior: PriorCuts) 
                 first=names[pin.earlier],
                 then=names[pin.later],
                 way=" → ".join(names[each] for each in way),
+            )
+    for number, stay in enumerate(stays):
+        bit, router = shop.bit(stay.bit_id, field="stays"), shop.router(stay.router_id, field="stays")
+        if why := cut_in_between(works, pins, stays_standing(works, pins, stays[:number]), stay):
+            raise OrderError(
+                refusals.CANNOT_STAY_IN,
+                field="stays",
+                bit=bit.name,
+                router=router.name,
+                first=names[why.first],
+                between=names[why.between],
+                then=names[why.then],
             )
 
 
@@ -121,6 +150,7 @@ def _line(found: OrderedCut, known: dict[str, _Known], shop: Shop) -> OrderLine:
         count=item.piece.count,
         bit=shop.bit(work.bit_id).name,
         router=shop.router(work.router_id).name,
+        set_up=StaysIn(bit_id=work.bit_id, router_id=work.router_id),
         order=found,
         after=known[found.after][1].name if found.after is not None else None,
         minutes=work.minutes * item.piece.count,

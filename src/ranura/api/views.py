@@ -17,7 +17,7 @@ from ranura.core.family import AnyCut, Before
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.joints.kinds import KINDS
 from ranura.core.plan import Planning, Status
-from ranura.core.sequence.job_order import Pin
+from ranura.core.sequence.job_order import Pin, StaysIn
 from ranura.core.shop.house_rules import Bound, HouseRules, bounds
 from ranura.core.shop.schools import SCHOOLS, Choice
 from ranura.core.shop.shop import Shop
@@ -111,7 +111,9 @@ class JobView:
     notes: str
     archived: bool
     pins: tuple[Pin, ...]
-    """What a person wants of the order of its cuts."""
+    """What a person wants of the order of its cuts: which before which,"""
+    stays: tuple[StaysIn, ...]
+    """and which bits stay in until they are done."""
     pieces: tuple[PieceItem, ...]
     joints: tuple[JointLine, ...]
 
@@ -201,6 +203,7 @@ def job_view(job: KeptJob, shop: Shop, planning: Planning, prior: PriorCuts) -> 
         notes=job.notes,
         archived=job.archived,
         pins=job.pins,
+        stays=job.stays,
         pieces=tuple(_piece_item(piece, shop, planning, prior, before) for piece in job.pieces),
         joints=tuple(
             JointLine(

@@ -24,6 +24,13 @@ class PinIn(RequestModel):
     later: IdText
 
 
+class StaysInIn(RequestModel):
+    """A bit that is put into its router once, and taken out when its last cut is made."""
+
+    bit_id: IdText
+    router_id: IdText
+
+
 class JobChange(RequestModel):
     """What changes of a job; what is left out stays as it is."""
 
@@ -31,6 +38,7 @@ class JobChange(RequestModel):
     notes: Annotated[str, Field(max_length=4_000)] | None = None
     archived: bool | None = None
     pins: Annotated[tuple[PinIn, ...], Field(max_length=200)] | None = None
+    stays: Annotated[tuple[StaysInIn, ...], Field(max_length=200)] | None = None
 
 
 class PlaceCutIn(RequestModel):

@@ -14,13 +14,13 @@ from sqlalchemy.orm import Session, object_session
 from ranura.core.board.pieces import Piece
 from ranura.core.family import AnyCut
 from ranura.core.joints.asked import Joint
-from ranura.core.sequence.job_order import Pin
+from ranura.core.sequence.job_order import Pin, StaysIn
 from ranura.store.items import NotFoundError
 from ranura.store.models import CutRow, JobRow, JointRow, PieceRow
 from ranura.store.repository import CUTS, JOINING
 
 _PIECE = TypeAdapter(Piece)
-_PINS = TypeAdapter(tuple[Pin, ...])
+_WISHES = TypeAdapter(tuple[Pin | StaysIn, ...])
 
 
 class StaleError(Exception):
@@ -87,8 +87,18 @@ class KeptJob:
     pieces: tuple[KeptPiece, ...]
     """The cuts that follow from joints come before each piece's own."""
     joints: tuple[KeptJoint, ...] = ()
-    pins: tuple[Pin, ...] = ()
+    wishes: tuple[Pin | StaysIn, ...] = ()
     """What a person wants of the order of its cuts."""
+
+    @property
+    def pins(self) -> tuple[Pin, ...]:
+        """Which cut is wanted before which."""
+        return tuple(each for each in self.wishes if isinstance(each, Pin))
+
+    @property
+    def stays(self) -> tuple[StaysIn, ...]:
+        """Which bits are to stay in."""
+        return tuple(each for each in self.wishes if isinstance(each, StaysIn))
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -182,7 +192,7 @@ def load_job(session: Session, shop_id: str, job_id: str) -> KeptJob:
         name=job.name,
         notes=job.notes,
         archived=job.archived,
-        pins=_PINS.validate_python(job.pins or ()),
+        wishes=_WISHES.validate_python(job.pins or ()),
         pieces=tuple(
             KeptPiece(
                 id=row.id, piece=_PIECE.validate_python(row.spec), cuts=tuple(kept(cut) for cut in cuts if cut.piece_id == row.id)
@@ -255,7 +265,7 @@ def save_job(
     name: str | None = None,
     notes: str | None = None,
     archived: bool | None = None,
-    pins: tuple[Pin, ...] | None = None,
+    wishes: tuple[Pin | StaysIn, ...] | None = None,
 ) -> None:
     """Keeps what is said of a job; what is None stays. Raises NotFoundError."""
     row = mine(session, JobRow, shop_id, job_id)
@@ -265,8 +275,8 @@ def save_job(
         row.notes = notes
     if archived is not None:
         row.archived = archived
-    if pins is not None:
-        row.pins = _PINS.dump_python(pins, mode="json")
+    if wishes is not None:
+        row.pins = _WISHES.dump_python(wishes, mode="json")
     if name is not None or notes is not None:
         row.changed_at = now()
 

@@ -1,4 +1,4 @@
-import { GripVertical } from "lucide-react";
+import { GripVertical, Pin } from "lucide-react";
 import { useRef, useState } from "react";
 import { Link } from "react-router";
 import { api, type JobView, type OrderLine, type OrderView, type Unit } from "../api/client";
@@ -17,7 +17,7 @@ interface Props {
   unit: Unit;
 }
 
-type Pin = OrderView["pins"][number];
+type Wishes = Partial<Pick<OrderView, "pins" | "stays">>;
 
 const minutes = (each: number) => `${each < 10 ? each.toFixed(1) : Math.round(each)} min`;
 const times = (count: number, one: string) => (count === 1 ? `1 ${one}` : `${count} ${one}s`);
@@ -30,19 +30,30 @@ export function WorkOrder({ job, unit }: Props) {
   const pulling = usePulling<string, HTMLElement>();
   const [moving, setMoving] = useState<{ id: string; to: number } | null>(null);
   if (!order.data) return order.problem ? null : <p className="py-3 text-ink-2">Looking for the order …</p>;
-  const { job: found, lines, pins, left_out, ready } = order.data;
+  const { job: found, lines, pins, stays, left_out, ready } = order.data;
   const nameOf = (id: string) => lines.find((each) => each.cut_id === id)?.name ?? "";
-  const keep = async (label: string, to: Pin[]) => {
-    const answer = await api.saveJob(job.id, { pins: to });
+  const keep = async (label: string, to: Wishes) => {
+    const answer = await api.saveJob(job.id, to);
     notifyOf(`Not done: ${label}`, answer);
     if (answer.kind !== "ok") return;
-    history.push(changed(label, { do: "job", id: job.id, to: { pins: to }, was: { pins } }));
+    history.push(changed(label, { do: "job", id: job.id, to, was: to.pins ? { pins } : { stays } }));
     await refresh();
+  };
+  const stayOf = (line: OrderLine) =>
+    stays.find((each) => each.bit_id === line.set_up.bit_id && each.router_id === line.set_up.router_id);
+  const turnStay = (line: OrderLine) => {
+    const there = stayOf(line);
+    const to = there ? stays.filter((each) => each !== there) : [...stays, line.set_up];
+    void keep(`${line.bit} ${there ? "taken out whenever that is best" : "stays in until it is done"}`, {
+      stays: to,
+    });
   };
   const put = (first: OrderLine, then: OrderLine) => {
     const others = pins.filter((pin) => !(pin.earlier === then.cut_id && pin.later === first.cut_id));
     const pin = { earlier: first.cut_id, later: then.cut_id };
-    void keep(`${first.name} before ${then.name}`, others.length < pins.length ? others : [...pins, pin]);
+    void keep(`${first.name} before ${then.name}`, {
+      pins: others.length < pins.length ? others : [...pins, pin],
+    });
   };
   const itemsOf = (line: OrderLine) => {
     const at = lines.indexOf(line);
@@ -53,7 +64,12 @@ export function WorkOrder({ job, unit }: Props) {
       ...(above ? [{ says: `Before ${above.name}`, run: () => put(line, above) }] : []),
       ...(below ? [{ says: `After ${below.name}`, run: () => put(below, line) }] : []),
       ...(free.length < pins.length
-        ? [{ says: "Wherever it is best", run: () => void keep(`${line.name} wherever it is best`, free) }]
+        ? [
+            {
+              says: "Wherever it is best",
+              run: () => void keep(`${line.name} wherever it is best`, { pins: free }),
+            },
+          ]
         : []),
     ];
   };
@@ -78,7 +94,7 @@ export function WorkOrder({ job, unit }: Props) {
     const ids = lines.map((each) => each.cut_id);
     const to = pinsFor(ids, pins, line.cut_id, moving.to);
     const above = others[moving.to - 1];
-    if (to) void keep(above ? `${line.name} after ${above.name}` : `${line.name} first of all`, to);
+    if (to) void keep(above ? `${line.name} after ${above.name}` : `${line.name} first of all`, { pins: to });
   };
   const pullOf = (id: string) =>
     pulling(
@@ -111,10 +127,9 @@ export function WorkOrder({ job, unit }: Props) {
                   type="button"
                   className="underline decoration-dotted underline-offset-4"
                   onClick={() =>
-                    void keep(
-                      `${nameOf(pin.earlier)} wherever it is best`,
-                      pins.filter((each) => each !== pin),
-                    )
+                    void keep(`${nameOf(pin.earlier)} wherever it is best`, {
+                      pins: pins.filter((each) => each !== pin),
+                    })
                   }
                 >
                   let it be
@@ -126,7 +141,12 @@ export function WorkOrder({ job, unit }: Props) {
         <ol className="border border-rule bg-paper" ref={list}>
           {groups(lines).map((group) => (
             <li key={group[0]?.cut_id}>
-              <Change line={group[0] as OrderLine} order={found} />
+              <Change
+                line={group[0] as OrderLine}
+                order={found}
+                stays={stayOf(group[0] as OrderLine) !== undefined}
+                turnStay={() => turnStay(group[0] as OrderLine)}
+              />
               <ol>
                 {group.map((each) => (
                   <Line
@@ -191,14 +211,33 @@ function groups(lines: readonly OrderLine[]): OrderLine[][] {
   return found;
 }
 
-function Change({ line, order }: { line: OrderLine; order: NonNullable<OrderView["job"]> }) {
+interface ChangeProps {
+  line: OrderLine;
+  order: NonNullable<OrderView["job"]>;
+  /** A person wants this bit to stay in until it is done. */
+  stays: boolean;
+  turnStay: () => void;
+}
+
+function Change({ line, order, stays, turnStay }: ChangeProps) {
   return (
-    <p className="flex flex-wrap items-baseline gap-x-2 border-b border-rule bg-bench px-3 py-1.5 text-body">
+    <div className="flex flex-wrap items-center gap-x-2 border-b border-rule bg-bench px-3 py-1.5 text-body">
       <b>{line.bit}</b> in {line.router}
       <span className="ml-auto text-small text-ink-2">
         {line.order.change === "tool" ? `put in, ${minutes(order.tool_minutes)}` : "stands there still"}
       </span>
-    </p>
+      <button
+        type="button"
+        className={`flex min-h-9 items-center gap-1 border px-2 text-small ${stays ? "border-ink bg-ink text-paper" : "border-rule bg-paper text-ink-2"}`}
+        aria-pressed={stays}
+        title="It is taken out only when its last cut is made"
+        data-testid="stays-in"
+        onClick={turnStay}
+      >
+        <Pin size={16} aria-hidden="true" />
+        Stays in
+      </button>
+    </div>
   );
 }
 
@@ -238,7 +277,7 @@ function Line({ line, jobId, number, items, pull, moves, mark }: LineProps) {
       </span>
       <Link
         to={`/jobs/${jobId}/cuts/${line.cut_id}`}
-        className="grid min-w-0 flex-1 grid-cols-[2.2rem_minmax(0,1fr)_auto] items-baseline py-1.5 text-body hover:underline"
+        className="grid min-w-0 flex-1 grid-cols-[2.2rem_minmax(0,1fr)_auto] items-baseline gap-x-2 py-1.5 text-body hover:underline"
       >
         <span className="tabular-nums text-ink-2">{number}</span>
         <span className="min-w-0">

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.sequence.order import Change, WorkStep, as_listed, best_order
+from ranura.core.sequence.staying import InBetween, in_between, staying
 
 _SETTING_SHARE = 0.5
 """Of the minutes that a setup takes: what setting a mounted bit anew takes."""
@@ -31,6 +32,14 @@ class Pin:
 
     earlier: str
     later: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class StaysIn:
+    """What a person wants of the order: a bit that is put into its router once, and taken out when its last cut is made."""
+
+    bit_id: str
+    router_id: str
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -60,32 +69,24 @@ class JobOrder:
     setting_minutes: float
 
 
-def order_of_job(works: Sequence[CutWork], *, setup_minutes: float, pins: Sequence[Pin] = ()) -> JobOrder:
-    """The cuts of a job in the order that changes least, each with its own router, as a person has pinned them; pins of cuts that
-    are not there, or that cannot stand, are let be.
+def order_of_job(
+    works: Sequence[CutWork], *, setup_minutes: float, pins: Sequence[Pin] = (), stays: Sequence[StaysIn] = ()
+) -> JobOrder:
+    """The cuts of a job in the order that changes least, each with its own router, as a person has pinned them; what is wanted of
+    cuts and bits that are not there, or that cannot be, is let be.
 
     Rule: R16
     Formula: as `sequence`; the cuts of a board keep their order, for each is planned on what those before it left
     Source: bounded search"""
-    routers = list(dict.fromkeys(each.router_id for each in works))
+    routers = _routers(works)
     before = _on_its_board(works)
-    pinned: dict[str, list[str]] = {}
-    for pin in standing(works, pins):
-        pinned.setdefault(pin.later, []).append(pin.earlier)
-    steps = [
-        WorkStep(
-            id=each.cut_id,
-            tool=each.bit_id,
-            setting=each.setting,
-            minutes=each.minutes,
-            after=(*((before[each.cut_id],) if each.cut_id in before else ()), *pinned.get(each.cut_id, ())),
-            router=routers.index(each.router_id),
-        )
-        for each in works
-    ]
+    steps, staying_in = _steps(works, pins), []
+    for stay in stays_standing(works, pins, stays):
+        staying_in.append((stay.bit_id, routers.index(stay.router_id)))
+        steps = staying(steps, staying_in[-1])
     tool, setting = setup_minutes, setup_minutes * _SETTING_SHARE
     count = max(1, len(routers))
-    found = best_order(steps, tool_minutes=tool, setting_minutes=setting, routers=count)
+    found = best_order(steps, tool_minutes=tool, setting_minutes=setting, routers=count, stays=staying_in)
     listed, changes = as_listed(steps, tool_minutes=tool, setting_minutes=setting, routers=count)
     changed = {each.step: each for each in found.changes}
     return JobOrder(
@@ -111,6 +112,47 @@ def standing(works: Sequence[CutWork], pins: Sequence[Pin]) -> tuple[Pin, ...]:
         if pin.earlier in there and pin.later in there and not why_not(works, found, pin):
             found.append(pin)
     return tuple(found)
+
+
+def stays_standing(works: Sequence[CutWork], pins: Sequence[Pin], stays: Sequence[StaysIn]) -> tuple[StaysIn, ...]:
+    """The bits that can stay in, each beside the pins and those before it."""
+    found: list[StaysIn] = []
+    for stay in stays:
+        there = any((each.bit_id, each.router_id) == (stay.bit_id, stay.router_id) for each in works)
+        if there and stay not in found and cut_in_between(works, pins, found, stay) is None:
+            found.append(stay)
+    return tuple(found)
+
+
+def cut_in_between(works: Sequence[CutWork], pins: Sequence[Pin], stays: Sequence[StaysIn], stay: StaysIn) -> InBetween | None:
+    """The cut with another bit for which a bit must be taken out of its router half done; None where it can stay in."""
+    routers, steps = _routers(works), _steps(works, pins)
+    for each in stays:
+        steps = staying(steps, (each.bit_id, routers.index(each.router_id)))
+    return in_between(steps, (stay.bit_id, routers.index(stay.router_id))) if stay.router_id in routers else None
+
+
+def _routers(works: Sequence[CutWork]) -> list[str]:
+    return list(dict.fromkeys(each.router_id for each in works))
+
+
+def _steps(works: Sequence[CutWork], pins: Sequence[Pin]) -> list[WorkStep]:
+    """The cuts as steps, each after the one before it on its board and those that are pinned before it."""
+    routers, before = _routers(works), _on_its_board(works)
+    pinned: dict[str, list[str]] = {}
+    for pin in standing(works, pins):
+        pinned.setdefault(pin.later, []).append(pin.earlier)
+    return [
+        WorkStep(
+            id=each.cut_id,
+            tool=each.bit_id,
+            setting=each.setting,
+            minutes=each.minutes,
+            after=(*((before[each.cut_id],) if each.cut_id in before else ()), *pinned.get(each.cut_id, ())),
+            router=routers.index(each.router_id),
+        )
+        for each in works
+    ]
 
 
 def why_not(works: Sequence[CutWork], pins: Sequence[Pin], pin: Pin) -> tuple[str, ...]:

@@ -8,7 +8,7 @@ that comes between may save time, and every step is a choice.
 from __future__ import annotations
 
 import heapq
-from collections.abc import Iterator, Sequence
+from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass
 from graphlib import CycleError, TopologicalSorter
 from itertools import count
@@ -73,15 +73,22 @@ class OrderError(CraftError):
 
 
 def best_order(
-    steps: Sequence[WorkStep], *, tool_minutes: float, setting_minutes: float, routers: int = 1, most: int = _MOST_LOOKED_AT
+    steps: Sequence[WorkStep],
+    *,
+    tool_minutes: float,
+    setting_minutes: float,
+    routers: int = 1,
+    stays: Collection[tuple[str, int]] = (),
+    most: int = _MOST_LOOKED_AT,
 ) -> WorkOrder:
-    """The order with the fewest minutes of changes. Raises `OrderError` where a step comes after one that is not there, twice,
-    or after itself by way of others.
+    """The order with the fewest minutes of changes. `stays` are tools that are taken out of a router, by its number, only when no
+    step wants them there any more; the steps wait for what that takes (`staying`). Raises `OrderError` where a step comes after
+    one that is not there, twice, or after itself by way of others.
 
     Rule: R16
     Formula: a step costs nothing more on a router that stands as it wants, the setting on one with its tool, the tool otherwise
     Source: bounded search; below no order: every tool and every setting that is still wanted, once each"""
-    work = _Work(steps, tool_minutes, setting_minutes, routers)
+    work = _Work(steps, tool_minutes, setting_minutes, routers, stays)
     start = work.done_from(_State(0.0, 0, (_EMPTY,) * routers))
     best = _followed_side_by_side(work, start)
     best, least = _searched(work, start, best, most)
@@ -130,7 +137,14 @@ class _State:
 class _Work:
     """Steps by number, and what they want by number."""
 
-    def __init__(self, steps: Sequence[WorkStep], tool_minutes: float, setting_minutes: float, routers: int) -> None:
+    def __init__(
+        self,
+        steps: Sequence[WorkStep],
+        tool_minutes: float,
+        setting_minutes: float,
+        routers: int,
+        stays: Collection[tuple[str, int]] = (),
+    ) -> None:
         self.steps, self.routers = steps, routers
         self.tool_minutes, self.setting_minutes = tool_minutes, setting_minutes
         self.all = (1 << len(steps)) - 1
@@ -143,6 +157,13 @@ class _Work:
         self.tool_of = [tools.index(tool) for tool, _ in stands]
         self.members = [sum(1 << i for i, stand in enumerate(self.stand_of) if stand == each) for each in range(len(stands))]
         self.stands_of_tool = [[i for i, tool in enumerate(self.tool_of) if tool == each] for each in range(len(tools))]
+        self.staying = {
+            (tools.index(tool), router): sum(
+                1 << i for i, step in enumerate(steps) if step.tool == tool and step.router == router
+            )
+            for tool, router in stays
+            if tool in tools
+        }
         self.alike = all(step.router is None for step in steps)
         self.least = min(tool_minutes, setting_minutes)
         self.at_once = setting_minutes <= tool_minutes
@@ -161,6 +182,11 @@ class _Work:
         if standing == wanted:
             return 0.0
         return self.tool_minutes if self.tool_change(standing, wanted) else self.setting_minutes
+
+    def stays_in(self, state: _State, router: int) -> bool:
+        """Whether what stands in a router is not to be taken out yet."""
+        stand = state.standing[router]
+        return stand != _EMPTY and bool(self.staying.get((self.tool_of[stand], router), 0) & ~state.done)
 
     def free(self, done: int, standing: Sequence[int]) -> Iterator[int]:
         """The steps that cost nothing more, each once those before it are done."""
@@ -210,7 +236,7 @@ class _Work:
             for router in self.allowed(number):
                 here = state.standing[router] if self.alike else router
                 kind = (here, stand if self.at_once else number)
-                if kind in seen:
+                if kind in seen or (self.tool_change(state.standing[router], stand) and self.stays_in(state, router)):
                     continue
                 seen.add(kind)
                 standing = (*state.standing[:router], stand, *state.standing[router + 1 :])

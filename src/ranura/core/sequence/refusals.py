@@ -9,4 +9,8 @@ AFTER_NOTHING = Refusal("after-nothing", "{id} comes after {after}, and there is
 CANNOT_COME_BEFORE = Refusal(
     "cannot-come-before", "{first} cannot come before {then}, for each of these waits for the one before it: {way}"
 )
+CANNOT_STAY_IN = Refusal(
+    "cannot-stay-in",
+    "{bit} cannot stay in {router} until it is done: {between}, with another bit in it, comes after {first} and before {then}",
+)
 IN_A_CIRCLE = Refusal("in-a-circle", "Each of these waits for the one before it, all round: {way}. Take one of them out.")
