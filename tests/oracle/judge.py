@@ -10,6 +10,7 @@ import itertools
 import math
 import random
 from collections import defaultdict
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 from typing import Any
 
@@ -243,8 +244,9 @@ class Judge:
                     found[seen.order[here[taken]]] = number
         return found
 
-    def around(self, move: dict[str, Any], at: list[float], depth: float, *, shrunk: float) -> np.ndarray:
-        """Points within the bit, standing at a place of a move's frame with its lowest point so deep."""
+    def around(self, move: dict[str, Any], at: list[float], depth: float, *, shrunk: float, closely: bool) -> np.ndarray:
+        """Points within the bit, standing at a place of a move's frame with its lowest point so deep; looked at `closely` they
+        find slivers too."""
         silhouette = self.plan["settings"][move["setting"]]["bit"]["silhouette"]
         top = max(z for z, _, _ in silhouette)
         heights = np.unique(
@@ -255,8 +257,8 @@ class Judge:
             ]
         )
         radii = np.maximum(radius_at(silhouette, heights) - shrunk, 0.0)
-        turns = np.linspace(0, 2 * math.pi, 16, endpoint=False)
-        shares = np.array([0.3, 0.7, 1.0])
+        turns = np.linspace(0, 2 * math.pi, 48 if closely else 16, endpoint=False)
+        shares = np.array([*np.linspace(0.1, 0.95, 18), 0.99, 1.0] if closely else [0.3, 0.7, 1.0])
         h, s, a = (each.ravel() for each in np.meshgrid(np.arange(len(heights)), shares, turns, indexing="ij"))
         reach = radii[h] * s
         flat = np.stack([at[0] + reach * np.cos(a), at[1] + reach * np.sin(a)], axis=1)
@@ -265,7 +267,7 @@ class Judge:
     def problems(self, *, also: frozenset[int] = frozenset()) -> list[str]:
         """What R21 forbids and the sample points show: a bit that starts or is carried in wood; down into wood with a bit that
         does not cut at its end, without a plunge base, or too deep at once; a setting changed while the bit turns; a side that is
-        called fresh and is not, or is and was not called so. Of a long plan some moves are looked at, and `also` these."""
+        called fresh and is not, or is and was not called so. Of a long plan some moves are looked at, `also` these closely."""
         moves = self.plan["moves"]
         found: list[str] = []
         turning = False
@@ -281,7 +283,9 @@ class Judge:
                 continue
             places = _some(move["path"]) if move["kind"] in ("start", "return") else move["path"][-1:]
             if move["kind"] in ("start", "return", "lift"):
-                looked += [_Look(number, "clear", self.around(move, at, move["to_depth"], shrunk=WITHIN)) for at in places]
+                closely = number in also
+                within = [self.around(move, at, move["to_depth"], shrunk=WITHIN, closely=closely) for at in places]
+                looked += [_Look(number, "clear", points) for points in within]
             if move["kind"] == "plunge":
                 looked.append(_Look(number, "plunge", self._column(move)))
             if move["kind"] == "cut":
@@ -330,11 +334,24 @@ class Judge:
             # Earlier cuts and bends leave a side standing in places, and few places are looked at: less than is said is right. So
             # it is where a way runs into the wood with both flanks at one place alone, as at the end of a lane.
             bends = len(moves[number]["path"]) > 2
-            if said == "both" and any("both" in _side(parts) for parts in places):
+            if said == "both" and any("both" in sides for sides in (*map(_side, places), *self._at_its_ends(number))):
                 continue
             if said is not None and said not in seen and not ((self.before or bends) and said == "both"):
                 found.append(f"move {number} (cut): fresh wood {' or '.join(sorted(seen))}, said {said}")
         return found
+
+    def _at_its_ends(self, number: int) -> Iterator[set[str]]:
+        """On which side a cut meets wood close to both its ends, where it may run into what beside it still stands."""
+        whole = sum(math.dist(a, b) for a, b in itertools.pairwise(self.plan["moves"][number]["path"]))
+        near = min(_CLOSE / whole, 0.5)
+        for share in (near, 1 - near):
+            met: dict[str, float] = {}
+            for look in self._sides(number, self.plan["moves"][number], at=[share]):
+                wood = self.in_work(look.points)
+                here = np.zeros(len(look.points), dtype=bool)
+                here[wood] = self.first_gone(look.points[wood], more=WITHIN) >= number
+                met |= look.seen(here)
+            yield _side(met)
 
     def _takes_anything(self, number: int) -> bool:
         """Whether a move takes wood anywhere on its way, of which only a few places are looked at for its sides."""
@@ -381,8 +398,9 @@ class Judge:
             found.append(f"{down:.2f} mm deep at once")
         return found
 
-    def _sides(self, number: int, move: dict[str, Any]) -> list[_Look]:
-        """Points on both sides of a cut's heading, in some places: at its flanks, and nearer to the axis."""
+    def _sides(self, number: int, move: dict[str, Any], *, at: Sequence[float] = ()) -> list[_Look]:
+        """Points on both sides of a cut's heading, in some places or `at` some shares of its way: at its flanks, and nearer to
+        the axis."""
         path = [np.array(each) for each in move["path"]]
         lengths = [float(np.hypot(*(b - a))) for a, b in itertools.pairwise(path)]
         silhouette = self.plan["settings"][move["setting"]]["bit"]["silhouette"]
@@ -393,10 +411,10 @@ class Judge:
         heights = heights[heights < move["to_depth"] - 0.01]
         radii = radius_at(silhouette, heights)
         found = []
-        for share in _looked_at(lengths, max(radii, default=0.0)) if len(heights) > 1 else ():
-            at, heading = _along(path, lengths, share)
+        for share in at or _looked_at(lengths, max(radii, default=0.0)) if len(heights) > 1 else ():
+            spot, heading = _along(path, lengths, share)
             before = _before(path, lengths, sum(lengths) * share - 2 * max(radii, default=0.0))
-            for name, points in self._beside(move, at, heading, heights, radii, before):
+            for name, points in self._beside(move, spot, heading, heights, radii, before):
                 found.append(_Look(number, name, points, share, _worth(heights, radii, name)))
         return found
 
@@ -481,6 +499,8 @@ _HARDLY = 0.1
 """The share of a side's points up to which it may be said to be free."""
 _BESIDE, _UNSURE = 0.2, 0.06
 """Of the radius: where the middle of a strip lies further from the axis, it stands beside it; points see that so well."""
+_CLOSE = 0.5
+"""mm from its end at which a cut is close to it."""
 _SHAVING = 0.65
 """mm²: less wood than that, as points see it, may be said to be on no side."""
 _STRIPS = (np.arange(12) + 0.5) / 12
