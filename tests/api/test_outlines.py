@@ -181,7 +181,7 @@ def test_mirrored_it_is_the_same_from_the_back(client):
 
 def test_pages_overlap_so_that_they_can_be_laid_on_one_another(monkeypatch):
     corners = []
-    monkeypatch.setattr(template_pdf, "_page", lambda _canvas, _drawing, tiles, at, *_: corners.append((at, tiles)))
+    monkeypatch.setattr(template_pdf, "_page", lambda _canvas, _drawing, tiles, at, **_: corners.append((at, tiles)))
     loops = loops_of_data("M0 0 H500 V500 H0 Z")
     template_pdf.template_pdf(TemplateDrawing("Large", loops, loops, loops), "a4", made_by="test")
     (left, top), tiles = corners[0]

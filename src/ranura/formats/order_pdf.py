@@ -28,15 +28,19 @@ def order_page(page: Print, sheet: Sheet, entries: Sequence[OrderEntry]) -> None
     canvas = page.canvas
     canvas.setFillColor(INK)
     y = page.height - MARGIN - 15
-    write(canvas, MARGIN, y, "Order of work", "figure", 19)
-    write(canvas, MARGIN + page.inner, y, sheet.job_name, "text", 9.5, align=1)
+    with canvas.part("H1"):
+        write(canvas, MARGIN, y, "Order of work", "figure", 19)
+    with canvas.part("P"):
+        write(canvas, MARGIN + page.inner, y, sheet.job_name, "text", 9.5, align=1)
     y -= 12
     for each in entries:
         y -= _LINE
         text = said_in(each.text, page.system)
         if each.head:
-            write(canvas, MARGIN, y, text, "strong", 10)
+            with canvas.part("H2"):
+                write(canvas, MARGIN, y, text, "strong", 10)
             continue
         canvas.rect(MARGIN, y - 1.5, 9, 9, stroke=1, fill=0)
-        write(canvas, MARGIN + 16, y, wrapped(text, "text", 10, page.inner - 16)[0], "text", 10)
+        with canvas.part("P"):
+            write(canvas, MARGIN + 16, y, wrapped(text, "text", 10, page.inner - 16)[0], "text", 10)
     footer(page, sheet)

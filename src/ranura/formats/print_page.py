@@ -6,14 +6,13 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime
 
-from reportlab.pdfgen.canvas import Canvas
-
 from ranura.core.board.pieces import Piece
 from ranura.core.plan import CutPlan
 from ranura.core.text import choosing_words
 from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import System, Text
 from ranura.formats.drawing_pdf import SOFT
+from ranura.formats.tagged_canvas import TaggedCanvas
 from ranura.formats.type_on_paper import write
 
 MARGIN = 34.0
@@ -66,7 +65,7 @@ class CutList:
 class Print:
     """What all pages of one print share; pages are counted as they are begun."""
 
-    canvas: Canvas
+    canvas: TaggedCanvas
     width: float
     height: float
     system: System
@@ -101,8 +100,10 @@ def footer(page: Print, sheet: Sheet) -> None:
     general = next(each for each in sheet.plan.cautions if each.code == choosing_words.GENERAL.code)
     canvas.setFillColor(SOFT)
     said = f"{said_in(general.do, page.system)}. {said_in(general.message, page.system)}."
-    write(canvas, MARGIN, MARGIN - 6, said, "text", 8.5)
+    with canvas.part("P"):
+        write(canvas, MARGIN, MARGIN - 6, said, "text", 8.5)
     made = f"{page.at:%d.%m.%Y %H:%M}" if page.system == "metric" else f"{page.at:%b %d, %Y %H:%M}"
     state = f"cut version {sheet.version} · printed {made} · page {canvas.getPageNumber()} of {page.total}"
-    write(canvas, MARGIN + page.inner, MARGIN - 17, state, "text", 8.5, align=1)
+    with canvas.part("P"):
+        write(canvas, MARGIN + page.inner, MARGIN - 17, state, "text", 8.5, align=1)
     canvas.showPage()

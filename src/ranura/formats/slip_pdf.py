@@ -4,13 +4,14 @@ follow. Those of a whole job begin with its cut list, the order of work and what
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
+from contextlib import nullcontext
 from datetime import UTC, datetime
 from io import BytesIO
-from typing import Any, Literal
+from itertools import groupby
+from typing import Literal
 
 from reportlab.lib.colors import HexColor, white
 from reportlab.lib.pagesizes import A4, LETTER
-from reportlab.pdfgen.canvas import Canvas
 
 from ranura import VERSION
 from ranura.core.output.slip import SlipSection
@@ -24,6 +25,7 @@ from ranura.formats.drawing_pdf import CUT, INK, SOFT, draw_view
 from ranura.formats.order_pdf import order_page, ordered
 from ranura.formats.print_page import MARGIN, CutList, Print, Sheet, footer, named, said_in, size_of
 from ranura.formats.scan_code import SIDE, draw_code, told
+from ranura.formats.tagged_canvas import TaggedCanvas
 from ranura.formats.type_on_paper import register, width_of, wrapped, write
 
 Paper = Literal["A4", "Letter"]
@@ -41,14 +43,12 @@ def slip_pdf(sheets: Sequence[Sheet], *, paper: Paper, system: System, at: datet
     register()
     out = BytesIO()
     width, height = _SIZES[paper]
-    first_font: Any = "paper-text"  # the stubs take it for a number
-    canvas = Canvas(out, pagesize=(width, height), invariant=1, initialFontName=first_font, lang="en")
+    canvas = TaggedCanvas(out, pagesize=(width, height))
     first = sheets[0] if len(sheets) == 1 and cut_list is None else None
     canvas.setTitle(f"{first.name}: {first.piece.name}" if first else sheets[0].job_name)
     canvas.setAuthor(sheets[0].shop_name)
     canvas.setCreator(f"Ranura {VERSION}")
     canvas.setDateFormatter(lambda *_: at.astimezone(UTC).strftime("D:%Y%m%d%H%M%SZ"))
-    canvas.setViewerPreference("PrintScaling", "None")
     tables = [list(_pages(list(_table_rows(sheet.plan, system)))) for sheet in sheets]
     apart = [_ticks_apart(sheet, system, width - 2 * MARGIN, height) for sheet in sheets]
     for table, ticked_apart in zip(tables, apart, strict=True):
@@ -62,9 +62,10 @@ def slip_pdf(sheets: Sequence[Sheet], *, paper: Paper, system: System, at: datet
     for entries in orders:
         order_page(page, sheets[0], entries)
     for sheet, table, ticked_apart in zip(sheets, tables, apart, strict=True):
-        _slip(page, sheet, ticks=not ticked_apart)
-        for number, rows in enumerate(table, start=1):
-            _table_page(page, sheet, rows, ticks=ticked_apart and number == len(table))
+        with canvas.group("Sect"):
+            _slip(page, sheet, ticks=not ticked_apart)
+            for number, rows in enumerate(table, start=1):
+                _table_page(page, sheet, rows, ticks=ticked_apart and number == len(table))
     canvas.save()
     return out.getvalue()
 
@@ -120,19 +121,23 @@ def _ticks(page: Print, ticks: Ticks, top: float) -> None:
     canvas.setFillColor(INK)
     before, after = _tick_lines(ticks, system, inner)
     x = MARGIN + inner * _OF_TICKS
-    write(canvas, MARGIN, top - 13, "Before you switch on", "strong", 9.5)
-    write(canvas, x, top - 13, "After", "strong", 9.5)
-    y = top - 13 - _LINE
-    for lines in before:
-        canvas.rect(MARGIN, y - 1, 8, 8, stroke=1, fill=0)
-        for line in lines:
-            write(canvas, MARGIN + 14, y, line, "text", 9.5)
+    _tick_list(canvas, "Before you switch on", before, MARGIN, top - 13, boxes=True)
+    _tick_list(canvas, "After", after, x, top - 13, boxes=False)
+
+
+def _tick_list(canvas: TaggedCanvas, head: str, items: Sequence[Sequence[str]], x: float, y: float, *, boxes: bool) -> None:
+    """A list below its head, each item with a box to tick or without one."""
+    with canvas.part("H2"):
+        write(canvas, x, y, head, "strong", 9.5)
+    with canvas.group("L"):
+        for lines in items:
             y -= _LINE
-    y = top - 13 - _LINE
-    for lines in after:
-        for line in lines:
-            write(canvas, x, y, line, "text", 9.5)
-            y -= _LINE
+            if boxes:
+                canvas.rect(x, y - 1, 8, 8, stroke=1, fill=0)
+            with canvas.group("LI"), canvas.part("LBody"):
+                for number, line in enumerate(lines):
+                    write(canvas, x + (14 if boxes else 0), y - number * _LINE, f"{line} ", "text", 9.5)
+            y -= (len(lines) - 1) * _LINE
 
 
 _OF_TICKS = 0.64
@@ -147,11 +152,14 @@ def _slip(page: Print, sheet: Sheet, *, ticks: bool) -> None:
     room = top - MARGIN - below
     above, *lower = sheet.plan.drawing
     share = room * 0.64
-    draw_view(canvas, above, x=MARGIN, y=top - share, width=inner, height=share, system=system)
+    words = " ".join(f"{said_in(each, system)}." for each in (above.caption, *sheet.plan.in_words))
+    with canvas.part("Figure", words):
+        draw_view(canvas, above, x=MARGIN, y=top - share, width=inner, height=share, system=system)
     wide = inner / len(lower)
     for place, view in enumerate(lower):
         x = MARGIN + place * wide
-        draw_view(canvas, view, x=x, y=top - room + 4, width=wide - 6, height=room - share - 8, system=system)
+        with canvas.part("Figure", said_in(view.caption, system)):
+            draw_view(canvas, view, x=x, y=top - room + 4, width=wide - 6, height=room - share - 8, system=system)
     y = top - room
     for each in sheet.plan.slip:
         y = _section(canvas, each, y, inner, system)
@@ -197,26 +205,38 @@ def _table_page(page: Print, sheet: Sheet, rows: list[tuple[str, ...]], *, ticks
     canvas = page.canvas
     _page_head(page, sheet)
     y = page.height - MARGIN - 40
-    for row in rows:
-        if len(row) == 1:
-            write(canvas, MARGIN, y, row[0], "strong", 11)
-        else:
-            if row[0]:
-                canvas.rect(MARGIN, y - 1.5, 8, 8, stroke=1, fill=0)
-            for place, cell in enumerate(row):
-                x = MARGIN + 16 + (0 if place == 0 else 24 + (place - 1) * _COLUMN)
-                write(canvas, x, y, cell, "text" if row[0] else "strong", 9.5)
-        y -= 14.5
+    for heads, group in groupby(rows, key=lambda row: len(row) == 1):
+        with nullcontext() if heads else canvas.group("Table"):
+            for row in group:
+                _table_row(canvas, row, y)
+                y -= 14.5
     if ticks:
         _ticks(page, sheet.plan.ticks, y)
     footer(page, sheet)
 
 
+def _table_row(canvas: TaggedCanvas, row: tuple[str, ...], y: float) -> None:
+    """A row of a table, or a head above one."""
+    if len(row) == 1:
+        with canvas.part("H2"):
+            write(canvas, MARGIN, y, row[0], "strong", 11)
+        return
+    if row[0]:
+        canvas.rect(MARGIN, y - 1.5, 8, 8, stroke=1, fill=0)
+    with canvas.group("TR"):
+        for place, cell in enumerate(row):
+            x = MARGIN + 16 + (0 if place == 0 else 24 + (place - 1) * _COLUMN)
+            with canvas.part("TD" if row[0] else "TH"):
+                write(canvas, x, y, cell, "text" if row[0] else "strong", 9.5)
+
+
 def _page_head(page: Print, sheet: Sheet) -> None:
     """What stands above a further page of a slip."""
     page.canvas.setFillColor(INK)
-    write(page.canvas, MARGIN, page.height - MARGIN - 15, f"{sheet.name}: {named(sheet.piece)}", "figure", 15)
-    write(page.canvas, MARGIN + page.inner, page.height - MARGIN - 12, sheet.job_name, "text", 9.5, align=1)
+    with page.canvas.part("H1"):
+        write(page.canvas, MARGIN, page.height - MARGIN - 15, f"{sheet.name}: {named(sheet.piece)}", "figure", 15)
+    with page.canvas.part("P"):
+        write(page.canvas, MARGIN + page.inner, page.height - MARGIN - 12, sheet.job_name, "text", 9.5, align=1)
 
 
 def _heading_height(sheet: Sheet, inner: float) -> float:
@@ -228,25 +248,34 @@ def _heading_height(sheet: Sheet, inner: float) -> float:
 def _heading(page: Print, sheet: Sheet, y: float) -> float:
     canvas, inner = page.canvas, page.inner
     canvas.setFillColor(INK)
-    write(canvas, MARGIN, y - 15, sheet.name, "figure", 19)
+    with canvas.part("H1"):
+        write(canvas, MARGIN, y - 15, sheet.name, "figure", 19)
     beside = inner - SIDE - _GAP
-    draw_code(canvas, told(sheet, page.system), x=MARGIN + inner - SIDE, y=y - SIDE + 4)
+    with canvas.part("Figure", "A code to scan, with the key figures of this slip as text."):
+        draw_code(canvas, told(sheet, page.system), x=MARGIN + inner - SIDE, y=y - SIDE + 4)
     bottom = y - SIDE
-    write(canvas, MARGIN + beside, y - 8, f"{sheet.job_name} · {sheet.shop_name}", "text", 9.5, align=1)
+    with canvas.part("P"):
+        write(canvas, MARGIN + beside, y - 8, f"{sheet.job_name} · {sheet.shop_name}", "text", 9.5, align=1)
     board = f"{named(sheet.piece)}: {sheet.material_name}, {size_of(sheet.piece)}"
-    write(canvas, MARGIN + beside, y - 20, board, "text", 9.5, align=1)
+    with canvas.part("P"):
+        write(canvas, MARGIN + beside, y - 20, board, "text", 9.5, align=1)
     y -= 38
-    for line in wrapped(sheet.plan.sentence.metric + ".", "strong", 12, beside):
-        write(canvas, MARGIN, y, line, "strong", 12)
-        y -= 14
+    with canvas.part("P"):
+        for line in wrapped(sheet.plan.sentence.metric + ".", "strong", 12, beside):
+            write(canvas, MARGIN, y, f"{line} ", "strong", 12)
+            y -= 14
     y = min(y, bottom)
     if sheet.plan.status == "stop":
         canvas.setFillColor(CUT)
         canvas.rect(MARGIN, y - 11, inner, 20, stroke=0, fill=1)
         canvas.setFillColor(white)
-        write(canvas, MARGIN + inner / 2, y - 5, "NOT READY: do not cut like this. See the stop below.", "strong", 12, align=0.5)
+        with canvas.part("P"):
+            write(canvas, MARGIN + inner / 2, y - 5, _NOT_READY, "strong", 12, align=0.5)
         y -= 20
     return y
+
+
+_NOT_READY = "NOT READY: do not cut like this. See the stop below."
 
 
 def _leads(section: SlipSection, system: System) -> Iterator[tuple[Reading, str]]:
@@ -254,17 +283,18 @@ def _leads(section: SlipSection, system: System) -> Iterator[tuple[Reading, str]
         yield (lead.shown.inch if system == "inch" else lead.shown.metric), said_in(lead.caption, system)
 
 
-def _lines(section: SlipSection, system: System, inner: float) -> list[str]:
+def _paragraphs(section: SlipSection, system: System, inner: float) -> list[list[str]]:
+    """What stands beside the large figures: each text in its lines."""
     width = inner - _LABEL_WIDTH - 200
     texts = (*section.lines, *([section.assumed] if section.assumed else []))
-    return [line for text in texts for line in wrapped(said_in(text, system), "text", 9.5, max(width, 200))]
+    return [wrapped(said_in(text, system), "text", 9.5, max(width, 200)) for text in texts]
 
 
 def _section_height(section: SlipSection, system: System, inner: float) -> float:
-    return max(_LEAD + 4, len(_lines(section, system, inner)) * _LINE + 4) + _GAP
+    return max(_LEAD + 4, sum(len(each) for each in _paragraphs(section, system, inner)) * _LINE + 4) + _GAP
 
 
-def _section(canvas: Canvas, section: SlipSection, top: float, inner: float, system: System) -> float:
+def _section(canvas: TaggedCanvas, section: SlipSection, top: float, inner: float, system: System) -> float:
     """One place of the slip: box to tick, title, large figures; its lines stand to their right."""
     height = _section_height(section, system, inner)
     canvas.setStrokeColor(HexColor("#b9c1ba"))
@@ -274,18 +304,22 @@ def _section(canvas: Canvas, section: SlipSection, top: float, inner: float, sys
     canvas.setLineWidth(0.9)
     canvas.rect(MARGIN, top - 17, 11, 11, stroke=1, fill=0)
     canvas.setFillColor(SOFT)
-    write(canvas, MARGIN + 17, top - 15, section.title, "strong", 9.5)
+    with canvas.part("H2"):
+        write(canvas, MARGIN + 17, top - 15, section.title, "strong", 9.5)
     canvas.setFillColor(INK)
     x = MARGIN + _LABEL_WIDTH
     for reading, caption in _leads(section, system):
-        x = write(canvas, x, top - 18, reading.number, "figure", 18)
         tail = " ".join(part for part in (reading.unit, reading.error and f"({reading.error})", caption) if part)
-        x = write(canvas, x + 3, top - 18, tail, "text", 10) + 9
+        with canvas.part("P"):
+            x = write(canvas, x, top - 18, reading.number, "figure", 18)
+            x = write(canvas, x + 3 - width_of(" ", "text", 10), top - 18, f" {tail}", "text", 10) + 9
     y = top - 12
     column = MARGIN + _LABEL_WIDTH + max(200.0, x - MARGIN - _LABEL_WIDTH + 6)
-    for line in _lines(section, system, inner):
-        write(canvas, min(column, MARGIN + inner - width_of(line, "text", 9.5)), y, line, "text", 9.5)
-        y -= _LINE
+    for lines in _paragraphs(section, system, inner):
+        with canvas.part("P"):
+            for line in lines:
+                write(canvas, min(column, MARGIN + inner - width_of(line, "text", 9.5)), y, f"{line} ", "text", 9.5)
+                y -= _LINE
     return top - height
 
 
@@ -300,13 +334,14 @@ def _caution_height(caution: Caution, system: System, inner: float) -> float:
     return len(_caution_lines(caution, system, inner)) * _LINE + 7
 
 
-def _caution(canvas: Canvas, caution: Caution, top: float, inner: float, system: System) -> float:
+def _caution(canvas: TaggedCanvas, caution: Caution, top: float, inner: float, system: System) -> float:
     lines = _caution_lines(caution, system, inner)
     height = _caution_height(caution, system, inner)
     if caution.level != "note":
         canvas.setFillColor(CUT if caution.level == "stop" else HexColor("#b06d00"))
         canvas.rect(MARGIN, top - height + 3, 4, height - 5, stroke=0, fill=1)
     canvas.setFillColor(INK)
-    for i, line in enumerate(lines):
-        write(canvas, MARGIN + 11, top - 11 - i * _LINE, line, "text", 9.5)
+    with canvas.part("P"):
+        for i, line in enumerate(lines):
+            write(canvas, MARGIN + 11, top - 11 - i * _LINE, f"{line} ", "text", 9.5)
     return top - height

@@ -5,13 +5,14 @@ from __future__ import annotations
 import io
 import math
 from dataclasses import dataclass
-from typing import Any, Literal
+from typing import Literal
 
 from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
 from ranura.formats.drawing_pdf import CUT, GUIDE, INK, SOFT
+from ranura.formats.tagged_canvas import TaggedCanvas
 from ranura.formats.template_files import TemplateDrawing
 from ranura.formats.type_on_paper import register, write
 
@@ -57,33 +58,27 @@ def template_pdf(drawing: TemplateDrawing, paper: Paper, *, made_by: str) -> byt
     x0, y0, x1, y1 = drawing.box
     tiles = _tiles(x1 - x0, y1 - y0, paper)
     out = io.BytesIO()
-    first_font: Any = "paper-text"  # the stubs take it for a number
-    canvas = Canvas(out, pagesize=_SIZES[paper], invariant=1, initialFontName=first_font, lang="en")
+    canvas = TaggedCanvas(out, pagesize=_SIZES[paper])
     canvas.setTitle(drawing.title)
     canvas.setAuthor(made_by)
-    canvas.setViewerPreference("PrintScaling", "None")
     count = tiles.columns * tiles.rows
     for number in range(count):
         column, row = number % tiles.columns, number // tiles.columns
         # Rows from the top, as pages are laid on a bench.
         left = x0 + column * (tiles.wide - _OVERLAP)
         top = y1 - row * (tiles.high - _OVERLAP)
-        _page(canvas, drawing, tiles, (left, top), (column, row), number, count)
+        with canvas.group("Sect"):
+            with canvas.part("Figure", f"{drawing.title} at 1:1, row {row + 1} from above, column {column + 1} from the left"):
+                _page(canvas, drawing, tiles, (left, top), bottom=_MARGIN + _FOOT)
+            _marks(canvas, tiles, (column, row), _MARGIN + _FOOT)
+            _words(canvas, drawing, tiles, (column, row), number, count)
         canvas.showPage()
     canvas.save()
     return out.getvalue()
 
 
-def _page(
-    canvas: Canvas,
-    drawing: TemplateDrawing,
-    tiles: _Tiles,
-    at: tuple[float, float],
-    cell: tuple[int, int],
-    number: int,
-    count: int,
-) -> None:
-    bottom = _MARGIN + _FOOT
+def _page(canvas: Canvas, drawing: TemplateDrawing, tiles: _Tiles, at: tuple[float, float], *, bottom: float) -> None:
+    """What of a template lies on a page whose upper left corner is `at` a place of it, in mm."""
     canvas.saveState()
     frame = canvas.beginPath()
     frame.rect(_MARGIN * mm, bottom * mm, tiles.wide * mm, tiles.high * mm)
@@ -101,8 +96,6 @@ def _page(
                 path.close()
             canvas.drawPath(path)
     canvas.restoreState()
-    _marks(canvas, tiles, cell, bottom)
-    _words(canvas, drawing, tiles, cell, number, count)
 
 
 def _marks(canvas: Canvas, tiles: _Tiles, cell: tuple[int, int], bottom: float) -> None:
@@ -123,7 +116,7 @@ def _marks(canvas: Canvas, tiles: _Tiles, cell: tuple[int, int], bottom: float) 
     canvas.setDash()
 
 
-def _words(canvas: Canvas, drawing: TemplateDrawing, tiles: _Tiles, cell: tuple[int, int], number: int, count: int) -> None:
+def _words(canvas: TaggedCanvas, drawing: TemplateDrawing, tiles: _Tiles, cell: tuple[int, int], number: int, count: int) -> None:
     canvas.setFillColor(INK)
     canvas.setStrokeColor(INK)
     x, y = _MARGIN, _MARGIN + 8
@@ -131,15 +124,10 @@ def _words(canvas: Canvas, drawing: TemplateDrawing, tiles: _Tiles, cell: tuple[
     canvas.line(x * mm, y * mm, (x + _LINE) * mm, y * mm)
     for end in (x, x + _LINE):
         canvas.line(end * mm, (y - 1.5) * mm, end * mm, (y + 1.5) * mm)
-    write(
-        canvas,
-        x * mm,
-        (y - 5) * mm,
-        "This line is 100 mm (3 15/16 in) long: measure it before you cut. Print at 100 %.",
-        "text",
-        8,
-    )
-    write(canvas, x * mm, (y - 8.5) * mm, f"{drawing.title} · page {number + 1} of {count}", "strong", 8)
+    with canvas.part("P"):
+        write(canvas, x * mm, (y - 5) * mm, _CHECK, "text", 8)
+    with canvas.part("P"):
+        write(canvas, x * mm, (y - 8.5) * mm, f"{drawing.title} · page {number + 1} of {count}", "strong", 8)
     box = min(4.0, 24.0 / tiles.columns, 14.0 / tiles.rows)
     left, top = _MARGIN + tiles.wide - box * tiles.columns, y + 3
     for row in range(tiles.rows):
