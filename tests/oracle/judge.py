@@ -334,17 +334,18 @@ class Judge:
             # Earlier cuts and bends leave a side standing in places, and few places are looked at: less than is said is right. So
             # it is where a way runs into the wood with both flanks at one place alone, as at the end of a lane.
             bends = len(moves[number]["path"]) > 2
-            if said == "both" and any("both" in sides for sides in (*map(_side, places), *self._at_its_ends(number))):
+            if said == "both" and any("both" in sides for sides in (*map(_side, places), *self._along_it(number))):
                 continue
             if said is not None and said not in seen and not ((self.before or bends) and said == "both"):
                 found.append(f"move {number} (cut): fresh wood {' or '.join(sorted(seen))}, said {said}")
         return found
 
-    def _at_its_ends(self, number: int) -> Iterator[set[str]]:
-        """On which side a cut meets wood close to both its ends, where it may run into what beside it still stands."""
+    def _along_it(self, number: int) -> Iterator[set[str]]:
+        """On which side a cut meets wood at many places: close to both its ends, where it may run into what still stands beside
+        it, and in between, where others may have left a little on one side."""
         whole = sum(math.dist(a, b) for a, b in itertools.pairwise(self.plan["moves"][number]["path"]))
         near = min(_CLOSE / whole, 0.5)
-        for share in (near, 1 - near):
+        for share in (near, *np.linspace(0.1, 0.9, 17), 1 - near):
             met: dict[str, float] = {}
             for look in self._sides(number, self.plan["moves"][number], at=[share]):
                 wood = self.in_work(look.points)
@@ -359,17 +360,14 @@ class Judge:
         silhouette = self.plan["settings"][move["setting"]]["bit"]["silhouette"]
         r = max(r for _, r, _ in silhouette)
         path = [np.array(each) for each in move["path"]]
-        flat = []
-        for a, b in itertools.pairwise(path):
-            ahead = math.atan2(*(b - a)[::-1])
-            for share in np.linspace(0.0, 1.0, 25):
-                turns = ahead + np.linspace(0, 2 * math.pi, 12, endpoint=False)
-                flat += [a + (b - a) * share + 0.985 * r * np.array([math.cos(t), math.sin(t)]) for t in turns]
-        top = min(max(z for z, _, _ in silhouette), move["to_depth"])
+        turns = np.linspace(0, 2 * math.pi, 48, endpoint=False)
+        rim = np.concatenate([of * r * np.stack([np.cos(turns), np.sin(turns)], axis=1) for of in (0.8, 0.9, 0.985)])
+        shares = np.linspace(0.0, 1.0, max(3, 100 // (len(path) - 1)))
+        flat = np.concatenate([a + (b - a) * share + rim for a, b in itertools.pairwise(path) for share in shares])
         ends = [end for work in self.works for end in (work["z0"], work["z1"])]
         faces = self.local(move, np.array([(0.0, 0.0, end) for end in ends]))[1]
-        depths = (*np.linspace(0.05, top, 5), *np.minimum(faces, move["to_depth"]) - 0.1)
-        points = np.concatenate([self.placed(move, np.array(flat), np.full(len(flat), at)) for at in depths])
+        depths = (*np.linspace(0.05, move["to_depth"], 12), *np.minimum(faces, move["to_depth"]) - 0.1)
+        points = np.concatenate([self.placed(move, flat, np.full(len(flat), at)) for at in depths])
         wood = self.in_work(points)
         return bool(wood.any()) and bool((self.first_gone(points[wood], more=WITHIN) == number).any())
 
