@@ -353,3 +353,18 @@ def test_a_wanted_cut_goes_along_with_its_job(client):
     assert made.status_code == 201
     job = client.get(f"/api/jobs/{made.json()['id']}").json()
     assert [each["name"] for piece in job["pieces"] for each in piece["cuts"] if each["wanted"]] == ["Inlay"]
+
+
+def test_with_every_step_a_slip_is_longer_and_one_that_is_stopped_has_none(client):
+    def pages(address: str) -> int:
+        answer = client.get(address)
+        assert answer.status_code == 200, answer.text
+        return len(PdfReader(io.BytesIO(answer.content)).pages)
+
+    slip = "/api/cuts/shelf-dado-212/slip.pdf"
+    assert pages(f"{slip}?steps=true") > pages(slip) == 1
+    assert pages("/api/jobs/prompters-desk/slips.pdf?steps=true") > pages("/api/jobs/prompters-desk/slips.pdf")
+    wide = {"name": "Middle", "cut": cut(width="120"), "version": 1}
+    assert client.put("/api/cuts/shelf-dado-212", json=wide).status_code == 200
+    assert client.get("/api/cuts/shelf-dado-212/plan").json()["status"] == "stop"
+    assert pages(f"{slip}?steps=true") == pages(slip)

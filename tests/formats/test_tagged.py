@@ -10,9 +10,10 @@ from typing import Any
 import pytest
 from pypdf import PdfReader
 from pypdf.generic import ContentStream
-from tests.demo_cuts import followed
+from tests.demo_cuts import DEMO, followed
 from tests.formats.test_slip_pdf import AT, sheet_with
 
+from ranura.core.running.record import record_of
 from ranura.core.text.lengths import read
 from ranura.core.text.writing import write
 from ranura.demo.jobs import SHELF_DADOES, WING_CASE_SIDE
@@ -118,6 +119,39 @@ def test_what_a_drawing_shows_is_said(job, sheet):
     assert len(said) == 1 + len(sheet.plan.drawing), "the code to scan, and each view"
     for text in sheet.plan.in_words:
         assert f"{text.metric}." in said[1]
+
+
+@pytest.mark.parametrize("name", ["Middle shelf", "Fingers", "Socket", "Ogee round the opening"])
+def test_with_every_step_each_stands_on_paper_in_its_order(name):
+    cut, piece = next((cut, piece) for _, called, cut, piece in DEMO if called == name)
+    made = followed(cut, piece)
+    steps = record_of(made, piece, SHOP).steps
+    short = sheet_with(made.plan, piece, name, "wood")
+    shorter, longer = (
+        PdfReader(BytesIO(slip_pdf([each], paper="Letter", system="inch", at=AT)))
+        for each in (short, dataclasses.replace(short, steps=steps))
+    )
+    check(longer)
+    added = longer.pages[len(shorter.pages) :]
+    assert added
+    said = " ".join(" ".join(page.extract_text() for page in added).replace("\u2044", "/").replace("\u2009", " ").split())
+    at = -1
+    for each in steps:
+        at = said.index(" ".join(each.title.inch.replace("\u2009", " ").split()), at + 1)
+    for number, page in enumerate(longer.pages, start=1):
+        assert f"page {number} of {len(longer.pages)}" in page.extract_text()
+        lowest = min(y for _, _, y in _texts(page))
+        assert lowest > 10, "nothing runs off the page"
+    roles = [node["/S"] for _, node in nodes(longer)]
+    ticks = made.plan.ticks
+    assert roles.count("/LBody") == len(ticks.before) + len(ticks.after) + len(steps)
+
+
+def _texts(page: Any) -> list[tuple[str, float, float]]:
+    """What is written on a page, and where."""
+    found: list[tuple[str, float, float]] = []
+    page.extract_text(visitor_text=lambda text, _cm, tm, *_: found.append((text, tm[4], tm[5])) if text.strip() else None)
+    return found
 
 
 def test_a_template_over_many_pages():

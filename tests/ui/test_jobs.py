@@ -113,8 +113,10 @@ def test_a_job_s_page_says_what_is_in_it_and_what_it_still_needs(open_page: Call
     page.get_by_role("menuitem", name="Copy the board").click()
     expect(whole).to_contain_text("Wing case side, copy × 2")
     expect(page.get_by_test_id("slips-A4")).to_have_attribute(
-        "href", re.compile(r"^/api/jobs/little-harbour/slips\.pdf\?paper=A4")
+        "href", re.compile(r"^/api/jobs/little-harbour/slips\.pdf\?paper=A4&unit")
     )
+    page.get_by_test_id("with-steps").check()
+    expect(page.get_by_test_id("slips-A4")).to_have_attribute("href", re.compile(r"paper=A4&steps=true&unit"))
 
 
 def test_undo_reaches_over_places_and_a_reload(open_page: Callable[..., Page]):

@@ -21,10 +21,12 @@ from ranura.core.board.repeats import Repeats
 from ranura.core.family import NOTHING_BEFORE, Before
 from ranura.core.output.dry_run import DryRun
 from ranura.core.plan import CutPlan, Planning, PlanWithMoves
+from ranura.core.running.record import record_of
+from ranura.core.running.steps import RunStep
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
 from ranura.core.text.lengths import Unit
-from ranura.core.text.writing import System
+from ranura.core.text.writing import System, inches_to
 from ranura.core.tools import tools_for
 from ranura.formats.print_page import Board, CutList, Sheet
 from ranura.formats.slip_pdf import Paper, slip_pdf
@@ -109,16 +111,18 @@ def slip(
     unit: Unit | None = None,
     version: int | None = None,
     *,
+    steps: bool = False,
     request: Request,
 ) -> Response:
-    """The slip of a kept cut; refused where `version` is given and is not the one that is kept by now."""
+    """The slip of a kept cut, with `steps` every step at the machine too; refused where `version` is given and is not the one
+    that is kept by now."""
     with store.session() as session:
         kept = kept_jobs.load_cut(session, shop.id, cut_id)
         job = kept_jobs.job_of_cut(session, shop.id, cut_id)
         piece = kept_jobs.load_piece(session, shop.id, kept.piece_id)
     if version is not None and version != kept.version:
         return _no_paper(409, f"{kept.name} was changed since this page showed it. Look at it again, then print it.")
-    sheet = _sheet(kept, piece, job, shop, planning, prior.before(cut_id, shop), request)
+    sheet = _sheet(kept, piece, job, shop, planning, prior.before(cut_id, shop), request, steps=steps)
     body = slip_pdf([sheet], paper=paper, system=_system(unit, shop), at=datetime.now().astimezone())
     return _pdf(body, f"{kept.name}, {piece.name}")
 
@@ -133,11 +137,12 @@ def slips(
     paper: Paper = "A4",
     unit: Unit | None = None,
     *,
+    steps: bool = False,
     request: Request,
 ) -> Response:
-    """The cut list of a job, the order of its work with what to have ready, and the slips of its cuts in that order. What is
-    wanted and lacks a tool stands under the cut list; of another cut that cannot be planned nothing is printed, and it is named
-    instead."""
+    """The cut list of a job, the order of its work with what to have ready, and the slips of its cuts in that order, with `steps`
+    every step at the machine too. What is wanted and lacks a tool stands under the cut list; of another cut that cannot be
+    planned nothing is printed, and it is named instead."""
     with store.session() as session:
         job = kept_jobs.load_job(session, shop.id, job_id)
     before = prior.along(job, shop)
@@ -149,7 +154,7 @@ def slips(
     for item in job.pieces:
         for kept in item.cuts:
             try:
-                sheet = _sheet(kept, item.piece, job, shop, planning, before[kept.id], request)
+                sheet = _sheet(kept, item.piece, job, shop, planning, before[kept.id], request, steps=steps)
                 made.append((places.get(kept.id, len(places)), sheet))
             except CraftError as refused:
                 if refused.lacks:
@@ -168,12 +173,22 @@ def slips(
     return _pdf(body, job.name)
 
 
-def _sheet(kept: KeptCut, piece: Piece, job: KeptJob, shop: Shop, planning: Planning, before: Before, request: Request) -> Sheet:
+def _steps(kept: KeptCut, piece: Piece, shop: Shop, planning: Planning, before: Before) -> tuple[RunStep, ...]:
+    """The steps at the machine of a cut that may be run."""
+    with inches_to(shop.rules.inch_parts):
+        return record_of(planning.followed(kept.cut, piece, shop, shop.rules, before=before), piece, shop).steps
+
+
+def _sheet(
+    kept: KeptCut, piece: Piece, job: KeptJob, shop: Shop, planning: Planning, before: Before, request: Request, *, steps: bool
+) -> Sheet:
     # On this machine alone nobody else finds it.
     named = host_name(request.headers["host"]) not in LOOPBACK
+    plan = planning.plan(kept.cut, piece, shop, shop.rules, before=before)
     return Sheet(
         address=str(request.base_url) + f"jobs/{job.id}/cuts/{kept.id}" if named else None,
-        plan=planning.plan(kept.cut, piece, shop, shop.rules, before=before),
+        plan=plan,
+        steps=_steps(kept, piece, shop, planning, before) if steps and plan.status in ("ready", "caution") else (),
         piece=piece,
         name=kept.name,
         version=kept.version,

@@ -8,10 +8,11 @@ from datetime import datetime
 
 from ranura.core.board.pieces import Piece
 from ranura.core.plan import CutPlan
+from ranura.core.running.steps import RunStep
 from ranura.core.text import choosing_words
 from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import System, Text
-from ranura.formats.drawing_pdf import SOFT
+from ranura.formats.drawing_pdf import INK, SOFT
 from ranura.formats.tagged_canvas import TaggedCanvas
 from ranura.formats.type_on_paper import write
 
@@ -31,6 +32,8 @@ class Sheet:
     job_name: str
     shop_name: str
     material_name: str
+    steps: tuple[RunStep, ...] = ()
+    """The steps at the machine, where they are printed too."""
     address: str | None = None
     """Where the cut stands on the server, for one that reaches it by name."""
 
@@ -92,6 +95,20 @@ def size_of(piece: Piece) -> str:
 def named(piece: Piece) -> str:
     """A board with how many of it there are."""
     return piece.name if piece.count == 1 else f"{piece.name} × {piece.count}"
+
+
+FURTHER = 40.0
+"""Points from the upper margin of a further page to what stands on it."""
+
+
+def further_head(page: Print, sheet: Sheet, what: str = "") -> None:
+    """What stands above a further page of a slip."""
+    page.canvas.setFillColor(INK)
+    with page.canvas.part("H1"):
+        said = f"{sheet.name}: {named(sheet.piece)}{f', {what}' if what else ''}"
+        write(page.canvas, MARGIN, page.height - MARGIN - 15, said, "figure", 15)
+    with page.canvas.part("P"):
+        write(page.canvas, MARGIN + page.inner, page.height - MARGIN - 12, sheet.job_name, "text", 9.5, align=1)
 
 
 def footer(page: Print, sheet: Sheet) -> None:

@@ -1,5 +1,6 @@
 """Slips on paper: of each cut one page with the drawing above and the setup below, with boxes to tick; stations and many passes
-follow. Those of a whole job begin with its cut list, the order of work and what to have ready."""
+follow, and where that is wanted every step at the machine. Those of a whole job begin with its cut list, the order of work and
+what to have ready."""
 
 from __future__ import annotations
 
@@ -23,8 +24,9 @@ from ranura.core.text.writing import Reading, Shown, System
 from ranura.formats.cut_list_pdf import cut_list_page, listed
 from ranura.formats.drawing_pdf import CUT, INK, SOFT, draw_view
 from ranura.formats.order_pdf import order_page, ordered
-from ranura.formats.print_page import MARGIN, CutList, Print, Sheet, footer, named, said_in, size_of
+from ranura.formats.print_page import FURTHER, MARGIN, CutList, Print, Sheet, footer, further_head, named, said_in, size_of
 from ranura.formats.scan_code import SIDE, draw_code, told
+from ranura.formats.steps_pdf import stepped, steps_page
 from ranura.formats.tagged_canvas import TaggedCanvas
 from ranura.formats.type_on_paper import register, width_of, wrapped, write
 
@@ -37,7 +39,8 @@ _GAP = 5.0
 
 
 def slip_pdf(sheets: Sequence[Sheet], *, paper: Paper, system: System, at: datetime, cut_list: CutList | None = None) -> bytes:
-    """The slips of some plans, each on one page, and pages for stations and many passes; before them the cut list of a job.
+    """The slips of some plans, each on one page, and pages for stations, many passes and its steps; before them the cut list of a
+    job.
 
     A plan with a stop is printed as one that must not be cut. `at` is when it is printed."""
     register()
@@ -54,18 +57,22 @@ def slip_pdf(sheets: Sequence[Sheet], *, paper: Paper, system: System, at: datet
     for table, ticked_apart in zip(tables, apart, strict=True):
         if ticked_apart and (not table or len(table[-1]) > _ROWS_BESIDE_TICKS):
             table.append([])
+    long = [list(stepped(each.steps, system, inner=width - 2 * MARGIN, height=height - 2 * MARGIN)) for each in sheets]
     lists = list(listed(cut_list)) if cut_list else []
     orders = list(ordered(cut_list.order)) if cut_list else []
-    page = Print(canvas, width, height, system, at, len(lists) + len(orders) + sum(1 + len(each) for each in tables))
+    of_cuts = sum(1 + len(table) + len(steps) for table, steps in zip(tables, long, strict=True))
+    page = Print(canvas, width, height, system, at, len(lists) + len(orders) + of_cuts)
     for number, boards in enumerate(lists):
         cut_list_page(page, sheets, boards, cut_list.notes if cut_list and not number else "")
     for entries in orders:
         order_page(page, sheets[0], entries)
-    for sheet, table, ticked_apart in zip(sheets, tables, apart, strict=True):
+    for sheet, table, ticked_apart, steps in zip(sheets, tables, apart, long, strict=True):
         with canvas.group("Sect"):
             _slip(page, sheet, ticks=not ticked_apart)
             for number, rows in enumerate(table, start=1):
                 _table_page(page, sheet, rows, ticks=ticked_apart and number == len(table))
+            for some in steps:
+                steps_page(page, sheet, some)
     canvas.save()
     return out.getvalue()
 
@@ -203,8 +210,8 @@ def _pages(rows: list[tuple[str, ...]]) -> Iterator[list[tuple[str, ...]]]:
 def _table_page(page: Print, sheet: Sheet, rows: list[tuple[str, ...]], *, ticks: bool) -> None:
     """A page of a table, with a box to tick before each row that is work."""
     canvas = page.canvas
-    _page_head(page, sheet)
-    y = page.height - MARGIN - 40
+    further_head(page, sheet)
+    y = page.height - MARGIN - FURTHER
     for heads, group in groupby(rows, key=lambda row: len(row) == 1):
         with nullcontext() if heads else canvas.group("Table"):
             for row in group:
@@ -228,15 +235,6 @@ def _table_row(canvas: TaggedCanvas, row: tuple[str, ...], y: float) -> None:
             x = MARGIN + 16 + (0 if place == 0 else 24 + (place - 1) * _COLUMN)
             with canvas.part("TD" if row[0] else "TH"):
                 write(canvas, x, y, cell, "text" if row[0] else "strong", 9.5)
-
-
-def _page_head(page: Print, sheet: Sheet) -> None:
-    """What stands above a further page of a slip."""
-    page.canvas.setFillColor(INK)
-    with page.canvas.part("H1"):
-        write(page.canvas, MARGIN, page.height - MARGIN - 15, f"{sheet.name}: {named(sheet.piece)}", "figure", 15)
-    with page.canvas.part("P"):
-        write(page.canvas, MARGIN + page.inner, page.height - MARGIN - 12, sheet.job_name, "text", 9.5, align=1)
 
 
 def _heading_height(sheet: Sheet, inner: float) -> float:

@@ -95,8 +95,9 @@ describe("what is sent back", () => {
   });
 
   it("asks for the slip on the paper and in the unit of the person", () => {
-    expect(slipAddress("a b", 3, "Letter", "in")).toBe(
+    expect(slipAddress("a b", 3, { size: "Letter", steps: false }, "in")).toBe(
       "/api/cuts/a%20b/slip.pdf?paper=Letter&unit=in&version=3",
     );
+    expect(slipAddress("a b", 3, { size: "A4", steps: true }, "mm")).toContain("paper=A4&steps=true&");
   });
 });

@@ -1,7 +1,7 @@
 import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { slipAddress } from "../api/addresses";
+import { PAPERS, slipAddress } from "../api/addresses";
 import type { JobView, Unit } from "../api/client";
 import { RunButton } from "../run/RunButton";
 import { useCommand } from "./commands";
@@ -110,14 +110,14 @@ export function Header(props: Props) {
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal container={document.getElementById("floating")}>
           <DropdownMenu.Content className="floating min-w-40 p-1" align="end" sideOffset={6}>
-            {(["A4", "Letter"] as const).map((paper) => (
-              <DropdownMenu.Item key={paper} asChild className="menu-item">
+            {PAPERS.map((paper) => (
+              <DropdownMenu.Item key={paper.says} asChild className="menu-item">
                 <a
                   href={props.cutId ? slipAddress(props.cutId, props.cutVersion, paper, unit) : "#"}
                   target="_blank"
                   rel="noreferrer"
                 >
-                  PDF, {paper}
+                  PDF, {paper.says}
                 </a>
               </DropdownMenu.Item>
             ))}

@@ -44,6 +44,7 @@ function Whole({ shop, job }: Props) {
   const refresh = useRefresh();
   const actions = useJobActions(job, (id) => void navigate(`/jobs/${job.id}/cuts/${id}`));
   const [renaming, setRenaming] = useState(false);
+  const [steps, setSteps] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
   const cuts = job.pieces.flatMap((item) => item.cuts);
   const wanted = cuts.filter((cut) => cut.wanted).length;
@@ -82,7 +83,7 @@ function Whole({ shop, job }: Props) {
               key={paper}
               className={`button ${cuts.length === 0 ? "pointer-events-none opacity-55" : ""}`}
               aria-disabled={cuts.length === 0}
-              href={jobSlipsAddress(job.id, paper, shop.unit)}
+              href={jobSlipsAddress(job.id, { size: paper, steps }, shop.unit)}
               target="_blank"
               rel="noreferrer"
               data-testid={`slips-${paper}`}
@@ -90,6 +91,16 @@ function Whole({ shop, job }: Props) {
               All slips, {paper}
             </a>
           ))}
+          <label className="flex min-h-11 items-center gap-2 text-body">
+            <input
+              type="checkbox"
+              className="size-5 shrink-0 accent-ink"
+              checked={steps}
+              onChange={(event) => setSteps(event.target.checked)}
+              data-testid="with-steps"
+            />
+            with every step
+          </label>
           <a className="button" href={jobFileAddress(job.id)} download data-testid="job-out">
             As a file
           </a>

@@ -222,7 +222,10 @@ interface ChangeProps {
 function Change({ line, order, stays, turnStay }: ChangeProps) {
   return (
     <div className="flex flex-wrap items-center gap-x-2 border-b border-rule bg-bench px-3 py-1.5 text-body">
-      <b>{line.bit}</b> in {line.router}
+      <b>
+        <Words text={line.bit} />
+      </b>{" "}
+      in {line.router}
       <span className="ml-auto text-small text-ink-2">
         {line.order.change === "tool" ? `put in, ${minutes(order.tool_minutes)}` : "stands there still"}
       </span>

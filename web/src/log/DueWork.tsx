@@ -17,7 +17,10 @@ export function DueWork({ unit }: { unit: Unit }) {
         {due.data.map((each) => (
           <li key={each.kind + each.of} className="border-t border-rule py-1.5">
             <span className="block text-body">
-              <b className="font-semibold">{each.name}</b>: <Words text={inUnit(each.why, unit)} />
+              <b className="font-semibold">
+                <Words text={each.name} />
+              </b>
+              : <Words text={inUnit(each.why, unit)} />
             </span>
             <span className="block text-small text-ink-2">
               <Words text={inUnit(each.says, unit)} />

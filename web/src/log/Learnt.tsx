@@ -117,7 +117,9 @@ function Wear({ wear, currency }: { wear: Lessons["wear"]; currency: string }) {
         .map((each) => (
           <li key={each.bit_id} data-testid="wear">
             <span className="flex justify-between gap-3 text-body">
-              <span className="min-w-0 truncate font-semibold">{each.bit}</span>
+              <span className="min-w-0 truncate font-semibold">
+                <Words text={each.bit} />
+              </span>
               <span className="whitespace-nowrap tabular-nums">{metres(each.since)}</span>
             </span>
             <span className="relative block h-3 bg-bench">
