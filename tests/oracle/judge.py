@@ -334,40 +334,48 @@ class Judge:
             # Earlier cuts and bends leave a side standing in places, and few places are looked at: less than is said is right. So
             # it is where a way runs into the wood with both flanks at one place alone, as at the end of a lane.
             bends = len(moves[number]["path"]) > 2
-            if said == "both" and any("both" in sides for sides in (*map(_side, places), *self._along_it(number))):
+            if said == "both" and any("both" in _side(parts) for parts in places):
                 continue
             if said is not None and said not in seen and not ((self.before or bends) and said == "both"):
+                if said == "both" and any("both" in sides for sides in self._along_it(number)):
+                    continue
                 found.append(f"move {number} (cut): fresh wood {' or '.join(sorted(seen))}, said {said}")
         return found
 
     def _along_it(self, number: int) -> Iterator[set[str]]:
         """On which side a cut meets wood at many places: close to both its ends, where it may run into what still stands beside
         it, and in between, where others may have left a little on one side."""
-        whole = sum(math.dist(a, b) for a, b in itertools.pairwise(self.plan["moves"][number]["path"]))
-        near = min(_CLOSE / whole, 0.5)
-        for share in (near, *np.linspace(0.1, 0.9, 17), 1 - near):
-            met: dict[str, float] = {}
-            for look in self._sides(number, self.plan["moves"][number], at=[share]):
-                wood = self.in_work(look.points)
-                here = np.zeros(len(look.points), dtype=bool)
-                here[wood] = self.first_gone(look.points[wood], more=WITHIN) >= number
-                met |= look.seen(here)
-            yield _side(met)
+        move = self.plan["moves"][number]
+        near = min(_CLOSE / sum(math.dist(a, b) for a, b in itertools.pairwise(move["path"])), 0.5)
+        looks = self._sides(number, move, at=(near, *np.linspace(0.1, 0.9, 17), 1 - near))
+        points = np.concatenate([look.points for look in looks])
+        here = self.in_work(points)
+        here[here] = self.first_gone(points[here], more=WITHIN) >= number
+        met: dict[float, dict[str, float]] = {}
+        for look, wood in zip(looks, np.split(here, np.cumsum([len(look.points) for look in looks])[:-1]), strict=True):
+            met.setdefault(look.share, {}).update(look.seen(wood))
+        yield from map(_side, met.values())
 
     def _takes_anything(self, number: int) -> bool:
-        """Whether a move takes wood anywhere on its way, of which only a few places are looked at for its sides."""
+        """Whether a move takes wood anywhere on its way, of which only a few places are looked at for its sides: it is looked for
+        at some places, and where none is found there at many."""
+        return self._takes_at(number, turns=12, rims=(0.985,), depths=5) or self._takes_at(
+            number, turns=48, rims=(0.8, 0.9, 0.985), depths=12
+        )
+
+    def _takes_at(self, number: int, *, turns: int, rims: Sequence[float], depths: int) -> bool:
+        """The same, so many places round the bit being looked at, at shares of its radius and at so many depths."""
         move = self.plan["moves"][number]
-        silhouette = self.plan["settings"][move["setting"]]["bit"]["silhouette"]
-        r = max(r for _, r, _ in silhouette)
+        r = max(r for _, r, _ in self.plan["settings"][move["setting"]]["bit"]["silhouette"])
         path = [np.array(each) for each in move["path"]]
-        turns = np.linspace(0, 2 * math.pi, 48, endpoint=False)
-        rim = np.concatenate([of * r * np.stack([np.cos(turns), np.sin(turns)], axis=1) for of in (0.8, 0.9, 0.985)])
-        shares = np.linspace(0.0, 1.0, max(3, 100 // (len(path) - 1)))
+        round_it = np.linspace(0, 2 * math.pi, turns, endpoint=False)
+        rim = np.concatenate([of * r * np.stack([np.cos(round_it), np.sin(round_it)], axis=1) for of in rims])
+        shares = np.linspace(0.0, 1.0, max(3, 50 // (len(path) - 1)))
         flat = np.concatenate([a + (b - a) * share + rim for a, b in itertools.pairwise(path) for share in shares])
         ends = [end for work in self.works for end in (work["z0"], work["z1"])]
         faces = self.local(move, np.array([(0.0, 0.0, end) for end in ends]))[1]
-        depths = (*np.linspace(0.05, move["to_depth"], 12), *np.minimum(faces, move["to_depth"]) - 0.1)
-        points = np.concatenate([self.placed(move, flat, np.full(len(flat), at)) for at in depths])
+        below = (*np.linspace(0.05, move["to_depth"], depths), *np.minimum(faces, move["to_depth"]) - 0.1)
+        points = np.concatenate([self.placed(move, flat, np.full(len(flat), at)) for at in below])
         wood = self.in_work(points)
         return bool(wood.any()) and bool((self.first_gone(points[wood], more=WITHIN) == number).any())
 
