@@ -265,7 +265,7 @@ def test_an_idle_window_follows_another_one_and_prints_what_it_shows(open_page: 
     expect(field(first, "depth")).to_have_value("7")
     expect(section(first, "depths")).to_contain_text("7 mm")
     first.get_by_test_id("print").click()
-    slip = first.get_by_role("menuitem", name="PDF, A4").get_attribute("href")
+    slip = first.get_by_role("menuitem", name="PDF, A4", exact=True).get_attribute("href")
     assert first.request.get(shop.url + slip).status == 200
     changed_elsewhere(shop, "5")
     assert first.request.get(shop.url + slip).status == 409, "what is printed is what was shown"

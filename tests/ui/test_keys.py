@@ -18,7 +18,7 @@ def focused(page: Page, name: str) -> str | None:
 
 def test_p_prints_and_no_key_acts_behind_an_open_menu(page: Page):
     page.keyboard.press("p")
-    expect(page.get_by_role("menuitem", name="PDF, A4")).to_be_visible()
+    expect(page.get_by_role("menuitem", name="PDF, A4", exact=True)).to_be_visible()
     page.keyboard.press("g")
     page.keyboard.press("r")
     assert "/cuts/" in page.url
