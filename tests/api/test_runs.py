@@ -378,7 +378,18 @@ def test_a_bit_stays_in_until_it_is_done_or_it_is_said_what_comes_in_between(cli
     assert refused["message"].startswith(f"{first['bit']} cannot stay in {first['router']} until it is done: ")
     assert client.put("/api/jobs/little-harbour", json={"pins": [], "stays": [first["set_up"]]}).status_code == 200
     kept = view()["stays"]
+    against = client.put("/api/jobs/little-harbour", json={"pins": pins})
+    assert (against.status_code, against.json()["error"]["field"]) == (422, "stays"), "a pin takes no bit out that is to stay in"
     pinned = client.put("/api/jobs/little-harbour", json={"pins": [{"earlier": "a", "later": "b"}]}).json()
     assert (pinned["stays"], len(pinned["pins"])) == (kept, 1), "what is wanted of bits stays when cuts are pinned"
-    assert put([{"bit_id": "no-such-bit", "router_id": "plunge-two"}]).status_code == 422
     assert put([]).json()["stays"] == []
+
+
+def test_a_bit_that_is_gone_keeps_nobody_from_ordering(client):
+    """What was wanted of a bit that is sold since, or of a router, is let be, as a pin of a cut that is gone is."""
+    gone = [{"bit_id": "sold", "router_id": "plunge-two"}, {"bit_id": "straight-12.7", "router_id": "sold"}]
+    assert client.put("/api/jobs/little-harbour", json={"stays": gone}).status_code == 200
+    assert client.get("/api/jobs/little-harbour/order").json()["stays"] == []
+    last = client.get("/api/jobs/little-harbour/order").json()["lines"][-1]["cut_id"]
+    pin = {"earlier": last, "later": "cross-mortise"}
+    assert client.put("/api/jobs/little-harbour", json={"pins": [pin]}).status_code == 200

@@ -96,10 +96,10 @@ def save_job(
     if asked.pins is not None or asked.stays is not None:
         with store.session() as session:
             job = kept_jobs.load_job(session, shop.id, job_id)
-        pins = job.pins if asked.pins is None else tuple(Pin(**each.model_dump()) for each in asked.pins)
-        stays = job.stays if asked.stays is None else tuple(StaysIn(**each.model_dump()) for each in asked.stays)
-        wishes = (*pins, *stays)
+        pins = None if asked.pins is None else tuple(Pin(**each.model_dump()) for each in asked.pins)
+        stays = None if asked.stays is None else tuple(StaysIn(**each.model_dump()) for each in asked.stays)
         check_wishes(job, pins, stays, shop, prior)
+        wishes = (*(job.pins if pins is None else pins), *(job.stays if stays is None else stays))
     with store.session() as session:
         name = None if asked.name is None else asked.name.strip()
         kept_jobs.save_job(session, shop.id, job_id, name=name, notes=asked.notes, archived=asked.archived, wishes=wishes)

@@ -83,14 +83,18 @@ def order_view(job: KeptJob, shop: Shop, prior: PriorCuts) -> OrderView:
     return OrderView(job=found, lines=lines, pins=pins, stays=stays, left_out=left_out, ready=ready)
 
 
-def check_wishes(job: KeptJob, pins: Sequence[Pin], stays: Sequence[StaysIn], shop: Shop, prior: PriorCuts) -> None:
+def check_wishes(job: KeptJob, pins: Sequence[Pin] | None, stays: Sequence[StaysIn] | None, shop: Shop, prior: PriorCuts) -> None:
     """Raises `OrderError` for the first of some pins, or of some bits that are to stay in, that cannot stand beside those before
-    it."""
+    it; where one of them is None, what is wanted of it already and stands must go on standing. What names a cut or a bit that
+    is not there is let be."""
     made = [(item, kept, work) for item, kept, work in prior.works(job, shop)]
     works = [_work(item, kept, work) for item, kept, work in made if work is not None]
     names = {kept.id: f"{kept.name}, {item.piece.name}" for item, kept, _ in made}
-    for number, pin in enumerate(pins):
-        if way := why_not(works, pins[:number], pin):
+    if stays is None:
+        stays = stays_standing(works, job.pins, job.stays)
+    beside = job.pins if pins is None else pins
+    for number, pin in enumerate(() if pins is None else beside):
+        if way := why_not(works, beside[:number], pin):
             raise OrderError(
                 refusals.CANNOT_COME_BEFORE,
                 field="pins",
@@ -99,13 +103,12 @@ def check_wishes(job: KeptJob, pins: Sequence[Pin], stays: Sequence[StaysIn], sh
                 way=" → ".join(names[each] for each in way),
             )
     for number, stay in enumerate(stays):
-        bit, router = shop.bit(stay.bit_id, field="stays"), shop.router(stay.router_id, field="stays")
-        if why := cut_in_between(works, pins, stays_standing(works, pins, stays[:number]), stay):
+        if why := cut_in_between(works, beside, stays_standing(works, beside, stays[:number]), stay):
             raise OrderError(
                 refusals.CANNOT_STAY_IN,
                 field="stays",
-                bit=bit.name,
-                router=router.name,
+                bit=shop.bit(stay.bit_id).name,
+                router=shop.router(stay.router_id).name,
                 first=names[why.first],
                 between=names[why.between],
                 then=names[why.then],

@@ -20,7 +20,7 @@ from ranura.core.board.pieces import Piece
 from ranura.core.board.repeats import Repeats
 from ranura.core.family import NOTHING_BEFORE, Before
 from ranura.core.output.dry_run import DryRun
-from ranura.core.plan import CutPlan, Planning, PlanWithMoves
+from ranura.core.plan import CutPlan, Followed, Planning, PlanWithMoves
 from ranura.core.running.record import record_of
 from ranura.core.running.steps import RunStep
 from ranura.core.shop.shop import Shop
@@ -173,10 +173,12 @@ def slips(
     return _pdf(body, job.name)
 
 
-def _steps(kept: KeptCut, piece: Piece, shop: Shop, planning: Planning, before: Before) -> tuple[RunStep, ...]:
-    """The steps at the machine of a cut that may be run."""
+def _steps(followed: Followed, piece: Piece, shop: Shop) -> tuple[RunStep, ...]:
+    """The steps at the machine of a cut; none where it may not be run."""
+    if followed.plan.status not in ("ready", "caution"):
+        return ()
     with inches_to(shop.rules.inch_parts):
-        return record_of(planning.followed(kept.cut, piece, shop, shop.rules, before=before), piece, shop).steps
+        return record_of(followed, piece, shop).steps
 
 
 def _sheet(
@@ -184,11 +186,11 @@ def _sheet(
 ) -> Sheet:
     # On this machine alone nobody else finds it.
     named = host_name(request.headers["host"]) not in LOOPBACK
-    plan = planning.plan(kept.cut, piece, shop, shop.rules, before=before)
+    followed = planning.followed(kept.cut, piece, shop, shop.rules, before=before)
     return Sheet(
         address=str(request.base_url) + f"jobs/{job.id}/cuts/{kept.id}" if named else None,
-        plan=plan,
-        steps=_steps(kept, piece, shop, planning, before) if steps and plan.status in ("ready", "caution") else (),
+        plan=followed.plan,
+        steps=_steps(followed, piece, shop) if steps else (),
         piece=piece,
         name=kept.name,
         version=kept.version,

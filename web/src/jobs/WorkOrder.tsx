@@ -233,6 +233,7 @@ function Change({ line, order, stays, turnStay }: ChangeProps) {
         type="button"
         className={`flex min-h-9 items-center gap-1 border px-2 text-small ${stays ? "border-ink bg-ink text-paper" : "border-rule bg-paper text-ink-2"}`}
         aria-pressed={stays}
+        aria-label={`${line.bit} stays in until it is done`}
         title="It is taken out only when its last cut is made"
         data-testid="stays-in"
         onClick={turnStay}
