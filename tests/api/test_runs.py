@@ -393,3 +393,22 @@ def test_a_bit_that_is_gone_keeps_nobody_from_ordering(client):
     last = client.get("/api/jobs/little-harbour/order").json()["lines"][-1]["cut_id"]
     pin = {"earlier": last, "later": "cross-mortise"}
     assert client.put("/api/jobs/little-harbour", json={"pins": [pin]}).status_code == 200
+
+
+def test_what_cannot_stand_any_more_keeps_nobody_from_ordering(client):
+    """A cut that was changed since may want a bit between two that another one was to stay in for."""
+    first, between, then = "shelf-dado-212", "shelf-dado-64", "shelf-dado-420"
+    lines = {each["cut_id"]: each for each in client.get("/api/jobs/little-harbour/order").json()["lines"]}
+    set_up = lines[first]["set_up"]
+    assert set_up == lines[between]["set_up"] == lines[then]["set_up"]
+    assert client.put("/api/jobs/little-harbour", json={"stays": [set_up]}).status_code == 200
+    other = next(each for each in client.get("/api/bits").json()["bits"] if each["name"] == "6.35 up-cut")
+    kept = client.get(f"/api/cuts/{between}").json()
+    cut = {name: value for name, value in kept["cut"].items() if value is not None}
+    asked = {"name": kept["name"], "version": kept["version"], "cut": cut | {"bit_id": other["id"], "router_id": "plunge-two"}}
+    changed = client.put(f"/api/cuts/{between}", json=asked)
+    assert changed.status_code == 200, changed.text
+    now = client.get("/api/jobs/little-harbour/order").json()
+    assert now["stays"] == []
+    pin = {"earlier": now["lines"][-1]["cut_id"], "later": now["lines"][0]["cut_id"]}
+    assert client.put("/api/jobs/little-harbour", json={"pins": [pin]}).status_code == 200

@@ -13,6 +13,7 @@ from tests.api.test_files import finished
 from ranura.api import importing
 from ranura.api.application import Settings, create_app
 from ranura.api.prior import PriorCuts
+from ranura.core.board.materials import MATERIALS
 from ranura.core.families import FAMILIES
 from ranura.core.family import NOTHING_BEFORE
 from ranura.core.plan import Planning
@@ -147,9 +148,16 @@ def test_what_was_known_of_a_shop_is_known_again_when_a_change_is_undone(store):
     for shop in (SHOP, NO_BITS, SHOP, NO_BITS, in_words):
         prior.made(SHELF_DADOES[0][2], WING_CASE_SIDE, shop, NOTHING_BEFORE)
     assert planned == [SHOP, NO_BITS], "what a board measured once, or another unit, is in no plan"
-    fewer = dataclasses.replace(SHOP, outlines=SHOP.outlines[1:])
-    prior.made(SHELF_DADOES[0][2], WING_CASE_SIDE, fewer, NOTHING_BEFORE)
-    assert planned[2:] == [fewer], "which templates there are stands in plans"
+    others = [
+        dataclasses.replace(SHOP, outlines=SHOP.outlines[1:]),
+        dataclasses.replace(SHOP, guides=SHOP.guides[1:]),
+        dataclasses.replace(SHOP, routers=SHOP.routers[:-1]),
+        dataclasses.replace(SHOP, woods=(*SHOP.woods, dataclasses.replace(MATERIALS[0], id="own"))),
+        dataclasses.replace(SHOP, rules=dataclasses.replace(SHOP.rules, setup_minutes=SHOP.rules.setup_minutes + 1)),
+    ]
+    for shop in others:
+        prior.made(SHELF_DADOES[0][2], WING_CASE_SIDE, shop, NOTHING_BEFORE)
+    assert planned[2:] == others, "all of these stand in plans and lists"
 
 
 def test_what_stands_before_a_cut_is_that_of_the_shop_that_is_asked_for(store):

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import dataclasses
+import itertools
 from collections.abc import Iterator
 from io import BytesIO
 from typing import Any
@@ -134,17 +135,28 @@ def test_with_every_step_each_stands_on_paper_in_its_order(name):
     check(longer)
     added = longer.pages[len(shorter.pages) :]
     assert added
-    said = " ".join(" ".join(page.extract_text() for page in added).replace("\u2044", "/").replace("\u2009", " ").split())
+    said = plain(" ".join(page.extract_text() for page in added))
     at = -1
     for each in steps:
-        at = said.index(" ".join(each.title.inch.replace("\u2009", " ").split()), at + 1)
+        texts = [each.title, *each.lines, *([each.costs] if each.costs else [])]
+        figures = [reading.number for reading in (lead.shown.inch for lead in each.leads)]
+        at = said.index(plain(each.title.inch), at + 1)
+        for one in (*figures, *(text.inch for text in texts)):
+            assert plain(one) in said[at:]
     for number, page in enumerate(longer.pages, start=1):
         assert f"page {number} of {len(longer.pages)}" in page.extract_text()
-        lowest = min(y for _, _, y in _texts(page))
-        assert lowest > 10, "nothing runs off the page"
+        assert min(y for _, _, y in _texts(page)) > 10, "nothing runs off the page"
+    for page in added:
+        lines = sorted({round(y, 1) for text, x, y in _texts(page) if x > 40}, reverse=True)
+        assert all(a - b > 8 for a, b in itertools.pairwise(lines)), "no line lies on another"
     roles = [node["/S"] for _, node in nodes(longer)]
     ticks = made.plan.ticks
     assert roles.count("/LBody") == len(ticks.before) + len(ticks.after) + len(steps)
+
+
+def plain(text: str) -> str:
+    """As what is written is read back."""
+    return " ".join(text.replace("\u2044", "/").replace("\u2009", " ").split())
 
 
 def _texts(page: Any) -> list[tuple[str, float, float]]:

@@ -79,6 +79,16 @@ def test_a_bit_stays_in_though_that_takes_longer():
     assert abs(order.index("a3") - order.index("b0")) == 1
 
 
+def test_of_many_bits_none_is_put_in_before_what_it_waits_for():
+    """Each would be stuck if it came first: what its last cut waits for wants its router."""
+    some = range(40)
+    works = [work(f"a{number}", f"a{number}", f"x{number}") for number in some]
+    works += [work(f"b{number}", f"b{number}", f"w{number}") for number in some]
+    works += [work(f"c{number}", f"b{number}", f"x{number}") for number in some]
+    stays = [StaysIn(bit_id=f"x{number}", router_id="r") for number in some]
+    assert order_of_job(works, setup_minutes=SETUP, stays=stays).tool_changes == 80
+
+
 def test_why_a_bit_cannot_stay_in():
     works = [work("a1", "a", "x"), work("a2", "a", "y"), work("a3", "a", "x"), work("b1", "b", "z", router="s")]
     why = cut_in_between(works, (), (), StaysIn(bit_id="x", router_id="r"))
