@@ -386,11 +386,8 @@ def test_a_cut_that_no_tool_makes_is_wanted_until_one_does(page: Page):
     page.get_by_test_id("keep-wanted").click()
     expect(page.get_by_test_id("is-wanted")).to_contain_text("the narrowest, 3.175 straight")
     expect(page.get_by_test_id("no-plan")).to_be_visible()
-    page.get_by_role("link", name="See what to buy").click()
-    expect(page.get_by_test_id("shopping")).to_be_visible()
+    expect(page.get_by_role("link", name="See what to buy")).to_have_attribute("href", re.compile("^/drawer"))
     # Two steps back it is as wide as it was wanted first, and kept so.
-    page.go_back()
-    expect(page.get_by_test_id("is-wanted")).to_be_visible()
     for width in ("12.7", "3"):
         page.keyboard.press("Control+z")
         expect(field(page, "width")).to_have_value(width)

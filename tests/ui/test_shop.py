@@ -256,7 +256,9 @@ def test_a_bit_that_a_cut_has_pinned_is_not_removed(open_page: Callable[..., Pag
     expect(page.get_by_test_id("bit-open")).to_contain_text("Chosen for")
 
 
-def test_which_bit_and_what_to_buy(open_page: Callable[..., Page]):
+def test_which_bit_and_what_to_buy(open_page: Callable[..., Page], shop):
+    # Nothing is bought for a job that is put away, which keeps the list short.
+    httpx2.put(f"{shop.url}/api/jobs/little-harbour", json={"archived": True}).raise_for_status()
     page = open_page("/drawer", wait="drawer")
     page.get_by_test_id("panel-which").click()
     expect(page.get_by_test_id("which-offers")).to_contain_text("6 straight")
@@ -264,7 +266,7 @@ def test_which_bit_and_what_to_buy(open_page: Callable[..., Page]):
     page.locator('[data-field="which-width"]').fill("19.05")
     expect(page.get_by_test_id("which-offers").locator("li").first).to_contain_text("19.05 straight")
     page.get_by_test_id("panel-buy").click()
-    expect(page.get_by_test_id("shopping")).to_contain_text("32 of 32 planned cuts can be made")
+    expect(page.get_by_test_id("shopping")).to_contain_text("7 of 7 planned cuts can be made")
     page.get_by_role("link", name="Cuts", exact=True).click()
     field(page, "width").fill("4")
     saved(page)

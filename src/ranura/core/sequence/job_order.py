@@ -4,13 +4,16 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Literal
+from functools import lru_cache
+from typing import Final, Literal
 
 from ranura.core.sequence.order import Change, WorkStep, as_listed, best_order
 from ranura.core.sequence.staying import InBetween, in_between, staying
 
 _SETTING_SHARE = 0.5
 """Of the minutes that a setup takes: what setting a mounted bit anew takes."""
+_REMEMBERED: Final = 32
+"""Orders: a page asks again whenever something was written, and mostly nothing that they hang on."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -78,6 +81,11 @@ def order_of_job(
     Rule: R16
     Formula: as `sequence`; the cuts of a board keep their order, for each is planned on what those before it left
     Source: bounded search"""
+    return _order_of_job(tuple(works), setup_minutes, tuple(pins), tuple(stays))
+
+
+@lru_cache(_REMEMBERED)
+def _order_of_job(works: tuple[CutWork, ...], setup_minutes: float, pins: tuple[Pin, ...], stays: tuple[StaysIn, ...]) -> JobOrder:
     routers = _routers(works)
     before = _on_its_board(works)
     steps, staying_in = _steps(works, pins), []

@@ -156,7 +156,9 @@ class _Work:
         self.stand_of = [number[step.tool, step.setting] for step in steps]
         self.tool_of = [tools.index(tool) for tool, _ in stands]
         self.members = [sum(1 << i for i, stand in enumerate(self.stand_of) if stand == each) for each in range(len(stands))]
-        self.stands_of_tool = [[i for i, tool in enumerate(self.tool_of) if tool == each] for each in range(len(tools))]
+        stands_of_tool = [[i for i, tool in enumerate(self.tool_of) if tool == each] for each in range(len(tools))]
+        self.of_tool = [(sum(self.members[stand] for stand in those), those) for those in stands_of_tool]
+        """Of each tool all steps that want it, and what it is set to for them."""
         self.staying = {
             (tools.index(tool), router): sum(
                 1 << i for i, step in enumerate(steps) if step.tool == tool and step.router == router
@@ -214,10 +216,15 @@ class _Work:
     def below(self, state: _State) -> float:
         """Minutes of changes that are still to come at least."""
         found = 0.0
-        tools = {self.tool_of[stand] for stand in state.standing if stand != _EMPTY}
-        left = ~state.done
-        for tool, stands in enumerate(self.stands_of_tool):
-            wanted = sum(bool(self.members[stand] & left) and stand not in state.standing for stand in stands)
+        standing, left = state.standing, ~state.done
+        tools = {self.tool_of[stand] for stand in standing if stand != _EMPTY}
+        for tool, (steps, stands) in enumerate(self.of_tool):
+            if not steps & left:
+                continue
+            wanted = 0
+            for stand in stands:
+                if self.members[stand] & left and stand not in standing:
+                    wanted += 1
             if wanted:
                 found += wanted * self.least if tool in tools else self.tool_minutes + (wanted - 1) * self.least
         return found
