@@ -5,6 +5,7 @@ from __future__ import annotations
 import dataclasses
 import io
 import json
+from functools import partial
 
 import pytest
 from fastapi.testclient import TestClient
@@ -355,15 +356,23 @@ def test_a_wanted_cut_goes_along_with_its_job(client):
     assert [each["name"] for piece in job["pieces"] for each in piece["cuts"] if each["wanted"]] == ["Inlay"]
 
 
-def test_with_every_step_a_slip_is_longer_and_one_that_is_stopped_has_none(client):
-    def pages(address: str) -> int:
-        answer = client.get(address)
-        assert answer.status_code == 200, answer.text
-        return len(PdfReader(io.BytesIO(answer.content)).pages)
+def pages_of(client, address: str) -> int:
+    """How many pages something has that is printed."""
+    answer = client.get(address)
+    assert answer.status_code == 200, answer.text
+    return len(PdfReader(io.BytesIO(answer.content)).pages)
 
+
+@pytest.mark.thorough
+def test_with_every_step_all_slips_of_a_job_are_longer(client):
+    slips = "/api/jobs/prompters-desk/slips.pdf"
+    assert pages_of(client, f"{slips}?steps=true") > pages_of(client, slips)
+
+
+def test_with_every_step_a_slip_is_longer_and_one_that_is_stopped_has_none(client):
+    pages = partial(pages_of, client)
     slip = "/api/cuts/shelf-dado-212/slip.pdf"
     assert pages(f"{slip}?steps=true") > pages(slip) == 1
-    assert pages("/api/jobs/prompters-desk/slips.pdf?steps=true") > pages("/api/jobs/prompters-desk/slips.pdf")
     wide = {"name": "Middle", "cut": cut(width="120"), "version": 1}
     assert client.put("/api/cuts/shelf-dado-212", json=wide).status_code == 200
     assert client.get("/api/cuts/shelf-dado-212/plan").json()["status"] == "stop"

@@ -58,6 +58,7 @@ def test_a_stopped_mirrored_pair_is_planned_from_a_plain_dado(at):
     expect(page.get_by_test_id("end")).to_have_text("right end")
 
 
+@pytest.mark.thorough
 def test_an_open_end_is_dragged_into_the_board_and_out_again(at):
     page = at("shelf-dado-212")
     pull(page, "stop_last", 0, up=-40)

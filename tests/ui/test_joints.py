@@ -185,6 +185,7 @@ def test_what_is_typed_of_a_joint_stays_when_it_is_changed_elsewhere(open_page: 
     expect(depth).to_have_value("14")
 
 
+@pytest.mark.thorough
 def test_dovetails_by_a_comb_are_set_right_by_their_trial_and_the_comb_goes_out(open_page: Callable[..., Page]):
     page = open_page(f"{DESK}/joints/desk-drawer", wait="joint-page")
     cuts, fit = page.get_by_test_id("joint-cuts"), page.get_by_test_id("joint-fit")

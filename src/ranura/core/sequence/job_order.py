@@ -85,7 +85,9 @@ def order_of_job(
 
 
 @lru_cache(_REMEMBERED)
-def _order_of_job(works: tuple[CutWork, ...], setup_minutes: float, pins: tuple[Pin, ...], stays: tuple[StaysIn, ...]) -> JobOrder:
+def _order_of_job(
+    works: tuple[CutWork, ...], setup_minutes: float, pins: tuple[Pin, ...], stays: tuple[StaysIn, ...]
+) -> JobOrder:
     routers = _routers(works)
     before = _on_its_board(works)
     steps, staying_in = _steps(works, pins), []
