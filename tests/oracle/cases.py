@@ -183,6 +183,8 @@ def _template(chance: random.Random, _: Case, length: float, width: float, thick
         cut |= {"sawn": mm(chance.uniform(0.5, 3.2)), "count": 1, "held": chance.choice([None, "tape", "tape", "vacuum"])}
         cut["guide"] = chance.choice([None, "bushing", "bearing", "tip", "tip"])
         cut["turned"] = chance.random() < 0.3
+        if chance.random() < 0.4:
+            cut |= {"starting_pin": True, "held": chance.choice([None, None, "carrier", "tape"])}
     return cut
 
 

@@ -250,6 +250,7 @@ def _bodies(bodies: Sequence[Body], drawn: Callable[[Point], Point]) -> Iterator
 def _said(move: Move, setting: MachineSetting) -> Text:
     """What a move is, in the words of whoever makes it."""
     table = setting.mounting == "table"
+    turned = setting.round_the_bit
     depth = move.to_depth or 0.0
     match move.kind:
         case "set":
@@ -260,6 +261,8 @@ def _said(move: Move, setting: MachineSetting) -> Text:
             return write("Turn the board over about its {about}", about=move.about or "length")
         case "start":
             return write("Switch on, the bit clear of the wood")
+        case "enter" if turned:
+            return write("From the pin, swing the work in on to the bearing")
         case "enter":
             return write("Feed the work onto the bit" if table else "Into the wood, {d:len} deep", d=depth)
         case "plunge":
@@ -268,12 +271,16 @@ def _said(move: Move, setting: MachineSetting) -> Text:
             return write("Down along the way to {d:len}", d=depth)
         case "cut" if move.fresh == "none":
             return write("Along what is cut already, {d:len} deep", d=depth)
+        case "cut" if turned:
+            return write("Turn the work on its bearing round the bit, {d:len} deep", d=depth)
         case "cut":
             return write(
                 "Feed the work past the bit, {d:len} deep" if table else "Cut {d:len} deep: {where}",
                 d=depth,
                 where=_FRESH[move.fresh],
             )
+        case "leave" if turned:
+            return write("Swing the work out, clear of the bit")
         case "leave":
             return write("All the way past the bit" if table else "Out of the wood and clear of it")
         case "lift":

@@ -54,6 +54,7 @@ _HELD: Final[Mapping[str, str]] = {
     "fence": "tall fence and feather boards set",
     ON_STANDS: "stands level with the table",
 }
+_PUSHED_ROUND: Final = "starting pin firm, what presses the work at hand"
 _LOCK: Final[Mapping[str, str]] = {
     "plunge": "rod and plunge lock tried",
     "fixed": "base clamp tried",
@@ -86,7 +87,8 @@ def _before(setting: ToolSetting, program: Program) -> Iterator[Text]:
     yield write("{d:fine} to the cutting edge; " + lock, d=depth if isinstance(depth, float) else 0.0)
     guides = _GUIDE_BY_HAND if setting.by_hand else _GUIDE_ON_TABLE
     kinds = dict.fromkeys(guide.kind for each in program.settings for guide in each.guides)
-    said = [*(guides[kind] for kind in kinds if kind in guides), _HELD.get(first.hold, "work held")]
+    held = _PUSHED_ROUND if first.round_the_bit and first.hold == "table" else _HELD.get(first.hold, "work held")
+    said = [*(guides[kind] for kind in kinds if kind in guides), held]
     yield write("; ".join(dict.fromkeys(said)))
     if setting.by_hand:
         yield write("once along the whole way unplugged: base, handles and cord meet nothing")

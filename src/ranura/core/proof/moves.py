@@ -150,6 +150,11 @@ class MachineSetting:
     hold: str
     hands: Hands
 
+    @property
+    def round_the_bit(self) -> bool:
+        """Whether work is turned round the bit over a table, on a bearing alone, from a starting pin on."""
+        return self.mounting == "table" and bool(self.guides) and all(guide.kind == "bearing" for guide in self.guides)
+
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Body:

@@ -102,7 +102,8 @@ def _set_up(by_key: dict[SectionKey, SlipSection], machine: Machine, *, locked: 
 
 def _looked_over(dry: DryRun, machine: Machine) -> Iterator[RunStep]:
     stops = any(body.role in ("clamp", "stop") for body in dry.bodies)
-    lines = _said(*(words.COULD_BE_HIT if stops else words.NOTHING_STANDS))
+    free = words.NOTHING_ON_TABLE if machine.mounting == "table" else words.NOTHING_STANDS
+    lines = _said(*(words.COULD_BE_HIT if stops and machine.mounting == "hand" else free))
     yield RunStep(key="round", part="look", title=write(words.LOOK_ROUND), lines=lines, tick=True, moves=(0, len(dry.steps)))
     over = words.DRY_OVER_TABLE if machine.mounting == "table" else words.DRY_BY_HAND
     yield RunStep(key="dry", part="look", title=write(words.DRY), lines=_said(*over), tick=True, moves=(0, len(dry.steps)))

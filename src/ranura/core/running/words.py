@@ -44,6 +44,7 @@ COULD_BE_HIT: Final = (
     "below the work too, where the bit comes through",
     "the cord, all the way",
 )
+NOTHING_ON_TABLE: Final = ("nothing lies on the table but what presses the work", "the cord, all the way")
 NOTHING_STANDS: Final = ("nothing lies on the work or on the bench where the base goes", "the cord, all the way")
 DRY: Final = "Go along the whole way once, unplugged"
 DRY_BY_HAND: Final = ("base flat all the way, from the start to the end", "hands and feet where they will be", "nothing catches")

@@ -92,6 +92,21 @@ HELD_LEVEL = Words(
     message="Here hardly more than half of the board lies on the table",
     do="Hold the free end level with the table",
 )
+NO_STARTING_PIN = Words(
+    code="no-starting-pin",
+    place="guide",
+    level="stop",
+    message="No fence guides this, and nobody said that a starting pin stands in the table: the bit grabs the work",
+    do="Set a starting pin and say so, or take the router by hand",
+    setup=True,
+)
+STARTING_PIN = Words(
+    code="starting-pin",
+    place="guide",
+    level="caution",
+    message="No fence guides this: the work starts against the pin, or the bit grabs it",
+    do="Rest the work on the pin, swing it onto the bearing, and only then leave the pin",
+)
 STANDS_UNHELD = Words(
     code="stands-unheld",
     place="hold",

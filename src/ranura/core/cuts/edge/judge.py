@@ -129,7 +129,7 @@ class EdgeJudge(Judge):
         if router.mounting == "table" and self.edging.far_side:
             yield Reason(table_words.TRAPPED)
         if router.mounting == "table" and found.guide != "fence" and not self.edging.starting_pin:
-            yield Reason(words.NO_STARTING_PIN)
+            yield Reason(table_words.NO_STARTING_PIN)
         left = self.least_contact(bit, found, router.mounting)
         if left is not None and closeness.under(left, self.rules.bearing_contact):
             said = words.TEMPLATE_OUT_OF_REACH if found.guide == "template" else words.BEARING_WITHOUT_EDGE

@@ -5,7 +5,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from itertools import pairwise
 
 from ranura.core.board.pieces import Piece, openings_of, outline_of
@@ -17,6 +17,7 @@ from ranura.core.cuts.edge.trips import reach
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.geometry.rings import Point, extent
 from ranura.core.output.feeding import Feeding, carrier_above, carrier_beside, feeding_outlines, stand_outlines
+from ranura.core.output.lying import FACE_DOWN, PIN, PIN_AWAY, Laid, laid_at, starting_pin
 from ranura.core.output.marks import carrier_outlines
 from ranura.core.output.views import Arrow, Dimension, Mark, Outline, View, box, circle
 from ranura.core.text.writing import write
@@ -28,33 +29,8 @@ _FENCE_PAST = 80.0
 """mm that it is drawn past it at least."""
 _NUMBER_AT = 0.8
 """Along a run: where its number is written, away from the bit."""
-_PIN, _PIN_AWAY = 5.0, 40.0
-"""mm: a starting pin's radius, and how far from the cutter it stands, where the work comes from."""
 _BIT_AT = 0.42
 """Along the first run: where the bit is drawn."""
-
-
-@dataclass(frozen=True, slots=True)
-class Laid:
-    """How the board lies before the person: turned face down, then round by some degrees (counter-clockwise), then moved."""
-
-    length: float
-    degrees: float
-    by: Point
-
-    def __call__(self, at: Point) -> Point:
-        """Where a point of the board lies."""
-        return self.lying((self.length - at[0], at[1]))
-
-    def lying(self, at: Point) -> Point:
-        """Where a point of the board lies that was turned face down already."""
-        x, y = self.way(at)
-        return (x + self.by[0], y + self.by[1])
-
-    def way(self, direction: Point) -> Point:
-        """A direction on the board that was turned face down already."""
-        c, s = math.cos(math.radians(self.degrees)), math.sin(math.radians(self.degrees))
-        return (direction[0] * c - direction[1] * s, direction[0] * s + direction[1] * c)
 
 
 def laid(setting: EdgeSetting) -> Laid:
@@ -65,12 +41,7 @@ def laid(setting: EdgeSetting) -> Laid:
         return Laid(length, 0.0, (0.0, 0.0))
     run = setting.runs[0]
     at, heading = at_share(run.points, _BIT_AT, closed=run.edge.closed)
-    degrees = -math.degrees(math.atan2(heading[1], heading[0]))
-    if run.edge.closed:
-        degrees = 90.0 * round(degrees / 90.0)
-    turned = Laid(length, degrees, (0.0, 0.0))
-    x, y = turned.lying(at)
-    return replace(turned, by=(-x, -y))
+    return laid_at(length, at, heading, squarely=run.edge.closed)
 
 
 def fed_over_table(setting: EdgeSetting) -> Feeding:
@@ -131,7 +102,11 @@ def table_view(setting: EdgeSetting, piece: Piece) -> View:
         outlines += [_lying(each, lie) for each in (*signs, *blocks(run, out, wood_left=False))]
         at, _ = at_share(run.points, 0.0 if run.edge.closed else _NUMBER_AT, closed=run.edge.closed)
         marks.append(Mark(kind="start", at=lie.lying(at), direction=(1.0, 0.0), text=write(f"start {run.number}")))
-    outlines += _guides(setting, (x0, x1))
+    if (pin := _pin_at(setting)) is not None:
+        outline, named = starting_pin(pin)
+        outlines.append(outline)
+        marks.append(named)
+    outlines += _fence(setting, (x0, x1))
     if setting.edging.can_be_wedged:
         outlines += carrier_outlines(setting.edging.held, piece, setting.edging.cut_sides, lying=lie)
     outlines += feeding_outlines(fed_over_table(setting), (x0, y0, x1, y1), bit=setting.bit.diameter / 2)
@@ -145,13 +120,12 @@ def table_view(setting: EdgeSetting, piece: Piece) -> View:
     stand = (max(x1 * 0.3, 60.0), lowest - out * 3.4 - 45.0)
     marks.append(Mark(kind="stand", at=stand, direction=(0.0, 1.0), text=write("stand here, before the table")))
     marks += _leading(setting.runs, (x0, y0, x1, y1))
-    marks += [_named(each) for each in outlines if each.role == "stop"]
     seen = [point for outline in outlines if outline.role in ("bit", "stop", "aid", "backer") for point in outline.points]
     seen += [(x0 - out * 4, y0 - out * 2), (x1 + out * 4, max(y1, _FENCE_DEEP)), stand, (stand[0], stand[1] - 12.0)]
     return View(
         name="plan",
         frame=extent(tuple(seen)),
-        caption=write("from above, face down on the table: left and right have changed places"),
+        caption=write(FACE_DOWN),
         outlines=tuple(outlines),
         arrows=_arrows(setting, (x0, y0, x1, y1), wide),
         dimensions=(
@@ -170,29 +144,27 @@ def table_view(setting: EdgeSetting, piece: Piece) -> View:
     )
 
 
-def _named(pin: Outline) -> Mark:
-    x0, _, x1, y1 = extent(pin.points)
-    return Mark(kind="name", at=(2 * x1 - x0, y1), direction=(1.0, 0.0), text=write("starting pin"))
-
-
 def _lying(outline: Outline, lie: Laid) -> Outline:
     return replace(outline, points=tuple(lie.lying(at) for at in outline.points))
 
 
-def _guides(setting: EdgeSetting, along: tuple[float, float]) -> list[Outline]:
-    """The fence behind the bit; round a curve the starting pin, where the work comes from: its edge bears on pin and bearing."""
-    if not setting.runs or setting.guided is None:
+def _fence(setting: EdgeSetting, along: tuple[float, float]) -> list[Outline]:
+    """The fence behind the bit; none round a curve."""
+    if not setting.runs or setting.guided is None or setting.runs[0].edge.closed:
         return []
+    past = max((along[1] - along[0]) * _BEYOND, _FENCE_PAST)
+    return [Outline(role="guide", points=box(along[0] - past, 0.0, along[1] + past, _FENCE_DEEP), label=write("fence"))]
+
+
+def _pin_at(setting: EdgeSetting) -> Point | None:
+    """Where the starting pin stands round a curve: where the work comes from, whose edge bears on pin and bearing."""
+    if not setting.runs or setting.guided is None or not setting.runs[0].edge.closed:
+        return None
     run, trip = setting.runs[0], setting.guided.trip
-    if not run.edge.closed:
-        past = max((along[1] - along[0]) * _BEYOND, _FENCE_PAST)
-        fence = box(along[0] - past, 0.0, along[1] + past, _FENCE_DEEP)
-        return [Outline(role="guide", points=fence, label=write("fence"))]
-    ahead = setting.bit.diameter / 2 + _PIN_AWAY
+    ahead = setting.bit.diameter / 2 + PIN_AWAY
     at, heading = at_share(run.points, min(_BIT_AT + ahead / run.edge.length, 1.0), closed=True)
-    off = _PIN + max(trip.offset - (setting.guided.bearing or 0.0) / 2, 0.0)
-    pin = laid(setting).lying((at[0] - heading[1] * off, at[1] + heading[0] * off))
-    return [Outline(role="stop", points=circle(pin, _PIN))]
+    off = PIN + max(trip.offset - (setting.guided.bearing or 0.0) / 2, 0.0)
+    return laid(setting).lying((at[0] - heading[1] * off, at[1] + heading[0] * off))
 
 
 def _arrows(setting: EdgeSetting, board: tuple[float, float, float, float], wide: float) -> tuple[Arrow, ...]:

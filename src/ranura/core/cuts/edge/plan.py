@@ -29,7 +29,7 @@ from ranura.core.geometry import closeness
 from ranura.core.output.cautions import in_order, table_cautions, tool_cautions
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
-from ranura.core.text import depth_words, guide_words, strength_words
+from ranura.core.text import depth_words, guide_words, strength_words, table_words
 from ranura.core.text.cautions import Caution, caution, written
 from ranura.core.text.errors import CutError
 
@@ -279,6 +279,6 @@ def _of_table(
     """What the table asks for: a pin where there is no fence, and care for hands and ends (R7, R15)."""
     length, width = asked.part
     ends = [width if run.edge.ref in ("left", "right") else length for run in runs if not run.edge.closed]
-    found = [caution(words.STARTING_PIN)] if guided.guide != "fence" else []
+    found = [caution(table_words.STARTING_PIN)] if guided.guide != "fence" else []
     carried = asked.held == "carrier"
     return [*found, *table_cautions(asked.part, ends, opening, small=judge.small, carried=carried, one_plane=one_plane)]

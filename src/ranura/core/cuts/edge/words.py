@@ -267,21 +267,6 @@ BURN_REPAIR = Words(
     do="Damp it, let it dry somewhat, and scrape with this very bit held in the hand, router unplugged; or take a light last "
     "pass",
 )
-NO_STARTING_PIN = Words(
-    code="no-starting-pin",
-    place="guide",
-    level="stop",
-    message="No fence guides this, and nobody said that a starting pin stands in the table: the bit grabs the work",
-    do="Set a starting pin and say so, or take the router by hand",
-    setup=True,
-)
-STARTING_PIN = Words(
-    code="starting-pin",
-    place="guide",
-    level="caution",
-    message="No fence guides this: the work starts against the pin, or the bit grabs it",
-    do="Rest the work on the pin, swing it onto the bearing, and only then leave the pin",
-)
 NOTHING_HOLDS = Words(
     code="nothing-holds",
     place="hold",

@@ -50,6 +50,8 @@ class TemplateCut:
     """Where the fibres of a sawn part would lift it is cut from the other face, the board turned over with its template."""
     through: bool = False
     """It goes right through the board, along the outline alone."""
+    starting_pin: bool = False
+    """One stands in the table."""
     backed: bool = False
     """A sacrificial board lies below."""
     loose: Loose | None = None

@@ -12,6 +12,7 @@ from ranura.core.cuts.template.asked import TemplateCut
 from ranura.core.cuts.template.figures import sense_of
 from ranura.core.cuts.template.guides import Follower, Template
 from ranura.core.cuts.template.moves import blank_ring, leaves_tabs
+from ranura.core.cuts.template.over_table import table_plan, table_section
 from ranura.core.cuts.template.section import lines_cut, template_section
 from ranura.core.cuts.template.setting import Lift, TemplateSetting
 from ranura.core.geometry.areas import band, parts_of, thinned
@@ -37,6 +38,8 @@ _MOST_WAYS = 40
 def template_views(setting: TemplateSetting, cut: TemplateCut, going: Going | None) -> tuple[View, ...]:
     """The board from above, the section, and the turret where it makes the depths."""
     views = [_plan(setting, cut, going), template_section(setting, cut)]
+    if not setting.by_hand:
+        return table_plan(setting, views[0]), table_section(setting, views[1])
     stepping = setting.stepping
     if stepping is not None and stepping.turret is not None:
         views.append(turret_view(stepping, thickness=setting.outline.thickness, bit=setting.bit))
@@ -47,7 +50,7 @@ def _plan(setting: TemplateSetting, cut: TemplateCut, going: Going | None) -> Vi
     asked, bit, base = setting.outline, setting.bit, setting.base
     length, width = asked.part
     board = blank_ring(asked) if asked.blank is not None else box(0, 0, length, width)
-    outlines = [Outline(role="work", points=board), *carrier_outlines(asked.held, setting.piece)]
+    outlines = [Outline(role="work", points=board), *(carrier_outlines(asked.held, setting.piece) if setting.by_hand else [])]
     outlines += _cut_away(setting)
     marks: list[Mark] = []
     arrows: list[Arrow] = []

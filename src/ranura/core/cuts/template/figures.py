@@ -7,7 +7,7 @@ from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.output.figures.holding import clearance_figure
 from ranura.core.output.figures.passes import depth_figures, feed_figures
-from ranura.core.output.figures.round import round_figure
+from ranura.core.output.figures.round import round_figure, turned_figure
 from ranura.core.output.figures.speed import speed_figures
 from ranura.core.output.figures.tool import tool_figures
 from ranura.core.output.figures.turret import turret_figure
@@ -30,7 +30,7 @@ def template_figures(setting: TemplateSetting, going: Going | None) -> tuple[Fig
     if setting.follower is not None and setting.template is not None:
         plug = setting.outline.makes == "plug"
         found += template_of_guide(setting.follower, setting.template, setting.bit, size=setting.outline.size, plug=plug)
-        found.append(round_figure(sense_of(setting)))
+        found.append(round_figure(sense_of(setting)) if setting.by_hand else turned_figure(work_turns()))
     if stepping is not None:
         found += depth_figures(setting, stepping, total=setting.depth)
         if stepping.turret is not None:
@@ -119,6 +119,12 @@ def _thickness(follower: Follower, bit: Bit) -> Figure:
     )
 
 
+def work_turns() -> str:
+    """Which way a part is turned over a table, seen from above (R7)."""
+    return str(contour_direction(mounting="table", contour="outside").work_turns)
+
+
 def sense_of(setting: TemplateSetting) -> str:
-    """Clockwise or counter-clockwise, seen from above, along the outermost edge (R7)."""
-    return contour_direction(mounting="hand", contour="outside" if setting.outline.makes == "part" else "inside").sense
+    """Clockwise or counter-clockwise, seen from above, along the outermost edge: of the bit, over a table round the work (R7)."""
+    mounting = setting.router.mounting
+    return contour_direction(mounting=mounting, contour="outside" if setting.outline.makes == "part" else "inside").sense

@@ -186,11 +186,12 @@ def raised_by(rules: HouseRules) -> float:
     return float(closeness.ceil(rules.through_extra + BEARING_HEIGHT + SCREW_HEIGHT + rules.bearing_overhang))
 
 
-def tip_bearing(bit: Bit, *, template: float, said: bool, turned: float | None, rules: HouseRules) -> Follower | Reason:
-    """The bit's own bearing at the tip, on a template below the work that is so thick that screw and bearing stay clear of the
-    bench; or why that cannot be, where the person `said` how thick it is. Where the work is `turned` over, and cut so many mm
-    deep from there too, the bearing at the shank must ride on the same template, which lies above the work then (R3)."""
-    needed = raised_by(rules)
+def tip_bearing(bit: Bit, *, template: float, said: bool, over_bench: float, turned: float | None) -> Follower | Reason:
+    """The bit's own bearing at the tip, on a template below the work that is so thick, `over_bench` in mm, that screw and bearing
+    stay clear of the bench (over a table it lies on the work, and nothing is above it); or why that cannot be, where the person
+    `said` how thick it is. Where the work is `turned` over, and cut so many mm deep from there too, the bearing at the shank must
+    ride on the same template, which lies above the work then (R3)."""
+    needed = over_bench
     if said and closeness.under(template, needed):
         return Reason(words.TIP_BEARING_MEETS_BENCH, {"thickness": template, "needed": needed})
     rides = 0.0 if turned is None else thick_enough(bit, turned)

@@ -11,13 +11,14 @@ from ranura.core.choosing.judging import BEARING
 from ranura.core.choosing.straight_judge import StraightJudge
 from ranura.core.cuts.template import words
 from ranura.core.cuts.template.asked import TemplateGuide
-from ranura.core.cuts.template.guides import Follower, bearing, bushing, inlay_set, tip_bearing
+from ranura.core.cuts.template.guides import Follower, bearing, bushing, inlay_set, raised_by, tip_bearing
 from ranura.core.cuts.template.on_board import OutlineOnBoard, grown
 from ranura.core.cutting.step_limits import school_step
 from ranura.core.geometry import closeness
 from ranura.core.geometry.areas import parts_of, thinned
 from ranura.core.geometry.rings import Ring, shifted
-from ranura.core.holding.clamps import Holding, hold
+from ranura.core.holding.clamps import ON_TABLE, Holding, hold
+from ranura.core.holding.hands import two_hands_fit
 from ranura.core.holding.sweep import Sweep, around_axis
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
@@ -28,7 +29,7 @@ from ranura.core.templates import words as template_words
 from ranura.core.templates.plates import PLATE, plate_for
 from ranura.core.templates.rounding import tightest_rounded
 from ranura.core.templates.sawing import waste_for
-from ranura.core.text import depth_words, guide_words
+from ranura.core.text import depth_words, guide_words, table_words
 from ranura.core.text.cautions import Reason
 
 _THINNED = 0.1
@@ -88,9 +89,10 @@ class TemplateJudge(StraightJudge):
         step = school_step(bit, self.rules)
         return bearing(bit, first=min(step, self.asked.depth), template=self.asked.template, said=self.thickness_said)
 
-    def _tip(self, bit: Bit) -> Follower | Reason:
+    def _tip(self, bit: Bit, *, by_hand: bool = True) -> Follower | Reason:
         turned = self.depth if self.asked.turned else None
-        return tip_bearing(bit, template=self.asked.template, said=self.thickness_said, turned=turned, rules=self.rules)
+        over_bench = raised_by(self.rules) if by_hand else 0.0
+        return tip_bearing(bit, template=self.asked.template, said=self.thickness_said, over_bench=over_bench, turned=turned)
 
     def against_bit(self, bit: Bit) -> Reason | None:
         """The first thing that no router could change."""
@@ -126,7 +128,7 @@ class TemplateJudge(StraightJudge):
                 case "bearing":
                     found = self._bearing(bit)
                 case "tip":
-                    found = self._tip(bit)
+                    found = self._tip(bit, by_hand=self.tools.by_hand[router.id])
             self._followers[key] = found
         return self._followers[key]
 
@@ -152,17 +154,33 @@ class TemplateJudge(StraightJudge):
     def against_router(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
         """See `Judge.against_router`."""
         if not self.tools.by_hand[router.id]:
-            yield Reason(guide_words.NEEDS_HAND_ROUTER)
-            return
-        if self.small:
-            yield self.small_reason()
-        if self.need.stopped and base.kind != "plunge":
-            yield Reason(depth_words.NO_PLUNGE_BASE)
+            yield from self._over_table(bit, router)
+        else:
+            if self.small:
+                yield self.small_reason()
+            if self.need.stopped and base.kind != "plunge":
+                yield Reason(depth_words.NO_PLUNGE_BASE)
         found = self.follower(bit, router, base)
         if isinstance(found, Reason):
             yield found
         elif self.asked.plate and self.kind not in ("bearing", "tip"):
             yield Reason(template_words.PLATE_HIDES_BUSHING)
+
+    def _over_table(self, bit: Bit, router: Router) -> Iterator[Reason]:
+        """What speaks against a table: it takes a part that was sawn out, from one face, along a bearing, from a starting pin."""
+        asked = self.asked
+        if asked.blank is None or asked.turned or asked.plate or self.kind not in ("bearing", "tip"):
+            yield Reason(guide_words.NEEDS_HAND_ROUTER)
+        elif asked.holed:
+            yield Reason(words.HOLES_BY_HAND)
+        elif not asked.starting_pin:
+            yield Reason(table_words.NO_STARTING_PIN)
+        if asked.held != "carrier" and not two_hands_fit(asked.work):
+            long, wide = asked.work
+            yield Reason(table_words.HANDS_TOO_NEAR, {"length": long, "width": wide})
+        yield from self.against_weight(asked.work, asked.thickness)
+        if lifts := self.lifts_off_table(bit, router):
+            yield lifts
 
     def plate(self, follower: Follower, bit: Bit) -> float:
         """How wide a plate below the base must be to lie firm at every place, in mm."""
@@ -173,11 +191,13 @@ class TemplateJudge(StraightJudge):
         found = self.follower(bit, router, base)
         # How a part that was sawn out is held is the same question for all of them.
         if not isinstance(found, Reason) and self.asked.blank is None:
-            yield from (each for each in self.held(bit, base, found).cautions if each.level == "stop")
+            yield from (each for each in self.held(bit, router, base, found).cautions if each.level == "stop")
 
-    def held(self, bit: Bit, base: Base, follower: Follower) -> Holding:
+    def held(self, bit: Bit, router: Router, base: Base, follower: Follower) -> Holding:
         """How the board is held, with the router's ways at all places."""
         asked = self.asked
+        if not self.tools.by_hand[router.id]:
+            return replace(ON_TABLE, method="carrier") if asked.held == "carrier" else ON_TABLE
         around = grown(asked.area, bit.diameter / 2 if asked.keeps_inside else -bit.diameter / 2)
         ways = [_closed(thinned(_as_ring(part.exterior.coords), _THINNED)) for part in parts_of(around)]
         across = around_axis(base)

@@ -26,7 +26,7 @@ from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
 
 _BELOW = 12.0
 """mm that a sacrificial board below is thick."""
-_OVERLAP = 6.0
+OVERLAP = 6.0
 """mm that a bit goes on where it began, so that no ridge stays."""
 _LONG_SIDE = 20.0
 """mm: a side that is longer is straight."""
@@ -105,8 +105,8 @@ def _round_the_blank(
     A bit that still turns over one of its holes is switched off first."""
     if turning is not None:
         recorder.stop(turning, -CLEAR)
-    ring = _begun_outside(path)
-    line = (*ring, *stretch((*ring, ring[0]), 0.0, _OVERLAP))
+    ring = begun_outside(path)
+    line = (*ring, *stretch((*ring, ring[0]), 0.0, OVERLAP))
     radius = setting.outline.sawn + BESIDE
     way_in, way_out = into(ring[0], ring[1], radius), out_of(line[-2], line[-1], radius)
     for number, each in enumerate(passes):
@@ -150,7 +150,7 @@ def _seen_from_back(way: FaceWay, width: float) -> FaceWay:
     return FaceWay(into=seen(way.into), along=seen(way.along), out=seen(way.out))
 
 
-def _begun_outside(path: Ring) -> Ring:
+def begun_outside(path: Ring) -> Ring:
     """A closed way that begins on its longest straight side beside which nothing of it lies further out: in the middle of a long
     one, at the start of one that may stand for an arc."""
     hull = {(round(float(x), 6), round(float(y), 6)) for x, y in get_coordinates(Polygon(path).convex_hull)}
@@ -197,7 +197,7 @@ def _machine(setting: TemplateSetting) -> MachineSetting:
     asked, top = setting.outline, setting.outline.thickness
     guides = () if setting.follower is None else (on_template(setting.follower, top),)
     hold = setting.holding.method if setting.holding is not None else "clamps"
-    return machine_of(setting, frame=shown_face(top), guides=guides, hold=hold, part=asked.part, plate=setting.plate)
+    return machine_of(setting, frame=shown_face(top), guides=guides, hold=hold, part=asked.work, plate=setting.plate)
 
 
 def on_template(follower: Follower, top: float) -> GuidePlace:
@@ -219,13 +219,15 @@ def _bodies(setting: TemplateSetting, moves: Sequence[Move]) -> tuple[Body, ...]
         work = replace(work, ring=blank_ring(asked), holes=())
     found: list[Body] = [work]
     length, width = asked.part
-    if setting.follower is not None and setting.follower.below:
+    if not setting.by_hand:
+        pass  # the work lies on the table, which is where its face is
+    elif setting.follower is not None and setting.follower.below:
         found += _raised(setting, setting.follower, moves)
     elif asked.through and asked.backed:
         found.append(standing("below", "below", ((0.0, 0.0), (length, 0.0), (length, width), (0.0, width)), -_BELOW, 0.0))
     else:
         found.append(bench_below(piece))
-    if asked.held == "carrier":
+    if asked.held == "carrier" and setting.by_hand:
         found += carriers_of(piece)
     if setting.template is not None and setting.follower is not None:
         found += template_bodies(setting.template, setting.follower, asked.places, top, moves)

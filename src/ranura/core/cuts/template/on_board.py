@@ -53,6 +53,8 @@ class OutlineOnBoard:
     """How much of it lies outside of the line."""
     turned: bool
     """Where its fibres would lift it is cut from the other face."""
+    starting_pin: bool
+    """One stands in the table, for a part that was sawn out."""
     backed: bool
     thickness: float
     part: tuple[float, float]
@@ -86,6 +88,19 @@ class OutlineOnBoard:
         return ((x0 + x1) / 2, (y0 + y1) / 2)
 
     @property
+    def work(self) -> tuple[float, float]:
+        """Length and width of what is cut: the board, or what a saw left of it."""
+        if self.blank is None:
+            return self.part
+        x0, y0, x1, y1 = self.blank.bounds
+        return (float(x1 - x0), float(y1 - y0))
+
+    @property
+    def holed(self) -> bool:
+        """Whether there are holes in it, or islands."""
+        return any(part.interiors for part in parts_of(self.area))
+
+    @property
     def keeps_inside(self) -> bool:
         """Whether what lies inside the outline stays."""
         return self.makes != "recess"
@@ -94,14 +109,13 @@ class OutlineOnBoard:
     def need(self) -> StraightCut:
         """What it asks of its tool."""
         if self.blank is not None:
-            plunged = any(part.interiors for part in parts_of(self.area))
             return StraightCut(
                 kind="rabbet",
                 width=self.sawn,
                 depth=self.depth,
                 thickness=self.thickness,
-                stopped=plunged,
-                plunged=plunged,
+                stopped=self.holed,
+                plunged=self.holed,
                 through=True,
                 clean="both",
                 held_back=is_small(self.part),
@@ -163,6 +177,7 @@ def on_board(cut: TemplateCut, piece: Piece, shop: Shop) -> OutlineOnBoard:
         blank=None if cut.sawn is None else _blank(area, cut.sawn.mm, (length, width)),
         sawn=0.0 if cut.sawn is None else cut.sawn.mm,
         turned=cut.turned and cut.sawn is not None,
+        starting_pin=cut.starting_pin,
         backed=cut.backed,
         thickness=thickness,
         part=(length, width),

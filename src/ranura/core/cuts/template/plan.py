@@ -25,13 +25,14 @@ from ranura.core.cutting.stepping import Lane, Stepping, plan_depths, stepped
 from ranura.core.geometry import closeness
 from ranura.core.geometry.paths import length_of
 from ranura.core.geometry.rings import signed_area
-from ranura.core.output.cautions import in_order, tool_cautions
+from ranura.core.holding.hands import is_small
+from ranura.core.output.cautions import in_order, table_cautions, tool_cautions
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.templates import words as template_words
 from ranura.core.templates.bearings import thick_enough
 from ranura.core.templates.clearing import Round, kept_on_left, rounds
 from ranura.core.templates.plates import PLATE
-from ranura.core.text import choosing_words, depth_words, guide_words
+from ranura.core.text import choosing_words, depth_words, guide_words, table_words
 from ranura.core.text.cautions import Caution, Reason, caution, written
 
 
@@ -50,7 +51,7 @@ def setting_of(chosen: Candidate, judge: TemplateJudge, piece: Piece) -> Templat
     more: list[Caution] = []
     if follower is not None and follower.kind == "bearing" and stepping is not None:
         follower, more = thicker(follower, chosen, stepping.depths[0], deep=judge.depth, said=judge.thickness_said, rules=rules)
-    holding = judge.held(bit, base, follower) if follower is not None and ways else None
+    holding = judge.held(bit, chosen.router, base, follower) if follower is not None and ways else None
     fibres = piece.fibres if wood.material_class in SOLID else None
     lifts = tuple(_lifts(asked, template, fibres, rules)) if template is not None and fibres is not None else ()
     faces = (
@@ -70,6 +71,11 @@ def setting_of(chosen: Candidate, judge: TemplateJudge, piece: Piece) -> Templat
         cautions.append(caution(template_words.PLATE_BRIDGES, across=plate, thickness=PLATE))
     cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
     cautions += _cautions(judge, chosen, stepping, lifts, turned=faces is not None)
+    if chosen.router.mounting == "table":
+        opening = bit.diameter + rules.opening_clearance
+        small, carried = is_small(asked.work), asked.held == "carrier"
+        cautions += [caution(table_words.STARTING_PIN)] if asked.starting_pin else []
+        cautions += table_cautions(asked.work, (), opening, small=small, carried=carried, one_plane=False)
     return TemplateSetting(
         piece=piece,
         material=wood,

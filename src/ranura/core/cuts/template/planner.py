@@ -19,6 +19,7 @@ from ranura.core.cuts.template.guides import gap_forecast, to_make
 from ranura.core.cuts.template.judge import TemplateJudge
 from ranura.core.cuts.template.moves import template_program
 from ranura.core.cuts.template.on_board import OutlineOnBoard, on_board
+from ranura.core.cuts.template.over_table import drawn_at
 from ranura.core.cuts.template.plan import setting_of
 from ranura.core.cuts.template.remedies import template_remedies
 from ranura.core.cuts.template.section import glyph
@@ -125,10 +126,11 @@ def _try(kind: TemplateGuide, cut: TemplateCut, asked: OutlineOnBoard, task: Tas
 
 def _made(pair: Candidate, *, judge: TemplateJudge, piece: Piece, cut: TemplateCut) -> Planned:
     setting = setting_of(pair, judge, piece)
-    return Planned(setting=setting, text=partial(_text, cut=cut), program=template_program)
+    has_table = not all(judge.tools.by_hand[router.id] for router in judge.tools.shop.routers if not router.archived)
+    return Planned(setting=setting, text=partial(_text, cut=cut, has_table=has_table), program=template_program, drawn=drawn_at)
 
 
-def _text(setting: TemplateSetting, moves: Sequence[Move], *, cut: TemplateCut) -> PlanText:
+def _text(setting: TemplateSetting, moves: Sequence[Move], *, cut: TemplateCut, has_table: bool) -> PlanText:
     going = going_of(moves)
     worked = template_figures(setting, going)
     stepping = setting.stepping
@@ -136,7 +138,7 @@ def _text(setting: TemplateSetting, moves: Sequence[Move], *, cut: TemplateCut) 
         figures=worked,
         slip=template_sections(setting, cut, worked, setting.cautions, going),
         drawing=template_views(setting, cut, going),
-        remedies=template_remedies(cut, setting),
+        remedies=template_remedies(cut, setting, has_table=has_table),
         pass_columns=columns_of(stepping),
         pass_lines=pass_lines(stepping),
         run_mm=sum(length_of(way.path) for way in setting.ways),

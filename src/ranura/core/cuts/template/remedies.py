@@ -7,20 +7,21 @@ from collections.abc import Collection
 from ranura.core.cuts.template import words
 from ranura.core.cuts.template.asked import TemplateCut
 from ranura.core.cuts.template.setting import TemplateSetting
+from ranura.core.holding.hands import two_hands_fit
 from ranura.core.holding.placed import Held
 from ranura.core.output.remedies import Remedy, held_otherwise, moved_clear
 from ranura.core.proof import words as proof_words
 from ranura.core.templates import words as template_words
 from ranura.core.templates.rounding import radius_for
-from ranura.core.text import guide_words
+from ranura.core.text import guide_words, table_words
 from ranura.core.text.forms import TypedLength
 from ranura.core.text.writing import write
 
 _LOOSE = {"tape": "Tape holds it", "screws": "Screws hold it", "tabs": "Tabs are left", "skin": "A skin is left below"}
 
 
-def template_remedies(cut: TemplateCut, setting: TemplateSetting) -> tuple[Remedy, ...]:
-    """What would take a stop of a cut by template away."""
+def template_remedies(cut: TemplateCut, setting: TemplateSetting, *, has_table: bool) -> tuple[Remedy, ...]:
+    """What would take a stop of a cut by template away; `has_table` where a router hangs in one."""
     codes = {each.code for each in setting.cautions}
     found = area_remedies(codes, cut.held)
     if words.OUTLINE_CHANGED.code in codes:
@@ -31,14 +32,27 @@ def template_remedies(cut: TemplateCut, setting: TemplateSetting) -> tuple[Remed
             Remedy(answers=words.SAWN_PART_ON_TAPE.code, says=write(says), change={"held": how})
             for how, says in (("tape", "Tape holds it from below"), ("vacuum", "Vacuum holds it from below"))
         ]
+        if has_table and not (setting.outline.turned or setting.outline.holed or setting.outline.plate):
+            found.append(_over_table(setting))
     found += [
         Remedy(answers=stop.code, says=write("Cut it from one face"), change={"turned": False})
         for stop in (words.NO_BEARING_AT_BOTH_ENDS, words.NOTHING_TO_LIE_ON)
         if stop.code in codes
     ]
+    if table_words.NO_STARTING_PIN.code in codes:
+        answered = table_words.NO_STARTING_PIN.code
+        found.append(Remedy(answers=answered, says=write("A starting pin stands in the table"), change={"starting_pin": True}))
     found += _rounded(codes, setting)
     found += moved_clear(codes, setting.holding.moved if setting.holding is not None else ())
     return tuple(found)
+
+
+def _over_table(setting: TemplateSetting) -> Remedy:
+    """That a part is turned round the bit over a table, on a carrier where two hands find no room on it."""
+    fits = two_hands_fit(setting.outline.work)
+    says = write("Over a table, from a starting pin" + ("" if fits else ", on a carrier"))
+    change = {"starting_pin": True, "held": None if fits else "carrier", "guide": None, "router_id": None, "bit_id": None}
+    return Remedy(answers=words.SAWN_PART_ON_TAPE.code, says=says, change=change)
 
 
 def _rounded(codes: Collection[str], setting: TemplateSetting) -> list[Remedy]:

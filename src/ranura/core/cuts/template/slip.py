@@ -8,14 +8,18 @@ from typing import Final
 from ranura.core.board.pieces import Side
 from ranura.core.cuts.template.asked import TemplateCut, TemplateGuide
 from ranura.core.cuts.template.faces import Faces
-from ranura.core.cuts.template.figures import sense_of
+from ranura.core.cuts.template.figures import sense_of, work_turns
 from ranura.core.cuts.template.guides import RIM, Follower, Template, raised_by
+from ranura.core.cuts.template.moves import OVERLAP
 from ranura.core.cuts.template.on_board import SMALLER
+from ranura.core.cuts.template.over_table import fed, stands_on_table
 from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.geometry.paths import length_of
 from ranura.core.geometry.rings import signed_area
+from ranura.core.output.feeding import feeding_lines
 from ranura.core.output.going import Ends, Going
 from ranura.core.output.guides import StationLine
+from ranura.core.output.lying import PIN_AWAY
 from ranura.core.output.slip import (
     Lead,
     SlipSection,
@@ -94,6 +98,7 @@ def _guide(setting: TemplateSetting, cut: TemplateCut, figures: Mapping[str, Fig
         there=setting.there,
         ring_on=asked.makes == "recess",
         plate=setting.plate,
+        by_hand=setting.by_hand,
     )
 
 
@@ -127,23 +132,22 @@ def guide_section(
     there: SavedOutline | None,
     plate: float | None,
     ring_on: bool = False,
+    by_hand: bool = True,
 ) -> SlipSection:
     """What follows the template, how large that is and where it lies, and how thick; which one is taken that is there."""
+    lies = ("below" if follower.below else "above") if by_hand else stands_on_table(follower)
     match follower.tool:
         case InlaySet():
             shown = Lead(shown=plain("Inlay set"), caption=write("ring on" if ring_on else "ring off"))
         case None:
-            below = " at the tip, below the work" if follower.below else ""
-            shown = Lead(shown=plain("Template"), caption=write(f"for the bearing{below}"))
+            tip = f" at the tip, {lies} the work" if follower.below else ""
+            shown = Lead(shown=plain("Template"), caption=write(f"for the bearing{tip}"))
         case _:
             shown = Lead(shown=plain(follower.tool.name), caption=write(""))
     own = [write("{set}", set=follower.tool.name)] if isinstance(follower.tool, InlaySet) else []
-    lines = [
-        *own,
-        size,
-        *place,
-        write(f"{{t:len}} thick or more, fixed {'below' if follower.below else 'above'} the work", t=follower.thickness),
-    ]
+    lines = [*own, size, *place, write(f"{{t:len}} thick or more, fixed {lies} the work", t=follower.thickness)]
+    if not by_hand:
+        lines.append(write("starting pin {x:rough} from the cutter, where the work comes from; no fence", x=PIN_AWAY))
     if there is not None and there.made is not None:
         made = there.made
         lines.append(
@@ -170,7 +174,9 @@ def guide_section(
 def _direction(setting: TemplateSetting, going: Going | None) -> SlipSection:
     asked = setting.outline
     lines: list[Text] = []
-    if setting.faces is not None:
+    if not setting.by_hand:
+        lines += _over_table(setting)
+    elif setting.faces is not None:
         lines += _from_both_faces(setting, setting.faces)
     elif asked.blank is not None:
         lines += _round_a_blank(setting)
@@ -196,12 +202,31 @@ def _direction(setting: TemplateSetting, going: Going | None) -> SlipSection:
     if setting.lifts and setting.faces is None:
         lines.append(_listed(setting, "fibres lift on stretch {}; slowly there"))
     return SlipSection(
-        key="direction",
-        title="Direction",
-        leads=(Lead(shown=plain(sense_of(setting).capitalize()), caption=write(""), figure="direction.heading"),),
-        lines=tuple(lines),
-        figures=("direction.heading",),
+        key="direction", title="Direction", leads=(_way(setting),), lines=tuple(lines), figures=("direction.heading",)
     )
+
+
+def _way(setting: TemplateSetting) -> Lead:
+    """Which way round it goes: the router, or over a table the work."""
+    if setting.by_hand:
+        return Lead(shown=plain(sense_of(setting).capitalize()), caption=write(""), figure="direction.heading")
+    return Lead(shown=plain(work_turns().capitalize()), caption=write("turn the work"), figure="direction.heading")
+
+
+def _over_table(setting: TemplateSetting) -> list[Text]:
+    """How a part is turned round the bit over a table, from the pin on (R7)."""
+    deep = setting.stepping is not None and len(setting.stepping.depths) > 1
+    return [
+        write("sawn {w:len} outside of its line", w=setting.outline.sawn),
+        write("face down on the table, its template {lies} it", lies=stands_on_table(setting.follower))
+        if setting.follower is not None
+        else write("face down on the table"),
+        write("rest it on the pin, clear of the bit; swing it in on to the bearing, then leave the pin"),
+        write("keep it on the bearing, once round and {past:len} past the start; swing it out", past=OVERLAP),
+        write("switch off, wait until it stands" + (", then raise the bit to the next depth" if deep else "")),
+        write("stand in front, out of line with the work"),
+        *_fresh_bands(setting),
+    ]
 
 
 def _from_both_faces(setting: TemplateSetting, faces: Faces) -> list[Text]:
@@ -248,6 +273,12 @@ def _fresh_bands(setting: TemplateSetting) -> list[Text]:
 
 def _hold(setting: TemplateSetting, figures: Mapping[str, Figure], cautions: Sequence[Caution]) -> SlipSection:
     holding, asked = setting.holding, setting.outline
+    if not setting.by_hand:
+        feeding = fed(setting)
+        held = [*feeding_lines(feeding), write(TEMPLATE_HELD)]
+        return SlipSection(
+            key="hold", title="Hold", leads=(Lead(shown=plain(feeding.word), caption=write("")),), lines=tuple(held), figures=()
+        )
     stopped = any(each.place == "hold" and each.level == "stop" for each in cautions)
     lines: list[Text] = []
     if holding is not None and not stopped:

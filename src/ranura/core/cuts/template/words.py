@@ -107,6 +107,14 @@ TIP_TAKES_ALL_AT_ONCE = Words(
     message="The bearing at the tip sets one depth, {depth:len} at once; {step:len} are all that power and bit bear here",
     do="Saw nearer to the line, or follow a template above the work in steps",
 )
+HOLES_BY_HAND = Words(
+    code="holes-by-hand",
+    place="guide",
+    level="stop",
+    message="It has holes: over a table the bit would have to come up inside the wood",
+    do="Take the router by hand; or cut the holes first, as a cut of their own",
+    setup=True,
+)
 SAWN_PART_ON_TAPE = Words(
     code="sawn-part-on-tape",
     place="hold",

@@ -6,6 +6,21 @@ from ranura.core.text.figures import Figure, because, plain
 from ranura.core.text.writing import write
 
 
+def turned_figure(turns: str) -> Figure:
+    """Clockwise or counter-clockwise, seen from above: the work, round its outside over a table."""
+    return Figure(
+        key="direction.heading",
+        label="The work turns",
+        value=-1.0 if turns == "clockwise" else 1.0,
+        unit="sense",
+        shown=plain(turns),
+        rule="R7",
+        formula="over a table the work is turned against the bit that goes round it",
+        worked=write("seen from above the bit turns counter-clockwise and goes clockwise round the outside of the work"),
+        because=because("So the push of the cut presses the work on to the bearing; the other way it would be snatched"),
+    )
+
+
 def round_figure(sense: str) -> Figure:
     """Clockwise or counter-clockwise, seen from above, by hand."""
     return Figure(
