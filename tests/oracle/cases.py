@@ -184,7 +184,8 @@ def _template(chance: random.Random, _: Case, length: float, width: float, thick
         cut["guide"] = chance.choice([None, "bushing", "bearing", "tip", "tip"])
         cut["turned"] = chance.random() < 0.3
         if chance.random() < 0.4:
-            cut |= {"starting_pin": True, "held": chance.choice([None, None, "carrier", "tape"])}
+            cut |= {"starting_pin": True, "turned": False, "held": chance.choice([None, "carrier", "carrier"])}
+            cut["guide"] = chance.choice([None, "tip", "tip", "bearing"])
     return cut
 
 

@@ -160,11 +160,18 @@ class TemplateJudge(StraightJudge):
                 yield self.small_reason()
             if self.need.stopped and base.kind != "plunge":
                 yield Reason(depth_words.NO_PLUNGE_BASE)
+            if self.asked.for_table and self.has_table and self.asked.held not in FROM_BELOW:
+                yield Reason(words.SAWN_PART_ON_TAPE)
         found = self.follower(bit, router, base)
         if isinstance(found, Reason):
             yield found
         elif self.asked.plate and self.kind not in ("bearing", "tip"):
             yield Reason(template_words.PLATE_HIDES_BUSHING)
+
+    @property
+    def has_table(self) -> bool:
+        """Whether a router hangs in a table."""
+        return not all(self.tools.by_hand[router.id] for router in self.tools.shop.routers if not router.archived)
 
     def _over_table(self, bit: Bit, router: Router) -> Iterator[Reason]:
         """What speaks against a table: it takes a part that was sawn out, from one face, along a bearing, from a starting pin."""
@@ -173,7 +180,7 @@ class TemplateJudge(StraightJudge):
             yield Reason(guide_words.NEEDS_HAND_ROUTER)
         elif asked.holed:
             yield Reason(words.HOLES_BY_HAND)
-        elif not asked.starting_pin:
+        elif not asked.for_table:
             yield Reason(table_words.NO_STARTING_PIN)
         if asked.held != "carrier" and not two_hands_fit(asked.work):
             long, wide = asked.work

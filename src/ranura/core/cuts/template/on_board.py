@@ -96,6 +96,16 @@ class OutlineOnBoard:
         return (float(x1 - x0), float(y1 - y0))
 
     @property
+    def can_be_turned(self) -> bool:
+        """Whether it is a part that can be turned round the bit over a table."""
+        return self.blank is not None and not (self.turned or self.holed or self.plate)
+
+    @property
+    def for_table(self) -> bool:
+        """Whether that is meant: a starting pin stands there."""
+        return self.can_be_turned and self.starting_pin
+
+    @property
     def holed(self) -> bool:
         """Whether there are holes in it, or islands."""
         return any(part.interiors for part in parts_of(self.area))

@@ -126,8 +126,8 @@ def _try(kind: TemplateGuide, cut: TemplateCut, asked: OutlineOnBoard, task: Tas
 
 def _made(pair: Candidate, *, judge: TemplateJudge, piece: Piece, cut: TemplateCut) -> Planned:
     setting = setting_of(pair, judge, piece)
-    has_table = not all(judge.tools.by_hand[router.id] for router in judge.tools.shop.routers if not router.archived)
-    return Planned(setting=setting, text=partial(_text, cut=cut, has_table=has_table), program=template_program, drawn=drawn_at)
+    text = partial(_text, cut=cut, has_table=judge.has_table)
+    return Planned(setting=setting, text=text, program=template_program, drawn=drawn_at)
 
 
 def _text(setting: TemplateSetting, moves: Sequence[Move], *, cut: TemplateCut, has_table: bool) -> PlanText:

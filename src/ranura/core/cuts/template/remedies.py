@@ -32,7 +32,7 @@ def template_remedies(cut: TemplateCut, setting: TemplateSetting, *, has_table: 
             Remedy(answers=words.SAWN_PART_ON_TAPE.code, says=write(says), change={"held": how})
             for how, says in (("tape", "Tape holds it from below"), ("vacuum", "Vacuum holds it from below"))
         ]
-        if has_table and not (setting.outline.turned or setting.outline.holed or setting.outline.plate):
+        if has_table and setting.outline.can_be_turned:
             found.append(_over_table(setting))
     found += [
         Remedy(answers=stop.code, says=write("Cut it from one face"), change={"turned": False})
