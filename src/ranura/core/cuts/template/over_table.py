@@ -100,6 +100,8 @@ def table_section(setting: TemplateSetting, by_hand: View) -> View:
     follower = setting.follower
     table = 0.0 if follower is None or follower.below else -follower.thickness
 
+    below = table - _TABLE_SHOWN
+
     def over(points: tuple[Point, ...]) -> tuple[Point, ...]:
         return tuple((x, top - y) for x, y in points)
 
@@ -109,15 +111,18 @@ def table_section(setting: TemplateSetting, by_hand: View) -> View:
     low, high = (min(bits) - _RING_ROOM, max(bits) + _RING_ROOM) if bits else (x1, x1)
     sides = [(x0, min(low, x1)), (max(high, x0), x1)]
     tables = [
-        Outline(role="base", points=box(a, table - _TABLE_SHOWN, b, table), label=None if number else write("table"))
+        Outline(role="base", points=box(a, below, b, table), label=None if number else write("table"))
         for number, (a, b) in enumerate(each for each in sides if each[1] > each[0])
     ]
     dimensions = tuple(
-        replace(each, start=over((each.start,))[0], end=over((each.end,))[0], offset=-each.offset) for each in by_hand.dimensions
+        replace(each, start=(each.start[0], below), end=(each.end[0], below))
+        if each.name == "length"
+        else replace(each, start=over((each.start,))[0], end=over((each.end,))[0])
+        for each in by_hand.dimensions
     )
     return replace(
         by_hand,
-        frame=(x0, min(top - y1, table - _TABLE_SHOWN - 2.0), x1, top - y0),
+        frame=(x0, min(top - y1, below), x1, top - y0),
         caption=write("section at the bit, face down on the table"),
         outlines=(*tables, *outlines),
         dimensions=dimensions,
