@@ -262,7 +262,7 @@ def test_what_was_removed_is_listed_comes_back_with_what_it_is_in_and_goes_after
 
 
 LATER_TABLES, LATER = (
-    {"removed_things", "outlines", "joints", "run_plans", "runs", "cares"},
+    {"removed_things", "outlines", "joints", "run_plans", "runs", "run_photos", "cares"},
     {"removed_at", "changed_at", "archived", "notes", "pins"},
 )
 """What the tables of before did not have."""
@@ -320,7 +320,7 @@ def test_a_database_of_the_last_revision_before_is_taken_over_row_by_row(databas
     upgrade(database.url)
     with old_tables.connect() as connection:
         assert _rows(connection) == before
-        assert connection.scalar(text("SELECT version_num FROM alembic_version")) == "0007_pins"
+        assert connection.scalar(text("SELECT version_num FROM alembic_version")) == "0008_photos"
         for table in ("cuts", "bits", "jobs"):
             doubled = f"SELECT count(*) FROM {table} GROUP BY shop_id, place HAVING count(*) > 1"
             assert connection.execute(text(doubled)).all() == []

@@ -10,8 +10,10 @@ from fastapi import Response
 from ranura.api.cut_routes import CutRoutes
 from ranura.api.joints import change_cut
 from ranura.api.orders import OrderView, check_wishes, order_view
+from ranura.api.photos import bring_photo_back
 from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS, StaleBody
+from ranura.api.run_log import bring_run_back
 from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop, TheStore
 from ranura.api.views import CutItem, JobCard, JobView, cut_item, job_card, job_view
 from ranura.core.board.pieces import Piece, edges_of
@@ -229,7 +231,7 @@ def remove_cut(cut_id: str, shop: TheShop, store: TheStore) -> Response:
 
 @ROUTES.route("GET", "/removed")
 def list_removed(shop: TheShop, store: TheStore) -> tuple[Removed, ...]:
-    """What was taken away in the last thirty days, the latest first: jobs, pieces, cuts, tools."""
+    """What was taken away in the last thirty days, the latest first: jobs, pieces, cuts, tools, runs and their photos."""
     with store.session() as session:
         return removed.listed(session, shop.id)
 
@@ -240,6 +242,10 @@ def bring_back(kind: RemovedKind, thing_id: str, saved_shop: TheSavedShop, store
     if kind == "jobs" or kind == "pieces" or kind == "cuts" or kind == "joints":
         with store.session() as session:
             removed.bring_part_back(session, saved_shop.current().id, kind, thing_id)
+    elif kind == "runs":
+        bring_run_back(thing_id, saved_shop, store)
+    elif kind == "photos":
+        bring_photo_back(thing_id, saved_shop.current().id, store)
     else:
         saved_shop.bring_back(kind, thing_id)
     return Response(status_code=204)

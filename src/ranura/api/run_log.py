@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from typing import Literal
 from uuid import uuid4
 
 from fastapi import APIRouter, Response
@@ -10,16 +12,20 @@ from pydantic import TypeAdapter
 
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import SavedShop, TheSavedShop, TheShop, TheStore
+from ranura.core.running import refusals
 from ranura.core.running.last_time import LastTime, last_time
 from ranura.core.running.lessons import Lessons, lessons_of
 from ranura.core.running.log import Run, RunLine, run_with
 from ranura.core.running.plots import Plots, plots_of
+from ranura.core.running.progress import RunError
 from ranura.core.shop.saved_outlines import SavedOutline
 from ranura.core.shop.tooling.bits import Bit
 from ranura.formats.log_file import log_file, log_table, read_log
 from ranura.requests.from_core import IdText
 from ranura.requests.runs import LogFileIn, NotedIn
 from ranura.store import kept_cares, kept_runs
+from ranura.store.items import NotFoundError
+from ranura.store.repository import Store
 
 router = APIRouter(prefix="/api", tags=["log"], responses=ERRORS)
 
@@ -76,10 +82,12 @@ def log_as_json(shop: TheShop, store: TheStore) -> Response:
 
 
 @router.post("/log")
-def take_log(asked: LogFileIn, shop: TheShop, store: TheStore) -> LogTaken:
-    """Takes the runs of a file into the log, all or none; those that are there already stay as they are."""
+def take_log(asked: LogFileIn, shop: TheShop, saved_shop: TheSavedShop, store: TheStore) -> LogTaken:
+    """Takes the runs of a file into the log, all or none; those that are there already stay as they are, and those that were
+    taken out come back."""
     found = read_log(asked.text, shop)
     with store.session() as session:
+        back = [kept_runs.bring_back(session, shop.id, each) for each in kept_runs.taken_out(session, shop.id, _ids(found))]
         known = kept_runs.known_of(session, shop.id, [run.id for run in found])
         fresh = {run.id or uuid4().hex: run for run in found if run.id not in known}
         rows = [
@@ -91,7 +99,14 @@ def take_log(asked: LogFileIn, shop: TheShop, store: TheStore) -> LogTaken:
         ]
         if rows:
             kept_runs.lay(session, shop.id, {}, rows)
-    return LogTaken(added=len(rows), known=len(found) - len(rows))
+    for run in back:
+        _ran(saved_shop, run, 1)
+    added = len(rows) + len(back)
+    return LogTaken(added=added, known=len(found) - added)
+
+
+def _ids(found: Sequence[Run]) -> list[str]:
+    return [each.id for each in found if each.id is not None]
 
 
 @router.get("/last-time")
@@ -104,6 +119,8 @@ def how_it_was(material: IdText, bit: IdText, shop: TheShop, store: TheStore) ->
 @router.post("/runs", status_code=201)
 def noted(asked: NotedIn, shop: TheShop, saved_shop: TheSavedShop, store: TheStore) -> Run:
     """Notes a run that was made without being followed here."""
+    if asked.outcome.marks:
+        raise RunError(refusals.NOTHING_TO_MARK, field="outcome.marks")
     bit = shop.bit(asked.bit_id) if asked.bit_id is not None else None
     owner = shop.router(asked.router_id) if asked.router_id is not None else None
     wood = shop.material(asked.material) if asked.material is not None else None
@@ -116,14 +133,29 @@ def noted(asked: NotedIn, shop: TheShop, saved_shop: TheSavedShop, store: TheSto
 
 @router.delete("/runs/{run_id}", status_code=204)
 def remove(run_id: str, shop: TheShop, saved_shop: TheSavedShop, store: TheStore) -> Response:
-    """Takes a run out of the log; what it ran is taken off its bit."""
+    """Takes a run out of the log; what it ran is taken off its bit. It can be brought back for a while."""
     with store.session() as session:
         found, _ = kept_runs.load(session, shop.id, run_id, lock=True)
         kept_runs.remove(session, shop.id, run_id)
-    wear(saved_shop, found, by=-found.metres)
-    if found.state == "done" and found.planned:
-        count_uses(saved_shop, found, by=-found.of.template_uses)
+    _ran(saved_shop, found, -1)
     return Response(status_code=204)
+
+
+def bring_run_back(run_id: str, saved_shop: SavedShop, store: Store) -> None:
+    """Brings a run back into the log, and what it ran back to its bit. Raises NotFoundError."""
+    shop_id = saved_shop.current().id
+    with store.session() as session:
+        if not kept_runs.taken_out(session, shop_id, [run_id]):
+            raise NotFoundError("run", run_id)
+        found = kept_runs.bring_back(session, shop_id, run_id)
+    _ran(saved_shop, found, 1)
+
+
+def _ran(saved_shop: SavedShop, run: Run, times: Literal[1, -1]) -> None:
+    """Counts what a run ran to its bit and its template, or takes it off them."""
+    wear(saved_shop, run, by=times * run.metres)
+    if run.state == "done" and run.planned:
+        count_uses(saved_shop, run, by=times * run.of.template_uses)
 
 
 def wear(saved_shop: SavedShop, run: Run, *, by: float) -> None:

@@ -31,9 +31,10 @@ from ranura.core.shop.shop import Shop
 from ranura.core.text.figures import as_measured
 from ranura.core.text.writing import Shown, Text, inches_to
 from ranura.requests.runs import OutcomeIn, StepIn, TrialBackIn, TrialIn
-from ranura.store import kept_jobs, kept_runs
+from ranura.store import kept_jobs, kept_photos, kept_runs
 from ranura.store.items import NotFoundError
 from ranura.store.kept_jobs import KeptCut, KeptJob
+from ranura.store.kept_photos import Photo
 
 router = APIRouter(prefix="/api", tags=["runs"], responses=ERRORS)
 
@@ -51,6 +52,7 @@ class RunView:
     """How many cutting edges pass in a second: what is heard."""
     changed: bool
     """It is under way, and its cut was changed or removed since it began."""
+    photos: tuple[Photo, ...]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -94,6 +96,7 @@ _STEPS = TypeAdapter(tuple[RunStep, ...])
 _TELLS = TypeAdapter(tuple[Tells, ...])
 _IN_WORK = TypeAdapter(tuple[WorkMeasure, ...])
 _TEST = TypeAdapter[TestCut | None](TestCut | None)
+_PHOTOS = TypeAdapter(tuple[Photo, ...])
 _MEASURED = TypeAdapter(tuple[MeasuredLine, ...])
 
 
@@ -164,6 +167,7 @@ def run(run_id: str, shop: TheShop, store: TheStore) -> Response:
         found, _ = kept_runs.load(session, shop.id, run_id)
         record = kept_runs.record_of(session, shop.id, run_id)
         changed = found.state == "under-way" and _changed(session, shop.id, found)
+        photos = kept_photos.of_run(session, shop.id, run_id)
     # What was kept is handed on as it is: a later Ranura may know more fields than the one that planned it.
     whole = {
         "run": _RUN.dump_python(found, mode="json"),
@@ -172,6 +176,7 @@ def run(run_id: str, shop: TheShop, store: TheStore) -> Response:
         "measured": _MEASURED.dump_python(_measured(found), mode="json"),
         "teeth": teeth_a_second(found.of),
         "changed": changed,
+        "photos": _PHOTOS.dump_python(photos, mode="json"),
     }
     return Response(_ANY.dump_json(whole), media_type="application/json")
 
@@ -233,6 +238,8 @@ def end(run_id: str, asked: OutcomeIn, shop: TheShop, saved_shop: TheSavedShop, 
         before, _ = kept_runs.load(session, shop.id, run_id, lock=True)
         if before.state == "left":
             raise RunError(refusals.RUN_ENDED, field="run")
+        if asked.marks and not before.planned:
+            raise RunError(refusals.NOTHING_TO_MARK, field="marks")
         if before.state == "under-way":
             _through(before, _steps(session, shop.id, run_id))
         measured = before.trial if before.outcome is None or asked.measured else before.outcome.measured

@@ -8,7 +8,7 @@ from pydantic import Field
 
 from ranura.core.learning.corrections import MeasureKey
 from ranura.core.running.care import CareKind
-from ranura.core.running.log import CameOut, Measured, Outcome
+from ranura.core.running.log import CameOut, Fault, MarkedPlace, Measured, Outcome
 from ranura.core.running.progress import How
 from ranura.requests.from_core import IdText, Name, ReadPlace, RequestModel
 
@@ -46,10 +46,22 @@ class InWorkIn(RequestModel):
     found: Annotated[tuple[ReadPlace, ...], Field(min_length=1, max_length=MOST_PLACES)]
 
 
+Far = Annotated[float, Field(ge=-100_000, le=100_000, allow_inf_nan=False)]
+"""A coordinate in mm."""
+
+
+class MarkedIn(RequestModel):
+    """A place of the work that did not come out clean, in mm as the plan view has it."""
+
+    what: Fault
+    at: tuple[Far, Far]
+
+
 class OutcomeIn(RequestModel):
     """How a run came out."""
 
     came_out: CameOut
+    marks: Annotated[tuple[MarkedIn, ...], Field(max_length=20)] = ()
     where: Annotated[str, Field(max_length=200)] = ""
     word: Annotated[str, Field(max_length=2_000)] = ""
     metres: Annotated[float, Field(ge=0, le=100_000)] | None = None
@@ -58,7 +70,10 @@ class OutcomeIn(RequestModel):
 
     def outcome(self, measured: tuple[Measured, ...] = ()) -> Outcome:
         """It as the log has it, with what was measured on the way."""
-        return Outcome(came_out=self.came_out, where=self.where, word=self.word, measured=measured, metres=self.metres)
+        marks = tuple(MarkedPlace(what=each.what, at=each.at) for each in self.marks)
+        return Outcome(
+            came_out=self.came_out, marks=marks, where=self.where, word=self.word, measured=measured, metres=self.metres
+        )
 
 
 class NotedIn(RequestModel):
@@ -70,6 +85,12 @@ class NotedIn(RequestModel):
     router_id: IdText | None = None
     metres: Annotated[float, Field(ge=0, le=100_000)] | None = None
     outcome: OutcomeIn
+
+
+class PhotoIn(RequestModel):
+    """A photo of a run: a JPEG in base64."""
+
+    jpeg: Annotated[str, Field(max_length=2_000_000)]
 
 
 class LogFileIn(RequestModel):

@@ -29,10 +29,10 @@ from ranura.store.models import Base
 FORM: Final = 1
 TABLES: Final[tuple[str, ...]] = (
     "shops", "routers", "bits", "guides", "woods", "deliveries", "profiles", "outlines", "bit_events", "jobs", "pieces", "cuts",
-    "joints", "removed_things", "run_plans", "runs", "cares",
+    "joints", "removed_things", "run_plans", "runs", "run_photos", "cares",
 )  # fmt: skip
 """What is copied, each after what it refers to."""
-_LATER: Final = frozenset({"removed_things", "outlines", "joints", "run_plans", "runs", "cares"})
+_LATER: Final = frozenset({"removed_things", "outlines", "joints", "run_plans", "runs", "run_photos", "cares"})
 """Tables that a backup of before does not have."""
 _ORDER: Final[Mapping[str, tuple[str, ...]]] = {
     "shops": ("id",),
@@ -40,6 +40,7 @@ _ORDER: Final[Mapping[str, tuple[str, ...]]] = {
     "removed_things": ("kind", "id"),
     "run_plans": ("id",),
     "runs": ("begun_at", "id"),
+    "run_photos": ("at", "id"),
     "cares": ("at", "id"),
 }
 _USUAL_ORDER = ("place", "id")

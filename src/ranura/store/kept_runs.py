@@ -15,7 +15,7 @@ from sqlalchemy.orm import Session
 from ranura.core.running.log import CameOut, Measured, Outcome, Run, RunLine, RunOf, State
 from ranura.core.running.progress import Progress
 from ranura.store.items import NotFoundError
-from ranura.store.models import ID_LENGTH, RunPlanRow, RunRow
+from ranura.store.models import ID_LENGTH, RunPhotoRow, RunPlanRow, RunRow
 
 _OF, _PROGRESS, _OUTCOME = TypeAdapter(RunOf), TypeAdapter(Progress), TypeAdapter(Outcome)
 _TRIAL = TypeAdapter(tuple[Measured, ...])
@@ -87,8 +87,15 @@ def lay(session: Session, shop_id: str, plans: Mapping[str, Mapping[str, Any]], 
 
 def known_of(session: Session, shop_id: str, ids: Sequence[str]) -> frozenset[str]:
     """Those of some ids that are of runs which a shop has."""
-    query = select(RunRow.id).where(RunRow.shop_id == shop_id)
+    query = select(RunRow.id).where(RunRow.shop_id == shop_id, RunRow.removed_at.is_(None))
     return frozenset(session.scalars(query)) & frozenset(ids)
+
+
+def taken_out(session: Session, shop_id: str, ids: Sequence[str]) -> tuple[str, ...]:
+    """Those of some ids that are of runs which were taken out of the log, in their order."""
+    query = select(RunRow.id).where(RunRow.shop_id == shop_id, RunRow.removed_at.is_not(None))
+    removed = frozenset(session.scalars(query))
+    return tuple(each for each in ids if each in removed)
 
 
 def id_of_plan(record: Mapping[str, Any]) -> str:
@@ -153,14 +160,25 @@ def ended(session: Session, shop_id: str, run_id: str, *, state: State, outcome:
 
 
 def remove(session: Session, shop_id: str, run_id: str) -> None:
-    """Takes a run out of the log, and its plan where no other run follows it. Raises NotFoundError."""
-    row = _row(session, shop_id, run_id, lock=True)
-    plan_id = row.plan_id
-    session.delete(row)
+    """Takes a run out of the log; it can be brought back. Raises NotFoundError."""
+    _row(session, shop_id, run_id, lock=True).removed_at = _stored(now())
     session.flush()
-    others = select(func.count()).select_from(RunRow).where(RunRow.shop_id == shop_id, RunRow.plan_id == plan_id)
-    if plan_id is not None and not session.scalar(others):
-        session.execute(delete(RunPlanRow).where(RunPlanRow.shop_id == shop_id, RunPlanRow.id == plan_id))
+
+
+def bring_back(session: Session, shop_id: str, run_id: str) -> Run:
+    """Brings a run back into the log. Raises NotFoundError."""
+    row = _row(session, shop_id, run_id, lock=True, removed=True)
+    row.removed_at = None
+    session.flush()
+    return _kept(row)
+
+
+def let_go(session: Session, shop_id: str, *, before: datetime) -> None:
+    """Lets go for good of runs and photos that were taken away before a time (UTC), and of plans that no run follows any more."""
+    for row in (RunPhotoRow, RunRow):
+        session.execute(delete(row).where(row.shop_id == shop_id, row.removed_at < before))
+    followed = select(RunRow.plan_id).where(RunRow.shop_id == shop_id, RunRow.plan_id.is_not(None))
+    session.execute(delete(RunPlanRow).where(RunPlanRow.shop_id == shop_id, RunPlanRow.id.not_in(followed)))
 
 
 _SAID = ("cut", "piece", "material_name", "bit", "router")
@@ -172,7 +190,7 @@ def lines(session: Session, shop_id: str, *, most: int) -> tuple[RunLine, ...]:
     word = func.json_value(RunRow.spec, "$.outcome.word")
     query = (
         select(RunRow.id, RunRow.begun_at, RunRow.state, RunRow.came_out, said, word)
-        .where(RunRow.shop_id == shop_id)
+        .where(RunRow.shop_id == shop_id, RunRow.removed_at.is_(None))
         .order_by(RunRow.begun_at.desc(), RunRow.id)
         .limit(most)
     )
@@ -197,21 +215,23 @@ def _line(run_id: str, begun_at: datetime, state: str, came_out: str | None, sai
 
 def of_shop(session: Session, shop_id: str) -> tuple[Run, ...]:
     """The runs of a shop, the last begun first."""
-    query = select(RunRow).where(RunRow.shop_id == shop_id).order_by(RunRow.begun_at.desc(), RunRow.id)
+    there = (RunRow.shop_id == shop_id, RunRow.removed_at.is_(None))
+    query = select(RunRow).where(*there).order_by(RunRow.begun_at.desc(), RunRow.id)
     return tuple(_kept(row) for row in session.scalars(query))
 
 
 def under_way(session: Session, shop_id: str, cut_id: str) -> Run | None:
     """The run of a cut that has not ended; None where there is none."""
-    query = select(RunRow).where(RunRow.shop_id == shop_id, RunRow.cut_id == cut_id, RunRow.state == "under-way")
+    there = (RunRow.shop_id == shop_id, RunRow.removed_at.is_(None))
+    query = select(RunRow).where(*there, RunRow.cut_id == cut_id, RunRow.state == "under-way")
     row = session.scalars(query.order_by(RunRow.begun_at.desc(), RunRow.id)).first()
     return None if row is None else _kept(row)
 
 
-def _row(session: Session, shop_id: str, run_id: str, *, lock: bool = False) -> RunRow:
+def _row(session: Session, shop_id: str, run_id: str, *, lock: bool = False, removed: bool = False) -> RunRow:
     query = select(RunRow).where(RunRow.shop_id == shop_id, RunRow.id == run_id)
     row = session.scalars(query.with_for_update() if lock else query).first()
-    if row is None:
+    if row is None or (row.removed_at is not None and not removed):
         raise NotFoundError("run", run_id)
     return row
 

@@ -6,6 +6,7 @@ from datetime import datetime
 from typing import Any
 
 from sqlalchemy import JSON, BigInteger, Boolean, ForeignKey, Index, Integer, String, Text, false, text
+from sqlalchemy.dialects.mysql import MEDIUMTEXT
 from sqlalchemy.orm import DeclarativeBase, Mapped, declared_attr, mapped_column
 
 ID_LENGTH = 40
@@ -212,8 +213,22 @@ class RunRow(Base):
     hand: Mapped[str | None] = mapped_column(String(ID_LENGTH), default=None)
     of: Mapped[dict[str, Any]]
     spec: Mapped[dict[str, Any]]
+    removed_at: Mapped[datetime | None] = mapped_column(default=None)
 
     __table_args__ = (Index("runs_in_time", "shop_id", "begun_at"),)
+
+
+class RunPhotoRow(Base):
+    """A photo of a run: a JPEG in base64, taken into the log at a time in UTC."""
+
+    __tablename__ = "run_photos"
+
+    id: Mapped[str] = mapped_column(String(ID_LENGTH), primary_key=True)
+    shop_id: Mapped[str] = mapped_column(ForeignKey("shops.id", ondelete="CASCADE"))
+    run_id: Mapped[str] = mapped_column(ForeignKey("runs.id", ondelete="CASCADE"))
+    at: Mapped[datetime]
+    jpeg: Mapped[str] = mapped_column(MEDIUMTEXT)
+    removed_at: Mapped[datetime | None] = mapped_column(default=None)
 
 
 class CareRow(Base):

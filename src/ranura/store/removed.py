@@ -9,15 +9,16 @@ from typing import Any, Final, Literal, cast
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
-from ranura.store import items
+from ranura.store import items, kept_runs
 from ranura.store.items import ITEM_TABLES, ItemKind
 from ranura.store.kept_jobs import changed, mine, now
-from ranura.store.models import CutRow, JobRow, JointRow, PieceRow, RemovedThingRow
+from ranura.store.models import CutRow, JobRow, JointRow, PieceRow, RemovedThingRow, RunPhotoRow, RunRow
 
 PartKind = Literal["jobs", "pieces", "cuts", "joints"]
 RemovedKind = Literal[
-    "jobs", "pieces", "cuts", "joints", "routers", "bits", "guides", "woods", "deliveries", "profiles", "outlines"
-]
+    "jobs", "pieces", "cuts", "joints", "routers", "bits", "guides", "woods", "deliveries", "profiles", "outlines", "runs",
+    "photos",
+]  # fmt: skip
 KEPT_FOR: Final = timedelta(days=30)
 
 _PARTS: Final[dict[PartKind, type[JobRow | PieceRow | CutRow | JointRow]]] = {
@@ -101,6 +102,14 @@ def listed(session: Session, shop_id: str) -> tuple[Removed, ...]:
     for joint in session.scalars(of_joints):
         if joint.removed_at and not jobs[joint.job_id].removed_at:
             found.append(_one("joints", joint.id, joint.name, jobs[joint.job_id].name, joint.removed_at))
+    runs = {row.id: row for row in session.scalars(select(RunRow).where(RunRow.shop_id == shop_id))}
+    for run in runs.values():
+        if run.removed_at:
+            found.append(_one("runs", run.id, run.of["cut"], run.of.get("job") or None, run.removed_at))
+    photos = select(RunPhotoRow.id, RunPhotoRow.run_id, RunPhotoRow.removed_at).where(RunPhotoRow.shop_id == shop_id)
+    for photo_id, run_id, removed_at in session.execute(photos.where(RunPhotoRow.removed_at.is_not(None))):
+        if removed_at is not None and not runs[run_id].removed_at:
+            found.append(_one("photos", photo_id, f"Photo of {runs[run_id].of['cut']}", None, removed_at))
     for thing in session.scalars(select(RemovedThingRow).where(RemovedThingRow.shop_id == shop_id)):
         kind = cast(ItemKind, thing.kind)
         found.append(_one(kind, thing.id, _name_of(kind, thing.spec), None, thing.removed_at))
@@ -122,3 +131,4 @@ def let_go(session: Session, shop_id: str, *, at: datetime) -> None:
     before = at - KEPT_FOR
     for row in (CutRow, JointRow, PieceRow, JobRow, RemovedThingRow):
         session.execute(delete(row).where(row.shop_id == shop_id, row.removed_at < before))
+    kept_runs.let_go(session, shop_id, before=before)

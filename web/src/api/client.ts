@@ -318,6 +318,9 @@ export const api = {
     post("/api/runs/{run_id}/outcome", { params: { path: { run_id } }, body: outcome }),
   leaveRun: (run_id: string) => post("/api/runs/{run_id}/left", { params: { path: { run_id } } }),
   noteRun: (noted: Schemas["NotedIn"]) => post("/api/runs", { body: noted }),
+  addPhoto: (run_id: string, jpeg: string) =>
+    post("/api/runs/{run_id}/photos", { params: { path: { run_id } }, body: { jpeg } }),
+  removePhoto: (photo_id: string) => remove("/api/photos/{photo_id}", { params: { path: { photo_id } } }),
   removeRun: (run_id: string) => remove("/api/runs/{run_id}", { params: { path: { run_id } } }),
   lessons: () => get("/api/lessons"),
   plots: () => get("/api/plots"),

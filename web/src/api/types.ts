@@ -46,6 +46,8 @@ export type RunStep = Schemas["RunStep"];
 export type DoneStep = Schemas["DoneStep"];
 export type Trouble = Schemas["Trouble"];
 export type CameOut = Schemas["OutcomeIn"]["came_out"];
+/** A place of the work that did not come out clean. */
+export type Marked = Omit<Schemas["MarkedPlace"], "at"> & { at: [number, number] };
 export type CareIn = Schemas["CareIn"];
 export type Lessons = Schemas["Lessons"];
 export type Plots = Schemas["Plots"];

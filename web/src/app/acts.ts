@@ -119,6 +119,8 @@ const REMOVE: Record<RemovedKind, (id: string) => Promise<Outcome<unknown>>> = {
   deliveries: (id) => api.removeThing("delivery", id),
   profiles: api.removeProfile,
   outlines: api.removeOutline,
+  runs: api.removeRun,
+  photos: api.removePhoto,
 };
 
 /** Does an act. `anyway`: also where somebody else has changed the thing since. */

@@ -1,5 +1,5 @@
 /** Dresses a view of the plan: every role has one colour and one pattern. Nothing is computed here but the scale. */
-import { memo, useId, useRef } from "react";
+import { memo, type ReactNode, useId, useRef } from "react";
 import type { Change, ClampAt, Unit, View } from "../api/client";
 import { usePulling } from "../ui/pulling";
 import { useSize } from "../ui/useSize";
@@ -142,6 +142,8 @@ interface Props {
   describedBy?: string | undefined;
   /** Pixels to a millimetre, where the drawing is not to be as large as fits. */
   fixed?: number | undefined;
+  /** What lies over all of it. */
+  over?: undefined | ((scale: Scale) => ReactNode);
 }
 
 /** A view of the plan; drawn again when the plan or its room changes, not with every letter that is typed. */
@@ -156,6 +158,7 @@ export const Drawing = memo(function Drawing({
   label,
   describedBy,
   fixed,
+  over,
 }: Props) {
   const { ref, width, height } = useSize<HTMLDivElement>();
   const id = useId();
@@ -205,6 +208,7 @@ export const Drawing = memo(function Drawing({
               onPick={onPick}
             />
           ))}
+          {over?.(scale)}
         </svg>
       ) : null}
     </div>

@@ -19,6 +19,8 @@ const WHAT: Record<RemovedKind, string> = {
   deliveries: "Delivery",
   profiles: "Profile",
   outlines: "Outline",
+  runs: "Run",
+  photos: "Photo",
 };
 
 const day = (at: string) =>

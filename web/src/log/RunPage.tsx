@@ -1,15 +1,19 @@
 import { Link, useNavigate, useParams } from "react-router";
-import { api, type RunView, type ShopView, type Unit } from "../api/client";
+import { api, type Marked, type RunView, type ShopView, type Unit } from "../api/client";
 import { useReading, useRefresh, useShop } from "../api/queries";
+import { removed } from "../app/acts";
 import { NoJob } from "../app/Gone";
 import { notifyOf } from "../app/notice";
 import { Place } from "../app/Place";
+import { history } from "../app/undo";
 import { Waiting } from "../app/Waiting";
 import { Drawing } from "../board/Drawing";
 import { CAME_OUT } from "../run/outcomes";
 import { usePlace } from "../shop/place";
 import { BigReading, Words } from "../ui/Words";
 import { inUnit, plainly, reading } from "../ui/words";
+import { MarkedDrawing } from "./MarkedDrawing";
+import { Photos } from "./Photos";
 
 /** A run of the log: how it came out, and the plan that it followed, as it was then. */
 export default function RunPage() {
@@ -51,6 +55,7 @@ function Whole({ shop, view }: { shop: ShopView; view: RunView }) {
               onClick={async () => {
                 const gone = await api.removeRun(view.run.id);
                 if (gone.kind !== "ok") return notifyOf("It stays in the log", gone);
+                history.push(removed(`taking ${of.cut} out of the log`, "runs", view.run.id));
                 void navigate("/log");
                 await refresh();
               }}
@@ -100,15 +105,25 @@ function Whole({ shop, view }: { shop: ShopView; view: RunView }) {
             ))}
           </div>
         </section>
-        {view.record ? <AsPlanned record={view.record} unit={unit} /> : null}
+        <div className="border-b border-rule py-3">
+          <Photos view={view} />
+        </div>
+        {view.record ? <AsPlanned record={view.record} unit={unit} marks={outcome?.marks ?? []} /> : null}
       </main>
     </Place>
   );
 }
 
 /** The plan as it was: its drawing and its slip, from what was kept with the run. */
-function AsPlanned({ record, unit }: { record: NonNullable<RunView["record"]>; unit: Unit }) {
+interface AsPlannedProps {
+  record: NonNullable<RunView["record"]>;
+  unit: Unit;
+  marks: readonly Marked[];
+}
+
+function AsPlanned({ record, unit, marks }: AsPlannedProps) {
   const { plan } = record;
+  const [first, second] = plan.drawing;
   return (
     <section
       className="grid gap-x-6 gap-y-3 pt-3 lg:grid-cols-[minmax(0,1fr)_400px]"
@@ -118,11 +133,12 @@ function AsPlanned({ record, unit }: { record: NonNullable<RunView["record"]>; u
         <p className="text-strong">
           <Words text={inUnit(plan.sentence, unit)} />
         </p>
-        {plan.drawing.slice(0, 2).map((each) => (
-          <div key={each.name} className="h-[260px] border border-rule bg-paper p-2">
-            <Drawing view={each} unit={unit} label={each.name} onPick={() => undefined} />
+        {first ? <MarkedDrawing view={first} unit={unit} marks={marks} fault="burnt" /> : null}
+        {second ? (
+          <div className="h-[260px] border border-rule bg-paper p-2">
+            <Drawing view={second} unit={unit} label={second.name} onPick={() => undefined} />
           </div>
-        ))}
+        ) : null}
       </div>
       <div>
         {plan.slip.map((section) => (

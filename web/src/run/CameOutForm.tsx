@@ -1,7 +1,9 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, type CameOut, type Problem, type RunView, type Unit } from "../api/client";
+import { api, type CameOut, type Marked, type Problem, type RunView, type Unit } from "../api/client";
 import { useRefresh } from "../api/queries";
+import { MarkedDrawing } from "../log/MarkedDrawing";
+import { Photos } from "../log/Photos";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
@@ -26,10 +28,18 @@ export function CameOutForm({ view, unit, waiting, guess, onBack }: Props) {
   const [where, setWhere] = useState("");
   const [word, setWord] = useState("");
   const [places, setPlaces] = useState<Places>({});
+  const [marks, setMarks] = useState<Marked[]>([]);
   const [wrong, setWrong] = useState<Problem | null>(null);
+  const plan = view.record?.plan.drawing[0];
   const keep = async () => {
     if (!out) return;
-    const ended = await api.endRun(view.run.id, { came_out: out, where, word, measured: sent(places) });
+    const ended = await api.endRun(view.run.id, {
+      came_out: out,
+      marks: out === "clean" ? [] : marks,
+      where,
+      word,
+      measured: sent(places),
+    });
     if (ended.kind !== "ok") return setWrong(problemOf(ended));
     await refresh();
     void navigate(`/log/${view.run.id}`, { replace: true });
@@ -59,6 +69,12 @@ export function CameOutForm({ view, unit, waiting, guess, onBack }: Props) {
             </button>
           ))}
         </fieldset>
+        {out && out !== "clean" && plan ? (
+          <fieldset className="flex flex-col gap-2">
+            <legend className="label">Press where, if you like</legend>
+            <MarkedDrawing view={plan} unit={unit} marks={marks} onMark={setMarks} fault={out} />
+          </fieldset>
+        ) : null}
         {out && out !== "clean" ? (
           <label className="block">
             <span className="label">Where</span>
@@ -90,6 +106,7 @@ export function CameOutForm({ view, unit, waiting, guess, onBack }: Props) {
             setWrong(null);
           }}
         />
+        <Photos view={view} />
         {wrong ? (
           <p role="alert" className="border-l-4 border-cut px-3 py-2 text-body">
             <Words text={inUnit(wrong.message, unit)} />

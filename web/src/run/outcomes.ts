@@ -19,4 +19,9 @@ export const OF_TROUBLE: Readonly<Record<string, CameOut>> = {
   "wrong-size": "wrong-size",
 };
 
+/** What a place of the work came out like. */
+export type Fault = Exclude<CameOut, "clean">;
+
 export const OUTCOMES = Object.keys(CAME_OUT) as CameOut[];
+
+export const FAULTS = OUTCOMES.filter((each): each is Fault => each !== "clean");

@@ -125,11 +125,25 @@ class Measured:
     """What it is in each place, where it was measured in several; `found` is their median."""
 
 
+Fault = Literal["burnt", "torn", "chatter", "bogged", "wrong-size"]
+"""What a place of the work came out like."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class MarkedPlace:
+    """A place of the work that did not come out clean; `at` as the plan view of the plan that was run shows it, in mm."""
+
+    what: Fault
+    at: tuple[float, float]
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Outcome:
     """How a run came out."""
 
     came_out: CameOut
+    marks: tuple[MarkedPlace, ...] = ()
+    """Where, on the drawing."""
     where: str = ""
     """Where on the work, in words."""
     word: str = ""
