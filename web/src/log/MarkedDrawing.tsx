@@ -23,9 +23,26 @@ interface Props {
   fault: Fault;
 }
 
+const SEEN = new Set(["work", "waste", "opening"]);
+
+/** The board alone with what is cut of it, as large as it can be: there is room to press. */
+function bare(view: View): View {
+  const outlines = view.outlines
+    .filter((each) => SEEN.has(each.role))
+    .map((each) => ({ ...each, label: null }));
+  const points = outlines.filter((each) => each.role === "work").flatMap((each) => each.points);
+  if (points.length === 0) return view;
+  const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
+  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const room = Math.max(x1 - x0, y1 - y0) * 0.06;
+  const frame: View["frame"] = [x0 - room, y0 - room, x1 + room, y1 + room];
+  return { ...view, outlines, frame, arrows: [], dimensions: [], marks: [], handles: [], clamps: [] };
+}
+
 /** The drawing of a cut with the places that did not come out clean: pressed to mark one, pulled or moved by arrow keys. */
 export function MarkedDrawing({ view, unit, marks, onMark, fault }: Props) {
-  const [x0, y0, x1, y1] = view.frame;
+  const seen = onMark ? bare(view) : view;
+  const [x0, y0, x1, y1] = seen.frame;
   const held = ([x, y]: readonly [number, number]): [number, number] => [
     Math.min(Math.max(x, x0), x1),
     Math.min(Math.max(y, y0), y1),
@@ -40,13 +57,14 @@ export function MarkedDrawing({ view, unit, marks, onMark, fault }: Props) {
     <div className="flex flex-col gap-2" data-testid="marked">
       <div className="h-[260px] border border-rule bg-paper p-2">
         <Drawing
-          view={view}
+          view={seen}
           unit={unit}
           label="Where it did not come out clean"
           onPick={() => undefined}
           over={(scale) => (
             <>
               {onMark ? (
+                // biome-ignore lint/a11y/noStaticElementInteractions: the button "Mark a place" does the same
                 <rect
                   width="100%"
                   height="100%"

@@ -23,11 +23,14 @@ export function NoteRun({ onClose }: { onClose: () => void }) {
         className="flex flex-col gap-3"
         onSubmit={async (event) => {
           event.preventDefault();
+          const metres = far.trim() === "" ? null : Number(far.trim().replace(",", "."));
+          if (metres !== null && !Number.isFinite(metres))
+            return setWrong("Metres are a number, such as 2.5; leave it empty where you do not know");
           const noted = await api.noteRun({
             cut,
             material: material || null,
             bit_id: bit || null,
-            metres: far.trim() ? Number(far) : null,
+            metres,
             outcome: { came_out: out, word },
           });
           if (noted.kind !== "ok") return setWrong(problemOf(noted)?.message.metric ?? null);
