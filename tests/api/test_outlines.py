@@ -5,6 +5,7 @@ from __future__ import annotations
 import base64
 import io
 import re
+from urllib.parse import unquote
 
 import ezdxf
 import pytest
@@ -506,3 +507,24 @@ def test_a_template_that_stands_in_the_shop_keeps_its_shape(client):
     moved = client.put(address, json={"loops": [[corner(0, 0), corner(90, 0), corner(0, 60)]]})
     assert moved.status_code == 422
     assert "keeps its shape" in moved.text
+
+
+def test_the_board_of_a_sled_comes_as_a_drawing_at_its_own_size(client):
+    jig = client.get("/api/cuts/crate-corners.a0/plan").json()["jig_to_make"]
+    asked = {"name": jig["name"], "path": jig["path"]}
+    drawn = client.get("/api/shape.svg", params=asked)
+    assert drawn.status_code == 200
+    assert "sled" in unquote(drawn.headers["content-disposition"]).lower()
+    loops = loops_of_text(jig["path"])
+    wide = max(x for loop in loops for x, _, _ in loop.vertices)
+    (across,) = re.findall(r'<svg[^>]* width="([\d.]+)mm"', drawn.text)
+    assert float(across) >= wide
+    assert client.get("/api/shape.dxf", params=asked).text.lstrip().startswith("0")
+    assert client.get("/api/shape.pdf", params=asked | {"paper": "letter"}).content.startswith(b"%PDF")
+
+
+@pytest.mark.parametrize("path", ["nothing", "M0 0 L10 0", "M0 0 L1e400 0 L0 5 Z", "M0 0 L90000 0 L90000 90000 Z"])
+def test_what_is_no_shape_is_not_drawn(client, path):
+    refused = client.get("/api/shape.pdf", params={"name": "A", "path": path})
+    assert refused.status_code == 422, refused.content[:200]
+    assert refused.json()["error"]["field"] in ("path", "paper")

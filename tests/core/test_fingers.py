@@ -15,6 +15,7 @@ from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cuts.fingers.asked import FingersCut
 from ranura.core.cuts.fingers.on_board import MOST_SLOTS, fingers
+from ranura.core.geometry.loop_text import loops_of_text
 from ranura.core.geometry.placing import IN_PLACE
 from ranura.core.joints.box_joint import plan_box_joint
 from ranura.core.plan import PLANNING, circumstances
@@ -201,3 +202,38 @@ def _program(made) -> Program:
 def _found(program: Program) -> set[str]:
     around = dataclasses.replace(circumstances(SIDE, SHOP, SHOP.rules, PLANNING.leaves(CUT, SIDE, SHOP)), fibres=None)
     return {each.code for each in prove(program, around).proof.findings if each.level == "stop"}
+
+
+@pytest.mark.parametrize("starts", ["finger", "slot"])
+def test_the_sled_that_is_drawn_cuts_every_slot_with_the_one_before_on_its_key(starts):
+    """The board is set over the drawn face, slot by slot: each lies over the slot of the bit, and meets the key at its left."""
+    cut = dataclasses.replace(CUT, starts=starts)
+    asked = fingers(cut, SIDE)
+    jig = plan(cut).jig_to_make
+    face, key = loops_of_text(jig.path)
+    wide = max(x for x, _, _ in face.vertices)
+    (b0, b1), floor = sorted({x for x, y, _ in face.vertices if 0 < x < wide}), min(y for _, y, _ in key.vertices)
+    assert b1 - b0 == pytest.approx(asked.slot)
+    assert sorted({x for x, _, _ in key.vertices}) == pytest.approx([b0 - asked.finger - asked.slot, b0 - asked.finger])
+    up = sorted({y for x, y, _ in face.vertices if b0 - 1e-6 <= x <= b1 + 1e-6})[1]
+    assert up == pytest.approx(floor + asked.depth), "the bit stands as high above the floor as the slots are deep"
+    assert max(y for _, y, _ in key.vertices) < up, "a slot that was cut sits down over the key"
+    key_right = max(x for x, _, _ in key.vertices)
+    for number, (low, _) in enumerate(asked.slots):
+        edge = b0 - low  # where the board's near edge stands on the face
+        assert edge >= 0
+        assert edge + asked.wide <= wide, "the face is behind all of the board"
+        if number:
+            last = edge + asked.slots[number - 1][1]
+            assert last == pytest.approx(key_right), "the slot before is over the key"
+        elif starts == "finger":
+            assert edge == pytest.approx(key_right), "its edge is against the key"
+    assert len(jig.lines) == 5
+
+
+def test_a_sled_of_the_shop_keeps_its_floor_and_face_in_the_drawing():
+    low = KeyedSled(id="own", name="Own", key=CUT.slot.mm, floor=12.0, high=260.0)
+    jig = plan(shop=dataclasses.replace(SHOP, guides=(low,))).jig_to_make
+    face, key = loops_of_text(jig.path)
+    assert max(y for _, y, _ in face.vertices) == pytest.approx(12 + 260)
+    assert min(y for _, y, _ in key.vertices) == pytest.approx(12)

@@ -28,7 +28,7 @@ from ranura.api.saved_shop import TheSavedShop, TheShop
 from ranura.core.geometry import closeness
 from ranura.core.geometry.loop_box import box_of
 from ranura.core.geometry.loop_text import loops_of_text, text_of_loops
-from ranura.core.geometry.loops import area_of
+from ranura.core.geometry.loops import Loop, area_of
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.saved_outlines import SAME_OFFSET, Intent, MadeTemplate, SavedOutline, Stuff
 from ranura.core.shop.shop import Shop
@@ -47,7 +47,7 @@ from ranura.core.text.lengths import read as read_length
 from ranura.core.text.writing import Text, write
 from ranura.formats.template_files import TemplateDrawing, template_dxf, template_svg
 from ranura.formats.template_pdf import MOST_PAGES, Paper, pages_of, template_pdf
-from ranura.requests.from_core import IdText, LengthIn, RequestModel
+from ranura.requests.from_core import IdText, LengthIn, Name, RequestModel
 from ranura.store import items
 
 router = APIRouter(prefix="/api", tags=["templates"], responses=ERRORS)
@@ -301,7 +301,37 @@ def template_file(
     """The template as a file at 1:1, mirrored on wish. Raises ToolError where it takes too many pages."""
     guide_mm, bit_mm, _ = _followed_by(guide, bit, shop)
     outline, _, drawing = _template(outline_id, guide_mm, bit_mm, shop, corners)
-    drawing = drawing.mirrored() if mirrored else drawing
+    return _as_file(drawing.mirrored() if mirrored else drawing, form, outline.name, paper, shop)
+
+
+@router.get("/shape.{form}", response_class=Response)
+def shape_file(
+    form: Literal["svg", "dxf", "pdf"],
+    name: Name,
+    path: Annotated[str, Field(min_length=1, max_length=4_000)],
+    shop: TheShop,
+    paper: Paper = "a4",
+) -> Response:
+    """A shape as a file at 1:1: closed loops as path data in mm, as the jig of a plan has them. Raises ToolError where it is
+    none, or takes too many pages."""
+    try:
+        loops = loops_of_text(path)
+    except ValueError as problem:
+        raise ToolError(refusals.NO_SHAPE, field="path") from problem
+    if not loops or not all(loop.closed and _reachable(loop) for loop in loops):
+        raise ToolError(refusals.NO_SHAPE, field="path")
+    return _as_file(TemplateDrawing(name, loops, (), ()), form, name, paper, shop)
+
+
+def _reachable(loop: Loop) -> bool:
+    """Whether a loop lies where a board could be: so many mm and no further."""
+    return all(abs(each) <= _FARTHEST for vertex in loop.vertices for each in vertex)
+
+
+_FARTHEST = 10_000.0
+
+
+def _as_file(drawing: TemplateDrawing, form: Literal["svg", "dxf", "pdf"], name: str, paper: Paper, shop: Shop) -> Response:
     if form == "pdf" and (count := pages_of(drawing, paper)) > MOST_PAGES:
         raise ToolError(refusals.TOO_MANY_PAGES, field="paper", count=count, most=MOST_PAGES)
     body: str | bytes
@@ -311,7 +341,7 @@ def template_file(
         body = template_dxf(drawing)
     else:
         body = template_pdf(drawing, paper, made_by=shop.name)
-    said = f"attachment; filename=\"template.{form}\"; filename*=UTF-8''{quote(f'{outline.name}.{form}', safe='')}"
+    said = f"attachment; filename=\"template.{form}\"; filename*=UTF-8''{quote(f'{name}.{form}', safe='')}"
     return Response(body, media_type=_MEDIA[form], headers={"Content-Disposition": said, "Cache-Control": "no-store"})
 
 

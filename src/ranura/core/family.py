@@ -33,7 +33,7 @@ from ranura.core.proof.wanted import Wanted
 from ranura.core.proof.wood import Swept
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
-from ranura.core.templates.to_make import TemplateToMake
+from ranura.core.templates.to_make import JigToMake, TemplateToMake
 from ranura.core.text import refusals
 from ranura.core.text.errors import CutError
 from ranura.core.text.figures import Figure
@@ -163,6 +163,8 @@ class PlanText:
     """How a cut-line jig for the pair of tools is made."""
     template: TemplateToMake | None = None
     """The template that is followed, to be made; None where none is, or an inlay set follows it."""
+    jig_to_make: JigToMake | None = None
+    """The jig that it is made with, to be drawn at 1:1; None where it is made with none of its own."""
 
     @property
     def waits_for_template(self) -> bool:

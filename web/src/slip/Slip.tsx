@@ -4,6 +4,7 @@ import { BigReading, Words } from "../ui/Words";
 import { inUnit, reading } from "../ui/words";
 import { CautionLine, Stop } from "./Cautions";
 import { Fit, Guides, Stations } from "./Guides";
+import { ItsJig } from "./ItsJig";
 import { ItsTemplate } from "./ItsTemplate";
 import { BurnsBelow, LastTime } from "./LastTime";
 import { Passes } from "./Passes";
@@ -231,6 +232,7 @@ function Place({
         </button>
       ) : null}
       {section.key === "guide" ? <ItsTemplate plan={plan} unit={unit} asked={asked} /> : null}
+      {section.key === "guide" ? <ItsJig plan={plan} unit={unit} /> : null}
       {section.key === "tool" && plan.costs.length > 0 ? (
         <p
           className="mt-0.5 ml-[72px] border-l-4 border-hazard pl-2 text-small leading-snug"

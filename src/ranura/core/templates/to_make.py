@@ -1,10 +1,20 @@
-"""The template that a plan follows, as something to be drawn at 1:1 and kept."""
+"""The template that a plan follows, or the jig that it is made with, as something to be drawn at 1:1."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 
 from ranura.core.shop.saved_outlines import Intent
+from ranura.core.text.writing import Text
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class JigToMake:
+    """A jig that a plan is made with, or another like it: its flat board as path data in mm, and how it is made."""
+
+    name: str
+    path: str
+    lines: tuple[Text, ...]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -18,6 +18,7 @@ from ranura.core.cuts.fingers.moves import fingers_program
 from ranura.core.cuts.fingers.on_board import fingers
 from ranura.core.cuts.fingers.plan import refuse, setting_of
 from ranura.core.cuts.fingers.setting import FingersSetting
+from ranura.core.cuts.fingers.sleds import sled_to_make
 from ranura.core.cuts.fingers.slip import fingers_sections, fingers_stations
 from ranura.core.cuts.fingers.wanted import wanted
 from ranura.core.family import Family, Planned, Planner, PlanText, Task
@@ -55,6 +56,7 @@ def _text(setting: FingersSetting, moves: Sequence[Move], *, cut: FingersCut) ->
         glyph=fingers_glyph(asked),
         passes=setting.stepping.passes if setting.stepping else (),
         stations=fingers_stations(setting),
+        jig_to_make=sled_to_make(asked, setting.sled),
     )
 
 

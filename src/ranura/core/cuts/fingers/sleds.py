@@ -7,7 +7,11 @@ from typing import Final
 
 from ranura.core.cuts.fingers.on_board import FingersOnBoard
 from ranura.core.geometry import closeness
+from ranura.core.geometry.loop_text import text_of_loops
+from ranura.core.geometry.loops import Loop
 from ranura.core.shop.tooling.guides import Guide, KeyedSled
+from ranura.core.templates.to_make import JigToMake
+from ranura.core.text.writing import write
 
 KEY_WITHIN: Final = 0.05
 """mm by which a key may differ from the slot that it fills."""
@@ -29,6 +33,42 @@ def sled_for(fingers: FingersOnBoard, guides: Sequence[Guide]) -> KeyedSled | No
 def floor_of(sled: KeyedSled | None) -> float:
     """How thick the floor is that the board stands on, in mm."""
     return FLOOR if sled is None else sled.floor
+
+
+def sled_to_make(fingers: FingersOnBoard, sled: KeyedSled | None) -> JigToMake:
+    """The face of a sled for these fingers, as it is seen from where one stands, and how the sled is made.
+
+    Rule: R14 box joint
+    Formula: the key is as wide as a slot and a finger away from it; the bit comes through floor and face, as high as it cuts
+    Source: the slot that was cut last sits on the key, so that the next one comes a pitch further"""
+    slot, floor, high = fingers.slot, floor_of(sled), face_of(sled, fingers)
+    # The board goes from the right to the left, its near edge first, from its first slot over the bit to its last.
+    bit = BESIDE + fingers.slots[-1][0]
+    key = bit - fingers.finger - slot
+    wide, top = bit + fingers.wide + BESIDE, floor + max(high, fingers.depth + _OVER_SLOT)
+    up, tall = floor + fingers.depth, fingers.depth - _KEY_BELOW
+    face = ((0.0, 0.0), (bit, 0.0), (bit, up), (bit + slot, up), (bit + slot, 0.0), (wide, 0.0), (wide, top), (0.0, top))
+    hole = ((key, floor), (key, floor + tall), (key + slot, floor + tall), (key + slot, floor))
+    loops = [Loop(tuple((x, y, 0.0) for x, y in ring)) for ring in (face, hole)]
+    return JigToMake(
+        name=write("Sled's face for fingers of {x:fine}", x=fingers.finger).metric,
+        path=text_of_loops(loops),
+        lines=(
+            write("face {f:len} thick, {w:rough} × {h:rough}, square on a floor of {t:len}", f=FACE, w=wide, h=top, t=floor),
+            write("the bit comes through floor and face, {up:fine} above the table: cut that slot with this very bit", up=up),
+            write("key of hard wood {k:fine} wide, {t:fine} high, as long as the board and its backer are thick", k=slot, t=tall),
+            write(
+                "it stands {g:fine} beside that slot, on the left as you stand; fit it to a slot that was cut", g=fingers.finger
+            ),
+            write("guard the bit behind the face with a block that it cannot come through"),
+        ),
+    )
+
+
+_KEY_BELOW: Final = 0.5
+"""mm that a key is lower than the slot that sits on it."""
+_OVER_SLOT: Final = 25.0
+"""mm of face above the slot of the bit at least."""
 
 
 def least_face(fingers: FingersOnBoard) -> float:
