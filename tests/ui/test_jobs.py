@@ -140,6 +140,7 @@ def test_undo_reaches_over_places_and_a_reload(open_page: Callable[..., Page]):
     expect(page.locator(MIDDLE)).to_have_count(0)
 
 
+@pytest.mark.thorough
 def test_what_somebody_else_has_changed_is_shown_and_not_taken_back(page: Page, shop: Served, store):
     page.get_by_label("Board Wing case side").click()
     page.get_by_role("menuitem", name="Change the board").click()
@@ -224,6 +225,7 @@ def test_what_is_typed_while_the_server_is_gone_goes_out_later_by_itself(page: P
     assert kept_depth(store) == "7"
 
 
+@pytest.mark.thorough
 def test_a_half_filled_dialog_is_still_there(page: Page):
     page.keyboard.press("m")
     page.get_by_test_id("piece-name").fill("Pantry shelf")

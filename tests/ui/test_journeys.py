@@ -459,6 +459,7 @@ def test_the_page_says_where_it_may_load_from(shop: Served):
     assert create_app(Settings(shop_id="x", page=None), shop.app.state.store).openapi_url == "/api/openapi.json"
 
 
+@pytest.mark.thorough
 def test_an_address_that_names_nothing_says_so_and_opens_nothing_else(open_page, shop):
     page = open_page("/jobs/little-harbour/cuts/cross-mortise")
     assert page.request.delete(f"{shop.url}/api/cuts/cross-mortise").status == 204

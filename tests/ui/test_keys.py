@@ -36,6 +36,7 @@ def test_p_prints_and_no_key_acts_behind_an_open_menu(page: Page):
     assert "/cuts/" in page.url
 
 
+@pytest.mark.thorough
 def test_dialogs_begin_in_their_first_field_and_enter_sends_them(page: Page):
     page.keyboard.press("m")
     expect(page.get_by_test_id("piece-name")).to_be_focused()
@@ -78,6 +79,7 @@ def test_words_are_explained_where_one_asks(page: Page):
     expect(page.get_by_test_id("terms")).to_contain_text("backer: scrap held level")
 
 
+@pytest.mark.thorough
 def test_single_letters_can_be_switched_off(page: Page):
     page.keyboard.press("?")
     page.get_by_test_id("letters").uncheck()
@@ -202,6 +204,7 @@ def test_a_cut_is_said_in_one_line(page: Page):
     expect(page.get_by_role("button", name="Mortise 90 mm")).to_have_count(0)
 
 
+@pytest.mark.thorough
 def test_a_line_that_is_not_whole_goes_on_in_the_form(open_page: Callable[..., Page]):
     open_page().context.close()
     page = open_page()

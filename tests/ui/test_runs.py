@@ -121,6 +121,7 @@ def test_two_pages_do_not_run_the_same_cut(open_page: Callable[..., Page]):
     at_step(second, "speed")
 
 
+@pytest.mark.thorough
 def test_a_run_whose_cut_was_changed_says_so_and_is_given_up(open_page: Callable[..., Page]):
     page = open_page(CUT)
     page.get_by_test_id("run").click()

@@ -337,6 +337,7 @@ def test_a_length_field_takes_the_next_reading_of_the_caliper(page: Page):
     expect(field(page, "depth")).to_have_value("6")
 
 
+@pytest.mark.thorough
 def test_a_field_that_is_gone_listens_no_more(page: Page):
     field(page, "width").click()
     page.keyboard.press("F8")
@@ -346,6 +347,7 @@ def test_a_field_that_is_gone_listens_no_more(page: Page):
     expect(page.get_by_test_id("caliper")).to_have_count(0)
 
 
+@pytest.mark.thorough
 def test_a_dialog_takes_readings_and_measured_thicknesses_too(page: Page):
     page.get_by_test_id("new-piece").click()
     page.get_by_test_id("deliveries").get_by_role("button", name="17.6 mm").click()

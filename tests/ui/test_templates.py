@@ -80,6 +80,7 @@ def test_a_shape_from_a_few_sizes(open_page: Callable[..., Page]):
     expect(page.get_by_role("heading", name="Lamp ring")).to_be_visible()
 
 
+@pytest.mark.thorough
 def test_a_template_that_is_there_tells_what_it_makes(open_page: Callable[..., Page]):
     page = open_page("/templates", wait="template-canvas")
     page.get_by_test_id("add-outline").click()

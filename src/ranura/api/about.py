@@ -7,7 +7,9 @@ from dataclasses import dataclass
 from fastapi import APIRouter, Request
 
 from ranura import VERSION
-from ranura.core.text.trade_words import TRADE_WORDS, TradeWord
+from ranura.core.output.views import View
+from ranura.core.output.word_drawings import WORD_DRAWINGS
+from ranura.core.text.trade_words import TRADE_WORDS
 
 router = APIRouter(prefix="/api", tags=["about"])
 
@@ -27,7 +29,16 @@ def about(request: Request) -> About:
     return About(version=VERSION, copies=None if copies is None else str(copies))
 
 
+@dataclass(frozen=True, kw_only=True, slots=True)
+class WordView:
+    """A word of the trade, what it means, and a small drawing of it; None where words are enough."""
+
+    word: str
+    says: str
+    drawing: View | None
+
+
 @router.get("/words")
-def trade_words() -> tuple[TradeWord, ...]:
+def trade_words() -> tuple[WordView, ...]:
     """The words of the trade, in order of the alphabet."""
-    return TRADE_WORDS
+    return tuple(WordView(word=each.word, says=each.says, drawing=WORD_DRAWINGS.get(each.word)) for each in TRADE_WORDS)

@@ -3,6 +3,7 @@ import { api, type ShopView } from "../api/client";
 import { useReading, useShop } from "../api/queries";
 import { usePlace } from "../shop/place";
 import { SearchField } from "../ui/SearchField";
+import { WordDrawing } from "../ui/WordDrawing";
 import { Place } from "./Place";
 import { Waiting } from "./Waiting";
 
@@ -41,10 +42,11 @@ function Shown({ shop }: { shop: ShopView }) {
                 key={each.word}
                 id={each.word.replaceAll(" ", "-")}
                 tabIndex={-1}
-                className="grid gap-x-4 border-t border-rule py-1.5 sm:grid-cols-[11rem_1fr]"
+                className="grid gap-x-4 border-t border-rule py-1.5 sm:grid-cols-[11rem_1fr_auto]"
               >
                 <dt className="font-semibold">{each.word}</dt>
                 <dd>{each.says}</dd>
+                <WordDrawing word={each.word} view={each.drawing} unit={shop.unit} />
               </div>
             ))}
           </dl>

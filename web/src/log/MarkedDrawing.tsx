@@ -59,7 +59,7 @@ export function MarkedDrawing({ view, unit, marks, onMark, fault }: Props) {
         <Drawing
           view={seen}
           unit={unit}
-          label="Where it did not come out clean"
+          label="The board with what did not come out clean"
           onPick={() => undefined}
           over={(scale) => (
             <>

@@ -279,6 +279,7 @@ function Place({
           {section.key === "feed" ? <Passes plan={plan} unit={unit} /> : null}
           {section.key === "guide" ? <Guides plan={plan} unit={unit} onEdit={onEdit} /> : null}
           <Terms
+            unit={unit}
             texts={[
               ...section.leads.map((lead) => inUnit(lead.caption, unit)),
               ...section.lines.map((line) => inUnit(line, unit)),

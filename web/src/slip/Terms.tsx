@@ -1,9 +1,10 @@
 /** The words of the trade that a part of the slip uses, each with what it means. */
-import { api } from "../api/client";
+import { api, type Unit } from "../api/client";
 import { useReading } from "../api/queries";
 import { termsIn } from "../ui/terms";
+import { WordDrawing } from "../ui/WordDrawing";
 
-export function Terms({ texts }: { texts: readonly string[] }) {
+export function Terms({ texts, unit }: { texts: readonly string[]; unit: Unit }) {
   const words = useReading({ key: ["words"], ask: api.words, fixed: true }).data ?? [];
   const used = termsIn(texts, words);
   if (used.length === 0) return null;
@@ -13,6 +14,11 @@ export function Terms({ texts }: { texts: readonly string[] }) {
         <div key={each.word} className="leading-snug">
           <dt className="inline font-semibold">{each.word}: </dt>
           <dd className="inline text-ink-2">{each.says}</dd>
+          {each.drawing ? (
+            <dd className="py-1">
+              <WordDrawing word={each.word} view={each.drawing} unit={unit} />
+            </dd>
+          ) : null}
         </div>
       ))}
     </dl>
