@@ -59,6 +59,17 @@ def test_over_a_table_the_pin_stands_where_the_work_comes_from():
     assert work.distance(bit) < 1
 
 
+def test_the_fingers_of_a_feather_board_point_the_way_the_work_goes():
+    _, (hx, _) = way(WORD_DRAWINGS["feather board"])
+    fingers = [each for each in drawn("feather board", "stop") if each.area < 200]
+    assert len(fingers) == 3
+    for each in fingers:
+        top, bottom = each.bounds[3], each.bounds[1]
+        tip = [x for x, y in each.exterior.coords if y == top]
+        root = [x for x, y in each.exterior.coords if y == bottom]
+        assert (sum(tip) / len(tip) - sum(root) / len(root)) * hx > 0
+
+
 @pytest.mark.parametrize("word", ["chamfer", "rabbet", "edge groove", "tenon"])
 def test_what_goes_and_what_stays_are_the_whole_board(word):
     whole = union_all([*drawn(word, "work"), *drawn(word, "waste")])

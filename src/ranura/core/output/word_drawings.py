@@ -5,11 +5,12 @@ Sections look along the cut, plan views from above; mm, but nothing is a dimensi
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping
 from typing import Final
 
 from ranura.core.geometry.rings import Point, extent
-from ranura.core.output.views import Arrow, Outline, Role, View, box, circle
+from ranura.core.output.views import Arrow, Dimension, Outline, Role, View, box, circle
 from ranura.core.text.writing import Text, write
 
 _ROOM = 6.0
@@ -20,8 +21,12 @@ def _outline(role: Role, points: tuple[Point, ...], label: str = "") -> Outline:
     return Outline(role=role, points=points, label=write(label) if label else None)
 
 
-def _view(*outlines: Outline, arrows: tuple[Arrow, ...] = (), above: bool = False) -> View:
-    points = [point for each in outlines for point in each.points] + [at for each in arrows for at in (each.start, each.end)]
+def _view(
+    *outlines: Outline, arrows: tuple[Arrow, ...] = (), dimensions: tuple[Dimension, ...] = (), above: bool = False
+) -> View:
+    points = [point for each in outlines for point in each.points]
+    ends = [(each.start, each.end) for each in arrows] + [(each.start, each.end) for each in dimensions]
+    points += [at for each in ends for at in each]
     x0, y0, x1, y1 = extent(tuple(points))
     return View(
         name="plan" if above else "side",
@@ -29,7 +34,7 @@ def _view(*outlines: Outline, arrows: tuple[Arrow, ...] = (), above: bool = Fals
         caption=_ABOVE if above else _SECTION,
         outlines=outlines,
         arrows=arrows,
-        dimensions=(),
+        dimensions=dimensions,
     )
 
 
@@ -43,6 +48,17 @@ def _board(*taken: tuple[float, float, float], width: float = 90.0, thick: float
     for x0, x1, deep in sorted(taken, reverse=True):
         points += [(x1, thick), (x1, thick - deep), (x0, thick - deep), (x0, thick)]
     return _outline("work", tuple(dict.fromkeys([*points, (0.0, thick)])))
+
+
+def _slot(start: Point, end: Point, r: float) -> tuple[Point, ...]:
+    """A slot with round ends, along x."""
+    right = [(end[0] + r * math.sin(turn), end[1] - r * math.cos(turn)) for turn in _HALF]
+    left = [(start[0] - r * math.sin(turn), start[1] + r * math.cos(turn)) for turn in _HALF]
+    return (*right, *left)
+
+
+_HALF: Final = [math.pi * i / 12 for i in range(13)]
+"""Half a turn, in steps."""
 
 
 def _heading(start: Point, end: Point, *, climb: bool = False) -> Arrow:
@@ -91,7 +107,7 @@ def _drawn() -> dict[str, View]:
         ),
         "collet": _view(
             _outline("base", ((20, 30), (24, 52), (46, 52), (50, 30)), "collet"),
-            _outline("bit", box(31, 22, 39, 50), "shank"),
+            _outline("bit", box(31, 22, 39, 50)),
             _outline("bit", box(28, 0, 42, 22)),
         ),
         "conventional cut": _view(
@@ -105,7 +121,7 @@ def _drawn() -> dict[str, View]:
         "feather board": _view(
             _outline("guide", box(0, 50, 100, 62), "fence"),
             _outline("work", box(0, 26, 100, 50)),
-            *(_outline("stop", ((x, 4), (x + 5, 4), (x + 13, 26), (x + 8, 26))) for x in (40, 50, 60)),
+            *(_outline("stop", ((x, 4), (x + 5, 4), (x - 3, 26), (x - 8, 26))) for x in (46, 56, 66)),
             _outline("stop", box(36, -4, 72, 4)),
             arrows=(_heading((94, 38), (66, 38)),),
             above=True,
@@ -113,7 +129,10 @@ def _drawn() -> dict[str, View]:
         "free length": _view(
             _outline("base", ((20, 34), (24, 56), (46, 56), (50, 34))),
             _outline("bit", box(31, 22, 39, 52)),
-            _outline("bit", box(28, 0, 42, 22), "free length"),
+            _outline("bit", box(28, 0, 42, 22)),
+            dimensions=(
+                Dimension(start=(62, 0), end=(62, 34), offset=0, text=write("stands out"), vertical=True, name="free-length"),
+            ),
         ),
         "half-lap": _view(
             _outline("work", ((0, 0), (70, 0), (70, 10), (44, 10), (44, 20), (0, 20))),
@@ -127,9 +146,7 @@ def _drawn() -> dict[str, View]:
             above=True,
         ),
         "mortise": _view(
-            _outline("work", box(0, 0, 90, 36)),
-            _outline("opening", ((30, 12), (62, 12), (66, 18), (62, 24), (30, 24), (26, 18))),
-            above=True,
+            _outline("work", box(0, 0, 90, 36)), _outline("opening", _slot((30.0, 18.0), (62.0, 18.0), 6.0)), above=True
         ),
         "rabbet": _view(
             _outline("work", ((0, 0), (60, 0), (60, 11), (48, 11), (48, 20), (0, 20))), _outline("waste", box(48, 11, 60, 20))
