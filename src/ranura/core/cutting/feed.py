@@ -104,8 +104,9 @@ def seconds_for(length: float, *, feed_m_min: float) -> float:
     return length * 60 / (feed_m_min * 1000)
 
 
-_ALONG_A_CHANNEL, _ALONG_AN_EDGE, _HELD_BACK = 4.0, 3.0, 2.0
-"""m/min that a hand goes at most: between two walls or in lanes; beside one; with a large bit or a small part."""
+_ALONG_A_CHANNEL, _ALONG_AN_EDGE, HELD_BACK = 4.0, 3.0, 2.0
+"""m/min that a hand goes at most: between two walls or in lanes; beside one; with a large bit or a small part, and behind a
+corner."""
 _LARGE = 38.0
 """mm of bit, over which it is held back."""
 
@@ -121,7 +122,7 @@ def ceiling(*, edge: bool, bit_diameter: float, small: bool, fastest: float) -> 
     [4.0, 3.0, 2.0]"""
     most = _ALONG_AN_EDGE if edge else _ALONG_A_CHANNEL
     if small or closeness.over(bit_diameter, _LARGE):
-        most = _HELD_BACK
+        most = HELD_BACK
     return min(most, fastest)
 
 
