@@ -11,7 +11,8 @@ from PIL import Image
 from tests.api.test_runs import CUT, begun, through  # noqa: F401 # a fixture of theirs
 
 from ranura.demo.shop import DEMO_SHOP
-from ranura.store import backup, kept_jobs, removed
+from ranura.store import backup, kept_jobs, kept_photos, removed
+from ranura.store.items import NotFoundError
 
 
 def picture(form: str = "JPEG", size: tuple[int, int] = (40, 30)) -> bytes:
@@ -125,12 +126,13 @@ def test_a_run_comes_back_into_the_log_with_what_it_ran(client, noted):
 
 def test_a_log_that_is_read_brings_back_what_was_taken_out(client, noted):
     text = client.get("/api/log.json").text
-    before = metres(client)
+    before, cut = metres(client), client.app.state.saved_shop.current().bit("straight-12.7").metres_cut
     client.delete(f"/api/runs/{noted}")
     taken = client.post("/api/log", json={"text": text}).json()
     assert taken["added"] == 1
     assert taken["known"] == len(client.get("/api/runs").json()) - 1
     assert metres(client) == pytest.approx(before)
+    assert client.app.state.saved_shop.current().bit("straight-12.7").metres_cut == pytest.approx(cut)
     assert client.post("/api/log", json={"text": text}).json()["added"] == 0
 
 
@@ -153,7 +155,17 @@ def test_a_mark_is_a_fault_at_a_place(client, begun, mark):  # noqa: F811
     assert client.post(f"/api/runs/{run_id}/outcome", json=asked).status_code == 422
 
 
-def test_what_was_only_noted_has_no_drawing_to_mark(client):
+def test_a_photo_is_of_one_shop_alone(client, store, noted):
+    photo = add(client, noted, picture()).json()["id"]
+    with store.session() as session:
+        assert kept_photos.jpeg_of(session, DEMO_SHOP, photo)
+        with pytest.raises(NotFoundError):
+            kept_photos.jpeg_of(session, "another", photo)
+
+
+def test_what_was_only_noted_has_no_drawing_to_mark(client, noted):
+    later = client.post(f"/api/runs/{noted}/outcome", json={"came_out": "burnt", "marks": [{"what": "burnt", "at": [1, 1]}]})
+    assert (later.status_code, later.json()["error"]["field"]) == (422, "marks")
     outcome = {"came_out": "burnt", "marks": [{"what": "burnt", "at": [1, 1]}]}
     refused = client.post("/api/runs", json={"cut": "A groove", "outcome": outcome})
     assert (refused.status_code, refused.json()["error"]["field"]) == (422, "outcome.marks")

@@ -136,7 +136,8 @@ def test_it_is_drawn_face_down_with_the_pin_where_the_work_comes_from():
     assert Polygon(bit).centroid.distance(Spot(0, r)) < 0.2, "beyond the edge, which lies at 0"
     assert extent(work)[3] == pytest.approx(2.5, abs=0.1), "the sawn edge towards the bit"
     assert Polygon(pin).centroid.x == pytest.approx(r + 40, abs=3), "ahead of the bit, from where the work comes"
-    assert 0 < Polygon(pin).distance(Polygon(work)) + 1e-3 < 1
+    assert Polygon(pin).distance(Polygon(work)) < 0.2, "the sawn edge bears on it"
+    assert Polygon(pin).intersection(Polygon(work)).area < 0.5
     # Turned face down, and not only round: its round corner lies at the other hand.
     turned = Polygon(work)
     x0, y0, x1, y1 = turned.bounds
@@ -156,9 +157,29 @@ def _corners(made: PlanWithMoves) -> list[tuple[float, float]]:
     return [(x, y) for x in (x0, x1) for y in (y0, y1)]
 
 
+def test_over_a_bearing_at_the_shank_the_template_lies_on_the_table():
+    made = plan(at_table(guide="bearing"), of=WITH_SHANK)
+    section = made.drawing[1]
+    (template,) = (extent(each.points) for each in section.outlines if each.role == "guide")
+    tables = [extent(each.points) for each in section.outlines if each.role == "base"]
+    assert all(each[3] == pytest.approx(template[1]) for each in tables)
+    assert template[3] == pytest.approx(0), "the work on it"
+
+
+def test_what_is_fed_is_the_sawn_part_and_not_its_board():
+    narrow = replace(OWN, outlines=(replace(OWN.outlines[0], id="narrow", path="M0 0 L340 0 L340 90 L0 90 Z"),))
+    made = plan(at_table("narrow", from_left=mm(30)), of=narrow)
+    assert (made.settings[0].mounting, made.settings[0].hands) == ("table", "push-blocks")
+    large = replace(OWN, outlines=(replace(OWN.outlines[0], id="large", path="M0 0 L1700 0 L1700 700 L0 700 Z"),))
+    made = plan(at_table("large", guide="tip", router_id="table-three"), board(1900, 800, 24), of=large)
+    assert levels(made)["wants-support"] == "stop"
+
+
 def test_its_dry_run_says_what_the_work_does():
     run = PLANNING.dry_run(at_table(), board(), OWN, OWN.rules)
     words = [each.says.metric for each in run.steps]
     assert "From the pin, swing the work in on to the bearing" in words
     assert "Turn the work on its bearing round the bit, 18.5 mm deep" in words
     assert "Swing the work out, clear of the bit" in words
+    by_hand = PLANNING.dry_run(at_table(held="tape", starting_pin=False), board(), OWN, OWN.rules)
+    assert not any("the work" in each.says.metric for each in by_hand.steps), "by hand the router goes round"

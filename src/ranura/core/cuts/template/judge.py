@@ -154,7 +154,7 @@ class TemplateJudge(StraightJudge):
     def against_router(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
         """See `Judge.against_router`."""
         if not self.tools.by_hand[router.id]:
-            yield from self._over_table(bit, router)
+            yield from self._over_table()
         else:
             if self.small:
                 yield self.small_reason()
@@ -173,7 +173,7 @@ class TemplateJudge(StraightJudge):
         """Whether a router hangs in a table."""
         return not all(self.tools.by_hand[router.id] for router in self.tools.shop.routers if not router.archived)
 
-    def _over_table(self, bit: Bit, router: Router) -> Iterator[Reason]:
+    def _over_table(self) -> Iterator[Reason]:
         """What speaks against a table: it takes a part that was sawn out, from one face, along a bearing, from a starting pin."""
         asked = self.asked
         if asked.blank is None or asked.turned or asked.plate or self.kind not in ("bearing", "tip"):
@@ -186,8 +186,6 @@ class TemplateJudge(StraightJudge):
             long, wide = asked.work
             yield Reason(table_words.HANDS_TOO_NEAR, {"length": long, "width": wide})
         yield from self.against_weight(asked.work, asked.thickness)
-        if lifts := self.lifts_off_table(bit, router):
-            yield lifts
 
     def plate(self, follower: Follower, bit: Bit) -> float:
         """How wide a plate below the base must be to lie firm at every place, in mm."""
