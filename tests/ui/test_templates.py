@@ -6,6 +6,7 @@ import io
 import re
 from collections.abc import Callable
 
+import httpx2
 import pytest
 from playwright.sync_api import Page, Route, expect
 from pypdf import PdfReader
@@ -241,3 +242,36 @@ def test_corners_and_radii_are_dragged_typed_and_taken_back(open_page: Callable[
     for _ in range(2):
         page.keyboard.press("Control+z")
     expect(size).to_contain_text("120 mm × 60 mm")
+
+
+@pytest.mark.thorough
+def test_a_sawn_part_is_taken_to_the_table_by_saying_that_a_pin_stands_there(open_page: Callable[..., Page], shop):
+    def typed(text: str) -> dict[str, str]:
+        return {"typed": text, "unit": "mm"}
+
+    path = "M0 0 L260 0 L260 120 A60 60 0 0 1 200 180 L0 180 Z"
+    outline = httpx2.post(f"{shop.url}/api/outlines", json={"name": "Bracket", "path": path}).json()["id"]
+    piece = {"name": "Board", "material": "sycamore", "length": typed("420"), "width": typed("300"), "thickness": typed("18")}
+    job = httpx2.post(f"{shop.url}/api/jobs", json={"name": "Brackets"}).json()["id"]
+    made = httpx2.post(f"{shop.url}/api/jobs/{job}/pieces", json={"piece": piece}).json()
+    cut = {
+        "kind": "template", "outline": outline, "makes": "part", "through": True, "depth": typed("18"), "sawn": typed("2.5"),
+        "corners": typed("8"), "from_left": typed("60"), "from_near": typed("40"), "held": "tape",
+    }  # fmt: skip
+    pieces = f"{shop.url}/api/pieces/{made['pieces'][0]['id']}/cuts"
+    kept = httpx2.post(pieces, json={"name": "Outline", "cut": cut}).json()
+    page = open_page(f"/jobs/{job}/cuts/{kept['id']}")
+    page.get_by_test_id("option-held-by").select_option("Held by clamps")
+    expect(page.get_by_role("button", name="Tape holds it from below").first).to_be_visible()
+    page.get_by_role("button", name="Over a table, from a starting pin").first.click()
+    expect(page.get_by_test_id("option-over-a-table")).to_have_value("Starting pin set")
+    slip = page.get_by_test_id("slip")
+    expect(slip).to_contain_text("Table three")
+    expect(slip).to_contain_text("turn the work")
+    expect(page.locator('svg[data-view="plan"]')).to_contain_text("starting pin")
+    # Its way is watched as the work does it.
+    page.get_by_role("button", name="Dry run").click()
+    page.get_by_role("button", name="A step on").click()
+    expect(page.get_by_test_id("dry-says")).to_contain_text("Switch on, the bit clear of the wood")
+    page.get_by_role("button", name="A step on").click()
+    expect(page.get_by_test_id("dry-says")).to_contain_text("From the pin, swing the work in on to the bearing")
