@@ -102,14 +102,15 @@ def listed(session: Session, shop_id: str) -> tuple[Removed, ...]:
     for joint in session.scalars(of_joints):
         if joint.removed_at and not jobs[joint.job_id].removed_at:
             found.append(_one("joints", joint.id, joint.name, jobs[joint.job_id].name, joint.removed_at))
-    runs = {row.id: row for row in session.scalars(select(RunRow).where(RunRow.shop_id == shop_id))}
-    for run in runs.values():
-        if run.removed_at:
-            found.append(_one("runs", run.id, run.of["cut"], run.of.get("job") or None, run.removed_at))
-    photos = select(RunPhotoRow.id, RunPhotoRow.run_id, RunPhotoRow.removed_at).where(RunPhotoRow.shop_id == shop_id)
-    for photo_id, run_id, removed_at in session.execute(photos.where(RunPhotoRow.removed_at.is_not(None))):
-        if removed_at is not None and not runs[run_id].removed_at:
-            found.append(_one("photos", photo_id, f"Photo of {runs[run_id].of['cut']}", None, removed_at))
+    runs = select(RunRow.id, RunRow.of, RunRow.removed_at).where(RunRow.shop_id == shop_id)
+    for run_id, of, removed_at in session.execute(runs.where(RunRow.removed_at.is_not(None))):
+        if removed_at is not None:
+            found.append(_one("runs", run_id, of["cut"], of["job"] or None, removed_at))
+    photos = select(RunPhotoRow.id, RunRow.of, RunPhotoRow.removed_at).join(RunRow, RunRow.id == RunPhotoRow.run_id)
+    there = (RunPhotoRow.shop_id == shop_id, RunPhotoRow.removed_at.is_not(None), RunRow.removed_at.is_(None))
+    for photo_id, of, removed_at in session.execute(photos.where(*there)):
+        if removed_at is not None:
+            found.append(_one("photos", photo_id, f"Photo of {of['cut']}", None, removed_at))
     for thing in session.scalars(select(RemovedThingRow).where(RemovedThingRow.shop_id == shop_id)):
         kind = cast(ItemKind, thing.kind)
         found.append(_one(kind, thing.id, _name_of(kind, thing.spec), None, thing.removed_at))
