@@ -1,9 +1,9 @@
 import { useState } from "react";
 import { api, type ShopView } from "../api/client";
 import { useReading, useShop } from "../api/queries";
+import { WordDrawing } from "../board/WordDrawing";
 import { usePlace } from "../shop/place";
 import { SearchField } from "../ui/SearchField";
-import { WordDrawing } from "../ui/WordDrawing";
 import { Place } from "./Place";
 import { Waiting } from "./Waiting";
 

@@ -8,12 +8,12 @@ import { Place } from "../app/Place";
 import { history } from "../app/undo";
 import { Waiting } from "../app/Waiting";
 import { Drawing } from "../board/Drawing";
+import { MarkedDrawing } from "../run/MarkedDrawing";
 import { CAME_OUT } from "../run/outcomes";
+import { Photos } from "../run/Photos";
 import { usePlace } from "../shop/place";
 import { BigReading, Words } from "../ui/Words";
 import { inUnit, plainly, reading } from "../ui/words";
-import { MarkedDrawing } from "./MarkedDrawing";
-import { Photos } from "./Photos";
 
 /** A run of the log: how it came out, and the plan that it followed, as it was then. */
 export default function RunPage() {
@@ -56,7 +56,7 @@ function Whole({ shop, view }: { shop: ShopView; view: RunView }) {
                 const gone = await api.removeRun(view.run.id);
                 if (gone.kind !== "ok") return notifyOf("It stays in the log", gone);
                 history.push(removed(`taking ${of.cut} out of the log`, "runs", view.run.id));
-                void navigate("/log");
+                await navigate("/log");
                 await refresh();
               }}
             >

@@ -2,12 +2,12 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type CameOut, type Marked, type Problem, type RunView, type Unit } from "../api/client";
 import { useRefresh } from "../api/queries";
-import { MarkedDrawing } from "../log/MarkedDrawing";
-import { Photos } from "../log/Photos";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
+import { MarkedDrawing } from "./MarkedDrawing";
 import { CAME_OUT, OUTCOMES } from "./outcomes";
+import { Photos } from "./Photos";
 import { type Places, sent, WorkMeasures } from "./WorkMeasures";
 
 interface Props {

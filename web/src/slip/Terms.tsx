@@ -1,8 +1,8 @@
 /** The words of the trade that a part of the slip uses, each with what it means. */
 import { api, type Unit } from "../api/client";
 import { useReading } from "../api/queries";
+import { WordDrawing } from "../board/WordDrawing";
 import { termsIn } from "../ui/terms";
-import { WordDrawing } from "../ui/WordDrawing";
 
 export function Terms({ texts, unit }: { texts: readonly string[]; unit: Unit }) {
   const words = useReading({ key: ["words"], ask: api.words, fixed: true }).data ?? [];

@@ -2,8 +2,8 @@ import { X } from "lucide-react";
 import type { Marked, Unit, View } from "../api/client";
 import { Drawing } from "../board/Drawing";
 import type { Scale } from "../board/scale";
-import { CAME_OUT, FAULTS, type Fault } from "../run/outcomes";
 import { usePulling } from "../ui/pulling";
+import { CAME_OUT, FAULTS, type Fault } from "./outcomes";
 
 const MOST = 20;
 const STEPS: Record<string, readonly [number, number]> = {

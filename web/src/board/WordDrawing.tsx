@@ -1,5 +1,5 @@
 import type { Unit, View } from "../api/client";
-import { Drawing } from "../board/Drawing";
+import { Drawing } from "./Drawing";
 
 /** What a word means, drawn small. */
 export function WordDrawing({ word, view, unit }: { word: string; view: View | null; unit: Unit }) {
