@@ -511,7 +511,7 @@ def test_a_template_that_stands_in_the_shop_keeps_its_shape(client):
 
 def test_the_board_of_a_sled_comes_as_a_drawing_at_its_own_size(client):
     jig = client.get("/api/cuts/crate-corners.a0/plan").json()["jig_to_make"]
-    asked = {"name": jig["name"], "path": jig["path"]}
+    asked = {"name": jig["name"]["metric"], "path": jig["path"]}
     drawn = client.get("/api/shape.svg", params=asked)
     assert drawn.status_code == 200
     assert "sled" in unquote(drawn.headers["content-disposition"]).lower()

@@ -264,7 +264,7 @@ def test_a_sawn_part_is_taken_to_the_table_by_saying_that_a_pin_stands_there(ope
     page.get_by_test_id("option-held-by").select_option("Held by clamps")
     expect(page.get_by_role("button", name="Tape holds it from below").first).to_be_visible()
     page.get_by_role("button", name="Over a table, from a starting pin").first.click()
-    expect(page.get_by_test_id("option-over-a-table")).to_have_value("Starting pin set")
+    expect(page.get_by_test_id("option-starting-pin")).to_have_value("Starting pin set")
     slip = page.get_by_test_id("slip")
     expect(slip).to_contain_text("Table three")
     expect(slip).to_contain_text("turn the work")

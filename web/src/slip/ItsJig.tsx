@@ -7,7 +7,7 @@ export function ItsJig({ plan, unit }: { plan: CutPlan; unit: Unit }) {
   const jig = plan.jig_to_make;
   if (!jig) return null;
   const asked = new URLSearchParams({
-    name: jig.name,
+    name: inUnit(jig.name, unit),
     path: jig.path,
     paper: unit === "in" ? "letter" : "a4",
   });

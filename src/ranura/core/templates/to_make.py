@@ -12,7 +12,7 @@ from ranura.core.text.writing import Text
 class JigToMake:
     """A jig that a plan is made with, or another like it: its flat board as path data in mm, and how it is made."""
 
-    name: str
+    name: Text
     path: str
     lines: tuple[Text, ...]
 

@@ -51,7 +51,7 @@ def sled_to_make(fingers: FingersOnBoard, sled: KeyedSled | None) -> JigToMake:
     hole = ((key, floor), (key, floor + tall), (key + slot, floor + tall), (key + slot, floor))
     loops = [Loop(tuple((x, y, 0.0) for x, y in ring)) for ring in (face, hole)]
     return JigToMake(
-        name=write("Sled's face for fingers of {x:fine}", x=fingers.finger).metric,
+        name=write("Sled's face for fingers of {x:fine}", x=fingers.finger),
         path=text_of_loops(loops),
         lines=(
             write("face {f:len} thick, {w:rough} × {h:rough}, square on a floor of {t:len}", f=FACE, w=wide, h=top, t=floor),

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from ranura.core.cuts.template.guides import Follower, Template
 from ranura.core.cuts.template.setting import TemplateSetting
-from ranura.core.cutting.direction import contour_direction
+from ranura.core.cutting.direction import Turn, contour_direction
 from ranura.core.output.figures.holding import clearance_figure
 from ranura.core.output.figures.passes import depth_figures, feed_figures
 from ranura.core.output.figures.round import round_figure, turned_figure
@@ -119,9 +119,11 @@ def _thickness(follower: Follower, bit: Bit) -> Figure:
     )
 
 
-def work_turns() -> str:
+def work_turns() -> Turn:
     """Which way a part is turned over a table, seen from above (R7)."""
-    return str(contour_direction(mounting="table", contour="outside").work_turns)
+    turns = contour_direction(mounting="table", contour="outside").work_turns
+    assert turns is not None, "over a table the work is turned"
+    return turns
 
 
 def sense_of(setting: TemplateSetting) -> str:

@@ -54,7 +54,7 @@ def form(cut: TemplateCut, piece: Piece, shop: Shop) -> Form:
         says = ((False, "Where fibres lift: slowly"), (True, "Where fibres lift: turned over"))
         options.append(answers("Where fibres lift", "turned", cut.turned, says, clears={"guide": None}))
         pins = ((False, "No starting pin"), (True, "Starting pin set"))
-        options.append(answers("Over a table", "starting_pin", cut.starting_pin, pins))
+        options.append(answers("Starting pin", "starting_pin", cut.starting_pin, pins))
     options.append(RepeatBlank(label="Repeats", counts=_COUNTS, count=cut.count, places=False))
     more: list[Blank] = [
         NumberBlank(

@@ -218,20 +218,23 @@ def _bodies(setting: TemplateSetting, moves: Sequence[Move]) -> tuple[Body, ...]
     if asked.blank is not None:
         work = replace(work, ring=blank_ring(asked), holes=())
     found: list[Body] = [work]
-    length, width = asked.part
-    if not setting.by_hand:
-        pass  # the work lies on the table, which is where its face is
-    elif setting.follower is not None and setting.follower.below:
-        found += _raised(setting, setting.follower, moves)
-    elif asked.through and asked.backed:
-        found.append(standing("below", "below", ((0.0, 0.0), (length, 0.0), (length, width), (0.0, width)), -_BELOW, 0.0))
-    else:
-        found.append(bench_below(piece))
-    if asked.held == "carrier" and setting.by_hand:
-        found += carriers_of(piece)
+    if setting.by_hand:
+        found += _on_the_bench(setting, moves)
     if setting.template is not None and setting.follower is not None:
         found += template_bodies(setting.template, setting.follower, asked.places, top, moves)
     return (*found, *clamps)
+
+
+def _on_the_bench(setting: TemplateSetting, moves: Sequence[Move]) -> list[Body]:
+    """What a board that lies on a bench lies on, and the carrier that it is wedged in."""
+    asked, (length, width) = setting.outline, setting.outline.part
+    carriers = carriers_of(setting.piece) if asked.held == "carrier" else ()
+    if setting.follower is not None and setting.follower.below:
+        return [*_raised(setting, setting.follower, moves), *carriers]
+    if asked.through and asked.backed:
+        below = standing("below", "below", ((0.0, 0.0), (length, 0.0), (length, width), (0.0, width)), -_BELOW, 0.0)
+        return [below, *carriers]
+    return [bench_below(setting.piece), *carriers]
 
 
 def _raised(setting: TemplateSetting, follower: Follower, moves: Sequence[Move]) -> list[Body]:

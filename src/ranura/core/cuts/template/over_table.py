@@ -5,10 +5,10 @@ from __future__ import annotations
 import math
 from dataclasses import replace
 
+from ranura.core.cuts.template.figures import work_turns
 from ranura.core.cuts.template.guides import Follower
 from ranura.core.cuts.template.moves import begun_outside
 from ranura.core.cuts.template.setting import TemplateSetting
-from ranura.core.cutting.direction import contour_direction
 from ranura.core.geometry.paths import stretch
 from ranura.core.geometry.rings import Point, extent
 from ranura.core.output.feeding import Feeding, carrier_above, feeding_outlines
@@ -74,9 +74,8 @@ def table_plan(setting: TemplateSetting, by_hand: View) -> View:
             Arrow(role="bit", start=axis, end=(axis[0] + spin, axis[1]), turn="counter-clockwise", label=write("turns"))
         )
         middle = ((x0 + x1) / 2, (y0 + y1) / 2)
-        turns = contour_direction(mounting="table", contour="outside").work_turns
         end = (middle[0] + across * 0.2, middle[1])
-        arrows.append(Arrow(role="path", start=middle, end=end, turn=turns, label=write("work")))
+        arrows.append(Arrow(role="path", start=middle, end=end, turn=work_turns(), label=write("work")))
     stand = (max(x1 * 0.3, 60.0), y0 - _BEHIND)
     marks.append(Mark(kind="stand", at=stand, direction=(0.0, 1.0), text=write("stand here, before the table")))
     seen = [at for outline in outlines for at in outline.points] + [stand, (stand[0], stand[1] - 12.0)]

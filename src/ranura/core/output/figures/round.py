@@ -8,29 +8,35 @@ from ranura.core.text.writing import write
 
 def turned_figure(turns: str) -> Figure:
     """Clockwise or counter-clockwise, seen from above: the work, round its outside over a table."""
-    return Figure(
-        key="direction.heading",
+    return _figure(
+        turns,
         label="The work turns",
-        value=-1.0 if turns == "clockwise" else 1.0,
-        unit="sense",
-        shown=plain(turns),
-        rule="R7",
         formula="over a table the work is turned against the bit that goes round it",
-        worked=write("seen from above the bit turns counter-clockwise and goes clockwise round the outside of the work"),
-        because=because("So the push of the cut presses the work on to the bearing; the other way it would be snatched"),
+        worked="seen from above the bit turns counter-clockwise and goes clockwise round the outside of the work",
+        why="So the push of the cut presses the work on to the bearing; the other way it would be snatched",
     )
 
 
 def round_figure(sense: str) -> Figure:
     """Clockwise or counter-clockwise, seen from above, by hand."""
+    return _figure(
+        sense,
+        label="Direction round",
+        formula="inside a guiding edge clockwise, outside of one counter-clockwise",
+        worked="by hand the bit turns clockwise seen from above; the wood is on the left of the heading",
+        why="So the push of the cut presses the guide on; the other way it would pull the router off its line",
+    )
+
+
+def _figure(sense: str, *, label: str, formula: str, worked: str, why: str) -> Figure:
     return Figure(
         key="direction.heading",
-        label="Direction round",
+        label=label,
         value=-1.0 if sense == "clockwise" else 1.0,
         unit="sense",
         shown=plain(sense),
         rule="R7",
-        formula="inside a guiding edge clockwise, outside of one counter-clockwise",
-        worked=write("by hand the bit turns clockwise seen from above; the wood is on the left of the heading"),
-        because=because("So the push of the cut presses the guide on; the other way it would pull the router off its line"),
+        formula=formula,
+        worked=write(worked),
+        because=because(why),
     )
