@@ -161,6 +161,12 @@ def test_a_photo_is_of_one_shop_alone(client, store, noted):
         assert kept_photos.jpeg_of(session, DEMO_SHOP, photo)
         with pytest.raises(NotFoundError):
             kept_photos.jpeg_of(session, "another", photo)
+    client.delete(f"/api/photos/{photo}")
+    other = client.get("/api/runs").json()[-1]["id"]
+    client.delete(f"/api/runs/{other}")
+    with store.session() as session:
+        assert {each.id for each in removed.listed(session, DEMO_SHOP)} == {photo, other}
+        assert removed.listed(session, "another") == ()
 
 
 def test_what_was_only_noted_has_no_drawing_to_mark(client, noted):

@@ -70,6 +70,7 @@ CORNERED = [(0, 0), (100, 0), (100, 80), (0, 80), (0, 0)]
         (move(*CORNERED, fresh="none"), False),
         (move(*CORNERED, kind="return", fresh="none"), False),
         (move(*CORNERED[:3]), False),
+        (move((0, 0), (200, 0), (200, 160)), False),
         (move(*[(x / 4, y / 4) for x, y in CORNERED]), False),
         (move(*ROUND), False),
         (move(*rounded(9.5)), True),
