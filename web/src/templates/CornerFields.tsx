@@ -1,10 +1,9 @@
-import { useState } from "react";
 import type { LengthIn, Unit } from "../api/client";
 import { LengthField } from "../ui/LengthField";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { asTyped } from "./corners";
-import type { Moving } from "./moving";
+import type { Figure, Moving } from "./moving";
 
 const FIELDS = [
   { key: "along", label: "Along" },
@@ -15,18 +14,18 @@ const FIELDS = [
 /** The chosen corner in figures, to be typed. */
 export function CornerFields({ moving, unit }: { moving: Moving; unit: Unit }) {
   const { loops, chosen, problem } = moving;
-  const typed = loops && chosen ? asTyped(loops) : null;
-  const corner = typed && chosen ? typed[chosen.loop]?.[chosen.corner] : undefined;
+  const corners = loops && chosen ? asTyped(loops) : null;
+  const corner = corners && chosen ? corners[chosen.loop]?.[chosen.corner] : undefined;
   return (
     <div className="flex w-full flex-col gap-1" data-testid="moving-corners">
-      {corner && typed && chosen ? (
+      {corner && corners && chosen ? (
         <Fields
-          key={JSON.stringify([chosen, corner])}
-          corner={corner}
+          corner={{ ...corner, ...moving.typed }}
           unit={unit}
+          onType={moving.onType}
           onSet={(set) =>
             moving.onKeep(
-              typed.map((loop, l) =>
+              corners.map((loop, l) =>
                 loop.map((each, c) => (l === chosen.loop && c === chosen.corner ? set : each)),
               ),
             )
@@ -46,16 +45,20 @@ export function CornerFields({ moving, unit }: { moving: Moving; unit: Unit }) {
   );
 }
 
-type Typed = Record<(typeof FIELDS)[number]["key"], LengthIn>;
+interface FieldsProps {
+  corner: Record<Figure, LengthIn>;
+  unit: Unit;
+  onType: (figure: Figure, value: LengthIn) => void;
+  onSet: (corner: Record<Figure, LengthIn>) => void;
+}
 
-function Fields({ corner, unit, onSet }: { corner: Typed; unit: Unit; onSet: (corner: Typed) => void }) {
-  const [values, setValues] = useState(corner);
+function Fields({ corner, unit, onType, onSet }: FieldsProps) {
   return (
     <form
       className="flex flex-wrap items-end gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        onSet(values);
+        onSet(corner);
       }}
     >
       {FIELDS.map(({ key, label }) => (
@@ -64,12 +67,12 @@ function Fields({ corner, unit, onSet }: { corner: Typed; unit: Unit; onSet: (co
           <LengthField
             label={label}
             name={`corner-${key}`}
-            value={values[key]}
+            value={corner[key]}
             unit={unit}
             suffix="mm"
             problem={null}
             className="field w-full"
-            onType={(value) => setValues({ ...values, [key]: value })}
+            onType={(value) => onType(key, value)}
           />
         </span>
       ))}
