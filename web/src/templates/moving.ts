@@ -10,7 +10,7 @@ import { asTyped, type Loops, type Which } from "./corners";
 
 /** The figures of a corner that are typed. */
 export type Figure = "along" | "up" | "radius";
-export type TypedFigures = Partial<Record<Figure, LengthIn>>;
+type TypedFigures = Partial<Record<Figure, LengthIn>>;
 
 export interface Moving {
   /** None while corners are not moved, or cannot be. */
