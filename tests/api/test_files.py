@@ -171,6 +171,8 @@ def test_any_part_of_a_shop_reads_back(ids, unit):
         (lambda shop: shop.update(currency="x" * 9), "currency has 9 signs; at most 8"),
         (lambda shop: shop["bits"][0].update(name="a\ud800"), "bits.0.name holds a sign that is no text"),
         (lambda shop: shop.update(name="a\0b"), "name holds a sign that is no text"),
+        (lambda shop: shop["outlines"][1].update(path="M0 0 L1 1"), "outlines.1.path"),
+        (lambda shop: shop["outlines"][0].update(path="what?"), "outlines.0.path: This is no path data"),
     ],
 )
 def test_a_shop_that_cannot_be_kept_is_refused_in_the_preview(client, change, says):
@@ -218,7 +220,7 @@ def test_a_file_that_is_no_shop_says_where_it_is_wrong(client, text, says):
     assert says in answer.json()["error"]["message"]
 
 
-def test_a_shop_without_a_pinned_tool_is_refused(client):
+def test_a_shop_without_what_a_cut_names_is_refused(client):
     kept = client.get("/api/cuts/shelf-dado-212").json()
     lengths = {k: {"typed": kept["cut"][k]["typed"], "unit": "mm"} for k in ("width", "depth", "position")}
     client.put("/api/cuts/shelf-dado-212", json={"name": "x", "version": 1, "cut": {**lengths, "bit_id": "straight-16"}})
@@ -226,6 +228,10 @@ def test_a_shop_without_a_pinned_tool_is_refused(client):
     less["shop"]["bits"] = [bit for bit in less["shop"]["bits"] if bit["id"] != "straight-16"]
     answer = client.put("/api/files/shop", json={"text": json.dumps(less)})
     assert (answer.status_code, "16 straight" in answer.json()["error"]["message"]) == (409, True)
+    less = json.loads(client.get("/api/files/shop.json").text)
+    less["shop"]["outlines"] = [each for each in less["shop"]["outlines"] if each["id"] != "emblem-fish"]
+    answer = client.put("/api/files/shop", json={"text": json.dumps(less)})
+    assert (answer.status_code, "Emblem fish" in answer.json()["error"]["message"]) == (409, True)
 
 
 def test_a_job_goes_out_as_a_file_and_comes_in_as_another_job(client):

@@ -9,11 +9,12 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from ranura.core.cuts.template.asked import TemplateCut
 from ranura.core.families import FAMILIES
 from ranura.core.text.errors import FileError
 from ranura.demo.jobs import PIECES
 from ranura.demo.shop import SHOP
-from ranura.formats.job_file import JobBoard, JobCut, JobFile, matched, read_job, write_job
+from ranura.formats.job_file import JobBoard, JobCut, JobFile, Matched, matched, names_in, read_job, write_job
 from ranura.store.repository import cut_adapter
 
 CUTS = cut_adapter(FAMILIES)
@@ -65,6 +66,39 @@ def test_what_no_cut_names_is_not_brought_along():
     assert [each.id for each in matched(job, dataclasses.replace(SHOP, bits=())).bits] == ["straight-12.7"]
 
 
+def test_the_outlines_of_its_cuts_come_along_and_one_of_the_same_lines_is_taken_for_it():
+    again = out_and_in(DEMO)
+    named = {each.cut.outline for board in BOARDS for each in board.cuts if getattr(each.cut, "outline", None)}
+    assert {each.id for each in again.outlines} == named != set()
+    one = next(each for each in again.outlines if each.id == "emblem-fish")
+    # A shop that has it under another name; one that has another one of that id, and of the next; one that has none.
+    own = dataclasses.replace(one, id="mine", name="My fish", source="other.svg")
+    assert fish_in(matched(again, dataclasses.replace(SHOP, outlines=(own,)))) == {"mine"}
+    others = tuple(dataclasses.replace(SHOP.outlines[1], id=each) for each in ("emblem-fish", "emblem-fish-in-1"))
+    clash = matched(again, dataclasses.replace(SHOP, outlines=others))
+    assert fish_in(clash) == {"emblem-fish-in-2"} <= {each.id for each in clash.outlines}
+    assert fish_in(matched(again, dataclasses.replace(SHOP, outlines=()))) == {"emblem-fish"}
+    # And one that nobody has: the cut waits for another.
+    gone = matched(dataclasses.replace(again, outlines=()), dataclasses.replace(SHOP, outlines=()))
+    assert fish_in(gone) == {None}
+    assert names_in(again) - names_in(gone.job) == len(outlined(again))
+
+
+def outlined(job: JobFile) -> list[TemplateCut]:
+    return [each.cut for board in job.boards for each in board.cuts if isinstance(each.cut, TemplateCut)]
+
+
+def fish_in(found: Matched) -> set[str | None]:
+    """What the inlay names for its recess and its plug."""
+    return {cut.outline for cut in outlined(found.job) if cut.makes == "plug" or (cut.makes == "recess" and not cut.through)}
+
+
+def test_an_outline_of_another_kind_of_path_data_is_kept_in_the_plain_one():
+    whole = json.loads(write_job(DEMO, SHOP, CUTS))
+    whole["outlines"][0]["path"] = "m0 0h10v10h-10z"
+    assert read_job(json.dumps(whole), CUTS).outlines[0].path == "M0 0 L10 0 L10 10 L0 10 L0 0 Z"
+
+
 def test_a_pin_that_is_nowhere_is_left_to_ranura_and_a_wood_that_is_nowhere_is_refused():
     job = dataclasses.replace(pinned("straight-12.7"), bits=())
     none = dataclasses.replace(SHOP, bits=())
@@ -88,6 +122,10 @@ def test_a_pin_that_is_nowhere_is_left_to_ranura_and_a_wood_that_is_nowhere_is_r
         (lambda whole: whole["job"]["boards"][0]["piece"].pop("length"), "job.boards.0.piece"),
         (lambda whole: whole["job"]["boards"][0]["cuts"][0]["cut"].update(kind="saw"), "job.boards.0.cuts.0.cut"),
         (lambda whole: whole.update(bits=[{"id": "a"}]), "bits.0"),
+        (lambda whole: whole.update(bits=whole["bits"][:1] * 2), "twice"),
+        (lambda whole: whole["bits"][0].update(name="a" * 201), "bits.0.name"),
+        (lambda whole: whole["outlines"][0].update(path="garbage"), "outlines.0.path"),
+        (lambda whole: whole["outlines"][0].update(path="M0 0 L10 10 L10 0 L0 10 Z"), "outlines.0.path"),
     ],
 )
 def test_what_is_wrong_in_a_file_is_named_with_its_place(change, place):

@@ -14,6 +14,7 @@ from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import TheSavedShop, TheShop, TheStore
 from ranura.core.board.materials import Material
 from ranura.core.shop import refusals as shop_refusals
+from ranura.core.shop.saved_outlines import SavedOutline
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Router
@@ -116,9 +117,9 @@ def replace_shop(asked: ShopFileIn, saved_shop: TheSavedShop, store: TheStore) -
     return view
 
 
-def _used(shop: Shop) -> tuple[Bit | Router | Material, ...]:
+def _used(shop: Shop) -> tuple[Bit | Router | Material | SavedOutline, ...]:
     """What cuts and pieces may name."""
-    return (*shop.bits, *shop.routers, *shop.woods)
+    return (*shop.bits, *shop.routers, *shop.woods, *shop.outlines)
 
 
 def _difference(before: Shop, after: Shop) -> ShopFileView:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Annotated
 from urllib.parse import quote
@@ -11,11 +12,11 @@ from fastapi import APIRouter, Request, Response
 from pydantic import Field
 
 from ranura.api.problems import ERRORS
-from ranura.api.saved_shop import SavedShop, TheSavedShop, TheShop, TheStore
+from ranura.api.saved_shop import TheSavedShop, TheShop, TheStore
 from ranura.core.shop.shop import Shop
-from ranura.formats.job_file import JobBoard, JobCut, JobFile, JobJoint, Matched, matched, read_job, write_job
+from ranura.formats.job_file import JobBoard, JobCut, JobFile, JobJoint, Matched, matched, names_in, read_job, write_job
 from ranura.requests.from_core import RequestModel
-from ranura.store import kept_jobs, kept_joints
+from ranura.store import items, kept_jobs, kept_joints
 from ranura.store.repository import Store, cut_adapter
 
 router = APIRouter(prefix="/api", tags=["files"], responses=ERRORS)
@@ -29,8 +30,8 @@ class JobFileIn(RequestModel):
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class JobFileView:
-    """What a job's file brings: its counts, the tools and woods that are here already, those that are added, and how many pins
-    name what is nowhere, so that Ranura chooses."""
+    """What a job's file brings: its counts, the tools, woods and outlines that are here already, those that are added, and how
+    often it names what is nowhere: a tool is Ranura's choice then, an outline the person's."""
 
     name: str
     boards: int
@@ -50,7 +51,7 @@ class TakenJob:
 
 @router.get("/jobs/{job_id}/job.json", response_class=Response)
 def job_file(job_id: str, request: Request, shop: TheShop, store: TheStore) -> Response:
-    """A job as a file, with the tools and woods that it names."""
+    """A job as a file, with the tools, woods and outlines that it names."""
     with store.session() as session:
         kept = kept_jobs.load_job(session, shop.id, job_id)
     boards = tuple(
@@ -77,9 +78,11 @@ def preview_job(asked: JobFileIn, request: Request, shop: TheShop) -> JobFileVie
 
 @router.post("/files/job", status_code=201)
 def take_job(asked: JobFileIn, request: Request, saved_shop: TheSavedShop, store: TheStore) -> TakenJob:
-    """A job's file as a new job, with the tools and woods that are missing here."""
+    """A job's file as a new job, with the tools, woods and outlines that are missing here."""
     file, found = _read(asked, request, saved_shop.current())
-    _add_tools(saved_shop, found)
+    for kind, things in _added(found).items():
+        if things:
+            saved_shop.add(kind, things)
     return TakenJob(id=_kept(found.job, store, saved_shop.current().id), view=_seen(file, found))
 
 
@@ -88,13 +91,9 @@ def _read(asked: JobFileIn, request: Request, shop: Shop) -> tuple[JobFile, Matc
     return file, matched(file, shop)
 
 
-def _add_tools(saved_shop: SavedShop, found: Matched) -> None:
-    if found.bits:
-        saved_shop.add("bits", found.bits)
-    if found.routers:
-        saved_shop.add("routers", found.routers)
-    if found.woods:
-        saved_shop.add("woods", found.woods)
+def _added(found: Matched) -> Mapping[items.ItemKind, Sequence[items.ShopItem]]:
+    """What a file adds to a shop, by its kind."""
+    return {"bits": found.bits, "routers": found.routers, "woods": found.woods, "outlines": found.outlines}
 
 
 def _kept(job: JobFile, store: Store, shop_id: str) -> str:
@@ -120,12 +119,6 @@ def _seen(file: JobFile, found: Matched) -> JobFileView:
         boards=sum(board.piece.count for board in file.boards),
         cuts=sum(len(board.cuts) for board in file.boards),
         found=found.found,
-        added=(*(bit.name for bit in found.bits), *(each.name for each in found.routers), *(wood.name for wood in found.woods)),
-        left_open=_pins(file) - _pins(found.job),
+        added=tuple(each.name for things in _added(found).values() for each in things),
+        left_open=names_in(file) - names_in(found.job),
     )
-
-
-def _pins(job: JobFile) -> int:
-    """How many tools its cuts name."""
-    cuts = [each.cut for board in job.boards for each in board.cuts]
-    return sum((cut.bit_id is not None) + (cut.router_id is not None) for cut in cuts)

@@ -4,18 +4,18 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from ranura.core.geometry.loop_box import box_of
-from ranura.core.geometry.loop_text import text_of_loops
+from ranura.core.geometry.loop_text import loops_of_text
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.saved_outlines import STUFFS, Intent, MadeTemplate, SavedOutline, lasts
 from ranura.core.templates.corners import Corner, inward
-from ranura.core.templates.outline import Outline, OutlineProblem, understood
+from ranura.core.templates.outline import Outline, OutlineProblem, data_of
 from ranura.core.templates.shaping import ShapedTemplate, TemplatePlace
 from ranura.core.text.cautions import Caution
 from ranura.core.text.writing import Text, write
 from ranura.formats.drawing import FileUnit, UnitFrom
-from ranura.formats.path_data import loops_of_data
 from ranura.store import items
 
 
@@ -63,6 +63,8 @@ class KeptOutline:
     """Whether it is the edge of a template that the shop has, and not of what is wanted."""
     made: MadeView | None
     """None where it is no template, or only the edge of one."""
+    box: tuple[float, float, float, float]
+    """x0, y0, x1, y1 in mm."""
     size: Text
     version: str
 
@@ -234,12 +236,6 @@ def outline_view(found: Outline, unit: FileUnit, unit_from: UnitFrom, layers: tu
     )
 
 
-def data_of(found: Outline) -> str:
-    """Its loops with their lower left corner at 0, 0."""
-    x, y, _, _ = box_of(found.loops)
-    return text_of_loops(loop.moved((-x, -y)) for loop in found.loops)
-
-
 def _moved(problem: OutlineProblem, found: Outline) -> OutlineProblem:
     if problem.at is None:
         return problem
@@ -265,8 +261,7 @@ def _made_view(made: MadeTemplate, rules: HouseRules) -> MadeView:
 
 def kept_view(outline: SavedOutline, rules: HouseRules) -> KeptOutline:
     """A kept outline; the house rules say how long templates last."""
-    loops = loops_of_data(outline.path)
-    found = understood(loops)
+    x0, y0, x1, y1 = box = _box_of(outline.path)
     return KeptOutline(
         id=outline.id,
         name=outline.name,
@@ -275,6 +270,12 @@ def kept_view(outline: SavedOutline, rules: HouseRules) -> KeptOutline:
         source=outline.source,
         is_template=outline.is_template,
         made=None if outline.made is None else _made_view(outline.made, rules),
-        size=write("{w:len} × {h:len}", w=found.width, h=found.height),
+        box=box,
+        size=write("{w:len} × {h:len}", w=x1 - x0, h=y1 - y0),
         version=items.version_of(outline),
     )
+
+
+@lru_cache(maxsize=64)
+def _box_of(path: str) -> tuple[float, float, float, float]:
+    return box_of(loops_of_text(path))

@@ -18,7 +18,6 @@ from ranura.api.outline_views import (
     KeptOutline,
     OutlineView,
     corner_views,
-    data_of,
     kept_view,
     outline_view,
 )
@@ -30,7 +29,7 @@ from ranura.core.shop.saved_outlines import Intent, SavedOutline
 from ranura.core.templates import refusals
 from ranura.core.templates.corners import Corner, corners_of, loop_through
 from ranura.core.templates.drawn import FORMS
-from ranura.core.templates.outline import MOST_KEPT, TOLERANCE, understood
+from ranura.core.templates.outline import TOLERANCE, data_of, understood
 from ranura.core.templates.rounding import rounded
 from ranura.core.templates.typed import USUAL, loop_of_corners
 from ranura.core.text.errors import FileError, ToolError
@@ -39,7 +38,7 @@ from ranura.core.text.lengths import read as read_length
 from ranura.core.text.writing import Text, write
 from ranura.formats import refusals as file_refusals
 from ranura.formats.drawing_reader import read_apart
-from ranura.formats.path_data import loops_of_data
+from ranura.formats.path_data import outline_to_keep
 from ranura.requests.from_core import LengthIn, Name, RequestModel
 from ranura.store import items
 
@@ -176,11 +175,7 @@ def list_outlines(shop: TheShop) -> tuple[KeptOutline, ...]:
 def keep(asked: OutlineIn, saved_shop: TheSavedShop) -> KeptOutline:
     """Keeps an outline; one that is ambiguous or has too many sides is refused. One of the same name, lines and meaning that is
     kept already is answered as it is."""
-    found = understood(loops_of_data(asked.path))
-    if not found.can_be_used:
-        raise ToolError(refusals.CANNOT_BE_USED, field="path")
-    if found.sides > MOST_KEPT:
-        raise ToolError(refusals.TOO_MANY_SIDES, field="path", count=found.sides, most=MOST_KEPT)
+    found = outline_to_keep(asked.path)
     made = SavedOutline(
         id=uuid4().hex,
         name=asked.name.strip(),

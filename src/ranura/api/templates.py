@@ -17,7 +17,6 @@ from ranura.api.outline_views import (
     Sized,
     TemplatePairs,
     TemplateView,
-    data_of,
     figures_of,
     kept_view,
     place_view,
@@ -37,7 +36,7 @@ from ranura.core.shop.tooling.guides import Bushing
 from ranura.core.shop.tooling.profiles import FLAT_ENDED
 from ranura.core.templates import refusals, words
 from ranura.core.templates.bushings import TemplatePlan, plan_template
-from ranura.core.templates.outline import understood
+from ranura.core.templates.outline import data_of, understood
 from ranura.core.templates.rounding import radius_for, tightest_rounded
 from ranura.core.templates.sawing import saw_line, waste_for
 from ranura.core.templates.shaping import ShapedTemplate, made_by, shaped_template

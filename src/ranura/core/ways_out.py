@@ -8,7 +8,7 @@ from functools import partial
 
 from ranura.core.choosing.order import Candidate
 from ranura.core.family import AnyCut, Before, Planner, PlanText
-from ranura.core.output.remedies import Remedy, known_walls
+from ranura.core.output.remedies import Remedy, known_walls, without_vacuum
 from ranura.core.proof.findings import Finding
 from ranura.core.proof.steps import Circumstances
 from ranura.core.proving import Chosen, Proven, prove_planned
@@ -28,7 +28,7 @@ def with_ways_out(text: PlanText, cut: AnyCut, chosen: Chosen, before: Before, *
     standing = _standing(proven)
     to_try = answering(text, proven)
     kept: list[Remedy] = []
-    for remedy in (*text.remedies, *known_walls(standing)):
+    for remedy in _offered(text, standing):
         if remedy in to_try:
             if sum(each in to_try for each in kept) == _MOST_REMEDIES:
                 continue
@@ -47,7 +47,12 @@ def with_ways_out(text: PlanText, cut: AnyCut, chosen: Chosen, before: Before, *
 def answering(text: PlanText, proven: Proven) -> list[Remedy]:
     """The remedies for what the proof of a plan stops."""
     stops = {each.code for each in proven.proof.findings if each.level == "stop"}
-    return [each for each in (*text.remedies, *known_walls(_standing(proven))) if each.answers in stops]
+    return [each for each in _offered(text, _standing(proven)) if each.answers in stops]
+
+
+def _offered(text: PlanText, standing: set[str]) -> tuple[Remedy, ...]:
+    """What its family offers, and what answers the stops of any."""
+    return (*text.remedies, *known_walls(standing), *without_vacuum(standing))
 
 
 def _standing(proven: Proven) -> set[str]:

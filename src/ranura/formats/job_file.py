@@ -1,12 +1,13 @@
-"""A job as one JSON file: its boards and cuts, with the tools and woods that they name, to be matched where it is read."""
+"""A job as one JSON file: its boards and cuts, with the tools, woods and outlines they name, to be matched where it is read."""
 
 from __future__ import annotations
 
 import dataclasses
 import json
-from collections.abc import Mapping, Sequence
+from collections.abc import Container, Iterator, Mapping, Sequence
 from dataclasses import dataclass
-from typing import Any, Final, TypeVar
+from itertools import count
+from typing import Any, Final, Literal, TypeVar
 
 from pydantic import TypeAdapter, ValidationError
 
@@ -14,21 +15,33 @@ from ranura.core.board.materials import Material
 from ranura.core.board.pieces import Piece
 from ranura.core.family import AnyCut
 from ranura.core.joints.asked import Joint
+from ranura.core.shop.saved_outlines import SavedOutline
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Router
 from ranura.core.text.errors import CraftError, FileError
 from ranura.formats import refusals
+from ranura.formats.path_data import outlines_to_keep
 
 FORMAT, VERSION = "ranura-job", 1
-_NAME_LENGTH, _NOTES_LENGTH = 80, 4_000
-_MOST_BOARDS, _MOST_CUTS = 1_000, 5_000
+_NAME_LENGTH, _THING_NAME_LENGTH, _NOTES_LENGTH = 80, 200, 4_000
+_MOST_BOARDS, _MOST_CUTS, _ID_LENGTH = 1_000, 5_000, 30
 
-Tool = Bit | Router | Material
-_T = TypeVar("_T", Bit, Router, Material)
-_PIECE, _BIT, _ROUTER, _WOOD = TypeAdapter(Piece), TypeAdapter(Bit), TypeAdapter(Router), TypeAdapter(Material)
-_OWN: Final = frozenset({"id", "name", "state", "metres_cut", "price", "archived"})
-"""What of a tool says nothing about what it does: its name, its wear, what it cost."""
+Kind = Literal["bits", "routers", "woods", "outlines"]
+Thing = Bit | Router | Material | SavedOutline
+_T = TypeVar("_T", Bit, Router, Material, SavedOutline)
+_N = TypeVar("_N")
+_PIECE: Final = TypeAdapter(Piece)
+_THINGS: Final[Mapping[Kind, TypeAdapter[Any]]] = {
+    "bits": TypeAdapter(Bit),
+    "routers": TypeAdapter(Router),
+    "woods": TypeAdapter(Material),
+    "outlines": TypeAdapter(SavedOutline),
+}
+_FIELDS: Final[Mapping[str, Kind]] = {"bit_id": "bits", "router_id": "routers", "material": "woods", "outline": "outlines"}
+"""Where a board, a cut, or what was changed of a joint's cut, names a thing of a shop; a board's own outline is a form of it."""
+_OWN: Final = frozenset({"id", "name", "state", "metres_cut", "price", "archived", "source"})
+"""What of a thing says nothing about what it does: its name, its wear, what it cost, where it came from."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -71,6 +84,7 @@ class JobFile:
     bits: tuple[Bit, ...] = ()
     routers: tuple[Router, ...] = ()
     woods: tuple[Material, ...] = ()
+    outlines: tuple[SavedOutline, ...] = ()
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -83,12 +97,13 @@ class Matched:
     bits: tuple[Bit, ...]
     routers: tuple[Router, ...]
     woods: tuple[Material, ...]
+    outlines: tuple[SavedOutline, ...]
 
 
 def write_job(job: JobFile, shop: Shop, cuts: TypeAdapter[AnyCut]) -> str:
     """The file of a job, with what its boards and cuts name of a shop."""
     named = _named(job)
-    whole = {
+    whole: dict[str, Any] = {
         "format": FORMAT,
         "version": VERSION,
         "job": {
@@ -103,10 +118,9 @@ def write_job(job: JobFile, shop: Shop, cuts: TypeAdapter[AnyCut]) -> str:
             ],
             "joints": [_JOINT.dump_python(each, mode="json") for each in job.joints],
         },
-        "bits": [_BIT.dump_python(each, mode="json") for each in shop.bits if each.id in named],
-        "routers": [_ROUTER.dump_python(each, mode="json") for each in shop.routers if each.id in named],
-        "woods": [_WOOD.dump_python(each, mode="json") for each in shop.woods if each.id in named],
     }
+    for kind, adapter in _THINGS.items():
+        whole[kind] = [adapter.dump_python(each, mode="json") for each in getattr(shop, kind) if each.id in named[kind]]
     return json.dumps(whole, ensure_ascii=False, indent=1) + "\n"
 
 
@@ -132,9 +146,10 @@ def read_job(text: str, cuts: TypeAdapter[AnyCut]) -> JobFile:
         notes=_text(job.get("notes", ""), "job.notes", _NOTES_LENGTH, empty=True),
         boards=tuple(_board(each, f"job.boards.{number}", cuts) for number, each in enumerate(boards)),
         joints=joints,
-        bits=_all(_BIT, whole.get("bits", []), "bits"),
-        routers=_all(_ROUTER, whole.get("routers", []), "routers"),
-        woods=_all(_WOOD, whole.get("woods", []), "woods"),
+        bits=_things(whole, "bits"),
+        routers=_things(whole, "routers"),
+        woods=_things(whole, "woods"),
+        outlines=outlines_to_keep(_things(whole, "outlines")),
     )
 
 
@@ -184,79 +199,114 @@ def _all(adapter: TypeAdapter[Any], values: Any, place: str) -> tuple[Any, ...]:
     return tuple(_one(adapter, each, f"{place}.{number}") for number, each in enumerate(_list(values, place, _MOST_BOARDS)))
 
 
-def _named(job: JobFile) -> set[str]:
-    """The ids that its boards and cuts name."""
-    pins = {pin for board in job.boards for each in board.cuts for pin in (each.cut.bit_id, each.cut.router_id) if pin}
-    pins |= {pin for each in job.joints for change in each.joint.changes for pin in (change.bit_id, change.router_id) if pin}
-    return pins | {board.piece.material for board in job.boards}
+def _things(whole: Mapping[str, Any], kind: Kind) -> tuple[Any, ...]:
+    found = _all(_THINGS[kind], whole.get(kind, []), kind)
+    for number, each in enumerate(found):
+        _text(each.id, f"{kind}.{number}.id", _ID_LENGTH + 10)
+        _text(each.name, f"{kind}.{number}.name", _THING_NAME_LENGTH)
+        if any(other.id == each.id for other in found[:number]):
+            raise FileError(refusals.ID_TWICE, place=kind, id=each.id)
+    return found
+
+
+def _names(of: Any) -> Iterator[tuple[str, Kind, str]]:
+    """What a board, a cut, or a change to a joint's cut names: the field, of what kind, and the id."""
+    for field, kind in _FIELDS.items():
+        if isinstance(named := getattr(of, field, None), str):
+            yield field, kind, named
+
+
+def _naming(job: JobFile) -> Iterator[Any]:
+    """All of a job that names things of a shop."""
+    for board in job.boards:
+        yield board.piece
+        yield from (each.cut for each in board.cuts)
+    for joint in job.joints:
+        yield from joint.joint.changes
+
+
+def names_in(job: JobFile) -> int:
+    """How often a job names a thing of a shop."""
+    return sum(1 for of in _naming(job) for _ in _names(of))
+
+
+def _named(job: JobFile) -> Mapping[Kind, set[str]]:
+    """The ids of the things that a job names, by their kind."""
+    named: dict[Kind, set[str]] = {kind: set() for kind in _THINGS}
+    for of in _naming(job):
+        for _, kind, each in _names(of):
+            named[kind].add(each)
+    return named
 
 
 def matched(job: JobFile, shop: Shop) -> Matched:
     """A job as a shop can take it: what it names is the shop's own of the same make where it has that, else is added; what is in
-    neither is left to Ranura (a tool), or is an error (a wood).
+    neither is left to Ranura (a tool) or to the person (an outline), or is an error (a wood).
 
     Raises `FileError` for a board whose wood is nowhere."""
     named = _named(job)
-    ids: dict[str, str | None] = {}
+    ids: dict[Kind, dict[str, str]] = {kind: {} for kind in _THINGS}
     found: list[str] = []
 
-    def settle(theirs: Sequence[_T], own: Sequence[_T]) -> tuple[_T, ...]:
+    def settle(kind: Kind, theirs: Sequence[_T], own: Sequence[_T], known: Sequence[_T] = ()) -> tuple[_T, ...]:
+        here = {each.id for each in known or own}
+        ids[kind] |= {each: each for each in named[kind] & here}
         added = []
         for each in theirs:
-            if each.id not in named:
+            if each.id not in named[kind]:
                 continue
             same = next((mine for mine in own if _makes(mine) == _makes(each)), None)
             if same is not None:
-                ids[each.id] = same.id
+                ids[kind][each.id] = same.id
                 found.append(same.name)
             else:
-                taken = any(mine.id == each.id for mine in own)
-                ids[each.id] = f"{each.id[:32]}-in" if taken else each.id
-                added.append(dataclasses.replace(each, id=ids[each.id] or each.id))
+                fresh = _fresh(each.id, here)
+                here.add(fresh)
+                ids[kind][each.id] = fresh
+                added.append(dataclasses.replace(each, id=fresh))
         return tuple(added)
 
-    bits, routers = settle(job.bits, shop.bits), settle(job.routers, shop.routers)
-    woods = settle(job.woods, shop.woods)
-    known = {bit.id for bit in shop.bits} | {each.id for each in shop.routers} | {wood.id for wood in shop.materials}
-    for pin in named - ids.keys():
-        ids[pin] = pin if pin in known else None
+    bits, routers = settle("bits", job.bits, shop.bits), settle("routers", job.routers, shop.routers)
+    woods, outlines = settle("woods", job.woods, shop.woods, shop.materials), settle("outlines", job.outlines, shop.outlines)
     boards = tuple(_renamed(board, number, ids) for number, board in enumerate(job.boards))
-    joints = tuple(dataclasses.replace(each, joint=_own(each.joint, ids)) for each in job.joints)
+    joints = tuple(dataclasses.replace(each, joint=_own_changes(each.joint, ids)) for each in job.joints)
     return Matched(
-        job=dataclasses.replace(job, boards=boards, joints=joints), found=tuple(found), bits=bits, routers=routers, woods=woods
+        job=dataclasses.replace(job, boards=boards, joints=joints),
+        found=tuple(found),
+        bits=bits,
+        routers=routers,
+        woods=woods,
+        outlines=outlines,
     )
 
 
-def _makes(tool: Tool) -> tuple[Any, ...]:
-    """What a tool is, without what is only somebody's own of it."""
-    return tuple(getattr(tool, each.name) for each in dataclasses.fields(tool) if each.name not in _OWN)
+def _fresh(id: str, taken: Container[str]) -> str:
+    """An id that is not taken: itself, or with a word and a number behind it."""
+    tried = (f"{id[:_ID_LENGTH]}-in-{number}" for number in count(1))
+    return id if id not in taken else next(each for each in tried if each not in taken)
 
 
-def _own(joint: Joint, ids: Mapping[str, str | None]) -> Joint:
-    """A joint whose pins name what is here."""
-
-    def own(pin: str | None) -> str | None:
-        return None if pin is None else ids[pin]
-
-    changes = tuple(dataclasses.replace(each, bit_id=own(each.bit_id), router_id=own(each.router_id)) for each in joint.changes)
-    return dataclasses.replace(joint, changes=changes)
+def _makes(thing: Thing) -> tuple[Any, ...]:
+    """What a thing is, without what is only somebody's own of it."""
+    return tuple(getattr(thing, each.name) for each in dataclasses.fields(thing) if each.name not in _OWN)
 
 
-def _renamed(board: JobBoard, number: int, ids: Mapping[str, str | None]) -> JobBoard:
-    wood = ids[board.piece.material]
-    if wood is None:
-        raise FileError(
-            refusals.WRONG_PLACE, place=f"job.boards.{number}.piece.material", what=f"no wood {board.piece.material!r} is known"
-        )
+Ids = Mapping[Kind, Mapping[str, str]]
+"""What the ids of a file are here, by kind; what is nowhere is not among them."""
 
-    def own(pin: str | None) -> str | None:
-        return None if pin is None else ids[pin]
 
-    cuts = tuple(
-        dataclasses.replace(
-            each,
-            cut=dataclasses.replace(each.cut, bit_id=own(each.cut.bit_id), router_id=own(each.cut.router_id)),  # type: ignore[type-var] # every cut is a dataclass
-        )
-        for each in board.cuts
-    )
-    return JobBoard(piece=dataclasses.replace(board.piece, material=wood), cuts=cuts)
+def _own(of: _N, ids: Ids) -> _N:
+    """What names things of a shop, naming what is here."""
+    return dataclasses.replace(of, **{field: ids[kind].get(named) for field, kind, named in _names(of)})  # type: ignore[type-var] # all of them are dataclasses
+
+
+def _own_changes(joint: Joint, ids: Ids) -> Joint:
+    return dataclasses.replace(joint, changes=tuple(_own(each, ids) for each in joint.changes))
+
+
+def _renamed(board: JobBoard, number: int, ids: Ids) -> JobBoard:
+    if board.piece.material not in ids["woods"]:
+        place, what = f"job.boards.{number}.piece.material", f"no wood {board.piece.material!r} is known"
+        raise FileError(refusals.WRONG_PLACE, place=place, what=what)
+    cuts = tuple(dataclasses.replace(each, cut=_own(each.cut, ids)) for each in board.cuts)
+    return JobBoard(piece=_own(board.piece, ids), cuts=cuts)

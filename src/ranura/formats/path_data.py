@@ -5,15 +5,18 @@ from __future__ import annotations
 import math
 import re
 from collections.abc import Iterable, Iterator
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from fontTools.svgLib.path import parse_path
 from svgelements import Arc, Close, Matrix, Move, Path
 
-from ranura.core.geometry.loop_text import curve_points
+from ranura.core.geometry.loop_text import curve_points, loops_of_text
 from ranura.core.geometry.loops import TRUE, Loop, Vertex
 from ranura.core.geometry.rings import Point
-from ranura.core.text.errors import FileError
+from ranura.core.shop.saved_outlines import SavedOutline
+from ranura.core.templates import refusals as outline_refusals
+from ranura.core.templates.outline import MOST_KEPT, Outline, data_of, understood
+from ranura.core.text.errors import CraftError, FileError, ToolError
 from ranura.formats import refusals
 
 MOST_SIDES = 300_000
@@ -33,6 +36,40 @@ def loops_of_data(data: str) -> tuple[Loop, ...]:
     if not loops:
         raise FileError(refusals.NO_PATH, field="path")
     return loops
+
+
+def outline_to_keep(data: str) -> Outline:
+    """What path data in mm is understood as, where it can be kept as an outline. Raises FileError with what is wrong with it, and
+    ToolError on "path" where it is ambiguous or has too many sides."""
+    found = understood(loops_of_data(data))
+    if not found.can_be_used:
+        raise ToolError(outline_refusals.CANNOT_BE_USED, field="path")
+    if found.sides > MOST_KEPT:
+        raise ToolError(outline_refusals.TOO_MANY_SIDES, field="path", count=found.sides, most=MOST_KEPT)
+    return found
+
+
+def _to_keep(data: str) -> str:
+    """Path data of a file that is to become a kept outline: as it is where it is of the plain kind that is kept, else written so.
+    Raises as `outline_to_keep` does."""
+    found = outline_to_keep(data)
+    try:
+        loops_of_text(data)
+    except ValueError:
+        return data_of(found)
+    return data
+
+
+def outlines_to_keep(outlines: Iterable[SavedOutline]) -> tuple[SavedOutline, ...]:
+    """Outlines of a file as they can be kept. Raises `FileError` naming the one that cannot."""
+    found = []
+    for number, each in enumerate(outlines):
+        try:
+            found.append(replace(each, path=_to_keep(each.path)))
+        except CraftError as problem:
+            place, what = f"outlines.{number}.path", problem.message.metric
+            raise FileError(refusals.WRONG_PLACE, place=place, what=what) from None
+    return tuple(found)
 
 
 def loops_drawn(data: str, within: float = TRUE, placed: Placed | None = None) -> tuple[Loop, ...]:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from dataclasses import replace
 from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
@@ -10,6 +11,7 @@ from pydantic import TypeAdapter, ValidationError
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError, FileError
 from ranura.formats import refusals
+from ranura.formats.path_data import outlines_to_keep
 
 FORMAT, VERSION = "ranura-shop", 1
 _SHOP = TypeAdapter(Shop)
@@ -67,7 +69,7 @@ def read_shop(text: str, *, id: str) -> Shop:
         if len(set(ids)) < len(ids):
             twice = next(each for each in ids if ids.count(each) > 1)
             raise FileError(refusals.ID_TWICE, place=name, id=twice)
-    return shop
+    return replace(shop, outlines=outlines_to_keep(shop.outlines))
 
 
 def _check_fits(place: str, text: str, most: int) -> None:

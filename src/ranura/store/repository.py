@@ -163,10 +163,11 @@ def replace_shop(session: Session, shop: Shop) -> None:
 
 
 def needed(session: Session, shop_id: str) -> dict[str, str]:
-    """The ids of bits and routers that cuts have pinned and of the woods of pieces, each with the name of one that uses it."""
+    """The ids of bits and routers that cuts have pinned, of the outlines they name, and of the woods of pieces, each with the
+    name of one that uses it."""
     found: dict[str, str] = {}
     for cut in session.scalars(select(CutRow).where(CutRow.shop_id == shop_id)):
-        for name in ("bit_id", "router_id"):
+        for name in ("bit_id", "router_id", "outline"):
             if cut.spec.get(name):
                 found.setdefault(cut.spec[name], cut.name)
     for joint in session.scalars(select(JointRow).where(JointRow.shop_id == shop_id)):

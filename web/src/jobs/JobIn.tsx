@@ -61,8 +61,8 @@ export function JobIn({ unit, onClose }: Props) {
             {view.added.length > 0 ? <p>Comes with it into your shop: {view.added.join(", ")}.</p> : null}
             {view.left_open > 0 ? (
               <p>
-                {view.left_open} tools that were chosen for a cut are nowhere to be found: Ranura chooses
-                others.
+                {view.left_open} tools or outlines that its cuts name are nowhere to be found: Ranura chooses
+                other tools, you choose the outline anew.
               </p>
             ) : null}
           </div>

@@ -18,6 +18,7 @@ import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
 import { inUnit } from "../ui/words";
 import { useJobActions } from "./actions";
+import { JobOutlines } from "./JobOutlines";
 import { Notes } from "./Notes";
 import { RenameJob } from "./RenameJob";
 import { cutItems, pieceItems } from "./Strip";
@@ -177,6 +178,7 @@ function Whole({ shop, job }: Props) {
           </section>
           <div className="flex flex-col gap-5">
             <Joints job={job} />
+            <JobOutlines job={job} unit={shop.unit} />
             <DueWork unit={shop.unit} />
             <Notes job={job} />
             <CutList job={job} shop={shop} />

@@ -62,6 +62,15 @@ def known_walls(stops: Set[str]) -> list[Remedy]:
     return [Remedy(answers=code, says=says, change={"thin_walls": True})] if stops == {code} else []
 
 
+def without_vacuum(stops: Set[str]) -> list[Remedy]:
+    """Other ways of holding what a vacuum does not, and passes that pull at it less."""
+    code = proof_words.VACUUM_TOO_SMALL.code
+    if code not in stops:
+        return []
+    held = [Remedy(answers=code, says=write(_HELD[how]), change={"held": how}) for how in ("tape", "carrier")]
+    return [Remedy(answers=code, says=write("Lighter passes pull at it less"), change={"lighter": True}), *held]
+
+
 def moved_clear(codes: set[str], moved: Sequence[ClampAt]) -> list[Remedy]:
     """The person's clamps with those in the way moved clear."""
     if hold_words.CLAMP_IN_THE_WAY.code not in codes or not moved:

@@ -19,6 +19,7 @@ from ranura.core.proof.checks.result import result
 from ranura.core.proof.checks.rubbing import rubbing
 from ranura.core.proof.checks.sides import sides
 from ranura.core.proof.checks.table import over_table
+from ranura.core.proof.checks.vacuum import Vacuum
 from ranura.core.proof.checks.walls import Walls
 from ranura.core.proof.findings import Finding, Found, Proof
 from ranura.core.proof.moves import Move, Program
@@ -52,8 +53,8 @@ def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] 
     found: list[Found] = []
     moves: list[Move] = []
     taken: list[Swept] = []
-    guides, walls = Guides(), Walls(around)
-    checks = (guides, Base(), Clashes(), Held(), Hands())
+    guides, walls, vacuum = Guides(), Walls(around), Vacuum(around)
+    checks = (guides, Base(), Clashes(), Held(), vacuum, Hands())
     here: list[list[Found]] = []
     for step in steps_of(program, wood):
         first = len(moves)
@@ -75,7 +76,7 @@ def prove(program: Program, around: Circumstances, *, before: tuple[Swept, ...] 
         if isinstance(step, Step) and len(moves) == len(program.moves):
             found += stands_in_the_end(step)
             found += result(step, wood, taken, around.wanted())
-    for last in (guides, walls):
+    for last in (guides, walls, vacuum):
         found += last.after(wood)
     proof, said = _proof(found) if moves else (Proof(passed=False), ())
     return Run(proof, said, tuple(moves))

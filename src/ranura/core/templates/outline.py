@@ -13,6 +13,7 @@ from shapely import Polygon, STRtree
 from shapely.validation import explain_validity
 
 from ranura.core.geometry.loop_box import box_of
+from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.geometry.loops import Loop, Vertex
 from ranura.core.geometry.rings import Point
 from ranura.core.templates import outline_words as words
@@ -62,6 +63,12 @@ class Outline:
     def can_be_used(self) -> bool:
         """Whether it encloses something, and nothing of it is ambiguous."""
         return any(loop.closed for loop in self.loops) and all(each.mended for each in self.problems)
+
+
+def data_of(found: Outline) -> str:
+    """Path data of its loops, with their lower left corner at 0, 0."""
+    x, y, _, _ = box_of(found.loops)
+    return text_of_loops(loop.moved((-x, -y)) for loop in found.loops)
 
 
 def understood(drawn: Sequence[Loop], *, tolerance: float = TOLERANCE) -> Outline:

@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import dataclass
 
 from ranura.core.cutting.feed import feed_per_tooth
 from ranura.core.cutting.step_limits import END_SLOT, END_WOOD
+from ranura.core.cutting.stiffness import Stiffness
 from ranura.core.geometry import closeness
-from ranura.core.geometry.rings import extent
+from ranura.core.geometry.rings import Point, extent
 from ranura.core.proof import words
 from ranura.core.proof.cutter import is_undercut, slot_width, widest
 from ranura.core.proof.findings import Found
@@ -53,22 +55,38 @@ def load(step: Step, around: Circumstances) -> Iterator[Found]:
     Rule: R21.4 engagement
     Formula: a_p the height of the fresh wood, a_e its section over that height
     Source: R12 judges a profile's section so; what a run meets is never more than what was planned for it"""
+    bite = worst_bite(step, around)
+    if bite is None or around.turning is None:
+        return
+    most, depth = around.turning.usable_w, step.move.to_depth or 0.0
+    if bite.watts > most * _ROOM:
+        yield step.found(4, words.MORE_POWER_THAN_THERE_IS, bite.at, depth, watts=bite.watts, most=most)
+    bend = bite.bend
+    if bend.deflection_mm > around.rules.bend_limit * _ROOM or bend.stress_mpa > bend.stress_limit_mpa * _ROOM:
+        yield step.found(4, words.BENDS_IN_THE_WOOD, bite.at, depth, bend=bend.deflection_mm)
+
+
+@dataclass(frozen=True, slots=True)
+class Bite:
+    """The most that a run takes at once: where, the watts that it takes, and how the bit bends under it."""
+
+    at: Point
+    watts: float
+    bend: Stiffness
+
+
+def worst_bite(step: Step, around: Circumstances) -> Bite | None:
+    """The strongest bite of a run; None where it meets no wood, or turns another bit than is known."""
     turning, feed = around.turning, step.move.feed_m_min
     if turning is None or feed is None or step.setting.bit.id != turning.bit.id:
-        return
+        return None
     worst = max((each for each in step.sections if not each.passing), key=lambda each: each.area, default=None)
     if worst is None or not worst.area:
-        return
+        return None
     depth, width = worst.height, worst.area / worst.height
     power = turning.power(depth=depth, width=width, feed_m_min=feed)
-    if power.power_w > turning.usable_w * _ROOM:
-        yield step.found(
-            4, words.MORE_POWER_THAN_THERE_IS, worst.at, step.move.to_depth or 0.0, watts=power.power_w, most=turning.usable_w
-        )
     tooth = feed_per_tooth(feed_m_min=feed, rpm=turning.rpm, flutes=turning.bit.flutes)
-    bend = turning.stiffness(depth=depth, width=width, tooth_mm=tooth)
-    if bend.deflection_mm > around.rules.bend_limit * _ROOM or bend.stress_mpa > bend.stress_limit_mpa * _ROOM:
-        yield step.found(4, words.BENDS_IN_THE_WOOD, worst.at, step.move.to_depth or 0.0, bend=bend.deflection_mm)
+    return Bite(worst.at, power.power_w, turning.stiffness(depth=depth, width=width, tooth_mm=tooth))
 
 
 _ROOM = 1.02

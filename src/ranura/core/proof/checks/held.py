@@ -39,13 +39,14 @@ class Held:
         if self._by & _HOLDS_LOOSE:
             return
         for part in found:
-            if not _is_chip(part) and not _is_held(part, after, first=part is found[0]):
+            if not is_chip(part) and not _is_held(part, after, first=part is found[0]):
                 spot = part.seen.representative_point()
                 yield step.found(8, words.LOOSE_PIECE, (spot.x, spot.y), step.move.to_depth or 0.0, volume=part.volume / 1_000)
                 return
 
 
-def _is_chip(part: Part) -> bool:
+def is_chip(part: Part) -> bool:
+    """Whether a piece is too small to be thrown."""
     return part.volume < _CHIP_VOLUME or min(part.height, narrowest(part.seen)) < _CHIP_THIN
 
 
