@@ -304,6 +304,10 @@ def test_a_job_goes_out_as_a_file_and_comes_in_again(open_page: Callable[..., Pa
     page.get_by_test_id("take-job").click()
     expect(page.get_by_test_id("job-page")).to_contain_text("40 boards in 13 sizes · 25 cuts · no stops")
     assert "/jobs/little-harbour/" not in page.url
+    outlines = page.get_by_test_id("job-outlines")
+    expect(outlines).to_contain_text("Recess for the fish, The fish")
+    outlines.get_by_role("link", name="Arch opening").click()
+    expect(page.get_by_role("heading", name="Arch opening")).to_be_visible()
 
 
 @pytest.mark.thorough

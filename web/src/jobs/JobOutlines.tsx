@@ -70,7 +70,7 @@ function Shape({ outline }: { outline: KeptOutline }) {
   return (
     <svg
       viewBox={`${x0} ${-y1} ${x1 - x0} ${y1 - y0}`}
-      className="h-9 w-12 shrink-0"
+      className="h-9 w-12 shrink-0 overflow-visible"
       preserveAspectRatio="xMidYMid meet"
       aria-hidden
     >
