@@ -167,6 +167,8 @@ def _template(chance: random.Random, _: Case, length: float, width: float, thick
     if makes != "plug" and chance.random() < 0.5:
         cut |= {"through": True, "depth": mm(thick), "backed": chance.random() < 0.8}
         cut["loose"] = chance.choice([None, "tabs", "tape", "screws", "skin"])
+        if chance.random() < 0.3:
+            cut["traced"] = mm(chance.choice([1.5, 2.5, 4, 7]))
     if chance.random() < 0.4:
         cut["corners"] = mm(chance.choice([2, 4, 7.5]))
     if chance.random() < 0.2:
@@ -180,7 +182,12 @@ def _template(chance: random.Random, _: Case, length: float, width: float, thick
     if chance.random() < 0.2:
         cut["held"] = chance.choice(["carrier", "tape", "vacuum"])
     if makes == "part" and cut.get("through") and chance.random() < 0.5:
-        cut |= {"sawn": mm(chance.uniform(0.5, 3.2)), "count": 1, "held": chance.choice([None, "tape", "tape", "vacuum"])}
+        cut |= {
+            "traced": None,
+            "sawn": mm(chance.uniform(0.5, 3.2)),
+            "count": 1,
+            "held": chance.choice([None, "tape", "tape", "vacuum"]),
+        }
         cut["guide"] = chance.choice([None, "bushing", "bearing", "tip", "tip"])
         cut["turned"] = chance.random() < 0.3
         if chance.random() < 0.4:

@@ -182,7 +182,7 @@ _GEAR = ("eyes, ears, lungs", "wrenches for the collets", "a rule and a caliper"
 def _ready(known: list[_Known], shop: Shop) -> list[ReadyList]:
     """What to have ready for all cuts."""
     bits = dict.fromkeys(
-        (shop.bit(work.bit_id).name, shop.bit(work.bit_id).shank, shop.router(work.router_id).name) for _, _, work in known
+        (shop.bit(bit).name, shop.bit(bit).shank, shop.router(router).name) for _, _, work in known for bit, router in work.tools
     )
     held = dict.fromkeys(_CALLED[thing] for _, _, work in known for thing in work.ready if thing in _CALLED)
     templates = [(kept.name, item.piece.name) for item, kept, work in known if work.template]

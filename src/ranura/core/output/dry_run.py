@@ -47,6 +47,8 @@ class DryTool:
     """A router with its bit at a setting, in the plan view around the bit's axis: the base's outline, how wide the bit is, where
     it stands over a table (None by hand: it goes with the path)."""
 
+    bit: str
+    """Its id."""
     base: Ring
     radius: float
     stands: Point | None
@@ -158,7 +160,7 @@ def _tool(program: Program, number: int, drawn: Callable[[Point], Point], headin
     out = outwards(setting.frame)
     ring = tuple((x - at[0], y - at[1]) for x, y in (drawn((x, y * out)) for x, y in setting.base.ring))
     stands = _stands(program, number, drawn, headings) if setting.mounting == "table" else None
-    return DryTool(base=ring, radius=widest(setting.bit), stands=stands)
+    return DryTool(bit=setting.bit.id, base=ring, radius=widest(setting.bit), stands=stands)
 
 
 def _stands(program: Program, number: int, drawn: Callable[[Point], Point], headings: Sequence[tuple[float, ...]]) -> Point:

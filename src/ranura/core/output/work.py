@@ -20,6 +20,8 @@ class Work:
     ready: tuple[str, ...]
     """What guides it and what holds it."""
     template: bool
+    tools: tuple[tuple[str, str], ...]
+    """All bits that it takes, each with its router, in order of work."""
 
 
 def as_work(bit_id: str, router_id: str, settings: Sequence[MachineSetting], moves: Sequence[Move], *, template: bool) -> Work:
@@ -37,6 +39,7 @@ def as_work(bit_id: str, router_id: str, settings: Sequence[MachineSetting], mov
         minutes=sum(move.seconds or 0.0 for move in moves) / 60,
         ready=tuple(ready),
         template=template,
+        tools=tuple(dict.fromkeys((each.bit.id, each.router_id) for each in settings)) or ((bit_id, router_id),),
     )
 
 

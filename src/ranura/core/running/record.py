@@ -5,14 +5,16 @@ from __future__ import annotations
 from dataclasses import dataclass, fields, replace
 
 from ranura.core.board.pieces import Piece
+from ranura.core.geometry import closeness
 from ranura.core.output.dry_run import DryRun
 from ranura.core.plan import CutPlan, Followed, PlanWithMoves
 from ranura.core.proof.moves import PLAN_VERSION
 from ranura.core.running.in_work import WorkMeasure, work_measures
 from ranura.core.running.log import RunOf, run_with
-from ranura.core.running.steps import Machine, RunStep, run_steps
+from ranura.core.running.steps import FirstBit, Machine, RunStep, run_steps
 from ranura.core.running.tells import Tells, tells_of
 from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.guides import Bushing
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -38,6 +40,7 @@ def record_of(followed: Followed, piece: Piece, shop: Shop) -> RunRecord:
         base=setting.base.kind,
         material=shop.material(piece.material),
         level=shop.rules.level,
+        first=_goes_first(plan, shop),
     )
     shown = CutPlan(**{field.name: getattr(plan, field.name) for field in fields(CutPlan)})
     steps = run_steps(shown, dry, machine)
@@ -49,6 +52,24 @@ def record_of(followed: Followed, piece: Piece, shop: Shop) -> RunRecord:
         steps=steps,
         tells=tells,
         in_work=work_measures(shown.asked, shown.form, shown.test_cut, tells),
+    )
+
+
+def _goes_first(plan: PlanWithMoves, shop: Shop) -> FirstBit | None:
+    """The bit that goes before the one that a plan is named by, with its ring; None where that is the only one."""
+    setting = plan.settings[0]
+    if setting.bit.id == plan.bit_id:
+        return None
+    across = [2 * each.r for each in setting.guides if each.kind == "bushing" and each.r is not None]
+    rings = [each for each in shop.guides if isinstance(each, Bushing) and any(closeness.same(each.outside, od) for od in across)]
+    depths = [change.to for move in plan.moves for change in move.changes if change.what == "depth"]
+    return FirstBit(
+        bit=shop.bit(setting.bit.id),
+        router=shop.router(setting.router_id),
+        base=setting.base.kind,
+        rpm=setting.rpm,
+        depth=next((each for each in depths if isinstance(each, float)), 0.0),
+        bushing=rings[0].name if rings else None,
     )
 
 

@@ -3,18 +3,21 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final, Literal
 
 from ranura.core.board.materials import Material
+from ranura.core.cutting.speed import on_dial
 from ranura.core.output.dry_run import DryRun, DryStep
+from ranura.core.output.figures.speed import dial_text
 from ranura.core.output.slip import Lead, SectionKey, SlipSection
 from ranura.core.plan import CutPlan
 from ranura.core.running import words
 from ranura.core.shop.schools import Level
-from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.routers import BaseKind, Mounting
+from ranura.core.shop.tooling.bits import Bit, shank_name
+from ranura.core.shop.tooling.routers import BaseKind, Mounting, Router
 from ranura.core.templates.words import NEVER_LIFT
+from ranura.core.text.figures import plain, show
 from ranura.core.text.writing import Text, write
 
 Part = Literal["set-up", "look", "scrap", "cut", "after"]
@@ -42,6 +45,20 @@ class RunStep:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class FirstBit:
+    """A bit that goes before the one that a plan is named by, and how it is set."""
+
+    bit: Bit
+    router: Router
+    base: BaseKind
+    rpm: float
+    depth: float
+    """To which it is set first, in mm."""
+    bushing: str | None
+    """The ring it runs in, where it runs in one."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Machine:
     """What a plan is run with."""
 
@@ -51,6 +68,8 @@ class Machine:
     material: Material
     level: Level = "practised"
     """Of whoever runs it, as the house has it."""
+    first: FirstBit | None = None
+    """Another bit that goes before it: one that clears the way, or traces the line."""
 
 
 _SET_UP: Final[tuple[SectionKey, ...]] = ("speed", "depths", "guide", "hold")
@@ -65,11 +84,14 @@ def run_steps(plan: CutPlan, dry: DryRun, machine: Machine) -> tuple[RunStep, ..
     Source: the moves of the plan"""
     by_key = {section.key: section for section in plan.slip}
     first = next((number for number, step in enumerate(dry.steps) if step.kind not in ("set", "turn-over")), len(dry.steps))
+    locked = any(each.code == NEVER_LIFT.code for each in plan.cautions)
+    put_in = tuple(_put_in(by_key, machine, locked=locked))
     return (
-        *_set_up(by_key, machine, locked=any(each.code == NEVER_LIFT.code for each in plan.cautions)),
+        _unplugged(),
+        *(put_in if machine.first is None else _first_put_in(machine.first, by_key)),
         *_looked_over(dry, machine),
         *_scrap(plan, machine),
-        *_moves(dry.steps, first, by_key, machine),
+        *_moves(dry, first, by_key, machine, put_in),
         *_after(machine),
     )
 
@@ -78,9 +100,38 @@ def _said(*lines: str) -> tuple[Text, ...]:
     return tuple(write(line) for line in lines)
 
 
-def _set_up(by_key: dict[SectionKey, SlipSection], machine: Machine, *, locked: bool) -> Iterator[RunStep]:
-    """What is set with the plug out; `locked`: the bit is wider than its bushing's bore, and never plunged."""
-    yield RunStep(key="unplug", part="set-up", title=write(words.UNPLUG), lines=_said(words.SEE_THE_PLUG), tick=True)
+def _unplugged() -> RunStep:
+    return RunStep(key="unplug", part="set-up", title=write(words.UNPLUG), lines=_said(words.SEE_THE_PLUG), tick=True)
+
+
+def _first_put_in(first: FirstBit, by_key: dict[SectionKey, SlipSection]) -> Iterator[RunStep]:
+    """What is set for a bit that goes first: all but what guides and holds stands for it alone."""
+    fits = write(
+        "{shank} shank and collet · {router}, {base} base",
+        shank=shank_name(first.bit.shank),
+        router=first.router.name,
+        base=first.base,
+    )
+    bearing = (words.BEARING_TURNS,) if first.bit.bearing_place is not None else ()
+    lines = (fits, *_said(*words.BIT_IN, *bearing, words.ANOTHER_FOLLOWS))
+    named = (Lead(shown=plain(first.bit.name), caption=write("")),)
+    yield RunStep(key="bit", part="set-up", title=write(words.PUT_BIT_IN), leads=named, lines=lines, tick=True)
+    dial = on_dial(first.rpm, first.router.dial, stepped=first.router.stepped)
+    speed = [] if dial is None else [Lead(shown=plain(dial_text(dial.setting)), caption=write("on the dial"))]
+    speed.append(Lead(shown=show(first.rpm, "rpm"), caption=write("")))
+    yield RunStep(key="speed", part="set-up", title=write(words.SET["speed"]), leads=tuple(speed), tick=True)
+    deep = (Lead(shown=show(first.depth, "mm"), caption=write("")),)
+    lines = _said(*words.DEPTH_BY[first.base], words.LOCK_TRIED)
+    yield RunStep(key="depths", part="set-up", title=write(words.SET["depths"]), leads=deep, lines=lines, tick=True)
+    ring = () if first.bushing is None else (Lead(shown=plain(first.bushing), caption=write("for this bit")),)
+    for key in ("guide", "hold"):
+        if (section := by_key.get(key)) is not None:
+            leads = ring if key == "guide" and ring else section.leads
+            yield RunStep(key=key, part="set-up", title=write(words.SET[key]), leads=leads, lines=section.lines, tick=True)
+
+
+def _put_in(by_key: dict[SectionKey, SlipSection], machine: Machine, *, locked: bool) -> Iterator[RunStep]:
+    """What is set for the bit of the plan; `locked`: it is wider than its bushing's bore, and never plunged."""
     tool = by_key.get("tool")
     if tool is not None:
         bearing = (words.BEARING_TURNS,) if machine.bit.bearing_place is not None else ()
@@ -124,14 +175,22 @@ def _scrap(plan: CutPlan, machine: Machine) -> Iterator[RunStep]:
     yield RunStep(key="scrap", part="scrap", title=write(words.SCRAP_FIRST), lines=lines, tick=costs is None, costs=costs)
 
 
-def _moves(steps: Sequence[DryStep], first: int, by_key: dict[SectionKey, SlipSection], machine: Machine) -> Iterator[RunStep]:
-    """The moves from one on: what is set anew with the plug out, switching on, each run, switching off."""
+def _moves(
+    dry: DryRun, first: int, by_key: dict[SectionKey, SlipSection], machine: Machine, put_in: Sequence[RunStep]
+) -> Iterator[RunStep]:
+    """The moves from one on: what is set anew with the plug out, with all that another bit takes, switching on, each run,
+    switching off."""
     direction, feed = by_key.get("direction"), by_key.get("feed")
-    number = first
+    steps, number = dry.steps, first
+    turning = dry.tools[steps[0].tool].bit if steps else ""
     while number < len(steps):
         step = steps[number]
         match step.kind:
             case "set" | "shift" | "turn-over":
+                if (bit := dry.tools[step.tool].bit) != turning:
+                    turning = bit
+                    anew = (_unplugged(), *(each for each in put_in if each.key != "hold"))
+                    yield from (replace(each, key=f"{each.key}-{number}") for each in anew)
                 yield from _set_anew(steps, number, machine)
                 number += 1
             case "start":
@@ -150,7 +209,8 @@ def _moves(steps: Sequence[DryStep], first: int, by_key: dict[SectionKey, SlipSe
                     title,
                     steps,
                     (number, after),
-                    leads=feed.leads if feed is not None else (),
+                    # Another bit that goes first has a pace of its own.
+                    leads=feed.leads if feed is not None and turning == machine.bit.id else (),
                     lines=tuple(each for each in dict.fromkeys(one.says for one in steps[number:after]) if each != title),
                 )
                 number = after

@@ -25,6 +25,7 @@ SET: Final[Mapping[SectionKey, str]] = {
     "hold": "Hold the work",
 }
 HELD_AGAIN: Final = "held again as before: it does not move by hand"
+ANOTHER_FOLLOWS: Final = "it goes first; the slip's own bit follows it"
 SET_ALL: Final = "Set speed, depth, guide and holding"
 AS_ON_THE_SLIP: Final = "all of it as the slip has it, tried by hand"
 DEPTH_LOCKED: Final = (

@@ -10,6 +10,7 @@ from ranura.core.cuts.channel.fence import Fence, GuideOnRods, GuideOption, Jig,
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.sweep import path_of
 from ranura.core.geometry import closeness
+from ranura.core.output.figures.speed import dial_text
 from ranura.core.output.guides import GuideOffer, StationLine, heading_words, offer
 from ranura.core.output.slip import Lead, lead
 from ranura.core.text.cautions import written
@@ -205,7 +206,7 @@ def jig_steps(setting: ChannelSetting) -> tuple[Text, ...]:
             "{bit} in {router}{dial}, {side} of the base along the arm",
             bit=setting.bit.name,
             router=setting.router.name,
-            dial="" if dial is None else f", dial at {dial}",
+            dial="" if dial is None else f", dial at {dial_text(dial)}",
             side=setting.guided.name,
         ),
         write("Clamp it on scrap and run it off through the head, {3:about} below the face, so that the head gets its notch"),

@@ -46,6 +46,8 @@ class TemplateCut:
     """The radius to which its tighter corners are rounded; None leaves them as they are drawn."""
     sawn: Length | None = None
     """How much wood a saw left outside of the line of a part that was sawn out before; None where it is cut out of the board."""
+    traced: Length | None = None
+    """How deep a small bit traces the line first, along the same template; None where one bit does it all."""
     turned: bool = False
     """Where the fibres of a sawn part would lift it is cut from the other face, the board turned over with its template."""
     through: bool = False

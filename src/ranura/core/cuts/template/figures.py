@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from ranura.core.cuts.template.guides import Follower, Template
 from ranura.core.cuts.template.setting import TemplateSetting
+from ranura.core.cuts.template.tracing import Traced
 from ranura.core.cutting.direction import Turn, contour_direction
 from ranura.core.output.figures.holding import clearance_figure
 from ranura.core.output.figures.passes import depth_figures, feed_figures
@@ -30,6 +31,7 @@ def template_figures(setting: TemplateSetting, going: Going | None) -> tuple[Fig
     if setting.follower is not None and setting.template is not None:
         plug = setting.outline.makes == "plug"
         found += template_of_guide(setting.follower, setting.template, setting.bit, size=setting.outline.size, plug=plug)
+        found += [_traced_offset(setting.traced, setting.follower, setting.bit)] if setting.traced is not None else []
         found.append(round_figure(sense_of(setting)) if setting.by_hand else turned_figure(work_turns()))
     if stepping is not None:
         found += depth_figures(setting, stepping, total=setting.depth)
@@ -68,6 +70,31 @@ def _offset(follower: Follower, template: Template, bit: Bit, plug: bool) -> Fig
             "The plug lies on the far side of the bit" if plug else "What rides on the template and the bit turn about one axis"
         ),
         inputs=(given("OD", what, od, "mm"), given("D", "bit diameter", d, "mm")),
+    )
+
+
+def _traced_offset(traced: Traced, follower: Follower, bit: Bit) -> Figure:
+    """How far from the template's edge the small bit cuts: as far as the larger one."""
+    offset, od, d = traced.follower.offset(traced.bit), traced.follower.across, traced.bit.diameter
+    return Figure(
+        key="trace.offset",
+        label="From the template's edge to the trace",
+        value=offset,
+        unit="mm",
+        shown=show(offset, "mm"),
+        rule="R9",
+        formula="o = (OD − D) / 2, the same of both",
+        worked=write(
+            "({od:fine} − {d:fine}) / 2 = {o:fine}; the larger bit ({od2:fine} − {d2:fine}) / 2 = {o2:fine}",
+            od=od,
+            d=d,
+            o=offset,
+            od2=follower.across,
+            d2=bit.diameter,
+            o2=follower.offset(bit),
+        ),
+        because=because("Two bits whose rings are wider by the same amount reach to one line from one template"),
+        inputs=(given("OD", "ring of the trace", od, "mm"), given("D", "diameter of its bit", d, "mm")),
     )
 
 

@@ -50,6 +50,8 @@ def form(cut: TemplateCut, piece: Piece, shop: Shop) -> Form:
         options.append(loose_held_by(cut.loose))
     if cut.through and cut.makes == "part":
         options.append(LengthBlank(field="sawn", label="sawn outside by", placeholder="not sawn", optional=True))
+    if cut.along_line and cut.makes != "plug" and cut.sawn is None:
+        options.append(LengthBlank(field="traced", label="traced first to", placeholder="one bit", optional=True))
     if cut.sawn is not None:
         says = ((False, "Where fibres lift: slowly"), (True, "Where fibres lift: turned over"))
         options.append(answers("Where fibres lift", "turned", cut.turned, says, clears={"guide": None}))
@@ -103,9 +105,9 @@ def _start(makes: Makes, name: str, example: str, piece: Piece, shop: Shop) -> S
 def _makes(cut: TemplateCut) -> ChoiceBlank:
     """What is made of the outline; a plug does not go through."""
     changes: dict[Makes, Change] = {
-        "recess": {"makes": "recess", "sawn": None, **NO_CLAMPS},
+        "recess": {"makes": "recess", "sawn": None, **({} if cut.through else {"traced": None}), **NO_CLAMPS},
         "part": {"makes": "part", **NO_CLAMPS},
-        "plug": {"makes": "plug", "through": False, "sawn": None, "guide": None, **NO_CLAMPS},
+        "plug": {"makes": "plug", "through": False, "sawn": None, "traced": None, "guide": None, **NO_CLAMPS},
     }
     return ChoiceBlank(
         label="It is",

@@ -152,13 +152,25 @@ def to_make(
 
 
 def bushing(
-    bit: Bit, base: Base, guides: Sequence[Guide], *, template: float, kept: float | None, rules: HouseRules
+    bit: Bit,
+    base: Base,
+    guides: Sequence[Guide],
+    *,
+    template: float,
+    kept: float | None,
+    rules: HouseRules,
+    offset: float | None = None,
 ) -> Follower | Reason:
     """The bushing whose ring is nearest to the bit, leaves it room under a template so many mm thick, and leaves something of the
-    template of a part that is `kept` mm wide (None for a recess); or why there is none."""
+    template of a part that is `kept` mm wide (None for a recess), for one that lies `offset` beside the line where that is said;
+    or why there is none."""
     found = bushings_for(bit, base, guides, template=template, rules=rules)
     if isinstance(found, Reason):
         return found
+    if offset is not None:
+        found = [each for each in found if abs((each.outside - bit.diameter) / 2 - offset) <= SAME_OFFSET]
+        if not found:
+            return Reason(words.NO_TRACING_BIT, {"offset": offset})
     for each in found:
         if kept is None or closeness.under(each.outside, kept + bit.diameter):
             said = room_for(each, bit, template=template, rules=rules)

@@ -8,6 +8,8 @@ from typing import Final
 
 from ranura.core.board.materials import Material
 from ranura.core.choosing.judging import BEARING
+from ranura.core.choosing.order import Candidate
+from ranura.core.choosing.shortlist import shortlist
 from ranura.core.choosing.straight_judge import StraightJudge
 from ranura.core.cuts.template import words
 from ranura.core.cuts.template.asked import TemplateGuide
@@ -21,6 +23,7 @@ from ranura.core.holding.clamps import ON_TABLE, Holding, hold
 from ranura.core.holding.hands import two_hands_fit
 from ranura.core.holding.sweep import Sweep, around_axis
 from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.saved_outlines import SAME_OFFSET
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import FLAT_ENDED, TEMPLATE_BITS
@@ -35,13 +38,18 @@ from ranura.core.text.cautions import Reason
 _THINNED = 0.1
 """mm by which a path may be off where clashes are judged; the base counts as larger by as much."""
 
+_TRACED_BY, _TRACERS, _SAME_LINE = 0.7, 24, 0.01
+"""How wide a bit that traces a line is at most, in diameters of the one that follows; how many pairs are looked at for it; and mm
+by which its line may lie beside that of the larger one where there is no truer one."""
+
 FROM_BELOW: Final = ("tape", "vacuum")
 """What holds a part that a bit goes all round."""
 
 
 class TemplateJudge(StraightJudge):
-    """`kind` is the method of guiding that is judged, `corners` whether the bit must reach into every rounded corner, and
-    `thickness_said` whether the person said how thick the template is."""
+    """`kind` is the method of guiding that is judged, `corners` whether the bit must reach into every rounded corner,
+    `thickness_said` whether the person said how thick the template is, and `offset` how far that lies beside the line where it is
+    that of another pair, in mm."""
 
     def __init__(
         self,
@@ -53,13 +61,15 @@ class TemplateJudge(StraightJudge):
         *,
         corners: bool,
         thickness_said: bool,
+        offset: float | None = None,
     ) -> None:
-        self.asked, self.kind, self.thickness_said = asked, kind, thickness_said
+        self.asked, self.kind, self.thickness_said, self.offset = asked, kind, thickness_said, offset
         corner = tightest_rounded(asked.area, keeps_inside=asked.keeps_inside) if corners else None
         need = replace(asked.need, lane=rules.lane, corner=corner)
         super().__init__(shop, need, wood, rules)
         self.need = replace(need, depth=self.depth)
         self._followers: dict[tuple[str, str, str], Follower | Reason] = {}
+        self._tracers: dict[tuple[float, float, float], tuple[TemplateJudge, Candidate] | None] = {}
 
     @property
     def depth(self) -> float:
@@ -122,15 +132,55 @@ class TemplateJudge(StraightJudge):
             match self.kind:
                 case "bushing":
                     kept = self.asked.room if self.asked.keeps_inside else None
-                    found = bushing(bit, base, guides, template=self.asked.template, kept=kept, rules=self.rules)
+                    thick, rules = self.asked.template, self.rules
+                    found = bushing(bit, base, guides, template=thick, kept=kept, rules=rules, offset=self.offset)
                 case "inlay":
                     found = inlay_set(self.asked, bit, base, guides)
                 case "bearing":
                     found = self._bearing(bit)
                 case "tip":
                     found = self._tip(bit, by_hand=self.tools.by_hand[router.id])
+            if isinstance(found, Follower) and self.offset is not None and abs(found.offset(bit) - self.offset) > SAME_OFFSET:
+                found = Reason(words.NO_TRACING_BIT, {"offset": self.offset})
             self._followers[key] = found
         return self._followers[key]
+
+    def tracer(self, bit: Bit, router: Router, follower: Follower) -> tuple[TemplateJudge, Candidate] | None:
+        """What traces the line first along the template of a bit: of the smaller bits that follow it at the same distance the
+        widest that reaches into every rounded corner, else the smallest, in the same router if it can be; with its judge."""
+        key = (follower.offset(bit), follower.thickness, bit.diameter)
+        if key not in self._tracers:
+            self._tracers[key] = self._find_tracer(bit, router, follower)
+        return self._tracers[key]
+
+    def _find_tracer(self, bit: Bit, router: Router, follower: Follower) -> tuple[TemplateJudge, Candidate] | None:
+        depth, thick = self.asked.traced, follower.thickness
+        asked = replace(self.asked, depth=depth, through=False, traced=0.0, loose=None, template=thick)
+        for corners in (True, False):
+            small = TemplateJudge(
+                self.tools.shop,
+                asked,
+                self.wood,
+                self.rules,
+                self.kind,
+                corners=corners,
+                thickness_said=True,
+                offset=follower.offset(bit),
+            )
+            if corners and small.need.corner is None:
+                continue
+            smaller = [each for each in small.tools.bits if not closeness.over(each.diameter, bit.diameter * _TRACED_BY)]
+            found = shortlist(small, small.ranking(), count=_TRACERS, bits=smaller).fit
+            if found:
+                wide = -1 if corners else 1
+
+                def less_apt(each: Candidate, small: TemplateJudge = small, wide: int = wide) -> tuple[bool, bool, float]:
+                    led = small.follower(each.bit, each.router, each.base)
+                    off = isinstance(led, Follower) and abs(led.offset(each.bit) - follower.offset(bit)) > _SAME_LINE
+                    return (each.router.id != router.id, off, wide * each.bit.diameter)
+
+                return small, min(found, key=less_apt)
+        return None
 
     def is_of_kind(self, bit: Bit) -> bool:
         """See `Judge.is_of_kind`."""
@@ -167,6 +217,8 @@ class TemplateJudge(StraightJudge):
             yield found
         elif self.asked.plate and self.kind not in ("bearing", "tip"):
             yield Reason(template_words.PLATE_HIDES_BUSHING)
+        elif self.asked.traced and self.tracer(bit, router, found) is None:
+            yield Reason(words.NO_TRACING_BIT, {"offset": found.offset(bit)})
 
     @property
     def has_table(self) -> bool:

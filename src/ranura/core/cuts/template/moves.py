@@ -14,15 +14,31 @@ from ranura.core.cuts.template.faces import FaceWay
 from ranura.core.cuts.template.guides import Follower, Template, raised_by
 from ranura.core.cuts.template.on_board import OutlineOnBoard, smaller_board
 from ranura.core.cuts.template.setting import TemplateSetting
+from ranura.core.cuts.template.tracing import Traced
+from ranura.core.cutting.speed import turning_rpm
 from ranura.core.cutting.stepping import Pass
 from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.paths import begun_ahead, begun_at, stretch
 from ranura.core.geometry.rings import Point, Ring, shifted, signed_area
 from ranura.core.proof.bodies import bench_below, carriers_of, clamps_of, standing, stints, work_of
 from ranura.core.proof.machines import machine_of
-from ranura.core.proof.moves import Body, Change, GuideKind, GuidePlace, MachineSetting, Move, Program, back_face, shown_face
+from ranura.core.proof.moves import (
+    Body,
+    Change,
+    GuideKind,
+    GuidePlace,
+    MachineSetting,
+    Move,
+    Program,
+    back_face,
+    base_of,
+    cutter_of,
+    shown_face,
+)
 from ranura.core.proof.recorder import CLEAR, Recorder
+from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
+from ranura.core.templates.clearing import Round
 
 _BELOW = 12.0
 """mm that a sacrificial board below is thick."""
@@ -42,34 +58,67 @@ def template_program(setting: TemplateSetting) -> Program:
     asked = setting.outline
     settings: list[MachineSetting] = []
     passes = setting.stepping.passes if setting.stepping is not None and setting.ways else ()
+    if setting.traced is not None and passes:
+        # All places are traced before the bit is changed.
+        _trace(recorder, setting, setting.traced, settings)
     for place, shift in enumerate(asked.places if passes else ()):
-        if len(asked.places) > 1:
-            recorder.shift(place + 1)
+        _go_to(recorder, place, len(asked.places))
         recorder.setting = len(settings)
         settings.append(_machine(setting))
-        recorder.set(*_changes(setting, passes[0], first=not place))
+        first = _tools(setting.bit, setting.turning_rpm) if not place else ()
+        if not place and setting.traced is None:
+            first = (*first, *_held(setting))
+        recorder.set(*first, *_template(setting, passes[0], again=bool(first) and setting.traced is not None))
         if setting.faces is not None:
             _both_faces(recorder, setting, settings, passes[0])
         elif asked.along_line:
-            _lines(recorder, setting, passes, shift)
+            _lines(recorder, setting, setting.ways, passes, shift)
         else:
             _field(recorder, setting, passes, shift)
     return Program(bodies=_bodies(setting, recorder.moves), settings=tuple(settings), moves=tuple(recorder.moves))
 
 
-def _changes(setting: TemplateSetting, first_pass: Pass, *, first: bool) -> tuple[Change, ...]:
-    depth = Change(what="depth", to=first_pass.to_depth)
-    if not first:
-        return (Change(what="template", to=setting.outline.saved.id), depth)
+def _go_to(recorder: Recorder, place: int, count: int) -> None:
+    """On to a place, where there are several."""
+    if count > 1 and recorder.station != place + 1:
+        recorder.shift(place + 1)
+
+
+def _trace(recorder: Recorder, setting: TemplateSetting, traced: Traced, settings: list[MachineSetting]) -> None:
+    """The line of every place, by the small bit."""
+    asked, passes, rpm = setting.outline, traced.stepping.passes, turning_rpm(traced.speed)
+    for place, shift in enumerate(asked.places):
+        _go_to(recorder, place, len(asked.places))
+        recorder.setting = len(settings)
+        settings.append(
+            replace(
+                _machine(setting),
+                router_id=traced.candidate.router.id,
+                base=base_of(traced.candidate.base),
+                bit=cutter_of(traced.bit),
+                rpm=rpm,
+                guides=(on_template(traced.follower, asked.thickness),),
+            )
+        )
+        first = () if place else (*_tools(traced.bit, rpm), *_held(setting))
+        recorder.set(*first, *_template(setting, passes[0]))
+        _lines(recorder, setting, traced.ways, passes, shift)
+
+
+def _tools(bit: Bit, rpm: float) -> tuple[Change, ...]:
+    return (Change(what="bit", to=bit.id), Change(what="speed", to=float(rpm)))
+
+
+def _held(setting: TemplateSetting) -> tuple[Change, ...]:
     method = setting.holding.method if setting.holding is not None else "clamps"
-    return (
-        Change(what="bit", to=setting.bit.id),
-        Change(what="speed", to=float(setting.turning_rpm)),
-        Change(what="held", to=method),
-        *([Change(what="held", to=setting.outline.loose)] if setting.outline.loose else []),
-        Change(what="template", to=setting.outline.saved.id),
-        depth,
-    )
+    loose = (Change(what="held", to=setting.outline.loose),) if setting.outline.loose else ()
+    return (Change(what="held", to=method), *loose)
+
+
+def _template(setting: TemplateSetting, first_pass: Pass, *, again: bool = False) -> tuple[Change, ...]:
+    """The template at a place, and the first depth; where it lies there `again` it stays."""
+    depth = Change(what="depth", to=first_pass.to_depth)
+    return (depth,) if again else (Change(what="template", to=setting.outline.saved.id), depth)
 
 
 def leaves_tabs(setting: TemplateSetting) -> bool:
@@ -77,11 +126,11 @@ def leaves_tabs(setting: TemplateSetting) -> bool:
     return setting.outline.through and setting.outline.loose == "tabs"
 
 
-def _lines(recorder: Recorder, setting: TemplateSetting, passes: Sequence[Pass], shift: float) -> None:
-    per_way = len(passes) // len(setting.ways)
+def _lines(recorder: Recorder, setting: TemplateSetting, ways: Sequence[Round], passes: Sequence[Pass], shift: float) -> None:
+    per_way = len(passes) // len(ways)
     top, half = setting.outline.thickness - setting.rules.tab, setting.bit.diameter / 2
     at: Point | None = None
-    for number, way in enumerate(setting.ways):
+    for number, way in enumerate(ways):
         if setting.outline.blank is not None and signed_area(way.path) > 0:
             _round_the_blank(recorder, setting, way.path, passes[number * per_way : (number + 1) * per_way], turning=at)
             return

@@ -51,6 +51,8 @@ class OutlineOnBoard:
     """What a saw left of the board where the part was sawn out before."""
     sawn: float
     """How much of it lies outside of the line."""
+    traced: float
+    """How deep a small bit traces the line first; 0 where one bit does it all."""
     turned: bool
     """Where its fibres would lift it is cut from the other face."""
     starting_pin: bool
@@ -159,6 +161,8 @@ def on_board(cut: TemplateCut, piece: Piece, shop: Shop) -> OutlineOnBoard:
         raise CutError(refusals.ONLY_PARTS_ARE_SAWN, field="cut.sawn")
     if cut.sawn is not None and cut.count > 1:
         raise CutError(refusals.SAWN_ONE_BY_ONE, field="cut.count")
+    if cut.traced is not None:
+        _check_traced(cut, thickness)
     saved = outline_of(cut, shop)
     loops = placed(cut, piece, saved)
     area = area_of(loops)
@@ -186,6 +190,7 @@ def on_board(cut: TemplateCut, piece: Piece, shop: Shop) -> OutlineOnBoard:
         through=cut.through,
         blank=None if cut.sawn is None else _blank(area, cut.sawn.mm, (length, width)),
         sawn=0.0 if cut.sawn is None else cut.sawn.mm,
+        traced=0.0 if cut.traced is None else cut.traced.mm,
         turned=cut.turned and cut.sawn is not None,
         starting_pin=cut.starting_pin,
         backed=cut.backed,
@@ -203,6 +208,18 @@ def on_board(cut: TemplateCut, piece: Piece, shop: Shop) -> OutlineOnBoard:
     )
 
 
+def _check_traced(cut: TemplateCut, thickness: float) -> None:
+    """Refuses a trace of what is not cut along a line, or by a saw before, and one that leaves the larger bit nothing."""
+    if cut.makes == "plug" or cut.sawn is not None or not cut.along_line:
+        raise CutError(refusals.ONLY_LINES_ARE_TRACED, field="cut.traced")
+    depth = thickness if cut.through else cut.depth.mm
+    assert cut.traced is not None
+    if not closeness.under(cut.traced.mm, depth - TRACED_LESS):
+        raise CutError(refusals.TRACED_TOO_DEEP, field="cut.traced", traced=cut.traced.mm, most=depth - TRACED_LESS)
+
+
+TRACED_LESS = 3.0
+"""mm by which a trace is less deep than the whole cut at least: what is left for the larger bit, and for tabs or a skin."""
 SMALLER = 10.0
 """mm by which the board that a part lies on when it is turned over is smaller than it all round, so that bearing and screw run
 clear of it."""

@@ -17,6 +17,7 @@ from ranura.core.cuts.template.guides import Follower, Template, template_for
 from ranura.core.cuts.template.judge import TemplateJudge
 from ranura.core.cuts.template.on_board import SMALLER, OutlineOnBoard, smaller_board
 from ranura.core.cuts.template.setting import Lift, TemplateSetting
+from ranura.core.cuts.template.tracing import DEEPER, Traced, followed, goes_along
 from ranura.core.cutting.grip import Grip, plan_grip
 from ranura.core.cutting.passes import first_at_once
 from ranura.core.cutting.speed import speed_of, turning_rpm
@@ -46,11 +47,21 @@ def setting_of(chosen: Candidate, judge: TemplateJudge, piece: Piece) -> Templat
     grip = held if isinstance(held, Grip) else None
     fits = judge.against_bit(bit) is None
     template = template_for(asked.loops, asked.makes, follower, bit, rules) if follower is not None and fits else None
-    ways = _ways(asked, template, bit.diameter, rules) if template is not None else ()
-    stepping = _steps(judge, chosen, ways, grip, turning_rpm(speed)) if ways and grip is not None else None
+    traced, made_first = _trace(judge, chosen, follower) if template is not None and asked.traced else (None, None)
     more: list[Caution] = []
+    way_of = template
+    if traced is not None and made_first is not None and follower is not None:
+        template = made_first
+        way_of, out = followed(made_first, follower, bit)
+        more += _cautions_of_trace(traced, chosen, goes=goes_along(made_first, way_of), out=out)
+    ways = _ways(asked, way_of, bit.diameter, rules) if way_of is not None else ()
+    stepping = _steps(judge, chosen, ways, grip, turning_rpm(speed)) if ways and grip is not None else None
+    if traced is not None and stepping is not None and closeness.under(stepping.depths[0], traced.depth + DEEPER):
+        first = stepping.depths[0]
+        more.append(caution(words.TRACE_TOO_DEEP, traced=traced.depth, first=first, most=math.floor(first - DEEPER)))
     if follower is not None and follower.kind == "bearing" and stepping is not None:
-        follower, more = thicker(follower, chosen, stepping.depths[0], deep=judge.depth, said=judge.thickness_said, rules=rules)
+        follower, thick = thicker(follower, chosen, stepping.depths[0], deep=judge.depth, said=judge.thickness_said, rules=rules)
+        more += thick
     holding = judge.held(bit, chosen.router, base, follower) if follower is not None and ways else None
     fibres = piece.fibres if wood.material_class in SOLID else None
     lifts = tuple(_lifts(asked, template, fibres, rules)) if template is not None and fibres is not None else ()
@@ -93,9 +104,38 @@ def setting_of(chosen: Candidate, judge: TemplateJudge, piece: Piece) -> Templat
         holding=holding,
         faces=faces,
         lifts=lifts,
+        traced=traced,
         plate=plate,
         cautions=in_order(cautions),
     )
+
+
+def _trace(judge: TemplateJudge, chosen: Candidate, follower: Follower | None) -> tuple[Traced | None, Template | None]:
+    """The passes of the small bit that traces the line first, and the template that both follow."""
+    found = judge.tracer(chosen.bit, chosen.router, follower) if follower is not None else None
+    if found is None:
+        return None, None
+    small, by = found
+    asked, rules = small.asked, small.rules
+    leads, grip = small.follower(by.bit, by.router, by.base), small.grip(by.bit, by.router)
+    assert isinstance(leads, Follower), "what can trace it is led"
+    assert isinstance(grip, Grip), "what can make a cut is held"
+    speed = speed_of(by.bit, by.router, rules)
+    template = template_for(asked.loops, asked.makes, leads, by.bit, rules)
+    ways = _ways(asked, template, by.bit.diameter, rules)
+    stepping = _steps(small, by, ways, grip, turning_rpm(speed))
+    return Traced(judge=small, candidate=by, follower=leads, speed=speed, ways=ways, stepping=stepping), template
+
+
+def _cautions_of_trace(traced: Traced, chosen: Candidate, *, goes: bool, out: int) -> Iterator[Caution]:
+    """What is said of a trace: who goes first, where the larger bit does not get along, where its ring stays out of corners."""
+    by = traced.follower.tool.name if traced.follower.tool is not None else "its bearing"
+    larger = chosen.bit.name
+    yield caution(words.TRACE_FIRST, bit=traced.bit.name, guide=by, depth=traced.depth, larger=larger)
+    if not goes:
+        yield caution(words.LARGER_STAYS_OUT)
+    elif out:
+        yield caution(words.ROUNDER_BELOW_TRACE, count=out, radius=chosen.bit.diameter / 2)
 
 
 def _ways(asked: OutlineOnBoard, template: Template, bit_diameter: float, rules: HouseRules) -> tuple[Round, ...]:

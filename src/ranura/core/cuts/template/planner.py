@@ -114,12 +114,12 @@ def _try(kind: TemplateGuide, cut: TemplateCut, asked: OutlineOnBoard, task: Tas
         judge = TemplateJudge(
             task.shop, asked, task.wood, task.rules, kind, corners=corners, thickness_said=cut.template is not None
         )
-        if corners and judge.need.corner is None:
+        if corners and (judge.need.corner is None or asked.traced):
             continue
         made = Planner(judge=judge, refuse=partial(_refuse, judge), make=partial(_made, judge=judge, piece=task.piece, cut=cut))
         sifted = shortlist(judge, judge.ranking(), count=1)
         if sifted.fit:
-            return _Tried(kind=kind, planner=made, corners=corners or judge.need.corner is None, can=True)
+            return _Tried(kind=kind, planner=made, corners=corners or judge.need.corner is None or asked.traced > 0, can=True)
         against = nearest(sifted.dropped, judge)
     return _Tried(kind=kind, planner=made, corners=False, can=False, against=against)
 

@@ -29,3 +29,9 @@ NARROWER_THAN_BITS = Refusal(
     "Its widest place has room for {width:len}; the thinnest bit here, {name}, is {narrowest:len}",
     lacks=True,
 )
+ONLY_LINES_ARE_TRACED = Refusal(
+    "only-lines-are-traced", "A line is traced first where a part or a hole is cut along its line, out of the board"
+)
+TRACED_TOO_DEEP = Refusal(
+    "traced-too-deep", "A trace {traced:len} deep leaves the larger bit next to nothing; {most:len} is the most here"
+)

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Collection
 
 from ranura.core.cuts.template import words
 from ranura.core.cuts.template.asked import TemplateCut
 from ranura.core.cuts.template.setting import TemplateSetting
+from ranura.core.cuts.template.tracing import DEEPER
 from ranura.core.holding.hands import two_hands_fit
 from ranura.core.holding.placed import Held
 from ranura.core.output.remedies import Remedy, held_otherwise, moved_clear
@@ -27,6 +29,7 @@ def template_remedies(cut: TemplateCut, setting: TemplateSetting, *, has_table: 
     if words.OUTLINE_CHANGED.code in codes:
         change = {"outline_version": setting.outline.saved.version}
         found.append(Remedy(answers=words.OUTLINE_CHANGED.code, says=write("It is as I want it"), change=change))
+    found += _traced(codes, setting)
     if words.SAWN_PART_ON_TAPE.code in codes:
         found += [
             Remedy(answers=words.SAWN_PART_ON_TAPE.code, says=write(says), change={"held": how})
@@ -45,6 +48,21 @@ def template_remedies(cut: TemplateCut, setting: TemplateSetting, *, has_table: 
     found += _rounded(codes, setting)
     found += moved_clear(codes, setting.holding.moved if setting.holding is not None else ())
     return tuple(found)
+
+
+def _traced(codes: Collection[str], setting: TemplateSetting) -> list[Remedy]:
+    """That its line is traced less deep, or not at all."""
+    found = []
+    first = setting.stepping.depths[0] if setting.stepping is not None else 0.0
+    if words.TRACE_TOO_DEEP.code in codes and (most := math.floor(first - DEEPER)) > 0:
+        change = {"traced": TypedLength(typed=f"{most:g}", unit="mm")}
+        found.append(Remedy(answers=words.TRACE_TOO_DEEP.code, says=write("Trace it {d:len} deep", d=most), change=change))
+    found += [
+        Remedy(answers=code, says=write("One bit cuts all of it"), change={"traced": None})
+        for code in (words.TRACE_TOO_DEEP.code, words.NO_TRACING_BIT.code, words.LARGER_STAYS_OUT.code)
+        if code in codes
+    ]
+    return found
 
 
 def _over_table(setting: TemplateSetting) -> Remedy:

@@ -34,6 +34,8 @@ def sentence(cut: TemplateCut, piece: Piece, shop: Shop) -> Text:
     if cut.sawn is not None:
         depth = f"{depth} round the wood that was sawn {as_typed(cut.sawn)} outside of it"
         depth += ", turned over where its fibres lift" if cut.turned else ""
+    if cut.traced is not None:
+        depth += f", traced {as_typed(cut.traced)} deep first"
     spacing = "" if cut.spacing is None else f" every {as_typed(cut.spacing)}"
     return write(
         "A {makes} from the template {name}, {depth}, {x} from the {end} end and {y} from the {edge} edge{more}, in {piece}",

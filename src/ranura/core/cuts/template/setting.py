@@ -8,6 +8,7 @@ from ranura.core.choosing.setting import SteppedSetting
 from ranura.core.cuts.template.faces import Faces
 from ranura.core.cuts.template.guides import Follower, Template, there
 from ranura.core.cuts.template.on_board import OutlineOnBoard
+from ranura.core.cuts.template.tracing import Traced
 from ranura.core.geometry.rings import Ring
 from ranura.core.holding.clamps import Holding
 from ranura.core.shop.saved_outlines import SavedOutline
@@ -39,8 +40,17 @@ class TemplateSetting(SteppedSetting):
     """The ways from both faces where it is turned over; None where all is cut from the shown one."""
     lifts: tuple[Lift, ...] = ()
     """Where the fibres lift along what stays, in order of the ways."""
+    traced: Traced | None = None
+    """The small bit that goes along the line first; None where one bit does it all."""
     plate: float | None = None
     """How wide a plate below the base must be where one is asked for, in mm."""
+
+    @property
+    def seconds(self) -> float | None:
+        """See `ToolSetting.seconds`: with those of the trace."""
+        own = super(TemplateSetting, self).seconds
+        traced = 0.0 if self.traced is None else sum(each.seconds for each in self.traced.stepping.passes)
+        return None if own is None else own + traced
 
     @property
     def there(self) -> SavedOutline | None:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Collection, Mapping, Sequence
+from dataclasses import replace
 from typing import Final
 
 from ranura.core.board.pieces import Side
@@ -14,9 +15,12 @@ from ranura.core.cuts.template.moves import OVERLAP
 from ranura.core.cuts.template.on_board import SMALLER
 from ranura.core.cuts.template.over_table import fed, stands_on_table
 from ranura.core.cuts.template.setting import TemplateSetting
+from ranura.core.cuts.template.tracing import Traced
+from ranura.core.cutting.speed import turning_rpm
 from ranura.core.geometry.paths import length_of
 from ranura.core.geometry.rings import signed_area
 from ranura.core.output.feeding import feeding_lines
+from ranura.core.output.figures.speed import dial_text
 from ranura.core.output.going import Ends, Going
 from ranura.core.output.guides import StationLine
 from ranura.core.output.lying import PIN_AWAY
@@ -72,7 +76,8 @@ def template_sections(
     if setting.stepping is not None:
         worked = cut.through or cut.makes == "plug"
         depth = show(setting.depth, "mm") if worked else plain(as_typed(cut.depth))
-        made.append(depths_section(setting.stepping, depth))
+        section = depths_section(setting.stepping, depth)
+        made.append(section if setting.traced is None else replace(section, lines=(_traced(setting.traced), *section.lines)))
     if setting.follower is not None and setting.template is not None:
         made.append(_guide(setting, cut, by_key))
         made += [_direction(setting, going)] if setting.ways else []
@@ -80,6 +85,22 @@ def template_sections(
         made.append(feed_section(setting, by_key))
     made.append(_hold(setting, by_key, cautions))
     return tuple(made)
+
+
+def _traced(traced: Traced) -> Text:
+    """What the small bit does first, in one line."""
+    dial = traced.speed.dial_shown
+    count = len(traced.stepping.depths)
+    return write(
+        "first trace with {bit}{by}: {n} {passes} to {d:len}, " + ("{rpm:rpm} rpm" if dial is None else "dial {dial}"),
+        bit=traced.bit.name,
+        by="" if traced.follower.tool is None else f" in {traced.follower.tool.name}",
+        n=count,
+        passes="pass" if count == 1 else "passes",
+        d=traced.depth,
+        rpm=turning_rpm(traced.speed),
+        dial="" if dial is None else dial_text(dial),
+    )
 
 
 def _guide(setting: TemplateSetting, cut: TemplateCut, figures: Mapping[str, Figure]) -> SlipSection:

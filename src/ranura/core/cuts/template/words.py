@@ -164,3 +164,40 @@ FEEL_THE_EDGE = Words(
     message="Every bump of the template's edge is copied into the work",
     do="Feel along it before the first part; fill and sand what the finger finds",
 )
+NO_TRACING_BIT = Words(
+    code="no-tracing-bit",
+    place="tool",
+    level="stop",
+    message="No smaller bit here traces its line: none follows the same template {offset:fine} beside it",
+    do="Get a bushing, or a bearing, that stands out round a small bit by as much; or cut it with one bit",
+    setup=True,
+)
+TRACE_FIRST = Words(
+    code="trace-first",
+    place="depths",
+    level="note",
+    message="{bit} in {guide} traces the line first, {depth:len} deep; {larger} goes through along it, on the same template",
+    do="Leave the template where it is while bit and bushing are changed",
+)
+TRACE_TOO_DEEP = Words(
+    code="trace-too-deep",
+    place="depths",
+    level="stop",
+    message="In a trace {traced:len} deep the larger bit's first pass, {first:len}, would cut with the flank that pulls it along",
+    do="Trace {most:len} at most, so that its first pass goes deeper than that",
+)
+LARGER_STAYS_OUT = Words(
+    code="larger-stays-out",
+    place="guide",
+    level="stop",
+    message="The larger bit does not get along every edge that the small one traces",
+    do="Take a less wide bit, or cut it with the small bit alone",
+    setup=True,
+)
+ROUNDER_BELOW_TRACE = Words(
+    code="rounder-below-trace",
+    place="guide",
+    level="note",
+    message="Below the trace {count:n0} corners stay rounder, {radius:len}: the larger ring does not enter them",
+    do="Pare them down from the trace, whose walls lead the chisel",
+)

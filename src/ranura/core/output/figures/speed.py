@@ -70,8 +70,8 @@ def _dial(setting: ToolSetting) -> list[Figure]:
     speed, router = setting.speed, setting.router
     if speed.dial_shown is None or speed.shown_rpm is None:
         return []
-    position = _position(speed.dial_shown)
-    steps = " · ".join(f"{_position(each.setting)}: {grouped(each.rpm)}" for each in router.dial)
+    position = dial_text(speed.dial_shown)
+    steps = " · ".join(f"{dial_text(each.setting)}: {grouped(each.rpm)}" for each in router.dial)
     stepped = "the highest step not above the target" if router.stepped else "read between the measured positions"
     return [
         Figure(
@@ -95,7 +95,8 @@ def _dial(setting: ToolSetting) -> list[Figure]:
     ]
 
 
-def _position(setting: float | str) -> str:
+def dial_text(setting: float | str) -> str:
+    """A dial's position as it stands on the dial, to a tenth of a step."""
     return setting if isinstance(setting, str) else f"{setting:.1f}".removesuffix(".0")
 
 
