@@ -358,6 +358,27 @@ def test_a_bit_that_reaches_into_rounded_corners_goes_before_a_handier_one():
     assert "corners-left" not in codes(made)
 
 
+@pytest.mark.parametrize(
+    ("more", "code"),
+    [
+        ({}, "no-climb-in-a-slot"),
+        ({"makes": "part", "through": True, "depth": mm(18), "backed": True, "loose": "tape"}, "no-climb-in-a-slot"),
+        ({"makes": "part", "through": True, "depth": mm(18), "sawn": mm(1), "held": "tape"}, "no-climb-round-a-part"),
+    ],
+)
+def test_where_the_house_lets_a_light_climb_go_first_it_is_said_why_none_does(more, code):
+    """R7: clamped work, 1 mm and 6 mm² at most; round a sawn part no clamp stays clear."""
+    asked = cut("soft", **more)
+    said = {climb: codes(PLANNING.plan_with_moves(asked, board(), OWN, replace(OWN.rules, climb=climb))) for climb in CLIMBS}
+    assert "fibres-lift-along" in said["never"]
+    assert [code in said[climb] for climb in CLIMBS] == [False, False, True]
+    learner = replace(OWN.rules, climb="light-pass", level="learner")
+    assert code not in codes(PLANNING.plan_with_moves(asked, board(), OWN, learner))
+
+
+CLIMBS = ("never", "start", "light-pass")
+
+
 @pytest.mark.parametrize(("loose", "left"), [("tape", -0.5), ("skin", OWN.rules.tab)])
 def test_how_deep_it_goes_through(loose, left):
     made = plan(cut("soft", through=True, depth=mm(18), backed=True, loose=loose))

@@ -236,6 +236,8 @@ def _cautions(
     if lifts:
         said = words.CUT_FROM_BOTH_FACES if turned else words.FIBRES_LIFT_ALONG
         yield caution(said, count=len(lifts), long=sum(length_of(each.path, closed=False) for each in lifts))
+        if rules.climbs == "light-pass" and not turned:
+            yield caution(words.NO_CLIMB_IN_A_SLOT if asked.blank is None else words.NO_CLIMB_ROUND_A_PART)
     elif asked.turned:
         yield caution(words.NOTHING_TO_TURN)
     if turned and smaller_board(asked) is None:

@@ -201,3 +201,17 @@ ROUNDER_BELOW_TRACE = Words(
     message="Below the trace {count:n0} corners stay rounder, {radius:len}: the larger ring does not enter them",
     do="Pare them down from the trace, whose walls lead the chisel",
 )
+NO_CLIMB_ROUND_A_PART = Words(
+    code="no-climb-round-a-part",
+    place="direction",
+    level="note",
+    message="The house allows a light climb, but for clamped work, and no clamp stays clear of what is gone all round",
+    do="Slowly there with a sharp bit, or turn it over",
+)
+NO_CLIMB_IN_A_SLOT = Words(
+    code="no-climb-in-a-slot",
+    place="direction",
+    level="note",
+    message="The house allows a light climb, but not here: it takes {1:about} at most, and along this wall the bit takes more",
+    do="Slowly there with a sharp bit",
+)
