@@ -528,3 +528,22 @@ def test_what_is_no_shape_is_not_drawn(client, path):
     refused = client.get("/api/shape.pdf", params={"name": "A", "path": path})
     assert refused.status_code == 422, refused.content[:200]
     assert refused.json()["error"]["field"] in ("path", "paper")
+
+
+def test_slots_for_mortises_are_listed_in_words_and_wrong_sizes_named(client):
+    def mm(typed: str) -> dict[str, str]:
+        return {"typed": typed, "unit": "mm"}
+
+    found = client.post("/api/outlines/holes", json={"width": mm("12.7"), "length": mm("50")}).json()
+    assert found[0]["size"]["metric"] == "53.3 mm × 16 mm"
+    assert found[0]["pair"]["metric"] == "12.7 straight in Bushing 5/8 in"
+    assert any("6.35" in other["metric"] for other in found[0]["also"])
+    round_ones = client.post("/api/outlines/holes", json={"width": mm("20")}).json()
+    assert round_ones[0]["size"]["metric"].startswith("Ø ")
+    for asked, field in (
+        ({"width": mm("wide"), "length": mm("50")}, "width"),
+        ({"width": mm("20"), "length": mm("12")}, "length"),
+        ({"width": mm("20"), "length": mm("")}, "length"),
+    ):
+        refused = client.post("/api/outlines/holes", json=asked)
+        assert (refused.status_code, refused.json()["error"]["field"]) == (422, field)

@@ -285,3 +285,24 @@ def test_a_sawn_part_is_taken_to_the_table_by_saying_that_a_pin_stands_there(ope
     expect(page.get_by_test_id("dry-says")).to_contain_text("Switch on, the bit clear of the wood")
     page.get_by_role("button", name="A step on").click()
     expect(page.get_by_test_id("dry-says")).to_contain_text("From the pin, swing the work in on to the bearing")
+
+
+@pytest.mark.thorough
+def test_a_slot_for_a_mortise_is_looked_up_and_drawn(open_page: Callable[..., Page]):
+    page = open_page("/templates", wait="template-canvas")
+    page.get_by_test_id("hole-sizes-open").click()
+    asked = page.get_by_test_id("hole-sizes")
+    asked.locator('[data-field="width"]').fill("20")
+    asked.locator('[data-field="length"]').fill("12")
+    page.get_by_test_id("look-holes").click()
+    expect(asked.get_by_role("alert")).to_contain_text("shorter than it is wide")
+    asked.locator('[data-field="length"]').fill("60")
+    page.keyboard.press("Enter")
+    first = page.get_by_test_id("hole").first
+    expect(first).to_contain_text(" in Bushing ")
+    size = first.locator("b").inner_text()
+    first.get_by_role("button", name="Draw it").click()
+    expect(page.get_by_role("heading", name="Mortise 60 mm × 20 mm")).to_be_visible()
+    expect(page.get_by_test_id("template-size")).to_contain_text(size)
+    page.keyboard.press("Control+z")
+    expect(page.get_by_role("link", name="Mortise 60 mm × 20 mm")).to_have_count(0)

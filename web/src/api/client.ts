@@ -263,6 +263,7 @@ export const api = {
       body: { loops, version },
     }),
   outlineForms: () => get("/api/outlines/forms"),
+  holes: (mortise: Schemas["MortiseIn"]) => post("/api/outlines/holes", { body: mortise }),
   outlinePairs: () => get("/api/outlines/pairs"),
   readDrawing: (drawing: Schemas["DrawingIn"]) => post("/api/outlines/read", { body: drawing }),
   drawOutline: (drawn: Schemas["DrawnIn"]) => post("/api/outlines/draw", { body: drawn }),

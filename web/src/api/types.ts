@@ -19,6 +19,7 @@ export type Start = Schemas["StartView"];
 /** What an edit changes of a cut: new values by their paths. */
 export type Change = Readonly<Record<string, unknown>>;
 export type SavedProfile = Schemas["SavedProfile"];
+export type HoleView = Schemas["HoleView"];
 export type KeptOutline = Schemas["KeptOutline"];
 export type OutlineView = Schemas["OutlineView"];
 export type TemplateView = Schemas["TemplateView"];

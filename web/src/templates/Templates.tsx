@@ -17,6 +17,7 @@ import { Canvas } from "./Canvas";
 import { Corners } from "./Corners";
 import { useCutting } from "./cutting";
 import { Findings } from "./Findings";
+import { HoleSizes } from "./HoleSizes";
 import { IntentChoice, type Meant } from "./IntentChoice";
 import { MadeTemplate, type Stuff, StuffDialog } from "./MadeTemplate";
 import { useMoving } from "./moving";
@@ -38,6 +39,7 @@ function Room({ shop, outlines }: { shop: ShopView; outlines: readonly KeptOutli
   const { outlineId } = useParams();
   const navigate = useNavigate();
   const [adding, setAdding] = useState(false);
+  const [sizing, setSizing] = useState(false);
   const open = outlines.find((each) => each.id === outlineId) ?? outlines[0];
   return (
     <Place title="Templates" shopName={shop.name} unit={shop.unit} onSwitch={switchUnit}>
@@ -54,6 +56,14 @@ function Room({ shop, outlines }: { shop: ShopView; outlines: readonly KeptOutli
             data-testid="add-outline"
           >
             <Plus size={17} aria-hidden /> New outline
+          </button>
+          <button
+            type="button"
+            className="button justify-center"
+            onClick={() => setSizing(true)}
+            data-testid="hole-sizes-open"
+          >
+            Mortise slots
           </button>
           <ul className="flex gap-2 overflow-x-auto lg:flex-col">
             {outlines.map((each) => (
@@ -90,6 +100,16 @@ function Room({ shop, outlines }: { shop: ShopView; outlines: readonly KeptOutli
           </p>
         )}
       </main>
+      {sizing ? (
+        <HoleSizes
+          unit={shop.unit}
+          onClose={() => setSizing(false)}
+          onDrawn={(id) => {
+            setSizing(false);
+            void navigate(`/templates/${id}`);
+          }}
+        />
+      ) : null}
       {adding ? (
         <NewOutline
           unit={shop.unit}

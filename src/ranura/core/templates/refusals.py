@@ -25,3 +25,4 @@ TOO_MANY_SIDES = Refusal("too-many-sides", "It has {count:n0} sides; {most:n0} a
 NO_SHAPE = Refusal("no-shape", "These are no closed loops")
 TOO_MANY_PAGES = Refusal("too-many-pages", "It would take {count:n0} pages; {most:n0} are the most")
 NO_GUIDE = Refusal("no-guide", "{name} has no bearing that follows a template")
+SHORTER_THAN_WIDE = Refusal("shorter-than-wide", "A mortise {length:len} long is shorter than it is wide, {width:len}")
