@@ -13,7 +13,7 @@ from shapely.geometry import Point as Spot
 
 from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.loop_box import box_of
-from ranura.core.geometry.loops import Loop, area_of, circle, fitted, loops_of, rounded_box
+from ranura.core.geometry.loops import Loop, arc_of, area_of, circle, fitted, loops_of, rounded_box
 from ranura.core.geometry.parallel import beside, tightest_bulge
 from ranura.core.templates.corners import Corner, corners_of, inward, loop_through
 from ranura.core.templates.sawing import saw_line
@@ -189,9 +189,42 @@ def test_corners_that_are_typed_make_sides_and_arcs():
     assert whole.area == pytest.approx(math.pi * 400)
 
 
+def test_arcs_that_are_typed_go_through_their_place():
+    arch = loop_of_corners("0, 0\n60, 0\n60, 40\narc 30, 70\n0, 40", "mm")
+    assert arch.area == pytest.approx(60 * 40 + math.pi * 30**2 / 2)
+    lens = loop_of_corners("0,0\nArc 20,-4\n40,0\narc 20, 4", "mm")
+    assert (lens.arcs, lens.closed) == (2, True)
+    shallow = loop_of_corners("0,0\n60,0,5\n60,40,5\n0,40\narc 6,20", "mm")
+    assert (shallow.arcs, sum(bulge < 0 for *_, bulge in shallow.vertices)) == (3, 1), "hollowed"
+    straight = loop_of_corners("0,0\narc 30,0\n60,0\n60,40", "mm")
+    assert (straight.arcs, straight.area) == (0, pytest.approx(1200))
+
+
+@settings(max_examples=60)
+@given(st.floats(-0.95 * math.pi, 0.95 * math.pi).filter(lambda t: abs(t) > 0.02), st.floats(0.1, 0.9), st.floats(5, 80))
+def test_a_typed_arc_is_that_of_its_circle(turn, share, r):
+    """Three places of one circle: what is drawn through them keeps to it."""
+    a, c, b = ((r * math.cos(t), r * math.sin(t)) for t in (0.0, 2 * turn * share, 2 * turn))
+    lines = [f"{a[0]:.9f}, {a[1]:.9f}", f"arc {c[0]:.9f}, {c[1]:.9f}", f"{b[0]:.9f}, {b[1]:.9f}", "200, 200"]
+    loop = loop_of_corners("\n".join(lines), "mm")
+    (start, end, bulge) = next(side for side in loop.sides if side[2])
+    middle, radius, turned = arc_of(start, end, bulge)
+    assert radius == pytest.approx(r, rel=1e-3)
+    assert math.hypot(*middle) < 2e-3 * r
+    assert turned == pytest.approx(2 * turn, rel=1e-3)
+
+
 @pytest.mark.parametrize(
     ("text", "code", "line"),
     [
+        ("arc 1,1\n0,0\n40,0\n40,40", "no-corner", 1),
+        ("0,0\narc 5,5\narc 6,6\n40,0\n40,40", "no-corner", 3),
+        ("0,0\narc 5,5,5\n40,0\n40,40", "no-corner", 2),
+        ("0,0\narc 0,0\n40,0\n40,40", "no-arc", 1),
+        ("0,0\narc 60,0\n40,0\n40,40", "no-arc", 1),
+        ("0,0\n40,0,5\narc 45,20\n40,40", "rounded-beside-arc", 2),
+        ("0,0\n40,0\narc 45,20\n40,40,5", "rounded-beside-arc", 4),
+        ("0,0\n40,0,-5\n40,40", "no-corner", 2),
         ("0,0\n40,0", "wrong-corners", None),
         ("0,0\n40,0\n40", "no-corner", 3),
         ("0,0\n40,zero\n40,30", "no-corner", 2),

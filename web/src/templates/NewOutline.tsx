@@ -132,7 +132,10 @@ export function NewOutline({ unit, onKept, onClose }: Props) {
                 </label>
                 {form === "corners" ? (
                   <label className="flex flex-col gap-0.5">
-                    <span className="label">One corner a line: along, up, and its radius</span>
+                    <span className="label">
+                      One corner a line: along, up, and its radius; below it “arc 30, 75” where the side to
+                      the next is an arc through there
+                    </span>
                     <textarea
                       className="field h-40 font-mono"
                       value={corners ?? chosen?.corners ?? ""}

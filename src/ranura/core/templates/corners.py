@@ -12,7 +12,8 @@ from ranura.core.templates import refusals
 from ranura.core.text.errors import ToolError
 
 MOST_CORNERS = 500
-_STRAIGHT = 1e-9
+_STRAIGHT, _FLAT_BACK = 1e-9, 1e-3
+"""Turns in radians that are none, and that lead straight back."""
 _SHORTEST = 1e-6
 """mm: a side between two radii that is no longer is none."""
 _TOUCHES = 1e-3
@@ -25,19 +26,24 @@ class Corner:
 
     at: Point
     radius: float = 0.0
+    through: Point | None = None
+    """The side that goes on from it is an arc through this place; None where it is straight."""
 
 
 def loop_through(corners: Sequence[Corner]) -> Loop:
     """The loop through some corners. Raises `ToolError` on "corners" with the number of the one that cannot be, from 1 on, or
-    where there are fewer than three.
+    where there are fewer than three, or than two with an arc between them.
 
     Rule: R9 outlines drawn from what is typed
     Formula: a corner at which the way turns by an angle, with radius r, begins and ends r × tan(angle / 2) from where its sides
-        meet
-    Source: a circle that touches two lines"""
-    if not 3 <= len(corners) <= MOST_CORNERS:
+        meet; an arc from a to b through c turns by twice the angle by which the way over c does
+    Source: a circle that touches two lines; an angle in a circle is half of the one at its middle"""
+    if not (2 if any(each.through for each in corners) else 3) <= len(corners) <= MOST_CORNERS:
         raise ToolError(refusals.WRONG_CORNERS, field="corners", most=MOST_CORNERS)
     spots = [each.at for each in corners]
+    bulges = [_bulge(each, spots[(i + 1) % len(spots)], i + 1) for i, each in enumerate(corners)]
+    if rounded := [i for i, each in enumerate(corners) if each.radius and (bulges[i] or bulges[i - 1])]:
+        raise ToolError(refusals.ROUNDED_BESIDE_ARC, field="corners", line=rounded[0] + 1)
     taken = [_taken(spots[i - 1], each, spots[(i + 1) % len(spots)], i + 1) for i, each in enumerate(corners)]
     found: list[Vertex] = []
     for i, each in enumerate(corners):
@@ -45,13 +51,25 @@ def loop_through(corners: Sequence[Corner]) -> Loop:
         if taken[i] + taken[(i + 1) % len(taken)] > math.dist(each.at, after) + _SHORTEST:
             raise ToolError(refusals.RADII_MEET, field="corners", line=i + 1)
         if not each.radius or not taken[i]:
-            found.append((*each.at, 0.0))
+            found.append((*each.at, bulges[i]))
             continue
         turn = _turn(before, each.at, after)
         found.append((*_towards(each.at, before, taken[i]), math.tan(turn / 4)))
         found.append((*_towards(each.at, after, taken[i]), 0.0))
     ends = [*found[1:], found[0]]
     return Loop(tuple(spot for spot, end in zip(found, ends, strict=True) if math.dist(spot[:2], end[:2]) > _SHORTEST))
+
+
+def _bulge(corner: Corner, after: Point, number: int) -> float:
+    """The bulge of the side that goes on from a corner. Raises `ToolError` where no arc goes through its place."""
+    if corner.through is None:
+        return 0.0
+    if min(math.dist(corner.through, end) for end in (corner.at, after)) < _SHORTEST:
+        raise ToolError(refusals.NO_ARC, field="corners", line=number)
+    turn = _turn(corner.at, corner.through, after)
+    if math.pi - abs(turn) < _FLAT_BACK:
+        raise ToolError(refusals.NO_ARC, field="corners", line=number)
+    return math.tan(turn / 2) if abs(turn) > _STRAIGHT else 0.0
 
 
 def corners_of(loop: Loop) -> tuple[Corner, ...] | None:
