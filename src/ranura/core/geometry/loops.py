@@ -9,6 +9,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
+from operator import itemgetter
 
 import numpy as np
 import shapely
@@ -30,6 +31,9 @@ _FEWEST = 3
 """Chords that make an arc."""
 
 
+_BULGE = itemgetter(2)
+
+
 @dataclass(frozen=True, slots=True)
 class Loop:
     """A way of straight sides and arcs, in mm; a closed one comes back to its first vertex by itself."""
@@ -43,6 +47,11 @@ class Loop:
         ends = (*self.vertices[1:], *(self.vertices[:1] if self.closed else ()))
         for (x0, y0, bulge), (x1, y1, _) in zip(self.vertices, ends, strict=False):
             yield (x0, y0), (x1, y1), bulge
+
+    @property
+    def straight(self) -> bool:
+        """Whether none of its sides is an arc."""
+        return not any(map(_BULGE, self.vertices))
 
     @property
     def arcs(self) -> int:
@@ -66,7 +75,7 @@ class Loop:
 
     def points(self, within: float = TRUE) -> Ring:
         """Its vertices, with points on its arcs so close that chords between them are true within so many mm."""
-        if not any(bulge for *_, bulge in self.vertices):
+        if self.straight:
             return tuple((x, y) for x, y, _ in self.vertices)
         found: list[Point] = []
         for a, b, bulge in self.sides:

@@ -18,7 +18,7 @@ def tightest_bulge(loop: Loop) -> float | None:
 
     >>> tightest_bulge(Loop(((-5, 0, 1), (5, 0, 1))))
     5.0"""
-    if not loop.closed or not any(bulge for *_, bulge in loop.vertices):
+    if not loop.closed or loop.straight:
         return None
     found = _headings(loop)
     turned = 0.0
