@@ -8,13 +8,45 @@ from collections.abc import Callable
 
 import httpx2
 import pytest
-from playwright.sync_api import Page, Route, expect
+from playwright.sync_api import Locator, Page, Route, expect
 from pypdf import PdfReader
 
 pytestmark = pytest.mark.slow
 
 OPEN = """<svg xmlns="http://www.w3.org/2000/svg" width="4in" height="3in" viewBox="0 0 4 3">
 <path d="M0.5 .5 H3.5 V2.5 H.5 V.51"/></svg>"""
+
+
+def _drag_and_enlarge(page: Page, canvas: Locator, drawn: Locator) -> None:
+    """What lies under the mouse goes with it, and stays where it was let go; the wheel enlarges around it."""
+    box = canvas.bounding_box()
+    assert box is not None
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    mark = drawn.locator("circle").first
+    begun = mark.bounding_box()
+    assert begun is not None
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + 60, y + 25, steps=3)
+    held = mark.bounding_box()
+    page.mouse.up()
+    expect(drawn).to_have_attribute("style", re.compile(r"transform: ;|^(?!.*translate)"))
+    left = mark.bounding_box()
+    assert held is not None
+    assert left is not None
+    for found in (held, left):
+        assert (found["x"] - begun["x"], found["y"] - begun["y"]) == (pytest.approx(60, abs=1), pytest.approx(25, abs=1))
+    middle = (left["x"] + left["width"] / 2, left["y"] + left["height"] / 2)
+    page.mouse.move(*middle)
+    shown = drawn.get_attribute("viewBox")
+    page.mouse.wheel(0, -100)
+    expect(drawn).not_to_have_attribute("viewBox", shown or "")
+    near = mark.bounding_box()
+    assert near is not None
+    assert (near["x"] + near["width"] / 2, near["y"] + near["height"] / 2) == (
+        pytest.approx(middle[0], abs=1.5),
+        pytest.approx(middle[1], abs=1.5),
+    )
 
 
 def test_a_drawing_in_inches_with_an_open_end_becomes_a_template_to_print(open_page: Callable[..., Page], tmp_path):
@@ -37,11 +69,14 @@ def test_a_drawing_in_inches_with_an_open_end_becomes_a_template_to_print(open_p
     page.get_by_test_id("place-0").click()
     expect(page.get_by_test_id("place-0")).to_have_attribute("aria-pressed", "true")
     canvas = page.get_by_test_id("template-canvas")
-    near = canvas.get_attribute("viewBox")
+    drawn = canvas.locator("svg")
+    near = drawn.get_attribute("viewBox")
     canvas.focus()
     page.keyboard.press("0")
-    expect(canvas).not_to_have_attribute("viewBox", near)
-    assert float(canvas.get_attribute("viewBox").split()[2]) > 2 * float(near.split()[2])
+    expect(drawn).not_to_have_attribute("viewBox", near)
+    whole = drawn.get_attribute("viewBox")
+    assert float(whole.split()[2]) > 2 * float(near.split()[2])
+    _drag_and_enlarge(page, canvas, drawn)
     size = page.get_by_test_id("template-size").inner_text()
     page.get_by_test_id("intent-part").click()
     expect(page.get_by_test_id("template-size")).not_to_have_text(size)

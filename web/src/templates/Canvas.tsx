@@ -10,6 +10,7 @@ import { CornerHandles } from "./CornerHandles";
 import { asTyped } from "./corners";
 import { cornersOf, type Spot, snapped } from "./measuring";
 import type { Moving } from "./moving";
+import { FURTHEST, NEAREST, scaleOf, spotUnder, usePanning } from "./panning";
 
 interface Props {
   view: TemplateView;
@@ -23,7 +24,6 @@ interface Props {
 }
 
 const MARGIN = 12;
-const [NEAREST, FURTHEST] = [40, 1.2];
 const STEP = 1.25;
 
 /** The outline with its template, the guide rolling along it, and the places where the two do not agree. Everything in mm, y up. */
@@ -31,11 +31,12 @@ export function Canvas({ view, unit, outline, place, onPlace, moving }: Props) {
   const recess = outline.intent === "recess";
   const [x0, y0, x1, y1] = view.box;
   const [wide, high] = [x1 - x0 + 2 * MARGIN, y1 - y0 + 2 * MARGIN];
-  const [at, setAt] = useState({ x: (x0 + x1) / 2, y: (y0 + y1) / 2, zoom: 1 });
+  const begin = { x: (x0 + x1) / 2, y: (y0 + y1) / 2, zoom: 1 };
+  const panning = usePanning(wide, high, begin);
+  const { at, put } = panning;
   const [share, setShare] = useState(0);
   const way = useRef<SVGPathElement>(null);
   const [axis, setAxis] = useState<{ x: number; y: number } | null>(null);
-  const dragging = useRef<{ x: number; y: number } | null>(null);
   const [measuring, setMeasuring] = useState<readonly Spot[] | null>(null);
   const [from, to] = measuring ?? [];
   const apart = from && to ? { along: Math.abs(to.x - from.x), up: Math.abs(to.y - from.y) } : null;
@@ -46,29 +47,29 @@ export function Canvas({ view, unit, outline, place, onPlace, moving }: Props) {
     keeps: true,
   });
   useCommand("measure", () => setMeasuring((known) => (known ? null : [])));
-  const svg = useRef<SVGSVGElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another template has another way
   useEffect(() => {
     const path = way.current;
     const length = path?.getTotalLength() ?? 0;
     setAxis(path && length > 0 ? path.getPointAtLength(length * share) : null);
   }, [share, view.axis]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is gone to once, where another place or template is chosen
   useEffect(() => {
-    const found = place === null ? undefined : view.places[place];
-    if (found)
-      setAt({ x: found.at[0] ?? 0, y: found.at[1] ?? 0, zoom: Math.min(NEAREST, wide / (view.guide * 3)) });
+    const [x, y] = (place === null ? undefined : view.places[place]?.at) ?? [];
+    if (x !== undefined && y !== undefined)
+      put(() => ({ x, y, zoom: Math.min(NEAREST, wide / (view.guide * 3)) }));
   }, [place, view.places, wide, view.guide]);
   const zoomed = (by: number) =>
-    setAt((known) => ({ ...known, zoom: Math.min(NEAREST, Math.max(1 / FURTHEST, known.zoom * by)) }));
+    put((known) => ({ ...known, zoom: Math.min(NEAREST, Math.max(1 / FURTHEST, known.zoom * by)) }));
   const moved = (dx: number, dy: number) =>
-    setAt((known) => ({
+    put((known) => ({
       ...known,
       x: known.x + (dx * wide) / known.zoom,
       y: known.y + (dy * high) / known.zoom,
     }));
   const all = () => {
     onPlace(null);
-    setAt({ x: (x0 + x1) / 2, y: (y0 + y1) / 2, zoom: 1 });
+    put(() => begin);
   };
   const onKey = (event: React.KeyboardEvent) => {
     switch (event.key) {
@@ -98,151 +99,133 @@ export function Canvas({ view, unit, outline, place, onPlace, moving }: Props) {
     }
     event.preventDefault();
   };
-  const perPixel = () => wide / at.zoom / Math.max(svg.current?.clientWidth ?? 1, 1);
   const line = 1.4 * (wide / at.zoom / 640);
-  const shown = () => {
-    const box = svg.current?.getBoundingClientRect() ?? new DOMRect(0, 0, 1, 1);
-    return { box, scale: Math.max(wide / at.zoom / box.width, high / at.zoom / box.height) };
-  };
-  const spotOf = (event: React.PointerEvent): Spot => {
-    const { box, scale } = shown();
-    return {
-      x: at.x + (event.clientX - box.left - box.width / 2) * scale,
-      y: at.y - (event.clientY - box.top - box.height / 2) * scale,
-    };
+  const pixel = () => scaleOf(panning.framed(), at.zoom);
+  const spotOf = (event: React.PointerEvent): Spot =>
+    spotUnder(panning.framed(), at, { x: event.clientX, y: event.clientY });
+  const measure = (event: React.PointerEvent) => {
+    const known = [view.wanted, view.template, view.cut].flatMap(cornersOf);
+    const next = snapped(spotOf(event), known, 14 * pixel());
+    setMeasuring(measuring?.length === 1 ? [...measuring, next] : [next]);
   };
   return (
     <figure className="flex min-h-0 flex-1 flex-col">
-      <svg
-        ref={svg}
+      <div
+        ref={panning.frame}
         // biome-ignore lint/a11y/noNoninteractiveTabindex: it is moved and enlarged by keys
         tabIndex={0}
         role="img"
         aria-label={`The template, ${inUnit(view.size, unit)}, around the outline. Arrow keys move, plus and minus enlarge, 0 shows all.`}
-        className="min-h-64 w-full flex-1 touch-none border border-rule bg-paper"
-        viewBox={`${at.x - wide / 2 / at.zoom} ${-at.y - high / 2 / at.zoom} ${wide / at.zoom} ${high / at.zoom}`}
+        className="relative min-h-64 w-full flex-1 touch-none overflow-hidden border border-rule bg-paper"
         onKeyDown={onKey}
-        onWheel={(event) => zoomed(event.deltaY < 0 ? STEP : 1 / STEP)}
-        onPointerDown={(event) => {
-          if (measuring) {
-            const known = [view.wanted, view.template, view.cut].flatMap(cornersOf);
-            const next = snapped(spotOf(event), known, 14 * shown().scale);
-            return setMeasuring(measuring.length === 1 ? [...measuring, next] : [next]);
-          }
-          dragging.current = { x: event.clientX, y: event.clientY };
-          event.currentTarget.setPointerCapture(event.pointerId);
-        }}
-        onPointerMove={(event) => {
-          const from = dragging.current;
-          if (!from) return;
-          dragging.current = { x: event.clientX, y: event.clientY };
-          const scale = perPixel();
-          setAt((known) => ({
-            ...known,
-            x: known.x - (event.clientX - from.x) * scale,
-            y: known.y + (event.clientY - from.y) * scale,
-          }));
-        }}
-        onPointerUp={() => {
-          dragging.current = null;
-        }}
+        onWheel={(event) => panning.onWheel(event, STEP)}
+        {...panning.fingers}
+        onPointerDown={measuring ? measure : panning.fingers.onPointerDown}
+        onPointerCancel={panning.fingers.onPointerUp}
         data-testid="template-canvas"
       >
-        <g transform="scale(1 -1)" strokeWidth={line}>
-          <path
-            d={recess ? view.wanted : view.cut}
-            className={recess ? "fill-cut-soft" : "fill-work"}
-            fillRule="evenodd"
-            stroke="none"
-            opacity={0.55}
-          />
-          {outline.is_template ? null : (
+        <svg
+          ref={panning.layer}
+          role="presentation"
+          className="absolute -top-1/2 -left-1/2 h-[200%] w-[200%] will-change-transform"
+          viewBox={`${at.x - wide / at.zoom} ${-at.y - high / at.zoom} ${(2 * wide) / at.zoom} ${(2 * high) / at.zoom}`}
+        >
+          <g transform="scale(1 -1)" strokeWidth={line}>
             <path
-              d={view.wanted}
-              className="fill-none stroke-ink"
-              strokeDasharray={`${line * 5} ${line * 3}`}
+              d={recess ? view.wanted : view.cut}
+              className={recess ? "fill-cut-soft" : "fill-work"}
+              fillRule="evenodd"
+              stroke="none"
+              opacity={0.55}
             />
-          )}
-          {view.saw ? (
-            <path
-              d={view.saw}
-              className="fill-none stroke-hazard"
-              strokeDasharray={`${line * 9} ${line * 3} ${line * 2} ${line * 3}`}
-              data-testid="saw-line"
-            />
-          ) : null}
-          <path d={view.cut} className="fill-none stroke-cut" />
-          <path d={view.template} className="fill-none stroke-guide" strokeWidth={line * 2.2} />
-          <path
-            ref={way}
-            d={view.axis}
-            className="fill-none stroke-ink-2"
-            strokeWidth={line / 2}
-            opacity={0.5}
-          />
-          {axis ? (
-            <g data-testid="rolling">
-              <circle
-                cx={axis.x}
-                cy={axis.y}
-                r={view.guide / 2}
-                className="fill-guide-soft stroke-guide"
-                opacity={0.8}
+            {outline.is_template ? null : (
+              <path
+                d={view.wanted}
+                className="fill-none stroke-ink"
+                strokeDasharray={`${line * 5} ${line * 3}`}
               />
-              <circle
-                cx={axis.x}
-                cy={axis.y}
-                r={view.bit / 2}
-                className="fill-cut stroke-cut"
-                opacity={0.75}
+            )}
+            {view.saw ? (
+              <path
+                d={view.saw}
+                className="fill-none stroke-hazard"
+                strokeDasharray={`${line * 9} ${line * 3} ${line * 2} ${line * 3}`}
+                data-testid="saw-line"
               />
-            </g>
-          ) : null}
-          {measuring?.map((spot) => (
-            <circle
-              key={`${spot.x} ${spot.y}`}
-              cx={spot.x}
-              cy={spot.y}
-              r={line * 4}
-              className="fill-ink stroke-paper"
-            />
-          ))}
-          {measuring?.[0] && measuring[1] ? (
+            ) : null}
+            <path d={view.cut} className="fill-none stroke-cut" />
+            <path d={view.template} className="fill-none stroke-guide" strokeWidth={line * 2.2} />
             <path
-              d={`M${measuring[0].x} ${measuring[0].y}L${measuring[1].x} ${measuring[1].y}`}
-              className="stroke-ink"
-              strokeWidth={line * 1.6}
+              ref={way}
+              d={view.axis}
+              className="fill-none stroke-ink-2"
+              strokeWidth={line / 2}
+              opacity={0.5}
             />
-          ) : null}
-          {moving.loops ? (
-            <CornerHandles
-              loops={moving.loops}
-              chosen={moving.chosen}
-              unit={unit}
-              line={line}
-              pixel={shown().scale}
-              spotOf={spotOf}
-              onChoose={moving.onChoose}
-              onDrag={moving.onDrag}
-              onLetGo={(loops) => {
-                moving.onDrag(loops);
-                moving.onKeep(asTyped(loops));
-              }}
-            />
-          ) : null}
-          {view.places.map((each, number) => (
-            <circle
-              // biome-ignore lint/suspicious/noArrayIndexKey: places have no name
-              key={number}
-              cx={each.at[0]}
-              cy={each.at[1]}
-              r={Math.max(each.radius, line * 6)}
-              className={`fill-none stroke-hazard ${place === number ? "" : "opacity-60"}`}
-              strokeWidth={line * (place === number ? 3 : 1.6)}
-            />
-          ))}
-        </g>
-      </svg>
+            {axis ? (
+              <g data-testid="rolling">
+                <circle
+                  cx={axis.x}
+                  cy={axis.y}
+                  r={view.guide / 2}
+                  className="fill-guide-soft stroke-guide"
+                  opacity={0.8}
+                />
+                <circle
+                  cx={axis.x}
+                  cy={axis.y}
+                  r={view.bit / 2}
+                  className="fill-cut stroke-cut"
+                  opacity={0.75}
+                />
+              </g>
+            ) : null}
+            {measuring?.map((spot) => (
+              <circle
+                key={`${spot.x} ${spot.y}`}
+                cx={spot.x}
+                cy={spot.y}
+                r={line * 4}
+                className="fill-ink stroke-paper"
+              />
+            ))}
+            {measuring?.[0] && measuring[1] ? (
+              <path
+                d={`M${measuring[0].x} ${measuring[0].y}L${measuring[1].x} ${measuring[1].y}`}
+                className="stroke-ink"
+                strokeWidth={line * 1.6}
+              />
+            ) : null}
+            {moving.loops ? (
+              <CornerHandles
+                loops={moving.loops}
+                chosen={moving.chosen}
+                unit={unit}
+                line={line}
+                pixel={pixel()}
+                spotOf={spotOf}
+                onChoose={moving.onChoose}
+                onDrag={moving.onDrag}
+                onLetGo={(loops) => {
+                  moving.onDrag(loops);
+                  moving.onKeep(asTyped(loops));
+                }}
+              />
+            ) : null}
+            {view.places.map((each, number) => (
+              <circle
+                // biome-ignore lint/suspicious/noArrayIndexKey: places have no name
+                key={number}
+                cx={each.at[0]}
+                cy={each.at[1]}
+                r={Math.max(each.radius, line * 6)}
+                className={`fill-none stroke-hazard ${place === number ? "" : "opacity-60"}`}
+                strokeWidth={line * (place === number ? 3 : 1.6)}
+              />
+            ))}
+          </g>
+        </svg>
+      </div>
       <figcaption className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2 text-small">
         <label className="flex min-h-11 flex-1 items-center gap-2 whitespace-nowrap">
           Roll the guide along

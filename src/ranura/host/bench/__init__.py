@@ -22,7 +22,7 @@ from ranura.host.bench.proof import measure_proof
 from ranura.host.bench.running import measure_log, measure_order, measure_run_keys
 from ranura.host.bench.screens import measure_first_view, measure_typing
 from ranura.host.bench.serving import opened_store, served
-from ranura.host.bench.templates import measure_templates
+from ranura.host.bench.templates import measure_panning, measure_templates
 from ranura.host.progress import answer, say
 
 PAGE = places.ROOT / "docs" / "performance.md"
@@ -61,7 +61,7 @@ def bench() -> int:
             say("Measuring edges …")
             measures.append(measure_drag(page, url))
             say("Measuring proofs …")
-            measures += measure_proof(url)
+            measures += [*measure_proof(url), measure_panning(page, url)]
             say("Measuring channels and pockets …")
             measures += [*measure_stations(url), measure_clashes()]
             say("Measuring runs and their log …")

@@ -5,6 +5,8 @@ from __future__ import annotations
 import math
 import statistics
 
+import httpx2
+from playwright.sync_api import Page
 from shapely import Polygon
 
 from ranura.core.geometry.loops import Loop
@@ -38,6 +40,45 @@ def measure_templates() -> list[Measure]:
         *(_reading(size, goal) for size, goal in ((1_000_000, 2.0), (5_000_000, 12.0))),
         _paper(),
     ]
+
+
+_PAN = """async () => {
+  const canvas = document.querySelector('[data-testid="template-canvas"]');
+  const box = canvas.getBoundingClientRect();
+  const [x, y] = [box.left + box.width / 2, box.top + box.height / 2];
+  Element.prototype.setPointerCapture = () => {};
+  const point = (kind, dx, dy) =>
+    canvas.dispatchEvent(new PointerEvent(kind, { bubbles: true, clientX: x + dx, clientY: y + dy, pointerId: 1, buttons: 1 }));
+  point("pointerdown", 0, 0);
+  const frames = [];
+  let last = await new Promise((next) => requestAnimationFrame(next));
+  const end = last + 3000;
+  while (last < end) {
+    const now = await new Promise((next) => requestAnimationFrame(next));
+    frames.push(now - last);
+    last = now;
+    point("pointermove", 120 * Math.sin(frames.length / 12), 60 * Math.sin(frames.length / 15));
+  }
+  point("pointerup", 0, 0);
+  return frames;
+}"""
+
+
+def measure_panning(page: Page, url: str, sides: int = 20_000) -> Measure:
+    """An outline of so many sides, dragged about in its room."""
+    path = "M" + " L".join(f"{x:.4f} {y:.4f}" for x, y in _wave(sides)) + " Z"
+    with httpx2.Client(base_url=url, timeout=60) as client:
+        kept = client.post("/api/outlines", json={"name": "Wave", "path": path}).raise_for_status().json()
+        page.goto(f"{url}/templates/{kept['id']}")
+        page.get_by_test_id("template-size").wait_for()
+        page.wait_for_timeout(1_500)
+        frames = page.evaluate(_PAN)
+        page.goto("about:blank")
+        client.delete(f"/api/outlines/{kept['id']}").raise_for_status()
+    rate, late = 1000 * len(frames) / sum(frames), sum(each > 25 for each in frames) / len(frames)
+    seen = f"{rate:.0f} ({len(frames)} frames counted, p50 {statistics.median(frames):.1f} ms, {late:.1%} late)"
+    what = f"Outline of {sides:,} sides: frames a second while it is dragged"
+    return Measure(what=what, goal="60", seen=seen, met=rate >= 58)
 
 
 def _wave(count: int) -> Ring:
