@@ -18,6 +18,7 @@ PYTHON = str(places.venv_python())
 BIN = places.VENV / "bin"
 OPENAPI = places.WEB / "openapi"
 SCHEMA = places.ROOT / "docs" / "shop.schema.json"
+COMPILED = places.ROOT / ".ranura" / "pycache"
 GENERATED = places.WEB / "src" / "api" / "generated"
 
 MOST_WORKERS = 4
@@ -82,10 +83,10 @@ def _done(step: Step) -> tuple[subprocess.CompletedProcess[str], float]:
     return done, time.monotonic() - began
 
 
-def _check(more: Sequence[Step] = ()) -> None:
-    """All checks, and more beside those of the page; those of Python from the start, since types take longest."""
+def _check(more: Sequence[Step] = (), after_types: Sequence[Step] = ()) -> None:
+    """All checks, and more beside those of the page and after those of Python; these from the start, since types take longest."""
     with ThreadPoolExecutor(max_workers=1) as pool:
-        of_python = pool.submit(_run, _python_steps())
+        of_python = pool.submit(_run, [*_python_steps(), *after_types])
         prepare()
         _run([*more, *_page_steps()], together=True)
         of_python.result()
@@ -166,7 +167,8 @@ def test(*, reach: str, rest: Sequence[str]) -> int:
             [
                 Step("Random cuts, proven and judged a second time", cuts, tells=True),
                 Step("Tests of the page's own thinking", _npm("test"), in_web=True),
-            ]
+            ],
+            _compiling(),
         )
     only = {"quick": ["-m", "not slow and not thorough", "--hypothesis-profile=quick"], "all": ["--hypothesis-profile=long"]}.get(
         reach, [] if rest else ["-m", "not thorough"]
@@ -179,6 +181,13 @@ def test(*, reach: str, rest: Sequence[str]) -> int:
     sys.stderr.flush()
     done = subprocess.run([PYTHON, "-m", "pytest", *only, *rest], cwd=places.ROOT, env=_testing_environment())
     return done.returncode
+
+
+def _compiling() -> list[Step]:
+    """Tests and all that they import, compiled once where they never were: else every worker would do it, all at the same time."""
+    there = COMPILED.joinpath(*places.ROOT.parts[1:], "tests", "core")
+    collected = (PYTHON, "-m", "pytest", "--collect-only", "-q", "-p", "no:xdist")
+    return [] if there.is_dir() else [Step("Tests, compiled", collected)]
 
 
 def prove(arguments: Sequence[str]) -> int:
@@ -194,6 +203,6 @@ def _testing_environment() -> dict[str, str]:
     return {
         **kept,
         "PYTHONUTF8": "1",
-        "PYTHONPYCACHEPREFIX": str(places.ROOT / ".ranura" / "pycache"),
+        "PYTHONPYCACHEPREFIX": str(COMPILED),
         "PYTHONPATH": os.pathsep.join([str(places.ROOT / "src"), str(places.ROOT)]),
     }
