@@ -184,7 +184,7 @@ def test(*, reach: str, rest: Sequence[str]) -> int:
 
 
 def _compiling() -> list[Step]:
-    """Tests and all that they import, compiled once where they never were: else every worker would do it, all at the same time."""
+    """Tests and all that they import, compiled once where they never were: else every worker does it, all at once."""
     there = COMPILED.joinpath(*places.ROOT.parts[1:], "tests", "core")
     collected = (PYTHON, "-m", "pytest", "--collect-only", "-q", "-p", "no:xdist")
     return [] if there.is_dir() else [Step("Tests, compiled", collected)]
