@@ -2,18 +2,21 @@
 
 from __future__ import annotations
 
+import base64
+import io
 import json
 from dataclasses import replace
 from datetime import UTC, datetime
 
 import pytest
+from PIL import Image
 
 from ranura.core.running.log import Run
 from ranura.core.running.progress import Progress
 from ranura.core.text.errors import FileError
 from ranura.demo.log import demo_runs
 from ranura.demo.shop import SHOP
-from ranura.formats.log_file import log_file, log_table, read_log
+from ranura.formats.log_file import log_file, log_table, photos_in, read_log
 
 
 def runs() -> tuple[Run, ...]:
@@ -32,6 +35,25 @@ def runs() -> tuple[Run, ...]:
         )
         for each in demo_runs()
     )
+
+
+def test_photos_that_notes_bring_are_looked_at_before_they_are_kept():
+    def notes(*photos: object) -> str:
+        return json.dumps({"format": "ranura-log", "version": 1, "runs": [], "photos": list(photos)})
+
+    made = io.BytesIO()
+    Image.new("RGB", (8, 6), (200, 120, 40)).save(made, "JPEG")
+    jpeg = base64.b64encode(made.getvalue()).decode()
+    found = photos_in(notes({"run": "a", "jpeg": jpeg}, {"run": "b", "jpeg": jpeg}, {"run": "a", "jpeg": jpeg}))
+    assert {run: len(photos) for run, photos in found.items()} == {"a": 2, "b": 1}
+    assert found["b"] == (made.getvalue(),)
+    assert photos_in("begun_at,came_out,cut\r\n") == {}
+    wrong = [{"run": "a"}, {"run": 1, "jpeg": jpeg}, "photo", {"run": "a", "jpeg": "none"}, {"run": "a", "jpeg": jpeg[:-40]}]
+    for each in wrong:
+        with pytest.raises(FileError, match=r"photos\.0"):
+            photos_in(notes(each))
+    with pytest.raises(FileError, match=r"photos\.6"):
+        photos_in(notes(*[{"run": "a", "jpeg": jpeg}] * 7))
 
 
 def test_as_json_nothing_is_lost():

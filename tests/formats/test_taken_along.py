@@ -53,6 +53,15 @@ def test_a_name_cannot_end_the_script_that_it_stands_in():
     assert data_of(text)[0]["of"]["cut"] == name
 
 
+def test_what_can_be_measured_is_what_the_run_would_ask_for():
+    taken = along("shelf-dado-212")
+    told = data_of(taken_along([taken], system="inch", burning="faster-feed", at=AT))[0]
+    assert [each["label"] for each in told["measures"]] == [each.says.inch for each in taken.record.in_work] != []
+    assert [each["planned"] for each in told["measures"]] == [each.planned for each in taken.record.in_work]
+    assert [each["tells"] is None for each in told["measures"]] == [each.tells is None for each in taken.record.in_work]
+    assert told["inch"] is True
+
+
 def test_what_is_noted_in_it_is_a_log():
     told = data_of(taken_along([along("shelf-dado-212")], system="metric", burning="faster-feed", at=AT))[0]
     outcome = {"came_out": "burnt", "where": "", "word": "at the end", "measured": [], "metres": None}

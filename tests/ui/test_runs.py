@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+import io
+import json
 import re
 from collections.abc import Callable
 
 import pytest
+from PIL import Image
 from playwright.sync_api import Page, expect
 
 pytestmark = pytest.mark.slow
@@ -290,6 +293,8 @@ def test_a_cut_is_taken_along_run_with_the_server_gone_and_its_notes_brought_bac
     expect(alone.get_by_role("heading")).to_contain_text("How did it come out?")
     alone.locator("#out").select_option("burnt")
     expect(alone.locator("#word")).to_have_value("It burns")
+    _measured_alone(alone)
+    _photo_alone(alone)
     with alone.expect_download() as noted:
         alone.get_by_role("button", name="Keep the notes as a file").click()
     notes = tmp_path / "notes.json"
@@ -300,6 +305,40 @@ def test_a_cut_is_taken_along_run_with_the_server_gone_and_its_notes_brought_bac
     expect(page.get_by_test_id("log-run")).to_have_count(63)
     expect(page.get_by_test_id("log-run").first).to_contain_text("Middle shelf")
     expect(page.get_by_test_id("log-run").first).to_contain_text("burnt")
+    (run,) = json.loads(notes.read_text())["runs"]
+    (deep,) = run["outcome"]["measured"]
+    assert (deep["what"]["metric"], deep["planned"], deep["found"], deep["in_work"]) == ("Depth", 6.0, pytest.approx(6.1), True)
+    assert deep["places"] == [6.2, pytest.approx(6.1), 6.0]
+    page.get_by_test_id("log-run").first.click()
+    expect(page.get_by_role("button", name="Photo 1, larger")).to_be_visible()
+    expect(page.get_by_text("Depth 6.10 mm, the middle of 3 places (6.20, 6.10, 6.00)")).to_be_visible()
+
+
+def _photo_alone(alone: Page) -> None:
+    """A picture that is larger than a photo may be, and a file that is none."""
+    picture = io.BytesIO()
+    Image.effect_noise((2400, 1800), 90).save(picture, "PNG")
+    files = [
+        {"name": "edge.png", "mimeType": "image/png", "buffer": picture.getvalue()},
+        {"name": "text.png", "mimeType": "image/png", "buffer": b"none"},
+    ]
+    alone.get_by_label("Photos, 6 at most").set_input_files(files)
+    expect(alone.locator("#step img")).to_have_count(1)
+
+
+def _measured_alone(alone: Page) -> None:
+    """A depth in three places; what is no length is said where it stands, and nothing that was typed is lost."""
+    depth = alone.get_by_label("Depth")
+    depth.fill("6.2; six; 6")
+    alone.get_by_role("button", name="Keep the notes as a file").click()
+    expect(alone.get_by_role("alert")).to_contain_text("This is no length")
+    expect(depth).to_be_focused()
+    depth.fill("6,2 mm; 6.1; 6")
+    depth.blur()
+    alone.get_by_role("button", name="Back").click()
+    alone.keyboard.press("PageDown")
+    expect(alone.get_by_label("Depth")).to_have_value("6,2 mm; 6.1; 6")
+    alone.locator("#out").select_option("burnt")
 
 
 def test_what_trouble_asks_for_goes_into_the_plan_of_the_cut_and_is_undone(open_page: Callable[..., Page]):

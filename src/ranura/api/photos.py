@@ -10,15 +10,12 @@ from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import TheShop, TheStore
 from ranura.core.running import refusals
 from ranura.core.running.progress import RunError
-from ranura.formats.photos import photo_of
+from ranura.formats.photos import MOST_PHOTOS, photo_of
 from ranura.requests.runs import PhotoIn
 from ranura.store import kept_photos, kept_runs
 from ranura.store.kept_photos import Photo
 
 router = APIRouter(prefix="/api", tags=["log"], responses=ERRORS)
-
-MOST_PHOTOS = 6
-"""Of one run."""
 
 
 @router.post("/runs/{run_id}/photos", status_code=201)

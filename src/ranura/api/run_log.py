@@ -20,10 +20,10 @@ from ranura.core.running.plots import Plots, plots_of
 from ranura.core.running.progress import RunError
 from ranura.core.shop.saved_outlines import SavedOutline
 from ranura.core.shop.tooling.bits import Bit
-from ranura.formats.log_file import log_file, log_table, read_log
+from ranura.formats.log_file import log_file, log_table, photos_in, read_log
 from ranura.requests.from_core import IdText
 from ranura.requests.runs import LogFileIn, NotedIn
-from ranura.store import kept_cares, kept_runs
+from ranura.store import kept_cares, kept_photos, kept_runs
 from ranura.store.items import NotFoundError
 from ranura.store.repository import Store
 
@@ -83,9 +83,9 @@ def log_as_json(shop: TheShop, store: TheStore) -> Response:
 
 @router.post("/log")
 def take_log(asked: LogFileIn, shop: TheShop, saved_shop: TheSavedShop, store: TheStore) -> LogTaken:
-    """Takes the runs of a file into the log, all or none; those that are there already stay as they are, and those that were
-    taken out come back."""
-    found = read_log(asked.text, shop)
+    """Takes the runs of a file into the log, all or none, with the photos that it brings of them; those that are there already
+    stay as they are, and those that were taken out come back."""
+    found, photos = read_log(asked.text, shop), photos_in(asked.text)
     with store.session() as session:
         back = [kept_runs.bring_back(session, shop.id, each) for each in kept_runs.taken_out(session, shop.id, _ids(found))]
         known = kept_runs.known_of(session, shop.id, [run.id for run in found])
@@ -99,6 +99,9 @@ def take_log(asked: LogFileIn, shop: TheShop, saved_shop: TheSavedShop, store: T
         ]
         if rows:
             kept_runs.lay(session, shop.id, {}, rows)
+            for run_id in fresh:
+                for jpeg in photos.get(run_id, ()):
+                    kept_photos.add(session, shop.id, run_id, id=uuid4().hex, jpeg=jpeg)
     for run in back:
         _ran(saved_shop, run, 1)
     added = len(rows) + len(back)

@@ -19,8 +19,9 @@ from pydantic import TypeAdapter, ValidationError
 from ranura.core.running.log import CameOut, Outcome, Run, run_with
 from ranura.core.running.progress import Progress
 from ranura.core.shop.shop import Shop
-from ranura.core.text.errors import FileError
+from ranura.core.text.errors import CraftError, FileError
 from ranura.formats import refusals
+from ranura.formats.photos import MOST_PHOTOS, photo_of
 from ranura.formats.tables import MOST_ROWS, plain_cell, safe_cell
 
 FORMAT: Final = "ranura-log"
@@ -72,6 +73,25 @@ def read_log(text: str, shop: Shop) -> tuple[Run, ...]:
     if not stripped:
         raise FileError(refusals.EMPTY_FILE)
     return _from_json(stripped) if stripped.startswith("{") else tuple(_from_table(stripped, shop))
+
+
+def photos_in(text: str) -> Mapping[str, tuple[bytes, ...]]:
+    """The photos that notes of a file taken along bring, by their run. Raises `FileError` naming the one that is wrong."""
+    stripped = text.lstrip("\ufeff").strip()
+    whole = json.loads(stripped) if stripped.startswith("{") else {}
+    found: dict[str, tuple[bytes, ...]] = {}
+    told = whole.get("photos", [])
+    for number, each in enumerate(told if isinstance(told, list) else [told]):
+        place = f"photos.{number}"
+        if not isinstance(each, dict) or not isinstance(each.get("run"), str) or not isinstance(each.get("jpeg"), str):
+            raise FileError(refusals.WRONG_PLACE, place=place, what="a photo of a run is wanted here")
+        try:
+            found[each["run"]] = (*found.get(each["run"], ()), photo_of(each["jpeg"]))
+        except CraftError as problem:
+            raise FileError(refusals.WRONG_PLACE, place=place, what=problem.message.metric) from None
+        if len(found[each["run"]]) > MOST_PHOTOS:
+            raise FileError(refusals.WRONG_PLACE, place=place, what=f"a run has at most {MOST_PHOTOS} photos")
+    return found
 
 
 def _from_json(text: str) -> tuple[Run, ...]:

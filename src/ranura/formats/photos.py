@@ -6,14 +6,14 @@ import base64
 import binascii
 import io
 import warnings
-from typing import Final
 
 from PIL import Image
 
 from ranura.core.running import refusals
 from ranura.core.running.progress import RunError
 
-MOST_BYTES: Final = 300_000
+MOST_PHOTOS, MOST_BYTES = 6, 300_000
+"""Photos of one run, and bytes of one."""
 _MOST_ACROSS = 8_000
 """Pixels: what unpacks to more is no photo."""
 

@@ -14,7 +14,9 @@ from typing import Any, Final
 from pydantic import TypeAdapter
 
 from ranura.core.geometry.rings import Point
+from ranura.core.learning.corrections import MOST_OFF
 from ranura.core.output.dry_run import DryRun
+from ranura.core.running.in_work import WorkMeasure
 from ranura.core.running.log import RunOf
 from ranura.core.running.record import RunRecord
 from ranura.core.running.steps import RunStep
@@ -22,7 +24,7 @@ from ranura.core.running.trouble import Trouble, troubles
 from ranura.core.shop.schools import Burning
 from ranura.core.text.writing import Shown, System, Text
 
-_OF = TypeAdapter(RunOf)
+_OF, _MEASURE = TypeAdapter(RunOf), TypeAdapter(WorkMeasure)
 _PLACE: Final = '<script type="application/json" id="data">{"cuts": []}</script>'
 _FINE = 2
 """Decimals of a place in the drawing, in mm."""
@@ -57,6 +59,9 @@ def _cut(along: Along, system: System, burning: Burning, at: datetime) -> dict[s
         "steps": [_step(each, system) for each in along.record.steps],
         "troubles": [_trouble(each, system) for each in troubles(burning)],
         "drawing": _drawing(along.record.dry_run),
+        "inch": system == "inch",
+        "most_off": MOST_OFF,
+        "measures": [_measure(each, system) for each in along.record.in_work],
     }
 
 
@@ -78,6 +83,12 @@ def _step(step: RunStep, system: System) -> dict[str, Any]:
         "costs": None if step.costs is None else _said(step.costs, system),
         "moves": step.moves,
     }
+
+
+def _measure(measure: WorkMeasure, system: System) -> dict[str, Any]:
+    """What can be measured in the work, with what that tells of the shop, as the log has it."""
+    told: dict[str, Any] = _MEASURE.dump_python(measure, mode="json")
+    return told | {"label": _said(measure.says, system), "shown": _shown(measure.shown, system)}
 
 
 def _trouble(trouble: Trouble, system: System) -> dict[str, Any]:

@@ -83,13 +83,15 @@ def _done(step: Step) -> tuple[subprocess.CompletedProcess[str], float]:
     return done, time.monotonic() - began
 
 
-def _check(more: Sequence[Step] = (), after_types: Sequence[Step] = ()) -> None:
-    """All checks, and more beside those of the page and after those of Python; these from the start, since types take longest."""
-    with ThreadPoolExecutor(max_workers=1) as pool:
-        of_python = pool.submit(_run, [*_python_steps(), *after_types])
+def _check(more: Sequence[Step] = (), early: Sequence[Step] = ()) -> None:
+    """All checks, and more beside those of the page; those of Python and others from the start: types take longest, and what
+    the page is made from is waited for."""
+    with ThreadPoolExecutor(max_workers=2) as pool:
+        begun = [pool.submit(_run, steps) for steps in (_python_steps(), early)]
         prepare()
         _run([*more, *_page_steps()], together=True)
-        of_python.result()
+        for each in begun:
+            each.result()
 
 
 def prepare() -> None:
