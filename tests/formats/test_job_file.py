@@ -78,10 +78,20 @@ def test_the_outlines_of_its_cuts_come_along_and_one_of_the_same_lines_is_taken_
     clash = matched(again, dataclasses.replace(SHOP, outlines=others))
     assert fish_in(clash) == {"emblem-fish-in-2"} <= {each.id for each in clash.outlines}
     assert fish_in(matched(again, dataclasses.replace(SHOP, outlines=()))) == {"emblem-fish"}
+    # Two of the file, one of them called as the other would be.
+    two = (dataclasses.replace(one, path=SHOP.outlines[1].path), dataclasses.replace(one, id="emblem-fish-in-1"))
+    cuts = tuple(JobCut(name=each.id, cut=dataclasses.replace(outlined(DEMO)[0], outline=each.id)) for each in two)
+    both = dataclasses.replace(DEMO, boards=(dataclasses.replace(BOARDS[0], cuts=cuts),), outlines=two)
+    apart = matched(both, dataclasses.replace(SHOP, outlines=(dataclasses.replace(one, path=OTHER),)))
+    assert len({each.id for each in apart.outlines}) == 2
+    assert [each.cut.outline for each in apart.job.boards[0].cuts] == [each.id for each in apart.outlines]
     # And one that nobody has: the cut waits for another.
     gone = matched(dataclasses.replace(again, outlines=()), dataclasses.replace(SHOP, outlines=()))
     assert fish_in(gone) == {None}
     assert names_in(again) - names_in(gone.job) == len(outlined(again))
+
+
+OTHER = "M0 0 L10 0 L10 10 L0 10 Z"
 
 
 def outlined(job: JobFile) -> list[TemplateCut]:

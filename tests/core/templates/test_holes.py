@@ -12,12 +12,21 @@ from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.plan import PLANNING
 from ranura.core.shop.tooling.guides import Bushing
 from ranura.core.shop.tooling.profiles import FLAT_ENDED
+from ranura.core.templates.bushings import plan_template
 from ranura.core.templates.holes import Made, holes_for
 from ranura.demo.shop import SHOP
 
 BUSHINGS = tuple(each for each in SHOP.guides if isinstance(each, Bushing))
 BITS = tuple(bit for bit in SHOP.bits if bit.profile in FLAT_ENDED)
 PLAY = SHOP.rules.slot_play
+PAIRS = [
+    (ring, bit)
+    for ring in BUSHINGS
+    for bit in BITS
+    if not plan_template(
+        bushing_od=ring.outside, bit_diameter=bit.diameter, cut="recess", width=1_000.0, bushing_bore=ring.bore
+    ).blocked
+]
 
 
 def made_in(wide: float, long: float, by: Made) -> tuple[float, float]:
@@ -44,6 +53,16 @@ def test_a_slot_makes_its_mortise_and_what_it_says_besides(width, more):
             assert (wide, long) == pytest.approx((other.width, other.length), abs=0.01)
             assert other.bushing.outside + PLAY <= each.width + 1e-6, "the ring enters"
             assert other.width >= other.bit.diameter - 1e-6, "no narrower than its bit"
+            turns = [
+                ring.outside
+                for ring, bit in PAIRS
+                if (ring, bit.diameter) != (each.bushing, each.bit.diameter)
+                if abs(each.width - ring.outside + bit.diameter - other.width) < 1e-6
+                if ring.outside + PLAY <= each.width + 1e-6
+            ]
+            assert other.bushing.outside == max(turns), "the widest ring that makes it has least play"
+        named = [each.bit, *(other.bit for other in each.also)]
+        assert not any(bit.state == "dull" for bit in named), "a sharp one of its width is there"
 
 
 def test_as_wide_as_the_bit_the_ring_has_the_play_of_a_slot():

@@ -11,11 +11,15 @@ from tests.core.templates.test_cuts import OWN, board, codes, cut, mm, plan, sho
 from tests.core.test_sockets import mouth
 
 from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.template.setting import TemplateSetting
+from ranura.core.family import NOTHING_BEFORE
 from ranura.core.output.work import as_work
 from ranura.core.plan import PLANNING, PlanWithMoves
+from ranura.core.proving import pairs_for
 from ranura.core.running.record import record_of
 from ranura.core.running.steps import RunStep
 from ranura.core.shop.tooling.guides import Bushing
+from ranura.core.shop.tooling.profiles import FLAT_ENDED
 from ranura.core.text.errors import CutError
 from ranura.demo.shop import SHOP
 
@@ -83,6 +87,53 @@ def test_the_small_bit_takes_the_corner_that_the_larger_leaves_round():
     assert max(near.values()) < 0.03
 
 
+@pytest.mark.parametrize(("corners", "best"), [(None, min), (mm(5), max)])
+def test_it_is_traced_by_what_reaches_into_its_corners_in_the_same_router(corners, best):
+    """Sharp corners want the smallest bit there is; of those that enter rounded ones the widest is stiffest."""
+    found = made(traced(bit_id="straight-12.7", corners=corners))
+    offset = found.settings[-1].guides[0].r - 12.7 / 2
+    rings = [each.outside / 2 for each in SHOP.guides if isinstance(each, Bushing)]
+    fit = {
+        bit.diameter
+        for bit in SHOP.bits
+        if bit.profile in FLAT_ENDED and bit.diameter <= 0.7 * 12.7 and (corners is None or bit.diameter <= 2 * corners.mm)
+        if any(abs(ring - bit.diameter / 2 - offset) <= 0.01 for ring in rings)
+    }
+    assert SHOP.bit(found.settings[0].bit.id).diameter == best(fit)
+    assert {each.router_id for each in found.settings} == {found.router_id}
+
+
+def test_where_the_larger_bit_does_not_enter_a_hole_it_is_stopped():
+    own = shop(holed="M0 0 L160 0 L160 100 L0 100 Z M74 50 A6 6 0 0 0 86 50 A6 6 0 0 0 74 50 Z")
+    found = made(traced("holed", bit_id="straight-12.7"), own)
+    assert "larger-stays-out" in codes(found)
+    assert {"traced": None} in [each.change for each in found.remedies if each.answers == "larger-stays-out"]
+    smaller = made(traced("holed", bit_id="up-cut-9.525"), own)
+    assert "larger-stays-out" not in codes(smaller)
+
+
+def test_its_time_is_part_of_the_whole():
+    asked = traced()
+    planner = PLANNING.planner(asked, board(), OWN_LINES, OWN_LINES.rules, NOTHING_BEFORE)
+    _, pairs = pairs_for(planner, asked, OWN_LINES, NOTHING_BEFORE)
+    setting = planner.make(pairs[0]).setting
+    assert isinstance(setting, TemplateSetting)
+    assert setting.traced is not None
+    assert setting.stepping is not None
+    parts = [sum(each.seconds for each in part.passes) for part in (setting.stepping, setting.traced.stepping)]
+    assert setting.seconds == pytest.approx(sum(parts))
+    assert min(parts) > 0
+
+
+def test_it_is_said_and_set_once():
+    found = made(traced())
+    (said,) = (line.metric for each in found.slip if each.key == "depths" for line in each.lines if "trace" in line.metric)
+    assert said.startswith(f"first trace with {SHOP.bit(found.settings[0].bit.id).name} in Bushing")
+    first, second = (move for move in found.moves if move.kind == "set")
+    assert [each.what for each in first.changes] == ["bit", "speed", "held", "held", "template", "depth"]
+    assert [each.what for each in second.changes] == ["bit", "speed", "depth"], "board and template stay"
+
+
 def test_all_places_are_traced_before_the_bit_is_changed():
     own = shop(disc=OWN.outlines[1].path)
     found = plan(traced("disc", count=2, spacing=mm(140), from_near=mm(80)), board(500), own)
@@ -104,6 +155,8 @@ def test_a_trace_as_deep_as_the_first_pass_is_stopped_and_mended():
         mended = made(replace(asked, traced=None if typed is None else mm(float(typed.typed))))
         assert mended.status in ("ready", "caution")
     assert len(ways) == 2
+    assert "trace-too-deep" in codes(made(replace(asked, traced=mm(5.5)))), "less than 1 mm of it would be a slot"
+    assert "trace-too-deep" not in codes(made(replace(asked, traced=mm(5))))
 
 
 def test_where_nothing_follows_at_the_same_distance_it_is_not_traced():
@@ -150,6 +203,10 @@ def test_run_mode_puts_in_the_bit_that_goes_first_and_then_the_other(asked, of):
     assert steps[at - 1].key.startswith("unplug-")
     later = [key(each) for each in steps[at:]]
     assert later.index("plug") < later.index("start"), "plugged in again after all of it is set"
+    assert "hold" not in later, "the board lies as it lay"
+    runs = [bool(each.leads) for each in steps if key(each) == "run"]
+    assert runs == sorted(runs), "the pace of the slip is that of the second bit"
+    assert [runs[0], runs[-1]] == [False, True]
     assert len({each.key for each in steps}) == len(steps)
     ready = as_work(found.bit_id, found.router_id, found.settings, found.moves, template=False)
     assert [bit for bit, _ in ready.tools] == [small, large]
