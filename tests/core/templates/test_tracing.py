@@ -19,7 +19,6 @@ from ranura.core.proving import pairs_for
 from ranura.core.running.record import record_of
 from ranura.core.running.steps import RunStep
 from ranura.core.shop.tooling.guides import Bushing
-from ranura.core.shop.tooling.profiles import FLAT_ENDED
 from ranura.core.text.errors import CutError
 from ranura.demo.shop import SHOP
 
@@ -87,19 +86,15 @@ def test_the_small_bit_takes_the_corner_that_the_larger_leaves_round():
     assert max(near.values()) < 0.03
 
 
-@pytest.mark.parametrize(("corners", "best"), [(None, min), (mm(5), max)])
+@pytest.mark.parametrize(("corners", "best"), [(None, 5.0), (mm(4), 7.0)])
 def test_it_is_traced_by_what_reaches_into_its_corners_in_the_same_router(corners, best):
     """Sharp corners want the smallest bit there is; of those that enter rounded ones the widest is stiffest."""
-    found = made(traced(bit_id="straight-12.7", corners=corners))
-    offset = found.settings[-1].guides[0].r - 12.7 / 2
-    rings = [each.outside / 2 for each in SHOP.guides if isinstance(each, Bushing)]
-    fit = {
-        bit.diameter
-        for bit in SHOP.bits
-        if bit.profile in FLAT_ENDED and bit.diameter <= 0.7 * 12.7 and (corners is None or bit.diameter <= 2 * corners.mm)
-        if any(abs(ring - bit.diameter / 2 - offset) <= 0.01 for ring in rings)
-    }
-    assert SHOP.bit(found.settings[0].bit.id).diameter == best(fit)
+    (ring,) = (each for each in SHOP.guides if isinstance(each, Bushing) and each.outside == 15.875)
+    bits = tuple(replace(SHOP.bit("up-cut-6.35"), id=f"up-{wide}", diameter=wide) for wide in (5.0, 7.0, 8.5))
+    rings = tuple(replace(ring, id=f"ring-{each.id}", outside=each.diameter + 3.175, bore=each.diameter + 1.6) for each in bits)
+    own = replace(OWN_LINES, guides=(*OWN_LINES.guides, *rings), bits=(*OWN_LINES.bits, *bits))
+    found = made(traced(bit_id="straight-12.7", corners=corners), own)
+    assert own.bit(found.settings[0].bit.id).diameter == best
     assert {each.router_id for each in found.settings} == {found.router_id}
 
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from ranura.core.geometry import closeness
@@ -10,6 +10,9 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Bushing
 from ranura.core.templates.bushings import offset, plan_template
+
+_ALIKE = 0.01
+"""mm between two widths that are one."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -53,7 +56,7 @@ def holes_for(
         exact = 2 * offset(bushing_od=bushing.outside, bit_diameter=bit.diameter)
         beyond = max(exact, bushing.outside + rules.slot_play - width)
         others = [other for other in pairs if other != (bushing, bit)]
-        also = tuple(_also(width + beyond, length + beyond, others, but=width, play=rules.slot_play))
+        also = _also(width + beyond, length + beyond, others, but=width, play=rules.slot_play)
         found.append(Hole(bushing=bushing, bit=bit, width=width + beyond, length=length + beyond, also=also))
     return tuple(sorted(found, key=lambda each: (not closeness.same(each.bit.diameter, width), each.bushing.outside)))
 
@@ -66,14 +69,13 @@ def _turns(bushing: Bushing, bit: Bit) -> bool:
     return not room.blocked
 
 
-def _also(wide: float, long: float, pairs: Sequence[tuple[Bushing, Bit]], *, but: float, play: float) -> Iterator[Made]:
+def _also(wide: float, long: float, pairs: Sequence[tuple[Bushing, Bit]], *, but: float, play: float) -> tuple[Made, ...]:
     """What other pairs make in a slot, each width once but for one, with the widest bushing that has its play in it."""
-    made: dict[float, Made] = {}
+    made: list[Made] = []
     for bushing, bit in sorted(pairs, key=lambda pair: -pair[0].outside):
         if closeness.over(bushing.outside + play, wide):
             continue
         less = 2 * offset(bushing_od=bushing.outside, bit_diameter=bit.diameter)
-        width = round(wide - less, 2)
-        if not closeness.same(width, but) and width not in made:
-            made[width] = Made(bushing=bushing, bit=bit, width=wide - less, length=long - less)
-    yield from (made[width] for width in sorted(made))
+        if all(abs(wide - less - known) > _ALIKE for known in (but, *(each.width for each in made))):
+            made.append(Made(bushing=bushing, bit=bit, width=wide - less, length=long - less))
+    return tuple(sorted(made, key=lambda each: each.width))
