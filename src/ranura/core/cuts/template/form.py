@@ -51,7 +51,7 @@ def form(cut: TemplateCut, piece: Piece, shop: Shop) -> Form:
     if cut.through and cut.makes == "part":
         options.append(LengthBlank(field="sawn", label="sawn outside by", placeholder="not sawn", optional=True))
     if cut.along_line and cut.makes != "plug" and cut.sawn is None:
-        options.append(LengthBlank(field="traced", label="traced first to", placeholder="one bit", optional=True))
+        options.append(LengthBlank(field="traced", label="traced first to", placeholder="no trace", optional=True))
     if cut.sawn is not None:
         says = ((False, "Where fibres lift: slowly"), (True, "Where fibres lift: turned over"))
         options.append(answers("Where fibres lift", "turned", cut.turned, says, clears={"guide": None}))
