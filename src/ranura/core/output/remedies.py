@@ -64,7 +64,7 @@ def known_walls(stops: Set[str]) -> list[Remedy]:
 
 def without_vacuum(stops: Set[str]) -> list[Remedy]:
     """Other ways of holding what a vacuum does not, and passes that pull at it less."""
-    code = proof_words.VACUUM_TOO_SMALL.code
+    code = hold_words.VACUUM_TOO_SMALL.code
     if code not in stops:
         return []
     held = [Remedy(answers=code, says=write(_HELD[how]), change={"held": how}) for how in ("tape", "carrier")]

@@ -242,29 +242,6 @@ LOOSE_PIECE = Words(
     do="Say what holds it: tape, screws, tabs, or a skin that is left below",
 )
 
-VACUUM_TOO_SMALL = Words(
-    code="vacuum-too-small",
-    place="hold",
-    level="stop",
-    message="Vacuum finds {area:n0} cm² under the work, inside a seal: the strongest bite of the bit slides it off that",
-    do="Hold it by tape over its whole face, by screws or by clamps, cut it from a larger board, or take lighter passes: "
-    "for these it should find {wanted:n0} cm²",
-)
-VACUUM_IS_SMALL = Words(
-    code="vacuum-is-small",
-    place="hold",
-    level="caution",
-    message="Vacuum finds {area:n0} cm² under the work, inside a seal; for a bite of {force:n0} N it should have {wanted:n0} cm²",
-    do="Stop blocks against the pull of the bit help it, and lighter passes; look at the gauge before every pass",
-)
-VACUUM_HOLDS = Words(
-    code="vacuum-holds",
-    place="hold",
-    level="note",
-    message="Vacuum should have {wanted:n0} cm² under it for a bite of {force:n0} N; there are {area:n0} cm² inside a seal",
-    do="Cups of {wanted:n0} cm² or more, half an atmosphere on the gauge",
-)
-
 # 9: walls
 
 THIN_WALL = Words(

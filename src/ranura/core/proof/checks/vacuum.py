@@ -6,13 +6,13 @@ from collections.abc import Iterator
 
 from ranura.core.geometry import closeness
 from ranura.core.holding.vacuum import RIM, held_by, wanted_for
-from ranura.core.proof import words
 from ranura.core.proof.checks.engagement import worst_bite
 from ranura.core.proof.checks.held import is_chip
 from ranura.core.proof.findings import Found
 from ranura.core.proof.pieces import parts
 from ranura.core.proof.steps import Circumstances, Step
 from ranura.core.proof.wood import Wood
+from ranura.core.text import hold_words as words
 
 
 class Vacuum:
