@@ -95,14 +95,14 @@ function Bar({ inDialog }: { inDialog: boolean }) {
   ) : null;
 }
 
-/** A dialog keeps the offer's place also while no field has the focus: a button below must not move under the finger. */
+const AROUND = '[role="dialog"], fieldset, form';
+
+/** A dialog, or a form on a page, keeps the offer's place also while no field has the focus: a button below must not move under the finger. */
 function Offer({ target }: { target: Target | null }) {
   const box = useRef<HTMLDivElement>(null);
   const [useful, setUseful] = useState(target !== null);
   useEffect(() => {
-    setUseful(
-      target !== null || box.current?.closest('[role="dialog"]')?.querySelector("[data-length]") != null,
-    );
+    setUseful(target !== null || box.current?.closest(AROUND)?.querySelector("[data-length]") != null);
   }, [target]);
   return (
     <div
