@@ -547,3 +547,22 @@ def test_slots_for_mortises_are_listed_in_words_and_wrong_sizes_named(client):
     ):
         refused = client.post("/api/outlines/holes", json=asked)
         assert (refused.status_code, refused.json()["error"]["field"]) == (422, field)
+
+
+@pytest.mark.parametrize("intent", ["recess", "part"])
+def test_where_fibres_lift_is_shown_for_the_way_they_run(client, intent):
+    """Of a circle two opposite quarters, the others where fibres run the other way. Clockwise inside, with the wood around it,
+    and counter-clockwise round a part they are the same: the way is the other one, and so is the side of the wood."""
+    path = "M-40 0 A40 40 0 0 0 40 0 A40 40 0 0 0 -40 0 Z"
+    made = client.post("/api/outlines", json={"name": "Disc", "path": path, "intent": intent}).json()["id"]
+    pair = {"guide": "bushing-15.875", "bit": "straight-6"}
+    asked = f"/api/outlines/{made}/template"
+    assert client.get(asked, params=pair).json()["lifts"] == []
+    assert client.get(asked, params=pair | {"fibres": 180}).status_code == 422
+    sides = {}
+    for fibres in (0, 90):
+        found = client.get(asked, params=pair | {"fibres": fibres}).json()["lifts"]
+        assert len(found) == 2
+        middles = [loops_of_text(each)[0].points() for each in found]
+        sides[fibres] = {(x - 40) * (y - 40) > 0 for x, y in (each[len(each) // 2] for each in middles)}
+    assert sides == {0: {True}, 90: {False}}

@@ -98,8 +98,27 @@ def test_the_guide_rolls_along_the_template(open_page: Callable[..., Page]):
     before = rolling.get_attribute("cx")
     page.get_by_test_id("roll").fill("400")
     expect(rolling).not_to_have_attribute("cx", before)
+    # How the fibres of a board would run: along, up, and nobody looks.
+    for lift in (True, True, False):
+        page.keyboard.press("i")
+        expect(page.get_by_test_id("fibres")).to_have_attribute("aria-pressed", str(lift).lower())
+        expect(page.get_by_test_id("lift").first).to_be_visible(visible=lift)
     page.get_by_test_id("unit-in").click()
     expect(page.get_by_test_id("template-size")).to_contain_text("in")
+
+
+def test_where_fibres_lift_is_shown_or_not_at_a_cut(open_page: Callable[..., Page]):
+    page = open_page("/jobs/little-harbour/cuts/arch-opening")
+    stretches, numbers = page.locator('[data-role="lifts"]'), page.locator('[data-mark="lift"]')
+    expect(numbers).to_have_count(2)
+    page.keyboard.press("i")
+    expect(stretches).to_have_count(0)
+    expect(numbers).to_have_count(0)
+    page.reload()  # it is kept
+    expect(page.get_by_test_id("fibres")).to_have_attribute("aria-pressed", "false")
+    expect(numbers).to_have_count(0)
+    page.get_by_test_id("fibres").click()
+    expect(stretches).to_have_count(2)
 
 
 def test_a_shape_from_a_few_sizes(open_page: Callable[..., Page]):

@@ -156,6 +156,8 @@ class TemplateView:
     cut: str
     saw: str
     """Where a saw goes round a part before it is cut; empty for a hole."""
+    lifts: tuple[str, ...]
+    """The stretches of what is cut on which fibres lift, where it is said how they run."""
     box: tuple[float, float, float, float]
     width: float
     height: float

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator
 from dataclasses import replace
 from typing import Annotated, Literal
 from urllib.parse import quote
 from uuid import uuid4
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Query, Response
 from pydantic import Field
 
 from ranura.api.outline_views import (
@@ -36,6 +37,7 @@ from ranura.core.shop.tooling.guides import Bushing
 from ranura.core.shop.tooling.profiles import FLAT_ENDED
 from ranura.core.templates import refusals, words
 from ranura.core.templates.bushings import TemplatePlan, plan_template
+from ranura.core.templates.lifts import lifts_along
 from ranura.core.templates.outline import data_of, understood
 from ranura.core.templates.rounding import radius_for, tightest_rounded
 from ranura.core.templates.sawing import saw_line, waste_for
@@ -50,6 +52,8 @@ from ranura.requests.from_core import IdText, LengthIn, Name, RequestModel
 from ranura.store import items
 
 router = APIRouter(prefix="/api", tags=["templates"], responses=ERRORS)
+
+Fibres = Annotated[float, Query(ge=0, lt=180)]
 
 _USUAL_BIT = 6.0
 """mm: the bit to begin with is no smaller, so that it cuts deep enough."""
@@ -198,10 +202,16 @@ def _followed_by(guide_id: str, bit_id: str | None, shop: Shop) -> tuple[float, 
 
 @router.get("/outlines/{outline_id}/template")
 def template(
-    outline_id: str, guide: IdText, shop: TheShop, bit: IdText | None = None, paper: Paper = "a4", corners: Corners = 0.0
+    outline_id: str,
+    guide: IdText,
+    shop: TheShop,
+    bit: IdText | None = None,
+    paper: Paper = "a4",
+    corners: Corners = 0.0,
+    fibres: Fibres | None = None,
 ) -> TemplateView:
     """The template for an outline, its corners rounded on wish, followed with a bushing and a bit, or with a bit that has a
-    bearing, by their ids."""
+    bearing, by their ids; and where along it the `fibres` of a board lift that run at so many degrees."""
     guide_mm, bit_mm, cautions = _followed_by(guide, bit, shop)
     outline, made, drawing = _template(outline_id, guide_mm, bit_mm, shop, corners)
     wanted = made.cut if outline.is_template else drawing.wanted
@@ -214,6 +224,7 @@ def template(
         axis=text_of_loops(made.axis),
         cut=text_of_loops(made.cut),
         saw=text_of_loops(drawing.saw),
+        lifts=() if fibres is None else _lifts(made, outline, fibres, shop.rules),
         box=(x0, y0, x1, y1),
         width=width,
         height=height,
@@ -229,6 +240,14 @@ def template(
         rounded=write("Its corners are rounded to {r:len}", r=corners) if corners else None,
         reaching=None if outline.is_template else _reaching(outline, shop, guide, bit),
     )
+
+
+def _lifts(made: ShapedTemplate, outline: SavedOutline, fibres: float, rules: HouseRules) -> tuple[str, ...]:
+    """The stretches of what is cut on which fibres lift, as path data."""
+    turned = math.radians(fibres)
+    along = (math.cos(turned), math.sin(turned))
+    found = lifts_along(area_of(made.cut), inside=outline.intent == "part", fibres=along, rules=rules)
+    return tuple(text_of_loops([Loop(tuple((x, y, 0.0) for x, y in each.path), closed=False)]) for each in found)
 
 
 def _of_its_state(outline: SavedOutline, made: ShapedTemplate, rules: HouseRules) -> Iterator[Caution]:

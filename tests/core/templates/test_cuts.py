@@ -218,11 +218,11 @@ def test_the_same_outline_is_cut_wherever_it_lies_and_however_it_is_turned():
 def test_lifting_stretches_of_a_circle_are_two_opposite_arcs():
     """Clockwise inside, fibres along the board: they dive in two of four quarters (R7)."""
     made = plan(cut("soft"), board(wood="oak"))
-    marks = [mark for mark in made.drawing[0].marks if mark.kind == "name"]
+    marks = [mark for mark in made.drawing[0].marks if mark.kind == "lift"]
     assert [mark.text.metric for mark in marks] == ["1", "2"]
     (ax, ay), (bx, by) = (mark.at for mark in marks)
     assert ((ax + bx) / 2, (ay + by) / 2) == pytest.approx((160, 120), abs=1.0)
-    assert not [mark for mark in plan(cut("soft"), board(wood="mdf")).drawing[0].marks if mark.kind == "name"]
+    assert not [mark for mark in plan(cut("soft"), board(wood="mdf")).drawing[0].marks if mark.kind == "lift"]
 
 
 @settings(max_examples=40)
@@ -335,7 +335,7 @@ def test_lifting_stretches_lie_in_what_stays_where_the_fibres_dive(makes):
     more = {"through": True, "depth": mm(18), "backed": True, "loose": "tape"} if makes == "part" else {}
     made = plan(cut("soft", makes=makes, **more), board(wood="oak"))
     strips = [Polygon(outline.points) for outline in made.drawing[0].outlines if outline.role == "lifts"]
-    names = [Spot(mark.at) for mark in made.drawing[0].marks if mark.kind == "name"]
+    names = [Spot(mark.at) for mark in made.drawing[0].marks if mark.kind == "lift"]
     assert len(strips) == len(names) == 2
     disc = wanted(cut("soft"))
     for strip, name in zip(strips, names, strict=True):

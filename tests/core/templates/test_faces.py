@@ -17,7 +17,7 @@ from ranura.core.board.grain import slope
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.template.arcs import BESIDE
 from ranura.core.cuts.template.asked import TemplateCut
-from ranura.core.cuts.template.faces import SHORTEST_LIFT, faces_of
+from ranura.core.cuts.template.faces import faces_of
 from ranura.core.cuts.template.faces import lifting as lifting_of
 from ranura.core.cuts.template.judge import TemplateJudge
 from ranura.core.cuts.template.on_board import on_board
@@ -31,6 +31,7 @@ from ranura.core.proof.prove import prove
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.saved_outlines import SavedOutline
 from ranura.core.shop.shop import Shop
+from ranura.core.templates.lifts import SHORTEST_LIFT
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import read
 from ranura.demo.shop import SHOP

@@ -286,7 +286,7 @@ export const api = {
     post("/api/outlines/{outline_id}/made", { params: { path: { outline_id } }, body: made }),
   template: (
     outline_id: string,
-    asked: { guide: string; bit?: string; paper: "a4" | "letter"; corners: number },
+    asked: { guide: string; bit?: string; paper: "a4" | "letter"; corners: number; fibres?: number },
   ) =>
     get("/api/outlines/{outline_id}/template", {
       params: { path: { outline_id }, query: asked },

@@ -162,6 +162,7 @@ const HERE: ReadonlySet<string> = new Set([
   "round-corners",
   "measure",
   "move-corners",
+  "fibres",
 ]);
 
 export function Place({ title, shopName, unit, onSwitch, children }: Props) {

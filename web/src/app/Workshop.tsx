@@ -119,6 +119,7 @@ function Bench({ shop, job, jobs, cutId }: BenchProps) {
       case "step-back":
       case "step-on":
       case "play":
+      case "fibres":
       case "print":
       case "run":
         return runCommand(name, key);

@@ -14,6 +14,7 @@ export const SHORTCUTS = [
   { name: "step-back", where: "cut", keys: ",", says: "in the dry run: a step back" },
   { name: "step-on", where: "cut", keys: ".", says: "in the dry run: a step on" },
   { name: "play", where: "cut", keys: "J", says: "in the dry run: run, or stand still" },
+  { name: "fibres", where: "cut", keys: "I", says: "show where fibres lift along an outline, or not" },
   { name: "tools", where: "cut", keys: "B", says: "see all bits and routers for this cut" },
   { name: "rules", where: "everywhere", keys: "H", says: "the schools of this shop" },
   { name: "palette", where: "everywhere", keys: "K", says: "find anything, say a cut, work something out" },
@@ -42,6 +43,7 @@ export const SHORTCUTS = [
   { name: "round-corners", where: "templates", keys: "V", says: "round its corners to what can be cut" },
   { name: "measure", where: "templates", keys: "X", says: "measure between two places" },
   { name: "move-corners", where: "templates", keys: "E", says: "move its corners and radii" },
+  { name: "fibres", where: "templates", keys: "I", says: "fibres along, up, or none: where they lift" },
   { name: "find-bits", where: "drawer", keys: "/", says: "find bits" },
   { name: "add-bit", where: "drawer", keys: "N", says: "add a bit" },
 ] as const;
@@ -81,7 +83,7 @@ export function shortcutFor(event: Key, typing: boolean, here: ShortcutPlace = "
 /** Whether keys are being typed into something. */
 export const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
-  target.matches("input:not([type=checkbox], [type=radio]), textarea, select");
+  target.matches("input:not([type=checkbox], [type=radio], [type=range]), textarea, select");
 
 /** Whether something stands over the page that has keys of its own: a menu, a list, a dialog. */
 export const isCovered = () =>

@@ -34,6 +34,7 @@ import { Drawing } from "./Drawing";
 import { DryRun } from "./DryRun";
 import { useBitDrag } from "./dragging";
 import type { CutEditor } from "./editor";
+import { useFibres } from "./fibres";
 import { Legend } from "./Legend";
 import { useOpenCut } from "./openCut";
 import { useRepeating } from "./repeating";
@@ -118,6 +119,7 @@ function Board(props: BoardProps) {
   };
   useCommand("dry-run", () => void toggleDryRun(), plan !== null);
   const section = plan?.drawing.find((view) => view.handle);
+  const fibres = useFibres(plan?.drawing ?? []);
   const bit = useBitDrag(section?.handle ?? null, onEdit);
   const repeating = useRepeating(asked, onEdit);
   const problemAt = (field: string) => (field === place ? problem : null);
@@ -213,7 +215,7 @@ function Board(props: BoardProps) {
                 <DryRun run={running} plan={plan} unit={unit} onClose={() => setDry(null)} />
               ) : plan.drawing[0] ? (
                 <Drawing
-                  view={plan.drawing[0]}
+                  view={fibres.of(plan.drawing[0])}
                   unit={unit}
                   label="The board from above"
                   describedBy="in-words"
@@ -246,6 +248,7 @@ function Board(props: BoardProps) {
             </div>
             <Legend
               outlines={plan.drawing.flatMap((view) => view.outlines)}
+              fibres={fibres}
               item={item}
               material={shop.materials.find((each) => each.id === piece.material)?.name ?? piece.material}
             />

@@ -25,24 +25,42 @@ const SWATCH: Record<Role, string> = {
     "border-ink-2 [background:repeating-linear-gradient(60deg,transparent_0_4px,var(--work-line)_4px_6px)]",
 };
 
+const Swatch = ({ role }: { role: Role }) => (
+  <span className={`inline-block size-3.5 border-[1.5px] ${SWATCH[role]}`} aria-hidden />
+);
+
 interface Props {
   item: PieceItem;
   material: string;
   /** What is drawn. */
   outlines: readonly { role: string }[];
+  fibres: { shown: boolean; toggle: () => void };
 }
 
 /** What the signs of the drawing mean, and which wood it shows. */
-export function Legend({ item, material, outlines }: Props) {
+export function Legend({ item, material, outlines, fibres }: Props) {
   const drawn = new Set(outlines.map((each) => each.role));
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-1 pt-1 text-note text-ink-2">
-      {KEYS.filter((key) => drawn.has(key.role)).map((key) => (
-        <span key={key.role} className="inline-flex items-center gap-1.5">
-          <span className={`inline-block size-3.5 border-[1.5px] ${SWATCH[key.role]}`} aria-hidden />
-          {key.says}
-        </span>
-      ))}
+      {KEYS.filter((key) => drawn.has(key.role)).map((key) =>
+        key.role === "lifts" ? (
+          <button
+            key={key.role}
+            type="button"
+            className={`inline-flex items-center gap-1.5 underline decoration-dotted underline-offset-4 ${fibres.shown ? "" : "opacity-60"}`}
+            aria-pressed={fibres.shown}
+            title="I: shown or not"
+            onClick={fibres.toggle}
+            data-testid="fibres"
+          >
+            <Swatch role={key.role} /> {key.says}
+          </button>
+        ) : (
+          <span key={key.role} className="inline-flex items-center gap-1.5">
+            <Swatch role={key.role} /> {key.says}
+          </span>
+        ),
+      )}
       <span className="ml-auto" data-testid="board-of">
         {material}, {item.sizes.length} × {item.sizes.width} × {item.sizes.thickness}
         {item.piece.thickness_measured ? "" : ", not measured"}

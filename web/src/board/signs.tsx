@@ -170,11 +170,12 @@ export function Marks({ view, scale, unit, right }: Layer) {
             </text>
           </g>
         );
+      case "lift":
       case "name":
         return (
           <text
             key={key}
-            data-mark="name"
+            data-mark={mark.kind}
             x={x}
             y={y}
             textAnchor="start"

@@ -21,13 +21,16 @@ interface Props {
   place: number | null;
   onPlace: (place: number | null) => void;
   moving: Moving;
+  /** How the fibres of a board would run, in degrees; null while nobody looks at them. */
+  fibres: number | null;
+  onFibres: () => void;
 }
 
 const MARGIN = 12;
 const STEP = 1.25;
 
 /** The outline with its template, the guide rolling along it, and the places where the two do not agree. Everything in mm, y up. */
-export function Canvas({ view, unit, outline, place, onPlace, moving }: Props) {
+export function Canvas({ view, unit, outline, place, onPlace, moving, fibres, onFibres }: Props) {
   const recess = outline.intent === "recess";
   const [x0, y0, x1, y1] = view.box;
   const [wide, high] = [x1 - x0 + 2 * MARGIN, y1 - y0 + 2 * MARGIN];
@@ -153,6 +156,16 @@ export function Canvas({ view, unit, outline, place, onPlace, moving }: Props) {
                 data-testid="saw-line"
               />
             ) : null}
+            {view.lifts.map((each) => (
+              <path
+                key={each}
+                d={each}
+                className="fill-none stroke-hazard"
+                strokeWidth={line * 7}
+                opacity={0.6}
+                data-testid="lift"
+              />
+            ))}
             <path d={view.cut} className="fill-none stroke-cut" />
             <path d={view.template} className="fill-none stroke-guide" strokeWidth={line * 2.2} />
             <path
@@ -249,6 +262,16 @@ export function Canvas({ view, unit, outline, place, onPlace, moving }: Props) {
           >
             Measure
           </button>
+          <button
+            type="button"
+            className="button"
+            aria-pressed={fibres !== null}
+            title="I: fibres along, up, or none"
+            onClick={onFibres}
+            data-testid="fibres"
+          >
+            {fibres === null ? "Fibres" : fibres === 0 ? "Fibres along" : "Fibres up"}
+          </button>
           {moving.can ? (
             <button
               type="button"
@@ -282,7 +305,12 @@ export function Canvas({ view, unit, outline, place, onPlace, moving }: Props) {
             )}
           </p>
         ) : null}
-        <CanvasKey recess={recess} isTemplate={outline.is_template} sawn={view.saw !== ""} />
+        <CanvasKey
+          recess={recess}
+          isTemplate={outline.is_template}
+          sawn={view.saw !== ""}
+          lifts={view.lifts.length > 0}
+        />
       </figcaption>
     </figure>
   );

@@ -3,10 +3,12 @@ export function CanvasKey({
   recess,
   isTemplate,
   sawn,
+  lifts,
 }: {
   recess: boolean;
   isTemplate: boolean;
   sawn: boolean;
+  lifts: boolean;
 }) {
   return (
     <span className="flex w-full flex-wrap gap-x-4 text-note">
@@ -14,6 +16,7 @@ export function CanvasKey({
       <Key line="stroke-guide" wide words={recess ? "template's opening" : "template's edge"} />
       <Key line="stroke-cut" words="what the bit makes" />
       {sawn ? <Key line="stroke-hazard" dashed words="saw line" /> : null}
+      {lifts ? <Key line="stroke-hazard" wide words="fibres lift here" /> : null}
     </span>
   );
 }

@@ -124,6 +124,9 @@ function Room({ shop, outlines }: { shop: ShopView; outlines: readonly KeptOutli
   );
 }
 
+/** How the fibres of a board run, in degrees, from one way of looking to the next. */
+const AFTER: Readonly<Record<string, number | null>> = { null: 0, 0: 90, 90: null };
+
 interface OpenProps {
   outline: KeptOutline;
   /** Of a template that was made: the outline that it makes. */
@@ -138,19 +141,23 @@ function Open({ outline, makes, unit }: OpenProps) {
   const [place, setPlace] = useState<number | null>(null);
   const [corners, setCorners] = useState<number>(useLocation().state?.corners ?? 0);
   const [asking, setAsking] = useState(false);
+  const [fibres, setFibres] = useState<number | null>(null);
+  const turnFibres = () => setFibres(AFTER[String(fibres)] ?? null);
+  useCommand("fibres", turnFibres);
   const cutIt = useCutting(makes ?? outline);
   const moving = useMoving(outline);
   const refresh = useRefresh();
   const navigate = useNavigate();
   const pair = pairs.data ? pairOf(pairs.data, chosen) : null;
   const found = useReading({
-    key: ["template", outline.id, outline.version, pair?.guide, pair?.bit, paper, corners],
+    key: ["template", outline.id, outline.version, pair?.guide, pair?.bit, paper, corners, fibres],
     ask: () =>
       api.template(outline.id, {
         guide: pair?.guide ?? "",
         ...(pair?.bit ? { bit: pair.bit } : {}),
         paper,
         corners,
+        ...(fibres === null ? {} : { fibres }),
       }),
     enabled: pair?.guide != null,
     keeps: true,
@@ -223,6 +230,8 @@ function Open({ outline, makes, unit }: OpenProps) {
             place={place}
             onPlace={setPlace}
             moving={moving}
+            fibres={fibres}
+            onFibres={turnFibres}
           />
         ) : (
           <p role="status" className="py-6 text-ink-2">

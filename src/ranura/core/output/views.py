@@ -67,9 +67,9 @@ class Arrow:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Mark:
     """A sign at a point: where a run begins or ends, where to stand, which way the grain runs, a trammel's pivot, a finding of
-    the proof, a name. `direction` is its own."""
+    the proof, a name, the number of a stretch on which fibres lift. `direction` is its own."""
 
-    kind: Literal["start", "end", "stand", "grain", "pivot", "finding", "name"]
+    kind: Literal["start", "end", "stand", "grain", "pivot", "finding", "name", "lift"]
     at: Point
     direction: Point
     text: Text | None = None

@@ -14,7 +14,7 @@ from ranura.core.cuts.template.guides import Follower, Template
 from ranura.core.cuts.template.moves import blank_ring, leaves_tabs
 from ranura.core.cuts.template.over_table import table_plan, table_section
 from ranura.core.cuts.template.section import lines_cut, template_section
-from ranura.core.cuts.template.setting import Lift, TemplateSetting
+from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.geometry.areas import band, parts_of, thinned
 from ranura.core.geometry.convex import bounds
 from ranura.core.geometry.paths import length_of, stretch
@@ -22,6 +22,7 @@ from ranura.core.geometry.rings import Point, Ring, shifted, signed_area
 from ranura.core.output.going import Going
 from ranura.core.output.marks import carrier_outlines, clamp_marks, clamp_outlines, tabs_on, turret_view
 from ranura.core.output.views import Arrow, Dimension, DragHandle, Mark, Outline, View, base_outline, box, circle, typed_dimension
+from ranura.core.templates.lifts import Lift
 from ranura.core.text.writing import write
 
 _MARGIN = 8.0
@@ -153,7 +154,7 @@ def _lift_number(lift: Lift, number: int, wide: float) -> Mark:
     size = math.dist(at, end) or 1.0
     side = (-1.0 if lift.wood_left else 1.0) * wide
     nx, ny = (end[1] - at[1]) / size * side, -(end[0] - at[0]) / size * side
-    return Mark(kind="name", at=(at[0] + nx, at[1] + ny), direction=(1.0, 0.0), text=write("{n}", n=number))
+    return Mark(kind="lift", at=(at[0] + nx, at[1] + ny), direction=(1.0, 0.0), text=write("{n}", n=number))
 
 
 def _lift(lift: Lift, wide: float) -> Outline:

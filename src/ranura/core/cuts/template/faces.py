@@ -17,9 +17,8 @@ from ranura.core.cuts.template.arcs import into, out_of
 from ranura.core.geometry.paths import ring_length, stretch
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.shop.house_rules import HouseRules
+from ranura.core.templates.lifts import SHORTEST_LIFT
 
-SHORTEST_LIFT = 8.0
-"""mm of outline on which fibres lift that are worth a word."""
 _SHORTEST_BETWEEN = 24.0
 """mm: a stretch that is shorter, between two on which fibres lift, is cut with them."""
 _OVERLAP, _STEP, _MOST = 6.0, 3.0, 12

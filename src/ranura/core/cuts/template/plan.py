@@ -6,17 +6,16 @@ import math
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
-from ranura.core.board.grain import stretches
 from ranura.core.board.materials import CROSS_VENEERED, SOLID
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.template import words
 from ranura.core.cuts.template.arcs import BESIDE
-from ranura.core.cuts.template.faces import SHORTEST_LIFT, Faces, faces_of
+from ranura.core.cuts.template.faces import Faces, faces_of
 from ranura.core.cuts.template.guides import Follower, Template, template_for
 from ranura.core.cuts.template.judge import TemplateJudge
 from ranura.core.cuts.template.on_board import SMALLER, OutlineOnBoard, smaller_board
-from ranura.core.cuts.template.setting import Lift, TemplateSetting
+from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.cuts.template.tracing import DEEPER, Traced, followed, goes_along
 from ranura.core.cutting.grip import Grip, plan_grip
 from ranura.core.cutting.passes import first_at_once
@@ -32,6 +31,7 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.templates import words as template_words
 from ranura.core.templates.bearings import thick_enough
 from ranura.core.templates.clearing import Round, kept_on_left, rounds
+from ranura.core.templates.lifts import Lift, lifts_along
 from ranura.core.templates.plates import PLATE
 from ranura.core.text import choosing_words, depth_words, guide_words, table_words
 from ranura.core.text.cautions import Caution, Reason, caution, written
@@ -64,7 +64,7 @@ def setting_of(chosen: Candidate, judge: TemplateJudge, piece: Piece) -> Templat
         more += thick
     holding = judge.held(bit, chosen.router, base, follower) if follower is not None and ways else None
     fibres = piece.fibres if wood.material_class in SOLID else None
-    lifts = tuple(_lifts(asked, template, fibres, rules)) if template is not None and fibres is not None else ()
+    lifts = _lifts(asked, template, fibres, rules) if template is not None and fibres is not None else ()
     faces = (
         _faces(asked, template, ways, bit.diameter / 2, fibres, rules) if template is not None and fibres is not None else None
     )
@@ -124,7 +124,7 @@ def _trace(judge: TemplateJudge, chosen: Candidate, follower: Follower | None) -
     template = template_for(asked.loops, asked.makes, leads, by.bit, rules)
     ways = _ways(asked, template, by.bit.diameter, rules)
     stepping = _steps(small, by, ways, grip, turning_rpm(speed))
-    return Traced(judge=small, candidate=by, follower=leads, speed=speed, ways=ways, stepping=stepping), template
+    return Traced(candidate=by, follower=leads, speed=speed, ways=ways, stepping=stepping), template
 
 
 def _cautions_of_trace(traced: Traced, chosen: Candidate, *, goes: bool, out: int) -> Iterator[Caution]:
@@ -184,23 +184,10 @@ def _steps(judge: TemplateJudge, chosen: Candidate, ways: tuple[Round, ...], gri
     return replace(made, step=judge.depth, bound="bearing") if judge.kind == "tip" else made
 
 
-def _lifts(asked: OutlineOnBoard, template: Template, fibres: tuple[float, float], rules: HouseRules) -> Iterator[Lift]:
-    """Where the fibres lift along the edges of what stays, run as they are run (R7)."""
-    inside = asked.makes == "part"
-    for path in kept_on_left(template.obtained, inside=inside if asked.makes != "plug" else False):
-        found = stretches(
-            path,
-            wood_on_left=asked.makes != "plug",
-            fibres=fibres,
-            closed=True,
-            downhill=rules.downhill,
-            end_grain=rules.end_grain,
-        )
-        ring = (*path, path[0])
-        for each in found:
-            part = ring[each.first : each.last + 1]
-            if each.lie == "lifts" and length_of(part, closed=False) >= SHORTEST_LIFT:
-                yield Lift(path=part, wood_left=asked.makes != "plug")
+def _lifts(asked: OutlineOnBoard, template: Template, fibres: tuple[float, float], rules: HouseRules) -> tuple[Lift, ...]:
+    """Where the fibres lift along the edges of what stays."""
+    inside, plug = asked.makes == "part", asked.makes == "plug"
+    return tuple(lifts_along(template.obtained, inside=inside, wood_left=not plug, fibres=fibres, rules=rules))
 
 
 def _faces(

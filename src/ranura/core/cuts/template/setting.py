@@ -9,18 +9,10 @@ from ranura.core.cuts.template.faces import Faces
 from ranura.core.cuts.template.guides import Follower, Template, there
 from ranura.core.cuts.template.on_board import OutlineOnBoard
 from ranura.core.cuts.template.tracing import Traced
-from ranura.core.geometry.rings import Ring
 from ranura.core.holding.clamps import Holding
 from ranura.core.shop.saved_outlines import SavedOutline
 from ranura.core.templates.clearing import Round
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Lift:
-    """A stretch of the outline along which fibres lift: its way, and whether what stays lies on its left."""
-
-    path: Ring
-    wood_left: bool
+from ranura.core.templates.lifts import Lift
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -6,7 +6,6 @@ from dataclasses import dataclass, replace
 
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.template.guides import Follower, Template
-from ranura.core.cuts.template.judge import TemplateJudge
 from ranura.core.cutting.speed import Speed
 from ranura.core.cutting.stepping import Stepping
 from ranura.core.geometry.areas import parts_of
@@ -24,7 +23,6 @@ flank that pulls it along."""
 class Traced:
     """The passes of the small bit: its tools, what it follows the template with, its ways at the first place, its steps."""
 
-    judge: TemplateJudge
     candidate: Candidate
     follower: Follower
     speed: Speed
