@@ -203,6 +203,10 @@ def test_run_mode_puts_in_the_bit_that_goes_first_and_then_the_other(asked, of):
     assert runs == sorted(runs), "the pace of the slip is that of the second bit"
     assert [runs[0], runs[-1]] == [False, True]
     assert len({each.key for each in steps}) == len(steps)
+    knows = replace(of, rules=replace(of.rules, level="experienced"))
+    fewer = record_of(PLANNING.followed(asked, piece, knows, knows.rules), piece, knows).steps
+    assert len({each.key for each in fewer}) == len(fewer) < len(steps)
+    assert [each.leads[0].shown.metric.number for each in fewer if key(each) == "bit"] == [names[small], names[large]]
     ready = as_work(found.bit_id, found.router_id, found.settings, found.moves, template=False)
     assert [bit for bit, _ in ready.tools] == [small, large]
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Final, Literal
 
@@ -88,7 +88,7 @@ def run_steps(plan: CutPlan, dry: DryRun, machine: Machine) -> tuple[RunStep, ..
     put_in = tuple(_put_in(by_key, machine, locked=locked))
     return (
         _unplugged(),
-        *(put_in if machine.first is None else _first_put_in(machine.first, by_key)),
+        *(put_in if machine.first is None else _put_in_first(machine.first, by_key, machine)),
         *_looked_over(dry, machine),
         *_scrap(plan, machine),
         *_moves(dry, first, by_key, machine, put_in),
@@ -100,38 +100,41 @@ def _said(*lines: str) -> tuple[Text, ...]:
     return tuple(write(line) for line in lines)
 
 
+def _put_in_first(first: FirstBit, by_key: Mapping[SectionKey, SlipSection], machine: Machine) -> Iterator[RunStep]:
+    """What is set for a bit that goes first."""
+    return _put_in(_with_first(first, by_key), replace(machine, bit=first.bit, base=first.base), locked=False)
+
+
 def _unplugged() -> RunStep:
     return RunStep(key="unplug", part="set-up", title=write(words.UNPLUG), lines=_said(words.SEE_THE_PLUG), tick=True)
 
 
-def _first_put_in(first: FirstBit, by_key: dict[SectionKey, SlipSection]) -> Iterator[RunStep]:
-    """What is set for a bit that goes first: all but what guides and holds stands for it alone."""
+def _with_first(first: FirstBit, by_key: Mapping[SectionKey, SlipSection]) -> dict[SectionKey, SlipSection]:
+    """The places of the slip as they stand for a bit that goes first: what guides and what holds is there for both."""
     fits = write(
         "{shank} shank and collet · {router}, {base} base",
         shank=shank_name(first.bit.shank),
         router=first.router.name,
         base=first.base,
     )
-    bearing = (words.BEARING_TURNS,) if first.bit.bearing_place is not None else ()
-    lines = (fits, *_said(*words.BIT_IN, *bearing, words.ANOTHER_FOLLOWS))
-    named = (Lead(shown=plain(first.bit.name), caption=write("")),)
-    yield RunStep(key="bit", part="set-up", title=write(words.PUT_BIT_IN), leads=named, lines=lines, tick=True)
     dial = on_dial(first.rpm, first.router.dial, stepped=first.router.stepped)
-    speed = [] if dial is None else [Lead(shown=plain(dial_text(dial.setting)), caption=write("on the dial"))]
-    speed.append(Lead(shown=show(first.rpm, "rpm"), caption=write("")))
-    yield RunStep(key="speed", part="set-up", title=write(words.SET["speed"]), leads=tuple(speed), tick=True)
-    deep = (Lead(shown=show(first.depth, "mm"), caption=write("")),)
-    lines = _said(*words.DEPTH_BY[first.base], words.LOCK_TRIED)
-    yield RunStep(key="depths", part="set-up", title=write(words.SET["depths"]), leads=deep, lines=lines, tick=True)
-    ring = () if first.bushing is None else (Lead(shown=plain(first.bushing), caption=write("for this bit")),)
-    for key in ("guide", "hold"):
-        if (section := by_key.get(key)) is not None:
-            leads = ring if key == "guide" and ring else section.leads
-            yield RunStep(key=key, part="set-up", title=write(words.SET[key]), leads=leads, lines=section.lines, tick=True)
+    turns = [] if dial is None else [Lead(shown=plain(dial_text(dial.setting)), caption=write("on the dial"))]
+    turns.append(Lead(shown=show(first.rpm, "rpm"), caption=write("")))
+    own: dict[SectionKey, tuple[tuple[Lead, ...], tuple[Text, ...]]] = {
+        "tool": ((Lead(shown=plain(first.bit.name), caption=write("")),), (fits, *_said(words.ANOTHER_FOLLOWS))),
+        "speed": (tuple(turns), ()),
+        "depths": ((Lead(shown=show(first.depth, "mm"), caption=write("")),), ()),
+    }
+    if first.bushing is not None and "guide" in by_key:
+        own["guide"] = ((Lead(shown=plain(first.bushing), caption=write("for this bit")),), by_key["guide"].lines)
+    return {
+        **by_key,
+        **{key: replace(by_key[key], leads=leads, lines=lines) for key, (leads, lines) in own.items() if key in by_key},
+    }
 
 
-def _put_in(by_key: dict[SectionKey, SlipSection], machine: Machine, *, locked: bool) -> Iterator[RunStep]:
-    """What is set for the bit of the plan; `locked`: it is wider than its bushing's bore, and never plunged."""
+def _put_in(by_key: Mapping[SectionKey, SlipSection], machine: Machine, *, locked: bool) -> Iterator[RunStep]:
+    """What is set for a bit; `locked`: it is wider than its bushing's bore, and never plunged."""
     tool = by_key.get("tool")
     if tool is not None:
         bearing = (words.BEARING_TURNS,) if machine.bit.bearing_place is not None else ()
@@ -190,7 +193,7 @@ def _moves(
                 if (bit := dry.tools[step.tool].bit) != turning:
                     turning = bit
                     anew = (_unplugged(), *(each for each in put_in if each.key != "hold"))
-                    yield from (replace(each, key=f"{each.key}-{number}") for each in anew)
+                    yield from (replace(each, key=f"{each.key}-bit-{number}") for each in anew)
                 yield from _set_anew(steps, number, machine)
                 number += 1
             case "start":
