@@ -11,6 +11,7 @@ import pytest
 
 from ranura.core.plan import PLANNING
 from ranura.core.running.record import record_of, run_of
+from ranura.core.text.errors import FileError
 from ranura.demo.jobs import PIECES
 from ranura.demo.shop import SHOP
 from ranura.formats.log_file import read_log
@@ -57,8 +58,7 @@ def test_what_can_be_measured_is_what_the_run_would_ask_for():
     taken = along("shelf-dado-212")
     told = data_of(taken_along([taken], system="inch", burning="faster-feed", at=AT))[0]
     assert [each["label"] for each in told["measures"]] == [each.says.inch for each in taken.record.in_work] != []
-    assert [each["planned"] for each in told["measures"]] == [each.planned for each in taken.record.in_work]
-    assert [each["tells"] is None for each in told["measures"]] == [each.tells is None for each in taken.record.in_work]
+    assert [each["planned"] for each in told["measures"]] == [str(each.shown.inch) for each in taken.record.in_work]
     assert told["inch"] is True
 
 
@@ -69,7 +69,20 @@ def test_what_is_noted_in_it_is_a_log():
         "id": "note-1", "of": told["of"], "begun_at": "2026-11-29T10:00:00.000Z", "ended_at": "2026-11-29T10:20:00.000Z",
         "state": "done", "progress": {"done": []}, "trial": [], "outcome": outcome, "cut_id": None, "planned": False,
     }  # fmt: skip
-    (found,) = read_log(json.dumps({"format": "ranura-log", "version": 1, "runs": [run]}), SHOP)
+    notes = {"format": "ranura-log", "version": 1, "runs": [run]}
+    measure = next(each["measure"] for each in told["measures"] if each["label"] == "Depth")
+    measured = [
+        {"run": "note-1", "measure": measure, "places": [6.2, 6.0, 6.1]},
+        {"run": "other", "measure": measure, "places": [1]},
+    ]
+    (found,) = read_log(json.dumps(notes | {"measured": measured}), SHOP)
     assert found.outcome is not None
+    (deep,) = found.outcome.measured
+    assert (deep.what.metric, deep.planned, deep.found, deep.places, deep.in_work) == ("Depth", 6.0, 6.1, (6.2, 6.0, 6.1), True)
+    for places in ([], [0], [-1], ["six"], [float("inf")], [2e5], [6.0] * 51):
+        with pytest.raises(FileError, match=r"measured\.0"):
+            read_log(json.dumps(notes | {"measured": [{"run": "note-1", "measure": measure, "places": places}]}), SHOP)
+    with pytest.raises(FileError, match="measured"):
+        read_log(json.dumps(notes | {"measured": [{"run": "note-1", "measure": {}, "places": [6]}]}), SHOP)
     assert (found.of.cut, found.of.bit_id, found.outcome.came_out) == ("Cut", told["of"]["bit_id"], "burnt")
     assert found.of == replace(along("shelf-dado-212").of)

@@ -10,12 +10,13 @@ import io
 import json
 import math
 from collections.abc import Iterable, Iterator, Mapping
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from datetime import UTC, datetime
-from typing import Any, Final, get_args
+from typing import Annotated, Any, Final, get_args
 
-from pydantic import TypeAdapter, ValidationError
+from pydantic import Field, TypeAdapter, ValidationError
 
+from ranura.core.running.in_work import WorkMeasure, in_work
 from ranura.core.running.log import CameOut, Outcome, Run, run_with
 from ranura.core.running.progress import Progress
 from ranura.core.shop.shop import Shop
@@ -32,6 +33,8 @@ COLUMNS: Final = ("id", "begun_at", "came_out", "where", "word", *_TEXTS, *_NUMB
 _NEEDED: Final = ("begun_at", "came_out", "cut")
 _LONGEST: Final = 2_000
 _OUTCOMES: Final[frozenset[str]] = frozenset(get_args(CameOut))
+MOST_MM, MOST_PLACES = 100_000, 50
+"""mm of a measurement, and places that it is taken in."""
 _RUNS = TypeAdapter(tuple[Run, ...])
 
 
@@ -110,7 +113,36 @@ def _from_json(text: str) -> tuple[Run, ...]:
         raise FileError(refusals.WRONG_PLACE, place=".".join(map(str, first["loc"])), what=first["msg"]) from problem
     if len(found) > MOST_ROWS:
         raise FileError(refusals.TOO_MANY_ROWS, most=MOST_ROWS)
-    return tuple(_ended(found))
+    return tuple(_ended(_with_measures(found, whole.get("measured", []))))
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class _Noted:
+    """What notes say was measured in the work of a run: what it is, and what it is in each place, in mm."""
+
+    run: str
+    measure: WorkMeasure
+    places: Annotated[tuple[Annotated[float, Field(gt=0, le=MOST_MM)], ...], Field(min_length=1, max_length=MOST_PLACES)]
+
+
+_NOTED = TypeAdapter(tuple[_Noted, ...])
+
+
+def _with_measures(runs: Iterable[Run], told: Any) -> Iterator[Run]:
+    """Runs with what their notes say was measured, as the log has it."""
+    try:
+        noted = _NOTED.validate_python(told)
+    except ValidationError as problem:
+        first = problem.errors()[0]
+        place = ".".join(map(str, ("measured", *first["loc"])))
+        raise FileError(refusals.WRONG_PLACE, place=place, what=first["msg"]) from problem
+    for run in runs:
+        mine = [each for each in noted if each.run == run.id]
+        if not mine or run.outcome is None:
+            yield run
+            continue
+        found = tuple(in_work([each.measure], each.measure.field, each.places) for each in mine)
+        yield replace(run, outcome=replace(run.outcome, measured=(*run.outcome.measured, *found)))
 
 
 def _from_table(text: str, shop: Shop) -> Iterator[Run]:

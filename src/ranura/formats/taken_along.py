@@ -14,7 +14,6 @@ from typing import Any, Final
 from pydantic import TypeAdapter
 
 from ranura.core.geometry.rings import Point
-from ranura.core.learning.corrections import MOST_OFF
 from ranura.core.output.dry_run import DryRun
 from ranura.core.running.in_work import WorkMeasure
 from ranura.core.running.log import RunOf
@@ -60,7 +59,6 @@ def _cut(along: Along, system: System, burning: Burning, at: datetime) -> dict[s
         "troubles": [_trouble(each, system) for each in troubles(burning)],
         "drawing": _drawing(along.record.dry_run),
         "inch": system == "inch",
-        "most_off": MOST_OFF,
         "measures": [_measure(each, system) for each in along.record.in_work],
     }
 
@@ -87,8 +85,8 @@ def _step(step: RunStep, system: System) -> dict[str, Any]:
 
 def _measure(measure: WorkMeasure, system: System) -> dict[str, Any]:
     """What can be measured in the work, with what that tells of the shop, as the log has it."""
-    told: dict[str, Any] = _MEASURE.dump_python(measure, mode="json")
-    return told | {"label": _said(measure.says, system), "shown": _shown(measure.shown, system)}
+    label, planned = _said(measure.says, system), _shown(measure.shown, system)
+    return {"label": label, "planned": planned, "measure": _MEASURE.dump_python(measure, mode="json")}
 
 
 def _trouble(trouble: Trouble, system: System) -> dict[str, Any]:
