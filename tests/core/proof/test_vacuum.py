@@ -77,3 +77,14 @@ def test_a_small_part_that_is_cut_free_is_what_must_hold(loose):
 def test_a_sawn_part_has_only_what_the_saw_left():
     made = plan(sawn("soft", held="vacuum"))
     assert numbers(said(made))[0] == pytest.approx(3.1416 * 30**2 / 100, abs=1.1), "a disc of 80 mm, 10 mm inside its edge"
+
+
+@pytest.mark.parametrize(("size", "there"), [(84, 28), (88, 0)])
+def test_a_corner_that_is_as_good_as_a_chip_needs_no_vacuum_and_a_larger_one_does(size, there):
+    """Round a disc of 80 mm, cut free of a square board, its four corners are left: at 84 mm they are less than 1 cm³."""
+    edge = mm((size - 80) / 2)
+    asked = cut(
+        "soft", makes="part", through=True, depth=mm(18), backed=True, loose="tape", bit_id="straight-12.7", held="vacuum"
+    )
+    found = said(plan(replace(asked, from_left=edge, from_near=edge), board(size, size)))
+    assert round(found.facts["area"]) == there

@@ -18,6 +18,7 @@ from ranura.core.plan import PLANNING, PlanWithMoves
 from ranura.core.proving import pairs_for
 from ranura.core.running.record import record_of
 from ranura.core.running.steps import RunStep
+from ranura.core.running.words import DEPTH_BY
 from ranura.core.shop.tooling.guides import Bushing
 from ranura.core.text.errors import CutError
 from ranura.demo.shop import SHOP
@@ -137,6 +138,7 @@ def test_all_places_are_traced_before_the_bit_is_changed():
     assert [a != b for a, b in pairwise(turned)].count(True) == 1
     stations = [move.station for move in found.moves if move.kind == "cut"]
     assert list(dict.fromkeys(stations)) == [1, 2]
+    assert [move.station for move in found.moves if move.kind == "shift"] == [1, 2, 1, 2], "no way is gone twice"
 
 
 def test_a_trace_as_deep_as_the_first_pass_is_stopped_and_mended():
@@ -209,6 +211,18 @@ def test_run_mode_puts_in_the_bit_that_goes_first_and_then_the_other(asked, of):
     assert [each.leads[0].shown.metric.number for each in fewer if key(each) == "bit"] == [names[small], names[large]]
     ready = as_work(found.bit_id, found.router_id, found.settings, found.moves, template=False)
     assert [bit for bit, _ in ready.tools] == [small, large]
+
+
+def test_each_bit_is_set_by_the_base_that_it_hangs_in():
+    trim, two, _ = SHOP.routers
+    plunge, fixed = (next(each for each in trim.bases if each.kind == kind) for kind in ("plunge", "fixed"))
+    own = replace(SHOP, routers=(replace(trim, collets=(8.0,), bases=(plunge,)), replace(two, collets=(12.7,), bases=(fixed,))))
+    found = PLANNING.plan_with_moves(SOCKET, board(), own, own.rules)
+    assert [each.base.kind for each in found.settings] == ["plunge", "fixed"]
+    steps = record_of(PLANNING.followed(SOCKET, board(), own, own.rules), board(), own).steps
+    ways = [{line.metric for line in each.lines} for each in steps if key(each) == "depths"]
+    for lines, base in zip(ways, ("plunge", "fixed"), strict=True):
+        assert set(DEPTH_BY[base]) <= lines
 
 
 def key(of: RunStep) -> str:

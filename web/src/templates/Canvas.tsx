@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { api, type KeptOutline, type TemplateView, type Unit } from "../api/client";
 import { useReading } from "../api/queries";
 import { useCommand } from "../app/commands";
@@ -57,7 +57,7 @@ export function Canvas({ view, unit, outline, place, onPlace, moving, fibres, on
     setAxis(path && length > 0 ? path.getPointAtLength(length * share) : null);
   }, [share, view.axis]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is gone to once, where another place or template is chosen
-  useEffect(() => {
+  useLayoutEffect(() => {
     const [x, y] = (place === null ? undefined : view.places[place]?.at) ?? [];
     if (x !== undefined && y !== undefined)
       put(() => ({ x, y, zoom: Math.min(NEAREST, wide / (view.guide * 3)) }));

@@ -33,7 +33,8 @@ class RunRecord:
 def record_of(followed: Followed, piece: Piece, shop: Shop) -> RunRecord:
     """What a run follows, and what its measurements tell."""
     plan, dry = followed.plan, followed.dry_run
-    setting = plan.settings[0]
+    # Another bit may go first, in a router of its own.
+    setting = plan.settings[-1]
     machine = Machine(
         bit=shop.bit(plan.bit_id),
         mounting=setting.mounting,

@@ -80,7 +80,7 @@ def template_program(setting: TemplateSetting) -> Program:
 
 def _go_to(recorder: Recorder, place: int, count: int) -> None:
     """On to a place, where there are several."""
-    if count > 1 and recorder.station != place + 1:
+    if count > 1:
         recorder.shift(place + 1)
 
 
