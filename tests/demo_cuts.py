@@ -25,7 +25,16 @@ _OF_JOINTS: list[tuple[str, str, Cut, Piece]] = [
     for number, each in enumerate(joined(joint, boards_of(_BOARDS[first], _BOARDS[second], SHOP)).cuts)
 ]
 _OWN = list(DEMO)
-_SHOWN = ("crate-corners-0", "crate-corners-3", "floor-left-0", "floor-right-1", "desk-drawer-0", "desk-drawer-3")
+_SHOWN = (
+    "crate-corners-0",
+    "crate-corners-3",
+    "floor-left-0",
+    "floor-right-1",
+    "desk-drawer-0",
+    "desk-drawer-3",
+    "desk-box-0",
+    "desk-box-3",
+)
 DEMO += [each for each in _OF_JOINTS if each[0] in _SHOWN]
 ON_ONE_BOARD: dict[str, list[tuple[str, Cut, Piece]]] = {
     piece_id: [(name, cut, own) for _, name, cut, own in (*_OF_JOINTS, *_OWN) if own.name == piece.name]

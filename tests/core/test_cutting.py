@@ -203,7 +203,10 @@ def test_feed_stays_within_what_a_hand_does(diameter, rpm, flutes, share):
         assert feed.target_chip_mm * 0.999 <= feed.chip_mm <= 2.001 * feed.target_chip_mm
 
 
-CEILINGS = {"dado": 4.0, "fingers": 4.0, "tongue": 3.0, "pocket": 4.0, "edge": 3.0, "template": 3.0, "dovetails": 3.0}
+CEILINGS = {
+    "dado": 4.0, "fingers": 4.0, "tongue": 3.0, "pocket": 4.0, "edge": 3.0, "template": 3.0, "dovetails": 3.0,
+    "through-dovetails": 3.0,
+}  # fmt: skip
 
 
 @pytest.mark.parametrize(("cut", "piece"), [pytest.param(cut, piece, id=i) for i, _, cut, piece in DEMO])

@@ -34,7 +34,9 @@ def case(chance: random.Random) -> Case:
         "name": "board", "material": chance.choice(WOODS), "length": mm(length), "width": mm(width), "thickness": mm(thick),
         "count": chance.choice([1, 1, 2, 8]),
     }  # fmt: skip
-    families = [_channel, _channel, _channel, _pocket, _pocket, _pocket, _edge, _edge, _template, _fingers, _tongue, _dovetails]
+    families = [
+        *([_channel] * 3), *([_pocket] * 3), *([_edge] * 2), _template, _fingers, _tongue, _dovetails, _through_dovetails
+    ]  # fmt: skip
     cut = chance.choice(families)(chance, piece, length, width, thick)
     if chance.random() < 0.15:
         cut["router_id"] = chance.choice(["plunge-two", "trim-one", "table-three"])
@@ -140,6 +142,19 @@ def _dovetails(chance: random.Random, piece: Case, length: float, _width: float,
         "kind": "dovetails", "makes": makes, "end": chance.choice(["left", "right"]),
         "mate": mm(front if makes == "sockets" else back),
         **({"depth": mm(chance.uniform(5, 11.9))} if chance.random() < 0.3 else {}),
+    }  # fmt: skip
+
+
+def _through_dovetails(chance: random.Random, piece: Case, length: float, _width: float, _thick: float) -> Case:
+    if chance.random() < 0.9:
+        # What the pair takes: two half pins of 6 to about 17 mm beside the tails.
+        piece["width"] = mm(36 * chance.randint(1, 9) - 20.125 + chance.uniform(12, 34))
+    piece |= {"length": mm(min(length, chance.uniform(180, 480))), "thickness": mm(chance.uniform(8, 22))}
+    return {
+        "kind": "through-dovetails", "makes": chance.choice(["tails", "pins"]), "end": chance.choice(["left", "right"]),
+        "outside": chance.choice(["shown", "back"]), "mate": mm(chance.uniform(8, 22)),
+        "play": chance.choice([0.0, 0.05, 0.2, -0.1]),
+        **({"depth": mm(chance.uniform(5, 21))} if chance.random() < 0.2 else {}),
     }  # fmt: skip
 
 

@@ -133,7 +133,7 @@ def test_a_deep_mortise_whose_turret_runs_out(at):
     page.get_by_test_id("working-guide").click()
     page.locator("[data-guide=bushing] button").click()
     expect(figure(page, "guide")).to_contain_text("Bushing")
-    expect(page.locator('svg[data-view="plan"] [data-role="template"]')).to_have_count(1)
+    expect(page.locator('svg[data-view="plan"] [data-role="template"]').first).to_be_visible()
     saved(page)
 
 
@@ -313,7 +313,7 @@ def test_a_groove_is_taken_to_the_table_and_back_to_the_hand(at):
     expect(section(page, "direction")).to_contain_text("Right to left")
     expect(section(page, "hold")).to_contain_text("feather boards before the bit")
     expect(page.locator('svg[data-view="section"]')).to_be_visible()
-    expect(page.locator('svg[data-view="plan"] [data-role="guide"]')).to_have_count(1)
+    expect(page.locator('svg[data-view="plan"] [data-role="guide"]').first).to_be_visible()
     saved(page)
     before = figure(page, "guide").inner_text()
     pull(page, "position", 0, up=-30)

@@ -72,10 +72,10 @@ def test_what_is_changed_in_a_cut_of_a_joint_stays_and_the_joint_is_removed_and_
     expect(by_hand).to_contain_text("holding")
     page.get_by_role("link", name="Prompter's desk").click()
     joints = page.get_by_role("region", name="Joints")
-    expect(joints.get_by_role("link")).to_have_count(3)
+    expect(joints.get_by_role("link")).to_have_count(4)
     joints.get_by_role("button", name="Joint Leg frame").click()
     page.get_by_role("menuitem", name="Remove the joint").click()
-    expect(joints.get_by_role("link")).to_have_count(2)
+    expect(joints.get_by_role("link")).to_have_count(3)
     expect(page.get_by_text("Half-lap, Leg frame")).to_have_count(0)
     page.keyboard.press("Control+z")
     expect(page.get_by_role("region", name="Order of work").get_by_text("Half-lap, Leg frame")).to_have_count(2)
@@ -140,7 +140,7 @@ def test_a_last_finger_that_is_a_sliver_is_said_with_the_width_that_mends_it(ope
     expect(page.get_by_test_id("joint-cuts").get_by_role("listitem")).to_have_count(4)
     width_of(page, "Prop crate side", "192.5")
     page.goto(address)
-    expect(said).to_contain_text("fingers want boards of one width")
+    expect(said).to_contain_text("want boards of one width")
     width_of(page, "Prop crate end", "192.5")
     page.goto(address)
     expect(said).to_contain_text("The last finger is 2.5 mm wide")
@@ -159,6 +159,22 @@ def width_of(page: Page, board: str, width: str) -> None:
     page.locator('[data-field="piece-width"]').fill(width)
     page.get_by_test_id("save-piece").click()
     expect(page.get_by_test_id("save-piece")).to_have_count(0)
+
+
+def test_through_dovetails_too_tight_in_scrap_have_their_comb_moved(open_page: Callable[..., Page]):
+    page = open_page(f"{DESK}/joints/desk-box", wait="joint-page")
+    cuts, fit = page.get_by_test_id("joint-cuts"), page.get_by_test_id("joint-fit")
+    expect(cuts.get_by_role("listitem").filter(has_text="through dovetail")).to_have_count(4)
+    expect(page.get_by_test_id("trial")).to_contain_text("move the pins' comb away from you, by 0.36 mm for every 0.1 mm")
+    expect(fit).to_contain_text("0.1 mm")
+    page.get_by_test_id("option-trial-in-scrap").select_option(label="trial: too tight")
+    page.locator('[data-field="off"]').fill("0.1")
+    expect(fit).to_contain_text("0.2 mm")
+    expect(page.get_by_test_id("saving")).to_have_text("saved")
+    cuts.get_by_role("link", name="Pins in Prompt box end").click()
+    expect(page.get_by_test_id("slip")).to_contain_text("17.02")
+    page.get_by_test_id("its-template").click()
+    expect(page.get_by_test_id("template-canvas")).to_be_visible()
 
 
 @pytest.mark.thorough

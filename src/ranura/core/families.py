@@ -16,12 +16,14 @@ from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.family import FAMILY as POCKET
 from ranura.core.cuts.template.asked import TemplateCut
 from ranura.core.cuts.template.family import FAMILY as TEMPLATE
+from ranura.core.cuts.through_dovetails.asked import ThroughDovetailsCut
+from ranura.core.cuts.through_dovetails.family import FAMILY as THROUGH_DOVETAILS
 from ranura.core.cuts.tongue.asked import TongueCut
 from ranura.core.cuts.tongue.family import FAMILY as TONGUE
 from ranura.core.family import Families, table_of
 
-Cut = ChannelCut | DovetailsCut | EdgeCut | FingersCut | PocketCut | TemplateCut | TongueCut
+Cut = ChannelCut | DovetailsCut | EdgeCut | FingersCut | PocketCut | TemplateCut | ThroughDovetailsCut | TongueCut
 """What can be planned."""
 
-FAMILIES: Final[Families] = table_of(CHANNEL, DOVETAILS, EDGE, FINGERS, POCKET, TEMPLATE, TONGUE)
+FAMILIES: Final[Families] = table_of(CHANNEL, DOVETAILS, EDGE, FINGERS, POCKET, TEMPLATE, THROUGH_DOVETAILS, TONGUE)
 """Every member of `Cut` has its family here; a test holds the two together."""

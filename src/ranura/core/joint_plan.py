@@ -26,7 +26,7 @@ from ranura.core.proof.stood import placed_program, taken_by
 from ranura.core.proof.wood import Swept
 from ranura.core.sequence.job_order import CutWork, order_of_job
 from ranura.core.shop.shop import Shop
-from ranura.core.shop.tooling.guides import Comb, KeyedSled
+from ranura.core.shop.tooling.guides import Comb, CombPair, KeyedSled
 from ranura.core.shop.tooling.profiles import FLAT_ENDED
 from ranura.core.text.cautions import Caution, caution
 from ranura.core.text.errors import CraftError
@@ -118,6 +118,7 @@ def boards_of(first: Piece, second: Piece, shop: Shop) -> Boards:
         slots=tuple(sorted(slots)),
         keys=keys,
         combs=tuple(each for each in shop.guides if isinstance(each, Comb)),
+        pairs=tuple(each for each in shop.guides if isinstance(each, CombPair)),
         dovetails=tuple(
             Dovetail(diameter=bit.diameter, angle=bit.angle or 0.0, cuts_to=bit.cuts_to)
             for bit in shop.bits

@@ -182,6 +182,8 @@ DESK_SIDE = _board("Desk side", "walnut", "420", "280", "18", count=2)
 DESK_SHELF = _board("Paper shelf", "birch-plywood", "460", "280", "11.8")
 DRAWER_FRONT = _board("Drawer front", "walnut", "400", "128", "20", count=2)
 DRAWER_SIDE = _board("Drawer side", "ash", "260", "128", "12", count=2)
+BOX_END = _board("Prompt box end", "ash", "240", "120", "14", count=2)
+BOX_SIDE = _board("Prompt box side", "ash", "320", "120", "14", count=2)
 DESK: tuple[tuple[str, Piece], ...] = (
     ("desk-leg", DESK_LEG),
     ("desk-rail", DESK_RAIL),
@@ -189,6 +191,8 @@ DESK: tuple[tuple[str, Piece], ...] = (
     ("desk-shelf", DESK_SHELF),
     ("drawer-front", DRAWER_FRONT),
     ("drawer-side", DRAWER_SIDE),
+    ("box-end", BOX_END),
+    ("box-side", BOX_SIDE),
 )
 DESK_JOINTS: tuple[tuple[str, str, str, str, Joint], ...] = (
     ("desk-frame", "Leg frame", "desk-leg", "desk-rail", Joint(kind="corner-lap")),
@@ -200,5 +204,6 @@ DESK_JOINTS: tuple[tuple[str, str, str, str, Joint], ...] = (
         Joint(kind="housed", at=_mm("240"), stopped=_mm("12"), depth=_mm("6")),
     ),
     ("desk-drawer", "Drawer corners", "drawer-front", "drawer-side", Joint(kind="half-blind", into="both")),
+    ("desk-box", "Prompt box corners", "box-end", "box-side", Joint(kind="through-dovetails", into="both")),
 )
 """Of each its id, its name, the ids of both boards, and what is asked."""

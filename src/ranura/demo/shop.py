@@ -7,7 +7,18 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.saved_outlines import SavedOutline
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.guides import Bushing, Comb, EdgeGuide, Guide, InlaySet, KeyedSled, Sled, Straightedge, Trammel
+from ranura.core.shop.tooling.guides import (
+    Bushing,
+    Comb,
+    CombPair,
+    EdgeGuide,
+    Guide,
+    InlaySet,
+    KeyedSled,
+    Sled,
+    Straightedge,
+    Trammel,
+)
 from ranura.core.shop.tooling.routers import Base, DialPosition, GuidedSide, Router
 
 
@@ -156,6 +167,8 @@ BITS = (
         shank=8, flutes=2, overall_length=50, price=22, metres_cut=6),
     Bit(id="dovetail-9.525", name="Dovetail 9.525 × 9°", profile="dovetail", diameter=9.525, angle=9, cutting_length=9.5,
         shank=6.35, flutes=2, overall_length=48, price=20, metres_cut=3),
+    Bit(id="dovetail-20", name="Dovetail 20 × 8°", profile="dovetail", diameter=20, angle=8, cutting_length=22, shank=8, flutes=2,
+        overall_length=66, price=34, metres_cut=2),
     Bit(id="t-slot-25", name="T-slot 25", profile="t-slot", diameter=25, head=8, neck=9, cutting_length=18, shank=12.7, flutes=2,
         overall_length=66, price=39, marked_max_rpm=16_000, metres_cut=2),
     Bit(id="keyhole-9.5", name="Keyhole 9.5", profile="keyhole", diameter=9.5, head=4, neck=4.8, cutting_length=11,
@@ -206,6 +219,19 @@ GUIDES: tuple[Guide, ...] = (
         bushing=11.1125,
         bit_diameter=12.7,
         angle=14,
+    ),
+    CombPair(
+        id="comb-pair",
+        name="Pair of combs 36",
+        pitch=36,
+        slot=16,
+        slots=12,
+        tip=8,
+        thickness=10,
+        bushing=15.875,
+        bit_diameter=20,
+        angle=8,
+        straight=12.7,
     ),
 )
 

@@ -46,7 +46,11 @@ function Shown({ shop }: { shop: ShopView }) {
               >
                 <dt className="font-semibold">{each.word}</dt>
                 <dd>{each.says}</dd>
-                <WordDrawing word={each.word} view={each.drawing} unit={shop.unit} />
+                {each.drawing ? (
+                  <dd>
+                    <WordDrawing word={each.word} view={each.drawing} unit={shop.unit} />
+                  </dd>
+                ) : null}
               </div>
             ))}
           </dl>

@@ -15,11 +15,12 @@ export function OverTime({ lines, axis, unit }: { lines: Plots["off"]; axis: Axi
   const day = (ms: number) => new Date(ms).toLocaleDateString("en", { day: "numeric", month: "short" });
   return (
     <div ref={box} className="mt-1">
+      {/* biome-ignore lint/a11y/useSemanticElements: a drawing whose dots are links */}
       <svg
         width={width}
         height={HIGH}
         className="block"
-        role="img"
+        role="group"
         aria-label={lines.map((line) => `${line.name}: ${line.dots.length} measurements`).join("; ")}
       >
         {ticksOf(axis, unit).map((tick) => (

@@ -27,11 +27,12 @@ export function PlotRows({ rows, axis, unit }: { rows: readonly Row[]; axis: Axi
   const end = width - (axis ? 12 : 66);
   return (
     <div ref={box} className="mt-1">
+      {/* biome-ignore lint/a11y/useSemanticElements: a drawing whose dots are links */}
       <svg
         width={width}
         height={high + (axis ? 26 : 4)}
         className="block"
-        role="img"
+        role="group"
         aria-label={rows.map((row) => `${row.name}: ${row.dots.length} runs`).join("; ")}
       >
         {axis ? <Ticks axis={axis} unit={unit} from={from} to={end} high={high} /> : null}

@@ -208,6 +208,7 @@ const NOT_BITS = new Set([
   "sled",
   "keyed-sled",
   "comb",
+  "comb-pair",
   "t-jig",
   "wood",
   "delivery",

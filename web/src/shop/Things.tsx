@@ -38,6 +38,7 @@ const SHELVES = [
       "sled",
       "keyed-sled",
       "comb",
+      "comb-pair",
     ],
   },
   { title: "Woods of your own", kinds: ["wood"] },

@@ -252,7 +252,7 @@ export function Canvas({ view, unit, outline, place, onPlace, moving, fibres, on
             data-testid="roll"
           />
         </label>
-        <span className="flex gap-1">
+        <span className="flex flex-wrap gap-1">
           <button
             type="button"
             className="button"

@@ -17,7 +17,7 @@ from ranura.core.text.lengths import Length
 JointKind = Literal[
     "housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon", "edge-joint", "tongue-groove",
     "spline", "box-joint",
-    "half-blind", "sliding-dovetail",
+    "half-blind", "through-dovetails", "sliding-dovetail",
 ]  # fmt: skip
 Member = Literal["a", "b"]
 """The first board or the second."""
@@ -28,7 +28,7 @@ LAID_ON: frozenset[JointKind] = frozenset({"rabbet", "corner-lap", "edge-joint"}
 """Joints in which nothing goes into anything: there is no play to be right."""
 EDGE_TO_EDGE: frozenset[JointKind] = frozenset({"edge-joint", "tongue-groove", "spline"})
 """Joints of the far edge of the first board with the near edge of the second."""
-AROUND_A_BOX: frozenset[JointKind] = frozenset({"box-joint", "half-blind"})
+AROUND_A_BOX: frozenset[JointKind] = frozenset({"box-joint", "half-blind", "through-dovetails"})
 """Joints whose both ends are all four corners of a box, and whose depth follows from the boards or the comb."""
 AT_THE_END = Length(mm=0.0, typed="0", unit="mm")
 
@@ -79,7 +79,7 @@ class Joint:
     """Of the first board: what `at` is measured from, and the end that a corner is at."""
     into: Literal["left", "right", "both", "near"] = "left"
     """The end of the second board that comes to the first, or both, each to a board like it; of a crossing the one that `along`
-    is measured from; of a box joint, and of half-blind dovetails, both are all four corners of a box; of a sliding dovetail it
+    is measured from; of a box joint, and of dovetails by a comb, both are all four corners of a box; of a sliding dovetail it
     may be the near edge."""
     along: Length = bounded(AT_THE_END, zero=True)
     """Of a crossing, from the end of the second board to the near side of the first."""
@@ -108,7 +108,7 @@ class Joint:
     @property
     def at_an_end(self) -> bool:
         """Whether it lies at an end of the first board, so that no place is asked for."""
-        return self.kind in ("rabbet", "dado-rabbet", "corner-lap", "box-joint", "half-blind")
+        return self.kind in ("rabbet", "dado-rabbet", "corner-lap", "box-joint", "half-blind", "through-dovetails")
 
     @property
     def ends(self) -> tuple[End, ...]:

@@ -11,11 +11,10 @@ from ranura.core.cuts.fingers.on_board import FingersOnBoard, fingers
 from ranura.core.cuts.fingers.plan import sliver
 from ranura.core.cuts.fingers.sleds import KEY_WITHIN
 from ranura.core.geometry import closeness
-from ranura.core.geometry.placing import Placing, Vector3, lying
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint, Member
 from ranura.core.joints.box_joint import PROUD
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, Stood, at_end, refuse_widths
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, Stood, at_end, cornered, refuse_widths
 from ranura.core.learning.forecast import Spread, forecast
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import in_mm
@@ -52,7 +51,7 @@ def boxed(joint: Joint, boards: Boards) -> Joined:
     fingers(cuts["b"][0], boards.second)
     first_end: End = ends["a"][0]
     second_end: End = "right" if joint.into == "both" else joint.ends[0]
-    placing = _cornered(boards, first_end, second_end)
+    placing = cornered(boards, first_end, second_end, proud=PROUD)
     return Joined(
         cuts=(
             *(
@@ -103,16 +102,6 @@ def _slot(joint: Joint, boards: Boards) -> float:
     keyed = [each for each in boards.bits if any(abs(each - key) <= KEY_WITHIN for key in boards.keys)]
     wanted = _OF_BOARD * min(boards.first.thickness.mm, boards.second.thickness.mm)
     return min(keyed or boards.bits, key=lambda each: (abs(each - wanted), each))
-
-
-def _cornered(boards: Boards, end: End, second: End) -> Placing:
-    """The second board square to the first at an end of it, near edges flush, standing on its shown face; the fingers of both
-    stand proud. Where opposite ends meet, both shown faces lie inside."""
-    (long, _, _), size = boards.sizes("a"), boards.sizes("b")
-    left = PROUD if end == "left" else long - PROUD - size[2]
-    up: Vector3 = (0.0, 0.0, 1.0 if second == "left" else -1.0)
-    shown: Vector3 = (1.0 if second == "right" else -1.0, 0.0, 0.0)
-    return lying(size, low=(left, 0.0, -PROUD), x=up, z=shown)
 
 
 def _lines(first: FingersOnBoard, play: float) -> tuple[Line, ...]:

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import math
-from typing import Literal
+from collections.abc import Mapping
+from typing import Final, Literal
 
 from shapely import Polygon
 from shapely import box as clip
@@ -12,7 +13,7 @@ from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.rings import Point, Ring
-from ranura.core.joints.asked import AROUND_A_BOX, EDGE_TO_EDGE, Joint
+from ranura.core.joints.asked import AROUND_A_BOX, EDGE_TO_EDGE, Joint, JointKind
 from ranura.core.joints.joined import Joined
 from ranura.core.joints.together import Closest, Together
 from ranura.core.output.views import Dimension, DragHandle, Mark, Outline, Role, View, box
@@ -25,6 +26,8 @@ _BESIDE, _WORDS, _OF_WIDTH = 6.0, 12.0, 0.24
 _NAME, _TAKEN = 3.0, 1.0
 _OF_FINGERS = 3.5
 """Times their length: how much of a board with fingers is shown."""
+_END_ON: Final[Mapping[JointKind, tuple[str, str]]] = {"through-dovetails": ("through pins and tails", "its tails")}
+"""What is seen of boards that stand on their worked ends, and of the second one, where that is not fingers."""
 _FAR = 1e4
 _TIMES, _LEAST_HALF, _MOST_HALF = 4.0, 0.6, 6.0
 """Of what is enlarged: half the window in times of it, and how small and large that may be, in mm."""
@@ -45,8 +48,8 @@ def joint_views(joint: Joint, joined: Joined, together: Together, names: tuple[s
     apart = translate(second, right * out, up * out)
     seen = "across the first board" if joined.seen_along[1] else "along the first board"
     if _is_end_on(joined):
-        seen = "through the fingers"
-        names = (names[0], f"{names[1]}, its fingers")
+        seen, ends = _END_ON.get(joint.kind, ("through the fingers", "its fingers"))
+        names = (names[0], f"{names[1]}, {ends}")
         below = first.bounds[3] - _OF_FINGERS * _reach(first, second)
         first, second = (each.intersection(clip(-_FAR, below, _FAR, _FAR)) for each in (first, second))
     home = (
@@ -129,7 +132,7 @@ def _view(
         name=name,
         frame=(
             float(x0) - _BESIDE,
-            float(y0) - _BESIDE,
+            float(y0) - (2 * _BESIDE if _in_parts(first) else _BESIDE),
             float(x1) + _BESIDE + max(_WORDS, _OF_WIDTH * float(x1 - x0)),
             float(y1) + 2 * _BESIDE,
         ),
@@ -147,9 +150,14 @@ def _ring(part: Polygon) -> tuple[Point, ...]:
 
 
 def _at_the_foot(board: BaseGeometry) -> Point:
-    """Where the name of the first board begins: in its lower left corner."""
+    """Where the name of the first board begins: in its lower left corner; below it where it is seen in several parts."""
     x0, y0, _, _ = board.bounds
-    return (float(x0) + _NAME, float(y0) + _NAME)
+    return (float(x0), float(y0) - 2 * _NAME) if _in_parts(board) else (float(x0) + _NAME, float(y0) + _NAME)
+
+
+def _in_parts(board: BaseGeometry) -> bool:
+    """Whether a section cuts through a board in several places, as through its pins."""
+    return len(list(parts_of(board))) > 1
 
 
 def _above(board: BaseGeometry, *, beside: bool) -> Point:

@@ -40,6 +40,7 @@ _INTO: Final[Mapping[JointKind, str]] = {
     "mortise-tenon": "with a tenon into",
     "box-joint": "by fingers to",
     "half-blind": "by half-blind dovetails to",
+    "through-dovetails": "by through dovetails to",
     "sliding-dovetail": "by a sliding dovetail into",
 }
 _WITH_WIDTH: Final[Mapping[JointKind, str]] = {

@@ -6,15 +6,16 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 from ranura.core.board.pieces import Piece, Side
+from ranura.core.board.stood import End
 from ranura.core.cuts.channel.fit import Fit, clearance_of
 from ranura.core.family import AnyCut
-from ranura.core.geometry.placing import Placing, Vector3
+from ranura.core.geometry.placing import Placing, Vector3, lying
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.joints import refusals, words
 from ranura.core.joints.asked import Joint, Member
 from ranura.core.learning.forecast import Forecast, Spread, forecast
 from ranura.core.shop.house_rules import HouseRules
-from ranura.core.shop.tooling.guides import Comb
+from ranura.core.shop.tooling.guides import Comb, CombPair
 from ranura.core.text.cautions import Caution, caution
 from ranura.core.text.errors import CutError
 from ranura.core.text.writing import Text
@@ -103,6 +104,8 @@ class Boards:
     """How wide the keys of the box-joint sleds are, in mm."""
     combs: Sequence[Comb] = ()
     """The combs for half-blind dovetails."""
+    pairs: Sequence[CombPair] = ()
+    """The pairs of combs for through dovetails."""
     dovetails: Sequence[Dovetail] = ()
     """The dovetail bits there are."""
     movement: tuple[float, float] = (0.0, 0.0)
@@ -151,6 +154,16 @@ def expected_fit(joint: Joint, boards: Boards, *more: Spread) -> Forecast:
     mate = rules.spread_sheet if boards.sheet else rules.spread_mate
     causes = (Spread(of="bit", mm=rules.spread_bit), Spread(of="mate", mm=mate), *more)
     return forecast(width=clearance_of(joint, rules), mate=0.0, causes=causes)
+
+
+def cornered(boards: Boards, end: End, second: End, *, proud: float) -> Placing:
+    """The second board square to the first at an end of it, near edges flush, standing on its shown face; what is cut at either
+    end stands proud. Where opposite ends meet, both shown faces lie inside."""
+    (long, _, _), size = boards.sizes("a"), boards.sizes("b")
+    left = proud if end == "left" else long - proud - size[2]
+    up: Vector3 = (0.0, 0.0, 1.0 if second == "left" else -1.0)
+    shown: Vector3 = (1.0 if second == "right" else -1.0, 0.0, 0.0)
+    return lying(size, low=(left, 0.0, -proud), x=up, z=shown)
 
 
 _WIDE = 100.0

@@ -21,6 +21,7 @@ from ranura.core.joints.housed import housed, rabbeted
 from ranura.core.joints.joined import Boards, Joined, JointOf
 from ranura.core.joints.lapped import lapped
 from ranura.core.joints.tenoned import tenoned
+from ranura.core.joints.through import through
 from ranura.core.text.errors import CutError
 
 
@@ -48,6 +49,9 @@ KINDS: Final[Mapping[JointKind, KindFacts]] = {
     "spline": KindFacts(name="spline joint", work=splined, strength=4, shows="the spline, at the boards' ends"),
     "box-joint": KindFacts(name="box joint", work=boxed, strength=5, shows="fingers on both faces of the corner"),
     "half-blind": KindFacts(name="half-blind dovetails", work=half_blind, strength=5, shows="tails, on one side of the corner"),
+    "through-dovetails": KindFacts(
+        name="through dovetails", work=through, strength=5, shows="tails on one side of the corner, pins on the other"
+    ),
     "sliding-dovetail": KindFacts(
         name="sliding dovetail", work=dovetailed, strength=5, shows="the dovetail, at the first board's edges"
     ),

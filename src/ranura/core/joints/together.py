@@ -129,7 +129,10 @@ def _meets(each: Interval, reach: float) -> bool:
 
 
 def _axes(normal: Vector3) -> tuple[Vector3, Vector3]:
-    """The two axes that are not the normal: the horizontal one, and up."""
+    """The two axes that are not the normal: the horizontal one, and up; of an upright normal along and through the board, turned
+    by half where it is seen from below."""
+    if abs(normal[2]) > 0.5:
+        return (normal[2], 0.0, 0.0), (0.0, normal[2], 0.0)
     return ((1.0, 0.0, 0.0) if abs(normal[0]) < 0.5 else (0.0, 1.0, 0.0)), (0.0, 0.0, 1.0)
 
 

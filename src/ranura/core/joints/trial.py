@@ -27,6 +27,7 @@ _SCRAP: Final[Mapping[JointKind, str]] = {
     "spline": "Cut a groove in scrap, and try the spline in it before both are cut",
     "box-joint": "Cut the fingers of both boards in scrap as wide as they are, and push them together",
     "half-blind": "Cut sockets and tails in scrap as thick and as wide as both boards are, and push them together",
+    "through-dovetails": "Cut tails and pins in scrap as thick and as wide as both boards are, and push them together",
     "sliding-dovetail": "Cut the tongue in scrap as thick as the second board, too thick at first, and try it in the socket",
     "mortise-tenon": "Cut the mortise, then a tenon in scrap as thick as the rail, a little too thick",
 }

@@ -47,7 +47,7 @@ _HELD: Final[Mapping[str, str]] = {
     "screws": "screws tight, none in the bit's way",
     "vacuum": "vacuum up: it does not move by hand",
     "carrier": "wedged in its carrier, that clamped",
-    "comb": "both boards and the scrap clamped under the comb, flush",
+    "comb": "boards, scrap and backer clamped under the comb, flush",
     "sled": "work clamped to the sled, a fresh backer behind it",
     "mat": "mat below: it does not slide by hand",
     "table": "what presses and feeds the work set, a backer behind it",

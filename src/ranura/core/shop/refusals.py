@@ -38,6 +38,9 @@ LONGER_THAN_OVERALL = Refusal(
 )
 SLOT_WITHOUT_FINGER = Refusal("slot-without-finger", "Slots {slot:fine} wide every {pitch:fine} leave no finger between them")
 BUSHING_WIDER_THAN_SLOT = Refusal("bushing-wider-than-slot", "A bushing {od:fine} wide does not go into slots of {slot:fine}")
+STRAIGHT_WIDER_THAN_BUSHING = Refusal(
+    "straight-wider-than-bushing", "A straight bit {wide:fine} wide does not turn in a bushing of {od:fine}"
+)
 UNKNOWN_FIELD = Refusal("unknown-field", "{name!r} is no field of it")
 MISSING = Refusal("missing", "Type the {name}")
 NOT_WHOLE = Refusal("not-whole", "{text!r} is no whole number")

@@ -7,9 +7,10 @@ from typing import Final
 
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import Drop, deeper_than_any
+from ranura.core.choosing.comb_judge import is_combs_dovetail
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.dovetails import refusals, words
-from ranura.core.cuts.dovetails.judge import DovetailsJudge, fits_comb
+from ranura.core.cuts.dovetails.judge import DovetailsJudge
 from ranura.core.cuts.dovetails.on_board import DovetailsOnBoard
 from ranura.core.cuts.dovetails.setting import DovetailsSetting
 from ranura.core.cutting.grip import Grip
@@ -18,7 +19,7 @@ from ranura.core.cutting.stepping import Stepping, plan_steps
 from ranura.core.geometry import closeness
 from ranura.core.output.cautions import in_order, tool_cautions
 from ranura.core.shop.tooling.guides import Bushing
-from ranura.core.text import depth_words
+from ranura.core.text import comb_words, depth_words
 from ranura.core.text.cautions import Caution, caution, written
 from ranura.core.text.errors import CutError
 
@@ -68,7 +69,7 @@ def _cautions(asked: DovetailsOnBoard, stepping: Stepping | None) -> Iterator[Ca
     if stepping is not None:
         yield from stepping.cautions
         yield from (each for pace in stepping.paces for each in pace.cautions)
-    yield caution(words.WHOLE_SECTION, depth=asked.depth)
+    yield caution(comb_words.WHOLE_SECTION, depth=asked.depth)
     if asked.cut.makes == "sockets" and closeness.over(asked.depth, asked.thick / 2):
         yield caution(words.THIN_BELOW_SOCKETS, depth=asked.depth, thick=asked.thick, left=asked.thick - asked.depth)
     over = asked.front - asked.comb.sides
@@ -80,7 +81,7 @@ def _cautions(asked: DovetailsOnBoard, stepping: Stepping | None) -> Iterator[Ca
     if closeness.over(abs(off), _OFF):
         how = "tight" if off > 0 else "loose"
         yield caution(words.NOT_AT_ITS_DEPTH, depth=asked.depth, by=abs(off), how=how, fits=asked.fits_at)
-    yield caution(words.SCRAP_ON_THE_LEFT)
+    yield caution(comb_words.SCRAP_ON_THE_LEFT)
     yield caution(words.INSIDES_OUT)
 
 
@@ -90,7 +91,7 @@ def refuse(judge: DovetailsJudge, dropped: list[Drop]) -> None:
     bits, comb = judge.tools.bits, judge.dovetails.comb
     if len(by_itself) < len(bits):
         return
-    right = [bit for bit in bits if judge.is_of_kind(bit) and fits_comb(judge.dovetails, bit)]
+    right = [bit for bit in bits if judge.is_of_kind(bit) and is_combs_dovetail(comb, bit)]
     if not right:
         raise CutError(
             refusals.NO_DOVETAIL_BIT, field="cut.bit_id", diameter=comb.bit_diameter, angle=f"{comb.angle:g}", comb=comb.name

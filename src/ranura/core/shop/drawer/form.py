@@ -120,7 +120,7 @@ BASE_FORM = ToolForm(
     ),
 )
 
-_TITLES = {"t-jig": "cut-line jig", "keyed-sled": "box-joint sled", "comb": "dovetail comb"}
+_TITLES = {"t-jig": "cut-line jig", "keyed-sled": "box-joint sled", "comb": "dovetail comb", "comb-pair": "pair of combs"}
 _FLAT_LABELS = {
     "outside": "Outside",
     "bore": "Bore",
@@ -142,9 +142,11 @@ _FLAT_LABELS = {
     "slot": "Slots, width",
     "slots": "Slots, how many",
     "sides": "For tails as thick as",
+    "tip": "Fingers for pins, at their tips",
     "thickness": "Comb, thickness",
     "bushing": "Its bushing, outside",
     "angle": "Its bit's angle, degrees",
+    "straight": "Straight bit for pins, diameter",
     "router_id": "Router",
     "bit_id": "Bit",
     "bit_diameter": "Bit diameter then",
@@ -162,7 +164,14 @@ _FLAT_LABELS = {
 }
 
 
-_LABELS_OF = {("comb", "bit_diameter"): "Its bit's diameter"}
+_LABELS_OF = {
+    ("comb", "bit_diameter"): "Its bit's diameter",
+    ("comb-pair", "bit_diameter"): "Dovetail bit's diameter",
+    ("comb-pair", "angle"): "Dovetail bit's angle, degrees",
+    ("comb-pair", "slot"): "Slots for tails, width",
+    ("comb-pair", "slots"): "Slots for tails, how many",
+    ("comb-pair", "thickness"): "Combs, thickness",
+}
 """What a field of one kind alone is called."""
 
 

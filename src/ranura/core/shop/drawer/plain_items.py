@@ -12,6 +12,7 @@ from ranura.core.shop.drawer.reading import Texts, given
 from ranura.core.shop.tooling.guides import (
     Bushing,
     Comb,
+    CombPair,
     EdgeGuide,
     Guide,
     InlaySet,
@@ -36,6 +37,7 @@ PLAIN_KINDS: dict[str, type[PlainItem]] = {
     "sled": Sled,
     "keyed-sled": KeyedSled,
     "comb": Comb,
+    "comb-pair": CombPair,
     "t-jig": TJig,
     "wood": Material,
     "delivery": Delivery,

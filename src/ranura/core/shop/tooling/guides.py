@@ -178,6 +178,40 @@ class Comb:
             raise ToolError(refusals.ANGLE_TOO_WIDE, field="angle", angle=self.angle, limit=_STEEPEST)
 
 
+@dataclass(frozen=True, kw_only=True, slots=True)
+class CombPair:
+    """Two combs for through dovetails, bound to one bushing, a dovetail bit and a straight bit (R14): a straight one for tails,
+    and one with tapered fingers, which lean as the dovetail bit's flanks do, for pins.
+
+    For both from one slot or finger to the next; of the straight one how wide its slots are and how many; of the tapered one how
+    wide its fingers are at their tips, where they are narrowest.
+    """
+
+    id: str
+    name: str
+    pitch: float
+    slot: float
+    slots: int
+    tip: float
+    thickness: float
+    bushing: float
+    bit_diameter: float
+    angle: float
+    straight: float
+    kind: Literal["comb-pair"] = "comb-pair"
+
+    def __post_init__(self) -> None:
+        _positive(self, "pitch", "slot", "slots", "tip", "thickness", "bushing", "bit_diameter", "angle", "straight")
+        if not self.slot < self.pitch:
+            raise ToolError(refusals.SLOT_WITHOUT_FINGER, field="slot", slot=self.slot, pitch=self.pitch)
+        if not self.bushing <= self.slot:
+            raise ToolError(refusals.BUSHING_WIDER_THAN_SLOT, field="bushing", od=self.bushing, slot=self.slot)
+        if not self.straight < self.bushing:
+            raise ToolError(refusals.STRAIGHT_WIDER_THAN_BUSHING, field="straight", wide=self.straight, od=self.bushing)
+        if not self.angle < _STEEPEST:
+            raise ToolError(refusals.ANGLE_TOO_WIDE, field="angle", angle=self.angle, limit=_STEEPEST)
+
+
 _STEEPEST = 45.0
 
 
@@ -204,4 +238,4 @@ class TJig:
         return closeness.same(self.bit_diameter, bit_diameter) and closeness.same(self.base_to_axis, base_to_axis)
 
 
-Guide = Bushing | InlaySet | EdgeGuide | Straightedge | Trammel | Sled | KeyedSled | Comb | TJig
+Guide = Bushing | InlaySet | EdgeGuide | Straightedge | Trammel | Sled | KeyedSled | Comb | CombPair | TJig

@@ -1,0 +1,73 @@
+"""Judging what runs in a comb: the bushing that it is made for, on a router held by hand (R14, R9)."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from typing import Final
+
+from ranura.core.board.materials import Material
+from ranura.core.choosing.straight_judge import StraightJudge
+from ranura.core.cutting.need import StraightCut
+from ranura.core.shop.house_rules import HouseRules
+from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.guides import Bushing, Comb, CombPair
+from ranura.core.shop.tooling.routers import Base, Router
+from ranura.core.templates import words as template_words
+from ranura.core.templates.bushings import room_for_shank
+from ranura.core.text import comb_words, guide_words
+from ranura.core.text.cautions import Caution, Reason, has_stop
+
+WITHIN: Final = 0.05
+"""mm by which bit and bushing may differ from what their comb is made for, and degrees."""
+
+
+class CombJudge(StraightJudge):
+    """`comb` is what the bushing runs in."""
+
+    def __init__(self, shop: Shop, need: StraightCut, wood: Material, rules: HouseRules, comb: Comb | CombPair) -> None:
+        super().__init__(shop, need, wood, rules)
+        self.comb = comb
+
+    @property
+    def bits_are_alike(self) -> bool:
+        """See `Judge.bits_are_alike`: of two that are as wide one may have a shank that the bushing does not let through."""
+        return False
+
+    def bushing(self, bit: Bit, base: Base) -> Bushing | Reason:
+        """The comb's bushing on this base with the bit's shank in it, or why there is none."""
+        comb = self.comb
+        owned = [
+            each for each in self.tools.shop.guides if isinstance(each, Bushing) and abs(each.outside - comb.bushing) <= WITHIN
+        ]
+        if not owned:
+            return Reason(comb_words.COMBS_BUSHING_MISSING, {"comb": comb.name, "od": comb.bushing})
+        if base.plate is None:
+            return Reason(template_words.NO_BUSHING_PLATE)
+        fitting = [each for each in owned if each.plate in (None, base.plate)]
+        if not fitting:
+            return Reason(template_words.BUSHING_OF_OTHER_PLATE, {"plate": base.plate})
+        good = [each for each in fitting if not has_stop(self.room(each, bit))]
+        if not good:
+            return Reason(comb_words.SHANK_STAYS_OUT, {"shank": bit.shank, "od": comb.bushing, "thickness": comb.thickness})
+        return good[0]
+
+    def room(self, bushing: Bushing, bit: Bit) -> list[Caution]:
+        """What a bushing says to the bit whose shank turns in it."""
+        return room_for_shank(bushing, bit, template=self.comb.thickness, rules=self.rules)
+
+    def against_router(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
+        """See `Judge.against_router`."""
+        if not self.tools.by_hand[router.id]:
+            yield Reason(guide_words.NEEDS_HAND_ROUTER)
+        elif isinstance(found := self.bushing(bit, base), Reason):
+            yield found
+
+    def look_around(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
+        """See `StraightJudge.look_around`: the comb holds what is cut, and nothing stands above it."""
+        return iter(())
+
+
+def is_combs_dovetail(comb: Comb | CombPair, bit: Bit) -> bool:
+    """Whether a dovetail bit is the one that a comb is made for."""
+    return abs(bit.diameter - comb.bit_diameter) <= WITHIN and abs((bit.angle or 0.0) - comb.angle) <= WITHIN
