@@ -33,11 +33,13 @@ from ranura.core.text.lengths import in_mm
 from ranura.demo.shop import SHOP
 
 PAIR = next(each for each in SHOP.guides if isinstance(each, CombPair))
-PINS = ThroughDovetailsCut(makes="pins", mate=in_mm(16), play=0.1)
-TAILS = ThroughDovetailsCut(makes="tails", mate=in_mm(18))
+PLACE, LEAN = 17.125, math.tan(math.radians(7))
+"""How wide the place of a pin is at its floor: the bit and its bushing's play; how its flanks lean."""
+PINS = ThroughDovetailsCut(makes="pins", mate=in_mm(14), play=0.1)
+TAILS = ThroughDovetailsCut(makes="tails", mate=in_mm(15))
 
 
-def board(width: float = 120, thickness: float = 18, length: float = 400) -> Piece:
+def board(width: float = 120, thickness: float = 15, length: float = 400) -> Piece:
     return Piece(name="End", material="beech", length=in_mm(length), width=in_mm(width), thickness=in_mm(thickness))
 
 
@@ -49,25 +51,24 @@ def stops(made) -> set[str]:
     return {each.code for each in made.cautions if each.level == "stop"}
 
 
-def under(cut: ThroughDovetailsCut, width: float = 120, thickness: float = 18, shop: Shop = SHOP) -> ThroughOnBoard:
+def under(cut: ThroughDovetailsCut, width: float = 120, thickness: float = 15, shop: Shop = SHOP) -> ThroughOnBoard:
     return through_dovetails(cut, board(width, thickness), shop)
 
 
 @given(st.integers(1, 10), st.floats(0.01, 0.99), st.sampled_from(["tails", "pins"]))
 def test_tails_and_pins_fill_the_width_and_both_boards_are_laid_out_alike(tails, share, makes):
     """Against the sum of what is there: half pins, tails and pins at the inside of the corner."""
-    asked = under(replace(TAILS, makes=makes, mate=in_mm(18)), _width(tails, share))
+    asked = under(replace(TAILS, makes=makes), _width(tails, share))
     assert asked.tails == tails
-    assert 6 <= asked.half_pin <= 20.125 - 18.3 * math.tan(math.radians(8)) + 1e-9
-    at_floor = 20.125
-    assert 2 * asked.half_pin + tails * (36 - at_floor) + (tails - 1) * at_floor == pytest.approx(asked.wide)
+    assert 6 <= asked.half_pin <= PLACE - 15.3 * LEAN + 1e-9
+    assert 2 * asked.half_pin + tails * (28 - PLACE) + (tails - 1) * PLACE == pytest.approx(asked.wide)
     assert asked.middles[0] + asked.middles[-1] == pytest.approx(asked.wide)
-    assert asked.middles[0] - at_floor / 2 <= 0, "no wood stays beside the outer slot"
+    assert asked.middles[0] - PLACE / 2 <= 0, "no wood stays beside the outer slot"
 
 
 def _width(tails: int, share: float) -> float:
-    least, most = 6.0, 20.125 - 18.3 * math.tan(math.radians(8))
-    return tails * 36 - 20.125 + 2 * (least + (most - least) * share)
+    least, most = 6.0, PLACE - 15.3 * LEAN
+    return tails * 28 - PLACE + 2 * (least + (most - least) * share)
 
 
 @pytest.mark.parametrize("makes", ["tails", "pins"])
@@ -77,8 +78,8 @@ def test_the_moves_make_them_and_nothing_climbs(makes, end, outside):
     made = plan(replace(PINS if makes == "pins" else TAILS, end=end, outside=outside))
     assert (made.status in ("ready", "caution"), made.proof.passed) == (True, True)
     assert {each.check for each in made.proof.findings} <= {6}, "what is taken is what is wanted"
-    assert made.bit_id == ("straight-12.7" if makes == "pins" else "dovetail-20")
-    slots = 3 if makes == "pins" else 4
+    assert SHOP.bit(made.bit_id).diameter == (9.525 if makes == "pins" else 17)
+    slots = 4 if makes == "pins" else 5
     assert len([move for move in made.moves if move.kind == "leave"]) == slots * len(made.passes), "out before every slot"
     assert [move.kind for move in made.moves if move.kind in ("start", "stop")] == ["start", "stop"] * len(made.passes)
 
@@ -89,18 +90,18 @@ def test_pins_are_narrowest_outside():
         cut = replace(PINS, outside=outside)
         made = plan(cut)
         gone = [
-            LineString(move.path).buffer(12.7 / 2, quad_segs=32)
+            LineString(move.path).buffer(9.525 / 2, quad_segs=32)
             for move in made.moves
             if move.kind in ("enter", "cut", "leave") and len(move.path) > 1
         ]
-        left = Polygon([(0, 0), (120, 0), (120, 18), (0, 18)])
+        left = Polygon([(0, 0), (120, 0), (120, 15), (0, 15)])
         for each in gone:
             left = left.difference(each)
-        wide = [left.intersection(LineString([(24, y), (60, y)])).length for y in (0.01, 17.99)]
+        wide = [left.intersection(LineString([(46, y), (74, y)])).length for y in (0.01, 14.99)]
         # At the left end y begins at the shown face.
         assert sorted(wide) == (wide if outside == "shown" else wide[::-1])
-        assert max(wide) == pytest.approx(20.125 - 0.1, abs=0.02)
-        assert max(wide) - min(wide) == pytest.approx(2 * 18 * math.tan(math.radians(8)), abs=0.03)
+        assert max(wide) == pytest.approx(PLACE - 0.1, abs=0.02)
+        assert max(wide) - min(wide) == pytest.approx(2 * 15 * LEAN, abs=0.03)
 
 
 @pytest.mark.parametrize("makes", ["tails", "pins"])
@@ -129,17 +130,17 @@ def test_without_scrap_on_the_left_the_first_slot_climbs():
 @pytest.mark.parametrize(
     ("piece", "cut", "shop", "code"),
     [
-        ({"width": 26}, {}, {}, "no-tail"),
+        ({"width": 22}, {}, {}, "no-tail"),
         ({"width": 128}, {}, {}, "half-pins-too-wide"),
-        ({"width": 440}, {}, {}, "comb-pair-too-narrow"),
+        ({"width": 423.9}, {}, {}, "comb-pair-too-narrow"),
         ({}, {"combs": "no such"}, {}, "unknown-comb-pair"),
         ({"length": 30}, {}, {}, "deeper-than-board"),
         ({}, {"mate": in_mm(24)}, {}, "deeper-than-any-bit"),
         ({}, {"mate": in_mm(80)}, {}, "mouth-too-narrow"),
-        ({}, {"makes": "pins"}, {"straight": 15.87, "bushing": 16.0, "slot": 16.0}, "straight-too-wide"),
-        ({}, {"makes": "pins"}, {"straight": 6.35}, "straight-too-narrow"),
-        ({}, {"makes": "pins"}, {"tip": 15.0}, "fingers-begin-late"),
-        ({}, {"makes": "pins"}, {"straight": 11.5}, "no-bit-for-pair"),
+        ({}, {"makes": "pins"}, {"straight": 12.5}, "straight-too-wide"),
+        ({}, {"makes": "pins"}, {"straight": 4.7}, "straight-too-narrow"),
+        ({}, {"makes": "pins"}, {"tip": 6.0}, "fingers-begin-late"),
+        ({}, {"makes": "pins"}, {"straight": 9.0}, "no-bit-for-pair"),
         ({}, {"bit_id": None}, {"angle": 9.0}, "no-bit-for-pair"),
     ],
 )  # fmt: skip
@@ -153,8 +154,8 @@ def test_what_cannot_be_is_refused_where_it_was_typed(piece, cut, shop, code):
 def test_the_widths_that_would_do_are_named_and_do():
     with pytest.raises(CutError) as refused:
         under(TAILS, 128)
-    assert "boards 99.9 mm to 123 mm or 135.9 mm to 159 mm" in refused.value.message.metric
-    for width, tails in ((99.9, 3), (122.9, 3), (135.9, 4), (158.9, 4)):
+    assert "boards 106.9 mm to 125.35 mm or 134.9 mm to 153.35 mm" in refused.value.message.metric
+    for width, tails in ((106.9, 4), (125.3, 4), (134.9, 5), (153.3, 5)):
         assert under(TAILS, width).tails == tails
 
 
@@ -167,15 +168,25 @@ def test_combs_bushing_and_bits_are_bound_to_one_another():
     assert "needs-hand-router" in stops(plan(replace(PINS, router_id="table-three")))
 
 
+@pytest.mark.parametrize(("longer", "stopped"), [(0, False), (2, True), (4, True)])
+def test_a_cutter_that_reaches_into_the_bushing_is_stopped(longer, stopped):
+    """15.3 mm deep under 10 mm of comb, in a collar of 6 mm: that begins 19.3 mm above the tip."""
+    pair = replace(PAIR, bit_diameter=21.0, pitch=34.0)
+    bit = replace(SHOP.bit("dovetail-17"), diameter=21.0, cutting_length=18.0 + longer, overall_length=70)
+    guides = (*(each for each in SHOP.guides if each is not PAIR), pair)
+    own = replace(SHOP, guides=guides, bits=tuple(bit if each.id == bit.id else each for each in SHOP.bits))
+    made = plan(replace(TAILS, bit_id=bit.id), board(140), own)
+    assert ("cutter-in-bushing" in stops(made)) == stopped
+
+
 @pytest.mark.parametrize("play", [0.0, 0.2])
 def test_where_the_pins_comb_lies_sets_their_width(play):
     """A finger is as wide where the inside lies as the pin there, less twice what bushing and bit leave beside it."""
     asked = under(replace(PINS, play=play))
     made = plan(replace(PINS, play=play))
     (tips,) = (each for each in made.figures if each.key == "guide.tips")
-    lean = math.tan(math.radians(8))
-    finger = PAIR.tip + 2 * lean * (tips.value + 18)
-    assert finger + (15.875 - 12.7) / math.cos(math.radians(8)) == pytest.approx(20.125 - play)
+    finger = PAIR.tip + 2 * LEAN * (tips.value + 15)
+    assert finger + (15.875 - 9.525) / math.cos(math.radians(7)) == pytest.approx(PLACE - play)
     assert asked.tips == pytest.approx(-tips.value)
 
 
@@ -183,7 +194,7 @@ def test_the_pair_is_put_in_by_its_sizes_and_its_combs_can_be_drawn():
     texts = plain_item_texts(PAIR)
     assert plain_item_from_texts("comb-pair", texts, id=PAIR.id, unit="mm") == PAIR
     for wrong, code in (
-        ({"slot": "36"}, "slot-without-finger"),
+        ({"slot": "28"}, "slot-without-finger"),
         ({"bushing": "17"}, "bushing-wider-than-slot"),
         ({"straight": "16"}, "straight-wider-than-bushing"),
         ({"angle": "50"}, "angle-too-wide"),
@@ -203,7 +214,7 @@ def test_the_pair_is_put_in_by_its_sizes_and_its_combs_can_be_drawn():
 def test_a_corner_goes_together_with_the_play_of_its_fit(end, into, fit, times):
     for tried, more in ({}, 0.0), ({"tried": "too-tight", "off": in_mm(0.1)}, 0.1):
         joint = Joint(kind="through-dovetails", end=end, into=into, fit=fit, **tried)
-        found = plan_joint(PLANNING, joint, board(), board(120, 16, 300), SHOP)
+        found = plan_joint(PLANNING, joint, board(), board(120, 14, 300), SHOP)
         wanted = SHOP.rules.dovetail_clearance * times + more
         assert (found.status, found.cautions) == ("caution", ())
         assert found.together is not None
@@ -215,17 +226,17 @@ def test_a_corner_goes_together_with_the_play_of_its_fit(end, into, fit, times):
     assert [each.cut.makes for each in found.joined.cuts] == ["tails"] * (len(found.cuts) // 2) + ["pins"] * (
         len(found.cuts) // 2
     )
-    assert "0.36 mm for every 0.1 mm" in str(found.joined.mended)
+    assert "0.41 mm for every 0.1 mm" in str(found.joined.mended)
 
 
 def test_of_two_pairs_the_one_for_such_boards_is_taken_and_without_one_it_is_wanted():
-    steep = replace(PAIR, id="steep", angle=14.0)
+    steep = replace(PAIR, id="steep", angle=10.0)
     shop = replace(
-        SHOP, guides=(steep, *SHOP.guides), bits=(*SHOP.bits, replace(SHOP.bit("dovetail-20"), id="steep", angle=14.0))
+        SHOP, guides=(steep, *SHOP.guides), bits=(*SHOP.bits, replace(SHOP.bit("dovetail-17"), id="steep", angle=10.0))
     )
     assert through_dovetails(replace(TAILS, mate=in_mm(12)), board(118), shop).combs is steep
     assert through_dovetails(replace(TAILS, mate=in_mm(12), combs=PAIR.id), board(), shop).combs == PAIR
     without = replace(SHOP, guides=tuple(each for each in SHOP.guides if each is not PAIR))
     with pytest.raises(CutError) as refused:
-        plan_joint(PLANNING, Joint(kind="through-dovetails"), board(), board(120, 16), without)
+        plan_joint(PLANNING, Joint(kind="through-dovetails"), board(), board(120, 14), without)
     assert (refused.value.code, refused.value.lacks) == ("no-comb-pair", True)

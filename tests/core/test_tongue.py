@@ -128,7 +128,7 @@ def test_what_is_small_or_leans_on_too_little_is_stopped_by_what_happens():
         ({"root": in_mm(14)}, SHELF, "cut.root", "no-shoulders"),
         ({"depth": in_mm(11.9), "root": in_mm(12.5)}, SHELF, "cut.root", "no-shoulders"),
         ({"taper": in_mm(4)}, SHELF, "cut.taper", "taper-too-much"),
-        ({"angle": 7.0}, SHELF, "cut.angle", "no-dovetail-bit"),
+        ({"angle": 8.0}, SHELF, "cut.angle", "no-dovetail-bit"),
         ({"depth": in_mm(13)}, size(thickness=30), "cut.depth", "deeper-than-any-bit"),
         ({"depth": in_mm(11), "on": "near"}, size(width=20), "cut.depth", "higher-than-board"),
     ],

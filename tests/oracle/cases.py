@@ -147,8 +147,8 @@ def _dovetails(chance: random.Random, piece: Case, length: float, _width: float,
 
 def _through_dovetails(chance: random.Random, piece: Case, length: float, _width: float, _thick: float) -> Case:
     if chance.random() < 0.9:
-        # What the pair takes: two half pins of 6 to about 17 mm beside the tails.
-        piece["width"] = mm(36 * chance.randint(1, 9) - 20.125 + chance.uniform(12, 34))
+        # What the pair takes: two half pins of 6 to about 14 mm beside the tails.
+        piece["width"] = mm(28 * chance.randint(1, 11) - 17.125 + chance.uniform(12, 27))
     piece |= {"length": mm(min(length, chance.uniform(180, 480))), "thickness": mm(chance.uniform(8, 22))}
     return {
         "kind": "through-dovetails", "makes": chance.choice(["tails", "pins"]), "end": chance.choice(["left", "right"]),

@@ -53,7 +53,7 @@ def asked(kind: str, seed: int) -> dict[str, Any]:
         first, second = (between(300, 480), wide, between(13, 24)), (between(180, 420), wide, between(7, 14))
         material = chance.choice(["beech", "ash"])
     if kind == "through-dovetails":
-        wide = between(100, 122) + 36 * chance.randint(-2, 4)
+        wide = between(107, 124) + 28 * chance.randint(-2, 5)
         first, second = (between(240, 480), wide, between(9, 20)), (between(180, 420), wide, between(9, 20))
         material = chance.choice(["beech", "ash"])
     if kind == "sliding-dovetail":
@@ -131,7 +131,7 @@ def test_the_boards_go_together_as_it_is_said(kind, seed):
     for line in found["fit"]["measured_at"]:
         at = np.array(line["at"])
         # Of a box joint one side of one finger alone, and of dovetails one socket.
-        far = {"box-joint": 3, "half-blind": 12, "through-dovetails": 16}.get(kind, 130)
+        far = {"box-joint": 3, "half-blind": 12, "through-dovetails": 13}.get(kind, 130)
         steps = np.arange(-far, far, STEP)
         points = at + steps[:, None] * np.array(line["way"])
         one, two = (solid.holds(points, whole) for solid, whole in zip(solids, sizes, strict=True))

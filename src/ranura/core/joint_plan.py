@@ -119,14 +119,18 @@ def boards_of(first: Piece, second: Piece, shop: Shop) -> Boards:
         keys=keys,
         combs=tuple(each for each in shop.guides if isinstance(each, Comb)),
         pairs=tuple(each for each in shop.guides if isinstance(each, CombPair)),
-        dovetails=tuple(
-            Dovetail(diameter=bit.diameter, angle=bit.angle or 0.0, cuts_to=bit.cuts_to)
-            for bit in shop.bits
-            if bit.profile == "dovetail" and not bit.archived
-        ),
+        dovetails=_dovetails(shop),
         sheet=woods[1].material_class in SHEETS,
         movement=(movement_of(woods[0].material_class), movement_of(woods[1].material_class)),
     )
+
+
+def _dovetails(shop: Shop) -> tuple[Dovetail, ...]:
+    """The dovetail bits there are; of those that a table takes these alone, since a tongue is cut there by its socket's bit."""
+    bits = [bit for bit in shop.bits if bit.profile == "dovetail" and not bit.archived]
+    tables = [router for router in shop.routers if router.mounting == "table"]
+    held = [bit for bit in bits if any(table.has_collet(bit.shank) or table.sleeve_for(bit.shank) for table in tables)]
+    return tuple(Dovetail(diameter=bit.diameter, angle=bit.angle or 0.0, cuts_to=bit.cuts_to) for bit in held or bits)
 
 
 def plan_joint(planning: Planning, joint: Joint, first: Piece, second: Piece, shop: Shop) -> JointPlan:

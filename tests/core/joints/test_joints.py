@@ -403,6 +403,16 @@ def test_boards_of_two_widths_have_no_fingers_and_no_dovetails(kind, differ, ref
         assert joined(Joint(kind=kind), given).cuts
 
 
+@pytest.mark.parametrize(("shank", "taken"), [(8, 12.7), (12.7, 15.0)])
+def test_a_sliding_dovetail_takes_a_bit_that_the_table_holds(shank, taken):
+    """Its tongue is cut there, by the bit of its socket: the widest that goes in is no help on a shank without its collet."""
+    wide = replace(SHOP.bit("dovetail-12.7"), id="wide", diameter=15.0, shank=shank)
+    shop = replace(SHOP, bits=(*SHOP.bits, wide))
+    found = plan_joint(PLANNING, Joint(kind="sliding-dovetail", at=mm(200)), board(600, 200, 30), board(400, 200, 24), shop)
+    assert shop.bit(found.cuts[0].plan.bit_id).diameter == taken
+    assert found.status != "stop"
+
+
 @pytest.mark.parametrize("end", ["left", "right"])
 @pytest.mark.parametrize("into", ["left", "right", "both", "near"])
 def test_a_tapered_dovetail_fills_its_socket_at_both_edges(end, into):

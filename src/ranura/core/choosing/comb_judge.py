@@ -8,15 +8,17 @@ from typing import Final
 from ranura.core.board.materials import Material
 from ranura.core.choosing.straight_judge import StraightJudge
 from ranura.core.cutting.need import StraightCut
+from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Bushing, Comb, CombPair
+from ranura.core.shop.tooling.profiles import radius_at
 from ranura.core.shop.tooling.routers import Base, Router
 from ranura.core.templates import words as template_words
 from ranura.core.templates.bushings import room_for_shank
 from ranura.core.text import comb_words, guide_words
-from ranura.core.text.cautions import Caution, Reason, has_stop
+from ranura.core.text.cautions import Caution, Reason, caution, has_stop
 
 WITHIN: Final = 0.05
 """mm by which bit and bushing may differ from what their comb is made for, and degrees."""
@@ -49,12 +51,34 @@ class CombJudge(StraightJudge):
             return Reason(template_words.BUSHING_OF_OTHER_PLATE, {"plate": base.plate})
         good = [each for each in fitting if not has_stop(self.room(each, bit))]
         if not good:
+            wide = [(2 * r, each) for each in fitting if (r := self._reaches_in(each, bit))]
+            if wide and not any(has_stop(self._around_shank(each, bit)) for _, each in wide):
+                across, tight = wide[0]
+                return Reason(comb_words.CUTTER_IN_BUSHING, {"wide": across, "od": tight.outside, "bore": tight.bore or 0.0})
             return Reason(comb_words.SHANK_STAYS_OUT, {"shank": bit.shank, "od": comb.bushing, "thickness": comb.thickness})
         return good[0]
 
     def room(self, bushing: Bushing, bit: Bit) -> list[Caution]:
-        """What a bushing says to the bit whose shank turns in it."""
+        """What a bushing says to the bit whose shank turns in it, and whose cutter must stay below."""
+        found = self._around_shank(bushing, bit)
+        if wide := self._reaches_in(bushing, bit):
+            found.append(caution(comb_words.CUTTER_IN_BUSHING, wide=2 * wide, od=bushing.outside, bore=bushing.bore or 0.0))
+        return found
+
+    def _around_shank(self, bushing: Bushing, bit: Bit) -> list[Caution]:
         return room_for_shank(bushing, bit, template=self.comb.thickness, rules=self.rules)
+
+    def _reaches_in(self, bushing: Bushing, bit: Bit) -> float:
+        """The radius of the cutter where the collar begins above it, in mm, where that has no room in the bore; 0 where it has.
+
+        Rule: R9 bore
+        Formula: r(depth + comb − collar) ≤ (bore − clearance) / 2
+        Source: bit and bushing share one axis; a cutter longer than the cut is deep goes on into the comb"""
+        collar = self.comb.thickness if bushing.length is None else bushing.length
+        above = self.need.depth + self.comb.thickness - collar
+        r = max((radius_at(bit.silhouette, z) for z in (above, *(c.z for c in bit.silhouette if c.z > above))), default=0.0)
+        bore = bushing.outside if bushing.bore is None else bushing.bore
+        return r if closeness.over(2 * r, bore - self.rules.bore_clearance) else 0.0
 
     def against_router(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
         """See `Judge.against_router`."""

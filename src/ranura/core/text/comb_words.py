@@ -21,6 +21,15 @@ SHANK_STAYS_OUT = Words(
     do="Take the same bit on a thinner shank, or a bushing with a shorter collar",
     setup=True,
 )
+CUTTER_IN_BUSHING = Words(
+    code="cutter-in-bushing",
+    place="guide",
+    level="stop",
+    message="The cutter is longer than the cut is deep: where the bushing of {od:fine} begins it is still {wide:fine} wide, and "
+    "the bore is {bore:fine}",
+    do="Take a bit that cuts no longer than this is deep, or a bushing with a wider bore or a shorter collar",
+    setup=True,
+)
 COMB_WANTS_DOVETAIL = Words(
     code="comb-wants-dovetail",
     place="tool",
