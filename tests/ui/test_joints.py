@@ -161,6 +161,7 @@ def width_of(page: Page, board: str, width: str) -> None:
     expect(page.get_by_test_id("save-piece")).to_have_count(0)
 
 
+@pytest.mark.thorough
 def test_through_dovetails_too_tight_in_scrap_have_their_comb_moved(open_page: Callable[..., Page]):
     page = open_page(f"{DESK}/joints/desk-box", wait="joint-page")
     cuts, fit = page.get_by_test_id("joint-cuts"), page.get_by_test_id("joint-fit")

@@ -148,7 +148,7 @@ def test_the_log_in_pictures_opens_the_run_that_is_pressed(open_page: Callable[.
     plots = page.get_by_test_id("plot")
     expect(plots).to_have_count(4)
     chips, bits, off, times = (plots.nth(number) for number in range(4))
-    expect(chips.get_by_role("img")).to_have_attribute("aria-label", re.compile(r"sycamore: \d+ runs"))
+    expect(chips.get_by_role("group")).to_have_attribute("aria-label", re.compile(r"sycamore: \d+ runs"))
     expect(chips).to_contain_text("0.04 mm")
     expect(bits).to_contain_text("225 m")
     expect(off).to_contain_text("Plunge two, fixed base, flat side")
