@@ -12,9 +12,11 @@ from shapely import Point as Place
 from shapely import Polygon
 from shapely.geometry import LineString
 
+from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
 from ranura.core.board.stood import placing_of
 from ranura.core.cuts.through_dovetails.asked import ThroughDovetailsCut
+from ranura.core.cuts.through_dovetails.drawing import section_ring
 from ranura.core.cuts.through_dovetails.on_board import ThroughOnBoard, through_dovetails
 from ranura.core.family import NOTHING_BEFORE
 from ranura.core.geometry.loop_text import loops_of_text
@@ -135,6 +137,7 @@ def test_without_scrap_on_the_left_the_first_slot_climbs():
         ({"width": 423.9}, {}, {}, "comb-pair-too-narrow"),
         ({}, {"combs": "no such"}, {}, "unknown-comb-pair"),
         ({"length": 30}, {}, {}, "deeper-than-board"),
+        ({"width": 107.9, "thickness": 40}, {"makes": "pins"}, {}, "half-pins-too-wide"),
         ({}, {"mate": in_mm(24)}, {}, "deeper-than-any-bit"),
         ({}, {"mate": in_mm(80)}, {}, "mouth-too-narrow"),
         ({}, {"makes": "pins"}, {"straight": 12.5}, "straight-too-wide"),
@@ -149,6 +152,18 @@ def test_what_cannot_be_is_refused_where_it_was_typed(piece, cut, shop, code):
     with pytest.raises(CraftError) as refused:
         plan(replace(TAILS, **cut), board(**piece), own)
     assert refused.value.code == code
+
+
+@pytest.mark.parametrize(("left", "refused"), [(25, True), (26, False)])
+def test_an_opening_too_near_to_the_end_is_refused(left, refused):
+    window = Contour(form="rectangle", length=in_mm(40), width=in_mm(40), left=in_mm(left))
+    piece = replace(board(), openings=(window,))
+    if refused:
+        with pytest.raises(CutError) as error:
+            plan(TAILS, piece)
+        assert error.value.code == "opening-near-end"
+    else:
+        assert plan(TAILS, piece).status == "caution"
 
 
 def test_the_widths_that_would_do_are_named_and_do():
@@ -177,6 +192,18 @@ def test_a_cutter_that_reaches_into_the_bushing_is_stopped(longer, stopped):
     own = replace(SHOP, guides=guides, bits=tuple(bit if each.id == bit.id else each for each in SHOP.bits))
     made = plan(replace(TAILS, bit_id=bit.id), board(140), own)
     assert ("cutter-in-bushing" in stops(made)) == stopped
+
+
+@pytest.mark.parametrize("cut", [PINS, TAILS], ids=["pins", "tails"])
+def test_the_end_is_drawn_as_it_is_cut(cut):
+    """What of the end is drawn, against what is to be left of it as it is seen from its outside."""
+    asked = under(cut)
+    ring = Polygon(section_ring(asked, 40.0))
+    at_end, at_floor = (asked.tails * (28 - 2 * half) for half in (PLACE / 2 - asked.depth * LEAN, PLACE / 2))
+    outside = asked.tails * (28 - 2 * ((PLACE - cut.play) / 2 - 15 * LEAN))
+    gone = asked.depth * ((120 - (at_end + at_floor) / 2) if cut.makes == "tails" else outside)
+    assert ring.is_valid
+    assert ring.area == pytest.approx(120 * 40 - gone, abs=0.01)
 
 
 @pytest.mark.parametrize("play", [0.0, 0.2])
@@ -231,6 +258,11 @@ def test_a_corner_goes_together_with_the_play_of_its_fit(end, into, fit, times):
         assert max(each.interference for each in found.together.measured) < 1e-6
         assert found.together.interference < 1e-4, "mm², of sections that are chords of 0.001 mm"
     assert len(found.cuts) == (4 if into == "both" else 2)
+    inwards = 1.0 if end == "left" or into == "both" else -1.0
+    (shown,) = {each.cut.outside == "back" for each in found.joined.cuts if each.cut.makes == "tails"}
+    assert shown == (found.joined.placing.z[0] == inwards), (
+        "of the tails' board the shown face lies within the corner, or without"
+    )
     assert [each.cut.makes for each in found.joined.cuts] == ["tails"] * (len(found.cuts) // 2) + ["pins"] * (
         len(found.cuts) // 2
     )
