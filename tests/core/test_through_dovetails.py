@@ -134,7 +134,7 @@ def test_without_scrap_on_the_left_the_first_slot_climbs():
     [
         ({"width": 22}, {}, {}, "no-tail"),
         ({"width": 128}, {}, {}, "half-pins-too-wide"),
-        ({"width": 423.9}, {}, {}, "comb-pair-too-narrow"),
+        ({"width": 395.9}, {}, {}, "comb-pair-too-narrow"),
         ({}, {"combs": "no such"}, {}, "unknown-comb-pair"),
         ({"length": 30}, {}, {}, "deeper-than-board"),
         ({"width": 107.9, "thickness": 40}, {"makes": "pins"}, {}, "half-pins-too-wide"),
@@ -192,6 +192,19 @@ def test_a_cutter_that_reaches_into_the_bushing_is_stopped(longer, stopped):
     own = replace(SHOP, guides=guides, bits=tuple(bit if each.id == bit.id else each for each in SHOP.bits))
     made = plan(replace(TAILS, bit_id=bit.id), board(140), own)
     assert ("cutter-in-bushing" in stops(made)) == stopped
+
+
+@pytest.mark.parametrize(("cut", "comb"), [(PINS, "the tapered one"), (TAILS, "the straight one")])
+def test_the_slip_says_which_comb_and_where_the_board_stands_under_it(cut, comb):
+    made = plan(cut)
+    figures = {each.key: each.value for each in made.figures}
+    assert figures["guide.stop"] == pytest.approx(32), "half of 120 less four times 28, and 28 more"
+    assert 2 * figures["dovetails.pins"] == pytest.approx(120 - 4 * 28 + PLACE)
+    if cut is TAILS:
+        assert figures["tool.free"] == pytest.approx(12 + 10 + 15.3), "collet to base, through the comb, and as deep"
+    said = {each.key: [line.metric for line in each.lines] for each in made.slip}
+    assert said["guide"][0].startswith(f"Pair of combs 28, {comb}")
+    assert any("scrap" in line for line in said["hold"]) == (cut is TAILS)
 
 
 @pytest.mark.parametrize("cut", [PINS, TAILS], ids=["pins", "tails"])
@@ -256,6 +269,7 @@ def test_a_corner_goes_together_with_the_play_of_its_fit(end, into, fit, times):
         across, before, below = found.together.measured
         assert (across.gap, before.gap, below.gap) == pytest.approx((wanted, 0, 0), abs=1e-6)
         assert max(each.interference for each in found.together.measured) < 1e-6
+        assert found.together.second.bounds[3] > found.together.first.bounds[3] + 10, "the second board is drawn above the pins"
         assert found.together.interference < 1e-4, "mm², of sections that are chords of 0.001 mm"
     assert len(found.cuts) == (4 if into == "both" else 2)
     inwards = 1.0 if end == "left" or into == "both" else -1.0

@@ -106,8 +106,7 @@ def _at(lane: Ring, v: float) -> Point:
 
 def _at_the_edge(asked: ThroughOnBoard, lane: Ring) -> bool:
     """Whether wood stands on the left of the bit alone: in the last slot for tails, at the board's right edge."""
-    to_edge = asked.wide - lane[0][0]
-    return asked.cut.makes == "tails" and to_edge < FLANK * (asked.bit_diameter / 2 - asked.depth / 2 * asked.lean)
+    return asked.wide - lane[0][0] < FLANK * (asked.bit_diameter / 2 - asked.depth / 2 * asked.lean)
 
 
 def _on(asked: ThroughOnBoard, way: Ring) -> Ring:
