@@ -3,11 +3,16 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import dataclass
 from typing import Final
 
 from ranura.core.board.materials import Material
+from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.straight_judge import StraightJudge
+from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.need import StraightCut
+from ranura.core.cutting.speed import Speed, speed_of, turning_rpm
+from ranura.core.cutting.stepping import Stepping, plan_steps
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
@@ -17,11 +22,21 @@ from ranura.core.shop.tooling.profiles import radius_at
 from ranura.core.shop.tooling.routers import Base, Router
 from ranura.core.templates import words as template_words
 from ranura.core.templates.bushings import room_for_shank
-from ranura.core.text import comb_words, guide_words
+from ranura.core.text import comb_words, depth_words, guide_words
 from ranura.core.text.cautions import Caution, Reason, caution, has_stop
 
 WITHIN: Final = 0.05
 """mm by which bit and bushing may differ from what their comb is made for, and degrees."""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class CombSetUp:
+    """What a pair of bit and router is set to under a comb; None where a stop says why there is none."""
+
+    speed: Speed
+    grip: Grip | None
+    bushing: Bushing | None
+    stepping: Stepping | None
 
 
 class CombJudge(StraightJudge):
@@ -79,6 +94,39 @@ class CombJudge(StraightJudge):
         r = max((radius_at(bit.silhouette, z) for z in (above, *(c.z for c in bit.silhouette if c.z > above))), default=0.0)
         bore = bushing.outside if bushing.bore is None else bushing.bore
         return r if closeness.over(2 * r, bore - self.rules.bore_clearance) else 0.0
+
+    def set_up(self, chosen: Candidate, *, run: float) -> CombSetUp:
+        """The speed, the bushing and the passes of a pair; a pass runs so many mm."""
+        bit = chosen.bit
+        speed = speed_of(bit, chosen.router, self.rules, compare=True)
+        held, found = self.grip(bit, chosen.router), self.bushing(bit, chosen.base)
+        grip = held if isinstance(held, Grip) else None
+        stepping = None
+        if grip is not None and self.against_bit(bit) is None:
+            tooling = self.tooling(bit, chosen.router, turning_rpm(speed), grip.free)
+            stepping = plan_steps(tooling, run=run, spacers=(0.0,))
+        bushing = found if isinstance(found, Bushing) else None
+        return CombSetUp(speed=speed, grip=grip, bushing=bushing, stepping=stepping)
+
+    def against_dovetail(self, bit: Bit) -> Reason | None:
+        """What is wrong with a bit for the dovetails of this comb, however deep they are."""
+        comb = self.comb
+        if bit.profile != "dovetail":
+            return Reason(comb_words.COMB_WANTS_DOVETAIL, {"comb": comb.name, "profile": bit.kind.name})
+        if is_combs_dovetail(comb, bit):
+            return None
+        degrees, angle = f"{comb.angle:g}", f"{bit.angle or 0.0:g}"
+        wide, diameter = comb.bit_diameter, bit.diameter
+        return Reason(
+            comb_words.NOT_THE_COMBS_BIT,
+            {"comb": comb.name, "wide": wide, "degrees": degrees, "diameter": diameter, "angle": angle},
+        )
+
+    def against_depth(self, bit: Bit) -> Reason | None:
+        """Whether a bit cuts too short."""
+        if closeness.over(self.need.depth, bit.cuts_to):
+            return Reason(depth_words.BEYOND_CUTTING_LENGTH, {"depth": self.need.depth, "cutting_length": bit.cuts_to})
+        return None
 
     def against_router(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
         """See `Judge.against_router`."""

@@ -3,14 +3,13 @@
 from __future__ import annotations
 
 from ranura.core.board.materials import Material
-from ranura.core.choosing.comb_judge import WITHIN, CombJudge, is_combs_dovetail
+from ranura.core.choosing.comb_judge import WITHIN, CombJudge
 from ranura.core.cuts.through_dovetails import words
 from ranura.core.cuts.through_dovetails.on_board import ThroughOnBoard
-from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.text import comb_words, depth_words
+from ranura.core.text import depth_words
 from ranura.core.text.cautions import Reason
 
 
@@ -27,41 +26,25 @@ class ThroughJudge(CombJudge):
 
     def against_bit(self, bit: Bit) -> Reason | None:
         """The first thing that no router could change."""
-        return self._against_kind(bit) or self._against_depth(bit)
+        return (self._against_straight(bit) if self._pins else self.against_dovetail(bit)) or self.against_depth(bit)
 
-    def _against_kind(self, bit: Bit) -> Reason | None:
+    @property
+    def _pins(self) -> bool:
+        return self.dovetails.cut.makes == "pins"
+
+    def _against_straight(self, bit: Bit) -> Reason | None:
         combs = self.dovetails.combs
-        if self.dovetails.cut.makes == "pins":
-            if not self.is_of_kind(bit):
-                return Reason(depth_words.WRONG_PROFILE, {"profile": bit.kind.name})
-            if abs(bit.diameter - combs.straight) > WITHIN:
-                return Reason(words.NOT_THE_PAIRS_STRAIGHT, {"combs": combs.name, "wide": combs.straight, "is": bit.diameter})
-            return None
         if not self.is_of_kind(bit):
-            return Reason(comb_words.COMB_WANTS_DOVETAIL, {"comb": combs.name, "profile": bit.kind.name})
-        if not is_combs_dovetail(combs, bit):
-            return Reason(
-                comb_words.NOT_THE_COMBS_BIT,
-                {
-                    "comb": combs.name,
-                    "wide": combs.bit_diameter,
-                    "degrees": f"{combs.angle:g}",
-                    "diameter": bit.diameter,
-                    "angle": f"{bit.angle or 0.0:g}",
-                },
-            )
-        return None
-
-    def _against_depth(self, bit: Bit) -> Reason | None:
-        if closeness.over(self.dovetails.depth, bit.cuts_to):
-            return Reason(depth_words.BEYOND_CUTTING_LENGTH, {"depth": self.dovetails.depth, "cutting_length": bit.cuts_to})
+            return Reason(depth_words.WRONG_PROFILE, {"profile": bit.kind.name})
+        if abs(bit.diameter - combs.straight) > WITHIN:
+            return Reason(words.NOT_THE_PAIRS_STRAIGHT, {"combs": combs.name, "wide": combs.straight, "is": bit.diameter})
         return None
 
     def is_of_kind(self, bit: Bit) -> bool:
         """See `Judge.is_of_kind`."""
-        return bit.cuts_channels if self.dovetails.cut.makes == "pins" else bit.profile == "dovetail"
+        return bit.cuts_channels if self._pins else bit.profile == "dovetail"
 
     @property
     def wants(self) -> str:
         """See `Judge.wants`."""
-        return "straight bit" if self.dovetails.cut.makes == "pins" else "dovetail bit"
+        return "straight bit" if self._pins else "dovetail bit"

@@ -12,12 +12,9 @@ from ranura.core.cuts.through_dovetails import refusals, words
 from ranura.core.cuts.through_dovetails.judge import ThroughJudge
 from ranura.core.cuts.through_dovetails.on_board import ThroughOnBoard
 from ranura.core.cuts.through_dovetails.setting import ThroughSetting
-from ranura.core.cutting.grip import Grip
-from ranura.core.cutting.speed import speed_of, turning_rpm
-from ranura.core.cutting.stepping import Stepping, plan_steps
+from ranura.core.cutting.stepping import Stepping
 from ranura.core.geometry.paths import length_of
 from ranura.core.output.cautions import in_order, tool_cautions
-from ranura.core.shop.tooling.guides import Bushing
 from ranura.core.text import comb_words, depth_words
 from ranura.core.text.cautions import Caution, caution, written
 from ranura.core.text.errors import CutError
@@ -30,30 +27,22 @@ A_TENTH: Final = 0.1
 def setting_of(chosen: Candidate, judge: ThroughJudge, piece: Piece) -> ThroughSetting:
     """Everything a pair of bit and router needs for through dovetails."""
     asked, wood, rules, bit = judge.dovetails, judge.wood, judge.rules, chosen.bit
-    speed = speed_of(bit, chosen.router, rules, compare=True)
-    held = judge.grip(bit, chosen.router)
-    grip = held if isinstance(held, Grip) else None
-    found = judge.bushing(bit, chosen.base)
-    bushing = found if isinstance(found, Bushing) else None
-    stepping = None
-    if grip is not None and judge.against_bit(bit) is None:
-        tooling = judge.tooling(bit, chosen.router, turning_rpm(speed), grip.free)
-        stepping = plan_steps(tooling, run=way_of(asked), spacers=(0.0,))
+    made = judge.set_up(chosen, run=way_of(asked))
     cautions = [written(each) for each in chosen.reasons]
-    cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)
-    cautions += judge.room(bushing, bit) if bushing is not None else []
-    cautions += _cautions(asked, stepping)
+    cautions += tool_cautions(chosen, made.speed, made.grip, piece, wood, rules)
+    cautions += judge.room(made.bushing, bit) if made.bushing is not None else []
+    cautions += _cautions(asked, made.stepping)
     return ThroughSetting(
         piece=piece,
         material=wood,
         rules=rules,
         candidate=chosen,
-        speed=speed,
-        grip=grip,
+        speed=made.speed,
+        grip=made.grip,
         reach=judge.reach(bit),
-        stepping=stepping,
+        stepping=made.stepping,
         dovetails=asked,
-        bushing=bushing,
+        bushing=made.bushing,
         cautions=in_order(cautions),
     )
 
