@@ -246,7 +246,11 @@ def test_the_pair_is_put_in_by_its_sizes_and_its_combs_can_be_drawn():
         template = plan(cut).template
         assert template is not None
         (loop,) = loops_of_text(template.path)
-        assert Polygon(loop.points()).is_valid
+        comb = Polygon(loop.points())
+        assert comb.is_valid
+        foot = comb.intersection(LineString([(0, 1), (1_000, 1)]))
+        # Of the straight one the whole sides beside its slots are two pieces more than the fingers between them.
+        assert len(foot.geoms) == PAIR.slots + (1 if cut is TAILS else 0), "the whole comb, however narrow the board"
 
 
 @pytest.mark.parametrize(

@@ -88,7 +88,7 @@ def _seen_of_comb(asked: ThroughOnBoard) -> Ring:
     """So much of the comb as lies near the board."""
     ring = asked.comb_ring()
     x0, y0, x1, _ = extent(ring)
-    seen = parts_of(Polygon(ring).intersection(clip(x0, y0, x1, asked.thick + _BEHIND - 14.0)))
+    seen = parts_of(Polygon(ring).intersection(clip(x0, y0, min(x1, asked.wide + BESIDE), asked.thick + _BEHIND - 14.0)))
     largest = max(seen, key=lambda part: part.area)
     return tuple((float(x), float(y)) for x, y in largest.exterior.coords[:-1])
 

@@ -179,14 +179,16 @@ class ThroughOnBoard:
         return -self.combs.bit_diameter / 2 - self.combs.bushing / 2 if self.cut.makes == "tails" else self.tips
 
     def _fingers(self, end: float) -> list[tuple[Point, Point]]:
-        """The left and the right side of every finger, each at its tip and at its root."""
+        """The left and the right side of every finger of the comb, each at its tip and at its root; the first belongs to the half
+        pin at the left edge."""
+        middles = [self.middles[0] + i * self.combs.pitch for i in range(self.combs.slots)]
         if self.cut.makes == "tails":
             half = self.combs.slot / 2
-            walls = [(u - half, u + half) for u in self.middles]
+            walls = [(u - half, u + half) for u in middles]
             sides = [(walls[0][0], walls[0][0]), *((a[1], b[0]) for a, b in pairwise(walls)), (walls[-1][1], walls[-1][1])]
             return [((a, a), (b, b)) for a, b in sides]
         halves = [self.half_pin_at(v) - self.finger_off for v in (self.tips, end)]
-        return [((u - halves[0], u - halves[1]), (u + halves[0], u + halves[1])) for u in self.middles]
+        return [((u - halves[0], u - halves[1]), (u + halves[0], u + halves[1])) for u in middles]
 
     def comb_ring(self) -> Ring:
         """The same in straight sides."""
