@@ -141,6 +141,10 @@ def area_of(loops: Iterable[Loop], within: float = TRUE) -> BaseGeometry:
     return area
 
 
+Spots = tuple[list[float], list[float]]
+"""Points as two lists of numbers."""
+
+
 def loops_of(area: BaseGeometry, within: float = TRUE) -> tuple[Loop, ...]:
     """The edges of an area, arcs found again: outer ones counter-clockwise, holes clockwise."""
     found = []
@@ -168,7 +172,8 @@ def fitted(points: NDArray[np.float64], within: float = TRUE) -> Loop:
     start = int(turns.argmax() if turns.max() > _STEEPEST else np.hypot(*ahead.T).argmax())
     ring = np.concatenate([np.roll(points, -start, axis=0), points[start : start + 1]])
     corner = np.append(np.roll(turns, -start), 0.0) > _STEEPEST
-    spots: list[Point] = ring.tolist()
+    # Two lists of numbers, and not one of points: those would be looked through by the collector again and again.
+    spots: Spots = tuple(ring.T.tolist())
     vertices: list[Vertex] = []
     at, guess = 0, _FEWEST
     while at < len(ring) - 1:
@@ -176,21 +181,19 @@ def fitted(points: NDArray[np.float64], within: float = TRUE) -> Loop:
         # No further than the next corner.
         last = at + 1 + int(corners[0]) if len(corners) else len(ring) - 1
         end, bulge = _longest(ring, spots, at, last, within, guess)
-        vertices.append((*spots[at], bulge))
+        vertices.append((spots[0][at], spots[1][at], bulge))
         at, guess = end, end - at
     return Loop(tuple(vertices))
 
 
-def _longest(
-    ring: NDArray[np.float64], spots: Sequence[Point], at: int, last: int, within: float, guess: int
-) -> tuple[int, float]:
-    """How far from a point of a ring (as an array and as a list) one side or arc goes, at most to another one, and its bulge.
+def _longest(ring: NDArray[np.float64], spots: Spots, at: int, last: int, within: float, guess: int) -> tuple[int, float]:
+    """How far from a point of a ring (as an array and as lists) one side or arc goes, at most to another one, and its bulge.
     `guess` is about how many points further that may be; it is looked for in growing steps from there on, up or down, and then
     halfway between."""
     good, bulge, bad = at + 1, 0.0, last + 1
     tried, step = min(at + max(guess, _FEWEST), last), max(guess // 8, 1)
     while tried > good:
-        found = _bulge(ring[at : tried + 1], spots[at : tried + 1], within)
+        found = _bulge(ring[at : tried + 1], spots, at, within)
         if found is None:
             bad = tried
         else:
@@ -205,11 +208,12 @@ def _longest(
     return good, bulge
 
 
-def _bulge(part: NDArray[np.float64], spots: Sequence[Point], within: float) -> float | None:
-    """The bulge of the side or arc from the first to the last of some points that lies nowhere further from the chords between
-    them than so many mm; None where there is none."""
+def _bulge(part: NDArray[np.float64], spots: Spots, at: int, within: float) -> float | None:
+    """The bulge of the side or arc from the first to the last of some points, which begin `at` a place of `spots`, that lies
+    nowhere further from the chords between them than so many mm; None where there is none."""
     count = len(part)
-    (x0, y0), (mx, my), (x1, y1) = spots[0], spots[count // 2], spots[-1]
+    all_x, all_y = spots
+    (x0, y0), (mx, my), (x1, y1) = ((all_x[i], all_y[i]) for i in (at, at + count // 2, at + count - 1))
     cx, cy = x1 - x0, y1 - y0
     length = math.hypot(cx, cy)
     if length < within:
@@ -230,8 +234,8 @@ def _bulge(part: NDArray[np.float64], spots: Sequence[Point], within: float) -> 
     if radius > _WIDEST:
         return None
     # Most that are none are none at a few of their points already.
-    for px, py in (spots[count // 4], spots[3 * count // 4]):
-        if abs(math.hypot(px - x, py - y) - radius) > within / 2:
+    for i in (at + count // 4, at + 3 * count // 4):
+        if abs(math.hypot(all_x[i] - x, all_y[i] - y) - radius) > within / 2:
             return None
     xs, ys = part[:, 0] - x, part[:, 1] - y
     away = xs * xs + ys * ys

@@ -261,8 +261,8 @@ def _middle(part: Polygon) -> BaseGeometry:
 def _followed(area: BaseGeometry) -> tuple[Loop, ...]:
     """The edges of an area as a way to be shown, of as few points as that takes."""
     rings = [ring for part in parts_of(area) for ring in (part.exterior, *part.interiors)]
-    points = (shapely.get_coordinates(ring.simplify(_SHOWN, preserve_topology=False))[:-1].tolist() for ring in rings)
-    return tuple(Loop(tuple((x, y, 0.0) for x, y in each)) for each in points if len(each) > 1)
+    points = (shapely.get_coordinates(ring.simplify(_SHOWN, preserve_topology=False))[:-1] for ring in rings)
+    return tuple(Loop(tuple((x, y, 0.0) for x, y in zip(*each.T.tolist(), strict=True))) for each in points if len(each) > 1)
 
 
 def _places(area: BaseGeometry, kind: Literal["left", "over"], radius: float) -> Iterator[TemplatePlace]:
@@ -279,9 +279,9 @@ def _smallest_inside(area: BaseGeometry, intent: Intent, least: float) -> float 
     for part in parts_of(area):
         for number, ring in enumerate((part.exterior, *part.interiors)):
             # Points that lie closer together than arcs are true say nothing of a radius.
-            points = shapely.get_coordinates(ring.simplify(TRUE / 10, preserve_topology=False))[:-1].tolist()
-            points = points if ring.is_ccw else points[::-1]
-            radius = tightest(tuple((x, y) for x, y in points), inside=(number == 0) == (intent == "recess"))
+            points = shapely.get_coordinates(ring.simplify(TRUE / 10, preserve_topology=False))[:-1]
+            xs, ys = (points if ring.is_ccw else points[::-1]).T.tolist()
+            radius = tightest(tuple(zip(xs, ys, strict=True)), inside=(number == 0) == (intent == "recess"))
             if radius is not None:
                 found.append(radius)
     # A disc has been everywhere inside, so no corner is tighter than it.
