@@ -142,7 +142,7 @@ def _section(wood: Wood, swept: Swept, spot: Spot, taken: Sequence[Swept]) -> Se
     layers = []
     if low < high:
         ray = Ray(wood, spot.at, left, r, taken)
-        for z, thick in levels_between(low, high, swept, taken, works):
+        for z, thick in levels_between(low, high, swept, (each for each, _ in ray.near()), works):
             here = swept.radius(z)
             met = ray.intervals(z, -here, here) if here else []
             layers.append(Layer(z, thick, here, tuple(met)))
