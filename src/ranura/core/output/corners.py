@@ -19,6 +19,8 @@ BEHIND: Final = 50.0
 """mm behind a corner in which the bit goes slower."""
 _SHARP, _SOON = math.radians(30), 0.3
 """From how much of a turn on it is a corner, within how much of the bit's width: an arc that is wider than the bit is none."""
+_FEWEST = 3
+"""Points of a way that can turn."""
 _LEAST = 4 * BEHIND
 """mm of way round something that is long enough for two paces."""
 _OVER = 300.0
@@ -51,6 +53,8 @@ def _across(program: Program, move: Move) -> float:
 def _turns_sharply(move: Move, across: float) -> bool:
     """Whether a move that goes round something turns a corner on its way: round the corner of a part the axis of a bit so many mm
     across goes on an arc of half of that."""
+    if len(move.path) < _FEWEST:
+        return False
     path = points_of(move.path)
     sides = np.diff(path, axis=0)
     long = np.hypot(sides[:, 0], sides[:, 1])

@@ -4,9 +4,11 @@ what can be dragged in it."""
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import replace
+from functools import partial
 from itertools import groupby
+from typing import TypeVar
 
 from ranura.core.board.pieces import Piece, edge_name
 from ranura.core.board.stood import Standing, stood
@@ -18,6 +20,7 @@ from ranura.core.text.figures import show
 from ranura.core.text.forms import Form, LengthBlank, NumberBlank
 from ranura.core.text.writing import Fact, Text, write
 
+_T = TypeVar("_T")
 _SAID: dict[Role, str] = {
     "fence": "fence",
     "sled": "sled",
@@ -44,8 +47,8 @@ def described(program: Program, piece: Piece, stands: Standing | None = None) ->
     they lie from the left end, then from the near edge; of one that stands, along its end and through its thickness."""
     board = _lying(piece) if stands is None else _standing(piece, stands)
     bodies = [each for each in program.bodies if each.role in _SAID and each.from_move == 0]
-    cuts = [_cut(program, each) for each in _cuts(program, back=stands is None)]
-    return (board, *_shortened([_body(each) for each in bodies]), *_shortened(cuts))
+    cuts = list(_cuts(program, back=stands is None))
+    return (board, *_each(bodies, _body), *_each(cuts, partial(_cut, program)))
 
 
 def _standing(piece: Piece, stands: Standing) -> Text:
@@ -72,10 +75,10 @@ def _lying(piece: Piece) -> Text:
     )
 
 
-def _shortened(lines: list[Text]) -> list[Text]:
-    if len(lines) <= _MOST:
-        return lines
-    return [*lines[:_MOST], write("And {n} more, alike.", n=len(lines) - _MOST)]
+def _each(things: Sequence[_T], say: Callable[[_T], Text]) -> list[Text]:
+    """A line of each of a few things, and how many more there are."""
+    lines = [say(each) for each in things[:_MOST]]
+    return lines if len(things) <= _MOST else [*lines, write("And {n} more, alike.", n=len(things) - _MOST)]
 
 
 def _body(body: Body) -> Text:

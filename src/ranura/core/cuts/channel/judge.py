@@ -19,6 +19,7 @@ from ranura.core.cutting.need import StraightCut
 from ranura.core.geometry import closeness
 from ranura.core.holding.clamps import ON_TABLE, Holding, hold
 from ranura.core.holding.hands import two_hands_fit
+from ranura.core.holding.nearest import all_find_room
 from ranura.core.holding.sweep import Sweep
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
@@ -147,7 +148,8 @@ class ChannelJudge(StraightJudge):
         if base.kind != "table" and surely_room(channel, base, bit_diameter=bit.diameter, fence_width=self.rules.fence_width):
             return
         option = self.guide(bit, router, base, channel)
-        found = [*reasons_of(option), *(held_channel(channel, option, bit, base).cautions if option.fences else ())]
+        unsure = option.fences and not _surely_held(channel, option, bit, base)
+        found = [*reasons_of(option), *(held_channel(channel, option, bit, base).cautions if unsure else ())]
         yield from (each for each in found if each.level == "stop")
 
     def guides(self, bit: Bit, router: Router, base: Base, channel: ChannelOnBoard) -> tuple[GuideOption, ...]:
@@ -168,6 +170,16 @@ def against_table(channel: ChannelOnBoard) -> Reason | None:
         return Reason(words.PAIR_ON_TABLE)
     # In at one end and out at the other is the usual way of a T-slot; inside the board it could not be lifted off (R13).
     return Reason(words.UNDERCUT_ON_TABLE) if channel.facts.floor == "undercut" and channel.is_stopped else None
+
+
+def _surely_held(channel: ChannelOnBoard, option: GuideOption, bit: Bit, base: Base) -> bool:
+    """Whether clamps that are moved on from station to station find room beyond doubt: quick enough for every bit of a drawer;
+    where it says no, `held_channel` looks closely."""
+    if len(option.fences) < 2 or option.kind == "table-fence" or channel.clamps or channel.held is not None:
+        return False
+    sweeps = sweeps_of(channel, option.fences, base, bit_diameter=bit.diameter)
+    on_guide = clamps_on(channel, option.fences[0])
+    return all(sweeps[0].gap(foot) > 0 for foot in on_guide) and all_find_room(channel.part, sweeps)
 
 
 def held_channel(channel: ChannelOnBoard, option: GuideOption, bit: Bit, base: Base) -> Holding:
