@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator, Sequence
 from functools import lru_cache
 
 import shapely
@@ -38,16 +38,28 @@ def way_of(path: Ring, *, within: float = 0.0) -> BaseGeometry:
 def strips(ways: Iterable[tuple[Ring, float]], *, within: float, quarter: int) -> BaseGeometry:
     """All that lies within mm of paths, of each within its own; thinned within so many mm, and a quarter of a round end has so
     many chords. What has few points is made all at once, what has many is remembered."""
-    found: list[BaseGeometry] = []
-    short: list[tuple[BaseGeometry, float]] = []
-    for path, r in ways:
-        if len(path) > MANY:
-            found.append(_strip(path, r, within, quarter))
-        else:
-            short.append((way_of(path, within=within), r))
-    if short:
-        found.extend(shapely.buffer([way for way, _ in short], [r for _, r in short], quad_segs=quarter))
+    ways = list(ways)
+    found = [_strip(path, r, within, quarter) for path, r in ways if len(path) > MANY]
+    if short := list(_chained([way for way in ways if len(way[0]) <= MANY])):
+        lines = [way_of(path, within=within) for path, _ in short]
+        found.extend(shapely.buffer(lines, [r for _, r in short], quad_segs=quarter))
     return shapely.disjoint_subset_union_all(found) if found else Polygon()
+
+
+def _chained(ways: Sequence[tuple[Ring, float]]) -> Iterator[tuple[Ring, float]]:
+    """The same ways, those that go on where another ends as one: all that lies around them is the same, and sooner found."""
+    begin: dict[tuple[Point, float], list[Ring]] = {}
+    for path, r in ways:
+        begin.setdefault((path[0], r), []).append(path)
+    ends = {(path[-1], r) for path, r in ways}
+    for first, r in sorted(ways, key=lambda way: (way[0][0], way[1]) in ends):
+        if not any(each is first for each in begin[first[0], r]):
+            continue  # it is part of another
+        whole = first
+        begin[first[0], r].remove(first)
+        while begin.get((whole[-1], r)):
+            whole = (*whole, *begin[whole[-1], r].pop()[1:])
+        yield whole, r
 
 
 @lru_cache(maxsize=256)
