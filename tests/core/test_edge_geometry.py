@@ -223,7 +223,7 @@ def test_contact_is_bearing_height_or_what_both_faces_leave(own, other, thicknes
     if section.outlines:
         touching = Polygon(section.outlines[0]).boundary.intersection(LineString([(0, own), (0, min(own + 5, thickness))]))
         assert found <= touching.length + 1e-3
-    assert stands_below(way, way.trip, thickness) == pytest.approx(max(0, own + 5 + 3 - thickness))
+    assert stands_below(way, tall, way.trip, thickness) == pytest.approx(max(0, own + 5 + 3 - thickness))
 
 
 @pytest.mark.parametrize(

@@ -22,6 +22,7 @@ def mm(value: float) -> dict[str, str]:
     return {"typed": f"{value:.2f}".rstrip("0").rstrip("."), "unit": "mm"}
 
 
+MATCHED = ("sticking", "coping")
 EASED = ("dado", "pocket", "edge", "template")
 """Kinds of cuts that lighter passes and a slower spindle can be asked of."""
 
@@ -230,8 +231,13 @@ def _outline(chance: random.Random, room: float) -> str:
 
 
 def _edge(chance: random.Random, piece: Case, length: float, width: float, thick: float) -> Case:
-    shape = chance.choice(["roundover", "chamfer", "cove", "ogee", "rabbet", "edge-groove", "flush", "jointing", "bevel", "bead"])
-    size = {"roundover": chance.choice([3, 6.35, 9.525]), "cove": 6.35, "ogee": 6.35, "flush": 2, "jointing": 1, "bead": 3}
+    shape = chance.choice(
+        ["roundover", "chamfer", "cove", "ogee", "rabbet", "edge-groove", "flush", "jointing", "bevel", "bead", *MATCHED]
+    )
+    size = {
+        "roundover": chance.choice([3, 6.35, 9.525]), "cove": 6.35, "ogee": 6.35, "flush": 2, "jointing": 1, "bead": 3,
+        "sticking": 5, "coping": 5,
+    }  # fmt: skip
     cut: Case = {
         "kind": "edge", "shape": shape, "size": mm(size.get(shape, chance.uniform(2, 10))),
         "edges": chance.choice([["near"], ["near", "far"], ["near", "right", "far", "left"], ["left"]]),
@@ -239,6 +245,9 @@ def _edge(chance: random.Random, piece: Case, length: float, width: float, thick
     }  # fmt: skip
     if shape in ("rabbet", "flush"):
         cut["depth"] = mm(chance.uniform(2, thick * 0.7))
+    if shape in MATCHED:
+        cut |= {"depth": mm({"sticking": 15, "coping": 22.9}[shape] - chance.choice([0, 0, chance.uniform(0, 4)]))}
+        cut |= {"held": "carrier"} if chance.random() < 0.5 else {}
     if shape == "edge-groove":
         cut |= {"size": mm(chance.uniform(4, 8)), "width": mm(chance.choice([9.5, chance.uniform(3, 9.5)]))}
         if not cut["both_faces"] and chance.random() < 0.5:

@@ -60,6 +60,10 @@ def asked(kind: str, seed: int) -> dict[str, Any]:
         first = (between(400, 900), between(150, 300), between(18, 30))
         second = (between(300, 620), between(150, 300), between(17, 24))
         material = chance.choice(["beech", "ash"])
+    if kind == "stile-rail":
+        thick = between(18, 22)
+        first, second = (between(360, 900), between(48, 110), thick), (between(240, 800), between(48, 110), thick)
+        material = chance.choice(["ash", "beech"])
     if kind == "corner-lap":
         second = (*second[:2], first[2])
     joint = {
@@ -73,6 +77,9 @@ def asked(kind: str, seed: int) -> dict[str, Any]:
     if kind == "sliding-dovetail" and chance.random() < 0.5:
         # Its straightedge stands between the socket and the end.
         joint |= {"taper": mm(between(0.5, 2.5)), "at": mm(between(150, first[0] - 190))}
+    if kind == "stile-rail":
+        places = [0, between(1, first[0] - second[1] - 1), round(first[0] - second[1], 1)]
+        joint |= {"at": mm(chance.choice(places)), "tried": chance.choice([None, "proud", "low"]), "off": mm(between(0.1, 0.9))}
     if kind == "housed" and chance.random() < 0.5:
         joint |= {"stopped": mm(between(10, 30)), "depth": mm(between(4, 8))}
     return {"joint": joint, "a": board("First", first, material), "b": board("Second", second, material)}
@@ -130,8 +137,8 @@ def test_the_boards_go_together_as_it_is_said(kind, seed):
     solids = [Solid(member) for member in found["members"]]
     for line in found["fit"]["measured_at"]:
         at = np.array(line["at"])
-        # Of a box joint one side of one finger alone, and of dovetails one socket.
-        far = {"box-joint": 3, "half-blind": 12, "through-dovetails": 13}.get(kind, 130)
+        # Of a box joint one side of one finger alone, of dovetails one socket, and of a rail nothing above the faces.
+        far = {"box-joint": 3, "half-blind": 12, "through-dovetails": 13, "stile-rail": 8}.get(kind, 130)
         steps = np.arange(-far, far, STEP)
         points = at + steps[:, None] * np.array(line["way"])
         one, two = (solid.holds(points, whole) for solid, whole in zip(solids, sizes, strict=True))

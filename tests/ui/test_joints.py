@@ -72,10 +72,10 @@ def test_what_is_changed_in_a_cut_of_a_joint_stays_and_the_joint_is_removed_and_
     expect(by_hand).to_contain_text("holding")
     page.get_by_role("link", name="Prompter's desk").click()
     joints = page.get_by_role("region", name="Joints")
-    expect(joints.get_by_role("link")).to_have_count(4)
+    expect(joints.get_by_role("link")).to_have_count(5)
     joints.get_by_role("button", name="Joint Leg frame").click()
     page.get_by_role("menuitem", name="Remove the joint").click()
-    expect(joints.get_by_role("link")).to_have_count(3)
+    expect(joints.get_by_role("link")).to_have_count(4)
     expect(page.get_by_text("Half-lap, Leg frame")).to_have_count(0)
     page.keyboard.press("Control+z")
     expect(page.get_by_role("region", name="Order of work").get_by_text("Half-lap, Leg frame")).to_have_count(2)
@@ -176,6 +176,22 @@ def test_through_dovetails_too_tight_in_scrap_have_their_comb_moved(open_page: C
     expect(page.get_by_test_id("slip")).to_contain_text("16.65")
     page.get_by_test_id("its-template").click()
     expect(page.get_by_test_id("template-canvas")).to_be_visible()
+
+
+def test_a_rail_that_stands_proud_in_scrap_has_its_bit_lowered(open_page: Callable[..., Page]):
+    page = open_page(f"{DESK}/joints/desk-door", wait="joint-page")
+    cuts, fit = page.get_by_test_id("joint-cuts"), page.get_by_test_id("joint-fit")
+    expect(cuts.get_by_role("listitem").filter(has_text="coping 5 mm × 22.9 mm")).to_have_count(2)
+    expect(fit).to_contain_text("0.1 mm")
+    page.get_by_test_id("option-trial-in-scrap").select_option(label="trial: second board proud")
+    page.locator('[data-field="off"]').fill("0.2")
+    expect(cuts.get_by_role("listitem").filter(has_text="coping 5 mm × 22.7 mm")).to_have_count(2)
+    expect(page.get_by_test_id("trial")).to_contain_text("the coping bit is planned so much lower now")
+    expect(page.get_by_test_id("saving")).to_have_text("saved")
+    cuts.get_by_role("link", name="Coped end in Door rail").click()
+    expect(page.get_by_test_id("slip")).to_contain_text("the carrier's boards take the break-out of the left end")
+    page.goto(page.url.split("/jobs")[0] + "/bench")
+    expect(page.get_by_text("Stile and rail set 18 to 22")).to_be_visible()
 
 
 @pytest.mark.thorough

@@ -15,7 +15,7 @@ from ranura.core.geometry import closeness
 from ranura.core.geometry.placing import IN_PLACE, Placing
 from ranura.core.joints import words
 from ranura.core.joints.asked import EDGE_TO_EDGE, Joint, Member
-from ranura.core.joints.joined import Boards, Dovetail, Joined
+from ranura.core.joints.joined import Boards, Dovetail, Joined, MatchedBits
 from ranura.core.joints.kinds import KINDS, joined, strength_of
 from ranura.core.joints.together import Solid, Together, put_together
 from ranura.core.output.work import as_work
@@ -26,8 +26,9 @@ from ranura.core.proof.stood import placed_program, taken_by
 from ranura.core.proof.wood import Swept
 from ranura.core.sequence.job_order import CutWork, order_of_job
 from ranura.core.shop.shop import Shop
-from ranura.core.shop.tooling.guides import Comb, CombPair, KeyedSled
-from ranura.core.shop.tooling.profiles import FLAT_ENDED
+from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.guides import Comb, CombPair, KeyedSled, MatchedSet
+from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile
 from ranura.core.text.cautions import Caution, caution
 from ranura.core.text.errors import CraftError
 from ranura.core.text.writing import Text, write
@@ -119,10 +120,46 @@ def boards_of(first: Piece, second: Piece, shop: Shop) -> Boards:
         keys=keys,
         combs=tuple(each for each in shop.guides if isinstance(each, Comb)),
         pairs=tuple(each for each in shop.guides if isinstance(each, CombPair)),
+        sets=_sets(shop),
         dovetails=_dovetails(shop),
         sheet=woods[1].material_class in SHEETS,
         movement=(movement_of(woods[0].material_class), movement_of(woods[1].material_class)),
     )
+
+
+def _sets(shop: Shop) -> tuple[MatchedBits, ...]:
+    """The matched sets whose two bits are in the drawer."""
+    found = []
+    for each in shop.guides:
+        if not isinstance(each, MatchedSet):
+            continue
+        edge = _bit_of(shop, "stile-and-rail", radius=each.radius, width=each.groove)
+        end = _bit_of(shop, "coping", radius=each.radius, width=each.tongue)
+        if edge is None or end is None:
+            continue
+        # Groove and tongue lie at one height where both bits are as far below their full height.
+        lower = edge.cutting_length - each.block
+        found.append(
+            MatchedBits(
+                name=each.name,
+                least=each.least,
+                most=each.most,
+                radius=each.radius,
+                groove=each.groove,
+                tongue=each.tongue,
+                edge_bit=edge.id,
+                edge_height=each.block,
+                end_bit=end.id,
+                end_height=end.cutting_length - lower,
+            )
+        )
+    return tuple(found)
+
+
+def _bit_of(shop: Shop, profile: Profile, *, radius: float, width: float) -> Bit | None:
+    """The first bit of a profile with these sizes, in mm."""
+    fit = [bit for bit in shop.bits if bit.profile == profile and not bit.archived]
+    return next((b for b in fit if closeness.same(b.radius or 0.0, radius) and closeness.same(b.width or 0.0, width)), None)
 
 
 def _dovetails(shop: Shop) -> tuple[Dovetail, ...]:

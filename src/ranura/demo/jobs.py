@@ -184,6 +184,8 @@ DRAWER_FRONT = _board("Drawer front", "walnut", "400", "128", "20", count=2)
 DRAWER_SIDE = _board("Drawer side", "ash", "260", "128", "12", count=2)
 BOX_END = _board("Prompt box end", "ash", "240", "120", "14", count=2)
 BOX_SIDE = _board("Prompt box side", "ash", "320", "120", "14", count=2)
+DOOR_STILE = _board("Door stile", "ash", "420", "56", "20", count=2)
+DOOR_RAIL = _board("Door rail", "ash", "240", "56", "20", count=2)
 DESK: tuple[tuple[str, Piece], ...] = (
     ("desk-leg", DESK_LEG),
     ("desk-rail", DESK_RAIL),
@@ -193,6 +195,8 @@ DESK: tuple[tuple[str, Piece], ...] = (
     ("drawer-side", DRAWER_SIDE),
     ("box-end", BOX_END),
     ("box-side", BOX_SIDE),
+    ("door-stile", DOOR_STILE),
+    ("door-rail", DOOR_RAIL),
 )
 DESK_JOINTS: tuple[tuple[str, str, str, str, Joint], ...] = (
     ("desk-frame", "Leg frame", "desk-leg", "desk-rail", Joint(kind="corner-lap")),
@@ -205,5 +209,6 @@ DESK_JOINTS: tuple[tuple[str, str, str, str, Joint], ...] = (
     ),
     ("desk-drawer", "Drawer corners", "drawer-front", "drawer-side", Joint(kind="half-blind", into="both")),
     ("desk-box", "Prompt box corners", "box-end", "box-side", Joint(kind="through-dovetails", into="both")),
+    ("desk-door", "Door frame", "door-stile", "door-rail", Joint(kind="stile-rail", into="both")),
 )
 """Of each its id, its name, the ids of both boards, and what is asked."""

@@ -15,6 +15,7 @@ from ranura.core.shop.tooling.guides import (
     Guide,
     InlaySet,
     KeyedSled,
+    MatchedSet,
     Sled,
     Straightedge,
     Trammel,
@@ -177,6 +178,10 @@ BITS = (
         flutes=3, overall_length=58, price=42, marked_max_rpm=18_000, metres_cut=17),
     Bit(id="tongue-6", name="Tongue and groove 6", profile="tongue-and-groove", width=6, diameter=41.3, bearing=22,
         cutting_length=20, shank=12.7, flutes=2, overall_length=76, price=64, marked_max_rpm=18_000, metres_cut=8),
+    Bit(id="stile-rail-5", name="Stile and rail 5", profile="stile-and-rail", radius=5, width=5, bearing=19.05, shank=12.7,
+        flutes=2, overall_length=72, price=52, marked_max_rpm=18_000),
+    Bit(id="coping-5", name="Coping 5", profile="coping", radius=5, width=4.9, bearing=19.05, shank=12.7,
+        flutes=2, overall_length=76, price=52, marked_max_rpm=18_000),
     Bit(id="mitre-lock", name="Mitre lock for 12 to 20", profile="mitre-lock", diameter=60, cutting_length=22, width=4,
         shank=12.7, flutes=2, overall_length=74, price=72, marked_max_rpm=16_000, metres_cut=0),
     Bit(id="surfacing-70", name="Surfacing 70", profile="surfacing", diameter=70, cutting_length=12, shank=12.7, flutes=3,
@@ -232,6 +237,9 @@ GUIDES: tuple[Guide, ...] = (
         bit_diameter=17,
         angle=7,
         straight=9.525,
+    ),
+    MatchedSet(
+        id="stile-rail-set", name="Stile and rail set 18 to 22", radius=5, groove=5, tongue=4.9, least=18, most=22, block=15
     ),
 )
 

@@ -209,6 +209,7 @@ const NOT_BITS = new Set([
   "keyed-sled",
   "comb",
   "comb-pair",
+  "matched-set",
   "t-jig",
   "wood",
   "delivery",

@@ -39,6 +39,7 @@ const SHELVES = [
       "keyed-sled",
       "comb",
       "comb-pair",
+      "matched-set",
     ],
   },
   { title: "Woods of your own", kinds: ["wood"] },

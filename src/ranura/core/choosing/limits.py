@@ -102,7 +102,17 @@ def cuts_made(bit: Bit, shop: Shop) -> tuple[Text, ...]:
             lines.append(write("Slots {w:fine} wide, {d:fine} deep", w=bit.width or 0, d=(bit.diameter - (bit.bearing or 0)) / 2))
         case "straight" | "up-cut" | "down-cut" | "compression" | "flush-trim" | "pattern" | "double-bearing":
             pass  # said by what they make
-        case "ogee" | "bead" | "t-slot" | "keyhole" | "tongue-and-groove" | "stile-and-rail" | "drawer-lock" | "mitre-lock":
+        case (
+            "ogee"
+            | "bead"
+            | "t-slot"
+            | "keyhole"
+            | "tongue-and-groove"
+            | "stile-and-rail"
+            | "coping"
+            | "drawer-lock"
+            | "mitre-lock"
+        ):
             pass  # their silhouette says it
     if kind.makes == "templates":
         lines.append(write("Follows a template or edge up to {l:fine} thick", l=bit.cutting_length))

@@ -17,15 +17,17 @@ from ranura.core.text.lengths import Length
 JointKind = Literal[
     "housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon", "edge-joint", "tongue-groove",
     "spline", "box-joint",
-    "half-blind", "through-dovetails", "sliding-dovetail",
+    "half-blind", "through-dovetails", "sliding-dovetail", "stile-rail",
 ]  # fmt: skip
 Member = Literal["a", "b"]
 """The first board or the second."""
 
-Tried = Literal["too-tight", "too-loose"]
+Tried = Literal["too-tight", "too-loose", "proud", "low"]
 
 LAID_ON: frozenset[JointKind] = frozenset({"rabbet", "corner-lap", "edge-joint"})
 """Joints in which nothing goes into anything: there is no play to be right."""
+BY_A_SET: frozenset[JointKind] = frozenset({"stile-rail"})
+"""Joints whose fit is ground into the bits of a set: what a trial shows is whether the faces are flush."""
 EDGE_TO_EDGE: frozenset[JointKind] = frozenset({"edge-joint", "tongue-groove", "spline"})
 """Joints of the far edge of the first board with the near edge of the second."""
 AROUND_A_BOX: frozenset[JointKind] = frozenset({"box-joint", "half-blind", "through-dovetails"})
@@ -99,7 +101,8 @@ class Joint:
     taper: Length | None = None
     """How much wider a sliding dovetail's socket is at the near edge than at the far one; None where it is not tapered."""
     tried: Tried | None = None
-    """What a trial in scrap showed; None while it was not made, or was right."""
+    """What a trial in scrap showed: of a joint by a matched set that the second board stood proud or lay low on the shown face;
+    None while it was not made, or was right."""
     off: Length | None = None
     """By how much."""
     changes: tuple[CutChange, ...] = bounded((), many=20)
@@ -121,4 +124,4 @@ class Joint:
     def correction(self) -> float:
         """mm by which a place is to be wider than thought, as a trial showed; narrower below 0."""
         off = self.off.mm if self.off is not None else 0.0
-        return {"too-tight": off, "too-loose": -off, None: 0.0}[self.tried]
+        return {"too-tight": off, "too-loose": -off}.get(self.tried or "", 0.0)

@@ -10,10 +10,10 @@ from typing import Final
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.fit import Fit
 from ranura.core.cuts.channel.form import fit_blanks
-from ranura.core.joints.asked import AROUND_A_BOX, EDGE_TO_EDGE, LAID_ON, Joint, JointKind
+from ranura.core.joints.asked import AROUND_A_BOX, BY_A_SET, EDGE_TO_EDGE, LAID_ON, Joint, JointKind
 from ranura.core.joints.kinds import KINDS
 from ranura.core.output.forms import answers, flip
-from ranura.core.text.forms import Answer, Blank, ChoiceBlank, Form, LengthBlank, Part, Phrase
+from ranura.core.text.forms import Answer, Blank, Change, ChoiceBlank, Form, LengthBlank, Part, Phrase
 from ranura.core.text.lengths import Length, Unit, read
 
 _STEP: Final[Mapping[Unit, float]] = {"mm": 10.0, "in": 25.4}
@@ -27,6 +27,7 @@ _ENDS = (("left", "by its left end"), ("right", "by its right end"), ("both", "b
 _CHOICES: Final[Mapping[JointKind, int]] = {"cross-lap": 2, "sliding-dovetail": 4}
 """How many of them a kind of joint asks for, where that is not three."""
 _TRIED = ((None, "trial: not made, or right"), ("too-tight", "trial: too tight"), ("too-loose", "trial: too loose"))
+_FACES_TRIED = ((None, "trial: not made, or flush"), ("proud", "trial: second board proud"), ("low", "trial: second board low"))
 _INTO: Final[Mapping[JointKind, str]] = {
     "housed": "into a dado across",
     "rabbet": "in a rabbet at the end of",
@@ -42,6 +43,7 @@ _INTO: Final[Mapping[JointKind, str]] = {
     "half-blind": "by half-blind dovetails to",
     "through-dovetails": "by through dovetails to",
     "sliding-dovetail": "by a sliding dovetail into",
+    "stile-rail": "coped to the far edge of",
 }
 _WITH_WIDTH: Final[Mapping[JointKind, str]] = {
     "dado-rabbet": "tongue",
@@ -65,8 +67,8 @@ def begun(kind: JointKind, first: Piece, second: Piece, unit: Unit) -> Joint:
     def third(board: Piece) -> Length:
         return read(f"{max(math.floor(board.length.mm / 3 / step), 1) * (10 if unit == 'mm' else 1)}", unit)
 
-    joint = Joint(kind=kind, into="both" if kind in AROUND_A_BOX else "left")
-    joint = joint if joint.at_an_end or kind in EDGE_TO_EDGE else replace(joint, at=third(first))
+    joint = Joint(kind=kind, into="both" if kind in AROUND_A_BOX | BY_A_SET else "left")
+    joint = joint if joint.at_an_end or kind in EDGE_TO_EDGE | BY_A_SET else replace(joint, at=third(first))
     return replace(joint, along=third(second)) if kind == "cross-lap" else joint
 
 
@@ -88,14 +90,21 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
         return Form(kind="joint", sentence=(*parts, Phrase(text="at all four corners")), options=_options(joint))
     else:
         parts.append(Phrase(text="at its"))
+    ends = joint.kind in AROUND_A_BOX | BY_A_SET
     parts.append(
         flip(
-            "The other end of the first board", "end", joint.end, other, says=f"{joint.end} end", turned=f"{other} end", after=","
+            "The other end of the first board",
+            "end",
+            joint.end,
+            other,
+            says=f"{joint.end} end",
+            turned=f"{other} end",
+            after="." if ends else ",",
         )
     )
     if joint.kind == "cross-lap":
         parts += [LengthBlank(field="along", label="From the end of the second board", place=True), Phrase(text="along it,")]
-    if joint.kind not in AROUND_A_BOX:
+    if not ends:
         parts += [LengthBlank(field="depth", label="Depth", placeholder=_usual(joint), optional=True), Phrase(text="deep.")]
     return Form(kind="joint", sentence=tuple(parts), options=_options(joint))
 
@@ -107,7 +116,7 @@ def _options(joint: Joint) -> tuple[Blank, ...]:
         label = _WITH_WIDTH[joint.kind]
         usual = {"spline": "slot", "box-joint": "as a key"}.get(joint.kind, "a third")
         options.append(LengthBlank(field="width", label=label, placeholder=usual, optional=True))
-    if joint.kind not in LAID_ON:
+    if joint.kind not in LAID_ON | BY_A_SET:
         # A tapered dovetail closes by itself, whatever fit is wanted.
         options += () if joint.taper is not None else fit_blanks(joint, "", _FITS)
     if joint.kind == "mortise-tenon":
@@ -115,7 +124,8 @@ def _options(joint: Joint) -> tuple[Blank, ...]:
     if joint.kind == "sliding-dovetail":
         options.append(LengthBlank(field="taper", label="wider at the near edge by", placeholder="parallel", optional=True))
     if joint.kind not in LAID_ON:
-        options.append(answers("Trial in scrap", "tried", joint.tried, _TRIED))
+        shown = _FACES_TRIED if joint.kind in BY_A_SET else _TRIED
+        options.append(answers("Trial in scrap", "tried", joint.tried, shown))
         if joint.tried is not None:
             options.append(LengthBlank(field="off", label="by", placeholder="0", optional=True))
     if joint.kind == "housed":
@@ -150,9 +160,15 @@ def _grooved(joint: Joint, first: Piece, second: Piece) -> tuple[Part, ...]:
 def _kinds(chosen: JointKind) -> tuple[Answer, ...]:
     """Every kind of joint to choose from."""
     return tuple(
-        Answer(says=facts.name[0].upper() + facts.name[1:], change={"kind": kind}, chosen=kind == chosen)
+        Answer(says=facts.name[0].upper() + facts.name[1:], change=_changed_to(kind, chosen), chosen=kind == chosen)
         for kind, facts in KINDS.items()
     )
+
+
+def _changed_to(kind: JointKind, chosen: JointKind) -> Change:
+    """What another kind of joint changes; what a trial of a fit showed says nothing of faces, nor the other way round."""
+    forgotten: Change = {"tried": None, "off": None} if (kind in BY_A_SET) != (chosen in BY_A_SET) else {}
+    return {"kind": kind, **forgotten}
 
 
 def _usual(joint: Joint) -> str:

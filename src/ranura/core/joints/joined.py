@@ -89,6 +89,23 @@ class Dovetail:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class MatchedBits:
+    """A matched set with its bits: the one for the edges and the one for the ends, by their ids, and how high each stands over
+    the table; the boards' thickness that it is for, its radius, groove and tongue; all in mm."""
+
+    name: str
+    least: float
+    most: float
+    radius: float
+    groove: float
+    tongue: float
+    edge_bit: str
+    edge_height: float
+    end_bit: str
+    end_height: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Boards:
     """What a joint is worked out from: both boards, the house's rules, and the diameters of the straight bits there are."""
 
@@ -106,6 +123,8 @@ class Boards:
     """The combs for half-blind dovetails."""
     pairs: Sequence[CombPair] = ()
     """The pairs of combs for through dovetails."""
+    sets: Sequence[MatchedBits] = ()
+    """The matched sets for frames whose bits are there."""
     dovetails: Sequence[Dovetail] = ()
     """The dovetail bits there are."""
     movement: tuple[float, float] = (0.0, 0.0)

@@ -16,6 +16,7 @@ from ranura.core.joints.combed import half_blind
 from ranura.core.joints.dado_rabbet import dado_rabbet
 from ranura.core.joints.dovetailed import dovetailed
 from ranura.core.joints.edged import edged
+from ranura.core.joints.framed import framed
 from ranura.core.joints.grooved import splined, tongued
 from ranura.core.joints.housed import housed, rabbeted
 from ranura.core.joints.joined import Boards, Joined, JointOf
@@ -55,6 +56,7 @@ KINDS: Final[Mapping[JointKind, KindFacts]] = {
     "sliding-dovetail": KindFacts(
         name="sliding dovetail", work=dovetailed, strength=5, shows="the dovetail, at the first board's edges"
     ),
+    "stile-rail": KindFacts(name="stile and rail", work=framed, strength=3, shows="a line across at each end of the rail"),
     "mortise-tenon": KindFacts(name="mortise and tenon", work=tenoned, strength=5, shows="nothing of it"),
 }
 """A new kind is a word in `JointKind` and a row here; the type checker and a test say what is missing."""

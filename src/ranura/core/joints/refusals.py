@@ -24,6 +24,12 @@ NO_DOVETAIL_FOR_JOINT = Refusal(
     "no-dovetail-for-joint", "There is no dovetail bit in the drawer that cuts {deep:len} deep; add one, or make it shallower"
 )
 NOT_BY_AN_EDGE = Refusal("not-by-an-edge", "Only a sliding dovetail takes the second board by its edge; choose an end")
+NO_MATCHED_SET = Refusal(
+    "no-matched-set",
+    "There is no matched set here with both its bits; put one in among the guides, and its bits in the drawer",
+    lacks=True,
+)
+NOT_FOR_THE_SET = Refusal("not-for-the-set", "{set} is for boards of {least:len} to {most:len}, and one is {thick:len} thick")
 WIDTHS_DIFFER = Refusal(
     "widths-differ", "The boards are {one:len} and {two:len} wide; fingers and dovetails want boards of one width"
 )

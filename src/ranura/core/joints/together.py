@@ -18,6 +18,7 @@ from ranura.core.proof.moves import Body
 from ranura.core.proof.rays import Ray
 from ranura.core.proof.shapes import strips, way_of
 from ranura.core.proof.wood import Interval, Swept, Wood
+from ranura.core.shop.tooling.profiles import flattened
 from ranura.core.text.writing import Text
 
 _AROUND = 28.0
@@ -25,7 +26,8 @@ _AROUND = 28.0
 _THIN_LAYER = 1e-3
 _SEEN, _MEANT = 0.01, 3.0
 """mm of air, or of wood in the way, that are worth a look; and of air that is there for something that goes in between."""
-_SAME = 1e-6
+_SAME, _CHORDS = 1e-6, 32
+"""mm that are none, and chords for a quarter of an arc."""
 _MOST_PROUD, _STEP, _NOTHING = 0.1, 0.001, 0.002
 """mm that a bearing may cut too narrow a rabbet (R11), within what that is found, and mm² in the way that are none."""
 
@@ -61,9 +63,7 @@ class Solid:
         ray = Ray(wood, (here[0], here[1]), across, reach, self.taken)
         u, v = _axes(normal)
         found: list[BaseGeometry] = []
-        for low, high in pairwise(self._levels()):
-            if high - low <= _THIN_LAYER:
-                continue
+        for low, high in pairwise(_apart(self._levels())):
             for corners in _layer(ray, low, high, reach):
                 placed = [self.placing.on_first((here[0] + across[0] * t, here[1] + across[1] * t, z)) for t, z in corners]
                 found.append(Polygon([_flat(c, u, v) for c in placed]))
@@ -83,7 +83,7 @@ class Solid:
 
     def _levels(self) -> list[float]:
         levels = {self.work.z0, self.work.z1}
-        levels |= {z for swept in self.taken for z in swept.levels if self.work.z0 < z < self.work.z1}
+        levels |= {z for swept in self.taken for z in (*swept.levels, *_on_arcs(swept)) if self.work.z0 < z < self.work.z1}
         return sorted(levels)
 
     def _column(self, at: Point) -> Iterator[Interval]:
@@ -103,6 +103,22 @@ class Solid:
                 begun = None
         if begun is not None:
             yield (begun, self.work.z1)
+
+
+def _apart(levels: list[float]) -> list[float]:
+    """Heights in order without those that lie next to one before, so that no layer is left out between two."""
+    kept = levels[:1]
+    for z in levels[1:]:
+        if z - kept[-1] > _THIN_LAYER:
+            kept.append(z)
+    kept[-1] = levels[-1]
+    return kept
+
+
+def _on_arcs(swept: Swept) -> Iterator[float]:
+    """Heights of the board close enough together along the arcs of what a move takes for chords between them to do."""
+    if any(corner.bulge for corner in swept.profile.corners):
+        yield from (swept.tip + swept.out * z for _, z in flattened(swept.profile.corners, per_quarter=_CHORDS))
 
 
 def _moved(at: Vector3, way: Vector3, by: float) -> Vector3:

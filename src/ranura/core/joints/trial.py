@@ -7,7 +7,7 @@ from typing import Final
 
 from ranura.core.cuts.channel.fit import Fit
 from ranura.core.geometry import closeness
-from ranura.core.joints.asked import LAID_ON, Joint, JointKind
+from ranura.core.joints.asked import BY_A_SET, LAID_ON, Joint, JointKind
 from ranura.core.text.writing import Text, write
 
 _FEELS: Final[Mapping[Fit, str]] = {
@@ -29,6 +29,7 @@ _SCRAP: Final[Mapping[JointKind, str]] = {
     "half-blind": "Cut sockets and tails in scrap as thick and as wide as both boards are, and push them together",
     "through-dovetails": "Cut tails and pins in scrap as thick and as wide as both boards are, and push them together",
     "sliding-dovetail": "Cut the tongue in scrap as thick as the second board, too thick at first, and try it in the socket",
+    "stile-rail": "Cope scrap as thick as the second board, cut the edge of scrap of the first, and lay both face down",
     "mortise-tenon": "Cut the mortise, then a tenon in scrap as thick as the rail, a little too thick",
 }
 _MENDED: Final[Mapping[JointKind, str]] = {
@@ -43,6 +44,8 @@ _MENDED: Final[Mapping[JointKind, str]] = {
     "spline": "Spline too thick or too thin: plane another one, or set the cutter by what it is off and run both again",
     "box-joint": "Too tight: move the key nearer to the bit by what it binds; too loose: away by what it rattles",
     "sliding-dovetail": "Tongue too thick: bring the fence back by half of what it is off, since both its faces are cut",
+    "stile-rail": "Second board proud: lower the coping bit by all of what the faces differ, since each has its own setting; "
+    "low: lower the edges' bit by it",
     "mortise-tenon": "Tenon too thick: set the bit deeper by half of what it is off, since both its cheeks are cut",
 }
 
@@ -59,6 +62,8 @@ def trial(joint: Joint, mended: Text | None = None) -> tuple[Text, ...]:
         says = {
             "too-tight": "too tight: it is planned with so much more room now",
             "too-loose": "too loose: it is planned with so much less room now",
+            "proud": "proud: the coping bit is planned so much lower now",
+            "low": "low: the edges' bit is planned so much lower now",
         }
         shown = (write("Tried, {off:len} " + says[joint.tried] + "; try it once more", off=joint.off.mm),)
     return (write(_SCRAP[joint.kind]), *feels, *(shown or (mended or write(_MENDED[joint.kind]),)))
@@ -66,6 +71,8 @@ def trial(joint: Joint, mended: Text | None = None) -> tuple[Text, ...]:
 
 def _feels(joint: Joint) -> Text:
     """How it should feel: by its fit, or with the room that is typed; a tapered one closes by itself."""
+    if joint.kind in BY_A_SET:
+        return write("A finger should feel no step across the shown faces, and both shoulders should close")
     if joint.taper is not None:
         return write("It should run in freely by hand, and grip in the last part before home")
     if joint.clearance is None:

@@ -60,6 +60,13 @@ NOT_FLUSH = Words(
     message="The boards are not equally thick: each face comes out {by:fine} off",
     do="Plane them to one thickness first",
 )
+NOT_FLUSH_BEHIND = Words(
+    code="not-flush-behind",
+    place="depths",
+    level="caution",
+    message="The boards are not equally thick: flush on the shown face, they are {by:fine} off at the back",
+    do="Plane them to one thickness first",
+)
 STAYS_PROUD = Words(
     code="stays-proud",
     place="depths",

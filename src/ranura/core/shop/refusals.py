@@ -41,6 +41,8 @@ BUSHING_WIDER_THAN_SLOT = Refusal("bushing-wider-than-slot", "A bushing {od:fine
 STRAIGHT_WIDER_THAN_BUSHING = Refusal(
     "straight-wider-than-bushing", "A straight bit {wide:fine} wide does not turn in a bushing of {od:fine}"
 )
+TONGUE_OVER_GROOVE = Refusal("tongue-over-groove", "A tongue of {tongue:fine} does not go into a groove of {groove:fine}")
+BLOCK_OVER_BOARD = Refusal("block-over-board", "A profile {block:fine} high is more than boards of {least:fine} have")
 UNKNOWN_FIELD = Refusal("unknown-field", "{name!r} is no field of it")
 MISSING = Refusal("missing", "Type the {name}")
 NOT_WHOLE = Refusal("not-whole", "{text!r} is no whole number")

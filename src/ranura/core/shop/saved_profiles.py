@@ -9,7 +9,9 @@ from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import ToolError
 from ranura.core.text.lengths import Length
 
-Shape = Literal["roundover", "chamfer", "bevel", "cove", "ogee", "bead", "rabbet", "edge-groove", "flush", "jointing"]
+Shape = Literal[
+    "roundover", "chamfer", "bevel", "cove", "ogee", "bead", "rabbet", "edge-groove", "flush", "jointing", "sticking", "coping"
+]  # fmt: skip
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

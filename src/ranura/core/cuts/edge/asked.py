@@ -27,10 +27,14 @@ PROFILES_OF: dict[Shape, frozenset[Profile]] = {
     "edge-groove": frozenset({"slot-cutter"}),
     "flush": frozenset({"flush-trim"}),
     "jointing": FLAT_ENDED | {"flush-trim"},
+    "sticking": frozenset({"stile-and-rail"}),
+    "coping": frozenset({"coping"}),
 }
 """The profiles of bits that can make each shape."""
-BY_RADIUS: frozenset[Shape] = frozenset({"roundover", "cove", "ogee", "bead"})
-WANTS_DEPTH: frozenset[Shape] = frozenset({"rabbet", "flush"})
+MATCHED: frozenset[Shape] = frozenset({"sticking", "coping"})
+"""Shapes of a matched set: what the edge of a frame's board is cut to, and what fits it at the end of another."""
+BY_RADIUS: frozenset[Shape] = frozenset({"roundover", "cove", "ogee", "bead", *MATCHED})
+WANTS_DEPTH: frozenset[Shape] = frozenset({"rabbet", "flush", *MATCHED})
 WANTS_WIDTH: frozenset[Shape] = frozenset({"edge-groove"})
 """Shapes of which must be said how far they reach into the wood."""
 STRAIGHT_WALLED: frozenset[Shape] = frozenset({"rabbet", "edge-groove", "flush", "jointing"})
@@ -51,8 +55,8 @@ class EdgeCut:
 
     shape: Shape
     size: Length
-    """The radius of a roundover, cove, ogee or bead; the leg of a chamfer, the height of a bevel; the width of a rabbet, or
-    of a groove in the edge; the overhang that is trimmed flush; what jointing takes off."""
+    """The radius of a roundover, cove, ogee, bead, or of a matched set's profile; the leg of a chamfer, the height of a bevel;
+    the width of a rabbet, or of a groove in the edge; the overhang that is trimmed flush; what jointing takes off."""
     depth: Length | None = None
     """How far the profile reaches below the face, of a groove its far wall; None for the whole profile, and for a groove in the
     middle of the edge."""

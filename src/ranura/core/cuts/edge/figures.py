@@ -91,7 +91,7 @@ def _width(setting: EdgeSetting, guided: GuidedTrip) -> Figure:
         why = "The axis stands out of the edge by what the width asks for"
     return Figure(
         key="edge.width",
-        label="Into the edge" if setting.edging.grooved else "Into the face",
+        label=f"Into the {setting.edging.into}",
         value=at_face,
         unit="mm",
         shown=show(at_face, "mm"),
@@ -100,7 +100,7 @@ def _width(setting: EdgeSetting, guided: GuidedTrip) -> Figure:
         worked=write("{r:fine} − {o:fine} = {w:fine}", r=r, o=guided.trip.offset, w=at_face),
         because=because(why),
         inputs=(
-            given("r(h)", "radius of the bit" if setting.edging.grooved else "radius of the bit at the face", r, "mm"),
+            given("r(h)", "radius of the bit" if setting.edging.into == "edge" else "radius of the bit at the face", r, "mm"),
             given("o", "axis out of the edge", guided.trip.offset, "mm"),
         ),
     )

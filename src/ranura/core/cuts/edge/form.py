@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from ranura.core.board.pieces import Piece, edges_of
-from ranura.core.cuts.edge.asked import WANTS_DEPTH, WANTS_WIDTH, EdgeCut, shape_name
+from ranura.core.cuts.edge.asked import MATCHED, WANTS_DEPTH, WANTS_WIDTH, EdgeCut, shape_name
 from ranura.core.output.forms import answers, as_typed_before, eased_by, held_by, new_length, nothing_typed, thin_walls
 from ranura.core.shop.saved_profiles import Shape
 from ranura.core.shop.shop import Shop
@@ -51,6 +51,8 @@ _SHAPES: Final[Mapping[Shape, _ShapeWords]] = {
     "edge-groove": _ShapeWords(article="An", after="wide,", size="Width"),
     "flush": _ShapeWords(before="of an overhang of", comma=",", size="Overhang"),
     "jointing": _ShapeWords(article="", before="by", comma=",", size="Taken off"),
+    "sticking": _ShapeWords(before="of radius", comma=",", size="Radius"),
+    "coping": _ShapeWords(before="of radius", comma=",", size="Radius"),
 }
 _GUIDES = (
     (None, "Guide: best fit"),
@@ -177,7 +179,7 @@ def _sentence(cut: EdgeCut, piece: Piece) -> tuple[Part, ...]:
         figure = None if wants_depth else "edge.height"
         parts += [
             LengthBlank(field="depth", label="Depth below the face", figure=figure, optional=True),
-            Phrase(text="thick," if cut.shape == "flush" else "deep,"),
+            Phrase(text={"flush": "thick,"}.get(cut.shape, "high," if cut.shape in MATCHED else "deep,")),
         ]
         if not wants_depth:
             parts += [

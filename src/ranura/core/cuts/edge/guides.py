@@ -48,7 +48,8 @@ def guided_trip(edging: EdgesOnBoard, bit: Bit, mounting: Mounting, rules: House
     if edging.shape == "jointing" and mounting == "hand" and bearing is not None:
         guide: Guidance = "template"
     elif mounting == "table":
-        guide = "fence" if edging.straight and edging.guide != "bearing" else "bearing"  # an edge guide is for the hand
+        # An edge guide is for the hand, and the bearing of a matched set, between its cutters, for a fence.
+        guide = "fence" if edging.matched or (edging.straight and edging.guide != "bearing") else "bearing"
     else:
         guide = edging.guide or ("bearing" if rides or (bearing is not None and not edging.straight) else "fence")
     fenced = guide in ("fence", "edge-guide")
@@ -114,9 +115,8 @@ def taken_spans(before: Iterable[Done], thickness: float) -> list[Span]:
     """From and to which d the edge itself is gone after some trips."""
     spans: list[Span] = []
     for done in before:
-        span = along_the_edge(done.bit, done.trip, thickness)
-        if span is not None:
-            spans.append((thickness - span[1], thickness - span[0]) if done.other_face else span)
+        for low, high in along_the_edge(done.bit, done.trip, thickness):
+            spans.append((thickness - high, thickness - low) if done.other_face else (low, high))
     return spans
 
 
@@ -149,12 +149,12 @@ def contact(guided: GuidedTrip, trip: Trip, *, thickness: float, gone: Sequence[
     return remaining((low, high), gone) if high > low else 0.0
 
 
-def stands_below(guided: GuidedTrip, trip: Trip, thickness: float) -> float:
+def stands_below(guided: GuidedTrip, bit: Bit, trip: Trip, thickness: float) -> float:
     """How far a tip bearing and its screw stand out below the board, in mm; 0 where they do not.
 
     Rule: R11 below the work
     Formula: bearing height + screw − (T − a)
     Source: the bench, a clamp or the vice would meet it"""
-    if guided.bearing is None:
-        return max(trip.height - thickness, 0.0)
-    return max(trip.height + BEARING_HEIGHT + SCREW_HEIGHT - thickness, 0.0)
+    at_the_tip = guided.bearing is not None and bit.bearing_place in ("tip", "both")
+    more = BEARING_HEIGHT + SCREW_HEIGHT if at_the_tip else 0.0
+    return max(trip.height + more - thickness, 0.0)

@@ -104,6 +104,8 @@ class EdgeJudge(Judge):
     def against_router(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
         """See `Judge.against_router`."""
         if self.tools.by_hand[router.id]:
+            if self.edging.matched:
+                yield Reason(words.SET_NEEDS_TABLE)
             if self.small:
                 yield self.small_reason()
             if self.edging.far_side:
@@ -195,7 +197,7 @@ class EdgeJudge(Judge):
             bit=bit, router=router, rpm=self.tools.turning(bit, router), free_length=free, material=self.wood, rules=rules
         )
         stock = Stock(thickness=asked.thickness, width=seen_to(asked, bit))
-        share = MOST_STAGES if can_be_raised(bit) or router.mounting == "table" else 1 + len(bit.bearings)
+        share = 1 if asked.matched else MOST_STAGES if can_be_raised(bit) or router.mounting == "table" else 1 + len(bit.bearings)
         area = taken(bit, guided.trip, stock) / share
         if area <= 0:
             return None

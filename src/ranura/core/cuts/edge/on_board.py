@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from typing import Literal
 
 from ranura.core.board.pieces import Edge, Piece, edge_name, edges_of
 from ranura.core.cuts.edge import refusals
 from ranura.core.cuts.edge.asked import (
     BY_RADIUS,
+    MATCHED,
     STRAIGHT_WALLED,
     WANTS_DEPTH,
     WANTS_WIDTH,
@@ -67,6 +69,16 @@ class EdgesOnBoard:
     def grooved(self) -> bool:
         """Whether it is a groove in the edge, with wood on both sides of it."""
         return self.shape == "edge-groove"
+
+    @property
+    def matched(self) -> bool:
+        """Whether it is half of a matched set's joint: cut at once, over a table, its face down."""
+        return self.shape in MATCHED
+
+    @property
+    def into(self) -> Literal["edge", "face"]:
+        """What it reaches into, where that is measured."""
+        return "edge" if self.grooved or self.matched else "face"
 
     @property
     def cut_sides(self) -> frozenset[str]:
@@ -129,7 +141,8 @@ def edging(cut: EdgeCut, piece: Piece) -> EdgesOnBoard:
         raise CutError(refusals.WIDTH_MISSING, field="cut.width", shape=shape_name(cut.shape))
     depth = cut.depth.mm if cut.depth is not None else whole or 0.0
     field = "cut.size" if cut.depth is None else "cut.depth"
-    if cut.shape != "jointing" and closeness.over(depth, thickness):
+    # A coping bit cuts the shoulder behind its tongue out of whatever is left there.
+    if cut.shape not in ("jointing", "coping") and closeness.over(depth, thickness):
         by_radius = field == "cut.size" and cut.shape in BY_RADIUS
         refusal = refusals.RADIUS_OVER_THICKNESS if by_radius else refusals.PROFILE_OVER_THICKNESS
         raise CutError(refusal, field=field, depth=depth, size=size, thickness=thickness)

@@ -33,7 +33,7 @@ from ranura.core.text import depth_words, guide_words, strength_words, table_wor
 from ranura.core.text.cautions import Caution, caution, written
 from ranura.core.text.errors import CutError
 
-_ONE_PLANE = frozenset({"bead"})
+_ONE_PLANE = frozenset({"bead", "stile-and-rail", "coping"})
 _BURNS_FROM = 3
 _EDGE_GONE = (words.BEARING_WITHOUT_EDGE, words.FENCE_WITHOUT_EDGE)
 _LEAST_CHEEK = 3.0
@@ -137,7 +137,7 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
         section = section_of(steps, work.stock, before=judge.before, drawn=True)
     trips = tuple(stage.trip for stage in staging.stages) if staging else ()
     contact = judge.least_contact(bit, guided, router.mounting, trips) if guided else None
-    below = stands_below(guided, guided.trip, asked.thickness) if guided else 0.0
+    below = stands_below(guided, bit, guided.trip, asked.thickness) if guided else 0.0
     cautions = [written(reason) for reason in chosen.reasons]
     if any(reason.words in _EDGE_GONE for reason in chosen.reasons) and judge.before and guided is not None:
         fresh = EdgeJudge(judge.tools.shop, asked, wood, rules).least_contact(bit, guided, router.mounting)
@@ -179,7 +179,7 @@ def _hold(asked: EdgesOnBoard, chosen: Candidate, guided: GuidedTrip | None, rul
     """A mat where the work is light, clamps otherwise; clamps too where the house climbs, since climbing is for clamped work."""
     stock = Stock(thickness=asked.thickness, width=seen_to(asked, chosen.bit))
     light = guided is None or not closeness.over(taken(chosen.bit, guided.trip, stock), rules.small_profile)
-    below = guided is not None and stands_below(guided, guided.trip, asked.thickness) > 0
+    below = guided is not None and stands_below(guided, chosen.bit, guided.trip, asked.thickness) > 0
     offset, by_hand = guided.trip.offset if guided else 0.0, chosen.router.mounting == "hand"
     clamps = hold_edges(asked, chosen.base, offset=offset, light=False, by_hand=by_hand)
     # What stands below the board meets the bench under a mat: it overhangs, clamped.

@@ -40,7 +40,7 @@ class Run:
     lead_in: bool
     """A block is wanted where it begins, since no chosen edge goes on from there."""
     backer: bool
-    """Scrap is wanted where it ends, for the same reason."""
+    """Scrap is wanted where it ends, for the same reason; the boards of a carrier are such scrap."""
     climb_start: bool
     """The house lets it begin with a short climb."""
 
@@ -97,6 +97,8 @@ def _run(edge: Edge, edging: EdgesOnBoard, mounting: Mounting, wood: Material, r
     chosen = {each.ref for each in edging.edges}
     before, after = _neighbours(edge)
     alone = not edge.closed
+    # The boards of a carrier stand flush beside an edge: what leaves it goes on into them.
+    loose = alone and not (edging.held == "carrier" and edging.can_be_wedged)
     return Run(
         number=0,
         edge=edge,
@@ -107,7 +109,7 @@ def _run(edge: Edge, edging: EdgesOnBoard, mounting: Mounting, wood: Material, r
         # Over a table a loose block before the bit would be thrown, and a fence leads the work in; scrap behind it is wanted
         # where fibres end.
         lead_in=alone and mounting == "hand" and before not in chosen and not climb_start,
-        backer=alone and after not in chosen and (mounting == "hand" or any(stretch.lie == "end" for stretch in lies)),
+        backer=loose and after not in chosen and (mounting == "hand" or any(stretch.lie == "end" for stretch in lies)),
         climb_start=alone and before not in chosen and climb_start,
     )
 

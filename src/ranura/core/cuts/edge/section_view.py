@@ -52,7 +52,8 @@ def edge_section_view(setting: EdgeSetting, *, typed: Mapping[str, Text]) -> Vie
     riding = setting.guided.bearing if setting.guided else None
     if riding is not None:
         half = riding / 2
-        ring = box(-trip.offset - half, trip.height, -trip.offset + half, trip.height + BEARING_HEIGHT)
+        low, high = setting.bit.bearing_heights[0]
+        ring = box(-trip.offset - half, trip.height - high, -trip.offset + half, trip.height - low)
         outlines.append(Outline(role="bearing", points=tuple(at(x, d) for x, d in ring), label=_bearing_label(riding)))
     low_d, high_d = (
         min(0.0, max(trip.height - setting.bit.cutting_length, -0.7 * thickness)),

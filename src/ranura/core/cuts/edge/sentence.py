@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ranura.core.board.pieces import Piece, edge_name, edges_of
-from ranura.core.cuts.edge.asked import EdgeCut, shape_name
+from ranura.core.cuts.edge.asked import MATCHED, EdgeCut, shape_name
 from ranura.core.shop.shop import Shop
 from ranura.core.text.errors import CraftError
 from ranura.core.text.lengths import as_typed
@@ -20,6 +20,8 @@ _SIZES = {
     "edge-groove": "An edge groove {s} wide",
     "flush": "An overhang of {s} trimmed flush",
     "jointing": "An edge jointed by {s}",
+    "sticking": "A sticking of radius {s}",
+    "coping": "A coping of radius {s}",
 }
 
 
@@ -48,7 +50,8 @@ def sentence(cut: EdgeCut, piece: Piece, _: Shop) -> Text:
     if cut.shape == "edge-groove":
         depth, width = f", {into} deep", f", its far wall {below} below the face" if below else ", in the middle"
     else:
-        depth, width = f", {below} deep" if below else "", f", {into} into the face" if into else ""
+        high = "high" if cut.shape in MATCHED else "deep"
+        depth, width = f", {below} {high}" if below else "", f", {into} into the face" if into else ""
     faces = ", both faces" if cut.both_faces else ""
     return write("{size}, on {edges} of {piece}", size=size + depth + width, edges=_edges(cut, piece) + faces, piece=piece.name)
 

@@ -91,7 +91,7 @@ def _heights(setting: EdgeSetting, figures: Mapping[str, Figure]) -> SlipSection
         else:
             lines.append(write("{n} stages at this height", n=count))
     else:
-        wide, where = figures["edge.width"].value, "edge" if setting.edging.grooved else "face"
+        wide, where = figures["edge.width"].value, setting.edging.into
         lines.append(write("in one stage, {w:len} into the {where}", w=wide, where=where) if wide else write("in one stage"))
     parts, faces = setting.edging.count, setting.edging.both_faces
     whole = "part" if parts == 1 else "parts"
@@ -175,7 +175,8 @@ def _direction(setting: EdgeSetting, figures: Mapping[str, Figure]) -> SlipSecti
     if straight:
         if setting.by_hand:
             lines.append(write("{order}", order=", ".join(f"{run.number} {run.edge.name}" for run in straight)))
-        lines += _starts(straight, by_hand=setting.by_hand)
+        carried = setting.edging.held == "carrier" and setting.edging.can_be_wedged
+        lines += _starts(straight, by_hand=setting.by_hand, carried=carried)
     for run in closed:
         if not setting.by_hand:
             lines.append(_round_about(run))
@@ -260,7 +261,7 @@ def _stance(setting: EdgeSetting) -> Text:
     )
 
 
-def _starts(runs: Sequence[Run], *, by_hand: bool) -> list[Text]:
+def _starts(runs: Sequence[Run], *, by_hand: bool, carried: bool) -> list[Text]:
     lines: list[Text] = []
     climbs = [run for run in runs if run.climb_start]
     blocks = [run for run in runs if run.lead_in]
@@ -272,6 +273,9 @@ def _starts(runs: Sequence[Run], *, by_hand: bool) -> list[Text]:
     backers = [run for run in runs if run.backer]
     if backers:
         lines.append(write("backer where the bit leaves the {edges}", edges=names_of(backers)))
+    ends = [run for run in runs if run.end_grain]
+    if ends and not backers and carried:
+        lines.append(write("the carrier's boards take the break-out of the {edges}", edges=names_of(ends)))
     lines.append(write("straight on and straight off at the corners" if by_hand else "past the bit and clear of it, then lift"))
     return lines
 

@@ -86,7 +86,7 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
         the power and the bending; more than one: a last one of at most 0.5 mm normal to the face
     Source: R3, R5, R6, R12"""
     edging = work.edging
-    if edging.shape in STRAIGHT_WALLED:
+    if edging.shape in STRAIGHT_WALLED or edging.matched:
         return _stepped(work, mounting)
     by = stage_by(work, mounting)
     if by == "fence" and not work.guided.fenced:
@@ -142,8 +142,9 @@ def _settings(work: EdgeWork, count: int, by: StageBy) -> tuple[Trip, ...]:
 
 
 def _stepped(work: EdgeWork, mounting: str) -> Staging:
-    """A rabbet in steps of depth, jointing in trips of one setting, a flush trim at once. By hand all depths are run at one
-    setting of the guide; over a table all settings of the fence at one height, which would not be found again (R8)."""
+    """A rabbet in steps of depth, jointing in trips of one setting; a flush trim, and what is of a matched set, at once. By hand
+    all depths are run at one setting of the guide; over a table all settings of the fence at one height, which would not be found
+    again (R8)."""
     edging, turning, final = work.edging, work.turning, work.guided.trip
     trips = [final]
     bound: Bound = "whole"

@@ -148,21 +148,29 @@ def _summed(silhouette: tuple[Corner, ...]) -> tuple[tuple[float, ...], tuple[fl
 
 
 def reach(bit: Bit, trip: Trip) -> float:
-    """How far a setting reaches into the wood, in mm from the edge line: at the face, or at the top of a cutter below it.
+    """How far a setting reaches into the wood, in mm from the edge line, wherever below the face that is.
 
     >>> round(reach(Bit(id="", name="", profile="chamfer", cutting_length=12, bearing=12.7, shank=12.7),
     ...             Trip(height=5, offset=6.35)), 6)
     5.0"""
-    return max(radius_at(bit.silhouette, min(trip.height, bit.cutting_length)) - trip.offset, 0.0)
+    top = min(trip.height, bit.cutting_length)
+    widest = max(r for r, z in (*curve(bit.silhouette), (radius_at(bit.silhouette, top), top)) if z <= top)
+    return max(widest - trip.offset, 0.0)
 
 
-def along_the_edge(bit: Bit, trip: Trip, thickness: float) -> Span | None:
-    """From and to which d a setting takes away the edge itself (x = 0); None where it leaves it whole."""
-    zs = [z for (r0, z0), (r1, z1) in pairwise(curve(bit.silhouette)) if max(r0, r1) > trip.offset + 1e-6 for z in (z0, z1)]
-    if not zs:
-        return None
-    span = (max(trip.height - max(zs), 0.0), min(trip.height - min(zs), thickness))
-    return span if span[1] > span[0] else None
+def along_the_edge(bit: Bit, trip: Trip, thickness: float) -> list[Span]:
+    """From and to which d a setting takes away the edge itself (x = 0), each such span by itself."""
+    found: list[Span] = []
+    for (r0, z0), (r1, z1) in pairwise(curve(bit.silhouette)):
+        low, high = max(trip.height - z1, 0.0), min(trip.height - z0, thickness)
+        if max(r0, r1) <= trip.offset + 1e-6 or high <= low:
+            continue
+        # From the tip upwards: each chord lies on the one before, seen from the face.
+        if found and closeness.same(found[-1][0], high):
+            found[-1] = (low, found[-1][1])
+        else:
+            found.append((low, high))
+    return found
 
 
 def skin(bit: Bit, final: Trip, *, out: float, up: float) -> float:

@@ -14,6 +14,13 @@ OTHER_RADIUS = Words(
     message="Its radius is {radius:len}; {wanted:len} is asked for",
     do="Take a bit of {wanted:len}, or change the radius",
 )
+SET_NEEDS_TABLE = Words(
+    code="set-needs-table",
+    place="guide",
+    level="stop",
+    message="A matched set is run over a table: its fence and the table set both boards of the joint alike",
+    do="Take a router in a table",
+)
 OTHER_ANGLE = Words(
     code="other-angle",
     place="tool",

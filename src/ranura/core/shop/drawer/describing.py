@@ -16,6 +16,7 @@ from ranura.core.text.lengths import Unit
 
 _PROFILE_WORDS: tuple[tuple[str, Profile], ...] = (
     (r"stile[ -](?:and|&)[ -]rail", "stile-and-rail"),
+    (r"cop(?:e|ing)", "coping"),
     (r"tongue[ -](?:and|&)[ -]groove", "tongue-and-groove"),
     (r"mit(?:re|er)[ -]lock", "mitre-lock"),
     (r"drawer[ -]lock", "drawer-lock"),

@@ -9,7 +9,7 @@ from itertools import pairwise
 from typing import Literal
 
 from ranura.core.shop.tooling.bits import FILLET, Bit
-from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, Corner, arc_of
+from ranura.core.shop.tooling.profiles import Corner, arc_of
 
 PartRole = Literal["cutter", "shank", "neck", "bearing", "up-cut"]
 _SHOWN_SHANK = 30.0
@@ -36,9 +36,9 @@ class Shape:
 
 def shape(bit: Bit) -> Shape:
     """The drawing of a bit."""
-    place = bit.bearing_place
-    below = BEARING_HEIGHT if place in ("tip", "both") else 0.0
-    above = BEARING_HEIGHT if place in ("shank", "both") else 0.0
+    below = max((-low for low, _ in bit.bearing_heights), default=0.0)
+    above = max((high - bit.cutting_length for _, high in bit.bearing_heights), default=0.0)
+    below, above = max(below, 0.0), max(above, 0.0)
     shank = bit.shank_length or _SHOWN_SHANK
     tip = shank + FILLET + above + bit.cutting_length
     parts = [
@@ -51,12 +51,9 @@ def shape(bit: Bit) -> Shape:
     if bit.up_cut_tip is not None:
         parts.append(ShapePart(role="up-cut", path=_box(bit.diameter / 2, tip - bit.up_cut_tip, tip)))
     if bit.bearing:
-        if above:
-            parts.append(
-                ShapePart(role="bearing", path=_box(bit.bearing / 2, tip - bit.cutting_length - above, tip - bit.cutting_length))
-            )
-        if below:
-            parts.append(ShapePart(role="bearing", path=_box(bit.bearing / 2, tip, tip + below)))
+        parts += [
+            ShapePart(role="bearing", path=_box(bit.bearing / 2, tip - high, tip - low)) for low, high in bit.bearing_heights
+        ]
     return Shape(parts=tuple(parts), width=max(bit.diameter, bit.shank, bit.bearing or 0.0), height=tip + below, tip=tip)
 
 

@@ -7,6 +7,7 @@ Every bit is a solid of revolution whose silhouette follows from the sizes that 
 from __future__ import annotations
 
 from dataclasses import dataclass
+from itertools import pairwise
 from typing import Literal
 
 from ranura.core.geometry import closeness
@@ -189,6 +190,23 @@ class Bit:
     def bearing_place(self) -> BearingPlace | None:
         """Where its bearing sits; None without one."""
         return self.kind.bearing if self.bearing else None
+
+    @property
+    def bearing_heights(self) -> tuple[tuple[float, float], ...]:
+        """From and to which height above its lowest point that cuts each of its bearings sits, in mm."""
+        if self.bearing is None:
+            return ()
+        tip, shank = (-BEARING_HEIGHT, 0.0), (self.cutting_length, self.cutting_length + BEARING_HEIGHT)
+        match self.kind.bearing:
+            case "tip":
+                return (tip,)
+            case "shank":
+                return (shank,)
+            case "both":
+                return (tip, shank)
+            case _:
+                sides = pairwise(self.silhouette)
+                return tuple((a.z, b.z) for a, b in sides if not a.bulge and a.r == b.r == self.bearing / 2)
 
     @property
     def head_length(self) -> float:

@@ -212,6 +212,32 @@ class CombPair:
             raise ToolError(refusals.ANGLE_TOO_WIDE, field="angle", angle=self.angle, limit=_STEEPEST)
 
 
+@dataclass(frozen=True, kw_only=True, slots=True)
+class MatchedSet:
+    """A matched set for frames (R14): a stile and rail bit of a radius for the edges, and the coping bit that fits it for the
+    ends, with the groove that the one cuts and the tongue that the other leaves; the boards' thickness that it is for, least and
+    most; and how high its set-up block sets the edges' bit over the table."""
+
+    id: str
+    name: str
+    radius: float
+    groove: float
+    tongue: float
+    least: float
+    most: float
+    block: float
+    kind: Literal["matched-set"] = "matched-set"
+
+    def __post_init__(self) -> None:
+        _positive(self, "radius", "groove", "tongue", "least", "most", "block")
+        if not self.least < self.most:
+            raise ToolError(refusals.RANGE_BACKWARDS, field="least", low=self.least, high=self.most)
+        if not self.tongue <= self.groove:
+            raise ToolError(refusals.TONGUE_OVER_GROOVE, field="tongue", tongue=self.tongue, groove=self.groove)
+        if not self.block <= self.least:
+            raise ToolError(refusals.BLOCK_OVER_BOARD, field="block", block=self.block, least=self.least)
+
+
 _STEEPEST = 45.0
 
 
@@ -238,4 +264,4 @@ class TJig:
         return closeness.same(self.bit_diameter, bit_diameter) and closeness.same(self.base_to_axis, base_to_axis)
 
 
-Guide = Bushing | InlaySet | EdgeGuide | Straightedge | Trammel | Sled | KeyedSled | Comb | CombPair | TJig
+Guide = Bushing | InlaySet | EdgeGuide | Straightedge | Trammel | Sled | KeyedSled | Comb | CombPair | MatchedSet | TJig

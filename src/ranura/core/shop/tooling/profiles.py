@@ -17,7 +17,7 @@ Profile = Literal[
     "straight", "up-cut", "down-cut", "compression", "core-box", "v-groove",
     "roundover", "chamfer", "bevel", "cove", "ogee", "bead", "rabbet",
     "flush-trim", "pattern", "double-bearing",
-    "dovetail", "t-slot", "keyhole", "slot-cutter", "tongue-and-groove", "stile-and-rail", "drawer-lock", "mitre-lock",
+    "dovetail", "t-slot", "keyhole", "slot-cutter", "tongue-and-groove", "stile-and-rail", "coping", "drawer-lock", "mitre-lock",
     "surfacing",
 ]  # fmt: skip
 PROFILES: tuple[Profile, ...] = get_args(Profile)
@@ -35,6 +35,8 @@ SPIRALS: frozenset[Profile] = frozenset({"up-cut", "down-cut", "compression"})
 _QUARTER = math.tan(math.pi / 8)
 BEARING_HEIGHT = 5.0
 """mm: what a pilot bearing is high, as the trade makes them."""
+COPING_BACK = 8.0
+"""mm that the shoulder's cutter of a coping bit is high, where nobody says."""
 SCREW_HEIGHT = 3.0
 """mm that the screw stands out below a tip bearing, as the trade makes them."""
 
@@ -110,6 +112,9 @@ KINDS: Mapping[Profile, Kind] = {
               bearing="between", full_depth_only=True, raisable=False, prints="named by the thickness of its tongue"),
         _kind("stile-and-rail", "stile and rail", "joints", "radius", "width", "bearing", bearing="between",
               full_depth_only=True, raisable=False, prints="named by the radius of its sticking"),
+        _kind("coping", "coping", "joints", "radius", "width", "bearing", "cutting_length", optional=("cutting_length",),
+              bearing="between", full_depth_only=True, raisable=False,
+              prints="named by the radius of the sticking it fits; its width is the tongue it leaves"),
         _kind("drawer-lock", "drawer lock", "joints", "diameter", "cutting_length", "width", full_depth_only=True,
               raisable=False, prints=_AS_MARKED),
         _kind("mitre-lock", "mitre lock", "joints", "diameter", "cutting_length", "width", full_depth_only=True,
@@ -168,7 +173,7 @@ def derived_diameter(
             return bearing + 2 * length * math.tan(math.radians(angle))
         case "rabbet":
             return bearing + 2 * width
-        case "stile-and-rail":
+        case "stile-and-rail" | "coping":
             return bearing + 2 * radius
         case (
             "straight" | "up-cut" | "down-cut" | "compression" | "v-groove" | "flush-trim" | "pattern" | "double-bearing"
@@ -193,6 +198,8 @@ def derived_length(profile: Profile, *, diameter: float, radius: float, width: f
             return width
         case "stile-and-rail":
             return width + BEARING_HEIGHT + radius
+        case "coping":
+            return COPING_BACK + width + BEARING_HEIGHT + radius
         case (
             "straight" | "up-cut" | "down-cut" | "compression" | "chamfer" | "bevel" | "rabbet" | "flush-trim" | "pattern"
             | "double-bearing" | "dovetail" | "t-slot" | "keyhole" | "tongue-and-groove" | "drawer-lock" | "mitre-lock"
@@ -265,6 +272,19 @@ def silhouette(profile: Profile, sizes: Sizes) -> tuple[Corner, ...]:
                 Corner(pilot, slot),
                 Corner(pilot, rise, -_QUARTER),
                 Corner(half, rise + radius),
+            )
+        case "coping":  # what the stile and rail bit of its radius leaves, and a tongue instead of the groove
+            face, foot = top - radius, top - radius - BEARING_HEIGHT
+            back = foot - sizes.width
+            return (
+                Corner(0.0, 0.0),
+                Corner(half, 0.0),
+                Corner(half, back),
+                Corner(pilot, back),
+                Corner(pilot, foot),
+                Corner(half, foot),
+                Corner(half, face, _QUARTER),
+                Corner(pilot, top),
             )
         case "drawer-lock":
             step = half - sizes.width
