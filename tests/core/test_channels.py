@@ -415,7 +415,15 @@ def test_without_a_clearing_bit_an_undercut_stops():
     assert made.status == "stop"
     assert "no-clearing-bit" in codes(made)
     with pytest.raises(CutError) as refused:
-        plan(piece=dataclasses.replace(BOARD, thickness=mm(30)), shape="t-slot", width=9, depth=14, position=80, stop_first=40)
+        plan(
+            piece=dataclasses.replace(BOARD, thickness=mm(30)),
+            shape="t-slot",
+            width=9,
+            depth=14,
+            position=80,
+            stop_first=40,
+            stop_last=40,
+        )
     assert refused.value.code == "undercut-runs-out"
 
 

@@ -56,8 +56,33 @@ def test_it_goes_in_at_one_edge_and_out_at_the_other():
     own = [move for move in made.moves if made.settings[move.setting].bit.id == BIT.id and move.path]
     assert [move.kind for move in own] == ["start", "enter", "cut", "leave", "stop"]
     with pytest.raises(CutError) as refused:
-        plan(socket(stop_last=in_mm(60)))
+        plan(socket(stop_first=in_mm(60), stop_last=in_mm(60)))
     assert refused.value.code == "undercut-runs-out"
+
+
+@pytest.mark.parametrize(
+    ("end", "stop"),
+    # Along an edge guide only where the bit, with the guide on its left, begins at the open end.
+    [("left", "stop_first"), ("left", "stop_last"), ("right", "stop_first"), ("right", "stop_last"), ("near", "stop_last"),
+     ("far", "stop_first")],
+)  # fmt: skip
+def test_one_that_is_stopped_at_an_end_goes_in_at_the_other_and_back_out_there(end, stop):
+    along = {"goes": "along", "position": in_mm(60), "guide": "edge-guide"} if end in ("near", "far") else {}
+    made = plan(socket(**{stop: in_mm(60)}, end=end, **along))
+    assert made.status in ("ready", "caution")
+    own = [move for move in made.moves if made.settings[move.setting].bit.id == BIT.id and move.path]
+    assert [move.kind for move in own] == ["start", "enter", "cut", "cut", "stop"]
+    assert (own[2].fresh, own[3].fresh) == ("both", "none")
+    assert own[0].path == own[-1].path, "out where it came in"
+    axis = 0 if along else 1
+    open_at = 0.0 if stop == "stop_last" else (900.0 if along else 440.0)
+    begun, turned = own[0].path[0][axis], own[2].path[-1][axis]
+    assert abs(begun - open_at) < 30
+    assert not 0 < begun < (900 if along else 440)
+    # As far from the other edge as is asked at the face, where the socket is as round as its mouth.
+    assert abs(turned - ((900.0 if along else 440.0) - open_at)) == pytest.approx(60 + mouth(9.0) / 2, abs=0.01)
+    direction = " ".join(line.metric for each in made.slip if each.key == "direction" for line in each.lines)
+    assert "back the same way turning; never lift inside" in direction
 
 
 @pytest.mark.parametrize(

@@ -77,6 +77,10 @@ def asked(kind: str, seed: int) -> dict[str, Any]:
     if kind == "sliding-dovetail" and chance.random() < 0.5:
         # Its straightedge stands between the socket and the end.
         joint |= {"taper": mm(between(0.5, 2.5)), "at": mm(between(150, first[0] - 190))}
+    elif kind == "sliding-dovetail" and chance.random() < 0.5:
+        joint["stopped"] = mm(between(10, 25))
+    if kind == "sliding-dovetail" and chance.random() < 0.4:
+        joint["housed"] = mm(between(1, 3))
     if kind == "stile-rail":
         places = [0, between(1, first[0] - second[1] - 1), round(first[0] - second[1], 1)]
         joint |= {"at": mm(chance.choice(places)), "tried": chance.choice([None, "proud", "low"]), "off": mm(between(0.1, 0.9))}

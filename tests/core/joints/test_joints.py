@@ -26,6 +26,7 @@ from ranura.core.proof.moves import Program
 from ranura.core.proof.stood import taken_by
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import Length
+from ranura.demo.jobs import DESK, DESK_JOINTS, JOINTS, PIECES
 from ranura.demo.shop import SHOP
 
 
@@ -67,6 +68,31 @@ def test_a_shelf_is_housed_to_its_measure_and_a_third_deep():
     assert [each.metric for each in stopped.joined.by_hand] == [
         "Saw a notch out of the second board's near corner, 12 mm wide and 6 mm long; or square the housing's end"
     ]
+
+
+def test_a_sliding_dovetail_may_begin_inside_and_have_its_board_housed_around_it():
+    side, shelf = board(600, 280, 24), board(400, 260, 19)
+    plain, housed = (made("sliding-dovetail", side, shelf, at=mm(200), **more) for more in ({}, {"housed": mm(3)}))
+    assert [each.name for each in housed.cuts] == ["Housing", "Socket", "Tongue"]
+    assert housed.status == "caution"
+    assert housed.together is not None
+    assert {each.name.metric: round(each.gap, 2) for each in housed.together.measured} == {
+        "across the socket": 0.1, "below the tongue": 0.3, "under a shoulder": 0.0, "across the housing": 0.1,
+    }  # fmt: skip
+    # The dovetail is the same, so much deeper in the board.
+    assert housed.cuts[2].plan.sentence == plain.cuts[1].plan.sentence
+    assert housed.joined.placing.origin[2] == pytest.approx(plain.joined.placing.origin[2] - 3)
+    assert (plain.worth.takes.metric, housed.worth.takes.metric) == tuple(
+        f"takes {deep} mm of the second board's length" for deep in ("7.7", "10.7")
+    )
+    stopped = made("sliding-dovetail", side, shelf, at=mm(200), stopped=mm(15), housed=mm(3))
+    assert [each.metric for each in stopped.joined.by_hand] == [
+        "Saw 19.35 mm off the tongue at the near edge, and slide it in from the far one",
+        "Saw as much off what is housed, 3 mm long, and square the housing's end",
+    ]
+    with pytest.raises(CutError) as refused:
+        made("sliding-dovetail", side, shelf, at=mm(200), stopped=mm(15), taper=mm(1))
+    assert (refused.value.field, refused.value.code) == ("joint.stopped", "tapered-runs-out")
 
 
 @pytest.mark.parametrize(
@@ -563,3 +589,16 @@ def test_wood_in_the_way_that_no_line_meets_stops_a_joint_all_the_same():
     assert _of_fit(found, Joint(kind="housed", at=mm(200)), 18) == []
     beside = replace(found, interference=2.0)
     assert [each.level for each in _of_fit(beside, Joint(kind="housed", at=mm(200)), 18)] == ["stop"]
+
+
+@pytest.mark.parametrize("of", [pytest.param(each, id=each[0]) for each in (*JOINTS, *DESK_JOINTS)])
+def test_what_is_written_in_a_section_has_room_there(of):
+    """The names of both boards, also below a section that goes through several parts of one."""
+    _, _, first, second, joint = of
+    pieces = {each: piece for each, piece, *_ in (*PIECES, *DESK)}
+    found = plan_joint(PLANNING, joint, pieces[first], pieces[second], SHOP)
+    for view in joint_views(joint, found.joined, found.together, ("One", "Other"), pieces[first].thickness.mm):
+        x0, y0, x1, y1 = view.frame
+        for mark in view.marks:
+            assert x0 + 1 <= mark.at[0] <= x1 - 1
+            assert y0 + 3 <= mark.at[1] <= y1 - 3

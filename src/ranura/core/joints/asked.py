@@ -95,9 +95,11 @@ class Joint:
     clearance: Length | None = bounded(None, zero=True)
     """What a place is to be wider than what goes into it, where that is typed; None for as much as the fit has."""
     stopped: Length | None = None
-    """How far from the near edge of the first board a housing begins; None where it runs out there."""
+    """How far from the near edge of the first board a housing or a socket begins; None where it runs out there."""
     shoulder: Length | None = None
     """How much narrower a tenon is at either edge than its rail; None for as wide."""
+    housed: Length | None = None
+    """How deep the whole thickness of a board goes in around its sliding dovetail; None where its shoulders lie on the face."""
     taper: Length | None = None
     """How much wider a sliding dovetail's socket is at the near edge than at the far one; None where it is not tapered."""
     tried: Tried | None = None

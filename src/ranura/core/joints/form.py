@@ -123,12 +123,13 @@ def _options(joint: Joint) -> tuple[Blank, ...]:
         options.append(LengthBlank(field="shoulder", label="shoulders at its edges", placeholder="none", optional=True))
     if joint.kind == "sliding-dovetail":
         options.append(LengthBlank(field="taper", label="wider at the near edge by", placeholder="parallel", optional=True))
+        options.append(LengthBlank(field="housed", label="housed around it by", placeholder="not", optional=True))
     if joint.kind not in LAID_ON:
         shown = _FACES_TRIED if joint.kind in BY_A_SET else _TRIED
         options.append(answers("Trial in scrap", "tried", joint.tried, shown))
         if joint.tried is not None:
             options.append(LengthBlank(field="off", label="by", placeholder="0", optional=True))
-    if joint.kind == "housed":
+    if joint.kind in ("housed", "sliding-dovetail"):
         options.append(LengthBlank(field="stopped", label="stopped from the near edge", placeholder="runs out", optional=True))
     return tuple(options)
 

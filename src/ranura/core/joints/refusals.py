@@ -23,6 +23,7 @@ GROOVE_TOO_SHALLOW = Refusal("groove-too-shallow", "A groove keeps {least:len} o
 NO_DOVETAIL_FOR_JOINT = Refusal(
     "no-dovetail-for-joint", "There is no dovetail bit in the drawer that cuts {deep:len} deep; add one, or make it shallower"
 )
+TAPERED_RUNS_OUT = Refusal("tapered-runs-out", "A tapered socket runs out at both edges: leave one of the two empty")
 NOT_BY_AN_EDGE = Refusal("not-by-an-edge", "Only a sliding dovetail takes the second board by its edge; choose an end")
 NO_MATCHED_SET = Refusal(
     "no-matched-set",

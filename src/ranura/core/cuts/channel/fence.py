@@ -227,7 +227,8 @@ def place_fence(
 ) -> tuple[Fence, tuple[Reason, ...]]:
     """The fence of a station on the reference side if the board carries its width there, otherwise on the other side.
 
-    Where neither carries it: the side where less is missing, with `fence-off-board`, unless a board beside the work does.
+    Where neither carries it: the side where less is missing, with `fence-off-board`, unless a board beside the work does. Where
+    the bit goes back the way it came, on the side that lets it begin at the open end.
 
     Rule: R8 fence side
     Formula: the body of the fence, 60 mm, lies within the board; the heading has it on the left
@@ -236,6 +237,8 @@ def place_fence(
     sides = []
     for side in _SIDES:
         fence = _straight(channel, station, bit, guided, rules, side)
+        if channel.goes_back and fence.begins_and_ends_inside(channel)[0]:
+            continue
         if not closeness.over(outside(fence, channel), 0):
             return fence, ()
         sides.append(fence)

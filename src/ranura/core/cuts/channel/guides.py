@@ -146,6 +146,8 @@ def _edge_guides(channel: ChannelOnBoard, bit: Bit, base: Base, guides: Sequence
         return GuideOption(kind="edge-guide", fences=(), cautions=(), against=Reason(words.EDGE_COVERED))
     low, high = _from_edges(channel)
     towards = -1 if low <= high else 1
+    if channel.goes_back:
+        towards = 1 if channel.stopped[1] else -1  # begun at the open end
     tried = [(tool, tuple(on_edge(channel, s, bit, GuideOnRods(tool), towards) for s in channel.stations)) for tool in owned]
     for tool, fences in tried:
         against = _beyond(fences, tool, base)

@@ -115,6 +115,11 @@ class ChannelOnBoard:
         return any(self.stopped)
 
     @property
+    def goes_back(self) -> bool:
+        """Whether its bit comes in at the one end that is open and back out there, since it can be lifted nowhere."""
+        return self.facts.floor == "undercut" and self.stopped in ((True, False), (False, True))
+
+    @property
     def need(self) -> StraightCut:
         """What it asks of its tool."""
         return StraightCut(
@@ -122,7 +127,7 @@ class ChannelOnBoard:
             width=self.width,
             depth=self.depth,
             thickness=self.thickness,
-            stopped=self.is_stopped,
+            stopped=self.is_stopped and not self.goes_back,
             across_grain=self.across_grain,
             part=self.one_part if self.held in (None, "clamps") else None,
             floor=self.facts.floor,

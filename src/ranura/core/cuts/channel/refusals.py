@@ -26,7 +26,9 @@ RUNS_OUT_OF_END = Refusal(
 NO_SUCH_GROOVE = Refusal(
     "no-such-groove", "No {shape} bit here cuts {width:len} wide at a depth of {depth:len}; there: {there}", lacks=True
 )
-UNDERCUT_RUNS_OUT = Refusal("undercut-runs-out", "A {shape} bit does not plunge: its channel runs out of the board at both ends")
+UNDERCUT_RUNS_OUT = Refusal(
+    "undercut-runs-out", "A {shape} bit does not plunge: its channel runs out of the board at one end at least"
+)
 MEASURED_FAR_OFF = Refusal(
     "measured-far-off", "{measured:fine} is far from the {expected:fine} to be expected; measure again, or look what slipped"
 )

@@ -130,7 +130,7 @@ def surely_room(channel: ChannelOnBoard, base: Base, *, bit_diameter: float, fen
 
     Quick enough for every bit of a full drawer; where it says no, `guide_options` and `hold` look closely."""
     plain = channel.goes == "across" and len(channel.stations) == 1 and not channel.angle and channel.guide is None
-    if not plain or channel.clamps or channel.held is not None:
+    if not plain or channel.clamps or channel.held is not None or channel.goes_back:
         return False
     length, guided = channel.part[0], base.sides[0].distance
     wall = channel.left if channel.reference_low else length - channel.right
