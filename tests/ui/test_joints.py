@@ -178,6 +178,23 @@ def test_through_dovetails_too_tight_in_scrap_have_their_comb_moved(open_page: C
     expect(page.get_by_test_id("template-canvas")).to_be_visible()
 
 
+def test_a_joint_with_a_board_that_is_still_to_be_made(open_page: Callable[..., Page]):
+    page = open_page(f"{DESK}/page", wait="new-joint")
+    page.get_by_test_id("new-joint").click()
+    page.get_by_test_id("joint-first").select_option(label="Desk side")
+    page.get_by_test_id("joint-second").select_option(label="A board still to be made …")
+    expect(page.locator("[data-field=piece-width]")).to_have_value("280 mm")
+    page.get_by_test_id("piece-name").fill("Pencil shelf")
+    page.locator("[data-field=piece-length]").fill("460")
+    page.get_by_test_id("save-piece").click()
+    expect(page.get_by_test_id("joint-second").locator("option:checked")).to_have_text("Pencil shelf")
+    page.locator("[data-kind=housed]").check()
+    page.get_by_test_id("keep-joint").click()
+    expect(page.get_by_test_id("joint-page")).to_contain_text("Pencil shelf")
+    page.get_by_role("link", name="Prompter's desk").click()
+    expect(page.get_by_role("region", name="Joints").get_by_text("housed shelf: Pencil shelf, Desk side")).to_be_visible()
+
+
 def test_a_rail_that_stands_proud_in_scrap_has_its_bit_lowered(open_page: Callable[..., Page]):
     page = open_page(f"{DESK}/joints/desk-door", wait="joint-page")
     cuts, fit = page.get_by_test_id("joint-cuts"), page.get_by_test_id("joint-fit")

@@ -22,6 +22,8 @@ interface Props {
   unit: Unit;
   /** The board to be changed; none for a new one. */
   item: PieceItem | null;
+  /** The board that a new one is like at first, in wood and size. */
+  like?: PieceItem | null;
   jobId: string;
   onSave: (piece: PieceIn) => Promise<Outcome<unknown>>;
   onSaved: () => void;
@@ -49,16 +51,17 @@ export interface PieceDraft {
   openings: readonly ContourIn[];
 }
 
-function draftOf(item: PieceItem | null, unit: Unit): PieceDraft {
+function draftOf(item: PieceItem | null, like: PieceItem | null, unit: Unit): PieceDraft {
   const kept = item ? pieceIn(item.piece) : null;
+  const sizes = (item ?? like)?.sizes;
   return {
     name: kept?.name ?? "",
-    material: kept?.material ?? "birch-plywood",
+    material: kept?.material ?? like?.piece.material ?? "birch-plywood",
     thickness_measured: kept?.thickness_measured ?? true,
     count: String(kept?.count ?? 1),
-    length: { typed: item?.sizes.length ?? "", unit },
-    width: { typed: item?.sizes.width ?? "", unit },
-    thickness: { typed: item?.sizes.thickness ?? "", unit },
+    length: { typed: sizes?.length ?? "", unit },
+    width: { typed: sizes?.width ?? "", unit },
+    thickness: { typed: sizes?.thickness ?? "", unit },
     grain: kept?.grain ?? "length",
     slope: kept?.slope ? String(kept.slope) : "",
     outline: kept?.outline ?? null,
@@ -67,8 +70,8 @@ function draftOf(item: PieceItem | null, unit: Unit): PieceDraft {
 }
 
 /** A board of one's own. What is wrong is said at its field; nothing typed is lost. */
-export function PieceForm({ shop, unit, item, jobId, onSave, onSaved, onClose }: Props) {
-  const kept = useKept(`piece ${item?.id ?? `of ${jobId}`}`, () => draftOf(item, unit));
+export function PieceForm({ shop, unit, item, like = null, jobId, onSave, onSaved, onClose }: Props) {
+  const kept = useKept(`piece ${item?.id ?? `of ${jobId}`}`, () => draftOf(item, like, unit));
   const draft = kept.value;
   const [problem, setProblem] = useState<Problem | null>(null);
   const type = kept.put;

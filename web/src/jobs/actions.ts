@@ -43,10 +43,25 @@ export function useAddCut(open: (cutId: string) => void) {
   });
 }
 
+/** Adds a board to a job. */
+export function useAddPiece(job: JobView) {
+  const queries = useQueryClient();
+  return useStable(async (piece: PieceIn) => {
+    const answer = await api.addPiece(job.id, piece);
+    const made = answer.kind === "ok" ? answer.data.pieces.at(-1) : undefined;
+    if (answer.kind === "ok" && made) {
+      queries.setQueryData(["job", job.id], answer.data);
+      history.push(added(`adding ${piece.name}`, "pieces", made.id));
+    }
+    return answer;
+  });
+}
+
 export function useJobActions(job: JobView, open: (cutId: string) => void) {
   const queries = useQueryClient();
   const refresh = useRefresh();
   const addCut = useAddCut(open);
+  const addPiece = useAddPiece(job);
   return useMemo(() => {
     const show = (newer: JobView) => queries.setQueryData(["job", job.id], newer);
     const after = async <T>(what: string, asked: Promise<Outcome<T>>) => {
@@ -68,15 +83,7 @@ export function useJobActions(job: JobView, open: (cutId: string) => void) {
     };
 
     return {
-      async addPiece(piece: PieceIn) {
-        const answer = await api.addPiece(job.id, piece);
-        const made = answer.kind === "ok" ? answer.data.pieces.at(-1) : undefined;
-        if (answer.kind === "ok" && made) {
-          show(answer.data);
-          history.push(added(`adding ${piece.name}`, "pieces", made.id));
-        }
-        return answer;
-      },
+      addPiece,
       async savePiece(item: PieceItem, piece: PieceIn) {
         const answer = await api.savePiece(item.id, piece);
         const kept =
@@ -145,5 +152,5 @@ export function useJobActions(job: JobView, open: (cutId: string) => void) {
         if (answer.kind === "ok") history.push(removed(`removing ${cut.name}`, "cuts", cut.id));
       },
     };
-  }, [job, open, queries, refresh, addCut]);
+  }, [job, open, queries, refresh, addCut, addPiece]);
 }

@@ -43,8 +43,8 @@ export function Joints({ job }: { job: JobView }) {
           </li>
         ))}
       </ul>
-      {job.pieces.reduce((sum, each) => sum + each.piece.count, 0) < 2 ? (
-        <p className="py-1 text-small text-ink-2">Two boards make a joint: add a second one first.</p>
+      {job.pieces.length === 0 ? (
+        <p className="py-1 text-small text-ink-2">Two boards make a joint: add one first.</p>
       ) : (
         <button type="button" className="button mt-1" onClick={() => setAdding(true)} data-testid="new-joint">
           Add a joint

@@ -12,7 +12,9 @@ import { useRefresh, useShop } from "../api/queries";
 import { pieceIn } from "../api/typed";
 import { added } from "../app/acts";
 import { history } from "../app/undo";
+import { useAddPiece } from "../jobs/actions";
 import { nameOf } from "../jobs/NewCut";
+import { PieceForm } from "../jobs/PieceForm";
 import { SHORTLY } from "../slip/StatusLine";
 import { Dialog } from "../ui/Dialog";
 import { problemOf } from "../ui/problems";
@@ -33,11 +35,13 @@ export function NewJoint({ job, onClose, onMade }: Props) {
   const unit = shop.data?.unit ?? "mm";
   const [first, setFirst] = useState((job.pieces.at(-2) ?? job.pieces.at(-1))?.id ?? "");
   const [second, setSecond] = useState(job.pieces.at(-1)?.id ?? "");
+  const [making, setMaking] = useState<"first" | "second" | null>(null);
+  const addPiece = useAddPiece(job);
   const [kind, setKind] = useState<JointKind | null>(null);
   const [name, setName] = useState("");
   const [problem, setProblem] = useState<Problem | null>(null);
-  const board = (id: string) => job.pieces.find((each) => each.id === id)?.piece;
-  const [one, two] = [board(first), board(second)];
+  const item = (id: string) => job.pieces.find((each) => each.id === id) ?? null;
+  const [one, two] = [item(first)?.piece, item(second)?.piece];
   // Of a board that there are several of, one may meet another.
   const alone = first === second && (one?.count ?? 1) < 2;
   const both = one && two && !alone;
@@ -64,6 +68,25 @@ export function NewJoint({ job, onClose, onMade }: Props) {
     await refresh();
     onMade(answer.data.id);
   };
+  // In the place of this dialog, whose choices wait.
+  if (making && shop.data)
+    return (
+      <PieceForm
+        shop={shop.data}
+        unit={unit}
+        item={null}
+        like={item(making === "first" ? second : first)}
+        jobId={job.id}
+        onSave={async (piece) => {
+          const answer = await addPiece(piece);
+          const made = answer.kind === "ok" ? answer.data.pieces.at(-1) : undefined;
+          if (made) (making === "first" ? setFirst : setSecond)(made.id);
+          return answer;
+        }}
+        onSaved={() => setMaking(null)}
+        onClose={() => setMaking(null)}
+      />
+    );
   return (
     <Dialog title="Add a joint" onClose={onClose}>
       <form
@@ -74,18 +97,27 @@ export function NewJoint({ job, onClose, onMade }: Props) {
         }}
       >
         <div className="grid gap-3 sm:grid-cols-2">
-          <Board label="Board that is cut into" value={first} job={job} onPick={setFirst} field="first" />
+          <Board
+            label="Board that is cut into"
+            value={first}
+            job={job}
+            onPick={setFirst}
+            onMake={() => setMaking("first")}
+            field="first"
+          />
           <Board
             label="Board that comes to it with an end"
             value={second}
             job={job}
             onPick={setSecond}
+            onMake={() => setMaking("second")}
             field="second"
           />
         </div>
         {alone ? (
           <p role="alert" className="text-cut">
-            A joint is of two boards, and there is one of these: choose another one for the second.
+            A joint is of two boards, and there is one of these: choose another one for the second, or one
+            still to be made.
           </p>
         ) : (
           <fieldset className="flex flex-col" data-testid="which-joint">
@@ -172,9 +204,12 @@ interface BoardProps {
   job: JobView;
   field: string;
   onPick: (id: string) => void;
+  onMake: () => void;
 }
 
-function Board({ label, value, job, field, onPick }: BoardProps) {
+const TO_BE_MADE = "new";
+
+function Board({ label, value, job, field, onPick, onMake }: BoardProps) {
   return (
     <label className="flex flex-col gap-1">
       <span className="label">{label}</span>
@@ -182,13 +217,14 @@ function Board({ label, value, job, field, onPick }: BoardProps) {
         className="field"
         value={value}
         data-testid={`joint-${field}`}
-        onChange={(event) => onPick(event.target.value)}
+        onChange={(event) => (event.target.value === TO_BE_MADE ? onMake() : onPick(event.target.value))}
       >
         {job.pieces.map((each) => (
           <option key={each.id} value={each.id}>
             {each.piece.name}
           </option>
         ))}
+        <option value={TO_BE_MADE}>A board still to be made …</option>
       </select>
     </label>
   );
