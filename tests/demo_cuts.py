@@ -34,6 +34,8 @@ _SHOWN = (
     "desk-drawer-3",
     "desk-box-0",
     "desk-box-3",
+    "desk-door-0",
+    "desk-lamp-0",
 )
 DEMO += [each for each in _OF_JOINTS if each[0] in _SHOWN]
 ON_ONE_BOARD: dict[str, list[tuple[str, Cut, Piece]]] = {

@@ -205,7 +205,7 @@ def test_feed_stays_within_what_a_hand_does(diameter, rpm, flutes, share):
 
 CEILINGS = {
     "dado": 4.0, "fingers": 4.0, "tongue": 3.0, "pocket": 4.0, "edge": 3.0, "template": 3.0, "dovetails": 3.0,
-    "through-dovetails": 3.0,
+    "through-dovetails": 3.0, "end-groove": 4.0,
 }  # fmt: skip
 
 

@@ -34,8 +34,8 @@ _SIZE = re.compile(r"-?\d+(?:\.\d+)?")
 
 STANDING = tuple(name for name, (cut, _) in CASES.items() if cut.kind == "fingers")
 COMBED = tuple(name for name, (cut, _) in CASES.items() if cut.kind.endswith("dovetails"))
-TONGUES = tuple(name for name, (cut, _) in CASES.items() if cut.kind == "tongue")
-ON_TABLE = ("arch-ogee", "cross-edges", *STANDING, *TONGUES, *(name for name in CASES if name.startswith("table")))
+TONGUES = tuple(name for name, (cut, _) in CASES.items() if cut.kind in ("tongue", "end-groove"))
+ON_TABLE = ("arch-ogee", "cross-edges", "desk-door-0", *STANDING, *TONGUES, *(name for name in CASES if name.startswith("table")))
 BY_HAND = tuple(name for name in CASES if name not in (*ON_TABLE, *COMBED))
 STEPPED = tuple(name for name, (cut, _) in CASES.items() if cut.kind != "edge")
 
@@ -125,7 +125,7 @@ def test_the_arrow_goes_the_way_of_the_moves_and_so_does_the_word(made):
             assert [each.turn for each in arrows if each.turn is not None] == [sense]
             assert f"turn the work {sense}" in said
     straight = [each for each in arrows if each.turn is None]
-    if made.settings[0].hold == "sled":
+    if made.settings[0].guides[0].kind == "rails":
         assert all(each.end[1] > each.start[1] for each in straight), "the sled goes away from the person"
         assert "push away" in said
         return

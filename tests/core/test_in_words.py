@@ -12,6 +12,7 @@ from tests.demo_cuts import followed
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.dovetails.asked import DovetailsCut
 from ranura.core.cuts.edge.asked import EdgeCut
+from ranura.core.cuts.end_groove.asked import EndGrooveCut
 from ranura.core.cuts.fingers.asked import FingersCut
 from ranura.core.cuts.through_dovetails.asked import ThroughDovetailsCut
 from ranura.core.cuts.tongue.asked import TongueCut
@@ -25,7 +26,8 @@ CUTS = [pytest.param(piece, cut, id=name) for _, name, cut, piece in DEMO_CUTS]
 LYING = [
     each
     for each in CUTS
-    if not isinstance(each.values[1], FingersCut | TongueCut) and getattr(each.values[1], "makes", "") not in ("tails", "pins")
+    if not isinstance(each.values[1], EndGrooveCut | FingersCut | TongueCut)
+    and getattr(each.values[1], "makes", "") not in ("tails", "pins")
 ]
 NUMBER = r"-?\d+(?:\.\d+)?"
 
@@ -119,7 +121,7 @@ def test_what_holds_and_guides_is_told_as_often_as_it_stands_there(piece, cut):
 def test_every_grip_has_a_name_its_value_and_how_far_it_goes(piece, cut):
     plan = followed(cut, piece).plan
     handles = plan.drawing[0].handles
-    assert handles or isinstance(cut, DovetailsCut | EdgeCut | FingersCut | ThroughDovetailsCut | TongueCut)
+    assert handles or isinstance(cut, DovetailsCut | EdgeCut | EndGrooveCut | FingersCut | ThroughDovetailsCut | TongueCut)
     for handle in (each for first in handles for each in (first, first.other) if each is not None):
         assert re.fullmatch(r"[A-Z][a-z ]+", handle.name), handle.field
         sideways = abs(handle.direction[0]) > abs(handle.direction[1])

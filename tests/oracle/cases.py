@@ -36,7 +36,8 @@ def case(chance: random.Random) -> Case:
         "count": chance.choice([1, 1, 2, 8]),
     }  # fmt: skip
     families = [
-        *([_channel] * 3), *([_pocket] * 3), *([_edge] * 2), _template, _fingers, _tongue, _dovetails, _through_dovetails
+        *([_channel] * 3), *([_pocket] * 3), *([_edge] * 2),
+        _template, _fingers, _tongue, _end_groove, _dovetails, _through_dovetails,
     ]  # fmt: skip
     cut = chance.choice(families)(chance, piece, length, width, thick)
     if chance.random() < 0.15:
@@ -129,6 +130,17 @@ def _fingers(chance: random.Random, piece: Case, length: float, _width: float, _
         "kind": "fingers", "end": chance.choice(["left", "right"]), "starts": chance.choice(["finger", "slot"]),
         "slot": mm(chance.choice([9.525, 9.525, 12.7, 12.7, 12, 6.35, 19.05])), "depth": mm(chance.uniform(4, 25)),
         "play": chance.choice([0.05, 0.05, 0.0, 0.2, -0.1]),
+    }  # fmt: skip
+
+
+def _end_groove(chance: random.Random, piece: Case, _length: float, _width: float, _thick: float) -> Case:
+    if chance.random() < 0.5:
+        piece |= {"width": mm(chance.uniform(24, 80))}
+    piece["thickness"] = mm(chance.choice([18, 20, 22, 27, 32]))
+    return {
+        "kind": "end-groove", "on": chance.choice(["left", "right", "near", "far"]),
+        "width": mm(chance.choice([6, 6.35, 8, 9.525, 9.525, 11, 12.7, 14, chance.uniform(5, 16)])),
+        "depth": mm(chance.uniform(4, 33)),
     }  # fmt: skip
 
 

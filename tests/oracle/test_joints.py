@@ -60,6 +60,9 @@ def asked(kind: str, seed: int) -> dict[str, Any]:
         first = (between(400, 900), between(150, 300), between(18, 30))
         second = (between(300, 620), between(150, 300), between(17, 24))
         material = chance.choice(["beech", "ash"])
+    if kind == "bridle":
+        first = (between(240, 500), between(24, 90), between(22, 34))
+        second = (between(240, 500), between(18, 31.5), between(first[2] * 0.9, first[2]))
     if kind == "stile-rail":
         thick = between(18, 22)
         first, second = (between(360, 900), between(48, 110), thick), (between(240, 800), between(48, 110), thick)

@@ -10,6 +10,8 @@ from ranura.core.cuts.dovetails.asked import DovetailsCut
 from ranura.core.cuts.dovetails.family import FAMILY as DOVETAILS
 from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.cuts.edge.family import FAMILY as EDGE
+from ranura.core.cuts.end_groove.asked import EndGrooveCut
+from ranura.core.cuts.end_groove.family import FAMILY as END_GROOVE
 from ranura.core.cuts.fingers.asked import FingersCut
 from ranura.core.cuts.fingers.family import FAMILY as FINGERS
 from ranura.core.cuts.pocket.asked import PocketCut
@@ -22,8 +24,8 @@ from ranura.core.cuts.tongue.asked import TongueCut
 from ranura.core.cuts.tongue.family import FAMILY as TONGUE
 from ranura.core.family import Families, table_of
 
-Cut = ChannelCut | DovetailsCut | EdgeCut | FingersCut | PocketCut | TemplateCut | ThroughDovetailsCut | TongueCut
+Cut = ChannelCut | DovetailsCut | EdgeCut | EndGrooveCut | FingersCut | PocketCut | TemplateCut | ThroughDovetailsCut | TongueCut
 """What can be planned."""
 
-FAMILIES: Final[Families] = table_of(CHANNEL, DOVETAILS, EDGE, FINGERS, POCKET, TEMPLATE, THROUGH_DOVETAILS, TONGUE)
+FAMILIES: Final[Families] = table_of(CHANNEL, DOVETAILS, EDGE, END_GROOVE, FINGERS, POCKET, TEMPLATE, THROUGH_DOVETAILS, TONGUE)
 """Every member of `Cut` has its family here; a test holds the two together."""

@@ -116,6 +116,7 @@ def boards_of(first: Piece, second: Piece, shop: Shop) -> Boards:
         second=second,
         rules=shop.rules,
         bits=bits,
+        tabled=_tabled(shop),
         slots=tuple(sorted(slots)),
         keys=keys,
         combs=tuple(each for each in shop.guides if isinstance(each, Comb)),
@@ -162,11 +163,21 @@ def _bit_of(shop: Shop, profile: Profile, *, radius: float, width: float) -> Bit
     return next((b for b in fit if closeness.same(b.radius or 0.0, radius) and closeness.same(b.width or 0.0, width)), None)
 
 
+def _tabled(shop: Shop) -> tuple[tuple[float, float], ...]:
+    """The straight bits whose shank a table holds."""
+    bits = [bit for bit in shop.bits if bit.profile in FLAT_ENDED and not bit.archived]
+    return tuple(sorted({(bit.diameter, bit.cuts_to) for bit in bits if _held_by_table(bit, shop)}))
+
+
+def _held_by_table(bit: Bit, shop: Shop) -> bool:
+    tables = [router for router in shop.routers if router.mounting == "table"]
+    return any(table.has_collet(bit.shank) or table.sleeve_for(bit.shank) for table in tables)
+
+
 def _dovetails(shop: Shop) -> tuple[Dovetail, ...]:
     """The dovetail bits there are; of those that a table takes these alone, since a tongue is cut there by its socket's bit."""
     bits = [bit for bit in shop.bits if bit.profile == "dovetail" and not bit.archived]
-    tables = [router for router in shop.routers if router.mounting == "table"]
-    held = [bit for bit in bits if any(table.has_collet(bit.shank) or table.sleeve_for(bit.shank) for table in tables)]
+    held = [bit for bit in bits if _held_by_table(bit, shop)]
     return tuple(Dovetail(diameter=bit.diameter, angle=bit.angle or 0.0, cuts_to=bit.cuts_to) for bit in held or bits)
 
 

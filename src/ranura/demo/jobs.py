@@ -186,6 +186,8 @@ BOX_END = _board("Prompt box end", "ash", "240", "120", "14", count=2)
 BOX_SIDE = _board("Prompt box side", "ash", "320", "120", "14", count=2)
 DOOR_STILE = _board("Door stile", "ash", "420", "56", "20", count=2)
 DOOR_RAIL = _board("Door rail", "ash", "240", "56", "20", count=2)
+LAMP_UPRIGHT = _board("Lamp upright", "ash", "300", "30", "28", count=2)
+LAMP_ARM = _board("Lamp arm", "ash", "240", "30", "28")
 DESK: tuple[tuple[str, Piece], ...] = (
     ("desk-leg", DESK_LEG),
     ("desk-rail", DESK_RAIL),
@@ -197,6 +199,8 @@ DESK: tuple[tuple[str, Piece], ...] = (
     ("box-side", BOX_SIDE),
     ("door-stile", DOOR_STILE),
     ("door-rail", DOOR_RAIL),
+    ("lamp-upright", LAMP_UPRIGHT),
+    ("lamp-arm", LAMP_ARM),
 )
 DESK_JOINTS: tuple[tuple[str, str, str, str, Joint], ...] = (
     ("desk-frame", "Leg frame", "desk-leg", "desk-rail", Joint(kind="corner-lap")),
@@ -210,5 +214,6 @@ DESK_JOINTS: tuple[tuple[str, str, str, str, Joint], ...] = (
     ("desk-drawer", "Drawer corners", "drawer-front", "drawer-side", Joint(kind="half-blind", into="both")),
     ("desk-box", "Prompt box corners", "box-end", "box-side", Joint(kind="through-dovetails", into="both")),
     ("desk-door", "Door frame", "door-stile", "door-rail", Joint(kind="stile-rail", into="both")),
+    ("desk-lamp", "Lamp over the book", "lamp-upright", "lamp-arm", Joint(kind="bridle", into="both")),
 )
 """Of each its id, its name, the ids of both boards, and what is asked."""

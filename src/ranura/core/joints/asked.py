@@ -17,7 +17,7 @@ from ranura.core.text.lengths import Length
 JointKind = Literal[
     "housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon", "edge-joint", "tongue-groove",
     "spline", "box-joint",
-    "half-blind", "through-dovetails", "sliding-dovetail", "stile-rail",
+    "half-blind", "through-dovetails", "sliding-dovetail", "stile-rail", "bridle",
 ]  # fmt: skip
 Member = Literal["a", "b"]
 """The first board or the second."""
@@ -30,6 +30,10 @@ BY_A_SET: frozenset[JointKind] = frozenset({"stile-rail"})
 """Joints whose fit is ground into the bits of a set: what a trial shows is whether the faces are flush."""
 EDGE_TO_EDGE: frozenset[JointKind] = frozenset({"edge-joint", "tongue-groove", "spline"})
 """Joints of the far edge of the first board with the near edge of the second."""
+AT_AN_END: frozenset[JointKind] = frozenset(
+    {"rabbet", "dado-rabbet", "corner-lap", "bridle", "box-joint", "half-blind", "through-dovetails"}
+)
+"""Joints at an end of the first board."""
 AROUND_A_BOX: frozenset[JointKind] = frozenset({"box-joint", "half-blind", "through-dovetails"})
 """Joints whose both ends are all four corners of a box, and whose depth follows from the boards or the comb."""
 AT_THE_END = Length(mm=0.0, typed="0", unit="mm")
@@ -113,7 +117,7 @@ class Joint:
     @property
     def at_an_end(self) -> bool:
         """Whether it lies at an end of the first board, so that no place is asked for."""
-        return self.kind in ("rabbet", "dado-rabbet", "corner-lap", "box-joint", "half-blind", "through-dovetails")
+        return self.kind in AT_AN_END
 
     @property
     def ends(self) -> tuple[End, ...]:

@@ -43,11 +43,13 @@ _INTO: Final[Mapping[JointKind, str]] = {
     "half-blind": "by half-blind dovetails to",
     "through-dovetails": "by through dovetails to",
     "sliding-dovetail": "by a sliding dovetail into",
+    "bridle": "with a tenon through an open mortise in",
     "stile-rail": "coped to the far edge of",
 }
 _WITH_WIDTH: Final[Mapping[JointKind, str]] = {
     "dado-rabbet": "tongue",
     "mortise-tenon": "mortise",
+    "bridle": "mortise",
     "tongue-groove": "groove",
     "spline": "spline",
     "box-joint": "slots",
@@ -90,7 +92,7 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
         return Form(kind="joint", sentence=(*parts, Phrase(text="at all four corners")), options=_options(joint))
     else:
         parts.append(Phrase(text="at its"))
-    ends = joint.kind in AROUND_A_BOX | BY_A_SET
+    ends = joint.kind in AROUND_A_BOX | BY_A_SET | {"bridle"}
     parts.append(
         flip(
             "The other end of the first board",

@@ -115,6 +115,8 @@ class Boards:
     bits: Sequence[float]
     sheet: bool
     """Whether the second board is sheet goods."""
+    tabled: Sequence[tuple[float, float]] = ()
+    """Of the straight bits that a table holds how wide they are, and how deep they cut, in mm."""
     slots: Sequence[tuple[float, float]] = ()
     """Of the slot cutters there are, the slot's width and how far it reaches on the bearing, in mm."""
     keys: Sequence[float] = ()

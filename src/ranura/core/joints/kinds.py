@@ -12,6 +12,7 @@ from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import CutChange, Joint, JointKind, Member
 from ranura.core.joints.boxed import boxed
+from ranura.core.joints.bridled import bridled
 from ranura.core.joints.combed import half_blind
 from ranura.core.joints.dado_rabbet import dado_rabbet
 from ranura.core.joints.dovetailed import dovetailed
@@ -57,6 +58,7 @@ KINDS: Final[Mapping[JointKind, KindFacts]] = {
         name="sliding dovetail", work=dovetailed, strength=5, shows="the dovetail, at the first board's edges"
     ),
     "stile-rail": KindFacts(name="stile and rail", work=framed, strength=3, shows="a line across at each end of the rail"),
+    "bridle": KindFacts(name="bridle", work=bridled, strength=4, shows="both ends"),
     "mortise-tenon": KindFacts(name="mortise and tenon", work=tenoned, strength=5, shows="nothing of it"),
 }
 """A new kind is a word in `JointKind` and a row here; the type checker and a test say what is missing."""

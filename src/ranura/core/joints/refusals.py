@@ -25,6 +25,11 @@ NO_DOVETAIL_FOR_JOINT = Refusal(
 )
 TAPERED_RUNS_OUT = Refusal("tapered-runs-out", "A tapered socket runs out at both edges: leave one of the two empty")
 NOT_BY_AN_EDGE = Refusal("not-by-an-edge", "Only a sliding dovetail takes the second board by its edge; choose an end")
+NO_CHEEKS_LEFT = Refusal("no-cheeks-left", "A mortise {width:len} wide leaves no cheeks on a board of {thickness:len}")
+TOO_DEEP_FOR_TABLE = Refusal(
+    "too-deep-for-table",
+    "The open mortise is as deep as the second board is wide, {deep:len}; the longest bit that a table holds cuts {longest:len}",
+)
 NO_MATCHED_SET = Refusal(
     "no-matched-set",
     "There is no matched set here with both its bits; put one in among the guides, and its bits in the drawer",

@@ -30,6 +30,7 @@ _SCRAP: Final[Mapping[JointKind, str]] = {
     "through-dovetails": "Cut tails and pins in scrap as thick and as wide as both boards are, and push them together",
     "sliding-dovetail": "Cut the tongue in scrap as thick as the second board, too thick at first, and try it in the socket",
     "stile-rail": "Cope scrap as thick as the second board, cut the edge of scrap of the first, and lay both face down",
+    "bridle": "Cut the open mortise, then a tenon in scrap as thick as the second board, a little too thick",
     "mortise-tenon": "Cut the mortise, then a tenon in scrap as thick as the rail, a little too thick",
 }
 _MENDED: Final[Mapping[JointKind, str]] = {
@@ -46,6 +47,7 @@ _MENDED: Final[Mapping[JointKind, str]] = {
     "sliding-dovetail": "Tongue too thick: bring the fence back by half of what it is off, since both its faces are cut",
     "stile-rail": "Second board proud: lower the coping bit by all of what the faces differ, since each has its own setting; "
     "low: lower the edges' bit by it",
+    "bridle": "Tenon too thick: set the bit deeper by half of what it is off, since both its cheeks are cut",
     "mortise-tenon": "Tenon too thick: set the bit deeper by half of what it is off, since both its cheeks are cut",
 }
 

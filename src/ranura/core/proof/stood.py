@@ -16,6 +16,8 @@ _ROUND = 4
 """How many times narrower than the slot the ways are that clear its corners: so round they are thought to be by later cuts."""
 _STRIP = 0.5
 """mm: half as wide as the way along a slot's floor."""
+_OPEN = 0.05
+"""mm beside a face in which a run lies open to it."""
 _PAST = 5.0
 """mm beyond both faces, and beyond the end, that a slot is thought to go on."""
 
@@ -98,8 +100,10 @@ def _slot(program: Program, setting: MachineSetting, at: float, depth: float) ->
 
 
 def _strip(program: Program, setting: MachineSetting, move: Move) -> Swept:
-    """A strip along the side beside a face, as a rabbet that is as deep as the bit reaches there at most."""
+    """A strip along the side: beside a face a rabbet that is as deep as the bit reaches there at most, between both a groove."""
     low, high = _faces(program)
+    if (groove := _groove(setting, move, low, high)) is not None:
+        return groove
     (u0, v0), (u1, v1) = move.path[0], move.path[-1]
     widest, deep = profile_of(setting.bit.silhouette).widest, move.to_depth or 0.0
     first = v0 < (high - low) / 2
@@ -111,6 +115,19 @@ def _strip(program: Program, setting: MachineSetting, move: Move) -> Swept:
     path = [_on_face(setting.frame, u, deep - r) for u in (ends[0] - r, ends[1] + r)]
     profile = profile_of(((0.0, r, 0.0), (reach + _PAST, r, 0.0)))
     return _taken(path, profile, high - reach, 1) if shown else _taken(path, profile, low + reach, -1)
+
+
+def _groove(setting: MachineSetting, move: Move, low: float, high: float) -> Swept | None:
+    """A run with wood on both sides of the bit: a band as deep as it went, as wide as the bit; None beside a face."""
+    (u0, v0), (u1, _) = move.path[0], move.path[-1]
+    half, deep = profile_of(setting.bit.silhouette).widest, move.to_depth or 0.0
+    if v0 - half <= _OPEN or v0 + half >= high - low - _OPEN:
+        return None
+    # How high its middle lies on the board; y begins on the standing one at the shown face or at the back.
+    middle = low + v0 if setting.frame.y[2] > 0 else high - v0
+    r = max(deep, half)
+    path = [_on_face(setting.frame, u, deep - r) for u in (min(u0, u1) - r, max(u0, u1) + r)]
+    return _taken(path, profile_of(((0.0, r, 0.0), (2 * half, r, 0.0))), middle - half, 1)
 
 
 def _faces(program: Program) -> tuple[float, float]:

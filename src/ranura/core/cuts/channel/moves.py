@@ -120,7 +120,8 @@ def _run_passes(
     line = _line(setting, fence, spacer)
     begins_inside, ends_inside = fence.begins_and_ends_inside(setting.channel)
     undercut = setting.channel.facts.floor == "undercut" and tools is setting.candidate
-    back = undercut and (begins_inside or ends_inside)
+    # What clears an undercut that is open at one end goes back there too, so that one way is said for both bits.
+    back = setting.channel.goes_back or (undercut and (begins_inside or ends_inside))
     widening = spacer != fence.spacers[0]
     fresh: Fresh = "left" if widening else "both"
     plunge_base = tools.base.kind == "plunge"

@@ -5,11 +5,11 @@ from __future__ import annotations
 from ranura.core.board.pieces import edge_name
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.cuts.tongue.asked import TongueCut
-from ranura.core.cuts.tongue.moves import BLOCK, FENCE_DEEP
 from ranura.core.cuts.tongue.on_board import TongueOnBoard
 from ranura.core.cuts.tongue.setting import TongueSetting
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.output.views import Arrow, Dimension, DragHandle, Mark, Outline, View, box, circle, typed_dimension
+from ranura.core.proof.tall_fence import BLOCK, FENCE_DEEP
 from ranura.core.shop.tooling.profiles import flattened
 from ranura.core.text.figures import show
 from ranura.core.text.writing import write
@@ -45,7 +45,7 @@ def _above(setting: TongueSetting) -> View:
         Outline(role="guide", points=box(-half, 0.0, -r - 4.0, FENCE_DEEP), label=write("tall fence")),
         Outline(role="guide", points=box(r + 4.0, 0.0, half, FENCE_DEEP)),
     ]
-    if asked.across_grain:
+    if asked.along.across_grain:
         outlines.append(Outline(role="backer", points=box(x1, -thick, x1 + BLOCK, 0.0), label=write("block")))
     outlines.append(Outline(role="bit", points=circle(axis, r)))
     push = (x1 * 0.8, -thick - 14.0)

@@ -5,13 +5,14 @@ from __future__ import annotations
 from ranura.core.cuts.tongue.setting import TongueSetting
 from ranura.core.output.figures.passes import setup_figures
 from ranura.core.output.going import Going
-from ranura.core.text.figures import Figure, Given, because, given, plain, show
+from ranura.core.output.tall_fence import heading_figure
+from ranura.core.text.figures import Figure, because, given, show
 from ranura.core.text.writing import write
 
 
 def tongue_figures(setting: TongueSetting, going: Going | None) -> tuple[Figure, ...]:
     """All figures of a setting, in the order of the slip."""
-    own = [_exposure(setting), _end(setting), *([_shim(setting)] if setting.tongue.taper else []), _heading()]
+    own = [_exposure(setting), _end(setting), *([_shim(setting)] if setting.tongue.taper else []), heading_figure()]
     return setup_figures(setting, own, going, total=setting.tongue.height)
 
 
@@ -68,22 +69,4 @@ def _shim(setting: TongueSetting) -> Figure:
         worked=write("{t:fine} at the open end, nothing after {l:len}", t=asked.taper, l=asked.over),
         because=because("The shim holds the board off the fence where the socket is wide, so that less is taken there"),
         inputs=(given("t", "taper", asked.taper, "mm"), given("L", "length of the socket", asked.over, "mm")),
-    )
-
-
-def _heading() -> Figure:
-    return Figure(
-        key="direction.heading",
-        label="Feed direction",
-        value=180.0,
-        unit="degrees",
-        rule="R7",
-        shown=plain("from right to left"),
-        formula="the fence f stands on the right of the heading h of the bit in the work, and the fresh wood on its left",
-        worked=write("f = (0, 1), behind the bit; the work goes along (−1, 0), from right to left, on both faces alike"),
-        because=because(
-            "Over a table the bit turns counter-clockwise seen from above; it comes against the work and presses it on to the "
-            "fence's infeed. From left to right it would take hold of it"
-        ),
-        inputs=(Given(symbol="f", name="from the bit to the fence", shown=plain("behind the bit")),),
     )

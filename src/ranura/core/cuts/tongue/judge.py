@@ -2,19 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from typing import Final
 
 from ranura.core.board.materials import Material
-from ranura.core.choosing.straight_judge import StraightJudge
+from ranura.core.choosing.stood_judge import StoodJudge
 from ranura.core.cuts.tongue import words
 from ranura.core.cuts.tongue.on_board import TongueOnBoard
 from ranura.core.geometry import closeness
-from ranura.core.holding.hands import wants_support
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.routers import Base, Mounting, Router
 from ranura.core.text import depth_words
 from ranura.core.text.cautions import Reason
 
@@ -22,16 +19,12 @@ WITHIN: Final = 0.1
 """Degrees by which a bit's flanks may lean otherwise than those of the socket."""
 
 
-class TongueJudge(StraightJudge):
+class TongueJudge(StoodJudge):
     """`tongue` is the cut on its board."""
 
     def __init__(self, shop: Shop, tongue: TongueOnBoard, wood: Material, rules: HouseRules) -> None:
-        super().__init__(shop, tongue.need, wood, rules)
+        super().__init__(shop, tongue.need, tongue.along, wood, rules)
         self.tongue = tongue
-
-    def reach(self, bit: Bit) -> float:
-        """See `Judge.reach`."""
-        return self.tongue.height
 
     def against_bit(self, bit: Bit) -> Reason | None:
         """The first thing that no router could change."""
@@ -53,21 +46,3 @@ class TongueJudge(StraightJudge):
     def wants(self) -> str:
         """See `Judge.wants`."""
         return "dovetail bit"
-
-    @property
-    def preferred_mounting(self) -> Mounting | None:
-        """See `Judge.preferred_mounting`."""
-        return "table"
-
-    def against_router(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
-        """See `Judge.against_router`."""
-        if self.tools.by_hand[router.id]:
-            yield Reason(words.TONGUE_WANTS_TABLE)
-            return
-        part = (max(self.tongue.run, self.tongue.high), min(self.tongue.run, self.tongue.high))
-        if wants_support(part, self.tongue.thick, self.wood.density):
-            yield from self.against_weight(part, self.tongue.thick)
-
-    def look_around(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
-        """See `StraightJudge.look_around`: nothing stands in the way of a board along a fence."""
-        return iter(())

@@ -7,17 +7,15 @@ from dataclasses import replace
 
 from ranura.core.board.stood import stood
 from ranura.core.cuts.tongue.setting import TongueSetting
-from ranura.core.geometry.rings import Point, Ring
-from ranura.core.proof.bodies import standing, work_of
+from ranura.core.geometry.rings import Point
+from ranura.core.proof.bodies import work_of
 from ranura.core.proof.machines import machine_of
 from ranura.core.proof.moves import FLANK, Body, Change, Fresh, GuidePlace, Move, Program, shown_face
 from ranura.core.proof.recorder import CLEAR, Recorder
+from ranura.core.proof.tall_fence import blocks_behind, fence_beside
 
-FENCE_DEEP, BLOCK = 40.0, 40.0
-"""mm: how deep the fence is drawn, and how long the block behind the board."""
 _ABOVE_BIT = 1.0
 """mm that the fence's opening is higher than the tongue."""
-_FENCE_PAST = 60.0
 
 
 def tongue_program(setting: TongueSetting) -> Program:
@@ -43,10 +41,8 @@ def tongue_program(setting: TongueSetting) -> Program:
         recorder.cut(along, each.to_depth, fresh, each.feed_m_min)
         recorder.leave(away, each.to_depth, fresh, each.feed_m_min)
         recorder.stop(away[-1], each.to_depth)
-    hold = "sled" if asked.pushed else "fence"
-    machine = machine_of(
-        setting, frame=shown_face(asked.high), guides=(), hold=hold, part=(max(asked.run, asked.high), min(asked.run, asked.high))
-    )
+    hold = "sled" if asked.along.pushed else "fence"
+    machine = machine_of(setting, frame=shown_face(asked.high), guides=(), hold=hold, part=asked.along.part)
     settings = tuple(
         replace(machine, guides=(GuidePlace(kind="fence", body=f"fence-{i}", r=None, z0=None, z1=None, at=None, spacer=0.0),))
         for i in (1, 2)
@@ -69,7 +65,7 @@ def _changes(setting: TongueSetting, *, first: bool) -> list[Change]:
     return [
         Change(what="bit", to=setting.bit.id),
         Change(what="speed", to=setting.turning_rpm),
-        Change(what="held", to="sled" if setting.tongue.pushed else "table"),
+        Change(what="held", to="sled" if setting.tongue.along.pushed else "table"),
         Change(what="guide", to="table-fence"),
         Change(what="depth", to=setting.tongue.height),
         *shim,
@@ -78,23 +74,11 @@ def _changes(setting: TongueSetting, *, first: bool) -> list[Change]:
 
 def _bodies(setting: TongueSetting, moves: Sequence[Move]) -> tuple[Body, ...]:
     """The board on its side; the fence above its opening, on the one face and then on the other; the block behind it."""
-    asked = setting.tongue
-    top, thick, run = asked.high, asked.thick, asked.run
+    asked, along = setting.tongue, setting.tongue.along
     second = next((number for number, move in enumerate(moves) if move.setting == 1), None)
-    open_to = top - asked.height - _ABOVE_BIT
-    x0, x1 = -_FENCE_PAST, run + _FENCE_PAST
-
-    def across(x0: float, x1: float, y0: float, y1: float) -> Ring:
-        return ((x0, y0), (x1, y0), (x1, y1), (x0, y1))
-
-    low = top - setting.fence_high
-    fence = standing("fence-1", "fence", across(x0, x1, -FENCE_DEEP, 0.0), low, open_to)
-    found = [work_of(stood(setting.piece, asked.cut.on), ()), replace(fence, to_move=second)]
+    low, high = asked.high - setting.fence_high, asked.high - asked.height - _ABOVE_BIT
+    found = [work_of(stood(setting.piece, asked.cut.on), ())]
+    found.append(fence_beside(along, "fence-1", first=True, low=low, high=high, begun=0, after=second))
     if second is not None:
-        other = standing("fence-2", "fence", across(x0, x1, thick, thick + FENCE_DEEP), low, open_to)
-        found.append(replace(other, from_move=second))
-    if asked.across_grain:
-        behind = standing("backer-1", "backer", across(run, run + BLOCK, 0.0, thick), max(top - 100.0, 0.0), top)
-        before = standing("backer-2", "backer", across(-BLOCK, 0.0, 0.0, thick), max(top - 100.0, 0.0), top)
-        found += [replace(behind, to_move=second), *([replace(before, from_move=second)] if second is not None else [])]
-    return tuple(found)
+        found.append(fence_beside(along, "fence-2", first=False, low=low, high=high, begun=second, after=None))
+    return (*found, *blocks_behind(along, second))

@@ -14,7 +14,8 @@ from ranura.core.cuts.tongue import refusals
 from ranura.core.cuts.tongue.asked import TongueCut
 from ranura.core.cutting.need import StraightCut
 from ranura.core.geometry import closeness
-from ranura.core.holding.hands import PUSHED_UNDER, is_small
+from ranura.core.holding.hands import is_small
+from ranura.core.holding.tall_fence import AlongFence
 from ranura.core.text.errors import CutError
 
 
@@ -65,14 +66,9 @@ class TongueOnBoard:
         return self.taper * (self.over - along) / self.over
 
     @property
-    def across_grain(self) -> bool:
-        """Whether it is cut on an end."""
-        return self.cut.on in ("left", "right")
-
-    @property
-    def pushed(self) -> bool:
-        """Whether the side is too narrow to run along a fence by itself (R15)."""
-        return closeness.under(self.run, PUSHED_UNDER)
+    def along(self) -> AlongFence:
+        """The board as it stands along the fence."""
+        return AlongFence(on=self.cut.on, run=self.run, thick=self.thick, high=self.high)
 
     @property
     def need(self) -> StraightCut:
@@ -82,7 +78,7 @@ class TongueOnBoard:
             width=self.exposure,
             depth=self.height,
             thickness=self.high,
-            across_grain=self.across_grain,
+            across_grain=self.along.across_grain,
             held_back=is_small((self.run, self.high)),
         )
 

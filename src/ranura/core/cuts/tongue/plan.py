@@ -15,9 +15,8 @@ from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.speed import speed_of, turning_rpm
 from ranura.core.cutting.step_limits import paces_of, step_limits
 from ranura.core.cutting.stepping import Lane, Stepping, stepped
-from ranura.core.geometry import closeness
 from ranura.core.output.cautions import in_order, tool_cautions
-from ranura.core.shop.tooling.routers import Base
+from ranura.core.output.tall_fence import along_cautions
 from ranura.core.text import depth_words
 from ranura.core.text.cautions import Caution, caution, written
 from ranura.core.text.errors import CutError
@@ -60,25 +59,13 @@ def _both_faces(judge: TongueJudge, chosen: Candidate, rpm: float, free: float) 
     return stepped(tooling, ordered, paces=paces[:1], depths=(judge.tongue.height,), turret=None, limits=limits, least=least)
 
 
-def opening_around(base: Base) -> float | None:
-    """The smallest opening that a table's rings leave around the bit, in mm; None where nothing is known of it."""
-    return min(base.rings, default=base.opening)
-
-
 def _cautions(setting: TongueSetting, stepping: Stepping | None) -> Iterator[Caution]:
-    asked, base = setting.tongue, setting.base
+    asked = setting.tongue
     if stepping is not None:
         yield from stepping.cautions
         yield from stepping.paces[0].cautions
     yield caution(words.ALL_THE_WAY)
-    opening = opening_around(base)
-    if opening is not None and closeness.over(opening, setting.bit.diameter + setting.rules.opening_clearance):
-        yield caution(words.OPENING_UNDER_THE_END, thick=asked.thick, opening=opening)
-    if asked.pushed:
-        yield caution(words.PUSHED_WITH_A_BLOCK, run=asked.run)
-    elif asked.across_grain:
-        yield caution(words.BACKED_AT_THE_END)
-    yield caution(words.TALL_FENCE, high=asked.high, thick=asked.thick, least=setting.fence_high)
+    yield from along_cautions(setting, asked.along, asked.height)
 
 
 def refuse(judge: TongueJudge, dropped: list[Drop]) -> None:

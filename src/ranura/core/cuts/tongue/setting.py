@@ -22,7 +22,4 @@ class TongueSetting(SteppedSetting):
     @property
     def fence_high(self) -> float:
         """How high the fence is at least that the board leans on (R21.6), in mm."""
-        return max(self.tongue.high / 2 + self.tongue.height + 2.0, _LEAST_FENCE)
-
-
-_LEAST_FENCE = 100.0
+        return self.tongue.along.fence_high(self.tongue.height)

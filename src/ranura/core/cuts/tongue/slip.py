@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from ranura.core.cuts.tongue.plan import opening_around
 from ranura.core.cuts.tongue.setting import TongueSetting
-from ranura.core.output.slip import Lead, SlipSection, _as_typed, depths_section, feed_section, lead, speed_section, tool_section
-from ranura.core.text.figures import Figure, plain
-from ranura.core.text.writing import Text, write
+from ranura.core.holding.tall_fence import opening_around
+from ranura.core.output.slip import SlipSection, _as_typed, depths_section, feed_section, lead, speed_section, tool_section
+from ranura.core.output.tall_fence import direction_section, hold_section
+from ranura.core.text.figures import Figure
+from ranura.core.text.writing import write
 
 
 def tongue_sections(setting: TongueSetting, figures: Sequence[Figure]) -> tuple[SlipSection, ...]:
@@ -21,7 +22,7 @@ def tongue_sections(setting: TongueSetting, figures: Sequence[Figure]) -> tuple[
     made += [_guide(setting, by_key["guide.exposure"]), _direction(setting)]
     if setting.stepping is not None:
         made.append(feed_section(setting, by_key))
-    made.append(_hold(setting))
+    made.append(hold_section(setting.tongue.along))
     return tuple(made)
 
 
@@ -30,6 +31,11 @@ def _guide(setting: TongueSetting, exposure: Figure) -> SlipSection:
     lines = [
         write("measured at the bit's widest place, its tip; the rest of it in the fence's opening"),
         write("tall fence, {h:rough} or higher, square to the table", h=setting.fence_high),
+        write(
+            "a block planed to {h:fine} sets the height: the tip level with its top; laid in the socket it lies {s:fine} lower",
+            h=asked.height,
+            s=setting.rules.tongue_short,
+        ),
     ]
     opening = opening_around(setting.base)
     if opening is not None and opening > asked.thick:
@@ -54,29 +60,10 @@ def _guide(setting: TongueSetting, exposure: Figure) -> SlipSection:
 
 def _direction(setting: TongueSetting) -> SlipSection:
     first, other = ("shown face", "back") if setting.tongue.cut.on in ("left", "far") else ("back", "shown face")
-    return SlipSection(
-        key="direction",
-        title="Direction",
-        leads=(Lead(shown=plain("Right to left"), caption=write("the work"), figure="direction.heading"),),
-        lines=(
+    return direction_section(
+        (
             write("first the {first} on the fence, then turned end for end, the {other} on it", first=first, other=other),
             write("all the way past the bit without a stop; never lift it, never draw it back"),
             write("switch off, wait until it stands, then turn the board"),
-        ),
-        figures=("direction.heading",),
-    )
-
-
-def _hold(setting: TongueSetting) -> SlipSection:
-    asked = setting.tongue
-    word = "Sled" if asked.pushed else "Both hands"
-    lines: list[Text] = []
-    if asked.pushed:
-        lines.append(write("clamped to a sled or a square block as high as the board, which follows it"))
-    elif asked.across_grain:
-        lines.append(write("square block behind it, pushed along with it"))
-    lines.append(write("feather boards press it on to the fence, above the bit and before it"))
-    lines.append(write("hands {x:len} from the bit, high on the board", x=75.0))
-    return SlipSection(
-        key="hold", title="Hold", leads=(Lead(shown=plain(word), caption=write("")),), lines=tuple(lines), figures=()
+        )
     )

@@ -1,0 +1,1 @@
+"""Grooves along the middle of an end or an edge: the open mortise of a bridle, a groove deeper than a slot cutter reaches."""
