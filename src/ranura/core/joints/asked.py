@@ -36,6 +36,8 @@ AT_AN_END: frozenset[JointKind] = frozenset(
 """Joints at an end of the first board."""
 AROUND_A_BOX: frozenset[JointKind] = frozenset({"box-joint", "half-blind", "through-dovetails"})
 """Joints whose both ends are all four corners of a box, and whose depth follows from the boards or the comb."""
+DEPTH_FOLLOWS: frozenset[JointKind] = AROUND_A_BOX | BY_A_SET | {"bridle"}
+"""Joints whose depth is not asked for."""
 AT_THE_END = Length(mm=0.0, typed="0", unit="mm")
 
 

@@ -13,7 +13,7 @@ from shapely.geometry.base import BaseGeometry
 
 from ranura.core.geometry.areas import parts_of
 from ranura.core.geometry.rings import Point, Ring
-from ranura.core.joints.asked import AROUND_A_BOX, BY_A_SET, EDGE_TO_EDGE, Joint, JointKind
+from ranura.core.joints.asked import AROUND_A_BOX, DEPTH_FOLLOWS, EDGE_TO_EDGE, Joint, JointKind
 from ranura.core.joints.joined import Joined
 from ranura.core.joints.together import Closest, Together
 from ranura.core.output.views import Dimension, DragHandle, Mark, Outline, Role, View, box
@@ -170,7 +170,7 @@ def _depth(joint: Joint, joined: Joined, thick: float, *, beside: float) -> tupl
     """How deep the second board goes in: a dimension beside the first, whose right end is drawn at an x, and the floor as what is
     dragged, where it is not a comb that sets it; nothing where it goes into nothing, or as
     deep as its bits are ground."""
-    if joint.kind in EDGE_TO_EDGE | BY_A_SET or _is_end_on(joined):
+    if joint.kind in EDGE_TO_EDGE | DEPTH_FOLLOWS - AROUND_A_BOX or _is_end_on(joined):
         return ()
     line = joined.lines[0]
     floor = next((each.at for each in joined.lines if each.way[2]), None)

@@ -10,7 +10,7 @@ from typing import Final
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.fit import Fit
 from ranura.core.cuts.channel.form import fit_blanks
-from ranura.core.joints.asked import AROUND_A_BOX, BY_A_SET, EDGE_TO_EDGE, LAID_ON, Joint, JointKind
+from ranura.core.joints.asked import AROUND_A_BOX, BY_A_SET, DEPTH_FOLLOWS, EDGE_TO_EDGE, LAID_ON, Joint, JointKind
 from ranura.core.joints.kinds import KINDS
 from ranura.core.output.forms import answers, flip
 from ranura.core.text.forms import Answer, Blank, Change, ChoiceBlank, Form, LengthBlank, Part, Phrase
@@ -92,7 +92,7 @@ def form(joint: Joint, first: Piece, second: Piece) -> Form:
         return Form(kind="joint", sentence=(*parts, Phrase(text="at all four corners")), options=_options(joint))
     else:
         parts.append(Phrase(text="at its"))
-    ends = joint.kind in AROUND_A_BOX | BY_A_SET | {"bridle"}
+    ends = joint.kind in DEPTH_FOLLOWS
     parts.append(
         flip(
             "The other end of the first board",

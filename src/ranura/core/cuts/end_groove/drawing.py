@@ -113,7 +113,7 @@ def _section(setting: GrooveSetting, cut: EndGrooveCut) -> View:
     )
     return View(
         name="section",
-        frame=(-FENCE_DEEP * 0.5 - 4.0, min(-16.0, depth - bit.cutting_length - 4.0), thick + 34.0, high + 16.0),
+        frame=(-FENCE_DEEP * 0.5 - 4.0, min(-16.0, depth - bit.cutting_length - 4.0), thick + 34.0, high * 1.3 + 16.0),
         caption=write("the {side} on the table, seen along the feed", side=edge_name(cut.on)),
         outlines=tuple(outlines),
         arrows=(),
