@@ -130,7 +130,7 @@ def noted(asked: NotedIn, shop: TheShop, saved_shop: TheSavedShop, store: TheSto
     of = run_with(cut=asked.cut, wood=wood, bit=bit, router=owner, metres=asked.metres)
     with store.session() as session:
         run = kept_runs.note(session, shop.id, id=uuid4().hex, of=of, outcome=asked.outcome.outcome(), at=kept_runs.now())
-    wear(saved_shop, run, by=run.metres)
+    wear(saved_shop, run.of.bit_id, by=run.metres)
     return run
 
 
@@ -156,14 +156,14 @@ def bring_run_back(run_id: str, saved_shop: SavedShop, store: Store) -> None:
 
 def _ran(saved_shop: SavedShop, run: Run, times: Literal[1, -1]) -> None:
     """Counts what a run ran to its bit and its template, or takes it off them."""
-    wear(saved_shop, run, by=times * run.metres)
+    for bit_id, _ in run.bits:
+        wear(saved_shop, bit_id, by=times * run.metres_of(bit_id))
     if run.state == "done" and run.planned:
         count_uses(saved_shop, run, by=times * run.of.template_uses)
 
 
-def wear(saved_shop: SavedShop, run: Run, *, by: float) -> None:
+def wear(saved_shop: SavedShop, bit_id: str | None, *, by: float) -> None:
     """Adds what a bit ran to it, where the shop still has it."""
-    bit_id = run.of.bit_id
     if bit_id is None or not by or all(each.id != bit_id for each in saved_shop.current().bits):
         return
     saved_shop.edit("bits", Bit, bit_id, lambda bit: replace(bit, metres_cut=max(0.0, bit.metres_cut + by)))

@@ -250,7 +250,8 @@ def end(run_id: str, asked: OutcomeIn, shop: TheShop, saved_shop: TheSavedShop, 
             measured += tuple(in_work(measures, field, found, tried=before.trial) for field, found in places)
         outcome = asked.outcome(measured)
         run = kept_runs.ended(session, shop.id, run_id, state="done", outcome=outcome, at=kept_runs.now())
-    wear(saved_shop, run, by=run.metres - before.metres)
+    for bit_id, _ in run.bits:
+        wear(saved_shop, bit_id, by=run.metres_of(bit_id) - before.metres_of(bit_id))
     if before.state == "under-way":
         count_uses(saved_shop, run, by=run.of.template_uses)
     return run

@@ -2,14 +2,20 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 
 import pytest
 
+from ranura.core.board.pieces import Piece
+from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.plan import PLANNING
 from ranura.core.running.last_time import last_time
 from ranura.core.running.lessons import Lessons, lessons_of
 from ranura.core.running.log import CameOut, FigureOfShop, Measured, Outcome, Run, run_with
 from ranura.core.running.progress import Progress
+from ranura.core.running.record import run_of
+from ranura.core.text.lengths import in_mm
 from ranura.core.text.writing import write
 from ranura.demo.shop import SHOP
 
@@ -83,3 +89,27 @@ def test_the_last_time_is_the_last_that_ended():
     assert (said.run_id, said.last, said.runs, said.clean) == ("run-2", "burnt", 2, 1)
     assert said.clean_feed is not None
     assert said.clean_feed.metric.number == "2"
+
+
+def test_metres_of_a_run_with_two_bits_are_those_of_each_and_its_outcome_tells_of_the_last():
+    first = next(each for each in SHOP.bits if each.id != BIT.id)
+    of = replace(run(1, "burnt").of, first_bit_id=first.id, first_bit=first.name, first_metres=4.0)
+    two = replace(run(1, "burnt"), of=of)
+    wear = {each.bit_id: each for each in lessons_of([two, run(2, "clean")], SHOP).wear}
+    assert (wear[BIT.id].metres, wear[BIT.id].burnt, wear[BIT.id].first_burn) == (20, 1, 10)
+    assert (wear[first.id].metres, wear[first.id].burnt, wear[first.id].first_burn) == (4, 0, None)
+    assert wear[first.id].bit == first.name
+    left = replace(two, state="left")
+    assert [left.metres_of(each) for each in (BIT.id, first.id)] == [0, 0]
+
+
+def test_what_a_plan_with_two_bits_runs_is_shared_out_between_them():
+    socket = ChannelCut(shape="dovetail", width=in_mm(8.711), depth=in_mm(8), position=in_mm(100))
+    piece = Piece(name="Side", material="ash", length=in_mm(600), width=in_mm(280), thickness=in_mm(24))
+    plan = PLANNING.plan_with_moves(socket, piece, SHOP, SHOP.rules)
+    of = run_of(plan, piece, SHOP, cut="Socket", job="", job_id=None)
+    cleared = sum(move.kind == "cut" and move.setting == 0 and move.fresh != "none" for move in plan.moves)
+    assert (of.bit_id, of.metres) == ("dovetail-12.7", pytest.approx(0.28))
+    assert (of.first_bit_id, of.first_metres) == (plan.settings[0].bit.id, pytest.approx(0.28 * cleared))
+    plain = PLANNING.plan_with_moves(replace(socket, shape="square", width=in_mm(12.7)), piece, SHOP, SHOP.rules)
+    assert run_of(plain, piece, SHOP, cut="Dado", job="", job_id=None).first_bit_id is None

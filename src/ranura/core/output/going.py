@@ -59,12 +59,17 @@ def going_of(moves: Sequence[Move]) -> Going | None:
         goes_back=goes_back,
         elsewhere=next((each for each in others if each != (begins, ends)), None),
         runs=sum(move.kind == "cut" for move in wet),
-        way=sum((move.seconds or 0.0) * (move.feed_m_min or 0.0) * 1000 / 60 for move in wet if move.kind == "cut"),
+        way=way_in(wet),
         seconds=sum(move.seconds or 0.0 for move in wet),
         back_seconds=sum(move.seconds or 0.0 for move in cuts if move.fresh == "none"),
         first=_first_run(cuts),
         sense=_round(wet),
     )
+
+
+def way_in(moves: Sequence[Move]) -> float:
+    """How many mm the bit runs along in the wood, of moves that meet some."""
+    return sum((move.seconds or 0.0) * (move.feed_m_min or 0.0) * 1000 / 60 for move in moves if move.kind == "cut")
 
 
 def _first_run(cuts: Sequence[Move]) -> Ring:

@@ -64,7 +64,7 @@ def edges_of(cares: Sequence[Care], bit_id: str) -> tuple[datetime, ...]:
 def edge_since(runs: Sequence[Run], cares: Sequence[Care], bit_id: str) -> tuple[Run, ...]:
     """The runs of a bit since its edge was new, of runs in the order of time."""
     since = last_done(cares, bit_id, EDGES)
-    return tuple(each for each in runs if each.of.bit_id == bit_id and (since is None or each.begun_at > since))
+    return tuple(each for each in runs if bit_id in dict(each.bits) and (since is None or each.begun_at > since))
 
 
 def due_work(
@@ -115,7 +115,7 @@ def _bearings(runs: Sequence[Run], cares: Sequence[Care], shop: Shop, now: datet
         if bit.bearing_place is None or bit.archived:
             continue
         last = last_done(cares, bit.id, frozenset({"oiled", "replaced"}))
-        turned = [each for each in runs if each.of.bit_id == bit.id and (last is None or each.begun_at > last)]
+        turned = [each for each in runs if bit.id in dict(each.bits) and (last is None or each.begun_at > last)]
         if not turned:
             continue
         hours = sum(each.of.minutes or 0.0 for each in turned) / 60

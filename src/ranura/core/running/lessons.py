@@ -180,32 +180,36 @@ def _burning(runs: Iterable[Run]) -> Iterator[BurnLesson]:
 def _wear(runs: Sequence[Run], cares: Sequence[Care], shop: Shop) -> Iterator[BitWear]:
     prices = {bit.id: bit.price for bit in shop.bits}
     grouped: dict[str, list[Run]] = defaultdict(list)
+    names: dict[str, str] = {}
     for each in runs:
-        if each.of.bit_id is not None:
-            grouped[each.of.bit_id].append(each)
+        for bit_id, name in each.bits:
+            grouped[bit_id].append(each)
+            names[bit_id] = name
     for bit_id, those in sorted(grouped.items()):
-        metres = sum(each.metres for each in those)
+        metres = sum(each.metres_of(bit_id) for each in those)
+        # How a run came out tells of the bit that went last.
+        last = [each for each in those if each.of.bit_id == bit_id]
         classes: dict[MaterialClass, float] = defaultdict(float)
         for each in those:
             if each.of.material_class is not None:
-                classes[each.of.material_class] += each.metres
+                classes[each.of.material_class] += each.metres_of(bit_id)
         fresh = edge_since(those, cares, bit_id)
         since, first = 0.0, None
         for each in fresh:
-            since += each.metres
-            first = since if first is None and _burnt(each) else first
+            since += each.metres_of(bit_id)
+            first = since if first is None and each.of.bit_id == bit_id and _burnt(each) else first
         price = prices.get(bit_id)
         yield BitWear(
             bit_id=bit_id,
-            bit=those[-1].of.bit,
+            bit=names[bit_id],
             metres=metres,
             classes=tuple(ClassMetres(material_class=wood, metres=far) for wood, far in sorted(classes.items())),
             since=since,
             price=None if price is None or metres < _FOR_A_PRICE else price / metres,
             first_burn=first,
             runs=len(those),
-            burnt=sum(_burnt(each) for each in those),
-            dull=_burns_by_now([_burnt(each) for each in fresh if each.outcome is not None]),
+            burnt=sum(_burnt(each) for each in last),
+            dull=_burns_by_now([_burnt(each) for each in fresh if each.of.bit_id == bit_id and each.outcome is not None]),
         )
 
 

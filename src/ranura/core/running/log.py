@@ -44,6 +44,11 @@ class RunOf:
     """What a tooth takes along the feed where the bit goes slowest through fresh wood."""
     metres: float | None = None
     """How far it ran in the wood, in all passes."""
+    first_bit_id: str | None = None
+    """Of a run with two bits, as where an undercut is cleared, the one that goes first."""
+    first_bit: str = ""
+    first_metres: float | None = None
+    """How far that one ran; `metres` are those of the other alone."""
     minutes: float | None = None
     """As planned."""
     cut_version: int | None = None
@@ -193,3 +198,16 @@ class Run:
             return 0.0
         noted = self.outcome.metres if self.outcome is not None else None
         return (self.of.metres or 0.0) if noted is None else noted
+
+    def metres_of(self, bit_id: str) -> float:
+        """How far one of its bits ran; nothing of a bit that it had not."""
+        if bit_id == self.of.bit_id:
+            return self.metres
+        ran = bit_id == self.of.first_bit_id and self.state == "done"
+        return (self.of.first_metres or 0.0) if ran else 0.0
+
+    @property
+    def bits(self) -> tuple[tuple[str, str], ...]:
+        """The bits that it was run with, by id and name, the first one first."""
+        both = ((self.of.first_bit_id, self.of.first_bit), (self.of.bit_id, self.of.bit))
+        return tuple((bit_id, name) for bit_id, name in both if bit_id is not None)

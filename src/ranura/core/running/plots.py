@@ -170,19 +170,22 @@ def _chips(runs: Iterable[Run]) -> Iterator[ChipRow]:
 
 def _bits(runs: Sequence[Run], cares: Sequence[Care]) -> Iterator[BitLine]:
     found: dict[str, list[Run]] = defaultdict(list)
+    names: dict[str, str] = {}
     for each in runs:
-        if each.of.bit_id is not None and each.metres:
-            found[each.of.bit_id].append(each)
+        for bit_id, name in each.bits:
+            if each.metres_of(bit_id):
+                found[bit_id].append(each)
+                names[bit_id] = name
     for bit_id, those in _most(found):
         if len(those) < _FEWEST:
             continue
         far, dots = 0.0, []
         for each in those:
-            far += each.metres
-            burnt = each.outcome is not None and each.outcome.came_out == "burnt"
+            far += each.metres_of(bit_id)
+            burnt = bit_id == each.of.bit_id and each.outcome is not None and each.outcome.came_out == "burnt"
             dots.append(FarDot(run_id=each.id, metres=far, burnt=burnt))
-        edges = [sum(each.metres for each in those if each.begun_at <= at) for at in edges_of(cares, bit_id)]
-        yield BitLine(bit_id=bit_id, bit=those[-1].of.bit, dots=tuple(dots), edges=tuple(edges))
+        edges = [sum(each.metres_of(bit_id) for each in those if each.begun_at <= at) for at in edges_of(cares, bit_id)]
+        yield BitLine(bit_id=bit_id, bit=names[bit_id], dots=tuple(dots), edges=tuple(edges))
 
 
 def _off(runs: Iterable[Run], shop: Shop) -> Iterator[OffLine]:

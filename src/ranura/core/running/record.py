@@ -7,6 +7,7 @@ from dataclasses import dataclass, fields, replace
 from ranura.core.board.pieces import Piece
 from ranura.core.geometry import closeness
 from ranura.core.output.dry_run import DryRun
+from ranura.core.output.going import way_in
 from ranura.core.plan import CutPlan, Followed, PlanWithMoves
 from ranura.core.proof.moves import PLAN_VERSION
 from ranura.core.running.in_work import WorkMeasure, work_measures
@@ -81,9 +82,12 @@ def run_of(plan: PlanWithMoves, piece: Piece, shop: Shop, *, cut: str, job: str,
     slowest = min(runs, key=lambda move: move.feed_m_min or 0.0, default=None)
     rpm = plan.settings[slowest.setting].rpm if slowest is not None else None
     feed = slowest.feed_m_min if slowest is not None else None
-    of = run_with(
-        cut=cut, wood=wood, bit=bit, router=owner, piece=piece.name, rpm=rpm, feed_m_min=feed, metres=plan.way_mm / 1000
-    )
+    first = plan.settings[0].bit.id if plan.settings else bit.id
+    before = sum(way_in([move]) for move in runs if plan.settings[move.setting].bit.id != bit.id)
+    own = (plan.way_mm - before) / 1000
+    of = run_with(cut=cut, wood=wood, bit=bit, router=owner, piece=piece.name, rpm=rpm, feed_m_min=feed, metres=own)
+    if first != bit.id:
+        of = replace(of, first_bit_id=first, first_bit=shop.bit(first).name, first_metres=before / 1000)
     of = replace(of, job=job, job_id=job_id, minutes=sum(move.seconds or 0.0 for move in plan.moves) / 60)
     followed = plan.template.there if plan.template is not None else None
     return of if followed is None else replace(of, template_id=followed, template_uses=max(1, len(plan.stations)))
