@@ -261,3 +261,11 @@ def test_what_is_proven_at_one_of_many_places_holds_at_all(seed, monkeypatch):
         except (CraftError, Refused) as error:
             found.append(str(error))
     assert found[0] == found[1]
+
+
+def test_a_thin_strip_beside_a_long_slope_is_fresh_wood_for_both_judges():
+    """Beside the last slot for tails a wedge half a millimetre wide at the top is left to the second run along it."""
+    piece = {"name": "board", "material": "oak", "length": mm(317.21), "width": mm(103.46), "thickness": mm(12), "count": 2}
+    plan = made({"kind": "dovetails", "makes": "tails", "mate": mm(20.97), "depth": mm(9.48)}, piece=piece)
+    assert [each["fresh"] for each in plan["moves"] if each["kind"] == "cut"][-1] == "left"
+    assert Judge(plan).problems() == []

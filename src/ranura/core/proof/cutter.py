@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import pairwise
@@ -10,8 +11,8 @@ from ranura.core.proof.moves import Cutter
 from ranura.core.shop.tooling.profiles import Corner, radius_at
 
 Silhouette = tuple[tuple[float, float, float], ...]
-_PER_SLOPE = 4
-"""Layers that a slope or an arc of a silhouette is looked at in."""
+_PER_SLOPE, _LAYER = 4, 1.5
+"""Layers that a slope or an arc of a silhouette is looked at in at least, and how many mm thick each is at most."""
 _NEAREST = 1e-6
 """mm to which heights are taken, so that what was worked out once is found again."""
 
@@ -62,7 +63,7 @@ def profile_of(silhouette: Silhouette) -> Profile:
 def _parts(a: tuple[float, float, float], b: tuple[float, float, float]) -> list[float]:
     """The heights of the ends of a chord, and on a slope or arc those between them."""
     (z0, r0, bulge), (z1, r1, _) = a, b
-    parts = _PER_SLOPE if z1 != z0 and (bulge or r0 != r1) else 1
+    parts = max(_PER_SLOPE, math.ceil((z1 - z0) / _LAYER)) if z1 != z0 and (bulge or r0 != r1) else 1
     return [z0 + (z1 - z0) * i / parts for i in range(parts + 1)]
 
 
