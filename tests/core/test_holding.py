@@ -15,7 +15,7 @@ from ranura.core.board.pieces import SIDES
 from ranura.core.geometry.areas import path_gap, thinned
 from ranura.core.geometry.convex import gap, merged, oblong
 from ranura.core.holding.clamps import hold
-from ranura.core.holding.nearest import all_find_room, moved_clear, propose
+from ranura.core.holding.nearest import all_find_room, moved_clear, propose, propose_each
 from ranura.core.holding.placed import ClampAt
 from ranura.core.holding.sweep import Sweep, around_axis, foot_at, reach_of, side_length
 from ranura.demo.shop import PLUNGE_TWO, TRIM_ONE
@@ -213,3 +213,18 @@ def test_what_a_way_goes_round_is_covered_and_what_a_line_passes_is_not():
     assert Sweep(paths=((around[:-1], 50.0),)).gap(foot) == pytest.approx(140.0)
     there_and_back = ((0.0, 0.0), (400.0, 0.0), (0.0, 0.0))
     assert Sweep(paths=((there_and_back, 50.0),)).gap(foot) == pytest.approx(140.0)
+
+
+_RUNS = st.lists(
+    st.tuples(st.floats(-100, 900), st.floats(-100, 300), st.floats(20, 400), st.floats(20, 600)), min_size=1, max_size=8
+)
+
+
+@settings(max_examples=60)
+@given(st.tuples(st.floats(60, 900), st.floats(40, 400)), _RUNS, st.booleans())
+def test_beside_several_cuts_at_once_the_same_clamps_are_proposed_as_beside_each(part, runs, slanted):
+    """Those of one upright box all at once, others among them by themselves."""
+    sweeps = [Sweep(boxes=(oblong(x, y, x + long, y + high),)) for x, y, long, high in runs]
+    if slanted:
+        sweeps.insert(1, Sweep(paths=((((10.0, 10.0), (50.0, 60.0)), 40.0),)))
+    assert propose_each(part, sweeps) == tuple(propose(part, each, ()) for each in sweeps)

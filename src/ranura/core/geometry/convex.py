@@ -29,7 +29,7 @@ def gap(a: Ring, b: Ring) -> float:
     >>> square = ((0, 0), (1, 0), (1, 1), (0, 1))
     >>> gap(square, ((3, 0), (4, 0), (4, 1), (3, 1)))
     2"""
-    if _upright(a) and _upright(b):
+    if upright(a) and upright(b):
         ax0, ay0, ax1, ay1 = bounds_of(a)
         bx0, by0, bx1, by1 = bounds_of(b)
         return max(bx0 - ax1, ax0 - bx1, by0 - ay1, ay0 - by1)
@@ -44,7 +44,7 @@ def apart(a: NDArray[np.float64], b: NDArray[np.float64]) -> NDArray[np.float64]
 
 def gaps(boxes: NDArray[np.float64], others: Sequence[Ring]) -> NDArray[np.float64]:
     """How far boxes (n × 4) lie apart from convex outlines (n × m), as `gap` has it."""
-    if all(_upright(ring) for ring in others):
+    if all(upright(ring) for ring in others):
         return apart(boxes, np.array([bounds_of(ring) for ring in others]).reshape(-1, 4))
     rings = [oblong(*box) for box in boxes.tolist()]
     return np.array([[gap(other, ring) for other in others] for ring in rings]).reshape(len(rings), len(others))
@@ -55,7 +55,7 @@ def merged(rings: Sequence[Ring]) -> tuple[Ring, ...]:
 
     >>> merged((oblong(0, 0, 2, 1), oblong(1, 0, 4, 1), oblong(5, 0, 6, 1)))
     (((0, 0), (4, 0), (4, 1), (0, 1)), ((5, 0), (6, 0), (6, 1), (5, 1)))"""
-    if len(rings) < 2 or not all(_upright(ring) for ring in rings):
+    if len(rings) < 2 or not all(upright(ring) for ring in rings):
         return tuple(rings)
     boxes = sorted((y0, y1, x0, x1) for x0, y0, x1, y1 in map(bounds_of, rings))
     rows = [(x0, x1, y0, y1) for y0, y1, x0, x1 in _joined(boxes)]
@@ -74,7 +74,7 @@ def _joined(boxes: Sequence[Box]) -> list[Box]:
 
 
 @lru_cache(maxsize=4096)
-def _upright(ring: Ring) -> bool:
+def upright(ring: Ring) -> bool:
     """Whether it is a rectangle along x and y, for which comparing its box is enough."""
     if len(ring) != 4:
         return False

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.geometry.rings import Ring
-from ranura.core.holding.nearest import all_find_room, clear_or_moved, propose
+from ranura.core.holding.nearest import all_find_room, clear_or_moved, propose, propose_each
 from ranura.core.holding.placed import ClampAt, Held
 from ranura.core.holding.sweep import Sweep, foot_at
 from ranura.core.text import hold_words
@@ -45,7 +45,8 @@ class Holding:
     @property
     def at_stations(self) -> tuple[tuple[Ring, ...], ...]:
         """The clamps' feet at every station, where they are moved on."""
-        return tuple(tuple(foot_at(self.part, each) for each in propose(self.part, sweep, ())) for sweep in self.stations)
+        found = propose_each(self.part, self.stations)
+        return tuple(tuple(foot_at(self.part, each) for each in clamps) for clamps in found)
 
 
 ON_TABLE = Holding(method="table", feet=(), sweep=Sweep(), clear=None, cautions=())

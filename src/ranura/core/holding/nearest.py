@@ -11,7 +11,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ranura.core.board.pieces import SIDES
-from ranura.core.geometry.convex import apart, bounds, bounds_of, gap, gaps, merged, oblong
+from ranura.core.geometry.convex import apart, bounds, bounds_of, gap, gaps, merged, oblong, upright
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.holding.placed import ClampAt
 from ranura.core.holding.sweep import PAD_ACROSS, Sweep, foot_at, foot_boxes, side_length
@@ -85,6 +85,65 @@ def _best_first(
     yield from zip(first[order].tolist(), second[order].tolist(), loosely[order].tolist(), strict=True)
 
 
+def propose_each(part: tuple[float, float], sweeps: Sequence[Sweep]) -> tuple[tuple[ClampAt, ...], ...]:
+    """What `propose` finds beside each of some sweeps by itself, with no guides to keep clear of; those of a single upright box
+    all at once."""
+    plain = [number for number, each in enumerate(sweeps) if len(each.boxes) == 1 and not each.paths and upright(each.boxes[0])]
+    found = dict(zip(plain, _beside_boxes(part, [sweeps[number].boxes[0] for number in plain]), strict=True))
+    return tuple(found[number] if number in found else propose(part, each, ()) for number, each in enumerate(sweeps))
+
+
+def _beside_boxes(part: tuple[float, float], rings: Sequence[Ring]) -> list[tuple[ClampAt, ...]]:
+    """The same beside boxes (n): all places of `_tried` (n × p), and all pairs of them (n × p × p), as `propose` weighs them."""
+    if not rings:
+        return []
+    boxes = np.array([bounds_of(ring) for ring in rings])
+    inset, off = PAD_ACROSS / 2, PAD_ACROSS / 2 + _BESIDE
+    found = []
+    for run, low, high in ((part[0], boxes[:, 0], boxes[:, 2]), (part[1], boxes[:, 1], boxes[:, 3])):
+        fixed = [np.full_like(low, each) for each in (inset, run - inset, run / 2)]
+        beside = [low - off - 1.0, low - inset - 1.0, high + off + 1.0, high + inset + 1.0]
+        found.append(np.stack([*fixed, (low + high) / 2, *beside], axis=1))
+    found += found  # near and right, then far and left
+    at = np.concatenate(found, axis=1)
+    sides = np.repeat(np.arange(len(SIDES)), [each.shape[1] for each in found])
+    there = (at >= inset) & (at <= np.array([*part, *part])[sides] - inset)
+    feet = np.concatenate(
+        [foot_boxes(part, side, each.ravel()).reshape(*each.shape, 4) for side, each in zip(SIDES, found, strict=True)], axis=1
+    )
+    above = np.maximum(feet[:, :, :2] - boxes[:, None, 2:], boxes[:, None, :2] - feet[:, :, 2:]).max(axis=2)
+    middles = (feet[:, :, :2] + feet[:, :, 2:]) / 2
+    cuts = [np.array(_along(part, Sweep(boxes=(ring,)))) for ring in rings]
+    most = max(len(each) for each in cuts)
+    cut = np.stack([np.concatenate((each, np.repeat(each[-1:], most - len(each), axis=0))) for each in cuts])
+    away = np.hypot(*np.moveaxis(middles[:, :, None, :] - cut[:, None, :, :], 3, 0))
+    between = np.hypot(*np.moveaxis(middles[:, :, None, :] - middles[:, None, :, :], 3, 0))
+    nearest = away.min(axis=2)
+    loose = np.minimum(away[:, :, None, :], away[:, None, :, :]).max(axis=3)
+    loosely = np.round(loose + nearest[:, :, None] + nearest[:, None, :] - between / 2, 3)
+    apart_by = np.maximum(feet[:, None, :, :2] - feet[:, :, None, 2:], feet[:, :, None, :2] - feet[:, None, :, 2:]).max(axis=3)
+    clear = there & (above > 0)
+    pairs = clear[:, :, None] & clear[:, None, :] & (apart_by > 0) & np.triu(np.ones(loosely.shape[1:], dtype=bool), 1)
+    roomy = pairs & (above > _BESIDE)[:, :, None] & (above > _BESIDE)[:, None, :]
+    chosen = []
+    for number in range(len(rings)):
+        tight = _least(loosely[number], pairs[number])
+        free = _least(loosely[number], roomy[number])
+        if free is not None and tight is not None and loosely[number][free] <= loosely[number][tight] + _WORTH:
+            tight = free
+        places = () if tight is None else tight
+        chosen.append(tuple(ClampAt(side=SIDES[sides[place]], at=float(at[number, place])) for place in places))
+    return chosen
+
+
+def _least(loosely: NDArray[np.float64], among: NDArray[np.bool_]) -> tuple[int, int] | None:
+    """The first of the pairs that hold best; None where there is none."""
+    if not among.any():
+        return None
+    first, second = np.unravel_index(np.argmin(np.where(among, loosely, np.inf)), loosely.shape)
+    return int(first), int(second)
+
+
 def all_find_room(part: tuple[float, float], sweeps: Sequence[Sweep]) -> bool:
     """Whether `propose` finds two clamps beside each of some sweeps. Where two at the ends of the board's sides are clear,
     nothing more is looked for."""
@@ -94,7 +153,7 @@ def all_find_room(part: tuple[float, float], sweeps: Sequence[Sweep]) -> bool:
     clear = (gaps(feet, [each.boxes[0] for each in plain]) > 0).T
     room = ((clear.astype(int) @ (apart(feet, feet) > 0)) * clear).any(axis=1)
     unsure = [*(plain[number] for number in np.flatnonzero(~room)), *set(sweeps).difference(plain)]
-    return all(propose(part, each, ()) for each in unsure)
+    return all(propose_each(part, unsure))
 
 
 def _tried(
