@@ -88,6 +88,15 @@ def test_a_collet_is_looked_at_after_fifty_bits():
     assert ("collet", PLUNGE) not in due(turns(50), [done(1.2, "collet", PLUNGE)], day=3)
 
 
+def test_both_bits_of_a_run_are_put_in():
+    def cleared_first(count: int) -> list[Run]:
+        runs = [run(1 + number / 100, DOWN_CUT) for number in range(count)]
+        return [replace(each, of=replace(each.of, first_bit_id=STRAIGHT)) for each in runs]
+
+    assert ("collet", PLUNGE) not in due(cleared_first(24), day=3)
+    assert ("collet", PLUNGE) in due(cleared_first(25), day=3)
+
+
 @pytest.mark.parametrize(("bit", "kind"), [(STRAIGHT, "sharpened"), (DOWN_CUT, "replaced")])
 def test_a_bit_that_burns_by_now_is_sharpened_and_a_spiral_replaced(bit, kind):
     runs = [run(number, bit, out="clean" if number < 4 else "burnt") for number in range(7)]

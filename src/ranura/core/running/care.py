@@ -133,7 +133,8 @@ def _collets(runs: Sequence[Run], cares: Sequence[Care], shop: Shop) -> Iterator
             continue
         last = last_done(cares, router.id, frozenset({"collet"}))
         since = [each for each in runs if each.of.router_id == router.id and (last is None or each.begun_at > last)]
-        changes = sum(a.of.bit_id != b.of.bit_id for a, b in pairwise(since)) + bool(since)
+        put_in = [bit_id for each in since for bit_id, _ in each.bits]
+        changes = sum(a != b for a, b in pairwise(put_in)) + bool(put_in)
         if changes >= COLLET_CHANGES:
             yield DueWork(
                 kind="collet",
