@@ -10,6 +10,7 @@ from io import BytesIO
 import pytest
 from fontTools.ttLib import TTFont
 from pypdf import PdfReader
+from tests.core.running.test_steps import record
 from tests.demo_cuts import DEMO as DEMO_CUTS
 from tests.demo_cuts import followed
 
@@ -20,6 +21,7 @@ from ranura.formats import drawing_pdf
 from ranura.formats.print_page import Board, CutList, Sheet
 from ranura.formats.scan_code import told
 from ranura.formats.slip_pdf import slip_pdf
+from ranura.formats.steps_pdf import stepped
 from ranura.formats.type_on_paper import DENOMINATOR, FONTS, NUMERATOR, register, width_of, wrapped
 from ranura.formats.words_apart import Words
 
@@ -73,6 +75,27 @@ def test_it_ends_with_what_is_ticked_before_the_switch(cut, piece, system):
         assert said[:18].replace("\u2044", "/") in on.replace("\n", " ")
     for number, page in enumerate(pages, start=1):
         assert f"page {number} of {len(pages)}" in page
+
+
+@pytest.mark.parametrize("name", ["cross-edges", "rail-slots"])
+def test_steps_that_come_again_say_on_each_page_once_what_they_share(name):
+    made = record(name)
+    pages = list(stepped(made.steps, "metric", inner=500.0, height=780.0))
+    assert [each.key for page in pages for each in page] == [each.key for each in made.steps]
+    full = {each.key: each.lines for each in made.steps}
+    shorter = 0
+    for page in pages:
+        said: set[str] = set()
+        for each in page:
+            own = [line.metric for line in each.lines]
+            if own != [line.metric for line in full[each.key]]:
+                assert own.pop() == ("the rest as above" if len(each.lines) > 1 else "as above")
+                left_out = {line.metric for line in full[each.key]} - set(own)
+                assert len(left_out) > 1
+                assert left_out <= said, "what is left out stands above on the same page"
+                shorter += 1
+            said.update(own)
+    assert shorter > 2
 
 
 def test_the_figures_are_those_of_the_plan():

@@ -142,7 +142,8 @@ def test_with_every_step_each_stands_on_paper_in_its_order(name):
         figures = [reading.number for reading in (lead.shown.inch for lead in each.leads)]
         at = said.index(plain(each.title.inch), at + 1)
         for one in (*figures, *(text.inch for text in texts)):
-            assert plain(one) in said[at:]
+            # What a step of the cut shares with one above it is said there.
+            assert plain(one) in (said if each.part == "cut" else said[at:])
     for number, page in enumerate(longer.pages, start=1):
         assert f"page {number} of {len(longer.pages)}" in page.extract_text()
         assert min(y for _, _, y in _texts(page)) > 10, "nothing runs off the page"

@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
+from dataclasses import replace
 from itertools import groupby
 
 from ranura.core.running.steps import Part, RunStep
-from ranura.core.text.writing import System
+from ranura.core.text.writing import System, Text
+from ranura.core.text.writing import write as text
 from ranura.formats.print_page import FURTHER, MARGIN, Print, Sheet, footer, further_head, said_in
 from ranura.formats.type_on_paper import wrapped, write
 
@@ -24,17 +26,36 @@ _INDENT, _LINE, _GAP, _HEAD, _ABOVE = 16.0, 12.0, 6.0, 25.0, 8.0
 def stepped(steps: Sequence[RunStep], system: System, *, inner: float, height: float) -> Iterator[Sequence[RunStep]]:
     """The steps page by page, of pages that are so many points high within their margins."""
     page: list[RunStep] = []
+    said: set[tuple[str, Text]] = set()
     left = height - FURTHER
     for each in steps:
-        takes = _height(each, system, inner) + (0.0 if page and page[-1].part == each.part else _HEAD)
+        shown = _in_short(each, said)
+        takes = _height(shown, system, inner) + (0.0 if page and page[-1].part == each.part else _HEAD)
         if page and takes > left:
             yield page
-            page, left = [], height - FURTHER
+            page, said, left, shown = [], set(), height - FURTHER, each
             takes = _height(each, system, inner) + _HEAD
-        page.append(each)
+        page.append(shown)
+        said.update((_kind(each), line) for line in each.lines)
         left -= takes
     if page:
         yield page
+
+
+def _kind(step: RunStep) -> str:
+    """What steps that are done again and again share."""
+    return step.key.rstrip("-0123456789")
+
+
+def _in_short(step: RunStep, said: set[tuple[str, Text]]) -> RunStep:
+    """A step of the cut without what another one like it says word for word on its page, where that is more than a line. What is
+    set up is always said in full."""
+    own = tuple(line for line in step.lines if (_kind(step), line) not in said)
+    return (
+        step
+        if step.part != "cut" or len(step.lines) - len(own) < 2
+        else replace(step, lines=(*own, text("the rest as above" if own else "as above")))
+    )
 
 
 def steps_page(page: Print, sheet: Sheet, steps: Sequence[RunStep]) -> None:

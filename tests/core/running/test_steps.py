@@ -76,6 +76,19 @@ def test_a_step_is_short_enough_to_be_read_at_arm_s_length():
             assert len(step.lines) <= 14, (cut_id, step.key)
 
 
+@pytest.mark.parametrize(("cut_id", "edges"), [("cross-edges", 4), ("lid-edges", 4)])
+def test_each_run_along_one_of_several_edges_says_which(cut_id, edges):
+    made = record(cut_id)
+    starts = [step.title.metric for step in made.steps if step.key.startswith("start-")]
+    runs = [step.title.metric for step in made.steps if step.key.startswith("run-")]
+    order = ["right end", "left end", "near edge", "far edge"]
+    assert len(starts) == len(runs) >= edges
+    for number, (start, run) in enumerate(zip(starts, runs, strict=True)):
+        assert start.endswith(f": {order[number % edges]} next")
+        assert f", {order[number % edges]}" in run
+    assert all("next" not in step.title.metric for step in record("shelf-dado-212").steps), "one run is plain"
+
+
 @given(st.lists(st.sampled_from(["on", "out", "back", "other"]), max_size=60))
 def test_no_step_is_lost_and_no_tick_invented(acts):
     steps = record("shelf-dado-212").steps

@@ -109,15 +109,31 @@ def dry_run(program: Program, proof: Proof, view: View, drawn: Callable[[Point],
     for number, each in enumerate(proof.findings, start=1):
         found.setdefault(each.move, []).append(number)
     headings = _headings(program, drawn)
+    along = _along(program)
     steps = tuple(
-        _step(program, number, drawn, headings[number], tuple(found.get(number, ()))) for number in range(len(program.moves))
+        _step(program, number, drawn, headings[number], along[number], tuple(found.get(number, ())))
+        for number in range(len(program.moves))
     )
     tools = tuple(_tool(program, number, drawn, headings) for number in range(len(program.settings)))
     return DryRun(view=view, steps=steps, tools=tools, bodies=tuple(_bodies(program.bodies, drawn)))
 
 
+def _along(program: Program) -> list[str]:
+    """What is run along at every move; empty where nothing is, or where all of a plan is one run."""
+    found, begun, name = [], dict(program.along), ""
+    for number, move in enumerate(program.moves):
+        name = begun.get(number, "" if move.kind in ("set", "shift", "turn-over") else name)
+        found.append(name)
+    return found
+
+
 def _step(
-    program: Program, number: int, drawn: Callable[[Point], Point], headings: tuple[float, ...], findings: tuple[int, ...]
+    program: Program,
+    number: int,
+    drawn: Callable[[Point], Point],
+    headings: tuple[float, ...],
+    along: str,
+    findings: tuple[int, ...],
 ) -> DryStep:
     move = program.moves[number]
     setting = program.settings[move.setting]
@@ -127,7 +143,7 @@ def _step(
     return DryStep(
         kind=move.kind,
         station=move.station,
-        says=_said(move, setting),
+        says=_said(move, setting, along),
         tool=move.setting,
         path=tuple(drawn(at) for at in on_board),
         degrees=headings if setting.mounting == "table" else (),
@@ -249,11 +265,12 @@ def _bodies(bodies: Sequence[Body], drawn: Callable[[Point], Point]) -> Iterator
             )
 
 
-def _said(move: Move, setting: MachineSetting) -> Text:
-    """What a move is, in the words of whoever makes it."""
+def _said(move: Move, setting: MachineSetting, along: str) -> Text:
+    """What a move is, in the words of whoever makes it; `along` is the edge that it is for, where there are several."""
     table = setting.mounting == "table"
     turned = setting.round_the_bit
     depth = move.to_depth or 0.0
+    named = f", {along}" if along else ""
     match move.kind:
         case "set":
             return _set(move)
@@ -262,7 +279,7 @@ def _said(move: Move, setting: MachineSetting) -> Text:
         case "turn-over":
             return write("Turn the board over about its {about}", about=move.about or "length")
         case "start":
-            return write("Switch on, the bit clear of the wood")
+            return write("Switch on, the bit clear of the wood{named}", named=named and f": {along} next")
         case "enter" if turned:
             return write("From the pin, swing the work in on to the bearing")
         case "enter":
@@ -274,11 +291,12 @@ def _said(move: Move, setting: MachineSetting) -> Text:
         case "cut" if move.fresh == "none":
             return write("Along what is cut already, {d:len} deep", d=depth)
         case "cut" if turned:
-            return write("Turn the work on its bearing round the bit, {d:len} deep", d=depth)
+            return write("Turn the work on its bearing round the bit, {d:len} deep{named}", d=depth, named=named)
         case "cut":
             return write(
-                "Feed the work past the bit, {d:len} deep" if table else "Cut {d:len} deep: {where}",
+                "Feed the work past the bit, {d:len} deep{named}" if table else "Cut {d:len} deep{named}: {where}",
                 d=depth,
+                named=named,
                 where=_FRESH[move.fresh],
             )
         case "leave" if turned:

@@ -181,6 +181,8 @@ class Program:
     bodies: tuple[Body, ...]
     settings: tuple[MachineSetting, ...]
     moves: tuple[Move, ...]
+    along: tuple[tuple[int, str], ...] = ()
+    """What each run is along, from the move that switches on for it, where one after another is run."""
 
 
 _KEPT = 64

@@ -63,6 +63,7 @@ def edge_program(setting: EdgeSetting) -> Program:
     faces = _faces(setting) if stages else ()
     taken: list[Trip] = []
     fences: list[Body] = []
+    along: list[tuple[int, str]] = []
     for number, stage in enumerate(stages):
         for face, (surface, runs) in enumerate(faces):
             if face:
@@ -73,6 +74,8 @@ def edge_program(setting: EdgeSetting) -> Program:
             fresh = _fresh(stage, taken, setting.bit.diameter / 2)
             for run in runs:
                 begun = len(recorder.moves)
+                if len(runs) > 1:
+                    along.append((begun, run.edge.name))
                 if not _run(recorder, setting, stage, run, fresh):
                     return Program(bodies=_bodies(setting, ()), settings=(), moves=())
                 if _on_the_face(setting):
@@ -82,7 +85,7 @@ def edge_program(setting: EdgeSetting) -> Program:
             recorder.turn_over("width")
         taken.append(stage.trip)
     bodies = (*_bodies(setting, recorder.moves), *fences)
-    return Program(bodies=bodies, settings=tuple(settings), moves=tuple(recorder.moves))
+    return Program(bodies=bodies, settings=tuple(settings), moves=tuple(recorder.moves), along=tuple(along))
 
 
 def _on_the_face(setting: EdgeSetting) -> bool:
