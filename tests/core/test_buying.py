@@ -116,6 +116,26 @@ def test_what_only_the_moves_stop_is_not_bought_and_something_else_is_looked_for
     assert (nothing.buys, len(nothing.beyond)) == ((), 1)
 
 
+@pytest.mark.parametrize(
+    ("mouth", "depth", "kept", "profiles"),
+    [
+        ("9.7", "6", "straight-12.7", ["dovetail"]),  # shallow enough to go without
+        ("7.71", "10", "straight-12.7", ["dovetail", "up-cut"]),
+        ("7.71", "10", "down-cut-6.35", ["dovetail"]),  # it clears the way
+    ],
+)
+def test_a_dovetail_is_bought_with_what_clears_its_way_where_nothing_there_does(mouth, depth, kept, profiles):
+    wanted = cut(mouth, depth, material="ash")
+    wanted = dataclasses.replace(wanted, cut=dataclasses.replace(wanted.cut, shape="dovetail"))
+    found = shopping([wanted], with_bits(kept), PLANNING)
+    bits = [bit_from_texts(each.texts, id=each.id, unit="mm") for each in found.buys]
+    assert sorted(each.profile for each in bits) == profiles
+    assert all([served.gain for served in each.serves] == ["possible"] for each in found.buys)
+    shop = with_bits(kept)
+    later = dataclasses.replace(shop, bits=(*shop.bits, *bits))
+    assert plan_cut(wanted.cut, wanted.piece, later, later.rules).status != "stop"
+
+
 def test_metres_are_those_of_all_places():
     def metres(**more) -> float:
         one = cut("6", position="60")

@@ -194,6 +194,10 @@ class Judge(ABC):
         """The bearing that would make this cut with a bit that has no such one, in mm; None where no bearing would."""
         return None
 
+    def goes_before(self, chosen: Candidate) -> Candidate | None:
+        """The pair of bit and router that clears the way for another one; None where nothing does."""
+        return None
+
     @abstractmethod
     def extra_work(self, bit: Bit) -> float:
         """How much more there is to do with a bit than with the handiest: passes side by side."""

@@ -53,6 +53,8 @@ class Purchase:
     candidate: Candidate
     items: Items
     better: Text | None
+    clears: Items = frozenset()
+    """Of what is bought, what only clears the way."""
 
 
 class Known:

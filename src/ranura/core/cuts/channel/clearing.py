@@ -5,16 +5,12 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from ranura.core.choosing.order import Candidate
-from ranura.core.choosing.shortlist import shortlist
 from ranura.core.cuts.channel.judge import ChannelJudge
-from ranura.core.cuts.channel.shapes import cleared_width
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.speed import speed_of, turning_rpm
 from ranura.core.cutting.stepping import Stepping, plan_steps
 from ranura.core.geometry import closeness
 from ranura.core.shop.tooling.bits import Bit
-
-_LOOKED_AT = 6
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -48,18 +44,10 @@ def cleared_by(judge: ChannelJudge, chosen: Candidate) -> Cleared | None:
     Rule: R3 full depth only
     Formula: D ≤ neck, depth − 0.5 mm; both bits run on one axis
     Source: what the straight bit takes the wide head need not push through the narrow mouth"""
-    neck = cleared_width(chosen.bit, judge.need.depth)
-    depth = judge.need.depth - judge.rules.clearing_short
-    if not closeness.over(depth, 0):
+    straight, best = judge.for_clearing(chosen), judge.goes_before(chosen)
+    if straight is None or best is None:
         return None
-    need = replace(judge.need, floor="flat", width=neck, depth=depth)
-    # Over a table it is cleared over the table, along the same fence; by hand by hand.
-    over_table = chosen.router.mounting == "table"
-    straight = ChannelJudge(judge.tools.shop, need, judge.wood, judge.rules, over_table=over_table)
-    found = shortlist(straight, straight.ranking(), count=_LOOKED_AT).fit
-    if not found:
-        return None
-    best = min(found, key=lambda each: (each.router.id != chosen.router.id, -each.bit.diameter))
+    need = straight.need
     grip = straight.grip(best.bit, best.router)
     assert isinstance(grip, Grip), "what can make a cut is held"
     rpm = turning_rpm(speed_of(best.bit, best.router, judge.rules))
@@ -71,7 +59,7 @@ def cleared_by(judge: ChannelJudge, chosen: Candidate) -> Cleared | None:
     return Cleared(
         candidate=best,
         rpm=rpm,
-        depth=depth,
+        depth=need.depth,
         stepping=plan_steps(tooling, run=run, spacers=(0.0,), base=best.base),
         fence_stays=best.router.id == chosen.router.id and closeness.same(here, there),
         moves=there - here,

@@ -3,17 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
+from dataclasses import replace
 
 from ranura.core.board.materials import Material
 from ranura.core.choosing.judging import bridges
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.ranking import finish_order, finish_rank
+from ranura.core.choosing.shortlist import shortlist
 from ranura.core.choosing.straight_judge import StraightJudge
 from ranura.core.cuts.channel import words
 from ranura.core.cuts.channel.fence import GuideOption, reasons_of
 from ranura.core.cuts.channel.guides import best_guide, guide_options
 from ranura.core.cuts.channel.on_board import ChannelOnBoard
-from ranura.core.cuts.channel.shapes import SHAPES, width_at
+from ranura.core.cuts.channel.shapes import SHAPES, cleared_width, width_at
 from ranura.core.cuts.channel.sweep import body_of, clamps_on, surely_room, sweeps_of
 from ranura.core.cutting.need import StraightCut
 from ranura.core.geometry import closeness
@@ -30,6 +32,8 @@ from ranura.core.text.cautions import Reason
 
 _WIDTH_WITHIN = 0.1
 """mm by which a round or pointed groove may differ from the width that was asked for."""
+_CLEARING_BITS = 6
+"""That clear the way for an undercut, looked at before one is taken."""
 
 
 class ChannelJudge(StraightJudge):
@@ -105,6 +109,21 @@ class ChannelJudge(StraightJudge):
             for found in ranked
             if self.extra_work(found.bit) == fewest and finish_rank(found.bit.profile, order, self.wood) <= cleanest + 1
         ]
+
+    def for_clearing(self, chosen: Candidate) -> ChannelJudge | None:
+        """Of straight bits that clear the way for an undercut, no wider than its neck or mouth; None where it is too shallow."""
+        depth = self.need.depth - self.rules.clearing_short
+        if self.facts.floor != "undercut" or not closeness.over(depth, 0):
+            return None
+        need = replace(self.need, floor="flat", width=cleared_width(chosen.bit, self.need.depth), depth=depth)
+        # Over a table it is cleared over the table, along the same fence; by hand by hand.
+        return ChannelJudge(self.tools.shop, need, self.wood, self.rules, over_table=chosen.router.mounting == "table")
+
+    def goes_before(self, chosen: Candidate) -> Candidate | None:
+        """See `Judge.goes_before`: the widest bit that clears the way, in the same router if it can be."""
+        clearing = self.for_clearing(chosen)
+        found = shortlist(clearing, clearing.ranking(), count=_CLEARING_BITS).fit if clearing is not None else ()
+        return min(found, key=lambda each: (each.router.id != chosen.router.id, -each.bit.diameter), default=None)
 
     def against_router(self, bit: Bit, router: Router, base: Base) -> Iterator[Reason]:
         """See `Judge.against_router`."""
