@@ -12,6 +12,7 @@ import random
 from collections import defaultdict
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
+from functools import cache
 from typing import Any
 
 import numpy as np
@@ -174,6 +175,7 @@ class _Look:
     points: np.ndarray
     share: float = 0.0
     worth: np.ndarray = field(default_factory=lambda: np.zeros(0))
+    strips: int = 12
 
     def seen(self, here: np.ndarray) -> dict[str, float]:
         """Of a side, whose points of wood are given: how much of it is wood, its mm², and, of what lies nearer to the axis, how
@@ -182,8 +184,9 @@ class _Look:
         wood = self.worth * here
         found = {self.what: float(wood.sum()) / whole, f"{self.what} area": float(wood.sum())}
         if self.what.endswith("near"):
-            by_share = wood.reshape(-1, len(_NEARER)).sum(axis=0) / whole * len(_NEARER)
-            found |= {self.what: float(by_share.sum()), f"{self.what}, weighed": float((by_share * _NEARER).sum())}
+            _, nearer = _shares(self.strips)
+            by_share = wood.reshape(-1, self.strips).sum(axis=0) / whole * self.strips
+            found |= {self.what: float(by_share.sum()), f"{self.what}, weighed": float((by_share * nearer).sum())}
             found[f"{self.what}, outermost"] = float(by_share[-1])
         return found
 
@@ -400,7 +403,7 @@ class Judge:
         if setting["mounting"] == "hand" and setting["base"]["kind"] != "plunge":
             found.append("this base does not plunge")
         undercut = any(b[1] < a[1] - 1e-6 for a, b in itertools.pairwise(silhouette))
-        if down > max(r for _, r, _ in silhouette) + 2 * _STEP and not undercut:
+        if down > max(r for _, r, _ in silhouette) + _STEP and not undercut:
             found.append(f"{down:.2f} mm deep at once")
         return found
 
@@ -432,15 +435,16 @@ class Judge:
         heights: np.ndarray,
         radii: np.ndarray,
         before: list[list[float]],
+        strips: int = 12,
     ) -> list[tuple[str, np.ndarray]]:
         """Points on both sides of a place of a way, at its flanks and nearer to the axis; what the same move took before it came
         there is gone, and counts as far above the wood."""
         normal = np.array([-heading[1], heading[0]])
-        shares = np.concatenate([sign * part for sign in (1.0, -1.0) for part in (_AT_FLANKS, _NEARER)])
+        shares = np.concatenate([sign * part for sign in (1.0, -1.0) for part in _shares(strips)])
         across = at + normal * (radii[:, None] * shares).ravel()[:, None]
         depths = np.repeat(move["to_depth"] - heights, len(shares))
         depths[to_path(across, before) < np.repeat(radii, len(shares))] = -1_000.0
-        points = self.placed(move, across, depths).reshape(len(heights), 4, len(_AT_FLANKS), 3)
+        points = self.placed(move, across, depths).reshape(len(heights), 4, strips, 3)
         return [(name, points[:, i].reshape(-1, 3)) for i, name in enumerate(("left", "left near", "right", "right near"))]
 
     def right_alone(self, number: int, at: list[float]) -> bool:
@@ -456,11 +460,12 @@ class Judge:
         radii = radius_at(silhouette, heights)
         along = sum(lengths[:nearest]) + float(np.hypot(*(spot - path[nearest])))
         met: dict[str, float] = {}
-        for name, points in self._beside(move, spot, heading, heights, radii, _before(path, lengths, along - 2 * max(radii))):
+        gone = _before(path, lengths, along - 2 * max(radii))
+        for name, points in self._beside(move, spot, heading, heights, radii, gone, _FINE_STRIPS):
             wood = self.in_work(points)
             here = np.zeros(len(points), dtype=bool)
             here[wood] = self.first_gone(points[wood], more=WITHIN) >= number
-            met |= _Look(number, name, points, 0.0, _worth(heights, radii, name)).seen(here)
+            met |= _Look(number, name, points, 0.0, _worth(heights, radii, name, _FINE_STRIPS), _FINE_STRIPS).seen(here)
         return "right" in _side(met)
 
     def loose(self) -> float:
@@ -478,6 +483,9 @@ class Judge:
                 setting = plan["settings"][move["setting"]]
                 out = float(out_of(setting["frame"])[2])
                 tops.add(setting["frame"]["origin"][2] - out * move["to_depth"])
+        if any(abs(float(out_of(each["frame"])[2])) < 0.5 for each in self.plan["settings"]):
+            # What is worked along a tall fence stands on its end: what is left between its flanks is as thin as they make it.
+            tops |= set(np.arange(min(tops), max(tops), _THIN_LAYER))
         zs = sorted(z for z in tops if min(b["z0"] for b in self.works) <= z <= max(b["z1"] for b in self.works))
         layers = [(a + b) / 2 for a, b in itertools.pairwise(zs) if b - a > 0.01]
         thick = [b - a for a, b in itertools.pairwise(zs) if b - a > 0.01]
@@ -507,22 +515,29 @@ _BESIDE, _UNSURE = 0.2, 0.06
 """Of the radius: where the middle of a strip lies further from the axis, it stands beside it; points see that so well."""
 _CLOSE = 0.5
 """mm from its end at which a cut is close to it."""
+_THIN_LAYER = 0.5
+"""mm, of a board that stands on its end."""
 _SHAVING = 0.65
 """mm²: less wood than that, as points see it, may be said to be on no side."""
-_STRIPS = (np.arange(12) + 0.5) / 12
-_AT_FLANKS, _NEARER = _FLANK + (1 - _FLANK) * _STRIPS, _FLANK * _STRIPS
-"""Shares of the radius at which points are taken on a side, in the middles of strips."""
+_FINE_STRIPS = 60
+"""On a side, where a single place is looked at."""
 _STEP = 0.1
 _STANDING = 33
 """Columns of points in which a plunge is looked at."""
 
 
-def _worth(heights: np.ndarray, radii: np.ndarray, name: str) -> np.ndarray:
+@cache
+def _shares(strips: int) -> tuple[np.ndarray, np.ndarray]:
+    """Shares of the radius at which points are taken at a flank, and nearer to the axis, in the middles of strips."""
+    middles = (np.arange(strips) + 0.5) / strips
+    return _FLANK + (1 - _FLANK) * middles, _FLANK * middles
+
+
+def _worth(heights: np.ndarray, radii: np.ndarray, name: str, strips: int = 12) -> np.ndarray:
     """The mm² of a section that each point of a side stands for: those of a height stand for as much as lies between it and the
     next ones."""
-    shares = _NEARER if name.endswith("near") else _AT_FLANKS
-    width = (_FLANK if name.endswith("near") else 1 - _FLANK) / len(shares)
-    return np.repeat(np.gradient(heights) * radii * width, len(shares))
+    width = (_FLANK if name.endswith("near") else 1 - _FLANK) / strips
+    return np.repeat(np.gradient(heights) * radii * width, strips)
 
 
 def _area(parts: dict[str, float]) -> float:
