@@ -349,8 +349,9 @@ class Judge:
         """On which side a cut meets wood at many places: close to both its ends, where it may run into what still stands beside
         it, and in between, where others may have left a little on one side."""
         move = self.plan["moves"][number]
-        near = min(_CLOSE / sum(math.dist(a, b) for a, b in itertools.pairwise(move["path"])), 0.5)
-        looks = self._sides(number, move, at=(near, *np.linspace(0.1, 0.9, 17), 1 - near))
+        length = sum(math.dist(a, b) for a, b in itertools.pairwise(move["path"]))
+        near = [min(away / length, 0.5) for away in (_CLOSE, 2 * _CLOSE, 4 * _CLOSE, 8 * _CLOSE)]
+        looks = self._sides(number, move, at=(*near, *np.linspace(0.1, 0.9, 17), *(1 - each for each in near)))
         points = np.concatenate([look.points for look in looks])
         here = self.in_work(points)
         here[here] = self.first_gone(points[here], more=WITHIN) >= number
