@@ -12,7 +12,8 @@ from hypothesis import strategies as st
 from shapely.geometry import Point, Polygon
 
 from ranura.core.shop.tooling.bits import Bit, nominal_shank
-from ranura.core.shop.tooling.profiles import KINDS, PROFILES, flattened, radius_at
+from ranura.core.shop.tooling.profiles import KINDS, PROFILES
+from ranura.core.shop.tooling.silhouettes import flattened, radius_at
 from ranura.core.text.errors import BitError
 from ranura.demo.shop import BITS
 

@@ -18,7 +18,8 @@ from ranura.core.cuts.edge.stages import stages
 from ranura.core.cuts.edge.trips import Stock, can_be_raised, taken
 from ranura.core.cutting.stage import Trip
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.profiles import PROFILES, radius_at
+from ranura.core.shop.tooling.profiles import PROFILES
+from ranura.core.shop.tooling.silhouettes import radius_at
 from ranura.core.text.errors import CraftError, CutError
 from ranura.demo.shop import BITS
 

@@ -17,7 +17,8 @@ from ranura.core.joints.kinds import joined
 from ranura.core.plan import PLANNING
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import MatchedSet
-from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, radius_at
+from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
+from ranura.core.shop.tooling.silhouettes import radius_at
 from ranura.core.text.errors import CutError, ToolError
 from ranura.core.text.lengths import in_mm
 from ranura.demo.shop import SHOP

@@ -18,8 +18,8 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.guides import Bushing, Comb, CombPair
-from ranura.core.shop.tooling.profiles import radius_at
 from ranura.core.shop.tooling.routers import Base, Router
+from ranura.core.shop.tooling.silhouettes import radius_at
 from ranura.core.templates import words as template_words
 from ranura.core.templates.bushings import room_for_shank
 from ranura.core.text import comb_words, depth_words, guide_words

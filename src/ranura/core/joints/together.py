@@ -18,7 +18,7 @@ from ranura.core.proof.moves import Body
 from ranura.core.proof.rays import Ray
 from ranura.core.proof.shapes import strips, way_of
 from ranura.core.proof.wood import Interval, Swept, Wood
-from ranura.core.shop.tooling.profiles import flattened
+from ranura.core.shop.tooling.silhouettes import flattened
 from ranura.core.text.writing import Text
 
 _AROUND = 28.0

@@ -8,7 +8,7 @@ from functools import lru_cache
 from itertools import pairwise
 
 from ranura.core.proof.moves import Cutter
-from ranura.core.shop.tooling.profiles import Corner, radius_at
+from ranura.core.shop.tooling.silhouettes import Corner, radius_at
 
 Silhouette = tuple[tuple[float, float, float], ...]
 _PER_SLOPE, _LAYER = 4, 1.5

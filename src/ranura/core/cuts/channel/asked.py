@@ -72,3 +72,11 @@ class ChannelCut:
     router_id: str | None = None
     """The router that is pinned."""
     kind: Literal["dado"] = "dado"
+
+    @property
+    def reference(self) -> End:
+        """What `position` is measured from, an edge where it goes along."""
+        low = self.end in ("left", "near")
+        if self.goes == "along":
+            return "near" if low else "far"
+        return "left" if low else "right"

@@ -168,7 +168,7 @@ def channel(cut: ChannelCut, piece: Piece, rules: HouseRules = STANDARD) -> Chan
     """
     length, across, thickness = piece.length.mm, piece.width.mm, piece.thickness.mm
     along = cut.goes == "along"
-    end = _end_of(cut)
+    end = cut.reference
     size = across if along else length
     width, depth = width_of(cut, rules), cut.depth.mm
     field = "cut.width" if cut.mate is None else "cut.mate"
@@ -258,14 +258,6 @@ def width_of(cut: ChannelCut, rules: HouseRules) -> float:
     if cut.width is None:
         raise CutError(refusals.WIDTH_MISSING, field="cut.width")
     return cut.width.mm
-
-
-def _end_of(cut: ChannelCut) -> End:
-    """The end it is measured from, in words that fit how it runs."""
-    low = cut.end in ("left", "near")
-    if cut.goes == "along":
-        return "near" if low else "far"
-    return "left" if low else "right"
 
 
 def _positions(cut: ChannelCut, rules: HouseRules) -> Sequence[float]:

@@ -13,7 +13,7 @@ from ranura.core.cutting.stepping import Pass
 from ranura.core.geometry.rings import Point
 from ranura.core.output.views import Dimension, Outline, View, box
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.profiles import flattened
+from ranura.core.shop.tooling.silhouettes import flattened
 from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import Text, write
 

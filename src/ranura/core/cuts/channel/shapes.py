@@ -11,7 +11,8 @@ from typing import Final, Literal
 
 from ranura.core.cutting.need import Floor
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile, radius_at
+from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile
+from ranura.core.shop.tooling.silhouettes import radius_at
 
 ChannelShape = Literal["square", "round", "v", "t-slot", "keyhole", "dovetail"]
 

@@ -14,8 +14,9 @@ from ranura.core.cutting.stage import Trip
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, FLAT_ENDED, SCREW_HEIGHT, radius_at
+from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, FLAT_ENDED, SCREW_HEIGHT
 from ranura.core.shop.tooling.routers import Mounting
+from ranura.core.shop.tooling.silhouettes import radius_at
 from ranura.core.text.cautions import Reason
 
 TABLE_EXTRA = 2.0

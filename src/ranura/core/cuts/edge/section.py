@@ -17,7 +17,7 @@ from ranura.core.cutting.stage import Bite, Outline, Trip
 from ranura.core.geometry import closeness
 from ranura.core.geometry.areas import parts_of
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.profiles import Corner
+from ranura.core.shop.tooling.silhouettes import Corner
 from ranura.core.text.errors import CutError
 
 _SPECK = 1e-6

@@ -12,7 +12,8 @@ from ranura.core.cutting.stage import Trip
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.output.views import BitHandle, Dimension, HandleAxis, Outline, View, box
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, Corner
+from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
+from ranura.core.shop.tooling.silhouettes import Corner
 from ranura.core.text.figures import as_sold
 from ranura.core.text.writing import Text, write
 

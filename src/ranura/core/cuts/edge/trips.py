@@ -15,7 +15,7 @@ from itertools import pairwise
 from ranura.core.cutting.stage import Trip
 from ranura.core.geometry import closeness
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.profiles import Corner, flattened, radius_at
+from ranura.core.shop.tooling.silhouettes import Corner, flattened, radius_at
 
 CHORDS = 300
 """Chords for a quarter of an arc: within 0.0001 mm of a radius of 25 mm, and 0.002 % of its areas."""

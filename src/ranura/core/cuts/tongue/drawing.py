@@ -10,7 +10,7 @@ from ranura.core.cuts.tongue.setting import TongueSetting
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.output.views import Arrow, Dimension, DragHandle, Mark, Outline, View, box, circle, typed_dimension
 from ranura.core.proof.tall_fence import BLOCK, FENCE_DEEP
-from ranura.core.shop.tooling.profiles import flattened
+from ranura.core.shop.tooling.silhouettes import flattened
 from ranura.core.text.figures import show
 from ranura.core.text.writing import write
 

@@ -9,7 +9,7 @@ from itertools import pairwise
 from typing import Literal
 
 from ranura.core.shop.tooling.bits import FILLET, Bit
-from ranura.core.shop.tooling.profiles import Corner, arc_of
+from ranura.core.shop.tooling.silhouettes import Corner, arc_of
 
 PartRole = Literal["cutter", "shank", "neck", "bearing", "up-cut"]
 _SHOWN_SHANK = 30.0

@@ -17,7 +17,6 @@ from ranura.core.shop.tooling.profiles import (
     FLAT_ENDED,
     KINDS,
     BearingPlace,
-    Corner,
     Kind,
     Profile,
     SizeField,
@@ -26,6 +25,7 @@ from ranura.core.shop.tooling.profiles import (
     derived_length,
     silhouette,
 )
+from ranura.core.shop.tooling.silhouettes import Corner
 from ranura.core.text.errors import BitError
 
 State = Literal["sharp", "worn", "dull"]
