@@ -169,7 +169,6 @@ def _purchases(each: PlannedCut, shelf: Shelf, plans: Plans) -> list[Purchase]:
     """How a cut could be made by buying something: only those that take as few passes side by side as any, and are as clean."""
     try:
         judge = plans.judge(each.cut, each.piece, shelf.everything)
-        own = plans.judge(each.cut, each.piece, shelf.shop)
     except CraftError:
         return []
     ranked = shortlist(judge, judge.ranking(), count=1, counts=lambda found: not shelf.items(found, judge)).fit
@@ -179,14 +178,15 @@ def _purchases(each: PlannedCut, shelf: Shelf, plans: Plans) -> list[Purchase]:
     purchases = [
         Purchase(found, shelf.items(found, judge), None if owned is None else _better(found, owned, judge)) for found in above
     ]
-    return [*purchases, *_with_what_goes_before(purchases, own, judge, shelf)]
+    return [*purchases, *_with_what_goes_before(purchases, judge, shelf)]
 
 
-def _with_what_goes_before(purchases: Sequence[Purchase], own: Judge, judge: Judge, shelf: Shelf) -> Iterator[Purchase]:
-    """The same together with a bit that clears the way for them, where no bit that is there does."""
+def _with_what_goes_before(purchases: Sequence[Purchase], judge: Judge, shelf: Shelf) -> Iterator[Purchase]:
+    """The same together with a bit that clears the way for them, for where no bit that is there does."""
     for each in purchases:
-        if own.goes_before(each.candidate) is None and (before := judge.goes_before(each.candidate)) is not None:
-            clears = shelf.items(before, judge) - each.items
+        before = judge.goes_before(each.candidate)
+        clears = shelf.items(before, judge) - each.items if before is not None else frozenset()
+        if clears:
             yield replace(each, items=each.items | clears, clears=clears)
 
 
