@@ -112,3 +112,26 @@ def test_the_slip_says_how_it_lies_and_what_is_turned():
         assert "tall fence" in slip["guide"]
         assert "never draw it back" in slip["direction"]
     assert once.slip[3].leads[0].shown.metric.number == "9.24", "half of what the board is thicker than the bit"
+
+
+def test_the_block_stands_where_the_bit_comes_out_in_every_run():
+    made = plan(groove(16, on="right"), board(width=200))
+    assert made.proof.passed
+    blocks = [body for body in made.bodies if body.role == "backer"]
+    runs = [(number, move) for number, move in enumerate(made.moves) if move.kind == "cut"]
+    sides = set()
+    for number, move in runs:
+        frame = made.settings[move.setting].frame
+        first, last = (frame.origin[1] + frame.x[1] * x + frame.y[1] * y for x, y in (move.path[0], move.path[-1]))
+        (block,) = (each for each in blocks if each.from_move <= number < (each.to_move or len(made.moves)))
+        lowest, highest = (end(y for _, y in block.ring) for end in (min, max))
+        assert last == pytest.approx(lowest if last > first else highest)
+        sides.add(last > first)
+    assert sides == {True, False}
+
+
+@pytest.mark.parametrize(("width", "serves"), [(18.05, True), (18.15, False)])
+def test_two_runs_reach_one_and_nine_tenths_of_a_bit(width, serves):
+    cut = groove(width, 12, bit_id="up-cut-9.525")
+    made = plan(cut, board(width=200, thickness=40))
+    assert ("too-narrow-from-both" not in [each.code for each in made.cautions]) == serves
