@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Final, Literal
 
@@ -275,3 +275,14 @@ def hold_lines(holding: Holding, part: tuple[float, float]) -> list[Text]:
     if not on_guide:
         return [write("{n} on the board, {x:rough} clear of the router", n=on_board, x=clear)]
     return [write("{g} on the fence, {n} on the board, {x:rough} clear", g=on_guide, n=on_board, x=clear)]
+
+
+def direction_section(lines: Sequence[Text]) -> SlipSection:
+    """The work from right to left, with what is to be done."""
+    return SlipSection(
+        key="direction",
+        title="Direction",
+        leads=(Lead(shown=plain("Right to left"), caption=write("the work"), figure="direction.heading"),),
+        lines=tuple(lines),
+        figures=("direction.heading",),
+    )

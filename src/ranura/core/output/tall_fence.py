@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator
 
 from ranura.core.choosing.setting import ToolSetting
 from ranura.core.geometry import closeness
@@ -42,17 +42,6 @@ def heading_figure() -> Figure:
             "fence's infeed. From left to right it would take hold of it"
         ),
         inputs=(Given(symbol="f", name="from the bit to the fence", shown=plain("behind the bit")),),
-    )
-
-
-def direction_section(lines: Sequence[Text]) -> SlipSection:
-    """The work from right to left, with what is to be done."""
-    return SlipSection(
-        key="direction",
-        title="Direction",
-        leads=(Lead(shown=plain("Right to left"), caption=write("the work"), figure="direction.heading"),),
-        lines=tuple(lines),
-        figures=("direction.heading",),
     )
 
 

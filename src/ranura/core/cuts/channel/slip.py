@@ -18,6 +18,7 @@ from ranura.core.output.slip import (
     SlipSection,
     _as_typed,
     depths_section,
+    direction_section,
     feed_section,
     hold_lead,
     hold_lines,
@@ -165,13 +166,7 @@ def _fed_over_table(going: Going | None) -> SlipSection:
         past = going.ends == "beside"
         end = "all the way past the bit" if past else "at the left-hand block switch off, wait until the bit stands, then lift"
         lines.insert(0, write("{start}; {end}", start=start, end=end))
-    return SlipSection(
-        key="direction",
-        title="Direction",
-        leads=(Lead(shown=plain("Right to left"), caption=write("the work"), figure="direction.heading"),),
-        lines=tuple(lines),
-        figures=("direction.heading",),
-    )
+    return direction_section(lines)
 
 
 def _held_on_table(setting: ChannelSetting, going: Going | None) -> SlipSection:

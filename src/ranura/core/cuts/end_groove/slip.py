@@ -7,8 +7,17 @@ from collections.abc import Sequence
 from ranura.core.board.pieces import edge_name
 from ranura.core.cuts.end_groove.setting import GrooveSetting
 from ranura.core.holding.tall_fence import opening_around
-from ranura.core.output.slip import SlipSection, _as_typed, depths_section, feed_section, lead, speed_section, tool_section
-from ranura.core.output.tall_fence import direction_section, hold_section
+from ranura.core.output.slip import (
+    SlipSection,
+    _as_typed,
+    depths_section,
+    direction_section,
+    feed_section,
+    lead,
+    speed_section,
+    tool_section,
+)
+from ranura.core.output.tall_fence import hold_section
 from ranura.core.text.figures import Figure
 from ranura.core.text.writing import write
 
